@@ -1,0 +1,1 @@
+export { ampsBetween, ohmsBetween, solveNodes, voltsBetween, type Branch, type NodeVolts } from './linear';

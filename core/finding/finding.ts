@@ -1,0 +1,77 @@
+import type { Unit } from '../quantity';
+import type { SourceKey } from './sources';
+
+export const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'] as const;
+export type Room = (typeof ROOMS)[number];
+
+/** settled: meets its limit with margin. tight: meets it barely, or rests on a guess. stop: do not go on. unknown: not yet known. */
+export type Verdict = 'settled' | 'tight' | 'stop' | 'unknown';
+
+export interface Measure {
+  readonly value: number;
+  readonly unit: Unit;
+}
+
+/** Where a number came from. */
+export type Origin =
+  | { readonly from: 'measured'; readonly at: string; readonly what: string }
+  | { readonly from: 'source'; readonly key: SourceKey }
+  | { readonly from: 'maker'; readonly what: string }
+  | { readonly from: 'step' };
+
+export interface Input extends Measure {
+  readonly symbol: string;
+  readonly name: string;
+  readonly origin: Origin;
+}
+
+/** One line of arithmetic: `symbol = formula`, with every input's value and origin. */
+export interface Step {
+  readonly what: string;
+  readonly symbol: string;
+  readonly formula: string;
+  /** The formula with the numbers in it and the result, as one line. */
+  readonly filled: string;
+  readonly inputs: readonly Input[];
+  readonly result: Measure;
+}
+
+export interface Limit extends Measure {
+  readonly sense: 'at most' | 'at least';
+  readonly name: string;
+  readonly origin: Origin;
+}
+
+/** What to do about a finding; `edit`, where given, can be applied to the job with one press. */
+export interface Remedy {
+  readonly text: string;
+  readonly label?: string;
+  /** A JobEdit as plain data; the ground floor below the job does not know its type. */
+  readonly edit?: { readonly do: string };
+}
+
+/** One judgement. A screen shows findings and computes none. */
+export interface Finding {
+  readonly id: string;
+  readonly room: Room;
+  readonly verdict: Verdict;
+  readonly title: string;
+  /** About four words for the bead of the thread. */
+  readonly caption: string;
+  readonly value: Measure | null;
+  readonly limit: Limit | null;
+  readonly steps: readonly Step[];
+  readonly source: readonly SourceKey[];
+  readonly remedy: Remedy | null;
+}
+
+const HARM: Record<Verdict, number> = { settled: 0, tight: 1, unknown: 2, stop: 3 };
+
+/** The graver of two verdicts: stop, then unknown, then tight, then settled. */
+export const graver = (a: Verdict, b: Verdict): Verdict => (HARM[a] >= HARM[b] ? a : b);
+
+/** The gravest verdict of a list; `settled` for an empty one. */
+export const gravest = (list: readonly Verdict[]): Verdict => list.reduce(graver, 'settled');
+
+/** Sorts gravest first and leaves equals in their order. */
+export const byHarm = (a: { verdict: Verdict }, b: { verdict: Verdict }): number => HARM[b.verdict] - HARM[a.verdict];

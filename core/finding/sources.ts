@@ -1,0 +1,64 @@
+/** P: published and named. C: common practice of the trade, no source. M: from memory, to be verified by the reader. */
+export type SourceTag = 'P' | 'C' | 'M';
+
+export interface Source {
+  readonly tag: SourceTag;
+  readonly text: string;
+}
+
+const P = (text: string): Source => ({ tag: 'P', text });
+const C = (text: string): Source => ({ tag: 'C', text });
+const M = (text: string): Source => ({ tag: 'M', text });
+
+/** Where every constant of the core comes from; findings and inputs name a source by its key. */
+export const SOURCES = {
+  ohm: P("Ohm's and Kirchhoff's laws"),
+  'iec-60063': P('IEC 60063, preferred number series for resistors and capacitors'),
+  'iec-61140': P('IEC 61140, limits of extra-low voltage: 50 V AC, 120 V DC'),
+  'iec-60664': P('IEC 60664-1, insulation coordination: 230 V, 2 500 V impulse, pollution degree 2, material group III'),
+  'jesd8c': P('JESD8C.01, 3.3 V LVCMOS and LVTTL: VIL 0.8 V, VIH 2.0 V'),
+  'rc-discharge': P('Discharge of a capacitor through a resistor, t = R·C·ln(V0/V)'),
+  'success-run': P('Success-run theorem: n = ln(1 − C)/ln(R) trials without a failure show reliability R at confidence C'),
+  'bayes': P("Bayes' theorem, each candidate's unknown values averaged over a grid"),
+  'information': P('Expected information gain: entropy now less the mean entropy after the reading (Shannon 1948)'),
+  'iana-tz': P('IANA time zone database as shipped with the browser or Node.js'),
+  'cmos-levels': C('CMOS inputs: low below 0.3 of the supply, high above 0.7; a data sheet beats this'),
+  'ttl-levels': C('5 V TTL inputs: low below 0.8 V, high above 2.0 V; a data sheet beats this'),
+  'isolation-bounds': C('Under 1 MΩ to a mains pin is taken as not isolated, over 10 MΩ as isolated once the AC check agrees'),
+  'meter-hand': C('Hand-held meter: 0.5 % + 2 digits on DC volts, 1 % + 3 digits elsewhere, 10 MΩ input'),
+  'kind-priors': C('How often each kind of control is met on a bench, before any reading'),
+  'reading-trouble': C('Trouble of a reading: powered and shorted readings count more than unplugged ones'),
+  'outliers': C('One reading in fifty is taken to be a slip of the hand or of the eye'),
+  'parts-npn': C('Small-signal NPN class: forced gain 10, VBE(sat) 0.65 to 0.85 V, VCE(sat) up to 0.2 V at 10 mA, leakage up to 50 nA'),
+  'parts-opto': C('Transistor optocoupler class: VF 1.0 to 1.4 V, transfer 50 to 600 %, ageing halves it, VCE(sat) up to 0.3 V, dark current 100 nA'),
+  'parts-ssr': C('MOSFET solid-state relay class: VF 1.1 to 1.5 V, operates from 3 mA (5 mA for margin), RON up to 35 Ω, leakage 1 µA, 60 V, 0.4 A'),
+  'parts-relay': C('Relay, 10 A, 5 V coil class: coil 70 Ω ± 10 %, silver power contact that wants about 100 mA at 5 V'),
+  'parts-relay-signal': C('Signal relay, gold contact, 5 V coil class: coil 167 Ω ± 10 %, contact works from 10 µA at 10 mV, rated 1 A'),
+  'opto-safety-gap': C('A safety-rated optocoupler keeps 5 kV and 7 mm apart; check the data sheet of the very part'),
+  'pin-drive': C('A 3.3 V controller pin under load keeps at least 2.9 V; 5 V pins at least 4.2 V'),
+  'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),
+  'board-wifi17': M('Wi-Fi module, 17 GPIO: behaviour of each pin at power-up and its limits, as remembered; measure your own board'),
+  'board-levels': C('NPN base turns on at about 0.6 V; an optocoupler or solid-state relay input needs about 1 V and some milliamperes'),
+  'feed-loads': C('Typical draws: Wi-Fi module 75 mA mean and 400 mA in bursts, power relay coil 71 mA, indicator LED 2 to 10 mA'),
+  'feed-spare': C('Keep a fifth of a supply in reserve; take no more than half of what an appliance rail can spare'),
+  'contact-derate': C('Loads of hours: no more than 80 % of the contact rating'),
+  'inrush': C('Inrush against steady current: resistive 1, filament lamp 15, motor 10, solenoid 20, switched-mode supply 40, transformer 15'),
+  'prove-dead': C('Prove-dead sequence of the trade: isolate, hold the plug, test the tester, test dead, test the tester again'),
+  'cautions': C('Cautions usual in the trade; the local electrical code and licensed practice come first'),
+  'press-length': C('A press should last at least twice the shortest press the machine obeys'),
+  'contact-meaning': C('What one contact at one end can and cannot tell'),
+  'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
+  'simulation': P('Discrete-event simulation of this job, exact times, the seed shown'),
+  'maker': C('Chosen by the maker'),
+} as const satisfies Record<string, Source>;
+
+export type SourceKey = keyof typeof SOURCES;
+
+export const TAG_WORDS: Record<SourceTag, string> = {
+  P: 'published',
+  C: 'common practice, no source',
+  M: 'from memory, please verify',
+};
+
+/** The source of a key. */
+export const sourceOf = (key: SourceKey): Source => SOURCES[key];

@@ -1,0 +1,68 @@
+import { ValidationError } from 'yup';
+import { migrate } from './migrate';
+import { jobSchema } from './schema';
+import { JOB_FORMAT, JOB_VERSION, type Job } from './types';
+
+/** Largest job file read, in characters; a job with thousands of readings stays far below. */
+export const JOB_TEXT_LIMIT = 20_000_000;
+
+/** Why a text is no job: what, where in it, and what to do. */
+export interface LoadProblem {
+  what: string;
+  where: string;
+  todo: string;
+}
+
+export type Loaded = { ok: true; job: Job } | { ok: false; problem: LoadProblem };
+
+const no = (what: string, where: string, todo: string): Loaded => ({ ok: false, problem: { what, where, todo } });
+
+/** The place of a JSON error as line and column, from the engine's message where it tells a position. */
+function placeOf(text: string, error: unknown): string {
+  const position = /position (\d+)/.exec(String(error))?.[1];
+  if (position === undefined) return text.trim() ? 'at its end' : 'it is empty';
+  const before = text.slice(0, Number(position)).split('\n');
+  return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`;
+}
+
+/** Reads a job from a file's text. Never throws; every refusal says where and what to do. */
+export function loadJob(text: string): Loaded {
+  if (text.length > JOB_TEXT_LIMIT) return tooLarge(text.length);
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (error) {
+    return no('This file is not complete JSON.', placeOf(text, error), 'Take another copy of the file; job files end in .job.json.');
+  }
+  return checkJob(document);
+}
+
+/** The refusal of a file above the limit; `size` in bytes or characters. */
+export function tooLarge(size: number): Loaded {
+  return no(`This file is ${Math.round(size / 1e6)} MB; a job file is at most ${JOB_TEXT_LIMIT / 1e6} MB.`, 'the whole file', 'Pick the job file itself, whose name ends in .job.json.');
+}
+
+/** Checks a parsed document, migrating it from an older version first. Never throws. */
+export function checkJob(document: unknown): Loaded {
+  if (typeof document !== 'object' || document === null || (document as { format?: unknown }).format !== JOB_FORMAT) {
+    return no('This is not a Gentle Thumb job.', 'field "format"', 'Pick a file that was saved by "job file" in Pack.');
+  }
+  const version = (document as { version?: unknown }).version;
+  if (typeof version !== 'number' || !Number.isInteger(version) || version < 1) {
+    return no('The file does not say which version it has.', 'field "version"', 'Take another copy of the file.');
+  }
+  if (version > JOB_VERSION) {
+    return no(`The file has version ${version}; this program reads up to version ${JOB_VERSION}.`, 'field "version"', 'Open it with a newer Gentle Thumb; the file was not changed.');
+  }
+  try {
+    const job = migrate(document as Record<string, unknown>);
+    jobSchema.validateSync(job, { strict: true, abortEarly: true });
+    return { ok: true, job: job as unknown as Job };
+  } catch (error) {
+    if (error instanceof ValidationError) return no(`A part of the job is not as it should be: ${error.message}.`, `field "${error.path ?? ''}"`, 'Mend that field in a text editor, or take another copy.');
+    return no(error instanceof Error ? error.message : String(error), 'the whole file', 'Take another copy of the file.');
+  }
+}
+
+/** The job as the text of a file; `loadJob` of it gives an equal job. */
+export const jobText = (job: Job): string => `${JSON.stringify(job, null, 2)}\n`;

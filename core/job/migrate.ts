@@ -1,0 +1,26 @@
+import { JOB_VERSION } from './types';
+
+/** Turns a document of one version into one of the next. Pure; never drops what it does not know how to carry. */
+export type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
+
+/** Keyed by the version they start from. Version 1 is the first, so there is none yet. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {};
+
+/**
+ * Brings a document up to the current version, one step at a time.
+ * Throws RangeError where a step is missing.
+ */
+export function migrate(
+  document: Readonly<Record<string, unknown>>,
+  steps: Readonly<Record<number, Migration>> = MIGRATIONS,
+  target: number = JOB_VERSION,
+): Record<string, unknown> {
+  let current: Record<string, unknown> = { ...document };
+  while (current['version'] !== target) {
+    const from = current['version'] as number;
+    const step = steps[from];
+    if (!step) throw new RangeError(`no way is known from version ${from} to ${from + 1}`);
+    current = { ...step(current), version: from + 1 };
+  }
+  return current;
+}

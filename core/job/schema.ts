@@ -1,0 +1,88 @@
+import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
+import { ROOMS } from '../finding';
+import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, STATES, WAYS } from './types';
+
+// Bounds keep a foreign file from growing without end; they are far above any honest job.
+const text = (max = 2000) => string().strict().defined().max(max);
+const name = () => text(200).min(1);
+const flag = () => boolean().strict().defined();
+const real = () => number().strict().defined().test('finite', '${path} must be a finite number', (v) => v === undefined || v === null || Number.isFinite(v));
+const seconds = () => real().min(0).max(366 * 86400);
+const oneOf = <T extends string>(values: readonly T[]) => string().strict().defined().oneOf([...values]);
+const moment = () => text(40).matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, '${path} must be a time such as 2026-03-02T14:05:00Z');
+const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).strict().noUnknown().defined();
+const list = <T extends AnySchema>(of: T, max: number) => array().strict().of(of).defined().max(max);
+
+/** A record with free keys and checked values, which Yup has no type for. */
+function record(test: (v: unknown) => boolean, what: string): AnySchema {
+  return mixed()
+    .defined()
+    .meta({ record: what })
+    .test('record', `\${path} must map names to ${what}`, (v) =>
+      typeof v === 'object' && v !== null && !Array.isArray(v) && Object.keys(v).length <= 200 && Object.values(v).every(test));
+}
+const isMoment = (v: unknown): boolean => typeof v === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/.test(v);
+const isShortText = (v: unknown): boolean => typeof v === 'string' && v.length <= 40;
+
+const point = () => shape({ kind: oneOf(POINT_KINDS), name: text(60) });
+
+/** The job document, version 1. Nothing is cast and nothing unknown is let through: what a file says is what is meant. */
+export const jobSchema = shape({
+  format: oneOf([JOB_FORMAT]),
+  version: real().oneOf([JOB_VERSION]),
+  id: name(),
+  title: name(),
+  place: text(200),
+  createdAt: moment(),
+  touchedAt: moment(),
+  archived: flag(),
+  region: shape({ mainsVolts: real().min(1).max(1000), mainsHertz: real().min(0).max(1000), timeZone: name() }),
+  wish: shape({
+    outcome: text(), when: text(), never: text(), hazards: list(oneOf(HAZARDS), HAZARDS.length), hazardsReviewed: flag(), others: text(),
+  }),
+  controls: list(
+    shape({
+      id: name(), name: name(), levels: oneOf(LOGIC_LEVELS),
+      lowBelowVolts: real().min(0).max(1000).nullable(), highAboveVolts: real().min(0).max(1000).nullable(),
+    }), 100),
+  readings: list(
+    shape({
+      id: name(), at: moment(), control: text(200), from: point(), to: point(), state: oneOf(STATES), kind: oneOf(READING_KINDS),
+      relation: oneOf(['=', '>', '<']), value: real(), digit: real().min(0), by: oneOf(['hand', 'standin']), struck: flag(),
+    }), 5000),
+  thumb: shape({
+    control: text(200), way: oneOf(WAYS).nullable(), resistorOhms: real().moreThan(0).max(1e9).nullable(),
+    relayContact: oneOf(['power', 'signal']), groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'),
+  }),
+  board: shape({
+    profile: name(), pressPin: real().integer().nullable(), armPin: real().integer().nullable(), sensorPin: real().integer().nullable(),
+    activeHigh: flag(), pullDown: flag(),
+  }),
+  feed: shape({ supply: text(200), volts: real().moreThan(0).max(1000).nullable(), amps: real().moreThan(0).max(1000).nullable() }),
+  guard: shape({
+    ticks: record(isMoment, 'times'), loadWatts: real().min(0).max(1e6).nullable(),
+    loadKind: oneOf(['resistive', 'filament', 'motor', 'solenoid', 'switched-mode', 'transformer']), contactAmps: real().moreThan(0).max(1000),
+  }),
+  sense: shape({ contact: oneOf(['none', 'at-rest', 'at-work']), restsClosed: flag() }),
+  act: shape({
+    machine: shape({
+      kind: oneOf(MACHINE_KINDS), shortestPressSeconds: seconds(), runSeconds: seconds(), afterPowerCut: oneOf(['off', 'as-before']),
+    }),
+    script: list(shape({ do: oneOf(['press', 'wait']), seconds: seconds() }), 200),
+    faults: list(shape({ id: name(), kind: oneOf(FAULT_KINDS), atSeconds: seconds(), seconds: seconds() }), 200),
+  }),
+  routine: shape({
+    sentences: list(
+      shape({
+        id: name(), at: text(5).matches(/^([01]\d|2[0-3]):[0-5]\d$/, '${path} must be a clock time such as 10:40'),
+        days: list(real().integer().min(1).max(7), 7), ifArmed: flag(),
+      }), 50),
+  }),
+  trials: list(
+    shape({
+      id: name(), step: name(), at: moment(), outcome: oneOf(['as-expected', 'not-as-expected']), count: real().integer().min(1).max(100000),
+      failed: real().integer().min(0).max(100000), observed: text(), on: oneOf(['hand', 'standin']),
+    }), 5000),
+  standin: shape({ model: oneOf(['none', 'rice-pot']), seed: real() }),
+  log: list(shape({ at: moment(), room: oneOf([...ROOMS, '']), text: text(4000) }), 50000),
+});

@@ -1,0 +1,46 @@
+import { sayPlace, sayValue, type Reading } from '../job';
+import { specKey } from './grid';
+import { meterError, onScale } from './meter';
+import { posteriorOf, type Posterior } from './posterior';
+
+export interface Contradiction {
+  /** Ids of the readings that cannot be right together; one alone where it fits no candidate at all. */
+  readonly readings: readonly string[];
+  readonly text: string;
+}
+
+const say = (r: Reading): string => `${sayPlace(r)}, ${sayValue(r)}`;
+
+/** Readings that cannot both be right, named in pairs where a pair can be told, with the later one to be repeated. */
+export function contradictionsIn(readings: readonly Reading[], posterior: Posterior): Contradiction[] {
+  const out: Contradiction[] = [];
+  const named = new Set<string>();
+  const pair = (a: Reading, b: Reading): void => {
+    const [first, second] = a.at <= b.at ? [a, b] : [b, a];
+    if (named.has(first.id) && named.has(second.id)) return;
+    named.add(first.id).add(second.id);
+    out.push({ readings: [first.id, second.id], text: `These two cannot both be right: ${say(first)}; and ${say(second)}. Repeat the second.` });
+  };
+  readings.forEach((a, i) =>
+    readings.slice(i + 1).forEach((b) => {
+      if (specKey(a) !== specKey(b) || a.relation !== '=' || b.relation !== '=') return;
+      const apart = Math.abs(onScale(a.kind, a.value) - onScale(b.kind, b.value));
+      const hum = a.kind.startsWith('volts') ? 0.05 : 0.15;
+      if (apart > 4 * Math.hypot(meterError(a), meterError(b), hum)) pair(a, b);
+    }));
+  for (const r of readings) {
+    if ((posterior.slip[r.id] ?? 0) < 0.5 || named.has(r.id)) continue;
+    const partner = readings.find((other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other));
+    if (partner) pair(r, partner);
+    else {
+      named.add(r.id);
+      out.push({ readings: [r.id], text: `No candidate expects this: ${say(r)}. Repeat it.` });
+    }
+  }
+  return out;
+}
+
+/** Whether a reading stops looking like a slip once the other is left out. */
+function freed(readings: readonly Reading[], suspect: Reading, other: Reading): boolean {
+  return (posteriorOf(readings.filter((x) => x.id !== other.id)).slip[suspect.id] ?? 1) < 0.2;
+}

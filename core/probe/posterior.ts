@@ -1,0 +1,108 @@
+import type { Reading } from '../job';
+import { GRIDS, PRIOR, predictions } from './grid';
+import { HAND_METER, meterError, offScale, onScale, type Meter } from './meter';
+import { PROBED_KINDS, type ProbedKind } from './models';
+
+/** One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. */
+export const OUTLIER_SHARE = 0.02;
+const WHOLE_SCALE: Record<Reading['kind'], number> = { 'volts-dc': 60, 'volts-ac': 300, ohms: 18, amps: 10 };
+
+export interface Posterior {
+  /** Probability per kind; they add up to one. */
+  readonly kinds: Readonly<Record<ProbedKind, number>>;
+  /** Weight of every grid point within its kind, adding up to one per kind. */
+  readonly weights: Readonly<Record<ProbedKind, Float64Array>>;
+  readonly leading: ProbedKind;
+  /** Per reading id: how strongly it spoke for each kind, as log2 of likelihood against the mean of all kinds, bits. */
+  readonly evidence: Readonly<Record<string, Readonly<Record<ProbedKind, number>>>>;
+  /** Per reading id: probability that it is a slip, under the leading kind. */
+  readonly slip: Readonly<Record<string, number>>;
+}
+
+/** Standard normal distribution function; Abramowitz and Stegun 7.1.26, error below 1.5e-7. */
+export function normalCdf(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const erf = 1 - (((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t) * Math.exp(-x * x);
+  return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
+}
+
+/** Density (or, for an inequality, probability) of a reading given a prediction; `slip` is the outlier part alone. */
+export function likelihood(r: Reading, mean: number, modelSd: number, meter: Meter = HAND_METER): { total: number; slip: number } {
+  const y = onScale(r.kind, r.value);
+  const sd = Math.hypot(modelSd, meterError(r, meter));
+  if (r.relation === '=') {
+    const slip = OUTLIER_SHARE / WHOLE_SCALE[r.kind];
+    const z = (y - mean) / sd;
+    return { total: slip + ((1 - OUTLIER_SHARE) * Math.exp(-z * z / 2)) / (sd * Math.sqrt(2 * Math.PI)), slip };
+  }
+  const above = normalCdf((mean - y) / sd);
+  const slip = OUTLIER_SHARE / 2;
+  return { total: slip + (1 - OUTLIER_SHARE) * (r.relation === '>' ? above : 1 - above), slip };
+}
+
+/**
+ * Bayes over the kinds, each kind's unknown values averaged over its grid.
+ * @param readings those of one control and of the machine; withdrawn ones must be left out by the caller.
+ */
+export function posteriorOf(readings: readonly Reading[], meter: Meter = HAND_METER): Posterior {
+  const weights = {} as Record<ProbedKind, Float64Array>;
+  const logEvidence = {} as Record<ProbedKind, number>;
+  const steps = {} as Record<ProbedKind, number[]>;
+  const slips = {} as Record<ProbedKind, number[]>;
+  for (const kind of PROBED_KINDS) {
+    const w = Float64Array.from(GRIDS[kind], (p) => p.weight);
+    let log = 0;
+    steps[kind] = [];
+    const slipShare: Float64Array[] = [];
+    for (const r of readings) {
+      const table = predictions(kind, r);
+      const share = new Float64Array(w.length);
+      let sum = 0;
+      for (let i = 0; i < w.length; i++) {
+        const l = likelihood(r, table.mean[i]!, table.sd[i]!, meter);
+        share[i] = l.slip / l.total;
+        w[i]! *= l.total;
+        sum += w[i]!;
+      }
+      for (let i = 0; i < w.length; i++) w[i]! /= sum;
+      log += Math.log2(sum);
+      steps[kind].push(Math.log2(sum));
+      slipShare.push(share);
+    }
+    slips[kind] = slipShare.map((share) => share.reduce((s, x, i) => s + x * w[i]!, 0));
+    weights[kind] = w;
+    logEvidence[kind] = log + Math.log2(PRIOR[kind]);
+  }
+  const best = Math.max(...PROBED_KINDS.map((k) => logEvidence[k]));
+  const raw = PROBED_KINDS.map((k) => 2 ** (logEvidence[k] - best));
+  const total = raw.reduce((a, b) => a + b, 0);
+  const kinds = Object.fromEntries(PROBED_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ProbedKind, number>;
+  const leading = PROBED_KINDS.reduce((a, b) => (kinds[b] > kinds[a] ? b : a));
+  const evidence = Object.fromEntries(
+    readings.map((r, i) => {
+      const mean = PROBED_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / PROBED_KINDS.length;
+      return [r.id, Object.fromEntries(PROBED_KINDS.map((k) => [k, steps[k][i]! - mean])) as Record<ProbedKind, number>];
+    }),
+  );
+  const slip = Object.fromEntries(readings.map((r, i) => [r.id, slips[leading][i]!]));
+  return { kinds, weights, leading, evidence, slip };
+}
+
+/** Uncertainty over the kinds, bits. */
+export const entropyBits = (shares: readonly number[]): number => shares.reduce((s, p) => (p > 0 ? s - p * Math.log2(p) : s), 0);
+
+/** The band in which a kind expects a reading, in base units: about 90 % of its own prediction. */
+export function expectedBand(kind: ProbedKind, spec: Parameters<typeof predictions>[1], weights: Float64Array): { low: number; high: number } {
+  const table = predictions(kind, spec);
+  const order = Array.from(weights.keys()).sort((a, b) => table.mean[a]! - table.mean[b]!);
+  let sum = 0;
+  let low: number | undefined;
+  let high = Number.NEGATIVE_INFINITY;
+  for (const i of order) {
+    sum += weights[i]!;
+    if (low === undefined && sum >= 0.05) low = table.mean[i]! - table.sd[i]!;
+    if (sum - weights[i]! <= 0.95) high = Math.max(high, table.mean[i]! + table.sd[i]!);
+  }
+  return { low: offScale(spec.kind, low ?? 0), high: offScale(spec.kind, high) };
+}

@@ -1,0 +1,16 @@
+import type { Job, Point, Reading } from '../job';
+
+const isPin = (p: Point): boolean => p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth';
+
+/** Readings that tell of the tie to mains and earth, not of the control itself. */
+export const isIsolationReading = (r: Pick<Reading, 'from' | 'to'>): boolean => isPin(r.from) || isPin(r.to);
+
+/** Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. */
+export function readingsOf(job: Job, control: string): Reading[] {
+  return job.readings.filter((r) => !r.struck && (r.control === control || r.control === ''));
+}
+
+/** Those that speak about how the control is built. Earth readings tell of stray fields more than of the control. */
+export function kindReadings(job: Job, control: string): Reading[] {
+  return readingsOf(job, control).filter((r) => r.control === control && r.from.kind !== 'earth' && r.to.kind !== 'earth');
+}

@@ -1,0 +1,128 @@
+import { PREFIXES, UNIT_NAMES, type Unit } from './units';
+
+/** What a person typed, in base units. `relation` is `>` for an over-range display such as `>20M` or `OL`. */
+export interface Quantity {
+  readonly value: number;
+  readonly unit: Unit;
+  readonly relation: '=' | '>' | '<';
+  readonly kind?: 'ac' | 'dc';
+  /** Last digit shown, in base units: 0.01 for `4.98`; the meter's resolution. */
+  readonly digit: number;
+}
+
+export type Parsed = { ok: true; quantity: Quantity } | { ok: false; at: number; message: string };
+
+const fail = (at: number, message: string): Parsed => ({ ok: false, at, message });
+
+/** Cross-section of a conductor by American wire gauge, m². Source: ASTM B258, diameter 0.127 mm · 92^((36 − n)/39). */
+export function awgAreaSquareMetres(gauge: number): number {
+  const diameterMetres = 0.127e-3 * 92 ** ((36 - gauge) / 39);
+  return (Math.PI / 4) * diameterMetres ** 2;
+}
+
+const NUMBER = /^[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?/;
+const INFIX = /^(\d+)([RVpnuµμmkM])(\d+)/;
+
+function unitAfter(text: string, expected: Unit | undefined): { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number } | undefined {
+  const tries: { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number }[] = [];
+  const names = Object.keys(UNIT_NAMES).sort((a, b) => b.length - a.length);
+  for (const name of names) {
+    if (text.startsWith(name)) tries.push({ ...UNIT_NAMES[name]!, length: name.length });
+  }
+  for (const [prefix, scale] of Object.entries(PREFIXES)) {
+    if (!text.startsWith(prefix)) continue;
+    const rest = text.slice(prefix.length);
+    const name = names.find((n) => rest.startsWith(n) && UNIT_NAMES[n]!.factor === 1);
+    if (name) tries.push({ ...UNIT_NAMES[name]!, factor: scale, length: prefix.length + name.length });
+    else if (expected) tries.push({ unit: expected, factor: scale, length: prefix.length });
+  }
+  tries.sort((a, b) => b.length - a.length || Number(b.unit === expected) - Number(a.unit === expected));
+  return tries.find((t) => expected && t.unit === expected && t.length === text.trimEnd().length) ?? tries[0];
+}
+
+/**
+ * Reads one quantity as people type it at a bench: `4.98`, `4,98 V`, `12m`, `3V3`, `4k7`, `470R`, `2u2`, `0.5"`,
+ * `1/2 in`, `18AWG`, `0.75mm2`, `1h20`, `35 s`, `-20%`, `>20M`, `OL`, `0.3 VAC`.
+ * @param expected the unit to assume where none is typed; a typed unit of another kind is refused.
+ * @returns the value in base units, or the position (from 0) of the first character that does not fit, and why.
+ */
+export function parseQuantity(text: string, expected?: Unit): Parsed {
+  const lead = text.length - text.trimStart().length;
+  let rest = text.trim();
+  let at = lead;
+  if (!rest) return fail(at, 'a number is missing');
+  if (/^(OL|O\.L|over)$/i.test(rest)) {
+    if (!expected) return fail(at, 'over range of what? add a unit, for example >20 Mohm');
+    return { ok: true, quantity: { value: OVER_RANGE[expected] ?? 0, unit: expected, relation: '>', digit: 0 } };
+  }
+  let relation: Quantity['relation'] = '=';
+  const sign = /^([<>])\s*/.exec(rest);
+  if (sign) {
+    relation = sign[1] as '<' | '>';
+    rest = rest.slice(sign[0].length);
+    at += sign[0].length;
+  }
+  const special = parseSpecial(rest, at, relation, expected);
+  if (special) return special;
+
+  const infix = INFIX.exec(rest);
+  if (infix && !/^\d+m\d/.test(rest)) return parseInfix(infix, rest, at, relation, expected);
+
+  const number = NUMBER.exec(rest);
+  if (!number) return fail(at, `"${rest[0]}" cannot start a number`);
+  const decimals = /[.,](\d+)/.exec(number[0])?.[1]?.length ?? 0;
+  const value = Number(number[0].replace(',', '.'));
+  const tail = rest.slice(number[0].length);
+  const gap = tail.length - tail.trimStart().length;
+  const unitText = tail.trimStart();
+  const unitAt = at + number[0].length + gap;
+  if (!unitText) {
+    return { ok: true, quantity: { value, unit: expected ?? '1', relation, digit: 10 ** -decimals } };
+  }
+  const unit = unitAfter(unitText, expected);
+  if (!unit) return fail(unitAt, `"${unitText[0]}" is no unit known here`);
+  if (unit.length !== unitText.length) return fail(unitAt + unit.length, `"${unitText.slice(unit.length)}" is left over`);
+  if (expected && unit.unit !== expected) return fail(unitAt, `this is ${unit.unit}, but ${expected} is wanted`);
+  return {
+    ok: true,
+    quantity: { value: tidy(value * unit.factor), unit: unit.unit, relation, digit: 10 ** -decimals * unit.factor, ...(unit.kind ? { kind: unit.kind } : {}) },
+  };
+}
+
+// Common full scales of hand-held meters, common practice: an "OL" says no more than "above full scale".
+const OVER_RANGE: Partial<Record<Unit, number>> = { 'Ω': 20e6, V: 600, A: 10 };
+
+// Decimal text times a power of ten leaves binary dust (4.7 * 1e3 is exact, 2.2 * 1e-6 is not); 12 figures outlast any meter.
+const tidy = (value: number): number => Number(value.toPrecision(12));
+
+function parseInfix(infix: RegExpExecArray, rest: string, at: number, relation: Quantity['relation'], expected?: Unit): Parsed {
+  const [all, whole, letter, fraction] = infix as unknown as [string, string, string, string];
+  const left = rest.slice(all.length).trim();
+  const named: Unit | undefined = letter === 'V' ? 'V' : letter === 'R' ? 'Ω' : undefined;
+  const typed = left ? UNIT_NAMES[left]?.unit : undefined;
+  if (left && !typed) return fail(at + all.length, `"${left}" is left over`);
+  const unit = named ?? typed ?? expected ?? (letter === 'k' || letter === 'M' ? 'Ω' : 'F');
+  if (expected && unit !== expected) return fail(at, `this is ${unit}, but ${expected} is wanted`);
+  const factor = named ? 1 : PREFIXES[letter]!;
+  const value = tidy(Number(`${whole}.${fraction}`) * factor);
+  return { ok: true, quantity: { value, unit, relation, digit: 10 ** -fraction.length * factor } };
+}
+
+function parseSpecial(rest: string, at: number, relation: Quantity['relation'], expected?: Unit): Parsed | undefined {
+  const done = (value: number, unit: Unit, digit: number): Parsed =>
+    expected && expected !== unit
+      ? fail(at, `this is ${unit}, but ${expected} is wanted`)
+      : { ok: true, quantity: { value: tidy(value), unit, relation, digit } };
+  const awg = /^(\d{1,2})\s*AWG$/i.exec(rest);
+  if (awg) return done(awgAreaSquareMetres(Number(awg[1])), 'm²', 0);
+  const fraction = /^(?:(\d+)\s+)?(\d+)\/(\d+)\s*(in|inch|")$/.exec(rest);
+  if (fraction) {
+    if (Number(fraction[3]) === 0) return fail(at + rest.indexOf('/') + 1, 'a fraction cannot have 0 below the line');
+    return done((Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * 0.0254, 'm', 0.0254 / Number(fraction[3]));
+  }
+  const clock = /^(\d+)h\s*([0-5]?\d)(?:\s*min)?$/.exec(rest);
+  if (clock) return done(Number(clock[1]) * 3600 + Number(clock[2]) * 60, 's', 60);
+  const minutes = /^(\d+)\s*min\s*([0-5]?\d)\s*s$/.exec(rest);
+  if (minutes) return done(Number(minutes[1]) * 60 + Number(minutes[2]), 's', 1);
+  return undefined;
+}
