@@ -47,7 +47,7 @@ export interface Remedy {
   readonly text: string;
   readonly label?: string;
   /** A JobEdit as plain data; the ground floor below the job does not know its type. */
-  readonly edit?: { readonly do: string };
+  readonly edit?: { readonly do: string; readonly [key: string]: unknown };
 }
 
 /** One judgement. A screen shows findings and computes none. */

@@ -5,4 +5,5 @@ export {
 } from './finding';
 export { flips, type Flip } from './flip';
 export { evaluate, parseFormula, write, type Expression } from './formula';
+export { worst, type RangedInput } from './worst';
 export { SOURCES, sourceOf, TAG_WORDS, type Source, type SourceKey, type SourceTag } from './sources';

@@ -18,6 +18,7 @@ export const SOURCES = {
   'iec-60664': P('IEC 60664-1, insulation coordination: 230 V, 2 500 V impulse, pollution degree 2, material group III'),
   'jesd8c': P('JESD8C.01, 3.3 V LVCMOS and LVTTL: VIL 0.8 V, VIH 2.0 V'),
   'rc-discharge': P('Discharge of a capacitor through a resistor, t = R·C·ln(V0/V)'),
+  'ebers-moll': P('Ebers and Moll, Large-Signal Behavior of Junction Transistors, Proc. IRE 1954'),
   'success-run': P('Success-run theorem: n = ln(1 − C)/ln(R) trials without a failure show reliability R at confidence C'),
   'bayes': P("Bayes' theorem, each candidate's unknown values averaged over a grid"),
   'information': P('Expected information gain: entropy now less the mean entropy after the reading (Shannon 1948)'),
@@ -35,6 +36,8 @@ export const SOURCES = {
   'parts-relay': C('Relay, 10 A, 5 V coil class: coil 70 Ω ± 10 %, silver power contact that wants about 100 mA at 5 V'),
   'parts-relay-signal': C('Signal relay, gold contact, 5 V coil class: coil 167 Ω ± 10 %, contact works from 10 µA at 10 mV, rated 1 A'),
   'opto-safety-gap': C('A safety-rated optocoupler keeps 5 kV and 7 mm apart; check the data sheet of the very part'),
+  'dry-pair-levels': C('A machine takes a dry pair as closed under a fifth of its open voltage, as open above nine tenths'),
+  'way-order': C('Order of wishes as shipped: isolated, any polarity, silent, few parts'),
   'pin-drive': C('A 3.3 V controller pin under load keeps at least 2.9 V; 5 V pins at least 4.2 V'),
   'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),
   'board-wifi17': M('Wi-Fi module, 17 GPIO: behaviour of each pin at power-up and its limits, as remembered; measure your own board'),
@@ -49,6 +52,7 @@ export const SOURCES = {
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
   'simulation': P('Discrete-event simulation of this job, exact times, the seed shown'),
+  'fault-rates': C('One press in 50 missed, a press by hand one day in six, two power cuts a year'),
   'maker': C('Chosen by the maker'),
 } as const satisfies Record<string, Source>;
 

@@ -1,5 +1,5 @@
 import { freshControl } from './fresh';
-import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, StandinState, ThumbPlan, Trial, Wish } from './types';
+import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, SheetPlan, StandinState, ThumbPlan, Trial, Wish } from './types';
 
 interface Sections {
   wish: Wish;
@@ -11,6 +11,7 @@ interface Sections {
   sense: SensePlan;
   act: ActPlan;
   routine: RoutinePlan;
+  sheet: SheetPlan;
   standin: StandinState;
 }
 export type Section = keyof Sections;
@@ -31,7 +32,7 @@ export type JobEdit =
   | { do: 'note'; text: string }
   | { do: 'several'; edits: JobEdit[]; say: string };
 
-const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = { region: 'wish', standin: 'probe' };
+const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = { region: 'wish', standin: 'probe', sheet: 'try' };
 
 /**
  * The job after one edit, with the log entry that tells of it; the given job is left untouched.

@@ -43,9 +43,21 @@ export interface PressFact {
   resistorOhms: number | null;
 }
 
+/** What Board hands on about the chosen controller's pins. */
+export interface DriveFact {
+  controller: string;
+  /** Lowest and highest level of a driven-high pin, volts. */
+  highVolts: Interval;
+  limitAmps: number;
+  /** Draw of the controller itself, amperes. */
+  meanAmps: number;
+  peakAmps: number;
+}
+
 /** What rooms learn from each other; `assess` fills it in the order of the work. */
 export interface Facts {
   controls: Record<string, ControlFact>;
+  drive: DriveFact | null;
   press: PressFact | null;
 }
 

@@ -43,6 +43,7 @@ export function freshJob(wish: FreshWish, id: string, now: string): Job {
       faults: [],
     },
     routine: { sentences: [] },
+    sheet: { reliability: 0.9, confidence: 0.9 },
     trials: [],
     standin: { model: 'none', seed: 1 },
     log: [{ at: now, room: 'wish', text: `job begun: ${wish.title.trim()}` }],

@@ -43,7 +43,7 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
     if (saying) return readSaying(saying[1]!.toLowerCase(), saying[2]!.trim(), line);
     const words = [...line.matchAll(/\S+/g)].map((m): Word => ({ text: m[0], at: m.index }));
     if (words.length === 0) throw new Misread(0, 'say a reading, for example: start A idle 4.98 V');
-    if (words[0]!.text.toLowerCase() === 'control') return readControl(words, job, context, line);
+    if (words[0]!.text.toLowerCase() === 'control') return readControl(words, job, line);
     if (words[0]!.text.toLowerCase() === 'supply') return readSupply(words, line, context);
     return readReading(words, line, job, context);
   } catch (error) {
@@ -61,12 +61,15 @@ function readSaying(word: string, text: string, line: string): Understood {
   return { ok: true, edit: { do: 'change', section: 'wish', set: { [field]: text }, say: `${label}: ${text}` }, words: `${label}: ${text}` };
 }
 
-function readControl(words: Word[], job: Job, context: NoteContext, line: string): Understood {
+/** The id of a control is its name, so that the same notes always make the same job. */
+const controlId = (name: string): string => `control-${name.toLowerCase()}`;
+
+function readControl(words: Word[], job: Job, line: string): Understood {
   const name = line.slice(words[0]!.at + 7).trim();
   if (!name) throw new Misread(line.length, 'which name is on the control?');
   if (/[\s:]/.test(name)) throw new Misread(words[1]!.at, 'a control has a name of one word; join several with a dot, for example fan.up');
-  if (job.controls.some((c) => c.name === name)) throw new Misread(words[1]!.at, `the job already has a control ${name}`);
-  return { ok: true, edit: { do: 'add-control', id: context.id, name }, words: `a control called ${name}` };
+  if (job.controls.some((c) => c.name.toLowerCase() === name.toLowerCase())) throw new Misread(words[1]!.at, `the job already has a control ${name}`);
+  return { ok: true, edit: { do: 'add-control', id: controlId(name), name }, words: `a control called ${name}` };
 }
 
 function readSupply(words: Word[], line: string, context: NoteContext): Understood {
@@ -154,19 +157,19 @@ function readQuantity(line: string, from: number, assumed: Unit | undefined): Qu
 const KIND_OF: Partial<Record<Unit, ReadingKind>> = { V: 'volts-dc', 'Ω': 'ohms', A: 'amps' };
 
 function reading(
-  line: string, context: NoteContext, control: string, from: Point, to: Point, state: MachineState, q: Quantity, controlId: string | undefined, near?: string,
+  line: string, context: NoteContext, control: string, from: Point, to: Point, state: MachineState, q: Quantity, knownId: string | undefined, near?: string,
 ): Understood {
   const kind = q.kind === 'ac' ? 'volts-ac' : KIND_OF[q.unit];
   if (!kind) throw new Misread(line.length, `${q.unit} is not what a meter shows here; say volts, ohms or amperes`);
   const refusal = refuse({ kind, value: q.value, state, from, to });
   if (refusal) throw new Misread(line.length, refusal);
-  const id = controlId ?? (control ? `control-${control.toLowerCase()}` : '');
+  const id = knownId ?? (control ? controlId(control) : '');
   const r: Reading = {
     id: context.id, at: context.now, control: id, from, to, state, kind, relation: q.relation, value: q.value, digit: q.digit, by: 'hand', struck: false,
   };
   const said = `${control ? `${control}, ` : ''}${sayPlace(r)}, ${sayValue(r)}`;
   const edit: JobEdit = { do: 'add-reading', reading: r, say: said, ...(control ? { control: { id, name: control } } : {}) };
-  const hint = control && !controlId ? `${control} is a new control${near ? `; did you mean ${near}?` : ''}` : undefined;
+  const hint = control && !knownId ? `${control} is a new control${near ? `; did you mean ${near}?` : ''}` : undefined;
   return { ok: true, edit, words: said, ...(hint ? { hint } : {}) };
 }
 

@@ -78,6 +78,7 @@ export const jobSchema = shape({
         days: list(real().integer().min(1).max(7), 7), ifArmed: flag(),
       }), 50),
   }),
+  sheet: shape({ reliability: real().min(0.5).max(0.9999), confidence: real().min(0.5).max(0.9999) }),
   trials: list(
     shape({
       id: name(), step: name(), at: moment(), outcome: oneOf(['as-expected', 'not-as-expected']), count: real().integer().min(1).max(100000),

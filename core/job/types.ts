@@ -24,6 +24,7 @@ export interface Job {
   sense: SensePlan;
   act: ActPlan;
   routine: RoutinePlan;
+  sheet: SheetPlan;
   trials: Trial[];
   standin: StandinState;
   /** Append-only: undo adds an entry, it takes none away. */
@@ -186,6 +187,12 @@ export interface Sentence {
 
 export interface RoutinePlan {
   sentences: Sentence[];
+}
+
+/** How much the many-presses test must show: reliability at a confidence, both as shares. */
+export interface SheetPlan {
+  reliability: number;
+  confidence: number;
 }
 
 export interface Trial {

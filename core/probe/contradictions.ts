@@ -1,6 +1,6 @@
 import { sayPlace, sayValue, type Reading } from '../job';
 import { specKey } from './grid';
-import { meterError, onScale } from './meter';
+import { meterError, onScale } from '../circuit';
 import { posteriorOf, type Posterior } from './posterior';
 
 export interface Contradiction {

@@ -1,9 +1,8 @@
+import { type Build, HAND_METER, type Meter, type ProbedKind, readingBounds } from '../circuit';
 import { carried, constant, derive, measured, type Step } from '../finding';
 import { sayValue, type Reading } from '../job';
 import type { Interval } from '../quantity';
 import { GRIDS } from './grid';
-import { HAND_METER, readingBounds, type Meter } from './meter';
-import type { Build, ProbedKind } from './models';
 import type { Posterior } from './posterior';
 
 export interface Estimate {

@@ -38,7 +38,7 @@ function kindFindings(s: Survey, name: string): Finding[] {
   s.contradictions.forEach((c) =>
     out.push(finding('probe', `${s.control}.contradiction.${c.readings.join('+')}`, {
       verdict: 'tight', title: c.text, caption: 'readings disagree', source: ['bayes', 'outliers'],
-      remedy: { text: 'Withdraw the wrong one; it stays in the record.', label: 'Withdraw the later one', edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true } as { do: string } },
+      remedy: { text: 'Withdraw the wrong one; it stays in the record.', label: 'Withdraw the later one', edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true } },
     })));
   return out;
 }

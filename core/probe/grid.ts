@@ -1,6 +1,4 @@
-import type { Build, ProbedKind, ReadingSpec } from './models';
-import { PROBED_KINDS, predict, touchesPins } from './models';
-import { onScale } from './meter';
+import { type Build, onScale, predict, type ProbedKind, type ReadingSpec, touchesPins } from '../circuit';
 
 /** One build of a hypothesis' grid with its share of the hypothesis' prior. */
 export interface GridPoint {
@@ -29,7 +27,7 @@ function grid(kind: ProbedKind, o: {
 }
 
 const dc = (volts: number): readonly [number, boolean] => [volts, false];
-const LOGIC: Weighted<readonly [number, boolean]> = [[dc(1.8), 1], [dc(3.0), 2], [dc(3.3), 8], [dc(5), 10], [dc(9), 1], [dc(12), 1]];
+const LOGIC: Weighted<readonly [number, boolean]> = [[dc(1.8), 1], [dc(3.0), 2], [dc(3.3), 8], [dc(5), 10], [dc(9), 0.5], [dc(12), 0.5]];
 const PULLS: Weighted<number> = [[1e3, 1], [2.2e3, 1.5], [4.7e3, 3], [10e3, 5], [22e3, 2.5], [47e3, 2.5], [100e3, 1.5]];
 const CONTACTS: Weighted<number> = [[0.2, 6], [5, 2], [100, 2]];
 const MAINS: Weighted<number> = [[100e6, 85], [150e3, 15]];
@@ -40,9 +38,9 @@ export const GRIDS: Readonly<Record<ProbedKind, readonly GridPoint[]>> = {
   'low-when-pressed': grid('low-when-pressed', { supply: LOGIC, series: PULLS, contact: CONTACTS, mains: MAINS, ground: GROUNDED }),
   'high-when-pressed': grid('high-when-pressed', { supply: LOGIC, series: PULLS, contact: CONTACTS, mains: MAINS, ground: GROUNDED }),
   'dry-pair': grid('dry-pair', {
-    supply: [[dc(5), 2], [dc(8), 2], [dc(12), 6], [dc(15), 2], [dc(24), 3], [[24, true], 2]],
+    supply: [[dc(5), 1], [dc(8), 2], [dc(12), 6], [dc(15), 2], [dc(24), 3], [[24, true], 2]],
     series: [[500, 2], [1.5e3, 3], [5e3, 3], [15e3, 1]],
-    contact: CONTACTS, mains: MAINS, ground: [[0.05, 1], [2e6, 1]],
+    contact: CONTACTS, mains: MAINS, ground: [[0.05, 1], [100e6, 1]],
   }),
   'switched-load': grid('switched-load', {
     supply: [[[230, true], 5], [[120, true], 5], [dc(12), 2], [dc(24), 2]],

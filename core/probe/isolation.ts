@@ -1,6 +1,6 @@
+import type { ReadingSpec } from '../circuit';
 import { against, atLeast, atMost, derive, finding, judged, measured, type Finding, type Remedy } from '../finding';
 import { sayPoint, sayValue, type Isolation, type Job, type Point, type Reading } from '../job';
-import type { ReadingSpec } from './models';
 import { isIsolationReading, readingsOf } from './relevant';
 
 /** Ohms to a mains pin under which a control counts as tied to mains, and over which as apart (`isolation-bounds`). */

@@ -1,7 +1,7 @@
 import { sayPoint, type Job, type Point, type Reading } from '../job';
 import { predictions, specKey } from './grid';
 import { isolationOf } from './isolation';
-import { PROBED_KINDS, type ReadingSpec } from './models';
+import { PROBED_KINDS, type ReadingSpec } from '../circuit';
 import { entropyBits, expectedBand, type Posterior } from './posterior';
 import { kindReadings } from './relevant';
 

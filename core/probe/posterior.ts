@@ -1,7 +1,6 @@
+import { HAND_METER, type Meter, meterError, offScale, onScale, PROBED_KINDS, type ProbedKind } from '../circuit';
 import type { Reading } from '../job';
 import { GRIDS, PRIOR, predictions } from './grid';
-import { HAND_METER, meterError, offScale, onScale, type Meter } from './meter';
-import { PROBED_KINDS, type ProbedKind } from './models';
 
 /** One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. */
 export const OUTLIER_SHARE = 0.02;

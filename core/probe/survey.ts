@@ -5,7 +5,7 @@ import { isolationOf } from './isolation';
 import { nextReading, type NextReading } from './next';
 import { posteriorOf, type Posterior } from './posterior';
 import { kindReadings } from './relevant';
-import { PROBED_KINDS, type ProbedKind } from './models';
+import { PROBED_KINDS, type ProbedKind } from '../circuit';
 
 /** A control counts as known from this probability on. */
 export const KNOWN_AT = 0.95;

@@ -1,4 +1,4 @@
-import { ampsBetween, ohmsBetween, voltsBetween, type Branch } from '../circuit';
+import { ampsBetween, ohmsBetween, voltsBetween, type Branch } from './linear';
 import type { ControlKind, MachineState, Point, Reading } from '../job';
 import { HAND_METER, type Meter } from './meter';
 

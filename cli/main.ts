@@ -1,0 +1,121 @@
+import { randomUUID } from 'node:crypto';
+import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { simulateDays } from '../core/act';
+import { assess, filesOf, nextReadingOf } from '../core/assess';
+import { applyEdit, freshJob, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
+import { packZip, slug } from '../core/pack';
+import { seededRandom } from '../core/quantity';
+import { firingSeconds } from '../core/routine';
+
+/** Input that cannot be used: one line on standard error, exit 2. */
+class Unusable extends Error {}
+
+const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | simulate FILE --seed N --days N | pack FILE DIR';
+
+function usable(loaded: Loaded, file: string): Job {
+  if (loaded.ok) return loaded.job;
+  const { what, where, todo } = loaded.problem;
+  throw new Unusable(`${file}: ${what} (${where}) ${todo}`);
+}
+
+function readJob(file: string | undefined): Job {
+  if (!file) throw new Unusable(USAGE);
+  let text: string;
+  try {
+    const { size } = statSync(file);
+    if (size > JOB_TEXT_LIMIT) return usable(tooLarge(size), file);
+    text = readFileSync(file, 'utf8');
+  } catch (error) {
+    throw new Unusable(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+  }
+  return usable(loadJob(text), file);
+}
+
+function whole(text: string | undefined, name: string, min: number, max: number): number {
+  const n = Number(text);
+  if (text === undefined || !Number.isInteger(n) || n < min || n > max) throw new Unusable(`--${name} wants a whole number from ${min} to ${max}`);
+  return n;
+}
+
+const now = (): string => new Date().toISOString();
+
+function note(job: Job, lines: readonly string[]): Job {
+  return lines.reduce((current, line, i) => {
+    const at = now();
+    const understood = readNoteLine(line, current, { id: randomUUID(), now: at });
+    if (!understood.ok) throw new Unusable(`line ${i + 1}, character ${understood.at + 1}: ${understood.message}${understood.suggestion ? ` (did you mean: ${understood.suggestion})` : ''}`);
+    return applyEdit(current, understood.edit, at);
+  }, job);
+}
+
+function probe(job: Job, name: string | undefined): unknown {
+  const control = job.controls.find((c) => c.name === name);
+  if (!control) throw new Unusable(`the job has no control ${name ?? '(name it with --control)'}; it has: ${job.controls.map((c) => c.name).join(', ') || 'none'}`);
+  const a = assess(job);
+  const survey = a.surveys.find((s) => s.control === control.id)!;
+  return {
+    candidates: survey.candidates.map((c) => ({
+      kind: c.kind, probability: c.probability, parameters: Object.fromEntries(Object.entries(c.estimates).map(([k, e]) => [k, e.value])),
+    })),
+    next: nextReadingOf(job, a, control.id),
+    contradictions: survey.contradictions,
+  };
+}
+
+function simulate(job: Job, seed: number, days: number): unknown {
+  const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
+  return { seed, ...simulateDays(job.act, starts, days, seededRandom(seed)) };
+}
+
+function pack(job: Job, dir: string | undefined): unknown {
+  if (!dir) throw new Unusable(USAGE);
+  const files = filesOf(job, assess(job));
+  try {
+    mkdirSync(dir, { recursive: true });
+    for (const f of files) writeFileSync(join(dir, f.name), f.text);
+    writeFileSync(join(dir, `${slug(job.title)}.zip`), packZip(files, job.touchedAt));
+  } catch (error) {
+    throw new Unusable(`${dir}: cannot be written (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
+  }
+  return { files: [...files.map((f) => f.name), `${slug(job.title)}.zip`] };
+}
+
+/** Runs one verb; gives what goes to standard output. Throws Unusable for input that cannot be used. */
+function run(args: string[]): string {
+  let parsed;
+  try {
+    parsed = parseArgs({ args, allowPositionals: true, options: { title: { type: 'string' }, control: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' } } });
+  } catch (error) {
+    throw new Unusable(`${(error as Error).message.split('. ')[0]}; ${USAGE}`);
+  }
+  const { values, positionals: [verb, file, ...rest] } = parsed;
+  const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
+  switch (verb) {
+    case 'new':
+      if (!values.title?.trim() || values.title.length > 200) throw new Unusable('--title wants a title of 1 to 200 characters');
+      return jobText(freshJob({ title: values.title }, randomUUID(), now()));
+    case 'note':
+      if (rest.length === 0) throw new Unusable(USAGE);
+      return jobText(note(readJob(file), rest));
+    case 'assess':
+      return json(assess(readJob(file)).findings);
+    case 'probe':
+      return json(probe(readJob(file), values.control));
+    case 'simulate':
+      return json(simulate(readJob(file), whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1), whole(values.days, 'days', 1, 3660)));
+    case 'pack':
+      return json(pack(readJob(file), rest[0]));
+    default:
+      throw new Unusable(USAGE);
+  }
+}
+
+try {
+  process.stdout.write(run(process.argv.slice(2)));
+} catch (error) {
+  if (!(error instanceof Unusable)) throw error;
+  process.stderr.write(`gt: ${error.message.replace(/\s+/g, ' ')}\n`);
+  process.exitCode = 2;
+}

@@ -1,0 +1,4 @@
+export { FAULT_RATES, simulateDays, type DaysOutcome } from './days';
+export { actFindings, laneSeconds, oneRun } from './findings';
+export type { MachineWord } from './machine';
+export { scriptPresses, scriptSeconds, simulate, type Scenario, type StateSpan, type Trace } from './simulate';

@@ -1,0 +1,55 @@
+import type { PressFact } from '../job';
+import type { LevelSegment, Pin, Profile } from './profile';
+
+export interface ContactSegment {
+  readonly from: number;
+  readonly to: number;
+  readonly contact: 'open' | 'closed' | 'maybe';
+  readonly why: string;
+}
+
+/** Pull-down at the driver's input that the tool proposes, Ω. */
+export const PULL_DOWN_OHMS = 10e3;
+
+/** What a driver does with one level of its pin. */
+export function contactAt(level: LevelSegment['level'], press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
+  if (!activeHigh) {
+    if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
+    return level === 'toggles' ? { contact: 'closed', why: 'the pin toggles and is low at times' } : { contact: 'open', why: 'nothing pulls the pin low' };
+  }
+  switch (level) {
+    case 'low':
+      return { contact: 'open', why: 'the pin is low' };
+    case 'high':
+      return { contact: 'closed', why: 'the pin is high' };
+    case 'toggles':
+      return { contact: 'closed', why: 'the pin toggles and is high at times' };
+    case 'float':
+      if (press.turnOnAmps > 50e-6) return { contact: 'open', why: 'a floating pin cannot feed the LED' };
+      return pullDown ? { contact: 'open', why: 'the pull-down holds the driver off' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
+    case 'weak-high': {
+      const volts = pullDown ? (profile.volts * PULL_DOWN_OHMS) / (PULL_DOWN_OHMS + profile.weakOhms) : profile.volts;
+      const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms;
+      if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the LED' };
+      return volts < press.turnOnVolts
+        ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V, below ${press.turnOnVolts} V` }
+        : { contact: 'closed', why: `the weak pull-up lifts the driver over ${press.turnOnVolts} V` };
+    }
+  }
+}
+
+/** The contact's own row of the power-up strip, up to the moment the program is in charge. */
+export function contactAtPowerUp(pin: Pin, press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): ContactSegment[] {
+  return pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, activeHigh, pullDown, profile) }));
+}
+
+/** The longest unbroken stretch in which the contact is (or may be) closed, s. */
+export function longestClosed(segments: readonly ContactSegment[], state: 'closed' | 'maybe'): number {
+  let longest = 0;
+  let run = 0;
+  for (const s of segments) {
+    run = s.contact === state || (state === 'maybe' && s.contact === 'closed') ? run + s.to - s.from : 0;
+    longest = Math.max(longest, run);
+  }
+  return longest;
+}

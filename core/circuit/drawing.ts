@@ -1,0 +1,117 @@
+import type { Way } from '../job';
+
+/** What the drawing of a joint has to show; all texts are plain. */
+export interface DrawingInput {
+  readonly way: Way;
+  readonly pin: string;
+  readonly appliance: string;
+  readonly upper: string;
+  readonly lower: string;
+  readonly upperNote: string;
+  readonly lowerNote: string;
+  readonly resistor: string;
+  readonly part: string;
+  readonly partNote: string;
+  readonly wires: readonly { readonly number: number; readonly colour: string }[];
+  /** The gap that keeps the sides apart, or null where a conductor joins them. */
+  readonly apart: string | null;
+  /** True where a conductor crosses that must not. */
+  readonly forbidden: boolean;
+}
+
+export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hatch' | 'stop';
+
+/** One mark of the drawing, in user units of a 724 by 330 sheet. */
+export type Mark =
+  | { readonly kind: 'path'; readonly d: string; readonly ink: Ink; readonly fill?: boolean; readonly wire?: number; readonly colour?: string }
+  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly anchor: 'start' | 'middle' | 'end'; readonly ink: Ink; readonly size: number }
+  | { readonly kind: 'tag'; readonly x: number; readonly y: number; readonly number: number; readonly colour: string };
+
+export const SHEET = { width: 724, height: 330 } as const;
+const LEFT = 132;
+const RIGHT = 584;
+const TOP = 118;
+const BOTTOM = 222;
+
+const text = (x: number, y: number, t: string, anchor: 'start' | 'middle' | 'end' = 'middle', ink: Ink = 'ink', size = 15): Mark => ({ kind: 'text', x, y, text: t, anchor, ink, size });
+const line = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink });
+const filled = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, fill: true });
+const dot = (x: number, y: number): Mark => filled(`M${x - 5} ${y}a5 5 0 1 0 10 0a5 5 0 1 0 -10 0`);
+
+/** Draws a joint as two shores with the parts between them; graphical symbols follow IEC 60617. */
+export function drawJoint(i: DrawingInput): Mark[] {
+  const colour = (n: number): string => i.wires.find((w) => w.number === n)?.colour ?? 'black';
+  const wire = (n: number, d: string, tagX: number, tagY: number): Mark[] => [
+    { kind: 'path', d, ink: 'ink', wire: n, colour: colour(n) },
+    { kind: 'tag', x: tagX, y: tagY, number: n, colour: colour(n) },
+  ];
+  return [
+    filled('M0 0H150C142 60 158 110 150 165S144 270 150 330H0Z', 'shore-left'),
+    filled('M724 0H560C568 60 552 110 560 165S566 270 560 330H724Z', 'shore-right'),
+    text(18, 26, 'your controller', 'start', 'muted'),
+    text(706, 26, i.appliance, 'end', 'muted'),
+    ...(i.apart ? hatch(i) : [text(362, 26, i.forbidden ? 'joined, and must not be' : 'joined by the shared ground', 'middle', i.forbidden ? 'stop' : 'muted', 14)]),
+    dot(LEFT, TOP), text(LEFT - 12, TOP + 5, i.pin, 'end'),
+    dot(LEFT, BOTTOM), text(LEFT - 12, BOTTOM + 5, 'ground', 'end'),
+    dot(RIGHT, TOP), text(RIGHT + 12, TOP + 5, i.upper, 'start'), text(RIGHT + 12, TOP + 24, i.upperNote, 'start', 'muted', 13),
+    dot(RIGHT, BOTTOM), text(RIGHT + 12, BOTTOM + 5, i.lower, 'start'), text(RIGHT + 12, BOTTOM + 24, i.lowerNote, 'start', 'muted', 13),
+    ...between(i, wire),
+    ...(i.forbidden ? [line(`M${LEFT + 210} ${BOTTOM - 12}l24 24m0 -24l-24 24`, 'stop')] : []),
+    text(362, 284, i.part, 'middle'),
+    text(362, 303, i.partNote, 'middle', 'muted', 13),
+  ];
+}
+
+function hatch(i: DrawingInput): Mark[] {
+  const x = i.way === 'relay-contact' ? 404 : 362;
+  const strokes = Array.from({ length: 9 }, (_, k) => `M${x - 15} ${76 + k * 22}l30 -26`).join('');
+  return [line(strokes, 'hatch'), text(x, 40, `apart: ${i.apart}`, 'middle', 'muted', 14)];
+}
+
+type Wiring = (n: number, d: string, tagX: number, tagY: number) => Mark[];
+
+function between(i: DrawingInput, wire: Wiring): Mark[] {
+  const resistor = (x: number, y: number): Mark[] => [line(`M${x} ${y - 12}h58v24h-58z`, 'part'), text(x + 29, y - 20, i.resistor)];
+  switch (i.way) {
+    case 'optocoupler':
+      return [
+        ...wire(1, `M${LEFT} ${TOP}H318`, 168, TOP), ...resistor(206, TOP),
+        ...wire(2, `M${LEFT} ${BOTTOM}H318`, 168, BOTTOM),
+        line('M318 92H410V248H318Z', 'part'), ...led(338),
+        line('M380 146V196M380 160L398 146V118H410M380 182L398 196V222H410', 'part'), filled('M398 196l-12 -4l6 -8z'),
+        ...wire(3, `M410 ${TOP}H${RIGHT}`, 500, TOP), ...wire(4, `M410 ${BOTTOM}H${RIGHT}`, 500, BOTTOM),
+      ];
+    case 'solid-state-relay':
+      return [
+        ...wire(1, `M${LEFT} ${TOP}H318`, 168, TOP), ...resistor(206, TOP),
+        ...wire(2, `M${LEFT} ${BOTTOM}H318`, 168, BOTTOM),
+        line('M318 92H410V248H318Z', 'part'), ...led(338),
+        line('M410 118H392V148M392 192V222H410M392 192L380 152', 'part'), line('M376 144h8M388 192h8', 'part'),
+        ...wire(3, `M410 ${TOP}H${RIGHT}`, 500, TOP), ...wire(4, `M410 ${BOTTOM}H${RIGHT}`, 500, BOTTOM),
+      ];
+    case 'npn-to-ground':
+      return [
+        ...wire(1, `M${LEFT} ${TOP}H300V170H348`, 168, TOP), ...resistor(206, TOP),
+        ...npn(348, 170),
+        ...wire(3, `M376 148V${TOP}H${RIGHT}`, 500, TOP),
+        line(`M376 192V${BOTTOM}`, 'ink'), dot(376, BOTTOM),
+        ...wire(2, `M${LEFT} ${BOTTOM}H${RIGHT}`, 168, BOTTOM),
+      ];
+    case 'relay-contact':
+      return [
+        dot(LEFT, 66), text(LEFT - 12, 71, '5 V', 'end'),
+        ...wire(5, `M${LEFT} 66H352V84`, 168, 66),
+        line('M332 84h40v40h-40zM332 124L372 84', 'part'), text(326, 109, 'coil', 'end', 'muted', 13),
+        line('M352 74H310V98M310 112V134H352M352 124V150M301 112h18l-9 -14zM301 98h18', 'part'),
+        ...wire(1, `M${LEFT} ${TOP + 54}H324`, 168, TOP + 54), line(`M${LEFT} ${TOP}V${TOP + 54}`, 'ink'), ...resistor(206, TOP + 54),
+        ...npn(324, 172),
+        line(`M352 194V${BOTTOM}`, 'ink'),
+        ...wire(2, `M${LEFT} ${BOTTOM}H352`, 168, BOTTOM),
+        line('M450 118V148M450 192V222M450 192L434 152', 'part'),
+        ...wire(3, `M450 ${TOP}H${RIGHT}`, 516, TOP), ...wire(4, `M450 ${BOTTOM}H${RIGHT}`, 516, BOTTOM),
+      ];
+  }
+}
+
+const led = (x: number): Mark[] => [line(`M318 118H${x}V150M${x} 174V222H318M${x - 12} 150h24l-12 22zM${x - 12} 173h24`, 'part')];
+const npn = (x: number, y: number): Mark[] => [line(`M${x} ${y - 22}v44M${x} ${y - 8}L${x + 28} ${y - 22}M${x} ${y + 8}L${x + 28} ${y + 22}`, 'part'), filled(`M${x + 28} ${y + 22}l-13 -1l6 -10z`)];

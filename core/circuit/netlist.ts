@@ -1,0 +1,69 @@
+import type { Joint } from './joint';
+
+const TITLE: Record<Joint['way'], string> = {
+  'relay-contact': 'relay contact across a button',
+  'npn-to-ground': 'transistor to ground across a button',
+  optocoupler: 'optocoupler across a button',
+  'solid-state-relay': 'solid-state relay across a button',
+};
+
+const num = (x: number): string => x.toExponential(6);
+
+/**
+ * A SPICE netlist of a joint: the appliance side from its readings, the controller side from its parts.
+ * Nodes: `sig` the button's signal line, `vcc` the appliance's supply, `pin` the controller pin, 0 the appliance's ground.
+ * @param pressed whether the pin is driven high; the operating point is asked for by `.op`.
+ */
+export function netlistOf(j: Joint, pressed: boolean): string {
+  const low = j.polarity === 'low';
+  const [upper, lower] = low ? ['sig', '0'] : ['vcc', 'sig'];
+  return [
+    `* ${TITLE[j.way]}, ${pressed ? 'pressed' : 'idle'}`,
+    `Vcc vcc 0 DC ${num(j.supplyVolts)}`,
+    low ? `Rpull vcc sig ${num(j.pullOhms)}` : `Rpull sig 0 ${num(j.pullOhms)}`,
+    `Vpin pin pgnd DC ${pressed ? num(j.pinHighVolts) : '0'}`,
+    ...thumb(j, upper!, lower!),
+    '.options method=gear reltol=1e-4',
+    '.op',
+    '.end',
+    '',
+  ].join('\n');
+}
+
+// Where nothing but a part's insulation joins the two sides, the simulator still wants a path to node 0.
+const APART = 'Rapart pgnd 0 1e12';
+const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
+
+function thumb(j: Joint, upper: string, lower: string): string[] {
+  const gains = `BF=${num(j.gainForward)} BR=${num(j.gainReverse)} IS=1e-14`;
+  switch (j.way) {
+    case 'npn-to-ground':
+      return [
+        `Rb pin base ${num(j.seriesOhms)}`,
+        `Q1 ${upper} base pgnd npn`,
+        `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
+        `.model npn NPN(${gains})`,
+      ];
+    case 'optocoupler':
+      return [
+        `Rled pin an ${num(j.seriesOhms)}`, 'Dled an k led', 'Vsense k pgnd 0', APART, LED,
+        `Fphoto ${upper} pb Vsense ${num(j.transferRatio / j.gainForward)}`,
+        `Q1 ${upper} pb ${lower} photo`,
+        `.model photo NPN(${gains})`,
+      ];
+    case 'solid-state-relay':
+      return [
+        `Rled pin an ${num(j.seriesOhms)}`, 'Dled an k led', 'Vsense k pgnd 0', APART, LED,
+        `W1 ${upper} ${lower} Vsense contact`,
+        `.model contact CSW(IT=1e-3 IH=1e-4 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
+      ];
+    case 'relay-contact':
+      return [
+        `Rb pin base ${num(j.seriesOhms)}`, 'Q1 coil base pgnd npn', APART,
+        'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', `Rcoil c6 coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
+        `W1 ${upper} ${lower} Vsense contact`,
+        `.model contact CSW(IT=2e-2 IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
+        '.model free D(IS=1e-9)', `.model npn NPN(${gains})`,
+      ];
+  }
+}

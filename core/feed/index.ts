@@ -1,0 +1,1 @@
+export { feedFindings, loadsOf, type Load } from './findings';

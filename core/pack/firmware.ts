@@ -1,0 +1,173 @@
+import type { Job } from '../job';
+
+/** Text that may stand inside a C block comment. */
+const comment = (text: string): string => text.replace(/\*\//g, '* /').replace(/\/\*/g, '/ *').replace(/\?\?/g, '? ?').replace(/[\r\n\\]+/g, ' ').replace(/[^\x20-\x7e]/g, '?');
+
+const HEADER = `/* Gentle Thumb: the press script and its week, for any C99 compiler. */
+#ifndef GENTLE_THUMB_H
+#define GENTLE_THUMB_H
+
+#include <stdint.h>
+
+/* Three functions to fill in for your controller. */
+void gt_write_pin(int pin, int level);   /* level 0 or 1 */
+int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
+uint32_t gt_milliseconds(void);          /* since start; may wrap round */
+
+/* Call once, before anything else: the contact is opened. */
+void gt_setup(void);
+/* Call at least every few milliseconds. */
+void gt_tick(void);
+/* Runs the script now; ignored while it runs. */
+void gt_start(void);
+/* Opens the contact and forgets the rest of the script. */
+void gt_stop(void);
+/* 1 while the script runs. */
+int gt_busy(void);
+/* Tells the local time: weekday 1 is Monday, 7 Sunday. Call again after each clock change. */
+void gt_set_clock(int weekday, uint32_t second_of_day);
+
+#endif
+`;
+
+const BODY = `
+static unsigned step = 0;
+static int busy = 0;
+static uint32_t step_began = 0;
+
+static int clock_known = 0;
+static int clock_weekday = 1;
+static uint32_t clock_second = 0;
+static uint32_t clock_at = 0;
+
+static void contact(int closed)
+{
+    gt_write_pin(PRESS_PIN, closed ? PRESS_LEVEL : !PRESS_LEVEL);
+}
+
+static int armed(void)
+{
+    /* The arm switch closes to ground; without a pin for it nothing is ever armed. */
+    return ARM_PIN >= 0 && gt_read_pin(ARM_PIN) == 0;
+}
+
+static void enter(unsigned next)
+{
+    step = next;
+    busy = step < SCRIPT_LENGTH;
+    contact(busy && script[step].press);
+}
+
+void gt_setup(void)
+{
+    contact(0);
+    busy = 0;
+    step = 0;
+    clock_known = 0;
+}
+
+void gt_start(void)
+{
+    if (busy) {
+        return;
+    }
+    step_began = gt_milliseconds();
+    enter(0);
+}
+
+void gt_stop(void)
+{
+    contact(0);
+    busy = 0;
+}
+
+int gt_busy(void)
+{
+    return busy;
+}
+
+void gt_set_clock(int weekday, uint32_t second_of_day)
+{
+    clock_weekday = weekday;
+    clock_second = second_of_day;
+    clock_at = gt_milliseconds();
+    clock_known = 1;
+}
+
+static void at_second(void)
+{
+    unsigned i;
+    for (i = 0; i < WEEK_LENGTH; i++) {
+        if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
+            && (!week[i].if_armed || armed())) {
+            gt_start();
+        }
+    }
+}
+
+static void follow_clock(void)
+{
+    while (clock_known && gt_milliseconds() - clock_at >= 1000u) {
+        clock_at += 1000u;
+        clock_second += 1u;
+        if (clock_second >= 86400u) {
+            clock_second = 0u;
+            clock_weekday = clock_weekday == 7 ? 1 : clock_weekday + 1;
+        }
+        at_second();
+    }
+}
+
+void gt_tick(void)
+{
+    follow_clock();
+    while (busy && gt_milliseconds() - step_began >= script[step].milliseconds) {
+        step_began += script[step].milliseconds;
+        enter(step + 1u);
+    }
+}
+`;
+
+/** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
+export function firmwareFiles(job: Job): Record<string, string> {
+  const { board, act, routine } = job;
+  const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
+  const steps = script.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`);
+  const sentences = routine.sentences.filter((s) => s.days.length > 0);
+  const week = sentences.map((s) => {
+    const [h, m] = s.at.split(':').map(Number) as [number, number];
+    const mask = s.days.reduce((bits, d) => bits | (1 << d), 0);
+    return `    { 0x${mask.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0} },   /* ${s.at} */`;
+  });
+  const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
+/* Never: ${comment(job.wish.never || 'not said')} */
+#include "gentle_thumb.h"
+
+#define PRESS_PIN ${board.pressPin ?? -1}
+#define PRESS_LEVEL ${board.activeHigh ? 1 : 0}
+#define ARM_PIN (${board.armPin ?? -1})
+#define SCRIPT_LENGTH ${script.length}u
+#define WEEK_LENGTH ${week.length}u
+
+struct script_step {
+    int press;
+    uint32_t milliseconds;
+};
+
+struct week_entry {
+    unsigned days;   /* bit 1 Monday to bit 7 Sunday */
+    uint32_t second_of_day;
+    int if_armed;
+};
+
+static const struct script_step script[SCRIPT_LENGTH] = {
+${steps.join('\n')}
+};
+
+/* One entry more than the week has, since C99 knows no empty array. */
+static const struct week_entry week[WEEK_LENGTH + 1u] = {
+${[...week, '    { 0u, 0u, 0 }'].join('\n')}
+};
+${BODY}`;
+  return { 'gentle_thumb.h': HEADER, 'gentle_thumb.c': source };
+}

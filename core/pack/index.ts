@@ -1,0 +1,2 @@
+export { packFiles, packFindings, packZip, slug, type PackFile, type PackInput } from './files';
+export { wireColour } from './wiring-svg';

@@ -1,0 +1,36 @@
+import { finding, type Finding } from '../finding';
+import type { Job, Sentence } from '../job';
+import { nextFirings } from './firings';
+
+const DAY = ['', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
+export function sayDays(days: readonly number[]): string {
+  const sorted = [...new Set(days)].sort((a, b) => a - b);
+  const key = sorted.join('');
+  if (key === '1234567') return 'every day';
+  if (key === '12345') return 'weekdays';
+  if (key === '67') return 'weekends';
+  return sorted.map((d) => DAY[d]).join(', ') || 'no day';
+}
+
+export const saySentence = (s: Sentence): string => `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
+
+/** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
+export function routineFindings(job: Job): Finding[] {
+  const { sentences } = job.routine;
+  const acting = sentences.filter((s) => s.days.length > 0);
+  if (acting.length === 0) return [finding('routine', 'none', { verdict: 'unknown', title: sentences.length ? 'No day is chosen, so it never acts' : 'It does not act by itself yet', caption: 'nothing planned', remedy: { text: 'Say at which time, on which days.' } })];
+  const out: Finding[] = [finding('routine', 'plan', { verdict: 'settled', title: acting.map(saySentence).join(' '), caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`, source: ['iana-tz', 'maker'] })];
+  if (acting.some((s) => s.ifArmed) && job.board.armPin === null) {
+    out.push(finding('routine', 'armed', { verdict: 'tight', title: '"If armed" needs a switch that the controller can read; no pin is chosen for it', caption: 'arming has no pin', remedy: { text: 'Choose the arm pin in Board.', label: 'Use pin 14', edit: { do: 'change', section: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' } } }));
+  }
+  if (!acting.some((s) => s.ifArmed) && job.wish.hazards.includes('unattended-heat')) {
+    out.push(finding('routine', 'unarmed', { verdict: 'tight', title: 'It would heat on days when nobody filled it', caption: 'heats unarmed', source: ['cautions'], remedy: { text: 'Arm it by hand after filling.', label: 'Only if armed', edit: { do: 'change', section: 'routine', set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) }, say: 'only if armed' } } }));
+  }
+  // No zone of the database moves its clock after four in the morning, so only earlier times need a year of dates.
+  const early = acting.filter((s) => s.at < '04:00');
+  const changed = early.length === 0 ? [] : nextFirings(early, job.touchedAt, job.region.timeZone, 366 * early.length).filter((f) => f.clockChange !== 'none');
+  if (changed.length > 0) out.push(finding('routine', 'clock-change', { verdict: 'tight', title: `${changed.length} of a year's firings fall into a clock change: ${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`, caption: 'falls into clock change', source: ['iana-tz'], remedy: { text: 'Pick a time before 01:00 or after 03:00.' } }));
+  return out;
+}

@@ -1,0 +1,61 @@
+import { DateTime } from 'luxon';
+import type { Sentence } from '../job';
+
+export interface Firing {
+  /** ISO instant in UTC. */
+  readonly at: string;
+  /** Local wall time as `2026-03-30T10:40:00.000+01:00`. */
+  readonly local: string;
+  readonly sentence: string;
+  /** What the clock change did to it, if anything. */
+  readonly clockChange: 'none' | 'hour skipped, fires when the clock has jumped' | 'hour comes twice, fires the first time';
+}
+
+/** The instant of a wall-clock time on one date; a skipped hour moves on, a repeated one is taken the first time. */
+function onDate(day: DateTime, sentence: Sentence): Firing | null {
+  const [hour, minute] = sentence.at.split(':').map(Number) as [number, number];
+  const wanted = day.set({ hour, minute, second: 0, millisecond: 0 });
+  const skipped = wanted.hour !== hour || wanted.minute !== minute;
+  const earlier = wanted.minus({ hours: 1 });
+  const later = wanted.plus({ hours: 1 });
+  const twice = !skipped && (isSameWall(earlier, wanted) || isSameWall(later, wanted));
+  const instant = twice && isSameWall(earlier, wanted) ? earlier : wanted;
+  const at = instant.toUTC().toISO();
+  const local = instant.toISO();
+  if (!at || !local) return null;
+  return {
+    at, local, sentence: sentence.id,
+    clockChange: skipped ? 'hour skipped, fires when the clock has jumped' : twice ? 'hour comes twice, fires the first time' : 'none',
+  };
+}
+
+const isSameWall = (a: DateTime, b: DateTime): boolean => a.toFormat('yyyy-MM-dd HH:mm') === b.toFormat('yyyy-MM-dd HH:mm');
+
+/**
+ * The next firings after an instant, daylight saving included.
+ * @param fromIso ISO instant; @param zone IANA name. Throws RangeError for a zone or time that does not exist.
+ */
+export function nextFirings(sentences: readonly Sentence[], fromIso: string, zone: string, count: number): Firing[] {
+  const from = DateTime.fromISO(fromIso, { zone });
+  if (!from.isValid) throw new RangeError(`no such time or time zone: ${fromIso}, ${zone}`);
+  if (sentences.every((s) => s.days.length === 0)) return [];
+  const out: Firing[] = [];
+  for (let i = 0; out.length < count && i <= 8 * count + 8; i++) {
+    const day = from.startOf('day').plus({ days: i });
+    const today = sentences
+      .filter((s) => s.days.includes(day.weekday))
+      .map((s) => onDate(day, s))
+      .filter((f) => f !== null)
+      .filter((f) => DateTime.fromISO(f.at) > from)
+      .sort((a, b) => a.at.localeCompare(b.at));
+    out.push(...today);
+  }
+  return out.slice(0, count);
+}
+
+/** All firings of the days that follow midnight of an instant, in seconds from that midnight. */
+export function firingSeconds(sentences: readonly Sentence[], fromIso: string, zone: string, days: number): number[] {
+  const start = DateTime.fromISO(fromIso, { zone }).startOf('day');
+  const list = nextFirings(sentences, start.minus({ milliseconds: 1 }).toUTC().toISO() ?? fromIso, zone, days * Math.max(1, sentences.length));
+  return list.map((f) => DateTime.fromISO(f.at).diff(start, 'seconds').seconds).filter((s) => s < days * 86400);
+}

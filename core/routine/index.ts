@@ -1,0 +1,2 @@
+export { routineFindings, sayDays, saySentence } from './findings';
+export { firingSeconds, nextFirings, type Firing } from './firings';

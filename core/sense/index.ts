@@ -1,0 +1,1 @@
+export { CONTACT_TELLS, senseFindings } from './findings';

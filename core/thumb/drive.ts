@@ -1,0 +1,50 @@
+import { atLeast, atMost, carried, constant, judged, worst, type Finding, type Input, type RangedInput, type Remedy } from '../finding';
+import type { DriveFact, Way } from '../job';
+import { formatQuantity, nextBelow, within } from '../quantity';
+import { RESISTOR_SHARE } from './classes';
+
+/** The pin's high level as an input at the corners. */
+export const pinHigh = (drive: DriveFact): RangedInput => ({ symbol: 'V_OH', name: `pin high of the ${drive.controller}`, range: drive.highVolts, unit: 'V', origin: { from: 'source', key: 'pin-drive' } });
+
+/** A series resistor: the standard value below what is wanted, or the maker's own. */
+export function seriesResistor(wantedOhms: number, own: number | null): { ohms: number; input: RangedInput } {
+  const ohms = own ?? nextBelow(wantedOhms, 'E12');
+  return {
+    ohms,
+    input: {
+      symbol: 'R_S', name: own ? 'series resistor, your choice, ±5 %' : 'series resistor, next E12 value below what is wanted, ±5 %',
+      range: within(ohms, RESISTOR_SHARE), unit: 'Ω', origin: own ? { from: 'maker', what: 'chosen in Thumb' } : { from: 'source', key: 'iec-60063' },
+    },
+  };
+}
+
+/** The resistor remedy: back to the computed standard value. */
+export function resistorRemedy(own: number | null, computed: number): Remedy | null {
+  if (own === null || own === computed) return null;
+  const value = formatQuantity(computed, 'Ω');
+  return {
+    text: `${formatQuantity(own, 'Ω')} was chosen by hand; ${value} is the standard value that the corners ask for.`,
+    label: `Use ${value}`,
+    edit: { do: 'change', section: 'thumb', set: { resistorOhms: computed }, say: `series resistor ${value}` },
+  };
+}
+
+/** Current out of the pin through the resistor and a junction, at its highest, against the pin's limit. */
+export function pinCurrent(way: Way, drive: DriveFact, junction: RangedInput, resistor: RangedInput, remedy: Remedy | null): Finding {
+  const step = worst('highest', 'current out of the pin', 'I_pin', `(V_OH - ${junction.symbol}) / R_S`, 'A', [pinHigh(drive), junction, resistor]);
+  return judged('thumb', `${way}.pin-current`, {
+    title: 'Pin current under what the pin may give', caption: 'pin current', steps: [step], tightShare: 0.1,
+    limit: atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: 'board-wifi17' }), remedy,
+  });
+}
+
+/** Current that a transistor can sink with its base driven hard, at its lowest, against what it must sink. */
+export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resistor: RangedInput, forcedGain: number, needed: Input, remedy: Remedy | null): Finding {
+  const ib = worst('lowest', 'base current', 'I_B', '(V_OH - V_BE) / R_S', 'A', [pinHigh(drive), base, resistor]);
+  const gain = constant('β_forced', 'forced gain', forcedGain, '1', 'parts-npn');
+  const sink = worst('lowest', 'current it sinks for certain', 'I_sink', 'I_B * β_forced', 'A', [], [carried(ib), gain]);
+  return judged('thumb', `${way}.sink`, {
+    title: `Current it can sink, needs ${formatQuantity(needed.value, 'A')}`, caption: 'sink current', steps: [ib, sink],
+    limit: atLeast(needed.value, 'A', needed.name, needed.origin), remedy,
+  });
+}

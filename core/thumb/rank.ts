@@ -1,0 +1,51 @@
+import { byHarm, finding, type Finding } from '../finding';
+import { WAYS, type Facts, type Job, type Way } from '../job';
+import { lineOf } from './line';
+import { WAY_WORDS, type WayContext, type WayResult } from './way';
+import { npnToGround, optocoupler, relayContact, solidStateRelay } from './ways';
+
+const EVALUATE: Record<Way, (c: WayContext) => WayResult> = {
+  'relay-contact': relayContact, 'npn-to-ground': npnToGround, optocoupler, 'solid-state-relay': solidStateRelay,
+};
+
+/** Order of wishes as shipped (`way-order`): isolated, any polarity, silent, few parts. */
+const WISH_ORDER: readonly Way[] = ['solid-state-relay', 'optocoupler', 'npn-to-ground', 'relay-contact'];
+
+/** The context that every way is judged in, or null while there is no control to press or no controller to press it. */
+export function wayContext(job: Job, facts: Facts): WayContext | null {
+  const control = job.controls.find((c) => c.id === job.thumb.control) ?? job.controls[0];
+  const fact = control && facts.controls[control.id];
+  if (!control || !fact || !facts.drive) return null;
+  return { job, control, fact, drive: facts.drive, line: lineOf(fact, control) };
+}
+
+/** All ways of pressing, best first: gravest verdict last, then the order of wishes. Each says why. */
+export function rankWays(job: Job, facts: Facts): WayResult[] {
+  const context = wayContext(job, facts);
+  if (!context) return [];
+  // The maker's own resistor belongs to the chosen way; the others are judged with their computed value.
+  const withoutOwn: WayContext = { ...context, job: { ...job, thumb: { ...job.thumb, resistorOhms: null } } };
+  return [...WAYS]
+    .map((way) => EVALUATE[way](way === job.thumb.way ? context : withoutOwn))
+    .sort((a, b) => -byHarm(a, b) || WISH_ORDER.indexOf(a.way) - WISH_ORDER.indexOf(b.way));
+}
+
+/** The chosen way, or null. */
+export const chosenWay = (job: Job, ranked: readonly WayResult[]): WayResult | null => ranked.find((w) => w.way === job.thumb.way) ?? null;
+
+/** What Thumb judges: the choice itself and every margin of the chosen way. */
+export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[] {
+  const way = chosenWay(job, ranked);
+  if (ranked.length === 0) return [finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' })];
+  if (!way) {
+    const best = ranked[0]!;
+    return [finding('thumb', 'choice', {
+      verdict: 'unknown', title: 'No way of pressing chosen yet', caption: 'not chosen yet', source: ['way-order'],
+      remedy: { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${WAY_WORDS[best.way].name.toLowerCase()}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
+    })];
+  }
+  return [
+    finding('thumb', 'choice', { verdict: way.verdict, title: `${WAY_WORDS[way.way].name}: ${way.reason}`, caption: way.verdict === 'settled' ? WAY_WORDS[way.way].name.toLowerCase() : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''), source: ['way-order'] }),
+    ...way.findings,
+  ];
+}

@@ -1,0 +1,2 @@
+export { tryFindings } from './findings';
+export { progressOf, successRun, testSheet, type SheetStep, type StepProgress } from './sheet';

@@ -1,0 +1,1 @@
+export { HAZARD_WORDS, wishFindings } from './findings';

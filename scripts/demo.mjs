@@ -1,0 +1,10 @@
+// `npm run demo`: from a fresh clone to the running app with its demo jobs.
+import { spawn } from 'node:child_process';
+import { ensureBuilt, ensurePackages, root, say } from './lib.mjs';
+
+ensurePackages();
+ensureBuilt();
+say('starting the server');
+const server = spawn(`${root}node_modules/.bin/tsx`, [`${root}server/main.ts`, ...process.argv.slice(2)], { stdio: 'inherit', cwd: root });
+for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
+server.on('exit', (code) => process.exit(code ?? 0));

@@ -1,0 +1,34 @@
+// Measures what docs/measurements.md states about the core. Run: npm run measure
+import { readFileSync } from 'node:fs';
+import { assess, nextReadingOf } from '../core/assess';
+import { loadJob, type Job } from '../core/job';
+
+function demo(name: string): Job {
+  const loaded = loadJob(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'));
+  if (!loaded.ok) throw new Error(loaded.problem.what);
+  return loaded.job;
+}
+
+/** Times of `n` calls in milliseconds, sorted. Each call gets a fresh copy, so that nothing kept per job can help. */
+function times(n: number, job: Job, f: (job: Job) => void): number[] {
+  return Array.from({ length: n }, () => {
+    const copy = structuredClone(job);
+    const began = performance.now();
+    f(copy);
+    return performance.now() - began;
+  }).sort((a, b) => a - b);
+}
+
+const at = (sorted: number[], q: number): string => sorted[Math.floor(q * (sorted.length - 1))]!.toFixed(2);
+const print = (name: string, cold: number, sorted: number[]): void =>
+  console.log(`${name}: first ${cold.toFixed(1)} ms, then median ${at(sorted, 0.5)} ms, 95th percentile ${at(sorted, 0.95)} ms of ${sorted.length}`);
+
+const done = demo('rice-pot');
+const [coldAssess] = times(1, done, (j) => void assess(j));
+print('assess of the finished rice pot', coldAssess!, times(300, done, (j) => void assess(j)));
+
+// Half-way through Probe: the isolation readings are in, the kind is open.
+const half: Job = { ...done, readings: done.readings.slice(0, 4) };
+const next = (j: Job): void => void nextReadingOf(j, assess(j), 'control-start');
+const [coldNext] = times(1, half, next);
+print('next reading', coldNext!, times(100, half, next));
