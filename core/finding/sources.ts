@@ -36,7 +36,7 @@ export const SOURCES = {
   'parts-relay': C('Relay, 10 A, 5 V coil class: coil 70 Ω ± 10 %, silver power contact that wants about 100 mA at 5 V'),
   'parts-relay-signal': C('Signal relay, gold contact, 5 V coil class: coil 167 Ω ± 10 %, contact works from 10 µA at 10 mV, rated 1 A'),
   'opto-safety-gap': C('A safety-rated optocoupler keeps 5 kV and 7 mm apart; check the data sheet of the very part'),
-  'dry-pair-levels': C('A machine takes a dry pair as closed under a fifth of its open voltage, as open above nine tenths'),
+  'dry-pair-levels': C('A machine takes a dry pair as closed under a fifth of its open voltage, as open above seven tenths'),
   'way-order': C('Order of wishes as shipped: isolated, any polarity, silent, few parts'),
   'pin-drive': C('A 3.3 V controller pin under load keeps at least 2.9 V; 5 V pins at least 4.2 V'),
   'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),

@@ -1,4 +1,4 @@
-import { type Build, HAND_METER, type Meter, type ProbedKind, readingBounds } from '../circuit';
+import { HAND_METER, PROBED_KINDS, readingBounds, type Meter, type ProbedKind } from '../circuit';
 import { carried, constant, derive, measured, type Step } from '../finding';
 import { sayValue, type Reading } from '../job';
 import type { Interval } from '../quantity';
@@ -14,14 +14,27 @@ export interface Estimate {
 
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((a, b) => b.at.localeCompare(a.at))[0];
 
-function fromGrid(kind: ProbedKind, posterior: Posterior, read: (b: Build) => number): Estimate {
-  const points = GRIDS[kind].map((p, i) => ({ x: read(p.build), w: posterior.weights[kind][i]! })).sort((a, b) => a.x - b.x);
-  const quantile = (q: number): number => {
-    let sum = 0;
-    for (const p of points) if ((sum += p.w) >= q) return p.x;
-    return points[points.length - 1]!.x;
-  };
-  return { value: { low: quantile(0.025), nominal: quantile(0.5), high: quantile(0.975) }, steps: [], at: '' };
+type GridValue = 'supplyVolts' | 'seriesOhms' | 'contactOhms';
+
+/** Grid points in the order of one value; the grids never change, so neither does the order. */
+const ORDER = Object.fromEntries(
+  PROBED_KINDS.map((kind) => [kind, Object.fromEntries(
+    (['supplyVolts', 'seriesOhms', 'contactOhms'] as const).map((value) => [value, GRIDS[kind].map((_, i) => i).sort((a, b) => GRIDS[kind][a]!.build[value] - GRIDS[kind][b]!.build[value])]),
+  )]),
+) as Record<ProbedKind, Record<GridValue, number[]>>;
+
+function fromGrid(kind: ProbedKind, posterior: Posterior, value: GridValue): Estimate {
+  const order = ORDER[kind][value];
+  const weights = posterior.weights[kind];
+  const wanted = [0.025, 0.5, 0.975];
+  const found: number[] = [];
+  let sum = 0;
+  for (const i of order) {
+    sum += weights[i]!;
+    while (found.length < 3 && sum >= wanted[found.length]!) found.push(GRIDS[kind][i]!.build[value]);
+  }
+  const top = GRIDS[kind][order[order.length - 1]!]!.build[value];
+  return { value: { low: found[0] ?? top, nominal: found[1] ?? top, high: found[2] ?? top }, steps: [], at: '' };
 }
 
 const input = (symbol: string, r: Reading) => measured(symbol, sayValue(r), r.value, r.kind === 'amps' ? 'A' : r.kind === 'ohms' ? 'Ω' : 'V', r.at, sayValue(r));
@@ -38,9 +51,9 @@ export function estimates(kind: ProbedKind, signal: 'A' | 'B', readings: readonl
   const source = latest(usable.filter((r) => r.kind !== 'ohms' && r.kind !== 'amps' && Math.abs(r.value) > 0.3 && openVolts(kind, signal, other, r)));
   const volts = kind === 'dry-pair' ? 'loopVolts' : kind === 'switched-load' ? 'loadVolts' : 'supplyVolts';
   const ohms = kind === 'dry-pair' ? 'loopOhms' : kind === 'switched-load' ? 'loadOhms' : kind === 'high-when-pressed' ? 'pullDownOhms' : 'pullUpOhms';
-  const gridVolts = fromGrid(kind, posterior, (b) => b.supplyVolts);
-  const gridOhms = fromGrid(kind, posterior, (b) => b.seriesOhms);
-  const out: Record<string, Estimate> = { [volts]: gridVolts, [ohms]: gridOhms, contactOhms: fromGrid(kind, posterior, (b) => b.contactOhms) };
+  const gridVolts = fromGrid(kind, posterior, 'supplyVolts');
+  const gridOhms = fromGrid(kind, posterior, 'seriesOhms');
+  const out: Record<string, Estimate> = { [volts]: gridVolts, [ohms]: gridOhms, contactOhms: fromGrid(kind, posterior, 'contactOhms') };
   if (source) {
     const [low, high] = readingBounds(source, meter).map(Math.abs).sort((a, b) => a - b) as [number, number];
     out[volts] = { value: { low, nominal: Math.abs(source.value), high }, steps: [derive('open-circuit voltage', 'V_open', 'abs(V)', 'V', [input('V', source)])], at: source.at };

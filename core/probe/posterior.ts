@@ -26,18 +26,28 @@ export function normalCdf(z: number): number {
   return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
 }
 
-/** Density (or, for an inequality, probability) of a reading given a prediction; `slip` is the outlier part alone. */
-export function likelihood(r: Reading, mean: number, modelSd: number, meter: Meter = HAND_METER): { total: number; slip: number } {
-  const y = onScale(r.kind, r.value);
-  const sd = Math.hypot(modelSd, meterError(r, meter));
-  if (r.relation === '=') {
-    const slip = OUTLIER_SHARE / WHOLE_SCALE[r.kind];
-    const z = (y - mean) / sd;
-    return { total: slip + ((1 - OUTLIER_SHARE) * Math.exp(-z * z / 2)) / (sd * Math.sqrt(2 * Math.PI)), slip };
-  }
-  const above = normalCdf((mean - y) / sd);
-  const slip = OUTLIER_SHARE / 2;
-  return { total: slip + (1 - OUTLIER_SHARE) * (r.relation === '>' ? above : 1 - above), slip };
+/** A reading made ready to be held against many predictions. */
+interface Prepared {
+  readonly reading: Reading;
+  readonly y: number;
+  readonly error: number;
+  readonly slip: number;
+}
+
+function prepare(r: Reading, meter: Meter): Prepared {
+  const slip = r.relation === '=' ? OUTLIER_SHARE / WHOLE_SCALE[r.kind] : OUTLIER_SHARE / 2;
+  return { reading: r, y: onScale(r.kind, r.value), error: meterError(r, meter), slip };
+}
+
+const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+
+/** Density (or, for an inequality, probability) of a reading given a prediction, the slip of the hand included. */
+function likelihood({ reading, y, error, slip }: Prepared, mean: number, modelSd: number): number {
+  const sd = Math.sqrt(modelSd * modelSd + error * error);
+  const z = (y - mean) / sd;
+  if (reading.relation === '=') return slip + (z > 8 || z < -8 ? 0 : ((1 - OUTLIER_SHARE) * Math.exp((-z * z) / 2)) / (sd * ROOT_TWO_PI));
+  const above = normalCdf(-z);
+  return slip + (1 - OUTLIER_SHARE) * (reading.relation === '>' ? above : 1 - above);
 }
 
 /**
@@ -45,33 +55,21 @@ export function likelihood(r: Reading, mean: number, modelSd: number, meter: Met
  * @param readings those of one control and of the machine; withdrawn ones must be left out by the caller.
  */
 export function posteriorOf(readings: readonly Reading[], meter: Meter = HAND_METER): Posterior {
+  const prepared = readings.map((r) => prepare(r, meter));
   const weights = {} as Record<ProbedKind, Float64Array>;
   const logEvidence = {} as Record<ProbedKind, number>;
   const steps = {} as Record<ProbedKind, number[]>;
-  const slips = {} as Record<ProbedKind, number[]>;
   for (const kind of PROBED_KINDS) {
     const w = Float64Array.from(GRIDS[kind], (p) => p.weight);
-    let log = 0;
-    steps[kind] = [];
-    const slipShare: Float64Array[] = [];
-    for (const r of readings) {
-      const table = predictions(kind, r);
-      const share = new Float64Array(w.length);
+    steps[kind] = prepared.map((p) => {
+      const { mean, sd } = predictions(kind, p.reading);
       let sum = 0;
-      for (let i = 0; i < w.length; i++) {
-        const l = likelihood(r, table.mean[i]!, table.sd[i]!, meter);
-        share[i] = l.slip / l.total;
-        w[i]! *= l.total;
-        sum += w[i]!;
-      }
+      for (let i = 0; i < w.length; i++) sum += w[i] = w[i]! * likelihood(p, mean[i]!, sd[i]!);
       for (let i = 0; i < w.length; i++) w[i]! /= sum;
-      log += Math.log2(sum);
-      steps[kind].push(Math.log2(sum));
-      slipShare.push(share);
-    }
-    slips[kind] = slipShare.map((share) => share.reduce((s, x, i) => s + x * w[i]!, 0));
+      return Math.log2(sum);
+    });
     weights[kind] = w;
-    logEvidence[kind] = log + Math.log2(PRIOR[kind]);
+    logEvidence[kind] = steps[kind].reduce((a, b) => a + b, Math.log2(PRIOR[kind]));
   }
   const best = Math.max(...PROBED_KINDS.map((k) => logEvidence[k]));
   const raw = PROBED_KINDS.map((k) => 2 ** (logEvidence[k] - best));
@@ -84,8 +82,16 @@ export function posteriorOf(readings: readonly Reading[], meter: Meter = HAND_ME
       return [r.id, Object.fromEntries(PROBED_KINDS.map((k) => [k, steps[k][i]! - mean])) as Record<ProbedKind, number>];
     }),
   );
-  const slip = Object.fromEntries(readings.map((r, i) => [r.id, slips[leading][i]!]));
+  const slip = Object.fromEntries(prepared.map((p) => [p.reading.id, slipShare(p, leading, weights[leading])]));
   return { kinds, weights, leading, evidence, slip };
+}
+
+/** Probability that a reading is a slip, given a kind and what all readings say of its values. */
+function slipShare(p: Prepared, kind: ProbedKind, weights: Float64Array): number {
+  const { mean, sd } = predictions(kind, p.reading);
+  let share = 0;
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) share += (weights[i]! * p.slip) / likelihood(p, mean[i]!, sd[i]!);
+  return share;
 }
 
 /** Uncertainty over the kinds, bits. */

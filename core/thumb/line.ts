@@ -29,7 +29,7 @@ export function lineOf(fact: ControlFact, control: Control): Line | null {
   };
   if (dry) {
     const key = { from: 'source', key: 'dry-pair-levels' } as const;
-    return { ...base, lowBelow: { volts: 0.2 * supply.low, origin: key, name: 'a fifth of the open voltage' }, highAbove: { volts: 0.9 * supply.low, origin: key, name: 'nine tenths of the open voltage' } };
+    return { ...base, lowBelow: { volts: 0.2 * supply.low, origin: key, name: 'a fifth of the open voltage' }, highAbove: { volts: 0.7 * supply.low, origin: key, name: 'seven tenths of the open voltage' } };
   }
   return { ...base, ...inputLevels(control, supply) };
 }
