@@ -39,6 +39,8 @@ function prepare(r: Reading, meter: Meter): Prepared {
   return { reading: r, y: onScale(r.kind, r.value), error: meterError(r, meter), slip };
 }
 
+// A build this unlikely cannot come back within any honest number of readings; leaving it out saves half the time.
+const NEGLIGIBLE = 1e-14;
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
 
 /** Density (or, for an inequality, probability) of a reading given a prediction, the slip of the hand included. */
@@ -64,7 +66,8 @@ export function posteriorOf(readings: readonly Reading[], meter: Meter = HAND_ME
     steps[kind] = prepared.map((p) => {
       const { mean, sd } = predictions(kind, p.reading);
       let sum = 0;
-      for (let i = 0; i < w.length; i++) sum += w[i] = w[i]! * likelihood(p, mean[i]!, sd[i]!);
+      for (let i = 0; i < w.length; i++) if (w[i]! > NEGLIGIBLE) sum += w[i] = w[i]! * likelihood(p, mean[i]!, sd[i]!);
+      else w[i] = 0;
       for (let i = 0; i < w.length; i++) w[i]! /= sum;
       return Math.log2(sum);
     });

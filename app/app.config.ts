@@ -1,0 +1,18 @@
+import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideEffects } from '@ngrx/effects';
+import { provideStore } from '@ngrx/store';
+import { routes } from './app.routes';
+import { JobsEffects } from './store/jobs.effects';
+import { jobsReducer } from './store/jobs.reducer';
+
+export const appConfig: ApplicationConfig = {
+  providers: [
+    provideBrowserGlobalErrorListeners(),
+    provideZonelessChangeDetection(),
+    provideRouter(routes, withComponentInputBinding()),
+    // The core never changes a job in place and its own tests hold that; checking every deep job at run time costs frames.
+    provideStore({ jobs: jobsReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
+    provideEffects(JobsEffects),
+  ],
+};

@@ -1,0 +1,208 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { oneRun } from '../../../core/act';
+import { FAULT_KINDS, MACHINE_KINDS, type Fault, type MachineModel, type ScriptStep } from '../../../core/job';
+import { formatQuantity, parseQuantity } from '../../../core/quantity';
+import { Bench } from '../../store/bench';
+import { FindingList } from '../../ui/finding-list';
+import { Settle } from '../../ui/settle';
+import { TwoColumns } from '../../ui/two-columns';
+import { FAULT_WORDS, Lanes } from './lanes';
+
+const KIND_WORDS: Record<MachineModel['kind'], string> = {
+  'starts-and-stops-itself': 'starts on a press and stops by itself', flips: 'flips at every press', 'open-stop-close-stop': 'opens, stops, closes, stops',
+};
+const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press', 'power-cut': 'power cut', 'hand-press': 'press by hand' };
+
+/** Act: lanes over time, press script above, machine below, faults as pins on the time axis. */
+@Component({
+  selector: 'gt-act-room',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FindingList, Lanes, Settle, TwoColumns],
+  host: { '(document:keydown)': 'key($event)' },
+  template: `
+    <gt-two-columns>
+      <div do>
+        <h2>One run of the plan</h2>
+        @if (act().script.length) {
+          <gt-lanes [trace]="trace()" [faults]="act().faults" [door]="act().machine.kind === 'open-stop-close-stop'" [cursor]="cursor()" (moved)="move($event)" />
+          <div class="answers">
+            <button type="button" class="key" (click)="play()" [attr.aria-pressed]="playing()">{{ playing() ? 'hold' : 'play' }}</button>
+            <button type="button" class="key" (click)="step()" aria-label="Step to the next event">step</button>
+            <span class="muted">{{ cursor() === null ? 'space plays, a full stop steps; drag a fault or move it with the arrow keys' : now() }}</span>
+          </div>
+          <div class="answers" role="group" aria-label="Add a fault">
+            <span class="muted">Drop a fault:</span>
+            @for (k of faultKinds; track k) {
+              <button type="button" class="key" (click)="addFault(k)">{{ addWords[k] }}</button>
+            }
+          </div>
+          @for (f of act().faults; track f.id) {
+            <div class="script-row">
+              <span>{{ faultWords[f.kind] }}</span> <span class="muted">at</span>
+              <input #t type="text" [value]="say(f.atSeconds)" [attr.aria-label]="'When: ' + faultWords[f.kind]" (change)="setFault(f, t)" />
+              <button type="button" class="link" (click)="removeFault(f)">take it away</button>
+            </div>
+          }
+        } @else {
+          <p>The press script is empty. One press is a good beginning.</p>
+        }
+        <h3>Press script</h3>
+        @for (s of act().script; track $index; let i = $index) {
+          <div class="script-row">
+            <span>{{ s.do === 'press' ? 'press for' : 'wait for' }}</span>
+            <input #d type="text" [value]="say(s.seconds)" [attr.aria-label]="(s.do === 'press' ? 'Press for, step ' : 'Wait for, step ') + (i + 1)" (change)="setStep(i, d)" />
+            <button type="button" class="link" (click)="removeStep(i)" [attr.aria-label]="'Take step ' + (i + 1) + ' away'">take it away</button>
+          </div>
+        }
+        <div class="answers">
+          <button type="button" class="key" (click)="addStep('press')">press for …</button>
+          <button type="button" class="key" (click)="addStep('wait')">wait for …</button>
+        </div>
+        <h3>The machine</h3>
+        <div class="fields">
+          <label class="field"><span>It</span><select #k [value]="act().machine.kind" (change)="kind(k.value)">
+            @for (o of kinds; track o) {
+              <option [value]="o" [selected]="o === act().machine.kind">{{ kindWords[o] }}</option>
+            }
+          </select></label>
+          <label class="field"><span>It overlooks presses under</span><input #m type="text" [value]="say(act().machine.shortestPressSeconds)" (change)="machineTime('shortestPressSeconds', m)" /></label>
+          @if (act().machine.kind !== 'flips') {
+            <label class="field"><span>{{ act().machine.kind === 'open-stop-close-stop' ? 'It travels from end to end in' : 'It runs for' }}</span><input #r type="text" [value]="say(act().machine.runSeconds)" (change)="machineTime('runSeconds', r)" /></label>
+          }
+          @if (act().machine.kind !== 'open-stop-close-stop') {
+            <label class="field"><span>After a power cut it is</span><select #a [value]="act().machine.afterPowerCut" (change)="machine({ afterPowerCut: a.value === 'off' ? 'off' : 'as-before' }, 'after a power cut: ' + a.value)">
+              <option value="off" [selected]="act().machine.afterPowerCut === 'off'">off</option><option value="as-before" [selected]="act().machine.afterPowerCut === 'as-before'">as before</option>
+            </select></label>
+          }
+        </div>
+      </div>
+      <div know>
+        <h3>What follows for the machine</h3>
+        <gt-finding-list [findings]="findings()" />
+        <gt-settle [findings]="findings()" />
+      </div>
+    </gt-two-columns>
+  `,
+})
+export class ActRoom {
+  protected readonly bench = inject(Bench);
+  protected readonly kinds = MACHINE_KINDS;
+  protected readonly kindWords = KIND_WORDS;
+  protected readonly faultKinds = FAULT_KINDS;
+  protected readonly faultWords = FAULT_WORDS;
+  protected readonly addWords = ADD_WORDS;
+  protected readonly act = computed(() => this.bench.job().act);
+  protected readonly trace = computed(() => oneRun(this.bench.job()));
+  protected readonly findings = computed(() => this.bench.findings('act'));
+  protected readonly cursor = signal<number | null>(null);
+  protected readonly playing = signal(false);
+  private timer: ReturnType<typeof setInterval> | undefined;
+  protected readonly say = (seconds: number): string => formatQuantity(seconds, 's');
+  private readonly instants = computed(() => {
+    const t = this.trace();
+    return [...new Set([0, ...t.contact.flatMap((c) => [c.from, c.to]), ...t.seen.map((p) => p.at), ...t.machine.map((s) => s.from), ...t.believes.map((s) => s.from), t.end])].sort((a, b) => a - b);
+  });
+  protected readonly now = computed(() => {
+    const at = this.cursor() ?? 0;
+    const word = (spans: readonly { from: number; to: number; word: string }[]): string => spans.find((s) => s.from <= at && at < s.to)?.word ?? spans[spans.length - 1]?.word ?? '';
+    return `${this.say(at)}: the machine is ${word(this.trace().machine)}, the plan believes ${word(this.trace().believes)}`;
+  });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearInterval(this.timer));
+  }
+
+  private set(set: Partial<ReturnType<typeof this.act>>, say: string): void {
+    this.bench.change('act', set, say);
+  }
+
+  /** Reads a duration typed in a box; tells the box what is wrong where it is not one. */
+  private seconds(box: HTMLInputElement): number | null {
+    const parsed = parseQuantity(box.value, 's');
+    const ok = parsed.ok && parsed.quantity.value >= 0 && parsed.quantity.value <= 366 * 86400;
+    box.setCustomValidity(ok ? '' : parsed.ok ? 'A time from 0 to a year is wanted.' : `${parsed.message} (character ${parsed.at + 1})`);
+    box.reportValidity();
+    return ok ? parsed.quantity.value : null;
+  }
+
+  protected machine(set: Partial<MachineModel>, say: string): void {
+    this.set({ machine: { ...this.act().machine, ...set } }, say);
+  }
+
+  protected kind(value: string): void {
+    const kind = MACHINE_KINDS.find((k) => k === value);
+    if (!kind) return;
+    // A run of half an hour makes no door; a door's travel makes no cooking.
+    const runSeconds = kind === 'open-stop-close-stop' ? Math.min(this.act().machine.runSeconds, 20) : this.act().machine.runSeconds;
+    this.machine({ kind, runSeconds }, `the machine ${KIND_WORDS[kind]}`);
+  }
+
+  protected machineTime(key: 'shortestPressSeconds' | 'runSeconds', box: HTMLInputElement): void {
+    const s = this.seconds(box);
+    if (s !== null) this.machine({ [key]: s }, `${key === 'runSeconds' ? 'runs for' : 'overlooks presses under'} ${this.say(s)}`);
+  }
+
+  protected addStep(what: ScriptStep['do']): void {
+    const seconds = what === 'press' ? 0.18 : 1;
+    this.set({ script: [...this.act().script, { do: what, seconds }] }, `${what} for ${this.say(seconds)}`);
+  }
+
+  protected setStep(i: number, box: HTMLInputElement): void {
+    const s = this.seconds(box);
+    if (s !== null) this.set({ script: this.act().script.map((x, j) => (j === i ? { ...x, seconds: s } : x)) }, `${this.act().script[i]!.do} for ${this.say(s)}`);
+  }
+
+  protected removeStep(i: number): void {
+    this.set({ script: this.act().script.filter((_, j) => j !== i) }, `step ${i + 1} of the press script taken away`);
+  }
+
+  protected addFault(kind: Fault['kind']): void {
+    const end = this.trace().end;
+    const atSeconds = kind === 'missed-press' ? 0 : Number((end * 0.3).toFixed(1));
+    const seconds = kind === 'power-cut' ? Number((end * 0.15).toFixed(1)) : 0;
+    this.set({ faults: [...this.act().faults, { id: this.bench.newId(), kind, atSeconds, seconds }] }, `fault: ${FAULT_WORDS[kind]}`);
+  }
+
+  protected move({ id, atSeconds }: { id: string; atSeconds: number }): void {
+    const f = this.act().faults.find((x) => x.id === id);
+    if (f && f.atSeconds !== atSeconds) this.set({ faults: this.act().faults.map((x) => (x.id === id ? { ...x, atSeconds } : x)) }, `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`);
+  }
+
+  protected setFault(f: Fault, box: HTMLInputElement): void {
+    const s = this.seconds(box);
+    if (s !== null) this.move({ id: f.id, atSeconds: s });
+  }
+
+  protected removeFault(f: Fault): void {
+    this.set({ faults: this.act().faults.filter((x) => x.id !== f.id) }, `fault taken away: ${FAULT_WORDS[f.kind]}`);
+  }
+
+  protected play(): void {
+    clearInterval(this.timer);
+    if (this.playing()) return this.playing.set(false);
+    this.playing.set(true);
+    const end = this.trace().end;
+    if (this.cursor() === null || this.cursor()! >= end) this.cursor.set(0);
+    this.timer = setInterval(() => {
+      const next = (this.cursor() ?? 0) + end / 160;
+      this.cursor.set(Math.min(end, next));
+      if (next >= end) {
+        clearInterval(this.timer);
+        this.playing.set(false);
+      }
+    }, 50);
+  }
+
+  protected step(): void {
+    const at = this.cursor() ?? -1;
+    this.cursor.set(this.instants().find((t) => t > at) ?? 0);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (event.target !== document.body || event.ctrlKey || event.metaKey) return;
+    if (event.key === ' ') this.play();
+    else if (event.key === '.') this.step();
+    else return;
+    event.preventDefault();
+  }
+}

@@ -1,0 +1,68 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { sayPlace, sayValue, type Reading } from '../../../core/job';
+import { KIND_WORDS, PARAMETER_WORDS, type Survey } from '../../../core/probe';
+import { formatQuantity, type Unit } from '../../../core/quantity';
+
+const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWith('Amps') ? 'A' : 'Ω');
+
+/** The candidates as bars with their evidence; the excluded ones struck through with the reading that spoke against them. */
+@Component({
+  selector: 'gt-candidates',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <ul class="bars">
+      @for (c of bars(); track c.kind) {
+        <li>
+          <span>{{ c.name }}</span>
+          <span class="bar" aria-hidden="true"><i [style.width.%]="c.percent"></i></span>
+          <span class="mono right">{{ c.text }}</span>
+          <span class="evidence">{{ c.evidence }}</span>
+        </li>
+      }
+    </ul>
+    @if (struck().length) {
+      <p>
+        @for (s of struck(); track s.name) {
+          <span class="struck">{{ s.name }}</span> <span class="muted">{{ s.against }}&ensp;</span>
+        }
+      </p>
+    }
+    @if (values().length && survey().known) {
+      <table>
+        <caption class="sr">Values of the control</caption>
+        @for (v of values(); track v.name) {
+          <tr><th scope="row">{{ v.name }}</th><td class="mono right">{{ v.value }}</td><td class="muted">{{ v.range }}</td></tr>
+        }
+      </table>
+    }
+  `,
+})
+export class Candidates {
+  readonly survey = input.required<Survey>();
+  readonly readings = input.required<readonly Reading[]>();
+
+  private strongest(kind: string, against: boolean): Reading | undefined {
+    const { evidence } = this.survey().posterior;
+    const scored = this.readings().map((r) => ({ r, bits: (evidence[r.id] as Record<string, number> | undefined)?.[kind] ?? 0 }));
+    const best = scored.sort((a, b) => (against ? a.bits - b.bits : b.bits - a.bits))[0];
+    return best && Math.abs(best.bits) > 0.3 ? best.r : undefined;
+  }
+
+  protected readonly bars = computed(() =>
+    this.survey().candidates.filter((c) => c.probability >= 0.005).map((c, i) => {
+      const r = this.strongest(c.kind, i > 0);
+      return {
+        kind: c.kind, name: KIND_WORDS[c.kind].name, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
+        evidence: r ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}` : KIND_WORDS[c.kind].means,
+      };
+    }));
+  protected readonly struck = computed(() =>
+    this.survey().candidates.filter((c) => c.probability < 0.005).map((c) => {
+      const r = this.strongest(c.kind, true);
+      return { name: KIND_WORDS[c.kind].name, against: r ? `${sayPlace(r)}, ${sayValue(r)}` : '' };
+    }));
+  protected readonly values = computed(() =>
+    Object.entries(this.survey().candidates[0]!.estimates).map(([key, e]) => ({
+      name: PARAMETER_WORDS[key] ?? key, value: formatQuantity(e.value.nominal, unitOf(key)), range: `${formatQuantity(e.value.low, unitOf(key))} to ${formatQuantity(e.value.high, unitOf(key))}`,
+    })));
+}

@@ -1,0 +1,170 @@
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { runOnStandin } from '../../../core/assess';
+import { needsProveDead } from '../../../core/guard';
+import type { Trial } from '../../../core/job';
+import { seededRandom } from '../../../core/quantity';
+import { progressOf, testSheet, type StepProgress } from '../../../core/try';
+import { Bench } from '../../store/bench';
+import { FindingList } from '../../ui/finding-list';
+import { Glyph } from '../../ui/glyph';
+import { Settle } from '../../ui/settle';
+import { TwoColumns } from '../../ui/two-columns';
+
+const VERDICT = { passed: 'settled', failed: 'stop', open: 'unknown' } as const;
+const LEVELS = [0.9, 0.95, 0.99] as const;
+
+/** Try: the test sheet, one step large, the rest small; a stopwatch on the space bar. */
+@Component({
+  selector: 'gt-try-room',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FindingList, Glyph, MatButton, Settle, TwoColumns],
+  host: { '(document:keydown)': 'key($event)' },
+  template: `
+    <gt-two-columns>
+      <div do>
+        @if (now(); as p) {
+          <section class="now" [attr.data-step]="p.step.id">
+            <h3>Step {{ index() + 1 }} of {{ progress().length }}</h3>
+            <h2>{{ p.step.title }}</h2>
+            <p>{{ p.step.how }}</p>
+            <p><span class="muted">Expected</span> <strong>{{ p.step.expected }}</strong></p>
+            @if (p.step.wanted > 1) {
+              <p class="mono">{{ p.done }} of {{ p.step.wanted }}</p>
+            }
+            <label class="field"><span>Observed, in your words</span><input #seen type="text" maxlength="2000" placeholder="as expected" /></label>
+            <div class="answers">
+              <button mat-flat-button type="button" (click)="answer(p, true, 1)">As expected</button>
+              <button mat-stroked-button type="button" (click)="answer(p, false, 1)">Not as expected</button>
+              @if (p.step.wanted - p.done > 1) {
+                <button mat-stroked-button type="button" (click)="answer(p, true, p.step.wanted - p.done)">All {{ p.step.wanted - p.done }} left, as expected</button>
+              }
+              @if (standin() && p.step.onStandin) {
+                <button mat-stroked-button type="button" (click)="run(p)">Run it on the stand-in</button>
+              }
+            </div>
+            <div class="answers">
+              <span class="watch" role="timer" aria-label="Stopwatch">{{ watch() }}</span>
+              <button type="button" class="key" (click)="toggleWatch()">{{ running() ? 'stop' : 'start' }}</button>
+              <button type="button" class="key" (click)="seconds.set(0)" [disabled]="running()">zero</button>
+              <span class="muted">space starts and stops it; its time goes into the record</span>
+            </div>
+          </section>
+        } @else {
+          <section class="now">
+            <h2>Every step has passed</h2>
+            <p>The press is signed off. Pack now holds the whole sheet with its results.</p>
+          </section>
+        }
+        <h3>The sheet</h3>
+        <div class="steps">
+          @for (p of progress(); track p.step.id; let i = $index) {
+            <button type="button" [attr.aria-current]="i === index() ? 'step' : null" (click)="picked.set(p.step.id)">
+              <gt-glyph [verdict]="verdict[p.state]" />
+              <span class="grow">{{ p.step.title }}</span>
+              <span class="muted">{{ last(p) }}</span>
+              <span class="mono">{{ p.done }}/{{ p.step.wanted }}</span>
+            </button>
+          }
+        </div>
+        <div class="fields">
+          <label class="field"><span>Reliability to show</span><select #r (change)="level('reliability', r.value)">
+            @for (x of levels; track x) {
+              <option [value]="x" [selected]="x === bench.job().sheet.reliability">{{ 100 * x }} %</option>
+            }
+          </select></label>
+          <label class="field"><span>at a confidence of</span><select #c (change)="level('confidence', c.value)">
+            @for (x of levels; track x) {
+              <option [value]="x" [selected]="x === bench.job().sheet.confidence">{{ 100 * x }} %</option>
+            }
+          </select></label>
+        </div>
+      </div>
+      <div know>
+        <h3>What has been shown</h3>
+        <gt-finding-list [findings]="summary()" />
+        <h3>Results, newest first</h3>
+        <table class="taken">
+          @for (t of results(); track t.id) {
+            <tr><td class="mono">{{ t.when }}</td><td>{{ t.title }}</td><td>{{ t.observed }}</td><td class="muted">{{ t.on }}</td></tr>
+          } @empty {
+            <tr><td class="muted">No test has been run yet. Begin at the top: the order keeps the machine out of harm’s way.</td></tr>
+          }
+        </table>
+        @if (!standin()) {
+          <p class="muted">No machine at hand? <button type="button" class="link" (click)="bench.change('standin', { model: 'rice-pot' }, 'the rice-pot stand-in is pressed instead of hardware')">Let the rice-pot stand-in be pressed</button></p>
+        }
+        <gt-settle [findings]="findings()" />
+      </div>
+    </gt-two-columns>
+  `,
+})
+export class TryRoom {
+  protected readonly bench = inject(Bench);
+  protected readonly verdict = VERDICT;
+  protected readonly levels = LEVELS;
+  protected readonly picked = signal('');
+  protected readonly running = signal(false);
+  protected readonly seconds = signal(0);
+  private readonly seen = viewChild<ElementRef<HTMLInputElement>>('seen');
+  private timer: ReturnType<typeof setInterval> | undefined;
+  protected readonly findings = computed(() => this.bench.findings('try'));
+  protected readonly summary = computed(() => this.findings().filter((f) => f.id === 'try.sheet' || f.id === 'try.success-run' || f.verdict === 'stop'));
+  protected readonly progress = computed(() => progressOf(this.bench.job(), testSheet(this.bench.job(), needsProveDead(this.bench.job()))));
+  protected readonly index = computed(() => {
+    const list = this.progress();
+    const chosen = list.findIndex((p) => p.step.id === this.picked());
+    return chosen >= 0 ? chosen : list.findIndex((p) => p.state !== 'passed');
+  });
+  protected readonly now = computed(() => this.progress()[this.index()]);
+  protected readonly standin = computed(() => this.bench.job().standin.model !== 'none');
+  protected readonly watch = computed(() => `${this.seconds().toFixed(1)} s`);
+  protected readonly results = computed(() =>
+    [...this.bench.job().trials].reverse().slice(0, 100).map((t) => ({ id: t.id, when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`, title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step, observed: t.observed, on: t.on === 'standin' ? 'stand-in' : 'by hand' })));
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearInterval(this.timer));
+  }
+
+  protected readonly last = (p: StepProgress): string => p.trials[p.trials.length - 1]?.observed ?? '';
+
+  private keep(p: StepProgress, trial: Pick<Trial, 'count' | 'failed' | 'observed' | 'on'>): void {
+    const outcome = trial.failed === 0 ? 'as-expected' : 'not-as-expected';
+    const full: Trial = { id: this.bench.newId(), step: p.step.id, at: this.bench.now(), outcome, ...trial };
+    this.bench.edit({ do: 'add-trial', trial: full, say: `${p.step.title}: ${trial.observed}${trial.on === 'standin' ? ', on the stand-in' : ''}` });
+    if (outcome === 'as-expected' && p.done + trial.count >= p.step.wanted) this.picked.set('');
+    this.seconds.set(0);
+  }
+
+  protected answer(p: StepProgress, good: boolean, count: number): void {
+    const words = this.seen()?.nativeElement.value.trim();
+    const timed = this.seconds() > 0 ? `, ${this.watch()} by stopwatch` : '';
+    this.keep(p, { count, failed: good ? 0 : count, on: 'hand', observed: `${words || (good ? 'as expected' : 'not as expected')}${timed}` });
+    const box = this.seen()?.nativeElement;
+    if (box) box.value = '';
+  }
+
+  protected run(p: StepProgress): void {
+    const { seed } = this.bench.job().standin;
+    const out = runOnStandin(this.bench.job(), this.bench.assessment(), p.step.id, Math.max(1, p.step.wanted - p.done), seededRandom(seed * 104729 + this.bench.job().trials.length));
+    this.keep(p, { ...out, on: 'standin' });
+  }
+
+  protected level(key: 'reliability' | 'confidence', value: string): void {
+    this.bench.change('sheet', { [key]: Number(value) }, `${key} to show: ${100 * Number(value)} %`);
+  }
+
+  protected toggleWatch(): void {
+    clearInterval(this.timer);
+    if (this.running()) return this.running.set(false);
+    this.running.set(true);
+    const began = performance.now() - 1000 * this.seconds();
+    this.timer = setInterval(() => this.seconds.set((performance.now() - began) / 1000), 50);
+  }
+
+  protected key(event: KeyboardEvent): void {
+    if (event.key !== ' ' || event.target !== document.body) return;
+    event.preventDefault();
+    this.toggleWatch();
+  }
+}

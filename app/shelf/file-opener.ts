@@ -1,0 +1,72 @@
+import { inject, Injectable, signal } from '@angular/core';
+import { Store } from '@ngrx/store';
+import { firstValueFrom, filter } from 'rxjs';
+import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
+import { JobsActions } from '../store/jobs.actions';
+import { selectJobs } from '../store/jobs.selectors';
+
+const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier'];
+
+/** Brings jobs in from files and from the shipped demo; a bad file is named, and nothing on the shelf changes. */
+@Injectable({ providedIn: 'root' })
+export class FileOpener {
+  private readonly store = inject(Store);
+  private readonly state = this.store.selectSignal(selectJobs);
+  readonly problem = signal<{ file: string; problem: LoadProblem } | null>(null);
+  readonly note = signal('');
+  private asked = false;
+
+  pick(): void {
+    const input = document.createElement('input');
+    input.type = 'file';
+    input.accept = '.json,application/json';
+    input.addEventListener('change', () => {
+      const file = input.files?.[0];
+      if (file) void this.read(file);
+    });
+    input.click();
+  }
+
+  async read(file: File): Promise<void> {
+    // The size is checked before a byte is read, so that a huge file cannot fill the memory.
+    const loaded: Loaded = file.size > JOB_TEXT_LIMIT ? tooLarge(file.size) : loadJob(await file.text());
+    this.take(file.name, loaded);
+  }
+
+  async demo(): Promise<void> {
+    for (const name of DEMO_JOBS) {
+      const answer = await fetch(`demo/${name}.json`);
+      this.take(`${name}.json`, loadJob(await answer.text()), true);
+    }
+    this.note.set('');
+  }
+
+  /** On a server started for the demo, an empty shelf begins with the demo jobs. */
+  async startWithDemo(): Promise<void> {
+    if (this.asked) return;
+    this.asked = true;
+    const answer = await fetch('settings.json').catch(() => null);
+    const settings: unknown = answer?.ok ? await answer.json() : null;
+    if (!(settings as { demo?: boolean } | null)?.demo) return;
+    const state = await firstValueFrom(this.store.select(selectJobs).pipe(filter((s) => s.phase !== 'loading')));
+    if (Object.keys(state.byId).length === 0) await this.demo();
+  }
+
+  private take(name: string, loaded: Loaded, quiet = false): void {
+    if (!loaded.ok) {
+      this.note.set('');
+      this.problem.set({ file: name, problem: loaded.problem });
+      return;
+    }
+    this.problem.set(null);
+    const there = this.state().byId[loaded.job.id]?.job;
+    const same = there && JSON.stringify(there) === JSON.stringify(loaded.job);
+    if (same) {
+      this.note.set(`${loaded.job.title} is already on the shelf, just as in the file.`);
+      return;
+    }
+    const job: Job = there ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` } : loaded.job;
+    this.store.dispatch(JobsActions.added({ jobs: [job] }));
+    if (!quiet) this.note.set(there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`);
+  }
+}

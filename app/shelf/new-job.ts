@@ -1,0 +1,71 @@
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
+import { MatButton } from '@angular/material/button';
+import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
+import { MatInput } from '@angular/material/input';
+import { MatCheckbox } from '@angular/material/checkbox';
+import { Router, RouterLink } from '@angular/router';
+import { Store } from '@ngrx/store';
+import { freshJob } from '../../core/job';
+import { JobsActions } from '../store/jobs.actions';
+import { Brand } from '../ui/brand';
+
+const answer = () => new FormControl('', { nonNullable: true, validators: [Validators.maxLength(2000)] });
+
+/** A job begins with four questions; only the first must be answered now. */
+@Component({
+  selector: 'gt-new-job',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Brand, MatButton, MatCheckbox, MatError, MatFormField, MatHint, MatInput, MatLabel, ReactiveFormsModule, RouterLink],
+  template: `
+    <header class="shelf-head"><a routerLink="/" class="home" aria-label="Back to the shelf"><gt-brand [size]="32" /></a><h1>New job</h1></header>
+    <main class="new-job">
+      <form [formGroup]="form" (ngSubmit)="begin()">
+        <mat-form-field>
+          <mat-label>Which machine?</mat-label>
+          <input matInput formControlName="title" maxlength="200" required placeholder="Rice pot" />
+          @if (form.controls.title.invalid) {
+            <mat-error>Give it a name; it can be changed later.</mat-error>
+          }
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>What should happen?</mat-label>
+          <input matInput formControlName="outcome" placeholder="it starts by itself" />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>When?</mat-label>
+          <input matInput formControlName="when" placeholder="before lunch on weekdays" />
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>What must never happen?</mat-label>
+          <input matInput formControlName="never" placeholder="start empty" />
+          <mat-hint>Guard and Act hold the plan against this.</mat-hint>
+        </mat-form-field>
+        <mat-checkbox formControlName="standin">No hardware here: let the rice-pot stand-in be measured and pressed instead</mat-checkbox>
+        <p class="actions">
+          <button mat-flat-button type="submit">Begin</button>
+          <a mat-button routerLink="/">Cancel</a>
+        </p>
+      </form>
+    </main>
+  `,
+})
+export class NewJob {
+  private readonly store = inject(Store);
+  private readonly router = inject(Router);
+  protected readonly form = new FormGroup({
+    title: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(200)] }),
+    outcome: answer(), when: answer(), never: answer(), standin: new FormControl(false, { nonNullable: true }),
+  });
+
+  protected begin(): void {
+    this.form.markAllAsTouched();
+    if (this.form.invalid) return;
+    const { standin, ...wish } = this.form.getRawValue();
+    const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
+    const job = freshJob({ ...wish, ...(timeZone ? { timeZone } : {}) }, crypto.randomUUID(), new Date().toISOString());
+    if (standin) job.standin = { model: 'rice-pot', seed: 1 };
+    this.store.dispatch(JobsActions.added({ jobs: [job] }));
+    void this.router.navigate(['/job', job.id, 'wish']);
+  }
+}

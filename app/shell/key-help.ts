@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { MatDialogClose } from '@angular/material/dialog';
+import { KEY_LIST } from './keys';
+
+@Component({
+  selector: 'gt-key-help',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, MatDialogClose],
+  template: `
+    <article class="explain">
+      <h2 id="keys-title">Keys</h2>
+      <table>
+        @for (k of keys; track k[0]) {
+          <tr><th scope="row"><kbd>{{ k[0] }}</kbd></th><td>{{ k[1] }}</td></tr>
+        }
+      </table>
+      <p class="muted">Keys rest while you type. In hands-busy mode Space, Enter and Page Down go on.</p>
+      <p class="actions"><button mat-stroked-button mat-dialog-close>Close</button></p>
+    </article>
+  `,
+})
+export class KeyHelp {
+  protected readonly keys = KEY_LIST;
+}

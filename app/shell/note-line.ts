@@ -1,0 +1,65 @@
+import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, signal, viewChild } from '@angular/core';
+import { readNoteLine } from '../../core/job';
+import { Bench } from '../store/bench';
+import { LogList } from './log-list';
+
+/** One line at the foot of every room: a reading or a remark as one says it, understood while it is typed. */
+@Component({
+  selector: 'gt-note-line',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [LogList],
+  template: `
+    @if (logOpen()) {
+      <gt-log-list [log]="bench.job().log" />
+    }
+    <form class="note-line" (submit)="$event.preventDefault(); enter()">
+      <kbd aria-hidden="true">/</kbd>
+      <input #line type="text" class="mono" autocomplete="off" autocapitalize="off" spellcheck="false" aria-label="Note line" aria-describedby="note-understood"
+        placeholder="a reading or a remark, as you would say it" [value]="text()" (input)="text.set(line.value)" (keydown.escape)="line.blur()" maxlength="4000" />
+      <p id="note-understood" role="status" [class.bad]="understood() && !understood()!.ok">
+        @if (kept()) {
+          <span class="muted">kept: {{ kept() }}</span>
+        } @else if (understood(); as u) {
+          @if (u.ok) {
+            {{ u.words }} @if (u.hint) { <em>{{ u.hint }}</em> }
+          } @else {
+            {{ u.message }}
+            @if (u.suggestion; as s) {
+              <button type="button" class="link" (click)="text.set(s); line.focus()">{{ s }}</button>
+            }
+          }
+        }
+      </p>
+      <button type="button" class="link" [attr.aria-expanded]="logOpen()" (click)="logOpen.set(!logOpen())">{{ logOpen() ? 'fold the log' : 'log' }}</button>
+    </form>
+  `,
+})
+export class NoteLine {
+  protected readonly bench = inject(Bench);
+  private readonly input = viewChild.required<ElementRef<HTMLInputElement>>('line');
+  protected readonly text = signal('');
+  protected readonly kept = signal('');
+  protected readonly logOpen = signal(false);
+  protected readonly understood = computed(() => {
+    const line = this.text();
+    return line.trim() ? readNoteLine(line, this.bench.job(), { id: 'preview', now: '2000-01-01T00:00:00Z' }) : null;
+  });
+
+  focus(): void {
+    this.input().nativeElement.focus();
+  }
+
+  protected enter(): void {
+    const line = this.text();
+    if (!line.trim()) return;
+    const u = readNoteLine(line, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    if (!u.ok) {
+      this.input().nativeElement.setSelectionRange(u.at, line.length);
+      return;
+    }
+    this.bench.edit(u.edit);
+    this.text.set('');
+    this.kept.set(u.words);
+    setTimeout(() => this.kept.set(''), 4000);
+  }
+}

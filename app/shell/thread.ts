@@ -1,0 +1,46 @@
+import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
+import { MatTooltip } from '@angular/material/tooltip';
+import { RouterLink, RouterLinkActive } from '@angular/router';
+import type { Bead } from '../../core/assess';
+import { Glyph, VERDICT_WORDS } from '../ui/glyph';
+import { ROOM_INFO } from './rooms';
+
+/** The thread: eleven beads in the order of the work; navigation and verdict in one. */
+@Component({
+  selector: 'gt-thread',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Glyph, MatTooltip, RouterLink, RouterLinkActive],
+  template: `
+    <nav aria-label="Rooms of this job">
+      <ol class="thread">
+        @for (b of beads(); track b.room; let last = $last) {
+          <li>
+            <a [routerLink]="['/job', job(), b.room]" routerLinkActive="here" ariaCurrentWhenActive="page" [matTooltip]="b.tooltip" matTooltipShowDelay="600" [attr.aria-label]="b.label" [class]="b.verdict">
+              <gt-glyph [verdict]="b.verdict" />
+              <span class="name">{{ b.name }}</span>
+              <span class="caption">{{ b.caption }}</span>
+            </a>
+            @if (!last) {
+              <span class="line" [class.broken]="b.broken" aria-hidden="true"></span>
+            }
+          </li>
+        }
+      </ol>
+    </nav>
+  `,
+})
+export class Thread {
+  readonly job = input.required<string>();
+  readonly thread = input.required<readonly Bead[]>();
+  protected readonly beads = computed(() =>
+    this.thread().map((b, i, all) => {
+      const info = ROOM_INFO[i]!;
+      const next = all[i + 1];
+      return {
+        room: b.room, verdict: b.verdict, name: info.name, caption: b.caption,
+        broken: b.verdict === 'unknown' || next?.verdict === 'unknown',
+        tooltip: b.finding?.title ?? info.question,
+        label: `${info.name}: ${VERDICT_WORDS[b.verdict]}. ${b.caption}. ${b.finding?.title ?? ''}`,
+      };
+    }));
+}

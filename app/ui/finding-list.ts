@@ -1,0 +1,50 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { byHarm, type Finding } from '../../core/finding';
+import type { JobEdit } from '../../core/job';
+import { Bench } from '../store/bench';
+import { Explain } from './explain';
+import { Glyph } from './glyph';
+import { Num } from './num';
+
+/** The findings of a room, gravest first, each with its value, its why and its remedy. */
+@Component({
+  selector: 'gt-finding-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Glyph, Num],
+  template: `
+    <ul class="findings" aria-label="Findings of this room">
+      @for (f of sorted(); track f.id) {
+        <li [attr.data-finding]="f.id">
+          <gt-glyph [verdict]="f.verdict" />
+          <div>
+            <p>
+              {{ f.title }} <gt-num [finding]="f" />
+              @if (!f.value && f.source.length) {
+                <button type="button" class="link" data-why [attr.aria-label]="'Why: ' + f.title" (click)="explain.open(f)">why</button>
+              }
+            </p>
+            @if (f.remedy; as r) {
+              <p class="muted">
+                {{ r.text }}
+                @if (r.label) {
+                  <button type="button" class="link strong" (click)="apply(f)">{{ r.label }}</button>
+                }
+              </p>
+            }
+          </div>
+        </li>
+      }
+    </ul>
+  `,
+})
+export class FindingList {
+  private readonly bench = inject(Bench);
+  protected readonly explain = inject(Explain);
+  readonly findings = input.required<readonly Finding[]>();
+  protected readonly sorted = computed(() => [...this.findings()].sort(byHarm));
+
+  /** Remedies are edits as plain data, made by the core. */
+  protected apply(f: Finding): void {
+    if (f.remedy?.edit) this.bench.edit(f.remedy.edit as unknown as JobEdit);
+  }
+}

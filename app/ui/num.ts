@@ -1,0 +1,21 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Finding } from '../../core/finding';
+import { formatQuantity } from '../../core/quantity';
+import { Explain } from './explain';
+
+/** A finding's value; press it (or `w` while it has the focus) to see where it comes from. */
+@Component({
+  selector: 'gt-num',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `@if (finding().value; as v) {
+    <button type="button" class="num" data-why [attr.aria-label]="text() + ': why?'" (click)="explain.open(finding())">{{ text() }}</button>
+  }`,
+})
+export class Num {
+  protected readonly explain = inject(Explain);
+  readonly finding = input.required<Finding>();
+  readonly text = computed(() => {
+    const v = this.finding().value;
+    return v ? formatQuantity(v.value, v.unit) : '';
+  });
+}

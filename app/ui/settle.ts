@@ -1,0 +1,32 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { byHarm, type Finding } from '../../core/finding';
+import type { JobEdit } from '../../core/job';
+import { Bench } from '../store/bench';
+
+/** The foot of Know: what would settle the gravest finding, applied with one press, undone like any edit. */
+@Component({
+  selector: 'gt-settle',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    @if (first(); as f) {
+      <section class="settle">
+        <h3>What would settle it</h3>
+        <p>
+          {{ f.remedy!.text }}
+          @if (f.remedy!.label) {
+            <button type="button" class="link strong" (click)="apply(f)">{{ f.remedy!.label }}</button>
+          }
+        </p>
+      </section>
+    }
+  `,
+})
+export class Settle {
+  private readonly bench = inject(Bench);
+  readonly findings = input.required<readonly Finding[]>();
+  protected readonly first = computed(() => [...this.findings()].sort(byHarm).find((f) => f.verdict !== 'settled' && f.remedy !== null));
+
+  protected apply(f: Finding): void {
+    if (f.remedy?.edit) this.bench.edit(f.remedy.edit as unknown as JobEdit);
+  }
+}
