@@ -9,7 +9,7 @@ import type { LogEntry } from '../../core/job';
     <section class="log" aria-label="Log of this job" tabindex="0">
       <ol>
         @for (e of shown(); track $index) {
-          <li><time class="mono">{{ e.when }}</time> <span class="muted">{{ e.room }}</span> {{ e.text }}</li>
+          <li><time class="mono">{{ e.when }}</time>&ngsp;<span class="muted">{{ e.room }}</span> {{ e.text }}</li>
         }
       </ol>
       @if (older() > 0) {

@@ -3,6 +3,7 @@ import { byHarm, type Finding } from '../../core/finding';
 import type { JobEdit } from '../../core/job';
 import { Bench } from '../store/bench';
 import { Explain } from './explain';
+import { firstRemedy } from './first-remedy';
 import { Glyph } from './glyph';
 import { Num } from './num';
 
@@ -23,11 +24,11 @@ import { Num } from './num';
                 <button type="button" class="link" data-why [attr.aria-label]="'Why: ' + f.title" (click)="explain.open(f)">why</button>
               }
             </p>
-            @if (f.remedy; as r) {
+            @if (f.remedy && f.id !== footed()) {
               <p class="muted">
-                {{ r.text }}
-                @if (r.label) {
-                  <button type="button" class="link strong" (click)="apply(f)">{{ r.label }}</button>
+                {{ f.remedy.text }}
+                @if (f.remedy.label) {
+                  <button type="button" class="link strong" (click)="apply(f)">{{ f.remedy.label }}</button>
                 }
               </p>
             }
@@ -41,6 +42,8 @@ export class FindingList {
   private readonly bench = inject(Bench);
   protected readonly explain = inject(Explain);
   readonly findings = input.required<readonly Finding[]>();
+  /** The gravest remedy stands at the foot of Know and is not said twice. */
+  protected readonly footed = computed(() => firstRemedy(this.findings())?.id);
   protected readonly sorted = computed(() => [...this.findings()].sort(byHarm));
 
   /** Remedies are edits as plain data, made by the core. */

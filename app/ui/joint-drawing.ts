@@ -3,7 +3,7 @@ import { SHEET, type Mark } from '../../core/circuit';
 import { wireColour } from '../../core/pack';
 
 const INK: Record<string, string> = {
-  ink: 'currentColor', muted: 'var(--gt-muted)', part: 'currentColor', 'shore-left': 'var(--gt-land)', 'shore-right': 'var(--gt-land-far)', hatch: 'var(--gt-slate)', stop: 'var(--gt-brick)',
+  ink: 'currentColor', muted: 'var(--gt-muted)', part: 'currentColor', 'shore-left': 'var(--gt-land)', 'shore-right': 'var(--gt-land-far)', hatch: 'var(--gt-slate)', stop: 'var(--gt-brick)', paper: 'var(--gt-paper)',
 };
 
 /** The joint as two shores and the water between, from the core's marks. */

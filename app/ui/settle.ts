@@ -1,7 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { byHarm, type Finding } from '../../core/finding';
+import type { Finding } from '../../core/finding';
 import type { JobEdit } from '../../core/job';
 import { Bench } from '../store/bench';
+import { firstRemedy } from './first-remedy';
 
 /** The foot of Know: what would settle the gravest finding, applied with one press, undone like any edit. */
 @Component({
@@ -24,7 +25,7 @@ import { Bench } from '../store/bench';
 export class Settle {
   private readonly bench = inject(Bench);
   readonly findings = input.required<readonly Finding[]>();
-  protected readonly first = computed(() => [...this.findings()].sort(byHarm).find((f) => f.verdict !== 'settled' && f.remedy !== null));
+  protected readonly first = computed(() => firstRemedy(this.findings()));
 
   protected apply(f: Finding): void {
     if (f.remedy?.edit) this.bench.edit(f.remedy.edit as unknown as JobEdit);

@@ -19,7 +19,7 @@ export interface DrawingInput {
   readonly forbidden: boolean;
 }
 
-export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hatch' | 'stop';
+export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hatch' | 'stop' | 'paper';
 
 /** One mark of the drawing, in user units of a 724 by 330 sheet. */
 export type Mark =
@@ -51,11 +51,11 @@ export function drawJoint(i: DrawingInput): Mark[] {
     text(18, 26, 'your controller', 'start', 'muted'),
     text(706, 26, i.appliance, 'end', 'muted'),
     ...(i.apart ? hatch(i) : [text(362, 26, i.forbidden ? 'joined, and must not be' : 'joined by the shared ground', 'middle', i.forbidden ? 'stop' : 'muted', 14)]),
+    ...between(i, wire),
     dot(LEFT, TOP), text(LEFT - 12, TOP + 5, i.pin, 'end'),
     dot(LEFT, BOTTOM), text(LEFT - 12, BOTTOM + 5, 'ground', 'end'),
     dot(RIGHT, TOP), text(RIGHT + 12, TOP + 5, i.upper, 'start'), text(RIGHT + 12, TOP + 24, i.upperNote, 'start', 'muted', 13),
     dot(RIGHT, BOTTOM), text(RIGHT + 12, BOTTOM + 5, i.lower, 'start'), text(RIGHT + 12, BOTTOM + 24, i.lowerNote, 'start', 'muted', 13),
-    ...between(i, wire),
     ...(i.forbidden ? [line(`M${LEFT + 210} ${BOTTOM - 12}l24 24m0 -24l-24 24`, 'stop')] : []),
     text(362, 284, i.part, 'middle'),
     text(362, 303, i.partNote, 'middle', 'muted', 13),
@@ -71,7 +71,7 @@ function hatch(i: DrawingInput): Mark[] {
 type Wiring = (n: number, d: string, tagX: number, tagY: number) => Mark[];
 
 function between(i: DrawingInput, wire: Wiring): Mark[] {
-  const resistor = (x: number, y: number): Mark[] => [line(`M${x} ${y - 12}h58v24h-58z`, 'part'), text(x + 29, y - 20, i.resistor)];
+  const resistor = (x: number, y: number): Mark[] => [filled(`M${x} ${y - 12}h58v24h-58z`, 'paper'), line(`M${x} ${y - 12}h58v24h-58z`, 'part'), text(x + 29, y - 20, i.resistor)];
   switch (i.way) {
     case 'optocoupler':
       return [
@@ -101,7 +101,7 @@ function between(i: DrawingInput, wire: Wiring): Mark[] {
       return [
         dot(LEFT, 66), text(LEFT - 12, 71, '5 V', 'end'),
         ...wire(5, `M${LEFT} 66H352V84`, 168, 66),
-        line('M332 84h40v40h-40zM332 124L372 84', 'part'), text(326, 109, 'coil', 'end', 'muted', 13),
+        line('M332 84h40v40h-40zM332 124L372 84', 'part'), text(290, 109, 'coil', 'end', 'muted', 13),
         line('M352 74H310V98M310 112V134H352M352 124V150M301 112h18l-9 -14zM301 98h18', 'part'),
         ...wire(1, `M${LEFT} ${TOP + 54}H324`, 168, TOP + 54), line(`M${LEFT} ${TOP}V${TOP + 54}`, 'ink'), ...resistor(206, TOP + 54),
         ...npn(324, 172),

@@ -4,7 +4,7 @@ import { xml } from './xml';
 const COLOUR: Record<string, string> = {
   orange: '#b35c00', black: '#1e2b2a', green: '#1e6a62', grey: '#64717f', red: '#ae2a1c', blue: '#1f5fa8', brown: '#6b3f1d', yellow: '#8a6d00', white: '#8a8f8c', violet: '#6b3fa0',
 };
-const INK: Record<Ink, string> = { ink: '#1e2b2a', muted: '#566462', part: '#1e2b2a', 'shore-left': '#eceee6', 'shore-right': '#efe8da', hatch: '#9dbdb8', stop: '#ae2a1c' };
+const INK: Record<Ink, string> = { ink: '#1e2b2a', muted: '#566462', part: '#1e2b2a', 'shore-left': '#eceee6', 'shore-right': '#efe8da', hatch: '#9dbdb8', stop: '#ae2a1c', paper: '#ffffff' };
 
 /** Paper colour of a wire's name; unknown names print in ink. */
 export const wireColour = (name: string): string => COLOUR[name] ?? '#1e2b2a';

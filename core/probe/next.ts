@@ -147,7 +147,7 @@ const METER: Record<Reading['kind'], string> = { 'volts-dc': 'volts DC, 20 V ran
 const WORD: Record<Reading['kind'], string> = { 'volts-dc': 'Volts', 'volts-ac': 'AC volts', ohms: 'Ohms', amps: 'Milliamperes' };
 
 function describe(job: Job, control: string, name: string, s: ReadingSpec, posterior: Posterior, gainBits: number, toGo: number, why: string): NextReading {
-  const where = s.to.kind === 'ground' && s.from.kind === 'contact' ? `at ${s.from.name}` : `${sayPoint(s.from)} to ${sayPoint(s.to)}`;
+  const where = s.to.kind === 'ground' && s.from.kind === 'contact' ? `at ${s.from.name}${s.kind === 'ohms' ? ' to ground' : ''}` : `${sayPoint(s.from)} to ${sayPoint(s.to)}`;
   const while_ = s.kind === 'ohms' ? (s.state === 'pressed' ? 'unplugged, held pressed' : 'unplugged') : s.state === 'pressed' ? 'while held pressed' : 'while nobody presses';
   const pinReading = ['live', 'neutral', 'mains', 'earth'].includes(s.to.kind);
   const expectations = pinReading
@@ -157,7 +157,7 @@ function describe(job: Job, control: string, name: string, s: ReadingSpec, poste
         .sort((a, b) => b.probability - a.probability);
   return {
     ...s, control, why, gainBits, toGo, expectations,
-    title: s.kind === 'amps' ? `${WORD.amps} from A to B through the meter` : `${WORD[s.kind]} ${where} ${while_}`,
+    title: s.kind === 'amps' ? `${WORD.amps} from A to B through the meter` : `${WORD[s.kind]} ${where}${s.kind === 'ohms' ? ',' : ''} ${while_}`,
     meter: s.kind === 'ohms' && !pinReading ? 'ohms, automatic range' : METER[s.kind],
     hold: s.kind === 'ohms' ? (s.state === 'pressed' ? 'unplugged, the button held down' : 'unplugged, nobody presses') : s.state === 'pressed' ? 'plugged in, the button held down' : 'plugged in, idle',
     caution: cautionFor(s, job),

@@ -24,7 +24,7 @@ export const CLASSES = {
     onOhms: part('R_on', 'on-resistance', span(5, 16, 35), 'Ω', 'parts-ssr'),
     leakage: part('I_leak', 'off-state leakage', span(0, 10e-9, 1e-6), 'A', 'parts-ssr'),
     operateAmps: 3e-3,
-    aimAmps: 5e-3,
+    aimAmps: 4e-3,
     loadAmps: 0.4,
     loadVolts: 60,
   },

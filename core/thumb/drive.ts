@@ -8,7 +8,8 @@ export const pinHigh = (drive: DriveFact): RangedInput => ({ symbol: 'V_OH', nam
 
 /** A series resistor: the standard value below what is wanted, or the maker's own. */
 export function seriesResistor(wantedOhms: number, own: number | null): { ohms: number; input: RangedInput } {
-  const ohms = own ?? nextBelow(wantedOhms, 'E12');
+  // The next value below what even a resistor at its upper tolerance must not exceed.
+  const ohms = own ?? nextBelow(wantedOhms / (1 + RESISTOR_SHARE), 'E12');
   return {
     ohms,
     input: {
@@ -46,5 +47,7 @@ export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resisto
   return judged('thumb', `${way}.sink`, {
     title: `Current it can sink, needs ${formatQuantity(needed.value, 'A')}`, caption: 'sink current', steps: [ib, sink],
     limit: atLeast(needed.value, 'A', needed.name, needed.origin), remedy,
+    // What is needed already holds the margin, so meeting it is enough.
+    tightShare: 0,
   });
 }

@@ -82,7 +82,7 @@ export function optocoupler(c: WayContext): WayResult {
       ...levelFindings(way, c.line, { saturation: opto.saturation, leakage: opto.leakage }, wireOhms(c)),
       judged('thumb', `${way}.sink`, {
         title: `Current it can sink, needs ${formatQuantity(twice.result.value, 'A')}`, caption: 'sink current', steps: [led, sink],
-        limit: atLeast(twice.result.value, 'A', 'twice the button current', { from: 'measured', at: c.fact.lastReadingAt, what: 'button current from Probe, doubled' }), remedy, tightShare: 0.1,
+        limit: atLeast(twice.result.value, 'A', 'twice the button current', { from: 'measured', at: c.fact.lastReadingAt, what: 'button current from Probe, doubled' }), remedy, tightShare: 0,
       }),
       pinCurrent(way, c.drive, opto.ledVolts, r.input, remedy),
     );
@@ -143,7 +143,7 @@ export function relayContact(c: WayContext): WayResult {
     ...carriesLoad(way, c),
     baseDrive(way, c.drive, npn.baseVolts, r.input, npn.forcedGain, { ...carried(coil), name: 'coil current', origin: { from: 'source', key: type.key } }, remedy),
     pinCurrent(way, c.drive, npn.baseVolts, r.input, remedy),
-  ].map(notTighterThanSaturation);
+  ];
   if (c.line) {
     const least = worst('lowest', 'current that the contact passes', 'I_button', 'V_CC / R', 'A', [c.line.supply, c.line.pull]);
     const minimum = atLeast(type.minimumAmps, 'A', `least current a ${type.contact} wants`, { from: 'source', key: type.key });
@@ -166,9 +166,4 @@ export function relayContact(c: WayContext): WayResult {
   ], wires(c.job, [['pin', 'base resistor'], ['controller ground', 'emitter'], ['contact', upper], ['contact', lower], ['5 V', 'coil']]), {
     sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: (c.drive.highVolts.nominal - 0.7) / r.ohms, supplyAmps: coil.result.value, needsVolts: relay.coilVolts, resistorOhms: r.ohms,
   });
-}
-
-/** With the resistor computed for a forced gain of ten, landing just above the need is the design, not a weakness. */
-function notTighterThanSaturation(f: Finding): Finding {
-  return f.id.endsWith('.sink') && f.verdict === 'tight' ? { ...f, verdict: 'settled' } : f;
 }

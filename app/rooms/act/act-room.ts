@@ -38,7 +38,7 @@ const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press
           </div>
           @for (f of act().faults; track f.id) {
             <div class="script-row">
-              <span>{{ faultWords[f.kind] }}</span> <span class="muted">at</span>
+              <span>{{ faultWords[f.kind] }}</span>&ngsp;<span class="muted">at</span>
               <input #t type="text" [value]="say(f.atSeconds)" [attr.aria-label]="'When: ' + faultWords[f.kind]" (change)="setFault(f, t)" />
               <button type="button" class="link" (click)="removeFault(f)">take it away</button>
             </div>

@@ -39,7 +39,7 @@ const ROLES: readonly { key: Role; name: string }[] = [
         </div>
         <div class="pins" role="group" aria-label="Pins">
           @for (x of pins(); track x.pin.gpio) {
-            <button type="button" [disabled]="!x.pin.can.length" [attr.aria-pressed]="x.used !== ''" (click)="place(x.pin)">
+            <button type="button" [attr.aria-pressed]="x.used !== ''" (click)="place(x.pin)">
               <gt-glyph [verdict]="x.verdict" [size]="14" />
               <span class="mono">{{ x.pin.gpio }}</span>
               <span class="muted">{{ x.pin.nature }}</span>
@@ -47,6 +47,9 @@ const ROLES: readonly { key: Role; name: string }[] = [
             </button>
           }
         </div>
+        @if (taken()) {
+          <p class="muted">Taken by the board itself: {{ taken() }}.</p>
+        }
         <div class="answers">
           <mat-checkbox [checked]="bench.job().board.activeHigh" (change)="set({ activeHigh: $event.checked }, $event.checked ? 'a high pin presses' : 'a low pin presses')">a high pin presses</mat-checkbox>
           <mat-checkbox [checked]="bench.job().board.pullDown" (change)="set({ pullDown: $event.checked }, $event.checked ? 'pull-down at the driver' : 'no pull-down at the driver')">10 kΩ pull-down at the driver</mat-checkbox>
@@ -80,12 +83,13 @@ export class BoardRoom {
     const job = this.bench.job();
     const press = this.bench.assessment().facts.press;
     const profile = this.profile();
-    return (profile?.pins ?? []).map((pin) => ({
+    return (profile?.pins ?? []).filter((pin) => pin.can.length > 0).map((pin) => ({
       pin,
       verdict: press && profile ? judgePin(pin, job, press, profile).verdict : ('unknown' as const),
       used: ROLES.filter((r) => job.board[r.key] === pin.gpio).map((r) => r.name).join(', '),
     }));
   });
+  protected readonly taken = computed(() => (this.profile()?.pins ?? []).filter((p) => p.can.length === 0).map((p) => p.gpio).join(', '));
   protected readonly strip = computed(() => {
     const { board } = this.bench.job();
     const press = this.bench.assessment().facts.press;

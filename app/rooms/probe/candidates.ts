@@ -23,7 +23,7 @@ const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWit
     @if (struck().length) {
       <p>
         @for (s of struck(); track s.name) {
-          <span class="struck">{{ s.name }}</span> <span class="muted">{{ s.against }}&ensp;</span>
+          <span class="struck">{{ s.name }}</span>&ngsp;<span class="muted">{{ s.against }}&ensp;</span>
         }
       </p>
     }

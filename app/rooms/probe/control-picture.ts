@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { sayPoint, type Point } from '../../../core/job';
 
 const PLACE: Record<Point['kind'], readonly [number, number]> = {
-  contact: [0, 0], ground: [196, 168], live: [40, 26], neutral: [86, 26], mains: [63, 26], earth: [132, 26], rail: [222, 26],
+  contact: [0, 0], ground: [196, 168], live: [222, 42], neutral: [222, 42], mains: [222, 42], earth: [222, 42], rail: [222, 42],
 };
 
 /** A plain drawing of the control with the two probe tips placed. */
@@ -26,7 +26,7 @@ const PLACE: Record<Point['kind'], readonly [number, number]> = {
       }
       @if (pin(); as p) {
         <circle [attr.cx]="p[0]" [attr.cy]="p[1]" r="6" fill="none" stroke="currentColor" stroke-width="2" />
-        <text [attr.x]="p[0]" [attr.y]="p[1] - 12" text-anchor="middle" font-size="13" fill="var(--gt-muted)">{{ pinName() }}</text>
+        <text [attr.x]="252" [attr.y]="p[1] - 16" text-anchor="end" font-size="13" fill="var(--gt-muted)">{{ pinName() }}</text>
       }
       <path [attr.d]="'M14 206C6 130 ' + (at(red())[0] - 40) + ' ' + (at(red())[1] + 30) + ' ' + at(red())[0] + ' ' + at(red())[1]" fill="none" stroke="var(--gt-brick)" stroke-width="5" stroke-linecap="round" />
       <circle [attr.cx]="at(red())[0]" [attr.cy]="at(red())[1]" r="6" fill="var(--gt-brick)" />

@@ -42,8 +42,8 @@ import { ReadingRuler } from './reading-ruler';
             <div class="reading">
               <gt-control-picture [name]="c.name" [red]="n.from" [black]="n.to" [pressed]="n.state === 'pressed'" />
               <div>
-                <p><span class="muted">Meter</span> <strong>{{ n.meter }}</strong></p>
-                <p><span class="muted">Machine</span> <strong>{{ n.hold }}</strong></p>
+                <p><span class="muted">Meter</span>&ngsp;<strong>{{ n.meter }}</strong></p>
+                <p><span class="muted">Machine</span>&ngsp;<strong>{{ n.hold }}</strong></p>
                 <p class="caution">{{ n.caution }}</p>
                 <form class="big-field" (submit)="$event.preventDefault(); enter(n)">
                   <input #field data-next-reading type="text" inputmode="text" autocomplete="off" [attr.aria-label]="n.title + ', in ' + unit(n)" [attr.aria-invalid]="error() ? true : null" [value]="typed()" (input)="typed.set(field.value); error.set('')" />

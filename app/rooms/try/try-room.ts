@@ -28,7 +28,7 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
             <h3>Step {{ index() + 1 }} of {{ progress().length }}</h3>
             <h2>{{ p.step.title }}</h2>
             <p>{{ p.step.how }}</p>
-            <p><span class="muted">Expected</span> <strong>{{ p.step.expected }}</strong></p>
+            <p><span class="muted">Expected</span>&ngsp;<strong>{{ p.step.expected }}</strong></p>
             @if (p.step.wanted > 1) {
               <p class="mono">{{ p.done }} of {{ p.step.wanted }}</p>
             }
