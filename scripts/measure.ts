@@ -4,7 +4,7 @@ import { assess, nextReadingOf } from '../core/assess';
 import { loadJob, type Job } from '../core/job';
 
 function demo(name: string): Job {
-  const loaded = loadJob(readFileSync(new URL(`../demo/${name}.json`, import.meta.url), 'utf8'));
+  const loaded = loadJob(readFileSync(`demo/${name}.json`, 'utf8'));
   if (!loaded.ok) throw new Error(loaded.problem.what);
   return loaded.job;
 }

@@ -38,6 +38,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
     })];
   }
   const loads = loadsOf(job, facts);
+  if (loads.length === 0) return [finding('feed', 'loads', { verdict: 'unknown', title: 'Nothing is known to hang on the supply yet', caption: 'no loads yet', remedy: { text: 'Choose a controller in Board and a way of pressing in Thumb.' } })];
   const limit = atMost(amps * (1 - RESERVE), 'A', `four fifths of the ${job.feed.supply || 'supply'}`, { from: 'source', key: 'feed-spare' });
   const sum = (word: 'mean' | 'peak', symbol: string): Finding => {
     const inputs = loads.map((l, i) => constant(`I_${i + 1}`, l.name, l[`${word}Amps`], 'A', 'feed-loads'));

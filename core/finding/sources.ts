@@ -30,7 +30,7 @@ export const SOURCES = {
   'kind-priors': C('How often each kind of control is met on a bench, before any reading'),
   'reading-trouble': C('Trouble of a reading: powered and shorted readings count more than unplugged ones'),
   'outliers': C('One reading in fifty is taken to be a slip of the hand or of the eye'),
-  'parts-npn': C('Small-signal NPN class: forced gain 10, VBE(sat) 0.65 to 0.85 V, VCE(sat) up to 0.2 V at 10 mA, leakage up to 50 nA'),
+  'parts-npn': C('Small-signal NPN class: forced gain 10 to 20, VBE(sat) 0.65 to 0.85 V, VCE(sat) up to 0.2 V at 10 mA, leakage up to 50 nA'),
   'parts-opto': C('Transistor optocoupler class: VF 1.0 to 1.4 V, transfer 50 to 600 %, ageing halves it, VCE(sat) up to 0.3 V, dark current 100 nA'),
   'parts-ssr': C('MOSFET solid-state relay class: VF 1.1 to 1.5 V, operates from 3 mA (4 mA for margin), RON up to 35 Ω, leakage 1 µA, 60 V, 0.4 A'),
   'parts-relay': C('Relay, 10 A, 5 V coil class: coil 70 Ω ± 10 %, silver power contact that wants about 100 mA at 5 V'),

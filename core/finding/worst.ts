@@ -21,7 +21,7 @@ export function worst(
 ): Step {
   const tree = parseFormula(formula);
   const constants = Object.fromEntries(fixed.map((f) => [f.symbol, f.value]));
-  const range = corners(Object.fromEntries(ranged.map((r) => [r.symbol, r.range])), (at) => evaluate(tree, { ...constants, ...at }));
+  const range = corners(Object.fromEntries(ranged.map((r) => [r.symbol, r.range])), (at) => evaluate(tree, fixed.length ? { ...constants, ...at } : at));
   const at: Readonly<Record<string, number>> = end === 'highest' ? range.atHigh : range.atLow;
   const inputs = ranged.map((r): Input => ({ symbol: r.symbol, name: `${r.name}${endWord(r.range, at[r.symbol]!)}`, value: at[r.symbol]!, unit: r.unit, origin: r.origin }));
   return derive(what, symbol, formula, unit, [...inputs, ...fixed]);

@@ -66,8 +66,22 @@ export function posteriorOf(readings: readonly Reading[], meter: Meter = HAND_ME
     steps[kind] = prepared.map((p) => {
       const { mean, sd } = predictions(kind, p.reading);
       let sum = 0;
-      for (let i = 0; i < w.length; i++) if (w[i]! > NEGLIGIBLE) sum += w[i] = w[i]! * likelihood(p, mean[i]!, sd[i]!);
-      else w[i] = 0;
+      // Neighbours in the grid often predict the same; their likelihood is computed once.
+      let lastMean = Number.NaN;
+      let lastSd = Number.NaN;
+      let last = 0;
+      for (let i = 0; i < w.length; i++) {
+        if (w[i]! <= NEGLIGIBLE) {
+          w[i] = 0;
+          continue;
+        }
+        if (mean[i] !== lastMean || sd[i] !== lastSd) {
+          lastMean = mean[i]!;
+          lastSd = sd[i]!;
+          last = likelihood(p, lastMean, lastSd);
+        }
+        sum += w[i] = w[i]! * last;
+      }
       for (let i = 0; i < w.length; i++) w[i]! /= sum;
       return Math.log2(sum);
     });

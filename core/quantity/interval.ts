@@ -43,12 +43,18 @@ export function corners<K extends string>(inputs: Readonly<Record<K, Interval>>,
   let high = nominal;
   let atLow = nominalAt;
   let atHigh = nominalAt;
+  const at = { ...nominalAt };
   for (let bits = 0; bits < 2 ** keys.length; bits++) {
-    const at = { ...nominalAt };
-    keys.forEach((k, i) => (at[k] = bits & (1 << i) ? inputs[k].high : inputs[k].low));
+    for (let i = 0; i < keys.length; i++) at[keys[i]!] = bits & (1 << i) ? inputs[keys[i]!].high : inputs[keys[i]!].low;
     const y = f(at);
-    if (y < low) [low, atLow] = [y, at];
-    if (y > high) [high, atHigh] = [y, at];
+    if (y < low) {
+      low = y;
+      atLow = { ...at };
+    }
+    if (y > high) {
+      high = y;
+      atHigh = { ...at };
+    }
   }
   return { low, nominal, high, atLow, atHigh };
 }

@@ -80,8 +80,7 @@ export function parseQuantity(text: string, expected?: Unit): Parsed {
     return { ok: true, quantity: { value, unit: expected ?? '1', relation, digit: 10 ** -decimals } };
   }
   const unit = unitAfter(unitText, expected);
-  if (!unit) return fail(unitAt, `"${unitText[0]}" is no unit known here`);
-  if (unit.length !== unitText.length) return fail(unitAt + unit.length, `"${unitText.slice(unit.length)}" is left over`);
+  if (unit?.length !== unitText.length) return fail(unitAt, `"${unitText}" is no unit known here`);
   if (expected && unit.unit !== expected) return fail(unitAt, `this is ${unit.unit}, but ${expected} is wanted`);
   return {
     ok: true,

@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../finding';
 import type { Job, Sentence } from '../job';
-import { nextFirings } from './firings';
+import { clockChangeFirings } from './firings';
 
 const DAY = ['', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
@@ -28,9 +28,7 @@ export function routineFindings(job: Job): Finding[] {
   if (!acting.some((s) => s.ifArmed) && job.wish.hazards.includes('unattended-heat')) {
     out.push(finding('routine', 'unarmed', { verdict: 'tight', title: 'It would heat on days when nobody filled it', caption: 'heats unarmed', source: ['cautions'], remedy: { text: 'Arm it by hand after filling.', label: 'Only if armed', edit: { do: 'change', section: 'routine', set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) }, say: 'only if armed' } } }));
   }
-  // No zone of the database moves its clock after four in the morning, so only earlier times need a year of dates.
-  const early = acting.filter((s) => s.at < '04:00');
-  const changed = early.length === 0 ? [] : nextFirings(early, job.touchedAt, job.region.timeZone, 366 * early.length).filter((f) => f.clockChange !== 'none');
+  const changed = clockChangeFirings(acting, job.touchedAt, job.region.timeZone);
   if (changed.length > 0) out.push(finding('routine', 'clock-change', { verdict: 'tight', title: `${changed.length} of a year's firings fall into a clock change: ${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`, caption: 'falls into clock change', source: ['iana-tz'], remedy: { text: 'Pick a time before 01:00 or after 03:00.' } }));
   return out;
 }

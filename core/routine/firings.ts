@@ -53,6 +53,40 @@ export function nextFirings(sentences: readonly Sentence[], fromIso: string, zon
   return out.slice(0, count);
 }
 
+// A zone's rules do not depend on any job; a bench that is open for days asks for a handful of keys.
+const changeDays = new Map<string, DateTime[]>();
+
+/** The days within a year of an instant on which a zone moves its clock, by halving the months in which its offset changes. */
+function clockChangeDays(from: DateTime): DateTime[] {
+  const start = from.startOf('day');
+  const key = `${from.zoneName}|${start.toISODate()}`;
+  const known = changeDays.get(key);
+  if (known) return known;
+  const out: DateTime[] = [];
+  for (let month = 0; month < 12; month++) {
+    let [low, high] = [Math.round((month * 366) / 12), Math.round(((month + 1) * 366) / 12)];
+    const offset = (day: number): number => start.plus({ days: day }).offset;
+    if (offset(low) === offset(high)) continue;
+    const before = offset(low);
+    while (high - low > 1) {
+      const middle = (low + high) >> 1;
+      if (offset(middle) === before) low = middle;
+      else high = middle;
+    }
+    out.push(start.plus({ days: low }));
+  }
+  changeDays.set(key, out);
+  return out;
+}
+
+/** The firings within a year that fall into a clock change. */
+export function clockChangeFirings(sentences: readonly Sentence[], fromIso: string, zone: string): Firing[] {
+  return clockChangeDays(DateTime.fromISO(fromIso, { zone }))
+    .flatMap((day) => sentences.filter((s) => s.days.includes(day.weekday)).map((s) => onDate(day, s)))
+    .filter((f) => f !== null)
+    .filter((f) => f.clockChange !== 'none');
+}
+
 /** All firings of the days that follow midnight of an instant, in seconds from that midnight. */
 export function firingSeconds(sentences: readonly Sentence[], fromIso: string, zone: string, days: number): number[] {
   const start = DateTime.fromISO(fromIso, { zone }).startOf('day');

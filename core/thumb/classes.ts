@@ -11,6 +11,8 @@ export const CLASSES = {
     saturation: part('V_sat', 'collector-emitter saturation', span(0.02, 0.05, 0.2), 'V', 'parts-npn'),
     leakage: part('I_leak', 'collector leakage', span(0, 1e-9, 50e-9), 'A', 'parts-npn'),
     forcedGain: 10,
+    /** For a coil's tens of milliamperes, where a base current for a gain of ten would ask too much of the pin. */
+    coilGain: 15,
   },
   opto: {
     ledVolts: part('V_F', 'LED forward voltage', span(1.0, 1.2, 1.4), 'V', 'parts-opto'),

@@ -45,7 +45,7 @@ export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resisto
   const gain = constant('β_forced', 'forced gain', forcedGain, '1', 'parts-npn');
   const sink = worst('lowest', 'current it sinks for certain', 'I_sink', 'I_B * β_forced', 'A', [], [carried(ib), gain]);
   return judged('thumb', `${way}.sink`, {
-    title: `Current it can sink, needs ${formatQuantity(needed.value, 'A')}`, caption: 'sink current', steps: [ib, sink],
+    title: `Current it can sink against ${needed.name}`, caption: 'sink current', steps: [ib, sink],
     limit: atLeast(needed.value, 'A', needed.name, needed.origin), remedy,
     // What is needed already holds the margin, so meeting it is enough.
     tightShare: 0,

@@ -17,10 +17,16 @@ function wireOhms(c: WayContext) {
 /** The current that a closed button passes, at its highest. */
 const buttonCurrent = (line: Line) => worst('highest', 'current through the closed button', 'I_button', 'V_CC / R', 'A', [line.supply, line.pull]);
 
+/** A finding as one line: a sentence as it is, a margin with its two numbers. */
+function reasonOf(f: Finding): string {
+  if (!f.value || !f.limit || /\d/.test(f.title)) return f.title;
+  return `${f.caption} ${formatQuantity(f.value.value, f.value.unit)}, ${f.limit.sense} ${formatQuantity(f.limit.value, f.limit.unit)}`;
+}
+
 function result(way: Way, findings: Finding[], parts: Part[], list: Wire[], press: Omit<PressFact, 'way' | 'verdict'>): WayResult {
   const verdict = gravest(findings.map((f) => f.verdict));
   const against = findings.find((f) => f.verdict === verdict && verdict !== 'settled');
-  return { way, verdict, findings, parts, wires: list, press: { way, verdict, ...press }, reason: against ? against.title : WAY_WORDS[way].costs };
+  return { way, verdict, findings, parts, wires: list, press: { way, verdict, ...press }, reason: against ? reasonOf(against) : WAY_WORDS[way].costs };
 }
 
 const carriesLoad = (way: Way, c: WayContext): Finding[] =>
@@ -81,7 +87,7 @@ export function optocoupler(c: WayContext): WayResult {
     findings.push(
       ...levelFindings(way, c.line, { saturation: opto.saturation, leakage: opto.leakage }, wireOhms(c)),
       judged('thumb', `${way}.sink`, {
-        title: `Current it can sink, needs ${formatQuantity(twice.result.value, 'A')}`, caption: 'sink current', steps: [led, sink],
+        title: 'Current it can sink against what the button needs', caption: 'sink current', steps: [led, sink],
         limit: atLeast(twice.result.value, 'A', 'twice the button current', { from: 'measured', at: c.fact.lastReadingAt, what: 'button current from Probe, doubled' }), remedy, tightShare: 0,
       }),
       pinCurrent(way, c.drive, opto.ledVolts, r.input, remedy),
@@ -135,20 +141,19 @@ export function relayContact(c: WayContext): WayResult {
   const type = relay[c.job.thumb.relayContact];
   const own = c.job.thumb.resistorOhms;
   const coil = worst('highest', 'coil current', 'I_coil', 'V_coil / R_coil', 'A', [{ symbol: 'R_coil', name: 'coil resistance', range: type.coilOhms, unit: 'Ω', origin: { from: 'source', key: type.key } }], [chosen('V_coil', 'coil voltage', relay.coilVolts, 'V', 'class of the relay')]);
-  const wanted = (c.drive.highVolts.low - npn.baseVolts.range.high) / (coil.result.value / npn.forcedGain);
+  const wanted = (c.drive.highVolts.low - npn.baseVolts.range.high) / (coil.result.value / npn.coilGain);
   const r = seriesResistor(wanted, own);
   const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
   const findings = [
     ...requirements(way, c, false),
     ...carriesLoad(way, c),
-    baseDrive(way, c.drive, npn.baseVolts, r.input, npn.forcedGain, { ...carried(coil), name: 'coil current', origin: { from: 'source', key: type.key } }, remedy),
+    baseDrive(way, c.drive, npn.baseVolts, r.input, npn.coilGain, { ...carried(coil), name: 'coil current', origin: { from: 'source', key: type.key } }, remedy),
     pinCurrent(way, c.drive, npn.baseVolts, r.input, remedy),
   ];
   if (c.line) {
     const least = worst('lowest', 'current that the contact passes', 'I_button', 'V_CC / R', 'A', [c.line.supply, c.line.pull]);
     const minimum = atLeast(type.minimumAmps, 'A', `least current a ${type.contact} wants`, { from: 'source', key: type.key });
-    findings.push(
-      ...levelFindings(way, c.line, { onOhms: relay.contactOhms, leakage: relay.leakage }, wireOhms(c)),
+    findings.unshift(
       judged('thumb', `${way}.minimum-load`, {
         title: `The button passes ${formatQuantity(least.result.value, 'A')}; a ${type.contact} wants ${formatQuantity(type.minimumAmps, 'A')}`, caption: 'contact may go deaf', steps: [least], limit: minimum,
         // A film on the contact fails now and then and hurts nobody: a reason to prefer another way, not to stop.
@@ -156,6 +161,7 @@ export function relayContact(c: WayContext): WayResult {
         remedy: c.job.thumb.relayContact === 'signal' ? null : { text: 'A gold signal contact works from 10 µA.', label: 'Use a signal relay', edit: { do: 'change', section: 'thumb', set: { relayContact: 'signal', resistorOhms: null }, say: 'signal relay with a gold contact' } },
       }),
     );
+    findings.push(...levelFindings(way, c.line, { onOhms: relay.contactOhms, leakage: relay.leakage }, wireOhms(c)));
   }
   const { upper, lower } = sides(c);
   return result(way, findings, [

@@ -1,0 +1,76 @@
+import { describe, expect, it } from 'vitest';
+import type { PressFact } from '../job';
+import { changed, demoJob, findingOf } from '../testing/jobs';
+import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.';
+
+const profile = PROFILES['wifi-17']!;
+const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
+const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270 };
+const led: PressFact = { ...base, way: 'optocoupler', turnOnVolts: 1, turnOnAmps: 100e-6 };
+const closedFor = (gpio: number, press: PressFact, activeHigh = true, pullDown = false): number => longestClosed(contactAtPowerUp(pin(gpio), press, activeHigh, pullDown, profile), 'closed');
+
+describe('the contact while the controller wakes', () => {
+  it('closes for a tenth of a second behind a transistor on a weakly high pin', () => {
+    expect(closedFor(12, base)).toBeCloseTo(0.1, 9);
+  });
+
+  // 3.3 V · 10k/(10k + 50k) = 0.55 V, below the 0.6 V that a base needs.
+  it('stays open with a pull-down, or behind an LED that the weak pull-up cannot feed', () => {
+    expect(closedFor(12, base, true, true)).toBe(0);
+    expect(closedFor(12, led)).toBe(0);
+    expect(contactAtPowerUp(pin(12), base, true, true, profile)[1]!.why).toMatch(/0\.55 V/);
+  });
+
+  it('is closed all the while on a high pin, and on a low one for a driver that presses on low', () => {
+    expect(closedFor(16, base)).toBeCloseTo(0.35, 9);
+    expect(closedFor(15, base)).toBe(0);
+    expect(closedFor(15, base, false)).toBeCloseTo(0.35, 9);
+    expect(closedFor(5, base, false)).toBe(0);
+  });
+
+  it('may close while a transistor floats', () => {
+    expect(contactAtPowerUp(pin(5), base, true, false, profile)[0]!.contact).toBe('maybe');
+    expect(contactAtPowerUp(pin(5), base, true, true, profile)[0]!.contact).toBe('open');
+    expect(contactAtPowerUp(pin(5), led, true, false, profile)[0]!.contact).toBe('open');
+  });
+});
+
+describe('judging pins', () => {
+  const gate = demoJob('yard-gate');
+
+  it('stops the gate on pin 12 and mends it with one press', () => {
+    const f = findingOf(gate, 'board.press-pin');
+    expect(f).toMatchObject({ verdict: 'stop', caption: 'pin 12 twitches' });
+    expect(f.title).toMatch(/100 ms at power-up/);
+    const set = (f.remedy!.edit as unknown as { set: object }).set;
+    expect(findingOf(changed(gate, 'board', set), 'board.press-pin').verdict).toBe('settled');
+  });
+
+  it('calls a twitch tight where the machine overlooks it', () => {
+    const slow = changed(gate, 'act', { machine: { ...gate.act.machine, shortestPressSeconds: 0.4 } });
+    expect(findingOf(slow, 'board.press-pin').verdict).toBe('tight');
+  });
+
+  it.each([[0, /may not start/], [7, /taken/], [1, /closes the contact/]])('stops pin %i', (gpio, why) => {
+    const j = judgePin(pin(gpio), gate, base, profile);
+    expect(j.verdict).toBe('stop');
+    expect(j.title).toMatch(why);
+  });
+
+  it('ranks still pins first and leaves used ones out', () => {
+    const job = changed(gate, 'board', { pullDown: true, armPin: 5 });
+    const ranked = rankPins(job, base, profile).map((p) => p.gpio);
+    expect(ranked).not.toContain(5);
+    expect(['4', '12', '13', '14', '15']).toContain(String(ranked[0]));
+    expect(judgePin(pin(ranked.at(-1)!), job, base, profile).verdict).toBe('stop');
+  });
+
+  it('wants a pull-up for a contact, and one job for one pin', () => {
+    const pot = demoJob('rice-pot');
+    expect(findingOf(changed(pot, 'board', { armPin: 16 }), 'board.arm-pin').verdict).toBe('stop');
+    expect(findingOf(changed(pot, 'board', { armPin: 5 }), 'board.arm-pin').title).toMatch(/two jobs/);
+    expect(findingOf(changed(pot, 'board', { sensorPin: 2 }), 'board.sensor-pin').verdict).toBe('tight');
+    expect(findingOf(changed(pot, 'board', { armPin: null }), 'board.arm-pin').verdict).toBe('unknown');
+    expect(findingOf(changed(pot, 'board', { profile: 'mystery' }), 'board.profile').verdict).toBe('stop');
+  });
+});

@@ -1,0 +1,93 @@
+import { describe, expect, it } from 'vitest';
+import { against, atLeast, atMost, carried, chosen, constant, derive, evaluate, flips, gravest, judged, parseFormula, reevaluate, SOURCES, worst, write } from '.';
+import { within } from '../quantity';
+
+const calc = (text: string, values: Record<string, number> = {}): number => evaluate(parseFormula(text), values);
+
+describe('formulas', () => {
+  it('follows the usual order of operations', () => {
+    expect(calc('1 + 2 * 3 - 4 / 2')).toBe(5);
+    expect(calc('2 ^ 3 ^ 2')).toBe(512);
+    expect(calc('-(2 + 3) * 2')).toBe(-10);
+    expect(calc('8 - 3 - 2')).toBe(3);
+    expect(calc('ceil(ln(1 - C) / ln(R))', { C: 0.95, R: 0.95 })).toBe(59);
+    expect(calc('par(R1, R2)', { R1: 100, R2: 100 })).toBe(50);
+  });
+
+  it('writes brackets only where they are needed', () => {
+    const same = (text: string): string => write(parseFormula(text), (s) => s);
+    expect(same('(V_OH - V_F) / R')).toBe('(V_OH − V_F) / R');
+    expect(same('a - (b - c)')).toBe('a − (b − c)');
+    expect(same('a * b / (c * d)')).toBe('a · b / (c · d)');
+  });
+
+  it.each(['1 +', '(a', 'a b', '2 $ 3', 'f(', ''])('refuses %j', (text) => expect(() => parseFormula(text)).toThrow(SyntaxError));
+
+  it('names a symbol without a value', () => expect(() => calc('a + b', { a: 1 })).toThrow(/b has no value/));
+});
+
+const led = derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [
+  chosen('V_OH', 'pin high', 2.9, 'V'), constant('V_F', 'LED', 1.4, 'V', 'parts-opto'), constant('R_S', 'resistor', 680, 'Ω', 'iec-60063'),
+]);
+
+describe('steps that explain themselves', () => {
+  it('computes and fills in from one text', () => {
+    expect(led.result.value).toBeCloseTo(1.5 / 680, 12);
+    expect(led.filled).toBe('(2.9 V − 1.4 V) / 680 Ω = 2.21 mA');
+  });
+
+  it('carries a result into the next step and evaluates the chain anew', () => {
+    const sink = derive('sink', 'I_sink', 'CTR * I_F', 'A', [constant('CTR', 'ratio', 0.5, '1', 'parts-opto'), carried(led)]);
+    expect(sink.result.value).toBeCloseTo(0.75 / 680, 12);
+    expect(reevaluate([led, sink], { R_S: 340 })).toBeCloseTo(0.75 / 340, 12);
+  });
+
+  it('collects the sources of inputs and limit', () => {
+    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [led], limit: atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' }) });
+    expect(f.source).toEqual(['parts-opto', 'iec-60063', 'parts-ssr']);
+    expect(f).toMatchObject({ id: 'thumb.x', verdict: 'settled', value: { unit: 'A' } });
+  });
+
+  it('says what would turn the verdict, and by how much', () => {
+    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [led], limit: atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' }) });
+    const found = Object.fromEntries(flips(f).map((x) => [x.input.symbol, x.to]));
+    expect(found['R_S']).toBeCloseTo(1500, 0);
+    expect(found['V_OH']).toBeCloseTo(1.4 + 0.68, 3);
+    expect(found['V_F']).toBeCloseTo(2.9 - 0.68, 3);
+  });
+});
+
+describe('verdicts', () => {
+  it('is stop beyond the limit, tight near it, settled with margin', () => {
+    const most = atMost(10, 'A', 'rating', { from: 'source', key: 'contact-derate' });
+    expect([against(13, most), against(9.6, most), against(5, most)]).toEqual(['stop', 'tight', 'settled']);
+    const least = atLeast(1, 'A', 'need', { from: 'source', key: 'contact-derate' });
+    expect([against(0.9, least), against(1.1, least), against(1.3, least)]).toEqual(['stop', 'tight', 'settled']);
+  });
+
+  it('puts a stop above what is unknown, and that above what is tight', () => {
+    expect(gravest(['settled', 'tight', 'unknown'])).toBe('unknown');
+    expect(gravest(['unknown', 'stop', 'tight'])).toBe('stop');
+    expect(gravest([])).toBe('settled');
+  });
+});
+
+describe('worst corners', () => {
+  it('names the end at which each input stands', () => {
+    const origin = { from: 'source', key: 'ohm' } as const;
+    const step = worst('highest', 'level', 'V', 'V_CC * R_on / (R + R_on)', 'V', [
+      { symbol: 'V_CC', name: 'supply', range: within(5, 0.01), unit: 'V', origin }, { symbol: 'R', name: 'pull-up', range: within(10_000, 0.1), unit: 'Ω', origin }, { symbol: 'R_on', name: 'contact', range: within(10, 0.5), unit: 'Ω', origin },
+    ]);
+    expect(step.inputs.map((i) => i.name)).toEqual(['supply, highest', 'pull-up, lowest', 'contact, highest']);
+    expect(step.result.value).toBeCloseTo((5.05 * 15) / 9015, 9);
+  });
+});
+
+describe('sources', () => {
+  it('has a tag and words for every key', () => {
+    for (const source of Object.values(SOURCES)) {
+      expect(['P', 'C', 'M']).toContain(source.tag);
+      expect(source.text.length).toBeGreaterThan(10);
+    }
+  });
+});

@@ -1,0 +1,141 @@
+import { readFileSync } from 'node:fs';
+import Ajv from 'ajv/dist/2020.js';
+import { describe, expect, it } from 'vitest';
+import { applyEdit, checkJob, freshJob, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, type Job } from '.';
+
+const NOW = '2026-03-02T14:05:00Z';
+const job = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
+const file = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
+const DEMOS = ['rice-pot', 'yard-gate', 'larder-dehumidifier'];
+
+describe('edits', () => {
+  it('leaves the given job as it was and writes one line into the log', () => {
+    const before = job();
+    const frozen = JSON.stringify(before);
+    const after = applyEdit(before, { do: 'change', section: 'wish', set: { when: 'noon' }, say: 'when: noon' }, '2026-03-02T15:00:00Z');
+    expect(JSON.stringify(before)).toBe(frozen);
+    expect(after.wish.when).toBe('noon');
+    expect(after.touchedAt).toBe('2026-03-02T15:00:00Z');
+    expect(after.log.at(-1)).toEqual({ at: '2026-03-02T15:00:00Z', room: 'wish', text: 'when: noon' });
+  });
+
+  it('makes the first control the one to press, and knows it by its id afterwards', () => {
+    let j = applyEdit(job(), { do: 'add-control', id: 'a', name: 'start' }, NOW);
+    j = applyEdit(j, { do: 'add-control', id: 'b', name: 'stop' }, NOW);
+    j = applyEdit(j, { do: 'add-control', id: 'a', name: 'start' }, NOW);
+    expect(j.controls.map((c) => c.id)).toEqual(['a', 'b']);
+    expect(j.thumb.control).toBe('a');
+  });
+
+  it('ticks with a date, and takes the tick back', () => {
+    const on = applyEdit(job(), { do: 'tick', step: 'x', title: 'X', on: true }, NOW);
+    expect(on.guard.ticks).toEqual({ x: NOW });
+    expect(applyEdit(on, { do: 'tick', step: 'x', title: 'X', on: false }, NOW).guard.ticks).toEqual({});
+  });
+
+  it('refuses to strike what is not there', () => {
+    expect(() => applyEdit(job(), { do: 'strike-reading', id: 'no', struck: true }, NOW)).toThrow(RangeError);
+    expect(() => applyEdit(job(), { do: 'change-control', id: 'no', set: {}, say: '' }, NOW)).toThrow(RangeError);
+  });
+
+  it('goes back without losing a line of the log', () => {
+    const first = job();
+    const second = applyEdit(first, { do: 'title', title: 'Pot', place: '' }, NOW);
+    const back = returnTo(second, first, NOW, 'undone: called Pot');
+    expect(back.title).toBe('Rice pot');
+    expect(back.log.map((e) => e.text)).toEqual(['job begun: Rice pot', 'called Pot', 'undone: called Pot']);
+  });
+});
+
+describe('job files', () => {
+  it.each(DEMOS)('reads the demo job %s, and writes it back the same', (name) => {
+    const text = file(`demo/${name}.json`);
+    const loaded = loadJob(text);
+    expect(loaded.ok).toBe(true);
+    if (loaded.ok) expect(jobText(loaded.job)).toBe(text);
+  });
+
+  it('still reads the first version as it was frozen', () => {
+    expect(loadJob(file('core/job/versions/v1.json'))).toMatchObject({ ok: true, job: { title: 'Rice pot', version: 1 } });
+  });
+
+  const spoil = (change: (d: Record<string, unknown>) => void): string => {
+    const d = JSON.parse(file('demo/rice-pot.json')) as Record<string, unknown>;
+    change(d);
+    return JSON.stringify(d);
+  };
+
+  it.each<[string, string, RegExp, RegExp]>([
+    ['an empty file', '', /not complete JSON/, /empty/],
+    ['a file cut off', file('demo/rice-pot.json').slice(0, 900), /not complete JSON/, /end|line \d+/],
+    ['a slip of the pen', '{"format": oops}', /not complete JSON/, /line 1, column \d+|end/],
+    ['something else', '{"name":"x"}', /not a Gentle Thumb job/, /format/],
+    ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
+    ['a newer one', spoil((d) => (d['version'] = 7)), /version 7/, /version/],
+    ['no version', spoil((d) => delete d['version']), /which version/, /version/],
+    ['a wrong type', spoil((d) => ((d['thumb'] as Record<string, unknown>)['resistorOhms'] = 'many')), /thumb\.resistorOhms/, /thumb\.resistorOhms/],
+    ['an unknown field', spoil((d) => (d['extra'] = 1)), /extra/, /field/],
+    ['a bad time', spoil((d) => (d['createdAt'] = 'yesterday')), /createdAt must be a time/, /createdAt/],
+    ['a reading off the map', spoil((d) => ((d['readings'] as Record<string, unknown>[])[0]!['state'] = 'perhaps')), /readings\[0\]\.state/, /readings\[0\]\.state/],
+  ])('refuses %s, saying what and where', (_name, text, what, where) => {
+    const loaded = loadJob(text);
+    expect(loaded.ok).toBe(false);
+    if (loaded.ok) return;
+    expect(loaded.problem.what).toMatch(what);
+    expect(loaded.problem.where).toMatch(where);
+    expect(loaded.problem.todo.length).toBeGreaterThan(10);
+  });
+
+  it('refuses what is too large before reading it', () => {
+    expect(tooLarge(200e6)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('200 MB') } });
+    expect(loadJob(' '.repeat(JOB_TEXT_LIMIT + 1))).toMatchObject({ ok: false });
+  });
+});
+
+describe('migrations', () => {
+  it('goes one version at a time, and says where a step is missing', () => {
+    const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
+    expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
+    expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
+    expect(migrate({ version: 1 })).toEqual({ version: 1 });
+  });
+});
+
+describe('the JSON Schema beside the Yup schema', () => {
+  const shipped = JSON.parse(file('docs/job.schema.json')) as Record<string, unknown>;
+  const validate = new Ajv({ strict: false }).compile(shipped);
+
+  it('is the one that the Yup schema makes', () => expect(shipped).toEqual(jobJsonSchema()));
+
+  it.each(DEMOS)('accepts the demo job %s', (name) => {
+    validate(JSON.parse(file(`demo/${name}.json`)));
+    expect(validate.errors).toBeNull();
+  });
+
+  // Every leaf of a full job is spoiled in several ways; an independent validator must agree with Yup each time.
+  it('agrees with Yup on every spoiled field', () => {
+    const full = JSON.parse(file('demo/rice-pot.json')) as unknown;
+    const paths: (string | number)[][] = [];
+    const walk = (x: unknown, path: (string | number)[]): void => {
+      paths.push(path);
+      if (Array.isArray(x)) x.slice(0, 1).forEach((y, i) => walk(y, [...path, i]));
+      else if (x && typeof x === 'object') Object.entries(x).forEach(([k, y]) => walk(y, [...path, k]));
+    };
+    walk(full, []);
+    let refused = 0;
+    for (const path of paths.filter((p) => p.length > 0))
+      for (const bad of [undefined, null, 'zzz', -1.5, 1e12, true, [], {}, ['x'], { x: 1 }]) {
+        const copy = structuredClone(full);
+        const owner = path.slice(0, -1).reduce((o, k) => (o as Record<string | number, unknown>)[k], copy) as Record<string | number, unknown>;
+        const key = path[path.length - 1]!;
+        if (bad === undefined) {
+          if (Array.isArray(owner)) continue;
+          delete owner[key];
+        } else owner[key] = bad;
+        const ours = checkJob(copy).ok;
+        if (!ours) refused++;
+        expect({ path: path.join('.'), bad, ok: validate(copy) }).toEqual({ path: path.join('.'), bad, ok: ours });
+      }
+    expect(refused).toBeGreaterThan(600);
+  });
+});

@@ -1,0 +1,75 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { applyEdit, freshJob, readNoteLine, type Job, type Reading } from '.';
+
+const NOW = '2026-03-02T14:05:00Z';
+const fresh = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
+const withStart = (): Job => applyEdit(fresh(), { do: 'add-control', id: 'control-start', name: 'start' }, NOW);
+const read = (line: string, job = withStart()) => readNoteLine(line, job, { id: 'r', now: NOW });
+
+function readingOf(line: string): Reading {
+  const u = read(line);
+  if (!u.ok || u.edit.do !== 'add-reading') throw new Error(`${line}: ${u.ok ? 'no reading' : u.message}`);
+  return u.edit.reading;
+}
+
+describe('note lines', () => {
+  it.each<[string, Partial<Reading>, string]>([
+    ['start A idle 4.98 V', { control: 'control-start', state: 'idle', kind: 'volts-dc', value: 4.98, digit: 0.01 }, 'start, A to ground, nobody presses, 4.98 V DC'],
+    ['start B idle 0 V', { kind: 'volts-dc', value: 0 }, 'start, B to ground, nobody presses, 0 V DC'],
+    ['start A pressed 3 mV', { state: 'pressed', value: 0.003 }, 'start, A to ground, held pressed, 3 mV DC'],
+    ['start A-B pressed 0.4 ohm', { kind: 'ohms', value: 0.4, to: { kind: 'contact', name: 'B' } }, 'start, A to B, held pressed, 0.4 Ω'],
+    ['start A to neutral off >20M', { kind: 'ohms', relation: '>', value: 20e6, to: { kind: 'neutral', name: '' } }, 'start, A to neutral, unplugged, > 20 MΩ'],
+    ['ground to live off 40M', { control: '', from: { kind: 'ground', name: '' }, value: 40e6 }, 'ground to live, unplugged, 40 MΩ'],
+    ['start A to earth on 0.3 VAC', { kind: 'volts-ac', state: 'idle', value: 0.3 }, 'start, A to earth, nobody presses, 0.3 V AC'],
+    ['start short 0.5 mA', { kind: 'amps', value: 0.0005 }, 'start, A shorted to B, nobody presses, 0.5 mA'],
+    ['supply main 5.02 V always', { control: '', from: { kind: 'rail', name: 'main' }, state: 'always', value: 5.02 }, 'supply main to ground, always there, 5.02 V DC'],
+    ['A idle 3V3', { control: 'control-start', value: 3.3 }, 'start, A to ground, nobody presses, 3.3 V DC'],
+    ['START a idle 5', { control: 'control-start', kind: 'volts-dc' }, 'START, A to ground, nobody presses, 5 V DC'],
+  ])('understands %s', (line, part, words) => {
+    expect(readingOf(line)).toMatchObject(part);
+    expect(read(line)).toMatchObject({ words });
+  });
+
+  it('keeps remarks and the wish', () => {
+    expect(read('note: foam behind the board')).toMatchObject({ ok: true, edit: { do: 'note', text: 'foam behind the board' } });
+    expect(read('never: start empty')).toMatchObject({ ok: true, edit: { section: 'wish', set: { never: 'start empty' } } });
+    expect(read('wish: it starts')).toMatchObject({ ok: true, edit: { set: { outcome: 'it starts' } } });
+  });
+
+  it('names a new control by itself, and asks where the name is almost one that is there', () => {
+    const u = read('stat A idle 5 V');
+    expect(u).toMatchObject({ ok: true, hint: expect.stringContaining('did you mean start?') });
+    const job = u.ok ? applyEdit(fresh(), u.edit, NOW) : fresh();
+    expect(job.controls).toMatchObject([{ id: 'control-stat', name: 'stat' }]);
+  });
+
+  it.each<[string, number, RegExp]>([
+    ['start A idel 3 V', 8, /no state/], ['start Q idle', 12, /number/], ['start A idle 4.9x', 16, /no unit/], ['start A to nuetral off 5M', 11, /no place/], ['start A idle 5 kg', 15, /unit/],
+    ['start A idle 4 ohm', 18, /unplugged/], ['start A-A pressed 1 ohm', 23, /same place/], ['start A off -3 ohm', 18, /negative/], ['supply main 5 V', 14, /at the end/], ['', 0, /say a reading/],
+    ['note:', 5, /what is the note/], ['12 A idle 5', 0, /begin with/], ['start A idle 5000 V', 19, /1000 V/], ['start A idle 3 s', 16, /not what a meter shows/], ['control', 7, /which name/], ['control start', 8, /already/],
+  ])('refuses %j at character %i', (line, at, message) => {
+    const u = read(line);
+    expect(u).toMatchObject({ ok: false, at });
+    if (!u.ok) expect(u.message).toMatch(message);
+  });
+
+  it('offers the likely line after a slip', () => {
+    expect(read('start A idel 3 V')).toMatchObject({ suggestion: 'start A idle 3 V' });
+    expect(read('start A to nuetral off 5M')).toMatchObject({ suggestion: 'start A to neutral off 5M' });
+  });
+
+  it('asks for the control where there are several', () => {
+    const two = applyEdit(withStart(), { do: 'add-control', id: 'x', name: 'stop' }, NOW);
+    expect(read('A idle 5 V', two)).toMatchObject({ ok: false, at: 0 });
+  });
+
+  it('never throws and never points outside the line', () => {
+    const word = fc.constantFrom('start', 'A', 'B', 'A-B', 'to', 'live', 'idle', 'pressed', 'off', '5', 'V', '>20M', 'supply', 'short', 'note:', '-', 'always', 'OL', '\u0000');
+    fc.assert(fc.property(fc.array(fc.oneof(word, fc.string({ maxLength: 6 })), { maxLength: 8 }), (words) => {
+      const line = words.join(' ');
+      const u = read(line);
+      if (!u.ok) expect(u.at).toBeLessThanOrEqual(Math.max(line.length, 2000));
+    }));
+  });
+});

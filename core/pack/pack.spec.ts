@@ -1,0 +1,67 @@
+import Papa from 'papaparse';
+import { strFromU8, unzipSync } from 'fflate';
+import { describe, expect, it } from 'vitest';
+import { assess, filesOf } from '../assess';
+import { applyEdit, jobText } from '../job';
+import { changed, demoJob } from '../testing/jobs';
+import { packZip, slug } from '.';
+import { xml } from './xml';
+
+const pot = demoJob('rice-pot');
+const files = filesOf(pot, assess(pot));
+const text = (name: string, list = files): string => list.find((f) => f.name === name)!.text;
+// A name that tries to become markup, a formula, a comment end and a macro.
+const NASTY = `=cmd|'x'!A1 <script>alert(1)</script> */ ??/ "quoted" & more`;
+const nasty = applyEdit(pot, { do: 'title', title: NASTY, place: NASTY }, '2026-03-02T14:00:00Z');
+const nastyFiles = filesOf(nasty, assess(nasty));
+
+describe('what leaves', () => {
+  it('holds the whole job, losslessly', () => {
+    expect(text('rice-pot.job.json')).toBe(jobText(pot));
+    expect(files.map((f) => f.name)).toEqual(['rice-pot.job.json', 'wiring.svg', 'wires.csv', 'parts.csv', 'joint.cir', 'gentle_thumb.h', 'gentle_thumb.c', 'test-sheet.csv', 'log.md']);
+  });
+
+  it('zips to the same bytes for the same job', () => {
+    const zip = packZip(files, pot.touchedAt);
+    expect(packZip(files, pot.touchedAt)).toEqual(zip);
+    expect(strFromU8(unzipSync(zip)['log.md']!)).toBe(text('log.md'));
+  });
+
+  it('numbers its wires alike in drawing and table', () => {
+    const rows = Papa.parse<Record<string, string>>(text('wires.csv').trim(), { header: true }).data;
+    expect(rows.map((r) => r['wire'])).toEqual(['1', '2', '3', '4']);
+    for (const r of rows) expect(text('wiring.svg')).toContain(`>${r['from']}<`);
+  });
+
+  it('leaves out what is not decided', () => {
+    const begun = demoJob('larder-dehumidifier');
+    expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual(['larder-dehumidifier.job.json', 'test-sheet.csv', 'log.md']);
+  });
+
+  it('keeps names as text in every format', () => {
+    const svg = text('wiring.svg', nastyFiles);
+    expect(svg).not.toContain('<script');
+    expect(svg).toContain('&lt;script&gt;');
+    expect(text('gentle_thumb.c', nastyFiles)).toMatch(/^\/\* =cmd\|'x'!A1 <script>alert\(1\)<\/script> \* \/ \? \?\/ "quoted" & more: the pot/);
+    expect(text('log.md', nastyFiles)).not.toMatch(/^# .*[^\\]</m);
+    const formula = { ...pot, trials: [], wish: { ...pot.wish, outcome: '=1+1' } };
+    expect(text('test-sheet.csv', filesOf(formula, assess(formula)))).not.toMatch(/(^|,)=/m);
+  });
+
+  it('escapes XML and drops what XML cannot hold', () => {
+    expect(xml(`<a b="c">'&'\u0000\u0007</a>`)).toBe('&lt;a b=&quot;c&quot;&gt;&apos;&amp;&apos;&lt;/a&gt;');
+  });
+
+  it('makes file names of titles', () => {
+    expect([slug('Rice pot'), slug('Über-Gate №7'), slug('///'), slug('x'.repeat(200)).length]).toEqual(['rice-pot', 'uber-gate-no7', 'job', 60]);
+  });
+
+  it('writes the week and the script into the firmware', () => {
+    const c = text('gentle_thumb.c');
+    expect(c).toContain('{ 1, 180u }');
+    // Monday to Friday are bits 1 to 5: 0x3e; 10:40 is second 38 400.
+    expect(c).toContain('{ 0x3eu, 38400u, 1 }');
+    expect(c).toContain('#define PRESS_PIN 5');
+    expect(text('gentle_thumb.c', filesOf(changed(pot, 'board', { activeHigh: false }), assess(pot)))).toContain('#define PRESS_LEVEL 0');
+  });
+});

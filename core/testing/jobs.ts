@@ -1,0 +1,22 @@
+import { readFileSync } from 'node:fs';
+import { assess, type Assessment } from '../assess';
+import type { Finding } from '../finding';
+import { applyEdit, loadJob, type Job, type JobEdit, type Section } from '../job';
+
+/** For tests: a demo job from its file. */
+export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier'): Job {
+  const loaded = loadJob(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'));
+  if (!loaded.ok) throw new Error(loaded.problem.what);
+  return loaded.job;
+}
+
+/** For tests: the job with one section changed. */
+export const changed = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job => applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');
+
+/** For tests: one finding by its id, or a clear failure. */
+export function findingOf(a: Assessment | Job, id: string): Finding {
+  const all = 'findings' in a ? a.findings : assess(a).findings;
+  const found = all.find((f) => f.id === id);
+  if (!found) throw new Error(`no finding ${id}; there are ${all.map((f) => f.id).join(', ')}`);
+  return found;
+}

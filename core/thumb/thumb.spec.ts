@@ -1,0 +1,106 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
+import { applyEdit, type Facts, type Job, type Way } from '../job';
+import { changed, demoJob, findingOf } from '../testing/jobs';
+import { chosenWay, jointOf, rankWays, wayContext } from '.';
+
+const pot = demoJob('rice-pot');
+const withWay = (way: Way, job = pot): Job => changed(job, 'thumb', { way, resistorOhms: null });
+const resultOf = (way: Way, job = pot) => assess(withWay(way, job)).ways.find((w) => w.way === way)!;
+
+describe('ways of pressing the rice pot', () => {
+  it('puts the isolated, silent, indifferent one first and the power relay last, with reasons', () => {
+    const ways = assess(pot).ways;
+    expect(ways[0]!.way).toBe('solid-state-relay');
+    expect(ways.at(-1)!.way).toBe('relay-contact');
+    expect(ways.at(-1)!.reason).toMatch(/passes 0\.\d+ mA; a silver power contact wants 0\.1 A|100 mA/);
+    expect(ways.every((w) => w.reason.length > 10)).toBe(true);
+  });
+
+  // RB ≤ (VOH,min − VBE,sat)/(IC/β): 2 · 0.5 mA / 10 is below the least useful base current of 0.5 mA, so (2.9 − 0.85)/0.5 mA = 4.1 kΩ, /1.05, next E12 below: 3.9 kΩ.
+  it('computes the base resistor of a transistor as done by hand', () => {
+    const npn = resultOf('npn-to-ground');
+    expect(npn.press.resistorOhms).toBe(3900);
+    expect(npn.verdict).toBe('settled');
+    expect(npn.wires.filter((w) => w.crosses)).toHaveLength(2);
+  });
+
+  // (2.9 − 1.4)/(2 · 0.55 mA / (0.5 · 0.5)) worst case; by hand with V 5.025, R 9 kΩ about 330 Ω.
+  it('gives the optocoupler enough LED current for an aged part at the low end', () => {
+    const opto = resultOf('optocoupler');
+    const sink = opto.findings.find((f) => f.id === 'thumb.optocoupler.sink')!;
+    expect(sink.verdict).toBe('settled');
+    expect(sink.value!.value).toBeGreaterThanOrEqual(sink.limit!.value);
+    expect(sink.steps.map((s) => s.symbol)).toEqual(['I_F', 'I_sink']);
+  });
+
+  it('prefers a gold contact where a logic button passes too little for silver, and can be told so', () => {
+    const job = withWay('relay-contact');
+    const f = findingOf(job, 'thumb.relay-contact.minimum-load');
+    expect(f.verdict).toBe('tight');
+    const mended = applyEdit(job, f.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    expect(findingOf(mended, 'thumb.relay-contact.minimum-load').verdict).toBe('settled');
+  });
+
+  it('keeps a pressed level under the low level and explains both', () => {
+    const f = findingOf(pot, 'thumb.solid-state-relay.pressed-level');
+    expect(f.verdict).toBe('settled');
+    expect(f.limit!.value).toBeCloseTo(0.3 * 4.9351, 2);
+    expect(f.steps[0]!.inputs.find((i) => i.symbol === 'R')!.name).toMatch(/lowest/);
+    expect(f.steps[0]!.inputs.find((i) => i.symbol === 'V_CC')!.origin).toMatchObject({ from: 'measured' });
+  });
+});
+
+describe('what rules a way out', () => {
+  const strike = (job: Job, ...ids: string[]): Job => ids.reduce((j, id) => applyEdit(j, { do: 'strike-reading', id, struck: true }, '2026-03-02T14:00:00Z'), job);
+  const ground = pot.readings.find((r) => r.from.kind === 'ground' && r.to.kind === 'mains')!;
+
+  it('waits with a transistor until isolation is proven', () => {
+    expect(resultOf('npn-to-ground', strike(pot, ground.id))).toMatchObject({ verdict: 'unknown', reason: expect.stringContaining('isolation') });
+  });
+
+  it('stops a transistor where the low-voltage side is tied to mains', () => {
+    const tied = { ...pot, readings: pot.readings.map((r) => (r.id === ground.id ? { ...r, relation: '=' as const, value: 120e3 } : r)) };
+    expect(resultOf('npn-to-ground', tied)).toMatchObject({ verdict: 'stop', reason: expect.stringContaining('mains') });
+    expect(resultOf('optocoupler', tied).verdict).toBe('tight');
+    expect(findingOf(withWay('npn-to-ground', tied), 'guard.isolation.control-start').verdict).toBe('stop');
+  });
+
+  it('has no transistor to ground for a button that is high when pressed', () => {
+    const facts = assess(pot).facts;
+    const high: Facts = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, kind: 'high-when-pressed', leading: 'high-when-pressed', parameters: { supplyVolts: { low: 3.2, nominal: 3.3, high: 3.4 }, pullDownOhms: { low: 9e3, nominal: 10e3, high: 11e3 } } } } };
+    const ways = rankWays(pot, high);
+    expect(ways.find((w) => w.way === 'npn-to-ground')!.verdict).toBe('stop');
+    const ssr = ways.find((w) => w.way === 'solid-state-relay')!;
+    expect(ssr.findings.find((f) => f.id.endsWith('pressed-level'))).toMatchObject({ verdict: 'settled', limit: { sense: 'at least' } });
+    expect(ssr.wires[2]!.to).toBe('start B');
+  });
+
+  it('leaves a switched load to a relay and to Guard', () => {
+    const facts = assess(pot).facts;
+    const load: Facts = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, kind: 'switched-load', leading: 'switched-load', parameters: {} } } };
+    const verdicts = Object.fromEntries(rankWays(pot, load).map((w) => [w.way, w.verdict]));
+    expect(verdicts).toMatchObject({ 'relay-contact': 'unknown', 'npn-to-ground': 'stop', optocoupler: 'stop', 'solid-state-relay': 'stop' });
+  });
+
+  it('flags a resistor chosen by hand that starves the LED, and offers the computed one', () => {
+    const f = findingOf(changed(pot, 'thumb', { resistorOhms: 1000 }), 'thumb.solid-state-relay.led');
+    expect(f.verdict).toBe('stop');
+    expect(f.remedy?.label).toMatch(/^Use 3\d0 Ω$/);
+  });
+
+  it('says nothing before there is a control', () => {
+    const empty = demoJob('larder-dehumidifier');
+    expect(assess({ ...empty, controls: [] }).ways).toEqual([]);
+    expect(findingOf(empty, 'thumb.choice').remedy?.label).toMatch(/^Use /);
+  });
+});
+
+describe('the joint for the simulator', () => {
+  it('carries what was measured on the appliance side', () => {
+    const a = assess(pot);
+    const joint = jointOf(wayContext(pot, a.facts)!, chosenWay(pot, a.ways)!)!;
+    expect(joint).toMatchObject({ way: 'solid-state-relay', polarity: 'low', supplyVolts: 4.98, onOhms: 16 });
+    expect(joint.pullOhms).toBeCloseTo(10_000, -1);
+  });
+});
