@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, ElementRef, signal, viewChild } from '@angular/core';
+import type { ElementRef} from '@angular/core';
+import { ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/core';
 
 /** Do on the left, Know on the right; on a phone two tabs that swipe. */
 @Component({

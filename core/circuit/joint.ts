@@ -47,21 +47,27 @@ export function saturationVolts(forcedGain: number, gainForward: number, gainRev
 /** LED current of a joint's input, A. */
 export const ledAmps = (j: Joint): number => Math.max(0, (j.pinHighVolts - LED_VOLTS) / j.seriesOhms);
 
-/** Drop across the closed switch when `amps` flow, V. */
-function switchVolts(j: Joint, amps: number): number {
-  if (j.way === 'relay-contact' || j.way === 'solid-state-relay') return amps * j.onOhms;
-  const base = j.way === 'npn-to-ground' ? (j.pinHighVolts - BASE_VOLTS) / j.seriesOhms : (ledAmps(j) * j.transferRatio) / j.gainForward;
-  return saturationVolts(amps / base, j.gainForward, j.gainReverse);
+/** Base current of the transistor that does the switching, A. */
+const baseAmps = (j: Joint): number =>
+  j.way === 'npn-to-ground' ? Math.max(0, (j.pinHighVolts - BASE_VOLTS) / j.seriesOhms) : (ledAmps(j) * j.transferRatio) / j.gainForward;
+
+/** Drop across the closed switch, V: resistive for contacts, saturated or current-limited for transistors. */
+function switchVolts(j: Joint): number {
+  if (j.way === 'relay-contact' || j.way === 'solid-state-relay') return (j.supplyVolts * j.onOhms) / (j.pullOhms + j.onOhms);
+  const base = baseAmps(j);
+  const limited = j.supplyVolts - j.gainForward * base * j.pullOhms;
+  // Two passes of V = Vcc − drop settle to a millivolt for any transistor that saturates.
+  let drop = 0;
+  for (let pass = 0; pass < 2; pass++) drop = saturationVolts((j.supplyVolts - drop) / j.pullOhms / base, j.gainForward, j.gainReverse);
+  return Number.isFinite(drop) && limited < drop ? drop : Math.min(Math.max(limited, 0), j.supplyVolts);
 }
 
 /**
  * Levels of the button's signal line while pressed and while idle, V against the appliance's ground, at nominal values.
- * The current is found by two passes of V = Vcc − drop, which settles to a millivolt for any joint that works.
  */
 export function settledLevels(j: Joint): { pressed: number; idle: number } {
-  let amps = j.supplyVolts / j.pullOhms;
-  for (let pass = 0; pass < 2; pass++) amps = Math.max(0, j.supplyVolts - Math.min(switchVolts(j, amps), j.supplyVolts)) / j.pullOhms;
-  const drop = Math.min(switchVolts(j, amps) + (j.way === 'npn-to-ground' ? amps * j.groundWireOhms : 0), j.supplyVolts);
+  const amps = Math.max(0, j.supplyVolts - switchVolts(j)) / j.pullOhms;
+  const drop = Math.min(switchVolts(j) + (j.way === 'npn-to-ground' ? amps * j.groundWireOhms : 0), j.supplyVolts);
   const off = j.way === 'solid-state-relay' ? j.offOhms : 1e12;
   const leakShare = j.pullOhms / (j.pullOhms + off);
   return j.polarity === 'low'

@@ -30,8 +30,8 @@ export function netlistOf(j: Joint, pressed: boolean): string {
   ].join('\n');
 }
 
-// Where nothing but a part's insulation joins the two sides, the simulator still wants a path to node 0.
-const APART = 'Rapart pgnd 0 1e12';
+// Where nothing but a part's insulation joins the two sides, the simulator still wants paths to node 0; these change no level.
+const APART = 'Rapart pgnd 0 1e9';
 const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 
 function thumb(j: Joint, upper: string, lower: string): string[] {
@@ -48,7 +48,7 @@ function thumb(j: Joint, upper: string, lower: string): string[] {
       return [
         `Rled pin an ${num(j.seriesOhms)}`, 'Dled an k led', 'Vsense k pgnd 0', APART, LED,
         `Fphoto ${upper} pb Vsense ${num(j.transferRatio / j.gainForward)}`,
-        `Q1 ${upper} pb ${lower} photo`,
+        `Q1 ${upper} pb ${lower} photo`, `Rleak pb ${lower} 1e8`,
         `.model photo NPN(${gains})`,
       ];
     case 'solid-state-relay':

@@ -130,7 +130,7 @@ describe('the JSON Schema beside the Yup schema', () => {
         const key = path[path.length - 1]!;
         if (bad === undefined) {
           if (Array.isArray(owner)) continue;
-          delete owner[key];
+          Reflect.deleteProperty(owner, key);
         } else owner[key] = bad;
         const ours = checkJob(copy).ok;
         if (!ours) refused++;

@@ -20,7 +20,6 @@ const STATE_NAMES: Record<string, MachineState> = {
   off: 'off', unplugged: 'off', idle: 'idle', on: 'idle', open: 'idle', pressed: 'pressed', running: 'running', always: 'always',
 };
 const FIXED_POINTS = ['ground', 'live', 'neutral', 'mains', 'earth'] as const;
-const SAYINGS = ['wish', 'when', 'never'] as const;
 
 interface Word {
   text: string;
@@ -56,7 +55,7 @@ function readSaying(word: string, text: string, line: string): Understood {
   if (!text) throw new Misread(line.length, `what is the ${word}?`);
   if (text.length > 2000) throw new Misread(2000, 'that is too long for one line; 2,000 characters fit');
   if (word === 'note') return { ok: true, edit: { do: 'note', text }, words: `a remark for the log: ${text}` };
-  const field = word === 'wish' ? 'outcome' : (word as (typeof SAYINGS)[number] & ('when' | 'never'));
+  const field = word === 'wish' ? 'outcome' : (word as 'when' | 'never');
   const label = { outcome: 'what should happen', when: 'when', never: 'what must never happen' }[field];
   return { ok: true, edit: { do: 'change', section: 'wish', set: { [field]: text }, say: `${label}: ${text}` }, words: `${label}: ${text}` };
 }

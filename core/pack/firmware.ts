@@ -97,7 +97,7 @@ void gt_set_clock(int weekday, uint32_t second_of_day)
 static void at_second(void)
 {
     unsigned i;
-    for (i = 0; i < WEEK_LENGTH; i++) {
+    for (i = 0; i < sizeof week / sizeof week[0]; i++) {
         if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
             && (!week[i].if_armed || armed())) {
             gt_start();
@@ -147,7 +147,6 @@ export function firmwareFiles(job: Job): Record<string, string> {
 #define PRESS_LEVEL ${board.activeHigh ? 1 : 0}
 #define ARM_PIN (${board.armPin ?? -1})
 #define SCRIPT_LENGTH ${script.length}u
-#define WEEK_LENGTH ${week.length}u
 
 struct script_step {
     int press;
@@ -164,8 +163,8 @@ static const struct script_step script[SCRIPT_LENGTH] = {
 ${steps.join('\n')}
 };
 
-/* One entry more than the week has, since C99 knows no empty array. */
-static const struct week_entry week[WEEK_LENGTH + 1u] = {
+/* The last entry has no day and never comes true; C99 knows no empty array. */
+static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0 }'].join('\n')}
 };
 ${BODY}`;

@@ -1,4 +1,5 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, signal, untracked, viewChild } from '@angular/core';
+import type { ElementRef} from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { nextReadingOf } from '../../../core/assess';
 import { readNoteLine, sayPlace, sayValue, UNIT_OF, type Reading } from '../../../core/job';

@@ -1,0 +1,56 @@
+import '@angular/compiler';
+import { describe, expect, it } from 'vitest';
+import { freshJob, type Job } from '../../core/job';
+import { JobsActions } from './jobs.actions';
+import { initialState, jobsReducer, type JobsState } from './jobs.reducer';
+
+const NOW = '2026-03-02T14:00:00Z';
+const job: Job = freshJob({ title: 'Pot' }, 'a', NOW);
+const play = (...actions: Parameters<typeof jobsReducer>[1][]): JobsState => actions.reduce(jobsReducer, initialState);
+const rename = (title: string) => JobsActions.edited({ id: 'a', edit: { do: 'title', title, place: '' }, now: NOW });
+const undo = JobsActions.undone({ id: 'a', now: NOW });
+const redo = JobsActions.redone({ id: 'a', now: NOW });
+const added = JobsActions.added({ jobs: [job] });
+
+describe('undo and redo', () => {
+  it('walks back and forth through every edit, and the log only grows', () => {
+    const titles = [[], [undo], [undo, undo], [undo, undo, redo], [undo, undo, redo, redo]].map((more) => play(added, rename('One'), rename('Two'), ...more).byId['a']!.job);
+    expect(titles.map((j) => j.title)).toEqual(['Two', 'One', 'Pot', 'One', 'Two']);
+    expect(titles.map((j) => j.log.length)).toEqual([3, 4, 5, 6, 7]);
+    expect(titles[1]!.log.at(-1)!.text).toBe('undone: called Two');
+  });
+
+  it('forgets the way forth after a new edit, and does nothing at either end', () => {
+    const s = play(added, rename('One'), undo, rename('Other'), redo).byId['a']!;
+    expect(s.job.title).toBe('Other');
+    expect(play(added, undo, undo).byId['a']!.job).toEqual(job);
+  });
+
+  it('keeps at most two hundred steps', () => {
+    const many = Array.from({ length: 230 }, (_, i) => rename(`t${i}`));
+    expect(play(added, ...many).byId['a']!.past).toHaveLength(200);
+  });
+});
+
+describe('saving', () => {
+  it('keeps the revision and the time', () => {
+    expect(play(added, JobsActions.saved({ id: 'a', revision: 1, now: NOW })).byId['a']).toMatchObject({ revision: 1, save: 'kept', savedAt: NOW });
+  });
+
+  it('stays at "changed elsewhere" until the maker decides, whatever is typed', () => {
+    const s = play(added, JobsActions.changedElsewhere({ id: 'a' }), rename('Mine'));
+    expect(s.byId['a']).toMatchObject({ save: 'changed-elsewhere', job: { title: 'Mine' } });
+  });
+
+  it('keeps mine as a copy and leaves theirs to be taken', () => {
+    const s = play(added, rename('Mine'), JobsActions.keepAsCopy({ id: 'a', copyId: 'b', now: NOW }), JobsActions.refreshed({ job: { ...job, title: 'Theirs' }, revision: 4 }));
+    expect(s.byId['b']!.job).toMatchObject({ id: 'b', title: 'Mine, copy' });
+    expect(s.byId['a']).toMatchObject({ revision: 4, job: { title: 'Theirs' }, past: [] });
+  });
+
+  it('remembers why a save failed and that the store is forbidden', () => {
+    expect(play(added, JobsActions.saveFailed({ id: 'a', why: 'full' })).byId['a']).toMatchObject({ save: 'failed', why: 'full' });
+    expect(play(JobsActions.storeForbidden({ why: 'forbidden' }))).toMatchObject({ phase: 'forbidden', why: 'forbidden' });
+    expect(play(added, JobsActions.loaded({ jobs: [], unreadable: 2 }))).toMatchObject({ phase: 'ready', unreadable: 2, byId: { a: { job } } });
+  });
+});

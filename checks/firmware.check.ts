@@ -1,0 +1,79 @@
+// The packed C99 compiled without a warning and run on the host with a clock of its own, against the simulation.
+import { copyFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { scriptPresses } from '../core/act';
+import { assess, filesOf } from '../core/assess';
+import type { Job, ScriptStep } from '../core/job';
+import { firingSeconds } from '../core/routine';
+import { seededRandom } from '../core/quantity';
+import { changed, demoJob } from '../core/testing/jobs';
+import { inFolder, runProgram } from './programs';
+
+interface Run {
+  weekday?: number;
+  second?: number;
+  milliseconds: number;
+  startAt?: number;
+  armLevel?: number;
+  clockOffset?: number;
+  tick?: number;
+}
+
+/** Compiles the job's firmware strictly and gives the closures of the press pin, in seconds. */
+function closures(job: Job, runs: Run[]): { from: number; to: number }[][] {
+  return inFolder((folder) => {
+    for (const f of filesOf(job, assess(job))) if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
+    copyFileSync(fileURLToPath(new URL('./host/clock.c', import.meta.url)), join(folder, 'clock.c'));
+    runProgram('cc', ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1', '-o', 'clock', 'gentle_thumb.c', 'clock.c'], { cwd: folder });
+    return runs.map((r) => {
+      const args = [r.weekday ?? 1, r.second ?? 0, r.milliseconds, r.startAt ?? -1, r.armLevel ?? 0, r.clockOffset ?? 0, r.tick ?? 1].map(String);
+      const lines = runProgram(join(folder, 'clock'), args).trim().split('\n').map((l) => l.split(' ').map(Number) as [number, number, number]);
+      const closedLevel = job.board.activeHigh ? 1 : 0;
+      expect(lines[0]).toEqual([0, job.board.pressPin, 1 - closedLevel]);
+      const out: { from: number; to: number }[] = [];
+      lines.slice(1).forEach(([ms, pin, level]) => {
+        expect(pin).toBe(job.board.pressPin);
+        if (level === closedLevel) out.push({ from: ms / 1000, to: Number.NaN });
+        else out[out.length - 1]!.to = ms / 1000;
+      });
+      return out;
+    });
+  });
+}
+
+const rounded = (spans: readonly { from: number; to: number }[]) => spans.map((s) => [Math.round(s.from * 1000), Math.round(s.to * 1000)]);
+const pot = demoJob('rice-pot');
+
+describe('the packed firmware on the host', () => {
+  it('presses at the instants of the simulation, for random scripts, active high and low', () => {
+    const random = seededRandom(99);
+    for (let n = 0; n < 6; n++) {
+      const script: ScriptStep[] = Array.from({ length: 1 + Math.floor(random.next() * 6) }, (_, i) => ({ do: i % 2 ? 'wait' : 'press', seconds: Math.round(50 + random.next() * 2000) / 1000 }));
+      const job = changed(changed(pot, 'act', { script }), 'board', { activeHigh: n % 2 === 0 });
+      const [found] = closures(job, [{ milliseconds: 20_000, startAt: 1234 }]);
+      expect(rounded(found!)).toEqual(rounded(scriptPresses(script, 1.234)));
+    }
+  });
+
+  it('goes on when the millisecond counter wraps round', () => {
+    const [found] = closures(pot, [{ milliseconds: 5000, startAt: 2000, clockOffset: 2 ** 32 - 2090 }]);
+    expect(rounded(found!)).toEqual([[2000, 2180]]);
+  });
+
+  it('keeps the week of the routine, only while armed', () => {
+    // Monday 00:00 for five and a half days, a tick every 20 ms as a slow controller has it.
+    const week: Run = { weekday: 1, second: 0, milliseconds: 475_200_000, tick: 20 };
+    const [armed, unarmed] = closures(pot, [{ ...week, armLevel: 0 }, { ...week, armLevel: 1 }]);
+    const starts = firingSeconds(pot.routine.sentences, '2026-03-02T00:00:00Z', 'UTC', 5);
+    expect(rounded(armed!)).toEqual(rounded(starts.flatMap((s) => scriptPresses(pot.act.script, s))));
+    expect(armed).toHaveLength(5);
+    expect(unarmed).toEqual([]);
+  });
+
+  it('compiles for a job with nothing planned and a title that tries to break out', () => {
+    const odd: Job = { ...changed(changed(pot, 'routine', { sentences: [] }), 'act', { script: [] }), title: '*/ int x = "??/\n\\' };
+    expect(closures(odd, [{ milliseconds: 100, startAt: 10 }])).toEqual([[]]);
+  });
+});

@@ -1,0 +1,82 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const root = new URL('..', import.meta.url).pathname;
+const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+function gt(...args: string[]) {
+  const done = spawnSync('node', [join(root, 'scripts/gt.mjs'), ...args], { encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
+  return { status: done.status, out: done.stdout, err: done.stderr.trim() };
+}
+function json<T>(...args: string[]): T {
+  const { status, out, err } = gt(...args);
+  expect({ status, err }).toEqual({ status: 0, err: '' });
+  return JSON.parse(out) as T;
+}
+const LINES = [
+  'start A idle 4.98 V', 'start B idle 0 V', 'start A pressed 3 mV', 'start A-B pressed 0.4 ohm', 'start A to neutral off >20M', 'ground to live off 40M', 'start A to earth on 0.3 VAC', 'start short 0.5 mA',
+  'supply main 5.02 V always', 'note: foam behind the board',
+];
+
+describe('the command line', () => {
+  it('walks from a title to packed files', () => {
+    writeFileSync(join(folder, 'a.json'), gt('new', '--title', 'Rice pot').out);
+    const noted = gt('note', 'a.json', ...LINES);
+    expect(noted.status).toBe(0);
+    writeFileSync(join(folder, 'b.json'), noted.out);
+    const job = JSON.parse(noted.out) as { readings: unknown[]; controls: { name: string }[]; log: unknown[] };
+    expect(job.controls).toMatchObject([{ name: 'start' }]);
+    expect(job.readings).toHaveLength(9);
+    expect(job.log).toHaveLength(11);
+
+    const findings = json<Record<string, unknown>[]>('assess', 'b.json');
+    for (const f of findings) expect(Object.keys(f)).toEqual(expect.arrayContaining(['id', 'room', 'verdict', 'title', 'value', 'limit', 'steps', 'source', 'remedy']));
+
+    const probe = json<{ candidates: { kind: string; probability: number; parameters: Record<string, { nominal: number }> }[]; next: unknown; contradictions: unknown[] }>('probe', 'b.json', '--control', 'start');
+    expect(probe.candidates[0]).toMatchObject({ kind: 'low-when-pressed', parameters: { supplyVolts: { nominal: 4.98 } } });
+    expect(probe.candidates[0]!.probability).toBeGreaterThan(0.95);
+    expect(probe.candidates.reduce((s, c) => s + c.probability, 0)).toBeCloseTo(1, 9);
+    expect(probe.contradictions).toEqual([]);
+
+    const packed = json<{ files: string[] }>('pack', join(root, 'demo/rice-pot.json'), 'out');
+    expect(readdirSync(join(folder, 'out')).sort()).toEqual([...packed.files].sort());
+    expect(readFileSync(join(folder, 'out/rice-pot.job.json'), 'utf8')).toBe(readFileSync(join(root, 'demo/rice-pot.json'), 'utf8'));
+  }, 60_000);
+
+  it('simulates the same days for the same seed', () => {
+    const file = join(root, 'demo/rice-pot.json');
+    const once = json<{ starts: number; asBelieved: number }>('simulate', file, '--seed', '4711', '--days', '365');
+    expect(json('simulate', file, '--seed', '4711', '--days', '365')).toEqual(once);
+    expect(once.starts).toBeGreaterThan(255);
+    expect(once.asBelieved).toBeLessThanOrEqual(once.starts);
+  }, 60_000);
+
+  it.each<[string, string[], RegExp]>([
+    ['no verb', [], /usage/],
+    ['an unknown verb', ['fly'], /usage/],
+    ['an unknown flag', ['new', '--name', 'x'], /name/],
+    ['no title', ['new'], /--title/],
+    ['a file that is not there', ['assess', 'nowhere.json'], /cannot be read \(ENOENT\)/],
+    ['a note with nonsense', ['note', 'c.json', 'start A idle 5 V', 'start A idel 5 V'], /line 2, character 9: "idel" is no state.*did you mean: start A idle 5 V/],
+    ['no such control', ['probe', 'c.json', '--control', 'stop'], /no control stop/],
+    ['days that are none', ['simulate', 'c.json', '--seed', '1', '--days', '0'], /--days wants a whole number/],
+    ['a broken file', ['assess', 'broken.json'], /not complete JSON/],
+    ['a huge file', ['assess', 'huge.json'], /200 MB/],
+    ['a folder that cannot be made', ['pack', 'c.json', 'c.json/out'], /cannot be written/],
+  ])('refuses %s with one line and exit 2', (_name, args, message) => {
+    writeFileSync(join(folder, 'c.json'), gt('new', '--title', 'Pot').out);
+    writeFileSync(join(folder, 'broken.json'), '{"format": "gentle-thumb/job", ');
+    writeFileSync(join(folder, 'huge.json'), '');
+    truncateSync(join(folder, 'huge.json'), 200e6);
+    const { status, out, err } = gt(...args);
+    expect(status).toBe(2);
+    expect(out).toBe('');
+    expect(err.split('\n')).toHaveLength(1);
+    expect(err).toMatch(/^gt: /);
+    expect(err).toMatch(message);
+  }, 60_000);
+});

@@ -1,0 +1,49 @@
+import js from '@eslint/js';
+import angular from 'angular-eslint';
+import tseslint from 'typescript-eslint';
+
+// The house: a room imports the ground floor and the two rooms that serve many, never another room.
+const GROUND = ['quantity', 'finding', 'job'];
+const SERVING = ['circuit', 'standin'];
+const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
+
+const forbid = (files, regex, message) => ({
+  files, ignores: ['**/*.spec.ts'], rules: { 'no-restricted-imports': ['error', { patterns: [{ regex, message }] }] },
+});
+const list = (names) => `(${names.join('|')})`;
+
+const boundaries = [
+  forbid(['core/quantity/*.ts'], '^\\.\\./', 'quantity is the lowest stone; it imports nothing of the house'),
+  forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$)', 'finding stands on quantity alone'),
+  forbid(['core/job/*.ts'], '^\\.\\./(?!quantity$|finding$)', 'job stands on quantity and finding'),
+  forbid(['core/circuit/*.ts'], `^\\.\\./(?!${list(GROUND)}$)`, 'circuit stands on the ground floor'),
+  forbid(['core/standin/*.ts'], `^\\.\\./(?!${list([...GROUND, 'circuit'])}$)`, 'standin stands on the ground floor and circuit'),
+  ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor, circuit and standin through their index; nothing of another room`)),
+  forbid(['core/assess.ts'], '^\\./[^/]+/', 'enter a room by its index'),
+  ...ROOMS.map((room) => forbid([`app/rooms/${room}/*.ts`], `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/)`, 'a room of the app knows its own files, the core, the bench and ui')),
+  forbid(['app/ui/*.ts'], '\\.\\./(rooms|shell|shelf)/', 'ui is below the rooms and the frame'),
+  forbid(['app/store/*.ts'], '\\.\\./(rooms|shell|shelf|ui)/', 'the store is below everything that is seen'),
+];
+
+export default tseslint.config(
+  { ignores: ['dist/', 'node_modules/', '.angular/', 'test-results/', 'playwright-report/'] },
+  js.configs.recommended,
+  ...tseslint.configs.strict,
+  {
+    files: ['**/*.ts'],
+    processor: angular.processInlineTemplates,
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off', // indexes are checked by the compiler's strict settings and by the tests
+      '@typescript-eslint/no-invalid-void-type': 'off',
+      '@typescript-eslint/no-extraneous-class': 'off', // Angular components may be only their template
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': 'error',
+      'max-lines': ['error', { max: 320, skipBlankLines: true, skipComments: true }],
+      eqeqeq: 'error',
+    },
+  },
+  { files: ['app/**/*.ts'], extends: [...angular.configs.tsRecommended] },
+  { files: ['app/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
+  { files: ['scripts/**/*.mjs', '*.config.{js,ts}'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } } },
+  ...boundaries,
+);

@@ -1,0 +1,48 @@
+// `npm test`: installs what is missing, then lint, types, unit tests, checks against other programs, build and end-to-end tests.
+import { mkdirSync, readFileSync } from 'node:fs';
+import { ensureBuilt, ensurePackages, ensurePrograms, root, run, say } from './lib.mjs';
+
+ensurePackages();
+ensurePrograms([
+  { program: 'chromium', package: 'chromium', why: 'the end-to-end tests drive it' },
+  { program: 'ngspice', package: 'ngspice', why: 'the joints are checked against it' },
+  { program: 'cc', package: 'gcc', why: 'the packed firmware is compiled with it' },
+  { program: 'xmllint', package: 'libxml2-utils', why: 'the wiring sheet is checked with it' },
+  { program: 'unzip', package: 'unzip', why: 'the zip is opened with it' },
+]);
+
+const results = `${root}test-results`;
+mkdirSync(results, { recursive: true });
+const bin = (name) => `${root}node_modules/.bin/${name}`;
+const total = { passed: 0, failed: 0 };
+
+function step(name, command, args, count) {
+  say(name);
+  const code = run(command, args, { env: { FORCE_COLOR: '0' } });
+  if (count) {
+    const { passed, failed } = count();
+    total.passed += passed;
+    total.failed += failed;
+  }
+  if (code === 0) return;
+  console.error(`${name}: failed`);
+  console.log(`${total.passed} passed, ${Math.max(1, total.failed)} failed`);
+  process.exit(1);
+}
+
+const read = (file) => JSON.parse(readFileSync(`${results}/${file}`, 'utf8'));
+const vitest = (file) => () => ({ passed: read(file).numPassedTests, failed: read(file).numFailedTests });
+const vitestArgs = (config, file) => ['run', '--config', config, '--reporter=default', '--reporter=json', `--outputFile.json=${results}/${file}`];
+
+step('lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']);
+step('types of the core, without a DOM', bin('tsc'), ['-p', 'core']);
+step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
+step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
+step('checks against other programs and published tables', bin('vitest'), vitestArgs('vitest.checks.config.ts', 'checks.json'), vitest('checks.json'));
+ensureBuilt();
+step('end-to-end tests in Chromium', bin('playwright'), ['test'], () => {
+  const { stats } = read('e2e.json');
+  return { passed: stats.expected, failed: stats.unexpected + stats.flaky };
+});
+say('all done');
+console.log(`${total.passed} passed, ${total.failed} failed`);
