@@ -2,7 +2,8 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { assess, filesOf } from '../core/assess';
+import { assess } from '../core/assess';
+import { filesOf } from '../core/deliver';
 import { applyEdit, type Job, type Way, WAYS } from '../core/job';
 import { packZip } from '../core/pack';
 import { changed, demoJob } from '../core/testing/jobs';

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, describe, expect, it } from 'vitest';
+import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
 const root = new URL('..', import.meta.url).pathname;
 const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));
@@ -17,6 +17,13 @@ function json<T>(...args: string[]): T {
   expect({ status, err }).toEqual({ status: 0, err: '' });
   return JSON.parse(out) as T;
 }
+beforeAll(() => {
+  writeFileSync(join(folder, 'c.json'), gt('new', '--title', 'Pot').out);
+  writeFileSync(join(folder, 'broken.json'), '{"format": "gentle-thumb/job", ');
+  writeFileSync(join(folder, 'huge.json'), '');
+  truncateSync(join(folder, 'huge.json'), 200e6);
+}, 60_000);
+
 const LINES = [
   'start A idle 4.98 V', 'start B idle 0 V', 'start A pressed 3 mV', 'start A-B pressed 0.4 ohm', 'start A to neutral off >20M', 'ground to live off 40M', 'start A to earth on 0.3 VAC', 'start short 0.5 mA',
   'supply main 5.02 V always', 'note: foam behind the board',
@@ -68,10 +75,6 @@ describe('the command line', () => {
     ['a huge file', ['assess', 'huge.json'], /200 MB/],
     ['a folder that cannot be made', ['pack', 'c.json', 'c.json/out'], /cannot be written/],
   ])('refuses %s with one line and exit 2', (_name, args, message) => {
-    writeFileSync(join(folder, 'c.json'), gt('new', '--title', 'Pot').out);
-    writeFileSync(join(folder, 'broken.json'), '{"format": "gentle-thumb/job", ');
-    writeFileSync(join(folder, 'huge.json'), '');
-    truncateSync(join(folder, 'huge.json'), 200e6);
     const { status, out, err } = gt(...args);
     expect(status).toBe(2);
     expect(out).toBe('');

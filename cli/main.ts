@@ -3,7 +3,8 @@ import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { simulateDays } from '../core/act';
-import { assess, filesOf, nextReadingOf } from '../core/assess';
+import { assess, nextReadingOf } from '../core/assess';
+import { filesOf } from '../core/deliver';
 import { applyEdit, freshJob, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
 import { packZip, slug } from '../core/pack';
 import { seededRandom } from '../core/quantity';
@@ -22,14 +23,16 @@ function usable(loaded: Loaded, file: string): Job {
 
 function readJob(file: string | undefined): Job {
   if (!file) throw new Unusable(USAGE);
-  let text: string;
+  let size: number;
+  let text = '';
   try {
-    const { size } = statSync(file);
-    if (size > JOB_TEXT_LIMIT) return usable(tooLarge(size), file);
-    text = readFileSync(file, 'utf8');
+    size = statSync(file).size;
+    // The size is checked before a byte is read.
+    if (size <= JOB_TEXT_LIMIT) text = readFileSync(file, 'utf8');
   } catch (error) {
     throw new Unusable(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
+  if (size > JOB_TEXT_LIMIT) return usable(tooLarge(size), file);
   return usable(loadJob(text), file);
 }
 

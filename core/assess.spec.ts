@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { assess, nextReadingOf, nextStep, threadOf } from './assess';
+import { assess, nextReadingOf } from './assess';
 import { flips, ROOMS, SOURCES, type Finding } from './finding';
 import { freshJob, type Job } from './job';
 import { changed, demoJob } from './testing/jobs';
+import { nextStep, threadOf } from './thread';
 
 const deepFreeze = <T>(x: T): T => {
   if (x && typeof x === 'object' && !Object.isFrozen(x)) {

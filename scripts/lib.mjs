@@ -1,6 +1,7 @@
 // Small helpers shared by the scripts that must run before anything is installed; plain Node.js only.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { brotliCompressSync } from 'node:zlib';
 import { createHash } from 'node:crypto';
 
 export const root = new URL('..', import.meta.url).pathname;
@@ -58,4 +59,8 @@ export function ensureBuilt() {
   say('building the app (a minute or two the first time)');
   mkdirSync(`${root}dist`, { recursive: true });
   if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
+  const app = `${root}dist/app/`;
+  for (const name of readdirSync(app, { recursive: true })) {
+    if (/\.(js|css|json)$/.test(name)) writeFileSync(`${app}${name}.br`, brotliCompressSync(readFileSync(app + name)));
+  }
 }

@@ -13,7 +13,7 @@ let base = '';
 beforeAll(async () => {
   writeFileSync(join(folder, 'index.html'), '<html><body><gt-root></gt-root></body></html>');
   writeFileSync(join(folder, 'main-ABCDEFGH.js'), 'x');
-  await new Promise<void>((ready) => (server = createServer({ folder, demo: true }).listen(0, '127.0.0.1', ready)));
+  await new Promise<void>((ready) => (server = createServer({ folder, demo: true }).listen(0, '127.0.0.1', () => ready())));
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
 afterAll(() => {

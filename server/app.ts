@@ -2,8 +2,8 @@ import compression from 'compression';
 import express, { type Express, type Response } from 'express';
 import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
-import { readFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { existsSync, readFileSync } from 'node:fs';
+import { extname, join, normalize } from 'node:path';
 
 export interface ServerOptions {
   /** Folder of the built app. */
@@ -11,6 +11,8 @@ export interface ServerOptions {
   /** Whether an empty shelf begins with the demo jobs. */
   readonly demo: boolean;
 }
+
+const PACKED_TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.css': 'text/css', '.json': 'application/json' };
 
 const nonceOf = (res: Response): string => (res.locals as { nonce: string }).nonce;
 
@@ -39,11 +41,21 @@ export function createServer({ folder, demo }: ServerOptions): Express {
       crossOriginEmbedderPolicy: true,
     }),
   );
+  app.use((req, res, next) => {
+    // Files were compressed at build time; doing it anew for every request would cost more than sending them.
+    const path = normalize(req.path);
+    const type = PACKED_TYPES[extname(path)];
+    if (type && req.acceptsEncodings('br') && existsSync(join(folder, `${path}.br`))) {
+      req.url = `${path}.br`;
+      res.setHeader('Content-Encoding', 'br').setHeader('Vary', 'Accept-Encoding').type(type);
+    }
+    next();
+  });
   app.use(compression());
   app.get('/settings.json', (_req, res) => void res.json({ demo }));
   app.use(express.static(folder, { index: false, maxAge: '1y', immutable: true, setHeaders: (res, path) => {
     // Only names that carry a hash of their content may be kept for long.
-    if (!/-[A-Z0-9]{8}\.[a-z0-9]+$/.test(path)) res.setHeader('Cache-Control', 'no-cache');
+    if (!/-[A-Z0-9]{8}(\.[a-z0-9]+){1,2}$/.test(path)) res.setHeader('Cache-Control', 'no-cache');
   } }));
   app.get('/{*path}', (req, res) => {
     if (/\.[a-z0-9]+$/i.test(req.path)) return void res.status(404).type('text').send('No such file.');

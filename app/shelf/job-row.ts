@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { nextStep, type Bead } from '../../core/assess';
+import { nextStep, type Bead } from '../../core/thread';
 import type { Job } from '../../core/job';
 import { ROOM_INFO } from '../shell/rooms';
 import { Glyph, VERDICT_WORDS } from '../ui/glyph';

@@ -2,9 +2,8 @@ import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, 
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { nextStep, type Bead } from '../../core/assess';
+import { nextStep, type Bead } from '../../core/thread';
 import type { Job } from '../../core/job';
-import { knownThread, threaded } from '../store/assessed';
 import { JobsActions } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
 import { Brand } from '../ui/brand';
@@ -104,10 +103,20 @@ export class Shelf {
   constructor() {
     // Rows first, then their threads one by one, so that the shelf can be used before the arithmetic is done.
     effect(() => {
-      const missing = this.all().filter((j) => untracked(this.threads)[j.id] !== knownThread(j) || !knownThread(j));
-      missing.forEach((job) => setTimeout(() => this.threads.update((t) => ({ ...t, [job.id]: threaded(job) })), 0));
+      const jobs = this.all();
+      if (jobs.length > 0) untracked(() => void this.computeThreads(jobs));
     });
     afterNextRender(() => void this.opener.startWithDemo());
+  }
+
+  /** The arithmetic of the rooms is fetched only once there is something to compute. */
+  private async computeThreads(jobs: readonly Job[]): Promise<void> {
+    const { threaded } = await import('../store/assessed');
+    for (const job of jobs) {
+      const thread = threaded(job);
+      if (this.threads()[job.id] !== thread) this.threads.update((t) => ({ ...t, [job.id]: thread }));
+      await new Promise((resolve) => setTimeout(resolve));
+    }
   }
 
   protected duplicate(job: Job): void {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import type { Bead } from '../../core/assess';
+import type { Bead } from '../../core/thread';
 import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 import { ROOM_INFO } from './rooms';
 
@@ -40,7 +40,7 @@ export class Thread {
         room: b.room, verdict: b.verdict, name: info.name, caption: b.caption,
         broken: b.verdict === 'unknown' || next?.verdict === 'unknown',
         tooltip: b.finding?.title ?? info.question,
-        label: `${info.name}: ${VERDICT_WORDS[b.verdict]}. ${b.caption}. ${b.finding?.title ?? ''}`,
+        label: `${info.name}: ${VERDICT_WORDS[b.verdict]}. ${b.caption}`,
       };
     }));
 }

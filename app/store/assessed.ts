@@ -1,5 +1,6 @@
-import { assess, threadOf, type Assessment, type Bead } from '../../core/assess';
+import { assess, type Assessment } from '../../core/assess';
 import type { Job } from '../../core/job';
+import { threadOf, type Bead } from '../../core/thread';
 
 const assessments = new WeakMap<Job, Assessment>();
 const threads = new WeakMap<Job, Bead[]>();
@@ -17,6 +18,3 @@ export function threaded(job: Job): Bead[] {
   if (!t) threads.set(job, (t = threadOf(assessed(job).findings)));
   return t;
 }
-
-/** The thread if it has been computed already; the shelf draws its rows before it asks for the rest. */
-export const knownThread = (job: Job): Bead[] | undefined => threads.get(job);

@@ -1,9 +1,10 @@
 import { strToU8, zipSync } from 'fflate';
 import type { Mark } from '../circuit';
-import { finding, type Finding } from '../finding';
+import type { Finding } from '../finding';
 import { jobText, type Job } from '../job';
 import { firmwareFiles } from './firmware';
 import { logMarkdown } from './log-markdown';
+import { slug } from './slug';
 import { partsCsv, sheetCsv, wiresCsv, type PackPart, type PackStep } from './tables';
 import { wiringSvg, type SheetWire } from './wiring-svg';
 
@@ -22,10 +23,6 @@ export interface PackFile {
   readonly type: string;
   readonly text: string;
 }
-
-/** A title as a file name: letters, digits and hyphens. */
-export const slug = (title: string): string =>
-  title.normalize('NFKD').replace(/[\u0300-\u036f]/g, '').toLowerCase().replace(/[^a-z0-9]+/g, '-').replace(/^-+|-+$/g, '').slice(0, 60) || 'job';
 
 const CAUTION = ['Cautions: prove dead before opening. Keep the appliance’s own safety devices in the circuit.', 'The local electrical code and licensed practice decide; this sheet does not.'];
 
@@ -56,13 +53,4 @@ export function packFiles(input: PackInput): PackFile[] {
 export function packZip(files: readonly PackFile[], touchedAt: string): Uint8Array {
   const mtime = new Date(touchedAt);
   return zipSync(Object.fromEntries(files.map((f) => [f.name, [strToU8(f.text), { mtime }]])));
-}
-
-/** What Pack judges: whether anything beyond the job file can leave yet. */
-export function packFindings(job: Job, wayChosen: boolean, signedOff: boolean): Finding[] {
-  const missing = [wayChosen ? '' : 'wiring, parts (choose a way in Thumb)', job.board.pressPin === null ? 'firmware (choose a pin in Board)' : '', job.act.script.length === 0 ? 'a press script (Act)' : ''].filter(Boolean);
-  if (missing.length > 0) return [finding('pack', 'files', { verdict: 'unknown', title: `Not in the pack yet: ${missing.join('; ')}`, caption: missing.length === 3 ? 'nothing to pack' : 'not complete yet' })];
-  return [finding('pack', 'files', signedOff
-    ? { verdict: 'settled', title: 'Everything can leave: job, wiring, parts, firmware, test sheet, log', caption: 'ready to leave' }
-    : { verdict: 'tight', title: 'Files are complete, but the test sheet is not signed off', caption: 'not signed off yet', remedy: { text: 'Finish Try, so that the sheet leaves with its results.' } })];
 }

@@ -1,2 +1,4 @@
-export { packFiles, packFindings, packZip, slug, type PackFile, type PackInput } from './files';
+export { packFiles, packZip, type PackFile, type PackInput } from './files';
+export { packFindings } from './findings';
+export { slug } from './slug';
 export { wireColour } from './wiring-svg';

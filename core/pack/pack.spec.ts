@@ -1,7 +1,8 @@
 import Papa from 'papaparse';
 import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
-import { assess, filesOf } from '../assess';
+import { assess } from '../assess';
+import { filesOf } from '../deliver';
 import { applyEdit, jobText } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { packZip, slug } from '.';

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { assess, runOnStandin } from '../assess';
+import { assess } from '../assess';
+import { runOnStandin } from '../rehearse';
 import { NOMINAL_PARTS, type Joint } from '../circuit';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { DomSanitizer } from '@angular/platform-browser';
-import { filesOf } from '../../../core/assess';
+import { filesOf } from '../../../core/deliver';
 import { packZip, slug, type PackFile } from '../../../core/pack';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { drawingOf } from '../../../core/assess';
+import { drawingOf } from '../../../core/deliver';
 import { drawJoint } from '../../../core/circuit';
 import { LOGIC_LEVELS, type Control, type Way } from '../../../core/job';
 import { decadeOf, formatQuantity, parseQuantity } from '../../../core/quantity';

@@ -1,7 +1,7 @@
 import type { ElementRef} from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { runOnStandin } from '../../../core/assess';
+import { runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
 import type { Trial } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';

@@ -1,0 +1,35 @@
+import { byHarm, gravest, ROOMS, type Finding, type Room, type Verdict } from './finding';
+
+/** A bead of the thread: the room's gravest finding. */
+export interface Bead {
+  readonly room: Room;
+  readonly verdict: Verdict;
+  readonly caption: string;
+  /** The finding that speaks for the room. */
+  readonly finding: Finding | null;
+}
+
+/** The eleven beads of a job, in the order of the work. A settled room is spoken for by its first settled finding. */
+export function threadOf(findings: readonly Finding[]): Bead[] {
+  return ROOMS.map((room) => {
+    const own = findings.filter((f) => f.room === room);
+    const verdict = gravest(own.map((f) => f.verdict));
+    const worst = [...own].sort(byHarm)[0];
+    const summary = own.filter((f) => f.verdict === verdict && SUMMARIES.has(f.id))[0];
+    const speaker = summary ?? worst ?? null;
+    return { room, verdict, caption: speaker?.caption ?? '', finding: speaker };
+  });
+}
+
+/** Findings that sum up a room and speak for it where they are as grave as the rest. */
+const SUMMARIES: ReadonlySet<string> = new Set(['try.sheet', 'guard.ticks', 'feed.spare', 'act.run', 'routine.plan', 'wish.questions', 'thumb.choice', 'board.press-pin', 'pack.files']);
+
+/** What to do next: the first stop, else the first room that is not settled, in the order of the work. */
+export function nextStep(beads: readonly Bead[]): Bead | null {
+  const order: Verdict[] = ['stop', 'unknown', 'tight'];
+  for (const verdict of order) {
+    const bead = beads.find((b) => b.verdict === verdict);
+    if (bead) return bead;
+  }
+  return null;
+}

@@ -1,0 +1,168 @@
+import { gzipSync } from 'node:zlib';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { bead, complaints, DEMO } from './steps';
+
+const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
+
+async function demo(page: Page, path = ''): Promise<void> {
+  await page.goto(DEMO);
+  await expect(page.getByText('Yard gate')).toBeVisible();
+  // A page of its own finds only what the browser has kept by then.
+  await expect.poll(() => page.evaluate(() => new Promise<number>((done) => {
+    const open = indexedDB.open('gentle-thumb');
+    open.onsuccess = () => {
+      const count = open.result.transaction('jobs').objectStore('jobs').count();
+      count.onsuccess = () => {
+        open.result.close();
+        done(count.result);
+      };
+    };
+  }))).toBe(3);
+  if (path) await page.goto(`${DEMO}/job/${path}`);
+}
+
+async function accessible(page: Page, where: string): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).slice(0, 3).join(' | ')}`)).toEqual([]);
+}
+
+for (const colorScheme of ['light', 'dark'] as const) {
+  test(`every view passes the accessibility rules, ${colorScheme}`, async ({ browser }) => {
+    const context = await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    const heard = complaints(page);
+    await demo(page);
+    await accessible(page, 'shelf');
+    for (const r of ROOMS) {
+      await page.goto(`${DEMO}/job/demo-yard-gate/${r}`);
+      await expect(page.locator('gt-two-columns')).toBeVisible();
+      await accessible(page, r);
+    }
+    await page.goto(`${DEMO}/new`);
+    await accessible(page, 'new');
+    expect(heard).toEqual([]);
+    await context.close();
+  });
+}
+
+test('the thread shows the stop of the yard gate; one press mends it, another takes it back', async ({ page }) => {
+  await demo(page);
+  await page.getByRole('link', { name: 'Board: pin 12 twitches' }).click();
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/stop\. pin 12 twitches/);
+  await expect(page.locator('gt-power-up-strip')).toContainText('closed');
+  await page.getByRole('button', { name: 'Add the pull-down' }).click();
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/settled\. pin 12 keeps still/);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/stop/);
+});
+
+test('keys go everywhere, and rest while one types', async ({ page }) => {
+  await demo(page, 'demo-rice-pot/wish');
+  await page.locator('h2').first().click();
+  await page.keyboard.press(']');
+  await expect(page).toHaveURL(/probe$/);
+  await page.keyboard.press('[');
+  await expect(page).toHaveURL(/wish$/);
+  await page.keyboard.press('g');
+  await page.keyboard.press('a');
+  await expect(page).toHaveURL(/act$/);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog')).toContainText('along the thread');
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+  await page.keyboard.press('/');
+  await page.keyboard.type('note: g]b?');
+  await expect(page.getByLabel('Note line')).toHaveValue('note: g]b?');
+  await expect(page).toHaveURL(/act$/);
+  await page.keyboard.press('Escape');
+  await page.keyboard.press('b');
+  await expect(page.locator('gt-job-frame')).toHaveClass(/busy/);
+  await expect(page.getByLabel('Note line')).toBeHidden();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('gt-job-frame')).not.toHaveClass(/busy/);
+  await page.keyboard.press('g');
+  await page.keyboard.press('t');
+  await page.locator('h2').first().click();
+  await page.keyboard.press('w');
+  await expect(page.getByRole('dialog')).toContainText('Sources');
+});
+
+test('hands busy: digits find the field, Page Down goes on', async ({ page }) => {
+  await demo(page, 'demo-larder-dehumidifier/probe');
+  await page.locator('h2').first().click();
+  await page.keyboard.press('b');
+  await page.keyboard.type('25M');
+  await expect(page.locator('[data-next-reading]')).toHaveValue('25M');
+  await page.keyboard.press('PageDown');
+  await expect(page.locator('[data-next-title]')).toContainText('A to live and neutral');
+});
+
+test('a fault dropped on the lanes parts belief from truth, and moves by key', async ({ page }) => {
+  await demo(page, 'demo-yard-gate/act');
+  await page.getByRole('button', { name: 'missed press', exact: true }).click();
+  await expect(page.getByRole('img', { name: /closed for .* while the plan believes open/ })).toBeVisible();
+  await page.getByRole('button', { name: 'press by hand', exact: true }).click();
+  const pin = page.getByRole('slider', { name: 'someone presses by hand' });
+  const before = Number(await pin.getAttribute('aria-valuenow'));
+  await pin.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => Number(await pin.getAttribute('aria-valuenow'))).toBeGreaterThan(before);
+  await page.getByRole('button', { name: 'step', exact: true }).click();
+  await expect(page.getByText(/the machine is closed, the plan believes/)).toBeVisible();
+});
+
+test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
+  await demo(page);
+  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 3 jobs, 1 held by a stop');
+  await page.getByRole('button', { name: 'nearest to done first' }).click();
+  await expect(page.locator('gt-job-row').first()).toContainText('Rice pot');
+  await page.getByRole('searchbox').fill('gate');
+  await expect(page.locator('gt-job-row')).toHaveCount(1);
+  await page.getByRole('button', { name: 'More for Yard gate' }).click();
+  await page.getByRole('menuitem', { name: 'The same again' }).click();
+  await expect(page.locator('gt-job-row')).toHaveCount(2);
+  await page.getByRole('button', { name: 'More for Yard gate, again' }).click();
+  await page.getByRole('menuitem', { name: 'To the archive' }).click();
+  await expect(page.locator('gt-job-row')).toHaveCount(1);
+  await page.getByRole('button', { name: '1 in the archive' }).click();
+  await expect(page.locator('gt-job-row')).toContainText('Yard gate, again');
+});
+
+test('on a phone Do and Know are two tabs, and nothing spills over', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
+  const page = await context.newPage();
+  await demo(page);
+  for (const r of ROOMS) {
+    await page.goto(`${DEMO}/job/demo-rice-pot/${r}`);
+    await expect(page.getByRole('button', { name: 'Know', exact: true })).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+  }
+  await page.getByRole('button', { name: 'Know', exact: true }).click();
+  await expect(page.getByText('Is it whole?')).toBeInViewport();
+  await context.close();
+});
+
+test('the shelf can be used within a second from a warm server, under 300 kB of script', async ({ browser }) => {
+  const times: number[] = [];
+  let bytes = 0;
+  for (let i = 0; i < 4; i++) {
+    const context = await browser.newContext();
+    const page = await context.newPage();
+    const scripts: Promise<Buffer>[] = [];
+    page.on('response', (r) => {
+      if (r.request().resourceType() === 'script') scripts.push(r.body());
+    });
+    const began = Date.now();
+    await page.goto('/');
+    await page.getByRole('link', { name: 'New job' }).waitFor();
+    times.push(Date.now() - began);
+    bytes = (await Promise.all(scripts)).reduce((s, body) => s + gzipSync(body).length, 0);
+    await context.close();
+  }
+  const best = times.slice(1).sort((a, b) => a - b)[1]!;
+  console.log(`shelf usable after ${times.join(', ')} ms; ${(bytes / 1000).toFixed(0)} kB of script, gzip`);
+  expect(bytes).toBeGreaterThan(50_000);
+  expect(bytes).toBeLessThan(300_000);
+  expect(best).toBeLessThan(1000);
+});

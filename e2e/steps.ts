@@ -1,0 +1,89 @@
+import { readFileSync } from 'node:fs';
+import { expect, type Download, type Page } from '@playwright/test';
+
+export const DEMO = 'http://127.0.0.1:4322';
+
+/** Listens for whatever the page complains about; ask at the end. */
+export function complaints(page: Page): string[] {
+  const list: string[] = [];
+  page.on('pageerror', (e) => list.push(String(e)));
+  page.on('console', (m) => {
+    if (m.type() === 'error') list.push(m.text());
+  });
+  page.on('request', (r) => {
+    const { hostname, protocol } = new URL(r.url());
+    if (protocol.startsWith('http') && hostname !== '127.0.0.1') list.push(`request to ${hostname}`);
+  });
+  return list;
+}
+
+/** Goes to a room by its bead. */
+export async function room(page: Page, name: string): Promise<void> {
+  await page.getByRole('link', { name: new RegExp(`^${name}:`) }).click();
+  await expect(page).toHaveURL(new RegExp(`/${name.toLowerCase()}$`));
+}
+
+/** The verdict of a bead, as a screen reader hears it. */
+export const bead = (page: Page, name: string) => page.getByRole('link', { name: new RegExp(`^${name}:`) });
+
+export async function textOf(download: Download): Promise<string> {
+  return readFileSync(await download.path(), 'utf8');
+}
+
+/** Waits until the browser has kept the job. */
+export const kept = (page: Page) => expect(page.locator('[data-save]')).toHaveText(/^kept/);
+
+export async function newJob(page: Page, answers: { title: string; outcome?: string; when?: string; never?: string; standin?: boolean }): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('link', { name: 'New job' }).click();
+  await page.getByLabel('Which machine?').fill(answers.title);
+  await page.getByLabel('What should happen?').fill(answers.outcome ?? '');
+  await page.getByLabel('When?').fill(answers.when ?? '');
+  await page.getByLabel('What must never happen?').fill(answers.never ?? '');
+  if (answers.standin) await page.getByLabel(/No hardware here/).check();
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(answers.title);
+}
+
+/** Takes the one next reading of Probe with the number typed. */
+export async function takeReading(page: Page, title: RegExp, number: string): Promise<void> {
+  await expect(page.locator('[data-next-title]')).toHaveText(title);
+  await page.locator('[data-next-reading]').fill(number);
+  await page.locator('[data-next-reading]').press('Enter');
+}
+
+/** Rooms after Probe, filled in as for the rice pot; Try is left to the caller. */
+export async function planThePress(page: Page): Promise<void> {
+  await room(page, 'Thumb');
+  await page.getByRole('button', { name: /^(settled )?Solid-state relay/ }).click();
+  await expect(bead(page, 'Thumb')).toHaveAccessibleName(/settled/);
+
+  await room(page, 'Board');
+  await page.getByRole('button', { name: /\b5\b keeps still/ }).click();
+  await page.getByRole('button', { name: 'arm switch', exact: true }).click();
+  await page.getByRole('button', { name: /\b14\b weakly high/ }).click();
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/settled/);
+
+  await room(page, 'Feed');
+  await page.getByRole('button', { name: 'Use 5 V, 1 A' }).click();
+  await expect(bead(page, 'Feed')).toHaveAccessibleName(/settled.*spare/);
+
+  await room(page, 'Guard');
+  for (const box of await page.locator('main mat-checkbox input').all()) await box.check();
+  await expect(bead(page, 'Guard')).toHaveAccessibleName(/settled/);
+
+  await room(page, 'Sense');
+  await page.getByRole('button', { name: /One contact at rest/ }).click();
+  await room(page, 'Board');
+  await page.getByRole('button', { name: 'sensor', exact: true }).click();
+  await page.getByRole('button', { name: /\b13\b weakly high/ }).click();
+
+  await room(page, 'Act');
+  await page.getByRole('button', { name: 'Press for 180 ms' }).click();
+  await expect(bead(page, 'Act')).toHaveAccessibleName(/settled/);
+
+  await room(page, 'Routine');
+  await page.getByRole('button', { name: 'one more sentence' }).click();
+  await page.getByLabel('Clock time').fill('10:40');
+  await expect(page.locator('main').getByText(/At 10:40 on weekdays, if armed, press/)).toBeVisible();
+}

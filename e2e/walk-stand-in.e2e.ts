@@ -1,0 +1,46 @@
+import { expect, test } from '@playwright/test';
+import { bead, complaints, kept, newJob, planThePress, room, textOf } from './steps';
+
+test('a newcomer without hardware walks the whole way on the stand-in', async ({ page }) => {
+  const heard = complaints(page);
+  await newJob(page, { title: 'Practice pot', outcome: 'it starts by itself', when: 'at noon', never: 'start empty', standin: true });
+  await page.getByLabel('mains inside').check();
+  await page.getByLabel('heat while nobody watches').check();
+
+  await room(page, 'Probe');
+  await page.getByLabel('Name of the control').fill('start');
+  await page.getByRole('button', { name: 'Name it' }).click();
+  const meter = page.getByRole('button', { name: 'From the stand-in' });
+  let readings = 0;
+  for (; readings < 15 && (await meter.isVisible()); readings++) {
+    await meter.click();
+    await expect(page.getByText(`${readings + 1} taken`)).toBeVisible();
+  }
+  expect(readings).toBeLessThanOrEqual(10);
+  await expect(page.locator('main').getByText('start is known; no reading is worth another touch')).toBeVisible();
+  await expect(bead(page, 'Probe')).toHaveAccessibleName(/settled\. low when pressed/);
+
+  await planThePress(page);
+
+  await room(page, 'Try');
+  await page.getByRole('button', { name: 'As expected', exact: true }).click();
+  for (const step of ['dummy-load', 'restarts', 'one-press', 'many-presses', 'hand-switch']) {
+    await expect(page.locator(`[data-step="${step}"]`)).toBeVisible();
+    await page.getByRole('button', { name: 'Run it on the stand-in' }).click();
+  }
+  await page.getByRole('button', { name: 'As expected', exact: true }).click();
+  await expect(page.getByText('Every step has passed')).toBeVisible();
+  await expect(page.getByRole('cell', { name: 'stand-in' })).toHaveCount(5);
+
+  await room(page, 'Pack');
+  await expect(bead(page, 'Pack')).toHaveAccessibleName(/ready to leave/);
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save log.md' }).click();
+  expect(await textOf(await waiting)).toContain('from the stand\\-in');
+  await kept(page);
+
+  // It is all still there after a reload.
+  await page.reload();
+  await expect(bead(page, 'Try')).toHaveAccessibleName(/signed off/);
+  expect(heard).toEqual([]);
+});
