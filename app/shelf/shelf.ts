@@ -106,6 +106,10 @@ export class Shelf {
       const jobs = this.all();
       if (jobs.length > 0) untracked(() => void this.computeThreads(jobs));
     });
+    // A mark for measurements: the moment from which the shelf answers.
+    effect(() => {
+      if (this.state().phase !== 'loading') requestAnimationFrame(() => performance.mark('shelf-usable'));
+    });
     afterNextRender(() => void this.opener.startWithDemo());
   }
 

@@ -15,7 +15,7 @@ import { ROOM_INFO } from './rooms';
       <ol class="thread">
         @for (b of beads(); track b.room; let last = $last) {
           <li>
-            <a [routerLink]="['/job', job(), b.room]" routerLinkActive="here" ariaCurrentWhenActive="page" [matTooltip]="b.tooltip" matTooltipShowDelay="600" [attr.aria-label]="b.label" [class]="b.verdict">
+            <a #bead [routerLink]="['/job', job(), b.room]" routerLinkActive="here" (isActiveChange)="show(bead, $event)" ariaCurrentWhenActive="page" [matTooltip]="b.tooltip" matTooltipShowDelay="600" [attr.aria-label]="b.label" [class]="b.verdict">
               <gt-glyph [verdict]="b.verdict" />
               <span class="name">{{ b.name }}</span>
               <span class="caption">{{ b.caption }}</span>
@@ -32,6 +32,11 @@ import { ROOM_INFO } from './rooms';
 export class Thread {
   readonly job = input.required<string>();
   readonly thread = input.required<readonly Bead[]>();
+  /** On a narrow screen the thread scrolls; the bead of this room stays in sight. */
+  protected show(bead: HTMLElement, here: boolean): void {
+    if (here) setTimeout(() => bead.scrollIntoView({ inline: 'center', block: 'nearest' }));
+  }
+
   protected readonly beads = computed(() =>
     this.thread().map((b, i, all) => {
       const info = ROOM_INFO[i]!;

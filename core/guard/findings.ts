@@ -22,7 +22,7 @@ export function guardFindings(job: Job, facts: Facts): Finding[] {
     const at = job.guard.ticks[c.id];
     out.push(finding('guard', c.id, {
       verdict: at ? 'settled' : 'unknown', title: `${c.what}: ${c.prevents}`, caption: at ? 'in place' : 'not ticked yet', source: [c.id.startsWith('dead-') ? 'prove-dead' : 'cautions'],
-      remedy: at ? null : { text: 'Tick it when you have done it; the date is kept.', label: 'Done', edit: { do: 'tick', step: c.id, title: c.what, on: true } },
+      remedy: at ? null : { text: `${c.what}: tick it once that is in place; the date is kept.`, label: 'It is in place', edit: { do: 'tick', step: c.id, title: c.what, on: true } },
     }));
   }
   const done = all.filter((c) => job.guard.ticks[c.id]).length;

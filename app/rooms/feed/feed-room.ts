@@ -23,7 +23,7 @@ import { TwoColumns } from '../../ui/two-columns';
           <label class="field"><span>It gives, V</span><input #v type="text" [value]="feed().volts ?? ''" placeholder="5 V" (change)="number('volts', v, 'V')" /></label>
           <label class="field"><span>and at most, A</span><input #a type="text" [value]="feed().amps ?? ''" placeholder="1 A" (change)="number('amps', a, 'A')" /></label>
         </div>
-        <svg [attr.viewBox]="'0 0 700 ' + (70 + bands().length * 62)" width="100%" class="bands rulers" role="img" [attr.aria-label]="label()">
+        <svg [attr.viewBox]="'0 0 700 ' + (36 + bands().length * 62)" width="100%" class="bands rulers" role="img" [attr.aria-label]="label()">
           <text x="0" y="18" font-size="15" font-weight="650">{{ feed().supply || 'supply' }}</text>
           <text x="0" y="38" font-size="14" class="muted">{{ feed().amps === null ? 'not chosen yet' : 'gives ' + say(feed().amps!) }}</text>
           @for (b of bands(); track b.name) {

@@ -1,0 +1,63 @@
+import { expect, test, type Page } from '@playwright/test';
+import { DEMO } from './steps';
+
+const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
+
+async function at(page: Page, path: string): Promise<void> {
+  await page.goto(DEMO);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(3);
+  await page.waitForTimeout(500);
+  if (path) await page.goto(`${DEMO}/job/${path}`);
+  await page.waitForTimeout(500);
+}
+
+test('shelf', async ({ page }) => {
+  await at(page, '');
+  await shot(page, 'shelf');
+});
+
+test('probe', async ({ page }) => {
+  await at(page, 'demo-larder-dehumidifier/probe');
+  const note = page.getByLabel('Note line');
+  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC', 'power B to ground off 0.2 ohm']) {
+    await note.fill(line);
+    await note.press('Enter');
+  }
+  await page.waitForTimeout(4200);
+  await page.locator('[data-next-reading]').fill('3.29');
+  await shot(page, 'probe');
+});
+
+test('thumb', async ({ page }) => {
+  await at(page, 'demo-rice-pot/thumb');
+  await shot(page, 'thumb');
+  await page.getByRole('button', { name: /mV: why/ }).first().click();
+  await expect(page.getByRole('dialog')).toBeVisible();
+  await page.waitForTimeout(400);
+  await shot(page, 'explain');
+});
+
+test('board', async ({ page }) => {
+  await at(page, 'demo-yard-gate/board');
+  await shot(page, 'board');
+});
+
+test('act', async ({ page }) => {
+  await at(page, 'demo-yard-gate/act');
+  await page.getByRole('button', { name: 'press by hand', exact: true }).click();
+  await page.waitForTimeout(300);
+  await shot(page, 'act');
+});
+
+test('try', async ({ page }) => {
+  await at(page, 'demo-yard-gate/try');
+  await shot(page, 'try');
+});
+
+test('phone, dark', async ({ browser }) => {
+  const context = await browser.newContext({ viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
+  const page = await context.newPage();
+  await at(page, 'demo-larder-dehumidifier/probe');
+  await shot(page, 'phone');
+  await context.close();
+});
