@@ -1,8 +1,9 @@
+import { scriptSeconds, simulate } from './act';
 import type { Assessment } from './assess';
 import { contactAtPowerUp, longestClosed, profileOf } from './board';
 import type { Job } from './job';
-import type { Random } from './quantity';
-import { pressStandin, restartStandin, STANDINS, type TryOut } from './standin';
+import { formatQuantity, type Random } from './quantity';
+import { pressStandin, restartStandin, type Standin, STANDINS, type TryOut } from './standin';
 import { chosenWay, jointOf, wayContext } from './thumb';
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
@@ -14,8 +15,9 @@ export function runOnStandin(job: Job, a: Assessment, step: string, times: numbe
   const joint = way && context ? jointOf(context, way) : null;
   switch (step) {
     case 'dummy-load':
-    case 'one-press':
       return pressStandin(standin, joint, job.act.script, 1, random);
+    case 'one-press':
+      return withStory(standin, job, pressStandin(standin, joint, job.act.script, 1, random));
     case 'many-presses':
       return pressStandin(standin, joint, job.act.script, times, random);
     case 'restarts': {
@@ -30,4 +32,14 @@ export function runOnStandin(job: Job, a: Assessment, step: string, times: numbe
     default:
       throw new RangeError(`the stand-in cannot take the step ${step}`);
   }
+}
+
+/** What the stand-in then does by itself, in words: when it starts, how long it runs, how it ends. */
+function withStory(standin: Standin, job: Job, out: TryOut): TryOut {
+  if (out.failed > 0) return out;
+  const { machine } = standin;
+  const end = scriptSeconds(job.act.script) + machine.runSeconds * 1.5;
+  const { machine: spans } = simulate({ machine, script: job.act.script, faults: [], starts: [0], end });
+  const story = spans.map((s, i) => (i === spans.length - 1 ? `then ${s.word}` : `${s.word} for ${formatQuantity(s.to - s.from, 's')}`)).join(', ');
+  return { ...out, observed: `${out.observed}; ${story}` };
 }

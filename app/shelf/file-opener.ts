@@ -36,9 +36,9 @@ export class FileOpener {
   async demo(): Promise<void> {
     for (const name of DEMO_JOBS) {
       const answer = await fetch(`demo/${name}.json`);
-      this.take(`${name}.json`, loadJob(await answer.text()), true);
+      this.take(`${name}.json`, loadJob(await answer.text()));
     }
-    this.note.set('');
+    this.note.set('The three demo jobs are on the shelf; all names and readings in them are invented.');
   }
 
   /** On a server started for the demo, an empty shelf begins with the demo jobs. */
@@ -49,10 +49,12 @@ export class FileOpener {
     const settings: unknown = answer?.ok ? await answer.json() : null;
     if (!(settings as { demo?: boolean } | null)?.demo) return;
     const state = await firstValueFrom(this.store.select(selectJobs).pipe(filter((s) => s.phase !== 'loading')));
-    if (Object.keys(state.byId).length === 0) await this.demo();
+    if (Object.keys(state.byId).length > 0) return;
+    await this.demo();
+    this.note.set('');
   }
 
-  private take(name: string, loaded: Loaded, quiet = false): void {
+  private take(name: string, loaded: Loaded): void {
     if (!loaded.ok) {
       this.note.set('');
       this.problem.set({ file: name, problem: loaded.problem });
@@ -67,6 +69,6 @@ export class FileOpener {
     }
     const job: Job = there ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` } : loaded.job;
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
-    if (!quiet) this.note.set(there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`);
+    this.note.set(there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`);
   }
 }

@@ -27,6 +27,7 @@ const settledCount = (beads: readonly Bead[] | undefined): number => beads?.filt
       <h1>Gentle Thumb</h1>
       <span class="muted" data-summary>{{ summary() }}</span>
       <span class="grow"></span>
+      <button type="button" class="link quiet" (click)="opener.demo()">demo jobs</button>
       <button type="button" class="link quiet" (click)="opener.pick()">open a file</button>
       <a mat-flat-button routerLink="/new">New job</a>
     </header>

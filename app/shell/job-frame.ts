@@ -17,7 +17,7 @@ import { Thread } from './thread';
   selector: 'gt-job-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Brand, MatMenu, MatMenuItem, MatMenuTrigger, NoteLine, RouterLink, RouterOutlet, SaveState, SaveTrouble, Thread],
-  host: { '(document:keydown)': 'key($event)', '[class.busy]': 'keys.handsBusy()' },
+  host: { '(document:keydown)': 'key($event)', '[class.busy]': 'keys.handsBusy.on()' },
   template: `
     @if (bench.found()) {
       <header class="frame-head">
@@ -31,7 +31,7 @@ import { Thread } from './thread';
           <button type="button" class="key" (click)="bench.redo()" [disabled]="!bench.open()!.future.length">redo</button>
           <button type="button" class="key" [matMenuTriggerFor]="menu" aria-label="More">more</button>
           <mat-menu #menu="matMenu">
-            <button mat-menu-item (click)="keys.handsBusy.set(!keys.handsBusy())">{{ keys.handsBusy() ? 'Leave hands-busy mode' : 'Hands-busy mode' }}</button>
+            <button mat-menu-item (click)="keys.handsBusy.toggle()">{{ keys.handsBusy.on() ? 'Leave hands-busy mode' : 'Hands-busy mode' }}</button>
             <button mat-menu-item (click)="save()">Save the job file</button>
             <button mat-menu-item (click)="print()">Print this room</button>
             <button mat-menu-item (click)="theme.set(theme.light() === 'dark' ? 'light' : 'dark')">{{ theme.light() === 'dark' ? 'Day paper' : 'Evening bench' }}</button>

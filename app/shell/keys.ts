@@ -1,7 +1,8 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
 import { Bench } from '../store/bench';
+import { HandsBusy } from '../store/hands-busy';
 import { ROOM_INFO } from './rooms';
 
 export const KEY_LIST: readonly (readonly [string, string])[] = [
@@ -17,7 +18,7 @@ export class Keys {
   private readonly bench = inject(Bench);
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialog);
-  readonly handsBusy = signal(false);
+  readonly handsBusy = inject(HandsBusy);
   private afterG = false;
 
   /** Handles a key of the job frame; gives true where it was taken. */
@@ -53,7 +54,7 @@ export class Keys {
         setTimeout(() => document.querySelector<HTMLInputElement>('[data-next-reading]')?.focus(), 150);
         return true;
       case 'b':
-        this.handsBusy.update((x) => !x);
+        this.handsBusy.toggle();
         return true;
       case 'w':
         return this.why();
@@ -61,8 +62,8 @@ export class Keys {
         void this.help();
         return true;
       case 'Escape':
-        if (!this.handsBusy()) return false;
-        this.handsBusy.set(false);
+        if (!this.handsBusy.on()) return false;
+        this.handsBusy.toggle();
         return true;
       default:
         return false;

@@ -54,6 +54,7 @@ export class Formula {
   constructor() {
     effect(() => {
       const math = node('math', row(symbol(this.symbol()), node('mo', '='), draw(parseFormula(this.formula()))));
+      math.setAttribute('displaystyle', 'true');
       this.host.nativeElement.replaceChildren(math);
     });
   }

@@ -25,13 +25,12 @@ const HIGH: Record<Pin['powerUp'][number]['level'], number> = { low: 0, float: 0
           <line [attr.x1]="s.x" [attr.x2]="s.x + s.width" y1="131" y2="131" stroke="currentColor" stroke-width="2.5" />
         } @else {
           <rect [attr.x]="s.x" y="108" [attr.width]="s.width" height="24" [attr.fill]="s.contact === 'closed' ? 'var(--gt-brick)' : 'none'" [attr.stroke]="s.contact === 'closed' ? 'none' : 'var(--gt-brass)'" stroke-width="2" stroke-dasharray="5 4" />
-          <text [attr.x]="s.x + 4" y="150" font-size="13" font-weight="650" [attr.fill]="s.contact === 'closed' ? 'var(--gt-brick)' : 'var(--gt-brass)'" class="verdict">{{ s.contact === 'closed' ? 'closed' : 'may close' }}</text>
+          <text [attr.x]="s.x + 4" y="150" font-size="13" font-weight="650" [style.fill]="s.contact === 'closed' ? 'var(--gt-brick)' : 'var(--gt-brass)'">{{ s.contact === 'closed' ? 'closed' : 'may close' }}</text>
         }
       }
       <text x="690" y="150" text-anchor="end" font-size="13" class="muted">program in charge</text>
     </svg>
   `,
-  styles: '.strip text.verdict { fill: inherit; }',
 })
 export class PowerUpStrip {
   readonly pin = input.required<Pin>();

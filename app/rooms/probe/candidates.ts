@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { sayPlace, sayValue, type Reading } from '../../../core/job';
 import { KIND_WORDS, PARAMETER_WORDS, type Survey } from '../../../core/probe';
+import type { Finding } from '../../../core/finding';
 import { formatQuantity, type Unit } from '../../../core/quantity';
+import { Num } from '../../ui/num';
 
 const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWith('Amps') ? 'A' : 'Ω');
 
@@ -9,13 +11,14 @@ const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWit
 @Component({
   selector: 'gt-candidates',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Num],
   template: `
     <ul class="bars">
       @for (c of bars(); track c.kind) {
         <li>
           <span>{{ c.name }}</span>
           <span class="bar" aria-hidden="true"><i [style.width.%]="c.percent"></i></span>
-          <span class="mono right">{{ c.text }}</span>
+          <span class="mono right">@if (c.finding) { <gt-num [finding]="c.finding" /> } @else { {{ c.text }} }</span>
           <span class="evidence">{{ c.evidence }}</span>
         </li>
       }
@@ -31,7 +34,7 @@ const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWit
       <table>
         <caption class="sr">Values of the control</caption>
         @for (v of values(); track v.name) {
-          <tr><th scope="row">{{ v.name }}</th><td class="mono right">{{ v.value }}</td><td class="muted">{{ v.range }}</td></tr>
+          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding) { <gt-num [finding]="v.finding" /> } @else { {{ v.value }} }</td><td class="muted">{{ v.range }}{{ v.finding ? '' : ', as usual for this kind' }}</td></tr>
         }
       </table>
     }
@@ -40,6 +43,11 @@ const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWit
 export class Candidates {
   readonly survey = input.required<Survey>();
   readonly readings = input.required<readonly Reading[]>();
+  readonly findings = input.required<readonly Finding[]>();
+
+  private finding(key: string): Finding | undefined {
+    return this.findings().find((f) => f.id === `probe.${this.survey().control}.${key}`);
+  }
 
   private strongest(kind: string, against: boolean): Reading | undefined {
     const { evidence } = this.survey().posterior;
@@ -52,7 +60,7 @@ export class Candidates {
     this.survey().candidates.filter((c) => c.probability >= 0.005).map((c, i) => {
       const r = this.strongest(c.kind, i > 0);
       return {
-        kind: c.kind, name: KIND_WORDS[c.kind].name, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
+        kind: c.kind, name: KIND_WORDS[c.kind].name, finding: i === 0 ? this.finding('kind') : undefined, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
         evidence: r ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}` : KIND_WORDS[c.kind].means,
       };
     }));
@@ -63,6 +71,6 @@ export class Candidates {
     }));
   protected readonly values = computed(() =>
     Object.entries(this.survey().candidates[0]!.estimates).map(([key, e]) => ({
-      name: PARAMETER_WORDS[key] ?? key, value: formatQuantity(e.value.nominal, unitOf(key)), range: `${formatQuantity(e.value.low, unitOf(key))} to ${formatQuantity(e.value.high, unitOf(key))}`,
+      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), value: formatQuantity(e.value.nominal, unitOf(key)), range: `${formatQuantity(e.value.low, unitOf(key))} to ${formatQuantity(e.value.high, unitOf(key))}`,
     })));
 }

@@ -7,9 +7,11 @@ import type { NextReading } from '../../../core/probe';
 import { parseQuantity, seededRandom } from '../../../core/quantity';
 import { readStandin, STANDINS } from '../../../core/standin';
 import { Bench } from '../../store/bench';
+import { HandsBusy } from '../../store/hands-busy';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { Voice } from '../../ui/voice';
 import { Candidates } from './candidates';
 import { ControlPicture } from './control-picture';
 import { ReadingRuler } from './reading-ruler';
@@ -101,7 +103,7 @@ import { ReadingRuler } from './reading-ruler';
       <div know>
         @if (survey(); as s) {
           <h3>What {{ control()!.name }} may be</h3>
-          <gt-candidates [survey]="s" [readings]="taken()" />
+          <gt-candidates [survey]="s" [readings]="taken()" [findings]="findings()" />
         }
         <h3>Taken so far</h3>
         @if (taken().length) {
@@ -148,6 +150,13 @@ export class ProbeRoom {
 
   constructor() {
     // A new question gets the caret, so that foot and voice are enough to go on; the first view leaves the page alone.
+    const busy = inject(HandsBusy);
+    const voice = inject(Voice);
+    effect(() => {
+      const n = this.next();
+      if (busy.on() && n) voice.say(`${n.title}. ${n.hold}. ${n.caution}`);
+      else voice.hush();
+    });
     let before = '';
     effect(() => {
       const title = this.next()?.notePrefix ?? '';

@@ -1,5 +1,5 @@
 import type { ElementRef} from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
@@ -7,10 +7,12 @@ import type { Trial } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
 import { progressOf, testSheet, type StepProgress } from '../../../core/try';
 import { Bench } from '../../store/bench';
+import { HandsBusy } from '../../store/hands-busy';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { Voice } from '../../ui/voice';
 
 const VERDICT = { passed: 'settled', failed: 'stop', open: 'unknown' } as const;
 const LEVELS = [0.9, 0.95, 0.99] as const;
@@ -48,7 +50,7 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
               <span class="watch" role="timer" aria-label="Stopwatch">{{ watch() }}</span>
               <button type="button" class="key" (click)="toggleWatch()">{{ running() ? 'stop' : 'start' }}</button>
               <button type="button" class="key" (click)="seconds.set(0)" [disabled]="running()">zero</button>
-              <span class="muted">space starts and stops it; its time goes into the record</span>
+              <span class="muted">space starts and stops it; its time goes into the record. Hands busy, Enter or Page Down means as expected</span>
             </div>
           </section>
         } @else {
@@ -123,7 +125,15 @@ export class TryRoom {
   protected readonly results = computed(() =>
     [...this.bench.job().trials].reverse().slice(0, 100).map((t) => ({ id: t.id, when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`, title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step, observed: t.observed, on: t.on === 'standin' ? 'stand-in' : 'by hand' })));
 
+  private readonly busy = inject(HandsBusy);
+
   constructor() {
+    const voice = inject(Voice);
+    effect(() => {
+      const p = this.now();
+      if (this.busy.on() && p) voice.say(`${p.step.title}. ${p.step.how} Expected: ${p.step.expected}`);
+      else voice.hush();
+    });
     inject(DestroyRef).onDestroy(() => clearInterval(this.timer));
   }
 
@@ -164,8 +174,11 @@ export class TryRoom {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (event.key !== ' ' || event.target !== document.body) return;
+    if (event.target !== document.body) return;
+    const p = this.now();
+    if (event.key === ' ') this.toggleWatch();
+    else if (this.busy.on() && p && (event.key === 'PageDown' || event.key === 'Enter')) this.answer(p, true, 1);
+    else return;
     event.preventDefault();
-    this.toggleWatch();
   }
 }
