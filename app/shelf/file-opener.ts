@@ -30,15 +30,17 @@ export class FileOpener {
   async read(file: File): Promise<void> {
     // The size is checked before a byte is read, so that a huge file cannot fill the memory.
     const loaded: Loaded = file.size > JOB_TEXT_LIMIT ? tooLarge(file.size) : loadJob(await file.text());
-    this.take(file.name, loaded);
+    this.note.set(this.take(file.name, loaded));
   }
 
   async demo(): Promise<void> {
-    for (const name of DEMO_JOBS) {
-      const answer = await fetch(`demo/${name}.json`);
-      this.take(`${name}.json`, loadJob(await answer.text()));
-    }
-    this.note.set('The three demo jobs are on the shelf; all names and readings in them are invented.');
+    await this.bringDemo();
+    this.note.set('The demo jobs are on the shelf; all names and readings in them are invented.');
+  }
+
+  private async bringDemo(): Promise<void> {
+    const texts = await Promise.all(DEMO_JOBS.map(async (name) => (await fetch(`demo/${name}.json`)).text()));
+    texts.forEach((text, i) => this.take(`${DEMO_JOBS[i]}.json`, loadJob(text)));
   }
 
   /** On a server started for the demo, an empty shelf begins with the demo jobs. */
@@ -49,26 +51,21 @@ export class FileOpener {
     const settings: unknown = answer?.ok ? await answer.json() : null;
     if (!(settings as { demo?: boolean } | null)?.demo) return;
     const state = await firstValueFrom(this.store.select(selectJobs).pipe(filter((s) => s.phase !== 'loading')));
-    if (Object.keys(state.byId).length > 0) return;
-    await this.demo();
-    this.note.set('');
+    if (Object.keys(state.byId).length === 0) await this.bringDemo();
   }
 
-  private take(name: string, loaded: Loaded): void {
+  /** Puts a job on the shelf; gives what to tell of it, nothing where the file was no job. */
+  private take(name: string, loaded: Loaded): string {
     if (!loaded.ok) {
-      this.note.set('');
       this.problem.set({ file: name, problem: loaded.problem });
-      return;
+      return '';
     }
     this.problem.set(null);
     const there = this.state().byId[loaded.job.id]?.job;
     const same = there && JSON.stringify(there) === JSON.stringify(loaded.job);
-    if (same) {
-      this.note.set(`${loaded.job.title} is already on the shelf, just as in the file.`);
-      return;
-    }
+    if (same) return `${loaded.job.title} is already on the shelf, just as in the file.`;
     const job: Job = there ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` } : loaded.job;
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
-    this.note.set(there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`);
+    return there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`;
   }
 }
