@@ -8,12 +8,12 @@ import { filesOf } from '../core/deliver';
 import { applyEdit, freshJob, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
 import { packZip, slug } from '../core/pack';
 import { seededRandom } from '../core/quantity';
+import { stripState } from '../core/probe';
 import { firingSeconds } from '../core/routine';
+import { keypadVerb } from './keypad';
+import { Unusable } from './unusable';
 
-/** Input that cannot be used: one line on standard error, exit 2. */
-class Unusable extends Error {}
-
-const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | simulate FILE --seed N --days N | pack FILE DIR';
+const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | terminals FILE | keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -67,6 +67,14 @@ function probe(job: Job, name: string | undefined): unknown {
   };
 }
 
+/** Every strip of a job: the pair table, the next step, the pair that moves the machine. */
+function terminals(job: Job): unknown {
+  return job.survey.strips.map((strip) => {
+    const { pairs, next, found, stopped } = stripState(job, strip);
+    return { name: strip.name, wires: strip.wires, pairs, next, found, stopped };
+  });
+}
+
 function simulate(job: Job, seed: number, days: number): unknown {
   const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
   return { seed, ...simulateDays(job.act, starts, days, seededRandom(seed)) };
@@ -86,10 +94,10 @@ function pack(job: Job, dir: string | undefined): unknown {
 }
 
 /** Runs one verb; gives what goes to standard output. Throws Unusable for input that cannot be used. */
-function run(args: string[]): string {
+async function run(args: string[]): Promise<string> {
   let parsed;
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { title: { type: 'string' }, control: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' } } });
+    parsed = parseArgs({ args, allowPositionals: true, options: { title: { type: 'string' }, control: { type: 'string' }, out: { type: 'string' }, lines: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' } } });
   } catch (error) {
     throw new Unusable(`${(error as Error).message.split('. ')[0]}; ${USAGE}`);
   }
@@ -106,6 +114,11 @@ function run(args: string[]): string {
       return json(assess(readJob(file)).findings);
     case 'probe':
       return json(probe(readJob(file), values.control));
+    case 'terminals':
+      return json(terminals(readJob(file)));
+    case 'keypad':
+      if (!file) throw new Unusable(USAGE);
+      return json(await keypadVerb([file, ...rest], values.out, values.lines?.split(',').map((l) => l.trim()).filter(Boolean) ?? []));
     case 'simulate':
       return json(simulate(readJob(file), whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1), whole(values.days, 'days', 1, 3660)));
     case 'pack':
@@ -116,7 +129,7 @@ function run(args: string[]): string {
 }
 
 try {
-  process.stdout.write(run(process.argv.slice(2)));
+  process.stdout.write(await run(process.argv.slice(2)));
 } catch (error) {
   if (!(error instanceof Unusable)) throw error;
   process.stderr.write(`gt: ${error.message.replace(/\s+/g, ' ')}\n`);

@@ -3,13 +3,14 @@ import type { Assessment } from './assess';
 import { contactAtPowerUp, longestClosed, profileOf } from './board';
 import type { Job } from './job';
 import { formatQuantity, type Random } from './quantity';
-import { pressStandin, restartStandin, type Standin, STANDINS, type TryOut } from './standin';
+import { buildFor, pressStandin, restartStandin, standinOf, type Standin, type TryOut } from './standin';
 import { chosenWay, jointOf, wayContext } from './thumb';
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
 export function runOnStandin(job: Job, a: Assessment, step: string, times: number, random: Random): TryOut {
-  const standin = STANDINS[job.standin.model];
-  if (!standin) throw new RangeError('this job has no stand-in');
+  const whole = standinOf(job.standin);
+  if (!whole) throw new RangeError('this job has no stand-in');
+  const standin = { ...whole, build: buildFor(whole, job.controls.find((c) => c.id === job.thumb.control)?.name ?? '') };
   const way = chosenWay(job, a.ways);
   const context = wayContext(job, a.facts);
   const joint = way && context ? jointOf(context, way) : null;

@@ -1,6 +1,10 @@
 // Writes the Marrow Street Kitchen jobs into demo/. All names and readings are invented.
 import { writeFileSync } from 'node:fs';
-import { applyEdit, freshJob, jobText, readNoteLine, type FreshWish, type Job, type JobEdit } from '../core/job';
+import { readCapture } from '../core/capture';
+import { applyEdit, freshFace, freshJob, freshRail, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
+import { decodeKeypad, isolationOf, nextFor, surveyOf, takenFrom, type LabelledTiming } from '../core/probe';
+import { seededRandom } from '../core/quantity';
+import { buildFor, padCapture, PROOFER_PAD, STANDINS } from '../core/standin';
 
 class Maker {
   private job: Job;
@@ -30,6 +34,27 @@ class Maker {
     return this;
   }
 
+  /** Follows Probe's own proposals on the stand-in until nothing is worth another touch. */
+  measure(model: string, control: string, seed: number): this {
+    const standin = STANDINS[model]!;
+    const random = seededRandom(seed);
+    const id = `control-${control}`;
+    this.edit({ do: 'change', section: 'standin', set: { model, seed }, say: `the ${standin.name} stands in` });
+    if (!this.job.controls.some((c) => c.id === id)) this.say(`control ${control}`);
+    for (let n = 0; n < 24; n++) {
+      const next = nextFor(this.job, surveyOf(this.job, id));
+      if (!next) break;
+      const reading = takenFrom({ build: buildFor(standin, control), faults: standin.faults }, next, `${this.job.id}-r${this.job.readings.length + 1}`, this.now(), random);
+      this.edit({ do: 'add-reading', reading, say: `${control}: ${next.title}, from the stand-in` });
+    }
+    if (isolationOf(this.job, id).verdict === 'unknown') throw new Error(`${control} is not surveyed to the end`);
+    return this;
+  }
+
+  survey(set: Partial<Survey>, say: string): this {
+    return this.edit({ do: 'change', section: 'survey', set, say });
+  }
+
   tick(...steps: string[]): this {
     return this.edit(...steps.map((step): JobEdit => ({ do: 'tick', step, title: step.replace(/^dead-/, '').replace(/-/g, ' '), on: true })));
   }
@@ -49,7 +74,7 @@ const DEAD = ['dead-isolate', 'dead-hold', 'dead-test-tester', 'dead-test-dead',
 new Maker('demo-rice-pot', { title: 'Rice pot', outcome: 'the pot starts by itself', when: 'before lunch on weekdays', never: 'start empty, or on a day nobody filled it' }, '2026-11-16')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'whoever is in the kitchen, by hand' }, say: 'hazards: mains inside, heat while nobody watches' })
   .tick(...DEAD)
-  .say('ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.3 VAC', 'start B to ground off 0.1 ohm',
+  .say('ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.3 VAC', 'start look springs back', 'start B to ground off 0.1 ohm',
     'start A idle 4.98 V', 'start A-B pressed 0.4 ohm', 'start short 0.498 mA', 'start A pressed 3 mV', 'supply main 5.02 V always', 'note: foam behind the board')
   .edit(
     { do: 'change', section: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
@@ -73,7 +98,12 @@ new Maker('demo-rice-pot', { title: 'Rice pot', outcome: 'the pot starts by itse
 new Maker('demo-yard-gate', { title: 'Yard gate', outcome: 'the gate opens for deliveries and closes at night', when: 'deliveries, and 22:30', never: 'move by itself at power-up, or stay open overnight' }, '2026-11-19')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains', 'moving-door', 'pinch'], hazardsReviewed: true, others: 'two drivers with a hand remote' }, say: 'hazards: mains inside, closing door, pinch' })
   .tick(...DEAD)
-  .say('ground to mains off >20M', 'gate A to mains off >20M', 'gate B to mains off >20M', 'gate A to earth on 1.1 VAC', 'gate B to ground off >20M', 'gate A-B idle 11.62 V', 'gate short 8.21 mA', 'gate A-B pressed 0.3 ohm', 'note: terminals 3 and 4, green and white')
+  .say('strip back 6', 'back 1 wire red', 'back 2 wire blue', 'back 3 wire green', 'back 4 wire white', 'back 5 wire brown', 'back 6 wire yellow',
+    ...[1, 2, 3, 4, 5, 6].map((t) => `back ${t} to mains off >20M`), 'back 1 to earth on 1.1 VAC',
+    'back 1-2 idle -24.3 V', 'back 1-3 idle -12.6 V', 'back 1-4 idle -24.2 V', 'back 1-5 idle 0.02 V', 'back 1-5 idle 0.1 VAC', 'back 1-6 idle 0.01 V', 'back 1-6 idle 0.1 VAC', 'back 5-6 idle 0.00 V', 'back 5-6 idle 0.0 VAC',
+    'back 3-4 idle -11.62 V', 'back 3-4 loaded -4.81 V', 'back jumper 3-4 1k moves',
+    'ground to mains off >20M', 'gate A to mains off >20M', 'gate B to mains off >20M', 'gate A to earth on 1.1 VAC', 'gate look terminals', 'gate B to ground off >20M', 'gate A-B idle 11.62 V', 'gate short 8.21 mA', 'gate A-B pressed 0.3 ohm', 'note: terminals 3 and 4, green and white')
+  .edit({ do: 'change', section: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
   .edit(
     { do: 'change', section: 'thumb', set: { way: 'relay-contact', relayContact: 'signal' }, say: 'way of pressing: relay contact, gold signal relay' },
     { do: 'change', section: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
@@ -82,6 +112,52 @@ new Maker('demo-yard-gate', { title: 'Yard gate', outcome: 'the gate opens for d
     { do: 'change', section: 'routine', set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] }, say: 'at 22:30 every day' })
   .tick('mains-cover', 'mains-apart')
   .write('yard-gate');
+
+/** The proofer's pad as decoded from captures of its lines: one at rest, one per key held. */
+async function prooferPad(): Promise<Keypad> {
+  const random = seededRandom(11);
+  const captures: LabelledTiming[] = [];
+  for (const key of [null, ...PROOFER_PAD.keys.flat()]) {
+    async function* pieces() {
+      yield new TextEncoder().encode(padCapture(PROOFER_PAD, key, 40, random));
+    }
+    captures.push({ label: key ?? 'idle', timing: (await readCapture('pad.vcd', pieces())).timing });
+  }
+  const map = decodeKeypad(captures);
+  if (map.problems.length || map.keys.length !== 12) throw new Error('the pad was not decoded');
+  const at = (key: string) => ({ row: PROOFER_PAD.keys.findIndex((r) => r.includes(key)), column: PROOFER_PAD.keys.find((r) => r.includes(key))!.indexOf(key) });
+  return { id: 'pad', name: 'front pad', rows: 4, columns: 3, scan: map.scan, keys: map.keys.map((k) => ({ label: k.label, ...at(k.label), lines: [k.strobe, k.sense], from: 'capture' })) };
+}
+
+const pad = await prooferPad();
+new Maker('demo-dough-proofer', { title: 'Dough proofer', outcome: 'it begins to warm at night', when: '04:30 on baking days', never: 'run hotter than the dough stands' }, '2026-11-20')
+  .edit({ do: 'change', section: 'wish', set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'the bakers, on the same pad' }, say: 'hazards: mains inside, heat while nobody watches' })
+  .tick(...DEAD)
+  .measure('dough-proofer', 'warm', 5)
+  .survey({ keypads: [pad] }, 'the front pad, decoded from thirteen captures')
+  .survey({ rails: [{ ...freshRail('logic', 'logic 5 V'), openVolts: 4.96, loadedVolts: 4.81, loadAmps: 0.05, whileIdle: true, whileRunning: true, rippleVolts: 0.03, storedFarads: 470e-6, bleedOhms: 3e3, storedVolts: 16 }] }, 'supply logic 5 V: 4.96 V, 4.81 V at 50 mA')
+  .survey({ faces: [{ ...freshFace('control-warm'), forceNewtons: 2.1, travelMetres: 0.0004, shape: 'flat', neighbourMetres: 0.003 }] }, 'warm: 2.1 N, 0.4 mm, 3 mm to its neighbour')
+  .write('dough-proofer');
+
+new Maker('demo-cold-room-alarm', { title: 'Cold-room alarm', outcome: 'the alarm is heard in the kitchen', when: 'whenever it beeps', never: 'be silenced unseen' }, '2026-11-22')
+  .edit({ do: 'change', section: 'wish', set: { hazards: ['lithium'], hazardsReviewed: true, others: 'whoever passes the cold room' }, say: 'hazards: lithium cell in the node' })
+  .measure('cold-room-alarm', 'mute', 7)
+  .measure('cold-room-alarm', 'test', 8)
+  .survey({ rails: [{ ...freshRail('board', 'board 3.3 V'), openVolts: 3.28, loadedVolts: 3.02, loadAmps: 0.02, whileIdle: true, whileRunning: true, rippleVolts: 0.01, storedFarads: 100e-6, bleedOhms: 10e3, storedVolts: 3.3 }] }, 'supply board 3.3 V: 3.28 V, 3.02 V at 20 mA')
+  .say('note: the beeper gets 2.7 kHz in bursts of half a second')
+  .write('cold-room-alarm');
+
+new Maker('demo-hatch-shutter', { title: 'Serving-hatch shutter', outcome: 'the shutter goes up before lunch and down after', when: '11:45 and 14:15', never: 'move while somebody reaches through' }, '2026-11-18')
+  .edit({ do: 'change', section: 'wish', set: { hazards: ['moving-door', 'pinch'], hazardsReviewed: true, others: 'the servers, by the old crank' }, say: 'hazards: closing shutter, pinch' })
+  .measure('hatch-shutter', 'motor', 9)
+  .survey({
+    rails: [{ ...freshRail('motor', 'motor 12 V'), openVolts: 12.2, loadedVolts: 11.6, loadAmps: 1, whileIdle: true, whileRunning: true, rippleVolts: 0.12, storedFarads: 2200e-6, bleedOhms: 4.7e3, storedVolts: 12.2 }],
+    pieces: [
+      { id: 'crank', name: 'crank shaft', kind: 'shaft', readings: [0.00998, 0.00996, 0.00999], caliperMetres: 20e-6 },
+      { id: 'tube', name: 'shutter tube', kind: 'tube', readings: [0.0402, 0.0399, 0.0404], caliperMetres: 50e-6 },
+    ],
+  }, 'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm')
+  .write('hatch-shutter');
 
 new Maker('demo-larder-dehumidifier', { title: 'Larder dehumidifier', outcome: 'it runs again after a power cut', when: 'whenever the power comes back', never: 'run with a full tank' }, '2026-11-21')
   .say('control power', 'note: first press only wakes the display, second starts it')

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { ampsBetween, circuitOf, drawJoint, meterError, netlistOf, NOMINAL_PARTS, offScale, ohmsBetween, onScale, predict, readingBounds, saturationVolts, settledLevels, solveNodes, voltsBetween, type Build, type Joint } from '.';
-import { WAYS } from '../job';
+import { ampsBetween, buildOf, circuitOf, drawBuild, drawJoint, KIND_SHARES, lookShare, meterError, netlistOf, NOMINAL_PARTS, offScale, ohmsBetween, onScale, predict, readingBounds, saturationVolts, settledLevels, solveNodes, voltsBetween, type Build, type Joint } from '.';
+import { CONTROL_KINDS, HAND_METER, LOOKS, WAYS } from '../job';
 
 const joint = (set: Partial<Joint> = {}): Joint => ({ ...NOMINAL_PARTS, way: 'solid-state-relay', polarity: 'low', supplyVolts: 5, pullOhms: 10_000, onOhms: 16, ...set });
 
@@ -36,7 +36,7 @@ describe('nodal analysis', () => {
 });
 
 describe('what a meter shows on each kind', () => {
-  const base: Build = { kind: 'low-when-pressed', signal: 'A', supplyVolts: 5, alternating: false, seriesOhms: 10_000, contactOhms: 0.5, mainsOhms: 100e6, groundOhms: 0.05 };
+  const base: Build = buildOf({ kind: 'low-when-pressed', contactOhms: 0.5, mainsOhms: 100e6 });
   const A = { kind: 'contact', name: 'A' } as const;
   const B = { kind: 'contact', name: 'B' } as const;
   const G = { kind: 'ground', name: '' } as const;
@@ -62,6 +62,57 @@ describe('what a meter shows on each kind', () => {
     expect(predict(load, { from: A, to: B, state: 'idle', kind: 'volts-ac' })).toBeCloseTo(230, 0);
     expect(predict(load, { from: A, to: { kind: 'neutral', name: '' }, state: 'off', kind: 'ohms' })).toBeCloseTo(60, 1);
     expect(circuitOf(load, 'off', 'ohms').every((b) => !b.volts)).toBe(true);
+  });
+
+  it('averages what pulses, and counts it', () => {
+    // Strobe active low for w = 2 ms of T = 16 ms: the mean is Vcc·(1 − w/T); true-rms AC is Vcc·√(d·(1 − d)).
+    const scan = buildOf({ kind: 'scanned-matrix', seriesOhms: 22e3 });
+    expect(predict(scan, { from: A, to: G, state: 'idle', kind: 'volts-dc' })).toBeCloseTo(5 * (1 - 2 / 16), 2);
+    expect(predict(scan, { from: B, to: G, state: 'idle', kind: 'volts-dc' })).toBeCloseTo(5, 1);
+    expect(predict(scan, { from: B, to: G, state: 'pressed', kind: 'volts-dc' })).toBeCloseTo(5 * (1 - 2 / 16), 1);
+    expect(predict(scan, { from: A, to: G, state: 'idle', kind: 'hertz' })).toBeCloseTo(62.5, 6);
+    expect(predict(scan, { from: B, to: G, state: 'idle', kind: 'hertz' })).toBe(0);
+    expect(predict(scan, { from: B, to: G, state: 'pressed', kind: 'hertz' })).toBeCloseTo(62.5, 6);
+    expect(predict(scan, { from: A, to: G, state: 'idle', kind: 'duty' })).toBeCloseTo(14 / 16, 6);
+    expect(predict(scan, { from: A, to: G, state: 'idle', kind: 'volts-ac' })).toBeCloseTo(5 * Math.sqrt((1 / 8) * (7 / 8)), 1);
+    // An averaging meter multiplies the mean deviation 2·d·(1 − d)·Vcc by π/(2√2) = 1.1107.
+    expect(predict(scan, { from: A, to: G, state: 'idle', kind: 'volts-ac' }, { ...HAND_METER, trueRms: false })).toBeCloseTo(5 * 1.1107 * 2 * (1 / 8) * (7 / 8), 1);
+  });
+
+  it('divides on a ladder, this button and a neighbour', () => {
+    const ladder = buildOf({ kind: 'ladder', seriesOhms: 4700, keyOhms: 2200, neighbourOhms: 6800, contactOhms: 0.05 });
+    expect(predict(ladder, { from: A, to: G, state: 'pressed', kind: 'volts-dc' })).toBeCloseTo((5 * 2200) / (4700 + 2200), 2);
+    expect(predict(ladder, { from: A, to: G, state: 'neighbour', kind: 'volts-dc' })).toBeCloseTo((5 * 6800) / (4700 + 6800), 2);
+    expect(predict(ladder, { from: B, to: G, state: 'off', kind: 'ohms' })).toBeCloseTo(2200, 0);
+  });
+
+  it('turns the sign of a motor pair with its direction, and shows its winding unplugged', () => {
+    const motor = buildOf({ kind: 'motor-pair', supplyVolts: 12, seriesOhms: 5, groundOhms: 30e3 });
+    expect(predict(motor, { from: A, to: B, state: 'moving', kind: 'volts-dc' })).toBeCloseTo((12 * 40) / 41.5, 2);
+    expect(predict(motor, { from: A, to: B, state: 'moving-back', kind: 'volts-dc' })).toBeCloseTo((-12 * 40) / 41.5, 2);
+    expect(predict(motor, { from: A, to: B, state: 'idle', kind: 'volts-dc' })).toBeCloseTo(0, 3);
+    expect(predict(motor, { from: A, to: B, state: 'off', kind: 'ohms' })).toBeCloseTo(5, 2);
+  });
+
+  it('finds nothing to close on a touch pad, and a latch still closed after letting go', () => {
+    const pad = buildOf({ kind: 'touch-pad', supplyVolts: 0.4, seriesOhms: 10e6 });
+    expect(predict(pad, { from: A, to: B, state: 'pressed', kind: 'ohms' })).toBeGreaterThan(10e6);
+    expect(predict(pad, { from: A, to: G, state: 'idle', kind: 'volts-dc' })).toBeCloseTo(0.2, 2);
+    const latch = buildOf({ kind: 'latching-switch' });
+    expect(predict(latch, { from: A, to: B, state: 'released', kind: 'ohms' })).toBeCloseTo(0.4, 2);
+    expect(predict(buildOf({ kind: 'low-when-pressed' }), { from: A, to: B, state: 'released', kind: 'ohms' })).toBeGreaterThan(10e3);
+    expect(predict(latch, { from: A, to: B, state: 'idle', kind: 'jumper' })).toBeCloseTo(1 / 11, 2);
+  });
+
+  it('draws builds that are met, from even shares', () => {
+    expect(Object.values(KIND_SHARES).reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+    fc.assert(fc.property(fc.constantFrom(...CONTROL_KINDS), fc.array(fc.double({ min: 0, max: 0.999999, noNaN: true }), { minLength: 8, maxLength: 8 }), (kind, u) => {
+      const b = drawBuild(kind, u);
+      for (const v of [b.supplyVolts, b.seriesOhms, b.contactOhms, b.boardOhms, b.mainsOhms, b.periodSeconds]) expect(Number.isFinite(v) && v > 0).toBe(true);
+      expect(b.supplyVolts).toBeLessThan(260);
+      expect(b.pulseShare).toBeLessThanOrEqual(0.7);
+    }));
+    for (const kind of CONTROL_KINDS) expect(LOOKS.reduce((s, l) => s + lookShare(kind, l), 0)).toBeCloseTo(1, 9);
   });
 
   it('judges ohms on a logarithmic scale and back', () => {

@@ -1,6 +1,11 @@
+export { buildOf, touchesPins, unpoweredSetting, type Build, type ReadingSpec } from './build';
 export { drawJoint, SHEET, type DrawingInput, type Ink, type Mark } from './drawing';
-export { circuitOf, predict, PROBED_KINDS, touchesPins, type Build, type ProbedKind, type ReadingSpec } from './build';
-export { HAND_METER, meterError, offScale, onScale, readingBounds, type Meter } from './meter';
 export { ledAmps, NOMINAL_PARTS, saturationVolts, settledLevels, type Joint } from './joint';
 export { ampsBetween, ohmsBetween, solveNodes, voltsBetween, type Branch, type NodeVolts } from './linear';
+export { lookShare } from './look-shares';
+export { meterError, offScale, onScale, readingBounds } from './meter';
+export { meterNetlist } from './meter-netlist';
 export { netlistOf } from './netlist';
+export { circuitOf, contactClosed, pulses } from './network';
+export { nodeOf, predict } from './predict';
+export { DRAW_DIMENSIONS, drawBuild, drawKind, DRY_GROUNDED_SHARE, KIND_SHARES, LADDER_BARE_SHARE } from './prior';

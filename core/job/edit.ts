@@ -1,9 +1,10 @@
 import { freshControl } from './fresh';
-import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, SheetPlan, StandinState, ThumbPlan, Trial, Wish } from './types';
+import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, SheetPlan, StandinState, Survey, ThumbPlan, Trial, Wish } from './types';
 
 interface Sections {
   wish: Wish;
   region: Region;
+  survey: Survey;
   thumb: ThumbPlan;
   board: BoardPlan;
   feed: FeedPlan;
@@ -32,7 +33,7 @@ export type JobEdit =
   | { do: 'note'; text: string }
   | { do: 'several'; edits: JobEdit[]; say: string };
 
-const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = { region: 'wish', standin: 'probe', sheet: 'try' };
+const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = { region: 'wish', standin: 'probe', survey: 'probe', sheet: 'try' };
 
 /**
  * The job after one edit, with the log entry that tells of it; the given job is left untouched.

@@ -1,3 +1,4 @@
+import { freshSurvey } from './fresh-survey';
 import { JOB_FORMAT, JOB_VERSION, type Control, type Job } from './types';
 
 export interface FreshWish {
@@ -32,6 +33,7 @@ export function freshJob(wish: FreshWish, id: string, now: string): Job {
     },
     controls: [],
     readings: [],
+    survey: freshSurvey(),
     thumb: { control: '', way: null, resistorOhms: null, relayContact: 'power', groundWireMetres: 0.3, colours: {} },
     board: { profile: 'wifi-17', pressPin: null, armPin: null, sensorPin: null, activeHigh: true, pullDown: false },
     feed: { supply: '', volts: null, amps: null },

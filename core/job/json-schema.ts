@@ -1,5 +1,6 @@
 import type { SchemaDescription, SchemaFieldDescription } from 'yup';
 import { jobSchema } from './schema';
+import { JOB_VERSION } from './types';
 
 interface Described extends SchemaDescription {
   fields?: Record<string, SchemaFieldDescription>;
@@ -45,7 +46,7 @@ const MOMENT = '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$';
 export function jobJsonSchema(): Record<string, unknown> {
   return {
     $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: 'Gentle Thumb job, version 1',
+    title: `Gentle Thumb job, version ${JOB_VERSION}`,
     ...convert(jobSchema.describe() as Described),
   };
 }

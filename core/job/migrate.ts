@@ -1,10 +1,18 @@
+import { freshSurvey } from './fresh-survey';
 import { JOB_VERSION } from './types';
 
 /** Turns a document of one version into one of the next. Pure; never drops what it does not know how to carry. */
 export type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 
-/** Keyed by the version they start from. Version 1 is the first, so there is none yet. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = {};
+/** Version 2 brought readings without a number and what Probe records beside readings. */
+const toSecond: Migration = (d) => ({
+  ...d,
+  readings: Array.isArray(d['readings']) ? d['readings'].map((r: unknown) => (typeof r === 'object' && r !== null ? { ...r, said: '' } : r)) : d['readings'],
+  survey: freshSurvey(),
+});
+
+/** Keyed by the version they start from. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toSecond };
 
 /**
  * Brings a document up to the current version, one step at a time.

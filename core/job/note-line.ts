@@ -1,7 +1,7 @@
-import { parseQuantity, type Quantity, type Unit } from '../quantity';
 import type { JobEdit } from './edit';
-import { nearestWord } from './nearest-word';
-import type { Job, MachineState, Point, Reading, ReadingKind } from './types';
+import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
+import { Misread, wordsOf, type Word } from './note-words';
+import type { Job, Reading, Strip } from './types';
 import { sayPlace, sayValue } from './words';
 
 /** How a note line was understood: an edit to apply and the same in words, or where it went wrong. */
@@ -16,22 +16,6 @@ export interface NoteContext {
   now: string;
 }
 
-const STATE_NAMES: Record<string, MachineState> = {
-  off: 'off', unplugged: 'off', idle: 'idle', on: 'idle', open: 'idle', pressed: 'pressed', running: 'running', always: 'always',
-};
-const FIXED_POINTS = ['ground', 'live', 'neutral', 'mains', 'earth'] as const;
-
-interface Word {
-  text: string;
-  at: number;
-}
-
-class Misread extends Error {
-  constructor(readonly at: number, message: string, readonly suggestion?: string) {
-    super(message);
-  }
-}
-
 /**
  * Understands one line as it is said at the bench; see docs/note-line.md for the grammar.
  * Never throws; a line that is not understood names the position of the word that does not fit and, where there is one, a likely meaning.
@@ -40,11 +24,17 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
   try {
     const saying = /^\s*(note|wish|when|never)\s*:\s*(.*)$/is.exec(line);
     if (saying) return readSaying(saying[1]!.toLowerCase(), saying[2]!.trim(), line);
-    const words = [...line.matchAll(/\S+/g)].map((m): Word => ({ text: m[0], at: m.index }));
+    const words = wordsOf(line);
     if (words.length === 0) throw new Misread(0, 'say a reading, for example: start A idle 4.98 V');
-    if (words[0]!.text.toLowerCase() === 'control') return readControl(words, job, line);
-    if (words[0]!.text.toLowerCase() === 'supply') return readSupply(words, line, context);
-    return readReading(words, line, job, context);
+    switch (words[0]!.text.toLowerCase()) {
+      case 'control':
+        return readControl(words, job, line);
+      case 'supply':
+        return readSupply(words, line, context);
+      case 'strip':
+        return readStrip(words, job, line);
+    }
+    return words[2]?.text.toLowerCase() === 'wire' ? readWire(words, job, line) : readReading(words, line, job, context);
   } catch (error) {
     if (!(error instanceof Misread)) throw error;
     return { ok: false, at: error.at, message: error.message, ...(error.suggestion ? { suggestion: error.suggestion } : {}) };
@@ -60,15 +50,43 @@ function readSaying(word: string, text: string, line: string): Understood {
   return { ok: true, edit: { do: 'change', section: 'wish', set: { [field]: text }, say: `${label}: ${text}` }, words: `${label}: ${text}` };
 }
 
-/** The id of a control is its name, so that the same notes always make the same job. */
-const controlId = (name: string): string => `control-${name.toLowerCase()}`;
+/** Refuses a name that is taken, or that could not be told from the rest of a line. */
+function checkName(name: string, at: number, job: Job): void {
+  if (!/^[A-Za-z][\w.]*$/.test(name)) throw new Misread(at, 'a name is one word that begins with a letter; join several with a dot, for example fan.up');
+  if (job.controls.some((c) => c.name.toLowerCase() === name.toLowerCase())) throw new Misread(at, `the job already has a control ${name}`);
+  if (job.survey.strips.some((s) => s.name.toLowerCase() === name.toLowerCase())) throw new Misread(at, `the job already has a strip ${name}`);
+}
 
 function readControl(words: Word[], job: Job, line: string): Understood {
   const name = line.slice(words[0]!.at + 7).trim();
   if (!name) throw new Misread(line.length, 'which name is on the control?');
-  if (/[\s:]/.test(name)) throw new Misread(words[1]!.at, 'a control has a name of one word; join several with a dot, for example fan.up');
-  if (job.controls.some((c) => c.name.toLowerCase() === name.toLowerCase())) throw new Misread(words[1]!.at, `the job already has a control ${name}`);
+  checkName(name, words[1]!.at, job);
   return { ok: true, edit: { do: 'add-control', id: controlId(name), name }, words: `a control called ${name}` };
+}
+
+function readStrip(words: Word[], job: Job, line: string): Understood {
+  const [, name, count, ...rest] = words;
+  if (!name || !count) throw new Misread(line.length, 'say its name and how many terminals it has, for example: strip back 6');
+  checkName(name.text, name.at, job);
+  const n = Number(count.text);
+  if (!Number.isInteger(n) || n < 2 || n > 12) throw new Misread(count.at, 'a strip has 2 to 12 terminals');
+  if (rest[0]) throw new Misread(rest[0].at, 'nothing more belongs here');
+  const strip: Strip = { id: `strip-${name.text.toLowerCase()}`, name: name.text, wires: Array.from({ length: n }, () => '') };
+  const said = `a strip called ${name.text} with ${n} terminals`;
+  return { ok: true, edit: { do: 'change', section: 'survey', set: { strips: [...job.survey.strips, strip] }, say: said }, words: said };
+}
+
+/** `back 3 wire green`: what is seen at a terminal. */
+function readWire(words: Word[], job: Job, line: string): Understood {
+  const strip = job.survey.strips.find((s) => s.name.toLowerCase() === words[0]!.text.toLowerCase());
+  if (!strip) throw new Misread(words[0]!.at, `there is no strip ${words[0]!.text}; make it with: strip ${words[0]!.text} 6`);
+  const n = Number(words[1]!.text);
+  if (!Number.isInteger(n) || n < 1 || n > strip.wires.length) throw new Misread(words[1]!.at, `${strip.name} has terminals 1 to ${strip.wires.length}`);
+  const colour = words[3] ? line.slice(words[3].at).trim() : '';
+  if (!colour || colour.length > 40) throw new Misread(line.length, 'which colour has the wire?');
+  const said = `${strip.name}, wire at terminal ${n}: ${colour}`;
+  const strips = job.survey.strips.map((s) => (s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === n - 1 ? colour : w)) } : s));
+  return { ok: true, edit: { do: 'change', section: 'survey', set: { strips }, say: said }, words: said };
 }
 
 function readSupply(words: Word[], line: string, context: NoteContext): Understood {
@@ -77,108 +95,13 @@ function readSupply(words: Word[], line: string, context: NoteContext): Understo
   const last = words[words.length - 1]!;
   const state = STATE_NAMES[last.text.toLowerCase()];
   if (!state || words.length < 4) throw new Misread(last.at, 'say at the end whether it is there always, idle, running or off', `${line.trimEnd()} always`);
-  const quantity = readQuantity(line.slice(0, last.at), words[2]!.at, 'V');
-  return reading(line, context, '', { kind: 'rail', name: name.text }, { kind: 'ground', name: '' }, state, quantity, undefined);
-}
-
-function readReading(words: Word[], line: string, job: Job, context: NoteContext): Understood {
-  let i = 0;
-  let control = '';
-  const first = words[0]!;
-  const firstPoint = fixedPoint(first.text);
-  if (!firstPoint) {
-    if (!/^[A-Za-z][\w.]*$/.test(first.text)) throw new Misread(first.at, 'begin with the name of a control, ground, supply or note:');
-    const isPoint = /^[A-Z](-[A-Z])?$/i.test(first.text) && !job.controls.some((c) => c.name === first.text);
-    if (isPoint && job.controls.length !== 1) throw new Misread(first.at, 'say which control first, for example: start A idle 4.98 V');
-    control = isPoint ? job.controls[0]!.name : first.text;
-    i = isPoint ? 0 : 1;
-  }
-  const known = job.controls.find((c) => c.name.toLowerCase() === control.toLowerCase());
-  const near = control && !known ? nearestWord(control, job.controls.map((c) => c.name)) : undefined;
-  const vocabulary = [...FIXED_POINTS, ...Object.keys(STATE_NAMES), 'short', 'A', 'B', 'A-B', 'to'];
-  const replace = (w: Word, by: string): string => line.slice(0, w.at) + by + line.slice(w.at + w.text.length);
-  const next = (what: string): Word => {
-    const w = words[i++];
-    if (!w) throw new Misread(line.length, `${what} is missing`);
-    return w;
-  };
-
-  if (control && words[i]?.text.toLowerCase() === 'short') {
-    const quantity = readQuantity(line, next('current').at + 5, 'A');
-    return reading(line, context, control, contact('A'), contact('B'), 'idle', quantity, known?.id, near);
-  }
-
-  const from = next('where the probes are (A, B, A-B, A to neutral)');
-  const pair = /^([A-Z0-9])-([A-Z0-9])$/i.exec(from.text);
-  let a: Point | undefined;
-  let b: Point | undefined;
-  if (pair) {
-    [a, b] = [contact(pair[1]!), contact(pair[2]!)];
-  } else {
-    if (!control) i = 1;
-    a = firstPoint ?? pointOf(from.text);
-    if (!a) throw new Misread(from.at, `"${from.text}" is no place for a probe; say A, B, A-B or ground`, suggest(from, vocabulary, replace));
-    if (words[i]?.text.toLowerCase() === 'to') {
-      i++;
-      const to = next('where the second probe is');
-      b = pointOf(to.text);
-      if (!b) throw new Misread(to.at, `"${to.text}" is no place for a probe; say live, neutral, mains, earth or ground`, suggest(to, vocabulary, replace));
-    } else b = { kind: 'ground', name: '' };
-  }
-  const stateWord = next('the state (off, idle, pressed, running)');
-  const state = STATE_NAMES[stateWord.text.toLowerCase()];
-  if (!state || state === 'always') throw new Misread(stateWord.at, `"${stateWord.text}" is no state; say off, idle, pressed or running`, suggest(stateWord, vocabulary, replace));
-  const start = stateWord.at + stateWord.text.length;
-  const quantity = readQuantity(line, start, state === 'off' ? 'Ω' : undefined);
-  return reading(line, context, control, a, b, state, quantity, known?.id, near);
-}
-
-const contact = (name: string): Point => ({ kind: 'contact', name: name.toUpperCase() });
-const fixedPoint = (text: string): Point | undefined => {
-  const kind = FIXED_POINTS.find((k) => k === text.toLowerCase());
-  return kind && { kind, name: '' };
-};
-const pointOf = (text: string): Point | undefined => fixedPoint(text) ?? (/^[A-Z]$/i.test(text) ? contact(text) : undefined);
-
-function suggest(word: Word, vocabulary: readonly string[], replace: (w: Word, by: string) => string): string | undefined {
-  const near = nearestWord(word.text, vocabulary);
-  return near && replace(word, near);
-}
-
-function readQuantity(line: string, from: number, assumed: Unit | undefined): Quantity {
-  const text = line.slice(from);
-  let parsed = parseQuantity(text);
-  if (!parsed.ok || parsed.quantity.unit === '1' || /[\dL]\s*[kMG]?$/i.test(text.trim())) parsed = parseQuantity(text, assumed ?? 'V');
-  if (!parsed.ok) throw new Misread(from + parsed.at, parsed.message);
-  return parsed.quantity;
-}
-
-const KIND_OF: Partial<Record<Unit, ReadingKind>> = { V: 'volts-dc', 'Ω': 'ohms', A: 'amps' };
-
-function reading(
-  line: string, context: NoteContext, control: string, from: Point, to: Point, state: MachineState, q: Quantity, knownId: string | undefined, near?: string,
-): Understood {
-  const kind = q.kind === 'ac' ? 'volts-ac' : KIND_OF[q.unit];
-  if (!kind) throw new Misread(line.length, `${q.unit} is not what a meter shows here; say volts, ohms or amperes`);
-  const refusal = refuse({ kind, value: q.value, state, from, to });
-  if (refusal) throw new Misread(line.length, refusal);
-  const id = knownId ?? (control ? controlId(control) : '');
+  const q = quantityAt(line.slice(0, last.at), words[2]!.at, 'V');
+  if (q.unit !== 'V') throw new Misread(words[2]!.at, `${q.unit} is not what a supply shows; say volts`);
+  if (Math.abs(q.value) > 1000) throw new Misread(words[2]!.at, 'over 1000 V is beyond a hand-held meter and beyond this tool');
   const r: Reading = {
-    id: context.id, at: context.now, control: id, from, to, state, kind, relation: q.relation, value: q.value, digit: q.digit, by: 'hand', struck: false,
+    id: context.id, at: context.now, control: '', from: { kind: 'rail', name: name.text }, to: { kind: 'ground', name: '' }, state, kind: q.kind === 'ac' ? 'volts-ac' : 'volts-dc',
+    relation: q.relation, value: q.value, digit: q.digit, by: 'hand', said: '', struck: false,
   };
-  const said = `${control ? `${control}, ` : ''}${sayPlace(r)}, ${sayValue(r)}`;
-  const edit: JobEdit = { do: 'add-reading', reading: r, say: said, ...(control ? { control: { id, name: control } } : {}) };
-  const hint = control && !knownId ? `${control} is a new control${near ? `; did you mean ${near}?` : ''}` : undefined;
-  return { ok: true, edit, words: said, ...(hint ? { hint } : {}) };
-}
-
-/** Why a reading cannot be what it says, or undefined where it can. */
-export function refuse(r: Pick<Reading, 'kind' | 'value' | 'state' | 'from' | 'to'>): string | undefined {
-  if (r.kind === 'ohms' && r.value < 0) return 'a resistance cannot be negative';
-  if (r.kind === 'ohms' && (r.state === 'idle' || r.state === 'running')) return 'ohms are taken unplugged: say off, or pressed with the plug out';
-  if (r.kind === 'volts-ac' && r.value < 0) return 'an AC voltage has no sign';
-  if (r.from.kind === r.to.kind && r.from.name === r.to.name) return 'both probes are at the same place';
-  if (r.kind.startsWith('volts') && Math.abs(r.value) > 1000) return 'over 1000 V is beyond a hand-held meter and beyond this tool';
-  if (r.kind === 'amps' && Math.abs(r.value) > 20) return 'over 20 A is beyond a hand-held meter';
-  return undefined;
+  const said = `${sayPlace(r)}, ${sayValue(r)}`;
+  return { ok: true, edit: { do: 'add-reading', reading: r, say: said }, words: said };
 }

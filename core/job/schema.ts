@@ -1,32 +1,11 @@
-import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { ROOMS } from '../finding';
-import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, STATES, WAYS } from './types';
-
-// Bounds keep a foreign file from growing without end; they are far above any honest job.
-const text = (max = 2000) => string().strict().defined().max(max);
-const name = () => text(200).min(1);
-const flag = () => boolean().strict().defined();
-const real = () => number().strict().defined().test('finite', '${path} must be a finite number', (v) => v === undefined || v === null || Number.isFinite(v));
-const seconds = () => real().min(0).max(366 * 86400);
-const oneOf = <T extends string>(values: readonly T[]) => string().strict().defined().oneOf([...values]);
-const moment = () => text(40).matches(/^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/, '${path} must be a time such as 2026-03-02T14:05:00Z');
-const shape = <T extends Record<string, AnySchema>>(fields: T) => object(fields).strict().noUnknown().defined();
-const list = <T extends AnySchema>(of: T, max: number) => array().strict().of(of).defined().max(max);
-
-/** A record with free keys and checked values, which Yup has no type for. */
-function record(test: (v: unknown) => boolean, what: string): AnySchema {
-  return mixed()
-    .defined()
-    .meta({ record: what })
-    .test('record', `\${path} must map names to ${what}`, (v) =>
-      typeof v === 'object' && v !== null && !Array.isArray(v) && Object.keys(v).length <= 200 && Object.values(v).every(test));
-}
-const isMoment = (v: unknown): boolean => typeof v === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/.test(v);
-const isShortText = (v: unknown): boolean => typeof v === 'string' && v.length <= 40;
+import { surveySchema } from './survey-schema';
+import { flag, isMoment, isShortText, list, moment, name, oneOf, real, record, seconds, shape, text } from './shapes';
+import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, SAID, STATES, WAYS } from './types';
 
 const point = () => shape({ kind: oneOf(POINT_KINDS), name: text(60) });
 
-/** The job document, version 1. Nothing is cast and nothing unknown is let through: what a file says is what is meant. */
+/** The job document, current version. Nothing is cast and nothing unknown is let through: what a file says is what is meant. */
 export const jobSchema = shape({
   format: oneOf([JOB_FORMAT]),
   version: real().oneOf([JOB_VERSION]),
@@ -48,8 +27,9 @@ export const jobSchema = shape({
   readings: list(
     shape({
       id: name(), at: moment(), control: text(200), from: point(), to: point(), state: oneOf(STATES), kind: oneOf(READING_KINDS),
-      relation: oneOf(['=', '>', '<']), value: real(), digit: real().min(0), by: oneOf(['hand', 'standin']), struck: flag(),
+      relation: oneOf(['=', '>', '<']), value: real(), digit: real().min(0), by: oneOf(['hand', 'standin', 'capture']), said: oneOf(SAID), struck: flag(),
     }), 5000),
+  survey: surveySchema(),
   thumb: shape({
     control: text(200), way: oneOf(WAYS).nullable(), resistorOhms: real().moreThan(0).max(1e9).nullable(),
     relayContact: oneOf(['power', 'signal']), groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'),
@@ -84,6 +64,6 @@ export const jobSchema = shape({
       id: name(), step: name(), at: moment(), outcome: oneOf(['as-expected', 'not-as-expected']), count: real().integer().min(1).max(100000),
       failed: real().integer().min(0).max(100000), observed: text(), on: oneOf(['hand', 'standin']),
     }), 5000),
-  standin: shape({ model: oneOf(['none', 'rice-pot']), seed: real() }),
+  standin: shape({ model: name(), seed: real() }),
   log: list(shape({ at: moment(), room: oneOf([...ROOMS, '']), text: text(4000) }), 50000),
 });

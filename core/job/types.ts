@@ -1,7 +1,10 @@
 import type { Room } from '../finding';
+import type { Survey } from './survey-types';
+
+export * from './survey-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 1;
+export const JOB_VERSION = 2;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -17,6 +20,7 @@ export interface Job {
   wish: Wish;
   controls: Control[];
   readings: Reading[];
+  survey: Survey;
   thumb: ThumbPlan;
   board: BoardPlan;
   feed: FeedPlan;
@@ -73,12 +77,23 @@ export interface Point {
   name: string;
 }
 
-export const STATES = ['off', 'idle', 'pressed', 'running', 'always'] as const;
-/** `off` is unplugged; `idle` and `pressed` are powered but for ohms; `always` marks a rail that never goes away. */
+export const STATES = ['off', 'idle', 'pressed', 'released', 'neighbour', 'turning', 'moving', 'moving-back', 'loaded', 'running', 'always'] as const;
+/**
+ * `off` is unplugged and nobody presses; the others are powered but for ohms. `released` is after one press and letting go,
+ * `neighbour` while another button of the same panel is held, `turning` while the knob goes round or stands elsewhere,
+ * `moving` and `moving-back` while a motor runs one way and the other, `loaded` with 1 kΩ across the tips,
+ * `always` marks a rail that never goes away.
+ */
 export type MachineState = (typeof STATES)[number];
 
-export const READING_KINDS = ['volts-dc', 'volts-ac', 'ohms', 'amps'] as const;
+export const READING_KINDS = ['volts-dc', 'volts-ac', 'ohms', 'amps', 'continuity', 'hertz', 'duty', 'jumper', 'look'] as const;
+/** `duty` is the share of time high; `jumper` joins the tips through a resistor and watches the machine; `look` is what eye and finger tell. */
 export type ReadingKind = (typeof READING_KINDS)[number];
+
+export const LOOKS = ['springs-back', 'membrane', 'glass', 'stays-down', 'rocker', 'turns-on', 'turns-to-stops', 'terminals', 'connector', 'two-wires'] as const;
+/** What a control does under the finger, or what there is instead of one. */
+export type Look = (typeof LOOKS)[number];
+export const SAID = ['', 'beep', 'silent', 'acts', 'nothing', ...LOOKS] as const;
 
 export interface Reading {
   id: string;
@@ -90,11 +105,13 @@ export interface Reading {
   state: MachineState;
   kind: ReadingKind;
   relation: '=' | '>' | '<';
-  /** Volts, ohms or amperes. */
+  /** Volts, ohms, amperes, hertz, share; the resistor of a jumper; 0 for a look. */
   value: number;
   /** Last digit shown, same unit. */
   digit: number;
-  by: 'hand' | 'standin';
+  by: 'hand' | 'standin' | 'capture';
+  /** The answer of a reading that is no number: continuity, jumper, look; empty for the others. */
+  said: (typeof SAID)[number];
   /** Withdrawn readings stay in the record and count for nothing. */
   struck: boolean;
 }
@@ -207,8 +224,9 @@ export interface Trial {
   on: 'hand' | 'standin';
 }
 
+/** Which stand-in is measured and pressed: `none`, a model's key, or `practice` for a control drawn from the seed. */
 export interface StandinState {
-  model: 'none' | 'rice-pot';
+  model: string;
   seed: number;
 }
 

@@ -1,12 +1,16 @@
 import { formatQuantity, type Unit } from '../quantity';
 import type { MachineState, Point, Reading, ReadingKind } from './types';
 
-export const UNIT_OF: Record<ReadingKind, Unit> = { 'volts-dc': 'V', 'volts-ac': 'V', ohms: 'Ω', amps: 'A' };
-const SUFFIX: Record<ReadingKind, string> = { 'volts-dc': ' DC', 'volts-ac': ' AC', ohms: '', amps: '' };
+export const UNIT_OF: Record<ReadingKind, Unit> = { 'volts-dc': 'V', 'volts-ac': 'V', ohms: 'Ω', amps: 'A', continuity: 'Ω', hertz: 'Hz', duty: '%', jumper: 'Ω', look: '1' };
+const SUFFIX: Partial<Record<ReadingKind, string>> = { 'volts-dc': ' DC', 'volts-ac': ' AC', duty: ' high' };
 
-/** A reading's value as a person would say it: `4.98 V DC`, `> 20 MΩ`. */
-export function sayValue(r: Pick<Reading, 'kind' | 'relation' | 'value'>): string {
-  return `${r.relation === '=' ? '' : `${r.relation} `}${formatQuantity(r.value, UNIT_OF[r.kind])}${SUFFIX[r.kind]}`;
+/** A reading's value as a person would say it: `4.98 V DC`, `> 20 MΩ`, `beeps`, `springs back`. */
+export function sayValue(r: Pick<Reading, 'kind' | 'relation' | 'value'> & Partial<Pick<Reading, 'said'>>): string {
+  if (r.kind === 'look') return (r.said ?? '').replace(/-/g, ' ');
+  if (r.kind === 'continuity') return r.said === 'beep' ? 'beeps' : 'silent';
+  if (r.kind === 'jumper') return `${formatQuantity(r.value, 'Ω')}: ${r.said === 'acts' ? 'the machine acts' : 'nothing happens'}`;
+  const value = r.kind === 'duty' ? r.value * 100 : r.value;
+  return `${r.relation === '=' ? '' : `${r.relation} `}${formatQuantity(value, UNIT_OF[r.kind])}${SUFFIX[r.kind] ?? ''}`;
 }
 
 export function sayPoint(p: Point): string {
@@ -16,12 +20,15 @@ export function sayPoint(p: Point): string {
 }
 
 const STATE_WORDS: Record<MachineState, string> = {
-  off: 'unplugged', idle: 'nobody presses', pressed: 'held pressed', running: 'while running', always: 'always there',
+  off: 'unplugged', idle: 'nobody presses', pressed: 'held pressed', released: 'pressed and let go', neighbour: 'a neighbour held', turning: 'turned', moving: 'running one way',
+  'moving-back': 'running the other way', loaded: 'with 1 kΩ across', running: 'while running', always: 'always there',
 };
 export const sayState = (s: MachineState): string => STATE_WORDS[s];
 
 /** Where and in which state: `A to ground, nobody presses`. A short-circuit reading is named as such. */
 export function sayPlace(r: Pick<Reading, 'from' | 'to' | 'state' | 'kind'>): string {
+  if (r.kind === 'look') return 'eye and finger';
+  if (r.kind === 'jumper') return `${sayPoint(r.from)} joined to ${sayPoint(r.to)} through a resistor`;
   if (r.kind === 'amps') return `${sayPoint(r.from)} shorted to ${sayPoint(r.to)}, ${sayState(r.state)}`;
   return `${sayPoint(r.from)} to ${sayPoint(r.to)}, ${sayState(r.state)}`;
 }

@@ -1,7 +1,7 @@
 import { sayPlace, sayValue, type Reading } from '../job';
-import { specKey } from './grid';
 import { meterError, onScale } from '../circuit';
-import { posteriorOf, type Posterior } from './posterior';
+import { specKey } from './particles';
+import { posteriorOf, type Before, type Posterior } from './posterior';
 
 export interface Contradiction {
   /** Ids of the readings that cannot be right together; one alone where it fits no candidate at all. */
@@ -23,14 +23,16 @@ export function contradictionsIn(readings: readonly Reading[], posterior: Poster
   };
   readings.forEach((a, i) =>
     readings.slice(i + 1).forEach((b) => {
-      if (specKey(a) !== specKey(b) || a.relation !== '=' || b.relation !== '=') return;
+      if (specKey(a) !== specKey(b)) return;
+      if (a.said !== b.said) return pair(a, b);
+      if (a.said || a.relation !== '=' || b.relation !== '=') return;
       const apart = Math.abs(onScale(a.kind, a.value) - onScale(b.kind, b.value));
       const hum = a.kind.startsWith('volts') ? 0.05 : 0.15;
-      if (apart > 4 * Math.hypot(meterError(a), meterError(b), hum)) pair(a, b);
+      if (apart > 4 * Math.hypot(meterError(a, posterior.before.meter), meterError(b, posterior.before.meter), hum)) pair(a, b);
     }));
   for (const r of readings) {
     if ((posterior.slip[r.id] ?? 0) < 0.5 || named.has(r.id)) continue;
-    const partner = readings.find((other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other));
+    const partner = readings.find((other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other, posterior.before));
     if (partner) pair(r, partner);
     else {
       named.add(r.id);
@@ -41,6 +43,6 @@ export function contradictionsIn(readings: readonly Reading[], posterior: Poster
 }
 
 /** Whether a reading stops looking like a slip once the other is left out. */
-function freed(readings: readonly Reading[], suspect: Reading, other: Reading): boolean {
-  return (posteriorOf(readings.filter((x) => x.id !== other.id)).slip[suspect.id] ?? 1) < 0.2;
+function freed(readings: readonly Reading[], suspect: Reading, other: Reading, before: Before): boolean {
+  return (posteriorOf(readings.filter((x) => x.id !== other.id), before).slip[suspect.id] ?? 1) < 0.2;
 }

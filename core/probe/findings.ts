@@ -1,33 +1,57 @@
 import { atLeast, finding, type Finding } from '../finding';
-import type { Job } from '../job';
+import type { ControlKind, Job } from '../job';
+import { keypadFindings, stripFindings } from './strip-findings';
 import { isolationFindings } from './isolation';
-import { KIND_WORDS, PARAMETER_WORDS } from './kind-words';
-import { KNOWN_AT, type Survey } from './survey';
+import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
+import { KNOWN_AT } from './next';
+import { railFindings } from './rails';
+import { sizeFindings } from './sizes';
+import { tieOf, type Survey } from './survey';
 
 /** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
 export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
-  if (job.controls.length === 0) {
-    return [finding('probe', 'none', { verdict: 'unknown', title: 'No control has been named yet', caption: 'no control yet', remedy: { text: 'Name the button or terminals that the machine listens to.' } })];
+  const { rails, pieces, faces } = job.survey;
+  const beside = [...stripFindings(job), ...keypadFindings(job), ...railFindings(rails), ...sizeFindings(pieces, faces, job.controls)];
+  if (job.controls.length === 0 && job.survey.strips.length === 0 && job.survey.keypads.length === 0) {
+    return [...beside, finding('probe', 'none', { verdict: 'unknown', title: 'No control has been named yet', caption: 'no control yet', remedy: { text: 'Name the button or terminals that the machine listens to.' } })];
   }
-  return surveys.flatMap((s) => {
+  return [...surveys.flatMap((s) => {
     const name = job.controls.find((c) => c.id === s.control)!.name;
-    return [...kindFindings(s, name), ...isolationFindings(job, s.control, name)];
+    const tie = tieOf(job, s);
+    return [...(tie.length > 1 ? [tieFinding(s, name, tie)] : kindFinding(s, name)), ...valueFindings(s, name), ...isolationFindings(job, s.control, name)];
+  }), ...beside];
+}
+
+/** Kinds that no reading left could tell apart; both are named, with what that means for the press. */
+function tieFinding(s: Survey, name: string, tie: readonly ControlKind[]): Finding {
+  const names = tie.map((k) => KIND_WORDS[k].name).join(' or ');
+  return finding('probe', `${s.control}.kind`, {
+    verdict: 'tight', title: `${name} is ${names}; no reading left can tell them apart`, caption: 'a tie', source: ['bayes', 'kind-priors'],
+    value: { value: 100 * tie.reduce((sum, k) => sum + s.posterior.kinds[k], 0), unit: '%' },
+    remedy: { text: 'Choose a way that suits both, such as an isolated contact across the terminals.' },
   });
 }
 
-function kindFindings(s: Survey, name: string): Finding[] {
+function kindFinding(s: Survey, name: string): Finding[] {
   const best = s.candidates[0]!;
   const words = KIND_WORDS[best.kind].name;
+  const still = STILL_POSSIBLE[best.kind];
   const limit = atLeast(100 * KNOWN_AT, '%', 'counts as known', { from: 'source', key: 'bayes' });
   const value = { value: 100 * best.probability, unit: '%' as const };
-  const out: Finding[] = [
+  return [
     finding('probe', `${s.control}.kind`, {
-      verdict: s.known ? 'settled' : 'unknown', value, limit, source: ['bayes', 'kind-priors', 'outliers', 'meter-hand'],
+      verdict: s.known ? 'settled' : 'unknown', value, limit, source: ['bayes', 'kind-priors', 'look-shares', 'siblings', 'outliers', 'meter-hand'],
       title: s.known ? `${name} is ${words}` : `${name} may be ${words}, not certain yet`,
       caption: s.known ? words : 'more readings wanted',
-      remedy: s.known ? null : { text: 'Take the next reading that Probe proposes.' },
+      remedy: s.known ? (still ? { text: still } : null) : { text: 'Take the next reading that Probe proposes.' },
     }),
   ];
+}
+
+function valueFindings(s: Survey, name: string): Finding[] {
+  const best = s.candidates[0]!;
+  const words = KIND_WORDS[best.kind].name;
+  const out: Finding[] = [];
   for (const [key, estimate] of Object.entries(best.estimates)) {
     if (estimate.steps.length === 0) continue;
     const last = estimate.steps[estimate.steps.length - 1]!;

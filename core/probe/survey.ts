@@ -1,17 +1,16 @@
-import { CONTROL_KINDS, type ControlFact, type Facts, type Job } from '../job';
+import { CONTROL_KINDS, type ControlFact, type ControlKind, type Facts, type Job } from '../job';
 import { contradictionsIn, type Contradiction } from './contradictions';
-import { estimates, signalSide, type Estimate } from './estimate';
+import { estimates, type Estimate } from './estimate';
+import { ranked, signalSide } from './grid-estimate';
 import { isolationOf } from './isolation';
-import { nextReading, type NextReading } from './next';
-import { posteriorOf, type Posterior } from './posterior';
+import { KNOWN_AT, nextReading } from './next';
+import { posteriorOf, type Before, type Posterior } from './posterior';
 import { kindReadings } from './relevant';
-import { PROBED_KINDS, type ProbedKind } from '../circuit';
-
-/** A control counts as known from this probability on. */
-export const KNOWN_AT = 0.95;
+import type { NextReading } from './say-next';
+import { beforeWith, type KnownSibling } from './siblings';
 
 export interface Candidate {
-  readonly kind: ProbedKind;
+  readonly kind: ControlKind;
   readonly probability: number;
   readonly estimates: Readonly<Record<string, Estimate>>;
 }
@@ -27,20 +26,75 @@ export interface Survey {
   readonly contradictions: readonly Contradiction[];
 }
 
-/** The candidates of a control with their values. Throws RangeError for a control that the job does not have. */
-export function surveyOf(job: Job, control: string): Survey {
-  if (!job.controls.some((c) => c.id === control)) throw new RangeError(`the job has no control ${control}`);
+const kept = new Map<string, Survey>();
+/** A survey is a pure function of its readings and what came before; the last few are kept, so that an edit elsewhere costs nothing. */
+const MOST_KEPT = 300;
+
+const keyOf = (job: Job, control: string, before: Before): string => JSON.stringify([control, kindReadings(job, control), before]);
+
+/** Whether the survey of a control would have to be computed. */
+export const isSurveyed = (job: Job, control: string, before: Before): boolean => kept.has(keyOf(job, control, before));
+
+function surveyWith(job: Job, control: string, before: Before): Survey {
+  const key = keyOf(job, control, before);
+  const known = kept.get(key);
+  if (known) return known;
   const readings = kindReadings(job, control);
-  const posterior = posteriorOf(readings);
-  const signal = signalSide(posterior.leading, posterior);
-  const candidates = PROBED_KINDS.map((kind) => ({
-    kind, probability: posterior.kinds[kind], estimates: estimates(kind, signalSide(kind, posterior), readings, posterior),
-  })).sort((a, b) => b.probability - a.probability);
-  return { control, posterior, candidates, signal, known: candidates[0]!.probability >= KNOWN_AT, contradictions: contradictionsIn(readings, posterior) };
+  const posterior = posteriorOf(readings, before);
+  const candidates = ranked(posterior).map((kind) => ({
+    kind, probability: posterior.kinds[kind],
+    // Values of a kind that is as good as excluded interest nobody.
+    estimates: posterior.kinds[kind] < 0.002 ? {} : estimates(kind, signalSide(kind, posterior), readings, posterior),
+  }));
+  const survey: Survey = {
+    control, posterior, candidates, signal: signalSide(posterior.leading, posterior), known: candidates[0]!.probability >= KNOWN_AT, contradictions: contradictionsIn(readings, posterior),
+  };
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(key, survey);
+  return survey;
+}
+
+/** What a control tells of its neighbours once it is known by its own readings. */
+function siblingOf(s: Survey): KnownSibling[] {
+  if (!s.known) return [];
+  const supply = s.candidates[0]!.estimates['supplyVolts'];
+  return [{ control: s.control, kind: s.candidates[0]!.kind, supplyVolts: supply && supply.steps.length > 0 ? supply.value.nominal : null }];
+}
+
+/**
+ * The candidates of every control of a job. Controls of one board share a supply and are often built alike: those that are
+ * known by their own readings give the others a better beginning.
+ */
+export function surveysOf(job: Job): Survey[] {
+  const alone = beforeWith([], job.survey.meter);
+  const first = job.controls.map((c) => surveyWith(job, c.id, alone));
+  const known = first.flatMap(siblingOf);
+  return first.map((s) => {
+    const others = known.filter((k) => k.control !== s.control);
+    return s.known || others.length === 0 ? s : surveyWith(job, s.control, beforeWith(others, job.survey.meter));
+  });
+}
+
+/** The candidates of one control. Throws RangeError for a control that the job does not have. */
+export function surveyOf(job: Job, control: string): Survey {
+  const found = surveysOf(job).find((s) => s.control === control);
+  if (!found) throw new RangeError(`the job has no control ${control}`);
+  return found;
 }
 
 /** The next reading of a surveyed control; see `nextReading`. */
-export const nextFor = (job: Job, survey: Survey): NextReading | null => nextReading(job, survey.control, survey.posterior);
+export const nextFor = (job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null => nextReading(job, survey.control, survey.posterior, skip);
+
+/** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
+export function tieOf(job: Job, survey: Survey): ControlKind[] {
+  if (survey.known || isolationOf(job, survey.control).verdict !== 'isolated' || nextFor(job, survey)) return [];
+  let sum = 0;
+  return survey.candidates.filter((c) => {
+    const wanted = sum < KNOWN_AT;
+    sum += c.probability;
+    return wanted;
+  }).map((c) => c.kind);
+}
 
 /** What the other rooms may know of each control. */
 export function controlFacts(job: Job, surveys: readonly Survey[]): Facts['controls'] {

@@ -1,3 +1,6 @@
-export { RICE_POT, STANDINS, type Standin } from './models';
+export { FAULT_WORDS, type Fault } from './faults';
+export { buildFor, RICE_POT, STANDINS, type Standin } from './models';
+export { crossing, padCapture, PROOFER_PAD, type PadModel } from './pad-scan';
+export { isPractice, PRACTICE, standinOf } from './practice';
 export { levelsObeyed, pressStandin, restartStandin, type TryOut } from './try-out';
-export { readStandin, type MeterReading } from './virtual-meter';
+export { readStandin, type Measurable, type MeterReading } from './virtual-meter';

@@ -20,7 +20,7 @@ describe('the virtual meter', () => {
   });
 
   it('shows over range where the insulation is better than it can read, and noise that moves with the seed', () => {
-    expect(readStandin(RICE_POT, { from: G, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' }, seededRandom(1))).toEqual({ value: 20e6, digit: 0, relation: '>' });
+    expect(readStandin(RICE_POT, { from: G, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' }, seededRandom(1))).toEqual({ value: 20e6, digit: 0, relation: '>', said: '' });
     const values = new Set([1, 2, 3, 4, 5].map((s) => readStandin(RICE_POT, { from: A, to: G, state: 'idle', kind: 'volts-dc' }, seededRandom(s)).value));
     expect(values.size).toBeGreaterThan(2);
   });

@@ -14,9 +14,13 @@ export interface Line {
 const origin = (fact: ControlFact, what: string): Origin =>
   fact.lastReadingAt ? { from: 'measured', at: fact.lastReadingAt, what } : { from: 'source', key: 'kind-priors' };
 
+/** Kinds whose button joins two points of a plain logic line; a sense line and its strobe are such a pair while the strobe is on. */
+const HAS_LINE: readonly ControlFact['leading'][] = ['low-when-pressed', 'high-when-pressed', 'dry-pair', 'latching-switch', 'selector', 'scanned-matrix'];
+
 /** The line of a control, or null for kinds that have none (a switched load carries the load itself). */
 export function lineOf(fact: ControlFact, control: Control): Line | null {
   const p = fact.parameters;
+  if (!HAS_LINE.includes(fact.leading)) return null;
   const dry = fact.leading === 'dry-pair';
   const high = fact.leading === 'high-when-pressed';
   const supply: Interval | undefined = dry ? p['loopVolts'] : p['supplyVolts'];

@@ -1,0 +1,202 @@
+import { CaptureProblem } from './problem';
+import { MOST_LINES, TimingRecorder, type Timing } from './timing';
+
+const UNITS: Record<string, number> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9, ps: 1e-12, fs: 1e-15 };
+const NO_LINE = -1;
+/** Signals that are declared and not followed. */
+const LEFT_OUT = -2;
+
+interface Declared {
+  readonly name: string;
+  readonly width: number;
+  /** First followed line of the signal, the highest bit first; LEFT_OUT where it is not followed. */
+  line: number;
+}
+
+/**
+ * Reads a value change dump (IEEE 1364, four-state) piece by piece, in memory that does not grow with its length.
+ * Vectors are followed bit by bit; x and z count as no change. Throws CaptureProblem where the file cannot be what it says.
+ */
+export class VcdReader {
+  private readonly signals = new Map<string, Declared>();
+  private names: string[] = [];
+  private recorder: TimingRecorder | undefined;
+  private tick = 0;
+  private time = -1;
+  private line = 1;
+  /** Bytes of a token that a piece cut in two. */
+  private carry = '';
+  private inside = '';
+  private words: string[] = [];
+  private scope: string[] = [];
+  /** `b` and `r` values wait for their signal. */
+  private vector = '';
+  private codes: Int16Array = new Int16Array(94 ** 2 + 94).fill(NO_LINE);
+
+  /** @param only names of the signals to follow; without it all are, up to MOST_LINES. */
+  constructor(private readonly only: readonly string[] = []) {}
+
+  push(piece: Uint8Array): void {
+    let i = 0;
+    const n = piece.length;
+    while (i < n) {
+      // Runs of the commonest two tokens, a time and a one-bit change, are read from the bytes without making strings.
+      if (this.recorder && !this.inside && !this.vector && this.carry === '') i = this.fast(piece, i, n);
+      if (i >= n) break;
+      const c = piece[i]!;
+      if (c <= 32) {
+        if (this.carry) this.flush();
+        if (c === 10) this.line++;
+        i++;
+        continue;
+      }
+      let j = i + 1;
+      while (j < n && piece[j]! > 32) j++;
+      const text = String.fromCharCode(...piece.subarray(i, j));
+      this.carry += text;
+      if (this.carry.length > 100_000) throw this.problem('This is not a value change dump: a word of it never ends.', 'Pick a file that a logic analyser or simulator saved as VCD.');
+      i = j;
+    }
+  }
+
+  /** The result. `cutOff` where the file ends in the middle of a word. */
+  end(): { timing: Timing; cutOff: boolean } {
+    const cutOff = this.carry !== '' && !/^(#\d+|[01xXzZ][!-~]+|\$end)$/.test(this.carry);
+    if (this.carry && !cutOff) this.flush();
+    if (!this.recorder) throw this.problem('The file ends before its definitions do.', 'It was cut off, or is no value change dump; take another copy.');
+    if (this.time < 0) throw this.problem('The file has definitions and no times.', 'Record again; the capture is empty.');
+    return { timing: this.recorder.result(), cutOff: cutOff || this.inside !== '' };
+  }
+
+  private flush(): void {
+    const token = this.carry;
+    this.carry = '';
+    this.take(token);
+  }
+
+  /** Reads times and one-bit changes from bytes; gives the place where something else begins or a token is cut. */
+  private fast(b: Uint8Array, from: number, n: number): number {
+    let i = from;
+    const recorder = this.recorder!;
+    for (;;) {
+      while (i < n && b[i]! <= 32) if (b[i++] === 10) this.line++;
+      if (i >= n) return n;
+      const start = i;
+      const c = b[i]!;
+      if (c === 35) {
+        let t = 0;
+        i++;
+        while (i < n && b[i]! >= 48 && b[i]! <= 57) t = t * 10 + b[i++]! - 48;
+        if (i >= n) return start;
+        if (b[i]! > 32 || i === start + 1) return start;
+        this.moveTo(t);
+      } else if (c === 48 || c === 49) {
+        const first = b[i + 1] ?? 0;
+        const second = b[i + 2] ?? 33;
+        if (i + 2 >= n) return start;
+        let code = first - 33;
+        i += 2;
+        if (second > 32) {
+          code = 94 + code * 94 + second - 33;
+          i++;
+          if (i >= n || b[i]! > 32) return start;
+        }
+        const line = first > 32 && first < 127 && (second <= 32 || second < 127) ? this.codes[code]! : NO_LINE;
+        if (line === NO_LINE) return start;
+        if (line >= 0) recorder.set(line, c === 49 ? 1 : 0);
+      } else return start;
+    }
+  }
+
+  private moveTo(t: number): void {
+    if (t < this.time) throw this.problem(`Time runs backwards here: ${t} after ${this.time}.`, 'Record again, or export the capture anew.');
+    this.time = t;
+    this.recorder!.advance(t * this.tick);
+  }
+
+  private take(token: string): void {
+    if (this.inside) {
+      if (token === '$end') this.section(this.inside, this.words.splice(0), () => (this.inside = ''));
+      else if (this.inside !== '$comment') this.words.push(token);
+      return;
+    }
+    if (token.startsWith('$')) {
+      if (['$dumpvars', '$dumpall', '$dumpon', '$dumpoff', '$end'].includes(token)) return;
+      this.inside = token;
+      return;
+    }
+    if (!this.recorder) throw this.problem(`"${token.slice(0, 30)}" stands before the definitions end.`, 'Pick a file that a logic analyser or simulator saved as VCD.');
+    if (this.vector) {
+      const value = this.vector;
+      this.vector = '';
+      this.change(token, value.slice(1));
+    } else if (token.startsWith('#')) {
+      const t = Number(token.slice(1));
+      if (!Number.isSafeInteger(t) || t < 0) throw this.problem(`"${token.slice(0, 30)}" is no time.`, 'Record again, or export the capture anew.');
+      this.moveTo(t);
+    } else if (/^[bBrR]/.test(token)) this.vector = token;
+    else if (/^[01xXzZ]./.test(token)) this.change(token.slice(1), token[0]!);
+    else throw this.problem(`"${token.slice(0, 30)}" is neither a time nor a change.`, 'The file is damaged here; take another copy.');
+  }
+
+  private section(kind: string, words: string[], close: () => void): void {
+    close();
+    switch (kind) {
+      case '$timescale': {
+        const m = /^(\d+)(s|ms|us|ns|ps|fs)$/.exec(words.join(''));
+        if (!m) throw this.problem(`"${words.join(' ')}" is no time scale.`, 'It should read as 1 ns, 10 us or the like.');
+        this.tick = Number(m[1]) * UNITS[m[2]!]!;
+        return;
+      }
+      case '$scope':
+        this.scope.push(words[1] ?? '');
+        return;
+      case '$upscope':
+        this.scope.pop();
+        return;
+      case '$var':
+        return this.declare(words);
+      case '$enddefinitions':
+        return this.ready();
+      default:
+    }
+  }
+
+  private declare([, width, code, name]: string[]): void {
+    const bits = Number(width);
+    if (!code || !name || !Number.isInteger(bits) || bits < 1 || bits > 4096) throw this.problem('A signal is declared without width, code or name.', 'The file is damaged here; take another copy.');
+    // The same code under several names is one signal; the first name is kept.
+    if (!this.signals.has(code)) this.signals.set(code, { name, width: bits, line: LEFT_OUT });
+  }
+
+  private ready(): void {
+    if (this.tick === 0) throw this.problem('The file has no time scale.', 'Without it no time can be told; export the capture anew.');
+    const all = [...this.signals.values()];
+    const bits = (s: Declared): string[] => (s.width === 1 ? [s.name] : Array.from({ length: s.width }, (_, i) => `${s.name}[${s.width - 1 - i}]`));
+    const missing = this.only.filter((o) => !all.some((s) => s.name === o));
+    if (missing.length) throw this.problem(`There is no signal ${missing.join(', ')}.`, `The file has: ${all.map((s) => s.name).slice(0, 40).join(', ')}.`);
+    for (const s of all) {
+      if (this.only.length && !this.only.includes(s.name)) continue;
+      s.line = this.names.length;
+      this.names.push(...bits(s));
+    }
+    if (this.names.length === 0) throw this.problem('The file declares no signal.', 'Record again with the lines connected.');
+    if (this.names.length > MOST_LINES) throw this.problem(`The file has ${this.names.length} lines; ${MOST_LINES} can be followed.`, `Name those of the keypad: ${all.map((s) => s.name).slice(0, 40).join(', ')}.`);
+    this.recorder = new TimingRecorder(this.names);
+    for (const [code, s] of this.signals) if (s.width === 1 && code.length <= 2) this.codes[code.length === 1 ? code.charCodeAt(0) - 33 : 94 + (code.charCodeAt(0) - 33) * 94 + code.charCodeAt(1) - 33] = s.line;
+  }
+
+  private change(code: string, value: string): void {
+    const s = this.signals.get(code);
+    if (!s) throw this.problem(`A change of the unknown signal "${code.slice(0, 30)}".`, 'The file is damaged here, or two files were joined; take another copy.');
+    if (s.line === LEFT_OUT) return;
+    // Short vectors are filled up on the left: with zero, or with their first bit where that is x or z.
+    const fill = /^[xXzZ]/.test(value) ? value[0]! : '0';
+    const bits = value.padStart(s.width, fill).slice(-s.width);
+    for (let i = 0; i < s.width; i++) if (bits[i] === '0' || bits[i] === '1') this.recorder!.set(s.line + i, bits[i] === '1' ? 1 : 0);
+  }
+
+  private problem(what: string, todo: string): CaptureProblem {
+    return new CaptureProblem(what, `line ${this.line}`, todo);
+  }
+}

@@ -1,0 +1,18 @@
+import type { FaceSurvey, Meter, Rail, Survey } from './survey-types';
+
+/** A common hand-held meter. Source: common practice (`meter-hand`). */
+export const HAND_METER: Meter = {
+  name: 'hand-held, 6 000 counts', voltsShare: 0.005, voltsDigits: 2, otherShare: 0.01, otherDigits: 3,
+  inputOhms: 10e6, burdenOhms: 1, mostOhms: 20e6, beepBelowOhms: 50, trueRms: true,
+};
+
+/** Nothing recorded yet, with the usual meter in hand. */
+export const freshSurvey = (): Survey => ({ meter: { ...HAND_METER }, strips: [], keypads: [], rails: [], faces: [], pieces: [], photos: [] });
+
+/** A rail of which only the name is known. */
+export const freshRail = (id: string, name: string): Rail => ({
+  id, name, openVolts: null, loadedVolts: null, loadAmps: null, whileIdle: null, whileRunning: null, rippleVolts: null, storedFarads: null, bleedOhms: null, storedVolts: null,
+});
+
+/** A control's face of which nothing is measured. */
+export const freshFace = (control: string): FaceSurvey => ({ control, forceNewtons: null, travelMetres: null, access: 'open', shape: 'flat', neighbourMetres: null });

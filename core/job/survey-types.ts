@@ -1,0 +1,126 @@
+/** What Probe records beside readings: the meter, strips, keypads, rails, sizes and photographs. */
+
+/** A meter: a share of the reading plus a number of last digits, and what it does to the circuit. */
+export interface Meter {
+  name: string;
+  /** Share of the reading and count of last digits on DC volts. */
+  voltsShare: number;
+  voltsDigits: number;
+  /** The same on every other setting. */
+  otherShare: number;
+  otherDigits: number;
+  /** Input resistance on volts, Ω. */
+  inputOhms: number;
+  /** Resistance of the milliampere jack, Ω. */
+  burdenOhms: number;
+  /** Top of the ohms range; above it the display shows over range. */
+  mostOhms: number;
+  /** The continuity beeper sounds below this, Ω. */
+  beepBelowOhms: number;
+  /** False for a meter that averages and is scaled for sine waves. */
+  trueRms: boolean;
+}
+
+/** An unlabelled strip of terminals; its readings carry the strip's id as control and the terminal's number as contact. */
+export interface Strip {
+  id: string;
+  name: string;
+  /** What is seen at each terminal, as a wire colour; one entry a terminal, 2 to 12. */
+  wires: string[];
+}
+
+/** A keypad: where its keys sit, and which pair of lines each one joins. */
+export interface Keypad {
+  id: string;
+  name: string;
+  rows: number;
+  columns: number;
+  keys: PadKey[];
+  /** From a capture: how the lines are scanned; null where only continuity was read. */
+  scan: PadScan | null;
+}
+export interface PadKey {
+  label: string;
+  row: number;
+  column: number;
+  /** Lines that the key joins; the strobed one first where that is known. Empty while unknown. */
+  lines: string[];
+  from: 'capture' | 'continuity' | 'hand';
+}
+export interface PadScan {
+  periodSeconds: number;
+  widthSeconds: number;
+  polarity: 'low' | 'high';
+  /** Strobe lines in the order of the scan. */
+  strobes: string[];
+  senses: string[];
+}
+
+/** A supply rail found inside the machine. */
+export interface Rail {
+  id: string;
+  name: string;
+  /** Volts without and with a load, and the current of that load; null while not read. */
+  openVolts: number | null;
+  loadedVolts: number | null;
+  loadAmps: number | null;
+  /** True where the rail is there while the machine rests as well as while it runs. */
+  whileIdle: boolean | null;
+  whileRunning: boolean | null;
+  /** AC part under load, V. */
+  rippleVolts: number | null;
+  /** Capacitor that must empty before touching, F, with its discharge path, Ω, and its voltage, V. */
+  storedFarads: number | null;
+  bleedOhms: number | null;
+  storedVolts: number | null;
+}
+
+export const FACE_SHAPES = ['flat', 'curved', 'recessed', 'soft'] as const;
+export const ACCESS = ['open', 'from-front-only', 'behind-a-cover', 'sealed'] as const;
+/** The hand's side of one control. Lengths in metres, forces in newtons; null where not measured. */
+export interface FaceSurvey {
+  control: string;
+  forceNewtons: number | null;
+  travelMetres: number | null;
+  access: (typeof ACCESS)[number];
+  shape: (typeof FACE_SHAPES)[number];
+  /** Free distance from its edge to the nearest neighbour, m. */
+  neighbourMetres: number | null;
+}
+
+export const PIECES = ['tube', 'shaft', 'bore', 'crank', 'flat'] as const;
+/** A part measured with a caliper: several readings of one size. */
+export interface Piece {
+  id: string;
+  name: string;
+  kind: (typeof PIECES)[number];
+  /** Caliper readings of the size, m. */
+  readings: number[];
+  /** Stated error of the caliper, m. */
+  caliperMetres: number;
+}
+
+/** A photograph kept beside the job; its picture lives in the store under its id and travels with the job. */
+export interface Photo {
+  id: string;
+  name: string;
+  width: number;
+  height: number;
+  pins: PhotoPin[];
+}
+/** A named point on a photograph, as shares of its width and height. */
+export interface PhotoPin {
+  x: number;
+  y: number;
+  label: string;
+}
+
+export interface Survey {
+  meter: Meter;
+  strips: Strip[];
+  keypads: Keypad[];
+  rails: Rail[];
+  faces: FaceSurvey[];
+  pieces: Piece[];
+  photos: Photo[];
+}

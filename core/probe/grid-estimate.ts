@@ -1,0 +1,63 @@
+import type { Build } from '../circuit';
+import { CONTROL_KINDS, type ControlKind } from '../job';
+import type { Interval } from '../quantity';
+import { particles } from './particles';
+import type { Posterior } from './posterior';
+
+export type BuildValue = 'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'keyOhms' | 'neighbourOhms' | 'periodSeconds' | 'pulseShare';
+
+/** Which values of a build each kind has, and what they are called outside. */
+export const VALUE_NAMES: Readonly<Record<ControlKind, Partial<Record<BuildValue, string>>>> = {
+  'low-when-pressed': { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms' },
+  'high-when-pressed': { supplyVolts: 'supplyVolts', seriesOhms: 'pullDownOhms', contactOhms: 'contactOhms' },
+  ladder: { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms', keyOhms: 'keyOhms', neighbourOhms: 'neighbourOhms' },
+  'scanned-matrix': { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms', periodSeconds: 'periodSeconds', pulseShare: 'widthShare' },
+  'dry-pair': { supplyVolts: 'loopVolts', seriesOhms: 'loopOhms', contactOhms: 'contactOhms' },
+  'switched-load': { supplyVolts: 'loadVolts', seriesOhms: 'loadOhms', contactOhms: 'contactOhms' },
+  'touch-pad': { supplyVolts: 'floatVolts', seriesOhms: 'padOhms' },
+  'motor-pair': { supplyVolts: 'motorVolts', seriesOhms: 'windingOhms' },
+  'latching-switch': { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms' },
+  selector: { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms' },
+  encoder: { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', periodSeconds: 'periodSeconds' },
+  'serial-bus': { supplyVolts: 'supplyVolts', periodSeconds: 'periodSeconds', pulseShare: 'widthShare' },
+};
+
+const orders = new Map<string, readonly number[]>();
+/** Builds in the order of one value; the builds never change, so neither does the order. */
+function orderOf(kind: ControlKind, value: BuildValue): readonly number[] {
+  const key = `${kind}|${value}`;
+  let order = orders.get(key);
+  if (!order) {
+    const { builds } = particles(kind);
+    order = builds.map((_, i) => i).sort((a, b) => builds[a]![value] - builds[b]![value]);
+    orders.set(key, order);
+  }
+  return order;
+}
+
+/** Median and the central 95 % of one value, from the weights of the builds alone. */
+export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue): Interval {
+  const { builds } = particles(kind);
+  const order = orderOf(kind, value);
+  const weights = p.weights[kind];
+  const found: number[] = [];
+  let sum = 0;
+  for (const i of order) {
+    sum += weights[i]!;
+    while (found.length < 3 && sum >= [0.025, 0.5, 0.975][found.length]!) found.push(builds[i]![value]);
+  }
+  const top = builds[order[order.length - 1]!]![value];
+  return { low: found[0] ?? top, nominal: found[1] ?? top, high: found[2] ?? top };
+}
+
+/** Probability that a build of this kind has a trait. */
+export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => boolean): number {
+  const { builds } = particles(kind);
+  return p.weights[kind].reduce((s, w, i) => (trait(builds[i]!) ? s + w : s), 0);
+}
+
+/** The terminal with more weight as the signal side. */
+export const signalSide = (kind: ControlKind, p: Posterior): 'A' | 'B' => (shareWith(kind, p, (b) => b.signal === 'A') >= 0.5 ? 'A' : 'B');
+
+/** The kinds by probability, likeliest first. */
+export const ranked = (p: Posterior): ControlKind[] => [...CONTROL_KINDS].sort((a, b) => p.kinds[b] - p.kinds[a]);

@@ -1,0 +1,14 @@
+/** Standard normal distribution function; Abramowitz and Stegun 7.1.26, error below 1.5e-7. */
+export function normalCdf(z: number): number {
+  const x = Math.abs(z) / Math.SQRT2;
+  const t = 1 / (1 + 0.3275911 * x);
+  const erf = 1 - (((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t) * Math.exp(-x * x);
+  return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
+}
+
+/** Uncertainty over alternatives with these shares, bits. */
+export const entropyBits = (shares: ArrayLike<number>): number => {
+  let h = 0;
+  for (let i = 0; i < shares.length; i++) if (shares[i]! > 0) h -= shares[i]! * Math.log2(shares[i]!);
+  return h;
+};
