@@ -5,7 +5,7 @@ import type { Finding } from './finding';
 import { guardFindings, needsProveDead } from './guard';
 import type { Facts, Job } from './job';
 import { packFindings } from './pack';
-import { controlFacts, nextFor, probeFindings, surveyOf, type NextReading, type Survey } from './probe';
+import { controlFacts, nextFor, probeFindings, surveysOf, type NextReading, type Survey } from './probe';
 import { routineFindings } from './routine';
 import { senseFindings } from './sense';
 import { chosenWay, rankWays, thumbFindings, type WayResult } from './thumb';
@@ -22,7 +22,7 @@ export interface Assessment {
 
 /** Asks each room in the order of the work; the only place that knows them all. Pure and free of side effects. */
 export function assess(job: Job): Assessment {
-  const surveys = job.controls.map((c) => surveyOf(job, c.id));
+  const surveys = surveysOf(job);
   const before: Facts = { controls: controlFacts(job, surveys), drive: driveFact(job), press: null };
   const ways = rankWays(job, before);
   const way = chosenWay(job, ways);
@@ -47,7 +47,7 @@ export function assess(job: Job): Assessment {
 }
 
 /** The next reading of a control, or null; see the room Probe. */
-export function nextReadingOf(job: Job, a: Assessment, control: string): NextReading | null {
+export function nextReadingOf(job: Job, a: Assessment, control: string, skip?: ReadonlySet<string>): NextReading | null {
   const survey = a.surveys.find((s) => s.control === control);
-  return survey ? nextFor(job, survey) : null;
+  return survey ? nextFor(job, survey, skip) : null;
 }

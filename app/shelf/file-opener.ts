@@ -3,14 +3,18 @@ import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
 import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
 import { JobsActions } from '../store/jobs.actions';
+import { Photos } from '../store/photos';
 import { selectJobs } from '../store/jobs.selectors';
 
-const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier'];
+const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter'];
+/** A zip with many photographs; its parts have limits of their own. */
+const ZIP_LIMIT = 300_000_000;
 
-/** Brings jobs in from files and from the shipped demo; a bad file is named, and nothing on the shelf changes. */
+/** Brings jobs in from files, from zips with photographs and from the shipped demo; a bad file is named, and nothing on the shelf changes. */
 @Injectable({ providedIn: 'root' })
 export class FileOpener {
   private readonly store = inject(Store);
+  private readonly photos = inject(Photos);
   private readonly state = this.store.selectSignal(selectJobs);
   readonly problem = signal<{ file: string; problem: LoadProblem } | null>(null);
   readonly note = signal('');
@@ -19,7 +23,7 @@ export class FileOpener {
   pick(): void {
     const input = document.createElement('input');
     input.type = 'file';
-    input.accept = '.json,application/json';
+    input.accept = '.json,.zip,application/json,application/zip';
     input.addEventListener('change', () => {
       const file = input.files?.[0];
       if (file) void this.read(file);
@@ -28,9 +32,29 @@ export class FileOpener {
   }
 
   async read(file: File): Promise<void> {
+    if (/\.zip$/i.test(file.name)) return this.readZip(file);
     // The size is checked before a byte is read, so that a huge file cannot fill the memory.
     const loaded: Loaded = file.size > JOB_TEXT_LIMIT ? tooLarge(file.size) : loadJob(await file.text());
     this.note.set(this.take(file.name, loaded));
+  }
+
+  /** A zip that Pack wrote: its job file, and its photographs into this browser's store. */
+  private async readZip(file: File): Promise<void> {
+    const no = (what: string): void => {
+      this.note.set('');
+      this.problem.set({ file: file.name, problem: { what, where: 'the whole file', todo: 'Pick a zip that “Save all as one zip” wrote, or the job file itself.' } });
+    };
+    if (file.size > ZIP_LIMIT) return no(`This zip is ${Math.round(file.size / 1e6)} MB; at most ${ZIP_LIMIT / 1e6} MB are opened.`);
+    try {
+      const { unpackZip } = await import('../../core/pack');
+      const { text, pictures } = unpackZip(new Uint8Array(await file.arrayBuffer()));
+      const loaded = loadJob(text);
+      const wanted = loaded.ok ? pictures.filter((p) => loaded.job.survey.photos.some((photo) => photo.id === p.id)) : [];
+      for (const p of wanted) await this.photos.keep(p.id, new Blob([p.bytes as BlobPart], { type: 'image/jpeg' }));
+      this.note.set(this.take(file.name, loaded));
+    } catch (error) {
+      no(error instanceof Error ? error.message : 'It could not be read.');
+    }
   }
 
   async demo(): Promise<void> {

@@ -14,7 +14,7 @@ import { RouterLink } from '@angular/router';
       <p><a mat-flat-button routerLink="/new">Begin with four questions</a></p>
       <p class="muted">
         Or <button type="button" class="link" (click)="file.emit()">open a job file</button>, or
-        <button type="button" class="link" (click)="demo.emit()">look at three made-up jobs first</button>. No hardware is needed: a stand-in can be measured and pressed.
+        <button type="button" class="link" (click)="demo.emit()">look at some made-up jobs first</button>. No hardware is needed: a stand-in can be measured and pressed.
       </p>
     </section>
   `,

@@ -1,9 +1,10 @@
 import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { RouterLink } from '@angular/router';
+import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { nextStep, type Bead } from '../../core/thread';
-import type { Job } from '../../core/job';
+import { applyEdit, freshJob, type Job } from '../../core/job';
+import { Assessor } from '../store/assessor';
 import { JobsActions } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
 import { Brand } from '../ui/brand';
@@ -27,6 +28,7 @@ const settledCount = (beads: readonly Bead[] | undefined): number => beads?.filt
       <h1>Gentle Thumb</h1>
       <span class="muted" data-summary>{{ summary() }}</span>
       <span class="grow"></span>
+      <button type="button" class="link quiet" (click)="practise()">practice</button>
       <button type="button" class="link quiet" (click)="opener.demo()">demo jobs</button>
       <button type="button" class="link quiet" (click)="opener.pick()">open a file</button>
       <a mat-flat-button routerLink="/new">New job</a>
@@ -84,7 +86,9 @@ export class Shelf {
   protected readonly search = signal('');
   protected readonly order = signal<Order>('touched');
   protected readonly archive = signal(false);
-  protected readonly threads = signal<Readonly<Record<string, Bead[]>>>({});
+  private readonly router = inject(Router);
+  private readonly assessor = inject(Assessor);
+  protected readonly threads = computed((): Readonly<Record<string, readonly Bead[]>> => Object.fromEntries(Object.entries(this.assessor.results()).map(([id, r]) => [id, r.thread])));
   private readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
   protected readonly archivedCount = computed(() => this.all().filter((j) => j.archived).length);
   protected readonly jobs = computed(() => {
@@ -102,10 +106,10 @@ export class Shelf {
   });
 
   constructor() {
-    // Rows first, then their threads one by one, so that the shelf can be used before the arithmetic is done.
+    // Rows first; their threads come from the worker, so that the shelf can be used before the arithmetic is done.
     effect(() => {
-      const jobs = this.all();
-      if (jobs.length > 0) untracked(() => void this.computeThreads(jobs));
+      const done = untracked(this.assessor.results);
+      for (const job of this.all()) if (done[job.id]?.job !== job) this.assessor.request(job);
     });
     // A mark for measurements: the moment from which the shelf answers.
     effect(() => {
@@ -114,20 +118,19 @@ export class Shelf {
     afterNextRender(() => void this.opener.startWithDemo());
   }
 
-  /** The arithmetic of the rooms is fetched only once there is something to compute. */
-  private async computeThreads(jobs: readonly Job[]): Promise<void> {
-    const { threaded } = await import('../store/assessed');
-    for (const job of jobs) {
-      const thread = threaded(job);
-      if (this.threads()[job.id] !== thread) this.threads.update((t) => ({ ...t, [job.id]: thread }));
-      await new Promise((resolve) => setTimeout(resolve));
-    }
-  }
-
   protected duplicate(job: Job): void {
     const now = new Date().toISOString();
     const copy: Job = { ...job, id: crypto.randomUUID(), title: `${job.title}, again`, createdAt: now, touchedAt: now, archived: false, trials: [], guard: { ...job.guard, ticks: {} }, log: [...job.log, { at: now, room: '', text: `the same again, from ${job.title}; tests and ticks begin anew` }] };
     this.store.dispatch(JobsActions.added({ jobs: [copy] }));
+  }
+
+  /** A job whose one control is drawn at random, to be found out with the virtual meter. */
+  protected practise(): void {
+    const now = new Date().toISOString();
+    const seed = 1 + (Math.floor(Date.now() / 1000) % 9000);
+    const job = applyEdit(freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now), { do: 'add-control', id: 'control-it', name: 'it' }, now);
+    this.store.dispatch(JobsActions.added({ jobs: [{ ...job, standin: { model: 'practice', seed } }] }));
+    void this.router.navigate(['/job', job.id, 'probe']);
   }
 
   protected setArchived(job: Job, archived: boolean): void {

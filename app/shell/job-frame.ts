@@ -42,7 +42,13 @@ import { Thread } from './thread';
         <gt-thread [job]="bench.id()" [thread]="bench.thread()" />
       </header>
       <gt-save-trouble />
-      <main id="room"><router-outlet /></main>
+      <main id="room">
+        @if (bench.assessed()) {
+          <router-outlet />
+        } @else {
+          <p class="lonely muted" role="status">Reading the job …</p>
+        }
+      </main>
       <gt-note-line />
     } @else if (bench.phase() === 'loading') {
       <p class="lonely muted" role="status">Opening the job …</p>

@@ -38,7 +38,8 @@ export class Thread {
   }
 
   protected readonly beads = computed(() =>
-    this.thread().map((b, i, all) => {
+    // Before the first answer every bead is an open ring.
+    (this.thread().length ? this.thread() : ROOM_INFO.map((r): Bead => ({ room: r.room, verdict: 'unknown', caption: '', finding: null }))).map((b, i, all) => {
       const info = ROOM_INFO[i]!;
       const next = all[i + 1];
       return {

@@ -1,8 +1,8 @@
-import { computed, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Finding, Room } from '../../core/finding';
 import type { Job, JobEdit, Section } from '../../core/job';
-import { assessed, threaded } from './assessed';
+import { Assessor } from './assessor';
 import { JobsActions } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';
 
@@ -15,10 +15,26 @@ export class Bench {
   readonly phase = computed(() => this.jobs().phase);
   readonly open = computed(() => this.jobs().byId[this.id()]);
   readonly found = computed(() => this.open() !== undefined);
+  private readonly assessor = inject(Assessor);
+  private readonly result = computed(() => this.assessor.results()[this.id()]);
+  /** False until the job has been assessed for the first time. */
+  readonly assessed = computed(() => this.result() !== undefined);
+  /** True while what is shown rests on the job as it was a moment ago. */
+  readonly working = computed(() => this.result()?.job !== this.open()?.job);
+  /** Readings that the maker will not take now, by control; they come back with the page. */
+  readonly skipped = signal<Readonly<Record<string, readonly string[]>>>({});
   /** Only read inside the job frame, which shows a page of its own while there is no job. */
   readonly job = computed((): Job => this.open()!.job);
-  readonly assessment = computed(() => assessed(this.job()));
-  readonly thread = computed(() => threaded(this.job()));
+  readonly answer = computed(() => this.result()!.answer);
+  readonly assessment = computed(() => this.answer().assessment);
+  readonly thread = computed(() => this.result()?.thread ?? []);
+
+  constructor() {
+    effect(() => {
+      const open = this.open();
+      if (open) this.assessor.request(open.job, this.skipped());
+    });
+  }
 
   findings(room: Room): Finding[] {
     return this.assessment().findings.filter((f) => f.room === room);

@@ -1,3 +1,4 @@
+import { Injectable } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
 import type { Job } from '../../core/job';
 
@@ -14,17 +15,25 @@ export class Conflict extends Error {
   }
 }
 
+/** A picture of a photograph, by its id. */
+interface PhotoRow {
+  id: string;
+  picture: Blob;
+}
+
 export interface Kept {
   document: unknown;
   revision: number;
 }
 
-/** The browser's own store of jobs, one row a job. Every write is one transaction that checks the revision first. */
+/** The browser's own store of jobs, one row a job, and of their pictures. Every write of a job is one transaction that checks the revision first. */
+@Injectable({ providedIn: 'root' })
 export class Database {
-  private readonly db = new Dexie('gentle-thumb') as Dexie & { jobs: EntityTable<Row, 'id'> };
+  private readonly db = new Dexie('gentle-thumb') as Dexie & { jobs: EntityTable<Row, 'id'>; photos: EntityTable<PhotoRow, 'id'> };
 
   constructor() {
     this.db.version(1).stores({ jobs: 'id' });
+    this.db.version(2).stores({ jobs: 'id', photos: 'id' });
   }
 
   /** All rows as they were written; whoever reads them checks them. */
@@ -45,5 +54,14 @@ export class Database {
       await this.db.jobs.put({ id: job.id, revision: revision + 1, document: job });
       return revision + 1;
     });
+  }
+
+  /** Pictures are written once under a fresh id and never changed; undo brings their entry back, so they are kept. */
+  async putPhoto(id: string, picture: Blob): Promise<void> {
+    await this.db.photos.put({ id, picture });
+  }
+
+  async photo(id: string): Promise<Blob | undefined> {
+    return (await this.db.photos.get(id))?.picture;
   }
 }

@@ -18,7 +18,7 @@ export function storeTrouble(error: unknown): string {
 export class JobsEffects {
   private readonly actions = inject(Actions);
   private readonly store = inject(Store);
-  private readonly database = new Database();
+  private readonly database = inject(Database);
   private readonly tabs = new BroadcastChannel('gentle-thumb');
 
   readonly load = createEffect(() =>

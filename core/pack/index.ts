@@ -1,4 +1,4 @@
-export { packFiles, packZip, type PackFile, type PackInput } from './files';
+export { packFiles, packZip, type Picture, unpackZip, type PackFile, type PackInput } from './files';
 export { packFindings } from './findings';
 export { slug } from './slug';
 export { wireColour } from './wiring-svg';

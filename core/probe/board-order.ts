@@ -44,9 +44,10 @@ function likeliest(s: Survey, next: NextReading, id: string): Reading {
   if (kind === 'look') return { ...base, relation: '=', value: 0, digit: 0, said: meaning?.look ?? 'springs-back' };
   const { kinds, weights, before } = s.posterior;
   const best = s.candidates.reduce((a, c) => (kinds[c.kind] > kinds[a] ? c.kind : a), s.candidates[0]!.kind);
-  const { mean } = predictions(best, next, before.meter);
+  const table = predictions(best, next, before.meter);
   const heaviest = weights[best].reduce((a, w, i, all) => (w > all[a]! ? i : a), 0);
-  const value = offScale(kind, mean[heaviest]!);
+  table.need(heaviest);
+  const value = offScale(kind, table.mean[heaviest]!);
   const most = before.meter.mostOhms;
   return kind === 'ohms' && value > most ? { ...base, relation: '>', value: most, digit: 0 } : { ...base, relation: '=', value, digit: Math.abs(value) / 2000 };
 }

@@ -33,27 +33,44 @@ export function outcomesOf(s: ReadingSpec, p: Posterior): Outcomes {
   return { shares, leftOver };
 }
 
+/** Enough builds to know what a reading would tell; the posterior itself uses all. */
+const ENOUGH = 120;
+
+/** Builds that still count, with their weights; while very many do, every few of them stand for all. */
+function sampled(weights: Float64Array): [number, number][] {
+  const active: number[] = [];
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-5) active.push(i);
+  const stride = Math.max(1, Math.floor(active.length / ENOUGH));
+  const chosen = stride === 1 ? active : active.filter((i) => i % stride === 0);
+  const sum = chosen.reduce((s, i) => s + weights[i]!, 0);
+  // A stride that happens to miss what counts would tell nothing; then all are used.
+  return sum < 0.2 / stride ? active.map((i) => [i, weights[i]!]) : chosen.map((i) => [i, weights[i]! / sum]);
+}
+
 function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64Array {
-  const { mean } = predictions(kind, s, p.before.meter);
-  const acts = p.weights[kind].reduce((sum, w, i) => sum + w * actShare(mean[i]!), 0);
+  const table = predictions(kind, s, p.before.meter);
+  let acts = 0;
+  for (const [i, w] of sampled(p.weights[kind])) {
+    table.need(i);
+    acts += w * actShare(table.mean[i]!);
+  }
   return Float64Array.of(acts, 1 - acts);
 }
 
 /** Adds each build's answer to the row as a narrow normal distribution over its bins; gives the mean entropy of one build, bits. */
 function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior): number {
-  const { mean, sd } = predictions(kind, s, p.before.meter);
-  const w = p.weights[kind];
+  const table = predictions(kind, s, p.before.meter);
   const [min, max] = SCALE[s.kind];
   const width = (max - min) / BINS;
   let entropy = 0;
-  for (let i = 0; i < w.length; i++) {
-    if (w[i]! < 1e-5) continue;
-    const at = (mean[i]! - min) / width;
-    const spread = sd[i]! / width;
+  for (const [i, w] of sampled(p.weights[kind])) {
+    table.need(i);
+    const at = (table.mean[i]! - min) / width;
+    const spread = table.sd[i]! / width;
     const from = Math.min(BINS - 1, Math.max(0, Math.floor(at - 2.5 * spread)));
     const to = Math.min(BINS - 1, Math.max(0, Math.floor(at + 2.5 * spread)));
     if (from === to) {
-      row[from]! += w[i]!;
+      row[from]! += w;
       continue;
     }
     const soft = Math.max(spread, 1 / 3);
@@ -67,8 +84,8 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
     }
     parts.forEach((part, k) => {
       const share = part / sum;
-      row[from + k]! += w[i]! * share;
-      if (share > 0) entropy -= w[i]! * share * Math.log2(share);
+      row[from + k]! += w * share;
+      if (share > 0) entropy -= w * share * Math.log2(share);
     });
   }
   return entropy;
@@ -133,15 +150,16 @@ const base = (kind: Reading['kind'], y: number): number => offScale(kind, y);
 /** The band in which a kind expects a reading, in base units: about 90 % of its own prediction. */
 export function expectedBand(kind: ControlKind, s: ReadingSpec, p: Posterior): { low: number; high: number } {
   const table = predictions(kind, s, p.before.meter);
-  const weights = p.weights[kind];
-  const order = Array.from(weights.keys()).sort((a, b) => table.mean[a]! - table.mean[b]!);
+  const order = sampled(p.weights[kind]);
+  for (const [i] of order) table.need(i);
+  order.sort(([a], [b]) => table.mean[a]! - table.mean[b]!);
   let sum = 0;
   let low: number | undefined;
   let high = Number.NEGATIVE_INFINITY;
-  for (const i of order) {
-    sum += weights[i]!;
+  for (const [i, w] of order) {
+    sum += w;
     if (low === undefined && sum >= 0.05) low = table.mean[i]! - table.sd[i]!;
-    if (sum - weights[i]! <= 0.95) high = Math.max(high, table.mean[i]! + table.sd[i]!);
+    if (sum - w <= 0.95) high = Math.max(high, table.mean[i]! + table.sd[i]!);
   }
   return { low: offScale(s.kind, low ?? 0), high: offScale(s.kind, high) };
 }

@@ -89,36 +89,43 @@ export function spread(kind: ReadingSpec['kind'], value: number, toEarth: boolea
   }
 }
 
-export interface Prediction {
-  /** Mean on the reading's scale, one entry per build. */
+/**
+ * What every build of a kind predicts for a reading, on the reading's scale. Entries are computed when they are first asked for:
+ * most builds are excluded long before most readings are thought of.
+ */
+export class PredictionTable {
   readonly mean: Float64Array;
-  /** Model spread on the same scale. */
   readonly sd: Float64Array;
+  private readonly builds: readonly Build[];
+  private readonly toEarth: boolean;
+
+  constructor(kind: ControlKind, private readonly spec: ReadingSpec, private readonly meter: Meter, private readonly jumperOhms: number) {
+    this.builds = particles(kind).builds;
+    this.toEarth = spec.to.kind === 'earth' || spec.from.kind === 'earth';
+    this.mean = new Float64Array(this.builds.length).fill(Number.NaN);
+    this.sd = new Float64Array(this.builds.length);
+  }
+
+  /** Makes sure that entry `i` of `mean` and `sd` is there. */
+  need(i: number): void {
+    if (!Number.isNaN(this.mean[i]!)) return;
+    const value = predict(this.builds[i]!, this.spec, this.meter, this.jumperOhms);
+    this.mean[i] = onScale(this.spec.kind, value);
+    this.sd[i] = spread(this.spec.kind, value, this.toEarth);
+  }
 }
 
-const tables = new Map<string, Prediction>();
+const tables = new Map<string, PredictionTable>();
 /** Tables are a few kilobytes each; a bench with odd meters must still not grow for ever. */
 const MOST_TABLES = 1500;
 
-/**
- * What every build of a kind predicts for a reading. The tables depend on the spec and the meter alone, not on any job,
- * so they are computed once and shared.
- */
-export function predictions(kind: ControlKind, spec: ReadingSpec, meter: Meter = HAND_METER, jumperOhms = 1000): Prediction {
+/** The table of a kind for a reading. It depends on the spec and the meter alone, not on any job, and is kept. */
+export function predictions(kind: ControlKind, spec: ReadingSpec, meter: Meter = HAND_METER, jumperOhms = 1000): PredictionTable {
   const key = `${kind}|${specKey(spec)}|${meter.inputOhms}|${meter.burdenOhms}|${meter.trueRms}|${spec.kind === 'jumper' ? jumperOhms : ''}`;
-  const known = tables.get(key);
-  if (known) return known;
-  const { builds } = particles(kind);
-  const toEarth = spec.to.kind === 'earth' || spec.from.kind === 'earth';
-  const mean = new Float64Array(builds.length);
-  const sd = new Float64Array(builds.length);
-  builds.forEach((b, i) => {
-    const value = predict(b, spec, meter, jumperOhms);
-    mean[i] = onScale(spec.kind, value);
-    sd[i] = spread(spec.kind, value, toEarth);
-  });
-  if (tables.size >= MOST_TABLES) tables.clear();
-  const table = { mean, sd };
-  tables.set(key, table);
+  let table = tables.get(key);
+  if (!table) {
+    if (tables.size >= MOST_TABLES) tables.clear();
+    tables.set(key, (table = new PredictionTable(kind, spec, meter, jumperOhms)));
+  }
   return table;
 }

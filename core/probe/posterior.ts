@@ -86,7 +86,8 @@ function startWeights(kind: ControlKind, before: Before): Float64Array {
 /** Updates the weights of one kind by one reading; gives log2 of how likely the reading was. */
 function update(kind: ControlKind, r: Reading, w: Float64Array, meter: Meter): number {
   if (r.kind === 'look') return Math.log2(lookShare(kind, r.said as Look));
-  const { mean, sd } = predictions(kind, r, meter, r.value);
+  const table = predictions(kind, r, meter, r.value);
+  const { mean, sd } = table;
   const { of } = likelihoodOf(r, meter);
   let sum = 0;
   // Neighbours often predict the same; their likelihood is computed once.
@@ -98,6 +99,7 @@ function update(kind: ControlKind, r: Reading, w: Float64Array, meter: Meter): n
       w[i] = 0;
       continue;
     }
+    table.need(i);
     if (mean[i] !== lastMean || sd[i] !== lastSd) last = of((lastMean = mean[i]!), (lastSd = sd[i]!));
     sum += w[i] = w[i]! * last;
   }
@@ -137,9 +139,13 @@ export function posteriorOf(readings: readonly Reading[], before: Before = NOTHI
 /** Probability that a reading is a slip, given a kind and what all readings say of its values. */
 function slipShare(r: Reading, kind: ControlKind, weights: Float64Array, meter: Meter): number {
   if (r.kind === 'look') return 0;
-  const { mean, sd } = predictions(kind, r, meter, r.value);
+  const table = predictions(kind, r, meter, r.value);
   const { slip, of } = likelihoodOf(r, meter);
   let share = 0;
-  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) share += (weights[i]! * slip) / of(mean[i]!, sd[i]!);
+  for (let i = 0; i < weights.length; i++) {
+    if (weights[i]! <= 1e-6) continue;
+    table.need(i);
+    share += (weights[i]! * slip) / of(table.mean[i]!, table.sd[i]!);
+  }
   return share;
 }

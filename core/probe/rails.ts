@@ -59,9 +59,9 @@ export function railFindings(rails: readonly Rail[]): Finding[] {
       }));
     }
     if (r.rippleVolts !== null && r.openVolts) {
-      const share = derive('ripple against the rail', 'r', 'V_ripple / V_open', '1', [input('V_ripple', 'ripple', r.rippleVolts, 'V'), input('V_open', 'open volts', r.openVolts, 'V')]);
-      const limit = atMost(SAG_SHARE, '1', 'a twentieth of the rail', { from: 'source', key: 'rail-sag' });
-      out.push(judged('probe', `rail.${r.id}.ripple`, { title: `Ripple on ${r.name}`, caption: 'ripple', steps: [share], limit, verdict: against(share.result.value, limit) === 'settled' ? 'settled' : 'tight', remedy: share.result.value > SAG_SHARE ? { text: 'Add a capacitor or a converter of your own behind it.' } : null }));
+      const share = derive('ripple against the rail', 'r', '100 * V_ripple / V_open', '%', [input('V_ripple', 'ripple', r.rippleVolts, 'V'), input('V_open', 'open volts', r.openVolts, 'V')]);
+      const limit = atMost(100 * SAG_SHARE, '%', 'a twentieth of the rail', { from: 'source', key: 'rail-sag' });
+      out.push(judged('probe', `rail.${r.id}.ripple`, { title: `Ripple on ${r.name}`, caption: 'ripple', steps: [share], limit, verdict: against(share.result.value, limit) === 'settled' ? 'settled' : 'tight', remedy: share.result.value > limit.value ? { text: 'Add a capacitor or a converter of your own behind it.' } : null }));
     }
     const wait = dischargeSeconds(r);
     if (wait) {

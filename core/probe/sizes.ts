@@ -41,7 +41,7 @@ export function sizeFindings(pieces: readonly Piece[], faces: readonly FaceSurve
     if (!size) return [];
     const uneven = isUneven(p);
     return [finding('probe', `piece.${p.id}`, {
-      verdict: uneven ? 'tight' : 'settled', title: uneven ? `${p.name}: the readings lie further apart than the caliper’s error` : `${p.name}: size with its uncertainty`, caption: 'size', value: { value: size.uncertainty, unit: 'm' }, steps: size.steps, source: ['gum'],
+      verdict: uneven ? 'tight' : 'settled', title: uneven ? `${p.name}: the readings lie further apart than the caliper’s error` : `${p.name}: size with its uncertainty`, caption: uneven ? 'uneven size' : 'size', value: { value: size.uncertainty, unit: 'm' }, steps: size.steps, source: ['gum'],
       remedy: uneven ? { text: 'Measure it in two directions: it is oval, dented, or one reading slipped.' } : null,
     })];
   });

@@ -2,8 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { DomSanitizer } from '@angular/platform-browser';
 import { filesOf } from '../../../core/deliver';
-import { packZip, slug, type PackFile } from '../../../core/pack';
+import { packZip, slug, type PackFile, type Picture } from '../../../core/pack';
 import { Bench } from '../../store/bench';
+import { Photos } from '../../store/photos';
 import { FindingList } from '../../ui/finding-list';
 import { saveFile } from '../../ui/save-file';
 import { Settle } from '../../ui/settle';
@@ -43,7 +44,7 @@ import { TwoColumns } from '../../ui/two-columns';
       <div know>
         <h3>Is it whole?</h3>
         <gt-finding-list [findings]="findings()" />
-        <p class="muted">Every file is plain and open: JSON, SVG, CSV, C99, SPICE, Markdown. The job file comes back losslessly: open it on any shelf.</p>
+        <p class="muted">Every file is plain and open: JSON, SVG, CSV, C99, SPICE, Markdown. The job file comes back losslessly, and the zip with its photographs as well: open either on any shelf.</p>
         <gt-settle [findings]="findings()" />
       </div>
     </gt-two-columns>
@@ -51,6 +52,7 @@ import { TwoColumns } from '../../ui/two-columns';
 })
 export class PackRoom {
   private readonly sanitizer = inject(DomSanitizer);
+  private readonly photos = inject(Photos);
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('wiring.svg');
   protected readonly files = computed(() => filesOf(this.bench.job(), this.bench.assessment()));
@@ -67,7 +69,14 @@ export class PackRoom {
     saveFile(f.name, f.text, f.type);
   }
 
-  protected saveAll(): void {
-    saveFile(`${slug(this.bench.job().title)}.zip`, packZip(this.files(), this.bench.job().touchedAt), 'application/zip');
+  protected async saveAll(): Promise<void> {
+    const job = this.bench.job();
+    const files = this.files();
+    const pictures: Picture[] = [];
+    for (const { id } of job.survey.photos) {
+      const bytes = await this.photos.bytes(id);
+      if (bytes) pictures.push({ id, bytes });
+    }
+    saveFile(`${slug(job.title)}.zip`, packZip(files, job.touchedAt, pictures), 'application/zip');
   }
 }

@@ -1,11 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { sayPlace, sayValue, type Reading } from '../../../core/job';
-import { KIND_WORDS, PARAMETER_WORDS, type Survey } from '../../../core/probe';
+import { KIND_WORDS, parameterUnit, PARAMETER_WORDS, type Survey } from '../../../core/probe';
 import type { Finding } from '../../../core/finding';
-import { formatQuantity, type Unit } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/quantity';
 import { Num } from '../../ui/num';
 
-const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWith('Amps') ? 'A' : 'Ω');
+const MOST_BARS = 5;
+const MOST_STRUCK = 5;
 
 /** The candidates as bars with their evidence; the excluded ones struck through with the reading that spoke against them. */
 @Component({
@@ -23,11 +24,15 @@ const unitOf = (key: string): Unit => (key.endsWith('Volts') ? 'V' : key.endsWit
         </li>
       }
     </ul>
+    @if (lesser()) {
+      <p class="muted">Less likely: {{ lesser() }}</p>
+    }
     @if (struck().length) {
       <p>
         @for (s of struck(); track s.name) {
           <span class="struck">{{ s.name }}</span>&ngsp;<span class="muted">{{ s.against }}&ensp;</span>
         }
+        @if (moreStruck()) { <span class="muted">and {{ moreStruck() }} more</span> }
       </p>
     }
     @if (values().length && survey().known) {
@@ -56,21 +61,26 @@ export class Candidates {
     return best && Math.abs(best.bits) > 0.3 ? best.r : undefined;
   }
 
+  /** A handful of bars; the rest of what is possible in one line. */
+  private readonly shown = computed(() => this.survey().candidates.filter((c, i) => c.probability >= 0.005 && i < MOST_BARS));
+  protected readonly lesser = computed(() => this.survey().candidates.slice(MOST_BARS).filter((c) => c.probability >= 0.005).map((c) => `${KIND_WORDS[c.kind].name} ${Math.max(1, Math.round(100 * c.probability))} %`).join(', '));
   protected readonly bars = computed(() =>
-    this.survey().candidates.filter((c) => c.probability >= 0.005).map((c, i) => {
+    this.shown().map((c, i) => {
       const r = this.strongest(c.kind, i > 0);
       return {
         kind: c.kind, name: KIND_WORDS[c.kind].name, finding: i === 0 ? this.finding('kind') : undefined, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
         evidence: r ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}` : KIND_WORDS[c.kind].means,
       };
     }));
+  private readonly excluded = computed(() => this.survey().candidates.filter((c) => c.probability < 0.005));
+  protected readonly moreStruck = computed(() => Math.max(0, this.excluded().length - MOST_STRUCK));
   protected readonly struck = computed(() =>
-    this.survey().candidates.filter((c) => c.probability < 0.005).map((c) => {
+    this.excluded().slice(0, MOST_STRUCK).map((c) => {
       const r = this.strongest(c.kind, true);
       return { name: KIND_WORDS[c.kind].name, against: r ? `${sayPlace(r)}, ${sayValue(r)}` : '' };
     }));
   protected readonly values = computed(() =>
     Object.entries(this.survey().candidates[0]!.estimates).map(([key, e]) => ({
-      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), value: formatQuantity(e.value.nominal, unitOf(key)), range: `${formatQuantity(e.value.low, unitOf(key))} to ${formatQuantity(e.value.high, unitOf(key))}`,
+      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), value: formatQuantity(e.value.nominal, parameterUnit(key)), range: `${formatQuantity(e.value.low, parameterUnit(key))} to ${formatQuantity(e.value.high, parameterUnit(key))}`,
     })));
 }

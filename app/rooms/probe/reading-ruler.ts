@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear, scaleSymlog } from 'd3-scale';
-import type { ReadingKind } from '../../../core/job';
+import { UNIT_OF, type ReadingKind } from '../../../core/job';
 import { KIND_WORDS, type Expectation } from '../../../core/probe';
 import { formatQuantity } from '../../../core/quantity';
 
-const UNIT = { 'volts-dc': 'V', 'volts-ac': 'V', ohms: 'Ω', amps: 'A' } as const;
+/** Where the logarithmic part of a scale begins, base units. */
+const SMALLEST: Partial<Record<ReadingKind, number>> = { ohms: 1, amps: 1e-4, hertz: 1 };
 
 /** One scale with the band in which each candidate expects the answer; the number typed lands on it as a mark. */
 @Component({
@@ -40,8 +41,8 @@ export class ReadingRuler {
     if (typed !== null) ends.push(typed);
     const low = Math.min(0, ...ends);
     const high = Math.max(...ends, 1e-3);
-    const linear = this.kind().startsWith('volts');
-    return (linear ? scaleLinear() : scaleSymlog().constant(this.kind() === 'ohms' ? 1 : 1e-4)).domain([low, high]).range([10, 680]);
+    const linear = this.kind().startsWith('volts') || this.kind() === 'duty';
+    return (linear ? scaleLinear() : scaleSymlog().constant(SMALLEST[this.kind()] ?? 1)).domain([low, high]).range([10, 680]);
   });
   protected readonly axis = computed(() => 8 + this.shown().length * 24);
   protected readonly bands = computed(() =>
@@ -54,16 +55,17 @@ export class ReadingRuler {
     }).map((b) => (b.anchor === 'start' && b.textX > 500 ? { ...b, textX: 14 } : b)));
   protected readonly ticks = computed(() => {
     const s = this.scale();
+    if (this.kind() === 'duty') return s.ticks(5).map((v) => ({ x: s(v), text: `${Math.round(100 * v)} %` }));
     if (this.kind().startsWith('volts')) return s.ticks(7).map((v) => ({ x: s(v), text: formatQuantity(v, 'V').replace(/ V$/, '') }));
     const [, high] = s.domain() as [number, number];
-    const first = this.kind() === 'ohms' ? 1 : 1e-4;
+    const first = SMALLEST[this.kind()] ?? 1;
     const all: number[] = [0];
     for (let v = first; v <= high * 1.01; v *= 10) all.push(v);
-    return all.map((v) => ({ x: s(v), text: formatQuantity(v, UNIT[this.kind()]) })).filter((t, i, list) => i === 0 || t.x - list[i - 1]!.x > 40 || i === list.length - 1);
+    return all.map((v) => ({ x: s(v), text: formatQuantity(v, UNIT_OF[this.kind()]) })).filter((t, i, list) => i === 0 || t.x - list[i - 1]!.x > 40 || i === list.length - 1);
   });
   protected readonly mark = computed(() => {
     const v = this.typed();
     return v === null ? null : Math.min(684, Math.max(6, this.scale()(v)));
   });
-  protected readonly label = computed(() => this.shown().map((e) => `${KIND_WORDS[e.kind].name} expects ${formatQuantity(e.low, UNIT[this.kind()])} to ${formatQuantity(e.high, UNIT[this.kind()])}`).join('; '));
+  protected readonly label = computed(() => this.shown().map((e) => `${KIND_WORDS[e.kind].name} expects ${formatQuantity(e.low, UNIT_OF[this.kind()])} to ${formatQuantity(e.high, UNIT_OF[this.kind()])}`).join('; '));
 }

@@ -1,0 +1,134 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { readNoteLine } from '../../../core/job';
+import { KIND_WORDS } from '../../../core/probe';
+import { isPractice } from '../../../core/standin';
+import { Bench } from '../../store/bench';
+import { FindingList } from '../../ui/finding-list';
+import { Settle } from '../../ui/settle';
+import { TwoColumns } from '../../ui/two-columns';
+import { BoardPlan } from './board-plan';
+import { Candidates } from './candidates';
+import { NextSheet } from './next-sheet';
+import { PartsNav } from './parts-nav';
+import { PracticeGuess } from './practice-guess';
+import { TakenList } from './taken-list';
+
+/** The controls of the machine: the one next reading, large; beside it what the control may be. */
+@Component({
+  selector: 'gt-control-part',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [BoardPlan, Candidates, FindingList, MatButton, NextSheet, PartsNav, PracticeGuess, Settle, TakenList, TwoColumns],
+  template: `
+    <gt-two-columns>
+      <div do>
+        <gt-parts-nav />
+        @if (control(); as c) {
+          <div class="head-row">
+            <h3>
+              @if (bench.job().controls.length > 1) {
+                <label>Control <select #pick [value]="c.id" (change)="chosen.set(pick.value)">
+                  @for (o of bench.job().controls; track o.id) {
+                    <option [value]="o.id">{{ o.name }}</option>
+                  }
+                </select></label>
+              } @else {
+                Next reading for {{ c.name }}
+              }
+            </h3>
+            <span class="muted">{{ taken().length }} taken{{ next() ? ', about ' + next()!.toGo + ' to go' : '' }}</span>
+          </div>
+          @if (next(); as n) {
+            <gt-next-sheet [next]="n" [name]="c.name" />
+          } @else if (survey()) {
+            <h2>{{ ending().title }}</h2>
+            <p class="muted">{{ ending().text }}</p>
+          }
+          @if (skipped()) {
+            <p class="muted">{{ skipped() }} put off. <button type="button" class="link" (click)="unskip()">Offer them again</button></p>
+          }
+          <gt-board-plan (picked)="chosen.set($event)" />
+        } @else {
+          <h2>Name the control first</h2>
+          <p>Which button or pair of terminals does the machine listen to? One word, as you will say it in notes.</p>
+          <form class="big-field" (submit)="$event.preventDefault(); name(nameBox)">
+            <input #nameBox type="text" maxlength="40" aria-label="Name of the control" placeholder="start" />
+            <button mat-flat-button type="submit">Name it</button>
+            @if (error()) {
+              <p class="error" role="alert">{{ error() }}</p>
+            }
+          </form>
+        }
+        @if (control()) {
+          <details>
+            <summary class="muted">Another control</summary>
+            <form class="answers" (submit)="$event.preventDefault(); name(another)">
+              <input #another type="text" maxlength="40" aria-label="Name of another control" />
+              <button mat-stroked-button type="submit">Add it</button>
+              @if (error()) {
+                <p class="parted-words" role="alert">{{ error() }}</p>
+              }
+            </form>
+          </details>
+        }
+      </div>
+      <div know>
+        @if (practice()) {
+          <gt-practice-guess />
+        }
+        @if (survey(); as s) {
+          <h3>What {{ control()!.name }} may be</h3>
+          <gt-candidates [survey]="s" [readings]="taken()" [findings]="findings()" />
+        }
+        <h3>Taken so far</h3>
+        @if (taken().length) {
+          <gt-taken-list [readings]="taken()" />
+        } @else {
+          <p class="muted">Nothing yet. The isolation readings come first: they decide whether your side may ever be joined to this machine.</p>
+        }
+        <gt-finding-list [findings]="findings()" />
+        <gt-settle [findings]="findings()" />
+      </div>
+    </gt-two-columns>
+  `,
+})
+export class ControlPart {
+  protected readonly bench = inject(Bench);
+  protected readonly chosen = signal('');
+  protected readonly error = signal('');
+  protected readonly control = computed(() => this.bench.job().controls.find((c) => c.id === this.chosen()) ?? this.bench.job().controls[0]);
+  protected readonly survey = computed(() => this.bench.assessment().surveys.find((s) => s.control === this.control()?.id));
+  protected readonly next = computed(() => {
+    const c = this.control();
+    return c ? (this.bench.answer().next[c.id] ?? null) : null;
+  });
+  protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === '' || r.control === this.control()?.id));
+  /** Findings of this control alone; those of strips, pads and rails stand in their own parts. */
+  protected readonly findings = computed(() => {
+    const id = this.control()?.id;
+    return this.bench.findings('probe').filter((f) => (id === undefined ? f.id === 'probe.none' : f.id.startsWith(`probe.${id}.`)));
+  });
+  protected readonly practice = computed(() => isPractice(this.bench.job().standin.model));
+  protected readonly skipped = computed(() => this.bench.skipped()[this.control()?.id ?? '']?.length ?? 0);
+  protected readonly ending = computed(() => {
+    const s = this.survey()!;
+    const name = this.control()!.name;
+    const tie = this.bench.answer().ties[s.control] ?? [];
+    if (s.known) return { title: `${name} is known; no reading is worth another touch`, text: 'Thumb now ranks the ways to press it.' };
+    if (tie.length > 1) return { title: `${name} stays a tie`, text: `No reading can tell ${tie.map((k) => KIND_WORDS[k].name).join(' from ')}. Choose a way of pressing that suits both.` };
+    if (this.skipped()) return { title: 'What is left was put off', text: 'Offer the readings again, or go on with what is known.' };
+    return { title: 'No reading may be taken here by you', text: 'The control is on the dangerous side. Press it from outside, or hand the inside to licensed work.' };
+  });
+
+  protected unskip(): void {
+    this.bench.skipped.update((all) => ({ ...all, [this.control()!.id]: [] }));
+  }
+
+  protected name(box: HTMLInputElement): void {
+    const u = readNoteLine(`control ${box.value}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    if (!u.ok) return this.error.set(u.message);
+    this.error.set('');
+    this.bench.edit(u.edit);
+    box.value = '';
+  }
+}

@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { LOOKS, type Look } from '../../../core/job';
+import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
+
+/** The look as large answers, each with the kind that it would bring to the front. */
+@Component({
+  selector: 'gt-look-choice',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <div class="looks">
+      @for (c of choices(); track c.look) {
+        <button type="button" [attr.data-look]="c.look" (click)="picked.emit(c.look)"><strong>{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
+      }
+    </div>
+  `,
+})
+export class LookChoice {
+  readonly meanings = input.required<readonly Meaning[]>();
+  readonly picked = output<Look>();
+  protected readonly choices = computed(() =>
+    LOOKS.map((look) => {
+      const m = this.meanings().find((x) => x.look === look);
+      return { look, words: LOOK_WORDS[look], leads: m ? `${KIND_WORDS[m.kind].name}, ${Math.round(100 * m.probability)} %` : 'not expected now' };
+    }));
+}

@@ -1,0 +1,189 @@
+import type { ElementRef } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { refuse, sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
+import { specKey, takenFrom, type NextReading } from '../../../core/probe';
+import { parseQuantity, seededRandom } from '../../../core/quantity';
+import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';
+import { Bench } from '../../store/bench';
+import { HandsBusy } from '../../store/hands-busy';
+import { Voice } from '../../ui/voice';
+import { ControlPicture } from './control-picture';
+import { LookChoice } from './look-choice';
+import { Meanings } from './meanings';
+import { ReadingRuler } from './reading-ruler';
+
+/** The one next reading of a control, large: drawing, setting, state, caution, and the only field. */
+@Component({
+  selector: 'gt-next-sheet',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ControlPicture, LookChoice, MatButton, Meanings, ReadingRuler],
+  host: { '(document:keydown)': 'key($event)' },
+  template: `
+    @let n = next();
+    <h2 data-next-title>{{ n.title }}</h2>
+    @if (n.kind === 'look') {
+      <p class="caution">{{ n.caution }}</p>
+      <gt-look-choice [meanings]="n.meanings" (picked)="look($event)" />
+    } @else {
+      <div class="reading">
+        <gt-control-picture [name]="name()" [red]="n.from" [black]="n.to" [pressed]="n.state === 'pressed'" />
+        <div>
+          <p><span class="muted">Meter</span>&ngsp;<strong>{{ n.meter }}</strong></p>
+          <p><span class="muted">Machine</span>&ngsp;<strong>{{ n.hold }}</strong></p>
+          <p class="caution">{{ n.caution }}</p>
+          <form class="big-field" (submit)="$event.preventDefault(); enter()">
+            <input #field data-next-reading type="text" inputmode="text" autocomplete="off" [attr.aria-label]="n.title + ', in ' + unit()" [attr.aria-invalid]="error() ? true : null" [value]="typed()" (input)="typed.set(field.value); error.set('')" />
+            <span class="unit">{{ unit() }}</span>
+            <button mat-flat-button type="submit">Go on</button>
+            @if (n.kind === 'ohms') {
+              <button mat-stroked-button type="button" (click)="overRange()">over range</button>
+            }
+            @if (error()) {
+              <p class="error" role="alert">{{ error() }}</p>
+            }
+          </form>
+        </div>
+      </div>
+      @if (n.expectations.length > 1 || typedValue() !== null) {
+        <section>
+          <h3>What each answer would mean</h3>
+          <gt-reading-ruler [kind]="n.kind" [expectations]="n.expectations" [typed]="typedValue()" />
+          @if (n.meanings.length) {
+            <gt-meanings [kind]="n.kind" [meanings]="n.meanings" [typed]="typedValue()" />
+          }
+        </section>
+      }
+    }
+    <p class="muted">
+      Why this one: {{ n.why }}
+      @if (skippable()) {
+        <button type="button" class="link" (click)="skip()">Skip it for now</button>
+      }
+      @if (standin()) {
+        <button type="button" class="link strong" (click)="fromStandin()">From the stand-in</button>
+      } @else {
+        No hardware here?
+        <label>Let a stand-in be measured
+          <select #model aria-label="Stand-in to measure" (change)="callStandin(model.value)">
+            <option value="" selected>choose one</option>
+            @for (s of standins; track s.key) {
+              <option [value]="s.key">{{ s.name }}</option>
+            }
+          </select>
+        </label>
+      }
+    </p>
+  `,
+})
+export class NextSheet {
+  private readonly bench = inject(Bench);
+  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  readonly next = input.required<NextReading>();
+  readonly name = input.required<string>();
+  protected readonly typed = signal('');
+  protected readonly error = signal('');
+  protected readonly standins = Object.values(STANDINS);
+  protected readonly standin = computed(() => standinOf(this.bench.job().standin));
+  /** Isolation is never put off; neither is the choice on the practice shelf. */
+  protected readonly skippable = computed(() => !['mains', 'live', 'neutral', 'earth'].includes(this.next().to.kind) && !isPractice(this.bench.job().standin.model));
+  protected readonly unit = computed(() => {
+    const { kind } = this.next();
+    return kind === 'amps' ? 'mA' : `${UNIT_OF[kind]}${kind === 'volts-ac' ? ' AC' : ''}`;
+  });
+  protected readonly typedValue = computed(() => {
+    const n = this.next();
+    const parsed = this.typed().trim() ? parseQuantity(this.withUnit(this.typed()), UNIT_OF[n.kind]) : null;
+    return parsed?.ok ? parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) : null;
+  });
+
+  constructor() {
+    const busy = inject(HandsBusy);
+    const voice = inject(Voice);
+    effect(() => {
+      const n = this.next();
+      if (busy.on()) voice.say(`${n.title}. ${n.hold}. ${n.caution}`);
+      else voice.hush();
+    });
+    // A new question gets the caret, so that foot and voice are enough to go on; the first view leaves the page alone.
+    let before = '';
+    effect(() => {
+      const title = this.next().notePrefix;
+      const field = this.field();
+      if (before && title !== before) untracked(() => setTimeout(() => field?.nativeElement.focus()));
+      before = title;
+    });
+  }
+
+  /** A bare number in the milliampere field is milliamperes; a typed unit wins. */
+  private withUnit(text: string): string {
+    return this.next().kind === 'amps' && /^[\s<>\d.,+-]+$/.test(text) ? `${text.trim()} mA` : text;
+  }
+
+  protected enter(): void {
+    this.record(this.withUnit(this.typed()));
+  }
+
+  protected overRange(): void {
+    this.record('OL');
+  }
+
+  protected look(said: Look): void {
+    this.store({ value: 0, digit: 0, relation: '=', said }, 'hand');
+  }
+
+  /** Takes the number as the note line would, so that both ways in are one. */
+  private record(text: string): void {
+    const n = this.next();
+    const parsed = parseQuantity(text, UNIT_OF[n.kind]);
+    const refusal = parsed.ok ? (parsed.quantity.unit !== UNIT_OF[n.kind] ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}` : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) })) : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
+    if (!parsed.ok || refusal) {
+      this.error.set(`${refusal!.charAt(0).toUpperCase()}${refusal!.slice(1)}.`);
+      this.field()?.nativeElement.focus();
+      return;
+    }
+    const { value, digit, relation } = parsed.quantity;
+    const scale = n.kind === 'duty' ? 0.01 : 1;
+    this.store({ value: value * scale, digit: digit * scale, relation, said: '' }, 'hand');
+  }
+
+  private store(shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'>, by: Reading['by']): void {
+    const n = this.next();
+    this.keep({ id: this.bench.newId(), at: this.bench.now(), control: n.from.kind === 'ground' ? '' : n.control, from: { ...n.from }, to: { ...n.to }, state: n.state, kind: n.kind, by, struck: false, ...shown });
+  }
+
+  private keep(reading: Reading): void {
+    this.bench.edit({ do: 'add-reading', reading, say: `${this.name()}, ${sayPlace(reading)}, ${sayValue(reading)}${reading.by === 'standin' ? ', from the stand-in' : ''}` });
+    this.typed.set('');
+    this.error.set('');
+  }
+
+  protected skip(): void {
+    const n = this.next();
+    this.bench.skipped.update((all) => ({ ...all, [n.control]: [...(all[n.control] ?? []), specKey(n)] }));
+  }
+
+  protected fromStandin(): void {
+    const standin = this.standin();
+    if (!standin) return;
+    // The seed moves on with every reading, so that a repeated one shows its own noise.
+    const { seed } = this.bench.job().standin;
+    const random = seededRandom(seed * 7919 + this.bench.job().readings.length);
+    this.keep(takenFrom({ build: buildFor(standin, this.name()), faults: standin.faults }, this.next(), this.bench.newId(), this.bench.now(), random, this.bench.job().survey.meter));
+  }
+
+  protected callStandin(model: string): void {
+    const standin = STANDINS[model];
+    if (standin) this.bench.change('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
+  }
+
+  /** Hands busy: digits go to the only field; a foot pedal's Page Down goes on. */
+  protected key(event: KeyboardEvent): void {
+    const field = this.field()?.nativeElement;
+    if (!field) return;
+    if (event.key === 'PageDown' && this.typed().trim()) {
+      event.preventDefault();
+      this.enter();
+    } else if (/^[\d.,<>-]$/.test(event.key) && !event.ctrlKey && !event.metaKey && event.target === document.body) field.focus();
+  }
+}

@@ -1,0 +1,154 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { readNoteLine } from '../../../core/job';
+import { stripState } from '../../../core/probe';
+import { formatQuantity } from '../../../core/quantity';
+import { Bench } from '../../store/bench';
+import { FindingList } from '../../ui/finding-list';
+import { Settle } from '../../ui/settle';
+import { TwoColumns } from '../../ui/two-columns';
+import { PairTable } from './pair-table';
+import { PartsNav } from './parts-nav';
+import { TakenList } from './taken-list';
+
+/** Unlabelled strips: which two terminals listen, found by volts first and never by trying all pairs. */
+@Component({
+  selector: 'gt-strip-part',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [FindingList, MatButton, PairTable, PartsNav, Settle, TakenList, TwoColumns],
+  template: `
+    <gt-two-columns>
+      <div do>
+        <gt-parts-nav />
+        @if (state(); as s) {
+          @if (strips().length > 1) {
+            <label class="field"><span>Strip</span><select #pick [value]="s.strip.id" (change)="chosen.set(pick.value)">
+              @for (o of strips(); track o.id) { <option [value]="o.id">{{ o.name }}</option> }
+            </select></label>
+          }
+          @if (s.found; as f) {
+            <h2 data-strip-title>Terminals {{ f.a }} and {{ f.b }} of {{ s.strip.name }} move the machine</h2>
+            <p>Nothing more is tried. {{ wireWords(f.a, f.b) }} <button type="button" class="link strong" (click)="makeControl(f.a, f.b)">Make it a control</button></p>
+          } @else if (s.next; as n) {
+            <h2 data-strip-title>{{ n.title }}</h2>
+            <p class="caution">{{ n.caution }}</p>
+            @if (n.kind === 'jumper') {
+              <div class="big-field">
+                <button mat-flat-button type="button" (click)="enter(n.notePrefix + ' moves')">It moves</button>
+                <button mat-stroked-button type="button" (click)="enter(n.notePrefix + ' nothing')">Nothing</button>
+              </div>
+            } @else {
+              <form class="big-field" (submit)="$event.preventDefault(); enter(n.notePrefix + ' ' + box.value, box)">
+                <input #box data-strip-reading type="text" autocomplete="off" [attr.aria-label]="n.title" />
+                <span class="unit">{{ n.kind === 'ohms' ? 'Ω' : n.kind === 'volts-ac' ? 'V AC' : 'V' }}</span>
+                <button mat-flat-button type="submit">Go on</button>
+                @if (n.kind === 'ohms') { <button mat-stroked-button type="button" (click)="enter(n.notePrefix + ' >20M')">over range</button> }
+                @if (error()) { <p class="error" role="alert">{{ error() }}</p> }
+              </form>
+            }
+            <p class="muted">Why this one: {{ n.why }}</p>
+          } @else {
+            <h2 data-strip-title>{{ s.stopped }}</h2>
+          }
+          <gt-pair-table [state]="s" />
+          <details>
+            <summary class="muted">Wire colours</summary>
+            <div class="fields">
+              @for (w of s.strip.wires; track $index) {
+                <label class="field"><span>Terminal {{ $index + 1 }}</span><input #c type="text" maxlength="40" [value]="w" (change)="colour($index, c.value)" /></label>
+              }
+            </div>
+          </details>
+        } @else {
+          <h2>Which two of these terminals listen?</h2>
+          <p>For an opener or machine with a strip of screws and no manual. The volts of every pair come first; only a pair that is low in voltage and limited in current is ever joined, through a resistor, likeliest first.</p>
+        }
+        <details [open]="!state()">
+          <summary class="muted">A new strip</summary>
+          <form class="answers" (submit)="$event.preventDefault(); make(name.value, count.value)">
+            <label class="field"><span>Its name, one word</span><input #name type="text" maxlength="40" placeholder="back" /></label>
+            <label class="field"><span>Terminals</span><input #count type="number" min="2" max="12" value="6" /></label>
+            <button mat-stroked-button type="submit">Begin</button>
+            @if (made()) { <p class="parted-words" role="alert">{{ made() }}</p> }
+          </form>
+        </details>
+      </div>
+      <div know>
+        <gt-finding-list [findings]="findings()" />
+        <h3>What this strip tells so far</h3>
+        @if (state(); as s) {
+          @if (s.found; as f) {
+            <p>Open {{ volts(open(f.dcVolts, f.acVolts)) }}{{ f.sourceOhms === null ? '' : ', source ' + ohms(f.sourceOhms) }}.</p>
+          }
+          @if (taken().length) { <gt-taken-list [readings]="taken()" /> } @else { <p class="muted">Nothing yet. Isolation of every terminal comes first.</p> }
+        } @else {
+          <p class="muted">No strip yet.</p>
+        }
+        <gt-settle [findings]="findings()" />
+      </div>
+    </gt-two-columns>
+  `,
+})
+export class StripPart {
+  private readonly bench = inject(Bench);
+  protected readonly chosen = signal('');
+  protected readonly error = signal('');
+  protected readonly made = signal('');
+  protected readonly strips = computed(() => this.bench.job().survey.strips);
+  private readonly strip = computed(() => this.strips().find((s) => s.id === this.chosen()) ?? this.strips()[0]);
+  protected readonly state = computed(() => {
+    const strip = this.strip();
+    return strip ? stripState(this.bench.job(), strip) : null;
+  });
+  protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === this.strip()?.id));
+  protected readonly findings = computed(() => this.bench.findings('probe').filter((f) => f.id.startsWith('probe.strip.')));
+  protected readonly volts = (v: number): string => formatQuantity(v, 'V');
+  protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);
+  protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
+
+  /** Every answer goes in as a note line, so that the ways in are one. */
+  protected enter(line: string, box?: HTMLInputElement): void {
+    const u = readNoteLine(line, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    if (!u.ok) return this.error.set(u.message);
+    this.error.set('');
+    this.bench.edit(u.edit);
+    if (box) {
+      box.value = '';
+      box.focus();
+    }
+  }
+
+  protected make(name: string, count: string): void {
+    const u = readNoteLine(`strip ${name.trim() || '?'} ${count}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    this.made.set(u.ok ? '' : u.message);
+    if (u.ok) this.bench.edit(u.edit);
+  }
+
+  protected colour(index: number, text: string): void {
+    const strip = this.strip()!;
+    const strips = this.strips().map((s) => (s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === index ? text.trim() : w)) } : s));
+    this.bench.change('survey', { strips }, `${strip.name}, wire at terminal ${index + 1}: ${text.trim() || 'none'}`);
+  }
+
+  protected wireWords(a: number, b: number): string {
+    const { wires } = this.strip()!;
+    return wires[a - 1] && wires[b - 1] ? `Wires ${wires[a - 1]} and ${wires[b - 1]}.` : '';
+  }
+
+  /** The found pair as a control of its own, A the higher side, with what the strip already read of it. */
+  protected makeControl(a: number, b: number): void {
+    const strip = this.strip()!;
+    const pair = this.state()!.found!;
+    const [hi, lo] = (pair.dcVolts ?? 1) >= 0 ? [a, b] : [b, a];
+    const name = `${strip.name}.${hi}.${lo}`;
+    const u = readNoteLine(`control ${name}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    if (!u.ok) return this.error.set(u.message);
+    const letter = (t: string): string => (Number(t) === hi ? 'A' : 'B');
+    const control = u.edit.do === 'add-control' ? u.edit.id : '';
+    const own = this.taken().filter((r) => !r.struck && [r.from, r.to].every((p) => p.kind !== 'contact' || Number(p.name) === hi || Number(p.name) === lo) && r.state !== 'loaded');
+    const copies = own.map((r) => ({
+      do: 'add-reading', say: '', reading: { ...r, id: this.bench.newId(), control, from: r.from.kind === 'contact' ? { ...r.from, name: letter(r.from.name) } : r.from, to: r.to.kind === 'contact' ? { ...r.to, name: letter(r.to.name) } : r.to },
+    }) as const);
+    this.bench.edit({ do: 'several', say: `control ${name}, with ${copies.length} readings from the strip`, edits: [u.edit, ...copies] });
+  }
+}

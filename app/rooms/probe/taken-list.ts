@@ -1,0 +1,25 @@
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { sayPlace, sayValue, type Reading } from '../../../core/job';
+import { Bench } from '../../store/bench';
+
+/** Readings as taken, each of which can be withdrawn and counted again. */
+@Component({
+  selector: 'gt-taken-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  template: `
+    <table class="taken">
+      @for (r of readings(); track r.id) {
+        <tr [class.struck]="r.struck">
+          <td class="mono">{{ r.at.slice(11, 16) }}</td><td>{{ place(r) }}</td><td class="mono right">{{ value(r) }}</td>
+          <td class="right"><button type="button" class="link quiet" [attr.aria-label]="(r.struck ? 'Count again: ' : 'Withdraw: ') + place(r)" (click)="bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck })">{{ r.struck ? 'count again' : 'withdraw' }}</button></td>
+        </tr>
+      }
+    </table>
+  `,
+})
+export class TakenList {
+  protected readonly bench = inject(Bench);
+  readonly readings = input.required<readonly Reading[]>();
+  protected readonly place = sayPlace;
+  protected readonly value = sayValue;
+}

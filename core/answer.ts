@@ -1,0 +1,29 @@
+import { assess, nextReadingOf, type Assessment } from './assess';
+import type { ControlKind, Job } from './job';
+import { boardOrder, tieOf, type NextReading, type Planned } from './probe';
+
+/** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
+export interface Answer {
+  readonly assessment: Assessment;
+  readonly next: Readonly<Record<string, NextReading | null>>;
+  readonly ties: Readonly<Record<string, readonly ControlKind[]>>;
+}
+
+/**
+ * The answer for a job.
+ * @param skip keys of readings that the maker cannot or will not take now, per control.
+ */
+export function answerFor(job: Job, skip: Readonly<Record<string, readonly string[]>> = {}): Answer {
+  const assessment = assess(job);
+  return {
+    assessment,
+    next: Object.fromEntries(job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))])),
+    ties: Object.fromEntries(assessment.surveys.map((s) => [s.control, tieOf(job, s)])),
+  };
+}
+
+/** How many readings ahead the board is planned. */
+const PLANNED = 6;
+
+/** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
+export const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
