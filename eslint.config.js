@@ -2,9 +2,9 @@ import js from '@eslint/js';
 import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
-// The house: a room imports the ground floor and the two rooms that serve many, never another room.
+// The house: a room imports the ground floor and the rooms that serve many, never another room.
 const GROUND = ['quantity', 'finding', 'job'];
-const SERVING = ['circuit', 'standin'];
+const SERVING = ['capture', 'circuit', 'standin'];
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 const forbid = (files, regex, message) => ({
@@ -16,12 +16,14 @@ const boundaries = [
   forbid(['core/quantity/*.ts'], '^\\.\\./', 'quantity is the lowest stone; it imports nothing of the house'),
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$)', 'finding stands on quantity alone'),
   forbid(['core/job/*.ts'], '^\\.\\./(?!quantity$|finding$)', 'job stands on quantity and finding'),
+  forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),
   forbid(['core/circuit/*.ts'], `^\\.\\./(?!${list(GROUND)}$)`, 'circuit stands on the ground floor'),
   forbid(['core/standin/*.ts'], `^\\.\\./(?!${list([...GROUND, 'circuit'])}$)`, 'standin stands on the ground floor and circuit'),
-  ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor, circuit and standin through their index; nothing of another room`)),
+  ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor, capture, circuit and standin through their index; nothing of another room`)),
   forbid(['core/assess.ts'], '^\\./[^/]+/', 'enter a room by its index'),
   ...ROOMS.map((room) => forbid([`app/rooms/${room}/*.ts`], `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/)`, 'a room of the app knows its own files, the core, the bench and ui')),
   forbid(['app/ui/*.ts'], '\\.\\./(rooms|shell|shelf)/', 'ui is below the rooms and the frame'),
+  forbid(['app/workers/*.ts'], '^\\.\\./(?!\\.\\./core/)', 'a worker knows the core alone'),
   forbid(['app/store/*.ts'], '\\.\\./(rooms|shell|shelf|ui)/', 'the store is below everything that is seen'),
 ];
 

@@ -11,12 +11,25 @@ export function runProgram(program: string, args: readonly string[], options: { 
   return done.stdout;
 }
 
+const fresh = (): string => mkdtempSync(join(tmpdir(), 'gentle-thumb-'));
+const remove = (folder: string): void => rmSync(folder, { recursive: true, force: true });
+
 /** Calls `f` with a folder that is gone afterwards. */
 export function inFolder<T>(f: (folder: string) => T): T {
-  const folder = mkdtempSync(join(tmpdir(), 'gentle-thumb-'));
+  const folder = fresh();
   try {
     return f(folder);
   } finally {
-    rmSync(folder, { recursive: true, force: true });
+    remove(folder);
+  }
+}
+
+/** The same for work that takes its time. */
+export async function inFolderLater<T>(f: (folder: string) => Promise<T>): Promise<T> {
+  const folder = fresh();
+  try {
+    return await f(folder);
+  } finally {
+    remove(folder);
   }
 }

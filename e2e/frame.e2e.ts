@@ -3,6 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { bead, complaints, DEMO } from './steps';
 
+const DEMO_COUNT = 6;
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 async function demo(page: Page, path = ''): Promise<void> {
@@ -18,7 +19,7 @@ async function demo(page: Page, path = ''): Promise<void> {
         done(count.result);
       };
     };
-  }))).toBe(3);
+  }))).toBe(DEMO_COUNT);
   if (path) await page.goto(`${DEMO}/job/${path}`);
 }
 
@@ -38,6 +39,11 @@ for (const colorScheme of ['light', 'dark'] as const) {
       await page.goto(`${DEMO}/job/demo-yard-gate/${r}`);
       await expect(page.locator('gt-two-columns')).toBeVisible();
       await accessible(page, r);
+    }
+    for (const [job, part] of [['yard-gate', 'strip'], ['dough-proofer', 'keypad'], ['dough-proofer', 'supplies'], ['hatch-shutter', 'sizes'], ['rice-pot', 'photographs'], ['rice-pot', 'meter'], ['larder-dehumidifier', 'controls']] as const) {
+      await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
+      await expect(page.locator('gt-two-columns')).toBeVisible();
+      await accessible(page, `probe ${part}`);
     }
     await page.goto(`${DEMO}/new`);
     await accessible(page, 'new');
@@ -114,7 +120,7 @@ test('a fault dropped on the lanes parts belief from truth, and moves by key', a
 
 test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
   await demo(page);
-  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 3 jobs, 1 held by a stop');
+  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 6 jobs, 1 held by a stop');
   await page.getByRole('button', { name: 'nearest to done first' }).click();
   await expect(page.locator('gt-job-row').first()).toContainText('Rice pot');
   await page.getByRole('searchbox').fill('gate');
@@ -140,6 +146,11 @@ test('on a phone Do and Know are two tabs, and nothing spills over', async ({ br
   }
   await page.getByRole('button', { name: 'Know', exact: true }).click();
   await expect(page.getByText('Is it whole?')).toBeInViewport();
+  for (const [job, part] of [['yard-gate', 'strip'], ['dough-proofer', 'keypad'], ['dough-proofer', 'supplies'], ['hatch-shutter', 'sizes'], ['rice-pot', 'meter']] as const) {
+    await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
+    await expect(page.locator('gt-parts-nav')).toBeVisible();
+    expect(await page.evaluate(() => document.documentElement.scrollWidth), part).toBeLessThanOrEqual(390);
+  }
   await context.close();
 });
 

@@ -31,7 +31,7 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   await expect(page.locator('main').getByText('start is isolated from mains, as far as these readings tell')).toBeVisible();
   // The rest by the note line, in the maker's own words.
   const note = page.getByLabel('Note line');
-  for (const [line, understood] of [['start B to ground off 0.1 ohm', 'B to ground, unplugged, 0.1 Ω'], ['start A idle 4.98 V', 'A to ground, nobody presses, 4.98 V DC'], ['start short 0.498 mA', 'A shorted to B'], ['start A-B pressed 0.4 ohm', 'A to B, held pressed'], ['note: foam behind the board', 'a remark for the log']] as const) {
+  for (const [line, understood] of [['start look springs back', 'eye and finger, springs back'], ['start B to ground off 0.1 ohm', 'B to ground, unplugged, 0.1 Ω'], ['start A idle 4.98 V', 'A to ground, nobody presses, 4.98 V DC'], ['start short 0.498 mA', 'A shorted to B'], ['start A-B pressed 0.4 ohm', 'A to B, held pressed'], ['note: foam behind the board', 'a remark for the log']] as const) {
     await page.keyboard.press('Escape');
     await page.locator('h2').first().click();
     await page.keyboard.press('/');
@@ -74,7 +74,7 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
     await download.saveAs(join(folder, 'all.zip'));
     execFileSync('unzip', ['-q', 'all.zip'], { cwd: folder });
     const job = JSON.parse(readFileSync(join(folder, 'rice-pot.job.json'), 'utf8')) as { readings: unknown[]; trials: unknown[]; log: { text: string }[] };
-    expect(job.readings).toHaveLength(8);
+    expect(job.readings).toHaveLength(9);
     expect(job.trials).toHaveLength(7);
     expect(job.log.some((e) => e.text === 'foam behind the board')).toBe(true);
     expect(readFileSync(join(folder, 'gentle_thumb.c'), 'utf8')).toContain('#define PRESS_PIN 5');

@@ -6,6 +6,7 @@ ensurePackages();
 ensurePrograms([
   { program: 'chromium', package: 'chromium', why: 'the end-to-end tests drive it' },
   { program: 'ngspice', package: 'ngspice', why: 'the joints are checked against it' },
+  { program: 'iverilog', package: 'iverilog', why: 'its captures are read and its keypad decoded' },
   { program: 'cc', package: 'gcc', why: 'the packed firmware is compiled with it' },
   { program: 'xmllint', package: 'libxml2-utils', why: 'the wiring sheet is checked with it' },
   { program: 'unzip', package: 'unzip', why: 'the zip is opened with it' },
@@ -36,6 +37,7 @@ const vitestArgs = (config, file) => ['run', '--config', config, '--reporter=def
 
 step('lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']);
 step('types of the core, without a DOM', bin('tsc'), ['-p', 'core']);
+step('types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']);
 step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
 step('checks against other programs and published tables', bin('vitest'), vitestArgs('vitest.checks.config.ts', 'checks.json'), vitest('checks.json'));

@@ -25,6 +25,8 @@ import { Glyph, VERDICT_WORDS } from '../ui/glyph';
       <a class="next" [routerLink]="['/job', job().id, target()]">
         @if (next(); as n) {
           <gt-glyph [verdict]="n.verdict" [size]="14" /> <span>{{ n.text }}</span>
+        } @else {
+          <span class="muted">being read …</span>
         }
       </a>
       <span class="muted right touched">{{ touched() }}</span>
@@ -42,7 +44,8 @@ export class JobRow {
   readonly duplicate = output();
   readonly archived = output<boolean>();
   private readonly step = computed(() => nextStep(this.thread() ?? []));
-  protected readonly target = computed(() => this.step()?.room ?? 'pack');
+  /** Before the first answer a job opens at its beginning. */
+  protected readonly target = computed(() => (this.thread() ? (this.step()?.room ?? 'pack') : 'wish'));
   protected readonly next = computed((): { verdict: Bead['verdict']; text: string } | null => {
     const thread = this.thread();
     if (!thread) return null;

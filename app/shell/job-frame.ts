@@ -42,7 +42,7 @@ import { Thread } from './thread';
         <gt-thread [job]="bench.id()" [thread]="bench.thread()" />
       </header>
       <gt-save-trouble />
-      <main id="room">
+      <main id="room" [attr.aria-busy]="bench.working()">
         @if (bench.assessed()) {
           <router-outlet />
         } @else {

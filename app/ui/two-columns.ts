@@ -12,7 +12,7 @@ import { ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/
     </div>
     <div #swipe class="columns" (scroll)="follow()">
       <section class="do" aria-label="Do"><ng-content select="[do]" /></section>
-      <section class="know" aria-label="Know"><ng-content select="[know]" /></section>
+      <section class="know" aria-label="Know" tabindex="0"><ng-content select="[know]" /></section>
     </div>
   `,
 })

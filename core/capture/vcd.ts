@@ -120,17 +120,19 @@ export class VcdReader {
       else if (this.inside !== '$comment') this.words.push(token);
       return;
     }
+    // A signal's code may be any printable character, `$` and `#` included, so a waiting vector comes first.
+    if (this.vector) {
+      const value = this.vector;
+      this.vector = '';
+      return this.change(token, value.slice(1));
+    }
     if (token.startsWith('$')) {
       if (['$dumpvars', '$dumpall', '$dumpon', '$dumpoff', '$end'].includes(token)) return;
       this.inside = token;
       return;
     }
     if (!this.recorder) throw this.problem(`"${token.slice(0, 30)}" stands before the definitions end.`, 'Pick a file that a logic analyser or simulator saved as VCD.');
-    if (this.vector) {
-      const value = this.vector;
-      this.vector = '';
-      this.change(token, value.slice(1));
-    } else if (token.startsWith('#')) {
+    if (token.startsWith('#')) {
       const t = Number(token.slice(1));
       if (!Number.isSafeInteger(t) || t < 0) throw this.problem(`"${token.slice(0, 30)}" is no time.`, 'Record again, or export the capture anew.');
       this.moveTo(t);

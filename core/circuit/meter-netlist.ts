@@ -31,7 +31,7 @@ export function meterNetlist(build: Build, spec: ReadingSpec, meter: Meter = HAN
       a = `m${n}`;
     }
     if (gate !== 'always') {
-      lines.push(`S${n} ${a} g${n} ${gate === 'pulse' ? 'clk 0' : '0 clkn'} gate`);
+      lines.push(`S${n} ${a} g${n} ${gate === 'pulse' ? 'clk 0' : 'rest 0'} gate`);
       a = `g${n}`;
     }
     lines.push(`R${n} ${a} ${node(b.b)} ${num(b.ohms)}`);
@@ -49,7 +49,9 @@ export function meterNetlist(build: Build, spec: ReadingSpec, meter: Meter = HAN
     `Rmeter ${from} 0 ${num(burden)}`,
     ...[...new Set(rest.flatMap((b) => [b.a, b.b]).map(node))].filter((x) => x !== '0').map((x, i) => `Rfloat${i} ${x} 0 1e13`),
     `Vclk clk 0 PULSE(0 1 ${num(period * (1 - build.pulseShare))} ${num(period / 1e5)} ${num(period / 1e5)} ${num(period * build.pulseShare)} ${num(period)})`,
-    'Eclk clkn 0 clk 0 1',
+    // The clock's complement closes the branches of the other phase.
+    'Vone one 0 DC 1',
+    'Erest rest 0 one clk 1',
     '.model gate SW(VT=0.5 VH=0 RON=1e-3 ROFF=1e13)',
     '.options reltol=1e-5 method=gear',
     '.end',

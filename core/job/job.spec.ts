@@ -125,17 +125,18 @@ describe('the JSON Schema beside the Yup schema', () => {
     const part = (name: string): Job['survey'] => (JSON.parse(file(`demo/${name}.json`)) as Job).survey;
     const pad = part('dough-proofer');
     full.survey = { ...pad, pieces: part('hatch-shutter').pieces, strips: part('yard-gate').strips, photos: [{ id: 'p', name: 'board', width: 640, height: 480, pins: [{ x: 0.5, y: 0.25, label: 'start A' }] }] };
+    const whole = full as unknown;
     const paths: (string | number)[][] = [];
     const walk = (x: unknown, path: (string | number)[]): void => {
       paths.push(path);
       if (Array.isArray(x)) x.slice(0, 1).forEach((y, i) => walk(y, [...path, i]));
       else if (x && typeof x === 'object') Object.entries(x).forEach(([k, y]) => walk(y, [...path, k]));
     };
-    walk(full, []);
+    walk(whole, []);
     let refused = 0;
     for (const path of paths.filter((p) => p.length > 0))
       for (const bad of [undefined, null, 'zzz', -1.5, 1e12, true, [], {}, ['x'], { x: 1 }]) {
-        const copy = structuredClone(full);
+        const copy = structuredClone(whole);
         const owner = path.slice(0, -1).reduce((o, k) => (o as Record<string | number, unknown>)[k], copy) as Record<string | number, unknown>;
         const key = path[path.length - 1]!;
         if (bad === undefined) {

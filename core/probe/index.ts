@@ -10,6 +10,7 @@ export { LOOK_WORDS } from './looks';
 export { KNOWN_AT } from './next';
 export { specKey } from './particles';
 export type { Expectation, NextReading } from './say-next';
+export { warmUp } from './warm';
 export { takenFrom, walk, type Walk } from './walk';
 export { controlFacts, nextFor, surveyOf, surveysOf, tieOf, type Candidate, type Survey } from './survey';
 export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from './keypad';

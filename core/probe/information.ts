@@ -1,4 +1,4 @@
-import { lookShare, offScale, onScale, type ReadingSpec } from '../circuit';
+import { lookShare, offScale, type ReadingSpec } from '../circuit';
 import { CONTROL_KINDS, LOOKS, type ControlKind, type Look, type Reading } from '../job';
 import { entropyBits } from './normal';
 import { predictions } from './particles';
@@ -138,7 +138,7 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
     const low = choice ? bin : base(s.kind, min + bin * width);
     const high = choice ? bin : base(s.kind, min + (bin + 1) * width);
     const last = out[out.length - 1];
-    if (!choice && last?.kind === kind && onScale(s.kind, low) - onScale(s.kind, last.high) < 2.5 * width) {
+    if (!choice && last?.kind === kind) {
       out[out.length - 1] = { ...last, high, chance: last.chance + chance, won: last.won + column[best]!, probability: (last.won + column[best]!) / (last.chance + chance) };
     } else out.push({ low, high, look: s.kind === 'look' ? LOOKS[bin]! : null, chance, kind, won: column[best]!, probability: column[best]! / chance });
   }

@@ -40,22 +40,22 @@ export function overlapShare(t: Timing, line: PulsingLine, other: PulsingLine): 
 export function strobeOrder(t: Timing, strobes: readonly PulsingLine[]): PulsingLine[] {
   if (strobes.length < 2) return [...strobes];
   const next = strobes[0]!.polarity === 'low' ? t.nextFall : t.nextRise;
+  const senses = t.lines.map((_, i) => i).filter((i) => !strobes.some((s) => s.index === i));
   const out = [strobes[0]!];
   while (out.length < strobes.length) {
     const from = out[out.length - 1]!;
     const left = strobes.filter((s) => !out.includes(s));
-    // Sense lines fall between strobes, so the count goes through them: the strobe that follows soonest has the largest count along the way.
-    const best = left.reduce((a, b) => (follows(next, from.index, b.index, t) > follows(next, from.index, a.index, t) ? b : a));
+    // Sense lines may fall between strobes, so the count goes through them as well, but never through another strobe.
+    const count = (to: PulsingLine): number => follows(next, from.index, to.index, senses);
+    const best = left.reduce((a, b) => (count(b) > count(a) ? b : a));
     out.push(best);
   }
   return out;
 }
 
-/** How often `to` came next after `from`, straight away or with one other line between. */
-function follows(next: readonly (readonly number[])[], from: number, to: number, t: Timing): number {
-  const through = t.lines.reduce((s, _l, k) => (k === from || k === to ? s : s + Math.min(next[from]![k]!, next[k]![to]!)), 0);
-  return next[from]![to]! + through;
-}
+/** How often `to` came next after `from`, straight away or with one sense line between. */
+const follows = (next: readonly (readonly number[])[], from: number, to: number, senses: readonly number[]): number =>
+  next[from]![to]! + senses.reduce((s, k) => s + Math.min(next[from]![k]!, next[k]![to]!), 0);
 
 const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!;
 

@@ -41,7 +41,7 @@ import { TakenList } from './taken-list';
           @if (next(); as n) {
             <gt-next-sheet [next]="n" [name]="c.name" />
           } @else if (survey()) {
-            <h2>{{ ending().title }}</h2>
+            <h2 data-ending>{{ ending().title }}</h2>
             <p class="muted">{{ ending().text }}</p>
           }
           @if (skipped()) {

@@ -9,13 +9,15 @@ import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
   template: `
     <div class="looks">
       @for (c of choices(); track c.look) {
-        <button type="button" [attr.data-look]="c.look" (click)="picked.emit(c.look)"><strong>{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
+        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)"><strong>{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
       }
     </div>
   `,
 })
 export class LookChoice {
   readonly meanings = input.required<readonly Meaning[]>();
+  /** True while what is shown is the last question. */
+  readonly waits = input(false);
   readonly picked = output<Look>();
   protected readonly choices = computed(() =>
     LOOKS.map((look) => {

@@ -24,7 +24,7 @@ import { ReadingRuler } from './reading-ruler';
     <h2 data-next-title>{{ n.title }}</h2>
     @if (n.kind === 'look') {
       <p class="caution">{{ n.caution }}</p>
-      <gt-look-choice [meanings]="n.meanings" (picked)="look($event)" />
+      <gt-look-choice [meanings]="n.meanings" [waits]="bench.working()" (picked)="look($event)" />
     } @else {
       <div class="reading">
         <gt-control-picture [name]="name()" [red]="n.from" [black]="n.to" [pressed]="n.state === 'pressed'" />
@@ -35,9 +35,9 @@ import { ReadingRuler } from './reading-ruler';
           <form class="big-field" (submit)="$event.preventDefault(); enter()">
             <input #field data-next-reading type="text" inputmode="text" autocomplete="off" [attr.aria-label]="n.title + ', in ' + unit()" [attr.aria-invalid]="error() ? true : null" [value]="typed()" (input)="typed.set(field.value); error.set('')" />
             <span class="unit">{{ unit() }}</span>
-            <button mat-flat-button type="submit">Go on</button>
+            <button mat-flat-button type="submit" [disabled]="bench.working()">Go on</button>
             @if (n.kind === 'ohms') {
-              <button mat-stroked-button type="button" (click)="overRange()">over range</button>
+              <button mat-stroked-button type="button" [disabled]="bench.working()" (click)="overRange()">over range</button>
             }
             @if (error()) {
               <p class="error" role="alert">{{ error() }}</p>
@@ -58,10 +58,10 @@ import { ReadingRuler } from './reading-ruler';
     <p class="muted">
       Why this one: {{ n.why }}
       @if (skippable()) {
-        <button type="button" class="link" (click)="skip()">Skip it for now</button>
+        <button type="button" class="link" [disabled]="bench.working()" (click)="skip()">Skip it for now</button>
       }
       @if (standin()) {
-        <button type="button" class="link strong" (click)="fromStandin()">From the stand-in</button>
+        <button type="button" class="link strong" [disabled]="bench.working()" (click)="fromStandin()">From the stand-in</button>
       } @else {
         No hardware here?
         <label>Let a stand-in be measured
@@ -77,7 +77,7 @@ import { ReadingRuler } from './reading-ruler';
   `,
 })
 export class NextSheet {
-  private readonly bench = inject(Bench);
+  protected readonly bench = inject(Bench);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   readonly next = input.required<NextReading>();
   readonly name = input.required<string>();
@@ -120,8 +120,9 @@ export class NextSheet {
     return this.next().kind === 'amps' && /^[\s<>\d.,+-]+$/.test(text) ? `${text.trim()} mA` : text;
   }
 
+  /** A number typed while the next question is still being found is kept in the field, not given to the last question. */
   protected enter(): void {
-    this.record(this.withUnit(this.typed()));
+    if (!this.bench.working()) this.record(this.withUnit(this.typed()));
   }
 
   protected overRange(): void {

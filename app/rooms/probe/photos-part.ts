@@ -25,7 +25,7 @@ import { PartsNav } from './parts-nav';
         @if (shown(); as p) {
           @if (photos.urls()[p.id]; as url) {
             <div class="photo" data-photo>
-              <img [src]="url" [alt]="'Photograph ' + p.name" [width]="p.width" [height]="p.height" (click)="place($event, p)" />
+              <button type="button" class="photo-face" [attr.aria-label]="'Pin a name to a point of ' + p.name" (click)="place($event)"><img [src]="url" [alt]="'Photograph ' + p.name" [width]="p.width" [height]="p.height" /></button>
               @for (pin of p.pins; track $index) {
                 <span class="pin" [style.left.%]="100 * pin.x" [style.top.%]="100 * pin.y"><b>{{ $index + 1 }}</b></span>
               }
@@ -42,7 +42,7 @@ import { PartsNav } from './parts-nav';
               <button type="button" class="link" (click)="at.set(null)">not here</button>
             </form>
           } @else {
-            <p class="muted">Press on the picture to pin a name to a point, or <button type="button" class="link" (click)="at.set({ x: 0.5, y: 0.5 })">pin its middle</button> and move it with the arrow keys.</p>
+            <p class="muted">Press on the picture to pin a name to a point; by keyboard it is the middle, and the arrow keys move a pin from its name.</p>
           }
         } @else {
           <p>Photograph the board and the front before anything is unscrewed. Pictures are drawn anew and made smaller on the way in; where and when they were taken is left out.</p>
@@ -109,9 +109,11 @@ export class PhotosPart {
     this.bench.change('survey', { photos: this.list().map((p) => (p.id === photo.id ? photo : p)) }, say);
   }
 
-  protected place(event: MouseEvent, _photo: Photo): void {
-    const box = (event.target as HTMLElement).getBoundingClientRect();
-    this.at.set({ x: Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)), y: Math.min(1, Math.max(0, (event.clientY - box.top) / box.height)) });
+  protected place(event: MouseEvent): void {
+    const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+    // Pressed by a key there is no point; the middle is one to begin with.
+    if (event.detail === 0) this.at.set({ x: 0.5, y: 0.5 });
+    else this.at.set({ x: Math.min(1, Math.max(0, (event.clientX - box.left) / box.width)), y: Math.min(1, Math.max(0, (event.clientY - box.top) / box.height)) });
   }
 
   protected pin(photo: Photo, box: HTMLInputElement): void {

@@ -1,0 +1,15 @@
+import { CONTROL_KINDS, type Meter } from '../job';
+import { MENU } from './menu';
+import { particles, predictions } from './particles';
+
+/** Small pieces of work that fill the tables which the first readings will want; each takes a few milliseconds, in any order. */
+export function* warmUp(meter: Meter): Generator<void> {
+  for (const [spec] of MENU) {
+    if (spec.kind === 'look') continue;
+    for (const kind of CONTROL_KINDS) {
+      const table = predictions(kind, spec, meter);
+      particles(kind).builds.forEach((_, i) => table.need(i));
+      yield;
+    }
+  }
+}
