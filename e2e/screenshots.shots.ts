@@ -19,13 +19,45 @@ test('shelf', async ({ page }) => {
 test('probe', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/probe');
   const note = page.getByLabel('Note line');
-  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC', 'power B to ground off 0.2 ohm']) {
+  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC', 'power look springs back', 'power B to ground off 0.2 ohm']) {
     await note.fill(line);
     await note.press('Enter');
   }
   await page.waitForTimeout(4200);
   await page.locator('[data-next-reading]').fill('3.29');
   await shot(page, 'probe');
+});
+
+test('look', async ({ page }) => {
+  await at(page, 'demo-larder-dehumidifier/probe');
+  const note = page.getByLabel('Note line');
+  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC']) {
+    await note.fill(line);
+    await note.press('Enter');
+  }
+  await page.waitForTimeout(4200);
+  await shot(page, 'look');
+});
+
+test('keypad and strip', async ({ page }) => {
+  await at(page, 'demo-dough-proofer/probe?part=keypad');
+  await page.waitForTimeout(1000);
+  await shot(page, 'keypad');
+  await page.goto(`${DEMO}/job/demo-yard-gate/probe?part=strip`);
+  await page.waitForTimeout(1500);
+  await shot(page, 'strip');
+});
+
+test('practice', async ({ page }) => {
+  await page.clock.setFixedTime(new Date('2026-11-23T10:20:04Z'));
+  await at(page, '');
+  await page.getByRole('button', { name: 'practice' }).click();
+  await page.waitForTimeout(1500);
+  for (let i = 0; i < 6; i++) {
+    await page.getByRole('button', { name: 'From the stand-in' }).click();
+    await page.waitForTimeout(500);
+  }
+  await shot(page, 'practice');
 });
 
 test('thumb', async ({ page }) => {

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MatDialogClose } from '@angular/material/dialog';
-import { KEY_LIST } from './keys';
+import { KEY_LIST } from './key-list';
 
 @Component({
   selector: 'gt-key-help',

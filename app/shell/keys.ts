@@ -5,11 +5,6 @@ import { Bench } from '../store/bench';
 import { HandsBusy } from '../store/hands-busy';
 import { ROOM_INFO } from './rooms';
 
-export const KEY_LIST: readonly (readonly [string, string])[] = [
-  ['/', 'note line'], ['[ and ]', 'along the thread'], ['g, then a letter', 'to a room: w p t b f g s a r y k'], ['n', 'next reading'], ['b', 'hands-busy mode'],
-  ['w', 'why, for the focused number'], ['Ctrl+Z', 'undo'], ['Ctrl+Shift+Z', 'redo'], ['?', 'this list'], ['Esc', 'close, leave'],
-];
-
 const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type));
 
 /** The keys of the frame; all of them rest while something is typed. */

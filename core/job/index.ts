@@ -6,6 +6,7 @@ export { jobJsonSchema } from './json-schema';
 export { checkJob, jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Loaded, type LoadProblem } from './load';
 export { migrate, type Migration } from './migrate';
 export * from './types';
-export { readNoteLine, type NoteContext, type Understood } from './note-line';
+export { readNoteLine } from './note-line';
+export type { NoteContext, Understood } from './note-words';
 export { refuse } from './note-reading';
 export { sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';

@@ -1,20 +1,7 @@
-import type { JobEdit } from './edit';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
-import { Misread, wordsOf, type Word } from './note-words';
+import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
 import type { Job, Reading, Strip } from './types';
 import { sayPlace, sayValue } from './words';
-
-/** How a note line was understood: an edit to apply and the same in words, or where it went wrong. */
-export type Understood =
-  | { ok: true; edit: JobEdit; words: string; hint?: string }
-  | { ok: false; at: number; message: string; suggestion?: string };
-
-export interface NoteContext {
-  /** Unique id for what the line adds. */
-  id: string;
-  /** ISO time. */
-  now: string;
-}
 
 /**
  * Understands one line as it is said at the bench; see docs/note-line.md for the grammar.

@@ -1,10 +1,9 @@
 import { parseQuantity, type Quantity, type Unit } from '../quantity';
 import type { JobEdit } from './edit';
 import { nearestWord } from './nearest-word';
-import { Cursor, Misread, type Word } from './note-words';
+import { Cursor, Misread, type NoteContext, type Understood, type Word } from './note-words';
 import { LOOKS, type Job, type Look, type MachineState, type Point, type Reading, type ReadingKind, type Strip } from './types';
 import { sayPlace, sayValue } from './words';
-import type { NoteContext, Understood } from './note-line';
 
 export const STATE_NAMES: Record<string, MachineState> = {
   off: 'off', unplugged: 'off', idle: 'idle', on: 'idle', open: 'idle', pressed: 'pressed', held: 'pressed', released: 'released', neighbour: 'neighbour', neighbor: 'neighbour',

@@ -1,4 +1,17 @@
+import type { JobEdit } from './edit';
 import { nearestWord } from './nearest-word';
+
+/** How a note line was understood: an edit to apply and the same in words, or where it went wrong. */
+export type Understood =
+  | { ok: true; edit: JobEdit; words: string; hint?: string }
+  | { ok: false; at: number; message: string; suggestion?: string };
+
+export interface NoteContext {
+  /** Unique id for what the line adds. */
+  id: string;
+  /** ISO time. */
+  now: string;
+}
 
 export interface Word {
   text: string;

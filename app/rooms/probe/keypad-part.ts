@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import type { Keypad, PadKey } from '../../../core/job';
+import type { Control, Keypad, PadKey } from '../../../core/job';
 import { decodeKeypad, ghosts, pinSides, sharedLines } from '../../../core/probe';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
 import { padCapture, PROOFER_PAD } from '../../../core/standin';
@@ -88,6 +88,9 @@ warm 0 start</textarea></label>
               <tr><th scope="row">sense lines</th><td class="mono right">{{ s.senses.join(' ') }}</td></tr>
             </table>
           }
+          @for (c of namesakes(); track c.id) {
+            <p>The control {{ c.name }} is a key of this pad. <button type="button" class="link strong" (click)="giveTo(c)">Give it the scan as readings</button></p>
+          }
           @if (shared().length) {
             <h3>Keys that share a line</h3>
             <table class="lines-table">
@@ -161,6 +164,22 @@ export class KeypadPart {
       return found.length === 1 ? { ...k, lines: [found[0]!.strobe, found[0]!.sense], from: 'capture' } : k;
     });
     this.keep({ ...pad, keys, scan: map.scan }, `${pad.name}: map read from ${this.captures.list().length} captures`);
+  }
+
+  /** Controls named like a key of the pad, which the scan tells about. */
+  protected readonly namesakes = computed(() => this.bench.job().controls.filter((c) => this.pad()?.scan && this.pad()!.keys.some((k) => k.label === c.name)));
+
+  /** What the capture says of a key's strobe, as readings of the control of that name. */
+  protected giveTo(control: Control): void {
+    const scan = this.pad()!.scan!;
+    const A = { kind: 'contact', name: this.bench.assessment().surveys.find((s) => s.control === control.id)?.signal ?? 'A' } as const;
+    const high = scan.polarity === 'low' ? 1 - scan.widthSeconds / scan.periodSeconds : scan.widthSeconds / scan.periodSeconds;
+    const base = { at: this.bench.now(), control: control.id, from: A, to: { kind: 'ground', name: '' }, state: 'idle', relation: '=', by: 'capture', said: '', struck: false } as const;
+    const readings = [
+      { ...base, id: this.bench.newId(), kind: 'hertz', value: 1 / scan.periodSeconds, digit: 0.01 } as const,
+      { ...base, id: this.bench.newId(), kind: 'duty', value: high, digit: 0.001 } as const,
+    ];
+    this.bench.edit({ do: 'several', say: `${control.name}: period and share of its strobe from the captures`, edits: readings.map((reading) => ({ do: 'add-reading', reading, say: '' }) as const) });
   }
 
   protected join(pad: Keypad, label: string, a: HTMLInputElement, b: HTMLInputElement): void {
