@@ -4,6 +4,9 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
+import { seededRandom } from '../core/quantity';
+import { padCapture, PROOFER_PAD } from '../core/standin';
+
 const root = new URL('..', import.meta.url).pathname;
 const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -63,7 +66,20 @@ describe('the command line', () => {
     expect(once.asBelieved).toBeLessThanOrEqual(once.starts);
   }, 60_000);
 
+  it('decodes a keypad into a map file, and leads along a strip', () => {
+    const random = seededRandom(2);
+    for (const key of [null, '1', 'start']) writeFileSync(join(folder, `${key ?? 'idle'}.vcd`), padCapture(PROOFER_PAD, key, 30, random));
+    const map = json<{ keys: { label: string; strobe: string; sense: string }[]; scan: { periodSeconds: number } }>('keypad', 'idle.vcd', '1.vcd', 'start.vcd', '--out', 'map.json');
+    expect(map.keys.map((k) => [k.label, k.strobe, k.sense])).toEqual([['1', 'R1', 'C1'], ['start', 'R4', 'C3']]);
+    expect(JSON.parse(readFileSync(join(folder, 'map.json'), 'utf8'))).toEqual(map);
+    const [strip] = json<{ name: string; found: { a: number; b: number }; pairs: unknown[] }[]>('terminals', join(root, 'demo/yard-gate.json'));
+    expect(strip).toMatchObject({ name: 'back', found: { a: 3, b: 4 } });
+    expect(strip!.pairs).toHaveLength(15);
+  }, 60_000);
+
   it.each<[string, string[], RegExp]>([
+    ['a capture that is none', ['keypad', 'broken.json'], /head and no rows/],
+    ['a capture that is not there', ['keypad', 'nowhere.vcd'], /cannot be read \(ENOENT\)/],
     ['no verb', [], /usage/],
     ['an unknown verb', ['fly'], /usage/],
     ['an unknown flag', ['new', '--name', 'x'], /name/],

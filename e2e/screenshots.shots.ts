@@ -7,7 +7,9 @@ async function at(page: Page, path: string): Promise<void> {
   await page.goto(DEMO);
   await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(6);
   await page.waitForTimeout(500);
-  if (path) await page.goto(`${DEMO}/job/${path}`);
+  if (!path) return;
+  await page.goto(`${DEMO}/job/${path}`);
+  await expect(page.locator('gt-two-columns')).toBeVisible();
   await page.waitForTimeout(500);
 }
 

@@ -25,6 +25,14 @@ describe('note lines', () => {
     ['start short 0.5 mA', { kind: 'amps', value: 0.0005 }, 'start, A shorted to B, nobody presses, 0.5 mA'],
     ['supply main 5.02 V always', { control: '', from: { kind: 'rail', name: 'main' }, state: 'always', value: 5.02 }, 'supply main to ground, always there, 5.02 V DC'],
     ['A idle 3V3', { control: 'control-start', value: 3.3 }, 'start, A to ground, nobody presses, 3.3 V DC'],
+    ['start look springs back', { kind: 'look', said: 'springs-back', state: 'off' }, 'start, eye and finger, springs back'],
+    ['start A-B pressed beep', { kind: 'continuity', said: 'beep' }, 'start, A to B, held pressed, beeps'],
+    ['start A idle 62.4 Hz', { kind: 'hertz', value: 62.4 }, 'start, A to ground, nobody presses, 62.4 Hz'],
+    ['start A idle 87.5 %', { kind: 'duty', value: 0.875, digit: 0.001 }, 'start, A to ground, nobody presses, 87.5 % high'],
+    ['start jumper 1k acts', { kind: 'jumper', value: 1000, said: 'acts' }, 'start, A joined to B, it acts, 1 kΩ'],
+    ['start A-B released 14k', { kind: 'ohms', state: 'released', value: 14e3 }, 'start, A to B, pressed and let go, 14 kΩ'],
+    ['start A neighbour 2.31 V', { state: 'neighbour', value: 2.31 }, 'start, A to ground, a neighbour held, 2.31 V DC'],
+    ['start A-B moving -11.8 V', { state: 'moving', value: -11.8 }, 'start, A to B, running one way, -11.8 V DC'],
     ['START a idle 5', { control: 'control-start', kind: 'volts-dc' }, 'START, A to ground, nobody presses, 5 V DC'],
   ])('understands %s', (line, part, words) => {
     expect(readingOf(line)).toMatchObject(part);
@@ -52,6 +60,28 @@ describe('note lines', () => {
     const u = read(line);
     expect(u).toMatchObject({ ok: false, at });
     if (!u.ok) expect(u.message).toMatch(message);
+  });
+
+  it.each<[string, number, RegExp]>([
+    ['start look shiny', 11, /say what it does/], ['start jumper 1k perhaps', 16, /no answer/], ['start A off 62 Hz', 17, /unplugged there is nothing/], ['start A idle 140 %', 18, /between 0 and 100/], ['start A idle 5 N', 16, /N is not what a meter shows/],
+    ['start jumper 1-2 1k acts', 17, /joins A and B/], ['start A-B idle beep', 19, /unplugged/], ['strip back 15', 11, /2 to 12/], ['strip start 4', 6, /already has a control/], ['back 3 wire green', 0, /no strip back/], ['supply main 3 A always', 12, /not what a supply shows/],
+  ])('refuses %j at character %i as well', (line, at, message) => {
+    const u = read(line);
+    expect(u).toMatchObject({ ok: false, at });
+    if (!u.ok) expect(u.message).toMatch(message);
+  });
+
+  it('keeps strips: their wires, pairs and jumpers, and no terminal that is not there', () => {
+    const strip = read('strip back 6');
+    const job = strip.ok ? applyEdit(withStart(), strip.edit, NOW) : withStart();
+    expect(job.survey.strips).toMatchObject([{ id: 'strip-back', name: 'back', wires: ['', '', '', '', '', ''] }]);
+    expect(read('back 3 wire green and white', job)).toMatchObject({ ok: true, words: 'back, wire at terminal 3: green and white' });
+    expect(read('back 3-4 idle 11.6 V', job)).toMatchObject({ ok: true, edit: { reading: { control: 'strip-back', from: { kind: 'contact', name: '3' }, to: { kind: 'contact', name: '4' }, value: 11.6 } } });
+    expect(read('back 3 to mains off >20M', job)).toMatchObject({ ok: true, edit: { reading: { to: { kind: 'mains' } } } });
+    expect(read('back jumper 3-4 wire moves', job)).toMatchObject({ ok: true, edit: { reading: { value: 0, said: 'acts' } } });
+    expect(read('back 3-7 idle 5 V', job)).toMatchObject({ ok: false, at: 5, message: expect.stringContaining('1 to 6') });
+    expect(read('back jumper 1k moves', job)).toMatchObject({ ok: false, message: expect.stringContaining('which two terminals') });
+    expect(read('back 9 wire red', job)).toMatchObject({ ok: false, at: 5 });
   });
 
   it('offers the likely line after a slip', () => {

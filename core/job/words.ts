@@ -8,7 +8,7 @@ const SUFFIX: Partial<Record<ReadingKind, string>> = { 'volts-dc': ' DC', 'volts
 export function sayValue(r: Pick<Reading, 'kind' | 'relation' | 'value'> & Partial<Pick<Reading, 'said'>>): string {
   if (r.kind === 'look') return (r.said ?? '').replace(/-/g, ' ');
   if (r.kind === 'continuity') return r.said === 'beep' ? 'beeps' : 'silent';
-  if (r.kind === 'jumper') return `${formatQuantity(r.value, 'Ω')}: ${r.said === 'acts' ? 'the machine acts' : 'nothing happens'}`;
+  if (r.kind === 'jumper') return `${r.said === 'acts' ? 'it acts' : 'nothing'}, ${r.value === 0 ? 'wire' : formatQuantity(r.value, 'Ω')}`;
   const value = r.kind === 'duty' ? r.value * 100 : r.value;
   return `${r.relation === '=' ? '' : `${r.relation} `}${formatQuantity(value, UNIT_OF[r.kind])}${SUFFIX[r.kind] ?? ''}`;
 }
@@ -28,7 +28,7 @@ export const sayState = (s: MachineState): string => STATE_WORDS[s];
 /** Where and in which state: `A to ground, nobody presses`. A short-circuit reading is named as such. */
 export function sayPlace(r: Pick<Reading, 'from' | 'to' | 'state' | 'kind'>): string {
   if (r.kind === 'look') return 'eye and finger';
-  if (r.kind === 'jumper') return `${sayPoint(r.from)} joined to ${sayPoint(r.to)} through a resistor`;
+  if (r.kind === 'jumper') return `${sayPoint(r.from)} joined to ${sayPoint(r.to)}`;
   if (r.kind === 'amps') return `${sayPoint(r.from)} shorted to ${sayPoint(r.to)}, ${sayState(r.state)}`;
   return `${sayPoint(r.from)} to ${sayPoint(r.to)}, ${sayState(r.state)}`;
 }

@@ -36,10 +36,10 @@ const MOST_STRUCK = 5;
       </p>
     }
     @if (values().length && survey().known) {
-      <table>
+      <table class="values">
         <caption class="sr">Values of the control</caption>
         @for (v of values(); track v.name) {
-          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding) { <gt-num [finding]="v.finding" /> } @else { {{ v.value }} }</td><td class="muted">{{ v.range }}{{ v.finding ? '' : ', as usual for this kind' }}</td></tr>
+          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding) { <gt-num [finding]="v.finding" /> }</td><td class="muted">{{ v.finding ? v.range : 'not read; usually ' + v.range }}</td></tr>
         }
       </table>
     }
@@ -81,6 +81,6 @@ export class Candidates {
     }));
   protected readonly values = computed(() =>
     Object.entries(this.survey().candidates[0]!.estimates).map(([key, e]) => ({
-      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), value: formatQuantity(e.value.nominal, parameterUnit(key)), range: `${formatQuantity(e.value.low, parameterUnit(key))} to ${formatQuantity(e.value.high, parameterUnit(key))}`,
+      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), range: `${formatQuantity(e.value.low, parameterUnit(key))} to ${formatQuantity(e.value.high, parameterUnit(key))}`,
     })));
 }

@@ -18,8 +18,8 @@ const PLACE: Record<Point['kind'], readonly [number, number]> = {
         <text x="134" y="152" text-anchor="middle" font-size="13" fill="var(--gt-muted)">held down</text>
       }
       <path d="M58 86h28M58 134h28" stroke="currentColor" stroke-width="3" />
-      <text x="52" y="80" text-anchor="end" font-size="15" font-weight="650" fill="currentColor">A</text>
-      <text x="52" y="150" text-anchor="end" font-size="15" font-weight="650" fill="currentColor">B</text>
+      <text x="78" y="78" text-anchor="end" font-size="15" font-weight="650" fill="currentColor">A</text>
+      <text x="78" y="153" text-anchor="end" font-size="15" font-weight="650" fill="currentColor">B</text>
       @if (showsGround()) {
         <path d="M196 168v14M176 182h40M183 189h26M190 196h12" stroke="currentColor" stroke-width="2.5" fill="none" />
         <text x="196" y="215" text-anchor="middle" font-size="13" fill="var(--gt-muted)">its ground</text>

@@ -6,10 +6,11 @@ import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
 @Component({
   selector: 'gt-look-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  host: { '(document:keydown)': 'key($event)' },
   template: `
     <div class="looks">
-      @for (c of choices(); track c.look) {
-        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)"><strong>{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
+      @for (c of choices(); track c.look; let i = $index) {
+        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)"><strong><kbd>{{ (i + 1) % 10 }}</kbd>&ngsp;{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
       }
     </div>
   `,
@@ -19,6 +20,14 @@ export class LookChoice {
   /** True while what is shown is the last question. */
   readonly waits = input(false);
   readonly picked = output<Look>();
+
+  /** The digits pick, so that no hand need leave the machine for a mouse. */
+  protected key(event: KeyboardEvent): void {
+    if (event.target !== document.body || this.waits() || event.ctrlKey || event.metaKey || event.altKey || !/^\d$/.test(event.key)) return;
+    event.preventDefault();
+    this.picked.emit(LOOKS[(Number(event.key) + 9) % 10]!);
+  }
+
   protected readonly choices = computed(() =>
     LOOKS.map((look) => {
       const m = this.meanings().find((x) => x.look === look);

@@ -12,7 +12,7 @@ const SMALLEST: Partial<Record<ReadingKind, number>> = { ohms: 1, amps: 1e-4, he
   selector: 'gt-reading-ruler',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg viewBox="0 0 690 150" width="100%" role="img" [attr.aria-label]="label()" class="rulers">
+    <svg [attr.viewBox]="'0 0 690 ' + (axis() + 28)" width="100%" role="img" [attr.aria-label]="label()" class="rulers">
       @for (b of bands(); track b.kind; let i = $index) {
         <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.width" height="18" [attr.fill]="i === 0 ? 'var(--gt-patina)' : 'var(--gt-patina-soft)'" />
         <text [attr.x]="b.textX" [attr.y]="b.y + 14" font-size="14" [attr.text-anchor]="b.anchor" [attr.font-weight]="i === 0 ? 650 : 400" [attr.fill]="'currentColor'">{{ b.name }}</text>
