@@ -46,6 +46,6 @@ export default tseslint.config(
   },
   { files: ['app/**/*.ts'], extends: [...angular.configs.tsRecommended] },
   { files: ['app/**/*.html'], extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility] },
-  { files: ['scripts/**/*.mjs', '*.config.{js,ts}'], languageOptions: { globals: { process: 'readonly', console: 'readonly', URL: 'readonly' } } },
+  { files: ['scripts/**/*.mjs', '*.config.{js,ts}'], languageOptions: { globals: { Buffer: 'readonly', process: 'readonly', console: 'readonly', URL: 'readonly' } } },
   ...boundaries,
 );

@@ -2,28 +2,11 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { netlistOf, NOMINAL_PARTS, settledLevels, type Joint } from '../core/circuit';
-import { WAYS, type Way } from '../core/job';
-import { seededRandom, type Random } from '../core/quantity';
+import { netlistOf, settledLevels, type Joint } from '../core/circuit';
+import { WAYS } from '../core/job';
+import { seededRandom } from '../core/quantity';
+import { drawJointAt } from './draw-joint';
 import { inFolder, runProgram } from './programs';
-
-const between = (r: Random, low: number, high: number): number => low + (high - low) * r.next();
-const decade = (r: Random, low: number, high: number): number => low * (high / low) ** r.next();
-
-/** A joint at random, starved ones included: an optocoupler with too little LED current must be told as it is. */
-function draw(r: Random, way: Way): Joint {
-  const supplyVolts = [1.8, 3.3, 5, 12][Math.floor(r.next() * 4)]! * between(r, 0.95, 1.05);
-  const pullOhms = decade(r, 2e3, 100e3);
-  return {
-    ...NOMINAL_PARTS, way, supplyVolts, pullOhms,
-    polarity: way !== 'npn-to-ground' && r.next() < 0.5 ? 'high' : 'low',
-    pinHighVolts: between(r, 2.9, 3.4),
-    seriesOhms: way === 'npn-to-ground' ? decade(r, 1e3, 3.9e3) : way === 'relay-contact' ? between(r, 220, 470) : between(r, 180, 680),
-    onOhms: way === 'solid-state-relay' ? between(r, 5, 35) : between(r, 0.02, 0.5),
-    offOhms: 1e9, coilOhms: [70, 167][Math.floor(r.next() * 2)]!,
-    gainForward: between(r, 100, 400), gainReverse: between(r, 2, 8), transferRatio: between(r, 1, 4), groundWireOhms: between(r, 0.01, 0.3),
-  };
-}
 
 /** All operating points of a list of joints in one run of the simulator: one line `level N value` each. */
 function simulated(joints: readonly { joint: Joint; pressed: boolean }[]): number[] {
@@ -46,7 +29,7 @@ function simulated(joints: readonly { joint: Joint; pressed: boolean }[]): numbe
 describe('closed form against native ngspice', () => {
   const random = seededRandom(60063);
   it.each(WAYS)('%s: 50 random parts sets, pressed and idle, within 2 percent of supply', (way) => {
-    const joints = Array.from({ length: 50 }, () => draw(random, way));
+    const joints = Array.from({ length: 50 }, () => drawJointAt(random, way));
     const pressed = simulated(joints.map((joint) => ({ joint, pressed: true })));
     const idle = simulated(joints.map((joint) => ({ joint, pressed: false })));
     let worst = 0;

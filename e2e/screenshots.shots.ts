@@ -71,6 +71,15 @@ test('thumb', async ({ page }) => {
   await shot(page, 'explain');
 });
 
+test('proof', async ({ page }) => {
+  await at(page, 'demo-yard-gate/thumb');
+  await page.getByRole('button', { name: 'Prove it' }).click();
+  await expect(page.getByText('Closed form and simulation agree within')).toBeVisible({ timeout: 40_000 });
+  await page.locator('gt-proof-panel').evaluate((e) => e.querySelector('section')!.scrollIntoView());
+  await page.waitForTimeout(300);
+  await shot(page, 'proof');
+});
+
 test('board', async ({ page }) => {
   await at(page, 'demo-yard-gate/board');
   await shot(page, 'board');

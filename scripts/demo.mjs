@@ -3,7 +3,7 @@ import { spawn } from 'node:child_process';
 import { ensureBuilt, ensurePackages, root, say } from './lib.mjs';
 
 ensurePackages();
-ensureBuilt();
+await ensureBuilt();
 say('starting the server');
 const server = spawn(`${root}node_modules/.bin/tsx`, [`${root}server/main.ts`, '--demo', ...process.argv.slice(2)], { stdio: 'inherit', cwd: root });
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));

@@ -1,7 +1,7 @@
 // Small helpers shared by the scripts that must run before anything is installed; plain Node.js only.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { brotliCompressSync } from 'node:zlib';
+import { brotliCompressSync, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
 
 export const root = new URL('..', import.meta.url).pathname;
@@ -51,16 +51,20 @@ export function ensurePrograms(wanted) {
   }
 }
 
+/** A name's own import would run before the packages are there. */
+const splitEngine = async () => (await import('./split-engine.mjs')).splitEngine();
+
 /** Builds the app unless the built one is newer than every source. */
-export function ensureBuilt() {
+export async function ensureBuilt() {
   const newest = Number(spawnSync('sh', ['-c', `find app core demo angular.json tsconfig*.json package.json -type f -printf '%T@\\n' | sort -n | tail -1`], { cwd: root, encoding: 'utf8' }).stdout || 0);
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
   say('building the app (a minute or two the first time)');
+  await splitEngine();
   mkdirSync(`${root}dist`, { recursive: true });
   if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
   const app = `${root}dist/app/`;
   for (const name of readdirSync(app, { recursive: true })) {
-    if (/\.(js|css|json)$/.test(name)) writeFileSync(`${app}${name}.br`, brotliCompressSync(readFileSync(app + name)));
+    if (/\.(js|css|json|wasm)$/.test(name)) writeFileSync(`${app}${name}.br`, brotliCompressSync(readFileSync(app + name), { params: { [constants.BROTLI_PARAM_QUALITY]: statSync(app + name).size > 2e6 ? 6 : 11 } }));
   }
 }

@@ -41,7 +41,7 @@ step('types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmi
 step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
 step('checks against other programs and published tables', bin('vitest'), vitestArgs('vitest.checks.config.ts', 'checks.json'), vitest('checks.json'));
-ensureBuilt();
+await ensureBuilt();
 step('end-to-end tests in Chromium', bin('playwright'), ['test'], () => {
   const { stats } = read('e2e.json');
   return { passed: stats.expected, failed: stats.unexpected + stats.flaky };

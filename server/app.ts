@@ -12,7 +12,7 @@ export interface ServerOptions {
   readonly demo: boolean;
 }
 
-const PACKED_TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.css': 'text/css', '.json': 'application/json' };
+const PACKED_TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.css': 'text/css', '.json': 'application/json', '.wasm': 'application/wasm' };
 
 const nonceOf = (res: Response): string => (res.locals as { nonce: string }).nonce;
 
@@ -30,7 +30,8 @@ export function createServer({ folder, demo }: ServerOptions): Express {
       contentSecurityPolicy: {
         useDefaults: false,
         directives: {
-          defaultSrc: ["'none'"], scriptSrc: ["'self'"], styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
+          defaultSrc: ["'none'"], // The circuit engine is WebAssembly; this lets it be compiled and nothing be evaluated.
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"], styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
           fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
           baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"],
         },

@@ -30,9 +30,11 @@ export class Bench {
   readonly thread = computed(() => this.result()?.thread ?? []);
 
   constructor() {
+    // Saving changes what is known of a job, not the job: only a new version is asked about.
+    const version = computed(() => this.open()?.job);
     effect(() => {
-      const open = this.open();
-      if (open) this.assessor.request(open.job, this.skipped());
+      const job = version();
+      if (job) this.assessor.request(job, this.skipped());
     });
   }
 

@@ -1,13 +1,16 @@
 import type { Joint } from './joint';
 
-const TITLE: Record<Joint['way'], string> = {
+export const TITLE: Record<Joint['way'], string> = {
   'relay-contact': 'relay contact across a button',
   'npn-to-ground': 'transistor to ground across a button',
   optocoupler: 'optocoupler across a button',
   'solid-state-relay': 'solid-state relay across a button',
 };
 
-const num = (x: number): string => x.toExponential(6);
+/** Coil current at which the contact of the model changes over, A. */
+export const RELAY_PULL_IN_AMPS = 2e-2;
+
+export const num = (x: number): string => x.toExponential(6);
 
 /**
  * A SPICE netlist of a joint: the appliance side from its readings, the controller side from its parts.
@@ -30,12 +33,15 @@ export function netlistOf(j: Joint, pressed: boolean): string {
   ].join('\n');
 }
 
-// Where nothing but a part's insulation joins the two sides, the simulator still wants paths to node 0; these change no level.
-const APART = 'Rapart pgnd 0 1e9';
+// Where nothing but a part's insulation joins the two sides, the simulator still wants a path to node 0. A single tie closes no
+// loop and carries no current, whatever its value.
+const APART = 'Rapart pgnd 0 1e3';
 const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 
-function thumb(j: Joint, upper: string, lower: string): string[] {
-  const gains = `BF=${num(j.gainForward)} BR=${num(j.gainReverse)} IS=1e-14`;
+/** The parts between pin and button. `coilHenries` and `gated` belong to a relay that is watched while it moves. */
+export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, gated = false): string[] {
+  // The junction capacitances of a small transistor; a device without any makes an edge that no step is small enough for.
+  const gains = `BF=${num(j.gainForward)} BR=${num(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
   switch (j.way) {
     case 'npn-to-ground':
       return [
@@ -60,10 +66,13 @@ function thumb(j: Joint, upper: string, lower: string): string[] {
     case 'relay-contact':
       return [
         `Rb pin base ${num(j.seriesOhms)}`, 'Q1 coil base pgnd npn', APART,
-        'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', `Rcoil c6 coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
-        `W1 ${upper} ${lower} Vsense contact`,
-        `.model contact CSW(IT=2e-2 IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
-        '.model free D(IS=1e-9)', `.model npn NPN(${gains})`,
+        'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
+        ...(gated
+          // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
+          ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(RELAY_PULL_IN_AMPS)}-I(Vsense))*10000)))`]
+          : [`W1 ${upper} ${lower} Vsense contact`]),
+        ...(gated ? [] : [`.model contact CSW(IT=${num(RELAY_PULL_IN_AMPS)} IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
+        '.model free D(IS=1e-9 CJO=20p)', `.model npn NPN(${gains})`,
       ];
   }
 }

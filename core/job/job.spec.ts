@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import { applyEdit, checkJob, freshJob, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, type Job } from '.';
+import { applyEdit, checkJob, freshJob, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, WAY_WISHES, type Job } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const job = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
@@ -62,7 +62,8 @@ describe('job files', () => {
     const before = JSON.parse(file('core/job/versions/v1.json')) as Job;
     // Nothing that version 1 knew is lost or changed on the way.
     expect(old.job.readings).toEqual(before.readings.map((r) => ({ ...r, said: '' })));
-    expect({ ...old.job, version: 1, readings: [], survey: null }).toEqual({ ...before, readings: [], survey: null });
+    expect({ ...old.job, version: 1, readings: [], survey: null, thumb: null }).toEqual({ ...before, readings: [], survey: null, thumb: null });
+    expect(old.job.thumb).toEqual({ ...before.thumb, wishes: [...WAY_WISHES] });
   });
 
   const spoil = (change: (d: Record<string, unknown>) => void): string => {

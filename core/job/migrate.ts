@@ -1,14 +1,15 @@
 import { freshSurvey } from './fresh-survey';
-import { JOB_VERSION } from './types';
+import { JOB_VERSION, WAY_WISHES } from './types';
 
 /** Turns a document of one version into one of the next. Pure; never drops what it does not know how to carry. */
 export type Migration = (document: Readonly<Record<string, unknown>>) => Record<string, unknown>;
 
-/** Version 2 brought readings without a number and what Probe records beside readings. */
+/** Version 2 brought readings without a number, what Probe records beside readings, and the order of wishes for a way of pressing. */
 const toSecond: Migration = (d) => ({
   ...d,
   readings: Array.isArray(d['readings']) ? d['readings'].map((r: unknown) => (typeof r === 'object' && r !== null ? { ...r, said: '' } : r)) : d['readings'],
   survey: freshSurvey(),
+  thumb: typeof d['thumb'] === 'object' && d['thumb'] !== null ? { ...d['thumb'], wishes: [...WAY_WISHES] } : d['thumb'],
 });
 
 /** Keyed by the version they start from. */

@@ -1,7 +1,7 @@
 import { ROOMS } from '../finding';
 import { surveySchema } from './survey-schema';
 import { flag, isMoment, isShortText, list, moment, name, oneOf, real, record, seconds, shape, text } from './shapes';
-import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, SAID, STATES, WAYS } from './types';
+import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, SAID, STATES, WAY_WISHES, WAYS } from './types';
 
 const point = () => shape({ kind: oneOf(POINT_KINDS), name: text(60) });
 
@@ -33,6 +33,7 @@ export const jobSchema = shape({
   thumb: shape({
     control: text(200), way: oneOf(WAYS).nullable(), resistorOhms: real().moreThan(0).max(1e9).nullable(),
     relayContact: oneOf(['power', 'signal']), groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'),
+    wishes: list(oneOf(WAY_WISHES), WAY_WISHES.length),
   }),
   board: shape({
     profile: name(), pressPin: real().integer().nullable(), armPin: real().integer().nullable(), sensorPin: real().integer().nullable(),

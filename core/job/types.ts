@@ -119,6 +119,9 @@ export interface Reading {
 export const WAYS = ['relay-contact', 'npn-to-ground', 'optocoupler', 'solid-state-relay'] as const;
 export type Way = (typeof WAYS)[number];
 
+export const WAY_WISHES = ['isolated', 'silent', 'any-polarity', 'few-parts', 'small', 'cheap', 'reversible', 'moisture-proof', 'sure-contact'] as const;
+export type WayWish = (typeof WAY_WISHES)[number];
+
 export interface ThumbPlan {
   control: string;
   way: Way | null;
@@ -129,6 +132,8 @@ export interface ThumbPlan {
   groundWireMetres: number;
   /** Colour chosen per wire number. */
   colours: Record<string, string>;
+  /** What the maker wishes of a way, most wanted first; all wishes, each once. */
+  wishes: WayWish[];
 }
 
 export interface BoardPlan {

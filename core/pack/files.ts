@@ -3,9 +3,10 @@ import type { Mark } from '../circuit';
 import type { Finding } from '../finding';
 import { jobText, JOB_TEXT_LIMIT, type Job } from '../job';
 import { firmwareFiles } from './firmware';
+import { injectorBench, injectorOf, injectorVerilog } from './injector';
 import { logMarkdown } from './log-markdown';
 import { slug } from './slug';
-import { partsCsv, sheetCsv, wiresCsv, type PackPart, type PackStep } from './tables';
+import { csv, partsCsv, sheetCsv, wiresCsv, type PackPart, type PackStep } from './tables';
 import { wiringSvg, type SheetWire } from './wiring-svg';
 
 /** What Pack needs from the rooms before it; whoever calls it gathers this. */
@@ -47,8 +48,21 @@ export function packFiles(input: PackInput): PackFile[] {
     text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
     ...drawn,
     ...code,
+    ...injectorFiles(job, text),
     text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet)),
     text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
+  ];
+}
+
+/** For the first keypad that was decoded: the injector as Verilog with its test bench, and which value presses which key. */
+function injectorFiles(job: Job, text: (file: string, what: string, type: string, body: string) => PackFile): PackFile[] {
+  const injector = job.survey.keypads.map(injectorOf).find((i) => i !== null);
+  if (!injector) return [];
+  const bits = (n: number): string => n.toString(2).padStart(injector.bits, '0');
+  return [
+    text('key_injector.v', 'keypad injector, Verilog', 'text/x-verilog', injectorVerilog(injector)),
+    text('key_injector_tb.v', 'its test bench', 'text/x-verilog', injectorBench(injector)),
+    text('key_injector.csv', 'its select bits and lines', 'text/csv', csv(['key', 'select', 'bits', 'strobe', 'sense'], injector.keys.map((k) => [k.label, k.select, bits(k.select), injector.strobes[k.strobe]!, injector.senses[k.sense]!]))),
   ];
 }
 

@@ -2,7 +2,7 @@ import Papa from 'papaparse';
 import type { SheetWire } from './wiring-svg';
 
 // A cell that begins like a formula would be run by a spreadsheet; the library puts an apostrophe before it.
-const csv = (fields: string[], data: (string | number)[][]): string => `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+export const csv = (fields: string[], data: (string | number)[][]): string => `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 export interface PackPart {
   readonly name: string;

@@ -82,8 +82,18 @@ export function surveyOf(job: Job, control: string): Survey {
   return found;
 }
 
-/** The next reading of a surveyed control; see `nextReading`. */
-export const nextFor = (job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null => nextReading(job, survey.control, survey.posterior, skip);
+const nexts = new WeakMap<Survey, Map<string, NextReading | null>>();
+
+/** The next reading of a surveyed control; see `nextReading`. Kept with the survey, so that an edit to one control does not cost the others anything. */
+export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null {
+  const name = job.controls.find((c) => c.id === survey.control)?.name;
+  const key = JSON.stringify([name, job.wish.hazards, isolationOf(job, survey.control), [...(skip ?? [])]]);
+  const known = nexts.get(survey) ?? new Map<string, NextReading | null>();
+  nexts.set(survey, known);
+  let next = known.get(key);
+  if (next === undefined) known.set(key, (next = nextReading(job, survey.control, survey.posterior, skip)));
+  return next;
+}
 
 /** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
 export function tieOf(job: Job, survey: Survey): ControlKind[] {

@@ -2,14 +2,12 @@ import { byHarm, finding, type Finding } from '../finding';
 import { WAYS, type Facts, type Job, type Way } from '../job';
 import { lineOf } from './line';
 import { WAY_WORDS, type WayContext, type WayResult } from './way';
+import { wishScore } from './wishes';
 import { npnToGround, optocoupler, relayContact, solidStateRelay } from './ways';
 
 const EVALUATE: Record<Way, (c: WayContext) => WayResult> = {
   'relay-contact': relayContact, 'npn-to-ground': npnToGround, optocoupler, 'solid-state-relay': solidStateRelay,
 };
-
-/** Order of wishes as shipped (`way-order`): isolated, any polarity, silent, few parts. */
-const WISH_ORDER: readonly Way[] = ['solid-state-relay', 'optocoupler', 'npn-to-ground', 'relay-contact'];
 
 /** The context that every way is judged in, or null while there is no control to press or no controller to press it. */
 export function wayContext(job: Job, facts: Facts): WayContext | null {
@@ -19,7 +17,7 @@ export function wayContext(job: Job, facts: Facts): WayContext | null {
   return { job, control, fact, drive: facts.drive, line: lineOf(fact, control) };
 }
 
-/** All ways of pressing, best first: gravest verdict last, then the order of wishes. Each says why. */
+/** All ways of pressing, best first: gravest verdict last, then the maker's order of wishes. Each says why. */
 export function rankWays(job: Job, facts: Facts): WayResult[] {
   const context = wayContext(job, facts);
   if (!context) return [];
@@ -27,7 +25,7 @@ export function rankWays(job: Job, facts: Facts): WayResult[] {
   const withoutOwn: WayContext = { ...context, job: { ...job, thumb: { ...job.thumb, resistorOhms: null } } };
   return [...WAYS]
     .map((way) => EVALUATE[way](way === job.thumb.way ? context : withoutOwn))
-    .sort((a, b) => -byHarm(a, b) || WISH_ORDER.indexOf(a.way) - WISH_ORDER.indexOf(b.way));
+    .sort((a, b) => -byHarm(a, b) || wishScore(b.way, job.thumb.wishes) - wishScore(a.way, job.thumb.wishes));
 }
 
 /** The chosen way, or null. */

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { drawingOf } from '../../../core/deliver';
 import { drawJoint } from '../../../core/circuit';
-import { LOGIC_LEVELS, type Control, type Way } from '../../../core/job';
+import { LOGIC_LEVELS, type Control, type Way, type WayWish } from '../../../core/job';
 import { decadeOf, formatQuantity, parseQuantity } from '../../../core/quantity';
-import { WAY_WORDS } from '../../../core/thumb';
+import { firstDifference, WAY_WORDS, WISH_WORDS } from '../../../core/thumb';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -11,19 +11,31 @@ import { JointDrawing } from '../../ui/joint-drawing';
 import { MarginRulers } from '../../ui/margin-rulers';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { ProofPanel } from './proof-panel';
+import { WishOrder } from './wish-order';
 
 const COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'yellow', 'white', 'violet'] as const;
 const LEVEL_WORDS: Record<Control['levels'], string> = { cmos: 'CMOS, 0.3 and 0.7 of the supply', ttl: '5 V TTL, 0.8 V and 2.0 V', own: 'from its data sheet' };
+
+/** Wishes that are no verbs, as the end of a sentence that begins with “it”. */
+const WISH_PHRASE: Partial<Record<WayWish, string>> = { isolated: 'keeps the two sides apart', 'few-parts': 'takes fewer parts', small: 'is smaller', cheap: 'is cheaper' };
 
 /** Thumb: the ways to press, ranked; the chosen one drawn as two shores with its margins. */
 @Component({
   selector: 'gt-thumb-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, Glyph, JointDrawing, MarginRulers, Settle, TwoColumns],
+  imports: [FindingList, Glyph, JointDrawing, MarginRulers, ProofPanel, Settle, TwoColumns, WishOrder],
   template: `
     <gt-two-columns>
       <div do>
         @if (shown(); as w) {
+          @if (bench.job().controls.length > 1) {
+            <label class="field"><span>Control to press</span><select #which [value]="control()!.id" (change)="press(which.value)">
+              @for (c of bench.job().controls; track c.id) {
+                <option [value]="c.id" [selected]="c.id === control()!.id">{{ c.name }}</option>
+              }
+            </select></label>
+          }
           <div class="head-row">
             <h2>{{ names[w.way].name }} across {{ control().name }}</h2>
             <span class="answers" role="group" aria-label="What to show">
@@ -83,6 +95,7 @@ const LEVEL_WORDS: Record<Control['levels'], string> = { cmos: 'CMOS, 0.3 and 0.
                 <label class="field"><span>High above, V</span><input #hi type="number" min="0" step="0.05" [value]="control()!.highAboveVolts" (change)="own('highAboveVolts', hi.valueAsNumber)" /></label>
               }
             </div>
+            <gt-proof-panel />
           } @else {
             <p class="muted">Not chosen yet: this is the first of the ranked ways. Pick one at the right.</p>
           }
@@ -101,7 +114,8 @@ const LEVEL_WORDS: Record<Control['levels'], string> = { cmos: 'CMOS, 0.3 and 0.
             </button>
           }
         </div>
-        <p class="muted">Order of wishes: isolated, any polarity, silent, few parts. A way with a stop is never first.</p>
+        <p class="muted">{{ order() }} A way with a stop is never first.</p>
+        <gt-wish-order />
         <gt-finding-list [findings]="listed()" />
         <gt-settle [findings]="findings()" />
       </div>
@@ -118,6 +132,14 @@ export class ThumbRoom {
   protected readonly levelWords = LEVEL_WORDS;
   protected readonly preferred = [100, 1000].flatMap((d) => decadeOf('E12').map((m) => String(Number((m * d).toPrecision(3)))));
   protected readonly ways = computed(() => this.bench.assessment().ways);
+  /** Why the first stands before the second, in the maker's own wishes or by verdict. */
+  protected readonly order = computed(() => {
+    const [best, next] = this.ways();
+    if (!best || !next) return '';
+    if (best.verdict !== next.verdict) return `${WAY_WORDS[best.way].name} stands before ${WAY_WORDS[next.way].name.toLowerCase()} by its verdict.`;
+    const wish = firstDifference(best.way, next.way, this.bench.job().thumb.wishes);
+    return wish ? `${WAY_WORDS[best.way].name} stands before ${WAY_WORDS[next.way].name.toLowerCase()}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.` : '';
+  });
   protected readonly control = computed(() => this.bench.job().controls.find((c) => c.id === this.bench.job().thumb.control) ?? this.bench.job().controls[0]);
   protected readonly chosen = computed(() => this.ways().find((w) => w.way === this.bench.job().thumb.way));
   protected readonly shown = computed(() => this.chosen() ?? this.ways()[0]);
@@ -129,6 +151,10 @@ export class ThumbRoom {
   /** Margins stand beside the drawing as rulers; the list shows the rest. */
   protected readonly listed = computed(() => this.findings().filter((f) => !f.limit));
   protected readonly resistor = computed(() => this.bench.job().thumb.resistorOhms ?? this.chosen()?.press.resistorOhms ?? '');
+
+  protected press(control: string): void {
+    this.bench.change('thumb', { control, way: null, resistorOhms: null }, `to be pressed: ${this.bench.job().controls.find((c) => c.id === control)?.name ?? control}`);
+  }
 
   protected choose(way: Way): void {
     this.bench.change('thumb', { way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[way].name}`);

@@ -1,0 +1,89 @@
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { formatQuantity, seededRandom } from '../../../core/quantity';
+import { chosenWay, proofCases, proofLevels, toleranceOf, wayContext, WAY_WORDS, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { Bench } from '../../store/bench';
+import { ProofWave } from './proof-wave';
+import { Prover } from './prover';
+
+const DRAWS = 10_000;
+
+const time = (s: number | null): string => (s === null ? 'never' : formatQuantity(s, 's'));
+
+/** Proof of the chosen way: one press simulated as a circuit, with power-up, bounce and release, beside the closed form. */
+@Component({
+  selector: 'gt-proof-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatButton, ProofWave],
+  template: `
+    @if (context(); as c) {
+      <section>
+        <div class="head-row">
+          <h3>Proof by simulation</h3>
+          @if (prover.stage()) {
+            <span role="status">{{ prover.stage() }} <progress aria-label="The proof is under way"></progress>&ngsp;<button type="button" class="key" (click)="prover.stop()">stop</button></span>
+          } @else {
+            <button mat-stroked-button type="button" (click)="prove()">{{ fresh() ? 'Prove it again' : 'Prove it' }}</button>
+          }
+        </div>
+        @if (prover.problem()) { <p class="parted-words" role="alert">{{ prover.problem() }}</p> }
+        @if (fresh()) {
+          <gt-proof-wave [results]="prover.results()" [levels]="levels()!" />
+          <table class="values">
+            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">steady after</th><th scope="col" class="right">gone after</th></tr>
+            @for (r of prover.results(); track r.corner) {
+              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right">{{ volts(r.read.idleVolts) }}</td><td class="mono right">{{ volts(r.read.pressedVolts) }}</td><td class="mono right">{{ time(r.read.seenAfter) }}</td><td class="mono right">{{ time(r.read.steadyAfter) }}</td><td class="mono right">{{ time(r.read.goneAfter) }}</td></tr>
+            }
+          </table>
+          <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} {{ apart() }} % of the supply. {{ verdict() }}</p>
+          @if (tolerance(); as t) {
+            <p>Of {{ t.draws }} joints from parts within their tolerances <span class="mono">{{ yieldText() }}</span> are obeyed; least margin <span class="mono">{{ (100 * t.leastMargin).toFixed(1) }} %</span> of the supply. What moves the margin: {{ movers() }}.</p>
+          }
+        } @else if (!prover.stage()) {
+          <p class="muted">The margins above are worked out in closed form. The proof simulates the very joint over time: pin floating at power-up, press with bounce, release. The simulator is loaded once, when it is first asked for.</p>
+        }
+      </section>
+    }
+  `,
+})
+export class ProofPanel {
+  private readonly bench = inject(Bench);
+  protected readonly prover = inject(Prover);
+  protected readonly time = time;
+  protected readonly volts = (v: number): string => formatQuantity(Math.abs(v) < 5e-7 ? 0 : v, 'V');
+  private readonly way = computed(() => chosenWay(this.bench.job(), this.bench.assessment().ways));
+  protected readonly context = computed(() => {
+    const c = wayContext(this.bench.job(), this.bench.assessment().facts);
+    return c?.line && this.way() ? c : null;
+  });
+  protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));
+  /** The joint as text: a proof holds for this very one. */
+  private readonly key = computed(() => (this.context() ? proofCases(this.context()!, this.way()!, 'key').map((c) => c.netlist).join('\n') : ''));
+  protected readonly fresh = computed(() => this.prover.results().length > 0 && this.prover.provenKey() === this.key());
+  protected readonly apart = computed(() => (100 * Math.max(...this.prover.results().map((r) => r.apart))).toFixed(2));
+  protected readonly agrees = computed(() => this.prover.results().every((r) => r.apart <= 0.02));
+  protected readonly verdict = computed(() => {
+    const bad = this.prover.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
+    return bad ? `At ${bad.corner === 'worst' ? 'the worst corner' : 'nominal values'} the machine does not see the press come and go.` : 'The press is seen and gone in both.';
+  });
+
+  private readonly scatter = signal<ToleranceResult | null>(null);
+  protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
+  /** Never rounded up to a hundred: one failure in ten thousand is one. */
+  protected readonly yieldText = computed(() => {
+    const t = this.tolerance()!;
+    return t.yield === 1 ? 'all' : `${(Math.floor(1e4 * t.yield) / 100).toFixed(2)} %`;
+  });
+  protected readonly movers = computed(() => this.tolerance()!.sensitivity.filter((s) => s.share > 0.02).slice(0, 4).map((s) => `${s.name} ${Math.round(100 * s.share)} %`).join(', '));
+
+  protected prove(): void {
+    const context = this.context()!;
+    const way = this.way()!;
+    this.prover.prove(context, proofCases(context, way, this.bench.newId()), this.key(), (results: readonly ProofResult[]) => {
+      // The seed belongs to the joint, so that the same joint gives the same draws.
+      this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
+      const worst = results.find((r) => r.corner === 'worst')!;
+      this.bench.edit({ do: 'note', text: `proof of ${WAY_WORDS[way.way].name.toLowerCase()}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(worst.read.idleVolts, 'V')} at the worst corner, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
+    });
+  }
+}

@@ -1,0 +1,64 @@
+import { PRESS_TIMES } from './press-netlist';
+
+/** A simulated press as samples; the arrays have the same length, times grow. */
+export interface PressWave {
+  readonly seconds: readonly number[];
+  readonly line: readonly number[];
+  readonly pin: readonly number[];
+}
+
+/** What is read off a wave. Volts and seconds; null where the line never gets there. */
+export interface PressReading {
+  readonly idleVolts: number;
+  readonly pressedVolts: number;
+  /** Furthest from the idle level while the pin floats at power-up, as a level. */
+  readonly powerUpVolts: number;
+  /** From the pin's edge until the line first lies beyond the machine's level, and until it stays there. */
+  readonly seenAfter: number | null;
+  readonly steadyAfter: number | null;
+  /** From the release until the line is back at the idle side for good. */
+  readonly goneAfter: number | null;
+}
+
+const mean = (w: PressWave, from: number, to: number): number => {
+  let area = 0;
+  let time = 0;
+  for (let i = 1; i < w.seconds.length; i++) {
+    const a = Math.max(from, w.seconds[i - 1]!);
+    const b = Math.min(to, w.seconds[i]!);
+    if (b <= a) continue;
+    area += ((w.line[i - 1]! + w.line[i]!) / 2) * (b - a);
+    time += b - a;
+  }
+  return time > 0 ? area / time : Number.NaN;
+};
+
+/**
+ * Reads levels and times off a simulated press.
+ * @param low true where a press pulls the line down.
+ * @param lowBelow the machine takes less than this for low, V; @param highAbove more than this for high.
+ */
+export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbove: number): PressReading {
+  const pressed = (v: number): boolean => (low ? v < lowBelow : v > highAbove);
+  const idle = (v: number): boolean => (low ? v > highAbove : v < lowBelow);
+  const { driven, press, release, end } = PRESS_TIMES;
+  const idleVolts = mean(w, driven + (press - driven) / 2, press);
+  let powerUp = idleVolts;
+  let seenAfter: number | null = null;
+  let steadySince: number | null = null;
+  let goneSince: number | null = null;
+  w.seconds.forEach((t, i) => {
+    const v = w.line[i]!;
+    if (t > 50e-6 && t < driven && Math.abs(v - idleVolts) > Math.abs(powerUp - idleVolts)) powerUp = v;
+    if (t >= press && t < release) {
+      if (pressed(v)) {
+        seenAfter ??= t - press;
+        steadySince ??= t - press;
+      } else steadySince = null;
+    } else if (t >= release) {
+      if (idle(v)) goneSince ??= t - release;
+      else goneSince = null;
+    }
+  });
+  return { idleVolts, pressedVolts: mean(w, release - 0.2 * (release - press), release), powerUpVolts: powerUp, seenAfter, steadyAfter: steadySince, goneAfter: end > release ? goneSince : null };
+}

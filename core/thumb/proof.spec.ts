@@ -1,0 +1,111 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
+import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circuit';
+import { WAY_WISHES, WAYS, type Way } from '../job';
+import { seededRandom } from '../quantity';
+import { changed, demoJob } from '../testing/jobs';
+import { chosenWay, firstDifference, proofCases, proofLevels, proofResult, rankWays, toleranceOf, wayContext, wishScore } from '.';
+
+const pot = demoJob('rice-pot');
+function contextOf(way: Way, job = pot) {
+  const with_ = changed(job, 'thumb', { way, resistorOhms: null });
+  const a = assess(with_);
+  return { c: wayContext(with_, a.facts)!, w: chosenWay(with_, a.ways)! };
+}
+
+/** A line of 5 V that falls 1 ms after the press with one hop, and rises again 2 ms after the release. */
+function wave(): PressWave {
+  const seconds: number[] = [];
+  const line: number[] = [];
+  for (let t = 0; t <= PRESS_TIMES.end + 1e-9; t += 1e-5) {
+    const since = t - PRESS_TIMES.press;
+    const after = t - PRESS_TIMES.release;
+    const closed = since >= 1e-3 && after < 2e-3 && !(since > 1.2e-3 && since < 1.5e-3);
+    seconds.push(t);
+    line.push(closed ? 0.02 : t > 1e-3 && t < 1.4e-3 ? 4.2 : 5);
+  }
+  return { seconds, line, pin: line.map(() => 0) };
+}
+
+describe('reading a press', () => {
+  it('finds levels, the first sight, the end of the chatter, the return, and what power-up did', () => {
+    const r = readPress(wave(), true, 1.5, 3.5);
+    expect(r.idleVolts).toBeCloseTo(5, 6);
+    expect(r.pressedVolts).toBeCloseTo(0.02, 6);
+    expect(r.powerUpVolts).toBeCloseTo(4.2, 6);
+    expect(r.seenAfter).toBeCloseTo(1e-3, 4);
+    expect(r.steadyAfter).toBeCloseTo(1.5e-3, 4);
+    expect(r.goneAfter).toBeCloseTo(2e-3, 4);
+  });
+
+  it('says never where the line does not get there', () => {
+    const w = wave();
+    const stuck = { ...w, line: w.line.map(() => 2.5) };
+    expect(readPress(stuck, true, 1.5, 3.5)).toMatchObject({ seenAfter: null, steadyAfter: null, goneAfter: null });
+    expect(readPress({ ...w, line: w.line.map((v) => 5 - v) }, false, 1.5, 3.5).steadyAfter).toBeCloseTo(1.5e-3, 4);
+  });
+});
+
+describe('proofs', () => {
+  it.each(WAYS)('of %s carry their own id on the title line, at nominal values and at the worst corner', (way) => {
+    const { c, w } = contextOf(way);
+    const cases = proofCases(c, w, 'id7');
+    expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst']);
+    for (const p of cases) expect(p.netlist.split('\n')[0]).toContain(p.id);
+    expect(settledLevels(cases[1]!.joint).pressed).toBeGreaterThanOrEqual(settledLevels(cases[0]!.joint).pressed);
+  });
+
+  it('hold the wave against the closed form, and refuse one that ends too early', () => {
+    const { c, w } = contextOf('solid-state-relay');
+    const [nominal] = proofCases(c, w, 'x');
+    expect(proofLevels(c)).toMatchObject({ low: true });
+    const result = proofResult(c, nominal!, wave());
+    expect(result.apart).toBeCloseTo(Math.abs(0.02 - result.closedForm.pressed) / nominal!.joint.supplyVolts, 2);
+    const cut = wave();
+    expect(() => proofResult(c, nominal!, { ...cut, seconds: cut.seconds.slice(0, 700), line: cut.line.slice(0, 700) })).toThrow(RangeError);
+  });
+
+  it('need a line: a switched load has none', () => {
+    const { c, w } = contextOf('relay-contact');
+    expect(proofCases({ ...c, line: null }, w, 'x')).toEqual([]);
+    expect(toleranceOf({ ...c, line: null }, w, 10, seededRandom(1))).toBeNull();
+  });
+});
+
+describe('scatter of parts', () => {
+  it('passes a good joint in ten thousand draws under 200 ms, the same for the same seed', () => {
+    const { c, w } = contextOf('npn-to-ground');
+    const began = performance.now();
+    const t = toleranceOf(c, w, 10_000, seededRandom(3))!;
+    expect(performance.now() - began).toBeLessThan(1000);
+    expect(t.yield).toBe(1);
+    expect(t.leastMargin).toBeGreaterThan(0.1);
+    expect(toleranceOf(c, w, 10_000, seededRandom(3))).toEqual(t);
+    expect(t.sensitivity.reduce((s, x) => s + x.share, 0)).toBeCloseTo(1, 9);
+  });
+
+  it('counts the failures of a poor one, and names the value that matters', () => {
+    const { c, w } = contextOf('solid-state-relay');
+    // A machine that takes low only under a few millivolts: whether it is obeyed hangs on the on-resistance.
+    const strict = { ...c, line: { ...c.line!, lowBelow: { ...c.line!.lowBelow, volts: 0.009 } } };
+    const t = toleranceOf(strict, w, 5000, seededRandom(5))!;
+    expect(t.yield).toBeGreaterThan(0.05);
+    expect(t.yield).toBeLessThan(0.95);
+    expect(t.leastMargin).toBeLessThan(0);
+    expect(t.sensitivity[0]!.name).toBe('on-resistance');
+  });
+});
+
+describe('the order of wishes', () => {
+  it('ranks ways of one verdict, each wish counting half as much as the one before', () => {
+    expect(wishScore('solid-state-relay', ['isolated', 'cheap'])).toBeCloseTo(1.25, 9);
+    const by = (first: (typeof WAY_WISHES)[number]): Way[] => {
+      const job = changed(pot, 'thumb', { wishes: [first, ...WAY_WISHES.filter((w) => w !== first)] });
+      return rankWays(job, assess(job).facts).filter((w) => w.verdict === 'settled').map((w) => w.way);
+    };
+    expect(by('isolated')[0]).toBe('solid-state-relay');
+    expect(by('cheap')[0]).toBe('optocoupler');
+    expect(firstDifference('solid-state-relay', 'npn-to-ground', WAY_WISHES)).toBe('isolated');
+    expect(firstDifference('npn-to-ground', 'solid-state-relay', ['isolated', 'cheap'])).toBe('cheap');
+  });
+});

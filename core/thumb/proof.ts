@@ -1,0 +1,62 @@
+import { NOMINAL_PARTS, PRESS_TIMES, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
+import { CLASSES, RESISTOR_SHARE } from './classes';
+import { jointOf } from './joint';
+import type { WayContext, WayResult } from './way';
+
+/** Gain of a small-signal transistor at its least (`parts-npn`). */
+const LEAST_GAIN = 100;
+
+/** One simulated press to be asked for: the joint, its netlist, and the levels that the machine obeys. */
+export interface ProofCase {
+  readonly corner: 'nominal' | 'worst';
+  readonly joint: Joint;
+  readonly netlist: string;
+  readonly id: string;
+}
+
+/** What a case came to, beside the closed form. */
+export interface ProofResult {
+  readonly corner: ProofCase['corner'];
+  readonly wave: PressWave;
+  readonly read: PressReading;
+  readonly closedForm: { readonly pressed: number; readonly idle: number };
+  /** Largest difference of a settled level from the closed form, as a share of the supply. */
+  readonly apart: number;
+}
+
+/** The corner in which the pressed level is worst: strong supply and pull, weak drive, tired parts. */
+function worstOf(c: WayContext, nominal: Joint): Joint {
+  const { ssr, opto, relay } = CLASSES;
+  const line = c.line!;
+  return {
+    ...nominal,
+    supplyVolts: line.supply.range.high, pullOhms: line.pull.range.low, pinHighVolts: c.drive.highVolts.low, seriesOhms: nominal.seriesOhms * (1 + RESISTOR_SHARE),
+    onOhms: nominal.way === 'solid-state-relay' ? ssr.onOhms.range.high : relay.contactOhms.range.high,
+    gainForward: LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: opto.transfer.range.low * opto.ageing, groundWireOhms: nominal.groundWireOhms * 2,
+  };
+}
+
+/** The presses that prove a way: at nominal values and at the worst corner. Empty where there is no line to simulate. */
+export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase[] {
+  const nominal = jointOf(c, way);
+  if (!nominal) return [];
+  const pullDown = c.job.board.pullDown ? 100e3 : null;
+  return ([['nominal', nominal], ['worst', worstOf(c, nominal)]] as const).map(([corner, joint]) => ({ corner, joint, id: `${id}-${corner}`, netlist: pressNetlist(joint, `${id}-${corner}`, pullDown) }));
+}
+
+/** The levels that the machine takes for pressed and for idle. */
+export const proofLevels = (c: WayContext): { low: boolean; lowBelow: number; highAbove: number } => ({ low: c.line!.polarity === 'low', lowBelow: c.line!.lowBelow.volts, highAbove: c.line!.highAbove.volts });
+
+/**
+ * Reads a simulated press and holds it against the closed form.
+ * Throws RangeError where the wave ends before the press does: the simulator gave up on the way.
+ */
+export function proofResult(c: WayContext, proof: ProofCase, wave: PressWave): ProofResult {
+  const last = wave.seconds[wave.seconds.length - 1] ?? 0;
+  if (last < PRESS_TIMES.end * 0.999) throw new RangeError(`the simulation ended after ${(1000 * last).toFixed(1)} ms of ${1000 * PRESS_TIMES.end}`);
+  const { low, lowBelow, highAbove } = proofLevels(c);
+  const read = readPress(wave, low, lowBelow, highAbove);
+  const closedForm = settledLevels(proof.joint);
+  const apart = Math.max(Math.abs(read.pressedVolts - closedForm.pressed), Math.abs(read.idleVolts - closedForm.idle)) / proof.joint.supplyVolts;
+  return { corner: proof.corner, wave, read, closedForm, apart };
+}

@@ -1,0 +1,85 @@
+import { NOMINAL_PARTS, settledLevels, type Joint } from '../circuit';
+import type { Interval, Random } from '../quantity';
+import { within } from '../quantity';
+import { CLASSES, RESISTOR_SHARE } from './classes';
+import { jointOf } from './joint';
+import type { WayContext, WayResult } from './way';
+
+/** What ten thousand joints built from parts within their tolerances come to. */
+export interface ToleranceResult {
+  readonly draws: number;
+  /** Share of joints that the machine obeys, pressed and idle. */
+  readonly yield: number;
+  /** Least distance of a level from the machine's limit over all draws, as a share of the supply; negative where one fails. */
+  readonly leastMargin: number;
+  /** Which value moves the margin, as shares that add up to one, largest first. */
+  readonly sensitivity: readonly { readonly name: string; readonly share: number }[];
+}
+
+type Free = readonly [field: keyof Joint, name: string, range: Interval];
+
+/** The values of a joint that scatter, with their bounds. */
+function freeValues(c: WayContext, nominal: Joint): Free[] {
+  const { ssr, opto, relay } = CLASSES;
+  const line = c.line!;
+  const on: Free[] = nominal.way === 'solid-state-relay' ? [['onOhms', 'on-resistance', ssr.onOhms.range]] : nominal.way === 'relay-contact' ? [['onOhms', 'closed contact', relay.contactOhms.range]] : [];
+  const gain: Free[] = nominal.way === 'npn-to-ground' || nominal.way === 'optocoupler' ? [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }]] : [];
+  const transfer: Free[] = nominal.way === 'optocoupler' ? [['transferRatio', 'transfer ratio with ageing', { low: opto.transfer.range.low * opto.ageing, nominal: opto.transfer.range.nominal, high: opto.transfer.range.high }]] : [];
+  return [
+    ['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)],
+    ...on, ...gain, ...transfer,
+  ];
+}
+
+/** A value between its bounds, likeliest at its nominal one (triangular). */
+function draw({ low, nominal, high }: Interval, u: number): number {
+  if (high <= low) return nominal;
+  const cut = (nominal - low) / (high - low);
+  return u < cut ? low + Math.sqrt(u * (high - low) * (nominal - low)) : high - Math.sqrt((1 - u) * (high - low) * (high - nominal));
+}
+
+/**
+ * Draws joints from parts within their tolerances and holds each against the machine's levels, in closed form.
+ * Null where there is no line. Sensitivity is the squared correlation of each value with the margin.
+ */
+export function toleranceOf(c: WayContext, way: WayResult, draws: number, random: Random): ToleranceResult | null {
+  const nominal = jointOf(c, way);
+  if (!nominal) return null;
+  const { polarity, lowBelow, highAbove } = c.line!;
+  const free = freeValues(c, nominal);
+  const values = free.map(() => new Float64Array(draws));
+  const margins = new Float64Array(draws);
+  let passed = 0;
+  let least = Number.POSITIVE_INFINITY;
+  for (let d = 0; d < draws; d++) {
+    const joint = { ...nominal } as Record<string, unknown> & Joint;
+    free.forEach(([field, , range], k) => {
+      const value = draw(range, random.next());
+      values[k]![d] = value;
+      (joint as Record<string, unknown>)[field] = value;
+    });
+    const { pressed, idle } = settledLevels(joint);
+    const [down, up] = polarity === 'low' ? [pressed, idle] : [idle, pressed];
+    const margin = Math.min(lowBelow.volts - down, up - highAbove.volts) / joint.supplyVolts;
+    margins[d] = margin;
+    if (margin > 0) passed++;
+    least = Math.min(least, margin);
+  }
+  const squares = values.map((v) => correlation(v, margins) ** 2);
+  const sum = squares.reduce((a, b) => a + b, 0) || 1;
+  const sensitivity = free.map(([, name], k) => ({ name, share: squares[k]! / sum })).sort((a, b) => b.share - a.share);
+  return { draws, yield: passed / draws, leastMargin: least, sensitivity };
+}
+
+/** Pearson's correlation; 0 where one of the two does not vary. */
+function correlation(a: Float64Array, b: Float64Array): number {
+  const mean = (x: Float64Array): number => x.reduce((s, v) => s + v, 0) / x.length;
+  const [ma, mb] = [mean(a), mean(b)];
+  let [ab, aa, bb] = [0, 0, 0];
+  for (let i = 0; i < a.length; i++) {
+    ab += (a[i]! - ma) * (b[i]! - mb);
+    aa += (a[i]! - ma) ** 2;
+    bb += (b[i]! - mb) ** 2;
+  }
+  return aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : 0;
+}

@@ -1,0 +1,75 @@
+import { expect, test, type Page } from '@playwright/test';
+import { complaints, DEMO, room } from './steps';
+
+async function thumb(page: Page, job: string): Promise<void> {
+  await page.goto(DEMO);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(6);
+  await page.goto(`${DEMO}/job/demo-${job}/thumb`);
+  await expect(page.getByRole('button', { name: 'Prove it' })).toBeVisible();
+}
+
+test('the press is proven by simulation, cold and warm, and the log keeps it', async ({ page }) => {
+  const heard = complaints(page);
+  await thumb(page, 'rice-pot');
+  const engine: string[] = [];
+  page.on('request', (r) => {
+    if (/\/engine\//.test(r.url())) engine.push(r.url());
+  });
+  const timed = async (button: string): Promise<number> => {
+    const began = Date.now();
+    await page.getByRole('button', { name: button, exact: true }).click();
+    await expect(page.getByText('Closed form and simulation agree within')).toBeVisible({ timeout: 40_000 });
+    return (Date.now() - began) / 1000;
+  };
+  expect(engine).toEqual([]);
+  const cold = await timed('Prove it');
+  expect(engine.length).toBeGreaterThan(0);
+  await expect(page.getByRole('row', { name: /^worst corner/ })).toContainText('mV');
+  await expect(page.getByText('Of 10000 joints from parts within their tolerances')).toBeVisible();
+  // Another joint makes the proof old; the simulator is there already.
+  await page.getByLabel('Series resistor, Ω').fill('390');
+  await page.getByLabel('Series resistor, Ω').press('Tab');
+  await expect(page.getByText('Closed form and simulation agree within')).toBeHidden();
+  const warm = await timed('Prove it');
+  console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);
+  expect(cold).toBeLessThan(10);
+  expect(warm).toBeLessThan(3);
+  await page.getByRole('button', { name: 'log', exact: true }).click();
+  await expect(page.getByLabel('Log of this job')).toContainText('proof of solid-state relay');
+  expect(heard).toEqual([]);
+});
+
+test('a relay joint shows its bounce; without the simulator the closed form stays', async ({ page }) => {
+  await thumb(page, 'yard-gate');
+  await page.getByRole('button', { name: 'Prove it' }).click();
+  await expect(page.getByText('The press is seen and gone in both')).toBeVisible({ timeout: 40_000 });
+  await page.route('**/engine/**', (route) => route.abort());
+  await page.reload();
+  await page.getByRole('button', { name: 'Prove it' }).click();
+  await expect(page.getByRole('alert')).toContainText('The closed form above stays');
+  await expect(page.locator('gt-margin-rulers')).toBeVisible();
+});
+
+test('the order of wishes ranks the ways, by button and undone like any edit', async ({ page }) => {
+  await thumb(page, 'rice-pot');
+  const names = () => page.locator('.choice strong').allInnerTexts();
+  expect((await names())[0]).toBe('Solid-state relay');
+  await page.getByText('Your order of wishes').click();
+  for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Earlier: cheap' }).click();
+  await expect(page.locator('.wishes li').first()).toContainText('cheap');
+  await expect.poll(names).toEqual(['Optocoupler', 'Solid-state relay', 'Transistor to ground', 'Relay contact']);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.locator('.wishes li').first()).not.toContainText('cheap');
+});
+
+test('with several controls the one to press is chosen in Thumb; a decoded pad packs its injector', async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(6);
+  await page.goto(`${DEMO}/job/demo-cold-room-alarm/thumb`);
+  await page.getByLabel('Control to press').selectOption({ label: 'test' });
+  await expect(page.getByRole('heading', { name: /across test/ })).toBeVisible();
+  await page.goto(`${DEMO}/job/demo-dough-proofer/thumb`);
+  await room(page, 'Pack');
+  await page.getByRole('button', { name: 'key_injector.v', exact: true }).click();
+  await expect(page.locator('.preview')).toContainText('module key_injector');
+});
