@@ -11,11 +11,12 @@ export function drawJointAt(r: Random, way: Way): Joint {
   const pullOhms = decade(r, 2e3, 100e3);
   return {
     ...NOMINAL_PARTS, way, supplyVolts, pullOhms,
-    polarity: way !== 'npn-to-ground' && r.next() < 0.5 ? 'high' : 'low',
+    polarity: way !== 'npn-to-ground' && way !== 'nmos-to-ground' && r.next() < 0.5 ? 'high' : 'low',
     pinHighVolts: between(r, 2.9, 3.4),
     seriesOhms: way === 'npn-to-ground' ? decade(r, 1e3, 3.9e3) : way === 'relay-contact' ? between(r, 220, 470) : between(r, 180, 680),
-    onOhms: way === 'solid-state-relay' ? between(r, 5, 35) : between(r, 0.02, 0.5),
-    offOhms: 1e9, coilOhms: [70, 167][Math.floor(r.next() * 2)]!,
+    onOhms: way === 'solid-state-relay' ? between(r, 5, 35) : way === 'nmos-to-ground' ? between(r, 0.05, 1) : between(r, 0.02, 0.5),
+    thresholdVolts: between(r, 0.7, 1.5),
+    offOhms: way === 'nmos-to-ground' ? 1e8 : 1e9, coilOhms: [70, 167][Math.floor(r.next() * 2)]!,
     gainForward: between(r, 100, 400), gainReverse: between(r, 2, 8), transferRatio: between(r, 1, 4), groundWireOhms: between(r, 0.01, 0.3),
   };
 }

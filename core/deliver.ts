@@ -4,7 +4,7 @@ import { needsProveDead } from './guard';
 import type { Job } from './job';
 import { packFiles, type PackFile } from './pack';
 import { formatQuantity } from './quantity';
-import { chosenWay, jointOf, WAY_WORDS, wayContext, type WayResult } from './thumb';
+import { chosenWay, jointOf, wayContext, wayPhrase, type WayResult } from './thumb';
 import { progressOf, testSheet } from './try';
 
 /** What the drawing of the chosen (or a given) way shows. */
@@ -25,7 +25,7 @@ export function drawingOf(job: Job, a: Assessment, way: WayResult): DrawingInput
     upperNote: high ? 'its own supply' : about,
     lowerNote: high ? about : way.press.sharesGround ? 'shared ground' : 'its own ground',
     resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
-    part: WAY_WORDS[way.way].name.toLowerCase(),
+    part: wayPhrase(way.way),
     partNote: way.parts.find((p) => !p.name.startsWith('resistor'))?.value ?? '',
     wires: way.wires,
     apart: way.press.galvanicallyApart ? '5 kV, 7 mm where safety-rated' : null,

@@ -57,7 +57,7 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
   await page.getByText('Your order of wishes').click();
   for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Earlier: cheap' }).click();
   await expect(page.locator('.wishes li').first()).toContainText('cheap');
-  await expect.poll(names).toEqual(['Optocoupler', 'Solid-state relay', 'Transistor to ground', 'Relay contact']);
+  await expect.poll(names).toEqual(['Optocoupler', 'Solid-state relay', 'Transistor to ground', 'MOSFET to ground', 'Relay contact']);
   await page.getByRole('button', { name: 'undo' }).click();
   await expect(page.locator('.wishes li').first()).not.toContainText('cheap');
 });

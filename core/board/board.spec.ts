@@ -5,8 +5,9 @@ import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.
 
 const profile = PROFILES['wifi-17']!;
 const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
-const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270 };
+const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, holdOhms: null, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270 };
 const led: PressFact = { ...base, way: 'optocoupler', turnOnVolts: 1, turnOnAmps: 100e-6 };
+const mosfet: PressFact = { ...base, way: 'nmos-to-ground', turnOnVolts: 0.6, turnOnAmps: 6e-6, holdOhms: 100e3 };
 const closedFor = (gpio: number, press: PressFact, activeHigh = true, pullDown = false): number => longestClosed(contactAtPowerUp(pin(gpio), press, activeHigh, pullDown, profile), 'closed');
 
 describe('the contact while the controller wakes', () => {
@@ -19,6 +20,15 @@ describe('the contact while the controller wakes', () => {
     expect(closedFor(12, base, true, true)).toBe(0);
     expect(closedFor(12, led)).toBe(0);
     expect(contactAtPowerUp(pin(12), base, true, true, profile)[1]!.why).toMatch(/0\.55 V/);
+  });
+
+  // 3.3 V · 100k/(100k + 50k) = 2.2 V lifts a gate; with 10 kΩ beside it 3.3 V · 9.09k/(9.09k + 50k) = 0.51 V does not.
+  it('stays open on a floating pin where the gate has a resistor of its own, which a weak pull-up still lifts', () => {
+    const maybe = (press: PressFact): number => longestClosed(contactAtPowerUp(pin(5), press, true, false, profile), 'maybe');
+    expect(maybe(base)).toBeGreaterThan(0);
+    expect(maybe(mosfet)).toBe(0);
+    expect(closedFor(12, mosfet)).toBeCloseTo(0.1, 9);
+    expect(closedFor(12, mosfet, true, true)).toBe(0);
   });
 
   it('is closed all the while on a high pin, and on a low one for a driver that presses on low', () => {

@@ -1,7 +1,8 @@
+import { PULL_DOWN_OHMS } from '../circuit';
 import { finding, type Finding, type Remedy, type Verdict } from '../finding';
 import type { DriveFact, Facts, Job, PressFact } from '../job';
 import { formatQuantity } from '../quantity';
-import { contactAtPowerUp, longestClosed, PULL_DOWN_OHMS } from './power-up';
+import { contactAtPowerUp, longestClosed } from './power-up';
 import type { Pin, Profile } from './profile';
 import { PROFILES } from './wifi17';
 

@@ -1,3 +1,4 @@
+import { PULL_DOWN_OHMS } from '../circuit';
 import type { PressFact } from '../job';
 import type { LevelSegment, Pin, Profile } from './profile';
 
@@ -8,15 +9,13 @@ export interface ContactSegment {
   readonly why: string;
 }
 
-/** Pull-down at the driver's input that the tool proposes, Ω. */
-export const PULL_DOWN_OHMS = 10e3;
-
 /** What a driver does with one level of its pin. */
 export function contactAt(level: LevelSegment['level'], press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
   if (!activeHigh) {
     if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
     return level === 'toggles' ? { contact: 'closed', why: 'the pin toggles and is low at times' } : { contact: 'open', why: 'nothing pulls the pin low' };
   }
+  const conductance = (pullDown ? 1 / PULL_DOWN_OHMS : 0) + (press.holdOhms ? 1 / press.holdOhms : 0);
   switch (level) {
     case 'low':
       return { contact: 'open', why: 'the pin is low' };
@@ -26,9 +25,9 @@ export function contactAt(level: LevelSegment['level'], press: PressFact, active
       return { contact: 'closed', why: 'the pin toggles and is high at times' };
     case 'float':
       if (press.turnOnAmps > 50e-6) return { contact: 'open', why: 'a floating pin cannot feed the LED' };
-      return pullDown ? { contact: 'open', why: 'the pull-down holds the driver off' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
+      return conductance > 0 ? { contact: 'open', why: 'the pull-down holds the driver off' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
     case 'weak-high': {
-      const volts = pullDown ? (profile.volts * PULL_DOWN_OHMS) / (PULL_DOWN_OHMS + profile.weakOhms) : profile.volts;
+      const volts = profile.volts / (1 + conductance * profile.weakOhms);
       const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms;
       if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the LED' };
       return volts < press.turnOnVolts

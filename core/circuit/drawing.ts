@@ -97,6 +97,15 @@ function between(i: DrawingInput, wire: Wiring): Mark[] {
         line(`M376 192V${BOTTOM}`, 'ink'), dot(376, BOTTOM),
         ...wire(2, `M${LEFT} ${BOTTOM}H${RIGHT}`, 168, BOTTOM),
       ];
+    case 'nmos-to-ground':
+      return [
+        ...wire(1, `M${LEFT} ${TOP}H300V170H352`, 168, TOP), ...resistor(206, TOP),
+        ...nmos(352, 170),
+        line('M318 170V186M318 206V222M312 186h12v20h-12z', 'part'), text(304, 200, '100 kΩ', 'end', 'muted', 13), dot(318, 170), dot(318, BOTTOM),
+        ...wire(3, `M378 152V${TOP}H${RIGHT}`, 500, TOP),
+        line(`M378 188V${BOTTOM}`, 'ink'), dot(378, BOTTOM),
+        ...wire(2, `M${LEFT} ${BOTTOM}H${RIGHT}`, 168, BOTTOM),
+      ];
     case 'relay-contact':
       return [
         dot(LEFT, 66), text(LEFT - 12, 71, '5 V', 'end'),
@@ -114,4 +123,6 @@ function between(i: DrawingInput, wire: Wiring): Mark[] {
 }
 
 const led = (x: number): Mark[] => [line(`M318 118H${x}V150M${x} 174V222H318M${x - 12} 150h24l-12 22zM${x - 12} 173h24`, 'part')];
+/** An enhancement N-MOSFET: gate, broken channel, source joined to the body with the arrow inwards. */
+const nmos = (x: number, y: number): Mark[] => [line(`M${x} ${y - 20}v40M${x + 8} ${y - 22}v10M${x + 8} ${y - 5}v10M${x + 8} ${y + 12}v10M${x + 8} ${y - 17}h18M${x + 8} ${y}h18v18M${x + 8} ${y + 17}h18`, 'part'), filled(`M${x + 9} ${y}l9 -5v10z`)];
 const npn = (x: number, y: number): Mark[] => [line(`M${x} ${y - 22}v44M${x} ${y - 8}L${x + 28} ${y - 22}M${x} ${y + 8}L${x + 28} ${y + 22}`, 'part'), filled(`M${x + 28} ${y + 22}l-13 -1l6 -10z`)];

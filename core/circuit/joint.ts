@@ -3,6 +3,9 @@ import type { Way } from '../job';
 /** Thermal voltage at 27 °C, V. Source: k·T/q (CODATA). */
 export const THERMAL_VOLTS = 0.025852;
 
+/** Pull-down at the driver's input that the tool proposes, Ω: common practice. */
+export const PULL_DOWN_OHMS = 10e3;
+
 /** One button, the part that presses it and the pin that drives the part, with nominal values. */
 export interface Joint {
   readonly way: Way;
@@ -13,7 +16,7 @@ export interface Joint {
   readonly pinHighVolts: number;
   /** Resistor at the base or at the LED. */
   readonly seriesOhms: number;
-  /** Closed contact of a relay or on-resistance of a solid-state relay. */
+  /** Closed contact of a relay, on-resistance of a solid-state relay or of a MOSFET at this pin's level. */
   readonly onOhms: number;
   /** Open contact: leakage as a resistance. */
   readonly offOhms: number;
@@ -24,11 +27,13 @@ export interface Joint {
   /** Photocurrent gain of an optocoupler: collector over LED current, as a ratio. */
   readonly transferRatio: number;
   readonly groundWireOhms: number;
+  /** Gate voltage at which a MOSFET begins to conduct, V. */
+  readonly thresholdVolts: number;
 }
 
 /** Nominal parts of the classes that ship; a joint overrides what is known better. Common practice. */
 export const NOMINAL_PARTS = {
-  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03,
+  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
 } as const;
 
 const LED_VOLTS = 1.2;
@@ -53,7 +58,7 @@ const baseAmps = (j: Joint): number =>
 
 /** Drop across the closed switch, V: resistive for contacts, saturated or current-limited for transistors. */
 function switchVolts(j: Joint): number {
-  if (j.way === 'relay-contact' || j.way === 'solid-state-relay') return (j.supplyVolts * j.onOhms) / (j.pullOhms + j.onOhms);
+  if (j.way === 'relay-contact' || j.way === 'solid-state-relay' || j.way === 'nmos-to-ground') return (j.supplyVolts * j.onOhms) / (j.pullOhms + j.onOhms);
   const base = baseAmps(j);
   const limited = j.supplyVolts - j.gainForward * base * j.pullOhms;
   // Two passes of V = Vcc − drop settle to a millivolt for any transistor that saturates.
@@ -67,8 +72,8 @@ function switchVolts(j: Joint): number {
  */
 export function settledLevels(j: Joint): { pressed: number; idle: number } {
   const amps = Math.max(0, j.supplyVolts - switchVolts(j)) / j.pullOhms;
-  const drop = Math.min(switchVolts(j) + (j.way === 'npn-to-ground' ? amps * j.groundWireOhms : 0), j.supplyVolts);
-  const off = j.way === 'solid-state-relay' ? j.offOhms : 1e12;
+  const drop = Math.min(switchVolts(j) + (j.way === 'npn-to-ground' || j.way === 'nmos-to-ground' ? amps * j.groundWireOhms : 0), j.supplyVolts);
+  const off = j.way === 'solid-state-relay' || j.way === 'nmos-to-ground' ? j.offOhms : 1e12;
   const leakShare = j.pullOhms / (j.pullOhms + off);
   return j.polarity === 'low'
     ? { pressed: drop, idle: j.supplyVolts * (1 - leakShare) }

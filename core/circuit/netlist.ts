@@ -3,6 +3,7 @@ import type { Joint } from './joint';
 export const TITLE: Record<Joint['way'], string> = {
   'relay-contact': 'relay contact across a button',
   'npn-to-ground': 'transistor to ground across a button',
+  'nmos-to-ground': 'MOSFET to ground across a button',
   optocoupler: 'optocoupler across a button',
   'solid-state-relay': 'solid-state relay across a button',
 };
@@ -49,6 +50,14 @@ export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, g
         `Q1 ${upper} base pgnd npn`,
         `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
         `.model npn NPN(${gains})`,
+      ];
+    case 'nmos-to-ground':
+      // The transconductance that gives the stated on-resistance at this pin's level: R = 1/(KP·(VGS − VT)).
+      return [
+        `Rgate pin gate ${num(j.seriesOhms)}`, 'Rhold gate pgnd 1e5',
+        `M1 ${upper} gate pgnd pgnd nmos L=1u W=1u`, `Roff ${upper} pgnd ${num(j.offOhms)}`,
+        `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
+        `.model nmos NMOS(LEVEL=1 VTO=${num(j.thresholdVolts)} KP=${num(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} CGSO=5e-6 CGDO=1e-6)`,
       ];
     case 'optocoupler':
       return [

@@ -48,7 +48,7 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
     `Vdrive drive pgnd ${steps([[0, 0], [PRESS_TIMES.press, j.pinHighVolts], [PRESS_TIMES.release, 0]])}`,
     `Vfloat float 0 ${steps([[0, 0], [PRESS_TIMES.driven, 1]])}`,
     'Spin drive pin float 0 pinon',
-    '.model pinon SW(VT=0.5 VH=0 RON=30 ROFF=1e7)',
+    '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',
     ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${num(pullDownOhms)}`]),
     ...(relay ? [`Vgate gate 0 ${chatter(j)}`] : []),
     ...thumb(j, upper!, lower!, relay ? COIL_HENRIES : 0, relay),

@@ -37,6 +37,8 @@ export interface PressFact {
   turnOnVolts: number;
   /** Current that the driver needs from the pin before the contact closes, amperes. A weak pull-up gives less. */
   turnOnAmps: number;
+  /** The driver's own resistor from its input to ground, Ω, or null where it has none. */
+  holdOhms: number | null;
   pinAmps: number;
   /** Drawn from the controller's supply while pressing, amperes. */
   supplyAmps: number;

@@ -116,7 +116,7 @@ export interface Reading {
   struck: boolean;
 }
 
-export const WAYS = ['relay-contact', 'npn-to-ground', 'optocoupler', 'solid-state-relay'] as const;
+export const WAYS = ['relay-contact', 'npn-to-ground', 'nmos-to-ground', 'optocoupler', 'solid-state-relay'] as const;
 export type Way = (typeof WAYS)[number];
 
 export const WAY_WISHES = ['isolated', 'silent', 'any-polarity', 'few-parts', 'small', 'cheap', 'reversible', 'moisture-proof', 'sure-contact'] as const;

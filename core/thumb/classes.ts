@@ -14,6 +14,14 @@ export const CLASSES = {
     /** For a coil's tens of milliamperes, where a base current for a gain of ten would ask too much of the pin. */
     coilGain: 15,
   },
+  nmos: {
+    threshold: part('V_th', 'gate threshold', span(0.6, 1.0, 1.3), 'V', 'parts-nmos'),
+    onOhms: part('R_on', 'on-resistance at 2.5 V on the gate', span(0.05, 0.3, 1), 'Ω', 'parts-nmos'),
+    leakage: part('I_leak', 'drain leakage', span(0, 10e-9, 1e-6), 'A', 'parts-nmos'),
+    drainVolts: 20,
+    gateOhms: 220,
+    holdOhms: 100e3,
+  },
   opto: {
     ledVolts: part('V_F', 'LED forward voltage', span(1.0, 1.2, 1.4), 'V', 'parts-opto'),
     transfer: part('CTR', 'current transfer ratio', span(0.5, 1, 6), '1', 'parts-opto'),

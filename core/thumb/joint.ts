@@ -1,6 +1,11 @@
 import { NOMINAL_PARTS, type Joint } from '../circuit';
+import type { Way } from '../job';
+import type { Interval } from '../quantity';
 import { CLASSES } from './classes';
 import type { WayContext, WayResult } from './way';
+
+/** The closed switch of a way, Ω; a bipolar transistor has none of its own and takes the contact's. */
+export const onOhmsOf = (way: Way): Interval => (way === 'solid-state-relay' ? CLASSES.ssr : way === 'nmos-to-ground' ? CLASSES.nmos : { onOhms: CLASSES.relay.contactOhms }).onOhms.range;
 
 /** The chosen way as a joint with nominal values, for the simulator; null for a switched load. */
 export function jointOf(c: WayContext, way: WayResult): Joint | null {
@@ -14,8 +19,8 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
     pullOhms: c.line.pull.range.nominal,
     pinHighVolts: c.drive.highVolts.nominal,
     seriesOhms: way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms,
-    onOhms: way.way === 'solid-state-relay' ? CLASSES.ssr.onOhms.range.nominal : CLASSES.relay.contactOhms.range.nominal,
-    offOhms: 1e9,
+    onOhms: onOhmsOf(way.way).nominal,
+    offOhms: way.way === 'nmos-to-ground' ? 1e8 : 1e9,
     coilOhms: relay.coilOhms.nominal,
     groundWireOhms: Math.max(c.job.thumb.groundWireMetres * 0.1, 1e-3),
   };

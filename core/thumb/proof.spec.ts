@@ -4,7 +4,7 @@ import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circui
 import { WAY_WISHES, WAYS, type Way } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
-import { chosenWay, firstDifference, proofCases, proofLevels, proofResult, rankWays, toleranceOf, wayContext, wishScore } from '.';
+import { chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, rankWays, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
 
 const pot = demoJob('rice-pot');
 function contextOf(way: Way, job = pot) {
@@ -63,6 +63,19 @@ describe('proofs', () => {
     expect(result.apart).toBeCloseTo(Math.abs(0.02 - result.closedForm.pressed) / nominal!.joint.supplyVolts, 2);
     const cut = wave();
     expect(() => proofResult(c, nominal!, { ...cut, seconds: cut.seconds.slice(0, 700), line: cut.line.slice(0, 700) })).toThrow(RangeError);
+  });
+
+  it('open like any number: level, limit, the closed form beside it', () => {
+    const { c, w } = contextOf('solid-state-relay');
+    const result = proofResult(c, proofCases(c, w, 'x')[1]!, wave());
+    const { pressed, idle } = proofFindings(c, result);
+    expect(pressed).toMatchObject({ verdict: 'settled', limit: { sense: 'at most' } });
+    expect(pressed.value!.value).toBeCloseTo(0.02, 6);
+    expect(idle).toMatchObject({ verdict: 'settled', limit: { sense: 'at least' } });
+    const t = toleranceOf(c, w, 500, seededRandom(1))!;
+    expect(toleranceFinding(t)).toMatchObject({ verdict: 'settled', value: { value: 100 } });
+    expect(toleranceFinding({ ...t, yield: 0.99 }).verdict).toBe('stop');
+    expect(leastMarginFinding({ ...t, leastMargin: -0.1 }).verdict).toBe('stop');
   });
 
   it('need a line: a switched load has none', () => {

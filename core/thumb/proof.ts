@@ -1,6 +1,6 @@
-import { NOMINAL_PARTS, PRESS_TIMES, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
+import { NOMINAL_PARTS, PRESS_TIMES, PULL_DOWN_OHMS, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
 import { CLASSES, RESISTOR_SHARE } from './classes';
-import { jointOf } from './joint';
+import { jointOf, onOhmsOf } from './joint';
 import type { WayContext, WayResult } from './way';
 
 /** Gain of a small-signal transistor at its least (`parts-npn`). */
@@ -26,13 +26,13 @@ export interface ProofResult {
 
 /** The corner in which the pressed level is worst: strong supply and pull, weak drive, tired parts. */
 function worstOf(c: WayContext, nominal: Joint): Joint {
-  const { ssr, opto, relay } = CLASSES;
+  const { opto, nmos } = CLASSES;
   const line = c.line!;
   return {
     ...nominal,
     supplyVolts: line.supply.range.high, pullOhms: line.pull.range.low, pinHighVolts: c.drive.highVolts.low, seriesOhms: nominal.seriesOhms * (1 + RESISTOR_SHARE),
-    onOhms: nominal.way === 'solid-state-relay' ? ssr.onOhms.range.high : relay.contactOhms.range.high,
-    gainForward: LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: opto.transfer.range.low * opto.ageing, groundWireOhms: nominal.groundWireOhms * 2,
+    onOhms: onOhmsOf(nominal.way).high,
+    gainForward: LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: opto.transfer.range.low * opto.ageing, groundWireOhms: nominal.groundWireOhms * 2, thresholdVolts: nmos.threshold.range.high,
   };
 }
 
@@ -40,7 +40,7 @@ function worstOf(c: WayContext, nominal: Joint): Joint {
 export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase[] {
   const nominal = jointOf(c, way);
   if (!nominal) return [];
-  const pullDown = c.job.board.pullDown ? 100e3 : null;
+  const pullDown = c.job.board.pullDown ? PULL_DOWN_OHMS : null;
   return ([['nominal', nominal], ['worst', worstOf(c, nominal)]] as const).map(([corner, joint]) => ({ corner, joint, id: `${id}-${corner}`, netlist: pressNetlist(joint, `${id}-${corner}`, pullDown) }));
 }
 

@@ -1,12 +1,13 @@
 import { byHarm, finding, type Finding } from '../finding';
 import { WAYS, type Facts, type Job, type Way } from '../job';
 import { lineOf } from './line';
-import { WAY_WORDS, type WayContext, type WayResult } from './way';
+import { WAY_WORDS, wayPhrase, type WayContext, type WayResult } from './way';
+import { nmosToGround } from './mosfet';
 import { wishScore } from './wishes';
 import { npnToGround, optocoupler, relayContact, solidStateRelay } from './ways';
 
 const EVALUATE: Record<Way, (c: WayContext) => WayResult> = {
-  'relay-contact': relayContact, 'npn-to-ground': npnToGround, optocoupler, 'solid-state-relay': solidStateRelay,
+  'relay-contact': relayContact, 'npn-to-ground': npnToGround, 'nmos-to-ground': nmosToGround, optocoupler, 'solid-state-relay': solidStateRelay,
 };
 
 /** The context that every way is judged in, or null while there is no control to press or no controller to press it. */
@@ -39,11 +40,11 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
     const best = ranked[0]!;
     return [finding('thumb', 'choice', {
       verdict: 'unknown', title: 'No way of pressing chosen yet', caption: 'not chosen yet', source: ['way-order'],
-      remedy: { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${WAY_WORDS[best.way].name.toLowerCase()}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
+      remedy: { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${wayPhrase(best.way)}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
     })];
   }
   return [
-    finding('thumb', 'choice', { verdict: way.verdict, title: `${WAY_WORDS[way.way].name}: ${way.reason}`, caption: way.verdict === 'settled' ? WAY_WORDS[way.way].name.toLowerCase() : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''), source: ['way-order'] }),
+    finding('thumb', 'choice', { verdict: way.verdict, title: `${WAY_WORDS[way.way].name}: ${way.reason}`, caption: way.verdict === 'settled' ? wayPhrase(way.way) : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''), source: ['way-order'] }),
     ...way.findings,
   ];
 }

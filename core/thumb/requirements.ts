@@ -21,9 +21,12 @@ export function requirements(way: Way, c: WayContext, sharesGround: boolean): Fi
   return out;
 }
 
+/** Kinds with a terminal that is, or may be taken as, ground. */
+const GROUND_SIDE: readonly WayContext['fact']['leading'][] = ['low-when-pressed', 'dry-pair', 'latching-switch', 'selector'];
+
 function sharedGround(way: Way, c: WayContext): Finding {
   const { fact } = c;
-  if (fact.leading !== 'low-when-pressed' && fact.leading !== 'dry-pair') {
+  if (!GROUND_SIDE.includes(fact.leading)) {
     return finding('thumb', `${way}.ground`, { verdict: 'stop', title: 'No terminal of this control is ground, so a transistor to ground cannot press it', caption: 'no ground side', remedy: { text: 'Use a contact, an optocoupler or a solid-state relay.' } });
   }
   if (fact.isolation === 'not-isolated') {

@@ -2,7 +2,7 @@ import { NOMINAL_PARTS, settledLevels, type Joint } from '../circuit';
 import type { Interval, Random } from '../quantity';
 import { within } from '../quantity';
 import { CLASSES, RESISTOR_SHARE } from './classes';
-import { jointOf } from './joint';
+import { jointOf, onOhmsOf } from './joint';
 import type { WayContext, WayResult } from './way';
 
 /** What ten thousand joints built from parts within their tolerances come to. */
@@ -20,10 +20,11 @@ type Free = readonly [field: keyof Joint, name: string, range: Interval];
 
 /** The values of a joint that scatter, with their bounds. */
 function freeValues(c: WayContext, nominal: Joint): Free[] {
-  const { ssr, opto, relay } = CLASSES;
+  const { opto } = CLASSES;
   const line = c.line!;
-  const on: Free[] = nominal.way === 'solid-state-relay' ? [['onOhms', 'on-resistance', ssr.onOhms.range]] : nominal.way === 'relay-contact' ? [['onOhms', 'closed contact', relay.contactOhms.range]] : [];
-  const gain: Free[] = nominal.way === 'npn-to-ground' || nominal.way === 'optocoupler' ? [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }]] : [];
+  const bipolar = nominal.way === 'npn-to-ground' || nominal.way === 'optocoupler';
+  const on: Free[] = bipolar ? [] : [['onOhms', nominal.way === 'relay-contact' ? 'closed contact' : 'on-resistance', onOhmsOf(nominal.way)]];
+  const gain: Free[] = bipolar ? [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }]] : [];
   const transfer: Free[] = nominal.way === 'optocoupler' ? [['transferRatio', 'transfer ratio with ageing', { low: opto.transfer.range.low * opto.ageing, nominal: opto.transfer.range.nominal, high: opto.transfer.range.high }]] : [];
   return [
     ['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)],

@@ -41,9 +41,13 @@ export interface WayResult {
 export const WAY_WORDS: Record<Way, { name: string; costs: string }> = {
   'relay-contact': { name: 'Relay contact', costs: 'any polarity, isolated; clicks, needs a driver and 5 V' },
   'npn-to-ground': { name: 'Transistor to ground', costs: 'cents and silent; shares the ground' },
+  'nmos-to-ground': { name: 'MOSFET to ground', costs: 'cents and silent, takes no pin current; shares the ground' },
   optocoupler: { name: 'Optocoupler', costs: 'isolated, silent, small; polarity matters' },
   'solid-state-relay': { name: 'Solid-state relay', costs: 'any polarity, isolated, silent, no minimum current' },
 };
+
+/** A way's name inside a sentence: lower case, but for abbreviations. */
+export const wayPhrase = (way: Way): string => WAY_WORDS[way].name.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase());
 
 const WIRE_COLOURS = ['orange', 'black', 'green', 'grey', 'red'] as const;
 

@@ -11,6 +11,7 @@ const MEETS: Readonly<Record<Way, Readonly<Record<WayWish, number>>>> = {
   'solid-state-relay': { isolated: 1, silent: 1, 'any-polarity': 1, 'few-parts': 0.9, small: 0.9, cheap: 0.5, reversible: 1, 'moisture-proof': 0.9, 'sure-contact': 1 },
   optocoupler: { isolated: 1, silent: 1, 'any-polarity': 0, 'few-parts': 0.9, small: 0.9, cheap: 0.8, reversible: 0.9, 'moisture-proof': 0.9, 'sure-contact': 1 },
   'npn-to-ground': { isolated: 0, silent: 1, 'any-polarity': 0, 'few-parts': 1, small: 1, cheap: 1, reversible: 0.8, 'moisture-proof': 0.8, 'sure-contact': 1 },
+  'nmos-to-ground': { isolated: 0, silent: 1, 'any-polarity': 0, 'few-parts': 0.9, small: 1, cheap: 0.95, reversible: 0.8, 'moisture-proof': 0.7, 'sure-contact': 1 },
   'relay-contact': { isolated: 1, silent: 0, 'any-polarity': 1, 'few-parts': 0.3, small: 0.3, cheap: 0.6, reversible: 1, 'moisture-proof': 0.4, 'sure-contact': 0.2 },
 };
 

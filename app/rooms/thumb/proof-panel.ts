@@ -1,8 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { chosenWay, proofCases, proofLevels, toleranceOf, wayContext, WAY_WORDS, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, toleranceFinding, toleranceOf, wayContext, wayPhrase, type ProofResult, type ToleranceResult } from '../../../core/thumb';
 import { Bench } from '../../store/bench';
+import { Num } from '../../ui/num';
 import { ProofWave } from './proof-wave';
 import { Prover } from './prover';
 
@@ -14,7 +15,7 @@ const time = (s: number | null): string => (s === null ? 'never' : formatQuantit
 @Component({
   selector: 'gt-proof-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, ProofWave],
+  imports: [MatButton, Num, ProofWave],
   template: `
     @if (context(); as c) {
       <section>
@@ -28,16 +29,16 @@ const time = (s: number | null): string => (s === null ? 'never' : formatQuantit
         </div>
         @if (prover.problem()) { <p class="parted-words" role="alert">{{ prover.problem() }}</p> }
         @if (fresh()) {
-          <gt-proof-wave [results]="prover.results()" [levels]="levels()!" />
-          <table class="values">
+          <div class="wide"><gt-proof-wave [results]="prover.results()" [levels]="levels()!" /></div>
+          <div class="wide"><table class="values">
             <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">steady after</th><th scope="col" class="right">gone after</th></tr>
-            @for (r of prover.results(); track r.corner) {
-              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right">{{ volts(r.read.idleVolts) }}</td><td class="mono right">{{ volts(r.read.pressedVolts) }}</td><td class="mono right">{{ time(r.read.seenAfter) }}</td><td class="mono right">{{ time(r.read.steadyAfter) }}</td><td class="mono right">{{ time(r.read.goneAfter) }}</td></tr>
+            @for (r of rows(); track r.corner) {
+              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td><td class="mono right">{{ time(r.read.seenAfter) }}</td><td class="mono right">{{ time(r.read.steadyAfter) }}</td><td class="mono right">{{ time(r.read.goneAfter) }}</td></tr>
             }
-          </table>
+          </table></div>
           <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} {{ apart() }} % of the supply. {{ verdict() }}</p>
           @if (tolerance(); as t) {
-            <p>Of {{ t.draws }} joints from parts within their tolerances <span class="mono">{{ yieldText() }}</span> are obeyed; least margin <span class="mono">{{ (100 * t.leastMargin).toFixed(1) }} %</span> of the supply. What moves the margin: {{ movers() }}.</p>
+            <p>Of {{ t.draws }} joints from parts within their tolerances <gt-num [finding]="yieldFinding()!" /> are obeyed; least margin <gt-num [finding]="marginFinding()!" /> of the supply. What moves the margin: {{ movers() }}.</p>
           }
         } @else if (!prover.stage()) {
           <p class="muted">The margins above are worked out in closed form. The proof simulates the very joint over time: pin floating at power-up, press with bounce, release. The simulator is loaded once, when it is first asked for.</p>
@@ -50,7 +51,6 @@ export class ProofPanel {
   private readonly bench = inject(Bench);
   protected readonly prover = inject(Prover);
   protected readonly time = time;
-  protected readonly volts = (v: number): string => formatQuantity(Math.abs(v) < 5e-7 ? 0 : v, 'V');
   private readonly way = computed(() => chosenWay(this.bench.job(), this.bench.assessment().ways));
   protected readonly context = computed(() => {
     const c = wayContext(this.bench.job(), this.bench.assessment().facts);
@@ -69,11 +69,9 @@ export class ProofPanel {
 
   private readonly scatter = signal<ToleranceResult | null>(null);
   protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
-  /** Never rounded up to a hundred: one failure in ten thousand is one. */
-  protected readonly yieldText = computed(() => {
-    const t = this.tolerance()!;
-    return t.yield === 1 ? 'all' : `${(Math.floor(1e4 * t.yield) / 100).toFixed(2)} %`;
-  });
+  protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
+  protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
+  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r) })));
   protected readonly movers = computed(() => this.tolerance()!.sensitivity.filter((s) => s.share > 0.02).slice(0, 4).map((s) => `${s.name} ${Math.round(100 * s.share)} %`).join(', '));
 
   protected prove(): void {
@@ -83,7 +81,7 @@ export class ProofPanel {
       // The seed belongs to the joint, so that the same joint gives the same draws.
       this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
       const worst = results.find((r) => r.corner === 'worst')!;
-      this.bench.edit({ do: 'note', text: `proof of ${WAY_WORDS[way.way].name.toLowerCase()}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(worst.read.idleVolts, 'V')} at the worst corner, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
+      this.bench.edit({ do: 'note', text: `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(worst.read.idleVolts, 'V')} at the worst corner, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
     });
   }
 }

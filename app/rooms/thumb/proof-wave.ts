@@ -10,7 +10,7 @@ import { formatQuantity } from '../../../core/quantity';
   selector: 'gt-proof-wave',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg viewBox="0 0 720 262" width="100%" role="img" [attr.aria-label]="label()" class="rulers">
+    <svg viewBox="0 0 720 262" width="100%" role="img" [attr.aria-label]="label()" class="rulers proof-wave">
       <rect x="52" [attr.y]="y()(levels().lowBelow)" width="624" [attr.height]="y()(0) - y()(levels().lowBelow)" fill="var(--gt-patina-soft)" opacity="0.6" />
       <rect x="52" [attr.y]="y()(top())" width="624" [attr.height]="y()(levels().highAbove) - y()(top())" fill="var(--gt-band)" />
       <text x="682" [attr.y]="y()(levels().lowBelow) + 4" font-size="13">low</text>

@@ -3,7 +3,7 @@ import { drawingOf } from '../../../core/deliver';
 import { drawJoint } from '../../../core/circuit';
 import { LOGIC_LEVELS, type Control, type Way, type WayWish } from '../../../core/job';
 import { decadeOf, formatQuantity, parseQuantity } from '../../../core/quantity';
-import { firstDifference, WAY_WORDS, WISH_WORDS } from '../../../core/thumb';
+import { firstDifference, WAY_WORDS, wayPhrase, WISH_WORDS } from '../../../core/thumb';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -136,9 +136,9 @@ export class ThumbRoom {
   protected readonly order = computed(() => {
     const [best, next] = this.ways();
     if (!best || !next) return '';
-    if (best.verdict !== next.verdict) return `${WAY_WORDS[best.way].name} stands before ${WAY_WORDS[next.way].name.toLowerCase()} by its verdict.`;
+    if (best.verdict !== next.verdict) return `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)} by its verdict.`;
     const wish = firstDifference(best.way, next.way, this.bench.job().thumb.wishes);
-    return wish ? `${WAY_WORDS[best.way].name} stands before ${WAY_WORDS[next.way].name.toLowerCase()}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.` : '';
+    return wish ? `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.` : '';
   });
   protected readonly control = computed(() => this.bench.job().controls.find((c) => c.id === this.bench.job().thumb.control) ?? this.bench.job().controls[0]);
   protected readonly chosen = computed(() => this.ways().find((w) => w.way === this.bench.job().thumb.way));
