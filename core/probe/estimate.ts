@@ -139,9 +139,17 @@ function scanTimes(s: Source, out: Record<string, Estimate>): void {
     ? derive('width of a pulse', 'w', low_ ? 'T * (1 - D)' : 'T * D', 's', [carried(period), input('D', duty)])
     : mean && derive('width of a pulse, from the mean of the line', 'w', low_ ? 'T * (1 - V / V_CC)' : 'T * V / V_CC', 's', [carried(period), input('V', mean), chosen('V_CC', 'supply', supply.nominal, 'V', 'estimated beside this')]);
   if (!width || width.result.value <= 0) return;
-  // The mean knows the width only as well as it knows the supply.
-  const loose = duty ? 0.02 : Math.min(0.8, (0.012 * supply.nominal) / Math.max(0.01, Math.abs(low_ ? supply.nominal - mean!.value : mean!.value)));
-  out['widthSeconds'] = { value: { low: width.result.value * (1 - loose), nominal: width.result.value, high: width.result.value * (1 + loose) }, steps: [period, width], at: (duty ?? mean)!.at };
+  // The short part is what is left of nearly the whole: a small error of the share or of the mean is a large one of the width.
+  const [shortest, longest] = shareBounds(s, duty, mean, supply, low_);
+  const T = out['periodSeconds']!.value;
+  out['widthSeconds'] = { value: { low: T.low * shortest, nominal: width.result.value, high: T.high * longest }, steps: [period, width], at: (duty ?? mean)!.at };
+}
+
+/** Bounds of the pulse's share of the period, from the counter's share or from the mean of the line. */
+function shareBounds(s: Source, duty: Reading | undefined, mean: Reading | undefined, supply: Interval, low: boolean): [number, number] {
+  const clamp = (x: number): number => Math.min(1, Math.max(0, x));
+  const [a, b] = duty ? s.bounds(duty) : [s.bounds(mean!)[0] / supply.high, s.bounds(mean!)[1] / supply.low];
+  return low ? [clamp(1 - b), clamp(1 - a)] : [clamp(a), clamp(b)];
 }
 
 function winding(s: Source, out: Record<string, Estimate>): void {
