@@ -1,0 +1,69 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
+import { flips, SOURCES, type Finding } from '../finding';
+import { applyEdit, freshFace, freshJob, freshRail, readNoteLine, type Job, type Survey } from '../job';
+import { demoJob, findingOf } from '../testing/jobs';
+
+const T = '2026-03-02T14:05:00Z';
+const fresh = (): Job => freshJob({ title: 'x' }, 'x', T);
+const surveyed = (set: Partial<Survey>, job = fresh()): Job => applyEdit(job, { do: 'change', section: 'survey', set, say: 'test' }, T);
+const probe = (job: Job): readonly Finding[] => assess(job).findings.filter((f) => f.room === 'probe');
+const said = (...lines: string[]): Job => lines.reduce((job, line, i) => {
+  const u = readNoteLine(line, job, { id: `r${i}`, now: T });
+  if (!u.ok) throw new Error(`${line}: ${u.message}`);
+  return applyEdit(job, u.edit, T);
+}, fresh());
+
+describe('what Probe judges beside controls', () => {
+  it('asks for a control only where nothing else is surveyed', () => {
+    expect(probe(fresh()).map((f) => f.id)).toEqual(['probe.none']);
+    expect(probe(said('strip back 4')).map((f) => f.id)).toEqual(['probe.strip.strip-back']);
+  });
+
+  it('leads along a strip in words, and calls mains on it a stop', () => {
+    expect(findingOf(said('strip back 4'), 'probe.strip.strip-back')).toMatchObject({ verdict: 'unknown', remedy: { text: 'Ohms from terminal 1 to live and neutral together, unplugged.' } });
+    expect(findingOf(said('strip back 4', 'back 2 to mains off 90k'), 'probe.strip.strip-back').verdict).toBe('stop');
+  });
+
+  it('tells a rail that can feed from one that cannot, one that is always there from one that is not', () => {
+    const rail = { ...freshRail('r', 'logic'), openVolts: 5, loadedVolts: 4.9, loadAmps: 0.1, whileIdle: true, whileRunning: true, rippleVolts: 0.02 };
+    const good = surveyed({ rails: [rail] });
+    // 1 Ω behind 5 V: a sag of 0.25 V at 250 mA, half of it used.
+    expect(findingOf(good, 'probe.rail.r.usable').verdict).toBe('settled');
+    expect(findingOf(good, 'probe.rail.r.usable').value!.value).toBeCloseTo(0.125, 9);
+    expect(findingOf(good, 'probe.rail.r.when').verdict).toBe('settled');
+    expect(findingOf(good, 'probe.rail.r.ripple').value!.value).toBeCloseTo(0.4, 9);
+    const poor = surveyed({ rails: [{ ...rail, loadedVolts: 2, whileIdle: false, rippleVolts: 0.6, storedFarads: 4.7e-3, bleedOhms: 1e6, storedVolts: 300 }] });
+    expect(findingOf(poor, 'probe.rail.r.usable').verdict).toBe('tight');
+    expect(findingOf(poor, 'probe.rail.r.when')).toMatchObject({ verdict: 'tight', remedy: { text: expect.stringContaining('cannot feed a controller') } });
+    expect(findingOf(poor, 'probe.rail.r.ripple').verdict).toBe('tight');
+    expect(findingOf(poor, 'probe.rail.r.wait').verdict).toBe('tight');
+    expect(findingOf(surveyed({ rails: [{ ...freshRail('r', 'x'), openVolts: 5 }] }), 'probe.rail.r.usable').verdict).toBe('unknown');
+  });
+
+  it('warns of a front where no finger holds, and of ghosts only where somebody else presses', () => {
+    const control = applyEdit(fresh(), { do: 'add-control', id: 'c', name: 'start' }, T);
+    const narrow = surveyed({ faces: [{ ...freshFace('c'), neighbourMetres: 0.002, shape: 'curved' }] }, control);
+    expect(findingOf(narrow, 'probe.face.c.room')).toMatchObject({ verdict: 'tight', title: 'Room beside start for a finger from outside' });
+    expect(findingOf(narrow, 'probe.face.c.shape').verdict).toBe('tight');
+    const proofer = demoJob('dough-proofer');
+    expect(findingOf(proofer, 'probe.keypad.pad.ghosts').verdict).toBe('tight');
+    const alone = applyEdit(proofer, { do: 'change', section: 'wish', set: { others: '' }, say: '' }, T);
+    expect(probe(alone).some((f) => f.id.endsWith('.ghosts'))).toBe(false);
+  });
+
+  it('names what can still be done with a control that no contact presses', () => {
+    const motor = said('ground to mains off >20M', 'it A to mains off >20M', 'it B to mains off >20M', 'it A to earth on 0.2 VAC', 'it look two wires', 'it A-B off 4.7 ohm', 'it A-B moving 11.4 V');
+    expect(findingOf(motor, 'probe.control-it.kind')).toMatchObject({ verdict: 'settled', remedy: { text: expect.stringContaining('Polarity is direction') } });
+  });
+
+  it('gives every number steps, known sources and, where it has a limit, what would turn it', () => {
+    for (const name of ['dough-proofer', 'rice-pot', 'yard-gate'] as const) {
+      for (const f of probe(demoJob(name))) {
+        f.source.forEach((key) => expect(SOURCES).toHaveProperty(key));
+        if (f.value && f.steps.length) expect(f.steps.at(-1)!.result.unit).toBe(f.value.unit);
+        if (f.limit && f.steps.length) expect(() => flips(f), f.id).not.toThrow();
+      }
+    }
+  });
+});

@@ -1,0 +1,87 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bead, complaints, kept, measureAll, newJob, room } from './steps';
+
+async function begin(page: Page, title: string): Promise<string[]> {
+  const heard = complaints(page);
+  await newJob(page, { title, outcome: 'it starts', when: 'at noon', never: 'start empty' });
+  return heard;
+}
+async function type(page: Page, label: string, text: string): Promise<void> {
+  await page.getByLabel(label, { exact: true }).fill(text);
+  await page.getByLabel(label, { exact: true }).press('Tab');
+}
+
+test('an extractor rocker is named unplugged, held before any live reading, and its load is judged in Guard', async ({ page }) => {
+  const heard = await begin(page, 'Extractor');
+  await page.getByLabel('mains inside').check();
+  await room(page, 'Probe');
+  await page.getByLabel('Name of the control').fill('rocker');
+  await page.getByRole('button', { name: 'Name it' }).click();
+  await page.getByLabel('Stand-in to measure').selectOption({ label: 'extractor rocker' });
+  await measureAll(page);
+  await expect(page.locator('.taken')).not.toContainText('V DC');
+  await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/settled/);
+  await room(page, 'Guard');
+  await type(page, 'Load, W (rating plate)', '3000');
+  // 3 kW at 230 V are 13 A: over a contact of 10 A.
+  await expect(page.getByRole('button', { name: /13 A: why/ }).first()).toBeVisible();
+  await expect(bead(page, 'Guard')).toHaveAccessibleName(/stop/);
+  await type(page, 'Contact rating, A', '20');
+  await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/stop\. contact rating/);
+  expect(heard).toEqual([]);
+});
+
+test('a supply that is too weak is told, with the peak against four fifths of it, and undone', async ({ page }) => {
+  await begin(page, 'Weak supply');
+  await room(page, 'Feed');
+  await type(page, 'Supply', 'old charger');
+  await type(page, 'It gives, V', '5 V');
+  await type(page, 'and at most, A', '100 mA');
+  await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByLabel('and at most, A')).toHaveValue('');
+  await page.getByRole('button', { name: 'redo' }).click();
+  await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
+  await kept(page);
+  await page.reload();
+  await expect(page.getByLabel('Supply', { exact: true })).toHaveValue('old charger');
+});
+
+test('a sentence keeps its days and time, is taken away and comes back', async ({ page }) => {
+  await begin(page, 'Evening pot');
+  await room(page, 'Routine');
+  await page.getByRole('button', { name: 'one more sentence' }).click();
+  await page.getByLabel('Clock time').fill('18:20');
+  const monday = page.getByRole('group', { name: 'Weekdays' }).getByRole('button').first();
+  const before = await monday.getAttribute('aria-pressed');
+  await monday.click();
+  await expect(monday).not.toHaveAttribute('aria-pressed', before!);
+  await expect(page.getByLabel('Clock time')).toHaveValue('18:20');
+  await page.getByRole('button', { name: 'take it away' }).click();
+  await expect(page.getByLabel('Clock time')).toBeHidden();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByLabel('Clock time')).toHaveValue('18:20');
+  // The log only grows.
+  await page.getByRole('button', { name: 'log', exact: true }).click();
+  await expect(page.getByLabel('Log of this job')).toContainText('undone');
+});
+
+test('readings withdrawn and counted again change what the control may be, and stay in the record', async ({ page }) => {
+  await begin(page, 'Doubtful pot');
+  await room(page, 'Probe');
+  const note = page.getByLabel('Note line');
+  for (const line of ['ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.2 VAC', 'start look springs back', 'start B to ground off 0.1 ohm', 'start A idle 4.98 V', 'start A neighbour 4.98 V']) {
+    await note.fill(line);
+    await note.press('Enter');
+    await expect(page.locator('#note-understood')).toContainText('kept');
+  }
+  await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
+  await page.getByRole('button', { name: 'Withdraw: B to ground, unplugged' }).click();
+  await page.getByRole('button', { name: 'Withdraw: A to ground, nobody presses' }).click();
+  await page.getByRole('button', { name: 'Withdraw: A to ground, a neighbour held' }).click();
+  await expect(bead(page, 'Probe')).toHaveAccessibleName(/more readings wanted/);
+  await expect(page.locator('.taken tr.struck')).toHaveCount(3);
+  await page.getByRole('button', { name: 'Count again: B to ground, unplugged' }).click();
+  await page.getByRole('button', { name: 'Count again: A to ground, nobody presses' }).click();
+  await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
+});
