@@ -100,6 +100,9 @@ test('keys go everywhere, and rest while one types', async ({ page }) => {
   await expect(page.locator('gt-job-frame')).not.toHaveClass(/busy/);
   await page.keyboard.press('g');
   await page.keyboard.press('t');
+  await expect(page).toHaveURL(/thumb$/);
+  // The room is fetched on first use; the key has a number to open only once it stands.
+  await expect(page.getByText('Pressed level under')).toBeVisible();
   await page.locator('h2').first().click();
   await page.keyboard.press('w');
   await expect(page.getByRole('dialog')).toContainText('Sources');
