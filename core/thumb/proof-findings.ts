@@ -1,3 +1,4 @@
+import { PRESS_TIMES } from '../circuit';
 import { atLeast, atMost, chosen, derive, finding, judged, type Finding } from '../finding';
 import { proofLevels, type ProofResult } from './proof';
 import type { ToleranceResult } from './tolerance';
@@ -26,7 +27,33 @@ export function toleranceFinding(t: ToleranceResult): Finding {
   });
 }
 
-/** The least margin of all draws as a finding. */
+/** The least margin of all draws as a finding, worked out from the draw that came closest. */
 export function leastMarginFinding(t: ToleranceResult): Finding {
-  return finding('thumb', 'proof.margin', { verdict: t.leastMargin > 0.05 ? 'settled' : t.leastMargin > 0 ? 'tight' : 'stop', title: 'Least distance of a level from the machine’s limit over all draws, as a share of the supply', caption: 'least margin', value: { value: 100 * t.leastMargin, unit: '%' }, source: ['ohm', 'yield-wanted'] });
+  const { level, limit, supply, side } = t.closest;
+  const step = derive('distance of the closest level from the limit, as a share of the supply', 'm', side === 'below' ? '100 * (V_lim - V) / V_s' : '100 * (V - V_lim) / V_s', '%', [
+    chosen('V', 'level of the closest draw', level, 'V', 'closed form, from the drawn values'), chosen('V_lim', `the machine wants it ${side}`, limit, 'V', 'what the machine takes for low or high'), chosen('V_s', 'supply of that draw', supply, 'V', 'drawn between its bounds'),
+  ]);
+  return judged('thumb', 'proof.margin', { title: `Least distance of a level from the machine’s limit over ${t.draws} draws`, caption: 'least margin', steps: [step], limit: atLeast(0, '%', 'the limit itself', { from: 'source', key: 'yield-wanted' }), span: 100, source: ['ohm', 'ebers-moll'] });
+}
+
+const MOMENTS = {
+  seenAfter: ['Press seen after', 'first sample beyond the machine’s level', PRESS_TIMES.press],
+  steadyAfter: ['Press steady after', 'sample from which the level holds until release', PRESS_TIMES.press],
+  goneAfter: ['Press gone after', 'sample from which the line stays on its idle side', PRESS_TIMES.release],
+} as const;
+
+/** One time read off a simulated press, from the pin's edge, as a finding; null where the line never gets there. */
+export function proofTime(r: ProofResult, moment: keyof typeof MOMENTS): Finding | null {
+  const after = r.read[moment];
+  if (after === null) return null;
+  const [title, sample, edge] = MOMENTS[moment];
+  const step = derive(title, 't', 't_line - t_pin', 's', [chosen('t_line', sample, edge + after, 's', 'read off the simulated press'), chosen('t_pin', 'edge of the pin', edge, 's', 'the simulated course of events')]);
+  return finding('thumb', `proof.${r.corner}.${moment}`, { verdict: 'settled', title: `${title}, simulated ${r.corner === 'worst' ? 'at the worst corner' : 'at nominal values'}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
+}
+
+/** How far simulation and closed form lie apart, at most over all corners, as a share of the supply. */
+export function agreementFinding(results: readonly ProofResult[]): Finding {
+  const apart = Math.max(...results.map((r) => r.apart));
+  const step = derive('largest difference over idle and pressed, all corners', 'e', '100 * d', '%', [chosen('d', 'largest difference, as a share of the supply', apart, '1', 'simulated level less the closed form, over the supply')]);
+  return judged('thumb', 'proof.agreement', { title: 'Closed form and simulation, apart', caption: 'agreement', steps: [step], limit: atMost(2, '%', 'counts as agreeing', { from: 'source', key: 'proof-agrees' }), tightShare: 0, source: ['ngspice', 'ohm', 'ebers-moll'] });
 }

@@ -4,7 +4,7 @@ import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circui
 import { WAY_WISHES, WAYS, type Way } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
-import { chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, rankWays, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
+import { agreementFinding, chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, proofTime, rankWays, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
 
 const pot = demoJob('rice-pot');
 function contextOf(way: Way, job = pot) {
@@ -75,7 +75,16 @@ describe('proofs', () => {
     const t = toleranceOf(c, w, 500, seededRandom(1))!;
     expect(toleranceFinding(t)).toMatchObject({ verdict: 'settled', value: { value: 100 } });
     expect(toleranceFinding({ ...t, yield: 0.99 }).verdict).toBe('stop');
-    expect(leastMarginFinding({ ...t, leastMargin: -0.1 }).verdict).toBe('stop');
+    expect(leastMarginFinding(t).value!.value).toBeCloseTo(100 * t.leastMargin, 9);
+    const { limit, supply } = t.closest;
+    expect(leastMarginFinding({ ...t, closest: { level: limit - 0.1, limit, supply, side: 'above' } }).verdict).toBe('stop');
+    // Times are from the pin's edge; a line that never gets there has none to show.
+    expect(proofTime(result, 'seenAfter')!.value).toMatchObject({ unit: 's' });
+    expect(proofTime(result, 'seenAfter')!.value!.value).toBeCloseTo(result.read.seenAfter!, 9);
+    expect(proofTime(result, 'goneAfter')!.value!.value).toBeCloseTo(result.read.goneAfter!, 9);
+    expect(proofTime({ ...result, read: { ...result.read, goneAfter: null } }, 'goneAfter')).toBeNull();
+    expect(agreementFinding([result, { ...result, apart: 0.019 }])).toMatchObject({ verdict: 'settled' });
+    expect(agreementFinding([result, { ...result, apart: 0.03 }])).toMatchObject({ verdict: 'stop' });
   });
 
   it('need a line: a switched load has none', () => {
@@ -86,7 +95,7 @@ describe('proofs', () => {
 });
 
 describe('scatter of parts', () => {
-  it('passes a good joint in ten thousand draws under 200 ms, the same for the same seed', () => {
+  it('passes a good joint in ten thousand draws within a second, the same for the same seed', () => {
     const { c, w } = contextOf('npn-to-ground');
     const began = performance.now();
     const t = toleranceOf(c, w, 10_000, seededRandom(3))!;

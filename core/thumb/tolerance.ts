@@ -12,6 +12,8 @@ export interface ToleranceResult {
   readonly yield: number;
   /** Least distance of a level from the machine's limit over all draws, as a share of the supply; negative where one fails. */
   readonly leastMargin: number;
+  /** The draw that came closest: its level, the limit it was held against, its supply, in volts; and the side of the limit it should lie on. */
+  readonly closest: { readonly level: number; readonly limit: number; readonly supply: number; readonly side: 'below' | 'above' };
   /** Which value moves the margin, as shares that add up to one, largest first. */
   readonly sensitivity: readonly { readonly name: string; readonly share: number }[];
 }
@@ -52,6 +54,7 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
   const margins = new Float64Array(draws);
   let passed = 0;
   let least = Number.POSITIVE_INFINITY;
+  let closest: ToleranceResult['closest'] = { level: Number.NaN, limit: Number.NaN, supply: nominal.supplyVolts, side: 'below' };
   for (let d = 0; d < draws; d++) {
     const joint = { ...nominal } as Record<string, unknown> & Joint;
     free.forEach(([field, , range], k) => {
@@ -61,15 +64,19 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
     });
     const { pressed, idle } = settledLevels(joint);
     const [down, up] = polarity === 'low' ? [pressed, idle] : [idle, pressed];
-    const margin = Math.min(lowBelow.volts - down, up - highAbove.volts) / joint.supplyVolts;
+    const [below, above] = [lowBelow.volts - down, up - highAbove.volts];
+    const margin = Math.min(below, above) / joint.supplyVolts;
     margins[d] = margin;
     if (margin > 0) passed++;
-    least = Math.min(least, margin);
+    if (margin < least) {
+      least = margin;
+      closest = below < above ? { level: down, limit: lowBelow.volts, supply: joint.supplyVolts, side: 'below' } : { level: up, limit: highAbove.volts, supply: joint.supplyVolts, side: 'above' };
+    }
   }
   const squares = values.map((v) => correlation(v, margins) ** 2);
   const sum = squares.reduce((a, b) => a + b, 0) || 1;
   const sensitivity = free.map(([, name], k) => ({ name, share: squares[k]! / sum })).sort((a, b) => b.share - a.share);
-  return { draws, yield: passed / draws, leastMargin: least, sensitivity };
+  return { draws, yield: passed / draws, leastMargin: least, closest, sensitivity };
 }
 
 /** Pearson's correlation; 0 where one of the two does not vary. */

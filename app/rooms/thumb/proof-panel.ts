@@ -1,15 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, toleranceFinding, toleranceOf, wayContext, wayPhrase, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofTime, toleranceFinding, toleranceOf, wayContext, wayPhrase, type ProofResult, type ToleranceResult } from '../../../core/thumb';
 import { Bench } from '../../store/bench';
 import { Num } from '../../ui/num';
 import { ProofWave } from './proof-wave';
 import { Prover } from './prover';
 
 const DRAWS = 10_000;
-
-const time = (s: number | null): string => (s === null ? 'never' : formatQuantity(s, 's'));
 
 /** Proof of the chosen way: one press simulated as a circuit, with power-up, bounce and release, beside the closed form. */
 @Component({
@@ -33,10 +31,10 @@ const time = (s: number | null): string => (s === null ? 'never' : formatQuantit
           <div class="wide"><table class="values">
             <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">steady after</th><th scope="col" class="right">gone after</th></tr>
             @for (r of rows(); track r.corner) {
-              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td><td class="mono right">{{ time(r.read.seenAfter) }}</td><td class="mono right">{{ time(r.read.steadyAfter) }}</td><td class="mono right">{{ time(r.read.goneAfter) }}</td></tr>
+              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
             }
           </table></div>
-          <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} {{ apart() }} % of the supply. {{ verdict() }}</p>
+          <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} <gt-num [finding]="agreement()" /> of the supply. {{ verdict() }}</p>
           @if (tolerance(); as t) {
             <p>Of {{ t.draws }} joints from parts within their tolerances <gt-num [finding]="yieldFinding()!" /> are obeyed; least margin <gt-num [finding]="marginFinding()!" /> of the supply. What moves the margin: {{ movers() }}.</p>
           }
@@ -50,7 +48,6 @@ const time = (s: number | null): string => (s === null ? 'never' : formatQuantit
 export class ProofPanel {
   private readonly bench = inject(Bench);
   protected readonly prover = inject(Prover);
-  protected readonly time = time;
   private readonly way = computed(() => chosenWay(this.bench.job(), this.bench.assessment().ways));
   protected readonly context = computed(() => {
     const c = wayContext(this.bench.job(), this.bench.assessment().facts);
@@ -60,8 +57,8 @@ export class ProofPanel {
   /** The joint as text: a proof holds for this very one. */
   private readonly key = computed(() => (this.context() ? proofCases(this.context()!, this.way()!, 'key').map((c) => c.netlist).join('\n') : ''));
   protected readonly fresh = computed(() => this.prover.results().length > 0 && this.prover.provenKey() === this.key());
-  protected readonly apart = computed(() => (100 * Math.max(...this.prover.results().map((r) => r.apart))).toFixed(2));
-  protected readonly agrees = computed(() => this.prover.results().every((r) => r.apart <= 0.02));
+  protected readonly agreement = computed(() => agreementFinding(this.prover.results()));
+  protected readonly agrees = computed(() => this.agreement().verdict === 'settled');
   protected readonly verdict = computed(() => {
     const bad = this.prover.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
     return bad ? `At ${bad.corner === 'worst' ? 'the worst corner' : 'nominal values'} the machine does not see the press come and go.` : 'The press is seen and gone in both.';
@@ -71,7 +68,7 @@ export class ProofPanel {
   protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
-  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r) })));
+  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r), times: [proofTime(r, 'seenAfter'), proofTime(r, 'steadyAfter'), proofTime(r, 'goneAfter')] })));
   protected readonly movers = computed(() => this.tolerance()!.sensitivity.filter((s) => s.share > 0.02).slice(0, 4).map((s) => `${s.name} ${Math.round(100 * s.share)} %`).join(', '));
 
   protected prove(): void {
