@@ -1,4 +1,4 @@
-// Settled levels of the four joints against native ngspice, on netlists of 50 random parts sets.
+// Settled levels of every joint against native ngspice, on netlists of 50 random parts sets.
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
