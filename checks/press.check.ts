@@ -1,4 +1,4 @@
-// One press over time, 200 random joints in native ngspice: settled levels and times against the closed form.
+// One press over time, 50 random joints of every way in native ngspice: settled levels and times against the closed form.
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
