@@ -4,7 +4,9 @@ import tseslint from 'typescript-eslint';
 
 // The house: a room imports the ground floor and the rooms that serve many, never another room.
 const GROUND = ['quantity', 'finding', 'job'];
-const SERVING = ['capture', 'circuit', 'standin'];
+// Serving rooms that stand on the ground floor alone, and those that use some of these.
+const PLAIN = ['circuit', 'drawing', 'mechanics', 'parts', 'reversing', 'scan', 'signal'];
+const SERVING = ['capture', ...PLAIN, 'standin', 'ways'];
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 const forbid = (files, regex, message) => ({
@@ -17,9 +19,10 @@ const boundaries = [
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$)', 'finding stands on quantity alone'),
   forbid(['core/job/*.ts'], '^\\.\\./(?!quantity$|finding$)', 'job stands on quantity and finding'),
   forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),
-  forbid(['core/circuit/*.ts'], `^\\.\\./(?!${list(GROUND)}$)`, 'circuit stands on the ground floor'),
+  ...PLAIN.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list(GROUND)}$)`, `${room} stands on the ground floor`)),
+  forbid(['core/ways/*.ts'], `^\\.\\./(?!${list([...GROUND, ...PLAIN])}$)`, 'ways stand on the ground floor and the plain serving rooms'),
   forbid(['core/standin/*.ts'], `^\\.\\./(?!${list([...GROUND, 'circuit'])}$)`, 'standin stands on the ground floor and circuit'),
-  ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor, capture, circuit and standin through their index; nothing of another room`)),
+  ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor and the serving rooms through their index; nothing of another room`)),
   forbid(['core/assess.ts'], '^\\./[^/]+/', 'enter a room by its index'),
   ...ROOMS.map((room) => forbid([`app/rooms/${room}/*.ts`], `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/)`, 'a room of the app knows its own files, the core, the bench and ui')),
   forbid(['app/ui/*.ts'], '\\.\\./(rooms|shell|shelf)/', 'ui is below the rooms and the frame'),

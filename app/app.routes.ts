@@ -4,6 +4,7 @@ import { Shelf } from './shelf/shelf';
 export const routes: Routes = [
   { path: '', pathMatch: 'full', component: Shelf, title: 'Shelf · Gentle Thumb' },
   { path: 'new', loadComponent: () => import('./shelf/new-job').then((m) => m.NewJob), title: 'New job · Gentle Thumb' },
+  { path: 'drawer', loadComponent: () => import('./shelf/drawer-page').then((m) => m.DrawerPage), title: 'Drawer · Gentle Thumb' },
   {
     path: 'job/:id',
     loadComponent: () => import('./shell/job-frame').then((m) => m.JobFrame),

@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
 import type { Job, Keypad } from '../core/job';
-import { injectorOf } from '../core/pack';
+import { injectorOf } from '../core/scan';
 import { changed, demoJob } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 

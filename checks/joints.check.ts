@@ -3,7 +3,7 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { netlistOf, settledLevels, type Joint } from '../core/circuit';
-import { WAYS } from '../core/job';
+import { JOINT_WAYS } from '../core/job';
 import { seededRandom } from '../core/quantity';
 import { drawJointAt } from './draw-joint';
 import { inFolder, runProgram } from './programs';
@@ -28,7 +28,7 @@ function simulated(joints: readonly { joint: Joint; pressed: boolean }[]): numbe
 
 describe('closed form against native ngspice', () => {
   const random = seededRandom(60063);
-  it.each(WAYS)('%s: 50 random parts sets, pressed and idle, within 2 percent of supply', (way) => {
+  it.each(JOINT_WAYS)('%s: 50 random parts sets, pressed and idle, within 2 percent of supply', (way) => {
     const joints = Array.from({ length: 50 }, () => drawJointAt(random, way));
     const pressed = simulated(joints.map((joint) => ({ joint, pressed: true })));
     const idle = simulated(joints.map((joint) => ({ joint, pressed: false })));

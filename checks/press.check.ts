@@ -3,7 +3,7 @@ import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds, readPress, settledLevels, type PressReading } from '../core/circuit';
-import { WAYS } from '../core/job';
+import { JOINT_WAYS } from '../core/job';
 import { seededRandom } from '../core/quantity';
 import { drawJointAt } from './draw-joint';
 import { inFolder, runProgram } from './programs';
@@ -28,7 +28,7 @@ function waves(netlists: readonly string[]): { seconds: number[]; line: number[]
 
 describe('a press over time', () => {
   const random = seededRandom(1954);
-  it.each(WAYS)('%s: 50 random joints, levels within 2 percent of supply, times within 10 percent', (way) => {
+  it.each(JOINT_WAYS)('%s: 50 random joints, levels within 2 percent of supply, times within 10 percent', (way) => {
     const joints = Array.from({ length: 50 }, () => drawJointAt(random, way));
     const all = waves(joints.map((j, i) => pressNetlist(j, `c${i}`, i % 2 ? 100e3 : null)));
     let worst = 0;

@@ -8,8 +8,9 @@ import { packFindings } from './pack';
 import { controlFacts, nextFor, probeFindings, surveysOf, type NextReading, type Survey } from './probe';
 import { routineFindings } from './routine';
 import { senseFindings } from './sense';
-import { chosenWay, rankWays, thumbFindings, type WayResult } from './thumb';
+import { chosenWay, rankWays, thumbFindings } from './thumb';
 import { tryFindings } from './try';
+import type { WayResult } from './ways';
 import { wishFindings } from './wish';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
@@ -38,7 +39,7 @@ export function assess(job: Job): Assessment {
     ...feedFindings(job, facts),
     ...guardFindings(job, facts),
     ...senseFindings(job),
-    ...actFindings(job),
+    ...actFindings(job, way?.press.sequence),
     ...routineFindings(job),
     ...tried,
     ...packFindings(job, way !== null, signedOff),

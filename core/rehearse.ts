@@ -4,7 +4,8 @@ import { contactAtPowerUp, longestClosed, profileOf } from './board';
 import type { Job } from './job';
 import { formatQuantity, type Random } from './quantity';
 import { buildFor, pressStandin, restartStandin, standinOf, type Standin, type TryOut } from './standin';
-import { chosenWay, jointOf, wayContext } from './thumb';
+import { chosenWay, wayContext } from './thumb';
+import { jointOf } from './ways';
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
 export function runOnStandin(job: Job, a: Assessment, step: string, times: number, random: Random): TryOut {

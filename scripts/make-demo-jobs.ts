@@ -1,7 +1,7 @@
 // Writes the Marrow Street Kitchen jobs into demo/. All names and readings are invented.
 import { writeFileSync } from 'node:fs';
 import { readCapture } from '../core/capture';
-import { applyEdit, freshFace, freshJob, freshRail, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
+import { applyEdit, freshFace, freshJob, freshRail, freshThumb, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
 import { decodeKeypad, isolationOf, nextFor, surveyOf, takenFrom, type LabelledTiming } from '../core/probe';
 import { seededRandom } from '../core/quantity';
 import { buildFor, padCapture, PROOFER_PAD, STANDINS } from '../core/standin';
@@ -105,7 +105,7 @@ new Maker('demo-yard-gate', { title: 'Yard gate', outcome: 'the gate opens for d
     'ground to mains off >20M', 'gate A to mains off >20M', 'gate B to mains off >20M', 'gate A to earth on 1.1 VAC', 'gate look terminals', 'gate B to ground off >20M', 'gate A-B idle 11.62 V', 'gate short 8.21 mA', 'gate A-B pressed 0.3 ohm', 'note: terminals 3 and 4, green and white')
   .edit({ do: 'change', section: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
   .edit(
-    { do: 'change', section: 'thumb', set: { way: 'relay-contact', relayContact: 'signal' }, say: 'way of pressing: relay contact, gold signal relay' },
+    { do: 'change', section: 'thumb', set: { way: 'relay-contact', picks: { relay: 'relay-signal' } }, say: 'way of pressing: relay contact, gold signal relay' },
     { do: 'change', section: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
     { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 1 }, say: 'own supply, 5 V, 1 A' },
     { do: 'change', section: 'act', set: { machine: { kind: 'open-stop-close-stop', shortestPressSeconds: 0.08, runSeconds: 16, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s' },
@@ -155,9 +155,37 @@ new Maker('demo-hatch-shutter', { title: 'Serving-hatch shutter', outcome: 'the 
     pieces: [
       { id: 'crank', name: 'crank shaft', kind: 'shaft', readings: [0.00998, 0.00996, 0.00999], caliperMetres: 20e-6 },
       { id: 'tube', name: 'shutter tube', kind: 'tube', readings: [0.0402, 0.0399, 0.0404], caliperMetres: 50e-6 },
+      { id: 'coupling', name: 'coupling bore', kind: 'bore', readings: [0.01008, 0.01006, 0.01009], caliperMetres: 20e-6 },
     ],
-  }, 'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm')
+  }, 'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm, coupling bore 10.08 mm')
+  .edit({ do: 'change', section: 'thumb', set: {
+    way: 'reverse-motor', picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' },
+    motor: { ...freshThumb().motor, wiring: 'double-pole', supplyVolts: 12, runningAmps: 0.9, stallAmps: 2.5, coastSeconds: 0.4 },
+    hand: { ...freshThumb().hand, drive: 'tube', loadKilograms: 3.5, tubeMetres: 0.0402, turns: 9, fits: [{ inner: 'crank', outer: 'coupling' }] },
+  }, say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact' })
+  .edit({ do: 'change', section: 'act', set: { machine: { kind: 'open-stop-close-stop', shortestPressSeconds: 0.1, runSeconds: 18, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 18 }] }, say: '18 s from end to end' })
   .write('hatch-shutter');
+
+new Maker('demo-extractor-rocker', { title: 'Extractor rocker', outcome: 'the extractor runs while the ovens do', when: '06:00 to 11:00 on baking days', never: 'be opened: the rocker sits in the wall' }, '2026-11-17')
+  .edit({ do: 'change', section: 'wish', set: { hazards: ['mains'], hazardsReviewed: true, others: 'everybody, by hand' }, say: 'hazards: mains behind the rocker' })
+  .say('control rocker', 'rocker look rocker', 'note: the front is flat plastic, 80 mm by 80 mm; nobody may open it')
+  .survey({ faces: [{ ...freshFace('control-rocker'), forceNewtons: 5.5, travelMetres: 0.003, access: 'from-front-only', shape: 'flat', neighbourMetres: 0.012 }] }, 'rocker: 5.5 N, 3 mm, 12 mm to its neighbour')
+  .edit(
+    { do: 'change', section: 'thumb', set: { way: 'finger', picks: { servo: 'servo-standard' }, finger: { on: 'rocker', hornMetres: 0.03, axisMetres: 0.021, restDegrees: 0, pressDegrees: 54, mount: 'foam-tape', padLengthMetres: 0.06, padWidthMetres: 0.04, leverMetres: 0.035 } }, say: 'way of pressing: a finger over the rocker' },
+    { do: 'change', section: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
+    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 3 }, say: 'own supply, 5 V, 3 A' },
+    { do: 'change', section: 'act', set: { machine: { kind: 'flips', shortestPressSeconds: 0.05, runSeconds: 1, afterPowerCut: 'as-before' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'each push flips it; half a second a push' })
+  .write('extractor-rocker');
+
+new Maker('demo-hood-fan', { title: 'Hood fan', outcome: 'it draws as hard as the stove is hot', when: 'whenever the stove is on', never: 'run with the grease filter out' }, '2026-11-15')
+  .edit({ do: 'change', section: 'wish', set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' }, say: 'hazards: mains in the fan’s supply' })
+  .tick(...DEAD)
+  .say('ground to mains off >20M', 'speed A to mains off >20M', 'speed B to mains off >20M', 'speed A to earth on 0.4 VAC', 'speed look turns to stops', 'note: 36 V fan; speed by pulses, two pulses back for each turn')
+  .edit({ do: 'change', section: 'thumb', set: {
+    way: 'drive-signal', machines: 2, stock: [{ name: 'NPN transistor, open collector, 40 V, 200 mA', price: 0.06, have: 20 }, { name: 'signal relay, changeover, gold contact', price: 1.9, have: 0 }],
+    signal: { ...freshThumb().signal, what: 'frequency', points: [{ step: 1, value: 41 }, { step: 3, value: 118 }, { step: 5, value: 201 }, { step: 8, value: 318 }], topStep: 8, highVolts: 5, enable: 'high', loadOhms: 47e3, returnVolts: 5, knob: 'changeover' },
+  }, say: 'way of pressing: the speed pulses taken over from the knob' })
+  .write('hood-fan');
 
 new Maker('demo-larder-dehumidifier', { title: 'Larder dehumidifier', outcome: 'it runs again after a power cut', when: 'whenever the power comes back', never: 'run with a full tank' }, '2026-11-21')
   .say('control power', 'note: first press only wakes the display, second starts it')

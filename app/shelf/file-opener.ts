@@ -6,7 +6,7 @@ import { JobsActions } from '../store/jobs.actions';
 import { Photos } from '../store/photos';
 import { selectJobs } from '../store/jobs.selectors';
 
-const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter'];
+const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter', 'extractor-rocker', 'hood-fan'];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;
 

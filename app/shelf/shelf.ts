@@ -28,6 +28,7 @@ const settledCount = (beads: readonly Bead[] | undefined): number => beads?.filt
       <h1>Gentle Thumb</h1>
       <span class="muted" data-summary>{{ summary() }}</span>
       <span class="grow"></span>
+      <a class="link quiet" routerLink="/drawer">drawer</a>
       <button type="button" class="link quiet" (click)="practise()">practice</button>
       <button type="button" class="link quiet" (click)="opener.demo()">demo jobs</button>
       <button type="button" class="link quiet" (click)="opener.pick()">open a file</button>

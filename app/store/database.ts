@@ -1,6 +1,7 @@
 import { Injectable } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
 import type { Job } from '../../core/job';
+import type { Drawer } from '../../core/parts';
 
 interface Row {
   id: string;
@@ -21,6 +22,12 @@ interface PhotoRow {
   picture: Blob;
 }
 
+/** The one drawer of parts of this browser. */
+interface DrawerRow {
+  id: 'mine';
+  drawer: unknown;
+}
+
 export interface Kept {
   document: unknown;
   revision: number;
@@ -29,11 +36,12 @@ export interface Kept {
 /** The browser's own store of jobs, one row a job, and of their pictures. Every write of a job is one transaction that checks the revision first. */
 @Injectable({ providedIn: 'root' })
 export class Database {
-  private readonly db = new Dexie('gentle-thumb') as Dexie & { jobs: EntityTable<Row, 'id'>; photos: EntityTable<PhotoRow, 'id'> };
+  private readonly db = new Dexie('gentle-thumb') as Dexie & { jobs: EntityTable<Row, 'id'>; photos: EntityTable<PhotoRow, 'id'>; drawers: EntityTable<DrawerRow, 'id'> };
 
   constructor() {
     this.db.version(1).stores({ jobs: 'id' });
     this.db.version(2).stores({ jobs: 'id', photos: 'id' });
+    this.db.version(3).stores({ jobs: 'id', photos: 'id', drawers: 'id' });
   }
 
   /** All rows as they were written; whoever reads them checks them. */
@@ -59,6 +67,15 @@ export class Database {
   /** Pictures are written once under a fresh id and never changed; undo brings their entry back, so they are kept. */
   async putPhoto(id: string, picture: Blob): Promise<void> {
     await this.db.photos.put({ id, picture });
+  }
+
+  /** The drawer as it was written; whoever reads it checks it. */
+  async drawer(): Promise<unknown> {
+    return (await this.db.drawers.get('mine'))?.drawer;
+  }
+
+  async putDrawer(drawer: Drawer): Promise<void> {
+    await this.db.drawers.put({ id: 'mine', drawer });
   }
 
   async photo(id: string): Promise<Blob | undefined> {

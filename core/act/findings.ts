@@ -1,5 +1,5 @@
 import { atLeast, chosen, constant, derive, finding, judged, type Finding } from '../finding';
-import type { Job } from '../job';
+import type { Job, SequenceRule } from '../job';
 import { formatQuantity } from '../quantity';
 import { scriptSeconds, simulate, type Trace } from './simulate';
 
@@ -16,7 +16,15 @@ export const oneRun = (job: Job, faults = job.act.faults): Trace =>
   simulate({ machine: job.act.machine, script: job.act.script, faults, starts: [0], end: laneSeconds(job) });
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
-export function actFindings(job: Job): Finding[] {
+export function actFindings(job: Job, rules: readonly SequenceRule[] = []): Finding[] {
+  return [...scriptFindings(job), ...rules.map(sequence)];
+}
+
+/** An order that the outputs keep, as the chosen way of pressing asks for it. */
+const sequence = (rule: SequenceRule, i: number): Finding =>
+  finding('act', `sequence-${i}`, { verdict: 'settled', title: `First ${rule.first}, then ${formatQuantity(rule.waitSeconds, 's')} later ${rule.then}: ${rule.why}`, caption: `waits ${formatQuantity(rule.waitSeconds, 's')}`, value: { value: rule.waitSeconds, unit: 's' }, source: ['relay-moves', 'parts-relay'] });
+
+function scriptFindings(job: Job): Finding[] {
   const { script, machine } = job.act;
   const presses = script.filter((s) => s.do === 'press');
   if (presses.length === 0) {

@@ -5,7 +5,7 @@ import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.
 
 const profile = PROFILES['wifi-17']!;
 const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
-const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, holdOhms: null, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270 };
+const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.6, turnOnAmps: 5e-6, holdOhms: null, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270, input: 'level', pressesOn: null, load: 'relay coil', peakAmps: 0.07, outputs: 1, sequence: [] };
 const led: PressFact = { ...base, way: 'optocoupler', turnOnVolts: 1, turnOnAmps: 100e-6 };
 const mosfet: PressFact = { ...base, way: 'nmos-to-ground', turnOnVolts: 0.6, turnOnAmps: 6e-6, holdOhms: 100e3 };
 const closedFor = (gpio: number, press: PressFact, activeHigh = true, pullDown = false): number => longestClosed(contactAtPowerUp(pin(gpio), press, activeHigh, pullDown, profile), 'closed');

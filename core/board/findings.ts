@@ -73,6 +73,14 @@ export function boardFindings(job: Job, facts: Facts): Finding[] {
     const j = judgePin(pin, job, press, profile);
     out.push(finding('board', 'press-pin', { ...j, source: ['board-wifi17', 'board-levels'], remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile) }));
   }
+  if (press.pressesOn && press.input === 'level' && (press.pressesOn === 'high') !== job.board.activeHigh) {
+    const high = press.pressesOn === 'high';
+    out.push(finding('board', 'press-level', {
+      verdict: 'stop', title: `The driver presses on a ${press.pressesOn} pin and the plan presses on a ${high ? 'low' : 'high'} one`, caption: `presses on ${press.pressesOn}`,
+      remedy: { text: `Press on ${press.pressesOn}.`, label: `Press on ${press.pressesOn}`, edit: { do: 'change', section: 'board', set: { activeHigh: high }, say: `presses on ${press.pressesOn}` } },
+    }));
+  }
+  if (press.outputs > 1) out.push(finding('board', 'outputs', { verdict: 'settled', title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others want pins as still`, caption: `${press.outputs} outputs` }));
   return [...out, ...inputPins(job, profile)];
 }
 

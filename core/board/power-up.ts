@@ -11,6 +11,8 @@ export interface ContactSegment {
 
 /** What a driver does with one level of its pin. */
 export function contactAt(level: LevelSegment['level'], press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
+  // Pulses place a finger or carry a speed; a steady level is none, whichever it is.
+  if (press.input === 'pulses') return level === 'toggles' ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' } : { contact: 'open', why: 'a steady level is no pulse' };
   if (!activeHigh) {
     if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
     return level === 'toggles' ? { contact: 'closed', why: 'the pin toggles and is low at times' } : { contact: 'open', why: 'nothing pulls the pin low' };

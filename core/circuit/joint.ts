@@ -1,4 +1,4 @@
-import type { Way } from '../job';
+import type { JointWay } from '../job';
 
 /** Thermal voltage at 27 °C, V. Source: k·T/q (CODATA). */
 export const THERMAL_VOLTS = 0.025852;
@@ -8,7 +8,7 @@ export const PULL_DOWN_OHMS = 10e3;
 
 /** One button, the part that presses it and the pin that drives the part, with nominal values. */
 export interface Joint {
-  readonly way: Way;
+  readonly way: JointWay;
   /** `low`: the button pulls a pulled-up line to ground. `high`: it pulls a pulled-down line to the supply. */
   readonly polarity: 'low' | 'high';
   readonly supplyVolts: number;
@@ -29,11 +29,17 @@ export interface Joint {
   readonly groundWireOhms: number;
   /** Gate voltage at which a MOSFET begins to conduct, V. */
   readonly thresholdVolts: number;
+  /** A relay module's input: its supply, the drop before current flows, the current that pulls it in, and whether a low pin presses. */
+  readonly moduleVolts: number;
+  readonly moduleDropVolts: number;
+  readonly moduleOnAmps: number;
+  readonly moduleOnLow: boolean;
 }
 
 /** Nominal parts of the classes that ship; a joint overrides what is known better. Common practice. */
 export const NOMINAL_PARTS = {
   pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
+  moduleVolts: 5, moduleDropVolts: 3, moduleOnAmps: 1e-3, moduleOnLow: true,
 } as const;
 
 const LED_VOLTS = 1.2;
@@ -56,9 +62,24 @@ export const ledAmps = (j: Joint): number => Math.max(0, (j.pinHighVolts - LED_V
 const baseAmps = (j: Joint): number =>
   j.way === 'npn-to-ground' ? Math.max(0, (j.pinHighVolts - BASE_VOLTS) / j.seriesOhms) : (ledAmps(j) * j.transferRatio) / j.gainForward;
 
+/** Share of the stated pull-in current from which a module's driver turns its coil on: common practice (`parts-module`). */
+export const MODULE_TURNS_AT = 0.8;
+
+/** Current through a relay module's input, A; the drop is taken as a step. */
+export const moduleAmps = (j: Joint, pressed: boolean): number => {
+  const pin = pressed === j.moduleOnLow ? 0 : j.pinHighVolts;
+  return Math.max(0, (j.moduleOnLow ? j.moduleVolts - pin : pin) - j.moduleDropVolts) / j.seriesOhms;
+};
+
+const RESISTIVE: ReadonlySet<JointWay> = new Set(['relay-contact', 'relay-module', 'solid-state-relay', 'nmos-to-ground', 'analogue-switch']);
+/** Ways whose closed switch stands between the line and the shared ground wire. */
+const TO_GROUND: ReadonlySet<JointWay> = new Set(['npn-to-ground', 'nmos-to-ground']);
+/** Ways whose open switch leaks like a resistor. */
+const LEAKS: ReadonlySet<JointWay> = new Set(['solid-state-relay', 'nmos-to-ground', 'analogue-switch']);
+
 /** Drop across the closed switch, V: resistive for contacts, saturated or current-limited for transistors. */
 function switchVolts(j: Joint): number {
-  if (j.way === 'relay-contact' || j.way === 'solid-state-relay' || j.way === 'nmos-to-ground') return (j.supplyVolts * j.onOhms) / (j.pullOhms + j.onOhms);
+  if (RESISTIVE.has(j.way)) return (j.supplyVolts * j.onOhms) / (j.pullOhms + j.onOhms);
   const base = baseAmps(j);
   const limited = j.supplyVolts - j.gainForward * base * j.pullOhms;
   // Two passes of V = Vcc − drop settle to a millivolt for any transistor that saturates.
@@ -72,10 +93,12 @@ function switchVolts(j: Joint): number {
  */
 export function settledLevels(j: Joint): { pressed: number; idle: number } {
   const amps = Math.max(0, j.supplyVolts - switchVolts(j)) / j.pullOhms;
-  const drop = Math.min(switchVolts(j) + (j.way === 'npn-to-ground' || j.way === 'nmos-to-ground' ? amps * j.groundWireOhms : 0), j.supplyVolts);
-  const off = j.way === 'solid-state-relay' || j.way === 'nmos-to-ground' ? j.offOhms : 1e12;
+  const drop = Math.min(switchVolts(j) + (TO_GROUND.has(j.way) ? amps * j.groundWireOhms : 0), j.supplyVolts);
+  const off = LEAKS.has(j.way) ? j.offOhms : 1e12;
   const leakShare = j.pullOhms / (j.pullOhms + off);
-  return j.polarity === 'low'
-    ? { pressed: drop, idle: j.supplyVolts * (1 - leakShare) }
-    : { pressed: j.supplyVolts - drop, idle: j.supplyVolts * leakShare };
+  const [closed, open] = j.polarity === 'low' ? [drop, j.supplyVolts * (1 - leakShare)] : [j.supplyVolts - drop, j.supplyVolts * leakShare];
+  if (j.way !== 'relay-module') return { pressed: closed, idle: open };
+  // A module may stay pulled in at rest, or never pull in: its contact follows its input and not the wish.
+  const follows = (pressed: boolean): number => (moduleAmps(j, pressed) >= MODULE_TURNS_AT * j.moduleOnAmps ? closed : open);
+  return { pressed: follows(true), idle: follows(false) };
 }

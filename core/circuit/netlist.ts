@@ -1,4 +1,4 @@
-import type { Joint } from './joint';
+import { MODULE_TURNS_AT, THERMAL_VOLTS, type Joint } from './joint';
 
 export const TITLE: Record<Joint['way'], string> = {
   'relay-contact': 'relay contact across a button',
@@ -6,12 +6,17 @@ export const TITLE: Record<Joint['way'], string> = {
   'nmos-to-ground': 'MOSFET to ground across a button',
   optocoupler: 'optocoupler across a button',
   'solid-state-relay': 'solid-state relay across a button',
+  'relay-module': 'relay module across a button',
+  'analogue-switch': 'analogue switch across a button',
 };
 
 /** Coil current at which the contact of the model changes over, A. */
 export const RELAY_PULL_IN_AMPS = 2e-2;
 
 export const num = (x: number): string => x.toExponential(6);
+
+/** Level of the pin while pressed or idle, V; a module may press on low. */
+export const pinVolts = (j: Joint, pressed: boolean): number => (pressed === (j.way !== 'relay-module' || !j.moduleOnLow) ? j.pinHighVolts : 0);
 
 /**
  * A SPICE netlist of a joint: the appliance side from its readings, the controller side from its parts.
@@ -25,7 +30,7 @@ export function netlistOf(j: Joint, pressed: boolean): string {
     `* ${TITLE[j.way]}, ${pressed ? 'pressed' : 'idle'}`,
     `Vcc vcc 0 DC ${num(j.supplyVolts)}`,
     low ? `Rpull vcc sig ${num(j.pullOhms)}` : `Rpull sig 0 ${num(j.pullOhms)}`,
-    `Vpin pin pgnd DC ${pressed ? num(j.pinHighVolts) : '0'}`,
+    `Vpin pin pgnd DC ${num(pinVolts(j, pressed))}`,
     ...thumb(j, upper!, lower!),
     '.options method=gear reltol=1e-4',
     '.op',
@@ -73,15 +78,40 @@ export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, g
         `.model contact CSW(IT=1e-3 IH=1e-4 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
       ];
     case 'relay-contact':
+      return [`Rb pin base ${num(j.seriesOhms)}`, 'Q1 coil base pgnd npn', APART, `.model npn NPN(${gains})`, ...coilAndContact(j, upper, lower, coilHenries, gated)];
+    case 'relay-module':
+      return [...moduleInput(j), APART, ...coilAndContact(j, upper, lower, coilHenries, gated)];
+    case 'analogue-switch':
+      // A conductance that follows the control voltage smoothly, for the same reason as a gated contact.
       return [
-        `Rb pin base ${num(j.seriesOhms)}`, 'Q1 coil base pgnd npn', APART,
-        'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
-        ...(gated
-          // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
-          ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(RELAY_PULL_IN_AMPS)}-I(Vsense))*10000)))`]
-          : [`W1 ${upper} ${lower} Vsense contact`]),
-        ...(gated ? [] : [`.model contact CSW(IT=${num(RELAY_PULL_IN_AMPS)} IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
-        '.model free D(IS=1e-9 CJO=20p)', `.model npn NPN(${gains})`,
+        'Rcontrol pin pgnd 1e7',
+        `Bswitch ${upper} ${lower} I=V(${upper},${lower})*(${num(1 / j.offOhms)}+${num(1 / j.onOhms)}/(1+exp((${num(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
+        `Rwire pgnd 0 ${num(j.groundWireOhms)}`,
       ];
   }
+}
+
+/** A coil on 5 V with its diode, switched at node `coil`, and the contact that its current moves. */
+function coilAndContact(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
+  return [
+    'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
+    ...(gated
+      // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
+      ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(RELAY_PULL_IN_AMPS)}-I(Vsense))*10000)))`]
+      : [`W1 ${upper} ${lower} Vsense contact`, `.model contact CSW(IT=${num(RELAY_PULL_IN_AMPS)} IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
+    '.model free D(IS=1e-9 CJO=20p)',
+  ];
+}
+
+/** A relay module's input: a resistor and a junction (or two LEDs) that drops what is stated at its pull-in current, and the driver of its coil. */
+function moduleInput(j: Joint): string[] {
+  const saturation = j.moduleDropVolts > 1 ? 1e-18 : 1e-14;
+  const ideality = j.moduleDropVolts / (THERMAL_VOLTS * Math.log(j.moduleOnAmps / saturation));
+  const input = j.moduleOnLow
+    ? [`Vmod m5 pgnd DC ${num(j.moduleVolts)}`, 'Vin m5 m6 0', `Rin m6 m7 ${num(j.seriesOhms)}`, 'Din m7 pin input']
+    : [`Rin pin m7 ${num(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
+  return [
+    ...input, `.model input D(IS=${num(saturation)} N=${num(ideality)} CJO=5p)`,
+    `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${num(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${num(20 / j.moduleOnAmps)})))`,
+  ];
 }

@@ -1,5 +1,5 @@
 import type { Joint } from './joint';
-import { num, RELAY_PULL_IN_AMPS, thumb, TITLE } from './netlist';
+import { num, pinVolts, RELAY_PULL_IN_AMPS, thumb, TITLE } from './netlist';
 
 /** One press as it is simulated: the pin floats at power-up, is driven low, then high for the press, then low again. Times in seconds. */
 export const PRESS_TIMES = { driven: 2e-3, press: 4e-3, release: 16e-3, end: 26e-3, step: 10e-6 } as const;
@@ -39,13 +39,13 @@ function chatter(j: Joint): string {
 export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null): string {
   const low = j.polarity === 'low';
   const [upper, lower] = low ? ['sig', '0'] : ['vcc', 'sig'];
-  const relay = j.way === 'relay-contact';
+  const relay = j.way === 'relay-contact' || j.way === 'relay-module';
   return [
     `* ${TITLE[j.way]}, one press, ${id}`,
     `Vcc vcc 0 DC ${num(j.supplyVolts)}`,
     low ? `Rpull vcc sig ${num(j.pullOhms)}` : `Rpull sig 0 ${num(j.pullOhms)}`,
     `Cline sig 0 ${num(LINE_FARADS)}`,
-    `Vdrive drive pgnd ${steps([[0, 0], [PRESS_TIMES.press, j.pinHighVolts], [PRESS_TIMES.release, 0]])}`,
+    `Vdrive drive pgnd ${steps([[0, pinVolts(j, false)], [PRESS_TIMES.press, pinVolts(j, true)], [PRESS_TIMES.release, pinVolts(j, false)]])}`,
     `Vfloat float 0 ${steps([[0, 0], [PRESS_TIMES.driven, 1]])}`,
     'Spin drive pin float 0 pinon',
     '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',

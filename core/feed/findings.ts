@@ -17,7 +17,7 @@ export function loadsOf(job: Job, facts: Facts): Load[] {
   const share = pressShare(job);
   return [
     ...(facts.drive ? [{ name: facts.drive.controller, meanAmps: facts.drive.meanAmps, peakAmps: facts.drive.peakAmps }] : []),
-    ...(press ? [{ name: press.supplyAmps > 0 ? 'relay coil and its driver' : 'the press', meanAmps: pressing * share, peakAmps: pressing }] : []),
+    ...(press ? [{ name: press.load, meanAmps: pressing * share, peakAmps: Math.max(pressing, press.peakAmps) }] : []),
   ];
 }
 
@@ -53,7 +53,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
   out.push(finding('feed', 'spare', { verdict: peak.verdict, title: 'Spare at the peak', caption: `${Math.max(0, Math.round(spare.result.value))} % spare`, value: spare.result, steps: [...peak.steps, spare], source: ['feed-loads'] }));
   const needs = facts.press?.needsVolts ?? 0;
   if (needs > 0 && Math.abs(volts - needs) > 0.1 * needs) {
-    out.push(finding('feed', 'coil-volts', { verdict: 'stop', title: `The relay coil wants ${needs} V; this supply gives ${volts} V`, caption: 'wrong coil voltage', source: ['parts-relay'], remedy: { text: `Take a ${needs} V supply or a relay for ${volts} V.` } }));
+    out.push(finding('feed', 'coil-volts', { verdict: 'stop', title: `The ${facts.press!.load} wants ${needs} V; this supply gives ${volts} V`, caption: 'wrong voltage', source: ['feed-loads'], remedy: { text: `Take a ${needs} V supply, or a part for ${volts} V in Thumb.` } }));
   }
   return out;
 }

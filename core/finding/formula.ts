@@ -1,3 +1,5 @@
+import { normalCdf } from '../quantity';
+
 /** An arithmetic expression as a tree; the one text of a formula is drawn, filled in and evaluated from it. */
 export type Expression =
   | { readonly kind: 'number'; readonly value: number; readonly text: string }
@@ -6,9 +8,14 @@ export type Expression =
   | { readonly kind: 'negate'; readonly of: Expression }
   | { readonly kind: 'call'; readonly name: FunctionName; readonly args: readonly Expression[] };
 
+const RADIANS = Math.PI / 180;
+
 const FUNCTIONS = {
   ln: Math.log, exp: Math.exp, sqrt: Math.sqrt, min: Math.min, max: Math.max, ceil: Math.ceil, abs: Math.abs,
   par: (a: number, b: number) => (a * b) / (a + b),
+  // Angles are in degrees, as they stand on a protractor.
+  sin: (degrees: number) => Math.sin(degrees * RADIANS), cos: (degrees: number) => Math.cos(degrees * RADIANS),
+  'Φ': normalCdf,
 } as const;
 export type FunctionName = keyof typeof FUNCTIONS;
 
@@ -30,7 +37,7 @@ const cache = new Map<string, Expression>();
 
 /**
  * Reads the right side of a formula: `+ - * / ^`, brackets, symbols such as `V_OH`, and ln, exp, sqrt, min, max, ceil,
- * abs, par (two resistances in parallel). Throws SyntaxError: formulas are written by us, so a bad one is a defect.
+ * abs, par (two resistances in parallel), sin and cos of degrees, Φ (standard normal distribution). Throws SyntaxError: formulas are written by us, so a bad one is a defect.
  */
 export function parseFormula(text: string): Expression {
   const known = cache.get(text);

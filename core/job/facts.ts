@@ -27,6 +27,14 @@ export interface ControlFact {
   signal: 'A' | 'B';
 }
 
+/** An order that outputs must keep: `first`, then a wait of at least `waitSeconds`, then `then`. */
+export interface SequenceRule {
+  readonly first: string;
+  readonly then: string;
+  readonly waitSeconds: number;
+  readonly why: string;
+}
+
 /** What Thumb hands on about the chosen way. */
 export interface PressFact {
   way: Way;
@@ -44,6 +52,16 @@ export interface PressFact {
   supplyAmps: number;
   needsVolts: number;
   resistorOhms: number | null;
+  /** What the pin gives: a level that holds the press, pulses that place it, or nothing at all. */
+  input: 'level' | 'pulses';
+  /** The level that presses, where the part does not leave it open. */
+  pressesOn: 'high' | 'low' | null;
+  /** What draws `supplyAmps`, and its current at the worst instant, A. */
+  load: string;
+  peakAmps: number;
+  /** Outputs of the controller that it takes. */
+  outputs: number;
+  sequence: readonly SequenceRule[];
 }
 
 /** What Board hands on about the chosen controller's pins. */

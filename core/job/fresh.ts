@@ -1,5 +1,6 @@
 import { freshSurvey } from './fresh-survey';
-import { JOB_FORMAT, JOB_VERSION, WAY_WISHES, type Control, type Job } from './types';
+import { freshThumb } from './fresh-thumb';
+import { JOB_FORMAT, JOB_VERSION, type Control, type Job } from './types';
 
 export interface FreshWish {
   title: string;
@@ -34,7 +35,7 @@ export function freshJob(wish: FreshWish, id: string, now: string): Job {
     controls: [],
     readings: [],
     survey: freshSurvey(),
-    thumb: { control: '', way: null, resistorOhms: null, relayContact: 'power', groundWireMetres: 0.3, colours: {}, wishes: [...WAY_WISHES] },
+    thumb: freshThumb(),
     board: { profile: 'wifi-17', pressPin: null, armPin: null, sensorPin: null, activeHigh: true, pullDown: false },
     feed: { supply: '', volts: null, amps: null },
     guard: { ticks: {}, loadWatts: null, loadKind: 'resistive', contactAmps: 10 },

@@ -1,10 +1,12 @@
 export { applyEdit, returnTo, type JobEdit, type Section } from './edit';
-export { CONTROL_KINDS, type ControlFact, type ControlKind, type DriveFact, type Facts, type Isolation, type PressFact } from './facts';
+export { CONTROL_KINDS, type ControlFact, type ControlKind, type DriveFact, type Facts, type Isolation, type PressFact, type SequenceRule } from './facts';
 export { freshControl, freshJob, type FreshWish } from './fresh';
+export { freshThumb } from './fresh-thumb';
 export { freshFace, freshRail, freshSurvey, HAND_METER } from './fresh-survey';
 export { jobJsonSchema } from './json-schema';
 export { checkJob, jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Loaded, type LoadProblem } from './load';
 export { migrate, type Migration } from './migrate';
+export { isBounds } from './shapes';
 export * from './types';
 export { readNoteLine } from './note-line';
 export type { NoteContext, Understood } from './note-words';

@@ -1,12 +1,12 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import { applyEdit, checkJob, freshJob, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, WAY_WISHES, type Job } from '.';
+import { applyEdit, checkJob, freshJob, freshThumb, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, WAY_WISHES, type Job } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const job = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
 const file = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
-const DEMOS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter'];
+const DEMOS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter', 'extractor-rocker', 'hood-fan'];
 
 describe('edits', () => {
   it('leaves the given job as it was and writes one line into the log', () => {
@@ -57,13 +57,28 @@ describe('job files', () => {
 
   it('still reads the first version as it was frozen', () => {
     const old = loadJob(file('core/job/versions/v1.json'));
-    expect(old).toMatchObject({ ok: true, job: { title: 'Rice pot', version: 2, survey: { strips: [], keypads: [], meter: { inputOhms: 10e6 } } } });
+    expect(old).toMatchObject({ ok: true, job: { title: 'Rice pot', version: 3, survey: { strips: [], keypads: [], meter: { inputOhms: 10e6 } } } });
     if (!old.ok) return;
     const before = JSON.parse(file('core/job/versions/v1.json')) as Job;
     // Nothing that version 1 knew is lost or changed on the way.
     expect(old.job.readings).toEqual(before.readings.map((r) => ({ ...r, said: '' })));
     expect({ ...old.job, version: 1, readings: [], survey: null, thumb: null }).toEqual({ ...before, readings: [], survey: null, thumb: null });
-    expect(old.job.thumb).toEqual({ ...before.thumb, wishes: [...WAY_WISHES] });
+    const { relayContact: _gone, ...kept } = before.thumb as unknown as { relayContact: string };
+    expect(old.job.thumb).toEqual({ ...freshThumb(), ...kept, wishes: [...WAY_WISHES] });
+  });
+
+  it('still reads the second version as it was frozen, its relay and its wishes included', () => {
+    const text = file('core/job/versions/v2.json');
+    const old = loadJob(text);
+    expect(old).toMatchObject({ ok: true, job: { version: 3, thumb: { way: 'solid-state-relay', picks: {}, parts: [], machines: 1 } } });
+    if (!old.ok) return;
+    const before = JSON.parse(text) as Job;
+    expect({ ...old.job, version: 2, thumb: null }).toEqual({ ...before, thumb: null });
+    expect([...old.job.thumb.wishes].sort()).toEqual([...WAY_WISHES].sort());
+    expect(old.job.thumb.wishes.slice(0, 9)).toEqual(before.thumb.wishes);
+    // A gold contact was a setting in version 2 and is a part that is picked now.
+    const gold = loadJob(text.replace('"relayContact": "power"', '"relayContact": "signal"'));
+    expect(gold.ok && gold.job.thumb.picks).toEqual({ relay: 'relay-signal' });
   });
 
   const spoil = (change: (d: Record<string, unknown>) => void): string => {
@@ -104,7 +119,7 @@ describe('migrations', () => {
     const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
     expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
     expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
-    expect(migrate({ version: 2, a: 0 })).toEqual({ version: 2, a: 0 });
+    expect(migrate({ version: 3, a: 0 })).toEqual({ version: 3, a: 0 });
   });
 });
 

@@ -19,7 +19,7 @@ function convert(d: Described): Record<string, unknown> {
   if (record) {
     return {
       type: 'object', maxProperties: 200,
-      additionalProperties: record === 'times' ? { type: 'string', pattern: MOMENT } : { type: 'string', maxLength: 40 },
+      additionalProperties: record === 'times' ? { type: 'string', pattern: MOMENT } : record === 'bounds' ? { type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 } : { type: 'string', maxLength: 40 },
     };
   }
   out['type'] = d.nullable ? [d.type, 'null'] : d.type;

@@ -53,7 +53,7 @@ describe('note lines', () => {
   });
 
   it.each<[string, number, RegExp]>([
-    ['start A idel 3 V', 8, /no state/], ['start Q idle', 12, /number/], ['start A idle 4.9x', 16, /no unit/], ['start A to nuetral off 5M', 11, /no place/], ['start A idle 5 kg', 15, /unit/],
+    ['start A idel 3 V', 8, /no state/], ['start Q idle', 12, /number/], ['start A idle 4.9x', 16, /no unit/], ['start A to nuetral off 5M', 11, /no place/], ['start A idle 5 kg', 17, /kg is not what a meter shows/], ['start A idle 5 lb', 15, /unit/],
     ['start A idle 4 ohm', 18, /unplugged/], ['start A-A pressed 1 ohm', 23, /same place/], ['start A off -3 ohm', 18, /negative/], ['supply main 5 V', 14, /at the end/], ['', 0, /say a reading/],
     ['note:', 5, /what is the note/], ['12 A idle 5', 0, /begin with/], ['start A idle 5000 V', 19, /1000 V/], ['start A idle 3 s', 16, /not what a meter shows/], ['control', 7, /which name/], ['control start', 8, /already/],
   ])('refuses %j at character %i', (line, at, message) => {

@@ -1,7 +1,8 @@
 import { ROOMS } from '../finding';
 import { surveySchema } from './survey-schema';
-import { flag, isMoment, isShortText, list, moment, name, oneOf, real, record, seconds, shape, text } from './shapes';
-import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, SAID, STATES, WAY_WISHES, WAYS } from './types';
+import { flag, isMoment, list, moment, name, oneOf, real, record, seconds, shape, text } from './shapes';
+import { thumbSchema } from './thumb-schema';
+import { FAULT_KINDS, HAZARDS, JOB_FORMAT, JOB_VERSION, LOGIC_LEVELS, MACHINE_KINDS, POINT_KINDS, READING_KINDS, SAID, STATES } from './types';
 
 const point = () => shape({ kind: oneOf(POINT_KINDS), name: text(60) });
 
@@ -30,11 +31,7 @@ export const jobSchema = shape({
       relation: oneOf(['=', '>', '<']), value: real(), digit: real().min(0), by: oneOf(['hand', 'standin', 'capture']), said: oneOf(SAID), struck: flag(),
     }), 5000),
   survey: surveySchema(),
-  thumb: shape({
-    control: text(200), way: oneOf(WAYS).nullable(), resistorOhms: real().moreThan(0).max(1e9).nullable(),
-    relayContact: oneOf(['power', 'signal']), groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'),
-    wishes: list(oneOf(WAY_WISHES), WAY_WISHES.length),
-  }),
+  thumb: thumbSchema(),
   board: shape({
     profile: name(), pressPin: real().integer().nullable(), armPin: real().integer().nullable(), sensorPin: real().integer().nullable(),
     activeHigh: flag(), pullDown: flag(),

@@ -21,3 +21,5 @@ export function record(test: (v: unknown) => boolean, what: string): AnySchema {
 }
 export const isMoment = (v: unknown): boolean => typeof v === 'string' && /^\d{4}-\d\d-\d\dT\d\d:\d\d:\d\d(\.\d+)?Z$/.test(v);
 export const isShortText = (v: unknown): boolean => typeof v === 'string' && v.length <= 40;
+/** Three finite numbers that do not fall: lowest, usual, highest. */
+export const isBounds = (v: unknown): boolean => Array.isArray(v) && v.length === 3 && v.every((x) => typeof x === 'number' && Number.isFinite(x)) && v[0] <= v[1] && v[1] <= v[2];

@@ -1,10 +1,12 @@
 import type { Room } from '../finding';
 import type { Survey } from './survey-types';
+import type { ThumbPlan } from './thumb-types';
 
 export * from './survey-types';
+export * from './thumb-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 2;
+export const JOB_VERSION = 3;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -114,26 +116,6 @@ export interface Reading {
   said: (typeof SAID)[number];
   /** Withdrawn readings stay in the record and count for nothing. */
   struck: boolean;
-}
-
-export const WAYS = ['relay-contact', 'npn-to-ground', 'nmos-to-ground', 'optocoupler', 'solid-state-relay'] as const;
-export type Way = (typeof WAYS)[number];
-
-export const WAY_WISHES = ['isolated', 'silent', 'any-polarity', 'few-parts', 'small', 'cheap', 'reversible', 'moisture-proof', 'sure-contact'] as const;
-export type WayWish = (typeof WAY_WISHES)[number];
-
-export interface ThumbPlan {
-  control: string;
-  way: Way | null;
-  /** Base or LED series resistor, ohms; null takes the computed standard value. */
-  resistorOhms: number | null;
-  relayContact: 'power' | 'signal';
-  /** Length of the shared ground wire in metres. */
-  groundWireMetres: number;
-  /** Colour chosen per wire number. */
-  colours: Record<string, string>;
-  /** What the maker wishes of a way, most wanted first; all wishes, each once. */
-  wishes: WayWish[];
 }
 
 export interface BoardPlan {

@@ -1,12 +1,13 @@
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import type { Mark } from '../circuit';
+import type { Sheet } from '../drawing';
 import type { Finding } from '../finding';
 import { jobText, JOB_TEXT_LIMIT, type Job } from '../job';
+import type { Bill } from '../parts';
+import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import { firmwareFiles } from './firmware';
-import { injectorBench, injectorOf, injectorVerilog } from './injector';
 import { logMarkdown } from './log-markdown';
 import { slug } from './slug';
-import { csv, partsCsv, sheetCsv, wiresCsv, type PackPart, type PackStep } from './tables';
+import { csv, partsCsv, sheetCsv, wiresCsv, type PackStep } from './tables';
 import { wiringSvg, type SheetWire } from './wiring-svg';
 
 /** What Pack needs from the rooms before it; whoever calls it gathers this. */
@@ -14,7 +15,7 @@ export interface PackInput {
   readonly job: Job;
   readonly findings: readonly Finding[];
   /** Null while no way of pressing is chosen. */
-  readonly joint: { readonly marks: readonly Mark[]; readonly wires: readonly SheetWire[]; readonly parts: readonly PackPart[]; readonly netlist: string | null } | null;
+  readonly joint: { readonly sheet: Sheet; readonly wires: readonly SheetWire[]; readonly bill: Bill; readonly netlist: string | null } | null;
   readonly sheet: readonly PackStep[];
 }
 
@@ -37,9 +38,9 @@ export function packFiles(input: PackInput): PackFile[] {
   const text = (file: string, what: string, type: string, body: string): PackFile => ({ name: file, what, type, text: body });
   const drawn = joint
     ? [
-        text('wiring.svg', 'wiring sheet', 'image/svg+xml', wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), joint.marks, joint.wires, CAUTION)),
+        text('wiring.svg', 'wiring sheet', 'image/svg+xml', wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), joint.sheet, joint.wires, CAUTION)),
         text('wires.csv', 'wire table', 'text/csv', wiresCsv(joint.wires)),
-        text('parts.csv', 'parts list', 'text/csv', partsCsv(joint.parts)),
+        text('parts.csv', 'parts list', 'text/csv', partsCsv(joint.bill, job.thumb.currency)),
         ...(joint.netlist ? [text('joint.cir', 'netlist of the joint', 'text/plain', joint.netlist)] : []),
       ]
     : [];

@@ -1,5 +1,4 @@
 export { packFiles, packZip, type Picture, unpackZip, type PackFile, type PackInput } from './files';
-export { injectorBench, injectorOf, injectorVerilog, type Injector } from './injector';
 export { packFindings } from './findings';
 export { slug } from './slug';
 export { wireColour } from './wiring-svg';

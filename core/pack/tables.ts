@@ -1,17 +1,13 @@
 import Papa from 'papaparse';
+import type { Bill } from '../parts';
 import type { SheetWire } from './wiring-svg';
 
 // A cell that begins like a formula would be run by a spreadsheet; the library puts an apostrophe before it.
 export const csv = (fields: string[], data: (string | number)[][]): string => `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
-export interface PackPart {
-  readonly name: string;
-  readonly value: string;
-  readonly quantity: number;
-}
-
-/** Parts list as CSV (RFC 4180). */
-export const partsCsv = (parts: readonly PackPart[]): string => csv(['part', 'value', 'quantity', 'price each', 'already have'], parts.map((p) => [p.name, p.value, p.quantity, '', '']));
+/** Parts list for all machines as CSV (RFC 4180): what is at hand, what is to be bought, and what that costs where a price is known. */
+export const partsCsv = (bill: Bill, currency: string): string =>
+  csv(['part', 'value', 'quantity', 'already have', 'to buy', `price each, ${currency}`, `cost, ${currency}`], bill.lines.map((l) => [l.name, l.value, l.quantity, l.have, l.buy, l.price ?? '', l.cost === null ? '' : Number(l.cost.toFixed(2))]));
 
 /** Wire table as CSV. */
 export const wiresCsv = (wires: readonly SheetWire[]): string => csv(['wire', 'from', 'to', 'colour'], wires.map((w) => [w.number, w.from, w.to, w.colour]));

@@ -1,4 +1,4 @@
-import { SHEET, type Ink, type Mark } from '../circuit';
+import type { Ink, Mark, Sheet } from '../drawing';
 import { xml } from './xml';
 
 const COLOUR: Record<string, string> = {
@@ -16,7 +16,7 @@ function mark(m: Mark): string {
   }
   if (m.fill) return `<path d="${m.d}" fill="${INK[m.ink]}"/>`;
   const stroke = m.colour ? wireColour(m.colour) : INK[m.ink];
-  return `<path d="${m.d}" fill="none" stroke="${stroke}" stroke-width="${m.wire ? 2.5 : 2}"/>`;
+  return `<path d="${m.d}" fill="none" stroke="${stroke}" stroke-width="${m.strong ? 4 : m.wire ? 2.5 : 2}"${m.dashed ? ' stroke-dasharray="6 4"' : ''}/>`;
 }
 
 export interface SheetWire {
@@ -27,9 +27,9 @@ export interface SheetWire {
 }
 
 /** The wiring sheet as an SVG file: the joint above, the wire table below. Readable in black and white by its numbers. */
-export function wiringSvg(title: string, date: string, marks: readonly Mark[], wires: readonly SheetWire[], cautions: readonly string[]): string {
+export function wiringSvg(title: string, date: string, sheet: Sheet, wires: readonly SheetWire[], cautions: readonly string[]): string {
   const rowHeight = 24;
-  const tableTop = SHEET.height + 100;
+  const tableTop = sheet.height + 100;
   const cautionTop = tableTop + (wires.length + 1) * rowHeight + 20;
   const height = cautionTop + cautions.length * 20 + 30;
   const cell = (x: number, y: number, t: string, weight = 'normal'): string => `<text x="${x}" y="${y}" font-size="15" font-weight="${weight}" fill="#1e2b2a">${xml(t)}</text>`;
@@ -39,11 +39,11 @@ export function wiringSvg(title: string, date: string, marks: readonly Mark[], w
   });
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${SHEET.width} ${height}" width="${SHEET.width}" height="${height}" font-family="Atkinson Hyperlegible Next, Arial, sans-serif">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${sheet.width} ${height}" width="${sheet.width}" height="${height}" font-family="Atkinson Hyperlegible Next, Arial, sans-serif">`,
     `<title>${xml(title)}</title>`,
-    `<rect width="${SHEET.width}" height="${height}" fill="#fff"/>`,
+    `<rect width="${sheet.width}" height="${height}" fill="#fff"/>`,
     cell(18, 30, title, 'bold'), `<text x="706" y="30" font-size="13" text-anchor="end" fill="#566462">${xml(date)}</text>`,
-    `<g transform="translate(0 50)">${marks.map(mark).join('\n')}</g>`,
+    `<g transform="translate(0 50)">${sheet.marks.map(mark).join('\n')}</g>`,
     cell(18, tableTop, 'wire', 'bold'), cell(60, tableTop, 'from', 'bold'), cell(320, tableTop, 'to', 'bold'), cell(580, tableTop, 'colour', 'bold'),
     ...rows,
     ...cautions.map((c, i) => `<text x="18" y="${cautionTop + i * 20}" font-size="13" fill="#1e2b2a">${xml(c)}</text>`),

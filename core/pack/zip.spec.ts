@@ -4,7 +4,8 @@ import { assess } from '../assess';
 import { filesOf } from '../deliver';
 import { jobText, loadJob, type Keypad } from '../job';
 import { changed, demoJob } from '../testing/jobs';
-import { injectorBench, injectorOf, injectorVerilog, packZip, unpackZip } from '.';
+import { injectorBench, injectorOf, injectorVerilog } from '../scan';
+import { packZip, unpackZip } from '.';
 
 const pot = demoJob('rice-pot');
 const proofer = demoJob('dough-proofer');

@@ -17,5 +17,4 @@ export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from
 export { ghosts, pinSides, sharedLines, type Ghost, type PinJoin, type PinSides, type SharedLine } from './key-lines';
 export { practiceResult, type PracticeResult } from './practice';
 export { dischargeSeconds, sourceOhms, testLoad, usableAmps } from './rails';
-export { isUneven, sizeOf, type Size } from './sizes';
 export { stripState, type Pair, type StripState, type StripStep } from './terminals';

@@ -1,6 +1,6 @@
 import { lookShare, offScale, type ReadingSpec } from '../circuit';
 import { CONTROL_KINDS, LOOKS, type ControlKind, type Look, type Reading } from '../job';
-import { entropyBits } from './normal';
+import { entropyBits } from './entropy';
 import { predictions } from './particles';
 import { actShare, type Posterior } from './posterior';
 

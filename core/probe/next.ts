@@ -4,7 +4,7 @@ import { informationBits } from './information';
 import { wantedSpecs } from './wanted';
 import { isolationOf } from './isolation';
 import { allowed, MENU, possible } from './menu';
-import { entropyBits } from './normal';
+import { entropyBits } from './entropy';
 import { specKey } from './particles';
 import type { Posterior } from './posterior';
 import { kindReadings } from './relevant';

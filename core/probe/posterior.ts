@@ -1,6 +1,6 @@
 import { KIND_SHARES, lookShare, meterError, onScale } from '../circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Look, type Meter, type Reading } from '../job';
-import { normalCdf } from './normal';
+import { normalCdf } from '../quantity';
 import { particles, predictions } from './particles';
 
 /** One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. */

@@ -5,7 +5,8 @@ import { controlFacts, isolationOf, nextFor, probeFindings, surveyOf, surveysOf,
 import { boardOrder } from './board-order';
 import { meaningsOf, outcomesOf } from './information';
 import { allowed, LOOK_SPEC } from './menu';
-import { entropyBits, normalCdf } from './normal';
+import { normalCdf } from '../quantity';
+import { entropyBits } from './entropy';
 import { particles, spread } from './particles';
 import { posteriorOf } from './posterior';
 

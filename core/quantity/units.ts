@@ -1,5 +1,5 @@
 /** Units that the bench uses; all numbers in the core are in these. */
-export type Unit = 'V' | 'A' | 'Ω' | 'W' | 's' | 'Hz' | 'F' | 'H' | 'm' | 'm²' | 'N' | 'N·m' | '°C' | 'K' | '%' | '1';
+export type Unit = 'V' | 'A' | 'Ω' | 'W' | 's' | 'Hz' | 'F' | 'H' | 'm' | 'm²' | 'N' | 'N·m' | '°C' | 'K' | '%' | '1' | '°' | 'rpm' | 'kg' | 'Pa';
 
 export interface UnitName {
   readonly unit: Unit;
@@ -27,6 +27,7 @@ export const UNIT_NAMES: Readonly<Record<string, UnitName>> = {
   mm2: { unit: 'm²', factor: 1e-6 }, 'mm²': { unit: 'm²', factor: 1e-6 },
   N: { unit: 'N', factor: 1 }, Nm: { unit: 'N·m', factor: 1 },
   '°C': { unit: '°C', factor: 1 }, C: { unit: '°C', factor: 1 }, K: { unit: 'K', factor: 1 }, '%': { unit: '%', factor: 1 },
+  '°': { unit: '°', factor: 1 }, deg: { unit: '°', factor: 1 }, rpm: { unit: 'rpm', factor: 1 }, kg: { unit: 'kg', factor: 1 }, g: { unit: 'kg', factor: 1e-3 }, Pa: { unit: 'Pa', factor: 1 },
 };
 
 /** Decimal prefixes as typed at a bench; `u` stands for micro. */

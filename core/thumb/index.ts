@@ -1,8 +1,7 @@
-export { CLASSES } from './classes';
-export { jointOf } from './joint';
+export { changesFor, type Change, type Changes } from './changes';
+export { compareWays, tightestMargin, type CompareRow } from './compare';
 export { proofCases, proofLevels, proofResult, type ProofCase, type ProofResult } from './proof';
-export { agreementFinding, leastMarginFinding, proofFindings, proofTime, toleranceFinding } from './proof-findings';
-export { chosenWay, rankWays, thumbFindings, wayContext } from './rank';
-export { WAY_WORDS, wayPhrase, type Part, type WayContext, type WayResult, type Wire } from './way';
+export { agreementFinding, leastMarginFinding, proofFindings, proofTime, sensitivityFindings, toleranceFinding } from './proof-findings';
+export { chosenWay, contextOf, rankWays, thumbFindings, wayContext } from './rank';
 export { toleranceOf, type ToleranceResult } from './tolerance';
-export { firstDifference, WISH_WORDS, wishScore } from './wishes';
+export { firstDifference, meets, WISH_WORDS, wishScore } from './wishes';

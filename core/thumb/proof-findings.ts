@@ -2,7 +2,7 @@ import { PRESS_TIMES } from '../circuit';
 import { atLeast, atMost, chosen, derive, finding, judged, type Finding } from '../finding';
 import { proofLevels, type ProofResult } from './proof';
 import type { ToleranceResult } from './tolerance';
-import type { WayContext } from './way';
+import type { WayContext } from '../ways';
 
 /** The simulated levels of one corner as findings, so that each can be opened: value, limit, closed form beside it. */
 export function proofFindings(c: WayContext, r: ProofResult): { pressed: Finding; idle: Finding } {
@@ -34,6 +34,15 @@ export function leastMarginFinding(t: ToleranceResult): Finding {
     chosen('V', 'level of the closest draw', level, 'V', 'closed form, from the drawn values'), chosen('V_lim', `the machine wants it ${side}`, limit, 'V', 'what the machine takes for low or high'), chosen('V_s', 'supply of that draw', supply, 'V', 'drawn between its bounds'),
   ]);
   return judged('thumb', 'proof.margin', { title: `Least distance of a level from the machine’s limit over ${t.draws} draws`, caption: 'least margin', steps: [step], limit: atLeast(0, '%', 'the limit itself', { from: 'source', key: 'yield-wanted' }), span: 100, source: ['ohm', 'ebers-moll'] });
+}
+
+/** How much each value moves the margin, as findings that can be opened; largest first. */
+export function sensitivityFindings(t: ToleranceResult): Finding[] {
+  const sum = t.sensitivity.reduce((s, x) => s + x.correlation ** 2, 0);
+  return t.sensitivity.map(({ name, correlation }, i) => {
+    const step = derive(`share of ${name}`, 'q', '100 * r^2 / S', '%', [chosen('r', 'its correlation with the margin', correlation, '1', `over ${t.draws} draws`), chosen('S', 'sum of the squares of all', sum || 1, '1', `over ${t.draws} draws`)]);
+    return finding('thumb', `proof.moves-${i}`, { verdict: 'settled', title: `${name}: how much it moves the margin`, caption: name, value: step.result, steps: [step], source: ['least-squares'] });
+  });
 }
 
 const MOMENTS = {

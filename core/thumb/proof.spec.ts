@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circuit';
-import { WAY_WISHES, WAYS, type Way } from '../job';
+import { JOINT_WAYS, WAY_WISHES, type Way } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
 import { agreementFinding, chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, proofTime, rankWays, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
@@ -47,7 +47,7 @@ describe('reading a press', () => {
 });
 
 describe('proofs', () => {
-  it.each(WAYS)('of %s carry their own id on the title line, at nominal values and at the worst corner', (way) => {
+  it.each(JOINT_WAYS)('of %s carry their own id on the title line, at nominal values and at the worst corner', (way) => {
     const { c, w } = contextOf(way);
     const cases = proofCases(c, w, 'id7');
     expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst']);

@@ -1,9 +1,9 @@
 import { NOMINAL_PARTS, PRESS_TIMES, PULL_DOWN_OHMS, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
-import { CLASSES, RESISTOR_SHARE } from './classes';
-import { jointOf, onOhmsOf } from './joint';
-import type { WayContext, WayResult } from './way';
+import type { PartKind } from '../job';
+import { boundsOf, takenPart } from '../parts';
+import { jointOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
 
-/** Gain of a small-signal transistor at its least (`parts-npn`). */
+/** Gain of an optocoupler's transistor at its least (`parts-opto`). */
 const LEAST_GAIN = 100;
 
 /** One simulated press to be asked for: the joint, its netlist, and the levels that the machine obeys. */
@@ -26,13 +26,17 @@ export interface ProofResult {
 
 /** The corner in which the pressed level is worst: strong supply and pull, weak drive, tired parts. */
 function worstOf(c: WayContext, nominal: Joint): Joint {
-  const { opto, nmos } = CLASSES;
   const line = c.line!;
+  const low = (kind: PartKind, key: string): number => boundsOf(takenPart(c.job, kind), key).low;
+  const high = (kind: PartKind, key: string): number => boundsOf(takenPart(c.job, kind), key).high;
   return {
     ...nominal,
     supplyVolts: line.supply.range.high, pullOhms: line.pull.range.low, pinHighVolts: c.drive.highVolts.low, seriesOhms: nominal.seriesOhms * (1 + RESISTOR_SHARE),
-    onOhms: onOhmsOf(nominal.way).high,
-    gainForward: LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: opto.transfer.range.low * opto.ageing, groundWireOhms: nominal.groundWireOhms * 2, thresholdVolts: nmos.threshold.range.high,
+    onOhms: onOhmsOf(c, nominal.way).high,
+    gainForward: nominal.way === 'npn-to-ground' ? low('npn', 'gain') : LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: low('optocoupler', 'transfer') * OPTO_AGEING,
+    groundWireOhms: nominal.groundWireOhms * 2, thresholdVolts: high('nmos', 'thresholdVolts'),
+    // A module that presses on low is worst where its drop is least: it may then stay pulled in. One that presses on high, where it is most.
+    moduleDropVolts: nominal.moduleOnLow ? low('relay-module', 'dropVolts') : high('relay-module', 'dropVolts'),
   };
 }
 

@@ -1,32 +1,28 @@
 import { byHarm, finding, type Finding } from '../finding';
-import { WAYS, type Facts, type Job, type Way } from '../job';
-import { lineOf } from './line';
-import { WAY_WORDS, wayPhrase, type WayContext, type WayResult } from './way';
-import { nmosToGround } from './mosfet';
+import { WAYS, type Facts, type Job } from '../job';
+import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../ways';
 import { wishScore } from './wishes';
-import { npnToGround, optocoupler, relayContact, solidStateRelay } from './ways';
-
-const EVALUATE: Record<Way, (c: WayContext) => WayResult> = {
-  'relay-contact': relayContact, 'npn-to-ground': npnToGround, 'nmos-to-ground': nmosToGround, optocoupler, 'solid-state-relay': solidStateRelay,
-};
 
 /** The context that every way is judged in, or null while there is no control to press or no controller to press it. */
 export function wayContext(job: Job, facts: Facts): WayContext | null {
   const control = job.controls.find((c) => c.id === job.thumb.control) ?? job.controls[0];
   const fact = control && facts.controls[control.id];
   if (!control || !fact || !facts.drive) return null;
-  return { job, control, fact, drive: facts.drive, line: lineOf(fact, control) };
+  return { job, control, fact, drive: facts.drive, line: lineOf(fact, control), others: facts.controls };
 }
 
-/** All ways of pressing, best first: gravest verdict last, then the maker's order of wishes. Each says why. */
+/** The maker's own resistor belongs to the chosen way; the others are judged with their computed value. */
+export const contextOf = (context: WayContext, way: WayResult['way']): WayContext =>
+  way === context.job.thumb.way ? context : { ...context, job: { ...context.job, thumb: { ...context.job.thumb, resistorOhms: null } } };
+
+/** All ways of pressing, best first: those that have nothing to do with this control last, then gravest verdict, then the maker's order of wishes. Each says why. */
 export function rankWays(job: Job, facts: Facts): WayResult[] {
   const context = wayContext(job, facts);
   if (!context) return [];
-  // The maker's own resistor belongs to the chosen way; the others are judged with their computed value.
-  const withoutOwn: WayContext = { ...context, job: { ...job, thumb: { ...job.thumb, resistorOhms: null } } };
-  return [...WAYS]
-    .map((way) => EVALUATE[way](way === job.thumb.way ? context : withoutOwn))
-    .sort((a, b) => -byHarm(a, b) || wishScore(b.way, job.thumb.wishes) - wishScore(a.way, job.thumb.wishes));
+  const others = contextOf(context, 'relay-contact');
+  const score = new Map(WAYS.map((w) => [w, wishScore(w, job.thumb.wishes)]));
+  return WAYS.map((way) => evaluateWay(way, way === job.thumb.way ? context : others))
+    .sort((a, b) => Number(b.applies) - Number(a.applies) || -byHarm(a, b) || score.get(b.way)! - score.get(a.way)!);
 }
 
 /** The chosen way, or null. */

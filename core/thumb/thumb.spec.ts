@@ -2,7 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { applyEdit, type Facts, type Job, type Way } from '../job';
 import { changed, demoJob, findingOf } from '../testing/jobs';
-import { chosenWay, jointOf, rankWays, wayContext } from '.';
+import { jointOf } from '../ways';
+import { chosenWay, rankWays, wayContext } from '.';
 
 const pot = demoJob('rice-pot');
 const withWay = (way: Way, job = pot): Job => changed(job, 'thumb', { way, resistorOhms: null });
@@ -12,8 +13,13 @@ describe('ways of pressing the rice pot', () => {
   it('puts the isolated, silent, indifferent one first and the power relay last, with reasons', () => {
     const ways = assess(pot).ways;
     expect(ways[0]!.way).toBe('solid-state-relay');
-    expect(ways.at(-1)!.way).toBe('relay-contact');
-    expect(ways.at(-1)!.reason).toMatch(/passes 0\.\d+ mA; a silver power contact wants 0\.1 A|100 mA/);
+    const relay = ways.find((w) => w.way === 'relay-contact')!;
+    expect(ways.filter((w) => w.verdict === 'settled')).not.toContain(relay);
+    expect(relay.reason).toMatch(/passes 0\.\d+ mA; this contact wants 0\.1 A/);
+    // What has nothing to do with a button stands below all that has.
+    const applies = ways.map((w) => w.applies);
+    expect(applies.indexOf(false)).toBeGreaterThan(applies.lastIndexOf(true));
+    expect(ways.filter((w) => !w.applies).map((w) => w.way)).toEqual(expect.arrayContaining(['strobe-answer', 'reverse-motor', 'control-box']));
     expect(ways.every((w) => w.reason.length > 10)).toBe(true);
   });
 

@@ -1,9 +1,8 @@
 import { NOMINAL_PARTS, settledLevels, type Joint } from '../circuit';
-import type { Interval, Random } from '../quantity';
-import { within } from '../quantity';
-import { CLASSES, RESISTOR_SHARE } from './classes';
-import { jointOf, onOhmsOf } from './joint';
-import type { WayContext, WayResult } from './way';
+import type { JointWay, PartKind } from '../job';
+import { boundsOf, takenPart } from '../parts';
+import { within, type Interval, type Random } from '../quantity';
+import { jointOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
 
 /** What ten thousand joints built from parts within their tolerances come to. */
 export interface ToleranceResult {
@@ -14,24 +13,30 @@ export interface ToleranceResult {
   readonly leastMargin: number;
   /** The draw that came closest: its level, the limit it was held against, its supply, in volts; and the side of the limit it should lie on. */
   readonly closest: { readonly level: number; readonly limit: number; readonly supply: number; readonly side: 'below' | 'above' };
-  /** Which value moves the margin, as shares that add up to one, largest first. */
-  readonly sensitivity: readonly { readonly name: string; readonly share: number }[];
+  /** Which value moves the margin: its correlation with the margin, and the squares as shares that add up to one, largest first. */
+  readonly sensitivity: readonly { readonly name: string; readonly correlation: number; readonly share: number }[];
 }
 
 type Free = readonly [field: keyof Joint, name: string, range: Interval];
 
 /** The values of a joint that scatter, with their bounds. */
 function freeValues(c: WayContext, nominal: Joint): Free[] {
-  const { opto } = CLASSES;
   const line = c.line!;
-  const bipolar = nominal.way === 'npn-to-ground' || nominal.way === 'optocoupler';
-  const on: Free[] = bipolar ? [] : [['onOhms', nominal.way === 'relay-contact' ? 'closed contact' : 'on-resistance', onOhmsOf(nominal.way)]];
-  const gain: Free[] = bipolar ? [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }]] : [];
-  const transfer: Free[] = nominal.way === 'optocoupler' ? [['transferRatio', 'transfer ratio with ageing', { low: opto.transfer.range.low * opto.ageing, nominal: opto.transfer.range.nominal, high: opto.transfer.range.high }]] : [];
-  return [
-    ['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)],
-    ...on, ...gain, ...transfer,
-  ];
+  const of = (kind: PartKind, key: string): Interval => boundsOf(takenPart(c.job, kind), key);
+  const own: Record<JointWay, () => Free[]> = {
+    'npn-to-ground': () => [['gainForward', 'gain of the transistor', of('npn', 'gain')]],
+    'nmos-to-ground': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
+    optocoupler: () => {
+      const transfer = of('optocoupler', 'transfer');
+      return [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }], ['transferRatio', 'transfer ratio with ageing', { ...transfer, low: transfer.low * OPTO_AGEING }]];
+    },
+    'solid-state-relay': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
+    'analogue-switch': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
+    'relay-contact': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)]],
+    'relay-module': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)], ['moduleDropVolts', 'drop of the module’s input', of('relay-module', 'dropVolts')], ['moduleVolts', 'module supply', within(nominal.moduleVolts, 0.05)]],
+  };
+  const series: Free[] = nominal.way === 'analogue-switch' ? [] : [['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)]];
+  return [['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ...series, ...own[nominal.way]()];
 }
 
 /** A value between its bounds, likeliest at its nominal one (triangular). */
@@ -73,9 +78,9 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
       closest = below < above ? { level: down, limit: lowBelow.volts, supply: joint.supplyVolts, side: 'below' } : { level: up, limit: highAbove.volts, supply: joint.supplyVolts, side: 'above' };
     }
   }
-  const squares = values.map((v) => correlation(v, margins) ** 2);
-  const sum = squares.reduce((a, b) => a + b, 0) || 1;
-  const sensitivity = free.map(([, name], k) => ({ name, share: squares[k]! / sum })).sort((a, b) => b.share - a.share);
+  const moves = values.map((v) => correlation(v, margins));
+  const sum = moves.reduce((a, r) => a + r * r, 0) || 1;
+  const sensitivity = free.map(([, name], k) => ({ name, correlation: moves[k]!, share: moves[k]! ** 2 / sum })).sort((a, b) => b.share - a.share);
   return { draws, yield: passed / draws, leastMargin: least, closest, sensitivity };
 }
 

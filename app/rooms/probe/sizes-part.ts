@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { ACCESS, FACE_SHAPES, freshFace, PIECES, type FaceSurvey, type Piece } from '../../../core/job';
-import { sizeOf } from '../../../core/probe';
+import { sizeOf } from '../../../core/mechanics';
 import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

@@ -1,7 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofTime, toleranceFinding, toleranceOf, wayContext, wayPhrase, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { isJointWay } from '../../../core/job';
+import { wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 import { Num } from '../../ui/num';
 import { ProofWave } from './proof-wave';
@@ -36,7 +38,8 @@ const DRAWS = 10_000;
           </table></div>
           <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} <gt-num [finding]="agreement()" /> of the supply. {{ verdict() }}</p>
           @if (tolerance(); as t) {
-            <p>Of {{ t.draws }} joints from parts within their tolerances <gt-num [finding]="yieldFinding()!" /> are obeyed; least margin <gt-num [finding]="marginFinding()!" /> of the supply. What moves the margin: {{ movers() }}.</p>
+            <p>Of {{ t.draws }} joints from parts within their tolerances <gt-num [finding]="yieldFinding()!" /> are obeyed; least margin <gt-num [finding]="marginFinding()!" /> of the supply. What moves the margin:</p>
+            <ul class="movers">@for (m of movers(); track m.id) { <li><span>{{ m.caption }}</span><span class="bar"><i [style.width.%]="m.value!.value"></i></span><gt-num [finding]="m" /></li> }</ul>
           }
         } @else if (!prover.stage()) {
           <p class="muted">The margins above are worked out in closed form. The proof simulates the very joint over time: pin floating at power-up, press with bounce, release. The simulator is loaded once, when it is first asked for.</p>
@@ -51,7 +54,7 @@ export class ProofPanel {
   private readonly way = computed(() => chosenWay(this.bench.job(), this.bench.assessment().ways));
   protected readonly context = computed(() => {
     const c = wayContext(this.bench.job(), this.bench.assessment().facts);
-    return c?.line && this.way() ? c : null;
+    return c?.line && this.way()?.applies && isJointWay(this.way()!.way) ? c : null;
   });
   protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));
   /** The joint as text: a proof holds for this very one. */
@@ -69,7 +72,7 @@ export class ProofPanel {
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
   protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r), times: [proofTime(r, 'seenAfter'), proofTime(r, 'steadyAfter'), proofTime(r, 'goneAfter')] })));
-  protected readonly movers = computed(() => this.tolerance()!.sensitivity.filter((s) => s.share > 0.02).slice(0, 4).map((s) => `${s.name} ${Math.round(100 * s.share)} %`).join(', '));
+  protected readonly movers = computed(() => sensitivityFindings(this.tolerance()!).filter((f) => f.value!.value > 0.5).slice(0, 5));
 
   protected prove(): void {
     const context = this.context()!;

@@ -1,5 +1,6 @@
 import { Injectable, signal } from '@angular/core';
-import { proofResult, type ProofCase, type ProofResult, type WayContext } from '../../../core/thumb';
+import { proofResult, type ProofCase, type ProofResult } from '../../../core/thumb';
+import type { WayContext } from '../../../core/ways';
 import type { ProofNews } from '../../workers/proof.worker';
 
 /** How long the simulator may take to load and to run one press, ms, before it is given up. */

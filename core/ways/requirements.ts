@@ -1,9 +1,16 @@
 import { finding, type Finding } from '../finding';
-import type { Way } from '../job';
-import type { WayContext } from './way';
+import type { ControlKind, Way } from '../job';
+import type { WayContext } from './context';
+
+/** `apart`: no conductor joins the sides. `ground-side`: one terminal must be the shared ground. `ground`: the grounds are joined, whichever terminal is which. `outside`: nothing electrical is touched. */
+export type Joins = 'apart' | 'ground-side' | 'ground' | 'outside';
+
+/** A way has nothing to do with this sort of control. */
+export const misfit = (way: Way, title: string, remedy: string): Finding => finding('thumb', `${way}.misfit`, { verdict: 'stop', title, caption: 'not for this control', remedy: { text: remedy } });
 
 /** What must be true before a way may be used at all: the control known, the sides kept apart where they must be. */
-export function requirements(way: Way, c: WayContext, sharesGround: boolean): Finding[] {
+export function requirements(way: Way, c: WayContext, joins: Joins): Finding[] {
+  if (joins === 'outside') return [];
   const out: Finding[] = [];
   const { fact, control } = c;
   if (fact.kind === null) {
@@ -11,8 +18,8 @@ export function requirements(way: Way, c: WayContext, sharesGround: boolean): Fi
   }
   if (fact.dangerous) {
     out.push(finding('thumb', `${way}.dangerous`, { verdict: 'stop', title: 'The control is over the limits of extra-low voltage', caption: 'dangerous side', source: ['iec-61140'], remedy: { text: 'Press it from outside, or hand the inside to a licensed electrician.' } }));
-  } else if (sharesGround) {
-    out.push(sharedGround(way, c));
+  } else if (joins !== 'apart') {
+    out.push(sharedGround(way, c, joins));
   } else if (fact.isolation === 'not-isolated') {
     out.push(finding('thumb', `${way}.insulation`, { verdict: 'tight', title: 'The low-voltage side is tied to mains: only reinforced insulation will do', caption: 'reinforced insulation only', source: ['iec-60664', 'opto-safety-gap'], remedy: { text: 'Pick a safety-rated part, keep 5 mm creepage to your side, feed the controller from an isolated supply, and let licensed work check it.' } }));
   } else if (fact.isolation === 'unknown') {
@@ -22,11 +29,11 @@ export function requirements(way: Way, c: WayContext, sharesGround: boolean): Fi
 }
 
 /** Kinds with a terminal that is, or may be taken as, ground. */
-const GROUND_SIDE: readonly WayContext['fact']['leading'][] = ['low-when-pressed', 'dry-pair', 'latching-switch', 'selector'];
+const GROUND_SIDE: readonly ControlKind[] = ['low-when-pressed', 'dry-pair', 'latching-switch', 'selector'];
 
-function sharedGround(way: Way, c: WayContext): Finding {
+function sharedGround(way: Way, c: WayContext, joins: 'ground-side' | 'ground'): Finding {
   const { fact } = c;
-  if (!GROUND_SIDE.includes(fact.leading)) {
+  if (joins === 'ground-side' && !GROUND_SIDE.includes(fact.leading)) {
     return finding('thumb', `${way}.ground`, { verdict: 'stop', title: 'No terminal of this control is ground, so a transistor to ground cannot press it', caption: 'no ground side', remedy: { text: 'Use a contact, an optocoupler or a solid-state relay.' } });
   }
   if (fact.isolation === 'not-isolated') {

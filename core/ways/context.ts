@@ -1,5 +1,5 @@
 import type { Finding, Verdict } from '../finding';
-import type { Control, ControlFact, DriveFact, Job, PressFact, Way } from '../job';
+import type { Control, ControlFact, DriveFact, Job, PartKind, PressFact, Way } from '../job';
 import type { Line } from './line';
 
 /** What an evaluator of one way is given. */
@@ -8,8 +8,10 @@ export interface WayContext {
   readonly control: Control;
   readonly fact: ControlFact;
   readonly drive: DriveFact;
-  /** Null for a switched load. */
+  /** Null for a control that has no logic line, for instance a switched load. */
   readonly line: Line | null;
+  /** What is known of the job's other controls, by their ids. */
+  readonly others: Readonly<Record<string, ControlFact>>;
 }
 
 export interface Part {
@@ -30,29 +32,23 @@ export interface Wire {
 export interface WayResult {
   readonly way: Way;
   readonly verdict: Verdict;
+  /** False where this control is of a sort that the way has nothing to do with. */
+  readonly applies: boolean;
   /** One line: for or against, on this very control. */
   readonly reason: string;
   readonly findings: readonly Finding[];
+  /** For one machine. */
   readonly parts: readonly Part[];
   readonly wires: readonly Wire[];
+  /** Kinds of parts of which it takes one class or another. */
+  readonly kinds: readonly PartKind[];
   readonly press: PressFact;
 }
 
-export const WAY_WORDS: Record<Way, { name: string; costs: string }> = {
-  'relay-contact': { name: 'Relay contact', costs: 'any polarity, isolated; clicks, needs a driver and 5 V' },
-  'npn-to-ground': { name: 'Transistor to ground', costs: 'cents and silent; shares the ground' },
-  'nmos-to-ground': { name: 'MOSFET to ground', costs: 'cents and silent, takes no pin current; shares the ground' },
-  optocoupler: { name: 'Optocoupler', costs: 'isolated, silent, small; polarity matters' },
-  'solid-state-relay': { name: 'Solid-state relay', costs: 'any polarity, isolated, silent, no minimum current' },
-};
-
-/** A way's name inside a sentence: lower case, but for abbreviations. */
-export const wayPhrase = (way: Way): string => WAY_WORDS[way].name.replace(/^[A-Z](?=[a-z])/, (c) => c.toLowerCase());
-
-const WIRE_COLOURS = ['orange', 'black', 'green', 'grey', 'red'] as const;
+const WIRE_COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'yellow', 'violet', 'white'] as const;
 
 /** Numbers wires and gives each the maker's colour or the next of the usual ones. */
-export function wires(job: Job, list: readonly [from: string, to: string, crosses?: boolean][]): Wire[] {
+export function wires(job: Job, list: readonly (readonly [from: string, to: string, crosses?: boolean])[]): Wire[] {
   return list.map(([from, to, crosses = false], i) => ({
     number: i + 1, from, to, crosses, colour: job.thumb.colours[String(i + 1)] ?? WIRE_COLOURS[i % WIRE_COLOURS.length]!,
   }));

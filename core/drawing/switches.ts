@@ -1,8 +1,9 @@
-import type { Way } from '../job';
+import type { JointWay } from '../job';
+import { dot, filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
 
 /** What the drawing of a joint has to show; all texts are plain. */
-export interface DrawingInput {
-  readonly way: Way;
+export interface JointLook {
+  readonly way: JointWay;
   readonly pin: string;
   readonly appliance: string;
   readonly upper: string;
@@ -10,6 +11,8 @@ export interface DrawingInput {
   readonly upperNote: string;
   readonly lowerNote: string;
   readonly resistor: string;
+  /** Voltage of the coil or of the module. */
+  readonly supply: string;
   readonly part: string;
   readonly partNote: string;
   readonly wires: readonly { readonly number: number; readonly colour: string }[];
@@ -19,33 +22,20 @@ export interface DrawingInput {
   readonly forbidden: boolean;
 }
 
-export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hatch' | 'stop' | 'paper';
-
-/** One mark of the drawing, in user units of a 724 by 330 sheet. */
-export type Mark =
-  | { readonly kind: 'path'; readonly d: string; readonly ink: Ink; readonly fill?: boolean; readonly wire?: number; readonly colour?: string }
-  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly anchor: 'start' | 'middle' | 'end'; readonly ink: Ink; readonly size: number }
-  | { readonly kind: 'tag'; readonly x: number; readonly y: number; readonly number: number; readonly colour: string };
-
-export const SHEET = { width: 724, height: 330 } as const;
+const HEIGHT = 330;
 const LEFT = 132;
 const RIGHT = 584;
 const TOP = 118;
 const BOTTOM = 222;
 
-const text = (x: number, y: number, t: string, anchor: 'start' | 'middle' | 'end' = 'middle', ink: Ink = 'ink', size = 15): Mark => ({ kind: 'text', x, y, text: t, anchor, ink, size });
-const line = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink });
-const filled = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, fill: true });
-const dot = (x: number, y: number): Mark => filled(`M${x - 5} ${y}a5 5 0 1 0 10 0a5 5 0 1 0 -10 0`);
-
 /** Draws a joint as two shores with the parts between them; graphical symbols follow IEC 60617. */
-export function drawJoint(i: DrawingInput): Mark[] {
+export function drawSwitch(i: JointLook): Sheet {
   const colour = (n: number): string => i.wires.find((w) => w.number === n)?.colour ?? 'black';
   const wire = (n: number, d: string, tagX: number, tagY: number): Mark[] => [
     { kind: 'path', d, ink: 'ink', wire: n, colour: colour(n) },
     { kind: 'tag', x: tagX, y: tagY, number: n, colour: colour(n) },
   ];
-  return [
+  const marks = [
     filled('M0 0H150C142 60 158 110 150 165S144 270 150 330H0Z', 'shore-left'),
     filled('M724 0H560C568 60 552 110 560 165S566 270 560 330H724Z', 'shore-right'),
     text(18, 26, 'your controller', 'start', 'muted'),
@@ -60,17 +50,18 @@ export function drawJoint(i: DrawingInput): Mark[] {
     text(362, 284, i.part, 'middle'),
     text(362, 303, i.partNote, 'middle', 'muted', 13),
   ];
+  return { width: SHEET_WIDTH, height: HEIGHT, marks };
 }
 
-function hatch(i: DrawingInput): Mark[] {
-  const x = i.way === 'relay-contact' ? 404 : 362;
+function hatch(i: JointLook): Mark[] {
+  const x = i.way === 'relay-contact' || i.way === 'relay-module' ? 404 : 362;
   const strokes = Array.from({ length: 9 }, (_, k) => `M${x - 15} ${76 + k * 22}l30 -26`).join('');
   return [line(strokes, 'hatch'), text(x, 40, `apart: ${i.apart}`, 'middle', 'muted', 14)];
 }
 
 type Wiring = (n: number, d: string, tagX: number, tagY: number) => Mark[];
 
-function between(i: DrawingInput, wire: Wiring): Mark[] {
+function between(i: JointLook, wire: Wiring): Mark[] {
   const resistor = (x: number, y: number): Mark[] => [filled(`M${x} ${y - 12}h58v24h-58z`, 'paper'), line(`M${x} ${y - 12}h58v24h-58z`, 'part'), text(x + 29, y - 20, i.resistor)];
   switch (i.way) {
     case 'optocoupler':
@@ -108,7 +99,7 @@ function between(i: DrawingInput, wire: Wiring): Mark[] {
       ];
     case 'relay-contact':
       return [
-        dot(LEFT, 66), text(LEFT - 12, 71, '5 V', 'end'),
+        dot(LEFT, 66), text(LEFT - 12, 71, i.supply, 'end'),
         ...wire(5, `M${LEFT} 66H352V84`, 168, 66),
         line('M332 84h40v40h-40zM332 124L372 84', 'part'), text(290, 109, 'coil', 'end', 'muted', 13),
         line('M352 74H310V98M310 112V134H352M352 124V150M301 112h18l-9 -14zM301 98h18', 'part'),
@@ -118,6 +109,26 @@ function between(i: DrawingInput, wire: Wiring): Mark[] {
         ...wire(2, `M${LEFT} ${BOTTOM}H352`, 168, BOTTOM),
         line('M450 118V148M450 192V222M450 192L434 152', 'part'),
         ...wire(3, `M450 ${TOP}H${RIGHT}`, 516, TOP), ...wire(4, `M450 ${BOTTOM}H${RIGHT}`, 516, BOTTOM),
+      ];
+    case 'relay-module':
+      return [
+        dot(LEFT, 66), text(LEFT - 12, 71, i.supply, 'end'),
+        line('M240 52H492V248H240Z', 'part'), text(252, 268, 'module', 'start', 'muted', 13),
+        ...wire(5, `M${LEFT} 66H352V96`, 168, 66), text(252, 60, 'supply', 'start', 'muted', 13),
+        line('M332 96h40v40h-40zM332 136L372 96', 'part'), text(324, 121, 'coil', 'end', 'muted', 13),
+        ...wire(1, `M${LEFT} ${TOP}H210V172H300`, 168, TOP), line('M300 158h52v28h-52z', 'part'), text(326, 177, 'input', 'middle', 'muted', 13), line('M352 136V158', 'part'),
+        ...wire(2, `M${LEFT} ${BOTTOM}H326V186`, 168, BOTTOM),
+        line('M450 118V148M450 192V222M450 192L434 152', 'part'),
+        ...wire(3, `M450 ${TOP}H${RIGHT}`, 524, TOP), ...wire(4, `M450 ${BOTTOM}H${RIGHT}`, 524, BOTTOM),
+      ];
+    case 'analogue-switch':
+      return [
+        line('M300 84H420V196H300Z', 'part'),
+        ...wire(1, `M${LEFT} ${TOP}H300`, 168, TOP), text(308, 113, 'control', 'start', 'muted', 13),
+        line('M400 118H384M400 168H384M384 168L372 124', 'part'), ...wire(3, `M400 ${TOP}H${RIGHT}`, 500, TOP),
+        ...wire(4, `M400 168H470V206H${RIGHT - 40}V${BOTTOM}H${RIGHT}`, 500, 206),
+        dot(RIGHT, 66), text(RIGHT + 12, 71, 'its supply', 'start'), ...wire(5, `M360 84V66H${RIGHT}`, 500, 66),
+        line(`M360 196V${BOTTOM + 24}`, 'ink'), dot(360, BOTTOM + 24), ...wire(2, `M${LEFT} ${BOTTOM}V${BOTTOM + 24}H${RIGHT}`, 168, BOTTOM + 24), text(RIGHT + 12, BOTTOM + 48, 'its ground', 'start', 'muted', 13),
       ];
   }
 }

@@ -5,10 +5,3 @@ export function normalCdf(z: number): number {
   const erf = 1 - (((((1.061405429 * t - 1.453152027) * t + 1.421413741) * t - 0.284496736) * t + 0.254829592) * t) * Math.exp(-x * x);
   return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
 }
-
-/** Uncertainty over alternatives with these shares, bits. */
-export const entropyBits = (shares: ArrayLike<number>): number => {
-  let h = 0;
-  for (let i = 0; i < shares.length; i++) if (shares[i]! > 0) h -= shares[i]! * Math.log2(shares[i]!);
-  return h;
-};

@@ -1,15 +1,15 @@
 import { atLeast, atMost, carried, constant, judged, worst, type Finding, type Input, type RangedInput, type Remedy } from '../finding';
 import type { DriveFact, Way } from '../job';
 import { formatQuantity, nextBelow, within } from '../quantity';
-import { RESISTOR_SHARE } from './classes';
+import { CLAMP_AMPS, RESISTOR_SHARE } from './practice';
 
 /** The pin's high level as an input at the corners. */
 export const pinHigh = (drive: DriveFact): RangedInput => ({ symbol: 'V_OH', name: `pin high of the ${drive.controller}`, range: drive.highVolts, unit: 'V', origin: { from: 'source', key: 'pin-drive' } });
 
 /** A series resistor: the standard value below what is wanted, or the maker's own. */
 export function seriesResistor(wantedOhms: number, own: number | null): { ohms: number; input: RangedInput } {
-  // The next value below what even a resistor at its upper tolerance must not exceed.
-  const ohms = own ?? nextBelow(wantedOhms / (1 + RESISTOR_SHARE), 'E12');
+  // The next value below what even a resistor at its upper tolerance must not exceed; a few ohms where nothing is left for it.
+  const ohms = own ?? (wantedOhms > 1 ? nextBelow(wantedOhms / (1 + RESISTOR_SHARE), 'E12') : 1);
   return {
     ohms,
     input: {
@@ -30,13 +30,12 @@ export function resistorRemedy(own: number | null, computed: number): Remedy | n
   };
 }
 
+const pinLimit = (drive: DriveFact) => atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: 'board-wifi17' });
+
 /** Current out of the pin through the resistor and a junction, at its highest, against the pin's limit. */
 export function pinCurrent(way: Way, drive: DriveFact, junction: RangedInput, resistor: RangedInput, remedy: Remedy | null): Finding {
   const step = worst('highest', 'current out of the pin', 'I_pin', `(V_OH - ${junction.symbol}) / R_S`, 'A', [pinHigh(drive), junction, resistor]);
-  return judged('thumb', `${way}.pin-current`, {
-    title: 'Pin current under what the pin may give', caption: 'pin current', steps: [step], tightShare: 0.1,
-    limit: atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: 'board-wifi17' }), remedy,
-  });
+  return judged('thumb', `${way}.pin-current`, { title: 'Pin current under what the pin may give', caption: 'pin current', steps: [step], tightShare: 0.1, limit: pinLimit(drive), remedy });
 }
 
 /** Current that a transistor can sink with its base driven hard, at its lowest, against what it must sink. */
@@ -51,3 +50,11 @@ export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resisto
     tightShare: 0,
   });
 }
+
+/** What a pin takes in, from the machine or from a module, against what it may; `step` is the current at its highest, A. */
+export const pinTakes = (way: Way, id: string, title: string, drive: DriveFact, step: ReturnType<typeof worst>): Finding =>
+  judged('thumb', `${way}.${id}`, { title, caption: 'pin current', steps: [step], limit: pinLimit(drive), tightShare: 0.1 });
+
+/** Current into the clamp diode of a pin that a higher level reaches, against what it bears. */
+export const clampCurrent = (way: Way, step: ReturnType<typeof worst>, remedy: Remedy | null = null): Finding =>
+  judged('thumb', `${way}.clamp`, { title: 'Current into the pin’s clamp diode', caption: 'clamp current', steps: [step], limit: atMost(CLAMP_AMPS, 'A', 'what a clamp bears', { from: 'source', key: 'clamp' }), tightShare: 0.1, remedy });

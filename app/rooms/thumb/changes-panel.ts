@@ -1,0 +1,51 @@
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import type { Verdict } from '../../../core/finding';
+import { formatQuantity } from '../../../core/quantity';
+import { changesFor, contextOf, wayContext, type Change } from '../../../core/thumb';
+import { wayPhrase, type WayResult } from '../../../core/ways';
+import { Bench } from '../../store/bench';
+import { Glyph } from '../../ui/glyph';
+
+const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then it passes barely', unknown: 'then it waits for readings only', stop: 'then one obstacle is gone' };
+
+/** What would have to change for a way to pass: every part and remedy tried out, and how far a number would have to move. */
+@Component({
+  selector: 'gt-changes-panel',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Glyph],
+  template: `
+    @if (way().verdict === 'settled') {
+      <p>Nothing has to change: {{ phrase() }} passes on this control with every margin.</p>
+    } @else if (changes(); as c) {
+      <h3>Against it now</h3>
+      <ul class="findings">@for (f of c.against; track f.id) { <li><gt-glyph [verdict]="f.verdict" /><div><p>{{ f.title }}</p>@if (f.remedy) { <p class="muted">{{ f.remedy.text }}</p> }</div></li> }</ul>
+      @if (c.single.length) {
+        <h3>What would help by itself</h3>
+        <ul class="findings">
+          @for (s of c.single; track s.say) {
+            <li><gt-glyph [verdict]="s.after" /><div><p>{{ s.say }}: <span class="muted">{{ words(s) }}</span></p></div>@if (s.edit) { <button type="button" class="key" [attr.aria-label]="'Do it: ' + s.say" (click)="apply(s)">do it</button> }</li>
+          }
+        </ul>
+      } @else { <p>No part that is listed and no remedy turns it: the reasons above lie in the control itself.</p> }
+      @if (c.flips.length) {
+        <h3>Numbers at which it would turn</h3>
+        <ul>@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ x.flip.input.name }} {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.input.value, x.flip.input.unit) }}</li> }</ul>
+      }
+    }
+  `,
+})
+export class ChangesPanel {
+  private readonly bench = inject(Bench);
+  readonly way = input.required<WayResult>();
+  protected readonly show = formatQuantity;
+  protected readonly phrase = computed(() => wayPhrase(this.way().way));
+  protected readonly changes = computed(() => {
+    const context = wayContext(this.bench.job(), this.bench.assessment().facts);
+    return context && changesFor(contextOf(context, this.way().way), this.way());
+  });
+  protected readonly words = (c: Change): string => (c.after === this.way().verdict ? `still ${c.left} of its sort against it` : AFTER[c.after]);
+
+  protected apply(c: Change): void {
+    if (c.edit) this.bench.edit(c.edit);
+  }
+}

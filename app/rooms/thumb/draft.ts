@@ -1,0 +1,45 @@
+import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import type { Job, ThumbPlan, Way } from '../../../core/job';
+import { contextOf, wayContext } from '../../../core/thumb';
+import { evaluateWay, type WayResult } from '../../../core/ways';
+import { Bench } from '../../store/bench';
+
+/** A plan while a slider is held: shown at once, written to the job when it is let go. */
+@Injectable({ providedIn: 'root' })
+export class Draft {
+  private readonly bench = inject(Bench);
+  private readonly held = signal<Partial<ThumbPlan> | null>(null);
+  /** The job with what is held. */
+  readonly job = computed((): Job => (this.held() ? { ...this.bench.job(), thumb: { ...this.bench.job().thumb, ...this.held() } } : this.bench.job()));
+
+  constructor() {
+    // What was held is in the job once its findings are.
+    effect(() => {
+      if (!this.bench.working()) this.held.set(null);
+    });
+  }
+
+  /** Shows a change without writing it. */
+  hold(set: Partial<ThumbPlan>): void {
+    this.held.set(set);
+  }
+
+  /** Writes a change to the job; `say` is the line that the log keeps. */
+  write(set: Partial<ThumbPlan>, say: string): void {
+    this.held.set(set);
+    this.bench.change('thumb', set, say);
+  }
+
+  /** A way as it is with what is held; `known` is what was last worked out for it. */
+  way(known: WayResult): WayResult {
+    if (!this.held()) return known;
+    const context = wayContext(this.job(), this.bench.assessment().facts);
+    return context ? evaluateWay(known.way, contextOf(context, known.way)) : known;
+  }
+
+  /** A way that has not been chosen, judged on the control. */
+  judge(way: Way): WayResult | null {
+    const context = wayContext(this.job(), this.bench.assessment().facts);
+    return context && evaluateWay(way, contextOf(context, way));
+  }
+}

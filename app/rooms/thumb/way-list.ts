@@ -1,0 +1,43 @@
+import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import type { Way } from '../../../core/job';
+import { WAY_WORDS, type WayResult } from '../../../core/ways';
+import { Glyph } from '../../ui/glyph';
+
+/** The ways to press, best first; those that have nothing to do with this control stand folded below, each with its reason. */
+@Component({
+  selector: 'gt-way-list',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Glyph],
+  template: `
+    <div class="choice">
+      @for (w of fit(); track w.way) {
+        <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
+          <gt-glyph [verdict]="w.verdict" />
+          <span><strong>{{ names[w.way].name }}</strong><span class="muted">{{ w.reason }}</span></span>
+        </button>
+      }
+    </div>
+    @if (unfit().length) {
+      <details [open]="unfitChosen()">
+        <summary class="muted">{{ unfit().length }} more have nothing to do with this control</summary>
+        <div class="choice">
+          @for (w of unfit(); track w.way) {
+            <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
+              <gt-glyph [verdict]="w.verdict" />
+              <span><strong>{{ names[w.way].name }}</strong><span class="muted">{{ w.reason }}</span></span>
+            </button>
+          }
+        </div>
+      </details>
+    }
+  `,
+})
+export class WayList {
+  readonly ways = input.required<readonly WayResult[]>();
+  readonly chosen = input.required<Way | null>();
+  readonly choose = output<Way>();
+  protected readonly names = WAY_WORDS;
+  protected readonly fit = computed(() => this.ways().filter((w) => w.applies));
+  protected readonly unfit = computed(() => this.ways().filter((w) => !w.applies));
+  protected readonly unfitChosen = computed(() => this.unfit().some((w) => w.way === this.chosen()));
+}

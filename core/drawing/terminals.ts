@@ -1,0 +1,120 @@
+import { filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
+
+export interface DrawnWire {
+  readonly number: number;
+  readonly from: string;
+  readonly to: string;
+  readonly colour: string;
+  readonly crosses?: boolean;
+}
+
+type Column = 0 | 1 | 2;
+interface Device {
+  readonly name: string;
+  readonly column: Column;
+}
+
+/** Which device a terminal sits on, by the first words of its name; the first rule that fits. */
+const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] = [
+  [/^(pin|controller|\d)/, () => ({ name: 'your controller', column: 0 })],
+  [/^(?:base resistor of |module input )?(K\d)/, (m) => ({ name: `relay ${m[1]}`, column: 1 })],
+  [/^(base resistor|emitter|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
+  [/^(module|driver|logic|servo)/, (m) => ({ name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!, column: 1 })],
+  [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
+  [/^end switch/, () => ({ name: 'end switches', column: 1 })],
+  [/^(M\d)/, (m) => ({ name: `motor ${m[1]}`, column: 2 })],
+  [/^winding/, () => ({ name: 'stepper', column: 2 })],
+  [/^supply/, () => ({ name: 'supply', column: 2 })],
+  [/./, () => ({ name: 'machine', column: 2 })],
+];
+const deviceOf = (terminal: string): Device => {
+  for (const [pattern, of] of DEVICES) {
+    const m = terminal.match(pattern);
+    if (m) return of(m);
+  }
+  return { name: 'machine', column: 2 };
+};
+
+/** Relay terminals with their work in words, EN 50005. */
+const ROLE: Readonly<Record<string, string>> = { 1: 'common', 2: 'rest', 4: 'work' };
+function label(terminal: string, device: string): string {
+  const relay = terminal.match(/^K\d:(\w+)$/);
+  if (relay) return `${relay[1]} ${relay[1]!.startsWith('A') ? 'coil' : (ROLE[relay[1]!.at(-1)!] ?? '')}`;
+  const short = terminal.replace(new RegExp(`^(${device.split(' ').at(-1)}|${device}|controller|module|driver|logic|servo|machine’s|machine|supply) `), '');
+  return short.length > 20 ? `${short.slice(0, 19)}…` : short;
+}
+
+const BOX = 164;
+const ROW = 30;
+const HEAD = 28;
+const X: readonly number[] = [4, 280, 556];
+
+interface Place {
+  readonly device: Device;
+  readonly y: number;
+}
+
+/**
+ * Any wiring as boxes with terminals: your controller at the left, what is added in the middle, the machine at the right.
+ * Every wire carries its number at both ends, so that the sheet can be followed without its colours.
+ */
+export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
+  const devices = new Map<string, { device: Device; terminals: string[] }>();
+  for (const t of wires.flatMap((w) => [w.from, w.to])) {
+    const device = deviceOf(t);
+    const held = devices.get(device.name) ?? { device, terminals: [] };
+    if (!held.terminals.includes(t)) held.terminals.push(t);
+    devices.set(device.name, held);
+  }
+  const places = new Map<string, Place>();
+  const marks: Mark[] = [];
+  const depth = [12, 12, 12];
+  for (const { device, terminals } of devices.values()) {
+    const [x, y] = [X[device.column]!, depth[device.column]!];
+    const height = HEAD + terminals.length * ROW + 6;
+    marks.push(filled(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, device.column === 0 ? 'shore-left' : device.column === 2 ? 'shore-right' : 'paper'), line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'), text(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14));
+    terminals.forEach((t, i) => {
+      const row = y + HEAD + i * ROW + ROW / 2;
+      places.set(t, { device, y: row });
+      marks.push(text(x + BOX / 2, row + 5, label(t, device.name), 'middle', 'ink', 14));
+    });
+    depth[device.column] = y + height + 14;
+  }
+  const base = Math.max(...depth);
+  const used = [0, 0];
+  let low = base;
+  // Each wire runs in a lane of its own, so that none covers another.
+  const lane = (gap: 0 | 1): number => X[gap]! + BOX + 34 + (used[gap]!++ % 6) * 9;
+  const ends: Mark[] = [];
+  const drawn = new Map<string, number>();
+  for (const w of wires) {
+    const [a, b] = [places.get(w.from)!, places.get(w.to)!];
+    const [p, q] = a.device.column <= b.device.column ? [a, b] : [b, a];
+    const side = (at: Place, gap: 0 | 1): number => X[at.device.column]! + (at.device.column <= gap ? BOX : 0);
+    // Several wires at one terminal fan out by a few units.
+    const off = (key: string): number => {
+      const n = drawn.get(key) ?? 0;
+      drawn.set(key, n + 1);
+      return n * 7 - (n > 0 ? 3 : 0);
+    };
+    const stub = (x: number, y: number, right: boolean): void => void ends.push({ kind: 'tag', x: x + (right ? 14 : -14), y, number: w.number, colour: w.colour });
+    const path = (d: string): void => void marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
+    const [py, qy] = [p.y + off(`${p.y}/${p.device.column}/${w.number % 2}`), q.y];
+    if (p.device.column === 0 && q.device.column === 2) {
+      low += 12;
+      const [m, n] = [lane(0), lane(1)];
+      path(`M${side(p, 0)} ${py}H${m}V${low}H${n}V${qy}H${X[2]}`);
+      stub(side(p, 0), py, true);
+      stub(X[2]!, qy, false);
+    } else {
+      const gap = p.device.column === 0 ? 0 : 1;
+      const right = q.device.column === p.device.column ? p.device.column !== 2 : false;
+      const x = lane(gap);
+      const end = q.device.column === p.device.column ? side(p, gap) : X[q.device.column]!;
+      path(`M${side(p, gap)} ${py}H${x}V${qy}H${end}`);
+      stub(side(p, gap), py, p.device.column !== 2);
+      stub(end, qy, right);
+    }
+  }
+  return { width: SHEET_WIDTH, height: low + 16, marks: [...marks, ...ends] };
+}

@@ -1,0 +1,5 @@
+export { depthStep, forceStep, pullStep, pulseStep, swingStep, travelStep } from './finger';
+export { endToEnd, motorUnderLoad, neededTorque } from './drive';
+export { fitOf, type Fit } from './fit';
+export { isUneven, sizeOf, type Size } from './size';
+export { rewired, standstillAmps, type Rewired, type UnipolarStepper } from './stepper';

@@ -1,0 +1,7 @@
+export { billOf, stockName, type Bill, type BillLine } from './bill';
+export { partProblems, type PartProblem } from './check';
+export { checkedDrawer, DRAWER_FORMAT, drawerText, freshDrawer, readDrawer, type Drawer, type DrawerLoaded, type DrawerPart } from './drawer';
+export { PART_FIELDS, PART_KIND_WORDS, type PartField } from './fields';
+export { gearRatio } from './gear';
+export { SHIPPED_PARTS, type ShippedPart } from './shipped';
+export { boundsOf, partInput, partsOf, partValue, takenPart, valueOf, type TakenPart } from './taken';

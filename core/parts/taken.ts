@@ -1,0 +1,59 @@
+import type { Input, Origin, RangedInput } from '../finding';
+import type { Bounds, Job, OwnPart, PartKind } from '../job';
+import type { Interval } from '../quantity';
+import { PART_FIELDS, type PartField } from './fields';
+import { SHIPPED_PARTS } from './shipped';
+
+/** The part that is taken for a kind: one of the job's own, or a class that ships. */
+export interface TakenPart {
+  readonly id: string;
+  readonly kind: PartKind;
+  readonly name: string;
+  readonly origin: Origin;
+  readonly values: Readonly<Record<string, Bounds>>;
+}
+
+const own = (p: OwnPart): TakenPart => ({ ...p, origin: { from: 'maker', what: `own part: ${p.name}` } });
+const shipped = SHIPPED_PARTS.map((p): TakenPart => ({ id: p.id, kind: p.kind, name: p.name, values: p.values, origin: { from: 'source', key: p.source } }));
+const byKind = new Map<PartKind, readonly TakenPart[]>();
+for (const p of shipped) byKind.set(p.kind, [...(byKind.get(p.kind) ?? []), p]);
+
+/** Every part of a kind that may be picked in a job: its own first, then the classes that ship. An own part hides a class of the same id. */
+export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
+  const mine = job.thumb.parts.filter((p) => p.kind === kind).map(own);
+  return mine.length ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))] : byKind.get(kind)!;
+}
+
+/** The part that a job takes of a kind: the picked one, else the first class that ships. A pick that is gone counts as none. */
+export function takenPart(job: Job, kind: PartKind): TakenPart {
+  const all = partsOf(job, kind);
+  return all.find((p) => p.id === job.thumb.picks[kind]) ?? byKind.get(kind)![0]!;
+}
+
+const fieldOf = (kind: PartKind, key: string): PartField => {
+  const field = PART_FIELDS[kind].find((f) => f.key === key);
+  if (!field) throw new RangeError(`a ${kind} has no value ${key}`);
+  return field;
+};
+
+/** A value of a part with its bounds. Throws RangeError for a value that its kind does not have. */
+export function boundsOf(part: TakenPart, key: string): Interval {
+  const [low, nominal, high] = part.values[key] ?? [Number.NaN, Number.NaN, Number.NaN];
+  fieldOf(part.kind, key);
+  return { low, nominal, high };
+}
+
+/** The usual value of a part, or its rating. */
+export const valueOf = (part: TakenPart, key: string): number => boundsOf(part, key).nominal;
+
+/** A value of a part as an input at the corners, with where it comes from. */
+export function partInput(part: TakenPart, key: string, symbol?: string): RangedInput {
+  const f = fieldOf(part.kind, key);
+  return { symbol: symbol ?? f.symbol, name: f.name, range: boundsOf(part, key), unit: f.unit, origin: part.origin };
+}
+
+/** The usual value of a part, or its rating, as an input. */
+export function partValue(part: TakenPart, key: string, symbol?: string): Input {
+  const { range, ...rest } = partInput(part, key, symbol);
+  return { ...rest, value: range.nominal };
+}

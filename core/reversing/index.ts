@@ -1,0 +1,5 @@
+export { wiringNetlist } from './netlist';
+export { sequenceRules } from './sequence';
+export { forbiddenStates, motionOf, truthTable, type Forbidden, type Motion, type TruthRow } from './truth';
+export { groups, type Contact, type Position, type Wiring } from './wiring';
+export { conductors, wiringOf, WIRING_WORDS } from './wirings';

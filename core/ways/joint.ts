@@ -1,0 +1,35 @@
+import { NOMINAL_PARTS, type Joint } from '../circuit';
+import { isJointWay, type JointWay } from '../job';
+import { boundsOf, takenPart, valueOf } from '../parts';
+import type { Interval } from '../quantity';
+import type { WayContext, WayResult } from './context';
+
+/** The closed switch of a way, Ω; a bipolar transistor has none of its own and takes the contact's. */
+export function onOhmsOf(c: WayContext, way: JointWay): Interval {
+  const kind = way === 'solid-state-relay' || way === 'relay-module' || way === 'analogue-switch' ? way : way === 'nmos-to-ground' ? 'nmos' : 'relay';
+  return boundsOf(takenPart(c.job, kind), 'onOhms');
+}
+
+/** The chosen way as a joint with nominal values, for the simulator; null for a way that is no such circuit, and for a switched load. */
+export function jointOf(c: WayContext, way: WayResult): Joint | null {
+  if (!c.line || !isJointWay(way.way) || !way.applies) return null;
+  const bipolar = takenPart(c.job, 'npn');
+  const module = takenPart(c.job, 'relay-module');
+  return {
+    ...NOMINAL_PARTS,
+    way: way.way,
+    polarity: c.line.polarity,
+    supplyVolts: c.line.supply.range.nominal,
+    pullOhms: c.line.pull.range.nominal,
+    pinHighVolts: c.drive.highVolts.nominal,
+    seriesOhms: way.way === 'relay-module' ? valueOf(module, 'inputOhms') : (way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms),
+    onOhms: onOhmsOf(c, way.way).nominal,
+    offOhms: way.way === 'nmos-to-ground' || way.way === 'analogue-switch' ? 1e8 : 1e9,
+    coilOhms: valueOf(takenPart(c.job, 'relay'), 'coilOhms'),
+    gainForward: way.way === 'npn-to-ground' ? valueOf(bipolar, 'gain') : NOMINAL_PARTS.gainForward,
+    transferRatio: valueOf(takenPart(c.job, 'optocoupler'), 'transfer'),
+    thresholdVolts: valueOf(takenPart(c.job, 'nmos'), 'thresholdVolts'),
+    groundWireOhms: Math.max(c.job.thumb.groundWireMetres * 0.1, 1e-3),
+    moduleVolts: valueOf(module, 'supplyVolts'), moduleDropVolts: valueOf(module, 'dropVolts'), moduleOnAmps: valueOf(module, 'onAmps'), moduleOnLow: valueOf(module, 'onLow') === 1,
+  };
+}

@@ -1,0 +1,96 @@
+import { atLeast, atMost, constant, derive, finding, gravest, judged, worst, type Finding, type Remedy } from '../finding';
+import type { ControlKind, JointWay, PartKind, PressFact, Way } from '../job';
+import { partInput, partValue, type TakenPart } from '../parts';
+import { exactly, formatQuantity } from '../quantity';
+import type { Part, WayContext, WayResult, Wire } from './context';
+import type { Line } from './line';
+import { misfit } from './requirements';
+import { WAY_WORDS } from './words';
+
+const WIRE_OHMS_PER_METRE = 0.1;
+
+export function wireOhms(c: WayContext) {
+  const ohms = c.job.thumb.groundWireMetres * WIRE_OHMS_PER_METRE;
+  return { symbol: 'R_wire', name: 'ground wire and joints', range: exactly(ohms), unit: 'Ω' as const, origin: { from: 'source', key: 'ground-wire' } as const };
+}
+
+/** The current that a closed button passes, at its highest or lowest. */
+export const buttonCurrent = (line: Line, end: 'highest' | 'lowest' = 'highest') => worst(end, 'current through the closed button', 'I_button', 'V_CC / R', 'A', [line.supply, line.pull]);
+
+/** A finding as one line: a sentence as it is, a margin with its two numbers. */
+function reasonOf(f: Finding): string {
+  if (!f.value || !f.limit || /\d/.test(f.title)) return f.title;
+  return `${f.caption} ${formatQuantity(f.value.value, f.value.unit)}, ${f.limit.sense} ${formatQuantity(f.limit.value, f.limit.unit)}`;
+}
+
+/** What a way that takes nothing from a pin, and nothing from the controller's supply, hands on. */
+const NOTHING: Omit<PressFact, 'way' | 'verdict'> = {
+  sharesGround: false, galvanicallyApart: true, turnOnVolts: 0, turnOnAmps: 0, holdOhms: null, pinAmps: 0, supplyAmps: 0, needsVolts: 0, resistorOhms: null, input: 'level', pressesOn: 'high', load: 'the press', peakAmps: 0, outputs: 1, sequence: [],
+};
+
+/** What an evaluator found, made whole: verdict, reason, and what is handed on to the other rooms. */
+export function result(way: Way, findings: readonly Finding[], parts: readonly Part[], list: readonly Wire[], kinds: readonly PartKind[], press: Partial<PressFact>): WayResult {
+  const verdict = gravest(findings.map((f) => f.verdict));
+  const off = findings.find((f) => f.id === `thumb.${way}.misfit`);
+  const against = off ?? findings.find((f) => f.verdict === verdict && verdict !== 'settled');
+  return { way, verdict, applies: !off, findings, parts, wires: list, kinds, press: { ...NOTHING, ...press, way, verdict }, reason: against ? reasonOf(against) : WAY_WORDS[way].costs };
+}
+
+/** A way that this control has nothing to do with. */
+export const noUse = (way: Way, title: string, remedy: string): WayResult => result(way, [misfit(way, title, remedy)], [], [], [], {});
+
+/** Kinds that no contact across two terminals can press. */
+const NO_CONTACT: readonly ControlKind[] = ['touch-pad', 'motor-pair', 'serial-bus', 'encoder'];
+
+export const resistorPart = (what: string, ohms: number, quantity = 1): Part => ({ name: `resistor, ${what}`, value: `${formatQuantity(ohms, 'Ω')}, 5 %, 0.25 W`, quantity });
+
+/** The remedy of taking another part. */
+export const takePart = (c: WayContext, kind: PartKind, id: string, label: string, text: string): Remedy => ({
+  text, label, edit: { do: 'change', section: 'thumb', set: { resistorOhms: null, picks: { ...c.job.thumb.picks, [kind]: id } }, say: label.toLowerCase() },
+});
+
+/** Whether a closed switch can stand for this control at all, and what it does to a ladder. `part` is what closes, where it has a resistance. */
+export function carriesLoad(way: JointWay, c: WayContext, part: TakenPart | null): Finding[] {
+  if (c.line) return [];
+  const kind = c.fact.leading;
+  if (NO_CONTACT.includes(kind)) return [misfit(way, 'There is no contact here that a closed switch could stand for', 'Probe says what can still be done with such a control.')];
+  if (kind === 'ladder') return [ladderShift(way, c, part)];
+  const contact = way === 'relay-contact' || way === 'relay-module';
+  return [finding('thumb', `${way}.load`, {
+    verdict: contact ? 'unknown' : 'stop', title: contact ? 'The contact would carry the load itself; see Guard for its rating' : 'This contact carries the load current itself, which this part cannot', caption: 'carries the load',
+    remedy: { text: 'Enter the load in Guard; a power contact is judged there.' },
+  })];
+}
+
+/** On a ladder the closed switch stands in series with this button's resistor and moves its level by its own resistance. */
+function ladderShift(way: JointWay, c: WayContext, part: TakenPart | null): Finding {
+  const pull = c.fact.parameters['pullUpOhms'];
+  const key = c.fact.parameters['keyOhms'];
+  if (!pull || !key || !part) return finding('thumb', `${way}.ladder`, { verdict: 'stop', title: 'A transistor adds a voltage of its own and would look like another button of the ladder', caption: 'shifts the ladder', remedy: { text: 'Use a contact or a solid-state relay across the button.' } });
+  const origin = { from: 'measured', at: c.fact.lastReadingAt, what: 'estimated in Probe' } as const;
+  const on = partInput(part, 'onOhms');
+  const shift = derive('shift of the level, as a share of the supply', 'd', '(R_key + R_on) / (R + R_key + R_on) - R_key / (R + R_key)', '1', [
+    { symbol: 'R_key', name: 'resistor of this button', value: key.nominal, unit: 'Ω', origin }, { symbol: 'R', name: 'pull-up', value: pull.low, unit: 'Ω', origin }, { ...partValue(part, 'onOhms'), name: `${on.name}, highest`, value: on.range.high },
+  ]);
+  return judged('thumb', `${way}.ladder`, { title: 'Shift of this button’s level on the ladder', caption: 'ladder shift', steps: [shift], limit: atMost(0.03, '1', 'three hundredths of the supply', { from: 'source', key: 'ladder-window' }), source: ['ohm'] });
+}
+
+/** The open switch against the voltage that it stands across. */
+export function openVoltage(way: JointWay, line: Line, part: TakenPart, rating: string, title: string): Finding {
+  const step = derive('open-circuit voltage', 'V_open', 'V_CC', 'V', [{ symbol: 'V_CC', name: line.supply.name, value: line.supply.range.high, unit: 'V', origin: line.supply.origin }]);
+  const limit = partValue(part, rating);
+  return judged('thumb', `${way}.voltage`, { title, caption: 'open voltage', steps: [step], limit: atMost(limit.value, 'V', 'rated voltage', limit.origin) });
+}
+
+/** A contact that wants a least current: the film on it fails now and then and hurts nobody, a reason to prefer another way and not to stop. */
+export function minimumLoad(way: JointWay, line: Line, part: TakenPart, remedy: Remedy | null): Finding {
+  const least = buttonCurrent(line, 'lowest');
+  const minimum = partValue(part, 'minimumAmps');
+  return judged('thumb', `${way}.minimum-load`, {
+    title: `The button passes ${formatQuantity(least.result.value, 'A')}; this contact wants ${formatQuantity(minimum.value, 'A')}`, caption: 'contact may go deaf', steps: [least],
+    limit: atLeast(minimum.value, 'A', `least current of the ${part.kind.replace('-', ' ')}’s contact`, minimum.origin), verdict: least.result.value >= minimum.value ? 'settled' : 'tight', remedy,
+  });
+}
+
+/** An open metal contact, whose leakage is none. */
+export const openContact = { ...constant('I_leak', 'open contact', 0, 'A', 'parts-relay'), range: exactly(0) };

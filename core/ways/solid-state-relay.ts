@@ -1,0 +1,32 @@
+import { atLeast, judged, worst } from '../finding';
+import { partInput, partValue, takenPart } from '../parts';
+import { sides, wires, type WayContext, type WayResult } from './context';
+import { pinCurrent, pinHigh, resistorRemedy, seriesResistor } from './drive';
+import { levelFindings } from './line';
+import { OPERATE_AIM } from './practice';
+import { requirements } from './requirements';
+import { carriesLoad, openVoltage, resistorPart, result, wireOhms } from './result';
+
+/** A solid-state relay with MOSFET output across the button. */
+export function solidStateRelay(c: WayContext): WayResult {
+  const way = 'solid-state-relay';
+  const ssr = takenPart(c.job, 'solid-state-relay');
+  const [ledVolts, operate] = [partInput(ssr, 'ledVolts'), partValue(ssr, 'operateAmps')];
+  const own = c.job.thumb.resistorOhms;
+  const wanted = (c.drive.highVolts.low - ledVolts.range.high) / (operate.value * OPERATE_AIM);
+  const r = seriesResistor(wanted, own);
+  const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
+  const led = worst('lowest', 'LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [pinHigh(c.drive), ledVolts, r.input]);
+  const findings = [
+    ...carriesLoad(way, c, ssr),
+    ...requirements(way, c, 'apart'),
+    ...(c.line ? levelFindings(way, c.line, { onOhms: partInput(ssr, 'onOhms'), leakage: partInput(ssr, 'leakageAmps') }, wireOhms(c)) : []),
+    judged('thumb', `${way}.led`, { title: 'LED current over what it needs to close', caption: 'LED current', steps: [led], remedy, limit: atLeast(operate.value, 'A', 'LED current that closes it for certain', operate.origin) }),
+    pinCurrent(way, c.drive, ledVolts, r.input, remedy),
+    ...(c.line ? [openVoltage(way, c.line, ssr, 'loadVolts', 'Open contact under its voltage rating')] : []),
+  ];
+  const { upper, lower } = sides(c);
+  return result(way, findings, [{ name: 'solid-state relay', value: ssr.name, quantity: 1 }, resistorPart('LED', r.ohms)], wires(c.job, [['pin', 'LED resistor, anode'], ['controller ground', 'cathode'], ['output', upper], ['output', lower]]), ['solid-state-relay'], {
+    turnOnVolts: 1.0, turnOnAmps: 500e-6, pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / r.ohms, resistorOhms: r.ohms, pressesOn: null,
+  });
+}

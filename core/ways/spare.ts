@@ -1,0 +1,52 @@
+import { finding, type Finding } from '../finding';
+import type { ControlFact } from '../job';
+import { exactly, within } from '../quantity';
+import type { WayContext, WayResult } from './context';
+import { lineOf } from './line';
+import { noUse, result } from './result';
+import { solidStateRelay } from './solid-state-relay';
+import { relayContact } from './relay';
+
+/** An inner way's result under the name of the way that borrows it. */
+function borrowed(way: 'spare-terminals' | 'spare-remote', inner: WayResult, first: readonly Finding[]): WayResult {
+  const renamed = inner.findings.map((f) => ({ ...f, id: f.id.replace(`thumb.${inner.way}.`, `thumb.${way}.`) }));
+  const { way: _way, verdict: _verdict, ...press } = inner.press;
+  return result(way, [...first, ...renamed], inner.parts, inner.wires, inner.kinds, press);
+}
+
+/** Terminals that the machine offers for a second switch: judged as the dry pair that they are. */
+export function spareTerminals(c: WayContext): WayResult {
+  const way = 'spare-terminals';
+  if (c.fact.leading === 'dry-pair') return noUse(way, 'This control is such a pair itself', 'Press it with a contact or a solid-state relay across it.');
+  const spare = c.job.controls.find((k) => k.id !== c.control.id && c.others[k.id]?.leading === 'dry-pair');
+  if (!spare) {
+    return result(way, [finding('thumb', `${way}.none`, { verdict: 'unknown', title: 'No spare pair has been found so far', caption: 'none found yet', remedy: { text: 'Look for a wall-button pair, a loop of a remote panel, a thermostat pair; map the strip in Probe and add the pair as a control.' } })], [], [], [], {});
+  }
+  const fact = c.others[spare.id]!;
+  const inner: WayContext = { ...c, control: spare, fact, line: lineOf(fact, spare) };
+  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${spare.name} is a dry pair: made to be closed by somebody else’s contact`, caption: spare.name });
+  const both = [solidStateRelay(inner), relayContact(inner)];
+  return borrowed(way, both.find((w) => w.verdict === 'settled') ?? both[0]!, [what]);
+}
+
+/** A button on the board of a spare remote, which runs on its own battery. */
+export function spareRemote(c: WayContext): WayResult {
+  const way = 'spare-remote';
+  const { remote } = c.job.thumb;
+  if (remote.has === 'no') return noUse(way, 'The machine has no remote', 'Press its own control instead.');
+  const blind: Finding[] = c.job.sense.contact === 'none' ? [finding('thumb', `${way}.blind`, { verdict: 'tight', title: 'Nothing tells whether the machine heard the remote', caption: 'pressed blind', remedy: { text: 'One contact in Sense tells.', label: 'Add one contact at rest', edit: { do: 'change', section: 'sense', set: { contact: 'at-rest', restsClosed: true }, say: 'one contact at rest' } } })] : [];
+  if (remote.has === 'unknown') return result(way, [finding('thumb', `${way}.has`, { verdict: 'unknown', title: 'Is there a spare remote?', caption: 'remote not known', remedy: { text: 'Say so in the plan of this way.' } }), ...blind], [], [], [], {});
+  const fact: ControlFact = { kind: 'low-when-pressed', leading: 'low-when-pressed', probability: 1, parameters: {}, lastReadingAt: '', isolation: 'isolated', dangerous: false, signal: 'A' };
+  const control = { ...c.control, name: 'remote' };
+  const given = { from: 'maker', what: 'set in Thumb' } as const;
+  const key = { from: 'source', key: 'cmos-levels' } as const;
+  const volts = remote.batteryVolts;
+  // The remote's chip and its limits live on the same battery: as it empties, levels and limits fall together.
+  const line: WayContext['line'] = {
+    polarity: 'low', supply: { symbol: 'V_CC', name: 'battery of the remote', range: exactly(volts), unit: 'V', origin: given },
+    // Pull-ups inside such chips scatter by half.
+    pull: { symbol: 'R', name: 'pull-up in the remote', range: within(remote.pullOhms, 0.5), unit: 'Ω', origin: given },
+    lowBelow: { volts: 0.3 * volts, origin: key, name: 'low level (VIL), 0.3 of the battery' }, highAbove: { volts: 0.7 * volts, origin: key, name: 'high level (VIH), 0.7 of the battery' },
+  };
+  return borrowed(way, solidStateRelay({ ...c, control, fact, line }), blind);
+}

@@ -1,0 +1,42 @@
+import { atMost, chosen, derive, finding, judged, type Finding } from '../finding';
+import { partValue, takenPart, valueOf } from '../parts';
+import { formatQuantity } from '../quantity';
+import { coilDrive } from './coil';
+import { wires, type WayContext, type WayResult } from './context';
+import { noUse, result, takePart } from './result';
+
+const setSupply = (c: WayContext, set: Partial<WayContext['job']['thumb']['supply']>, say: string) => ({ do: 'change', section: 'thumb', set: { supply: { ...c.job.thumb.supply, ...set } }, say });
+
+/** The machine's supply switched by a contact in its lead. */
+export function switchedSupply(c: WayContext): WayResult {
+  const way = 'switched-supply';
+  const { resumes, atRest } = c.job.thumb.supply;
+  if (resumes === 'no') return noUse(way, 'It was tried: after a power cut this machine waits for somebody', 'Press its own control instead.');
+  const relay = takenPart(c.job, 'relay');
+  const drive = coilDrive(way, c, relay);
+  const rests = atRest === 'open' ? 'A dead controller leaves the machine off: nobody can use it then' : 'A dead controller leaves the machine fed: it runs as if there were none';
+  const findings: Finding[] = [
+    resumes === 'yes'
+      ? finding('thumb', `${way}.resumes`, { verdict: 'settled', title: 'It was tried: after a power cut the machine runs on by itself', caption: 'resumes', source: ['resume-test'] })
+      : finding('thumb', `${way}.resumes`, { verdict: 'unknown', title: 'Does it run on by itself after a power cut? Pull the plug while it runs, wait ten seconds, plug it in, do that three times', caption: 'try a power cut', source: ['resume-test'], remedy: { text: 'Say in the plan of this way what it did; the plug is enough, nothing is opened.', label: 'It ran on each time', edit: setSupply(c, { resumes: 'yes' }, 'runs on after a power cut: tried') } }),
+    finding('thumb', `${way}.rest`, { verdict: 'settled', title: `${rests}. The contact is ${atRest} at rest`, caption: `${atRest} at rest`, source: ['contact-meaning'] }),
+    finding('thumb', `${way}.licensed`, { verdict: 'tight', title: 'A contact in a mains lead belongs in a closed box with a rating of its own; the local electrical code and licensed practice decide. A plug-in switch that is sold for it spares the work', caption: 'mains lead', source: ['cautions'] }),
+  ];
+  const watts = c.job.guard.loadWatts;
+  const rated = partValue(relay, 'contactAmps');
+  if (watts === null) findings.push(finding('thumb', `${way}.rating`, { verdict: 'unknown', title: 'How many watts does the machine take?', caption: 'load not entered', remedy: { text: 'Read it off the rating plate and enter it in Guard.' } }));
+  else {
+    const amps = derive('steady current', 'I', 'P / V', 'A', [chosen('P', 'load, from the rating plate', watts, 'W', 'set in Guard'), chosen('V', 'mains of the region', c.job.region.mainsVolts, 'V', 'region, in Wish')]);
+    findings.push(judged('thumb', `${way}.rating`, { title: 'Load against the contact rating', caption: 'contact rating', steps: [amps], limit: atMost(rated.value, 'A', 'contact rating', rated.origin), source: ['contact-derate'], remedy: amps.result.value > 0.8 * rated.value ? takePart(c, 'relay', 'relay-sixteen', 'Take the 16 A relay', 'Take a contact with a higher rating.') : null }));
+    const volts = partValue(relay, 'contactVolts');
+    const mains = derive('mains of the region', 'V', 'V_m', 'V', [chosen('V_m', 'mains', c.job.region.mainsVolts, 'V', 'region, in Wish')]);
+    findings.push(judged('thumb', `${way}.volts`, { title: 'Mains under the contact’s voltage rating', caption: 'contact voltage', steps: [mains], limit: atMost(volts.value, 'V', 'contact rating', volts.origin), tightShare: 0 }));
+  }
+  findings.push(...drive.findings);
+  const coil = drive.coil.result.value;
+  return result(way, findings, [{ name: 'relay', value: relay.name, quantity: 1 }, ...drive.parts, { name: 'closed box for mains', value: 'with strain relief', quantity: 1 }], wires(c.job, [
+    ['supply live', 'K1:11'], [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live'], ['supply neutral', 'machine neutral'], ['supply earth', 'machine earth'], ['pin', 'base resistor'], ['controller ground', 'emitter'], [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
+  ]), ['relay', 'npn'], {
+    turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: drive.pinAmps, supplyAmps: coil, peakAmps: coil, load: 'relay coil and its driver', needsVolts: valueOf(relay, 'coilVolts'), resistorOhms: drive.ohms, pressesOn: null,
+  });
+}
