@@ -7,8 +7,8 @@ import { motionOf, wiringOf } from './reversing';
 import { wayContext } from './thumb';
 import { pressOf, wayPhrase, type WayResult } from './ways';
 
-/** The drawing of a way on this control, whichever it is. */
-export function drawWay(job: Job, a: Assessment, way: WayResult): Sheet {
+/** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
+export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   const { thumb } = job;
   if (isJointWay(way.way)) return drawSwitch(lookOf(job, a, way, way.way));
   if (way.wires.length === 0) return { width: 724, height: 0, marks: [] };
@@ -20,7 +20,7 @@ export function drawWay(job: Job, a: Assessment, way: WayResult): Sheet {
     }
     case 'reverse-motor':
     case 'control-box':
-      return stacked(drawState(job, way.way, {}), terminals);
+      return show === 'wiring' ? terminals : stacked(drawState(job, way.way, {}), terminals);
     case 'hand-mechanism':
       return stacked(drawMechanism(thumb.hand), terminals);
     default:

@@ -23,7 +23,7 @@ import { saveFile } from '../ui/save-file';
       <button type="button" class="link quiet" (click)="save()">save as a file</button>
       @if (before()) { <button type="button" class="link quiet" (click)="undo()">undo</button> }
     </header>
-    <main class="shelf">
+    <main class="shelf drawer">
       @if (store.problem()) { <p class="trouble" role="alert">{{ store.problem() }}</p> }
       @if (problem()) { <p class="trouble" role="alert">{{ problem() }} Your drawer is as it was. <button type="button" class="link" (click)="problem.set('')">dismiss</button></p> }
       <h2>Parts with their own values</h2>
@@ -62,7 +62,7 @@ import { saveFile } from '../ui/save-file';
       <label class="field narrow"><span>Currency, three letters</span><input #cur type="text" maxlength="3" [value]="drawer().currency" (change)="currency(cur)" /></label>
     </main>
   `,
-  styles: '.tiny { width: 90px; } .narrow { max-width: 220px; }',
+  styles: '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } .tiny { width: 90px; } .narrow { max-width: 220px; }',
 })
 export class DrawerPage {
   protected readonly store = inject(DrawerStore);

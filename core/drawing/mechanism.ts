@@ -15,7 +15,7 @@ export function drawMechanism(plan: HandPlan): Sheet {
   const marks: Mark[] = [];
   if (plan.drive === 'tube') {
     marks.push(
-      ring(180, 120, 64), dot(180, 120, 3), line('M180 120V56', 'muted'), text(188, 92, `D ${mm(plan.tubeMetres)}`, 'start', 'ink', 14), ...turning(180, 120, 82, true),
+      ring(180, 120, 64), dot(180, 120, 3), line('M180 120V56', 'muted'), text(172, 96, `D ${mm(plan.tubeMetres)}`, 'end', 'ink', 14), ...turning(180, 120, 82, true),
       line('M244 120V206'), strong('M222 206h44v36h-44z', 'part'), text(244, 230, `${plan.loadKilograms} kg`, 'middle', 'ink', 14), text(180, 262, 'tube, seen from its end', 'middle', 'muted', 13),
     );
   } else {
@@ -25,7 +25,7 @@ export function drawMechanism(plan: HandPlan): Sheet {
     );
   }
   const side = (x: number, name: string, faces: 'right' | 'left', clockwise: boolean): Mark[] => [
-    line(`M${x} 90h76v76h-76z`, 'part'), text(x + 38, 124, name, 'middle', 'ink', 16), text(x + 38, 144, clockwise ? '+ −' : '− +', 'middle', 'muted', 14),
+    line(`M${x} 90h76v76h-76z`, 'part'), text(x + 38, 124, name, 'middle', 'ink', 16), text(x + 38, 144, plan.motor === 'stepper' ? (clockwise ? 'A B' : 'B A') : clockwise ? '+ −' : '− +', 'middle', 'muted', 14),
     ...(faces === 'right' ? arrow(x + 38, 190, x + 76, 190, 'muted') : arrow(x + 38, 190, x, 190, 'muted')),
   ];
   marks.push(text(540, 60, motor, 'middle', 'muted', 14), ...side(400, 'M1', 'right', true), line('M476 128H600', 'part'), dashed('M476 116H600M476 140H600'), text(538, 108, plan.drive === 'tube' ? 'tube' : 'shaft', 'middle', 'muted', 13));

@@ -11,12 +11,14 @@ function changeover(x: number, y: number, c: DrawnContact, restLeft: boolean, do
   const dy = down ? -46 : 46;
   const [restX, workX] = restLeft ? [x - 24, x + 24] : [x + 24, x - 24];
   const tip = c.stands === 'rest' ? restX : workX;
-  const note = down ? -52 : 62;
+  // Lines leave a throw upwards below a rail and sideways above one; the names keep clear of both.
+  const off = down ? 5 : -7;
+  const coil = c.names[0].replace(/:.*/, '');
   const short = (name: string): string => name.replace(/^.*:/, '');
   return [
     dot(x, y, 4), dot(restX, y + dy, 4), dot(workX, y + dy, 4), strong(`M${x} ${y}L${tip} ${y + dy}`, 'part'),
-    text(x + 10, y + (down ? 6 : 2), short(c.names[0]), 'start', 'muted', 13), text(restX + (restLeft ? -8 : 8), y + dy + 5, short(c.names[1]), restLeft ? 'end' : 'start', 'muted', 13), text(workX + (restLeft ? 8 : -8), y + dy + 5, short(c.names[2]), restLeft ? 'start' : 'end', 'muted', 13),
-    text(x, y + note + (down ? -6 : 0) + (down ? 0 : -46), c.names[0].replace(/:.*/, ''), 'middle', 'ink', 14),
+    text(x + 10, y + (down ? 6 : 2), short(c.names[0]), 'start', 'muted', 13), text(restX + (restLeft ? -8 : 8), y + dy + off, short(c.names[1]), restLeft ? 'end' : 'start', 'muted', 13), text(workX + (restLeft ? 8 : -8), y + dy + off, short(c.names[2]), restLeft ? 'start' : 'end', 'muted', 13),
+    down ? text(x, y - 58, coil, 'middle', 'ink', 14) : text(x - 14, y + 5, coil, 'end', 'ink', 14),
   ];
 }
 

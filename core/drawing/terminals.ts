@@ -41,13 +41,15 @@ function label(terminal: string, device: string): string {
   const relay = terminal.match(/^K\d:(\w+)$/);
   if (relay) return `${relay[1]} ${relay[1]!.startsWith('A') ? 'coil' : (ROLE[relay[1]!.at(-1)!] ?? '')}`;
   const short = terminal.replace(new RegExp(`^(${device.split(' ').at(-1)}|${device}|controller|module|driver|logic|servo|machine’s|machine|supply) `), '');
-  return short.length > 20 ? `${short.slice(0, 19)}…` : short;
+  return short.length > 24 ? `${short.slice(0, 23)}…` : short;
 }
 
-const BOX = 164;
+const BOX = 150;
 const ROW = 30;
 const HEAD = 28;
-const X: readonly number[] = [4, 280, 556];
+const X: readonly number[] = [4, 287, 570];
+/** Lanes for wires between two columns. */
+const LANES = 6;
 
 interface Place {
   readonly device: Device;
@@ -76,45 +78,37 @@ export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
     terminals.forEach((t, i) => {
       const row = y + HEAD + i * ROW + ROW / 2;
       places.set(t, { device, y: row });
-      marks.push(text(x + BOX / 2, row + 5, label(t, device.name), 'middle', 'ink', 14));
+      const name = label(t, device.name);
+      marks.push(text(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14));
     });
     depth[device.column] = y + height + 14;
   }
-  const base = Math.max(...depth);
+  let low = Math.max(...depth);
   const used = [0, 0];
-  let low = base;
-  // Each wire runs in a lane of its own, so that none covers another.
-  const lane = (gap: 0 | 1): number => X[gap]! + BOX + 34 + (used[gap]!++ % 6) * 9;
+  // Each wire runs in a lane of its own as far as there are lanes; its numbers at both ends tell it apart in any case.
+  const lane = (gap: 0 | 1): number => X[gap]! + BOX + 58 + (used[gap]!++ % LANES) * 8;
   const ends: Mark[] = [];
-  const drawn = new Map<string, number>();
+  const tagged = new Map<string, number>();
+  /** A wire's number at a terminal; several at one terminal stand in a row. */
+  const stub = (w: DrawnWire, x: number, y: number, right: boolean): void => {
+    const n = tagged.get(`${x}/${y}`) ?? 0;
+    tagged.set(`${x}/${y}`, n + 1);
+    ends.push({ kind: 'tag', x: x + (right ? 1 : -1) * (14 + 25 * n), y, number: w.number, colour: w.colour });
+  };
   for (const w of wires) {
     const [a, b] = [places.get(w.from)!, places.get(w.to)!];
     const [p, q] = a.device.column <= b.device.column ? [a, b] : [b, a];
-    const side = (at: Place, gap: 0 | 1): number => X[at.device.column]! + (at.device.column <= gap ? BOX : 0);
-    // Several wires at one terminal fan out by a few units.
-    const off = (key: string): number => {
-      const n = drawn.get(key) ?? 0;
-      drawn.set(key, n + 1);
-      return n * 7 - (n > 0 ? 3 : 0);
-    };
-    const stub = (x: number, y: number, right: boolean): void => void ends.push({ kind: 'tag', x: x + (right ? 14 : -14), y, number: w.number, colour: w.colour });
+    const same = p.device.column === q.device.column;
+    const gap = p.device.column === 0 ? 0 : 1;
+    const start = X[p.device.column]! + (p.device.column === 2 ? 0 : BOX);
+    const end = same ? start : X[q.device.column]!;
     const path = (d: string): void => void marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
-    const [py, qy] = [p.y + off(`${p.y}/${p.device.column}/${w.number % 2}`), q.y];
     if (p.device.column === 0 && q.device.column === 2) {
       low += 12;
-      const [m, n] = [lane(0), lane(1)];
-      path(`M${side(p, 0)} ${py}H${m}V${low}H${n}V${qy}H${X[2]}`);
-      stub(side(p, 0), py, true);
-      stub(X[2]!, qy, false);
-    } else {
-      const gap = p.device.column === 0 ? 0 : 1;
-      const right = q.device.column === p.device.column ? p.device.column !== 2 : false;
-      const x = lane(gap);
-      const end = q.device.column === p.device.column ? side(p, gap) : X[q.device.column]!;
-      path(`M${side(p, gap)} ${py}H${x}V${qy}H${end}`);
-      stub(side(p, gap), py, p.device.column !== 2);
-      stub(end, qy, right);
-    }
+      path(`M${start} ${p.y}H${lane(0)}V${low}H${lane(1)}V${q.y}H${end}`);
+    } else path(`M${start} ${p.y}H${lane(gap)}V${q.y}H${end}`);
+    stub(w, start, p.y, p.device.column !== 2);
+    stub(w, end, q.y, same && q.device.column !== 2);
   }
   return { width: SHEET_WIDTH, height: low + 16, marks: [...marks, ...ends] };
 }

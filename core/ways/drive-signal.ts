@@ -78,14 +78,16 @@ export function driveSignal(c: WayContext): WayResult {
   const shift = shiftFindings(c, plan, line);
   const knob = KNOB_WORDS[plan.knob];
   const findings: Finding[] = [
-    ...requirements(way, c, 'ground'), ...fitFindings(plan, line), ...shift.findings,
+    // Its readings say what it is; the kind of the control does not matter.
+    ...requirements(way, c, 'ground').filter((f) => f.id !== `thumb.${way}.known`), ...fitFindings(plan, line), ...shift.findings,
     finding('thumb', `${way}.knob`, { verdict: knob.verdict, title: knob.does, caption: 'old knob', remedy: knob.verdict === 'settled' ? null : { text: 'A changeover contact leaves the knob in charge at rest.', label: 'Use a changeover', edit: { do: 'change', section: 'thumb', set: { signal: { ...plan, knob: 'changeover' } }, say: 'changeover between knob and controller' } } }),
   ];
   if (plan.returnVolts !== null) findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
-  const enable = plan.enable === 'none' ? [] : [['pin, enable', `enable, on while ${plan.enable}`, true] as [string, string, boolean]];
+  const enable = plan.enable === 'none' ? [] : [['pin, enable', `enable, ${plan.enable}`, true] as [string, string, boolean]];
+  const shaper = plan.what === 'level' ? 'filter' : 'level shift';
   const parts = [...shift.parts, ...(plan.enable !== 'none' && plan.highVolts > c.drive.highVolts.low ? [{ name: 'NPN transistor, enable', value: '40 V, 200 mA', quantity: 1 }] : []), ...(plan.returnVolts === null ? [] : [resistorPart('before the pulse input', RETURN_OHMS)]), ...(plan.knob === 'changeover' ? [{ name: 'signal relay, changeover', value: 'gold contact', quantity: 1 }] : [])];
   return result(way, findings, parts, wires(c.job, [
-    ['pin, signal', plan.what === 'level' ? 'filter' : 'level shift'], [plan.what === 'level' ? 'filter' : 'level shift', plan.knob === 'changeover' ? 'changeover, work side' : 'signal input', true], ...enable, ...(plan.returnVolts === null ? [] : [['pulses back', 'pin, through its resistor', true] as [string, string, boolean]]), ['controller ground', 'machine’s ground', true],
+    ['pin, signal', shaper], ...(plan.knob === 'changeover' ? [[shaper, 'changeover, work'], ['changeover, common', 'signal input', true], ['old knob', 'changeover, rest', true]] : [[shaper, 'signal input', true]]) as [string, string, boolean?][], ...enable, ...(plan.returnVolts === null ? [] : [['pulses back', 'pin, by resistor', true] as [string, string, boolean]]), ['controller ground', 'machine’s ground', true],
   ]), [], {
     sharesGround: true, galvanicallyApart: false, input: 'pulses', outputs: 1 + enable.length + (plan.knob === 'changeover' ? 1 : 0), pinAmps: c.drive.highVolts.nominal / FILTER_OHMS,
   });

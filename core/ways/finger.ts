@@ -119,7 +119,7 @@ export function finger(c: WayContext): WayResult {
   const volts = partValue(servo, 'supplyVolts').value;
   const amps = partValue(servo, 'stallAmps').value;
   return result(way, findings, [
-    { name: 'servo', value: servo.name, quantity: 1 }, { name: 'soft tip for the horn', value: 'silicone, 6 mm', quantity: 1 },
+    { name: 'servo', value: servo.name, quantity: 1 }, { name: 'soft tip for the horn', value: 'silicone, 6 mm', quantity: plan.on === 'rocker' ? 2 : 1 },
     plan.mount === 'foam-tape' ? { name: 'acrylic foam tape', value: `${Math.round(plan.padLengthMetres * 1e3)} by ${Math.round(plan.padWidthMetres * 1e3)} mm`, quantity: 1 } : { name: plan.mount === 'screws' ? 'screws for the bracket' : 'clamp for the bracket', value: '', quantity: plan.mount === 'screws' ? 2 : 1 },
   ], wires(c.job, [['pin', 'servo signal'], ['controller ground', 'servo ground'], [formatQuantity(volts, 'V'), 'servo supply']]), ['servo'], {
     input: 'pulses', supplyAmps: amps, peakAmps: amps, load: 'servo', needsVolts: volts, pinAmps: 1e-4,

@@ -48,7 +48,7 @@ export function strobeAnswer(c: WayContext): WayResult {
       remedy: { text: 'A closed bidirectional contact at the crossing needs no timing at all; a small logic chip answers in nanoseconds.' },
     }));
   } else findings.push(unread(way));
-  return result(way, findings, [resistorPart('in each line', LINE_OHMS, 2)], wires(c.job, [['pin, input', 'strobe line, through its resistor', true], ['pin, output', 'sense line, through its resistor', true], ['controller ground', 'pad ground', true]]), [], {
+  return result(way, findings, [resistorPart('in each line', LINE_OHMS, 2)], wires(c.job, [['pin, input', 'strobe line, by resistor', true], ['pin, output', 'sense line, by resistor', true], ['controller ground', 'pad ground', true]]), [], {
     sharesGround: true, galvanicallyApart: false, input: 'pulses', outputs: 2, pinAmps: 1e-3,
   });
 }

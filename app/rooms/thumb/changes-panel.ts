@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import type { Verdict } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
 import { changesFor, contextOf, wayContext, type Change } from '../../../core/thumb';
-import { wayPhrase, type WayResult } from '../../../core/ways';
+import { WAY_WORDS, wayPhrase, type WayResult } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
 
@@ -29,14 +29,18 @@ const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then
       } @else { <p>No part that is listed and no remedy turns it: the reasons above lie in the control itself.</p> }
       @if (c.flips.length) {
         <h3>Numbers at which it would turn</h3>
-        <ul>@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ x.flip.input.name }} {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.input.value, x.flip.input.unit) }}</li> }</ul>
+        <ul class="turns">@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ x.flip.input.name }}, {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.input.value, x.flip.input.unit) }}</li> }</ul>
       }
+      @if (instead(); as i) { <p>As things are, {{ phraseOf(i.way) }} passes here: {{ i.reason }}. <button type="button" class="link strong" (click)="take(i)">Use {{ phraseOf(i.way) }}</button></p> }
     }
   `,
 })
 export class ChangesPanel {
   private readonly bench = inject(Bench);
   readonly way = input.required<WayResult>();
+  readonly ways = input.required<readonly WayResult[]>();
+  /** The first other way that passes as things are. */
+  protected readonly instead = computed(() => this.ways().find((w) => w.way !== this.way().way && w.verdict === 'settled'));
   protected readonly show = formatQuantity;
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
   protected readonly changes = computed(() => {
@@ -44,6 +48,12 @@ export class ChangesPanel {
     return context && changesFor(contextOf(context, this.way().way), this.way());
   });
   protected readonly words = (c: Change): string => (c.after === this.way().verdict ? `still ${c.left} of its sort against it` : AFTER[c.after]);
+
+  protected readonly phraseOf = wayPhrase;
+
+  protected take(w: WayResult): void {
+    this.bench.change('thumb', { way: w.way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[w.way].name}`);
+  }
 
   protected apply(c: Change): void {
     if (c.edit) this.bench.edit(c.edit);

@@ -29,7 +29,7 @@ const SLIDERS: readonly { key: keyof FingerPlan & ('hornMetres' | 'axisMetres' |
       <svg viewBox="0 0 720 78" width="100%" role="img" [attr.aria-label]="forceWords()" class="rulers">
         <line x1="20" x2="700" y1="42" y2="42" stroke="var(--gt-hairline)" stroke-width="2" />
         @for (b of bands; track b.name) {
-          <rect [attr.x]="x()(b.from)" y="36" [attr.width]="x()(b.to) - x()(b.from)" height="12" fill="var(--gt-patina-soft)" /><text [attr.x]="x()(b.from)" y="66" font-size="13" class="muted">{{ b.name }}</text>
+          <rect [attr.x]="x()(b.from)" y="36" [attr.width]="x()(b.to) - x()(b.from)" height="12" fill="var(--gt-patina-soft)" /><text [attr.x]="(x()(b.from) + x()(b.to)) / 2" y="66" font-size="13" text-anchor="middle" class="muted">{{ b.name }}</text>
         }
         @for (t of ticks(); track t) { <line [attr.x1]="x()(t)" [attr.x2]="x()(t)" y1="38" y2="46" stroke="var(--gt-muted)" /><text [attr.x]="x()(t)" y="14" font-size="13" text-anchor="middle" class="muted">{{ t }} N</text> }
         <rect [attr.x]="x()(need()) - 1.5" y="26" width="3" height="32" fill="currentColor" />

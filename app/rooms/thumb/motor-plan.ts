@@ -45,7 +45,7 @@ const MOTION = { forward: 'forward', backward: 'backward', braked: 'stands, brak
       </div>
     </section>
   `,
-  styles: '.truth { display: grid; grid-template-columns: minmax(200px, 1fr) minmax(0, 1.7fr); gap: 18px; align-items: start; } @media (max-width: 700px) { .truth { grid-template-columns: 1fr; } } .hit { background: var(--gt-patina-soft); }',
+  styles: '.truth { display: flex; flex-direction: column; gap: 14px; } .truth table { max-width: 420px; } .hit { background: var(--gt-patina-soft); }',
 })
 export class MotorPlanPanel {
   private readonly bench = inject(Bench);

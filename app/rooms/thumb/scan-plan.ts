@@ -23,7 +23,7 @@ const WIDTHS = Array.from({ length: 121 }, (_, i) => 1e-4 * 1000 ** (i / 120));
         @for (t of ticks; track t) { <line [attr.x1]="x(t)" [attr.x2]="x(t)" y1="10" y2="196" stroke="var(--gt-hairline)" /><text [attr.x]="x(t)" y="214" font-size="13" text-anchor="middle" class="muted">{{ show(t, 's') }}</text> }
         @for (t of [0, 0.5, 1]; track t) { <text x="46" [attr.y]="y(t) + 4" font-size="13" text-anchor="end" class="muted">{{ 100 * t }} %</text> }
         <path [attr.d]="hits()" fill="none" stroke="currentColor" stroke-width="2" /><path [attr.d]="seen()" fill="none" stroke="var(--gt-patina)" stroke-width="2.4" stroke-dasharray="7 4" />
-        @if (scan(); as s) { <line [attr.x1]="x(s.width)" [attr.x2]="x(s.width)" y1="6" y2="196" stroke="var(--gt-brass)" stroke-width="2.4" /><text [attr.x]="x(s.width) + 6" y="18" font-size="14">this pad, {{ show(s.width, 's') }}</text> }
+        @if (scan(); as s) { <line [attr.x1]="x(s.width)" [attr.x2]="x(s.width)" y1="6" y2="196" stroke="var(--gt-brass)" stroke-width="2.4" /><text [attr.x]="x(s.width) + 6" y="188" font-size="14">this pad, {{ show(s.width, 's') }}</text> }
       </svg>
       <p class="muted">Plain: one scan is answered in time. Broken: a press of {{ show(plan().holdSeconds, 's') }} is seen, with {{ plan().scansNeeded }} scans wanted in a row.</p>
       <div class="fields">
@@ -44,7 +44,7 @@ export class ScanPlanPanel {
     return c && scanOf(c);
   });
   protected readonly show = formatQuantity;
-  protected readonly x = scaleLog([1e-4, 0.1], [52, 706]);
+  protected readonly x = scaleLog([1e-4, 0.1], [52, 684]);
   protected readonly y = scaleLinear([0, 1], [196, 12]);
   protected readonly ticks = [1e-4, 1e-3, 1e-2, 1e-1];
   protected readonly whole = (n: number | null): number => Math.min(1000, Math.max(1, Math.round(n ?? 3)));

@@ -61,7 +61,7 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
             @case ('wire table') { <gt-wire-table [wires]="w.wires" /> }
             @case ('parts') { <gt-parts-bill [way]="w" /> }
             @case ('compare') { <gt-compare-panel [ways]="ways()" [first]="w.way" /> }
-            @default { <gt-changes-panel [way]="w" /> }
+            @default { <gt-changes-panel [way]="w" [ways]="ways()" /> }
           }
           @if (chosen()) {
             <gt-margin-rulers [findings]="w.findings" />
@@ -125,7 +125,7 @@ export class ThumbRoom {
   });
   protected readonly sheet = computed(() => {
     const w = this.shown();
-    return w && drawWay(this.draft.job(), this.bench.assessment(), w);
+    return w && drawWay(this.draft.job(), this.bench.assessment(), w, 'wiring');
   });
   protected readonly findings = computed(() => this.bench.findings('thumb'));
   /** Margins stand beside the drawing as rulers; the list shows the rest. */
