@@ -4,7 +4,7 @@ import type { Finding } from '../finding';
 import { applyEdit, loadJob, type Job, type JobEdit, type Section } from '../job';
 
 /** For tests: a demo job from its file. */
-export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier' | 'dough-proofer'): Job {
+export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier' | 'dough-proofer' | 'cold-room-alarm' | 'hatch-shutter' | 'extractor-rocker' | 'hood-fan'): Job {
   const loaded = loadJob(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'));
   if (!loaded.ok) throw new Error(loaded.problem.what);
   return loaded.job;

@@ -1,0 +1,254 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
+import type { Finding } from '../finding';
+import { applyEdit, type ControlFact, type Job, type ThumbPlan, type Way } from '../job';
+import { boundsOf, takenPart } from '../parts';
+import { changed, demoJob } from '../testing/jobs';
+import { wayContext } from '../thumb';
+import { evaluateWay, type WayResult } from '.';
+
+const pot = demoJob('rice-pot');
+const shutter = demoJob('hatch-shutter');
+const proofer = demoJob('dough-proofer');
+const rocker = demoJob('extractor-rocker');
+const fan = demoJob('hood-fan');
+const facts = new Map<Job, ReturnType<typeof assess>['facts']>();
+const factsOf = (job: Job) => facts.get(job) ?? facts.set(job, assess(job).facts).get(job)!;
+
+/** One way on a demo job's control, with a plan and a fact of its own. */
+function judge(way: Way, base: Job, plan: Partial<ThumbPlan> = {}, fact: Partial<ControlFact> = {}, edit: (j: Job) => Job = (j) => j): WayResult {
+  const c = wayContext(edit(changed(base, 'thumb', plan)), factsOf(base))!;
+  return evaluateWay(way, { ...c, fact: { ...c.fact, ...fact } });
+}
+const of = (r: WayResult, id: string): Finding => {
+  const found = r.findings.find((f) => f.id === `thumb.${r.way}.${id}`);
+  if (!found) throw new Error(`no ${id} among ${r.findings.map((f) => f.id).join(', ')}`);
+  return found;
+};
+
+describe('a relay module on a 3.3 V pin', () => {
+  // 5 V − 2.9 V = 2.1 V stay under two LEDs' 2.6 V, and over a bare junction's 0.55 V: that relay never lets go.
+  it('lets go behind two LEDs, and never behind a bare transistor', () => {
+    const leds = judge('relay-module', pot, { picks: { 'relay-module': 'module-leds' } });
+    expect(of(leds, 'off')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(2.1, 6) }, limit: { value: 2.6 } });
+    expect(of(leds, 'on').value!.value).toBeCloseTo(1.6e-3, 6);
+    const bare = judge('relay-module', pot, { picks: { 'relay-module': 'module-base' } });
+    expect(of(bare, 'off').verdict).toBe('stop');
+    expect(bare.verdict).toBe('stop');
+  });
+  it('is mended by the module that its remedy names, which presses on high', () => {
+    const stuck = changed(pot, 'thumb', { way: 'relay-module', picks: { 'relay-module': 'module-base' } });
+    const remedy = of(judge('relay-module', stuck), 'off').remedy!;
+    const mended = judge('relay-module', applyEdit(stuck, remedy.edit as never, '2026-03-02T14:00:00Z'));
+    expect(mended.findings.some((f) => f.id.endsWith('.off'))).toBe(false);
+    // (2.9 − 0.75) V over 1 kΩ.
+    expect(of(mended, 'on').value!.value).toBeCloseTo(2.15e-3, 6);
+    expect(mended.press).toMatchObject({ pressesOn: 'high', needsVolts: 5, supplyAmps: 0.071 });
+    expect(judge('relay-module', pot).press.pressesOn).toBe('low');
+  });
+});
+
+describe('an analogue switch', () => {
+  // 0.7 · 5.03 V = 3.52 V is more than a 3.3 V pin gives.
+  it('inside a 5 V supply wants a control level that a 3.3 V pin does not give, inside 3.3 V one that it does', () => {
+    expect(of(judge('analogue-switch', pot), 'control')).toMatchObject({ verdict: 'stop', limit: { value: expect.closeTo(3.52, 1) } });
+    const alarm = demoJob('cold-room-alarm');
+    expect(of(judge('analogue-switch', alarm), 'control').verdict).not.toBe('stop');
+  });
+  it('has nothing to do with a loop of which no rail is known', () => {
+    expect(judge('analogue-switch', demoJob('yard-gate'))).toMatchObject({ applies: false, reason: expect.stringContaining('no rail') });
+  });
+  it('bears no supply beyond its own', () => {
+    expect(of(judge('analogue-switch', proofer, { picks: { 'analogue-switch': 'switch-low' } }), 'most').limit!.value).toBe(5.5);
+  });
+});
+
+describe('scanned keys', () => {
+  // 2 ms strobes every 16 ms: a median answer of 2 ms is late more often than not.
+  it('are not answered by a busy program, and are by logic', () => {
+    const program = judge('strobe-answer', proofer);
+    expect(of(program, 'seen').verdict).toBe('stop');
+    expect(of(program, 'seen').steps.map((s) => s.symbol)).toEqual(['t_room', 's', 'p', 'n', 'P']);
+    const logic = judge('logic-injector', proofer);
+    expect(of(logic, 'delay')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(25e-9, 12) } });
+    // Twelve keys and none: 2^4 − 1 = 15 ≥ 12.
+    expect(of(logic, 'lines').steps[0]!.inputs.find((i) => i.symbol === 'n_select')!.value).toBe(4);
+    expect(logic.press.outputs).toBe(4);
+    expect(logic.wires.filter((w) => w.from.startsWith('pin, select'))).toHaveLength(4);
+  });
+  it('are answered by a program that is quick enough for them', () => {
+    const quick = judge('strobe-answer', proofer, { scan: { ...proofer.thumb.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 } });
+    expect(of(quick, 'seen').verdict).toBe('settled');
+  });
+  it('are no matter of a plain button', () => {
+    expect(judge('strobe-answer', pot).applies).toBe(false);
+    expect(judge('logic-injector', pot).applies).toBe(false);
+  });
+  it('wait for the strobe to be read', () => {
+    const bare = { ...proofer, survey: { ...proofer.survey, keypads: [] } };
+    const { widthSeconds: _w, periodSeconds: _p, ...rest } = factsOf(proofer).controls['control-warm']!.parameters;
+    expect(of(judge('strobe-answer', bare, {}, { parameters: rest }), 'scan').verdict).toBe('unknown');
+  });
+});
+
+describe('spare terminals and remotes', () => {
+  it('are another control of the job that is a dry pair, pressed as such', () => {
+    const gate = demoJob('yard-gate');
+    const both: Job = { ...pot, controls: [...pot.controls, { ...gate.controls[0]!, id: 'loop', name: 'wall loop' }] };
+    const c = wayContext(both, { ...factsOf(pot), controls: { ...factsOf(pot).controls, loop: factsOf(gate).controls['control-gate']! } })!;
+    const r = evaluateWay('spare-terminals', c);
+    expect(r).toMatchObject({ verdict: 'settled', applies: true });
+    expect(r.wires.map((w) => w.to)).toContain('wall loop A');
+    expect(r.findings.every((f) => f.id.startsWith('thumb.spare-terminals.'))).toBe(true);
+    expect(judge('spare-terminals', pot).verdict).toBe('unknown');
+    expect(judge('spare-terminals', gate).applies).toBe(false);
+  });
+  it('ask for the remote, judge its button on its battery, and miss what tells that it was heard', () => {
+    expect(judge('spare-remote', pot, { remote: { has: 'unknown', batteryVolts: 3, pullOhms: 1e5 } }).verdict).toBe('unknown');
+    expect(judge('spare-remote', pot, { remote: { has: 'no', batteryVolts: 3, pullOhms: 1e5 } }).applies).toBe(false);
+    const yes = judge('spare-remote', pot, { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
+    // 3 V · 35 Ω/(50 kΩ + 35 Ω) at the worst corner.
+    expect(of(yes, 'pressed-level').value!.value).toBeCloseTo((3 * 35) / 50_035, 5);
+    expect(yes.verdict).toBe('settled');
+    expect(judge('spare-remote', changed(pot, 'sense', { contact: 'none' }), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }).verdict).toBe('tight');
+  });
+});
+
+describe('a finger over the control', () => {
+  it('passes on the extractor’s rocker, whose force and travel were measured', () => {
+    const r = judge('finger', rocker);
+    expect(r.verdict).toBe('settled');
+    // 0.75 N·m at 30 mm against twice 5.5 N.
+    expect(of(r, 'force')).toMatchObject({ value: { value: expect.closeTo(25, 6) }, limit: { value: 11 } });
+    expect(of(r, 'rocker').value!.value).toBeCloseTo(0.03 * Math.sin((54 * Math.PI) / 180), 9);
+    expect(r.press).toMatchObject({ sharesGround: false, input: 'pulses', load: 'servo', peakAmps: 1.8 });
+  });
+  it('is too weak with a long horn, and its remedy shortens it', () => {
+    const long = changed(rocker, 'thumb', { way: 'finger', finger: { ...rocker.thumb.finger, hornMetres: 0.08 } });
+    const weak = of(judge('finger', long), 'force');
+    expect(weak.verdict).toBe('stop');
+    const mended = applyEdit(long, weak.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    expect(of(judge('finger', mended), 'force').verdict).toBe('settled');
+  });
+  it('that does not reach says at which angle it would, and one that pushes too deep as well', () => {
+    const at = (pressDegrees: number) => changed(rocker, 'thumb', { finger: { ...rocker.thumb.finger, pressDegrees } });
+    const short = of(judge('finger', at(40)), 'reach');
+    expect(short.verdict).toBe('stop');
+    expect(of(judge('finger', applyEdit(at(40), short.remedy!.edit as never, '2026-03-02T14:00:00Z')), 'reach').verdict).toBe('settled');
+    expect(of(judge('finger', at(75)), 'over-travel').verdict).toBe('stop');
+  });
+  it('has no tape on a curved front, no room for a hand over the button, and no use on glass', () => {
+    const faces = rocker.survey.faces.map((f) => ({ ...f, shape: 'curved' as const }));
+    expect(of(judge('finger', rocker, {}, {}, (j) => ({ ...j, survey: { ...j.survey, faces } })), 'front').verdict).toBe('stop');
+    expect(of(judge('finger', rocker, { finger: { ...rocker.thumb.finger, axisMetres: 0.01 } }), 'gap').verdict).toBe('tight');
+    expect(judge('finger', rocker, {}, { leading: 'touch-pad' })).toMatchObject({ applies: false, reason: expect.stringContaining('skin') });
+  });
+  it('needs a press long enough for its way there', () => {
+    const hasty = changed(rocker, 'act', { script: [{ do: 'press', seconds: 0.1 }] });
+    const f = of(judge('finger', hasty), 'dwell');
+    expect(f.verdict).toBe('stop');
+    expect(of(judge('finger', applyEdit(hasty, f.remedy!.edit as never, '2026-03-02T14:00:00Z')), 'dwell').verdict).toBe('settled');
+  });
+});
+
+describe('a motor run both ways', () => {
+  it('is judged by its stalled current: entered, or supply over winding, twice for two motors', () => {
+    expect(of(judge('reverse-motor', shutter), 'stall')).toMatchObject({ value: { value: 2.5 }, limit: { value: 8 }, verdict: 'settled' });
+    const plan = shutter.thumb.motor;
+    expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null, windingOhms: 2 } }), 'stall').value!.value).toBe(6);
+    expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null, windingOhms: 2, mirrored: true } }), 'stall')).toMatchObject({ value: { value: 12 }, verdict: 'stop' });
+    expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null } }, { parameters: {} }), 'stall').verdict).toBe('unknown');
+  });
+  it('wants two poles for the double-pole wiring, and another bridge for a strong motor', () => {
+    expect(of(judge('reverse-motor', shutter, { picks: { relay: 'relay-power' } }), 'poles').verdict).toBe('stop');
+    const bridge = judge('reverse-motor', shutter, { motor: { ...shutter.thumb.motor, wiring: 'bridge' } });
+    expect(of(bridge, 'most-volts').verdict).toBe('stop');
+    const large = judge('reverse-motor', shutter, { motor: { ...shutter.thumb.motor, wiring: 'bridge' }, picks: { bridge: 'bridge-large' } });
+    expect(large.verdict).toBe('settled');
+    expect(of(large, 'never-short').title).toMatch(/module’s own logic/);
+  });
+  it('hands its order on to Act', () => {
+    const a = assess(shutter);
+    expect(a.findings.filter((f) => f.id.startsWith('act.sequence-')).map((f) => f.title)).toEqual([expect.stringMatching(/First K1, the direction, then .* K2, the power/), expect.stringMatching(/First K2 off, then 0\.4 s|400 ms later K1/)]);
+    expect(judge('reverse-motor', pot).applies).toBe(false);
+  });
+});
+
+describe('a control box and a switched supply', () => {
+  it('never call mains work settled, and interlock by wiring with one press', () => {
+    const plan = { ...rocker.thumb.motor, runningAmps: 1.2, boxWiring: 'box-plain' as const };
+    const plain = changed(rocker, 'thumb', { motor: plan, picks: { 'relay-module': 'module-two' } });
+    const r = judge('control-box', plain);
+    expect(r.verdict).toBe('tight');
+    const f = of(r, 'never-both');
+    expect(f).toMatchObject({ verdict: 'tight', title: expect.stringContaining('software alone') });
+    const mended = judge('control-box', applyEdit(plain, f.remedy!.edit as never, '2026-03-02T14:00:00Z'));
+    expect(of(mended, 'never-both').verdict).toBe('settled');
+    expect(of(mended, 'licensed').verdict).toBe('tight');
+    expect(judge('control-box', shutter).applies).toBe(false);
+  });
+  it('ask for the power cut to be tried, and are out where it failed', () => {
+    expect(judge('switched-supply', pot, { supply: { resumes: 'untested', atRest: 'open' } })).toMatchObject({ verdict: 'unknown', reason: expect.stringContaining('Pull the plug') });
+    expect(judge('switched-supply', pot, { supply: { resumes: 'no', atRest: 'open' } }).applies).toBe(false);
+    const tried = judge('switched-supply', pot, { supply: { resumes: 'yes', atRest: 'closed' } }, {}, (j) => changed(j, 'guard', { loadWatts: 700 }));
+    // 700 W at 230 V.
+    expect(of(tried, 'rating')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(700 / 230, 6) } });
+    expect(tried.verdict).toBe('tight');
+    expect(tried.wires.map((w) => w.from)).toContain('K1:12');
+  });
+});
+
+describe('a drive signal taken over', () => {
+  it('has its gain from the readings, a straight line, and a knob that rules at rest', () => {
+    const r = judge('drive-signal', fan);
+    expect(of(r, 'gain').value).toMatchObject({ value: expect.closeTo(39.7, 0), unit: 'Hz' });
+    expect(of(r, 'straight').verdict).toBe('settled');
+    expect(of(r, 'clamp').value!.value).toBeLessThan(0.2e-3);
+    expect(r.verdict).toBe('settled');
+    expect(r.wires.map((w) => w.from)).toContain('pin, enable');
+  });
+  it('is told apart from a bent one, from two readings and from none', () => {
+    const plan = fan.thumb.signal;
+    expect(of(judge('drive-signal', fan, { signal: { ...plan, points: [{ step: 1, value: 40 }, { step: 3, value: 210 }, { step: 5, value: 200 }] } }), 'straight').verdict).toBe('tight');
+    expect(of(judge('drive-signal', fan, { signal: { ...plan, points: plan.points.slice(0, 2) } }), 'straight').title).toMatch(/third/);
+    expect(of(judge('drive-signal', fan, { signal: { ...plan, points: plan.points.slice(0, 1) } }), 'points').verdict).toBe('unknown');
+    expect(judge('drive-signal', pot).applies).toBe(false);
+  });
+  it('as a level is filtered, and amplified where the pin does not reach; both on one wire is no plan', () => {
+    const level = { ...fan.thumb.signal, what: 'level' as const, points: [{ step: 0, value: 0 }, { step: 4, value: 4 }, { step: 8, value: 8 }], topStep: 8, highVolts: 10, returnVolts: null };
+    const r = judge('drive-signal', fan, { signal: level });
+    expect(of(r, 'ripple').verdict).toBe('settled');
+    expect(of(r, 'amplifier').limit!.value).toBeCloseTo(8 / 2.9, 3);
+    expect(r.parts.map((p) => p.name)).toContain('operational amplifier, rail to rail');
+    expect(of(judge('drive-signal', fan, { signal: { ...level, knob: 'parallel' } }), 'knob').verdict).toBe('stop');
+  });
+});
+
+describe('a motor on the hand mechanism', () => {
+  it('carries the shutter with a worm gear, and not with a small stepper', () => {
+    const worm = judge('hand-mechanism', shutter);
+    // 3.5 kg · 9.80665 · 20.1 mm = 0.69 N·m against a third of 2.5 N·m.
+    expect(of(worm, 'torque')).toMatchObject({ value: { value: expect.closeTo(0.69, 2) }, limit: { value: expect.closeTo(2.5 / 3, 6) }, verdict: 'settled' });
+    const stepper = judge('hand-mechanism', shutter, { hand: { ...shutter.thumb.hand, motor: 'stepper', rewired: true } });
+    expect(of(stepper, 'torque').verdict).toBe('stop');
+    expect(of(stepper, 'driver')).toMatchObject({ verdict: 'tight', remedy: { text: expect.stringContaining('70.7 mA') } });
+    expect(of(judge('hand-mechanism', shutter, { hand: { ...shutter.thumb.hand, motor: 'stepper', rewired: true }, picks: { stepper: 'stepper-four' } }), 'tap').verdict).toBe('stop');
+  });
+  it('reads its fits off the caliper, and falls back without a worm', () => {
+    expect(of(judge('hand-mechanism', shutter), 'fit-0')).toMatchObject({ verdict: 'settled', title: expect.stringMatching(/slides in/) });
+    expect(of(judge('hand-mechanism', shutter, { hand: { ...shutter.thumb.hand, fits: [{ inner: 'crank', outer: 'gone' }] } }), 'fit-0').verdict).toBe('unknown');
+    expect(of(judge('hand-mechanism', shutter, { picks: { 'gear-motor': 'gear-spur' } }), 'holds').verdict).toBe('tight');
+    expect(judge('hand-mechanism', pot).applies).toBe(false);
+  });
+});
+
+describe('own parts', () => {
+  it('move every margin that they stand in, and say that they are the maker’s', () => {
+    const part = { id: 'mine', kind: 'solid-state-relay' as const, name: 'mine', values: { ...takenPart(pot, 'solid-state-relay').values, operateAmps: [6e-3, 6e-3, 6e-3] as [number, number, number] } };
+    const r = judge('solid-state-relay', pot, { parts: [part], picks: { 'solid-state-relay': 'mine' }, resistorOhms: null });
+    expect(of(r, 'led').limit).toMatchObject({ value: 6e-3, origin: { from: 'maker' } });
+    // (2.9 − 1.5) V over 8 mA is 175 Ω: the next E12 value below, 150 Ω.
+    expect(r.press.resistorOhms).toBe(150);
+    expect(boundsOf(takenPart(pot, 'solid-state-relay'), 'operateAmps').nominal).toBe(3e-3);
+  });
+});
