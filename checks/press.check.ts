@@ -50,7 +50,7 @@ describe('a press over time', () => {
         late = Math.max(late, share);
         expect(share, JSON.stringify(j)).toBeLessThan(0.1);
       }
-      if (way === 'solid-state-relay') {
+      if (way === 'solid-state-relay' || way === 'analogue-switch') {
         // The line returns through its own resistor: t = R·C·ln(1/(1 − 0.7)); the simulator's step is allowed on top.
         const form = j.pullOhms * LINE_FARADS * Math.log(1 / 0.3);
         const share = Math.max(0, Math.abs(read.goneAfter! - form) - PRESS_TIMES.step) / form;

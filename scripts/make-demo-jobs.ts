@@ -163,7 +163,7 @@ new Maker('demo-hatch-shutter', { title: 'Serving-hatch shutter', outcome: 'the 
     motor: { ...freshThumb().motor, wiring: 'double-pole', supplyVolts: 12, runningAmps: 0.9, stallAmps: 2.5, coastSeconds: 0.4 },
     hand: { ...freshThumb().hand, drive: 'tube', loadKilograms: 3.5, tubeMetres: 0.0402, turns: 9, fits: [{ inner: 'crank', outer: 'coupling' }] },
   }, say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact' })
-  .edit({ do: 'change', section: 'act', set: { machine: { kind: 'open-stop-close-stop', shortestPressSeconds: 0.1, runSeconds: 18, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 18 }] }, say: '18 s from end to end' })
+  .edit({ do: 'change', section: 'act', set: { machine: { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.1, runSeconds: 18, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 20 }] }, say: '18 s from end to end, where its end switches stop it' })
   .write('hatch-shutter');
 
 new Maker('demo-extractor-rocker', { title: 'Extractor rocker', outcome: 'the extractor runs while the ovens do', when: '06:00 to 11:00 on baking days', never: 'be opened: the rocker sits in the wall' }, '2026-11-17')

@@ -1,0 +1,95 @@
+import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
+import { applyEdit, WAYS, type Job, type ThumbPlan, type Way } from '../job';
+import { changed, demoJob } from '../testing/jobs';
+import { evaluateWay } from '../ways';
+import { changesFor, compareWays, contextOf, rankWays, tightestMargin, wayContext } from '.';
+
+const NOW = '2026-03-02T14:00:00Z';
+function of(way: Way, job: Job, plan: Partial<ThumbPlan> = {}) {
+  const changedJob = changed(job, 'thumb', plan);
+  const c = contextOf(wayContext(changedJob, assess(changedJob).facts)!, way);
+  return { c, job: changedJob, result: evaluateWay(way, c) };
+}
+
+describe('what would have to change', () => {
+  it('is nothing for a way that passes', () => {
+    const { c, result } = of('solid-state-relay', demoJob('rice-pot'));
+    expect(changesFor(c, result)).toEqual({ against: [], single: [], flips: [] });
+  });
+
+  it('is another part, tried out; doing it makes the way pass', () => {
+    const { c, job, result } = of('relay-contact', demoJob('rice-pot'));
+    expect(result.verdict).toBe('tight');
+    const changes = changesFor(c, result);
+    const best = changes.single[0]!;
+    expect(best.after).toBe('settled');
+    expect(changes.single.map((s) => s.say)).toEqual(expect.arrayContaining(['Take 0.5 A, 5 V coil, sealed reed contact']));
+    expect(of('relay-contact', applyEdit(job, best.edit!, NOW)).result.verdict).toBe('settled');
+  });
+
+  it('is a reading where one is missing, and says what it would come to', () => {
+    const pot = demoJob('rice-pot');
+    const ground = pot.readings.find((r) => r.from.kind === 'ground' && r.to.kind === 'mains')!;
+    const { c, result } = of('npn-to-ground', applyEdit(pot, { do: 'strike-reading', id: ground.id, struck: true }, NOW));
+    expect(result.verdict).toBe('unknown');
+    const read = changesFor(c, result).single.find((s) => s.edit === null)!;
+    expect(read).toMatchObject({ say: expect.stringContaining('isolated from mains'), after: 'settled' });
+  });
+
+  it('names the number at which a margin turns, and that number turns it', () => {
+    const { c, result } = of('analogue-switch', demoJob('rice-pot'));
+    const { flips } = changesFor(c, result);
+    const pin = flips.find((x) => x.flip.input.symbol === 'V_OH')!;
+    // Seven tenths of 5.03 V.
+    expect(pin.flip.to).toBeCloseTo(pin.finding.limit!.value, 2);
+  });
+
+  it('leaves out what does not help', () => {
+    const { c, result } = of('relay-module', demoJob('rice-pot'));
+    for (const s of changesFor(c, result).single) expect(['settled', 'tight']).toContain(s.after);
+  });
+});
+
+describe('two ways side by side', () => {
+  const pot = demoJob('rice-pot');
+  const [ssr, npn] = [of('solid-state-relay', pot).result, of('npn-to-ground', pot).result];
+  it('differ where the wishes say so, and the order of rows is the maker’s', () => {
+    const rows = compareWays(ssr, npn, ['cheap', 'isolated']);
+    expect(rows.slice(-2)).toEqual([{ what: 'cheap', a: 'partly', b: 'fully', better: 'b' }, { what: 'the two sides stay apart', a: 'fully', b: 'no', better: 'a' }]);
+    expect(rows.find((r) => r.what === 'wires that join the sides')).toMatchObject({ a: 'none', b: '2', better: 'a' });
+  });
+  it('swap their sides with everything else', () => {
+    const turned = compareWays(npn, ssr, pot.thumb.wishes);
+    compareWays(ssr, npn, pot.thumb.wishes).forEach((r, i) => expect(turned[i]).toEqual({ what: r.what, a: r.b, b: r.a, better: r.better === null ? null : r.better === 'a' ? 'b' : 'a' }));
+  });
+  it('are told apart by their least margin', () => {
+    expect(tightestMargin(ssr)!.share).toBeGreaterThan(0);
+    expect(tightestMargin({ ...ssr, findings: [] })).toBeNull();
+  });
+});
+
+describe('the ranking', () => {
+  it('holds every way once, those that have nothing to do with the control last', () => {
+    for (const name of ['rice-pot', 'hatch-shutter', 'dough-proofer', 'hood-fan'] as const) {
+      const job = demoJob(name);
+      const ways = rankWays(job, assess(job).facts);
+      expect(ways.map((w) => w.way).sort()).toEqual([...WAYS].sort());
+      const applies = ways.map((w) => w.applies);
+      expect(applies.indexOf(false)).toBeGreaterThan(applies.lastIndexOf(true));
+      for (const w of ways) expect(w.findings.some((f) => f.title.includes('NaN') || f.title.includes('undefined')), `${name} ${w.way}`).toBe(false);
+    }
+  });
+
+  it('is made anew within 16 ms', () => {
+    const job = demoJob('dough-proofer');
+    const { facts } = assess(job);
+    for (let i = 0; i < 5; i++) rankWays(job, facts);
+    const times = Array.from({ length: 15 }, () => {
+      const began = performance.now();
+      rankWays(job, facts);
+      return performance.now() - began;
+    }).sort((a, b) => a - b);
+    expect(times[7]).toBeLessThan(16);
+  });
+});

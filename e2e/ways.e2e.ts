@@ -1,0 +1,152 @@
+import { expect, test, type Page } from '@playwright/test';
+import { bead, complaints, DEMO, kept, room, textOf } from './steps';
+
+async function thumb(page: Page, job: string): Promise<void> {
+  await page.goto(DEMO);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+  await page.goto(`${DEMO}/job/demo-${job}/thumb`);
+  await expect(page.locator('gt-way-list')).toBeVisible();
+}
+const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);
+const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
+const show = (page: Page, tab: string) => page.getByRole('button', { name: tab, exact: true }).click();
+
+test('every way stands in the list with its reason; one that is no use is folded and can be chosen all the same', async ({ page }) => {
+  const heard = complaints(page);
+  await thumb(page, 'rice-pot');
+  await expect(page.locator('[data-way]')).toHaveCount(17);
+  await expect(way(page, 'reverse-motor')).toBeHidden();
+  await page.getByText('more have nothing to do with this control').click();
+  await expect(way(page, 'reverse-motor')).toContainText('no pair of motor wires');
+  await way(page, 'reverse-motor').click();
+  await settled(page);
+  await expect(bead(page, 'Thumb')).toHaveAccessibleName(/stop/i);
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByRole('heading', { name: 'Solid-state relay across start' })).toBeVisible();
+  expect(heard).toEqual([]);
+});
+
+test('a module that never lets go is stopped; what would help is tried out, and doing it mends it', async ({ page }) => {
+  await thumb(page, 'rice-pot');
+  await way(page, 'relay-module').click();
+  await expect(page.getByRole('heading', { name: 'Relay module across start' })).toBeVisible();
+  await show(page, 'parts');
+  await page.locator('gt-parts-pick select').selectOption({ label: 'one relay, presses on low, bare transistor input' });
+  await settled(page);
+  await expect(way(page, 'relay-module').getByRole('img')).toHaveAccessibleName(/stop/i);
+  await show(page, 'what would help');
+  await expect(page.getByText('Against it now')).toBeVisible();
+  await page.getByRole('button', { name: 'Do it: Take a module that presses on high' }).click();
+  await settled(page);
+  await expect(way(page, 'relay-module').getByRole('img')).not.toHaveAccessibleName(/stop/i);
+  // Any two side by side.
+  await show(page, 'compare');
+  await page.getByLabel('The other way').selectOption({ label: 'Optocoupler' });
+  await expect(page.getByRole('row', { name: /makes no sound/ })).toContainText('fully (better)');
+});
+
+test('parts: own values, impossible ones told, prices for several machines, and the list leaves with the pack', async ({ page }) => {
+  await thumb(page, 'rice-pot');
+  await show(page, 'parts');
+  await page.getByRole('button', { name: 'with own values' }).click();
+  const dialog = page.getByRole('dialog');
+  await dialog.getByLabel('Name').fill('the ones from the tin');
+  await dialog.getByLabel('on-resistance, highest').fill('1 ohm');
+  await dialog.getByLabel('on-resistance, highest').press('Tab');
+  await expect(dialog.getByRole('alert')).toContainText('must rise');
+  await expect(dialog.getByRole('button', { name: 'Keep this part' })).toBeDisabled();
+  await dialog.getByLabel('on-resistance, highest').fill('60 ohm');
+  await dialog.getByLabel('on-resistance, highest').press('Tab');
+  await dialog.getByRole('button', { name: 'Keep this part' }).click();
+  await settled(page);
+  await expect(page.locator('gt-parts-pick select')).toContainText('the ones from the tin (own)');
+  await page.getByLabel('Machines alike').fill('12');
+  await page.getByLabel('Machines alike').press('Tab');
+  const price = page.getByLabel('Price of one: solid-state relay');
+  await price.fill('1.25');
+  await price.press('Tab');
+  const have = page.getByLabel('How many at hand: solid-state relay');
+  await have.fill('2');
+  await have.press('Tab');
+  await expect(page.getByRole('row', { name: /^solid-state relay/ })).toContainText('€12.50');
+  await kept(page);
+  await page.getByRole('button', { name: 'into the drawer' }).click();
+  await room(page, 'Pack');
+  await page.getByRole('button', { name: 'parts.csv', exact: true }).click();
+  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save parts.csv' }).click()]);
+  expect(await textOf(file)).toMatch(/solid-state relay,the ones from the tin,12,2,10,1\.25,12\.5/);
+  // The part is in the drawer now; another job can take it, and the drawer goes into a file and comes back.
+  await page.goto(`${DEMO}/drawer`);
+  await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
+  const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'save as a file' }).click()]);
+  const text = await textOf(saved);
+  expect(JSON.parse(text)).toMatchObject({ format: 'gentle-thumb/drawer', parts: [{ name: 'the ones from the tin', kind: 'solid-state-relay' }] });
+  const open = async (name: string, body: string): Promise<void> => {
+    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'open a file' }).click()]);
+    await chooser.setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
+  };
+  await open('broken.json', text.replace('"usual"', '').replace('solid-state-relay', 'tube'));
+  await expect(page.getByRole('alert')).toContainText('Part 1 is not as it should be');
+  await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
+  await open('parts.drawer.json', text.replace('the ones from the tin', 'the ones from the jar'));
+  await expect(page.getByRole('row', { name: /the ones from the jar/ })).toBeVisible();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
+});
+
+test('a finger moves with its sliders, and its margins with it', async ({ page }) => {
+  await thumb(page, 'extractor-rocker');
+  await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/settled/i);
+  const drawing = page.locator('gt-joint-drawing').first();
+  await expect(drawing).toContainText('press 54°');
+  const angle = page.getByLabel(/^Angle pressed/);
+  await angle.focus();
+  for (let i = 0; i < 6; i++) await angle.press('ArrowLeft');
+  await expect(drawing).toContainText('press 48°');
+  await settled(page);
+  await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/stop/i);
+  await page.getByRole('button', { name: /^Press at \d+°$/ }).first().click();
+  await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/settled/i);
+});
+
+test('a motor run both ways: truth table, drawing by state, interlock, and the order in Act', async ({ page }) => {
+  await thumb(page, 'hatch-shutter');
+  const panel = page.locator('gt-motor-plan');
+  await expect(panel.getByRole('row')).toHaveCount(5);
+  await panel.getByRole('button', { name: 'backward' }).click();
+  await expect(panel.locator('gt-joint-drawing')).toContainText('runs backward');
+  await panel.locator('select').selectOption({ label: 'Two changeover relays' });
+  await expect(panel.getByRole('row', { name: /on on/ })).toContainText('stands, braked');
+  await settled(page);
+  await room(page, 'Act');
+  await expect(page.getByText(/First K1 and K2 both off/)).toBeVisible();
+});
+
+test('a speed signal: readings make the line, a bad one is told, the knob has its say', async ({ page }) => {
+  await thumb(page, 'hood-fan');
+  const panel = page.locator('gt-signal-plan');
+  await panel.getByLabel('Step of the reading').fill('6');
+  await panel.getByLabel(/^Value at that step/).fill('fast');
+  await panel.getByRole('button', { name: 'add' }).click();
+  await expect(panel.getByRole('alert')).toContainText('not understood');
+  await panel.getByLabel(/^Value at that step/).fill('239 Hz');
+  await panel.getByRole('button', { name: 'add' }).click();
+  await expect(panel.getByRole('row', { name: /^6 239 Hz/ })).toBeVisible();
+  await panel.locator('select').last().selectOption({ label: 'both on the same wire' });
+  await settled(page);
+  await expect(way(page, 'drive-signal').getByRole('img')).toHaveAccessibleName(/stop/i);
+  await page.getByRole('button', { name: 'Use a changeover' }).click();
+  await expect(way(page, 'drive-signal').getByRole('img')).not.toHaveAccessibleName(/stop/i);
+});
+
+test('a scanned key: the program is too late, the logic is not', async ({ page }) => {
+  await thumb(page, 'dough-proofer');
+  await way(page, 'strobe-answer').click();
+  await expect(page.locator('gt-scan-plan')).toContainText('this pad, 2 ms');
+  await expect(way(page, 'strobe-answer').getByRole('img')).toHaveAccessibleName(/stop/i);
+  await way(page, 'logic-injector').click();
+  await settled(page);
+  await show(page, 'wire table');
+  await expect(page.getByRole('cell', { name: 'logic select[3]' })).toBeVisible();
+  await expect(way(page, 'logic-injector').getByRole('img')).toHaveAccessibleName(/settled/i);
+});
