@@ -56,6 +56,9 @@ describe('a press over time', () => {
         const share = Math.max(0, Math.abs(read.goneAfter! - form) - PRESS_TIMES.step) / form;
         late = Math.max(late, share);
         expect(share, `${read.goneAfter} against ${form}`).toBeLessThan(0.1);
+        // From 10 to 90 % in ln 9 time constants.
+        const rise = j.pullOhms * LINE_FARADS * Math.log(9);
+        expect(Math.max(0, Math.abs(read.releaseEdge! - rise) - PRESS_TIMES.step) / rise, `${read.releaseEdge} against ${rise}`).toBeLessThan(0.1);
       }
     });
     console.log(`${way}: levels at most ${(100 * worst).toFixed(2)} % of supply apart, times ${(100 * late).toFixed(1)} %`);

@@ -3,11 +3,19 @@ import { netlistOf } from './circuit';
 import { drawWay } from './draw';
 import { needsProveDead } from './guard';
 import type { Job } from './job';
-import { packFiles, type PackFile } from './pack';
+import { packFiles, type PackFile, type PackInput } from './pack';
 import { billOf } from './parts';
 import { chosenWay, wayContext } from './thumb';
 import { progressOf, testSheet } from './try';
-import { jointOf } from './ways';
+import { jointOf, type WayResult } from './ways';
+
+/** What the press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
+function drivesOf(way: WayResult | null): PackInput['drives'] {
+  if (!way || way.press.input === 'level') return 'level';
+  const of = (id: string): number | undefined => way.findings.find((f) => f.id === `thumb.finger.${id}`)?.value?.value;
+  const [rest, press] = [of('pulse-rest'), of('pulse-press')];
+  return way.way === 'finger' && rest !== undefined && press !== undefined ? { rest, press } : null;
+}
 
 /** Every file that Pack can write for a job now. */
 export function filesOf(job: Job, a: Assessment): PackFile[] {
@@ -16,7 +24,7 @@ export function filesOf(job: Job, a: Assessment): PackFile[] {
   const joint = way && context ? jointOf(context, way) : null;
   const sheet = progressOf(job, testSheet(job, needsProveDead(job))).map((p) => ({ ...p.step, done: p.done, state: p.state }));
   return packFiles({
-    job, findings: a.findings, sheet,
+    job, findings: a.findings, sheet, drives: drivesOf(way),
     joint: way && { sheet: drawWay(job, a, way), wires: way.wires, bill: billOf(way.parts, job.thumb.stock, job.thumb.machines), netlist: joint && netlistOf(joint, true) },
   });
 }

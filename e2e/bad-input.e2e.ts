@@ -27,7 +27,7 @@ test('bad files are named, with the place and what to do, and the shelf stays as
   const cases: [string, string, RegExp][] = [
     ['cut.json', JSON.stringify(good).slice(0, 500), /cut\.json: This file is not complete JSON/],
     ['foreign.json', '{"name":"something else"}', /not a Gentle Thumb job.*field "format"/],
-    ['newer.json', JSON.stringify({ ...good, version: 9 }), /version 9; this program reads up to version 2.*newer Gentle Thumb/],
+    ['newer.json', JSON.stringify({ ...good, version: 9 }), /version 9; this program reads up to version 3.*newer Gentle Thumb/],
     ['spoilt.json', JSON.stringify({ ...good, readings: [{ id: 'x' }] }), /readings\[0\]/],
     ['markup.json', `{"format":"<img src=x onerror=alert(1)>"}`, /not a Gentle Thumb job/],
   ];

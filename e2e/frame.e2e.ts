@@ -3,7 +3,7 @@ import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
 import { bead, complaints, DEMO } from './steps';
 
-const DEMO_COUNT = 6;
+const DEMO_COUNT = 8;
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 async function demo(page: Page, path = ''): Promise<void> {

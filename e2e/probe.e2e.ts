@@ -251,7 +251,7 @@ test('the order for the whole board is planned in the worker', async ({ page }) 
   await room(page, 'Probe');
   await say(page, 'control up', 'control down', 'control stop');
   await page.getByText('The order for the whole board').click();
-  await expect(page.locator('.plan li')).toHaveCount(8);
+  await expect(page.locator('.plan li')).toHaveCount(6);
   await expect(page.locator('.plan li').first()).toContainText('ground to live and neutral');
 });
 

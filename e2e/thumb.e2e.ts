@@ -32,8 +32,9 @@ test('the press is proven by simulation, cold and warm, and the log keeps it', a
   await expect(page.getByText('Closed form and simulation agree within')).toBeHidden();
   const warm = await timed('Prove it');
   console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);
-  expect(cold).toBeLessThan(10);
-  expect(warm).toBeLessThan(3);
+  // Wanted: 4 s and 0.7 s on a machine with nothing else to do; twice the warm time leaves room for a busy one.
+  expect(cold).toBeLessThan(4);
+  expect(warm).toBeLessThan(1.4);
   await page.getByRole('button', { name: 'log', exact: true }).click();
   await expect(page.getByLabel('Log of this job')).toContainText('proof of solid-state relay');
   expect(heard).toEqual([]);

@@ -18,6 +18,33 @@ export interface PressReading {
   readonly steadyAfter: number | null;
   /** From the release until the line is back at the idle side for good. */
   readonly goneAfter: number | null;
+  /** How long the line wavers between the first moment it is seen and the moment from which it holds. */
+  readonly chatter: number | null;
+  /** 10 to 90 % of the swing: the first edge of the press, and the last one of the release. */
+  readonly pressEdge: number | null;
+  readonly releaseEdge: number | null;
+}
+
+/** Times at which the line crosses a level within a span, interpolated between samples; s. */
+function crossings(w: PressWave, level: number, from: number, to: number): number[] {
+  const out: number[] = [];
+  for (let i = 1; i < w.seconds.length; i++) {
+    const [t0, t1] = [w.seconds[i - 1]!, w.seconds[i]!];
+    if (t1 < from || t0 > to) continue;
+    const [a, b] = [w.line[i - 1]! - level, w.line[i]! - level];
+    if (a === 0 || a * b < 0) out.push(t0 + ((t1 - t0) * a) / (a - b || 1));
+  }
+  return out;
+}
+
+/** Duration of an edge from a share of its swing to another. `which` takes the first pair of crossings or the last. */
+function edge(w: PressWave, start: number, end: number, from: number, to: number, which: 'first' | 'last'): number | null {
+  const [tenth, most] = [start + 0.1 * (end - start), start + 0.9 * (end - start)];
+  const [a, b] = [crossings(w, tenth, from, to), crossings(w, most, from, to)];
+  if (a.length === 0 || b.length === 0) return null;
+  const done = which === 'first' ? b[0]! : b[b.length - 1]!;
+  const begun = a.filter((t) => t <= done).at(-1);
+  return begun === undefined ? null : done - begun;
 }
 
 const mean = (w: PressWave, from: number, to: number): number => {
@@ -60,5 +87,10 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
       else goneSince = null;
     }
   });
-  return { idleVolts, pressedVolts: mean(w, release - 0.2 * (release - press), release), powerUpVolts: powerUp, seenAfter, steadyAfter: steadySince, goneAfter: end > release ? goneSince : null };
+  const pressedVolts = mean(w, release - 0.2 * (release - press), release);
+  const come = seenAfter !== null && steadySince !== null;
+  return {
+    idleVolts, pressedVolts, powerUpVolts: powerUp, seenAfter, steadyAfter: steadySince, goneAfter: end > release ? goneSince : null, chatter: come ? steadySince! - seenAfter! : null,
+    pressEdge: come ? edge(w, idleVolts, pressedVolts, press, release, 'first') : null, releaseEdge: goneSince === null ? null : edge(w, pressedVolts, idleVolts, release, end, 'last'),
+  };
 }

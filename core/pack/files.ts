@@ -4,7 +4,7 @@ import type { Finding } from '../finding';
 import { jobText, JOB_TEXT_LIMIT, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
-import { firmwareFiles } from './firmware';
+import { firmwareFiles, type FirmwarePulses } from './firmware';
 import { logMarkdown } from './log-markdown';
 import { slug } from './slug';
 import { csv, partsCsv, sheetCsv, wiresCsv, type PackStep } from './tables';
@@ -17,6 +17,8 @@ export interface PackInput {
   /** Null while no way of pressing is chosen. */
   readonly joint: { readonly sheet: Sheet; readonly wires: readonly SheetWire[]; readonly bill: Bill; readonly netlist: string | null } | null;
   readonly sheet: readonly PackStep[];
+  /** A level on the press pin, pulses of two widths, or pulses of another sort that no press script makes. */
+  readonly drives: 'level' | FirmwarePulses | null;
 }
 
 export interface PackFile {
@@ -44,7 +46,8 @@ export function packFiles(input: PackInput): PackFile[] {
         ...(joint.netlist ? [text('joint.cir', 'netlist of the joint', 'text/plain', joint.netlist)] : []),
       ]
     : [];
-  const code = job.board.pressPin === null ? [] : Object.entries(firmwareFiles(job)).map(([file, body]) => text(file, file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week', 'text/x-c', body));
+  const { drives } = input;
+  const code = job.board.pressPin === null || drives === null ? [] : Object.entries(firmwareFiles(job, drives === 'level' ? null : drives)).map(([file, body]) => text(file, file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week', 'text/x-c', body));
   return [
     text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
     ...drawn,

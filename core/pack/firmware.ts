@@ -128,8 +128,18 @@ void gt_tick(void)
 }
 `;
 
+/** Pulse widths of a servo that stands for a level, s. */
+export interface FirmwarePulses {
+  readonly rest: number;
+  readonly press: number;
+}
+
+/** What the first function has to do where the press is a servo's pulse. */
+const pulseNote = (p: FirmwarePulses): string => `/* The press is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, with level 0 of ${Math.round(p.rest * 1e6)} us, fifty a second. */
+`;
+
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
-export function firmwareFiles(job: Job): Record<string, string> {
+export function firmwareFiles(job: Job, pulses: FirmwarePulses | null = null): Record<string, string> {
   const { board, act, routine } = job;
   const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
   const steps = script.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`);
@@ -143,8 +153,8 @@ export function firmwareFiles(job: Job): Record<string, string> {
 /* Never: ${comment(job.wish.never || 'not said')} */
 #include "gentle_thumb.h"
 
-#define PRESS_PIN ${board.pressPin ?? -1}
-#define PRESS_LEVEL ${board.activeHigh ? 1 : 0}
+${pulses ? pulseNote(pulses) : ''}#define PRESS_PIN ${board.pressPin ?? -1}
+#define PRESS_LEVEL ${board.activeHigh || pulses ? 1 : 0}
 #define ARM_PIN (${board.armPin ?? -1})
 #define SCRIPT_LENGTH ${script.length}u
 

@@ -66,3 +66,23 @@ describe('what leaves', () => {
     expect(text('gentle_thumb.c', filesOf(changed(pot, 'board', { activeHigh: false }), assess(pot)))).toContain('#define PRESS_LEVEL 0');
   });
 });
+
+describe('what the press asks of the firmware and of the shop', () => {
+  it('is a servo’s two pulses where a finger presses, and no script where pulses carry something else', () => {
+    const rocker = demoJob('extractor-rocker');
+    const c = text('gentle_thumb.c', filesOf(rocker, assess(rocker)));
+    // 0.5 to 2.4 ms over 180°, 27° either side of the middle 1.45 ms: 1.165 and 1.735 ms, give or take the class's 2.5 ms end.
+    expect(c).toMatch(/level 1 holds pulses of 1[78]\d\d us, with level 0 of 1[12]\d\d us/);
+    expect(c).toContain('#define PRESS_LEVEL 1');
+    const fan = changed(demoJob('hood-fan'), 'board', { pressPin: 5 });
+    expect(filesOf(fan, assess(fan)).map((f) => f.name)).not.toContain('gentle_thumb.c');
+  });
+
+  it('is a parts list for all machines, with what is at hand taken off and what the rest costs', () => {
+    const fan = demoJob('hood-fan');
+    const rows = Papa.parse<string[]>(text('parts.csv', filesOf(fan, assess(fan))).trim()).data;
+    expect(rows[0]).toEqual(['part', 'value', 'quantity', 'already have', 'to buy', 'price each, EUR', 'cost, EUR']);
+    expect(rows.find((r) => r[0] === 'NPN transistor, open collector')).toEqual(['NPN transistor, open collector', '40 V, 200 mA', '2', '20', '0', '0.06', '0']);
+    expect(rows.find((r) => r[0] === 'signal relay, changeover')).toEqual(['signal relay, changeover', 'gold contact', '2', '0', '2', '1.9', '3.8']);
+  });
+});

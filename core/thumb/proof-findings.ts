@@ -45,6 +45,22 @@ export function sensitivityFindings(t: ToleranceResult): Finding[] {
   });
 }
 
+const SPANS = {
+  chatter: ['Chatter: from first seen to steady', 'the line holds from here on', 'the line is first seen'],
+  pressEdge: ['Edge of the press, 10 to 90 %', 'nine tenths of the swing', 'a tenth of it'],
+  releaseEdge: ['Last edge of the release, 10 to 90 %', 'nine tenths of the swing', 'a tenth of it'],
+} as const;
+
+/** One duration read off a simulated press as a finding; null where the line never gets there. */
+export function proofSpan(r: ProofResult, span: keyof typeof SPANS): Finding | null {
+  const seconds = r.read[span];
+  if (seconds === null) return null;
+  const [title, last, first] = SPANS[span];
+  const began = span === 'chatter' ? PRESS_TIMES.press + r.read.seenAfter! : 0;
+  const step = derive(title, 't', 't_2 - t_1', 's', [chosen('t_2', last, began + seconds, 's', span === 'chatter' ? 'read off the simulated press' : 'interpolated between samples, from the edge’s beginning'), chosen('t_1', first, began, 's', 'read off the simulated press')]);
+  return finding('thumb', `proof.${r.corner}.${span}`, { verdict: 'settled', title: `${title}, simulated ${r.corner === 'worst' ? 'at the worst corner' : 'at nominal values'}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
+}
+
 const MOMENTS = {
   seenAfter: ['Press seen after', 'first sample beyond the machine’s level', PRESS_TIMES.press],
   steadyAfter: ['Press steady after', 'sample from which the level holds until release', PRESS_TIMES.press],

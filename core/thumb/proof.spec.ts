@@ -36,12 +36,24 @@ describe('reading a press', () => {
     expect(r.seenAfter).toBeCloseTo(1e-3, 4);
     expect(r.steadyAfter).toBeCloseTo(1.5e-3, 4);
     expect(r.goneAfter).toBeCloseTo(2e-3, 4);
+    expect(r.chatter).toBeCloseTo(0.5e-3, 4);
+  });
+
+  // First-order step response: from 10 to 90 % in ln 9 = 2.197 time constants.
+  it('measures the edges of an exponential, at the press and at the release', () => {
+    const tau = 0.2e-3;
+    const w = wave();
+    const line = w.seconds.map((t) => (t < PRESS_TIMES.press ? 5 : t < PRESS_TIMES.release ? 5 * Math.exp(-(t - PRESS_TIMES.press) / tau) : 5 * (1 - Math.exp(-(t - PRESS_TIMES.release) / tau))));
+    const r = readPress({ ...w, line }, true, 1.5, 3.5);
+    expect(r.pressEdge! / tau).toBeCloseTo(Math.log(9), 2);
+    expect(r.releaseEdge! / tau).toBeCloseTo(Math.log(9), 2);
+    expect(r.chatter).toBe(0);
   });
 
   it('says never where the line does not get there', () => {
     const w = wave();
     const stuck = { ...w, line: w.line.map(() => 2.5) };
-    expect(readPress(stuck, true, 1.5, 3.5)).toMatchObject({ seenAfter: null, steadyAfter: null, goneAfter: null });
+    expect(readPress(stuck, true, 1.5, 3.5)).toMatchObject({ seenAfter: null, steadyAfter: null, goneAfter: null, chatter: null, pressEdge: null, releaseEdge: null });
     expect(readPress({ ...w, line: w.line.map((v) => 5 - v) }, false, 1.5, 3.5).steadyAfter).toBeCloseTo(1.5e-3, 4);
   });
 });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofSpan, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
 import { isJointWay } from '../../../core/job';
 import { wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
@@ -31,7 +31,7 @@ const DRAWS = 10_000;
         @if (fresh()) {
           <div class="wide"><gt-proof-wave [results]="prover.results()" [levels]="levels()!" /></div>
           <div class="wide"><table class="values">
-            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">steady after</th><th scope="col" class="right">gone after</th></tr>
+            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">edge</th><th scope="col" class="right">chatter</th><th scope="col" class="right">gone after</th><th scope="col" class="right">edge</th></tr>
             @for (r of rows(); track r.corner) {
               <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
             }
@@ -71,7 +71,7 @@ export class ProofPanel {
   protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
-  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r), times: [proofTime(r, 'seenAfter'), proofTime(r, 'steadyAfter'), proofTime(r, 'goneAfter')] })));
+  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r), times: [proofTime(r, 'seenAfter'), proofSpan(r, 'pressEdge'), proofSpan(r, 'chatter'), proofTime(r, 'goneAfter'), proofSpan(r, 'releaseEdge')] })));
   protected readonly movers = computed(() => sensitivityFindings(this.tolerance()!).filter((f) => f.value!.value > 0.5).slice(0, 5));
 
   protected prove(): void {
