@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { PressFact } from '../job';
+import { applyEdit, type PressFact } from '../job';
 import { changed, demoJob, findingOf } from '../testing/jobs';
 import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.';
 
@@ -84,3 +84,36 @@ describe('judging pins', () => {
     expect(findingOf(changed(pot, 'board', { profile: 'mystery' }), 'board.profile').verdict).toBe('stop');
   });
 });
+
+describe('ways that a level does not press', () => {
+  const pulses: PressFact = { ...base, way: 'finger', input: 'pulses', pressesOn: 'high' };
+  it('are not pressed by a weak or a high pin at power-up, and may be by one that toggles', () => {
+    expect(closedFor(12, pulses)).toBe(0);
+    expect(contactAtPowerUp(pin(1), pulses, true, false, profile).some((s) => s.contact === 'maybe')).toBe(true);
+  });
+
+  it('or that press on a low pin want the plan to say so, with one press', () => {
+    const job = changed(changed(demoJob('rice-pot'), 'thumb', { way: 'relay-module' }), 'board', { activeHigh: true });
+    const f = findingOf(job, 'board.press-level');
+    expect(f).toMatchObject({ verdict: 'stop', remedy: { label: 'Press on low' } });
+    const mended = applyEdit(job, f.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    expect(() => findingOf(mended, 'board.press-level')).toThrow(/no finding/);
+  });
+
+  it('tell of every output that they take', () => {
+    expect(findingOf(demoJob('hatch-shutter'), 'thumb.choice').verdict).toBe('settled');
+    const job = changed(demoJob('hatch-shutter'), 'board', { pressPin: 5 });
+    expect(findingOf(job, 'board.outputs').title).toContain('takes 2 outputs');
+  });
+});
+
+describe('what a servo asks of its supply', () => {
+  it('is its stalled current at the peak', () => {
+    const rocker = demoJob('extractor-rocker');
+    // 0.4 A in bursts of the module and 1.8 A of the stalled servo, of 3 A less a fifth.
+    expect(findingOf(rocker, 'feed.peak')).toMatchObject({ value: { value: expect.closeTo(2.2, 1) }, limit: { value: expect.closeTo(2.4, 6) }, verdict: 'tight' });
+    expect(findingOf(changed(rocker, 'feed', { amps: 1 }), 'feed.peak').verdict).toBe('stop');
+    expect(findingOf(changed(rocker, 'feed', { volts: 12 }), 'feed.coil-volts').title).toMatch(/servo wants 5 V; this supply gives 12 V/);
+  });
+});
+

@@ -33,9 +33,10 @@ const hand = () =>
 export const thumbSchema = () =>
   shape({
     control: text(200), way: oneOf(WAYS).nullable(), resistorOhms: real().moreThan(0).max(1e9).nullable(),
-    groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'), wishes: list(oneOf(WAY_WISHES), WAY_WISHES.length),
+    groundWireMetres: real().min(0).max(1000), colours: record(isShortText, 'colours'), 
+    wishes: list(oneOf(WAY_WISHES), WAY_WISHES.length).test('each-once', '${path} must hold every wish once', (v) => v === undefined || new Set(v).size === WAY_WISHES.length),
     parts: list(shape({ id: name(), kind: oneOf(PART_KINDS), name: name(), values: record(isBounds, 'bounds') }), 100),
-    picks: record(isShortText, 'part ids'), stock: list(shape({ name: name(), price: upTo(1e7).nullable(), have: real().integer().min(0).max(1e6) }), 200),
+    picks: record((v) => typeof v === 'string' && v.length <= 200, 'part ids'), stock: list(shape({ name: name(), price: upTo(1e7).nullable(), have: real().integer().min(0).max(1e6) }), 200),
     currency: text(3).matches(/^[A-Z]{3}$/, '${path} must be a currency of three letters such as EUR'), machines: real().integer().min(1).max(1000),
     finger: finger(), motor: motor(), signal: signal(), supply: shape({ resumes: oneOf(['untested', 'yes', 'no']), atRest: oneOf(['open', 'closed']) }), hand: hand(),
     scan: shape({ medianSeconds: positive(10), mostSeconds: positive(100), leadSeconds: upTo(1), scansNeeded: real().integer().min(1).max(100), holdSeconds: positive(60) }),

@@ -16,7 +16,7 @@ const MOTION = { forward: 'forward', backward: 'backward', braked: 'stands, brak
   template: `
     <section>
       <h3>Contacts and motion</h3>
-      <p class="muted">{{ about().for }}. But {{ about().against }}. Pick a line to see its contacts.</p>
+      <p class="muted">For it: {{ about().for }}. Against it: {{ about().against }}. Pick a line to see its contacts.</p>
       <div class="truth">
         <table>
           <tr>@for (c of wiring().coils; track c) { <th scope="col">{{ c }}</th> }<th scope="col">motor</th></tr>

@@ -31,7 +31,7 @@ const DRAWS = 10_000;
         @if (fresh()) {
           <div class="wide"><gt-proof-wave [results]="prover.results()" [levels]="levels()!" /></div>
           <div class="wide"><table class="values">
-            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">edge</th><th scope="col" class="right">chatter</th><th scope="col" class="right">gone after</th><th scope="col" class="right">edge</th></tr>
+            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">{{ levels()!.low ? 'falls in' : 'rises in' }}</th><th scope="col" class="right">chatters</th><th scope="col" class="right">gone after</th><th scope="col" class="right">{{ levels()!.low ? 'rises in' : 'falls in' }}</th></tr>
             @for (r of rows(); track r.corner) {
               <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
             }
