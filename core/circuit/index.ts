@@ -6,7 +6,7 @@ export { meterError, offScale, onScale, readingBounds } from './meter';
 export { meterNetlist } from './meter-netlist';
 export { netlistOf } from './netlist';
 export { circuitOf, contactClosed, pulses } from './network';
-export { LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds } from './press-netlist';
+export { COIL_SECONDS, LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds } from './press-netlist';
 export { readPress, type PressReading, type PressWave } from './press-reading';
 export { nodeOf, predict } from './predict';
 export { DRAW_DIMENSIONS, drawBuild, drawKind, DRY_GROUNDED_SHARE, KIND_SHARES, LADDER_BARE_SHARE } from './prior';

@@ -21,6 +21,8 @@ export interface Joint {
   /** Open contact: leakage as a resistance. */
   readonly offOhms: number;
   readonly coilOhms: number;
+  /** Rated voltage of the coil, V, and what it is fed with. */
+  readonly coilVolts: number;
   /** Forward and reverse current gain of the transistor (also of an optocoupler's). */
   readonly gainForward: number;
   readonly gainReverse: number;
@@ -38,7 +40,7 @@ export interface Joint {
 
 /** Nominal parts of the classes that ship; a joint overrides what is known better. Common practice. */
 export const NOMINAL_PARTS = {
-  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
+  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, coilVolts: 5, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
   moduleVolts: 5, moduleDropVolts: 3, moduleOnAmps: 1e-3, moduleOnLow: true,
 } as const;
 

@@ -10,8 +10,10 @@ export const TITLE: Record<Joint['way'], string> = {
   'analogue-switch': 'analogue switch across a button',
 };
 
-/** Coil current at which the contact of the model changes over, A. */
-export const RELAY_PULL_IN_AMPS = 2e-2;
+/** Share of the rated coil current at which the contact of the model changes over: must-operate voltage of common relays (`relay-moves`). */
+const PULL_IN_SHARE = 0.7;
+/** Coil current at which a joint's contact changes over, A. */
+export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / j.coilOhms;
 
 export const num = (x: number): string => x.toExponential(6);
 
@@ -91,14 +93,14 @@ export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, g
   }
 }
 
-/** A coil on 5 V with its diode, switched at node `coil`, and the contact that its current moves. */
+/** A coil on its supply with its diode, switched at node `coil`, and the contact that its current moves. */
 function coilAndContact(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   return [
-    'Vcoil c5 pgnd DC 5', 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
+    `Vcoil c5 pgnd DC ${num(j.coilVolts)}`, 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
     ...(gated
       // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
-      ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(RELAY_PULL_IN_AMPS)}-I(Vsense))*10000)))`]
-      : [`W1 ${upper} ${lower} Vsense contact`, `.model contact CSW(IT=${num(RELAY_PULL_IN_AMPS)} IH=5e-3 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
+      ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(pullInAmps(j))}-I(Vsense))*${num(200 / pullInAmps(j))})))`]
+      : [`W1 ${upper} ${lower} Vsense contact`, `.model contact CSW(IT=${num(pullInAmps(j))} IH=${num(0.3 * pullInAmps(j))} RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
     '.model free D(IS=1e-9 CJO=20p)',
   ];
 }

@@ -1,18 +1,18 @@
 import type { Joint } from './joint';
-import { num, pinVolts, RELAY_PULL_IN_AMPS, thumb, TITLE } from './netlist';
+import { num, pinVolts, pullInAmps, thumb, TITLE } from './netlist';
 
 /** One press as it is simulated: the pin floats at power-up, is driven low, then high for the press, then low again. Times in seconds. */
 export const PRESS_TIMES = { driven: 2e-3, press: 4e-3, release: 16e-3, end: 26e-3, step: 10e-6 } as const;
 
 /** What the wires and the input's own filter hold against quick changes, F: common practice (`line-filter`). */
 export const LINE_FARADS = 1e-9;
-/** Coil of a small 5 V relay, H, and how its contact chatters on closing (`relay-moves`, mean of measured switches). */
-const COIL_HENRIES = 0.1;
+/** Time constant of a small relay's coil, s, and how its contact chatters on closing (`relay-moves`, mean of measured switches). */
+export const COIL_SECONDS = 1.4e-3;
 const BOUNCE_SECONDS = 1.6e-3;
 const BOUNCES = 4;
 
 /** When the relay's contact first closes after the pin rises: the coil current reaches pull-in, t = −L/R·ln(1 − I·R/V). s */
-export const pullInSeconds = (j: Joint): number => -(COIL_HENRIES / j.coilOhms) * Math.log(Math.max(1e-6, 1 - (RELAY_PULL_IN_AMPS * j.coilOhms) / 5));
+export const pullInSeconds = (j: Joint): number => -COIL_SECONDS * Math.log(1 - (pullInAmps(j) * j.coilOhms) / j.coilVolts);
 
 /** Source values as a piecewise linear list: `[time, value]` with steep edges between. */
 const steps = (list: readonly (readonly [number, number])[], edge = 1e-6): string => {
@@ -51,7 +51,7 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
     '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',
     ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${num(pullDownOhms)}`]),
     ...(relay ? [`Vgate gate 0 ${chatter(j)}`] : []),
-    ...thumb(j, upper!, lower!, relay ? COIL_HENRIES : 0, relay),
+    ...thumb(j, upper!, lower!, relay ? COIL_SECONDS * j.coilOhms : 0, relay),
     '.options method=gear maxord=2 reltol=1e-3 abstol=1e-8 vntol=1e-5 chgtol=1e-12 trtol=20 itl4=100',
     `.tran ${num(PRESS_TIMES.step)} ${num(PRESS_TIMES.end)} 0 ${num(PRESS_TIMES.step)}`,
     '.end',

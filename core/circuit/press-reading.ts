@@ -69,7 +69,8 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
   const pressed = (v: number): boolean => (low ? v < lowBelow : v > highAbove);
   const idle = (v: number): boolean => (low ? v > highAbove : v < lowBelow);
   const { driven, press, release, end } = PRESS_TIMES;
-  const idleVolts = mean(w, driven + (press - driven) / 2, press);
+  // Shortly before the press: a relay that a module never lets go has pulled in by then.
+  const idleVolts = mean(w, press - 0.05 * (press - driven), press);
   let powerUp = idleVolts;
   let seenAfter: number | null = null;
   let steadySince: number | null = null;

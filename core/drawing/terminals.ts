@@ -21,7 +21,7 @@ const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] =
   [/^(base resistor|emitter|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
   [/^(module|driver|logic|servo)/, (m) => ({ name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!, column: 1 })],
   [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
-  [/^end switch/, () => ({ name: 'end switches', column: 1 })],
+  [/^(end switch|diode)/, () => ({ name: 'end switches and diodes', column: 1 })],
   [/^(M\d)/, (m) => ({ name: `motor ${m[1]}`, column: 2 })],
   [/^winding/, () => ({ name: 'stepper', column: 2 })],
   [/^supply/, () => ({ name: 'supply', column: 2 })],

@@ -50,7 +50,7 @@ export const SOURCES = {
   'dry-pair-levels': C('A machine takes a dry pair as closed under a fifth of its open voltage, as open above seven tenths'),
   'ladder-window': C('Windows of a ladder of buttons leave some hundredths of the supply on either side'),
   'line-filter': C('Wires and the filter of an input hold back quick changes like a nanofarad'),
-  'relay-moves': P('Contact bounce as measured on switches: mean 1.6 ms (Ganssle, A Guide to Debouncing); coil inductance as common practice'),
+  'relay-moves': P('Contact bounce as measured on switches: mean 1.6 ms (Ganssle, A Guide to Debouncing); coil time constant 1.4 ms, pull-in at 70 % and drop-out at 10 % of the rated voltage as common practice'),
   'proof-agrees': C('Two models of one joint that differ by less than 2 % of the supply tell the same story'),
   'yield-wanted': C('One joint in a thousand may miss its levels; a maker builds a dozen'),
   'ngspice': P('Transient simulation of the joint by ngspice, beside the closed form'),

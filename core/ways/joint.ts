@@ -15,6 +15,10 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
   if (!c.line || !isJointWay(way.way) || !way.applies) return null;
   const bipolar = takenPart(c.job, 'npn');
   const module = takenPart(c.job, 'relay-module');
+  const relay = takenPart(c.job, 'relay');
+  const onModule = way.way === 'relay-module';
+  const coilVolts = onModule ? valueOf(module, 'supplyVolts') : valueOf(relay, 'coilVolts');
+  const coilAmps = onModule ? valueOf(module, 'coilAmps') : coilVolts / valueOf(relay, 'coilOhms');
   return {
     ...NOMINAL_PARTS,
     way: way.way,
@@ -22,10 +26,10 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
     supplyVolts: c.line.supply.range.nominal,
     pullOhms: c.line.pull.range.nominal,
     pinHighVolts: c.drive.highVolts.nominal,
-    seriesOhms: way.way === 'relay-module' ? valueOf(module, 'inputOhms') : (way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms),
+    seriesOhms: onModule ? valueOf(module, 'inputOhms') : (way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms),
     onOhms: onOhmsOf(c, way.way).nominal,
     offOhms: way.way === 'nmos-to-ground' || way.way === 'analogue-switch' ? 1e8 : 1e9,
-    coilOhms: valueOf(takenPart(c.job, 'relay'), 'coilOhms'),
+    coilOhms: coilVolts / coilAmps, coilVolts,
     gainForward: way.way === 'npn-to-ground' ? valueOf(bipolar, 'gain') : NOMINAL_PARTS.gainForward,
     transferRatio: valueOf(takenPart(c.job, 'optocoupler'), 'transfer'),
     thresholdVolts: valueOf(takenPart(c.job, 'nmos'), 'thresholdVolts'),

@@ -2,15 +2,14 @@ import { finding, type Finding } from '../finding';
 import type { ControlKind, Way } from '../job';
 import type { WayContext } from './context';
 
-/** `apart`: no conductor joins the sides. `ground-side`: one terminal must be the shared ground. `ground`: the grounds are joined, whichever terminal is which. `outside`: nothing electrical is touched. */
-export type Joins = 'apart' | 'ground-side' | 'ground' | 'outside';
+/** `apart`: no conductor joins the sides. `ground-side`: one terminal must be the shared ground. `ground`: the grounds are joined, whichever terminal is which. */
+export type Joins = 'apart' | 'ground-side' | 'ground';
 
 /** A way has nothing to do with this sort of control. */
 export const misfit = (way: Way, title: string, remedy: string): Finding => finding('thumb', `${way}.misfit`, { verdict: 'stop', title, caption: 'not for this control', remedy: { text: remedy } });
 
 /** What must be true before a way may be used at all: the control known, the sides kept apart where they must be. */
 export function requirements(way: Way, c: WayContext, joins: Joins): Finding[] {
-  if (joins === 'outside') return [];
   const out: Finding[] = [];
   const { fact, control } = c;
   if (fact.kind === null) {

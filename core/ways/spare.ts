@@ -24,7 +24,9 @@ export function spareTerminals(c: WayContext): WayResult {
   }
   const fact = c.others[spare.id]!;
   const inner: WayContext = { ...c, control: spare, fact, line: lineOf(fact, spare) };
-  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${spare.name} is a dry pair: made to be closed by somebody else’s contact`, caption: spare.name });
+  const pairs = c.job.controls.filter((k) => c.others[k.id]?.leading === 'dry-pair');
+  const common = pairs.length > 1 ? `. ${pairs.length} such pairs are known: where they share one common, one wire to it serves all` : '';
+  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${spare.name} is a dry pair: made to be closed by somebody else’s contact${common}`, caption: spare.name });
   const both = [solidStateRelay(inner), relayContact(inner)];
   return borrowed(way, both.find((w) => w.verdict === 'settled') ?? both[0]!, [what]);
 }

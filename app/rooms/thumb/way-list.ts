@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { Way } from '../../../core/job';
 import { WAY_WORDS, type WayResult } from '../../../core/ways';
@@ -7,27 +8,19 @@ import { Glyph } from '../../ui/glyph';
 @Component({
   selector: 'gt-way-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph],
+  imports: [Glyph, NgTemplateOutlet],
   template: `
-    <div class="choice">
-      @for (w of fit(); track w.way) {
-        <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
-          <gt-glyph [verdict]="w.verdict" />
-          <span><strong>{{ names[w.way].name }}</strong><span class="muted">{{ w.reason }}</span></span>
-        </button>
-      }
-    </div>
+    <ng-template #row let-w>
+      <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
+        <gt-glyph [verdict]="w.verdict" />
+        <span><strong>{{ name(w) }}</strong><span class="muted">{{ w.reason }}</span></span>
+      </button>
+    </ng-template>
+    <div class="choice">@for (w of fit(); track w.way) { <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" /> }</div>
     @if (unfit().length) {
       <details [open]="unfitChosen()">
         <summary class="muted">{{ unfit().length }} more have nothing to do with this control</summary>
-        <div class="choice">
-          @for (w of unfit(); track w.way) {
-            <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
-              <gt-glyph [verdict]="w.verdict" />
-              <span><strong>{{ names[w.way].name }}</strong><span class="muted">{{ w.reason }}</span></span>
-            </button>
-          }
-        </div>
+        <div class="choice">@for (w of unfit(); track w.way) { <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" /> }</div>
       </details>
     }
   `,
@@ -36,7 +29,7 @@ export class WayList {
   readonly ways = input.required<readonly WayResult[]>();
   readonly chosen = input.required<Way | null>();
   readonly choose = output<Way>();
-  protected readonly names = WAY_WORDS;
+  protected readonly name = (w: WayResult): string => WAY_WORDS[w.way].name;
   protected readonly fit = computed(() => this.ways().filter((w) => w.applies));
   protected readonly unfit = computed(() => this.ways().filter((w) => !w.applies));
   protected readonly unfitChosen = computed(() => this.unfit().some((w) => w.way === this.chosen()));
