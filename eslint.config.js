@@ -19,7 +19,7 @@ const boundaries = [
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$)', 'finding stands on quantity alone'),
   forbid(['core/job/*.ts'], '^\\.\\./(?!quantity$|finding$)', 'job stands on quantity and finding'),
   forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),
-  ...PLAIN.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list(GROUND)}$)`, `${room} stands on the ground floor`)),
+  ...PLAIN.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, 'capture'])}$)`, `${room} stands on the ground floor and may read captures`)),
   forbid(['core/ways/*.ts'], `^\\.\\./(?!${list([...GROUND, ...PLAIN])}$)`, 'ways stand on the ground floor and the plain serving rooms'),
   forbid(['core/standin/*.ts'], `^\\.\\./(?!${list([...GROUND, 'circuit'])}$)`, 'standin stands on the ground floor and circuit'),
   ...ROOMS.map((room) => forbid([`core/${room}/*.ts`], `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`, `${room} may import the ground floor and the serving rooms through their index; nothing of another room`)),

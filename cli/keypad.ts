@@ -2,7 +2,7 @@ import { createReadStream, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { CaptureProblem, readCapture } from '../core/capture';
 import type { Keypad } from '../core/job';
-import { decodeKeypad, ghosts, sharedLines, type LabelledTiming } from '../core/probe';
+import { decodeKeypad, ghosts, sharedLines, type LabelledTiming } from '../core/scan';
 import { Unusable } from './unusable';
 
 /** The name of a capture without folder and ending: `idle`, or the key that was held. */

@@ -2,8 +2,9 @@
 import { writeFileSync } from 'node:fs';
 import { readCapture } from '../core/capture';
 import { applyEdit, freshFace, freshJob, freshRail, freshThumb, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
-import { decodeKeypad, isolationOf, nextFor, surveyOf, takenFrom, type LabelledTiming } from '../core/probe';
+import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/probe';
 import { seededRandom } from '../core/quantity';
+import { decodeKeypad, type LabelledTiming } from '../core/scan';
 import { buildFor, padCapture, PROOFER_PAD, STANDINS } from '../core/standin';
 
 class Maker {

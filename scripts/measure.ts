@@ -2,6 +2,8 @@
 import { readFileSync } from 'node:fs';
 import { assess, nextReadingOf } from '../core/assess';
 import { loadJob, type Job } from '../core/job';
+import { seededRandom } from '../core/quantity';
+import { chosenWay, rankWays, toleranceOf, wayContext } from '../core/thumb';
 
 function demo(name: string): Job {
   const loaded = loadJob(readFileSync(`demo/${name}.json`, 'utf8'));
@@ -32,3 +34,17 @@ const half: Job = { ...done, readings: done.readings.slice(0, 4) };
 const next = (j: Job): void => void nextReadingOf(j, assess(j), 'control-start');
 const [coldNext] = times(1, half, next);
 print('next reading', coldNext!, times(100, half, next));
+
+// All seventeen ways anew, as at every edit, with what Probe found already there.
+for (const name of ['rice-pot', 'dough-proofer', 'hatch-shutter']) {
+  const job = demo(name);
+  const { facts } = assess(job);
+  const [cold] = times(1, job, (j) => void rankWays(j, facts));
+  print(`ranking, ${name}`, cold!, times(200, job, (j) => void rankWays(j, facts)));
+}
+
+const a = assess(done);
+const [c, way] = [wayContext(done, a.facts)!, chosenWay(done, a.ways)!];
+const draws = (): void => void toleranceOf(c, way, 10_000, seededRandom(1));
+const [coldDraws] = times(1, done, draws);
+print('ten thousand joints', coldDraws!, times(20, done, draws));

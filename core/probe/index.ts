@@ -13,8 +13,6 @@ export type { Expectation, NextReading } from './say-next';
 export { warmUp } from './warm';
 export { takenFrom, walk, type Walk } from './walk';
 export { controlFacts, nextFor, surveyOf, surveysOf, tieOf, type Candidate, type Survey } from './survey';
-export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from './keypad';
-export { ghosts, pinSides, sharedLines, type Ghost, type PinJoin, type PinSides, type SharedLine } from './key-lines';
 export { practiceResult, type PracticeResult } from './practice';
 export { dischargeSeconds, sourceOhms, testLoad, usableAmps } from './rails';
 export { stripState, type Pair, type StripState, type StripStep } from './terminals';

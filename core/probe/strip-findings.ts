@@ -1,6 +1,6 @@
 import { finding, type Finding } from '../finding';
 import type { Job } from '../job';
-import { ghosts } from './key-lines';
+import { ghosts } from '../scan';
 import { stripState } from './terminals';
 
 /** What Probe judges of unlabelled strips: found, on the way, or stopped. */

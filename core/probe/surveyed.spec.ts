@@ -3,7 +3,8 @@ import { readCapture } from '../capture';
 import { applyEdit, freshJob, freshRail, readNoteLine, type Job, type Keypad, type Piece } from '../job';
 import { seededRandom } from '../quantity';
 import { padCapture, PROOFER_PAD, STANDINS } from '../standin';
-import { decodeKeypad, dischargeSeconds, ghosts, pinSides, practiceResult, probeFindings, sharedLines, sourceOhms, stripState, testLoad, usableAmps, walk, type LabelledTiming } from '.';
+import { decodeKeypad, ghosts, pinSides, sharedLines, type LabelledTiming } from '../scan';
+import { dischargeSeconds, practiceResult, probeFindings, sourceOhms, stripState, testLoad, usableAmps, walk } from '.';
 import { isUneven, sizeOf } from '../mechanics';
 
 const T = (i: number): string => `2026-03-02T14:${String(Math.floor(i / 60)).padStart(2, '0')}:${String(i % 60).padStart(2, '0')}Z`;

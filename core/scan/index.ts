@@ -1,3 +1,5 @@
+export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from './keypad';
+export { ghosts, pinSides, sharedLines, type Ghost, type PinJoin, type PinSides, type SharedLine } from './key-lines';
 export { hitChance, hitSteps } from './hit';
 export { injectorBench, injectorOf, injectorVerilog, type Injector, type InjectorKey } from './injector';
 export { runChance } from './runs';

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
 import { CAPTURE_LIMIT } from '../../../core/capture';
-import type { LabelledTiming } from '../../../core/probe';
+import type { LabelledTiming } from '../../../core/scan';
 import type { CaptureNews } from '../../workers/capture.worker';
 
 const labelOf = (name: string): string => name.replace(/\.(vcd|csv|txt)$/i, '');

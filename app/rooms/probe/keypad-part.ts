@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Control, Keypad, PadKey } from '../../../core/job';
-import { decodeKeypad, ghosts, pinSides, sharedLines } from '../../../core/probe';
+import { decodeKeypad, ghosts, pinSides, sharedLines } from '../../../core/scan';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
 import { padCapture, PROOFER_PAD } from '../../../core/standin';
 import { Bench } from '../../store/bench';
