@@ -150,3 +150,83 @@ test('a scanned key: the program is too late, the logic is not', async ({ page }
   await expect(page.getByRole('cell', { name: 'logic select[3]' })).toBeVisible();
   await expect(way(page, 'logic-injector').getByRole('img')).toHaveAccessibleName(/settled/i);
 });
+
+test('a shutter on its tube: torque stops a small stepper, its winding is drawn, a fit is read off the caliper', async ({ page }) => {
+  await thumb(page, 'hatch-shutter');
+  await way(page, 'hand-mechanism').click();
+  const panel = page.locator('gt-hand-plan');
+  await expect(panel.getByRole('row', { name: /crank shaft coupling bore/ })).toContainText('slides');
+  await panel.locator('select').nth(1).selectOption({ label: 'stepper' });
+  await panel.getByLabel('cut the centre tap').check();
+  await expect(panel.getByText('four wires')).toBeVisible();
+  await settled(page);
+  await expect(way(page, 'hand-mechanism').getByRole('img')).toHaveAccessibleName(/stop/i);
+  await page.getByRole('button', { name: 'parts', exact: true }).click();
+  await page.locator('gt-parts-pick select').first().selectOption({ label: 'hybrid stepper, 42 mm, 1.8°, four wires' });
+  // A four-wire motor has no tap to cut; the remedy leaves it whole.
+  await page.getByRole('button', { name: 'Leave it as it is' }).first().click();
+  await expect(panel.getByLabel('cut the centre tap')).not.toBeChecked();
+  await panel.getByLabel('What hangs on it').fill('half a sack');
+  await panel.getByLabel('What hangs on it').press('Tab');
+  await expect(panel.getByRole('alert')).toContainText('not understood');
+});
+
+test('a supply switched is asked about with a power cut, and a spare remote with its battery', async ({ page }) => {
+  await thumb(page, 'rice-pot');
+  await way(page, 'switched-supply').click();
+  await expect(way(page, 'switched-supply').getByRole('img')).toHaveAccessibleName(/not yet known/i);
+  await page.locator('gt-supply-plan select').first().selectOption({ label: 'waited for somebody' });
+  await settled(page);
+  await expect(page.locator('gt-way-list details')).toHaveAttribute('open', '');
+  await expect(way(page, 'switched-supply')).toContainText('waits for somebody');
+  await way(page, 'spare-remote').click();
+  await page.locator('gt-remote-plan select').selectOption({ label: 'is at hand' });
+  await settled(page);
+  await expect(way(page, 'spare-remote').getByRole('img')).toHaveAccessibleName(/settled/i);
+  await show(page, 'wire table');
+  await expect(page.getByRole('cell', { name: 'remote A' })).toBeVisible();
+});
+
+test('what the drawer holds is offered in a job, with its count and price', async ({ page }) => {
+  await page.goto(DEMO);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+  await page.getByRole('link', { name: 'drawer' }).click();
+  await page.locator('main select').first().selectOption({ label: 'optocoupler' });
+  await page.getByRole('button', { name: 'Put it in' }).first().click();
+  const dialog = page.getByRole('dialog');
+  await expect(dialog.getByRole('alert')).toContainText('give the part a name');
+  await dialog.getByLabel('Name').fill('salvaged optocoupler');
+  await dialog.getByLabel('Name').press('Tab');
+  await dialog.getByRole('button', { name: 'Keep this part' }).click();
+  const row = page.getByRole('row', { name: /salvaged optocoupler/ });
+  await row.getByLabel(/^How many at hand/).fill('6');
+  await row.getByLabel(/^Price of one/).fill('0.4');
+  await row.getByLabel(/^Price of one/).press('Tab');
+  await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
+  await way(page, 'optocoupler').click();
+  await show(page, 'parts');
+  await page.locator('gt-parts-pick select').selectOption({ label: 'salvaged optocoupler (from the drawer, 6 there)' });
+  await settled(page);
+  await page.getByRole('button', { name: 'take counts and prices from the drawer' }).click();
+  await expect(page.getByLabel('How many at hand: optocoupler')).toHaveValue('6');
+  await expect(page.getByRole('row', { name: /^optocoupler/ })).toContainText('€0.00');
+});
+
+test('a wish is dragged to the top, and the ways follow', async ({ page }) => {
+  await thumb(page, 'rice-pot');
+  await page.getByText('Your order of wishes').click();
+  const [from, to] = [page.locator('.wishes li', { hasText: 'the machine stays shut' }), page.locator('.wishes li').first()];
+  await from.scrollIntoViewIfNeeded();
+  const a = (await from.boundingBox())!;
+  await page.mouse.move(a.x + 40, a.y + a.height / 2);
+  await page.mouse.down();
+  await to.scrollIntoViewIfNeeded();
+  const b = (await to.boundingBox())!;
+  await page.mouse.move(b.x + 40, b.y + 4, { steps: 25 });
+  await page.mouse.up();
+  await expect(page.locator('.wishes li').first()).toContainText('the machine stays shut');
+  await settled(page);
+  // Of the ways that pass barely, the one that opens nothing stands before the relays now.
+  const names = await page.locator('.choice strong').allInnerTexts();
+  expect(names.indexOf('Finger on a servo')).toBeLessThan(names.indexOf('Relay contact'));
+});
