@@ -77,6 +77,17 @@ describe('the command line', () => {
     expect(strip!.pairs).toHaveLength(15);
   }, 60_000);
 
+  it('ranks the ways of pressing with their parts, wires and what would help', () => {
+    interface Ranked { way: string; verdict: string; applies: boolean; parts: { quantity: number }[]; wires: { number: number }[]; wouldHelp: { say: string; after: string }[] }
+    const ways = json<Ranked[]>('ways', join(root, 'demo/rice-pot.json'));
+    expect(ways).toHaveLength(17);
+    expect(ways[0]).toMatchObject({ way: 'solid-state-relay', verdict: 'settled', applies: true, wouldHelp: [] });
+    expect(ways[0]!.wires.map((w) => w.number)).toEqual([1, 2, 3, 4]);
+    expect(ways.find((w) => w.way === 'relay-contact')!.wouldHelp[0]).toMatchObject({ after: 'settled' });
+    expect(ways.filter((w) => !w.applies).every((w) => w.wouldHelp.length === 0)).toBe(true);
+    expect(json<Ranked[]>('ways', 'c.json')).toEqual([]);
+  }, 60_000);
+
   it.each<[string, string[], RegExp]>([
     ['a capture that is none', ['keypad', 'broken.json'], /head and no rows/],
     ['a capture that is not there', ['keypad', 'nowhere.vcd'], /cannot be read \(ENOENT\)/],

@@ -10,10 +10,12 @@ import { packZip, slug } from '../core/pack';
 import { seededRandom } from '../core/quantity';
 import { stripState } from '../core/probe';
 import { firingSeconds } from '../core/routine';
+import { changesFor, contextOf, wayContext } from '../core/thumb';
+import { WAY_WORDS } from '../core/ways';
 import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';
 
-const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | terminals FILE | keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
+const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | terminals FILE | ways FILE | keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -75,6 +77,16 @@ function terminals(job: Job): unknown {
   });
 }
 
+/** All ways of pressing, best first, each with its parts and wires and with what would help it by itself. */
+function ways(job: Job): unknown {
+  const a = assess(job);
+  const context = wayContext(job, a.facts);
+  return a.ways.map((w) => ({
+    way: w.way, name: WAY_WORDS[w.way].name, applies: w.applies, verdict: w.verdict, reason: w.reason, parts: w.parts, wires: w.wires,
+    wouldHelp: context && w.applies ? changesFor(contextOf(context, w.way), w).single.map(({ say, after }) => ({ say, after })) : [],
+  }));
+}
+
 function simulate(job: Job, seed: number, days: number): unknown {
   const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
   return { seed, ...simulateDays(job.act, starts, days, seededRandom(seed)) };
@@ -116,6 +128,8 @@ async function run(args: string[]): Promise<string> {
       return json(probe(readJob(file), values.control));
     case 'terminals':
       return json(terminals(readJob(file)));
+    case 'ways':
+      return json(ways(readJob(file)));
     case 'keypad':
       if (!file) throw new Unusable(USAGE);
       return json(await keypadVerb([file, ...rest], values.out, values.lines?.split(',').map((l) => l.trim()).filter(Boolean) ?? []));

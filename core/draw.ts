@@ -1,5 +1,5 @@
 import type { Assessment } from './assess';
-import { drawFinger, drawMechanism, drawMotor, drawSwitch, drawTerminals, drawWinding, stacked, type JointLook, type Sheet } from './drawing';
+import { drawFinger, drawMechanism, drawMotor, drawSwitch, drawTerminals, drawWinding, SHEET_WIDTH, stacked, type JointLook, type Sheet } from './drawing';
 import { isJointWay, type Job, type JointWay } from './job';
 import { valueOf, takenPart } from './parts';
 import { formatQuantity } from './quantity';
@@ -11,7 +11,7 @@ import { pressOf, wayPhrase, type WayResult } from './ways';
 export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   const { thumb } = job;
   if (isJointWay(way.way)) return drawSwitch(lookOf(job, a, way, way.way));
-  if (way.wires.length === 0) return { width: 724, height: 0, marks: [] };
+  if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
   const terminals = drawTerminals(way.wires);
   switch (way.way) {
     case 'finger': {
@@ -55,7 +55,7 @@ function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay): JointL
     upper: `${name} ${high ? other : signal}`,
     lower: `${name} ${high ? signal : other}`,
     upperNote: high ? 'its own supply' : about,
-    lowerNote: high ? about : way.press.sharesGround ? 'shared ground' : 'its own ground',
+    lowerNote: high ? about : kind === 'analogue-switch' ? '' : way.press.sharesGround ? 'shared ground' : 'its own ground',
     resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
     supply: formatQuantity(supply, 'V'),
     part: wayPhrase(kind),

@@ -80,6 +80,30 @@ test('proof', async ({ page }) => {
   await shot(page, 'proof');
 });
 
+test('other ways of pressing', async ({ page }) => {
+  await at(page, 'demo-extractor-rocker/thumb');
+  await page.locator('gt-finger-plan').evaluate((e) => e.scrollIntoView({ block: 'end' }));
+  await page.locator('.do').evaluate((e) => e.scrollTo({ top: 0 }));
+  await page.waitForTimeout(300);
+  await shot(page, 'finger');
+  await page.goto(`${DEMO}/job/demo-hatch-shutter/thumb`);
+  await page.getByRole('button', { name: 'backward' }).click();
+  await page.locator('gt-motor-plan').evaluate((e) => e.querySelector('section')!.scrollIntoView());
+  await page.waitForTimeout(300);
+  await shot(page, 'motor');
+  await page.goto(`${DEMO}/job/demo-hood-fan/thumb`);
+  await page.getByRole('button', { name: 'parts', exact: true }).click();
+  await page.waitForTimeout(300);
+  await shot(page, 'parts');
+  await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
+  await page.locator('[data-way=relay-contact]').click();
+  await page.getByRole('button', { name: 'for and against' }).click();
+  await expect(page.getByText('What would help by itself')).toBeVisible();
+  await page.locator('.know').evaluate((e) => e.scrollTo({ top: 0 }));
+  await page.waitForTimeout(300);
+  await shot(page, 'reasons');
+});
+
 test('board', async ({ page }) => {
   await at(page, 'demo-yard-gate/board');
   await shot(page, 'board');

@@ -34,8 +34,8 @@ test('a module that never lets go is stopped; what would help is tried out, and 
   await page.locator('gt-parts-pick select').selectOption({ label: 'one relay, presses on low, bare transistor input' });
   await settled(page);
   await expect(way(page, 'relay-module').getByRole('img')).toHaveAccessibleName(/stop/i);
-  await show(page, 'what would help');
-  await expect(page.getByText('Against it now')).toBeVisible();
+  await show(page, 'for and against');
+  await expect(page.getByText('Against it here')).toBeVisible();
   await page.getByRole('button', { name: 'Do it: Take a module that presses on high' }).click();
   await settled(page);
   await expect(way(page, 'relay-module').getByRole('img')).not.toHaveAccessibleName(/stop/i);

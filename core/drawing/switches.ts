@@ -113,8 +113,8 @@ function between(i: JointLook, wire: Wiring): Mark[] {
     case 'relay-module':
       return [
         dot(LEFT, 66), text(LEFT - 12, 71, i.supply, 'end'),
-        line('M240 52H492V248H240Z', 'part'), text(252, 268, 'module', 'start', 'muted', 13),
-        ...wire(5, `M${LEFT} 66H352V96`, 168, 66), text(252, 60, 'supply', 'start', 'muted', 13),
+        line('M240 52H492V248H240Z', 'part'),
+        ...wire(5, `M${LEFT} 66H352V96`, 168, 66), text(252, 84, 'supply', 'start', 'muted', 13),
         line('M332 96h40v40h-40zM332 136L372 96', 'part'), text(324, 121, 'coil', 'end', 'muted', 13),
         ...wire(1, `M${LEFT} ${TOP}H210V172H300`, 168, TOP), line('M300 158h52v28h-52z', 'part'), text(326, 177, 'input', 'middle', 'muted', 13), line('M352 136V158', 'part'),
         ...wire(2, `M${LEFT} ${BOTTOM}H326V186`, 168, BOTTOM),
@@ -128,7 +128,7 @@ function between(i: JointLook, wire: Wiring): Mark[] {
         line('M400 118H384M400 168H384M384 168L372 124', 'part'), ...wire(3, `M400 ${TOP}H${RIGHT}`, 500, TOP),
         ...wire(4, `M400 168H470V206H${RIGHT - 40}V${BOTTOM}H${RIGHT}`, 500, 206),
         dot(RIGHT, 66), text(RIGHT + 12, 71, 'its supply', 'start'), ...wire(5, `M360 84V66H${RIGHT}`, 500, 66),
-        line(`M360 196V${BOTTOM + 24}`, 'ink'), dot(360, BOTTOM + 24), ...wire(2, `M${LEFT} ${BOTTOM}V${BOTTOM + 24}H${RIGHT}`, 168, BOTTOM + 24), text(RIGHT + 12, BOTTOM + 48, 'its ground', 'start', 'muted', 13),
+        line(`M360 196V${BOTTOM + 24}`, 'ink'), dot(360, BOTTOM + 24), ...wire(2, `M${LEFT} ${BOTTOM}V${BOTTOM + 24}H${RIGHT}`, 168, BOTTOM + 24), dot(RIGHT, BOTTOM + 24), text(RIGHT + 12, BOTTOM + 30, 'its ground', 'start', 'muted', 13),
       ];
   }
 }

@@ -3,7 +3,7 @@ import { assess } from '../assess';
 import { applyEdit, WAYS, type Job, type ThumbPlan, type Way } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { evaluateWay } from '../ways';
-import { changesFor, compareWays, contextOf, rankWays, tightestMargin, wayContext } from '.';
+import { changesFor, compareWays, contextOf, rankWays, reasonsOf, tightestMargin, wayContext } from '.';
 
 const NOW = '2026-03-02T14:00:00Z';
 function of(way: Way, job: Job, plan: Partial<ThumbPlan> = {}) {
@@ -48,6 +48,18 @@ describe('what would have to change', () => {
   it('leaves out what does not help', () => {
     const { c, result } = of('relay-module', demoJob('rice-pot'));
     for (const s of changesFor(c, result).single) expect(['settled', 'tight']).toContain(s.after);
+  });
+});
+
+describe('reasons for and against', () => {
+  it('are every finding once, on its side, then the wishes in the maker’s order', () => {
+    const { result } = of('relay-contact', demoJob('rice-pot'));
+    const { for: pro, against } = reasonsOf(result, ['silent', 'isolated', 'small', 'cheap']);
+    expect([...pro, ...against].filter((r) => r.finding).map((r) => r.finding!.id).sort()).toEqual(result.findings.map((f) => f.id).sort());
+    expect(pro.at(-1)!.text).toBe('wished: the two sides stay apart');
+    // A relay clicks; it is neither small nor large enough to be called either.
+    expect(against.at(-1)!.text).toBe('wished, and not so: makes no sound');
+    expect(against[0]!.finding!.id).toBe('thumb.relay-contact.minimum-load');
   });
 });
 

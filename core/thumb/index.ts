@@ -4,4 +4,5 @@ export { proofCases, proofLevels, proofResult, type ProofCase, type ProofResult 
 export { agreementFinding, leastMarginFinding, proofFindings, proofSpan, proofTime, sensitivityFindings, toleranceFinding } from './proof-findings';
 export { chosenWay, contextOf, rankWays, thumbFindings, wayContext } from './rank';
 export { toleranceOf, type ToleranceResult } from './tolerance';
-export { firstDifference, meets, WISH_WORDS, wishScore } from './wishes';
+export { reasonsOf, type Reason } from './reasons';
+export { firstDifference, WISH_WORDS, wishScore } from './wishes';

@@ -6,7 +6,7 @@ import { wires, type Part, type WayContext, type WayResult } from './context';
 import { noUse, result } from './result';
 
 /** What cutting the centre tap of the taken stepper makes of it; null for one without a tap. */
-export function rewiredOf(part: TakenPart): Rewired | null {
+function rewiredOf(part: TakenPart): Rewired | null {
   if (valueOf(part, 'centreTapped') !== 1) return null;
   return rewired({ fullSteps: partValue(part, 'fullSteps'), gear: partValue(part, 'gear'), phaseOhms: partValue(part, 'phaseOhms'), ratedVolts: partValue(part, 'ratedVolts'), torque: { ...partValue(part, 'torqueNewtonMetres'), value: partInput(part, 'torqueNewtonMetres').range.low } });
 }

@@ -9,7 +9,7 @@ import { requirements } from './requirements';
 import { noUse, result, takePart } from './result';
 
 /** Current of the stalled motor, A: entered, or supply over winding resistance; null where neither is known. Two motors take twice as much. */
-export function stallStep(c: WayContext): Step | null {
+function stallStep(c: WayContext): Step | null {
   const plan = c.job.thumb.motor;
   const motors: Input = constant('k', plan.mirrored ? 'two motors' : 'one motor', plan.mirrored ? 2 : 1, '1', 'ohm');
   if (plan.stallAmps !== null) return derive('current when stalled', 'I_stall', 'k * I_1', 'A', [motors, chosen('I_1', 'of one motor, from its plate', plan.stallAmps, 'A', 'set in Thumb')]);

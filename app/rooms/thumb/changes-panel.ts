@@ -1,24 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Verdict } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
-import { changesFor, contextOf, wayContext, type Change } from '../../../core/thumb';
+import { changesFor, contextOf, reasonsOf, wayContext, type Change } from '../../../core/thumb';
 import { WAY_WORDS, wayPhrase, type WayResult } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
+import { Num } from '../../ui/num';
 
 const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then it passes barely', unknown: 'then it waits for readings only', stop: 'then one obstacle is gone' };
 
-/** What would have to change for a way to pass: every part and remedy tried out, and how far a number would have to move. */
+/** What speaks for and against a way here, and what would have to change for it to pass: every part and remedy tried out, and how far a number would have to move. */
 @Component({
   selector: 'gt-changes-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph],
+  imports: [Glyph, Num],
   template: `
+    <div class="sides">
+      <section><h3>For it here</h3><ul class="findings">@for (r of reasons().for; track r.text) { <li><gt-glyph [verdict]="r.verdict" /><div><p>{{ r.text }}@if (r.finding) {&ngsp;<gt-num [finding]="r.finding" /> }</p></div></li> }</ul></section>
+      <section><h3>Against it here</h3><ul class="findings">@for (r of reasons().against; track r.text) { <li><gt-glyph [verdict]="r.verdict" /><div><p>{{ r.text }}@if (r.finding) {&ngsp;<gt-num [finding]="r.finding" /> }</p>@if (r.finding?.remedy; as m) { <p class="muted">{{ m.text }}</p> }</div></li> } @empty { <li class="muted">nothing</li> }</ul></section>
+    </div>
     @if (way().verdict === 'settled') {
       <p>Nothing has to change: {{ phrase() }} passes on this control with every margin.</p>
     } @else if (changes(); as c) {
-      <h3>Against it now</h3>
-      <ul class="findings">@for (f of c.against; track f.id) { <li><gt-glyph [verdict]="f.verdict" /><div><p>{{ f.title }}</p>@if (f.remedy) { <p class="muted">{{ f.remedy.text }}</p> }</div></li> }</ul>
       @if (c.single.length) {
         <h3>What would help by itself</h3>
         <ul class="findings">
@@ -34,6 +37,7 @@ const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then
       @if (instead(); as i) { <p>As things are, {{ phraseOf(i.way) }} passes here: {{ i.reason }}. <button type="button" class="link strong" (click)="take(i)">Use {{ phraseOf(i.way) }}</button></p> }
     }
   `,
+  styles: '.sides { display: grid; grid-template-columns: 1fr 1fr; gap: 22px; } @media (max-width: 700px) { .sides { grid-template-columns: 1fr; } }',
 })
 export class ChangesPanel {
   private readonly bench = inject(Bench);
@@ -43,6 +47,7 @@ export class ChangesPanel {
   protected readonly instead = computed(() => this.ways().find((w) => w.way !== this.way().way && w.verdict === 'settled'));
   protected readonly show = formatQuantity;
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
+  protected readonly reasons = computed(() => reasonsOf(this.way(), this.bench.job().thumb.wishes));
   protected readonly changes = computed(() => {
     const context = wayContext(this.bench.job(), this.bench.assessment().facts);
     return context && changesFor(contextOf(context, this.way().way), this.way());

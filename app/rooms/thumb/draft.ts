@@ -1,5 +1,5 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import type { Job, ThumbPlan, Way } from '../../../core/job';
+import type { Job, ThumbPlan } from '../../../core/job';
 import { contextOf, wayContext } from '../../../core/thumb';
 import { evaluateWay, type WayResult } from '../../../core/ways';
 import { Bench } from '../../store/bench';
@@ -35,11 +35,5 @@ export class Draft {
     if (!this.held()) return known;
     const context = wayContext(this.job(), this.bench.assessment().facts);
     return context ? evaluateWay(known.way, contextOf(context, known.way)) : known;
-  }
-
-  /** A way that has not been chosen, judged on the control. */
-  judge(way: Way): WayResult | null {
-    const context = wayContext(this.job(), this.bench.assessment().facts);
-    return context && evaluateWay(way, contextOf(context, way));
   }
 }

@@ -99,7 +99,7 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
 export class ThumbRoom {
   protected readonly bench = inject(Bench);
   private readonly draft = inject(Draft);
-  protected readonly tabs = ['drawing', 'wire table', 'parts', 'compare', 'what would help'] as const;
+  protected readonly tabs = ['drawing', 'wire table', 'parts', 'compare', 'for and against'] as const;
   protected readonly tab = signal<(typeof this.tabs)[number]>('drawing');
   protected readonly ways = computed(() => this.bench.assessment().ways);
   /** Why the first stands before the second, in the maker's own wishes or by verdict. */
