@@ -1,7 +1,6 @@
 import { gzipSync } from 'node:zlib';
-import AxeBuilder from '@axe-core/playwright';
 import { expect, test, type Page } from '@playwright/test';
-import { bead, complaints, DEMO } from './steps';
+import { accessible, bead, complaints, DEMO } from './steps';
 
 const DEMO_COUNT = 8;
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
@@ -21,11 +20,6 @@ async function demo(page: Page, path = ''): Promise<void> {
     };
   }))).toBe(DEMO_COUNT);
   if (path) await page.goto(`${DEMO}/job/${path}`);
-}
-
-async function accessible(page: Page, where: string): Promise<void> {
-  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).slice(0, 3).join(' | ')}`)).toEqual([]);
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {

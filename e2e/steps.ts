@@ -1,4 +1,5 @@
 import { readFileSync } from 'node:fs';
+import AxeBuilder from '@axe-core/playwright';
 import { expect, type Download, type Page } from '@playwright/test';
 
 export const DEMO = 'http://127.0.0.1:4322';
@@ -99,4 +100,10 @@ export async function planThePress(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'one more sentence' }).click();
   await page.getByLabel('Clock time').fill('10:40');
   await expect(page.locator('main').getByText(/At 10:40 on weekdays, if armed, press/)).toBeVisible();
+}
+
+/** Fails with every rule of accessibility that the page breaks. */
+export async function accessible(page: Page, where: string): Promise<void> {
+  const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
+  expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).slice(0, 3).join(' | ')}`)).toEqual([]);
 }

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bead, complaints, DEMO, kept, room, textOf } from './steps';
+import { accessible, bead, complaints, DEMO, kept, room, textOf } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await page.goto(DEMO);
@@ -230,3 +230,36 @@ test('a wish is dragged to the top, and the ways follow', async ({ page }) => {
   const names = await page.locator('.choice strong').allInnerTexts();
   expect(names.indexOf('Finger on a servo')).toBeLessThan(names.indexOf('Relay contact'));
 });
+
+/** Each view that only some ways of pressing have: a demo job, the way where it is not the chosen one, and the tab. */
+const VIEWS: readonly (readonly [job: string, way: string, tab: string])[] = [
+  ['rice-pot', '', 'parts'], ['rice-pot', '', 'compare'], ['rice-pot', 'relay-contact', 'for and against'], ['extractor-rocker', '', 'drawing'], ['extractor-rocker', 'control-box', 'drawing'], ['hatch-shutter', '', 'drawing'], ['hatch-shutter', 'hand-mechanism', 'wire table'], ['hood-fan', '', 'drawing'], ['dough-proofer', 'strobe-answer', 'drawing'], ['rice-pot', 'switched-supply', 'drawing'], ['rice-pot', 'spare-remote', 'drawing'],
+];
+
+for (const [name, width, colorScheme] of [['on a screen by day', 1280, 'light'], ['on a phone by night', 390, 'dark']] as const)
+  test(`every view of the ways and the drawer passes the accessibility rules and spills over nothing, ${name}`, async ({ browser }) => {
+    test.setTimeout(240_000);
+    const context = await browser.newContext({ colorScheme, viewport: { width, height: 844 }, reducedMotion: 'reduce' });
+    const page = await context.newPage();
+    const heard = complaints(page);
+    await page.goto(DEMO);
+    await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+    for (const [job, key, tab] of VIEWS) {
+      await page.goto(`${DEMO}/job/demo-${job}/thumb`);
+      await expect(page.locator('gt-two-columns')).toBeVisible();
+      if (key) await way(page, key).evaluate((e: HTMLElement) => e.click());
+      await settled(page);
+      await page.getByRole('button', { name: tab, exact: true }).click();
+      await accessible(page, `${job} ${key} ${tab}`);
+      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${job} ${key} ${tab}`).toBeLessThanOrEqual(width);
+    }
+    await page.goto(`${DEMO}/drawer`);
+    await page.getByRole('button', { name: 'Put it in' }).first().click();
+    await accessible(page, 'part editor');
+    await page.getByRole('button', { name: 'Leave it' }).click();
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+    await accessible(page, 'drawer');
+    expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(width);
+    expect(heard).toEqual([]);
+    await context.close();
+  });

@@ -11,7 +11,7 @@ const INK: Record<string, string> = {
   selector: 'gt-joint-drawing',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="box()" class="drawing" role="img" [attr.aria-label]="label()">
+    <svg [attr.viewBox]="box()" class="drawing" role="img" tabindex="0" [attr.aria-label]="label()">
       @for (m of sheet().marks; track $index) {
         @switch (m.kind) {
           @case ('path') {

@@ -1,7 +1,6 @@
 import type { FingerPlan } from '../job';
 import { arrow, dashed, dot, filled, line, ring, SHEET_WIDTH, strong, text, type Mark, type Sheet } from './marks';
 
-const HEIGHT = 330;
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const mm = (metres: number): string => `${(1000 * metres).toFixed(1).replace(/\.0$/, '')} mm`;
 
@@ -18,7 +17,8 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
   const tall = Math.max(D, r * 0.3) + lift + 0.012;
   const wide = r + (rocker ? r : 0) + plan.leverMetres + plan.padLengthMetres / 2 + 0.02;
   const scale = Math.min(230 / tall, 560 / wide, 9000);
-  const front = 262;
+  // Room above for the names, and below for the scale.
+  const front = 44 + (D + lift) * scale;
   const axisY = front - D * scale;
   const left = 40;
   // The pad's middle is a lever away from the press; a rocker's pad stands clear of its far half.
@@ -33,6 +33,7 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
   const half = (plan.padLengthMetres / 2) * scale;
   const bump = Math.max(travelMetres * scale, 3);
   const base = front + bump;
+  const height = Math.ceil(base + 62);
   const marks: Mark[] = [
     filled(`M0 ${base}H${SHEET_WIDTH}V${base + 26}H0Z`, 'shore-right'), line(`M0 ${base}H${SHEET_WIDTH}`),
     line(`M${edge - 26} ${base}V${front}H${pressX + 26}V${base}`, 'part'), text((edge + pressX) / 2, base + 19, rocker ? 'rocker, either half' : 'button', 'middle', 'muted', 14),
@@ -47,8 +48,8 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
     // Distances, with their own lines.
     ...arrow(axisX + r * scale + 60, axisY, axisX + r * scale + 60, front, 'muted'), text(axisX + r * scale + 70, (axisY + front) / 2 + 5, `D ${mm(D)}`, 'start', 'ink', 14),
     text((axisX + pressX) / 2 + 12, (axisY + pressY) / 2 - 6, `r ${mm(r)}`, 'start', 'ink', 14),
-    line(`M18 ${HEIGHT - 10}h${(0.01 * scale).toFixed(1)}m0 -5v10m${(-0.01 * scale).toFixed(1)} 0v-10`, 'muted'), text(28 + 0.01 * scale, HEIGHT - 5, '10 mm, to scale', 'start', 'muted', 13),
+    line(`M18 ${height - 10}h${(0.01 * scale).toFixed(1)}m0 -5v10m${(-0.01 * scale).toFixed(1)} 0v-10`, 'muted'), text(28 + 0.01 * scale, height - 5, '10 mm, to scale', 'start', 'muted', 13),
     text(706, 24, 'side view', 'end', 'muted', 14),
   ];
-  return { width: SHEET_WIDTH, height: HEIGHT, marks };
+  return { width: SHEET_WIDTH, height, marks };
 }

@@ -83,7 +83,8 @@ export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
     });
     depth[device.column] = y + height + 14;
   }
-  let low = Math.max(...depth);
+  const base = Math.max(...depth);
+  let low = base;
   const used = [0, 0];
   // Each wire runs in a lane of its own as far as there are lanes; its numbers at both ends tell it apart in any case.
   const lane = (gap: 0 | 1): number => X[gap]! + BOX + 58 + (used[gap]!++ % LANES) * 8;
@@ -110,5 +111,5 @@ export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
     stub(w, start, p.y, p.device.column !== 2);
     stub(w, end, q.y, same && q.device.column !== 2);
   }
-  return { width: SHEET_WIDTH, height: low + 16, marks: [...marks, ...ends] };
+  return { width: SHEET_WIDTH, height: low === base ? base - 8 : low + 14, marks: [...marks, ...ends] };
 }

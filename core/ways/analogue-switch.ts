@@ -4,6 +4,7 @@ import { sides, wires, type WayContext, type WayResult } from './context';
 import { pinHigh } from './drive';
 import { levelFindings, type Line } from './line';
 import { requirements } from './requirements';
+import { crossings, perKey } from './scanned';
 import { carriesLoad, noUse, result, takePart, wireOhms } from './result';
 
 /** The switch runs from the machine's own supply: its range, and the level that its control input wants. */
@@ -38,7 +39,7 @@ export function analogueSwitch(c: WayContext): WayResult {
   if (c.fact.leading === 'dry-pair') return noUse(way, 'A loop of which no rail is known: an analogue switch lives inside a supply', 'Use a contact or a solid-state relay across the pair.');
   const part = takenPart(c.job, 'analogue-switch');
   const supply = supplyOf(c);
-  const findings = [...carriesLoad(way, c, part), ...requirements(way, c, 'ground'), ...(supply ? insideSupply(c, part, supply) : [])];
+  const findings = [...carriesLoad(way, c, part), ...perKey(way, c), ...crossings(c, part), ...requirements(way, c, 'ground'), ...(supply ? insideSupply(c, part, supply) : [])];
   if (c.line) findings.push(...levelFindings(way, c.line, { onOhms: partInput(part, 'onOhms'), leakage: partInput(part, 'leakageAmps') }, wireOhms(c)));
   const turnOn = derive('control level below which it is open for certain', 'V_IL', '0.3 * V_CC', 'V', [{ symbol: 'V_CC', name: 'appliance supply', value: supply?.range.low ?? 5, unit: 'V', origin: supply?.origin ?? { from: 'source', key: 'switch-control' } }]);
   const { upper, lower } = sides(c);

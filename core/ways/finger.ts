@@ -101,7 +101,7 @@ function mounting(c: WayContext): Finding[] {
 
 /** Kinds that have nothing a finger could push. */
 const NO_FINGER: Partial<Record<WayContext['fact']['leading'], string>> = {
-  'touch-pad': 'Glass feels skin and no force: a plastic finger does nothing there', 'dry-pair': 'A pair of terminals has nothing to push', 'motor-pair': 'A motor’s wires have nothing to push', 'serial-bus': 'A bus has nothing to push', encoder: 'A knob is turned and not pushed',
+  'touch-pad': 'Glass feels skin and no force: a plastic finger does nothing there', 'dry-pair': 'A pair of terminals has nothing to push', 'motor-pair': 'A motor’s wires have nothing to push', 'serial-bus': 'A bus has nothing to push', encoder: 'A knob is turned and not pushed', selector: 'A knob is turned and not pushed',
 };
 
 /** A servo's horn over a button, or over a rocker that it pushes either way. */

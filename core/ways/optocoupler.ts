@@ -5,6 +5,7 @@ import { pinCurrent, pinHigh, resistorRemedy, seriesResistor } from './drive';
 import { levelFindings } from './line';
 import { OPTO_AGEING } from './practice';
 import { requirements } from './requirements';
+import { perKey } from './scanned';
 import { buttonCurrent, carriesLoad, openVoltage, resistorPart, result, wireOhms } from './result';
 import { twiceButton } from './transistor';
 
@@ -14,7 +15,7 @@ export function optocoupler(c: WayContext): WayResult {
   const opto = takenPart(c.job, 'optocoupler');
   const [ledVolts, transfer] = [partInput(opto, 'ledVolts'), partInput(opto, 'transfer')];
   const own = c.job.thumb.resistorOhms;
-  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'apart')];
+  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'apart'), ...perKey(way, c)];
   let ohms = own ?? 680;
   if (c.line) {
     const need = twiceButton(c, buttonCurrent(c.line));

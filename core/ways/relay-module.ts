@@ -5,6 +5,7 @@ import { sides, wires, type WayContext, type WayResult } from './context';
 import { clampCurrent, pinHigh, pinTakes } from './drive';
 import { levelFindings } from './line';
 import { requirements } from './requirements';
+import { perKey } from './scanned';
 import { carriesLoad, minimumLoad, openContact, openVoltage, result, takePart, wireOhms } from './result';
 
 /** The input of a module: off for certain at one level of the pin, pulled in for certain at the other. */
@@ -40,6 +41,7 @@ export function relayModule(c: WayContext): WayResult {
   const findings = [
     ...carriesLoad(way, c, part),
     ...requirements(way, c, 'apart'),
+    ...perKey(way, c),
     ...inputFindings(c, part),
     ...(c.line ? [minimumLoad(way, c.line, part, null), ...levelFindings(way, c.line, { onOhms: partInput(part, 'onOhms'), leakage: openContact }, wireOhms(c)), openVoltage(way, c.line, part, 'contactVolts', 'Open contact under its voltage rating')] : []),
   ];

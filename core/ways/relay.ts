@@ -6,6 +6,7 @@ import { coilDrive } from './coil';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { levelFindings } from './line';
 import { requirements } from './requirements';
+import { perKey } from './scanned';
 import { carriesLoad, minimumLoad, openContact, openVoltage, result, takePart, wireOhms } from './result';
 
 /** How long the contact stays closed after the pin lets go: the diode keeps the coil's current going, i(t) = I0·e^(−t·R/L). */
@@ -23,6 +24,7 @@ export function relayContact(c: WayContext): WayResult {
   const findings = [
     ...(c.line ? [minimumLoad(way, c.line, relay, relay.id === 'relay-signal' ? null : gold)] : carriesLoad(way, c, relay)),
     ...requirements(way, c, 'apart'),
+    ...perKey(way, c),
     ...drive.findings,
     release(way, relay),
     ...(c.line ? [...levelFindings(way, c.line, { onOhms: partInput(relay, 'onOhms'), leakage: openContact }, wireOhms(c)), openVoltage(way, c.line, relay, 'contactVolts', 'Open contact under its voltage rating')] : []),

@@ -5,6 +5,7 @@ import { pinCurrent, pinHigh, resistorRemedy, seriesResistor } from './drive';
 import { levelFindings } from './line';
 import { OPERATE_AIM } from './practice';
 import { requirements } from './requirements';
+import { perKey } from './scanned';
 import { carriesLoad, openVoltage, resistorPart, result, wireOhms } from './result';
 
 /** A solid-state relay with MOSFET output across the button. */
@@ -20,6 +21,7 @@ export function solidStateRelay(c: WayContext): WayResult {
   const findings = [
     ...carriesLoad(way, c, ssr),
     ...requirements(way, c, 'apart'),
+    ...perKey(way, c),
     ...(c.line ? levelFindings(way, c.line, { onOhms: partInput(ssr, 'onOhms'), leakage: partInput(ssr, 'leakageAmps') }, wireOhms(c)) : []),
     judged('thumb', `${way}.led`, { title: 'LED current over what it needs to close', caption: 'LED current', steps: [led], remedy, limit: atLeast(operate.value, 'A', 'LED current that closes it for certain', operate.origin) }),
     pinCurrent(way, c.drive, ledVolts, r.input, remedy),

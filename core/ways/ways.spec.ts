@@ -80,6 +80,16 @@ describe('scanned keys', () => {
     const quick = judge('strobe-answer', proofer, { scan: { ...proofer.thumb.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 } });
     expect(of(quick, 'seen').verdict).toBe('settled');
   });
+  // Rows times columns of the decoded pad: four strobes and three senses.
+  it('want no timing of a closed contact, one per key, or a crosspoint that holds the whole pad', () => {
+    expect(of(judge('solid-state-relay', proofer), 'per-key').title).toMatch(/no timing at all/);
+    expect(judge('solid-state-relay', pot).findings.some((f) => f.id.endsWith('.per-key'))).toBe(false);
+    expect(of(judge('analogue-switch', proofer, { picks: { 'analogue-switch': 'switch-cross' } }), 'crossings')).toMatchObject({ value: { value: 12 }, limit: { value: 64 }, verdict: 'settled' });
+    expect(of(judge('analogue-switch', proofer, { picks: { 'analogue-switch': 'switch-cmos' } }), 'crossings')).toMatchObject({ value: { value: 1 }, limit: { value: 4 } });
+    const many = { ...proofer, controls: [1, 2].map((i) => ({ ...proofer.controls[0]!, id: i === 1 ? proofer.controls[0]!.id : 'second', name: `key ${i}` })) };
+    const c = wayContext(many, { ...factsOf(proofer), controls: { ...factsOf(proofer).controls, second: factsOf(proofer).controls['control-warm']! } })!;
+    expect(evaluateWay('solid-state-relay', c).findings.find((f) => f.id.endsWith('.per-key'))!.title).toMatch(/2 keys of this job want 2/);
+  });
   it('are no matter of a plain button', () => {
     expect(judge('strobe-answer', pot).applies).toBe(false);
     expect(judge('logic-injector', pot).applies).toBe(false);
@@ -142,6 +152,7 @@ describe('a finger over the control', () => {
     expect(of(judge('finger', rocker, {}, {}, (j) => ({ ...j, survey: { ...j.survey, faces } })), 'front').verdict).toBe('stop');
     expect(of(judge('finger', rocker, { finger: { ...rocker.thumb.finger, axisMetres: 0.01 } }), 'gap').verdict).toBe('tight');
     expect(judge('finger', rocker, {}, { leading: 'touch-pad' })).toMatchObject({ applies: false, reason: expect.stringContaining('skin') });
+    expect(judge('finger', fan).applies).toBe(false);
   });
   it('needs a press long enough for its way there', () => {
     const hasty = changed(rocker, 'act', { script: [{ do: 'press', seconds: 0.1 }] });

@@ -31,8 +31,10 @@ const CURRENCIES = ['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK
       <tr><th scope="row" colspan="5">{{ bill().unpriced ? 'Sum of what has a price; ' + bill().unpriced + ' without' : 'Sum' }}</th><td class="mono right"><strong>{{ money(bill().sum) }}</strong></td></tr>
     </table></div>
     @if (fillable()) { <p><button type="button" class="key" (click)="fill()">take counts and prices from the drawer</button></p> }
-    <h3>Which class of part is taken</h3>
-    <gt-parts-pick [kinds]="way().kinds" />
+    @if (way().kinds.length) {
+      <h3>Which class of part is taken</h3>
+      <gt-parts-pick [kinds]="way().kinds" />
+    }
   `,
   styles: '.tiny { width: 76px; min-height: 32px; } .bill td, .bill th { font-size: 15px; }',
 })
