@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { freshThumb } from '../job';
+import { seededRandom } from '../quantity';
 import { hitChance, hitSteps, runChance } from '.';
 
 describe('runs of successes', () => {
@@ -35,3 +36,33 @@ describe('answers in time', () => {
     expect(hitSteps(late, 2e-3, { from: 'maker', what: 'test' }).map((x) => x.symbol)).toEqual(['t_room', 's', 'p']);
   });
 });
+
+describe('a scanned pad played out at random', () => {
+  /** Standard normal deviate by Box and Muller. */
+  const normal = (r: { next(): number }): number => Math.sqrt(-2 * Math.log(1 - r.next())) * Math.cos(2 * Math.PI * r.next());
+
+  // An independent way to the same numbers: response times drawn one by one, strobes scanned one by one.
+  it.each([[2e-3, 5e-4, 2e-3, 3, 18], [1e-3, 4e-3, 2e-3, 2, 10], [3e-4, 1e-3, 1e-3, 4, 12]])('with a median of %f s sees presses as often as is reckoned', (median, most, width, needed, scans) => {
+    const [low, high] = [Math.min(median, most), Math.max(median, most)];
+    const plan = { ...freshThumb().scan, medianSeconds: low, mostSeconds: high, leadSeconds: 0.1e-3 };
+    const spread = Math.log(high / low) / 1.645;
+    const random = seededRandom(77);
+    const presses = 20_000;
+    let [answered, seen] = [0, 0];
+    for (let p = 0; p < presses; p++) {
+      let run = 0;
+      let took = false;
+      for (let s = 0; s < scans; s++) {
+        const hit = low * Math.exp(spread * normal(random)) < width - plan.leadSeconds;
+        answered += hit ? 1 : 0;
+        run = hit ? run + 1 : 0;
+        took ||= run >= needed;
+      }
+      seen += took ? 1 : 0;
+    }
+    const chance = hitChance(plan, width);
+    expect(Math.abs(answered / (presses * scans) - chance)).toBeLessThan(0.005);
+    expect(Math.abs(seen / presses - runChance(chance, needed, scans))).toBeLessThan(0.015);
+  });
+});
+

@@ -4,7 +4,7 @@ import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circui
 import { JOINT_WAYS, WAY_WISHES, type Way } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
-import { agreementFinding, chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, proofTime, rankWays, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
+import { agreementFinding, chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, proofTime, rankWays, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
 
 const pot = demoJob('rice-pot');
 function contextOf(way: Way, job = pot) {
@@ -143,3 +143,32 @@ describe('the order of wishes', () => {
     expect(firstDifference('npn-to-ground', 'solid-state-relay', ['isolated', 'cheap'])).toBe('cheap');
   });
 });
+
+describe('scattered parts of the other joints', () => {
+  const yieldOf = (way: Way, picks: Record<string, string> = {}): number => {
+    const job = changed(pot, 'thumb', { way, resistorOhms: null, picks });
+    const a = assess(job);
+    return toleranceOf(wayContext(job, a.facts)!, chosenWay(job, a.ways)!, 2000, seededRandom(5))!.yield;
+  };
+  it('are all obeyed by a module behind two LEDs, and none by one that never lets go', () => {
+    expect(yieldOf('relay-module', { 'relay-module': 'module-leds' })).toBe(1);
+    expect(yieldOf('relay-module', { 'relay-module': 'module-base' })).toBe(0);
+    expect(yieldOf('relay-module', { 'relay-module': 'module-high' })).toBe(1);
+  });
+  it('move the margin of an analogue switch by its on-resistance, and of a contact by next to nothing but the supply', () => {
+    const moves = (way: Way): string => {
+      const { c, w } = contextOf(way);
+      return toleranceOf(c, w, 2000, seededRandom(5))!.sensitivity[0]!.name;
+    };
+    expect(moves('analogue-switch')).toMatch(/on-resistance|supply/);
+    expect(moves('relay-contact')).toMatch(/supply/);
+  });
+  it('share out what moves the margin, each share openable, all together one', () => {
+    const { c, w } = contextOf('optocoupler');
+    const t = toleranceOf(c, w, 2000, seededRandom(5))!;
+    const shares = sensitivityFindings(t).map((f) => f.value!.value);
+    expect(shares.reduce((a, b) => a + b, 0)).toBeCloseTo(100, 6);
+    shares.forEach((s, i) => expect(s).toBeCloseTo(100 * t.sensitivity[i]!.share, 6));
+  });
+});
+
