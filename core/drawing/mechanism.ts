@@ -15,7 +15,7 @@ export function drawMechanism(plan: HandPlan): Sheet {
   const marks: Mark[] = [];
   if (plan.drive === 'tube') {
     marks.push(
-      ring(180, 120, 64), dot(180, 120, 3), line('M180 120V56', 'muted'), text(172, 96, `D ${mm(plan.tubeMetres)}`, 'end', 'ink', 14), ...turning(180, 120, 82, true),
+      ring(180, 120, 64), dot(180, 120, 3), line('M180 120V56', 'muted'), text(180, 150, `D ${mm(plan.tubeMetres)}`, 'middle', 'ink', 14), ...turning(180, 120, 82, true),
       line('M244 120V206'), strong('M222 206h44v36h-44z', 'part'), text(244, 230, `${plan.loadKilograms} kg`, 'middle', 'ink', 14), text(180, 262, 'tube, seen from its end', 'middle', 'muted', 13),
     );
   } else {

@@ -17,11 +17,11 @@ interface Device {
 /** Which device a terminal sits on, by the first words of its name; the first rule that fits. */
 const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] = [
   [/^(pin|controller|\d)/, () => ({ name: 'your controller', column: 0 })],
-  [/^(?:base resistor of |module input )?(K\d)/, (m) => ({ name: `relay ${m[1]}`, column: 1 })],
-  [/^(base resistor|emitter|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
+  [/^(?:base resistor of |emitter of |collector of |module input )?(K\d)/, (m) => ({ name: `relay ${m[1]}`, column: 1 })],
+  [/^(base resistor|emitter|collector|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
   [/^(module|driver|logic|servo)/, (m) => ({ name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!, column: 1 })],
   [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
-  [/^(end switch|diode)/, () => ({ name: 'end switches and diodes', column: 1 })],
+  [/^(end switch|diode)/, () => ({ name: 'end switches', column: 1 })],
   [/^(M\d)/, (m) => ({ name: `motor ${m[1]}`, column: 2 })],
   [/^winding/, () => ({ name: 'stepper', column: 2 })],
   [/^supply/, () => ({ name: 'supply', column: 2 })],
@@ -45,7 +45,7 @@ function label(terminal: string, device: string): string {
 }
 
 const BOX = 150;
-const ROW = 30;
+const ROW = 26;
 const HEAD = 28;
 const X: readonly number[] = [4, 287, 570];
 /** Lanes for wires between two columns. */

@@ -66,7 +66,7 @@ export function reverseMotor(c: WayContext): WayResult {
   const findings = [...requirements(way, c, 'apart'), ...ratings(c, part), ...forbiddenFindings(way, wiring, '', null), ends, ...(drive?.findings ?? [])];
   const parts: Part[] = bridge ? [{ name: 'motor bridge', value: part.name, quantity: 1 }] : [{ name: 'relay', value: part.name, quantity: coils }, ...drive!.parts];
   const amps = drive ? drive.coil.result.value * coils : 0;
-  const pins: [string, string][] = bridge ? [['pin 1', 'module IN1'], ['pin 2', 'module IN2'], ['controller ground', 'module ground']] : wiring.coils.flatMap((k, i): [string, string][] => [[`pin ${i + 1}`, `base resistor of ${k}`], [formatQuantity(valueOf(part, 'coilVolts'), 'V'), `${k}:A1`]]);
+  const pins: [string, string][] = bridge ? [['pin 1', 'module IN1'], ['pin 2', 'module IN2'], ['controller ground', 'module ground']] : wiring.coils.flatMap((k, i): [string, string][] => [[`pin ${i + 1}`, `base resistor of ${k}`], ['controller ground', `emitter of ${k}`], [`collector of ${k}`, `${k}:A2`], [formatQuantity(valueOf(part, 'coilVolts'), 'V'), `${k}:A1`]]);
   return result(way, findings, parts, wires(c.job, [...conductors(wiring).map((w): [string, string] => [w.from, w.to]), ...pins]), bridge ? ['bridge'] : ['relay', 'npn'], {
     turnOnVolts: bridge ? 0.8 : 0.6, turnOnAmps: 5e-6, pinAmps: drive?.pinAmps ?? 1e-4, supplyAmps: amps, peakAmps: amps, load: `coils of ${WIRING_WORDS[plan.wiring].name.toLowerCase()}`, needsVolts: bridge ? 0 : valueOf(part, 'coilVolts'),
     resistorOhms: drive?.ohms ?? null, outputs: coils, sequence: sequenceRules(plan, way), pressesOn: bridge ? 'high' : null,

@@ -35,7 +35,7 @@ export function switchedSupply(c: WayContext): WayResult {
   findings.push(...drive.findings);
   const coil = drive.coil.result.value;
   return result(way, findings, [{ name: 'relay', value: relay.name, quantity: 1 }, ...drive.parts, { name: 'closed box for mains', value: 'with strain relief', quantity: 1 }], wires(c.job, [
-    ['supply live', 'K1:11'], [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live'], ['supply neutral', 'machine neutral'], ['supply earth', 'machine earth'], ['pin', 'base resistor'], ['controller ground', 'emitter'], [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
+    ['supply live', 'K1:11'], [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live'], ['supply neutral', 'machine neutral'], ['supply earth', 'machine earth'], ['pin', 'base resistor'], ['controller ground', 'emitter'], ['collector', 'K1:A2'], [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
   ]), ['relay', 'npn'], {
     turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: drive.pinAmps, supplyAmps: coil, peakAmps: coil, load: 'relay coil and its driver', needsVolts: valueOf(relay, 'coilVolts'), resistorOhms: drive.ohms, pressesOn: null,
   });
