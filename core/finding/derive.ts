@@ -60,10 +60,12 @@ export function marginShare(value: number, limit: Limit, span = Math.abs(limit.v
 }
 
 /**
- * The verdict of a value against its limit: stop beyond it, tight within `tightShare` of it, settled else.
+ * The verdict of a value against its limit: stop beyond it, tight within `tightShare` of it, settled else; unknown where one of them is no number.
  * @param tightShare share of the span under which a margin is called tight; 0.2 unless a room has a reason.
  */
 export function against(value: number, limit: Limit, tightShare = 0.2, span?: number): Verdict {
+  // No number is no margin: it must not pass for one that is met.
+  if (Number.isNaN(value) || Number.isNaN(limit.value)) return 'unknown';
   const share = marginShare(value, limit, span);
   return share < 0 ? 'stop' : share < tightShare ? 'tight' : 'settled';
 }

@@ -14,6 +14,20 @@ describe('formulas', () => {
     expect(calc('par(R1, R2)', { R1: 100, R2: 100 })).toBe(50);
   });
 
+  // Tables of sines and of the normal distribution.
+  it('takes angles in degrees, and knows the normal distribution', () => {
+    expect(calc('sin(30)')).toBeCloseTo(0.5, 12);
+    expect(calc('cos(60)')).toBeCloseTo(0.5, 12);
+    expect(calc('sin(45)')).toBeCloseTo(0.707107, 6);
+    for (const [z, p] of [[0, 0.5], [1, 0.841345], [1.645, 0.950015], [-1.96, 0.024998], [3, 0.99865]] as const) expect(calc('Φ(z)', { z })).toBeCloseTo(p, 4);
+  });
+
+  it('calls no number unknown, never met', () => {
+    const limit = atMost(1, 'V', 'x', { from: 'maker', what: 'x' });
+    expect(against(Number.NaN, limit)).toBe('unknown');
+    expect(against(0.5, { ...limit, value: Number.NaN })).toBe('unknown');
+  });
+
   it('writes brackets only where they are needed', () => {
     const same = (text: string): string => write(parseFormula(text), (s) => s);
     expect(same('(V_OH - V_F) / R')).toBe('(V_OH − V_F) / R');

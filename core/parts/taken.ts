@@ -1,6 +1,7 @@
 import type { Input, Origin, RangedInput } from '../finding';
 import type { Bounds, Job, OwnPart, PartKind } from '../job';
 import type { Interval } from '../quantity';
+import { partProblems, type PartProblem } from './check';
 import { PART_FIELDS, type PartField } from './fields';
 import { SHIPPED_PARTS } from './shipped';
 
@@ -24,11 +25,19 @@ export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
   return mine.length ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))] : byKind.get(kind)!;
 }
 
-/** The part that a job takes of a kind: the picked one, else the first class that ships. A pick that is gone counts as none. */
+/** The part that a job takes of a kind: the picked one, else the first class that ships. A pick that is gone, or that cannot be, counts as none. */
 export function takenPart(job: Job, kind: PartKind): TakenPart {
-  const all = partsOf(job, kind);
-  return all.find((p) => p.id === job.thumb.picks[kind]) ?? byKind.get(kind)![0]!;
+  const picked = partsOf(job, kind).find((p) => p.id === job.thumb.picks[kind]);
+  const mine = picked && job.thumb.parts.find((p) => p.id === picked.id && p.kind === kind);
+  return picked && !(mine && partProblems(mine).length) ? picked : byKind.get(kind)![0]!;
 }
+
+/** Own parts that are picked and cannot be, each with what is wrong first. */
+export const brokenPicks = (job: Job): { part: OwnPart; problem: PartProblem }[] =>
+  job.thumb.parts.flatMap((part) => {
+    const problem = job.thumb.picks[part.kind] === part.id ? partProblems(part)[0] : undefined;
+    return problem ? [{ part, problem }] : [];
+  });
 
 const fieldOf = (kind: PartKind, key: string): PartField => {
   const field = PART_FIELDS[kind].find((f) => f.key === key);

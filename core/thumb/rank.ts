@@ -1,5 +1,6 @@
 import { byHarm, finding, type Finding } from '../finding';
 import { WAYS, type Facts, type Job } from '../job';
+import { brokenPicks, takenPart } from '../parts';
 import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../ways';
 import { wishScore } from './wishes';
 
@@ -31,16 +32,20 @@ export const chosenWay = (job: Job, ranked: readonly WayResult[]): WayResult | n
 /** What Thumb judges: the choice itself and every margin of the chosen way. */
 export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[] {
   const way = chosenWay(job, ranked);
-  if (ranked.length === 0) return [finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' })];
+  const broken = brokenPicks(job).map(({ part, problem }, i) => finding('thumb', `part-${i}`, {
+    verdict: 'stop', title: `The part ${part.name} cannot be: ${problem.text}. ${takenPart(job, part.kind).name} is reckoned with meanwhile`, caption: 'impossible part',
+    remedy: { text: 'Change its values under parts, or do without it.', label: 'Do without it', edit: { do: 'change', section: 'thumb', set: { picks: Object.fromEntries(Object.entries(job.thumb.picks).filter(([kind]) => kind !== part.kind)) }, say: `without the part ${part.name}` } },
+  }));
+  if (ranked.length === 0) return [finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' }), ...broken];
   if (!way) {
     const best = ranked[0]!;
     return [finding('thumb', 'choice', {
       verdict: 'unknown', title: 'No way of pressing chosen yet', caption: 'not chosen yet', source: ['way-order'],
       remedy: { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${wayPhrase(best.way)}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
-    })];
+    }), ...broken];
   }
   return [
     finding('thumb', 'choice', { verdict: way.verdict, title: `${WAY_WORDS[way.way].name}: ${way.reason}`, caption: way.verdict === 'settled' ? wayPhrase(way.way) : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''), source: ['way-order'] }),
-    ...way.findings,
+    ...broken, ...way.findings,
   ];
 }

@@ -254,6 +254,21 @@ describe('a motor on the hand mechanism', () => {
 });
 
 describe('own parts', () => {
+  it('that cannot be are said and not reckoned with, whoever wrote them into the job', () => {
+    const { coilOhms: _gone, ...rest } = takenPart(pot, 'relay').values;
+    for (const values of [rest, { ...rest, coilOhms: [0, 0, 0] as [number, number, number] }]) {
+      const job = changed(pot, 'thumb', { way: 'relay-contact', resistorOhms: null, parts: [{ id: 'bad', kind: 'relay', name: 'from a torn sheet', values }], picks: { relay: 'bad' } });
+      const a = assess(job);
+      const f = a.findings.find((x) => x.id === 'thumb.part-0')!;
+      expect(f).toMatchObject({ verdict: 'stop', title: expect.stringMatching(/from a torn sheet cannot be: coil resistance (is missing|lies between)/) });
+      // The class that ships stands in, and no margin rests on what is no number.
+      expect(takenPart(job, 'relay').id).toBe('relay-power');
+      for (const w of a.ways) for (const x of w.findings) if (x.value) expect(Number.isNaN(x.value.value), x.id).toBe(false);
+      const mended = applyEdit(job, f.remedy!.edit as never, '2026-03-02T14:00:00Z');
+      expect(assess(mended).findings.some((x) => x.id === 'thumb.part-0')).toBe(false);
+    }
+  });
+
   it('move every margin that they stand in, and say that they are the maker’s', () => {
     const part = { id: 'mine', kind: 'solid-state-relay' as const, name: 'mine', values: { ...takenPart(pot, 'solid-state-relay').values, operateAmps: [6e-3, 6e-3, 6e-3] as [number, number, number] } };
     const r = judge('solid-state-relay', pot, { parts: [part], picks: { 'solid-state-relay': 'mine' }, resistorOhms: null });
