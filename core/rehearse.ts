@@ -1,11 +1,26 @@
 import { scriptSeconds, simulate } from './act';
 import type { Assessment } from './assess';
 import { contactAtPowerUp, longestClosed, profileOf } from './board';
-import type { Job } from './job';
+import { NOMINAL_PARTS, type Joint } from './circuit';
+import { isJointWay, type Job } from './job';
 import { formatQuantity, type Random } from './quantity';
 import { buildFor, pressStandin, restartStandin, standinOf, type Standin, type TryOut } from './standin';
 import { chosenWay, wayContext } from './thumb';
-import { jointOf } from './ways';
+import { jointOf, wayPhrase, type WayResult } from './ways';
+
+/** Why the chosen way cannot be taken on a stand-in, which stands for a button and its circuit alone; null where it can. */
+export function notRehearsed(job: Job, a: Assessment): string | null {
+  const way = chosenWay(job, a.ways);
+  if (!way || isJointWay(way.way) || way.way === 'finger') return null;
+  return `A stand-in has a button and nothing else: ${wayPhrase(way.way)} is tried on the machine itself.`;
+}
+
+/** A finger closes the button's own contact, and is on its way there for the first part of each press. */
+function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: number } {
+  const swing = way.findings.find((f) => f.id === 'thumb.finger.dwell')?.steps[0]?.result.value ?? 0;
+  const { build } = standin;
+  return { late: swing, joint: { ...NOMINAL_PARTS, way: 'relay-contact', polarity: build.kind === 'high-when-pressed' ? 'high' : 'low', supplyVolts: build.supplyVolts, pullOhms: build.seriesOhms, onOhms: build.contactOhms } };
+}
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
 export function runOnStandin(job: Job, a: Assessment, step: string, times: number, random: Random): TryOut {
@@ -14,14 +29,18 @@ export function runOnStandin(job: Job, a: Assessment, step: string, times: numbe
   const standin = { ...whole, build: buildFor(whole, job.controls.find((c) => c.id === job.thumb.control)?.name ?? '') };
   const way = chosenWay(job, a.ways);
   const context = wayContext(job, a.facts);
-  const joint = way && context ? jointOf(context, way) : null;
+  const refused = notRehearsed(job, a);
+  if (refused) throw new RangeError(refused);
+  const finger = way?.way === 'finger' ? fingerAt(standin, way) : null;
+  const joint = finger ? finger.joint : way && context ? jointOf(context, way) : null;
+  const script = finger ? job.act.script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(0, s.seconds - finger.late) } : s)) : job.act.script;
   switch (step) {
     case 'dummy-load':
-      return pressStandin(standin, joint, job.act.script, 1, random);
+      return pressStandin(standin, joint, script, 1, random);
     case 'one-press':
-      return withStory(standin, job, pressStandin(standin, joint, job.act.script, 1, random));
+      return withStory(standin, job, pressStandin(standin, joint, script, 1, random));
     case 'many-presses':
-      return pressStandin(standin, joint, job.act.script, times, random);
+      return pressStandin(standin, joint, script, times, random);
     case 'restarts': {
       const pin = profileOf(job)?.pins.find((p) => p.gpio === job.board.pressPin);
       if (!pin || !a.facts.press) return { count: times, failed: times, observed: 'no pin and no way of pressing are chosen, so nothing can be restarted' };

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { runOnStandin } from '../rehearse';
+import { notRehearsed, runOnStandin } from '../rehearse';
 import { NOMINAL_PARTS, type Joint } from '../circuit';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
@@ -64,5 +64,20 @@ describe('the sheet on the stand-in', () => {
     expect(run(changed(pot, 'board', { pressPin: null })).observed).toMatch(/no pin/);
     expect(() => run(pot, 'sign-off')).toThrow(RangeError);
     expect(() => run(changed(pot, 'standin', { model: 'none' }))).toThrow(RangeError);
+  });
+
+  it('lets a finger press its button, later by the time to swing there', () => {
+    const finger = changed(pot, 'thumb', { way: 'finger' });
+    const long = changed(finger, 'act', { script: [{ do: 'press', seconds: 0.4 }] });
+    expect(notRehearsed(long, assess(long))).toBeNull();
+    expect(run(long, 'many-presses')).toMatchObject({ failed: 0, observed: expect.stringMatching(/shortest steady closure 2\d\d ms/) });
+    // 125 ms of its way leave nothing of a press of 0.13 s.
+    expect(run(changed(finger, 'act', { script: [{ do: 'press', seconds: 0.13 }] }), 'many-presses').failed).toBe(10);
+  });
+
+  it('refuses in words what has no button to press', () => {
+    const supply = changed(pot, 'thumb', { way: 'switched-supply' });
+    expect(notRehearsed(supply, assess(supply))).toMatch(/supply switched is tried on the machine itself/);
+    expect(() => run(supply, 'one-press')).toThrow(/tried on the machine itself/);
   });
 });

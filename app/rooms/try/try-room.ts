@@ -1,7 +1,7 @@
 import type { ElementRef} from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { runOnStandin } from '../../../core/rehearse';
+import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
 import type { Trial } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
@@ -42,10 +42,11 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
               @if (p.step.wanted - p.done > 1) {
                 <button mat-stroked-button type="button" (click)="answer(p, true, p.step.wanted - p.done)">All {{ p.step.wanted - p.done }} left, as expected</button>
               }
-              @if (standin() && p.step.onStandin) {
+              @if (standin() && p.step.onStandin && !notRehearsed()) {
                 <button mat-stroked-button type="button" (click)="run(p)">Run it on the stand-in</button>
               }
             </div>
+            @if (standin() && p.step.onStandin && notRehearsed(); as why) { <p class="muted">{{ why }}</p> }
             <div class="answers">
               <span class="watch" role="timer" aria-label="Stopwatch">{{ watch() }}</span>
               <button type="button" class="key" (click)="toggleWatch()">{{ running() ? 'stop' : 'start' }}</button>
@@ -120,6 +121,7 @@ export class TryRoom {
     return chosen >= 0 ? chosen : list.findIndex((p) => p.state !== 'passed');
   });
   protected readonly now = computed(() => this.progress()[this.index()]);
+  protected readonly notRehearsed = computed(() => notRehearsed(this.bench.job(), this.bench.assessment()));
   protected readonly standin = computed(() => this.bench.job().standin.model !== 'none');
   protected readonly watch = computed(() => `${this.seconds().toFixed(1)} s`);
   protected readonly results = computed(() =>
