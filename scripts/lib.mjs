@@ -3,6 +3,7 @@ import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
+import { splitEngine } from './split-engine.mjs';
 
 export const root = new URL('..', import.meta.url).pathname;
 
@@ -51,16 +52,13 @@ export function ensurePrograms(wanted) {
   }
 }
 
-/** A name's own import would run before the packages are there. */
-const splitEngine = async () => (await import('./split-engine.mjs')).splitEngine();
-
 /** Builds the app unless the built one is newer than every source. */
 export async function ensureBuilt() {
   const newest = Number(spawnSync('sh', ['-c', `find app core demo angular.json tsconfig*.json package.json -type f -printf '%T@\\n' | sort -n | tail -1`], { cwd: root, encoding: 'utf8' }).stdout || 0);
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
   say('building the app (a minute or two the first time)');
-  await splitEngine();
+  splitEngine();
   mkdirSync(`${root}dist`, { recursive: true });
   if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
   const app = `${root}dist/app/`;

@@ -1,7 +1,8 @@
 // Takes the circuit engine's one large file apart: the script, and the WebAssembly that it carries twice as text. Plain Node.js only.
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-import { root } from './lib.mjs';
+
+const root = new URL('..', import.meta.url).pathname;
 
 const LITERAL = /"data:application\/wasm;base64,([A-Za-z0-9+/=]+)"/g;
 
