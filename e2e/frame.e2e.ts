@@ -1,24 +1,11 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO } from './steps';
+import { accessible, bead, complaints, DEMO, demoKept } from './steps';
 
-const DEMO_COUNT = 8;
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 async function demo(page: Page, path = ''): Promise<void> {
-  await page.goto(DEMO);
-  await expect(page.getByText('Yard gate')).toBeVisible();
-  // A page of its own finds only what the browser has kept by then.
-  await expect.poll(() => page.evaluate(() => new Promise<number>((done) => {
-    const open = indexedDB.open('gentle-thumb');
-    open.onsuccess = () => {
-      const count = open.result.transaction('jobs').objectStore('jobs').count();
-      count.onsuccess = () => {
-        open.result.close();
-        done(count.result);
-      };
-    };
-  }))).toBe(DEMO_COUNT);
+  await demoKept(page);
   if (path) await page.goto(`${DEMO}/job/${path}`);
 }
 

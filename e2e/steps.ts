@@ -4,6 +4,24 @@ import { expect, type Download, type Page } from '@playwright/test';
 
 export const DEMO = 'http://127.0.0.1:4322';
 
+const DEMO_COUNT = 8;
+
+/** Opens the demo's shelf and waits until the browser has kept its jobs; a page of its own finds only what is kept by then. */
+export async function demoKept(page: Page): Promise<void> {
+  await page.goto(DEMO);
+  await expect(page.getByText('Yard gate')).toBeVisible();
+  await expect.poll(() => page.evaluate(() => new Promise<number>((done) => {
+    const open = indexedDB.open('gentle-thumb');
+    open.onsuccess = () => {
+      const count = open.result.transaction('jobs').objectStore('jobs').count();
+      count.onsuccess = () => {
+        open.result.close();
+        done(count.result);
+      };
+    };
+  }))).toBe(DEMO_COUNT);
+}
+
 /** Listens for whatever the page complains about; ask at the end. */
 export function complaints(page: Page): string[] {
   const list: string[] = [];

@@ -1,9 +1,8 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, DEMO, room } from './steps';
+import { complaints, DEMO, demoKept, room } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
-  await page.goto(DEMO);
-  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+  await demoKept(page);
   await page.goto(`${DEMO}/job/demo-${job}/thumb`);
   await expect(page.getByRole('button', { name: 'Prove it' })).toBeVisible();
 }
@@ -32,9 +31,9 @@ test('the press is proven by simulation, cold and warm, and the log keeps it', a
   await expect(page.getByText('Closed form and simulation agree within')).toBeHidden();
   const warm = await timed('Prove it');
   console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);
-  // Wanted: 4 s and 0.7 s on a machine with nothing else to do; twice the warm time leaves room for a busy one.
-  expect(cold).toBeLessThan(4);
-  expect(warm).toBeLessThan(1.4);
+  // Wanted: 4 s and 0.7 s on a machine with nothing else to do (docs/measurements.md); a busy one takes up to three times as long.
+  expect(cold).toBeLessThan(6);
+  expect(warm).toBeLessThan(2.1);
   await page.getByRole('button', { name: 'log', exact: true }).click();
   await expect(page.getByLabel('Log of this job')).toContainText('proof of solid-state relay');
   expect(heard).toEqual([]);
@@ -64,8 +63,7 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
 });
 
 test('with several controls the one to press is chosen in Thumb; a decoded pad packs its injector', async ({ page }) => {
-  await page.goto(DEMO);
-  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+  await demoKept(page);
   await page.goto(`${DEMO}/job/demo-cold-room-alarm/thumb`);
   await page.getByLabel('Control to press').selectOption({ label: 'test' });
   await expect(page.getByRole('heading', { name: /across test/ })).toBeVisible();

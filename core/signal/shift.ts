@@ -40,4 +40,4 @@ export function pwmFilter(pwmHertz: number, volts: number, ohms: number): { fara
 
 /** Current into a pin's clamp from a higher level through a resistor, A. */
 export const clampAmps = (fromVolts: number, pinVolts: number, ohms: number): Step =>
-  derive('current into the pin’s clamp', 'I', '(V_in - V_pin - V_d) / R', 'A', [chosen('V_in', 'high level that comes back', fromVolts, 'V', 'set in Thumb'), chosen('V_pin', 'supply of the controller', pinVolts, 'V', 'of the controller'), constant('V_d', 'drop of the clamp', 0.3, 'V', 'clamp'), constant('R', 'series resistor', ohms, 'Ω', 'clamp')]);
+  derive('current into the pin’s clamp', 'I', 'max(0, V_in - V_pin - V_d) / R', 'A', [chosen('V_in', 'high level that comes back', fromVolts, 'V', 'set in Thumb'), chosen('V_pin', 'supply of the controller', pinVolts, 'V', 'of the controller'), constant('V_d', 'drop of the clamp', 0.3, 'V', 'clamp'), constant('R', 'series resistor', ohms, 'Ω', 'clamp')]);

@@ -5,5 +5,6 @@ export { pressOf } from './finger';
 export { jointOf, onOhmsOf } from './joint';
 export { lineOf } from './line';
 export { OPTO_AGEING, RESISTOR_SHARE } from './practice';
+export { presser } from './spare';
 export { scanOf } from './strobe';
 export { WAY_WORDS, wayPhrase } from './words';

@@ -14,32 +14,26 @@ function borrowed(way: 'spare-terminals' | 'spare-remote', inner: WayResult, fir
   return result(way, [...first, ...renamed], inner.parts, inner.wires, inner.kinds, press);
 }
 
-/** Terminals that the machine offers for a second switch: judged as the dry pair that they are. */
-export function spareTerminals(c: WayContext): WayResult {
-  const way = 'spare-terminals';
-  if (c.fact.leading === 'dry-pair') return noUse(way, 'This control is such a pair itself', 'Press it with a contact or a solid-state relay across it.');
-  const spare = c.job.controls.find((k) => k.id !== c.control.id && c.others[k.id]?.leading === 'dry-pair');
-  if (!spare) {
-    return result(way, [finding('thumb', `${way}.none`, { verdict: 'unknown', title: 'No spare pair has been found so far', caption: 'none found yet', remedy: { text: 'Look for a wall-button pair, a loop of a remote panel, a thermostat pair; map the strip in Probe and add the pair as a control.' } })], [], [], [], {});
-  }
-  const fact = c.others[spare.id]!;
-  const inner: WayContext = { ...c, control: spare, fact, line: lineOf(fact, spare) };
-  const pairs = c.job.controls.filter((k) => c.others[k.id]?.leading === 'dry-pair');
-  const common = pairs.length > 1 ? `. ${pairs.length} such pairs are known: where they share one common, one wire to it serves all` : '';
-  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${spare.name} is a dry pair: made to be closed by somebody else’s contact${common}`, caption: spare.name });
-  const both = [solidStateRelay(inner), relayContact(inner)];
-  return borrowed(way, both.find((w) => w.verdict === 'settled') ?? both[0]!, [what]);
+/** A way that is borrowed, and the context that it is judged in. */
+export interface Borrowed {
+  readonly context: WayContext;
+  readonly way: WayResult;
 }
 
-/** A button on the board of a spare remote, which runs on its own battery. */
-export function spareRemote(c: WayContext): WayResult {
-  const way = 'spare-remote';
+/** The other control that is a dry pair, pressed by what suits it; null where none is known. */
+function pairOf(c: WayContext): Borrowed | null {
+  const spare = c.job.controls.find((k) => k.id !== c.control.id && c.others[k.id]?.leading === 'dry-pair');
+  if (!spare) return null;
+  const fact = c.others[spare.id]!;
+  const context: WayContext = { ...c, control: spare, fact, line: lineOf(fact, spare) };
+  const both = [solidStateRelay(context), relayContact(context)];
+  return { context, way: both.find((w) => w.verdict === 'settled') ?? both[0]! };
+}
+
+/** The button on the remote's board, on its own battery. */
+function remoteOf(c: WayContext): Borrowed {
   const { remote } = c.job.thumb;
-  if (remote.has === 'no') return noUse(way, 'The machine has no remote', 'Press its own control instead.');
-  const blind: Finding[] = c.job.sense.contact === 'none' ? [finding('thumb', `${way}.blind`, { verdict: 'tight', title: 'Nothing tells whether the machine heard the remote', caption: 'pressed blind', remedy: { text: 'One contact in Sense tells.', label: 'Add one contact at rest', edit: { do: 'change', section: 'sense', set: { contact: 'at-rest', restsClosed: true }, say: 'one contact at rest' } } })] : [];
-  if (remote.has === 'unknown') return result(way, [finding('thumb', `${way}.has`, { verdict: 'unknown', title: 'Is there a spare remote?', caption: 'remote not known', remedy: { text: 'Say so in the plan of this way.' } }), ...blind], [], [], [], {});
   const fact: ControlFact = { kind: 'low-when-pressed', leading: 'low-when-pressed', probability: 1, parameters: {}, lastReadingAt: '', isolation: 'isolated', dangerous: false, signal: 'A' };
-  const control = { ...c.control, name: 'remote' };
   const given = { from: 'maker', what: 'set in Thumb' } as const;
   const key = { from: 'source', key: 'cmos-levels' } as const;
   const volts = remote.batteryVolts;
@@ -50,5 +44,37 @@ export function spareRemote(c: WayContext): WayResult {
     pull: { symbol: 'R', name: 'pull-up in the remote', range: within(remote.pullOhms, 0.5), unit: 'Ω', origin: given },
     lowBelow: { volts: 0.3 * volts, origin: key, name: 'low level (VIL), 0.3 of the battery' }, highAbove: { volts: 0.7 * volts, origin: key, name: 'high level (VIH), 0.7 of the battery' },
   };
-  return borrowed(way, solidStateRelay({ ...c, control, fact, line }), blind);
+  const context: WayContext = { ...c, control: { ...c.control, name: 'remote' }, fact, line };
+  return { context, way: solidStateRelay(context) };
+}
+
+/** What really presses where a way borrows another one: its context and result; the given ones for every other way. */
+export function presser(c: WayContext, way: WayResult): Borrowed {
+  if (way.way === 'spare-terminals' && way.applies) return pairOf(c) ?? { context: c, way };
+  return way.way === 'spare-remote' && way.applies && c.job.thumb.remote.has === 'yes' ? remoteOf(c) : { context: c, way };
+}
+
+/** Terminals that the machine offers for a second switch: judged as the dry pair that they are. */
+export function spareTerminals(c: WayContext): WayResult {
+  const way = 'spare-terminals';
+  if (c.fact.leading === 'dry-pair') return noUse(way, 'This control is such a pair itself', 'Press it with a contact or a solid-state relay across it.');
+  const inner = pairOf(c);
+  if (!inner) {
+    return result(way, [finding('thumb', `${way}.none`, { verdict: 'unknown', title: 'No spare pair has been found so far', caption: 'none found yet', remedy: { text: 'Look for a wall-button pair, a loop of a remote panel, a thermostat pair; map the strip in Probe and add the pair as a control.' } })], [], [], [], {});
+  }
+  const { name } = inner.context.control;
+  const pairs = c.job.controls.filter((k) => c.others[k.id]?.leading === 'dry-pair');
+  const common = pairs.length > 1 ? `. ${pairs.length} such pairs are known: where they share one common, one wire to it serves all` : '';
+  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${name} is a dry pair: made to be closed by somebody else’s contact${common}`, caption: name });
+  return borrowed(way, inner.way, [what]);
+}
+
+/** A button on the board of a spare remote, which runs on its own battery. */
+export function spareRemote(c: WayContext): WayResult {
+  const way = 'spare-remote';
+  const { remote } = c.job.thumb;
+  if (remote.has === 'no') return noUse(way, 'The machine has no remote', 'Press its own control instead.');
+  const blind: Finding[] = c.job.sense.contact === 'none' ? [finding('thumb', `${way}.blind`, { verdict: 'tight', title: 'Nothing tells whether the machine heard the remote', caption: 'pressed blind', remedy: { text: 'One contact in Sense tells.', label: 'Add one contact at rest', edit: { do: 'change', section: 'sense', set: { contact: 'at-rest', restsClosed: true }, say: 'one contact at rest' } } })] : [];
+  if (remote.has === 'unknown') return result(way, [finding('thumb', `${way}.has`, { verdict: 'unknown', title: 'Is there a spare remote?', caption: 'remote not known', remedy: { text: 'Say so in the plan of this way.' } }), ...blind], [], [], [], {});
+  return borrowed(way, remoteOf(c).way, blind);
 }

@@ -5,7 +5,7 @@ import { applyEdit, type ControlFact, type Job, type ThumbPlan, type Way } from 
 import { boundsOf, takenPart } from '../parts';
 import { changed, demoJob } from '../testing/jobs';
 import { wayContext } from '../thumb';
-import { evaluateWay, type WayResult } from '.';
+import { evaluateWay, jointOf, presser, type WayResult } from '.';
 
 const pot = demoJob('rice-pot');
 const shutter = demoJob('hatch-shutter');
@@ -110,6 +110,10 @@ describe('spare terminals and remotes', () => {
     expect(r).toMatchObject({ verdict: 'settled', applies: true });
     expect(r.wires.map((w) => w.to)).toContain('wall loop A');
     expect(r.findings.every((f) => f.id.startsWith('thumb.spare-terminals.'))).toBe(true);
+    // What is simulated is the loop with its own voltage, not the button.
+    const { context, way } = presser(c, r);
+    expect(jointOf(context, way)!.supplyVolts).toBeCloseTo(11.62, 1);
+    expect(jointOf(c, r)).toBeNull();
     expect(judge('spare-terminals', pot).verdict).toBe('unknown');
     expect(judge('spare-terminals', gate).applies).toBe(false);
   });
@@ -120,6 +124,10 @@ describe('spare terminals and remotes', () => {
     // 3 V · 35 Ω/(50 kΩ + 35 Ω) at the worst corner.
     expect(of(yes, 'pressed-level').value!.value).toBeCloseTo((3 * 35) / 50_035, 5);
     expect(yes.verdict).toBe('settled');
+    const battery = wayContext(changed(pot, 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }), factsOf(pot))!;
+    const inner = presser(battery, yes);
+    expect(jointOf(inner.context, inner.way)).toMatchObject({ way: 'solid-state-relay', supplyVolts: 3, pullOhms: 1e5 });
+    expect(presser(battery, judge('optocoupler', pot)).way.way).toBe('optocoupler');
     expect(judge('spare-remote', changed(pot, 'sense', { contact: 'none' }), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }).verdict).toBe('tight');
   });
 });

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
 import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofSpan, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
 import { isJointWay } from '../../../core/job';
-import { wayPhrase } from '../../../core/ways';
+import { presser, wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 import { Num } from '../../ui/num';
 import { ProofWave } from './proof-wave';
@@ -51,9 +51,15 @@ const DRAWS = 10_000;
 export class ProofPanel {
   private readonly bench = inject(Bench);
   protected readonly prover = inject(Prover);
-  private readonly way = computed(() => chosenWay(this.bench.job(), this.bench.assessment().ways));
-  protected readonly context = computed(() => {
+  /** What presses: the chosen way, or the one that it borrows. */
+  private readonly target = computed(() => {
+    const chosen = chosenWay(this.bench.job(), this.bench.assessment().ways);
     const c = wayContext(this.bench.job(), this.bench.assessment().facts);
+    return chosen && c ? presser(c, chosen) : null;
+  });
+  private readonly way = computed(() => this.target()?.way ?? null);
+  protected readonly context = computed(() => {
+    const c = this.target()?.context;
     return c?.line && this.way()?.applies && isJointWay(this.way()!.way) ? c : null;
   });
   protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));

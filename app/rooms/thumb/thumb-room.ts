@@ -71,7 +71,8 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
               @case ('control-box') { <gt-motor-plan kind="control-box" /> }
               @case ('drive-signal') { <gt-signal-plan /> }
               @case ('switched-supply') { <gt-supply-plan /> }
-              @case ('spare-remote') { <gt-remote-plan /> }
+              @case ('spare-remote') { <gt-remote-plan /><gt-proof-panel /> }
+              @case ('spare-terminals') { <gt-proof-panel /> }
               @case ('hand-mechanism') { <gt-hand-plan /> }
               @case ('strobe-answer') { <gt-scan-plan /> }
               @case ('logic-injector') { <gt-scan-plan /> }
