@@ -22,6 +22,22 @@ export async function demoKept(page: Page): Promise<void> {
   }))).toBe(DEMO_COUNT);
 }
 
+/** How many times longer than a quarter of a second a fixed piece of work takes in the page at the moment, at least 1: what a busy machine may be late by. */
+export async function slowness(page: Page): Promise<number> {
+  const times = await page.evaluate(() => [0, 1, 2].map(() => {
+    const began = performance.now();
+    const words: string[] = [];
+    for (let i = 0, x = 1; i < 200_000; i++) {
+      x = (x * 48271) % 2147483647;
+      words.push(String(x));
+    }
+    words.sort();
+    JSON.parse(JSON.stringify(words));
+    return performance.now() - began;
+  }));
+  return Math.max(1, times.sort((a, b) => a - b)[1]! / 250);
+}
+
 /** Listens for whatever the page complains about; ask at the end. */
 export function complaints(page: Page): string[] {
   const list: string[] = [];
