@@ -79,6 +79,7 @@ export const SOURCES = {
   'stepper-rewired': P('Stepping motors, unipolar and bipolar drive: both halves in series give √2 the torque at the same heat'),
   'least-squares': P('NIST e-Handbook of Statistical Methods 4.1.4.1, linear least squares'),
   'low-pass': P('First-order low-pass: ripple V/(4·f·R·C) at half duty, settled to 1 % after ln(100)·R·C'),
+  'pull-up-usual': C('A pull-up of 4.7 kΩ for an open collector on a signal line of 5 to 12 V'),
   'pwm-filter': C('A level made of pulses: 10 kΩ and a hundredth of ripple at most'),
   'clamp': C('A pin bears about 1 mA into its clamp diode, which drops 0.3 V above the supply'),
   'terminal-numbers': P('EN 50005: A1 and A2 coil; 11 common, 12 normally closed, 14 normally open; 21, 22, 24 the second pole'),

@@ -1,5 +1,5 @@
-import { carried, chosen, worst, type Finding, type Step } from '../finding';
-import type { JointWay, Way } from '../job';
+import { carried, worst, type Finding, type Step } from '../finding';
+import type { Way } from '../job';
 import { partInput, partValue, takenPart, type TakenPart } from '../parts';
 import { baseDrive, pinCurrent, resistorRemedy, seriesResistor } from './drive';
 import { COIL_GAIN } from './practice';
@@ -16,11 +16,10 @@ export interface CoilDrive {
 }
 
 /** The small transistor that drives a relay's coil, with a diode across the coil. @param count identical drives of one machine. */
-export function coilDrive(way: JointWay | Way, c: WayContext, relay: TakenPart, count = 1): CoilDrive {
+export function coilDrive(way: Way, c: WayContext, relay: TakenPart, count = 1): CoilDrive {
   const npn = takenPart(c.job, 'npn');
   const base = partInput(npn, 'baseVolts');
-  const volts = partValue(relay, 'coilVolts');
-  const coil = worst('highest', 'coil current', 'I_coil', 'V_coil / R_coil', 'A', [partInput(relay, 'coilOhms')], [chosen('V_coil', 'coil voltage', volts.value, 'V', 'class of the relay')]);
+  const coil = worst('highest', 'coil current', 'I_coil', 'V_coil / R_coil', 'A', [partInput(relay, 'coilOhms')], [partValue(relay, 'coilVolts')]);
   const own = c.job.thumb.resistorOhms;
   const wanted = (c.drive.highVolts.low - base.range.high) / (coil.result.value / COIL_GAIN);
   const r = seriesResistor(wanted, own);

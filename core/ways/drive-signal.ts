@@ -10,6 +10,8 @@ import { noUse, resistorPart, result } from './result';
 /** Resistor of the filter that makes a level of pulses, and the one before the pin that pulses come back to, Ω. */
 const FILTER_OHMS = 10e3;
 const RETURN_OHMS = 10e3;
+/** Pull-up of an open collector, Ω (`pull-up-usual`). */
+const PULL_OHMS = 4700;
 
 /** What the old knob still does once the signal is taken over. */
 export const KNOB_WORDS: Readonly<Record<SignalPlan['knob'], { name: string; does: string; verdict: 'settled' | 'tight' | 'stop' }>> = {
@@ -62,8 +64,8 @@ function shiftFindings(c: WayContext, plan: SignalPlan, line: Line | null): { fi
       }
     }
   } else if (plan.highVolts > pin) {
-    parts.push({ name: 'NPN transistor, open collector', value: '40 V, 200 mA', quantity: 1 }, resistorPart('base', 10e3), resistorPart('pull-up to the original’s high level', 4700));
-    const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [chosen('V_o', 'high level of the original', plan.highVolts, 'V', 'set in Thumb'), chosen('R_L', 'load of the signal', plan.loadOhms, 'Ω', 'set in Thumb'), chosen('R_p', 'pull-up', 4700, 'Ω', 'usual value')]);
+    parts.push({ name: 'NPN transistor, open collector', value: '40 V, 200 mA', quantity: 1 }, resistorPart('base', 10e3), resistorPart('pull-up to the original’s high level', PULL_OHMS));
+    const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [chosen('V_o', 'high level of the original', plan.highVolts, 'V', 'set in Thumb'), chosen('R_L', 'load of the signal', plan.loadOhms, 'Ω', 'set in Thumb'), constant('R_p', 'pull-up', PULL_OHMS, 'Ω', 'pull-up-usual')]);
     findings.push(judged('thumb', `${way}.shift`, { title: 'An open collector with a pull-up gives the original’s high level', caption: 'level shift', steps: [step], limit: atLeast(0.7 * plan.highVolts, 'V', 'seven tenths of it', { from: 'source', key: 'cmos-levels' }), tightShare: 0.05, remedy: { text: 'A smaller pull-up, or a driver with two outputs.' } }));
   }
   return { findings, parts };

@@ -3,6 +3,7 @@ import { scaleLinear } from 'd3-scale';
 import { MOUNTS, type FingerPlan } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import type { WayResult } from '../../../core/ways';
+import { Num } from '../../ui/num';
 import { QuantityField } from '../../ui/quantity-field';
 import { SliderField } from '../../ui/slider-field';
 import { Bench } from '../../store/bench';
@@ -22,7 +23,7 @@ const SLIDERS: readonly { key: keyof FingerPlan & ('hornMetres' | 'axisMetres' |
 @Component({
   selector: 'gt-finger-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField, SliderField],
+  imports: [Num, QuantityField, SliderField],
   template: `
     <section>
       <h3>The finger</h3>
@@ -35,7 +36,7 @@ const SLIDERS: readonly { key: keyof FingerPlan & ('hornMetres' | 'axisMetres' |
         <rect [attr.x]="x()(need()) - 1.5" y="26" width="3" height="32" fill="currentColor" />
         <circle [attr.cx]="x()(has())" cy="42" r="7" [attr.fill]="has() >= need() ? 'var(--gt-leaf)' : 'var(--gt-brick)'" />
       </svg>
-      <p class="muted">Stroke: twice the force that it asks for. Dot: what the tip gives for certain, {{ show(has(), 'N') }}.</p>
+      <p class="muted">Stroke: twice the force that it asks for. Dot: what the tip gives for certain@if (force(); as f) {,&ngsp;<gt-num [finding]="f" />}.</p>
       <div class="fields">
         @for (s of sliders; track s.key) {
           <gt-slider [label]="s.label" [unit]="s.unit" [value]="plan()[s.key]" [least]="s.least" [most]="s.most" [step]="s.step" (held)="draft.hold({ finger: with(s.key, $event) })" (changed)="write(with(s.key, $event), s.label)" />
@@ -56,10 +57,9 @@ export class FingerPlanPanel {
   protected readonly sliders = SLIDERS;
   protected readonly mounts = MOUNTS;
   protected readonly bands = [{ name: 'tactile button', from: 1.5, to: 2.6 }, { name: 'rocker', from: 4, to: 10 }];
-  protected readonly show = formatQuantity;
   protected readonly plan = computed(() => this.draft.job().thumb.finger);
   protected readonly face = computed(() => this.bench.job().survey.faces.find((f) => f.control === this.control()));
-  private readonly force = computed(() => this.way().findings.find((f) => f.id === 'thumb.finger.force'));
+  protected readonly force = computed(() => this.way().findings.find((f) => f.id === 'thumb.finger.force'));
   protected readonly has = computed(() => this.force()?.value?.value ?? 0);
   protected readonly need = computed(() => this.force()?.limit?.value ?? 0);
   protected readonly x = computed(() => scaleLinear([0, Math.max(12, this.has() * 1.1, this.need() * 1.2)], [20, 700]));

@@ -2,17 +2,16 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { RouterLink } from '@angular/router';
 import { drawRewiring } from '../../../core/draw';
 import type { HandPlan } from '../../../core/job';
-import { fitOf } from '../../../core/mechanics';
-import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { JointDrawing } from '../../ui/joint-drawing';
+import { Num } from '../../ui/num';
 import { QuantityField } from '../../ui/quantity-field';
 
 /** A motor on a hand mechanism: torque, travel, the fits of its coupling, and a stepper's winding before and after its tap is cut. */
 @Component({
   selector: 'gt-hand-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [JointDrawing, QuantityField, RouterLink],
+  imports: [JointDrawing, Num, QuantityField, RouterLink],
   template: `
     <section>
       <h3>The mechanism</h3>
@@ -42,7 +41,7 @@ import { QuantityField } from '../../ui/quantity-field';
       } @else {
         <table class="values">
           <tr><th scope="col">inner</th><th scope="col">outer</th><th scope="col">play</th><th scope="col">so it</th><th></th></tr>
-          @for (f of fits(); track $index; let i = $index) { <tr><td>{{ f.inner }}</td><td>{{ f.outer }}</td><td class="mono">{{ f.play }}</td><td>{{ f.so }}</td><td><button type="button" class="link quiet" (click)="drop(i)">drop</button></td></tr> }
+          @for (f of fits(); track $index; let i = $index) { <tr><td>{{ f.inner }}</td><td>{{ f.outer }}</td><td class="mono">@if (f.finding?.value) { <gt-num [finding]="f.finding!" /> }</td><td>{{ f.finding?.caption }}</td><td><button type="button" class="link quiet" (click)="drop(i)">drop</button></td></tr> }
         </table>
         <form class="answers" (submit)="$event.preventDefault(); add(a.value, b.value)">
           <label class="field"><span>Inner</span><select #a>@for (p of pieces(); track p.id) { <option [value]="p.id">{{ p.name }}</option> }</select></label>
@@ -60,11 +59,10 @@ export class HandPlanPanel {
   protected readonly pieces = computed(() => this.bench.job().survey.pieces);
   protected readonly before = drawRewiring()[0];
   protected readonly after = drawRewiring()[1];
-  protected readonly fits = computed(() => this.plan().fits.map(({ inner, outer }) => {
-    const of = (id: string) => this.pieces().find((p) => p.id === id);
-    const [a, b] = [of(inner), of(outer)];
-    const fit = a && b ? fitOf(a, b) : null;
-    return { inner: a?.name ?? 'gone', outer: b?.name ?? 'gone', play: fit ? `${formatQuantity(fit.least, 'm')} to ${formatQuantity(fit.most, 'm')}` : 'not read', so: fit?.verdict ?? 'waits for a reading' };
+  /** Each fit with its finding, which the core made. */
+  protected readonly fits = computed(() => this.plan().fits.map(({ inner, outer }, i) => {
+    const name = (id: string): string => this.pieces().find((p) => p.id === id)?.name ?? 'gone';
+    return { inner: name(inner), outer: name(outer), finding: this.bench.findings('thumb').find((f) => f.id === `thumb.hand-mechanism.fit-${i}`) };
   }));
 
   protected add(inner: string, outer: string): void {

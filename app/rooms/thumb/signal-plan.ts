@@ -18,8 +18,8 @@ import { QuantityField } from '../../ui/quantity-field';
       <div class="two">
         <div>
           <table class="values">
-            <tr><th scope="col">step</th><th scope="col">{{ plan().what === 'level' ? 'volts' : 'hertz' }}</th><th scope="col">line misses by</th><th></th></tr>
-            @for (p of rows(); track $index; let i = $index) { <tr><td class="mono">{{ p.step }}</td><td class="mono">{{ p.value }}</td><td class="mono">{{ p.off }}</td><td><button type="button" class="link quiet" [attr.aria-label]="'Drop the reading at step ' + p.step" (click)="drop(i)">drop</button></td></tr> }
+            <tr><th scope="col">step</th><th scope="col">{{ plan().what === 'level' ? 'volts' : 'hertz' }}</th><th></th></tr>
+            @for (p of rows(); track $index; let i = $index) { <tr><td class="mono">{{ p.step }}</td><td class="mono">{{ p.value }}</td><td><button type="button" class="link quiet" [attr.aria-label]="'Drop the reading at step ' + p.step" (click)="drop(i)">drop</button></td></tr> }
           </table>
           <form class="answers" (submit)="$event.preventDefault(); add(step, value)">
             <input #step type="number" step="any" class="tiny" aria-label="Step of the reading" placeholder="step" />
@@ -58,10 +58,7 @@ export class SignalPlanPanel {
   protected readonly plan = computed(() => this.bench.job().thumb.signal);
   protected readonly unit = computed(() => (this.plan().what === 'level' ? ('V' as const) : ('Hz' as const)));
   protected readonly line = computed(() => fitLine(this.plan().points));
-  protected readonly rows = computed(() => this.plan().points.map((p) => {
-    const l = this.line();
-    return { step: p.step, value: formatQuantity(p.value, this.unit()), off: l ? formatQuantity(p.value - l.offset - l.gain * p.step, this.unit()) : '' };
-  }));
+  protected readonly rows = computed(() => this.plan().points.map((p) => ({ step: p.step, value: formatQuantity(p.value, this.unit()) })));
   protected readonly most = computed(() => Math.max(1, this.plan().topStep, ...this.plan().points.map((p) => p.step)));
   protected readonly x = computed(() => scaleLinear([0, this.most()], [40, 326]));
   protected readonly y = computed(() => scaleLinear([0, Math.max(1e-3, ...this.plan().points.map((p) => p.value), (this.line()?.offset ?? 0) + (this.line()?.gain ?? 0) * this.most())], [190, 14]));
