@@ -5,7 +5,7 @@ import tseslint from 'typescript-eslint';
 // The house: a room imports the ground floor and the rooms that serve many, never another room.
 const GROUND = ['quantity', 'finding', 'job'];
 // Serving rooms that stand on the ground floor alone, and those that use some of these.
-const PLAIN = ['circuit', 'drawing', 'mechanics', 'parts', 'reversing', 'scan', 'signal'];
+const PLAIN = ['circuit', 'contacts', 'cutoff', 'drawing', 'insulation', 'mechanics', 'parts', 'rails', 'reversing', 'scan', 'signal'];
 const SERVING = ['capture', ...PLAIN, 'standin', 'ways'];
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 

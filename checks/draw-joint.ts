@@ -18,7 +18,7 @@ export function drawJointAt(r: Random, way: JointWay): Joint {
     seriesOhms: way === 'npn-to-ground' ? decade(r, 1e3, 3.9e3) : way === 'relay-contact' ? between(r, 220, 470) : way === 'relay-module' ? 1000 : between(r, 180, 680),
     onOhms: way === 'solid-state-relay' ? between(r, 5, 35) : way === 'nmos-to-ground' ? between(r, 0.05, 1) : way === 'analogue-switch' ? between(r, 2, 120) : between(r, 0.02, 0.5),
     thresholdVolts: between(r, 0.7, 1.5),
-    offOhms: way === 'nmos-to-ground' || way === 'analogue-switch' ? 1e8 : 1e9, ...[{ coilVolts: 5, coilOhms: 70 }, { coilVolts: 5, coilOhms: 167 }, { coilVolts: 5, coilOhms: 500 }, { coilVolts: 12, coilOhms: 400 }][Math.floor(r.next() * 4)]!,
+    offOhms: 1e9, leakAmps: way.startsWith('relay') ? 0 : 10 ** between(r, -9, -6), ...[{ coilVolts: 5, coilOhms: 70 }, { coilVolts: 5, coilOhms: 167 }, { coilVolts: 5, coilOhms: 500 }, { coilVolts: 12, coilOhms: 400 }][Math.floor(r.next() * 4)]!,
     gainForward: between(r, 100, 400), gainReverse: between(r, 2, 8), transferRatio: between(r, 1, 4), groundWireOhms: between(r, 0.01, 0.3),
   };
 }

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { DRAW_DIMENSIONS, drawBuild, meterNetlist, nodeOf, predict, type Build, type ReadingSpec } from '../core/circuit';
+import { DRAW_DIMENSIONS, drawVariant, meterNetlist, nodeOf, predict, VARIANTS, type Build, type ReadingSpec, type Variant } from '../core/circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Point } from '../core/job';
 import { seededRandom } from '../core/quantity';
 import { inFolder, runProgram } from './programs';
@@ -13,6 +13,7 @@ const GROUND: Point = { kind: 'ground', name: '' };
 const still: readonly ReadingSpec[] = [
   { from: A, to: GROUND, state: 'idle', kind: 'volts-dc' }, { from: B, to: GROUND, state: 'idle', kind: 'volts-dc' }, { from: A, to: B, state: 'idle', kind: 'volts-dc' },
   { from: A, to: GROUND, state: 'pressed', kind: 'volts-dc' }, { from: A, to: GROUND, state: 'neighbour', kind: 'volts-dc' }, { from: A, to: B, state: 'moving', kind: 'volts-dc' }, { from: A, to: B, state: 'idle', kind: 'amps' },
+  { from: A, to: GROUND, state: 'released', kind: 'volts-dc' }, { from: B, to: GROUND, state: 'pressed', kind: 'volts-dc' }, { from: B, to: GROUND, state: 'neighbour', kind: 'volts-dc' },
 ];
 const turning: ReadingSpec = { from: A, to: GROUND, state: 'turning', kind: 'volts-dc' };
 
@@ -41,19 +42,19 @@ function simulated(cases: readonly Case[]): number[] {
   });
 }
 
-function cases(kind: ControlKind, n: number, seed: number): Case[] {
+function cases(kind: ControlKind, variant: Variant, n: number, seed: number): Case[] {
   const random = seededRandom(seed);
   const specs = kind === 'encoder' ? [...still, turning] : still;
   return Array.from({ length: n }, (_, i) => {
-    const build = drawBuild(kind, Array.from({ length: DRAW_DIMENSIONS }, () => random.next()), 0);
+    const build = drawVariant(kind, variant, Array.from({ length: DRAW_DIMENSIONS }, () => random.next()), 0);
     // An alternating source has no DC to compare; the sine's r.m.s. is its own value by definition.
     return { build: { ...build, alternating: false }, spec: specs[i % specs.length]! };
   });
 }
 
 describe('forward models against native ngspice', () => {
-  it.each(CONTROL_KINDS)('%s: what a 10 MΩ meter and a 1 Ω milliampere jack show, within 1 percent of supply', (kind) => {
-    const list = cases(kind, 28, 77);
+  it.each(CONTROL_KINDS)('%s in every structure: what a 10 MΩ meter and a 1 Ω milliampere jack show, within 1 percent of supply', (kind) => {
+    const list = VARIANTS[kind].flatMap((variant, i) => cases(kind, variant, 20, 77 + i));
     const shown = simulated(list);
     let worst = 0;
     list.forEach(({ build, spec }, i) => {

@@ -1,4 +1,5 @@
 // What the ways of pressing reckon in closed form, beside native ngspice: ripple of a filtered pulse width output, a clamp, a coil that lets go, a ladder, end switches with their diodes.
+import { chosen } from '../core/finding';
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
@@ -34,7 +35,7 @@ function point(netlist: string, wanted: readonly string[]): number[] {
 
 describe('a level made of pulses', () => {
   it.each([[1000, 3.3, 10e3], [5000, 3.3, 10e3], [20e3, 5, 4700]])('at %i Hz from %f V through %i Ω has the ripple that is reckoned, and settles in time', (hertz, volts, ohms) => {
-    const f = pwmFilter(hertz, volts, ohms);
+    const f = pwmFilter(chosen('f', 'f', hertz, 'Hz'), chosen('V', 'V', volts, 'V'), ohms);
     const farads = f.farads.result.value;
     const settles = f.settles.result.value;
     const end = settles + 12 / hertz;

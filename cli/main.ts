@@ -5,7 +5,7 @@ import { parseArgs } from 'node:util';
 import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import { applyEdit, freshJob, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
+import { applyEdit, freshJob, knownMachine, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
 import { packZip, slug } from '../core/pack';
 import { seededRandom } from '../core/quantity';
 import { stripState } from '../core/probe';
@@ -66,6 +66,7 @@ function probe(job: Job, name: string | undefined): unknown {
     })),
     next: nextReadingOf(job, a, control.id),
     contradictions: survey.contradictions,
+    remainder: survey.remainder,
   };
 }
 
@@ -89,7 +90,9 @@ function ways(job: Job): unknown {
 
 function simulate(job: Job, seed: number, days: number): unknown {
   const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
-  return { seed, ...simulateDays(job.act, starts, days, seededRandom(seed)) };
+  const machine = knownMachine(job.act.machine);
+  if (!machine) throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
+  return { seed, ...simulateDays({ machine, script: job.act.script }, starts, days, seededRandom(seed)) };
 }
 
 function pack(job: Job, dir: string | undefined): unknown {

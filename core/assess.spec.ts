@@ -47,8 +47,10 @@ describe('assess', () => {
         continue;
       }
       expect(f.steps.at(-1)!.result).toEqual(f.value);
-      for (const i of f.steps.flatMap((s) => s.inputs)) {
-        expect(['measured', 'source', 'maker', 'step']).toContain(i.origin.from);
+      for (const i of [...f.steps, ...(f.limit?.steps ?? [])].flatMap((s) => s.inputs)) {
+        expect(['measured', 'estimated', 'prior', 'default', 'maker', 'class', 'source', 'computed', 'step']).toContain(i.origin.from);
+        // A result that is carried comes from a step of the same chain, so that every number can be followed to its first inputs.
+        if (i.origin.from === 'step') expect([...f.steps, ...(f.limit?.steps ?? [])].map((s) => s.symbol), `${f.id}: ${i.symbol}`).toContain(i.symbol);
         expect(Number.isFinite(i.value)).toBe(true);
       }
       expect(() => flips(f)).not.toThrow();
@@ -61,10 +63,10 @@ describe('assess', () => {
 });
 
 describe('the thread', () => {
-  it('is settled from end to end for the finished rice pot', () => {
+  it('has nothing open for the finished rice pot, and is tight where its program does not look at the contact', () => {
     const thread = threadOf(assess(demoJob('rice-pot')).findings);
-    expect(thread.map((b) => b.verdict)).toEqual(ROOMS.map(() => 'settled'));
-    expect(nextStep(thread)).toBeNull();
+    expect(thread.map((b) => b.verdict)).toEqual(ROOMS.map((r) => (r === 'sense' || r === 'pack' ? 'tight' : 'settled')));
+    expect(nextStep(thread)?.room).toBe('sense');
     expect(thread.find((b) => b.room === 'routine')!.caption).toBe('weekdays 10:40');
   });
 
@@ -79,7 +81,10 @@ describe('the thread', () => {
   });
 
   it('says of Probe which reading comes next', () => {
-    const job: Job = changed(demoJob('larder-dehumidifier'), 'wish', { hazardsReviewed: true });
+    const unasked: Job = changed(demoJob('larder-dehumidifier'), 'wish', { hazardsReviewed: true });
+    // How it is fed is asked before any reading counts.
+    expect(nextReadingOf(unasked, assess(unasked), 'control-power')).toBeNull();
+    const job = changed(unasked, 'survey', { mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin' } });
     expect(nextReadingOf(job, assess(job), 'control-power')?.notePrefix).toBe('ground to mains off');
     expect(nextReadingOf(job, assess(job), 'nothing')).toBeNull();
   });

@@ -2,14 +2,14 @@ import { actFindings } from './act';
 import { boardFindings, driveFact } from './board';
 import { feedFindings } from './feed';
 import type { Finding } from './finding';
-import { guardFindings, needsProveDead } from './guard';
+import { guardFindings, needsProveDead, neverFinding } from './guard';
 import type { Facts, Job } from './job';
 import { packFindings } from './pack';
 import { controlFacts, nextFor, probeFindings, surveysOf, type NextReading, type Survey } from './probe';
 import { routineFindings } from './routine';
 import { senseFindings } from './sense';
 import { chosenWay, rankWays, thumbFindings } from './thumb';
-import { tryFindings } from './try';
+import { neverTried, tryFindings } from './try';
 import type { WayResult } from './ways';
 import { wishFindings } from './wish';
 
@@ -28,22 +28,22 @@ export function assess(job: Job): Assessment {
   const ways = rankWays(job, before);
   const way = chosenWay(job, ways);
   const facts: Facts = { ...before, press: way?.press ?? null };
-  const proveDead = needsProveDead(job);
-  const tried = tryFindings(job, proveDead);
-  const signedOff = tried.find((f) => f.id === 'try.sheet')?.verdict === 'settled';
-  const findings = [
+  const proveDead = needsProveDead(job, facts);
+  const tried = neverTried(job, proveDead);
+  const rooms = [
     ...wishFindings(job),
     ...probeFindings(job, surveys),
     ...thumbFindings(job, ways),
     ...boardFindings(job, facts),
     ...feedFindings(job, facts),
-    ...guardFindings(job, facts),
+    ...guardFindings(job, facts, tried),
     ...senseFindings(job),
-    ...actFindings(job, way?.press.sequence),
+    ...actFindings(job, facts),
+    ...neverFinding(job, 'act', tried),
     ...routineFindings(job),
-    ...tried,
-    ...packFindings(job, way !== null, signedOff),
   ];
+  const sheet = tryFindings(job, proveDead, rooms.filter((f) => f.verdict === 'stop'));
+  const findings = [...rooms, ...sheet, ...packFindings(job, facts.press, [...rooms, ...sheet])];
   return { findings, facts, surveys, ways };
 }
 

@@ -5,13 +5,19 @@ import { valueOf, takenPart } from './parts';
 import { formatQuantity } from './quantity';
 import { motionOf, wiringOf } from './reversing';
 import { wayContext } from './thumb';
-import { pressOf, wayPhrase, type WayResult } from './ways';
+import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from './ways';
 
 /** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
 export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   const { thumb } = job;
-  if (isJointWay(way.way)) return drawSwitch(lookOf(job, a, way, way.way));
+  // Nothing was read yet: there is no wire to draw, and no voltage to write beside it.
   if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
+  if (isJointWay(way.way)) {
+    // The one-shot stands between pin and joint: its own wires follow those of the joint.
+    const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT));
+    const joint = drawSwitch(lookOf(job, a, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, own.length > 0));
+    return own.length ? stacked(joint, drawTerminals(own)) : joint;
+  }
   const terminals = drawTerminals(way.wires);
   switch (way.way) {
     case 'finger': {
@@ -39,18 +45,19 @@ export function drawState(job: Job, way: 'reverse-motor' | 'control-box', on: Re
 export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawWinding(false), drawWinding(true)];
 
 /** What the drawing of a joint shows. */
-function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay): JointLook {
+function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
   const context = wayContext(job, a.facts);
   const name = context?.control.name ?? '';
   const line = context?.line;
-  const high = context?.fact.leading === 'high-when-pressed';
+  const high = context?.fact.farSide === 'supply' || (context?.fact.leading === 'scanned-matrix' && context.fact.strobesLow !== 'no');
   const signal = context?.fact.signal ?? 'A';
   const other = signal === 'A' ? 'B' : 'A';
-  const about = line ? `${formatQuantity(line.supply.range.nominal, 'V')}, ${formatQuantity(line.pull.range.nominal, 'Ω')}` : '';
+  // A value that nobody read is not written on a sheet.
+  const about = line ? [line.supply, line.pull].filter((x) => x.origin.from !== 'prior').map((x) => formatQuantity(x.range.nominal, x.unit)).join(', ') : '';
   const supply = kind === 'relay-module' ? valueOf(takenPart(job, 'relay-module'), 'supplyVolts') : valueOf(takenPart(job, 'relay'), 'coilVolts');
   return {
     way: kind,
-    pin: job.board.pressPin === null ? 'pin ?' : `pin ${job.board.pressPin}`,
+    pin: cutOff ? ONE_SHOT : job.board.pressPin === null ? 'pin ?' : `pin ${job.board.pressPin}`,
     appliance: job.title.toLowerCase(),
     upper: `${name} ${high ? other : signal}`,
     lower: `${name} ${high ? signal : other}`,

@@ -17,7 +17,7 @@ export function notRehearsed(job: Job, a: Assessment): string | null {
 
 /** A finger closes the button's own contact, and is on its way there for the first part of each press. */
 function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: number } {
-  const swing = way.findings.find((f) => f.id === 'thumb.finger.dwell')?.steps[0]?.result.value ?? 0;
+  const swing = way.findings.find((f) => f.id === 'thumb.finger.dwell')?.limit?.steps?.[0]?.result.value ?? 0;
   const { build } = standin;
   return { late: swing, joint: { ...NOMINAL_PARTS, way: 'relay-contact', polarity: build.kind === 'high-when-pressed' ? 'high' : 'low', supplyVolts: build.supplyVolts, pullOhms: build.seriesOhms, onOhms: build.contactOhms } };
 }
@@ -44,7 +44,7 @@ export function runOnStandin(job: Job, a: Assessment, step: string, times: numbe
     case 'restarts': {
       const pin = profileOf(job)?.pins.find((p) => p.gpio === job.board.pressPin);
       if (!pin || !a.facts.press) return { count: times, failed: times, observed: 'no pin and no way of pressing are chosen, so nothing can be restarted' };
-      const closed = longestClosed(contactAtPowerUp(pin, a.facts.press, job.board.activeHigh, job.board.pullDown, profileOf(job)!), 'maybe');
+      const closed = longestClosed(contactAtPowerUp(pin, a.facts.press, job.board.pullDown, profileOf(job)!), 'maybe');
       return restartStandin(standin, closed, times);
     }
     case 'hand-switch':

@@ -93,8 +93,13 @@ test('hands busy: digits find the field, Page Down goes on', async ({ page }) =>
   await demo(page, 'demo-larder-dehumidifier/probe');
   await page.locator('h2').first().click();
   await page.keyboard.press('b');
-  await page.keyboard.type('25M');
-  await expect(page.locator('[data-next-reading]')).toHaveValue('25M');
+  for (const [question, digit] of [['How is the machine fed', '1'], ['main switch', '2'], ['Where is earth', '3']] as const) {
+    await expect(page.locator('[data-mains-question] h2')).toContainText(question);
+    await page.keyboard.press(digit);
+  }
+  await expect(page.locator('[data-next-title]')).toContainText('ground to live and neutral');
+  await page.keyboard.type('19M');
+  await expect(page.locator('[data-next-reading]')).toHaveValue('19M');
   await page.keyboard.press('PageDown');
   await expect(page.locator('[data-next-title]')).toContainText('A to live and neutral');
 });

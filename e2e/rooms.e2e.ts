@@ -1,14 +1,10 @@
 import { expect, test, type Page } from '@playwright/test';
-import { bead, complaints, kept, measureAll, newJob, room } from './steps';
+import { answerMains, bead, choose, complaints, enter, isolated, kept, measureAll, newJob, room, say } from './steps';
 
 async function begin(page: Page, title: string): Promise<string[]> {
   const heard = complaints(page);
   await newJob(page, { title, outcome: 'it starts', when: 'at noon', never: 'start empty' });
   return heard;
-}
-async function type(page: Page, label: string, text: string): Promise<void> {
-  await page.getByLabel(label, { exact: true }).fill(text);
-  await page.getByLabel(label, { exact: true }).press('Tab');
 }
 
 test('an extractor rocker is named unplugged, held before any live reading, and its load is judged in Guard', async ({ page }) => {
@@ -17,26 +13,33 @@ test('an extractor rocker is named unplugged, held before any live reading, and 
   await room(page, 'Probe');
   await page.getByLabel('Name of the control').fill('rocker');
   await page.getByRole('button', { name: 'Name it' }).click();
+  await answerMains(page);
   await page.getByLabel('Stand-in to measure').selectOption({ label: 'extractor rocker' });
   await measureAll(page);
   await expect(page.locator('.taken')).not.toContainText('V DC');
   await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/settled/);
+  await room(page, 'Thumb');
+  await page.locator('[data-way=relay-contact]').click();
   await room(page, 'Guard');
-  await type(page, 'Load, W (rating plate)', '3000');
-  // 3 kW at 230 V are 13 A: over a contact of 10 A.
-  await expect(page.getByRole('button', { name: /13 A: why/ }).first()).toBeVisible();
+  await enter(page, 'Load, W (rating plate)', '3000');
+  await expect(page.locator('main').getByText('What kind of load is it?')).toBeVisible();
+  // 3 kW at 230 V are 13 A: over a contact of 10 A. A motor of so many watts asks for more still.
+  await choose(page, 'Kind of load', 'resistive');
+  await expect(page.getByRole('button', { name: /1[23](\.\d)? A: why/ }).first()).toBeVisible();
   await expect(bead(page, 'Guard')).toHaveAccessibleName(/stop/);
-  await type(page, 'Contact rating, A', '20');
-  await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/stop\. contact rating/);
+  await enter(page, 'Load, W (rating plate)', '1500');
+  await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/stop/);
+  await choose(page, 'Kind of load', 'motor');
+  await expect(bead(page, 'Guard')).toHaveAccessibleName(/stop/);
   expect(heard).toEqual([]);
 });
 
 test('a supply that is too weak is told, with the peak against four fifths of it, and undone', async ({ page }) => {
   await begin(page, 'Weak supply');
   await room(page, 'Feed');
-  await type(page, 'Supply', 'old charger');
-  await type(page, 'It gives, V', '5 V');
-  await type(page, 'and at most, A', '100 mA');
+  await enter(page, 'Supply', 'old charger');
+  await enter(page, 'It gives, V', '5 V');
+  await enter(page, 'and at most, A', '100 mA');
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
   await page.getByRole('button', { name: 'undo' }).click();
   await expect(page.getByLabel('and at most, A')).toHaveValue('');
@@ -69,12 +72,7 @@ test('a sentence keeps its days and time, is taken away and comes back', async (
 test('readings withdrawn and counted again change what the control may be, and stay in the record', async ({ page }) => {
   await begin(page, 'Doubtful pot');
   await room(page, 'Probe');
-  const note = page.getByLabel('Note line');
-  for (const line of ['ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.2 VAC', 'start look springs back', 'start B to ground off 0.1 ohm', 'start A idle 4.98 V', 'start A neighbour 4.98 V']) {
-    await note.fill(line);
-    await note.press('Enter');
-    await expect(page.locator('#note-understood')).toContainText('kept');
-  }
+  await say(page, ...isolated('start'), 'start look springs back', 'start B to ground off 0.1 ohm', 'start A idle 4.98 V', 'start short 0.498 mA', 'start A neighbour 4.98 V');
   await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
   await page.getByRole('button', { name: 'Withdraw: B to ground, unplugged' }).click();
   await page.getByRole('button', { name: 'Withdraw: A to ground, nobody presses' }).click();
@@ -83,5 +81,6 @@ test('readings withdrawn and counted again change what the control may be, and s
   await expect(page.locator('.taken tr.struck')).toHaveCount(3);
   await page.getByRole('button', { name: 'Count again: B to ground, unplugged' }).click();
   await page.getByRole('button', { name: 'Count again: A to ground, nobody presses' }).click();
+  await page.getByRole('button', { name: 'Count again: A to ground, a neighbour held' }).click();
   await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
 });

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO } from './steps';
+import { DEMO, isolated, measureAll, say } from './steps';
 
 const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
 
@@ -20,23 +20,15 @@ test('shelf', async ({ page }) => {
 
 test('probe', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/probe');
-  const note = page.getByLabel('Note line');
-  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC', 'power look springs back', 'power B to ground off 0.2 ohm']) {
-    await note.fill(line);
-    await note.press('Enter');
-  }
+  await say(page, ...isolated('power'), 'power look springs back', 'power B to ground off 0.2 ohm');
   await page.waitForTimeout(4200);
-  await page.locator('[data-next-reading]').fill('3.29');
+  await page.locator('[data-next-reading]').fill('14k');
   await shot(page, 'probe');
 });
 
 test('look', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/probe');
-  const note = page.getByLabel('Note line');
-  for (const line of ['ground to mains off >20M', 'power A to mains off >20M', 'power B to mains off >20M', 'power A to earth on 0.4 VAC']) {
-    await note.fill(line);
-    await note.press('Enter');
-  }
+  await say(page, ...isolated('power'));
   await page.waitForTimeout(4200);
   await shot(page, 'look');
 });
@@ -60,6 +52,17 @@ test('practice', async ({ page }) => {
     await page.waitForTimeout(500);
   }
   await shot(page, 'practice');
+});
+
+test('remainder', async ({ page }) => {
+  await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
+  await at(page, '');
+  await page.getByRole('button', { name: 'practice' }).click();
+  await page.getByLabel('What may come').click();
+  await page.getByRole('option', { name: 'none of the kinds' }).click();
+  await measureAll(page);
+  await page.waitForTimeout(500);
+  await shot(page, 'remainder');
 });
 
 test('thumb', async ({ page }) => {

@@ -12,7 +12,7 @@ for (const even of [false, true]) {
     if (done - told >= boards / 4) console.error(`${(told = done)} of ${boards}`);
   });
   console.log(`\n${boards} boards, ${even ? 'every kind equally often' : 'kinds as often as met'}, seed ${seed}, ${((performance.now() - began) / 1000).toFixed(0)} s`);
-  console.log(`held, not isolated from mains: ${r.held}; of the rest known or reported as a tie within 8 readings after isolation: ${percent(r.knownShare)} (${r.ties} ties)`);
+  console.log(`held, not isolated from mains: ${r.held}; of the rest known or reported as a tie within 16 readings after isolation: ${percent(r.knownShare)} (${r.ties} ties)`);
   console.log(`median readings ${r.medianReadings}; of those called known right: ${percent(r.rightShare)}`);
   console.log(`calibration error: all kinds ${percent(r.calibration)}, leading kind ${percent(r.leadingCalibration)}; unsafe readings proposed: ${r.unsafe}`);
   for (const [kind, k] of Object.entries(r.byKind)) console.log(`  ${kind.padEnd(18)} ${String(k.boards).padStart(5)} boards, ${k.known} known, ${k.wrong} wrong`);

@@ -1,10 +1,11 @@
 // Writes the Marrow Street Kitchen jobs into demo/. All names and readings are invented.
 import { writeFileSync } from 'node:fs';
 import { readCapture } from '../core/capture';
-import { applyEdit, freshFace, freshJob, freshRail, freshThumb, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
+import { applyEdit, BENCH_MAINS, freshFace, freshJob, freshRail, freshThumb, jobText, readNoteLine, type FreshWish, type Job, type JobEdit, type Keypad, type Survey } from '../core/job';
 import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/probe';
 import { seededRandom } from '../core/quantity';
 import { decodeKeypad, type LabelledTiming } from '../core/scan';
+import { basisOf } from '../core/try';
 import { buildFor, padCapture, PROOFER_PAD, STANDINS } from '../core/standin';
 
 class Maker {
@@ -41,6 +42,7 @@ class Maker {
     const random = seededRandom(seed);
     const id = `control-${control}`;
     this.edit({ do: 'change', section: 'standin', set: { model, seed }, say: `the ${standin.name} stands in` });
+    if (this.job.survey.mains.feed === 'unknown') this.survey({ mains: BENCH_MAINS }, 'a plug that goes in either way round, its main switch closed while ohms are read, earth at the pin');
     if (!this.job.controls.some((c) => c.id === id)) this.say(`control ${control}`);
     for (let n = 0; n < 24; n++) {
       const next = nextFor(this.job, surveyOf(this.job, id));
@@ -62,7 +64,7 @@ class Maker {
 
   tried(step: string, count: number, observed: string, on: 'hand' | 'standin' = 'hand'): this {
     const now = this.now();
-    return this.edit({ do: 'add-trial', say: `${step.replace(/-/g, ' ')}: ${observed}`, trial: { id: `${this.job.id}-t${this.job.trials.length + 1}`, step, at: now, outcome: 'as-expected', count, failed: 0, observed, on } });
+    return this.edit({ do: 'add-trial', say: `${step.replace(/-/g, ' ')}: ${observed}`, trial: { id: `${this.job.id}-t${this.job.trials.length + 1}`, step, at: now, outcome: 'as-expected', count, failed: 0, observed, on, by: 'the morning cook', basis: basisOf(this.job) } });
   }
 
   write(name: string): void {
@@ -75,43 +77,50 @@ const DEAD = ['dead-isolate', 'dead-hold', 'dead-test-tester', 'dead-test-dead',
 new Maker('demo-rice-pot', { title: 'Rice pot', outcome: 'the pot starts by itself', when: 'before lunch on weekdays', never: 'start empty, or on a day nobody filled it' }, '2026-11-16')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'whoever is in the kitchen, by hand' }, say: 'hazards: mains inside, heat while nobody watches' })
   .tick(...DEAD)
-  .say('ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.3 VAC', 'start look springs back', 'start B to ground off 0.1 ohm',
-    'start A idle 4.98 V', 'start A-B pressed 0.4 ohm', 'start short 0.498 mA', 'start A pressed 3 mV', 'supply main 5.02 V always', 'note: foam behind the board')
+  .say('mains plug turns', 'mains switch none', 'mains earth nowhere',
+    'ground to mains off >20M', 'start A to mains off >20M', 'start B to mains off >20M', 'start A to earth on 0.3 VAC', 'start A to earth plug-turned 0.4 VAC', 'start look springs back', 'start B to ground off 0.1 ohm',
+    'start A idle 4.98 V', 'start A-B pressed 0.4 ohm', 'start short 0.498 mA', 'start A pressed 3 mV', 'start A neighbour 4.98 V', 'start A neighbour 4.97 V', 'start A-B released 14k', 'supply main 5.02 V always', 'note: foam behind the board')
   .edit(
     { do: 'change', section: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
     { do: 'change', section: 'thumb', set: { way: 'solid-state-relay' }, say: 'way of pressing: solid-state relay' },
-    { do: 'change', section: 'board', set: { pressPin: 5, armPin: 14 }, say: 'press on pin 5, arm switch on pin 14' },
-    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 1 }, say: 'own supply, 5 V, 1 A' },
+    { do: 'change', section: 'board', set: { pressPin: 5, armPin: 14, pullDown: true }, say: 'press on pin 5 with a resistor to ground, arm switch on pin 14' },
+    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 1, isolated: 'yes', leadMetres: 1, leadSquareMetres: 0.08e-6 }, say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m' },
     { do: 'change', section: 'sense', set: { contact: 'at-rest', restsClosed: true }, say: 'the keep-warm lever closes a contact at rest' },
-    { do: 'change', section: 'act', set: { script: [{ do: 'press', seconds: 0.18 }] }, say: 'one press of 180 ms' },
+    { do: 'change', section: 'act', set: { machine: { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.04, longestPressSeconds: 2, runSeconds: 1500, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 0.18 }] }, say: 'starts and stops by itself after 25 minutes; one press of 180 ms' },
+    { do: 'change', section: 'guard', set: { place: 'damp', cutOff: 'one-shot' }, say: 'it stands where steam comes; a one-shot ends each press' },
+    { do: 'change', section: 'wish', set: { heldBy: 'the arm switch, which whoever fills the pot sets by hand' }, say: 'held by the arm switch' },
+    { do: 'change', section: 'sheet', set: { by: 'the morning cook' }, say: 'tested by the morning cook' },
     { do: 'change', section: 'board', set: { sensorPin: 12 }, say: 'rest contact on pin 12' },
     { do: 'change', section: 'routine', set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true }] }, say: 'at 10:40 on weekdays, if armed' })
-  .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry')
+  .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry', 'own-devices')
   .tried('prove-dead', 1, 'no voltage between any pair')
   .tried('dummy-load', 1, 'lamp on for a blink, off again')
   .tried('restarts', 10, 'the contact stayed open through every power-up')
   .tried('one-press', 1, 'the pot clicked and began to heat')
   .tried('many-presses', 22, 'every press seen', 'standin')
+  .tried('many-presses', 2302, 'every press counted over a night, its heater unplugged')
   .tried('hand-switch', 1, 'obeyed both times')
+  .tried('never', 1, 'empty and unarmed it stayed at rest, through two power cuts as well')
   .tried('sign-off', 1, 'case closed, joint labelled')
   .write('rice-pot');
 
 new Maker('demo-yard-gate', { title: 'Yard gate', outcome: 'the gate opens for deliveries and closes at night', when: 'deliveries, and 22:30', never: 'move by itself at power-up, or stay open overnight' }, '2026-11-19')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains', 'moving-door', 'pinch'], hazardsReviewed: true, others: 'two drivers with a hand remote' }, say: 'hazards: mains inside, closing door, pinch' })
   .tick(...DEAD)
-  .say('strip back 6', 'back 1 wire red', 'back 2 wire blue', 'back 3 wire green', 'back 4 wire white', 'back 5 wire brown', 'back 6 wire yellow',
-    ...[1, 2, 3, 4, 5, 6].map((t) => `back ${t} to mains off >20M`), 'back 1 to earth on 1.1 VAC',
+  .say('mains plug turns', 'mains switch closed', 'mains earth case', 'strip back 6', 'back 1 wire red', 'back 2 wire blue', 'back 3 wire green', 'back 4 wire white', 'back 5 wire brown', 'back 6 wire yellow',
+    ...[1, 2, 3, 4, 5, 6].map((t) => `back ${t} to mains off >20M`), 'back 1 to earth on 1.1 VAC', 'back 1 to earth plug-turned 1.3 VAC',
     'back 1-2 idle -24.3 V', 'back 1-3 idle -12.6 V', 'back 1-4 idle -24.2 V', 'back 1-5 idle 0.02 V', 'back 1-5 idle 0.1 VAC', 'back 1-6 idle 0.01 V', 'back 1-6 idle 0.1 VAC', 'back 5-6 idle 0.00 V', 'back 5-6 idle 0.0 VAC',
     'back 3-4 idle -11.62 V', 'back 3-4 loaded -4.81 V', 'back jumper 3-4 1k moves',
-    'ground to mains off >20M', 'gate A to mains off >20M', 'gate B to mains off >20M', 'gate A to earth on 1.1 VAC', 'gate look terminals', 'gate B to ground off >20M', 'gate A-B idle 11.62 V', 'gate short 8.21 mA', 'gate A-B pressed 0.3 ohm', 'note: terminals 3 and 4, green and white')
+    'ground to mains off >20M', 'gate A to mains off >20M', 'gate B to mains off >20M', 'gate A to earth on 1.1 VAC', 'gate A to earth plug-turned 1.3 VAC', 'gate look terminals', 'gate B to ground off >20M', 'gate A-B idle 11.62 V', 'gate short 8.21 mA', 'gate A-B pressed 0.3 ohm', 'note: terminals 3 and 4, green and white')
   .edit({ do: 'change', section: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
   .edit(
     { do: 'change', section: 'thumb', set: { way: 'relay-contact', picks: { relay: 'relay-signal' } }, say: 'way of pressing: relay contact, gold signal relay' },
     { do: 'change', section: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
-    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 1 }, say: 'own supply, 5 V, 1 A' },
-    { do: 'change', section: 'act', set: { machine: { kind: 'open-stop-close-stop', shortestPressSeconds: 0.08, runSeconds: 16, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s' },
-    { do: 'change', section: 'routine', set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] }, say: 'at 22:30 every day' })
-  .tick('mains-cover', 'mains-apart')
+    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 1, isolated: 'yes', leadMetres: 1, leadSquareMetres: 0.08e-6 }, say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m' },
+    { do: 'change', section: 'act', set: { machine: { kind: 'open-stop-close-stop', shortestPressSeconds: 0.08, longestPressSeconds: 3, runSeconds: 16, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s' },
+    { do: 'change', section: 'routine', set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] }, say: 'at 22:30 every day' },
+    { do: 'change', section: 'guard', set: { place: 'damp', cutOff: 'one-shot' }, say: 'it stands outdoors; a one-shot ends each press' })
+  .tick('mains-cover', 'mains-apart', 'own-devices')
   .write('yard-gate');
 
 /** The proofer's pad as decoded from captures of its lines: one at rest, one per key held. */
@@ -161,30 +170,30 @@ new Maker('demo-hatch-shutter', { title: 'Serving-hatch shutter', outcome: 'the 
   }, 'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm, coupling bore 10.08 mm')
   .edit({ do: 'change', section: 'thumb', set: {
     way: 'reverse-motor', picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' },
-    motor: { ...freshThumb().motor, wiring: 'double-pole', supplyVolts: 12, runningAmps: 0.9, stallAmps: 2.5, coastSeconds: 0.4 },
+    given: ['motor.supplyVolts'], motor: { ...freshThumb().motor, wiring: 'double-pole', supplyVolts: 12, runningAmps: 0.9, stallAmps: 2.5, coastSeconds: 0.4 },
     hand: { ...freshThumb().hand, drive: 'tube', loadKilograms: 3.5, tubeMetres: 0.0402, turns: 9, fits: [{ inner: 'crank', outer: 'coupling' }] },
   }, say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact' })
-  .edit({ do: 'change', section: 'act', set: { machine: { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.1, runSeconds: 18, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 20 }] }, say: '18 s from end to end, where its end switches stop it' })
+  .edit({ do: 'change', section: 'act', set: { machine: { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.1, longestPressSeconds: 30, runSeconds: 18, afterPowerCut: 'off' }, script: [{ do: 'press', seconds: 20 }] }, say: '18 s from end to end, where its end switches stop it' })
   .write('hatch-shutter');
 
 new Maker('demo-extractor-rocker', { title: 'Extractor rocker', outcome: 'the extractor runs while the ovens do', when: '06:00 to 11:00 on baking days', never: 'be opened: the rocker sits in the wall' }, '2026-11-17')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains'], hazardsReviewed: true, others: 'everybody, by hand' }, say: 'hazards: mains behind the rocker' })
-  .say('control rocker', 'rocker look rocker', 'note: the front is flat plastic, 80 mm by 80 mm; nobody may open it')
+  .say('mains plug wired', 'mains switch none', 'mains earth nowhere', 'control rocker', 'rocker look rocker', 'note: the front is flat plastic, 80 mm by 80 mm; nobody may open it')
   .survey({ faces: [{ ...freshFace('control-rocker'), forceNewtons: 5.5, travelMetres: 0.003, access: 'from-front-only', shape: 'flat', neighbourMetres: 0.012 }] }, 'rocker: 5.5 N, 3 mm, 12 mm to its neighbour')
   .edit(
-    { do: 'change', section: 'thumb', set: { way: 'finger', picks: { servo: 'servo-standard' }, finger: { on: 'rocker', hornMetres: 0.03, axisMetres: 0.021, restDegrees: 0, pressDegrees: 54, mount: 'foam-tape', padLengthMetres: 0.06, padWidthMetres: 0.04, leverMetres: 0.035 } }, say: 'way of pressing: a finger over the rocker' },
+    { do: 'change', section: 'thumb', set: { way: 'finger', picks: { servo: 'servo-standard' }, finger: { on: 'rocker', hornMetres: 0.03, axisMetres: 0.021, restDegrees: 0, pressDegrees: 54, mount: 'screws', padLengthMetres: 0.06, padWidthMetres: 0.04, leverMetres: 0.035 }, given: ['finger.restDegrees'] }, say: 'way of pressing: a finger over the rocker' },
     { do: 'change', section: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
-    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 3 }, say: 'own supply, 5 V, 3 A' },
-    { do: 'change', section: 'act', set: { machine: { kind: 'flips', shortestPressSeconds: 0.05, runSeconds: 1, afterPowerCut: 'as-before' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'each push flips it; half a second a push' })
+    { do: 'change', section: 'feed', set: { supply: 'own plug-in supply', volts: 5, amps: 3, isolated: 'yes', leadMetres: 1, leadSquareMetres: 0.5e-6 }, say: 'own supply, 5 V, 3 A, class II' },
+    { do: 'change', section: 'act', set: { machine: { kind: 'flips', shortestPressSeconds: 0.05, longestPressSeconds: 5, runSeconds: 1, afterPowerCut: 'as-before' }, script: [{ do: 'press', seconds: 0.5 }] }, say: 'each push flips it; half a second a push' })
   .write('extractor-rocker');
 
 new Maker('demo-hood-fan', { title: 'Hood fan', outcome: 'it draws as hard as the stove is hot', when: 'whenever the stove is on', never: 'run with the grease filter out' }, '2026-11-15')
   .edit({ do: 'change', section: 'wish', set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' }, say: 'hazards: mains in the fan’s supply' })
   .tick(...DEAD)
-  .say('ground to mains off >20M', 'speed A to mains off >20M', 'speed B to mains off >20M', 'speed A to earth on 0.4 VAC', 'speed look turns to stops', 'note: 36 V fan; speed by pulses, two pulses back for each turn')
+  .say('mains plug turns', 'mains switch closed', 'mains earth pin', 'ground to mains off >20M', 'speed A to mains off >20M', 'speed B to mains off >20M', 'speed A to earth on 0.4 VAC', 'speed A to earth plug-turned 0.5 VAC', 'speed look turns to stops', 'speed B to ground off 0.1 ohm', 'speed A-B off 47k', 'speed A-B turning 0.4 ohm', 'speed A idle 4.96 V', 'note: 36 V fan; speed by pulses, two pulses back for each turn')
   .edit({ do: 'change', section: 'thumb', set: {
     way: 'drive-signal', machines: 2, stock: [{ name: 'NPN transistor, open collector, 40 V, 200 mA', price: 0.06, have: 20 }, { name: 'signal relay, changeover, gold contact', price: 1.9, have: 0 }],
-    signal: { ...freshThumb().signal, what: 'frequency', points: [{ step: 1, value: 41 }, { step: 3, value: 118 }, { step: 5, value: 201 }, { step: 8, value: 318 }], topStep: 8, highVolts: 5, enable: 'high', loadOhms: 47e3, returnVolts: 5, knob: 'changeover' },
+    given: ['signal.highVolts'], signal: { ...freshThumb().signal, what: 'frequency', points: [{ step: 1, value: 41 }, { step: 3, value: 118 }, { step: 5, value: 201 }, { step: 8, value: 318 }], topStep: 8, highVolts: 5, enable: 'high', loadOhms: 47e3, returnVolts: 5, knob: 'changeover' },
   }, say: 'way of pressing: the speed pulses taken over from the knob' })
   .write('hood-fan');
 

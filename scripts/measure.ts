@@ -1,5 +1,5 @@
 // Measures what docs/measurements.md states about the core. Run: npm run measure
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { assess, nextReadingOf } from '../core/assess';
 import { loadJob, type Job } from '../core/job';
 import { seededRandom } from '../core/quantity';
@@ -28,6 +28,8 @@ const print = (name: string, cold: number, sorted: number[]): void =>
 const done = demo('rice-pot');
 const [coldAssess] = times(1, done, (j) => void assess(j));
 print('assess of the finished rice pot', coldAssess!, times(300, done, (j) => void assess(j)));
+const slowest = readdirSync('demo').filter((f) => f.endsWith('.json')).map((f) => f.slice(0, -5)).map((name) => ({ name, sorted: times(300, demo(name), (j) => void assess(j)) })).sort((a, b) => b.sorted[150]! - a.sorted[150]!)[0]!;
+print(`assess of the slowest demo job, ${slowest.name}`, slowest.sorted[slowest.sorted.length - 1]!, slowest.sorted);
 
 // Half-way through Probe: the isolation readings are in, the kind is open.
 const half: Job = { ...done, readings: done.readings.slice(0, 4) };

@@ -2,11 +2,13 @@ import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
+import { MatOption, MatSelect } from '@angular/material/select';
 import { MatInput } from '@angular/material/input';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { freshJob } from '../../core/job';
+import { freshJob, type MachinePlan } from '../../core/job';
+import { MACHINE_KIND_WORDS } from '../../core/act';
 import { JobsActions } from '../store/jobs.actions';
 import { Brand } from '../ui/brand';
 
@@ -16,7 +18,7 @@ const answer = () => new FormControl('', { nonNullable: true, validators: [Valid
 @Component({
   selector: 'gt-new-job',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brand, MatButton, MatCheckbox, MatError, MatFormField, MatHint, MatInput, MatLabel, ReactiveFormsModule, RouterLink],
+  imports: [Brand, MatButton, MatCheckbox, MatError, MatFormField, MatHint, MatInput, MatLabel, MatOption, MatSelect, ReactiveFormsModule, RouterLink],
   template: `
     <header class="shelf-head"><a routerLink="/" class="home" aria-label="Back to the shelf"><gt-brand [size]="32" /></a><h1>New job</h1></header>
     <main class="new-job">
@@ -39,7 +41,13 @@ const answer = () => new FormControl('', { nonNullable: true, validators: [Valid
         <mat-form-field>
           <mat-label>What must never happen?</mat-label>
           <input matInput formControlName="never" placeholder="start empty" />
-          <mat-hint>Guard and Act hold the plan against this.</mat-hint>
+          <mat-hint>Guard, Act and Try show whether anything holds it.</mat-hint>
+        </mat-form-field>
+        <mat-form-field>
+          <mat-label>What does a press do to it?</mat-label>
+          <mat-select formControlName="kind">
+            @for (k of kinds; track k[0]) { <mat-option [value]="k[0]">{{ k[1] }}</mat-option> }
+          </mat-select>
         </mat-form-field>
         <mat-checkbox formControlName="standin">No hardware here: let the rice-pot stand-in be measured and pressed instead</mat-checkbox>
         <p class="actions">
@@ -53,17 +61,19 @@ const answer = () => new FormControl('', { nonNullable: true, validators: [Valid
 export class NewJob {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
+  protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly form = new FormGroup({
     title: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(200)] }),
-    outcome: answer(), when: answer(), never: answer(), standin: new FormControl(false, { nonNullable: true }),
+    outcome: answer(), when: answer(), never: answer(), kind: new FormControl<MachinePlan['kind']>('unknown', { nonNullable: true }), standin: new FormControl(false, { nonNullable: true }),
   });
 
   protected begin(): void {
     this.form.markAllAsTouched();
     if (this.form.invalid) return;
-    const { standin, ...wish } = this.form.getRawValue();
+    const { standin, kind, ...wish } = this.form.getRawValue();
     const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
     const job = freshJob({ ...wish, ...(timeZone ? { timeZone } : {}) }, crypto.randomUUID(), new Date().toISOString());
+    job.act.machine.kind = kind;
     if (standin) job.standin = { model: 'rice-pot', seed: 1 };
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
     void this.router.navigate(['/job', job.id, 'wish']);

@@ -3,7 +3,7 @@ import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { nextStep, type Bead } from '../../core/thread';
-import { applyEdit, freshJob, type Job } from '../../core/job';
+import { anotherUnit, applyEdit, BENCH_MAINS, freshJob, type Job } from '../../core/job';
 import { Assessor } from '../store/assessor';
 import { JobsActions } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
@@ -121,8 +121,7 @@ export class Shelf {
 
   protected duplicate(job: Job): void {
     const now = new Date().toISOString();
-    const copy: Job = { ...job, id: crypto.randomUUID(), title: `${job.title}, again`, createdAt: now, touchedAt: now, archived: false, trials: [], guard: { ...job.guard, ticks: {} }, log: [...job.log, { at: now, room: '', text: `the same again, from ${job.title}; tests and ticks begin anew` }] };
-    this.store.dispatch(JobsActions.added({ jobs: [copy] }));
+    this.store.dispatch(JobsActions.added({ jobs: [anotherUnit(job, crypto.randomUUID(), now)] }));
   }
 
   /** A job whose one control is drawn at random, to be found out with the virtual meter. */
@@ -130,7 +129,7 @@ export class Shelf {
     const now = new Date().toISOString();
     const seed = 1 + (Math.floor(Date.now() / 1000) % 9000);
     const job = applyEdit(freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now), { do: 'add-control', id: 'control-it', name: 'it' }, now);
-    this.store.dispatch(JobsActions.added({ jobs: [{ ...job, standin: { model: 'practice', seed } }] }));
+    this.store.dispatch(JobsActions.added({ jobs: [{ ...job, survey: { ...job.survey, mains: { ...BENCH_MAINS } }, standin: { model: 'practice', seed } }] }));
     void this.router.navigate(['/job', job.id, 'probe']);
   }
 

@@ -1,37 +1,22 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogClose } from '@angular/material/dialog';
-import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/finding';
+import { flips, sourceOf, TAG_WORDS, type Finding, type Input } from '../../core/finding';
 import { formatQuantity, type Unit } from '../../core/quantity';
-import { Formula } from './formula';
 import { Glyph } from './glyph';
+import { originWords } from './origin-words';
+import { StepSheet } from './step-sheet';
 
 /** Where a number comes from: formula, numbers, inputs with their origins, the limit, and what would turn the verdict. */
 @Component({
   selector: 'gt-explain-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Formula, Glyph, MatButton, MatDialogClose],
+  imports: [Glyph, MatButton, MatDialogClose, StepSheet],
   template: `
     <article class="explain">
       <h2 id="explain-title" tabindex="-1"><gt-glyph [verdict]="finding.verdict" /> {{ finding.title }}</h2>
       @for (step of finding.steps; track $index) {
-        <section class="step">
-          <p class="muted">{{ step.what }}</p>
-          <gt-formula [symbol]="step.symbol" [formula]="step.formula" />
-          <p class="filled mono">{{ step.filled }}</p>
-          <table>
-            <caption class="sr">Inputs of {{ step.what }}</caption>
-            @for (i of step.inputs; track i.symbol) {
-              @if (i.origin.from !== 'step') {
-                <tr>
-                  <th scope="row">{{ i.name }}</th>
-                  <td class="mono right">{{ say(i.value, i.unit) }}</td>
-                  <td class="muted">{{ origin(i.origin) }}</td>
-                </tr>
-              }
-            }
-          </table>
-        </section>
+        <section class="step"><gt-step-sheet [step]="step" /></section>
       } @empty {
         @if (finding.value; as v) {
           <p class="filled mono">{{ say(v.value, v.unit) }}</p>
@@ -39,12 +24,13 @@ import { Glyph } from './glyph';
       }
       @if (finding.limit; as l) {
         <section class="step">
+          @for (step of l.steps ?? []; track $index) { <gt-step-sheet [step]="step" /> }
           <p>Compared with: {{ l.sense }} <span class="mono">{{ say(l.value, l.unit) }}</span>, {{ l.name }}. <span class="muted">{{ origin(l.origin) }}</span></p>
           @if (turns().length) {
-            <p class="muted">What would bring it to the limit exactly</p>
+            <p class="muted">What would turn it</p>
             <ul>
               @for (t of turns(); track t.input.symbol) {
-                <li>{{ base(t.input) }} of <span class="mono">{{ say(t.to, t.input.unit) }}</span> instead of <span class="mono">{{ say(t.input.value, t.input.unit) }}</span></li>
+                <li>{{ base(t.input) }} of <span class="mono">{{ say(t.to, t.input.unit) }}</span> instead of <span class="mono">{{ say(t.now, t.input.unit) }}</span></li>
               }
             </ul>
           }
@@ -73,20 +59,6 @@ export class ExplainSheet {
   protected readonly source = sourceOf;
   protected readonly say = (value: number, unit: Unit): string => formatQuantity(value, unit);
   protected readonly tag = (t: keyof typeof TAG_WORDS): string => TAG_WORDS[t];
+  protected readonly origin = originWords;
   protected readonly base = (i: Input): string => i.name.replace(/, (lowest|highest)$/, '');
-
-  protected origin(o: Origin): string {
-    switch (o.from) {
-      case 'measured':
-        return o.at ? `measured ${o.at.slice(0, 10)} ${o.at.slice(11, 16)}, ${o.what}` : `measured, ${o.what}`;
-      case 'source': {
-        const s = sourceOf(o.key);
-        return `${TAG_WORDS[s.tag]}: ${s.text}`;
-      }
-      case 'maker':
-        return o.what;
-      case 'step':
-        return '';
-    }
-  }
 }

@@ -28,12 +28,14 @@ uint32_t gt_milliseconds(void)
     return now_ms + offset_ms;
 }
 
-/* usage: clock WEEKDAY SECOND MILLISECONDS START_AT|-1 ARM_LEVEL CLOCK_OFFSET TICK */
+/* usage: clock WEEKDAY SECOND MILLISECONDS START_AT|-1 ARM_LEVEL CLOCK_OFFSET TICK STALL_AT|-1 STALL_MS
+   A stall is a stretch of time in which nothing calls the firmware. */
 int main(int argc, char **argv)
 {
     uint32_t end, tick;
-    long start_at;
-    if (argc != 8) {
+    long start_at, stall_at;
+    uint32_t stall_ms;
+    if (argc != 10) {
         return 2;
     }
     end = (uint32_t)strtoul(argv[3], NULL, 10);
@@ -41,6 +43,8 @@ int main(int argc, char **argv)
     armed_level = (int)strtol(argv[5], NULL, 10);
     offset_ms = (uint32_t)strtoul(argv[6], NULL, 10);
     tick = (uint32_t)strtoul(argv[7], NULL, 10);
+    stall_at = strtol(argv[8], NULL, 10);
+    stall_ms = (uint32_t)strtoul(argv[9], NULL, 10);
     gt_setup();
     gt_set_clock((int)strtol(argv[1], NULL, 10), (uint32_t)strtoul(argv[2], NULL, 10));
     for (now_ms = 0; now_ms < end; now_ms += tick) {
@@ -48,6 +52,10 @@ int main(int argc, char **argv)
             gt_start();
         }
         gt_tick();
+        if (stall_at >= 0 && now_ms == (uint32_t)stall_at) {
+            now_ms += stall_ms;
+        }
     }
+    fprintf(stderr, "%u\n", gt_late());
     return 0;
 }

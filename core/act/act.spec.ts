@@ -1,8 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import type { Fault, MachineModel } from '../job';
+import { assess } from '../assess';
+import { applyEdit, type Facts, type Fault, type Job, type MachineModel } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob, findingOf } from '../testing/jobs';
-import { FAULT_RATES, scriptPresses, simulate, simulateDays } from '.';
+import { actFindings, FAULT_RATES, oneRun, scriptPresses, simulate, simulateDays } from '.';
 
 const pot: MachineModel = { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.04, runSeconds: 100, afterPowerCut: 'off' };
 const lamp: MachineModel = { ...pot, kind: 'flips' };
@@ -104,13 +105,40 @@ describe('what Act judges', () => {
     expect(findingOf(changed(job, 'act', { script: [{ do: 'press', seconds: 0.05 }] }), 'act.press-length')).toMatchObject({ verdict: 'tight', remedy: { label: 'Use 80 ms' } });
     const short = changed(job, 'act', { script: [{ do: 'press', seconds: 0.02 }] });
     expect(findingOf(short, 'act.press-length').verdict).toBe('stop');
+    const press = { do: 'press', seconds: 0.2 } as const;
+    const gap = (seconds: number | null) => findingOf(changed(job, 'act', { script: seconds === null ? [press, press] : [press, { do: 'wait', seconds }, press] }), 'act.press-gap');
+    expect([gap(null), gap(0.03), gap(0.05), gap(0.2)].map((f) => f.verdict)).toEqual(['stop', 'stop', 'tight', 'settled']);
+    expect(gap(null).remedy?.edit).toMatchObject({ set: { script: [press, { do: 'wait', seconds: 0.2 }, press] } });
     expect(findingOf(short, 'act.run').verdict).toBe('stop');
     expect(findingOf(changed(job, 'act', { script: [] }), 'act.script').remedy?.label).toBe('Press for 180 ms');
   });
 
-  it('stops a door that one missed press leaves the wrong way, until something senses it', () => {
+  it('stops a door that one missed press leaves the wrong way; a contact that nothing looks at settles nothing', () => {
     const door = demoJob('yard-gate');
     expect(findingOf(door, 'act.missed-press').verdict).toBe('stop');
-    expect(findingOf(changed(door, 'sense', { contact: 'at-rest' }), 'act.missed-press').verdict).toBe('settled');
+    expect(findingOf(changed(door, 'sense', { contact: 'at-rest' }), 'act.missed-press')).toMatchObject({ verdict: 'stop', title: expect.stringContaining('nothing looks at it yet') });
+    // One button that opens and closes, pressed at a time of day, opens what is closed.
+    expect(findingOf(door, 'routine.blind')).toMatchObject({ verdict: 'stop', caption: 'opens what is closed' });
+  });
+
+  it('simulates nothing of a machine that nobody described', () => {
+    const job = changed(demoJob('rice-pot'), 'act', { machine: { kind: 'unknown', shortestPressSeconds: null, longestPressSeconds: null, runSeconds: null, afterPowerCut: 'off' } });
+    for (const id of ['act.machine', 'act.press-length', 'act.press-longest', 'routine.blind']) expect(findingOf(job, id).verdict, id).toBe('unknown');
+    expect(oneRun(job)).toBeNull();
+    expect(() => findingOf(job, 'act.run')).toThrow(/no finding/);
+  });
+
+  it('stops a press that is longer than the machine takes for one', () => {
+    const long = changed(demoJob('rice-pot'), 'act', { script: [{ do: 'press', seconds: 5 }] });
+    expect(findingOf(long, 'act.press-longest')).toMatchObject({ verdict: 'stop', limit: { value: 2 } });
+  });
+
+  it('holds the contact of a switch that stays down, or says that it must be held', () => {
+    const pot = demoJob('rice-pot');
+    const { facts } = assess(pot);
+    const latching: Facts = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, kind: 'latching-switch', leading: 'latching-switch' } } };
+    const hold = (job: Job) => actFindings(job, latching).find((f) => f.id === 'act.hold')!;
+    expect(hold(pot)).toMatchObject({ verdict: 'stop', remedy: { label: 'Hold for 25 min' } });
+    expect(hold(applyEdit(pot, hold(pot).remedy!.edit as never, '2026-03-02T14:00:00Z')).verdict).toBe('settled');
   });
 });

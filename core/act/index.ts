@@ -1,4 +1,5 @@
 export { FAULT_RATES, simulateDays, type DaysOutcome } from './days';
 export { actFindings, laneSeconds, oneRun } from './findings';
+export { MACHINE_KIND_WORDS } from './words';
 export type { MachineWord } from './machine';
 export { scriptPresses, scriptSeconds, simulate, type Scenario, type StateSpan, type Trace } from './simulate';

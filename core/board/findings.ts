@@ -11,27 +11,30 @@ export const profileOf = (job: Job): Profile | undefined => PROFILES[job.board.p
 /** What the chosen controller's pins can drive. */
 export function driveFact(job: Job): DriveFact | null {
   const p = profileOf(job);
-  return p ? { controller: p.name, highVolts: p.highVolts, limitAmps: p.pinLimitAmps, meanAmps: p.meanAmps, peakAmps: p.peakAmps } : null;
+  return p ? { controller: p.name, highVolts: p.highVolts, limitAmps: p.pinLimitAmps, meanAmps: p.meanAmps, peakAmps: p.peakAmps, supplyVolts: p.supplyVolts } : null;
 }
 
 /** How a pin would behave for the press: its verdict and the sentence for it. */
 export function judgePin(pin: Pin, job: Job, press: PressFact, profile: Profile): { verdict: Verdict; title: string; caption: string } {
-  const { activeHigh, pullDown } = job.board;
+  const { pullDown } = job.board;
+  const activeHigh = press.pressesOn === 'high';
   if (!pin.can.includes('output')) return { verdict: 'stop', title: `Pin ${pin.gpio} is ${pin.nature}`, caption: `pin ${pin.gpio} is taken` };
   if (pin.strap === 'high' && activeHigh) return { verdict: 'stop', title: `Pin ${pin.gpio} must be high at reset; the driver pulls it down and the controller may not start`, caption: `pin ${pin.gpio} may not start` };
   if (pin.strap === 'low' && !activeHigh) return { verdict: 'stop', title: `Pin ${pin.gpio} must be low at reset; the driver pulls it up and the controller may not start`, caption: `pin ${pin.gpio} may not start` };
-  const contact = contactAtPowerUp(pin, press, activeHigh, pullDown, profile);
+  const contact = contactAtPowerUp(pin, press, pullDown, profile);
   const closed = longestClosed(contact, 'closed');
   if (closed > 0) {
-    const seen = closed >= job.act.machine.shortestPressSeconds;
+    const shortest = job.act.machine.shortestPressSeconds;
+    const seen = shortest === null ? null : closed >= shortest;
     const how = contact.find((s) => s.contact === 'closed')!.why;
     return {
-      verdict: seen ? 'stop' : 'tight', caption: `pin ${pin.gpio} twitches`,
-      title: `Pin ${pin.gpio} closes the contact for ${formatQuantity(closed, 's')} at power-up: ${how}. The machine ${seen ? 'would take that for a press' : 'should overlook it, being shorter than its shortest press'}`,
+      verdict: seen ? 'stop' : seen === null ? 'unknown' : 'tight', caption: `pin ${pin.gpio} twitches`,
+      title: `Pin ${pin.gpio} closes the contact for ${formatQuantity(closed, 's')} at power-up: ${how}. The machine ${seen ? 'would take that for a press' : seen === null ? 'may take that for a press: how short a press it obeys is not said in Act' : 'should overlook it, being shorter than its shortest press'}`,
     };
   }
   if (longestClosed(contact, 'maybe') > 0) {
-    return { verdict: 'tight', title: `Pin ${pin.gpio} floats at power-up and nothing holds the driver off`, caption: `pin ${pin.gpio} floats` };
+    const { why } = contact.find((s) => s.contact === 'maybe')!;
+    return { verdict: 'tight', title: `Pin ${pin.gpio} at power-up: ${why}`, caption: press.jerks ? 'servo may jerk' : `pin ${pin.gpio} floats` };
   }
   return { verdict: 'settled', title: `Pin ${pin.gpio} keeps the contact open through power-up`, caption: `pin ${pin.gpio} keeps still` };
 }
@@ -49,9 +52,12 @@ export function rankPins(job: Job, press: PressFact, profile: Profile): Pin[] {
 
 function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
   const withPullDown: Job = { ...job, board: { ...job.board, pullDown: true } };
+  if (press.jerks) return { text: 'Let the tip rest clear of the button by more than a jerk, or switch the servo’s supply on after the controller runs.' };
+  if (press.pressesOn === 'low' && job.board.pullDown) return { text: 'A resistor to ground presses a driver that presses on low.', label: 'Take the resistor away', edit: { do: 'change', section: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' } };
+  if (press.deadRailCloses) return { text: 'Take a module that presses on high, or feed the light side of its input from the controller’s 3.3 V: then it cannot pull itself in.' };
   const own = profile.pins.find((p) => p.gpio === job.board.pressPin);
   if (own && !job.board.pullDown && judgePin(own, withPullDown, press, profile).verdict === 'settled') {
-    return { text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the driver's input to ground holds it off.`, label: 'Add the pull-down', edit: { do: 'change', section: 'board', set: { pullDown: true }, say: 'pull-down at the driver' } };
+    return { text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`, label: 'Add the pull-down', edit: { do: 'change', section: 'board', set: { pullDown: true }, say: 'pull-down at the driver' } };
   }
   const base = judgePin(rankPins(job, press, profile)[0]!, job, press, profile).verdict === 'settled' ? job : withPullDown;
   const best = rankPins(base, press, profile)[0]!;
@@ -71,16 +77,9 @@ export function boardFindings(job: Job, facts: Facts): Finding[] {
     out.push(finding('board', 'press-pin', { verdict: 'unknown', title: 'No pin chosen for the press', caption: 'no pin yet', source: ['board-wifi17'], remedy: pinRemedy(job, press, profile) }));
   } else {
     const j = judgePin(pin, job, press, profile);
-    out.push(finding('board', 'press-pin', { ...j, source: ['board-wifi17', 'board-levels'], remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile) }));
+    out.push(finding('board', 'press-pin', { ...j, source: ['board-wifi17', 'weak-pulls', 'board-levels'], remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile) }));
   }
-  if (press.pressesOn && press.input === 'level' && (press.pressesOn === 'high') !== job.board.activeHigh) {
-    const high = press.pressesOn === 'high';
-    out.push(finding('board', 'press-level', {
-      verdict: 'stop', title: `The driver presses on a ${press.pressesOn} pin and the plan presses on a ${high ? 'low' : 'high'} one`, caption: `presses on ${press.pressesOn}`,
-      remedy: { text: `Press on ${press.pressesOn}.`, label: `Press on ${press.pressesOn}`, edit: { do: 'change', section: 'board', set: { activeHigh: high }, say: `presses on ${press.pressesOn}` } },
-    }));
-  }
-  if (press.outputs > 1) out.push(finding('board', 'outputs', { verdict: 'settled', title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others want pins as still`, caption: `${press.outputs} outputs` }));
+  if (press.outputs > 1) out.push(finding('board', 'outputs', { verdict: 'tight', title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others have no pin yet`, caption: `${press.outputs} outputs` }));
   return [...out, ...inputPins(job, profile)];
 }
 

@@ -1,4 +1,4 @@
 export { boardFindings, driveFact, judgePin, profileOf, rankPins } from './findings';
-export { contactAtPowerUp, longestClosed, type ContactSegment } from './power-up';
+export { contactAt, contactAtPowerUp, longestClosed, type ContactSegment } from './power-up';
 export type { LevelSegment, Pin, Profile } from './profile';
 export { PROFILES } from './wifi17';

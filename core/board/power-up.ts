@@ -9,12 +9,18 @@ export interface ContactSegment {
   readonly why: string;
 }
 
+/** Under this a driver is held off for certain, V (`weak-pulls`). */
+const HELD_OFF_VOLTS = 0.4;
+
 /** What a driver does with one level of its pin. */
-export function contactAt(level: LevelSegment['level'], press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
-  // Pulses place a finger or carry a speed; a steady level is none, whichever it is.
+export function contactAt(level: LevelSegment['level'], press: PressFact, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
+  // A servo is no switch: it may jump when it gets power, whatever its pin does.
+  if (press.jerks) return { contact: 'maybe', why: 'a servo may jerk when it gets power, before its first pulse' };
+  // Pulses carry a speed; a steady level is none, whichever it is.
   if (press.input === 'pulses') return level === 'toggles' ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' } : { contact: 'open', why: 'a steady level is no pulse' };
-  if (!activeHigh) {
+  if (press.pressesOn === 'low') {
     if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
+    if (level === 'float' && pullDown) return { contact: 'closed', why: 'the resistor to ground pulls the floating pin low, and the driver presses on low' };
     return level === 'toggles' ? { contact: 'closed', why: 'the pin toggles and is low at times' } : { contact: 'open', why: 'nothing pulls the pin low' };
   }
   const conductance = (pullDown ? 1 / PULL_DOWN_OHMS : 0) + (press.holdOhms ? 1 / press.holdOhms : 0);
@@ -26,22 +32,43 @@ export function contactAt(level: LevelSegment['level'], press: PressFact, active
     case 'toggles':
       return { contact: 'closed', why: 'the pin toggles and is high at times' };
     case 'float':
-      if (press.turnOnAmps > 50e-6) return { contact: 'open', why: 'a floating pin cannot feed the LED' };
-      return conductance > 0 ? { contact: 'open', why: 'the pull-down holds the driver off' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
+      return conductance > 0 ? { contact: 'open', why: 'the pull-down holds the driver off' } : press.turnOnAmps > FLOAT_AMPS ? { contact: 'open', why: 'a floating pin cannot feed the driver' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
     case 'weak-high': {
-      const volts = profile.volts / (1 + conductance * profile.weakOhms);
-      const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms;
-      if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the LED' };
-      return volts < press.turnOnVolts
-        ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V, below ${press.turnOnVolts} V` }
-        : { contact: 'closed', why: `the weak pull-up lifts the driver over ${press.turnOnVolts} V` };
+      // The strongest pull-up of such chips decides, not the usual one.
+      const volts = profile.volts / (1 + conductance * profile.weakOhms.low);
+      const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms.low;
+      if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the driver' };
+      if (conductance === 0) return { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the driver` };
+      return volts < Math.min(HELD_OFF_VOLTS, press.turnOnVolts)
+        ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V at most` }
+        : { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V` };
     }
   }
 }
 
+/** What leaks into a floating pin at most, A. */
+const FLOAT_AMPS = 10e-6;
+/** How long a controller's own rail may come after the supply of a module beside it, s: common practice (`module-powerup`). */
+const DEAD_RAIL_SECONDS = 0.02;
+
 /** The contact's own row of the power-up strip, up to the moment the program is in charge. */
-export function contactAtPowerUp(pin: Pin, press: PressFact, activeHigh: boolean, pullDown: boolean, profile: Profile): ContactSegment[] {
-  return pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, activeHigh, pullDown, profile) }));
+export function contactAtPowerUp(pin: Pin, press: PressFact, pullDown: boolean, profile: Profile): ContactSegment[] {
+  const dead: ContactSegment[] = press.deadRailCloses ? [{ from: -DEAD_RAIL_SECONDS, to: 0, contact: 'closed', why: 'the module is fed before the controller and pulls its own input through the dead rail' }] : [];
+  return [...dead, ...held(pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, pullDown, profile) })), press.latchSeconds)];
+}
+
+/** What triggers a one-shot, however short, is held for as long as it holds; before its rail is up it holds nothing. */
+function held(list: readonly ContactSegment[], latchSeconds: number): ContactSegment[] {
+  const out: ContactSegment[] = [];
+  let until = 0;
+  for (const s of list) {
+    const from = Math.max(s.from, until);
+    if (from >= s.to) continue;
+    const latched = s.contact === 'closed' && from + latchSeconds > s.to;
+    out.push(latched ? { ...s, from, to: from + latchSeconds, why: `${s.why}, and the one-shot holds it` } : { ...s, from });
+    if (latched) until = from + latchSeconds;
+  }
+  return out;
 }
 
 /** The longest unbroken stretch in which the contact is (or may be) closed, s. */

@@ -25,8 +25,10 @@ export interface Profile {
   /** Lowest, usual and highest level of a pin driven high under load, V. */
   readonly highVolts: { readonly low: number; readonly nominal: number; readonly high: number };
   readonly pinLimitAmps: number;
-  /** Pull-up inside the chip, Ω. */
-  readonly weakOhms: number;
+  /** Pull-up inside the chip from part to part, Ω. */
+  readonly weakOhms: { readonly low: number; readonly high: number };
+  /** Between which voltages the board may be fed at its supply input, V. */
+  readonly supplyVolts: { readonly low: number; readonly nominal: number; readonly high: number };
   readonly meanAmps: number;
   readonly peakAmps: number;
   /** Seconds from power rising until the program has set its pins. */

@@ -3,8 +3,8 @@ import type { JointWay } from '../job';
 /** Thermal voltage at 27 °C, V. Source: k·T/q (CODATA). */
 export const THERMAL_VOLTS = 0.025852;
 
-/** Pull-down at the driver's input that the tool proposes, Ω: common practice. */
-export const PULL_DOWN_OHMS = 10e3;
+/** Pull-down from the pin to ground that the tool proposes, Ω: holds a driver under 0.4 V against any pull-up inside a controller (`weak-pulls`). */
+export const PULL_DOWN_OHMS = 3.3e3;
 
 /** One button, the part that presses it and the pin that drives the part, with nominal values. */
 export interface Joint {
@@ -18,8 +18,9 @@ export interface Joint {
   readonly seriesOhms: number;
   /** Closed contact of a relay, on-resistance of a solid-state relay or of a MOSFET at this pin's level. */
   readonly onOhms: number;
-  /** Open contact: leakage as a resistance. */
+  /** Open contact as a resistance, and what a semiconductor leaks through it from the higher side to the lower, A. */
   readonly offOhms: number;
+  readonly leakAmps: number;
   readonly coilOhms: number;
   /** Rated voltage of the coil, V, and what it is fed with. */
   readonly coilVolts: number;
@@ -40,7 +41,7 @@ export interface Joint {
 
 /** Nominal parts of the classes that ship; a joint overrides what is known better. Common practice. */
 export const NOMINAL_PARTS = {
-  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, coilOhms: 70, coilVolts: 5, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
+  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, leakAmps: 0, coilOhms: 70, coilVolts: 5, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
   moduleVolts: 5, moduleDropVolts: 3, moduleOnAmps: 1e-3, moduleOnLow: true,
 } as const;
 
@@ -76,8 +77,6 @@ export const moduleAmps = (j: Joint, pressed: boolean): number => {
 const RESISTIVE: ReadonlySet<JointWay> = new Set(['relay-contact', 'relay-module', 'solid-state-relay', 'nmos-to-ground', 'analogue-switch']);
 /** Ways whose closed switch stands between the line and the shared ground wire. */
 const TO_GROUND: ReadonlySet<JointWay> = new Set(['npn-to-ground', 'nmos-to-ground']);
-/** Ways whose open switch leaks like a resistor. */
-const LEAKS: ReadonlySet<JointWay> = new Set(['solid-state-relay', 'nmos-to-ground', 'analogue-switch']);
 
 /** Drop across the closed switch, V: resistive for contacts, saturated or current-limited for transistors. */
 function switchVolts(j: Joint): number {
@@ -96,9 +95,9 @@ function switchVolts(j: Joint): number {
 export function settledLevels(j: Joint): { pressed: number; idle: number } {
   const amps = Math.max(0, j.supplyVolts - switchVolts(j)) / j.pullOhms;
   const drop = Math.min(switchVolts(j) + (TO_GROUND.has(j.way) ? amps * j.groundWireOhms : 0), j.supplyVolts);
-  const off = LEAKS.has(j.way) ? j.offOhms : 1e12;
-  const leakShare = j.pullOhms / (j.pullOhms + off);
-  const [closed, open] = j.polarity === 'low' ? [drop, j.supplyVolts * (1 - leakShare)] : [j.supplyVolts - drop, j.supplyVolts * leakShare];
+  // A leak takes its current until nothing is left of the supply.
+  const leaked = Math.min(j.supplyVolts, j.leakAmps * j.pullOhms);
+  const [closed, open] = j.polarity === 'low' ? [drop, j.supplyVolts - leaked] : [j.supplyVolts - drop, leaked];
   if (j.way !== 'relay-module') return { pressed: closed, idle: open };
   // A module may stay pulled in at rest, or never pull in: its contact follows its input and not the wish.
   const follows = (pressed: boolean): number => (moduleAmps(j, pressed) >= MODULE_TURNS_AT * j.moduleOnAmps ? closed : open);

@@ -15,9 +15,12 @@ const HUNDREDTHS: Readonly<Record<ControlKind, Partial<Record<Look, number>>>> =
   'serial-bus': { connector: 93, 'two-wires': 1, terminals: 2 },
 };
 
+/** What a look that a kind is not known for still gets, hundredths: housings are made of what there is. */
+const STRAY = 1;
+
 /** Share of controls of a kind that look so (`look-shares`); nothing is impossible to the eye. */
 export function lookShare(kind: ControlKind, look: Look): number {
   const given = HUNDREDTHS[kind];
-  const sum = LOOKS.reduce((s, l) => s + (given[l] ?? 0.4), 0);
-  return (given[look] ?? 0.4) / sum;
+  const sum = LOOKS.reduce((s, l) => s + (given[l] ?? STRAY), 0);
+  return (given[look] ?? STRAY) / sum;
 }

@@ -48,6 +48,10 @@ const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 
 /** The parts between pin and button. `coilHenries` and `gated` belong to a relay that is watched while it moves. */
 export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, gated = false): string[] {
+  return [...parts(j, upper, lower, coilHenries, gated), ...(j.leakAmps > 0 ? [`Bleak ${upper} ${lower} I=${num(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`] : [])];
+}
+
+function parts(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   // The junction capacitances of a small transistor; a device without any makes an edge that no step is small enough for.
   const gains = `BF=${num(j.gainForward)} BR=${num(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
   switch (j.way) {

@@ -12,7 +12,9 @@ const COUNTER_SWING_VOLTS = 0.6;
 const SINE_FORM_FACTOR = Math.PI / (2 * Math.SQRT2);
 
 /** States that the circuit does not tell from rest. */
-const plain = (state: Reading['state']): Reading['state'] => (state === 'always' || state === 'running' ? 'idle' : state);
+const plain = (state: Reading['state']): Reading['state'] => (['always', 'running', 'plug-turned', 'loaded-10k', 'turned-10k'].includes(state) ? 'idle' : state);
+/** States that put a resistor across the tips, Ω. */
+const ACROSS: Partial<Record<Reading['state'], number>> = { 'loaded-10k': 10e3, 'turned-10k': 10e3 };
 
 /**
  * What a meter would show for this build: volts, ohms, amperes, hertz, or the share of time high.
@@ -24,7 +26,8 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
   const state = plain(spec.state);
   const pins = touchesPins(spec);
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
-  const net = (phase: Phase, kind = spec.kind): Branch[] => circuitOf(build, state, kind, pins, phase);
+  const across = ACROSS[spec.state];
+  const net = (phase: Phase, kind = spec.kind): Branch[] => [...circuitOf(build, state, kind, pins, phase, from), ...(across ? [{ a: from, b: to, ohms: across }] : [])];
   const share = pulses(build, state) ? build.pulseShare : 0;
   const mean = (f: (net: Branch[]) => number): number => {
     const rest = f(net('rest'));
@@ -33,6 +36,7 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
   const volts = (n: Branch[]): number => voltsBetween(n, from, to, meter.inputOhms);
   switch (spec.kind) {
     case 'ohms':
+    case 'insulation':
     case 'continuity':
       return ohmsBetween(net('rest'), from, to);
     case 'amps':

@@ -1,5 +1,9 @@
 import { CONTROL_KINDS, type ControlKind } from '../job';
 import { buildOf, type Build } from './build';
+import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies } from './draws';
+import { BUTTON_VARIANTS } from './variants-buttons';
+import { OTHER_VARIANTS } from './variants-others';
+import type { Base, Variant } from './variant';
 
 /** How often each kind is met on a bench, before any reading (`kind-priors`). Adds up to one. */
 export const KIND_SHARES: Readonly<Record<ControlKind, number>> = {
@@ -7,83 +11,45 @@ export const KIND_SHARES: Readonly<Record<ControlKind, number>> = {
   'touch-pad': 0.03, 'motor-pair': 0.03, 'latching-switch': 0.008, selector: 0.018, encoder: 0.02, 'serial-bus': 0.01,
 };
 
-type Weighted = readonly (readonly [value: number, weight: number])[];
+/**
+ * How far Probe trusts those shares: machines that a maker opens are not drawn evenly from all machines, and a rare kind must not
+ * need twenty readings' worth of proof. Between 0, every kind alike, and 1, as met (`kind-priors`).
+ */
+const TRUST = 0.45;
 
-/** One of several values by a share in [0, 1), and the share stretched anew, so that one number serves twice. */
-function pick(list: Weighted, u: number): [number, number] {
-  const sum = list.reduce((s, [, w]) => s + w, 0);
-  let rest = u * sum;
-  for (const [value, weight] of list) {
-    if (rest < weight) return [value, rest / weight];
-    rest -= weight;
-  }
-  return [list[list.length - 1]![0], 0.5];
-}
+/** The shares that Probe begins with: those as met, drawn towards even ones. They add up to one. */
+export const FIRST_SHARES: Readonly<Record<ControlKind, number>> = (() => {
+  const raw = CONTROL_KINDS.map((k) => KIND_SHARES[k] ** TRUST);
+  const sum = raw.reduce((a, b) => a + b, 0);
+  return Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / sum])) as Record<ControlKind, number>;
+})();
 
-const decade = (low: number, high: number, u: number): number => low * (high / low) ** u;
-/** Log-uniform with a hump in the middle: the sum of two shares would be a triangle; this bends one share into it. */
-const hump = (low: number, high: number, u: number): number => decade(low, high, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
-const near = (value: number, share: number, u: number): number => value * (1 + share * (2 * u - 1));
+/** The structures that each kind is met in, with their shares, which add up to one for each kind. */
+export const VARIANTS: Readonly<Record<ControlKind, readonly Variant[]>> = { ...BUTTON_VARIANTS, ...OTHER_VARIANTS };
 
-const LOGIC: Weighted = [[1.8, 1], [3.0, 2], [3.3, 8], [5, 10], [9, 0.5], [12, 0.7]];
-const logic = (u: number): number => {
-  const [volts, v] = pick(LOGIC, u);
-  return near(volts, 0.05, v);
-};
-/** Metal contacts are fractions of an ohm; carbon pills on rubber are tens to hundreds. */
-const contact = (u: number): number => (u < 0.75 ? decade(0.04, 4, u / 0.75) : decade(4, 300, (u - 0.75) / 0.25));
-const tie = (u: number, share: number): number => (u < share ? (u < share * 0.3 ? decade(0.05, 20, u / share / 0.3) : decade(20e3, 600e3, (u / share - 0.3) / 0.7)) : decade(60e6, 1e9, (u - share) / (1 - share)));
-
-/** Share of ladder buttons without a resistor of their own, and of dry pairs whose return is the ground that is probed. */
-export const LADDER_BARE_SHARE = 0.125;
-export const DRY_GROUNDED_SHARE = 0.35;
+/** The supplies that a structure is met on; null where its level is no supply. */
+export const suppliesOf = (v: Variant): Supplies | null => (v.supplies === undefined ? LOGIC_SUPPLIES : v.supplies);
 
 /** Number of shares that one draw uses. */
-export const DRAW_DIMENSIONS = 8;
+export const DRAW_DIMENSIONS = 12;
 
 /**
- * One build of a kind from eight shares in [0, 1): even shares give the spread of parts met on benches (`kind-priors`).
- * The same function makes the grid that Probe averages over and the stand-ins that it is tried on.
+ * One build of a variant from twelve shares in [0, 1): even shares give the spread of parts met on benches (`kind-priors`).
  * @param tied share of boards whose low-voltage side is tied to mains.
  */
-export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {
-  const [u0, u1, u2, u3, u4, u5, u6, u7] = u as [number, number, number, number, number, number, number, number];
-  const base = {
-    kind, signal: u7 < 0.5 ? ('A' as const) : ('B' as const), supplyVolts: logic(u0), seriesOhms: hump(800, 220e3, u1), contactOhms: contact(u2), boardOhms: decade(300, 60e3, u3), mainsOhms: tie(u4, tied),
+export function drawVariant(kind: ControlKind, variant: Variant, u: readonly number[], tied = 0.12): Build {
+  const [u0, u1, u2, u3, u4, u5, u6, u7, u8, u9, u10] = u as [number, number, number, number, number, number, number, number, number, number, number];
+  const base: Base = {
+    kind, signal: u7 < 0.5 ? 'A' : 'B', supplyVolts: supplyOf(suppliesOf(variant) ?? LOGIC_SUPPLIES, u0), seriesOhms: pulls(u1), contactOhms: contact(u2), boardOhms: decade(120, 300e3, u3), mainsOhms: tie(u4, tied), ...pins(u8),
   };
-  switch (kind) {
-    case 'low-when-pressed':
-    case 'high-when-pressed':
-    case 'latching-switch':
-      return buildOf(base);
-    case 'selector':
-      return buildOf({ ...base, flag: u5 < 0.4 });
-    case 'ladder': {
-      // One button in eight has no resistor of its own and pulls the line all the way down.
-      const own = u5 < LADDER_BARE_SHARE ? 0.05 : base.seriesOhms * decade(0.03, 4, (u5 - LADDER_BARE_SHARE) / (1 - LADDER_BARE_SHARE));
-      return buildOf({ ...base, keyOhms: own, neighbourOhms: u6 < LADDER_BARE_SHARE ? 0.05 : base.seriesOhms * decade(0.03, 4, (u6 - LADDER_BARE_SHARE) / (1 - LADDER_BARE_SHARE)) });
-    }
-    case 'scanned-matrix':
-      return buildOf({ ...base, seriesOhms: hump(3e3, 200e3, u1), periodSeconds: decade(1e-3, 60e-3, u5), pulseShare: decade(0.02, 0.5, u6), flag: (u5 * 7919) % 1 < 0.8 });
-    case 'dry-pair': {
-      const [volts, v] = pick([[5, 1.5], [8, 1.5], [12, 6], [15, 2], [24, 4], [-24, 2]], u0);
-      return buildOf({ ...base, alternating: volts < 0, supplyVolts: near(Math.abs(volts), 0.15, v), seriesOhms: hump(250, 20e3, u1), groundOhms: u5 < DRY_GROUNDED_SHARE ? 0.05 : decade(30e6, 1e9, (u5 - DRY_GROUNDED_SHARE) / (1 - DRY_GROUNDED_SHARE)) });
-    }
-    case 'switched-load': {
-      const [volts, v] = pick([[-230, 4], [-120, 4], [12, 2], [24, 2]], u0);
-      return buildOf({ ...base, alternating: volts < 0, supplyVolts: near(Math.abs(volts), 0.08, v), seriesOhms: volts < 0 ? decade(12, 2e3, u1) : decade(1, 200, u1), contactOhms: decade(0.01, 0.5, u2), mainsOhms: decade(60e6, 1e9, u4) });
-    }
-    case 'touch-pad':
-      return buildOf({ ...base, supplyVolts: decade(0.1, 0.9, u0), seriesOhms: decade(1e6, 40e6, u1) });
-    case 'motor-pair': {
-      const [volts, v] = pick([[3, 1], [6, 2], [12, 5], [24, 3]], u0);
-      return buildOf({ ...base, supplyVolts: near(volts, 0.12, v), seriesOhms: decade(0.8, 150, u1), groundOhms: u5 < 0.5 ? decade(2e3, 200e3, u5 * 2) : decade(5e6, 1e9, u5 * 2 - 1) });
-    }
-    case 'encoder':
-      return buildOf({ ...base, periodSeconds: decade(0.02, 0.5, u5), pulseShare: 0.3 + 0.4 * u6, flag: (u6 * 7919) % 1 < 0.5 });
-    case 'serial-bus':
-      return buildOf({ ...base, periodSeconds: decade(10e-6, 20e-3, u5), pulseShare: decade(0.02, 0.4, u6), flag: (u6 * 7919) % 1 < 0.6 });
-  }
+  return buildOf({ ...base, ...variant.draw({ base, u0, u1, u2, u3, u4, u5, u6, u9, u10 }) });
+}
+
+/** One build of a kind, its structure by the last of the shares. The stand-ins of the practice shelf are drawn so. */
+export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {
+  const list = VARIANTS[kind];
+  const [index] = pick(list.map((v, i) => [i, v.share]), u[DRAW_DIMENSIONS - 1]!);
+  return drawVariant(kind, list[index]!, u, tied);
 }
 
 /** A kind by one share, as often as it is met. */
@@ -95,3 +61,4 @@ export const drawKind = (u: number): ControlKind => {
   }
   return CONTROL_KINDS[0];
 };
+

@@ -21,6 +21,7 @@ const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] =
   [/^(base resistor|emitter|collector|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
   [/^(module|driver|logic|servo)/, (m) => ({ name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!, column: 1 })],
   [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
+  [/^one-shot/, () => ({ name: 'one-shot', column: 1 })],
   [/^(end switch|diode)/, () => ({ name: 'end switches', column: 1 })],
   [/^(M\d)/, (m) => ({ name: `motor ${m[1]}`, column: 2 })],
   [/^winding/, () => ({ name: 'stepper', column: 2 })],

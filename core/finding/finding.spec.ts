@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { against, atLeast, atMost, carried, chosen, constant, derive, evaluate, flips, gravest, judged, parseFormula, reevaluate, SOURCES, worst, write } from '.';
+import { against, atLeast, atMost, carried, chosen, constant, derive, filledIn, derivedLimit, evaluate, flips, gravest, judged, parseFormula, reevaluate, SOURCES, turns, worst, write, type Input } from '.';
 import { within } from '../quantity';
 
 const calc = (text: string, values: Record<string, number> = {}): number => evaluate(parseFormula(text), values);
@@ -47,7 +47,7 @@ const led = derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [
 describe('steps that explain themselves', () => {
   it('computes and fills in from one text', () => {
     expect(led.result.value).toBeCloseTo(1.5 / 680, 12);
-    expect(led.filled).toBe('(2.9 V − 1.4 V) / 680 Ω = 2.21 mA');
+    expect(filledIn(led)).toBe('(2.9 V − 1.4 V) / 680 Ω = 2.21 mA');
   });
 
   it('carries a result into the next step and evaluates the chain anew', () => {
@@ -62,12 +62,61 @@ describe('steps that explain themselves', () => {
     expect(f).toMatchObject({ id: 'thumb.x', verdict: 'settled', value: { unit: 'A' } });
   });
 
-  it('says what would turn the verdict, and by how much', () => {
-    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [led], limit: atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' }) });
+});
+
+describe('what would turn a verdict', () => {
+  const volts = (value: number) => ({ symbol: 'V_OH', name: 'pin high, lowest', value, unit: 'V', origin: { from: 'estimated', at: '', what: 'test' }, usual: value + 0.3 }) as const;
+  const resistor = (value: number, usual = value) => ({ symbol: 'R_S', name: 'resistor', value, unit: 'Ω', origin: { from: 'maker', what: 'chosen' }, usual, possible: [1, 1e6] }) as const;
+  const amps = (r: ReturnType<typeof resistor>) => derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [volts(2.9), constant('V_F', 'LED', 1.4, 'V', 'parts-opto'), r]);
+  const need = atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' });
+
+  it('is looked for in measured and chosen inputs alone, and really turns it', () => {
+    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [amps(resistor(680))], limit: need });
     const found = Object.fromEntries(flips(f).map((x) => [x.input.symbol, x.to]));
+    // 1.5 V over 1.5 kΩ is the milliampere; at 680 Ω it takes 1.4 V + 0.68 V. The LED's own drop is its class's, and no choice.
     expect(found['R_S']).toBeCloseTo(1500, 0);
-    expect(found['V_OH']).toBeCloseTo(1.4 + 0.68, 3);
-    expect(found['V_F']).toBeCloseTo(2.9 - 0.68, 3);
+    expect(Object.keys(found).sort()).toEqual(['R_S', 'V_OH']);
+    expect(found['V_OH']).toBeCloseTo((1.4 + 0.68) * (3.2 / 2.9), 3);
+    for (const x of flips(f)) expect(turns(f, x)).toBe(true);
+  });
+  it('tells the value that is chosen and not its corner', () => {
+    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [amps(resistor(714, 680))], limit: need });
+    const flip = flips(f).find((x) => x.input.symbol === 'R_S')!;
+    expect(flip.now).toBe(680);
+    expect(flip.to).toBeCloseTo((1500 * 680) / 714, 0);
+  });
+  it('is nothing where value and limit move together, where nothing possible turns it, or where nothing would change', () => {
+    const level = derive('level', 'V', 'V_OH * R_on / R_S', 'V', [volts(5), constant('R_on', 'contact', 10, 'Ω', 'parts-relay'), resistor(10_000)]);
+    const share = derive('low level', 'V_IL', 'k * V_OH', 'V', [constant('k', 'share', 0.3, '1', 'cmos-levels'), volts(5)]);
+    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [level], limit: derivedLimit('at most', [share], 'low level') });
+    // The ratio of the two does not depend on the supply: no voltage turns it.
+    expect(flips(f).map((x) => x.input.symbol)).toEqual(['R_S']);
+    const tight = { ...resistor(680), possible: [600, 700] as [number, number] };
+    expect(flips(judged('thumb', 'x', { title: 't', caption: 'c', steps: [amps(tight as never)], limit: need })).map((x) => x.input.symbol)).toEqual(['V_OH']);
+    const exact = judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V', 'set', [0, 100])])], limit: atMost(1, 'V', 'the same', { from: 'maker', what: 'x' }) });
+    expect(flips(exact)).toEqual([]);
+  });
+});
+
+describe('what a verdict rests on', () => {
+  const over = (origin: Input['origin']) => judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [{ symbol: 'V_o', name: 'v', value: 1, unit: 'V', origin }])], limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }) }).verdict;
+  it('is unknown with a number that nobody read, whichever way it falls, and tight with one that nobody confirmed', () => {
+    expect(over({ from: 'maker', what: 'x' })).toBe('settled');
+    expect(over({ from: 'class', key: 'parts-npn', part: 'x' })).toBe('settled');
+    expect(over({ from: 'prior', what: 'x' })).toBe('unknown');
+    expect(over({ from: 'default', what: 'x', path: 'finger.hornMetres' })).toBe('tight');
+    const stopped = judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [{ symbol: 'V_o', name: 'v', value: 11, unit: 'V', origin: { from: 'prior', what: 'x' } }])], limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }) });
+    expect(stopped.verdict).toBe('unknown');
+  });
+  it('counts the inputs of a limit as well', () => {
+    const limit = derivedLimit('at most', [derive('l', 'L', 'l_0', 'V', [{ symbol: 'l_0', name: 'l', value: 10, unit: 'V', origin: { from: 'prior', what: 'x' } }])], 'limit');
+    expect(judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V')])], limit }).verdict).toBe('unknown');
+  });
+  it('is never settled on a margin of nothing, but for counts and limits that hold their margin', () => {
+    const most = atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' });
+    expect(against(10, most, 0)).toBe('tight');
+    expect(against(10, most, 'met')).toBe('settled');
+    expect(against(10.001, most, 'met')).toBe('stop');
   });
 });
 
@@ -102,6 +151,13 @@ describe('sources', () => {
     for (const source of Object.values(SOURCES)) {
       expect(['P', 'C', 'M']).toContain(source.tag);
       expect(source.text.length).toBeGreaterThan(10);
+    }
+  });
+  it('of a published one names author or body, title and number, year, clause or table', () => {
+    for (const [key, { tag, text }] of Object.entries(SOURCES)) {
+      if (tag !== 'P') continue;
+      expect(text, key).toMatch(/^[A-Z]/);
+      expect(text, `${key}: a year or an edition on paper`).toMatch(/\b(1[5-9]\d\d|20\d\d)\b|e-Handbook/);
     }
   });
 });

@@ -12,17 +12,30 @@ export interface Measure {
   readonly unit: Unit;
 }
 
-/** Where a number came from. */
+/**
+ * Where a number came from. `estimated` rests on readings, `at` is the last of them; `prior` is what such controls usually have,
+ * since nobody read this one; `default` is what a plan begins with, since nobody confirmed it; `class` is the class of a part.
+ * `path` names the field that would hold it once confirmed.
+ */
 export type Origin =
   | { readonly from: 'measured'; readonly at: string; readonly what: string }
-  | { readonly from: 'source'; readonly key: SourceKey }
+  | { readonly from: 'estimated'; readonly at: string; readonly what: string }
+  | { readonly from: 'prior'; readonly what: string }
+  | { readonly from: 'default'; readonly what: string; readonly path: string }
   | { readonly from: 'maker'; readonly what: string }
+  | { readonly from: 'class'; readonly key: SourceKey; readonly part: string }
+  | { readonly from: 'source'; readonly key: SourceKey }
+  | { readonly from: 'computed'; readonly what: string }
   | { readonly from: 'step' };
 
 export interface Input extends Measure {
   readonly symbol: string;
   readonly name: string;
   readonly origin: Origin;
+  /** The value itself, where `value` stands at an end of its tolerance. */
+  readonly usual?: number;
+  /** Between which values a maker could have it; none where it cannot be chosen or read otherwise. */
+  readonly possible?: readonly [least: number, most: number];
 }
 
 /** One line of arithmetic: `symbol = formula`, with every input's value and origin. */
@@ -30,8 +43,6 @@ export interface Step {
   readonly what: string;
   readonly symbol: string;
   readonly formula: string;
-  /** The formula with the numbers in it and the result, as one line. */
-  readonly filled: string;
   readonly inputs: readonly Input[];
   readonly result: Measure;
 }
@@ -40,6 +51,8 @@ export interface Limit extends Measure {
   readonly sense: 'at most' | 'at least';
   readonly name: string;
   readonly origin: Origin;
+  /** How the limit itself was worked out, where it was. */
+  readonly steps?: readonly Step[];
 }
 
 /** What to do about a finding; `edit`, where given, can be applied to the job with one press. */

@@ -1,38 +1,98 @@
+import { formatQuantity } from '../quantity';
 import { reevaluate } from './derive';
 import type { Finding, Input } from './finding';
+import { inputsOf } from './standing';
 
-/** How far one input would have to move for the value to meet its limit exactly. */
+/** The nearest possible value of one input at which the verdict would turn. */
 export interface Flip {
   readonly input: Input;
+  /** The input's own value, not an end of its tolerance. */
+  readonly now: number;
   readonly to: number;
 }
 
-const SCALES = Array.from({ length: 81 }, (_, i) => 10 ** ((i - 40) / 20));
+/** A value that was read is taken to be off by no more than this factor: beyond it the reading is wrong and not the margin. */
+const READ_WITHIN = 2;
+
+/** Between which values an input may be looked for: what can be chosen, or what a reading may still be; null for what is neither read nor chosen. */
+function range(input: Input): readonly [number, number] | null {
+  const { from } = input.origin;
+  if (from === 'measured' || from === 'estimated') {
+    const ends = [input.value / READ_WITHIN, input.value * READ_WITHIN].sort((a, b) => a - b) as [number, number];
+    return input.possible ? [Math.max(ends[0], input.possible[0]), Math.min(ends[1], input.possible[1])] : ends;
+  }
+  // What can be chosen says so itself, with its bounds.
+  return (from === 'maker' || from === 'default') && input.possible ? input.possible : null;
+}
+
+const POINTS = 64;
+const HAIR = 1e-9;
+
+/** Values on either side of the present one, nearest first on each side: even in ratio where the range allows, else even in distance. */
+function walk(now: number, end: number): number[] {
+  const ratio = now !== 0 && end !== 0 && Math.sign(now) === Math.sign(end);
+  return Array.from({ length: POINTS }, (_, i) => (i + 1) / POINTS).map((u) => (ratio ? now * (end / now) ** u : now + (end - now) * u));
+}
 
 /**
- * For each first input of a finding's arithmetic, the nearest value (within a hundredth to a hundred times) at which
- * the verdict would turn. Inputs that cannot turn it alone are left out; nearest in ratio first.
+ * For each measured or chosen input of a finding's value and limit, the nearest possible value at which the verdict would turn;
+ * value and limit are worked out anew each time. Inputs that turn nothing inside what is possible are left out; nearest in ratio first.
  */
 export function flips(finding: Finding): Flip[] {
   const { limit, steps } = finding;
   if (!limit || steps.length === 0) return [];
-  const first = new Map(steps.flatMap((s) => s.inputs).filter((i) => i.origin.from !== 'step').map((i) => [i.symbol, i]));
-  const excess = (input: Input, value: number): number => reevaluate(steps, { [input.symbol]: value }) - limit.value;
+  const first = new Map(inputsOf(steps, limit).map((i) => [i.symbol, i]));
   const out: Flip[] = [];
   for (const input of first.values()) {
-    if (!(input.value !== 0) || !Number.isFinite(input.value)) continue;
-    const now = Math.sign(excess(input, input.value));
-    const scale = SCALES.filter((s) => Number.isFinite(excess(input, input.value * s)) && Math.sign(excess(input, input.value * s)) !== now).sort(
-      (a, b) => Math.abs(Math.log(a)) - Math.abs(Math.log(b)),
-    )[0];
-    if (scale === undefined) continue;
-    let [inside, outside] = [scale > 1 ? scale / 10 ** (1 / 20) : scale * 10 ** (1 / 20), scale];
-    for (let i = 0; i < 40; i++) {
-      const mid = Math.sqrt(inside * outside);
-      if (Math.sign(excess(input, input.value * mid)) === now) inside = mid;
-      else outside = mid;
-    }
-    out.push({ input, to: input.value * outside });
+    const possible = range(input);
+    if (!possible || !Number.isFinite(input.value)) continue;
+    const now = met(finding, input, input.value);
+    if (now === null) continue;
+    const turned = (value: number): boolean => met(finding, input, value) === !now;
+    const found = possible.flatMap((end): number[] => {
+      const list = walk(input.value, end);
+      const k = list.findIndex(turned);
+      return k < 0 ? [] : [halve(k === 0 ? input.value : list[k - 1]!, list[k]!, turned)];
+    });
+    if (found.length === 0) continue;
+    const nearest = found.reduce((a, b) => (Math.abs(a - input.value) <= Math.abs(b - input.value) ? a : b));
+    const own = input.usual ?? input.value;
+    // A tolerance moves with its value: the maker chooses the value, not its corner.
+    const scale = input.value !== 0 ? own / input.value : 1;
+    const whole = input.unit === '1' && Number.isInteger(own);
+    const up = nearest > input.value;
+    // A hair beyond the edge, so that the value still turns it after it was scaled and scaled back.
+    const to = whole ? (up ? Math.ceil(nearest * scale) : Math.floor(nearest * scale)) : nearest * scale * (1 + (up === nearest > 0 ? HAIR : -HAIR));
+    if (to < possible[0] * Math.min(1, scale) || to > possible[1] * Math.max(1, scale)) continue;
+    if (formatQuantity(to, input.unit) === formatQuantity(own, input.unit)) continue;
+    const flip = { input, now: own, to };
+    if (turns(finding, flip)) out.push(flip);
   }
-  return out.sort((a, b) => Math.abs(Math.log(a.to / a.input.value)) - Math.abs(Math.log(b.to / b.input.value)));
+  return out.sort((a, b) => far(a) - far(b));
+}
+
+/** Between a value that does not turn it and one that does, the nearest that does. */
+function halve(inside: number, outside: number, turned: (value: number) => boolean): number {
+  for (let i = 0; i < 50; i++) {
+    const middle = (inside + outside) / 2;
+    if (turned(middle)) outside = middle;
+    else inside = middle;
+  }
+  return outside;
+}
+
+const far = ({ now, to }: Flip): number => (now !== 0 && to / now > 0 ? Math.abs(Math.log(to / now)) : Math.abs(to - now));
+
+/** Whether a finding's limit is met with one input at another value, value and limit worked out anew; null where that gives no number. */
+function met({ steps, limit }: Finding, { symbol }: Input, value: number): boolean | null {
+  const at = { [symbol]: value };
+  const x = reevaluate(steps, at) - (limit!.steps ? reevaluate(limit!.steps, at) : limit!.value);
+  return Number.isFinite(x) ? (limit!.sense === 'at most' ? x <= 0 : x >= 0) : null;
+}
+
+/** Whether a flip really turns its finding: worked out anew at its value, its tolerance moved with it. */
+export function turns(finding: Finding, { input, now, to }: Flip): boolean {
+  if (!finding.limit) return false;
+  const before = met(finding, input, input.value);
+  return before !== null && met(finding, input, now === 0 ? to : (to * input.value) / now) === !before;
 }

@@ -10,6 +10,8 @@ export interface RangedInput {
   readonly range: Interval;
   readonly unit: Unit;
   readonly origin: Origin;
+  /** Between which values a maker could have it. */
+  readonly possible?: readonly [least: number, most: number];
 }
 
 /**
@@ -23,7 +25,7 @@ export function worst(
   const constants = Object.fromEntries(fixed.map((f) => [f.symbol, f.value]));
   const range = corners(Object.fromEntries(ranged.map((r) => [r.symbol, r.range])), (at) => evaluate(tree, fixed.length ? { ...constants, ...at } : at));
   const at: Readonly<Record<string, number>> = end === 'highest' ? range.atHigh : range.atLow;
-  const inputs = ranged.map((r): Input => ({ symbol: r.symbol, name: `${r.name}${endWord(r.range, at[r.symbol]!)}`, value: at[r.symbol]!, unit: r.unit, origin: r.origin }));
+  const inputs = ranged.map((r): Input => ({ symbol: r.symbol, name: `${r.name}${endWord(r.range, at[r.symbol]!)}`, value: at[r.symbol]!, unit: r.unit, origin: r.origin, usual: r.range.nominal, ...(r.possible ? { possible: r.possible } : {}) }));
   return derive(what, symbol, formula, unit, [...inputs, ...fixed]);
 }
 

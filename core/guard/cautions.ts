@@ -22,7 +22,7 @@ export const CAUTIONS: Readonly<Record<Hazard, readonly Caution[]>> = {
   gas: [{ id: 'gas', what: 'Gas and ignition', prevents: 'leave valves and burners alone; a licensed fitter decides what may be switched' }],
   mains: [
     { id: 'mains-cover', what: 'Mains parts within reach while probing', prevents: 'covers on, insulated tips, one hand; the local electrical code and licensed practice come first' },
-    { id: 'mains-apart', what: 'Mains touches your side', prevents: '5 mm creepage to everything of yours, no wire through a shared hole, strain relief' },
+    { id: 'mains-apart', what: 'Mains touches your side', prevents: '5 mm creepage to everything of yours in a dry room, 8 mm where steam or splashes come; no wire through a shared hole, strain relief' },
   ],
   'not-isolated': [{ id: 'not-isolated', what: 'The low-voltage side carries mains', prevents: 'no shared ground, no USB lead while plugged in, reinforced insulation only; licensed work' }],
   pressure: [{ id: 'pressure', what: 'Pressure without a watcher', prevents: 'the vessel keeps its own valve and cut-out; never start it unattended' }],
@@ -41,3 +41,12 @@ export const CAUTIONS: Readonly<Record<Hazard, readonly Caution[]>> = {
 
 /** Hazards in order of harm. */
 export const HARM_ORDER: readonly Hazard[] = ['medical', 'high-voltage', 'gas', 'mains', 'not-isolated', 'pressure', 'unattended-heat', 'moving-door', 'pinch', 'water', 'lithium'];
+
+/** Cautions that follow from the joint and not from a hazard; the last one holds for every machine (`cautions`, `ground-shift`, `restart-lock`). */
+export const GENERAL = {
+  conductors: { id: 'conductors', what: 'A wire or a fuse too small for the load', prevents: 'load at most the fuse, fuse at most the conductor: 0.75 mm² for 6 A, 1.0 mm² for 10 A, 1.5 mm² for 16 A; the local electrical code decides' },
+  suppressor: { id: 'suppressor', what: 'A coil in the load burns the contact', prevents: 'a varistor or an RC of class X2 across the load; an RC across the contact lets some milliamperes through for ever' },
+  restart: { id: 'restart', what: 'A compressor restarted against its pressure', prevents: 'three minutes between stop and start, kept by the machine or by the routine' },
+  groundShift: { id: 'ground-shift', what: 'Two grounds that are not at one level', prevents: 'before they are joined: under 50 mV, AC and DC, across 1 kΩ between them' },
+  ownDevices: { id: 'own-devices', what: 'A safety device of the machine taken out', prevents: 'thermal cut-outs, door switches, edge sensors and end switches stay in the circuit' },
+} as const satisfies Record<string, Caution>;

@@ -1,2 +1,4 @@
 export { CAUTIONS, PROVE_DEAD, type Caution } from './cautions';
-export { cautionsOf, guardFindings, INRUSH, needsProveDead } from './findings';
+export { guardFindings } from './findings';
+export { cautionsOf, hazardsOf, needsProveDead } from './hazards';
+export { neverFinding } from './never';

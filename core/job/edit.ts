@@ -1,4 +1,5 @@
 import { freshControl } from './fresh';
+import { GUESSED_PLANS } from './types';
 import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, SheetPlan, StandinState, Survey, ThumbPlan, Trial, Wish } from './types';
 
 interface Sections {
@@ -48,7 +49,7 @@ export function applyEdit(job: Job, edit: JobEdit, now: string): Job {
 function change(job: Job, edit: JobEdit, now: string): [Job, LogEntry['room'], string] {
   switch (edit.do) {
     case 'change':
-      return [{ ...job, [edit.section]: { ...job[edit.section], ...edit.set } }, ROOM_OF[edit.section] ?? (edit.section as LogEntry['room']), edit.say];
+      return [{ ...job, [edit.section]: { ...job[edit.section], ...edit.set, ...(edit.section === 'thumb' ? { given: givenBy(job.thumb, edit.set) } : {}) } }, ROOM_OF[edit.section] ?? (edit.section as LogEntry['room']), edit.say];
     case 'title':
       return [{ ...job, title: edit.title, place: edit.place }, 'wish', `called ${edit.title}`];
     case 'archive':
@@ -83,6 +84,16 @@ function change(job: Job, edit: JobEdit, now: string): [Job, LogEntry['room'], s
       return [after, '', edit.say];
     }
   }
+}
+
+/** Values of a way's plan that the maker gave: those that an edit changes, and those that it confirms by naming them. */
+function givenBy(before: ThumbPlan, set: Partial<ThumbPlan>): string[] {
+  const changed = GUESSED_PLANS.flatMap((plan) => {
+    const was = { ...before[plan] } as Record<string, unknown>;
+    const is = set[plan] && ({ ...set[plan] } as Record<string, unknown>);
+    return is ? Object.keys(is).filter((key) => JSON.stringify(is[key]) !== JSON.stringify(was[key])).map((key) => `${plan}.${key}`) : [];
+  });
+  return [...new Set([...(set.given ?? before.given), ...changed])];
 }
 
 function withControl(job: Job, { id, name }: { id: string; name: string }): Job {

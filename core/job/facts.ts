@@ -1,5 +1,6 @@
+import type { Origin } from '../finding';
 import type { Interval } from '../quantity';
-import type { Way } from './types';
+import type { MachineModel, MachinePlan, Way } from './types';
 
 /** The ways a control can be built. */
 export const CONTROL_KINDS = [
@@ -18,10 +19,24 @@ export interface ControlFact {
   probability: number;
   /** Estimated values with their bounds, in base units: supplyVolts, pullUpOhms, contactOhms, loopVolts, loopAmps … */
   parameters: Record<string, Interval>;
-  /** ISO times of the readings that the estimates rest on, last one first. */
+  /** Of each of these values that rests on readings, the ISO time of the last; a value that is not here is what its kind usually has. */
+  read: Record<string, string>;
+  /** Readings of the control itself, looks included. */
+  readings: number;
+  /** ISO time of the last reading that an estimate rests on. */
   lastReadingAt: string;
+  /** Whether its voltage alternates. */
+  alternating: 'yes' | 'no' | 'unknown';
+  /** Whether strobes go low, for a scanned key. */
+  strobesLow: 'yes' | 'no' | 'unknown';
+  /** Where the contact's other side stands: it joins the signal to ground or to the supply, or floats with its own loop. */
+  farSide: 'ground' | 'supply' | 'floats' | 'unknown';
+  /** The highest current that was ever read through its closed contact, A; null where none was. */
+  mostAmps: number | null;
+  /** Readings that cannot all be right. */
+  contradicted: boolean;
   isolation: Isolation;
-  /** Over the limits of extra-low voltage somewhere on the control. */
+  /** Over the limits of extra-low voltage somewhere on the control, loaded or from a source. */
   dangerous: boolean;
   /** Which terminal carries the signal. */
   signal: 'A' | 'B';
@@ -54,14 +69,33 @@ export interface PressFact {
   resistorOhms: number | null;
   /** What the pin gives: a level that holds the press, pulses that place it, or nothing at all. */
   input: 'level' | 'pulses';
-  /** The level that presses, where the part does not leave it open. */
-  pressesOn: 'high' | 'low' | null;
+  /** The level that presses: by the way, its wires and its part, and so in the strip and in the packed program. */
+  pressesOn: 'high' | 'low';
   /** What draws `supplyAmps`, and its current at the worst instant, A. */
   load: string;
   peakAmps: number;
   /** Outputs of the controller that it takes. */
   outputs: number;
+  /** The part whose contact carries the load, with its ratings; null where it carries none. */
+  contact: ContactFact | null;
+  /** A module that pulls its own input while the controller’s rail is still dead. */
+  deadRailCloses: boolean;
+  /** How long a press lasts at most once it has begun, whatever the pin does then: a one-shot holds it, s; 0 where the pin alone does. */
+  latchSeconds: number;
+  /** A servo that may jerk when it gets power. */
+  jerks: boolean;
+  /** Mains conductors are wired by this way. */
+  mains: boolean;
   sequence: readonly SequenceRule[];
+}
+
+/** A contact that carries a load, as Guard holds it against the load. */
+export interface ContactFact {
+  readonly name: string;
+  readonly amps: number;
+  readonly inrushAmps: number;
+  readonly volts: number;
+  readonly origin: Origin;
 }
 
 /** What Board hands on about the chosen controller's pins. */
@@ -73,6 +107,8 @@ export interface DriveFact {
   /** Draw of the controller itself, amperes. */
   meanAmps: number;
   peakAmps: number;
+  /** Between which voltages it may be fed. */
+  supplyVolts: Interval;
 }
 
 /** What rooms learn from each other; `assess` fills it in the order of the work. */
@@ -82,3 +118,12 @@ export interface Facts {
   press: PressFact | null;
 }
 
+
+/** The machine as it can be simulated, or null while its kind or a time that the kind wants is not known. */
+export function knownMachine(plan: MachinePlan): MachineModel | null {
+  const { kind, shortestPressSeconds, runSeconds, afterPowerCut } = plan;
+  if (kind === 'unknown' || shortestPressSeconds === null) return null;
+  // What flips has no run of its own.
+  const run = kind === 'flips' ? (runSeconds ?? 0) : runSeconds;
+  return run === null ? null : { kind, shortestPressSeconds, runSeconds: run, afterPowerCut };
+}

@@ -1,11 +1,12 @@
 export { applyEdit, returnTo, type JobEdit, type Section } from './edit';
-export { CONTROL_KINDS, type ControlFact, type ControlKind, type DriveFact, type Facts, type Isolation, type PressFact, type SequenceRule } from './facts';
+export { CONTROL_KINDS, knownMachine, type ContactFact, type ControlFact, type ControlKind, type DriveFact, type Facts, type Isolation, type PressFact, type SequenceRule } from './facts';
 export { freshControl, freshJob, type FreshWish } from './fresh';
 export { freshThumb } from './fresh-thumb';
-export { freshFace, freshRail, freshSurvey, HAND_METER } from './fresh-survey';
+export { anotherUnit } from './another-unit';
+export { freshFace, freshRail, freshSurvey, BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './fresh-survey';
 export { jobJsonSchema } from './json-schema';
 export { checkJob, jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Loaded, type LoadProblem } from './load';
-export { migrate, type Migration } from './migrate';
+export { migrate, withNewRatings, type Migration } from './migrate';
 export { isBounds } from './shapes';
 export * from './types';
 export { readNoteLine } from './note-line';

@@ -1,6 +1,6 @@
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
-import type { Job, Reading, Strip } from './types';
+import type { Job, MainsSide, Reading, Strip } from './types';
 import { sayPlace, sayValue } from './words';
 
 /**
@@ -20,6 +20,9 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
         return readSupply(words, line, context);
       case 'strip':
         return readStrip(words, job, line);
+      case 'mains':
+        // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
+        return words[1]?.text.toLowerCase() === 'to' ? readReading(words, line, job, context) : readMains(words, job, line);
     }
     return words[2]?.text.toLowerCase() === 'wire' ? readWire(words, job, line) : readReading(words, line, job, context);
   } catch (error) {
@@ -76,13 +79,34 @@ function readWire(words: Word[], job: Job, line: string): Understood {
   return { ok: true, edit: { do: 'change', section: 'survey', set: { strips }, say: said }, words: said };
 }
 
+/** How the machine meets mains: the word said, what it sets, and what that means. */
+const MAINS_WORDS: Readonly<Record<string, Readonly<Record<string, readonly [set: Partial<MainsSide>, words: string]>>>> = {
+  plug: {
+    turns: [{ feed: 'plug-turns' }, 'a plug that goes in either way round'], 'one-way': [{ feed: 'plug-one-way' }, 'a plug that goes in one way only'],
+    wired: [{ feed: 'wired' }, 'fixed wiring, no plug'], none: [{ feed: 'none' }, 'no mains plug'],
+  },
+  switch: { closed: [{ mainSwitch: 'closed' }, 'its main switch closed while ohms are read'], none: [{ mainSwitch: 'none' }, 'no main switch of its own'], open: [{ mainSwitch: 'open' }, 'its main switch open while ohms were read'] },
+  cables: { none: [{ cables: 'none' }, 'no charger and no other cable'], some: [{ cables: 'some' }, 'a charger or other cables'] },
+  earth: { pin: [{ earth: 'pin' }, 'earth at the plug’s pin'], case: [{ earth: 'case' }, 'earth at the metal case'], nowhere: [{ earth: 'nowhere' }, 'no earth in the machine: taken from a socket beside it'] },
+};
+
+/** `mains plug turns`: what is asked before the isolation readings. */
+function readMains(words: Word[], job: Job, line: string): Understood {
+  const [, what, answer] = words;
+  const answers = MAINS_WORDS[what?.text.toLowerCase() ?? ''];
+  if (!what || !answers) throw new Misread(what?.at ?? line.length, `say ${Object.keys(MAINS_WORDS).join(', ')}, for example: mains plug turns`);
+  const found = answers[answer?.text.toLowerCase() ?? ''];
+  if (!found) throw new Misread(answer?.at ?? line.length, `say ${Object.keys(answers).join(', ')}`);
+  return { ok: true, edit: { do: 'change', section: 'survey', set: { mains: { ...job.survey.mains, ...found[0] } }, say: found[1] }, words: found[1] };
+}
+
 function readSupply(words: Word[], line: string, context: NoteContext): Understood {
   const name = words[1];
   if (!name) throw new Misread(line.length, 'which supply? for example: supply main 5.02 V always');
   const last = words[words.length - 1]!;
   const state = STATE_NAMES[last.text.toLowerCase()];
   if (!state || words.length < 4) throw new Misread(last.at, 'say at the end whether it is there always, idle, running or off', `${line.trimEnd()} always`);
-  const q = quantityAt(line.slice(0, last.at), words[2]!.at, 'V');
+  const q = quantityAt(line.slice(0, last.at), words[2]!.at, 'V', Number.NaN);
   if (q.unit !== 'V') throw new Misread(words[2]!.at, `${q.unit} is not what a supply shows; say volts`);
   if (Math.abs(q.value) > 1000) throw new Misread(words[2]!.at, 'over 1000 V is beyond a hand-held meter and beyond this tool');
   const r: Reading = {

@@ -1,17 +1,22 @@
 import { parseQuantity, type Quantity, type Unit } from '../quantity';
+import { formatQuantity } from '../quantity';
 import type { JobEdit } from './edit';
 import { nearestWord } from './nearest-word';
 import { Cursor, Misread, type NoteContext, type Understood, type Word } from './note-words';
-import { LOOKS, type Job, type Look, type MachineState, type Point, type Reading, type ReadingKind, type Strip } from './types';
+import { LOOKS, type Job, type Look, type MachineState, type Point, type Reading, type Meter, type ReadingKind, type Strip } from './types';
 import { sayPlace, sayValue } from './words';
 
 export const STATE_NAMES: Record<string, MachineState> = {
   off: 'off', unplugged: 'off', idle: 'idle', on: 'idle', open: 'idle', pressed: 'pressed', held: 'pressed', released: 'released', neighbour: 'neighbour', neighbor: 'neighbour',
-  turning: 'turning', turned: 'turning', moving: 'moving', 'moving-back': 'moving-back', loaded: 'loaded', running: 'running', always: 'always',
+  turning: 'turning', turned: 'turning', moving: 'moving', 'moving-back': 'moving-back', loaded: 'loaded', running: 'running', always: 'always', 'plug-turned': 'plug-turned', 'loaded-10k': 'loaded-10k', 'turned-10k': 'turned-10k',
 };
+/** Said where the state stands: 500 V DC by an insulation tester, unplugged. */
+const INSULATION = 'insulation';
 const FIXED_POINTS = ['ground', 'live', 'neutral', 'mains', 'earth'] as const;
 const SAYINGS: Record<string, 'beep' | 'silent'> = { beep: 'beep', beeps: 'beep', silent: 'silent' };
 const EFFECTS: Record<string, 'acts' | 'nothing'> = { acts: 'acts', moves: 'acts', nothing: 'nothing' };
+
+const MAINS_PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains'];
 
 /** The id of a control is its name, so that the same notes always make the same job. */
 export const controlId = (name: string): string => `control-${name.toLowerCase()}`;
@@ -38,21 +43,23 @@ export function readReading(words: Word[], line: string, job: Job, context: Note
   const owner = machine ? { id: '', name: '', isNew: false, strip: undefined } : ownerOf(first, job);
   const bare = !machine && owner.name !== first.text && !owner.strip;
   const at = new Cursor(line, words, machine || bare ? 0 : 1);
+  const top = job.survey.meter.mostOhms;
   const finish = (r: Omit<Reading, 'id' | 'at' | 'control' | 'by' | 'struck'>, end = line.length): Understood => keep(r, owner, job, context, end);
 
   if (at.peek() === 'look') return finish(look(at));
   if (at.peek() === 'jumper') return finish(jumper(at, owner));
   if (at.peek() === 'short') {
     at.skip();
-    return finish(numeric(contact('A'), contact('B'), 'idle', quantity(at, 'A')));
+    return finish(numeric(contact('A'), contact('B'), 'idle', quantity(at, 'A', top)));
   }
   const [from, to] = places(at, owner, machine);
   const stateWord = at.next('the state (off, idle, pressed, running)');
+  if (stateWord.text.toLowerCase() === INSULATION) return finish({ ...numeric(from, to, 'off', quantity(at, 'Ω', top)), kind: 'insulation' });
   const state = STATE_NAMES[stateWord.text.toLowerCase()];
   if (!state || state === 'always') throw new Misread(stateWord.at, `"${stateWord.text}" is no state; say off, idle, pressed, released, turning, moving or running`, at.suggest(stateWord, Object.keys(STATE_NAMES)));
   const saying = SAYINGS[at.peek()];
   if (saying) return finish({ from, to, state, kind: 'continuity', relation: '=', value: 0, digit: 0, said: saying });
-  return finish(numeric(from, to, state, quantity(at, state === 'off' ? 'Ω' : undefined)));
+  return finish(numeric(from, to, state, quantity(at, state === 'off' ? 'Ω' : undefined, top)));
 }
 
 function ownerOf(first: Word, job: Job): Owner {
@@ -121,24 +128,24 @@ function numeric(from: Point, to: Point, state: MachineState, q: { quantity: Qua
   return { from, to, state, kind, relation: q.quantity.relation, value: q.quantity.value * scale, digit: q.quantity.digit * scale, said: '' };
 }
 
-/** The quantity at the end of a line; `assumed` is its unit where none is typed. */
-export function quantityAt(line: string, from: number, assumed: Unit | undefined): Quantity {
+/** The quantity at the end of a line; `assumed` is its unit where none is typed, `topOhms` where the meter's ohms end. */
+export function quantityAt(line: string, from: number, assumed: Unit | undefined, topOhms: number): Quantity {
   const text = line.slice(from);
   let parsed = parseQuantity(text);
   // Nobody says kilovolts or megavolts at a bench, and over range is the ohms setting's word.
   const bare = /[kKMG]\s*$|\bOL\s*$/.test(text) ? 'Ω' : 'V';
-  if (!parsed.ok || parsed.quantity.unit === '1' || /[\dL]\s*[kMG]?$/i.test(text.trim())) parsed = parseQuantity(text, assumed ?? bare);
+  if (!parsed.ok || parsed.quantity.unit === '1' || /[\dL]\s*[kMG]?$/i.test(text.trim())) parsed = parseQuantity(text, assumed ?? bare, topOhms);
   if (!parsed.ok) throw new Misread(from + parsed.at, parsed.message);
   return parsed.quantity;
 }
 
-function quantity(at: Cursor, assumed: Unit | undefined): { quantity: Quantity; at: number } {
+function quantity(at: Cursor, assumed: Unit | undefined, topOhms: number): { quantity: Quantity; at: number } {
   const { at: where } = at.rest();
-  return { quantity: quantityAt(at.line, where, assumed), at: at.line.length };
+  return { quantity: quantityAt(at.line, where, assumed, topOhms), at: at.line.length };
 }
 
 function keep(said: Said, owner: Owner, job: Job, context: NoteContext, end: number): Understood {
-  const refusal = refuse(said);
+  const refusal = refuse(said, job.survey.meter);
   if (refusal) throw new Misread(end, refusal);
   const r: Reading = { id: context.id, at: context.now, control: owner.id, by: 'hand', struck: false, ...said };
   const words = `${owner.name ? `${owner.name}, ` : ''}${sayPlace(r)}, ${sayValue(r)}`;
@@ -148,9 +155,11 @@ function keep(said: Said, owner: Owner, job: Job, context: NoteContext, end: num
   return { ok: true, edit, words, ...(owner.isNew ? { hint: `${owner.name} is a new control${near ? `; did you mean ${near}?` : ''}` } : {}) };
 }
 
-/** Why a reading cannot be what it says, or undefined where it can. */
-export function refuse(r: Pick<Reading, 'kind' | 'value' | 'state' | 'from' | 'to'>): string | undefined {
-  if (r.kind === 'ohms' && r.value < 0) return 'a resistance cannot be negative';
+/** Why a reading cannot be what it says with this meter, or undefined where it can. */
+export function refuse(r: Pick<Reading, 'kind' | 'value' | 'state' | 'from' | 'to'>, meter: Meter): string | undefined {
+  if ((r.kind === 'ohms' || r.kind === 'insulation') && r.value < 0) return 'a resistance cannot be negative';
+  if (r.kind === 'ohms' && r.value > 1.001 * meter.mostOhms) return `${meter.name} ends at ${formatQuantity(meter.mostOhms, 'Ω')} and cannot show that: say OL, or enter the meter that did under meter`;
+  if (r.kind === 'insulation' && !MAINS_PINS.includes(r.to.kind)) return 'an insulation test goes to live, neutral or both together, done by whoever may';
   if ((r.kind === 'ohms' || r.kind === 'continuity') && (r.state === 'idle' || r.state === 'running' || r.state === 'moving' || r.state === 'moving-back')) return 'ohms are taken unplugged: say off, or pressed with the plug out';
   if (r.kind === 'volts-ac' && r.value < 0) return 'an AC voltage has no sign';
   if (r.kind === 'hertz' && r.value < 0) return 'a frequency has no sign';

@@ -1,5 +1,5 @@
 import { flag, list, name, oneOf, real, shape, text } from './shapes';
-import { ACCESS, FACE_SHAPES, PIECES } from './survey-types';
+import { ACCESS, CABLES, EARTHS, FACE_SHAPES, MAIN_SWITCHES, MAINS_FEEDS, PIECES } from './survey-types';
 
 const size = () => real().moreThan(0).max(100);
 const positive = (max: number) => real().moreThan(0).max(max);
@@ -8,7 +8,7 @@ const none = (max: number) => real().min(0).max(max).nullable();
 const meter = () =>
   shape({
     name: name(), voltsShare: real().min(0).max(0.2), voltsDigits: real().min(0).max(100), otherShare: real().min(0).max(0.2), otherDigits: real().min(0).max(100),
-    inputOhms: real().min(1e4).max(1e12), burdenOhms: real().min(0.001).max(1e4), mostOhms: real().min(1e3).max(1e12), beepBelowOhms: real().min(1).max(1000), trueRms: flag(),
+    inputOhms: real().min(1e4).max(1e12), burdenOhms: real().min(0.001).max(1e4), mostOhms: real().min(1e3).max(1e12), beepBelowOhms: real().min(1).max(1000), trueRms: flag(), stated: flag(),
   });
 
 const keypad = () =>
@@ -39,6 +39,7 @@ const photo = () =>
 /** What Probe records beside readings. */
 export const surveySchema = () =>
   shape({
+    mains: shape({ feed: oneOf(MAINS_FEEDS), mainSwitch: oneOf(MAIN_SWITCHES), cables: oneOf(CABLES), earth: oneOf(EARTHS) }),
     meter: meter(), strips: list(shape({ id: name(), name: name(), wires: list(text(40), 12).min(2) }), 20), keypads: list(keypad(), 20),
     rails: list(rail(), 50), faces: list(face(), 100), pieces: list(piece(), 100), photos: list(photo(), 60),
   });

@@ -19,6 +19,8 @@ export interface Meter {
   beepBelowOhms: number;
   /** False for a meter that averages and is scaled for sine waves. */
   trueRms: boolean;
+  /** False while the usual meter stands in for one that nobody described. */
+  stated: boolean;
 }
 
 /** An unlabelled strip of terminals; its readings carry the strip's id as control and the terminal's number as contact. */
@@ -115,7 +117,24 @@ export interface PhotoPin {
   label: string;
 }
 
+export const MAINS_FEEDS = ['unknown', 'plug-turns', 'plug-one-way', 'wired', 'none'] as const;
+export const MAIN_SWITCHES = ['unknown', 'closed', 'none', 'open'] as const;
+export const CABLES = ['unknown', 'none', 'some'] as const;
+export const EARTHS = ['unknown', 'pin', 'case', 'nowhere'] as const;
+/** How the machine meets mains, as asked before the isolation readings. */
+export interface MainsSide {
+  /** A plug that goes in either way round, one that goes in one way only, fixed wiring, or none: batteries, a low-voltage feed. */
+  feed: (typeof MAINS_FEEDS)[number];
+  /** The machine's own main switch while ohms were read. */
+  mainSwitch: (typeof MAIN_SWITCHES)[number];
+  /** A charger or other cables to something that is fed from mains, for a machine without a plug. */
+  cables: (typeof CABLES)[number];
+  /** Where earth was taken from: the plug's pin, the metal case, or nowhere in the machine. */
+  earth: (typeof EARTHS)[number];
+}
+
 export interface Survey {
+  mains: MainsSide;
   meter: Meter;
   strips: Strip[];
   keypads: Keypad[];

@@ -1,4 +1,5 @@
 import { flag, isBounds, isShortText, list, name, oneOf, real, record, seconds, shape, text } from './shapes';
+import { YES_NO } from './types';
 import { BOX_WIRINGS, KNOBS, MOTOR_WIRINGS, MOUNTS, PART_KINDS, WAY_WISHES, WAYS } from './thumb-types';
 
 const positive = (max: number) => real().moreThan(0).max(max);
@@ -14,7 +15,7 @@ const finger = () =>
 const motor = () =>
   shape({
     wiring: oneOf(MOTOR_WIRINGS), boxWiring: oneOf(BOX_WIRINGS), supplyVolts: positive(1000), runningAmps: positive(1000).nullable(), stallAmps: positive(1000).nullable(), windingOhms: positive(1e6).nullable(),
-    contactAmps: positive(1000), coastSeconds: seconds(), swapped: flag(), mirrored: flag(),
+    coastSeconds: seconds(), swapped: flag(), mirrored: flag(), runCapacitor: oneOf(YES_NO),
   });
 
 const signal = () =>
@@ -41,4 +42,5 @@ export const thumbSchema = () =>
     finger: finger(), motor: motor(), signal: signal(), supply: shape({ resumes: oneOf(['untested', 'yes', 'no']), atRest: oneOf(['open', 'closed']) }), hand: hand(),
     scan: shape({ medianSeconds: positive(10), mostSeconds: positive(100), leadSeconds: upTo(1), scansNeeded: real().integer().min(1).max(100), holdSeconds: positive(60) }),
     remote: shape({ has: oneOf(['unknown', 'yes', 'no']), batteryVolts: positive(100), pullOhms: positive(1e9) }),
+    given: list(name(), 200),
   });

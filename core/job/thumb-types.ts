@@ -66,13 +66,14 @@ export interface MotorPlan {
   /** Null takes supply over winding resistance. */
   stallAmps: number | null;
   windingOhms: number | null;
-  contactAmps: number;
   /** How long it still turns after its power is taken. */
   coastSeconds: number;
   /** Up and down exchanged by wiring. */
   swapped: boolean;
   /** A second motor that faces the first. */
   mirrored: boolean;
+  /** A mains motor with a run capacitor puts more than mains on an open contact. */
+  runCapacitor: 'unknown' | 'yes' | 'no';
 }
 
 export interface SignalPoint {
@@ -172,4 +173,9 @@ export interface ThumbPlan {
   hand: HandPlan;
   scan: ScanPlan;
   remote: RemotePlan;
+  /** Values of the plans above that the maker gave or confirmed, as `finger.hornMetres`; the others stand as they begin. */
+  given: string[];
 }
+
+/** The parts of the plan whose values begin with a guess. */
+export const GUESSED_PLANS = ['finger', 'motor', 'signal', 'hand', 'scan', 'remote'] as const;

@@ -6,7 +6,7 @@ export * from './survey-types';
 export * from './thumb-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 3;
+export const JOB_VERSION = 4;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -58,8 +58,11 @@ export interface Wish {
   hazardsReviewed: boolean;
   /** Who else presses it. */
   others: string;
+  /** What holds the machine to "never", in the maker's words; empty while nothing does. */
+  heldBy: string;
 }
 
+export const YES_NO = ['unknown', 'yes', 'no'] as const;
 export const LOGIC_LEVELS = ['cmos', 'ttl', 'own'] as const;
 export interface Control {
   id: string;
@@ -79,17 +82,18 @@ export interface Point {
   name: string;
 }
 
-export const STATES = ['off', 'idle', 'pressed', 'released', 'neighbour', 'turning', 'moving', 'moving-back', 'loaded', 'running', 'always'] as const;
+export const STATES = ['off', 'idle', 'pressed', 'released', 'neighbour', 'turning', 'moving', 'moving-back', 'loaded', 'running', 'always', 'plug-turned', 'loaded-10k', 'turned-10k'] as const;
 /**
  * `off` is unplugged and nobody presses; the others are powered but for ohms. `released` is after one press and letting go,
  * `neighbour` while another button of the same panel is held, `turning` while the knob goes round or stands elsewhere,
- * `moving` and `moving-back` while a motor runs one way and the other, `loaded` with 1 kΩ across the tips,
+ * `moving` and `moving-back` while a motor runs one way and the other, `loaded` with 1 kΩ and `loaded-10k` with 10 kΩ across the tips,
+ * `plug-turned` with live and neutral exchanged at the plug, `turned-10k` the same with 10 kΩ across the tips,
  * `always` marks a rail that never goes away.
  */
 export type MachineState = (typeof STATES)[number];
 
-export const READING_KINDS = ['volts-dc', 'volts-ac', 'ohms', 'amps', 'continuity', 'hertz', 'duty', 'jumper', 'look'] as const;
-/** `duty` is the share of time high; `jumper` joins the tips through a resistor and watches the machine; `look` is what eye and finger tell. */
+export const READING_KINDS = ['volts-dc', 'volts-ac', 'ohms', 'amps', 'continuity', 'hertz', 'duty', 'jumper', 'look', 'insulation'] as const;
+/** `insulation` is ohms by a tester with 500 V DC, done by whoever may; `duty` is the share of time high; `jumper` joins the tips through a resistor and watches the machine; `look` is what eye and finger tell. */
 export type ReadingKind = (typeof READING_KINDS)[number];
 
 export const LOOKS = ['springs-back', 'membrane', 'glass', 'stays-down', 'rocker', 'turns-on', 'turns-to-stops', 'terminals', 'connector', 'two-wires'] as const;
@@ -124,8 +128,6 @@ export interface BoardPlan {
   pressPin: number | null;
   armPin: number | null;
   sensorPin: number | null;
-  /** True where a high pin presses. */
-  activeHigh: boolean;
   pullDown: boolean;
 }
 
@@ -133,15 +135,28 @@ export interface FeedPlan {
   supply: string;
   volts: number | null;
   amps: number | null;
+  /** Whether the supply is isolated from mains and rated for it: class II with a safety mark, or a battery. */
+  isolated: (typeof YES_NO)[number];
+  /** Id of the machine's rail that it hangs on, or empty for a supply of its own. */
+  rail: string;
+  /** The lead from the supply: its length, m, and the cross-section of one conductor, m²; null where nobody said. */
+  leadMetres: number | null;
+  leadSquareMetres: number | null;
 }
 
+export const PLACES = ['unknown', 'dry', 'damp'] as const;
+export const CUT_OFFS = ['none', 'one-shot'] as const;
+export const LOAD_KINDS = ['unknown', 'resistive', 'filament', 'motor', 'solenoid', 'switched-mode', 'transformer'] as const;
 export interface GuardRecord {
   /** ISO time per ticked step. */
   ticks: Record<string, string>;
-  /** The load that the machine's own contact carries, watts, for a switched load. */
+  /** The load that the contact switches, watts. */
   loadWatts: number | null;
-  loadKind: 'resistive' | 'filament' | 'motor' | 'solenoid' | 'switched-mode' | 'transformer';
-  contactAmps: number;
+  loadKind: (typeof LOAD_KINDS)[number];
+  /** Where it stands: a dry room, or one with steam, condensation or splashes. */
+  place: (typeof PLACES)[number];
+  /** What ends a press if the controller does not. */
+  cutOff: (typeof CUT_OFFS)[number];
 }
 
 export interface SensePlan {
@@ -151,8 +166,20 @@ export interface SensePlan {
 }
 
 export const MACHINE_KINDS = ['starts-and-stops-itself', 'flips', 'open-stop-close-stop'] as const;
+export type MachineKind = (typeof MACHINE_KINDS)[number];
+/** What is known of the machine's behaviour; null is not known. */
+export interface MachinePlan {
+  kind: MachineKind | 'unknown';
+  shortestPressSeconds: number | null;
+  /** The longest press that it still takes as this one and no harm comes of, seconds. */
+  longestPressSeconds: number | null;
+  runSeconds: number | null;
+  afterPowerCut: 'off' | 'as-before';
+}
+
+/** A machine as it is simulated: everything is known. */
 export interface MachineModel {
-  kind: (typeof MACHINE_KINDS)[number];
+  kind: MachineKind;
   /** Presses shorter than this are not seen, seconds. */
   shortestPressSeconds: number;
   /** How long it runs (first kind), or travels end to end (last kind), seconds. */
@@ -176,7 +203,7 @@ export interface Fault {
 }
 
 export interface ActPlan {
-  machine: MachineModel;
+  machine: MachinePlan;
   script: ScriptStep[];
   faults: Fault[];
 }
@@ -197,6 +224,8 @@ export interface RoutinePlan {
 export interface SheetPlan {
   reliability: number;
   confidence: number;
+  /** Who tests, as it stands in the results. */
+  by: string;
 }
 
 export interface Trial {
@@ -208,7 +237,12 @@ export interface Trial {
   count: number;
   failed: number;
   observed: string;
+  /** On the machine itself, or on a stand-in. */
   on: 'hand' | 'standin';
+  /** Who did it; empty where nobody said. */
+  by: string;
+  /** What was tried, as a short key of way, parts, wires, pin and script: a trial of another joint counts for nothing. */
+  basis: string;
 }
 
 /** Which stand-in is measured and pressed: `none`, a model's key, or `practice` for a control drawn from the seed. */

@@ -1,4 +1,4 @@
-export { depthStep, forceStep, pullStep, pulseStep, swingStep, travelStep } from './finger';
+export { depthStep, forceStep, pullStep, pulseStep, swingStep, travelStep, type GivenFinger } from './finger';
 export { endToEnd, motorUnderLoad, neededTorque } from './drive';
 export { fitOf, type Fit } from './fit';
 export { isUneven, sizeOf, type Size } from './size';

@@ -1,10 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { chosen, type RangedInput } from '../finding';
+import { chosen, derive, type RangedInput } from '../finding';
 import { freshThumb, type FingerPlan, type HandPlan, type Piece } from '../job';
 import { exactly, type Unit } from '../quantity';
 import { depthStep, endToEnd, fitOf, forceStep, motorUnderLoad, neededTorque, pullStep, pulseStep, rewired, standstillAmps, swingStep, travelStep } from '.';
 
 const plan = (set: Partial<FingerPlan> = {}): FingerPlan => ({ ...freshThumb().finger, ...set });
+const given = () => ({ from: 'maker', what: 'test' }) as const;
 const hand = (set: Partial<HandPlan> = {}): HandPlan => ({ ...freshThumb().hand, ...set });
 const exact = (symbol: string, value: number, unit: Unit): RangedInput => ({ symbol, name: symbol, range: exactly(value), unit, origin: { from: 'maker', what: 'test' } });
 
@@ -12,46 +13,46 @@ describe('a finger', () => {
   // Trigonometry by hand: 20 mm · (sin 30° − sin 0°) = 10 mm.
   it('moves its tip by r·(sin θ2 − sin θ1), and stands below the face by what is left', () => {
     const p = plan({ hornMetres: 0.02, restDegrees: 0, pressDegrees: 30, axisMetres: 0.009 });
-    expect(travelStep(p).result.value).toBeCloseTo(0.01, 9);
-    expect(depthStep(p, 'press').result.value).toBeCloseTo(0.001, 9);
-    expect(depthStep(p, 'rest').result.value).toBeCloseTo(-0.009, 9);
+    expect(travelStep(p, given).result.value).toBeCloseTo(0.01, 9);
+    expect(depthStep(p, 'press', given).result.value).toBeCloseTo(0.001, 9);
+    expect(depthStep(p, 'rest', given).result.value).toBeCloseTo(-0.009, 9);
   });
 
   // Statics: a torque of 0.18 N·m on an arm of 20 mm pushes with 9 N.
   it('pushes with torque over arm, at the weakest servo of its class', () => {
-    expect(forceStep(plan({ hornMetres: 0.02 }), { ...exact('τ', 0.18, 'N·m'), range: { low: 0.15, nominal: 0.18, high: 0.2 } }).result.value).toBeCloseTo(7.5, 9);
+    expect(forceStep(plan({ hornMetres: 0.02 }), { ...exact('τ', 0.18, 'N·m'), range: { low: 0.15, nominal: 0.18, high: 0.2 } }, given).result.value).toBeCloseTo(7.5, 9);
   });
 
   // 0.12 s for 60° is 90 ms for 45°, either way.
   it('takes its time to swing', () => {
-    expect(swingStep(plan({ restDegrees: -5, pressDegrees: 40 }), exact('t_60', 0.12, 's')).result.value).toBeCloseTo(0.09, 9);
-    expect(swingStep(plan({ restDegrees: 40, pressDegrees: -5 }), exact('t_60', 0.12, 's')).result.value).toBeCloseTo(0.09, 9);
+    expect(swingStep(plan({ restDegrees: -5, pressDegrees: 40 }), exact('t_60', 0.12, 's'), given).result.value).toBeCloseTo(0.09, 9);
+    expect(swingStep(plan({ restDegrees: 40, pressDegrees: -5 }), exact('t_60', 0.12, 's'), given).result.value).toBeCloseTo(0.09, 9);
   });
 
   // A servo of 180° between 0.5 and 2.5 ms moves 90° for a millisecond.
   it('gets the pulse that holds each angle, around the middle of its range', () => {
     const ends = { least: chosen('t_0', 'a', 0.5e-3, 's'), most: chosen('t_1', 'b', 2.5e-3, 's'), range: chosen('range', 'r', 180, '°') };
     const p = plan({ restDegrees: -45, pressDegrees: 45 });
-    expect(pulseStep(p, ends, -45, 'rest').result.value).toBeCloseTo(1e-3, 9);
-    expect(pulseStep(p, ends, 45, 'pressed').result.value).toBeCloseTo(2e-3, 9);
+    expect(pulseStep(p, ends, 'rest', given).result.value).toBeCloseTo(1e-3, 9);
+    expect(pulseStep(p, ends, 'press', given).result.value).toBeCloseTo(2e-3, 9);
   });
 
   // Bending of a rectangle (strength of materials): F/A = 4/(0.05·0.02) = 4 kPa; M/W = 4·0.03·6/(0.02·0.05²) = 14.4 kPa.
   it('pulls at its tape with force over area and with the tilt', () => {
-    expect(pullStep(plan({ padLengthMetres: 0.05, padWidthMetres: 0.02, leverMetres: 0.03 }), 4).result.value).toBeCloseTo(18_400, 6);
+    expect(pullStep(plan({ padLengthMetres: 0.05, padWidthMetres: 0.02, leverMetres: 0.03 }), derive('force', 'F', 'F_0', 'N', [chosen('F_0', 'f', 4, 'N')]), given).result.value).toBeCloseTo(18_400, 6);
   });
 });
 
 describe('a motor on a mechanism', () => {
   it('lifts what hangs at half the diameter, or turns what the crank took', () => {
     // 2 kg · 9.80665 m/s² · 20 mm = 0.392 N·m.
-    expect(neededTorque(hand({ drive: 'tube', loadKilograms: 2, tubeMetres: 0.04 })).result.value).toBeCloseTo(0.392_266, 6);
-    expect(neededTorque(hand({ drive: 'crank', crankNewtons: 12, crankMetres: 0.15 })).result.value).toBeCloseTo(1.8, 9);
+    expect(neededTorque(hand({ drive: 'tube', loadKilograms: 2, tubeMetres: 0.04 }), given).result.value).toBeCloseTo(0.392_266, 6);
+    expect(neededTorque(hand({ drive: 'crank', crankNewtons: 12, crankMetres: 0.15 }), given).result.value).toBeCloseTo(1.8, 9);
   });
 
   // The permanent-magnet motor of any textbook: at half the stall torque half the free speed, and the mean of free and stalled current.
   it('slows and draws in a straight line between free and stalled', () => {
-    const need = neededTorque(hand({ drive: 'crank', crankNewtons: 10, crankMetres: 0.1 }));
+    const need = neededTorque(hand({ drive: 'crank', crankNewtons: 10, crankMetres: 0.1 }), given);
     const { speed, amps } = motorUnderLoad(need, { free: exact('n_0', 60, 'rpm'), stall: exact('τ', 2, 'N·m'), stallAmps: chosen('I_stall', 's', 2.1, 'A'), freeAmps: chosen('I_0', 'f', 0.1, 'A') });
     expect(speed.result.value).toBeCloseTo(30, 9);
     expect(amps.result.value).toBeCloseTo(1.1, 9);

@@ -17,6 +17,10 @@ export interface PackInput {
   /** Null while no way of pressing is chosen. */
   readonly joint: { readonly sheet: Sheet; readonly wires: readonly SheetWire[]; readonly bill: Bill; readonly netlist: string | null } | null;
   readonly sheet: readonly PackStep[];
+  /** What the packed program does not do. */
+  readonly lacks: readonly string[];
+  /** The level that presses. */
+  readonly pressesOn: 'high' | 'low';
   /** A level on the press pin, pulses of two widths, or pulses of another sort that no press script makes. */
   readonly drives: 'level' | FirmwarePulses | null;
 }
@@ -38,22 +42,24 @@ export function packFiles(input: PackInput): PackFile[] {
   const { job, joint } = input;
   const name = slug(job.title);
   const text = (file: string, what: string, type: string, body: string): PackFile => ({ name: file, what, type, text: body });
+  const stops = input.findings.filter((f) => f.verdict === 'stop' && f.id !== 'pack.files' && f.id !== 'try.sheet');
+  const cautions = [...stops.map((f) => `STOP: ${f.title}`), ...CAUTION];
   const drawn = joint
     ? [
-        text('wiring.svg', 'wiring sheet', 'image/svg+xml', wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), joint.sheet, joint.wires, CAUTION)),
+        text('wiring.svg', 'wiring sheet', 'image/svg+xml', wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), joint.sheet, joint.wires, cautions)),
         text('wires.csv', 'wire table', 'text/csv', wiresCsv(joint.wires)),
         text('parts.csv', 'parts list', 'text/csv', partsCsv(joint.bill, job.thumb.currency)),
         ...(joint.netlist ? [text('joint.cir', 'netlist of the joint', 'text/plain', joint.netlist)] : []),
       ]
     : [];
   const { drives } = input;
-  const code = job.board.pressPin === null || drives === null ? [] : Object.entries(firmwareFiles(job, drives === 'level' ? null : drives)).map(([file, body]) => text(file, file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week', 'text/x-c', body));
+  const code = job.board.pressPin === null || drives === null ? [] : Object.entries(firmwareFiles(job, { pressesOn: input.pressesOn, lacks: input.lacks, stops: stops.map((f) => f.title) }, drives === 'level' ? null : drives)).map(([file, body]) => text(file, file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week', 'text/x-c', body));
   return [
     text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
     ...drawn,
     ...code,
     ...injectorFiles(job, text),
-    text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet)),
+    text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops.map((f) => f.title))),
     text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
   ];
 }

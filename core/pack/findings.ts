@@ -1,11 +1,19 @@
 import { finding, type Finding } from '../finding';
-import type { Job } from '../job';
+import type { Job, PressFact } from '../job';
+import { lacksOf } from './lacks';
 
-/** What Pack judges: whether anything beyond the job file can leave yet. */
-export function packFindings(job: Job, wayChosen: boolean, signedOff: boolean): Finding[] {
-  const missing = [wayChosen ? '' : 'wiring, parts (choose a way in Thumb)', job.board.pressPin === null ? 'firmware (choose a pin in Board)' : '', job.act.script.length === 0 ? 'a press script (Act)' : ''].filter(Boolean);
-  if (missing.length > 0) return [finding('pack', 'files', { verdict: 'unknown', title: `Not in the pack yet: ${missing.join('; ')}`, caption: missing.length === 3 ? 'nothing to pack' : 'not complete yet' })];
-  return [finding('pack', 'files', signedOff
-    ? { verdict: 'settled', title: 'Everything can leave: job, wiring, parts, firmware, test sheet, log', caption: 'ready to leave' }
-    : { verdict: 'tight', title: 'Files are complete, but the test sheet is not signed off', caption: 'not signed off yet', remedy: { text: 'Finish Try, so that the sheet leaves with its results.' } })];
+/** What Pack judges: whether anything beyond the job file can leave yet, and as what. @param others findings of all other rooms. */
+export function packFindings(job: Job, press: PressFact | null, others: readonly Finding[]): Finding[] {
+  const missing = [press ? '' : 'wiring, parts (choose a way in Thumb)', job.board.pressPin === null ? 'firmware (choose a pin in Board)' : '', job.act.script.length === 0 ? 'a press script (Act)' : ''].filter(Boolean);
+  const lacks = lacksOf(job, press);
+  const program: Finding[] = lacks.length ? [finding('pack', 'program', { verdict: 'tight', title: `The packed program lacks ${lacks.join('; ')}`, caption: `program lacks ${lacks.length}`, remedy: { text: 'Write that into your own program; the file says so at its top.' } })] : [];
+  const files = (verdict: Finding['verdict'], title: string, caption: string, text?: string): Finding[] => [finding('pack', 'files', { verdict, title, caption, remedy: text === undefined ? null : { text } }), ...program];
+  const stops = others.filter((f) => f.verdict === 'stop' && f.id !== 'try.sheet');
+  if (stops.length > 0) return files('stop', `What leaves now carries ${stops.length === 1 ? 'a stop' : `${stops.length} stops`}, and every sheet names ${stops.length === 1 ? 'it' : 'them'}: ${stops.slice(0, 3).map((f) => f.title).join('; ')}`, 'leaves with stops', 'Mend what says stop before anybody builds from these sheets.');
+  if (missing.length > 0) return files('unknown', `Not in the pack yet: ${missing.join('; ')}`, missing.length === 3 ? 'nothing to pack' : 'not complete yet');
+  const open = others.filter((f) => f.verdict === 'unknown').length;
+  if (open > 0) return files('unknown', `Files can leave, but ${open} ${open === 1 ? 'thing is' : 'things are'} still open`, `${open} still open`, 'Settle what the thread shows as open.');
+  return lacks.length
+    ? files('tight', 'Job, wiring, parts, test sheet and log can leave; the program is not the whole of it', 'program not whole')
+    : files('settled', 'Everything can leave: job, wiring, parts, firmware, test sheet, log', 'ready to leave');
 }

@@ -16,7 +16,9 @@ uint32_t gt_milliseconds(void);          /* since start; may wrap round */
 
 /* Call once, before anything else: the contact is opened. */
 void gt_setup(void);
-/* Call at least every few milliseconds. */
+/* Call at least every few milliseconds. A call that comes too late opens the contact and forgets the rest of the script:
+   a press is never stretched, and the next one never cut short. Let a hardware watchdog of at most a second reset the
+   controller, so that one that hangs lets go as well. */
 void gt_tick(void);
 /* Runs the script now; ignored while it runs. */
 void gt_start(void);
@@ -24,6 +26,8 @@ void gt_start(void);
 void gt_stop(void);
 /* 1 while the script runs. */
 int gt_busy(void);
+/* How often a script was given up because a call came too late. */
+unsigned gt_late(void);
 /* Tells the local time: weekday 1 is Monday, 7 Sunday. Call again after each clock change. */
 void gt_set_clock(int weekday, uint32_t second_of_day);
 
@@ -34,6 +38,8 @@ const BODY = `
 static unsigned step = 0;
 static int busy = 0;
 static uint32_t step_began = 0;
+static uint32_t last_tick = 0;
+static unsigned late = 0;
 
 static int clock_known = 0;
 static int clock_weekday = 1;
@@ -64,6 +70,7 @@ void gt_setup(void)
     busy = 0;
     step = 0;
     clock_known = 0;
+    last_tick = gt_milliseconds();
 }
 
 void gt_start(void)
@@ -72,6 +79,7 @@ void gt_start(void)
         return;
     }
     step_began = gt_milliseconds();
+    last_tick = step_began;
     enter(0);
 }
 
@@ -94,6 +102,11 @@ void gt_set_clock(int weekday, uint32_t second_of_day)
     clock_known = 1;
 }
 
+unsigned gt_late(void)
+{
+    return late;
+}
+
 static void at_second(void)
 {
     unsigned i;
@@ -107,22 +120,35 @@ static void at_second(void)
 
 static void follow_clock(void)
 {
-    while (clock_known && gt_milliseconds() - clock_at >= 1000u) {
+    uint32_t behind = clock_known ? gt_milliseconds() - clock_at : 0u;
+    while (clock_known && behind >= 1000u) {
         clock_at += 1000u;
         clock_second += 1u;
+        behind -= 1000u;
         if (clock_second >= 86400u) {
             clock_second = 0u;
             clock_weekday = clock_weekday == 7 ? 1 : clock_weekday + 1;
         }
-        at_second();
+        /* What fell due while nothing ran is past: only the present second still counts. */
+        if (behind < STALE_MS) {
+            at_second();
+        }
     }
 }
 
 void gt_tick(void)
 {
+    uint32_t now = gt_milliseconds();
+    uint32_t since = now - last_tick;
+    last_tick = now;
+    if (busy && since > LATE_MS) {
+        gt_stop();
+        late += 1u;
+    }
     follow_clock();
-    while (busy && gt_milliseconds() - step_began >= script[step].milliseconds) {
-        step_began += script[step].milliseconds;
+    if (busy && now - step_began >= script[step].milliseconds) {
+        /* From now and not from when it was due: what comes next keeps its whole length. */
+        step_began = now;
         enter(step + 1u);
     }
 }
@@ -138,11 +164,24 @@ export interface FirmwarePulses {
 const pulseNote = (p: FirmwarePulses): string => `/* The press is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, with level 0 of ${Math.round(p.rest * 1e6)} us, fifty a second. */
 `;
 
+/** What the program is told beside the job. */
+export interface FirmwarePlan {
+  readonly pressesOn: 'high' | 'low';
+  /** What the plan has and this program does not do. */
+  readonly lacks: readonly string[];
+  readonly stops: readonly string[];
+}
+
+/** A tick may be late by half the shortest press, and by no more than this, ms: a press stays under twice its length. */
+const MOST_LATE_MS = 50;
+
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
-export function firmwareFiles(job: Job, pulses: FirmwarePulses | null = null): Record<string, string> {
+export function firmwareFiles(job: Job, plan: FirmwarePlan, pulses: FirmwarePulses | null = null): Record<string, string> {
   const { board, act, routine } = job;
   const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
   const steps = script.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`);
+  const presses = act.script.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
+  const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
   const week = sentences.map((s) => {
     const [h, m] = s.at.split(':').map(Number) as [number, number];
@@ -150,13 +189,15 @@ export function firmwareFiles(job: Job, pulses: FirmwarePulses | null = null): R
     return `    { 0x${mask.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0} },   /* ${s.at} */`;
   });
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
-/* Never: ${comment(job.wish.never || 'not said')} */
-#include "gentle_thumb.h"
+/* Never: ${comment(job.wish.never || 'not said')}${job.wish.never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
+${[...plan.stops.map((t) => `/* STOP: ${comment(t)} */`), ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */`)].map((l) => `${l}\n`).join('')}#include "gentle_thumb.h"
 
 ${pulses ? pulseNote(pulses) : ''}#define PRESS_PIN ${board.pressPin ?? -1}
-#define PRESS_LEVEL ${board.activeHigh || pulses ? 1 : 0}
+#define PRESS_LEVEL ${plan.pressesOn === 'high' || pulses ? 1 : 0}
 #define ARM_PIN (${board.armPin ?? -1})
 #define SCRIPT_LENGTH ${script.length}u
+#define LATE_MS ${lateMs}u
+#define STALE_MS 2000u
 
 struct script_step {
     int press;

@@ -30,8 +30,9 @@ describe('what leaves', () => {
 
   it('numbers its wires alike in drawing and table', () => {
     const rows = Papa.parse<Record<string, string>>(text('wires.csv').trim(), { header: true }).data;
-    expect(rows.map((r) => r['wire'])).toEqual(['1', '2', '3', '4']);
+    expect(rows.map((r) => r['wire'])).toEqual(['1', '2', '3', '4', '5', '6', '7']);
     for (const r of rows) expect(text('wiring.svg')).toContain(`>${r['from']}<`);
+    expect(rows[0]).toMatchObject({ from: 'one-shot output', to: 'LED resistor, anode' });
   });
 
   it('leaves out what is not decided', () => {
@@ -63,7 +64,10 @@ describe('what leaves', () => {
     // Monday to Friday are bits 1 to 5: 0x3e; 10:40 is second 38 400.
     expect(c).toContain('{ 0x3eu, 38400u, 1 }');
     expect(c).toContain('#define PRESS_PIN 5');
-    expect(text('gentle_thumb.c', filesOf(changed(pot, 'board', { activeHigh: false }), assess(pot)))).toContain('#define PRESS_LEVEL 0');
+    // The level that presses is the way's own: the same in its wires, at power-up and in the program.
+    expect(c).toContain('#define PRESS_LEVEL 1');
+    const onLow = changed(pot, 'thumb', { way: 'relay-module' });
+    expect(text('gentle_thumb.c', filesOf(onLow, assess(onLow)))).toContain('#define PRESS_LEVEL 0');
   });
 });
 
@@ -84,5 +88,28 @@ describe('what the press asks of the firmware and of the shop', () => {
     expect(rows[0]).toEqual(['part', 'value', 'quantity', 'already have', 'to buy', 'price each, EUR', 'cost, EUR']);
     expect(rows.find((r) => r[0] === 'NPN transistor, open collector')).toEqual(['NPN transistor, open collector', '40 V, 200 mA', '2', '20', '0', '0.06', '0']);
     expect(rows.find((r) => r[0] === 'signal relay, changeover')).toEqual(['signal relay, changeover', 'gold contact', '2', '0', '2', '1.9', '3.8']);
+  });
+});
+
+describe('what a file lacks or carries', () => {
+  it('is said in the program, in Pack and on its bead', () => {
+    expect(text('gentle_thumb.c')).toMatch(/\/\* This program lacks the contact in Sense: it presses without looking\. \*\//);
+    expect(assess(pot).findings.find((f) => f.id === 'pack.program')).toMatchObject({ verdict: 'tight', caption: 'program lacks 1' });
+    const shutter = changed(demoJob('hatch-shutter'), 'board', { pressPin: 5 });
+    expect(text('gentle_thumb.c', filesOf(shutter, assess(shutter)))).toMatch(/lacks outputs 2 to 2: it drives the first alone[^]*lacks the order of the outputs/);
+    const plain = changed(changed(pot, 'sense', { contact: 'none' }), 'board', { sensorPin: null });
+    expect(text('gentle_thumb.c', filesOf(plain, assess(plain)))).not.toContain('lacks');
+  });
+  it('names every stop on wiring sheet, test sheet and program, and is never ready with one', () => {
+    const poor = changed(pot, 'feed', { amps: 0.1 });
+    const a = assess(poor);
+    const out = filesOf(poor, a);
+    for (const name of ['wiring.svg', 'test-sheet.csv', 'gentle_thumb.c', 'log.md']) expect(text(name, out), name).toMatch(/Peak draw under four fifths/);
+    expect(a.findings.find((f) => f.id === 'pack.files')).toMatchObject({ verdict: 'stop', caption: 'leaves with stops' });
+    expect(assess({ ...pot, trials: [] }).findings.find((f) => f.id === 'pack.files')!.verdict).toBe('unknown');
+  });
+  it('tells when, by whom and on what each step was tried', () => {
+    const rows = Papa.parse<Record<string, string>>(text('test-sheet.csv').trim(), { header: true }).data;
+    expect(rows.find((x) => x['step'] === 'One press on the machine')).toMatchObject({ state: 'passed', by: 'the morning cook', on: 'the machine', observed: 'the pot clicked and began to heat' });
   });
 });

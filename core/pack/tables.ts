@@ -12,6 +12,14 @@ export const partsCsv = (bill: Bill, currency: string): string =>
 /** Wire table as CSV. */
 export const wiresCsv = (wires: readonly SheetWire[]): string => csv(['wire', 'from', 'to', 'colour'], wires.map((w) => [w.number, w.from, w.to, w.colour]));
 
+/** What was observed in one trial of a step. */
+export interface PackTrial {
+  readonly at: string;
+  readonly by: string;
+  readonly on: 'hand' | 'standin';
+  readonly observed: string;
+}
+
 export interface PackStep {
   readonly title: string;
   readonly how: string;
@@ -19,7 +27,13 @@ export interface PackStep {
   readonly wanted: number;
   readonly done: number;
   readonly state: string;
+  /** The last trial that still counts. */
+  readonly last: PackTrial | null;
 }
 
-/** Test sheet as CSV, with what was observed so far. */
-export const sheetCsv = (steps: readonly PackStep[]): string => csv(['step', 'how', 'expected', 'wanted', 'done', 'state'], steps.map((s) => [s.title, s.how, s.expected, s.wanted, s.done, s.state]));
+/** Test sheet as CSV: every stop first, then each step with when, by whom and on what it was last observed. */
+export const sheetCsv = (steps: readonly PackStep[], stops: readonly string[]): string =>
+  csv(['step', 'how', 'expected', 'wanted', 'done', 'state', 'when', 'by', 'on', 'observed'], [
+    ...stops.map((s) => ['STOP', s, 'mended before anybody signs off', '', '', 'stop', '', '', '', '']),
+    ...steps.map((s) => [s.title, s.how, s.expected, s.wanted, s.done, s.state, s.last?.at ?? '', s.last?.by ?? '', s.last ? (s.last.on === 'hand' ? 'the machine' : 'the stand-in') : '', s.last?.observed ?? '']),
+  ]);

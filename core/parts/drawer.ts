@@ -1,4 +1,4 @@
-import { isBounds, PART_KINDS, type OwnPart, type StockLine } from '../job';
+import { isBounds, PART_KINDS, withNewRatings, type OwnPart, type StockLine } from '../job';
 import { partProblems } from './check';
 
 export const DRAWER_FORMAT = 'gentle-thumb/drawer';
@@ -50,7 +50,9 @@ export function checkedDrawer(d: unknown): DrawerLoaded {
   if (doc.version !== 1) return no(`The file has version ${String(doc.version)}; this program reads version 1. The file was not changed.`);
   if (typeof doc.currency !== 'string' || !/^[A-Z]{3}$/.test(doc.currency)) return no('The field "currency" must hold three letters such as EUR.');
   if (!Array.isArray(doc.parts) || !Array.isArray(doc.stock) || doc.parts.length > 1000 || doc.stock.length > 1000) return no('The fields "parts" and "stock" must be lists of at most 1 000 entries.');
-  for (const [i, p] of doc.parts.entries()) {
+  // Parts of an older drawer lack the ratings that are asked for now; they get the lowest there are.
+  const parts = doc.parts.map((p: DrawerPart | null) => (typeof p === 'object' && p !== null ? { ...p, values: withNewRatings(p.kind, p.values) as DrawerPart['values'] } : p) as DrawerPart);
+  for (const [i, p] of parts.entries()) {
     const plain = typeof p === 'object' && p !== null && named(p.id) && named(p.name) && PART_KINDS.includes(p.kind) && typeof p.values === 'object' && p.values !== null && Object.values(p.values).every(isBounds) && priced(p);
     if (!plain) return no(`Part ${i + 1} is not as it should be: it needs id, kind, name, have, price, and values of three rising numbers.`);
     const problem = partProblems(p)[0];
@@ -58,5 +60,5 @@ export function checkedDrawer(d: unknown): DrawerLoaded {
   }
   for (const [i, s] of doc.stock.entries()) if (typeof s !== 'object' || s === null || !named(s.name) || !priced(s)) return no(`Stock line ${i + 1} is not as it should be: it needs name, price and have.`);
   const keep = ({ id, kind, name, values, have, price }: DrawerPart): DrawerPart => ({ id, kind, name, values, have, price });
-  return { ok: true, drawer: { format: DRAWER_FORMAT, version: 1, currency: doc.currency, parts: doc.parts.map(keep), stock: doc.stock.map(({ name, price, have }) => ({ name, price, have })) } };
+  return { ok: true, drawer: { format: DRAWER_FORMAT, version: 1, currency: doc.currency, parts: parts.map(keep), stock: doc.stock.map(({ name, price, have }) => ({ name, price, have })) } };
 }

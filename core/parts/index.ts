@@ -4,4 +4,5 @@ export { checkedDrawer, DRAWER_FORMAT, drawerText, freshDrawer, readDrawer, type
 export { PART_FIELDS, PART_KIND_WORDS, type PartField } from './fields';
 export { gearRatio } from './gear';
 export { SHIPPED_PARTS, type ShippedPart } from './shipped';
+export { COPPER, HOT, leakageFactor } from './temperature';
 export { boundsOf, brokenPicks, partInput, partsOf, partValue, takenPart, valueOf, type TakenPart } from './taken';

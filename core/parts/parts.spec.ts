@@ -37,12 +37,18 @@ describe('which part is taken', () => {
     expect(takenPart(job, 'npn')).toMatchObject({ id: 'mine', origin: { from: 'maker' } });
     expect(partsOf(job, 'npn')[0]!.id).toBe('mine');
     expect(takenPart(changed(pot, 'thumb', { picks: { npn: 'gone' } }), 'npn').id).toBe('npn-small');
-    expect(takenPart(pot, 'npn').origin).toEqual({ from: 'source', key: 'parts-npn' });
+    expect(takenPart(pot, 'npn').origin).toEqual({ from: 'class', key: 'parts-npn', part: 'small-signal NPN, 40 V, 200 mA' });
   });
 
   it('gives its values with bounds, and knows no value of another kind', () => {
     const npn = takenPart(pot, 'npn');
-    expect(partInput(npn, 'baseVolts')).toMatchObject({ symbol: 'V_BE', range: { low: 0.65, nominal: 0.7, high: 0.85 }, unit: 'V' });
+    expect(partInput(npn, 'baseVolts')).toMatchObject({ symbol: 'V_BE', range: { low: expect.closeTo(0.58, 9), nominal: 0.7, high: expect.closeTo(0.9, 9) }, unit: 'V' });
+    // A junction loses 2 mV for each kelvin: 35 K up and 25 K down from 25 °C.
+    expect(boundsOf(npn, 'leakageAmps').high).toBeCloseTo(50e-9 * 2 ** 3.5, 12);
+    // Dark current grows tenfold for each 25 K: 100 nA at 25 °C are 2.5 µA at 60 °C.
+    expect(boundsOf(takenPart(pot, 'optocoupler'), 'leakageAmps').high).toBeCloseTo(2.51e-6, 8);
+    // Copper, IEC 60028: 0.393 % for each kelvin from 20 °C; 70 Ω ± 10 % from 0 to 60 °C.
+    expect(boundsOf(takenPart(pot, 'relay'), 'coilOhms')).toMatchObject({ low: expect.closeTo(63 * (1 - 20 * 0.00393), 6), high: expect.closeTo(77 * (1 + 40 * 0.00393), 6) });
     expect(() => valueOf(npn, 'coilOhms')).toThrow(/npn has no value coilOhms/);
   });
 });

@@ -4,6 +4,7 @@ import type { Interval } from '../quantity';
 import { partProblems, type PartProblem } from './check';
 import { PART_FIELDS, type PartField } from './fields';
 import { SHIPPED_PARTS } from './shipped';
+import { COLD, HOT, movesWithHeat, overTemperature } from './temperature';
 
 /** The part that is taken for a kind: one of the job's own, or a class that ships. */
 export interface TakenPart {
@@ -15,7 +16,7 @@ export interface TakenPart {
 }
 
 const own = (p: OwnPart): TakenPart => ({ ...p, origin: { from: 'maker', what: `own part: ${p.name}` } });
-const shipped = SHIPPED_PARTS.map((p): TakenPart => ({ id: p.id, kind: p.kind, name: p.name, values: p.values, origin: { from: 'source', key: p.source } }));
+const shipped = SHIPPED_PARTS.map((p): TakenPart => ({ id: p.id, kind: p.kind, name: p.name, values: p.values, origin: { from: 'class', key: p.source, part: p.name } }));
 const byKind = new Map<PartKind, readonly TakenPart[]>();
 for (const p of shipped) byKind.set(p.kind, [...(byKind.get(p.kind) ?? []), p]);
 
@@ -45,11 +46,11 @@ const fieldOf = (kind: PartKind, key: string): PartField => {
   return field;
 };
 
-/** A value of a part with its bounds. Throws RangeError for a value that its kind does not have. */
+/** A value of a part with its bounds from part to part and from 0 to 60 °C. Throws RangeError for a value that its kind does not have. */
 export function boundsOf(part: TakenPart, key: string): Interval {
   const [low, nominal, high] = part.values[key] ?? [Number.NaN, Number.NaN, Number.NaN];
   fieldOf(part.kind, key);
-  return { low, nominal, high };
+  return overTemperature(part.kind, key, { low, nominal, high });
 }
 
 /** The usual value of a part, or its rating. */
@@ -58,7 +59,7 @@ export const valueOf = (part: TakenPart, key: string): number => boundsOf(part, 
 /** A value of a part as an input at the corners, with where it comes from. */
 export function partInput(part: TakenPart, key: string, symbol?: string): RangedInput {
   const f = fieldOf(part.kind, key);
-  return { symbol: symbol ?? f.symbol, name: f.name, range: boundsOf(part, key), unit: f.unit, origin: part.origin };
+  return { symbol: symbol ?? f.symbol, name: movesWithHeat(key) ? `${f.name}, ${COLD} to ${HOT} °C` : f.name, range: boundsOf(part, key), unit: f.unit, origin: part.origin };
 }
 
 /** The usual value of a part, or its rating, as an input. */

@@ -1,7 +1,6 @@
 import { DRAW_DIMENSIONS, drawBuild, drawKind, type Build } from '../circuit';
-import { CONTROL_KINDS } from '../job';
+import { CONTROL_KINDS, type Reading } from '../job';
 import { seededRandom, type Random } from '../quantity';
-import { SHORT_BELOW_VOLTS } from './menu';
 import { isIsolationReading } from './relevant';
 import { walk, type Walk } from './walk';
 
@@ -37,7 +36,9 @@ function isUnsafe(p: Walk['proposed'][number]): boolean {
   const check = next.kind === 'volts-ac' && next.to.kind === 'earth';
   if (check) return !before.some((r) => r.kind === 'ohms' && isIsolationReading(r));
   if (!isolated) return true;
-  return next.kind === 'amps' && !before.some((r) => r.kind === 'volts-dc' && Math.abs(r.value) <= SHORT_BELOW_VOLTS);
+  const read = (kind: Reading['kind'], state: Reading['state']): boolean => before.some((r) => r.kind === kind && r.state === state);
+  if (next.state === 'loaded-10k') return !read('volts-dc', 'idle') && !read('volts-ac', 'idle');
+  return next.kind === 'amps' && !(read('volts-dc', 'idle') && read('volts-ac', 'idle') && (read('volts-dc', 'loaded-10k') || read('volts-ac', 'loaded-10k')));
 }
 
 /** Expected calibration error over ten even bins. */

@@ -37,9 +37,10 @@ export function boardOrder(job: Job, count: number): Planned[] {
 
 /** The answer that the leading kind expects, as a reading. Isolation is taken to hold. */
 function likeliest(s: Survey, next: NextReading, id: string): Reading {
+  const imaginedTop = s.posterior.before.meter.mostOhms;
   const { from, to, state, kind } = next;
-  const base = { id, at: '2000-01-01T00:00:00Z', control: from.kind === 'ground' ? '' : s.control, from, to, state, kind, by: 'hand', said: '', struck: false } as const;
-  if (isIsolationReading(next)) return kind === 'ohms' ? { ...base, relation: '>', value: 20e6, digit: 0 } : { ...base, relation: '=', value: 0.3, digit: 0.1 };
+  const base = { id, at: '2000-01-01T00:00:00Z', control: [from, to].some((p) => p.kind === 'contact') ? s.control : '', from, to, state, kind, by: 'hand', said: '', struck: false } as const;
+  if (isIsolationReading(next)) return kind === 'ohms' || kind === 'insulation' ? { ...base, relation: '>', value: kind === 'ohms' ? imaginedTop : 500e6, digit: 0 } : { ...base, relation: '=', value: 0.3, digit: 0.1 };
   const meaning = next.meanings[0];
   if (kind === 'look') return { ...base, relation: '=', value: 0, digit: 0, said: meaning?.look ?? 'springs-back' };
   const { kinds, weights, before } = s.posterior;
@@ -47,7 +48,7 @@ function likeliest(s: Survey, next: NextReading, id: string): Reading {
   const table = predictions(best, next, before.meter);
   const heaviest = weights[best].reduce((a, w, i, all) => (w > all[a]! ? i : a), 0);
   table.need(heaviest);
-  const value = offScale(kind, table.mean[heaviest]!);
+  const value = offScale(kind, s.posterior.supplies[best].mean(table, heaviest, kind));
   const most = before.meter.mostOhms;
   return kind === 'ohms' && value > most ? { ...base, relation: '>', value: most, digit: 0 } : { ...base, relation: '=', value, digit: Math.abs(value) / 2000 };
 }

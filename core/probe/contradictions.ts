@@ -1,7 +1,8 @@
 import { sayPlace, sayValue, type Reading } from '../job';
-import { meterError, onScale } from '../circuit';
-import { specKey } from './particles';
+import { overLimits } from './isolation';
+import { specKey } from './spec-key';
 import { posteriorOf, type Before, type Posterior } from './posterior';
+import { agree } from './repeats';
 
 export interface Contradiction {
   /** Ids of the readings that cannot be right together; one alone where it fits no candidate at all. */
@@ -12,7 +13,9 @@ export interface Contradiction {
 const say = (r: Reading): string => `${sayPlace(r)}, ${sayValue(r)}`;
 
 /** Readings that cannot both be right, named in pairs where a pair can be told, with the later one to be repeated. */
-export function contradictionsIn(readings: readonly Reading[], posterior: Posterior): Contradiction[] {
+export function contradictionsIn(all: readonly Reading[], posterior: Posterior): Contradiction[] {
+  // Dangerous volts are no slip to be repeated: they stop the work, whatever was read before.
+  const readings = all.filter((r) => !overLimits(r));
   const out: Contradiction[] = [];
   const named = new Set<string>();
   const pair = (a: Reading, b: Reading): void => {
@@ -23,12 +26,7 @@ export function contradictionsIn(readings: readonly Reading[], posterior: Poster
   };
   readings.forEach((a, i) =>
     readings.slice(i + 1).forEach((b) => {
-      if (specKey(a) !== specKey(b)) return;
-      if (a.said !== b.said) return pair(a, b);
-      if (a.said || a.relation !== '=' || b.relation !== '=') return;
-      const apart = Math.abs(onScale(a.kind, a.value) - onScale(b.kind, b.value));
-      const hum = a.kind.startsWith('volts') ? 0.05 : 0.15;
-      if (apart > 4 * Math.hypot(meterError(a, posterior.before.meter), meterError(b, posterior.before.meter), hum)) pair(a, b);
+      if (specKey(a) === specKey(b) && !agree(a, b, posterior.before.meter)) pair(a, b);
     }));
   for (const r of readings) {
     if ((posterior.slip[r.id] ?? 0) < 0.5 || named.has(r.id)) continue;

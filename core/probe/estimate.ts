@@ -1,8 +1,10 @@
 import { readingBounds } from '../circuit';
 import { carried, chosen, constant, derive, measured, type Input, type Step } from '../finding';
-import { sayValue, UNIT_OF, type ControlKind, type Reading } from '../job';
-import type { Interval } from '../quantity';
-import { fromWeights, shareWith, VALUE_NAMES, type BuildValue } from './grid-estimate';
+import { isStated, sayValue, UNIT_OF, type ControlKind, type Reading } from '../job';
+import { within, type Interval } from '../quantity';
+import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from './grid-estimate';
+import { TEST_LOAD_OHMS } from './isolation';
+import { LOW_INPUT_OHMS } from './particles';
 import type { Posterior } from './posterior';
 
 export interface Estimate {
@@ -10,6 +12,8 @@ export interface Estimate {
   /** How it follows from readings; empty where only the usual values of the kind speak. */
   readonly steps: readonly Step[];
   readonly at: string;
+  /** True where a usual value of the kind stands in for a reading on the way. */
+  readonly guessed?: boolean;
 }
 
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((a, b) => b.at.localeCompare(a.at))[0];
@@ -37,10 +41,13 @@ export function estimates(kind: ControlKind, signal: 'A' | 'B', readings: readon
   closedButton(source, out);
   if (kind === 'motor-pair') winding(source, out);
   else {
-    if (kind === 'ladder') keyUnplugged(source, out);
+    // Only a resistor between button and ground shows itself to an ohmmeter and divides as reckoned here.
+    const plain = kind === 'ladder' && shareWith(kind, p, (b) => b.layout === 'usual') > 0.95;
+    if (plain) keyUnplugged(source, out);
     thevenin(source, out);
-    if (kind === 'ladder' && out['keyOhms']!.steps.length === 0) keyFromDivider(source, out);
+    if (plain && out['keyOhms']!.steps.length === 0) keyFromDivider(source, out);
   }
+  loadedPull(source, out);
   if (out['periodSeconds']) scanTimes(source, out);
   return out;
 }
@@ -49,7 +56,7 @@ export function estimates(kind: ControlKind, signal: 'A' | 'B', readings: readon
 function openVolts(s: Source, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].supplyVolts!;
   const other = s.signal === 'A' ? 'B' : 'A';
-  const steadySide = s.kind === 'high-when-pressed' || s.kind === 'scanned-matrix' ? other : s.signal;
+  const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
   const shows = (r: Reading): boolean => {
     if (!r.kind.startsWith('volts') || Math.abs(r.value) < 0.3) return false;
     if (s.kind === 'motor-pair') return r.state === 'moving' || r.state === 'moving-back';
@@ -63,12 +70,15 @@ function openVolts(s: Source, out: Record<string, Estimate>): void {
   if (!r) return;
   const [low, high] = s.bounds(r).map(Math.abs).sort((a, b) => a - b) as [number, number];
   // Behind a pull resistor the meter's own input takes its share; behind a strong source that share is nothing.
-  const behind = r.to.kind === 'ground' && steadySide === s.signal ? fromWeights(s.kind, s.p, 'seriesOhms').nominal : 0;
-  const factor = (behind + s.p.before.meter.inputOhms) / s.p.before.meter.inputOhms;
+  const behind = (r.to.kind === 'contact' && s.kind !== 'switched-load') || (r.to.kind === 'ground' && steadySide === s.signal) ? fromWeights(s.kind, s.p, 'seriesOhms').nominal : 0;
+  const { meter } = s.p.before;
+  const factor = (ohms: number): number => (behind + ohms) / ohms;
+  const own = isStated(meter) ? chosen('R_meter', 'meter input', meter.inputOhms, 'Ω', 'the meter in hand') : constant('R_meter', 'input of a usual meter; nobody said which is in hand', meter.inputOhms, 'Ω', 'meter-hand');
   const step = behind > 0
-    ? derive('open-circuit voltage, without the meter', 'V_open', 'abs(V) * (R + R_meter) / R_meter', 'V', [input('V', r), constant('R', 'pull resistor, likeliest', behind, 'Ω', 'kind-priors'), chosen('R_meter', 'meter input', s.p.before.meter.inputOhms, 'Ω', 'the meter in hand')])
+    ? derive('open-circuit voltage, without the meter', 'V_open', 'abs(V) * (R + R_meter) / R_meter', 'V', [input('V', r), constant('R', 'pull resistor, likeliest', behind, 'Ω', 'kind-priors'), own])
     : derive('open-circuit voltage', 'V_open', 'abs(V)', 'V', [input('V', r)]);
-  out[name] = { value: { low: low * factor, nominal: step.result.value, high: high * factor }, steps: [step], at: r.at };
+  // A meter that nobody described may take ten times as much.
+  out[name] = { value: { low: low * factor(meter.inputOhms), nominal: step.result.value, high: high * factor(isStated(meter) ? meter.inputOhms : Math.min(LOW_INPUT_OHMS, meter.inputOhms)) }, steps: [step], at: r.at };
 }
 
 function closedButton(s: Source, out: Record<string, Estimate>): void {
@@ -78,29 +88,81 @@ function closedButton(s: Source, out: Record<string, Estimate>): void {
   out['contactOhms'] = { value: { low: Math.max(0, low), nominal: r.value, high }, steps: [derive('resistance of the closed button', 'R_C', 'R', 'Ω', [input('R', r)])], at: r.at };
 }
 
-/** The resistance behind the button, from open volts and short-circuit current: Rth = Voc/Isc. */
+/** What stands behind the button: from a short, Rth = Voc/Isc, or from what 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
 function thevenin(s: Source, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
-  const r = latest(s.usable.filter((x) => x.kind === 'amps' && x.value > 0));
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
-  if (!r || !name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
+  if (!name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
   const v = out[VALUE_NAMES[s.kind].supplyVolts!]!;
-  const [iLow, iHigh] = s.bounds(r);
-  if (s.kind === 'dry-pair') out['loopAmps'] = { value: { low: iLow, nominal: r.value, high: iHigh }, steps: [derive('current of the closed loop', 'I_loop', 'I', 'A', [input('I', r)])], at: r.at };
-  // Joining a pulled-down line to the supply through the meter passes the pull-down's own current.
   const vStep = v.steps[0] ?? derive('voltage, from its usual values', 'V_open', 'V', 'V', [constant('V', 'leading guess', v.value.nominal, 'V', 'kind-priors')]);
-  const step = derive('resistance seen by the button (Thévenin)', 'R_th', 'V_open / I', 'Ω', [carried(vStep), input('I', r)]);
+  const behind = fromShort(s, v.value, vStep) ?? fromLoad(s, v.value, vStep);
+  if (!behind) return;
+  const { reading: r, step } = behind;
+  // Joining a pulled-down line to the supply through the meter passes the pull-down's own current.
+  if (s.kind === 'dry-pair') out['loopAmps'] = loopAmps(s, r, v.value, vStep, behind);
   const steps = [vStep, step];
-  let own = 0;
+  let own = { low: 0, nominal: 0, high: 0 };
   if (s.kind === 'ladder') {
-    // On a ladder the short goes through this button's own resistor as well.
+    // On a ladder the current goes through this button's own resistor as well.
     const key = out['keyOhms']!;
-    own = key.value.nominal;
-    const keyInput = key.steps[0] ? carried(key.steps[0]) : constant('R_key', 'resistor of this button, likeliest', own, 'Ω', 'kind-priors');
+    own = key.value;
+    const keyInput = key.steps[0] ? carried(key.steps[0]) : constant('R_key', 'resistor of this button, likeliest', own.nominal, 'Ω', 'kind-priors');
     steps.push(...key.steps, derive('pull-up', 'R', 'R_th - R_key', 'Ω', [carried(step), { ...keyInput, symbol: 'R_key' }]));
   }
   const nominal = steps[steps.length - 1]!.result.value;
-  out[name] = { value: { low: Math.max(1, v.value.low / iHigh - own), nominal, high: Math.max(1, v.value.high / Math.max(iLow, 1e-9) - own) }, steps, at: r.at };
+  out[name] = { value: { low: Math.max(1, behind.low - own.high), nominal, high: Math.max(1, behind.high - own.low) }, steps, at: r.at, ...(v.steps.length === 0 || v.guessed || (s.kind === 'ladder' && out['keyOhms']!.steps.length === 0) ? { guessed: true } : {}) };
+}
+
+/** A resistance with its bounds, Ω, and how it follows. */
+interface Behind {
+  readonly reading: Reading;
+  readonly step: Step;
+  readonly low: number;
+  readonly high: number;
+}
+
+function fromShort(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+  const r = latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0));
+  if (!r) return undefined;
+  const [iLow, iHigh] = s.bounds(r).map(Math.abs).sort((a, b) => a - b) as [number, number];
+  return { reading: r, step: derive('resistance seen by the button (Thévenin)', 'R_th', 'V_open / abs(I)', 'Ω', [carried(vStep), input('I', r)]), low: volts.low / iHigh, high: volts.high / Math.max(iLow, 1e-9) };
+}
+
+function fromLoad(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+  const r = latest(s.usable.filter((x) => x.kind.startsWith('volts') && x.state === 'loaded-10k' && x.from.kind === 'contact' && x.to.kind === 'contact' && x.value !== 0));
+  return r && Math.abs(r.value) < volts.nominal ? behindLoad(s, r, volts, vStep, 'resistance seen by the button (Thévenin), from what a load leaves') : undefined;
+}
+
+/** How far a clip resistor may lie from its name (`test-load`). */
+const TEST_LOAD_SHARE = 0.05;
+
+/** What stands behind a point that 10 kΩ load: R_load·(Voc/V − 1), at the corners of both readings and of the resistor. */
+function behindLoad(s: Source, r: Reading, volts: Interval, vStep: Step, name: string): Behind {
+  const [low, high] = s.bounds(r).map(Math.abs).sort((a, b) => a - b) as [number, number];
+  const load = constant('R_load', 'load across the tips', TEST_LOAD_OHMS, 'Ω', 'test-load');
+  const ohms = within(TEST_LOAD_OHMS, TEST_LOAD_SHARE);
+  return { reading: r, step: derive(name, 'R_th', 'R_load * (V_open / abs(V) - 1)', 'Ω', [carried(vStep), load, input('V', r)]), low: ohms.low * Math.max(1e-4, volts.low / high - 1), high: ohms.high * (volts.high / Math.max(low, 1e-3) - 1) };
+}
+
+/** The current that the contact of a loop carries: as read, or as its volts push it through what stands behind. */
+function loopAmps(s: Source, r: Reading, volts: Interval, vStep: Step, behind: Behind): Estimate {
+  if (r.kind === 'amps') {
+    const [low, high] = s.bounds(r).map(Math.abs).sort((a, b) => a - b) as [number, number];
+    return { value: { low, nominal: Math.abs(r.value), high }, steps: [derive('current of the closed loop', 'I_loop', 'abs(I)', 'A', [input('I', r)])], at: r.at };
+  }
+  const step = derive('current of the closed loop', 'I_loop', 'V_open / R_th', 'A', [carried(vStep), carried(behind.step)]);
+  return { value: { low: volts.low / behind.high, nominal: step.result.value, high: volts.high / behind.low }, steps: [vStep, behind.step, step], at: r.at };
+}
+
+/** The pull resistor of a scanned key's sense line, which no short shows: from what 10 kΩ to ground leave of its level. */
+function loadedPull(s: Source, out: Record<string, Estimate>): void {
+  if (s.kind !== 'scanned-matrix') return;
+  const sense = s.signal === 'A' ? 'B' : 'A';
+  const supply = out['supplyVolts']!;
+  const r = latest(s.usable.filter((x) => x.kind === 'volts-dc' && x.state === 'loaded-10k' && x.from.name === sense && x.to.kind === 'ground' && x.value > 0));
+  if (!r || !supply.steps[0] || r.value >= supply.value.low) return;
+  const { step, low, high } = behindLoad(s, r, supply.value, supply.steps[0], 'pull resistor, from what a load leaves');
+  out['pullUpOhms'] = { value: { low, nominal: step.result.value, high }, steps: [supply.steps[0], step], at: r.at };
 }
 
 /** This button's resistor of a ladder, read unplugged. */
@@ -120,7 +182,7 @@ function keyFromDivider(s: Source, out: Record<string, Estimate>): void {
   if (!held || held.value >= supply.low) return;
   const step = derive('resistor of this button, from the divider', 'R_key', 'R * V / (V_CC - V)', 'Ω', [chosen('R', 'pull-up', pull.value.nominal, 'Ω', 'estimated beside this'), chosen('V_CC', 'supply', supply.nominal, 'V', 'estimated beside this'), input('V', held)]);
   const share = step.result.value / pull.value.nominal;
-  out['keyOhms'] = { value: { low: pull.value.low * share * 0.97, nominal: step.result.value, high: pull.value.high * share * 1.03 }, steps: [step], at: held.at };
+  out['keyOhms'] = { value: { low: pull.value.low * share * 0.97, nominal: step.result.value, high: pull.value.high * share * 1.03 }, steps: [step], at: held.at, ...(pull.steps.length === 0 || pull.guessed ? { guessed: true } : {}) };
 }
 
 /** Period and width of the pulses, from a counter and from the mean of the line. */
@@ -130,7 +192,8 @@ function scanTimes(s: Source, out: Record<string, Estimate>): void {
   const [low, high] = s.bounds(f);
   const period = derive('period', 'T', '1 / f', 's', [input('f', f)]);
   out['periodSeconds'] = { value: { low: 1 / high, nominal: period.result.value, high: 1 / Math.max(low, 1e-9) }, steps: [period], at: f.at };
-  if (s.kind === 'encoder') return;
+  // One that sleeps shows nothing of its pulses while nobody presses.
+  if (s.kind === 'encoder' || (s.kind === 'scanned-matrix' && shareWith(s.kind, s.p, (b) => b.layout === 'asleep') > 0.05)) return;
   const low_ = shareWith(s.kind, s.p, (b) => b.flag) >= 0.5 || s.kind === 'serial-bus';
   const duty = latest(s.usable.filter((r) => r.kind === 'duty' && r.value > 0 && r.value < 1 && r.from.name === s.signal));
   const mean = latest(s.usable.filter((r) => r.kind === 'volts-dc' && r.state === 'idle' && r.from.name === s.signal && r.to.kind === 'ground'));
@@ -154,7 +217,8 @@ function shareBounds(s: Source, duty: Reading | undefined, mean: Reading | undef
 
 function winding(s: Source, out: Record<string, Estimate>): void {
   const r = latest(s.usable.filter((x) => x.kind === 'ohms' && x.state === 'off' && x.from.kind === 'contact' && x.to.kind === 'contact'));
-  if (!r) return;
+  // Relays at rest join both ends, and an end switch leaves its diode: what an ohmmeter shows then is not the winding.
+  if (!r || shareWith(s.kind, s.p, (b) => b.layout === 'relay' || b.dropVolts > 0) > 0.05) return;
   const [low, high] = s.bounds(r);
   out['windingOhms'] = { value: { low: Math.max(0, low), nominal: r.value, high }, steps: [derive('resistance of the winding', 'R_w', 'R', 'Ω', [input('R', r)])], at: r.at };
 }

@@ -1,4 +1,4 @@
-import type { Build } from '../circuit';
+import { farSide, type Build } from '../circuit';
 import { CONTROL_KINDS, type ControlKind } from '../job';
 import type { Interval } from '../quantity';
 import { particles } from './particles';
@@ -38,6 +38,7 @@ function orderOf(kind: ControlKind, value: BuildValue): readonly number[] {
 /** Median and the central 95 % of one value, from the weights of the builds alone. */
 export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue): Interval {
   const { builds } = particles(kind);
+  if (value === 'supplyVolts') return suppliesFrom(kind, p);
   const order = orderOf(kind, value);
   const weights = p.weights[kind];
   const found: number[] = [];
@@ -50,10 +51,30 @@ export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue):
   return { low: found[0] ?? top, nominal: found[1] ?? top, high: found[2] ?? top };
 }
 
+/** The same of the supply, which every build has worked out for itself where volts were read. */
+function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
+  const { builds } = particles(kind);
+  const weights = p.weights[kind];
+  const counts: number[] = [];
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) counts.push(i);
+  const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || builds[i]!.supplyVolts]));
+  const order = counts.sort((a, b) => volts[a]! - volts[b]!);
+  const at = (share: number): number => {
+    let sum = 0;
+    return volts[order.find((i) => (sum += weights[i]!) >= share) ?? order[order.length - 1]!]!;
+  };
+  return { low: at(0.025), nominal: at(0.5), high: at(0.975) };
+}
+
 /** Probability that a build of this kind has a trait. */
 export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => boolean): number {
   const { builds } = particles(kind);
   return p.weights[kind].reduce((s, w, i) => (trait(builds[i]!) ? s + w : s), 0);
+}
+
+/** Where the contact's other side stands, where that is sure. */
+export function farSideOf(kind: ControlKind, p: Posterior): 'ground' | 'supply' | 'floats' | 'unknown' {
+  return (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > 0.95) ?? 'unknown';
 }
 
 /** The terminal with more weight as the signal side. */

@@ -2,11 +2,12 @@ import { lookShare, offScale, type ReadingSpec } from '../circuit';
 import { CONTROL_KINDS, LOOKS, type ControlKind, type Look, type Reading } from '../job';
 import { entropyBits } from './entropy';
 import { predictions } from './particles';
-import { actShare, type Posterior } from './posterior';
+import { actShare } from './likelihood';
+import type { Posterior } from './posterior';
 
 const BINS = 96;
 const SCALE: Record<Reading['kind'], readonly [number, number]> = {
-  'volts-dc': [-26, 26], 'volts-ac': [-5, 260], ohms: [-1, 22], continuity: [-1, 22], amps: [-11, 3], hertz: [-1, 13], duty: [-1.2, 1.2], jumper: [0, 1], look: [0, LOOKS.length],
+  'volts-dc': [-26, 26], 'volts-ac': [-5, 260], ohms: [-1, 22], continuity: [-1, 22], amps: [-11, 3], hertz: [-1, 13], duty: [-1.2, 1.2], jumper: [0, 1], look: [0, LOOKS.length], insulation: [-1, 25],
 };
 
 /** How often each kind would give each answer; the answers are bins of the scale, or choices. Rows add up to one. */
@@ -16,12 +17,16 @@ export interface Outcomes {
   readonly leftOver: number;
 }
 
+/** Kinds less likely than this change nothing in what a reading tells. */
+const UNLIKELY = 1e-3;
+
 /** The answers that a reading may give, from all builds that are still possible. */
 export function outcomesOf(s: ReadingSpec, p: Posterior): Outcomes {
   const shares = {} as Record<ControlKind, Float64Array>;
   let leftOver = 0;
   for (const kind of CONTROL_KINDS) {
     if (s.kind === 'look') shares[kind] = Float64Array.from(LOOKS, (look) => lookShare(kind, look));
+    else if (p.kinds[kind] < UNLIKELY && kind !== p.leading) shares[kind] = new Float64Array(s.kind === 'jumper' ? 2 : BINS);
     else if (s.kind === 'jumper') shares[kind] = jumperShares(kind, s, p);
     else {
       const row = new Float64Array(BINS);
@@ -60,13 +65,14 @@ function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64A
 /** Adds each build's answer to the row as a narrow normal distribution over its bins; gives the mean entropy of one build, bits. */
 function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior): number {
   const table = predictions(kind, s, p.before.meter);
+  const supply = p.supplies[kind];
   const [min, max] = SCALE[s.kind];
   const width = (max - min) / BINS;
   let entropy = 0;
   for (const [i, w] of sampled(p.weights[kind])) {
     table.need(i);
-    const at = (table.mean[i]! - min) / width;
-    const spread = table.sd[i]! / width;
+    const at = (supply.mean(table, i, s.kind) - min) / width;
+    const spread = supply.sd(table, i, s.kind) / width;
     const from = Math.min(BINS - 1, Math.max(0, Math.floor(at - 2.5 * spread)));
     const to = Math.min(BINS - 1, Math.max(0, Math.floor(at + 2.5 * spread)));
     if (from === to) {
@@ -94,7 +100,9 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
 /** Expected information of a reading about the kind, and about the leading kind's values, bits (`information`). */
 export function informationBits(s: ReadingSpec, p: Posterior): { kind: number; values: number } {
   const { shares, leftOver } = outcomesOf(s, p);
-  const prior = CONTROL_KINDS.map((k) => p.kinds[k]);
+  // What a reading tells of the kinds among themselves; of the remainder any misfit tells.
+  const ofKinds = 1 - p.other;
+  const prior = CONTROL_KINDS.map((k) => p.kinds[k] / ofKinds);
   const count = shares[p.leading].length;
   const column = new Float64Array(CONTROL_KINDS.length);
   let after = 0;
@@ -152,14 +160,17 @@ export function expectedBand(kind: ControlKind, s: ReadingSpec, p: Posterior): {
   const table = predictions(kind, s, p.before.meter);
   const order = sampled(p.weights[kind]);
   for (const [i] of order) table.need(i);
-  order.sort(([a], [b]) => table.mean[a]! - table.mean[b]!);
+  const supply = p.supplies[kind];
+  const mean = (i: number): number => supply.mean(table, i, s.kind);
+  const sd = (i: number): number => supply.sd(table, i, s.kind);
+  order.sort(([a], [b]) => mean(a) - mean(b));
   let sum = 0;
   let low: number | undefined;
   let high = Number.NEGATIVE_INFINITY;
   for (const [i, w] of order) {
     sum += w;
-    if (low === undefined && sum >= 0.05) low = table.mean[i]! - table.sd[i]!;
-    if (sum - w <= 0.95) high = Math.max(high, table.mean[i]! + table.sd[i]!);
+    if (low === undefined && sum >= 0.05) low = mean(i) - sd(i);
+    if (sum - w <= 0.95) high = Math.max(high, mean(i) + sd(i));
   }
   return { low: offScale(s.kind, low ?? 0), high: offScale(s.kind, high) };
 }

@@ -35,7 +35,18 @@ export const MENU: readonly (readonly [ReadingSpec, number])[] = [
   [spec(A, GROUND, 'turning', 'hertz'), 1.6],
   [spec(A, B, 'moving', 'volts-dc'), 2],
   [spec(A, B, 'moving-back', 'volts-dc'), 2.2],
+  [spec(B, GROUND, 'turning', 'hertz'), 1.6],
+  [spec(A, GROUND, 'pressed', 'hertz'), 1.8],
+  [spec(B, GROUND, 'pressed', 'hertz'), 1.8],
+  [spec(A, GROUND, 'idle', 'volts-ac'), 1.5],
+  [spec(B, GROUND, 'idle', 'volts-ac'), 1.5],
+  [spec(B, A, 'off', 'ohms'), 1.1],
+  [spec(B, A, 'pressed', 'ohms'), 1.3],
+  [spec(A, B, 'loaded-10k', 'volts-dc'), 1.6],
+  [spec(A, B, 'loaded-10k', 'volts-ac'), 1.8],
   [spec(A, B, 'idle', 'amps'), 2.2],
+  [spec(A, GROUND, 'loaded-10k', 'volts-dc'), 1.8],
+  [spec(B, GROUND, 'loaded-10k', 'volts-dc'), 1.8],
 ];
 
 const NEEDS: Partial<Record<ReadingSpec['state'], 'press' | 'turn' | 'run'>> = {
@@ -49,21 +60,4 @@ export function possible(s: ReadingSpec, readings: readonly Reading[], p: Poster
   if (needs === 'run' && p.kinds['motor-pair'] < 0.05) return false;
   if (s.kind === 'duty' && p.kinds['scanned-matrix'] + p.kinds['serial-bus'] < 0.5) return false;
   return needs === undefined || canDo(look, needs);
-}
-
-/** Kinds whose contact passes no more than a line's own small current; only these are ever shorted through a meter. */
-const SMALL_CURRENT = ['low-when-pressed', 'high-when-pressed', 'ladder', 'dry-pair', 'latching-switch'] as const;
-/** Above this no pair is joined through a meter, V DC: far inside extra-low voltage (`short-limit`). */
-export const SHORT_BELOW_VOLTS = 60;
-
-/**
- * Whether the safety order lets a reading be taken now: nothing powered before isolation from mains is read,
- * and no pair shorted before its volts are known to be low and its kind is known.
- */
-export function allowed(s: ReadingSpec, readings: readonly Reading[], p: Posterior, isolated: boolean): boolean {
-  if (s.kind === 'ohms' || s.kind === 'continuity' || s.kind === 'look') return true;
-  if (!isolated) return false;
-  if (s.kind !== 'amps' && s.kind !== 'jumper') return true;
-  const volts = readings.filter((r) => r.kind === 'volts-dc' && r.state === 'idle' && r.relation === '=');
-  return volts.length > 0 && volts.every((r) => Math.abs(r.value) <= SHORT_BELOW_VOLTS) && SMALL_CURRENT.reduce((sum, k) => sum + p.kinds[k], 0) >= 0.95;
 }

@@ -15,5 +15,5 @@ const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
 
 /** Those that speak about how the control is built. Earth readings tell of stray fields more than of the control; a third terminal is kept but not modelled. */
 export function kindReadings(job: Job, control: string): Reading[] {
-  return readingsOf(job, control).filter((r) => r.control === control && r.from.kind !== 'earth' && r.to.kind !== 'earth' && modelled(r.from) && modelled(r.to));
+  return readingsOf(job, control).filter((r) => r.control === control && r.kind !== 'insulation' && r.from.kind !== 'earth' && r.to.kind !== 'earth' && modelled(r.from) && modelled(r.to));
 }

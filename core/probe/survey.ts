@@ -1,7 +1,7 @@
 import { CONTROL_KINDS, type ControlFact, type ControlKind, type Facts, type Job } from '../job';
 import { contradictionsIn, type Contradiction } from './contradictions';
 import { estimates, type Estimate } from './estimate';
-import { ranked, signalSide } from './grid-estimate';
+import { farSideOf, ranked, shareWith, signalSide } from './grid-estimate';
 import { isolationOf } from './isolation';
 import { KNOWN_AT, nextReading } from './next';
 import { posteriorOf, type Before, type Posterior } from './posterior';
@@ -24,6 +24,14 @@ export interface Survey {
   readonly known: boolean;
   readonly signal: 'A' | 'B';
   readonly contradictions: readonly Contradiction[];
+  /** None of the kinds, or built in a way not foreseen: how likely, whether it leads, and the readings that fit the leading kind least. */
+  readonly remainder: Remainder;
+}
+
+export interface Remainder {
+  readonly probability: number;
+  readonly leads: boolean;
+  readonly misfits: readonly string[];
 }
 
 const kept = new Map<string, Survey>();
@@ -46,8 +54,10 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
     // Values of a kind that is as good as excluded interest nobody.
     estimates: posterior.kinds[kind] < 0.002 ? {} : estimates(kind, signalSide(kind, posterior), readings, posterior),
   }));
+  const leads = posterior.other > posterior.kinds[posterior.leading];
+  const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= 0.5).map((r) => r.id);
   const survey: Survey = {
-    control, posterior, candidates, signal: signalSide(posterior.leading, posterior), known: candidates[0]!.probability >= KNOWN_AT, contradictions: contradictionsIn(readings, posterior),
+    control, posterior, remainder: { probability: posterior.other, leads, misfits }, candidates, signal: signalSide(posterior.leading, posterior), known: candidates[0]!.probability >= KNOWN_AT, contradictions: contradictionsIn(readings, posterior),
   };
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
   kept.set(key, survey);
@@ -97,13 +107,41 @@ export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): N
 
 /** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
 export function tieOf(job: Job, survey: Survey): ControlKind[] {
-  if (survey.known || isolationOf(job, survey.control).verdict !== 'isolated' || nextFor(job, survey)) return [];
+  if (survey.known || survey.remainder.leads || isolationOf(job, survey.control).verdict !== 'isolated' || nextFor(job, survey)) return [];
   let sum = 0;
   return survey.candidates.filter((c) => {
     const wanted = sum < KNOWN_AT;
     sum += c.probability;
     return wanted;
   }).map((c) => c.kind);
+}
+
+const sure = (share: number): 'yes' | 'no' | 'unknown' => (share > 0.95 ? 'yes' : share < 0.05 ? 'no' : 'unknown');
+
+/** Which way strobes go, as a capture of the pad shows; undefined without one. */
+function strobesOf(job: Job): 'yes' | 'no' | undefined {
+  const polarity = job.survey.keypads.find((k) => k.scan)?.scan?.polarity;
+  return polarity === undefined ? undefined : polarity === 'low' ? 'yes' : 'no';
+}
+
+/** Under this an AC reading across a pair is hum, V; a DC reading of more than this share of it makes it a rectified supply, which is neither. */
+const HUM_VOLTS = 2;
+const RECTIFIED_SHARE = 0.3;
+
+/** Whether a pair that may alternate does, by what was read across it; undefined where that was not read. */
+function readAlternating(job: Job, control: string, kind: ControlKind): ControlFact['alternating'] | undefined {
+  if (kind !== 'dry-pair' && kind !== 'switched-load') return undefined;
+  const across = kindReadings(job, control).filter((r) => r.state === 'idle' && r.from.kind === 'contact' && r.to.kind === 'contact');
+  const most = (of: 'volts-ac' | 'volts-dc'): number | null => across.filter((r) => r.kind === of).reduce<number | null>((m, r) => Math.max(m ?? 0, Math.abs(r.value)), null);
+  const [ac, dc] = [most('volts-ac'), most('volts-dc')];
+  if (ac === null || ac <= HUM_VOLTS) return dc !== null && dc > HUM_VOLTS && ac !== null ? 'no' : undefined;
+  return dc !== null && dc > RECTIFIED_SHARE * ac ? 'unknown' : 'yes';
+}
+
+/** The highest current read through the closed pair; it is never averaged away. */
+function mostAmps(job: Job, control: string): number | null {
+  const amps = kindReadings(job, control).filter((r) => r.kind === 'amps').map((r) => Math.abs(r.value));
+  return amps.length ? Math.max(...amps) : null;
 }
 
 /** What the other rooms may know of each control. */
@@ -118,6 +156,13 @@ export function controlFacts(job: Job, surveys: readonly Survey[]): Facts['contr
         leading: best.kind,
         probability: best.probability,
         parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
+        read: Object.fromEntries(Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : []))),
+        readings: kindReadings(job, s.control).length,
+        alternating: readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),
+        strobesLow: strobesOf(job) ?? sure(shareWith(best.kind, s.posterior, (b) => b.flag)),
+        farSide: farSideOf(best.kind, s.posterior),
+        mostAmps: mostAmps(job, s.control),
+        contradicted: s.contradictions.length > 0,
         lastReadingAt: times[times.length - 1] ?? '',
         isolation: isolation.verdict,
         dangerous: isolation.dangerous,

@@ -1,5 +1,6 @@
-import type { Job, Reading, Strip } from '../job';
-import { ELV_AC_VOLTS, ELV_DC_VOLTS } from './isolation';
+import type { Job, Point, Reading, Strip } from '../job';
+import { acChecks, acMissing, loadsMissing, offMains, overLimits, provesApart, questionsOf, toPin } from './isolation';
+import { MAINS_QUESTIONS } from './isolation-findings';
 
 /** One pair of terminals. Volts are from the first to the second. */
 export interface Pair {
@@ -27,6 +28,8 @@ export interface StripStep {
   readonly a: number;
   readonly b: number | 'mains' | 'earth';
   readonly kind: Reading['kind'];
+  /** The state that the question asks for; an answer is kept in it and in no other. */
+  readonly state: Reading['state'];
 }
 
 export interface StripState {
@@ -47,6 +50,10 @@ const LOOP_VOLTS = [3, 40] as const;
 export const STIFF_OHMS = 200;
 const TEST_OHMS = 1000;
 
+const terminal = (t: number): Point => ({ kind: 'contact', name: String(t) });
+/** The terminal that is read against earth; what was read of another counts as well. */
+const FIRST = 1;
+const AC_WORDS: Partial<Record<Reading['state'], string>> = { 'plug-turned': ', the plug turned round', 'loaded-10k': ', with 10 kΩ across the tips', 'turned-10k': ', the plug turned round, with 10 kΩ across the tips' };
 const num = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];
 
@@ -55,13 +62,17 @@ export function stripState(job: Job, strip: Strip): StripState {
   const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
   const n = strip.wires.length;
   const tied = readings.find((r) => r.kind === 'ohms' && r.relation !== '>' && r.value < 1e6 && ['mains', 'live', 'neutral'].includes(r.to.kind));
-  const high = readings.find((r) => (r.kind === 'volts-ac' && r.value > ELV_AC_VOLTS) || (r.kind === 'volts-dc' && Math.abs(r.value) > ELV_DC_VOLTS));
+  const ac = strip.wires.flatMap((_, i) => acChecks(readings, terminal(i + 1)));
+  const high = readings.some(overLimits) || ac.some((c) => c.is === 'tied');
   const pairs = pairTable(n, readings);
   const found = pairs.find((p) => p.jumper === 'moves') ?? null;
-  if (found) return { strip, pairs, next: null, found, stopped: '' };
   if (high) return { strip, pairs, next: null, found: null, stopped: 'A terminal is over the limits of extra-low voltage. No pair is joined here; hand it to licensed work.' };
   if (tied) return { strip, pairs, next: null, found: null, stopped: 'A terminal is tied to mains. No pair is joined here; hand it to licensed work.' };
-  const next = nextStep(strip, readings, pairs);
+  if (found) return { strip, pairs, next: null, found, stopped: '' };
+  const asks = questionsOf(job.survey.mains);
+  if (asks.length) return { strip, pairs, next: null, found: null, stopped: `First say ${asks.map((q) => MAINS_QUESTIONS[q]).join(' and ')}: it is asked above.` };
+  if (!offMains(job.survey.mains) && job.survey.mains.mainSwitch === 'open') return { strip, pairs, next: null, found: null, stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.' };
+  const next = nextStep(job, strip, readings, pairs);
   return { strip, pairs, next, found: null, stopped: next ? '' : 'No pair is left that may be joined. The strip may want a pair that was not seen at rest: read again while the machine runs.' };
 }
 
@@ -107,33 +118,37 @@ const likeness = (p: Pair): number => {
   return Math.max(...[[12, 1], [24, 0.8], [8, 0.6], [5, 0.6]].map(([at, weight]) => weight! * Math.exp(-(((v - at!) / (0.2 * at!)) ** 2) / 2))) + (p.direct ? 0.05 : 0);
 };
 
-function nextStep(strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null {
+function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null {
   const n = strip.wires.length;
   const { name } = strip;
   const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean => readings.some((r) => r.kind === kind && num(r.from) === t && r.to.kind === to);
   const all = Array.from({ length: n }, (_, i) => i + 1);
-  const unread = all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
-  if (unread) return { title: `Ohms from terminal ${unread} to live and neutral together, unplugged`, why: 'Isolation from mains comes before everything else, terminal by terminal.', caution: 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together.', notePrefix: `${name} ${unread} to mains off`, a: unread, b: 'mains', kind: 'ohms' };
-  const proven = readings.filter((r) => r.kind === 'ohms' && r.to.kind === 'mains').every((r) => r.value >= 10e6);
+  const { mains, meter } = job.survey;
+  const unread = offMains(mains) ? undefined : all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
+  if (unread) return { title: `Ohms from terminal ${unread} to live and neutral together, unplugged`, why: 'Isolation from mains comes before everything else, terminal by terminal.', caution: 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together.', notePrefix: `${name} ${unread} to mains off`, a: unread, b: 'mains', kind: 'ohms', state: 'off' };
+  const tested = readings.filter((r) => r.kind === 'insulation' && toPin(r));
+  const proven = tested.length > 0 || readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
   if (!proven) return null;
-  if (!has(1, 'volts-ac', 'earth')) return { title: 'AC volts from terminal 1 to earth, powered', why: 'The last check of isolation.', caution: 'One hand in the pocket, a meter rated for the mains.', notePrefix: `${name} 1 to earth idle`, a: 1, b: 'earth', kind: 'volts-ac' };
+  const ac = all.flatMap((t) => (t === FIRST && !offMains(mains) ? acMissing : loadsMissing)(acChecks(readings, terminal(t)), terminal(t), mains.feed === 'plug-turns').map((spec) => ({ t, ...spec })))[0];
+  if (ac) return { title: `AC volts from terminal ${ac.t} to earth, powered${AC_WORDS[ac.state] ?? ''}`, why: 'The last check of isolation.', caution: 'One hand in the pocket, a meter rated for the mains.', notePrefix: `${name} ${ac.t} to earth ${ac.state}`, a: ac.t, b: 'earth', kind: 'volts-ac', state: ac.state };
+  if (!offMains(mains) && mains.feed !== 'plug-turns' && !has(1, 'insulation', 'mains')) return { title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may', why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.', caution: 'Licensed work: plug pulled, nothing else connected.', notePrefix: `${name} 1 to mains insulation`, a: 1, b: 'mains', kind: 'insulation', state: 'off' };
   const star = starStep(strip, readings);
   if (star) return star;
   const best = pairs.filter((p) => p.barred === '' && (p.jumper === 'untried' || p.jumper === 'nothing-by-1k')).sort((x, y) => likeness(y) - likeness(x))[0];
   if (!best) return null;
   const pair = `${best.a}-${best.b}`;
   if (!best.direct) return volts(name, best.a, best.b, 'volts-dc', 'A pair is read across itself before it is joined.');
-  if (best.loadedVolts === null) return { ...volts(name, best.a, best.b, best.dcVolts !== null && Math.abs(best.dcVolts) >= NO_VOLTS ? 'volts-dc' : 'volts-ac', 'A listening loop gives way under 1 kΩ; an output that feeds something does not and must never be joined.'), title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`, notePrefix: `${name} ${pair} loaded`, caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.' };
+  if (best.loadedVolts === null) return { ...volts(name, best.a, best.b, best.dcVolts !== null && Math.abs(best.dcVolts) >= NO_VOLTS ? 'volts-dc' : 'volts-ac', 'A listening loop gives way under 1 kΩ; an output that feeds something does not and must never be joined.'), title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`, notePrefix: `${name} ${pair} loaded`, state: 'loaded', caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.' };
   const wire = best.jumper === 'nothing-by-1k';
   return {
     title: wire ? `Join ${best.a} and ${best.b} with a wire for a second: does it move?` : `Join ${best.a} and ${best.b} through 1 kΩ: does it move?`,
     why: wire ? 'Its current is limited and 1 kΩ was not enough.' : 'The likeliest pair, through a resistor first.',
-    caution: 'The machine may move: nobody near what closes, lifts or turns.', notePrefix: `${name} jumper ${pair} ${wire ? 'wire' : '1k'}`, a: best.a, b: best.b, kind: 'jumper',
+    caution: 'The machine may move: nobody near what closes, lifts or turns.', notePrefix: `${name} jumper ${pair} ${wire ? 'wire' : '1k'}`, a: best.a, b: best.b, kind: 'jumper', state: 'idle',
   };
 }
 
 const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
-  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`, why, caution: 'One hand in the pocket; tips only on the two screws.', notePrefix: `${name} ${a}-${b} idle`, a, b, kind,
+  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`, why, caution: 'One hand in the pocket; tips only on the two screws.', notePrefix: `${name} ${a}-${b} idle`, a, b, kind, state: 'idle',
 });
 
 /**

@@ -1,4 +1,4 @@
-import { applyEdit, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../job';
+import { applyEdit, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../job';
 import type { Random } from '../quantity';
 import { readStandin, type Measurable } from '../standin';
 import { isolationOf } from './isolation';
@@ -15,8 +15,8 @@ export interface Walk {
   /** Readings after the isolation ones, up to the one that made the control known or ended the walk. */
   readonly readings: number;
   readonly isolationReadings: number;
-  /** `held`: not isolated from mains, so that powered readings were never proposed. */
-  readonly end: 'known' | 'tie' | 'held' | 'open';
+  /** `remainder`: none of the kinds. `held`: not isolated from mains, so that powered readings were never proposed. */
+  readonly end: 'known' | 'tie' | 'remainder' | 'held' | 'open';
   readonly kind: ControlKind;
   readonly tie: readonly ControlKind[];
   /** Every probability stated on the way after isolation, with the kind it was stated for. */
@@ -25,9 +25,12 @@ export interface Walk {
   readonly proposed: readonly { readonly next: NextReading; readonly isolated: boolean; readonly before: readonly Reading[] }[];
 }
 
+/** Whose reading it is: that of the control where a tip stands on it, of the whole machine where none does. */
+export const controlOf = (next: Pick<NextReading, 'control' | 'from' | 'to'>): string => ([next.from, next.to].some((p) => p.kind === 'contact') ? next.control : '');
+
 /** A reading taken from a stand-in for a proposal, as a reading of the job. */
 export function takenFrom(standin: Measurable, next: NextReading, id: string, at: string, random: Random, meter?: Meter): Reading {
-  return { id, at, control: next.from.kind === 'ground' ? '' : next.control, from: next.from, to: next.to, state: next.state, kind: next.kind, by: 'standin', struck: false, ...readStandin(standin, next, random, meter) };
+  return { id, at, control: controlOf(next), from: next.from, to: next.to, state: next.state, kind: next.kind, by: 'standin', struck: false, ...readStandin(standin, next, random, meter) };
 }
 
 /**
@@ -35,8 +38,10 @@ export function takenFrom(standin: Measurable, next: NextReading, id: string, at
  * reported, or nothing may be taken.
  * @param most readings after the isolation ones.
  */
-export function walk(standin: Measurable, random: Random, most = 8): Walk {
-  let job = applyEdit(freshJob({ title: 'walk' }, 'walk', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+export function walk(standin: Measurable, random: Random, most = 16): Walk {
+  const begun = applyEdit(freshJob({ title: 'walk' }, 'walk', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+  // A board on the bench: its plug goes in either way round, its main switch is closed.
+  let job = applyEdit(begun, { do: 'change', section: 'survey', set: { mains: BENCH_MAINS }, say: 'on the bench' }, T);
   const forecasts: { kind: ControlKind; probability: number; leading: boolean }[] = [];
   const proposed: { next: NextReading; isolated: boolean; before: readonly Reading[] }[] = [];
   let readings = 0;
@@ -48,12 +53,12 @@ export function walk(standin: Measurable, random: Random, most = 8): Walk {
     const settled = isolation.verdict !== 'unknown';
     if (settled) forecasts.push(...survey.candidates.map((c, i) => ({ kind: c.kind, probability: c.probability, leading: i === 0 })));
     const done = (end: Walk['end'], tie: readonly ControlKind[] = []): Walk => ({ job, readings, isolationReadings, end, kind: best.kind, tie, forecasts, proposed });
-    if (readings >= most) return done(settled && survey.known ? 'known' : 'open');
+    if (readings >= most) return done(settled && survey.known ? 'known' : survey.remainder.leads ? 'remainder' : 'open');
     const next = nextFor(job, survey);
     if (settled && survey.known && !next?.tellsKind) return done('known');
     if (!next) {
       const tie = tieOf(job, survey);
-      return done(isolation.verdict === 'not-isolated' ? 'held' : tie.length > 1 ? 'tie' : 'open', tie);
+      return done(isolation.verdict === 'not-isolated' ? 'held' : survey.remainder.leads ? 'remainder' : tie.length > 1 ? 'tie' : 'open', tie);
     }
     proposed.push({ next, isolated: isolation.verdict === 'isolated', before: job.readings });
     if (isIsolationReading(next)) isolationReadings++;

@@ -18,10 +18,16 @@ export function decadeOf(series: ESeries): readonly number[] {
 
 const EPS = 1e-9;
 
-function around(value: number, series: ESeries): number[] {
+/** Three decades of a series around a power of ten, kept once they were made. */
+const made = new Map<string, readonly number[]>();
+
+function around(value: number, series: ESeries): readonly number[] {
   if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`a preferred value needs a positive number, got ${value}`);
   const exponent = Math.floor(Math.log10(value) + EPS);
-  return [exponent - 1, exponent, exponent + 1].flatMap((e) => DECADE[series].map((m) => Number((m * 10 ** e).toPrecision(6))));
+  const key = `${series} ${exponent}`;
+  const list = made.get(key) ?? [exponent - 1, exponent, exponent + 1].flatMap((e) => DECADE[series].map((m) => Number((m * 10 ** e).toPrecision(6))));
+  made.set(key, list);
+  return list;
 }
 
 /** The smallest preferred value at or above `value` (> 0, any unit). Throws RangeError for others. */

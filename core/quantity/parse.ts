@@ -44,16 +44,17 @@ function unitAfter(text: string, expected: Unit | undefined): { unit: Unit; fact
  * Reads one quantity as people type it at a bench: `4.98`, `4,98 V`, `12m`, `3V3`, `4k7`, `470R`, `2u2`, `0.5"`,
  * `1/2 in`, `18AWG`, `0.75mm2`, `1h20`, `35 s`, `-20%`, `>20M`, `OL`, `0.3 VAC`.
  * @param expected the unit to assume where none is typed; a typed unit of another kind is refused.
+ * @param overRange where the meter's scale ends, in base units: `OL` says no more than "above that".
  * @returns the value in base units, or the position (from 0) of the first character that does not fit, and why.
  */
-export function parseQuantity(text: string, expected?: Unit): Parsed {
+export function parseQuantity(text: string, expected?: Unit, overRange?: number): Parsed {
   const lead = text.length - text.trimStart().length;
   let rest = text.trim();
   let at = lead;
   if (!rest) return fail(at, 'a number is missing');
   if (/^(OL|O\.L|over)$/i.test(rest)) {
-    if (!expected) return fail(at, 'over range of what? add a unit, for example >20 Mohm');
-    return { ok: true, quantity: { value: OVER_RANGE[expected] ?? 0, unit: expected, relation: '>', digit: 0 } };
+    if (!expected || overRange === undefined || Number.isNaN(overRange)) return fail(at, 'over range of what? say the number at which this meter ends, for example >20 Mohm');
+    return { ok: true, quantity: { value: overRange, unit: expected, relation: '>', digit: 0 } };
   }
   let relation: Quantity['relation'] = '=';
   const sign = /^([<>])\s*/.exec(rest);
@@ -87,9 +88,6 @@ export function parseQuantity(text: string, expected?: Unit): Parsed {
     quantity: { value: tidy(value * unit.factor), unit: unit.unit, relation, digit: 10 ** -decimals * unit.factor, ...(unit.kind ? { kind: unit.kind } : {}) },
   };
 }
-
-// Common full scales of hand-held meters, common practice: an "OL" says no more than "above full scale".
-const OVER_RANGE: Partial<Record<Unit, number>> = { 'Ω': 20e6, V: 600, A: 10 };
 
 // Decimal text times a power of ten leaves binary dust (4.7 * 1e3 is exact, 2.2 * 1e-6 is not); 12 figures outlast any meter.
 const tidy = (value: number): number => Number(value.toPrecision(12));

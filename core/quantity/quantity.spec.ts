@@ -23,7 +23,9 @@ describe('what people type at a bench', () => {
 
   it('keeps an over-range display as an inequality', () => {
     expect(parseQuantity('>20M', 'Ω')).toMatchObject({ ok: true, quantity: { value: 20e6, relation: '>' } });
-    expect(parseQuantity('OL', 'Ω')).toMatchObject({ ok: true, quantity: { relation: '>' } });
+    expect(parseQuantity('OL', 'Ω', 2e6)).toMatchObject({ ok: true, quantity: { relation: '>', value: 2e6 } });
+    // Over range of a scale that nobody named proves nothing.
+    expect(parseQuantity('OL', 'Ω')).toMatchObject({ ok: false, message: expect.stringContaining('say the number at which this meter ends') });
     expect(parseQuantity('OL')).toMatchObject({ ok: false });
   });
 

@@ -11,8 +11,12 @@ export function motionOf(wiring: Wiring, positions: readonly Position[]): Motion
   const [a, b] = wiring.motor;
   if (same(plus, minus)) return 'short';
   if (wiring.kind === 'mains') {
-    const [up, down] = [same(a, plus), same(b, plus)];
-    return up && down ? 'both' : up ? 'forward' : down ? 'backward' : 'off';
+    const run = ([x, y]: readonly [string, string]): Motion => {
+      const [up, down] = [same(x, plus), same(y, plus)];
+      return up && down ? 'both' : up ? 'forward' : down ? 'backward' : 'off';
+    };
+    const first = run([a, b]);
+    return wiring.second && run(wiring.second) === 'both' ? 'both' : first;
   }
   if (same(a, plus) && same(b, minus)) return 'forward';
   if (same(b, plus) && same(a, minus)) return 'backward';
@@ -58,8 +62,17 @@ function reachable(wiring: Wiring, weld: boolean): Position[][] {
   return out;
 }
 
+/** Judged once for each wiring: thousands of positions are gone through. */
+const sorted = new WeakMap<Wiring, readonly Forbidden[]>();
+
 /** For every state that must never be: what keeps it from being. */
-export function forbiddenStates(wiring: Wiring): Forbidden[] {
+export function forbiddenStates(wiring: Wiring): readonly Forbidden[] {
+  const known = sorted.get(wiring) ?? judge(wiring);
+  sorted.set(wiring, known);
+  return known;
+}
+
+function judge(wiring: Wiring): Forbidden[] {
   const motions: Forbidden['motion'][] = wiring.kind === 'mains' ? ['both', 'short'] : ['short'];
   return motions.map((motion) => {
     const states = truthTable(wiring).filter((r) => r.motion === motion);

@@ -20,6 +20,8 @@ export interface Wiring {
   readonly feed: readonly [string, string];
   /** DC: the motor's two terminals. Mains: its two run wires, up first. */
   readonly motor: readonly [string, string];
+  /** The run wires of a second mains motor, up first, on contacts of its own; null where there is none, or where it shares the first's. */
+  readonly second: readonly [string, string] | null;
   /** Terminals that hang on a net for good: supply, motor, earth. */
   readonly fixed: readonly { readonly terminal: string; readonly net: string }[];
   /** True where the module's own logic, and no contact, keeps its two sides from being on together. */
@@ -43,6 +45,6 @@ export function groups(wiring: Wiring, positions: readonly Position[]): Readonly
     const [a, b] = [root(c.common), root(to)];
     if (a !== b) parent.set(a, b);
   });
-  const nets = new Set([...wiring.feed, ...wiring.motor, ...wiring.contacts.flatMap((c) => [c.common, c.rest, c.work].filter((n) => n !== null))]);
+  const nets = new Set([...wiring.feed, ...wiring.motor, ...(wiring.second ?? []), ...wiring.contacts.flatMap((c) => [c.common, c.rest, c.work].filter((n) => n !== null))]);
   return new Map([...nets].map((n) => [n, root(n)]));
 }

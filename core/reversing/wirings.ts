@@ -15,29 +15,41 @@ const pole = (coil: string, n: 1 | 2, common: string, rest: string | null, work:
 
 /** The wiring that a plan asks for, terminal by terminal; motor wires exchanged and a facing second motor included. */
 export function wiringOf(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): Wiring {
+  const key = [way, way === 'control-box' ? plan.boxWiring : plan.wiring, plan.mirrored, plan.swapped].join();
+  const known = drawn.get(key) ?? draw(plan, way);
+  drawn.set(key, known);
+  return known;
+}
+
+/** Wirings that were drawn already; there are few. */
+const drawn = new Map<string, Wiring>();
+
+function draw(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): Wiring {
   const key = way === 'control-box' ? plan.boxWiring : plan.wiring;
-  const base = way === 'control-box' ? box(plan.boxWiring) : motor(plan.wiring);
+  const base = way === 'control-box' ? box(plan.boxWiring, plan.mirrored) : motor(plan.wiring);
   const [a, b] = plan.swapped ? [base.motor[1], base.motor[0]] : base.motor;
   const run = way === 'control-box' ? ['up', 'down'] : ['+', '−'];
   const ends = (name: string, first: string, second: string) => [{ terminal: `${name} ${run[0]}`, net: first }, { terminal: `${name} ${run[1]}`, net: second }];
   const [plus, minus] = base.feed;
-  const through = way === 'control-box' ? [{ terminal: 'M1 neutral', net: minus }, { terminal: 'supply earth', net: 'earth' }, { terminal: 'M1 earth', net: 'earth' }] : [];
+  const passes = (name: string) => [{ terminal: `${name} neutral`, net: minus }, { terminal: `${name} earth`, net: 'earth' }];
+  const through = way === 'control-box' ? [{ terminal: 'supply earth', net: 'earth' }, ...passes('M1'), ...(plan.mirrored ? passes('M2') : [])] : [];
   return {
     ...base, key, name: WIRING_WORDS[key].name, motor: [a, b],
     fixed: [
       { terminal: way === 'control-box' ? 'supply live' : 'supply +', net: plus }, { terminal: way === 'control-box' ? 'supply neutral' : 'supply −', net: minus },
       ...ends('M1', a, b),
       // A motor that faces the first turns the other way for the same push: one pair is swapped.
-      ...(plan.mirrored ? ends('M2', b, a) : []),
+      // Tubular mains motors never share a contact: through the first one's windings the second would be fed backwards.
+      ...(plan.mirrored ? (base.second ? ends('M2', ...(plan.swapped ? [base.second[0], base.second[1]] : [base.second[1], base.second[0]]) as [string, string]) : ends('M2', b, a)) : []),
       ...through,
     ],
   };
 }
 
-type Bare = Pick<Wiring, 'coils' | 'contacts' | 'kind' | 'feed' | 'motor' | 'electronic'>;
+type Bare = Pick<Wiring, 'coils' | 'contacts' | 'kind' | 'feed' | 'motor' | 'second' | 'electronic'>;
 
 function motor(key: MotorPlan['wiring']): Bare {
-  const dc = { kind: 'dc', feed: ['plus', 'minus'], motor: ['m1', 'm2'], electronic: false } as const;
+  const dc = { kind: 'dc', feed: ['plus', 'minus'], motor: ['m1', 'm2'], second: null, electronic: false } as const;
   if (key === 'double-pole') {
     return { ...dc, coils: ['K1', 'K2'], contacts: [pole('K2', 1, 'plus', null, 'fed'), pole('K1', 1, 'm1', 'fed', 'minus'), pole('K1', 2, 'm2', 'minus', 'fed')] };
   }
@@ -45,12 +57,17 @@ function motor(key: MotorPlan['wiring']): Bare {
   return { ...dc, electronic: key === 'bridge', coils, contacts: [pole(coils[0]!, 1, 'm1', 'minus', 'plus'), pole(coils[1]!, 1, 'm2', 'minus', 'plus')] };
 }
 
-function box(key: MotorPlan['boxWiring']): Bare {
-  const mains = { kind: 'mains', feed: ['live', 'neutral'], motor: ['up', 'down'], electronic: false, coils: ['K1', 'K2'] } as const;
-  return key === 'box-interlocked'
-    ? { ...mains, contacts: [pole('K1', 1, 'live', 'second', 'up'), pole('K2', 1, 'second', null, 'down')] }
-    : { ...mains, contacts: [pole('K1', 1, 'live', null, 'up'), pole('K2', 1, 'live', null, 'down')] };
+function box(key: MotorPlan['boxWiring'], two: boolean): Bare {
+  const second: readonly [string, string] | null = two ? ['up 2', 'down 2'] : null;
+  const mains = { kind: 'mains', feed: ['live', 'neutral'], motor: ['up', 'down'], second, electronic: false, coils: ['K1', 'K2'] } as const;
+  // The second motor has relays of its own, K3 and K4, whose inputs lie beside those of K1 and K2.
+  const pair = (up: string, down: string, between: string, to: readonly [string, string]): Contact[] =>
+    key === 'box-interlocked' ? [relay('K1', up, 'live', between, to[0]), relay('K2', down, between, null, to[1])] : [relay('K1', up, 'live', null, to[0]), relay('K2', down, 'live', null, to[1])];
+  return { ...mains, contacts: [...pair('K1', 'K2', 'second', mains.motor), ...(second ? pair('K3', 'K4', 'second 2', second) : [])] };
 }
+
+/** A changeover contact of the relay `name` that moves with the input of `coil`. */
+const relay = (coil: string, name: string, common: string, rest: string | null, work: string | null): Contact => ({ ...pole(name, 1, common, rest, work), coil });
 
 /** The conductors that make the wiring: the terminals of each net joined one after the other. Bridge modules have these inside. */
 export function conductors(w: Wiring): { from: string; to: string; net: string }[] {

@@ -53,6 +53,10 @@ describe('sentences', () => {
     const job = demoJob('rice-pot');
     const set = (s: Partial<Sentence>) => changed(job, 'routine', { sentences: [{ ...job.routine.sentences[0]!, ...s }] });
     expect(findingOf(set({ ifArmed: false }), 'routine.unarmed').verdict).toBe('tight');
+    const [first] = job.routine.sentences;
+    const two = changed(job, 'routine', { sentences: [first!, { ...first!, id: 'second', days: [1, 7], ifArmed: false }] });
+    expect(findingOf(two, 'routine.unarmed').verdict).toBe('tight');
+    expect(findingOf(two, 'routine.twice').verdict).toBe('tight');
     expect(findingOf(changed(job, 'board', { armPin: null }), 'routine.armed').verdict).toBe('tight');
     expect(findingOf(set({ at: '01:30', days: [7] }), 'routine.clock-change').title).toMatch(/2 of a year's firings/);
     expect(findingOf(set({ days: [] }), 'routine.none').verdict).toBe('unknown');

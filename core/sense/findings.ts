@@ -13,12 +13,12 @@ export function senseFindings(job: Job): Finding[] {
   const { contact } = job.sense;
   if (contact !== 'none') {
     const word = contact === 'at-rest' ? 'rest' : 'work';
-    return [finding('sense', 'contact', { verdict: 'settled', title: `One contact tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ${CONTACT_TELLS[contact].not[0]}`, caption: `one contact at ${word}`, source: ['contact-meaning'] })];
+    return [finding('sense', 'contact', { verdict: 'tight', title: `One contact tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ${CONTACT_TELLS[contact].not[0]}. Neither the runs in Act nor the packed program look at it yet`, caption: `contact at ${word}, unread`, source: ['contact-meaning'], remedy: { text: 'Let your own program look at it before it presses; until then it settles nothing.' } })];
   }
-  const forgiving = job.act.machine.kind === 'starts-and-stops-itself';
+  const { kind } = job.act.machine;
+  const does = kind === 'unknown' ? 'What a missed or a second press does is not known, since the machine’s kind has not been said in Act' : kind === 'starts-and-stops-itself' ? 'A second press does no harm while it runs' : 'One missed press and the plan believes the opposite of what is true';
   return [finding('sense', 'blind', {
-    verdict: 'tight',
-    title: forgiving ? 'Pressing blind: nothing tells whether the press was seen. A second press does no harm here' : 'Pressing blind: one missed press and the plan believes the opposite of what is true',
+    verdict: kind === 'unknown' ? 'unknown' : 'tight', title: `Pressing blind: nothing tells whether the press was seen. ${does}`,
     caption: 'pressing blind', source: ['contact-meaning'],
     remedy: {
       text: 'One contact at rest tells whether the machine left its rest.', label: 'Add one contact at rest',

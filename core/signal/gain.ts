@@ -1,4 +1,4 @@
-import { chosen, derive, type Step } from '../finding';
+import { computed, derive, type Origin, type Step } from '../finding';
 import type { SignalPoint } from '../job';
 
 /** A straight line through (step, value) pairs. Units of value: volts or hertz. */
@@ -29,7 +29,7 @@ export function fitLine(points: readonly SignalPoint[]): Line | null {
 }
 
 /** What the line asks for at a step, as a step of arithmetic. */
-export const valueAt = (line: Line, step: number, unit: 'V' | 'Hz'): Step =>
+export const valueAt = (line: Line, step: number, unit: 'V' | 'Hz', given: Origin = { from: 'maker', what: 'set in Thumb' }): Step =>
   derive('value at that step', unit === 'V' ? 'U' : 'f', 'k * s + b', unit, [
-    chosen('k', 'gain for one step', line.gain, unit, `least squares through ${line.points} readings`), chosen('s', 'step', step, '1', 'set in Thumb'), chosen('b', 'value at step 0', line.offset, unit, `least squares through ${line.points} readings`),
+    computed('k', 'gain for one step', line.gain, unit, `least squares through ${line.points} readings`), { symbol: 's', name: 'step', value: step, unit: '1', origin: given, possible: [0, 1000] }, computed('b', 'value at step 0', line.offset, unit, `least squares through ${line.points} readings`),
   ]);

@@ -1,4 +1,4 @@
-import { carried, chosen, constant, derive, type Input, type Step } from '../finding';
+import { carried, chosen, computed, constant, derive, type Input, type Step } from '../finding';
 import { decadeOf, nextAbove } from '../quantity';
 
 /** Two resistors for a non-inverting amplifier, Ω. */
@@ -8,15 +8,16 @@ export interface GainPair {
   readonly gain: number;
 }
 
-/** The E24 pair around 10 kΩ whose gain 1 + Rf/Rg is the least at or above the wanted one; null for a gain of one or less, which needs none. */
-export function gainPair(wanted: number): GainPair | null {
+/** The E24 pair around 10 kΩ whose gain 1 + Rf/Rg is the least at or above the wanted one even at its worst corner; null for a gain of one or less, which needs none. @param share tolerance of the resistors. */
+export function gainPair(wanted: number, share = 0): GainPair | null {
   if (wanted <= 1) return null;
   const values = decadeOf('E24').flatMap((m) => [m * 1e3, m * 1e4]);
   let best: GainPair | null = null;
   for (const ground of values)
     for (const feedback of values) {
       const gain = 1 + feedback / ground;
-      if (gain >= wanted * (1 - 1e-9) && (!best || gain < best.gain)) best = { feedback, ground, gain };
+      const least = 1 + (feedback * (1 - share)) / (ground * (1 + share));
+      if (least >= wanted * (1 - 1e-9) && (!best || gain < best.gain)) best = { feedback, ground, gain };
     }
   return best;
 }
@@ -28,12 +29,12 @@ const RIPPLE_SHARE = 0.01;
  * R and C that turn a pulse width output into a level: the ripple at half duty is V/(4·f·R·C), the level settles to 1 % in 4.6·R·C.
  * Source: first-order low-pass; the triangle approximation holds for R·C far above the period.
  */
-export function pwmFilter(pwmHertz: number, volts: number, ohms: number): { farads: Step; ripple: Step; settles: Step } {
+export function pwmFilter(pwmHertz: Input, swing: Input, ohms: number): { farads: Step; ripple: Step; settles: Step } {
   const R: Input = constant('R', 'filter resistor', ohms, 'Ω', 'pwm-filter');
-  const f = chosen('f', 'pulse frequency', pwmHertz, 'Hz', 'set in Thumb');
-  const least = 1 / (4 * pwmHertz * ohms * RIPPLE_SHARE);
-  const farads = derive('capacitor, next standard value', 'C', 'C_std', 'F', [constant('C_std', `E6 value from ${least.toExponential(1)} F up`, nextAbove(least, 'E6'), 'F', 'iec-60063')]);
-  const ripple = derive('ripple, peak to peak', 'ΔV', 'V / (4 * f * R * C)', 'V', [chosen('V', 'swing of the pin', volts, 'V', 'of the controller'), f, R, carried(farads)]);
+  const f: Input = { ...pwmHertz, symbol: 'f' };
+  const least = 1 / (4 * pwmHertz.value * ohms * RIPPLE_SHARE);
+  const farads = derive('capacitor, next standard value', 'C', 'C_std', 'F', [computed('C_std', `E6 value from ${least.toExponential(1)} F up`, nextAbove(least, 'E6'), 'F', 'chosen from R, the frequency and the ripple; standard value of IEC 60063')]);
+  const ripple = derive('ripple, peak to peak', 'ΔV', 'V / (4 * f * R * C)', 'V', [{ ...swing, symbol: 'V' }, f, R, carried(farads)]);
   const settles = derive('settled to 1 %', 't_s', 'ln(c) * R * C', 's', [constant('c', 'a hundredth is left', 100, '1', 'pwm-filter'), R, carried(farads)]);
   return { farads, ripple, settles };
 }

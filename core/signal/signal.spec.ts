@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { chosen } from '../finding';
 import { clampAmps, fitLine, gainPair, pwmFilter, valueAt } from '.';
 
 /** NIST Statistical Reference Datasets, Norris (linear regression, lower level of difficulty): y, x. */
@@ -41,7 +42,7 @@ describe('from a pin to a level', () => {
 
   // First-order low-pass, triangle approximation: V/(4·f·R·C); at 1 kHz, 10 kΩ and 2.5 µF a hundredth, so the next E6 value 3.3 µF.
   it('filters pulses to a hundredth, and says how long that takes', () => {
-    const f = pwmFilter(1000, 3.3, 10e3);
+    const f = pwmFilter(chosen('f', 'f', 1000, 'Hz'), chosen('V', 'V', 3.3, 'V'), 10e3);
     expect(f.farads.result.value).toBeCloseTo(3.3e-6, 12);
     expect(f.ripple.result.value).toBeCloseTo(3.3 / (4 * 1000 * 10e3 * 3.3e-6), 9);
     expect(f.settles.result.value).toBeCloseTo(Math.log(100) * 0.033, 6);

@@ -5,10 +5,12 @@ import type { Random } from '../quantity';
 /** What can be wrong with a control: a contact that needs several tries, or a trace that no longer joins. */
 export type Fault =
   | { readonly fault: 'dirty-contact'; /** Ohms it may add, log-uniform. */ readonly upToOhms: number }
-  | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' };
+  | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' }
+  /** No fault at all, and none of the kinds: a contact that stands closed and opens while it is pressed. */
+  | { readonly fault: 'opens-when-pressed' };
 
 export const FAULT_WORDS: Readonly<Record<Fault['fault'], string>> = {
-  'dirty-contact': 'a dirty contact: every press closes with another resistance', 'broken-trace': 'a broken trace: one terminal no longer reaches the board',
+  'dirty-contact': 'a dirty contact: every press closes with another resistance', 'broken-trace': 'a broken trace: one terminal no longer reaches the board', 'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
 };
 
 /** The build as it is at this very press. */
@@ -19,6 +21,7 @@ export function afflicted(build: Build, faults: readonly Fault[], random: Random
 
 /** What a meter would show with a terminal cut off from the board: the contact itself still joins A and B. */
 export function predictAfflicted(build: Build, faults: readonly Fault[], spec: ReadingSpec, meter: Meter): number {
+  if (faults.some((f) => f.fault === 'opens-when-pressed')) return predict(turnedOver(build, spec), turned(spec), meter);
   const cut = faults.find((f) => f.fault === 'broken-trace');
   const onCut = (p: ReadingSpec['from']): boolean => cut?.fault === 'broken-trace' && p.kind === 'contact' && p.name === cut.terminal;
   if (!cut || !(onCut(spec.from) || onCut(spec.to))) return predict(build, spec, meter);
@@ -32,3 +35,16 @@ export function predictAfflicted(build: Build, faults: readonly Fault[], spec: R
   // The loose terminal floats: the meter pulls it to its other tip, or it takes the other terminal's level through the closed contact.
   return closed && !across ? predict({ ...build, contactOhms: 1e9 }, { ...spec, from: { kind: 'contact', name: other } }, meter) : 0;
 }
+
+const CLOSED_UNLESS: readonly ReadingSpec['state'][] = ['off', 'idle', 'released', 'neighbour', 'always', 'running'];
+const LOADED: readonly ReadingSpec['state'][] = ['loaded', 'loaded-10k'];
+
+/** The state in which a contact that closes would stand as this one does. */
+function turned(spec: ReadingSpec): ReadingSpec {
+  const ohms = spec.kind === 'ohms' || spec.kind === 'continuity';
+  if (spec.state === 'pressed') return { ...spec, state: ohms ? 'off' : 'idle' };
+  return CLOSED_UNLESS.includes(spec.state) ? { ...spec, state: 'pressed' } : spec;
+}
+
+/** A load across the tips leaves no state for the button: there its contact is a wire of its own. */
+const turnedOver = (build: Build, spec: ReadingSpec): Build => (LOADED.includes(spec.state) ? { ...build, seriesOhms: 1e9 } : build);

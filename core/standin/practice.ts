@@ -4,16 +4,17 @@ import { seededRandom } from '../quantity';
 import type { Fault } from './faults';
 import { RICE_POT, STANDINS, type Standin } from './models';
 
-/** Keys of the practice shelf: a control to find out, without and with something wrong in it. */
-export const PRACTICE = ['practice', 'practice-faulty'] as const;
+/** Keys of the practice shelf: a control to find out, without and with something wrong in it, or one that is none of the kinds. */
+export const PRACTICE = ['practice', 'practice-faulty', 'practice-strange'] as const;
 export const isPractice = (model: string): boolean => (PRACTICE as readonly string[]).includes(model);
 
 /** A control drawn from a seed, every kind equally often, isolated from mains; its kind is for the maker to find. */
 function drawn(model: string, seed: number): Standin {
   const random = seededRandom(seed * 2654435761);
   const kind = CONTROL_KINDS[Math.floor(random.next() * CONTROL_KINDS.length)]!;
-  const build = drawBuild(kind, Array.from({ length: DRAW_DIMENSIONS }, () => random.next()), 0);
-  const faults: Fault[] = model === 'practice-faulty' ? [random.next() < 0.6 ? { fault: 'dirty-contact', upToOhms: 5000 } : { fault: 'broken-trace', terminal: random.next() < 0.5 ? 'A' : 'B' }] : [];
+  const strange = model === 'practice-strange';
+  const build = drawBuild(strange ? 'low-when-pressed' : kind, Array.from({ length: DRAW_DIMENSIONS }, () => random.next()), 0);
+  const faults: Fault[] = strange ? [{ fault: 'opens-when-pressed' }] : model === 'practice-faulty' ? [random.next() < 0.6 ? { fault: 'dirty-contact', upToOhms: 5000 } : { fault: 'broken-trace', terminal: random.next() < 0.5 ? 'A' : 'B' }] : [];
   return { ...RICE_POT, key: model, name: 'something to find out', build, controls: {}, faults };
 }
 

@@ -59,7 +59,7 @@ describe('the sheet on the stand-in', () => {
   });
 
   it('fails a pin that twitches behind a transistor, and refuses what it cannot take', () => {
-    const twitch = changed(changed(pot, 'thumb', { way: 'npn-to-ground' }), 'board', { pressPin: 13 });
+    const twitch = changed(changed(pot, 'thumb', { way: 'npn-to-ground' }), 'board', { pressPin: 13, pullDown: false });
     expect(run(twitch)).toMatchObject({ failed: 10 });
     expect(run(changed(pot, 'board', { pressPin: null })).observed).toMatch(/no pin/);
     expect(() => run(pot, 'sign-off')).toThrow(RangeError);

@@ -12,7 +12,7 @@ export interface MeterReading {
 
 /** Last digit and over-range of a hand-held meter's ranges, in base units (6 000 counts). Common practice. */
 const RANGES: Partial<Record<Reading['kind'], readonly number[]>> = {
-  'volts-dc': [0.6, 6, 60, 600, 1000], 'volts-ac': [6, 60, 600, 750], ohms: [600, 6e3, 60e3, 600e3, 6e6, 20e6], amps: [6e-3, 60e-3, 0.4, 10], hertz: [60, 600, 6e3, 60e3, 600e3, 10e6], duty: [1],
+  'volts-dc': [0.6, 6, 60, 600, 1000], 'volts-ac': [6, 60, 600, 750], ohms: [600, 6e3, 60e3, 600e3, 6e6, 20e6], amps: [6e-3, 60e-3, 0.4, 10], hertz: [60, 600, 6e3, 60e3, 600e3, 10e6], duty: [1], insulation: [2e6, 20e6, 200e6, 2e9],
 };
 const COUNTS = 6000;
 

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { assess, type Assessment } from '../assess';
 import type { Finding } from '../finding';
-import { applyEdit, loadJob, type Job, type JobEdit, type Section } from '../job';
+import { applyEdit, BENCH_MAINS, freshJob, loadJob, type Job, type JobEdit, type Section } from '../job';
 
 /** For tests: a demo job from its file. */
 export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier' | 'dough-proofer' | 'cold-room-alarm' | 'hatch-shutter' | 'extractor-rocker' | 'hood-fan'): Job {
@@ -9,6 +9,12 @@ export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier' |
   if (!loaded.ok) throw new Error(loaded.problem.what);
   return loaded.job;
 }
+
+/** For tests: a job about a machine on the bench, its mains side answered, with nothing read. */
+export const benchJob = (title = 'x', id = 'x', now = '2026-03-02T14:00:00Z'): Job => {
+  const job = freshJob({ title }, id, now);
+  return { ...job, survey: { ...job.survey, mains: { ...BENCH_MAINS } } };
+};
 
 /** For tests: the job with one section changed. */
 export const changed = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job => applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');

@@ -1,18 +1,21 @@
 import { PRESS_TIMES } from '../circuit';
-import { atLeast, atMost, chosen, derive, finding, judged, type Finding } from '../finding';
+import { atLeast, atMost, computed, derive, finding, judged, type Finding } from '../finding';
 import { proofLevels, type ProofResult } from './proof';
 import type { ToleranceResult } from './tolerance';
-import type { WayContext } from '../ways';
+import { levelLimit, type WayContext } from '../ways';
+
+/** The corners of a proof in words. */
+export const CORNER_WORDS: Readonly<Record<ProofResult['corner'], string>> = { nominal: 'at nominal values', worst: 'at the worst corner, pressed', idle: 'at the worst corner, idle' };
 
 /** The simulated levels of one corner as findings, so that each can be opened: value, limit, closed form beside it. */
 export function proofFindings(c: WayContext, r: ProofResult): { pressed: Finding; idle: Finding } {
-  const { low, lowBelow, highAbove } = proofLevels(c);
-  const where = r.corner === 'worst' ? 'at the worst corner' : 'at nominal values';
+  const { low } = proofLevels(c);
+  const where = CORNER_WORDS[r.corner];
   const of = (id: 'pressed' | 'idle', volts: number, form: number): Finding => {
     const down = low === (id === 'pressed');
-    const limit = down ? atMost(lowBelow, 'V', c.line!.lowBelow.name, c.line!.lowBelow.origin) : atLeast(highAbove, 'V', c.line!.highAbove.name, c.line!.highAbove.origin);
+    const limit = down ? levelLimit('at most', c.line!.lowBelow) : levelLimit('at least', c.line!.highAbove);
     const step = derive(`${id} level, simulated ${where}`, 'V_sim', 'V_form + d', 'V', [
-      chosen('V_form', 'the same in closed form', form, 'V', 'worked out from the same values'), chosen('d', 'what the simulation adds', volts - form, 'V', 'mean of the settled part of the simulated press'),
+      computed('V_form', 'the same in closed form', form, 'V', 'worked out from the same values'), computed('d', 'what the simulation adds', volts - form, 'V', 'mean of the settled part of the simulated press'),
     ]);
     return judged('thumb', `proof.${r.corner}.${id}`, { title: `${id === 'pressed' ? 'Pressed' : 'Idle'} level ${where}, simulated`, caption: 'proof', steps: [step], limit, source: ['ngspice', 'line-filter', 'relay-moves'], tightShare: 0.1, span: c.line!.supply.range.high });
   };
@@ -21,9 +24,9 @@ export function proofFindings(c: WayContext, r: ProofResult): { pressed: Finding
 
 /** The yield of scattered parts as a finding that can be opened. */
 export function toleranceFinding(t: ToleranceResult): Finding {
-  const step = derive('joints that are obeyed', 'Y', '100 * n_ok / n', '%', [chosen('n_ok', 'obeyed', t.yield * t.draws, '1', 'closed form, each value drawn between its bounds, likeliest at nominal'), chosen('n', 'drawn', t.draws, '1', 'seed of this joint')]);
+  const step = derive('joints that are obeyed', 'Y', '100 * n_ok / n', '%', [computed('n_ok', 'obeyed', t.yield * t.draws, '1', 'closed form, each value drawn between its bounds, likeliest at nominal'), computed('n', 'drawn', t.draws, '1', 'seed of this joint')]);
   return judged('thumb', 'proof.yield', {
-    title: `Of ${t.draws} joints from parts within their tolerances, those that the machine obeys`, caption: 'yield', steps: [step], limit: atLeast(99.9, '%', 'one in a thousand may fail', { from: 'source', key: 'yield-wanted' }), tightShare: 0, source: ['ebers-moll', 'ohm'],
+    title: `Of ${t.draws} joints from parts within their tolerances, those that the machine obeys`, caption: 'yield', steps: [step], limit: atLeast(99.9, '%', 'one in a thousand may fail', { from: 'source', key: 'yield-wanted' }), tightShare: 'met', source: ['ebers-moll', 'ohm'],
   });
 }
 
@@ -31,7 +34,7 @@ export function toleranceFinding(t: ToleranceResult): Finding {
 export function leastMarginFinding(t: ToleranceResult): Finding {
   const { level, limit, supply, side } = t.closest;
   const step = derive('distance of the closest level from the limit, as a share of the supply', 'm', side === 'below' ? '100 * (V_lim - V) / V_s' : '100 * (V - V_lim) / V_s', '%', [
-    chosen('V', 'level of the closest draw', level, 'V', 'closed form, from the drawn values'), chosen('V_lim', `the machine wants it ${side}`, limit, 'V', 'what the machine takes for low or high'), chosen('V_s', 'supply of that draw', supply, 'V', 'drawn between its bounds'),
+    computed('V', 'level of the closest draw', level, 'V', 'closed form, from the drawn values'), computed('V_lim', `the machine wants it ${side}`, limit, 'V', 'what the machine takes for low or high'), computed('V_s', 'supply of that draw', supply, 'V', 'drawn between its bounds'),
   ]);
   return judged('thumb', 'proof.margin', { title: `Least distance of a level from the machine’s limit over ${t.draws} draws`, caption: 'least margin', steps: [step], limit: atLeast(0, '%', 'the limit itself', { from: 'source', key: 'yield-wanted' }), span: 100, source: ['ohm', 'ebers-moll'] });
 }
@@ -40,7 +43,7 @@ export function leastMarginFinding(t: ToleranceResult): Finding {
 export function sensitivityFindings(t: ToleranceResult): Finding[] {
   const sum = t.sensitivity.reduce((s, x) => s + x.correlation ** 2, 0);
   return t.sensitivity.map(({ name, correlation }, i) => {
-    const step = derive(`share of ${name}`, 'q', '100 * r^2 / S', '%', [chosen('r', 'its correlation with the margin', correlation, '1', `over ${t.draws} draws`), chosen('S', 'sum of the squares of all', sum || 1, '1', `over ${t.draws} draws`)]);
+    const step = derive(`share of ${name}`, 'q', '100 * r^2 / S', '%', [computed('r', 'its correlation with the margin', correlation, '1', `over ${t.draws} draws`), computed('S', 'sum of the squares of all', sum || 1, '1', `over ${t.draws} draws`)]);
     return finding('thumb', `proof.moves-${i}`, { verdict: 'settled', title: `${name}: how much it moves the margin`, caption: name, value: step.result, steps: [step], source: ['least-squares'] });
   });
 }
@@ -57,8 +60,8 @@ export function proofSpan(r: ProofResult, span: keyof typeof SPANS): Finding | n
   if (seconds === null) return null;
   const [title, last, first] = SPANS[span];
   const began = span === 'chatter' ? PRESS_TIMES.press + r.read.seenAfter! : 0;
-  const step = derive(title, 't', 't_2 - t_1', 's', [chosen('t_2', last, began + seconds, 's', span === 'chatter' ? 'read off the simulated press' : 'interpolated between samples, from the edge’s beginning'), chosen('t_1', first, began, 's', 'read off the simulated press')]);
-  return finding('thumb', `proof.${r.corner}.${span}`, { verdict: 'settled', title: `${title}, simulated ${r.corner === 'worst' ? 'at the worst corner' : 'at nominal values'}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
+  const step = derive(title, 't', 't_2 - t_1', 's', [computed('t_2', last, began + seconds, 's', span === 'chatter' ? 'read off the simulated press' : 'interpolated between samples, from the edge’s beginning'), computed('t_1', first, began, 's', 'read off the simulated press')]);
+  return finding('thumb', `proof.${r.corner}.${span}`, { verdict: 'settled', title: `${title}, simulated ${CORNER_WORDS[r.corner]}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
 }
 
 const MOMENTS = {
@@ -72,13 +75,13 @@ export function proofTime(r: ProofResult, moment: keyof typeof MOMENTS): Finding
   const after = r.read[moment];
   if (after === null) return null;
   const [title, sample, edge] = MOMENTS[moment];
-  const step = derive(title, 't', 't_line - t_pin', 's', [chosen('t_line', sample, edge + after, 's', 'read off the simulated press'), chosen('t_pin', 'edge of the pin', edge, 's', 'the simulated course of events')]);
-  return finding('thumb', `proof.${r.corner}.${moment}`, { verdict: 'settled', title: `${title}, simulated ${r.corner === 'worst' ? 'at the worst corner' : 'at nominal values'}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
+  const step = derive(title, 't', 't_line - t_pin', 's', [computed('t_line', sample, edge + after, 's', 'read off the simulated press'), computed('t_pin', 'edge of the pin', edge, 's', 'the simulated course of events')]);
+  return finding('thumb', `proof.${r.corner}.${moment}`, { verdict: 'settled', title: `${title}, simulated ${CORNER_WORDS[r.corner]}`, caption: 'proof', value: step.result, steps: [step], source: ['ngspice', 'line-filter', 'relay-moves'] });
 }
 
 /** How far simulation and closed form lie apart, at most over all corners, as a share of the supply. */
 export function agreementFinding(results: readonly ProofResult[]): Finding {
   const apart = Math.max(...results.map((r) => r.apart));
-  const step = derive('largest difference over idle and pressed, all corners', 'e', '100 * d', '%', [chosen('d', 'largest difference, as a share of the supply', apart, '1', 'simulated level less the closed form, over the supply')]);
-  return judged('thumb', 'proof.agreement', { title: 'Closed form and simulation, apart', caption: 'agreement', steps: [step], limit: atMost(2, '%', 'counts as agreeing', { from: 'source', key: 'proof-agrees' }), tightShare: 0, source: ['ngspice', 'ohm', 'ebers-moll'] });
+  const step = derive('largest difference over idle and pressed, all corners', 'e', '100 * d', '%', [computed('d', 'largest difference, as a share of the supply', apart, '1', 'simulated level less the closed form, over the supply')]);
+  return judged('thumb', 'proof.agreement', { title: 'Closed form and simulation, apart', caption: 'agreement', steps: [step], limit: atMost(2, '%', 'counts as agreeing', { from: 'source', key: 'proof-agrees' }), tightShare: 'met', source: ['ngspice', 'ohm', 'ebers-moll'] });
 }

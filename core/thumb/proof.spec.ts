@@ -62,7 +62,7 @@ describe('proofs', () => {
   it.each(JOINT_WAYS)('of %s carry their own id on the title line, at nominal values and at the worst corner', (way) => {
     const { c, w } = contextOf(way);
     const cases = proofCases(c, w, 'id7');
-    expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst']);
+    expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst', 'idle']);
     for (const p of cases) expect(p.netlist.split('\n')[0]).toContain(p.id);
     expect(settledLevels(cases[1]!.joint).pressed).toBeGreaterThanOrEqual(settledLevels(cases[0]!.joint).pressed);
   });
@@ -120,8 +120,8 @@ describe('scatter of parts', () => {
 
   it('counts the failures of a poor one, and names the value that matters', () => {
     const { c, w } = contextOf('solid-state-relay');
-    // A machine that takes low only under a few millivolts: whether it is obeyed hangs on the on-resistance.
-    const strict = { ...c, line: { ...c.line!, lowBelow: { ...c.line!.lowBelow, volts: 0.009 } } };
+    // A machine that takes low only under a fraction of a millivolt: whether it is obeyed hangs on the on-resistance.
+    const strict = { ...c, line: { ...c.line!, lowBelow: { ...c.line!.lowBelow, volts: 0.0006 } } };
     const t = toleranceOf(strict, w, 5000, seededRandom(5))!;
     expect(t.yield).toBeGreaterThan(0.05);
     expect(t.yield).toBeLessThan(0.95);
@@ -134,7 +134,7 @@ describe('the order of wishes', () => {
   it('ranks ways of one verdict, each wish counting half as much as the one before', () => {
     expect(wishScore('solid-state-relay', ['isolated', 'cheap'])).toBeCloseTo(1.25, 9);
     const by = (first: (typeof WAY_WISHES)[number]): Way[] => {
-      const job = changed(pot, 'thumb', { wishes: [first, ...WAY_WISHES.filter((w) => w !== first)] });
+      const job = changed(pot, 'thumb', { picks: { optocoupler: 'opto-ranked' }, wishes: [first, ...WAY_WISHES.filter((w) => w !== first)] });
       return rankWays(job, assess(job).facts).filter((w) => w.verdict === 'settled').map((w) => w.way);
     };
     expect(by('isolated')[0]).toBe('solid-state-relay');

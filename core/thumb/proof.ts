@@ -1,14 +1,14 @@
 import { NOMINAL_PARTS, PRESS_TIMES, PULL_DOWN_OHMS, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
 import type { PartKind } from '../job';
 import { boundsOf, takenPart } from '../parts';
-import { jointOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
+import { jointOf, leakageOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
 
 /** Gain of an optocoupler's transistor at its least (`parts-opto`). */
 const LEAST_GAIN = 100;
 
 /** One simulated press to be asked for: the joint, its netlist, and the levels that the machine obeys. */
 export interface ProofCase {
-  readonly corner: 'nominal' | 'worst';
+  readonly corner: 'nominal' | 'worst' | 'idle';
   readonly joint: Joint;
   readonly netlist: string;
   readonly id: string;
@@ -40,12 +40,15 @@ function worstOf(c: WayContext, nominal: Joint): Joint {
   };
 }
 
-/** The presses that prove a way: at nominal values and at the worst corner. Empty where there is no line to simulate. */
+/** The corner in which the idle level is worst: weak supply and pull, everything that leaks warm and at its most. */
+const idleWorst = (c: WayContext, nominal: Joint): Joint => ({ ...nominal, supplyVolts: c.line!.supply.range.low, pullOhms: c.line!.pull.range.high, leakAmps: leakageOf(c, nominal.way).high, pinHighVolts: c.drive.highVolts.low, ...(nominal.moduleOnLow ? { moduleDropVolts: boundsOf(takenPart(c.job, 'relay-module'), 'dropVolts').low } : {}) });
+
+/** The presses that prove a way: at nominal values, at the worst corner of the pressed level, and at that of the idle level. Empty where there is no line to simulate. */
 export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase[] {
   const nominal = jointOf(c, way);
   if (!nominal) return [];
   const pullDown = c.job.board.pullDown ? PULL_DOWN_OHMS : null;
-  return ([['nominal', nominal], ['worst', worstOf(c, nominal)]] as const).map(([corner, joint]) => ({ corner, joint, id: `${id}-${corner}`, netlist: pressNetlist(joint, `${id}-${corner}`, pullDown) }));
+  return ([['nominal', nominal], ['worst', worstOf(c, nominal)], ['idle', idleWorst(c, nominal)]] as const).map(([corner, joint]) => ({ corner, joint, id: `${id}-${corner}`, netlist: pressNetlist(joint, `${id}-${corner}`, pullDown) }));
 }
 
 /** The levels that the machine takes for pressed and for idle. */

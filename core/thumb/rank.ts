@@ -1,5 +1,5 @@
 import { byHarm, finding, type Finding } from '../finding';
-import { WAYS, type Facts, type Job } from '../job';
+import { applyEdit, WAYS, type Facts, type Job, type JobEdit } from '../job';
 import { brokenPicks, takenPart } from '../parts';
 import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../ways';
 import { wishScore } from './wishes';
@@ -16,13 +16,28 @@ export function wayContext(job: Job, facts: Facts): WayContext | null {
 export const contextOf = (context: WayContext, way: WayResult['way']): WayContext =>
   way === context.job.thumb.way ? context : { ...context, job: { ...context.job, thumb: { ...context.job.thumb, resistorOhms: null } } };
 
+/** The chosen way with remedies that were tried out: one that spoils another margin says which it gives up. */
+function honest(way: WayResult, c: WayContext): WayResult {
+  const before = new Map(way.findings.map((f) => [f.id, f.verdict]));
+  const findings = way.findings.map((f): Finding => {
+    const edit = f.remedy?.edit;
+    if (!f.remedy || edit?.do !== 'change' || edit['section'] !== 'thumb') return f;
+    const after = evaluateWay(way.way, { ...c, job: applyEdit(c.job, edit as unknown as JobEdit, c.job.touchedAt) });
+    const spoilt = after.findings.filter((x) => byHarm({ verdict: before.get(x.id) ?? 'settled' }, x) > 0 && x.id !== f.id);
+    const still = after.findings.find((x) => x.id === f.id);
+    const unmet = still !== undefined && still.verdict === 'stop' ? ' It does not settle this alone.' : '';
+    return spoilt.length || unmet ? { ...f, remedy: { ...f.remedy, text: `${f.remedy.text}${spoilt.length ? ` It gives up: ${spoilt.map((x) => x.caption).join(', ')}.` : ''}${unmet}` } } : f;
+  });
+  return { ...way, findings };
+}
+
 /** All ways of pressing, best first: those that have nothing to do with this control last, then gravest verdict, then the maker's order of wishes. Each says why. */
 export function rankWays(job: Job, facts: Facts): WayResult[] {
   const context = wayContext(job, facts);
   if (!context) return [];
   const others = contextOf(context, 'relay-contact');
   const score = new Map(WAYS.map((w) => [w, wishScore(w, job.thumb.wishes)]));
-  return WAYS.map((way) => evaluateWay(way, way === job.thumb.way ? context : others))
+  return WAYS.map((way) => (way === job.thumb.way ? honest(evaluateWay(way, context), context) : evaluateWay(way, others)))
     .sort((a, b) => Number(b.applies) - Number(a.applies) || -byHarm(a, b) || score.get(b.way)! - score.get(a.way)!);
 }
 
@@ -41,7 +56,7 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
     const best = ranked[0]!;
     return [finding('thumb', 'choice', {
       verdict: 'unknown', title: 'No way of pressing chosen yet', caption: 'not chosen yet', source: ['way-order'],
-      remedy: { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${wayPhrase(best.way)}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
+      remedy: best.verdict === 'stop' ? { text: 'None of the ways passes here as things are; each says why.' } : { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${wayPhrase(best.way)}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
     }), ...broken];
   }
   return [

@@ -2,7 +2,8 @@ import { NOMINAL_PARTS, settledLevels, type Joint } from '../circuit';
 import type { JointWay, PartKind } from '../job';
 import { boundsOf, takenPart } from '../parts';
 import { within, type Interval, type Random } from '../quantity';
-import { jointOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
+import { SUPPLY_SHARE } from '../rails';
+import { jointOf, leakageOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
 
 /** What ten thousand joints built from parts within their tolerances come to. */
 export interface ToleranceResult {
@@ -33,10 +34,12 @@ function freeValues(c: WayContext, nominal: Joint): Free[] {
     'solid-state-relay': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
     'analogue-switch': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
     'relay-contact': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)]],
-    'relay-module': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)], ['moduleDropVolts', 'drop of the module’s input', of('relay-module', 'dropVolts')], ['moduleVolts', 'module supply', within(nominal.moduleVolts, 0.05)]],
+    'relay-module': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)], ['moduleDropVolts', 'drop of the module’s input', of('relay-module', 'dropVolts')], ['moduleVolts', 'module supply', within(nominal.moduleVolts, SUPPLY_SHARE)]],
   };
   const series: Free[] = nominal.way === 'analogue-switch' ? [] : [['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)]];
-  return [['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ...series, ...own[nominal.way]()];
+  const leakage = leakageOf(c, nominal.way);
+  const leak: Free[] = leakage.high > 0 ? [['leakAmps', 'leakage of the open switch', leakage]] : [];
+  return [['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ...series, ...leak, ...own[nominal.way]()];
 }
 
 /** A value between its bounds, likeliest at its nominal one (triangular). */

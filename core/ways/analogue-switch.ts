@@ -1,8 +1,9 @@
-import { atLeast, atMost, derive, judged, worst, type Finding } from '../finding';
+import { atLeast, atMost, derive, derivedLimit, judged, worst, type Finding } from '../finding';
 import { partInput, partValue, takenPart, type TakenPart } from '../parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { pinHigh } from './drive';
-import { levelFindings, type Line } from './line';
+import { levelFindings, probed, type Line } from './line';
+import { closedCurrent } from './ratings';
 import { requirements } from './requirements';
 import { crossings, perKey } from './scanned';
 import { carriesLoad, noUse, result, takePart, wireOhms } from './result';
@@ -17,10 +18,10 @@ function insideSupply(c: WayContext, part: TakenPart, supply: Line['supply']): F
   const pin = worst('lowest', 'pin high', 'V_OH', 'V_OH', 'V', [pinHigh(c.drive)]);
   const wide = takePart(c, 'analogue-switch', 'switch-cmos', 'Take the wide-range switch', 'Take a switch whose supply range holds the machine’s.');
   return [
-    judged('thumb', `${way}.least`, { title: 'The machine’s supply over the least that the switch runs from', caption: 'supply range', steps: [low], limit: atLeast(least.value, 'V', 'least supply of the switch', least.origin), tightShare: 0, remedy: low.result.value < least.value ? wide : null }),
+    judged('thumb', `${way}.least`, { title: 'The machine’s supply over the least that the switch runs from', caption: 'supply range', steps: [low], limit: atLeast(least.value, 'V', 'least supply of the switch', least.origin), tightShare: 0.05, remedy: low.result.value < least.value ? wide : null }),
     judged('thumb', `${way}.most`, { title: 'The machine’s supply under the most that the switch bears', caption: 'supply range', steps: [high], limit: atMost(most.value, 'V', 'highest supply of the switch', most.origin), tightShare: 0.05, remedy: high.result.value > most.value ? wide : null }),
     judged('thumb', `${way}.control`, {
-      title: 'Pin level against what the control input takes for high', caption: 'control level', steps: [pin], limit: atLeast(want.result.value, 'V', 'seven tenths of the machine’s supply', { from: 'source', key: 'switch-control' }), tightShare: 0.05,
+      title: 'Pin level against what the control input takes for high', caption: 'control level', steps: [pin], limit: derivedLimit('at least', [want], 'seven tenths of the machine’s supply'), tightShare: 0.05, source: ['switch-control'],
       remedy: pin.result.value < want.result.value ? { text: 'Put a level shifter before its control input, or take a solid-state relay, which asks for no level.' } : null,
     }),
   ];
@@ -30,7 +31,7 @@ function insideSupply(c: WayContext, part: TakenPart, supply: Line['supply']): F
 function supplyOf(c: WayContext): Line['supply'] | null {
   if (c.line) return c.line.supply;
   const volts = c.fact.parameters['supplyVolts'];
-  return volts ? { symbol: 'V_CC', name: 'appliance supply', range: volts, unit: 'V', origin: { from: 'measured', at: c.fact.lastReadingAt, what: 'estimated in Probe' } } : null;
+  return volts ? { symbol: 'V_CC', name: 'appliance supply', range: volts, unit: 'V', origin: probed(c.fact, 'supplyVolts') } : null;
 }
 
 /** An analogue switch or one crossing of a crosspoint across the button, inside the machine's supply rails. */
@@ -40,10 +41,10 @@ export function analogueSwitch(c: WayContext): WayResult {
   const part = takenPart(c.job, 'analogue-switch');
   const supply = supplyOf(c);
   const findings = [...carriesLoad(way, c, part), ...perKey(way, c), ...crossings(c, part), ...requirements(way, c, 'ground'), ...(supply ? insideSupply(c, part, supply) : [])];
-  if (c.line) findings.push(...levelFindings(way, c.line, { onOhms: partInput(part, 'onOhms'), leakage: partInput(part, 'leakageAmps') }, wireOhms(c)));
+  if (c.line) findings.push(...closedCurrent(way, c, c.line, part, 'switchAmps'), ...levelFindings(way, c.line, { onOhms: partInput(part, 'onOhms'), leakage: partInput(part, 'leakageAmps') }, wireOhms(c)));
   const turnOn = derive('control level below which it is open for certain', 'V_IL', '0.3 * V_CC', 'V', [{ symbol: 'V_CC', name: 'appliance supply', value: supply?.range.low ?? 5, unit: 'V', origin: supply?.origin ?? { from: 'source', key: 'switch-control' } }]);
   const { upper, lower } = sides(c);
   return result(way, findings, [{ name: 'analogue switch', value: part.name, quantity: 1 }], wires(c.job, [['pin', 'control input'], ['controller ground', 'machine’s ground', true], ['switch', upper, true], ['switch', lower, true], ['machine’s supply', 'switch supply', true]]), ['analogue-switch'], {
-    sharesGround: true, galvanicallyApart: false, turnOnVolts: turnOn.result.value, turnOnAmps: 1e-6, pinAmps: 1e-6, pressesOn: 'high',
+    sharesGround: true, galvanicallyApart: false, turnOnVolts: turnOn.result.value, turnOnAmps: 1e-6, pinAmps: 1e-6,
   });
 }

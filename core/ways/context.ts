@@ -1,5 +1,6 @@
 import type { Finding, Verdict } from '../finding';
 import type { Control, ControlFact, DriveFact, Job, PartKind, PressFact, Way } from '../job';
+import { coloursFor, roleOf, type Role } from './colours';
 import type { Line } from './line';
 
 /** What an evaluator of one way is given. */
@@ -27,6 +28,9 @@ export interface Wire {
   readonly to: string;
   readonly colour: string;
   readonly crosses: boolean;
+  readonly role: Role;
+  /** Colours that it may have. */
+  readonly colours: readonly string[];
 }
 
 export interface WayResult {
@@ -45,19 +49,37 @@ export interface WayResult {
   readonly press: PressFact;
 }
 
-const WIRE_COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'yellow', 'violet', 'white'] as const;
+/** A wire of a way: its ends, whether it joins the sides, and what it is for where its ends do not say so. */
+export type WireEnds = readonly [from: string, to: string, crosses?: boolean, role?: Role];
 
-/** Numbers wires and gives each the maker's colour or the next of the usual ones. */
-export function wires(job: Job, list: readonly (readonly [from: string, to: string, crosses?: boolean])[]): Wire[] {
-  return list.map(([from, to, crosses = false], i) => ({
-    number: i + 1, from, to, crosses, colour: job.thumb.colours[String(i + 1)] ?? WIRE_COLOURS[i % WIRE_COLOURS.length]!,
-  }));
+/** Numbers wires and gives each the colour that its function asks for, the maker's where that is one of those. */
+export function wires(job: Job, list: readonly WireEnds[]): Wire[] {
+  const roles = list.map(([from, to, , role]) => role ?? roleOf(from, to));
+  const besideMains = roles.some((r) => r !== 'signal');
+  let signals = 0;
+  return list.map(([from, to, crosses = false], i) => {
+    const role = roles[i]!;
+    const colours = coloursFor(job, role, besideMains);
+    const wish = job.thumb.colours[String(i + 1)];
+    const usual = role === 'signal' ? colours[signals++ % colours.length]! : colours[0]!;
+    // A colour that is no name of a mains conductor is the maker's own affair on a low-voltage wire.
+    const allowed = wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));
+    return { number: i + 1, from, to, crosses, role, colours, colour: allowed ? wish : usual };
+  });
 }
+
+/** Colours that the maker chose and that a conductor must not have. */
+export const refusedColours = (job: Job, list: readonly Wire[]): { wire: Wire; wish: string }[] =>
+  list.flatMap((wire) => {
+    const wish = job.thumb.colours[String(wire.number)];
+    return wish !== undefined && wish !== wire.colour ? [{ wire, wish }] : [];
+  });
 
 /** The two terminals in the order higher side, lower side. */
 export function sides(context: WayContext): { upper: string; lower: string } {
-  const { signal, leading } = context.fact;
+  const { signal, leading, strobesLow, farSide } = context.fact;
   const other = signal === 'A' ? 'B' : 'A';
-  const [u, l] = leading === 'high-when-pressed' ? [other, signal] : [signal, other];
+  // A strobe that goes low draws the pulled-up sense line down: the sense line is the higher side.
+  const [u, l] = farSide === 'supply' || (leading === 'scanned-matrix' && strobesLow !== 'no') ? [other, signal] : [signal, other];
   return { upper: `${context.control.name} ${u}`, lower: `${context.control.name} ${l}` };
 }

@@ -1,4 +1,4 @@
-import { atLeast, atMost, carried, constant, judged, worst, type Finding, type Input, type RangedInput, type Remedy } from '../finding';
+import { atMost, carried, constant, derivedLimit, judged, worst, type Finding, type RangedInput, type Remedy, type Step } from '../finding';
 import type { DriveFact, Way } from '../job';
 import { formatQuantity, nextBelow, within } from '../quantity';
 import { CLAMP_AMPS, RESISTOR_SHARE } from './practice';
@@ -14,7 +14,7 @@ export function seriesResistor(wantedOhms: number, own: number | null): { ohms: 
     ohms,
     input: {
       symbol: 'R_S', name: own ? 'series resistor, your choice, ±5 %' : 'series resistor, next E12 value below what is wanted, ±5 %',
-      range: within(ohms, RESISTOR_SHARE), unit: 'Ω', origin: own ? { from: 'maker', what: 'chosen in Thumb' } : { from: 'source', key: 'iec-60063' },
+      range: within(ohms, RESISTOR_SHARE), unit: 'Ω', origin: own ? { from: 'maker', what: 'chosen in Thumb' } : { from: 'computed', what: 'next standard value of IEC 60063' }, possible: [1, 10e6],
     },
   };
 }
@@ -30,6 +30,9 @@ export function resistorRemedy(own: number | null, computed: number): Remedy | n
   };
 }
 
+/** Forced gain of a transistor: what small ones take, a tenth of its least gain where that is more, as for a Darlington. */
+export const forcedGain = (usual: number, leastGain: number): number => Math.max(usual, leastGain / 10);
+
 const pinLimit = (drive: DriveFact) => atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: 'board-wifi17' });
 
 /** Current out of the pin through the resistor and a junction, at its highest, against the pin's limit. */
@@ -39,15 +42,15 @@ export function pinCurrent(way: Way, drive: DriveFact, junction: RangedInput, re
 }
 
 /** Current that a transistor can sink with its base driven hard, at its lowest, against what it must sink. */
-export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resistor: RangedInput, forcedGain: number, needed: Input, remedy: Remedy | null): Finding {
+export function baseDrive(way: Way, drive: DriveFact, base: RangedInput, resistor: RangedInput, forcedGain: number, needed: readonly Step[], name: string, remedy: Remedy | null): Finding {
   const ib = worst('lowest', 'base current', 'I_B', '(V_OH - V_BE) / R_S', 'A', [pinHigh(drive), base, resistor]);
-  const gain = constant('β_forced', 'forced gain', forcedGain, '1', 'parts-npn');
+  const gain = constant('β_forced', 'forced gain', forcedGain, '1', 'forced-gain');
   const sink = worst('lowest', 'current it sinks for certain', 'I_sink', 'I_B * β_forced', 'A', [], [carried(ib), gain]);
   return judged('thumb', `${way}.sink`, {
-    title: `Current it can sink against ${needed.name}`, caption: 'sink current', steps: [ib, sink],
-    limit: atLeast(needed.value, 'A', needed.name, needed.origin), remedy,
+    title: `Current it can sink against ${name}`, caption: 'sink current', steps: [ib, sink],
+    limit: derivedLimit('at least', needed, name), remedy,
     // What is needed already holds the margin, so meeting it is enough.
-    tightShare: 0,
+    tightShare: 'met',
   });
 }
 

@@ -1,9 +1,10 @@
 export type { Part, WayContext, WayResult, Wire } from './context';
+export { ONE_SHOT } from './cut-off';
 export { KNOB_WORDS } from './drive-signal';
 export { evaluateWay } from './evaluate';
 export { pressOf } from './finger';
-export { jointOf, onOhmsOf } from './joint';
-export { lineOf } from './line';
+export { jointOf, leakageOf, onOhmsOf } from './joint';
+export { levelLimit, lineOf } from './line';
 export { OPTO_AGEING, RESISTOR_SHARE } from './practice';
 export { presser } from './spare';
 export { scanOf } from './strobe';

@@ -1,13 +1,21 @@
 import { NOMINAL_PARTS, type Joint } from '../circuit';
 import { isJointWay, type JointWay } from '../job';
 import { boundsOf, takenPart, valueOf } from '../parts';
-import type { Interval } from '../quantity';
+import { exactly, type Interval } from '../quantity';
 import type { WayContext, WayResult } from './context';
 
 /** The closed switch of a way, Ω; a bipolar transistor has none of its own and takes the contact's. */
 export function onOhmsOf(c: WayContext, way: JointWay): Interval {
   const kind = way === 'solid-state-relay' || way === 'relay-module' || way === 'analogue-switch' ? way : way === 'nmos-to-ground' ? 'nmos' : 'relay';
   return boundsOf(takenPart(c.job, kind), 'onOhms');
+}
+
+const LEAKS: Partial<Record<JointWay, 'npn' | 'nmos' | 'optocoupler' | 'solid-state-relay' | 'analogue-switch'>> = { 'npn-to-ground': 'npn', 'nmos-to-ground': 'nmos', optocoupler: 'optocoupler', 'solid-state-relay': 'solid-state-relay', 'analogue-switch': 'analogue-switch' };
+
+/** What the open switch of a way leaks, A, from part to part and from 0 to 60 °C; a metal contact leaks nothing. */
+export function leakageOf(c: WayContext, way: JointWay): Interval {
+  const kind = LEAKS[way];
+  return kind ? boundsOf(takenPart(c.job, kind), 'leakageAmps') : exactly(0);
 }
 
 /** The chosen way as a joint with nominal values, for the simulator; null for a way that is no such circuit, and for a switched load. */
@@ -28,7 +36,7 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
     pinHighVolts: c.drive.highVolts.nominal,
     seriesOhms: onModule ? valueOf(module, 'inputOhms') : (way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms),
     onOhms: onOhmsOf(c, way.way).nominal,
-    offOhms: way.way === 'nmos-to-ground' || way.way === 'analogue-switch' ? 1e8 : 1e9,
+    leakAmps: leakageOf(c, way.way).nominal,
     coilOhms: coilVolts / coilAmps, coilVolts,
     gainForward: way.way === 'npn-to-ground' ? valueOf(bipolar, 'gain') : NOMINAL_PARTS.gainForward,
     transferRatio: valueOf(takenPart(c.job, 'optocoupler'), 'transfer'),

@@ -1,19 +1,36 @@
-import { atLeast, atMost, judged, worst, type Finding, type Origin, type RangedInput } from '../finding';
+import { constant, derive, judged, worst, type Finding, type Limit, type Origin, type RangedInput, type SourceKey, type Step } from '../finding';
 import type { Control, ControlFact, Way } from '../job';
 import type { Interval } from '../quantity';
 
 /** The button's line as Probe knows it: what a closed switch must pull, and the levels that the machine obeys. */
 export interface Line {
   readonly polarity: 'low' | 'high';
+  readonly alternating: ControlFact['alternating'];
   readonly supply: RangedInput;
   readonly pull: RangedInput;
-  readonly lowBelow: { volts: number; origin: Origin; name: string };
-  readonly highAbove: { volts: number; origin: Origin; name: string };
+  readonly lowBelow: Level;
+  readonly highAbove: Level;
 }
 
-const origin = (fact: ControlFact, what: string): Origin =>
-  fact.lastReadingAt ? { from: 'measured', at: fact.lastReadingAt, what } : { from: 'source', key: 'kind-priors' };
+/** A level that the machine obeys, V; `steps` where it follows from its supply. */
+export interface Level {
+  readonly volts: number;
+  readonly origin: Origin;
+  readonly name: string;
+  readonly steps?: readonly Step[];
+}
 
+/** Where a value of a control came from: its readings, or what such controls usually have. */
+export const probed = (fact: ControlFact, key: string): Origin => {
+  const at = fact.read[key];
+  return at === undefined ? { from: 'prior', what: 'what such controls usually have: nobody read it here' } : { from: 'estimated', at, what: 'estimated in Probe from its readings' };
+};
+
+/** A level as a share of the supply at one of its ends. */
+export function shareLevel(symbol: string, name: string, k: number, supply: RangedInput, end: 'low' | 'high', key: SourceKey): Level {
+  const step = derive(name, symbol, 'k * V_CC', 'V', [constant('k', 'share of the supply', k, '1', key), { symbol: 'V_CC', name: `${supply.name}, ${end === 'low' ? 'lowest' : 'highest'}`, value: supply.range[end], unit: 'V', origin: supply.origin, usual: supply.range.nominal }]);
+  return { volts: step.result.value, origin: { from: 'source', key }, name, steps: [step] };
+}
 /** Kinds whose button joins two points of a plain logic line; a sense line and its strobe are such a pair while the strobe is on. */
 const HAS_LINE: readonly ControlFact['leading'][] = ['low-when-pressed', 'high-when-pressed', 'dry-pair', 'latching-switch', 'selector', 'scanned-matrix'];
 
@@ -22,23 +39,24 @@ export function lineOf(fact: ControlFact, control: Control): Line | null {
   const p = fact.parameters;
   if (!HAS_LINE.includes(fact.leading)) return null;
   const dry = fact.leading === 'dry-pair';
-  const high = fact.leading === 'high-when-pressed';
+  const high = fact.farSide === 'supply' || (fact.leading === 'scanned-matrix' && fact.strobesLow === 'no');
+  const pulled = dry ? 'loopOhms' : fact.leading === 'high-when-pressed' ? 'pullDownOhms' : 'pullUpOhms';
   const supply: Interval | undefined = dry ? p['loopVolts'] : p['supplyVolts'];
-  const pull = dry ? p['loopOhms'] : high ? p['pullDownOhms'] : p['pullUpOhms'];
+  const pull = p[pulled];
   if (!supply || !pull) return null;
   const base = {
     polarity: high ? ('high' as const) : ('low' as const),
-    supply: { symbol: 'V_CC', name: dry ? 'open loop voltage' : 'appliance supply', range: supply, unit: 'V' as const, origin: origin(fact, 'estimated in Probe') },
-    pull: { symbol: 'R', name: dry ? 'loop resistance' : high ? 'pull-down' : 'pull-up', range: pull, unit: 'Ω' as const, origin: origin(fact, 'estimated in Probe') },
+    alternating: fact.alternating,
+    supply: { symbol: 'V_CC', name: dry ? 'open loop voltage' : 'appliance supply', range: supply, unit: 'V' as const, origin: probed(fact, dry ? 'loopVolts' : 'supplyVolts') },
+    pull: { symbol: 'R', name: dry ? 'loop resistance' : high ? 'pull-down' : 'pull-up', range: pull, unit: 'Ω' as const, origin: probed(fact, pulled) },
   };
   if (dry) {
-    const key = { from: 'source', key: 'dry-pair-levels' } as const;
-    return { ...base, lowBelow: { volts: 0.2 * supply.low, origin: key, name: 'a fifth of the open voltage' }, highAbove: { volts: 0.7 * supply.low, origin: key, name: 'seven tenths of the open voltage' } };
+    return { ...base, lowBelow: shareLevel('V_IL', 'a fifth of the open voltage', 0.2, base.supply, 'low', 'dry-pair-levels'), highAbove: shareLevel('V_IH', 'seven tenths of the open voltage', 0.7, base.supply, 'low', 'dry-pair-levels') };
   }
-  return { ...base, ...inputLevels(control, supply) };
+  return { ...base, ...inputLevels(control, base.supply) };
 }
 
-function inputLevels(control: Control, supply: Interval): Pick<Line, 'lowBelow' | 'highAbove'> {
+function inputLevels(control: Control, supply: RangedInput): Pick<Line, 'lowBelow' | 'highAbove'> {
   if (control.levels === 'own' && control.lowBelowVolts !== null && control.highAboveVolts !== null) {
     const own = { from: 'maker', what: 'from the data sheet of the appliance’s controller' } as const;
     return { lowBelow: { volts: control.lowBelowVolts, origin: own, name: 'low level (VIL)' }, highAbove: { volts: control.highAboveVolts, origin: own, name: 'high level (VIH)' } };
@@ -47,9 +65,11 @@ function inputLevels(control: Control, supply: Interval): Pick<Line, 'lowBelow' 
     const ttl = { from: 'source', key: 'ttl-levels' } as const;
     return { lowBelow: { volts: 0.8, origin: ttl, name: 'low level (VIL)' }, highAbove: { volts: 2.0, origin: ttl, name: 'high level (VIH)' } };
   }
-  const cmos = { from: 'source', key: 'cmos-levels' } as const;
-  return { lowBelow: { volts: 0.3 * supply.low, origin: cmos, name: 'low level (VIL), 0.3 of supply' }, highAbove: { volts: 0.7 * supply.high, origin: cmos, name: 'high level (VIH), 0.7 of supply' } };
+  return { lowBelow: shareLevel('V_IL', 'low level (VIL), 0.3 of supply', 0.3, supply, 'low', 'cmos-levels'), highAbove: shareLevel('V_IH', 'high level (VIH), 0.7 of supply', 0.7, supply, 'high', 'cmos-levels') };
 }
+
+/** A level as a limit. */
+export const levelLimit = (sense: Limit['sense'], l: Level): Limit => ({ sense, value: l.volts, unit: 'V', name: l.name, origin: l.origin, ...(l.steps ? { steps: l.steps } : {}) });
 
 /** What stands for the closed and the open switch at the corners. */
 export interface SwitchModel {
@@ -75,8 +95,8 @@ export function levelFindings(way: Way, line: Line, sw: SwitchModel, wireOhms: R
   const closed = sw.saturation ?? sw.onOhms!;
   const wire = sw.saturation && line.polarity === 'low' ? [wireOhms] : [];
   const supplyTop = line.supply.range.high;
-  const lowLimit = atMost(line.lowBelow.volts, 'V', line.lowBelow.name, line.lowBelow.origin);
-  const highLimit = atLeast(line.highAbove.volts, 'V', line.highAbove.name, line.highAbove.origin);
+  const lowLimit = levelLimit('at most', line.lowBelow);
+  const highLimit = levelLimit('at least', line.highAbove);
   const low = line.polarity === 'low';
   const pressed = worst(low ? 'highest' : 'lowest', 'level while pressed', 'V_pressed', sw.saturation ? f.pressed.sat : f.pressed.ohms, 'V', [line.supply, line.pull, closed, ...wire]);
   const idle = worst(low ? 'lowest' : 'highest', 'level while idle', 'V_idle', f.idle, 'V', [line.supply, line.pull, sw.leakage]);
@@ -87,7 +107,7 @@ export function levelFindings(way: Way, line: Line, sw: SwitchModel, wireOhms: R
       title: `Pressed level ${low ? 'under' : 'over'} the machine's ${low ? 'low' : 'high'} level`, caption: 'pressed level', steps: [pressed], limit: low ? lowLimit : highLimit, source: ['ohm'], ...common,
     }),
     judged('thumb', `${way}.idle-level`, {
-      title: `Idle level ${low ? 'over' : 'under'} the machine's ${low ? 'high' : 'low'} level`, caption: 'idle level', steps: [idle], limit: low ? highLimit : lowLimit, source: ['ohm'], ...common,
+      title: `Idle level ${low ? 'over' : 'under'} the machine's ${low ? 'high' : 'low'} level`, caption: 'idle level', steps: [idle], limit: low ? highLimit : lowLimit, source: ['ohm', 'temperature'], ...common,
     }),
   ];
 }

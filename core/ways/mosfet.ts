@@ -1,11 +1,12 @@
-import { atLeast, atMost, carried, constant, derive, judged, worst } from '../finding';
+import { atMost, carried, constant, derive, derivedLimit, judged, worst } from '../finding';
 import { partInput, partValue, takenPart } from '../parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { pinHigh } from './drive';
 import { levelFindings } from './line';
-import { GATE_OHMS, HOLD_OHMS } from './practice';
+import { DEAD_BAND_VOLTS, GATE_OHMS, HOLD_OHMS } from './practice';
+import { closedCurrent, directCurrentOnly, openVoltage } from './ratings';
 import { requirements } from './requirements';
-import { carriesLoad, openVoltage, resistorPart, result, takePart, wireOhms } from './result';
+import { carriesLoad, resistorPart, result, takePart, wireOhms } from './result';
 
 /** A logic-level N-MOSFET to the shared ground: no current from the pin, and a resistor that holds the gate while the pin floats. */
 export function nmosToGround(c: WayContext): WayResult {
@@ -13,13 +14,13 @@ export function nmosToGround(c: WayContext): WayResult {
   const part = takenPart(c.job, 'nmos');
   const [threshold, stated] = [partInput(part, 'thresholdVolts'), partValue(part, 'statedAtVolts')];
   const ohms = c.job.thumb.resistorOhms ?? GATE_OHMS;
-  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'ground-side')];
+  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'ground-side'), ...directCurrentOnly(way, c.line)];
   // Either rule suffices: twice the highest threshold, or the voltage at which the maker of the part states its on-resistance.
   const wanted = worst('highest', 'gate voltage for certain', 'V_need', 'min(2 * V_th, V_GS)', 'V', [threshold], [stated]);
   const drive = worst('lowest', 'pin high', 'V_gate', 'V_OH', 'V', [pinHigh(c.drive)]);
   const short = drive.result.value < wanted.result.value;
   findings.push(judged('thumb', `${way}.gate`, {
-    title: 'Gate voltage against what its on-resistance is sure at', caption: 'gate drive', steps: [drive], limit: atLeast(wanted.result.value, 'V', 'twice the highest threshold, or the stated gate voltage', part.origin), tightShare: 0.02, source: ['gate-drive', 'pin-drive'],
+    title: 'Gate voltage against what its on-resistance is sure at', caption: 'gate drive', steps: [drive], limit: derivedLimit('at least', [wanted], 'twice the highest threshold, or the stated gate voltage'), tightShare: 'met', source: ['gate-drive', 'pin-drive'],
     remedy: short ? takePart(c, 'nmos', 'nmos-logic', 'Take a logic-level MOSFET', 'Take a MOSFET whose on-resistance is stated at 2.5 V on the gate.') : null,
   }));
   if (c.line) {
@@ -27,7 +28,7 @@ export function nmosToGround(c: WayContext): WayResult {
     const wire = wireOhms(c);
     const bare = partInput(part, 'onOhms');
     const on = { ...bare, range: { low: bare.range.low + wire.range.low, nominal: bare.range.nominal + wire.range.nominal, high: bare.range.high + wire.range.high }, name: `${bare.name}, with the ground wire` };
-    findings.push(...levelFindings(way, c.line, { onOhms: on, leakage: partInput(part, 'leakageAmps') }, wire), openVoltage(way, c.line, part, 'drainVolts', 'Open drain under its voltage rating'));
+    findings.push(...levelFindings(way, c.line, { onOhms: on, leakage: partInput(part, 'leakageAmps') }, wire), openVoltage(way, c.line, part, 'drainVolts', 'Open drain under four fifths of its voltage rating'), ...closedCurrent(way, c, c.line, part, 'drainAmps'));
   }
   const holdOhms = constant('R_hold', 'gate pull-down', HOLD_OHMS, 'Ω', 'gate-drive');
   const hold = derive('current that would lift the held gate to its threshold', 'I_hold', 'V_th / R_hold', 'A', [{ ...partValue(part, 'thresholdVolts'), value: threshold.range.low }, holdOhms]);
@@ -35,6 +36,6 @@ export function nmosToGround(c: WayContext): WayResult {
   findings.push(judged('thumb', `${way}.pin-current`, { title: 'Pin current under what the pin may give', caption: 'pin current', steps: [steady], limit: atMost(c.drive.limitAmps, 'A', `pin limit of the ${c.drive.controller}`, { from: 'source', key: 'board-wifi17' }), tightShare: 0.1 }));
   const { upper, lower } = sides(c);
   return result(way, findings, [{ name: 'N-MOSFET', value: part.name, quantity: 1 }, resistorPart('gate', ohms), resistorPart('gate pull-down', HOLD_OHMS)], wires(c.job, [['pin', 'gate resistor'], ['controller ground', lower, true], ['drain', upper, true]]), ['nmos'], {
-    sharesGround: true, galvanicallyApart: false, turnOnVolts: threshold.range.low, turnOnAmps: carried(hold).value, holdOhms: HOLD_OHMS, pinAmps: steady.result.value, resistorOhms: ohms, pressesOn: null,
+    sharesGround: true, galvanicallyApart: false, turnOnVolts: threshold.range.low - DEAD_BAND_VOLTS, turnOnAmps: carried(hold).value, holdOhms: HOLD_OHMS, pinAmps: steady.result.value, resistorOhms: ohms,
   });
 }

@@ -1,13 +1,26 @@
-import { atLeast, carried, constant, judged, worst } from '../finding';
+import { carried, constant, derivedLimit, finding, judged, worst, type Finding } from '../finding';
 import { partInput, takenPart } from '../parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { pinCurrent, pinHigh, resistorRemedy, seriesResistor } from './drive';
 import { levelFindings } from './line';
 import { OPTO_AGEING } from './practice';
+import { closedCurrent, directCurrentOnly, openVoltage } from './ratings';
 import { requirements } from './requirements';
 import { perKey } from './scanned';
-import { buttonCurrent, carriesLoad, openVoltage, resistorPart, result, wireOhms } from './result';
+import { carriesLoad, resistorPart, result, wireOhms } from './result';
 import { twiceButton } from './transistor';
+
+/** LED current from which its transistor already moves the line by a third of its supply, A: a weak pull-up may give that. */
+function startsAt(c: WayContext, highestTransfer: number): number {
+  const line = c.line;
+  return line ? Math.min(100e-6, (0.3 * line.supply.range.low) / line.pull.range.high / highestTransfer) : 100e-6;
+}
+
+/** At a crossing of a scanned pad the collector must lie on the higher side, which is the sense line where strobes go low. */
+function polarityKnown(c: WayContext): Finding[] {
+  if (c.fact.leading !== 'scanned-matrix' || c.fact.strobesLow !== 'unknown') return [];
+  return [finding('thumb', 'optocoupler.polarity', { verdict: 'unknown', title: 'Whether strobes go low or high is not known, and the collector belongs on the higher side', caption: 'strobe polarity?', remedy: { text: 'Load a capture of the pad in Probe; or take a solid-state relay, which conducts either way.' } })];
+}
 
 /** An optocoupler with transistor output across the button. */
 export function optocoupler(c: WayContext): WayResult {
@@ -15,12 +28,12 @@ export function optocoupler(c: WayContext): WayResult {
   const opto = takenPart(c.job, 'optocoupler');
   const [ledVolts, transfer] = [partInput(opto, 'ledVolts'), partInput(opto, 'transfer')];
   const own = c.job.thumb.resistorOhms;
-  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'apart'), ...perKey(way, c)];
+  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'apart', opto), ...directCurrentOnly(way, c.line), ...polarityKnown(c), ...perKey(way, c)];
   let ohms = own ?? 680;
   if (c.line) {
-    const need = twiceButton(c, buttonCurrent(c.line));
+    const need = twiceButton(c.line);
     // Transfer ratios are stated at milliamperes; under 2 mA they fall away.
-    const aim = Math.max(2e-3, need.value / (transfer.range.low * OPTO_AGEING));
+    const aim = Math.max(2e-3, need[1]!.result.value / (transfer.range.low * OPTO_AGEING));
     const wanted = (c.drive.highVolts.low - ledVolts.range.high) / aim;
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;
@@ -30,14 +43,15 @@ export function optocoupler(c: WayContext): WayResult {
     findings.push(
       ...levelFindings(way, c.line, { saturation: partInput(opto, 'saturationVolts'), leakage: partInput(opto, 'leakageAmps') }, wireOhms(c)),
       judged('thumb', `${way}.sink`, {
-        title: 'Current it can sink against what the button needs', caption: 'sink current', steps: [led, sink], limit: atLeast(need.value, 'A', need.name, need.origin), remedy, tightShare: 0,
+        title: 'Current it can sink against what the button needs', caption: 'sink current', steps: [led, sink], limit: derivedLimit('at least', need, 'twice the button current'), remedy, tightShare: 'met',
       }),
       pinCurrent(way, c.drive, ledVolts, r.input, remedy),
-      openVoltage(way, c.line, opto, 'outputVolts', 'Open output under its voltage rating'),
+      openVoltage(way, c.line, opto, 'outputVolts', 'Open output under four fifths of its voltage rating'),
+      ...closedCurrent(way, c, c.line, opto, 'outputAmps'),
     );
   }
   const { upper, lower } = sides(c);
   return result(way, findings, [{ name: 'optocoupler', value: opto.name, quantity: 1 }, resistorPart('LED', ohms)], wires(c.job, [['pin', 'LED resistor, anode'], ['controller ground', 'cathode'], ['collector', upper], ['emitter', lower]]), ['optocoupler'], {
-    turnOnVolts: 1.0, turnOnAmps: 100e-6, pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / ohms, resistorOhms: ohms, pressesOn: null,
+    turnOnVolts: ledVolts.range.low, turnOnAmps: startsAt(c, transfer.range.high), pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / ohms, resistorOhms: ohms,
   });
 }

@@ -1,4 +1,4 @@
-import { atMost, chosen, derive, finding, judged, type Finding } from '../finding';
+import { atMost, computed, derive, finding, judged, type Finding } from '../finding';
 import type { JointWay } from '../job';
 import { partValue, type TakenPart } from '../parts';
 import type { WayContext } from './context';
@@ -21,7 +21,7 @@ export function crossings(c: WayContext, part: TakenPart): Finding[] {
   const scan = c.job.survey.keypads.find((k) => k.scan)?.scan;
   const wanted =
     partValue(part, 'isCrosspoint').value === 1 && scan
-      ? derive('crossings of the pad', 'n', 'n_strobe * n_sense', '1', [chosen('n_strobe', 'strobe lines', scan.strobes.length, '1', 'decoded from the capture'), chosen('n_sense', 'sense lines', scan.senses.length, '1', 'decoded from the capture')])
-      : derive('switches, one for each key', 'n', 'n_key', '1', [chosen('n_key', 'keys that the job wants pressed', Math.max(1, keysOf(c)), '1', 'controls of this job')]);
-  return [judged('thumb', 'analogue-switch.crossings', { title: 'Crossings that the pad wants of the switch', caption: 'crossings', steps: [wanted], limit: has, tightShare: 0, remedy: { text: 'Take two, or a crosspoint with more lines.' } })];
+      ? derive('crossings of the pad', 'n', 'n_strobe * n_sense', '1', [computed('n_strobe', 'strobe lines', scan.strobes.length, '1', 'decoded from the capture'), computed('n_sense', 'sense lines', scan.senses.length, '1', 'decoded from the capture')])
+      : derive('switches, one for each key', 'n', 'n_key', '1', [computed('n_key', 'keys that the job wants pressed', Math.max(1, keysOf(c)), '1', 'controls of this job')]);
+  return [judged('thumb', 'analogue-switch.crossings', { title: 'Crossings that the pad wants of the switch', caption: 'crossings', steps: [wanted], limit: has, tightShare: 'met', remedy: { text: 'Take two, or a crosspoint with more lines.' } })];
 }

@@ -2,9 +2,12 @@ import { finding, type Finding } from '../finding';
 import type { ControlFact } from '../job';
 import { exactly, within } from '../quantity';
 import type { WayContext, WayResult } from './context';
-import { lineOf } from './line';
+import { lineOf, shareLevel } from './line';
+import { planOrigin } from './ratings';
 import { noUse, result } from './result';
+import { optocoupler } from './optocoupler';
 import { solidStateRelay } from './solid-state-relay';
+import { npnToGround } from './transistor';
 import { relayContact } from './relay';
 
 /** An inner way's result under the name of the way that borrows it. */
@@ -33,19 +36,23 @@ function pairOf(c: WayContext): Borrowed | null {
 /** The button on the remote's board, on its own battery. */
 function remoteOf(c: WayContext): Borrowed {
   const { remote } = c.job.thumb;
-  const fact: ControlFact = { kind: 'low-when-pressed', leading: 'low-when-pressed', probability: 1, parameters: {}, lastReadingAt: '', isolation: 'isolated', dangerous: false, signal: 'A' };
-  const given = { from: 'maker', what: 'set in Thumb' } as const;
-  const key = { from: 'source', key: 'cmos-levels' } as const;
+  const fact: ControlFact = {
+    kind: 'low-when-pressed', leading: 'low-when-pressed', probability: 1, parameters: {}, read: {}, readings: 1, lastReadingAt: '', alternating: 'no', strobesLow: 'unknown', farSide: 'ground', mostAmps: null, contradicted: false, isolation: 'isolated', dangerous: false, signal: 'A',
+  };
   const volts = remote.batteryVolts;
+  const supply = { symbol: 'V_CC', name: 'battery of the remote', range: exactly(volts), unit: 'V' as const, origin: planOrigin(c, 'remote.batteryVolts') };
   // The remote's chip and its limits live on the same battery: as it empties, levels and limits fall together.
+  const level = (symbol: string, name: string, k: number) => shareLevel(symbol, name, k, supply, 'low', 'cmos-levels');
   const line: WayContext['line'] = {
-    polarity: 'low', supply: { symbol: 'V_CC', name: 'battery of the remote', range: exactly(volts), unit: 'V', origin: given },
+    polarity: 'low', alternating: 'no', supply,
     // Pull-ups inside such chips scatter by half.
-    pull: { symbol: 'R', name: 'pull-up in the remote', range: within(remote.pullOhms, 0.5), unit: 'Ω', origin: given },
-    lowBelow: { volts: 0.3 * volts, origin: key, name: 'low level (VIL), 0.3 of the battery' }, highAbove: { volts: 0.7 * volts, origin: key, name: 'high level (VIH), 0.7 of the battery' },
+    pull: { symbol: 'R', name: 'pull-up in the remote', range: within(remote.pullOhms, 0.5), unit: 'Ω', origin: planOrigin(c, 'remote.pullOhms') },
+    lowBelow: level('V_IL', 'low level (VIL), 0.3 of the battery', 0.3), highAbove: level('V_IH', 'high level (VIH), 0.7 of the battery', 0.7),
   };
   const context: WayContext = { ...c, control: { ...c.control, name: 'remote' }, fact, line };
-  return { context, way: solidStateRelay(context) };
+  // Pull-ups in remotes are weak, and a solid-state relay may leak too much when warm: the first that passes, in the order of least trouble.
+  const all = [solidStateRelay, optocoupler, npnToGround].map((judge) => judge(context));
+  return { context, way: all.find((w) => w.verdict === 'settled') ?? all.find((w) => w.verdict === 'tight') ?? all[0]! };
 }
 
 /** What really presses where a way borrows another one: its context and result; the given ones for every other way. */

@@ -1,9 +1,10 @@
-import { atMost, chosen, derive, finding, judged, type Finding } from '../finding';
+import { chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../finding';
 import { partValue, takenPart, valueOf } from '../parts';
 import { formatQuantity } from '../quantity';
 import { coilDrive } from './coil';
 import { wires, type WayContext, type WayResult } from './context';
-import { noUse, result, takePart } from './result';
+import { reinforced } from './requirements';
+import { contactOf, noUse, result } from './result';
 
 const setSupply = (c: WayContext, set: Partial<WayContext['job']['thumb']['supply']>, say: string) => ({ do: 'change', section: 'thumb', set: { supply: { ...c.job.thumb.supply, ...set } }, say });
 
@@ -22,21 +23,16 @@ export function switchedSupply(c: WayContext): WayResult {
     finding('thumb', `${way}.rest`, { verdict: 'settled', title: `${rests}. The contact is ${atRest} at rest`, caption: `${atRest} at rest`, source: ['contact-meaning'] }),
     finding('thumb', `${way}.licensed`, { verdict: 'tight', title: 'A contact in a mains lead belongs in a closed box with a rating of its own; the local electrical code and licensed practice decide. A plug-in switch that is sold for it spares the work', caption: 'mains lead', source: ['cautions'] }),
   ];
-  const watts = c.job.guard.loadWatts;
-  const rated = partValue(relay, 'contactAmps');
-  if (watts === null) findings.push(finding('thumb', `${way}.rating`, { verdict: 'unknown', title: 'How many watts does the machine take?', caption: 'load not entered', remedy: { text: 'Read it off the rating plate and enter it in Guard.' } }));
-  else {
-    const amps = derive('steady current', 'I', 'P / V', 'A', [chosen('P', 'load, from the rating plate', watts, 'W', 'set in Guard'), chosen('V', 'mains of the region', c.job.region.mainsVolts, 'V', 'region, in Wish')]);
-    findings.push(judged('thumb', `${way}.rating`, { title: 'Load against the contact rating', caption: 'contact rating', steps: [amps], limit: atMost(rated.value, 'A', 'contact rating', rated.origin), source: ['contact-derate'], remedy: amps.result.value > 0.8 * rated.value ? takePart(c, 'relay', 'relay-sixteen', 'Take the 16 A relay', 'Take a contact with a higher rating.') : null }));
-    const volts = partValue(relay, 'contactVolts');
-    const mains = derive('mains of the region', 'V', 'V_m', 'V', [chosen('V_m', 'mains', c.job.region.mainsVolts, 'V', 'region, in Wish')]);
-    findings.push(judged('thumb', `${way}.volts`, { title: 'Mains under the contact’s voltage rating', caption: 'contact voltage', steps: [mains], limit: atMost(volts.value, 'V', 'contact rating', volts.origin), tightShare: 0 }));
-  }
+  const volts = partValue(relay, 'contactVolts');
+  const mains = derive('mains of the region, at its highest', 'V', 'k_v * V_m', 'V', [constant('k_v', 'over its nominal value', 1.1, '1', 'part-share'), chosen('V_m', 'mains', c.job.region.mainsVolts, 'V', 'region, in Wish')]);
+  // Contacts are rated for the nominal mains; a tenth over it is inside that rating's own margin.
+  findings.push(judged('thumb', `${way}.volts`, { title: 'Mains under the contact’s voltage rating', caption: 'contact voltage', steps: [mains], limit: derivedLimit('at most', [derive('what the rating holds', 'V_holds', 'k_v * V_rated', 'V', [constant('k_v', 'a rating is for nominal mains', 1.1, '1', 'part-share'), { ...volts, symbol: 'V_rated' }])], 'contact rating'), tightShare: 0.02 }));
+  findings.push(...reinforced(way, c, relay, c.job.survey.mains.feed === 'wired' ? 'III' : 'II'));
   findings.push(...drive.findings);
   const coil = drive.coil.result.value;
   return result(way, findings, [{ name: 'relay', value: relay.name, quantity: 1 }, ...drive.parts, { name: 'closed box for mains', value: 'with strain relief', quantity: 1 }], wires(c.job, [
-    ['supply live', 'K1:11'], [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live'], ['supply neutral', 'machine neutral'], ['supply earth', 'machine earth'], ['pin', 'base resistor'], ['controller ground', 'emitter'], ['collector', 'K1:A2'], [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
+    ['supply live', 'K1:11', false, 'line'], [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live', false, 'line'], ['supply neutral', 'machine neutral'], ['supply earth', 'machine earth'], ['pin', 'base resistor'], ['controller ground', 'emitter'], ['collector', 'K1:A2'], [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
   ]), ['relay', 'npn'], {
-    turnOnVolts: 0.6, turnOnAmps: 5e-6, pinAmps: drive.pinAmps, supplyAmps: coil, peakAmps: coil, load: 'relay coil and its driver', needsVolts: valueOf(relay, 'coilVolts'), resistorOhms: drive.ohms, pressesOn: null,
+    turnOnVolts: drive.turnOnVolts, turnOnAmps: 5e-6, pinAmps: drive.pinAmps, supplyAmps: coil, peakAmps: coil, load: 'relay coil and its driver', needsVolts: valueOf(relay, 'coilVolts'), resistorOhms: drive.ohms, contact: contactOf(relay), mains: true,
   });
 }

@@ -27,11 +27,13 @@ const of = (r: WayResult, id: string): Finding => {
 };
 
 describe('a relay module on a 3.3 V pin', () => {
-  // 5 V − 2.9 V = 2.1 V stay under two LEDs' 2.6 V, and over a bare junction's 0.55 V: that relay never lets go.
+  // 5.25 V − 2.9 V = 2.35 V stay under two warm LEDs' 2.46 V, barely, and over a bare junction's 0.48 V: that relay never lets go.
   it('lets go behind two LEDs, and never behind a bare transistor', () => {
     const leds = judge('relay-module', pot, { picks: { 'relay-module': 'module-leds' } });
-    expect(of(leds, 'off')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(2.1, 6) }, limit: { value: 2.6 } });
-    expect(of(leds, 'on').value!.value).toBeCloseTo(1.6e-3, 6);
+    expect(of(leds, 'off')).toMatchObject({ verdict: 'tight', value: { value: expect.closeTo(2.35, 6) }, limit: { value: expect.closeTo(2.46, 6) } });
+    // A supply a twentieth low and cold LEDs: (4.75 − 3.5) V over 1 kΩ.
+    expect(of(leds, 'on').value!.value).toBeCloseTo(1.25e-3, 6);
+    expect(leds.press.deadRailCloses).toBe(true);
     const bare = judge('relay-module', pot, { picks: { 'relay-module': 'module-base' } });
     expect(of(bare, 'off').verdict).toBe('stop');
     expect(bare.verdict).toBe('stop');
@@ -41,8 +43,9 @@ describe('a relay module on a 3.3 V pin', () => {
     const remedy = of(judge('relay-module', stuck), 'off').remedy!;
     const mended = judge('relay-module', applyEdit(stuck, remedy.edit as never, '2026-03-02T14:00:00Z'));
     expect(mended.findings.some((f) => f.id.endsWith('.off'))).toBe(false);
-    // (2.9 − 0.75) V over 1 kΩ.
-    expect(of(mended, 'on').value!.value).toBeCloseTo(2.15e-3, 6);
+    // (2.9 − 0.75 − 0.05 when cold) V over 1 kΩ.
+    expect(of(mended, 'on').value!.value).toBeCloseTo(2.1e-3, 6);
+    expect(mended.press.deadRailCloses).toBe(false);
     expect(mended.press).toMatchObject({ pressesOn: 'high', needsVolts: 5, supplyAmps: 0.071 });
     expect(judge('relay-module', pot).press.pressesOn).toBe('low');
   });
@@ -70,14 +73,16 @@ describe('scanned keys', () => {
     expect(of(program, 'seen').verdict).toBe('stop');
     expect(of(program, 'seen').steps.map((s) => s.symbol)).toEqual(['t_room', 's', 'p', 'n', 'P']);
     const logic = judge('logic-injector', proofer);
-    expect(of(logic, 'delay')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(25e-9, 12) } });
+    // When the pad looks at its lines is a default that nobody confirmed: tight, and settled once it is.
+    expect(of(judge('logic-injector', proofer, { given: ['scan.leadSeconds'] }), 'delay').verdict).toBe('settled');
+    expect(of(logic, 'delay')).toMatchObject({ verdict: 'tight', value: { value: expect.closeTo(25e-9, 12) } });
     // Twelve keys and none: 2^4 − 1 = 15 ≥ 12.
     expect(of(logic, 'lines').steps[0]!.inputs.find((i) => i.symbol === 'n_select')!.value).toBe(4);
     expect(logic.press.outputs).toBe(4);
     expect(logic.wires.filter((w) => w.from.startsWith('pin, select'))).toHaveLength(4);
   });
   it('are answered by a program that is quick enough for them', () => {
-    const quick = judge('strobe-answer', proofer, { scan: { ...proofer.thumb.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 } });
+    const quick = judge('strobe-answer', proofer, { given: ['scan.medianSeconds', 'scan.mostSeconds', 'scan.leadSeconds', 'scan.holdSeconds'], scan: { ...proofer.thumb.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 } });
     expect(of(quick, 'seen').verdict).toBe('settled');
   });
   // Rows times columns of the decoded pad: four strobes and three senses.
@@ -121,12 +126,17 @@ describe('spare terminals and remotes', () => {
     expect(judge('spare-remote', pot, { remote: { has: 'unknown', batteryVolts: 3, pullOhms: 1e5 } }).verdict).toBe('unknown');
     expect(judge('spare-remote', pot, { remote: { has: 'no', batteryVolts: 3, pullOhms: 1e5 } }).applies).toBe(false);
     const yes = judge('spare-remote', pot, { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
-    // 3 V · 35 Ω/(50 kΩ + 35 Ω) at the worst corner.
-    expect(of(yes, 'pressed-level').value!.value).toBeCloseTo((3 * 35) / 50_035, 5);
-    expect(yes.verdict).toBe('settled');
+    // A warm solid-state relay leaks 11 µA, 1.7 V across 150 kΩ: too much of 3 V. The optocoupler's 2.5 µA leave 2.62 V, over the 2.1 V that count as high.
+    expect(of(yes, 'idle-level').value!.value).toBeCloseTo(3 - 150e3 * 2.51e-6, 2);
+    expect(yes.parts[0]!.name).toBe('optocoupler');
+    // A battery and a pull-up that nobody measured are guesses: tight until they are confirmed.
+    expect(yes.verdict).toBe('tight');
+    expect(of(yes, 'defaults').title).toMatch(/battery of the remote.*pull-up in the remote/);
+    const confirmed = applyEdit(changed(pot, 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }), of(yes, 'defaults').remedy!.edit as never, '2026-03-02T14:00:00Z');
+    expect(judge('spare-remote', confirmed).verdict).toBe('settled');
     const battery = wayContext(changed(pot, 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }), factsOf(pot))!;
     const inner = presser(battery, yes);
-    expect(jointOf(inner.context, inner.way)).toMatchObject({ way: 'solid-state-relay', supplyVolts: 3, pullOhms: 1e5 });
+    expect(jointOf(inner.context, inner.way)).toMatchObject({ way: 'optocoupler', supplyVolts: 3, pullOhms: 1e5 });
     expect(presser(battery, judge('optocoupler', pot)).way.way).toBe('optocoupler');
     expect(judge('spare-remote', changed(pot, 'sense', { contact: 'none' }), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }).verdict).toBe('tight');
   });
@@ -140,12 +150,19 @@ describe('a finger over the control', () => {
     expect(of(r, 'force')).toMatchObject({ value: { value: expect.closeTo(25, 6) }, limit: { value: 11 } });
     expect(of(r, 'rocker').value!.value).toBeCloseTo(0.03 * Math.sin((54 * Math.PI) / 180), 9);
     expect(r.press).toMatchObject({ sharesGround: false, input: 'pulses', load: 'servo', peakAmps: 1.8 });
+    // The usual force of a rocker is a guess until somebody says that it will do.
+    const unmeasured = (given: string[]) => judge('finger', changed(rocker, 'survey', { faces: [] }), { given: [...rocker.thumb.given, ...given] });
+    expect(of(unmeasured([]), 'force').verdict).toBe('tight');
+    expect(of(unmeasured([]), 'defaults').title).toMatch(/force that it asks for, usual upper end of a rocker/);
+    expect(of(unmeasured(['face.forceNewtons', 'face.travelMetres']), 'force')).toMatchObject({ verdict: 'settled', limit: { value: 20 } });
   });
   it('is too weak with a long horn, and its remedy shortens it', () => {
     const long = changed(rocker, 'thumb', { way: 'finger', finger: { ...rocker.thumb.finger, hornMetres: 0.08 } });
+    // Force, reach, over-travel and the room for a hand are met together, not one at the cost of another.
     const weak = of(judge('finger', long), 'force');
     expect(weak.verdict).toBe('stop');
     const mended = applyEdit(long, weak.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    for (const id of ['force', 'reach', 'over-travel', 'most-force']) expect(of(judge('finger', mended), id).verdict, id).not.toBe('stop');
     expect(of(judge('finger', mended), 'force').verdict).toBe('settled');
   });
   it('that does not reach says at which angle it would, and one that pushes too deep as well', () => {
@@ -157,7 +174,12 @@ describe('a finger over the control', () => {
   });
   it('has no tape on a curved front, no room for a hand over the button, and no use on glass', () => {
     const faces = rocker.survey.faces.map((f) => ({ ...f, shape: 'curved' as const }));
-    expect(of(judge('finger', rocker, {}, {}, (j) => ({ ...j, survey: { ...j.survey, faces } })), 'front').verdict).toBe('stop');
+    const taped = { finger: { ...rocker.thumb.finger, mount: 'foam-tape' as const } };
+    expect(of(judge('finger', rocker, taped, {}, (j) => ({ ...j, survey: { ...j.survey, faces } })), 'front').verdict).toBe('stop');
+    // The servo pushes with all of 1 N·m over 30 mm, 33 N, and not with the button's own 11 N: tape tears.
+    expect(of(judge('finger', rocker, taped), 'tape').verdict).toBe('stop');
+    expect(of(judge('finger', rocker, { picks: { servo: 'servo-strong' }, finger: { ...rocker.thumb.finger, on: 'button', hornMetres: 0.022 } }), 'most-force')).toMatchObject({ verdict: 'stop', limit: { value: 30 } });
+    expect(of(judge('finger', changed(rocker, 'act', { script: [{ do: 'press', seconds: 3600 }] })), 'stall-time').verdict).toBe('stop');
     expect(of(judge('finger', rocker, { finger: { ...rocker.thumb.finger, axisMetres: 0.01 } }), 'gap').verdict).toBe('tight');
     expect(judge('finger', rocker, {}, { leading: 'touch-pad' })).toMatchObject({ applies: false, reason: expect.stringContaining('skin') });
     expect(judge('finger', fan).applies).toBe(false);
@@ -171,12 +193,15 @@ describe('a finger over the control', () => {
 });
 
 describe('a motor run both ways', () => {
+  // Of direct current under 30 V silver breaks its rating, and half of it with a coil in the load: 4 A of 8.
   it('is judged by its stalled current: entered, or supply over winding, twice for two motors', () => {
-    expect(of(judge('reverse-motor', shutter), 'stall')).toMatchObject({ value: { value: 2.5 }, limit: { value: 8 }, verdict: 'settled' });
+    expect(of(judge('reverse-motor', shutter), 'stall')).toMatchObject({ value: { value: 2.5 }, limit: { value: 4 }, verdict: 'settled' });
     const plan = shutter.thumb.motor;
     expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null, windingOhms: 2 } }), 'stall').value!.value).toBe(6);
     expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null, windingOhms: 2, mirrored: true } }), 'stall')).toMatchObject({ value: { value: 12 }, verdict: 'stop' });
     expect(of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null } }, { parameters: {} }), 'stall').verdict).toBe('unknown');
+    // A motor draws most when it stands.
+    expect(judge('reverse-motor', shutter, { motor: { ...plan, runningAmps: 0.9, stallAmps: 0.2 } }).verdict).toBe('unknown');
   });
   it('wants two poles for the double-pole wiring, and another bridge for a strong motor', () => {
     expect(of(judge('reverse-motor', shutter, { picks: { relay: 'relay-power' } }), 'poles').verdict).toBe('stop');
@@ -198,10 +223,15 @@ describe('a control box and a switched supply', () => {
     const plan = { ...rocker.thumb.motor, runningAmps: 1.2, boxWiring: 'box-plain' as const };
     const plain = changed(rocker, 'thumb', { motor: plan, picks: { 'relay-module': 'module-two' } });
     const r = judge('control-box', plain);
-    expect(r.verdict).toBe('tight');
+    // Running current does not tell, nor is it known whether a run capacitor puts twice the mains on the open contact.
+    expect(r.verdict).toBe('unknown');
+    expect(of(r, 'rating').verdict).toBe('unknown');
+    expect(of(r, 'volts')).toMatchObject({ verdict: 'unknown', value: { value: 460 }, limit: { value: 250 } });
+    expect(of(judge('control-box', changed(plain, 'thumb', { motor: { ...plan, runCapacitor: 'yes' } }), {}, { kind: 'switched-load' }), 'volts').verdict).toBe('stop');
+    expect(of(judge('control-box', changed(plain, 'thumb', { motor: { ...plan, stallAmps: 1.5 } }), {}, { kind: 'switched-load' }), 'rating').verdict).toBe('settled');
     const f = of(r, 'never-both');
-    expect(f).toMatchObject({ verdict: 'tight', title: expect.stringContaining('software alone') });
-    const mended = judge('control-box', applyEdit(plain, f.remedy!.edit as never, '2026-03-02T14:00:00Z'));
+    expect(f.title).toContain('software alone');
+    const mended = judge('control-box', applyEdit(plain, f.remedy!.edit as never, '2026-03-02T14:00:00Z'), {}, { kind: 'switched-load' });
     expect(of(mended, 'never-both').verdict).toBe('settled');
     expect(of(mended, 'licensed').verdict).toBe('tight');
     expect(judge('control-box', shutter).applies).toBe(false);
@@ -210,8 +240,11 @@ describe('a control box and a switched supply', () => {
     expect(judge('switched-supply', pot, { supply: { resumes: 'untested', atRest: 'open' } })).toMatchObject({ verdict: 'unknown', reason: expect.stringContaining('Pull the plug') });
     expect(judge('switched-supply', pot, { supply: { resumes: 'no', atRest: 'open' } }).applies).toBe(false);
     const tried = judge('switched-supply', pot, { supply: { resumes: 'yes', atRest: 'closed' } }, {}, (j) => changed(j, 'guard', { loadWatts: 700 }));
-    // 700 W at 230 V.
-    expect(of(tried, 'rating')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(700 / 230, 6) } });
+    // Its load is asked for and judged in Guard, against this very contact.
+    expect(tried.press.contact).toMatchObject({ amps: 10, inrushAmps: 25 });
+    const inGuard = changed(changed(pot, 'thumb', { way: 'switched-supply' }), 'guard', { loadWatts: 700, loadKind: 'resistive' });
+    expect(assess(inGuard).findings.find((x) => x.id === 'guard.contact')).toMatchObject({ verdict: 'settled', value: { value: expect.closeTo(700 / 230, 6) } });
+    expect(assess(changed(inGuard, 'guard', { loadWatts: null })).findings.find((x) => x.id === 'guard.contact')!.verdict).toBe('unknown');
     expect(tried.verdict).toBe('tight');
     expect(tried.wires.map((w) => w.from)).toContain('K1:12');
   });
@@ -235,8 +268,16 @@ describe('a drive signal taken over', () => {
   });
   it('as a level is filtered, and amplified where the pin does not reach; both on one wire is no plan', () => {
     const level = { ...fan.thumb.signal, what: 'level' as const, points: [{ step: 0, value: 0 }, { step: 4, value: 4 }, { step: 8, value: 8 }], topStep: 8, highVolts: 10, returnVolts: null };
-    const r = judge('drive-signal', fan, { signal: level });
+    const r = judge('drive-signal', fan, { signal: level, given: ['signal.pwmHertz', 'signal.highVolts', 'signal.topStep'] });
     expect(of(r, 'ripple').verdict).toBe('settled');
+    // An amplifier of 8 V from the controller's 5 V makes no 8 V.
+    expect(of(judge('drive-signal', changed(fan, 'feed', { volts: 5, amps: 1 }), { signal: level }), 'amplifier-fed').verdict).toBe('stop');
+    // 5 % resistors must still reach it: 1 + 0.95·R_f/(1.05·R_g) at least.
+    expect(of(r, 'amplifier').verdict).toBe('settled');
+    const wins = judge('drive-signal', fan, { signal: { ...level, knob: 'highest-wins' } });
+    expect(wins.parts.find((p) => p.name === 'Schottky diode')!.quantity).toBe(2);
+    expect(wins.wires.filter((w) => w.from === 'old knob')).toHaveLength(1);
+    expect(r.parts.map((p) => p.name)).toEqual(expect.arrayContaining(['NPN transistor, driver', 'diode across the coil']));
     expect(of(r, 'amplifier').limit!.value).toBeCloseTo(8 / 2.9, 3);
     expect(r.parts.map((p) => p.name)).toContain('operational amplifier, rail to rail');
     expect(of(judge('drive-signal', fan, { signal: { ...level, knob: 'parallel' } }), 'knob').verdict).toBe('stop');
@@ -281,7 +322,7 @@ describe('own parts', () => {
     const part = { id: 'mine', kind: 'solid-state-relay' as const, name: 'mine', values: { ...takenPart(pot, 'solid-state-relay').values, operateAmps: [6e-3, 6e-3, 6e-3] as [number, number, number] } };
     const r = judge('solid-state-relay', pot, { parts: [part], picks: { 'solid-state-relay': 'mine' }, resistorOhms: null });
     expect(of(r, 'led').limit).toMatchObject({ value: 6e-3, origin: { from: 'maker' } });
-    // (2.9 − 1.5) V over 8 mA is 175 Ω: the next E12 value below, 150 Ω.
+    // (2.9 − 1.55) V over 8 mA is 169 Ω, /1.05: the next E12 value below, 150 Ω.
     expect(r.press.resistorOhms).toBe(150);
     expect(boundsOf(takenPart(pot, 'solid-state-relay'), 'operateAmps').nominal).toBe(3e-3);
   });

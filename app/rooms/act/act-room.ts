@@ -1,30 +1,29 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
-import { oneRun } from '../../../core/act';
-import { FAULT_KINDS, MACHINE_KINDS, type Fault, type MachineModel, type ScriptStep } from '../../../core/job';
+import { MACHINE_KIND_WORDS, oneRun } from '../../../core/act';
+import { FAULT_KINDS, type Fault, type MachinePlan, type ScriptStep } from '../../../core/job';
 import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
+import { ChoiceField } from '../../ui/choice-field';
 import { FindingList } from '../../ui/finding-list';
+import { QuantityField } from '../../ui/quantity-field';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { FAULT_WORDS, Lanes } from './lanes';
 
-const KIND_WORDS: Record<MachineModel['kind'], string> = {
-  'starts-and-stops-itself': 'starts on a press and stops by itself', flips: 'flips at every press', 'open-stop-close-stop': 'opens, stops, closes, stops',
-};
 const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press', 'power-cut': 'power cut', 'hand-press': 'press by hand' };
 
 /** Act: lanes over time, press script above, machine below, faults as pins on the time axis. */
 @Component({
   selector: 'gt-act-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, Lanes, Settle, TwoColumns],
+  imports: [ChoiceField, FindingList, Lanes, QuantityField, Settle, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
   template: `
     <gt-two-columns>
       <div do>
         <h2>One run of the plan</h2>
-        @if (act().script.length) {
-          <gt-lanes [trace]="trace()" [faults]="act().faults" [door]="act().machine.kind === 'open-stop-close-stop'" [cursor]="cursor()" (moved)="move($event)" />
+        @if (act().script.length && trace(); as t) {
+          <gt-lanes [trace]="t" [faults]="act().faults" [door]="act().machine.kind === 'open-stop-close-stop'" [cursor]="cursor()" (moved)="move($event)" />
           <div class="answers">
             <button type="button" class="key" (click)="play()" [attr.aria-pressed]="playing()">{{ playing() ? 'hold' : 'play' }}</button>
             <button type="button" class="key" (click)="step()" aria-label="Step to the next event">step</button>
@@ -43,6 +42,8 @@ const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press
               <button type="button" class="link" (click)="removeFault(f)">take it away</button>
             </div>
           }
+        } @else if (act().script.length) {
+          <p>What a press does to this machine, and its times, are not said yet: say them below, and the run is played.</p>
         } @else {
           <p>The press script is empty. One press is a good beginning.</p>
         }
@@ -60,14 +61,11 @@ const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press
         </div>
         <h3>The machine</h3>
         <div class="fields">
-          <label class="field"><span>It</span><select #k [value]="act().machine.kind" (change)="kind(k.value)">
-            @for (o of kinds; track o) {
-              <option [value]="o" [selected]="o === act().machine.kind">{{ kindWords[o] }}</option>
-            }
-          </select></label>
-          <label class="field"><span>It overlooks presses under</span><input #m type="text" [value]="say(act().machine.shortestPressSeconds)" (change)="machineTime('shortestPressSeconds', m)" /></label>
-          @if (act().machine.kind !== 'flips') {
-            <label class="field"><span>{{ act().machine.kind === 'open-stop-close-stop' ? 'It travels from end to end in' : 'It runs for' }}</span><input #r type="text" [value]="say(act().machine.runSeconds)" (change)="machineTime('runSeconds', r)" /></label>
+          <gt-choice label="A press" [value]="act().machine.kind" [choices]="kinds" (picked)="kind($any($event))" />
+          <gt-quantity label="It overlooks presses under" unit="s" [value]="act().machine.shortestPressSeconds" hint="not known" (changed)="machine({ shortestPressSeconds: $event }, 'overlooks presses under ' + saying($event))" />
+          <gt-quantity label="A press may last at most" unit="s" [value]="act().machine.longestPressSeconds" hint="not known" (changed)="machine({ longestPressSeconds: $event }, 'a press may last ' + saying($event))" />
+          @if (act().machine.kind !== 'flips' && act().machine.kind !== 'unknown') {
+            <gt-quantity [label]="act().machine.kind === 'open-stop-close-stop' ? 'It travels from end to end in' : 'It runs for'" unit="s" [value]="act().machine.runSeconds" hint="not known" (changed)="machine({ runSeconds: $event }, 'runs for ' + saying($event))" />
           }
           @if (act().machine.kind !== 'open-stop-close-stop') {
             <label class="field"><span>After a power cut it is</span><select #a [value]="act().machine.afterPowerCut" (change)="machine({ afterPowerCut: a.value === 'off' ? 'off' : 'as-before' }, 'after a power cut: ' + a.value)">
@@ -86,8 +84,7 @@ const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press
 })
 export class ActRoom {
   protected readonly bench = inject(Bench);
-  protected readonly kinds = MACHINE_KINDS;
-  protected readonly kindWords = KIND_WORDS;
+  protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly faultKinds = FAULT_KINDS;
   protected readonly faultWords = FAULT_WORDS;
   protected readonly addWords = ADD_WORDS;
@@ -100,12 +97,14 @@ export class ActRoom {
   protected readonly say = (seconds: number): string => formatQuantity(seconds, 's');
   private readonly instants = computed(() => {
     const t = this.trace();
+    if (!t) return [0];
     return [...new Set([0, ...t.contact.flatMap((c) => [c.from, c.to]), ...t.seen.map((p) => p.at), ...t.machine.map((s) => s.from), ...t.believes.map((s) => s.from), t.end])].sort((a, b) => a - b);
   });
   protected readonly now = computed(() => {
     const at = this.cursor() ?? 0;
     const word = (spans: readonly { from: number; to: number; word: string }[]): string => spans.find((s) => s.from <= at && at < s.to)?.word ?? spans[spans.length - 1]?.word ?? '';
-    return `${this.say(at)}: the machine is ${word(this.trace().machine)}, the plan believes ${word(this.trace().believes)}`;
+    const t = this.trace();
+    return t ? `${this.say(at)}: the machine is ${word(t.machine)}, the plan believes ${word(t.believes)}` : '';
   });
 
   constructor() {
@@ -125,22 +124,15 @@ export class ActRoom {
     return ok ? parsed.quantity.value : null;
   }
 
-  protected machine(set: Partial<MachineModel>, say: string): void {
+  protected machine(set: Partial<MachinePlan>, say: string): void {
     this.set({ machine: { ...this.act().machine, ...set } }, say);
   }
 
-  protected kind(value: string): void {
-    const kind = MACHINE_KINDS.find((k) => k === value);
-    if (!kind) return;
-    // A run of half an hour makes no door; a door's travel makes no cooking.
-    const runSeconds = kind === 'open-stop-close-stop' ? Math.min(this.act().machine.runSeconds, 20) : this.act().machine.runSeconds;
-    this.machine({ kind, runSeconds }, `the machine ${KIND_WORDS[kind]}`);
+  protected kind(kind: MachinePlan['kind']): void {
+    this.machine({ kind }, `what a press does: ${MACHINE_KIND_WORDS.find(([k]) => k === kind)![1]}`);
   }
 
-  protected machineTime(key: 'shortestPressSeconds' | 'runSeconds', box: HTMLInputElement): void {
-    const s = this.seconds(box);
-    if (s !== null) this.machine({ [key]: s }, `${key === 'runSeconds' ? 'runs for' : 'overlooks presses under'} ${this.say(s)}`);
-  }
+  protected readonly saying = (seconds: number | null): string => (seconds === null ? 'not known' : this.say(seconds));
 
   protected addStep(what: ScriptStep['do']): void {
     const seconds = what === 'press' ? 0.18 : 1;
@@ -157,7 +149,7 @@ export class ActRoom {
   }
 
   protected addFault(kind: Fault['kind']): void {
-    const end = this.trace().end;
+    const end = this.trace()?.end ?? 10;
     const atSeconds = kind === 'missed-press' ? 0 : Number((end * 0.3).toFixed(1));
     const seconds = kind === 'power-cut' ? Number((end * 0.15).toFixed(1)) : 0;
     this.set({ faults: [...this.act().faults, { id: this.bench.newId(), kind, atSeconds, seconds }] }, `fault: ${FAULT_WORDS[kind]}`);
@@ -181,7 +173,8 @@ export class ActRoom {
     clearInterval(this.timer);
     if (this.playing()) return this.playing.set(false);
     this.playing.set(true);
-    const end = this.trace().end;
+    const end = this.trace()?.end;
+    if (end === undefined) return this.playing.set(false);
     if (this.cursor() === null || this.cursor()! >= end) this.cursor.set(0);
     this.timer = setInterval(() => {
       const next = (this.cursor() ?? 0) + end / 160;

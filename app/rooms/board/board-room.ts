@@ -51,8 +51,10 @@ const ROLES: readonly { key: Role; name: string }[] = [
           <p class="muted">Taken by the board itself: {{ taken() }}.</p>
         }
         <div class="answers">
-          <mat-checkbox [checked]="bench.job().board.activeHigh" (change)="set({ activeHigh: $event.checked }, $event.checked ? 'a high pin presses' : 'a low pin presses')">a high pin presses</mat-checkbox>
-          <mat-checkbox [checked]="bench.job().board.pullDown" (change)="set({ pullDown: $event.checked }, $event.checked ? 'pull-down at the driver' : 'no pull-down at the driver')">10 kΩ pull-down at the driver</mat-checkbox>
+          @if (press(); as p) {
+            <span data-presses-on>{{ p.input === 'pulses' ? 'Pulses on this pin press, and no level' : 'A ' + p.pressesOn + ' pin presses: by the way, its wires, and the packed program alike' }}.</span>
+          }
+          <mat-checkbox [checked]="bench.job().board.pullDown" (change)="set({ pullDown: $event.checked }, $event.checked ? 'pull-down at the pin' : 'no pull-down at the pin')">3.3 kΩ from the pin to ground</mat-checkbox>
         </div>
         @if (strip(); as s) {
           <section>
@@ -89,13 +91,14 @@ export class BoardRoom {
       used: ROLES.filter((r) => job.board[r.key] === pin.gpio).map((r) => r.name).join(', '),
     }));
   });
+  protected readonly press = computed(() => this.bench.assessment().facts.press);
   protected readonly taken = computed(() => (this.profile()?.pins ?? []).filter((p) => p.can.length === 0).map((p) => p.gpio).join(', '));
   protected readonly strip = computed(() => {
     const { board } = this.bench.job();
     const press = this.bench.assessment().facts.press;
     const profile = this.profile();
     const pin = profile?.pins.find((p) => p.gpio === board.pressPin);
-    return profile && pin && press ? { pin, contact: contactAtPowerUp(pin, press, board.activeHigh, board.pullDown, profile) } : null;
+    return profile && pin && press ? { pin, contact: contactAtPowerUp(pin, press, board.pullDown, profile) } : null;
   });
 
   protected set(set: Partial<BoardPlan>, say: string): void {

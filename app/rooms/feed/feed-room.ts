@@ -5,6 +5,8 @@ import type { FeedPlan } from '../../../core/job';
 import { formatQuantity, parseQuantity, type Unit } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
+import { QuantityField } from '../../ui/quantity-field';
 import { MarginRulers } from '../../ui/margin-rulers';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -13,7 +15,7 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-feed-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MarginRulers, Settle, TwoColumns],
+  imports: [ChoiceField, FindingList, MarginRulers, QuantityField, Settle, TwoColumns],
   template: `
     <gt-two-columns>
       <div do>
@@ -22,6 +24,12 @@ import { TwoColumns } from '../../ui/two-columns';
           <label class="field"><span>Supply</span><input #n type="text" maxlength="200" [value]="feed().supply" placeholder="own plug-in supply" (change)="set({ supply: n.value.trim() }, 'supply: ' + n.value.trim())" /></label>
           <label class="field"><span>It gives, V</span><input #v type="text" [value]="feed().volts ?? ''" placeholder="5 V" (change)="number('volts', v, 'V')" /></label>
           <label class="field"><span>and at most, A</span><input #a type="text" [value]="feed().amps ?? ''" placeholder="1 A" (change)="number('amps', a, 'A')" /></label>
+          <gt-choice label="It comes from" [value]="feed().rail" [choices]="rails()" (picked)="set({ rail: $event }, $event ? 'the controller hangs on a rail of the machine' : 'a supply of its own')" />
+          @if (!feed().rail) {
+            <gt-choice label="Is it isolated from mains?" [value]="feed().isolated" [choices]="isolation" (picked)="set({ isolated: $any($event) }, 'supply isolated: ' + $event)" />
+          }
+          <gt-quantity label="Lead to the controller" unit="m" [value]="feed().leadMetres" hint="not said" (changed)="set({ leadMetres: $event }, 'lead')" />
+          <gt-quantity label="Cross-section of its conductors" unit="m²" [value]="feed().leadSquareMetres" [least]="1e-9" hint="0.5mm2, 28AWG" (changed)="set({ leadSquareMetres: $event }, 'cross-section of the lead')" />
         </div>
         <svg [attr.viewBox]="'0 0 700 ' + (36 + bands().length * 62)" width="100%" class="bands rulers" role="img" [attr.aria-label]="label()">
           <text x="0" y="18" font-size="15" font-weight="650">{{ feed().supply || 'supply' }}</text>
@@ -47,6 +55,8 @@ import { TwoColumns } from '../../ui/two-columns';
 export class FeedRoom {
   protected readonly bench = inject(Bench);
   protected readonly feed = computed(() => this.bench.job().feed);
+  protected readonly isolation: readonly Choice[] = [['unknown', 'not said yet'], ['yes', 'yes, by its marks'], ['no', 'no']];
+  protected readonly rails = computed((): Choice[] => [['', 'a supply of its own'], ...this.bench.job().survey.rails.map((r): Choice => [r.id, `the machine’s rail ${r.name}`])]);
   protected readonly findings = computed(() => this.bench.findings('feed'));
   private readonly loads = computed(() => loadsOf(this.bench.job(), this.bench.assessment().facts));
   protected readonly say = (amps: number): string => formatQuantity(amps, 'A');

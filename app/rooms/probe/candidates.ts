@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayPlace, sayValue, type Reading } from '../../../core/job';
-import { KIND_WORDS, parameterUnit, PARAMETER_WORDS, type Survey } from '../../../core/probe';
+import { sayPlace, sayValue, type Job, type Reading } from '../../../core/job';
+import { againstLeader, assumptions, chanceWords, contactView, KIND_WORDS, kindNames, misfitWords, parameterUnit, PARAMETER_WORDS, type Survey } from '../../../core/probe';
 import type { Finding } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
 import { Num } from '../../ui/num';
@@ -13,17 +13,35 @@ const MOST_STRUCK = 5;
   selector: 'gt-candidates',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Num],
+  styles: 'p { margin: 0.6rem 0; } ul.remainder { display: flex; flex-direction: column; } ul.remainder .leads { order: -1; } em { display: block; font-style: normal; font-size: 0.85em; }',
   template: `
-    <ul class="bars">
+    <ul class="bars" [class.remainder]="survey().remainder.leads">
       @for (c of bars(); track c.kind) {
         <li>
-          <span>{{ c.name }}</span>
+          <span>{{ c.name }}@if ($first) { <em class="muted">{{ c.words }}</em> }</span>
           <span class="bar" aria-hidden="true"><i [style.width.%]="c.percent"></i></span>
           <span class="mono right">@if (c.finding) { <gt-num [finding]="c.finding" /> } @else { {{ c.text }} }</span>
           <span class="evidence">{{ c.evidence }}</span>
         </li>
       }
+      @if (other(); as o) {
+        <li [class.leads]="survey().remainder.leads">
+          <span>none of these</span>
+          <span class="bar" aria-hidden="true"><i [style.width.%]="o.percent"></i></span>
+          <span class="mono right">@if (o.finding) { <gt-num [finding]="o.finding" /> } @else { {{ o.text }} }</span>
+          <span class="evidence">{{ o.misfits ? 'fits nothing: ' + o.misfits : 'or built in a way not foreseen' }}</span>
+        </li>
+      }
     </ul>
+    @if (!survey().remainder.leads && !survey().known && readings().length > 2) {
+      <p data-contact>{{ contact() }}</p>
+    }
+    @if (against(); as a) {
+      <p class="muted"><strong>Against it:</strong> {{ a }}</p>
+    }
+    @if (assumed().length) {
+      <p class="muted"><strong>Taken for granted:</strong> {{ assumed().join('; ') }}.</p>
+    }
     @if (lesser()) {
       <p class="muted">Less likely: {{ lesser() }}</p>
     }
@@ -39,7 +57,7 @@ const MOST_STRUCK = 5;
       <table class="values">
         <caption class="sr">Values of the control</caption>
         @for (v of values(); track v.name) {
-          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding) { <gt-num [finding]="v.finding" /> }</td><td class="muted">{{ v.finding ? v.range : 'not read; usually ' + v.range }}</td></tr>
+          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding?.value) { <gt-num [finding]="v.finding!" /> }</td><td class="muted">{{ v.finding?.value ? v.range : 'not read; usually ' + v.range }}</td></tr>
         }
       </table>
     }
@@ -49,6 +67,26 @@ export class Candidates {
   readonly survey = input.required<Survey>();
   readonly readings = input.required<readonly Reading[]>();
   readonly findings = input.required<readonly Finding[]>();
+  readonly job = input.required<Job>();
+
+  /** The remainder stands beside the kinds once it counts. */
+  protected readonly other = computed(() => {
+    const { probability } = this.survey().remainder;
+    return probability < 0.005 ? null : { percent: 100 * probability, text: `${Math.max(1, Math.round(100 * probability))} %`, finding: this.survey().remainder.leads ? this.finding('kind') : undefined, misfits: this.survey().remainder.leads ? misfitWords(this.job(), this.survey()).join('; ') : '' };
+  });
+  protected readonly assumed = computed(() => assumptions(this.job(), this.survey()));
+  protected readonly against = computed(() => {
+    const a = this.readings().length > 1 ? againstLeader(this.job(), this.survey()) : null;
+    return a && `${sayPlace(a.reading)}, ${sayValue(a.reading)} fits ${KIND_WORDS[a.for].name} better`;
+  });
+  /** Whether a bare contact would do, although the kind is open. */
+  protected readonly contact = computed(() => {
+    const v = contactView(this.job(), this.survey());
+    if (v.suits && !v.apart) return `A bare contact would press every kind still possible: ${kindNames(v.kinds)}. Isolation from mains comes first.`;
+    if (v.suits) return `A bare contact works for every kind still possible: ${kindNames(v.kinds)}. It is worth going on with one, any way round.`;
+    if (v.notFor.length === 0) return 'A bare contact would work for every kind that is left, once it is surer that it is one of them.';
+    return `A bare contact would not do if it is ${kindNames(v.notFor)}.`;
+  });
 
   private finding(key: string): Finding | undefined {
     return this.findings().find((f) => f.id === `probe.${this.survey().control}.${key}`);
@@ -68,7 +106,7 @@ export class Candidates {
     this.shown().map((c, i) => {
       const r = this.strongest(c.kind, i > 0);
       return {
-        kind: c.kind, name: KIND_WORDS[c.kind].name, finding: i === 0 ? this.finding('kind') : undefined, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
+        kind: c.kind, name: KIND_WORDS[c.kind].name, finding: i === 0 && !this.survey().remainder.leads ? this.finding('kind') : undefined, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`, words: chanceWords(c.probability),
         evidence: r ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}` : KIND_WORDS[c.kind].means,
       };
     }));

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { readNoteLine } from '../../../core/job';
-import { KIND_WORDS } from '../../../core/probe';
+import { KIND_WORDS, questionsOf, tellMore } from '../../../core/probe';
 import { isPractice } from '../../../core/standin';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -9,6 +9,7 @@ import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { BoardPlan } from './board-plan';
 import { Candidates } from './candidates';
+import { MainsQuestions } from './mains-questions';
 import { NextSheet } from './next-sheet';
 import { PartsNav } from './parts-nav';
 import { PracticeGuess } from './practice-guess';
@@ -18,7 +19,8 @@ import { TakenList } from './taken-list';
 @Component({
   selector: 'gt-control-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BoardPlan, Candidates, FindingList, MatButton, NextSheet, PartsNav, PracticeGuess, Settle, TakenList, TwoColumns],
+  imports: [BoardPlan, Candidates, FindingList, MainsQuestions, MatButton, NextSheet, PartsNav, PracticeGuess, Settle, TakenList, TwoColumns],
+  styles: '[data-remainder] { list-style: disc; padding-left: 1.2rem; } [data-remainder] li { margin: 0.4rem 0; }',
   template: `
     <gt-two-columns>
       <div do>
@@ -33,16 +35,22 @@ import { TakenList } from './taken-list';
                   }
                 </select></label>
               } @else {
-                Next reading for {{ c.name }}
+                {{ asking() ? 'Before the first reading of' : 'Next reading for' }} {{ c.name }}
               }
             </h3>
             <span class="muted">{{ taken().length }} taken{{ next() ? ', about ' + next()!.toGo + ' to go' : '' }}</span>
           </div>
+          <gt-mains-questions />
           @if (next(); as n) {
             <gt-next-sheet [next]="n" [name]="c.name" />
-          } @else if (survey()) {
+          } @else if (survey() && !asking()) {
             <h2 data-ending>{{ ending().title }}</h2>
             <p class="muted">{{ ending().text }}</p>
+            @if (survey()!.remainder.leads) {
+              <ul data-remainder>
+                @for (t of more(); track t) { <li>{{ t }}</li> }
+              </ul>
+            }
           }
           @if (skipped()) {
             <p class="muted">{{ skipped() }} put off. <button type="button" class="link" (click)="unskip()">Offer them again</button></p>
@@ -78,7 +86,7 @@ import { TakenList } from './taken-list';
         }
         @if (survey(); as s) {
           <h3>What {{ control()!.name }} may be</h3>
-          <gt-candidates [survey]="s" [readings]="taken()" [findings]="findings()" />
+          <gt-candidates [survey]="s" [readings]="taken()" [findings]="findings()" [job]="bench.job()" />
         }
         <h3>Taken so far</h3>
         @if (taken().length) {
@@ -108,12 +116,16 @@ export class ControlPart {
     const id = this.control()?.id;
     return this.bench.findings('probe').filter((f) => (id === undefined ? f.id === 'probe.none' : f.id.startsWith(`probe.${id}.`)));
   });
+  /** While the mains side is being asked, no reading is. */
+  protected readonly asking = computed(() => questionsOf(this.bench.job().survey.mains).length > 0);
   protected readonly practice = computed(() => isPractice(this.bench.job().standin.model));
   protected readonly skipped = computed(() => this.bench.skipped()[this.control()?.id ?? '']?.length ?? 0);
+  protected readonly more = computed(() => (this.survey() ? tellMore(this.survey()!) : []));
   protected readonly ending = computed(() => {
     const s = this.survey()!;
     const name = this.control()!.name;
     const tie = this.bench.answer().ties[s.control] ?? [];
+    if (s.remainder.leads) return { title: `${name} is not one of the kinds that Probe knows`, text: 'What was read does not go together in any of them. That is a finding, not a failure: it is not called by the nearest name. What would tell more:' };
     if (s.known) return { title: `${name} is known; no reading is worth another touch`, text: 'Thumb now ranks the ways to press it.' };
     if (tie.length > 1) return { title: `${name} stays a tie`, text: `No reading can tell ${tie.map((k) => KIND_WORDS[k].name).join(' from ')}. Choose a way of pressing that suits both.` };
     if (this.skipped()) return { title: 'What is left was put off', text: 'Offer the readings again, or go on with what is known.' };

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { HAND_METER, type Meter } from '../../../core/job';
+import { HAND_METER, isStated, type Meter } from '../../../core/job';
 import { Bench } from '../../store/bench';
 import { QuantityField } from '../../ui/quantity-field';
 import { TwoColumns } from '../../ui/two-columns';
@@ -28,7 +28,8 @@ import { PartsNav } from './parts-nav';
           <gt-quantity label="Beeps below" unit="Ω" [value]="meter().beepBelowOhms" [least]="1" (changed)="plain('beepBelowOhms', $event)" />
           <label class="field"><span>AC volts</span><select #t [value]="meter().trueRms ? 'true' : 'mean'" (change)="set({ trueRms: t.value === 'true' }, 'AC setting')"><option value="true">true r.m.s.</option><option value="mean">averaging, scaled for sine</option></select></label>
         </div>
-        <button mat-stroked-button type="button" (click)="usual()">A common hand-held meter</button>
+        <button mat-stroked-button type="button" (click)="usual()">It is a common hand-held meter like this</button>
+        @if (!stated()) { <p class="muted" data-unstated>Nobody said what is in hand: a usual meter stands in, and the candidates allow for one with a tenth of its input, which costs certainty. Change what differs, or say that it is one like this.</p> }
       </div>
       <div know>
         <h3>What it does to a reading</h3>
@@ -42,10 +43,11 @@ import { PartsNav } from './parts-nav';
 export class MeterPart {
   private readonly bench = inject(Bench);
   protected readonly meter = computed(() => this.bench.job().survey.meter);
+  protected readonly stated = computed(() => isStated(this.meter()));
   protected readonly top = computed(() => `${(this.meter().mostOhms / 1e6).toPrecision(2)} MΩ`);
 
   protected set(part: Partial<Meter>, what: string): void {
-    this.bench.change('survey', { meter: { ...this.meter(), ...part } }, `meter: ${what}`);
+    this.bench.change('survey', { meter: { ...this.meter(), ...part, stated: true } }, `meter: ${what}`);
   }
 
   protected share(key: 'voltsShare' | 'otherShare', percent: number | null): void {

@@ -1,8 +1,7 @@
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { refuse, sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
-import { specKey, takenFrom, type NextReading } from '../../../core/probe';
+import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
 import { parseQuantity, seededRandom } from '../../../core/quantity';
 import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';
 import { Bench } from '../../store/bench';
@@ -78,6 +77,7 @@ import { ReadingRuler } from './reading-ruler';
 })
 export class NextSheet {
   protected readonly bench = inject(Bench);
+  private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
   readonly next = input.required<NextReading>();
   readonly name = input.required<string>();
@@ -86,7 +86,7 @@ export class NextSheet {
   protected readonly standins = Object.values(STANDINS);
   protected readonly standin = computed(() => standinOf(this.bench.job().standin));
   /** Isolation is never put off; neither is the choice on the practice shelf. */
-  protected readonly skippable = computed(() => !['mains', 'live', 'neutral', 'earth'].includes(this.next().to.kind) && !isPractice(this.bench.job().standin.model));
+  protected readonly skippable = computed(() => ![this.next().from, this.next().to].some((p) => ['mains', 'live', 'neutral', 'earth'].includes(p.kind)) && !isPractice(this.bench.job().standin.model));
   protected readonly unit = computed(() => {
     const { kind } = this.next();
     return kind === 'amps' ? 'mA' : `${UNIT_OF[kind]}${kind === 'volts-ac' ? ' AC' : ''}`;
@@ -110,9 +110,15 @@ export class NextSheet {
     effect(() => {
       const title = this.next().notePrefix;
       const field = this.field();
-      if (before && title !== before) untracked(() => setTimeout(() => field?.nativeElement.focus()));
+      if (before && title !== before) untracked(() => setTimeout(() => this.take(field?.nativeElement)));
       before = title;
     });
+  }
+
+  /** Gives the caret to the field unless somebody is typing elsewhere: what is typed there must not end up here. */
+  private take(field: HTMLInputElement | undefined): void {
+    const at = document.activeElement;
+    if (!at || at === document.body || this.host.nativeElement.contains(at)) field?.focus();
   }
 
   /** A bare number in the milliampere field is milliamperes; a typed unit wins. */
@@ -136,8 +142,9 @@ export class NextSheet {
   /** Takes the number as the note line would, so that both ways in are one. */
   private record(text: string): void {
     const n = this.next();
-    const parsed = parseQuantity(text, UNIT_OF[n.kind]);
-    const refusal = parsed.ok ? (parsed.quantity.unit !== UNIT_OF[n.kind] ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}` : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) })) : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
+    const { meter } = this.bench.job().survey;
+    const parsed = parseQuantity(text, UNIT_OF[n.kind], UNIT_OF[n.kind] === 'Ω' ? meter.mostOhms : undefined);
+    const refusal = parsed.ok ? (parsed.quantity.unit !== UNIT_OF[n.kind] ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}` : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) }, meter)) : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
     if (!parsed.ok || refusal) {
       this.error.set(`${refusal!.charAt(0).toUpperCase()}${refusal!.slice(1)}.`);
       this.field()?.nativeElement.focus();
@@ -150,7 +157,7 @@ export class NextSheet {
 
   private store(shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'>, by: Reading['by']): void {
     const n = this.next();
-    this.keep({ id: this.bench.newId(), at: this.bench.now(), control: n.from.kind === 'ground' ? '' : n.control, from: { ...n.from }, to: { ...n.to }, state: n.state, kind: n.kind, by, struck: false, ...shown });
+    this.keep({ id: this.bench.newId(), at: this.bench.now(), control: controlOf(n), from: { ...n.from }, to: { ...n.to }, state: n.state, kind: n.kind, by, struck: false, ...shown });
   }
 
   private keep(reading: Reading): void {

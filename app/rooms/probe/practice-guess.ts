@@ -1,27 +1,24 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { CONTROL_KINDS, type ControlKind } from '../../../core/job';
-import { KIND_WORDS, practiceResult } from '../../../core/probe';
+import { CONTROL_KINDS } from '../../../core/job';
+import { KIND_WORDS, practiceResult, type Guess } from '../../../core/probe';
 import { Bench } from '../../store/bench';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
 
 /** On the practice shelf: name the control, and hear how few readings would have done. */
 @Component({
   selector: 'gt-practice-guess',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [ChoiceField, MatButton],
   template: `
     <section class="practice">
       <h3>Practice: what is it?</h3>
-      <form class="answers" (submit)="$event.preventDefault(); guess(pick.value)">
-        <select #pick aria-label="Your answer">
-          @for (k of kinds; track k.kind) {
-            <option [value]="k.kind">{{ k.name }}</option>
-          }
-        </select>
+      <form class="answers" (submit)="$event.preventDefault(); guess()">
+        <gt-choice label="Your answer" [value]="answer()" [choices]="kinds" (picked)="answer.set($any($event))" />
         <button mat-stroked-button type="submit">That is it</button>
         <button type="button" class="link" (click)="another()">another one</button>
       </form>
-      <label class="muted"><input #f type="checkbox" [checked]="faulty()" (change)="harder(f.checked)" /> with something wrong in it: a dirty contact or a broken trace</label>
+      <gt-choice label="What may come" [value]="bench.job().standin.model" [choices]="shelves" (picked)="another($event)" />
       @if (words()) {
         <p role="status" [class.parted-words]="!right()">{{ words() }}</p>
       }
@@ -29,19 +26,15 @@ import { Bench } from '../../store/bench';
   `,
 })
 export class PracticeGuess {
-  private readonly bench = inject(Bench);
-  protected readonly kinds = CONTROL_KINDS.map((kind) => ({ kind, name: KIND_WORDS[kind].name }));
+  protected readonly bench = inject(Bench);
+  protected readonly kinds: readonly Choice[] = [...CONTROL_KINDS.map((kind): Choice => [kind, KIND_WORDS[kind].name]), ['none', 'none of these']];
+  protected readonly shelves: readonly Choice[] = [['practice', 'any kind, sound'], ['practice-faulty', 'with a dirty contact or a broken trace'], ['practice-strange', 'none of the kinds']];
+  protected readonly answer = signal<Guess>(CONTROL_KINDS[0]);
   protected readonly words = signal('');
   protected readonly right = signal(false);
 
-  protected readonly faulty = computed(() => this.bench.job().standin.model === 'practice-faulty');
-
-  protected harder(on: boolean): void {
-    this.another(on ? 'practice-faulty' : 'practice');
-  }
-
-  protected guess(kind: string): void {
-    const result = practiceResult(this.bench.job(), kind as ControlKind);
+  protected guess(): void {
+    const result = practiceResult(this.bench.job(), this.answer());
     this.words.set(result.words);
     this.right.set(result.right);
     this.bench.edit({ do: 'note', text: `practice ${this.bench.job().standin.seed}: ${result.words}` });

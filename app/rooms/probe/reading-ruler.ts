@@ -15,7 +15,7 @@ const SMALLEST: Partial<Record<ReadingKind, number>> = { ohms: 1, amps: 1e-4, he
     <svg [attr.viewBox]="'0 0 690 ' + (axis() + 28)" width="100%" role="img" [attr.aria-label]="label()" class="rulers">
       @for (b of bands(); track b.kind; let i = $index) {
         <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.width" height="18" [attr.fill]="i === 0 ? 'var(--gt-patina)' : 'var(--gt-patina-soft)'" />
-        <text [attr.x]="b.textX" [attr.y]="b.y + 14" font-size="14" [attr.text-anchor]="b.anchor" [attr.font-weight]="i === 0 ? 650 : 400" [attr.fill]="'currentColor'">{{ b.name }}</text>
+        <text [attr.x]="b.textX" [attr.y]="b.y + 14" font-size="14" [attr.text-anchor]="b.anchor" [attr.font-weight]="i === 0 ? 650 : 400" [attr.fill]="b.ink">{{ b.name }}</text>
       }
       <line x1="10" x2="680" [attr.y1]="axis()" [attr.y2]="axis()" stroke="currentColor" stroke-width="1.5" />
       @for (t of ticks(); track t.x) {
@@ -51,8 +51,10 @@ export class ReadingRuler {
       const x = s(e.low);
       const width = Math.max(4, s(e.high) - x);
       const right = x + width > 420;
-      return { kind: e.kind, name: KIND_WORDS[e.kind].name, x, width, y: 4 + i * 24, textX: right ? x - 6 : x + width + 6, anchor: right && x > 140 ? 'end' : 'start', };
-    }).map((b) => (b.anchor === 'start' && b.textX > 500 ? { ...b, textX: 14 } : b)));
+      // A band that fills the scale has its name in it, for want of room beside it.
+      const inside = right && x <= 140;
+      return { kind: e.kind, name: KIND_WORDS[e.kind].name, x, width, y: 4 + i * 24, textX: inside ? x + 6 : right ? x - 6 : x + width + 6, anchor: right && !inside ? 'end' : 'start', ink: inside && i === 0 ? 'var(--gt-on-patina)' : 'currentColor' };
+    }));
   protected readonly ticks = computed(() => {
     const s = this.scale();
     if (this.kind() === 'duty') return s.ticks(5).map((v) => ({ x: s(v), text: `${Math.round(100 * v)} %` }));

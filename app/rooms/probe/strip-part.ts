@@ -1,12 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine } from '../../../core/job';
-import { stripState } from '../../../core/probe';
-import { formatQuantity } from '../../../core/quantity';
+import { readNoteLine, refuse, sayPlace, sayValue, UNIT_OF, type Reading } from '../../../core/job';
+import { stripState, type StripStep } from '../../../core/probe';
+import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { MainsQuestions } from './mains-questions';
 import { PairTable } from './pair-table';
 import { PartsNav } from './parts-nav';
 import { TakenList } from './taken-list';
@@ -15,12 +16,13 @@ import { TakenList } from './taken-list';
 @Component({
   selector: 'gt-strip-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatButton, PairTable, PartsNav, Settle, TakenList, TwoColumns],
+  imports: [FindingList, MainsQuestions, MatButton, PairTable, PartsNav, Settle, TakenList, TwoColumns],
   template: `
     <gt-two-columns>
       <div do>
         <gt-parts-nav />
         @if (state(); as s) {
+          <gt-mains-questions />
           @if (strips().length > 1) {
             <label class="field"><span>Strip</span><select #pick [value]="s.strip.id" (change)="chosen.set(pick.value)">
               @for (o of strips(); track o.id) { <option [value]="o.id">{{ o.name }}</option> }
@@ -38,11 +40,11 @@ import { TakenList } from './taken-list';
                 <button mat-stroked-button type="button" (click)="enter(n.notePrefix + ' nothing')">Nothing</button>
               </div>
             } @else {
-              <form class="big-field" (submit)="$event.preventDefault(); enter(n.notePrefix + ' ' + box.value, box)">
+              <form class="big-field" (submit)="$event.preventDefault(); answer(n, box.value, box)">
                 <input #box data-strip-reading type="text" autocomplete="off" [attr.aria-label]="n.title" />
-                <span class="unit">{{ n.kind === 'ohms' ? 'Ω' : n.kind === 'volts-ac' ? 'V AC' : 'V' }}</span>
+                <span class="unit">{{ n.kind === 'ohms' || n.kind === 'insulation' ? 'Ω' : n.kind === 'volts-ac' ? 'V AC' : 'V' }}</span>
                 <button mat-flat-button type="submit">Go on</button>
-                @if (n.kind === 'ohms') { <button mat-stroked-button type="button" (click)="enter(n.notePrefix + ' >20M')">over range</button> }
+                @if (n.kind === 'ohms') { <button mat-stroked-button type="button" (click)="answer(n, 'OL')">over range</button> }
                 @if (error()) { <p class="error" role="alert">{{ error() }}</p> }
               </form>
             }
@@ -106,7 +108,26 @@ export class StripPart {
   protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);
   protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
 
-  /** Every answer goes in as a note line, so that the ways in are one. */
+  /** A number answers the very question that was asked: its setting, its state and its place go with it, and a unit of another kind is refused. */
+  protected answer(n: StripStep, text: string, box?: HTMLInputElement): void {
+    const { meter } = this.bench.job().survey;
+    const unit = UNIT_OF[n.kind];
+    const parsed = parseQuantity(text, unit, unit === 'Ω' ? meter.mostOhms : undefined);
+    if (!parsed.ok) return this.error.set(`Not understood at character ${parsed.at + 1}: ${parsed.message}.`);
+    const { kind, value, relation, digit } = parsed.quantity;
+    if (kind && `volts-${kind}` !== n.kind) return this.error.set(`The question is for ${n.kind === 'volts-ac' ? 'AC' : 'DC'} volts, and this says ${kind.toUpperCase()}: set the meter to the one that is asked.`);
+    const point = (p: number | 'mains' | 'earth'): Reading['from'] => (typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' });
+    const reading: Reading = { id: this.bench.newId(), at: this.bench.now(), control: this.strip()!.id, from: point(n.a), to: point(n.b), state: n.state, kind: n.kind, relation, value, digit, by: 'hand', said: '', struck: false };
+    const refusal = refuse(reading, meter);
+    if (refusal) return this.error.set(`${refusal.charAt(0).toUpperCase()}${refusal.slice(1)}.`);
+    this.error.set('');
+    this.bench.edit({ do: 'add-reading', reading, say: `${this.strip()!.name}, ${sayPlace(reading)}, ${sayValue(reading)}` });
+    if (!box) return;
+    box.value = '';
+    box.focus();
+  }
+
+  /** Every answer in words goes in as a note line, so that the ways in are one. */
   protected enter(line: string, box?: HTMLInputElement): void {
     const u = readNoteLine(line, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
     if (!u.ok) return this.error.set(u.message);

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { freshRail, type Rail } from '../../../core/job';
-import { sourceOhms, testLoad } from '../../../core/probe';
+import { sourceOhms, testLoad } from '../../../core/rails';
 import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

@@ -76,7 +76,7 @@ export class RoutineRoom {
   }
 
   protected add(): void {
-    const s: Sentence = { id: this.bench.newId(), at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: this.bench.job().wish.hazards.includes('unattended-heat') };
+    const s: Sentence = { id: this.bench.newId(), at: '12:00', days: [], ifArmed: this.bench.job().wish.hazards.includes('unattended-heat') };
     this.save([...this.sentences(), s], saySentence(s));
   }
 

@@ -32,7 +32,7 @@ const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then
       } @else { <p>No part that is listed and no remedy turns it: the reasons above lie in the control itself.</p> }
       @if (c.flips.length) {
         <h3>Numbers at which it would turn</h3>
-        <ul class="turns">@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ x.flip.input.name }}, {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.input.value, x.flip.input.unit) }}</li> }</ul>
+        <ul class="turns">@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ base(x.flip.input.name) }}, {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.now, x.flip.input.unit) }}</li> }</ul>
       }
       @if (instead(); as i) { <p>As things are, {{ phraseOf(i.way) }} passes here: {{ i.reason }}. <button type="button" class="link strong" (click)="take(i)">Use {{ phraseOf(i.way) }}</button></p> }
     }
@@ -46,6 +46,7 @@ export class ChangesPanel {
   /** The first other way that passes as things are. */
   protected readonly instead = computed(() => this.ways().find((w) => w.way !== this.way().way && w.verdict === 'settled'));
   protected readonly show = formatQuantity;
+  protected readonly base = (name: string): string => name.replace(/, (lowest|highest)$/, '');
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
   protected readonly reasons = computed(() => reasonsOf(this.way(), this.bench.job().thumb.wishes));
   protected readonly changes = computed(() => {

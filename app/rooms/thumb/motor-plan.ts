@@ -4,6 +4,7 @@ import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan } from '../../../core/job';
 import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/reversing';
 import { Bench } from '../../store/bench';
 import { JointDrawing } from '../../ui/joint-drawing';
+import { ChoiceField, type Choice } from '../../ui/choice-field';
 import { QuantityField } from '../../ui/quantity-field';
 
 const MOTION = { forward: 'forward', backward: 'backward', braked: 'stands, braked', off: 'stands', both: 'up and down at once', short: 'supply shorted' } as const;
@@ -12,7 +13,7 @@ const MOTION = { forward: 'forward', backward: 'backward', braked: 'stands, brak
 @Component({
   selector: 'gt-motor-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [JointDrawing, QuantityField],
+  imports: [ChoiceField, JointDrawing, QuantityField],
   template: `
     <section>
       <h3>Contacts and motion</h3>
@@ -39,6 +40,9 @@ const MOTION = { forward: 'forward', backward: 'backward', braked: 'stands, brak
         }
         <gt-quantity label="Running current" unit="A" [value]="plan().runningAmps" hint="from its plate" (changed)="write({ runningAmps: $event }, 'running current')" />
         <gt-quantity label="Stalled current" unit="A" [value]="plan().stallAmps" hint="from its plate" (changed)="write({ stallAmps: $event }, 'stalled current')" />
+        @if (kind() === 'control-box') {
+          <gt-choice label="Does the motor have a run capacitor?" [value]="plan().runCapacitor" [choices]="capacitor" (picked)="write({ runCapacitor: $any($event) }, 'run capacitor: ' + $event)" />
+        }
         <gt-quantity label="Turns on after power is off" unit="s" [value]="plan().coastSeconds" (changed)="write({ coastSeconds: $event ?? 0.5 }, 'coast-down')" />
         <label class="check"><input #s type="checkbox" [checked]="plan().swapped" (change)="write({ swapped: s.checked }, 'up and down exchanged by wiring')" /> exchange its two wires</label>
         <label class="check"><input #m type="checkbox" [checked]="plan().mirrored" (change)="write({ mirrored: m.checked }, 'a second motor that faces the first')" /> a second motor faces the first</label>
@@ -54,6 +58,7 @@ export class MotorPlanPanel {
   protected readonly words = MOTION;
   protected readonly wirings = MOTOR_WIRINGS;
   protected readonly boxes = BOX_WIRINGS;
+  protected readonly capacitor: readonly Choice[] = [['unknown', 'not known'], ['yes', 'yes, as most tubular motors'], ['no', 'no']];
   protected readonly at = signal(0);
   protected readonly plan = computed(() => this.bench.job().thumb.motor);
   protected readonly wiring = computed(() => wiringOf(this.plan(), this.kind()));

@@ -66,8 +66,10 @@ export class PartsBill {
 
   private stock(line: BillLine, set: { have?: number; price?: number | null }, say: string): void {
     const name = stockName(line);
+    // What was typed a moment ago stands in the job already, though the table may not show it yet.
+    const { have, price } = this.plan().stock.find((s) => s.name === name) ?? line;
     const rest = this.plan().stock.filter((s) => s.name !== name);
-    this.bench.change('thumb', { stock: [...rest, { name, have: line.have, price: line.price, ...set }] }, say);
+    this.bench.change('thumb', { stock: [...rest, { name, have, price, ...set }] }, say);
   }
 
   protected have(line: BillLine, box: HTMLInputElement): void {

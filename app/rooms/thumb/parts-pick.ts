@@ -47,7 +47,7 @@ export class PartsPick {
       kind, word: PART_KIND_WORDS[kind], taken, all, own: origin.from === 'maker',
       drawn: this.store.drawer().parts.filter((p) => p.kind === kind && !all.some((a) => a.id === p.id)),
       values: PART_FIELDS[kind].map((f) => ({ name: f.name, text: spread(taken.values[f.key] ?? [], (v) => formatQuantity(v, f.unit)) })),
-      source: origin.from === 'source' ? `${sourceOf(origin.key).text} (${TAG_WORDS[sourceOf(origin.key).tag]}).` : 'Your own values.',
+      source: origin.from === 'class' ? `${sourceOf(origin.key).text} (${TAG_WORDS[sourceOf(origin.key).tag]}).` : 'Your own values.',
     };
   }));
 

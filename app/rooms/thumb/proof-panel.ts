@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { agreementFinding, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofSpan, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import { agreementFinding, CORNER_WORDS, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofSpan, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
 import { isJointWay } from '../../../core/job';
 import { presser, wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
@@ -33,7 +33,7 @@ const DRAWS = 10_000;
           <div class="wide"><table class="values">
             <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">{{ levels()!.low ? 'falls in' : 'rises in' }}</th><th scope="col" class="right">chatters</th><th scope="col" class="right">gone after</th><th scope="col" class="right">{{ levels()!.low ? 'rises in' : 'falls in' }}</th></tr>
             @for (r of rows(); track r.corner) {
-              <tr><th scope="row">{{ r.corner === 'worst' ? 'worst corner' : 'nominal' }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
+              <tr><th scope="row">{{ corners[r.corner] }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
             }
           </table></div>
           <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} <gt-num [finding]="agreement()" /> of the supply. {{ verdict() }}</p>
@@ -51,6 +51,7 @@ const DRAWS = 10_000;
 export class ProofPanel {
   private readonly bench = inject(Bench);
   protected readonly prover = inject(Prover);
+  protected readonly corners = CORNER_WORDS;
   /** What presses: the chosen way, or the one that it borrows. */
   private readonly target = computed(() => {
     const chosen = chosenWay(this.bench.job(), this.bench.assessment().ways);
@@ -70,7 +71,7 @@ export class ProofPanel {
   protected readonly agrees = computed(() => this.agreement().verdict === 'settled');
   protected readonly verdict = computed(() => {
     const bad = this.prover.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
-    return bad ? `At ${bad.corner === 'worst' ? 'the worst corner' : 'nominal values'} the machine does not see the press come and go.` : 'The press is seen and gone in both.';
+    return bad ? `${CORNER_WORDS[bad.corner].replace('at', 'At')} the machine does not see the press come and go.` : 'The press is seen and gone in all three.';
   });
 
   private readonly scatter = signal<ToleranceResult | null>(null);
@@ -87,7 +88,8 @@ export class ProofPanel {
       // The seed belongs to the joint, so that the same joint gives the same draws.
       this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
       const worst = results.find((r) => r.corner === 'worst')!;
-      this.bench.edit({ do: 'note', text: `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(worst.read.idleVolts, 'V')} at the worst corner, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
+      const idle = results.find((r) => r.corner === 'idle')!;
+      this.bench.edit({ do: 'note', text: `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(idle.read.idleVolts, 'V')} at their worst corners, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
     });
   }
 }

@@ -19,7 +19,7 @@ import { formatQuantity } from '../../../core/quantity';
         <text x="46" [attr.y]="t.y + 4" font-size="13" text-anchor="end" class="muted">{{ t.text }}</text>
       }
       @for (p of paths(); track p.corner) {
-        <path [attr.d]="p.d" fill="none" [attr.stroke]="p.corner === 'worst' ? 'var(--gt-brass)' : 'currentColor'" [attr.stroke-width]="p.corner === 'worst' ? 1.6 : 2.4" [attr.stroke-dasharray]="p.corner === 'worst' ? '6 4' : null" />
+        <path [attr.d]="p.d" fill="none" [attr.stroke]="p.corner === 'nominal' ? 'currentColor' : 'var(--gt-brass)'" [attr.stroke-width]="p.corner === 'nominal' ? 2.4 : 1.6" [attr.stroke-dasharray]="p.corner === 'worst' ? '6 4' : p.corner === 'idle' ? '2 4' : null" />
       }
       <path [attr.d]="pin()" fill="none" stroke="var(--gt-slate)" stroke-width="1.6" />
       <text x="46" y="222" font-size="13" text-anchor="end" class="muted">pin</text>
@@ -28,7 +28,7 @@ import { formatQuantity } from '../../../core/quantity';
         <text [attr.x]="x(m.at) + 4" y="252" font-size="13" class="muted">{{ m.text }}</text>
       }
     </svg>
-    <p class="muted">Shaded: what the machine takes for low and for high. Thick: nominal values. Broken: strong supply, weak drive, tired parts at once.</p>
+    <p class="muted">Shaded: what the machine takes for low and for high. Thick: nominal values. Broken: strong supply, weak drive, tired parts at once. Dotted: weak supply and pull, everything leaking warm.</p>
   `,
 })
 export class ProofWave {

@@ -66,7 +66,7 @@ describe('the prover', () => {
     }
     expect(done).not.toHaveBeenCalled();
     worker.tell({ news: 'done' });
-    expect(p.results().map((r) => r.corner)).toEqual(['nominal', 'worst']);
+    expect(p.results().map((r) => r.corner)).toEqual(['nominal', 'worst', 'idle']);
     expect(p.provenKey()).toBe('key');
     expect(p.stage()).toBe('');
     expect(done).toHaveBeenCalledOnce();

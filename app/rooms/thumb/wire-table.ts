@@ -2,9 +2,7 @@ import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core
 import type { Wire } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 
-const COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'yellow', 'white', 'violet'] as const;
-
-/** Every wire of the joint with its ends and the colour that the maker has at hand. */
+/** Every wire of the joint with its ends and the colour that the maker has at hand, of those that its function allows. */
 @Component({
   selector: 'gt-wire-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -15,7 +13,7 @@ const COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'ye
         <tr>
           <td class="mono">{{ x.number }}</td><td>{{ x.from }}</td><td>{{ x.to }}{{ x.crosses ? ' (crosses)' : '' }}</td>
           <td><select #c [value]="x.colour" [attr.aria-label]="'Colour of wire ' + x.number" (change)="colour(x.number, c.value)">
-            @for (k of colours; track k) {
+            @for (k of coloursOf(x); track k) {
               <option [value]="k" [selected]="k === x.colour">{{ k }}</option>
             }
           </select></td>
@@ -29,7 +27,8 @@ const COLOURS = ['orange', 'black', 'green', 'grey', 'red', 'blue', 'brown', 'ye
 export class WireTable {
   private readonly bench = inject(Bench);
   readonly wires = input.required<readonly Wire[]>();
-  protected readonly colours = COLOURS;
+  /** A mains conductor has its colours by function; the one it has stands among them in any case. */
+  protected readonly coloursOf = (w: Wire): readonly string[] => (w.colours.includes(w.colour) ? w.colours : [w.colour, ...w.colours]);
 
   protected colour(number: number, name: string): void {
     this.bench.change('thumb', { colours: { ...this.bench.job().thumb.colours, [number]: name } }, `wire ${number} is ${name}`);

@@ -5,7 +5,7 @@ import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
 import type { Trial } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
-import { progressOf, testSheet, type StepProgress } from '../../../core/try';
+import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
 import { FindingList } from '../../ui/finding-list';
@@ -14,8 +14,8 @@ import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { Voice } from '../../ui/voice';
 
-const VERDICT = { passed: 'settled', failed: 'stop', open: 'unknown' } as const;
-const LEVELS = [0.9, 0.95, 0.99] as const;
+const VERDICT = { passed: 'settled', rehearsed: 'tight', failed: 'stop', open: 'unknown' } as const;
+const LEVELS = [0.9, 0.95, 0.99, 0.999] as const;
 
 /** Try: the test sheet, one step large, the rest small; a stopwatch on the space bar. */
 @Component({
@@ -35,9 +35,12 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
             @if (p.step.wanted > 1) {
               <p class="mono">{{ p.done }} of {{ p.step.wanted }}</p>
             }
+            @if (blocked() && p.step.id === 'sign-off') { <p class="parted-words" role="alert">{{ blocked() }}</p> }
+            @if (p.voided) { <p class="muted">{{ p.voided }} earlier {{ p.voided === 1 ? 'result is' : 'results are' }} void: way, part, pin or script was changed since.</p> }
+            <label class="field"><span>Who tests?</span><input #who type="text" maxlength="200" [value]="bench.job().sheet.by" placeholder="name, as it stands in the sheet" (change)="bench.change('sheet', { by: who.value.trim() }, 'tested by ' + who.value.trim())" /></label>
             <label class="field"><span>Observed, in your words</span><input #seen type="text" maxlength="2000" placeholder="as expected" /></label>
             <div class="answers">
-              <button mat-flat-button type="button" (click)="answer(p, true, 1)">As expected</button>
+              <button mat-flat-button type="button" [disabled]="p.step.id === 'sign-off' && !!blocked()" (click)="answer(p, true, 1)">As expected</button>
               <button mat-stroked-button type="button" (click)="answer(p, false, 1)">Not as expected</button>
               @if (p.step.wanted - p.done > 1) {
                 <button mat-stroked-button type="button" (click)="answer(p, true, p.step.wanted - p.done)">All {{ p.step.wanted - p.done }} left, as expected</button>
@@ -56,8 +59,8 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
           </section>
         } @else {
           <section class="now">
-            <h2>Every step has passed</h2>
-            <p>The press is signed off. Pack now holds the whole sheet with its results.</p>
+            <h2>{{ sheet()?.title }}</h2>
+            <p>Pack holds the whole sheet with its results: when, by whom, on what.</p>
           </section>
         }
         <h3>The sheet</h3>
@@ -88,9 +91,9 @@ const LEVELS = [0.9, 0.95, 0.99] as const;
         <h3>What has been shown</h3>
         <gt-finding-list [findings]="summary()" />
         <h3>Results, newest first</h3>
-        <table class="taken">
+        <table class="values">
           @for (t of results(); track t.id) {
-            <tr><td class="mono">{{ t.when }}</td><td>{{ t.title }}</td><td>{{ t.observed }}</td><td class="muted">{{ t.on }}</td></tr>
+            <tr><td class="mono">{{ t.when }}</td><td>{{ t.title }}: {{ t.observed }} <span class="muted">{{ t.on }}{{ t.void ? ', void since a change' : '' }}</span></td></tr>
           } @empty {
             <tr><td class="muted">No test has been run yet. Begin at the top: the order keeps the machine out of harm’s way.</td></tr>
           }
@@ -114,7 +117,7 @@ export class TryRoom {
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly findings = computed(() => this.bench.findings('try'));
   protected readonly summary = computed(() => this.findings().filter((f) => f.id === 'try.sheet' || f.id === 'try.success-run' || f.verdict === 'stop'));
-  protected readonly progress = computed(() => progressOf(this.bench.job(), testSheet(this.bench.job(), needsProveDead(this.bench.job()))));
+  protected readonly progress = computed(() => progressOf(this.bench.job(), testSheet(this.bench.job(), needsProveDead(this.bench.job(), this.bench.assessment().facts))));
   protected readonly index = computed(() => {
     const list = this.progress();
     const chosen = list.findIndex((p) => p.step.id === this.picked());
@@ -125,7 +128,15 @@ export class TryRoom {
   protected readonly standin = computed(() => this.bench.job().standin.model !== 'none');
   protected readonly watch = computed(() => `${this.seconds().toFixed(1)} s`);
   protected readonly results = computed(() =>
-    [...this.bench.job().trials].reverse().slice(0, 100).map((t) => ({ id: t.id, when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`, title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step, observed: t.observed, on: t.on === 'standin' ? 'stand-in' : 'by hand' })));
+    [...this.bench.job().trials].reverse().slice(0, 100).map((t) => ({ void: t.basis !== this.basis(), id: t.id, when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`, title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step, observed: t.observed, on: `${t.on === 'standin' ? 'on the stand-in' : 'on the machine'}${t.by ? `, ${t.by}` : ''}` })));
+  private readonly basis = computed(() => basisOf(this.bench.job()));
+  protected readonly sheet = computed(() => this.bench.findings('try').find((f) => f.id === 'try.sheet'));
+  /** Why nobody may sign off now; empty where somebody may. */
+  protected readonly blocked = computed(() => {
+    if (this.sheet()?.verdict === 'stop') return `${this.sheet()!.title}.`;
+    if (this.progress().some((p) => p.step.id !== 'sign-off' && p.state !== 'passed')) return 'Every other step comes first, on the machine.';
+    return this.bench.job().sheet.by ? '' : 'Say who tests before you sign off.';
+  });
 
   private readonly busy = inject(HandsBusy);
 
@@ -143,13 +154,14 @@ export class TryRoom {
 
   private keep(p: StepProgress, trial: Pick<Trial, 'count' | 'failed' | 'observed' | 'on'>): void {
     const outcome = trial.failed === 0 ? 'as-expected' : 'not-as-expected';
-    const full: Trial = { id: this.bench.newId(), step: p.step.id, at: this.bench.now(), outcome, ...trial };
+    const full: Trial = { id: this.bench.newId(), step: p.step.id, at: this.bench.now(), outcome, by: this.bench.job().sheet.by, basis: this.basis(), ...trial };
     this.bench.edit({ do: 'add-trial', trial: full, say: `${p.step.title}: ${trial.observed}${trial.on === 'standin' ? ', on the stand-in' : ''}` });
     if (outcome === 'as-expected' && p.done + trial.count >= p.step.wanted) this.picked.set('');
     this.seconds.set(0);
   }
 
   protected answer(p: StepProgress, good: boolean, count: number): void {
+    if (good && p.step.id === 'sign-off' && this.blocked()) return;
     const words = this.seen()?.nativeElement.value.trim();
     const timed = this.seconds() > 0 ? `, ${this.watch()} by stopwatch` : '';
     this.keep(p, { count, failed: good ? 0 : count, on: 'hand', observed: `${words || (good ? 'as expected' : 'not as expected')}${timed}` });
@@ -161,6 +173,8 @@ export class TryRoom {
     const { seed } = this.bench.job().standin;
     const out = runOnStandin(this.bench.job(), this.bench.assessment(), p.step.id, Math.max(1, p.step.wanted - p.done), seededRandom(seed * 104729 + this.bench.job().trials.length));
     this.keep(p, { ...out, on: 'standin' });
+    // A rehearsal goes on with what can still be rehearsed; then the sheet begins anew, on the machine.
+    if (out.failed === 0) this.picked.set(this.progress().find((x) => x.step.onStandin && x.step.id !== p.step.id && x.state !== 'passed' && x.state !== 'rehearsed')?.step.id ?? '');
   }
 
   protected level(key: 'reliability' | 'confidence', value: string): void {

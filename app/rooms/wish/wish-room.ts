@@ -1,16 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
-import { HAZARDS, type Hazard, type Wish } from '../../../core/job';
+import { HAZARDS, type Hazard } from '../../../core/job';
 import { HAZARD_WORDS } from '../../../core/wish';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 
-const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'others'; ask: string; hint: string }[] = [
+const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'others'; ask: string; hint: string }[] = [
   { key: 'outcome', ask: 'What should happen?', hint: 'it starts by itself' },
   { key: 'when', ask: 'When?', hint: 'before lunch on weekdays' },
   { key: 'never', ask: 'What must never happen?', hint: 'start empty' },
+  { key: 'heldBy', ask: 'What holds it to that?', hint: 'an arm switch; nothing so far' },
   { key: 'others', ask: 'Who else presses it?', hint: 'whoever is in the kitchen' },
 ];
 
@@ -77,7 +78,7 @@ export class WishRoom {
     if (title.trim()) this.bench.edit({ do: 'title', title: title.trim(), place: place.trim() });
   }
 
-  protected answer(key: keyof Wish, ask: string, text: string): void {
+  protected answer(key: (typeof QUESTIONS)[number]['key'], ask: string, text: string): void {
     this.bench.change('wish', { [key]: text.trim() }, `${ask} ${text.trim()}`);
   }
 

@@ -1,0 +1,1 @@
+export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';

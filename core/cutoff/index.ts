@@ -1,0 +1,1 @@
+export { oneShot, type OneShot } from './one-shot';

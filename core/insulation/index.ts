@@ -1,0 +1,1 @@
+export { insulationFor, type Category, type Insulation } from './table';
