@@ -1,6 +1,14 @@
 import { defineConfig } from '@playwright/test';
 
-const CHROMIUM = ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'];
+const CHROMIUM = [
+  '--no-sandbox',
+  '--disable-gpu',
+  '--disable-quic',
+  '--no-first-run',
+  '--disable-background-networking',
+  '--disable-component-update',
+  '--disable-sync',
+];
 
 /** Debian's Chromium against the built app on servers of its own: one with an empty shelf, one with the demo. */
 export default defineConfig({
@@ -20,7 +28,15 @@ export default defineConfig({
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM },
   },
   webServer: [
-    { command: 'node_modules/.bin/tsx server/main.ts --port 4321', url: 'http://127.0.0.1:4321/settings.json', reuseExistingServer: false },
-    { command: 'node_modules/.bin/tsx server/main.ts --port 4322 --demo', url: 'http://127.0.0.1:4322/settings.json', reuseExistingServer: false },
+    {
+      command: 'node_modules/.bin/tsx server/main.ts --port 4321',
+      url: 'http://127.0.0.1:4321/settings.json',
+      reuseExistingServer: false,
+    },
+    {
+      command: 'node_modules/.bin/tsx server/main.ts --port 4322 --demo',
+      url: 'http://127.0.0.1:4322/settings.json',
+      reuseExistingServer: false,
+    },
   ],
 });

@@ -1,4 +1,8 @@
-import { provideBrowserGlobalErrorListeners, provideZonelessChangeDetection, type ApplicationConfig } from '@angular/core';
+import {
+  provideBrowserGlobalErrorListeners,
+  provideZonelessChangeDetection,
+  type ApplicationConfig,
+} from '@angular/core';
 import { provideRouter, withComponentInputBinding } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
@@ -12,7 +16,10 @@ export const appConfig: ApplicationConfig = {
     provideZonelessChangeDetection(),
     provideRouter(routes, withComponentInputBinding()),
     // The core never changes a job in place and its own tests hold that; checking every deep job at run time costs frames.
-    provideStore({ jobs: jobsReducer }, { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } }),
+    provideStore(
+      { jobs: jobsReducer },
+      { runtimeChecks: { strictStateImmutability: false, strictActionImmutability: false } },
+    ),
     provideEffects(JobsEffects),
   ],
 };

@@ -19,9 +19,13 @@ describe('files read by other programs', () => {
       const files = filesOf(changed(job, 'thumb', { way }), assess(changed(job, 'thumb', { way })));
       const svg = files.find((f) => f.name === 'wiring.svg')!.text;
       runProgram('xmllint', ['--noout', '-'], { input: svg });
-      const root = runProgram('xmllint', ['--xpath', 'concat(namespace-uri(/*), " ", local-name(/*))', '-'], { input: svg });
+      const root = runProgram('xmllint', ['--xpath', 'concat(namespace-uri(/*), " ", local-name(/*))', '-'], {
+        input: svg,
+      });
       expect(root.trim()).toBe('http://www.w3.org/2000/svg svg');
-      expect(runProgram('xmllint', ['--xpath', 'string(//*[local-name()="title"])', '-'], { input: svg })).toContain(job.title.replace('\u0001', ''));
+      expect(runProgram('xmllint', ['--xpath', 'string(//*[local-name()="title"])', '-'], { input: svg })).toContain(
+        job.title.replace('\u0001', ''),
+      );
     }
   });
 
@@ -30,7 +34,9 @@ describe('files read by other programs', () => {
     inFolder((folder) => {
       writeFileSync(join(folder, 'all.zip'), packZip(files, pot.touchedAt));
       expect(runProgram('unzip', ['-tq', 'all.zip'], { cwd: folder })).toMatch(/No errors/);
-      expect(runProgram('unzip', ['-Z1', 'all.zip'], { cwd: folder }).trim().split('\n')).toEqual(files.map((f) => f.name));
+      expect(runProgram('unzip', ['-Z1', 'all.zip'], { cwd: folder }).trim().split('\n')).toEqual(
+        files.map((f) => f.name),
+      );
       for (const f of files) expect(runProgram('unzip', ['-p', 'all.zip', f.name], { cwd: folder })).toBe(f.text);
     });
   });

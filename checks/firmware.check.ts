@@ -29,10 +29,27 @@ function closures(job: Job, runs: Run[]): { from: number; to: number }[][] {
   return inFolder((folder) => {
     for (const f of filesOf(job, assess(job))) if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
     copyFileSync(fileURLToPath(new URL('./host/clock.c', import.meta.url)), join(folder, 'clock.c'));
-    runProgram('cc', ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1', '-o', 'clock', 'gentle_thumb.c', 'clock.c'], { cwd: folder });
+    runProgram(
+      'cc',
+      ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1', '-o', 'clock', 'gentle_thumb.c', 'clock.c'],
+      { cwd: folder },
+    );
     return runs.map((r) => {
-      const args = [r.weekday ?? 1, r.second ?? 0, r.milliseconds, r.startAt ?? -1, r.armLevel ?? 0, r.clockOffset ?? 0, r.tick ?? 1, r.stallAt ?? -1, r.stallMs ?? 0].map(String);
-      const lines = runProgram(join(folder, 'clock'), args).trim().split('\n').map((l) => l.split(' ').map(Number) as [number, number, number]);
+      const args = [
+        r.weekday ?? 1,
+        r.second ?? 0,
+        r.milliseconds,
+        r.startAt ?? -1,
+        r.armLevel ?? 0,
+        r.clockOffset ?? 0,
+        r.tick ?? 1,
+        r.stallAt ?? -1,
+        r.stallMs ?? 0,
+      ].map(String);
+      const lines = runProgram(join(folder, 'clock'), args)
+        .trim()
+        .split('\n')
+        .map((l) => l.split(' ').map(Number) as [number, number, number]);
       const closedLevel = assess(job).facts.press!.pressesOn === 'high' ? 1 : 0;
       expect(lines[0]).toEqual([0, job.board.pressPin, 1 - closedLevel]);
       const out: { from: number; to: number }[] = [];
@@ -46,15 +63,21 @@ function closures(job: Job, runs: Run[]): { from: number; to: number }[][] {
   });
 }
 
-const rounded = (spans: readonly { from: number; to: number }[]) => spans.map((s) => [Math.round(s.from * 1000), Math.round(s.to * 1000)]);
+const rounded = (spans: readonly { from: number; to: number }[]) =>
+  spans.map((s) => [Math.round(s.from * 1000), Math.round(s.to * 1000)]);
 const pot = demoJob('rice-pot');
 
 describe('the packed firmware on the host', () => {
   it('presses at the instants of the simulation, for random scripts, of ways that press on high and on low', () => {
     const random = seededRandom(99);
     for (let n = 0; n < 6; n++) {
-      const script: ScriptStep[] = Array.from({ length: 1 + Math.floor(random.next() * 6) }, (_, i) => ({ do: i % 2 ? 'wait' : 'press', seconds: Math.round(50 + random.next() * 2000) / 1000 }));
-      const job = changed(changed(pot, 'act', { script }), 'thumb', { way: n % 2 === 0 ? 'solid-state-relay' : 'relay-module' });
+      const script: ScriptStep[] = Array.from({ length: 1 + Math.floor(random.next() * 6) }, (_, i) => ({
+        do: i % 2 ? 'wait' : 'press',
+        seconds: Math.round(50 + random.next() * 2000) / 1000,
+      }));
+      const job = changed(changed(pot, 'act', { script }), 'thumb', {
+        way: n % 2 === 0 ? 'solid-state-relay' : 'relay-module',
+      });
       const [found] = closures(job, [{ milliseconds: 20_000, startAt: 1234 }]);
       expect(rounded(found!)).toEqual(rounded(scriptPresses(script, 1.234)));
     }
@@ -68,7 +91,10 @@ describe('the packed firmware on the host', () => {
   it('keeps the week of the routine, only while armed', () => {
     // Monday 00:00 for five and a half days, a tick every 20 ms as a slow controller has it.
     const week: Run = { weekday: 1, second: 0, milliseconds: 475_200_000, tick: 20 };
-    const [armed, unarmed] = closures(pot, [{ ...week, armLevel: 0 }, { ...week, armLevel: 1 }]);
+    const [armed, unarmed] = closures(pot, [
+      { ...week, armLevel: 0 },
+      { ...week, armLevel: 1 },
+    ]);
     const starts = firingSeconds(pot.routine.sentences, '2026-03-02T00:00:00Z', 'UTC', 5);
     expect(rounded(armed!)).toEqual(rounded(starts.flatMap((s) => scriptPresses(pot.act.script, s))));
     expect(armed).toHaveLength(5);
@@ -77,26 +103,45 @@ describe('the packed firmware on the host', () => {
 
   // The contact of a controller that stands still is held for as long as it does; what follows is never a press of another length.
   it('gives a script up when a call comes late, and neither stretches nor shortens the press after it', () => {
-    const twice = changed(pot, 'act', { script: [{ do: 'press', seconds: 0.18 }, { do: 'wait', seconds: 1 }, { do: 'press', seconds: 0.18 }] });
-    const [late, waiting, slight] = closures(twice, [{ milliseconds: 80_000, startAt: 1000, stallAt: 1100, stallMs: 60_000 }, { milliseconds: 80_000, startAt: 1000, stallAt: 1500, stallMs: 60_000 }, { milliseconds: 5000, startAt: 1000, stallAt: 1100, stallMs: 40 }]);
+    const twice = changed(pot, 'act', {
+      script: [
+        { do: 'press', seconds: 0.18 },
+        { do: 'wait', seconds: 1 },
+        { do: 'press', seconds: 0.18 },
+      ],
+    });
+    const [late, waiting, slight] = closures(twice, [
+      { milliseconds: 80_000, startAt: 1000, stallAt: 1100, stallMs: 60_000 },
+      { milliseconds: 80_000, startAt: 1000, stallAt: 1500, stallMs: 60_000 },
+      { milliseconds: 5000, startAt: 1000, stallAt: 1100, stallMs: 40 },
+    ]);
     // Held while it stood still, opened at the first call after it; the second press is not made.
     expect(rounded(late!)).toEqual([[1000, 61_101]]);
     // Standing still in a wait: the press that would have followed is given up, and not made at 0 ms or late.
     expect(rounded(waiting!)).toEqual([[1000, 1180]]);
     // Late by less than is allowed: both presses have their whole length.
-    expect(rounded(slight!)).toEqual([[1000, 1180], [2180, 2360]]);
+    expect(rounded(slight!)).toEqual([
+      [1000, 1180],
+      [2180, 2360],
+    ]);
     for (const { from, to } of slight!) expect(to - from).toBeCloseTo(0.18, 3);
   });
 
   it('makes no press of a sentence that fell due while nothing ran', () => {
     // 10:39:50 on a Monday; a minute in which nothing runs lies over 10:40.
-    const [past, present] = closures(pot, [{ weekday: 1, second: 38_390, milliseconds: 120_000, stallAt: 5000, stallMs: 60_000 }, { weekday: 1, second: 38_390, milliseconds: 20_000 }]);
+    const [past, present] = closures(pot, [
+      { weekday: 1, second: 38_390, milliseconds: 120_000, stallAt: 5000, stallMs: 60_000 },
+      { weekday: 1, second: 38_390, milliseconds: 20_000 },
+    ]);
     expect(past).toEqual([]);
     expect(rounded(present!)).toEqual([[10_000, 10_180]]);
   });
 
   it('compiles for a job with nothing planned and a title that tries to break out', () => {
-    const odd: Job = { ...changed(changed(pot, 'routine', { sentences: [] }), 'act', { script: [] }), title: '*/ int x = "??/\n\\' };
+    const odd: Job = {
+      ...changed(changed(pot, 'routine', { sentences: [] }), 'act', { script: [] }),
+      title: '*/ int x = "??/\n\\',
+    };
     expect(closures(odd, [{ milliseconds: 100, startAt: 10 }])).toEqual([[]]);
   });
 });

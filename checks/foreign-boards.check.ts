@@ -13,10 +13,18 @@ import { STRANGE } from './bench/strange';
 
 describe('the bench itself', () => {
   it('divides, drops a junction and floats as by hand', () => {
-    const divider: Part[] = [{ is: 'v', a: 'V', b: 'G', volts: 5, ohms: 1e-3 }, { is: 'r', a: 'V', b: 'A', ohms: 10e3 }, { is: 'r', a: 'A', b: 'G', ohms: 10e3 }];
+    const divider: Part[] = [
+      { is: 'v', a: 'V', b: 'G', volts: 5, ohms: 1e-3 },
+      { is: 'r', a: 'V', b: 'A', ohms: 10e3 },
+      { is: 'r', a: 'A', b: 'G', ohms: 10e3 },
+    ];
     expect(steady(divider, 'A', 'G')).toBeCloseTo(2.5, 5);
     // 5 V through 1 kΩ and a junction of 0.6 V with 8 Ω: (5 − 0.6)/1008 A.
-    const junction: Part[] = [{ is: 'v', a: 'V', b: 'G', volts: 5, ohms: 1e-3 }, { is: 'r', a: 'V', b: 'A', ohms: 1e3 }, { is: 'd', a: 'A', b: 'G', drop: 0.6, ohms: 8, weakOhms: 4e6 }];
+    const junction: Part[] = [
+      { is: 'v', a: 'V', b: 'G', volts: 5, ohms: 1e-3 },
+      { is: 'r', a: 'V', b: 'A', ohms: 1e3 },
+      { is: 'd', a: 'A', b: 'G', drop: 0.6, ohms: 8, weakOhms: 4e6 },
+    ];
     expect(steady(junction, 'A', 'G')).toBeCloseTo(0.6 + (8 * 4.4) / 1008, 3);
     expect(Math.abs(steady([...divider, { is: 'r', a: 'B', b: 'C', ohms: 10 }], 'B', 'G'))).toBeLessThan(1e-6);
   });
@@ -53,7 +61,15 @@ describe('boards of other hands', () => {
 describe('what is none of the kinds', () => {
   it('is hardly ever called one of them, and named so where it plainly is not', () => {
     const random = seededRandom(11);
-    const walk = (k: number): string[] => Array.from({ length: 10 }, () => follow({ control: STRANGE[k]!(random) as never, mains: isolated(random), meter: drawMeter(random), slips: 0.01 }, random).end);
+    const walk = (k: number): string[] =>
+      Array.from(
+        { length: 10 },
+        () =>
+          follow(
+            { control: STRANGE[k]!(random) as never, mains: isolated(random), meter: drawMeter(random), slips: 0.01 },
+            random,
+          ).end,
+      );
     // A button that opens when it is pressed fits nothing at all.
     const openers = walk(0);
     expect(openers.filter((e) => e === 'known').length).toBeLessThanOrEqual(1);

@@ -59,21 +59,34 @@ function run(...sources: readonly string[]): string {
 }
 
 const high: Keypad = { ...pad, scan: { ...pad.scan!, polarity: 'high' } };
-const hostile: Keypad = { ...pad, keys: pad.keys.map((k, i) => (i === 0 ? { ...k, label: '*/ endmodule `include "x' } : k)) };
+const hostile: Keypad = {
+  ...pad,
+  keys: pad.keys.map((k, i) => (i === 0 ? { ...k, label: '*/ endmodule `include "x' } : k)),
+};
 
 describe('the keypad injector', () => {
-  it.each<[string, Keypad]>([['strobes that go low', pad], ['strobes that go high', high], ['a key label that would break a comment', hostile]])('passes its own test bench: %s', (_name, of) => {
+  it.each<[string, Keypad]>([
+    ['strobes that go low', pad],
+    ['strobes that go high', high],
+    ['a key label that would break a comment', hostile],
+  ])('passes its own test bench: %s', (_name, of) => {
     const { rtl, bench } = packed(changed(proofer, 'survey', { keypads: [of] }));
     expect(run(rtl, bench).trim()).toContain('12 keys seen, 0 mistakes');
   });
 
-  it.each<[string, Keypad]>([['low', pad], ['high', high]])('is seen by another controller: every key, no key twice, none when none, strobes %s', (polarity, of) => {
+  it.each<[string, Keypad]>([
+    ['low', pad],
+    ['high', high],
+  ])('is seen by another controller: every key, no key twice, none when none, strobes %s', (polarity, of) => {
     const { rtl } = packed(changed(proofer, 'survey', { keypads: [of] }));
     const injector = injectorOf(of)!;
     const out = run(rtl, controller(polarity === 'low', 4, 3, 12, injector.bits));
     const saw = [...out.matchAll(/^saw (\d+) (\d+) (\d+)$/gm)].map((m) => m.slice(1).map(Number));
     expect(saw.filter(([k]) => k === 0)).toEqual([]);
-    for (const key of injector.keys) expect(saw.filter(([k]) => k === key.select)).toEqual(Array.from({ length: 3 }, () => [key.select, key.strobe, key.sense]));
+    for (const key of injector.keys)
+      expect(saw.filter(([k]) => k === key.select)).toEqual(
+        Array.from({ length: 3 }, () => [key.select, key.strobe, key.sense]),
+      );
     expect(saw).toHaveLength(36);
   });
 

@@ -35,7 +35,10 @@ describe('closed form against native ngspice', () => {
     let worst = 0;
     joints.forEach((joint, i) => {
       const closed = settledLevels(joint);
-      for (const [form, level, simulation] of [['pressed', closed.pressed, pressed[i]!], ['idle', closed.idle, idle[i]!]] as const) {
+      for (const [form, level, simulation] of [
+        ['pressed', closed.pressed, pressed[i]!],
+        ['idle', closed.idle, idle[i]!],
+      ] as const) {
         const share = Math.abs(level - simulation) / joint.supplyVolts;
         worst = Math.max(worst, share);
         expect(share, `${form} of ${JSON.stringify(joint)}: ${level} against ${simulation}`).toBeLessThan(0.02);

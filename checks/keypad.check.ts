@@ -7,7 +7,14 @@ import { decodeKeypad, type LabelledTiming } from '../core/scan';
 import { inFolderLater, runProgram } from './programs';
 
 /** Which row and column each key joins: deliberately not in reading order, so that the map cannot be guessed. */
-const KEYS: Record<string, readonly [row: number, column: number]> = { up: [2, 1], down: [0, 2], on: [3, 0], off: [1, 1], timer: [0, 0], fan: [2, 2] };
+const KEYS: Record<string, readonly [row: number, column: number]> = {
+  up: [2, 1],
+  down: [0, 2],
+  on: [3, 0],
+  off: [1, 1],
+  timer: [0, 0],
+  fan: [2, 2],
+};
 
 /** Rows driven low one after the other, 1 ms of every 4 ms slot; columns pulled up; one key's switch closed. */
 const verilog = (key: string | null, file: string): string => `
@@ -60,7 +67,9 @@ describe('captures written by an independent simulator', () => {
       const order = map.scan!.strobes.map((s) => Number(/\d+/.exec(s)![0]));
       const start = order.indexOf(3);
       expect([...order.slice(start), ...order.slice(0, start)]).toEqual([3, 1, 0, 2]);
-      expect(Object.fromEntries(map.keys.map((k) => [k.label, [k.strobe, k.sense]]))).toEqual(Object.fromEntries(Object.entries(KEYS).map(([k, [r, c]]) => [k, [`row[${r}]`, `col[${c}]`]])));
+      expect(Object.fromEntries(map.keys.map((k) => [k.label, [k.strobe, k.sense]]))).toEqual(
+        Object.fromEntries(Object.entries(KEYS).map(([k, [r, c]]) => [k, [`row[${r}]`, `col[${c}]`]])),
+      );
     });
   }, 120_000);
 

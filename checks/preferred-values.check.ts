@@ -11,7 +11,12 @@ const E96 = `1.00 1.02 1.05 1.07 1.10 1.13 1.15 1.18 1.21 1.24 1.27 1.30 1.33 1.
 5.62 5.76 5.90 6.04 6.19 6.34 6.49 6.65 6.81 6.98 7.15 7.32 7.50 7.68 7.87 8.06 8.25 8.45 8.66 8.87 9.09 9.31 9.53 9.76`;
 
 describe('preferred values against the tables of IEC 60063', () => {
-  it.each([['E6', E6], ['E12', E12], ['E24', E24], ['E96', E96]] as const)('%s', (series, table) => {
+  it.each([
+    ['E6', E6],
+    ['E12', E12],
+    ['E24', E24],
+    ['E96', E96],
+  ] as const)('%s', (series, table) => {
     expect(decadeOf(series)).toEqual(table.split(/\s+/).map(Number));
   });
 });

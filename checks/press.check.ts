@@ -2,7 +2,15 @@
 import { readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds, readPress, settledLevels, type PressReading } from '../core/circuit';
+import {
+  LINE_FARADS,
+  PRESS_TIMES,
+  pressNetlist,
+  pullInSeconds,
+  readPress,
+  settledLevels,
+  type PressReading,
+} from '../core/circuit';
 import { JOINT_WAYS } from '../core/job';
 import { seededRandom } from '../core/quantity';
 import { drawJointAt } from './draw-joint';
@@ -14,13 +22,22 @@ function waves(netlists: readonly string[]): { seconds: number[]; line: number[]
     const script = ['* all presses', '.control', 'set noaskquit'];
     netlists.forEach((text, i) => {
       writeFileSync(join(folder, `p${i}.cir`), text);
-      script.push(`source ${join(folder, `p${i}.cir`)}`, 'run', `wrdata ${join(folder, `p${i}`)} v(sig) v(pin)`, 'destroy all', 'remcirc');
+      script.push(
+        `source ${join(folder, `p${i}.cir`)}`,
+        'run',
+        `wrdata ${join(folder, `p${i}`)} v(sig) v(pin)`,
+        'destroy all',
+        'remcirc',
+      );
     });
     script.push('quit 0', '.endc', '.end', '');
     writeFileSync(join(folder, 'main.cir'), script.join('\n'));
     runProgram('ngspice', ['-b', join(folder, 'main.cir')]);
     return netlists.map((_, i) => {
-      const rows = readFileSync(join(folder, `p${i}`), 'utf8').trim().split('\n').map((l) => l.trim().split(/\s+/).map(Number));
+      const rows = readFileSync(join(folder, `p${i}`), 'utf8')
+        .trim()
+        .split('\n')
+        .map((l) => l.trim().split(/\s+/).map(Number));
       return { seconds: rows.map((r) => r[0]!), line: rows.map((r) => r[1]!), pin: rows.map((r) => r[3]!) };
     });
   });
@@ -40,9 +57,15 @@ describe('a press over time', () => {
       expect(wave.seconds.at(-1), `${way} ${i} runs to its end`).toBeGreaterThan(PRESS_TIMES.end * 0.999);
       const read: PressReading = readPress(wave, low, lowBelow, highAbove);
       const closed = settledLevels(j);
-      for (const [got, form] of [[read.pressedVolts, closed.pressed], [read.idleVolts, closed.idle]] as const) {
+      for (const [got, form] of [
+        [read.pressedVolts, closed.pressed],
+        [read.idleVolts, closed.idle],
+      ] as const) {
         worst = Math.max(worst, Math.abs(got - form) / j.supplyVolts);
-        expect(Math.abs(got - form) / j.supplyVolts, `${way} ${JSON.stringify(j)}: ${got} against ${form}`).toBeLessThan(0.02);
+        expect(
+          Math.abs(got - form) / j.supplyVolts,
+          `${way} ${JSON.stringify(j)}: ${got} against ${form}`,
+        ).toBeLessThan(0.02);
       }
       if (way === 'relay-contact') {
         // t = −L/R·ln(1 − I·R/V) until the coil pulls in.
@@ -58,9 +81,14 @@ describe('a press over time', () => {
         expect(share, `${read.goneAfter} against ${form}`).toBeLessThan(0.1);
         // From 10 to 90 % in ln 9 time constants.
         const rise = j.pullOhms * LINE_FARADS * Math.log(9);
-        expect(Math.max(0, Math.abs(read.releaseEdge! - rise) - PRESS_TIMES.step) / rise, `${read.releaseEdge} against ${rise}`).toBeLessThan(0.1);
+        expect(
+          Math.max(0, Math.abs(read.releaseEdge! - rise) - PRESS_TIMES.step) / rise,
+          `${read.releaseEdge} against ${rise}`,
+        ).toBeLessThan(0.1);
       }
     });
-    console.log(`${way}: levels at most ${(100 * worst).toFixed(2)} % of supply apart, times ${(100 * late).toFixed(1)} %`);
+    console.log(
+      `${way}: levels at most ${(100 * worst).toFixed(2)} % of supply apart, times ${(100 * late).toFixed(1)} %`,
+    );
   });
 });

@@ -12,7 +12,10 @@ const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
 function gt(...args: string[]) {
-  const done = spawnSync('node', [join(root, 'scripts/gt.mjs'), ...args], { encoding: 'utf8', env: { ...process.env, INIT_CWD: folder } });
+  const done = spawnSync('node', [join(root, 'scripts/gt.mjs'), ...args], {
+    encoding: 'utf8',
+    env: { ...process.env, INIT_CWD: folder },
+  });
   return { status: done.status, out: done.stdout, err: done.stderr.trim() };
 }
 function json<T>(...args: string[]): T {
@@ -28,8 +31,19 @@ beforeAll(() => {
 }, 60_000);
 
 const LINES = [
-  'start A idle 4.98 V', 'start B idle 0 V', 'start A pressed 3 mV', 'start A-B pressed 0.4 ohm', 'mains plug turns', 'start A to neutral off >20M', 'ground to live off 14M', 'start A to earth on 0.3 VAC', 'start short 0.5 mA', 'start look springs back', 'start A neighbour 4.98 V',
-  'supply main 5.02 V always', 'note: foam behind the board',
+  'start A idle 4.98 V',
+  'start B idle 0 V',
+  'start A pressed 3 mV',
+  'start A-B pressed 0.4 ohm',
+  'mains plug turns',
+  'start A to neutral off >20M',
+  'ground to live off 14M',
+  'start A to earth on 0.3 VAC',
+  'start short 0.5 mA',
+  'start look springs back',
+  'start A neighbour 4.98 V',
+  'supply main 5.02 V always',
+  'note: foam behind the board',
 ];
 
 describe('the command line', () => {
@@ -44,9 +58,17 @@ describe('the command line', () => {
     expect(job.log).toHaveLength(14);
 
     const findings = json<Record<string, unknown>[]>('assess', 'b.json');
-    for (const f of findings) expect(Object.keys(f)).toEqual(expect.arrayContaining(['id', 'room', 'verdict', 'title', 'value', 'limit', 'steps', 'source', 'remedy']));
+    for (const f of findings)
+      expect(Object.keys(f)).toEqual(
+        expect.arrayContaining(['id', 'room', 'verdict', 'title', 'value', 'limit', 'steps', 'source', 'remedy']),
+      );
 
-    const probe = json<{ candidates: { kind: string; probability: number; parameters: Record<string, { nominal: number }> }[]; next: unknown; contradictions: unknown[]; remainder: { probability: number } }>('probe', 'b.json', '--control', 'start');
+    const probe = json<{
+      candidates: { kind: string; probability: number; parameters: Record<string, { nominal: number }> }[];
+      next: unknown;
+      contradictions: unknown[];
+      remainder: { probability: number };
+    }>('probe', 'b.json', '--control', 'start');
     expect(probe.candidates[0]!.kind).toBe('low-when-pressed');
     expect(probe.candidates[0]!.parameters['supplyVolts']!.nominal).toBeCloseTo(4.98, 1);
     expect(probe.candidates[0]!.probability).toBeGreaterThan(0.95);
@@ -55,7 +77,9 @@ describe('the command line', () => {
 
     const packed = json<{ files: string[] }>('pack', join(root, 'demo/rice-pot.json'), 'out');
     expect(readdirSync(join(folder, 'out')).sort()).toEqual([...packed.files].sort());
-    expect(readFileSync(join(folder, 'out/rice-pot.job.json'), 'utf8')).toBe(readFileSync(join(root, 'demo/rice-pot.json'), 'utf8'));
+    expect(readFileSync(join(folder, 'out/rice-pot.job.json'), 'utf8')).toBe(
+      readFileSync(join(root, 'demo/rice-pot.json'), 'utf8'),
+    );
   }, 60_000);
 
   it('simulates the same days for the same seed', () => {
@@ -68,17 +92,38 @@ describe('the command line', () => {
 
   it('decodes a keypad into a map file, and leads along a strip', () => {
     const random = seededRandom(2);
-    for (const key of [null, '1', 'start']) writeFileSync(join(folder, `${key ?? 'idle'}.vcd`), padCapture(PROOFER_PAD, key, 30, random));
-    const map = json<{ keys: { label: string; strobe: string; sense: string }[]; scan: { periodSeconds: number } }>('keypad', 'idle.vcd', '1.vcd', 'start.vcd', '--out', 'map.json');
-    expect(map.keys.map((k) => [k.label, k.strobe, k.sense])).toEqual([['1', 'R1', 'C1'], ['start', 'R4', 'C3']]);
+    for (const key of [null, '1', 'start'])
+      writeFileSync(join(folder, `${key ?? 'idle'}.vcd`), padCapture(PROOFER_PAD, key, 30, random));
+    const map = json<{ keys: { label: string; strobe: string; sense: string }[]; scan: { periodSeconds: number } }>(
+      'keypad',
+      'idle.vcd',
+      '1.vcd',
+      'start.vcd',
+      '--out',
+      'map.json',
+    );
+    expect(map.keys.map((k) => [k.label, k.strobe, k.sense])).toEqual([
+      ['1', 'R1', 'C1'],
+      ['start', 'R4', 'C3'],
+    ]);
     expect(JSON.parse(readFileSync(join(folder, 'map.json'), 'utf8'))).toEqual(map);
-    const [strip] = json<{ name: string; found: { a: number; b: number }; pairs: unknown[] }[]>('terminals', join(root, 'demo/yard-gate.json'));
+    const [strip] = json<{ name: string; found: { a: number; b: number }; pairs: unknown[] }[]>(
+      'terminals',
+      join(root, 'demo/yard-gate.json'),
+    );
     expect(strip).toMatchObject({ name: 'back', found: { a: 3, b: 4 } });
     expect(strip!.pairs).toHaveLength(15);
   }, 60_000);
 
   it('ranks the ways of pressing with their parts, wires and what would help', () => {
-    interface Ranked { way: string; verdict: string; applies: boolean; parts: { quantity: number }[]; wires: { number: number }[]; wouldHelp: { say: string; after: string }[] }
+    interface Ranked {
+      way: string;
+      verdict: string;
+      applies: boolean;
+      parts: { quantity: number }[];
+      wires: { number: number }[];
+      wouldHelp: { say: string; after: string }[];
+    }
     const ways = json<Ranked[]>('ways', join(root, 'demo/rice-pot.json'));
     expect(ways).toHaveLength(17);
     expect(ways[0]).toMatchObject({ way: 'solid-state-relay', verdict: 'settled', applies: true, wouldHelp: [] });
@@ -96,18 +141,26 @@ describe('the command line', () => {
     ['an unknown flag', ['new', '--name', 'x'], /name/],
     ['no title', ['new'], /--title/],
     ['a file that is not there', ['assess', 'nowhere.json'], /cannot be read \(ENOENT\)/],
-    ['a note with nonsense', ['note', 'c.json', 'start A idle 5 V', 'start A idel 5 V'], /line 2, character 9: "idel" is no state.*did you mean: start A idle 5 V/],
+    [
+      'a note with nonsense',
+      ['note', 'c.json', 'start A idle 5 V', 'start A idel 5 V'],
+      /line 2, character 9: "idel" is no state.*did you mean: start A idle 5 V/,
+    ],
     ['no such control', ['probe', 'c.json', '--control', 'stop'], /no control stop/],
     ['days that are none', ['simulate', 'c.json', '--seed', '1', '--days', '0'], /--days wants a whole number/],
     ['a broken file', ['assess', 'broken.json'], /not complete JSON/],
     ['a huge file', ['assess', 'huge.json'], /200 MB/],
     ['a folder that cannot be made', ['pack', 'c.json', 'c.json/out'], /cannot be written/],
-  ])('refuses %s with one line and exit 2', (_name, args, message) => {
-    const { status, out, err } = gt(...args);
-    expect(status).toBe(2);
-    expect(out).toBe('');
-    expect(err.split('\n')).toHaveLength(1);
-    expect(err).toMatch(/^gt: /);
-    expect(err).toMatch(message);
-  }, 60_000);
+  ])(
+    'refuses %s with one line and exit 2',
+    (_name, args, message) => {
+      const { status, out, err } = gt(...args);
+      expect(status).toBe(2);
+      expect(out).toBe('');
+      expect(err.split('\n')).toHaveLength(1);
+      expect(err).toMatch(/^gt: /);
+      expect(err).toMatch(message);
+    },
+    60_000,
+  );
 });

@@ -22,14 +22,31 @@ async function timingOf(file: string, only: readonly string[]): Promise<Labelled
  * The key map of a pad from captures named after the key that was held, one of them named `idle`.
  * @param out file to write the map to; it is given back as well.
  */
-export async function keypadVerb(files: readonly string[], out: string | undefined, only: readonly string[]): Promise<unknown> {
+export async function keypadVerb(
+  files: readonly string[],
+  out: string | undefined,
+  only: readonly string[],
+): Promise<unknown> {
   const captures: (LabelledTiming & { cutOff: boolean })[] = [];
   for (const file of files) captures.push(await timingOf(file, only));
   const map = decodeKeypad(captures);
-  const pad: Keypad = { id: 'pad', name: 'pad', rows: 1, columns: 16, scan: map.scan, keys: map.keys.map((k, i) => ({ label: k.label, row: 0, column: i, lines: [k.strobe, k.sense], from: 'capture' })) };
-  const cut = captures.filter((c) => c.cutOff).map((c) => ({ label: c.label, text: 'The file ends in the middle of a word; what came before was read.' }));
+  const pad: Keypad = {
+    id: 'pad',
+    name: 'pad',
+    rows: 1,
+    columns: 16,
+    scan: map.scan,
+    keys: map.keys.map((k, i) => ({ label: k.label, row: 0, column: i, lines: [k.strobe, k.sense], from: 'capture' })),
+  };
+  const cut = captures
+    .filter((c) => c.cutOff)
+    .map((c) => ({ label: c.label, text: 'The file ends in the middle of a word; what came before was read.' }));
   const result = {
-    scan: map.scan, keys: map.keys.map(({ label, strobe, sense, overlap }) => ({ label, strobe, sense, overlap })), sharedLines: sharedLines(pad), ghosts: ghosts(pad), problems: [...map.problems, ...cut],
+    scan: map.scan,
+    keys: map.keys.map(({ label, strobe, sense, overlap }) => ({ label, strobe, sense, overlap })),
+    sharedLines: sharedLines(pad),
+    ghosts: ghosts(pad),
+    problems: [...map.problems, ...cut],
   };
   if (out) {
     try {

@@ -5,7 +5,18 @@ import { parseArgs } from 'node:util';
 import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import { applyEdit, freshJob, knownMachine, jobText, JOB_TEXT_LIMIT, loadJob, readNoteLine, tooLarge, type Job, type Loaded } from '../core/job';
+import {
+  applyEdit,
+  freshJob,
+  knownMachine,
+  jobText,
+  JOB_TEXT_LIMIT,
+  loadJob,
+  readNoteLine,
+  tooLarge,
+  type Job,
+  type Loaded,
+} from '../core/job';
 import { packZip, slug } from '../core/pack';
 import { seededRandom } from '../core/quantity';
 import { stripState } from '../core/probe';
@@ -15,7 +26,10 @@ import { WAY_WORDS } from '../core/ways';
 import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';
 
-const USAGE = 'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE --control NAME | terminals FILE | ways FILE | keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
+const USAGE =
+  'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE ' +
+  '--control NAME | terminals FILE | ways FILE | keypad CAPTURE... [--out MAP] ' +
+  '[--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -40,7 +54,8 @@ function readJob(file: string | undefined): Job {
 
 function whole(text: string | undefined, name: string, min: number, max: number): number {
   const n = Number(text);
-  if (text === undefined || !Number.isInteger(n) || n < min || n > max) throw new Unusable(`--${name} wants a whole number from ${min} to ${max}`);
+  if (text === undefined || !Number.isInteger(n) || n < min || n > max)
+    throw new Unusable(`--${name} wants a whole number from ${min} to ${max}`);
   return n;
 }
 
@@ -50,19 +65,28 @@ function note(job: Job, lines: readonly string[]): Job {
   return lines.reduce((current, line, i) => {
     const at = now();
     const understood = readNoteLine(line, current, { id: randomUUID(), now: at });
-    if (!understood.ok) throw new Unusable(`line ${i + 1}, character ${understood.at + 1}: ${understood.message}${understood.suggestion ? ` (did you mean: ${understood.suggestion})` : ''}`);
+    if (!understood.ok)
+      throw new Unusable(
+        `line ${i + 1}, character ${understood.at + 1}: ` +
+          `${understood.message}${understood.suggestion ? ` (did you mean: ${understood.suggestion})` : ''}`,
+      );
     return applyEdit(current, understood.edit, at);
   }, job);
 }
 
 function probe(job: Job, name: string | undefined): unknown {
   const control = job.controls.find((c) => c.name === name);
-  if (!control) throw new Unusable(`the job has no control ${name ?? '(name it with --control)'}; it has: ${job.controls.map((c) => c.name).join(', ') || 'none'}`);
+  if (!control)
+    throw new Unusable(
+      `the job has no control ${name ?? '(name it with --control)'}; it has: ${job.controls.map((c) => c.name).join(', ') || 'none'}`,
+    );
   const a = assess(job);
   const survey = a.surveys.find((s) => s.control === control.id)!;
   return {
     candidates: survey.candidates.map((c) => ({
-      kind: c.kind, probability: c.probability, parameters: Object.fromEntries(Object.entries(c.estimates).map(([k, e]) => [k, e.value])),
+      kind: c.kind,
+      probability: c.probability,
+      parameters: Object.fromEntries(Object.entries(c.estimates).map(([k, e]) => [k, e.value])),
     })),
     next: nextReadingOf(job, a, control.id),
     contradictions: survey.contradictions,
@@ -83,15 +107,25 @@ function ways(job: Job): unknown {
   const a = assess(job);
   const context = wayContext(job, a.facts);
   return a.ways.map((w) => ({
-    way: w.way, name: WAY_WORDS[w.way].name, applies: w.applies, verdict: w.verdict, reason: w.reason, parts: w.parts, wires: w.wires,
-    wouldHelp: context && w.applies ? changesFor(contextOf(context, w.way), w).single.map(({ say, after }) => ({ say, after })) : [],
+    way: w.way,
+    name: WAY_WORDS[w.way].name,
+    applies: w.applies,
+    verdict: w.verdict,
+    reason: w.reason,
+    parts: w.parts,
+    wires: w.wires,
+    wouldHelp:
+      context && w.applies
+        ? changesFor(contextOf(context, w.way), w).single.map(({ say, after }) => ({ say, after }))
+        : [],
   }));
 }
 
 function simulate(job: Job, seed: number, days: number): unknown {
   const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
   const machine = knownMachine(job.act.machine);
-  if (!machine) throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
+  if (!machine)
+    throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
   return { seed, ...simulateDays({ machine, script: job.act.script }, starts, days, seededRandom(seed)) };
 }
 
@@ -112,15 +146,30 @@ function pack(job: Job, dir: string | undefined): unknown {
 async function run(args: string[]): Promise<string> {
   let parsed;
   try {
-    parsed = parseArgs({ args, allowPositionals: true, options: { title: { type: 'string' }, control: { type: 'string' }, out: { type: 'string' }, lines: { type: 'string' }, seed: { type: 'string' }, days: { type: 'string' } } });
+    parsed = parseArgs({
+      args,
+      allowPositionals: true,
+      options: {
+        title: { type: 'string' },
+        control: { type: 'string' },
+        out: { type: 'string' },
+        lines: { type: 'string' },
+        seed: { type: 'string' },
+        days: { type: 'string' },
+      },
+    });
   } catch (error) {
     throw new Unusable(`${(error as Error).message.split('. ')[0]}; ${USAGE}`);
   }
-  const { values, positionals: [verb, file, ...rest] } = parsed;
+  const {
+    values,
+    positionals: [verb, file, ...rest],
+  } = parsed;
   const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
   switch (verb) {
     case 'new':
-      if (!values.title?.trim() || values.title.length > 200) throw new Unusable('--title wants a title of 1 to 200 characters');
+      if (!values.title?.trim() || values.title.length > 200)
+        throw new Unusable('--title wants a title of 1 to 200 characters');
       return jobText(freshJob({ title: values.title }, randomUUID(), now()));
     case 'note':
       if (rest.length === 0) throw new Unusable(USAGE);
@@ -135,9 +184,24 @@ async function run(args: string[]): Promise<string> {
       return json(ways(readJob(file)));
     case 'keypad':
       if (!file) throw new Unusable(USAGE);
-      return json(await keypadVerb([file, ...rest], values.out, values.lines?.split(',').map((l) => l.trim()).filter(Boolean) ?? []));
+      return json(
+        await keypadVerb(
+          [file, ...rest],
+          values.out,
+          values.lines
+            ?.split(',')
+            .map((l) => l.trim())
+            .filter(Boolean) ?? [],
+        ),
+      );
     case 'simulate':
-      return json(simulate(readJob(file), whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1), whole(values.days, 'days', 1, 3660)));
+      return json(
+        simulate(
+          readJob(file),
+          whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1),
+          whole(values.days, 'days', 1, 3660),
+        ),
+      );
     case 'pack':
       return json(pack(readJob(file), rest[0]));
     default:

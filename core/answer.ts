@@ -17,7 +17,9 @@ export function answerFor(job: Job, skip: Readonly<Record<string, readonly strin
   const assessment = assess(job);
   return {
     assessment,
-    next: Object.fromEntries(job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))])),
+    next: Object.fromEntries(
+      job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))]),
+    ),
     ties: Object.fromEntries(assessment.surveys.map((s) => [s.control, tieOf(job, s)])),
   };
 }

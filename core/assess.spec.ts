@@ -48,9 +48,15 @@ describe('assess', () => {
       }
       expect(f.steps.at(-1)!.result).toEqual(f.value);
       for (const i of [...f.steps, ...(f.limit?.steps ?? [])].flatMap((s) => s.inputs)) {
-        expect(['measured', 'estimated', 'prior', 'default', 'maker', 'class', 'source', 'computed', 'step']).toContain(i.origin.from);
+        expect(['measured', 'estimated', 'prior', 'default', 'maker', 'class', 'source', 'computed', 'step']).toContain(
+          i.origin.from,
+        );
         // A result that is carried comes from a step of the same chain, so that every number can be followed to its first inputs.
-        if (i.origin.from === 'step') expect([...f.steps, ...(f.limit?.steps ?? [])].map((s) => s.symbol), `${f.id}: ${i.symbol}`).toContain(i.symbol);
+        if (i.origin.from === 'step')
+          expect(
+            [...f.steps, ...(f.limit?.steps ?? [])].map((s) => s.symbol),
+            `${f.id}: ${i.symbol}`,
+          ).toContain(i.symbol);
         expect(Number.isFinite(i.value)).toBe(true);
       }
       expect(() => flips(f)).not.toThrow();
@@ -58,14 +64,17 @@ describe('assess', () => {
   });
 
   it('gives every stop and every open question a way on', () => {
-    for (const f of all.filter((x) => x.verdict === 'stop' && !x.id.includes('act.run'))) expect(f.remedy).not.toBeNull();
+    for (const f of all.filter((x) => x.verdict === 'stop' && !x.id.includes('act.run')))
+      expect(f.remedy).not.toBeNull();
   });
 });
 
 describe('the thread', () => {
   it('has nothing open for the finished rice pot, and is tight where its program does not look at the contact', () => {
     const thread = threadOf(assess(demoJob('rice-pot')).findings);
-    expect(thread.map((b) => b.verdict)).toEqual(ROOMS.map((r) => (r === 'sense' || r === 'pack' ? 'tight' : 'settled')));
+    expect(thread.map((b) => b.verdict)).toEqual(
+      ROOMS.map((r) => (r === 'sense' || r === 'pack' ? 'tight' : 'settled')),
+    );
     expect(nextStep(thread)?.room).toBe('sense');
     expect(thread.find((b) => b.room === 'routine')!.caption).toBe('weekdays 10:40');
   });
@@ -77,14 +86,19 @@ describe('the thread', () => {
   });
 
   it('begins the larder dehumidifier at its first open question', () => {
-    expect(nextStep(threadOf(assess(demoJob('larder-dehumidifier')).findings))).toMatchObject({ room: 'wish', caption: 'hazards not asked' });
+    expect(nextStep(threadOf(assess(demoJob('larder-dehumidifier')).findings))).toMatchObject({
+      room: 'wish',
+      caption: 'hazards not asked',
+    });
   });
 
   it('says of Probe which reading comes next', () => {
     const unasked: Job = changed(demoJob('larder-dehumidifier'), 'wish', { hazardsReviewed: true });
     // How it is fed is asked before any reading counts.
     expect(nextReadingOf(unasked, assess(unasked), 'control-power')).toBeNull();
-    const job = changed(unasked, 'survey', { mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin' } });
+    const job = changed(unasked, 'survey', {
+      mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin' },
+    });
     expect(nextReadingOf(job, assess(job), 'control-power')?.notePrefix).toBe('ground to mains off');
     expect(nextReadingOf(job, assess(job), 'nothing')).toBeNull();
   });

@@ -42,13 +42,22 @@ export function assess(job: Job): Assessment {
     ...neverFinding(job, 'act', tried),
     ...routineFindings(job),
   ];
-  const sheet = tryFindings(job, proveDead, rooms.filter((f) => f.verdict === 'stop'));
+  const sheet = tryFindings(
+    job,
+    proveDead,
+    rooms.filter((f) => f.verdict === 'stop'),
+  );
   const findings = [...rooms, ...sheet, ...packFindings(job, facts.press, [...rooms, ...sheet])];
   return { findings, facts, surveys, ways };
 }
 
 /** The next reading of a control, or null; see the room Probe. */
-export function nextReadingOf(job: Job, a: Assessment, control: string, skip?: ReadonlySet<string>): NextReading | null {
+export function nextReadingOf(
+  job: Job,
+  a: Assessment,
+  control: string,
+  skip?: ReadonlySet<string>,
+): NextReading | null {
   const survey = a.surveys.find((s) => s.control === control);
   return survey ? nextFor(job, survey, skip) : null;
 }

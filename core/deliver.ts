@@ -23,9 +23,24 @@ export function filesOf(job: Job, a: Assessment): PackFile[] {
   const context = wayContext(job, a.facts);
   const joint = way && context ? jointOf(context, way) : null;
   const basis = basisOf(job);
-  const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({ ...p.step, done: p.done, state: p.state, last: p.trials.findLast((t) => t.basis === basis) ?? null }));
+  const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({
+    ...p.step,
+    done: p.done,
+    state: p.state,
+    last: p.trials.findLast((t) => t.basis === basis) ?? null,
+  }));
   return packFiles({
-    job, findings: a.findings, sheet, drives: drivesOf(way), lacks: lacksOf(job, a.facts.press), pressesOn: a.facts.press?.pressesOn ?? 'high',
-    joint: way && { sheet: drawWay(job, a, way), wires: way.wires, bill: billOf(way.parts, job.thumb.stock, job.thumb.machines), netlist: joint && netlistOf(joint, true) },
+    job,
+    findings: a.findings,
+    sheet,
+    drives: drivesOf(way),
+    lacks: lacksOf(job, a.facts.press),
+    pressesOn: a.facts.press?.pressesOn ?? 'high',
+    joint: way && {
+      sheet: drawWay(job, a, way),
+      wires: way.wires,
+      bill: billOf(way.parts, job.thumb.stock, job.thumb.machines),
+      netlist: joint && netlistOf(joint, true),
+    },
   });
 }

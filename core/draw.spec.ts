@@ -7,14 +7,26 @@ import { wiringSvg } from './pack/wiring-svg';
 import { changed, demoJob } from './testing/jobs';
 
 /** A demo job on which each way has something to draw. */
-const JOB_FOR: Partial<Record<Way, Job>> = { 'strobe-answer': demoJob('dough-proofer'), 'logic-injector': demoJob('dough-proofer'), finger: demoJob('extractor-rocker'), 'reverse-motor': demoJob('hatch-shutter'), 'hand-mechanism': demoJob('hatch-shutter'), 'control-box': demoJob('extractor-rocker'), 'drive-signal': demoJob('hood-fan') };
+const JOB_FOR: Partial<Record<Way, Job>> = {
+  'strobe-answer': demoJob('dough-proofer'),
+  'logic-injector': demoJob('dough-proofer'),
+  finger: demoJob('extractor-rocker'),
+  'reverse-motor': demoJob('hatch-shutter'),
+  'hand-mechanism': demoJob('hatch-shutter'),
+  'control-box': demoJob('extractor-rocker'),
+  'drive-signal': demoJob('hood-fan'),
+};
 const pot = changed(demoJob('rice-pot'), 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
 
 function drawn(way: Way): { sheet: Sheet; wires: number[]; shot: number[] } {
   const job = changed(JOB_FOR[way] ?? pot, 'thumb', { way });
   const a = assess(job);
   const result = a.ways.find((w) => w.way === way)!;
-  return { sheet: drawWay(job, a, result), wires: result.wires.map((w) => w.number), shot: result.wires.filter((w) => w.to.startsWith('one-shot')).map((w) => w.number) };
+  return {
+    sheet: drawWay(job, a, result),
+    wires: result.wires.map((w) => w.number),
+    shot: result.wires.filter((w) => w.to.startsWith('one-shot')).map((w) => w.number),
+  };
 }
 const tags = (s: Sheet): number[] => s.marks.flatMap((m) => (m.kind === 'tag' ? [m.number] : []));
 
@@ -22,7 +34,10 @@ const tags = (s: Sheet): number[] => s.marks.flatMap((m) => (m.kind === 'tag' ? 
 function points(d: string): { x: number[]; y: number[] } {
   const out: { x: number[]; y: number[] } = { x: [], y: [] };
   for (const [, command, rest] of d.matchAll(/([MLHV])([^A-Za-z]*)/g)) {
-    const n = rest!.trim().split(/[\s,]+/).map(Number);
+    const n = rest!
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number);
     if (command === 'H') out.x.push(...n);
     else if (command === 'V') out.y.push(...n);
     else n.forEach((v, i) => (i % 2 ? out.y : out.x).push(v));
@@ -40,7 +55,8 @@ describe('drawings', () => {
     expect(wires.length).toBeGreaterThan(1);
     const found = tags(sheet);
     // A joint shows each number once, a wiring and the one-shot's own wires at both ends.
-    for (const n of wires) expect(found.filter((t) => t === n).length, `wire ${n}`).toBe(isJointWay(way) && !shot.includes(n) ? 1 : 2);
+    for (const n of wires)
+      expect(found.filter((t) => t === n).length, `wire ${n}`).toBe(isJointWay(way) && !shot.includes(n) ? 1 : 2);
     expect(sheet.width).toBeLessThanOrEqual(724);
     for (const m of sheet.marks) {
       expect(inside(sheet, m), JSON.stringify(m)).toBe(true);
@@ -51,21 +67,30 @@ describe('drawings', () => {
   it('keep the two numbers of different wires apart, so that none covers another', () => {
     for (const way of ['reverse-motor', 'control-box', 'logic-injector'] as const) {
       const all = drawn(way).sheet.marks.flatMap((m) => (m.kind === 'tag' ? [m] : []));
-      for (const a of all) for (const b of all) if (a !== b) expect(Math.hypot(a.x - b.x, a.y - b.y), `${way}: ${a.number} and ${b.number}`).toBeGreaterThan(20);
+      for (const a of all)
+        for (const b of all)
+          if (a !== b)
+            expect(Math.hypot(a.x - b.x, a.y - b.y), `${way}: ${a.number} and ${b.number}`).toBeGreaterThan(20);
     }
   });
 
   it('of a reversing wiring move their contacts with the coils, and name what the motor does', () => {
     const words = (s: Sheet) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
     for (const wiring of MOTOR_WIRINGS) {
-      const job = changed(demoJob('hatch-shutter'), 'thumb', { motor: { ...demoJob('hatch-shutter').thumb.motor, wiring } });
+      const job = changed(demoJob('hatch-shutter'), 'thumb', {
+        motor: { ...demoJob('hatch-shutter').thumb.motor, wiring },
+      });
       const on = wiring === 'bridge' ? { IN1: true } : { K1: true, K2: wiring === 'double-pole' };
       expect(drawState(job, 'reverse-motor', {})).not.toEqual(drawState(job, 'reverse-motor', on));
       expect(words(drawState(job, 'reverse-motor', on)).join(' ')).toMatch(/runs (for|back)ward/);
     }
     for (const boxWiring of BOX_WIRINGS) {
-      const job = changed(demoJob('extractor-rocker'), 'thumb', { motor: { ...demoJob('extractor-rocker').thumb.motor, boxWiring } });
-      expect(words(drawState(job, 'control-box', { K1: true, K2: true })).includes('up and down at once')).toBe(boxWiring === 'box-plain');
+      const job = changed(demoJob('extractor-rocker'), 'thumb', {
+        motor: { ...demoJob('extractor-rocker').thumb.motor, boxWiring },
+      });
+      expect(words(drawState(job, 'control-box', { K1: true, K2: true })).includes('up and down at once')).toBe(
+        boxWiring === 'box-plain',
+      );
     }
   });
 
@@ -74,7 +99,13 @@ describe('drawings', () => {
     const at = (set: Partial<Job['thumb']['finger']>): string => {
       const next = changed(job, 'thumb', { finger: { ...job.thumb.finger, ...set } });
       const a = assess(next);
-      return JSON.stringify(drawWay(next, a, a.ways.find((w) => w.way === 'finger')!));
+      return JSON.stringify(
+        drawWay(
+          next,
+          a,
+          a.ways.find((w) => w.way === 'finger')!,
+        ),
+      );
     };
     expect(at({ pressDegrees: 30 })).not.toBe(at({ pressDegrees: 60 }));
     expect(at({ on: 'rocker' })).toContain('either half');

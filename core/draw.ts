@@ -1,5 +1,16 @@
 import type { Assessment } from './assess';
-import { drawFinger, drawMechanism, drawMotor, drawSwitch, drawTerminals, drawWinding, SHEET_WIDTH, stacked, type JointLook, type Sheet } from './drawing';
+import {
+  drawFinger,
+  drawMechanism,
+  drawMotor,
+  drawSwitch,
+  drawTerminals,
+  drawWinding,
+  SHEET_WIDTH,
+  stacked,
+  type JointLook,
+  type Sheet,
+} from './drawing';
 import { isJointWay, type Job, type JointWay } from './job';
 import { valueOf, takenPart } from './parts';
 import { formatQuantity } from './quantity';
@@ -15,7 +26,9 @@ export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | '
   if (isJointWay(way.way)) {
     // The one-shot stands between pin and joint: its own wires follow those of the joint.
     const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT));
-    const joint = drawSwitch(lookOf(job, a, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, own.length > 0));
+    const joint = drawSwitch(
+      lookOf(job, a, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, own.length > 0),
+    );
     return own.length ? stacked(joint, drawTerminals(own)) : joint;
   }
   const terminals = drawTerminals(way.wires);
@@ -35,10 +48,18 @@ export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | '
 }
 
 /** A reversing wiring with the coils in one state; a coil that is not named is off. */
-export function drawState(job: Job, way: 'reverse-motor' | 'control-box', on: Readonly<Record<string, boolean>>): Sheet {
+export function drawState(
+  job: Job,
+  way: 'reverse-motor' | 'control-box',
+  on: Readonly<Record<string, boolean>>,
+): Sheet {
   const wiring = wiringOf(job.thumb.motor, way);
   const stands = wiring.contacts.map((c) => (on[c.coil] ? ('work' as const) : ('rest' as const)));
-  return drawMotor(wiring.key, wiring.contacts.map((c, i) => ({ names: c.names, stands: stands[i]! })), motionOf(wiring, stands));
+  return drawMotor(
+    wiring.key,
+    wiring.contacts.map((c, i) => ({ names: c.names, stands: stands[i]! })),
+    motionOf(wiring, stands),
+  );
 }
 
 /** A centre-tapped stepper before and after its tap is cut, side by side. */
@@ -49,12 +70,22 @@ function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay, cutOff:
   const context = wayContext(job, a.facts);
   const name = context?.control.name ?? '';
   const line = context?.line;
-  const high = context?.fact.farSide === 'supply' || (context?.fact.leading === 'scanned-matrix' && context.fact.strobesLow !== 'no');
+  const high =
+    context?.fact.farSide === 'supply' ||
+    (context?.fact.leading === 'scanned-matrix' && context.fact.strobesLow !== 'no');
   const signal = context?.fact.signal ?? 'A';
   const other = signal === 'A' ? 'B' : 'A';
   // A value that nobody read is not written on a sheet.
-  const about = line ? [line.supply, line.pull].filter((x) => x.origin.from !== 'prior').map((x) => formatQuantity(x.range.nominal, x.unit)).join(', ') : '';
-  const supply = kind === 'relay-module' ? valueOf(takenPart(job, 'relay-module'), 'supplyVolts') : valueOf(takenPart(job, 'relay'), 'coilVolts');
+  const about = line
+    ? [line.supply, line.pull]
+        .filter((x) => x.origin.from !== 'prior')
+        .map((x) => formatQuantity(x.range.nominal, x.unit))
+        .join(', ')
+    : '';
+  const supply =
+    kind === 'relay-module'
+      ? valueOf(takenPart(job, 'relay-module'), 'supplyVolts')
+      : valueOf(takenPart(job, 'relay'), 'coilVolts');
   return {
     way: kind,
     pin: cutOff ? ONE_SHOT : job.board.pressPin === null ? 'pin ?' : `pin ${job.board.pressPin}`,
@@ -62,7 +93,13 @@ function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay, cutOff:
     upper: `${name} ${high ? other : signal}`,
     lower: `${name} ${high ? signal : other}`,
     upperNote: high ? 'its own supply' : about,
-    lowerNote: high ? about : kind === 'analogue-switch' ? '' : way.press.sharesGround ? 'shared ground' : 'its own ground',
+    lowerNote: high
+      ? about
+      : kind === 'analogue-switch'
+        ? ''
+        : way.press.sharesGround
+          ? 'shared ground'
+          : 'its own ground',
     resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
     supply: formatQuantity(supply, 'V'),
     part: wayPhrase(kind),
@@ -74,4 +111,5 @@ function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay, cutOff:
 }
 
 /** What keeps the sides apart; a data sheet gives the very numbers. */
-const apartWords = (way: JointWay): string => (way === 'relay-contact' || way === 'relay-module' ? 'coil and contact' : 'light');
+const apartWords = (way: JointWay): string =>
+  way === 'relay-contact' || way === 'relay-module' ? 'coil and contact' : 'light';

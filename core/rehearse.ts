@@ -19,21 +19,36 @@ export function notRehearsed(job: Job, a: Assessment): string | null {
 function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: number } {
   const swing = way.findings.find((f) => f.id === 'thumb.finger.dwell')?.limit?.steps?.[0]?.result.value ?? 0;
   const { build } = standin;
-  return { late: swing, joint: { ...NOMINAL_PARTS, way: 'relay-contact', polarity: build.kind === 'high-when-pressed' ? 'high' : 'low', supplyVolts: build.supplyVolts, pullOhms: build.seriesOhms, onOhms: build.contactOhms } };
+  return {
+    late: swing,
+    joint: {
+      ...NOMINAL_PARTS,
+      way: 'relay-contact',
+      polarity: build.kind === 'high-when-pressed' ? 'high' : 'low',
+      supplyVolts: build.supplyVolts,
+      pullOhms: build.seriesOhms,
+      onOhms: build.contactOhms,
+    },
+  };
 }
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
 export function runOnStandin(job: Job, a: Assessment, step: string, times: number, random: Random): TryOut {
   const whole = standinOf(job.standin);
   if (!whole) throw new RangeError('this job has no stand-in');
-  const standin = { ...whole, build: buildFor(whole, job.controls.find((c) => c.id === job.thumb.control)?.name ?? '') };
+  const standin = {
+    ...whole,
+    build: buildFor(whole, job.controls.find((c) => c.id === job.thumb.control)?.name ?? ''),
+  };
   const way = chosenWay(job, a.ways);
   const context = wayContext(job, a.facts);
   const refused = notRehearsed(job, a);
   if (refused) throw new RangeError(refused);
   const finger = way?.way === 'finger' ? fingerAt(standin, way) : null;
   const joint = finger ? finger.joint : way && context ? jointOf(context, way) : null;
-  const script = finger ? job.act.script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(0, s.seconds - finger.late) } : s)) : job.act.script;
+  const script = finger
+    ? job.act.script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(0, s.seconds - finger.late) } : s))
+    : job.act.script;
   switch (step) {
     case 'dummy-load':
       return pressStandin(standin, joint, script, 1, random);
@@ -43,13 +58,24 @@ export function runOnStandin(job: Job, a: Assessment, step: string, times: numbe
       return pressStandin(standin, joint, script, times, random);
     case 'restarts': {
       const pin = profileOf(job)?.pins.find((p) => p.gpio === job.board.pressPin);
-      if (!pin || !a.facts.press) return { count: times, failed: times, observed: 'no pin and no way of pressing are chosen, so nothing can be restarted' };
+      if (!pin || !a.facts.press)
+        return {
+          count: times,
+          failed: times,
+          observed: 'no pin and no way of pressing are chosen, so nothing can be restarted',
+        };
       const closed = longestClosed(contactAtPowerUp(pin, a.facts.press, job.board.pullDown, profileOf(job)!), 'maybe');
       return restartStandin(standin, closed, times);
     }
     case 'hand-switch':
       // The thumb sits across the button and at rest it is open, so a hand still closes the same contact.
-      return pressStandin(standin, joint && { ...joint, way: 'relay-contact', onOhms: standin.build.contactOhms }, [{ do: 'press', seconds: 0.3 }], 1, random);
+      return pressStandin(
+        standin,
+        joint && { ...joint, way: 'relay-contact', onOhms: standin.build.contactOhms },
+        [{ do: 'press', seconds: 0.3 }],
+        1,
+        random,
+      );
     default:
       throw new RangeError(`the stand-in cannot take the step ${step}`);
   }
@@ -61,6 +87,8 @@ function withStory(standin: Standin, job: Job, out: TryOut): TryOut {
   const { machine } = standin;
   const end = scriptSeconds(job.act.script) + machine.runSeconds * 1.5;
   const { machine: spans } = simulate({ machine, script: job.act.script, faults: [], starts: [0], end });
-  const story = spans.map((s, i) => (i === spans.length - 1 ? `then ${s.word}` : `${s.word} for ${formatQuantity(s.to - s.from, 's')}`)).join(', ');
+  const story = spans
+    .map((s, i) => (i === spans.length - 1 ? `then ${s.word}` : `${s.word} for ${formatQuantity(s.to - s.from, 's')}`))
+    .join(', ');
   return { ...out, observed: `${out.observed}; ${story}` };
 }

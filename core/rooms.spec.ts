@@ -16,7 +16,10 @@ describe('Wish', () => {
     const bare = changed(pot, 'wish', { when: ' ', hazards: [], hazardsReviewed: false });
     expect(findingOf(bare, 'wish.questions')).toMatchObject({ verdict: 'unknown', title: 'Not yet said: when' });
     expect(findingOf(bare, 'wish.hazards').verdict).toBe('unknown');
-    expect(findingOf(changed(bare, 'wish', { hazardsReviewed: true }), 'wish.hazards')).toMatchObject({ verdict: 'settled', title: expect.stringContaining('none named') });
+    expect(findingOf(changed(bare, 'wish', { hazardsReviewed: true }), 'wish.hazards')).toMatchObject({
+      verdict: 'settled',
+      title: expect.stringContaining('none named'),
+    });
   });
 });
 
@@ -25,7 +28,10 @@ describe('Feed', () => {
     const loads = loadsOf(pot, assess(pot).facts);
     expect(loads[0]).toMatchObject({ meanAmps: 0.075, peakAmps: 0.4 });
     const peak = findingOf(pot, 'feed.peak');
-    expect(peak.value!.value).toBeCloseTo(loads.reduce((s, l) => s + l.peakAmps, 0), 9);
+    expect(peak.value!.value).toBeCloseTo(
+      loads.reduce((s, l) => s + l.peakAmps, 0),
+      9,
+    );
     expect(findingOf(pot, 'feed.spare').value!.value).toBeCloseTo(100 * (1 - peak.value!.value), 6);
   });
 
@@ -42,9 +48,17 @@ describe('Feed', () => {
     expect(findingOf(changed(pot, 'feed', { volts: 24 }), 'feed.most-volts').verdict).toBe('stop');
     expect(findingOf(changed(pot, 'feed', { volts: 2 }), 'feed.least-volts').verdict).toBe('stop');
     // A lead that nobody described is a guess, said as one.
-    expect(findingOf(changed(pot, 'feed', { leadMetres: null }), 'feed.least-volts')).toMatchObject({ verdict: 'tight', remedy: { edit: { set: { leadMetres: 1, leadSquareMetres: 0.08e-6 } } } });
+    expect(findingOf(changed(pot, 'feed', { leadMetres: null }), 'feed.least-volts')).toMatchObject({
+      verdict: 'tight',
+      remedy: { edit: { set: { leadMetres: 1, leadSquareMetres: 0.08e-6 } } },
+    });
     const far = findingOf(changed(pot, 'feed', { leadMetres: 10 }), 'feed.least-volts');
-    expect(far).toMatchObject({ verdict: 'stop', value: { value: expect.closeTo(4.75 - ((2 * 10 * 17.241e-9) / 0.08e-6) * findingOf(pot, 'feed.peak').value!.value, 6) } });
+    expect(far).toMatchObject({
+      verdict: 'stop',
+      value: {
+        value: expect.closeTo(4.75 - ((2 * 10 * 17.241e-9) / 0.08e-6) * findingOf(pot, 'feed.peak').value!.value, 6),
+      },
+    });
   });
 
   it('asks whether the supply is isolated, and lets no controller hang on a rail that is tied or that nobody loaded', () => {
@@ -53,11 +67,22 @@ describe('Feed', () => {
     const rail = { ...demoJob('cold-room-alarm').survey.rails[0]!, id: 'logic' };
     const onRail = changed(changed(pot, 'survey', { rails: [rail] }), 'feed', { rail: 'logic', amps: 1 });
     // 3.28 V falls to 3.02 V at 20 mA: half of what sags by a twentieth is 6.3 mA, whatever is typed beside it.
-    expect(findingOf(onRail, 'feed.mean')).toMatchObject({ verdict: 'stop', limit: { value: expect.closeTo(6.31e-3, 4) } });
-    expect(findingOf(changed(onRail, 'survey', { rails: [{ ...rail, loadedVolts: null }] }), 'feed.mean').verdict).toBe('unknown');
-    const tied = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } } };
+    expect(findingOf(onRail, 'feed.mean')).toMatchObject({
+      verdict: 'stop',
+      limit: { value: expect.closeTo(6.31e-3, 4) },
+    });
+    expect(findingOf(changed(onRail, 'survey', { rails: [{ ...rail, loadedVolts: null }] }), 'feed.mean').verdict).toBe(
+      'unknown',
+    );
+    const tied = {
+      ...facts,
+      controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } },
+    };
     expect(feedFindings(onRail, tied).find((f) => f.id === 'feed.isolated')!.verdict).toBe('stop');
-    expect(guardFindings(onRail, tied, true).find((f) => f.id.startsWith('guard.isolation'))!).toMatchObject({ verdict: 'stop', title: expect.stringContaining('live') });
+    expect(guardFindings(onRail, tied, true).find((f) => f.id.startsWith('guard.isolation'))!).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('live'),
+    });
   });
 });
 
@@ -77,17 +102,27 @@ describe('Guard', () => {
     // A plug means mains inside, ticked or not; without plug, charger and cable there is none.
     const bare = changed(pot, 'wish', { hazards: ['water'] });
     expect(needsProveDead(bare, facts)).toBe(true);
-    const battery = changed(bare, 'survey', { mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' } });
+    const battery = changed(bare, 'survey', {
+      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' },
+    });
     expect(needsProveDead(battery, facts)).toBe(false);
-    const tied = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } } };
+    const tied = {
+      ...facts,
+      controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } },
+    };
     expect(hazardsOf(battery, tied)).toEqual(['mains', 'not-isolated', 'water']);
     expect(hazardsOf(battery, { ...facts, press: { ...facts.press!, mains: true } })).toContain('mains');
   });
 
   it('is never settled over an empty list: one caution holds for every machine', () => {
-    const none = changed(changed(pot, 'wish', { hazards: [], hazardsReviewed: true }), 'survey', { mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' } });
+    const none = changed(changed(pot, 'wish', { hazards: [], hazardsReviewed: true }), 'survey', {
+      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' },
+    });
     expect(cautionsOf(none, facts).map((c) => c.id)).toEqual(['own-devices']);
-    expect(findingOf({ ...none, guard: { ...none.guard, ticks: {} } }, 'guard.ticks')).toMatchObject({ verdict: 'unknown', caption: '0 of 1 in place' });
+    expect(findingOf({ ...none, guard: { ...none.guard, ticks: {} } }, 'guard.ticks')).toMatchObject({
+      verdict: 'unknown',
+      caption: '0 of 1 in place',
+    });
   });
 
   it('keeps the date of a tick and leaves the rest open', () => {
@@ -98,13 +133,36 @@ describe('Guard', () => {
   });
 
   /** The load findings of a contact before a load. */
-  const load = (guard: Partial<Job['guard']>, contact: Partial<ContactFact> = {}, control: Partial<ControlFact> = {}) => {
-    const of = { name: 'a 10 A contact', amps: 10, inrushAmps: 25, volts: 250, origin: { from: 'class', key: 'parts-relay', part: 'test' }, ...contact } as const;
-    const found = guardFindings(changed(pot, 'guard', guard), { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, ...control } }, press: { ...facts.press!, contact: of } }, true);
+  const load = (
+    guard: Partial<Job['guard']>,
+    contact: Partial<ContactFact> = {},
+    control: Partial<ControlFact> = {},
+  ) => {
+    const of = {
+      name: 'a 10 A contact',
+      amps: 10,
+      inrushAmps: 25,
+      volts: 250,
+      origin: { from: 'class', key: 'parts-relay', part: 'test' },
+      ...contact,
+    } as const;
+    const found = guardFindings(
+      changed(pot, 'guard', guard),
+      {
+        ...facts,
+        controls: { 'control-start': { ...facts.controls['control-start']!, ...control } },
+        press: { ...facts.press!, contact: of },
+      },
+      true,
+    );
     return (id: string) => found.find((f) => f.id === `guard.${id}`)!;
   };
   // 2.2 kW at 230 V is 9.57 A: a 10 A contact is tight; 3 kW is 13.04 A: stop (worked out by hand).
-  it.each([[2200, 'tight', 9.57], [3000, 'stop', 13.04], [1000, 'settled', 4.35]] as const)('rates a 10 A contact against %i W of heat', (loadWatts, verdict, amps) => {
+  it.each([
+    [2200, 'tight', 9.57],
+    [3000, 'stop', 13.04],
+    [1000, 'settled', 4.35],
+  ] as const)('rates a 10 A contact against %i W of heat', (loadWatts, verdict, amps) => {
     const f = load({ loadWatts, loadKind: 'resistive' })('contact');
     expect(f.verdict).toBe(verdict);
     expect(f.value!.value).toBeCloseTo(amps, 2);
@@ -119,25 +177,52 @@ describe('Guard', () => {
   });
   // 200 W at 24 V are 8.33 A and not the 0.87 A of 230 V; silver breaks all of its rating at 30 V DC, 0.15 of it at 48 V.
   it('takes the volts that were read, and the curve of direct current', () => {
-    const direct = (volts: number): Partial<ControlFact> => ({ leading: 'switched-load', kind: 'switched-load', alternating: 'no', parameters: { loadVolts: { low: volts, nominal: volts, high: volts } }, read: { loadVolts: '2026-03-02T14:00:00Z' } });
-    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, direct(24))('contact')).toMatchObject({ verdict: 'tight', value: { value: expect.closeTo(8.33, 2) }, limit: { value: 10 } });
-    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, direct(48))('contact')).toMatchObject({ verdict: 'stop', limit: { value: expect.closeTo(1.5, 6) } });
+    const direct = (volts: number): Partial<ControlFact> => ({
+      leading: 'switched-load',
+      kind: 'switched-load',
+      alternating: 'no',
+      parameters: { loadVolts: { low: volts, nominal: volts, high: volts } },
+      read: { loadVolts: '2026-03-02T14:00:00Z' },
+    });
+    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, direct(24))('contact')).toMatchObject({
+      verdict: 'tight',
+      value: { value: expect.closeTo(8.33, 2) },
+      limit: { value: 10 },
+    });
+    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, direct(48))('contact')).toMatchObject({
+      verdict: 'stop',
+      limit: { value: expect.closeTo(1.5, 6) },
+    });
     expect(directShare(110)).toBeCloseTo(0.03, 9);
     // Current at the lowest voltage, arc and rating at the highest.
     const wide: Partial<ControlFact> = { ...direct(48), parameters: { loadVolts: { low: 24, nominal: 36, high: 48 } } };
-    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, wide)('contact')).toMatchObject({ verdict: 'stop', value: { value: expect.closeTo(8.33, 2) }, limit: { value: expect.closeTo(1.5, 6) } });
+    expect(load({ loadWatts: 200, loadKind: 'resistive' }, {}, wide)('contact')).toMatchObject({
+      verdict: 'stop',
+      value: { value: expect.closeTo(8.33, 2) },
+      limit: { value: expect.closeTo(1.5, 6) },
+    });
     expect(load({ loadWatts: 100, loadKind: 'resistive' }, { volts: 60 })('contact-volts').verdict).toBe('stop');
   });
   it('asks for a circuit that ends a press where heat, a door or pressure is at stake, and reckons its parts', () => {
-    expect(findingOf(changed(pot, 'guard', { cutOff: 'none' }), 'guard.press-end')).toMatchObject({ verdict: 'stop', remedy: { label: 'Add a one-shot' } });
+    expect(findingOf(changed(pot, 'guard', { cutOff: 'none' }), 'guard.press-end')).toMatchObject({
+      verdict: 'stop',
+      remedy: { label: 'Add a one-shot' },
+    });
     const safe = changed(changed(pot, 'wish', { hazards: [] }), 'guard', { cutOff: 'none' });
     expect(findingOf(safe, 'guard.press-end').verdict).toBe('settled');
     expect(findingOf(changed(safe, 'wish', { hazardsReviewed: false }), 'guard.press-end').verdict).toBe('unknown');
     // Nobody ticked a door, and it is one.
-    expect(findingOf(changed(safe, 'act', { machine: { ...pot.act.machine, kind: 'open-stop-close-stop' } }), 'guard.press-end').verdict).toBe('stop');
+    expect(
+      findingOf(
+        changed(safe, 'act', { machine: { ...pot.act.machine, kind: 'open-stop-close-stop' } }),
+        'guard.press-end',
+      ).verdict,
+    ).toBe('stop');
     expect(findingOf(pot, 'guard.press-end').verdict).toBe('settled');
     expect(findingOf(pot, 'guard.press-whole').verdict).toBe('settled');
-    expect(findingOf(changed(pot, 'act', { script: [{ do: 'press', seconds: 3600 }] }), 'guard.press-end').verdict).toBe('stop');
+    expect(
+      findingOf(changed(pot, 'act', { script: [{ do: 'press', seconds: 3600 }] }), 'guard.press-end').verdict,
+    ).toBe('stop');
     // Every press from 10 ms to a minute: no sooner than the press at the fastest corner of the parts, no later than twice at the slowest.
     for (const seconds of [0.01, 0.05, 0.18, 0.33, 0.5, 1, 2.2, 5, 12, 30, 60]) {
       const p = oneShot(seconds);
@@ -146,19 +231,36 @@ describe('Guard', () => {
     }
   });
   it('shows "never" as held by something or by nothing, in Guard and in Act', () => {
-    expect(findingOf(changed(pot, 'wish', { heldBy: '' }), 'guard.never')).toMatchObject({ verdict: 'unknown', title: expect.stringContaining('held by nothing') });
+    expect(findingOf(changed(pot, 'wish', { heldBy: '' }), 'guard.never')).toMatchObject({
+      verdict: 'unknown',
+      title: expect.stringContaining('held by nothing'),
+    });
     expect(findingOf(changed(pot, 'wish', { heldBy: '' }), 'act.never').verdict).toBe('unknown');
-    expect(findingOf(pot, 'guard.never')).toMatchObject({ verdict: 'settled', title: expect.stringContaining('held by the arm switch') });
+    expect(findingOf(pot, 'guard.never')).toMatchObject({
+      verdict: 'settled',
+      title: expect.stringContaining('held by the arm switch'),
+    });
     expect(findingOf({ ...pot, trials: [] }, 'guard.never').verdict).toBe('tight');
   });
 });
 
 describe('Sense', () => {
   it('names what pressing blind leaves unknown, and what one contact tells', () => {
-    expect(findingOf(changed(pot, 'sense', { contact: 'none' }), 'sense.blind')).toMatchObject({ verdict: 'tight', caption: 'pressing blind' });
+    expect(findingOf(changed(pot, 'sense', { contact: 'none' }), 'sense.blind')).toMatchObject({
+      verdict: 'tight',
+      caption: 'pressing blind',
+    });
     // Neither the runs nor the packed program look at it: it settles nothing.
-    expect(findingOf(pot, 'sense.contact')).toMatchObject({ verdict: 'tight', title: expect.stringMatching(/cannot tell how far.*look at it yet/) });
-    const strange = changed(changed(pot, 'sense', { contact: 'none' }), 'act', { machine: { ...pot.act.machine, kind: 'unknown' } });
-    expect(findingOf(strange, 'sense.blind')).toMatchObject({ verdict: 'unknown', title: expect.not.stringContaining('no harm') });
+    expect(findingOf(pot, 'sense.contact')).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringMatching(/cannot tell how far.*look at it yet/),
+    });
+    const strange = changed(changed(pot, 'sense', { contact: 'none' }), 'act', {
+      machine: { ...pot.act.machine, kind: 'unknown' },
+    });
+    expect(findingOf(strange, 'sense.blind')).toMatchObject({
+      verdict: 'unknown',
+      title: expect.not.stringContaining('no harm'),
+    });
   });
 });

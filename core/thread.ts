@@ -22,7 +22,17 @@ export function threadOf(findings: readonly Finding[]): Bead[] {
 }
 
 /** Findings that sum up a room and speak for it where they are as grave as the rest. */
-const SUMMARIES: ReadonlySet<string> = new Set(['try.sheet', 'guard.ticks', 'feed.spare', 'act.run', 'routine.plan', 'wish.questions', 'thumb.choice', 'board.press-pin', 'pack.files']);
+const SUMMARIES: ReadonlySet<string> = new Set([
+  'try.sheet',
+  'guard.ticks',
+  'feed.spare',
+  'act.run',
+  'routine.plan',
+  'wish.questions',
+  'thumb.choice',
+  'board.press-pin',
+  'pack.files',
+]);
 
 /** What to do next: the first stop, else the first room that is not settled, in the order of the work. */
 export function nextStep(beads: readonly Bead[]): Bead | null {

@@ -27,7 +27,11 @@ test('bad files are named, with the place and what to do, and the shelf stays as
   const cases: [string, string, RegExp][] = [
     ['cut.json', JSON.stringify(good).slice(0, 500), /cut\.json: This file is not complete JSON/],
     ['foreign.json', '{"name":"something else"}', /not a Gentle Thumb job.*field "format"/],
-    ['newer.json', JSON.stringify({ ...good, version: 9 }), /version 9; this program reads up to version 4.*newer Gentle Thumb/],
+    [
+      'newer.json',
+      JSON.stringify({ ...good, version: 9 }),
+      /version 9; this program reads up to version 4.*newer Gentle Thumb/,
+    ],
     ['spoilt.json', JSON.stringify({ ...good, readings: [{ id: 'x' }] }), /readings\[0\]/],
     ['markup.json', `{"format":"<img src=x onerror=alert(1)>"}`, /not a Gentle Thumb job/],
   ];
@@ -113,7 +117,9 @@ test('a forbidden store leaves a bench that works in this tab', async ({ page })
   await expect(page.getByRole('alert')).toContainText('not kept in the browser');
   await room(page, 'Act');
   await page.getByRole('button', { name: 'Press for 180 ms' }).click();
-  await expect(page.locator('main').getByText('one press, 180 ms').or(page.getByLabel('Press for, step 1'))).toBeVisible();
+  await expect(
+    page.locator('main').getByText('one press, 180 ms').or(page.getByLabel('Press for, step 1')),
+  ).toBeVisible();
 });
 
 test('a job that is not on this shelf and a page that is none', async ({ page }) => {

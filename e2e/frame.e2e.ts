@@ -12,7 +12,11 @@ async function demo(page: Page, path = ''): Promise<void> {
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`every view passes the accessibility rules, ${colorScheme}`, async ({ browser }) => {
     test.setTimeout(180_000);
-    const context = await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const context = await browser.newContext({
+      colorScheme,
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+    });
     const page = await context.newPage();
     const heard = complaints(page);
     await demo(page);
@@ -30,11 +34,23 @@ for (const colorScheme of ['light', 'dark'] as const) {
 
   test(`every part of Probe passes the accessibility rules, ${colorScheme}`, async ({ browser }) => {
     test.setTimeout(180_000);
-    const context = await browser.newContext({ colorScheme, viewport: { width: 1280, height: 800 }, reducedMotion: 'reduce' });
+    const context = await browser.newContext({
+      colorScheme,
+      viewport: { width: 1280, height: 800 },
+      reducedMotion: 'reduce',
+    });
     const page = await context.newPage();
     const heard = complaints(page);
     await demo(page);
-    for (const [job, part] of [['yard-gate', 'strip'], ['dough-proofer', 'keypad'], ['dough-proofer', 'supplies'], ['hatch-shutter', 'sizes'], ['rice-pot', 'photographs'], ['rice-pot', 'meter'], ['larder-dehumidifier', 'controls']] as const) {
+    for (const [job, part] of [
+      ['yard-gate', 'strip'],
+      ['dough-proofer', 'keypad'],
+      ['dough-proofer', 'supplies'],
+      ['hatch-shutter', 'sizes'],
+      ['rice-pot', 'photographs'],
+      ['rice-pot', 'meter'],
+      ['larder-dehumidifier', 'controls'],
+    ] as const) {
       await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
       await expect(page.locator('gt-two-columns')).toBeVisible();
       await accessible(page, `probe ${part}`);
@@ -93,7 +109,11 @@ test('hands busy: digits find the field, Page Down goes on', async ({ page }) =>
   await demo(page, 'demo-larder-dehumidifier/probe');
   await page.locator('h2').first().click();
   await page.keyboard.press('b');
-  for (const [question, digit] of [['How is the machine fed', '1'], ['main switch', '2'], ['Where is earth', '3']] as const) {
+  for (const [question, digit] of [
+    ['How is the machine fed', '1'],
+    ['main switch', '2'],
+    ['Where is earth', '3'],
+  ] as const) {
     await expect(page.locator('[data-mains-question] h2')).toContainText(question);
     await page.keyboard.press(digit);
   }
@@ -147,7 +167,13 @@ test('on a phone Do and Know are two tabs, and nothing spills over', async ({ br
   }
   await page.getByRole('button', { name: 'Know', exact: true }).click();
   await expect(page.getByText('Is it whole?')).toBeInViewport();
-  for (const [job, part] of [['yard-gate', 'strip'], ['dough-proofer', 'keypad'], ['dough-proofer', 'supplies'], ['hatch-shutter', 'sizes'], ['rice-pot', 'meter']] as const) {
+  for (const [job, part] of [
+    ['yard-gate', 'strip'],
+    ['dough-proofer', 'keypad'],
+    ['dough-proofer', 'supplies'],
+    ['hatch-shutter', 'sizes'],
+    ['rice-pot', 'meter'],
+  ] as const) {
     await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
     await expect(page.locator('gt-parts-nav')).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth), part).toBeLessThanOrEqual(390);
@@ -168,7 +194,9 @@ test('the shelf can be used within a second from a warm server, under 300 kB of 
     });
     await page.goto('/');
     await page.getByRole('link', { name: 'New job' }).waitFor();
-    await expect.poll(() => page.evaluate(() => performance.getEntriesByName('shelf-usable').length)).toBeGreaterThan(0);
+    await expect
+      .poll(() => page.evaluate(() => performance.getEntriesByName('shelf-usable').length))
+      .toBeGreaterThan(0);
     times.push(await page.evaluate(() => Math.round(performance.getEntriesByName('shelf-usable')[0]!.startTime)));
     slow = Math.max(slow, await slowness(page));
     bytes = (await Promise.all(scripts)).reduce((s, body) => s + gzipSync(body).length, 0);
@@ -176,7 +204,10 @@ test('the shelf can be used within a second from a warm server, under 300 kB of 
   }
   // The first warms the server; of the others the second best, so that one lucky start does not pass and a busy machine does not fail.
   const best = times.slice(1).sort((a, b) => a - b)[1]!;
-  console.log(`shelf usable after ${times.join(', ')} ms; ${(bytes / 1000).toFixed(0)} kB of script, gzip; allowed ${slow.toFixed(1)} times as long here`);
+  console.log(
+    `shelf usable after ${times.join(', ')} ms; ${(bytes / 1000).toFixed(0)} kB ` +
+      `of script, gzip; allowed ${slow.toFixed(1)} times as long here`,
+  );
   expect(bytes).toBeGreaterThan(50_000);
   expect(bytes).toBeLessThan(300_000);
   expect(best).toBeLessThan(1000 * slow);

@@ -9,8 +9,11 @@ import { bead, complaints, isolated, kept, MAINS_SAID, measureAll, newJob, room,
 const folder = mkdtempSync(join(tmpdir(), 'gt-probe-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-async function part(page: Page, name: string): Promise<void> {
-  await page.getByRole('navigation', { name: 'What to survey' }).getByRole('link', { name: new RegExp(`^${name}`) }).click();
+export async function part(page: Page, name: string): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'What to survey' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
   await expect(page).toHaveURL(name === 'controls' ? /probe$/ : new RegExp(`part=${name}`));
 }
 
@@ -38,7 +41,9 @@ test('the practice shelf: measured to the end, named, and told how few readings 
   await page.goto('/');
   await page.getByRole('button', { name: 'practice' }).click();
   expect(await measureAll(page)).toBeGreaterThan(4);
-  const best = (await page.locator('gt-candidates .bars li').first().locator('span').first().innerText()).split('\n')[0]!.trim();
+  const best = (await page.locator('gt-candidates .bars li').first().locator('span').first().innerText())
+    .split('\n')[0]!
+    .trim();
   await page.getByLabel('Your answer').click();
   await page.getByRole('option', { name: best, exact: true }).click();
   await page.getByRole('button', { name: 'That is it' }).click();
@@ -47,7 +52,9 @@ test('the practice shelf: measured to the end, named, and told how few readings 
   await expect(page.locator('[data-next-title]')).toContainText('ground to live and neutral');
 });
 
-test('a board that is none of the kinds is walked to an honest remainder, which names what fits nothing and what would tell more', async ({ page }) => {
+test('a board that is none of the kinds is walked to an honest remainder, which names what fits nothing and what would tell more', async ({
+  page,
+}) => {
   await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
   await page.goto('/');
   await page.getByRole('button', { name: 'practice' }).click();
@@ -73,7 +80,17 @@ test('a strip of terminals is led to the pair that moves the machine, and become
   await page.getByLabel('Terminals', { exact: true }).fill('3');
   await page.getByRole('button', { name: 'Begin' }).click();
   const title = page.locator('[data-strip-title]');
-  const answers: [RegExp, string][] = [[/terminal 1 to live/, '>20M'], [/terminal 2 to live/, '>20M'], [/terminal 3 to live/, '>20M'], [/1 to earth/, '0.9 VAC'], [/1 to earth.*turned/, '0.8 VAC'], [/terminal 1 to 2, powered/, '0.01 V'], [/AC volts from terminal 1 to 2/, '0.1 VAC'], [/terminal 1 to 3, powered/, '11.8 V'], [/1 to 3 with 1 kΩ/, '4.6 V']];
+  const answers: [RegExp, string][] = [
+    [/terminal 1 to live/, '>20M'],
+    [/terminal 2 to live/, '>20M'],
+    [/terminal 3 to live/, '>20M'],
+    [/1 to earth/, '0.9 VAC'],
+    [/1 to earth.*turned/, '0.8 VAC'],
+    [/terminal 1 to 2, powered/, '0.01 V'],
+    [/AC volts from terminal 1 to 2/, '0.1 VAC'],
+    [/terminal 1 to 3, powered/, '11.8 V'],
+    [/1 to 3 with 1 kΩ/, '4.6 V'],
+  ];
   for (const [question, answer] of answers) {
     await expect(title).toHaveText(question);
     await page.locator('[data-strip-reading]').fill(answer);
@@ -104,7 +121,9 @@ test('captures of a keypad give its map; bad ones are named with their place', a
     return join(folder, name);
   };
   const random = seededRandom(3);
-  const good = [null, ...PROOFER_PAD.keys.flat()].map((k) => file(`${k ?? 'idle'}.vcd`, padCapture(PROOFER_PAD, k, 30, random)));
+  const good = [null, ...PROOFER_PAD.keys.flat()].map((k) =>
+    file(`${k ?? 'idle'}.vcd`, padCapture(PROOFER_PAD, k, 30, random)),
+  );
   const text = readFileSync(good[0]!, 'utf8');
   const bad: [string, string, RegExp][] = [
     ['backwards.vcd', text.replace('#0\n', '#900000\n'), /backwards\.vcd: Time runs backwards.*line \d+/],
@@ -127,7 +146,9 @@ test('captures of a keypad give its map; bad ones are named with their place', a
   expect(heard).toEqual([]);
 });
 
-test('a capture of 100 MB is read in the worker in under 10 s and the page keeps drawing; it can be stopped', async ({ page }) => {
+test('a capture of 100 MB is read in the worker in under 10 s and the page keeps drawing; it can be stopped', async ({
+  page,
+}) => {
   test.setTimeout(120_000);
   const big = join(folder, 'big.vcd');
   const out = createWriteStream(big);
@@ -165,7 +186,10 @@ test('a capture of 100 MB is read in the worker in under 10 s and the page keeps
   const seconds = (Date.now() - began) / 1000;
   const frames = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).sort((a, b) => a - b);
   const late = frames.filter((f) => f > 50).length;
-  console.log(`100 MB capture read in ${seconds.toFixed(1)} s; ${frames.length} frames, 99 % within ${frames[Math.floor(frames.length * 0.99)]!.toFixed(0)} ms, ${late} over 50 ms`);
+  console.log(
+    `100 MB capture read in ${seconds.toFixed(1)} s; ${frames.length} frames, 99 % within ` +
+      `${frames[Math.floor(frames.length * 0.99)]!.toFixed(0)} ms, ${late} over 50 ms`,
+  );
   expect(seconds).toBeLessThan(10);
   // One frame in fifty, and a handful of a short run: a busy machine is late by itself now and then.
   expect(late).toBeLessThanOrEqual(Math.max(5, 0.02 * frames.length));
@@ -185,7 +209,14 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
   await page.getByLabel('Open volts').fill('5,0x');
   await page.getByLabel('Open volts').press('Tab');
   await expect(page.getByRole('alert')).toContainText('not understood at character 4');
-  for (const [label, text] of [['Open volts', '5.00'], ['Volts under load', '4V8'], ['at this load', '100 mA'], ['Stored in, farads', '100u'], ['charged to', '325'], ['empties through', '100k']] as const) {
+  for (const [label, text] of [
+    ['Open volts', '5.00'],
+    ['Volts under load', '4V8'],
+    ['at this load', '100 mA'],
+    ['Stored in, farads', '100u'],
+    ['charged to', '325'],
+    ['empties through', '100k'],
+  ] as const) {
     await page.getByLabel(label).fill(text);
     await page.getByLabel(label).press('Tab');
   }
@@ -242,7 +273,10 @@ test('photographs are made small, pinned, packed and opened again; what is no pi
   await shelf.getByRole('button', { name: 'open a file' }).click();
   await (await choosing).setFiles(zip);
   await expect(shelf.getByText('Photo pot is on the shelf.')).toBeVisible();
-  await shelf.getByRole('link', { name: /^Photo pot/ }).first().click();
+  await shelf
+    .getByRole('link', { name: /^Photo pot/ })
+    .first()
+    .click();
   await expect(bead(shelf, 'Probe')).toBeVisible();
   await room(shelf, 'Probe');
   await part(shelf, 'photographs');
@@ -265,48 +299,4 @@ test('the order for the whole board is planned in the worker', async ({ page }) 
   await page.getByText('The order for the whole board').click();
   await expect(page.locator('.plan li')).toHaveCount(6);
   await expect(page.locator('.plan li').first()).toContainText('ground to live and neutral');
-});
-
-test('a pad is mapped by the beeper on its tail, and an odd ring is named', async ({ page }) => {
-  await newJob(page, { title: 'Little pad' });
-  await room(page, 'Probe');
-  await part(page, 'keypad');
-  await page.getByLabel('Keys, row by row').fill('up down\non .');
-  await page.getByRole('button', { name: 'Draw it' }).click();
-  const join = async (key: string, a: string, b: string): Promise<void> => {
-    await page.getByLabel('While held').selectOption(key);
-    await page.getByLabel('pin', { exact: true }).fill(a);
-    await page.getByLabel('beeps to pin').fill(b);
-    await page.getByRole('button', { name: 'Note it' }).click();
-  };
-  await join('up', '1', '1');
-  await expect(page.getByRole('alert')).toContainText('two different pins');
-  await join('up', '1', '4');
-  await join('down', '1', '5');
-  await join('on', '2', '4');
-  await expect(page.getByRole('img', { name: /up joins 1 and 4, down joins 1 and 5, on joins 2 and 4/ })).toBeVisible();
-  await expect(page.locator('main').getByText('3 of 3 keys have their two lines')).toBeVisible();
-  await join('on', '4', '5');
-  await expect(page.getByRole('alert')).toContainText('odd ring');
-  await page.getByRole('button', { name: 'undo' }).click();
-  await expect(page.getByRole('alert')).toBeHidden();
-});
-
-test('hands busy, a look is answered by a digit and a number by the pedal; every answer is kept once', async ({ page }) => {
-  await newJob(page, { title: 'Busy hands' });
-  await room(page, 'Probe');
-  await say(page, ...isolated('heat'));
-  await expect(page.locator('[data-next-title]')).toContainText('Look at heat');
-  await page.locator('h2').first().click();
-  await page.keyboard.press('b');
-  await expect(page.locator('gt-job-frame')).toHaveClass(/busy/);
-  await page.keyboard.press('1');
-  await expect(page.locator('[data-next-title]')).not.toContainText('Look');
-  await expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
-  await page.keyboard.type('0.2');
-  await page.keyboard.press('PageDown');
-  await expect(page.getByText('7 taken')).toBeVisible();
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'undo' }).click();
-  await expect(page.getByText('6 taken')).toBeVisible();
 });

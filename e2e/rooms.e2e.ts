@@ -7,7 +7,9 @@ async function begin(page: Page, title: string): Promise<string[]> {
   return heard;
 }
 
-test('an extractor rocker is named unplugged, held before any live reading, and its load is judged in Guard', async ({ page }) => {
+test('an extractor rocker is named unplugged, held before any live reading, and its load is judged in Guard', async ({
+  page,
+}) => {
   const heard = await begin(page, 'Extractor');
   await page.getByLabel('mains inside').check();
   await room(page, 'Probe');
@@ -69,10 +71,20 @@ test('a sentence keeps its days and time, is taken away and comes back', async (
   await expect(page.getByLabel('Log of this job')).toContainText('undone');
 });
 
-test('readings withdrawn and counted again change what the control may be, and stay in the record', async ({ page }) => {
+test('readings withdrawn and counted again change what the control may be, and stay in the record', async ({
+  page,
+}) => {
   await begin(page, 'Doubtful pot');
   await room(page, 'Probe');
-  await say(page, ...isolated('start'), 'start look springs back', 'start B to ground off 0.1 ohm', 'start A idle 4.98 V', 'start short 0.498 mA', 'start A neighbour 4.98 V');
+  await say(
+    page,
+    ...isolated('start'),
+    'start look springs back',
+    'start B to ground off 0.1 ohm',
+    'start A idle 4.98 V',
+    'start short 0.498 mA',
+    'start A neighbour 4.98 V',
+  );
   await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
   await page.getByRole('button', { name: 'Withdraw: B to ground, unplugged' }).click();
   await page.getByRole('button', { name: 'Withdraw: A to ground, nobody presses' }).click();

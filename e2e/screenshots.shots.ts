@@ -68,7 +68,10 @@ test('remainder', async ({ page }) => {
 test('thumb', async ({ page }) => {
   await at(page, 'demo-rice-pot/thumb');
   await shot(page, 'thumb');
-  await page.getByRole('button', { name: /mV: why/ }).first().click();
+  await page
+    .getByRole('button', { name: /mV: why/ })
+    .first()
+    .click();
   await expect(page.getByRole('dialog')).toBeVisible();
   await page.waitForTimeout(400);
   await shot(page, 'explain');

@@ -10,31 +10,43 @@ const DEMO_COUNT = 8;
 export async function demoKept(page: Page): Promise<void> {
   await page.goto(DEMO);
   await expect(page.getByText('Yard gate')).toBeVisible();
-  await expect.poll(() => page.evaluate(() => new Promise<number>((done) => {
-    const open = indexedDB.open('gentle-thumb');
-    open.onsuccess = () => {
-      const count = open.result.transaction('jobs').objectStore('jobs').count();
-      count.onsuccess = () => {
-        open.result.close();
-        done(count.result);
-      };
-    };
-  }))).toBe(DEMO_COUNT);
+  await expect
+    .poll(() =>
+      page.evaluate(
+        () =>
+          new Promise<number>((done) => {
+            const open = indexedDB.open('gentle-thumb');
+            open.onsuccess = () => {
+              const count = open.result.transaction('jobs').objectStore('jobs').count();
+              count.onsuccess = () => {
+                open.result.close();
+                done(count.result);
+              };
+            };
+          }),
+      ),
+    )
+    .toBe(DEMO_COUNT);
 }
 
-/** How many times longer than a quarter of a second a fixed piece of work takes in the page at the moment, at least 1: what a busy machine may be late by. */
+/**
+ * How many times longer than a quarter of a second a fixed piece of work takes in the page at the moment, at least 1:
+ * what a busy machine may be late by.
+ */
 export async function slowness(page: Page): Promise<number> {
-  const times = await page.evaluate(() => [0, 1, 2].map(() => {
-    const began = performance.now();
-    const words: string[] = [];
-    for (let i = 0, x = 1; i < 200_000; i++) {
-      x = (x * 48271) % 2147483647;
-      words.push(String(x));
-    }
-    words.sort();
-    JSON.parse(JSON.stringify(words));
-    return performance.now() - began;
-  }));
+  const times = await page.evaluate(() =>
+    [0, 1, 2].map(() => {
+      const began = performance.now();
+      const words: string[] = [];
+      for (let i = 0, x = 1; i < 200_000; i++) {
+        x = (x * 48271) % 2147483647;
+        words.push(String(x));
+      }
+      words.sort();
+      JSON.parse(JSON.stringify(words));
+      return performance.now() - began;
+    }),
+  );
   return Math.max(1, times.sort((a, b) => a - b)[1]! / 250);
 }
 
@@ -68,7 +80,10 @@ export async function textOf(download: Download): Promise<string> {
 /** Waits until the browser has kept the job. */
 export const kept = (page: Page) => expect(page.locator('[data-save]')).toHaveText(/^kept/);
 
-export async function newJob(page: Page, answers: { title: string; outcome?: string; when?: string; never?: string; standin?: boolean }): Promise<void> {
+export async function newJob(
+  page: Page,
+  answers: { title: string; outcome?: string; when?: string; never?: string; standin?: boolean },
+): Promise<void> {
   await page.goto('/');
   await page.getByRole('link', { name: 'New job' }).click();
   await page.getByLabel('Which machine?').fill(answers.title);
@@ -115,11 +130,22 @@ export async function say(page: Page, ...lines: string[]): Promise<void> {
 /** The mains side as most benches have it, in note lines. */
 export const MAINS_SAID = ['mains plug turns', 'mains switch none', 'mains earth nowhere'] as const;
 /** A control `name` read as isolated, plugged in either way round. */
-export const isolated = (name: string): string[] => [...MAINS_SAID, 'ground to mains off >20M', `${name} A to mains off >20M`, `${name} B to mains off >20M`, `${name} A to earth on 0.2 VAC`, `${name} A to earth plug-turned 0.3 VAC`];
+export const isolated = (name: string): string[] => [
+  ...MAINS_SAID,
+  'ground to mains off >20M',
+  `${name} A to mains off >20M`,
+  `${name} B to mains off >20M`,
+  `${name} A to earth on 0.2 VAC`,
+  `${name} A to earth plug-turned 0.3 VAC`,
+];
 
 /** Answers what is asked about the mains side before the first reading, by its buttons. */
 export async function answerMains(page: Page): Promise<void> {
-  for (const [question, answer] of [[/How is the machine fed/, /either way round/], [/main switch/, /it has none/], [/Where is earth/, /from a socket beside it/]] as const) {
+  for (const [question, answer] of [
+    [/How is the machine fed/, /either way round/],
+    [/main switch/, /it has none/],
+    [/Where is earth/, /from a socket beside it/],
+  ] as const) {
     await expect(page.locator('[data-mains-question] h2')).toHaveText(question);
     await page.getByRole('button', { name: answer }).click();
   }
@@ -186,12 +212,21 @@ export async function planThePress(page: Page): Promise<void> {
   await room(page, 'Routine');
   await page.getByRole('button', { name: 'one more sentence' }).click();
   await page.getByLabel('Clock time').fill('10:40');
-  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri']) await page.getByRole('button', { name: day, exact: true }).click();
+  for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'])
+    await page.getByRole('button', { name: day, exact: true }).click();
   await expect(page.locator('main').getByText(/At 10:40 on weekdays, if armed, press/)).toBeVisible();
 }
 
 /** Fails with every rule of accessibility that the page breaks. */
 export async function accessible(page: Page, where: string): Promise<void> {
   const found = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze();
-  expect(found.violations.map((v) => `${where}: ${v.id} ${v.nodes.map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`).slice(0, 3).join(' | ')}`)).toEqual([]);
+  expect(
+    found.violations.map(
+      (v) =>
+        `${where}: ${v.id} ${v.nodes
+          .map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`)
+          .slice(0, 3)
+          .join(' | ')}`,
+    ),
+  ).toEqual([]);
 }

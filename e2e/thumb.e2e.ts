@@ -62,7 +62,9 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
   await expect(page.locator('.wishes li').first()).not.toContainText('cheap');
 });
 
-test('with several controls the one to press is chosen in Thumb; a decoded pad packs its injector', async ({ page }) => {
+test('with several controls the one to press is chosen in Thumb; a decoded pad packs its injector', async ({
+  page,
+}) => {
   await demoKept(page);
   await page.goto(`${DEMO}/job/demo-cold-room-alarm/thumb`);
   await page.getByLabel('Control to press').selectOption({ label: 'test' });

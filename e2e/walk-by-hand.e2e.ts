@@ -9,7 +9,12 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   const heard = complaints(page);
   await page.goto('/');
   await expect(page.getByText('No machine on the shelf yet')).toBeVisible();
-  await newJob(page, { title: 'Rice pot', outcome: 'the pot starts by itself', when: 'before lunch on weekdays', never: 'start empty' });
+  await newJob(page, {
+    title: 'Rice pot',
+    outcome: 'the pot starts by itself',
+    when: 'before lunch on weekdays',
+    never: 'start empty',
+  });
 
   await page.getByLabel('mains inside').check();
   await page.getByLabel('heat while nobody watches').check();
@@ -31,10 +36,20 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   await takeReading(page, /B to live and neutral/, '>20M');
   await takeReading(page, /AC volts A to earth/, '0.3');
   await takeReading(page, /AC volts A to earth.*turned/, '0.4');
-  await expect(page.locator('main').getByText('start is isolated from mains, as far as these readings tell')).toBeVisible();
+  await expect(
+    page.locator('main').getByText('start is isolated from mains, as far as these readings tell'),
+  ).toBeVisible();
   // The rest by the note line, in the maker's own words.
   const note = page.getByLabel('Note line');
-  for (const [line, understood] of [['start look springs back', 'eye and finger, springs back'], ['start B to ground off 0.1 ohm', 'B to ground, unplugged, 0.1 Ω'], ['start A idle 4.98 V', 'A to ground, nobody presses, 4.98 V DC'], ['start short 0.498 mA', 'A shorted to B'], ['start A-B pressed 0.4 ohm', 'A to B, held pressed'], ['start A neighbour 4.98 V', 'A to ground, a neighbour held'], ['note: foam behind the board', 'a remark for the log']] as const) {
+  for (const [line, understood] of [
+    ['start look springs back', 'eye and finger, springs back'],
+    ['start B to ground off 0.1 ohm', 'B to ground, unplugged, 0.1 Ω'],
+    ['start A idle 4.98 V', 'A to ground, nobody presses, 4.98 V DC'],
+    ['start short 0.498 mA', 'A shorted to B'],
+    ['start A-B pressed 0.4 ohm', 'A to B, held pressed'],
+    ['start A neighbour 4.98 V', 'A to ground, a neighbour held'],
+    ['note: foam behind the board', 'a remark for the log'],
+  ] as const) {
     await page.keyboard.press('Escape');
     await page.locator('h2').first().click();
     await page.keyboard.press('/');
@@ -47,7 +62,10 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   await note.press('Escape');
 
   // A number opens: formula, numbers, where each comes from; Esc closes it.
-  await page.getByRole('button', { name: /Ω: why\?/ }).first().click();
+  await page
+    .getByRole('button', { name: /Ω: why\?/ })
+    .first()
+    .click();
   const sheet = page.getByRole('dialog');
   await expect(sheet).toContainText('measured');
   await expect(sheet.locator('math')).not.toHaveCount(0);
@@ -58,13 +76,24 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
 
   await room(page, 'Try');
   await enter(page, 'Who tests?', 'the morning cook');
-  for (const step of ['prove-dead', 'dummy-load', 'restarts', 'one-press', 'many-presses', 'hand-switch', 'never', 'sign-off']) {
+  for (const step of [
+    'prove-dead',
+    'dummy-load',
+    'restarts',
+    'one-press',
+    'many-presses',
+    'hand-switch',
+    'never',
+    'sign-off',
+  ]) {
     await expect(page.locator(`[data-step="${step}"]`)).toBeVisible();
     const all = page.getByRole('button', { name: /^All \d+ left/ });
     if (await all.isVisible()) await all.click();
     else await page.getByRole('button', { name: 'As expected', exact: true }).click();
   }
-  await expect(page.locator('main').getByRole('heading', { name: /Every step passed on the machine; signed by the morning cook/ })).toBeVisible();
+  await expect(
+    page.locator('main').getByRole('heading', { name: /Every step passed on the machine; signed by the morning cook/ }),
+  ).toBeVisible();
   await expect(bead(page, 'Try')).toHaveAccessibleName(/signed off/);
   await expect(bead(page, 'Guard')).toHaveAccessibleName(/settled/);
 
@@ -79,7 +108,11 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   try {
     await download.saveAs(join(folder, 'all.zip'));
     execFileSync('unzip', ['-q', 'all.zip'], { cwd: folder });
-    const job = JSON.parse(readFileSync(join(folder, 'rice-pot.job.json'), 'utf8')) as { readings: unknown[]; trials: unknown[]; log: { text: string }[] };
+    const job = JSON.parse(readFileSync(join(folder, 'rice-pot.job.json'), 'utf8')) as {
+      readings: unknown[];
+      trials: unknown[];
+      log: { text: string }[];
+    };
     expect(job.readings).toHaveLength(11);
     expect(job.trials).toHaveLength(8);
     expect(job.log.some((e) => e.text === 'foam behind the board')).toBe(true);

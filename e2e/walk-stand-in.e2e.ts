@@ -3,7 +3,13 @@ import { answerMains, bead, complaints, kept, measureAll, newJob, planThePress, 
 
 test('a newcomer without hardware walks the whole way on the stand-in', async ({ page }) => {
   const heard = complaints(page);
-  await newJob(page, { title: 'Practice pot', outcome: 'it starts by itself', when: 'at noon', never: 'start empty', standin: true });
+  await newJob(page, {
+    title: 'Practice pot',
+    outcome: 'it starts by itself',
+    when: 'at noon',
+    never: 'start empty',
+    standin: true,
+  });
   await page.getByLabel('mains inside').check();
   await page.getByLabel('heat while nobody watches').check();
 

@@ -10,7 +10,9 @@ const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);
 const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
 const show = (page: Page, tab: string) => page.getByRole('button', { name: tab, exact: true }).click();
 
-test('every way stands in the list with its reason; one that is no use is folded and can be chosen all the same', async ({ page }) => {
+test('every way stands in the list with its reason; one that is no use is folded and can be chosen all the same', async ({
+  page,
+}) => {
   const heard = complaints(page);
   await thumb(page, 'rice-pot');
   await expect(page.locator('[data-way]')).toHaveCount(17);
@@ -25,12 +27,16 @@ test('every way stands in the list with its reason; one that is no use is folded
   expect(heard).toEqual([]);
 });
 
-test('a module that never lets go is stopped; what would help is tried out, and doing it mends it', async ({ page }) => {
+test('a module that never lets go is stopped; what would help is tried out, and doing it mends it', async ({
+  page,
+}) => {
   await thumb(page, 'rice-pot');
   await way(page, 'relay-module').click();
   await expect(page.getByRole('heading', { name: 'Relay module across start' })).toBeVisible();
   await show(page, 'parts');
-  await page.locator('gt-parts-pick select').selectOption({ label: 'one relay, presses on low, bare transistor input' });
+  await page
+    .locator('gt-parts-pick select')
+    .selectOption({ label: 'one relay, presses on low, bare transistor input' });
   await settled(page);
   await expect(way(page, 'relay-module').getByRole('img')).toHaveAccessibleName(/stop/i);
   await show(page, 'for and against');
@@ -44,7 +50,9 @@ test('a module that never lets go is stopped; what would help is tried out, and 
   await expect(page.getByRole('row', { name: /makes no sound/ })).toContainText('fully (better)');
 });
 
-test('parts: own values, impossible ones told, prices for several machines, and the list leaves with the pack', async ({ page }) => {
+test('parts: own values, impossible ones told, prices for several machines, and the list leaves with the pack', async ({
+  page,
+}) => {
   await thumb(page, 'rice-pot');
   await show(page, 'parts');
   await page.getByRole('button', { name: 'with own values' }).click();
@@ -72,16 +80,28 @@ test('parts: own values, impossible ones told, prices for several machines, and 
   await page.getByRole('button', { name: 'into the drawer' }).click();
   await room(page, 'Pack');
   await page.getByRole('button', { name: 'parts.csv', exact: true }).click();
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Save parts.csv' }).click()]);
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Save parts.csv' }).click(),
+  ]);
   expect(await textOf(file)).toMatch(/solid-state relay,the ones from the tin,12,2,10,1\.25,12\.5/);
   // The part is in the drawer now; another job can take it, and the drawer goes into a file and comes back.
   await page.goto(`${DEMO}/drawer`);
   await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
-  const [saved] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'save as a file' }).click()]);
+  const [saved] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'save as a file' }).click(),
+  ]);
   const text = await textOf(saved);
-  expect(JSON.parse(text)).toMatchObject({ format: 'gentle-thumb/drawer', parts: [{ name: 'the ones from the tin', kind: 'solid-state-relay' }] });
+  expect(JSON.parse(text)).toMatchObject({
+    format: 'gentle-thumb/drawer',
+    parts: [{ name: 'the ones from the tin', kind: 'solid-state-relay' }],
+  });
   const open = async (name: string, body: string): Promise<void> => {
-    const [chooser] = await Promise.all([page.waitForEvent('filechooser'), page.getByRole('button', { name: 'open a file' }).click()]);
+    const [chooser] = await Promise.all([
+      page.waitForEvent('filechooser'),
+      page.getByRole('button', { name: 'open a file' }).click(),
+    ]);
     await chooser.setFiles({ name, mimeType: 'application/json', buffer: Buffer.from(body) });
   };
   await open('broken.json', text.replace('"usual"', '').replace('solid-state-relay', 'tube'));
@@ -104,7 +124,10 @@ test('a finger moves with its sliders, and its margins with it', async ({ page }
   await expect(drawing).toContainText('press 48°');
   await settled(page);
   await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/stop/i);
-  await page.getByRole('button', { name: /^Press at \d+°$/ }).first().click();
+  await page
+    .getByRole('button', { name: /^Press at \d+°$/ })
+    .first()
+    .click();
   await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/settled/i);
 });
 
@@ -150,11 +173,16 @@ test('a scanned key: the program is too late, the logic is not', async ({ page }
   // How long the machine looks before its strobe ends is a size that nobody confirmed.
   await expect(way(page, 'logic-injector').getByRole('img')).toHaveAccessibleName(/tight/i);
   await show(page, 'for and against');
-  await page.getByRole('button', { name: /They are right as they stand/ }).first().click();
+  await page
+    .getByRole('button', { name: /They are right as they stand/ })
+    .first()
+    .click();
   await expect(way(page, 'logic-injector').getByRole('img')).toHaveAccessibleName(/settled/i);
 });
 
-test('a shutter on its tube: torque stops a small stepper, its winding is drawn, a fit is read off the caliper', async ({ page }) => {
+test('a shutter on its tube: torque stops a small stepper, its winding is drawn, a fit is read off the caliper', async ({
+  page,
+}) => {
   await thumb(page, 'hatch-shutter');
   await way(page, 'hand-mechanism').click();
   const panel = page.locator('gt-hand-plan');
@@ -187,7 +215,10 @@ test('a supply switched is asked about with a power cut, and a spare remote with
   await settled(page);
   await expect(way(page, 'spare-remote').getByRole('img')).toHaveAccessibleName(/tight/i);
   await show(page, 'for and against');
-  await page.getByRole('button', { name: /They are right as they stand/ }).first().click();
+  await page
+    .getByRole('button', { name: /They are right as they stand/ })
+    .first()
+    .click();
   await expect(way(page, 'spare-remote').getByRole('img')).toHaveAccessibleName(/settled/i);
   await show(page, 'wire table');
   await expect(page.getByRole('cell', { name: 'remote A' })).toBeVisible();
@@ -222,7 +253,10 @@ test('what the drawer holds is offered in a job, with its count and price', asyn
 test('a wish is dragged to the top, and the ways follow', async ({ page }) => {
   await thumb(page, 'rice-pot');
   await page.getByText('Your order of wishes').click();
-  const [from, to] = [page.locator('.wishes li', { hasText: 'the machine stays shut' }), page.locator('.wishes li').first()];
+  const [from, to] = [
+    page.locator('.wishes li', { hasText: 'the machine stays shut' }),
+    page.locator('.wishes li').first(),
+  ];
   await from.scrollIntoViewIfNeeded();
   const a = (await from.boundingBox())!;
   await page.mouse.move(a.x + 40, a.y + a.height / 2);
@@ -240,13 +274,32 @@ test('a wish is dragged to the top, and the ways follow', async ({ page }) => {
 
 /** Each view that only some ways of pressing have: a demo job, the way where it is not the chosen one, and the tab. */
 const VIEWS: readonly (readonly [job: string, way: string, tab: string])[] = [
-  ['rice-pot', '', 'parts'], ['rice-pot', '', 'compare'], ['rice-pot', 'relay-contact', 'for and against'], ['extractor-rocker', '', 'drawing'], ['extractor-rocker', 'control-box', 'drawing'], ['hatch-shutter', '', 'drawing'], ['hatch-shutter', 'hand-mechanism', 'wire table'], ['hood-fan', '', 'drawing'], ['dough-proofer', 'strobe-answer', 'drawing'], ['rice-pot', 'switched-supply', 'drawing'], ['rice-pot', 'spare-remote', 'drawing'],
+  ['rice-pot', '', 'parts'],
+  ['rice-pot', '', 'compare'],
+  ['rice-pot', 'relay-contact', 'for and against'],
+  ['extractor-rocker', '', 'drawing'],
+  ['extractor-rocker', 'control-box', 'drawing'],
+  ['hatch-shutter', '', 'drawing'],
+  ['hatch-shutter', 'hand-mechanism', 'wire table'],
+  ['hood-fan', '', 'drawing'],
+  ['dough-proofer', 'strobe-answer', 'drawing'],
+  ['rice-pot', 'switched-supply', 'drawing'],
+  ['rice-pot', 'spare-remote', 'drawing'],
 ];
 
-for (const [name, width, colorScheme] of [['on a screen by day', 1280, 'light'], ['on a phone by night', 390, 'dark']] as const)
-  test(`every view of the ways and the drawer passes the accessibility rules and spills over nothing, ${name}`, async ({ browser }) => {
+for (const [name, width, colorScheme] of [
+  ['on a screen by day', 1280, 'light'],
+  ['on a phone by night', 390, 'dark'],
+] as const)
+  test(`every view of the ways and the drawer passes the accessibility rules and spills over nothing, ${name}`, async ({
+    browser,
+  }) => {
     test.setTimeout(240_000);
-    const context = await browser.newContext({ colorScheme, viewport: { width, height: 844 }, reducedMotion: 'reduce' });
+    const context = await browser.newContext({
+      colorScheme,
+      viewport: { width, height: 844 },
+      reducedMotion: 'reduce',
+    });
     const page = await context.newPage();
     const heard = complaints(page);
     await demoKept(page);
@@ -257,7 +310,10 @@ for (const [name, width, colorScheme] of [['on a screen by day', 1280, 'light'],
       await settled(page);
       await page.getByRole('button', { name: tab, exact: true }).click();
       await accessible(page, `${job} ${key} ${tab}`);
-      expect(await page.evaluate(() => document.documentElement.scrollWidth), `${job} ${key} ${tab}`).toBeLessThanOrEqual(width);
+      expect(
+        await page.evaluate(() => document.documentElement.scrollWidth),
+        `${job} ${key} ${tab}`,
+      ).toBeLessThanOrEqual(width);
     }
     await page.goto(`${DEMO}/drawer`);
     await page.getByRole('button', { name: 'Put it in' }).first().click();

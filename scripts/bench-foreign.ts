@@ -10,6 +10,7 @@ const began = performance.now();
 const list: Went[] = [];
 for (const b of boards(count, random)) {
   list.push(follow(b, random));
-  if (list.length % Math.ceil(count / 4) === 0) console.error(`${list.length} of ${count}, ${((performance.now() - began) / 1000).toFixed(0)} s`);
+  if (list.length % Math.ceil(count / 4) === 0)
+    console.error(`${list.length} of ${count}, ${((performance.now() - began) / 1000).toFixed(0)} s`);
 }
 console.log(report(list, MET).join('\n'));

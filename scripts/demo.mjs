@@ -5,6 +5,9 @@ import { ensureBuilt, ensurePackages, root, say } from './lib.mjs';
 ensurePackages();
 await ensureBuilt();
 say('starting the server');
-const server = spawn(`${root}node_modules/.bin/tsx`, [`${root}server/main.ts`, '--demo', ...process.argv.slice(2)], { stdio: 'inherit', cwd: root });
+const server = spawn(`${root}node_modules/.bin/tsx`, [`${root}server/main.ts`, '--demo', ...process.argv.slice(2)], {
+  stdio: 'inherit',
+  cwd: root,
+});
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => server.kill(signal));
 server.on('exit', (code) => process.exit(code ?? 0));

@@ -9,5 +9,9 @@ if (!existsSync(`${root}node_modules/.bin/tsx`)) {
   ensurePackages();
 }
 // Loaded into Node.js itself: one process less to start than by the tsx command.
-const done = spawnSync(process.execPath, ['--import', `file://${root}node_modules/tsx/dist/loader.mjs`, `${root}cli/main.ts`, ...process.argv.slice(2)], { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() });
+const done = spawnSync(
+  process.execPath,
+  ['--import', `file://${root}node_modules/tsx/dist/loader.mjs`, `${root}cli/main.ts`, ...process.argv.slice(2)],
+  { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() },
+);
 process.exit(done.status ?? 1);

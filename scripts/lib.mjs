@@ -12,7 +12,12 @@ export const say = (text) => console.log(`[${((Date.now() - began) / 1000).toFix
 
 /** Runs a command with its output shown; gives its exit code. */
 export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { cwd: root, stdio: 'inherit', ...options, env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NG_CLI_ANALYTICS: 'false', ...options.env } });
+  const done = spawnSync(command, args, {
+    cwd: root,
+    stdio: 'inherit',
+    ...options,
+    env: { ...process.env, PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD: '1', NG_CLI_ANALYTICS: 'false', ...options.env },
+  });
   return done.status ?? 1;
 }
 
@@ -20,13 +25,17 @@ export const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`])
 
 /** Installs the Node packages unless they are there for this very package.json. */
 export function ensurePackages() {
-  const want = createHash('sha256').update(readFileSync(`${root}package.json`)).digest('hex');
+  const want = createHash('sha256')
+    .update(readFileSync(`${root}package.json`))
+    .digest('hex');
   const mark = `${root}node_modules/.gentle-thumb-packages`;
   if (existsSync(mark) && readFileSync(mark, 'utf8') === want) return;
   say('installing Node packages (about a minute and a half)');
   // `npm ci` refuses the lock file on some platforms; `npm install` keeps to it and leaves it as it is.
   if (run('npm', ['install', '--no-audit', '--no-fund', '--loglevel=error']) !== 0) {
-    console.error('The Node packages could not be installed. Check the network to the npm registry and run the command again.');
+    console.error(
+      'The Node packages could not be installed. Check the network to the npm registry and run the command again.',
+    );
     process.exit(1);
   }
   writeFileSync(mark, want);
@@ -41,20 +50,36 @@ export function ensurePrograms(wanted) {
   const sudo = !root && has('sudo') && spawnSync('sudo', ['-n', 'true']).status === 0 ? ['sudo', '-n'] : [];
   if (has('apt-get') && (root || sudo.length)) {
     say(`installing from Debian's packages: ${names}`);
-    const apt = (...args) => run([...sudo, 'apt-get'][0], [...sudo.slice(1), ...(sudo.length ? ['apt-get'] : []), ...args], { env: { DEBIAN_FRONTEND: 'noninteractive' } });
+    const apt = (...args) =>
+      run([...sudo, 'apt-get'][0], [...sudo.slice(1), ...(sudo.length ? ['apt-get'] : []), ...args], {
+        env: { DEBIAN_FRONTEND: 'noninteractive' },
+      });
     apt('update', '-qq');
     apt('install', '-y', '-qq', '--no-install-recommends', ...missing.map((m) => m.package));
   }
   const still = wanted.filter((w) => !has(w.program));
   if (still.length > 0) {
-    console.error(`Missing: ${still.map((s) => `${s.program} (Debian package ${s.package}; ${s.why})`).join('; ')}.\nInstall with: apt-get install ${still.map((s) => s.package).join(' ')}`);
+    console.error(
+      'Missing: ' +
+        `${still.map((s) => `${s.program} (Debian package ${s.package}; ${s.why})`).join('; ')}.\nInstall ` +
+        `with: apt-get install ${still.map((s) => s.package).join(' ')}`,
+    );
     process.exit(1);
   }
 }
 
 /** Builds the app unless the built one is newer than every source. */
 export async function ensureBuilt() {
-  const newest = Number(spawnSync('sh', ['-c', `find app core demo angular.json tsconfig*.json package.json -type f -printf '%T@\\n' | sort -n | tail -1`], { cwd: root, encoding: 'utf8' }).stdout || 0);
+  const newest = Number(
+    spawnSync(
+      'sh',
+      [
+        '-c',
+        `find app core demo angular.json tsconfig*.json package.json -type f -printf '%T@\\n' | sort -n | tail -1`,
+      ],
+      { cwd: root, encoding: 'utf8' },
+    ).stdout || 0,
+  );
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
   say('building the app (a minute or two the first time)');
@@ -63,6 +88,12 @@ export async function ensureBuilt() {
   if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
   const app = `${root}dist/app/`;
   for (const name of readdirSync(app, { recursive: true })) {
-    if (/\.(js|css|json|wasm)$/.test(name)) writeFileSync(`${app}${name}.br`, brotliCompressSync(readFileSync(app + name), { params: { [constants.BROTLI_PARAM_QUALITY]: statSync(app + name).size > 2e6 ? 6 : 11 } }));
+    if (/\.(js|css|json|wasm)$/.test(name))
+      writeFileSync(
+        `${app}${name}.br`,
+        brotliCompressSync(readFileSync(app + name), {
+          params: { [constants.BROTLI_PARAM_QUALITY]: statSync(app + name).size > 2e6 ? 6 : 11 },
+        }),
+      );
   }
 }

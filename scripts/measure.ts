@@ -23,12 +23,22 @@ function times(n: number, job: Job, f: (job: Job) => void): number[] {
 
 const at = (sorted: number[], q: number): string => sorted[Math.floor(q * (sorted.length - 1))]!.toFixed(2);
 const print = (name: string, cold: number, sorted: number[]): void =>
-  console.log(`${name}: first ${cold.toFixed(1)} ms, then median ${at(sorted, 0.5)} ms, 95th percentile ${at(sorted, 0.95)} ms of ${sorted.length}`);
+  console.log(
+    `${name}: first ${cold.toFixed(1)} ms, then median ${at(sorted, 0.5)} ms, 95th percentile ${at(sorted, 0.95)} ms of ${sorted.length}`,
+  );
 
 const done = demo('rice-pot');
 const [coldAssess] = times(1, done, (j) => void assess(j));
-print('assess of the finished rice pot', coldAssess!, times(300, done, (j) => void assess(j)));
-const slowest = readdirSync('demo').filter((f) => f.endsWith('.json')).map((f) => f.slice(0, -5)).map((name) => ({ name, sorted: times(300, demo(name), (j) => void assess(j)) })).sort((a, b) => b.sorted[150]! - a.sorted[150]!)[0]!;
+print(
+  'assess of the finished rice pot',
+  coldAssess!,
+  times(300, done, (j) => void assess(j)),
+);
+const slowest = readdirSync('demo')
+  .filter((f) => f.endsWith('.json'))
+  .map((f) => f.slice(0, -5))
+  .map((name) => ({ name, sorted: times(300, demo(name), (j) => void assess(j)) }))
+  .sort((a, b) => b.sorted[150]! - a.sorted[150]!)[0]!;
 print(`assess of the slowest demo job, ${slowest.name}`, slowest.sorted[slowest.sorted.length - 1]!, slowest.sorted);
 
 // Half-way through Probe: the isolation readings are in, the kind is open.
@@ -42,7 +52,11 @@ for (const name of ['rice-pot', 'dough-proofer', 'hatch-shutter']) {
   const job = demo(name);
   const { facts } = assess(job);
   const [cold] = times(1, job, (j) => void rankWays(j, facts));
-  print(`ranking, ${name}`, cold!, times(200, job, (j) => void rankWays(j, facts)));
+  print(
+    `ranking, ${name}`,
+    cold!,
+    times(200, job, (j) => void rankWays(j, facts)),
+  );
 }
 
 const a = assess(done);

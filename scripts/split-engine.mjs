@@ -6,7 +6,10 @@ const root = new URL('..', import.meta.url).pathname;
 
 const LITERAL = /"data:application\/wasm;base64,([A-Za-z0-9+/=]+)"/g;
 
-/** Writes engine-HASH.js, ngspice-HASH.wasm and manifest.json into node_modules/.cache/circuit-engine, unless they are there for this version. */
+/**
+ * Writes engine-HASH.js, ngspice-HASH.wasm and manifest.json into node_modules/.cache/circuit-engine, unless they are
+ * there for this version.
+ */
 export function splitEngine() {
   const source = `${root}node_modules/eecircuit-engine`;
   const folder = `${root}node_modules/.cache/circuit-engine/`;
@@ -15,7 +18,10 @@ export function splitEngine() {
   if (existsSync(manifest) && JSON.parse(readFileSync(manifest, 'utf8')).version === version) return;
   const script = readFileSync(`${source}/dist/eecircuit-engine.mjs`, 'utf8');
   const found = [...script.matchAll(LITERAL)].map((m) => m[1]);
-  if (found.length === 0 || new Set(found).size !== 1) throw new Error(`the circuit engine ${version} is built otherwise than expected: ${found.length} WebAssembly literals`);
+  if (found.length === 0 || new Set(found).size !== 1)
+    throw new Error(
+      `the circuit engine ${version} is built otherwise than expected: ${found.length} WebAssembly literals`,
+    );
   const wasm = Buffer.from(found[0], 'base64');
   const hash = (data) => createHash('sha256').update(data).digest('hex').slice(0, 8).toUpperCase();
   const wasmName = `ngspice-${hash(wasm)}.wasm`;

@@ -33,14 +33,27 @@ function step(name, command, args, count) {
 
 const read = (file) => JSON.parse(readFileSync(`${results}/${file}`, 'utf8'));
 const vitest = (file) => () => ({ passed: read(file).numPassedTests, failed: read(file).numFailedTests });
-const vitestArgs = (config, file) => ['run', '--config', config, '--reporter=default', '--reporter=json', `--outputFile.json=${results}/${file}`];
+const vitestArgs = (config, file) => [
+  'run',
+  '--config',
+  config,
+  '--reporter=default',
+  '--reporter=json',
+  `--outputFile.json=${results}/${file}`,
+];
 
+step('format, at the settings of .prettierrc.json', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
 step('lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']);
 step('types of the core, without a DOM', bin('tsc'), ['-p', 'core']);
 step('types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']);
 step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
-step('checks against other programs and published tables', bin('vitest'), vitestArgs('vitest.checks.config.ts', 'checks.json'), vitest('checks.json'));
+step(
+  'checks against other programs and published tables',
+  bin('vitest'),
+  vitestArgs('vitest.checks.config.ts', 'checks.json'),
+  vitest('checks.json'),
+);
 await ensureBuilt();
 step('end-to-end tests in Chromium', bin('playwright'), ['test'], () => {
   const { stats } = read('e2e.json');

@@ -13,7 +13,9 @@ let base = '';
 beforeAll(async () => {
   writeFileSync(join(folder, 'index.html'), '<html><body><gt-root></gt-root></body></html>');
   writeFileSync(join(folder, 'main-ABCDEFGH.js'), 'x');
-  await new Promise<void>((ready) => (server = createServer({ folder, demo: true }).listen(0, '127.0.0.1', () => ready())));
+  await new Promise<void>(
+    (ready) => (server = createServer({ folder, demo: true }).listen(0, '127.0.0.1', () => ready())),
+  );
   base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
 });
 afterAll(() => {
@@ -23,13 +25,15 @@ afterAll(() => {
 
 describe('the server', () => {
   it('serves the app at every room, with a nonce of its own each time', async () => {
-    const nonces = await Promise.all(['/', '/job/x/probe'].map(async (path) => {
-      const answer = await fetch(base + path);
-      expect(answer.status).toBe(200);
-      const nonce = /ngCspNonce="([^"]+)"/.exec(await answer.text())![1]!;
-      expect(answer.headers.get('content-security-policy')).toContain(`'nonce-${nonce}'`);
-      return nonce;
-    }));
+    const nonces = await Promise.all(
+      ['/', '/job/x/probe'].map(async (path) => {
+        const answer = await fetch(base + path);
+        expect(answer.status).toBe(200);
+        const nonce = /ngCspNonce="([^"]+)"/.exec(await answer.text())![1]!;
+        expect(answer.headers.get('content-security-policy')).toContain(`'nonce-${nonce}'`);
+        return nonce;
+      }),
+    );
     expect(nonces[0]).not.toBe(nonces[1]);
   });
 
@@ -53,5 +57,6 @@ describe('the server', () => {
     expect((await fetch(`${base}/..%2f..%2fetc/passwd`)).status).not.toBe(500);
   });
 
-  it('tells whether the demo is wanted', async () => expect(await (await fetch(`${base}/settings.json`)).json()).toEqual({ demo: true }));
+  it('tells whether the demo is wanted', async () =>
+    expect(await (await fetch(`${base}/settings.json`)).json()).toEqual({ demo: true }));
 });

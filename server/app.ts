@@ -12,7 +12,12 @@ export interface ServerOptions {
   readonly demo: boolean;
 }
 
-const PACKED_TYPES: Readonly<Record<string, string>> = { '.js': 'text/javascript', '.css': 'text/css', '.json': 'application/json', '.wasm': 'application/wasm' };
+const PACKED_TYPES: Readonly<Record<string, string>> = {
+  '.js': 'text/javascript',
+  '.css': 'text/css',
+  '.json': 'application/json',
+  '.wasm': 'application/wasm',
+};
 
 const nonceOf = (res: Response): string => (res.locals as { nonce: string }).nonce;
 
@@ -31,9 +36,16 @@ export function createServer({ folder, demo }: ServerOptions): Express {
         useDefaults: false,
         directives: {
           defaultSrc: ["'none'"], // The circuit engine is WebAssembly; this lets it be compiled and nothing be evaluated.
-          scriptSrc: ["'self'", "'wasm-unsafe-eval'"], styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
-          fontSrc: ["'self'"], imgSrc: ["'self'", 'data:', 'blob:'], connectSrc: ["'self'"], workerSrc: ["'self'"], manifestSrc: ["'self'"],
-          baseUri: ["'self'"], formAction: ["'self'"], frameAncestors: ["'none'"],
+          scriptSrc: ["'self'", "'wasm-unsafe-eval'"],
+          styleSrc: ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
+          fontSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          baseUri: ["'self'"],
+          formAction: ["'self'"],
+          frameAncestors: ["'none'"],
         },
       },
       // Plain http on loopback: asking browsers for https would lock the maker out.
@@ -54,14 +66,25 @@ export function createServer({ folder, demo }: ServerOptions): Express {
   });
   app.use(compression());
   app.get('/settings.json', (_req, res) => void res.json({ demo }));
-  app.use(express.static(folder, { index: false, maxAge: '1y', immutable: true, setHeaders: (res, path) => {
-    // Only names that carry a hash of their content may be kept for long.
-    if (!/-[A-Z0-9]{8}(\.[a-z0-9]+){1,2}$/.test(path)) res.setHeader('Cache-Control', 'no-cache');
-  } }));
+  app.use(
+    express.static(folder, {
+      index: false,
+      maxAge: '1y',
+      immutable: true,
+      setHeaders: (res, path) => {
+        // Only names that carry a hash of their content may be kept for long.
+        if (!/-[A-Z0-9]{8}(\.[a-z0-9]+){1,2}$/.test(path)) res.setHeader('Cache-Control', 'no-cache');
+      },
+    }),
+  );
   app.get('/{*path}', (req, res) => {
     if (/\.[a-z0-9]+$/i.test(req.path)) return void res.status(404).type('text').send('No such file.');
     res.type('html').setHeader('Cache-Control', 'no-cache');
-    res.send(index.replaceAll('<gt-root>', `<gt-root ngCspNonce="${nonceOf(res)}">`).replaceAll('<style>', `<style nonce="${nonceOf(res)}">`));
+    res.send(
+      index
+        .replaceAll('<gt-root>', `<gt-root ngCspNonce="${nonceOf(res)}">`)
+        .replaceAll('<style>', `<style nonce="${nonceOf(res)}">`),
+    );
   });
   return app;
 }

@@ -13,56 +13,9 @@ import { saveFile } from '../ui/save-file';
   selector: 'gt-drawer-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Brand, MatButton, RouterLink],
-  template: `
-    <header class="shelf-head">
-      <a routerLink="/" aria-label="Back to the shelf"><gt-brand [size]="32" /></a>
-      <h1>Drawer</h1>
-      <span class="muted">{{ summary() }}</span>
-      <span class="grow"></span>
-      <button type="button" class="link quiet" (click)="pickFile()">open a file</button>
-      <button type="button" class="link quiet" (click)="save()">save as a file</button>
-      @if (before()) { <button type="button" class="link quiet" (click)="undo()">undo</button> }
-    </header>
-    <main class="shelf drawer">
-      @if (store.problem()) { <p class="trouble" role="alert">{{ store.problem() }}</p> }
-      @if (problem()) { <p class="trouble" role="alert">{{ problem() }} Your drawer is as it was. <button type="button" class="link" (click)="problem.set('')">dismiss</button></p> }
-      <h2>Parts with their own values</h2>
-      <div class="wide"><table>
-        <tr><th scope="col">part</th><th scope="col">kind</th><th scope="col">have</th><th scope="col">price, {{ drawer().currency }}</th><th scope="col"></th></tr>
-        @for (p of drawer().parts; track p.id) {
-          <tr>
-            <td>{{ p.name }}</td><td class="muted">{{ words[p.kind] }}</td>
-            <td><input #h class="tiny" type="number" min="0" step="1" [attr.aria-label]="'How many at hand: ' + p.name" [value]="p.have" (change)="part(p, { have: count(h.valueAsNumber, p.have) })" /></td>
-            <td><input #c class="tiny" type="number" min="0" step="0.01" [attr.aria-label]="'Price of one: ' + p.name" [value]="p.price ?? ''" (change)="part(p, { price: c.value === '' ? null : money(c.valueAsNumber, p.price) })" /></td>
-            <td><button type="button" class="key" (click)="edit(p)">values</button> <button type="button" class="link quiet" (click)="remove(p)">take it out</button></td>
-          </tr>
-        } @empty { <tr><td colspan="5" class="muted">Empty. Put in what you have; its values are then offered in every job.</td></tr> }
-      </table></div>
-      <form class="answers" (submit)="$event.preventDefault(); add(kind.value)">
-        <label class="field"><span>Another part</span><select #kind>@for (k of kinds; track k) { <option [value]="k">{{ words[k] }}</option> }</select></label>
-        <button mat-stroked-button type="submit">Put it in</button>
-      </form>
-      <h2>Anything else, by name</h2>
-      <p class="muted">Named as the parts lists of jobs name it, for instance “resistor, LED, 330 Ω, 5 %, 0.25 W”; counts and prices can then be taken over.</p>
-      <div class="wide"><table>
-        <tr><th scope="col">name</th><th scope="col">have</th><th scope="col">price, {{ drawer().currency }}</th><th scope="col"></th></tr>
-        @for (s of drawer().stock; track s.name) {
-          <tr>
-            <td>{{ s.name }}</td>
-            <td><input #h class="tiny" type="number" min="0" step="1" [attr.aria-label]="'How many at hand: ' + s.name" [value]="s.have" (change)="line(s, { have: count(h.valueAsNumber, s.have) })" /></td>
-            <td><input #c class="tiny" type="number" min="0" step="0.01" [attr.aria-label]="'Price of one: ' + s.name" [value]="s.price ?? ''" (change)="line(s, { price: c.value === '' ? null : money(c.valueAsNumber, s.price) })" /></td>
-            <td><button type="button" class="link quiet" (click)="drop(s)">take it out</button></td>
-          </tr>
-        }
-      </table></div>
-      <form class="answers" (submit)="$event.preventDefault(); addLine(name)">
-        <label class="field"><span>Name</span><input #name type="text" maxlength="200" placeholder="diode across the coil, 1 A, 50 V or more" /></label>
-        <button mat-stroked-button type="submit">Put it in</button>
-      </form>
-      <label class="field narrow"><span>Currency, three letters</span><input #cur type="text" maxlength="3" [value]="drawer().currency" (change)="currency(cur)" /></label>
-    </main>
-  `,
-  styles: '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } .tiny { width: 90px; } .narrow { max-width: 220px; }',
+  templateUrl: './drawer-page.html',
+  styles:
+    '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } .tiny { width: 90px; } .narrow { max-width: 220px; }',
 })
 export class DrawerPage {
   protected readonly store = inject(DrawerStore);
@@ -73,7 +26,9 @@ export class DrawerPage {
   protected readonly problem = signal('');
   /** The drawer before the last change, for undo. */
   protected readonly before = signal<ReturnType<typeof this.drawer> | null>(null);
-  protected readonly summary = computed(() => `${this.drawer().parts.length} kinds of parts, ${this.drawer().stock.length} other lines`);
+  protected readonly summary = computed(
+    () => `${this.drawer().parts.length} kinds of parts, ${this.drawer().stock.length} other lines`,
+  );
 
   constructor() {
     void this.store.load();
@@ -103,7 +58,12 @@ export class DrawerPage {
 
   protected async add(kind: string): Promise<void> {
     const base = SHIPPED_PARTS.find((s) => s.kind === kind)!;
-    const kept = await this.dialog.edit({ id: crypto.randomUUID(), kind: kind as PartKind, name: '', values: { ...base.values } });
+    const kept = await this.dialog.edit({
+      id: crypto.randomUUID(),
+      kind: kind as PartKind,
+      name: '',
+      values: { ...base.values },
+    });
     if (kept) this.change({ parts: [...this.drawer().parts, { ...kept, have: 1, price: null }] });
   }
 
@@ -146,7 +106,10 @@ export class DrawerPage {
 
   private async read(file: File | undefined): Promise<void> {
     if (!file) return;
-    const loaded = file.size > 4_000_000 ? { ok: false as const, message: `This file is ${Math.round(file.size / 1e6)} MB; a drawer is far smaller.` } : readDrawer(await file.text());
+    const loaded =
+      file.size > 4_000_000
+        ? { ok: false as const, message: `This file is ${Math.round(file.size / 1e6)} MB; a drawer is far smaller.` }
+        : readDrawer(await file.text());
     if (loaded.ok) {
       this.problem.set('');
       this.change(loaded.drawer);

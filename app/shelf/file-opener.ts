@@ -6,11 +6,23 @@ import { JobsActions } from '../store/jobs.actions';
 import { Photos } from '../store/photos';
 import { selectJobs } from '../store/jobs.selectors';
 
-const DEMO_JOBS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter', 'extractor-rocker', 'hood-fan'];
+const DEMO_JOBS = [
+  'rice-pot',
+  'yard-gate',
+  'larder-dehumidifier',
+  'dough-proofer',
+  'cold-room-alarm',
+  'hatch-shutter',
+  'extractor-rocker',
+  'hood-fan',
+];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;
 
-/** Brings jobs in from files, from zips with photographs and from the shipped demo; a bad file is named, and nothing on the shelf changes. */
+/**
+ * Brings jobs in from files, from zips with photographs and from the shipped demo; a bad file is named, and nothing on
+ * the shelf changes.
+ */
 @Injectable({ providedIn: 'root' })
 export class FileOpener {
   private readonly store = inject(Store);
@@ -42,14 +54,24 @@ export class FileOpener {
   private async readZip(file: File): Promise<void> {
     const no = (what: string): void => {
       this.note.set('');
-      this.problem.set({ file: file.name, problem: { what, where: 'the whole file', todo: 'Pick a zip that “Save all as one zip” wrote, or the job file itself.' } });
+      this.problem.set({
+        file: file.name,
+        problem: {
+          what,
+          where: 'the whole file',
+          todo: 'Pick a zip that “Save all as one zip” wrote, or the job file itself.',
+        },
+      });
     };
-    if (file.size > ZIP_LIMIT) return no(`This zip is ${Math.round(file.size / 1e6)} MB; at most ${ZIP_LIMIT / 1e6} MB are opened.`);
+    if (file.size > ZIP_LIMIT)
+      return no(`This zip is ${Math.round(file.size / 1e6)} MB; at most ${ZIP_LIMIT / 1e6} MB are opened.`);
     try {
       const { unpackZip } = await import('../../core/pack');
       const { text, pictures } = unpackZip(new Uint8Array(await file.arrayBuffer()));
       const loaded = loadJob(text);
-      const wanted = loaded.ok ? pictures.filter((p) => loaded.job.survey.photos.some((photo) => photo.id === p.id)) : [];
+      const wanted = loaded.ok
+        ? pictures.filter((p) => loaded.job.survey.photos.some((photo) => photo.id === p.id))
+        : [];
       for (const p of wanted) await this.photos.keep(p.id, new Blob([p.bytes as BlobPart], { type: 'image/jpeg' }));
       this.note.set(this.take(file.name, loaded));
     } catch (error) {
@@ -88,8 +110,12 @@ export class FileOpener {
     const there = this.state().byId[loaded.job.id]?.job;
     const same = there && JSON.stringify(there) === JSON.stringify(loaded.job);
     if (same) return `${loaded.job.title} is already on the shelf, just as in the file.`;
-    const job: Job = there ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` } : loaded.job;
+    const job: Job = there
+      ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` }
+      : loaded.job;
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
-    return there ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.` : `${job.title} is on the shelf.`;
+    return there
+      ? `${loaded.job.title} was on the shelf already and differs; the file stands beside it as “${job.title}”.`
+      : `${job.title} is on the shelf.`;
   }
 }

@@ -11,32 +11,7 @@ import { Glyph, VERDICT_WORDS } from '../ui/glyph';
   selector: 'gt-job-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Glyph, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink],
-  template: `
-    <div class="shelf-row">
-      <a class="job" [routerLink]="['/job', job().id, target()]"><strong>{{ job().title }}</strong><span class="muted">{{ job().wish.outcome || job().wish.when }}</span></a>
-      <span class="small-thread" role="img" [attr.aria-label]="label()">
-        @for (b of thread() ?? []; track b.room; let i = $index, last = $last) {
-          <gt-glyph [verdict]="b.verdict" [size]="12" aria-hidden="true" />
-          @if (!last) {
-            <span class="line" [class.broken]="b.verdict === 'unknown' || thread()![i + 1]!.verdict === 'unknown'"></span>
-          }
-        }
-      </span>
-      <a class="next" [routerLink]="['/job', job().id, target()]">
-        @if (next(); as n) {
-          <gt-glyph [verdict]="n.verdict" [size]="14" /> <span>{{ n.text }}</span>
-        } @else {
-          <span class="muted">being read …</span>
-        }
-      </a>
-      <span class="muted right touched">{{ touched() }}</span>
-      <button type="button" class="key" [matMenuTriggerFor]="menu" [attr.aria-label]="'More for ' + job().title">…</button>
-      <mat-menu #menu="matMenu">
-        <button mat-menu-item (click)="duplicate.emit()">The same again</button>
-        <button mat-menu-item (click)="archived.emit(!job().archived)">{{ job().archived ? 'Back to the shelf' : 'To the archive' }}</button>
-      </mat-menu>
-    </div>
-  `,
+  templateUrl: './job-row.html',
 })
 export class JobRow {
   readonly job = input.required<Job>();
@@ -54,12 +29,18 @@ export class JobRow {
     const name = ROOM_INFO.find((r) => r.room === s.room)!.name;
     return { verdict: s.verdict, text: `${name}: ${s.caption}` };
   });
-  protected readonly label = computed(() => (this.thread() ?? []).map((b, i) => `${ROOM_INFO[i]!.name} ${VERDICT_WORDS[b.verdict]}`).join(', ') || 'not assessed yet');
+  protected readonly label = computed(
+    () =>
+      (this.thread() ?? []).map((b, i) => `${ROOM_INFO[i]!.name} ${VERDICT_WORDS[b.verdict]}`).join(', ') ||
+      'not assessed yet',
+  );
   protected readonly touched = computed(() => {
     const days = Math.floor((Date.now() - Date.parse(this.job().touchedAt)) / 86_400_000);
     const date = new Date(this.job().touchedAt);
     if (date.toDateString() === new Date().toDateString()) return 'today';
     if (days <= 1) return 'yesterday';
-    return days < 6 ? date.toLocaleDateString('en-GB', { weekday: 'long' }) : date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
+    return days < 6
+      ? date.toLocaleDateString('en-GB', { weekday: 'long' })
+      : date.toLocaleDateString('en-GB', { day: 'numeric', month: 'short' });
   });
 }

@@ -18,53 +18,36 @@ const answer = () => new FormControl('', { nonNullable: true, validators: [Valid
 @Component({
   selector: 'gt-new-job',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brand, MatButton, MatCheckbox, MatError, MatFormField, MatHint, MatInput, MatLabel, MatOption, MatSelect, ReactiveFormsModule, RouterLink],
-  template: `
-    <header class="shelf-head"><a routerLink="/" class="home" aria-label="Back to the shelf"><gt-brand [size]="32" /></a><h1>New job</h1></header>
-    <main class="new-job">
-      <form [formGroup]="form" (ngSubmit)="begin()">
-        <mat-form-field>
-          <mat-label>Which machine?</mat-label>
-          <input matInput formControlName="title" maxlength="200" required placeholder="Rice pot" />
-          @if (form.controls.title.invalid) {
-            <mat-error>Give it a name; it can be changed later.</mat-error>
-          }
-        </mat-form-field>
-        <mat-form-field>
-          <mat-label>What should happen?</mat-label>
-          <input matInput formControlName="outcome" placeholder="it starts by itself" />
-        </mat-form-field>
-        <mat-form-field>
-          <mat-label>When?</mat-label>
-          <input matInput formControlName="when" placeholder="before lunch on weekdays" />
-        </mat-form-field>
-        <mat-form-field>
-          <mat-label>What must never happen?</mat-label>
-          <input matInput formControlName="never" placeholder="start empty" />
-          <mat-hint>Guard, Act and Try show whether anything holds it.</mat-hint>
-        </mat-form-field>
-        <mat-form-field>
-          <mat-label>What does a press do to it?</mat-label>
-          <mat-select formControlName="kind">
-            @for (k of kinds; track k[0]) { <mat-option [value]="k[0]">{{ k[1] }}</mat-option> }
-          </mat-select>
-        </mat-form-field>
-        <mat-checkbox formControlName="standin">No hardware here: let the rice-pot stand-in be measured and pressed instead</mat-checkbox>
-        <p class="actions">
-          <button mat-flat-button type="submit">Begin</button>
-          <a mat-button routerLink="/">Cancel</a>
-        </p>
-      </form>
-    </main>
-  `,
+  imports: [
+    Brand,
+    MatButton,
+    MatCheckbox,
+    MatError,
+    MatFormField,
+    MatHint,
+    MatInput,
+    MatLabel,
+    MatOption,
+    MatSelect,
+    ReactiveFormsModule,
+    RouterLink,
+  ],
+  templateUrl: './new-job.html',
 })
 export class NewJob {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly form = new FormGroup({
-    title: new FormControl('', { nonNullable: true, validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(200)] }),
-    outcome: answer(), when: answer(), never: answer(), kind: new FormControl<MachinePlan['kind']>('unknown', { nonNullable: true }), standin: new FormControl(false, { nonNullable: true }),
+    title: new FormControl('', {
+      nonNullable: true,
+      validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(200)],
+    }),
+    outcome: answer(),
+    when: answer(),
+    never: answer(),
+    kind: new FormControl<MachinePlan['kind']>('unknown', { nonNullable: true }),
+    standin: new FormControl(false, { nonNullable: true }),
   });
 
   protected begin(): void {

@@ -10,11 +10,15 @@ import { RouterLink } from '@angular/router';
   template: `
     <section class="newcomer">
       <h2>No machine on the shelf yet</h2>
-      <p>A job takes one machine that only listens to thumbs from the wish to a signed-off press: read the button, prove the press, check what can hurt, test it, carry the papers away.</p>
+      <p>
+        A job takes one machine that only listens to thumbs from the wish to a signed-off press: read the button, prove
+        the press, check what can hurt, test it, carry the papers away.
+      </p>
       <p><a mat-flat-button routerLink="/new">Begin with four questions</a></p>
       <p class="muted">
         Or <button type="button" class="link" (click)="file.emit()">open a job file</button>, or
-        <button type="button" class="link" (click)="demo.emit()">look at some made-up jobs first</button>. No hardware is needed: a stand-in can be measured and pressed.
+        <button type="button" class="link" (click)="demo.emit()">look at some made-up jobs first</button>. No hardware
+        is needed: a stand-in can be measured and pressed.
       </p>
     </section>
   `,

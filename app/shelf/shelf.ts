@@ -1,4 +1,13 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  inject,
+  signal,
+  untracked,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
@@ -14,7 +23,8 @@ import { Newcomer } from './newcomer';
 
 type Order = 'touched' | 'nearest';
 
-const settledCount = (beads: readonly Bead[] | undefined): number => beads?.filter((b) => b.verdict === 'settled').length ?? 0;
+const settledCount = (beads: readonly Bead[] | undefined): number =>
+  beads?.filter((b) => b.verdict === 'settled').length ?? 0;
 
 /** All jobs as rows, each with its own small thread. */
 @Component({
@@ -22,63 +32,7 @@ const settledCount = (beads: readonly Bead[] | undefined): number => beads?.filt
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Brand, JobRow, MatButton, Newcomer, RouterLink],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
-  template: `
-    <header class="shelf-head">
-      <gt-brand [size]="32" />
-      <h1>Gentle Thumb</h1>
-      <span class="muted" data-summary>{{ summary() }}</span>
-      <span class="grow"></span>
-      <a class="link quiet" routerLink="/drawer">drawer</a>
-      <button type="button" class="link quiet" (click)="practise()">practice</button>
-      <button type="button" class="link quiet" (click)="opener.demo()">demo jobs</button>
-      <button type="button" class="link quiet" (click)="opener.pick()">open a file</button>
-      <a mat-flat-button routerLink="/new">New job</a>
-    </header>
-    <main class="shelf">
-      @if (state().phase === 'forbidden') {
-        <p class="trouble" role="alert">{{ state().why }} You can work, but jobs live in this tab only: save the job file before you close it.</p>
-      }
-      @if (state().unreadable) {
-        <p class="trouble" role="alert">{{ state().unreadable }} job(s) in this browser could not be read by this version. They are left as they are.</p>
-      }
-      @if (opener.problem(); as p) {
-        <p class="trouble" role="alert" data-problem>
-          {{ p.file }}: {{ p.problem.what }} <span class="muted">({{ p.problem.where }})</span> {{ p.problem.todo }} Your shelf is as it was.
-          <button type="button" class="link" (click)="opener.problem.set(null)">dismiss</button>
-        </p>
-      }
-      @if (opener.note(); as n) {
-        <p class="notice" role="status">{{ n }} <button type="button" class="link" (click)="opener.note.set('')">dismiss</button></p>
-      }
-      @if (state().phase === 'loading') {
-        <p class="lonely muted" role="status">Opening the shelf …</p>
-      } @else if (jobs().length === 0) {
-        <gt-newcomer (file)="opener.pick()" (demo)="opener.demo()" />
-      } @else {
-        <div class="shelf-tools">
-          <label>find <input type="search" #find [value]="search()" (input)="search.set(find.value)" /></label>
-          <button type="button" class="link quiet" [attr.aria-pressed]="order() === 'touched'" (click)="order.set('touched')">last touched first</button>
-          <button type="button" class="link quiet" [attr.aria-pressed]="order() === 'nearest'" (click)="order.set('nearest')">nearest to done first</button>
-          @if (archivedCount()) {
-            <button type="button" class="link quiet" [attr.aria-pressed]="archive()" (click)="archive.set(!archive())">{{ archive() ? 'back to the shelf' : archivedCount() + ' in the archive' }}</button>
-          }
-        </div>
-        <div class="shelf-row shelf-legend muted" aria-hidden="true">
-          <span>machine</span>
-          <span class="thread-legend"><span>Wish</span><span>Guard</span><span>Pack</span></span>
-          <span>what to do next</span>
-          <span class="right">touched</span>
-        </div>
-        <ul class="rows">
-          @for (job of jobs(); track job.id) {
-            <li><gt-job-row [job]="job" [thread]="threads()[job.id]" (duplicate)="duplicate(job)" (archived)="setArchived(job, $event)" /></li>
-          } @empty {
-            <li class="lonely muted">Nothing here by that name.</li>
-          }
-        </ul>
-      }
-    </main>
-  `,
+  templateUrl: './shelf.html',
 })
 export class Shelf {
   private readonly store = inject(Store);
@@ -89,20 +43,32 @@ export class Shelf {
   protected readonly archive = signal(false);
   private readonly router = inject(Router);
   private readonly assessor = inject(Assessor);
-  protected readonly threads = computed((): Readonly<Record<string, readonly Bead[]>> => Object.fromEntries(Object.entries(this.assessor.results()).map(([id, r]) => [id, r.thread])));
+  protected readonly threads = computed((): Readonly<Record<string, readonly Bead[]>> =>
+    Object.fromEntries(Object.entries(this.assessor.results()).map(([id, r]) => [id, r.thread])),
+  );
   private readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
   protected readonly archivedCount = computed(() => this.all().filter((j) => j.archived).length);
   protected readonly jobs = computed(() => {
     const words = this.search().trim().toLowerCase();
-    const list = this.all().filter((j) => j.archived === this.archive() && `${j.title} ${j.place} ${j.wish.outcome}`.toLowerCase().includes(words));
+    const list = this.all().filter(
+      (j) => j.archived === this.archive() && `${j.title} ${j.place} ${j.wish.outcome}`.toLowerCase().includes(words),
+    );
     const byTouched = (a: Job, b: Job): number => b.touchedAt.localeCompare(a.touchedAt);
-    return this.order() === 'touched' ? list.sort(byTouched) : list.sort((a, b) => settledCount(this.threads()[b.id]) - settledCount(this.threads()[a.id]) || byTouched(a, b));
+    return this.order() === 'touched'
+      ? list.sort(byTouched)
+      : list.sort((a, b) => settledCount(this.threads()[b.id]) - settledCount(this.threads()[a.id]) || byTouched(a, b));
   });
   protected readonly summary = computed(() => {
     const n = this.all().filter((j) => !j.archived).length;
     const stops = Object.values(this.threads()).filter((t) => nextStep(t)?.verdict === 'stop').length;
     if (n === 0) return '';
-    const places = [...new Set(this.all().map((j) => j.place).filter(Boolean))];
+    const places = [
+      ...new Set(
+        this.all()
+          .map((j) => j.place)
+          .filter(Boolean),
+      ),
+    ];
     return `${places.length === 1 ? `${places[0]}, ` : ''}${n} ${n === 1 ? 'job' : 'jobs'}${stops ? `, ${stops} held by a stop` : ''}`;
   });
 
@@ -128,13 +94,23 @@ export class Shelf {
   protected practise(): void {
     const now = new Date().toISOString();
     const seed = 1 + (Math.floor(Date.now() / 1000) % 9000);
-    const job = applyEdit(freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now), { do: 'add-control', id: 'control-it', name: 'it' }, now);
-    this.store.dispatch(JobsActions.added({ jobs: [{ ...job, survey: { ...job.survey, mains: { ...BENCH_MAINS } }, standin: { model: 'practice', seed } }] }));
+    const job = applyEdit(
+      freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now),
+      { do: 'add-control', id: 'control-it', name: 'it' },
+      now,
+    );
+    this.store.dispatch(
+      JobsActions.added({
+        jobs: [{ ...job, survey: { ...job.survey, mains: { ...BENCH_MAINS } }, standin: { model: 'practice', seed } }],
+      }),
+    );
     void this.router.navigate(['/job', job.id, 'probe']);
   }
 
   protected setArchived(job: Job, archived: boolean): void {
-    this.store.dispatch(JobsActions.edited({ id: job.id, edit: { do: 'archive', archived }, now: new Date().toISOString() }));
+    this.store.dispatch(
+      JobsActions.edited({ id: job.id, edit: { do: 'archive', archived }, now: new Date().toISOString() }),
+    );
   }
 
   protected drop(event: DragEvent): void {

@@ -4,7 +4,12 @@ import { Store } from '@ngrx/store';
 import { JobsActions } from '../store/jobs.actions';
 import { Theme } from './theme';
 
-@Component({ selector: 'gt-root', changeDetection: ChangeDetectionStrategy.OnPush, imports: [RouterOutlet], template: '<router-outlet />' })
+@Component({
+  selector: 'gt-root',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [RouterOutlet],
+  template: '<router-outlet />',
+})
 export class AppRoot {
   constructor() {
     inject(Theme).apply();

@@ -12,7 +12,12 @@ import { KEY_LIST } from './key-list';
       <h2 id="keys-title">Keys</h2>
       <table>
         @for (k of keys; track k[0]) {
-          <tr><th scope="row"><kbd>{{ k[0] }}</kbd></th><td>{{ k[1] }}</td></tr>
+          <tr>
+            <th scope="row">
+              <kbd>{{ k[0] }}</kbd>
+            </th>
+            <td>{{ k[1] }}</td>
+          </tr>
         }
       </table>
       <p class="muted">Keys rest while you type. In hands-busy mode Space, Enter and Page Down go on.</p>

@@ -5,7 +5,11 @@ import { Bench } from '../store/bench';
 import { HandsBusy } from '../store/hands-busy';
 import { ROOM_INFO } from './rooms';
 
-const typing = (target: EventTarget | null): boolean => target instanceof HTMLElement && (target.isContentEditable || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type));
+const typing = (target: EventTarget | null): boolean =>
+  target instanceof HTMLElement &&
+  (target.isContentEditable ||
+    (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
+      !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type)));
 
 /** The keys of the frame; all of them rest while something is typed. */
 @Injectable({ providedIn: 'root' })
@@ -72,7 +76,10 @@ export class Keys {
 
   private why(): boolean {
     const focused = document.activeElement;
-    const button = focused instanceof HTMLElement && focused.matches('[data-why]') ? focused : document.querySelector<HTMLElement>('main [data-why]');
+    const button =
+      focused instanceof HTMLElement && focused.matches('[data-why]')
+        ? focused
+        : document.querySelector<HTMLElement>('main [data-why]');
     button?.click();
     return button !== null;
   }

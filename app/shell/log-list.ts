@@ -9,7 +9,9 @@ import type { LogEntry } from '../../core/job';
     <section class="log" aria-label="Log of this job" tabindex="0">
       <ol>
         @for (e of shown(); track $index) {
-          <li><time class="mono">{{ e.when }}</time>&ngsp;<span class="muted">{{ e.room }}</span> {{ e.text }}</li>
+          <li>
+            <time class="mono">{{ e.when }}</time>&ngsp;<span class="muted">{{ e.room }}</span> {{ e.text }}
+          </li>
         }
       </ol>
       @if (older() > 0) {
@@ -21,6 +23,19 @@ import type { LogEntry } from '../../core/job';
 export class LogList {
   readonly log = input.required<readonly LogEntry[]>();
   protected readonly shown = computed(() =>
-    this.log().slice(-200).reverse().map((e) => ({ room: e.room, text: e.text, when: new Date(e.at).toLocaleString('en-GB', { day: '2-digit', month: 'short', hour: '2-digit', minute: '2-digit' }) })));
+    this.log()
+      .slice(-200)
+      .reverse()
+      .map((e) => ({
+        room: e.room,
+        text: e.text,
+        when: new Date(e.at).toLocaleString('en-GB', {
+          day: '2-digit',
+          month: 'short',
+          hour: '2-digit',
+          minute: '2-digit',
+        }),
+      })),
+  );
   protected readonly older = computed(() => Math.max(0, this.log().length - 200));
 }

@@ -1,4 +1,4 @@
-import type { ElementRef} from '@angular/core';
+import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
 import { readNoteLine } from '../../core/job';
 import { Bench } from '../store/bench';
@@ -9,31 +9,7 @@ import { LogList } from './log-list';
   selector: 'gt-note-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [LogList],
-  template: `
-    @if (logOpen()) {
-      <gt-log-list [log]="bench.job().log" />
-    }
-    <form class="note-line" (submit)="$event.preventDefault(); enter()">
-      <kbd aria-hidden="true">/</kbd>
-      <input #line type="text" class="mono" autocomplete="off" autocapitalize="off" spellcheck="false" aria-label="Note line" aria-describedby="note-understood"
-        placeholder="a reading or a remark, as you would say it" [value]="text()" (input)="text.set(line.value)" (keydown.escape)="line.blur()" maxlength="4000" />
-      <p id="note-understood" role="status" [class.bad]="understood() && !understood()!.ok">
-        @if (kept()) {
-          <span class="muted">kept: {{ kept() }}</span>
-        } @else if (understood(); as u) {
-          @if (u.ok) {
-            {{ u.words }} @if (u.hint) { <em>{{ u.hint }}</em> }
-          } @else {
-            {{ u.message }}
-            @if (u.suggestion; as s) {
-              <button type="button" class="link" (click)="text.set(s); line.focus()">{{ s }}</button>
-            }
-          }
-        }
-      </p>
-      <button type="button" class="link" [attr.aria-expanded]="logOpen()" (click)="logOpen.set(!logOpen())">{{ logOpen() ? 'fold the log' : 'log' }}</button>
-    </form>
-  `,
+  templateUrl: './note-line.html',
 })
 export class NoteLine {
   protected readonly bench = inject(Bench);

@@ -18,7 +18,9 @@ export class SaveState {
     if (open.save === 'saving') return 'keeping …';
     if (open.save === 'failed') return 'not kept';
     if (open.save === 'changed-elsewhere') return 'changed in another tab';
-    return open.savedAt ? `kept ${new Date(open.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}` : 'kept';
+    return open.savedAt
+      ? `kept ${new Date(open.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
+      : 'kept';
   });
 }
 
@@ -29,7 +31,10 @@ export class SaveState {
   template: `
     @if (bench.open(); as o) {
       @if (o.save === 'failed') {
-        <p class="trouble" role="alert">{{ o.why }} Your work is whole in this tab, but not kept in the browser. <button type="button" class="link strong" (click)="save()">Save the job file now</button></p>
+        <p class="trouble" role="alert">
+          {{ o.why }} Your work is whole in this tab, but not kept in the browser.
+          <button type="button" class="link strong" (click)="save()">Save the job file now</button>
+        </p>
       } @else if (o.save === 'changed-elsewhere') {
         <p class="trouble" role="alert">
           Another tab has changed this job. Nothing of either is lost.

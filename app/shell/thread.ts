@@ -15,7 +15,17 @@ import { ROOM_INFO } from './rooms';
       <ol class="thread">
         @for (b of beads(); track b.room; let last = $last) {
           <li>
-            <a #bead [routerLink]="['/job', job(), b.room]" routerLinkActive="here" (isActiveChange)="show(bead, $event)" ariaCurrentWhenActive="page" [matTooltip]="b.tooltip" matTooltipShowDelay="600" [attr.aria-label]="b.label" [class]="b.verdict">
+            <a
+              #bead
+              [routerLink]="['/job', job(), b.room]"
+              routerLinkActive="here"
+              (isActiveChange)="show(bead, $event)"
+              ariaCurrentWhenActive="page"
+              [matTooltip]="b.tooltip"
+              matTooltipShowDelay="600"
+              [attr.aria-label]="b.label"
+              [class]="b.verdict"
+            >
               <gt-glyph [verdict]="b.verdict" />
               <span class="name">{{ b.name }}</span>
               <span class="caption">{{ b.caption }}</span>
@@ -39,14 +49,21 @@ export class Thread {
 
   protected readonly beads = computed(() =>
     // Before the first answer every bead is an open ring.
-    (this.thread().length ? this.thread() : ROOM_INFO.map((r): Bead => ({ room: r.room, verdict: 'unknown', caption: '', finding: null }))).map((b, i, all) => {
+    (this.thread().length
+      ? this.thread()
+      : ROOM_INFO.map((r): Bead => ({ room: r.room, verdict: 'unknown', caption: '', finding: null }))
+    ).map((b, i, all) => {
       const info = ROOM_INFO[i]!;
       const next = all[i + 1];
       return {
-        room: b.room, verdict: b.verdict, name: info.name, caption: b.caption,
+        room: b.room,
+        verdict: b.verdict,
+        name: info.name,
+        caption: b.caption,
         broken: b.verdict === 'unknown' || next?.verdict === 'unknown',
         tooltip: b.finding?.title ?? info.question,
         label: `${info.name}: ${VERDICT_WORDS[b.verdict]}. ${b.caption}`,
       };
-    }));
+    }),
+  );
 }

@@ -84,11 +84,14 @@ describe('the assessor', () => {
     SlowWorker.all[0]!.fail();
     await vi.waitFor(() => expect(a.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });
     expect(SlowWorker.all[0]!.terminate).toHaveBeenCalled();
-    vi.stubGlobal('Worker', class {
-      constructor() {
-        throw new Error('forbidden');
-      }
-    });
+    vi.stubGlobal(
+      'Worker',
+      class {
+        constructor() {
+          throw new Error('forbidden');
+        }
+      },
+    );
     const b = make();
     b.request(pot);
     await vi.waitFor(() => expect(b.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });

@@ -67,11 +67,14 @@ export class Assessor {
     if (this.worker !== undefined) return this.worker;
     try {
       this.worker = new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' });
-      this.worker.addEventListener('message', ({ data }: MessageEvent<{ id: number; answer?: Answer; plan?: readonly Planned[] }>) => {
-        if (data.answer) void this.keep(data.id, data.answer);
-        if (data.plan) this.plans.get(data.id)?.(data.plan);
-        this.plans.delete(data.id);
-      });
+      this.worker.addEventListener(
+        'message',
+        ({ data }: MessageEvent<{ id: number; answer?: Answer; plan?: readonly Planned[] }>) => {
+          if (data.answer) void this.keep(data.id, data.answer);
+          if (data.plan) this.plans.get(data.id)?.(data.plan);
+          this.plans.delete(data.id);
+        },
+      );
       this.worker.addEventListener('error', () => {
         // A worker that cannot start or breaks is given up; the page goes on by itself.
         this.worker?.terminate();

@@ -64,7 +64,9 @@ export class Bench {
   }
 
   keepAsCopy(): void {
-    this.store.dispatch(JobsActions.keepAsCopy({ id: this.id(), copyId: crypto.randomUUID(), now: new Date().toISOString() }));
+    this.store.dispatch(
+      JobsActions.keepAsCopy({ id: this.id(), copyId: crypto.randomUUID(), now: new Date().toISOString() }),
+    );
   }
 
   readonly newId = (): string => crypto.randomUUID();

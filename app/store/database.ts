@@ -11,7 +11,10 @@ interface Row {
 
 /** Another tab wrote the job since it was read here. */
 export class Conflict extends Error {
-  constructor(readonly id: string, readonly revision: number) {
+  constructor(
+    readonly id: string,
+    readonly revision: number,
+  ) {
     super(`job ${id} was changed in another tab`);
   }
 }
@@ -33,10 +36,17 @@ export interface Kept {
   revision: number;
 }
 
-/** The browser's own store of jobs, one row a job, and of their pictures. Every write of a job is one transaction that checks the revision first. */
+/**
+ * The browser's own store of jobs, one row a job, and of their pictures. Every write of a job is one transaction that
+ * checks the revision first.
+ */
 @Injectable({ providedIn: 'root' })
 export class Database {
-  private readonly db = new Dexie('gentle-thumb') as Dexie & { jobs: EntityTable<Row, 'id'>; photos: EntityTable<PhotoRow, 'id'>; drawers: EntityTable<DrawerRow, 'id'> };
+  private readonly db = new Dexie('gentle-thumb') as Dexie & {
+    jobs: EntityTable<Row, 'id'>;
+    photos: EntityTable<PhotoRow, 'id'>;
+    drawers: EntityTable<DrawerRow, 'id'>;
+  };
 
   constructor() {
     this.db.version(1).stores({ jobs: 'id' });

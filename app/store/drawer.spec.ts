@@ -6,7 +6,15 @@ import { Database } from './database';
 import { DrawerStore } from './drawer';
 
 const relay = SHIPPED_PARTS.find((p) => p.id === 'relay-signal')!;
-const part = (set: Partial<DrawerPart> = {}): DrawerPart => ({ id: 'mine', kind: 'relay', name: 'from the tin', values: { ...relay.values }, have: 3, price: null, ...set });
+const part = (set: Partial<DrawerPart> = {}): DrawerPart => ({
+  id: 'mine',
+  kind: 'relay',
+  name: 'from the tin',
+  values: { ...relay.values },
+  have: 3,
+  price: null,
+  ...set,
+});
 
 /** A store over a database that holds what it is given, or refuses. */
 function storeOver(kept: unknown, refuse = false) {

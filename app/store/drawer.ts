@@ -22,7 +22,10 @@ export class DrawerStore {
       if (kept === undefined) return;
       const checked = checkedDrawer(kept);
       if (checked.ok) this.drawer.set(checked.drawer);
-      else this.problem.set(`The drawer in this browser could not be read: ${checked.message} It is left as it is until you change something.`);
+      else
+        this.problem.set(
+          `The drawer in this browser could not be read: ${checked.message} It is left as it is until you change something.`,
+        );
     } catch {
       this.problem.set('This browser does not let the drawer be kept; save it as a file before you close the page.');
     }

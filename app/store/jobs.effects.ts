@@ -32,14 +32,26 @@ export class JobsEffects {
             return JobsActions.loaded({ jobs, unreadable: checked.length - jobs.length });
           }),
           catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) }))),
-        ))));
+        ),
+      ),
+    ),
+  );
 
   /** One write after the other, so that each rests on the revision that the one before it made. */
   readonly save = createEffect(() =>
     this.actions.pipe(
       ofType(JobsActions.edited, JobsActions.undone, JobsActions.redone, JobsActions.added, JobsActions.keepAsCopy),
-      mergeMap((action) => ('jobs' in action ? action.jobs.map((j) => j.id) : 'copyId' in action ? [action.copyId] : [action.id])),
-      concatMap((id) => of(id).pipe(withLatestFrom(this.store.select(selectJobs)), concatMap(([, state]) => this.write(id, state.byId[id]?.job, state.byId[id]?.revision ?? 0))))));
+      mergeMap((action) =>
+        'jobs' in action ? action.jobs.map((j) => j.id) : 'copyId' in action ? [action.copyId] : [action.id],
+      ),
+      concatMap((id) =>
+        of(id).pipe(
+          withLatestFrom(this.store.select(selectJobs)),
+          concatMap(([, state]) => this.write(id, state.byId[id]?.job, state.byId[id]?.revision ?? 0)),
+        ),
+      ),
+    ),
+  );
 
   private write(id: string, job: Job | undefined, revision: number) {
     if (!job) return of();
@@ -48,7 +60,13 @@ export class JobsEffects {
         this.tabs.postMessage({ id, revision: next });
         return JobsActions.saved({ id, revision: next, now: new Date().toISOString() });
       }),
-      catchError((error: unknown) => of(error instanceof Conflict ? JobsActions.changedElsewhere({ id }) : JobsActions.saveFailed({ id, why: storeTrouble(error) }))),
+      catchError((error: unknown) =>
+        of(
+          error instanceof Conflict
+            ? JobsActions.changedElsewhere({ id })
+            : JobsActions.saveFailed({ id, why: storeTrouble(error) }),
+        ),
+      ),
     );
   }
 
@@ -59,7 +77,9 @@ export class JobsEffects {
         const open = state.byId[data?.id];
         return open !== undefined && open.revision < data.revision;
       }),
-      map(([{ data }]) => JobsActions.changedElsewhere({ id: data.id }))));
+      map(([{ data }]) => JobsActions.changedElsewhere({ id: data.id })),
+    ),
+  );
 
   readonly takeTheirs = createEffect(() =>
     this.actions.pipe(
@@ -67,7 +87,11 @@ export class JobsEffects {
       concatMap(({ id }) => from(this.database.one(id)).pipe(map((kept) => ({ id, kept })))),
       map(({ id, kept }) => {
         const loaded = checkJob(kept?.document);
-        return loaded.ok && kept ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision }) : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
+        return loaded.ok && kept
+          ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision })
+          : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
       }),
-      catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) })))));
+      catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) }))),
+    ),
+  );
 }

@@ -14,7 +14,9 @@ const added = JobsActions.added({ jobs: [job] });
 
 describe('undo and redo', () => {
   it('walks back and forth through every edit, and the log only grows', () => {
-    const titles = [[], [undo], [undo, undo], [undo, undo, redo], [undo, undo, redo, redo]].map((more) => play(added, rename('One'), rename('Two'), ...more).byId['a']!.job);
+    const titles = [[], [undo], [undo, undo], [undo, undo, redo], [undo, undo, redo, redo]].map(
+      (more) => play(added, rename('One'), rename('Two'), ...more).byId['a']!.job,
+    );
     expect(titles.map((j) => j.title)).toEqual(['Two', 'One', 'Pot', 'One', 'Two']);
     expect(titles.map((j) => j.log.length)).toEqual([3, 4, 5, 6, 7]);
     expect(titles[1]!.log.at(-1)!.text).toBe('undone: called Two');
@@ -34,7 +36,11 @@ describe('undo and redo', () => {
 
 describe('saving', () => {
   it('keeps the revision and the time', () => {
-    expect(play(added, JobsActions.saved({ id: 'a', revision: 1, now: NOW })).byId['a']).toMatchObject({ revision: 1, save: 'kept', savedAt: NOW });
+    expect(play(added, JobsActions.saved({ id: 'a', revision: 1, now: NOW })).byId['a']).toMatchObject({
+      revision: 1,
+      save: 'kept',
+      savedAt: NOW,
+    });
   });
 
   it('stays at "changed elsewhere" until the maker decides, whatever is typed', () => {
@@ -43,14 +49,29 @@ describe('saving', () => {
   });
 
   it('keeps mine as a copy and leaves theirs to be taken', () => {
-    const s = play(added, rename('Mine'), JobsActions.keepAsCopy({ id: 'a', copyId: 'b', now: NOW }), JobsActions.refreshed({ job: { ...job, title: 'Theirs' }, revision: 4 }));
+    const s = play(
+      added,
+      rename('Mine'),
+      JobsActions.keepAsCopy({ id: 'a', copyId: 'b', now: NOW }),
+      JobsActions.refreshed({ job: { ...job, title: 'Theirs' }, revision: 4 }),
+    );
     expect(s.byId['b']!.job).toMatchObject({ id: 'b', title: 'Mine, copy' });
     expect(s.byId['a']).toMatchObject({ revision: 4, job: { title: 'Theirs' }, past: [] });
   });
 
   it('remembers why a save failed and that the store is forbidden', () => {
-    expect(play(added, JobsActions.saveFailed({ id: 'a', why: 'full' })).byId['a']).toMatchObject({ save: 'failed', why: 'full' });
-    expect(play(JobsActions.storeForbidden({ why: 'forbidden' }))).toMatchObject({ phase: 'forbidden', why: 'forbidden' });
-    expect(play(added, JobsActions.loaded({ jobs: [], unreadable: 2 }))).toMatchObject({ phase: 'ready', unreadable: 2, byId: { a: { job } } });
+    expect(play(added, JobsActions.saveFailed({ id: 'a', why: 'full' })).byId['a']).toMatchObject({
+      save: 'failed',
+      why: 'full',
+    });
+    expect(play(JobsActions.storeForbidden({ why: 'forbidden' }))).toMatchObject({
+      phase: 'forbidden',
+      why: 'forbidden',
+    });
+    expect(play(added, JobsActions.loaded({ jobs: [], unreadable: 2 }))).toMatchObject({
+      phase: 'ready',
+      unreadable: 2,
+      byId: { a: { job } },
+    });
   });
 });

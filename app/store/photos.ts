@@ -17,7 +17,10 @@ export class Photos {
 
   /** Reads a file as a photograph. Throws Error with what to do where it is none. */
   async take(file: File, id: string): Promise<Photo> {
-    if (file.size > LARGEST_BYTES) throw new Error(`${file.name} is ${Math.round(file.size / 1e6)} MB; a photograph is at most ${LARGEST_BYTES / 1e6} MB.`);
+    if (file.size > LARGEST_BYTES)
+      throw new Error(
+        `${file.name} is ${Math.round(file.size / 1e6)} MB; a photograph is at most ${LARGEST_BYTES / 1e6} MB.`,
+      );
     let bitmap: ImageBitmap;
     try {
       bitmap = await createImageBitmap(file);

@@ -14,7 +14,9 @@ export type Choice = readonly [value: string, words: string];
     <mat-form-field subscriptSizing="dynamic">
       <mat-label>{{ label() }}</mat-label>
       <mat-select [value]="value()" (valueChange)="picked.emit($event)">
-        @for (c of choices(); track c[0]) { <mat-option [value]="c[0]">{{ c[1] }}</mat-option> }
+        @for (c of choices(); track c[0]) {
+          <mat-option [value]="c[0]">{{ c[1] }}</mat-option>
+        }
       </mat-select>
     </mat-form-field>
   `,

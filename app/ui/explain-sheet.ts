@@ -12,46 +12,7 @@ import { StepSheet } from './step-sheet';
   selector: 'gt-explain-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Glyph, MatButton, MatDialogClose, StepSheet],
-  template: `
-    <article class="explain">
-      <h2 id="explain-title" tabindex="-1"><gt-glyph [verdict]="finding.verdict" /> {{ finding.title }}</h2>
-      @for (step of finding.steps; track $index) {
-        <section class="step"><gt-step-sheet [step]="step" /></section>
-      } @empty {
-        @if (finding.value; as v) {
-          <p class="filled mono">{{ say(v.value, v.unit) }}</p>
-        }
-      }
-      @if (finding.limit; as l) {
-        <section class="step">
-          @for (step of l.steps ?? []; track $index) { <gt-step-sheet [step]="step" /> }
-          <p>Compared with: {{ l.sense }} <span class="mono">{{ say(l.value, l.unit) }}</span>, {{ l.name }}. <span class="muted">{{ origin(l.origin) }}</span></p>
-          @if (turns().length) {
-            <p class="muted">What would turn it</p>
-            <ul>
-              @for (t of turns(); track t.input.symbol) {
-                <li>{{ base(t.input) }} of <span class="mono">{{ say(t.to, t.input.unit) }}</span> instead of <span class="mono">{{ say(t.now, t.input.unit) }}</span></li>
-              }
-            </ul>
-          }
-        </section>
-      }
-      @if (finding.source.length) {
-        <section class="step">
-          <p class="muted">Sources</p>
-          <ul>
-            @for (key of finding.source; track key) {
-              <li>{{ source(key).text }} <span class="tag">{{ tag(source(key).tag) }}</span></li>
-            }
-          </ul>
-        </section>
-      }
-      @if (finding.remedy; as r) {
-        <p class="step"><strong>What would settle it.</strong> {{ r.text }}</p>
-      }
-      <p class="actions"><button mat-stroked-button mat-dialog-close>Close</button></p>
-    </article>
-  `,
+  templateUrl: './explain-sheet.html',
 })
 export class ExplainSheet {
   protected readonly finding = inject<Finding>(MAT_DIALOG_DATA);

@@ -9,6 +9,13 @@ export class Explain {
 
   async open(finding: Finding): Promise<void> {
     const { ExplainSheet } = await import('./explain-sheet');
-    this.dialog.open(ExplainSheet, { data: finding, width: '620px', maxWidth: '96vw', maxHeight: '92vh', autoFocus: 'first-heading', ariaLabelledBy: 'explain-title' });
+    this.dialog.open(ExplainSheet, {
+      data: finding,
+      width: '620px',
+      maxWidth: '96vw',
+      maxHeight: '92vh',
+      autoFocus: 'first-heading',
+      ariaLabelledBy: 'explain-title',
+    });
   }
 }

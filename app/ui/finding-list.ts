@@ -12,31 +12,7 @@ import { Num } from './num';
   selector: 'gt-finding-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Glyph, Num],
-  template: `
-    <ul class="findings" aria-label="Findings of this room">
-      @for (f of sorted(); track f.id) {
-        <li [attr.data-finding]="f.id">
-          <gt-glyph [verdict]="f.verdict" />
-          <div>
-            <p>
-              {{ f.title }} <gt-num [finding]="f" />
-              @if (!f.value && f.source.length) {
-                <button type="button" class="link" data-why [attr.aria-label]="'Why: ' + f.title" (click)="explain.open(f)">why</button>
-              }
-            </p>
-            @if (f.remedy && f.id !== footed()) {
-              <p class="muted">
-                {{ f.remedy.text }}
-                @if (f.remedy.label) {
-                  <button type="button" class="link strong" (click)="apply(f)">{{ f.remedy.label }}</button>
-                }
-              </p>
-            }
-          </div>
-        </li>
-      }
-    </ul>
-  `,
+  templateUrl: './finding-list.html',
 })
 export class FindingList {
   private readonly bench = inject(Bench);

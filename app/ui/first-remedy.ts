@@ -1,4 +1,5 @@
 import { byHarm, type Finding } from '../../core/finding';
 
 /** The finding whose remedy stands at the foot of Know: the gravest that is not settled and knows what to do. */
-export const firstRemedy = (findings: readonly Finding[]): Finding | undefined => [...findings].sort(byHarm).find((f) => f.verdict !== 'settled' && f.remedy !== null);
+export const firstRemedy = (findings: readonly Finding[]): Finding | undefined =>
+  [...findings].sort(byHarm).find((f) => f.verdict !== 'settled' && f.remedy !== null);

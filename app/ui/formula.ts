@@ -35,7 +35,10 @@ function draw(e: Expression): Element {
     case 'call':
       if (e.name === 'sqrt') return node('msqrt', draw(e.args[0]!));
       if (e.name === 'abs') return row(node('mo', '|'), draw(e.args[0]!), node('mo', '|'));
-      return row(node('mi', e.name), bracketed(row(...e.args.flatMap((a, i) => (i ? [node('mo', ','), draw(a)] : [draw(a)])))));
+      return row(
+        node('mi', e.name),
+        bracketed(row(...e.args.flatMap((a, i) => (i ? [node('mo', ','), draw(a)] : [draw(a)])))),
+      );
     case 'binary':
       if (e.op === '/') return node('mfrac', draw(e.left), draw(e.right));
       if (e.op === '^') return node('msup', within(e.left, 3), draw(e.right));

@@ -2,14 +2,26 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { Verdict } from '../../core/finding';
 
 /** Verdict words for screen readers. */
-export const VERDICT_WORDS: Record<Verdict, string> = { settled: 'settled', tight: 'tight', stop: 'stop', unknown: 'not yet known' };
+export const VERDICT_WORDS: Record<Verdict, string> = {
+  settled: 'settled',
+  tight: 'tight',
+  stop: 'stop',
+  unknown: 'not yet known',
+};
 
 /** The mark of a verdict: a shape first, a colour second. */
 @Component({
   selector: 'gt-glyph',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg viewBox="0 0 16 16" [attr.width]="size()" [attr.height]="size()" role="img" [attr.aria-label]="word()" [class]="verdict()">
+    <svg
+      viewBox="0 0 16 16"
+      [attr.width]="size()"
+      [attr.height]="size()"
+      role="img"
+      [attr.aria-label]="word()"
+      [class]="verdict()"
+    >
       @switch (verdict()) {
         @case ('settled') {
           <circle cx="8" cy="8" r="6.5" fill="currentColor" />
@@ -29,12 +41,25 @@ export const VERDICT_WORDS: Record<Verdict, string> = { settled: 'settled', tigh
     </svg>
   `,
   styles: `
-    :host { display: inline-flex; flex: none; }
-    .settled { color: var(--gt-leaf); }
-    .tight { color: var(--gt-brass); }
-    .stop { color: var(--gt-brick); }
-    .unknown { color: var(--gt-slate); }
-    .bar { fill: var(--gt-sheet); }
+    :host {
+      display: inline-flex;
+      flex: none;
+    }
+    .settled {
+      color: var(--gt-leaf);
+    }
+    .tight {
+      color: var(--gt-brass);
+    }
+    .stop {
+      color: var(--gt-brick);
+    }
+    .unknown {
+      color: var(--gt-slate);
+    }
+    .bar {
+      fill: var(--gt-sheet);
+    }
   `,
 })
 export class Glyph {

@@ -5,8 +5,18 @@ import { formatQuantity } from '../../core/quantity';
 import { Glyph } from './glyph';
 import { Num } from './num';
 
-const SPAN = { settled: 'var(--gt-leaf-soft)', tight: 'var(--gt-brass-soft)', stop: 'var(--gt-brick-soft)', unknown: 'var(--gt-band)' } as const;
-const DOT = { settled: 'var(--gt-leaf)', tight: 'var(--gt-brass)', stop: 'var(--gt-brick)', unknown: 'var(--gt-slate)' } as const;
+const SPAN = {
+  settled: 'var(--gt-leaf-soft)',
+  tight: 'var(--gt-brass-soft)',
+  stop: 'var(--gt-brick-soft)',
+  unknown: 'var(--gt-band)',
+} as const;
+const DOT = {
+  settled: 'var(--gt-leaf)',
+  tight: 'var(--gt-brass)',
+  stop: 'var(--gt-brick)',
+  unknown: 'var(--gt-slate)',
+} as const;
 
 /** Margins as small rulers: needed as a tick, available as a dot, the span between them is the margin. */
 @Component({
@@ -18,8 +28,17 @@ const DOT = { settled: 'var(--gt-leaf)', tight: 'var(--gt-brass)', stop: 'var(--
       @for (r of rows(); track r.finding.id) {
         <li>
           <gt-glyph [verdict]="r.finding.verdict" />
-          <span>{{ r.finding.title }}<span class="sr">, {{ r.words }}</span></span>
-          <svg class="ruler" viewBox="0 0 300 22" width="100%" height="22" preserveAspectRatio="none" aria-hidden="true">
+          <span
+            >{{ r.finding.title }}<span class="sr">, {{ r.words }}</span></span
+          >
+          <svg
+            class="ruler"
+            viewBox="0 0 300 22"
+            width="100%"
+            height="22"
+            preserveAspectRatio="none"
+            aria-hidden="true"
+          >
             <line x1="0" x2="300" y1="11" y2="11" stroke="var(--gt-hairline)" stroke-width="2" />
             <rect [attr.x]="r.from" y="7" [attr.width]="r.width" height="8" [attr.fill]="r.fill" />
             <rect [attr.x]="r.limit - 1" y="2" width="2.5" height="18" fill="currentColor" />
@@ -34,14 +53,23 @@ const DOT = { settled: 'var(--gt-leaf)', tight: 'var(--gt-brass)', stop: 'var(--
 export class MarginRulers {
   readonly findings = input.required<readonly Finding[]>();
   protected readonly rows = computed(() =>
-    this.findings().filter((f) => f.limit && f.value).map((finding) => {
-      const [value, limit] = [finding.value!.value, finding.limit!.value];
-      const reach = Math.max(value, limit) * 1.25 || 1;
-      const scale = scaleLinear([Math.min(0, value * 1.1), Math.min(reach, limit * 6)], [8, 292]).clamp(true);
-      const [a, b] = [scale(value), scale(limit)];
-      return {
-        finding, value: a, limit: b, from: Math.min(a, b), width: Math.abs(a - b), fill: SPAN[finding.verdict], dot: DOT[finding.verdict],
-        words: `${finding.limit!.sense} ${formatQuantity(limit, finding.limit!.unit)}`,
-      };
-    }));
+    this.findings()
+      .filter((f) => f.limit && f.value)
+      .map((finding) => {
+        const [value, limit] = [finding.value!.value, finding.limit!.value];
+        const reach = Math.max(value, limit) * 1.25 || 1;
+        const scale = scaleLinear([Math.min(0, value * 1.1), Math.min(reach, limit * 6)], [8, 292]).clamp(true);
+        const [a, b] = [scale(value), scale(limit)];
+        return {
+          finding,
+          value: a,
+          limit: b,
+          from: Math.min(a, b),
+          width: Math.abs(a - b),
+          fill: SPAN[finding.verdict],
+          dot: DOT[finding.verdict],
+          words: `${finding.limit!.sense} ${formatQuantity(limit, finding.limit!.unit)}`,
+        };
+      }),
+  );
 }

@@ -8,7 +8,9 @@ import { Explain } from './explain';
   selector: 'gt-num',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `@if (finding().value; as v) {
-    <button type="button" class="num" data-why [attr.aria-label]="text() + ': why?'" (click)="explain.open(finding())">{{ text() }}</button>
+    <button type="button" class="num" data-why [attr.aria-label]="text() + ': why?'" (click)="explain.open(finding())">
+      {{ text() }}
+    </button>
   }`,
 })
 export class Num {

@@ -10,7 +10,14 @@ export class PartDialog {
 
   async edit(part: OwnPart): Promise<OwnPart | undefined> {
     const { PartEditor } = await import('./part-editor');
-    const ref = this.dialog.open<InstanceType<typeof PartEditor>, OwnPart, OwnPart>(PartEditor, { data: part, width: '680px', maxWidth: '96vw', maxHeight: '92vh', autoFocus: 'first-heading', ariaLabelledBy: 'part-title' });
+    const ref = this.dialog.open<InstanceType<typeof PartEditor>, OwnPart, OwnPart>(PartEditor, {
+      data: part,
+      width: '680px',
+      maxWidth: '96vw',
+      maxHeight: '92vh',
+      autoFocus: 'first-heading',
+      ariaLabelledBy: 'part-title',
+    });
     return firstValueFrom(ref.afterClosed());
   }
 }

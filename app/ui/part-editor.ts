@@ -12,28 +12,7 @@ const ENDS = ['lowest', 'usual', 'highest'] as const;
   selector: 'gt-part-editor',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton],
-  template: `
-    <form class="explain" (submit)="$event.preventDefault(); keep()">
-      <h2 id="part-title" tabindex="-1">{{ kind }}: your own values</h2>
-      <label class="field"><span>Name</span><input #n type="text" maxlength="120" [value]="name()" (change)="name.set(n.value)" /></label>
-      <div class="wide"><table class="values">
-        <tr><th scope="col">value</th><th scope="col">lowest</th><th scope="col">usual</th><th scope="col">highest</th></tr>
-        @for (f of fields; track f.key) {
-          <tr>
-            <th scope="row">{{ f.name }}{{ f.unit === '1' ? '' : ', ' + f.unit }}</th>
-            @if (f.spread) {
-              @for (e of ends; track e; let i = $index) { <td><input #v type="text" class="short" [attr.aria-label]="f.name + ', ' + e" [attr.aria-invalid]="bad(f.key) ? true : null" [value]="typed()[f.key]![i]" (change)="type(f, i, v.value)" /></td> }
-            } @else {
-              <td></td><td><input #v type="text" class="short" [attr.aria-label]="f.name" [attr.aria-invalid]="bad(f.key) ? true : null" [value]="typed()[f.key]![1]" (change)="typeAll(f, v.value)" /></td><td></td>
-            }
-          </tr>
-          @if (bad(f.key); as text) { <tr><td colspan="4" class="parted-words" role="alert">{{ text }}</td></tr> }
-        }
-      </table></div>
-      @if (bad('name'); as text) { <p class="parted-words" role="alert">{{ text }}</p> }
-      <div class="answers actions"><button mat-button type="button" (click)="ref.close()">Leave it</button><button mat-flat-button type="submit" [disabled]="problems().length > 0">Keep this part</button></div>
-    </form>
-  `,
+  templateUrl: './part-editor.html',
   styles: '.short { width: 104px; }',
 })
 export class PartEditor {
@@ -43,13 +22,27 @@ export class PartEditor {
   protected readonly fields = PART_FIELDS[this.part.kind];
   protected readonly ends = ENDS;
   protected readonly name = signal(this.part.name);
-  protected readonly typed = signal<Readonly<Record<string, readonly string[]>>>(Object.fromEntries(this.fields.map((f) => [f.key, (this.part.values[f.key] ?? [0, 0, 0]).map((v) => formatQuantity(v, f.unit))])));
+  protected readonly typed = signal<Readonly<Record<string, readonly string[]>>>(
+    Object.fromEntries(
+      this.fields.map((f) => [f.key, (this.part.values[f.key] ?? [0, 0, 0]).map((v) => formatQuantity(v, f.unit))]),
+    ),
+  );
   /** Values that are no number at all, before the part is looked at as a whole. */
-  private readonly unread = computed(() => this.fields.flatMap((f) => this.typed()[f.key]!.flatMap((t) => {
-    const parsed = this.parse(f, t);
-    return typeof parsed === 'string' ? [{ field: f.key, text: `${f.name}: ${parsed}` }] : [];
-  })));
-  private readonly whole = computed((): OwnPart => ({ ...this.part, name: this.name(), values: Object.fromEntries(this.fields.map((f) => [f.key, this.typed()[f.key]!.map((t) => Number(this.parse(f, t))) as Bounds])) }));
+  private readonly unread = computed(() =>
+    this.fields.flatMap((f) =>
+      this.typed()[f.key]!.flatMap((t) => {
+        const parsed = this.parse(f, t);
+        return typeof parsed === 'string' ? [{ field: f.key, text: `${f.name}: ${parsed}` }] : [];
+      }),
+    ),
+  );
+  private readonly whole = computed((): OwnPart => ({
+    ...this.part,
+    name: this.name(),
+    values: Object.fromEntries(
+      this.fields.map((f) => [f.key, this.typed()[f.key]!.map((t) => Number(this.parse(f, t))) as Bounds]),
+    ),
+  }));
   protected readonly problems = computed(() => (this.unread().length ? this.unread() : partProblems(this.whole())));
   protected readonly bad = (key: string): string => this.problems().find((p) => p.field === key)?.text ?? '';
 

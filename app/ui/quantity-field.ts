@@ -8,7 +8,14 @@ import { formatQuantity, parseQuantity, type Unit } from '../../core/quantity';
   template: `
     <label class="field">
       <span>{{ label() }}</span>
-      <input #box type="text" [value]="shown()" [placeholder]="hint()" [attr.aria-invalid]="error() ? true : null" (change)="read(box.value)" />
+      <input
+        #box
+        type="text"
+        [value]="shown()"
+        [placeholder]="hint()"
+        [attr.aria-invalid]="error() ? true : null"
+        (change)="read(box.value)"
+      />
       @if (error()) {
         <span class="error" role="alert">{{ error() }}</span>
       }
@@ -26,7 +33,9 @@ export class QuantityField {
   readonly changed = output<number | null>();
   protected readonly error = signal('');
   private readonly typed = signal<string | null>(null);
-  protected readonly shown = computed(() => this.typed() ?? (this.value() === null ? '' : formatQuantity(this.value()!, this.unit())));
+  protected readonly shown = computed(
+    () => this.typed() ?? (this.value() === null ? '' : formatQuantity(this.value()!, this.unit())),
+  );
 
   protected read(text: string): void {
     if (!text.trim()) {
@@ -38,7 +47,11 @@ export class QuantityField {
     const parsed = parseQuantity(this.withUnit(text), this.unit());
     if (!parsed.ok || parsed.quantity.value < this.least() || parsed.quantity.relation !== '=') {
       this.typed.set(text);
-      this.error.set(parsed.ok ? `not below ${formatQuantity(this.least(), this.unit())}, and one plain number` : `not understood at character ${parsed.at + 1}: ${parsed.message}`);
+      this.error.set(
+        parsed.ok
+          ? `not below ${formatQuantity(this.least(), this.unit())}, and one plain number`
+          : `not understood at character ${parsed.at + 1}: ${parsed.message}`,
+      );
       return;
     }
     this.typed.set(null);

@@ -7,11 +7,25 @@ import { formatQuantity, type Unit } from '../../core/quantity';
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="field slider">
-      <span>{{ label() }} <b class="mono">{{ shown() }}</b></span>
-      <input #s type="range" [min]="least()" [max]="most()" [step]="step()" [value]="value()" [attr.aria-valuetext]="shown()" (input)="held.emit(s.valueAsNumber)" (change)="changed.emit(s.valueAsNumber)" />
+      <span
+        >{{ label() }} <b class="mono">{{ shown() }}</b></span
+      >
+      <input
+        #s
+        type="range"
+        [min]="least()"
+        [max]="most()"
+        [step]="step()"
+        [value]="value()"
+        [attr.aria-valuetext]="shown()"
+        (input)="held.emit(s.valueAsNumber)"
+        (change)="changed.emit(s.valueAsNumber)"
+      />
     </label>
   `,
-  styles: '.slider b { font-weight: 400; color: var(--gt-ink); float: right; } .slider input { accent-color: var(--gt-patina); width: 100%; min-height: 28px; }',
+  styles:
+    '.slider b { font-weight: 400; color: var(--gt-ink); float: right; } .slider ' +
+    'input { accent-color: var(--gt-patina); width: 100%; min-height: 28px; }',
 })
 export class SliderField {
   readonly label = input.required<string>();

@@ -14,10 +14,19 @@ import { originWords } from './origin-words';
     <gt-formula [symbol]="step().symbol" [formula]="step().formula" />
     <p class="filled mono">{{ filled(step()) }}</p>
     <table>
-      <caption class="sr">Inputs of {{ step().what }}</caption>
+      <caption class="sr">
+        Inputs of
+        {{
+          step().what
+        }}
+      </caption>
       @for (i of step().inputs; track i.symbol) {
         @if (i.origin.from !== 'step') {
-          <tr><th scope="row">{{ i.name }}</th><td class="mono right">{{ say(i.value, i.unit) }}</td><td class="muted">{{ origin(i.origin) }}</td></tr>
+          <tr>
+            <th scope="row">{{ i.name }}</th>
+            <td class="mono right">{{ say(i.value, i.unit) }}</td>
+            <td class="muted">{{ origin(i.origin) }}</td>
+          </tr>
         }
       }
     </table>

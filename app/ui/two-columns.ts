@@ -1,4 +1,4 @@
-import type { ElementRef} from '@angular/core';
+import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/core';
 
 /** Do on the left, Know on the right; on a phone two tabs that swipe. */
@@ -22,7 +22,10 @@ export class TwoColumns {
 
   protected show(tab: number): void {
     const el = this.swipe().nativeElement;
-    el.scrollTo({ left: tab * el.clientWidth, behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth' });
+    el.scrollTo({
+      left: tab * el.clientWidth,
+      behavior: matchMedia('(prefers-reduced-motion: reduce)').matches ? 'auto' : 'smooth',
+    });
     this.tab.set(tab);
   }
 

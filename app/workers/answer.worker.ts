@@ -20,7 +20,9 @@ function warmOn(): void {
 }
 
 addEventListener('message', ({ data }: MessageEvent<Question>) => {
-  postMessage(data.plan ? { id: data.id, plan: planFor(data.job) } : { id: data.id, answer: answerFor(data.job, data.skip) });
+  postMessage(
+    data.plan ? { id: data.id, plan: planFor(data.job) } : { id: data.id, answer: answerFor(data.job, data.skip) },
+  );
   if (warming) return;
   warming = warmUp(data.job.survey.meter);
   setTimeout(warmOn, 50);

@@ -9,8 +9,17 @@ export interface CaptureOrder {
 /** What comes back: progress in bytes, then all results, or the first problem with its file. */
 export type CaptureNews =
   | { readonly news: 'progress'; readonly bytes: number }
-  | { readonly news: 'done'; readonly captures: readonly { readonly label: string; readonly timing: Timing; readonly cutOff: boolean }[] }
-  | { readonly news: 'problem'; readonly file: string; readonly what: string; readonly where: string; readonly todo: string };
+  | {
+      readonly news: 'done';
+      readonly captures: readonly { readonly label: string; readonly timing: Timing; readonly cutOff: boolean }[];
+    }
+  | {
+      readonly news: 'problem';
+      readonly file: string;
+      readonly what: string;
+      readonly where: string;
+      readonly todo: string;
+    };
 
 /** Progress is told this often, ms; more would only keep the page busy. */
 const EVERY_MS = 80;

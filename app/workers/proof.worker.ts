@@ -9,7 +9,13 @@ export interface ProofOrder {
 export type ProofNews =
   | { readonly news: 'loading'; readonly bytes: number }
   | { readonly news: 'running'; readonly id: string }
-  | { readonly news: 'wave'; readonly id: string; readonly seconds: number[]; readonly line: number[]; readonly pin: number[] }
+  | {
+      readonly news: 'wave';
+      readonly id: string;
+      readonly seconds: number[];
+      readonly line: number[];
+      readonly pin: number[];
+    }
   | { readonly news: 'done' }
   | { readonly news: 'problem'; readonly text: string };
 
@@ -32,7 +38,9 @@ async function load(base: string): Promise<Engine> {
   if (!answer.ok) throw new Error('the simulator is not on this server');
   const manifest = (await answer.json()) as { script: string; bytes: number };
   tell({ news: 'loading', bytes: manifest.bytes });
-  const module = (await import(/* @vite-ignore */ `${base}engine/${manifest.script}`)) as { Simulation: new () => Engine };
+  const module = (await import(/* @vite-ignore */ `${base}engine/${manifest.script}`)) as {
+    Simulation: new () => Engine;
+  };
   const started = new module.Simulation();
   await started.start();
   return started;

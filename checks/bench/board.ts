@@ -26,7 +26,11 @@ export interface Control {
 /** Circuit words; what is powered is decided once. */
 export class Sheet {
   readonly parts: Part[] = [];
-  constructor(readonly powered: boolean, supplyVolts: number, boardOhms: number) {
+  constructor(
+    readonly powered: boolean,
+    supplyVolts: number,
+    boardOhms: number,
+  ) {
     if (powered) this.v('V', 'G', supplyVolts, 0.4);
     else this.r('V', 'G', boardOhms);
   }
@@ -59,17 +63,35 @@ export class Sheet {
 }
 
 /** A control that stands still. */
-export function still(base: Pick<Control, 'kind' | 'variant' | 'look'> & Partial<Pick<Control, 'battery' | 'onMains'>>, volts: number, boardOhms: number, draw: (s: Sheet, state: MachineState) => void): Control {
+export function still(
+  base: Pick<Control, 'kind' | 'variant' | 'look'> & Partial<Pick<Control, 'battery' | 'onMains'>>,
+  volts: number,
+  boardOhms: number,
+  draw: (s: Sheet, state: MachineState) => void,
+): Control {
   const at = (powered: boolean, state: MachineState): Part[] => {
     const s = new Sheet(powered, volts, boardOhms);
     draw(s, state);
     return s.parts;
   };
-  return { ...base, phases: (state) => [{ share: 1, parts: at(true, state) }], dead: (state) => at(false, state), hertz: () => 0 };
+  return {
+    ...base,
+    phases: (state) => [{ share: 1, parts: at(true, state) }],
+    dead: (state) => at(false, state),
+    hertz: () => 0,
+  };
 }
 
 /** A control that steps through phases in some states. */
-export function moving(base: Pick<Control, 'kind' | 'variant' | 'look'>, volts: number, boardOhms: number, shares: readonly number[], hertz: number, moves: (state: MachineState) => boolean, draw: (s: Sheet, state: MachineState, phase: number) => void): Control {
+export function moving(
+  base: Pick<Control, 'kind' | 'variant' | 'look'>,
+  volts: number,
+  boardOhms: number,
+  shares: readonly number[],
+  hertz: number,
+  moves: (state: MachineState) => boolean,
+  draw: (s: Sheet, state: MachineState, phase: number) => void,
+): Control {
   const at = (powered: boolean, state: MachineState, phase: number): Part[] => {
     const s = new Sheet(powered, volts, boardOhms);
     draw(s, state, phase);
@@ -77,7 +99,10 @@ export function moving(base: Pick<Control, 'kind' | 'variant' | 'look'>, volts: 
   };
   return {
     ...base,
-    phases: (state) => (moves(state) ? shares.map((share, i) => ({ share, parts: at(true, state, i) })) : [{ share: 1, parts: at(true, state, -1) }]),
+    phases: (state) =>
+      moves(state)
+        ? shares.map((share, i) => ({ share, parts: at(true, state, i) }))
+        : [{ share: 1, parts: at(true, state, -1) }],
     dead: (state) => at(false, state, -1),
     hertz: (state) => (moves(state) ? hertz : 0),
   };

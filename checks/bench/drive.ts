@@ -6,24 +6,53 @@ import { chance } from './draw';
 import { high, ladder, latch, low, scanned, selector } from './buttons';
 import { battery, isolated, mainsLoad, tied } from './mains';
 import { drawMeter } from './meters';
-import { bus, dryPair, encoder, load, motor, touch } from './others';
+import { bus, dryPair, encoder } from './others';
+import { load, motor, touch } from './others-loads';
 import type { Control } from './board';
 import { shortAmps, taken, type Bench } from './reading';
 
 const T = '2026-01-01T00:00:00Z';
 const CONTROL = 'it';
 const DRAW: Readonly<Record<ControlKind, (random: Random) => Control>> = {
-  'low-when-pressed': low, 'high-when-pressed': high, ladder, 'scanned-matrix': scanned, 'dry-pair': dryPair, 'switched-load': load, 'touch-pad': touch, 'motor-pair': motor, 'latching-switch': latch, selector, encoder, 'serial-bus': bus,
+  'low-when-pressed': low,
+  'high-when-pressed': high,
+  ladder,
+  'scanned-matrix': scanned,
+  'dry-pair': dryPair,
+  'switched-load': load,
+  'touch-pad': touch,
+  'motor-pair': motor,
+  'latching-switch': latch,
+  selector,
+  encoder,
+  'serial-bus': bus,
 };
 
 /** How often each kind is met, by an estimate of the bench's own (common practice): buttons far ahead of all else. */
 export const MET: Readonly<Record<ControlKind, number>> = {
-  'low-when-pressed': 0.38, 'high-when-pressed': 0.07, ladder: 0.08, 'scanned-matrix': 0.13, 'dry-pair': 0.11, 'switched-load': 0.09, 'touch-pad': 0.03, 'motor-pair': 0.035, 'latching-switch': 0.02, selector: 0.02, encoder: 0.02, 'serial-bus': 0.015,
+  'low-when-pressed': 0.38,
+  'high-when-pressed': 0.07,
+  ladder: 0.08,
+  'scanned-matrix': 0.13,
+  'dry-pair': 0.11,
+  'switched-load': 0.09,
+  'touch-pad': 0.03,
+  'motor-pair': 0.035,
+  'latching-switch': 0.02,
+  selector: 0.02,
+  encoder: 0.02,
+  'serial-bus': 0.015,
 };
 
 export function drawBench(kind: ControlKind, random: Random, slips: number): Bench {
   const control = DRAW[kind](random);
-  const mains = control.onMains ? mainsLoad(random) : control.battery || chance(random, 0.08) ? battery() : chance(random, 0.18) ? tied(random) : isolated(random);
+  const mains = control.onMains
+    ? mainsLoad(random)
+    : control.battery || chance(random, 0.08)
+      ? battery()
+      : chance(random, 0.18)
+        ? tied(random)
+        : isolated(random);
   return { control, mains, meter: drawMeter(random), slips };
 }
 
@@ -46,14 +75,24 @@ function broken(b: Bench, n: Reading, isIsolated: boolean): string[] {
   const powered = n.kind !== 'ohms' && n.kind !== 'look' && n.kind !== 'continuity' && n.kind !== 'insulation';
   const out: string[] = [];
   if (powered && !isIsolated && ![n.from, n.to].some((p) => p.kind === 'earth')) out.push('powered before isolation');
-  if (n.kind === 'amps' && shortAmps(b, n.from.name, n.to.name) > 0.2) out.push(`short over 0.2 A: ${b.control.kind}, ${b.control.variant}`);
+  if (n.kind === 'amps' && shortAmps(b, n.from.name, n.to.name) > 0.2)
+    out.push(`short over 0.2 A: ${b.control.kind}, ${b.control.variant}`);
   if (n.kind === 'amps' && b.control.variant.startsWith('24 VAC')) out.push('short across 24 VAC');
   return out;
 }
 
 export function follow(b: Bench, random: Random, most = 16): Went {
   let job = applyEdit(freshJob({ title: 'bench' }, 'bench', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
-  job = applyEdit(job, { do: 'change', section: 'survey', set: { mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) }, say: 'bench' }, T);
+  job = applyEdit(
+    job,
+    {
+      do: 'change',
+      section: 'survey',
+      set: { mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) },
+      say: 'bench',
+    },
+    T,
+  );
   const stated: { probability: number; right: boolean }[] = [];
   const breaks: string[] = [];
   let readings = 0;
@@ -63,13 +102,34 @@ export function follow(b: Bench, random: Random, most = 16): Went {
     const best = survey.candidates[0]!;
     const isIsolated = state.verdict === 'isolated';
     if (isIsolated) stated.push({ probability: best.probability, right: best.kind === b.control.kind });
-    const done = (end: Went['end']): Went => ({ bench: b, job, end, kind: best.kind, readings, stated, truth: survey.posterior.kinds[b.control.kind], broken: breaks });
+    const done = (end: Went['end']): Went => ({
+      bench: b,
+      job,
+      end,
+      kind: best.kind,
+      readings,
+      stated,
+      truth: survey.posterior.kinds[b.control.kind],
+      broken: breaks,
+    });
     if (state.verdict === 'not-isolated') return done('not-isolated');
     const next = nextFor(job, survey);
     const remainder = survey.remainder.leads;
     if (isIsolated && survey.known && !next?.tellsKind) return done('known');
-    if (!next || readings >= most || n > 40) return done(!isIsolated ? 'stuck' : survey.known ? 'known' : remainder ? 'remainder' : next ? 'open' : 'tie');
-    const reading: Reading = { id: `r${n}`, at: T, control: [next.from, next.to].some((p) => p.kind === 'contact') ? CONTROL : '', from: next.from, to: next.to, state: next.state, kind: next.kind, by: 'hand', struck: false, ...taken(b, next, random) };
+    if (!next || readings >= most || n > 40)
+      return done(!isIsolated ? 'stuck' : survey.known ? 'known' : remainder ? 'remainder' : next ? 'open' : 'tie');
+    const reading: Reading = {
+      id: `r${n}`,
+      at: T,
+      control: [next.from, next.to].some((p) => p.kind === 'contact') ? CONTROL : '',
+      from: next.from,
+      to: next.to,
+      state: next.state,
+      kind: next.kind,
+      by: 'hand',
+      struck: false,
+      ...taken(b, next, random),
+    };
     breaks.push(...broken(b, reading, isIsolated));
     if (isIsolated) readings++;
     job = applyEdit(job, { do: 'add-reading', say: '', reading }, T);

@@ -18,7 +18,12 @@ const r = (a: string, b: string, ohms: number): Part => ({ is: 'r', a, b, ohms }
 const c = (a: string, b: string, farads: number): Part => ({ is: 'c', a, b, farads });
 const d = (a: string, b: string, weakOhms: number): Part => ({ is: 'd', a, b, drop: 0.6, ohms: 20, weakOhms });
 
-const said = (random: Random): MainsSide => ({ feed: chance(random, 0.75) ? 'plug-turns' : 'plug-one-way', mainSwitch: chance(random, 0.5) ? 'closed' : 'none', cables: 'none', earth: chance(random, 0.6) ? 'pin' : 'nowhere' });
+const said = (random: Random): MainsSide => ({
+  feed: chance(random, 0.75) ? 'plug-turns' : 'plug-one-way',
+  mainSwitch: chance(random, 0.5) ? 'closed' : 'none',
+  cables: 'none',
+  earth: chance(random, 0.6) ? 'pin' : 'nowhere',
+});
 const BATTERY: MainsSide = { feed: 'none', mainSwitch: 'unknown', cables: 'none', earth: 'unknown' };
 
 export function battery(): Mains {
@@ -26,11 +31,22 @@ export function battery(): Mains {
 }
 
 export function isolated(random: Random): Mains {
-  const variant = pick(random, [['class II switch-mode', 4], ['plug adapter', 3], ['class II transformer', 3], ['class I, floating', 2], ['class I, bonded', 2]] as const);
+  const variant = pick(random, [
+    ['class II switch-mode', 4],
+    ['plug adapter', 3],
+    ['class II transformer', 3],
+    ['class I, floating', 2],
+    ['class I, bonded', 2],
+  ] as const);
   // Primary winding or bridge between the pins; leakage of a clean board.
   const primary = r('P', 'Q', variant.includes('transformer') ? decades(random, 20, 800) : decades(random, 100e3, 2e6));
   const leak = [r('G', 'P', decades(random, 2e8, 5e9)), r('G', 'Q', decades(random, 2e8, 5e9))];
-  const y = variant === 'class II switch-mode' ? decades(random, 1e-9, 2.5e-9) : variant === 'plug adapter' ? decades(random, 0.3e-9, 1.2e-9) : decades(random, 30e-12, 500e-12);
+  const y =
+    variant === 'class II switch-mode'
+      ? decades(random, 1e-9, 2.5e-9)
+      : variant === 'plug adapter'
+        ? decades(random, 0.3e-9, 1.2e-9)
+        : decades(random, 30e-12, 500e-12);
   const parts: Part[] = [primary, ...leak, c('G', 'P', y / 2), c('G', 'Q', y / 2)];
   if (variant === 'class I, bonded') parts.push(r('G', 'E', 0.1));
   if (variant === 'class I, floating') parts.push(c('G', 'E', decades(random, 1e-9, 50e-9)));
@@ -38,7 +54,11 @@ export function isolated(random: Random): Mains {
 }
 
 export function tied(random: Random): Mains {
-  const variant = pick(random, [['capacitive dropper', 4], ['live chassis', 3], ['offline step-down', 4]] as const);
+  const variant = pick(random, [
+    ['capacitive dropper', 4],
+    ['live chassis', 3],
+    ['offline step-down', 4],
+  ] as const);
   const across = r('P', 'Q', decades(random, 200e3, 2e6));
   const parts: Part[] = [across];
   if (variant === 'capacitive dropper') parts.push(r('G', chance(random, 0.5) ? 'P' : 'Q', decades(random, 0.05, 200)));
@@ -49,7 +69,13 @@ export function tied(random: Random): Mains {
 
 /** Where the contact itself is in the mains of a load: its board's ground is apart. */
 export function mainsLoad(random: Random): Mains {
-  return { variant: 'mains on the contact', tied: true, said: said(random), insulationOhms: decades(random, 10, 1e3), parts: [r('P', 'L', 0.05), r('Q', 'N', 0.05), r('G', 'P', 2e9)] };
+  return {
+    variant: 'mains on the contact',
+    tied: true,
+    said: said(random),
+    insulationOhms: decades(random, 10, 1e3),
+    parts: [r('P', 'L', 0.05), r('Q', 'N', 0.05), r('G', 'P', 2e9)],
+  };
 }
 
 /** The house's own wiring at the pins: one of them live, the other bonded to earth far away. */

@@ -17,19 +17,67 @@ export interface BenchMeter {
 }
 
 export function drawMeter(random: Random): BenchMeter {
-  const counts = pick(random, [[2000, 2], [4000, 2], [6000, 4], [20000, 1]]);
+  const counts = pick(random, [
+    [2000, 2],
+    [4000, 2],
+    [6000, 4],
+    [20000, 1],
+  ]);
   const is: Meter = {
-    ...HAND_METER, name: `${counts} counts`, inputOhms: pick(random, [[10e6, 8], [1e6, 1.5], [11e6, 0.5]]), burdenOhms: pick(random, [[1, 3], [2, 2], [10, 1]]),
-    mostOhms: pick(random, [[20e6, 4], [40e6, 3], [60e6, 2], [2e6, 0.4]]), voltsShare: pick(random, [[0.005, 4], [0.008, 2], [0.0009, 1]]), otherShare: pick(random, [[0.01, 3], [0.015, 2]]), trueRms: chance(random, 0.5),
+    ...HAND_METER,
+    name: `${counts} counts`,
+    inputOhms: pick(random, [
+      [10e6, 8],
+      [1e6, 1.5],
+      [11e6, 0.5],
+    ]),
+    burdenOhms: pick(random, [
+      [1, 3],
+      [2, 2],
+      [10, 1],
+    ]),
+    mostOhms: pick(random, [
+      [20e6, 4],
+      [40e6, 3],
+      [60e6, 2],
+      [2e6, 0.4],
+    ]),
+    voltsShare: pick(random, [
+      [0.005, 4],
+      [0.008, 2],
+      [0.0009, 1],
+    ]),
+    otherShare: pick(random, [
+      [0.01, 3],
+      [0.015, 2],
+    ]),
+    trueRms: chance(random, 0.5),
   };
-  return { is, stated: chance(random, 0.6), testVolts: pick(random, [[0.4, 3], [1, 2], [2.6, 1]]), testOhms: decades(random, 5e3, 30e3), hum: decades(random, 0.01, 0.6), countsFrom: decades(random, 0.3, 1) };
+  return {
+    is,
+    stated: chance(random, 0.6),
+    testVolts: pick(random, [
+      [0.4, 3],
+      [1, 2],
+      [2.6, 1],
+    ]),
+    testOhms: decades(random, 5e3, 30e3),
+    hum: decades(random, 0.01, 0.6),
+    countsFrom: decades(random, 0.3, 1),
+  };
 }
 
 const COUNTS = (m: BenchMeter): number => Number(/^\d+/.exec(m.is.name)![0]);
 const DECADES: readonly number[] = [1e-3, 1e-2, 0.1, 1, 10, 100, 1e3, 1e4, 1e5, 1e6, 1e7, 1e8];
 
 /** What the display makes of a true value: error within the stated bound, cut to its last digit. */
-export function shown(m: BenchMeter, truth: number, dc: boolean, random: Random, counter = false): { value: number; digit: number } {
+export function shown(
+  m: BenchMeter,
+  truth: number,
+  dc: boolean,
+  random: Random,
+  counter = false,
+): { value: number; digit: number } {
   const top = COUNTS(m) / 1000;
   const decade = DECADES.find((d) => Math.abs(truth) < d * top) ?? 1e8;
   const digit = (decade * top) / COUNTS(m);

@@ -16,22 +16,44 @@ export interface Bench {
 export type Spec = Pick<Reading, 'from' | 'to' | 'state' | 'kind'>;
 export type Answer = Pick<Reading, 'value' | 'digit' | 'relation' | 'said'>;
 
-const NODE: Partial<Record<Point['kind'], string>> = { ground: 'G', live: 'P', neutral: 'Q', mains: 'P', earth: 'E', rail: 'V' };
+const NODE: Partial<Record<Point['kind'], string>> = {
+  ground: 'G',
+  live: 'P',
+  neutral: 'Q',
+  mains: 'P',
+  earth: 'E',
+  rail: 'V',
+};
 const nodeOf = (p: Point): string => (p.kind === 'contact' ? p.name : NODE[p.kind]!);
 const LOADS: Partial<Record<Spec['state'], number>> = { 'loaded-10k': 10e3, 'turned-10k': 10e3, loaded: 1e3 };
 const TURNED: readonly Spec['state'][] = ['plug-turned', 'turned-10k'];
 
-const number = (m: BenchMeter, truth: number, dc: boolean, random: Random, counter = false): Answer => ({ ...shown(m, truth, dc, random, counter), relation: '=', said: '' });
+const number = (m: BenchMeter, truth: number, dc: boolean, random: Random, counter = false): Answer => ({
+  ...shown(m, truth, dc, random, counter),
+  relation: '=',
+  said: '',
+});
 
 /** Volts of every phase with its share, the meter and what is clipped across it in place. */
-function levels(phases: readonly Phase[], from: string, to: string, across: number): { share: number; volts: number }[] {
-  return phases.map((p) => ({ share: p.share, volts: steady([...p.parts, { is: 'r', a: from, b: to, ohms: across }], from, to) }));
+function levels(
+  phases: readonly Phase[],
+  from: string,
+  to: string,
+  across: number,
+): { share: number; volts: number }[] {
+  return phases.map((p) => ({
+    share: p.share,
+    volts: steady([...p.parts, { is: 'r', a: from, b: to, ohms: across }], from, to),
+  }));
 }
 
 /** The current through its own milliampere jack, A; what the hand must never let flow is judged on it too. */
 export function shortAmps(b: Bench, from: string, to: string): number {
   const burden = b.meter.is.burdenOhms;
-  return levels(b.control.phases('idle'), from, to, burden).reduce((most, p) => Math.max(most, Math.abs(p.volts) / burden), 0);
+  return levels(b.control.phases('idle'), from, to, burden).reduce(
+    (most, p) => Math.max(most, Math.abs(p.volts) / burden),
+    0,
+  );
 }
 
 /** The answer to a spec, before any slip of the hand. */
@@ -41,23 +63,46 @@ export function answer(b: Bench, spec: Spec, random: Random): Answer {
   if (spec.kind === 'look') return { value: 0, digit: 0, relation: '=', said: b.control.look };
   if (spec.kind === 'insulation') return number(m, b.mains.insulationOhms, false, random);
   if (spec.kind === 'ohms' || spec.kind === 'continuity') {
-    const clip: Part[] = spec.to.kind === 'mains' || spec.from.kind === 'mains' ? [{ is: 'r', a: 'P', b: 'Q', ohms: 0.05 }] : [];
-    const parts: Part[] = [...b.control.dead(spec.state), ...b.mains.parts, ...clip, { is: 'v', a: from, b: to, volts: m.testVolts, ohms: m.testOhms }];
+    const clip: Part[] =
+      spec.to.kind === 'mains' || spec.from.kind === 'mains' ? [{ is: 'r', a: 'P', b: 'Q', ohms: 0.05 }] : [];
+    const parts: Part[] = [
+      ...b.control.dead(spec.state),
+      ...b.mains.parts,
+      ...clip,
+      { is: 'v', a: from, b: to, volts: m.testVolts, ohms: m.testOhms },
+    ];
     const volts = steady(parts, from, to);
     const ohms = volts / Math.max(1e-12, (m.testVolts - volts) / m.testOhms);
-    if (spec.kind === 'continuity') return { value: 0, digit: 0, relation: '=', said: ohms < m.is.beepBelowOhms ? 'beep' : 'silent' };
-    return ohms > m.is.mostOhms ? { value: m.is.mostOhms, digit: 0, relation: '>', said: '' } : number(m, ohms, false, random);
+    if (spec.kind === 'continuity')
+      return { value: 0, digit: 0, relation: '=', said: ohms < m.is.beepBelowOhms ? 'beep' : 'silent' };
+    return ohms > m.is.mostOhms
+      ? { value: m.is.mostOhms, digit: 0, relation: '>', said: '' }
+      : number(m, ohms, false, random);
   }
   const across = LOADS[spec.state];
   const input = across ? 1 / (1 / across + 1 / m.is.inputOhms) : m.is.inputOhms;
   if (spec.kind === 'volts-ac' && [spec.from, spec.to].some((p) => p.kind === 'earth')) {
-    const dead = (b.control.phases('idle')[0]!.parts).map((p): Part => (p.is === 'v' ? { ...p, volts: 0 } : p));
-    const stray: Part[] = [{ is: 'c', a: 'A', b: 'G', farads: 5e-12 }, { is: 'c', a: 'B', b: 'G', farads: 5e-12 }, { is: 'c', a: 'G', b: 'E', farads: 60e-12 }];
-    const volts = alternating([...dead, ...stray, ...plugged(b.mains, TURNED.includes(spec.state)), { is: 'r', a: from, b: to, ohms: input }], from, to);
+    const dead = b.control.phases('idle')[0]!.parts.map((p): Part => (p.is === 'v' ? { ...p, volts: 0 } : p));
+    const stray: Part[] = [
+      { is: 'c', a: 'A', b: 'G', farads: 5e-12 },
+      { is: 'c', a: 'B', b: 'G', farads: 5e-12 },
+      { is: 'c', a: 'G', b: 'E', farads: 60e-12 },
+    ];
+    const volts = alternating(
+      [...dead, ...stray, ...plugged(b.mains, TURNED.includes(spec.state)), { is: 'r', a: from, b: to, ohms: input }],
+      from,
+      to,
+    );
     return number(m, Math.hypot(volts, across ? 0 : m.hum), false, random);
   }
   const phases = b.control.phases(spec.state === 'plug-turned' || across ? 'idle' : spec.state);
-  if (spec.kind === 'amps') return number(m, levels(phases, from, to, m.is.burdenOhms).reduce((s, p) => s + (p.share * p.volts) / m.is.burdenOhms, 0), true, random);
+  if (spec.kind === 'amps')
+    return number(
+      m,
+      levels(phases, from, to, m.is.burdenOhms).reduce((s, p) => s + (p.share * p.volts) / m.is.burdenOhms, 0),
+      true,
+      random,
+    );
   const v = levels(phases, from, to, input);
   const mean = v.reduce((s, p) => s + p.share * p.volts, 0);
   if (spec.kind === 'volts-dc') return number(m, mean, true, random);
@@ -72,7 +117,13 @@ export function answer(b: Bench, spec: Spec, random: Random): Answer {
   const counts = hertz > 0 && most - least > m.countsFrom;
   if (spec.kind === 'hertz') return number(m, counts ? hertz : 0, false, random, true);
   const middle = (most + least) / 2;
-  return number(m, counts ? v.reduce((s, p) => s + (p.volts > middle ? p.share : 0), 0) : most > 1 ? 1 : 0, false, random, true);
+  return number(
+    m,
+    counts ? v.reduce((s, p) => s + (p.volts > middle ? p.share : 0), 0) : most > 1 ? 1 : 0,
+    false,
+    random,
+    true,
+  );
 }
 
 const other = (p: Point): Point => (p.kind === 'contact' ? { kind: 'contact', name: p.name === 'A' ? 'B' : 'A' } : p);
@@ -86,6 +137,9 @@ export function taken(b: Bench, spec: Spec, random: Random): Answer {
     return answer(b, { ...spec, from: spec.to, to: spec.from }, random);
   }
   if (which < 0.6) return answer(b, { ...spec, from: other(spec.from), to: other(spec.to) }, random);
-  if (which < 0.8 && spec.state !== 'off' && spec.state !== 'idle' && !LOADS[spec.state]) return answer(b, { ...spec, state: spec.kind === 'ohms' ? 'off' : 'idle' }, random);
-  return spec.kind === 'ohms' ? { value: b.meter.is.mostOhms, digit: 0, relation: '>', said: '' } : number(b.meter, 0, spec.kind === 'volts-dc', random);
+  if (which < 0.8 && spec.state !== 'off' && spec.state !== 'idle' && !LOADS[spec.state])
+    return answer(b, { ...spec, state: spec.kind === 'ohms' ? 'off' : 'idle' }, random);
+  return spec.kind === 'ohms'
+    ? { value: b.meter.is.mostOhms, digit: 0, relation: '>', said: '' }
+    : number(b.meter, 0, spec.kind === 'volts-dc', random);
 }

@@ -5,7 +5,14 @@
 export type Part =
   | { readonly is: 'r'; readonly a: string; readonly b: string; readonly ohms: number }
   | { readonly is: 'v'; readonly a: string; readonly b: string; readonly volts: number; readonly ohms: number }
-  | { readonly is: 'd'; readonly a: string; readonly b: string; readonly drop: number; readonly ohms: number; readonly weakOhms: number }
+  | {
+      readonly is: 'd';
+      readonly a: string;
+      readonly b: string;
+      readonly drop: number;
+      readonly ohms: number;
+      readonly weakOhms: number;
+    }
   | { readonly is: 'c'; readonly a: string; readonly b: string; readonly farads: number };
 
 const REVERSE_OHMS = 1e9;
@@ -28,7 +35,8 @@ function eliminate(m: Complex[][]): Complex[] {
   const n = m.length;
   for (let k = 0; k < n; k++) {
     let best = k;
-    for (let i = k + 1; i < n; i++) if (Math.hypot(m[i]![k]!.re, m[i]![k]!.im) > Math.hypot(m[best]![k]!.re, m[best]![k]!.im)) best = i;
+    for (let i = k + 1; i < n; i++)
+      if (Math.hypot(m[i]![k]!.re, m[i]![k]!.im) > Math.hypot(m[best]![k]!.re, m[best]![k]!.im)) best = i;
     [m[k], m[best]] = [m[best]!, m[k]!];
     for (let i = k + 1; i < n; i++) {
       if (m[i]![k]!.re === 0 && m[i]![k]!.im === 0) continue;
@@ -63,7 +71,9 @@ function nodeVolts(branches: readonly Branch[], zero: string): Map<string, Compl
   const names = [...new Set(branches.flatMap((p) => [p.a, p.b]))].filter((x) => x !== zero);
   const at = new Map(names.map((x, i) => [x, i]));
   const none: Complex = { re: 0, im: 0 };
-  const m = names.map((_, i) => Array.from({ length: names.length + 1 }, (__, j): Complex => (i === j ? { re: ROOM_SIEMENS, im: 0 } : none)));
+  const m = names.map((_, i) =>
+    Array.from({ length: names.length + 1 }, (__, j): Complex => (i === j ? { re: ROOM_SIEMENS, im: 0 } : none)),
+  );
   const add = (i: number, j: number, g: Complex, sign: number): void => {
     m[i]![j] = { re: m[i]![j]!.re + sign * g.re, im: m[i]![j]!.im + sign * g.im };
   };
@@ -100,7 +110,11 @@ export function steady(parts: readonly Part[], from: string, to: string): number
       if (p.is === 'r') return [{ a: p.a, b: p.b, siemens: real(p.ohms), volts: 0 }];
       if (p.is === 'v') return [{ a: p.a, b: p.b, siemens: real(p.ohms), volts: p.volts }];
       const is = state[k++]!;
-      return [is === 'on' ? { a: p.a, b: p.b, siemens: real(p.ohms), volts: p.drop } : { a: p.a, b: p.b, siemens: real(is === 'weak' ? p.weakOhms : REVERSE_OHMS), volts: 0 }];
+      return [
+        is === 'on'
+          ? { a: p.a, b: p.b, siemens: real(p.ohms), volts: p.drop }
+          : { a: p.a, b: p.b, siemens: real(is === 'weak' ? p.weakOhms : REVERSE_OHMS), volts: 0 },
+      ];
     });
     const v = nodeVolts(branches, to);
     const of = (n: string): number => v.get(n)?.re ?? 0;

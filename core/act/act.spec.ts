@@ -5,18 +5,34 @@ import { seededRandom } from '../quantity';
 import { changed, demoJob, findingOf } from '../testing/jobs';
 import { actFindings, FAULT_RATES, oneRun, scriptPresses, simulate, simulateDays } from '.';
 
-const pot: MachineModel = { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.04, runSeconds: 100, afterPowerCut: 'off' };
+const pot: MachineModel = {
+  kind: 'starts-and-stops-itself',
+  shortestPressSeconds: 0.04,
+  runSeconds: 100,
+  afterPowerCut: 'off',
+};
 const lamp: MachineModel = { ...pot, kind: 'flips' };
 const gate: MachineModel = { ...pot, kind: 'open-stop-close-stop', runSeconds: 16 };
 const press = [{ do: 'press', seconds: 0.18 }] as const;
 const fault = (kind: Fault['kind'], atSeconds: number, seconds = 0): Fault => ({ id: kind, kind, atSeconds, seconds });
-const run = (machine: MachineModel, starts: number[], faults: Fault[] = [], end = 300, script: { do: 'press' | 'wait'; seconds: number }[] = [...press]) => simulate({ machine, script, faults, starts, end });
-const story = (t: ReturnType<typeof run>) => t.machine.map((s) => [s.word, Number(s.from.toFixed(9)), Number(s.to.toFixed(9))]);
+const run = (
+  machine: MachineModel,
+  starts: number[],
+  faults: Fault[] = [],
+  end = 300,
+  script: { do: 'press' | 'wait'; seconds: number }[] = [...press],
+) => simulate({ machine, script, faults, starts, end });
+const story = (t: ReturnType<typeof run>) =>
+  t.machine.map((s) => [s.word, Number(s.from.toFixed(9)), Number(s.to.toFixed(9))]);
 
 describe('machines without faults', () => {
   it('starts on a press, stops by itself, and ignores a press while it runs', () => {
     const t = run(pot, [10, 50]);
-    expect(story(t)).toEqual([['at rest', 0, 10.04], ['running', 10.04, 110.04], ['at rest', 110.04, 300]]);
+    expect(story(t)).toEqual([
+      ['at rest', 0, 10.04],
+      ['running', 10.04, 110.04],
+      ['at rest', 110.04, 300],
+    ]);
     expect(t.seen).toHaveLength(2);
     expect(t.parted).toEqual([]);
   });
@@ -33,14 +49,34 @@ describe('machines without faults', () => {
 
   it('opens, stops half way, closes, and stops again', () => {
     const t = run(gate, [0, 8, 20, 24, 30], [], 60);
-    expect(t.machine.map((s) => s.word)).toEqual(['closed', 'opening', 'stopped', 'closing', 'stopped', 'opening', 'open']);
+    expect(t.machine.map((s) => s.word)).toEqual([
+      'closed',
+      'opening',
+      'stopped',
+      'closing',
+      'stopped',
+      'opening',
+      'open',
+    ]);
     expect(t.travel.find((p) => Math.abs(p.at - 8.04) < 1e-9)!.position).toBeCloseTo(0.5, 9);
     expect(t.travel.find((p) => Math.abs(p.at - 24.04) < 1e-9)!.position).toBeCloseTo(0.25, 9);
     expect(t.machine.at(-1)!.from).toBeCloseTo(30.04 + 12, 9);
   });
 
   it('runs a script in order', () => {
-    expect(scriptPresses([{ do: 'press', seconds: 0.2 }, { do: 'wait', seconds: 1 }, { do: 'press', seconds: 0.3 }], 5)).toEqual([{ from: 5, to: 5.2 }, { from: 6.2, to: 6.5 }]);
+    expect(
+      scriptPresses(
+        [
+          { do: 'press', seconds: 0.2 },
+          { do: 'wait', seconds: 1 },
+          { do: 'press', seconds: 0.3 },
+        ],
+        5,
+      ),
+    ).toEqual([
+      { from: 5, to: 5.2 },
+      { from: 6.2, to: 6.5 },
+    ]);
   });
 });
 
@@ -48,7 +84,10 @@ describe('faults', () => {
   it('names the stretch in which a missed press parts belief and truth', () => {
     const t = run(lamp, [10, 20], [fault('missed-press', 10)], 40);
     expect(t.missed).toEqual([10]);
-    expect(t.parted).toEqual([{ from: 10.04, to: 20.04, believed: 'on', true: 'off' }, { from: 20.04, to: 40, believed: 'off', true: 'on' }]);
+    expect(t.parted).toEqual([
+      { from: 10.04, to: 20.04, believed: 'on', true: 'off' },
+      { from: 20.04, to: 40, believed: 'off', true: 'on' },
+    ]);
   });
 
   it('moves the gate when someone presses by hand', () => {
@@ -61,7 +100,13 @@ describe('faults', () => {
   it('loses the run, or takes it up again, as the machine does after a power cut', () => {
     const cut = [fault('power-cut', 40, 20)];
     expect(story(run(pot, [10], cut)).map((s) => s[0])).toEqual(['at rest', 'running', 'no power', 'at rest']);
-    expect(story(run({ ...pot, afterPowerCut: 'as-before' }, [10], cut)).map((s) => s[0])).toEqual(['at rest', 'running', 'no power', 'running', 'at rest']);
+    expect(story(run({ ...pot, afterPowerCut: 'as-before' }, [10], cut)).map((s) => s[0])).toEqual([
+      'at rest',
+      'running',
+      'no power',
+      'running',
+      'at rest',
+    ]);
     expect(run(gate, [0], [fault('power-cut', 8.04, 5)], 60).machine.at(-1)).toMatchObject({ word: 'stopped' });
   });
 
@@ -85,7 +130,8 @@ describe('many days', () => {
     const many = Array.from({ length: days }, (_, d) => d * 86400 + 38_400);
     const o = simulateDays({ machine: pot, script: [...press] }, many, days, seededRandom(5));
     // Within three standard deviations of a binomial count.
-    const near = (count: number, n: number, p: number): void => expect(Math.abs(count - n * p)).toBeLessThan(3 * Math.sqrt(n * p * (1 - p)) + 1);
+    const near = (count: number, n: number, p: number): void =>
+      expect(Math.abs(count - n * p)).toBeLessThan(3 * Math.sqrt(n * p * (1 - p)) + 1);
     near(o.missed, days, FAULT_RATES.missedShare);
     near(o.byHand, days, FAULT_RATES.handPerDay);
     near(o.powerCuts, days, FAULT_RATES.cutsPerYear / 365);
@@ -102,12 +148,23 @@ describe('many days', () => {
 describe('what Act judges', () => {
   const job = demoJob('rice-pot');
   it('wants twice the shortest press, and offers it', () => {
-    expect(findingOf(changed(job, 'act', { script: [{ do: 'press', seconds: 0.05 }] }), 'act.press-length')).toMatchObject({ verdict: 'tight', remedy: { label: 'Use 80 ms' } });
+    expect(
+      findingOf(changed(job, 'act', { script: [{ do: 'press', seconds: 0.05 }] }), 'act.press-length'),
+    ).toMatchObject({ verdict: 'tight', remedy: { label: 'Use 80 ms' } });
     const short = changed(job, 'act', { script: [{ do: 'press', seconds: 0.02 }] });
     expect(findingOf(short, 'act.press-length').verdict).toBe('stop');
     const press = { do: 'press', seconds: 0.2 } as const;
-    const gap = (seconds: number | null) => findingOf(changed(job, 'act', { script: seconds === null ? [press, press] : [press, { do: 'wait', seconds }, press] }), 'act.press-gap');
-    expect([gap(null), gap(0.03), gap(0.05), gap(0.2)].map((f) => f.verdict)).toEqual(['stop', 'stop', 'tight', 'settled']);
+    const gap = (seconds: number | null) =>
+      findingOf(
+        changed(job, 'act', { script: seconds === null ? [press, press] : [press, { do: 'wait', seconds }, press] }),
+        'act.press-gap',
+      );
+    expect([gap(null), gap(0.03), gap(0.05), gap(0.2)].map((f) => f.verdict)).toEqual([
+      'stop',
+      'stop',
+      'tight',
+      'settled',
+    ]);
     expect(gap(null).remedy?.edit).toMatchObject({ set: { script: [press, { do: 'wait', seconds: 0.2 }, press] } });
     expect(findingOf(short, 'act.run').verdict).toBe('stop');
     expect(findingOf(changed(job, 'act', { script: [] }), 'act.script').remedy?.label).toBe('Press for 180 ms');
@@ -116,14 +173,26 @@ describe('what Act judges', () => {
   it('stops a door that one missed press leaves the wrong way; a contact that nothing looks at settles nothing', () => {
     const door = demoJob('yard-gate');
     expect(findingOf(door, 'act.missed-press').verdict).toBe('stop');
-    expect(findingOf(changed(door, 'sense', { contact: 'at-rest' }), 'act.missed-press')).toMatchObject({ verdict: 'stop', title: expect.stringContaining('nothing looks at it yet') });
+    expect(findingOf(changed(door, 'sense', { contact: 'at-rest' }), 'act.missed-press')).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('nothing looks at it yet'),
+    });
     // One button that opens and closes, pressed at a time of day, opens what is closed.
     expect(findingOf(door, 'routine.blind')).toMatchObject({ verdict: 'stop', caption: 'opens what is closed' });
   });
 
   it('simulates nothing of a machine that nobody described', () => {
-    const job = changed(demoJob('rice-pot'), 'act', { machine: { kind: 'unknown', shortestPressSeconds: null, longestPressSeconds: null, runSeconds: null, afterPowerCut: 'off' } });
-    for (const id of ['act.machine', 'act.press-length', 'act.press-longest', 'routine.blind']) expect(findingOf(job, id).verdict, id).toBe('unknown');
+    const job = changed(demoJob('rice-pot'), 'act', {
+      machine: {
+        kind: 'unknown',
+        shortestPressSeconds: null,
+        longestPressSeconds: null,
+        runSeconds: null,
+        afterPowerCut: 'off',
+      },
+    });
+    for (const id of ['act.machine', 'act.press-length', 'act.press-longest', 'routine.blind'])
+      expect(findingOf(job, id).verdict, id).toBe('unknown');
     expect(oneRun(job)).toBeNull();
     expect(() => findingOf(job, 'act.run')).toThrow(/no finding/);
   });
@@ -136,7 +205,12 @@ describe('what Act judges', () => {
   it('holds the contact of a switch that stays down, or says that it must be held', () => {
     const pot = demoJob('rice-pot');
     const { facts } = assess(pot);
-    const latching: Facts = { ...facts, controls: { 'control-start': { ...facts.controls['control-start']!, kind: 'latching-switch', leading: 'latching-switch' } } };
+    const latching: Facts = {
+      ...facts,
+      controls: {
+        'control-start': { ...facts.controls['control-start']!, kind: 'latching-switch', leading: 'latching-switch' },
+      },
+    };
     const hold = (job: Job) => actFindings(job, latching).find((f) => f.id === 'act.hold')!;
     expect(hold(pot)).toMatchObject({ verdict: 'stop', remedy: { label: 'Hold for 25 min' } });
     expect(hold(applyEdit(pot, hold(pot).remedy!.edit as never, '2026-03-02T14:00:00Z')).verdict).toBe('settled');

@@ -26,16 +26,22 @@ export interface DaysOutcome {
  * @param random seeded stream; the same seed gives the same days.
  */
 export function simulateDays(
-  plan: { machine: MachineModel; script: readonly ScriptStep[] }, starts: readonly number[], days: number, random: Random,
+  plan: { machine: MachineModel; script: readonly ScriptStep[] },
+  starts: readonly number[],
+  days: number,
+  random: Random,
 ): DaysOutcome {
   const end = days * 86400;
   const faults: Fault[] = [];
-  const add = (kind: Fault['kind'], atSeconds: number, seconds = 0): void => void faults.push({ id: `${kind}-${faults.length}`, kind, atSeconds, seconds });
+  const add = (kind: Fault['kind'], atSeconds: number, seconds = 0): void =>
+    void faults.push({ id: `${kind}-${faults.length}`, kind, atSeconds, seconds });
   const offsets = pressOffsets(plan.script);
-  for (const start of starts) for (const offset of offsets) if (random.next() < FAULT_RATES.missedShare) add('missed-press', start + offset);
+  for (const start of starts)
+    for (const offset of offsets) if (random.next() < FAULT_RATES.missedShare) add('missed-press', start + offset);
   for (let day = 0; day < days; day++) {
     if (random.next() < FAULT_RATES.handPerDay) add('hand-press', day * 86400 + random.next() * 86400);
-    if (random.next() < FAULT_RATES.cutsPerYear / 365) add('power-cut', day * 86400 + random.next() * 86400, FAULT_RATES.cutSeconds);
+    if (random.next() < FAULT_RATES.cutsPerYear / 365)
+      add('power-cut', day * 86400 + random.next() * 86400, FAULT_RATES.cutSeconds);
   }
   const trace = simulate({ ...plan, faults, starts, end });
   const count = (kind: Fault['kind']): number => faults.filter((f) => f.kind === kind).length;
@@ -44,9 +50,16 @@ export function simulateDays(
     return !trace.parted.some((p) => p.to > start && p.from < until);
   }).length;
   return {
-    days, starts: starts.length, presses: trace.contact.length, missed: count('missed-press'), byHand: count('hand-press'), powerCuts: count('power-cut'),
-    asBelieved, partedSeconds: trace.parted.reduce((s, p) => s + p.to - p.from, 0),
-    endsAs: trace.machine[trace.machine.length - 1]?.word ?? '', believedEnd: trace.believes[trace.believes.length - 1]?.word ?? '',
+    days,
+    starts: starts.length,
+    presses: trace.contact.length,
+    missed: count('missed-press'),
+    byHand: count('hand-press'),
+    powerCuts: count('power-cut'),
+    asBelieved,
+    partedSeconds: trace.parted.reduce((s, p) => s + p.to - p.from, 0),
+    endsAs: trace.machine[trace.machine.length - 1]?.word ?? '',
+    believedEnd: trace.believes[trace.believes.length - 1]?.word ?? '',
   };
 }
 

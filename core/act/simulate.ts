@@ -1,5 +1,14 @@
 import type { Fault, MachineModel, ScriptStep } from '../job';
-import { atRest, ended, positionAfter, powerBack, powerLost, pressed, type MachineState, type MachineWord } from './machine';
+import {
+  atRest,
+  ended,
+  positionAfter,
+  powerBack,
+  powerLost,
+  pressed,
+  type MachineState,
+  type MachineWord,
+} from './machine';
 
 export interface Span {
   readonly from: number;
@@ -63,16 +72,43 @@ export const scriptSeconds = (script: readonly ScriptStep[]): number => script.r
 
 /** Simulates a scenario exactly: events in order of time, nothing sampled. Deterministic. */
 export function simulate(s: Scenario): Trace {
-  const cuts = s.faults.filter((f) => f.kind === 'power-cut').map((f) => ({ from: f.atSeconds, to: f.atSeconds + f.seconds })).filter((c) => c.from < s.end);
+  const cuts = s.faults
+    .filter((f) => f.kind === 'power-cut')
+    .map((f) => ({ from: f.atSeconds, to: f.atSeconds + f.seconds }))
+    .filter((c) => c.from < s.end);
   const planned = s.starts.flatMap((start) => runUntilCut(scriptPresses(s.script, start), cuts, start));
-  const hand = s.faults.filter((f) => f.kind === 'hand-press').map((f): Span => ({ from: f.atSeconds, to: f.atSeconds + HAND_SECONDS }));
-  const deaf = s.faults.filter((f) => f.kind === 'missed-press').map((f) => nearestPress(planned, f.atSeconds)).filter((p) => p !== undefined);
-  const presses: Press[] = [...planned.map((p) => ({ ...p, by: 'plan' as const })), ...hand.map((p) => ({ ...p, by: 'hand' as const }))].sort((a, b) => a.from - b.from);
-  const real = run(s.machine, presses.filter((p) => !deaf.includes(planned.find((x) => x.from === p.from && p.by === 'plan') ?? p)), cuts, s.end);
-  const ideal = run(s.machine, planned.map((p) => ({ ...p, by: 'plan' as const })), [], s.end);
+  const hand = s.faults
+    .filter((f) => f.kind === 'hand-press')
+    .map((f): Span => ({ from: f.atSeconds, to: f.atSeconds + HAND_SECONDS }));
+  const deaf = s.faults
+    .filter((f) => f.kind === 'missed-press')
+    .map((f) => nearestPress(planned, f.atSeconds))
+    .filter((p) => p !== undefined);
+  const presses: Press[] = [
+    ...planned.map((p) => ({ ...p, by: 'plan' as const })),
+    ...hand.map((p) => ({ ...p, by: 'hand' as const })),
+  ].sort((a, b) => a.from - b.from);
+  const real = run(
+    s.machine,
+    presses.filter((p) => !deaf.includes(planned.find((x) => x.from === p.from && p.by === 'plan') ?? p)),
+    cuts,
+    s.end,
+  );
+  const ideal = run(
+    s.machine,
+    planned.map((p) => ({ ...p, by: 'plan' as const })),
+    [],
+    s.end,
+  );
   return {
-    contact: planned.filter((p) => p.from < s.end), missed: deaf.map((p) => p.from),
-    seen: real.seen, machine: real.spans, believes: ideal.spans, travel: real.travel, noPower: cuts, end: s.end,
+    contact: planned.filter((p) => p.from < s.end),
+    missed: deaf.map((p) => p.from),
+    seen: real.seen,
+    machine: real.spans,
+    believes: ideal.spans,
+    travel: real.travel,
+    noPower: cuts,
+    end: s.end,
     parted: partings(ideal.spans, real.spans),
   };
 }
@@ -80,7 +116,11 @@ export function simulate(s: Scenario): Trace {
 /** A cut takes the controller down too: the press under way ends and the rest of the script is lost. */
 function runUntilCut(presses: readonly Span[], cuts: readonly Span[], start: number): Span[] {
   if (cuts.some((c) => c.from <= start && start < c.to)) return [];
-  const cut = cuts.map((c) => c.from).filter((t) => t > start).sort((a, b) => a - b)[0] ?? Number.POSITIVE_INFINITY;
+  const cut =
+    cuts
+      .map((c) => c.from)
+      .filter((t) => t > start)
+      .sort((a, b) => a - b)[0] ?? Number.POSITIVE_INFINITY;
   return presses.filter((p) => p.from < cut).map((p) => ({ from: p.from, to: Math.min(p.to, cut) }));
 }
 
@@ -93,8 +133,13 @@ type Event = { at: number; kind: 'press'; by: 'plan' | 'hand' } | { at: number; 
 function run(m: MachineModel, presses: readonly Press[], cuts: readonly Span[], end: number) {
   const events: Event[] = [
     // The machine obeys once the contact has been closed for its shortest press; shorter ones it never sees.
-    ...presses.filter((p) => p.to - p.from >= m.shortestPressSeconds).map((p): Event => ({ at: p.from + m.shortestPressSeconds, kind: 'press', by: p.by })),
-    ...cuts.flatMap((c): Event[] => [{ at: c.from, kind: 'cut' }, { at: c.to, kind: 'back' }]),
+    ...presses
+      .filter((p) => p.to - p.from >= m.shortestPressSeconds)
+      .map((p): Event => ({ at: p.from + m.shortestPressSeconds, kind: 'press', by: p.by })),
+    ...cuts.flatMap((c): Event[] => [
+      { at: c.from, kind: 'cut' },
+      { at: c.to, kind: 'back' },
+    ]),
   ].sort((a, b) => a.at - b.at);
   const spans: StateSpan[] = [];
   const travel: TravelPoint[] = [];

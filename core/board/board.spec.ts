@@ -5,11 +5,35 @@ import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.
 
 const profile = PROFILES['wifi-17']!;
 const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
-const base: PressFact = { way: 'relay-contact', verdict: 'settled', sharesGround: false, galvanicallyApart: true, turnOnVolts: 0.4, turnOnAmps: 5e-6, holdOhms: null, pinAmps: 5e-3, supplyAmps: 0.07, needsVolts: 5, resistorOhms: 270, input: 'level', pressesOn: 'high', load: 'relay coil', peakAmps: 0.07, outputs: 1, sequence: [], contact: null, mains: false, deadRailCloses: false, latchSeconds: 0, jerks: false };
+const base: PressFact = {
+  way: 'relay-contact',
+  verdict: 'settled',
+  sharesGround: false,
+  galvanicallyApart: true,
+  turnOnVolts: 0.4,
+  turnOnAmps: 5e-6,
+  holdOhms: null,
+  pinAmps: 5e-3,
+  supplyAmps: 0.07,
+  needsVolts: 5,
+  resistorOhms: 270,
+  input: 'level',
+  pressesOn: 'high',
+  load: 'relay coil',
+  peakAmps: 0.07,
+  outputs: 1,
+  sequence: [],
+  contact: null,
+  mains: false,
+  deadRailCloses: false,
+  latchSeconds: 0,
+  jerks: false,
+};
 const led: PressFact = { ...base, way: 'optocoupler', turnOnVolts: 1, turnOnAmps: 100e-6 };
 const low: PressFact = { ...base, way: 'relay-module', pressesOn: 'low' };
 const mosfet: PressFact = { ...base, way: 'nmos-to-ground', turnOnVolts: 0.4, turnOnAmps: 6e-6, holdOhms: 100e3 };
-const closedFor = (gpio: number, press: PressFact, pullDown = false): number => longestClosed(contactAtPowerUp(pin(gpio), press, pullDown, profile), 'closed');
+const closedFor = (gpio: number, press: PressFact, pullDown = false): number =>
+  longestClosed(contactAtPowerUp(pin(gpio), press, pullDown, profile), 'closed');
 
 describe('the contact while the controller wakes', () => {
   it('closes for a tenth of a second behind a transistor on a weakly high pin', () => {
@@ -63,10 +87,17 @@ describe('judging pins', () => {
     const slow = changed(gate, 'act', { machine: { ...gate.act.machine, shortestPressSeconds: 0.4 } });
     // Of 100 ms by itself; a one-shot makes a whole press of them.
     expect(findingOf(slow, 'board.press-pin').verdict).toBe('stop');
-    expect(findingOf(changed(slow, 'guard', { cutOff: 'none' }), 'board.press-pin')).toMatchObject({ verdict: 'tight', title: expect.stringContaining('for 100 ms at power-up') });
+    expect(findingOf(changed(slow, 'guard', { cutOff: 'none' }), 'board.press-pin')).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringContaining('for 100 ms at power-up'),
+    });
   });
 
-  it.each([[0, /may not start/], [7, /taken/], [1, /closes the contact/]])('stops pin %i', (gpio, why) => {
+  it.each([
+    [0, /may not start/],
+    [7, /taken/],
+    [1, /closes the contact/],
+  ])('stops pin %i', (gpio, why) => {
     const j = judgePin(pin(gpio), gate, base, profile);
     expect(j.verdict).toBe('stop');
     expect(j.title).toMatch(why);
@@ -100,20 +131,36 @@ describe('ways that a level does not press', () => {
   it('may jerk, where they are a servo, whatever the pin does', () => {
     const servo: PressFact = { ...pulses, jerks: true };
     expect(contactAtPowerUp(pin(5), servo, true, profile).every((s) => s.contact === 'maybe')).toBe(true);
-    expect(findingOf(demoJob('extractor-rocker'), 'board.press-pin')).toMatchObject({ verdict: 'tight', caption: 'servo may jerk' });
+    expect(findingOf(demoJob('extractor-rocker'), 'board.press-pin')).toMatchObject({
+      verdict: 'tight',
+      caption: 'servo may jerk',
+    });
   });
 
-  // The module's LEDs of 2.6 V and a clamp of 0.6 V leave 1.8 mA of 5 V through 1 kΩ while the controller's rail is dead: it pulls in from 0.8 mA on.
+  // The module's LEDs of 2.6 V and a clamp of 0.6 V leave 1.8 mA of 5 V through 1 kΩ while the controller's rail is
+  // dead: it pulls in from 0.8 mA on.
   it('are pressed by a module that is fed before its controller, for as long as that rail is late', () => {
     const onLow: PressFact = { ...low, deadRailCloses: true };
     expect(closedFor(5, onLow)).toBeCloseTo(0.02, 9);
     const pulled = changed(demoJob('rice-pot'), 'thumb', { way: 'relay-module' });
     // A resistor to ground presses what presses on low, and is taken away.
-    expect(findingOf(pulled, 'board.press-pin')).toMatchObject({ verdict: 'stop', remedy: { label: 'Take the resistor away' } });
+    expect(findingOf(pulled, 'board.press-pin')).toMatchObject({
+      verdict: 'stop',
+      remedy: { label: 'Take the resistor away' },
+    });
     const job = changed(pulled, 'board', { pullDown: false });
-    expect(findingOf(job, 'board.press-pin')).toMatchObject({ verdict: 'tight', title: expect.stringContaining('dead rail') });
-    expect(findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: 0.01 } }), 'board.press-pin').verdict).toBe('stop');
-    expect(findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: null } }), 'board.press-pin').verdict).toBe('unknown');
+    expect(findingOf(job, 'board.press-pin')).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringContaining('dead rail'),
+    });
+    expect(
+      findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: 0.01 } }), 'board.press-pin')
+        .verdict,
+    ).toBe('stop');
+    expect(
+      findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: null } }), 'board.press-pin')
+        .verdict,
+    ).toBe('unknown');
   });
 
   it('tell of every output that they take', () => {
@@ -126,9 +173,14 @@ describe('what a servo asks of its supply', () => {
   it('is its stalled current at the peak', () => {
     const rocker = demoJob('extractor-rocker');
     // 0.4 A in bursts of the module and 1.8 A of the stalled servo, of 3 A less a fifth.
-    expect(findingOf(rocker, 'feed.peak')).toMatchObject({ value: { value: expect.closeTo(2.2, 1) }, limit: { value: expect.closeTo(2.4, 6) }, verdict: 'tight' });
+    expect(findingOf(rocker, 'feed.peak')).toMatchObject({
+      value: { value: expect.closeTo(2.2, 1) },
+      limit: { value: expect.closeTo(2.4, 6) },
+      verdict: 'tight',
+    });
     expect(findingOf(changed(rocker, 'feed', { amps: 1 }), 'feed.peak').verdict).toBe('stop');
-    expect(findingOf(changed(rocker, 'feed', { volts: 12 }), 'feed.coil-volts').title).toMatch(/servo wants 5 V; this supply gives 12 V/);
+    expect(findingOf(changed(rocker, 'feed', { volts: 12 }), 'feed.coil-volts').title).toMatch(
+      /servo wants 5 V; this supply gives 12 V/,
+    );
   });
 });
-

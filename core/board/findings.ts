@@ -11,32 +11,71 @@ export const profileOf = (job: Job): Profile | undefined => PROFILES[job.board.p
 /** What the chosen controller's pins can drive. */
 export function driveFact(job: Job): DriveFact | null {
   const p = profileOf(job);
-  return p ? { controller: p.name, highVolts: p.highVolts, limitAmps: p.pinLimitAmps, meanAmps: p.meanAmps, peakAmps: p.peakAmps, supplyVolts: p.supplyVolts } : null;
+  return p
+    ? {
+        controller: p.name,
+        highVolts: p.highVolts,
+        limitAmps: p.pinLimitAmps,
+        meanAmps: p.meanAmps,
+        peakAmps: p.peakAmps,
+        supplyVolts: p.supplyVolts,
+      }
+    : null;
 }
 
 /** How a pin would behave for the press: its verdict and the sentence for it. */
-export function judgePin(pin: Pin, job: Job, press: PressFact, profile: Profile): { verdict: Verdict; title: string; caption: string } {
+export function judgePin(
+  pin: Pin,
+  job: Job,
+  press: PressFact,
+  profile: Profile,
+): { verdict: Verdict; title: string; caption: string } {
   const { pullDown } = job.board;
   const activeHigh = press.pressesOn === 'high';
-  if (!pin.can.includes('output')) return { verdict: 'stop', title: `Pin ${pin.gpio} is ${pin.nature}`, caption: `pin ${pin.gpio} is taken` };
-  if (pin.strap === 'high' && activeHigh) return { verdict: 'stop', title: `Pin ${pin.gpio} must be high at reset; the driver pulls it down and the controller may not start`, caption: `pin ${pin.gpio} may not start` };
-  if (pin.strap === 'low' && !activeHigh) return { verdict: 'stop', title: `Pin ${pin.gpio} must be low at reset; the driver pulls it up and the controller may not start`, caption: `pin ${pin.gpio} may not start` };
+  if (!pin.can.includes('output'))
+    return { verdict: 'stop', title: `Pin ${pin.gpio} is ${pin.nature}`, caption: `pin ${pin.gpio} is taken` };
+  if (pin.strap === 'high' && activeHigh)
+    return {
+      verdict: 'stop',
+      title: `Pin ${pin.gpio} must be high at reset; the driver pulls it down and the controller may not start`,
+      caption: `pin ${pin.gpio} may not start`,
+    };
+  if (pin.strap === 'low' && !activeHigh)
+    return {
+      verdict: 'stop',
+      title: `Pin ${pin.gpio} must be low at reset; the driver pulls it up and the controller may not start`,
+      caption: `pin ${pin.gpio} may not start`,
+    };
   const contact = contactAtPowerUp(pin, press, pullDown, profile);
   const closed = longestClosed(contact, 'closed');
   if (closed > 0) {
     const shortest = job.act.machine.shortestPressSeconds;
     const seen = shortest === null ? null : closed >= shortest;
     const how = contact.find((s) => s.contact === 'closed')!.why;
+    const taken = seen
+      ? 'would take that for a press'
+      : seen === null
+        ? 'may take that for a press: how short a press it obeys is not said in Act'
+        : 'should overlook it, being shorter than its shortest press';
     return {
-      verdict: seen ? 'stop' : seen === null ? 'unknown' : 'tight', caption: `pin ${pin.gpio} twitches`,
-      title: `Pin ${pin.gpio} closes the contact for ${formatQuantity(closed, 's')} at power-up: ${how}. The machine ${seen ? 'would take that for a press' : seen === null ? 'may take that for a press: how short a press it obeys is not said in Act' : 'should overlook it, being shorter than its shortest press'}`,
+      verdict: seen ? 'stop' : seen === null ? 'unknown' : 'tight',
+      caption: `pin ${pin.gpio} twitches`,
+      title: `Pin ${pin.gpio} closes the contact for ${formatQuantity(closed, 's')} at power-up: ${how}. The machine ${taken}`,
     };
   }
   if (longestClosed(contact, 'maybe') > 0) {
     const { why } = contact.find((s) => s.contact === 'maybe')!;
-    return { verdict: 'tight', title: `Pin ${pin.gpio} at power-up: ${why}`, caption: press.jerks ? 'servo may jerk' : `pin ${pin.gpio} floats` };
+    return {
+      verdict: 'tight',
+      title: `Pin ${pin.gpio} at power-up: ${why}`,
+      caption: press.jerks ? 'servo may jerk' : `pin ${pin.gpio} floats`,
+    };
   }
-  return { verdict: 'settled', title: `Pin ${pin.gpio} keeps the contact open through power-up`, caption: `pin ${pin.gpio} keeps still` };
+  return {
+    verdict: 'settled',
+    title: `Pin ${pin.gpio} keeps the contact open through power-up`,
+    caption: `pin ${pin.gpio} keeps still`,
+  };
 }
 
 /** Pins for the press, stillest first; the ones already used for something else are left out. */
@@ -52,34 +91,102 @@ export function rankPins(job: Job, press: PressFact, profile: Profile): Pin[] {
 
 function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
   const withPullDown: Job = { ...job, board: { ...job.board, pullDown: true } };
-  if (press.jerks) return { text: 'Let the tip rest clear of the button by more than a jerk, or switch the servo’s supply on after the controller runs.' };
-  if (press.pressesOn === 'low' && job.board.pullDown) return { text: 'A resistor to ground presses a driver that presses on low.', label: 'Take the resistor away', edit: { do: 'change', section: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' } };
-  if (press.deadRailCloses) return { text: 'Take a module that presses on high, or feed the light side of its input from the controller’s 3.3 V: then it cannot pull itself in.' };
+  if (press.jerks)
+    return {
+      text: 'Let the tip rest clear of the button by more than a jerk, or switch the servo’s supply on after the controller runs.',
+    };
+  if (press.pressesOn === 'low' && job.board.pullDown)
+    return {
+      text: 'A resistor to ground presses a driver that presses on low.',
+      label: 'Take the resistor away',
+      edit: { do: 'change', section: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' },
+    };
+  if (press.deadRailCloses)
+    return {
+      text:
+        'Take a module that presses on high, or feed the light side of its input ' +
+        'from the controller’s 3.3 V: then it cannot pull itself in.',
+    };
   const own = profile.pins.find((p) => p.gpio === job.board.pressPin);
   if (own && !job.board.pullDown && judgePin(own, withPullDown, press, profile).verdict === 'settled') {
-    return { text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`, label: 'Add the pull-down', edit: { do: 'change', section: 'board', set: { pullDown: true }, say: 'pull-down at the driver' } };
+    return {
+      text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
+      label: 'Add the pull-down',
+      edit: { do: 'change', section: 'board', set: { pullDown: true }, say: 'pull-down at the driver' },
+    };
   }
-  const base = judgePin(rankPins(job, press, profile)[0]!, job, press, profile).verdict === 'settled' ? job : withPullDown;
+  const base =
+    judgePin(rankPins(job, press, profile)[0]!, job, press, profile).verdict === 'settled' ? job : withPullDown;
   const best = rankPins(base, press, profile)[0]!;
   const set = { pressPin: best.gpio, pullDown: base.board.pullDown };
-  return { text: `Pin ${best.gpio} ${best.nature}${set.pullDown ? ', with a pull-down at the driver' : ''}.`, label: `Use pin ${best.gpio}`, edit: { do: 'change', section: 'board', set, say: `press on pin ${best.gpio}` } };
+  return {
+    text: `Pin ${best.gpio} ${best.nature}${set.pullDown ? ', with a pull-down at the driver' : ''}.`,
+    label: `Use pin ${best.gpio}`,
+    edit: { do: 'change', section: 'board', set, say: `press on pin ${best.gpio}` },
+  };
 }
 
 /** What Board judges: the press pin at power-up, and the other functions' pins. */
 export function boardFindings(job: Job, facts: Facts): Finding[] {
   const profile = profileOf(job);
-  if (!profile) return [finding('board', 'profile', { verdict: 'stop', title: `No board profile is called ${job.board.profile}`, caption: 'unknown board', remedy: { text: 'Choose a controller.', label: 'Use the Wi-Fi module, 17 GPIO', edit: { do: 'change', section: 'board', set: { profile: 'wifi-17' }, say: 'controller: Wi-Fi module, 17 GPIO' } } })];
-  if (!facts.press) return [finding('board', 'waits', { verdict: 'unknown', title: 'Which pin is right depends on what it drives', caption: 'waits for Thumb', remedy: { text: 'Choose a way of pressing in Thumb.' } })];
+  if (!profile)
+    return [
+      finding('board', 'profile', {
+        verdict: 'stop',
+        title: `No board profile is called ${job.board.profile}`,
+        caption: 'unknown board',
+        remedy: {
+          text: 'Choose a controller.',
+          label: 'Use the Wi-Fi module, 17 GPIO',
+          edit: {
+            do: 'change',
+            section: 'board',
+            set: { profile: 'wifi-17' },
+            say: 'controller: Wi-Fi module, 17 GPIO',
+          },
+        },
+      }),
+    ];
+  if (!facts.press)
+    return [
+      finding('board', 'waits', {
+        verdict: 'unknown',
+        title: 'Which pin is right depends on what it drives',
+        caption: 'waits for Thumb',
+        remedy: { text: 'Choose a way of pressing in Thumb.' },
+      }),
+    ];
   const press = facts.press;
   const out: Finding[] = [];
   const pin = profile.pins.find((p) => p.gpio === job.board.pressPin);
   if (!pin) {
-    out.push(finding('board', 'press-pin', { verdict: 'unknown', title: 'No pin chosen for the press', caption: 'no pin yet', source: ['board-wifi17'], remedy: pinRemedy(job, press, profile) }));
+    out.push(
+      finding('board', 'press-pin', {
+        verdict: 'unknown',
+        title: 'No pin chosen for the press',
+        caption: 'no pin yet',
+        source: ['board-wifi17'],
+        remedy: pinRemedy(job, press, profile),
+      }),
+    );
   } else {
     const j = judgePin(pin, job, press, profile);
-    out.push(finding('board', 'press-pin', { ...j, source: ['board-wifi17', 'weak-pulls', 'board-levels'], remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile) }));
+    out.push(
+      finding('board', 'press-pin', {
+        ...j,
+        source: ['board-wifi17', 'weak-pulls', 'board-levels'],
+        remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile),
+      }),
+    );
   }
-  if (press.outputs > 1) out.push(finding('board', 'outputs', { verdict: 'tight', title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others have no pin yet`, caption: `${press.outputs} outputs` }));
+  if (press.outputs > 1)
+    out.push(
+      finding('board', 'outputs', {
+        verdict: 'tight',
+        title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others have no pin yet`,
+        caption: `${press.outputs} outputs`,
+      }),
+    );
   return [...out, ...inputPins(job, profile)];
 }
 
@@ -90,12 +197,56 @@ function inputPins(job: Job, profile: Profile): Finding[] {
     ['sensor', sensorPin, job.sense.contact !== 'none'],
   ];
   return wanted.flatMap(([name, gpio, needed]): Finding[] => {
-    if (gpio === null) return needed ? [finding('board', `${name}-pin`, { verdict: 'unknown', title: `No pin chosen for the ${name} contact`, caption: `no ${name} pin`, source: ['board-wifi17'], remedy: { text: 'Pins 4, 5, 12, 13 and 14 can read a contact with their own pull-up.' } })] : [];
+    if (gpio === null)
+      return needed
+        ? [
+            finding('board', `${name}-pin`, {
+              verdict: 'unknown',
+              title: `No pin chosen for the ${name} contact`,
+              caption: `no ${name} pin`,
+              source: ['board-wifi17'],
+              remedy: { text: 'Pins 4, 5, 12, 13 and 14 can read a contact with their own pull-up.' },
+            }),
+          ]
+        : [];
     const pin = profile.pins.find((p) => p.gpio === gpio);
     const clash = gpio === pressPin || (name === 'arm' && gpio === sensorPin);
-    if (clash) return [finding('board', `${name}-pin`, { verdict: 'stop', title: `Pin ${gpio} has two jobs`, caption: `pin ${gpio} twice`, remedy: { text: 'Give one of them another pin.' } })];
-    if (!pin?.can.includes('pull-up')) return [finding('board', `${name}-pin`, { verdict: 'stop', title: `Pin ${gpio} has no pull-up for a contact`, caption: `pin ${gpio} unsuited`, source: ['board-wifi17'], remedy: { text: 'Pick 4, 5, 12, 13 or 14.' } })];
-    if (pin.strap) return [finding('board', `${name}-pin`, { verdict: 'tight', title: `Pin ${gpio} ${pin.nature}: a closed ${name} contact at power-up may keep the controller from starting`, caption: `pin ${gpio} is a strap`, source: ['board-wifi17'], remedy: { text: 'Pick 4, 5, 12, 13 or 14.' } })];
-    return [finding('board', `${name}-pin`, { verdict: 'settled', title: `Pin ${gpio} reads the ${name} contact`, caption: `${name} on pin ${gpio}`, source: ['board-wifi17'] })];
+    if (clash)
+      return [
+        finding('board', `${name}-pin`, {
+          verdict: 'stop',
+          title: `Pin ${gpio} has two jobs`,
+          caption: `pin ${gpio} twice`,
+          remedy: { text: 'Give one of them another pin.' },
+        }),
+      ];
+    if (!pin?.can.includes('pull-up'))
+      return [
+        finding('board', `${name}-pin`, {
+          verdict: 'stop',
+          title: `Pin ${gpio} has no pull-up for a contact`,
+          caption: `pin ${gpio} unsuited`,
+          source: ['board-wifi17'],
+          remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
+        }),
+      ];
+    if (pin.strap)
+      return [
+        finding('board', `${name}-pin`, {
+          verdict: 'tight',
+          title: `Pin ${gpio} ${pin.nature}: a closed ${name} contact at power-up may keep the controller from starting`,
+          caption: `pin ${gpio} is a strap`,
+          source: ['board-wifi17'],
+          remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
+        }),
+      ];
+    return [
+      finding('board', `${name}-pin`, {
+        verdict: 'settled',
+        title: `Pin ${gpio} reads the ${name} contact`,
+        caption: `${name} on pin ${gpio}`,
+        source: ['board-wifi17'],
+      }),
+    ];
   });
 }

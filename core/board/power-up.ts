@@ -13,15 +13,29 @@ export interface ContactSegment {
 const HELD_OFF_VOLTS = 0.4;
 
 /** What a driver does with one level of its pin. */
-export function contactAt(level: LevelSegment['level'], press: PressFact, pullDown: boolean, profile: Profile): Pick<ContactSegment, 'contact' | 'why'> {
+export function contactAt(
+  level: LevelSegment['level'],
+  press: PressFact,
+  pullDown: boolean,
+  profile: Profile,
+): Pick<ContactSegment, 'contact' | 'why'> {
   // A servo is no switch: it may jump when it gets power, whatever its pin does.
   if (press.jerks) return { contact: 'maybe', why: 'a servo may jerk when it gets power, before its first pulse' };
   // Pulses carry a speed; a steady level is none, whichever it is.
-  if (press.input === 'pulses') return level === 'toggles' ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' } : { contact: 'open', why: 'a steady level is no pulse' };
+  if (press.input === 'pulses')
+    return level === 'toggles'
+      ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' }
+      : { contact: 'open', why: 'a steady level is no pulse' };
   if (press.pressesOn === 'low') {
     if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
-    if (level === 'float' && pullDown) return { contact: 'closed', why: 'the resistor to ground pulls the floating pin low, and the driver presses on low' };
-    return level === 'toggles' ? { contact: 'closed', why: 'the pin toggles and is low at times' } : { contact: 'open', why: 'nothing pulls the pin low' };
+    if (level === 'float' && pullDown)
+      return {
+        contact: 'closed',
+        why: 'the resistor to ground pulls the floating pin low, and the driver presses on low',
+      };
+    return level === 'toggles'
+      ? { contact: 'closed', why: 'the pin toggles and is low at times' }
+      : { contact: 'open', why: 'nothing pulls the pin low' };
   }
   const conductance = (pullDown ? 1 / PULL_DOWN_OHMS : 0) + (press.holdOhms ? 1 / press.holdOhms : 0);
   switch (level) {
@@ -32,16 +46,24 @@ export function contactAt(level: LevelSegment['level'], press: PressFact, pullDo
     case 'toggles':
       return { contact: 'closed', why: 'the pin toggles and is high at times' };
     case 'float':
-      return conductance > 0 ? { contact: 'open', why: 'the pull-down holds the driver off' } : press.turnOnAmps > FLOAT_AMPS ? { contact: 'open', why: 'a floating pin cannot feed the driver' } : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
+      return conductance > 0
+        ? { contact: 'open', why: 'the pull-down holds the driver off' }
+        : press.turnOnAmps > FLOAT_AMPS
+          ? { contact: 'open', why: 'a floating pin cannot feed the driver' }
+          : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
     case 'weak-high': {
       // The strongest pull-up of such chips decides, not the usual one.
       const volts = profile.volts / (1 + conductance * profile.weakOhms.low);
       const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms.low;
       if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the driver' };
-      if (conductance === 0) return { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the driver` };
+      if (conductance === 0)
+        return { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the driver` };
       return volts < Math.min(HELD_OFF_VOLTS, press.turnOnVolts)
         ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V at most` }
-        : { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V` };
+        : {
+            contact: 'closed',
+            why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V`,
+          };
     }
   }
 }
@@ -53,8 +75,23 @@ const DEAD_RAIL_SECONDS = 0.02;
 
 /** The contact's own row of the power-up strip, up to the moment the program is in charge. */
 export function contactAtPowerUp(pin: Pin, press: PressFact, pullDown: boolean, profile: Profile): ContactSegment[] {
-  const dead: ContactSegment[] = press.deadRailCloses ? [{ from: -DEAD_RAIL_SECONDS, to: 0, contact: 'closed', why: 'the module is fed before the controller and pulls its own input through the dead rail' }] : [];
-  return [...dead, ...held(pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, pullDown, profile) })), press.latchSeconds)];
+  const dead: ContactSegment[] = press.deadRailCloses
+    ? [
+        {
+          from: -DEAD_RAIL_SECONDS,
+          to: 0,
+          contact: 'closed',
+          why: 'the module is fed before the controller and pulls its own input through the dead rail',
+        },
+      ]
+    : [];
+  return [
+    ...dead,
+    ...held(
+      pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, pullDown, profile) })),
+      press.latchSeconds,
+    ),
+  ];
 }
 
 /** What triggers a one-shot, however short, is held for as long as it holds; before its rail is up it holds nothing. */
@@ -65,7 +102,9 @@ function held(list: readonly ContactSegment[], latchSeconds: number): ContactSeg
     const from = Math.max(s.from, until);
     if (from >= s.to) continue;
     const latched = s.contact === 'closed' && from + latchSeconds > s.to;
-    out.push(latched ? { ...s, from, to: from + latchSeconds, why: `${s.why}, and the one-shot holds it` } : { ...s, from });
+    out.push(
+      latched ? { ...s, from, to: from + latchSeconds, why: `${s.why}, and the one-shot holds it` } : { ...s, from },
+    );
     if (latched) until = from + latchSeconds;
   }
   return out;

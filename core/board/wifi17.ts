@@ -5,13 +5,33 @@ const READY = 0.35;
 const IO: readonly PinAbility[] = ['output', 'input', 'pull-up', 'interrupt'];
 
 const whole = (level: LevelSegment['level']): LevelSegment[] => [{ from: 0, to: READY, level }];
-const quiet = (gpio: number, nature = 'keeps still'): Pin => ({ gpio, can: IO, strap: null, powerUp: whole('float'), nature });
+const quiet = (gpio: number, nature = 'keeps still'): Pin => ({
+  gpio,
+  can: IO,
+  strap: null,
+  powerUp: whole('float'),
+  nature,
+});
 const weaklyHigh = (gpio: number): Pin => ({
-  gpio, can: IO, strap: null, nature: 'weakly high for 0.1 s',
-  powerUp: [{ from: 0, to: RISE, level: 'float' }, { from: RISE, to: RISE + 0.1, level: 'weak-high' }, { from: RISE + 0.1, to: READY, level: 'float' }],
+  gpio,
+  can: IO,
+  strap: null,
+  nature: 'weakly high for 0.1 s',
+  powerUp: [
+    { from: 0, to: RISE, level: 'float' },
+    { from: RISE, to: RISE + 0.1, level: 'weak-high' },
+    { from: RISE + 0.1, to: READY, level: 'float' },
+  ],
 });
 const busy = (gpio: number, strap: Pin['strap'], nature: string, level: LevelSegment['level']): Pin => ({
-  gpio, can: IO, strap, nature, powerUp: [{ from: 0, to: RISE, level: 'weak-high' }, { from: RISE, to: READY, level }],
+  gpio,
+  can: IO,
+  strap,
+  nature,
+  powerUp: [
+    { from: 0, to: RISE, level: 'weak-high' },
+    { from: RISE, to: READY, level },
+  ],
 });
 
 /** Wi-Fi module, 17 GPIO, 3.3 V. Every value from memory (`board-wifi17`): measure your own board. */
@@ -33,12 +53,24 @@ export const WIFI_17: Profile = {
     busy(3, null, 'high, serial input', 'high'),
     quiet(4),
     quiet(5),
-    ...[6, 7, 8, 9, 10, 11].map((gpio): Pin => ({ gpio, can: [], strap: null, powerUp: whole('toggles'), nature: 'taken by the memory' })),
+    ...[6, 7, 8, 9, 10, 11].map((gpio): Pin => ({
+      gpio,
+      can: [],
+      strap: null,
+      powerUp: whole('toggles'),
+      nature: 'taken by the memory',
+    })),
     weaklyHigh(12),
     weaklyHigh(13),
     weaklyHigh(14),
     { gpio: 15, can: IO, strap: 'low', powerUp: whole('low'), nature: 'must be low at reset' },
-    { gpio: 16, can: ['output', 'input', 'wake'], strap: null, powerUp: whole('high'), nature: 'high, no interrupts, wakes the chip' },
+    {
+      gpio: 16,
+      can: ['output', 'input', 'wake'],
+      strap: null,
+      powerUp: whole('high'),
+      nature: 'high, no interrupts, wakes the chip',
+    },
   ],
 };
 

@@ -2,11 +2,17 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CaptureProblem, MOST_LINES, readCapture, TimingRecorder, type Capture } from '.';
 
-const HEAD = '$timescale 1 us $end\n$scope module m $end\n$var wire 1 ! a $end\n$var wire 1 " b $end\n$upscope $end\n$enddefinitions $end\n';
+const HEAD =
+  '$timescale 1 us $end\n$scope module m $end\n$var wire 1 ! a $end\n$var wire 1 " b $end\n$upscope $end\n$enddefinitions $end\n';
 const bytes = (text: string): Uint8Array => new TextEncoder().encode(text);
 
 /** Reads a text cut into pieces at the given places, as a stream would. */
-async function read(text: string, name = 'x.vcd', cuts: readonly number[] = [], only: readonly string[] = []): Promise<Capture> {
+async function read(
+  text: string,
+  name = 'x.vcd',
+  cuts: readonly number[] = [],
+  only: readonly string[] = [],
+): Promise<Capture> {
   const all = bytes(text);
   const at = [...new Set([0, ...cuts.map((c) => c % (all.length + 1)), all.length])].sort((a, b) => a - b);
   async function* pieces() {
@@ -14,7 +20,9 @@ async function read(text: string, name = 'x.vcd', cuts: readonly number[] = [], 
   }
   return readCapture(name, pieces(), { only });
 }
-const square = (periods: number, T = 1000, w = 250): string => `${HEAD}#0\n1!\n1"\n${Array.from({ length: periods }, (_, i) => `#${i * T + 100}\n0!\n#${i * T + 100 + w}\n1!\n`).join('')}#${periods * T}\n`;
+const each = (n: number, f: (i: number) => string): string => Array.from({ length: n }, (_, i) => f(i)).join('');
+const square = (periods: number, T = 1000, w = 250): string =>
+  `${HEAD}#0\n1!\n1"\n${each(periods, (i) => `#${i * T + 100}\n0!\n#${i * T + 100 + w}\n1!\n`)}#${periods * T}\n`;
 
 describe('a value change dump', () => {
   it('gives period, widths and shares of time', async () => {
@@ -31,13 +39,18 @@ describe('a value change dump', () => {
 
   it('reads the same wherever a stream cuts it', async () => {
     const whole = await read(square(5));
-    await fc.assert(fc.asyncProperty(fc.array(fc.nat(400), { maxLength: 12 }), async (cuts) => {
-      expect((await read(square(5), 'x.vcd', cuts)).timing).toEqual(whole.timing);
-    }), { numRuns: 60 });
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.nat(400), { maxLength: 12 }), async (cuts) => {
+        expect((await read(square(5), 'x.vcd', cuts)).timing).toEqual(whole.timing);
+      }),
+      { numRuns: 60 },
+    );
   });
 
   it('follows vectors bit by bit, with codes of any printable character', async () => {
-    const text = '$timescale 1ns $end\n$var wire 3 $ bus [2:0] $end\n$var wire 1 # clk $end\n$enddefinitions $end\n#0\nb101 $\n0#\n#5\nb1 $\n1#\n#9\nbx $\n';
+    const text =
+      '$timescale 1ns $end\n$var wire 3 $ bus [2:0] $end\n$var wire 1 # clk ' +
+      '$end\n$enddefinitions $end\n#0\nb101 $\n0#\n#5\nb1 $\n1#\n#9\nbx $\n';
     const { timing } = await read(text);
     expect(timing.lines.map((l) => l.name)).toEqual(['bus[2]', 'bus[1]', 'bus[0]', 'clk']);
     expect(timing.lines[0]).toMatchObject({ falls: 1, rises: 0 });
@@ -60,7 +73,11 @@ describe('a value change dump', () => {
     ['no time scale', '$var wire 1 ! a $end\n$enddefinitions $end\n', /no time scale/],
     ['a damaged declaration', '$timescale 1us $end\n$var wire x ! a $end\n', /without width, code or name/],
     ['text before the definitions', '$timescale 1us $end\nhello\n', /before the definitions end/],
-    ['more lines than can be followed', `$timescale 1us $end\n$var wire ${MOST_LINES + 1} ! bus $end\n$enddefinitions $end\n`, /17 lines; 16 can be followed/],
+    [
+      'more lines than can be followed',
+      `$timescale 1us $end\n$var wire ${MOST_LINES + 1} ! bus $end\n$enddefinitions $end\n`,
+      /17 lines; 16 can be followed/,
+    ],
   ])('with %s is refused, with the place', async (_name, text, message) => {
     await expect(read(text)).rejects.toThrow(message);
     await expect(read(text)).rejects.toBeInstanceOf(CaptureProblem);
@@ -78,12 +95,15 @@ describe('a value change dump', () => {
       yield bytes('#99999\n0!\n');
     }
     const signal = { aborted: false };
-    await expect(readCapture('x.vcd', pieces(), { signal, onProgress: () => (signal.aborted = true) })).rejects.toThrow(/was stopped/);
+    await expect(readCapture('x.vcd', pieces(), { signal, onProgress: () => (signal.aborted = true) })).rejects.toThrow(
+      /was stopped/,
+    );
   });
 });
 
 describe('a table', () => {
-  const rows = (head: string, n: number, high = 1): string => `${head}\n${Array.from({ length: n }, (_, i) => `${i},${i % 4 === 0 ? 0 : high},${high}`).join('\n')}\n`;
+  const rows = (head: string, n: number, high = 1): string =>
+    `${head}\n${Array.from({ length: n }, (_, i) => `${i},${i % 4 === 0 ? 0 : high},${high}`).join('\n')}\n`;
 
   it('is read with its unit of time, as levels or as volts', async () => {
     const { timing } = await read(rows('time ms,r1,c1', 40), 'pad.csv');
@@ -96,9 +116,12 @@ describe('a table', () => {
   it('reads the same wherever a stream cuts it, and with semicolons', async () => {
     const text = rows('time,r1,c1', 12);
     const whole = await read(text, 'a.csv');
-    await fc.assert(fc.asyncProperty(fc.array(fc.nat(120), { maxLength: 8 }), async (cuts) => {
-      expect((await read(text, 'a.csv', cuts)).timing).toEqual(whole.timing);
-    }), { numRuns: 40 });
+    await fc.assert(
+      fc.asyncProperty(fc.array(fc.nat(120), { maxLength: 8 }), async (cuts) => {
+        expect((await read(text, 'a.csv', cuts)).timing).toEqual(whole.timing);
+      }),
+      { numRuns: 40 },
+    );
     expect((await read(text.replace(/,/g, ';'), 'a.csv')).timing.lines).toEqual(whole.timing.lines);
   });
 
@@ -108,7 +131,9 @@ describe('a table', () => {
     ['with a hole', 'time,a,b\n0,1,1\n1,,1\n', /no level\. \(row 3, column 2\)/],
     ['with times that run backwards', 'time,a\n0,1\n2,0\n1,1\n', /backwards.*row 4/],
     ['with a head alone', 'time,a\n', /no rows/],
-  ])('%s is refused, with the place', async (_name, text, message) => expect(read(text, 'a.csv')).rejects.toThrow(message));
+  ])('%s is refused, with the place', async (_name, text, message) =>
+    expect(read(text, 'a.csv')).rejects.toThrow(message),
+  );
 });
 
 describe('anything else', () => {
@@ -117,5 +142,6 @@ describe('anything else', () => {
     await expect(read('a\u0000b', 'a.vcd')).rejects.toThrow(/no text file/);
   });
 
-  it('keeps to its number of lines', () => expect(() => new TimingRecorder(Array.from({ length: MOST_LINES + 1 }, (_, i) => `l${i}`))).toThrow(RangeError));
+  it('keeps to its number of lines', () =>
+    expect(() => new TimingRecorder(Array.from({ length: MOST_LINES + 1 }, (_, i) => `l${i}`))).toThrow(RangeError));
 });

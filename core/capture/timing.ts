@@ -79,10 +79,18 @@ class LineRecord {
   result(name: string): LineTiming {
     const period = median(this.periods, this.periodCount);
     let near = 0;
-    if (period !== null) for (let i = 0; i < this.periodCount; i++) if (Math.abs(this.periods[i]! - period) <= 0.1 * period) near++;
+    if (period !== null)
+      for (let i = 0; i < this.periodCount; i++) if (Math.abs(this.periods[i]! - period) <= 0.1 * period) near++;
     return {
-      name, falls: this.falls, rises: this.rises, lowSeconds: this.low, highSeconds: this.high, periodSeconds: period,
-      lowWidthSeconds: median(this.lows, this.lowCount), highWidthSeconds: median(this.highs, this.highCount), steadyShare: this.periodCount ? near / this.periodCount : 0,
+      name,
+      falls: this.falls,
+      rises: this.rises,
+      lowSeconds: this.low,
+      highSeconds: this.high,
+      periodSeconds: period,
+      lowWidthSeconds: median(this.lows, this.lowCount),
+      highWidthSeconds: median(this.highs, this.highCount),
+      steadyShare: this.periodCount ? near / this.periodCount : 0,
     };
   }
 }
@@ -149,12 +157,22 @@ export class TimingRecorder {
     this.together.forEach((seconds, mask) => {
       if (seconds > 0) {
         together.set(mask, seconds);
-        for (let i = 0; i < n; i++) if (mask & (1 << i)) this.records[i]!.high += seconds; else this.records[i]!.low += seconds;
+        for (let i = 0; i < n; i++)
+          if (mask & (1 << i)) this.records[i]!.high += seconds;
+          else this.records[i]!.low += seconds;
       }
     });
     const square = (flat: Float64Array): number[][] => this.names.map((_, i) => [...flat.subarray(i * n, (i + 1) * n)]);
     const lines = this.records.map((r, i) => r.result(this.names[i]!));
     this.records.forEach((r) => (r.high = r.low = 0));
-    return { lines, seconds: this.at - this.began, events: this.events, together, nextFall: square(this.falls), nextRise: square(this.rises), excerpt: this.excerpt };
+    return {
+      lines,
+      seconds: this.at - this.began,
+      events: this.events,
+      together,
+      nextFall: square(this.falls),
+      nextRise: square(this.rises),
+      excerpt: this.excerpt,
+    };
   }
 }

@@ -54,7 +54,11 @@ export class VcdReader {
       while (j < n && piece[j]! > 32) j++;
       const text = String.fromCharCode(...piece.subarray(i, j));
       this.carry += text;
-      if (this.carry.length > 100_000) throw this.problem('This is not a value change dump: a word of it never ends.', 'Pick a file that a logic analyser or simulator saved as VCD.');
+      if (this.carry.length > 100_000)
+        throw this.problem(
+          'This is not a value change dump: a word of it never ends.',
+          'Pick a file that a logic analyser or simulator saved as VCD.',
+        );
       i = j;
     }
   }
@@ -63,8 +67,13 @@ export class VcdReader {
   end(): { timing: Timing; cutOff: boolean } {
     const cutOff = this.carry !== '' && !/^(#\d+|[01xXzZ][!-~]+|\$end)$/.test(this.carry);
     if (this.carry && !cutOff) this.flush();
-    if (!this.recorder) throw this.problem('The file ends before its definitions do.', 'It was cut off, or is no value change dump; take another copy.');
-    if (this.time < 0) throw this.problem('The file has definitions and no times.', 'Record again; the capture is empty.');
+    if (!this.recorder)
+      throw this.problem(
+        'The file ends before its definitions do.',
+        'It was cut off, or is no value change dump; take another copy.',
+      );
+    if (this.time < 0)
+      throw this.problem('The file has definitions and no times.', 'Record again; the capture is empty.');
     return { timing: this.recorder.result(), cutOff: cutOff || this.inside !== '' };
   }
 
@@ -109,7 +118,11 @@ export class VcdReader {
   }
 
   private moveTo(t: number): void {
-    if (t < this.time) throw this.problem(`Time runs backwards here: ${t} after ${this.time}.`, 'Record again, or export the capture anew.');
+    if (t < this.time)
+      throw this.problem(
+        `Time runs backwards here: ${t} after ${this.time}.`,
+        'Record again, or export the capture anew.',
+      );
     this.time = t;
     this.recorder!.advance(t * this.tick);
   }
@@ -131,14 +144,23 @@ export class VcdReader {
       this.inside = token;
       return;
     }
-    if (!this.recorder) throw this.problem(`"${token.slice(0, 30)}" stands before the definitions end.`, 'Pick a file that a logic analyser or simulator saved as VCD.');
+    if (!this.recorder)
+      throw this.problem(
+        `"${token.slice(0, 30)}" stands before the definitions end.`,
+        'Pick a file that a logic analyser or simulator saved as VCD.',
+      );
     if (token.startsWith('#')) {
       const t = Number(token.slice(1));
-      if (!Number.isSafeInteger(t) || t < 0) throw this.problem(`"${token.slice(0, 30)}" is no time.`, 'Record again, or export the capture anew.');
+      if (!Number.isSafeInteger(t) || t < 0)
+        throw this.problem(`"${token.slice(0, 30)}" is no time.`, 'Record again, or export the capture anew.');
       this.moveTo(t);
     } else if (/^[bBrR]/.test(token)) this.vector = token;
     else if (/^[01xXzZ]./.test(token)) this.change(token.slice(1), token[0]!);
-    else throw this.problem(`"${token.slice(0, 30)}" is neither a time nor a change.`, 'The file is damaged here; take another copy.');
+    else
+      throw this.problem(
+        `"${token.slice(0, 30)}" is neither a time nor a change.`,
+        'The file is damaged here; take another copy.',
+      );
   }
 
   private section(kind: string, words: string[], close: () => void): void {
@@ -146,7 +168,8 @@ export class VcdReader {
     switch (kind) {
       case '$timescale': {
         const m = /^(\d+)(s|ms|us|ns|ps|fs)$/.exec(words.join(''));
-        if (!m) throw this.problem(`"${words.join(' ')}" is no time scale.`, 'It should read as 1 ns, 10 us or the like.');
+        if (!m)
+          throw this.problem(`"${words.join(' ')}" is no time scale.`, 'It should read as 1 ns, 10 us or the like.');
         this.tick = Number(m[1]) * UNITS[m[2]!]!;
         return;
       }
@@ -166,36 +189,66 @@ export class VcdReader {
 
   private declare([, width, code, name]: string[]): void {
     const bits = Number(width);
-    if (!code || !name || !Number.isInteger(bits) || bits < 1 || bits > 4096) throw this.problem('A signal is declared without width, code or name.', 'The file is damaged here; take another copy.');
+    if (!code || !name || !Number.isInteger(bits) || bits < 1 || bits > 4096)
+      throw this.problem(
+        'A signal is declared without width, code or name.',
+        'The file is damaged here; take another copy.',
+      );
     // The same code under several names is one signal; the first name is kept.
     if (!this.signals.has(code)) this.signals.set(code, { name, width: bits, line: LEFT_OUT });
   }
 
   private ready(): void {
-    if (this.tick === 0) throw this.problem('The file has no time scale.', 'Without it no time can be told; export the capture anew.');
+    if (this.tick === 0)
+      throw this.problem('The file has no time scale.', 'Without it no time can be told; export the capture anew.');
     const all = [...this.signals.values()];
-    const bits = (s: Declared): string[] => (s.width === 1 ? [s.name] : Array.from({ length: s.width }, (_, i) => `${s.name}[${s.width - 1 - i}]`));
+    const bits = (s: Declared): string[] =>
+      s.width === 1 ? [s.name] : Array.from({ length: s.width }, (_, i) => `${s.name}[${s.width - 1 - i}]`);
     const missing = this.only.filter((o) => !all.some((s) => s.name === o));
-    if (missing.length) throw this.problem(`There is no signal ${missing.join(', ')}.`, `The file has: ${all.map((s) => s.name).slice(0, 40).join(', ')}.`);
+    if (missing.length)
+      throw this.problem(
+        `There is no signal ${missing.join(', ')}.`,
+        `The file has: ${all
+          .map((s) => s.name)
+          .slice(0, 40)
+          .join(', ')}.`,
+      );
     for (const s of all) {
       if (this.only.length && !this.only.includes(s.name)) continue;
       s.line = this.names.length;
       this.names.push(...bits(s));
     }
-    if (this.names.length === 0) throw this.problem('The file declares no signal.', 'Record again with the lines connected.');
-    if (this.names.length > MOST_LINES) throw this.problem(`The file has ${this.names.length} lines; ${MOST_LINES} can be followed.`, `Name those of the keypad: ${all.map((s) => s.name).slice(0, 40).join(', ')}.`);
+    if (this.names.length === 0)
+      throw this.problem('The file declares no signal.', 'Record again with the lines connected.');
+    if (this.names.length > MOST_LINES)
+      throw this.problem(
+        `The file has ${this.names.length} lines; ${MOST_LINES} can be followed.`,
+        `Name those of the keypad: ${all
+          .map((s) => s.name)
+          .slice(0, 40)
+          .join(', ')}.`,
+      );
     this.recorder = new TimingRecorder(this.names);
-    for (const [code, s] of this.signals) if (s.width === 1 && code.length <= 2) this.codes[code.length === 1 ? code.charCodeAt(0) - 33 : 94 + (code.charCodeAt(0) - 33) * 94 + code.charCodeAt(1) - 33] = s.line;
+    for (const [code, s] of this.signals)
+      if (s.width === 1 && code.length <= 2)
+        this.codes[
+          code.length === 1 ? code.charCodeAt(0) - 33 : 94 + (code.charCodeAt(0) - 33) * 94 + code.charCodeAt(1) - 33
+        ] = s.line;
   }
 
   private change(code: string, value: string): void {
     const s = this.signals.get(code);
-    if (!s) throw this.problem(`A change of the unknown signal "${code.slice(0, 30)}".`, 'The file is damaged here, or two files were joined; take another copy.');
+    if (!s)
+      throw this.problem(
+        `A change of the unknown signal "${code.slice(0, 30)}".`,
+        'The file is damaged here, or two files were joined; take another copy.',
+      );
     if (s.line === LEFT_OUT) return;
     // Short vectors are filled up on the left: with zero, or with their first bit where that is x or z.
     const fill = /^[xXzZ]/.test(value) ? value[0]! : '0';
     const bits = value.padStart(s.width, fill).slice(-s.width);
-    for (let i = 0; i < s.width; i++) if (bits[i] === '0' || bits[i] === '1') this.recorder!.set(s.line + i, bits[i] === '1' ? 1 : 0);
+    for (let i = 0; i < s.width; i++)
+      if (bits[i] === '0' || bits[i] === '1') this.recorder!.set(s.line + i, bits[i] === '1' ? 1 : 0);
   }
 
   private problem(what: string, todo: string): CaptureProblem {

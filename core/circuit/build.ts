@@ -8,7 +8,25 @@ import type { ControlKind, Reading } from '../job';
  * Selectors and encoders: `driven` lines come from outputs; `common` has one tip on the common of an encoder.
  * Pads: `driven` to a level, `oscillating`, or with the `output` of their chip. Buses: `open-drain`. Motors: `brakes` or a `relay` bridge.
  */
-export type Layout = 'usual' | 'at-line' | 'chain' | 'to-supply' | 'to-supply-at-line' | 'released' | 'asleep' | 'unfiltered' | 'low-side' | 'driven' | 'common' | 'common-to-supply' | 'common-driven' | 'oscillating' | 'output' | 'open-drain' | 'brakes' | 'relay';
+export type Layout =
+  | 'usual'
+  | 'at-line'
+  | 'chain'
+  | 'to-supply'
+  | 'to-supply-at-line'
+  | 'released'
+  | 'asleep'
+  | 'unfiltered'
+  | 'low-side'
+  | 'driven'
+  | 'common'
+  | 'common-to-supply'
+  | 'common-driven'
+  | 'oscillating'
+  | 'output'
+  | 'open-drain'
+  | 'brakes'
+  | 'relay';
 
 /** One fully specified way that a control might be built; each kind reads the fields that it has a use for. */
 export interface Build {
@@ -34,7 +52,10 @@ export interface Build {
   /** Period of whatever pulses, s, and the share of it spent at the other level. */
   readonly periodSeconds: number;
   readonly pulseShare: number;
-  /** Whether strobes go low; whether a selector or an encoder's first contact rests closed; whether a bus has its ground at B; whether a load's switch stays where it was put. */
+  /**
+   * Whether strobes go low; whether a selector or an encoder's first contact rests closed; whether a bus has its ground
+   * at B; whether a load's switch stays where it was put.
+   */
   readonly flag: boolean;
   /** Whether an encoder's second contact rests closed, and whether its next step moves the first. */
   readonly second: boolean;
@@ -53,16 +74,39 @@ export interface Build {
 
 /** A build from what matters about it; the rest is as usual. */
 export const buildOf = (set: Pick<Build, 'kind'> & Partial<Build>): Build => ({
-  signal: 'A', supplyVolts: 5, alternating: false, seriesOhms: 10e3, contactOhms: 0.4, mainsOhms: 150e6, groundOhms: 0.05, boardOhms: 3e3,
-  keyOhms: 0.05, neighbourOhms: 2.2e3, periodSeconds: 0.016, pulseShare: 0.125, flag: true, second: false, movesFirst: true,
-  layout: 'usual', returnOhms: 0.05, inChip: false, pinOhms: 300e6, pinBackOhms: 300e6, dropVolts: 0, ...set,
+  signal: 'A',
+  supplyVolts: 5,
+  alternating: false,
+  seriesOhms: 10e3,
+  contactOhms: 0.4,
+  mainsOhms: 150e6,
+  groundOhms: 0.05,
+  boardOhms: 3e3,
+  keyOhms: 0.05,
+  neighbourOhms: 2.2e3,
+  periodSeconds: 0.016,
+  pulseShare: 0.125,
+  flag: true,
+  second: false,
+  movesFirst: true,
+  layout: 'usual',
+  returnOhms: 0.05,
+  inChip: false,
+  pinOhms: 300e6,
+  pinBackOhms: 300e6,
+  dropVolts: 0,
+  ...set,
 });
 
 /** Where, in which state and with which setting: a reading without its value. */
 export type ReadingSpec = Pick<Reading, 'from' | 'to' | 'state' | 'kind'>;
 
 /** Whether a tip stands on a mains pin or on earth. */
-export const touchesPins = (spec: Pick<ReadingSpec, 'from' | 'to'>): boolean => [spec.from, spec.to].some((p) => p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth');
+export const touchesPins = (spec: Pick<ReadingSpec, 'from' | 'to'>): boolean =>
+  [spec.from, spec.to].some(
+    (p) => p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth',
+  );
 
 /** Kinds that an unpowered meter setting reads: the circuit is at rest then. */
-export const unpoweredSetting = (kind: Reading['kind']): boolean => kind === 'ohms' || kind === 'continuity' || kind === 'insulation';
+export const unpoweredSetting = (kind: Reading['kind']): boolean =>
+  kind === 'ohms' || kind === 'continuity' || kind === 'insulation';

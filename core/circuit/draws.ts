@@ -16,7 +16,8 @@ export function pick(list: Weighted, u: number): [number, number] {
 /** Even over decades. */
 export const decade = (low: number, high: number, u: number): number => low * (high / low) ** u;
 /** Log-uniform with a hump in the middle: the sum of two shares would be a triangle; this bends one share into it. */
-export const hump = (low: number, high: number, u: number): number => decade(low, high, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
+export const hump = (low: number, high: number, u: number): number =>
+  decade(low, high, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
 /** Pull resistors on boards: around ten kilohms more often than not, and anything from one to two hundred. */
 export const pulls = (u: number): number => (u < 0.5 ? hump(800, 220e3, u * 2) : decade(900, 240e3, u * 2 - 1));
 export const near = (value: number, share: number, u: number): number => value * (1 + share * (2 * u - 1));
@@ -33,7 +34,17 @@ export const supplyOf = ({ list, within }: Supplies, u: number): number => {
   const [volts, v] = pick(list, u);
   return near(volts, within, v);
 };
-const LOGIC: Weighted = [[1.8, 1], [2.5, 0.5], [3.0, 2], [3.3, 8], [5, 10], [6, 0.4], [9, 0.7], [12, 1], [24, 0.5]];
+const LOGIC: Weighted = [
+  [1.8, 1],
+  [2.5, 0.5],
+  [3.0, 2],
+  [3.3, 8],
+  [5, 10],
+  [6, 0.4],
+  [9, 0.7],
+  [12, 1],
+  [24, 0.5],
+];
 export const LOGIC_SUPPLIES: Supplies = { list: LOGIC, within: 0.06 };
 /** Metal contacts are fractions of an ohm; carbon pills and printed membranes are tens to hundreds. */
 export const contact = (u: number): number => (u < 0.6 ? decade(0.03, 3, u / 0.6) : decade(10, 350, (u - 0.6) / 0.4));
@@ -45,4 +56,14 @@ export function pins(u: number): { pinOhms: number; pinBackOhms: number } {
   return u < 0.8 ? { pinOhms: open, pinBackOhms: shut } : { pinOhms: open, pinBackOhms: open * 1.5 };
 }
 /** Low-voltage ground to the mains pins, Ω; under the share it is tied to them. */
-export const tie = (u: number, share: number): number => (u < share ? (u < share * 0.3 ? decade(0.05, 20, u / share / 0.3) : decade(20e3, 600e3, (u / share - 0.3) / 0.7)) : decade(60e6, 1e9, (u - share) / (1 - share)));
+export const tie = (u: number, share: number): number =>
+  u < share
+    ? u < share * 0.3
+      ? decade(0.05, 20, u / share / 0.3)
+      : decade(20e3, 600e3, (u / share - 0.3) / 0.7)
+    : decade(60e6, 1e9, (u - share) / (1 - share));
+
+/** Supplies that regulate loosely: a sixth either way. */
+export const wide = (list: Weighted): Supplies => ({ list, within: 0.16 });
+/** Supplies of logic, which regulate well. */
+export const steady = (list: Weighted): Supplies => ({ list, within: 0.06 });

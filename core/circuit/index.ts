@@ -1,5 +1,14 @@
 export { buildOf, touchesPins, unpoweredSetting, type Build, type Layout, type ReadingSpec } from './build';
-export { ledAmps, moduleAmps, MODULE_TURNS_AT, NOMINAL_PARTS, PULL_DOWN_OHMS, saturationVolts, settledLevels, type Joint } from './joint';
+export {
+  ledAmps,
+  moduleAmps,
+  MODULE_TURNS_AT,
+  NOMINAL_PARTS,
+  PULL_DOWN_OHMS,
+  saturationVolts,
+  settledLevels,
+  type Joint,
+} from './joint';
 export { ampsBetween, ohmsBetween, solveNodes, voltsBetween, type Branch, type NodeVolts } from './linear';
 export { lookShare } from './look-shares';
 export { meterError, offScale, onScale, readingBounds } from './meter';

@@ -3,7 +3,10 @@ import type { JointWay } from '../job';
 /** Thermal voltage at 27 °C, V. Source: k·T/q (CODATA). */
 export const THERMAL_VOLTS = 0.025852;
 
-/** Pull-down from the pin to ground that the tool proposes, Ω: holds a driver under 0.4 V against any pull-up inside a controller (`weak-pulls`). */
+/**
+ * Pull-down from the pin to ground that the tool proposes, Ω: holds a driver under 0.4 V against any pull-up inside a
+ * controller (`weak-pulls`).
+ */
 export const PULL_DOWN_OHMS = 3.3e3;
 
 /** One button, the part that presses it and the pin that drives the part, with nominal values. */
@@ -41,8 +44,22 @@ export interface Joint {
 
 /** Nominal parts of the classes that ship; a joint overrides what is known better. Common practice. */
 export const NOMINAL_PARTS = {
-  pinHighVolts: 3.2, seriesOhms: 1000, onOhms: 0.1, offOhms: 1e9, leakAmps: 0, coilOhms: 70, coilVolts: 5, gainForward: 200, gainReverse: 4, transferRatio: 1, groundWireOhms: 0.03, thresholdVolts: 1.2,
-  moduleVolts: 5, moduleDropVolts: 3, moduleOnAmps: 1e-3, moduleOnLow: true,
+  pinHighVolts: 3.2,
+  seriesOhms: 1000,
+  onOhms: 0.1,
+  offOhms: 1e9,
+  leakAmps: 0,
+  coilOhms: 70,
+  coilVolts: 5,
+  gainForward: 200,
+  gainReverse: 4,
+  transferRatio: 1,
+  groundWireOhms: 0.03,
+  thresholdVolts: 1.2,
+  moduleVolts: 5,
+  moduleDropVolts: 3,
+  moduleOnAmps: 1e-3,
+  moduleOnLow: true,
 } as const;
 
 const LED_VOLTS = 1.2;
@@ -63,7 +80,9 @@ export const ledAmps = (j: Joint): number => Math.max(0, (j.pinHighVolts - LED_V
 
 /** Base current of the transistor that does the switching, A. */
 const baseAmps = (j: Joint): number =>
-  j.way === 'npn-to-ground' ? Math.max(0, (j.pinHighVolts - BASE_VOLTS) / j.seriesOhms) : (ledAmps(j) * j.transferRatio) / j.gainForward;
+  j.way === 'npn-to-ground'
+    ? Math.max(0, (j.pinHighVolts - BASE_VOLTS) / j.seriesOhms)
+    : (ledAmps(j) * j.transferRatio) / j.gainForward;
 
 /** Share of the stated pull-in current from which a module's driver turns its coil on: common practice (`parts-module`). */
 export const MODULE_TURNS_AT = 0.8;
@@ -74,7 +93,13 @@ export const moduleAmps = (j: Joint, pressed: boolean): number => {
   return Math.max(0, (j.moduleOnLow ? j.moduleVolts - pin : pin) - j.moduleDropVolts) / j.seriesOhms;
 };
 
-const RESISTIVE: ReadonlySet<JointWay> = new Set(['relay-contact', 'relay-module', 'solid-state-relay', 'nmos-to-ground', 'analogue-switch']);
+const RESISTIVE: ReadonlySet<JointWay> = new Set([
+  'relay-contact',
+  'relay-module',
+  'solid-state-relay',
+  'nmos-to-ground',
+  'analogue-switch',
+]);
 /** Ways whose closed switch stands between the line and the shared ground wire. */
 const TO_GROUND: ReadonlySet<JointWay> = new Set(['npn-to-ground', 'nmos-to-ground']);
 
@@ -85,7 +110,8 @@ function switchVolts(j: Joint): number {
   const limited = j.supplyVolts - j.gainForward * base * j.pullOhms;
   // Two passes of V = Vcc − drop settle to a millivolt for any transistor that saturates.
   let drop = 0;
-  for (let pass = 0; pass < 2; pass++) drop = saturationVolts((j.supplyVolts - drop) / j.pullOhms / base, j.gainForward, j.gainReverse);
+  for (let pass = 0; pass < 2; pass++)
+    drop = saturationVolts((j.supplyVolts - drop) / j.pullOhms / base, j.gainForward, j.gainReverse);
   return Number.isFinite(drop) && limited < drop ? drop : Math.min(Math.max(limited, 0), j.supplyVolts);
 }
 
@@ -100,6 +126,7 @@ export function settledLevels(j: Joint): { pressed: number; idle: number } {
   const [closed, open] = j.polarity === 'low' ? [drop, j.supplyVolts - leaked] : [j.supplyVolts - drop, leaked];
   if (j.way !== 'relay-module') return { pressed: closed, idle: open };
   // A module may stay pulled in at rest, or never pull in: its contact follows its input and not the wish.
-  const follows = (pressed: boolean): number => (moduleAmps(j, pressed) >= MODULE_TURNS_AT * j.moduleOnAmps ? closed : open);
+  const follows = (pressed: boolean): number =>
+    moduleAmps(j, pressed) >= MODULE_TURNS_AT * j.moduleOnAmps ? closed : open;
   return { pressed: follows(true), idle: follows(false) };
 }

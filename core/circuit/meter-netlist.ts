@@ -47,8 +47,11 @@ export function meterNetlist(build: Build, spec: ReadingSpec, meter: Meter = HAN
     `* ${build.kind}, meter of ${burden} ohms`,
     ...lines,
     `Rmeter ${from} 0 ${num(burden)}`,
-    ...[...new Set(rest.flatMap((b) => [b.a, b.b]).map(node))].filter((x) => x !== '0').map((x, i) => `Rfloat${i} ${x} 0 1e13`),
-    `Vclk clk 0 PULSE(0 1 ${num(period * (1 - build.pulseShare))} ${num(period / 1e5)} ${num(period / 1e5)} ${num(period * build.pulseShare)} ${num(period)})`,
+    ...[...new Set(rest.flatMap((b) => [b.a, b.b]).map(node))]
+      .filter((x) => x !== '0')
+      .map((x, i) => `Rfloat${i} ${x} 0 1e13`),
+    `Vclk clk 0 PULSE(0 1 ${num(period * (1 - build.pulseShare))} ${num(period / 1e5)} ` +
+      `${num(period / 1e5)} ${num(period * build.pulseShare)} ${num(period)})`,
     // The clock's complement closes the branches of the other phase.
     'Vone one 0 DC 1',
     'Erest rest 0 one clk 1',

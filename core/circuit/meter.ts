@@ -1,7 +1,18 @@
 import { HAND_METER, type Meter, type Reading, type ReadingKind } from '../job';
 
 // Ohms, amperes and hertz span decades, so their errors are judged on a logarithmic scale; the floor is where the display ends.
-const FLOOR: Record<ReadingKind, number> = { 'volts-dc': 0, 'volts-ac': 0, ohms: 0.5, continuity: 0.5, amps: 20e-6, hertz: 0.5, duty: 0, jumper: 0, look: 0, insulation: 0.5 };
+const FLOOR: Record<ReadingKind, number> = {
+  'volts-dc': 0,
+  'volts-ac': 0,
+  ohms: 0.5,
+  continuity: 0.5,
+  amps: 20e-6,
+  hertz: 0.5,
+  duty: 0,
+  jumper: 0,
+  look: 0,
+  insulation: 0.5,
+};
 
 /** The scale on which readings of a kind are compared: linear for volts and shares, logarithmic for ohms, amperes and hertz. */
 export function onScale(kind: ReadingKind, value: number): number {
@@ -27,7 +38,10 @@ export function meterError(r: Pick<Reading, 'kind' | 'value' | 'digit'>, meter: 
 }
 
 /** The stated bounds of a reading in base units: [lowest, highest] true value. */
-export function readingBounds(r: Pick<Reading, 'kind' | 'value' | 'digit'>, meter: Meter = HAND_METER): [number, number] {
+export function readingBounds(
+  r: Pick<Reading, 'kind' | 'value' | 'digit'>,
+  meter: Meter = HAND_METER,
+): [number, number] {
   const bound = statedBound(r, meter);
   return [r.value - bound, r.value + bound];
 }

@@ -10,7 +10,10 @@ export const TITLE: Record<Joint['way'], string> = {
   'analogue-switch': 'analogue switch across a button',
 };
 
-/** Share of the rated coil current at which the contact of the model changes over: must-operate voltage of common relays (`relay-moves`). */
+/**
+ * Share of the rated coil current at which the contact of the model changes over: must-operate voltage of common relays
+ * (`relay-moves`).
+ */
 const PULL_IN_SHARE = 0.7;
 /** Coil current at which a joint's contact changes over, A. */
 export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / j.coilOhms;
@@ -18,7 +21,8 @@ export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / 
 export const num = (x: number): string => x.toExponential(6);
 
 /** Level of the pin while pressed or idle, V; a module may press on low. */
-export const pinVolts = (j: Joint, pressed: boolean): number => (pressed === (j.way !== 'relay-module' || !j.moduleOnLow) ? j.pinHighVolts : 0);
+export const pinVolts = (j: Joint, pressed: boolean): number =>
+  pressed === (j.way !== 'relay-module' || !j.moduleOnLow) ? j.pinHighVolts : 0;
 
 /**
  * A SPICE netlist of a joint: the appliance side from its readings, the controller side from its parts.
@@ -48,7 +52,10 @@ const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 
 /** The parts between pin and button. `coilHenries` and `gated` belong to a relay that is watched while it moves. */
 export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, gated = false): string[] {
-  return [...parts(j, upper, lower, coilHenries, gated), ...(j.leakAmps > 0 ? [`Bleak ${upper} ${lower} I=${num(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`] : [])];
+  return [
+    ...parts(j, upper, lower, coilHenries, gated),
+    ...(j.leakAmps > 0 ? [`Bleak ${upper} ${lower} I=${num(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`] : []),
+  ];
 }
 
 function parts(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
@@ -65,33 +72,53 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
     case 'nmos-to-ground':
       // The transconductance that gives the stated on-resistance at this pin's level: R = 1/(KP·(VGS − VT)).
       return [
-        `Rgate pin gate ${num(j.seriesOhms)}`, 'Rhold gate pgnd 1e5',
-        `M1 ${upper} gate pgnd pgnd nmos L=1u W=1u`, `Roff ${upper} pgnd ${num(j.offOhms)}`,
+        `Rgate pin gate ${num(j.seriesOhms)}`,
+        'Rhold gate pgnd 1e5',
+        `M1 ${upper} gate pgnd pgnd nmos L=1u W=1u`,
+        `Roff ${upper} pgnd ${num(j.offOhms)}`,
         `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
-        `.model nmos NMOS(LEVEL=1 VTO=${num(j.thresholdVolts)} KP=${num(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} CGSO=5e-6 CGDO=1e-6)`,
+        `.model nmos NMOS(LEVEL=1 VTO=${num(j.thresholdVolts)} ` +
+          `KP=${num(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} ` +
+          'CGSO=5e-6 CGDO=1e-6)',
       ];
     case 'optocoupler':
       return [
-        `Rled pin an ${num(j.seriesOhms)}`, 'Dled an k led', 'Vsense k pgnd 0', APART, LED,
+        `Rled pin an ${num(j.seriesOhms)}`,
+        'Dled an k led',
+        'Vsense k pgnd 0',
+        APART,
+        LED,
         `Fphoto ${upper} pb Vsense ${num(j.transferRatio / j.gainForward)}`,
-        `Q1 ${upper} pb ${lower} photo`, `Rleak pb ${lower} 1e8`,
+        `Q1 ${upper} pb ${lower} photo`,
+        `Rleak pb ${lower} 1e8`,
         `.model photo NPN(${gains})`,
       ];
     case 'solid-state-relay':
       return [
-        `Rled pin an ${num(j.seriesOhms)}`, 'Dled an k led', 'Vsense k pgnd 0', APART, LED,
+        `Rled pin an ${num(j.seriesOhms)}`,
+        'Dled an k led',
+        'Vsense k pgnd 0',
+        APART,
+        LED,
         `W1 ${upper} ${lower} Vsense contact`,
         `.model contact CSW(IT=1e-3 IH=1e-4 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
       ];
     case 'relay-contact':
-      return [`Rb pin base ${num(j.seriesOhms)}`, 'Q1 coil base pgnd npn', APART, `.model npn NPN(${gains})`, ...coilAndContact(j, upper, lower, coilHenries, gated)];
+      return [
+        `Rb pin base ${num(j.seriesOhms)}`,
+        'Q1 coil base pgnd npn',
+        APART,
+        `.model npn NPN(${gains})`,
+        ...coilAndContact(j, upper, lower, coilHenries, gated),
+      ];
     case 'relay-module':
       return [...moduleInput(j), APART, ...coilAndContact(j, upper, lower, coilHenries, gated)];
     case 'analogue-switch':
       // A conductance that follows the control voltage smoothly, for the same reason as a gated contact.
       return [
         'Rcontrol pin pgnd 1e7',
-        `Bswitch ${upper} ${lower} I=V(${upper},${lower})*(${num(1 / j.offOhms)}+${num(1 / j.onOhms)}/(1+exp((${num(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
+        `Bswitch ${upper} ${lower} ` +
+          `I=V(${upper},${lower})*(${num(1 / j.offOhms)}+${num(1 / j.onOhms)}/(1+exp((${num(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
         `Rwire pgnd 0 ${num(j.groundWireOhms)}`,
       ];
   }
@@ -100,16 +127,30 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
 /** A coil on its supply with its diode, switched at node `coil`, and the contact that its current moves. */
 function coilAndContact(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   return [
-    `Vcoil c5 pgnd DC ${num(j.coilVolts)}`, 'Vsense c5 c6 0', ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []), `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`, 'Dfree coil c5 free',
+    `Vcoil c5 pgnd DC ${num(j.coilVolts)}`,
+    'Vsense c5 c6 0',
+    ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []),
+    `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`,
+    'Dfree coil c5 free',
     ...(gated
-      // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
-      ? [`Bcontact ${upper} ${lower} I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/(1+exp((${num(pullInAmps(j))}-I(Vsense))*${num(200 / pullInAmps(j))})))`]
-      : [`W1 ${upper} ${lower} Vsense contact`, `.model contact CSW(IT=${num(pullInAmps(j))} IH=${num(0.3 * pullInAmps(j))} RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`]),
+      ? // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
+        [
+          `Bcontact ${upper} ${lower} ` +
+            `I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/` +
+            `(1+exp((${num(pullInAmps(j))}-I(Vsense))*${num(200 / pullInAmps(j))})))`,
+        ]
+      : [
+          `W1 ${upper} ${lower} Vsense contact`,
+          `.model contact CSW(IT=${num(pullInAmps(j))} IH=${num(0.3 * pullInAmps(j))} RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
+        ]),
     '.model free D(IS=1e-9 CJO=20p)',
   ];
 }
 
-/** A relay module's input: a resistor and a junction (or two LEDs) that drops what is stated at its pull-in current, and the driver of its coil. */
+/**
+ * A relay module's input: a resistor and a junction (or two LEDs) that drops what is stated at its pull-in current, and
+ * the driver of its coil.
+ */
 function moduleInput(j: Joint): string[] {
   const saturation = j.moduleDropVolts > 1 ? 1e-18 : 1e-14;
   const ideality = j.moduleDropVolts / (THERMAL_VOLTS * Math.log(j.moduleOnAmps / saturation));
@@ -117,7 +158,8 @@ function moduleInput(j: Joint): string[] {
     ? [`Vmod m5 pgnd DC ${num(j.moduleVolts)}`, 'Vin m5 m6 0', `Rin m6 m7 ${num(j.seriesOhms)}`, 'Din m7 pin input']
     : [`Rin pin m7 ${num(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
   return [
-    ...input, `.model input D(IS=${num(saturation)} N=${num(ideality)} CJO=5p)`,
+    ...input,
+    `.model input D(IS=${num(saturation)} N=${num(ideality)} CJO=5p)`,
     `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${num(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${num(20 / j.moduleOnAmps)})))`,
   ];
 }

@@ -30,7 +30,11 @@ export function otherNet(b: Build, at: At): Branch[] {
       const open = b.layout === 'open-drain';
       const line = (node: string): Branch[] => {
         const low = at.phase === 'pulse' && b.pulseShare > 0;
-        if (open) return [wire('supply', node, b.seriesOhms), low ? driver(b, at, node, 'ground') : wire(node, 'ground', OPEN_OHMS)];
+        if (open)
+          return [
+            wire('supply', node, b.seriesOhms),
+            low ? driver(b, at, node, 'ground') : wire(node, 'ground', OPEN_OHMS),
+          ];
         return [driver(b, at, node, low ? 'ground' : 'supply')];
       };
       return [source(b, at), ...line(s), ...(b.flag ? [wire(c, 'ground')] : line(c))];
@@ -44,9 +48,15 @@ export function otherNet(b: Build, at: At): Branch[] {
 function pair(b: Build, at: At): Branch[] {
   const { s, c, contact } = at;
   const loadAcross: Branch[] = at.state === 'loaded' ? [{ a: s, b: c, ohms: 1000 }] : [];
-  if (b.layout === 'to-supply') return [source(b, at), wire(c, 'supply'), wire(s, 'ground', b.seriesOhms), contact, ...loadAcross];
+  if (b.layout === 'to-supply')
+    return [source(b, at), wire(c, 'supply'), wire(s, 'ground', b.seriesOhms), contact, ...loadAcross];
   // Unplugged, the loop goes on through what the dead supply shows.
-  return [{ a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts }, { a: c, b: 'ground', ohms: b.groundOhms }, contact, ...loadAcross];
+  return [
+    { a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts },
+    { a: c, b: 'ground', ohms: b.groundOhms },
+    contact,
+    ...loadAcross,
+  ];
 }
 
 /** A contact that carries a load: above it, or between it and ground. Junctions in the load leave nothing to an ohmmeter. */
@@ -56,7 +66,12 @@ function load(b: Build, at: At): Branch[] {
   if (b.layout !== 'low-side') return [source(b, at), wire(s, 'ground', ohms), wire(c, 'supply'), contact];
   const closed = contact.ohms < OPEN_OHMS;
   // Open, the load hands on its supply less what its junctions take; closed, they carry the load's own current.
-  return [source(b, at), { a: s, b: 'supply', ohms, volts: at.powered && !closed ? -Math.min(b.dropVolts, at.volts) : 0 }, wire(c, 'ground'), contact];
+  return [
+    source(b, at),
+    { a: s, b: 'supply', ohms, volts: at.powered && !closed ? -Math.min(b.dropVolts, at.volts) : 0 },
+    wire(c, 'ground'),
+    contact,
+  ];
 }
 
 /** A contact in the live conductor of a mains load. */
@@ -77,7 +92,8 @@ function mainsLoad(b: Build, at: At): Branch[] {
 function pad(b: Build, at: At): Branch[] {
   const { s, c } = at;
   const board = source(b, at);
-  if (b.layout === 'usual') return [board, { a: 'supply', b: s, ohms: b.seriesOhms }, { a: 'supply', b: c, ohms: b.seriesOhms * 1.3 }];
+  if (b.layout === 'usual')
+    return [board, { a: 'supply', b: s, ohms: b.seriesOhms }, { a: 'supply', b: c, ohms: b.seriesOhms * 1.3 }];
   const touched = at.state === 'pressed' ? [wire(s, 'ground', PAD_TOUCHED * b.seriesOhms)] : [];
   const sensing = (node: string): Branch => {
     if (!at.powered) return pin(b, at, node);
@@ -85,7 +101,12 @@ function pad(b: Build, at: At): Branch[] {
     return { a: node, b: 'ground', ohms: b.seriesOhms, volts: at.volts * b.pulseShare };
   };
   const high = b.flag !== (at.state === 'pressed');
-  return [board, sensing(s), ...touched, b.layout === 'output' ? driver(b, at, c, high ? 'supply' : 'ground', OUTPUT_OHMS) : sensing(c)];
+  return [
+    board,
+    sensing(s),
+    ...touched,
+    b.layout === 'output' ? driver(b, at, c, high ? 'supply' : 'ground', OUTPUT_OHMS) : sensing(c),
+  ];
 }
 
 /** A winding between two halves of a bridge. Where an end switch stands open, only its diode is left in the path of an ohmmeter. */
@@ -94,10 +115,29 @@ function motor(b: Build, at: At): Branch[] {
   const forward = at.state === 'moving';
   const driven = at.powered && (forward || at.state === 'moving-back');
   const blocked = b.dropVolts > 0 && !driven;
-  const winding: Branch = { a: s, b: c, ohms: blocked ? (at.red === s && !at.powered ? b.keyOhms : OPEN_OHMS) : b.seriesOhms * (driven ? RUNNING_FACTOR : 1) };
-  if (driven) return [source(b, at), winding, wire(forward ? s : c, 'supply', BRIDGE_OHMS), wire(forward ? c : s, 'ground', BRIDGE_OHMS)];
+  const winding: Branch = {
+    a: s,
+    b: c,
+    ohms: blocked
+      ? at.red === s && !at.powered
+        ? b.keyOhms
+        : OPEN_OHMS
+      : b.seriesOhms * (driven ? RUNNING_FACTOR : 1),
+  };
+  if (driven)
+    return [
+      source(b, at),
+      winding,
+      wire(forward ? s : c, 'supply', BRIDGE_OHMS),
+      wire(forward ? c : s, 'ground', BRIDGE_OHMS),
+    ];
   const held = b.layout === 'relay' || (b.layout === 'brakes' && at.powered);
-  return [source(b, at), winding, wire(s, 'ground', held ? BRIDGE_OHMS : b.groundOhms), wire(c, 'ground', held ? BRIDGE_OHMS : b.groundOhms)];
+  return [
+    source(b, at),
+    winding,
+    wire(s, 'ground', held ? BRIDGE_OHMS : b.groundOhms),
+    wire(c, 'ground', held ? BRIDGE_OHMS : b.groundOhms),
+  ];
 }
 
 /** Two contacts a quarter turn apart, each with its pull, or two outputs; the tips stand on both, or on one and the common. */

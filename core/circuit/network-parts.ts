@@ -24,10 +24,16 @@ export interface At {
   readonly red: string;
 }
 
-export const source = (b: Build, at: At): Branch => ({ a: 'supply', b: 'ground', ohms: at.powered ? 0.5 : b.boardOhms, volts: at.volts });
+export const source = (b: Build, at: At): Branch => ({
+  a: 'supply',
+  b: 'ground',
+  ohms: at.powered ? 0.5 : b.boardOhms,
+  volts: at.volts,
+});
 
 /** A chip's pin without power: one junction lets an ohmmeter's red tip through to the dead supply, another the black one to ground. */
-export const pin = (b: Build, at: At, node: string): Branch => (at.red === node ? { a: node, b: 'supply', ohms: b.pinOhms } : { a: node, b: 'ground', ohms: b.pinBackOhms });
+export const pin = (b: Build, at: At, node: string): Branch =>
+  at.red === node ? { a: node, b: 'supply', ohms: b.pinOhms } : { a: node, b: 'ground', ohms: b.pinBackOhms };
 
 /** A pull resistor: on the board, or inside the chip, where only the pin's own junctions are left of it when unplugged. */
 export const pull = (b: Build, at: At, node: string, rail: 'supply' | 'ground'): Branch =>

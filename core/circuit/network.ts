@@ -70,17 +70,36 @@ export function pulses(b: Build, state: MachineState): boolean {
  * @param red the node under the red tip.
  * @param withPins false where no tip stands on a mains pin: on an isolated side the pins then change nothing.
  */
-export function circuitOf(b: Build, state: MachineState, kind: Reading['kind'], withPins = true, phase: Phase = 'rest', red = b.signal as string): Branch[] {
+export function circuitOf(
+  b: Build,
+  state: MachineState,
+  kind: Reading['kind'],
+  withPins = true,
+  phase: Phase = 'rest',
+  red = b.signal as string,
+): Branch[] {
   const s = b.signal;
   const c = s === 'A' ? 'B' : 'A';
   const powered = state !== 'off' && !unpoweredSetting(kind);
-  const at: At = { s, c, state, phase, powered, red, volts: powered ? volts(b, kind) : 0, contact: { a: s, b: c, ohms: contactClosed(b, state) ? b.contactOhms : OPEN_OHMS } };
-  const mains: Branch[] = !withPins || (b.kind === 'switched-load' && b.alternating) ? [] : [
-    { a: 'neutral', b: 'ground', ohms: b.mainsOhms },
-    { a: 'live', b: 'neutral', ohms: unpoweredSetting(kind) ? 2e3 : OPEN_OHMS },
-    { a: 'earth', b: 'ground', ohms: 200e6 },
-    { a: 'mains', b: 'neutral', ohms: WIRE_OHMS },
-  ];
+  const at: At = {
+    s,
+    c,
+    state,
+    phase,
+    powered,
+    red,
+    volts: powered ? volts(b, kind) : 0,
+    contact: { a: s, b: c, ohms: contactClosed(b, state) ? b.contactOhms : OPEN_OHMS },
+  };
+  const mains: Branch[] =
+    !withPins || (b.kind === 'switched-load' && b.alternating)
+      ? []
+      : [
+          { a: 'neutral', b: 'ground', ohms: b.mainsOhms },
+          { a: 'live', b: 'neutral', ohms: unpoweredSetting(kind) ? 2e3 : OPEN_OHMS },
+          { a: 'earth', b: 'ground', ohms: 200e6 },
+          { a: 'mains', b: 'neutral', ohms: WIRE_OHMS },
+        ];
   return [...(buttonNet(b, at) ?? otherNet(b, at)), ...mains];
 }
 

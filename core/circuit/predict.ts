@@ -12,7 +12,8 @@ const COUNTER_SWING_VOLTS = 0.6;
 const SINE_FORM_FACTOR = Math.PI / (2 * Math.SQRT2);
 
 /** States that the circuit does not tell from rest. */
-const plain = (state: Reading['state']): Reading['state'] => (['always', 'running', 'plug-turned', 'loaded-10k', 'turned-10k'].includes(state) ? 'idle' : state);
+const plain = (state: Reading['state']): Reading['state'] =>
+  ['always', 'running', 'plug-turned', 'loaded-10k', 'turned-10k'].includes(state) ? 'idle' : state;
 /** States that put a resistor across the tips, Ω. */
 const ACROSS: Partial<Record<Reading['state'], number>> = { 'loaded-10k': 10e3, 'turned-10k': 10e3 };
 
@@ -27,7 +28,10 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
   const pins = touchesPins(spec);
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
   const across = ACROSS[spec.state];
-  const net = (phase: Phase, kind = spec.kind): Branch[] => [...circuitOf(build, state, kind, pins, phase, from), ...(across ? [{ a: from, b: to, ohms: across }] : [])];
+  const net = (phase: Phase, kind = spec.kind): Branch[] => [
+    ...circuitOf(build, state, kind, pins, phase, from),
+    ...(across ? [{ a: from, b: to, ohms: across }] : []),
+  ];
   const share = pulses(build, state) ? build.pulseShare : 0;
   const mean = (f: (net: Branch[]) => number): number => {
     const rest = f(net('rest'));
@@ -51,7 +55,8 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
     case 'hertz':
     case 'duty': {
       const swing = share > 0 ? volts(net('pulse')) - volts(net('rest')) : 0;
-      if (Math.abs(swing) < COUNTER_SWING_VOLTS) return spec.kind === 'duty' && volts(net('rest')) > COUNTER_SWING_VOLTS ? 1 : 0;
+      if (Math.abs(swing) < COUNTER_SWING_VOLTS)
+        return spec.kind === 'duty' && volts(net('rest')) > COUNTER_SWING_VOLTS ? 1 : 0;
       return spec.kind === 'hertz' ? 1 / build.periodSeconds : swing > 0 ? share : 1 - share;
     }
     case 'jumper': {

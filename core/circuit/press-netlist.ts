@@ -12,23 +12,35 @@ const BOUNCE_SECONDS = 1.6e-3;
 const BOUNCES = 4;
 
 /** When the relay's contact first closes after the pin rises: the coil current reaches pull-in, t = −L/R·ln(1 − I·R/V). s */
-export const pullInSeconds = (j: Joint): number => -COIL_SECONDS * Math.log(1 - (pullInAmps(j) * j.coilOhms) / j.coilVolts);
+export const pullInSeconds = (j: Joint): number =>
+  -COIL_SECONDS * Math.log(1 - (pullInAmps(j) * j.coilOhms) / j.coilVolts);
 
 /** Source values as a piecewise linear list: `[time, value]` with steep edges between. */
 const steps = (list: readonly (readonly [number, number])[], edge = 1e-6): string => {
   let before = list[0]![1];
-  return `PWL(${list.map(([t, v], i) => {
-    const text = i === 0 ? `0 ${num(v)}` : `${num(t)} ${num(before)} ${num(t + edge)} ${num(v)}`;
-    before = v;
-    return text;
-  }).join(' ')})`;
+  return `PWL(${list
+    .map(([t, v], i) => {
+      const text = i === 0 ? `0 ${num(v)}` : `${num(t)} ${num(before)} ${num(t + edge)} ${num(v)}`;
+      before = v;
+      return text;
+    })
+    .join(' ')})`;
 };
 
 /** The contact's chatter after it first closes: open and closed by turns for the bounce time. */
 function chatter(j: Joint): string {
   const begin = PRESS_TIMES.press + pullInSeconds(j);
   const slot = BOUNCE_SECONDS / (2 * BOUNCES);
-  return steps([[0, 1], ...Array.from({ length: 2 * BOUNCES }, (_, i): [number, number] => [begin + (i + 0.5) * slot, i % 2 === 0 ? 0 : 1])], 20e-6);
+  return steps(
+    [
+      [0, 1],
+      ...Array.from({ length: 2 * BOUNCES }, (_, i): [number, number] => [
+        begin + (i + 0.5) * slot,
+        i % 2 === 0 ? 0 : 1,
+      ]),
+    ],
+    20e-6,
+  );
 }
 
 /**
@@ -45,8 +57,15 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
     `Vcc vcc 0 DC ${num(j.supplyVolts)}`,
     low ? `Rpull vcc sig ${num(j.pullOhms)}` : `Rpull sig 0 ${num(j.pullOhms)}`,
     `Cline sig 0 ${num(LINE_FARADS)}`,
-    `Vdrive drive pgnd ${steps([[0, pinVolts(j, false)], [PRESS_TIMES.press, pinVolts(j, true)], [PRESS_TIMES.release, pinVolts(j, false)]])}`,
-    `Vfloat float 0 ${steps([[0, 0], [PRESS_TIMES.driven, 1]])}`,
+    `Vdrive drive pgnd ${steps([
+      [0, pinVolts(j, false)],
+      [PRESS_TIMES.press, pinVolts(j, true)],
+      [PRESS_TIMES.release, pinVolts(j, false)],
+    ])}`,
+    `Vfloat float 0 ${steps([
+      [0, 0],
+      [PRESS_TIMES.driven, 1],
+    ])}`,
     'Spin drive pin float 0 pinon',
     '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',
     ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${num(pullDownOhms)}`]),

@@ -38,7 +38,14 @@ function crossings(w: PressWave, level: number, from: number, to: number): numbe
 }
 
 /** Duration of an edge from a share of its swing to another. `which` takes the first pair of crossings or the last. */
-function edge(w: PressWave, start: number, end: number, from: number, to: number, which: 'first' | 'last'): number | null {
+function edge(
+  w: PressWave,
+  start: number,
+  end: number,
+  from: number,
+  to: number,
+  which: 'first' | 'last',
+): number | null {
   const [tenth, most] = [start + 0.1 * (end - start), start + 0.9 * (end - start)];
   const [a, b] = [crossings(w, tenth, from, to), crossings(w, most, from, to)];
   if (a.length === 0 || b.length === 0) return null;
@@ -91,7 +98,14 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
   const pressedVolts = mean(w, release - 0.2 * (release - press), release);
   const come = seenAfter !== null && steadySince !== null;
   return {
-    idleVolts, pressedVolts, powerUpVolts: powerUp, seenAfter, steadyAfter: steadySince, goneAfter: end > release ? goneSince : null, chatter: come ? steadySince! - seenAfter! : null,
-    pressEdge: come ? edge(w, idleVolts, pressedVolts, press, release, 'first') : null, releaseEdge: goneSince === null ? null : edge(w, pressedVolts, idleVolts, release, end, 'last'),
+    idleVolts,
+    pressedVolts,
+    powerUpVolts: powerUp,
+    seenAfter,
+    steadyAfter: steadySince,
+    goneAfter: end > release ? goneSince : null,
+    chatter: come ? steadySince! - seenAfter! : null,
+    pressEdge: come ? edge(w, idleVolts, pressedVolts, press, release, 'first') : null,
+    releaseEdge: goneSince === null ? null : edge(w, pressedVolts, idleVolts, release, end, 'last'),
   };
 }

@@ -2,13 +2,24 @@ import { CONTROL_KINDS, type ControlKind } from '../job';
 import { buildOf, type Build } from './build';
 import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies } from './draws';
 import { BUTTON_VARIANTS } from './variants-buttons';
+import { LOAD_VARIANTS } from './variants-loads';
 import { OTHER_VARIANTS } from './variants-others';
 import type { Base, Variant } from './variant';
 
 /** How often each kind is met on a bench, before any reading (`kind-priors`). Adds up to one. */
 export const KIND_SHARES: Readonly<Record<ControlKind, number>> = {
-  'low-when-pressed': 0.424, 'high-when-pressed': 0.08, ladder: 0.07, 'scanned-matrix': 0.13, 'dry-pair': 0.1, 'switched-load': 0.08,
-  'touch-pad': 0.03, 'motor-pair': 0.03, 'latching-switch': 0.008, selector: 0.018, encoder: 0.02, 'serial-bus': 0.01,
+  'low-when-pressed': 0.424,
+  'high-when-pressed': 0.08,
+  ladder: 0.07,
+  'scanned-matrix': 0.13,
+  'dry-pair': 0.1,
+  'switched-load': 0.08,
+  'touch-pad': 0.03,
+  'motor-pair': 0.03,
+  'latching-switch': 0.008,
+  selector: 0.018,
+  encoder: 0.02,
+  'serial-bus': 0.01,
 };
 
 /**
@@ -25,7 +36,11 @@ export const FIRST_SHARES: Readonly<Record<ControlKind, number>> = (() => {
 })();
 
 /** The structures that each kind is met in, with their shares, which add up to one for each kind. */
-export const VARIANTS: Readonly<Record<ControlKind, readonly Variant[]>> = { ...BUTTON_VARIANTS, ...OTHER_VARIANTS };
+export const VARIANTS: Readonly<Record<ControlKind, readonly Variant[]>> = {
+  ...BUTTON_VARIANTS,
+  ...OTHER_VARIANTS,
+  ...LOAD_VARIANTS,
+};
 
 /** The supplies that a structure is met on; null where its level is no supply. */
 export const suppliesOf = (v: Variant): Supplies | null => (v.supplies === undefined ? LOGIC_SUPPLIES : v.supplies);
@@ -38,9 +53,28 @@ export const DRAW_DIMENSIONS = 12;
  * @param tied share of boards whose low-voltage side is tied to mains.
  */
 export function drawVariant(kind: ControlKind, variant: Variant, u: readonly number[], tied = 0.12): Build {
-  const [u0, u1, u2, u3, u4, u5, u6, u7, u8, u9, u10] = u as [number, number, number, number, number, number, number, number, number, number, number];
+  const [u0, u1, u2, u3, u4, u5, u6, u7, u8, u9, u10] = u as [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
   const base: Base = {
-    kind, signal: u7 < 0.5 ? 'A' : 'B', supplyVolts: supplyOf(suppliesOf(variant) ?? LOGIC_SUPPLIES, u0), seriesOhms: pulls(u1), contactOhms: contact(u2), boardOhms: decade(120, 300e3, u3), mainsOhms: tie(u4, tied), ...pins(u8),
+    kind,
+    signal: u7 < 0.5 ? 'A' : 'B',
+    supplyVolts: supplyOf(suppliesOf(variant) ?? LOGIC_SUPPLIES, u0),
+    seriesOhms: pulls(u1),
+    contactOhms: contact(u2),
+    boardOhms: decade(120, 300e3, u3),
+    mainsOhms: tie(u4, tied),
+    ...pins(u8),
   };
   return buildOf({ ...base, ...variant.draw({ base, u0, u1, u2, u3, u4, u5, u6, u9, u10 }) });
 }
@@ -48,7 +82,10 @@ export function drawVariant(kind: ControlKind, variant: Variant, u: readonly num
 /** One build of a kind, its structure by the last of the shares. The stand-ins of the practice shelf are drawn so. */
 export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {
   const list = VARIANTS[kind];
-  const [index] = pick(list.map((v, i) => [i, v.share]), u[DRAW_DIMENSIONS - 1]!);
+  const [index] = pick(
+    list.map((v, i) => [i, v.share]),
+    u[DRAW_DIMENSIONS - 1]!,
+  );
   return drawVariant(kind, list[index]!, u, tied);
 }
 
@@ -61,4 +98,3 @@ export const drawKind = (u: number): ControlKind => {
   }
   return CONTROL_KINDS[0];
 };
-

@@ -3,7 +3,10 @@ import type { Build } from './build';
 import type { Supplies } from './draws';
 
 /** What every build of any kind begins with. */
-export type Base = Pick<Build, 'signal' | 'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'boardOhms' | 'mainsOhms' | 'pinOhms' | 'pinBackOhms'> & { readonly kind: ControlKind };
+export type Base = Pick<
+  Build,
+  'signal' | 'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'boardOhms' | 'mainsOhms' | 'pinOhms' | 'pinBackOhms'
+> & { readonly kind: ControlKind };
 
 /** Shares in [0, 1) left for a structure's own values; `u0` to `u3` drew supply, pull, contact and board before. */
 export interface Draw {

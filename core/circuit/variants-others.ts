@@ -1,88 +1,213 @@
-import { again, decade, hump, type Supplies, type Weighted } from './draws';
+import { again, decade, hump, steady, wide, type Supplies } from './draws';
 import type { Draw, Variant } from './variant';
 import type { Build } from './build';
 
-type OtherKind = 'dry-pair' | 'switched-load' | 'touch-pad' | 'motor-pair' | 'encoder' | 'serial-bus';
+type OtherKind = 'dry-pair' | 'touch-pad' | 'encoder' | 'serial-bus';
 
-const wide = (list: Weighted): Supplies => ({ list, within: 0.16 });
-const near = (list: Weighted): Supplies => ({ list, within: 0.06 });
-const LOOPS = wide([[5, 1.2], [8, 1.2], [12, 6], [15, 1.8], [24, 5]]);
+const LOOPS = wide([
+  [5, 1.2],
+  [8, 1.2],
+  [12, 6],
+  [15, 1.8],
+  [24, 5],
+]);
 const ALTERNATING: Supplies = { list: [[24.5, 1]], within: 0.2 };
-const LOGIC_PAIR = near([[3.3, 1], [5, 1.3]]);
+const LOGIC_PAIR = steady([
+  [3.3, 1],
+  [5, 1.3],
+]);
 /** Loops that a machine feeds out: their supply and what is behind it. */
 const loopOf = (d: Draw): Partial<Build> => ({ seriesOhms: hump(250, 15e3, d.u1) });
 /** Three or five volts on a header, behind a pull of the board. */
 const headerOf = (d: Draw): Partial<Build> => ({ seriesOhms: hump(800, 15e3, d.u1) });
 const floats = (d: Draw): Partial<Build> => ({ groundOhms: decade(30e6, 1e9, d.u5) });
 
-const LOADS = wide([[3, 0.5], [5, 2], [6, 1], [9, 1], [12, 5], [24, 3]]);
-const lowLoad = (d: Draw): Partial<Build> => ({ seriesOhms: decade(1, 600, d.u1), contactOhms: decade(0.01, 0.5, d.u2), flag: d.u6 < 0.8 });
-/** Loads with junctions: LEDs take most of the supply before they pass anything, a board's diode a little. */
-const junctions = (d: Draw): Partial<Build> => {
-  const volts = d.base.supplyVolts;
-  return { ...lowLoad(d), dropVolts: d.u9 < 0.6 ? volts * decade(0.5, 0.85, d.u9 / 0.6) : 0.35, pinOhms: decade(1e5, 1e9, d.u10) };
-};
-const MAINS = wide([[230, 4], [120, 2]]);
-
-const PADS = near([[2.5, 1], [3.3, 6], [5, 6]]);
-
-const MOTORS = wide([[3, 1], [6, 2], [12, 5], [24, 3]]);
-const winding = (d: Draw): Partial<Build> => ({ seriesOhms: decade(0.8, 150, d.u1) });
-const coasts = (d: Draw): Partial<Build> => ({ groundOhms: d.u5 < 0.5 ? decade(2e3, 200e3, d.u5 * 2) : decade(5e6, 1e9, d.u5 * 2 - 1) });
-/** What an ohmmeter sees of a winding behind an end switch's diode. */
-const ended = (d: Draw): Partial<Build> => ({ dropVolts: 0.6, keyOhms: d.u9 < 0.7 ? decade(3e5, 1e10, d.u9 / 0.7) : decade(100, 3e5, (d.u9 - 0.7) / 0.3) });
+const PADS = steady([
+  [2.5, 1],
+  [3.3, 6],
+  [5, 6],
+]);
 
 const steps = (d: Draw): Partial<Build> => ({
-  periodSeconds: decade(0.015, 0.5, d.u5), pulseShare: 0.3 + 0.4 * d.u6, flag: again(d.u6) < 0.5, second: again(d.u5) < 0.5, movesFirst: again(d.u5, 104_729) < 0.5, inChip: d.u9 < 0.4, seriesOhms: d.u9 < 0.4 ? decade(18e3, 110e3, d.u1) : d.base.seriesOhms,
+  periodSeconds: decade(0.015, 0.5, d.u5),
+  pulseShare: 0.3 + 0.4 * d.u6,
+  flag: again(d.u6) < 0.5,
+  second: again(d.u5) < 0.5,
+  movesFirst: again(d.u5, 104_729) < 0.5,
+  inChip: d.u9 < 0.4,
+  seriesOhms: d.u9 < 0.4 ? decade(18e3, 110e3, d.u1) : d.base.seriesOhms,
 });
 
-const talk = (d: Draw): Partial<Build> => ({ periodSeconds: decade(15e-6, 25e-3, d.u5), pulseShare: decade(0.015, 0.45, d.u6) });
+const talk = (d: Draw): Partial<Build> => ({
+  periodSeconds: decade(15e-6, 25e-3, d.u5),
+  pulseShare: decade(0.015, 0.45, d.u6),
+});
 
-/** Structures of pairs, loads, pads, motors, knobs and buses (`builds-met`). */
+/** Structures of pairs, pads, knobs and buses (`builds-met`). */
 export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
   'dry-pair': [
     { name: 'floating loop', share: 0.31, count: 512, supplies: LOOPS, draw: (d) => ({ ...loopOf(d), ...floats(d) }) },
     { name: 'return at ground', share: 0.28, count: 640, supplies: LOOPS, draw: loopOf },
-    { name: 'one side at the supply', share: 0.09, count: 384, supplies: LOOPS, draw: (d) => ({ ...loopOf(d), layout: 'to-supply' }) },
-    { name: 'low-voltage header', share: 0.09, count: 384, supplies: LOGIC_PAIR, draw: (d) => ({ ...headerOf(d), ...(d.u6 < 0.4 ? floats(d) : {}) }) },
-    { name: 'unfiltered supply', share: 0.09, count: 320, supplies: LOOPS, draw: (d) => ({ ...loopOf(d), layout: 'unfiltered', ...(d.u6 < 0.5 ? floats(d) : {}) }) },
-    { name: 'alternating loop', share: 0.14, count: 384, supplies: ALTERNATING, draw: (d) => ({ ...loopOf(d), seriesOhms: decade(25, 20e3, d.u1), alternating: true, ...(d.u6 < 0.5 ? floats(d) : {}) }) },
-  ],
-  'switched-load': [
-    { name: 'mains', share: 0.3, count: 384, supplies: MAINS, draw: (d) => ({ alternating: true, seriesOhms: decade(12, 2e3, d.u1), contactOhms: decade(0.01, 0.5, d.u2), mainsOhms: decade(60e6, 1e9, d.u4), flag: d.u6 < 0.8 }) },
-    { name: 'above its load', share: 0.18, count: 512, supplies: LOADS, draw: lowLoad },
-    { name: 'between its load and ground', share: 0.18, count: 512, supplies: LOADS, draw: (d) => ({ ...lowLoad(d), layout: 'low-side' }) },
-    { name: 'above LEDs or a board', share: 0.17, count: 512, supplies: LOADS, draw: junctions },
-    { name: 'between LEDs or a board and ground', share: 0.17, count: 640, supplies: LOADS, draw: (d) => ({ ...junctions(d), layout: 'low-side' }) },
+    {
+      name: 'one side at the supply',
+      share: 0.09,
+      count: 384,
+      supplies: LOOPS,
+      draw: (d) => ({ ...loopOf(d), layout: 'to-supply' }),
+    },
+    {
+      name: 'low-voltage header',
+      share: 0.09,
+      count: 384,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...headerOf(d), ...(d.u6 < 0.4 ? floats(d) : {}) }),
+    },
+    {
+      name: 'unfiltered supply',
+      share: 0.09,
+      count: 320,
+      supplies: LOOPS,
+      draw: (d) => ({ ...loopOf(d), layout: 'unfiltered', ...(d.u6 < 0.5 ? floats(d) : {}) }),
+    },
+    {
+      name: 'alternating loop',
+      share: 0.14,
+      count: 384,
+      supplies: ALTERNATING,
+      draw: (d) => ({
+        ...loopOf(d),
+        seriesOhms: decade(25, 20e3, d.u1),
+        alternating: true,
+        ...(d.u6 < 0.5 ? floats(d) : {}),
+      }),
+    },
   ],
   'touch-pad': [
-    { name: 'pads that float', share: 0.3, count: 256, supplies: null, draw: (d) => ({ supplyVolts: decade(0.05, 1.2, d.u0), seriesOhms: decade(1e6, 40e6, d.u1) }) },
-    { name: 'pads on a level', share: 0.15, count: 256, supplies: PADS, draw: (d) => ({ layout: 'driven', seriesOhms: decade(3e5, 40e6, d.u1), pulseShare: decade(0.02, 0.7, d.u6) }) },
-    { name: 'pads that swing', share: 0.28, count: 384, supplies: PADS, draw: (d) => ({ layout: 'oscillating', seriesOhms: decade(8e3, 3e6, d.u1), pulseShare: 0.15 + 0.7 * d.u6, periodSeconds: decade(2e-6, 4e-3, d.u5) }) },
-    { name: 'pad and output of its chip', share: 0.27, count: 384, supplies: PADS, draw: (d) => ({ layout: 'output', seriesOhms: decade(3e5, 40e6, d.u1), pulseShare: decade(0.02, 0.7, d.u6), flag: d.u9 < 0.5 }) },
-  ],
-  'motor-pair': [
-    { name: 'bridge that coasts', share: 0.34, count: 448, supplies: MOTORS, draw: (d) => ({ ...winding(d), ...coasts(d) }) },
-    { name: 'bridge that brakes', share: 0.2, count: 320, supplies: MOTORS, draw: (d) => ({ ...winding(d), ...coasts(d), layout: 'brakes' }) },
-    { name: 'relay bridge', share: 0.22, count: 320, supplies: MOTORS, draw: (d) => ({ ...winding(d), layout: 'relay' }) },
-    { name: 'bridge, standing at an end switch', share: 0.14, count: 320, supplies: MOTORS, draw: (d) => ({ ...winding(d), ...coasts(d), ...ended(d), ...(d.u6 < 0.4 ? { layout: 'brakes' as const } : {}) }) },
-    { name: 'relay bridge, standing at an end switch', share: 0.1, count: 256, supplies: MOTORS, draw: (d) => ({ ...winding(d), ...ended(d), layout: 'relay' }) },
+    {
+      name: 'pads that float',
+      share: 0.3,
+      count: 256,
+      supplies: null,
+      draw: (d) => ({ supplyVolts: decade(0.05, 1.2, d.u0), seriesOhms: decade(1e6, 40e6, d.u1) }),
+    },
+    {
+      name: 'pads on a level',
+      share: 0.15,
+      count: 256,
+      supplies: PADS,
+      draw: (d) => ({ layout: 'driven', seriesOhms: decade(3e5, 40e6, d.u1), pulseShare: decade(0.02, 0.7, d.u6) }),
+    },
+    {
+      name: 'pads that swing',
+      share: 0.28,
+      count: 384,
+      supplies: PADS,
+      draw: (d) => ({
+        layout: 'oscillating',
+        seriesOhms: decade(8e3, 3e6, d.u1),
+        pulseShare: 0.15 + 0.7 * d.u6,
+        periodSeconds: decade(2e-6, 4e-3, d.u5),
+      }),
+    },
+    {
+      name: 'pad and output of its chip',
+      share: 0.27,
+      count: 384,
+      supplies: PADS,
+      draw: (d) => ({
+        layout: 'output',
+        seriesOhms: decade(3e5, 40e6, d.u1),
+        pulseShare: decade(0.02, 0.7, d.u6),
+        flag: d.u9 < 0.5,
+      }),
+    },
   ],
   encoder: [
     { name: 'two phases to ground', share: 0.36, count: 448, supplies: LOGIC_PAIR, draw: steps },
-    { name: 'two phases to the supply', share: 0.1, count: 256, supplies: LOGIC_PAIR, draw: (d) => ({ ...steps(d), layout: 'to-supply' }) },
-    { name: 'two driven outputs', share: 0.14, count: 256, supplies: LOGIC_PAIR, draw: (d) => ({ ...steps(d), layout: 'driven' }) },
-    { name: 'a phase and its common at ground', share: 0.24, count: 384, supplies: LOGIC_PAIR, draw: (d) => ({ ...steps(d), layout: 'common' }) },
-    { name: 'a phase and its common at the supply', share: 0.08, count: 256, supplies: LOGIC_PAIR, draw: (d) => ({ ...steps(d), layout: 'common-to-supply' }) },
-    { name: 'a driven output and ground', share: 0.08, count: 192, supplies: LOGIC_PAIR, draw: (d) => ({ ...steps(d), layout: 'common-driven' }) },
+    {
+      name: 'two phases to the supply',
+      share: 0.1,
+      count: 256,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...steps(d), layout: 'to-supply' }),
+    },
+    {
+      name: 'two driven outputs',
+      share: 0.14,
+      count: 256,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...steps(d), layout: 'driven' }),
+    },
+    {
+      name: 'a phase and its common at ground',
+      share: 0.24,
+      count: 384,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...steps(d), layout: 'common' }),
+    },
+    {
+      name: 'a phase and its common at the supply',
+      share: 0.08,
+      count: 256,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...steps(d), layout: 'common-to-supply' }),
+    },
+    {
+      name: 'a driven output and ground',
+      share: 0.08,
+      count: 192,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...steps(d), layout: 'common-driven' }),
+    },
   ],
   'serial-bus': [
-    { name: 'driven line and ground, talking', share: 0.22, count: 320, supplies: LOGIC_PAIR, draw: (d) => (talk(d)) },
-    { name: 'driven line and ground, silent', share: 0.18, count: 192, supplies: LOGIC_PAIR, draw: () => ({ pulseShare: 0 }) },
-    { name: 'two driven lines', share: 0.12, count: 256, supplies: LOGIC_PAIR, draw: (d) => ({ ...talk(d), flag: false }) },
-    { name: 'two driven lines, silent', share: 0.1, count: 128, supplies: LOGIC_PAIR, draw: () => ({ flag: false, pulseShare: 0 }) },
-    { name: 'two open-drain lines, talking', share: 0.11, count: 256, supplies: LOGIC_PAIR, draw: (d) => ({ ...talk(d), layout: 'open-drain', flag: false, seriesOhms: decade(900, 12e3, d.u1) }) },
-    { name: 'two open-drain lines, silent', share: 0.11, count: 192, supplies: LOGIC_PAIR, draw: (d) => ({ layout: 'open-drain', flag: false, pulseShare: 0, seriesOhms: decade(900, 12e3, d.u1) }) },
-    { name: 'single wire at 12 V', share: 0.16, count: 256, supplies: wide([[12.5, 1]]), draw: (d) => ({ ...talk(d), layout: 'open-drain', seriesOhms: decade(800, 2e3, d.u1), ...(again(d.u9) < 0.5 ? { pulseShare: 0 } : {}) }) },
+    { name: 'driven line and ground, talking', share: 0.22, count: 320, supplies: LOGIC_PAIR, draw: (d) => talk(d) },
+    {
+      name: 'driven line and ground, silent',
+      share: 0.18,
+      count: 192,
+      supplies: LOGIC_PAIR,
+      draw: () => ({ pulseShare: 0 }),
+    },
+    {
+      name: 'two driven lines',
+      share: 0.12,
+      count: 256,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...talk(d), flag: false }),
+    },
+    {
+      name: 'two driven lines, silent',
+      share: 0.1,
+      count: 128,
+      supplies: LOGIC_PAIR,
+      draw: () => ({ flag: false, pulseShare: 0 }),
+    },
+    {
+      name: 'two open-drain lines, talking',
+      share: 0.11,
+      count: 256,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ ...talk(d), layout: 'open-drain', flag: false, seriesOhms: decade(900, 12e3, d.u1) }),
+    },
+    {
+      name: 'two open-drain lines, silent',
+      share: 0.11,
+      count: 192,
+      supplies: LOGIC_PAIR,
+      draw: (d) => ({ layout: 'open-drain', flag: false, pulseShare: 0, seriesOhms: decade(900, 12e3, d.u1) }),
+    },
+    {
+      name: 'single wire at 12 V',
+      share: 0.16,
+      count: 256,
+      supplies: wide([[12.5, 1]]),
+      draw: (d) => ({
+        ...talk(d),
+        layout: 'open-drain',
+        seriesOhms: decade(800, 2e3, d.u1),
+        ...(again(d.u9) < 0.5 ? { pulseShare: 0 } : {}),
+      }),
+    },
   ],
 };

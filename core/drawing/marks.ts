@@ -2,8 +2,25 @@ export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hat
 
 /** One mark of a drawing, in user units. */
 export type Mark =
-  | { readonly kind: 'path'; readonly d: string; readonly ink: Ink; readonly fill?: boolean; readonly wire?: number; readonly colour?: string; readonly strong?: boolean; readonly dashed?: boolean }
-  | { readonly kind: 'text'; readonly x: number; readonly y: number; readonly text: string; readonly anchor: 'start' | 'middle' | 'end'; readonly ink: Ink; readonly size: number }
+  | {
+      readonly kind: 'path';
+      readonly d: string;
+      readonly ink: Ink;
+      readonly fill?: boolean;
+      readonly wire?: number;
+      readonly colour?: string;
+      readonly strong?: boolean;
+      readonly dashed?: boolean;
+    }
+  | {
+      readonly kind: 'text';
+      readonly x: number;
+      readonly y: number;
+      readonly text: string;
+      readonly anchor: 'start' | 'middle' | 'end';
+      readonly ink: Ink;
+      readonly size: number;
+    }
   | { readonly kind: 'tag'; readonly x: number; readonly y: number; readonly number: number; readonly colour: string };
 
 /** A drawing: its size in user units, and its marks. Readable in black and white by its numbers. */
@@ -16,18 +33,28 @@ export interface Sheet {
 /** Width of every sheet, user units: fits a column of the screen and, at 0.25 mm a unit, an A4 page. */
 export const SHEET_WIDTH = 724;
 
-export const text = (x: number, y: number, t: string, anchor: 'start' | 'middle' | 'end' = 'middle', ink: Ink = 'ink', size = 15): Mark => ({ kind: 'text', x, y, text: t, anchor, ink, size });
+export const text = (
+  x: number,
+  y: number,
+  t: string,
+  anchor: 'start' | 'middle' | 'end' = 'middle',
+  ink: Ink = 'ink',
+  size = 15,
+): Mark => ({ kind: 'text', x, y, text: t, anchor, ink, size });
 export const line = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink });
 export const strong = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, strong: true });
 export const dashed = (d: string, ink: Ink = 'muted'): Mark => ({ kind: 'path', d, ink, dashed: true });
 export const filled = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, fill: true });
-export const dot = (x: number, y: number, r = 5): Mark => filled(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`);
-export const ring = (x: number, y: number, r: number, ink: Ink = 'part'): Mark => line(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`, ink);
+export const dot = (x: number, y: number, r = 5): Mark =>
+  filled(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`);
+export const ring = (x: number, y: number, r: number, ink: Ink = 'part'): Mark =>
+  line(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`, ink);
 
 /** A straight arrow from one point to another. */
 export function arrow(x1: number, y1: number, x2: number, y2: number, ink: Ink = 'ink'): Mark[] {
   const a = Math.atan2(y2 - y1, x2 - x1);
-  const at = (turn: number): string => `${(x2 - 10 * Math.cos(a + turn)).toFixed(1)} ${(y2 - 10 * Math.sin(a + turn)).toFixed(1)}`;
+  const at = (turn: number): string =>
+    `${(x2 - 10 * Math.cos(a + turn)).toFixed(1)} ${(y2 - 10 * Math.sin(a + turn)).toFixed(1)}`;
   return [line(`M${x1} ${y1}L${x2} ${y2}`, ink), filled(`M${x2} ${y2}L${at(0.4)}L${at(-0.4)}Z`, ink)];
 }
 
@@ -41,7 +68,10 @@ export function stacked(above: Sheet, below: Sheet): Sheet {
 /** A path moved down; absolute commands only name places, relative ones stay. */
 function shift(d: string, dy: number): string {
   return d.replace(/([MLHVCAQ])([^A-Za-z]*)/g, (whole, command: string, rest: string) => {
-    const n = rest.trim().split(/[\s,]+/).map(Number);
+    const n = rest
+      .trim()
+      .split(/[\s,]+/)
+      .map(Number);
     if (command === 'H') return whole;
     if (command === 'V') return `V${n.map((v) => v + dy).join(' ')}`;
     if (command === 'A') return `A${n.map((v, i) => (i % 7 === 6 ? v + dy : v)).join(' ')}`;

@@ -17,9 +17,18 @@ interface Device {
 /** Which device a terminal sits on, by the first words of its name; the first rule that fits. */
 const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] = [
   [/^(pin|controller|\d)/, () => ({ name: 'your controller', column: 0 })],
-  [/^(?:base resistor of |emitter of |collector of |module input )?(K\d)/, (m) => ({ name: `relay ${m[1]}`, column: 1 })],
+  [
+    /^(?:base resistor of |emitter of |collector of |module input )?(K\d)/,
+    (m) => ({ name: `relay ${m[1]}`, column: 1 }),
+  ],
   [/^(base resistor|emitter|collector|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
-  [/^(module|driver|logic|servo)/, (m) => ({ name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!, column: 1 })],
+  [
+    /^(module|driver|logic|servo)/,
+    (m) => ({
+      name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!,
+      column: 1,
+    }),
+  ],
   [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
   [/^one-shot/, () => ({ name: 'one-shot', column: 1 })],
   [/^(end switch|diode)/, () => ({ name: 'end switches', column: 1 })],
@@ -41,7 +50,12 @@ const ROLE: Readonly<Record<string, string>> = { 1: 'common', 2: 'rest', 4: 'wor
 function label(terminal: string, device: string): string {
   const relay = terminal.match(/^K\d:(\w+)$/);
   if (relay) return `${relay[1]} ${relay[1]!.startsWith('A') ? 'coil' : (ROLE[relay[1]!.at(-1)!] ?? '')}`;
-  const short = terminal.replace(new RegExp(`^(${device.split(' ').at(-1)}|${device}|controller|module|driver|logic|servo|machine’s|machine|supply) `), '');
+  const short = terminal.replace(
+    new RegExp(
+      `^(${device.split(' ').at(-1)}|${device}|controller|module|driver|logic|servo|machine’s|machine|supply) `,
+    ),
+    '',
+  );
   return short.length > 24 ? `${short.slice(0, 23)}…` : short;
 }
 
@@ -75,7 +89,14 @@ export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
   for (const { device, terminals } of devices.values()) {
     const [x, y] = [X[device.column]!, depth[device.column]!];
     const height = HEAD + terminals.length * ROW + 6;
-    marks.push(filled(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, device.column === 0 ? 'shore-left' : device.column === 2 ? 'shore-right' : 'paper'), line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'), text(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14));
+    marks.push(
+      filled(
+        `M${x} ${y}H${x + BOX}V${y + height}H${x}Z`,
+        device.column === 0 ? 'shore-left' : device.column === 2 ? 'shore-right' : 'paper',
+      ),
+      line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'),
+      text(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
+    );
     terminals.forEach((t, i) => {
       const row = y + HEAD + i * ROW + ROW / 2;
       places.set(t, { device, y: row });
@@ -104,7 +125,8 @@ export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
     const gap = p.device.column === 0 ? 0 : 1;
     const start = X[p.device.column]! + (p.device.column === 2 ? 0 : BOX);
     const end = same ? start : X[q.device.column]!;
-    const path = (d: string): void => void marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
+    const path = (d: string): void =>
+      void marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
     if (p.device.column === 0 && q.device.column === 2) {
       low += 12;
       path(`M${start} ${p.y}H${lane(0)}V${low}H${lane(1)}V${q.y}H${end}`);

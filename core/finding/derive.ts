@@ -1,30 +1,70 @@
 import { formatQuantity, type Unit } from '../quantity';
-import { graver, type Finding, type Input, type Limit, type Measure, type Origin, type Room, type Step, type Verdict } from './finding';
+import {
+  graver,
+  type Finding,
+  type Input,
+  type Limit,
+  type Measure,
+  type Origin,
+  type Room,
+  type Step,
+  type Verdict,
+} from './finding';
 import { evaluate, parseFormula, write } from './formula';
 import { inputsOf, standing } from './standing';
 import type { SourceKey } from './sources';
 
 /** A constant with its published, customary or remembered source. */
 export const constant = (symbol: string, name: string, value: number, unit: Unit, key: SourceKey): Input => ({
-  symbol, name, value, unit, origin: { from: 'source', key },
+  symbol,
+  name,
+  value,
+  unit,
+  origin: { from: 'source', key },
 });
 
 /** A value the maker chose. @param possible between which values it could be chosen. */
-export const chosen = (symbol: string, name: string, value: number, unit: Unit, what = 'set in this job', possible?: readonly [number, number]): Input => ({
-  symbol, name, value, unit, origin: { from: 'maker', what }, ...(possible ? { possible } : {}),
+export const chosen = (
+  symbol: string,
+  name: string,
+  value: number,
+  unit: Unit,
+  what = 'set in this job',
+  possible?: readonly [number, number],
+): Input => ({
+  symbol,
+  name,
+  value,
+  unit,
+  origin: { from: 'maker', what },
+  ...(possible ? { possible } : {}),
 });
 
 /** A value that was worked out elsewhere in the core, and is neither read nor chosen; `what` says how. */
-export const computed = (symbol: string, name: string, value: number, unit: Unit, what: string): Input => ({ symbol, name, value, unit, origin: { from: 'computed', what } });
+export const computed = (symbol: string, name: string, value: number, unit: Unit, what: string): Input => ({
+  symbol,
+  name,
+  value,
+  unit,
+  origin: { from: 'computed', what },
+});
 
 /** A value taken from a reading; `at` is the reading's ISO time, or empty when it rests on several. */
 export const measured = (symbol: string, name: string, value: number, unit: Unit, at: string, what: string): Input => ({
-  symbol, name, value, unit, origin: { from: 'measured', at, what },
+  symbol,
+  name,
+  value,
+  unit,
+  origin: { from: 'measured', at, what },
 });
 
 /** The result of an earlier step as an input of the next. */
 export const carried = (step: Step): Input => ({
-  symbol: step.symbol, name: step.what, value: step.result.value, unit: step.result.unit, origin: { from: 'step' },
+  symbol: step.symbol,
+  name: step.what,
+  value: step.result.value,
+  unit: step.result.unit,
+  origin: { from: 'step' },
 });
 
 /**
@@ -49,7 +89,8 @@ export function reevaluate(steps: readonly Step[], overrides: Readonly<Record<st
   let last = Number.NaN;
   for (const step of steps) {
     const values: Record<string, number> = {};
-    for (const i of step.inputs) values[i.symbol] = (i.origin.from === 'step' ? results[i.symbol] : overrides[i.symbol]) ?? i.value;
+    for (const i of step.inputs)
+      values[i.symbol] = (i.origin.from === 'step' ? results[i.symbol] : overrides[i.symbol]) ?? i.value;
     last = evaluate(parseFormula(step.formula), values);
     results[step.symbol] = last;
   }
@@ -57,9 +98,21 @@ export function reevaluate(steps: readonly Step[], overrides: Readonly<Record<st
 }
 
 /** A limit that a value must not exceed. */
-export const atMost = (value: number, unit: Unit, name: string, origin: Origin): Limit => ({ sense: 'at most', value, unit, name, origin });
+export const atMost = (value: number, unit: Unit, name: string, origin: Origin): Limit => ({
+  sense: 'at most',
+  value,
+  unit,
+  name,
+  origin,
+});
 /** A limit that a value must reach. */
-export const atLeast = (value: number, unit: Unit, name: string, origin: Origin): Limit => ({ sense: 'at least', value, unit, name, origin });
+export const atLeast = (value: number, unit: Unit, name: string, origin: Origin): Limit => ({
+  sense: 'at least',
+  value,
+  unit,
+  name,
+  origin,
+});
 /** A limit that follows from inputs of its own: the result of the last of its steps. */
 export function derivedLimit(sense: Limit['sense'], steps: readonly Step[], name: string): Limit {
   const { value, unit } = steps[steps.length - 1]!.result;
@@ -76,8 +129,10 @@ export function marginShare(value: number, limit: Limit, span = Math.abs(limit.v
 const LEAST_MARGIN = 0.01;
 
 /**
- * The verdict of a value against its limit: stop beyond it, tight within `tightShare` of it, settled else; unknown where one of them is no number.
- * @param tightShare share of the span under which a margin is called tight; 0.2 unless a room has a reason. Under a hundredth nothing is a margin;
+ * The verdict of a value against its limit: stop beyond it, tight within `tightShare` of it, settled else; unknown
+ * where one of them is no number.
+ * @param tightShare share of the span under which a margin is called tight; 0.2 unless a room has a reason. Under a
+ * hundredth nothing is a margin;
  * `met` says that meeting the limit is enough: it is a count, or holds its margin already.
  */
 export function against(value: number, limit: Limit, tightShare: number | 'met' = 0.2, span?: number): Verdict {
@@ -89,7 +144,11 @@ export function against(value: number, limit: Limit, tightShare: number | 'met' 
 }
 
 /** Fills in what a finding leaves out. */
-export function finding(room: Room, id: string, parts: Partial<Finding> & Pick<Finding, 'verdict' | 'title' | 'caption'>): Finding {
+export function finding(
+  room: Room,
+  id: string,
+  parts: Partial<Finding> & Pick<Finding, 'verdict' | 'title' | 'caption'>,
+): Finding {
   return { id: `${room}.${id}`, room, value: null, limit: null, steps: [], source: [], remedy: null, ...parts };
 }
 
@@ -100,7 +159,15 @@ export function finding(room: Room, id: string, parts: Partial<Finding> & Pick<F
 export function judged(
   room: Room,
   id: string,
-  parts: { title: string; caption: string; steps: readonly Step[]; limit: Limit; verdict?: Verdict; tightShare?: number | 'met'; span?: number } & Partial<Pick<Finding, 'remedy' | 'source'>>,
+  parts: {
+    title: string;
+    caption: string;
+    steps: readonly Step[];
+    limit: Limit;
+    verdict?: Verdict;
+    tightShare?: number | 'met';
+    span?: number;
+  } & Partial<Pick<Finding, 'remedy' | 'source'>>,
 ): Finding {
   const value: Measure = parts.steps[parts.steps.length - 1]!.result;
   const { tightShare, span, ...rest } = parts;
@@ -110,6 +177,7 @@ export function judged(
   // What nobody read cannot stop anything either: the stop may be as much of a guess as the pass.
   const verdict = ground === 'unknown' ? 'unknown' : graver(worked, ground);
   const source = new Set(parts.source);
-  for (const o of [...inputs.map((i) => i.origin), parts.limit.origin]) if (o.from === 'source' || o.from === 'class') source.add(o.key);
+  for (const o of [...inputs.map((i) => i.origin), parts.limit.origin])
+    if (o.from === 'source' || o.from === 'class') source.add(o.key);
   return finding(room, id, { ...rest, verdict, value, source: [...source] });
 }

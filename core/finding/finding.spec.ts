@@ -1,5 +1,26 @@
 import { describe, expect, it } from 'vitest';
-import { against, atLeast, atMost, carried, chosen, constant, derive, filledIn, derivedLimit, evaluate, flips, gravest, judged, parseFormula, reevaluate, SOURCES, turns, worst, write, type Input } from '.';
+import {
+  against,
+  atLeast,
+  atMost,
+  carried,
+  chosen,
+  constant,
+  derive,
+  filledIn,
+  derivedLimit,
+  evaluate,
+  flips,
+  gravest,
+  judged,
+  parseFormula,
+  reevaluate,
+  SOURCES,
+  turns,
+  worst,
+  write,
+  type Input,
+} from '.';
 import { within } from '../quantity';
 
 const calc = (text: string, values: Record<string, number> = {}): number => evaluate(parseFormula(text), values);
@@ -19,7 +40,14 @@ describe('formulas', () => {
     expect(calc('sin(30)')).toBeCloseTo(0.5, 12);
     expect(calc('cos(60)')).toBeCloseTo(0.5, 12);
     expect(calc('sin(45)')).toBeCloseTo(0.707107, 6);
-    for (const [z, p] of [[0, 0.5], [1, 0.841345], [1.645, 0.950015], [-1.96, 0.024998], [3, 0.99865]] as const) expect(calc('Φ(z)', { z })).toBeCloseTo(p, 4);
+    for (const [z, p] of [
+      [0, 0.5],
+      [1, 0.841345],
+      [1.645, 0.950015],
+      [-1.96, 0.024998],
+      [3, 0.99865],
+    ] as const)
+      expect(calc('Φ(z)', { z })).toBeCloseTo(p, 4);
   });
 
   it('calls no number unknown, never met', () => {
@@ -35,13 +63,17 @@ describe('formulas', () => {
     expect(same('a * b / (c * d)')).toBe('a · b / (c · d)');
   });
 
-  it.each(['1 +', '(a', 'a b', '2 $ 3', 'f(', ''])('refuses %j', (text) => expect(() => parseFormula(text)).toThrow(SyntaxError));
+  it.each(['1 +', '(a', 'a b', '2 $ 3', 'f(', ''])('refuses %j', (text) =>
+    expect(() => parseFormula(text)).toThrow(SyntaxError),
+  );
 
   it('names a symbol without a value', () => expect(() => calc('a + b', { a: 1 })).toThrow(/b has no value/));
 });
 
 const led = derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [
-  chosen('V_OH', 'pin high', 2.9, 'V'), constant('V_F', 'LED', 1.4, 'V', 'parts-opto'), constant('R_S', 'resistor', 680, 'Ω', 'iec-60063'),
+  chosen('V_OH', 'pin high', 2.9, 'V'),
+  constant('V_F', 'LED', 1.4, 'V', 'parts-opto'),
+  constant('R_S', 'resistor', 680, 'Ω', 'iec-60063'),
 ]);
 
 describe('steps that explain themselves', () => {
@@ -51,23 +83,52 @@ describe('steps that explain themselves', () => {
   });
 
   it('carries a result into the next step and evaluates the chain anew', () => {
-    const sink = derive('sink', 'I_sink', 'CTR * I_F', 'A', [constant('CTR', 'ratio', 0.5, '1', 'parts-opto'), carried(led)]);
+    const sink = derive('sink', 'I_sink', 'CTR * I_F', 'A', [
+      constant('CTR', 'ratio', 0.5, '1', 'parts-opto'),
+      carried(led),
+    ]);
     expect(sink.result.value).toBeCloseTo(0.75 / 680, 12);
     expect(reevaluate([led, sink], { R_S: 340 })).toBeCloseTo(0.75 / 340, 12);
   });
 
   it('collects the sources of inputs and limit', () => {
-    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [led], limit: atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' }) });
+    const f = judged('thumb', 'x', {
+      title: 't',
+      caption: 'c',
+      steps: [led],
+      limit: atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' }),
+    });
     expect(f.source).toEqual(['parts-opto', 'iec-60063', 'parts-ssr']);
     expect(f).toMatchObject({ id: 'thumb.x', verdict: 'settled', value: { unit: 'A' } });
   });
-
 });
 
 describe('what would turn a verdict', () => {
-  const volts = (value: number) => ({ symbol: 'V_OH', name: 'pin high, lowest', value, unit: 'V', origin: { from: 'estimated', at: '', what: 'test' }, usual: value + 0.3 }) as const;
-  const resistor = (value: number, usual = value) => ({ symbol: 'R_S', name: 'resistor', value, unit: 'Ω', origin: { from: 'maker', what: 'chosen' }, usual, possible: [1, 1e6] }) as const;
-  const amps = (r: ReturnType<typeof resistor>) => derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [volts(2.9), constant('V_F', 'LED', 1.4, 'V', 'parts-opto'), r]);
+  const volts = (value: number) =>
+    ({
+      symbol: 'V_OH',
+      name: 'pin high, lowest',
+      value,
+      unit: 'V',
+      origin: { from: 'estimated', at: '', what: 'test' },
+      usual: value + 0.3,
+    }) as const;
+  const resistor = (value: number, usual = value) =>
+    ({
+      symbol: 'R_S',
+      name: 'resistor',
+      value,
+      unit: 'Ω',
+      origin: { from: 'maker', what: 'chosen' },
+      usual,
+      possible: [1, 1e6],
+    }) as const;
+  const amps = (r: ReturnType<typeof resistor>) =>
+    derive('LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [
+      volts(2.9),
+      constant('V_F', 'LED', 1.4, 'V', 'parts-opto'),
+      r,
+    ]);
   const need = atLeast(1e-3, 'A', 'needed', { from: 'source', key: 'parts-ssr' });
 
   it('is looked for in measured and chosen inputs alone, and really turns it', () => {
@@ -86,31 +147,82 @@ describe('what would turn a verdict', () => {
     expect(flip.to).toBeCloseTo((1500 * 680) / 714, 0);
   });
   it('is nothing where value and limit move together, where nothing possible turns it, or where nothing would change', () => {
-    const level = derive('level', 'V', 'V_OH * R_on / R_S', 'V', [volts(5), constant('R_on', 'contact', 10, 'Ω', 'parts-relay'), resistor(10_000)]);
-    const share = derive('low level', 'V_IL', 'k * V_OH', 'V', [constant('k', 'share', 0.3, '1', 'cmos-levels'), volts(5)]);
-    const f = judged('thumb', 'x', { title: 't', caption: 'c', steps: [level], limit: derivedLimit('at most', [share], 'low level') });
+    const level = derive('level', 'V', 'V_OH * R_on / R_S', 'V', [
+      volts(5),
+      constant('R_on', 'contact', 10, 'Ω', 'parts-relay'),
+      resistor(10_000),
+    ]);
+    const share = derive('low level', 'V_IL', 'k * V_OH', 'V', [
+      constant('k', 'share', 0.3, '1', 'cmos-levels'),
+      volts(5),
+    ]);
+    const f = judged('thumb', 'x', {
+      title: 't',
+      caption: 'c',
+      steps: [level],
+      limit: derivedLimit('at most', [share], 'low level'),
+    });
     // The ratio of the two does not depend on the supply: no voltage turns it.
     expect(flips(f).map((x) => x.input.symbol)).toEqual(['R_S']);
     const tight = { ...resistor(680), possible: [600, 700] as [number, number] };
-    expect(flips(judged('thumb', 'x', { title: 't', caption: 'c', steps: [amps(tight as never)], limit: need })).map((x) => x.input.symbol)).toEqual(['V_OH']);
-    const exact = judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V', 'set', [0, 100])])], limit: atMost(1, 'V', 'the same', { from: 'maker', what: 'x' }) });
+    expect(
+      flips(judged('thumb', 'x', { title: 't', caption: 'c', steps: [amps(tight as never)], limit: need })).map(
+        (x) => x.input.symbol,
+      ),
+    ).toEqual(['V_OH']);
+    const exact = judged('thumb', 'x', {
+      title: 't',
+      caption: 'c',
+      steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V', 'set', [0, 100])])],
+      limit: atMost(1, 'V', 'the same', { from: 'maker', what: 'x' }),
+    });
     expect(flips(exact)).toEqual([]);
   });
 });
 
 describe('what a verdict rests on', () => {
-  const over = (origin: Input['origin']) => judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [{ symbol: 'V_o', name: 'v', value: 1, unit: 'V', origin }])], limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }) }).verdict;
+  const over = (origin: Input['origin']) =>
+    judged('thumb', 'x', {
+      title: 't',
+      caption: 'c',
+      steps: [derive('v', 'V', 'V_o', 'V', [{ symbol: 'V_o', name: 'v', value: 1, unit: 'V', origin }])],
+      limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }),
+    }).verdict;
   it('is unknown with a number that nobody read, whichever way it falls, and tight with one that nobody confirmed', () => {
     expect(over({ from: 'maker', what: 'x' })).toBe('settled');
     expect(over({ from: 'class', key: 'parts-npn', part: 'x' })).toBe('settled');
     expect(over({ from: 'prior', what: 'x' })).toBe('unknown');
     expect(over({ from: 'default', what: 'x', path: 'finger.hornMetres' })).toBe('tight');
-    const stopped = judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [{ symbol: 'V_o', name: 'v', value: 11, unit: 'V', origin: { from: 'prior', what: 'x' } }])], limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }) });
+    const stopped = judged('thumb', 'x', {
+      title: 't',
+      caption: 'c',
+      steps: [
+        derive('v', 'V', 'V_o', 'V', [
+          { symbol: 'V_o', name: 'v', value: 11, unit: 'V', origin: { from: 'prior', what: 'x' } },
+        ]),
+      ],
+      limit: atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' }),
+    });
     expect(stopped.verdict).toBe('unknown');
   });
   it('counts the inputs of a limit as well', () => {
-    const limit = derivedLimit('at most', [derive('l', 'L', 'l_0', 'V', [{ symbol: 'l_0', name: 'l', value: 10, unit: 'V', origin: { from: 'prior', what: 'x' } }])], 'limit');
-    expect(judged('thumb', 'x', { title: 't', caption: 'c', steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V')])], limit }).verdict).toBe('unknown');
+    const limit = derivedLimit(
+      'at most',
+      [
+        derive('l', 'L', 'l_0', 'V', [
+          { symbol: 'l_0', name: 'l', value: 10, unit: 'V', origin: { from: 'prior', what: 'x' } },
+        ]),
+      ],
+      'limit',
+    );
+    expect(
+      judged('thumb', 'x', {
+        title: 't',
+        caption: 'c',
+        steps: [derive('v', 'V', 'V_o', 'V', [chosen('V_o', 'v', 1, 'V')])],
+        limit,
+      }).verdict,
+    ).toBe('unknown');
   });
   it('is never settled on a margin of nothing, but for counts and limits that hold their margin', () => {
     const most = atMost(10, 'V', 'limit', { from: 'source', key: 'ohm' });
@@ -139,7 +251,9 @@ describe('worst corners', () => {
   it('names the end at which each input stands', () => {
     const origin = { from: 'source', key: 'ohm' } as const;
     const step = worst('highest', 'level', 'V', 'V_CC * R_on / (R + R_on)', 'V', [
-      { symbol: 'V_CC', name: 'supply', range: within(5, 0.01), unit: 'V', origin }, { symbol: 'R', name: 'pull-up', range: within(10_000, 0.1), unit: 'Ω', origin }, { symbol: 'R_on', name: 'contact', range: within(10, 0.5), unit: 'Ω', origin },
+      { symbol: 'V_CC', name: 'supply', range: within(5, 0.01), unit: 'V', origin },
+      { symbol: 'R', name: 'pull-up', range: within(10_000, 0.1), unit: 'Ω', origin },
+      { symbol: 'R_on', name: 'contact', range: within(10, 0.5), unit: 'Ω', origin },
     ]);
     expect(step.inputs.map((i) => i.name)).toEqual(['supply, highest', 'pull-up, lowest', 'contact, highest']);
     expect(step.result.value).toBeCloseTo((5.05 * 15) / 9015, 9);

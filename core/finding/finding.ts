@@ -1,7 +1,19 @@
 import type { Unit } from '../quantity';
 import type { SourceKey } from './sources';
 
-export const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'] as const;
+export const ROOMS = [
+  'wish',
+  'probe',
+  'thumb',
+  'board',
+  'feed',
+  'guard',
+  'sense',
+  'act',
+  'routine',
+  'try',
+  'pack',
+] as const;
 export type Room = (typeof ROOMS)[number];
 
 /** settled: meets its limit with margin. tight: meets it barely, or rests on a guess. stop: do not go on. unknown: not yet known. */

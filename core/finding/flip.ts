@@ -14,7 +14,10 @@ export interface Flip {
 /** A value that was read is taken to be off by no more than this factor: beyond it the reading is wrong and not the margin. */
 const READ_WITHIN = 2;
 
-/** Between which values an input may be looked for: what can be chosen, or what a reading may still be; null for what is neither read nor chosen. */
+/**
+ * Between which values an input may be looked for: what can be chosen, or what a reading may still be; null for what is
+ * neither read nor chosen.
+ */
 function range(input: Input): readonly [number, number] | null {
   const { from } = input.origin;
   if (from === 'measured' || from === 'estimated') {
@@ -31,7 +34,9 @@ const HAIR = 1e-9;
 /** Values on either side of the present one, nearest first on each side: even in ratio where the range allows, else even in distance. */
 function walk(now: number, end: number): number[] {
   const ratio = now !== 0 && end !== 0 && Math.sign(now) === Math.sign(end);
-  return Array.from({ length: POINTS }, (_, i) => (i + 1) / POINTS).map((u) => (ratio ? now * (end / now) ** u : now + (end - now) * u));
+  return Array.from({ length: POINTS }, (_, i) => (i + 1) / POINTS).map((u) =>
+    ratio ? now * (end / now) ** u : now + (end - now) * u,
+  );
 }
 
 /**
@@ -62,7 +67,11 @@ export function flips(finding: Finding): Flip[] {
     const whole = input.unit === '1' && Number.isInteger(own);
     const up = nearest > input.value;
     // A hair beyond the edge, so that the value still turns it after it was scaled and scaled back.
-    const to = whole ? (up ? Math.ceil(nearest * scale) : Math.floor(nearest * scale)) : nearest * scale * (1 + (up === nearest > 0 ? HAIR : -HAIR));
+    const to = whole
+      ? up
+        ? Math.ceil(nearest * scale)
+        : Math.floor(nearest * scale)
+      : nearest * scale * (1 + (up === nearest > 0 ? HAIR : -HAIR));
     if (to < possible[0] * Math.min(1, scale) || to > possible[1] * Math.max(1, scale)) continue;
     if (formatQuantity(to, input.unit) === formatQuantity(own, input.unit)) continue;
     const flip = { input, now: own, to };
@@ -81,7 +90,8 @@ function halve(inside: number, outside: number, turned: (value: number) => boole
   return outside;
 }
 
-const far = ({ now, to }: Flip): number => (now !== 0 && to / now > 0 ? Math.abs(Math.log(to / now)) : Math.abs(to - now));
+const far = ({ now, to }: Flip): number =>
+  now !== 0 && to / now > 0 ? Math.abs(Math.log(to / now)) : Math.abs(to - now);
 
 /** Whether a finding's limit is met with one input at another value, value and limit worked out anew; null where that gives no number. */
 function met({ steps, limit }: Finding, { symbol }: Input, value: number): boolean | null {

@@ -4,18 +4,30 @@ import { normalCdf } from '../quantity';
 export type Expression =
   | { readonly kind: 'number'; readonly value: number; readonly text: string }
   | { readonly kind: 'symbol'; readonly name: string }
-  | { readonly kind: 'binary'; readonly op: '+' | '-' | '*' | '/' | '^'; readonly left: Expression; readonly right: Expression }
+  | {
+      readonly kind: 'binary';
+      readonly op: '+' | '-' | '*' | '/' | '^';
+      readonly left: Expression;
+      readonly right: Expression;
+    }
   | { readonly kind: 'negate'; readonly of: Expression }
   | { readonly kind: 'call'; readonly name: FunctionName; readonly args: readonly Expression[] };
 
 const RADIANS = Math.PI / 180;
 
 const FUNCTIONS = {
-  ln: Math.log, exp: Math.exp, sqrt: Math.sqrt, min: Math.min, max: Math.max, ceil: Math.ceil, abs: Math.abs,
+  ln: Math.log,
+  exp: Math.exp,
+  sqrt: Math.sqrt,
+  min: Math.min,
+  max: Math.max,
+  ceil: Math.ceil,
+  abs: Math.abs,
   par: (a: number, b: number) => (a * b) / (a + b),
   // Angles are in degrees, as they stand on a protractor.
-  sin: (degrees: number) => Math.sin(degrees * RADIANS), cos: (degrees: number) => Math.cos(degrees * RADIANS),
-  'Φ': normalCdf,
+  sin: (degrees: number) => Math.sin(degrees * RADIANS),
+  cos: (degrees: number) => Math.cos(degrees * RADIANS),
+  Φ: normalCdf,
 } as const;
 export type FunctionName = keyof typeof FUNCTIONS;
 
@@ -37,7 +49,8 @@ const cache = new Map<string, Expression>();
 
 /**
  * Reads the right side of a formula: `+ - * / ^`, brackets, symbols such as `V_OH`, and ln, exp, sqrt, min, max, ceil,
- * abs, par (two resistances in parallel), sin and cos of degrees, Φ (standard normal distribution). Throws SyntaxError: formulas are written by us, so a bad one is a defect.
+ * abs, par (two resistances in parallel), sin and cos of degrees, Φ (standard normal distribution). Throws SyntaxError:
+ * formulas are written by us, so a bad one is a defect.
  */
 export function parseFormula(text: string): Expression {
   const known = cache.get(text);
@@ -78,12 +91,14 @@ export function parseFormula(text: string): Expression {
   };
   const product = (): Expression => {
     let left = power();
-    while (list[i] === '*' || list[i] === '/') left = { kind: 'binary', op: list[i++] as '*' | '/', left, right: power() };
+    while (list[i] === '*' || list[i] === '/')
+      left = { kind: 'binary', op: list[i++] as '*' | '/', left, right: power() };
     return left;
   };
   const sum = (): Expression => {
     let left = product();
-    while (list[i] === '+' || list[i] === '-') left = { kind: 'binary', op: list[i++] as '+' | '-', left, right: product() };
+    while (list[i] === '+' || list[i] === '-')
+      left = { kind: 'binary', op: list[i++] as '+' | '-', left, right: product() };
     return left;
   };
   const tree = sum();

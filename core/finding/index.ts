@@ -1,10 +1,38 @@
-export { against, atLeast, atMost, carried, chosen, computed, constant, derive, derivedLimit, filledIn, finding, judged, marginShare, measured, reevaluate } from './derive';
 export {
-  byHarm, graver, gravest, ROOMS,
-  type Finding, type Input, type Limit, type Measure, type Origin, type Remedy, type Room, type Step, type Verdict,
+  against,
+  atLeast,
+  atMost,
+  carried,
+  chosen,
+  computed,
+  constant,
+  derive,
+  derivedLimit,
+  filledIn,
+  finding,
+  judged,
+  marginShare,
+  measured,
+  reevaluate,
+} from './derive';
+export {
+  byHarm,
+  graver,
+  gravest,
+  ROOMS,
+  type Finding,
+  type Input,
+  type Limit,
+  type Measure,
+  type Origin,
+  type Remedy,
+  type Room,
+  type Step,
+  type Verdict,
 } from './finding';
 export { flips, turns, type Flip } from './flip';
 export { inputsOf, standing } from './standing';
 export { evaluate, parseFormula, write, type Expression } from './formula';
 export { worst, type RangedInput } from './worst';
-export { SOURCES, sourceOf, TAG_WORDS, type Source, type SourceKey, type SourceTag } from './sources';
+export type { Source, SourceTag } from './source';
+export { SOURCES, sourceOf, TAG_WORDS, type SourceKey } from './sources';

@@ -19,13 +19,29 @@ export interface RangedInput {
  * @param fixed inputs without a tolerance, for instance the result of an earlier step.
  */
 export function worst(
-  end: 'highest' | 'lowest', what: string, symbol: string, formula: string, unit: Unit, ranged: readonly RangedInput[], fixed: readonly Input[] = [],
+  end: 'highest' | 'lowest',
+  what: string,
+  symbol: string,
+  formula: string,
+  unit: Unit,
+  ranged: readonly RangedInput[],
+  fixed: readonly Input[] = [],
 ): Step {
   const tree = parseFormula(formula);
   const constants = Object.fromEntries(fixed.map((f) => [f.symbol, f.value]));
-  const range = corners(Object.fromEntries(ranged.map((r) => [r.symbol, r.range])), (at) => evaluate(tree, fixed.length ? { ...constants, ...at } : at));
+  const range = corners(Object.fromEntries(ranged.map((r) => [r.symbol, r.range])), (at) =>
+    evaluate(tree, fixed.length ? { ...constants, ...at } : at),
+  );
   const at: Readonly<Record<string, number>> = end === 'highest' ? range.atHigh : range.atLow;
-  const inputs = ranged.map((r): Input => ({ symbol: r.symbol, name: `${r.name}${endWord(r.range, at[r.symbol]!)}`, value: at[r.symbol]!, unit: r.unit, origin: r.origin, usual: r.range.nominal, ...(r.possible ? { possible: r.possible } : {}) }));
+  const inputs = ranged.map((r): Input => ({
+    symbol: r.symbol,
+    name: `${r.name}${endWord(r.range, at[r.symbol]!)}`,
+    value: at[r.symbol]!,
+    unit: r.unit,
+    origin: r.origin,
+    usual: r.range.nominal,
+    ...(r.possible ? { possible: r.possible } : {}),
+  }));
   return derive(what, symbol, formula, unit, [...inputs, ...fixed]);
 }
 

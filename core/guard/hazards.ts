@@ -22,13 +22,29 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
   return HARM_ORDER.filter((h) => derived.has(h));
 }
 
-/** The cautions that this job calls for, gravest first: those of its hazards, of its load, of a joined ground, and those of every machine. */
+/**
+ * The cautions that this job calls for, gravest first: those of its hazards, of its load, of a joined ground, and those
+ * of every machine.
+ */
 export function cautionsOf(job: Job, facts: Facts): Caution[] {
   const { press } = facts;
   const { loadKind } = job.guard;
-  const load = press?.contact ? [GENERAL.conductors, ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []), ...(loadKind === 'motor' ? [GENERAL.restart] : [])] : [];
-  return [...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]), ...load, ...(press?.sharesGround ? [GENERAL.groundShift] : []), GENERAL.ownDevices];
+  const load = press?.contact
+    ? [
+        GENERAL.conductors,
+        ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []),
+        ...(loadKind === 'motor' ? [GENERAL.restart] : []),
+      ]
+    : [];
+  return [
+    ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
+    ...load,
+    ...(press?.sharesGround ? [GENERAL.groundShift] : []),
+    GENERAL.ownDevices,
+  ];
 }
 
 /** True where somebody must prove the machine dead before opening it: wherever mains is, or may be, inside. */
-export const needsProveDead = (job: Job, facts: Facts): boolean => !job.wish.hazardsReviewed || hazardsOf(job, facts).some((h) => h === 'mains' || h === 'not-isolated' || h === 'high-voltage');
+export const needsProveDead = (job: Job, facts: Facts): boolean =>
+  !job.wish.hazardsReviewed ||
+  hazardsOf(job, facts).some((h) => h === 'mains' || h === 'not-isolated' || h === 'high-voltage');

@@ -9,7 +9,13 @@ export interface Insulation {
 }
 
 /** One row per mains voltage to earth, up to and including `upTo`; reinforced values, material group III. */
-const ROWS: readonly { readonly upTo: number; readonly clearance: Readonly<Record<Category, number>>; readonly dry: number; readonly damp: number; readonly testVolts: number }[] = [
+const ROWS: readonly {
+  readonly upTo: number;
+  readonly clearance: Readonly<Record<Category, number>>;
+  readonly dry: number;
+  readonly damp: number;
+  readonly testVolts: number;
+}[] = [
   { upTo: 150, clearance: { II: 1.5e-3, III: 3e-3 }, dry: 3e-3, damp: 4.8e-3, testVolts: 2000 },
   { upTo: 300, clearance: { II: 3e-3, III: 5.5e-3 }, dry: 5e-3, damp: 8e-3, testVolts: 3000 },
 ];

@@ -1,6 +1,24 @@
 import { freshControl } from './fresh';
 import { GUESSED_PLANS } from './types';
-import type { ActPlan, BoardPlan, Control, FeedPlan, GuardRecord, Job, LogEntry, Reading, Region, RoutinePlan, SensePlan, SheetPlan, StandinState, Survey, ThumbPlan, Trial, Wish } from './types';
+import type {
+  ActPlan,
+  BoardPlan,
+  Control,
+  FeedPlan,
+  GuardRecord,
+  Job,
+  LogEntry,
+  Reading,
+  Region,
+  RoutinePlan,
+  SensePlan,
+  SheetPlan,
+  StandinState,
+  Survey,
+  ThumbPlan,
+  Trial,
+  Wish,
+} from './types';
 
 interface Sections {
   wish: Wish;
@@ -34,7 +52,12 @@ export type JobEdit =
   | { do: 'note'; text: string }
   | { do: 'several'; edits: JobEdit[]; say: string };
 
-const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = { region: 'wish', standin: 'probe', survey: 'probe', sheet: 'try' };
+const ROOM_OF: Partial<Record<Section, LogEntry['room']>> = {
+  region: 'wish',
+  standin: 'probe',
+  survey: 'probe',
+  sheet: 'try',
+};
 
 /**
  * The job after one edit, with the log entry that tells of it; the given job is left untouched.
@@ -49,7 +72,18 @@ export function applyEdit(job: Job, edit: JobEdit, now: string): Job {
 function change(job: Job, edit: JobEdit, now: string): [Job, LogEntry['room'], string] {
   switch (edit.do) {
     case 'change':
-      return [{ ...job, [edit.section]: { ...job[edit.section], ...edit.set, ...(edit.section === 'thumb' ? { given: givenBy(job.thumb, edit.set) } : {}) } }, ROOM_OF[edit.section] ?? (edit.section as LogEntry['room']), edit.say];
+      return [
+        {
+          ...job,
+          [edit.section]: {
+            ...job[edit.section],
+            ...edit.set,
+            ...(edit.section === 'thumb' ? { given: givenBy(job.thumb, edit.set) } : {}),
+          },
+        },
+        ROOM_OF[edit.section] ?? (edit.section as LogEntry['room']),
+        edit.say,
+      ];
     case 'title':
       return [{ ...job, title: edit.title, place: edit.place }, 'wish', `called ${edit.title}`];
     case 'archive':
@@ -58,7 +92,11 @@ function change(job: Job, edit: JobEdit, now: string): [Job, LogEntry['room'], s
       return [withControl(job, edit), 'probe', `control ${edit.name}`];
     case 'change-control':
       if (!job.controls.some((c) => c.id === edit.id)) throw new RangeError(`the job has no control ${edit.id}`);
-      return [{ ...job, controls: job.controls.map((c) => (c.id === edit.id ? { ...c, ...edit.set } : c)) }, 'probe', edit.say];
+      return [
+        { ...job, controls: job.controls.map((c) => (c.id === edit.id ? { ...c, ...edit.set } : c)) },
+        'probe',
+        edit.say,
+      ];
     case 'add-reading': {
       const base = edit.control ? withControl(job, edit.control) : job;
       return [{ ...base, readings: [...base.readings, edit.reading] }, 'probe', edit.say];
@@ -73,7 +111,11 @@ function change(job: Job, edit: JobEdit, now: string): [Job, LogEntry['room'], s
     case 'tick': {
       const { [edit.step]: _gone, ...rest } = job.guard.ticks;
       const ticks = edit.on ? { ...rest, [edit.step]: now } : rest;
-      return [{ ...job, guard: { ...job.guard, ticks } }, 'guard', `${edit.on ? 'done' : 'not done after all'}: ${edit.title}`];
+      return [
+        { ...job, guard: { ...job.guard, ticks } },
+        'guard',
+        `${edit.on ? 'done' : 'not done after all'}: ${edit.title}`,
+      ];
     }
     case 'add-trial':
       return [{ ...job, trials: [...job.trials, edit.trial] }, 'try', edit.say];
@@ -91,7 +133,11 @@ function givenBy(before: ThumbPlan, set: Partial<ThumbPlan>): string[] {
   const changed = GUESSED_PLANS.flatMap((plan) => {
     const was = { ...before[plan] } as Record<string, unknown>;
     const is = set[plan] && ({ ...set[plan] } as Record<string, unknown>);
-    return is ? Object.keys(is).filter((key) => JSON.stringify(is[key]) !== JSON.stringify(was[key])).map((key) => `${plan}.${key}`) : [];
+    return is
+      ? Object.keys(is)
+          .filter((key) => JSON.stringify(is[key]) !== JSON.stringify(was[key]))
+          .map((key) => `${plan}.${key}`)
+      : [];
   });
   return [...new Set([...(set.given ?? before.given), ...changed])];
 }

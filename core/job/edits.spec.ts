@@ -1,6 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyEdit, checkJob, freshJob, jobText, LOOKS, loadJob, readNoteLine, returnTo, type Job, type JobEdit } from '.';
+import {
+  applyEdit,
+  checkJob,
+  freshJob,
+  jobText,
+  LOOKS,
+  loadJob,
+  readNoteLine,
+  returnTo,
+  type Job,
+  type JobEdit,
+} from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const name = fc.constantFrom('start', 'stop', 'gate', 'back');
@@ -9,51 +20,77 @@ const ohms = fc.constantFrom('0.4 ohm', '>20M', '4k7', 'OL', '12R');
 
 /** Lines as people say them, some of them nonsense. */
 const line = fc.oneof(
-  fc.tuple(name, fc.constantFrom('A', 'B'), fc.constantFrom('idle', 'pressed', 'neighbour', 'moving'), volts).map((w) => w.join(' ')),
-  fc.tuple(name, fc.constantFrom('A-B', 'A to mains', 'B to ground'), fc.constantFrom('off', 'pressed', 'released'), ohms).map((w) => w.join(' ')),
+  fc
+    .tuple(name, fc.constantFrom('A', 'B'), fc.constantFrom('idle', 'pressed', 'neighbour', 'moving'), volts)
+    .map((w) => w.join(' ')),
+  fc
+    .tuple(
+      name,
+      fc.constantFrom('A-B', 'A to mains', 'B to ground'),
+      fc.constantFrom('off', 'pressed', 'released'),
+      ohms,
+    )
+    .map((w) => w.join(' ')),
   fc.tuple(name, fc.constantFrom(...LOOKS)).map(([n, l]) => `${n} look ${l.replace(/-/g, ' ')}`),
   fc.tuple(name, fc.integer({ min: 1, max: 14 })).map(([n, k]) => `strip ${n} ${k}`),
-  fc.tuple(name, fc.integer({ min: 0, max: 13 }), fc.integer({ min: 0, max: 13 }), volts).map(([n, a, b, v]) => `${n} ${a}-${b} idle ${v}`),
-  fc.tuple(name, fc.integer({ min: 0, max: 13 }), fc.constantFrom('green', '')).map(([n, t, c]) => `${n} ${t} wire ${c}`),
-  name.map((n) => `control ${n}`), volts.map((v) => `supply main ${v} always`), fc.string({ maxLength: 30 }).map((t) => `note: ${t}`), fc.string({ maxLength: 20 }),
+  fc
+    .tuple(name, fc.integer({ min: 0, max: 13 }), fc.integer({ min: 0, max: 13 }), volts)
+    .map(([n, a, b, v]) => `${n} ${a}-${b} idle ${v}`),
+  fc
+    .tuple(name, fc.integer({ min: 0, max: 13 }), fc.constantFrom('green', ''))
+    .map(([n, t, c]) => `${n} ${t} wire ${c}`),
+  name.map((n) => `control ${n}`),
+  volts.map((v) => `supply main ${v} always`),
+  fc.string({ maxLength: 30 }).map((t) => `note: ${t}`),
+  fc.string({ maxLength: 20 }),
 );
 
 describe('whatever is said', () => {
   it('leaves a job that its own border lets through, and that a file gives back', () => {
-    fc.assert(fc.property(fc.array(line, { maxLength: 25 }), (lines) => {
-      let job: Job = freshJob({ title: 'x' }, 'x', NOW);
-      lines.forEach((l, i) => {
-        const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
-        if (u.ok) job = applyEdit(job, u.edit, NOW);
-      });
-      const checked = checkJob(structuredClone(job));
-      expect(checked, lines.join(' | ')).toMatchObject({ ok: true });
-      expect(loadJob(jobText(job))).toEqual({ ok: true, job });
-    }), { numRuns: 150 });
+    fc.assert(
+      fc.property(fc.array(line, { maxLength: 25 }), (lines) => {
+        let job: Job = freshJob({ title: 'x' }, 'x', NOW);
+        lines.forEach((l, i) => {
+          const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
+          if (u.ok) job = applyEdit(job, u.edit, NOW);
+        });
+        const checked = checkJob(structuredClone(job));
+        expect(checked, lines.join(' | ')).toMatchObject({ ok: true });
+        expect(loadJob(jobText(job))).toEqual({ ok: true, job });
+      }),
+      { numRuns: 150 },
+    );
   });
 
   it('can be taken back: the content before, with a log that only grows', () => {
-    fc.assert(fc.property(fc.array(line, { minLength: 1, maxLength: 12 }), (lines) => {
-      let job: Job = freshJob({ title: 'x' }, 'x', NOW);
-      for (const [i, l] of lines.entries()) {
-        const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
-        if (!u.ok) continue;
-        const before = job;
-        const after = applyEdit(job, u.edit, NOW);
-        const back = returnTo(after, before, NOW, 'undone');
-        expect({ ...back, log: [], touchedAt: '' }).toEqual({ ...before, log: [], touchedAt: '' });
-        expect(back.log.length).toBe(after.log.length + 1);
-        expect(back.log.slice(0, after.log.length)).toEqual(after.log);
-        job = after;
-      }
-    }), { numRuns: 80 });
+    fc.assert(
+      fc.property(fc.array(line, { minLength: 1, maxLength: 12 }), (lines) => {
+        let job: Job = freshJob({ title: 'x' }, 'x', NOW);
+        for (const [i, l] of lines.entries()) {
+          const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
+          if (!u.ok) continue;
+          const before = job;
+          const after = applyEdit(job, u.edit, NOW);
+          const back = returnTo(after, before, NOW, 'undone');
+          expect({ ...back, log: [], touchedAt: '' }).toEqual({ ...before, log: [], touchedAt: '' });
+          expect(back.log.length).toBe(after.log.length + 1);
+          expect(back.log.slice(0, after.log.length)).toEqual(after.log);
+          job = after;
+        }
+      }),
+      { numRuns: 80 },
+    );
   });
 });
 
 describe('several edits at once', () => {
   it('are one line of the log and one step back', () => {
     const job = freshJob({ title: 'x' }, 'x', NOW);
-    const edits: JobEdit[] = [{ do: 'add-control', id: 'a', name: 'up' }, { do: 'add-control', id: 'b', name: 'down' }, { do: 'change', section: 'wish', set: { others: 'nobody' }, say: 'not said' }];
+    const edits: JobEdit[] = [
+      { do: 'add-control', id: 'a', name: 'up' },
+      { do: 'add-control', id: 'b', name: 'down' },
+      { do: 'change', section: 'wish', set: { others: 'nobody' }, say: 'not said' },
+    ];
     const after = applyEdit(job, { do: 'several', say: 'two controls and a wish', edits }, NOW);
     expect(after.controls.map((c) => c.name)).toEqual(['up', 'down']);
     expect(after.wish.others).toBe('nobody');
@@ -63,7 +100,20 @@ describe('several edits at once', () => {
 
   it('fail as a whole where one of them cannot be', () => {
     const job = freshJob({ title: 'x' }, 'x', NOW);
-    expect(() => applyEdit(job, { do: 'several', say: '', edits: [{ do: 'add-control', id: 'a', name: 'up' }, { do: 'strike-reading', id: 'none', struck: true }] }, NOW)).toThrow(RangeError);
+    expect(() =>
+      applyEdit(
+        job,
+        {
+          do: 'several',
+          say: '',
+          edits: [
+            { do: 'add-control', id: 'a', name: 'up' },
+            { do: 'strike-reading', id: 'none', struck: true },
+          ],
+        },
+        NOW,
+      ),
+    ).toThrow(RangeError);
     expect(job.controls).toEqual([]);
   });
 });

@@ -4,8 +4,18 @@ import type { MachineModel, MachinePlan, Way } from './types';
 
 /** The ways a control can be built. */
 export const CONTROL_KINDS = [
-  'low-when-pressed', 'high-when-pressed', 'ladder', 'scanned-matrix', 'dry-pair', 'switched-load', 'touch-pad', 'motor-pair',
-  'latching-switch', 'selector', 'encoder', 'serial-bus',
+  'low-when-pressed',
+  'high-when-pressed',
+  'ladder',
+  'scanned-matrix',
+  'dry-pair',
+  'switched-load',
+  'touch-pad',
+  'motor-pair',
+  'latching-switch',
+  'selector',
+  'encoder',
+  'serial-bus',
 ] as const;
 export type ControlKind = (typeof CONTROL_KINDS)[number];
 
@@ -117,7 +127,6 @@ export interface Facts {
   drive: DriveFact | null;
   press: PressFact | null;
 }
-
 
 /** The machine as it can be simulated, or null while its kind or a time that the kind wants is not known. */
 export function knownMachine(plan: MachinePlan): MachineModel | null {

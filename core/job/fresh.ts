@@ -12,7 +12,13 @@ export interface FreshWish {
 }
 
 /** A control with the usual assumption about its input levels. */
-export const freshControl = (id: string, name: string): Control => ({ id, name, levels: 'cmos', lowBelowVolts: null, highAboveVolts: null });
+export const freshControl = (id: string, name: string): Control => ({
+  id,
+  name,
+  levels: 'cmos',
+  lowBelowVolts: null,
+  highAboveVolts: null,
+});
 
 /**
  * A job about which only the wish is known.
@@ -30,18 +36,38 @@ export function freshJob(wish: FreshWish, id: string, now: string): Job {
     archived: false,
     region: { mainsVolts: 230, mainsHertz: 50, timeZone: wish.timeZone ?? 'Europe/London' },
     wish: {
-      outcome: wish.outcome ?? '', when: wish.when ?? '', never: wish.never ?? '', hazards: [], hazardsReviewed: false, others: '', heldBy: '',
+      outcome: wish.outcome ?? '',
+      when: wish.when ?? '',
+      never: wish.never ?? '',
+      hazards: [],
+      hazardsReviewed: false,
+      others: '',
+      heldBy: '',
     },
     controls: [],
     readings: [],
     survey: freshSurvey(),
     thumb: freshThumb(),
     board: { profile: 'wifi-17', pressPin: null, armPin: null, sensorPin: null, pullDown: false },
-    feed: { supply: '', volts: null, amps: null, isolated: 'unknown', rail: '', leadMetres: null, leadSquareMetres: null },
+    feed: {
+      supply: '',
+      volts: null,
+      amps: null,
+      isolated: 'unknown',
+      rail: '',
+      leadMetres: null,
+      leadSquareMetres: null,
+    },
     guard: { ticks: {}, loadWatts: null, loadKind: 'unknown', place: 'unknown', cutOff: 'none' },
     sense: { contact: 'none', restsClosed: false },
     act: {
-      machine: { kind: 'unknown', shortestPressSeconds: null, longestPressSeconds: null, runSeconds: null, afterPowerCut: 'off' },
+      machine: {
+        kind: 'unknown',
+        shortestPressSeconds: null,
+        longestPressSeconds: null,
+        runSeconds: null,
+        afterPowerCut: 'off',
+      },
       script: [],
       faults: [],
     },

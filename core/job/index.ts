@@ -1,5 +1,16 @@
 export { applyEdit, returnTo, type JobEdit, type Section } from './edit';
-export { CONTROL_KINDS, knownMachine, type ContactFact, type ControlFact, type ControlKind, type DriveFact, type Facts, type Isolation, type PressFact, type SequenceRule } from './facts';
+export {
+  CONTROL_KINDS,
+  knownMachine,
+  type ContactFact,
+  type ControlFact,
+  type ControlKind,
+  type DriveFact,
+  type Facts,
+  type Isolation,
+  type PressFact,
+  type SequenceRule,
+} from './facts';
 export { freshControl, freshJob, type FreshWish } from './fresh';
 export { freshThumb } from './fresh-thumb';
 export { anotherUnit } from './another-unit';

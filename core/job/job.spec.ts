@@ -1,18 +1,44 @@
 import { readFileSync } from 'node:fs';
 import Ajv from 'ajv/dist/2020.js';
 import { describe, expect, it } from 'vitest';
-import { applyEdit, checkJob, freshJob, jobJsonSchema, jobText, JOB_TEXT_LIMIT, loadJob, migrate, returnTo, tooLarge, WAY_WISHES, type Job } from '.';
+import {
+  applyEdit,
+  checkJob,
+  freshJob,
+  jobJsonSchema,
+  jobText,
+  JOB_TEXT_LIMIT,
+  loadJob,
+  migrate,
+  returnTo,
+  tooLarge,
+  WAY_WISHES,
+  type Job,
+} from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const job = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
 const file = (path: string): string => readFileSync(new URL(`../../${path}`, import.meta.url), 'utf8');
-const DEMOS = ['rice-pot', 'yard-gate', 'larder-dehumidifier', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter', 'extractor-rocker', 'hood-fan'];
+const DEMOS = [
+  'rice-pot',
+  'yard-gate',
+  'larder-dehumidifier',
+  'dough-proofer',
+  'cold-room-alarm',
+  'hatch-shutter',
+  'extractor-rocker',
+  'hood-fan',
+];
 
 describe('edits', () => {
   it('leaves the given job as it was and writes one line into the log', () => {
     const before = job();
     const frozen = JSON.stringify(before);
-    const after = applyEdit(before, { do: 'change', section: 'wish', set: { when: 'noon' }, say: 'when: noon' }, '2026-03-02T15:00:00Z');
+    const after = applyEdit(
+      before,
+      { do: 'change', section: 'wish', set: { when: 'noon' }, say: 'when: noon' },
+      '2026-03-02T15:00:00Z',
+    );
     expect(JSON.stringify(before)).toBe(frozen);
     expect(after.wish.when).toBe('noon');
     expect(after.touchedAt).toBe('2026-03-02T15:00:00Z');
@@ -56,7 +82,15 @@ describe('job files', () => {
   });
 
   /** Fields that a later version took away on purpose, with the version that did. */
-  const GONE = ['version', 'thumb.relayContact', 'thumb.motor.contactAmps', 'board.activeHigh', 'guard.contactAmps', 'guard.loadKind', 'thumb.wishes'];
+  const GONE = [
+    'version',
+    'thumb.relayContact',
+    'thumb.motor.contactAmps',
+    'board.activeHigh',
+    'guard.contactAmps',
+    'guard.loadKind',
+    'thumb.wishes',
+  ];
   /** Paths at which a new document no longer holds what an old one said. */
   const lost = (old: unknown, now: unknown, path = ''): string[] => {
     if (typeof old !== 'object' || old === null) return old === now || GONE.includes(path) ? [] : [path];
@@ -69,7 +103,15 @@ describe('job files', () => {
   it.each([1, 2, 3])('still reads version %i as it was frozen, and loses nothing that it said', (n) => {
     const text = file(`core/job/versions/v${n}.json`);
     const old = loadJob(text);
-    expect(old).toMatchObject({ ok: true, job: { version: 4, survey: { mains: { feed: 'unknown' } }, thumb: { picks: {}, given: [] }, guard: { place: 'unknown', cutOff: 'none' } } });
+    expect(old).toMatchObject({
+      ok: true,
+      job: {
+        version: 4,
+        survey: { mains: { feed: 'unknown' } },
+        thumb: { picks: {}, given: [] },
+        guard: { place: 'unknown', cutOff: 'none' },
+      },
+    });
     if (!old.ok) return;
     expect(lost(JSON.parse(text), old.job)).toEqual([]);
     expect([...old.job.thumb.wishes].sort()).toEqual([...WAY_WISHES].sort());
@@ -84,13 +126,39 @@ describe('job files', () => {
     expect(gold.ok && gold.job.thumb.wishes.slice(0, 9)).toEqual((JSON.parse(text) as Job).thumb.wishes);
   });
 
-  it('takes a machine of version 3 that nobody described for unknown, values that differ from the beginning for given, and own parts without new ratings for poor ones', () => {
-    const d = JSON.parse(file('core/job/versions/v3.json')) as Record<string, Record<string, unknown>>;
-    d['act'] = { ...d['act'], script: [], machine: { kind: 'starts-and-stops-itself', shortestPressSeconds: 0.04, runSeconds: 1500, afterPowerCut: 'off' } };
-    d['thumb'] = { ...d['thumb'], finger: { ...(d['thumb']!['finger'] as object), hornMetres: 0.03 }, parts: [{ id: 'mine', kind: 'relay', name: 'mine', values: { contactAmps: [5, 5, 5] } }] };
-    const r = loadJob(JSON.stringify(d));
-    expect(r).toMatchObject({ ok: true, job: { act: { machine: { kind: 'unknown', shortestPressSeconds: null } }, thumb: { given: ['finger.hornMetres'], parts: [{ values: { contactAmps: [5, 5, 5], inrushAmps: [5, 5, 5], isolationVolts: [100, 100, 100] } }] } } });
-  });
+  it(
+    'takes a machine of version 3 that nobody described for unknown, values that differ ' +
+      'from the beginning for given, and own parts without new ratings for poor ones',
+    () => {
+      const d = JSON.parse(file('core/job/versions/v3.json')) as Record<string, Record<string, unknown>>;
+      d['act'] = {
+        ...d['act'],
+        script: [],
+        machine: {
+          kind: 'starts-and-stops-itself',
+          shortestPressSeconds: 0.04,
+          runSeconds: 1500,
+          afterPowerCut: 'off',
+        },
+      };
+      d['thumb'] = {
+        ...d['thumb'],
+        finger: { ...(d['thumb']!['finger'] as object), hornMetres: 0.03 },
+        parts: [{ id: 'mine', kind: 'relay', name: 'mine', values: { contactAmps: [5, 5, 5] } }],
+      };
+      const r = loadJob(JSON.stringify(d));
+      expect(r).toMatchObject({
+        ok: true,
+        job: {
+          act: { machine: { kind: 'unknown', shortestPressSeconds: null } },
+          thumb: {
+            given: ['finger.hornMetres'],
+            parts: [{ values: { contactAmps: [5, 5, 5], inrushAmps: [5, 5, 5], isolationVolts: [100, 100, 100] } }],
+          },
+        },
+      });
+    },
+  );
 
   const spoil = (change: (d: Record<string, unknown>) => void): string => {
     const d = JSON.parse(file('demo/rice-pot.json')) as Record<string, unknown>;
@@ -106,10 +174,20 @@ describe('job files', () => {
     ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
     ['a newer one', spoil((d) => (d['version'] = 7)), /version 7/, /version/],
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
-    ['a wrong type', spoil((d) => ((d['thumb'] as Record<string, unknown>)['resistorOhms'] = 'many')), /thumb\.resistorOhms/, /thumb\.resistorOhms/],
+    [
+      'a wrong type',
+      spoil((d) => ((d['thumb'] as Record<string, unknown>)['resistorOhms'] = 'many')),
+      /thumb\.resistorOhms/,
+      /thumb\.resistorOhms/,
+    ],
     ['an unknown field', spoil((d) => (d['extra'] = 1)), /extra/, /field/],
     ['a bad time', spoil((d) => (d['createdAt'] = 'yesterday')), /createdAt must be a time/, /createdAt/],
-    ['a reading off the map', spoil((d) => ((d['readings'] as Record<string, unknown>[])[0]!['state'] = 'perhaps')), /readings\[0\]\.state/, /readings\[0\]\.state/],
+    [
+      'a reading off the map',
+      spoil((d) => ((d['readings'] as Record<string, unknown>[])[0]!['state'] = 'perhaps')),
+      /readings\[0\]\.state/,
+      /readings\[0\]\.state/,
+    ],
   ])('refuses %s, saying what and where', (_name, text, what, where) => {
     const loaded = loadJob(text);
     expect(loaded.ok).toBe(false);
@@ -151,7 +229,12 @@ describe('the JSON Schema beside the Yup schema', () => {
     // Two demo jobs together have every part: keypads and rails from the one, sizes and strips from others.
     const part = (name: string): Job['survey'] => (JSON.parse(file(`demo/${name}.json`)) as Job).survey;
     const pad = part('dough-proofer');
-    full.survey = { ...pad, pieces: part('hatch-shutter').pieces, strips: part('yard-gate').strips, photos: [{ id: 'p', name: 'board', width: 640, height: 480, pins: [{ x: 0.5, y: 0.25, label: 'start A' }] }] };
+    full.survey = {
+      ...pad,
+      pieces: part('hatch-shutter').pieces,
+      strips: part('yard-gate').strips,
+      photos: [{ id: 'p', name: 'board', width: 640, height: 480, pins: [{ x: 0.5, y: 0.25, label: 'start A' }] }],
+    };
     const whole = full as unknown;
     const paths: (string | number)[][] = [];
     const walk = (x: unknown, path: (string | number)[]): void => {
@@ -164,7 +247,10 @@ describe('the JSON Schema beside the Yup schema', () => {
     for (const path of paths.filter((p) => p.length > 0))
       for (const bad of [undefined, null, 'zzz', -1.5, 1e12, true, [], {}, ['x'], { x: 1 }]) {
         const copy = structuredClone(whole);
-        const owner = path.slice(0, -1).reduce((o, k) => (o as Record<string | number, unknown>)[k], copy) as Record<string | number, unknown>;
+        const owner = path.slice(0, -1).reduce((o, k) => (o as Record<string | number, unknown>)[k], copy) as Record<
+          string | number,
+          unknown
+        >;
         const key = path[path.length - 1]!;
         if (bad === undefined) {
           if (Array.isArray(owner)) continue;

@@ -18,8 +18,14 @@ function convert(d: Described): Record<string, unknown> {
   const record = (d.meta as { record?: string } | undefined)?.record;
   if (record) {
     return {
-      type: 'object', maxProperties: 200,
-      additionalProperties: record === 'times' ? { type: 'string', pattern: MOMENT } : record === 'bounds' ? { type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 } : { type: 'string', maxLength: record === 'part ids' ? 200 : 40 },
+      type: 'object',
+      maxProperties: 200,
+      additionalProperties:
+        record === 'times'
+          ? { type: 'string', pattern: MOMENT }
+          : record === 'bounds'
+            ? { type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 }
+            : { type: 'string', maxLength: record === 'part ids' ? 200 : 40 },
     };
   }
   out['type'] = d.nullable ? [d.type, 'null'] : d.type;
@@ -27,7 +33,8 @@ function convert(d: Described): Record<string, unknown> {
   for (const test of d.tests) {
     const params = (test.params ?? {}) as Record<string, unknown>;
     if (test.name === 'integer') out['type'] = d.nullable ? ['integer', 'null'] : 'integer';
-    else if (test.name === 'each-once') Object.assign(out, { uniqueItems: true, minItems: (d.innerType as Described).oneOf.length });
+    else if (test.name === 'each-once')
+      Object.assign(out, { uniqueItems: true, minItems: (d.innerType as Described).oneOf.length });
     else if (test.name === 'matches') out['pattern'] = String(params['regex']).slice(1, -1);
     else if (test.name === 'min' && 'more' in params) out['exclusiveMinimum'] = params['more'];
     else if (test.name && TEST_KEYS[d.type]?.[test.name]) out[TEST_KEYS[d.type]![test.name]!] = params[test.name];

@@ -32,14 +32,22 @@ export function loadJob(text: string): Loaded {
   try {
     document = JSON.parse(text);
   } catch (error) {
-    return no('This file is not complete JSON.', placeOf(text, error), 'Take another copy of the file; job files end in .job.json.');
+    return no(
+      'This file is not complete JSON.',
+      placeOf(text, error),
+      'Take another copy of the file; job files end in .job.json.',
+    );
   }
   return checkJob(document);
 }
 
 /** The refusal of a file above the limit; `size` in bytes or characters. */
 export function tooLarge(size: number): Loaded {
-  return no(`This file is ${Math.round(size / 1e6)} MB; a job file is at most ${JOB_TEXT_LIMIT / 1e6} MB.`, 'the whole file', 'Pick the job file itself, whose name ends in .job.json.');
+  return no(
+    `This file is ${Math.round(size / 1e6)} MB; a job file is at most ${JOB_TEXT_LIMIT / 1e6} MB.`,
+    'the whole file',
+    'Pick the job file itself, whose name ends in .job.json.',
+  );
 }
 
 /** Checks a parsed document, migrating it from an older version first. Never throws. */
@@ -52,15 +60,28 @@ export function checkJob(document: unknown): Loaded {
     return no('The file does not say which version it has.', 'field "version"', 'Take another copy of the file.');
   }
   if (version > JOB_VERSION) {
-    return no(`The file has version ${version}; this program reads up to version ${JOB_VERSION}.`, 'field "version"', 'Open it with a newer Gentle Thumb; the file was not changed.');
+    return no(
+      `The file has version ${version}; this program reads up to version ${JOB_VERSION}.`,
+      'field "version"',
+      'Open it with a newer Gentle Thumb; the file was not changed.',
+    );
   }
   try {
     const job = migrate(document as Record<string, unknown>);
     jobSchema.validateSync(job, { strict: true, abortEarly: true });
     return { ok: true, job: job as unknown as Job };
   } catch (error) {
-    if (error instanceof ValidationError) return no(`A part of the job is not as it should be: ${error.message}.`, `field "${error.path ?? ''}"`, 'Mend that field in a text editor, or take another copy.');
-    return no(error instanceof Error ? error.message : String(error), 'the whole file', 'Take another copy of the file.');
+    if (error instanceof ValidationError)
+      return no(
+        `A part of the job is not as it should be: ${error.message}.`,
+        `field "${error.path ?? ''}"`,
+        'Mend that field in a text editor, or take another copy.',
+      );
+    return no(
+      error instanceof Error ? error.message : String(error),
+      'the whole file',
+      'Take another copy of the file.',
+    );
   }
 }
 

@@ -20,7 +20,11 @@ export interface Word {
 
 /** Where a line stops making sense, and what was perhaps meant. */
 export class Misread extends Error {
-  constructor(readonly at: number, message: string, readonly suggestion?: string) {
+  constructor(
+    readonly at: number,
+    message: string,
+    readonly suggestion?: string,
+  ) {
     super(message);
   }
 }
@@ -31,7 +35,11 @@ export const wordsOf = (line: string): Word[] => [...line.matchAll(/\S+/g)].map(
 export class Cursor {
   private i: number;
 
-  constructor(readonly line: string, private readonly words: readonly Word[], from: number) {
+  constructor(
+    readonly line: string,
+    private readonly words: readonly Word[],
+    from: number,
+  ) {
     this.i = from;
   }
 

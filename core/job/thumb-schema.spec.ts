@@ -8,7 +8,12 @@ const spoiled = (change: (thumb: Job['thumb'] & Record<string, unknown>) => void
   change(job.thumb as Job['thumb'] & Record<string, unknown>);
   return loadJob(JSON.stringify(job));
 };
-const part = { id: 'x', kind: 'npn', name: 'mine', values: { gain: [100, 200, 300] } } as unknown as Job['thumb']['parts'][number];
+const part = {
+  id: 'x',
+  kind: 'npn',
+  name: 'mine',
+  values: { gain: [100, 200, 300] },
+} as unknown as Job['thumb']['parts'][number];
 
 describe('plans of the ways of pressing in a job file', () => {
   it('come back as they were', () => {
@@ -26,8 +31,16 @@ describe('plans of the ways of pressing in a job file', () => {
     ['half a machine', (t) => (t.machines = 1.5), /thumb\.machines/],
     ['a currency in words', (t) => (t.currency = 'pounds'), /thumb\.currency/],
     ['a part of no kind', (t) => (t.parts = [{ ...part, kind: 'tube' as never }]), /thumb\.parts\[0\]\.kind/],
-    ['a part whose bounds are words', (t) => (t.parts = [{ ...part, values: { gain: ['low', 'mid', 'high'] as never } }]), /thumb\.parts\[0\]/],
-    ['a reading that is no number', (t) => (t.signal.points = [{ step: 1, value: 'fast' as never }]), /thumb\.signal\.points\[0\]\.value/],
+    [
+      'a part whose bounds are words',
+      (t) => (t.parts = [{ ...part, values: { gain: ['low', 'mid', 'high'] as never } }]),
+      /thumb\.parts\[0\]/,
+    ],
+    [
+      'a reading that is no number',
+      (t) => (t.signal.points = [{ step: 1, value: 'fast' as never }]),
+      /thumb\.signal\.points\[0\]\.value/,
+    ],
     ['less than one scan in a row', (t) => (t.scan.scansNeeded = 0), /thumb\.scan\.scansNeeded/],
     ['a stock below nothing', (t) => (t.stock = [{ name: 'x', price: null, have: -1 }]), /thumb\.stock\[0\]\.have/],
     ['a plan left out', (t) => delete (t as Partial<Job['thumb']>).hand, /thumb\.hand/],

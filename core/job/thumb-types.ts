@@ -1,21 +1,64 @@
 /** What Thumb records: the chosen way, the maker's parts, and the plan of each way that has one. Base units; angles in degrees. */
 
-export const JOINT_WAYS = ['relay-contact', 'relay-module', 'npn-to-ground', 'nmos-to-ground', 'optocoupler', 'solid-state-relay', 'analogue-switch'] as const;
+export const JOINT_WAYS = [
+  'relay-contact',
+  'relay-module',
+  'npn-to-ground',
+  'nmos-to-ground',
+  'optocoupler',
+  'solid-state-relay',
+  'analogue-switch',
+] as const;
 /** Ways that stand for the closed button as one circuit between a pin and two terminals. */
 export type JointWay = (typeof JOINT_WAYS)[number];
 
 export const WAYS = [
-  ...JOINT_WAYS, 'strobe-answer', 'logic-injector', 'spare-terminals', 'spare-remote', 'finger', 'reverse-motor', 'control-box', 'drive-signal', 'switched-supply', 'hand-mechanism',
+  ...JOINT_WAYS,
+  'strobe-answer',
+  'logic-injector',
+  'spare-terminals',
+  'spare-remote',
+  'finger',
+  'reverse-motor',
+  'control-box',
+  'drive-signal',
+  'switched-supply',
+  'hand-mechanism',
 ] as const;
 export type Way = (typeof WAYS)[number];
 
 /** True for a way that is one circuit between a pin and two terminals. */
 export const isJointWay = (way: Way): way is JointWay => (JOINT_WAYS as readonly string[]).includes(way);
 
-export const WAY_WISHES = ['isolated', 'silent', 'any-polarity', 'few-parts', 'small', 'cheap', 'reversible', 'moisture-proof', 'sure-contact', 'unopened', 'hand-switch'] as const;
+export const WAY_WISHES = [
+  'isolated',
+  'silent',
+  'any-polarity',
+  'few-parts',
+  'small',
+  'cheap',
+  'reversible',
+  'moisture-proof',
+  'sure-contact',
+  'unopened',
+  'hand-switch',
+] as const;
 export type WayWish = (typeof WAY_WISHES)[number];
 
-export const PART_KINDS = ['npn', 'nmos', 'optocoupler', 'solid-state-relay', 'relay', 'relay-module', 'analogue-switch', 'logic', 'bridge', 'servo', 'stepper', 'gear-motor'] as const;
+export const PART_KINDS = [
+  'npn',
+  'nmos',
+  'optocoupler',
+  'solid-state-relay',
+  'relay',
+  'relay-module',
+  'analogue-switch',
+  'logic',
+  'bridge',
+  'servo',
+  'stepper',
+  'gear-motor',
+] as const;
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** A value known between bounds: lowest, usual, highest; three equal numbers where it is exact. Base units. */

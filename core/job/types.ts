@@ -45,7 +45,17 @@ export interface Region {
 }
 
 export const HAZARDS = [
-  'mains', 'not-isolated', 'pressure', 'unattended-heat', 'gas', 'moving-door', 'pinch', 'water', 'high-voltage', 'lithium', 'medical',
+  'mains',
+  'not-isolated',
+  'pressure',
+  'unattended-heat',
+  'gas',
+  'moving-door',
+  'pinch',
+  'water',
+  'high-voltage',
+  'lithium',
+  'medical',
 ] as const;
 export type Hazard = (typeof HAZARDS)[number];
 
@@ -82,7 +92,22 @@ export interface Point {
   name: string;
 }
 
-export const STATES = ['off', 'idle', 'pressed', 'released', 'neighbour', 'turning', 'moving', 'moving-back', 'loaded', 'running', 'always', 'plug-turned', 'loaded-10k', 'turned-10k'] as const;
+export const STATES = [
+  'off',
+  'idle',
+  'pressed',
+  'released',
+  'neighbour',
+  'turning',
+  'moving',
+  'moving-back',
+  'loaded',
+  'running',
+  'always',
+  'plug-turned',
+  'loaded-10k',
+  'turned-10k',
+] as const;
 /**
  * `off` is unplugged and nobody presses; the others are powered but for ohms. `released` is after one press and letting go,
  * `neighbour` while another button of the same panel is held, `turning` while the knob goes round or stands elsewhere,
@@ -92,11 +117,36 @@ export const STATES = ['off', 'idle', 'pressed', 'released', 'neighbour', 'turni
  */
 export type MachineState = (typeof STATES)[number];
 
-export const READING_KINDS = ['volts-dc', 'volts-ac', 'ohms', 'amps', 'continuity', 'hertz', 'duty', 'jumper', 'look', 'insulation'] as const;
-/** `insulation` is ohms by a tester with 500 V DC, done by whoever may; `duty` is the share of time high; `jumper` joins the tips through a resistor and watches the machine; `look` is what eye and finger tell. */
+export const READING_KINDS = [
+  'volts-dc',
+  'volts-ac',
+  'ohms',
+  'amps',
+  'continuity',
+  'hertz',
+  'duty',
+  'jumper',
+  'look',
+  'insulation',
+] as const;
+/**
+ * `insulation` is ohms by a tester with 500 V DC, done by whoever may; `duty` is the share of time high; `jumper` joins
+ * the tips through a resistor and watches the machine; `look` is what eye and finger tell.
+ */
 export type ReadingKind = (typeof READING_KINDS)[number];
 
-export const LOOKS = ['springs-back', 'membrane', 'glass', 'stays-down', 'rocker', 'turns-on', 'turns-to-stops', 'terminals', 'connector', 'two-wires'] as const;
+export const LOOKS = [
+  'springs-back',
+  'membrane',
+  'glass',
+  'stays-down',
+  'rocker',
+  'turns-on',
+  'turns-to-stops',
+  'terminals',
+  'connector',
+  'two-wires',
+] as const;
 /** What a control does under the finger, or what there is instead of one. */
 export type Look = (typeof LOOKS)[number];
 export const SAID = ['', 'beep', 'silent', 'acts', 'nothing', ...LOOKS] as const;
@@ -146,7 +196,15 @@ export interface FeedPlan {
 
 export const PLACES = ['unknown', 'dry', 'damp'] as const;
 export const CUT_OFFS = ['none', 'one-shot'] as const;
-export const LOAD_KINDS = ['unknown', 'resistive', 'filament', 'motor', 'solenoid', 'switched-mode', 'transformer'] as const;
+export const LOAD_KINDS = [
+  'unknown',
+  'resistive',
+  'filament',
+  'motor',
+  'solenoid',
+  'switched-mode',
+  'transformer',
+] as const;
 export interface GuardRecord {
   /** ISO time per ticked step. */
   ticks: Record<string, string>;

@@ -21,11 +21,25 @@ const PRESS_SHARE = 0.003;
 export function fitOf(inner: Piece, outer: Piece): Fit | null {
   const [a, b] = [sizeOf(inner), sizeOf(outer)];
   if (!a || !b) return null;
-  const step = derive('play between the two', 'c', 'd_out - d_in', 'm', [computed('d_out', outer.name, b.metres, 'm', 'mean of the caliper readings'), computed('d_in', inner.name, a.metres, 'm', 'mean of the caliper readings')]);
-  const spread = derive('how well that is known', 'U_c', 'sqrt(U_out * U_out + U_in * U_in)', 'm', [computed('U_out', `uncertainty of ${outer.name}`, b.uncertainty, 'm', 'JCGM 100, k = 2'), computed('U_in', `uncertainty of ${inner.name}`, a.uncertainty, 'm', 'JCGM 100, k = 2')]);
+  const step = derive('play between the two', 'c', 'd_out - d_in', 'm', [
+    computed('d_out', outer.name, b.metres, 'm', 'mean of the caliper readings'),
+    computed('d_in', inner.name, a.metres, 'm', 'mean of the caliper readings'),
+  ]);
+  const spread = derive('how well that is known', 'U_c', 'sqrt(U_out * U_out + U_in * U_in)', 'm', [
+    computed('U_out', `uncertainty of ${outer.name}`, b.uncertainty, 'm', 'JCGM 100, k = 2'),
+    computed('U_in', `uncertainty of ${inner.name}`, a.uncertainty, 'm', 'JCGM 100, k = 2'),
+  ]);
   const clearance = step.result.value;
   const [least, most] = [clearance - spread.result.value, clearance + spread.result.value];
-  return { inner, outer, clearance, least, most, verdict: verdictOf(clearance, least, most, a.metres), steps: [spread, step] };
+  return {
+    inner,
+    outer,
+    clearance,
+    least,
+    most,
+    verdict: verdictOf(clearance, least, most, a.metres),
+    steps: [spread, step],
+  };
 }
 
 function verdictOf(clearance: number, least: number, most: number, diameter: number): Fit['verdict'] {

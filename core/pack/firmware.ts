@@ -1,7 +1,13 @@
 import type { Job } from '../job';
 
 /** Text that may stand inside a C block comment. */
-const comment = (text: string): string => text.replace(/\*\//g, '* /').replace(/\/\*/g, '/ *').replace(/\?\?/g, '? ?').replace(/[\r\n\\]+/g, ' ').replace(/[^\x20-\x7e]/g, '?');
+const comment = (text: string): string =>
+  text
+    .replace(/\*\//g, '* /')
+    .replace(/\/\*/g, '/ *')
+    .replace(/\?\?/g, '? ?')
+    .replace(/[\r\n\\]+/g, ' ')
+    .replace(/[^\x20-\x7e]/g, '?');
 
 const HEADER = `/* Gentle Thumb: the press script and its week, for any C99 compiler. */
 #ifndef GENTLE_THUMB_H
@@ -161,8 +167,9 @@ export interface FirmwarePulses {
 }
 
 /** What the first function has to do where the press is a servo's pulse. */
-const pulseNote = (p: FirmwarePulses): string => `/* The press is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, with level 0 of ${Math.round(p.rest * 1e6)} us, fifty a second. */
-`;
+const pulseNote = (p: FirmwarePulses): string =>
+  `/* The press is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, ` +
+  `with level 0 of ${Math.round(p.rest * 1e6)} us, fifty a second. */\n`;
 
 /** What the program is told beside the job. */
 export interface FirmwarePlan {
@@ -176,10 +183,16 @@ export interface FirmwarePlan {
 const MOST_LATE_MS = 50;
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
-export function firmwareFiles(job: Job, plan: FirmwarePlan, pulses: FirmwarePulses | null = null): Record<string, string> {
+export function firmwareFiles(
+  job: Job,
+  plan: FirmwarePlan,
+  pulses: FirmwarePulses | null = null,
+): Record<string, string> {
   const { board, act, routine } = job;
   const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
-  const steps = script.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`);
+  const steps = script.map(
+    (s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`,
+  );
   const presses = act.script.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
@@ -188,9 +201,13 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan, pulses: FirmwarePuls
     const mask = s.days.reduce((bits, d) => bits | (1 << d), 0);
     return `    { 0x${mask.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0} },   /* ${s.at} */`;
   });
+  const warnings = [
+    ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),
+    ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
+  ];
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
 /* Never: ${comment(job.wish.never || 'not said')}${job.wish.never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
-${[...plan.stops.map((t) => `/* STOP: ${comment(t)} */`), ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */`)].map((l) => `${l}\n`).join('')}#include "gentle_thumb.h"
+${warnings.join('')}#include "gentle_thumb.h"
 
 ${pulses ? pulseNote(pulses) : ''}#define PRESS_PIN ${board.pressPin ?? -1}
 #define PRESS_LEVEL ${plan.pressesOn === 'high' || pulses ? 1 : 0}

@@ -4,9 +4,11 @@ import type { Job, PressFact } from '../job';
 export function lacksOf(job: Job, press: PressFact | null): string[] {
   if (!press) return [];
   const out: string[] = [];
-  if (press.input === 'pulses' && !press.jerks) out.push('the pulses that this way of pressing asks for: no press script makes them, so no program is packed');
+  if (press.input === 'pulses' && !press.jerks)
+    out.push('the pulses that this way of pressing asks for: no press script makes them, so no program is packed');
   if (press.outputs > 1) out.push(`outputs 2 to ${press.outputs}: it drives the first alone`);
-  if (press.sequence.length > 0) out.push('the order of the outputs and the waits between them, the other direction included');
+  if (press.sequence.length > 0)
+    out.push('the order of the outputs and the waits between them, the other direction included');
   if (job.sense.contact !== 'none') out.push('the contact in Sense: it presses without looking');
   return out;
 }

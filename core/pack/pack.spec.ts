@@ -19,7 +19,17 @@ const nastyFiles = filesOf(nasty, assess(nasty));
 describe('what leaves', () => {
   it('holds the whole job, losslessly', () => {
     expect(text('rice-pot.job.json')).toBe(jobText(pot));
-    expect(files.map((f) => f.name)).toEqual(['rice-pot.job.json', 'wiring.svg', 'wires.csv', 'parts.csv', 'joint.cir', 'gentle_thumb.h', 'gentle_thumb.c', 'test-sheet.csv', 'log.md']);
+    expect(files.map((f) => f.name)).toEqual([
+      'rice-pot.job.json',
+      'wiring.svg',
+      'wires.csv',
+      'parts.csv',
+      'joint.cir',
+      'gentle_thumb.h',
+      'gentle_thumb.c',
+      'test-sheet.csv',
+      'log.md',
+    ]);
   });
 
   it('zips to the same bytes for the same job', () => {
@@ -37,14 +47,20 @@ describe('what leaves', () => {
 
   it('leaves out what is not decided', () => {
     const begun = demoJob('larder-dehumidifier');
-    expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual(['larder-dehumidifier.job.json', 'test-sheet.csv', 'log.md']);
+    expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([
+      'larder-dehumidifier.job.json',
+      'test-sheet.csv',
+      'log.md',
+    ]);
   });
 
   it('keeps names as text in every format', () => {
     const svg = text('wiring.svg', nastyFiles);
     expect(svg).not.toContain('<script');
     expect(svg).toContain('&lt;script&gt;');
-    expect(text('gentle_thumb.c', nastyFiles)).toMatch(/^\/\* =cmd\|'x'!A1 <script>alert\(1\)<\/script> \* \/ \? \?\/ "quoted" & more: the pot/);
+    expect(text('gentle_thumb.c', nastyFiles)).toMatch(
+      /^\/\* =cmd\|'x'!A1 <script>alert\(1\)<\/script> \* \/ \? \?\/ "quoted" & more: the pot/,
+    );
     expect(text('log.md', nastyFiles)).not.toMatch(/^# .*[^\\]</m);
     const formula = { ...pot, trials: [], wish: { ...pot.wish, outcome: '=1+1' } };
     expect(text('test-sheet.csv', filesOf(formula, assess(formula)))).not.toMatch(/(^|,)=/m);
@@ -55,7 +71,12 @@ describe('what leaves', () => {
   });
 
   it('makes file names of titles', () => {
-    expect([slug('Rice pot'), slug('Über-Gate №7'), slug('///'), slug('x'.repeat(200)).length]).toEqual(['rice-pot', 'uber-gate-no7', 'job', 60]);
+    expect([slug('Rice pot'), slug('Über-Gate №7'), slug('///'), slug('x'.repeat(200)).length]).toEqual([
+      'rice-pot',
+      'uber-gate-no7',
+      'job',
+      60,
+    ]);
   });
 
   it('writes the week and the script into the firmware', () => {
@@ -86,17 +107,40 @@ describe('what the press asks of the firmware and of the shop', () => {
     const fan = demoJob('hood-fan');
     const rows = Papa.parse<string[]>(text('parts.csv', filesOf(fan, assess(fan))).trim()).data;
     expect(rows[0]).toEqual(['part', 'value', 'quantity', 'already have', 'to buy', 'price each, EUR', 'cost, EUR']);
-    expect(rows.find((r) => r[0] === 'NPN transistor, open collector')).toEqual(['NPN transistor, open collector', '40 V, 200 mA', '2', '20', '0', '0.06', '0']);
-    expect(rows.find((r) => r[0] === 'signal relay, changeover')).toEqual(['signal relay, changeover', 'gold contact', '2', '0', '2', '1.9', '3.8']);
+    expect(rows.find((r) => r[0] === 'NPN transistor, open collector')).toEqual([
+      'NPN transistor, open collector',
+      '40 V, 200 mA',
+      '2',
+      '20',
+      '0',
+      '0.06',
+      '0',
+    ]);
+    expect(rows.find((r) => r[0] === 'signal relay, changeover')).toEqual([
+      'signal relay, changeover',
+      'gold contact',
+      '2',
+      '0',
+      '2',
+      '1.9',
+      '3.8',
+    ]);
   });
 });
 
 describe('what a file lacks or carries', () => {
   it('is said in the program, in Pack and on its bead', () => {
-    expect(text('gentle_thumb.c')).toMatch(/\/\* This program lacks the contact in Sense: it presses without looking\. \*\//);
-    expect(assess(pot).findings.find((f) => f.id === 'pack.program')).toMatchObject({ verdict: 'tight', caption: 'program lacks 1' });
+    expect(text('gentle_thumb.c')).toMatch(
+      /\/\* This program lacks the contact in Sense: it presses without looking\. \*\//,
+    );
+    expect(assess(pot).findings.find((f) => f.id === 'pack.program')).toMatchObject({
+      verdict: 'tight',
+      caption: 'program lacks 1',
+    });
     const shutter = changed(demoJob('hatch-shutter'), 'board', { pressPin: 5 });
-    expect(text('gentle_thumb.c', filesOf(shutter, assess(shutter)))).toMatch(/lacks outputs 2 to 2: it drives the first alone[^]*lacks the order of the outputs/);
+    expect(text('gentle_thumb.c', filesOf(shutter, assess(shutter)))).toMatch(
+      /lacks outputs 2 to 2: it drives the first alone[^]*lacks the order of the outputs/,
+    );
     const plain = changed(changed(pot, 'sense', { contact: 'none' }), 'board', { sensorPin: null });
     expect(text('gentle_thumb.c', filesOf(plain, assess(plain)))).not.toContain('lacks');
   });
@@ -104,12 +148,21 @@ describe('what a file lacks or carries', () => {
     const poor = changed(pot, 'feed', { amps: 0.1 });
     const a = assess(poor);
     const out = filesOf(poor, a);
-    for (const name of ['wiring.svg', 'test-sheet.csv', 'gentle_thumb.c', 'log.md']) expect(text(name, out), name).toMatch(/Peak draw under four fifths/);
-    expect(a.findings.find((f) => f.id === 'pack.files')).toMatchObject({ verdict: 'stop', caption: 'leaves with stops' });
+    for (const name of ['wiring.svg', 'test-sheet.csv', 'gentle_thumb.c', 'log.md'])
+      expect(text(name, out), name).toMatch(/Peak draw under four fifths/);
+    expect(a.findings.find((f) => f.id === 'pack.files')).toMatchObject({
+      verdict: 'stop',
+      caption: 'leaves with stops',
+    });
     expect(assess({ ...pot, trials: [] }).findings.find((f) => f.id === 'pack.files')!.verdict).toBe('unknown');
   });
   it('tells when, by whom and on what each step was tried', () => {
     const rows = Papa.parse<Record<string, string>>(text('test-sheet.csv').trim(), { header: true }).data;
-    expect(rows.find((x) => x['step'] === 'One press on the machine')).toMatchObject({ state: 'passed', by: 'the morning cook', on: 'the machine', observed: 'the pot clicked and began to heat' });
+    expect(rows.find((x) => x['step'] === 'One press on the machine')).toMatchObject({
+      state: 'passed',
+      by: 'the morning cook',
+      on: 'the machine',
+      observed: 'the pot clicked and began to heat',
+    });
   });
 });

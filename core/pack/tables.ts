@@ -3,14 +3,30 @@ import type { Bill } from '../parts';
 import type { SheetWire } from './wiring-svg';
 
 // A cell that begins like a formula would be run by a spreadsheet; the library puts an apostrophe before it.
-export const csv = (fields: string[], data: (string | number)[][]): string => `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+export const csv = (fields: string[], data: (string | number)[][]): string =>
+  `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
 
 /** Parts list for all machines as CSV (RFC 4180): what is at hand, what is to be bought, and what that costs where a price is known. */
 export const partsCsv = (bill: Bill, currency: string): string =>
-  csv(['part', 'value', 'quantity', 'already have', 'to buy', `price each, ${currency}`, `cost, ${currency}`], bill.lines.map((l) => [l.name, l.value, l.quantity, l.have, l.buy, l.price ?? '', l.cost === null ? '' : Number(l.cost.toFixed(2))]));
+  csv(
+    ['part', 'value', 'quantity', 'already have', 'to buy', `price each, ${currency}`, `cost, ${currency}`],
+    bill.lines.map((l) => [
+      l.name,
+      l.value,
+      l.quantity,
+      l.have,
+      l.buy,
+      l.price ?? '',
+      l.cost === null ? '' : Number(l.cost.toFixed(2)),
+    ]),
+  );
 
 /** Wire table as CSV. */
-export const wiresCsv = (wires: readonly SheetWire[]): string => csv(['wire', 'from', 'to', 'colour'], wires.map((w) => [w.number, w.from, w.to, w.colour]));
+export const wiresCsv = (wires: readonly SheetWire[]): string =>
+  csv(
+    ['wire', 'from', 'to', 'colour'],
+    wires.map((w) => [w.number, w.from, w.to, w.colour]),
+  );
 
 /** What was observed in one trial of a step. */
 export interface PackTrial {
@@ -33,7 +49,21 @@ export interface PackStep {
 
 /** Test sheet as CSV: every stop first, then each step with when, by whom and on what it was last observed. */
 export const sheetCsv = (steps: readonly PackStep[], stops: readonly string[]): string =>
-  csv(['step', 'how', 'expected', 'wanted', 'done', 'state', 'when', 'by', 'on', 'observed'], [
-    ...stops.map((s) => ['STOP', s, 'mended before anybody signs off', '', '', 'stop', '', '', '', '']),
-    ...steps.map((s) => [s.title, s.how, s.expected, s.wanted, s.done, s.state, s.last?.at ?? '', s.last?.by ?? '', s.last ? (s.last.on === 'hand' ? 'the machine' : 'the stand-in') : '', s.last?.observed ?? '']),
-  ]);
+  csv(
+    ['step', 'how', 'expected', 'wanted', 'done', 'state', 'when', 'by', 'on', 'observed'],
+    [
+      ...stops.map((s) => ['STOP', s, 'mended before anybody signs off', '', '', 'stop', '', '', '', '']),
+      ...steps.map((s) => [
+        s.title,
+        s.how,
+        s.expected,
+        s.wanted,
+        s.done,
+        s.state,
+        s.last?.at ?? '',
+        s.last?.by ?? '',
+        s.last ? (s.last.on === 'hand' ? 'the machine' : 'the stand-in') : '',
+        s.last?.observed ?? '',
+      ]),
+    ],
+  );

@@ -10,7 +10,9 @@ import { packZip, unpackZip } from '.';
 const pot = demoJob('rice-pot');
 const proofer = demoJob('dough-proofer');
 const JPEG = Uint8Array.of(0xff, 0xd8, 0xff, 0xe0, 1, 2, 3);
-const withPhoto = changed(pot, 'survey', { photos: [{ id: 'p1', name: 'board', width: 640, height: 480, pins: [{ x: 0.2, y: 0.3, label: 'start A' }] }] });
+const withPhoto = changed(pot, 'survey', {
+  photos: [{ id: 'p1', name: 'board', width: 640, height: 480, pins: [{ x: 0.2, y: 0.3, label: 'start A' }] }],
+});
 
 describe('the zip', () => {
   const zip = packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }]);
@@ -22,7 +24,10 @@ describe('the zip', () => {
     expect(pictures).toEqual([{ id: 'p1', bytes: JPEG }]);
   });
 
-  it('is the same bytes for the same job', () => expect(packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }])).toEqual(zip));
+  it('is the same bytes for the same job', () =>
+    expect(packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }])).toEqual(
+      zip,
+    ));
 
   it('is refused in words where it is cut off, or where it holds no job', () => {
     expect(() => unpackZip(zip.subarray(0, zip.length - 40))).toThrow(/damaged or cut off/);
@@ -31,7 +36,12 @@ describe('the zip', () => {
   });
 
   it('takes no picture that is none, and none beyond its size', () => {
-    const odd = zipSync({ 'x.job.json': strToU8(jobText(pot)), 'photographs/a.jpg': strToU8('<script>'), 'photographs/b.jpg': new Uint8Array(9_000_000).fill(0xff), 'photographs/c.jpg': JPEG });
+    const odd = zipSync({
+      'x.job.json': strToU8(jobText(pot)),
+      'photographs/a.jpg': strToU8('<script>'),
+      'photographs/b.jpg': new Uint8Array(9_000_000).fill(0xff),
+      'photographs/c.jpg': JPEG,
+    });
     expect(unpackZip(odd).pictures.map((p) => p.id)).toEqual(['c']);
   });
 });
@@ -49,7 +59,12 @@ describe('the keypad injector', () => {
   });
 
   it('turns round with strobes that go high, and lets nothing out of its comments', () => {
-    const high: Keypad = { ...pad, name: '*/', scan: { ...pad.scan!, polarity: 'high' }, keys: pad.keys.map((k) => (k.label === '1' ? { ...k, label: '`x" */ \n endmodule' } : k)) };
+    const high: Keypad = {
+      ...pad,
+      name: '*/',
+      scan: { ...pad.scan!, polarity: 'high' },
+      keys: pad.keys.map((k) => (k.label === '1' ? { ...k, label: '`x" */ \n endmodule' } : k)),
+    };
     const text = injectorVerilog(injectorOf(high)!);
     expect(text).toContain("strobe[0] == 1'b1");
     expect(text).not.toMatch(/[`"]|\*\//);

@@ -22,17 +22,34 @@ export interface Bill {
 }
 
 /** How a line of the parts list is known in the stock: by its name with its value. */
-export const stockName = (part: { readonly name: string; readonly value: string }): string => (part.value ? `${part.name}, ${part.value}` : part.name).slice(0, 200);
+export const stockName = (part: { readonly name: string; readonly value: string }): string =>
+  (part.value ? `${part.name}, ${part.value}` : part.name).slice(0, 200);
 
 /** The parts of one machine times the machines, less what is at hand, with what the rest costs. */
-export function billOf(parts: readonly { readonly name: string; readonly value: string; readonly quantity: number }[], stock: readonly StockLine[], machines: number): Bill {
+export function billOf(
+  parts: readonly { readonly name: string; readonly value: string; readonly quantity: number }[],
+  stock: readonly StockLine[],
+  machines: number,
+): Bill {
   const lines = parts.map((p): BillLine => {
     const known = stock.find((s) => s.name === stockName(p));
     const quantity = p.quantity * machines;
     const have = known?.have ?? 0;
     const price = known?.price ?? null;
     const buy = Math.max(0, quantity - have);
-    return { name: p.name, value: p.value, quantity, price, have, buy, cost: buy === 0 ? 0 : price === null ? null : buy * price };
+    return {
+      name: p.name,
+      value: p.value,
+      quantity,
+      price,
+      have,
+      buy,
+      cost: buy === 0 ? 0 : price === null ? null : buy * price,
+    };
   });
-  return { lines, sum: lines.reduce((s, l) => s + (l.cost ?? 0), 0), unpriced: lines.filter((l) => l.cost === null).length };
+  return {
+    lines,
+    sum: lines.reduce((s, l) => s + (l.cost ?? 0), 0),
+    unpriced: lines.filter((l) => l.cost === null).length,
+  };
 }

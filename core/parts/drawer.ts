@@ -25,7 +25,8 @@ export type DrawerLoaded = { ok: true; drawer: Drawer } | { ok: false; message: 
 const no = (message: string): DrawerLoaded => ({ ok: false, message });
 const LIMIT = 2_000_000;
 const amount = (v: unknown): v is number => typeof v === 'number' && Number.isFinite(v) && v >= 0 && v <= 1e7;
-const priced = (p: { price?: unknown; have?: unknown }): boolean => (p.price === null || amount(p.price)) && amount(p.have) && Number.isInteger(p.have);
+const priced = (p: { price?: unknown; have?: unknown }): boolean =>
+  (p.price === null || amount(p.price)) && amount(p.have) && Number.isInteger(p.have);
 const named = (v: unknown): v is string => typeof v === 'string' && v.length > 0 && v.length <= 200;
 
 /** The drawer as the text of a file. */
@@ -33,7 +34,10 @@ export const drawerText = (drawer: Drawer): string => `${JSON.stringify(drawer, 
 
 /** Reads a drawer from a file's text; says which entry is wrong and leaves the present drawer alone. Never throws. */
 export function readDrawer(text: string): DrawerLoaded {
-  if (text.length > LIMIT) return no(`This file is larger than ${LIMIT / 1e6} MB; a drawer is far smaller. Pick the file that was saved from the drawer.`);
+  if (text.length > LIMIT)
+    return no(
+      `This file is larger than ${LIMIT / 1e6} MB; a drawer is far smaller. Pick the file that was saved from the drawer.`,
+    );
   let d: unknown;
   try {
     d = JSON.parse(text);
@@ -46,19 +50,58 @@ export function readDrawer(text: string): DrawerLoaded {
 /** A drawer as an object that came from outside: checked entry by entry; says which is wrong. Never throws. */
 export function checkedDrawer(d: unknown): DrawerLoaded {
   const doc = d as Partial<Drawer> | null;
-  if (typeof doc !== 'object' || doc === null || doc.format !== DRAWER_FORMAT) return no('This is not a drawer. Pick the file that was saved from the drawer; its name ends in .drawer.json.');
-  if (doc.version !== 1) return no(`The file has version ${String(doc.version)}; this program reads version 1. The file was not changed.`);
-  if (typeof doc.currency !== 'string' || !/^[A-Z]{3}$/.test(doc.currency)) return no('The field "currency" must hold three letters such as EUR.');
-  if (!Array.isArray(doc.parts) || !Array.isArray(doc.stock) || doc.parts.length > 1000 || doc.stock.length > 1000) return no('The fields "parts" and "stock" must be lists of at most 1 000 entries.');
+  if (typeof doc !== 'object' || doc === null || doc.format !== DRAWER_FORMAT)
+    return no('This is not a drawer. Pick the file that was saved from the drawer; its name ends in .drawer.json.');
+  if (doc.version !== 1)
+    return no(`The file has version ${String(doc.version)}; this program reads version 1. The file was not changed.`);
+  if (typeof doc.currency !== 'string' || !/^[A-Z]{3}$/.test(doc.currency))
+    return no('The field "currency" must hold three letters such as EUR.');
+  if (!Array.isArray(doc.parts) || !Array.isArray(doc.stock) || doc.parts.length > 1000 || doc.stock.length > 1000)
+    return no('The fields "parts" and "stock" must be lists of at most 1 000 entries.');
   // Parts of an older drawer lack the ratings that are asked for now; they get the lowest there are.
-  const parts = doc.parts.map((p: DrawerPart | null) => (typeof p === 'object' && p !== null ? { ...p, values: withNewRatings(p.kind, p.values) as DrawerPart['values'] } : p) as DrawerPart);
+  const parts = doc.parts.map(
+    (p: DrawerPart | null) =>
+      (typeof p === 'object' && p !== null
+        ? { ...p, values: withNewRatings(p.kind, p.values) as DrawerPart['values'] }
+        : p) as DrawerPart,
+  );
   for (const [i, p] of parts.entries()) {
-    const plain = typeof p === 'object' && p !== null && named(p.id) && named(p.name) && PART_KINDS.includes(p.kind) && typeof p.values === 'object' && p.values !== null && Object.values(p.values).every(isBounds) && priced(p);
-    if (!plain) return no(`Part ${i + 1} is not as it should be: it needs id, kind, name, have, price, and values of three rising numbers.`);
+    const plain =
+      typeof p === 'object' &&
+      p !== null &&
+      named(p.id) &&
+      named(p.name) &&
+      PART_KINDS.includes(p.kind) &&
+      typeof p.values === 'object' &&
+      p.values !== null &&
+      Object.values(p.values).every(isBounds) &&
+      priced(p);
+    if (!plain)
+      return no(
+        `Part ${i + 1} is not as it should be: it needs id, kind, name, have, price, and values of three rising numbers.`,
+      );
     const problem = partProblems(p)[0];
     if (problem) return no(`Part ${i + 1}, ${p.name}: ${problem.text}.`);
   }
-  for (const [i, s] of doc.stock.entries()) if (typeof s !== 'object' || s === null || !named(s.name) || !priced(s)) return no(`Stock line ${i + 1} is not as it should be: it needs name, price and have.`);
-  const keep = ({ id, kind, name, values, have, price }: DrawerPart): DrawerPart => ({ id, kind, name, values, have, price });
-  return { ok: true, drawer: { format: DRAWER_FORMAT, version: 1, currency: doc.currency, parts: parts.map(keep), stock: doc.stock.map(({ name, price, have }) => ({ name, price, have })) } };
+  for (const [i, s] of doc.stock.entries())
+    if (typeof s !== 'object' || s === null || !named(s.name) || !priced(s))
+      return no(`Stock line ${i + 1} is not as it should be: it needs name, price and have.`);
+  const keep = ({ id, kind, name, values, have, price }: DrawerPart): DrawerPart => ({
+    id,
+    kind,
+    name,
+    values,
+    have,
+    price,
+  });
+  return {
+    ok: true,
+    drawer: {
+      format: DRAWER_FORMAT,
+      version: 1,
+      currency: doc.currency,
+      parts: parts.map(keep),
+      stock: doc.stock.map(({ name, price, have }) => ({ name, price, have })),
+    },
+  };
 }

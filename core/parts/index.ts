@@ -1,8 +1,18 @@
 export { billOf, stockName, type Bill, type BillLine } from './bill';
 export { partProblems, type PartProblem } from './check';
-export { checkedDrawer, DRAWER_FORMAT, drawerText, freshDrawer, readDrawer, type Drawer, type DrawerLoaded, type DrawerPart } from './drawer';
+export {
+  checkedDrawer,
+  DRAWER_FORMAT,
+  drawerText,
+  freshDrawer,
+  readDrawer,
+  type Drawer,
+  type DrawerLoaded,
+  type DrawerPart,
+} from './drawer';
 export { PART_FIELDS, PART_KIND_WORDS, type PartField } from './fields';
 export { gearRatio } from './gear';
-export { SHIPPED_PARTS, type ShippedPart } from './shipped';
+export { SHIPPED_PARTS } from './shipped';
+export type { ShippedPart } from './shipped-part';
 export { COPPER, HOT, leakageFactor } from './temperature';
 export { boundsOf, brokenPicks, partInput, partsOf, partValue, takenPart, valueOf, type TakenPart } from './taken';

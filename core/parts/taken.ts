@@ -16,17 +16,31 @@ export interface TakenPart {
 }
 
 const own = (p: OwnPart): TakenPart => ({ ...p, origin: { from: 'maker', what: `own part: ${p.name}` } });
-const shipped = SHIPPED_PARTS.map((p): TakenPart => ({ id: p.id, kind: p.kind, name: p.name, values: p.values, origin: { from: 'class', key: p.source, part: p.name } }));
+const shipped = SHIPPED_PARTS.map((p): TakenPart => ({
+  id: p.id,
+  kind: p.kind,
+  name: p.name,
+  values: p.values,
+  origin: { from: 'class', key: p.source, part: p.name },
+}));
 const byKind = new Map<PartKind, readonly TakenPart[]>();
 for (const p of shipped) byKind.set(p.kind, [...(byKind.get(p.kind) ?? []), p]);
 
-/** Every part of a kind that may be picked in a job: its own first, then the classes that ship. An own part hides a class of the same id. */
+/**
+ * Every part of a kind that may be picked in a job: its own first, then the classes that ship. An own part hides a
+ * class of the same id.
+ */
 export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
   const mine = job.thumb.parts.filter((p) => p.kind === kind).map(own);
-  return mine.length ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))] : byKind.get(kind)!;
+  return mine.length
+    ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))]
+    : byKind.get(kind)!;
 }
 
-/** The part that a job takes of a kind: the picked one, else the first class that ships. A pick that is gone, or that cannot be, counts as none. */
+/**
+ * The part that a job takes of a kind: the picked one, else the first class that ships. A pick that is gone, or that
+ * cannot be, counts as none.
+ */
 export function takenPart(job: Job, kind: PartKind): TakenPart {
   const picked = partsOf(job, kind).find((p) => p.id === job.thumb.picks[kind]);
   const mine = picked && job.thumb.parts.find((p) => p.id === picked.id && p.kind === kind);
@@ -59,7 +73,13 @@ export const valueOf = (part: TakenPart, key: string): number => boundsOf(part, 
 /** A value of a part as an input at the corners, with where it comes from. */
 export function partInput(part: TakenPart, key: string, symbol?: string): RangedInput {
   const f = fieldOf(part.kind, key);
-  return { symbol: symbol ?? f.symbol, name: movesWithHeat(key) ? `${f.name}, ${COLD} to ${HOT} °C` : f.name, range: boundsOf(part, key), unit: f.unit, origin: part.origin };
+  return {
+    symbol: symbol ?? f.symbol,
+    name: movesWithHeat(key) ? `${f.name}, ${COLD} to ${HOT} °C` : f.name,
+    range: boundsOf(part, key),
+    unit: f.unit,
+    origin: part.origin,
+  };
 }
 
 /** The usual value of a part, or its rating, as an input. */

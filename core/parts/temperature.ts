@@ -14,12 +14,14 @@ export const COPPER = 3.93e-3;
 const WARM_TRANSFER = 0.75;
 
 /** Leakage doubles for each 10 K, an optocoupler's dark current grows tenfold for each 25 K. */
-export const leakageFactor = (kind: PartKind): number => (kind === 'optocoupler' ? 10 ** ((HOT - ROOM) / 25) : 2 ** ((HOT - ROOM) / 10));
+export const leakageFactor = (kind: PartKind): number =>
+  kind === 'optocoupler' ? 10 ** ((HOT - ROOM) / 25) : 2 ** ((HOT - ROOM) / 10);
 
 const WITH_JUNCTIONS: readonly string[] = ['baseVolts', 'ledVolts', 'thresholdVolts', 'dropVolts'];
 
 /** Whether a value of a part moves with temperature. */
-export const movesWithHeat = (key: string): boolean => WITH_JUNCTIONS.includes(key) || key === 'leakageAmps' || key === 'coilOhms' || key === 'transfer';
+export const movesWithHeat = (key: string): boolean =>
+  WITH_JUNCTIONS.includes(key) || key === 'leakageAmps' || key === 'coilOhms' || key === 'transfer';
 
 /** The bounds of a value over temperature; `at25` holds the spread from part to part. */
 export function overTemperature(kind: PartKind, key: string, at25: Interval): Interval {
@@ -27,7 +29,11 @@ export function overTemperature(kind: PartKind, key: string, at25: Interval): In
   if (WITH_JUNCTIONS.includes(key)) {
     // Two junctions in series, as in a Darlington or two LEDs, move twice as far.
     const junctions = key !== 'ledVolts' && key !== 'thresholdVolts' && nominal > 1.1 ? 2 : 1;
-    return { low: Math.max(0, low - junctions * JUNCTION * (HOT - ROOM)), nominal, high: high + junctions * JUNCTION * (ROOM - COLD) };
+    return {
+      low: Math.max(0, low - junctions * JUNCTION * (HOT - ROOM)),
+      nominal,
+      high: high + junctions * JUNCTION * (ROOM - COLD),
+    };
   }
   switch (key) {
     case 'leakageAmps':

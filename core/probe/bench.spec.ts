@@ -36,7 +36,8 @@ describe('boards drawn at random', () => {
 
 describe('calibration error', () => {
   it('is nothing for honest forecasts and the gap for boastful ones', () => {
-    const of = (probability: number, trues: number, n: number) => Array.from({ length: n }, (_, i) => ({ probability, true: i < trues }));
+    const of = (probability: number, trues: number, n: number) =>
+      Array.from({ length: n }, (_, i) => ({ probability, true: i < trues }));
     expect(calibrationError(of(0.75, 75, 100))).toBeCloseTo(0, 9);
     expect(calibrationError(of(0.95, 75, 100))).toBeCloseTo(0.2, 9);
     expect(calibrationError([...of(0.75, 75, 100), ...of(0.05, 15, 100)])).toBeCloseTo(0.05, 9);

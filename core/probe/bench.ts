@@ -26,19 +26,31 @@ export interface BenchResult {
 /** A board at random, its parameters as wide as parts are met. */
 export function drawBoard(random: Random, evenKinds = false): Build {
   const kind = evenKinds ? CONTROL_KINDS[Math.floor(random.next() * CONTROL_KINDS.length)]! : drawKind(random.next());
-  return drawBuild(kind, Array.from({ length: DRAW_DIMENSIONS }, () => random.next()));
+  return drawBuild(
+    kind,
+    Array.from({ length: DRAW_DIMENSIONS }, () => random.next()),
+  );
 }
 
 /** A reading that must never be proposed: powered before isolation is read (but for the AC check itself), or a short too early. */
 function isUnsafe(p: Walk['proposed'][number]): boolean {
   const { next, isolated, before } = p;
-  if (next.kind === 'ohms' || next.kind === 'look' || next.kind === 'continuity') return next.state === 'idle' || next.state === 'running';
+  if (next.kind === 'ohms' || next.kind === 'look' || next.kind === 'continuity')
+    return next.state === 'idle' || next.state === 'running';
   const check = next.kind === 'volts-ac' && next.to.kind === 'earth';
   if (check) return !before.some((r) => r.kind === 'ohms' && isIsolationReading(r));
   if (!isolated) return true;
-  const read = (kind: Reading['kind'], state: Reading['state']): boolean => before.some((r) => r.kind === kind && r.state === state);
+  const read = (kind: Reading['kind'], state: Reading['state']): boolean =>
+    before.some((r) => r.kind === kind && r.state === state);
   if (next.state === 'loaded-10k') return !read('volts-dc', 'idle') && !read('volts-ac', 'idle');
-  return next.kind === 'amps' && !(read('volts-dc', 'idle') && read('volts-ac', 'idle') && (read('volts-dc', 'loaded-10k') || read('volts-ac', 'loaded-10k')));
+  return (
+    next.kind === 'amps' &&
+    !(
+      read('volts-dc', 'idle') &&
+      read('volts-ac', 'idle') &&
+      (read('volts-dc', 'loaded-10k') || read('volts-ac', 'loaded-10k'))
+    )
+  );
 }
 
 /** Expected calibration error over ten even bins. */
@@ -54,7 +66,12 @@ export function calibrationError(forecasts: readonly { probability: number; true
 }
 
 /** Walks many boards drawn with a seed and counts how Probe fared. */
-export function probeBench(boards: number, seed: number, evenKinds = false, onProgress?: (done: number) => void): BenchResult {
+export function probeBench(
+  boards: number,
+  seed: number,
+  evenKinds = false,
+  onProgress?: (done: number) => void,
+): BenchResult {
   const random = seededRandom(seed);
   const all: { probability: number; true: boolean }[] = [];
   const leading: { probability: number; true: boolean }[] = [];
@@ -89,7 +106,17 @@ export function probeBench(boards: number, seed: number, evenKinds = false, onPr
   }
   counts.sort((a, b) => a - b);
   return {
-    boards, held, known, ties, unsafe, byKind, wrong, knownShare: (known + ties) / (boards - held), rightShare: right / known, medianReadings: counts[Math.floor(counts.length / 2)] ?? 0,
-    calibration: calibrationError(all), leadingCalibration: calibrationError(leading),
+    boards,
+    held,
+    known,
+    ties,
+    unsafe,
+    byKind,
+    wrong,
+    knownShare: (known + ties) / (boards - held),
+    rightShare: right / known,
+    medianReadings: counts[Math.floor(counts.length / 2)] ?? 0,
+    calibration: calibrationError(all),
+    leadingCalibration: calibrationError(leading),
   };
 }

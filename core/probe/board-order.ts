@@ -26,11 +26,19 @@ export function boardOrder(job: Job, count: number): Planned[] {
       return reading ? [{ s, reading, first: isIsolationReading(reading) ? 1 : 0 }] : [];
     });
     // Unplugged readings go together, so that the plug is pulled once.
-    const rank = (o: (typeof options)[number]): number => o.first * 1000 + (o.reading.state === 'off' || o.reading.kind === 'ohms' ? 100 : 0) + o.reading.gainBits;
-    const best = options.reduce<(typeof options)[number] | undefined>((a, b) => (!a || rank(b) > rank(a) ? b : a), undefined);
+    const rank = (o: (typeof options)[number]): number =>
+      o.first * 1000 + (o.reading.state === 'off' || o.reading.kind === 'ohms' ? 100 : 0) + o.reading.gainBits;
+    const best = options.reduce<(typeof options)[number] | undefined>(
+      (a, b) => (!a || rank(b) > rank(a) ? b : a),
+      undefined,
+    );
     if (!best) break;
     out.push({ reading: best.reading, controlName: imagined.controls.find((c) => c.id === best.s.control)!.name });
-    imagined = applyEdit(imagined, { do: 'add-reading', say: '', reading: likeliest(best.s, best.reading, `plan-${n}`) }, imagined.touchedAt);
+    imagined = applyEdit(
+      imagined,
+      { do: 'add-reading', say: '', reading: likeliest(best.s, best.reading, `plan-${n}`) },
+      imagined.touchedAt,
+    );
   }
   return out;
 }
@@ -39,8 +47,22 @@ export function boardOrder(job: Job, count: number): Planned[] {
 function likeliest(s: Survey, next: NextReading, id: string): Reading {
   const imaginedTop = s.posterior.before.meter.mostOhms;
   const { from, to, state, kind } = next;
-  const base = { id, at: '2000-01-01T00:00:00Z', control: [from, to].some((p) => p.kind === 'contact') ? s.control : '', from, to, state, kind, by: 'hand', said: '', struck: false } as const;
-  if (isIsolationReading(next)) return kind === 'ohms' || kind === 'insulation' ? { ...base, relation: '>', value: kind === 'ohms' ? imaginedTop : 500e6, digit: 0 } : { ...base, relation: '=', value: 0.3, digit: 0.1 };
+  const base = {
+    id,
+    at: '2000-01-01T00:00:00Z',
+    control: [from, to].some((p) => p.kind === 'contact') ? s.control : '',
+    from,
+    to,
+    state,
+    kind,
+    by: 'hand',
+    said: '',
+    struck: false,
+  } as const;
+  if (isIsolationReading(next))
+    return kind === 'ohms' || kind === 'insulation'
+      ? { ...base, relation: '>', value: kind === 'ohms' ? imaginedTop : 500e6, digit: 0 }
+      : { ...base, relation: '=', value: 0.3, digit: 0.1 };
   const meaning = next.meanings[0];
   if (kind === 'look') return { ...base, relation: '=', value: 0, digit: 0, said: meaning?.look ?? 'springs-back' };
   const { kinds, weights, before } = s.posterior;
@@ -50,5 +72,7 @@ function likeliest(s: Survey, next: NextReading, id: string): Reading {
   table.need(heaviest);
   const value = offScale(kind, s.posterior.supplies[best].mean(table, heaviest, kind));
   const most = before.meter.mostOhms;
-  return kind === 'ohms' && value > most ? { ...base, relation: '>', value: most, digit: 0 } : { ...base, relation: '=', value, digit: Math.abs(value) / 2000 };
+  return kind === 'ohms' && value > most
+    ? { ...base, relation: '>', value: most, digit: 0 }
+    : { ...base, relation: '=', value, digit: Math.abs(value) / 2000 };
 }

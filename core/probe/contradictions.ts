@@ -22,15 +22,21 @@ export function contradictionsIn(all: readonly Reading[], posterior: Posterior):
     const [first, second] = a.at <= b.at ? [a, b] : [b, a];
     if (named.has(first.id) && named.has(second.id)) return;
     named.add(first.id).add(second.id);
-    out.push({ readings: [first.id, second.id], text: `These two cannot both be right: ${say(first)}; and ${say(second)}. Repeat the second.` });
+    out.push({
+      readings: [first.id, second.id],
+      text: `These two cannot both be right: ${say(first)}; and ${say(second)}. Repeat the second.`,
+    });
   };
   readings.forEach((a, i) =>
     readings.slice(i + 1).forEach((b) => {
       if (specKey(a) === specKey(b) && !agree(a, b, posterior.before.meter)) pair(a, b);
-    }));
+    }),
+  );
   for (const r of readings) {
     if ((posterior.slip[r.id] ?? 0) < 0.5 || named.has(r.id)) continue;
-    const partner = readings.find((other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other, posterior.before));
+    const partner = readings.find(
+      (other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other, posterior.before),
+    );
     if (partner) pair(r, partner);
     else {
       named.add(r.id);
@@ -42,5 +48,10 @@ export function contradictionsIn(all: readonly Reading[], posterior: Posterior):
 
 /** Whether a reading stops looking like a slip once the other is left out. */
 function freed(readings: readonly Reading[], suspect: Reading, other: Reading, before: Before): boolean {
-  return (posteriorOf(readings.filter((x) => x.id !== other.id), before).slip[suspect.id] ?? 1) < 0.2;
+  return (
+    (posteriorOf(
+      readings.filter((x) => x.id !== other.id),
+      before,
+    ).slip[suspect.id] ?? 1) < 0.2
+  );
 }

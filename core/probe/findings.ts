@@ -12,23 +12,53 @@ import { tieOf, type Survey } from './survey';
 /** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
 export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
   const { rails, pieces, faces } = job.survey;
-  const beside = [...stripFindings(job), ...keypadFindings(job), ...railFindings(rails), ...sizeFindings(pieces, faces, job.controls)];
+  const beside = [
+    ...stripFindings(job),
+    ...keypadFindings(job),
+    ...railFindings(rails),
+    ...sizeFindings(pieces, faces, job.controls),
+  ];
   if (job.controls.length === 0 && job.survey.strips.length === 0 && job.survey.keypads.length === 0) {
-    return [...beside, finding('probe', 'none', { verdict: 'unknown', title: 'No control has been named yet', caption: 'no control yet', remedy: { text: 'Name the button or terminals that the machine listens to.' } })];
+    return [
+      ...beside,
+      finding('probe', 'none', {
+        verdict: 'unknown',
+        title: 'No control has been named yet',
+        caption: 'no control yet',
+        remedy: { text: 'Name the button or terminals that the machine listens to.' },
+      }),
+    ];
   }
-  return [...surveys.flatMap((s) => {
-    const name = job.controls.find((c) => c.id === s.control)!.name;
-    const tie = tieOf(job, s);
-    return [...(s.remainder.leads ? [remainderFinding(job, s, name)] : tie.length > 1 ? [tieFinding(s, name, tie)] : kindFinding(s, name)), ...valueFindings(s, name), ...isolationFindings(job, s.control, name)];
-  }), ...beside];
+  return [
+    ...surveys.flatMap((s) => {
+      const name = job.controls.find((c) => c.id === s.control)!.name;
+      const tie = tieOf(job, s);
+      return [
+        ...(s.remainder.leads
+          ? [remainderFinding(job, s, name)]
+          : tie.length > 1
+            ? [tieFinding(s, name, tie)]
+            : kindFinding(s, name)),
+        ...valueFindings(s, name),
+        ...isolationFindings(job, s.control, name),
+      ];
+    }),
+    ...beside,
+  ];
 }
 
 /** A control that fits none of the kinds: said so, with the readings that fit nothing, and never called by the nearest name. */
 function remainderFinding(job: Job, s: Survey, name: string): Finding {
   const misfits = misfitWords(job, s);
   return finding('probe', `${s.control}.kind`, {
-    verdict: 'unknown', title: `${name} is none of the kinds that Probe knows, or built in a way not foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`, caption: 'not one of these', source: ['bayes', 'remainder'],
-    value: { value: 100 * s.remainder.probability, unit: '%' }, remedy: { text: tellMore(s)[0]! },
+    verdict: 'unknown',
+    title:
+      `${name} is none of the kinds that Probe knows, or built in a way not ` +
+      `foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`,
+    caption: 'not one of these',
+    source: ['bayes', 'remainder'],
+    value: { value: 100 * s.remainder.probability, unit: '%' },
+    remedy: { text: tellMore(s)[0]! },
   });
 }
 
@@ -36,7 +66,10 @@ function remainderFinding(job: Job, s: Survey, name: string): Finding {
 function tieFinding(s: Survey, name: string, tie: readonly ControlKind[]): Finding {
   const names = tie.map((k) => KIND_WORDS[k].name).join(' or ');
   return finding('probe', `${s.control}.kind`, {
-    verdict: 'tight', title: `${name} is ${names}; no reading left can tell them apart`, caption: 'a tie', source: ['bayes', 'kind-priors'],
+    verdict: 'tight',
+    title: `${name} is ${names}; no reading left can tell them apart`,
+    caption: 'a tie',
+    source: ['bayes', 'kind-priors'],
     value: { value: 100 * tie.reduce((sum, k) => sum + s.posterior.kinds[k], 0), unit: '%' },
     remedy: { text: 'Choose a way that suits both, such as an isolated contact across the terminals.' },
   });
@@ -50,8 +83,24 @@ function kindFinding(s: Survey, name: string): Finding[] {
   const value = { value: 100 * best.probability, unit: '%' as const };
   return [
     finding('probe', `${s.control}.kind`, {
-      verdict: s.known ? 'settled' : 'unknown', value, limit, source: ['bayes', 'kind-priors', 'builds-met', 'kernel', 'supply-filter', 'remainder', 'look-shares', 'siblings', 'outliers', 'meter-hand'],
-      title: s.known ? `${name} is ${words}, ${chanceWords(best.probability)}` : `${name} may be ${words}: ${chanceWords(best.probability)}, not certain yet`,
+      verdict: s.known ? 'settled' : 'unknown',
+      value,
+      limit,
+      source: [
+        'bayes',
+        'kind-priors',
+        'builds-met',
+        'kernel',
+        'supply-filter',
+        'remainder',
+        'look-shares',
+        'siblings',
+        'outliers',
+        'meter-hand',
+      ],
+      title: s.known
+        ? `${name} is ${words}, ${chanceWords(best.probability)}`
+        : `${name} may be ${words}: ${chanceWords(best.probability)}, not certain yet`,
       caption: s.known ? words : 'more readings wanted',
       remedy: s.known ? (still ? { text: still } : null) : { text: 'Take the next reading that Probe proposes.' },
     }),
@@ -60,7 +109,12 @@ function kindFinding(s: Survey, name: string): Finding[] {
 
 /** Values that levels and currents of any joint across such a control are worked out from. */
 const RESTS_ON: Partial<Record<ControlKind, readonly string[]>> = {
-  'low-when-pressed': ['supplyVolts', 'pullUpOhms'], 'high-when-pressed': ['supplyVolts', 'pullDownOhms'], 'latching-switch': ['supplyVolts', 'pullUpOhms'], ladder: ['supplyVolts', 'pullUpOhms'], 'scanned-matrix': ['supplyVolts', 'pullUpOhms'], 'dry-pair': ['loopVolts', 'loopOhms'],
+  'low-when-pressed': ['supplyVolts', 'pullUpOhms'],
+  'high-when-pressed': ['supplyVolts', 'pullDownOhms'],
+  'latching-switch': ['supplyVolts', 'pullUpOhms'],
+  ladder: ['supplyVolts', 'pullUpOhms'],
+  'scanned-matrix': ['supplyVolts', 'pullUpOhms'],
+  'dry-pair': ['loopVolts', 'loopOhms'],
 };
 
 function valueFindings(s: Survey, name: string): Finding[] {
@@ -70,19 +124,45 @@ function valueFindings(s: Survey, name: string): Finding[] {
   for (const [key, estimate] of Object.entries(best.estimates)) {
     if (estimate.steps.length === 0) {
       // What every joint rests on is asked for by name; the rest may stay unread.
-      if (s.known && RESTS_ON[best.kind]?.includes(key)) out.push(finding('probe', `${s.control}.${key}`, { verdict: 'unknown', title: `${PARAMETER_WORDS[key] ?? key} of ${name} was not read`, caption: 'more readings wanted', source: ['meter-hand'], remedy: { text: 'Take the next reading that Probe proposes.' } }));
+      if (s.known && RESTS_ON[best.kind]?.includes(key))
+        out.push(
+          finding('probe', `${s.control}.${key}`, {
+            verdict: 'unknown',
+            title: `${PARAMETER_WORDS[key] ?? key} of ${name} was not read`,
+            caption: 'more readings wanted',
+            source: ['meter-hand'],
+            remedy: { text: 'Take the next reading that Probe proposes.' },
+          }),
+        );
       continue;
     }
     const last = estimate.steps[estimate.steps.length - 1]!;
-    out.push(finding('probe', `${s.control}.${key}`, {
-      // A value of what is not yet known to be there is no settled value.
-      verdict: s.known && !estimate.guessed ? 'settled' : 'unknown', title: `${PARAMETER_WORDS[key] ?? key} of ${name}`, caption: words, value: last.result, steps: estimate.steps, source: ['ohm', 'meter-hand'],
-    }));
+    out.push(
+      finding('probe', `${s.control}.${key}`, {
+        // A value of what is not yet known to be there is no settled value.
+        verdict: s.known && !estimate.guessed ? 'settled' : 'unknown',
+        title: `${PARAMETER_WORDS[key] ?? key} of ${name}`,
+        caption: words,
+        value: last.result,
+        steps: estimate.steps,
+        source: ['ohm', 'meter-hand'],
+      }),
+    );
   }
   s.contradictions.forEach((c) =>
-    out.push(finding('probe', `${s.control}.contradiction.${c.readings.join('+')}`, {
-      verdict: 'tight', title: c.text, caption: 'readings disagree', source: ['bayes', 'outliers'],
-      remedy: { text: 'Withdraw the wrong one; it stays in the record.', label: 'Withdraw the later one', edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true } },
-    })));
+    out.push(
+      finding('probe', `${s.control}.contradiction.${c.readings.join('+')}`, {
+        verdict: 'tight',
+        title: c.text,
+        caption: 'readings disagree',
+        source: ['bayes', 'outliers'],
+        remedy: {
+          text: 'Withdraw the wrong one; it stays in the record.',
+          label: 'Withdraw the later one',
+          edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true },
+        },
+      }),
+    ),
+  );
   return out;
 }

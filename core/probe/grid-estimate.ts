@@ -4,14 +4,27 @@ import type { Interval } from '../quantity';
 import { particles } from './particles';
 import type { Posterior } from './posterior';
 
-export type BuildValue = 'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'keyOhms' | 'neighbourOhms' | 'periodSeconds' | 'pulseShare';
+export type BuildValue =
+  'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'keyOhms' | 'neighbourOhms' | 'periodSeconds' | 'pulseShare';
 
 /** Which values of a build each kind has, and what they are called outside. */
 export const VALUE_NAMES: Readonly<Record<ControlKind, Partial<Record<BuildValue, string>>>> = {
   'low-when-pressed': { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms' },
   'high-when-pressed': { supplyVolts: 'supplyVolts', seriesOhms: 'pullDownOhms', contactOhms: 'contactOhms' },
-  ladder: { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms', keyOhms: 'keyOhms', neighbourOhms: 'neighbourOhms' },
-  'scanned-matrix': { supplyVolts: 'supplyVolts', seriesOhms: 'pullUpOhms', contactOhms: 'contactOhms', periodSeconds: 'periodSeconds', pulseShare: 'widthShare' },
+  ladder: {
+    supplyVolts: 'supplyVolts',
+    seriesOhms: 'pullUpOhms',
+    contactOhms: 'contactOhms',
+    keyOhms: 'keyOhms',
+    neighbourOhms: 'neighbourOhms',
+  },
+  'scanned-matrix': {
+    supplyVolts: 'supplyVolts',
+    seriesOhms: 'pullUpOhms',
+    contactOhms: 'contactOhms',
+    periodSeconds: 'periodSeconds',
+    pulseShare: 'widthShare',
+  },
   'dry-pair': { supplyVolts: 'loopVolts', seriesOhms: 'loopOhms', contactOhms: 'contactOhms' },
   'switched-load': { supplyVolts: 'loadVolts', seriesOhms: 'loadOhms', contactOhms: 'contactOhms' },
   'touch-pad': { supplyVolts: 'floatVolts', seriesOhms: 'padOhms' },
@@ -74,11 +87,15 @@ export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => 
 
 /** Where the contact's other side stands, where that is sure. */
 export function farSideOf(kind: ControlKind, p: Posterior): 'ground' | 'supply' | 'floats' | 'unknown' {
-  return (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > 0.95) ?? 'unknown';
+  return (
+    (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > 0.95) ??
+    'unknown'
+  );
 }
 
 /** The terminal with more weight as the signal side. */
-export const signalSide = (kind: ControlKind, p: Posterior): 'A' | 'B' => (shareWith(kind, p, (b) => b.signal === 'A') >= 0.5 ? 'A' : 'B');
+export const signalSide = (kind: ControlKind, p: Posterior): 'A' | 'B' =>
+  shareWith(kind, p, (b) => b.signal === 'A') >= 0.5 ? 'A' : 'B';
 
 /** The kinds by probability, likeliest first. */
 export const ranked = (p: Posterior): ControlKind[] => [...CONTROL_KINDS].sort((a, b) => p.kinds[b] - p.kinds[a]);

@@ -3,7 +3,17 @@ import { assess } from '../assess';
 import { suppliesOf, VARIANTS } from '../circuit';
 import { applyEdit, HAND_METER, isStated, readNoteLine, type Job, type Reading } from '../job';
 import { benchJob } from '../testing/jobs';
-import { againstLeader, assumptions, chanceWords, contactView, isolationOf, misfitWords, nextFor, surveyOf, tellMore } from '.';
+import {
+  againstLeader,
+  assumptions,
+  chanceWords,
+  contactView,
+  isolationOf,
+  misfitWords,
+  nextFor,
+  surveyOf,
+  tellMore,
+} from '.';
 import { hangsOn } from './confirm';
 import { likelihoodOf } from './likelihood';
 import { particles, predictions } from './particles';
@@ -12,18 +22,31 @@ import { evidenceOf } from './repeats';
 import { namedSupplies, SupplyState } from './supply';
 
 const IT = 'control-it';
-const APART = ['ground to mains off >20M', 'it A to mains off >20M', 'it B to mains off >20M', 'it A to earth on 0.3 VAC', 'it A to earth plug-turned 0.3 VAC'];
-const said = (...lines: string[]): Job => lines.reduce((job, line, i) => {
-  const u = readNoteLine(line, job, { id: `r${i}`, now: `2026-01-01T00:00:${String(i).padStart(2, '0')}Z` });
-  if (!u.ok) throw new Error(`${line}: ${u.message}`);
-  return applyEdit(job, u.edit, '2026-01-01T00:01:00Z');
-}, applyEdit(benchJob(), { do: 'add-control', id: IT, name: 'it' }, '2026-01-01T00:00:00Z'));
+const APART = [
+  'ground to mains off >20M',
+  'it A to mains off >20M',
+  'it B to mains off >20M',
+  'it A to earth on 0.3 VAC',
+  'it A to earth plug-turned 0.3 VAC',
+];
+const said = (...lines: string[]): Job =>
+  lines.reduce(
+    (job, line, i) => {
+      const u = readNoteLine(line, job, { id: `r${i}`, now: `2026-01-01T00:00:${String(i).padStart(2, '0')}Z` });
+      if (!u.ok) throw new Error(`${line}: ${u.message}`);
+      return applyEdit(job, u.edit, '2026-01-01T00:01:00Z');
+    },
+    applyEdit(benchJob(), { do: 'add-control', id: IT, name: 'it' }, '2026-01-01T00:00:00Z'),
+  );
 const button = ['it look springs back', 'it B to ground off 0.1 ohm', 'it A idle 4.98 V', 'it A-B pressed 0.4 ohm'];
 
 describe('what is read again at one place', () => {
   const readings = (...lines: string[]): readonly Reading[] => said(...lines).readings;
   it('is one piece of evidence with less noise where it agrees, and either one where it does not', () => {
-    const [same] = evidenceOf(readings('it A idle 4.98 V', 'it A idle 4.96 V', 'it A idle 4.97 V', 'it A idle 4.97 V'), HAND_METER);
+    const [same] = evidenceOf(
+      readings('it A idle 4.98 V', 'it A idle 4.96 V', 'it A idle 4.97 V', 'it A idle 4.97 V'),
+      HAND_METER,
+    );
     expect(same!.agreed).toHaveLength(1);
     expect(same!.agreed[0]!.reading.value).toBeCloseTo(4.97, 9);
     expect(same!.agreed[0]!.reading.digit).toBeCloseTo(0.01 / 2, 9);
@@ -55,10 +78,24 @@ describe('what is read again at one place', () => {
     const own = known.readings.filter((r) => r.control === IT && r.to.kind !== 'mains' && r.to.kind !== 'earth');
     const spec = hangsOn(own, surveyOf(known, IT).posterior)!;
     const next = nextFor(known, surveyOf(known, IT))!;
-    expect(next).toMatchObject({ from: spec.from, state: spec.state, kind: spec.kind, tellsKind: true, why: expect.stringContaining('hangs on this one reading') });
+    expect(next).toMatchObject({
+      from: spec.from,
+      state: spec.state,
+      kind: spec.kind,
+      tellsKind: true,
+      why: expect.stringContaining('hangs on this one reading'),
+    });
     const taken = own.find((r) => r.state === spec.state && r.kind === spec.kind && r.from.name === spec.from.name)!;
-    const again = applyEdit(known, { do: 'add-reading', say: '', reading: { ...taken, id: 'again' } }, '2026-01-01T00:02:00Z');
-    expect(hangsOn([...own, { ...taken, id: 'again' }], surveyOf(again, IT).posterior)).not.toMatchObject({ state: spec.state, from: spec.from, kind: spec.kind });
+    const again = applyEdit(
+      known,
+      { do: 'add-reading', say: '', reading: { ...taken, id: 'again' } },
+      '2026-01-01T00:02:00Z',
+    );
+    expect(hangsOn([...own, { ...taken, id: 'again' }], surveyOf(again, IT).posterior)).not.toMatchObject({
+      state: spec.state,
+      from: spec.from,
+      kind: spec.kind,
+    });
   });
 });
 
@@ -66,7 +103,12 @@ describe('the supply of a build', () => {
   it('follows volts as the product of normal distributions does', () => {
     const kind = 'low-when-pressed';
     const supply = SupplyState.begun(kind, null);
-    const spec = { from: { kind: 'contact', name: 'A' }, to: { kind: 'ground', name: '' }, state: 'idle', kind: 'volts-dc' } as const;
+    const spec = {
+      from: { kind: 'contact', name: 'A' },
+      to: { kind: 'ground', name: '' },
+      state: 'idle',
+      kind: 'volts-dc',
+    } as const;
     const table = predictions(kind, spec);
     const i = particles(kind).builds.findIndex((b, k) => b.signal === 'A' && k % 7 !== 0);
     table.need(i);
@@ -82,7 +124,16 @@ describe('the supply of a build', () => {
   });
 
   it('is one of those that are met, a neighbour’s more than all others', () => {
-    const alone = namedSupplies({ list: [[5, 1], [12, 3]], within: 0.1 }, null);
+    const alone = namedSupplies(
+      {
+        list: [
+          [5, 1],
+          [12, 3],
+        ],
+        within: 0.1,
+      },
+      null,
+    );
     expect(alone.reduce((s, n) => s + n.weight, 0)).toBeCloseTo(1, 9);
     const shared = namedSupplies({ list: [[5, 1]], within: 0.1 }, 3.3);
     expect(shared[0]).toMatchObject({ volts: 3.3, weight: 0.9 });
@@ -90,7 +141,15 @@ describe('the supply of a build', () => {
   });
 
   it('is found with the leads exchanged throughout', () => {
-    const job = said(...APART, 'it look springs back', 'it B to ground off 0.1 ohm', 'it A idle -4.98 V', 'it A neighbour -4.98 V', 'it A-B pressed 0.4 ohm', 'it A pressed -3 mV');
+    const job = said(
+      ...APART,
+      'it look springs back',
+      'it B to ground off 0.1 ohm',
+      'it A idle -4.98 V',
+      'it A neighbour -4.98 V',
+      'it A-B pressed 0.4 ohm',
+      'it A pressed -3 mV',
+    );
     const p = surveyOf(job, IT);
     expect(assumptions(job, p).join()).toMatch(/leads exchanged/);
     expect(p.candidates[0]!.kind).toBe('low-when-pressed');
@@ -105,7 +164,18 @@ describe('the supply of a build', () => {
 });
 
 describe('a control that is none of the kinds', () => {
-  const opener = said(...APART, 'it look springs back', 'it B to ground off 0.05 ohm', 'it A to ground off 0.3 ohm', 'it A-B off 0.3 ohm', 'it A-B pressed 15k', 'it A-B pressed 15.1k', 'it A-B released 0.3 ohm', 'it B-A pressed 15k', 'it B-A pressed 15.1k');
+  const opener = said(
+    ...APART,
+    'it look springs back',
+    'it B to ground off 0.05 ohm',
+    'it A to ground off 0.3 ohm',
+    'it A-B off 0.3 ohm',
+    'it A-B pressed 15k',
+    'it A-B pressed 15.1k',
+    'it A-B released 0.3 ohm',
+    'it B-A pressed 15k',
+    'it B-A pressed 15.1k',
+  );
   const s = surveyOf(opener, IT);
 
   it('leaves the remainder in the lead, with what fits nothing and what would tell more', () => {
@@ -113,15 +183,29 @@ describe('a control that is none of the kinds', () => {
     expect(s.known).toBe(false);
     expect(misfitWords(opener, s)).toEqual([expect.stringContaining('A to B'), expect.stringContaining('B to A')]);
     expect(tellMore(s)).toHaveLength(4);
-    expect(assess(opener).findings.find((f) => f.id === `probe.${IT}.kind`)).toMatchObject({ verdict: 'unknown', caption: 'not one of these', title: expect.stringContaining('15.1 kΩ') });
+    expect(assess(opener).findings.find((f) => f.id === `probe.${IT}.kind`)).toMatchObject({
+      verdict: 'unknown',
+      caption: 'not one of these',
+      title: expect.stringContaining('15.1 kΩ'),
+    });
     expect(assess(opener).facts.controls[IT]!.kind).toBeNull();
   });
 
-  it('is hardly thought of where a kind fits as a whole', () => expect(surveyOf(said(...APART, ...button), IT).remainder.probability).toBeLessThan(0.01));
+  it('is hardly thought of where a kind fits as a whole', () =>
+    expect(surveyOf(said(...APART, ...button), IT).remainder.probability).toBeLessThan(0.01));
 });
 
 describe('how a control stands', () => {
-  it('says chance in words', () => expect([0.995, 0.96, 0.85, 0.6, 0.3, 0.1, 0.01].map(chanceWords)).toEqual(['as good as certain', 'nearly sure', 'likely', 'more likely than not', 'possible', 'unlikely', 'hardly']));
+  it('says chance in words', () =>
+    expect([0.995, 0.96, 0.85, 0.6, 0.3, 0.1, 0.01].map(chanceWords)).toEqual([
+      'as good as certain',
+      'nearly sure',
+      'likely',
+      'more likely than not',
+      'possible',
+      'unlikely',
+      'hardly',
+    ]));
 
   it('tells whether a bare contact would do although the kind is open', () => {
     const lines = [...button, 'it A-B released >20M', 'it A-B loaded-10k 2.5 V'];
@@ -136,17 +220,36 @@ describe('how a control stands', () => {
     const odd = said(...APART, ...button, 'it A neighbour 2.4 V');
     expect(againstLeader(odd, surveyOf(odd, IT))).toBeTruthy();
     expect(assumptions(odd, surveyOf(odd, IT)).join()).toMatch(/usual one/);
-    const stated = applyEdit(odd, { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, stated: true } }, say: '' }, '2026-01-01T00:02:00Z');
+    const stated = applyEdit(
+      odd,
+      { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, stated: true } }, say: '' },
+      '2026-01-01T00:02:00Z',
+    );
     expect(assumptions(stated, surveyOf(stated, IT)).join()).not.toMatch(/usual one/);
     expect(isStated({ ...HAND_METER, inputOhms: 1e6 })).toBe(true);
   });
 
   it('knows where the far side of a contact stands, and keeps a transistor to ground from a switch to the supply', () => {
-    const latch = said(...APART, 'it look stays down', 'it A-B released 0.2 ohm', 'it A idle 0 V', 'it B idle 5 V', 'it A released 5 V', 'it A-B off 14k', 'it A to ground off 10k');
+    const latch = said(
+      ...APART,
+      'it look stays down',
+      'it A-B released 0.2 ohm',
+      'it A idle 0 V',
+      'it B idle 5 V',
+      'it A released 5 V',
+      'it A-B off 14k',
+      'it A to ground off 10k',
+    );
     expect(surveyOf(latch, IT).candidates[0]!.kind).toBe('latching-switch');
     expect(assess(latch).facts.controls[IT]!.farSide).toBe('supply');
-    const planned = applyEdit(latch, { do: 'change', section: 'thumb', set: { way: 'npn-to-ground' }, say: '' }, '2026-01-01T00:02:00Z');
-    expect(assess(planned).findings.find((f) => f.id === 'thumb.npn-to-ground.ground-side')).toMatchObject({ verdict: 'stop' });
+    const planned = applyEdit(
+      latch,
+      { do: 'change', section: 'thumb', set: { way: 'npn-to-ground' }, say: '' },
+      '2026-01-01T00:02:00Z',
+    );
+    expect(assess(planned).findings.find((f) => f.id === 'thumb.npn-to-ground.ground-side')).toMatchObject({
+      verdict: 'stop',
+    });
   });
 });
 
@@ -157,13 +260,24 @@ describe('isolation that ohms do not prove', () => {
     expect(asks(said(...between))).toBe('mains to ground off');
     const swapped = said(...between, 'mains to ground off 3.3M');
     expect(asks(swapped)).toBe('ground to mains insulation');
-    const tested = said(...between, 'mains to ground off 3.3M', 'ground to mains insulation 300M', 'it A to mains insulation 300M', 'it B to mains insulation 300M');
+    const tested = said(
+      ...between,
+      'mains to ground off 3.3M',
+      'ground to mains insulation 300M',
+      'it A to mains insulation 300M',
+      'it B to mains insulation 300M',
+    );
     expect(asks(tested)).toBe('it A to earth idle');
     expect(isolationOf(said(...between, 'mains to ground off 0.4M'), IT).verdict).toBe('not-isolated');
   });
 
   it('has a way out where the meter ends too low', () => {
-    const low = (job: Job): Job => applyEdit(job, { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, mostOhms: 2e6 } }, say: '' }, '2026-01-01T00:02:00Z');
+    const low = (job: Job): Job =>
+      applyEdit(
+        job,
+        { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, mostOhms: 2e6 } }, say: '' },
+        '2026-01-01T00:02:00Z',
+      );
     const job = low(said('ground to mains off >2M', 'it A to mains off >2M', 'it B to mains off >2M'));
     expect(asks(job)).toBe('ground to mains insulation');
     expect(isolationOf(job, IT).verdict).toBe('unknown');

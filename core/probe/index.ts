@@ -1,7 +1,7 @@
 export { calibrationError, drawBoard, probeBench, type BenchResult } from './bench';
 export { boardOrder, type Planned } from './board-order';
 export type { Contradiction } from './contradictions';
-export type { Estimate } from './estimate';
+export type { Estimate } from './estimate-parts';
 export { probeFindings } from './findings';
 export { informationBits, type Meaning } from './information';
 export { isolationOf, offMains, overLimits, questionsOf, type IsolationState, type MainsQuestion } from './isolation';
@@ -9,11 +9,30 @@ export { MAINS_QUESTIONS } from './isolation-findings';
 export { KIND_WORDS, parameterUnit, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
 export { LOOK_WORDS } from './looks';
 export { KNOWN_AT } from './next';
-export { againstLeader, assumptions, chanceWords, contactView, kindNames, misfitWords, tellMore, type ContactView } from './standing';
+export {
+  againstLeader,
+  assumptions,
+  chanceWords,
+  contactView,
+  kindNames,
+  misfitWords,
+  tellMore,
+  type ContactView,
+} from './standing';
 export { specKey } from './spec-key';
 export type { Expectation, NextReading } from './say-next';
 export { warmUp } from './warm';
 export { controlOf, takenFrom, walk, type Walk } from './walk';
-export { controlFacts, nextFor, surveyOf, surveysOf, tieOf, type Candidate, type Remainder, type Survey } from './survey';
+export {
+  controlFacts,
+  nextFor,
+  surveyOf,
+  surveysOf,
+  tieOf,
+  type Candidate,
+  type Remainder,
+  type Survey,
+} from './survey';
 export { practiceResult, type Guess, type PracticeResult } from './practice';
-export { stripState, type Pair, type StripState, type StripStep } from './terminals';
+export type { Pair } from './strip-pairs';
+export { stripState, type StripState, type StripStep } from './terminals';

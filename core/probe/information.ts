@@ -7,7 +7,16 @@ import type { Posterior } from './posterior';
 
 const BINS = 96;
 const SCALE: Record<Reading['kind'], readonly [number, number]> = {
-  'volts-dc': [-26, 26], 'volts-ac': [-5, 260], ohms: [-1, 22], continuity: [-1, 22], amps: [-11, 3], hertz: [-1, 13], duty: [-1.2, 1.2], jumper: [0, 1], look: [0, LOOKS.length], insulation: [-1, 25],
+  'volts-dc': [-26, 26],
+  'volts-ac': [-5, 260],
+  ohms: [-1, 22],
+  continuity: [-1, 22],
+  amps: [-11, 3],
+  hertz: [-1, 13],
+  duty: [-1.2, 1.2],
+  jumper: [0, 1],
+  look: [0, LOOKS.length],
+  insulation: [-1, 25],
 };
 
 /** How often each kind would give each answer; the answers are bins of the scale, or choices. Rows add up to one. */
@@ -26,7 +35,8 @@ export function outcomesOf(s: ReadingSpec, p: Posterior): Outcomes {
   let leftOver = 0;
   for (const kind of CONTROL_KINDS) {
     if (s.kind === 'look') shares[kind] = Float64Array.from(LOOKS, (look) => lookShare(kind, look));
-    else if (p.kinds[kind] < UNLIKELY && kind !== p.leading) shares[kind] = new Float64Array(s.kind === 'jumper' ? 2 : BINS);
+    else if (p.kinds[kind] < UNLIKELY && kind !== p.leading)
+      shares[kind] = new Float64Array(s.kind === 'jumper' ? 2 : BINS);
     else if (s.kind === 'jumper') shares[kind] = jumperShares(kind, s, p);
     else {
       const row = new Float64Array(BINS);
@@ -114,7 +124,10 @@ export function informationBits(s: ReadingSpec, p: Posterior): { kind: number; v
     after += sum * entropyBits(column);
   }
   const number = s.kind !== 'look' && s.kind !== 'jumper';
-  return { kind: Math.max(0, entropyBits(prior) - after), values: number ? Math.max(0, entropyBits(shares[p.leading]) - leftOver) : 0 };
+  return {
+    kind: Math.max(0, entropyBits(prior) - after),
+    values: number ? Math.max(0, entropyBits(shares[p.leading]) - leftOver) : 0,
+  };
 }
 
 /** What one stretch of answers would make of the control. */
@@ -147,10 +160,28 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
     const high = choice ? bin : base(s.kind, min + (bin + 1) * width);
     const last = out[out.length - 1];
     if (!choice && last?.kind === kind) {
-      out[out.length - 1] = { ...last, high, chance: last.chance + chance, won: last.won + column[best]!, probability: (last.won + column[best]!) / (last.chance + chance) };
-    } else out.push({ low, high, look: s.kind === 'look' ? LOOKS[bin]! : null, chance, kind, won: column[best]!, probability: column[best]! / chance });
+      out[out.length - 1] = {
+        ...last,
+        high,
+        chance: last.chance + chance,
+        won: last.won + column[best]!,
+        probability: (last.won + column[best]!) / (last.chance + chance),
+      };
+    } else
+      out.push({
+        low,
+        high,
+        look: s.kind === 'look' ? LOOKS[bin]! : null,
+        chance,
+        kind,
+        won: column[best]!,
+        probability: column[best]! / chance,
+      });
   }
-  return out.filter((m) => m.chance > 0.005).sort((a, b) => b.chance - a.chance).map(({ won: _won, ...m }) => m);
+  return out
+    .filter((m) => m.chance > 0.005)
+    .sort((a, b) => b.chance - a.chance)
+    .map(({ won: _won, ...m }) => m);
 }
 
 const base = (kind: Reading['kind'], y: number): number => offScale(kind, y);

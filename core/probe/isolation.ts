@@ -23,7 +23,8 @@ const GROUND: Point = { kind: 'ground', name: '' };
 const EARTH: Point = { kind: 'earth', name: '' };
 const contact = (name: string): Point => ({ kind: 'contact', name });
 const same = (p: Point, q: Point): boolean => p.kind === q.kind && p.name === q.name;
-const joins = (r: Reading, p: Point, q: Point): boolean => (same(r.from, p) && same(r.to, q)) || (same(r.from, q) && same(r.to, p));
+const joins = (r: Reading, p: Point, q: Point): boolean =>
+  (same(r.from, p) && same(r.to, q)) || (same(r.from, q) && same(r.to, p));
 
 /** What is asked of the machine before its isolation can be read. */
 export type MainsQuestion = 'feed' | 'cables' | 'mainSwitch' | 'earth';
@@ -57,34 +58,52 @@ export function questionsOf(m: MainsSide): MainsQuestion[] {
   if (m.feed === 'unknown') return ['feed'];
   if (m.feed === 'none' && m.cables === 'unknown') return ['cables'];
   if (m.feed === 'none' && m.cables === 'none') return [];
-  return [...(m.mainSwitch === 'unknown' ? ['mainSwitch' as const] : []), ...(m.earth === 'unknown' ? ['earth' as const] : [])];
+  return [
+    ...(m.mainSwitch === 'unknown' ? ['mainSwitch' as const] : []),
+    ...(m.earth === 'unknown' ? ['earth' as const] : []),
+  ];
 }
 
 /** True where nothing of mains can reach the machine: no plug, no charger, no cable. */
 export const offMains = (m: MainsSide): boolean => m.feed === 'none' && m.cables === 'none';
 
 /** What a reading proves at least, Ω: `over range` proves no more than where this meter ends. */
-const provenOhms = (r: Reading, meter: Meter): number => (r.relation === '<' ? 0 : Math.min(r.value, r.kind === 'ohms' ? meter.mostOhms : Number.POSITIVE_INFINITY));
+const provenOhms = (r: Reading, meter: Meter): number =>
+  r.relation === '<' ? 0 : Math.min(r.value, r.kind === 'ohms' ? meter.mostOhms : Number.POSITIVE_INFINITY);
 
 /** Whether a reading proves that a point is apart from a mains pin. */
 export const provesApart = (r: Reading, meter: Meter): boolean => provenOhms(r, meter) >= APART_ABOVE_OHMS;
 
 /** True where a reading is over extra-low voltage by a source of its own: not merely between a floating point and earth. */
-export const overLimits = (r: Reading): boolean => !toEarth(r) && ((r.kind === 'volts-ac' && r.value > ELV_AC_VOLTS) || (r.kind === 'volts-dc' && Math.abs(r.value) > ELV_DC_VOLTS));
+export const overLimits = (r: Reading): boolean =>
+  !toEarth(r) &&
+  ((r.kind === 'volts-ac' && r.value > ELV_AC_VOLTS) || (r.kind === 'volts-dc' && Math.abs(r.value) > ELV_DC_VOLTS));
 
 const toEarth = (r: Reading): boolean => r.kind === 'volts-ac' && (r.to.kind === 'earth' || r.from.kind === 'earth');
 
-const LOADED_OF: Partial<Record<Reading['state'], Reading['state']>> = { idle: 'loaded-10k', 'plug-turned': 'turned-10k' };
+const LOADED_OF: Partial<Record<Reading['state'], Reading['state']>> = {
+  idle: 'loaded-10k',
+  'plug-turned': 'turned-10k',
+};
 
 /** The AC checks against earth of one point, one for each position of the plug that was read. */
 export function acChecks(readings: readonly Reading[], point: Point): AcCheck[] {
   return (['idle', 'plug-turned'] as const).flatMap((state): AcCheck[] => {
-    const highest = (at: Reading['state']): Reading | undefined => readings.filter((r) => toEarth(r) && r.state === at && joins(r, point, EARTH)).sort((a, b) => b.value - a.value)[0];
+    const highest = (at: Reading['state']): Reading | undefined =>
+      readings
+        .filter((r) => toEarth(r) && r.state === at && joins(r, point, EARTH))
+        .sort((a, b) => b.value - a.value)[0];
     const open = highest(state);
     if (!open) return [];
     const loaded = highest(LOADED_OF[state]!) ?? null;
     if (open.value <= STRAY_VOLTS) return [{ open, loaded, is: 'stray' }];
-    return [{ open, loaded, is: loaded === null ? 'unloaded' : loaded.value / TEST_LOAD_OHMS > TOUCH_AMPS ? 'tied' : 'stray' }];
+    return [
+      {
+        open,
+        loaded,
+        is: loaded === null ? 'unloaded' : loaded.value / TEST_LOAD_OHMS > TOUCH_AMPS ? 'tied' : 'stray',
+      },
+    ];
   });
 }
 
@@ -99,12 +118,24 @@ export function acMissing(checks: readonly AcCheck[], point: Point, second: bool
 }
 
 /** Of the AC readings that a point still wants, those under a load: for a point of which no other is asked. */
-export const loadsMissing = (checks: readonly AcCheck[], point: Point): ReadingSpec[] => acMissing(checks, point, true).filter((m) => m.state !== 'idle' && m.state !== 'plug-turned');
+export const loadsMissing = (checks: readonly AcCheck[], point: Point): ReadingSpec[] =>
+  acMissing(checks, point, true).filter((m) => m.state !== 'idle' && m.state !== 'plug-turned');
 
 const PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains'];
 
-function lowestTo(readings: readonly Reading[], kind: Reading['kind'], point: Point, pins: readonly Point['kind'][]): Reading | undefined {
-  return readings.filter((r) => r.kind === kind && ((same(r.from, point) && pins.includes(r.to.kind)) || (same(r.to, point) && pins.includes(r.from.kind)))).sort((a, b) => a.value - b.value)[0];
+function lowestTo(
+  readings: readonly Reading[],
+  kind: Reading['kind'],
+  point: Point,
+  pins: readonly Point['kind'][],
+): Reading | undefined {
+  return readings
+    .filter(
+      (r) =>
+        r.kind === kind &&
+        ((same(r.from, point) && pins.includes(r.to.kind)) || (same(r.to, point) && pins.includes(r.from.kind))),
+    )
+    .sort((a, b) => a.value - b.value)[0];
 }
 
 /** True where a point was read against live and neutral, singly or clipped together. */
@@ -118,36 +149,91 @@ export function isolationOf(job: Job, control: string): IsolationState {
   const { mains, meter } = job.survey;
   const readings = readingsOf(job, control);
   const asks = questionsOf(mains);
-  const tiedToGround = (name: string): boolean => readings.some((r) => r.kind === 'ohms' && r.state === 'off' && r.relation !== '>' && r.value <= SAME_NODE_OHMS && joins(r, contact(name), GROUND));
+  const tiedToGround = (name: string): boolean =>
+    readings.some(
+      (r) =>
+        r.kind === 'ohms' &&
+        r.state === 'off' &&
+        r.relation !== '>' &&
+        r.value <= SAME_NODE_OHMS &&
+        joins(r, contact(name), GROUND),
+    );
   const points = [GROUND, contact('A'), contact('B')].filter((p) => p.kind === 'ground' || !tiedToGround(p.name));
-  const to = (kind: Reading['kind']): Reading[] => readings.filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth').sort((a, b) => a.value - b.value);
+  const to = (kind: Reading['kind']): Reading[] =>
+    readings
+      .filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth')
+      .sort((a, b) => a.value - b.value);
   const lowest = to('ohms')[0] ?? null;
   const insulation = to('insulation')[0] ?? null;
-  const tested = points.every((p) => covered(readings, 'insulation', p)) && insulation !== null && provenOhms(insulation, meter) >= REINFORCED_OHMS;
+  const tested =
+    points.every((p) => covered(readings, 'insulation', p)) &&
+    insulation !== null &&
+    provenOhms(insulation, meter) >= REINFORCED_OHMS;
   const acOfA = acChecks(readings, contact('A'));
   // A is what is asked for; what was read of the other points counts as well.
-  const others = [contact('B'), GROUND].map((p) => ({ p, checks: acChecks(readings, p) })).filter(({ checks }) => checks.length > 0);
+  const others = [contact('B'), GROUND]
+    .map((p) => ({ p, checks: acChecks(readings, p) }))
+    .filter(({ checks }) => checks.length > 0);
   const ac = [...acOfA, ...others.flatMap(({ checks }) => checks)];
   const loads = others.flatMap(({ p, checks }) => loadsMissing(checks, p));
-  const tied = (lowest !== null && lowest.relation !== '>' && lowest.value < TIED_BELOW_OHMS) || (insulation !== null && insulation.relation !== '>' && insulation.value < BASIC_OHMS) || ac.some((c) => c.is === 'tied');
-  const worst = readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ?? ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ?? null;
+  const tied =
+    (lowest !== null && lowest.relation !== '>' && lowest.value < TIED_BELOW_OHMS) ||
+    (insulation !== null && insulation.relation !== '>' && insulation.value < BASIC_OHMS) ||
+    ac.some((c) => c.is === 'tied');
+  const worst =
+    readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ??
+    ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ??
+    null;
   // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
   if (offMains(mains)) {
     const missing = [...loadsMissing(acOfA, contact('A')), ...loads];
-    return { verdict: worst || tied ? 'not-isolated' : missing.length > 0 ? 'unknown' : 'isolated', asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
+    return {
+      verdict: worst || tied ? 'not-isolated' : missing.length > 0 ? 'unknown' : 'isolated',
+      asks,
+      missing,
+      lowest,
+      insulation,
+      ac,
+      dangerous: worst !== null,
+      worst,
+    };
   }
   const turns = mains.feed === 'plug-turns';
   const switched = mains.mainSwitch === 'closed' || mains.mainSwitch === 'none';
-  const ohmsMissing = points.filter((p) => !covered(readings, 'ohms', p)).map((p): ReadingSpec => ({ from: p, to: { kind: halfDone(readings, p), name: '' }, state: 'off', kind: 'ohms' }));
-  const swappedMissing = ohmsMissing.length > 0 || tested ? [] : points.filter((p) => between(readings, p, meter) && !swapped(readings, p)).map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
+  const ohmsMissing = points
+    .filter((p) => !covered(readings, 'ohms', p))
+    .map((p): ReadingSpec => ({ from: p, to: { kind: halfDone(readings, p), name: '' }, state: 'off', kind: 'ohms' }));
+  const swappedMissing =
+    ohmsMissing.length > 0 || tested
+      ? []
+      : points
+          .filter((p) => between(readings, p, meter) && !swapped(readings, p))
+          .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
-  const unproven = lowest !== null && ohmsMissing.length === 0 && swappedMissing.length === 0 && !provesApart(lowest, meter) && !tested;
+  const unproven =
+    lowest !== null &&
+    ohmsMissing.length === 0 &&
+    swappedMissing.length === 0 &&
+    !provesApart(lowest, meter) &&
+    !tested;
   // So is a tie that shows in the other position only, where the plug goes in one way, or there is none.
-  const testMissing = (turns && !unproven) || tested ? [] : points.filter((p) => !covered(readings, 'insulation', p)).map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
+  const testMissing =
+    (turns && !unproven) || tested
+      ? []
+      : points
+          .filter((p) => !covered(readings, 'insulation', p))
+          .map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
   const acWanted = acMissing(acOfA, contact('A'), turns && !tested);
-  const missing = unproven ? [...testMissing, ...acWanted, ...loads] : [...ohmsMissing, ...swappedMissing, ...acWanted, ...loads, ...testMissing];
+  const missing = unproven
+    ? [...testMissing, ...acWanted, ...loads]
+    : [...ohmsMissing, ...swappedMissing, ...acWanted, ...loads, ...testMissing];
   const apart = lowest !== null && (provesApart(lowest, meter) || tested);
-  const verdict: Isolation = worst || tied ? 'not-isolated' : asks.length === 0 && missing.length === 0 && switched && apart && (turns || tested) ? 'isolated' : 'unknown';
+  const verdict: Isolation =
+    worst || tied
+      ? 'not-isolated'
+      : asks.length === 0 && missing.length === 0 && switched && apart && (turns || tested)
+        ? 'isolated'
+        : 'unknown';
   return { verdict, asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
 }
 
@@ -158,7 +244,8 @@ function between(readings: readonly Reading[], p: Point, meter: Meter): boolean 
 }
 
 /** Whether a point was read with the leads exchanged as well: red on the pins. */
-const swapped = (readings: readonly Reading[], p: Point): boolean => readings.some((r) => r.kind === 'ohms' && PINS.includes(r.from.kind) && same(r.to, p));
+const swapped = (readings: readonly Reading[], p: Point): boolean =>
+  readings.some((r) => r.kind === 'ohms' && PINS.includes(r.from.kind) && same(r.to, p));
 
 function halfDone(readings: readonly Reading[], p: Point): 'live' | 'neutral' | 'mains' {
   if (lowestTo(readings, 'ohms', p, ['live'])) return 'neutral';

@@ -2,21 +2,41 @@ import { meterError, onScale } from '../circuit';
 import type { Meter, Reading } from '../job';
 import { normalCdf } from '../quantity';
 
-/** One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. Read again alike it is hardly one. */
+/**
+ * One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. Read again alike
+ * it is hardly one.
+ */
 export const OUTLIER_SHARE = 0.02;
 const REPEATED_OUTLIER_SHARE = 0.002;
 /** Share of volts read with the leads exchanged (`outliers`). */
 const SWAPPED_SHARE = 0.01;
-export const WHOLE_SCALE: Record<Reading['kind'], number> = { 'volts-dc': 60, 'volts-ac': 300, ohms: 18, continuity: 18, amps: 10, hertz: 14, duty: 2, jumper: 1, look: 1, insulation: 18 };
+export const WHOLE_SCALE: Record<Reading['kind'], number> = {
+  'volts-dc': 60,
+  'volts-ac': 300,
+  ohms: 18,
+  continuity: 18,
+  amps: 10,
+  hertz: 14,
+  duty: 2,
+  jumper: 1,
+  look: 1,
+  insulation: 18,
+};
 
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
 /** Scale of Student's t with three degrees of freedom: its heavy tails stand for builds between the few hundred that are drawn. */
 const T3 = 2 / (Math.PI * Math.sqrt(3));
 
-/** Share of machines that act on a jumper which leaves a share `left` of the open voltage: surely under a fifth, hardly over seven tenths. */
+/**
+ * Share of machines that act on a jumper which leaves a share `left` of the open voltage: surely under a fifth, hardly
+ * over seven tenths.
+ */
 export const actShare = (left: number): number => 0.02 + 0.96 / (1 + Math.exp((left - 0.42) * 22));
 
-/** A reading made ready to be held against many predictions: how likely it is where `mean` and `modelSd` are predicted, and the part of it that is a slip. */
+/**
+ * A reading made ready to be held against many predictions: how likely it is where `mean` and `modelSd` are predicted,
+ * and the part of it that is a slip.
+ */
 export interface Likelihood {
   readonly slip: number;
   of(mean: number, modelSd: number): number;
@@ -25,7 +45,11 @@ export interface Likelihood {
 /** @param repeated whether the same reading was taken again and agreed. */
 export function likelihoodOf(r: Reading, meter: Meter, repeated = false): Likelihood {
   const share = repeated ? REPEATED_OUTLIER_SHARE : OUTLIER_SHARE;
-  if (r.kind === 'jumper') return { slip: share / 2, of: (mean) => share / 2 + (1 - share) * (r.said === 'acts' ? actShare(mean) : 1 - actShare(mean)) };
+  if (r.kind === 'jumper')
+    return {
+      slip: share / 2,
+      of: (mean) => share / 2 + (1 - share) * (r.said === 'acts' ? actShare(mean) : 1 - actShare(mean)),
+    };
   const beep = r.kind === 'continuity';
   const relation = beep ? (r.said === 'beep' ? '<' : '>') : r.relation;
   const value = beep ? meter.beepBelowOhms : r.kind === 'amps' ? Math.abs(r.value) : r.value;

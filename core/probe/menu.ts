@@ -5,7 +5,12 @@ import type { Posterior } from './posterior';
 
 const contact = (name: string): Point => ({ kind: 'contact', name });
 const GROUND: Point = { kind: 'ground', name: '' };
-const spec = (from: Point, to: Point, state: ReadingSpec['state'], kind: ReadingSpec['kind']): ReadingSpec => ({ from, to, state, kind });
+const spec = (from: Point, to: Point, state: ReadingSpec['state'], kind: ReadingSpec['kind']): ReadingSpec => ({
+  from,
+  to,
+  state,
+  kind,
+});
 const [A, B] = [contact('A'), contact('B')];
 
 /** A look has no tips; both stand for the control itself. */
@@ -50,7 +55,12 @@ export const MENU: readonly (readonly [ReadingSpec, number])[] = [
 ];
 
 const NEEDS: Partial<Record<ReadingSpec['state'], 'press' | 'turn' | 'run'>> = {
-  pressed: 'press', released: 'press', neighbour: 'press', turning: 'turn', moving: 'run', 'moving-back': 'run',
+  pressed: 'press',
+  released: 'press',
+  neighbour: 'press',
+  turning: 'turn',
+  moving: 'run',
+  'moving-back': 'run',
 };
 
 /** Whether there is something to hold in the state that a reading wants. A motor's polarity is read only where a motor is likely. */

@@ -1,4 +1,14 @@
-import { DRAW_DIMENSIONS, drawVariant, onScale, predict, suppliesOf, VARIANTS, type Build, type ReadingSpec, type Supplies } from '../circuit';
+import {
+  DRAW_DIMENSIONS,
+  drawVariant,
+  onScale,
+  predict,
+  suppliesOf,
+  VARIANTS,
+  type Build,
+  type ReadingSpec,
+  type Supplies,
+} from '../circuit';
 import { CONTROL_KINDS, HAND_METER, isStated, type ControlKind, type Meter } from '../job';
 import { specKey } from './spec-key';
 
@@ -35,14 +45,22 @@ function drawSet(kind: ControlKind): ParticleSet {
       variants.push(v);
     }
   });
-  return { builds, weights: Float64Array.from(weights), variants: Uint8Array.from(variants), supplies: VARIANTS[kind].map(suppliesOf) };
+  return {
+    builds,
+    weights: Float64Array.from(weights),
+    variants: Uint8Array.from(variants),
+    supplies: VARIANTS[kind].map(suppliesOf),
+  };
 }
 
 let drawn: Record<ControlKind, ParticleSet> | undefined;
 
 /** The builds of every kind; made at first use, the same on every machine. */
 export function particles(kind: ControlKind): ParticleSet {
-  drawn ??= Object.fromEntries(CONTROL_KINDS.map((k) => [k, drawSet(k)])) as unknown as Record<ControlKind, ParticleSet>;
+  drawn ??= Object.fromEntries(CONTROL_KINDS.map((k) => [k, drawSet(k)])) as unknown as Record<
+    ControlKind,
+    ParticleSet
+  >;
   return drawn[kind];
 }
 
@@ -95,7 +113,12 @@ export class PredictionTable {
 
   private readonly other: Meter;
 
-  constructor(kind: ControlKind, private readonly spec: ReadingSpec, private readonly meter: Meter, private readonly jumperOhms: number) {
+  constructor(
+    kind: ControlKind,
+    private readonly spec: ReadingSpec,
+    private readonly meter: Meter,
+    private readonly jumperOhms: number,
+  ) {
     // A meter that nobody stated may have the lower of the two usual inputs: some of the builds are looked at through such a one.
     this.other = isStated(meter) ? meter : { ...meter, inputOhms: LOW_INPUT_OHMS };
     this.builds = particles(kind).builds;
@@ -107,7 +130,12 @@ export class PredictionTable {
   /** Makes sure that entry `i` of `mean` and `sd` is there. */
   need(i: number): void {
     if (!Number.isNaN(this.mean[i]!)) return;
-    const value = predict(this.builds[i]!, this.spec, i % LOW_INPUT_EVERY === 0 ? this.other : this.meter, this.jumperOhms);
+    const value = predict(
+      this.builds[i]!,
+      this.spec,
+      i % LOW_INPUT_EVERY === 0 ? this.other : this.meter,
+      this.jumperOhms,
+    );
     this.mean[i] = onScale(this.spec.kind, value);
     this.sd[i] = spread(this.spec.kind, value, this.toEarth, this.builds[i]!.supplyVolts);
   }
@@ -125,7 +153,12 @@ function meterKey({ kind }: ReadingSpec, m: Meter): string {
 }
 
 /** The table of a kind for a reading. It depends on the spec and the meter alone, not on any job, and is kept. */
-export function predictions(kind: ControlKind, spec: ReadingSpec, meter: Meter = HAND_METER, jumperOhms = 1000): PredictionTable {
+export function predictions(
+  kind: ControlKind,
+  spec: ReadingSpec,
+  meter: Meter = HAND_METER,
+  jumperOhms = 1000,
+): PredictionTable {
   const key = `${kind}|${specKey(spec)}|${meterKey(spec, meter)}|${spec.kind === 'jumper' ? jumperOhms : ''}`;
   let table = tables.get(key);
   if (!table) {

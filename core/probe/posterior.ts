@@ -27,13 +27,19 @@ export interface Posterior {
   readonly supplies: Readonly<Record<ControlKind, SupplyState>>;
   /** The likeliest kind, whatever the remainder. */
   readonly leading: ControlKind;
-  /** Per reading id: how strongly it spoke for each kind, as log2 of likelihood against the mean of all kinds, bits; what was read again counts once. */
+  /**
+   * Per reading id: how strongly it spoke for each kind, as log2 of likelihood against the mean of all kinds, bits;
+   * what was read again counts once.
+   */
   readonly evidence: Readonly<Record<string, Readonly<Record<ControlKind, number>>>>;
   /** Per reading id: probability that it is a slip, under the leading kind. */
   readonly slip: Readonly<Record<string, number>>;
 }
 
-/** Share of what the readings of a control tell that is taken for its own: parts of one board stray together, and no structure is quite as drawn (`kernel`). */
+/**
+ * Share of what the readings of a control tell that is taken for its own: parts of one board stray together, and no
+ * structure is quite as drawn (`kernel`).
+ */
 export const TRUSTED = 0.93;
 
 // A build this unlikely cannot come back within any honest number of readings; leaving it out saves half the time.
@@ -43,7 +49,10 @@ const NEGLIGIBLE = 1e-10;
 function evidenceLikelihood(e: Evidence, meter: Meter): Likelihood {
   const parts = e.agreed.map((a) => ({ share: a.share, ...likelihoodOf(a.reading, meter, a.ids.length > 1) }));
   if (parts.length === 1) return parts[0]!;
-  return { slip: parts.reduce((s, p) => s + p.share * p.slip, 0), of: (mean, modelSd) => parts.reduce((s, p) => s + p.share * p.of(mean, modelSd), 0) };
+  return {
+    slip: parts.reduce((s, p) => s + p.share * p.slip, 0),
+    of: (mean, modelSd) => parts.reduce((s, p) => s + p.share * p.of(mean, modelSd), 0),
+  };
 }
 
 /** An answer must be this much likelier than a slip before a build's supply is worked out from it. */
@@ -52,7 +61,8 @@ const NO_SLIP = 3;
 /** Updates the weights and supplies of one kind by what was read at one place; gives log2 of how likely that was. */
 function update(kind: ControlKind, e: Evidence, state: KindState, meter: Meter): number {
   const { weights: w } = state;
-  if (e.spec.kind === 'look') return Math.log2(e.agreed.reduce((s, a) => s + a.share * lookShare(kind, a.reading.said as Look), 0));
+  if (e.spec.kind === 'look')
+    return Math.log2(e.agreed.reduce((s, a) => s + a.share * lookShare(kind, a.reading.said as Look), 0));
   const table = predictions(kind, e.spec, meter, e.agreed[0]!.reading.value);
   const l = evidenceLikelihood(e, meter);
   const sum = e.spec.kind.startsWith('volts') ? byVolts(e, table, l, state, meter) : byOthers(e, table, l, state);
@@ -61,7 +71,13 @@ function update(kind: ControlKind, e: Evidence, state: KindState, meter: Meter):
 }
 
 /** Volts tell of the supply as well: they are held against every supply that a build may stand on, and sharpen it. */
-function byVolts(e: Evidence, table: PredictionTable, l: Likelihood, { weights: w, supply }: KindState, meter: Meter): number {
+function byVolts(
+  e: Evidence,
+  table: PredictionTable,
+  l: Likelihood,
+  { weights: w, supply }: KindState,
+  meter: Meter,
+): number {
   const likeliest = e.agreed.reduce((a, b) => (b.share > a.share ? b : a)).reading;
   const tells = likeliest.relation === '=';
   const error = tells ? meterError(likeliest, meter) : 0;
@@ -120,13 +136,30 @@ function stateAfter(list: readonly Evidence[], before: Before): States {
   let from = list.length;
   let known = states.get(key(from));
   while (!known && from > 0) known = states.get(key(--from));
-  const begun = known ?? (Object.fromEntries(CONTROL_KINDS.map((k) => [k, { weights: Float64Array.from(particles(k).weights), supply: SupplyState.begun(k, before.supplyVolts), steps: [] }])) as unknown as States);
+  const begun =
+    known ??
+    (Object.fromEntries(
+      CONTROL_KINDS.map((k) => [
+        k,
+        {
+          weights: Float64Array.from(particles(k).weights),
+          supply: SupplyState.begun(k, before.supplyVolts),
+          steps: [],
+        },
+      ]),
+    ) as unknown as States);
   if (from === list.length && known) return known;
-  const out = Object.fromEntries(CONTROL_KINDS.map((kind): [ControlKind, KindState] => {
-    const state = { weights: begun[kind].weights.slice(), supply: begun[kind].supply.copy(), steps: [...begun[kind].steps] };
-    for (const e of list.slice(from)) state.steps.push(update(kind, e, state, before.meter));
-    return [kind, state];
-  })) as unknown as States;
+  const out = Object.fromEntries(
+    CONTROL_KINDS.map((kind): [ControlKind, KindState] => {
+      const state = {
+        weights: begun[kind].weights.slice(),
+        supply: begun[kind].supply.copy(),
+        steps: [...begun[kind].steps],
+      };
+      for (const e of list.slice(from)) state.steps.push(update(kind, e, state, before.meter));
+      return [kind, state];
+    }),
+  ) as unknown as States;
   if (states.size >= MOST_STATES) states.delete(states.keys().next().value!);
   states.set(key(list.length), out);
   return out;
@@ -139,25 +172,49 @@ function stateAfter(list: readonly Evidence[], before: Before): States {
 export function posteriorOf(readings: readonly Reading[], before: Before = NOTHING_BEFORE): Posterior {
   const list = evidenceOf(readings, before.meter);
   const after = stateAfter(list, before);
-  const of = <T>(get: (s: KindState) => T): Record<ControlKind, T> => Object.fromEntries(CONTROL_KINDS.map((k) => [k, get(after[k])])) as Record<ControlKind, T>;
+  const of = <T>(get: (s: KindState) => T): Record<ControlKind, T> =>
+    Object.fromEntries(CONTROL_KINDS.map((k) => [k, get(after[k])])) as Record<ControlKind, T>;
   const [weights, supplies, steps] = [of((s) => s.weights), of((s) => s.supply), of((s) => s.steps)];
-  const logEvidence = Object.fromEntries(CONTROL_KINDS.map((k) => [k, TRUSTED * steps[k].reduce((a, b) => a + b, 0) + Math.log2(before.kinds[k] * (1 - REMAINDER_SHARE))])) as Record<ControlKind, number>;
-  const logOther = TRUSTED * list.reduce((sum, e) => sum + Math.log2(remainderLikelihood(e, before.meter)), 0) + Math.log2(REMAINDER_SHARE);
+  const logEvidence = Object.fromEntries(
+    CONTROL_KINDS.map((k) => [
+      k,
+      TRUSTED * steps[k].reduce((a, b) => a + b, 0) + Math.log2(before.kinds[k] * (1 - REMAINDER_SHARE)),
+    ]),
+  ) as Record<ControlKind, number>;
+  const logOther =
+    TRUSTED * list.reduce((sum, e) => sum + Math.log2(remainderLikelihood(e, before.meter)), 0) +
+    Math.log2(REMAINDER_SHARE);
   const best = Math.max(logOther, ...CONTROL_KINDS.map((k) => logEvidence[k]));
   const raw = CONTROL_KINDS.map((k) => 2 ** (logEvidence[k] - best));
   const total = raw.reduce((a, b) => a + b, 2 ** (logOther - best));
   const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ControlKind, number>;
   const leading = CONTROL_KINDS.reduce((a, b) => (kinds[b] > kinds[a] ? b : a));
-  const evidence = Object.fromEntries(list.flatMap((e, i) => {
-    const mean = CONTROL_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / CONTROL_KINDS.length;
-    return e.ids.map((id) => [id, Object.fromEntries(CONTROL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<ControlKind, number>]);
-  }));
-  const slip = Object.fromEntries(list.flatMap((e) => slipShares(e, leading, weights[leading], supplies[leading], before.meter)));
+  const evidence = Object.fromEntries(
+    list.flatMap((e, i) => {
+      const mean = CONTROL_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / CONTROL_KINDS.length;
+      return e.ids.map((id) => [
+        id,
+        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<
+          ControlKind,
+          number
+        >,
+      ]);
+    }),
+  );
+  const slip = Object.fromEntries(
+    list.flatMap((e) => slipShares(e, leading, weights[leading], supplies[leading], before.meter)),
+  );
   return { before, kinds, other: 2 ** (logOther - best) / total, weights, supplies, leading, evidence, slip };
 }
 
 /** Probability for each reading of a place that it is a slip, given a kind and what all readings say of its values. */
-function slipShares(e: Evidence, kind: ControlKind, weights: Float64Array, supply: SupplyState, meter: Meter): [string, number][] {
+function slipShares(
+  e: Evidence,
+  kind: ControlKind,
+  weights: Float64Array,
+  supply: SupplyState,
+  meter: Meter,
+): [string, number][] {
   if (e.spec.kind === 'look') return e.ids.map((id) => [id, 0]);
   const table = predictions(kind, e.spec, meter, e.agreed[0]!.reading.value);
   const parts = e.agreed.map((a) => ({ ...a, ...likelihoodOf(a.reading, meter, a.ids.length > 1) }));

@@ -29,12 +29,23 @@ export function practiceResult(job: Job, guess: Guess): PracticeResult {
   const strange = standin.faults.some((f) => f.fault === 'opens-when-pressed');
   const truth: Guess = strange ? 'none' : standin.build.kind;
   const taken = job.readings.filter((r) => !r.struck && !isIsolationReading(r)).length;
-  const walks = Array.from({ length: TRIES }, (_, i) => walk(standin, seededRandom(job.standin.seed * 31 + i), 16)).filter((w) => (strange ? w.end === 'remainder' : w.end === 'known' && w.kind === truth));
+  const walks = Array.from({ length: TRIES }, (_, i) =>
+    walk(standin, seededRandom(job.standin.seed * 31 + i), 16),
+  ).filter((w) => (strange ? w.end === 'remainder' : w.end === 'known' && w.kind === truth));
   const fewest = walks.length ? Math.min(...walks.map((w) => w.readings)) : 16;
   const faults = standin.faults.map((f) => FAULT_WORDS[f.fault]);
   const right = guess === truth;
   return {
-    right, truth, taken, fewest, faults,
-    words: `${right ? 'Right' : 'Not so'}: it is ${truth === 'none' ? `none of the kinds: ${faults.join(' and ')}` : `${KIND_WORDS[truth].name}${faults.length ? `, with ${faults.join(' and ')}` : ''}`}. You took ${taken} ${taken === 1 ? 'reading' : 'readings'} after the isolation ones; the shortest way found takes ${fewest}.`,
+    right,
+    truth,
+    taken,
+    fewest,
+    faults,
+    words:
+      `${right ? 'Right' : 'Not so'}: it is ` +
+      `${truth === 'none' ? 'none of the kinds: ' : KIND_WORDS[truth].name}` +
+      `${truth !== 'none' && faults.length ? ', with ' : ''}${faults.join(' and ')}. ` +
+      `You took ${taken} ${taken === 1 ? 'reading' : 'readings'} after the isolation ones; ` +
+      `the shortest way found takes ${fewest}.`,
   };
 }

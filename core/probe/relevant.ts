@@ -1,6 +1,7 @@
 import type { Job, Point, Reading } from '../job';
 
-const isPin = (p: Point): boolean => p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth';
+const isPin = (p: Point): boolean =>
+  p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth';
 
 /** Readings that tell of the tie to mains and earth, not of the control itself. */
 export const isIsolationReading = (r: Pick<Reading, 'from' | 'to'>): boolean => isPin(r.from) || isPin(r.to);
@@ -13,7 +14,18 @@ export function readingsOf(job: Job, control: string): Reading[] {
 const AB = /^[AB]$/;
 const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
 
-/** Those that speak about how the control is built. Earth readings tell of stray fields more than of the control; a third terminal is kept but not modelled. */
+/**
+ * Those that speak about how the control is built. Earth readings tell of stray fields more than of the control; a
+ * third terminal is kept but not modelled.
+ */
 export function kindReadings(job: Job, control: string): Reading[] {
-  return readingsOf(job, control).filter((r) => r.control === control && r.kind !== 'insulation' && r.from.kind !== 'earth' && r.to.kind !== 'earth' && modelled(r.from) && modelled(r.to));
+  return readingsOf(job, control).filter(
+    (r) =>
+      r.control === control &&
+      r.kind !== 'insulation' &&
+      r.from.kind !== 'earth' &&
+      r.to.kind !== 'earth' &&
+      modelled(r.from) &&
+      modelled(r.to),
+  );
 }

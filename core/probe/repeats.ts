@@ -53,7 +53,11 @@ export function evidenceOf(readings: readonly Reading[], meter: Meter): Evidence
     const most = Math.max(...clusters.map((c) => c.length));
     const raw = clusters.map((c) => ALONE ** (most - c.length));
     const sum = raw.reduce((a, b) => a + b, 0);
-    return { spec: list[0]!, ids: list.map((r) => r.id), agreed: clusters.map((c, i) => ({ reading: mean(c), ids: c.map((r) => r.id), share: raw[i]! / sum })) };
+    return {
+      spec: list[0]!,
+      ids: list.map((r) => r.id),
+      agreed: clusters.map((c, i) => ({ reading: mean(c), ids: c.map((r) => r.id), share: raw[i]! / sum })),
+    };
   });
 }
 
@@ -63,5 +67,9 @@ function mean(all: readonly Reading[]): Reading {
   const list = numbers.length > 0 ? numbers : all;
   const last = list[list.length - 1]!;
   if (list.length === 1 || last.said || last.relation !== '=') return last;
-  return { ...last, value: list.reduce((s, r) => s + r.value, 0) / list.length, digit: Math.max(...list.map((r) => r.digit)) / Math.sqrt(list.length) };
+  return {
+    ...last,
+    value: list.reduce((s, r) => s + r.value, 0) / list.length,
+    digit: Math.max(...list.map((r) => r.digit)) / Math.sqrt(list.length),
+  };
 }

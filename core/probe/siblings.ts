@@ -17,7 +17,9 @@ const MOST_COUNTED = 3;
 /** The shares to begin with for a control, given what its neighbours on the same board turned out to be. */
 export function beforeWith(siblings: readonly KnownSibling[], meter: Before['meter']): Before {
   if (siblings.length === 0) return { meter, kinds: FIRST_SHARES, supplyVolts: null };
-  const raw = CONTROL_KINDS.map((k) => FIRST_SHARES[k] * (1 + LEAN * Math.min(MOST_COUNTED, siblings.filter((s) => s.kind === k).length)));
+  const raw = CONTROL_KINDS.map(
+    (k) => FIRST_SHARES[k] * (1 + LEAN * Math.min(MOST_COUNTED, siblings.filter((s) => s.kind === k).length)),
+  );
   const sum = raw.reduce((a, b) => a + b, 0);
   const volts = siblings.flatMap((s) => (s.supplyVolts === null ? [] : [s.supplyVolts])).sort((a, b) => a - b);
   return {

@@ -23,9 +23,18 @@ const FOLLOWS = 0.05;
 /** The supplies that a structure may stand on, given what neighbours of one board share, V. */
 export function namedSupplies({ list, within }: Supplies, shared: number | null): Named[] {
   const sum = list.reduce((s, [, w]) => s + w, 0);
-  const own = list.map(([volts, w]): Named => ({ weight: ((1 - UNNAMED.weight) * w) / sum, volts, variance: (volts * within * EVEN) ** 2 }));
+  const own = list.map(([volts, w]): Named => ({
+    weight: ((1 - UNNAMED.weight) * w) / sum,
+    volts,
+    variance: (volts * within * EVEN) ** 2,
+  }));
   const alone = [...own, UNNAMED];
-  return shared === null ? alone : [{ weight: SHARED, volts: shared, variance: (shared * SHARED_WITHIN) ** 2 }, ...alone.map((n) => ({ ...n, weight: n.weight * (1 - SHARED) }))];
+  return shared === null
+    ? alone
+    : [
+        { weight: SHARED, volts: shared, variance: (shared * SHARED_WITHIN) ** 2 },
+        ...alone.map((n) => ({ ...n, weight: n.weight * (1 - SHARED) })),
+      ];
 }
 
 /**
@@ -35,14 +44,24 @@ export function namedSupplies({ list, within }: Supplies, shared: number | null)
  */
 export class SupplyState {
   /** @param volts V; 0 while no reading told of it. @param variance V². */
-  private constructor(private readonly set: ParticleSet, private readonly named: readonly (readonly Named[] | null)[], readonly volts: Float64Array, readonly variance: Float64Array) {}
+  private constructor(
+    private readonly set: ParticleSet,
+    private readonly named: readonly (readonly Named[] | null)[],
+    readonly volts: Float64Array,
+    readonly variance: Float64Array,
+  ) {}
 
   /** Before any reading. @param shared supply that neighbours of one board were found to share, V. */
   static begun(kind: ControlKind, shared: number | null): SupplyState {
     const set = particles(kind);
     const logic = kind !== 'dry-pair' && kind !== 'switched-load' && kind !== 'touch-pad' && kind !== 'motor-pair';
     const count = set.builds.length;
-    return new SupplyState(set, set.supplies.map((s) => s && namedSupplies(s, logic ? shared : null)), new Float64Array(count), new Float64Array(count));
+    return new SupplyState(
+      set,
+      set.supplies.map((s) => s && namedSupplies(s, logic ? shared : null)),
+      new Float64Array(count),
+      new Float64Array(count),
+    );
   }
 
   copy(): SupplyState {
@@ -54,7 +73,11 @@ export class SupplyState {
     const v = this.volts[i]!;
     if (v === 0) return t.mean[i]!;
     const factor = v / this.set.builds[i]!.supplyVolts;
-    return kind.startsWith('volts') ? t.mean[i]! * factor : kind === 'amps' ? t.mean[i]! + Math.log(factor) : t.mean[i]!;
+    return kind.startsWith('volts')
+      ? t.mean[i]! * factor
+      : kind === 'amps'
+        ? t.mean[i]! + Math.log(factor)
+        : t.mean[i]!;
   }
 
   /** How far that may be off, on the same scale. */
@@ -80,7 +103,8 @@ export class SupplyState {
 
   /**
    * Takes a reading of volts into the supply of build `i`; one that is a slip for it tells it nothing.
-   * @param y the reading, V, whose sign does not matter: with the leads exchanged it reads the other way; @param error its standard error, V.
+   * @param y the reading, V, whose sign does not matter: with the leads exchanged it reads the other way; @param error
+   * its standard error, V.
    */
   learn(ratio: number, sd: number, i: number, y: number, error: number): void {
     const named = this.named[this.set.variants[i]!];

@@ -1,6 +1,7 @@
 import { CONTROL_KINDS, type ControlFact, type ControlKind, type Facts, type Job } from '../job';
 import { contradictionsIn, type Contradiction } from './contradictions';
-import { estimates, type Estimate } from './estimate';
+import { estimates } from './estimate';
+import type { Estimate } from './estimate-parts';
 import { farSideOf, ranked, shareWith, signalSide } from './grid-estimate';
 import { isolationOf } from './isolation';
 import { KNOWN_AT, nextReading } from './next';
@@ -38,7 +39,8 @@ const kept = new Map<string, Survey>();
 /** A survey is a pure function of its readings and what came before; the last few are kept, so that an edit elsewhere costs nothing. */
 const MOST_KEPT = 300;
 
-const keyOf = (job: Job, control: string, before: Before): string => JSON.stringify([control, kindReadings(job, control), before]);
+const keyOf = (job: Job, control: string, before: Before): string =>
+  JSON.stringify([control, kindReadings(job, control), before]);
 
 /** Whether the survey of a control would have to be computed. */
 export const isSurveyed = (job: Job, control: string, before: Before): boolean => kept.has(keyOf(job, control, before));
@@ -50,14 +52,21 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
   const readings = kindReadings(job, control);
   const posterior = posteriorOf(readings, before);
   const candidates = ranked(posterior).map((kind) => ({
-    kind, probability: posterior.kinds[kind],
+    kind,
+    probability: posterior.kinds[kind],
     // Values of a kind that is as good as excluded interest nobody.
     estimates: posterior.kinds[kind] < 0.002 ? {} : estimates(kind, signalSide(kind, posterior), readings, posterior),
   }));
   const leads = posterior.other > posterior.kinds[posterior.leading];
   const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= 0.5).map((r) => r.id);
   const survey: Survey = {
-    control, posterior, remainder: { probability: posterior.other, leads, misfits }, candidates, signal: signalSide(posterior.leading, posterior), known: candidates[0]!.probability >= KNOWN_AT, contradictions: contradictionsIn(readings, posterior),
+    control,
+    posterior,
+    remainder: { probability: posterior.other, leads, misfits },
+    candidates,
+    signal: signalSide(posterior.leading, posterior),
+    known: candidates[0]!.probability >= KNOWN_AT,
+    contradictions: contradictionsIn(readings, posterior),
   };
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
   kept.set(key, survey);
@@ -68,7 +77,13 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
 function siblingOf(s: Survey): KnownSibling[] {
   if (!s.known) return [];
   const supply = s.candidates[0]!.estimates['supplyVolts'];
-  return [{ control: s.control, kind: s.candidates[0]!.kind, supplyVolts: supply && supply.steps.length > 0 ? supply.value.nominal : null }];
+  return [
+    {
+      control: s.control,
+      kind: s.candidates[0]!.kind,
+      supplyVolts: supply && supply.steps.length > 0 ? supply.value.nominal : null,
+    },
+  ];
 }
 
 /**
@@ -94,7 +109,10 @@ export function surveyOf(job: Job, control: string): Survey {
 
 const nexts = new WeakMap<Survey, Map<string, NextReading | null>>();
 
-/** The next reading of a surveyed control; see `nextReading`. Kept with the survey, so that an edit to one control does not cost the others anything. */
+/**
+ * The next reading of a surveyed control; see `nextReading`. Kept with the survey, so that an edit to one control does
+ * not cost the others anything.
+ */
 export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null {
   const name = job.controls.find((c) => c.id === survey.control)?.name;
   const key = JSON.stringify([name, job.wish.hazards, isolationOf(job, survey.control), [...(skip ?? [])]]);
@@ -107,13 +125,21 @@ export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): N
 
 /** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
 export function tieOf(job: Job, survey: Survey): ControlKind[] {
-  if (survey.known || survey.remainder.leads || isolationOf(job, survey.control).verdict !== 'isolated' || nextFor(job, survey)) return [];
+  if (
+    survey.known ||
+    survey.remainder.leads ||
+    isolationOf(job, survey.control).verdict !== 'isolated' ||
+    nextFor(job, survey)
+  )
+    return [];
   let sum = 0;
-  return survey.candidates.filter((c) => {
-    const wanted = sum < KNOWN_AT;
-    sum += c.probability;
-    return wanted;
-  }).map((c) => c.kind);
+  return survey.candidates
+    .filter((c) => {
+      const wanted = sum < KNOWN_AT;
+      sum += c.probability;
+      return wanted;
+    })
+    .map((c) => c.kind);
 }
 
 const sure = (share: number): 'yes' | 'no' | 'unknown' => (share > 0.95 ? 'yes' : share < 0.05 ? 'no' : 'unknown');
@@ -124,15 +150,21 @@ function strobesOf(job: Job): 'yes' | 'no' | undefined {
   return polarity === undefined ? undefined : polarity === 'low' ? 'yes' : 'no';
 }
 
-/** Under this an AC reading across a pair is hum, V; a DC reading of more than this share of it makes it a rectified supply, which is neither. */
+/**
+ * Under this an AC reading across a pair is hum, V; a DC reading of more than this share of it makes it a rectified
+ * supply, which is neither.
+ */
 const HUM_VOLTS = 2;
 const RECTIFIED_SHARE = 0.3;
 
 /** Whether a pair that may alternate does, by what was read across it; undefined where that was not read. */
 function readAlternating(job: Job, control: string, kind: ControlKind): ControlFact['alternating'] | undefined {
   if (kind !== 'dry-pair' && kind !== 'switched-load') return undefined;
-  const across = kindReadings(job, control).filter((r) => r.state === 'idle' && r.from.kind === 'contact' && r.to.kind === 'contact');
-  const most = (of: 'volts-ac' | 'volts-dc'): number | null => across.filter((r) => r.kind === of).reduce<number | null>((m, r) => Math.max(m ?? 0, Math.abs(r.value)), null);
+  const across = kindReadings(job, control).filter(
+    (r) => r.state === 'idle' && r.from.kind === 'contact' && r.to.kind === 'contact',
+  );
+  const most = (of: 'volts-ac' | 'volts-dc'): number | null =>
+    across.filter((r) => r.kind === of).reduce<number | null>((m, r) => Math.max(m ?? 0, Math.abs(r.value)), null);
   const [ac, dc] = [most('volts-ac'), most('volts-dc')];
   if (ac === null || ac <= HUM_VOLTS) return dc !== null && dc > HUM_VOLTS && ac !== null ? 'no' : undefined;
   return dc !== null && dc > RECTIFIED_SHARE * ac ? 'unknown' : 'yes';
@@ -140,7 +172,9 @@ function readAlternating(job: Job, control: string, kind: ControlKind): ControlF
 
 /** The highest current read through the closed pair; it is never averaged away. */
 function mostAmps(job: Job, control: string): number | null {
-  const amps = kindReadings(job, control).filter((r) => r.kind === 'amps').map((r) => Math.abs(r.value));
+  const amps = kindReadings(job, control)
+    .filter((r) => r.kind === 'amps')
+    .map((r) => Math.abs(r.value));
   return amps.length ? Math.max(...amps) : null;
 }
 
@@ -150,24 +184,32 @@ export function controlFacts(job: Job, surveys: readonly Survey[]): Facts['contr
     surveys.map((s): [string, ControlFact] => {
       const best = s.candidates[0]!;
       const isolation = isolationOf(job, s.control);
-      const times = Object.values(best.estimates).map((e) => e.at).sort();
-      return [s.control, {
-        kind: s.known ? CONTROL_KINDS.find((k) => k === best.kind)! : null,
-        leading: best.kind,
-        probability: best.probability,
-        parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
-        read: Object.fromEntries(Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : []))),
-        readings: kindReadings(job, s.control).length,
-        alternating: readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),
-        strobesLow: strobesOf(job) ?? sure(shareWith(best.kind, s.posterior, (b) => b.flag)),
-        farSide: farSideOf(best.kind, s.posterior),
-        mostAmps: mostAmps(job, s.control),
-        contradicted: s.contradictions.length > 0,
-        lastReadingAt: times[times.length - 1] ?? '',
-        isolation: isolation.verdict,
-        dangerous: isolation.dangerous,
-        signal: s.signal,
-      }];
+      const times = Object.values(best.estimates)
+        .map((e) => e.at)
+        .sort();
+      return [
+        s.control,
+        {
+          kind: s.known ? CONTROL_KINDS.find((k) => k === best.kind)! : null,
+          leading: best.kind,
+          probability: best.probability,
+          parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
+          read: Object.fromEntries(
+            Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
+          ),
+          readings: kindReadings(job, s.control).length,
+          alternating:
+            readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),
+          strobesLow: strobesOf(job) ?? sure(shareWith(best.kind, s.posterior, (b) => b.flag)),
+          farSide: farSideOf(best.kind, s.posterior),
+          mostAmps: mostAmps(job, s.control),
+          contradicted: s.contradictions.length > 0,
+          lastReadingAt: times[times.length - 1] ?? '',
+          isolation: isolation.verdict,
+          dangerous: isolation.dangerous,
+          signal: s.signal,
+        },
+      ];
     }),
   );
 }

@@ -9,7 +9,8 @@ import { dischargeSeconds, sourceOhms, testLoad, usableAmps } from '../rails';
 import { practiceResult, probeFindings, stripState, walk } from '.';
 import { isUneven, sizeOf } from '../mechanics';
 
-const T = (i: number): string => `2026-03-02T14:${String(Math.floor(i / 60)).padStart(2, '0')}:${String(i % 60).padStart(2, '0')}Z`;
+const T = (i: number): string =>
+  `2026-03-02T14:${String(Math.floor(i / 60)).padStart(2, '0')}:${String(i % 60).padStart(2, '0')}Z`;
 function jobWith(...lines: string[]): Job {
   return lines.reduce((job, line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: T(i + 1) });
@@ -19,7 +20,12 @@ function jobWith(...lines: string[]): Job {
 }
 
 describe('an unlabelled strip', () => {
-  const begun = ['strip back 4', ...[1, 2, 3, 4].map((t) => `back ${t} to mains off >20M`), 'back 1 to earth on 0.8 VAC', 'back 1 to earth plug-turned 0.8 VAC'];
+  const begun = [
+    'strip back 4',
+    ...[1, 2, 3, 4].map((t) => `back ${t} to mains off >20M`),
+    'back 1 to earth on 0.8 VAC',
+    'back 1 to earth plug-turned 0.8 VAC',
+  ];
   const state = (...lines: string[]) => {
     const job = jobWith(...begun, ...lines);
     return stripState(job, job.survey.strips[0]!);
@@ -27,7 +33,13 @@ describe('an unlabelled strip', () => {
 
   it('asks for isolation, then volts from one terminal, then the pair itself, then a resistor, never a wire first', () => {
     const asked: string[] = [];
-    const answers: Record<string, string> = { mains: '>20M', earth: '0.8 VAC', '1-2 idle': '12.1 V', '1-3 idle': '0.01 V', '1-4 idle': '24.2 V' };
+    const answers: Record<string, string> = {
+      mains: '>20M',
+      earth: '0.8 VAC',
+      '1-2 idle': '12.1 V',
+      '1-3 idle': '0.01 V',
+      '1-4 idle': '24.2 V',
+    };
     const lines = ['strip back 4'];
     for (let i = 0; i < 20; i++) {
       const job = jobWith(...lines);
@@ -36,7 +48,8 @@ describe('an unlabelled strip', () => {
       asked.push(next.notePrefix);
       const key = Object.keys(answers).find((k) => next.notePrefix.includes(k));
       const ac = next.kind === 'volts-ac' && next.b !== 'earth';
-      lines.push(`${next.notePrefix} ${ac ? '0.0 VAC' : next.kind === 'jumper' ? 'moves' : next.notePrefix.includes('loaded') ? '5 V' : (answers[key ?? ''] ?? '12.1 V')}`);
+      const volts = next.notePrefix.includes('loaded') ? '5 V' : (answers[key ?? ''] ?? '12.1 V');
+      lines.push(`${next.notePrefix} ${ac ? '0.0 VAC' : next.kind === 'jumper' ? 'moves' : volts}`);
     }
     expect(asked.slice(0, 4).every((a) => a.includes('to mains off'))).toBe(true);
     expect(asked[4]).toBe('back 1 to earth idle');
@@ -59,7 +72,15 @@ describe('an unlabelled strip', () => {
   });
 
   it('bars an output that does not give way under 1 kΩ, and says what the source is', () => {
-    const s = state('back 1-2 idle 12.1 V', 'back 1-2 loaded 12.0 V', 'back 1-3 idle 0.01 V', 'back 1-3 idle 0.1 VAC', 'back 1-4 idle 0.0 V', 'back 1-4 idle 0.1 VAC', 'back 3-4 idle 8.2 V');
+    const s = state(
+      'back 1-2 idle 12.1 V',
+      'back 1-2 loaded 12.0 V',
+      'back 1-3 idle 0.01 V',
+      'back 1-3 idle 0.1 VAC',
+      'back 1-4 idle 0.0 V',
+      'back 1-4 idle 0.1 VAC',
+      'back 3-4 idle 8.2 V',
+    );
     expect(s.pairs.find((p) => p.a === 1 && p.b === 2)).toMatchObject({ barred: 'an output that feeds something' });
     expect(s.pairs.find((p) => p.a === 1 && p.b === 2)!.sourceOhms).toBeCloseTo(1000 * (12.1 / 12 - 1), 6);
     expect(s.next!.notePrefix).toBe('back 3-4 loaded');
@@ -69,11 +90,17 @@ describe('an unlabelled strip', () => {
     expect(state('back jumper 2-3 1k moves').found).toMatchObject({ a: 2, b: 3 });
     expect(state('back jumper 2-3 1k moves').next).toBeNull();
     const tied = jobWith('strip back 3', 'back 1 to mains off 180k');
-    expect(stripState(tied, tied.survey.strips[0]!)).toMatchObject({ next: null, stopped: expect.stringContaining('licensed') });
+    expect(stripState(tied, tied.survey.strips[0]!)).toMatchObject({
+      next: null,
+      stopped: expect.stringContaining('licensed'),
+    });
     expect(probeFindings(tied, []).find((f) => f.id === 'probe.strip.strip-back')!.verdict).toBe('stop');
     expect(state('back 1-2 idle 231 VAC').stopped).toMatch(/extra-low/);
     // A pair that moved the machine does not outlive dangerous volts, and a bare number answers the very question that was asked.
-    expect(state('back jumper 2-3 1k moves', 'back 1-2 idle 231 VAC')).toMatchObject({ found: null, stopped: expect.stringContaining('extra-low') });
+    expect(state('back jumper 2-3 1k moves', 'back 1-2 idle 231 VAC')).toMatchObject({
+      found: null,
+      stopped: expect.stringContaining('extra-low'),
+    });
     expect(state('back 1 to earth on 60 VAC').next).toMatchObject({ kind: 'volts-ac', state: 'loaded-10k' });
   });
 });
@@ -102,7 +129,11 @@ describe('a keypad', () => {
 
   it('needs no capture at rest where several keys were held', async () => {
     const map = decodeKeypad(await captures(['1', '5', 'start']));
-    expect(map.keys.map((k) => [k.label, k.strobe, k.sense])).toEqual([['1', 'R1', 'C1'], ['5', 'R2', 'C2'], ['start', 'R4', 'C3']]);
+    expect(map.keys.map((k) => [k.label, k.strobe, k.sense])).toEqual([
+      ['1', 'R1', 'C1'],
+      ['5', 'R2', 'C2'],
+      ['start', 'R4', 'C3'],
+    ]);
   });
 
   it('says so where a key did not close, where nothing pulses, and where one capture is not enough', async () => {
@@ -113,7 +144,14 @@ describe('a keypad', () => {
     expect(() => decodeKeypad([])).toThrow(RangeError);
   });
 
-  const pad = (lines: Record<string, [string, string]>): Keypad => ({ id: 'p', name: 'p', rows: 1, columns: 9, scan: null, keys: Object.entries(lines).map(([label, l], i) => ({ label, row: 0, column: i, lines: l, from: 'hand' })) });
+  const pad = (lines: Record<string, [string, string]>): Keypad => ({
+    id: 'p',
+    name: 'p',
+    rows: 1,
+    columns: 9,
+    scan: null,
+    keys: Object.entries(lines).map(([label, l], i) => ({ label, row: 0, column: i, lines: l, from: 'hand' })),
+  });
 
   it('knows shared lines and the ghosts of a rectangle', () => {
     const four = pad({ a: ['r1', 'c1'], b: ['r1', 'c2'], c: ['r2', 'c1'], d: ['r2', 'c2'] });
@@ -121,12 +159,32 @@ describe('a keypad', () => {
     expect(ghosts(four)).toEqual([{ held: ['a', 'b', 'c'], appears: 'd' }]);
     expect(ghosts(pad({ a: ['r1', 'c1'], b: ['r1', 'c2'], c: ['r2', 'c1'] }))).toEqual([]);
     // A 4 by 3 pad has C(4,2)·C(3,2) = 18 rectangles.
-    expect(ghosts(pad(Object.fromEntries(PROOFER_PAD.keys.flatMap((row, r) => row.map((k, c) => [k, [`r${r}`, `c${c}`] as [string, string]]))))).length).toBe(18);
+    expect(
+      ghosts(
+        pad(
+          Object.fromEntries(
+            PROOFER_PAD.keys.flatMap((row, r) => row.map((k, c) => [k, [`r${r}`, `c${c}`] as [string, string]])),
+          ),
+        ),
+      ).length,
+    ).toBe(18);
   });
 
   it('splits tail pins into two sides, and finds the odd ring', () => {
-    expect(pinSides([{ key: 'a', a: '1', b: '4' }, { key: 'b', a: '4', b: '2' }, { key: 'c', a: '2', b: '5' }])).toMatchObject({ one: ['1', '2'], other: ['4', '5'], contradiction: [] });
-    expect(pinSides([{ key: 'a', a: '1', b: '2' }, { key: 'b', a: '2', b: '3' }, { key: 'c', a: '3', b: '1' }]).contradiction.length).toBeGreaterThan(0);
+    expect(
+      pinSides([
+        { key: 'a', a: '1', b: '4' },
+        { key: 'b', a: '4', b: '2' },
+        { key: 'c', a: '2', b: '5' },
+      ]),
+    ).toMatchObject({ one: ['1', '2'], other: ['4', '5'], contradiction: [] });
+    expect(
+      pinSides([
+        { key: 'a', a: '1', b: '2' },
+        { key: 'b', a: '2', b: '3' },
+        { key: 'c', a: '3', b: '1' },
+      ]).contradiction.length,
+    ).toBeGreaterThan(0);
   });
 });
 
@@ -137,7 +195,8 @@ describe('supplies', () => {
     // A sag of a twentieth of 5 V through 2 Ω is 125 mA, more than the 100 mA that were tried; half of those are used.
     expect(usableAmps(rail)!.amps).toBeCloseTo(0.05, 9);
     // Never more than was tried, whatever a display's last digit promises: 4.99 V would extrapolate to 0.625 A.
-    for (const loadedVolts of [4.99, 5]) expect(usableAmps({ ...rail, loadedVolts, loadAmps: 0.05 })!.amps).toBeCloseTo(0.025, 9);
+    for (const loadedVolts of [4.99, 5])
+      expect(usableAmps({ ...rail, loadedVolts, loadAmps: 0.05 })!.amps).toBeCloseTo(0.025, 9);
     expect(usableAmps({ ...rail, loadedVolts: 4 })!.amps).toBeCloseTo(0.0125, 9);
     expect(usableAmps(freshRail('x', 'x'))).toBeNull();
     expect(testLoad(5, 0.05).map((s) => s.result.value)).toEqual([100, 0.25]);
@@ -145,14 +204,22 @@ describe('supplies', () => {
 
   // Discharge through a resistor, t = R·C·ln(V0/V): 100 kΩ, 100 µF, 325 V to 10 V is 10·ln(32.5) = 34.8 s.
   it('tell how long to wait before touching', () => {
-    expect(dischargeSeconds({ ...rail, storedFarads: 100e-6, bleedOhms: 100e3, storedVolts: 325 })!.result.value).toBeCloseTo(34.81, 2);
+    expect(
+      dischargeSeconds({ ...rail, storedFarads: 100e-6, bleedOhms: 100e3, storedVolts: 325 })!.result.value,
+    ).toBeCloseTo(34.81, 2);
     expect(dischargeSeconds({ ...rail, storedFarads: 100e-6, bleedOhms: 100e3, storedVolts: 8 })!.result.value).toBe(0);
     expect(dischargeSeconds(rail)).toBeNull();
   });
 });
 
 describe('sizes', () => {
-  const piece = (readings: number[], caliperMetres = 20e-6): Piece => ({ id: 'p', name: 'shaft', kind: 'shaft', readings, caliperMetres });
+  const piece = (readings: number[], caliperMetres = 20e-6): Piece => ({
+    id: 'p',
+    name: 'shaft',
+    kind: 'shaft',
+    readings,
+    caliperMetres,
+  });
   // JCGM 100: u_A = s/√n, u_B = a/√3, U = 2·√(u_A² + u_B²).
   it('carry the uncertainty of the Guide', () => {
     const size = sizeOf(piece([0.00998, 0.01, 0.01002]))!;
@@ -167,7 +234,11 @@ describe('sizes', () => {
 
 describe('the practice shelf and the stand-ins', () => {
   it('judges a guess against the truth and the shortest way', () => {
-    const job = applyEdit(jobWith('it look glass'), { do: 'change', section: 'standin', set: { model: 'practice', seed: 12 }, say: '' }, T(50));
+    const job = applyEdit(
+      jobWith('it look glass'),
+      { do: 'change', section: 'standin', set: { model: 'practice', seed: 12 }, say: '' },
+      T(50),
+    );
     const truth = practiceResult(job, 'selector').truth;
     expect(practiceResult(job, truth)).toMatchObject({ right: true, taken: 1 });
     expect(practiceResult(job, truth).fewest).toBeGreaterThan(0);
@@ -176,10 +247,13 @@ describe('the practice shelf and the stand-ins', () => {
     expect(() => practiceResult(jobWith('it look glass'), 'ladder')).toThrow(RangeError);
   });
 
-  it.each(Object.values(STANDINS).filter((s) => s.key !== 'extractor-rocker'))('the $name is found out by its own readings', (standin) => {
-    const w = walk({ build: standin.build, faults: standin.faults }, seededRandom(6), 10);
-    expect(w).toMatchObject({ end: 'known', kind: standin.build.kind });
-  });
+  it.each(Object.values(STANDINS).filter((s) => s.key !== 'extractor-rocker'))(
+    'the $name is found out by its own readings',
+    (standin) => {
+      const w = walk({ build: standin.build, faults: standin.faults }, seededRandom(6), 10);
+      expect(w).toMatchObject({ end: 'known', kind: standin.build.kind });
+    },
+  );
 
   it('the extractor rocker is named unplugged and never touched live', () => {
     const { build, faults } = STANDINS['extractor-rocker']!;

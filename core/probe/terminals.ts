@@ -1,23 +1,7 @@
 import type { Job, Point, Reading, Strip } from '../job';
 import { acChecks, acMissing, loadsMissing, offMains, overLimits, provesApart, questionsOf, toPin } from './isolation';
 import { MAINS_QUESTIONS } from './isolation-findings';
-
-/** One pair of terminals. Volts are from the first to the second. */
-export interface Pair {
-  readonly a: number;
-  readonly b: number;
-  readonly dcVolts: number | null;
-  readonly acVolts: number | null;
-  /** True where the volts were read across this very pair, false where they follow from others by difference. */
-  readonly direct: boolean;
-  /** Volts with 1 kΩ across, where read. */
-  readonly loadedVolts: number | null;
-  /** Source resistance from open and loaded volts, Ω. */
-  readonly sourceOhms: number | null;
-  readonly jumper: 'untried' | 'nothing-by-1k' | 'nothing-by-wire' | 'moves';
-  /** Whether it may be joined at all, and why not. */
-  readonly barred: string;
-}
+import { NO_VOLTS, type Pair, num, pairTable } from './strip-pairs';
 
 export interface StripStep {
   readonly title: string;
@@ -42,113 +26,187 @@ export interface StripState {
   readonly stopped: string;
 }
 
-/** Under this a pair shows no voltage of its own. */
-const NO_VOLTS = 0.15;
-/** Voltages that a listening loop has, V: common practice (`loop-volts`). */
-const LOOP_VOLTS = [3, 40] as const;
-/** A source stiffer than this is an output that feeds something, Ω, and is never joined by a wire. */
-export const STIFF_OHMS = 200;
-const TEST_OHMS = 1000;
-
 const terminal = (t: number): Point => ({ kind: 'contact', name: String(t) });
 /** The terminal that is read against earth; what was read of another counts as well. */
 const FIRST = 1;
-const AC_WORDS: Partial<Record<Reading['state'], string>> = { 'plug-turned': ', the plug turned round', 'loaded-10k': ', with 10 kΩ across the tips', 'turned-10k': ', the plug turned round, with 10 kΩ across the tips' };
-const num = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
-const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];
+const AC_WORDS: Partial<Record<Reading['state'], string>> = {
+  'plug-turned': ', the plug turned round',
+  'loaded-10k': ', with 10 kΩ across the tips',
+  'turned-10k': ', the plug turned round, with 10 kΩ across the tips',
+};
 
 /** What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial. */
 export function stripState(job: Job, strip: Strip): StripState {
   const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
   const n = strip.wires.length;
-  const tied = readings.find((r) => r.kind === 'ohms' && r.relation !== '>' && r.value < 1e6 && ['mains', 'live', 'neutral'].includes(r.to.kind));
+  const tied = readings.find(
+    (r) => r.kind === 'ohms' && r.relation !== '>' && r.value < 1e6 && ['mains', 'live', 'neutral'].includes(r.to.kind),
+  );
   const ac = strip.wires.flatMap((_, i) => acChecks(readings, terminal(i + 1)));
   const high = readings.some(overLimits) || ac.some((c) => c.is === 'tied');
   const pairs = pairTable(n, readings);
   const found = pairs.find((p) => p.jumper === 'moves') ?? null;
-  if (high) return { strip, pairs, next: null, found: null, stopped: 'A terminal is over the limits of extra-low voltage. No pair is joined here; hand it to licensed work.' };
-  if (tied) return { strip, pairs, next: null, found: null, stopped: 'A terminal is tied to mains. No pair is joined here; hand it to licensed work.' };
+  if (high)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'A terminal is over the limits of extra-low voltage. No pair is joined here; hand it to licensed work.',
+    };
+  if (tied)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'A terminal is tied to mains. No pair is joined here; hand it to licensed work.',
+    };
   if (found) return { strip, pairs, next: null, found, stopped: '' };
   const asks = questionsOf(job.survey.mains);
-  if (asks.length) return { strip, pairs, next: null, found: null, stopped: `First say ${asks.map((q) => MAINS_QUESTIONS[q]).join(' and ')}: it is asked above.` };
-  if (!offMains(job.survey.mains) && job.survey.mains.mainSwitch === 'open') return { strip, pairs, next: null, found: null, stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.' };
+  if (asks.length)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: `First say ${asks.map((q) => MAINS_QUESTIONS[q]).join(' and ')}: it is asked above.`,
+    };
+  if (!offMains(job.survey.mains) && job.survey.mains.mainSwitch === 'open')
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.',
+    };
   const next = nextStep(job, strip, readings, pairs);
-  return { strip, pairs, next, found: null, stopped: next ? '' : 'No pair is left that may be joined. The strip may want a pair that was not seen at rest: read again while the machine runs.' };
-}
-
-function pairTable(n: number, readings: readonly Reading[]): Pair[] {
-  const out: Pair[] = [];
-  const across = (a: number, b: number, kind: Reading['kind'], state: Reading['state']): Reading | undefined =>
-    latest(readings.filter((r) => r.kind === kind && r.state === state && ((num(r.from) === a && num(r.to) === b) || (num(r.from) === b && num(r.to) === a))));
-  const signed = (r: Reading | undefined, a: number): number | null => (r ? (num(r.from) === a ? r.value : -r.value) : null);
-  for (let a = 1; a <= n; a++) {
-    for (let b = a + 1; b <= n; b++) {
-      const dc = signed(across(a, b, 'volts-dc', 'idle'), a);
-      const ac = across(a, b, 'volts-ac', 'idle')?.value ?? null;
-      // Voltages add up along a way: what lies between two terminals follows from a third that was read against both.
-      const third = dc === null ? Array.from({ length: n }, (_, i) => i + 1).find((c) => c !== a && c !== b && steady(across(a, c, 'volts-dc', 'idle')) && steady(across(c, b, 'volts-dc', 'idle'))) : undefined;
-      const dcVolts = dc ?? (third === undefined ? null : signed(across(a, third, 'volts-dc', 'idle'), a)! + signed(across(third, b, 'volts-dc', 'idle'), third)!);
-      const loaded = signed(across(a, b, 'volts-dc', 'loaded'), a) ?? across(a, b, 'volts-ac', 'loaded')?.value ?? null;
-      const open = Math.abs(dcVolts ?? 0) >= NO_VOLTS ? Math.abs(dcVolts!) : (ac ?? 0);
-      const sourceOhms = loaded !== null && Math.abs(loaded) > 1e-3 ? Math.max(0, TEST_OHMS * (open / Math.abs(loaded) - 1)) : loaded === null ? null : 1e9;
-      const jumpers = readings.filter((r) => r.kind === 'jumper' && [num(r.from), num(r.to)].sort((x, y) => x - y).join() === `${a},${b}`);
-      const jumper = jumpers.some((r) => r.said === 'acts') ? 'moves' : jumpers.some((r) => r.value === 0) ? 'nothing-by-wire' : jumpers.length ? 'nothing-by-1k' : 'untried';
-      out.push({ a, b, dcVolts, acVolts: ac, direct: dc !== null || ac !== null, loadedVolts: loaded, sourceOhms, jumper, barred: barredWhy(dcVolts, ac, sourceOhms) });
-    }
-  }
-  return out;
-}
-
-/** Only pairs that show a voltage of their own can be added up; two that read nothing may float apart. */
-const steady = (r: Reading | undefined): boolean => r !== undefined && r.relation === '=' && Math.abs(r.value) >= NO_VOLTS;
-
-function barredWhy(dc: number | null, ac: number | null, sourceOhms: number | null): string {
-  const open = Math.max(Math.abs(dc ?? 0), ac ?? 0);
-  if (dc === null && ac === null) return 'volts not known';
-  if (Math.abs(dc ?? 0) > 60 || (ac ?? 0) > 25) return 'too high to join by hand';
-  if (open < NO_VOLTS) return 'no voltage between them';
-  if (open < LOOP_VOLTS[0] || open > LOOP_VOLTS[1]) return 'not the voltage of a listening loop';
-  if (sourceOhms !== null && sourceOhms < STIFF_OHMS) return 'an output that feeds something';
-  return '';
+  return {
+    strip,
+    pairs,
+    next,
+    found: null,
+    stopped: next
+      ? ''
+      : 'No pair is left that may be joined. The strip may want a pair that was not seen at rest: read again while the machine runs.',
+  };
 }
 
 /** Likelier pairs first: near 12 V, then 24 V, then 5 V (`loop-volts`); wires of the thin signal kind are not told by colour. */
 const likeness = (p: Pair): number => {
   const v = Math.max(Math.abs(p.dcVolts ?? 0), p.acVolts ?? 0);
-  return Math.max(...[[12, 1], [24, 0.8], [8, 0.6], [5, 0.6]].map(([at, weight]) => weight! * Math.exp(-(((v - at!) / (0.2 * at!)) ** 2) / 2))) + (p.direct ? 0.05 : 0);
+  return (
+    Math.max(
+      ...[
+        [12, 1],
+        [24, 0.8],
+        [8, 0.6],
+        [5, 0.6],
+      ].map(([at, weight]) => weight! * Math.exp(-(((v - at!) / (0.2 * at!)) ** 2) / 2)),
+    ) + (p.direct ? 0.05 : 0)
+  );
 };
 
 function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null {
   const n = strip.wires.length;
   const { name } = strip;
-  const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean => readings.some((r) => r.kind === kind && num(r.from) === t && r.to.kind === to);
+  const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean =>
+    readings.some((r) => r.kind === kind && num(r.from) === t && r.to.kind === to);
   const all = Array.from({ length: n }, (_, i) => i + 1);
   const { mains, meter } = job.survey;
-  const unread = offMains(mains) ? undefined : all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
-  if (unread) return { title: `Ohms from terminal ${unread} to live and neutral together, unplugged`, why: 'Isolation from mains comes before everything else, terminal by terminal.', caution: 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together.', notePrefix: `${name} ${unread} to mains off`, a: unread, b: 'mains', kind: 'ohms', state: 'off' };
+  const unread = offMains(mains)
+    ? undefined
+    : all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
+  if (unread)
+    return {
+      title: `Ohms from terminal ${unread} to live and neutral together, unplugged`,
+      why: 'Isolation from mains comes before everything else, terminal by terminal.',
+      caution: 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together.',
+      notePrefix: `${name} ${unread} to mains off`,
+      a: unread,
+      b: 'mains',
+      kind: 'ohms',
+      state: 'off',
+    };
   const tested = readings.filter((r) => r.kind === 'insulation' && toPin(r));
-  const proven = tested.length > 0 || readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
+  const proven =
+    tested.length > 0 || readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
   if (!proven) return null;
-  const ac = all.flatMap((t) => (t === FIRST && !offMains(mains) ? acMissing : loadsMissing)(acChecks(readings, terminal(t)), terminal(t), mains.feed === 'plug-turns').map((spec) => ({ t, ...spec })))[0];
-  if (ac) return { title: `AC volts from terminal ${ac.t} to earth, powered${AC_WORDS[ac.state] ?? ''}`, why: 'The last check of isolation.', caution: 'One hand in the pocket, a meter rated for the mains.', notePrefix: `${name} ${ac.t} to earth ${ac.state}`, a: ac.t, b: 'earth', kind: 'volts-ac', state: ac.state };
-  if (!offMains(mains) && mains.feed !== 'plug-turns' && !has(1, 'insulation', 'mains')) return { title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may', why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.', caution: 'Licensed work: plug pulled, nothing else connected.', notePrefix: `${name} 1 to mains insulation`, a: 1, b: 'mains', kind: 'insulation', state: 'off' };
+  const ac = all.flatMap((t) =>
+    (t === FIRST && !offMains(mains) ? acMissing : loadsMissing)(
+      acChecks(readings, terminal(t)),
+      terminal(t),
+      mains.feed === 'plug-turns',
+    ).map((spec) => ({ t, ...spec })),
+  )[0];
+  if (ac)
+    return {
+      title: `AC volts from terminal ${ac.t} to earth, powered${AC_WORDS[ac.state] ?? ''}`,
+      why: 'The last check of isolation.',
+      caution: 'One hand in the pocket, a meter rated for the mains.',
+      notePrefix: `${name} ${ac.t} to earth ${ac.state}`,
+      a: ac.t,
+      b: 'earth',
+      kind: 'volts-ac',
+      state: ac.state,
+    };
+  if (!offMains(mains) && mains.feed !== 'plug-turns' && !has(1, 'insulation', 'mains'))
+    return {
+      title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may',
+      why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.',
+      caution: 'Licensed work: plug pulled, nothing else connected.',
+      notePrefix: `${name} 1 to mains insulation`,
+      a: 1,
+      b: 'mains',
+      kind: 'insulation',
+      state: 'off',
+    };
   const star = starStep(strip, readings);
   if (star) return star;
-  const best = pairs.filter((p) => p.barred === '' && (p.jumper === 'untried' || p.jumper === 'nothing-by-1k')).sort((x, y) => likeness(y) - likeness(x))[0];
+  const best = pairs
+    .filter((p) => p.barred === '' && (p.jumper === 'untried' || p.jumper === 'nothing-by-1k'))
+    .sort((x, y) => likeness(y) - likeness(x))[0];
   if (!best) return null;
   const pair = `${best.a}-${best.b}`;
   if (!best.direct) return volts(name, best.a, best.b, 'volts-dc', 'A pair is read across itself before it is joined.');
-  if (best.loadedVolts === null) return { ...volts(name, best.a, best.b, best.dcVolts !== null && Math.abs(best.dcVolts) >= NO_VOLTS ? 'volts-dc' : 'volts-ac', 'A listening loop gives way under 1 kΩ; an output that feeds something does not and must never be joined.'), title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`, notePrefix: `${name} ${pair} loaded`, state: 'loaded', caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.' };
+  if (best.loadedVolts === null)
+    return {
+      ...volts(
+        name,
+        best.a,
+        best.b,
+        best.dcVolts !== null && Math.abs(best.dcVolts) >= NO_VOLTS ? 'volts-dc' : 'volts-ac',
+        'A listening loop gives way under 1 kΩ; an output that feeds something does not and must never be joined.',
+      ),
+      title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`,
+      notePrefix: `${name} ${pair} loaded`,
+      state: 'loaded',
+      caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.',
+    };
   const wire = best.jumper === 'nothing-by-1k';
   return {
-    title: wire ? `Join ${best.a} and ${best.b} with a wire for a second: does it move?` : `Join ${best.a} and ${best.b} through 1 kΩ: does it move?`,
+    title: wire
+      ? `Join ${best.a} and ${best.b} with a wire for a second: does it move?`
+      : `Join ${best.a} and ${best.b} through 1 kΩ: does it move?`,
     why: wire ? 'Its current is limited and 1 kΩ was not enough.' : 'The likeliest pair, through a resistor first.',
-    caution: 'The machine may move: nobody near what closes, lifts or turns.', notePrefix: `${name} jumper ${pair} ${wire ? 'wire' : '1k'}`, a: best.a, b: best.b, kind: 'jumper', state: 'idle',
+    caution: 'The machine may move: nobody near what closes, lifts or turns.',
+    notePrefix: `${name} jumper ${pair} ${wire ? 'wire' : '1k'}`,
+    a: best.a,
+    b: best.b,
+    kind: 'jumper',
+    state: 'idle',
   };
 }
 
 const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
-  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`, why, caution: 'One hand in the pocket; tips only on the two screws.', notePrefix: `${name} ${a}-${b} idle`, a, b, kind, state: 'idle',
+  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`,
+  why,
+  caution: 'One hand in the pocket; tips only on the two screws.',
+  notePrefix: `${name} ${a}-${b} idle`,
+  a,
+  b,
+  kind,
+  state: 'idle',
 });
 
 /**
@@ -161,9 +219,22 @@ function starStep(strip: Strip, readings: readonly Reading[]): StripStep | null 
     const [centre, ...others] = group as [number, ...number[]];
     const floating: number[] = [];
     for (const t of others) {
-      const read = (kind: Reading['kind']): Reading | undefined => readings.find((r) => r.kind === kind && r.state === 'idle' && ((num(r.from) === centre && num(r.to) === t) || (num(r.from) === t && num(r.to) === centre)));
+      const read = (kind: Reading['kind']): Reading | undefined =>
+        readings.find(
+          (r) =>
+            r.kind === kind &&
+            r.state === 'idle' &&
+            ((num(r.from) === centre && num(r.to) === t) || (num(r.from) === t && num(r.to) === centre)),
+        );
       const dc = read('volts-dc');
-      if (!dc) return volts(strip.name, centre, t, 'volts-dc', `Volts of every pair come first; terminal ${centre} is the centre, the other pairs follow by difference.`);
+      if (!dc)
+        return volts(
+          strip.name,
+          centre,
+          t,
+          'volts-dc',
+          `Volts of every pair come first; terminal ${centre} is the centre, the other pairs follow by difference.`,
+        );
       if (Math.abs(dc.value) >= NO_VOLTS) continue;
       const ac = read('volts-ac');
       if (!ac) return volts(strip.name, centre, t, 'volts-ac', 'No DC between them; an AC loop would show here.');

@@ -20,17 +20,44 @@ export interface Walk {
   readonly kind: ControlKind;
   readonly tie: readonly ControlKind[];
   /** Every probability stated on the way after isolation, with the kind it was stated for. */
-  readonly forecasts: readonly { readonly kind: ControlKind; readonly probability: number; readonly leading: boolean }[];
+  readonly forecasts: readonly {
+    readonly kind: ControlKind;
+    readonly probability: number;
+    readonly leading: boolean;
+  }[];
   /** Every reading as it was proposed, with what was known of isolation then. */
-  readonly proposed: readonly { readonly next: NextReading; readonly isolated: boolean; readonly before: readonly Reading[] }[];
+  readonly proposed: readonly {
+    readonly next: NextReading;
+    readonly isolated: boolean;
+    readonly before: readonly Reading[];
+  }[];
 }
 
 /** Whose reading it is: that of the control where a tip stands on it, of the whole machine where none does. */
-export const controlOf = (next: Pick<NextReading, 'control' | 'from' | 'to'>): string => ([next.from, next.to].some((p) => p.kind === 'contact') ? next.control : '');
+export const controlOf = (next: Pick<NextReading, 'control' | 'from' | 'to'>): string =>
+  [next.from, next.to].some((p) => p.kind === 'contact') ? next.control : '';
 
 /** A reading taken from a stand-in for a proposal, as a reading of the job. */
-export function takenFrom(standin: Measurable, next: NextReading, id: string, at: string, random: Random, meter?: Meter): Reading {
-  return { id, at, control: controlOf(next), from: next.from, to: next.to, state: next.state, kind: next.kind, by: 'standin', struck: false, ...readStandin(standin, next, random, meter) };
+export function takenFrom(
+  standin: Measurable,
+  next: NextReading,
+  id: string,
+  at: string,
+  random: Random,
+  meter?: Meter,
+): Reading {
+  return {
+    id,
+    at,
+    control: controlOf(next),
+    from: next.from,
+    to: next.to,
+    state: next.state,
+    kind: next.kind,
+    by: 'standin',
+    struck: false,
+    ...readStandin(standin, next, random, meter),
+  };
 }
 
 /**
@@ -51,14 +78,36 @@ export function walk(standin: Measurable, random: Random, most = 16): Walk {
     const isolation = isolationOf(job, CONTROL);
     const best = survey.candidates[0]!;
     const settled = isolation.verdict !== 'unknown';
-    if (settled) forecasts.push(...survey.candidates.map((c, i) => ({ kind: c.kind, probability: c.probability, leading: i === 0 })));
-    const done = (end: Walk['end'], tie: readonly ControlKind[] = []): Walk => ({ job, readings, isolationReadings, end, kind: best.kind, tie, forecasts, proposed });
-    if (readings >= most) return done(settled && survey.known ? 'known' : survey.remainder.leads ? 'remainder' : 'open');
+    if (settled)
+      forecasts.push(
+        ...survey.candidates.map((c, i) => ({ kind: c.kind, probability: c.probability, leading: i === 0 })),
+      );
+    const done = (end: Walk['end'], tie: readonly ControlKind[] = []): Walk => ({
+      job,
+      readings,
+      isolationReadings,
+      end,
+      kind: best.kind,
+      tie,
+      forecasts,
+      proposed,
+    });
+    if (readings >= most)
+      return done(settled && survey.known ? 'known' : survey.remainder.leads ? 'remainder' : 'open');
     const next = nextFor(job, survey);
     if (settled && survey.known && !next?.tellsKind) return done('known');
     if (!next) {
       const tie = tieOf(job, survey);
-      return done(isolation.verdict === 'not-isolated' ? 'held' : survey.remainder.leads ? 'remainder' : tie.length > 1 ? 'tie' : 'open', tie);
+      return done(
+        isolation.verdict === 'not-isolated'
+          ? 'held'
+          : survey.remainder.leads
+            ? 'remainder'
+            : tie.length > 1
+              ? 'tie'
+              : 'open',
+        tie,
+      );
     }
     proposed.push({ next, isolated: isolation.verdict === 'isolated', before: job.readings });
     if (isIsolationReading(next)) isolationReadings++;

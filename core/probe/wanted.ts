@@ -13,13 +13,24 @@ export function wantedSpecs(p: Posterior, readings: readonly Reading[]): Reading
   const s = contact(signal);
   const c = contact(signal === 'A' ? 'B' : 'A');
   const [A, B] = [contact('A'), contact('B')];
-  const at = (from: Point, state: ReadingSpec['state'], of: ReadingSpec['kind'] = 'volts-dc'): ReadingSpec => ({ from, to: GROUND, state, kind: of });
-  const across = (state: ReadingSpec['state'], of: ReadingSpec['kind']): ReadingSpec => ({ from: A, to: B, state, kind: of });
+  const at = (from: Point, state: ReadingSpec['state'], of: ReadingSpec['kind'] = 'volts-dc'): ReadingSpec => ({
+    from,
+    to: GROUND,
+    state,
+    kind: of,
+  });
+  const across = (state: ReadingSpec['state'], of: ReadingSpec['kind']): ReadingSpec => ({
+    from: A,
+    to: B,
+    state,
+    kind: of,
+  });
   const asleep = kind === 'scanned-matrix' && shareWith(kind, p, (b) => b.layout === 'asleep') > 0.5;
   const closed = across('pressed', 'ohms');
   // A short that was read tells what stands behind better than a load does.
   const shorted = readings.some((r) => r.kind === 'amps');
-  const behind = (setting: 'volts-dc' | 'volts-ac'): ReadingSpec[] => (shorted ? [] : [across('idle', setting), across('loaded-10k', setting)]);
+  const behind = (setting: 'volts-dc' | 'volts-ac'): ReadingSpec[] =>
+    shorted ? [] : [across('idle', setting), across('loaded-10k', setting)];
   const setting = shareWith(kind, p, (b) => b.alternating) > 0.5 ? 'volts-ac' : 'volts-dc';
   switch (kind) {
     case 'low-when-pressed':
@@ -32,7 +43,12 @@ export function wantedSpecs(p: Posterior, readings: readonly Reading[]): Reading
     case 'ladder':
       return [at(s, 'idle'), at(c, 'off', 'ohms'), at(s, 'pressed'), at(s, 'neighbour'), closed, ...behind('volts-dc')];
     case 'scanned-matrix':
-      return [at(c, 'idle'), ...(asleep ? [at(s, 'pressed', 'hertz')] : [at(s, 'idle', 'hertz'), at(s, 'idle', 'duty')]), at(c, 'loaded-10k'), closed];
+      return [
+        at(c, 'idle'),
+        ...(asleep ? [at(s, 'pressed', 'hertz')] : [at(s, 'idle', 'hertz'), at(s, 'idle', 'duty')]),
+        at(c, 'loaded-10k'),
+        closed,
+      ];
     case 'dry-pair':
       return [across('idle', setting), ...behind(setting), closed];
     case 'switched-load':

@@ -1,7 +1,10 @@
 /** Preferred number series of IEC 60063:2015. */
 export type ESeries = 'E6' | 'E12' | 'E24' | 'E96';
 
-const E24 = [1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2, 9.1];
+const E24 = [
+  1.0, 1.1, 1.2, 1.3, 1.5, 1.6, 1.8, 2.0, 2.2, 2.4, 2.7, 3.0, 3.3, 3.6, 3.9, 4.3, 4.7, 5.1, 5.6, 6.2, 6.8, 7.5, 8.2,
+  9.1,
+];
 
 const DECADE: Record<ESeries, readonly number[]> = {
   E6: E24.filter((_, i) => i % 4 === 0),
@@ -22,10 +25,15 @@ const EPS = 1e-9;
 const made = new Map<string, readonly number[]>();
 
 function around(value: number, series: ESeries): readonly number[] {
-  if (!(value > 0) || !Number.isFinite(value)) throw new RangeError(`a preferred value needs a positive number, got ${value}`);
+  if (!(value > 0) || !Number.isFinite(value))
+    throw new RangeError(`a preferred value needs a positive number, got ${value}`);
   const exponent = Math.floor(Math.log10(value) + EPS);
   const key = `${series} ${exponent}`;
-  const list = made.get(key) ?? [exponent - 1, exponent, exponent + 1].flatMap((e) => DECADE[series].map((m) => Number((m * 10 ** e).toPrecision(6))));
+  const list =
+    made.get(key) ??
+    [exponent - 1, exponent, exponent + 1].flatMap((e) =>
+      DECADE[series].map((m) => Number((m * 10 ** e).toPrecision(6))),
+    );
   made.set(key, list);
   return list;
 }

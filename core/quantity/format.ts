@@ -1,7 +1,14 @@
 import type { Unit } from './units';
 
 const ENGINEERING: readonly (readonly [number, string])[] = [
-  [1e9, 'G'], [1e6, 'M'], [1e3, 'k'], [1, ''], [1e-3, 'm'], [1e-6, 'µ'], [1e-9, 'n'], [1e-12, 'p'],
+  [1e9, 'G'],
+  [1e6, 'M'],
+  [1e3, 'k'],
+  [1, ''],
+  [1e-3, 'm'],
+  [1e-6, 'µ'],
+  [1e-9, 'n'],
+  [1e-12, 'p'],
 ];
 
 const BENCH: ReadonlySet<Unit> = new Set(['V', 'A', 'Ω', 'W']);

@@ -34,10 +34,16 @@ export interface CornerRange<K extends string> {
  * Evaluates `f` at every corner of its inputs' intervals (2ⁿ calls, n up to 12) and at the nominal values.
  * Exact for functions monotonic in each input, as all joint formulas here are.
  */
-export function corners<K extends string>(inputs: Readonly<Record<K, Interval>>, f: (at: Record<K, number>) => number): CornerRange<K> {
+export function corners<K extends string>(
+  inputs: Readonly<Record<K, Interval>>,
+  f: (at: Record<K, number>) => number,
+): CornerRange<K> {
   const keys = (Object.keys(inputs) as K[]).filter((k) => inputs[k].low !== inputs[k].high);
   if (keys.length > 12) throw new RangeError(`too many inputs with a tolerance: ${keys.length}`);
-  const nominalAt = Object.fromEntries((Object.keys(inputs) as K[]).map((k) => [k, inputs[k].nominal])) as Record<K, number>;
+  const nominalAt = Object.fromEntries((Object.keys(inputs) as K[]).map((k) => [k, inputs[k].nominal])) as Record<
+    K,
+    number
+  >;
   const nominal = f(nominalAt);
   let low = nominal;
   let high = nominal;

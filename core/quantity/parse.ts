@@ -23,7 +23,10 @@ export function awgAreaSquareMetres(gauge: number): number {
 const NUMBER = /^[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?/;
 const INFIX = /^(\d+)([RVpnuµμmkM])(\d+)/;
 
-function unitAfter(text: string, expected: Unit | undefined): { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number } | undefined {
+function unitAfter(
+  text: string,
+  expected: Unit | undefined,
+): { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number } | undefined {
   const tries: { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number }[] = [];
   const names = Object.keys(UNIT_NAMES).sort((a, b) => b.length - a.length);
   for (const name of names) {
@@ -53,7 +56,8 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   let at = lead;
   if (!rest) return fail(at, 'a number is missing');
   if (/^(OL|O\.L|over)$/i.test(rest)) {
-    if (!expected || overRange === undefined || Number.isNaN(overRange)) return fail(at, 'over range of what? say the number at which this meter ends, for example >20 Mohm');
+    if (!expected || overRange === undefined || Number.isNaN(overRange))
+      return fail(at, 'over range of what? say the number at which this meter ends, for example >20 Mohm');
     return { ok: true, quantity: { value: overRange, unit: expected, relation: '>', digit: 0 } };
   }
   let relation: Quantity['relation'] = '=';
@@ -85,14 +89,26 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   if (expected && unit.unit !== expected) return fail(unitAt, `this is ${unit.unit}, but ${expected} is wanted`);
   return {
     ok: true,
-    quantity: { value: tidy(value * unit.factor), unit: unit.unit, relation, digit: 10 ** -decimals * unit.factor, ...(unit.kind ? { kind: unit.kind } : {}) },
+    quantity: {
+      value: tidy(value * unit.factor),
+      unit: unit.unit,
+      relation,
+      digit: 10 ** -decimals * unit.factor,
+      ...(unit.kind ? { kind: unit.kind } : {}),
+    },
   };
 }
 
 // Decimal text times a power of ten leaves binary dust (4.7 * 1e3 is exact, 2.2 * 1e-6 is not); 12 figures outlast any meter.
 const tidy = (value: number): number => Number(value.toPrecision(12));
 
-function parseInfix(infix: RegExpExecArray, rest: string, at: number, relation: Quantity['relation'], expected?: Unit): Parsed {
+function parseInfix(
+  infix: RegExpExecArray,
+  rest: string,
+  at: number,
+  relation: Quantity['relation'],
+  expected?: Unit,
+): Parsed {
   const [all, whole, letter, fraction] = infix as unknown as [string, string, string, string];
   const left = rest.slice(all.length).trim();
   const named: Unit | undefined = letter === 'V' ? 'V' : letter === 'R' ? 'Ω' : undefined;
@@ -115,7 +131,11 @@ function parseSpecial(rest: string, at: number, relation: Quantity['relation'], 
   const fraction = /^(?:(\d+)\s+)?(\d+)\/(\d+)\s*(in|inch|")$/.exec(rest);
   if (fraction) {
     if (Number(fraction[3]) === 0) return fail(at + rest.indexOf('/') + 1, 'a fraction cannot have 0 below the line');
-    return done((Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * 0.0254, 'm', 0.0254 / Number(fraction[3]));
+    return done(
+      (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * 0.0254,
+      'm',
+      0.0254 / Number(fraction[3]),
+    );
   }
   const clock = /^(\d+)h\s*([0-5]?\d)(?:\s*min)?$/.exec(rest);
   if (clock) return done(Number(clock[1]) * 3600 + Number(clock[2]) * 60, 's', 60);

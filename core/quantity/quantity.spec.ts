@@ -1,6 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { awgAreaSquareMetres, between, corners, exactly, formatQuantity, nearest, nextAbove, nextBelow, parseQuantity, seededRandom, within, type Unit } from '.';
+import {
+  awgAreaSquareMetres,
+  between,
+  corners,
+  exactly,
+  formatQuantity,
+  nearest,
+  nextAbove,
+  nextBelow,
+  parseQuantity,
+  seededRandom,
+  within,
+  type Unit,
+} from '.';
 
 const value = (text: string, unit?: Unit): number => {
   const p = parseQuantity(text, unit);
@@ -10,11 +23,30 @@ const value = (text: string, unit?: Unit): number => {
 
 describe('what people type at a bench', () => {
   it.each<[string, Unit | undefined, number, Unit]>([
-    ['4.98', 'V', 4.98, 'V'], ['4.98V', undefined, 4.98, 'V'], ['4,98 V', undefined, 4.98, 'V'], ['12m', 'A', 0.012, 'A'], ['3V3', undefined, 3.3, 'V'],
-    ['4k7', undefined, 4700, 'Ω'], ['470R', undefined, 470, 'Ω'], ['2u2', undefined, 2.2e-6, 'F'], ['0.5"', undefined, 0.0127, 'm'], ['1/2 in', undefined, 0.0127, 'm'],
-    ['1 1/4 in', undefined, 0.03175, 'm'], ['0.75mm2', undefined, 0.75e-6, 'm²'], ['1h20', undefined, 4800, 's'], ['35 s', undefined, 35, 's'], ['2 min 5 s', undefined, 125, 's'],
-    ['-20%', undefined, -20, '%'], ['3 mV', undefined, 0.003, 'V'], ['0.4 ohm', undefined, 0.4, 'Ω'], ['40M', 'Ω', 40e6, 'Ω'], ['0.5 mA', undefined, 0.0005, 'A'], ['180 ms', undefined, 0.18, 's'], ['25 min', undefined, 1500, 's'],
-    ['12 m', undefined, 12, 'm'], ['1e3 ohm', undefined, 1000, 'Ω'],
+    ['4.98', 'V', 4.98, 'V'],
+    ['4.98V', undefined, 4.98, 'V'],
+    ['4,98 V', undefined, 4.98, 'V'],
+    ['12m', 'A', 0.012, 'A'],
+    ['3V3', undefined, 3.3, 'V'],
+    ['4k7', undefined, 4700, 'Ω'],
+    ['470R', undefined, 470, 'Ω'],
+    ['2u2', undefined, 2.2e-6, 'F'],
+    ['0.5"', undefined, 0.0127, 'm'],
+    ['1/2 in', undefined, 0.0127, 'm'],
+    ['1 1/4 in', undefined, 0.03175, 'm'],
+    ['0.75mm2', undefined, 0.75e-6, 'm²'],
+    ['1h20', undefined, 4800, 's'],
+    ['35 s', undefined, 35, 's'],
+    ['2 min 5 s', undefined, 125, 's'],
+    ['-20%', undefined, -20, '%'],
+    ['3 mV', undefined, 0.003, 'V'],
+    ['0.4 ohm', undefined, 0.4, 'Ω'],
+    ['40M', 'Ω', 40e6, 'Ω'],
+    ['0.5 mA', undefined, 0.0005, 'A'],
+    ['180 ms', undefined, 0.18, 's'],
+    ['25 min', undefined, 1500, 's'],
+    ['12 m', undefined, 12, 'm'],
+    ['1e3 ohm', undefined, 1000, 'Ω'],
   ])('reads %s', (text, expected, wanted, unit) => {
     const p = parseQuantity(text, expected);
     expect(p).toMatchObject({ ok: true, quantity: { unit } });
@@ -25,7 +57,10 @@ describe('what people type at a bench', () => {
     expect(parseQuantity('>20M', 'Ω')).toMatchObject({ ok: true, quantity: { value: 20e6, relation: '>' } });
     expect(parseQuantity('OL', 'Ω', 2e6)).toMatchObject({ ok: true, quantity: { relation: '>', value: 2e6 } });
     // Over range of a scale that nobody named proves nothing.
-    expect(parseQuantity('OL', 'Ω')).toMatchObject({ ok: false, message: expect.stringContaining('say the number at which this meter ends') });
+    expect(parseQuantity('OL', 'Ω')).toMatchObject({
+      ok: false,
+      message: expect.stringContaining('say the number at which this meter ends'),
+    });
     expect(parseQuantity('OL')).toMatchObject({ ok: false });
   });
 
@@ -35,7 +70,15 @@ describe('what people type at a bench', () => {
     expect(parseQuantity('0.3 VAC')).toMatchObject({ ok: true, quantity: { kind: 'ac', unit: 'V' } });
   });
 
-  it.each([['4.9x8', 3], ['V', 0], ['', 0], ['12 V', 3], ['5 parsecs', 2], ['1/0 in', 2], ['3 V V', 2]])('refuses %j at position %i', (text, at) => {
+  it.each([
+    ['4.9x8', 3],
+    ['V', 0],
+    ['', 0],
+    ['12 V', 3],
+    ['5 parsecs', 2],
+    ['1/0 in', 2],
+    ['3 V V', 2],
+  ])('refuses %j at position %i', (text, at) => {
     expect(parseQuantity(text, 'A')).toMatchObject({ ok: false, at });
   });
 
@@ -47,23 +90,44 @@ describe('what people type at a bench', () => {
   });
 
   it('reads back what it writes, to three figures', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-9, max: 1e8, noNaN: true }), fc.constantFrom<Unit>('V', 'A', 'Ω', 'W', 'F'), (x, unit) => {
-      expect(Math.abs(value(formatQuantity(x, unit)) / x - 1)).toBeLessThan(0.0051);
-    }));
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-9, max: 1e8, noNaN: true }),
+        fc.constantFrom<Unit>('V', 'A', 'Ω', 'W', 'F'),
+        (x, unit) => {
+          expect(Math.abs(value(formatQuantity(x, unit)) / x - 1)).toBeLessThan(0.0051);
+        },
+      ),
+    );
   });
 
   it('never throws, whatever is typed', () => {
-    fc.assert(fc.property(fc.string({ maxLength: 30 }), (text) => {
-      const p = parseQuantity(text, 'V');
-      if (!p.ok) expect(p.at).toBeLessThanOrEqual(text.length);
-    }));
+    fc.assert(
+      fc.property(fc.string({ maxLength: 30 }), (text) => {
+        const p = parseQuantity(text, 'V');
+        if (!p.ok) expect(p.at).toBeLessThanOrEqual(text.length);
+      }),
+    );
   });
 });
 
 describe('engineering notation', () => {
   it.each<[number, Unit, string]>([
-    [4.98, 'V', '4.98 V'], [0.19, 'V', '0.19 V'], [0.0123, 'V', '12.3 mV'], [470, 'Ω', '470 Ω'], [999.6, 'Ω', '1 kΩ'], [0.0005, 'A', '0.5 mA'], [20e6, 'Ω', '20 MΩ'],
-    [0.18, 's', '180 ms'], [125, 's', '2 min 5 s'], [4800, 's', '1 h 20 min'], [0, 'A', '0 A'], [71.25, '%', '71.3 %'], [0.75e-6, 'm²', '0.75 mm²'], [Infinity, 'V', 'no limit'], [NaN, 'V', 'unknown'],
+    [4.98, 'V', '4.98 V'],
+    [0.19, 'V', '0.19 V'],
+    [0.0123, 'V', '12.3 mV'],
+    [470, 'Ω', '470 Ω'],
+    [999.6, 'Ω', '1 kΩ'],
+    [0.0005, 'A', '0.5 mA'],
+    [20e6, 'Ω', '20 MΩ'],
+    [0.18, 's', '180 ms'],
+    [125, 's', '2 min 5 s'],
+    [4800, 's', '1 h 20 min'],
+    [0, 'A', '0 A'],
+    [71.25, '%', '71.3 %'],
+    [0.75e-6, 'm²', '0.75 mm²'],
+    [Infinity, 'V', 'no limit'],
+    [NaN, 'V', 'unknown'],
   ])('writes %d %s as %s', (x, unit, text) => expect(formatQuantity(x, unit)).toBe(text));
 });
 
@@ -78,10 +142,12 @@ describe('preferred values', () => {
   });
 
   it('encloses any positive number, and refuses others', () => {
-    fc.assert(fc.property(fc.double({ min: 1e-6, max: 1e9, noNaN: true }), (x) => {
-      expect(nextBelow(x, 'E96')).toBeLessThanOrEqual(x * (1 + 1e-8));
-      expect(nextAbove(x, 'E96')).toBeGreaterThanOrEqual(x * (1 - 1e-8));
-    }));
+    fc.assert(
+      fc.property(fc.double({ min: 1e-6, max: 1e9, noNaN: true }), (x) => {
+        expect(nextBelow(x, 'E96')).toBeLessThanOrEqual(x * (1 + 1e-8));
+        expect(nextAbove(x, 'E96')).toBeGreaterThanOrEqual(x * (1 - 1e-8));
+      }),
+    );
     expect(() => nextBelow(0)).toThrow(RangeError);
     expect(() => nearest(Number.NaN)).toThrow(RangeError);
   });
@@ -89,7 +155,10 @@ describe('preferred values', () => {
 
 describe('tolerance corners', () => {
   it('finds the corner that makes a divider highest', () => {
-    const range = corners({ v: within(5, 0.02), r: within(10_000, 0.05), c: exactly(100) }, ({ v, r, c }) => (v * c) / (r + c));
+    const range = corners(
+      { v: within(5, 0.02), r: within(10_000, 0.05), c: exactly(100) },
+      ({ v, r, c }) => (v * c) / (r + c),
+    );
     expect(range.high).toBeCloseTo((5.1 * 100) / 9600, 9);
     expect(range.atHigh).toEqual({ v: 5.1, r: 9500, c: 100 });
     expect(range.low).toBeLessThan(range.nominal);

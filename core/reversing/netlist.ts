@@ -11,13 +11,30 @@ const MOTOR_OHMS = 6;
 export function wiringNetlist(w: Wiring, positions: readonly Position[]): string {
   const [plus, minus] = w.feed;
   const node = (net: string): string => (net === minus ? '0' : net);
-  const motor = w.kind === 'dc' ? [`Rmotor ${node(w.motor[0])} ${node(w.motor[1])} ${MOTOR_OHMS}`] : [`Rup ${node(w.motor[0])} 0 ${MOTOR_OHMS}`, `Rdown ${node(w.motor[1])} 0 ${MOTOR_OHMS}`];
+  const motor =
+    w.kind === 'dc'
+      ? [`Rmotor ${node(w.motor[0])} ${node(w.motor[1])} ${MOTOR_OHMS}`]
+      : [`Rup ${node(w.motor[0])} 0 ${MOTOR_OHMS}`, `Rdown ${node(w.motor[1])} 0 ${MOTOR_OHMS}`];
   const closed = w.contacts.flatMap((c, i) => {
     const to = positions[i] === 'rest' ? c.rest : positions[i] === 'work' ? c.work : null;
     return to === null ? [] : [`Rc${i} ${node(c.common)} ${node(to)} 1m`];
   });
   // Nets that no closed contact reaches still want a path to node 0.
-  const nets = new Set([...w.motor, ...w.contacts.flatMap((c) => [c.common, c.rest, c.work])].filter((n): n is string => n !== null && n !== minus));
+  const nets = new Set(
+    [...w.motor, ...w.contacts.flatMap((c) => [c.common, c.rest, c.work])].filter(
+      (n): n is string => n !== null && n !== minus,
+    ),
+  );
   const ties = [...nets].map((n, i) => `Rt${i} ${node(n)} 0 10meg`);
-  return [`* ${w.name}`, `Vfeed source 0 DC ${FEED_VOLTS}`, `Rfeed source ${node(plus)} 10m`, ...motor, ...closed, ...ties, '.op', '.end', ''].join('\n');
+  return [
+    `* ${w.name}`,
+    `Vfeed source 0 DC ${FEED_VOLTS}`,
+    `Rfeed source ${node(plus)} 10m`,
+    ...motor,
+    ...closed,
+    ...ties,
+    '.op',
+    '.end',
+    '',
+  ].join('\n');
 }

@@ -3,7 +3,8 @@ import { BOX_WIRINGS, freshThumb, MOTOR_WIRINGS, type MotorPlan } from '../job';
 import { conductors, forbiddenStates, sequenceRules, truthTable, wiringOf } from '.';
 
 const plan = (set: Partial<MotorPlan> = {}): MotorPlan => ({ ...freshThumb().motor, ...set });
-const motions = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') => truthTable(wiringOf(p, way)).map((r) => `${Object.values(r.on).map(Number).join('')} ${r.motion}`);
+const motions = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') =>
+  truthTable(wiringOf(p, way)).map((r) => `${Object.values(r.on).map(Number).join('')} ${r.motion}`);
 
 describe('contacts against motion', () => {
   it('of a double-pole relay and a power contact: power decides whether, direction which way', () => {
@@ -11,20 +12,41 @@ describe('contacts against motion', () => {
     expect(motions(plan({ wiring: 'double-pole' }))).toEqual(['00 off', '01 forward', '10 off', '11 backward']);
   });
   it('of two changeovers and of a bridge: alike stands braked, unlike runs', () => {
-    expect(motions(plan({ wiring: 'two-changeovers' }))).toEqual(['00 braked', '01 backward', '10 forward', '11 braked']);
+    expect(motions(plan({ wiring: 'two-changeovers' }))).toEqual([
+      '00 braked',
+      '01 backward',
+      '10 forward',
+      '11 braked',
+    ]);
     expect(motions(plan({ wiring: 'bridge' }))).toEqual(['00 braked', '01 backward', '10 forward', '11 braked']);
   });
   it('of a control box: interlocked, the second coil has nothing to give while the first is on', () => {
-    expect(motions(plan({ boxWiring: 'box-interlocked' }), 'control-box')).toEqual(['00 off', '01 backward', '10 forward', '11 forward']);
-    expect(motions(plan({ boxWiring: 'box-plain' }), 'control-box')).toEqual(['00 off', '01 backward', '10 forward', '11 both']);
+    expect(motions(plan({ boxWiring: 'box-interlocked' }), 'control-box')).toEqual([
+      '00 off',
+      '01 backward',
+      '10 forward',
+      '11 forward',
+    ]);
+    expect(motions(plan({ boxWiring: 'box-plain' }), 'control-box')).toEqual([
+      '00 off',
+      '01 backward',
+      '10 forward',
+      '11 both',
+    ]);
   });
   it('turns round with two wires exchanged', () => {
-    expect(motions(plan({ wiring: 'two-changeovers', swapped: true }))).toEqual(['00 braked', '01 forward', '10 backward', '11 braked']);
+    expect(motions(plan({ wiring: 'two-changeovers', swapped: true }))).toEqual([
+      '00 braked',
+      '01 forward',
+      '10 backward',
+      '11 braked',
+    ]);
   });
 });
 
 describe('states that must never be', () => {
-  const held = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') => Object.fromEntries(forbiddenStates(wiringOf(p, way)).map((f) => [f.motion, f.heldBy]));
+  const held = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') =>
+    Object.fromEntries(forbiddenStates(wiringOf(p, way)).map((f) => [f.motion, f.heldBy]));
   it('are impossible by wiring where contacts change over, and rest on software with two plain mains contacts', () => {
     expect(held(plan({ wiring: 'double-pole' }))).toEqual({ short: 'wiring' });
     expect(held(plan({ wiring: 'two-changeovers' }))).toEqual({ short: 'wiring' });
@@ -37,7 +59,8 @@ describe('states that must never be', () => {
     expect(both.states.map((s) => s.on)).toEqual([{ K1: true, K2: true }]);
   });
   it('hold with one contact welded in every changeover wiring', () => {
-    for (const wiring of ['double-pole', 'two-changeovers'] as const) expect(forbiddenStates(wiringOf(plan({ wiring }), 'reverse-motor'))[0]!.despiteWeld, wiring).toBe(true);
+    for (const wiring of ['double-pole', 'two-changeovers'] as const)
+      expect(forbiddenStates(wiringOf(plan({ wiring }), 'reverse-motor'))[0]!.despiteWeld, wiring).toBe(true);
   });
 });
 
@@ -46,7 +69,21 @@ describe('terminals and conductors', () => {
   it('of the double-pole wiring are numbered by the standard, each net joined once', () => {
     const wires = conductors(wiringOf(plan({ wiring: 'double-pole' }), 'reverse-motor'));
     const ends = wires.flatMap((w) => [w.from, w.to]);
-    for (const t of ['K1:11', 'K1:12', 'K1:14', 'K1:21', 'K1:22', 'K1:24', 'K2:11', 'K2:14', 'M1 +', 'M1 −', 'supply +', 'supply −']) expect(ends, t).toContain(t);
+    for (const t of [
+      'K1:11',
+      'K1:12',
+      'K1:14',
+      'K1:21',
+      'K1:22',
+      'K1:24',
+      'K2:11',
+      'K2:14',
+      'M1 +',
+      'M1 −',
+      'supply +',
+      'supply −',
+    ])
+      expect(ends, t).toContain(t);
     expect(ends).not.toContain('K2:12');
     // A tree over each net: terminals less nets.
     const nets = new Set(wires.map((w) => w.net));
@@ -73,7 +110,11 @@ describe('sequence rules', () => {
       const rules = sequenceRules(plan({ wiring, coastSeconds: 0.8 }), 'reverse-motor');
       expect(Math.max(...rules.map((r) => r.waitSeconds))).toBe(0.8);
     }
-    expect(Math.min(...sequenceRules(plan({ wiring: 'double-pole', coastSeconds: 0 }), 'reverse-motor').map((r) => r.waitSeconds))).toBeGreaterThan(0.02);
+    expect(
+      Math.min(
+        ...sequenceRules(plan({ wiring: 'double-pole', coastSeconds: 0 }), 'reverse-motor').map((r) => r.waitSeconds),
+      ),
+    ).toBeGreaterThan(0.02);
     expect(sequenceRules(plan(), 'control-box')[0]!.why).toMatch(/never together/);
   });
 });

@@ -33,14 +33,23 @@ export function truthTable(wiring: Wiring): TruthRow[] {
   const n = wiring.coils.length;
   return Array.from({ length: 2 ** n }, (_, state) => {
     const on = Object.fromEntries(wiring.coils.map((c, k) => [c, ((state >> (n - 1 - k)) & 1) === 1]));
-    return { on, motion: motionOf(wiring, wiring.contacts.map((c) => (on[c.coil] ? 'work' : 'rest'))) };
+    return {
+      on,
+      motion: motionOf(
+        wiring,
+        wiring.contacts.map((c) => (on[c.coil] ? 'work' : 'rest')),
+      ),
+    };
   });
 }
 
 /** What forbids or allows a state that must never be. */
 export interface Forbidden {
   readonly motion: 'both' | 'short';
-  /** `wiring`: no state of the coils, nor a contact on its way, brings it about. `electronics`: the module's own logic prevents it. `software`: nothing but the program. */
+  /**
+   * `wiring`: no state of the coils, nor a contact on its way, brings it about. `electronics`: the module's own logic
+   * prevents it. `software`: nothing but the program.
+   */
   readonly heldBy: 'wiring' | 'electronics' | 'software';
   /** The coil states that bring it about. */
   readonly states: readonly TruthRow[];
@@ -56,7 +65,9 @@ function reachable(wiring: Wiring, weld: boolean): Position[][] {
     for (let mask = 0; mask < 2 ** aim.length; mask++) {
       const positions = aim.map((p, i): Position => ((mask >> i) & 1 ? 'moving' : p));
       out.push(positions);
-      if (weld) for (let i = 0; i < positions.length; i++) for (const stuck of ['rest', 'work'] as const) out.push(positions.map((p, k) => (k === i ? stuck : p)));
+      if (weld)
+        for (let i = 0; i < positions.length; i++)
+          for (const stuck of ['rest', 'work'] as const) out.push(positions.map((p, k) => (k === i ? stuck : p)));
     }
   }
   return out;

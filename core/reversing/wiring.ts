@@ -45,6 +45,11 @@ export function groups(wiring: Wiring, positions: readonly Position[]): Readonly
     const [a, b] = [root(c.common), root(to)];
     if (a !== b) parent.set(a, b);
   });
-  const nets = new Set([...wiring.feed, ...wiring.motor, ...(wiring.second ?? []), ...wiring.contacts.flatMap((c) => [c.common, c.rest, c.work].filter((n) => n !== null))]);
+  const nets = new Set([
+    ...wiring.feed,
+    ...wiring.motor,
+    ...(wiring.second ?? []),
+    ...wiring.contacts.flatMap((c) => [c.common, c.rest, c.work].filter((n) => n !== null)),
+  ]);
   return new Map([...nets].map((n) => [n, root(n)]));
 }

@@ -14,32 +14,117 @@ export function sayDays(days: readonly number[]): string {
   return sorted.map((d) => DAY[d]).join(', ') || 'no day';
 }
 
-export const saySentence = (s: Sentence): string => `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
+export const saySentence = (s: Sentence): string =>
+  `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
 
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
 export function routineFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
   const acting = sentences.filter((s) => s.days.length > 0);
-  if (acting.length === 0) return [finding('routine', 'none', { verdict: 'unknown', title: sentences.length ? 'No day is chosen, so it never acts' : 'It does not act by itself yet', caption: 'nothing planned', remedy: { text: 'Say at which time, on which days.' } })];
-  const out: Finding[] = [finding('routine', 'plan', { verdict: 'settled', title: acting.map(saySentence).join(' '), caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`, source: ['iana-tz', 'maker'] })];
+  if (acting.length === 0)
+    return [
+      finding('routine', 'none', {
+        verdict: 'unknown',
+        title: sentences.length ? 'No day is chosen, so it never acts' : 'It does not act by itself yet',
+        caption: 'nothing planned',
+        remedy: { text: 'Say at which time, on which days.' },
+      }),
+    ];
+  const out: Finding[] = [
+    finding('routine', 'plan', {
+      verdict: 'settled',
+      title: acting.map(saySentence).join(' '),
+      caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`,
+      source: ['iana-tz', 'maker'],
+    }),
+  ];
   if (acting.some((s) => s.ifArmed) && job.board.armPin === null) {
-    out.push(finding('routine', 'armed', { verdict: 'tight', title: '"If armed" needs a switch that the controller can read; no pin is chosen for it', caption: 'arming has no pin', remedy: { text: 'Choose the arm pin in Board.', label: 'Use pin 14', edit: { do: 'change', section: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' } } }));
+    out.push(
+      finding('routine', 'armed', {
+        verdict: 'tight',
+        title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
+        caption: 'arming has no pin',
+        remedy: {
+          text: 'Choose the arm pin in Board.',
+          label: 'Use pin 14',
+          edit: { do: 'change', section: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' },
+        },
+      }),
+    );
   }
-  const twice = acting.find((s, i) => acting.slice(i + 1).some((t) => t.at === s.at && t.days.some((d) => s.days.includes(d))));
-  if (twice) out.push(finding('routine', 'twice', { verdict: 'tight', title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`, caption: 'presses twice', source: ['press-gap'], remedy: { text: 'Take one of them away, or give it another day.' } }));
+  const twice = acting.find((s, i) =>
+    acting.slice(i + 1).some((t) => t.at === s.at && t.days.some((d) => s.days.includes(d))),
+  );
+  if (twice)
+    out.push(
+      finding('routine', 'twice', {
+        verdict: 'tight',
+        title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`,
+        caption: 'presses twice',
+        source: ['press-gap'],
+        remedy: { text: 'Take one of them away, or give it another day.' },
+      }),
+    );
   if (acting.some((s) => !s.ifArmed) && job.wish.hazards.includes('unattended-heat')) {
-    out.push(finding('routine', 'unarmed', { verdict: 'tight', title: 'It would heat on days when nobody filled it', caption: 'heats unarmed', source: ['cautions'], remedy: { text: 'Arm it by hand after filling.', label: 'Only if armed', edit: { do: 'change', section: 'routine', set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) }, say: 'only if armed' } } }));
+    out.push(
+      finding('routine', 'unarmed', {
+        verdict: 'tight',
+        title: 'It would heat on days when nobody filled it',
+        caption: 'heats unarmed',
+        source: ['cautions'],
+        remedy: {
+          text: 'Arm it by hand after filling.',
+          label: 'Only if armed',
+          edit: {
+            do: 'change',
+            section: 'routine',
+            set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) },
+            say: 'only if armed',
+          },
+        },
+      }),
+    );
   }
   const { kind } = job.act.machine;
   // One button that opens and closes does whichever comes next: a time of day does not tell which.
   if (kind === 'open-stop-close-stop' || kind === 'flips') {
     const door = kind === 'open-stop-close-stop';
-    out.push(finding('routine', 'blind', {
-      verdict: door ? 'stop' : 'tight', title: `At ${acting[0]!.at} it presses whatever the machine is doing: ${door ? 'what is closed already is opened' : 'what is on already is switched off'}`, caption: door ? 'opens what is closed' : 'may switch it off', source: ['contact-meaning'],
-      remedy: { text: 'It must look before it presses: a contact at the closed end that your program reads, or separate terminals for open and close. The packed program does not look.' },
-    }));
-  } else if (kind === 'unknown') out.push(finding('routine', 'blind', { verdict: 'unknown', title: 'Whether a press at that time does what is meant depends on the machine, and Act does not know it yet', caption: 'machine not told', remedy: { text: 'Say in Act what a press does to this machine.' } }));
+    out.push(
+      finding('routine', 'blind', {
+        verdict: door ? 'stop' : 'tight',
+        title:
+          `At ${acting[0]!.at} it presses whatever the machine is doing: ` +
+          `${door ? 'what is closed already is opened' : 'what is on already is switched off'}`,
+        caption: door ? 'opens what is closed' : 'may switch it off',
+        source: ['contact-meaning'],
+        remedy: {
+          text:
+            'It must look before it presses: a contact at the closed end that your program reads, ' +
+            'or separate terminals for open and close. The packed program does not look.',
+        },
+      }),
+    );
+  } else if (kind === 'unknown')
+    out.push(
+      finding('routine', 'blind', {
+        verdict: 'unknown',
+        title: 'Whether a press at that time does what is meant depends on the machine, and Act does not know it yet',
+        caption: 'machine not told',
+        remedy: { text: 'Say in Act what a press does to this machine.' },
+      }),
+    );
   const changed = clockChangeFirings(acting, job.touchedAt, job.region.timeZone);
-  if (changed.length > 0) out.push(finding('routine', 'clock-change', { verdict: 'tight', title: `${changed.length} of a year's firings fall into a clock change: ${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`, caption: 'falls into clock change', source: ['iana-tz'], remedy: { text: 'Pick a time before 01:00 or after 03:00.' } }));
+  if (changed.length > 0)
+    out.push(
+      finding('routine', 'clock-change', {
+        verdict: 'tight',
+        title:
+          `${changed.length} of a year's firings fall into a clock change: ` +
+          `${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`,
+        caption: 'falls into clock change',
+        source: ['iana-tz'],
+        remedy: { text: 'Pick a time before 01:00 or after 03:00.' },
+      }),
+    );
   return out;
 }

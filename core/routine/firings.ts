@@ -8,7 +8,8 @@ export interface Firing {
   readonly local: string;
   readonly sentence: string;
   /** What the clock change did to it, if anything. */
-  readonly clockChange: 'none' | 'hour skipped, fires when the clock has jumped' | 'hour comes twice, fires the first time';
+  readonly clockChange:
+    'none' | 'hour skipped, fires when the clock has jumped' | 'hour comes twice, fires the first time';
 }
 
 /** The instant of a wall-clock time on one date; a skipped hour moves on, a repeated one is taken the first time. */
@@ -24,12 +25,19 @@ function onDate(day: DateTime, sentence: Sentence): Firing | null {
   const local = instant.toISO();
   if (!at || !local) return null;
   return {
-    at, local, sentence: sentence.id,
-    clockChange: skipped ? 'hour skipped, fires when the clock has jumped' : twice ? 'hour comes twice, fires the first time' : 'none',
+    at,
+    local,
+    sentence: sentence.id,
+    clockChange: skipped
+      ? 'hour skipped, fires when the clock has jumped'
+      : twice
+        ? 'hour comes twice, fires the first time'
+        : 'none',
   };
 }
 
-const isSameWall = (a: DateTime, b: DateTime): boolean => a.toFormat('yyyy-MM-dd HH:mm') === b.toFormat('yyyy-MM-dd HH:mm');
+const isSameWall = (a: DateTime, b: DateTime): boolean =>
+  a.toFormat('yyyy-MM-dd HH:mm') === b.toFormat('yyyy-MM-dd HH:mm');
 
 /**
  * The next firings after an instant, daylight saving included.
@@ -90,6 +98,11 @@ export function clockChangeFirings(sentences: readonly Sentence[], fromIso: stri
 /** All firings of the days that follow midnight of an instant, in seconds from that midnight. */
 export function firingSeconds(sentences: readonly Sentence[], fromIso: string, zone: string, days: number): number[] {
   const start = DateTime.fromISO(fromIso, { zone }).startOf('day');
-  const list = nextFirings(sentences, start.minus({ milliseconds: 1 }).toUTC().toISO() ?? fromIso, zone, days * Math.max(1, sentences.length));
+  const list = nextFirings(
+    sentences,
+    start.minus({ milliseconds: 1 }).toUTC().toISO() ?? fromIso,
+    zone,
+    days * Math.max(1, sentences.length),
+  );
   return list.map((f) => DateTime.fromISO(f.at).diff(start, 'seconds').seconds).filter((s) => s < days * 86400);
 }

@@ -8,10 +8,16 @@ const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({ id: time
 describe('the next firings', () => {
   it('keeps to the chosen weekdays and to strictly later times', () => {
     const list = nextFirings([at('10:40', [1, 3])], '2026-03-02T10:40:00Z', 'UTC', 4);
-    expect(list.map((f) => f.at)).toEqual(['2026-03-04T10:40:00.000Z', '2026-03-09T10:40:00.000Z', '2026-03-11T10:40:00.000Z', '2026-03-16T10:40:00.000Z']);
+    expect(list.map((f) => f.at)).toEqual([
+      '2026-03-04T10:40:00.000Z',
+      '2026-03-09T10:40:00.000Z',
+      '2026-03-11T10:40:00.000Z',
+      '2026-03-16T10:40:00.000Z',
+    ]);
   });
 
-  // European Union summer time, Directive 2000/84/EC: from 01:00 UTC on the last Sunday of March to 01:00 UTC on the last Sunday of October.
+  // European Union summer time, Directive 2000/84/EC: from 01:00 UTC on the last Sunday of March to 01:00 UTC on the
+  // last Sunday of October.
   it('keeps the wall clock over both clock changes in Europe', () => {
     const spring = nextFirings([at('10:40')], '2026-03-28T00:00:00Z', 'Europe/London', 2);
     expect(spring.map((f) => f.at)).toEqual(['2026-03-28T10:40:00.000Z', '2026-03-29T09:40:00.000Z']);
@@ -39,22 +45,37 @@ describe('the next firings', () => {
   });
 
   it('counts seconds from the first midnight for the simulation', () => {
-    expect(firingSeconds([at('10:40'), at('06:00', [2])], '2026-03-02T15:00:00Z', 'UTC', 2)).toEqual([38_400, 86_400 + 21_600, 86_400 + 38_400]);
+    expect(firingSeconds([at('10:40'), at('06:00', [2])], '2026-03-02T15:00:00Z', 'UTC', 2)).toEqual([
+      38_400,
+      86_400 + 21_600,
+      86_400 + 38_400,
+    ]);
   });
 });
 
 describe('sentences', () => {
   it('says days as people do', () => {
-    expect([sayDays([1, 2, 3, 4, 5]), sayDays([7, 6]), sayDays([1, 4]), sayDays([]), sayDays([1, 2, 3, 4, 5, 6, 7])]).toEqual(['weekdays', 'weekends', 'Mon, Thu', 'no day', 'every day']);
-    expect(saySentence({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true })).toBe('At 10:40 on weekdays, if armed, press.');
+    expect([
+      sayDays([1, 2, 3, 4, 5]),
+      sayDays([7, 6]),
+      sayDays([1, 4]),
+      sayDays([]),
+      sayDays([1, 2, 3, 4, 5, 6, 7]),
+    ]).toEqual(['weekdays', 'weekends', 'Mon, Thu', 'no day', 'every day']);
+    expect(saySentence({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true })).toBe(
+      'At 10:40 on weekdays, if armed, press.',
+    );
   });
 
   it('warns of heating unarmed, of arming without a pin, and of the hour of the clock change', () => {
     const job = demoJob('rice-pot');
-    const set = (s: Partial<Sentence>) => changed(job, 'routine', { sentences: [{ ...job.routine.sentences[0]!, ...s }] });
+    const set = (s: Partial<Sentence>) =>
+      changed(job, 'routine', { sentences: [{ ...job.routine.sentences[0]!, ...s }] });
     expect(findingOf(set({ ifArmed: false }), 'routine.unarmed').verdict).toBe('tight');
     const [first] = job.routine.sentences;
-    const two = changed(job, 'routine', { sentences: [first!, { ...first!, id: 'second', days: [1, 7], ifArmed: false }] });
+    const two = changed(job, 'routine', {
+      sentences: [first!, { ...first!, id: 'second', days: [1, 7], ifArmed: false }],
+    });
     expect(findingOf(two, 'routine.unarmed').verdict).toBe('tight');
     expect(findingOf(two, 'routine.twice').verdict).toBe('tight');
     expect(findingOf(changed(job, 'board', { armPin: null }), 'routine.armed').verdict).toBe('tight');

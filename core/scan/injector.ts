@@ -21,12 +21,22 @@ export interface Injector {
 export function injectorOf(pad: Keypad): Injector | null {
   const { scan } = pad;
   if (!scan || scan.strobes.length === 0 || scan.senses.length === 0) return null;
-  const keys = pad.keys.flatMap((k) => {
-    const strobe = scan.strobes.findIndex((s) => k.lines.includes(s));
-    const sense = scan.senses.findIndex((s) => k.lines.includes(s));
-    return strobe >= 0 && sense >= 0 ? [{ label: k.label, strobe, sense }] : [];
-  }).map((k, i) => ({ ...k, select: i + 1 }));
-  return keys.length ? { strobes: scan.strobes, senses: scan.senses, activeLow: scan.polarity === 'low', bits: Math.ceil(Math.log2(keys.length + 1)), keys } : null;
+  const keys = pad.keys
+    .flatMap((k) => {
+      const strobe = scan.strobes.findIndex((s) => k.lines.includes(s));
+      const sense = scan.senses.findIndex((s) => k.lines.includes(s));
+      return strobe >= 0 && sense >= 0 ? [{ label: k.label, strobe, sense }] : [];
+    })
+    .map((k, i) => ({ ...k, select: i + 1 }));
+  return keys.length
+    ? {
+        strobes: scan.strobes,
+        senses: scan.senses,
+        activeLow: scan.polarity === 'low',
+        bits: Math.ceil(Math.log2(keys.length + 1)),
+        keys,
+      }
+    : null;
 }
 
 /** Text from outside stands only in comments, and there without anything that could end them. */
@@ -39,13 +49,23 @@ const remark = (text: string): string => text.replace(/[^\w .,+-]/g, '?').slice(
 export function injectorVerilog(inj: Injector): string {
   const active = inj.activeLow ? "1'b0" : "1'b1";
   const drives = inj.senses.map((name, s) => {
-    const terms = inj.keys.filter((k) => k.sense === s).map((k) => `(select == ${inj.bits}'d${k.select} && strobe[${k.strobe}] == ${active})`);
-    return `  // ${remark(name)}\n  assign sense[${s}] = (${terms.length ? terms.join(' ||\n                     ') : "1'b0"}) ? ${active} : 1'bz;`;
+    const terms = inj.keys
+      .filter((k) => k.sense === s)
+      .map((k) => `(select == ${inj.bits}'d${k.select} && strobe[${k.strobe}] == ${active})`);
+    return (
+      `  // ${remark(name)}\n  assign sense[${s}] = ` +
+      `(${terms.length ? terms.join(' ||\n                     ') : "1'b0"}) ? ` +
+      `${active} : 1'bz;`
+    );
   });
   return [
     '// Presses one key of a scanned pad. select = 0 presses none.',
-    ...inj.keys.map((k) => `//   ${String(k.select).padStart(2)}  ${remark(k.label)}: ${remark(inj.strobes[k.strobe]!)} to ${remark(inj.senses[k.sense]!)}`),
-    '// Run it from the pad\'s own supply and share its ground only where Guard allows it. A series resistor of 220 ohms a line bears mistakes.',
+    ...inj.keys.map(
+      (k) =>
+        `//   ${String(k.select).padStart(2)}  ${remark(k.label)}: ${remark(inj.strobes[k.strobe]!)} to ${remark(inj.senses[k.sense]!)}`,
+    ),
+    "// Run it from the pad's own supply and share its ground only where Guard " +
+      'allows it. A series resistor of 220 ohms a line bears mistakes.',
     'module key_injector (',
     `  input  wire [${inj.strobes.length - 1}:0] strobe,`,
     `  input  wire [${inj.bits - 1}:0] select,`,
@@ -63,9 +83,11 @@ export function injectorBench(inj: Injector): string {
   const rest = inj.activeLow ? `{${n}{1'b1}}` : `{${n}{1'b0}}`;
   const pulls = inj.senses.map((_, s) => `  ${inj.activeLow ? 'pullup' : 'pulldown'} (sense[${s}]);`);
   const active = inj.activeLow ? "1'b0" : "1'b1";
-  const expected = inj.keys.map((k) => `      ${inj.bits}'d${k.select}: expected = (r == ${k.strobe} && c == ${k.sense});`);
+  const expected = inj.keys.map(
+    (k) => `      ${inj.bits}'d${k.select}: expected = (r == ${k.strobe} && c == ${k.sense});`,
+  );
   return [
-    '// Scans like the pad\'s controller and counts what it sees. Ends with one line: keys seen and mistakes.',
+    "// Scans like the pad's controller and counts what it sees. Ends with one line: keys seen and mistakes.",
     '`timescale 1us/1ns',
     'module key_injector_tb;',
     `  reg  [${n - 1}:0] strobe = ${rest};`,

@@ -18,7 +18,10 @@ const known = (k: PadKey): k is PadKey & { lines: [string, string] } => k.lines.
 export function sharedLines(pad: Keypad): SharedLine[] {
   const by = new Map<string, string[]>();
   for (const k of pad.keys.filter(known)) for (const line of k.lines) by.set(line, [...(by.get(line) ?? []), k.label]);
-  return [...by].filter(([, keys]) => keys.length > 1).map(([line, keys]) => ({ line, keys })).sort((a, b) => a.line.localeCompare(b.line, 'en', { numeric: true }));
+  return [...by]
+    .filter(([, keys]) => keys.length > 1)
+    .map(([line, keys]) => ({ line, keys }))
+    .sort((a, b) => a.line.localeCompare(b.line, 'en', { numeric: true }));
 }
 
 /** Every rectangle of keys on a pad without diodes: any three held make the fourth a ghost. One entry a rectangle. */
@@ -27,10 +30,16 @@ export function ghosts(pad: Keypad): Ghost[] {
   const firsts = [...new Set(pad.keys.filter(known).map((k) => k.lines[0]))];
   const seconds = [...new Set(pad.keys.filter(known).map((k) => k.lines[1]))];
   const out: Ghost[] = [];
-  firsts.forEach((a, i) => firsts.slice(i + 1).forEach((b) => seconds.forEach((c, j) => seconds.slice(j + 1).forEach((d) => {
-    const [ac, ad, bc, bd] = [at.get(`${a}|${c}`), at.get(`${a}|${d}`), at.get(`${b}|${c}`), at.get(`${b}|${d}`)];
-    if (ac && ad && bc && bd) out.push({ held: [ac, ad, bc], appears: bd });
-  }))));
+  firsts.forEach((a, i) =>
+    firsts.slice(i + 1).forEach((b) =>
+      seconds.forEach((c, j) =>
+        seconds.slice(j + 1).forEach((d) => {
+          const [ac, ad, bc, bd] = [at.get(`${a}|${c}`), at.get(`${a}|${d}`), at.get(`${b}|${c}`), at.get(`${b}|${d}`)];
+          if (ac && ad && bc && bd) out.push({ held: [ac, ad, bc], appears: bd });
+        }),
+      ),
+    ),
+  );
   return out;
 }
 
@@ -69,6 +78,10 @@ export function pinSides(joins: readonly PinJoin[]): PinSides {
       }
     }
   }
-  const of = (s: 0 | 1): string[] => [...side].filter(([, x]) => x === s).map(([p]) => p).sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
+  const of = (s: 0 | 1): string[] =>
+    [...side]
+      .filter(([, x]) => x === s)
+      .map(([p]) => p)
+      .sort((a, b) => a.localeCompare(b, 'en', { numeric: true }));
   return { one: of(0), other: of(1), contradiction: [...contradiction] };
 }

@@ -42,11 +42,30 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
   const reference = idle >= 0 ? idle : 0;
   const strobes = pulsing[reference]!.filter((p) => idle >= 0 || everywhere(p));
   if (strobes.length === 0) {
-    return { scan: null, keys: [], problems: [{ label: captures[reference]!.label, text: 'No line pulses steadily: the pad is not scanned, or the capture is shorter than a few periods. Check each key by continuity instead.' }] };
+    return {
+      scan: null,
+      keys: [],
+      problems: [
+        {
+          label: captures[reference]!.label,
+          text:
+            'No line pulses steadily: the pad is not scanned, or the capture is ' +
+            'shorter than a few periods. Check each key by continuity instead.',
+        },
+      ],
+    };
   }
-  if (idle < 0 && captures.length === 1) problems.push({ label: captures[0]!.label, text: 'From one capture with a key held a strobe cannot be told from its sense line. Take one more while nobody presses.' });
+  if (idle < 0 && captures.length === 1)
+    problems.push({
+      label: captures[0]!.label,
+      text: 'From one capture with a key held a strobe cannot be told from its sense line. Take one more while nobody presses.',
+    });
   const held = strobes.map((s) => s.polarity).filter((p) => p !== strobes[0]!.polarity);
-  if (held.length) problems.push({ label: captures[reference]!.label, text: 'Some strobes pulse low and some high; the longer part of an even square wave cannot be told. Take the levels with a meter.' });
+  if (held.length)
+    problems.push({
+      label: captures[reference]!.label,
+      text: 'Some strobes pulse low and some high; the longer part of an even square wave cannot be told. Take the levels with a meter.',
+    });
 
   const senses = new Set<string>();
   const keys: FoundKey[] = [];
@@ -54,23 +73,42 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
     if (isIdle(c.label)) return;
     const extra = pulsing[i]!.filter((p) => !strobes.some((s) => s.name === p.name));
     if (extra.length === 0) {
-      problems.push({ label: c.label, text: `While ${c.label} was held no further line pulsed: press harder, or probe the line that is missing.` });
+      problems.push({
+        label: c.label,
+        text: `While ${c.label} was held no further line pulsed: press harder, or probe the line that is missing.`,
+      });
       return;
     }
     for (const sense of extra) {
       const now = pulsing[i]!.filter((p) => strobes.some((s) => s.name === p.name));
-      const ranked = now.map((strobe) => ({ strobe, overlap: overlapShare(c.timing, { ...sense, polarity: strobe.polarity }, strobe) })).sort((a, b) => b.overlap - a.overlap);
+      const ranked = now
+        .map((strobe) => ({ strobe, overlap: overlapShare(c.timing, { ...sense, polarity: strobe.polarity }, strobe) }))
+        .sort((a, b) => b.overlap - a.overlap);
       const best = ranked[0];
       if (!best || best.overlap < LEAST_OVERLAP) {
-        problems.push({ label: c.label, text: `${sense.name} pulses while ${c.label} is held, yet with no strobe: is it another circuit?` });
+        problems.push({
+          label: c.label,
+          text: `${sense.name} pulses while ${c.label} is held, yet with no strobe: is it another circuit?`,
+        });
         continue;
       }
       senses.add(sense.name);
       keys.push({ label: c.label, strobe: best.strobe.name, sense: sense.name, overlap: best.overlap });
     }
-    if (extra.length > 1) problems.push({ label: c.label, text: `Holding ${c.label} makes ${extra.map((e) => e.name).join(' and ')} pulse: two keys were held, or ghosts through a third.` });
+    if (extra.length > 1)
+      problems.push({
+        label: c.label,
+        text: `Holding ${c.label} makes ${extra.map((e) => e.name).join(' and ')} pulse: two keys were held, or ghosts through a third.`,
+      });
   });
   const first = captures[reference]!.timing;
   const ordered = strobeOrder(first, strobes);
-  return { scan: scanOf(ordered, first.lines.filter((l) => senses.has(l.name))), keys, problems };
+  return {
+    scan: scanOf(
+      ordered,
+      first.lines.filter((l) => senses.has(l.name)),
+    ),
+    keys,
+    problems,
+  };
 }

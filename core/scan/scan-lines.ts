@@ -17,9 +17,23 @@ const LEAST_PERIODS = 4;
 /** The pulsing lines of a capture: those whose falls return at a steady period. */
 export function pulsingLines(t: Timing): PulsingLine[] {
   return t.lines.flatMap((l, index) => {
-    if (l.periodSeconds === null || l.falls < LEAST_PERIODS || l.lowWidthSeconds === null || l.highWidthSeconds === null) return [];
+    if (
+      l.periodSeconds === null ||
+      l.falls < LEAST_PERIODS ||
+      l.lowWidthSeconds === null ||
+      l.highWidthSeconds === null
+    )
+      return [];
     const polarity = l.lowWidthSeconds <= l.highWidthSeconds ? 'low' : 'high';
-    return [{ index, name: l.name, periodSeconds: l.periodSeconds, widthSeconds: polarity === 'low' ? l.lowWidthSeconds : l.highWidthSeconds, polarity }];
+    return [
+      {
+        index,
+        name: l.name,
+        periodSeconds: l.periodSeconds,
+        widthSeconds: polarity === 'low' ? l.lowWidthSeconds : l.highWidthSeconds,
+        polarity,
+      },
+    ];
   });
 }
 
@@ -61,6 +75,9 @@ const median = (list: readonly number[]): number => [...list].sort((a, b) => a -
 
 /** The scan that a set of strobes and senses makes. */
 export const scanOf = (strobes: readonly PulsingLine[], senses: readonly LineTiming[]): PadScan => ({
-  periodSeconds: median(strobes.map((s) => s.periodSeconds)), widthSeconds: median(strobes.map((s) => s.widthSeconds)), polarity: strobes[0]!.polarity,
-  strobes: strobes.map((s) => s.name), senses: senses.map((l) => l.name),
+  periodSeconds: median(strobes.map((s) => s.periodSeconds)),
+  widthSeconds: median(strobes.map((s) => s.widthSeconds)),
+  polarity: strobes[0]!.polarity,
+  strobes: strobes.map((s) => s.name),
+  senses: senses.map((l) => l.name),
 });

@@ -39,10 +39,15 @@ describe('answers in time', () => {
 
 describe('a scanned pad played out at random', () => {
   /** Standard normal deviate by Box and Muller. */
-  const normal = (r: { next(): number }): number => Math.sqrt(-2 * Math.log(1 - r.next())) * Math.cos(2 * Math.PI * r.next());
+  const normal = (r: { next(): number }): number =>
+    Math.sqrt(-2 * Math.log(1 - r.next())) * Math.cos(2 * Math.PI * r.next());
 
   // An independent way to the same numbers: response times drawn one by one, strobes scanned one by one.
-  it.each([[2e-3, 5e-4, 2e-3, 3, 18], [1e-3, 4e-3, 2e-3, 2, 10], [3e-4, 1e-3, 1e-3, 4, 12]])('with a median of %f s sees presses as often as is reckoned', (median, most, width, needed, scans) => {
+  it.each([
+    [2e-3, 5e-4, 2e-3, 3, 18],
+    [1e-3, 4e-3, 2e-3, 2, 10],
+    [3e-4, 1e-3, 1e-3, 4, 12],
+  ])('with a median of %f s sees presses as often as is reckoned', (median, most, width, needed, scans) => {
     const [low, high] = [Math.min(median, most), Math.max(median, most)];
     const plan = { ...freshThumb().scan, medianSeconds: low, mostSeconds: high, leadSeconds: 0.1e-3 };
     const spread = Math.log(high / low) / 1.645;
@@ -65,4 +70,3 @@ describe('a scanned pad played out at random', () => {
     expect(Math.abs(seen / presses - runChance(chance, needed, scans))).toBeLessThan(0.015);
   });
 });
-

@@ -24,12 +24,27 @@ export function fitLine(points: readonly SignalPoint[]): Line | null {
   if (n < 2 || sxx === 0) return null;
   const gain = points.reduce((s, p) => s + (p.step - meanX) * (p.value - meanY), 0) / sxx;
   const offset = meanY - gain * meanX;
-  const residual = n > 2 ? Math.sqrt(points.reduce((s, p) => s + (p.value - offset - gain * p.step) ** 2, 0) / (n - 2)) : Number.NaN;
-  return { gain, offset, residual, gainError: residual / Math.sqrt(sxx), offsetError: residual * Math.sqrt(1 / n + meanX ** 2 / sxx), points: n };
+  const residual =
+    n > 2 ? Math.sqrt(points.reduce((s, p) => s + (p.value - offset - gain * p.step) ** 2, 0) / (n - 2)) : Number.NaN;
+  return {
+    gain,
+    offset,
+    residual,
+    gainError: residual / Math.sqrt(sxx),
+    offsetError: residual * Math.sqrt(1 / n + meanX ** 2 / sxx),
+    points: n,
+  };
 }
 
 /** What the line asks for at a step, as a step of arithmetic. */
-export const valueAt = (line: Line, step: number, unit: 'V' | 'Hz', given: Origin = { from: 'maker', what: 'set in Thumb' }): Step =>
+export const valueAt = (
+  line: Line,
+  step: number,
+  unit: 'V' | 'Hz',
+  given: Origin = { from: 'maker', what: 'set in Thumb' },
+): Step =>
   derive('value at that step', unit === 'V' ? 'U' : 'f', 'k * s + b', unit, [
-    computed('k', 'gain for one step', line.gain, unit, `least squares through ${line.points} readings`), { symbol: 's', name: 'step', value: step, unit: '1', origin: given, possible: [0, 1000] }, computed('b', 'value at step 0', line.offset, unit, `least squares through ${line.points} readings`),
+    computed('k', 'gain for one step', line.gain, unit, `least squares through ${line.points} readings`),
+    { symbol: 's', name: 'step', value: step, unit: '1', origin: given, possible: [0, 1000] },
+    computed('b', 'value at step 0', line.offset, unit, `least squares through ${line.points} readings`),
   ]);

@@ -4,8 +4,42 @@ import { clampAmps, fitLine, gainPair, pwmFilter, valueAt } from '.';
 
 /** NIST Statistical Reference Datasets, Norris (linear regression, lower level of difficulty): y, x. */
 const NORRIS: readonly (readonly [y: number, x: number])[] = [
-  [0.1, 0.2], [338.8, 337.4], [118.1, 118.2], [888.0, 884.6], [9.2, 10.1], [228.1, 226.5], [668.5, 666.3], [998.5, 996.3], [449.1, 448.6], [778.9, 777.0], [559.2, 558.2], [0.3, 0.4], [0.1, 0.6], [778.1, 775.5], [668.8, 666.9], [339.3, 338.0], [448.9, 447.5], [10.8, 11.6],
-  [557.7, 556.0], [228.3, 228.1], [998.0, 995.8], [888.8, 887.6], [119.6, 120.2], [0.3, 0.3], [0.6, 0.3], [557.6, 556.8], [339.3, 339.1], [888.0, 887.2], [998.5, 999.0], [778.9, 779.0], [10.2, 11.1], [117.6, 118.3], [228.9, 229.2], [668.4, 669.1], [449.2, 448.9], [0.2, 0.5],
+  [0.1, 0.2],
+  [338.8, 337.4],
+  [118.1, 118.2],
+  [888.0, 884.6],
+  [9.2, 10.1],
+  [228.1, 226.5],
+  [668.5, 666.3],
+  [998.5, 996.3],
+  [449.1, 448.6],
+  [778.9, 777.0],
+  [559.2, 558.2],
+  [0.3, 0.4],
+  [0.1, 0.6],
+  [778.1, 775.5],
+  [668.8, 666.9],
+  [339.3, 338.0],
+  [448.9, 447.5],
+  [10.8, 11.6],
+  [557.7, 556.0],
+  [228.3, 228.1],
+  [998.0, 995.8],
+  [888.8, 887.6],
+  [119.6, 120.2],
+  [0.3, 0.3],
+  [0.6, 0.3],
+  [557.6, 556.8],
+  [339.3, 339.1],
+  [888.0, 887.2],
+  [998.5, 999.0],
+  [778.9, 779.0],
+  [10.2, 11.1],
+  [117.6, 118.3],
+  [228.9, 229.2],
+  [668.4, 669.1],
+  [449.2, 448.9],
+  [0.2, 0.5],
 ];
 
 describe('the line through readings', () => {
@@ -21,8 +55,16 @@ describe('the line through readings', () => {
 
   it('wants two different steps, and cannot tell what is left of two', () => {
     expect(fitLine([{ step: 1, value: 2 }])).toBeNull();
-    expect(fitLine([{ step: 1, value: 2 }, { step: 1, value: 3 }])).toBeNull();
-    const two = fitLine([{ step: 1, value: 40 }, { step: 5, value: 200 }])!;
+    expect(
+      fitLine([
+        { step: 1, value: 2 },
+        { step: 1, value: 3 },
+      ]),
+    ).toBeNull();
+    const two = fitLine([
+      { step: 1, value: 40 },
+      { step: 5, value: 200 },
+    ])!;
     expect(two).toMatchObject({ gain: 40, offset: 0 });
     expect(two.residual).toBeNaN();
     expect(valueAt(two, 3, 'Hz').result).toEqual({ value: 120, unit: 'Hz' });

@@ -10,30 +10,40 @@ export type Fault =
   | { readonly fault: 'opens-when-pressed' };
 
 export const FAULT_WORDS: Readonly<Record<Fault['fault'], string>> = {
-  'dirty-contact': 'a dirty contact: every press closes with another resistance', 'broken-trace': 'a broken trace: one terminal no longer reaches the board', 'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
+  'dirty-contact': 'a dirty contact: every press closes with another resistance',
+  'broken-trace': 'a broken trace: one terminal no longer reaches the board',
+  'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
 };
 
 /** The build as it is at this very press. */
 export function afflicted(build: Build, faults: readonly Fault[], random: Random): Build {
   const dirty = faults.find((f) => f.fault === 'dirty-contact');
-  return dirty && dirty.fault === 'dirty-contact' ? { ...build, contactOhms: build.contactOhms + dirty.upToOhms ** random.next() } : build;
+  return dirty && dirty.fault === 'dirty-contact'
+    ? { ...build, contactOhms: build.contactOhms + dirty.upToOhms ** random.next() }
+    : build;
 }
 
 /** What a meter would show with a terminal cut off from the board: the contact itself still joins A and B. */
 export function predictAfflicted(build: Build, faults: readonly Fault[], spec: ReadingSpec, meter: Meter): number {
-  if (faults.some((f) => f.fault === 'opens-when-pressed')) return predict(turnedOver(build, spec), turned(spec), meter);
+  if (faults.some((f) => f.fault === 'opens-when-pressed'))
+    return predict(turnedOver(build, spec), turned(spec), meter);
   const cut = faults.find((f) => f.fault === 'broken-trace');
-  const onCut = (p: ReadingSpec['from']): boolean => cut?.fault === 'broken-trace' && p.kind === 'contact' && p.name === cut.terminal;
+  const onCut = (p: ReadingSpec['from']): boolean =>
+    cut?.fault === 'broken-trace' && p.kind === 'contact' && p.name === cut.terminal;
   if (!cut || !(onCut(spec.from) || onCut(spec.to))) return predict(build, spec, meter);
   const closed = spec.state === 'pressed';
   const other = cut.fault === 'broken-trace' && cut.terminal === 'A' ? 'B' : 'A';
   const across = spec.from.kind === 'contact' && spec.to.kind === 'contact';
   if (spec.kind === 'ohms' || spec.kind === 'continuity') {
     if (across) return closed ? build.contactOhms : 2e9;
-    return closed ? build.contactOhms + predict(build, { ...spec, from: { kind: 'contact', name: other } }, meter) : 2e9;
+    return closed
+      ? build.contactOhms + predict(build, { ...spec, from: { kind: 'contact', name: other } }, meter)
+      : 2e9;
   }
   // The loose terminal floats: the meter pulls it to its other tip, or it takes the other terminal's level through the closed contact.
-  return closed && !across ? predict({ ...build, contactOhms: 1e9 }, { ...spec, from: { kind: 'contact', name: other } }, meter) : 0;
+  return closed && !across
+    ? predict({ ...build, contactOhms: 1e9 }, { ...spec, from: { kind: 'contact', name: other } }, meter)
+    : 0;
 }
 
 const CLOSED_UNLESS: readonly ReadingSpec['state'][] = ['off', 'idle', 'released', 'neighbour', 'always', 'running'];
@@ -47,4 +57,5 @@ function turned(spec: ReadingSpec): ReadingSpec {
 }
 
 /** A load across the tips leaves no state for the button: there its contact is a wire of its own. */
-const turnedOver = (build: Build, spec: ReadingSpec): Build => (LOADED.includes(spec.state) ? { ...build, seriesOhms: 1e9 } : build);
+const turnedOver = (build: Build, spec: ReadingSpec): Build =>
+  LOADED.includes(spec.state) ? { ...build, seriesOhms: 1e9 } : build;

@@ -35,7 +35,10 @@ describe('stand-ins', () => {
 describe('what is wrong with a control', () => {
   it('a dirty contact closes with another resistance at every press', () => {
     const random = seededRandom(3);
-    const shown = Array.from({ length: 12 }, () => readStandin({ build: line, faults: [{ fault: 'dirty-contact', upToOhms: 3000 }] }, across, random).value);
+    const shown = Array.from(
+      { length: 12 },
+      () => readStandin({ build: line, faults: [{ fault: 'dirty-contact', upToOhms: 3000 }] }, across, random).value,
+    );
     expect(new Set(shown.map((v) => Math.round(v))).size).toBeGreaterThan(6);
     expect(Math.min(...shown)).toBeGreaterThan(0.9);
     expect(Math.max(...shown)).toBeLessThan(3100);
@@ -57,17 +60,46 @@ describe('the virtual meter on settings without a number', () => {
   it('beeps under its limit, acts where little of the voltage is left, looks as the kind looks', () => {
     const random = seededRandom(5);
     expect(readStandin({ build: line, faults: [] }, { ...across, kind: 'continuity' }, random).said).toBe('beep');
-    expect(readStandin({ build: line, faults: [] }, { ...across, kind: 'continuity', state: 'off' }, random).said).toBe('silent');
-    expect(readStandin({ build: line, faults: [] }, { from: A, to: B, state: 'idle', kind: 'jumper' }, random).said).toBe('acts');
-    expect(readStandin({ build: buildOf({ kind: 'touch-pad', supplyVolts: 0.4, seriesOhms: 5e6 }), faults: [] }, { from: A, to: B, state: 'idle', kind: 'jumper' }, random).said).toBe('nothing');
-    expect(readStandin({ build: line, faults: [], look: 'membrane' }, { from: A, to: B, state: 'off', kind: 'look' }, random).said).toBe('membrane');
-    const looks = Array.from({ length: 3000 }, () => readStandin({ build: buildOf({ kind: 'scanned-matrix' }), faults: [] }, { from: A, to: B, state: 'off', kind: 'look' }, random).said as Look);
-    for (const look of LOOKS) expect(looks.filter((l) => l === look).length / looks.length).toBeCloseTo(lookShare('scanned-matrix', look), 1);
+    expect(readStandin({ build: line, faults: [] }, { ...across, kind: 'continuity', state: 'off' }, random).said).toBe(
+      'silent',
+    );
+    expect(
+      readStandin({ build: line, faults: [] }, { from: A, to: B, state: 'idle', kind: 'jumper' }, random).said,
+    ).toBe('acts');
+    expect(
+      readStandin(
+        { build: buildOf({ kind: 'touch-pad', supplyVolts: 0.4, seriesOhms: 5e6 }), faults: [] },
+        { from: A, to: B, state: 'idle', kind: 'jumper' },
+        random,
+      ).said,
+    ).toBe('nothing');
+    expect(
+      readStandin({ build: line, faults: [], look: 'membrane' }, { from: A, to: B, state: 'off', kind: 'look' }, random)
+        .said,
+    ).toBe('membrane');
+    const looks = Array.from(
+      { length: 3000 },
+      () =>
+        readStandin(
+          { build: buildOf({ kind: 'scanned-matrix' }), faults: [] },
+          { from: A, to: B, state: 'off', kind: 'look' },
+          random,
+        ).said as Look,
+    );
+    for (const look of LOOKS)
+      expect(looks.filter((l) => l === look).length / looks.length).toBeCloseTo(lookShare('scanned-matrix', look), 1);
   });
 
   it('keeps to the ranges of the meter in hand', () => {
     const short = { ...HAND_METER, mostOhms: 600e3 };
-    expect(readStandin({ build: line, faults: [] }, { from: A, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' }, seededRandom(1), short)).toEqual({ value: 600e3, digit: 0, relation: '>', said: '' });
+    expect(
+      readStandin(
+        { build: line, faults: [] },
+        { from: A, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' },
+        seededRandom(1),
+        short,
+      ),
+    ).toEqual({ value: 600e3, digit: 0, relation: '>', said: '' });
   });
 });
 

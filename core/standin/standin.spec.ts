@@ -8,7 +8,14 @@ import { levelsObeyed, pressStandin, readStandin, restartStandin, RICE_POT } fro
 
 const A = { kind: 'contact', name: 'A' } as const;
 const G = { kind: 'ground', name: '' } as const;
-const joint: Joint = { ...NOMINAL_PARTS, way: 'solid-state-relay', polarity: 'low', supplyVolts: 5, pullOhms: 10_000, onOhms: 16 };
+const joint: Joint = {
+  ...NOMINAL_PARTS,
+  way: 'solid-state-relay',
+  polarity: 'low',
+  supplyVolts: 5,
+  pullOhms: 10_000,
+  onOhms: 16,
+};
 
 describe('the virtual meter', () => {
   it('stays within its stated accuracy and shows its own last digit', () => {
@@ -20,8 +27,14 @@ describe('the virtual meter', () => {
   });
 
   it('shows over range where the insulation is better than it can read, and noise that moves with the seed', () => {
-    expect(readStandin(RICE_POT, { from: G, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' }, seededRandom(1))).toEqual({ value: 20e6, digit: 0, relation: '>', said: '' });
-    const values = new Set([1, 2, 3, 4, 5].map((s) => readStandin(RICE_POT, { from: A, to: G, state: 'idle', kind: 'volts-dc' }, seededRandom(s)).value));
+    expect(
+      readStandin(RICE_POT, { from: G, to: { kind: 'mains', name: '' }, state: 'off', kind: 'ohms' }, seededRandom(1)),
+    ).toEqual({ value: 20e6, digit: 0, relation: '>', said: '' });
+    const values = new Set(
+      [1, 2, 3, 4, 5].map(
+        (s) => readStandin(RICE_POT, { from: A, to: G, state: 'idle', kind: 'volts-dc' }, seededRandom(s)).value,
+      ),
+    );
     expect(values.size).toBeGreaterThan(2);
   });
 });
@@ -38,7 +51,9 @@ describe('pressing the stand-in', () => {
 
   it('sees nothing where the level is never reached, or no joint or press is there', () => {
     expect(levelsObeyed(RICE_POT, { ...joint, onOhms: 20_000 })).toBe(false);
-    expect(pressStandin(RICE_POT, { ...joint, onOhms: 20_000 }, press, 3, seededRandom(1))).toMatchObject({ failed: 3 });
+    expect(pressStandin(RICE_POT, { ...joint, onOhms: 20_000 }, press, 3, seededRandom(1))).toMatchObject({
+      failed: 3,
+    });
     expect(pressStandin(RICE_POT, null, press, 3, seededRandom(1)).failed).toBe(3);
     expect(pressStandin(RICE_POT, joint, [], 3, seededRandom(1)).failed).toBe(3);
   });
@@ -55,7 +70,8 @@ describe('the sheet on the stand-in', () => {
   const run = (job = pot, step = 'restarts') => runOnStandin(job, assess(job), step, 10, seededRandom(1));
 
   it('passes the planned press', () => {
-    for (const step of ['dummy-load', 'restarts', 'one-press', 'many-presses', 'hand-switch']) expect(run(pot, step).failed).toBe(0);
+    for (const step of ['dummy-load', 'restarts', 'one-press', 'many-presses', 'hand-switch'])
+      expect(run(pot, step).failed).toBe(0);
   });
 
   it('fails a pin that twitches behind a transistor, and refuses what it cannot take', () => {
@@ -70,7 +86,10 @@ describe('the sheet on the stand-in', () => {
     const finger = changed(pot, 'thumb', { way: 'finger' });
     const long = changed(finger, 'act', { script: [{ do: 'press', seconds: 0.4 }] });
     expect(notRehearsed(long, assess(long))).toBeNull();
-    expect(run(long, 'many-presses')).toMatchObject({ failed: 0, observed: expect.stringMatching(/shortest steady closure 2\d\d ms/) });
+    expect(run(long, 'many-presses')).toMatchObject({
+      failed: 0,
+      observed: expect.stringMatching(/shortest steady closure 2\d\d ms/),
+    });
     // 125 ms of its way leave nothing of a press of 0.13 s.
     expect(run(changed(finger, 'act', { script: [{ do: 'press', seconds: 0.13 }] }), 'many-presses').failed).toBe(10);
   });

@@ -12,7 +12,13 @@ export interface MeterReading {
 
 /** Last digit and over-range of a hand-held meter's ranges, in base units (6 000 counts). Common practice. */
 const RANGES: Partial<Record<Reading['kind'], readonly number[]>> = {
-  'volts-dc': [0.6, 6, 60, 600, 1000], 'volts-ac': [6, 60, 600, 750], ohms: [600, 6e3, 60e3, 600e3, 6e6, 20e6], amps: [6e-3, 60e-3, 0.4, 10], hertz: [60, 600, 6e3, 60e3, 600e3, 10e6], duty: [1], insulation: [2e6, 20e6, 200e6, 2e9],
+  'volts-dc': [0.6, 6, 60, 600, 1000],
+  'volts-ac': [6, 60, 600, 750],
+  ohms: [600, 6e3, 60e3, 600e3, 6e6, 20e6],
+  amps: [6e-3, 60e-3, 0.4, 10],
+  hertz: [60, 600, 6e3, 60e3, 600e3, 10e6],
+  duty: [1],
+  insulation: [2e6, 20e6, 200e6, 2e9],
 };
 const COUNTS = 6000;
 
@@ -28,11 +34,18 @@ export interface Measurable {
  * What a meter shows on a stand-in: the circuit's own answer with the meter's loading, its error and its last digit.
  * @param random seeded stream; the error of each reading is drawn from it.
  */
-export function readStandin(standin: Measurable, spec: ReadingSpec, random: Random, meter: Meter = HAND_METER): MeterReading {
+export function readStandin(
+  standin: Measurable,
+  spec: ReadingSpec,
+  random: Random,
+  meter: Meter = HAND_METER,
+): MeterReading {
   const build = afflicted(standin.build, standin.faults, random);
-  if (spec.kind === 'look') return { value: 0, digit: 0, relation: '=', said: standin.look ?? drawLook(build.kind, random) };
+  if (spec.kind === 'look')
+    return { value: 0, digit: 0, relation: '=', said: standin.look ?? drawLook(build.kind, random) };
   const truth = predictAfflicted(build, standin.faults, spec, meter);
-  if (spec.kind === 'continuity') return { value: 0, digit: 0, relation: '=', said: truth < meter.beepBelowOhms ? 'beep' : 'silent' };
+  if (spec.kind === 'continuity')
+    return { value: 0, digit: 0, relation: '=', said: truth < meter.beepBelowOhms ? 'beep' : 'silent' };
   if (spec.kind === 'jumper') return { value: 1000, digit: 0, relation: '=', said: truth < 0.42 ? 'acts' : 'nothing' };
   const ranges = RANGES[spec.kind]!.filter((r) => spec.kind !== 'ohms' || r <= meter.mostOhms);
   const top = ranges[ranges.length - 1]!;

@@ -4,7 +4,17 @@ import type { Finding } from '../finding';
 import { applyEdit, BENCH_MAINS, freshJob, loadJob, type Job, type JobEdit, type Section } from '../job';
 
 /** For tests: a demo job from its file. */
-export function demoJob(name: 'rice-pot' | 'yard-gate' | 'larder-dehumidifier' | 'dough-proofer' | 'cold-room-alarm' | 'hatch-shutter' | 'extractor-rocker' | 'hood-fan'): Job {
+export function demoJob(
+  name:
+    | 'rice-pot'
+    | 'yard-gate'
+    | 'larder-dehumidifier'
+    | 'dough-proofer'
+    | 'cold-room-alarm'
+    | 'hatch-shutter'
+    | 'extractor-rocker'
+    | 'hood-fan',
+): Job {
   const loaded = loadJob(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'));
   if (!loaded.ok) throw new Error(loaded.problem.what);
   return loaded.job;
@@ -17,7 +27,8 @@ export const benchJob = (title = 'x', id = 'x', now = '2026-03-02T14:00:00Z'): J
 };
 
 /** For tests: the job with one section changed. */
-export const changed = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job => applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');
+export const changed = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job =>
+  applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');
 
 /** For tests: one finding by its id, or a clear failure. */
 export function findingOf(a: Assessment | Job, id: string): Finding {

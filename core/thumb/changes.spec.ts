@@ -25,14 +25,19 @@ describe('what would have to change', () => {
     const changes = changesFor(c, result);
     const best = changes.single[0]!;
     expect(best.after).toBe('settled');
-    expect(changes.single.map((s) => s.say)).toEqual(expect.arrayContaining(['Take 0.5 A, 5 V coil, sealed reed contact']));
+    expect(changes.single.map((s) => s.say)).toEqual(
+      expect.arrayContaining(['Take 0.5 A, 5 V coil, sealed reed contact']),
+    );
     expect(of('relay-contact', applyEdit(job, best.edit!, NOW)).result.verdict).toBe('settled');
   });
 
   it('is a reading where one is missing, and says what it would come to', () => {
     const pot = demoJob('rice-pot');
     const ground = pot.readings.find((r) => r.from.kind === 'ground' && r.to.kind === 'mains')!;
-    const { c, result } = of('npn-to-ground', applyEdit(pot, { do: 'strike-reading', id: ground.id, struck: true }, NOW));
+    const { c, result } = of(
+      'npn-to-ground',
+      applyEdit(pot, { do: 'strike-reading', id: ground.id, struck: true }, NOW),
+    );
     expect(result.verdict).toBe('unknown');
     const read = changesFor(c, result).single.find((s) => s.edit === null)!;
     expect(read).toMatchObject({ say: expect.stringContaining('isolated from mains'), after: 'settled' });
@@ -41,7 +46,8 @@ describe('what would have to change', () => {
   it('names the number at which a margin turns, and that number turns it', () => {
     const { c, result } = of('analogue-switch', demoJob('rice-pot'));
     const { flips } = changesFor(c, result);
-    // A pin of 2.9 V is high to a switch on a supply of 2.9/0.7 = 4.14 V: the supply was read, the pin's level is its class's and no choice.
+    // A pin of 2.9 V is high to a switch on a supply of 2.9/0.7 = 4.14 V: the supply was read, the pin's level is its
+    // class's and no choice.
     expect(flips.map((x) => x.flip.input.symbol)).toContain('V_CC');
     expect(flips.every((x) => x.flip.input.symbol !== 'V_OH')).toBe(true);
     for (const x of flips) expect(turns(x.finding, x.flip)).toBe(true);
@@ -57,7 +63,12 @@ describe('reasons for and against', () => {
   it('are every finding once, on its side, then the wishes in the maker’s order', () => {
     const { result } = of('relay-contact', demoJob('rice-pot'));
     const { for: pro, against } = reasonsOf(result, ['silent', 'isolated', 'small', 'cheap']);
-    expect([...pro, ...against].filter((r) => r.finding).map((r) => r.finding!.id).sort()).toEqual(result.findings.map((f) => f.id).sort());
+    expect(
+      [...pro, ...against]
+        .filter((r) => r.finding)
+        .map((r) => r.finding!.id)
+        .sort(),
+    ).toEqual(result.findings.map((f) => f.id).sort());
     expect(pro.at(-1)!.text).toBe('wished: the two sides stay apart');
     // A relay clicks; it is neither small nor large enough to be called either.
     expect(against.at(-1)!.text).toBe('wished, and not so: makes no sound');
@@ -70,12 +81,22 @@ describe('two ways side by side', () => {
   const [ssr, npn] = [of('solid-state-relay', pot).result, of('npn-to-ground', pot).result];
   it('differ where the wishes say so, and the order of rows is the maker’s', () => {
     const rows = compareWays(ssr, npn, ['cheap', 'isolated']);
-    expect(rows.slice(-2)).toEqual([{ what: 'cheap', a: 'partly', b: 'fully', better: 'b' }, { what: 'the two sides stay apart', a: 'fully', b: 'no', better: 'a' }]);
+    expect(rows.slice(-2)).toEqual([
+      { what: 'cheap', a: 'partly', b: 'fully', better: 'b' },
+      { what: 'the two sides stay apart', a: 'fully', b: 'no', better: 'a' },
+    ]);
     expect(rows.find((r) => r.what === 'wires that join the sides')).toMatchObject({ a: 'none', b: '2', better: 'a' });
   });
   it('swap their sides with everything else', () => {
     const turned = compareWays(npn, ssr, pot.thumb.wishes);
-    compareWays(ssr, npn, pot.thumb.wishes).forEach((r, i) => expect(turned[i]).toEqual({ what: r.what, a: r.b, b: r.a, better: r.better === null ? null : r.better === 'a' ? 'b' : 'a' }));
+    compareWays(ssr, npn, pot.thumb.wishes).forEach((r, i) =>
+      expect(turned[i]).toEqual({
+        what: r.what,
+        a: r.b,
+        b: r.a,
+        better: r.better === null ? null : r.better === 'a' ? 'b' : 'a',
+      }),
+    );
   });
   it('are told apart by their least margin', () => {
     expect(tightestMargin(ssr)!.share).toBeGreaterThan(0);
@@ -91,7 +112,11 @@ describe('the ranking', () => {
       expect(ways.map((w) => w.way).sort()).toEqual([...WAYS].sort());
       const applies = ways.map((w) => w.applies);
       expect(applies.indexOf(false)).toBeGreaterThan(applies.lastIndexOf(true));
-      for (const w of ways) expect(w.findings.some((f) => f.title.includes('NaN') || f.title.includes('undefined')), `${name} ${w.way}`).toBe(false);
+      for (const w of ways)
+        expect(
+          w.findings.some((f) => f.title.includes('NaN') || f.title.includes('undefined')),
+          `${name} ${w.way}`,
+        ).toBe(false);
     }
   });
 

@@ -24,7 +24,10 @@ export interface Changes {
 
 const worstCount = (r: WayResult): number => r.findings.filter((f) => f.verdict === r.verdict).length;
 
-/** What would have to change for a way to pass: other parts, the remedies of its findings, readings that are still missing; each tried out. */
+/**
+ * What would have to change for a way to pass: other parts, the remedies of its findings, readings that are still
+ * missing; each tried out.
+ */
 export function changesFor(c: WayContext, now: WayResult): Changes {
   const against = now.findings.filter((f) => f.verdict !== 'settled');
   if (now.verdict === 'settled') return { against, single: [], flips: [] };
@@ -40,24 +43,39 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
     if (!seen.has(key)) tried.push({ say, edit, ...judge(edited(edit)) });
     seen.add(key);
   };
-  for (const f of against) if (f.remedy?.edit) offer(f.remedy.label ?? f.remedy.text, f.remedy.edit as unknown as JobEdit);
+  for (const f of against)
+    if (f.remedy?.edit) offer(f.remedy.label ?? f.remedy.text, f.remedy.edit as unknown as JobEdit);
   for (const kind of now.kinds) {
     for (const part of partsOf(c.job, kind)) {
       if (part.id === takenPart(c.job, kind).id) continue;
-      offer(`Take ${part.name}`, { do: 'change', section: 'thumb', set: { picks: { ...c.job.thumb.picks, [kind]: part.id }, resistorOhms: null }, say: `part: ${part.name}` });
+      offer(`Take ${part.name}`, {
+        do: 'change',
+        section: 'thumb',
+        set: { picks: { ...c.job.thumb.picks, [kind]: part.id }, resistorOhms: null },
+        say: `part: ${part.name}`,
+      });
     }
   }
   const isolated = { ...c.fact, isolation: 'isolated' as const };
   const known = { ...c.fact, kind: c.fact.leading };
-  const suppose = (say: string, fact: typeof c.fact): void => void tried.push({ say, edit: null, ...judge({ ...c, fact, line: lineOf(fact, c.control) }) });
+  const suppose = (say: string, fact: typeof c.fact): void =>
+    void tried.push({ say, edit: null, ...judge({ ...c, fact, line: lineOf(fact, c.control) }) });
   if (c.fact.isolation === 'unknown') suppose('Read in Probe that it is isolated from mains', isolated);
   if (c.fact.kind === null) suppose('Take the readings in Probe until its kind is certain', known);
-  if (c.fact.isolation === 'unknown' && c.fact.kind === null) suppose('Take the readings in Probe: its kind, and isolation from mains', { ...known, isolation: 'isolated' });
+  if (c.fact.isolation === 'unknown' && c.fact.kind === null)
+    suppose('Take the readings in Probe: its kind, and isolation from mains', { ...known, isolation: 'isolated' });
   const left = worstCount(now);
   const single = tried
     .filter((t) => byHarm({ verdict: t.after }, now) > 0 || (t.after === now.verdict && t.left < left))
     .sort((a, b) => -byHarm({ verdict: a.after }, { verdict: b.after }) || a.left - b.left);
   const failing = against.filter((f) => f.limit && f.verdict === now.verdict);
-  return { against, single, flips: failing.flatMap((finding) => flips(finding).slice(0, 2).map((flip) => ({ finding, flip }))) };
+  return {
+    against,
+    single,
+    flips: failing.flatMap((finding) =>
+      flips(finding)
+        .slice(0, 2)
+        .map((flip) => ({ finding, flip })),
+    ),
+  };
 }
-

@@ -12,14 +12,23 @@ export interface CompareRow {
   readonly better: 'a' | 'b' | null;
 }
 
-const VERDICTS: Record<Verdict, string> = { settled: 'passes', tight: 'passes barely', unknown: 'not yet known', stop: 'does not pass' };
+const VERDICTS: Record<Verdict, string> = {
+  settled: 'passes',
+  tight: 'passes barely',
+  unknown: 'not yet known',
+  stop: 'does not pass',
+};
 const ORDER: readonly Verdict[] = ['settled', 'tight', 'unknown', 'stop'];
 const SHARES = ['no', 'hardly', 'partly', 'well', 'fully'] as const;
 const share = (x: number): string => SHARES[Math.min(4, Math.round(x * 4))]!;
 
 /** The margin that is smallest as a share of its limit, of those that have one. */
 export function tightestMargin(r: WayResult): { finding: Finding; share: number } | null {
-  const all = r.findings.flatMap((f) => (f.value && f.limit && Number.isFinite(f.value.value) ? [{ finding: f, share: marginShare(f.value.value, f.limit) }] : []));
+  const all = r.findings.flatMap((f) =>
+    f.value && f.limit && Number.isFinite(f.value.value)
+      ? [{ finding: f, share: marginShare(f.value.value, f.limit) }]
+      : [],
+  );
   return all.reduce<(typeof all)[number] | null>((least, x) => (!least || x.share < least.share ? x : least), null);
 }
 
@@ -35,14 +44,39 @@ export function compareWays(a: WayResult, b: WayResult, wishes: readonly WayWish
   const amps = (value: number): string => (value > 0 ? formatQuantity(value, 'A') : 'none');
   const [ma, mb] = [tightestMargin(a)?.share ?? 0, tightestMargin(b)?.share ?? 0];
   return [
-    { what: 'on this control', a: VERDICTS[a.verdict], b: VERDICTS[b.verdict], better: lower(ORDER.indexOf(a.verdict), ORDER.indexOf(b.verdict)) },
+    {
+      what: 'on this control',
+      a: VERDICTS[a.verdict],
+      b: VERDICTS[b.verdict],
+      better: lower(ORDER.indexOf(a.verdict), ORDER.indexOf(b.verdict)),
+    },
     { what: 'because', a: a.reason, b: b.reason, better: null },
     { what: 'least margin', a: least(a), b: least(b), better: lower(mb, ma) },
     { what: 'parts', a: String(count(a)), b: String(count(b)), better: lower(count(a), count(b)) },
-    { what: 'wires that join the sides', a: crossing(a), b: crossing(b), better: lower(a.wires.filter((w) => w.crosses).length, b.wires.filter((w) => w.crosses).length) },
-    { what: 'out of the pin', a: amps(a.press.pinAmps), b: amps(b.press.pinAmps), better: lower(a.press.pinAmps, b.press.pinAmps) },
-    { what: 'from the supply', a: amps(a.press.supplyAmps), b: amps(b.press.supplyAmps), better: lower(a.press.supplyAmps, b.press.supplyAmps) },
-    ...wishes.map((w): CompareRow => ({ what: WISH_WORDS[w], a: share(meets(a.way, w)), b: share(meets(b.way, w)), better: lower(meets(b.way, w), meets(a.way, w)) })),
+    {
+      what: 'wires that join the sides',
+      a: crossing(a),
+      b: crossing(b),
+      better: lower(a.wires.filter((w) => w.crosses).length, b.wires.filter((w) => w.crosses).length),
+    },
+    {
+      what: 'out of the pin',
+      a: amps(a.press.pinAmps),
+      b: amps(b.press.pinAmps),
+      better: lower(a.press.pinAmps, b.press.pinAmps),
+    },
+    {
+      what: 'from the supply',
+      a: amps(a.press.supplyAmps),
+      b: amps(b.press.supplyAmps),
+      better: lower(a.press.supplyAmps, b.press.supplyAmps),
+    },
+    ...wishes.map((w): CompareRow => ({
+      what: WISH_WORDS[w],
+      a: share(meets(a.way, w)),
+      b: share(meets(b.way, w)),
+      better: lower(meets(b.way, w), meets(a.way, w)),
+    })),
   ];
 }
 

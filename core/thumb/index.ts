@@ -1,7 +1,16 @@
 export { changesFor, type Change, type Changes } from './changes';
 export { compareWays, tightestMargin, type CompareRow } from './compare';
 export { proofCases, proofLevels, proofResult, type ProofCase, type ProofResult } from './proof';
-export { CORNER_WORDS, agreementFinding, leastMarginFinding, proofFindings, proofSpan, proofTime, sensitivityFindings, toleranceFinding } from './proof-findings';
+export {
+  CORNER_WORDS,
+  agreementFinding,
+  leastMarginFinding,
+  proofFindings,
+  proofSpan,
+  proofTime,
+  sensitivityFindings,
+  toleranceFinding,
+} from './proof-findings';
 export { chosenWay, contextOf, rankWays, thumbFindings, wayContext } from './rank';
 export { toleranceOf, type ToleranceResult } from './tolerance';
 export { reasonsOf, type Reason } from './reasons';

@@ -4,7 +4,23 @@ import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circui
 import { JOINT_WAYS, WAY_WISHES, type Way } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob } from '../testing/jobs';
-import { agreementFinding, chosenWay, firstDifference, leastMarginFinding, proofCases, proofFindings, proofLevels, proofResult, proofTime, rankWays, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, wishScore } from '.';
+import {
+  agreementFinding,
+  chosenWay,
+  firstDifference,
+  leastMarginFinding,
+  proofCases,
+  proofFindings,
+  proofLevels,
+  proofResult,
+  proofTime,
+  rankWays,
+  sensitivityFindings,
+  toleranceFinding,
+  toleranceOf,
+  wayContext,
+  wishScore,
+} from '.';
 
 const pot = demoJob('rice-pot');
 function contextOf(way: Way, job = pot) {
@@ -43,7 +59,13 @@ describe('reading a press', () => {
   it('measures the edges of an exponential, at the press and at the release', () => {
     const tau = 0.2e-3;
     const w = wave();
-    const line = w.seconds.map((t) => (t < PRESS_TIMES.press ? 5 : t < PRESS_TIMES.release ? 5 * Math.exp(-(t - PRESS_TIMES.press) / tau) : 5 * (1 - Math.exp(-(t - PRESS_TIMES.release) / tau))));
+    const line = w.seconds.map((t) =>
+      t < PRESS_TIMES.press
+        ? 5
+        : t < PRESS_TIMES.release
+          ? 5 * Math.exp(-(t - PRESS_TIMES.press) / tau)
+          : 5 * (1 - Math.exp(-(t - PRESS_TIMES.release) / tau)),
+    );
     const r = readPress({ ...w, line }, true, 1.5, 3.5);
     expect(r.pressEdge! / tau).toBeCloseTo(Math.log(9), 2);
     expect(r.releaseEdge! / tau).toBeCloseTo(Math.log(9), 2);
@@ -53,19 +75,29 @@ describe('reading a press', () => {
   it('says never where the line does not get there', () => {
     const w = wave();
     const stuck = { ...w, line: w.line.map(() => 2.5) };
-    expect(readPress(stuck, true, 1.5, 3.5)).toMatchObject({ seenAfter: null, steadyAfter: null, goneAfter: null, chatter: null, pressEdge: null, releaseEdge: null });
+    expect(readPress(stuck, true, 1.5, 3.5)).toMatchObject({
+      seenAfter: null,
+      steadyAfter: null,
+      goneAfter: null,
+      chatter: null,
+      pressEdge: null,
+      releaseEdge: null,
+    });
     expect(readPress({ ...w, line: w.line.map((v) => 5 - v) }, false, 1.5, 3.5).steadyAfter).toBeCloseTo(1.5e-3, 4);
   });
 });
 
 describe('proofs', () => {
-  it.each(JOINT_WAYS)('of %s carry their own id on the title line, at nominal values and at the worst corner', (way) => {
-    const { c, w } = contextOf(way);
-    const cases = proofCases(c, w, 'id7');
-    expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst', 'idle']);
-    for (const p of cases) expect(p.netlist.split('\n')[0]).toContain(p.id);
-    expect(settledLevels(cases[1]!.joint).pressed).toBeGreaterThanOrEqual(settledLevels(cases[0]!.joint).pressed);
-  });
+  it.each(JOINT_WAYS)(
+    'of %s carry their own id on the title line, at nominal values and at the worst corner',
+    (way) => {
+      const { c, w } = contextOf(way);
+      const cases = proofCases(c, w, 'id7');
+      expect(cases.map((p) => p.corner)).toEqual(['nominal', 'worst', 'idle']);
+      for (const p of cases) expect(p.netlist.split('\n')[0]).toContain(p.id);
+      expect(settledLevels(cases[1]!.joint).pressed).toBeGreaterThanOrEqual(settledLevels(cases[0]!.joint).pressed);
+    },
+  );
 
   it('hold the wave against the closed form, and refuse one that ends too early', () => {
     const { c, w } = contextOf('solid-state-relay');
@@ -74,7 +106,9 @@ describe('proofs', () => {
     const result = proofResult(c, nominal!, wave());
     expect(result.apart).toBeCloseTo(Math.abs(0.02 - result.closedForm.pressed) / nominal!.joint.supplyVolts, 2);
     const cut = wave();
-    expect(() => proofResult(c, nominal!, { ...cut, seconds: cut.seconds.slice(0, 700), line: cut.line.slice(0, 700) })).toThrow(RangeError);
+    expect(() =>
+      proofResult(c, nominal!, { ...cut, seconds: cut.seconds.slice(0, 700), line: cut.line.slice(0, 700) }),
+    ).toThrow(RangeError);
   });
 
   it('open like any number: level, limit, the closed form beside it', () => {
@@ -89,7 +123,9 @@ describe('proofs', () => {
     expect(toleranceFinding({ ...t, yield: 0.99 }).verdict).toBe('stop');
     expect(leastMarginFinding(t).value!.value).toBeCloseTo(100 * t.leastMargin, 9);
     const { limit, supply } = t.closest;
-    expect(leastMarginFinding({ ...t, closest: { level: limit - 0.1, limit, supply, side: 'above' } }).verdict).toBe('stop');
+    expect(leastMarginFinding({ ...t, closest: { level: limit - 0.1, limit, supply, side: 'above' } }).verdict).toBe(
+      'stop',
+    );
     // Times are from the pin's edge; a line that never gets there has none to show.
     expect(proofTime(result, 'seenAfter')!.value).toMatchObject({ unit: 's' });
     expect(proofTime(result, 'seenAfter')!.value!.value).toBeCloseTo(result.read.seenAfter!, 9);
@@ -134,8 +170,13 @@ describe('the order of wishes', () => {
   it('ranks ways of one verdict, each wish counting half as much as the one before', () => {
     expect(wishScore('solid-state-relay', ['isolated', 'cheap'])).toBeCloseTo(1.25, 9);
     const by = (first: (typeof WAY_WISHES)[number]): Way[] => {
-      const job = changed(pot, 'thumb', { picks: { optocoupler: 'opto-ranked' }, wishes: [first, ...WAY_WISHES.filter((w) => w !== first)] });
-      return rankWays(job, assess(job).facts).filter((w) => w.verdict === 'settled').map((w) => w.way);
+      const job = changed(pot, 'thumb', {
+        picks: { optocoupler: 'opto-ranked' },
+        wishes: [first, ...WAY_WISHES.filter((w) => w !== first)],
+      });
+      return rankWays(job, assess(job).facts)
+        .filter((w) => w.verdict === 'settled')
+        .map((w) => w.way);
     };
     expect(by('isolated')[0]).toBe('solid-state-relay');
     expect(by('cheap')[0]).toBe('optocoupler');
@@ -171,4 +212,3 @@ describe('scattered parts of the other joints', () => {
     shares.forEach((s, i) => expect(s).toBeCloseTo(100 * t.sensitivity[i]!.share, 6));
   });
 });
-

@@ -1,4 +1,14 @@
-import { NOMINAL_PARTS, PRESS_TIMES, PULL_DOWN_OHMS, pressNetlist, readPress, settledLevels, type Joint, type PressReading, type PressWave } from '../circuit';
+import {
+  NOMINAL_PARTS,
+  PRESS_TIMES,
+  PULL_DOWN_OHMS,
+  pressNetlist,
+  readPress,
+  settledLevels,
+  type Joint,
+  type PressReading,
+  type PressWave,
+} from '../circuit';
 import type { PartKind } from '../job';
 import { boundsOf, takenPart } from '../parts';
 import { jointOf, leakageOf, onOhmsOf, OPTO_AGEING, RESISTOR_SHARE, type WayContext, type WayResult } from '../ways';
@@ -31,28 +41,60 @@ function worstOf(c: WayContext, nominal: Joint): Joint {
   const high = (kind: PartKind, key: string): number => boundsOf(takenPart(c.job, kind), key).high;
   return {
     ...nominal,
-    supplyVolts: line.supply.range.high, pullOhms: line.pull.range.low, pinHighVolts: c.drive.highVolts.low, seriesOhms: nominal.seriesOhms * (1 + RESISTOR_SHARE),
+    supplyVolts: line.supply.range.high,
+    pullOhms: line.pull.range.low,
+    pinHighVolts: c.drive.highVolts.low,
+    seriesOhms: nominal.seriesOhms * (1 + RESISTOR_SHARE),
     onOhms: onOhmsOf(c, nominal.way).high,
-    gainForward: nominal.way === 'npn-to-ground' ? low('npn', 'gain') : LEAST_GAIN, gainReverse: NOMINAL_PARTS.gainReverse / 2, transferRatio: low('optocoupler', 'transfer') * OPTO_AGEING,
-    groundWireOhms: nominal.groundWireOhms * 2, thresholdVolts: high('nmos', 'thresholdVolts'),
-    // A module that presses on low is worst where its drop is least: it may then stay pulled in. One that presses on high, where it is most.
+    gainForward: nominal.way === 'npn-to-ground' ? low('npn', 'gain') : LEAST_GAIN,
+    gainReverse: NOMINAL_PARTS.gainReverse / 2,
+    transferRatio: low('optocoupler', 'transfer') * OPTO_AGEING,
+    groundWireOhms: nominal.groundWireOhms * 2,
+    thresholdVolts: high('nmos', 'thresholdVolts'),
+    // A module that presses on low is worst where its drop is least: it may then stay pulled in. One that presses on
+    // high, where it is most.
     moduleDropVolts: nominal.moduleOnLow ? low('relay-module', 'dropVolts') : high('relay-module', 'dropVolts'),
   };
 }
 
 /** The corner in which the idle level is worst: weak supply and pull, everything that leaks warm and at its most. */
-const idleWorst = (c: WayContext, nominal: Joint): Joint => ({ ...nominal, supplyVolts: c.line!.supply.range.low, pullOhms: c.line!.pull.range.high, leakAmps: leakageOf(c, nominal.way).high, pinHighVolts: c.drive.highVolts.low, ...(nominal.moduleOnLow ? { moduleDropVolts: boundsOf(takenPart(c.job, 'relay-module'), 'dropVolts').low } : {}) });
+const idleWorst = (c: WayContext, nominal: Joint): Joint => ({
+  ...nominal,
+  supplyVolts: c.line!.supply.range.low,
+  pullOhms: c.line!.pull.range.high,
+  leakAmps: leakageOf(c, nominal.way).high,
+  pinHighVolts: c.drive.highVolts.low,
+  ...(nominal.moduleOnLow ? { moduleDropVolts: boundsOf(takenPart(c.job, 'relay-module'), 'dropVolts').low } : {}),
+});
 
-/** The presses that prove a way: at nominal values, at the worst corner of the pressed level, and at that of the idle level. Empty where there is no line to simulate. */
+/**
+ * The presses that prove a way: at nominal values, at the worst corner of the pressed level, and at that of the idle
+ * level. Empty where there is no line to simulate.
+ */
 export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase[] {
   const nominal = jointOf(c, way);
   if (!nominal) return [];
   const pullDown = c.job.board.pullDown ? PULL_DOWN_OHMS : null;
-  return ([['nominal', nominal], ['worst', worstOf(c, nominal)], ['idle', idleWorst(c, nominal)]] as const).map(([corner, joint]) => ({ corner, joint, id: `${id}-${corner}`, netlist: pressNetlist(joint, `${id}-${corner}`, pullDown) }));
+  return (
+    [
+      ['nominal', nominal],
+      ['worst', worstOf(c, nominal)],
+      ['idle', idleWorst(c, nominal)],
+    ] as const
+  ).map(([corner, joint]) => ({
+    corner,
+    joint,
+    id: `${id}-${corner}`,
+    netlist: pressNetlist(joint, `${id}-${corner}`, pullDown),
+  }));
 }
 
 /** The levels that the machine takes for pressed and for idle. */
-export const proofLevels = (c: WayContext): { low: boolean; lowBelow: number; highAbove: number } => ({ low: c.line!.polarity === 'low', lowBelow: c.line!.lowBelow.volts, highAbove: c.line!.highAbove.volts });
+export const proofLevels = (c: WayContext): { low: boolean; lowBelow: number; highAbove: number } => ({
+  low: c.line!.polarity === 'low',
+  lowBelow: c.line!.lowBelow.volts,
+  highAbove: c.line!.highAbove.volts,
+});
 
 /**
  * Reads a simulated press and holds it against the closed form.
@@ -60,10 +102,13 @@ export const proofLevels = (c: WayContext): { low: boolean; lowBelow: number; hi
  */
 export function proofResult(c: WayContext, proof: ProofCase, wave: PressWave): ProofResult {
   const last = wave.seconds[wave.seconds.length - 1] ?? 0;
-  if (last < PRESS_TIMES.end * 0.999) throw new RangeError(`the simulation ended after ${(1000 * last).toFixed(1)} ms of ${1000 * PRESS_TIMES.end}`);
+  if (last < PRESS_TIMES.end * 0.999)
+    throw new RangeError(`the simulation ended after ${(1000 * last).toFixed(1)} ms of ${1000 * PRESS_TIMES.end}`);
   const { low, lowBelow, highAbove } = proofLevels(c);
   const read = readPress(wave, low, lowBelow, highAbove);
   const closedForm = settledLevels(proof.joint);
-  const apart = Math.max(Math.abs(read.pressedVolts - closedForm.pressed), Math.abs(read.idleVolts - closedForm.idle)) / proof.joint.supplyVolts;
+  const apart =
+    Math.max(Math.abs(read.pressedVolts - closedForm.pressed), Math.abs(read.idleVolts - closedForm.idle)) /
+    proof.joint.supplyVolts;
   return { corner: proof.corner, wave, read, closedForm, apart };
 }

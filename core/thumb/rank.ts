@@ -14,7 +14,9 @@ export function wayContext(job: Job, facts: Facts): WayContext | null {
 
 /** The maker's own resistor belongs to the chosen way; the others are judged with their computed value. */
 export const contextOf = (context: WayContext, way: WayResult['way']): WayContext =>
-  way === context.job.thumb.way ? context : { ...context, job: { ...context.job, thumb: { ...context.job.thumb, resistorOhms: null } } };
+  way === context.job.thumb.way
+    ? context
+    : { ...context, job: { ...context.job, thumb: { ...context.job.thumb, resistorOhms: null } } };
 
 /** The chosen way with remedies that were tried out: one that spoils another margin says which it gives up. */
 function honest(way: WayResult, c: WayContext): WayResult {
@@ -23,44 +25,103 @@ function honest(way: WayResult, c: WayContext): WayResult {
     const edit = f.remedy?.edit;
     if (!f.remedy || edit?.do !== 'change' || edit['section'] !== 'thumb') return f;
     const after = evaluateWay(way.way, { ...c, job: applyEdit(c.job, edit as unknown as JobEdit, c.job.touchedAt) });
-    const spoilt = after.findings.filter((x) => byHarm({ verdict: before.get(x.id) ?? 'settled' }, x) > 0 && x.id !== f.id);
+    const spoilt = after.findings.filter(
+      (x) => byHarm({ verdict: before.get(x.id) ?? 'settled' }, x) > 0 && x.id !== f.id,
+    );
     const still = after.findings.find((x) => x.id === f.id);
     const unmet = still !== undefined && still.verdict === 'stop' ? ' It does not settle this alone.' : '';
-    return spoilt.length || unmet ? { ...f, remedy: { ...f.remedy, text: `${f.remedy.text}${spoilt.length ? ` It gives up: ${spoilt.map((x) => x.caption).join(', ')}.` : ''}${unmet}` } } : f;
+    return spoilt.length || unmet
+      ? {
+          ...f,
+          remedy: {
+            ...f.remedy,
+            text: `${f.remedy.text}${spoilt.length ? ` It gives up: ${spoilt.map((x) => x.caption).join(', ')}.` : ''}${unmet}`,
+          },
+        }
+      : f;
   });
   return { ...way, findings };
 }
 
-/** All ways of pressing, best first: those that have nothing to do with this control last, then gravest verdict, then the maker's order of wishes. Each says why. */
+/**
+ * All ways of pressing, best first: those that have nothing to do with this control last, then gravest verdict, then
+ * the maker's order of wishes. Each says why.
+ */
 export function rankWays(job: Job, facts: Facts): WayResult[] {
   const context = wayContext(job, facts);
   if (!context) return [];
   const others = contextOf(context, 'relay-contact');
   const score = new Map(WAYS.map((w) => [w, wishScore(w, job.thumb.wishes)]));
-  return WAYS.map((way) => (way === job.thumb.way ? honest(evaluateWay(way, context), context) : evaluateWay(way, others)))
-    .sort((a, b) => Number(b.applies) - Number(a.applies) || -byHarm(a, b) || score.get(b.way)! - score.get(a.way)!);
+  return WAYS.map((way) =>
+    way === job.thumb.way ? honest(evaluateWay(way, context), context) : evaluateWay(way, others),
+  ).sort((a, b) => Number(b.applies) - Number(a.applies) || -byHarm(a, b) || score.get(b.way)! - score.get(a.way)!);
 }
 
 /** The chosen way, or null. */
-export const chosenWay = (job: Job, ranked: readonly WayResult[]): WayResult | null => ranked.find((w) => w.way === job.thumb.way) ?? null;
+export const chosenWay = (job: Job, ranked: readonly WayResult[]): WayResult | null =>
+  ranked.find((w) => w.way === job.thumb.way) ?? null;
 
 /** What Thumb judges: the choice itself and every margin of the chosen way. */
 export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[] {
   const way = chosenWay(job, ranked);
-  const broken = brokenPicks(job).map(({ part, problem }, i) => finding('thumb', `part-${i}`, {
-    verdict: 'stop', title: `The part ${part.name} cannot be: ${problem.text}. ${takenPart(job, part.kind).name} is reckoned with meanwhile`, caption: 'impossible part',
-    remedy: { text: 'Change its values under parts, or do without it.', label: 'Do without it', edit: { do: 'change', section: 'thumb', set: { picks: Object.fromEntries(Object.entries(job.thumb.picks).filter(([kind]) => kind !== part.kind)) }, say: `without the part ${part.name}` } },
-  }));
-  if (ranked.length === 0) return [finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' }), ...broken];
+  const broken = brokenPicks(job).map(({ part, problem }, i) =>
+    finding('thumb', `part-${i}`, {
+      verdict: 'stop',
+      title: `The part ${part.name} cannot be: ${problem.text}. ${takenPart(job, part.kind).name} is reckoned with meanwhile`,
+      caption: 'impossible part',
+      remedy: {
+        text: 'Change its values under parts, or do without it.',
+        label: 'Do without it',
+        edit: {
+          do: 'change',
+          section: 'thumb',
+          set: { picks: Object.fromEntries(Object.entries(job.thumb.picks).filter(([kind]) => kind !== part.kind)) },
+          say: `without the part ${part.name}`,
+        },
+      },
+    }),
+  );
+  if (ranked.length === 0)
+    return [
+      finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' }),
+      ...broken,
+    ];
   if (!way) {
     const best = ranked[0]!;
-    return [finding('thumb', 'choice', {
-      verdict: 'unknown', title: 'No way of pressing chosen yet', caption: 'not chosen yet', source: ['way-order'],
-      remedy: best.verdict === 'stop' ? { text: 'None of the ways passes here as things are; each says why.' } : { text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`, label: `Use ${wayPhrase(best.way)}`, edit: { do: 'change', section: 'thumb', set: { way: best.way, resistorOhms: null }, say: `way of pressing: ${WAY_WORDS[best.way].name}` } },
-    }), ...broken];
+    return [
+      finding('thumb', 'choice', {
+        verdict: 'unknown',
+        title: 'No way of pressing chosen yet',
+        caption: 'not chosen yet',
+        source: ['way-order'],
+        remedy:
+          best.verdict === 'stop'
+            ? { text: 'None of the ways passes here as things are; each says why.' }
+            : {
+                text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`,
+                label: `Use ${wayPhrase(best.way)}`,
+                edit: {
+                  do: 'change',
+                  section: 'thumb',
+                  set: { way: best.way, resistorOhms: null },
+                  say: `way of pressing: ${WAY_WORDS[best.way].name}`,
+                },
+              },
+      }),
+      ...broken,
+    ];
   }
   return [
-    finding('thumb', 'choice', { verdict: way.verdict, title: `${WAY_WORDS[way.way].name}: ${way.reason}`, caption: way.verdict === 'settled' ? wayPhrase(way.way) : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''), source: ['way-order'] }),
-    ...broken, ...way.findings,
+    finding('thumb', 'choice', {
+      verdict: way.verdict,
+      title: `${WAY_WORDS[way.way].name}: ${way.reason}`,
+      caption:
+        way.verdict === 'settled'
+          ? wayPhrase(way.way)
+          : (way.findings.find((f) => f.verdict === way.verdict)?.caption ?? ''),
+      source: ['way-order'],
+    }),
+    ...broken,
+    ...way.findings,
   ];
 }

@@ -15,12 +15,30 @@ export interface Reason {
 const [MET, UNMET] = [0.9, 0.2];
 
 /** What speaks for and against a way here: its findings first, then the maker's wishes in their order, each at the side it falls on. */
-export function reasonsOf(r: WayResult, wishes: readonly WayWish[]): { readonly for: readonly Reason[]; readonly against: readonly Reason[] } {
-  const found = (list: readonly Finding[]): Reason[] => list.map((finding) => ({ text: finding.title, verdict: finding.verdict, finding }));
+export function reasonsOf(
+  r: WayResult,
+  wishes: readonly WayWish[],
+): { readonly for: readonly Reason[]; readonly against: readonly Reason[] } {
+  const found = (list: readonly Finding[]): Reason[] =>
+    list.map((finding) => ({ text: finding.title, verdict: finding.verdict, finding }));
   const wished = (verdict: Verdict, fits: (share: number) => boolean, say: (words: string) => string): Reason[] =>
     wishes.filter((w) => fits(meets(r.way, w))).map((w) => ({ text: say(WISH_WORDS[w]), verdict, finding: null }));
   return {
-    for: [...found(r.findings.filter((f) => f.verdict === 'settled')), ...wished('settled', (x) => x >= MET, (words) => `wished: ${words}`)],
-    against: [...found(r.findings.filter((f) => f.verdict !== 'settled')), ...wished('tight', (x) => x <= UNMET, (words) => `wished, and not so: ${words}`)],
+    for: [
+      ...found(r.findings.filter((f) => f.verdict === 'settled')),
+      ...wished(
+        'settled',
+        (x) => x >= MET,
+        (words) => `wished: ${words}`,
+      ),
+    ],
+    against: [
+      ...found(r.findings.filter((f) => f.verdict !== 'settled')),
+      ...wished(
+        'tight',
+        (x) => x <= UNMET,
+        (words) => `wished, and not so: ${words}`,
+      ),
+    ],
   };
 }

@@ -12,8 +12,16 @@ export interface ToleranceResult {
   readonly yield: number;
   /** Least distance of a level from the machine's limit over all draws, as a share of the supply; negative where one fails. */
   readonly leastMargin: number;
-  /** The draw that came closest: its level, the limit it was held against, its supply, in volts; and the side of the limit it should lie on. */
-  readonly closest: { readonly level: number; readonly limit: number; readonly supply: number; readonly side: 'below' | 'above' };
+  /**
+   * The draw that came closest: its level, the limit it was held against, its supply, in volts; and the side of the
+   * limit it should lie on.
+   */
+  readonly closest: {
+    readonly level: number;
+    readonly limit: number;
+    readonly supply: number;
+    readonly side: 'below' | 'above';
+  };
   /** Which value moves the margin: its correlation with the margin, and the squares as shares that add up to one, largest first. */
   readonly sensitivity: readonly { readonly name: string; readonly correlation: number; readonly share: number }[];
 }
@@ -29,24 +37,43 @@ function freeValues(c: WayContext, nominal: Joint): Free[] {
     'nmos-to-ground': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
     optocoupler: () => {
       const transfer = of('optocoupler', 'transfer');
-      return [['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }], ['transferRatio', 'transfer ratio with ageing', { ...transfer, low: transfer.low * OPTO_AGEING }]];
+      return [
+        ['gainForward', 'gain of the transistor', { low: 100, nominal: NOMINAL_PARTS.gainForward, high: 400 }],
+        ['transferRatio', 'transfer ratio with ageing', { ...transfer, low: transfer.low * OPTO_AGEING }],
+      ];
     },
     'solid-state-relay': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
     'analogue-switch': () => [['onOhms', 'on-resistance', onOhmsOf(c, nominal.way)]],
     'relay-contact': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)]],
-    'relay-module': () => [['onOhms', 'closed contact', onOhmsOf(c, nominal.way)], ['moduleDropVolts', 'drop of the module’s input', of('relay-module', 'dropVolts')], ['moduleVolts', 'module supply', within(nominal.moduleVolts, SUPPLY_SHARE)]],
+    'relay-module': () => [
+      ['onOhms', 'closed contact', onOhmsOf(c, nominal.way)],
+      ['moduleDropVolts', 'drop of the module’s input', of('relay-module', 'dropVolts')],
+      ['moduleVolts', 'module supply', within(nominal.moduleVolts, SUPPLY_SHARE)],
+    ],
   };
-  const series: Free[] = nominal.way === 'analogue-switch' ? [] : [['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)]];
+  const series: Free[] =
+    nominal.way === 'analogue-switch'
+      ? []
+      : [['seriesOhms', 'series resistor', within(nominal.seriesOhms, RESISTOR_SHARE)]];
   const leakage = leakageOf(c, nominal.way);
   const leak: Free[] = leakage.high > 0 ? [['leakAmps', 'leakage of the open switch', leakage]] : [];
-  return [['supplyVolts', line.supply.name, line.supply.range], ['pullOhms', line.pull.name, line.pull.range], ['pinHighVolts', 'pin high', c.drive.highVolts], ...series, ...leak, ...own[nominal.way]()];
+  return [
+    ['supplyVolts', line.supply.name, line.supply.range],
+    ['pullOhms', line.pull.name, line.pull.range],
+    ['pinHighVolts', 'pin high', c.drive.highVolts],
+    ...series,
+    ...leak,
+    ...own[nominal.way](),
+  ];
 }
 
 /** A value between its bounds, likeliest at its nominal one (triangular). */
 function draw({ low, nominal, high }: Interval, u: number): number {
   if (high <= low) return nominal;
   const cut = (nominal - low) / (high - low);
-  return u < cut ? low + Math.sqrt(u * (high - low) * (nominal - low)) : high - Math.sqrt((1 - u) * (high - low) * (high - nominal));
+  return u < cut
+    ? low + Math.sqrt(u * (high - low) * (nominal - low))
+    : high - Math.sqrt((1 - u) * (high - low) * (high - nominal));
 }
 
 /**
@@ -62,7 +89,12 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
   const margins = new Float64Array(draws);
   let passed = 0;
   let least = Number.POSITIVE_INFINITY;
-  let closest: ToleranceResult['closest'] = { level: Number.NaN, limit: Number.NaN, supply: nominal.supplyVolts, side: 'below' };
+  let closest: ToleranceResult['closest'] = {
+    level: Number.NaN,
+    limit: Number.NaN,
+    supply: nominal.supplyVolts,
+    side: 'below',
+  };
   for (let d = 0; d < draws; d++) {
     const joint = { ...nominal } as Record<string, unknown> & Joint;
     free.forEach(([field, , range], k) => {
@@ -78,12 +110,17 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
     if (margin > 0) passed++;
     if (margin < least) {
       least = margin;
-      closest = below < above ? { level: down, limit: lowBelow.volts, supply: joint.supplyVolts, side: 'below' } : { level: up, limit: highAbove.volts, supply: joint.supplyVolts, side: 'above' };
+      closest =
+        below < above
+          ? { level: down, limit: lowBelow.volts, supply: joint.supplyVolts, side: 'below' }
+          : { level: up, limit: highAbove.volts, supply: joint.supplyVolts, side: 'above' };
     }
   }
   const moves = values.map((v) => correlation(v, margins));
   const sum = moves.reduce((a, r) => a + r * r, 0) || 1;
-  const sensitivity = free.map(([, name], k) => ({ name, correlation: moves[k]!, share: moves[k]! ** 2 / sum })).sort((a, b) => b.share - a.share);
+  const sensitivity = free
+    .map(([, name], k) => ({ name, correlation: moves[k]!, share: moves[k]! ** 2 / sum }))
+    .sort((a, b) => b.share - a.share);
   return { draws, yield: passed / draws, leastMargin: least, closest, sensitivity };
 }
 

@@ -2,8 +2,17 @@ import { WAY_WISHES, type Way, type WayWish } from '../job';
 
 /** What makers wish of a way of pressing, in words. */
 export const WISH_WORDS: Readonly<Record<WayWish, string>> = {
-  isolated: 'the two sides stay apart', silent: 'makes no sound', 'any-polarity': 'cannot be wired the wrong way round', 'few-parts': 'few parts', small: 'small', cheap: 'cheap',
-  reversible: 'can be taken out without a trace', 'moisture-proof': 'bears steam and damp', 'sure-contact': 'needs no least current', unopened: 'the machine stays shut', 'hand-switch': 'a hand can still press it',
+  isolated: 'the two sides stay apart',
+  silent: 'makes no sound',
+  'any-polarity': 'cannot be wired the wrong way round',
+  'few-parts': 'few parts',
+  small: 'small',
+  cheap: 'cheap',
+  reversible: 'can be taken out without a trace',
+  'moisture-proof': 'bears steam and damp',
+  'sure-contact': 'needs no least current',
+  unopened: 'the machine stays shut',
+  'hand-switch': 'a hand can still press it',
 };
 
 /** How well each way meets each wish, 0 to 1, in the order of `WAY_WISHES`: common practice (`way-order`). */
@@ -32,7 +41,9 @@ const MEETS: Readonly<Record<Way, readonly number[]>> = {
 export const meets = (way: Way, wish: WayWish): number => MEETS[way][WAY_WISHES.indexOf(wish)]!;
 
 /** How well a way meets the maker's wishes in their order: each wish counts half as much as the one before it. */
-export const wishScore = (way: Way, wishes: readonly WayWish[]): number => wishes.reduce((sum, wish, i) => sum + meets(way, wish) * 0.5 ** i, 0);
+export const wishScore = (way: Way, wishes: readonly WayWish[]): number =>
+  wishes.reduce((sum, wish, i) => sum + meets(way, wish) * 0.5 ** i, 0);
 
 /** The first wish in the maker's order on which two ways differ, for saying why one stands before the other. */
-export const firstDifference = (better: Way, other: Way, wishes: readonly WayWish[]): WayWish | undefined => wishes.find((w) => meets(better, w) - meets(other, w) > 0.15);
+export const firstDifference = (better: Way, other: Way, wishes: readonly WayWish[]): WayWish | undefined =>
+  wishes.find((w) => meets(better, w) - meets(other, w) > 0.15);

@@ -34,7 +34,8 @@ export interface StepProgress {
  */
 export function successRun(reliability: number, confidence: number): Step {
   return derive('presses without a failure', 'n', 'ceil(ln(1 - C) / ln(R))', '1', [
-    chosen('C', 'confidence', confidence, '1', 'set in Try', [0.5, 0.9999]), chosen('R', 'reliability', reliability, '1', 'set in Try', [0.5, 0.9999]),
+    chosen('C', 'confidence', confidence, '1', 'set in Try', [0.5, 0.9999]),
+    chosen('R', 'reliability', reliability, '1', 'set in Try', [0.5, 0.9999]),
   ]);
 }
 
@@ -45,17 +46,81 @@ export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
   const many = successRun(job.sheet.reliability, job.sheet.confidence).result.value;
   const share = (x: number): string => `${Number((100 * x).toPrecision(4))} %`;
   const first: SheetStep[] = proveDead
-    ? [{ id: 'prove-dead', title: 'Prove it dead', how: 'Go through the five steps in Guard with the tester in hand.', expected: 'no voltage between any pair, and the tester proven twice', wanted: 1, onStandin: false }]
+    ? [
+        {
+          id: 'prove-dead',
+          title: 'Prove it dead',
+          how: 'Go through the five steps in Guard with the tester in hand.',
+          expected: 'no voltage between any pair, and the tester proven twice',
+          wanted: 1,
+          onStandin: false,
+        },
+      ]
     : [];
   return [
     ...first,
-    { id: 'dummy-load', title: 'Press a lamp first', how: `Leave the machine unconnected. Put a lamp or a meter on the contact and run the script.`, expected: `the contact closes for ${length} and opens again`, wanted: 1, onStandin: true },
-    { id: 'restarts', title: 'Restart ten times and watch the contact', how: 'Machine unconnected, meter on the contact. Cut and return the controller’s power.', expected: 'the contact never closes, not even for a blink', wanted: 10, onStandin: true },
-    { id: 'one-press', title: 'One press on the machine', how: 'Connect, stand by, run the script once.', expected: job.wish.outcome ? `the machine answers: ${job.wish.outcome}` : 'the machine answers as wished', wanted: 1, onStandin: true },
-    { id: 'many-presses', title: `${many} presses without a miss`, how: `Run the script ${many} times, at a pace the machine allows. A miss begins the count anew.`, expected: `every press seen: ${share(job.sheet.reliability)} reliable at ${share(job.sheet.confidence)} confidence`, wanted: many, onStandin: true },
-    { id: 'hand-switch', title: 'The old button still works', how: 'Press by hand, with the controller on and with it off.', expected: 'the machine obeys both times', wanted: 1, onStandin: true },
-    ...(job.wish.never.trim() ? [{ id: 'never', title: 'Try to bring “never” about', how: `Never: ${job.wish.never}. With somebody at the plug, try to make just that happen: wrong order, twice, at the wrong moment, with the power cut in between.`, expected: 'it cannot be brought about', wanted: 1, onStandin: false }] : []),
-    { id: 'sign-off', title: 'Sign off', how: 'Close the case, label the joint, note who may open it.', expected: 'you would leave it running while you are out of the room, within its own cautions', wanted: 1, onStandin: false },
+    {
+      id: 'dummy-load',
+      title: 'Press a lamp first',
+      how: `Leave the machine unconnected. Put a lamp or a meter on the contact and run the script.`,
+      expected: `the contact closes for ${length} and opens again`,
+      wanted: 1,
+      onStandin: true,
+    },
+    {
+      id: 'restarts',
+      title: 'Restart ten times and watch the contact',
+      how: 'Machine unconnected, meter on the contact. Cut and return the controller’s power.',
+      expected: 'the contact never closes, not even for a blink',
+      wanted: 10,
+      onStandin: true,
+    },
+    {
+      id: 'one-press',
+      title: 'One press on the machine',
+      how: 'Connect, stand by, run the script once.',
+      expected: job.wish.outcome ? `the machine answers: ${job.wish.outcome}` : 'the machine answers as wished',
+      wanted: 1,
+      onStandin: true,
+    },
+    {
+      id: 'many-presses',
+      title: `${many} presses without a miss`,
+      how: `Run the script ${many} times, at a pace the machine allows. A miss begins the count anew.`,
+      expected: `every press seen: ${share(job.sheet.reliability)} reliable at ${share(job.sheet.confidence)} confidence`,
+      wanted: many,
+      onStandin: true,
+    },
+    {
+      id: 'hand-switch',
+      title: 'The old button still works',
+      how: 'Press by hand, with the controller on and with it off.',
+      expected: 'the machine obeys both times',
+      wanted: 1,
+      onStandin: true,
+    },
+    ...(job.wish.never.trim()
+      ? [
+          {
+            id: 'never',
+            title: 'Try to bring “never” about',
+            how:
+              `Never: ${job.wish.never}. With somebody at the plug, try to make just that happen: ` +
+              'wrong order, twice, at the wrong moment, with the power cut in between.',
+            expected: 'it cannot be brought about',
+            wanted: 1,
+            onStandin: false,
+          },
+        ]
+      : []),
+    {
+      id: 'sign-off',
+      title: 'Sign off',
+      how: 'Close the case, label the joint, note who may open it.',
+      expected: 'you would leave it running while you are out of the room, within its own cautions',
+      wanted: 1,
+      onStandin: false,
+    },
   ];
 }
 
@@ -71,7 +136,22 @@ export function progressOf(job: Job, sheet: readonly SheetStep[]): StepProgress[
     const done = count(since.filter((t) => t.on === 'hand'));
     const rehearsed = count(since);
     const failed = trials.reduce((s, t) => s + t.failed, 0);
-    const state = done >= step.wanted ? 'passed' : lastFailure >= 0 && since.length === 0 ? 'failed' : rehearsed >= step.wanted ? 'rehearsed' : 'open';
-    return { step, done: Math.min(done, step.wanted), rehearsed: Math.min(rehearsed, step.wanted), failed, trials: all, voided: all.length - trials.length, state };
+    const state =
+      done >= step.wanted
+        ? 'passed'
+        : lastFailure >= 0 && since.length === 0
+          ? 'failed'
+          : rehearsed >= step.wanted
+            ? 'rehearsed'
+            : 'open';
+    return {
+      step,
+      done: Math.min(done, step.wanted),
+      rehearsed: Math.min(rehearsed, step.wanted),
+      failed,
+      trials: all,
+      voided: all.length - trials.length,
+      state,
+    };
   });
 }

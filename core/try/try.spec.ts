@@ -4,12 +4,31 @@ import { changed, demoJob, findingOf } from '../testing/jobs';
 import { basisOf, progressOf, successRun, testSheet } from '.';
 
 const fresh: Job = { ...demoJob('rice-pot'), trials: [] };
-const trial = (step: string, count: number, failed = 0): Trial => ({ id: `${step}${count}`, step, at: '2026-03-02T14:00:00Z', outcome: failed ? 'not-as-expected' : 'as-expected', count, failed, observed: '', on: 'hand', by: 'tester', basis: basisOf(fresh) });
-const stateOf = (trials: Trial[], step: string) => progressOf({ ...fresh, trials }, testSheet(fresh, true)).find((p) => p.step.id === step)!;
+const trial = (step: string, count: number, failed = 0): Trial => ({
+  id: `${step}${count}`,
+  step,
+  at: '2026-03-02T14:00:00Z',
+  outcome: failed ? 'not-as-expected' : 'as-expected',
+  count,
+  failed,
+  observed: '',
+  on: 'hand',
+  by: 'tester',
+  basis: basisOf(fresh),
+});
+const stateOf = (trials: Trial[], step: string) =>
+  progressOf({ ...fresh, trials }, testSheet(fresh, true)).find((p) => p.step.id === step)!;
 
 describe('the success-run theorem', () => {
   // n = ln(1 − C)/ln(R), rounded up; the usual table of zero-failure demonstration tests.
-  it.each([[0.95, 0.95, 59], [0.9, 0.9, 22], [0.99, 0.95, 299], [0.9, 0.95, 29], [0.99, 0.9, 230], [0.999, 0.9, 2302]])('shows R %f at C %f with %i trials', (r, c, n) => {
+  it.each([
+    [0.95, 0.95, 59],
+    [0.9, 0.9, 22],
+    [0.99, 0.95, 299],
+    [0.9, 0.95, 29],
+    [0.99, 0.9, 230],
+    [0.999, 0.9, 2302],
+  ])('shows R %f at C %f with %i trials', (r, c, n) => {
     expect(successRun(r, c).result.value).toBe(n);
     expect(1 - r ** n).toBeGreaterThanOrEqual(c - 1e-12);
     expect(1 - r ** (n - 1)).toBeLessThan(c);
@@ -26,9 +45,19 @@ describe('the test sheet', () => {
   });
 
   it('adds up repeats, and begins anew after a failure', () => {
-    expect(stateOf([trial('restarts', 4), trial('restarts', 6)], 'restarts')).toMatchObject({ state: 'passed', done: 10 });
-    expect(stateOf([trial('restarts', 9), trial('restarts', 1, 1)], 'restarts')).toMatchObject({ state: 'failed', done: 0, failed: 1 });
-    expect(stateOf([trial('restarts', 9), trial('restarts', 1, 1), trial('restarts', 3)], 'restarts')).toMatchObject({ state: 'open', done: 3 });
+    expect(stateOf([trial('restarts', 4), trial('restarts', 6)], 'restarts')).toMatchObject({
+      state: 'passed',
+      done: 10,
+    });
+    expect(stateOf([trial('restarts', 9), trial('restarts', 1, 1)], 'restarts')).toMatchObject({
+      state: 'failed',
+      done: 0,
+      failed: 1,
+    });
+    expect(stateOf([trial('restarts', 9), trial('restarts', 1, 1), trial('restarts', 3)], 'restarts')).toMatchObject({
+      state: 'open',
+      done: 3,
+    });
   });
 
   it('asks for more presses where more is to be shown', () => {
@@ -51,7 +80,13 @@ describe('the test sheet', () => {
 
   it('is void after a change of way, part, resistor, pin or script, and says so', () => {
     const pot = demoJob('rice-pot');
-    for (const job of [changed(pot, 'thumb', { way: 'npn-to-ground' }), changed(pot, 'thumb', { picks: { 'solid-state-relay': 'ssr-400' } }), changed(pot, 'thumb', { resistorOhms: 470 }), changed(pot, 'board', { pressPin: 4 }), changed(pot, 'act', { script: [{ do: 'press', seconds: 0.2 }] })]) {
+    for (const job of [
+      changed(pot, 'thumb', { way: 'npn-to-ground' }),
+      changed(pot, 'thumb', { picks: { 'solid-state-relay': 'ssr-400' } }),
+      changed(pot, 'thumb', { resistorOhms: 470 }),
+      changed(pot, 'board', { pressPin: 4 }),
+      changed(pot, 'act', { script: [{ do: 'press', seconds: 0.2 }] }),
+    ]) {
       expect(findingOf(job, 'try.sheet').verdict).not.toBe('settled');
       expect(findingOf(job, 'try.one-press').title).toMatch(/1 result void/);
     }
@@ -61,15 +96,29 @@ describe('the test sheet', () => {
 
   it('is not signed off over a stop, nor by nobody', () => {
     const pot = demoJob('rice-pot');
-    expect(findingOf(changed(pot, 'feed', { amps: 0.1 }), 'try.sheet')).toMatchObject({ verdict: 'stop', title: expect.stringContaining('Peak draw') });
-    expect(findingOf({ ...pot, trials: pot.trials.map((t) => ({ ...t, by: '' })) }, 'try.sheet')).toMatchObject({ verdict: 'unknown', caption: 'who signed?' });
+    expect(findingOf(changed(pot, 'feed', { amps: 0.1 }), 'try.sheet')).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('Peak draw'),
+    });
+    expect(findingOf({ ...pot, trials: pot.trials.map((t) => ({ ...t, by: '' })) }, 'try.sheet')).toMatchObject({
+      verdict: 'unknown',
+      caption: 'who signed?',
+    });
     expect(findingOf(pot, 'try.sheet').title).toMatch(/signed by the morning cook on 2026-11-16/);
     // A signature stands under the tests and not before them.
-    expect(findingOf({ ...pot, trials: pot.trials.map((t) => (t.step === 'sign-off' ? { ...t, at: '2026-11-16T08:00:00Z' } : t)) }, 'try.sheet')).toMatchObject({ verdict: 'unknown', caption: 'signed too early' });
+    expect(
+      findingOf(
+        { ...pot, trials: pot.trials.map((t) => (t.step === 'sign-off' ? { ...t, at: '2026-11-16T08:00:00Z' } : t)) },
+        'try.sheet',
+      ),
+    ).toMatchObject({ verdict: 'unknown', caption: 'signed too early' });
   });
 
   it('says that 22 presses show less than the plan counts on', () => {
-    expect(findingOf(changed(demoJob('rice-pot'), 'sheet', { reliability: 0.9 }), 'try.success-run')).toMatchObject({ verdict: 'tight', remedy: { label: 'Ask for 99.9 %' } });
+    expect(findingOf(changed(demoJob('rice-pot'), 'sheet', { reliability: 0.9 }), 'try.success-run')).toMatchObject({
+      verdict: 'tight',
+      remedy: { label: 'Ask for 99.9 %' },
+    });
     expect(findingOf(demoJob('rice-pot'), 'try.success-run').verdict).toBe('settled');
   });
 });

@@ -12,7 +12,9 @@ const MAINS: Readonly<Record<'europe' | 'america', Readonly<Record<Exclude<Role,
 };
 
 /** Low-voltage colours that no mains conductor has in any region. */
-const NEVER_MAINS = LOW_VOLTAGE.filter((c) => !Object.values(MAINS).some((region) => Object.values(region).some((list) => list.includes(c))));
+const NEVER_MAINS = LOW_VOLTAGE.filter(
+  (c) => !Object.values(MAINS).some((region) => Object.values(region).some((list) => list.includes(c))),
+);
 
 /** Regions of 100 to 127 V colour their wires the one way, those of 220 to 240 V the other. */
 export const colourRules = (job: Job) => MAINS[job.region.mainsVolts < 150 ? 'america' : 'europe'];

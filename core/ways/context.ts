@@ -63,7 +63,8 @@ export function wires(job: Job, list: readonly WireEnds[]): Wire[] {
     const wish = job.thumb.colours[String(i + 1)];
     const usual = role === 'signal' ? colours[signals++ % colours.length]! : colours[0]!;
     // A colour that is no name of a mains conductor is the maker's own affair on a low-voltage wire.
-    const allowed = wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));
+    const allowed =
+      wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));
     return { number: i + 1, from, to, crosses, role, colours, colour: allowed ? wish : usual };
   });
 }
@@ -80,6 +81,7 @@ export function sides(context: WayContext): { upper: string; lower: string } {
   const { signal, leading, strobesLow, farSide } = context.fact;
   const other = signal === 'A' ? 'B' : 'A';
   // A strobe that goes low draws the pulled-up sense line down: the sense line is the higher side.
-  const [u, l] = farSide === 'supply' || (leading === 'scanned-matrix' && strobesLow !== 'no') ? [other, signal] : [signal, other];
+  const [u, l] =
+    farSide === 'supply' || (leading === 'scanned-matrix' && strobesLow !== 'no') ? [other, signal] : [signal, other];
   return { upper: `${context.control.name} ${u}`, lower: `${context.control.name} ${l}` };
 }

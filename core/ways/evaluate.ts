@@ -16,56 +16,141 @@ import { relayModule } from './relay-module';
 import { reverseMotor } from './reverse-motor';
 import { solidStateRelay } from './solid-state-relay';
 import { spareRemote, spareTerminals } from './spare';
-import { logicInjector, strobeAnswer } from './strobe';
+import { logicInjector } from './logic-injector';
+import { strobeAnswer } from './strobe';
 import { switchedSupply } from './switched-supply';
 import { npnToGround } from './transistor';
 
 /** How each way is judged on a control. */
 const EVALUATE: Readonly<Record<Way, (c: WayContext) => WayResult>> = {
-  'relay-contact': relayContact, 'relay-module': relayModule, 'npn-to-ground': npnToGround, 'nmos-to-ground': nmosToGround, optocoupler, 'solid-state-relay': solidStateRelay, 'analogue-switch': analogueSwitch,
-  'strobe-answer': strobeAnswer, 'logic-injector': logicInjector, 'spare-terminals': spareTerminals, 'spare-remote': spareRemote, finger, 'reverse-motor': reverseMotor, 'control-box': controlBox,
-  'drive-signal': driveSignal, 'switched-supply': switchedSupply, 'hand-mechanism': handMechanism,
+  'relay-contact': relayContact,
+  'relay-module': relayModule,
+  'npn-to-ground': npnToGround,
+  'nmos-to-ground': nmosToGround,
+  optocoupler,
+  'solid-state-relay': solidStateRelay,
+  'analogue-switch': analogueSwitch,
+  'strobe-answer': strobeAnswer,
+  'logic-injector': logicInjector,
+  'spare-terminals': spareTerminals,
+  'spare-remote': spareRemote,
+  finger,
+  'reverse-motor': reverseMotor,
+  'control-box': controlBox,
+  'drive-signal': driveSignal,
+  'switched-supply': switchedSupply,
+  'hand-mechanism': handMechanism,
 };
 
 /** Ways that have nothing to do with how the control is built inside. */
-const OUTSIDE: ReadonlySet<Way> = new Set(['finger', 'drive-signal', 'switched-supply', 'hand-mechanism', 'spare-remote', 'spare-terminals']);
+const OUTSIDE: ReadonlySet<Way> = new Set([
+  'finger',
+  'drive-signal',
+  'switched-supply',
+  'hand-mechanism',
+  'spare-remote',
+  'spare-terminals',
+]);
 /** Findings that hold whatever the control turns out to be. */
 const HOLDS = /\.(dangerous|insulation|ground|known|contradicted)$/;
 
-/** While the kind is not known, what rests on it is not known either: neither a margin that is met, nor a stop, nor that the way is no use here. */
+/**
+ * While the kind is not known, what rests on it is not known either: neither a margin that is met, nor a stop, nor that
+ * the way is no use here.
+ */
 function whileUnknown(r: WayResult, c: WayContext): WayResult {
   if (c.fact.kind !== null || OUTSIDE.has(r.way)) return r;
-  const findings = r.findings.map((f): Finding => (HOLDS.test(f.id) && (f.verdict === 'stop' || f.verdict === 'unknown') ? f : { ...f, verdict: 'unknown' }));
-  const known = findings.some((f) => f.id.endsWith('.known')) ? [] : [finding('thumb', `${r.way}.known`, { verdict: 'unknown', title: `${c.control.name} is not yet known`, caption: 'waits for Probe', remedy: { text: 'Take the next reading in Probe.' } })];
+  const findings = r.findings.map((f): Finding =>
+    HOLDS.test(f.id) && (f.verdict === 'stop' || f.verdict === 'unknown') ? f : { ...f, verdict: 'unknown' },
+  );
+  const known = findings.some((f) => f.id.endsWith('.known'))
+    ? []
+    : [
+        finding('thumb', `${r.way}.known`, {
+          verdict: 'unknown',
+          title: `${c.control.name} is not yet known`,
+          caption: 'waits for Probe',
+          remedy: { text: 'Take the next reading in Probe.' },
+        }),
+      ];
   // With nothing read at all there is nothing to say against a way, and no wire to draw with a voltage on it.
   const bare = c.fact.readings === 0;
-  return withVerdict({ ...r, applies: bare || r.applies, wires: bare ? [] : r.wires, parts: bare ? [] : r.parts, findings: bare ? [...findings.filter((f) => HOLDS.test(f.id)), ...known] : [...known, ...findings] });
+  return withVerdict({
+    ...r,
+    applies: bare || r.applies,
+    wires: bare ? [] : r.wires,
+    parts: bare ? [] : r.parts,
+    findings: bare ? [...findings.filter((f) => HOLDS.test(f.id)), ...known] : [...known, ...findings],
+  });
 }
 
 /** Values of the way's plan that stand as they begin: said once, with a press that confirms them all. */
 function unconfirmed(r: WayResult, c: WayContext): WayResult {
   const inputs = r.findings.flatMap((f) => inputsOf(f.steps, f.limit));
-  const paths = new Map(inputs.flatMap((i) => (i.origin.from === 'default' ? [[i.origin.path, i.name.replace(/, (lowest|highest)$/, '')]] : [])));
+  const paths = new Map(
+    inputs.flatMap((i) =>
+      i.origin.from === 'default' ? [[i.origin.path, i.name.replace(/, (lowest|highest)$/, '')]] : [],
+    ),
+  );
   if (paths.size === 0) return r;
   const given = [...c.job.thumb.given, ...paths.keys()];
-  return withVerdict({ ...r, findings: [...r.findings, finding('thumb', `${r.way}.defaults`, {
-    verdict: 'tight', title: `Nobody confirmed ${[...paths.values()].join(', ')}: ${paths.size === 1 ? 'it stands' : 'they stand'} as the plan begins`, caption: 'sizes not confirmed', remedy: { text: 'Measure and enter them, or say that they are right as they stand.', label: 'They are right as they stand', edit: { do: 'change', section: 'thumb', set: { given }, say: `confirmed: ${[...paths.values()].join(', ')}` } },
-  })] });
+  return withVerdict({
+    ...r,
+    findings: [
+      ...r.findings,
+      finding('thumb', `${r.way}.defaults`, {
+        verdict: 'tight',
+        title: `Nobody confirmed ${[...paths.values()].join(', ')}: ${paths.size === 1 ? 'it stands' : 'they stand'} as the plan begins`,
+        caption: 'sizes not confirmed',
+        remedy: {
+          text: 'Measure and enter them, or say that they are right as they stand.',
+          label: 'They are right as they stand',
+          edit: { do: 'change', section: 'thumb', set: { given }, say: `confirmed: ${[...paths.values()].join(', ')}` },
+        },
+      }),
+    ],
+  });
 }
 
 /** Colours that the maker chose and that a conductor must not have: its own stands, and that is said. */
 function refused(r: WayResult, c: WayContext): WayResult {
   const list = refusedColours(c.job, r.wires);
   if (list.length === 0) return r;
-  const colours = Object.fromEntries(Object.entries(c.job.thumb.colours).filter(([n]) => !list.some(({ wire }) => String(wire.number) === n)));
-  return withVerdict({ ...r, findings: [...r.findings, finding('thumb', `${r.way}.colours`, {
-    verdict: 'tight', title: list.map(({ wire, wish }) => `Wire ${wire.number} is ${wire.role === 'signal' ? 'a low-voltage wire' : wire.role} and stays ${wire.colour}; ${wish} was chosen for it`).join('. '), caption: 'colour not taken', source: ['iec-60445', 'nec-colours'],
-    remedy: { text: `Mains conductors have their colours by function: ${list[0]!.wire.colours.join(', ')}.`, label: 'Drop those choices', edit: { do: 'change', section: 'thumb', set: { colours }, say: 'wire colours by function' } },
-  })] });
+  const colours = Object.fromEntries(
+    Object.entries(c.job.thumb.colours).filter(([n]) => !list.some(({ wire }) => String(wire.number) === n)),
+  );
+  return withVerdict({
+    ...r,
+    findings: [
+      ...r.findings,
+      finding('thumb', `${r.way}.colours`, {
+        verdict: 'tight',
+        title: list
+          .map(
+            ({ wire, wish }) =>
+              `Wire ${wire.number} is ` +
+              `${wire.role === 'signal' ? 'a low-voltage wire' : wire.role} and stays ` +
+              `${wire.colour}; ${wish} was chosen for it`,
+          )
+          .join('. '),
+        caption: 'colour not taken',
+        source: ['iec-60445', 'nec-colours'],
+        remedy: {
+          text: `Mains conductors have their colours by function: ${list[0]!.wire.colours.join(', ')}.`,
+          label: 'Drop those choices',
+          edit: { do: 'change', section: 'thumb', set: { colours }, say: 'wire colours by function' },
+        },
+      }),
+    ],
+  });
 }
 
 /** The resistor that Board puts from the pin to ground, in the parts list. */
-const pulledDown = (r: WayResult, c: WayContext): WayResult => (c.job.board.pullDown && r.press.input === 'level' && r.wires.length > 0 ? { ...r, parts: [...r.parts, resistorPart('from the pin to ground', PULL_DOWN_OHMS)] } : r);
+const pulledDown = (r: WayResult, c: WayContext): WayResult =>
+  c.job.board.pullDown && r.press.input === 'level' && r.wires.length > 0
+    ? { ...r, parts: [...r.parts, resistorPart('from the pin to ground', PULL_DOWN_OHMS)] }
+    : r;
 
 /** Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. */
-export const evaluateWay = (way: Way, c: WayContext): WayResult => pulledDown(withCutOff(refused(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c), c), c);
+export const evaluateWay = (way: Way, c: WayContext): WayResult =>
+  pulledDown(withCutOff(refused(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c), c), c);

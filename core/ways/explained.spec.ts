@@ -6,7 +6,15 @@ import { changed, demoJob } from '../testing/jobs';
 import { contextOf, wayContext } from '../thumb';
 import { evaluateWay, WAY_WORDS, wayPhrase } from '.';
 
-const NAMES = ['rice-pot', 'yard-gate', 'dough-proofer', 'cold-room-alarm', 'hatch-shutter', 'extractor-rocker', 'hood-fan'] as const;
+const NAMES = [
+  'rice-pot',
+  'yard-gate',
+  'dough-proofer',
+  'cold-room-alarm',
+  'hatch-shutter',
+  'extractor-rocker',
+  'hood-fan',
+] as const;
 /** Every way on every demo job, the plan of each as the job has it. */
 const all = NAMES.flatMap((name) => {
   const job = changed(demoJob(name), 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
@@ -22,7 +30,8 @@ describe('every way on every demo job', () => {
         if (!f.value || f.steps.length === 0) continue;
         checked++;
         expect(reevaluate(f.steps, {}), `${name} ${f.id}`).toBe(f.value.value);
-        for (const s of f.steps) for (const i of s.inputs) expect(Number.isFinite(i.value), `${name} ${way} ${f.id} ${i.symbol}`).toBe(true);
+        for (const s of f.steps)
+          for (const i of s.inputs) expect(Number.isFinite(i.value), `${name} ${way} ${f.id} ${i.symbol}`).toBe(true);
       }
     expect(checked).toBeGreaterThan(300);
   });
@@ -43,7 +52,11 @@ describe('every way on every demo job', () => {
         const edit = f.remedy.edit as unknown as JobEdit;
         const after: Job = applyEdit(job, edit, '2026-03-02T14:00:00Z');
         expect(checkJob(JSON.parse(JSON.stringify(after))), `${name} ${f.id}`).toMatchObject({ ok: true });
-        expect({ ...after, log: [], touchedAt: '' }, `${name} ${f.id} ${f.remedy.label}`).not.toEqual({ ...job, log: [], touchedAt: '' });
+        expect({ ...after, log: [], touchedAt: '' }, `${name} ${f.id} ${f.remedy.label}`).not.toEqual({
+          ...job,
+          log: [],
+          touchedAt: '',
+        });
         done.add(f.id);
       }
     expect(done.size).toBeGreaterThan(5);
@@ -54,17 +67,27 @@ describe('every way on every demo job', () => {
       const at = `${name} ${way}`;
       expect(result.reason.length, at).toBeGreaterThan(10);
       for (const p of result.parts) expect(p.quantity, `${at} ${p.name}`).toBeGreaterThan(0);
-      expect(result.wires.map((w) => w.number), at).toEqual(result.wires.map((_, i) => i + 1));
+      expect(
+        result.wires.map((w) => w.number),
+        at,
+      ).toEqual(result.wires.map((_, i) => i + 1));
       expect(new Set(result.findings.map((f) => f.id)).size, at).toBe(result.findings.length);
     }
   });
 
   it('joins the sides only where it says that it shares the ground', () => {
-    for (const { name, way, result } of all) if (result.applies && !result.press.sharesGround) expect(result.wires.filter((w) => w.crosses), `${name} ${way}`).toEqual([]);
+    for (const { name, way, result } of all)
+      if (result.applies && !result.press.sharesGround)
+        expect(
+          result.wires.filter((w) => w.crosses),
+          `${name} ${way}`,
+        ).toEqual([]);
   });
 
   it('never calls work at the mains settled', () => {
-    for (const { name, way, result } of all) if (way === 'control-box' || way === 'switched-supply') expect(result.verdict, `${name} ${way}`).not.toBe('settled');
+    for (const { name, way, result } of all)
+      if (way === 'control-box' || way === 'switched-supply')
+        expect(result.verdict, `${name} ${way}`).not.toBe('settled');
   });
 });
 

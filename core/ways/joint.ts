@@ -6,11 +6,22 @@ import type { WayContext, WayResult } from './context';
 
 /** The closed switch of a way, Ω; a bipolar transistor has none of its own and takes the contact's. */
 export function onOhmsOf(c: WayContext, way: JointWay): Interval {
-  const kind = way === 'solid-state-relay' || way === 'relay-module' || way === 'analogue-switch' ? way : way === 'nmos-to-ground' ? 'nmos' : 'relay';
+  const kind =
+    way === 'solid-state-relay' || way === 'relay-module' || way === 'analogue-switch'
+      ? way
+      : way === 'nmos-to-ground'
+        ? 'nmos'
+        : 'relay';
   return boundsOf(takenPart(c.job, kind), 'onOhms');
 }
 
-const LEAKS: Partial<Record<JointWay, 'npn' | 'nmos' | 'optocoupler' | 'solid-state-relay' | 'analogue-switch'>> = { 'npn-to-ground': 'npn', 'nmos-to-ground': 'nmos', optocoupler: 'optocoupler', 'solid-state-relay': 'solid-state-relay', 'analogue-switch': 'analogue-switch' };
+const LEAKS: Partial<Record<JointWay, 'npn' | 'nmos' | 'optocoupler' | 'solid-state-relay' | 'analogue-switch'>> = {
+  'npn-to-ground': 'npn',
+  'nmos-to-ground': 'nmos',
+  optocoupler: 'optocoupler',
+  'solid-state-relay': 'solid-state-relay',
+  'analogue-switch': 'analogue-switch',
+};
 
 /** What the open switch of a way leaks, A, from part to part and from 0 to 60 °C; a metal contact leaks nothing. */
 export function leakageOf(c: WayContext, way: JointWay): Interval {
@@ -37,11 +48,15 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
     seriesOhms: onModule ? valueOf(module, 'inputOhms') : (way.press.resistorOhms ?? NOMINAL_PARTS.seriesOhms),
     onOhms: onOhmsOf(c, way.way).nominal,
     leakAmps: leakageOf(c, way.way).nominal,
-    coilOhms: coilVolts / coilAmps, coilVolts,
+    coilOhms: coilVolts / coilAmps,
+    coilVolts,
     gainForward: way.way === 'npn-to-ground' ? valueOf(bipolar, 'gain') : NOMINAL_PARTS.gainForward,
     transferRatio: valueOf(takenPart(c.job, 'optocoupler'), 'transfer'),
     thresholdVolts: valueOf(takenPart(c.job, 'nmos'), 'thresholdVolts'),
     groundWireOhms: Math.max(c.job.thumb.groundWireMetres * 0.1, 1e-3),
-    moduleVolts: valueOf(module, 'supplyVolts'), moduleDropVolts: valueOf(module, 'dropVolts'), moduleOnAmps: valueOf(module, 'onAmps'), moduleOnLow: valueOf(module, 'onLow') === 1,
+    moduleVolts: valueOf(module, 'supplyVolts'),
+    moduleDropVolts: valueOf(module, 'dropVolts'),
+    moduleOnAmps: valueOf(module, 'onAmps'),
+    moduleOnLow: valueOf(module, 'onLow') === 1,
   };
 }

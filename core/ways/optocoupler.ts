@@ -19,7 +19,14 @@ function startsAt(c: WayContext, highestTransfer: number): number {
 /** At a crossing of a scanned pad the collector must lie on the higher side, which is the sense line where strobes go low. */
 function polarityKnown(c: WayContext): Finding[] {
   if (c.fact.leading !== 'scanned-matrix' || c.fact.strobesLow !== 'unknown') return [];
-  return [finding('thumb', 'optocoupler.polarity', { verdict: 'unknown', title: 'Whether strobes go low or high is not known, and the collector belongs on the higher side', caption: 'strobe polarity?', remedy: { text: 'Load a capture of the pad in Probe; or take a solid-state relay, which conducts either way.' } })];
+  return [
+    finding('thumb', 'optocoupler.polarity', {
+      verdict: 'unknown',
+      title: 'Whether strobes go low or high is not known, and the collector belongs on the higher side',
+      caption: 'strobe polarity?',
+      remedy: { text: 'Load a capture of the pad in Probe; or take a solid-state relay, which conducts either way.' },
+    }),
+  ];
 }
 
 /** An optocoupler with transistor output across the button. */
@@ -28,7 +35,13 @@ export function optocoupler(c: WayContext): WayResult {
   const opto = takenPart(c.job, 'optocoupler');
   const [ledVolts, transfer] = [partInput(opto, 'ledVolts'), partInput(opto, 'transfer')];
   const own = c.job.thumb.resistorOhms;
-  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'apart', opto), ...directCurrentOnly(way, c.line), ...polarityKnown(c), ...perKey(way, c)];
+  const findings = [
+    ...carriesLoad(way, c, null),
+    ...requirements(way, c, 'apart', opto),
+    ...directCurrentOnly(way, c.line),
+    ...polarityKnown(c),
+    ...perKey(way, c),
+  ];
   let ohms = own ?? 680;
   if (c.line) {
     const need = twiceButton(c.line);
@@ -39,11 +52,29 @@ export function optocoupler(c: WayContext): WayResult {
     ohms = r.ohms;
     const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
     const led = worst('lowest', 'LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [pinHigh(c.drive), ledVolts, r.input]);
-    const sink = worst('lowest', 'current it sinks when aged', 'I_sink', 'CTR * k_age * I_F', 'A', [transfer], [constant('k_age', 'share left after ageing', OPTO_AGEING, '1', 'parts-opto'), carried(led)]);
+    const sink = worst(
+      'lowest',
+      'current it sinks when aged',
+      'I_sink',
+      'CTR * k_age * I_F',
+      'A',
+      [transfer],
+      [constant('k_age', 'share left after ageing', OPTO_AGEING, '1', 'parts-opto'), carried(led)],
+    );
     findings.push(
-      ...levelFindings(way, c.line, { saturation: partInput(opto, 'saturationVolts'), leakage: partInput(opto, 'leakageAmps') }, wireOhms(c)),
+      ...levelFindings(
+        way,
+        c.line,
+        { saturation: partInput(opto, 'saturationVolts'), leakage: partInput(opto, 'leakageAmps') },
+        wireOhms(c),
+      ),
       judged('thumb', `${way}.sink`, {
-        title: 'Current it can sink against what the button needs', caption: 'sink current', steps: [led, sink], limit: derivedLimit('at least', need, 'twice the button current'), remedy, tightShare: 'met',
+        title: 'Current it can sink against what the button needs',
+        caption: 'sink current',
+        steps: [led, sink],
+        limit: derivedLimit('at least', need, 'twice the button current'),
+        remedy,
+        tightShare: 'met',
       }),
       pinCurrent(way, c.drive, ledVolts, r.input, remedy),
       openVoltage(way, c.line, opto, 'outputVolts', 'Open output under four fifths of its voltage rating'),
@@ -51,7 +82,22 @@ export function optocoupler(c: WayContext): WayResult {
     );
   }
   const { upper, lower } = sides(c);
-  return result(way, findings, [{ name: 'optocoupler', value: opto.name, quantity: 1 }, resistorPart('LED', ohms)], wires(c.job, [['pin', 'LED resistor, anode'], ['controller ground', 'cathode'], ['collector', upper], ['emitter', lower]]), ['optocoupler'], {
-    turnOnVolts: ledVolts.range.low, turnOnAmps: startsAt(c, transfer.range.high), pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / ohms, resistorOhms: ohms,
-  });
+  return result(
+    way,
+    findings,
+    [{ name: 'optocoupler', value: opto.name, quantity: 1 }, resistorPart('LED', ohms)],
+    wires(c.job, [
+      ['pin', 'LED resistor, anode'],
+      ['controller ground', 'cathode'],
+      ['collector', upper],
+      ['emitter', lower],
+    ]),
+    ['optocoupler'],
+    {
+      turnOnVolts: ledVolts.range.low,
+      turnOnAmps: startsAt(c, transfer.range.high),
+      pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / ohms,
+      resistorOhms: ohms,
+    },
+  );
 }

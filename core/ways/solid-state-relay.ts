@@ -23,13 +23,46 @@ export function solidStateRelay(c: WayContext): WayResult {
     ...carriesLoad(way, c, ssr),
     ...requirements(way, c, 'apart', ssr),
     ...perKey(way, c),
-    ...(c.line ? levelFindings(way, c.line, { onOhms: partInput(ssr, 'onOhms'), leakage: partInput(ssr, 'leakageAmps') }, wireOhms(c)) : []),
-    judged('thumb', `${way}.led`, { title: 'LED current over what it needs to close', caption: 'LED current', steps: [led], remedy, limit: atLeast(operate.value, 'A', 'LED current that closes it for certain', operate.origin) }),
+    ...(c.line
+      ? levelFindings(
+          way,
+          c.line,
+          { onOhms: partInput(ssr, 'onOhms'), leakage: partInput(ssr, 'leakageAmps') },
+          wireOhms(c),
+        )
+      : []),
+    judged('thumb', `${way}.led`, {
+      title: 'LED current over what it needs to close',
+      caption: 'LED current',
+      steps: [led],
+      remedy,
+      limit: atLeast(operate.value, 'A', 'LED current that closes it for certain', operate.origin),
+    }),
     pinCurrent(way, c.drive, ledVolts, r.input, remedy),
-    ...(c.line ? [openVoltage(way, c.line, ssr, 'loadVolts', 'Open contact under four fifths of its voltage rating'), ...closedCurrent(way, c, c.line, ssr, 'loadAmps')] : []),
+    ...(c.line
+      ? [
+          openVoltage(way, c.line, ssr, 'loadVolts', 'Open contact under four fifths of its voltage rating'),
+          ...closedCurrent(way, c, c.line, ssr, 'loadAmps'),
+        ]
+      : []),
   ];
   const { upper, lower } = sides(c);
-  return result(way, findings, [{ name: 'solid-state relay', value: ssr.name, quantity: 1 }, resistorPart('LED', r.ohms)], wires(c.job, [['pin', 'LED resistor, anode'], ['controller ground', 'cathode'], ['output', upper], ['output', lower]]), ['solid-state-relay'], {
-    turnOnVolts: ledVolts.range.low, turnOnAmps: 500e-6, pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / r.ohms, resistorOhms: r.ohms,
-  });
+  return result(
+    way,
+    findings,
+    [{ name: 'solid-state relay', value: ssr.name, quantity: 1 }, resistorPart('LED', r.ohms)],
+    wires(c.job, [
+      ['pin', 'LED resistor, anode'],
+      ['controller ground', 'cathode'],
+      ['output', upper],
+      ['output', lower],
+    ]),
+    ['solid-state-relay'],
+    {
+      turnOnVolts: ledVolts.range.low,
+      turnOnAmps: 500e-6,
+      pinAmps: (c.drive.highVolts.nominal - ledVolts.range.nominal) / r.ohms,
+      resistorOhms: r.ohms,
+    },
+  );
 }

@@ -37,42 +37,107 @@ function pairOf(c: WayContext): Borrowed | null {
 function remoteOf(c: WayContext): Borrowed {
   const { remote } = c.job.thumb;
   const fact: ControlFact = {
-    kind: 'low-when-pressed', leading: 'low-when-pressed', probability: 1, parameters: {}, read: {}, readings: 1, lastReadingAt: '', alternating: 'no', strobesLow: 'unknown', farSide: 'ground', mostAmps: null, contradicted: false, isolation: 'isolated', dangerous: false, signal: 'A',
+    kind: 'low-when-pressed',
+    leading: 'low-when-pressed',
+    probability: 1,
+    parameters: {},
+    read: {},
+    readings: 1,
+    lastReadingAt: '',
+    alternating: 'no',
+    strobesLow: 'unknown',
+    farSide: 'ground',
+    mostAmps: null,
+    contradicted: false,
+    isolation: 'isolated',
+    dangerous: false,
+    signal: 'A',
   };
   const volts = remote.batteryVolts;
-  const supply = { symbol: 'V_CC', name: 'battery of the remote', range: exactly(volts), unit: 'V' as const, origin: planOrigin(c, 'remote.batteryVolts') };
+  const supply = {
+    symbol: 'V_CC',
+    name: 'battery of the remote',
+    range: exactly(volts),
+    unit: 'V' as const,
+    origin: planOrigin(c, 'remote.batteryVolts'),
+  };
   // The remote's chip and its limits live on the same battery: as it empties, levels and limits fall together.
   const level = (symbol: string, name: string, k: number) => shareLevel(symbol, name, k, supply, 'low', 'cmos-levels');
   const line: WayContext['line'] = {
-    polarity: 'low', alternating: 'no', supply,
+    polarity: 'low',
+    alternating: 'no',
+    supply,
     // Pull-ups inside such chips scatter by half.
-    pull: { symbol: 'R', name: 'pull-up in the remote', range: within(remote.pullOhms, 0.5), unit: 'Ω', origin: planOrigin(c, 'remote.pullOhms') },
-    lowBelow: level('V_IL', 'low level (VIL), 0.3 of the battery', 0.3), highAbove: level('V_IH', 'high level (VIH), 0.7 of the battery', 0.7),
+    pull: {
+      symbol: 'R',
+      name: 'pull-up in the remote',
+      range: within(remote.pullOhms, 0.5),
+      unit: 'Ω',
+      origin: planOrigin(c, 'remote.pullOhms'),
+    },
+    lowBelow: level('V_IL', 'low level (VIL), 0.3 of the battery', 0.3),
+    highAbove: level('V_IH', 'high level (VIH), 0.7 of the battery', 0.7),
   };
   const context: WayContext = { ...c, control: { ...c.control, name: 'remote' }, fact, line };
-  // Pull-ups in remotes are weak, and a solid-state relay may leak too much when warm: the first that passes, in the order of least trouble.
+  // Pull-ups in remotes are weak, and a solid-state relay may leak too much when warm: the first that passes, in the
+  // order of least trouble.
   const all = [solidStateRelay, optocoupler, npnToGround].map((judge) => judge(context));
-  return { context, way: all.find((w) => w.verdict === 'settled') ?? all.find((w) => w.verdict === 'tight') ?? all[0]! };
+  return {
+    context,
+    way: all.find((w) => w.verdict === 'settled') ?? all.find((w) => w.verdict === 'tight') ?? all[0]!,
+  };
 }
 
 /** What really presses where a way borrows another one: its context and result; the given ones for every other way. */
 export function presser(c: WayContext, way: WayResult): Borrowed {
   if (way.way === 'spare-terminals' && way.applies) return pairOf(c) ?? { context: c, way };
-  return way.way === 'spare-remote' && way.applies && c.job.thumb.remote.has === 'yes' ? remoteOf(c) : { context: c, way };
+  return way.way === 'spare-remote' && way.applies && c.job.thumb.remote.has === 'yes'
+    ? remoteOf(c)
+    : { context: c, way };
 }
 
 /** Terminals that the machine offers for a second switch: judged as the dry pair that they are. */
 export function spareTerminals(c: WayContext): WayResult {
   const way = 'spare-terminals';
-  if (c.fact.leading === 'dry-pair') return noUse(way, 'This control is such a pair itself', 'Press it with a contact or a solid-state relay across it.');
+  if (c.fact.leading === 'dry-pair')
+    return noUse(
+      way,
+      'This control is such a pair itself',
+      'Press it with a contact or a solid-state relay across it.',
+    );
   const inner = pairOf(c);
   if (!inner) {
-    return result(way, [finding('thumb', `${way}.none`, { verdict: 'unknown', title: 'No spare pair has been found so far', caption: 'none found yet', remedy: { text: 'Look for a wall-button pair, a loop of a remote panel, a thermostat pair; map the strip in Probe and add the pair as a control.' } })], [], [], [], {});
+    return result(
+      way,
+      [
+        finding('thumb', `${way}.none`, {
+          verdict: 'unknown',
+          title: 'No spare pair has been found so far',
+          caption: 'none found yet',
+          remedy: {
+            text:
+              'Look for a wall-button pair, a loop of a remote panel, a thermostat ' +
+              'pair; map the strip in Probe and add the pair as a control.',
+          },
+        }),
+      ],
+      [],
+      [],
+      [],
+      {},
+    );
   }
   const { name } = inner.context.control;
   const pairs = c.job.controls.filter((k) => c.others[k.id]?.leading === 'dry-pair');
-  const common = pairs.length > 1 ? `. ${pairs.length} such pairs are known: where they share one common, one wire to it serves all` : '';
-  const what = finding('thumb', `${way}.found`, { verdict: 'settled', title: `${name} is a dry pair: made to be closed by somebody else’s contact${common}`, caption: name });
+  const common =
+    pairs.length > 1
+      ? `. ${pairs.length} such pairs are known: where they share one common, one wire to it serves all`
+      : '';
+  const what = finding('thumb', `${way}.found`, {
+    verdict: 'settled',
+    title: `${name} is a dry pair: made to be closed by somebody else’s contact${common}`,
+    caption: name,
+  });
   return borrowed(way, inner.way, [what]);
 }
 
@@ -81,7 +146,42 @@ export function spareRemote(c: WayContext): WayResult {
   const way = 'spare-remote';
   const { remote } = c.job.thumb;
   if (remote.has === 'no') return noUse(way, 'The machine has no remote', 'Press its own control instead.');
-  const blind: Finding[] = c.job.sense.contact === 'none' ? [finding('thumb', `${way}.blind`, { verdict: 'tight', title: 'Nothing tells whether the machine heard the remote', caption: 'pressed blind', remedy: { text: 'One contact in Sense tells.', label: 'Add one contact at rest', edit: { do: 'change', section: 'sense', set: { contact: 'at-rest', restsClosed: true }, say: 'one contact at rest' } } })] : [];
-  if (remote.has === 'unknown') return result(way, [finding('thumb', `${way}.has`, { verdict: 'unknown', title: 'Is there a spare remote?', caption: 'remote not known', remedy: { text: 'Say so in the plan of this way.' } }), ...blind], [], [], [], {});
+  const blind: Finding[] =
+    c.job.sense.contact === 'none'
+      ? [
+          finding('thumb', `${way}.blind`, {
+            verdict: 'tight',
+            title: 'Nothing tells whether the machine heard the remote',
+            caption: 'pressed blind',
+            remedy: {
+              text: 'One contact in Sense tells.',
+              label: 'Add one contact at rest',
+              edit: {
+                do: 'change',
+                section: 'sense',
+                set: { contact: 'at-rest', restsClosed: true },
+                say: 'one contact at rest',
+              },
+            },
+          }),
+        ]
+      : [];
+  if (remote.has === 'unknown')
+    return result(
+      way,
+      [
+        finding('thumb', `${way}.has`, {
+          verdict: 'unknown',
+          title: 'Is there a spare remote?',
+          caption: 'remote not known',
+          remedy: { text: 'Say so in the plan of this way.' },
+        }),
+        ...blind,
+      ],
+      [],
+      [],
+      [],
+      {},
+    );
   return borrowed(way, remoteOf(c).way, blind);
 }

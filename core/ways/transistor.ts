@@ -20,7 +20,11 @@ export function npnToGround(c: WayContext): WayResult {
   const npn = takenPart(c.job, 'npn');
   const base = partInput(npn, 'baseVolts');
   const own = c.job.thumb.resistorOhms;
-  const findings = [...carriesLoad(way, c, null), ...requirements(way, c, 'ground-side'), ...directCurrentOnly(way, c.line)];
+  const findings = [
+    ...carriesLoad(way, c, null),
+    ...requirements(way, c, 'ground-side'),
+    ...directCurrentOnly(way, c.line),
+  ];
   const gain = forcedGain(FORCED_GAIN, boundsOf(npn, 'gain').low);
   let ohms = own ?? 2200;
   if (c.line) {
@@ -31,7 +35,12 @@ export function npnToGround(c: WayContext): WayResult {
     ohms = r.ohms;
     const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
     findings.push(
-      ...levelFindings(way, c.line, { saturation: partInput(npn, 'saturationVolts'), leakage: partInput(npn, 'leakageAmps') }, wireOhms(c)),
+      ...levelFindings(
+        way,
+        c.line,
+        { saturation: partInput(npn, 'saturationVolts'), leakage: partInput(npn, 'leakageAmps') },
+        wireOhms(c),
+      ),
       baseDrive(way, c.drive, base, r.input, gain, need, 'twice the button current', remedy),
       pinCurrent(way, c.drive, base, r.input, remedy),
       openVoltage(way, c.line, npn, 'collectorVolts', 'Open collector under four fifths of its voltage rating'),
@@ -39,7 +48,23 @@ export function npnToGround(c: WayContext): WayResult {
     );
   }
   const { upper, lower } = sides(c);
-  return result(way, findings, [{ name: 'NPN transistor', value: npn.name, quantity: 1 }, resistorPart('base', ohms)], wires(c.job, [['pin', 'base resistor'], ['controller ground', lower, true], ['collector', upper, true]]), ['npn'], {
-    sharesGround: true, galvanicallyApart: false, turnOnVolts: base.range.low - DEAD_BAND_VOLTS, turnOnAmps: 5e-6, pinAmps: (c.drive.highVolts.nominal - base.range.nominal) / ohms, resistorOhms: ohms,
-  });
+  return result(
+    way,
+    findings,
+    [{ name: 'NPN transistor', value: npn.name, quantity: 1 }, resistorPart('base', ohms)],
+    wires(c.job, [
+      ['pin', 'base resistor'],
+      ['controller ground', lower, true],
+      ['collector', upper, true],
+    ]),
+    ['npn'],
+    {
+      sharesGround: true,
+      galvanicallyApart: false,
+      turnOnVolts: base.range.low - DEAD_BAND_VOLTS,
+      turnOnAmps: 5e-6,
+      pinAmps: (c.drive.highVolts.nominal - base.range.nominal) / ohms,
+      resistorOhms: ohms,
+    },
+  );
 }

@@ -10,7 +10,11 @@ import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { FAULT_WORDS, Lanes } from './lanes';
 
-const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press', 'power-cut': 'power cut', 'hand-press': 'press by hand' };
+const ADD_WORDS: Record<Fault['kind'], string> = {
+  'missed-press': 'missed press',
+  'power-cut': 'power cut',
+  'hand-press': 'press by hand',
+};
 
 /** Act: lanes over time, press script above, machine below, faults as pins on the time axis. */
 @Component({
@@ -18,69 +22,7 @@ const ADD_WORDS: Record<Fault['kind'], string> = { 'missed-press': 'missed press
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceField, FindingList, Lanes, QuantityField, Settle, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
-  template: `
-    <gt-two-columns>
-      <div do>
-        <h2>One run of the plan</h2>
-        @if (act().script.length && trace(); as t) {
-          <gt-lanes [trace]="t" [faults]="act().faults" [door]="act().machine.kind === 'open-stop-close-stop'" [cursor]="cursor()" (moved)="move($event)" />
-          <div class="answers">
-            <button type="button" class="key" (click)="play()" [attr.aria-pressed]="playing()">{{ playing() ? 'hold' : 'play' }}</button>
-            <button type="button" class="key" (click)="step()" aria-label="Step to the next event">step</button>
-            <span class="muted">{{ cursor() === null ? 'space plays, a full stop steps; drag a fault or move it with the arrow keys' : now() }}</span>
-          </div>
-          <div class="answers" role="group" aria-label="Add a fault">
-            <span class="muted">Drop a fault:</span>
-            @for (k of faultKinds; track k) {
-              <button type="button" class="key" (click)="addFault(k)">{{ addWords[k] }}</button>
-            }
-          </div>
-          @for (f of act().faults; track f.id) {
-            <div class="script-row">
-              <span>{{ faultWords[f.kind] }}</span>&ngsp;<span class="muted">at</span>
-              <input #t type="text" [value]="say(f.atSeconds)" [attr.aria-label]="'When: ' + faultWords[f.kind]" (change)="setFault(f, t)" />
-              <button type="button" class="link" (click)="removeFault(f)">take it away</button>
-            </div>
-          }
-        } @else if (act().script.length) {
-          <p>What a press does to this machine, and its times, are not said yet: say them below, and the run is played.</p>
-        } @else {
-          <p>The press script is empty. One press is a good beginning.</p>
-        }
-        <h3>Press script</h3>
-        @for (s of act().script; track $index; let i = $index) {
-          <div class="script-row">
-            <span>{{ s.do === 'press' ? 'press for' : 'wait for' }}</span>
-            <input #d type="text" [value]="say(s.seconds)" [attr.aria-label]="(s.do === 'press' ? 'Press for, step ' : 'Wait for, step ') + (i + 1)" (change)="setStep(i, d)" />
-            <button type="button" class="link" (click)="removeStep(i)" [attr.aria-label]="'Take step ' + (i + 1) + ' away'">take it away</button>
-          </div>
-        }
-        <div class="answers">
-          <button type="button" class="key" (click)="addStep('press')">press for …</button>
-          <button type="button" class="key" (click)="addStep('wait')">wait for …</button>
-        </div>
-        <h3>The machine</h3>
-        <div class="fields">
-          <gt-choice label="A press" [value]="act().machine.kind" [choices]="kinds" (picked)="kind($any($event))" />
-          <gt-quantity label="It overlooks presses under" unit="s" [value]="act().machine.shortestPressSeconds" hint="not known" (changed)="machine({ shortestPressSeconds: $event }, 'overlooks presses under ' + saying($event))" />
-          <gt-quantity label="A press may last at most" unit="s" [value]="act().machine.longestPressSeconds" hint="not known" (changed)="machine({ longestPressSeconds: $event }, 'a press may last ' + saying($event))" />
-          @if (act().machine.kind !== 'flips' && act().machine.kind !== 'unknown') {
-            <gt-quantity [label]="act().machine.kind === 'open-stop-close-stop' ? 'It travels from end to end in' : 'It runs for'" unit="s" [value]="act().machine.runSeconds" hint="not known" (changed)="machine({ runSeconds: $event }, 'runs for ' + saying($event))" />
-          }
-          @if (act().machine.kind !== 'open-stop-close-stop') {
-            <label class="field"><span>After a power cut it is</span><select #a [value]="act().machine.afterPowerCut" (change)="machine({ afterPowerCut: a.value === 'off' ? 'off' : 'as-before' }, 'after a power cut: ' + a.value)">
-              <option value="off" [selected]="act().machine.afterPowerCut === 'off'">off</option><option value="as-before" [selected]="act().machine.afterPowerCut === 'as-before'">as before</option>
-            </select></label>
-          }
-        </div>
-      </div>
-      <div know>
-        <h3>What follows for the machine</h3>
-        <gt-finding-list [findings]="findings()" />
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './act-room.html',
 })
 export class ActRoom {
   protected readonly bench = inject(Bench);
@@ -98,11 +40,21 @@ export class ActRoom {
   private readonly instants = computed(() => {
     const t = this.trace();
     if (!t) return [0];
-    return [...new Set([0, ...t.contact.flatMap((c) => [c.from, c.to]), ...t.seen.map((p) => p.at), ...t.machine.map((s) => s.from), ...t.believes.map((s) => s.from), t.end])].sort((a, b) => a - b);
+    return [
+      ...new Set([
+        0,
+        ...t.contact.flatMap((c) => [c.from, c.to]),
+        ...t.seen.map((p) => p.at),
+        ...t.machine.map((s) => s.from),
+        ...t.believes.map((s) => s.from),
+        t.end,
+      ]),
+    ].sort((a, b) => a - b);
   });
   protected readonly now = computed(() => {
     const at = this.cursor() ?? 0;
-    const word = (spans: readonly { from: number; to: number; word: string }[]): string => spans.find((s) => s.from <= at && at < s.to)?.word ?? spans[spans.length - 1]?.word ?? '';
+    const word = (spans: readonly { from: number; to: number; word: string }[]): string =>
+      spans.find((s) => s.from <= at && at < s.to)?.word ?? spans[spans.length - 1]?.word ?? '';
     const t = this.trace();
     return t ? `${this.say(at)}: the machine is ${word(t.machine)}, the plan believes ${word(t.believes)}` : '';
   });
@@ -119,7 +71,9 @@ export class ActRoom {
   private seconds(box: HTMLInputElement): number | null {
     const parsed = parseQuantity(box.value, 's');
     const ok = parsed.ok && parsed.quantity.value >= 0 && parsed.quantity.value <= 366 * 86400;
-    box.setCustomValidity(ok ? '' : parsed.ok ? 'A time from 0 to a year is wanted.' : `${parsed.message} (character ${parsed.at + 1})`);
+    box.setCustomValidity(
+      ok ? '' : parsed.ok ? 'A time from 0 to a year is wanted.' : `${parsed.message} (character ${parsed.at + 1})`,
+    );
     box.reportValidity();
     return ok ? parsed.quantity.value : null;
   }
@@ -141,7 +95,11 @@ export class ActRoom {
 
   protected setStep(i: number, box: HTMLInputElement): void {
     const s = this.seconds(box);
-    if (s !== null) this.set({ script: this.act().script.map((x, j) => (j === i ? { ...x, seconds: s } : x)) }, `${this.act().script[i]!.do} for ${this.say(s)}`);
+    if (s !== null)
+      this.set(
+        { script: this.act().script.map((x, j) => (j === i ? { ...x, seconds: s } : x)) },
+        `${this.act().script[i]!.do} for ${this.say(s)}`,
+      );
   }
 
   protected removeStep(i: number): void {
@@ -152,12 +110,19 @@ export class ActRoom {
     const end = this.trace()?.end ?? 10;
     const atSeconds = kind === 'missed-press' ? 0 : Number((end * 0.3).toFixed(1));
     const seconds = kind === 'power-cut' ? Number((end * 0.15).toFixed(1)) : 0;
-    this.set({ faults: [...this.act().faults, { id: this.bench.newId(), kind, atSeconds, seconds }] }, `fault: ${FAULT_WORDS[kind]}`);
+    this.set(
+      { faults: [...this.act().faults, { id: this.bench.newId(), kind, atSeconds, seconds }] },
+      `fault: ${FAULT_WORDS[kind]}`,
+    );
   }
 
   protected move({ id, atSeconds }: { id: string; atSeconds: number }): void {
     const f = this.act().faults.find((x) => x.id === id);
-    if (f && f.atSeconds !== atSeconds) this.set({ faults: this.act().faults.map((x) => (x.id === id ? { ...x, atSeconds } : x)) }, `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`);
+    if (f && f.atSeconds !== atSeconds)
+      this.set(
+        { faults: this.act().faults.map((x) => (x.id === id ? { ...x, atSeconds } : x)) },
+        `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`,
+      );
   }
 
   protected setFault(f: Fault, box: HTMLInputElement): void {

@@ -2,7 +2,13 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import { scaleLinear } from 'd3-scale';
 import type { ContactSegment, Pin, Profile } from '../../../core/board';
 
-const HIGH: Record<Pin['powerUp'][number]['level'], number> = { low: 0, float: 0.35, 'weak-high': 0.75, high: 1, toggles: 1 };
+const HIGH: Record<Pin['powerUp'][number]['level'], number> = {
+  low: 0,
+  float: 0.35,
+  'weak-high': 0.75,
+  high: 1,
+  toggles: 1,
+};
 
 /** A word where there is room for it below its stretch; the label says everything in any case. */
 const fitting = (text: string, width: number): string => (width > 7 * text.length ? text : '');
@@ -11,56 +17,76 @@ const fitting = (text: string, width: number): string => (width > 7 * text.lengt
 @Component({
   selector: 'gt-power-up-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <svg viewBox="0 0 690 170" width="100%" class="strip" role="img" [attr.aria-label]="label()">
-      @for (t of ticks(); track t.x) {
-        <line [attr.x1]="t.x" [attr.x2]="t.x" y1="20" y2="150" stroke="var(--gt-hairline)" />
-        <text [attr.x]="t.x" y="14" text-anchor="middle" font-size="13">{{ t.text }}</text>
-      }
-      <text x="0" y="62" font-size="15">pin {{ pin().gpio }}</text>
-      <path [attr.d]="level()" fill="none" stroke="var(--gt-muted)" stroke-width="2" />
-      @for (s of words(); track s.x) {
-        <text [attr.x]="s.x" y="94" font-size="13" class="muted">{{ s.text }}</text>
-      }
-      <text x="0" y="126" font-size="15" font-weight="650">contact</text>
-      @for (s of bars(); track s.x) {
-        @if (s.contact === 'open') {
-          <line [attr.x1]="s.x" [attr.x2]="s.x + s.width" y1="131" y2="131" stroke="currentColor" stroke-width="2.5" />
-        } @else {
-          <rect [attr.x]="s.x" y="108" [attr.width]="s.width" height="24" [attr.fill]="s.contact === 'closed' ? 'var(--gt-brick)' : 'none'" [attr.stroke]="s.contact === 'closed' ? 'none' : 'var(--gt-brass)'" stroke-width="2" stroke-dasharray="5 4" />
-          <text [attr.x]="s.x + 4" y="150" font-size="13" font-weight="650" [style.fill]="s.contact === 'closed' ? 'var(--gt-brick)' : 'var(--gt-brass)'">{{ s.text }}</text>
-        }
-      }
-      <line [attr.x1]="ready().x" [attr.x2]="ready().x" y1="20" y2="150" stroke="currentColor" stroke-dasharray="2 3" />
-      <text [attr.x]="ready().late ? 690 : ready().x" y="166" [attr.text-anchor]="ready().late ? 'end' : 'start'" font-size="13" class="muted">program in charge</text>
-    </svg>
-  `,
+  templateUrl: './power-up-strip.html',
 })
 export class PowerUpStrip {
   readonly pin = input.required<Pin>();
   readonly contact = input.required<readonly ContactSegment[]>();
   readonly profile = input.required<Profile>();
-  /** From what closes before the controller's rail is up to what a one-shot still holds when the program runs, as far as there is room for it. */
+  /**
+   * From what closes before the controller's rail is up to what a one-shot still holds when the program runs, as far as
+   * there is room for it.
+   */
   private readonly x = computed(() => {
     const ready = this.profile().readySeconds;
-    return scaleLinear([Math.min(0, ...this.contact().map((s) => s.from)), Math.max(ready, Math.min(1.5 * ready, ...this.contact().map((s) => s.to).slice(-1)))], [84, 660]).clamp(true);
+    return scaleLinear(
+      [
+        Math.min(0, ...this.contact().map((s) => s.from)),
+        Math.max(
+          ready,
+          Math.min(
+            1.5 * ready,
+            ...this.contact()
+              .map((s) => s.to)
+              .slice(-1),
+          ),
+        ),
+      ],
+      [84, 660],
+    ).clamp(true);
   });
   protected readonly ready = computed(() => {
     const x = this.x()(this.profile().readySeconds);
     return { x, late: x > 480 };
   });
-  protected readonly ticks = computed(() => this.x().ticks(6).map((t) => ({ x: this.x()(t), text: `${Math.round(t * 1000)} ms` })));
+  protected readonly ticks = computed(() =>
+    this.x()
+      .ticks(6)
+      .map((t) => ({ x: this.x()(t), text: `${Math.round(t * 1000)} ms` })),
+  );
   protected readonly level = computed(() => {
     const y = (h: number): number => 74 - 42 * h;
-    return this.pin().powerUp.map((s, i) => {
-      const [a, b] = [this.x()(s.from), this.x()(s.to)];
-      const start = i ? `L${a} ` : `M${a} `;
-      if (s.level !== 'toggles') return `${start}${y(HIGH[s.level])}H${b}`;
-      const teeth = Array.from({ length: Math.max(2, Math.round((b - a) / 12)) }, (_, k, all = Math.max(2, Math.round((b - a) / 12))) => `H${a + ((k + 1) * (b - a)) / all}V${y(k % 2)}`);
-      return `${start}${y(1)}${teeth.join('')}`;
-    }).join('');
+    return this.pin()
+      .powerUp.map((s, i) => {
+        const [a, b] = [this.x()(s.from), this.x()(s.to)];
+        const start = i ? `L${a} ` : `M${a} `;
+        if (s.level !== 'toggles') return `${start}${y(HIGH[s.level])}H${b}`;
+        const teeth = Array.from(
+          { length: Math.max(2, Math.round((b - a) / 12)) },
+          (_, k, all = Math.max(2, Math.round((b - a) / 12))) => `H${a + ((k + 1) * (b - a)) / all}V${y(k % 2)}`,
+        );
+        return `${start}${y(1)}${teeth.join('')}`;
+      })
+      .join('');
   });
-  protected readonly words = computed(() => this.pin().powerUp.map((s) => ({ x: this.x()(s.from) + 4, text: fitting(s.level.replace('-', ' '), this.x()(s.to) - this.x()(s.from)) })));
-  protected readonly bars = computed(() => this.contact().map((s) => ({ ...s, x: this.x()(s.from), width: this.x()(s.to) - this.x()(s.from), text: fitting(s.contact === 'closed' ? 'closed' : 'may close', this.x()(s.to) - this.x()(s.from)) })));
-  protected readonly label = computed(() => `Pin ${this.pin().gpio} at power-up: ${this.contact().map((s) => `contact ${s.contact} from ${Math.round(s.from * 1000)} to ${Math.round(s.to * 1000)} ms, ${s.why}`).join('; ')}`);
+  protected readonly words = computed(() =>
+    this.pin().powerUp.map((s) => ({
+      x: this.x()(s.from) + 4,
+      text: fitting(s.level.replace('-', ' '), this.x()(s.to) - this.x()(s.from)),
+    })),
+  );
+  protected readonly bars = computed(() =>
+    this.contact().map((s) => ({
+      ...s,
+      x: this.x()(s.from),
+      width: this.x()(s.to) - this.x()(s.from),
+      text: fitting(s.contact === 'closed' ? 'closed' : 'may close', this.x()(s.to) - this.x()(s.from)),
+    })),
+  );
+  protected readonly label = computed(
+    () =>
+      `Pin ${this.pin().gpio} at power-up: ${this.contact()
+        .map((s) => `contact ${s.contact} from ${Math.round(s.from * 1000)} to ${Math.round(s.to * 1000)} ms, ${s.why}`)
+        .join('; ')}`,
+  );
 }

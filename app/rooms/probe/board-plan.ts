@@ -16,12 +16,19 @@ import { Bench } from '../../store/bench';
             <p>Take these {{ list.length }} in this order:</p>
             <ol class="plan">
               @for (p of list; track $index) {
-                <li><button type="button" class="link" (click)="picked.emit(p.control)">{{ p.name }}</button> {{ p.title }} <span class="muted">{{ p.hold }}</span></li>
+                <li>
+                  <button type="button" class="link" (click)="picked.emit(p.control)">{{ p.name }}</button>
+                  {{ p.title }} <span class="muted">{{ p.hold }}</span>
+                </li>
               }
             </ol>
             <p class="muted">Planned on the likeliest answers; a surprise changes what follows.</p>
-          } @else { <p class="muted">Nothing is left to take on this board.</p> }
-        } @else { <p class="muted" role="status">Planning …</p> }
+          } @else {
+            <p class="muted">Nothing is left to take on this board.</p>
+          }
+        } @else {
+          <p class="muted" role="status">Planning …</p>
+        }
       </details>
     }
   `,
@@ -32,7 +39,14 @@ export class BoardPlan {
   readonly picked = output<string>();
   protected readonly open = signal(false);
   private readonly made = signal<readonly Planned[] | null>(null);
-  protected readonly plan = computed(() => this.made()?.map((p) => ({ control: p.reading.control, name: p.controlName, title: p.reading.title, hold: p.reading.hold })));
+  protected readonly plan = computed(() =>
+    this.made()?.map((p) => ({
+      control: p.reading.control,
+      name: p.controlName,
+      title: p.reading.title,
+      hold: p.reading.hold,
+    })),
+  );
 
   constructor() {
     effect(() => {

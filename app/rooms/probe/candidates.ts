@@ -1,6 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { sayPlace, sayValue, type Job, type Reading } from '../../../core/job';
-import { againstLeader, assumptions, chanceWords, contactView, KIND_WORDS, kindNames, misfitWords, parameterUnit, PARAMETER_WORDS, type Survey } from '../../../core/probe';
+import {
+  againstLeader,
+  assumptions,
+  chanceWords,
+  contactView,
+  KIND_WORDS,
+  kindNames,
+  misfitWords,
+  parameterUnit,
+  PARAMETER_WORDS,
+  type Survey,
+} from '../../../core/probe';
 import type { Finding } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
 import { Num } from '../../ui/num';
@@ -13,55 +24,10 @@ const MOST_STRUCK = 5;
   selector: 'gt-candidates',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Num],
-  styles: 'p { margin: 0.6rem 0; } ul.remainder { display: flex; flex-direction: column; } ul.remainder .leads { order: -1; } em { display: block; font-style: normal; font-size: 0.85em; }',
-  template: `
-    <ul class="bars" [class.remainder]="survey().remainder.leads">
-      @for (c of bars(); track c.kind) {
-        <li>
-          <span>{{ c.name }}@if ($first) { <em class="muted">{{ c.words }}</em> }</span>
-          <span class="bar" aria-hidden="true"><i [style.width.%]="c.percent"></i></span>
-          <span class="mono right">@if (c.finding) { <gt-num [finding]="c.finding" /> } @else { {{ c.text }} }</span>
-          <span class="evidence">{{ c.evidence }}</span>
-        </li>
-      }
-      @if (other(); as o) {
-        <li [class.leads]="survey().remainder.leads">
-          <span>none of these</span>
-          <span class="bar" aria-hidden="true"><i [style.width.%]="o.percent"></i></span>
-          <span class="mono right">@if (o.finding) { <gt-num [finding]="o.finding" /> } @else { {{ o.text }} }</span>
-          <span class="evidence">{{ o.misfits ? 'fits nothing: ' + o.misfits : 'or built in a way not foreseen' }}</span>
-        </li>
-      }
-    </ul>
-    @if (!survey().remainder.leads && !survey().known && readings().length > 2) {
-      <p data-contact>{{ contact() }}</p>
-    }
-    @if (against(); as a) {
-      <p class="muted"><strong>Against it:</strong> {{ a }}</p>
-    }
-    @if (assumed().length) {
-      <p class="muted"><strong>Taken for granted:</strong> {{ assumed().join('; ') }}.</p>
-    }
-    @if (lesser()) {
-      <p class="muted">Less likely: {{ lesser() }}</p>
-    }
-    @if (struck().length) {
-      <p>
-        @for (s of struck(); track s.name) {
-          <span class="struck">{{ s.name }}</span>&ngsp;<span class="muted">{{ s.against }}&ensp;</span>
-        }
-        @if (moreStruck()) { <span class="muted">and {{ moreStruck() }} more</span> }
-      </p>
-    }
-    @if (values().length && survey().known) {
-      <table class="values">
-        <caption class="sr">Values of the control</caption>
-        @for (v of values(); track v.name) {
-          <tr><th scope="row">{{ v.name }}</th><td class="mono right">@if (v.finding?.value) { <gt-num [finding]="v.finding!" /> }</td><td class="muted">{{ v.finding?.value ? v.range : 'not read; usually ' + v.range }}</td></tr>
-        }
-      </table>
-    }
-  `,
+  styles:
+    'p { margin: 0.6rem 0; } ul.remainder { display: flex; flex-direction: column; } ul.remainder ' +
+    '.leads { order: -1; } em { display: block; font-style: normal; font-size: 0.85em; }',
+  templateUrl: './candidates.html',
 })
 export class Candidates {
   readonly survey = input.required<Survey>();
@@ -72,7 +38,14 @@ export class Candidates {
   /** The remainder stands beside the kinds once it counts. */
   protected readonly other = computed(() => {
     const { probability } = this.survey().remainder;
-    return probability < 0.005 ? null : { percent: 100 * probability, text: `${Math.max(1, Math.round(100 * probability))} %`, finding: this.survey().remainder.leads ? this.finding('kind') : undefined, misfits: this.survey().remainder.leads ? misfitWords(this.job(), this.survey()).join('; ') : '' };
+    return probability < 0.005
+      ? null
+      : {
+          percent: 100 * probability,
+          text: `${Math.max(1, Math.round(100 * probability))} %`,
+          finding: this.survey().remainder.leads ? this.finding('kind') : undefined,
+          misfits: this.survey().remainder.leads ? misfitWords(this.job(), this.survey()).join('; ') : '',
+        };
   });
   protected readonly assumed = computed(() => assumptions(this.job(), this.survey()));
   protected readonly against = computed(() => {
@@ -82,9 +55,12 @@ export class Candidates {
   /** Whether a bare contact would do, although the kind is open. */
   protected readonly contact = computed(() => {
     const v = contactView(this.job(), this.survey());
-    if (v.suits && !v.apart) return `A bare contact would press every kind still possible: ${kindNames(v.kinds)}. Isolation from mains comes first.`;
-    if (v.suits) return `A bare contact works for every kind still possible: ${kindNames(v.kinds)}. It is worth going on with one, any way round.`;
-    if (v.notFor.length === 0) return 'A bare contact would work for every kind that is left, once it is surer that it is one of them.';
+    if (v.suits && !v.apart)
+      return `A bare contact would press every kind still possible: ${kindNames(v.kinds)}. Isolation from mains comes first.`;
+    if (v.suits)
+      return `A bare contact works for every kind still possible: ${kindNames(v.kinds)}. It is worth going on with one, any way round.`;
+    if (v.notFor.length === 0)
+      return 'A bare contact would work for every kind that is left, once it is surer that it is one of them.';
     return `A bare contact would not do if it is ${kindNames(v.notFor)}.`;
   });
 
@@ -94,31 +70,56 @@ export class Candidates {
 
   private strongest(kind: string, against: boolean): Reading | undefined {
     const { evidence } = this.survey().posterior;
-    const scored = this.readings().map((r) => ({ r, bits: (evidence[r.id] as Record<string, number> | undefined)?.[kind] ?? 0 }));
+    const scored = this.readings().map((r) => ({
+      r,
+      bits: (evidence[r.id] as Record<string, number> | undefined)?.[kind] ?? 0,
+    }));
     const best = scored.sort((a, b) => (against ? a.bits - b.bits : b.bits - a.bits))[0];
     return best && Math.abs(best.bits) > 0.3 ? best.r : undefined;
   }
 
   /** A handful of bars; the rest of what is possible in one line. */
-  private readonly shown = computed(() => this.survey().candidates.filter((c, i) => c.probability >= 0.005 && i < MOST_BARS));
-  protected readonly lesser = computed(() => this.survey().candidates.slice(MOST_BARS).filter((c) => c.probability >= 0.005).map((c) => `${KIND_WORDS[c.kind].name} ${Math.max(1, Math.round(100 * c.probability))} %`).join(', '));
+  private readonly shown = computed(() =>
+    this.survey().candidates.filter((c, i) => c.probability >= 0.005 && i < MOST_BARS),
+  );
+  protected readonly lesser = computed(() =>
+    this.survey()
+      .candidates.slice(MOST_BARS)
+      .filter((c) => c.probability >= 0.005)
+      .map((c) => `${KIND_WORDS[c.kind].name} ${Math.max(1, Math.round(100 * c.probability))} %`)
+      .join(', '),
+  );
   protected readonly bars = computed(() =>
     this.shown().map((c, i) => {
       const r = this.strongest(c.kind, i > 0);
       return {
-        kind: c.kind, name: KIND_WORDS[c.kind].name, finding: i === 0 && !this.survey().remainder.leads ? this.finding('kind') : undefined, percent: 100 * c.probability, text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`, words: chanceWords(c.probability),
-        evidence: r ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}` : KIND_WORDS[c.kind].means,
+        kind: c.kind,
+        name: KIND_WORDS[c.kind].name,
+        finding: i === 0 && !this.survey().remainder.leads ? this.finding('kind') : undefined,
+        percent: 100 * c.probability,
+        text: `${c.probability > 0.995 ? '> 99' : Math.round(100 * c.probability)} %`,
+        words: chanceWords(c.probability),
+        evidence: r
+          ? `${sayPlace(r)}, ${sayValue(r)} ${i > 0 ? 'speaks against' : 'speaks for'}`
+          : KIND_WORDS[c.kind].means,
       };
-    }));
+    }),
+  );
   private readonly excluded = computed(() => this.survey().candidates.filter((c) => c.probability < 0.005));
   protected readonly moreStruck = computed(() => Math.max(0, this.excluded().length - MOST_STRUCK));
   protected readonly struck = computed(() =>
-    this.excluded().slice(0, MOST_STRUCK).map((c) => {
-      const r = this.strongest(c.kind, true);
-      return { name: KIND_WORDS[c.kind].name, against: r ? `${sayPlace(r)}, ${sayValue(r)}` : '' };
-    }));
+    this.excluded()
+      .slice(0, MOST_STRUCK)
+      .map((c) => {
+        const r = this.strongest(c.kind, true);
+        return { name: KIND_WORDS[c.kind].name, against: r ? `${sayPlace(r)}, ${sayValue(r)}` : '' };
+      }),
+  );
   protected readonly values = computed(() =>
     Object.entries(this.survey().candidates[0]!.estimates).map(([key, e]) => ({
-      name: PARAMETER_WORDS[key] ?? key, finding: this.finding(key), range: `${formatQuantity(e.value.low, parameterUnit(key))} to ${formatQuantity(e.value.high, parameterUnit(key))}`,
-    })));
+      name: PARAMETER_WORDS[key] ?? key,
+      finding: this.finding(key),
+      range: `${formatQuantity(e.value.low, parameterUnit(key))} to ${formatQuantity(e.value.high, parameterUnit(key))}`,
+    })),
+  );
 }

@@ -25,7 +25,15 @@ class FakeWorker {
   }
 }
 
-const timing = { lines: [], seconds: 1, events: 0, together: new Map(), nextFall: [], nextRise: [], excerpt: [] } as unknown as Timing;
+const timing = {
+  lines: [],
+  seconds: 1,
+  events: 0,
+  together: new Map(),
+  nextFall: [],
+  nextRise: [],
+  excerpt: [],
+} as unknown as Timing;
 const file = (name: string, size = 1000): File => ({ name, size }) as File;
 const got = (label: string, cutOff = false) => ({ label, timing, cutOff });
 
@@ -44,7 +52,10 @@ describe('reading captures', () => {
     expect(c.progress()).toBeNull();
     c.read([file('start.vcd')]);
     FakeWorker.last.tell({ news: 'done', captures: [got('start', true)] });
-    expect(c.list().map((x) => [x.label, x.cutOff])).toEqual([['idle', false], ['start', true]]);
+    expect(c.list().map((x) => [x.label, x.cutOff])).toEqual([
+      ['idle', false],
+      ['start', true],
+    ]);
     c.rename('start', 'stop');
     c.drop('idle');
     expect(c.list().map((x) => x.label)).toEqual(['stop']);
@@ -55,8 +66,16 @@ describe('reading captures', () => {
     c.read([file('idle.vcd')]);
     FakeWorker.last.tell({ news: 'done', captures: [got('idle')] });
     c.read([file('bad.vcd')]);
-    FakeWorker.last.tell({ news: 'problem', file: 'bad.vcd', what: 'Time runs backwards here: 3 after 5.', where: 'line 9', todo: 'Record again.' });
-    expect(c.problem()).toBe('bad.vcd: Time runs backwards here: 3 after 5. (line 9) Record again. Nothing of what was read before is lost.');
+    FakeWorker.last.tell({
+      news: 'problem',
+      file: 'bad.vcd',
+      what: 'Time runs backwards here: 3 after 5.',
+      where: 'line 9',
+      todo: 'Record again.',
+    });
+    expect(c.problem()).toBe(
+      'bad.vcd: Time runs backwards here: 3 after 5. (line 9) Record again. Nothing of what was read before is lost.',
+    );
     c.read([file('more.vcd')]);
     expect(c.problem()).toBe('');
     FakeWorker.last.fail();

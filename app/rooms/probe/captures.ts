@@ -18,13 +18,22 @@ export class Captures {
     this.stop();
     this.problem.set('');
     const large = files.find((f) => f.size > CAPTURE_LIMIT);
-    if (large) return this.problem.set(`${large.name} is ${Math.round(large.size / 1e6)} MB; a capture is at most ${CAPTURE_LIMIT / 1e6} MB. A few seconds with one key held are enough.`);
+    if (large)
+      return this.problem.set(
+        `${large.name} is ${Math.round(large.size / 1e6)} MB; a capture is at most ` +
+          `${CAPTURE_LIMIT / 1e6} MB. A few seconds with one key held are enough.`,
+      );
     const total = files.reduce((s, f) => s + f.size, 0) || 1;
     this.progress.set(0);
-    const worker = (this.worker = new Worker(new URL('../../workers/capture.worker', import.meta.url), { type: 'module' }));
+    const worker = (this.worker = new Worker(new URL('../../workers/capture.worker', import.meta.url), {
+      type: 'module',
+    }));
     worker.addEventListener('message', ({ data }: MessageEvent<CaptureNews>) => {
       if (data.news === 'progress') return this.progress.set(Math.min(99, Math.round((100 * data.bytes) / total)));
-      if (data.news === 'problem') this.problem.set(`${data.file}: ${data.what} (${data.where}) ${data.todo} Nothing of what was read before is lost.`);
+      if (data.news === 'problem')
+        this.problem.set(
+          `${data.file}: ${data.what} (${data.where}) ${data.todo} Nothing of what was read before is lost.`,
+        );
       else this.add(data.captures);
       this.stop();
     });

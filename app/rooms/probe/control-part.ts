@@ -19,102 +19,45 @@ import { TakenList } from './taken-list';
 @Component({
   selector: 'gt-control-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [BoardPlan, Candidates, FindingList, MainsQuestions, MatButton, NextSheet, PartsNav, PracticeGuess, Settle, TakenList, TwoColumns],
+  imports: [
+    BoardPlan,
+    Candidates,
+    FindingList,
+    MainsQuestions,
+    MatButton,
+    NextSheet,
+    PartsNav,
+    PracticeGuess,
+    Settle,
+    TakenList,
+    TwoColumns,
+  ],
   styles: '[data-remainder] { list-style: disc; padding-left: 1.2rem; } [data-remainder] li { margin: 0.4rem 0; }',
-  template: `
-    <gt-two-columns>
-      <div do>
-        <gt-parts-nav />
-        @if (control(); as c) {
-          <div class="head-row">
-            <h3>
-              @if (bench.job().controls.length > 1) {
-                <label>Control <select #pick [value]="c.id" (change)="chosen.set(pick.value)">
-                  @for (o of bench.job().controls; track o.id) {
-                    <option [value]="o.id">{{ o.name }}</option>
-                  }
-                </select></label>
-              } @else {
-                {{ asking() ? 'Before the first reading of' : 'Next reading for' }} {{ c.name }}
-              }
-            </h3>
-            <span class="muted">{{ taken().length }} taken{{ next() ? ', about ' + next()!.toGo + ' to go' : '' }}</span>
-          </div>
-          <gt-mains-questions />
-          @if (next(); as n) {
-            <gt-next-sheet [next]="n" [name]="c.name" />
-          } @else if (survey() && !asking()) {
-            <h2 data-ending>{{ ending().title }}</h2>
-            <p class="muted">{{ ending().text }}</p>
-            @if (survey()!.remainder.leads) {
-              <ul data-remainder>
-                @for (t of more(); track t) { <li>{{ t }}</li> }
-              </ul>
-            }
-          }
-          @if (skipped()) {
-            <p class="muted">{{ skipped() }} put off. <button type="button" class="link" (click)="unskip()">Offer them again</button></p>
-          }
-          <gt-board-plan (picked)="chosen.set($event)" />
-        } @else {
-          <h2>Name the control first</h2>
-          <p>Which button or pair of terminals does the machine listen to? One word, as you will say it in notes.</p>
-          <form class="big-field" (submit)="$event.preventDefault(); name(nameBox)">
-            <input #nameBox type="text" maxlength="40" aria-label="Name of the control" placeholder="start" />
-            <button mat-flat-button type="submit">Name it</button>
-            @if (error()) {
-              <p class="error" role="alert">{{ error() }}</p>
-            }
-          </form>
-        }
-        @if (control()) {
-          <details>
-            <summary class="muted">Another control</summary>
-            <form class="answers" (submit)="$event.preventDefault(); name(another)">
-              <input #another type="text" maxlength="40" aria-label="Name of another control" />
-              <button mat-stroked-button type="submit">Add it</button>
-              @if (error()) {
-                <p class="parted-words" role="alert">{{ error() }}</p>
-              }
-            </form>
-          </details>
-        }
-      </div>
-      <div know>
-        @if (practice()) {
-          <gt-practice-guess />
-        }
-        @if (survey(); as s) {
-          <h3>What {{ control()!.name }} may be</h3>
-          <gt-candidates [survey]="s" [readings]="taken()" [findings]="findings()" [job]="bench.job()" />
-        }
-        <h3>Taken so far</h3>
-        @if (taken().length) {
-          <gt-taken-list [readings]="taken()" />
-        } @else {
-          <p class="muted">Nothing yet. The isolation readings come first: they decide whether your side may ever be joined to this machine.</p>
-        }
-        <gt-finding-list [findings]="findings()" />
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './control-part.html',
 })
 export class ControlPart {
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('');
   protected readonly error = signal('');
-  protected readonly control = computed(() => this.bench.job().controls.find((c) => c.id === this.chosen()) ?? this.bench.job().controls[0]);
-  protected readonly survey = computed(() => this.bench.assessment().surveys.find((s) => s.control === this.control()?.id));
+  protected readonly control = computed(
+    () => this.bench.job().controls.find((c) => c.id === this.chosen()) ?? this.bench.job().controls[0],
+  );
+  protected readonly survey = computed(() =>
+    this.bench.assessment().surveys.find((s) => s.control === this.control()?.id),
+  );
   protected readonly next = computed(() => {
     const c = this.control();
     return c ? (this.bench.answer().next[c.id] ?? null) : null;
   });
-  protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === '' || r.control === this.control()?.id));
+  protected readonly taken = computed(() =>
+    this.bench.job().readings.filter((r) => r.control === '' || r.control === this.control()?.id),
+  );
   /** Findings of this control alone; those of strips, pads and rails stand in their own parts. */
   protected readonly findings = computed(() => {
     const id = this.control()?.id;
-    return this.bench.findings('probe').filter((f) => (id === undefined ? f.id === 'probe.none' : f.id.startsWith(`probe.${id}.`)));
+    return this.bench
+      .findings('probe')
+      .filter((f) => (id === undefined ? f.id === 'probe.none' : f.id.startsWith(`probe.${id}.`)));
   });
   /** While the mains side is being asked, no reading is. */
   protected readonly asking = computed(() => questionsOf(this.bench.job().survey.mains).length > 0);
@@ -125,11 +68,29 @@ export class ControlPart {
     const s = this.survey()!;
     const name = this.control()!.name;
     const tie = this.bench.answer().ties[s.control] ?? [];
-    if (s.remainder.leads) return { title: `${name} is not one of the kinds that Probe knows`, text: 'What was read does not go together in any of them. That is a finding, not a failure: it is not called by the nearest name. What would tell more:' };
-    if (s.known) return { title: `${name} is known; no reading is worth another touch`, text: 'Thumb now ranks the ways to press it.' };
-    if (tie.length > 1) return { title: `${name} stays a tie`, text: `No reading can tell ${tie.map((k) => KIND_WORDS[k].name).join(' from ')}. Choose a way of pressing that suits both.` };
-    if (this.skipped()) return { title: 'What is left was put off', text: 'Offer the readings again, or go on with what is known.' };
-    return { title: 'No reading may be taken here by you', text: 'The control is on the dangerous side. Press it from outside, or hand the inside to licensed work.' };
+    if (s.remainder.leads)
+      return {
+        title: `${name} is not one of the kinds that Probe knows`,
+        text:
+          'What was read does not go together in any of them. That is a finding, not a ' +
+          'failure: it is not called by the nearest name. What would tell more:',
+      };
+    if (s.known)
+      return {
+        title: `${name} is known; no reading is worth another touch`,
+        text: 'Thumb now ranks the ways to press it.',
+      };
+    if (tie.length > 1)
+      return {
+        title: `${name} stays a tie`,
+        text: `No reading can tell ${tie.map((k) => KIND_WORDS[k].name).join(' from ')}. Choose a way of pressing that suits both.`,
+      };
+    if (this.skipped())
+      return { title: 'What is left was put off', text: 'Offer the readings again, or go on with what is known.' };
+    return {
+      title: 'No reading may be taken here by you',
+      text: 'The control is on the dangerous side. Press it from outside, or hand the inside to licensed work.',
+    };
   });
 
   protected unskip(): void {

@@ -10,7 +10,12 @@ import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
   template: `
     <div class="looks">
       @for (c of choices(); track c.look; let i = $index) {
-        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)"><strong><kbd>{{ (i + 1) % 10 }}</kbd>&ngsp;{{ c.words }}</strong><span class="muted">{{ c.leads }}</span></button>
+        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)">
+          <strong
+            ><kbd>{{ (i + 1) % 10 }}</kbd
+            >&ngsp;{{ c.words }}</strong
+          ><span class="muted">{{ c.leads }}</span>
+        </button>
       }
     </div>
   `,
@@ -23,7 +28,15 @@ export class LookChoice {
 
   /** The digits pick, so that no hand need leave the machine for a mouse. */
   protected key(event: KeyboardEvent): void {
-    if (event.target !== document.body || this.waits() || event.ctrlKey || event.metaKey || event.altKey || !/^\d$/.test(event.key)) return;
+    if (
+      event.target !== document.body ||
+      this.waits() ||
+      event.ctrlKey ||
+      event.metaKey ||
+      event.altKey ||
+      !/^\d$/.test(event.key)
+    )
+      return;
     event.preventDefault();
     this.picked.emit(LOOKS[(Number(event.key) + 9) % 10]!);
   }
@@ -31,6 +44,11 @@ export class LookChoice {
   protected readonly choices = computed(() =>
     LOOKS.map((look) => {
       const m = this.meanings().find((x) => x.look === look);
-      return { look, words: LOOK_WORDS[look], leads: m ? `${KIND_WORDS[m.kind].name}, ${Math.round(100 * m.probability)} %` : 'not expected now' };
-    }));
+      return {
+        look,
+        words: LOOK_WORDS[look],
+        leads: m ? `${KIND_WORDS[m.kind].name}, ${Math.round(100 * m.probability)} %` : 'not expected now',
+      };
+    }),
+  );
 }

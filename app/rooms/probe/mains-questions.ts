@@ -5,11 +5,52 @@ import { questionsOf, type MainsQuestion } from '../../../core/probe';
 import { Bench } from '../../store/bench';
 
 /** What is asked, why, and the answers as they are said in a note line. */
-const ASKED: Readonly<Record<MainsQuestion, { ask: string; why: string; word: string; answers: readonly (readonly [says: string, shows: string])[] }>> = {
-  feed: { ask: 'How is the machine fed?', why: 'A plug that turns round puts live where neutral was: what is tied to neutral shows only then.', word: 'plug', answers: [['turns', 'plug, goes in either way round'], ['one-way', 'plug, goes in one way only'], ['wired', 'fixed wiring'], ['none', 'no mains plug of its own']] },
-  cables: { ask: 'Does a charger or any other cable go to it?', why: 'A charger or a second machine may bring mains in by the back door.', word: 'cables', answers: [['none', 'no cable at all'], ['some', 'a charger or other cables']] },
-  mainSwitch: { ask: 'Close the machine’s own main switch now, with the plug out. How does it stand?', why: 'Behind an open switch ohms to the plug’s pins read endless, whatever is tied.', word: 'switch', answers: [['closed', 'closed now'], ['none', 'it has none'], ['open', 'it cannot be closed unplugged']] },
-  earth: { ask: 'Where is earth?', why: 'The AC check goes from the control to earth; without an earth in the machine it is taken from a socket beside it.', word: 'earth', answers: [['pin', 'at the plug’s pin'], ['case', 'at the metal case'], ['nowhere', 'nowhere in it: from a socket beside it']] },
+const ASKED: Readonly<
+  Record<
+    MainsQuestion,
+    { ask: string; why: string; word: string; answers: readonly (readonly [says: string, shows: string])[] }
+  >
+> = {
+  feed: {
+    ask: 'How is the machine fed?',
+    why: 'A plug that turns round puts live where neutral was: what is tied to neutral shows only then.',
+    word: 'plug',
+    answers: [
+      ['turns', 'plug, goes in either way round'],
+      ['one-way', 'plug, goes in one way only'],
+      ['wired', 'fixed wiring'],
+      ['none', 'no mains plug of its own'],
+    ],
+  },
+  cables: {
+    ask: 'Does a charger or any other cable go to it?',
+    why: 'A charger or a second machine may bring mains in by the back door.',
+    word: 'cables',
+    answers: [
+      ['none', 'no cable at all'],
+      ['some', 'a charger or other cables'],
+    ],
+  },
+  mainSwitch: {
+    ask: 'Close the machine’s own main switch now, with the plug out. How does it stand?',
+    why: 'Behind an open switch ohms to the plug’s pins read endless, whatever is tied.',
+    word: 'switch',
+    answers: [
+      ['closed', 'closed now'],
+      ['none', 'it has none'],
+      ['open', 'it cannot be closed unplugged'],
+    ],
+  },
+  earth: {
+    ask: 'Where is earth?',
+    why: 'The AC check goes from the control to earth; without an earth in the machine it is taken from a socket beside it.',
+    word: 'earth',
+    answers: [
+      ['pin', 'at the plug’s pin'],
+      ['case', 'at the metal case'],
+      ['nowhere', 'nowhere in it: from a socket beside it'],
+    ],
+  },
 };
 
 /** The questions about the mains side, one at a time; nothing is shown once they are answered. */
@@ -23,11 +64,19 @@ const ASKED: Readonly<Record<MainsQuestion, { ask: string; why: string; word: st
       <section data-mains-question>
         <h2>{{ q.ask }}</h2>
         <p class="caution">Plug pulled and in sight while you look.</p>
-        <div class="answers">@for (a of q.answers; track a[0]; let i = $index) { <button mat-stroked-button type="button" (click)="say(q.word, a[0])"><kbd>{{ i + 1 }}</kbd>&ngsp;{{ a[1] }}</button> }</div>
+        <div class="answers">
+          @for (a of q.answers; track a[0]; let i = $index) {
+            <button mat-stroked-button type="button" (click)="say(q.word, a[0])">
+              <kbd>{{ i + 1 }}</kbd>&ngsp;{{ a[1] }}
+            </button>
+          }
+        </div>
         <p class="muted">Why: {{ q.why }}</p>
       </section>
     } @else {
-      <p class="muted" data-mains-said>{{ said() }} <button type="button" class="link" (click)="again()">Say it anew</button></p>
+      <p class="muted" data-mains-said>
+        {{ said() }} <button type="button" class="link" (click)="again()">Say it anew</button>
+      </p>
     }
   `,
 })
@@ -40,9 +89,20 @@ export class MainsQuestions {
   });
   protected readonly said = computed(() => {
     const m = this.mains();
-    const shown = (q: MainsQuestion, kept: string): string => ASKED[q].answers.find(([says]) => kept === says || kept === `plug-${says}`)?.[1] ?? kept;
-    const asked: readonly MainsQuestion[] = m.feed === 'none' ? (m.cables === 'none' ? ['feed', 'cables'] : ['feed', 'cables', 'mainSwitch', 'earth']) : ['feed', 'mainSwitch', 'earth'];
-    const names: Record<MainsQuestion, string> = { feed: 'Fed by', cables: 'cables', mainSwitch: 'main switch', earth: 'earth' };
+    const shown = (q: MainsQuestion, kept: string): string =>
+      ASKED[q].answers.find(([says]) => kept === says || kept === `plug-${says}`)?.[1] ?? kept;
+    const asked: readonly MainsQuestion[] =
+      m.feed === 'none'
+        ? m.cables === 'none'
+          ? ['feed', 'cables']
+          : ['feed', 'cables', 'mainSwitch', 'earth']
+        : ['feed', 'mainSwitch', 'earth'];
+    const names: Record<MainsQuestion, string> = {
+      feed: 'Fed by',
+      cables: 'cables',
+      mainSwitch: 'main switch',
+      earth: 'earth',
+    };
     return `${asked.map((q) => `${names[q]}: ${shown(q, m[q])}`).join('; ')}.`;
   });
 
@@ -55,11 +115,18 @@ export class MainsQuestions {
   }
 
   protected say(word: string, answer: string): void {
-    const u = readNoteLine(`mains ${word} ${answer}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    const u = readNoteLine(`mains ${word} ${answer}`, this.bench.job(), {
+      id: this.bench.newId(),
+      now: this.bench.now(),
+    });
     if (u.ok) this.bench.edit(u.edit);
   }
 
   protected again(): void {
-    this.bench.change('survey', { mains: { feed: 'unknown', mainSwitch: 'unknown', cables: 'unknown', earth: 'unknown' } }, 'the mains side is asked anew');
+    this.bench.change(
+      'survey',
+      { mains: { feed: 'unknown', mainSwitch: 'unknown', cables: 'unknown', earth: 'unknown' } },
+      'the mains side is asked anew',
+    );
   }
 }

@@ -10,7 +10,10 @@ import { formatQuantity } from '../../../core/quantity';
   template: `
     <ul class="meanings">
       @for (m of list(); track m.text) {
-        <li [class.hit]="m.hit"><span class="mono">{{ m.text }}</span><span>{{ m.kind }}</span><span class="mono right">{{ m.percent }} %</span></li>
+        <li [class.hit]="m.hit">
+          <span class="mono">{{ m.text }}</span><span>{{ m.kind }}</span
+          ><span class="mono right">{{ m.percent }} %</span>
+        </li>
       }
     </ul>
   `,
@@ -25,10 +28,19 @@ export class Meanings {
     const scale = this.kind() === 'duty' ? 100 : 1;
     const typed = this.typed();
     // Display only: bins of the scale are wider than a meter's digits, so their ends are said roughly.
-    const say = (v: number): string => formatQuantity(Math.abs(v) < 1e-3 && unit === 'V' ? 0 : Number((v * scale).toPrecision(2)), unit);
-    return this.meanings().slice(0, 5).sort((a, b) => a.low - b.low).map((m) => ({
-      text: m.high - m.low > 0.5 * Math.abs(m.high) && m.low <= 0 && unit !== 'V' ? `up to ${say(m.high)}` : `${say(m.low)} to ${say(m.high)}`,
-      kind: KIND_WORDS[m.kind].name, percent: m.probability > 0.995 ? '> 99' : String(Math.round(100 * m.probability)), hit: typed !== null && typed >= m.low && typed <= m.high,
-    }));
+    const say = (v: number): string =>
+      formatQuantity(Math.abs(v) < 1e-3 && unit === 'V' ? 0 : Number((v * scale).toPrecision(2)), unit);
+    return this.meanings()
+      .slice(0, 5)
+      .sort((a, b) => a.low - b.low)
+      .map((m) => ({
+        text:
+          m.high - m.low > 0.5 * Math.abs(m.high) && m.low <= 0 && unit !== 'V'
+            ? `up to ${say(m.high)}`
+            : `${say(m.low)} to ${say(m.high)}`,
+        kind: KIND_WORDS[m.kind].name,
+        percent: m.probability > 0.995 ? '> 99' : String(Math.round(100 * m.probability)),
+        hit: typed !== null && typed >= m.low && typed <= m.high,
+      }));
   });
 }

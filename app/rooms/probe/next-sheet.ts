@@ -1,4 +1,15 @@
-import { ChangeDetectionStrategy, Component, computed, effect, ElementRef, inject, input, signal, untracked, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  effect,
+  ElementRef,
+  inject,
+  input,
+  signal,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { refuse, sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
 import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
@@ -18,62 +29,7 @@ import { ReadingRuler } from './reading-ruler';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ControlPicture, LookChoice, MatButton, Meanings, ReadingRuler],
   host: { '(document:keydown)': 'key($event)' },
-  template: `
-    @let n = next();
-    <h2 data-next-title>{{ n.title }}</h2>
-    @if (n.kind === 'look') {
-      <p class="caution">{{ n.caution }}</p>
-      <gt-look-choice [meanings]="n.meanings" [waits]="bench.working()" (picked)="look($event)" />
-    } @else {
-      <div class="reading">
-        <gt-control-picture [name]="name()" [red]="n.from" [black]="n.to" [pressed]="n.state === 'pressed'" />
-        <div>
-          <p><span class="muted">Meter</span>&ngsp;<strong>{{ n.meter }}</strong></p>
-          <p><span class="muted">Machine</span>&ngsp;<strong>{{ n.hold }}</strong></p>
-          <p class="caution">{{ n.caution }}</p>
-          <form class="big-field" (submit)="$event.preventDefault(); enter()">
-            <input #field data-next-reading type="text" inputmode="text" autocomplete="off" [attr.aria-label]="n.title + ', in ' + unit()" [attr.aria-invalid]="error() ? true : null" [value]="typed()" (input)="typed.set(field.value); error.set('')" />
-            <span class="unit">{{ unit() }}</span>
-            <button mat-flat-button type="submit" [disabled]="bench.working()">Go on</button>
-            @if (n.kind === 'ohms') {
-              <button mat-stroked-button type="button" [disabled]="bench.working()" (click)="overRange()">over range</button>
-            }
-            @if (error()) {
-              <p class="error" role="alert">{{ error() }}</p>
-            }
-          </form>
-        </div>
-      </div>
-      @if (n.expectations.length > 1 || typedValue() !== null) {
-        <section>
-          <h3>What each answer would mean</h3>
-          <gt-reading-ruler [kind]="n.kind" [expectations]="n.expectations" [typed]="typedValue()" />
-          @if (n.meanings.length) {
-            <gt-meanings [kind]="n.kind" [meanings]="n.meanings" [typed]="typedValue()" />
-          }
-        </section>
-      }
-    }
-    <p class="muted">
-      Why this one: {{ n.why }}
-      @if (skippable()) {
-        <button type="button" class="link" [disabled]="bench.working()" (click)="skip()">Skip it for now</button>
-      }
-      @if (standin()) {
-        <button type="button" class="link strong" [disabled]="bench.working()" (click)="fromStandin()">From the stand-in</button>
-      } @else {
-        No hardware here?
-        <label>Let a stand-in be measured
-          <select #model aria-label="Stand-in to measure" (change)="callStandin(model.value)">
-            <option value="" selected>choose one</option>
-            @for (s of standins; track s.key) {
-              <option [value]="s.key">{{ s.name }}</option>
-            }
-          </select>
-        </label>
-      }
-    </p>
-  `,
+  templateUrl: './next-sheet.html',
 })
 export class NextSheet {
   protected readonly bench = inject(Bench);
@@ -86,7 +42,11 @@ export class NextSheet {
   protected readonly standins = Object.values(STANDINS);
   protected readonly standin = computed(() => standinOf(this.bench.job().standin));
   /** Isolation is never put off; neither is the choice on the practice shelf. */
-  protected readonly skippable = computed(() => ![this.next().from, this.next().to].some((p) => ['mains', 'live', 'neutral', 'earth'].includes(p.kind)) && !isPractice(this.bench.job().standin.model));
+  protected readonly skippable = computed(
+    () =>
+      ![this.next().from, this.next().to].some((p) => ['mains', 'live', 'neutral', 'earth'].includes(p.kind)) &&
+      !isPractice(this.bench.job().standin.model),
+  );
   protected readonly unit = computed(() => {
     const { kind } = this.next();
     return kind === 'amps' ? 'mA' : `${UNIT_OF[kind]}${kind === 'volts-ac' ? ' AC' : ''}`;
@@ -144,7 +104,11 @@ export class NextSheet {
     const n = this.next();
     const { meter } = this.bench.job().survey;
     const parsed = parseQuantity(text, UNIT_OF[n.kind], UNIT_OF[n.kind] === 'Ω' ? meter.mostOhms : undefined);
-    const refusal = parsed.ok ? (parsed.quantity.unit !== UNIT_OF[n.kind] ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}` : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) }, meter)) : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
+    const refusal = parsed.ok
+      ? parsed.quantity.unit !== UNIT_OF[n.kind]
+        ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}`
+        : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) }, meter)
+      : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
     if (!parsed.ok || refusal) {
       this.error.set(`${refusal!.charAt(0).toUpperCase()}${refusal!.slice(1)}.`);
       this.field()?.nativeElement.focus();
@@ -157,11 +121,26 @@ export class NextSheet {
 
   private store(shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'>, by: Reading['by']): void {
     const n = this.next();
-    this.keep({ id: this.bench.newId(), at: this.bench.now(), control: controlOf(n), from: { ...n.from }, to: { ...n.to }, state: n.state, kind: n.kind, by, struck: false, ...shown });
+    this.keep({
+      id: this.bench.newId(),
+      at: this.bench.now(),
+      control: controlOf(n),
+      from: { ...n.from },
+      to: { ...n.to },
+      state: n.state,
+      kind: n.kind,
+      by,
+      struck: false,
+      ...shown,
+    });
   }
 
   private keep(reading: Reading): void {
-    this.bench.edit({ do: 'add-reading', reading, say: `${this.name()}, ${sayPlace(reading)}, ${sayValue(reading)}${reading.by === 'standin' ? ', from the stand-in' : ''}` });
+    this.bench.edit({
+      do: 'add-reading',
+      reading,
+      say: `${this.name()}, ${sayPlace(reading)}, ${sayValue(reading)}${reading.by === 'standin' ? ', from the stand-in' : ''}`,
+    });
     this.typed.set('');
     this.error.set('');
   }
@@ -177,12 +156,22 @@ export class NextSheet {
     // The seed moves on with every reading, so that a repeated one shows its own noise.
     const { seed } = this.bench.job().standin;
     const random = seededRandom(seed * 7919 + this.bench.job().readings.length);
-    this.keep(takenFrom({ build: buildFor(standin, this.name()), faults: standin.faults }, this.next(), this.bench.newId(), this.bench.now(), random, this.bench.job().survey.meter));
+    this.keep(
+      takenFrom(
+        { build: buildFor(standin, this.name()), faults: standin.faults },
+        this.next(),
+        this.bench.newId(),
+        this.bench.now(),
+        random,
+        this.bench.job().survey.meter,
+      ),
+    );
   }
 
   protected callStandin(model: string): void {
     const standin = STANDINS[model];
-    if (standin) this.bench.change('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
+    if (standin)
+      this.bench.change('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
   }
 
   /** Hands busy: digits go to the only field; a foot pedal's Page Down goes on. */
@@ -192,6 +181,7 @@ export class NextSheet {
     if (event.key === 'PageDown' && this.typed().trim()) {
       event.preventDefault();
       this.enter();
-    } else if (/^[\d.,<>-]$/.test(event.key) && !event.ctrlKey && !event.metaKey && event.target === document.body) field.focus();
+    } else if (/^[\d.,<>-]$/.test(event.key) && !event.ctrlKey && !event.metaKey && event.target === document.body)
+      field.focus();
   }
 }

@@ -2,46 +2,39 @@ import { ChangeDetectionStrategy, Component, computed, input } from '@angular/co
 import type { Pair, StripState } from '../../../core/probe';
 import { formatQuantity } from '../../../core/quantity';
 
-/** The pair table of a strip: volts from the row's terminal to the column's; what follows by difference is slanted, what is barred is muted. */
+/**
+ * The pair table of a strip: volts from the row's terminal to the column's; what follows by difference is slanted, what
+ * is barred is muted.
+ */
 @Component({
   selector: 'gt-pair-table',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="wide">
-      <table class="pairs">
-        <caption class="sr">Volts between the terminals of {{ state().strip.name }}</caption>
-        <thead><tr><th scope="col"></th>
-          @for (t of columns(); track t) { <th scope="col" class="right">{{ t }}</th> }
-        </tr></thead>
-        <tbody>
-          @for (row of rows(); track row.a) {
-            <tr>
-              <th scope="row">{{ row.a }}<span class="muted">{{ row.wire ? ' ' + row.wire : '' }}</span></th>
-              @for (c of row.cells; track c.key) {
-                <td class="right mono" [class.next]="c.next" [class.found]="c.found" [class.barred]="c.barred" [class.derived]="c.derived" [title]="c.title">{{ c.text }}</td>
-              }
-            </tr>
-          }
-        </tbody>
-      </table>
-    </div>
-    <p class="muted">Slanted: follows from other readings by difference. Muted: not to be joined; the reason stands in its tooltip.</p>
-  `,
+  templateUrl: './pair-table.html',
 })
 export class PairTable {
   readonly state = input.required<StripState>();
-  protected readonly columns = computed(() => this.state().strip.wires.slice(1).map((_, i) => i + 2));
+  protected readonly columns = computed(() =>
+    this.state()
+      .strip.wires.slice(1)
+      .map((_, i) => i + 2),
+  );
   protected readonly rows = computed(() => {
     const { strip, pairs, next, found } = this.state();
     return strip.wires.slice(0, -1).map((wire, i) => {
       const a = i + 1;
       return {
-        a, wire,
+        a,
+        wire,
         cells: this.columns().map((b) => {
           const p = pairs.find((x) => x.a === a && x.b === b);
           return {
-            key: b, text: p ? this.say(p) : '', next: next?.a === a && next.b === b, found: found !== null && found.a === a && found.b === b, barred: p !== undefined && p.barred !== '' && p.barred !== 'volts not known',
-            derived: p !== undefined && !p.direct && p.dcVolts !== null, title: p?.barred ?? '',
+            key: b,
+            text: p ? this.say(p) : '',
+            next: next?.a === a && next.b === b,
+            found: found !== null && found.a === a && found.b === b,
+            barred: p !== undefined && p.barred !== '' && p.barred !== 'volts not known',
+            derived: p !== undefined && !p.direct && p.dcVolts !== null,
+            title: p?.barred ?? '',
           };
         }),
       };
@@ -50,7 +43,12 @@ export class PairTable {
 
   private say(p: Pair): string {
     const dc = p.dcVolts ?? 0;
-    const main = p.acVolts !== null && p.acVolts > Math.abs(dc) ? `${formatQuantity(p.acVolts, 'V')}~` : p.dcVolts === null ? '·' : formatQuantity(dc, 'V');
+    const main =
+      p.acVolts !== null && p.acVolts > Math.abs(dc)
+        ? `${formatQuantity(p.acVolts, 'V')}~`
+        : p.dcVolts === null
+          ? '·'
+          : formatQuantity(dc, 'V');
     return p.jumper === 'moves' ? `${main} moves` : p.jumper === 'untried' ? main : `${main} no`;
   }
 }

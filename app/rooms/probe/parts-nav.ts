@@ -14,7 +14,15 @@ export type ProbePart = (typeof PARTS)[number];
   template: `
     <nav class="parts" aria-label="What to survey">
       @for (p of parts(); track p.part) {
-        <a routerLink="." [queryParams]="{ part: p.part === 'controls' ? null : p.part }" [attr.aria-current]="p.part === here() ? 'true' : null">{{ p.part }}@if (p.count) {&ngsp;<span class="muted">{{ p.count }}</span> }</a>
+        <a
+          routerLink="."
+          [queryParams]="{ part: p.part === 'controls' ? null : p.part }"
+          [attr.aria-current]="p.part === here() ? 'true' : null"
+          >{{ p.part }}
+          @if (p.count) {
+            &ngsp;<span class="muted">{{ p.count }}</span>
+          }
+        </a>
       }
     </nav>
   `,
@@ -25,7 +33,13 @@ export class PartsNav {
   protected readonly parts = computed(() => {
     const { survey, controls } = this.bench.job();
     const count: Record<ProbePart, number> = {
-      controls: controls.length, strip: survey.strips.length, keypad: survey.keypads.length, supplies: survey.rails.length, sizes: survey.pieces.length, photographs: survey.photos.length, meter: 0,
+      controls: controls.length,
+      strip: survey.strips.length,
+      keypad: survey.keypads.length,
+      supplies: survey.rails.length,
+      sizes: survey.pieces.length,
+      photographs: survey.photos.length,
+      meter: 0,
     };
     return PARTS.map((part) => ({ part, count: count[part] }));
   });

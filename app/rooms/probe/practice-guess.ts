@@ -18,7 +18,12 @@ import { ChoiceField, type Choice } from '../../ui/choice-field';
         <button mat-stroked-button type="submit">That is it</button>
         <button type="button" class="link" (click)="another()">another one</button>
       </form>
-      <gt-choice label="What may come" [value]="bench.job().standin.model" [choices]="shelves" (picked)="another($event)" />
+      <gt-choice
+        label="What may come"
+        [value]="bench.job().standin.model"
+        [choices]="shelves"
+        (picked)="another($event)"
+      />
       @if (words()) {
         <p role="status" [class.parted-words]="!right()">{{ words() }}</p>
       }
@@ -27,8 +32,15 @@ import { ChoiceField, type Choice } from '../../ui/choice-field';
 })
 export class PracticeGuess {
   protected readonly bench = inject(Bench);
-  protected readonly kinds: readonly Choice[] = [...CONTROL_KINDS.map((kind): Choice => [kind, KIND_WORDS[kind].name]), ['none', 'none of these']];
-  protected readonly shelves: readonly Choice[] = [['practice', 'any kind, sound'], ['practice-faulty', 'with a dirty contact or a broken trace'], ['practice-strange', 'none of the kinds']];
+  protected readonly kinds: readonly Choice[] = [
+    ...CONTROL_KINDS.map((kind): Choice => [kind, KIND_WORDS[kind].name]),
+    ['none', 'none of these'],
+  ];
+  protected readonly shelves: readonly Choice[] = [
+    ['practice', 'any kind, sound'],
+    ['practice-faulty', 'with a dirty contact or a broken trace'],
+    ['practice-strange', 'none of the kinds'],
+  ];
   protected readonly answer = signal<Guess>(CONTROL_KINDS[0]);
   protected readonly words = signal('');
   protected readonly right = signal(false);
@@ -43,8 +55,14 @@ export class PracticeGuess {
   /** The readings of the last one are withdrawn, not thrown away: undo brings them back. */
   protected another(model = this.bench.job().standin.model): void {
     const { readings, standin } = this.bench.job();
-    const strikes = readings.filter((r) => !r.struck).map((r) => ({ do: 'strike-reading', id: r.id, struck: true }) as const);
-    this.bench.edit({ do: 'several', say: `practice ${standin.seed + 1} begun`, edits: [...strikes, { do: 'change', section: 'standin', set: { model, seed: standin.seed + 1 }, say: '' }] });
+    const strikes = readings
+      .filter((r) => !r.struck)
+      .map((r) => ({ do: 'strike-reading', id: r.id, struck: true }) as const);
+    this.bench.edit({
+      do: 'several',
+      say: `practice ${standin.seed + 1} begun`,
+      edits: [...strikes, { do: 'change', section: 'standin', set: { model, seed: standin.seed + 1 }, say: '' }],
+    });
     this.words.set('');
   }
 }

@@ -15,13 +15,27 @@ import { SuppliesPart } from './supplies-part';
   imports: [ControlPart, KeypadPart, MeterPart, PhotosPart, SizesPart, StripPart, SuppliesPart],
   template: `
     @switch (state.part()) {
-      @case ('strip') { <gt-strip-part /> }
-      @case ('keypad') { <gt-keypad-part /> }
-      @case ('supplies') { <gt-supplies-part /> }
-      @case ('sizes') { <gt-sizes-part /> }
-      @case ('photographs') { <gt-photos-part /> }
-      @case ('meter') { <gt-meter-part /> }
-      @default { <gt-control-part /> }
+      @case ('strip') {
+        <gt-strip-part />
+      }
+      @case ('keypad') {
+        <gt-keypad-part />
+      }
+      @case ('supplies') {
+        <gt-supplies-part />
+      }
+      @case ('sizes') {
+        <gt-sizes-part />
+      }
+      @case ('photographs') {
+        <gt-photos-part />
+      }
+      @case ('meter') {
+        <gt-meter-part />
+      }
+      @default {
+        <gt-control-part />
+      }
     }
   `,
 })

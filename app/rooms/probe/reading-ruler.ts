@@ -14,8 +14,23 @@ const SMALLEST: Partial<Record<ReadingKind, number>> = { ohms: 1, amps: 1e-4, he
   template: `
     <svg [attr.viewBox]="'0 0 690 ' + (axis() + 28)" width="100%" role="img" [attr.aria-label]="label()" class="rulers">
       @for (b of bands(); track b.kind; let i = $index) {
-        <rect [attr.x]="b.x" [attr.y]="b.y" [attr.width]="b.width" height="18" [attr.fill]="i === 0 ? 'var(--gt-patina)' : 'var(--gt-patina-soft)'" />
-        <text [attr.x]="b.textX" [attr.y]="b.y + 14" font-size="14" [attr.text-anchor]="b.anchor" [attr.font-weight]="i === 0 ? 650 : 400" [attr.fill]="b.ink">{{ b.name }}</text>
+        <rect
+          [attr.x]="b.x"
+          [attr.y]="b.y"
+          [attr.width]="b.width"
+          height="18"
+          [attr.fill]="i === 0 ? 'var(--gt-patina)' : 'var(--gt-patina-soft)'"
+        />
+        <text
+          [attr.x]="b.textX"
+          [attr.y]="b.y + 14"
+          font-size="14"
+          [attr.text-anchor]="b.anchor"
+          [attr.font-weight]="i === 0 ? 650 : 400"
+          [attr.fill]="b.ink"
+        >
+          {{ b.name }}
+        </text>
       }
       <line x1="10" x2="680" [attr.y1]="axis()" [attr.y2]="axis()" stroke="currentColor" stroke-width="1.5" />
       @for (t of ticks(); track t.x) {
@@ -42,7 +57,9 @@ export class ReadingRuler {
     const low = Math.min(0, ...ends);
     const high = Math.max(...ends, 1e-3);
     const linear = this.kind().startsWith('volts') || this.kind() === 'duty';
-    return (linear ? scaleLinear() : scaleSymlog().constant(SMALLEST[this.kind()] ?? 1)).domain([low, high]).range([10, 680]);
+    return (linear ? scaleLinear() : scaleSymlog().constant(SMALLEST[this.kind()] ?? 1))
+      .domain([low, high])
+      .range([10, 680]);
   });
   protected readonly axis = computed(() => 8 + this.shown().length * 24);
   protected readonly bands = computed(() =>
@@ -53,21 +70,43 @@ export class ReadingRuler {
       const right = x + width > 420;
       // A band that fills the scale has its name in it, for want of room beside it.
       const inside = right && x <= 140;
-      return { kind: e.kind, name: KIND_WORDS[e.kind].name, x, width, y: 4 + i * 24, textX: inside ? x + 6 : right ? x - 6 : x + width + 6, anchor: right && !inside ? 'end' : 'start', ink: inside && i === 0 ? 'var(--gt-on-patina)' : 'currentColor' };
-    }));
+      return {
+        kind: e.kind,
+        name: KIND_WORDS[e.kind].name,
+        x,
+        width,
+        y: 4 + i * 24,
+        textX: inside ? x + 6 : right ? x - 6 : x + width + 6,
+        anchor: right && !inside ? 'end' : 'start',
+        ink: inside && i === 0 ? 'var(--gt-on-patina)' : 'currentColor',
+      };
+    }),
+  );
   protected readonly ticks = computed(() => {
     const s = this.scale();
     if (this.kind() === 'duty') return s.ticks(5).map((v) => ({ x: s(v), text: `${Math.round(100 * v)} %` }));
-    if (this.kind().startsWith('volts')) return s.ticks(7).map((v) => ({ x: s(v), text: formatQuantity(v, 'V').replace(/ V$/, '') }));
+    if (this.kind().startsWith('volts'))
+      return s.ticks(7).map((v) => ({ x: s(v), text: formatQuantity(v, 'V').replace(/ V$/, '') }));
     const [, high] = s.domain() as [number, number];
     const first = SMALLEST[this.kind()] ?? 1;
     const all: number[] = [0];
     for (let v = first; v <= high * 1.01; v *= 10) all.push(v);
-    return all.map((v) => ({ x: s(v), text: formatQuantity(v, UNIT_OF[this.kind()]) })).filter((t, i, list) => i === 0 || t.x - list[i - 1]!.x > 40 || i === list.length - 1);
+    return all
+      .map((v) => ({ x: s(v), text: formatQuantity(v, UNIT_OF[this.kind()]) }))
+      .filter((t, i, list) => i === 0 || t.x - list[i - 1]!.x > 40 || i === list.length - 1);
   });
   protected readonly mark = computed(() => {
     const v = this.typed();
     return v === null ? null : Math.min(684, Math.max(6, this.scale()(v)));
   });
-  protected readonly label = computed(() => this.shown().map((e) => `${KIND_WORDS[e.kind].name} expects ${formatQuantity(e.low, UNIT_OF[this.kind()])} to ${formatQuantity(e.high, UNIT_OF[this.kind()])}`).join('; '));
+  protected readonly label = computed(() =>
+    this.shown()
+      .map(
+        (e) =>
+          `${KIND_WORDS[e.kind].name} expects ` +
+          `${formatQuantity(e.low, UNIT_OF[this.kind()])} to ` +
+          `${formatQuantity(e.high, UNIT_OF[this.kind()])}`,
+      )
+      .join('; '),
+  );
 }

@@ -8,13 +8,21 @@ import { formatQuantity } from '../../../core/quantity';
   selector: 'gt-scan-strip',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    <svg [attr.viewBox]="'0 0 720 ' + (rows().length * 26 + 26)" width="100%" role="img" [attr.aria-label]="'The first ' + span() + ' of the capture ' + label()" class="rulers">
+    <svg
+      [attr.viewBox]="'0 0 720 ' + (rows().length * 26 + 26)"
+      width="100%"
+      role="img"
+      [attr.aria-label]="'The first ' + span() + ' of the capture ' + label()"
+      class="rulers"
+    >
       @for (r of rows(); track r.name; let i = $index) {
         <text x="0" [attr.y]="i * 26 + 17" font-size="13">{{ r.name }}</text>
         <path [attr.d]="r.path" fill="none" stroke="currentColor" stroke-width="1.6" />
       }
       @for (t of ticks(); track t.x) {
-        <text [attr.x]="t.x" [attr.y]="rows().length * 26 + 20" font-size="13" text-anchor="middle" class="muted">{{ t.text }}</text>
+        <text [attr.x]="t.x" [attr.y]="rows().length * 26 + 20" font-size="13" text-anchor="middle" class="muted">
+          {{ t.text }}
+        </text>
       }
     </svg>
   `,
@@ -39,9 +47,16 @@ export class ScanStrip {
       const edges = this.timing().excerpt.filter((e) => e.line === line && e.at <= to);
       const start = edges[0];
       if (!start) return { name: l.name, path: `M56 ${y(0)}H712` };
-      const path = edges.slice(1).map((e) => `H${x(e.at).toFixed(1)}V${y(e.level)}`).join('');
+      const path = edges
+        .slice(1)
+        .map((e) => `H${x(e.at).toFixed(1)}V${y(e.level)}`)
+        .join('');
       return { name: l.name, path: `M56 ${y(start.level)}${path}H712` };
     });
   });
-  protected readonly ticks = computed(() => this.scale().ticks(6).map((t) => ({ x: this.scale()(t), text: formatQuantity(t - this.shown().from, 's') })));
+  protected readonly ticks = computed(() =>
+    this.scale()
+      .ticks(6)
+      .map((t) => ({ x: this.scale()(t), text: formatQuantity(t - this.shown().from, 's') })),
+  );
 }

@@ -17,79 +17,7 @@ import { TakenList } from './taken-list';
   selector: 'gt-strip-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FindingList, MainsQuestions, MatButton, PairTable, PartsNav, Settle, TakenList, TwoColumns],
-  template: `
-    <gt-two-columns>
-      <div do>
-        <gt-parts-nav />
-        @if (state(); as s) {
-          <gt-mains-questions />
-          @if (strips().length > 1) {
-            <label class="field"><span>Strip</span><select #pick [value]="s.strip.id" (change)="chosen.set(pick.value)">
-              @for (o of strips(); track o.id) { <option [value]="o.id">{{ o.name }}</option> }
-            </select></label>
-          }
-          @if (s.found; as f) {
-            <h2 data-strip-title>Terminals {{ f.a }} and {{ f.b }} of {{ s.strip.name }} move the machine</h2>
-            <p>Nothing more is tried. {{ wireWords(f.a, f.b) }} <button type="button" class="link strong" (click)="makeControl(f.a, f.b)">Make it a control</button></p>
-          } @else if (s.next; as n) {
-            <h2 data-strip-title>{{ n.title }}</h2>
-            <p class="caution">{{ n.caution }}</p>
-            @if (n.kind === 'jumper') {
-              <div class="big-field">
-                <button mat-flat-button type="button" (click)="enter(n.notePrefix + ' moves')">It moves</button>
-                <button mat-stroked-button type="button" (click)="enter(n.notePrefix + ' nothing')">Nothing</button>
-              </div>
-            } @else {
-              <form class="big-field" (submit)="$event.preventDefault(); answer(n, box.value, box)">
-                <input #box data-strip-reading type="text" autocomplete="off" [attr.aria-label]="n.title" />
-                <span class="unit">{{ n.kind === 'ohms' || n.kind === 'insulation' ? 'Ω' : n.kind === 'volts-ac' ? 'V AC' : 'V' }}</span>
-                <button mat-flat-button type="submit">Go on</button>
-                @if (n.kind === 'ohms') { <button mat-stroked-button type="button" (click)="answer(n, 'OL')">over range</button> }
-                @if (error()) { <p class="error" role="alert">{{ error() }}</p> }
-              </form>
-            }
-            <p class="muted">Why this one: {{ n.why }}</p>
-          } @else {
-            <h2 data-strip-title>{{ s.stopped }}</h2>
-          }
-          <gt-pair-table [state]="s" />
-          <details>
-            <summary class="muted">Wire colours</summary>
-            <div class="fields">
-              @for (w of s.strip.wires; track $index) {
-                <label class="field"><span>Terminal {{ $index + 1 }}</span><input #c type="text" maxlength="40" [value]="w" (change)="colour($index, c.value)" /></label>
-              }
-            </div>
-          </details>
-        } @else {
-          <h2>Which two of these terminals listen?</h2>
-          <p>For an opener or machine with a strip of screws and no manual. The volts of every pair come first; only a pair that is low in voltage and limited in current is ever joined, through a resistor, likeliest first.</p>
-        }
-        <details [open]="!state()">
-          <summary class="muted">A new strip</summary>
-          <form class="answers" (submit)="$event.preventDefault(); make(name.value, count.value)">
-            <label class="field"><span>Its name, one word</span><input #name type="text" maxlength="40" placeholder="back" /></label>
-            <label class="field"><span>Terminals</span><input #count type="number" min="2" max="12" value="6" /></label>
-            <button mat-stroked-button type="submit">Begin</button>
-            @if (made()) { <p class="parted-words" role="alert">{{ made() }}</p> }
-          </form>
-        </details>
-      </div>
-      <div know>
-        <gt-finding-list [findings]="findings()" />
-        <h3>What this strip tells so far</h3>
-        @if (state(); as s) {
-          @if (s.found; as f) {
-            <p>Open {{ volts(open(f.dcVolts, f.acVolts)) }}{{ f.sourceOhms === null ? '' : ', source ' + ohms(f.sourceOhms) }}.</p>
-          }
-          @if (taken().length) { <gt-taken-list [readings]="taken()" /> } @else { <p class="muted">Nothing yet. Isolation of every terminal comes first.</p> }
-        } @else {
-          <p class="muted">No strip yet.</p>
-        }
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './strip-part.html',
 })
 export class StripPart {
   private readonly bench = inject(Bench);
@@ -103,25 +31,53 @@ export class StripPart {
     return strip ? stripState(this.bench.job(), strip) : null;
   });
   protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === this.strip()?.id));
-  protected readonly findings = computed(() => this.bench.findings('probe').filter((f) => f.id.startsWith('probe.strip.')));
+  protected readonly findings = computed(() =>
+    this.bench.findings('probe').filter((f) => f.id.startsWith('probe.strip.')),
+  );
   protected readonly volts = (v: number): string => formatQuantity(v, 'V');
   protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);
   protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
 
-  /** A number answers the very question that was asked: its setting, its state and its place go with it, and a unit of another kind is refused. */
+  /**
+   * A number answers the very question that was asked: its setting, its state and its place go with it, and a unit of
+   * another kind is refused.
+   */
   protected answer(n: StripStep, text: string, box?: HTMLInputElement): void {
     const { meter } = this.bench.job().survey;
     const unit = UNIT_OF[n.kind];
     const parsed = parseQuantity(text, unit, unit === 'Ω' ? meter.mostOhms : undefined);
     if (!parsed.ok) return this.error.set(`Not understood at character ${parsed.at + 1}: ${parsed.message}.`);
     const { kind, value, relation, digit } = parsed.quantity;
-    if (kind && `volts-${kind}` !== n.kind) return this.error.set(`The question is for ${n.kind === 'volts-ac' ? 'AC' : 'DC'} volts, and this says ${kind.toUpperCase()}: set the meter to the one that is asked.`);
-    const point = (p: number | 'mains' | 'earth'): Reading['from'] => (typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' });
-    const reading: Reading = { id: this.bench.newId(), at: this.bench.now(), control: this.strip()!.id, from: point(n.a), to: point(n.b), state: n.state, kind: n.kind, relation, value, digit, by: 'hand', said: '', struck: false };
+    if (kind && `volts-${kind}` !== n.kind)
+      return this.error.set(
+        `The question is for ${n.kind === 'volts-ac' ? 'AC' : 'DC'} volts, and this ` +
+          `says ${kind.toUpperCase()}: set the meter to the one that is asked.`,
+      );
+    const point = (p: number | 'mains' | 'earth'): Reading['from'] =>
+      typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' };
+    const reading: Reading = {
+      id: this.bench.newId(),
+      at: this.bench.now(),
+      control: this.strip()!.id,
+      from: point(n.a),
+      to: point(n.b),
+      state: n.state,
+      kind: n.kind,
+      relation,
+      value,
+      digit,
+      by: 'hand',
+      said: '',
+      struck: false,
+    };
     const refusal = refuse(reading, meter);
     if (refusal) return this.error.set(`${refusal.charAt(0).toUpperCase()}${refusal.slice(1)}.`);
     this.error.set('');
-    this.bench.edit({ do: 'add-reading', reading, say: `${this.strip()!.name}, ${sayPlace(reading)}, ${sayValue(reading)}` });
+    this.bench.edit({
+      do: 'add-reading',
+      reading,
+      say: `${this.strip()!.name}, ${sayPlace(reading)}, ${sayValue(reading)}`,
+    });
     if (!box) return;
     box.value = '';
     box.focus();
@@ -140,14 +96,19 @@ export class StripPart {
   }
 
   protected make(name: string, count: string): void {
-    const u = readNoteLine(`strip ${name.trim() || '?'} ${count}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    const u = readNoteLine(`strip ${name.trim() || '?'} ${count}`, this.bench.job(), {
+      id: this.bench.newId(),
+      now: this.bench.now(),
+    });
     this.made.set(u.ok ? '' : u.message);
     if (u.ok) this.bench.edit(u.edit);
   }
 
   protected colour(index: number, text: string): void {
     const strip = this.strip()!;
-    const strips = this.strips().map((s) => (s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === index ? text.trim() : w)) } : s));
+    const strips = this.strips().map((s) =>
+      s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === index ? text.trim() : w)) } : s,
+    );
     this.bench.change('survey', { strips }, `${strip.name}, wire at terminal ${index + 1}: ${text.trim() || 'none'}`);
   }
 
@@ -166,10 +127,30 @@ export class StripPart {
     if (!u.ok) return this.error.set(u.message);
     const letter = (t: string): string => (Number(t) === hi ? 'A' : 'B');
     const control = u.edit.do === 'add-control' ? u.edit.id : '';
-    const own = this.taken().filter((r) => !r.struck && [r.from, r.to].every((p) => p.kind !== 'contact' || Number(p.name) === hi || Number(p.name) === lo) && r.state !== 'loaded');
-    const copies = own.map((r) => ({
-      do: 'add-reading', say: '', reading: { ...r, id: this.bench.newId(), control, from: r.from.kind === 'contact' ? { ...r.from, name: letter(r.from.name) } : r.from, to: r.to.kind === 'contact' ? { ...r.to, name: letter(r.to.name) } : r.to },
-    }) as const);
-    this.bench.edit({ do: 'several', say: `control ${name}, with ${copies.length} readings from the strip`, edits: [u.edit, ...copies] });
+    const own = this.taken().filter(
+      (r) =>
+        !r.struck &&
+        [r.from, r.to].every((p) => p.kind !== 'contact' || Number(p.name) === hi || Number(p.name) === lo) &&
+        r.state !== 'loaded',
+    );
+    const copies = own.map(
+      (r) =>
+        ({
+          do: 'add-reading',
+          say: '',
+          reading: {
+            ...r,
+            id: this.bench.newId(),
+            control,
+            from: r.from.kind === 'contact' ? { ...r.from, name: letter(r.from.name) } : r.from,
+            to: r.to.kind === 'contact' ? { ...r.to, name: letter(r.to.name) } : r.to,
+          },
+        }) as const,
+    );
+    this.bench.edit({
+      do: 'several',
+      say: `control ${name}, with ${copies.length} readings from the strip`,
+      edits: [u.edit, ...copies],
+    });
   }
 }

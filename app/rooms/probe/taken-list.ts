@@ -10,8 +10,19 @@ import { Bench } from '../../store/bench';
     <table class="taken">
       @for (r of readings(); track r.id) {
         <tr [class.struck]="r.struck">
-          <td class="mono">{{ r.at.slice(11, 16) }}</td><td>{{ place(r) }}</td><td class="mono right">{{ value(r) }}</td>
-          <td class="right"><button type="button" class="link quiet" [attr.aria-label]="(r.struck ? 'Count again: ' : 'Withdraw: ') + place(r)" (click)="bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck })">{{ r.struck ? 'count again' : 'withdraw' }}</button></td>
+          <td class="mono">{{ r.at.slice(11, 16) }}</td>
+          <td>{{ place(r) }}</td>
+          <td class="mono right">{{ value(r) }}</td>
+          <td class="right">
+            <button
+              type="button"
+              class="link quiet"
+              [attr.aria-label]="(r.struck ? 'Count again: ' : 'Withdraw: ') + place(r)"
+              (click)="bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck })"
+            >
+              {{ r.struck ? 'count again' : 'withdraw' }}
+            </button>
+          </td>
         </tr>
       }
     </table>

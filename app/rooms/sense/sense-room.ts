@@ -17,40 +17,7 @@ const CHOICES: readonly { key: SensePlan['contact']; name: string; how: string }
   selector: 'gt-sense-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FindingList, Settle, TwoColumns],
-  template: `
-    <gt-two-columns>
-      <div do>
-        <h2>How do we know that it happened?</h2>
-        <div class="choice" role="group" aria-label="Sensor">
-          @for (c of choices; track c.key) {
-            <button type="button" [attr.aria-pressed]="contact() === c.key" (click)="choose(c)"><span><strong>{{ c.name }}</strong><span class="muted">{{ c.how }}</span></span></button>
-          }
-        </div>
-        @if (contact() !== 'none') {
-          <div class="fields">
-            <label class="field"><span>While the machine is there, the contact is</span>
-              <select #r [value]="bench.job().sense.restsClosed ? 'closed' : 'open'" (change)="bench.change('sense', { restsClosed: r.value === 'closed' }, 'sensor contact ' + r.value + ' there')">
-                <option value="closed" [selected]="bench.job().sense.restsClosed">closed (a broken wire reads as “away”)</option>
-                <option value="open" [selected]="!bench.job().sense.restsClosed">open (a broken wire reads as “there”)</option>
-              </select>
-            </label>
-          </div>
-        }
-        <h3>What this tells, and what it does not</h3>
-        <table>
-          <tr><th scope="col">known</th><th scope="col">not known</th></tr>
-          @for (row of rows(); track $index) {
-            <tr><td>{{ row[0] }}</td><td>{{ row[1] }}</td></tr>
-          }
-        </table>
-      </div>
-      <div know>
-        <h3>What follows</h3>
-        <gt-finding-list [findings]="findings()" />
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './sense-room.html',
 })
 export class SenseRoom {
   protected readonly bench = inject(Bench);
@@ -59,7 +26,10 @@ export class SenseRoom {
   protected readonly findings = computed(() => this.bench.findings('sense'));
   protected readonly rows = computed(() => {
     const { knows, not } = CONTACT_TELLS[this.contact()];
-    return Array.from({ length: Math.max(knows.length, not.length) }, (_, i) => [knows[i] ?? '', not[i] ?? ''] as const);
+    return Array.from(
+      { length: Math.max(knows.length, not.length) },
+      (_, i) => [knows[i] ?? '', not[i] ?? ''] as const,
+    );
   });
 
   protected choose(c: (typeof CHOICES)[number]): void {

@@ -7,44 +7,34 @@ import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
 import { Num } from '../../ui/num';
 
-const AFTER: Record<Verdict, string> = { settled: 'then it passes', tight: 'then it passes barely', unknown: 'then it waits for readings only', stop: 'then one obstacle is gone' };
+const AFTER: Record<Verdict, string> = {
+  settled: 'then it passes',
+  tight: 'then it passes barely',
+  unknown: 'then it waits for readings only',
+  stop: 'then one obstacle is gone',
+};
 
-/** What speaks for and against a way here, and what would have to change for it to pass: every part and remedy tried out, and how far a number would have to move. */
+/**
+ * What speaks for and against a way here, and what would have to change for it to pass: every part and remedy tried
+ * out, and how far a number would have to move.
+ */
 @Component({
   selector: 'gt-changes-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Glyph, Num],
-  template: `
-    <div class="sides">
-      <section><h3>For it here</h3><ul class="findings">@for (r of reasons().for; track r.text) { <li><gt-glyph [verdict]="r.verdict" /><div><p>{{ r.text }}@if (r.finding) {&ngsp;<gt-num [finding]="r.finding" /> }</p></div></li> }</ul></section>
-      <section><h3>Against it here</h3><ul class="findings">@for (r of reasons().against; track r.text) { <li><gt-glyph [verdict]="r.verdict" /><div><p>{{ r.text }}@if (r.finding) {&ngsp;<gt-num [finding]="r.finding" /> }</p>@if (r.finding?.remedy; as m) { <p class="muted">{{ m.text }}</p> }</div></li> } @empty { <li class="muted">nothing</li> }</ul></section>
-    </div>
-    @if (way().verdict === 'settled') {
-      <p>Nothing has to change: {{ phrase() }} passes on this control with every margin.</p>
-    } @else if (changes(); as c) {
-      @if (c.single.length) {
-        <h3>What would help by itself</h3>
-        <ul class="findings">
-          @for (s of c.single; track s.say) {
-            <li><gt-glyph [verdict]="s.after" /><div><p>{{ s.say }}: <span class="muted">{{ words(s) }}</span></p></div>@if (s.edit) { <button type="button" class="key" [attr.aria-label]="'Do it: ' + s.say" (click)="apply(s)">do it</button> }</li>
-          }
-        </ul>
-      } @else { <p>No part that is listed and no remedy turns it: the reasons above lie in the control itself.</p> }
-      @if (c.flips.length) {
-        <h3>Numbers at which it would turn</h3>
-        <ul class="turns">@for (x of c.flips; track $index) { <li>{{ x.finding.caption }}: {{ base(x.flip.input.name) }}, {{ show(x.flip.to, x.flip.input.unit) }} instead of {{ show(x.flip.now, x.flip.input.unit) }}</li> }</ul>
-      }
-      @if (instead(); as i) { <p>As things are, {{ phraseOf(i.way) }} passes here: {{ i.reason }}. <button type="button" class="link strong" (click)="take(i)">Use {{ phraseOf(i.way) }}</button></p> }
-    }
-  `,
-  styles: '.sides { display: grid; grid-template-columns: 1fr 1fr; gap: 22px; } @media (max-width: 700px) { .sides { grid-template-columns: 1fr; } }',
+  templateUrl: './changes-panel.html',
+  styles:
+    '.sides { display: grid; grid-template-columns: 1fr 1fr; gap: 22px; } @media ' +
+    '(max-width: 700px) { .sides { grid-template-columns: 1fr; } }',
 })
 export class ChangesPanel {
   private readonly bench = inject(Bench);
   readonly way = input.required<WayResult>();
   readonly ways = input.required<readonly WayResult[]>();
   /** The first other way that passes as things are. */
-  protected readonly instead = computed(() => this.ways().find((w) => w.way !== this.way().way && w.verdict === 'settled'));
+  protected readonly instead = computed(() =>
+    this.ways().find((w) => w.way !== this.way().way && w.verdict === 'settled'),
+  );
   protected readonly show = formatQuantity;
   protected readonly base = (name: string): string => name.replace(/, (lowest|highest)$/, '');
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
@@ -53,7 +43,8 @@ export class ChangesPanel {
     const context = wayContext(this.bench.job(), this.bench.assessment().facts);
     return context && changesFor(contextOf(context, this.way().way), this.way());
   });
-  protected readonly words = (c: Change): string => (c.after === this.way().verdict ? `still ${c.left} of its sort against it` : AFTER[c.after]);
+  protected readonly words = (c: Change): string =>
+    c.after === this.way().verdict ? `still ${c.left} of its sort against it` : AFTER[c.after];
 
   protected readonly phraseOf = wayPhrase;
 

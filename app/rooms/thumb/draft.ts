@@ -10,7 +10,9 @@ export class Draft {
   private readonly bench = inject(Bench);
   private readonly held = signal<Partial<ThumbPlan> | null>(null);
   /** The job with what is held. */
-  readonly job = computed((): Job => (this.held() ? { ...this.bench.job(), thumb: { ...this.bench.job().thumb, ...this.held() } } : this.bench.job()));
+  readonly job = computed((): Job =>
+    this.held() ? { ...this.bench.job(), thumb: { ...this.bench.job().thumb, ...this.held() } } : this.bench.job(),
+  );
 
   constructor() {
     // What was held is in the job once its findings are.

@@ -9,7 +9,23 @@ import { SliderField } from '../../ui/slider-field';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 
-const SLIDERS: readonly { key: keyof FingerPlan & ('hornMetres' | 'axisMetres' | 'restDegrees' | 'pressDegrees' | 'leverMetres' | 'padLengthMetres' | 'padWidthMetres'); label: string; unit: 'm' | '°'; least: number; most: number; step: number }[] = [
+const SLIDERS: readonly {
+  key: keyof FingerPlan &
+    (
+      | 'hornMetres'
+      | 'axisMetres'
+      | 'restDegrees'
+      | 'pressDegrees'
+      | 'leverMetres'
+      | 'padLengthMetres'
+      | 'padWidthMetres'
+    );
+  label: string;
+  unit: 'm' | '°';
+  least: number;
+  most: number;
+  step: number;
+}[] = [
   { key: 'hornMetres', label: 'Horn', unit: 'm', least: 0.005, most: 0.06, step: 0.0005 },
   { key: 'axisMetres', label: 'Axis above the button', unit: 'm', least: 0.002, most: 0.06, step: 0.0005 },
   { key: 'restDegrees', label: 'Angle at rest', unit: '°', least: -60, most: 60, step: 1 },
@@ -24,30 +40,7 @@ const SLIDERS: readonly { key: keyof FingerPlan & ('hornMetres' | 'axisMetres' |
   selector: 'gt-finger-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Num, QuantityField, SliderField],
-  template: `
-    <section>
-      <h3>The finger</h3>
-      <svg viewBox="0 0 720 78" width="100%" role="img" [attr.aria-label]="forceWords()" class="rulers">
-        <line x1="20" x2="700" y1="42" y2="42" stroke="var(--gt-hairline)" stroke-width="2" />
-        @for (b of bands; track b.name) {
-          <rect [attr.x]="x()(b.from)" y="36" [attr.width]="x()(b.to) - x()(b.from)" height="12" fill="var(--gt-patina-soft)" /><text [attr.x]="(x()(b.from) + x()(b.to)) / 2" y="66" font-size="13" text-anchor="middle" class="muted">{{ b.name }}</text>
-        }
-        @for (t of ticks(); track t) { <line [attr.x1]="x()(t)" [attr.x2]="x()(t)" y1="38" y2="46" stroke="var(--gt-muted)" /><text [attr.x]="x()(t)" y="14" font-size="13" text-anchor="middle" class="muted">{{ t }} N</text> }
-        <rect [attr.x]="x()(need()) - 1.5" y="26" width="3" height="32" fill="currentColor" />
-        <circle [attr.cx]="x()(has())" cy="42" r="7" [attr.fill]="has() >= need() ? 'var(--gt-leaf)' : 'var(--gt-brick)'" />
-      </svg>
-      <p class="muted">Stroke: twice the force that it asks for. Dot: what the tip gives for certain@if (force(); as f) {,&ngsp;<gt-num [finding]="f" />}.</p>
-      <div class="fields">
-        @for (s of sliders; track s.key) {
-          <gt-slider [label]="s.label" [unit]="s.unit" [value]="plan()[s.key]" [least]="s.least" [most]="s.most" [step]="s.step" (held)="draft.hold({ finger: with(s.key, $event) })" (changed)="write(with(s.key, $event), s.label)" />
-        }
-        <label class="field"><span>It presses</span><select #o [value]="plan().on" (change)="write({ on: $any(o.value) }, 'what it presses')"><option value="button">a button, one way</option><option value="rocker">a rocker, both ways</option></select></label>
-        <label class="field"><span>Held by</span><select #m [value]="plan().mount" (change)="write({ mount: $any(m.value) }, 'mount')">@for (k of mounts; track k) { <option [value]="k">{{ k === 'foam-tape' ? 'foam tape' : k }}</option> }</select></label>
-        <gt-quantity label="Force that it asks for" unit="N" [value]="face()?.forceNewtons ?? null" hint="measure it" (changed)="measured({ forceNewtons: $event }, 'force')" />
-        <gt-quantity label="Its own travel" unit="m" [value]="face()?.travelMetres ?? null" hint="measure it" (changed)="measured({ travelMetres: $event }, 'travel')" />
-      </div>
-    </section>
-  `,
+  templateUrl: './finger-plan.html',
 })
 export class FingerPlanPanel {
   private readonly bench = inject(Bench);
@@ -56,7 +49,10 @@ export class FingerPlanPanel {
   readonly control = input.required<string>();
   protected readonly sliders = SLIDERS;
   protected readonly mounts = MOUNTS;
-  protected readonly bands = [{ name: 'tactile button', from: 1.5, to: 2.6 }, { name: 'rocker', from: 4, to: 10 }];
+  protected readonly bands = [
+    { name: 'tactile button', from: 1.5, to: 2.6 },
+    { name: 'rocker', from: 4, to: 10 },
+  ];
   protected readonly plan = computed(() => this.draft.job().thumb.finger);
   protected readonly face = computed(() => this.bench.job().survey.faces.find((f) => f.control === this.control()));
   protected readonly force = computed(() => this.way().findings.find((f) => f.id === 'thumb.finger.force'));
@@ -64,7 +60,9 @@ export class FingerPlanPanel {
   protected readonly need = computed(() => this.force()?.limit?.value ?? 0);
   protected readonly x = computed(() => scaleLinear([0, Math.max(12, this.has() * 1.1, this.need() * 1.2)], [20, 700]));
   protected readonly ticks = computed(() => this.x().ticks(7));
-  protected readonly forceWords = computed(() => `Force: the tip gives ${formatQuantity(this.has(), 'N')}, ${formatQuantity(this.need(), 'N')} are wanted`);
+  protected readonly forceWords = computed(
+    () => `Force: the tip gives ${formatQuantity(this.has(), 'N')}, ${formatQuantity(this.need(), 'N')} are wanted`,
+  );
 
   protected with(key: keyof FingerPlan, value: number): FingerPlan {
     return { ...this.plan(), [key]: Number(value.toPrecision(6)) };
@@ -77,7 +75,18 @@ export class FingerPlanPanel {
   /** Force and travel belong to the control's face, which Probe keeps. */
   protected measured(set: { forceNewtons?: number | null; travelMetres?: number | null }, what: string): void {
     const faces = this.bench.job().survey.faces;
-    const old = this.face() ?? { control: this.control(), forceNewtons: null, travelMetres: null, access: 'open' as const, shape: 'flat' as const, neighbourMetres: null };
-    this.bench.change('survey', { faces: [...faces.filter((f) => f.control !== this.control()), { ...old, ...set }] }, `${what} of the control measured`);
+    const old = this.face() ?? {
+      control: this.control(),
+      forceNewtons: null,
+      travelMetres: null,
+      access: 'open' as const,
+      shape: 'flat' as const,
+      neighbourMetres: null,
+    };
+    this.bench.change(
+      'survey',
+      { faces: [...faces.filter((f) => f.control !== this.control()), { ...old, ...set }] },
+      `${what} of the control measured`,
+    );
   }
 }

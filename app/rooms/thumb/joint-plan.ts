@@ -4,37 +4,17 @@ import { decadeOf, formatQuantity, parseQuantity } from '../../../core/quantity'
 import type { WayResult } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 
-const LEVEL_WORDS: Record<Control['levels'], string> = { cmos: 'CMOS, 0.3 and 0.7 of the supply', ttl: '5 V TTL, 0.8 V and 2.0 V', own: 'from its data sheet' };
+const LEVEL_WORDS: Record<Control['levels'], string> = {
+  cmos: 'CMOS, 0.3 and 0.7 of the supply',
+  ttl: '5 V TTL, 0.8 V and 2.0 V',
+  own: 'from its data sheet',
+};
 
 /** What can be set of a circuit between a pin and two terminals: its resistor, and what the machine takes for low and high. */
 @Component({
   selector: 'gt-joint-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    <div class="fields">
-      @if (way().press.resistorOhms !== null) {
-        <label class="field"><span>Series resistor, Ω</span>
-          <input #r type="text" list="preferred" [value]="resistor()" (change)="setResistor(r)" />
-          <datalist id="preferred">
-            @for (o of preferred; track o) {
-              <option [value]="o"></option>
-            }
-          </datalist>
-        </label>
-      }
-      <label class="field"><span>What the machine takes for low and high</span>
-        <select #l [value]="control().levels" (change)="levels(l.value)">
-          @for (k of levelKinds; track k) {
-            <option [value]="k" [selected]="k === control().levels">{{ levelWords[k] }}</option>
-          }
-        </select>
-      </label>
-      @if (control().levels === 'own') {
-        <label class="field"><span>Low below, V</span><input #lo type="number" min="0" step="0.05" [value]="control().lowBelowVolts" (change)="own('lowBelowVolts', lo.valueAsNumber)" /></label>
-        <label class="field"><span>High above, V</span><input #hi type="number" min="0" step="0.05" [value]="control().highAboveVolts" (change)="own('highAboveVolts', hi.valueAsNumber)" /></label>
-      }
-    </div>
-  `,
+  templateUrl: './joint-plan.html',
 })
 export class JointPlan {
   private readonly bench = inject(Bench);
@@ -42,8 +22,12 @@ export class JointPlan {
   readonly control = input.required<Control>();
   protected readonly levelKinds = LOGIC_LEVELS;
   protected readonly levelWords = LEVEL_WORDS;
-  protected readonly preferred = [100, 1000].flatMap((d) => decadeOf('E12').map((m) => String(Number((m * d).toPrecision(3)))));
-  protected readonly resistor = computed(() => this.bench.job().thumb.resistorOhms ?? this.way().press.resistorOhms ?? '');
+  protected readonly preferred = [100, 1000].flatMap((d) =>
+    decadeOf('E12').map((m) => String(Number((m * d).toPrecision(3)))),
+  );
+  protected readonly resistor = computed(
+    () => this.bench.job().thumb.resistorOhms ?? this.way().press.resistorOhms ?? '',
+  );
 
   protected setResistor(box: HTMLInputElement): void {
     const parsed = box.value.trim() ? parseQuantity(box.value, 'Ω') : null;
@@ -52,7 +36,11 @@ export class JointPlan {
     box.reportValidity();
     if (bad) return;
     const ohms = parsed?.ok ? parsed.quantity.value : null;
-    this.bench.change('thumb', { resistorOhms: ohms }, ohms === null ? 'series resistor as computed' : `series resistor ${formatQuantity(ohms, 'Ω')}`);
+    this.bench.change(
+      'thumb',
+      { resistorOhms: ohms },
+      ohms === null ? 'series resistor as computed' : `series resistor ${formatQuantity(ohms, 'Ω')}`,
+    );
   }
 
   protected levels(kind: string): void {
@@ -62,6 +50,12 @@ export class JointPlan {
   }
 
   protected own(key: 'lowBelowVolts' | 'highAboveVolts', volts: number): void {
-    if (volts >= 0) this.bench.edit({ do: 'change-control', id: this.control().id, set: { [key]: volts }, say: `${key === 'lowBelowVolts' ? 'low below' : 'high above'} ${volts} V` });
+    if (volts >= 0)
+      this.bench.edit({
+        do: 'change-control',
+        id: this.control().id,
+        set: { [key]: volts },
+        say: `${key === 'lowBelowVolts' ? 'low below' : 'high above'} ${volts} V`,
+      });
   }
 }

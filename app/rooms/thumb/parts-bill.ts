@@ -5,37 +5,31 @@ import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';
 import { PartsPick } from './parts-pick';
 
-const CURRENCIES = ['EUR', 'GBP', 'USD', 'CHF', 'SEK', 'NOK', 'DKK', 'PLN', 'CZK', 'CAD', 'AUD', 'NZD', 'JPY', 'INR', 'BRL', 'ZAR'] as const;
+const CURRENCIES = [
+  'EUR',
+  'GBP',
+  'USD',
+  'CHF',
+  'SEK',
+  'NOK',
+  'DKK',
+  'PLN',
+  'CZK',
+  'CAD',
+  'AUD',
+  'NZD',
+  'JPY',
+  'INR',
+  'BRL',
+  'ZAR',
+] as const;
 
 /** What has to be bought for so many machines alike: quantities, what is at hand, prices. */
 @Component({
   selector: 'gt-parts-bill',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [PartsPick],
-  template: `
-    <div class="fields">
-      <label class="field"><span>Machines alike</span><input #m type="number" min="1" max="1000" step="1" [value]="plan().machines" (change)="machines(m)" /></label>
-      <label class="field"><span>Prices in</span><select #c [value]="plan().currency" (change)="bench.change('thumb', { currency: c.value }, 'prices in ' + c.value)">@for (k of currencies(); track k) { <option [selected]="k === plan().currency">{{ k }}</option> }</select></label>
-    </div>
-    <div class="wide"><table class="bill">
-      <tr><th scope="col">part</th><th scope="col" class="right">quantity</th><th scope="col">have</th><th scope="col" class="right">buy</th><th scope="col">price each</th><th scope="col" class="right">cost</th></tr>
-      @for (l of bill().lines; track l.name + l.value) {
-        <tr>
-          <td>{{ l.name }}@if (l.value) {<span class="muted"> {{ l.value }}</span>}</td><td class="mono right">{{ l.quantity }}</td>
-          <td><input #h class="tiny" type="number" min="0" step="1" [attr.aria-label]="'How many at hand: ' + l.name" [value]="l.have" (change)="have(l, h)" /></td>
-          <td class="mono right">{{ l.buy }}</td>
-          <td><input #p class="tiny" type="number" min="0" step="0.01" [attr.aria-label]="'Price of one: ' + l.name" [value]="l.price ?? ''" (change)="price(l, p)" /></td>
-          <td class="mono right">{{ l.cost === null ? '?' : money(l.cost) }}</td>
-        </tr>
-      } @empty { <tr><td colspan="6" class="muted">This way has no parts yet.</td></tr> }
-      <tr><th scope="row" colspan="5">{{ bill().unpriced ? 'Sum of what has a price; ' + bill().unpriced + ' without' : 'Sum' }}</th><td class="mono right"><strong>{{ money(bill().sum) }}</strong></td></tr>
-    </table></div>
-    @if (fillable()) { <p><button type="button" class="key" (click)="fill()">take counts and prices from the drawer</button></p> }
-    @if (way().kinds.length) {
-      <h3>Which class of part is taken</h3>
-      <gt-parts-pick [kinds]="way().kinds" />
-    }
-  `,
+  templateUrl: './parts-bill.html',
   styles: '.tiny { width: 76px; min-height: 32px; } .bill td, .bill th { font-size: 15px; }',
 })
 export class PartsBill {
@@ -43,9 +37,22 @@ export class PartsBill {
   private readonly store = inject(DrawerStore);
   readonly way = input.required<WayResult>();
   protected readonly plan = computed(() => this.bench.job().thumb);
-  protected readonly currencies = computed(() => (CURRENCIES.some((c) => c === this.plan().currency) ? CURRENCIES : [this.plan().currency, ...CURRENCIES]));
+  protected readonly currencies = computed(() =>
+    CURRENCIES.some((c) => c === this.plan().currency) ? CURRENCIES : [this.plan().currency, ...CURRENCIES],
+  );
   protected readonly bill = computed(() => billOf(this.way().parts, this.plan().stock, this.plan().machines));
-  private readonly format = computed(() => new Intl.NumberFormat('en', { style: 'currency', currency: this.plan().currency }));
+  /** A row is the first, second … of its name: its boxes stay, with what is half typed in them, when another value comes into it. */
+  protected readonly place = (index: number): string => {
+    const { name } = this.bill().lines[index]!;
+    return `${name} ${
+      this.bill()
+        .lines.slice(0, index)
+        .filter((l) => l.name === name).length
+    }`;
+  };
+  private readonly format = computed(
+    () => new Intl.NumberFormat('en', { style: 'currency', currency: this.plan().currency }),
+  );
   protected readonly money = (x: number): string => this.format().format(x);
   /** Lines of the drawer that this list can use; its prices only where the currency is the same. */
   private readonly known = computed(() => {
@@ -56,11 +63,14 @@ export class PartsBill {
       return hit ? [{ line: l, hit }] : [];
     });
   });
-  protected readonly fillable = computed(() => this.known().some(({ line, hit }) => line.have !== hit.have || (hit.price !== null && line.price !== hit.price)));
+  protected readonly fillable = computed(() =>
+    this.known().some(({ line, hit }) => line.have !== hit.have || (hit.price !== null && line.price !== hit.price)),
+  );
 
   protected machines(box: HTMLInputElement): void {
     const n = Math.round(box.valueAsNumber);
-    if (n >= 1 && n <= 1000) this.bench.change('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
+    if (n >= 1 && n <= 1000)
+      this.bench.change('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
     else box.value = String(this.plan().machines);
   }
 
@@ -80,13 +90,26 @@ export class PartsBill {
 
   protected price(line: BillLine, box: HTMLInputElement): void {
     const price = box.value === '' ? null : box.valueAsNumber;
-    if (price === null || (price >= 0 && price <= 1e6)) this.stock(line, { price }, price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`);
+    if (price === null || (price >= 0 && price <= 1e6))
+      this.stock(
+        line,
+        { price },
+        price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`,
+      );
     else box.value = line.price === null ? '' : String(line.price);
   }
 
   protected fill(): void {
     const same = this.store.drawer().currency === this.plan().currency;
-    const lines = this.known().map(({ line, hit }) => ({ name: stockName(line), have: hit.have, price: same ? (hit.price ?? line.price) : line.price }));
-    this.bench.change('thumb', { stock: [...this.plan().stock.filter((s) => !lines.some((l) => l.name === s.name)), ...lines] }, 'counts and prices from the drawer');
+    const lines = this.known().map(({ line, hit }) => ({
+      name: stockName(line),
+      have: hit.have,
+      price: same ? (hit.price ?? line.price) : line.price,
+    }));
+    this.bench.change(
+      'thumb',
+      { stock: [...this.plan().stock.filter((s) => !lines.some((l) => l.name === s.name)), ...lines] },
+      'counts and prices from the drawer',
+    );
   }
 }

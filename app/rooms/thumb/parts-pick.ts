@@ -11,45 +11,39 @@ import { PartDialog } from '../../ui/part-dialog';
 @Component({
   selector: 'gt-parts-pick',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  template: `
-    @for (k of rows(); track k.kind) {
-      <div class="pick">
-        <label class="field"><span>{{ k.word }}</span>
-          <select #s [value]="k.taken.id" (change)="pick(k.kind, s.value)">
-            @for (p of k.all; track p.id) { <option [value]="p.id" [selected]="p.id === k.taken.id">{{ p.name }}{{ p.origin.from === 'maker' ? ' (own)' : '' }}</option> }
-            @for (p of k.drawn; track p.id) { <option [value]="'drawer:' + p.id">{{ p.name }} (from the drawer, {{ p.have }} there)</option> }
-          </select>
-        </label>
-        <span class="answers">
-          <button type="button" class="key" (click)="edit(k.taken)">{{ k.own ? 'change its values' : 'with own values' }}</button>
-          @if (k.own) { <button type="button" class="key" (click)="stash(k.taken)">into the drawer</button><button type="button" class="link quiet" (click)="remove(k.taken)">take it away</button> }
-        </span>
-        <details><summary class="muted">its values</summary>
-          <table class="values">@for (v of k.values; track v.name) { <tr><th scope="row">{{ v.name }}</th><td class="mono">{{ v.text }}</td></tr> }</table>
-          <p class="muted">{{ k.source }}</p>
-        </details>
-      </div>
-    }
-  `,
-  styles: '.pick { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 8px; }',
+  templateUrl: './parts-pick.html',
+  styles:
+    '.pick { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 8px; }',
 })
 export class PartsPick {
   private readonly bench = inject(Bench);
   private readonly store = inject(DrawerStore);
   private readonly dialog = inject(PartDialog);
   readonly kinds = input.required<readonly PartKind[]>();
-  protected readonly rows = computed(() => this.kinds().map((kind) => {
-    const job = this.bench.job();
-    const taken = takenPart(job, kind);
-    const all = partsOf(job, kind);
-    const { origin } = taken;
-    return {
-      kind, word: PART_KIND_WORDS[kind], taken, all, own: origin.from === 'maker',
-      drawn: this.store.drawer().parts.filter((p) => p.kind === kind && !all.some((a) => a.id === p.id)),
-      values: PART_FIELDS[kind].map((f) => ({ name: f.name, text: spread(taken.values[f.key] ?? [], (v) => formatQuantity(v, f.unit)) })),
-      source: origin.from === 'class' ? `${sourceOf(origin.key).text} (${TAG_WORDS[sourceOf(origin.key).tag]}).` : 'Your own values.',
-    };
-  }));
+  protected readonly rows = computed(() =>
+    this.kinds().map((kind) => {
+      const job = this.bench.job();
+      const taken = takenPart(job, kind);
+      const all = partsOf(job, kind);
+      const { origin } = taken;
+      return {
+        kind,
+        word: PART_KIND_WORDS[kind],
+        taken,
+        all,
+        own: origin.from === 'maker',
+        drawn: this.store.drawer().parts.filter((p) => p.kind === kind && !all.some((a) => a.id === p.id)),
+        values: PART_FIELDS[kind].map((f) => ({
+          name: f.name,
+          text: spread(taken.values[f.key] ?? [], (v) => formatQuantity(v, f.unit)),
+        })),
+        source:
+          origin.from === 'class'
+            ? `${sourceOf(origin.key).text} (${TAG_WORDS[sourceOf(origin.key).tag]}).`
+            : 'Your own values.',
+      };
+    }),
+  );
 
   constructor() {
     effect(() => void this.store.load());
@@ -58,31 +52,64 @@ export class PartsPick {
   protected pick(kind: PartKind, id: string): void {
     const { parts, picks } = this.bench.job().thumb;
     const drawn = id.startsWith('drawer:') ? this.store.drawer().parts.find((p) => p.id === id.slice(7)) : undefined;
-    const own: OwnPart[] = drawn ? [...parts, { id: drawn.id, kind: drawn.kind, name: drawn.name, values: drawn.values }] : parts;
+    const own: OwnPart[] = drawn
+      ? [...parts, { id: drawn.id, kind: drawn.kind, name: drawn.name, values: drawn.values }]
+      : parts;
     const name = drawn?.name ?? partsOf(this.bench.job(), kind).find((p) => p.id === id)?.name ?? id;
-    this.bench.change('thumb', { parts: own, picks: { ...picks, [kind]: drawn?.id ?? id }, resistorOhms: null }, `part: ${name}`);
+    this.bench.change(
+      'thumb',
+      { parts: own, picks: { ...picks, [kind]: drawn?.id ?? id }, resistorOhms: null },
+      `part: ${name}`,
+    );
   }
 
   /** Own values begin as those of the part that is taken; a shipped class stays as it is and gets a copy. */
   protected async edit(part: TakenPart): Promise<void> {
     const own = part.origin.from === 'maker';
-    const kept = await this.dialog.edit({ id: own ? part.id : this.bench.newId(), kind: part.kind, name: own ? part.name : `${part.name}, mine`, values: { ...part.values } });
+    const kept = await this.dialog.edit({
+      id: own ? part.id : this.bench.newId(),
+      kind: part.kind,
+      name: own ? part.name : `${part.name}, mine`,
+      values: { ...part.values },
+    });
     if (!kept) return;
     const { parts, picks } = this.bench.job().thumb;
-    this.bench.change('thumb', { parts: [...parts.filter((p) => p.id !== kept.id), kept], picks: { ...picks, [kept.kind]: kept.id }, resistorOhms: null }, `own part: ${kept.name}`);
+    this.bench.change(
+      'thumb',
+      {
+        parts: [...parts.filter((p) => p.id !== kept.id), kept],
+        picks: { ...picks, [kept.kind]: kept.id },
+        resistorOhms: null,
+      },
+      `own part: ${kept.name}`,
+    );
   }
 
   protected async stash(part: TakenPart): Promise<void> {
     const there = this.store.drawer().parts.find((p) => p.id === part.id);
-    await this.store.put({ id: part.id, kind: part.kind, name: part.name, values: { ...part.values }, have: there?.have ?? 1, price: there?.price ?? null });
+    await this.store.put({
+      id: part.id,
+      kind: part.kind,
+      name: part.name,
+      values: { ...part.values },
+      have: there?.have ?? 1,
+      price: there?.price ?? null,
+    });
     this.bench.edit({ do: 'note', text: `${part.name} is in the drawer now` });
   }
 
   protected remove(part: TakenPart): void {
     const { parts, picks } = this.bench.job().thumb;
     const { [part.kind]: _gone, ...rest } = picks;
-    this.bench.change('thumb', { parts: parts.filter((p) => p.id !== part.id), picks: rest }, `own part taken away: ${part.name}`);
+    this.bench.change(
+      'thumb',
+      { parts: parts.filter((p) => p.id !== part.id), picks: rest },
+      `own part taken away: ${part.name}`,
+    );
   }
 }
 
-const spread = (v: readonly number[], show: (x: number) => string): string => (v[0] === v[2] ? show(v[1] ?? Number.NaN) : `${show(v[0] ?? Number.NaN)} to ${show(v[2] ?? Number.NaN)}, usually ${show(v[1] ?? Number.NaN)}`);
+const spread = (v: readonly number[], show: (x: number) => string): string =>
+  v[0] === v[2]
+    ? show(v[1] ?? Number.NaN)
+    : `${show(v[0] ?? Number.NaN)} to ${show(v[2] ?? Number.NaN)}, usually ${show(v[1] ?? Number.NaN)}`;

@@ -1,7 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { agreementFinding, CORNER_WORDS, chosenWay, leastMarginFinding, proofCases, proofFindings, proofLevels, proofSpan, proofTime, sensitivityFindings, toleranceFinding, toleranceOf, wayContext, type ProofResult, type ToleranceResult } from '../../../core/thumb';
+import {
+  agreementFinding,
+  CORNER_WORDS,
+  chosenWay,
+  leastMarginFinding,
+  proofCases,
+  proofFindings,
+  proofLevels,
+  proofSpan,
+  proofTime,
+  sensitivityFindings,
+  toleranceFinding,
+  toleranceOf,
+  wayContext,
+  type ProofResult,
+  type ToleranceResult,
+} from '../../../core/thumb';
 import { isJointWay } from '../../../core/job';
 import { presser, wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
@@ -16,37 +32,7 @@ const DRAWS = 10_000;
   selector: 'gt-proof-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButton, Num, ProofWave],
-  template: `
-    @if (context(); as c) {
-      <section>
-        <div class="head-row">
-          <h3>Proof by simulation</h3>
-          @if (prover.stage()) {
-            <span role="status">{{ prover.stage() }} <progress aria-label="The proof is under way"></progress>&ngsp;<button type="button" class="key" (click)="prover.stop()">stop</button></span>
-          } @else {
-            <button mat-stroked-button type="button" (click)="prove()">{{ fresh() ? 'Prove it again' : 'Prove it' }}</button>
-          }
-        </div>
-        @if (prover.problem()) { <p class="parted-words" role="alert">{{ prover.problem() }}</p> }
-        @if (fresh()) {
-          <div class="wide"><gt-proof-wave [results]="prover.results()" [levels]="levels()!" /></div>
-          <div class="wide"><table class="values">
-            <tr><th scope="col"></th><th scope="col" class="right">idle</th><th scope="col" class="right">pressed</th><th scope="col" class="right">seen after</th><th scope="col" class="right">{{ levels()!.low ? 'falls in' : 'rises in' }}</th><th scope="col" class="right">chatters</th><th scope="col" class="right">gone after</th><th scope="col" class="right">{{ levels()!.low ? 'rises in' : 'falls in' }}</th></tr>
-            @for (r of rows(); track r.corner) {
-              <tr><th scope="row">{{ corners[r.corner] }}</th><td class="mono right"><gt-num [finding]="r.findings.idle" /></td><td class="mono right"><gt-num [finding]="r.findings.pressed" /></td>@for (t of r.times; track $index) { <td class="mono right">@if (t) { <gt-num [finding]="t" /> } @else { never }</td> }</tr>
-            }
-          </table></div>
-          <p [class.parted-words]="!agrees()">{{ agrees() ? 'Closed form and simulation agree within' : 'Closed form and simulation differ by' }} <gt-num [finding]="agreement()" /> of the supply. {{ verdict() }}</p>
-          @if (tolerance(); as t) {
-            <p>Of {{ t.draws }} joints from parts within their tolerances <gt-num [finding]="yieldFinding()!" /> are obeyed; least margin <gt-num [finding]="marginFinding()!" /> of the supply. What moves the margin:</p>
-            <ul class="movers">@for (m of movers(); track m.id) { <li><span>{{ m.caption }}</span><span class="bar"><i [style.width.%]="m.value!.value"></i></span><gt-num [finding]="m" /></li> }</ul>
-          }
-        } @else if (!prover.stage()) {
-          <p class="muted">The margins above are worked out in closed form. The proof simulates the very joint over time: pin floating at power-up, press with bounce, release. The simulator is loaded once, when it is first asked for.</p>
-        }
-      </section>
-    }
-  `,
+  templateUrl: './proof-panel.html',
 })
 export class ProofPanel {
   private readonly bench = inject(Bench);
@@ -65,31 +51,67 @@ export class ProofPanel {
   });
   protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));
   /** The joint as text: a proof holds for this very one. */
-  private readonly key = computed(() => (this.context() ? proofCases(this.context()!, this.way()!, 'key').map((c) => c.netlist).join('\n') : ''));
+  private readonly key = computed(() =>
+    this.context()
+      ? proofCases(this.context()!, this.way()!, 'key')
+          .map((c) => c.netlist)
+          .join('\n')
+      : '',
+  );
   protected readonly fresh = computed(() => this.prover.results().length > 0 && this.prover.provenKey() === this.key());
   protected readonly agreement = computed(() => agreementFinding(this.prover.results()));
   protected readonly agrees = computed(() => this.agreement().verdict === 'settled');
   protected readonly verdict = computed(() => {
     const bad = this.prover.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
-    return bad ? `${CORNER_WORDS[bad.corner].replace('at', 'At')} the machine does not see the press come and go.` : 'The press is seen and gone in all three.';
+    return bad
+      ? `${CORNER_WORDS[bad.corner].replace('at', 'At')} the machine does not see the press come and go.`
+      : 'The press is seen and gone in all three.';
   });
 
   private readonly scatter = signal<ToleranceResult | null>(null);
   protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
-  protected readonly rows = computed(() => this.prover.results().map((r) => ({ ...r, findings: proofFindings(this.context()!, r), times: [proofTime(r, 'seenAfter'), proofSpan(r, 'pressEdge'), proofSpan(r, 'chatter'), proofTime(r, 'goneAfter'), proofSpan(r, 'releaseEdge')] })));
-  protected readonly movers = computed(() => sensitivityFindings(this.tolerance()!).filter((f) => f.value!.value > 0.5).slice(0, 5));
+  protected readonly rows = computed(() =>
+    this.prover.results().map((r) => ({
+      ...r,
+      findings: proofFindings(this.context()!, r),
+      times: [
+        proofTime(r, 'seenAfter'),
+        proofSpan(r, 'pressEdge'),
+        proofSpan(r, 'chatter'),
+        proofTime(r, 'goneAfter'),
+        proofSpan(r, 'releaseEdge'),
+      ],
+    })),
+  );
+  protected readonly movers = computed(() =>
+    sensitivityFindings(this.tolerance()!)
+      .filter((f) => f.value!.value > 0.5)
+      .slice(0, 5),
+  );
 
   protected prove(): void {
     const context = this.context()!;
     const way = this.way()!;
-    this.prover.prove(context, proofCases(context, way, this.bench.newId()), this.key(), (results: readonly ProofResult[]) => {
-      // The seed belongs to the joint, so that the same joint gives the same draws.
-      this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
-      const worst = results.find((r) => r.corner === 'worst')!;
-      const idle = results.find((r) => r.corner === 'idle')!;
-      this.bench.edit({ do: 'note', text: `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and idle ${formatQuantity(idle.read.idleVolts, 'V')} at their worst corners, ${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed form` });
-    });
+    this.prover.prove(
+      context,
+      proofCases(context, way, this.bench.newId()),
+      this.key(),
+      (results: readonly ProofResult[]) => {
+        // The seed belongs to the joint, so that the same joint gives the same draws.
+        this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
+        const worst = results.find((r) => r.corner === 'worst')!;
+        const idle = results.find((r) => r.corner === 'idle')!;
+        this.bench.edit({
+          do: 'note',
+          text:
+            `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and ` +
+            `idle ${formatQuantity(idle.read.idleVolts, 'V')} at their worst corners, ` +
+            `${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed ` +
+            'form',
+        });
+      },
+    );
   }
 }

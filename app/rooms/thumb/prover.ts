@@ -7,7 +7,10 @@ import type { ProofNews } from '../../workers/proof.worker';
 const LOAD_LIMIT_MS = 60_000;
 const RUN_LIMIT_MS = 12_000;
 
-/** Runs proofs in a worker that holds the simulator; it is loaded at the first proof and kept. A worker that hangs is ended and made anew. */
+/**
+ * Runs proofs in a worker that holds the simulator; it is loaded at the first proof and kept. A worker that hangs is
+ * ended and made anew.
+ */
 @Injectable({ providedIn: 'root' })
 export class Prover {
   readonly stage = signal('');
@@ -19,24 +22,40 @@ export class Prover {
   private watchdog: ReturnType<typeof setTimeout> | undefined;
 
   /** Simulates the cases; `done` hears the results once all are there. */
-  prove(context: WayContext, cases: readonly ProofCase[], key: string, done: (results: readonly ProofResult[]) => void): void {
+  prove(
+    context: WayContext,
+    cases: readonly ProofCase[],
+    key: string,
+    done: (results: readonly ProofResult[]) => void,
+  ): void {
     this.problem.set('');
     this.results.set([]);
     this.stage.set(this.worker ? 'simulating' : 'loading the simulator');
     const found: ProofResult[] = [];
-    const worker = (this.worker ??= new Worker(new URL('../../workers/proof.worker', import.meta.url), { type: 'module' }));
+    const worker = (this.worker ??= new Worker(new URL('../../workers/proof.worker', import.meta.url), {
+      type: 'module',
+    }));
     this.watch(LOAD_LIMIT_MS);
     worker.onmessage = ({ data }: MessageEvent<ProofNews>) => {
       if (data.news === 'loading') this.stage.set(`loading the simulator, ${(data.bytes / 1e6).toFixed(0)} MB, once`);
       else if (data.news === 'running') {
         this.watch(RUN_LIMIT_MS);
         this.stage.set(`simulating, ${found.length + 1} of ${cases.length}`);
-      } else if (data.news === 'problem') this.fail(`The simulation did not work out: ${data.text}. The closed form above stays.`);
+      } else if (data.news === 'problem')
+        this.fail(`The simulation did not work out: ${data.text}. The closed form above stays.`);
       else if (data.news === 'wave') {
         try {
-          found.push(proofResult(context, cases.find((c) => c.id === data.id)!, data));
+          found.push(
+            proofResult(
+              context,
+              cases.find((c) => c.id === data.id)!,
+              data,
+            ),
+          );
         } catch (error) {
-          this.fail(`The simulation did not converge: ${error instanceof Error ? error.message : 'no reason given'}. The closed form above stays.`);
+          this.fail(
+            `The simulation did not converge: ${error instanceof Error ? error.message : 'no reason given'}. The closed form above stays.`,
+          );
         }
       } else if (this.stage()) {
         this.rest();
@@ -46,7 +65,10 @@ export class Prover {
       }
     };
     worker.onerror = () => this.fail('The simulator could not be started here. The closed form above stays.');
-    worker.postMessage({ base: new URL('.', document.baseURI).href, cases: cases.map(({ id, netlist }) => ({ id, netlist })) });
+    worker.postMessage({
+      base: new URL('.', document.baseURI).href,
+      cases: cases.map(({ id, netlist }) => ({ id, netlist })),
+    });
   }
 
   /** Stops a proof that is under way. */
@@ -57,7 +79,13 @@ export class Prover {
 
   private watch(ms: number): void {
     clearTimeout(this.watchdog);
-    this.watchdog = setTimeout(() => this.fail(`The simulator did not answer within ${ms / 1000} s and was ended. The closed form above stays; try once more.`), ms);
+    this.watchdog = setTimeout(
+      () =>
+        this.fail(
+          `The simulator did not answer within ${ms / 1000} s and was ended. The closed form above stays; try once more.`,
+        ),
+      ms,
+    );
   }
 
   private rest(): void {

@@ -9,10 +9,33 @@ import { QuantityField } from '../../ui/quantity-field';
   template: `
     <section>
       <h3>A power cut, tried</h3>
-      <p>Let the machine run. Pull its plug, wait ten seconds, plug it in again. Do that three times. Nothing is opened.</p>
+      <p>
+        Let the machine run. Pull its plug, wait ten seconds, plug it in again. Do that three times. Nothing is opened.
+      </p>
       <div class="fields">
-        <label class="field"><span>Afterwards it</span><select #r [value]="plan().resumes" (change)="write({ resumes: $any(r.value) }, 'after a power cut: ' + r.selectedOptions[0]!.text)"><option value="untested">was not tried yet</option><option value="yes">ran on, each time</option><option value="no">waited for somebody</option></select></label>
-        <label class="field"><span>With a dead controller the machine shall be</span><select #a [value]="plan().atRest" (change)="write({ atRest: $any(a.value) }, 'contact ' + a.value + ' at rest')"><option value="open">off: contact open at rest</option><option value="closed">fed: contact closed at rest</option></select></label>
+        <label class="field"
+          ><span>Afterwards it</span
+          ><select
+            #r
+            [value]="plan().resumes"
+            (change)="write({ resumes: $any(r.value) }, 'after a power cut: ' + r.selectedOptions[0]!.text)"
+          >
+            <option value="untested">was not tried yet</option>
+            <option value="yes">ran on, each time</option>
+            <option value="no">waited for somebody</option>
+          </select></label
+        >
+        <label class="field"
+          ><span>With a dead controller the machine shall be</span
+          ><select
+            #a
+            [value]="plan().atRest"
+            (change)="write({ atRest: $any(a.value) }, 'contact ' + a.value + ' at rest')"
+          >
+            <option value="open">off: contact open at rest</option>
+            <option value="closed">fed: contact closed at rest</option>
+          </select></label
+        >
       </div>
     </section>
   `,
@@ -35,9 +58,28 @@ export class SupplyPlanPanel {
     <section>
       <h3>The remote</h3>
       <div class="fields">
-        <label class="field"><span>A spare one</span><select #h [value]="plan().has" (change)="write({ has: $any(h.value) }, 'spare remote: ' + h.value)"><option value="unknown">not known yet</option><option value="yes">is at hand</option><option value="no">does not exist</option></select></label>
-        <gt-quantity label="Its battery" unit="V" [value]="plan().batteryVolts" [least]="0.5" (changed)="write({ batteryVolts: $event ?? 3 }, 'battery of the remote')" />
-        <gt-quantity label="Pull-up behind its button" unit="Ω" [value]="plan().pullOhms" [least]="100" (changed)="write({ pullOhms: $event ?? 100000 }, 'pull-up of the remote')" />
+        <label class="field"
+          ><span>A spare one</span
+          ><select #h [value]="plan().has" (change)="write({ has: $any(h.value) }, 'spare remote: ' + h.value)">
+            <option value="unknown">not known yet</option>
+            <option value="yes">is at hand</option>
+            <option value="no">does not exist</option>
+          </select></label
+        >
+        <gt-quantity
+          label="Its battery"
+          unit="V"
+          [value]="plan().batteryVolts"
+          [least]="0.5"
+          (changed)="write({ batteryVolts: $event ?? 3 }, 'battery of the remote')"
+        />
+        <gt-quantity
+          label="Pull-up behind its button"
+          unit="Ω"
+          [value]="plan().pullOhms"
+          [least]="100"
+          (changed)="write({ pullOhms: $event ?? 100000 }, 'pull-up of the remote')"
+        />
       </div>
     </section>
   `,

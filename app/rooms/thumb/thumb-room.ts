@@ -26,7 +26,14 @@ import { WireTable } from './wire-table';
 import { WishOrder } from './wish-order';
 
 /** Wishes that are no verbs, as the end of a sentence that begins with “it”. */
-const WISH_PHRASE: Partial<Record<WayWish, string>> = { isolated: 'keeps the two sides apart', 'few-parts': 'takes fewer parts', small: 'is smaller', cheap: 'is cheaper', unopened: 'leaves the machine shut', 'hand-switch': 'lets a hand press it still' };
+const WISH_PHRASE: Partial<Record<WayWish, string>> = {
+  isolated: 'keeps the two sides apart',
+  'few-parts': 'takes fewer parts',
+  small: 'is smaller',
+  cheap: 'is cheaper',
+  unopened: 'leaves the machine shut',
+  'hand-switch': 'lets a hand press it still',
+};
 /** Ways that stand in for a thumb at the control itself; the others do something else to the machine. */
 const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
 
@@ -35,67 +42,28 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
   selector: 'gt-thumb-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
-    ChangesPanel, ComparePanel, FindingList, FingerPlanPanel, HandPlanPanel, JointDrawing, JointPlan, MarginRulers, MotorPlanPanel, PartsBill, ProofPanel, RemotePlanPanel, ScanPlanPanel, Settle, SignalPlanPanel, SupplyPlanPanel, TwoColumns, WayList, WireTable, WishOrder,
+    ChangesPanel,
+    ComparePanel,
+    FindingList,
+    FingerPlanPanel,
+    HandPlanPanel,
+    JointDrawing,
+    JointPlan,
+    MarginRulers,
+    MotorPlanPanel,
+    PartsBill,
+    ProofPanel,
+    RemotePlanPanel,
+    ScanPlanPanel,
+    Settle,
+    SignalPlanPanel,
+    SupplyPlanPanel,
+    TwoColumns,
+    WayList,
+    WireTable,
+    WishOrder,
   ],
-  template: `
-    <gt-two-columns>
-      <div do>
-        @if (shown(); as w) {
-          @if (bench.job().controls.length > 1) {
-            <label class="field"><span>Control to press</span><select #which [value]="control()!.id" (change)="press(which.value)">
-              @for (c of bench.job().controls; track c.id) {
-                <option [value]="c.id" [selected]="c.id === control()!.id">{{ c.name }}</option>
-              }
-            </select></label>
-          }
-          <div class="head-row">
-            <h2>{{ heading() }}</h2>
-            <span class="answers" role="group" aria-label="What to show">
-              @for (t of tabs; track t) {
-                <button type="button" class="link quiet" [attr.aria-pressed]="tab() === t" (click)="tab.set(t)">{{ t }}</button>
-              }
-            </span>
-          </div>
-          @switch (tab()) {
-            @case ('drawing') { @if (sheet(); as s) { @if (s.height) { <gt-joint-drawing [sheet]="s" /> } @else { <p class="muted">{{ w.reason }}</p> } } }
-            @case ('wire table') { <gt-wire-table [wires]="w.wires" /> }
-            @case ('parts') { <gt-parts-bill [way]="w" /> }
-            @case ('compare') { <gt-compare-panel [ways]="ways()" [first]="w.way" /> }
-            @default { <gt-changes-panel [way]="w" [ways]="ways()" /> }
-          }
-          @if (chosen()) {
-            <gt-margin-rulers [findings]="w.findings" />
-            @switch (w.way) {
-              @case ('finger') { <gt-finger-plan [way]="w" [control]="control()!.id" /> }
-              @case ('reverse-motor') { <gt-motor-plan kind="reverse-motor" /> }
-              @case ('control-box') { <gt-motor-plan kind="control-box" /> }
-              @case ('drive-signal') { <gt-signal-plan /> }
-              @case ('switched-supply') { <gt-supply-plan /> }
-              @case ('spare-remote') { <gt-remote-plan /><gt-proof-panel /> }
-              @case ('spare-terminals') { <gt-proof-panel /> }
-              @case ('hand-mechanism') { <gt-hand-plan /> }
-              @case ('strobe-answer') { <gt-scan-plan /> }
-              @case ('logic-injector') { <gt-scan-plan /> }
-              @default { <gt-joint-plan [way]="w" [control]="control()!" /><gt-proof-panel /> }
-            }
-          } @else {
-            <p class="muted">Not chosen yet: this is the first of the ranked ways. Pick one at the right.</p>
-          }
-        } @else {
-          <h2>First, what is to be pressed?</h2>
-          <p>Thumb ranks the ways of pressing once Probe knows a control. Name one there and take the first readings.</p>
-        }
-      </div>
-      <div know>
-        <h3>Ways to press, best first</h3>
-        <gt-way-list [ways]="ways()" [chosen]="bench.job().thumb.way" (choose)="choose($event)" />
-        <p class="muted">{{ order() }} A way with a stop is never first.</p>
-        <gt-wish-order />
-        <gt-finding-list [findings]="listed()" />
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './thumb-room.html',
 })
 export class ThumbRoom {
   protected readonly bench = inject(Bench);
@@ -107,11 +75,17 @@ export class ThumbRoom {
   protected readonly order = computed(() => {
     const [best, next] = this.ways();
     if (!best || !next) return '';
-    if (best.verdict !== next.verdict) return `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)} by its verdict.`;
+    if (best.verdict !== next.verdict)
+      return `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)} by its verdict.`;
     const wish = firstDifference(best.way, next.way, this.bench.job().thumb.wishes);
-    return wish ? `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.` : '';
+    return wish
+      ? `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.`
+      : '';
   });
-  protected readonly control = computed(() => this.bench.job().controls.find((c) => c.id === this.bench.job().thumb.control) ?? this.bench.job().controls[0]);
+  protected readonly control = computed(
+    () =>
+      this.bench.job().controls.find((c) => c.id === this.bench.job().thumb.control) ?? this.bench.job().controls[0],
+  );
   protected readonly chosen = computed(() => this.ways().find((w) => w.way === this.bench.job().thumb.way));
   /** The chosen way, or the first; with a slider that is held, as it would be then. */
   protected readonly shown = computed(() => {
@@ -122,7 +96,11 @@ export class ThumbRoom {
     const w = this.shown()!;
     const name = this.control()?.name ?? '';
     if (isJointWay(w.way)) return `${WAY_WORDS[w.way].name} across ${name}`;
-    return ACROSS.includes(w.way) ? `${WAY_WORDS[w.way].name}, for ${name}` : w.way === 'finger' ? `${WAY_WORDS[w.way].name}, over ${name}` : WAY_WORDS[w.way].name;
+    return ACROSS.includes(w.way)
+      ? `${WAY_WORDS[w.way].name}, for ${name}`
+      : w.way === 'finger'
+        ? `${WAY_WORDS[w.way].name}, over ${name}`
+        : WAY_WORDS[w.way].name;
   });
   protected readonly sheet = computed(() => {
     const w = this.shown();
@@ -133,7 +111,11 @@ export class ThumbRoom {
   protected readonly listed = computed(() => this.findings().filter((f) => !f.limit));
 
   protected press(control: string): void {
-    this.bench.change('thumb', { control, way: null, resistorOhms: null }, `to be pressed: ${this.bench.job().controls.find((c) => c.id === control)?.name ?? control}`);
+    this.bench.change(
+      'thumb',
+      { control, way: null, resistorOhms: null },
+      `to be pressed: ${this.bench.job().controls.find((c) => c.id === control)?.name ?? control}`,
+    );
   }
 
   protected choose(way: Way): void {

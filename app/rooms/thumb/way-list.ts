@@ -11,16 +11,32 @@ import { Glyph } from '../../ui/glyph';
   imports: [Glyph, NgTemplateOutlet],
   template: `
     <ng-template #row let-w>
-      <button type="button" [attr.aria-pressed]="w.way === chosen()" [attr.data-way]="w.way" (click)="choose.emit(w.way)">
+      <button
+        type="button"
+        [attr.aria-pressed]="w.way === chosen()"
+        [attr.data-way]="w.way"
+        (click)="choose.emit(w.way)"
+      >
         <gt-glyph [verdict]="w.verdict" />
-        <span><strong>{{ name(w) }}</strong><span class="muted">{{ w.reason }}</span></span>
+        <span
+          ><strong>{{ name(w) }}</strong
+          ><span class="muted">{{ w.reason }}</span></span
+        >
       </button>
     </ng-template>
-    <div class="choice">@for (w of fit(); track w.way) { <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" /> }</div>
+    <div class="choice">
+      @for (w of fit(); track w.way) {
+        <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" />
+      }
+    </div>
     @if (unfit().length) {
       <details [open]="unfitChosen()">
         <summary class="muted">{{ unfit().length }} more have nothing to do with this control</summary>
-        <div class="choice">@for (w of unfit(); track w.way) { <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" /> }</div>
+        <div class="choice">
+          @for (w of unfit(); track w.way) {
+            <ng-container [ngTemplateOutlet]="row" [ngTemplateOutletContext]="{ $implicit: w }" />
+          }
+        </div>
       </details>
     }
   `,

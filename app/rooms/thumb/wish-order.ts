@@ -16,8 +16,24 @@ import { Bench } from '../../store/bench';
         @for (w of wishes(); track w.wish; let i = $index, top = $first, bottom = $last) {
           <li cdkDrag>
             <span>{{ w.words }}</span>
-            <button type="button" class="key" [disabled]="top" [attr.aria-label]="'Earlier: ' + w.words" (click)="move(i, i - 1)">↑</button>
-            <button type="button" class="key" [disabled]="bottom" [attr.aria-label]="'Later: ' + w.words" (click)="move(i, i + 1)">↓</button>
+            <button
+              type="button"
+              class="key"
+              [disabled]="top"
+              [attr.aria-label]="'Earlier: ' + w.words"
+              (click)="move(i, i - 1)"
+            >
+              ↑
+            </button>
+            <button
+              type="button"
+              class="key"
+              [disabled]="bottom"
+              [attr.aria-label]="'Later: ' + w.words"
+              (click)="move(i, i + 1)"
+            >
+              ↓
+            </button>
           </li>
         }
       </ol>
@@ -28,7 +44,12 @@ export class WishOrder {
   private readonly bench = inject(Bench);
   private readonly order = computed(() => this.bench.job().thumb.wishes);
   protected readonly wishes = computed(() => this.order().map((wish) => ({ wish, words: WISH_WORDS[wish] })));
-  protected readonly first = computed(() => this.wishes().slice(0, 3).map((w) => w.words).join(', '));
+  protected readonly first = computed(() =>
+    this.wishes()
+      .slice(0, 3)
+      .map((w) => w.words)
+      .join(', '),
+  );
 
   protected drop(event: CdkDragDrop<unknown>): void {
     this.move(event.previousIndex, event.currentIndex);

@@ -1,5 +1,14 @@
-import type { ElementRef} from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal, viewChild } from '@angular/core';
+import type { ElementRef } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
@@ -23,88 +32,7 @@ const LEVELS = [0.9, 0.95, 0.99, 0.999] as const;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FindingList, Glyph, MatButton, Settle, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
-  template: `
-    <gt-two-columns>
-      <div do>
-        @if (now(); as p) {
-          <section class="now" [attr.data-step]="p.step.id">
-            <h3>Step {{ index() + 1 }} of {{ progress().length }}</h3>
-            <h2>{{ p.step.title }}</h2>
-            <p>{{ p.step.how }}</p>
-            <p><span class="muted">Expected</span>&ngsp;<strong>{{ p.step.expected }}</strong></p>
-            @if (p.step.wanted > 1) {
-              <p class="mono">{{ p.done }} of {{ p.step.wanted }}</p>
-            }
-            @if (blocked() && p.step.id === 'sign-off') { <p class="parted-words" role="alert">{{ blocked() }}</p> }
-            @if (p.voided) { <p class="muted">{{ p.voided }} earlier {{ p.voided === 1 ? 'result is' : 'results are' }} void: way, part, pin or script was changed since.</p> }
-            <label class="field"><span>Who tests?</span><input #who type="text" maxlength="200" [value]="bench.job().sheet.by" placeholder="name, as it stands in the sheet" (change)="bench.change('sheet', { by: who.value.trim() }, 'tested by ' + who.value.trim())" /></label>
-            <label class="field"><span>Observed, in your words</span><input #seen type="text" maxlength="2000" placeholder="as expected" /></label>
-            <div class="answers">
-              <button mat-flat-button type="button" [disabled]="p.step.id === 'sign-off' && !!blocked()" (click)="answer(p, true, 1)">As expected</button>
-              <button mat-stroked-button type="button" (click)="answer(p, false, 1)">Not as expected</button>
-              @if (p.step.wanted - p.done > 1) {
-                <button mat-stroked-button type="button" (click)="answer(p, true, p.step.wanted - p.done)">All {{ p.step.wanted - p.done }} left, as expected</button>
-              }
-              @if (standin() && p.step.onStandin && !notRehearsed()) {
-                <button mat-stroked-button type="button" (click)="run(p)">Run it on the stand-in</button>
-              }
-            </div>
-            @if (standin() && p.step.onStandin && notRehearsed(); as why) { <p class="muted">{{ why }}</p> }
-            <div class="answers">
-              <span class="watch" role="timer" aria-label="Stopwatch">{{ watch() }}</span>
-              <button type="button" class="key" (click)="toggleWatch()">{{ running() ? 'stop' : 'start' }}</button>
-              <button type="button" class="key" (click)="seconds.set(0)" [disabled]="running()">zero</button>
-              <span class="muted">space starts and stops it; its time goes into the record. Hands busy, Enter or Page Down means as expected</span>
-            </div>
-          </section>
-        } @else {
-          <section class="now">
-            <h2>{{ sheet()?.title }}</h2>
-            <p>Pack holds the whole sheet with its results: when, by whom, on what.</p>
-          </section>
-        }
-        <h3>The sheet</h3>
-        <div class="steps">
-          @for (p of progress(); track p.step.id; let i = $index) {
-            <button type="button" [attr.aria-current]="i === index() ? 'step' : null" (click)="picked.set(p.step.id)">
-              <gt-glyph [verdict]="verdict[p.state]" />
-              <span class="grow">{{ p.step.title }}</span>
-              <span class="muted">{{ last(p) }}</span>
-              <span class="mono">{{ p.done }}/{{ p.step.wanted }}</span>
-            </button>
-          }
-        </div>
-        <div class="fields">
-          <label class="field"><span>Reliability to show</span><select #r (change)="level('reliability', r.value)">
-            @for (x of levels; track x) {
-              <option [value]="x" [selected]="x === bench.job().sheet.reliability">{{ 100 * x }} %</option>
-            }
-          </select></label>
-          <label class="field"><span>at a confidence of</span><select #c (change)="level('confidence', c.value)">
-            @for (x of levels; track x) {
-              <option [value]="x" [selected]="x === bench.job().sheet.confidence">{{ 100 * x }} %</option>
-            }
-          </select></label>
-        </div>
-      </div>
-      <div know>
-        <h3>What has been shown</h3>
-        <gt-finding-list [findings]="summary()" />
-        <h3>Results, newest first</h3>
-        <table class="values">
-          @for (t of results(); track t.id) {
-            <tr><td class="mono">{{ t.when }}</td><td>{{ t.title }}: {{ t.observed }} <span class="muted">{{ t.on }}{{ t.void ? ', void since a change' : '' }}</span></td></tr>
-          } @empty {
-            <tr><td class="muted">No test has been run yet. Begin at the top: the order keeps the machine out of harm’s way.</td></tr>
-          }
-        </table>
-        @if (!standin()) {
-          <p class="muted">No machine at hand? <button type="button" class="link" (click)="bench.change('standin', { model: 'rice-pot' }, 'the rice-pot stand-in is pressed instead of hardware')">Let the rice-pot stand-in be pressed</button></p>
-        }
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './try-room.html',
 })
 export class TryRoom {
   protected readonly bench = inject(Bench);
@@ -116,8 +44,15 @@ export class TryRoom {
   private readonly seen = viewChild<ElementRef<HTMLInputElement>>('seen');
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly findings = computed(() => this.bench.findings('try'));
-  protected readonly summary = computed(() => this.findings().filter((f) => f.id === 'try.sheet' || f.id === 'try.success-run' || f.verdict === 'stop'));
-  protected readonly progress = computed(() => progressOf(this.bench.job(), testSheet(this.bench.job(), needsProveDead(this.bench.job(), this.bench.assessment().facts))));
+  protected readonly summary = computed(() =>
+    this.findings().filter((f) => f.id === 'try.sheet' || f.id === 'try.success-run' || f.verdict === 'stop'),
+  );
+  protected readonly progress = computed(() =>
+    progressOf(
+      this.bench.job(),
+      testSheet(this.bench.job(), needsProveDead(this.bench.job(), this.bench.assessment().facts)),
+    ),
+  );
   protected readonly index = computed(() => {
     const list = this.progress();
     const chosen = list.findIndex((p) => p.step.id === this.picked());
@@ -128,13 +63,25 @@ export class TryRoom {
   protected readonly standin = computed(() => this.bench.job().standin.model !== 'none');
   protected readonly watch = computed(() => `${this.seconds().toFixed(1)} s`);
   protected readonly results = computed(() =>
-    [...this.bench.job().trials].reverse().slice(0, 100).map((t) => ({ void: t.basis !== this.basis(), id: t.id, when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`, title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step, observed: t.observed, on: `${t.on === 'standin' ? 'on the stand-in' : 'on the machine'}${t.by ? `, ${t.by}` : ''}` })));
+    [...this.bench.job().trials]
+      .reverse()
+      .slice(0, 100)
+      .map((t) => ({
+        void: t.basis !== this.basis(),
+        id: t.id,
+        when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`,
+        title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step,
+        observed: t.observed,
+        on: `${t.on === 'standin' ? 'on the stand-in' : 'on the machine'}${t.by ? `, ${t.by}` : ''}`,
+      })),
+  );
   private readonly basis = computed(() => basisOf(this.bench.job()));
   protected readonly sheet = computed(() => this.bench.findings('try').find((f) => f.id === 'try.sheet'));
   /** Why nobody may sign off now; empty where somebody may. */
   protected readonly blocked = computed(() => {
     if (this.sheet()?.verdict === 'stop') return `${this.sheet()!.title}.`;
-    if (this.progress().some((p) => p.step.id !== 'sign-off' && p.state !== 'passed')) return 'Every other step comes first, on the machine.';
+    if (this.progress().some((p) => p.step.id !== 'sign-off' && p.state !== 'passed'))
+      return 'Every other step comes first, on the machine.';
     return this.bench.job().sheet.by ? '' : 'Say who tests before you sign off.';
   });
 
@@ -154,8 +101,20 @@ export class TryRoom {
 
   private keep(p: StepProgress, trial: Pick<Trial, 'count' | 'failed' | 'observed' | 'on'>): void {
     const outcome = trial.failed === 0 ? 'as-expected' : 'not-as-expected';
-    const full: Trial = { id: this.bench.newId(), step: p.step.id, at: this.bench.now(), outcome, by: this.bench.job().sheet.by, basis: this.basis(), ...trial };
-    this.bench.edit({ do: 'add-trial', trial: full, say: `${p.step.title}: ${trial.observed}${trial.on === 'standin' ? ', on the stand-in' : ''}` });
+    const full: Trial = {
+      id: this.bench.newId(),
+      step: p.step.id,
+      at: this.bench.now(),
+      outcome,
+      by: this.bench.job().sheet.by,
+      basis: this.basis(),
+      ...trial,
+    };
+    this.bench.edit({
+      do: 'add-trial',
+      trial: full,
+      say: `${p.step.title}: ${trial.observed}${trial.on === 'standin' ? ', on the stand-in' : ''}`,
+    });
     if (outcome === 'as-expected' && p.done + trial.count >= p.step.wanted) this.picked.set('');
     this.seconds.set(0);
   }
@@ -164,17 +123,33 @@ export class TryRoom {
     if (good && p.step.id === 'sign-off' && this.blocked()) return;
     const words = this.seen()?.nativeElement.value.trim();
     const timed = this.seconds() > 0 ? `, ${this.watch()} by stopwatch` : '';
-    this.keep(p, { count, failed: good ? 0 : count, on: 'hand', observed: `${words || (good ? 'as expected' : 'not as expected')}${timed}` });
+    this.keep(p, {
+      count,
+      failed: good ? 0 : count,
+      on: 'hand',
+      observed: `${words || (good ? 'as expected' : 'not as expected')}${timed}`,
+    });
     const box = this.seen()?.nativeElement;
     if (box) box.value = '';
   }
 
   protected run(p: StepProgress): void {
     const { seed } = this.bench.job().standin;
-    const out = runOnStandin(this.bench.job(), this.bench.assessment(), p.step.id, Math.max(1, p.step.wanted - p.done), seededRandom(seed * 104729 + this.bench.job().trials.length));
+    const out = runOnStandin(
+      this.bench.job(),
+      this.bench.assessment(),
+      p.step.id,
+      Math.max(1, p.step.wanted - p.done),
+      seededRandom(seed * 104729 + this.bench.job().trials.length),
+    );
     this.keep(p, { ...out, on: 'standin' });
     // A rehearsal goes on with what can still be rehearsed; then the sheet begins anew, on the machine.
-    if (out.failed === 0) this.picked.set(this.progress().find((x) => x.step.onStandin && x.step.id !== p.step.id && x.state !== 'passed' && x.state !== 'rehearsed')?.step.id ?? '');
+    if (out.failed === 0)
+      this.picked.set(
+        this.progress().find(
+          (x) => x.step.onStandin && x.step.id !== p.step.id && x.state !== 'passed' && x.state !== 'rehearsed',
+        )?.step.id ?? '',
+      );
   }
 
   protected level(key: 'reliability' | 'confidence', value: string): void {

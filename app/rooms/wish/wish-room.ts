@@ -20,50 +20,7 @@ const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'othe
   selector: 'gt-wish-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [FindingList, MatCheckbox, Settle, TwoColumns],
-  template: `
-    <gt-two-columns>
-      <div do>
-        <h2>The wish, in your own words</h2>
-        <div class="fields">
-          <label class="field"><span>Which machine?</span><input #title type="text" maxlength="200" [value]="bench.job().title" (change)="rename(title.value, bench.job().place)" /></label>
-          <label class="field"><span>Where does it stand?</span><input #place type="text" maxlength="200" [value]="bench.job().place" (change)="rename(bench.job().title, place.value)" /></label>
-        </div>
-        @for (q of questions; track q.key) {
-          <label class="field"><span>{{ q.ask }}</span><input #box type="text" maxlength="2000" [placeholder]="q.hint" [value]="wish()[q.key]" (change)="answer(q.key, q.ask, box.value)" /></label>
-        }
-        <h3 id="hazards">What is in it or about it that can hurt someone? Tick what applies.</h3>
-        <div class="ticks" role="group" aria-labelledby="hazards">
-          @for (h of hazards; track h) {
-            <mat-checkbox [checked]="wish().hazards.includes(h)" (change)="hazard(h, $event.checked)">{{ words[h] }}</mat-checkbox>
-          }
-          <mat-checkbox [checked]="wish().hazardsReviewed && !wish().hazards.length" [disabled]="wish().hazards.length > 0" (change)="reviewed($event.checked)">none of these</mat-checkbox>
-        </div>
-        <h3>Region</h3>
-        <div class="fields">
-          <label class="field"><span>Mains</span>
-            <select #mains [value]="bench.job().region.mainsVolts + '/' + bench.job().region.mainsHertz" (change)="region(mains.value)">
-              <option value="230/50">230 V, 50 Hz</option>
-              <option value="120/60">120 V, 60 Hz</option>
-            </select>
-          </label>
-          <label class="field"><span>Time zone</span>
-            <input #zone type="text" list="zones" [value]="bench.job().region.timeZone" (change)="timeZone(zone)" />
-            <datalist id="zones">
-              @for (z of zones; track z) {
-                <option [value]="z"></option>
-              }
-            </datalist>
-          </label>
-        </div>
-      </div>
-      <div know>
-        <h3>What is known of the wish</h3>
-        <gt-finding-list [findings]="findings()" />
-        <p class="muted">What you tick here becomes the list in Guard. The local electrical code and licensed practice come first wherever mains, gas, pressure or a moving door is involved.</p>
-        <gt-settle [findings]="findings()" />
-      </div>
-    </gt-two-columns>
-  `,
+  templateUrl: './wish-room.html',
 })
 export class WishRoom {
   protected readonly bench = inject(Bench);
@@ -88,7 +45,11 @@ export class WishRoom {
   }
 
   protected reviewed(on: boolean): void {
-    this.bench.change('wish', { hazardsReviewed: on }, on ? 'hazards looked through, none applies' : 'hazards to be looked through again');
+    this.bench.change(
+      'wish',
+      { hazardsReviewed: on },
+      on ? 'hazards looked through, none applies' : 'hazards to be looked through again',
+    );
   }
 
   protected region(text: string): void {

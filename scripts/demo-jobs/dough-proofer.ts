@@ -1,0 +1,87 @@
+import { readCapture } from '../../core/capture';
+import { freshFace, freshRail, type Keypad } from '../../core/job';
+import { seededRandom } from '../../core/quantity';
+import { decodeKeypad, type LabelledTiming } from '../../core/scan';
+import { padCapture, PROOFER_PAD } from '../../core/standin';
+import { DEAD, Maker } from '../demo-maker';
+
+/** The proofer's pad as decoded from captures of its lines: one at rest, one per key held. */
+async function prooferPad(): Promise<Keypad> {
+  const random = seededRandom(11);
+  const captures: LabelledTiming[] = [];
+  for (const key of [null, ...PROOFER_PAD.keys.flat()]) {
+    async function* pieces() {
+      yield new TextEncoder().encode(padCapture(PROOFER_PAD, key, 40, random));
+    }
+    captures.push({ label: key ?? 'idle', timing: (await readCapture('pad.vcd', pieces())).timing });
+  }
+  const map = decodeKeypad(captures);
+  if (map.problems.length || map.keys.length !== 12) throw new Error('the pad was not decoded');
+  const at = (key: string) => ({
+    row: PROOFER_PAD.keys.findIndex((r) => r.includes(key)),
+    column: PROOFER_PAD.keys.find((r) => r.includes(key))!.indexOf(key),
+  });
+  return {
+    id: 'pad',
+    name: 'front pad',
+    rows: 4,
+    columns: 3,
+    scan: map.scan,
+    keys: map.keys.map((k) => ({ label: k.label, ...at(k.label), lines: [k.strobe, k.sense], from: 'capture' })),
+  };
+}
+
+const pad = await prooferPad();
+new Maker(
+  'demo-dough-proofer',
+  {
+    title: 'Dough proofer',
+    outcome: 'it begins to warm at night',
+    when: '04:30 on baking days',
+    never: 'run hotter than the dough stands',
+  },
+  '2026-11-20',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'the bakers, on the same pad' },
+    say: 'hazards: mains inside, heat while nobody watches',
+  })
+  .tick(...DEAD)
+  .measure('dough-proofer', 'warm', 5)
+  .survey({ keypads: [pad] }, 'the front pad, decoded from thirteen captures')
+  .survey(
+    {
+      rails: [
+        {
+          ...freshRail('logic', 'logic 5 V'),
+          openVolts: 4.96,
+          loadedVolts: 4.81,
+          loadAmps: 0.05,
+          whileIdle: true,
+          whileRunning: true,
+          rippleVolts: 0.03,
+          storedFarads: 470e-6,
+          bleedOhms: 3e3,
+          storedVolts: 16,
+        },
+      ],
+    },
+    'supply logic 5 V: 4.96 V, 4.81 V at 50 mA',
+  )
+  .survey(
+    {
+      faces: [
+        {
+          ...freshFace('control-warm'),
+          forceNewtons: 2.1,
+          travelMetres: 0.0004,
+          shape: 'flat',
+          neighbourMetres: 0.003,
+        },
+      ],
+    },
+    'warm: 2.1 N, 0.4 mm, 3 mm to its neighbour',
+  )
+  .write('dough-proofer');

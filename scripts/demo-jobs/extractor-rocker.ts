@@ -1,0 +1,95 @@
+import { freshFace } from '../../core/job';
+import { Maker } from '../demo-maker';
+
+new Maker(
+  'demo-extractor-rocker',
+  {
+    title: 'Extractor rocker',
+    outcome: 'the extractor runs while the ovens do',
+    when: '06:00 to 11:00 on baking days',
+    never: 'be opened: the rocker sits in the wall',
+  },
+  '2026-11-17',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: { hazards: ['mains'], hazardsReviewed: true, others: 'everybody, by hand' },
+    say: 'hazards: mains behind the rocker',
+  })
+  .say(
+    'mains plug wired',
+    'mains switch none',
+    'mains earth nowhere',
+    'control rocker',
+    'rocker look rocker',
+    'note: the front is flat plastic, 80 mm by 80 mm; nobody may open it',
+  )
+  .survey(
+    {
+      faces: [
+        {
+          ...freshFace('control-rocker'),
+          forceNewtons: 5.5,
+          travelMetres: 0.003,
+          access: 'from-front-only',
+          shape: 'flat',
+          neighbourMetres: 0.012,
+        },
+      ],
+    },
+    'rocker: 5.5 N, 3 mm, 12 mm to its neighbour',
+  )
+  .edit(
+    {
+      do: 'change',
+      section: 'thumb',
+      set: {
+        way: 'finger',
+        picks: { servo: 'servo-standard' },
+        finger: {
+          on: 'rocker',
+          hornMetres: 0.03,
+          axisMetres: 0.021,
+          restDegrees: 0,
+          pressDegrees: 54,
+          mount: 'screws',
+          padLengthMetres: 0.06,
+          padWidthMetres: 0.04,
+          leverMetres: 0.035,
+        },
+        given: ['finger.restDegrees'],
+      },
+      say: 'way of pressing: a finger over the rocker',
+    },
+    { do: 'change', section: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
+    {
+      do: 'change',
+      section: 'feed',
+      set: {
+        supply: 'own plug-in supply',
+        volts: 5,
+        amps: 3,
+        isolated: 'yes',
+        leadMetres: 1,
+        leadSquareMetres: 0.5e-6,
+      },
+      say: 'own supply, 5 V, 3 A, class II',
+    },
+    {
+      do: 'change',
+      section: 'act',
+      set: {
+        machine: {
+          kind: 'flips',
+          shortestPressSeconds: 0.05,
+          longestPressSeconds: 5,
+          runSeconds: 1,
+          afterPowerCut: 'as-before',
+        },
+        script: [{ do: 'press', seconds: 0.5 }],
+      },
+      say: 'each push flips it; half a second a push',
+    },
+  )
+  .write('extractor-rocker');

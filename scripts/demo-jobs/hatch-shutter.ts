@@ -1,0 +1,98 @@
+import { freshRail, freshThumb } from '../../core/job';
+import { Maker } from '../demo-maker';
+
+new Maker(
+  'demo-hatch-shutter',
+  {
+    title: 'Serving-hatch shutter',
+    outcome: 'the shutter goes up before lunch and down after',
+    when: '11:45 and 14:15',
+    never: 'move while somebody reaches through',
+  },
+  '2026-11-18',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: { hazards: ['moving-door', 'pinch'], hazardsReviewed: true, others: 'the servers, by the old crank' },
+    say: 'hazards: closing shutter, pinch',
+  })
+  .measure('hatch-shutter', 'motor', 9)
+  .survey(
+    {
+      rails: [
+        {
+          ...freshRail('motor', 'motor 12 V'),
+          openVolts: 12.2,
+          loadedVolts: 11.6,
+          loadAmps: 1,
+          whileIdle: true,
+          whileRunning: true,
+          rippleVolts: 0.12,
+          storedFarads: 2200e-6,
+          bleedOhms: 4.7e3,
+          storedVolts: 12.2,
+        },
+      ],
+      pieces: [
+        {
+          id: 'crank',
+          name: 'crank shaft',
+          kind: 'shaft',
+          readings: [0.00998, 0.00996, 0.00999],
+          caliperMetres: 20e-6,
+        },
+        { id: 'tube', name: 'shutter tube', kind: 'tube', readings: [0.0402, 0.0399, 0.0404], caliperMetres: 50e-6 },
+        {
+          id: 'coupling',
+          name: 'coupling bore',
+          kind: 'bore',
+          readings: [0.01008, 0.01006, 0.01009],
+          caliperMetres: 20e-6,
+        },
+      ],
+    },
+    'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm, coupling bore 10.08 mm',
+  )
+  .edit({
+    do: 'change',
+    section: 'thumb',
+    set: {
+      way: 'reverse-motor',
+      picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' },
+      given: ['motor.supplyVolts'],
+      motor: {
+        ...freshThumb().motor,
+        wiring: 'double-pole',
+        supplyVolts: 12,
+        runningAmps: 0.9,
+        stallAmps: 2.5,
+        coastSeconds: 0.4,
+      },
+      hand: {
+        ...freshThumb().hand,
+        drive: 'tube',
+        loadKilograms: 3.5,
+        tubeMetres: 0.0402,
+        turns: 9,
+        fits: [{ inner: 'crank', outer: 'coupling' }],
+      },
+    },
+    say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact',
+  })
+  .edit({
+    do: 'change',
+    section: 'act',
+    set: {
+      machine: {
+        kind: 'starts-and-stops-itself',
+        shortestPressSeconds: 0.1,
+        longestPressSeconds: 30,
+        runSeconds: 18,
+        afterPowerCut: 'off',
+      },
+      script: [{ do: 'press', seconds: 20 }],
+    },
+    say: '18 s from end to end, where its end switches stop it',
+  })
+  .write('hatch-shutter');

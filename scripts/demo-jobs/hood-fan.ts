@@ -1,0 +1,67 @@
+import { freshThumb } from '../../core/job';
+import { DEAD, Maker } from '../demo-maker';
+
+new Maker(
+  'demo-hood-fan',
+  {
+    title: 'Hood fan',
+    outcome: 'it draws as hard as the stove is hot',
+    when: 'whenever the stove is on',
+    never: 'run with the grease filter out',
+  },
+  '2026-11-15',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' },
+    say: 'hazards: mains in the fan’s supply',
+  })
+  .tick(...DEAD)
+  .say(
+    'mains plug turns',
+    'mains switch closed',
+    'mains earth pin',
+    'ground to mains off >20M',
+    'speed A to mains off >20M',
+    'speed B to mains off >20M',
+    'speed A to earth on 0.4 VAC',
+    'speed A to earth plug-turned 0.5 VAC',
+    'speed look turns to stops',
+    'speed B to ground off 0.1 ohm',
+    'speed A-B off 47k',
+    'speed A-B turning 0.4 ohm',
+    'speed A idle 4.96 V',
+    'note: 36 V fan; speed by pulses, two pulses back for each turn',
+  )
+  .edit({
+    do: 'change',
+    section: 'thumb',
+    set: {
+      way: 'drive-signal',
+      machines: 2,
+      stock: [
+        { name: 'NPN transistor, open collector, 40 V, 200 mA', price: 0.06, have: 20 },
+        { name: 'signal relay, changeover, gold contact', price: 1.9, have: 0 },
+      ],
+      given: ['signal.highVolts'],
+      signal: {
+        ...freshThumb().signal,
+        what: 'frequency',
+        points: [
+          { step: 1, value: 41 },
+          { step: 3, value: 118 },
+          { step: 5, value: 201 },
+          { step: 8, value: 318 },
+        ],
+        topStep: 8,
+        highVolts: 5,
+        enable: 'high',
+        loadOhms: 47e3,
+        returnVolts: 5,
+        knob: 'changeover',
+      },
+    },
+    say: 'way of pressing: the speed pulses taken over from the knob',
+  })
+  .write('hood-fan');

@@ -1,0 +1,115 @@
+import { DEAD, Maker } from '../demo-maker';
+
+new Maker(
+  'demo-rice-pot',
+  {
+    title: 'Rice pot',
+    outcome: 'the pot starts by itself',
+    when: 'before lunch on weekdays',
+    never: 'start empty, or on a day nobody filled it',
+  },
+  '2026-11-16',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'whoever is in the kitchen, by hand' },
+    say: 'hazards: mains inside, heat while nobody watches',
+  })
+  .tick(...DEAD)
+  .say(
+    'mains plug turns',
+    'mains switch none',
+    'mains earth nowhere',
+    'ground to mains off >20M',
+    'start A to mains off >20M',
+    'start B to mains off >20M',
+    'start A to earth on 0.3 VAC',
+    'start A to earth plug-turned 0.4 VAC',
+    'start look springs back',
+    'start B to ground off 0.1 ohm',
+    'start A idle 4.98 V',
+    'start A-B pressed 0.4 ohm',
+    'start short 0.498 mA',
+    'start A pressed 3 mV',
+    'start A neighbour 4.98 V',
+    'start A neighbour 4.97 V',
+    'start A-B released 14k',
+    'supply main 5.02 V always',
+    'note: foam behind the board',
+  )
+  .edit(
+    { do: 'change', section: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
+    { do: 'change', section: 'thumb', set: { way: 'solid-state-relay' }, say: 'way of pressing: solid-state relay' },
+    {
+      do: 'change',
+      section: 'board',
+      set: { pressPin: 5, armPin: 14, pullDown: true },
+      say: 'press on pin 5 with a resistor to ground, arm switch on pin 14',
+    },
+    {
+      do: 'change',
+      section: 'feed',
+      set: {
+        supply: 'own plug-in supply',
+        volts: 5,
+        amps: 1,
+        isolated: 'yes',
+        leadMetres: 1,
+        leadSquareMetres: 0.08e-6,
+      },
+      say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
+    },
+    {
+      do: 'change',
+      section: 'sense',
+      set: { contact: 'at-rest', restsClosed: true },
+      say: 'the keep-warm lever closes a contact at rest',
+    },
+    {
+      do: 'change',
+      section: 'act',
+      set: {
+        machine: {
+          kind: 'starts-and-stops-itself',
+          shortestPressSeconds: 0.04,
+          longestPressSeconds: 2,
+          runSeconds: 1500,
+          afterPowerCut: 'off',
+        },
+        script: [{ do: 'press', seconds: 0.18 }],
+      },
+      say: 'starts and stops by itself after 25 minutes; one press of 180 ms',
+    },
+    {
+      do: 'change',
+      section: 'guard',
+      set: { place: 'damp', cutOff: 'one-shot' },
+      say: 'it stands where steam comes; a one-shot ends each press',
+    },
+    {
+      do: 'change',
+      section: 'wish',
+      set: { heldBy: 'the arm switch, which whoever fills the pot sets by hand' },
+      say: 'held by the arm switch',
+    },
+    { do: 'change', section: 'sheet', set: { by: 'the morning cook' }, say: 'tested by the morning cook' },
+    { do: 'change', section: 'board', set: { sensorPin: 12 }, say: 'rest contact on pin 12' },
+    {
+      do: 'change',
+      section: 'routine',
+      set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true }] },
+      say: 'at 10:40 on weekdays, if armed',
+    },
+  )
+  .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry', 'own-devices')
+  .tried('prove-dead', 1, 'no voltage between any pair')
+  .tried('dummy-load', 1, 'lamp on for a blink, off again')
+  .tried('restarts', 10, 'the contact stayed open through every power-up')
+  .tried('one-press', 1, 'the pot clicked and began to heat')
+  .tried('many-presses', 22, 'every press seen', 'standin')
+  .tried('many-presses', 2302, 'every press counted over a night, its heater unplugged')
+  .tried('hand-switch', 1, 'obeyed both times')
+  .tried('never', 1, 'empty and unarmed it stayed at rest, through two power cuts as well')
+  .tried('sign-off', 1, 'case closed, joint labelled')
+  .write('rice-pot');

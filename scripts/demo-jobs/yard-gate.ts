@@ -1,0 +1,113 @@
+import { DEAD, Maker } from '../demo-maker';
+
+new Maker(
+  'demo-yard-gate',
+  {
+    title: 'Yard gate',
+    outcome: 'the gate opens for deliveries and closes at night',
+    when: 'deliveries, and 22:30',
+    never: 'move by itself at power-up, or stay open overnight',
+  },
+  '2026-11-19',
+)
+  .edit({
+    do: 'change',
+    section: 'wish',
+    set: {
+      hazards: ['mains', 'moving-door', 'pinch'],
+      hazardsReviewed: true,
+      others: 'two drivers with a hand remote',
+    },
+    say: 'hazards: mains inside, closing door, pinch',
+  })
+  .tick(...DEAD)
+  .say(
+    'mains plug turns',
+    'mains switch closed',
+    'mains earth case',
+    'strip back 6',
+    'back 1 wire red',
+    'back 2 wire blue',
+    'back 3 wire green',
+    'back 4 wire white',
+    'back 5 wire brown',
+    'back 6 wire yellow',
+    ...[1, 2, 3, 4, 5, 6].map((t) => `back ${t} to mains off >20M`),
+    'back 1 to earth on 1.1 VAC',
+    'back 1 to earth plug-turned 1.3 VAC',
+    'back 1-2 idle -24.3 V',
+    'back 1-3 idle -12.6 V',
+    'back 1-4 idle -24.2 V',
+    'back 1-5 idle 0.02 V',
+    'back 1-5 idle 0.1 VAC',
+    'back 1-6 idle 0.01 V',
+    'back 1-6 idle 0.1 VAC',
+    'back 5-6 idle 0.00 V',
+    'back 5-6 idle 0.0 VAC',
+    'back 3-4 idle -11.62 V',
+    'back 3-4 loaded -4.81 V',
+    'back jumper 3-4 1k moves',
+    'ground to mains off >20M',
+    'gate A to mains off >20M',
+    'gate B to mains off >20M',
+    'gate A to earth on 1.1 VAC',
+    'gate A to earth plug-turned 1.3 VAC',
+    'gate look terminals',
+    'gate B to ground off >20M',
+    'gate A-B idle 11.62 V',
+    'gate short 8.21 mA',
+    'gate A-B pressed 0.3 ohm',
+    'note: terminals 3 and 4, green and white',
+  )
+  .edit({ do: 'change', section: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
+  .edit(
+    {
+      do: 'change',
+      section: 'thumb',
+      set: { way: 'relay-contact', picks: { relay: 'relay-signal' } },
+      say: 'way of pressing: relay contact, gold signal relay',
+    },
+    { do: 'change', section: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
+    {
+      do: 'change',
+      section: 'feed',
+      set: {
+        supply: 'own plug-in supply',
+        volts: 5,
+        amps: 1,
+        isolated: 'yes',
+        leadMetres: 1,
+        leadSquareMetres: 0.08e-6,
+      },
+      say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
+    },
+    {
+      do: 'change',
+      section: 'act',
+      set: {
+        machine: {
+          kind: 'open-stop-close-stop',
+          shortestPressSeconds: 0.08,
+          longestPressSeconds: 3,
+          runSeconds: 16,
+          afterPowerCut: 'off',
+        },
+        script: [{ do: 'press', seconds: 0.5 }],
+      },
+      say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s',
+    },
+    {
+      do: 'change',
+      section: 'routine',
+      set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] },
+      say: 'at 22:30 every day',
+    },
+    {
+      do: 'change',
+      section: 'guard',
+      set: { place: 'damp', cutOff: 'one-shot' },
+      say: 'it stands outdoors; a one-shot ends each press',
+    },
+  )
+  .tick('mains-cover', 'mains-apart', 'own-devices')
+  .write('yard-gate');

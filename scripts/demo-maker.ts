@@ -1,0 +1,120 @@
+import { writeFileSync } from 'node:fs';
+import {
+  applyEdit,
+  BENCH_MAINS,
+  freshJob,
+  jobText,
+  readNoteLine,
+  type FreshWish,
+  type Job,
+  type JobEdit,
+  type Survey,
+} from '../core/job';
+import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/probe';
+import { seededRandom } from '../core/quantity';
+import { basisOf } from '../core/try';
+import { buildFor, STANDINS } from '../core/standin';
+
+/** Builds one demo job by the very edits and note lines that a maker would give. */
+export class Maker {
+  private job: Job;
+  private minute = 0;
+
+  constructor(
+    id: string,
+    wish: FreshWish,
+    private readonly day: string,
+  ) {
+    this.job = freshJob({ place: 'Marrow Street Kitchen', ...wish }, id, this.now());
+  }
+
+  private now(): string {
+    const t = 14 * 60 + this.minute++;
+    return `${this.day}T${String(Math.floor(t / 60)).padStart(2, '0')}:${String(t % 60).padStart(2, '0')}:00Z`;
+  }
+
+  edit(...edits: JobEdit[]): this {
+    for (const e of edits) this.job = applyEdit(this.job, e, this.now());
+    return this;
+  }
+
+  say(...lines: string[]): this {
+    for (const line of lines) {
+      const now = this.now();
+      const u = readNoteLine(line, this.job, { id: `${this.job.id}-r${this.job.readings.length + 1}`, now });
+      if (!u.ok) throw new Error(`${line}: ${u.message}`);
+      this.job = applyEdit(this.job, u.edit, now);
+    }
+    return this;
+  }
+
+  /** Follows Probe's own proposals on the stand-in until nothing is worth another touch. */
+  measure(model: string, control: string, seed: number): this {
+    const standin = STANDINS[model]!;
+    const random = seededRandom(seed);
+    const id = `control-${control}`;
+    this.edit({ do: 'change', section: 'standin', set: { model, seed }, say: `the ${standin.name} stands in` });
+    if (this.job.survey.mains.feed === 'unknown')
+      this.survey(
+        { mains: BENCH_MAINS },
+        'a plug that goes in either way round, its main switch closed while ohms are read, earth at the pin',
+      );
+    if (!this.job.controls.some((c) => c.id === id)) this.say(`control ${control}`);
+    for (let n = 0; n < 24; n++) {
+      const next = nextFor(this.job, surveyOf(this.job, id));
+      if (!next) break;
+      const reading = takenFrom(
+        { build: buildFor(standin, control), faults: standin.faults },
+        next,
+        `${this.job.id}-r${this.job.readings.length + 1}`,
+        this.now(),
+        random,
+      );
+      this.edit({ do: 'add-reading', reading, say: `${control}: ${next.title}, from the stand-in` });
+    }
+    if (isolationOf(this.job, id).verdict === 'unknown') throw new Error(`${control} is not surveyed to the end`);
+    return this;
+  }
+
+  survey(set: Partial<Survey>, say: string): this {
+    return this.edit({ do: 'change', section: 'survey', set, say });
+  }
+
+  tick(...steps: string[]): this {
+    return this.edit(
+      ...steps.map((step): JobEdit => ({
+        do: 'tick',
+        step,
+        title: step.replace(/^dead-/, '').replace(/-/g, ' '),
+        on: true,
+      })),
+    );
+  }
+
+  tried(step: string, count: number, observed: string, on: 'hand' | 'standin' = 'hand'): this {
+    const now = this.now();
+    return this.edit({
+      do: 'add-trial',
+      say: `${step.replace(/-/g, ' ')}: ${observed}`,
+      trial: {
+        id: `${this.job.id}-t${this.job.trials.length + 1}`,
+        step,
+        at: now,
+        outcome: 'as-expected',
+        count,
+        failed: 0,
+        observed,
+        on,
+        by: 'the morning cook',
+        basis: basisOf(this.job),
+      },
+    });
+  }
+
+  write(name: string): void {
+    writeFileSync(new URL(`../demo/${name}.json`, import.meta.url), jobText(this.job));
+  }
+}
+
+/** The steps that prove a machine dead. */
+export const DEAD = ['dead-isolate', 'dead-hold', 'dead-test-tester', 'dead-test-dead', 'dead-test-tester-again'];
