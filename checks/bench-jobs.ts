@@ -1,5 +1,5 @@
 // Jobs for the independent judgements: built by note lines as a maker would say them, so that nothing of the core's facts is set by hand.
-import { applyEdit, BENCH_MAINS, freshJob, readNoteLine, type Job, type JobEdit, type Section } from '../core/job';
+import { edited, BENCH_MAINS, freshJob, readNoteLine, type Job, type JobEdit, type Section } from '../core/job';
 
 const NOW = '2026-03-02T14:00:00Z';
 const at = (i: number): string =>
@@ -12,13 +12,13 @@ export function said(lines: readonly string[], mains: Partial<Job['survey']['mai
   return lines.reduce((job, line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: at(i) });
     if (!u.ok) throw new Error(`${line}: ${u.message}`);
-    return applyEdit(job, u.edit, at(i));
+    return edited(job, u.edit, at(i));
   }, begun);
 }
 
 /** The same with one section changed. */
 export const put = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job =>
-  applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, NOW);
+  edited(job, { do: 'set', at: section, set, say: 'test' } as JobEdit, NOW);
 
 export const OHMS_APART = ['ground to mains off >20M', 'it A to mains off >20M', 'it B to mains off >20M'] as const;
 export const APART = [...OHMS_APART, 'it A to earth on 0.3 VAC', 'it A to earth plug-turned 0.3 VAC'] as const;

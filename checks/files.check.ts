@@ -4,14 +4,14 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import { applyEdit, type Job, type Way, WAYS } from '../core/job';
+import { edited, type Job, type Way, WAYS } from '../core/job';
 import { packZip } from '../core/pack';
 import { changed, demoJob } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
 const pot = demoJob('rice-pot');
 const NAME = `<&"'> ]]> \u0001 ünïcode Ω`;
-const odd: Job = applyEdit(pot, { do: 'title', title: NAME, place: NAME }, '2026-03-02T14:00:00Z');
+const odd: Job = edited(pot, { do: 'title', title: NAME, place: NAME }, '2026-03-02T14:00:00Z');
 
 describe('files read by other programs', () => {
   it.each(WAYS)('the wiring sheet of %s is well-formed XML and an SVG by name', (way: Way) => {

@@ -1,4 +1,4 @@
-import type { Room } from '../core/finding';
+import { type Room } from '../core/job';
 import type { Job, PartKind, Way } from '../core/job';
 import { SHIPPED_PARTS } from '../core/parts';
 import { mainsLoad } from './bench-jobs';

@@ -3,7 +3,8 @@
 import { beforeAll, describe, expect, it } from 'vitest';
 import { assess, type Assessment } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import { flips, inputsOf, turns, type Finding, type Room } from '../core/finding';
+import { type Room } from '../core/job';
+import { flips, inputsOf, turns, type Finding } from '../core/finding';
 import { formatQuantity, seededRandom } from '../core/quantity';
 import { demoJob } from '../core/testing/jobs';
 import { threadOf } from '../core/thread';

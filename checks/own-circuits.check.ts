@@ -5,7 +5,8 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { contactAt, PROFILES } from '../core/board';
 import { assess } from '../core/assess';
-import type { Job, PressFact, Way } from '../core/job';
+import type { PressFact } from '../core/facts';
+import type { Job, Way } from '../core/job';
 import { APART, dryPair, finished, lowButton, put, said, scannedKey } from './bench-jobs';
 import { inFolder, runProgram } from './programs';
 

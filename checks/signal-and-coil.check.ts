@@ -6,7 +6,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../core/assess';
 import { COIL_SECONDS } from '../core/circuit';
-import { applyEdit, freshJob, readNoteLine, type Job } from '../core/job';
+import { edited, freshJob, readNoteLine, type Job } from '../core/job';
 import { clampAmps, pwmFilter } from '../core/signal';
 import { wayContext } from '../core/thumb';
 import { evaluateWay } from '../core/ways';
@@ -166,7 +166,7 @@ describe('a closed switch on a ladder', () => {
       (j: Job, line, i) => {
         const u = readNoteLine(line, j, { id: `r${i}`, now: at(i) });
         if (!u.ok) throw new Error(u.message);
-        return applyEdit(j, u.edit, at(i));
+        return edited(j, u.edit, at(i));
       },
       freshJob({ title: 'x' }, 'x', at(0)),
     );

@@ -6,7 +6,7 @@ import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
 import {
-  applyEdit,
+  edited,
   freshJob,
   knownMachine,
   jobText,
@@ -70,7 +70,7 @@ function note(job: Job, lines: readonly string[]): Job {
         `line ${i + 1}, character ${understood.at + 1}: ` +
           `${understood.message}${understood.suggestion ? ` (did you mean: ${understood.suggestion})` : ''}`,
       );
-    return applyEdit(current, understood.edit, at);
+    return edited(current, understood.edit, at);
   }, job);
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess, nextReadingOf } from './assess';
-import { flips, ROOMS, SOURCES, type Finding } from './finding';
+import { ROOMS } from './job';
+import { flips, SOURCES, type Finding } from './finding';
 import { freshJob, type Job } from './job';
 import { changed, demoJob } from './testing/jobs';
 import { nextStep, threadOf } from './thread';

@@ -3,7 +3,8 @@ import { feedFindings, loadsOf } from './feed';
 import { directShare } from './contacts';
 import { oneShot } from './cutoff';
 import { cautionsOf, CAUTIONS, guardFindings, hazardsOf, needsProveDead } from './guard';
-import { HAZARDS, type ContactFact, type ControlFact, type Job } from './job';
+import type { ContactFact, ControlFact } from './facts';
+import { HAZARDS, type Job } from './job';
 import { assess } from './assess';
 import { changed, demoJob, findingOf } from './testing/jobs';
 

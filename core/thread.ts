@@ -1,4 +1,5 @@
-import { byHarm, gravest, ROOMS, type Finding, type Room, type Verdict } from './finding';
+import { ROOMS, type Room } from './job';
+import { byHarm, gravest, type Finding, type Verdict } from './finding';
 
 /** A bead of the thread: the room's gravest finding. */
 export interface Bead {
@@ -35,7 +36,7 @@ const SUMMARIES: ReadonlySet<string> = new Set([
 ]);
 
 /** What to do next: the first stop, else the first room that is not settled, in the order of the work. */
-export function nextStep(beads: readonly Bead[]): Bead | null {
+export function nextStep<B extends Pick<Bead, 'verdict'>>(beads: readonly B[]): B | null {
   const order: Verdict[] = ['stop', 'unknown', 'tight'];
   for (const verdict of order) {
     const bead = beads.find((b) => b.verdict === verdict);

@@ -1,6 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { isolated, newJob, room, say } from './steps';
-import { part } from './probe.e2e';
+import { isolated, newJob, part, room, say } from './steps';
 
 test('a pad is mapped by the beeper on its tail, and an odd ring is named', async ({ page }) => {
   await newJob(page, { title: 'Little pad' });

@@ -1,21 +1,13 @@
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import { padCapture, PROOFER_PAD } from '../core/standin';
 import { seededRandom } from '../core/quantity';
-import { bead, complaints, isolated, kept, MAINS_SAID, measureAll, newJob, room, say } from './steps';
+import { bead, complaints, isolated, kept, MAINS_SAID, measureAll, newJob, part, room, say } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-probe-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
-
-export async function part(page: Page, name: string): Promise<void> {
-  await page
-    .getByRole('navigation', { name: 'What to survey' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
-    .click();
-  await expect(page).toHaveURL(name === 'controls' ? /probe$/ : new RegExp(`part=${name}`));
-}
 
 test('a look tells before it is taken what it would mean; a reading put off comes back', async ({ page }) => {
   const heard = complaints(page);

@@ -230,3 +230,12 @@ export async function accessible(page: Page, where: string): Promise<void> {
     ),
   ).toEqual([]);
 }
+
+/** Goes to a part of Probe. */
+export async function part(page: Page, name: string): Promise<void> {
+  await page
+    .getByRole('navigation', { name: 'What to survey' })
+    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .click();
+  await expect(page).toHaveURL(name === 'controls' ? /probe$/ : new RegExp(`part=${name}`));
+}

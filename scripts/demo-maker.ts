@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import {
-  applyEdit,
+  edited,
   BENCH_MAINS,
   freshJob,
   jobText,
@@ -34,7 +34,7 @@ export class Maker {
   }
 
   edit(...edits: JobEdit[]): this {
-    for (const e of edits) this.job = applyEdit(this.job, e, this.now());
+    for (const e of edits) this.job = edited(this.job, e, this.now());
     return this;
   }
 
@@ -43,7 +43,7 @@ export class Maker {
       const now = this.now();
       const u = readNoteLine(line, this.job, { id: `${this.job.id}-r${this.job.readings.length + 1}`, now });
       if (!u.ok) throw new Error(`${line}: ${u.message}`);
-      this.job = applyEdit(this.job, u.edit, now);
+      this.job = edited(this.job, u.edit, now);
     }
     return this;
   }
@@ -53,7 +53,7 @@ export class Maker {
     const standin = STANDINS[model]!;
     const random = seededRandom(seed);
     const id = `control-${control}`;
-    this.edit({ do: 'change', section: 'standin', set: { model, seed }, say: `the ${standin.name} stands in` });
+    this.edit({ do: 'set', at: 'standin', set: { model, seed }, say: `the ${standin.name} stands in` });
     if (this.job.survey.mains.feed === 'unknown')
       this.survey(
         { mains: BENCH_MAINS },
@@ -77,7 +77,7 @@ export class Maker {
   }
 
   survey(set: Partial<Survey>, say: string): this {
-    return this.edit({ do: 'change', section: 'survey', set, say });
+    return this.edit({ do: 'set', at: 'survey', set, say });
   }
 
   tick(...steps: string[]): this {

@@ -1,5 +1,8 @@
-// Writes docs/job.schema.json from the Yup schema; a test holds the two together.
+// Writes the JSON Schemas in docs/ from the fields; a test holds them together.
 import { writeFileSync } from 'node:fs';
-import { jobJsonSchema } from '../core/job';
+import { editsJsonSchema, jobJsonSchema } from '../core/job';
 
-writeFileSync(new URL('../docs/job.schema.json', import.meta.url), `${JSON.stringify(jobJsonSchema(), null, 2)}\n`);
+const write = (name: string, schema: unknown): void =>
+  writeFileSync(new URL(`../docs/${name}.schema.json`, import.meta.url), `${JSON.stringify(schema, null, 2)}\n`);
+write('job', jobJsonSchema());
+write('edits', editsJsonSchema());

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { RouterLink } from '@angular/router';
 import { PART_KINDS, type PartKind, type StockLine } from '../../core/job';
-import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type DrawerPart } from '../../core/parts';
+import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
 import { DrawerStore } from '../store/drawer';
 import { Brand } from '../ui/brand';
 import { PartDialog } from '../ui/part-dialog';
@@ -34,21 +34,21 @@ export class DrawerPage {
     void this.store.load();
   }
 
-  private change(set: Partial<ReturnType<typeof this.drawer>>): void {
+  private change(f: (d: Drawer) => Partial<Drawer>): void {
     this.before.set(this.drawer());
-    void this.store.change(set);
+    void this.store.change(f);
   }
 
   protected undo(): void {
     const there = this.before();
-    if (there) this.change(there);
+    if (there) this.change(() => there);
   }
 
   protected readonly count = (n: number, old: number): number => (Number.isInteger(n) && n >= 0 ? n : old);
   protected readonly money = (n: number, old: number | null): number | null => (Number.isFinite(n) && n >= 0 ? n : old);
 
   protected part(p: DrawerPart, set: Partial<DrawerPart>): void {
-    this.change({ parts: this.drawer().parts.map((x) => (x.id === p.id ? { ...x, ...set } : x)) });
+    this.change(({ parts }) => ({ parts: parts.map((x) => (x.id === p.id ? { ...x, ...set } : x)) }));
   }
 
   protected async edit(p: DrawerPart): Promise<void> {
@@ -64,31 +64,31 @@ export class DrawerPage {
       name: '',
       values: { ...base.values },
     });
-    if (kept) this.change({ parts: [...this.drawer().parts, { ...kept, have: 1, price: null }] });
+    if (kept) this.change(({ parts }) => ({ parts: [...parts, { ...kept, have: 1, price: null }] }));
   }
 
   protected remove(p: DrawerPart): void {
-    this.change({ parts: this.drawer().parts.filter((x) => x.id !== p.id) });
+    this.change(({ parts }) => ({ parts: parts.filter((x) => x.id !== p.id) }));
   }
 
   protected line(s: StockLine, set: Partial<StockLine>): void {
-    this.change({ stock: this.drawer().stock.map((x) => (x.name === s.name ? { ...x, ...set } : x)) });
+    this.change(({ stock }) => ({ stock: stock.map((x) => (x.name === s.name ? { ...x, ...set } : x)) }));
   }
 
   protected drop(s: StockLine): void {
-    this.change({ stock: this.drawer().stock.filter((x) => x.name !== s.name) });
+    this.change(({ stock }) => ({ stock: stock.filter((x) => x.name !== s.name) }));
   }
 
   protected addLine(box: HTMLInputElement): void {
     const name = box.value.trim();
     if (!name || this.drawer().stock.some((s) => s.name === name)) return;
-    this.change({ stock: [...this.drawer().stock, { name, have: 1, price: null }] });
+    this.change(({ stock }) => ({ stock: [...stock.filter((x) => x.name !== name), { name, have: 1, price: null }] }));
     box.value = '';
   }
 
   protected currency(box: HTMLInputElement): void {
     const text = box.value.trim().toUpperCase();
-    if (/^[A-Z]{3}$/.test(text)) this.change({ currency: text });
+    if (/^[A-Z]{3}$/.test(text)) this.change(() => ({ currency: text }));
     else box.value = this.drawer().currency;
   }
 
@@ -112,7 +112,7 @@ export class DrawerPage {
         : readDrawer(await file.text());
     if (loaded.ok) {
       this.problem.set('');
-      this.change(loaded.drawer);
+      this.change(() => loaded.drawer);
     } else this.problem.set(`${file.name}: ${loaded.message}`);
   }
 }

@@ -1,10 +1,14 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
-import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
+import { copyOf, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
+import type { Unpacked } from '../../core/pack';
+import type { DrawerLoaded } from '../../core/parts';
+import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';
 import { Photos } from '../store/photos';
 import { selectJobs } from '../store/jobs.selectors';
+import { WorkerClient } from '../store/worker-client';
 
 const DEMO_JOBS = [
   'rice-pot',
@@ -18,6 +22,20 @@ const DEMO_JOBS = [
 ];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;
+/** The longest that a zip may take to open, ms. */
+const UNPACK_LIMIT_MS = 60_000;
+
+/** The job with its photographs under the ids that their pictures are kept under here. */
+function withPictures(loaded: Loaded, renamed: ReadonlyMap<string, string>): Loaded {
+  if (!loaded.ok || ![...renamed].some(([from, to]) => from !== to)) return loaded;
+  const { survey } = loaded.job;
+  const photos = survey.photos.map((p) => ({ ...p, id: renamed.get(p.id) ?? p.id }));
+  return { ok: true, job: { ...loaded.job, survey: { ...survey, photos } } };
+}
+
+/** A few notes are read, many are counted. */
+const sumOf = (notes: readonly string[]): string =>
+  notes.length <= 3 ? notes.join(' ') : `${notes.length} jobs were opened. ${notes[0]!} …`;
 
 /**
  * Brings jobs in from files, from zips with photographs and from the shipped demo; a bad file is named, and nothing on
@@ -30,6 +48,10 @@ export class FileOpener {
   private readonly state = this.store.selectSignal(selectJobs);
   readonly problem = signal<{ file: string; problem: LoadProblem } | null>(null);
   readonly note = signal('');
+  private readonly drawer = inject(DrawerStore);
+  private readonly client = new WorkerClient<File, Unpacked>(
+    () => new Worker(new URL('../workers/unpack.worker', import.meta.url), { type: 'module' }),
+  );
   private asked = false;
 
   pick(): void {
@@ -44,6 +66,7 @@ export class FileOpener {
   }
 
   async read(file: File): Promise<void> {
+    this.problem.set(null);
     if (/\.zip$/i.test(file.name)) return this.readZip(file);
     // The size is checked before a byte is read, so that a huge file cannot fill the memory.
     const loaded: Loaded = file.size > JOB_TEXT_LIMIT ? tooLarge(file.size) : loadJob(await file.text());
@@ -65,18 +88,39 @@ export class FileOpener {
     };
     if (file.size > ZIP_LIMIT)
       return no(`This zip is ${Math.round(file.size / 1e6)} MB; at most ${ZIP_LIMIT / 1e6} MB are opened.`);
+    this.note.set('The zip is being opened …');
     try {
-      const { unpackZip } = await import('../../core/pack');
-      const { text, pictures } = unpackZip(new Uint8Array(await file.arrayBuffer()));
-      const loaded = loadJob(text);
-      const wanted = loaded.ok
-        ? pictures.filter((p) => loaded.job.survey.photos.some((photo) => photo.id === p.id))
-        : [];
-      for (const p of wanted) await this.photos.keep(p.id, new Blob([p.bytes as BlobPart], { type: 'image/jpeg' }));
-      this.note.set(this.take(file.name, loaded));
+      const unpacked = await this.client.ask(file, { limitMs: UNPACK_LIMIT_MS });
+      const renamed = new Map<string, string>();
+      for (const p of unpacked.pictures) {
+        const kept = await this.photos.bring(p.id, p.bytes);
+        if (kept) renamed.set(p.id, kept);
+      }
+      const notes = unpacked.jobs.map(({ name, loaded }) =>
+        this.take(unpacked.jobs.length > 1 ? `${file.name}, ${name}` : file.name, withPictures(loaded, renamed)),
+      );
+      if (unpacked.drawer) notes.push(await this.drawerFrom(unpacked.drawer));
+      this.note.set(sumOf(notes.filter(Boolean)));
     } catch (error) {
       no(error instanceof Error ? error.message : 'It could not be read.');
     }
+  }
+
+  /** A backup's drawer joins the one that is here: what is here stays as it is, what is missing comes. */
+  private async drawerFrom(loaded: DrawerLoaded): Promise<string> {
+    if (!loaded.ok) return `The drawer in it could not be read: ${loaded.message}`;
+    await this.drawer.load();
+    const { parts, stock } = this.drawer.drawer();
+    const newParts = loaded.drawer.parts.filter((p) => !parts.some((x) => x.id === p.id));
+    const newStock = loaded.drawer.stock.filter((s) => !stock.some((x) => x.name === s.name));
+    if (newParts.length + newStock.length === 0) return '';
+    const first = parts.length + stock.length === 0;
+    await this.drawer.change((d) => ({
+      parts: [...d.parts, ...newParts],
+      stock: [...d.stock, ...newStock],
+      ...(first ? { currency: loaded.drawer.currency } : {}),
+    }));
+    return `${newParts.length + newStock.length} lines came into the drawer.`;
   }
 
   async demo(): Promise<void> {
@@ -106,12 +150,12 @@ export class FileOpener {
       this.problem.set({ file: name, problem: loaded.problem });
       return '';
     }
-    this.problem.set(null);
     const there = this.state().byId[loaded.job.id]?.job;
     const same = there && JSON.stringify(there) === JSON.stringify(loaded.job);
     if (same) return `${loaded.job.title} is already on the shelf, just as in the file.`;
+    const now = new Date().toISOString();
     const job: Job = there
-      ? { ...loaded.job, id: crypto.randomUUID(), title: `${loaded.job.title}, from file` }
+      ? copyOf(loaded.job, crypto.randomUUID(), now, ', from file', 'opened from a file, beside the one on the shelf')
       : loaded.job;
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
     return there

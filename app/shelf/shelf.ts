@@ -1,29 +1,25 @@
-import {
-  afterNextRender,
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  effect,
-  inject,
-  signal,
-  untracked,
-} from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { nextStep, type Bead } from '../../core/thread';
-import { anotherUnit, applyEdit, BENCH_MAINS, freshJob, type Job } from '../../core/job';
+import { nextStep } from '../../core/thread';
+import { anotherUnit, BENCH_MAINS, edited, freshJob, type Job } from '../../core/job';
 import { Assessor } from '../store/assessor';
-import { JobsActions } from '../store/jobs.actions';
+import { Database, type KeptBead } from '../store/database';
+import { JobsActions, type Unreadable } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
+import { StorageRoom } from '../store/storage-room';
+import { Threads } from '../store/threads';
 import { Brand } from '../ui/brand';
+import { saveFile } from '../ui/save-file';
+import { Backup } from './backup';
 import { FileOpener } from './file-opener';
 import { JobRow } from './job-row';
 import { Newcomer } from './newcomer';
 
 type Order = 'touched' | 'nearest';
 
-const settledCount = (beads: readonly Bead[] | undefined): number =>
+const settledCount = (beads: readonly KeptBead[] | undefined): number =>
   beads?.filter((b) => b.verdict === 'settled').length ?? 0;
 
 /** All jobs as rows, each with its own small thread. */
@@ -42,10 +38,11 @@ export class Shelf {
   protected readonly order = signal<Order>('touched');
   protected readonly archive = signal(false);
   private readonly router = inject(Router);
-  private readonly assessor = inject(Assessor);
-  protected readonly threads = computed((): Readonly<Record<string, readonly Bead[]>> =>
-    Object.fromEntries(Object.entries(this.assessor.results()).map(([id, r]) => [id, r.thread])),
-  );
+  protected readonly threads = inject(Threads);
+  protected readonly failures = inject(Assessor).failures;
+  protected readonly database = inject(Database);
+  protected readonly storage = inject(StorageRoom);
+  private readonly backups = inject(Backup);
   private readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
   protected readonly archivedCount = computed(() => this.all().filter((j) => j.archived).length);
   protected readonly jobs = computed(() => {
@@ -56,11 +53,15 @@ export class Shelf {
     const byTouched = (a: Job, b: Job): number => b.touchedAt.localeCompare(a.touchedAt);
     return this.order() === 'touched'
       ? list.sort(byTouched)
-      : list.sort((a, b) => settledCount(this.threads()[b.id]) - settledCount(this.threads()[a.id]) || byTouched(a, b));
+      : list.sort(
+          (a, b) => settledCount(this.threads.all()[b.id]) - settledCount(this.threads.all()[a.id]) || byTouched(a, b),
+        );
   });
   protected readonly summary = computed(() => {
     const n = this.all().filter((j) => !j.archived).length;
-    const stops = Object.values(this.threads()).filter((t) => nextStep(t)?.verdict === 'stop').length;
+    const stops = this.all().filter(
+      (j) => !j.archived && nextStep(this.threads.all()[j.id] ?? [])?.verdict === 'stop',
+    ).length;
     if (n === 0) return '';
     const places = [
       ...new Set(
@@ -74,10 +75,7 @@ export class Shelf {
 
   constructor() {
     // Rows first; their threads come from the worker, so that the shelf can be used before the arithmetic is done.
-    effect(() => {
-      const done = untracked(this.assessor.results);
-      for (const job of this.all()) if (done[job.id]?.job !== job) this.assessor.request(job);
-    });
+    effect(() => this.threads.want(this.all()));
     // A mark for measurements: the moment from which the shelf answers.
     effect(() => {
       if (this.state().phase !== 'loading') requestAnimationFrame(() => performance.mark('shelf-usable'));
@@ -94,7 +92,7 @@ export class Shelf {
   protected practise(): void {
     const now = new Date().toISOString();
     const seed = 1 + (Math.floor(Date.now() / 1000) % 9000);
-    const job = applyEdit(
+    const job = edited(
       freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now),
       { do: 'add-control', id: 'control-it', name: 'it' },
       now,
@@ -111,6 +109,28 @@ export class Shelf {
     this.store.dispatch(
       JobsActions.edited({ id: job.id, edit: { do: 'archive', archived }, now: new Date().toISOString() }),
     );
+  }
+
+  /** What stands in the way of keeping a job, in a few words for its row. */
+  protected trouble(id: string): string {
+    const save = this.state().byId[id]?.save;
+    return save === 'failed' ? 'not kept in the browser' : save === 'changed-elsewhere' ? 'changed in another tab' : '';
+  }
+
+  protected saveUnreadable(u: Unreadable): void {
+    saveFile(
+      `${u.title.replace(/[^\w-]+/g, '-').slice(0, 60)}.job.json`,
+      JSON.stringify(u.document, null, 2),
+      'application/json',
+    );
+  }
+
+  protected takeAway(u: Unreadable): void {
+    this.store.dispatch(JobsActions.takeAwayUnreadable({ id: u.id }));
+  }
+
+  protected backup(): void {
+    void this.backups.save();
   }
 
   protected drop(event: DragEvent): void {

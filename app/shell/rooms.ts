@@ -1,4 +1,4 @@
-import type { Room } from '../../core/finding';
+import { type Room } from '../../core/job';
 
 export interface RoomInfo {
   readonly room: Room;

@@ -1,14 +1,17 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { answerFor } from '../../core/answer';
-import { applyEdit, type Job } from '../../core/job';
+import { edited, type Job } from '../../core/job';
 import { demoJob } from '../../core/testing/jobs';
+import type { Question } from '../workers/answer.worker';
+import type { Asked } from '../workers/serve';
 import { Assessor } from './assessor';
 
 /** A worker that answers when it is told to, so that the order of things can be tested. */
 class SlowWorker {
   static all: SlowWorker[] = [];
-  asked: { id: number; job: Job; skip: Record<string, string[]>; plan?: boolean }[] = [];
+  asked: Question[] = [];
+  private ids: number[] = [];
   private heard: Record<string, (e: unknown) => void> = {};
   constructor() {
     SlowWorker.all.push(this);
@@ -16,16 +19,23 @@ class SlowWorker {
   addEventListener(kind: string, f: (e: unknown) => void): void {
     this.heard[kind] = f;
   }
-  postMessage(question: SlowWorker['asked'][number]): void {
+  postMessage({ id, question }: Asked<Question>): void {
+    this.ids.push(id);
     this.asked.push(question);
   }
   terminate = vi.fn();
   /** Answers question `i` and waits until the assessor has it. */
   async answer(a: Assessor, i: number): Promise<void> {
     await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: 20_000 });
-    const { id, job, skip } = this.asked[i]!;
-    this.heard['message']!({ data: { id, answer: answerFor(job, skip) } });
+    const { job, skip } = this.asked[i]!;
+    const answer = { of: 'job', answer: answerFor(job, skip) };
+    this.heard['message']!({ data: { id: this.ids[i], is: 'answer', answer } });
     await vi.waitFor(() => expect(a.results()[job.id]?.job).toBe(job), { timeout: 20_000 });
+  }
+  /** Says that question `i` cannot be answered. */
+  async refuse(i: number, problem: string): Promise<void> {
+    await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: 20_000 });
+    this.heard['message']!({ data: { id: this.ids[i], is: 'problem', problem } });
   }
   fail(): void {
     this.heard['error']!({});
@@ -33,7 +43,7 @@ class SlowWorker {
 }
 
 const pot = demoJob('rice-pot');
-const touched = (job: Job, text: string): Job => applyEdit(job, { do: 'note', text }, '2026-03-02T15:00:00Z');
+const touched = (job: Job, text: string): Job => edited(job, { do: 'note', text }, '2026-03-02T15:00:00Z');
 
 describe('the assessor', () => {
   beforeEach(() => {
@@ -96,6 +106,51 @@ describe('the assessor', () => {
     b.request(pot);
     await vi.waitFor(() => expect(b.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });
     expect((await b.plan(demoJob('dough-proofer'))).length).toBeGreaterThanOrEqual(0);
+  });
+
+  it('says which job cannot be worked out, and the others go on', async () => {
+    const a = make();
+    const [gate, proofer] = [demoJob('yard-gate'), demoJob('dough-proofer')];
+    for (const job of [pot, gate, proofer]) a.request(job);
+    const worker = SlowWorker.all[0]!;
+    await worker.refuse(0, 'supplyVolts is no number');
+    await worker.answer(a, 1);
+    await worker.answer(a, 2);
+    expect(a.failures()[pot.id]).toEqual({ job: pot, why: 'supplyVolts is no number' });
+    expect(Object.keys(a.results()).sort()).toEqual([gate.id, proofer.id].sort());
+    // A version that can be worked out clears it.
+    const mended = touched(pot, 'mended');
+    a.request(mended);
+    await worker.answer(a, 3);
+    expect(a.failures()[pot.id]).toBeUndefined();
+  });
+
+  it('ends a worker that does not come to an end with one job, and goes on with a new one', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const a = make();
+    const gate = demoJob('yard-gate');
+    a.request(pot);
+    a.request(gate);
+    vi.advanceTimersByTime(21_000);
+    vi.useRealTimers();
+    await vi.waitFor(() => expect(a.failures()[pot.id]?.why).toMatch(/within 20 s/));
+    expect(SlowWorker.all[0]!.terminate).toHaveBeenCalled();
+    await vi.waitFor(() => expect(SlowWorker.all).toHaveLength(2));
+    await SlowWorker.all[1]!.answer(a, 0);
+    expect(a.results()[gate.id]!.job).toBe(gate);
+  });
+
+  it('takes the open job before all that wait', async () => {
+    const a = make();
+    const open = demoJob('hood-fan');
+    a.request(pot);
+    a.request(demoJob('yard-gate'));
+    a.request(open);
+    a.first(open.id);
+    const worker = SlowWorker.all[0]!;
+    await worker.answer(a, 0);
+    await worker.answer(a, 1);
+    expect(worker.asked.map((q) => q.job.id).slice(0, 2)).toEqual([pot.id, open.id]);
   });
 
   it('passes on what the maker will not read now', async () => {

@@ -3,6 +3,8 @@ import type { Answer } from '../../core/answer';
 import type { Job } from '../../core/job';
 import type { Planned } from '../../core/probe';
 import type { Bead } from '../../core/thread';
+import type { Answered, Question } from '../workers/answer.worker';
+import { Unanswered, WorkerClient } from './worker-client';
 
 /** What follows from one version of a job. */
 export interface Assessed {
@@ -11,27 +13,47 @@ export interface Assessed {
   readonly thread: readonly Bead[];
 }
 
+/** A version of a job that could not be worked out, and why. */
+export interface Failed {
+  readonly job: Job;
+  readonly why: string;
+}
+
 type Skip = Readonly<Record<string, readonly string[]>>;
 interface Wanted {
   readonly job: Job;
   readonly skip: Skip;
 }
 
+/** How long one job may take, ms: far above the slowest honest one on a slow machine. The first answer also draws the tables. */
+const LIMIT_MS = 20_000;
+
 /**
  * Has jobs assessed in a worker, since Bayes over a board can take longer than a frame. Of several versions of one job only the
- * newest is computed; until its answer is there, the one before it stands. Without workers the page computes by itself.
+ * newest is computed, and the open job before all others; until its answer is there, the one before it stands. A job that cannot
+ * be worked out, or takes too long, says so and the others go on. Without workers the page computes by itself.
  */
 @Injectable({ providedIn: 'root' })
 export class Assessor {
-  private worker: Worker | null | undefined;
   private readonly waiting = new Map<string, Wanted>();
-  private asked: { readonly id: number; readonly wanted: Wanted } | null = null;
-  private count = 0;
-  private readonly plans = new Map<number, (plan: readonly Planned[]) => void>();
+  private busy = false;
+  private ahead = '';
+  private alone = false;
+  private readonly client = new WorkerClient<Question, Answered>(
+    () => new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' }),
+  );
   private readonly done = signal<Readonly<Record<string, Assessed>>>({});
+  private readonly failed = signal<Readonly<Record<string, Failed>>>({});
   /** The newest answers by job. */
   readonly results: Signal<Readonly<Record<string, Assessed>>> = this.done.asReadonly();
+  /** The jobs whose newest version could not be worked out. */
+  readonly failures: Signal<Readonly<Record<string, Failed>>> = this.failed.asReadonly();
   private readonly threadOf = import('../../core/thread').then((m) => m.threadOf);
+
+  /** The job that is looked at: it goes before all that wait. */
+  first(id: string): void {
+    this.ahead = id;
+  }
 
   /** Asks for a job's answer; an older question about the same job is dropped. */
   request(job: Job, skip: Skip = {}): void {
@@ -39,65 +61,47 @@ export class Assessor {
     void this.pump();
   }
 
-  /** The order for the whole board, made in the worker. */
+  /** The order for the whole board, made in the worker. Rejects with why where it cannot be made. */
   async plan(job: Job): Promise<readonly Planned[]> {
-    const worker = this.start();
-    if (!worker) return (await import('../../core/answer')).planFor(job);
-    const id = ++this.count;
-    return new Promise((resolve) => {
-      this.plans.set(id, resolve);
-      worker.postMessage({ id, job, skip: {}, plan: true });
-    });
+    const answered = await this.ask({ job, skip: {}, plan: true });
+    return answered.of === 'board' ? answered.plan : [];
+  }
+
+  private async ask(question: Question): Promise<Answered> {
+    if (!this.alone) {
+      try {
+        return await this.client.ask(question, { limitMs: LIMIT_MS });
+      } catch (error) {
+        if (!(error instanceof Unanswered && error.because === 'broken')) throw error;
+        // A worker that cannot start or breaks is given up; the page goes on by itself.
+        this.alone = true;
+      }
+    }
+    const { answerFor, planFor } = await import('../../core/answer');
+    return question.plan
+      ? { of: 'board', plan: planFor(question.job) }
+      : { of: 'job', answer: answerFor(question.job, question.skip) };
   }
 
   private async pump(): Promise<void> {
-    if (this.asked) return;
-    const next = this.waiting.entries().next();
-    if (next.done) return;
-    const [key, wanted] = next.value;
-    this.waiting.delete(key);
-    const id = ++this.count;
-    this.asked = { id, wanted };
-    const worker = this.start();
-    if (worker) worker.postMessage({ id, ...wanted });
-    else await this.here(id, wanted);
-  }
-
-  private start(): Worker | null {
-    if (this.worker !== undefined) return this.worker;
+    if (this.busy) return;
+    const wanted = this.waiting.get(this.ahead) ?? this.waiting.values().next().value;
+    if (!wanted) return;
+    const { job, skip } = wanted;
+    this.waiting.delete(job.id);
+    this.busy = true;
     try {
-      this.worker = new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' });
-      this.worker.addEventListener(
-        'message',
-        ({ data }: MessageEvent<{ id: number; answer?: Answer; plan?: readonly Planned[] }>) => {
-          if (data.answer) void this.keep(data.id, data.answer);
-          if (data.plan) this.plans.get(data.id)?.(data.plan);
-          this.plans.delete(data.id);
-        },
-      );
-      this.worker.addEventListener('error', () => {
-        // A worker that cannot start or breaks is given up; the page goes on by itself.
-        this.worker?.terminate();
-        this.worker = null;
-        if (this.asked) void this.here(this.asked.id, this.asked.wanted);
-      });
-    } catch {
-      this.worker = null;
+      const answered = await this.ask({ job, skip, plan: false });
+      if (answered.of !== 'job') throw new Error('the worker answered another question');
+      const thread = (await this.threadOf)(answered.answer.assessment.findings);
+      this.done.update((all) => ({ ...all, [job.id]: { job, answer: answered.answer, thread } }));
+      this.failed.update(({ [job.id]: _gone, ...rest }) => rest);
+    } catch (error) {
+      const why = error instanceof Error ? error.message : String(error);
+      this.failed.update((all) => ({ ...all, [job.id]: { job, why } }));
+    } finally {
+      this.busy = false;
+      void this.pump();
     }
-    return this.worker ?? null;
-  }
-
-  private async here(id: number, wanted: Wanted): Promise<void> {
-    const { answerFor } = await import('../../core/answer');
-    await this.keep(id, answerFor(wanted.job, wanted.skip));
-  }
-
-  private async keep(id: number, answer: Answer): Promise<void> {
-    if (this.asked?.id !== id) return;
-    const { job } = this.asked.wanted;
-    const thread = (await this.threadOf)(answer.assessment.findings);
-    this.asked = null;
-    this.done.update((all) => ({ ...all, [job.id]: { job, answer, thread } }));
-    void this.pump();
   }
 }

@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Finding, Room } from '../../core/finding';
-import type { Job, JobEdit, Section } from '../../core/job';
+import type { Finding } from '../../core/finding';
+import type { Job, JobEdit, ListName, Lists, Place, Places, Room } from '../../core/job';
 import { Assessor } from './assessor';
 import { JobsActions } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';
@@ -13,27 +13,37 @@ export class Bench {
   private readonly jobs = this.store.selectSignal(selectJobs);
   readonly id = signal('');
   readonly phase = computed(() => this.jobs().phase);
-  readonly open = computed(() => this.jobs().byId[this.id()]);
+  readonly open = computed(() =>
+    Object.hasOwn(this.jobs().byId, this.id()) ? this.jobs().byId[this.id()] : undefined,
+  );
   readonly found = computed(() => this.open() !== undefined);
   private readonly assessor = inject(Assessor);
   private readonly result = computed(() => this.assessor.results()[this.id()]);
+  /** Why the job could not be worked out as it is now; empty where it was. */
+  readonly failure = computed(() => this.assessor.failures()[this.id()]?.why ?? '');
   /** False until the job has been assessed for the first time. */
   readonly assessed = computed(() => this.result() !== undefined);
   /** True while what is shown rests on the job as it was a moment ago. */
-  readonly working = computed(() => this.result()?.job !== this.open()?.job);
-  /** Readings that the maker will not take now, by control; they come back with the page. */
-  readonly skipped = signal<Readonly<Record<string, readonly string[]>>>({});
-  /** Only read inside the job frame, which shows a page of its own while there is no job. */
+  readonly working = computed(
+    () => this.result()?.job !== this.open()?.job && this.assessor.failures()[this.id()]?.job !== this.open()?.job,
+  );
+  private readonly putOff = signal<Readonly<Record<string, Readonly<Record<string, readonly string[]>>>>>({});
+  /** Readings of this job that the maker will not take now, by control; they come back with the page. */
+  readonly skipped = computed(() => this.putOff()[this.id()] ?? {});
+  /** The job as its boxes show it. Only read inside the job frame, which shows a page of its own while there is no job. */
   readonly job = computed((): Job => this.open()!.job);
-  readonly answer = computed(() => this.result()!.answer);
+  /** A version of the job with what follows from that very version; what is derived from both is derived from this. */
+  readonly seen = computed(() => this.result()!);
+  readonly answer = computed(() => this.seen().answer);
   readonly assessment = computed(() => this.answer().assessment);
   readonly thread = computed(() => this.result()?.thread ?? []);
 
   constructor() {
-    // Saving changes what is known of a job, not the job: only a new version is asked about.
+    // Saving changes what is known of a job, not the job: only a new version is asked about, and the open job before all others.
     const version = computed(() => this.open()?.job);
     effect(() => {
       const job = version();
+      this.assessor.first(this.id());
       if (job) this.assessor.request(job, this.skipped());
     });
   }
@@ -46,9 +56,38 @@ export class Bench {
     this.store.dispatch(JobsActions.edited({ id: this.id(), edit, now: new Date().toISOString() }));
   }
 
-  /** Changes one section of the job; `say` is the line that the log keeps. */
-  change<S extends Section>(section: S, set: Partial<Job[S]>, say: string): void {
-    this.edit({ do: 'change', section, set, say } as JobEdit);
+  /** An edit that was worked out from what is shown, as a remedy is: it waits until that is as new as the job. */
+  mend(edit: JobEdit): void {
+    if (!this.working()) this.edit(edit);
+  }
+
+  /** Sets fields of one place; `say` where a person's sentence is better than the words of the fields. */
+  set<P extends Place>(at: P, set: Partial<Places[P]>, say?: string): void {
+    this.edit({ do: 'set', at, set, ...(say === undefined ? {} : { say }) } as JobEdit);
+  }
+
+  /** Puts an item into a keyed list. */
+  put<L extends ListName>(list: L, item: Lists[L], say?: string): void {
+    this.edit({ do: 'put', list, item, ...(say === undefined ? {} : { say }) } as JobEdit);
+  }
+
+  drop(list: ListName, key: string, say?: string): void {
+    this.edit({ do: 'drop', list, key, ...(say === undefined ? {} : { say }) });
+  }
+
+  /** Puts a reading off until the page is loaded anew. */
+  skip(control: string, key: string): void {
+    this.skipping(control, (keys) => [...keys, key]);
+  }
+
+  /** Brings back what was put off of one control. */
+  unskip(control: string): void {
+    this.skipping(control, () => []);
+  }
+
+  private skipping(control: string, f: (keys: readonly string[]) => readonly string[]): void {
+    const mine = this.skipped();
+    this.putOff.update((all) => ({ ...all, [this.id()]: { ...mine, [control]: f(mine[control] ?? []) } }));
   }
 
   undo(): void {
@@ -67,6 +106,21 @@ export class Bench {
     this.store.dispatch(
       JobsActions.keepAsCopy({ id: this.id(), copyId: crypto.randomUUID(), now: new Date().toISOString() }),
     );
+  }
+
+  /** The refusal of the last edit was read. */
+  refusalRead(): void {
+    this.store.dispatch(JobsActions.refusalRead({ id: this.id() }));
+  }
+
+  /** Tries once more to keep what could not be kept. */
+  saveAgain(): void {
+    this.store.dispatch(JobsActions.saveWanted({ id: this.id() }));
+  }
+
+  /** Works the job out anew, after it failed. */
+  tryAgain(): void {
+    this.assessor.request(this.job(), this.skipped());
   }
 
   readonly newId = (): string => crypto.randomUUID();

@@ -1,7 +1,7 @@
-import { Injectable } from '@angular/core';
+import { Injectable, signal } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
-import type { Job } from '../../core/job';
-import type { Drawer } from '../../core/parts';
+import type { Job, Room } from '../../core/job';
+import type { Verdict } from '../../core/finding';
 
 interface Row {
   id: string;
@@ -14,6 +14,8 @@ export class Conflict extends Error {
   constructor(
     readonly id: string,
     readonly revision: number,
+    /** What stands there now. */
+    readonly document: unknown,
   ) {
     super(`job ${id} was changed in another tab`);
   }
@@ -31,7 +33,24 @@ interface DrawerRow {
   drawer: unknown;
 }
 
+/** A bead as the shelf shows it. */
+export interface KeptBead {
+  readonly room: Room;
+  readonly verdict: Verdict;
+  readonly caption: string;
+}
+
+/** A job's thread as it was last worked out, so that the shelf need not wait for it. */
+export interface ThreadRow {
+  id: string;
+  /** The job's `touchedAt` and the program that worked it out: another of either makes it old. */
+  touchedAt: string;
+  program: string;
+  thread: readonly KeptBead[];
+}
+
 export interface Kept {
+  id: string;
   document: unknown;
   revision: number;
 }
@@ -42,21 +61,40 @@ export interface Kept {
  */
 @Injectable({ providedIn: 'root' })
 export class Database {
-  private readonly db = new Dexie('gentle-thumb') as Dexie & {
+  // Strict: a write is told as done only once it is on the disk, so that "kept" outlives a crash.
+  private readonly db = new Dexie('gentle-thumb', { chromeTransactionDurability: 'strict' }) as Dexie & {
     jobs: EntityTable<Row, 'id'>;
     photos: EntityTable<PhotoRow, 'id'>;
     drawers: EntityTable<DrawerRow, 'id'>;
+    threads: EntityTable<ThreadRow, 'id'>;
   };
+  /** What happened to the store under the page's feet; empty while nothing did. */
+  readonly lost = signal('');
 
   constructor() {
     this.db.version(1).stores({ jobs: 'id' });
     this.db.version(2).stores({ jobs: 'id', photos: 'id' });
     this.db.version(3).stores({ jobs: 'id', photos: 'id', drawers: 'id' });
+    this.db.version(4).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id' });
+    this.db.on('blocked', () =>
+      this.lost.set('Another tab holds an older version of this app open. Close it, and this one goes on.'),
+    );
+    this.db.on('ready', () => this.lost.set(''));
+    this.db.on('versionchange', () => {
+      // A newer version in another tab wants the store; holding on to it would block that tab for good.
+      this.db.close();
+      this.lost.set('A newer version of this app was opened in another tab. Load this page anew.');
+    });
+    this.db.on('close', () =>
+      this.lost.set(
+        'The browser has taken its store away while the page stood open. Save the job as a file, then load the page anew.',
+      ),
+    );
   }
 
   /** All rows as they were written; whoever reads them checks them. */
   async all(): Promise<Kept[]> {
-    return (await this.db.jobs.toArray()).map(({ document, revision }) => ({ document, revision }));
+    return this.db.jobs.toArray();
   }
 
   async one(id: string): Promise<Kept | undefined> {
@@ -68,10 +106,15 @@ export class Database {
     return this.db.transaction('rw', this.db.jobs, async () => {
       const there = await this.db.jobs.get(job.id);
       const revision = there?.revision ?? 0;
-      if (revision !== over) throw new Conflict(job.id, revision);
+      if (revision !== over) throw new Conflict(job.id, revision, there?.document);
       await this.db.jobs.put({ id: job.id, revision: revision + 1, document: job });
       return revision + 1;
     });
+  }
+
+  /** Takes a row away, whatever it holds. */
+  async remove(id: string): Promise<void> {
+    await this.db.jobs.delete(id);
   }
 
   /** Pictures are written once under a fresh id and never changed; undo brings their entry back, so they are kept. */
@@ -79,16 +122,29 @@ export class Database {
     await this.db.photos.put({ id, picture });
   }
 
+  async photo(id: string): Promise<Blob | undefined> {
+    return (await this.db.photos.get(id))?.picture;
+  }
+
   /** The drawer as it was written; whoever reads it checks it. */
   async drawer(): Promise<unknown> {
     return (await this.db.drawers.get('mine'))?.drawer;
   }
 
-  async putDrawer(drawer: Drawer): Promise<void> {
-    await this.db.drawers.put({ id: 'mine', drawer });
+  /** Changes the drawer from what stands in the store at this very moment, so that two tabs lose nothing of each other. */
+  async changeDrawer<D>(change: (there: unknown) => D): Promise<D> {
+    return this.db.transaction('rw', this.db.drawers, async () => {
+      const drawer = change((await this.db.drawers.get('mine'))?.drawer);
+      await this.db.drawers.put({ id: 'mine', drawer });
+      return drawer;
+    });
   }
 
-  async photo(id: string): Promise<Blob | undefined> {
-    return (await this.db.photos.get(id))?.picture;
+  async threads(): Promise<ThreadRow[]> {
+    return this.db.threads.toArray();
+  }
+
+  async putThread(row: ThreadRow): Promise<void> {
+    await this.db.threads.put(row);
   }
 }

@@ -23,8 +23,9 @@ function storeOver(kept: unknown, refuse = false) {
       if (refuse) throw new Error('forbidden');
       return kept;
     }),
-    putDrawer: vi.fn(async (_: Drawer) => {
+    changeDrawer: vi.fn(async (f: (there: unknown) => Drawer) => {
       if (refuse) throw new Error('forbidden');
+      return (kept = f(kept) as unknown) as Drawer;
     }),
   };
   const injector = Injector.create({ providers: [{ provide: Database, useValue: database }] });
@@ -51,7 +52,7 @@ describe('the drawer in this browser', () => {
     await store.load();
     expect(store.problem()).toMatch(/version 7.*left as it is/);
     expect(store.drawer()).toEqual(freshDrawer());
-    expect(database.putDrawer).not.toHaveBeenCalled();
+    expect(database.changeDrawer).not.toHaveBeenCalled();
   });
 
   it('puts a part over the one of the same id, and writes what it shows', async () => {
@@ -59,7 +60,10 @@ describe('the drawer in this browser', () => {
     await store.put(part());
     await store.put(part({ have: 5 }));
     expect(store.drawer().parts).toEqual([part({ have: 5 })]);
-    expect(database.putDrawer).toHaveBeenLastCalledWith(store.drawer());
+    // What another tab wrote meanwhile stays.
+    await database.changeDrawer((there) => ({ ...(there as Drawer), currency: 'CHF' }));
+    await store.put(part({ id: 'second' }));
+    expect(store.drawer()).toMatchObject({ currency: 'CHF', parts: [{ id: 'mine', have: 5 }, { id: 'second' }] });
   });
 
   it('keeps what was changed on the screen where the browser refuses to write, and says so', async () => {
@@ -68,6 +72,6 @@ describe('the drawer in this browser', () => {
     expect(store.problem()).toMatch(/save it as a file/);
     await store.put(part());
     expect(store.drawer().parts).toHaveLength(1);
-    expect(store.problem()).toMatch(/could not be written/);
+    expect(store.problem()).toMatch(/whole in this tab/);
   });
 });

@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { checkedDrawer, freshDrawer, type Drawer, type DrawerPart } from '../../core/parts';
 import { Database } from './database';
+import { storeTrouble } from './store-trouble';
 
 /** The maker's own drawer: parts and stock that are at hand for every job, kept in this browser. */
 @Injectable({ providedIn: 'root' })
@@ -10,6 +11,11 @@ export class DrawerStore {
   /** What went wrong in reading or keeping it; empty while nothing did. */
   readonly problem = signal('');
   private loading: Promise<void> | undefined;
+  private readonly tabs = new BroadcastChannel('gentle-thumb-drawer');
+
+  constructor() {
+    this.tabs.onmessage = () => void this.read();
+  }
 
   /** Reads it once; a drawer that cannot be read is left alone and said. */
   load(): Promise<void> {
@@ -31,20 +37,27 @@ export class DrawerStore {
     }
   }
 
-  async change(set: Partial<Drawer>): Promise<void> {
-    const next = { ...this.drawer(), ...set };
-    this.drawer.set(next);
+  /** Changes the drawer from what stands in the store, which another tab may have changed since. */
+  async change(f: (there: Drawer) => Partial<Drawer>): Promise<void> {
+    this.drawer.update((d) => ({ ...d, ...f(d) }));
     try {
-      await this.database.putDrawer(next);
+      const next = await this.database.changeDrawer((there) => {
+        const checked = checkedDrawer(there);
+        const base = checked.ok ? checked.drawer : freshDrawer();
+        return { ...base, ...f(base) };
+      });
+      this.drawer.set(next);
       this.problem.set('');
-    } catch {
-      this.problem.set('The drawer could not be written here; save it as a file before you close the page.');
+      this.tabs.postMessage('drawer');
+    } catch (error) {
+      this.problem.set(
+        `${storeTrouble(error)} The drawer is whole in this tab; save it as a file before you close the page.`,
+      );
     }
   }
 
   /** Puts a part in, over one of the same id. */
   async put(part: DrawerPart): Promise<void> {
-    const rest = this.drawer().parts.filter((p) => p.id !== part.id);
-    await this.change({ parts: [...rest, part] });
+    await this.change(({ parts }) => ({ parts: [...parts.filter((p) => p.id !== part.id), part] }));
   }
 }

@@ -1,21 +1,33 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { Job, JobEdit } from '../../core/job';
+import type { Job, JobEdit, LoadProblem } from '../../core/job';
+
+/** A row of the store that is no job of this version: it is left untouched there, can be saved as a file and taken away. */
+export interface Unreadable {
+  readonly id: string;
+  readonly title: string;
+  readonly document: unknown;
+  readonly problem: LoadProblem;
+}
 
 export const JobsActions = createActionGroup({
   source: 'Jobs',
   events: {
     Begin: emptyProps(),
-    Loaded: props<{ jobs: { job: Job; revision: number }[]; unreadable: number }>(),
+    Loaded: props<{ jobs: { job: Job; revision: number }[]; unreadable: readonly Unreadable[] }>(),
     'Store Forbidden': props<{ why: string }>(),
     Added: props<{ jobs: Job[] }>(),
     Edited: props<{ id: string; edit: JobEdit; now: string }>(),
     Undone: props<{ id: string; now: string }>(),
     Redone: props<{ id: string; now: string }>(),
-    Saved: props<{ id: string; revision: number; now: string }>(),
+    'Refusal Read': props<{ id: string }>(),
+    'Save Wanted': props<{ id: string }>(),
+    Saved: props<{ id: string; job: Job; revision: number; now: string }>(),
     'Save Failed': props<{ id: string; why: string }>(),
     'Changed Elsewhere': props<{ id: string }>(),
     'Take Theirs': props<{ id: string }>(),
-    Refreshed: props<{ job: Job; revision: number }>(),
+    Refreshed: props<{ job: Job; revision: number; now: string }>(),
     'Keep As Copy': props<{ id: string; copyId: string; now: string }>(),
+    'Take Away Unreadable': props<{ id: string }>(),
+    'Unreadable Gone': props<{ id: string }>(),
   },
 });

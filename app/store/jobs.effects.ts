@@ -1,18 +1,37 @@
 import { inject, Injectable } from '@angular/core';
 import { Actions, createEffect, ofType } from '@ngrx/effects';
-import { Store } from '@ngrx/store';
-import { catchError, concatMap, filter, from, fromEvent, map, mergeMap, of, switchMap, withLatestFrom } from 'rxjs';
+import { Store, type Action } from '@ngrx/store';
+import {
+  catchError,
+  concatMap,
+  delay,
+  EMPTY,
+  filter,
+  from,
+  fromEvent,
+  groupBy,
+  map,
+  mergeMap,
+  of,
+  switchMap,
+  withLatestFrom,
+  type Observable,
+} from 'rxjs';
 import { checkJob, type Job } from '../../core/job';
-import { Conflict, Database } from './database';
-import { JobsActions } from './jobs.actions';
+import { Conflict, Database, type Kept } from './database';
+import { JobsActions, type Unreadable } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';
+import { storeTrouble } from './store-trouble';
 
-/** Why the browser's store refused, in words that say what to do. */
-export function storeTrouble(error: unknown): string {
-  const text = `${error instanceof Error ? `${error.name} ${error.message}` : String(error)}`;
-  if (/quota/i.test(text)) return 'The browser’s store is full.';
-  return 'The browser forbids its store here.';
-}
+/** After a write that failed the next try comes by itself, ms. */
+const AGAIN_MS = 15_000;
+
+const titleOf = (document: unknown): string => {
+  const title = (document as { title?: unknown } | null)?.title;
+  return typeof title === 'string' && title ? title.slice(0, 200) : 'a job without a title';
+};
+
+const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 @Injectable()
 export class JobsEffects {
@@ -20,6 +39,17 @@ export class JobsEffects {
   private readonly store = inject(Store);
   private readonly database = inject(Database);
   private readonly tabs = new BroadcastChannel('gentle-thumb');
+  private readonly written = new WeakSet<Job>();
+  private readonly state = this.store.selectSignal(selectJobs);
+
+  constructor() {
+    // Closing in the middle of a write is the maker's to decide.
+    addEventListener('beforeunload', (event) => {
+      const open = Object.values(this.state().byId);
+      if (open.some((o) => o.save === 'saving' || o.save === 'failed') && this.state().phase !== 'forbidden')
+        event.preventDefault();
+    });
+  }
 
   readonly load = createEffect(() =>
     this.actions.pipe(
@@ -27,9 +57,14 @@ export class JobsEffects {
       switchMap(() =>
         from(this.database.all()).pipe(
           map((rows) => {
-            const checked = rows.map((r) => ({ loaded: checkJob(r.document), revision: r.revision }));
-            const jobs = checked.flatMap((c) => (c.loaded.ok ? [{ job: c.loaded.job, revision: c.revision }] : []));
-            return JobsActions.loaded({ jobs, unreadable: checked.length - jobs.length });
+            const jobs: { job: Job; revision: number }[] = [];
+            const unreadable: Unreadable[] = [];
+            for (const { id, document, revision } of rows) {
+              const loaded = checkJob(document);
+              if (loaded.ok && loaded.job.id === id) jobs.push({ job: loaded.job, revision });
+              else if (!loaded.ok) unreadable.push({ id, title: titleOf(document), document, problem: loaded.problem });
+            }
+            return JobsActions.loaded({ jobs, unreadable });
           }),
           catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) }))),
         ),
@@ -37,61 +72,108 @@ export class JobsEffects {
     ),
   );
 
-  /** One write after the other, so that each rests on the revision that the one before it made. */
+  /** One write of a job after the other, so that each rests on the revision that the one before it made; only the newest is written. */
   readonly save = createEffect(() =>
     this.actions.pipe(
-      ofType(JobsActions.edited, JobsActions.undone, JobsActions.redone, JobsActions.added, JobsActions.keepAsCopy),
+      ofType(
+        JobsActions.edited,
+        JobsActions.undone,
+        JobsActions.redone,
+        JobsActions.added,
+        JobsActions.keepAsCopy,
+        JobsActions.saveWanted,
+      ),
       mergeMap((action) =>
         'jobs' in action ? action.jobs.map((j) => j.id) : 'copyId' in action ? [action.copyId] : [action.id],
       ),
-      concatMap((id) =>
-        of(id).pipe(
-          withLatestFrom(this.store.select(selectJobs)),
-          concatMap(([, state]) => this.write(id, state.byId[id]?.job, state.byId[id]?.revision ?? 0)),
+      groupBy((id) => id),
+      mergeMap((ofOne) =>
+        ofOne.pipe(
+          concatMap((id) =>
+            of(id).pipe(
+              withLatestFrom(this.store.select(selectJobs)),
+              concatMap(([, state]) => this.write(id, state.byId[id]?.job, state.byId[id]?.revision ?? 0)),
+            ),
+          ),
         ),
       ),
     ),
   );
 
-  private write(id: string, job: Job | undefined, revision: number) {
-    if (!job) return of();
+  private write(id: string, job: Job | undefined, revision: number): Observable<Action> {
+    // A version that stands in the store already need not be written again; several edits in a row end in one write.
+    if (!job || this.written.has(job)) return EMPTY;
     return from(this.database.put(job, revision)).pipe(
-      map((next) => {
-        this.tabs.postMessage({ id, revision: next });
-        return JobsActions.saved({ id, revision: next, now: new Date().toISOString() });
+      map((next): Action => this.saved(job, next)),
+      catchError((error: unknown) => {
+        if (!(error instanceof Conflict)) return of(JobsActions.saveFailed({ id, why: storeTrouble(error) }));
+        // Two tabs that began with the same job, as with the demo, have nothing to settle.
+        if (same(error.document, job)) return of(this.saved(job, error.revision));
+        return of(JobsActions.changedElsewhere({ id }));
       }),
-      catchError((error: unknown) =>
-        of(
-          error instanceof Conflict
-            ? JobsActions.changedElsewhere({ id })
-            : JobsActions.saveFailed({ id, why: storeTrouble(error) }),
-        ),
-      ),
     );
   }
+
+  private saved(job: Job, revision: number) {
+    this.written.add(job);
+    this.tabs.postMessage({ id: job.id, revision });
+    return JobsActions.saved({ id: job.id, job, revision, now: new Date().toISOString() });
+  }
+
+  /** A store that was full or away may be there again. */
+  readonly again = createEffect(() =>
+    this.actions.pipe(
+      ofType(JobsActions.saveFailed),
+      delay(AGAIN_MS),
+      filter(({ id }) => this.state().byId[id]?.save === 'failed'),
+      map(({ id }) => JobsActions.saveWanted({ id })),
+    ),
+  );
 
   readonly hearOtherTabs = createEffect(() =>
     fromEvent<MessageEvent<{ id: string; revision: number }>>(this.tabs, 'message').pipe(
       withLatestFrom(this.store.select(selectJobs)),
-      filter(([{ data }, state]) => {
-        const open = state.byId[data?.id];
-        return open !== undefined && open.revision < data.revision;
+      mergeMap(([{ data }, state]) => {
+        const open = typeof data?.id === 'string' ? state.byId[data.id] : undefined;
+        if (!open || !(open.revision < data.revision)) return EMPTY;
+        // A job that only stands on the shelf here is simply read anew; one that is looked at is the maker's to settle.
+        const lookedAt = location.pathname.split('/').includes(data.id);
+        if (open.save === 'kept' && !lookedAt) return this.theirs(data.id);
+        return of(JobsActions.changedElsewhere({ id: data.id }));
       }),
-      map(([{ data }]) => JobsActions.changedElsewhere({ id: data.id })),
     ),
   );
 
   readonly takeTheirs = createEffect(() =>
     this.actions.pipe(
       ofType(JobsActions.takeTheirs, JobsActions.keepAsCopy),
-      concatMap(({ id }) => from(this.database.one(id)).pipe(map((kept) => ({ id, kept })))),
-      map(({ id, kept }) => {
-        const loaded = checkJob(kept?.document);
-        return loaded.ok && kept
-          ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision })
-          : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
-      }),
-      catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) }))),
+      concatMap(({ id }) => this.theirs(id)),
+    ),
+  );
+
+  /** Reads another tab's version; a store that fails once can be asked again. */
+  private theirs(id: string): Observable<Action> {
+    const read = (kept: Kept | undefined): Action => {
+      const loaded = checkJob(kept?.document);
+      return loaded.ok && kept
+        ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision, now: new Date().toISOString() })
+        : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
+    };
+    return from(this.database.one(id)).pipe(
+      map(read),
+      catchError((error: unknown) => of(JobsActions.saveFailed({ id, why: storeTrouble(error) }))),
+    );
+  }
+
+  readonly takeAway = createEffect(() =>
+    this.actions.pipe(
+      ofType(JobsActions.takeAwayUnreadable),
+      concatMap(({ id }) =>
+        from(this.database.remove(id)).pipe(
+          map(() => JobsActions.unreadableGone({ id })),
+          catchError(() => EMPTY),
+        ),
+      ),
     ),
   );
 }

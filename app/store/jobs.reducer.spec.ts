@@ -34,9 +34,44 @@ describe('undo and redo', () => {
   });
 });
 
+const odd = { id: 'z', title: 'Odd', document: {}, problem: { what: 'w', where: 'x', todo: 'y' } };
+
+describe('an edit that cannot be', () => {
+  it.each([
+    ['a reading that is gone', { do: 'strike-reading', id: 'r9', struck: true } as const, /no reading r9/],
+    [
+      'a value beyond its bounds',
+      { do: 'set', at: 'thumb.hand', set: { turns: 0 } } as const,
+      /turns must be at least/,
+    ],
+    ['an item that is not there', { do: 'drop', list: 'survey.rails', key: 'x' } as const, /no x/],
+  ])('%s changes nothing and is told', (_, edit, why) => {
+    const s = play(added, JobsActions.edited({ id: 'a', edit, now: NOW })).byId['a']!;
+    expect(s.job).toBe(job);
+    expect(s.past).toEqual([]);
+    expect(s.refused!.what).toMatch(why);
+    // The next good edit clears it.
+    expect(play(added, JobsActions.edited({ id: 'a', edit, now: NOW }), rename('One')).byId['a']!.refused).toBeNull();
+  });
+
+  it('of a job that is not there changes nothing', () => {
+    const s = play(added);
+    expect(jobsReducer(s, JobsActions.edited({ id: 'toString', edit: { do: 'note', text: 'x' }, now: NOW }))).toBe(s);
+  });
+});
+
 describe('saving', () => {
+  it('is "kept" only once the very last version is in the store', () => {
+    const two = play(added, rename('One'), rename('Two'));
+    const one = play(added, rename('One')).byId['a']!.job;
+    const first = jobsReducer(two, JobsActions.saved({ id: 'a', job: one, revision: 1, now: NOW }));
+    expect(first.byId['a']).toMatchObject({ revision: 1, save: 'saving' });
+    const last = jobsReducer(first, JobsActions.saved({ id: 'a', job: two.byId['a']!.job, revision: 2, now: NOW }));
+    expect(last.byId['a']).toMatchObject({ revision: 2, save: 'kept' });
+  });
+
   it('keeps the revision and the time', () => {
-    expect(play(added, JobsActions.saved({ id: 'a', revision: 1, now: NOW })).byId['a']).toMatchObject({
+    expect(play(added, JobsActions.saved({ id: 'a', job, revision: 1, now: NOW })).byId['a']).toMatchObject({
       revision: 1,
       save: 'kept',
       savedAt: NOW,
@@ -53,10 +88,12 @@ describe('saving', () => {
       added,
       rename('Mine'),
       JobsActions.keepAsCopy({ id: 'a', copyId: 'b', now: NOW }),
-      JobsActions.refreshed({ job: { ...job, title: 'Theirs' }, revision: 4 }),
+      JobsActions.refreshed({ job: { ...job, title: 'Theirs' }, revision: 4, now: NOW }),
     );
     expect(s.byId['b']!.job).toMatchObject({ id: 'b', title: 'Mine, copy' });
-    expect(s.byId['a']).toMatchObject({ revision: 4, job: { title: 'Theirs' }, past: [] });
+    expect(s.byId['a']).toMatchObject({ revision: 4, job: { title: 'Theirs' } });
+    // Taking theirs can be taken back.
+    expect(jobsReducer(s, undo).byId['a']!.job.title).toBe('Mine');
   });
 
   it('remembers why a save failed and that the store is forbidden', () => {
@@ -68,9 +105,9 @@ describe('saving', () => {
       phase: 'forbidden',
       why: 'forbidden',
     });
-    expect(play(added, JobsActions.loaded({ jobs: [], unreadable: 2 }))).toMatchObject({
+    expect(play(added, JobsActions.loaded({ jobs: [], unreadable: [odd] }))).toMatchObject({
       phase: 'ready',
-      unreadable: 2,
+      unreadable: [odd],
       byId: { a: { job } },
     });
   });

@@ -1,6 +1,6 @@
 import { createReducer, on } from '@ngrx/store';
-import { applyEdit, returnTo, type Job } from '../../core/job';
-import { JobsActions } from './jobs.actions';
+import { applyEdit, copyOf, returnTo, type Job, type LoadProblem } from '../../core/job';
+import { JobsActions, type Unreadable } from './jobs.actions';
 
 /** One step that can be taken back: the job before it and what was done. */
 export interface Past {
@@ -14,20 +14,22 @@ export interface OpenJob {
   readonly revision: number;
   readonly past: readonly Past[];
   readonly future: readonly Past[];
+  /** `kept` is said only of the very version that stands in the store. */
   readonly save: 'kept' | 'saving' | 'failed' | 'changed-elsewhere';
   readonly savedAt: string;
   readonly why: string;
+  /** The last edit, where it was refused: the job is as it was before it. */
+  readonly refused: LoadProblem | null;
 }
 
 export interface JobsState {
   readonly phase: 'loading' | 'ready' | 'forbidden';
   readonly why: string;
-  /** Rows of the store that could not be read; they are left untouched there. */
-  readonly unreadable: number;
+  readonly unreadable: readonly Unreadable[];
   readonly byId: Readonly<Record<string, OpenJob>>;
 }
 
-export const initialState: JobsState = { phase: 'loading', why: '', unreadable: 0, byId: {} };
+export const initialState: JobsState = { phase: 'loading', why: '', unreadable: [], byId: {} };
 
 /** Steps kept for undo; a job is small and shares its parts with its past, so many cost little. */
 const UNDO_DEPTH = 200;
@@ -40,17 +42,20 @@ const opened = (job: Job, revision: number): OpenJob => ({
   save: revision ? 'kept' : 'saving',
   savedAt: '',
   why: '',
+  refused: null,
 });
 
+// Every reducer is total: what names a job or a step that is gone changes nothing, and an edit that is refused is told.
 function change(state: JobsState, id: string, f: (open: OpenJob) => OpenJob): JobsState {
-  const open = state.byId[id];
+  const open = Object.hasOwn(state.byId, id) ? state.byId[id] : undefined;
   return open ? { ...state, byId: { ...state.byId, [id]: f(open) } } : state;
 }
 
 /** A save state that an edit must not paint over: the job still differs from the store. */
 const saving = (open: OpenJob): OpenJob['save'] => (open.save === 'changed-elsewhere' ? 'changed-elsewhere' : 'saving');
 
-const lastSaid = (job: Job): string => job.log[job.log.length - 1]?.text ?? '';
+const lastSaid = (job: Job): string => job.log.at(-1)?.text ?? '';
+const grown = (past: readonly Past[], step: Past): readonly Past[] => [...past.slice(1 - UNDO_DEPTH), step];
 
 export const jobsReducer = createReducer(
   initialState,
@@ -67,19 +72,15 @@ export const jobsReducer = createReducer(
   })),
   on(JobsActions.edited, (state, { id, edit, now }) =>
     change(state, id, (open) => {
-      const job = applyEdit(open.job, edit, now);
-      return {
-        ...open,
-        job,
-        past: [...open.past.slice(1 - UNDO_DEPTH), { content: open.job, said: lastSaid(job) }],
-        future: [],
-        save: saving(open),
-      };
+      const done = applyEdit(open.job, edit, now);
+      if (!done.ok) return { ...open, refused: done.problem };
+      const step = { content: open.job, said: lastSaid(done.job) };
+      return { ...open, job: done.job, past: grown(open.past, step), future: [], save: saving(open), refused: null };
     }),
   ),
   on(JobsActions.undone, (state, { id, now }) =>
     change(state, id, (open) => {
-      const step = open.past[open.past.length - 1];
+      const step = open.past.at(-1);
       if (!step) return open;
       return {
         ...open,
@@ -87,12 +88,13 @@ export const jobsReducer = createReducer(
         past: open.past.slice(0, -1),
         future: [...open.future, { content: open.job, said: step.said }],
         save: saving(open),
+        refused: null,
       };
     }),
   ),
   on(JobsActions.redone, (state, { id, now }) =>
     change(state, id, (open) => {
-      const step = open.future[open.future.length - 1];
+      const step = open.future.at(-1);
       if (!step) return open;
       return {
         ...open,
@@ -100,36 +102,37 @@ export const jobsReducer = createReducer(
         future: open.future.slice(0, -1),
         past: [...open.past, { content: open.job, said: step.said }],
         save: saving(open),
+        refused: null,
       };
     }),
   ),
-  on(JobsActions.saved, (state, { id, revision, now }) =>
-    change(state, id, (open) => ({
-      ...open,
-      revision,
-      savedAt: now,
-      save: open.save === 'changed-elsewhere' ? open.save : 'kept',
-      why: '',
-    })),
+  on(JobsActions.refusalRead, (state, { id }) => change(state, id, (open) => ({ ...open, refused: null }))),
+  on(JobsActions.saveWanted, (state, { id }) => change(state, id, (open) => ({ ...open, save: saving(open) }))),
+  on(JobsActions.saved, (state, { id, job, revision, now }) =>
+    change(state, id, (open) => {
+      const save = open.save === 'changed-elsewhere' ? open.save : open.job === job ? 'kept' : 'saving';
+      return { ...open, revision, savedAt: now, save, why: '' };
+    }),
   ),
   on(JobsActions.saveFailed, (state, { id, why }) => change(state, id, (open) => ({ ...open, save: 'failed', why }))),
   on(JobsActions.changedElsewhere, (state, { id }) =>
     change(state, id, (open) => ({ ...open, save: 'changed-elsewhere' })),
   ),
-  on(JobsActions.refreshed, (state, { job, revision }) => ({
-    ...state,
-    byId: { ...state.byId, [job.id]: opened(job, revision) },
-  })),
+  // What stood here goes into the past, so that taking theirs can be taken back.
+  on(JobsActions.refreshed, (state, { job, revision, now }) =>
+    change(state, job.id, (open) => {
+      const mine = { content: open.job, said: 'the other tab’s version taken' };
+      return { ...opened(job, revision), savedAt: now, past: open.save === 'kept' ? [] : grown(open.past, mine) };
+    }),
+  ),
   on(JobsActions.keepAsCopy, (state, { id, copyId, now }) => {
     const open = state.byId[id];
     if (!open) return state;
-    const copy: Job = {
-      ...open.job,
-      id: copyId,
-      title: `${open.job.title}, copy`,
-      touchedAt: now,
-      log: [...open.job.log, { at: now, room: '', text: 'kept as a copy beside a change from another tab' }],
-    };
+    const copy = copyOf(open.job, copyId, now, ', copy', 'kept as a copy beside a change from another tab');
     return { ...state, byId: { ...state.byId, [copyId]: opened(copy, 0) } };
   }),
+  on(JobsActions.unreadableGone, (state, { id }) => ({
+    ...state,
+    unreadable: state.unreadable.filter((u) => u.id !== id),
+  })),
 );

@@ -1,5 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { Photo } from '../../core/job';
+import type { Picture } from '../../core/pack';
 import { Database } from './database';
 
 /** Longest side kept, pixels, and the quality of the picture. */
@@ -21,20 +22,48 @@ export class Photos {
       throw new Error(
         `${file.name} is ${Math.round(file.size / 1e6)} MB; a photograph is at most ${LARGEST_BYTES / 1e6} MB.`,
       );
-    let bitmap: ImageBitmap;
-    try {
-      bitmap = await createImageBitmap(file);
-    } catch {
+    const drawn = await this.drawnAnew(file).catch(() => null);
+    if (!drawn)
       throw new Error(`${file.name} is not a picture that this browser reads. Save it as JPEG or PNG and try again.`);
-    }
+    await this.keep(id, drawn.picture);
+    const { width, height } = drawn;
+    return { id, name: file.name.replace(/\.\w+$/, '').slice(0, 200) || 'photograph', width, height, pins: [] };
+  }
+
+  /** The picture drawn into a canvas and out again: small, and with nothing in it but what is seen. Rejects where it is none. */
+  private async drawnAnew(file: Blob): Promise<{ picture: Blob; width: number; height: number }> {
+    const bitmap = await createImageBitmap(file);
     const scale = Math.min(1, LONGEST / Math.max(bitmap.width, bitmap.height));
     const width = Math.max(1, Math.round(bitmap.width * scale));
     const height = Math.max(1, Math.round(bitmap.height * scale));
     const canvas = new OffscreenCanvas(width, height);
     canvas.getContext('2d')!.drawImage(bitmap, 0, 0, width, height);
     bitmap.close();
-    await this.keep(id, await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY }));
-    return { id, name: file.name.replace(/\.\w+$/, '').slice(0, 200) || 'photograph', width, height, pins: [] };
+    return { picture: await canvas.convertToBlob({ type: 'image/jpeg', quality: QUALITY }), width, height };
+  }
+
+  /**
+   * Takes a picture that came with a file: as it is where this browser has the very same one, else drawn anew; gives the id that it is
+   * kept under, a fresh one where another picture has that id here. Null where it is no picture.
+   */
+  async bring(id: string, bytes: Uint8Array): Promise<string | null> {
+    const there = await this.bytes(id);
+    if (there && there.length === bytes.length && there.every((b, i) => b === bytes[i])) return id;
+    const drawn = await this.drawnAnew(new Blob([bytes as BlobPart], { type: 'image/jpeg' })).catch(() => null);
+    if (!drawn) return null;
+    const free = there ? crypto.randomUUID() : id;
+    await this.keep(free, drawn.picture);
+    return free;
+  }
+
+  /** The pictures of these photographs that this browser has. */
+  async all(photos: readonly Photo[]): Promise<Picture[]> {
+    const found: Picture[] = [];
+    for (const { id } of photos) {
+      const bytes = await this.bytes(id);
+      if (bytes) found.push({ id, bytes });
+    }
+    return found;
   }
 
   async keep(id: string, picture: Blob): Promise<void> {

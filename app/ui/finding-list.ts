@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { byHarm, type Finding } from '../../core/finding';
-import type { JobEdit } from '../../core/job';
 import { Bench } from '../store/bench';
 import { Explain } from './explain';
 import { firstRemedy } from './first-remedy';
@@ -15,7 +14,7 @@ import { Num } from './num';
   templateUrl: './finding-list.html',
 })
 export class FindingList {
-  private readonly bench = inject(Bench);
+  protected readonly bench = inject(Bench);
   protected readonly explain = inject(Explain);
   readonly findings = input.required<readonly Finding[]>();
   /** The gravest remedy stands at the foot of Know and is not said twice. */
@@ -24,6 +23,6 @@ export class FindingList {
 
   /** Remedies are edits as plain data, made by the core. */
   protected apply(f: Finding): void {
-    if (f.remedy?.edit) this.bench.edit(f.remedy.edit as unknown as JobEdit);
+    if (f.remedy?.edit) this.bench.mend(f.remedy.edit);
   }
 }

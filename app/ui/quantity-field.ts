@@ -1,13 +1,16 @@
-import { ChangeDetectionStrategy, Component, computed, input, output, signal } from '@angular/core';
-import { formatQuantity, parseQuantity, type Unit } from '../../core/quantity';
+import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, output } from '@angular/core';
+import { asQuantity, fieldText, readField, type Field } from '../../core/field';
 
-/** One number as it is typed at a bench, with its unit; empty means not measured. What cannot be read is said and kept in the field. */
+/**
+ * One number as it is typed at a bench, held to its field: label, unit and bounds are the field's own. Empty means not known, or the
+ * usual value where there must be one. What cannot be read is said and kept in the box, until the value itself changes.
+ */
 @Component({
   selector: 'gt-quantity',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <label class="field">
-      <span>{{ label() }}</span>
+      <span>{{ label() ?? field().label }}</span>
       <input
         #box
         type="text"
@@ -23,44 +26,25 @@ import { formatQuantity, parseQuantity, type Unit } from '../../core/quantity';
   `,
   styles: '.error { color: var(--gt-brick); font-size: 15px; }',
 })
-export class QuantityField {
-  readonly label = input.required<string>();
-  readonly unit = input.required<Unit>();
-  readonly value = input.required<number | null>();
-  readonly hint = input('');
-  /** Smallest value allowed. */
-  readonly least = input(0);
-  readonly changed = output<number | null>();
-  protected readonly error = signal('');
-  private readonly typed = signal<string | null>(null);
-  protected readonly shown = computed(
-    () => this.typed() ?? (this.value() === null ? '' : formatQuantity(this.value()!, this.unit())),
-  );
+export class QuantityField<V extends number | null> {
+  readonly field = input.required<Field<V>>();
+  readonly value = input.required<V>();
+  /** Where the field's own label does not fit the place. */
+  readonly label = input<string>();
+  readonly changed = output<V>();
+  private readonly number = computed(() => asQuantity(this.field() as unknown as Field<number | null>));
+  protected readonly hint = computed(() => this.number().hint);
+  /** What was typed and could not be kept; a value from elsewhere, as by undo, clears it. */
+  private readonly refused = linkedSignal<V, { text: string; message: string } | null>({
+    source: this.value,
+    computation: () => null,
+  });
+  protected readonly error = computed(() => this.refused()?.message ?? '');
+  protected readonly shown = computed(() => this.refused()?.text ?? fieldText(this.number(), this.value()));
 
   protected read(text: string): void {
-    if (!text.trim()) {
-      this.typed.set(null);
-      this.error.set('');
-      this.changed.emit(null);
-      return;
-    }
-    const parsed = parseQuantity(this.withUnit(text), this.unit());
-    if (!parsed.ok || parsed.quantity.value < this.least() || parsed.quantity.relation !== '=') {
-      this.typed.set(text);
-      this.error.set(
-        parsed.ok
-          ? `not below ${formatQuantity(this.least(), this.unit())}, and one plain number`
-          : `not understood at character ${parsed.at + 1}: ${parsed.message}`,
-      );
-      return;
-    }
-    this.typed.set(null);
-    this.error.set('');
-    this.changed.emit(parsed.quantity.value);
-  }
-
-  /** Lengths on a bench are millimetres unless something else is said. */
-  private withUnit(text: string): string {
-    return this.unit() === 'm' && /^[\s\d.,+-]+$/.test(text) ? `${text.trim()} mm` : text;
+    const read = readField(this.number(), text);
+    this.refused.set(read.ok ? null : { text, message: read.message });
+    if (read.ok && read.value !== this.value()) this.changed.emit(read.value as V);
   }
 }

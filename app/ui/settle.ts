@@ -1,6 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import type { Finding } from '../../core/finding';
-import type { JobEdit } from '../../core/job';
 import { Bench } from '../store/bench';
 import { firstRemedy } from './first-remedy';
 
@@ -15,7 +14,9 @@ import { firstRemedy } from './first-remedy';
         <p>
           {{ f.remedy!.text }}
           @if (f.remedy!.label) {
-            <button type="button" class="link strong" (click)="apply(f)">{{ f.remedy!.label }}</button>
+            <button type="button" class="link strong" [disabled]="bench.working()" (click)="apply(f)">
+              {{ f.remedy!.label }}
+            </button>
           }
         </p>
       </section>
@@ -23,11 +24,11 @@ import { firstRemedy } from './first-remedy';
   `,
 })
 export class Settle {
-  private readonly bench = inject(Bench);
+  protected readonly bench = inject(Bench);
   readonly findings = input.required<readonly Finding[]>();
   protected readonly first = computed(() => firstRemedy(this.findings()));
 
   protected apply(f: Finding): void {
-    if (f.remedy?.edit) this.bench.edit(f.remedy.edit as unknown as JobEdit);
+    if (f.remedy?.edit) this.bench.mend(f.remedy.edit);
   }
 }

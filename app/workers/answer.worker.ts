@@ -1,16 +1,18 @@
 /// <reference lib="webworker" />
-import { answerFor, planFor } from '../../core/answer';
+import { answerFor, planFor, type Answer } from '../../core/answer';
 import type { Job } from '../../core/job';
-import { warmUp } from '../../core/probe';
+import { warmUp, type Planned } from '../../core/probe';
+import { serve } from './serve';
 
-/** One question: a job, and what its maker will not read now. */
+/** A job, and what its maker will not read now; `plan` where only the order for the whole board is wanted. */
 export interface Question {
-  readonly id: number;
   readonly job: Job;
   readonly skip: Readonly<Record<string, readonly string[]>>;
-  /** True where only the order for the whole board is wanted. */
-  readonly plan?: boolean;
+  readonly plan: boolean;
 }
+
+export type Answered =
+  { readonly of: 'job'; readonly answer: Answer } | { readonly of: 'board'; readonly plan: readonly Planned[] };
 
 let warming: Generator<void> | undefined;
 
@@ -19,11 +21,11 @@ function warmOn(): void {
   if (!warming?.next().done) setTimeout(warmOn);
 }
 
-addEventListener('message', ({ data }: MessageEvent<Question>) => {
-  postMessage(
-    data.plan ? { id: data.id, plan: planFor(data.job) } : { id: data.id, answer: answerFor(data.job, data.skip) },
-  );
-  if (warming) return;
-  warming = warmUp(data.job.survey.meter);
-  setTimeout(warmOn, 50);
+serve<Question, Answered>(({ job, skip, plan }) => {
+  const answered: Answered = plan ? { of: 'board', plan: planFor(job) } : { of: 'job', answer: answerFor(job, skip) };
+  if (!warming) {
+    warming = warmUp(job.survey.meter);
+    setTimeout(warmOn, 50);
+  }
+  return answered;
 });

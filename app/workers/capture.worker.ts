@@ -1,25 +1,17 @@
 /// <reference lib="webworker" />
 import { CaptureProblem, readCapture, type Timing } from '../../core/capture';
+import { serve } from './serve';
 
 /** Captures to read, one after the other. */
 export interface CaptureOrder {
   readonly files: readonly { readonly label: string; readonly file: File }[];
 }
 
-/** What comes back: progress in bytes, then all results, or the first problem with its file. */
-export type CaptureNews =
-  | { readonly news: 'progress'; readonly bytes: number }
-  | {
-      readonly news: 'done';
-      readonly captures: readonly { readonly label: string; readonly timing: Timing; readonly cutOff: boolean }[];
-    }
-  | {
-      readonly news: 'problem';
-      readonly file: string;
-      readonly what: string;
-      readonly where: string;
-      readonly todo: string;
-    };
+export interface ReadCapture {
+  readonly label: string;
+  readonly timing: Timing;
+  readonly cutOff: boolean;
+}
 
 /** Progress is told this often, ms; more would only keep the page busy. */
 const EVERY_MS = 80;
@@ -33,12 +25,8 @@ async function* pieces(file: File): AsyncGenerator<Uint8Array> {
   }
 }
 
-const tell = (news: CaptureNews): void => postMessage(news);
-
-addEventListener('message', ({ data }: MessageEvent<CaptureOrder>) => void work(data));
-
-async function work({ files }: CaptureOrder): Promise<void> {
-  const captures: { label: string; timing: Timing; cutOff: boolean }[] = [];
+serve<CaptureOrder, readonly ReadCapture[], number>(async ({ files }, tell) => {
+  const captures: ReadCapture[] = [];
   let before = 0;
   let told = 0;
   for (const { label, file } of files) {
@@ -47,16 +35,15 @@ async function work({ files }: CaptureOrder): Promise<void> {
         onProgress: (bytes) => {
           if (performance.now() - told < EVERY_MS) return;
           told = performance.now();
-          tell({ news: 'progress', bytes: before + bytes });
+          tell(before + bytes);
         },
       });
       captures.push({ label, timing, cutOff });
     } catch (error) {
       if (!(error instanceof CaptureProblem)) throw error;
-      tell({ news: 'problem', file: file.name, what: error.what, where: error.where, todo: error.todo });
-      return;
+      throw new Error(`${file.name}: ${error.what} (${error.where}) ${error.todo}`);
     }
     before += file.size;
   }
-  tell({ news: 'done', captures });
-}
+  return captures;
+});

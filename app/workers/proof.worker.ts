@@ -1,4 +1,5 @@
 /// <reference lib="webworker" />
+import { serve } from './serve';
 
 /** Netlists to run, one after the other, with the engine found under `base`. */
 export interface ProofOrder {
@@ -6,18 +7,15 @@ export interface ProofOrder {
   readonly cases: readonly { readonly id: string; readonly netlist: string }[];
 }
 
-export type ProofNews =
-  | { readonly news: 'loading'; readonly bytes: number }
-  | { readonly news: 'running'; readonly id: string }
-  | {
-      readonly news: 'wave';
-      readonly id: string;
-      readonly seconds: number[];
-      readonly line: number[];
-      readonly pin: number[];
-    }
-  | { readonly news: 'done' }
-  | { readonly news: 'problem'; readonly text: string };
+/** One press as it was simulated. */
+export interface ProofTrace {
+  readonly id: string;
+  readonly seconds: number[];
+  readonly line: number[];
+  readonly pin: number[];
+}
+
+export type ProofNews = { readonly loading: number } | { readonly running: string };
 
 interface Result {
   readonly header: string;
@@ -30,14 +28,13 @@ interface Engine {
   runSim(): Promise<Result>;
 }
 
-const tell = (news: ProofNews): void => postMessage(news);
 let engine: Promise<Engine> | undefined;
 
-async function load(base: string): Promise<Engine> {
+async function load(base: string, tell: (news: ProofNews) => void): Promise<Engine> {
   const answer = await fetch(`${base}engine/manifest.json`);
   if (!answer.ok) throw new Error('the simulator is not on this server');
   const manifest = (await answer.json()) as { script: string; bytes: number };
-  tell({ news: 'loading', bytes: manifest.bytes });
+  tell({ loading: manifest.bytes });
   const module = (await import(/* @vite-ignore */ `${base}engine/${manifest.script}`)) as {
     Simulation: new () => Engine;
   };
@@ -46,13 +43,12 @@ async function load(base: string): Promise<Engine> {
   return started;
 }
 
-addEventListener('message', ({ data }: MessageEvent<ProofOrder>) => void work(data));
-
-async function work({ base, cases }: ProofOrder): Promise<void> {
+serve<ProofOrder, readonly ProofTrace[], ProofNews>(async ({ base, cases }, tell) => {
   try {
-    const simulator = await (engine ??= load(base));
+    const simulator = await (engine ??= load(base, tell));
+    const traces: ProofTrace[] = [];
     for (const { id, netlist } of cases) {
-      tell({ news: 'running', id });
+      tell({ running: id });
       simulator.setNetList(netlist);
       const result = await simulator.runSim();
       // The engine gives the last run's data again where a netlist did not take; the title tells whose they are.
@@ -62,11 +58,11 @@ async function work({ base, cases }: ProofOrder): Promise<void> {
         if (!column || result.dataType !== 'real') throw new Error(`the simulator gave no ${name}`);
         return column.values;
       };
-      tell({ news: 'wave', id, seconds: of('time'), line: of('v(sig)'), pin: of('v(pin)') });
+      traces.push({ id, seconds: of('time'), line: of('v(sig)'), pin: of('v(pin)') });
     }
-    tell({ news: 'done' });
+    return traces;
   } catch (error) {
     engine = undefined;
-    tell({ news: 'problem', text: error instanceof Error ? error.message : 'the simulator broke off' });
+    throw error;
   }
-}
+});

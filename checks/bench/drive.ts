@@ -1,5 +1,5 @@
 // Drives Probe over the bench's boards as a maker would: takes what it proposes, answers with what the bench's meter shows.
-import { applyEdit, CONTROL_KINDS, freshJob, type ControlKind, type Job, type Reading } from '../../core/job';
+import { edited, CONTROL_KINDS, freshJob, type ControlKind, type Job, type Reading } from '../../core/job';
 import { isolationOf, nextFor, surveyOf } from '../../core/probe';
 import type { Random } from '../../core/quantity';
 import { chance } from './draw';
@@ -82,12 +82,12 @@ function broken(b: Bench, n: Reading, isIsolated: boolean): string[] {
 }
 
 export function follow(b: Bench, random: Random, most = 16): Went {
-  let job = applyEdit(freshJob({ title: 'bench' }, 'bench', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
-  job = applyEdit(
+  let job = edited(freshJob({ title: 'bench' }, 'bench', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+  job = edited(
     job,
     {
-      do: 'change',
-      section: 'survey',
+      do: 'set',
+      at: 'survey',
       set: { mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) },
       say: 'bench',
     },
@@ -132,7 +132,7 @@ export function follow(b: Bench, random: Random, most = 16): Went {
     };
     breaks.push(...broken(b, reading, isIsolated));
     if (isIsolated) readings++;
-    job = applyEdit(job, { do: 'add-reading', say: '', reading }, T);
+    job = edited(job, { do: 'add-reading', say: '', reading }, T);
   }
 }
 

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit, type Facts, type Fault, type Job, type MachineModel } from '../job';
+import type { Facts } from '../facts';
+import { edited, type Fault, type Job, type MachineModel } from '../job';
 import { seededRandom } from '../quantity';
 import { changed, demoJob, findingOf } from '../testing/jobs';
 import { actFindings, FAULT_RATES, oneRun, scriptPresses, simulate, simulateDays } from '.';
@@ -213,6 +214,6 @@ describe('what Act judges', () => {
     };
     const hold = (job: Job) => actFindings(job, latching).find((f) => f.id === 'act.hold')!;
     expect(hold(pot)).toMatchObject({ verdict: 'stop', remedy: { label: 'Hold for 25 min' } });
-    expect(hold(applyEdit(pot, hold(pot).remedy!.edit as never, '2026-03-02T14:00:00Z')).verdict).toBe('settled');
+    expect(hold(edited(pot, hold(pot).remedy!.edit!, '2026-03-02T14:00:00Z')).verdict).toBe('settled');
   });
 });

@@ -1,5 +1,6 @@
-import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../finding';
-import { knownMachine, type Facts, type Job, type MachineModel, type ScriptStep, type SequenceRule } from '../job';
+import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding, type Remedy } from '../finding';
+import type { Facts, SequenceRule } from '../facts';
+import { knownMachine, type Job, type MachineModel, type ScriptStep } from '../job';
 import { formatQuantity } from '../quantity';
 import { scriptSeconds, simulate, type Trace } from './simulate';
 
@@ -67,8 +68,8 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
           text: 'One press of twice the shortest press that the machine obeys is a good beginning.',
           label: `Press for ${formatQuantity(seconds, 's')}`,
           edit: {
-            do: 'change',
-            section: 'act',
+            do: 'set',
+            at: 'act',
             set: { script: [{ do: 'press', seconds }] },
             say: `press for ${formatQuantity(seconds, 's')}`,
           },
@@ -106,12 +107,12 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
 function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
   const { script, machine } = job.act;
   const out: Finding[] = [];
-  const longer = (seconds: number) => ({
+  const longer = (seconds: number): Remedy => ({
     text: `Press for ${formatQuantity(seconds, 's')}.`,
     label: `Use ${formatQuantity(seconds, 's')}`,
     edit: {
-      do: 'change',
-      section: 'act',
+      do: 'set',
+      at: 'act',
       set: { script: script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s)) },
       say: `press for ${formatQuantity(seconds, 's')}`,
     },
@@ -230,12 +231,12 @@ function gapFinding(job: Job): Finding[] {
   if (gaps.length === 0) return [];
   const least = Math.min(...gaps);
   const usual = Math.max(0.2, 2 * (machine.shortestPressSeconds ?? 0));
-  const remedy = {
+  const remedy: Remedy = {
     text: `Let go for ${formatQuantity(usual, 's')} between two presses.`,
     label: `Wait ${formatQuantity(usual, 's')}`,
     edit: {
-      do: 'change',
-      section: 'act',
+      do: 'set',
+      at: 'act',
       set: { script: spread(script, usual) },
       say: `wait ${formatQuantity(usual, 's')} between presses`,
     },
@@ -307,8 +308,8 @@ function missedPress(job: Job): Finding {
             : {
                 label: 'Add one contact at rest',
                 edit: {
-                  do: 'change',
-                  section: 'sense',
+                  do: 'set',
+                  at: 'sense',
                   set: { contact: 'at-rest', restsClosed: true },
                   say: 'one contact at rest',
                 },

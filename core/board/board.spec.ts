@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { PressFact } from '../job';
+import type { PressFact } from '../facts';
 import { changed, demoJob, findingOf } from '../testing/jobs';
 import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.';
 

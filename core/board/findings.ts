@@ -1,6 +1,7 @@
 import { PULL_DOWN_OHMS } from '../circuit';
 import { finding, type Finding, type Remedy, type Verdict } from '../finding';
-import type { DriveFact, Facts, Job, PressFact } from '../job';
+import type { DriveFact, Facts, PressFact } from '../facts';
+import type { Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { contactAtPowerUp, longestClosed } from './power-up';
 import type { Pin, Profile } from './profile';
@@ -99,7 +100,7 @@ function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
     return {
       text: 'A resistor to ground presses a driver that presses on low.',
       label: 'Take the resistor away',
-      edit: { do: 'change', section: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' },
+      edit: { do: 'set', at: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' },
     };
   if (press.deadRailCloses)
     return {
@@ -112,7 +113,7 @@ function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
     return {
       text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
       label: 'Add the pull-down',
-      edit: { do: 'change', section: 'board', set: { pullDown: true }, say: 'pull-down at the driver' },
+      edit: { do: 'set', at: 'board', set: { pullDown: true }, say: 'pull-down at the driver' },
     };
   }
   const base =
@@ -122,7 +123,7 @@ function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
   return {
     text: `Pin ${best.gpio} ${best.nature}${set.pullDown ? ', with a pull-down at the driver' : ''}.`,
     label: `Use pin ${best.gpio}`,
-    edit: { do: 'change', section: 'board', set, say: `press on pin ${best.gpio}` },
+    edit: { do: 'set', at: 'board', set, say: `press on pin ${best.gpio}` },
   };
 }
 
@@ -139,8 +140,8 @@ export function boardFindings(job: Job, facts: Facts): Finding[] {
           text: 'Choose a controller.',
           label: 'Use the Wi-Fi module, 17 GPIO',
           edit: {
-            do: 'change',
-            section: 'board',
+            do: 'set',
+            at: 'board',
             set: { profile: 'wifi-17' },
             say: 'controller: Wi-Fi module, 17 GPIO',
           },

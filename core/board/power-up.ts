@@ -1,5 +1,5 @@
 import { PULL_DOWN_OHMS } from '../circuit';
-import type { PressFact } from '../job';
+import type { PressFact } from '../facts';
 import type { LevelSegment, Pin, Profile } from './profile';
 
 export interface ContactSegment {

@@ -14,7 +14,8 @@ import {
   type Limit,
   type Remedy,
 } from '../finding';
-import type { Facts, Job } from '../job';
+import type { Facts } from '../facts';
+import type { Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { SUPPLY_SHARE, usableAmps } from '../rails';
 
@@ -134,8 +135,8 @@ function voltageFindings(job: Job, facts: Facts, volts: number, peak: Finding): 
           `It has ${formatQuantity(job.feed.leadMetres ?? USUAL_LEAD.leadMetres, 'm')} of ` +
           `${formatQuantity(job.feed.leadSquareMetres ?? USUAL_LEAD.leadSquareMetres, 'm²')}`,
         edit: {
-          do: 'change',
-          section: 'feed',
+          do: 'set',
+          at: 'feed',
           set: {
             leadMetres: job.feed.leadMetres ?? USUAL_LEAD.leadMetres,
             leadSquareMetres: job.feed.leadSquareMetres ?? USUAL_LEAD.leadSquareMetres,
@@ -215,8 +216,8 @@ function isolationFinding(job: Job, facts: Facts): Finding[] {
                 ? {
                     label: 'It has both',
                     edit: {
-                      do: 'change',
-                      section: 'feed',
+                      do: 'set',
+                      at: 'feed',
                       set: { isolated: 'yes' },
                       say: 'the supply is isolated, class II',
                     },
@@ -240,8 +241,8 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
           text: 'A 5 V, 1 A plug-in supply of its own suits most single buttons.',
           label: 'Use 5 V, 1 A',
           edit: {
-            do: 'change',
-            section: 'feed',
+            do: 'set',
+            at: 'feed',
             set: { supply: 'own plug-in supply', volts: 5, amps: 1 },
             say: 'own supply, 5 V, 1 A',
           },

@@ -1,3 +1,4 @@
+import type { Room } from '../job';
 import { formatQuantity, type Unit } from '../quantity';
 import {
   graver,
@@ -6,7 +7,6 @@ import {
   type Limit,
   type Measure,
   type Origin,
-  type Room,
   type Step,
   type Verdict,
 } from './finding';

@@ -1,20 +1,6 @@
+import type { JobEdit, Room } from '../job';
 import type { Unit } from '../quantity';
 import type { SourceKey } from './sources';
-
-export const ROOMS = [
-  'wish',
-  'probe',
-  'thumb',
-  'board',
-  'feed',
-  'guard',
-  'sense',
-  'act',
-  'routine',
-  'try',
-  'pack',
-] as const;
-export type Room = (typeof ROOMS)[number];
 
 /** settled: meets its limit with margin. tight: meets it barely, or rests on a guess. stop: do not go on. unknown: not yet known. */
 export type Verdict = 'settled' | 'tight' | 'stop' | 'unknown';
@@ -71,8 +57,7 @@ export interface Limit extends Measure {
 export interface Remedy {
   readonly text: string;
   readonly label?: string;
-  /** A JobEdit as plain data; the ground floor below the job does not know its type. */
-  readonly edit?: { readonly do: string; readonly [key: string]: unknown };
+  readonly edit?: JobEdit;
 }
 
 /** One judgement. A screen shows findings and computes none. */

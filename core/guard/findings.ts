@@ -1,5 +1,6 @@
 import { finding, type Finding, type SourceKey } from '../finding';
-import type { Facts, Job } from '../job';
+import type { Facts } from '../facts';
+import type { Job } from '../job';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';

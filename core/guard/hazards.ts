@@ -1,4 +1,5 @@
-import type { Facts, Hazard, Job } from '../job';
+import type { Facts } from '../facts';
+import type { Hazard, Job } from '../job';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
 /** True where nobody can say that mains does not reach the machine: a plug, fixed wiring, a charger, or nothing said yet. */

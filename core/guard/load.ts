@@ -11,7 +11,8 @@ import {
   type Finding,
   type Input,
 } from '../finding';
-import type { ContactFact, ControlFact, Facts, Job } from '../job';
+import type { ContactFact, ControlFact, Facts } from '../facts';
+import type { Job } from '../job';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
 const DERATE = 0.8;

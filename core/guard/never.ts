@@ -1,4 +1,5 @@
-import { finding, type Finding, type Room } from '../finding';
+import { type Room } from '../job';
+import { finding, type Finding } from '../finding';
 import type { Job } from '../job';
 
 /** What must never happen, and what holds the machine to it, as the room `room` shows it; empty where nothing was said. */

@@ -1,6 +1,7 @@
 import { oneShot } from '../cutoff';
 import { derivedLimit, finding, judged, type Finding } from '../finding';
-import type { Facts, Job } from '../job';
+import type { Facts } from '../facts';
+import type { Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { hazardsOf } from './hazards';
 
@@ -93,7 +94,7 @@ export function pressEndFindings(job: Job, facts: Facts): Finding[] {
         ? {
             text: 'A monostable between pin and driver ends every press by itself.',
             label: 'Add a one-shot',
-            edit: { do: 'change', section: 'guard', set: { cutOff: 'one-shot' }, say: 'a one-shot ends each press' },
+            edit: { do: 'set', at: 'guard', set: { cutOff: 'one-shot' }, say: 'a one-shot ends each press' },
           }
         : {
             text: 'The machine’s own end switches and cut-outs must end it; try with the program stopped in mid-press.',

@@ -1,17 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  applyEdit,
-  checkJob,
-  freshJob,
-  jobText,
-  LOOKS,
-  loadJob,
-  readNoteLine,
-  returnTo,
-  type Job,
-  type JobEdit,
-} from '.';
+import { edited, checkJob, freshJob, jobText, LOOKS, loadJob, readNoteLine, returnTo, type Job, type JobEdit } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const name = fc.constantFrom('start', 'stop', 'gate', 'back');
@@ -52,7 +41,7 @@ describe('whatever is said', () => {
         let job: Job = freshJob({ title: 'x' }, 'x', NOW);
         lines.forEach((l, i) => {
           const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
-          if (u.ok) job = applyEdit(job, u.edit, NOW);
+          if (u.ok) job = edited(job, u.edit, NOW);
         });
         const checked = checkJob(structuredClone(job));
         expect(checked, lines.join(' | ')).toMatchObject({ ok: true });
@@ -70,7 +59,7 @@ describe('whatever is said', () => {
           const u = readNoteLine(l, job, { id: `r${i}`, now: NOW });
           if (!u.ok) continue;
           const before = job;
-          const after = applyEdit(job, u.edit, NOW);
+          const after = edited(job, u.edit, NOW);
           const back = returnTo(after, before, NOW, 'undone');
           expect({ ...back, log: [], touchedAt: '' }).toEqual({ ...before, log: [], touchedAt: '' });
           expect(back.log.length).toBe(after.log.length + 1);
@@ -89,9 +78,9 @@ describe('several edits at once', () => {
     const edits: JobEdit[] = [
       { do: 'add-control', id: 'a', name: 'up' },
       { do: 'add-control', id: 'b', name: 'down' },
-      { do: 'change', section: 'wish', set: { others: 'nobody' }, say: 'not said' },
+      { do: 'set', at: 'wish', set: { others: 'nobody' }, say: 'not said' },
     ];
-    const after = applyEdit(job, { do: 'several', say: 'two controls and a wish', edits }, NOW);
+    const after = edited(job, { do: 'several', say: 'two controls and a wish', edits }, NOW);
     expect(after.controls.map((c) => c.name)).toEqual(['up', 'down']);
     expect(after.wish.others).toBe('nobody');
     expect(after.log.map((e) => e.text)).toEqual(['job begun: x', 'two controls and a wish']);
@@ -101,7 +90,7 @@ describe('several edits at once', () => {
   it('fail as a whole where one of them cannot be', () => {
     const job = freshJob({ title: 'x' }, 'x', NOW);
     expect(() =>
-      applyEdit(
+      edited(
         job,
         {
           do: 'several',

@@ -1,6 +1,6 @@
-import { freshSurvey } from './fresh-survey';
-import { freshThumb } from './fresh-thumb';
-import { JOB_FORMAT, JOB_VERSION, type Control, type Job } from './types';
+import { freshOf } from '../field';
+import { controlFields, jobFields } from './job-fields';
+import type { Control, Job } from './types';
 
 export interface FreshWish {
   title: string;
@@ -12,69 +12,24 @@ export interface FreshWish {
 }
 
 /** A control with the usual assumption about its input levels. */
-export const freshControl = (id: string, name: string): Control => ({
-  id,
-  name,
-  levels: 'cmos',
-  lowBelowVolts: null,
-  highAboveVolts: null,
-});
+export const freshControl = (id: string, name: string): Control => ({ ...freshOf(controlFields), id, name });
 
 /**
  * A job about which only the wish is known.
  * @param id unique; @param now ISO time; both come from the caller, since the core has neither clock nor chance.
  */
 export function freshJob(wish: FreshWish, id: string, now: string): Job {
+  const job = freshOf(jobFields);
+  const title = wish.title.trim();
   return {
-    format: JOB_FORMAT,
-    version: JOB_VERSION,
+    ...job,
     id,
-    title: wish.title.trim(),
+    title,
     place: wish.place ?? '',
     createdAt: now,
     touchedAt: now,
-    archived: false,
-    region: { mainsVolts: 230, mainsHertz: 50, timeZone: wish.timeZone ?? 'Europe/London' },
-    wish: {
-      outcome: wish.outcome ?? '',
-      when: wish.when ?? '',
-      never: wish.never ?? '',
-      hazards: [],
-      hazardsReviewed: false,
-      others: '',
-      heldBy: '',
-    },
-    controls: [],
-    readings: [],
-    survey: freshSurvey(),
-    thumb: freshThumb(),
-    board: { profile: 'wifi-17', pressPin: null, armPin: null, sensorPin: null, pullDown: false },
-    feed: {
-      supply: '',
-      volts: null,
-      amps: null,
-      isolated: 'unknown',
-      rail: '',
-      leadMetres: null,
-      leadSquareMetres: null,
-    },
-    guard: { ticks: {}, loadWatts: null, loadKind: 'unknown', place: 'unknown', cutOff: 'none' },
-    sense: { contact: 'none', restsClosed: false },
-    act: {
-      machine: {
-        kind: 'unknown',
-        shortestPressSeconds: null,
-        longestPressSeconds: null,
-        runSeconds: null,
-        afterPowerCut: 'off',
-      },
-      script: [],
-      faults: [],
-    },
-    routine: { sentences: [] },
-    sheet: { reliability: 0.999, confidence: 0.9, by: '' },
-    trials: [],
-    standin: { model: 'none', seed: 1 },
-    log: [{ at: now, room: 'wish', text: `job begun: ${wish.title.trim()}` }],
+    region: { ...job.region, ...(wish.timeZone === undefined ? {} : { timeZone: wish.timeZone }) },
+    wish: { ...job.wish, outcome: wish.outcome ?? '', when: wish.when ?? '', never: wish.never ?? '' },
+    log: [{ at: now, room: 'wish', text: `job begun: ${title}` }],
   };
 }

@@ -1,26 +1,29 @@
-export { applyEdit, returnTo, type JobEdit, type Section } from './edit';
-export {
-  CONTROL_KINDS,
-  knownMachine,
-  type ContactFact,
-  type ControlFact,
-  type ControlKind,
-  type DriveFact,
-  type Facts,
-  type Isolation,
-  type PressFact,
-  type SequenceRule,
-} from './facts';
+export { applyEdit, edited, returnTo, type Edited, type JobEdit } from './edit';
+export type { ListName, Lists, Place, Places, Section } from './places';
+export { CONTROL_KINDS, knownMachine, type ControlKind } from './machine';
+export { ROOMS, type Room } from './rooms';
 export { freshControl, freshJob, type FreshWish } from './fresh';
 export { freshThumb } from './fresh-thumb';
-export { anotherUnit } from './another-unit';
-export { freshFace, freshRail, freshSurvey, BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './fresh-survey';
-export { jobJsonSchema } from './json-schema';
+export { anotherUnit, copyOf } from './copies';
+export { freshFace, freshRail, freshSurvey } from './fresh-survey';
+export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './bench-usual';
+export { editsJsonSchema, jobJsonSchema } from './json-schema';
 export { checkJob, jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Loaded, type LoadProblem } from './load';
 export { migrate, withNewRatings, type Migration } from './migrate';
-export { isBounds } from './shapes';
 export * from './types';
 export { readNoteLine } from './note-line';
 export type { NoteContext, Understood } from './note-words';
 export { refuse } from './note-reading';
 export { sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
+export { feedFields, machineFields } from './plan-fields';
+export { caliperReading, faceFields, meterFields, pieceFields, railFields } from './survey-fields';
+export {
+  handFields,
+  motorFields,
+  ownPartFields,
+  remoteFields,
+  scanFields,
+  signalFields,
+  stockFields,
+  supplyFields,
+} from './thumb-fields';

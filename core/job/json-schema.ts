@@ -1,60 +1,62 @@
-import type { SchemaDescription, SchemaFieldDescription } from 'yup';
-import { jobSchema } from './schema';
+import { jsonSchemaOfGroup, type AnyFields } from '../field';
+import { controlFields, jobFields, readingFields, trialFields } from './job-fields';
+import { LIST_INFO, PLACE_INFO } from './places';
 import { JOB_VERSION } from './types';
 
-interface Described extends SchemaDescription {
-  fields?: Record<string, SchemaFieldDescription>;
-  innerType?: SchemaFieldDescription;
-}
+const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
+const fieldsOf = (fields: object): AnyFields => fields as AnyFields;
 
-const TEST_KEYS: Record<string, Record<string, string>> = {
-  string: { min: 'minLength', max: 'maxLength' },
-  number: { min: 'minimum', max: 'maximum' },
-  array: { min: 'minItems', max: 'maxItems' },
-};
+/** The job document as a JSON Schema (2020-12), made from the very fields that the border checks. */
+export const jobJsonSchema = (): Record<string, unknown> => ({
+  $schema: DIALECT,
+  title: `Gentle Thumb job, version ${JOB_VERSION}`,
+  ...jsonSchemaOfGroup(fieldsOf(jobFields)),
+});
 
-function convert(d: Described): Record<string, unknown> {
-  const out: Record<string, unknown> = {};
-  const record = (d.meta as { record?: string } | undefined)?.record;
-  if (record) {
-    return {
-      type: 'object',
-      maxProperties: 200,
-      additionalProperties:
-        record === 'times'
-          ? { type: 'string', pattern: MOMENT }
-          : record === 'bounds'
-            ? { type: 'array', items: { type: 'number' }, minItems: 3, maxItems: 3 }
-            : { type: 'string', maxLength: record === 'part ids' ? 200 : 40 },
-    };
-  }
-  out['type'] = d.nullable ? [d.type, 'null'] : d.type;
-  if (d.oneOf.length) out['enum'] = d.nullable ? [...d.oneOf, null] : d.oneOf;
-  for (const test of d.tests) {
-    const params = (test.params ?? {}) as Record<string, unknown>;
-    if (test.name === 'integer') out['type'] = d.nullable ? ['integer', 'null'] : 'integer';
-    else if (test.name === 'each-once')
-      Object.assign(out, { uniqueItems: true, minItems: (d.innerType as Described).oneOf.length });
-    else if (test.name === 'matches') out['pattern'] = String(params['regex']).slice(1, -1);
-    else if (test.name === 'min' && 'more' in params) out['exclusiveMinimum'] = params['more'];
-    else if (test.name && TEST_KEYS[d.type]?.[test.name]) out[TEST_KEYS[d.type]![test.name]!] = params[test.name];
-  }
-  if (d.fields) {
-    out['properties'] = Object.fromEntries(Object.entries(d.fields).map(([k, v]) => [k, convert(v as Described)]));
-    out['required'] = Object.keys(d.fields);
-    out['additionalProperties'] = false;
-  }
-  if (d.innerType) out['items'] = convert(d.innerType as Described);
-  return out;
-}
+const text = { type: 'string' };
+const edit = (properties: Record<string, unknown>, optional: Record<string, unknown> = {}): object => ({
+  type: 'object',
+  properties: { ...properties, ...optional },
+  required: Object.keys(properties),
+  additionalProperties: false,
+});
+const does = (what: string): object => ({ const: what });
 
-const MOMENT = '^\\d{4}-\\d\\d-\\d\\dT\\d\\d:\\d\\d:\\d\\d(\\.\\d+)?Z$';
-
-/** The job document as a JSON Schema (2020-12), made from the Yup schema so that the two cannot part. */
-export function jobJsonSchema(): Record<string, unknown> {
+/** Edits of a job as data: a list of them, as `gt edit` reads it. */
+export function editsJsonSchema(): Record<string, unknown> {
+  const say = { say: text };
+  const { id: _id, ...settable } = fieldsOf(controlFields);
+  const named = edit({ id: text, name: text });
   return {
-    $schema: 'https://json-schema.org/draft/2020-12/schema',
-    title: `Gentle Thumb job, version ${JOB_VERSION}`,
-    ...convert(jobSchema.describe() as Described),
+    $schema: DIALECT,
+    title: `Edits of a Gentle Thumb job, version ${JOB_VERSION}`,
+    type: 'array',
+    items: { $ref: '#/$defs/edit' },
+    $defs: {
+      edit: {
+        oneOf: [
+          ...Object.entries(PLACE_INFO).map(([at, { fields }]) =>
+            edit({ do: does('set'), at: does(at), set: jsonSchemaOfGroup(fields, true) }, say),
+          ),
+          ...Object.entries(LIST_INFO).map(([list, { fields }]) =>
+            edit({ do: does('put'), list: does(list), item: jsonSchemaOfGroup(fields) }, say),
+          ),
+          edit({ do: does('drop'), list: { enum: Object.keys(LIST_INFO) }, key: text }, say),
+          edit({ do: does('title'), title: text, place: text }),
+          edit({ do: does('archive'), archived: { type: 'boolean' } }),
+          edit({ do: does('add-control'), id: text, name: text }),
+          edit({ do: does('change-control'), id: text, set: jsonSchemaOfGroup(settable, true) }, say),
+          edit(
+            { do: does('add-reading'), reading: jsonSchemaOfGroup(fieldsOf(readingFields)), say: text },
+            { control: named },
+          ),
+          edit({ do: does('strike-reading'), id: text, struck: { type: 'boolean' } }),
+          edit({ do: does('tick'), step: text, title: text, on: { type: 'boolean' } }),
+          edit({ do: does('add-trial'), trial: jsonSchemaOfGroup(fieldsOf(trialFields)), say: text }),
+          edit({ do: does('note'), text }),
+          edit({ do: does('several'), edits: { type: 'array', items: { $ref: '#/$defs/edit' } } }, say),
+        ],
+      },
+    },
   };
 }

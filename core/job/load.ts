@@ -1,6 +1,5 @@
-import { ValidationError } from 'yup';
 import { migrate } from './migrate';
-import { jobSchema } from './schema';
+import { refusedIn } from './refused';
 import { JOB_FORMAT, JOB_VERSION, type Job } from './types';
 
 /** Largest job file read, in characters; a job with thousands of readings stays far below. */
@@ -66,23 +65,18 @@ export function checkJob(document: unknown): Loaded {
       'Open it with a newer Gentle Thumb; the file was not changed.',
     );
   }
+  let job: Job;
   try {
-    const job = migrate(document as Record<string, unknown>);
-    jobSchema.validateSync(job, { strict: true, abortEarly: true });
-    return { ok: true, job: job as unknown as Job };
+    job = migrate(document as Record<string, unknown>) as unknown as Job;
   } catch (error) {
-    if (error instanceof ValidationError)
-      return no(
-        `A part of the job is not as it should be: ${error.message}.`,
-        `field "${error.path ?? ''}"`,
-        'Mend that field in a text editor, or take another copy.',
-      );
     return no(
       error instanceof Error ? error.message : String(error),
       'the whole file',
       'Take another copy of the file.',
     );
   }
+  const problem = refusedIn(job);
+  return problem ? { ok: false, problem } : { ok: true, job };
 }
 
 /** The job as the text of a file; `loadJob` of it gives an equal job. */

@@ -1,10 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { applyEdit, freshJob, readNoteLine, type Job, type Reading } from '.';
+import { edited, freshJob, readNoteLine, type Job, type Reading } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const fresh = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);
-const withStart = (): Job => applyEdit(fresh(), { do: 'add-control', id: 'control-start', name: 'start' }, NOW);
+const withStart = (): Job => edited(fresh(), { do: 'add-control', id: 'control-start', name: 'start' }, NOW);
 const read = (line: string, job = withStart()) => readNoteLine(line, job, { id: 'r', now: NOW });
 
 function readingOf(line: string): Reading {
@@ -102,7 +102,7 @@ describe('note lines', () => {
     });
     expect(read('never: start empty')).toMatchObject({
       ok: true,
-      edit: { section: 'wish', set: { never: 'start empty' } },
+      edit: { at: 'wish', set: { never: 'start empty' } },
     });
     expect(read('wish: it starts')).toMatchObject({ ok: true, edit: { set: { outcome: 'it starts' } } });
   });
@@ -110,7 +110,7 @@ describe('note lines', () => {
   it('names a new control by itself, and asks where the name is almost one that is there', () => {
     const u = read('stat A idle 5 V');
     expect(u).toMatchObject({ ok: true, hint: expect.stringContaining('did you mean start?') });
-    const job = u.ok ? applyEdit(fresh(), u.edit, NOW) : fresh();
+    const job = u.ok ? edited(fresh(), u.edit, NOW) : fresh();
     expect(job.controls).toMatchObject([{ id: 'control-stat', name: 'stat' }]);
   });
 
@@ -158,7 +158,7 @@ describe('note lines', () => {
 
   it('keeps strips: their wires, pairs and jumpers, and no terminal that is not there', () => {
     const strip = read('strip back 6');
-    const job = strip.ok ? applyEdit(withStart(), strip.edit, NOW) : withStart();
+    const job = strip.ok ? edited(withStart(), strip.edit, NOW) : withStart();
     expect(job.survey.strips).toMatchObject([{ id: 'strip-back', name: 'back', wires: ['', '', '', '', '', ''] }]);
     expect(read('back 3 wire green and white', job)).toMatchObject({
       ok: true,
@@ -201,7 +201,7 @@ describe('note lines', () => {
   });
 
   it('asks for the control where there are several', () => {
-    const two = applyEdit(withStart(), { do: 'add-control', id: 'x', name: 'stop' }, NOW);
+    const two = edited(withStart(), { do: 'add-control', id: 'x', name: 'stop' }, NOW);
     expect(read('A idle 5 V', two)).toMatchObject({ ok: false, at: 0 });
   });
 

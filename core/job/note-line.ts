@@ -48,7 +48,7 @@ function readSaying(word: string, text: string, line: string): Understood {
   const label = { outcome: 'what should happen', when: 'when', never: 'what must never happen' }[field];
   return {
     ok: true,
-    edit: { do: 'change', section: 'wish', set: { [field]: text }, say: `${label}: ${text}` },
+    edit: { do: 'set', at: 'wish', set: { [field]: text }, say: `${label}: ${text}` },
     words: `${label}: ${text}`,
   };
 }
@@ -86,7 +86,7 @@ function readStrip(words: Word[], job: Job, line: string): Understood {
   const said = `a strip called ${name.text} with ${n} terminals`;
   return {
     ok: true,
-    edit: { do: 'change', section: 'survey', set: { strips: [...job.survey.strips, strip] }, say: said },
+    edit: { do: 'set', at: 'survey', set: { strips: [...job.survey.strips, strip] }, say: said },
     words: said,
   };
 }
@@ -105,7 +105,7 @@ function readWire(words: Word[], job: Job, line: string): Understood {
   const strips = job.survey.strips.map((s) =>
     s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === n - 1 ? colour : w)) } : s,
   );
-  return { ok: true, edit: { do: 'change', section: 'survey', set: { strips }, say: said }, words: said };
+  return { ok: true, edit: { do: 'set', at: 'survey', set: { strips }, say: said }, words: said };
 }
 
 /** How the machine meets mains: the word said, what it sets, and what that means. */
@@ -147,7 +147,7 @@ function readMains(words: Word[], job: Job, line: string): Understood {
   if (!found) throw new Misread(answer?.at ?? line.length, `say ${Object.keys(answers).join(', ')}`);
   return {
     ok: true,
-    edit: { do: 'change', section: 'survey', set: { mains: { ...job.survey.mains, ...found[0] } }, say: found[1] },
+    edit: { do: 'set', at: 'survey', set: { mains: { ...job.survey.mains, ...found[0] } }, say: found[1] },
     words: found[1],
   };
 }

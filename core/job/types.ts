@@ -1,4 +1,4 @@
-import type { Room } from '../finding';
+import type { Room } from './rooms';
 import type { Survey } from './survey-types';
 import type { ThumbPlan } from './thumb-types';
 

@@ -1,7 +1,6 @@
-import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import type { Sheet } from '../drawing';
 import type { Finding } from '../finding';
-import { jobText, JOB_TEXT_LIMIT, type Job } from '../job';
+import { jobText, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import { firmwareFiles, type FirmwarePulses } from './firmware';
@@ -36,9 +35,6 @@ export interface PackFile {
   readonly type: string;
   readonly text: string;
 }
-
-/** Largest picture taken from a zip, bytes; those that the app writes are far below. */
-const PICTURE_LIMIT = 8_000_000;
 
 const CAUTION = [
   'Cautions: prove dead before opening. Keep the appliance’s own safety devices in the circuit.',
@@ -133,48 +129,4 @@ function injectorFiles(
       ),
     ),
   ];
-}
-
-/** A photograph's picture as it travels: its id and the bytes of a JPEG. */
-export interface Picture {
-  readonly id: string;
-  readonly bytes: Uint8Array;
-}
-
-/** Where pictures stand in the zip. */
-const PICTURES = 'photographs/';
-
-/** All files in one zip with the job's pictures, dated by the job so that the same job gives the same bytes. */
-export function packZip(files: readonly PackFile[], touchedAt: string, pictures: readonly Picture[] = []): Uint8Array {
-  const mtime = new Date(touchedAt);
-  return zipSync(
-    Object.fromEntries([
-      ...files.map((f) => [f.name, [strToU8(f.text), { mtime }]] as const),
-      // A JPEG does not get smaller by packing it again.
-      ...pictures.map((p) => [`${PICTURES}${p.id}.jpg`, [p.bytes, { mtime, level: 0 }]] as const),
-    ]),
-  );
-}
-
-/** The job file's text and the pictures of a zip that Pack wrote. Throws Error in words where it is no such zip. */
-export function unpackZip(zip: Uint8Array): { text: string; pictures: Picture[] } {
-  let parts: Record<string, Uint8Array>;
-  try {
-    // Only what is looked for is unpacked, and only where its stated size is honest.
-    parts = unzipSync(zip, {
-      filter: (f) =>
-        (f.name.endsWith('.job.json') && f.originalSize <= JOB_TEXT_LIMIT) ||
-        (f.name.startsWith(PICTURES) && f.originalSize <= PICTURE_LIMIT),
-    });
-  } catch {
-    throw new Error('The zip is damaged or cut off.');
-  }
-  const job = Object.entries(parts).find(([name]) => name.endsWith('.job.json'));
-  if (!job) throw new Error('There is no job file in this zip.');
-  const pictures = Object.entries(parts).flatMap(([name, bytes]) =>
-    name.startsWith(PICTURES) && bytes[0] === 0xff && bytes[1] === 0xd8
-      ? [{ id: name.slice(PICTURES.length).replace(/\.jpg$/, ''), bytes }]
-      : [],
-  );
-  return { text: strFromU8(job[1]), pictures };
 }

@@ -1,5 +1,6 @@
 import { finding, type Finding } from '../finding';
-import type { Job, PressFact } from '../job';
+import type { PressFact } from '../facts';
+import type { Job } from '../job';
 import { lacksOf } from './lacks';
 
 /** What Pack judges: whether anything beyond the job file can leave yet, and as what. @param others findings of all other rooms. */

@@ -1,4 +1,5 @@
-export { packFiles, packZip, type Picture, unpackZip, type PackFile, type PackInput } from './files';
+export { packFiles, type PackFile, type PackInput } from './files';
+export { packShelf, packZip, unpackZip, type Picture, type Unpacked } from './zip';
 export { lacksOf } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';

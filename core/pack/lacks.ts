@@ -1,4 +1,5 @@
-import type { Job, PressFact } from '../job';
+import type { PressFact } from '../facts';
+import type { Job } from '../job';
 
 /** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
 export function lacksOf(job: Job, press: PressFact | null): string[] {

@@ -3,7 +3,7 @@ import { strFromU8, unzipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { filesOf } from '../deliver';
-import { applyEdit, jobText } from '../job';
+import { edited, jobText } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { packZip, slug } from '.';
 import { xml } from './xml';
@@ -13,7 +13,7 @@ const files = filesOf(pot, assess(pot));
 const text = (name: string, list = files): string => list.find((f) => f.name === name)!.text;
 // A name that tries to become markup, a formula, a comment end and a macro.
 const NASTY = `=cmd|'x'!A1 <script>alert(1)</script> */ ??/ "quoted" & more`;
-const nasty = applyEdit(pot, { do: 'title', title: NASTY, place: NASTY }, '2026-03-02T14:00:00Z');
+const nasty = edited(pot, { do: 'title', title: NASTY, place: NASTY }, '2026-03-02T14:00:00Z');
 const nastyFiles = filesOf(nasty, assess(nasty));
 
 describe('what leaves', () => {

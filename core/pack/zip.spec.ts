@@ -2,10 +2,11 @@ import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { filesOf } from '../deliver';
-import { jobText, loadJob, type Keypad } from '../job';
+import { freshJob, jobText, type Keypad } from '../job';
+import { freshDrawer } from '../parts';
 import { changed, demoJob } from '../testing/jobs';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
-import { packZip, unpackZip } from '.';
+import { packShelf, packZip, unpackZip } from '.';
 
 const pot = demoJob('rice-pot');
 const proofer = demoJob('dough-proofer');
@@ -18,9 +19,9 @@ describe('the zip', () => {
   const zip = packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }]);
 
   it('gives the same job and the same picture back', () => {
-    const { text, pictures } = unpackZip(zip);
-    const loaded = loadJob(text);
-    expect(loaded.ok && loaded.job).toEqual(withPhoto);
+    const { jobs, drawer, pictures } = unpackZip(zip);
+    expect(jobs.map((j) => j.loaded)).toEqual([{ ok: true, job: withPhoto }]);
+    expect(drawer).toBeNull();
     expect(pictures).toEqual([{ id: 'p1', bytes: JPEG }]);
   });
 
@@ -35,14 +36,47 @@ describe('the zip', () => {
     expect(() => unpackZip(zipSync({ 'readme.txt': strToU8('hello') }))).toThrow(/no job file/);
   });
 
-  it('takes no picture that is none, and none beyond its size', () => {
+  it('takes no picture that is none, none beyond its size, and none that no job names', () => {
+    const photo = (id: string) => ({ id, name: id, width: 1, height: 1, pins: [] });
+    const named = changed(pot, 'survey', { photos: ['a', 'b', 'c'].map(photo) });
     const odd = zipSync({
-      'x.job.json': strToU8(jobText(pot)),
+      'x.job.json': strToU8(jobText(named)),
+      'photographs/d.jpg': JPEG,
+      'photographs/../../evil.jpg': JPEG,
       'photographs/a.jpg': strToU8('<script>'),
       'photographs/b.jpg': new Uint8Array(9_000_000).fill(0xff),
       'photographs/c.jpg': JPEG,
     });
     expect(unpackZip(odd).pictures.map((p) => p.id)).toEqual(['c']);
+  });
+});
+
+describe('a backup of the shelf', () => {
+  const jobs = [withPhoto, proofer, freshJob({ title: 'Rice pot' }, 'other', '2026-03-02T14:00:00Z')];
+  const drawer = { ...freshDrawer(), currency: 'CHF', stock: [{ name: 'wire', price: 0.2, have: 9 }] };
+
+  it('gives every job, the drawer and the pictures back, whatever they are called', () => {
+    const zip = packShelf(jobs, drawer, [{ id: 'p1', bytes: JPEG }], '2026-03-02T14:00:00Z');
+    const back = unpackZip(zip);
+    expect(back.jobs.map((j) => j.loaded)).toEqual(jobs.map((job) => ({ ok: true, job })));
+    expect(back.drawer).toEqual({ ok: true, drawer });
+    expect(back.pictures).toEqual([{ id: 'p1', bytes: JPEG }]);
+  });
+
+  it('names the one file in it that cannot be read, and still gives the others', () => {
+    const zip = zipSync({ 'jobs/1.job.json': strToU8('{'), 'jobs/2.job.json': strToU8(jobText(proofer)) });
+    expect(unpackZip(zip).jobs.map((j) => [j.name, j.loaded.ok])).toEqual([
+      ['jobs/1.job.json', false],
+      ['jobs/2.job.json', true],
+    ]);
+  });
+
+  it('is not unpacked beyond its budget, though each part keeps within its own bound', () => {
+    const blank = strToU8(' '.repeat(19_000_000));
+    const parts = Object.fromEntries(Array.from({ length: 25 }, (_, i) => [`jobs/${i}.job.json`, blank]));
+    const bomb = zipSync(parts, { level: 9 });
+    expect(bomb.length).toBeLessThan(1_000_000);
+    expect(() => unpackZip(bomb)).toThrow(/more than 400 MB/);
   });
 });
 

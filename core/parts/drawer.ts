@@ -1,4 +1,5 @@
-import { isBounds, PART_KINDS, withNewRatings, type OwnPart, type StockLine } from '../job';
+import { misfitOfGroup, type AnyFields, type Fields } from '../field';
+import { ownPartFields, stockFields, withNewRatings, type OwnPart, type StockLine } from '../job';
 import { partProblems } from './check';
 
 export const DRAWER_FORMAT = 'gentle-thumb/drawer';
@@ -24,10 +25,7 @@ export type DrawerLoaded = { ok: true; drawer: Drawer } | { ok: false; message: 
 
 const no = (message: string): DrawerLoaded => ({ ok: false, message });
 const LIMIT = 2_000_000;
-const amount = (v: unknown): v is number => typeof v === 'number' && Number.isFinite(v) && v >= 0 && v <= 1e7;
-const priced = (p: { price?: unknown; have?: unknown }): boolean =>
-  (p.price === null || amount(p.price)) && amount(p.have) && Number.isInteger(p.have);
-const named = (v: unknown): v is string => typeof v === 'string' && v.length > 0 && v.length <= 200;
+const drawerPartFields: Fields<DrawerPart> = { ...ownPartFields, have: stockFields.have, price: stockFields.price };
 
 /** The drawer as the text of a file. */
 export const drawerText = (drawer: Drawer): string => `${JSON.stringify(drawer, null, 2)}\n`;
@@ -66,42 +64,23 @@ export function checkedDrawer(d: unknown): DrawerLoaded {
         : p) as DrawerPart,
   );
   for (const [i, p] of parts.entries()) {
-    const plain =
-      typeof p === 'object' &&
-      p !== null &&
-      named(p.id) &&
-      named(p.name) &&
-      PART_KINDS.includes(p.kind) &&
-      typeof p.values === 'object' &&
-      p.values !== null &&
-      Object.values(p.values).every(isBounds) &&
-      priced(p);
-    if (!plain)
-      return no(
-        `Part ${i + 1} is not as it should be: it needs id, kind, name, have, price, and values of three rising numbers.`,
-      );
+    const wrong = misfitOfGroup(drawerPartFields as unknown as AnyFields, p, '');
+    if (wrong) return no(`Part ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
     const problem = partProblems(p)[0];
     if (problem) return no(`Part ${i + 1}, ${p.name}: ${problem.text}.`);
   }
-  for (const [i, s] of doc.stock.entries())
-    if (typeof s !== 'object' || s === null || !named(s.name) || !priced(s))
-      return no(`Stock line ${i + 1} is not as it should be: it needs name, price and have.`);
-  const keep = ({ id, kind, name, values, have, price }: DrawerPart): DrawerPart => ({
-    id,
-    kind,
-    name,
-    values,
-    have,
-    price,
-  });
+  for (const [i, line] of doc.stock.entries()) {
+    const wrong = misfitOfGroup(stockFields as unknown as AnyFields, line, '');
+    if (wrong) return no(`Stock line ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
+  }
   return {
     ok: true,
     drawer: {
       format: DRAWER_FORMAT,
       version: 1,
       currency: doc.currency,
-      parts: parts.map(keep),
-      stock: doc.stock.map(({ name, price, have }) => ({ name, price, have })),
+      parts,
+      stock: doc.stock,
     },
   };
 }

@@ -1,5 +1,5 @@
 import { offScale } from '../circuit';
-import { applyEdit, type Job, type Reading } from '../job';
+import { edited, type Job, type Reading } from '../job';
 import { isIsolationReading } from './relevant';
 import { predictions } from './particles';
 import type { NextReading } from './say-next';
@@ -34,7 +34,7 @@ export function boardOrder(job: Job, count: number): Planned[] {
     );
     if (!best) break;
     out.push({ reading: best.reading, controlName: imagined.controls.find((c) => c.id === best.s.control)!.name });
-    imagined = applyEdit(
+    imagined = edited(
       imagined,
       { do: 'add-reading', say: '', reading: likeliest(best.s, best.reading, `plan-${n}`) },
       imagined.touchedAt,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { buildOf, DRAW_DIMENSIONS, drawBuild, type Build } from '../circuit';
-import { applyEdit, CONTROL_KINDS, HAND_METER, type ControlKind, type Job } from '../job';
+import { edited, CONTROL_KINDS, HAND_METER, type ControlKind, type Job } from '../job';
 import { seededRandom } from '../quantity';
 import { nextFor, surveyOf, takenFrom, type Candidate } from '.';
 
@@ -11,11 +11,11 @@ const T = (i: number): string => `2026-01-01T00:${String(i).padStart(2, '0')}:00
 /** Follows every proposal to the end, values included. */
 function measured(build: Build, seed: number): { job: Job; best: Candidate } {
   const random = seededRandom(seed);
-  let job = applyEdit(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0));
+  let job = edited(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0));
   for (let n = 1; n < 30; n++) {
     const next = nextFor(job, surveyOf(job, CONTROL));
     if (!next) break;
-    job = applyEdit(
+    job = edited(
       job,
       { do: 'add-reading', say: '', reading: takenFrom({ build, faults: [] }, next, `r${n}`, T(n), random) },
       T(n),
@@ -147,10 +147,10 @@ describe('what the meter does to a reading', () => {
   });
 
   it('changes what is expected: a poor meter of 1 MΩ is believed with its loading', () => {
-    const job = applyEdit(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0));
-    const poor = applyEdit(
+    const job = edited(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0));
+    const poor = edited(
       job,
-      { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, inputOhms: 1e6 } }, say: '' },
+      { do: 'set', at: 'survey', set: { meter: { ...HAND_METER, inputOhms: 1e6 } }, say: '' },
       T(1),
     );
     expect(surveyOf(poor, CONTROL).posterior.before.meter.inputOhms).toBe(1e6);

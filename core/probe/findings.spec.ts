@@ -1,19 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { flips, SOURCES, type Finding } from '../finding';
-import { applyEdit, freshFace, freshRail, readNoteLine, type Job, type Survey } from '../job';
+import { edited, freshFace, freshRail, readNoteLine, type Job, type Survey } from '../job';
 import { benchJob, demoJob, findingOf } from '../testing/jobs';
 
 const T = '2026-03-02T14:05:00Z';
 const fresh = (): Job => benchJob();
 const surveyed = (set: Partial<Survey>, job = fresh()): Job =>
-  applyEdit(job, { do: 'change', section: 'survey', set, say: 'test' }, T);
+  edited(job, { do: 'set', at: 'survey', set, say: 'test' }, T);
 const probe = (job: Job): readonly Finding[] => assess(job).findings.filter((f) => f.room === 'probe');
 const said = (...lines: string[]): Job =>
   lines.reduce((job, line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: T });
     if (!u.ok) throw new Error(`${line}: ${u.message}`);
-    return applyEdit(job, u.edit, T);
+    return edited(job, u.edit, T);
   }, fresh());
 
 describe('what Probe judges beside controls', () => {
@@ -72,7 +72,7 @@ describe('what Probe judges beside controls', () => {
   });
 
   it('warns of a front where no finger holds, and of ghosts only where somebody else presses', () => {
-    const control = applyEdit(fresh(), { do: 'add-control', id: 'c', name: 'start' }, T);
+    const control = edited(fresh(), { do: 'add-control', id: 'c', name: 'start' }, T);
     const narrow = surveyed({ faces: [{ ...freshFace('c'), neighbourMetres: 0.002, shape: 'curved' }] }, control);
     expect(findingOf(narrow, 'probe.face.c.room')).toMatchObject({
       verdict: 'tight',
@@ -81,7 +81,7 @@ describe('what Probe judges beside controls', () => {
     expect(findingOf(narrow, 'probe.face.c.shape').verdict).toBe('tight');
     const proofer = demoJob('dough-proofer');
     expect(findingOf(proofer, 'probe.keypad.pad.ghosts').verdict).toBe('tight');
-    const alone = applyEdit(proofer, { do: 'change', section: 'wish', set: { others: '' }, say: '' }, T);
+    const alone = edited(proofer, { do: 'set', at: 'wish', set: { others: '' }, say: '' }, T);
     expect(probe(alone).some((f) => f.id.endsWith('.ghosts'))).toBe(false);
   });
 

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { suppliesOf, VARIANTS } from '../circuit';
-import { applyEdit, HAND_METER, isStated, readNoteLine, type Job, type Reading } from '../job';
+import { edited, HAND_METER, isStated, readNoteLine, type Job, type Reading } from '../job';
 import { benchJob } from '../testing/jobs';
 import {
   againstLeader,
@@ -34,9 +34,9 @@ const said = (...lines: string[]): Job =>
     (job, line, i) => {
       const u = readNoteLine(line, job, { id: `r${i}`, now: `2026-01-01T00:00:${String(i).padStart(2, '0')}Z` });
       if (!u.ok) throw new Error(`${line}: ${u.message}`);
-      return applyEdit(job, u.edit, '2026-01-01T00:01:00Z');
+      return edited(job, u.edit, '2026-01-01T00:01:00Z');
     },
-    applyEdit(benchJob(), { do: 'add-control', id: IT, name: 'it' }, '2026-01-01T00:00:00Z'),
+    edited(benchJob(), { do: 'add-control', id: IT, name: 'it' }, '2026-01-01T00:00:00Z'),
   );
 const button = ['it look springs back', 'it B to ground off 0.1 ohm', 'it A idle 4.98 V', 'it A-B pressed 0.4 ohm'];
 
@@ -86,7 +86,7 @@ describe('what is read again at one place', () => {
       why: expect.stringContaining('hangs on this one reading'),
     });
     const taken = own.find((r) => r.state === spec.state && r.kind === spec.kind && r.from.name === spec.from.name)!;
-    const again = applyEdit(
+    const again = edited(
       known,
       { do: 'add-reading', say: '', reading: { ...taken, id: 'again' } },
       '2026-01-01T00:02:00Z',
@@ -220,9 +220,9 @@ describe('how a control stands', () => {
     const odd = said(...APART, ...button, 'it A neighbour 2.4 V');
     expect(againstLeader(odd, surveyOf(odd, IT))).toBeTruthy();
     expect(assumptions(odd, surveyOf(odd, IT)).join()).toMatch(/usual one/);
-    const stated = applyEdit(
+    const stated = edited(
       odd,
-      { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, stated: true } }, say: '' },
+      { do: 'set', at: 'survey', set: { meter: { ...HAND_METER, stated: true } }, say: '' },
       '2026-01-01T00:02:00Z',
     );
     expect(assumptions(stated, surveyOf(stated, IT)).join()).not.toMatch(/usual one/);
@@ -242,9 +242,9 @@ describe('how a control stands', () => {
     );
     expect(surveyOf(latch, IT).candidates[0]!.kind).toBe('latching-switch');
     expect(assess(latch).facts.controls[IT]!.farSide).toBe('supply');
-    const planned = applyEdit(
+    const planned = edited(
       latch,
-      { do: 'change', section: 'thumb', set: { way: 'npn-to-ground' }, say: '' },
+      { do: 'set', at: 'thumb', set: { way: 'npn-to-ground' }, say: '' },
       '2026-01-01T00:02:00Z',
     );
     expect(assess(planned).findings.find((f) => f.id === 'thumb.npn-to-ground.ground-side')).toMatchObject({
@@ -273,9 +273,9 @@ describe('isolation that ohms do not prove', () => {
 
   it('has a way out where the meter ends too low', () => {
     const low = (job: Job): Job =>
-      applyEdit(
+      edited(
         job,
-        { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, mostOhms: 2e6 } }, say: '' },
+        { do: 'set', at: 'survey', set: { meter: { ...HAND_METER, mostOhms: 2e6 } }, say: '' },
         '2026-01-01T00:02:00Z',
       );
     const job = low(said('ground to mains off >2M', 'it A to mains off >2M', 'it B to mains off >2M'));

@@ -1,5 +1,6 @@
 import type { ReadingSpec } from '../circuit';
-import type { Isolation, Job, MainsSide, Meter, Point, Reading } from '../job';
+import type { Isolation } from '../facts';
+import type { Job, MainsSide, Meter, Point, Reading } from '../job';
 import { isIsolationReading, readingsOf } from './relevant';
 
 /** Ohms to a mains pin under which a control counts as tied to mains, and over which as apart (`isolation-bounds`). */

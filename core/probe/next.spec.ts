@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FIRST_SHARES } from '../circuit';
-import { applyEdit, CONTROL_KINDS, HAND_METER, readNoteLine, type Job, type Meter } from '../job';
+import { edited, CONTROL_KINDS, HAND_METER, readNoteLine, type Job, type Meter } from '../job';
 import { controlFacts, nextFor, surveyOf, surveysOf, tieOf } from '.';
 import { boardOrder } from './board-order';
 import { meaningsOf, outcomesOf } from './information';
@@ -127,8 +127,7 @@ describe('several controls of one board', () => {
       'start A-B pressed 0.4 ohm',
       'start A neighbour 3.31 V',
     );
-    for (const name of ['stop', 'door'])
-      job = applyEdit(job, { do: 'add-control', id: `control-${name}`, name }, T(20));
+    for (const name of ['stop', 'door']) job = edited(job, { do: 'add-control', id: `control-${name}`, name }, T(20));
     return job;
   };
 
@@ -162,9 +161,9 @@ describe('several controls of one board', () => {
       'start A-B pressed 0.4 ohm',
     );
     const stated = (set: Partial<Meter>): Job =>
-      applyEdit(
+      edited(
         unsaid,
-        { do: 'change', section: 'survey', set: { meter: { ...HAND_METER, stated: true, ...set } }, say: 'a meter' },
+        { do: 'set', at: 'survey', set: { meter: { ...HAND_METER, stated: true, ...set } }, say: 'a meter' },
         T(30),
       );
     const [job, poor] = [stated({}), stated({ voltsShare: 0.05 })];

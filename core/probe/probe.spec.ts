@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { FIRST_SHARES } from '../circuit';
-import { applyEdit, CONTROL_KINDS, type ControlKind } from '../job';
+import { edited, CONTROL_KINDS, type ControlKind } from '../job';
 import { surveyOf } from '.';
 import { particles, spread } from './particles';
 import { posteriorOf, TRUSTED } from './posterior';
@@ -183,7 +183,7 @@ describe('what a control is', () => {
 
   it('forgets a withdrawn reading', () => {
     const job = jobWith(...ISOLATED, 'start A idle 4.98 V');
-    const without = applyEdit(job, { do: 'strike-reading', id: 'r5', struck: true }, T(30));
+    const without = edited(job, { do: 'strike-reading', id: 'r5', struck: true }, T(30));
     expect(surveyOf(without, CONTROL).posterior.kinds).toEqual(surveyOf(jobWith(...ISOLATED), CONTROL).posterior.kinds);
   });
 

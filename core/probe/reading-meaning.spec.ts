@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { drawBuild, DRAW_DIMENSIONS } from '../circuit';
-import { applyEdit, CONTROL_KINDS, readNoteLine, type Job } from '../job';
+import { edited, CONTROL_KINDS, readNoteLine, type Job } from '../job';
 import { seededRandom } from '../quantity';
 import { nextFor, specKey, surveyOf, takenFrom, warmUp } from '.';
 import { readingsWorth } from './next';
@@ -15,9 +15,9 @@ const jobWith = (...lines: string[]): Job =>
     (job, line, i) => {
       const u = readNoteLine(line, job, { id: `r${i}`, now: T(i + 1) });
       if (!u.ok) throw new Error(`${line}: ${u.message}`);
-      return applyEdit(job, u.edit, T(i + 1));
+      return edited(job, u.edit, T(i + 1));
     },
-    applyEdit(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0)),
+    edited(benchJob(), { do: 'add-control', id: CONTROL, name: 'it' }, T(0)),
   );
 const SAFE = [
   'ground to mains off >20M',
@@ -111,7 +111,7 @@ describe('what may be asked', () => {
           ok: true,
           edit: { reading: { kind: next.kind, state: next.state, from: next.from, to: next.to } },
         });
-        job = applyEdit(
+        job = edited(
           job,
           { do: 'add-reading', say: '', reading: takenFrom({ build, faults: [] }, next, `w${n}`, T(2), random) },
           T(2),

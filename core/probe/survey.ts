@@ -1,4 +1,5 @@
-import { CONTROL_KINDS, type ControlFact, type ControlKind, type Facts, type Job } from '../job';
+import type { ControlFact, Facts } from '../facts';
+import { CONTROL_KINDS, type ControlKind, type Job } from '../job';
 import { contradictionsIn, type Contradiction } from './contradictions';
 import { estimates } from './estimate';
 import type { Estimate } from './estimate-parts';

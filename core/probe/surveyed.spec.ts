@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { readCapture } from '../capture';
-import { applyEdit, freshRail, readNoteLine, type Job, type Keypad, type Piece } from '../job';
+import { edited, freshRail, readNoteLine, type Job, type Keypad, type Piece } from '../job';
 import { seededRandom } from '../quantity';
 import { padCapture, PROOFER_PAD, STANDINS } from '../standin';
 import { decodeKeypad, ghosts, pinSides, sharedLines, type LabelledTiming } from '../scan';
@@ -15,7 +15,7 @@ function jobWith(...lines: string[]): Job {
   return lines.reduce((job, line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: T(i + 1) });
     if (!u.ok) throw new Error(`${line}: ${u.message}`);
-    return applyEdit(job, u.edit, T(i + 1));
+    return edited(job, u.edit, T(i + 1));
   }, benchJob());
 }
 
@@ -234,9 +234,9 @@ describe('sizes', () => {
 
 describe('the practice shelf and the stand-ins', () => {
   it('judges a guess against the truth and the shortest way', () => {
-    const job = applyEdit(
+    const job = edited(
       jobWith('it look glass'),
-      { do: 'change', section: 'standin', set: { model: 'practice', seed: 12 }, say: '' },
+      { do: 'set', at: 'standin', set: { model: 'practice', seed: 12 }, say: '' },
       T(50),
     );
     const truth = practiceResult(job, 'selector').truth;

@@ -1,4 +1,4 @@
-import { applyEdit, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../job';
+import { edited, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../job';
 import type { Random } from '../quantity';
 import { readStandin, type Measurable } from '../standin';
 import { isolationOf } from './isolation';
@@ -66,9 +66,9 @@ export function takenFrom(
  * @param most readings after the isolation ones.
  */
 export function walk(standin: Measurable, random: Random, most = 16): Walk {
-  const begun = applyEdit(freshJob({ title: 'walk' }, 'walk', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+  const begun = edited(freshJob({ title: 'walk' }, 'walk', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
   // A board on the bench: its plug goes in either way round, its main switch is closed.
-  let job = applyEdit(begun, { do: 'change', section: 'survey', set: { mains: BENCH_MAINS }, say: 'on the bench' }, T);
+  let job = edited(begun, { do: 'set', at: 'survey', set: { mains: BENCH_MAINS }, say: 'on the bench' }, T);
   const forecasts: { kind: ControlKind; probability: number; leading: boolean }[] = [];
   const proposed: { next: NextReading; isolated: boolean; before: readonly Reading[] }[] = [];
   let readings = 0;
@@ -112,6 +112,6 @@ export function walk(standin: Measurable, random: Random, most = 16): Walk {
     proposed.push({ next, isolated: isolation.verdict === 'isolated', before: job.readings });
     if (isIsolationReading(next)) isolationReadings++;
     else readings++;
-    job = applyEdit(job, { do: 'add-reading', say: '', reading: takenFrom(standin, next, `w${n}`, T, random) }, T);
+    job = edited(job, { do: 'add-reading', say: '', reading: takenFrom(standin, next, `w${n}`, T, random) }, T);
   }
 }

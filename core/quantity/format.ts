@@ -1,3 +1,4 @@
+import { parseQuantity } from './parse';
 import type { Unit } from './units';
 
 const ENGINEERING: readonly (readonly [number, string])[] = [
@@ -36,17 +37,67 @@ export function formatQuantity(value: number, unit: Unit): string {
   // 999.6 Ω rounds to 1.00 kΩ: the prefix is chosen after rounding.
   const rounded = Number(size.toPrecision(3));
   // People at a bench say 0.5 mA and 0.19 V, not 500 µA and 190 mV; above one they say 470 Ω, not 0.47 kΩ.
-  const least = (s: number): number => (BENCH.has(unit) && s <= 1 ? s / 10 : s);
-  const [scale, prefix] = ENGINEERING.find(([s]) => rounded >= least(s)) ?? ENGINEERING[ENGINEERING.length - 1]!;
+  const [scale, prefix] = prefixFor(rounded, unit);
   return `${threeFigures(value / scale)} ${prefix}${unit}`;
 }
 
+function prefixFor(size: number, unit: Unit): readonly [scale: number, prefix: string] {
+  const least = (s: number): number => (BENCH.has(unit) && s <= 1 ? s / 10 : s);
+  return ENGINEERING.find(([s]) => size >= least(s)) ?? ENGINEERING[ENGINEERING.length - 1]!;
+}
+
+const JUST = /^-?\d+(\.\d+)?(e[+-]\d+)?$/;
+
+/**
+ * The shortest text that `parseQuantity` reads back to the very same number; what a box shows, where `formatQuantity`, which
+ * rounds, is what a sentence shows.
+ * @param value finite, in the base unit.
+ */
+export function quantityText(value: number, unit: Unit): string {
+  const same = (text: string): boolean => {
+    const read = parseQuantity(text, unit);
+    return read.ok && read.quantity.value === value && read.quantity.relation === '=';
+  };
+  const short = formatQuantity(value, unit);
+  if (same(short)) return short;
+  const name = unit === '1' ? '' : ` ${unit}`;
+  if (unit === 's' && Math.abs(value) >= 60 && Number.isInteger(value)) {
+    const text = longTime(value);
+    if (same(text)) return text;
+  }
+  const [scale, prefix] = PLAIN.has(unit)
+    ? ([1, ''] as const)
+    : unit === 'm²'
+      ? ([1e-6, 'mm²'] as const)
+      : prefixFor(Math.abs(value), unit);
+  for (let figures = 4; figures <= 17; figures++) {
+    const digits = String(Number((value / scale).toPrecision(figures)));
+    const text =
+      unit === 'm²' ? `${digits} ${prefix}` : PLAIN.has(unit) ? `${digits}${name}` : `${digits} ${prefix}${unit}`;
+    if (JUST.test(digits) && same(text)) return text;
+  }
+  return `${String(value)}${name}`;
+}
+
 function formatLongTime(seconds: number): string {
-  const sign = seconds < 0 ? '−' : '';
+  // From an hour on nobody counts the seconds.
+  return longTime(
+    Math.abs(seconds) >= 3600 ? Math.sign(seconds) * Math.floor(Math.round(Math.abs(seconds)) / 60) * 60 : seconds,
+  );
+}
+
+function longTime(seconds: number): string {
   const whole = Math.round(Math.abs(seconds));
-  const hours = Math.floor(whole / 3600);
-  const minutes = Math.floor((whole % 3600) / 60);
-  const rest = whole % 60;
-  const parts = [hours ? `${hours} h` : '', minutes ? `${minutes} min` : '', !hours && rest ? `${rest} s` : ''];
-  return sign + parts.filter(Boolean).join(' ');
+  const parts = [
+    [Math.floor(whole / 3600), 'h'],
+    [Math.floor((whole % 3600) / 60), 'min'],
+    [whole % 60, 's'],
+  ] as const;
+  return (
+    (seconds < 0 ? '−' : '') +
+    parts
+      .filter(([n]) => n > 0)
+      .map(([n, name]) => `${n} ${name}`)
+      .join(' ')
+  );
 }

@@ -1,5 +1,5 @@
 export { decadeOf, nearest, nextAbove, nextBelow, type ESeries } from './eseries';
-export { formatQuantity, threeFigures } from './format';
+export { formatQuantity, quantityText, threeFigures } from './format';
 export { between, corners, exactly, within, type CornerRange, type Interval } from './interval';
 export { normalCdf } from './normal';
 export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from './parse';

@@ -20,7 +20,9 @@ export function awgAreaSquareMetres(gauge: number): number {
   return (Math.PI / 4) * diameterMetres ** 2;
 }
 
-const NUMBER = /^[+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?/;
+/** Characters; no quantity that a person types comes near. */
+const LONGEST = 200;
+const NUMBER = /^[+\-−]?(?:\d+(?:[.,]\d+)?|[.,]\d+)(?:e[+-]?\d+)?/;
 const INFIX = /^(\d+)([RVpnuµμmkM])(\d+)/;
 
 function unitAfter(
@@ -51,6 +53,7 @@ function unitAfter(
  * @returns the value in base units, or the position (from 0) of the first character that does not fit, and why.
  */
 export function parseQuantity(text: string, expected?: Unit, overRange?: number): Parsed {
+  if (text.length > LONGEST) return fail(LONGEST, 'this is longer than any number');
   const lead = text.length - text.trimStart().length;
   let rest = text.trim();
   let at = lead;
@@ -76,7 +79,8 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   const number = NUMBER.exec(rest);
   if (!number) return fail(at, `"${rest[0]}" cannot start a number`);
   const decimals = /[.,](\d+)/.exec(number[0])?.[1]?.length ?? 0;
-  const value = Number(number[0].replace(',', '.'));
+  const digits = number[0].replace(',', '.').replace('−', '-');
+  const value = Number(digits);
   const tail = rest.slice(number[0].length);
   const gap = tail.length - tail.trimStart().length;
   const unitText = tail.trimStart();
@@ -90,7 +94,7 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   return {
     ok: true,
     quantity: {
-      value: tidy(value * unit.factor),
+      value: scaled(digits, unit.factor),
       unit: unit.unit,
       relation,
       digit: 10 ** -decimals * unit.factor,
@@ -99,8 +103,13 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   };
 }
 
-// Decimal text times a power of ten leaves binary dust (4.7 * 1e3 is exact, 2.2 * 1e-6 is not); 12 figures outlast any meter.
-const tidy = (value: number): number => Number(value.toPrecision(12));
+/** Decimal text times a factor, without the binary dust of multiplying by a power of ten: 2.2 µ is 2.2e-6 and nothing beside it. */
+function scaled(digits: string, factor: number): number {
+  const power = Math.round(Math.log10(factor));
+  if (Number(`1e${power}`) !== factor) return Number(digits) * factor;
+  const [mantissa, exponent] = digits.split('e');
+  return Number(`${mantissa}e${Number(exponent ?? 0) + power}`);
+}
 
 function parseInfix(
   infix: RegExpExecArray,
@@ -117,7 +126,7 @@ function parseInfix(
   const unit = named ?? typed ?? expected ?? (letter === 'k' || letter === 'M' ? 'Ω' : 'F');
   if (expected && unit !== expected) return fail(at, `this is ${unit}, but ${expected} is wanted`);
   const factor = named ? 1 : PREFIXES[letter]!;
-  const value = tidy(Number(`${whole}.${fraction}`) * factor);
+  const value = scaled(`${whole}.${fraction}`, factor);
   return { ok: true, quantity: { value, unit, relation, digit: 10 ** -fraction.length * factor } };
 }
 
@@ -125,7 +134,7 @@ function parseSpecial(rest: string, at: number, relation: Quantity['relation'], 
   const done = (value: number, unit: Unit, digit: number): Parsed =>
     expected && expected !== unit
       ? fail(at, `this is ${unit}, but ${expected} is wanted`)
-      : { ok: true, quantity: { value: tidy(value), unit, relation, digit } };
+      : { ok: true, quantity: { value, unit, relation, digit } };
   const awg = /^(\d{1,2})\s*AWG$/i.exec(rest);
   if (awg) return done(awgAreaSquareMetres(Number(awg[1])), 'm²', 0);
   const fraction = /^(?:(\d+)\s+)?(\d+)\/(\d+)\s*(in|inch|")$/.exec(rest);
@@ -137,9 +146,23 @@ function parseSpecial(rest: string, at: number, relation: Quantity['relation'], 
       0.0254 / Number(fraction[3]),
     );
   }
-  const clock = /^(\d+)h\s*([0-5]?\d)(?:\s*min)?$/.exec(rest);
-  if (clock) return done(Number(clock[1]) * 3600 + Number(clock[2]) * 60, 's', 60);
-  const minutes = /^(\d+)\s*min\s*([0-5]?\d)\s*s$/.exec(rest);
-  if (minutes) return done(Number(minutes[1]) * 60 + Number(minutes[2]), 's', 1);
-  return undefined;
+  return duration(rest, done);
+}
+
+/** A time of several parts, largest first: `1h20`, `2 d 3 h`, `1 h 2 min 5 s`, `2 min 5`. */
+const DURATION = /^([+\-−])?(?:(\d+)\s*d\b\s*)?(?:(\d+)\s*h\s*)?(?:(\d+)\s*min\s*)?(?:(\d+(?:[.,]\d+)?)\s*(s)?)?$/;
+
+function duration(rest: string, done: (value: number, unit: Unit, digit: number) => Parsed): Parsed | undefined {
+  const m = DURATION.exec(rest);
+  if (!m) return undefined;
+  const [, sign, d, h, min, last, s] = m;
+  // One part alone is read as any other quantity is.
+  if ([d, h, min, last].filter((x) => x !== undefined).length < 2 && d === undefined) return undefined;
+  // A number at the end is of the next smaller part: minutes after hours, seconds after minutes.
+  const bare = last !== undefined && s === undefined;
+  if (bare && min === undefined && h === undefined) return undefined;
+  const tail = Number((last ?? '0').replace(',', '.')) * (bare && min === undefined ? 60 : 1);
+  const value = Number(d ?? 0) * 86400 + Number(h ?? 0) * 3600 + Number(min ?? 0) * 60 + tail;
+  const digit = last === undefined || (bare && min === undefined) ? 60 : 1;
+  return done(sign === '-' || sign === '−' ? -value : value, 's', digit);
 }

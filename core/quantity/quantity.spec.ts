@@ -6,6 +6,7 @@ import {
   corners,
   exactly,
   formatQuantity,
+  quantityText,
   nearest,
   nextAbove,
   nextBelow,
@@ -100,6 +101,62 @@ describe('what people type at a bench', () => {
       ),
     );
   });
+
+  const UNITS: readonly Unit[] = [
+    'V',
+    'A',
+    'Ω',
+    'W',
+    's',
+    'Hz',
+    'F',
+    'H',
+    'm',
+    'm²',
+    'N',
+    'N·m',
+    '°C',
+    'K',
+    '%',
+    '1',
+    '°',
+    'rpm',
+    'kg',
+    'Pa',
+  ];
+  it('writes into a box what reads back to the very same number, for every unit', () => {
+    const any = fc.oneof(
+      fc.double({ min: -1e15, max: 1e15, noNaN: true, noDefaultInfinity: true }),
+      fc.double({ min: 1e-13, max: 1e-3, noNaN: true }),
+      fc.integer({ min: 0, max: 1_000_000 }),
+      fc.integer({ min: 1, max: 99_999 }).map((n) => n / 1000),
+    );
+    fc.assert(
+      fc.property(any, fc.constantFrom(...UNITS), (x, unit) => {
+        expect(value(quantityText(x, unit), unit), `${quantityText(x, unit)} of ${x}`).toBe(x === 0 ? 0 : x);
+      }),
+      { numRuns: 5000 },
+    );
+  });
+
+  it.each<[number, Unit, string]>([
+    [183.7, 'Ω', '183.7 Ω'],
+    [0.12, 'N·m', '120 mN·m'],
+    [3725, 's', '1 h 2 min 5 s'],
+    [4800, 's', '1 h 20 min'],
+    [4.98, 'V', '4.98 V'],
+    [0.75e-6, 'm²', '0.75 mm²'],
+    [0, 'A', '0 A'],
+  ])('%s %s stands in a box as %s', (x, unit, text) => expect(quantityText(x, unit)).toBe(text));
+
+  it.each<[string, number]>([
+    ['1h20', 4800],
+    ['1 h 2 min 5 s', 3725],
+    ['2 min 5', 125],
+    ['2 d 3 h', 183600],
+    ['1 h 5 s', 3605],
+    ['90 s', 90],
+  ])('reads the time %s', (text, seconds) => expect(value(text, 's')).toBe(seconds));
 
   it('never throws, whatever is typed', () => {
     fc.assert(

@@ -1,4 +1,5 @@
-import type { MotorPlan, SequenceRule } from '../job';
+import type { SequenceRule } from '../facts';
+import type { MotorPlan } from '../job';
 
 /** Time for a contact to move and to stop bouncing, s: operate time and worst measured bounce (`parts-relay`, `relay-moves`). */
 export const CONTACT_SETTLES = 0.0212;

@@ -47,7 +47,7 @@ export function routineFindings(job: Job): Finding[] {
         remedy: {
           text: 'Choose the arm pin in Board.',
           label: 'Use pin 14',
-          edit: { do: 'change', section: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' },
+          edit: { do: 'set', at: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' },
         },
       }),
     );
@@ -76,8 +76,8 @@ export function routineFindings(job: Job): Finding[] {
           text: 'Arm it by hand after filling.',
           label: 'Only if armed',
           edit: {
-            do: 'change',
-            section: 'routine',
+            do: 'set',
+            at: 'routine',
             set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) },
             say: 'only if armed',
           },

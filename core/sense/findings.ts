@@ -52,8 +52,8 @@ export function senseFindings(job: Job): Finding[] {
         text: 'One contact at rest tells whether the machine left its rest.',
         label: 'Add one contact at rest',
         edit: {
-          do: 'change',
-          section: 'sense',
+          do: 'set',
+          at: 'sense',
           set: { contact: 'at-rest', restsClosed: true },
           say: 'one contact at rest',
         },

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import { assess, type Assessment } from '../assess';
 import type { Finding } from '../finding';
-import { applyEdit, BENCH_MAINS, freshJob, loadJob, type Job, type JobEdit, type Section } from '../job';
+import { edited, BENCH_MAINS, freshJob, loadJob, type Job, type JobEdit, type Section } from '../job';
 
 /** For tests: a demo job from its file. */
 export function demoJob(
@@ -28,7 +28,7 @@ export const benchJob = (title = 'x', id = 'x', now = '2026-03-02T14:00:00Z'): J
 
 /** For tests: the job with one section changed. */
 export const changed = <S extends Section>(job: Job, section: S, set: Partial<Job[S]>): Job =>
-  applyEdit(job, { do: 'change', section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');
+  edited(job, { do: 'set', at: section, set, say: 'test' } as JobEdit, '2026-03-02T14:00:00Z');
 
 /** For tests: one finding by its id, or a clear failure. */
 export function findingOf(a: Assessment | Job, id: string): Finding {

@@ -1,6 +1,7 @@
 import { assess } from '../assess';
 import type { Finding } from '../finding';
-import type { ControlFact, Job, ThumbPlan, Way } from '../job';
+import type { ControlFact } from '../facts';
+import type { Job, ThumbPlan, Way } from '../job';
 import { changed, demoJob } from './jobs';
 import { wayContext } from '../thumb';
 import { evaluateWay, type WayResult } from '../ways';

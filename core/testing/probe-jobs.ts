@@ -1,16 +1,16 @@
 import { benchJob } from './jobs';
-import { applyEdit, readNoteLine, type Job } from '../job';
+import { edited, readNoteLine, type Job } from '../job';
 import { surveyOf } from '../probe';
 
 export const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;
 export const CONTROL = 'control-start';
 
 export function jobWith(...lines: string[]): Job {
-  let job = applyEdit(benchJob(), { do: 'add-control', id: CONTROL, name: 'start' }, T(0));
+  let job = edited(benchJob(), { do: 'add-control', id: CONTROL, name: 'start' }, T(0));
   lines.forEach((line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: T(i + 1) });
     if (!u.ok) throw new Error(`${line}: ${u.message}`);
-    job = applyEdit(job, u.edit, T(i + 1));
+    job = edited(job, u.edit, T(i + 1));
   });
   return job;
 }

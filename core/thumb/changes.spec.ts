@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { turns } from '../finding';
 import { assess } from '../assess';
-import { applyEdit, WAYS, type Job, type ThumbPlan, type Way } from '../job';
+import { edited, WAYS, type Job, type ThumbPlan, type Way } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { evaluateWay } from '../ways';
 import { changesFor, compareWays, contextOf, rankWays, reasonsOf, tightestMargin, wayContext } from '.';
@@ -28,16 +28,13 @@ describe('what would have to change', () => {
     expect(changes.single.map((s) => s.say)).toEqual(
       expect.arrayContaining(['Take 0.5 A, 5 V coil, sealed reed contact']),
     );
-    expect(of('relay-contact', applyEdit(job, best.edit!, NOW)).result.verdict).toBe('settled');
+    expect(of('relay-contact', edited(job, best.edit!, NOW)).result.verdict).toBe('settled');
   });
 
   it('is a reading where one is missing, and says what it would come to', () => {
     const pot = demoJob('rice-pot');
     const ground = pot.readings.find((r) => r.from.kind === 'ground' && r.to.kind === 'mains')!;
-    const { c, result } = of(
-      'npn-to-ground',
-      applyEdit(pot, { do: 'strike-reading', id: ground.id, struck: true }, NOW),
-    );
+    const { c, result } = of('npn-to-ground', edited(pot, { do: 'strike-reading', id: ground.id, struck: true }, NOW));
     expect(result.verdict).toBe('unknown');
     const read = changesFor(c, result).single.find((s) => s.edit === null)!;
     expect(read).toMatchObject({ say: expect.stringContaining('isolated from mains'), after: 'settled' });

@@ -35,22 +35,21 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
     const r = evaluateWay(now.way, context);
     return { after: r.verdict, left: r.verdict === 'settled' ? 0 : worstCount(r) };
   };
-  const edited = (edit: JobEdit): WayContext => ({ ...c, job: applyEdit(c.job, edit, c.job.touchedAt) });
   const tried: Change[] = [];
   const seen = new Set<string>();
   const offer = (say: string, edit: JobEdit): void => {
     const key = JSON.stringify(edit);
-    if (!seen.has(key)) tried.push({ say, edit, ...judge(edited(edit)) });
+    const after = applyEdit(c.job, edit, c.job.touchedAt);
+    if (!seen.has(key) && after.ok) tried.push({ say, edit, ...judge({ ...c, job: after.job }) });
     seen.add(key);
   };
-  for (const f of against)
-    if (f.remedy?.edit) offer(f.remedy.label ?? f.remedy.text, f.remedy.edit as unknown as JobEdit);
+  for (const f of against) if (f.remedy?.edit) offer(f.remedy.label ?? f.remedy.text, f.remedy.edit);
   for (const kind of now.kinds) {
     for (const part of partsOf(c.job, kind)) {
       if (part.id === takenPart(c.job, kind).id) continue;
       offer(`Take ${part.name}`, {
-        do: 'change',
-        section: 'thumb',
+        do: 'set',
+        at: 'thumb',
         set: { picks: { ...c.job.thumb.picks, [kind]: part.id }, resistorOhms: null },
         say: `part: ${part.name}`,
       });

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { assess } from '../assess';
-import { applyEdit, readNoteLine, JOINT_WAYS, type Job, type Way } from '../job';
+import { edited, readNoteLine, JOINT_WAYS, type Job, type Way } from '../job';
 import { rankWays } from '.';
 
 const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;
@@ -16,7 +16,7 @@ function jobWith(...lines: string[]): Job {
   ].reduce((job, line, i) => {
     const u = readNoteLine(line, job, { id: `r${i}`, now: T(i) });
     if (!u.ok) throw new Error(`${line}: ${u.message}`);
-    return applyEdit(job, u.edit, T(i));
+    return edited(job, u.edit, T(i));
   }, benchJob());
 }
 const ways = (job: Job) =>

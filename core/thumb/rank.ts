@@ -1,5 +1,6 @@
 import { byHarm, finding, type Finding } from '../finding';
-import { applyEdit, WAYS, type Facts, type Job, type JobEdit } from '../job';
+import type { Facts } from '../facts';
+import { applyEdit, WAYS, type Job } from '../job';
 import { brokenPicks, takenPart } from '../parts';
 import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../ways';
 import { wishScore } from './wishes';
@@ -23,8 +24,10 @@ function honest(way: WayResult, c: WayContext): WayResult {
   const before = new Map(way.findings.map((f) => [f.id, f.verdict]));
   const findings = way.findings.map((f): Finding => {
     const edit = f.remedy?.edit;
-    if (!f.remedy || edit?.do !== 'change' || edit['section'] !== 'thumb') return f;
-    const after = evaluateWay(way.way, { ...c, job: applyEdit(c.job, edit as unknown as JobEdit, c.job.touchedAt) });
+    if (!f.remedy || edit?.do !== 'set' || !edit.at.startsWith('thumb')) return f;
+    const tried = applyEdit(c.job, edit, c.job.touchedAt);
+    if (!tried.ok) return { ...f, remedy: { text: f.remedy.text } };
+    const after = evaluateWay(way.way, { ...c, job: tried.job });
     const spoilt = after.findings.filter(
       (x) => byHarm({ verdict: before.get(x.id) ?? 'settled' }, x) > 0 && x.id !== f.id,
     );
@@ -73,8 +76,8 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
         text: 'Change its values under parts, or do without it.',
         label: 'Do without it',
         edit: {
-          do: 'change',
-          section: 'thumb',
+          do: 'set',
+          at: 'thumb',
           set: { picks: Object.fromEntries(Object.entries(job.thumb.picks).filter(([kind]) => kind !== part.kind)) },
           say: `without the part ${part.name}`,
         },
@@ -101,8 +104,8 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
                 text: `${WAY_WORDS[best.way].name} stands first: ${best.reason}.`,
                 label: `Use ${wayPhrase(best.way)}`,
                 edit: {
-                  do: 'change',
-                  section: 'thumb',
+                  do: 'set',
+                  at: 'thumb',
                   set: { way: best.way, resistorOhms: null },
                   say: `way of pressing: ${WAY_WORDS[best.way].name}`,
                 },

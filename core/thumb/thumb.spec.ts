@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit, type Facts, type Job, type Way } from '../job';
+import type { Facts } from '../facts';
+import { edited, type Job, type Way } from '../job';
 import { changed, demoJob, findingOf } from '../testing/jobs';
 import { jointOf } from '../ways';
 import { chosenWay, rankWays, wayContext } from '.';
@@ -48,7 +49,7 @@ describe('ways of pressing the rice pot', () => {
     const job = withWay('relay-contact');
     const f = findingOf(job, 'thumb.relay-contact.minimum-load');
     expect(f.verdict).toBe('tight');
-    const mended = applyEdit(job, f.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    const mended = edited(job, f.remedy!.edit!, '2026-03-02T14:00:00Z');
     expect(findingOf(mended, 'thumb.relay-contact.minimum-load').verdict).toBe('settled');
   });
 
@@ -63,7 +64,7 @@ describe('ways of pressing the rice pot', () => {
 
 describe('what rules a way out', () => {
   const strike = (job: Job, ...ids: string[]): Job =>
-    ids.reduce((j, id) => applyEdit(j, { do: 'strike-reading', id, struck: true }, '2026-03-02T14:00:00Z'), job);
+    ids.reduce((j, id) => edited(j, { do: 'strike-reading', id, struck: true }, '2026-03-02T14:00:00Z'), job);
   const ground = pot.readings.find((r) => r.from.kind === 'ground' && r.to.kind === 'mains')!;
 
   it('waits with a transistor until isolation is proven', () => {

@@ -79,8 +79,8 @@ export function tryFindings(job: Job, proveDead: boolean, stops: readonly Findin
               text: 'So few presses show less than the plan counts on: let it press overnight against a counter.',
               label: 'Ask for 99.9 %',
               edit: {
-                do: 'change',
-                section: 'sheet',
+                do: 'set',
+                at: 'sheet',
                 set: { reliability: HIT_WANTED },
                 say: 'reliability to show: 99.9 %',
               },

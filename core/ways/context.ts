@@ -1,5 +1,6 @@
 import type { Finding, Verdict } from '../finding';
-import type { Control, ControlFact, DriveFact, Job, PartKind, PressFact, Way } from '../job';
+import type { ControlFact, DriveFact, PressFact } from '../facts';
+import type { Control, Job, PartKind, Way } from '../job';
 import { coloursFor, roleOf, type Role } from './colours';
 import type { Line } from './line';
 

@@ -1,6 +1,6 @@
 import { breakingStep } from '../contacts';
 import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../finding';
-import type { ControlKind } from '../job';
+import type { ControlKind, JobEdit } from '../job';
 import { partValue, takenPart, valueOf } from '../parts';
 import { conductors, sequenceRules, wiringOf } from '../reversing';
 import { formatQuantity } from '../quantity';
@@ -38,10 +38,10 @@ export function controlBox(c: WayContext): WayResult {
     );
   const plan = c.job.thumb.motor;
   const wiring = wiringOf(plan, way);
-  const interlock = {
-    do: 'change',
-    section: 'thumb',
-    set: { motor: { ...plan, boxWiring: 'box-interlocked' } },
+  const interlock: JobEdit = {
+    do: 'set',
+    at: 'thumb.motor',
+    set: { boxWiring: 'box-interlocked' },
     say: 'interlock by wiring',
   };
   const findings: Finding[] = [

@@ -114,9 +114,9 @@ export function driveSignal(c: WayContext): WayResult {
               text: 'A changeover contact leaves the knob in charge at rest.',
               label: 'Use a changeover',
               edit: {
-                do: 'change',
-                section: 'thumb',
-                set: { signal: { ...plan, knob: 'changeover' } },
+                do: 'set',
+                at: 'thumb.signal',
+                set: { knob: 'changeover' },
                 say: 'changeover between knob and controller',
               },
             },

@@ -10,7 +10,8 @@ import {
   type Remedy,
   type Step,
 } from '../finding';
-import type { DriveFact, Way } from '../job';
+import type { DriveFact } from '../facts';
+import type { Way } from '../job';
 import { formatQuantity, nextBelow, within } from '../quantity';
 import { CLAMP_AMPS, RESISTOR_SHARE } from './practice';
 
@@ -49,7 +50,7 @@ export function resistorRemedy(own: number | null, computed: number): Remedy | n
   return {
     text: `${formatQuantity(own, 'Ω')} was chosen by hand; ${value} is the standard value that the corners ask for.`,
     label: `Use ${value}`,
-    edit: { do: 'change', section: 'thumb', set: { resistorOhms: computed }, say: `series resistor ${value}` },
+    edit: { do: 'set', at: 'thumb', set: { resistorOhms: computed }, say: `series resistor ${value}` },
   };
 }
 

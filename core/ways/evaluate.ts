@@ -105,7 +105,7 @@ function unconfirmed(r: WayResult, c: WayContext): WayResult {
         remedy: {
           text: 'Measure and enter them, or say that they are right as they stand.',
           label: 'They are right as they stand',
-          edit: { do: 'change', section: 'thumb', set: { given }, say: `confirmed: ${[...paths.values()].join(', ')}` },
+          edit: { do: 'set', at: 'thumb', set: { given }, say: `confirmed: ${[...paths.values()].join(', ')}` },
         },
       }),
     ],
@@ -138,7 +138,7 @@ function refused(r: WayResult, c: WayContext): WayResult {
         remedy: {
           text: `Mains conductors have their colours by function: ${list[0]!.wire.colours.join(', ')}.`,
           label: 'Drop those choices',
-          edit: { do: 'change', section: 'thumb', set: { colours }, say: 'wire colours by function' },
+          edit: { do: 'set', at: 'thumb', set: { colours }, say: 'wire colours by function' },
         },
       }),
     ],

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { reevaluate, SOURCES } from '../finding';
-import { applyEdit, checkJob, WAYS, type Job, type JobEdit } from '../job';
+import { edited, checkJob, WAYS, type Job } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { contextOf, wayContext } from '../thumb';
 import { evaluateWay, WAY_WORDS, wayPhrase } from '.';
@@ -49,8 +49,8 @@ describe('every way on every demo job', () => {
     for (const { name, job, result } of all)
       for (const f of result.findings) {
         if (!f.remedy?.edit) continue;
-        const edit = f.remedy.edit as unknown as JobEdit;
-        const after: Job = applyEdit(job, edit, '2026-03-02T14:00:00Z');
+        const edit = f.remedy.edit;
+        const after: Job = edited(job, edit, '2026-03-02T14:00:00Z');
         expect(checkJob(JSON.parse(JSON.stringify(after))), `${name} ${f.id}`).toMatchObject({ ok: true });
         expect({ ...after, log: [], touchedAt: '' }, `${name} ${f.id} ${f.remedy.label}`).not.toEqual({
           ...job,

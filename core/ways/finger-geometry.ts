@@ -59,15 +59,10 @@ export const givenBy =
   (key) =>
     planOrigin(c, `finger.${key}`);
 
-export const setPlan = (c: WayContext, set: Partial<FingerPlan>, label: string, text: string) => ({
+export const setPlan = (set: Partial<FingerPlan>, label: string, text: string): Remedy => ({
   text,
   label,
-  edit: {
-    do: 'change',
-    section: 'thumb',
-    set: { finger: { ...c.job.thumb.finger, ...set } },
-    say: label.toLowerCase(),
-  },
+  edit: { do: 'set', at: 'thumb.finger', set, say: label.toLowerCase() },
 });
 
 /** Where the tip stands at rest and pressed, and with which force. */
@@ -91,7 +86,6 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
   const better = fitting(c, servo, newtons.value, metres.value);
   const turn: Remedy = better
     ? setPlan(
-        c,
         better,
         turned(plan, better),
         'With these the tip pushes hard enough, reaches just beyond the travel, and leaves what room there is.',

@@ -124,8 +124,8 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
                 text: `A finger needs its way there: press for ${formatQuantity(long, 's')}.`,
                 label: `Press for ${formatQuantity(long, 's')}`,
                 edit: {
-                  do: 'change',
-                  section: 'act',
+                  do: 'set',
+                  at: 'act',
                   set: {
                     script: c.job.act.script.map((s) =>
                       s.do === 'press' ? { ...s, seconds: Math.max(s.seconds, long) } : s,

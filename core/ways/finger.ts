@@ -23,7 +23,7 @@ function mounting(c: WayContext, servo: TakenPart): Finding[] {
           title: `Tape does not hold on a ${face.shape} front`,
           caption: `${face.shape} front`,
           source: ['finger-room'],
-          remedy: setPlan(c, { mount: 'clamp' }, 'Use a clamp', 'A clamp or two screws hold there.'),
+          remedy: setPlan({ mount: 'clamp' }, 'Use a clamp', 'A clamp or two screws hold there.'),
         }),
       );
     }
@@ -40,7 +40,6 @@ function mounting(c: WayContext, servo: TakenPart): Finding[] {
         remedy:
           pull.result.value > 24e3
             ? setPlan(
-                c,
                 longer,
                 `Pad ${Math.round(longer.padLengthMetres * 1e3)} mm long`,
                 'A longer pad bears a tilting pull far better; or use screws or a clamp.',

@@ -82,7 +82,7 @@ export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
         remedy: {
           text: 'It is a bipolar one already: drive it as it is.',
           label: 'Leave it as it is',
-          edit: { do: 'change', section: 'thumb', set: { hand: { ...plan, rewired: false } }, say: 'stepper as it is' },
+          edit: { do: 'set', at: 'thumb.hand', set: { rewired: false }, say: 'stepper as it is' },
         },
       }),
     ];

@@ -10,7 +10,8 @@ import {
   type SourceKey,
   type Step,
 } from '../finding';
-import type { Control, ControlFact, Way } from '../job';
+import type { ControlFact } from '../facts';
+import type { Control, Way } from '../job';
 import type { Interval } from '../quantity';
 
 /** The button's line as Probe knows it: what a closed switch must pull, and the levels that the machine obeys. */

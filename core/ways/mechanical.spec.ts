@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit } from '../job';
+import { edited } from '../job';
 import { changed } from '../testing/jobs';
 import { fan, judge, of, pot, rocker, shutter } from '../testing/judge-way';
 
@@ -27,7 +27,7 @@ describe('a finger over the control', () => {
     // Force, reach, over-travel and the room for a hand are met together, not one at the cost of another.
     const weak = of(judge('finger', long), 'force');
     expect(weak.verdict).toBe('stop');
-    const mended = applyEdit(long, weak.remedy!.edit as never, '2026-03-02T14:00:00Z');
+    const mended = edited(long, weak.remedy!.edit!, '2026-03-02T14:00:00Z');
     for (const id of ['force', 'reach', 'over-travel', 'most-force'])
       expect(of(judge('finger', mended), id).verdict, id).not.toBe('stop');
     expect(of(judge('finger', mended), 'force').verdict).toBe('settled');
@@ -36,9 +36,9 @@ describe('a finger over the control', () => {
     const at = (pressDegrees: number) => changed(rocker, 'thumb', { finger: { ...rocker.thumb.finger, pressDegrees } });
     const short = of(judge('finger', at(40)), 'reach');
     expect(short.verdict).toBe('stop');
-    expect(
-      of(judge('finger', applyEdit(at(40), short.remedy!.edit as never, '2026-03-02T14:00:00Z')), 'reach').verdict,
-    ).toBe('settled');
+    expect(of(judge('finger', edited(at(40), short.remedy!.edit!, '2026-03-02T14:00:00Z')), 'reach').verdict).toBe(
+      'settled',
+    );
     expect(of(judge('finger', at(75)), 'over-travel').verdict).toBe('stop');
   });
   it('has no tape on a curved front, no room for a hand over the button, and no use on glass', () => {
@@ -77,9 +77,9 @@ describe('a finger over the control', () => {
     const hasty = changed(rocker, 'act', { script: [{ do: 'press', seconds: 0.1 }] });
     const f = of(judge('finger', hasty), 'dwell');
     expect(f.verdict).toBe('stop');
-    expect(
-      of(judge('finger', applyEdit(hasty, f.remedy!.edit as never, '2026-03-02T14:00:00Z')), 'dwell').verdict,
-    ).toBe('settled');
+    expect(of(judge('finger', edited(hasty, f.remedy!.edit!, '2026-03-02T14:00:00Z')), 'dwell').verdict).toBe(
+      'settled',
+    );
   });
 });
 

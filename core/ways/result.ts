@@ -13,7 +13,8 @@ import {
   type Remedy,
   type Step,
 } from '../finding';
-import type { ContactFact, ControlKind, JointWay, PartKind, PressFact, Way } from '../job';
+import type { ContactFact, PressFact } from '../facts';
+import type { ControlKind, JointWay, PartKind, Way } from '../job';
 import { partInput, partValue, valueOf, type TakenPart } from '../parts';
 import { exactly, formatQuantity } from '../quantity';
 import type { Part, WayContext, WayResult, Wire } from './context';
@@ -127,8 +128,8 @@ export const takePart = (c: WayContext, kind: PartKind, id: string, label: strin
   text,
   label,
   edit: {
-    do: 'change',
-    section: 'thumb',
+    do: 'set',
+    at: 'thumb',
     set: { resistorOhms: null, picks: { ...c.job.thumb.picks, [kind]: id } },
     say: label.toLowerCase(),
   },

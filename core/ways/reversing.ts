@@ -1,3 +1,4 @@
+import type { JobEdit } from '../job';
 import { finding, type Finding, type Verdict } from '../finding';
 import { forbiddenStates, type Forbidden, type Wiring } from '../reversing';
 
@@ -13,7 +14,7 @@ export function forbiddenFindings(
   way: 'reverse-motor' | 'control-box',
   wiring: Wiring,
   label: string,
-  edit: { readonly do: string; readonly [key: string]: unknown } | null,
+  edit: JobEdit | null,
 ): Finding[] {
   return forbiddenStates(wiring).map((f) => {
     const held = HELD[f.heldBy];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit, type Job } from '../job';
+import { edited, type Job } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { wayContext } from '../thumb';
 import { evaluateWay, jointOf, presser } from '.';
@@ -38,9 +38,9 @@ describe('spare terminals and remotes', () => {
     // A battery and a pull-up that nobody measured are guesses: tight until they are confirmed.
     expect(yes.verdict).toBe('tight');
     expect(of(yes, 'defaults').title).toMatch(/battery of the remote.*pull-up in the remote/);
-    const confirmed = applyEdit(
+    const confirmed = edited(
       changed(pot, 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } }),
-      of(yes, 'defaults').remedy!.edit as never,
+      of(yes, 'defaults').remedy!.edit!,
       '2026-03-02T14:00:00Z',
     );
     expect(judge('spare-remote', confirmed).verdict).toBe('settled');
@@ -94,7 +94,7 @@ describe('a control box and a switched supply', () => {
     expect(f.title).toContain('software alone');
     const mended = judge(
       'control-box',
-      applyEdit(plain, f.remedy!.edit as never, '2026-03-02T14:00:00Z'),
+      edited(plain, f.remedy!.edit!, '2026-03-02T14:00:00Z'),
       {},
       { kind: 'switched-load' },
     );

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../finding';
-import type { ControlFact } from '../job';
+import type { ControlFact } from '../facts';
 import { exactly, within } from '../quantity';
 import type { WayContext, WayResult } from './context';
 import { lineOf, shareLevel } from './line';
@@ -157,8 +157,8 @@ export function spareRemote(c: WayContext): WayResult {
               text: 'One contact in Sense tells.',
               label: 'Add one contact at rest',
               edit: {
-                do: 'change',
-                section: 'sense',
+                do: 'set',
+                at: 'sense',
                 set: { contact: 'at-rest', restsClosed: true },
                 say: 'one contact at rest',
               },

@@ -1,3 +1,4 @@
+import type { JobEdit, SupplyPlan } from '../job';
 import { chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../finding';
 import { partValue, takenPart, valueOf } from '../parts';
 import { formatQuantity } from '../quantity';
@@ -6,12 +7,7 @@ import { wires, type WayContext, type WayResult } from './context';
 import { reinforced } from './requirements';
 import { contactOf, noUse, result } from './result';
 
-const setSupply = (c: WayContext, set: Partial<WayContext['job']['thumb']['supply']>, say: string) => ({
-  do: 'change',
-  section: 'thumb',
-  set: { supply: { ...c.job.thumb.supply, ...set } },
-  say,
-});
+const setSupply = (set: Partial<SupplyPlan>, say: string): JobEdit => ({ do: 'set', at: 'thumb.supply', set, say });
 
 /** The machine's supply switched by a contact in its lead. */
 export function switchedSupply(c: WayContext): WayResult {
@@ -46,7 +42,7 @@ export function switchedSupply(c: WayContext): WayResult {
           remedy: {
             text: 'Say in the plan of this way what it did; the plug is enough, nothing is opened.',
             label: 'It ran on each time',
-            edit: setSupply(c, { resumes: 'yes' }, 'runs on after a power cut: tried'),
+            edit: setSupply({ resumes: 'yes' }, 'runs on after a power cut: tried'),
           },
         }),
     finding('thumb', `${way}.rest`, {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { applyEdit } from '../job';
+import { edited } from '../job';
 import { boundsOf, takenPart } from '../parts';
 import { changed, demoJob } from '../testing/jobs';
 import { wayContext } from '../thumb';
@@ -26,7 +26,7 @@ describe('a relay module on a 3.3 V pin', () => {
   it('is mended by the module that its remedy names, which presses on high', () => {
     const stuck = changed(pot, 'thumb', { way: 'relay-module', picks: { 'relay-module': 'module-base' } });
     const remedy = of(judge('relay-module', stuck), 'off').remedy!;
-    const mended = judge('relay-module', applyEdit(stuck, remedy.edit as never, '2026-03-02T14:00:00Z'));
+    const mended = judge('relay-module', edited(stuck, remedy.edit!, '2026-03-02T14:00:00Z'));
     expect(mended.findings.some((f) => f.id.endsWith('.off'))).toBe(false);
     // (2.9 − 0.75 − 0.05 when cold) V over 1 kΩ.
     expect(of(mended, 'on').value!.value).toBeCloseTo(2.1e-3, 6);
@@ -138,7 +138,7 @@ describe('own parts', () => {
       expect(takenPart(job, 'relay').id).toBe('relay-power');
       for (const w of a.ways)
         for (const x of w.findings) if (x.value) expect(Number.isNaN(x.value.value), x.id).toBe(false);
-      const mended = applyEdit(job, f.remedy!.edit as never, '2026-03-02T14:00:00Z');
+      const mended = edited(job, f.remedy!.edit!, '2026-03-02T14:00:00Z');
       expect(assess(mended).findings.some((x) => x.id === 'thumb.part-0')).toBe(false);
     }
   });

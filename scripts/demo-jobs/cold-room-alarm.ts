@@ -12,8 +12,8 @@ new Maker(
   '2026-11-22',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['lithium'], hazardsReviewed: true, others: 'whoever passes the cold room' },
     say: 'hazards: lithium cell in the node',
   })

@@ -43,8 +43,8 @@ new Maker(
   '2026-11-20',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'the bakers, on the same pad' },
     say: 'hazards: mains inside, heat while nobody watches',
   })

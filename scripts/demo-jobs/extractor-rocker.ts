@@ -12,8 +12,8 @@ new Maker(
   '2026-11-17',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['mains'], hazardsReviewed: true, others: 'everybody, by hand' },
     say: 'hazards: mains behind the rocker',
   })
@@ -42,8 +42,8 @@ new Maker(
   )
   .edit(
     {
-      do: 'change',
-      section: 'thumb',
+      do: 'set',
+      at: 'thumb',
       set: {
         way: 'finger',
         picks: { servo: 'servo-standard' },
@@ -62,10 +62,10 @@ new Maker(
       },
       say: 'way of pressing: a finger over the rocker',
     },
-    { do: 'change', section: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
+    { do: 'set', at: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
     {
-      do: 'change',
-      section: 'feed',
+      do: 'set',
+      at: 'feed',
       set: {
         supply: 'own plug-in supply',
         volts: 5,
@@ -77,8 +77,8 @@ new Maker(
       say: 'own supply, 5 V, 3 A, class II',
     },
     {
-      do: 'change',
-      section: 'act',
+      do: 'set',
+      at: 'act',
       set: {
         machine: {
           kind: 'flips',

@@ -12,8 +12,8 @@ new Maker(
   '2026-11-18',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['moving-door', 'pinch'], hazardsReviewed: true, others: 'the servers, by the old crank' },
     say: 'hazards: closing shutter, pinch',
   })
@@ -55,8 +55,8 @@ new Maker(
     'supply motor 12 V; crank shaft 9.98 mm, shutter tube 40.2 mm, coupling bore 10.08 mm',
   )
   .edit({
-    do: 'change',
-    section: 'thumb',
+    do: 'set',
+    at: 'thumb',
     set: {
       way: 'reverse-motor',
       picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' },
@@ -81,8 +81,8 @@ new Maker(
     say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact',
   })
   .edit({
-    do: 'change',
-    section: 'act',
+    do: 'set',
+    at: 'act',
     set: {
       machine: {
         kind: 'starts-and-stops-itself',

@@ -12,8 +12,8 @@ new Maker(
   '2026-11-15',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' },
     say: 'hazards: mains in the fan’s supply',
   })
@@ -35,8 +35,8 @@ new Maker(
     'note: 36 V fan; speed by pulses, two pulses back for each turn',
   )
   .edit({
-    do: 'change',
-    section: 'thumb',
+    do: 'set',
+    at: 'thumb',
     set: {
       way: 'drive-signal',
       machines: 2,

@@ -11,8 +11,8 @@ new Maker(
   '2026-11-16',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'whoever is in the kitchen, by hand' },
     say: 'hazards: mains inside, heat while nobody watches',
   })
@@ -39,17 +39,17 @@ new Maker(
     'note: foam behind the board',
   )
   .edit(
-    { do: 'change', section: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
-    { do: 'change', section: 'thumb', set: { way: 'solid-state-relay' }, say: 'way of pressing: solid-state relay' },
+    { do: 'set', at: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
+    { do: 'set', at: 'thumb', set: { way: 'solid-state-relay' }, say: 'way of pressing: solid-state relay' },
     {
-      do: 'change',
-      section: 'board',
+      do: 'set',
+      at: 'board',
       set: { pressPin: 5, armPin: 14, pullDown: true },
       say: 'press on pin 5 with a resistor to ground, arm switch on pin 14',
     },
     {
-      do: 'change',
-      section: 'feed',
+      do: 'set',
+      at: 'feed',
       set: {
         supply: 'own plug-in supply',
         volts: 5,
@@ -61,14 +61,14 @@ new Maker(
       say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
     },
     {
-      do: 'change',
-      section: 'sense',
+      do: 'set',
+      at: 'sense',
       set: { contact: 'at-rest', restsClosed: true },
       say: 'the keep-warm lever closes a contact at rest',
     },
     {
-      do: 'change',
-      section: 'act',
+      do: 'set',
+      at: 'act',
       set: {
         machine: {
           kind: 'starts-and-stops-itself',
@@ -82,22 +82,22 @@ new Maker(
       say: 'starts and stops by itself after 25 minutes; one press of 180 ms',
     },
     {
-      do: 'change',
-      section: 'guard',
+      do: 'set',
+      at: 'guard',
       set: { place: 'damp', cutOff: 'one-shot' },
       say: 'it stands where steam comes; a one-shot ends each press',
     },
     {
-      do: 'change',
-      section: 'wish',
+      do: 'set',
+      at: 'wish',
       set: { heldBy: 'the arm switch, which whoever fills the pot sets by hand' },
       say: 'held by the arm switch',
     },
-    { do: 'change', section: 'sheet', set: { by: 'the morning cook' }, say: 'tested by the morning cook' },
-    { do: 'change', section: 'board', set: { sensorPin: 12 }, say: 'rest contact on pin 12' },
+    { do: 'set', at: 'sheet', set: { by: 'the morning cook' }, say: 'tested by the morning cook' },
+    { do: 'set', at: 'board', set: { sensorPin: 12 }, say: 'rest contact on pin 12' },
     {
-      do: 'change',
-      section: 'routine',
+      do: 'set',
+      at: 'routine',
       set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true }] },
       say: 'at 10:40 on weekdays, if armed',
     },

@@ -11,8 +11,8 @@ new Maker(
   '2026-11-19',
 )
   .edit({
-    do: 'change',
-    section: 'wish',
+    do: 'set',
+    at: 'wish',
     set: {
       hazards: ['mains', 'moving-door', 'pinch'],
       hazardsReviewed: true,
@@ -59,18 +59,18 @@ new Maker(
     'gate A-B pressed 0.3 ohm',
     'note: terminals 3 and 4, green and white',
   )
-  .edit({ do: 'change', section: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
+  .edit({ do: 'set', at: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
   .edit(
     {
-      do: 'change',
-      section: 'thumb',
+      do: 'set',
+      at: 'thumb',
       set: { way: 'relay-contact', picks: { relay: 'relay-signal' } },
       say: 'way of pressing: relay contact, gold signal relay',
     },
-    { do: 'change', section: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
+    { do: 'set', at: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
     {
-      do: 'change',
-      section: 'feed',
+      do: 'set',
+      at: 'feed',
       set: {
         supply: 'own plug-in supply',
         volts: 5,
@@ -82,8 +82,8 @@ new Maker(
       say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
     },
     {
-      do: 'change',
-      section: 'act',
+      do: 'set',
+      at: 'act',
       set: {
         machine: {
           kind: 'open-stop-close-stop',
@@ -97,14 +97,14 @@ new Maker(
       say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s',
     },
     {
-      do: 'change',
-      section: 'routine',
+      do: 'set',
+      at: 'routine',
       set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] },
       say: 'at 22:30 every day',
     },
     {
-      do: 'change',
-      section: 'guard',
+      do: 'set',
+      at: 'guard',
       set: { place: 'damp', cutOff: 'one-shot' },
       say: 'it stands outdoors; a one-shot ends each press',
     },

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { MACHINE_KIND_WORDS, oneRun } from '../../../core/act';
-import { FAULT_KINDS, type Fault, type MachinePlan, type ScriptStep } from '../../../core/job';
+import { FAULT_KINDS, type Fault, type MachinePlan, type ScriptStep, machineFields } from '../../../core/job';
 import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { ChoiceField } from '../../ui/choice-field';
@@ -25,6 +25,7 @@ const ADD_WORDS: Record<Fault['kind'], string> = {
   templateUrl: './act-room.html',
 })
 export class ActRoom {
+  protected readonly machineFields = machineFields;
   protected readonly bench = inject(Bench);
   protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly faultKinds = FAULT_KINDS;
@@ -64,7 +65,7 @@ export class ActRoom {
   }
 
   private set(set: Partial<ReturnType<typeof this.act>>, say: string): void {
-    this.bench.change('act', set, say);
+    this.bench.set('act', set, say);
   }
 
   /** Reads a duration typed in a box; tells the box what is wrong where it is not one. */
@@ -78,15 +79,13 @@ export class ActRoom {
     return ok ? parsed.quantity.value : null;
   }
 
-  protected machine(set: Partial<MachinePlan>, say: string): void {
-    this.set({ machine: { ...this.act().machine, ...set } }, say);
+  protected machine(set: Partial<MachinePlan>, say?: string): void {
+    this.bench.set('act.machine', set, say);
   }
 
   protected kind(kind: MachinePlan['kind']): void {
     this.machine({ kind }, `what a press does: ${MACHINE_KIND_WORDS.find(([k]) => k === kind)![1]}`);
   }
-
-  protected readonly saying = (seconds: number | null): string => (seconds === null ? 'not known' : this.say(seconds));
 
   protected addStep(what: ScriptStep['do']): void {
     const seconds = what === 'press' ? 0.18 : 1;
@@ -110,17 +109,16 @@ export class ActRoom {
     const end = this.trace()?.end ?? 10;
     const atSeconds = kind === 'missed-press' ? 0 : Number((end * 0.3).toFixed(1));
     const seconds = kind === 'power-cut' ? Number((end * 0.15).toFixed(1)) : 0;
-    this.set(
-      { faults: [...this.act().faults, { id: this.bench.newId(), kind, atSeconds, seconds }] },
-      `fault: ${FAULT_WORDS[kind]}`,
-    );
+    const fault = { id: this.bench.newId(), kind, atSeconds, seconds };
+    this.bench.put('act.faults', fault, `fault: ${FAULT_WORDS[kind]}`);
   }
 
   protected move({ id, atSeconds }: { id: string; atSeconds: number }): void {
     const f = this.act().faults.find((x) => x.id === id);
     if (f && f.atSeconds !== atSeconds)
-      this.set(
-        { faults: this.act().faults.map((x) => (x.id === id ? { ...x, atSeconds } : x)) },
+      this.bench.put(
+        'act.faults',
+        { ...f, atSeconds },
         `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`,
       );
   }
@@ -131,7 +129,7 @@ export class ActRoom {
   }
 
   protected removeFault(f: Fault): void {
-    this.set({ faults: this.act().faults.filter((x) => x.id !== f.id) }, `fault taken away: ${FAULT_WORDS[f.kind]}`);
+    this.bench.drop('act.faults', f.id, `fault taken away: ${FAULT_WORDS[f.kind]}`);
   }
 
   protected play(): void {

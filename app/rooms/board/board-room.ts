@@ -60,7 +60,7 @@ export class BoardRoom {
   });
 
   protected set(set: Partial<BoardPlan>, say: string): void {
-    this.bench.change('board', set, say);
+    this.bench.set('board', set, say);
   }
 
   protected place(pin: Pin): void {

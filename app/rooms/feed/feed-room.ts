@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { loadsOf } from '../../../core/feed';
-import type { FeedPlan } from '../../../core/job';
-import { formatQuantity, parseQuantity, type Unit } from '../../../core/quantity';
+import { type FeedPlan, feedFields } from '../../../core/job';
+import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
@@ -19,6 +19,7 @@ import { TwoColumns } from '../../ui/two-columns';
   templateUrl: './feed-room.html',
 })
 export class FeedRoom {
+  protected readonly fields = feedFields;
   protected readonly bench = inject(Bench);
   protected readonly feed = computed(() => this.bench.job().feed);
   protected readonly isolation: readonly Choice[] = [
@@ -31,7 +32,7 @@ export class FeedRoom {
     ...this.bench.job().survey.rails.map((r): Choice => [r.id, `the machine’s rail ${r.name}`]),
   ]);
   protected readonly findings = computed(() => this.bench.findings('feed'));
-  private readonly loads = computed(() => loadsOf(this.bench.job(), this.bench.assessment().facts));
+  private readonly loads = computed(() => loadsOf(this.bench.seen().job, this.bench.assessment().facts));
   protected readonly say = (amps: number): string => formatQuantity(amps, 'A');
   protected readonly bands = computed(() => {
     const loads = this.loads();
@@ -60,19 +61,7 @@ export class FeedRoom {
       .join('; '),
   );
 
-  protected set(set: Partial<FeedPlan>, say: string): void {
-    this.bench.change('feed', set, say);
-  }
-
-  protected number(key: 'volts' | 'amps', box: HTMLInputElement, unit: Unit): void {
-    const parsed = box.value.trim() ? parseQuantity(box.value, unit) : null;
-    const ok = !parsed || (parsed.ok && parsed.quantity.value > 0 && parsed.quantity.value <= 1000);
-    box.setCustomValidity(
-      ok ? '' : parsed?.ok ? `It must be over 0 and at most 1000 ${unit}.` : (parsed as { message: string }).message,
-    );
-    box.reportValidity();
-    if (!ok) return;
-    const value = parsed?.ok ? parsed.quantity.value : null;
-    this.set({ [key]: value }, value === null ? `supply ${key} open` : `supply gives ${formatQuantity(value, unit)}`);
+  protected set(set: Partial<FeedPlan>, say?: string): void {
+    this.bench.set('feed', set, say);
   }
 }

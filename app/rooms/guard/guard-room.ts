@@ -58,6 +58,6 @@ export class GuardRoom {
   }
 
   protected set(set: Partial<GuardRecord>, say: string): void {
-    this.bench.change('guard', set, say);
+    this.bench.set('guard', set, say);
   }
 }

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { MatButton } from '@angular/material/button';
 import { DomSanitizer } from '@angular/platform-browser';
 import { filesOf } from '../../../core/deliver';
-import { packZip, slug, type PackFile, type Picture } from '../../../core/pack';
+import { packZip, slug, type PackFile } from '../../../core/pack';
 import { Bench } from '../../store/bench';
 import { Photos } from '../../store/photos';
 import { FindingList } from '../../ui/finding-list';
@@ -22,7 +22,7 @@ export class PackRoom {
   private readonly photos = inject(Photos);
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('wiring.svg');
-  protected readonly files = computed(() => filesOf(this.bench.job(), this.bench.assessment()));
+  protected readonly files = computed(() => filesOf(this.bench.seen().job, this.bench.assessment()));
   protected readonly findings = computed(() => this.bench.findings('pack'));
   protected readonly shown = computed(() => this.files().find((f) => f.name === this.chosen()) ?? this.files()[0]);
   /** The SVG is shown as an image, in which nothing can run. */
@@ -39,13 +39,9 @@ export class PackRoom {
   }
 
   protected async saveAll(): Promise<void> {
-    const job = this.bench.job();
+    const { job } = this.bench.seen();
     const files = this.files();
-    const pictures: Picture[] = [];
-    for (const { id } of job.survey.photos) {
-      const bytes = await this.photos.bytes(id);
-      if (bytes) pictures.push({ id, bytes });
-    }
+    const pictures = await this.photos.all(job.survey.photos);
     saveFile(`${slug(job.title)}.zip`, packZip(files, job.touchedAt, pictures), 'application/zip');
   }
 }

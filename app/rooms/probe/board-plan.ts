@@ -53,9 +53,12 @@ export class BoardPlan {
       const job = this.bench.job();
       if (!this.open()) return;
       this.made.set(null);
-      void this.assessor.plan(job).then((plan) => {
-        if (job === this.bench.job()) this.made.set(plan);
-      });
+      this.assessor.plan(job).then(
+        (plan) => {
+          if (job === this.bench.job()) this.made.set(plan);
+        },
+        () => this.made.set([]),
+      );
     });
   }
 }

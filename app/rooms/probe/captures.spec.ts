@@ -1,11 +1,13 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import type { Timing } from '../../../core/capture';
+import type { CaptureOrder } from '../../workers/capture.worker';
+import type { Asked } from '../../workers/serve';
 import { Captures } from './captures';
 
 class FakeWorker {
   static last: FakeWorker;
-  orders: unknown[] = [];
+  orders: Asked<CaptureOrder>[] = [];
   terminate = vi.fn();
   private heard: Record<string, (e: unknown) => void> = {};
   constructor() {
@@ -14,16 +16,29 @@ class FakeWorker {
   addEventListener(kind: string, f: (e: unknown) => void): void {
     this.heard[kind] = f;
   }
-  postMessage(order: unknown): void {
+  postMessage(order: Asked<CaptureOrder>): void {
     this.orders.push(order);
   }
-  tell(data: unknown): void {
-    this.heard['message']!({ data });
+  private reply(rest: object): void {
+    this.heard['message']!({ data: { id: this.orders.at(-1)!.id, ...rest } });
   }
-  fail(): void {
+  progress(bytes: number): void {
+    this.reply({ is: 'news', news: bytes });
+  }
+  async done(...answer: unknown[]): Promise<void> {
+    this.reply({ is: 'answer', answer });
+    await settle();
+  }
+  async problem(problem: string): Promise<void> {
+    this.reply({ is: 'problem', problem });
+    await settle();
+  }
+  async fail(): Promise<void> {
     this.heard['error']!({});
+    await settle();
   }
 }
+const settle = (): Promise<void> => new Promise((done) => setTimeout(done));
 
 const timing = {
   lines: [],
@@ -41,17 +56,19 @@ describe('reading captures', () => {
   beforeEach(() => vi.stubGlobal('Worker', FakeWorker));
   afterEach(() => vi.unstubAllGlobals());
 
-  it('names each after its file, tells how far it is, and lets a later one of a key take its place', () => {
+  it('names each after its file, tells how far it is, and lets a later one of a key take its place', async () => {
     const c = new Captures();
     c.read([file('idle.vcd'), file('start.CSV')]);
-    expect(FakeWorker.last.orders).toMatchObject([{ files: [{ label: 'idle' }, { label: 'start' }] }]);
+    expect(FakeWorker.last.orders.map((o) => o.question)).toMatchObject([
+      { files: [{ label: 'idle' }, { label: 'start' }] },
+    ]);
     expect(c.progress()).toBe(0);
-    FakeWorker.last.tell({ news: 'progress', bytes: 1500 });
+    FakeWorker.last.progress(1500);
     expect(c.progress()).toBe(75);
-    FakeWorker.last.tell({ news: 'done', captures: [got('idle'), got('start')] });
+    await FakeWorker.last.done(got('idle'), got('start'));
     expect(c.progress()).toBeNull();
     c.read([file('start.vcd')]);
-    FakeWorker.last.tell({ news: 'done', captures: [got('start', true)] });
+    await FakeWorker.last.done(got('start', true));
     expect(c.list().map((x) => [x.label, x.cutOff])).toEqual([
       ['idle', false],
       ['start', true],
@@ -61,30 +78,35 @@ describe('reading captures', () => {
     expect(c.list().map((x) => x.label)).toEqual(['stop']);
   });
 
-  it('keeps what was read before when a file is bad, when the worker breaks, and when it is stopped', () => {
+  it('keeps what was read before when a file is bad, when the worker breaks, and when it is stopped', async () => {
     const c = new Captures();
     c.read([file('idle.vcd')]);
-    FakeWorker.last.tell({ news: 'done', captures: [got('idle')] });
+    await FakeWorker.last.done(got('idle'));
     c.read([file('bad.vcd')]);
-    FakeWorker.last.tell({
-      news: 'problem',
-      file: 'bad.vcd',
-      what: 'Time runs backwards here: 3 after 5.',
-      where: 'line 9',
-      todo: 'Record again.',
-    });
+    await FakeWorker.last.problem('bad.vcd: Time runs backwards here: 3 after 5. (line 9) Record again.');
     expect(c.problem()).toBe(
       'bad.vcd: Time runs backwards here: 3 after 5. (line 9) Record again. Nothing of what was read before is lost.',
     );
     c.read([file('more.vcd')]);
     expect(c.problem()).toBe('');
-    FakeWorker.last.fail();
+    await FakeWorker.last.fail();
     expect(c.problem()).toMatch(/broke off/);
     c.read([file('more.vcd')]);
     const running = FakeWorker.last;
     c.stop();
     expect(running.terminate).toHaveBeenCalled();
     expect(c.progress()).toBeNull();
+    expect(c.list().map((x) => x.label)).toEqual(['idle']);
+  });
+
+  it('belong to the job they were opened in', async () => {
+    const c = new Captures();
+    c.belongTo('pot');
+    c.read([file('idle.vcd')]);
+    await FakeWorker.last.done(got('idle'));
+    c.belongTo('gate');
+    expect(c.list()).toEqual([]);
+    c.belongTo('pot');
     expect(c.list().map((x) => x.label)).toEqual(['idle']);
   });
 

@@ -1,18 +1,36 @@
-import { Injectable, signal } from '@angular/core';
+import { computed, Injectable, signal } from '@angular/core';
 import { CAPTURE_LIMIT } from '../../../core/capture';
 import type { LabelledTiming } from '../../../core/scan';
-import type { CaptureNews } from '../../workers/capture.worker';
+import { WorkerClient, type Unanswered } from '../../store/worker-client';
+import type { CaptureOrder, ReadCapture } from '../../workers/capture.worker';
 
 const labelOf = (name: string): string => name.replace(/\.(vcd|csv|txt)$/i, '');
 
-/** Reads logic captures in a worker, with progress and a way to stop; what was read before stays. */
+/** A capture that gives no sign of progress for this long is given up, ms. */
+const SILENCE_MS = 30_000;
+
+type Labelled = LabelledTiming & { readonly cutOff: boolean };
+
+/** Reads logic captures in a worker, with progress and a way to stop; what was read before stays, and stays with its job. */
 @Injectable({ providedIn: 'root' })
 export class Captures {
-  readonly list = signal<readonly (LabelledTiming & { readonly cutOff: boolean })[]>([]);
+  private readonly byJob = signal<Readonly<Record<string, readonly Labelled[]>>>({});
+  private readonly job = signal('');
+  readonly list = computed(() => this.byJob()[this.job()] ?? []);
   /** Share read, in percent, while reading; null otherwise. */
   readonly progress = signal<number | null>(null);
   readonly problem = signal('');
-  private worker: Worker | undefined;
+  private readonly client = new WorkerClient<CaptureOrder, readonly ReadCapture[], number>(
+    () => new Worker(new URL('../../workers/capture.worker', import.meta.url), { type: 'module' }),
+  );
+
+  /** The job whose captures these are from now on; a reading for another one ends. */
+  belongTo(job: string): void {
+    if (job === this.job()) return;
+    this.stop();
+    this.problem.set('');
+    this.job.set(job);
+  }
 
   read(files: readonly File[]): void {
     this.stop();
@@ -25,42 +43,42 @@ export class Captures {
       );
     const total = files.reduce((s, f) => s + f.size, 0) || 1;
     this.progress.set(0);
-    const worker = (this.worker = new Worker(new URL('../../workers/capture.worker', import.meta.url), {
-      type: 'module',
-    }));
-    worker.addEventListener('message', ({ data }: MessageEvent<CaptureNews>) => {
-      if (data.news === 'progress') return this.progress.set(Math.min(99, Math.round((100 * data.bytes) / total)));
-      if (data.news === 'problem')
-        this.problem.set(
-          `${data.file}: ${data.what} (${data.where}) ${data.todo} Nothing of what was read before is lost.`,
-        );
-      else this.add(data.captures);
-      this.stop();
-    });
-    worker.addEventListener('error', () => {
-      this.problem.set('The reading broke off. Try one file at a time.');
-      this.stop();
-    });
-    worker.postMessage({ files: files.map((file) => ({ label: labelOf(file.name), file })) });
+    this.client
+      .ask(
+        { files: files.map((file) => ({ label: labelOf(file.name), file })) },
+        { limitMs: SILENCE_MS, onNews: (bytes) => this.progress.set(Math.min(99, Math.round((100 * bytes) / total))) },
+      )
+      .then((captures) => this.add(captures))
+      .catch((why: Unanswered) => {
+        if (why.because === 'refused') this.problem.set(`${why.message} Nothing of what was read before is lost.`);
+        else if (why.because !== 'stopped') this.problem.set('The reading broke off. Try one file at a time.');
+      })
+      // A reading that was stopped for the next one must not end its progress.
+      .finally(() => {
+        if (!this.client.busy) this.progress.set(null);
+      });
   }
 
   /** Ends a reading that is under way; nothing of it is kept. */
   stop(): void {
-    this.worker?.terminate();
-    this.worker = undefined;
+    this.client.stop();
     this.progress.set(null);
   }
 
+  private change(f: (list: readonly Labelled[]) => readonly Labelled[]): void {
+    this.byJob.update((all) => ({ ...all, [this.job()]: f(all[this.job()] ?? []) }));
+  }
+
   /** A later capture of the same key takes the place of the earlier one. */
-  private add(captures: readonly (LabelledTiming & { readonly cutOff: boolean })[]): void {
-    this.list.update((old) => [...old.filter((o) => !captures.some((c) => c.label === o.label)), ...captures]);
+  private add(captures: readonly Labelled[]): void {
+    this.change((old) => [...old.filter((o) => !captures.some((c) => c.label === o.label)), ...captures]);
   }
 
   rename(from: string, to: string): void {
-    this.list.update((list) => list.map((c) => (c.label === from ? { ...c, label: to } : c)));
+    this.change((list) => list.map((c) => (c.label === from ? { ...c, label: to } : c)));
   }
 
   drop(label: string): void {
-    this.list.update((list) => list.filter((c) => c.label !== label));
+    this.change((list) => list.filter((c) => c.label !== label));
   }
 }

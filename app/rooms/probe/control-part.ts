@@ -94,7 +94,7 @@ export class ControlPart {
   });
 
   protected unskip(): void {
-    this.bench.skipped.update((all) => ({ ...all, [this.control()!.id]: [] }));
+    this.bench.unskip(this.control()!.id);
   }
 
   protected name(box: HTMLInputElement): void {

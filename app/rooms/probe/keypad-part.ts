@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import type { Control, Keypad, PadKey } from '../../../core/job';
 import { decodeKeypad, ghosts, pinSides, sharedLines } from '../../../core/scan';
@@ -46,6 +46,10 @@ export class KeypadPart {
   );
   protected readonly seconds = (s: number): string => formatQuantity(s, 's');
 
+  constructor() {
+    effect(() => this.captures.belongTo(this.bench.id()));
+  }
+
   protected open(chooser: HTMLInputElement): void {
     const files = [...(chooser.files ?? [])];
     if (files.length) this.captures.read(files);
@@ -59,16 +63,7 @@ export class KeypadPart {
   }
 
   private keep(pad: Keypad, say: string): void {
-    const { keypads } = this.bench.job().survey;
-    this.bench.change(
-      'survey',
-      {
-        keypads: keypads.some((k) => k.id === pad.id)
-          ? keypads.map((k) => (k.id === pad.id ? pad : k))
-          : [...keypads, pad],
-      },
-      say,
-    );
+    this.bench.put('survey.keypads', pad, say);
   }
 
   protected draw(name: string, text: string): void {
@@ -162,10 +157,6 @@ export class KeypadPart {
   }
 
   protected remove(pad: Keypad): void {
-    this.bench.change(
-      'survey',
-      { keypads: this.bench.job().survey.keypads.filter((k) => k.id !== pad.id) },
-      `keypad ${pad.name} taken away`,
-    );
+    this.bench.drop('survey.keypads', pad.id);
   }
 }

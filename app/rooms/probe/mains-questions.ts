@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine } from '../../../core/job';
+import { readNoteLine, UNKNOWN_MAINS } from '../../../core/job';
 import { questionsOf, type MainsQuestion } from '../../../core/probe';
 import { Bench } from '../../store/bench';
 
@@ -123,10 +123,6 @@ export class MainsQuestions {
   }
 
   protected again(): void {
-    this.bench.change(
-      'survey',
-      { mains: { feed: 'unknown', mainSwitch: 'unknown', cables: 'unknown', earth: 'unknown' } },
-      'the mains side is asked anew',
-    );
+    this.bench.set('survey.mains', UNKNOWN_MAINS, 'the mains side is asked anew');
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { HAND_METER, isStated, type Meter } from '../../../core/job';
+import { HAND_METER, isStated, type Meter, meterFields } from '../../../core/job';
 import { Bench } from '../../store/bench';
 import { QuantityField } from '../../ui/quantity-field';
 import { TwoColumns } from '../../ui/two-columns';
@@ -14,31 +14,17 @@ import { PartsNav } from './parts-nav';
   templateUrl: './meter-part.html',
 })
 export class MeterPart {
+  protected readonly fields = meterFields;
   private readonly bench = inject(Bench);
   protected readonly meter = computed(() => this.bench.job().survey.meter);
   protected readonly stated = computed(() => isStated(this.meter()));
   protected readonly top = computed(() => `${(this.meter().mostOhms / 1e6).toPrecision(2)} MΩ`);
 
-  protected set(part: Partial<Meter>, what: string): void {
-    this.bench.change('survey', { meter: { ...this.meter(), ...part, stated: true } }, `meter: ${what}`);
-  }
-
-  protected share(key: 'voltsShare' | 'otherShare', percent: number | null): void {
-    if (percent !== null && percent <= 20) this.set({ [key]: percent / 100 }, `${percent} % of reading`);
-  }
-
-  protected plain(
-    key: 'voltsDigits' | 'otherDigits' | 'inputOhms' | 'burdenOhms' | 'mostOhms' | 'beepBelowOhms',
-    value: number | null,
-  ): void {
-    if (value !== null)
-      this.set(
-        { [key]: value },
-        key.replace(/[A-Z]/g, (c) => ` ${c.toLowerCase()}`),
-      );
+  protected set(part: Partial<Meter>): void {
+    this.bench.set('survey.meter', { ...part, stated: true });
   }
 
   protected usual(): void {
-    this.set({ ...HAND_METER }, HAND_METER.name);
+    this.set({ ...HAND_METER });
   }
 }

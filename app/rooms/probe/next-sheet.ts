@@ -147,7 +147,7 @@ export class NextSheet {
 
   protected skip(): void {
     const n = this.next();
-    this.bench.skipped.update((all) => ({ ...all, [n.control]: [...(all[n.control] ?? []), specKey(n)] }));
+    this.bench.skip(n.control, specKey(n));
   }
 
   protected fromStandin(): void {
@@ -171,7 +171,7 @@ export class NextSheet {
   protected callStandin(model: string): void {
     const standin = STANDINS[model];
     if (standin)
-      this.bench.change('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
+      this.bench.set('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
   }
 
   /** Hands busy: digits go to the only field; a foot pedal's Page Down goes on. */

@@ -53,16 +53,16 @@ export class PhotosPart {
     }
     this.troubles.set(troubles);
     if (added.length === 0) return;
-    this.bench.change(
-      'survey',
-      { photos: [...this.list(), ...added] },
-      `${added.length} ${added.length === 1 ? 'photograph' : 'photographs'}: ${added.map((p) => p.name).join(', ')}`,
-    );
+    this.bench.edit({
+      do: 'several',
+      edits: added.map((item) => ({ do: 'put', list: 'survey.photos', item })),
+      say: `${added.length} ${added.length === 1 ? 'photograph' : 'photographs'}: ${added.map((p) => p.name).join(', ')}`,
+    });
     this.chosen.set(added[0]!.id);
   }
 
   private change(photo: Photo, say: string): void {
-    this.bench.change('survey', { photos: this.list().map((p) => (p.id === photo.id ? photo : p)) }, say);
+    this.bench.put('survey.photos', photo, say);
   }
 
   protected place(event: MouseEvent): void {
@@ -112,10 +112,6 @@ export class PhotosPart {
   }
 
   protected remove(photo: Photo): void {
-    this.bench.change(
-      'survey',
-      { photos: this.list().filter((p) => p.id !== photo.id) },
-      `photograph ${photo.name} taken away`,
-    );
+    this.bench.drop('survey.photos', photo.id);
   }
 }

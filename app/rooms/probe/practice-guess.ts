@@ -61,7 +61,7 @@ export class PracticeGuess {
     this.bench.edit({
       do: 'several',
       say: `practice ${standin.seed + 1} begun`,
-      edits: [...strikes, { do: 'change', section: 'standin', set: { model, seed: standin.seed + 1 }, say: '' }],
+      edits: [...strikes, { do: 'set', at: 'standin', set: { model, seed: standin.seed + 1 }, say: '' }],
     });
     this.words.set('');
   }

@@ -1,8 +1,19 @@
+import { asQuantity, readField, type QuantityField as NumberField } from '../../../core/field';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { ACCESS, FACE_SHAPES, freshFace, PIECES, type FaceSurvey, type Piece } from '../../../core/job';
+import {
+  ACCESS,
+  FACE_SHAPES,
+  freshFace,
+  PIECES,
+  type FaceSurvey,
+  type Piece,
+  caliperReading,
+  faceFields,
+  pieceFields,
+} from '../../../core/job';
 import { sizeOf } from '../../../core/mechanics';
-import { formatQuantity, parseQuantity } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { QuantityField } from '../../ui/quantity-field';
@@ -18,6 +29,7 @@ import { PartsNav } from './parts-nav';
   templateUrl: './sizes-part.html',
 })
 export class SizesPart {
+  protected readonly faceFields = faceFields;
   private readonly bench = inject(Bench);
   protected readonly shapes = FACE_SHAPES;
   protected readonly access = ACCESS;
@@ -45,74 +57,53 @@ export class SizesPart {
     this.bench.findings('probe').filter((f) => /^probe\.(piece|face)\./.test(f.id)),
   );
 
-  protected face(f: FaceSurvey & { name: string }, part: Partial<FaceSurvey>, what: string): void {
-    const { name, ...own } = f;
-    const next = { ...own, ...part };
-    const { faces } = this.bench.job().survey;
-    this.bench.change(
-      'survey',
-      {
-        faces: faces.some((x) => x.control === f.control)
-          ? faces.map((x) => (x.control === f.control ? next : x))
-          : [...faces, next],
-      },
-      `${name}: ${what}`,
-    );
+  protected face(f: FaceSurvey & { name: string }, part: Partial<FaceSurvey>): void {
+    const { name: _name, ...own } = f;
+    this.bench.put('survey.faces', { ...own, ...part });
   }
 
-  private length(text: string): number | null {
-    const parsed = parseQuantity(/^[\s\d.,]+$/.test(text) ? `${text.trim()} mm` : text, 'm');
-    if (parsed.ok && parsed.quantity.value > 0 && parsed.quantity.value < 100) {
-      this.trouble.set('');
-      return parsed.quantity.value;
-    }
+  private length(field: NumberField, text: string): number | null {
+    const read = readField(field, text);
     this.trouble.set(
-      parsed.ok
-        ? `${text}: a size is more than nothing and less than 100 m.`
-        : `${text || 'nothing'}: not understood at character ${parsed.at + 1}, ${parsed.message}.`,
+      read.ok && text.trim() ? '' : `${text.trim() || 'nothing'}: ${read.ok ? 'a size is wanted' : read.message}`,
     );
-    return null;
-  }
-
-  private keep(pieces: Piece[], say: string): void {
-    this.bench.change('survey', { pieces }, say);
+    return read.ok && text.trim() ? read.value : null;
   }
 
   protected more(piece: Piece, box: HTMLInputElement): void {
-    const metres = this.length(box.value);
+    const metres = this.length(asQuantity(caliperReading), box.value);
     if (metres === null) return;
-    this.keep(
-      this.bench.job().survey.pieces.map((p) => (p.id === piece.id ? { ...p, readings: [...p.readings, metres] } : p)),
+    this.bench.put(
+      'survey.pieces',
+      { ...piece, readings: [...piece.readings, metres] },
       `${piece.name}: ${formatQuantity(metres, 'm')}`,
     );
     box.value = '';
   }
 
   protected fewer(piece: Piece): void {
-    this.keep(
-      this.bench.job().survey.pieces.map((p) => (p.id === piece.id ? { ...p, readings: p.readings.slice(0, -1) } : p)),
+    this.bench.put(
+      'survey.pieces',
+      { ...piece, readings: piece.readings.slice(0, -1) },
       `${piece.name}: last reading dropped`,
     );
   }
 
   protected add(box: HTMLInputElement, kind: string, error: string): void {
     const name = box.value.trim();
-    const caliperMetres = this.length(error);
+    const caliperMetres = this.length(asQuantity(pieceFields.caliperMetres), error);
     if (!name || caliperMetres === null) return;
-    this.keep(
-      [
-        ...this.bench.job().survey.pieces,
-        { id: this.bench.newId(), name, kind: kind as Piece['kind'], readings: [], caliperMetres },
-      ],
-      `part ${name}`,
-    );
+    this.bench.put('survey.pieces', {
+      id: this.bench.newId(),
+      name,
+      kind: kind as Piece['kind'],
+      readings: [],
+      caliperMetres,
+    });
     box.value = '';
   }
 
   protected remove(piece: Piece): void {
-    this.keep(
-      this.bench.job().survey.pieces.filter((p) => p.id !== piece.id),
-      `part ${piece.name} taken away`,
-    );
+    this.bench.drop('survey.pieces', piece.id);
   }
 }

@@ -106,10 +106,11 @@ export class StripPart {
 
   protected colour(index: number, text: string): void {
     const strip = this.strip()!;
-    const strips = this.strips().map((s) =>
-      s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === index ? text.trim() : w)) } : s,
+    this.bench.put(
+      'survey.strips',
+      { ...strip, wires: strip.wires.map((w, i) => (i === index ? text.trim() : w)) },
+      `${strip.name}, wire at terminal ${index + 1}: ${text.trim() || 'none'}`,
     );
-    this.bench.change('survey', { strips }, `${strip.name}, wire at terminal ${index + 1}: ${text.trim() || 'none'}`);
   }
 
   protected wireWords(a: number, b: number): string {

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { freshRail, type Rail } from '../../../core/job';
+import { freshRail, type Rail, railFields } from '../../../core/job';
 import { sourceOhms, testLoad } from '../../../core/rails';
 import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
@@ -18,6 +18,7 @@ import { PartsNav } from './parts-nav';
   templateUrl: './supplies-part.html',
 })
 export class SuppliesPart {
+  protected readonly fields = railFields;
   private readonly bench = inject(Bench);
   protected readonly rails = computed(() => this.bench.job().survey.rails);
   protected readonly findings = computed(() =>
@@ -39,22 +40,18 @@ export class SuppliesPart {
     return `${formatQuantity(ohms!.result.value, 'Ω')} draws 50 mA and turns ${formatQuantity(watts!.result.value, 'W')} to heat`;
   }
 
-  protected set(r: Rail, part: Partial<Rail>, what: string): void {
-    this.bench.change(
-      'survey',
-      { rails: this.rails().map((x) => (x.id === r.id ? { ...x, ...part } : x)) },
-      `${r.name}: ${what}`,
-    );
+  protected set(r: Rail, part: Partial<Rail>): void {
+    this.bench.put('survey.rails', { ...r, ...part });
   }
 
   protected add(box: HTMLInputElement): void {
     const name = box.value.trim();
     if (!name) return;
-    this.bench.change('survey', { rails: [...this.rails(), freshRail(this.bench.newId(), name)] }, `supply ${name}`);
+    this.bench.put('survey.rails', freshRail(this.bench.newId(), name));
     box.value = '';
   }
 
   protected remove(r: Rail): void {
-    this.bench.change('survey', { rails: this.rails().filter((x) => x.id !== r.id) }, `supply ${r.name} taken away`);
+    this.bench.drop('survey.rails', r.id);
   }
 }

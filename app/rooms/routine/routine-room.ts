@@ -37,17 +37,9 @@ export class RoutineRoom {
     })),
   );
 
-  private save(sentences: Sentence[], say: string): void {
-    this.bench.change('routine', { sentences }, say);
-  }
-
   protected set(s: Sentence, set: Partial<Sentence>): void {
     const next = { ...s, ...set };
-    if (/^\d\d:\d\d$/.test(next.at))
-      this.save(
-        this.sentences().map((x) => (x.id === s.id ? next : x)),
-        saySentence(next),
-      );
+    if (/^\d\d:\d\d$/.test(next.at)) this.bench.put('routine.sentences', next, saySentence(next));
   }
 
   protected day(s: Sentence, day: number): void {
@@ -63,13 +55,10 @@ export class RoutineRoom {
       days: [],
       ifArmed: this.bench.job().wish.hazards.includes('unattended-heat'),
     };
-    this.save([...this.sentences(), s], saySentence(s));
+    this.bench.put('routine.sentences', s, saySentence(s));
   }
 
   protected remove(s: Sentence): void {
-    this.save(
-      this.sentences().filter((x) => x.id !== s.id),
-      `no longer: ${saySentence(s)}`,
-    );
+    this.bench.drop('routine.sentences', s.id, `no longer: ${saySentence(s)}`);
   }
 }

@@ -33,6 +33,6 @@ export class SenseRoom {
   });
 
   protected choose(c: (typeof CHOICES)[number]): void {
-    this.bench.change('sense', { contact: c.key }, c.name.toLowerCase());
+    this.bench.set('sense', { contact: c.key }, c.name.toLowerCase());
   }
 }

@@ -40,7 +40,7 @@ export class ChangesPanel {
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
   protected readonly reasons = computed(() => reasonsOf(this.way(), this.bench.job().thumb.wishes));
   protected readonly changes = computed(() => {
-    const context = wayContext(this.bench.job(), this.bench.assessment().facts);
+    const context = wayContext(this.bench.seen().job, this.bench.assessment().facts);
     return context && changesFor(contextOf(context, this.way().way), this.way());
   });
   protected readonly words = (c: Change): string =>
@@ -49,7 +49,7 @@ export class ChangesPanel {
   protected readonly phraseOf = wayPhrase;
 
   protected take(w: WayResult): void {
-    this.bench.change('thumb', { way: w.way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[w.way].name}`);
+    this.bench.set('thumb', { way: w.way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[w.way].name}`);
   }
 
   protected apply(c: Change): void {

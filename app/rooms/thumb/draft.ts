@@ -29,7 +29,7 @@ export class Draft {
   /** Writes a change to the job; `say` is the line that the log keeps. */
   write(set: Partial<ThumbPlan>, say: string): void {
     this.held.set(set);
-    this.bench.change('thumb', set, say);
+    this.bench.set('thumb', set, say);
   }
 
   /** A way as it is with what is held; `known` is what was last worked out for it. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import { MOUNTS, type FingerPlan } from '../../../core/job';
+import { MOUNTS, type FingerPlan, faceFields, freshFace } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import type { WayResult } from '../../../core/ways';
 import { Num } from '../../ui/num';
@@ -43,6 +43,7 @@ const SLIDERS: readonly {
   templateUrl: './finger-plan.html',
 })
 export class FingerPlanPanel {
+  protected readonly faceFields = faceFields;
   private readonly bench = inject(Bench);
   protected readonly draft = inject(Draft);
   readonly way = input.required<WayResult>();
@@ -68,25 +69,17 @@ export class FingerPlanPanel {
     return { ...this.plan(), [key]: Number(value.toPrecision(6)) };
   }
 
-  protected write(set: Partial<FingerPlan>, what: string): void {
-    this.draft.write({ finger: { ...this.plan(), ...set } }, `finger: ${what.toLowerCase()}`);
+  protected writeOne(key: keyof FingerPlan, value: number): void {
+    this.write({ [key]: this.with(key, value)[key] });
+  }
+
+  protected write(set: Partial<FingerPlan>): void {
+    this.draft.hold({ finger: { ...this.plan(), ...set } });
+    this.bench.set('thumb.finger', set);
   }
 
   /** Force and travel belong to the control's face, which Probe keeps. */
-  protected measured(set: { forceNewtons?: number | null; travelMetres?: number | null }, what: string): void {
-    const faces = this.bench.job().survey.faces;
-    const old = this.face() ?? {
-      control: this.control(),
-      forceNewtons: null,
-      travelMetres: null,
-      access: 'open' as const,
-      shape: 'flat' as const,
-      neighbourMetres: null,
-    };
-    this.bench.change(
-      'survey',
-      { faces: [...faces.filter((f) => f.control !== this.control()), { ...old, ...set }] },
-      `${what} of the control measured`,
-    );
+  protected measured(set: { forceNewtons?: number | null; travelMetres?: number | null }): void {
+    this.bench.put('survey.faces', { ...(this.face() ?? freshFace(this.control())), ...set });
   }
 }

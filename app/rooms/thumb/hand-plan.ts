@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { drawRewiring } from '../../../core/draw';
-import type { HandPlan } from '../../../core/job';
+import { type HandPlan, handFields } from '../../../core/job';
 import { Bench } from '../../store/bench';
 import { JointDrawing } from '../../ui/joint-drawing';
 import { Num } from '../../ui/num';
@@ -16,6 +16,7 @@ import { QuantityField } from '../../ui/quantity-field';
   styles: '.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }',
 })
 export class HandPlanPanel {
+  protected readonly fields = handFields;
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.hand);
   protected readonly pieces = computed(() => this.bench.job().survey.pieces);
@@ -34,14 +35,14 @@ export class HandPlanPanel {
   );
 
   protected add(inner: string, outer: string): void {
-    if (inner !== outer) this.write({ fits: [...this.plan().fits, { inner, outer }] }, 'a fit added');
+    if (inner !== outer) this.write({ fits: [...this.plan().fits, { inner, outer }] });
   }
 
   protected drop(i: number): void {
-    this.write({ fits: this.plan().fits.filter((_, k) => k !== i) }, 'a fit dropped');
+    this.write({ fits: this.plan().fits.filter((_, k) => k !== i) });
   }
 
-  protected write(set: Partial<HandPlan>, what: string): void {
-    this.bench.change('thumb', { hand: { ...this.plan(), ...set } }, `hand mechanism: ${what}`);
+  protected write(set: Partial<HandPlan>): void {
+    this.bench.set('thumb.hand', set);
   }
 }

@@ -36,7 +36,7 @@ export class JointPlan {
     box.reportValidity();
     if (bad) return;
     const ohms = parsed?.ok ? parsed.quantity.value : null;
-    this.bench.change(
+    this.bench.set(
       'thumb',
       { resistorOhms: ohms },
       ohms === null ? 'series resistor as computed' : `series resistor ${formatQuantity(ohms, 'Ω')}`,

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { drawState } from '../../../core/draw';
-import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan } from '../../../core/job';
+import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/job';
 import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/reversing';
 import { Bench } from '../../store/bench';
 import { JointDrawing } from '../../ui/joint-drawing';
@@ -27,6 +27,7 @@ const MOTION = {
     'max-width: 420px; } .hit { background: var(--gt-patina-soft); }',
 })
 export class MotorPlanPanel {
+  protected readonly fields = motorFields;
   private readonly bench = inject(Bench);
   readonly kind = input.required<'reverse-motor' | 'control-box'>();
   protected readonly names = WIRING_WORDS;
@@ -49,7 +50,7 @@ export class MotorPlanPanel {
     drawState(this.bench.job(), this.kind(), this.table()[this.at()]?.on ?? {}),
   );
 
-  protected write(set: Partial<MotorPlan>, what: string): void {
-    this.bench.change('thumb', { motor: { ...this.plan(), ...set } }, `motor: ${what}`);
+  protected write(set: Partial<MotorPlan>): void {
+    this.bench.set('thumb.motor', set);
   }
 }

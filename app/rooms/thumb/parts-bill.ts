@@ -69,8 +69,7 @@ export class PartsBill {
 
   protected machines(box: HTMLInputElement): void {
     const n = Math.round(box.valueAsNumber);
-    if (n >= 1 && n <= 1000)
-      this.bench.change('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
+    if (n >= 1 && n <= 1000) this.bench.set('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
     else box.value = String(this.plan().machines);
   }
 
@@ -78,8 +77,7 @@ export class PartsBill {
     const name = stockName(line);
     // What was typed a moment ago stands in the job already, though the table may not show it yet.
     const { have, price } = this.plan().stock.find((s) => s.name === name) ?? line;
-    const rest = this.plan().stock.filter((s) => s.name !== name);
-    this.bench.change('thumb', { stock: [...rest, { name, have, price, ...set }] }, say);
+    this.bench.put('thumb.stock', { name, have, price, ...set }, say);
   }
 
   protected have(line: BillLine, box: HTMLInputElement): void {
@@ -106,10 +104,10 @@ export class PartsBill {
       have: hit.have,
       price: same ? (hit.price ?? line.price) : line.price,
     }));
-    this.bench.change(
-      'thumb',
-      { stock: [...this.plan().stock.filter((s) => !lines.some((l) => l.name === s.name)), ...lines] },
-      'counts and prices from the drawer',
-    );
+    this.bench.edit({
+      do: 'several',
+      edits: lines.map((item) => ({ do: 'put', list: 'thumb.stock', item })),
+      say: 'counts and prices from the drawer',
+    });
   }
 }

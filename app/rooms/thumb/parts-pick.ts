@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import type { OwnPart, PartKind } from '../../../core/job';
+import type { OwnPart, PartKind, JobEdit } from '../../../core/job';
 import { PART_FIELDS, PART_KIND_WORDS, partsOf, takenPart, type TakenPart } from '../../../core/parts';
 import { sourceOf, TAG_WORDS } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
@@ -50,17 +50,15 @@ export class PartsPick {
   }
 
   protected pick(kind: PartKind, id: string): void {
-    const { parts, picks } = this.bench.job().thumb;
+    const { picks } = this.bench.job().thumb;
     const drawn = id.startsWith('drawer:') ? this.store.drawer().parts.find((p) => p.id === id.slice(7)) : undefined;
-    const own: OwnPart[] = drawn
-      ? [...parts, { id: drawn.id, kind: drawn.kind, name: drawn.name, values: drawn.values }]
-      : parts;
     const name = drawn?.name ?? partsOf(this.bench.job(), kind).find((p) => p.id === id)?.name ?? id;
-    this.bench.change(
-      'thumb',
-      { parts: own, picks: { ...picks, [kind]: drawn?.id ?? id }, resistorOhms: null },
-      `part: ${name}`,
-    );
+    const pick: JobEdit = {
+      do: 'set',
+      at: 'thumb',
+      set: { picks: { ...picks, [kind]: drawn?.id ?? id }, resistorOhms: null },
+    };
+    this.bench.edit({ do: 'several', edits: drawn ? [putPart(drawn), pick] : [pick], say: `part: ${name}` });
   }
 
   /** Own values begin as those of the part that is taken; a shipped class stays as it is and gets a copy. */
@@ -73,16 +71,12 @@ export class PartsPick {
       values: { ...part.values },
     });
     if (!kept) return;
-    const { parts, picks } = this.bench.job().thumb;
-    this.bench.change(
-      'thumb',
-      {
-        parts: [...parts.filter((p) => p.id !== kept.id), kept],
-        picks: { ...picks, [kept.kind]: kept.id },
-        resistorOhms: null,
-      },
-      `own part: ${kept.name}`,
-    );
+    const picks = { ...this.bench.job().thumb.picks, [kept.kind]: kept.id };
+    this.bench.edit({
+      do: 'several',
+      edits: [putPart(kept), { do: 'set', at: 'thumb', set: { picks, resistorOhms: null } }],
+      say: `own part: ${kept.name}`,
+    });
   }
 
   protected async stash(part: TakenPart): Promise<void> {
@@ -99,15 +93,23 @@ export class PartsPick {
   }
 
   protected remove(part: TakenPart): void {
-    const { parts, picks } = this.bench.job().thumb;
-    const { [part.kind]: _gone, ...rest } = picks;
-    this.bench.change(
-      'thumb',
-      { parts: parts.filter((p) => p.id !== part.id), picks: rest },
-      `own part taken away: ${part.name}`,
-    );
+    const { [part.kind]: _gone, ...picks } = this.bench.job().thumb.picks;
+    this.bench.edit({
+      do: 'several',
+      edits: [
+        { do: 'drop', list: 'thumb.parts', key: part.id },
+        { do: 'set', at: 'thumb', set: { picks } },
+      ],
+      say: `own part taken away: ${part.name}`,
+    });
   }
 }
+
+const putPart = ({ id, kind, name, values }: OwnPart): JobEdit => ({
+  do: 'put',
+  list: 'thumb.parts',
+  item: { id, kind, name, values },
+});
 
 const spread = (v: readonly number[], show: (x: number) => string): string =>
   v[0] === v[2]

@@ -40,8 +40,8 @@ export class ProofPanel {
   protected readonly corners = CORNER_WORDS;
   /** What presses: the chosen way, or the one that it borrows. */
   private readonly target = computed(() => {
-    const chosen = chosenWay(this.bench.job(), this.bench.assessment().ways);
-    const c = wayContext(this.bench.job(), this.bench.assessment().facts);
+    const chosen = chosenWay(this.bench.seen().job, this.bench.assessment().ways);
+    const c = wayContext(this.bench.seen().job, this.bench.assessment().facts);
     return chosen && c ? presser(c, chosen) : null;
   });
   private readonly way = computed(() => this.target()?.way ?? null);

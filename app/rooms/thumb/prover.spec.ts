@@ -4,24 +4,35 @@ import { assess } from '../../../core/assess';
 import { PRESS_TIMES } from '../../../core/circuit';
 import { changed, demoJob } from '../../../core/testing/jobs';
 import { chosenWay, proofCases, wayContext } from '../../../core/thumb';
+import type { ProofNews, ProofOrder, ProofTrace } from '../../workers/proof.worker';
+import type { Asked } from '../../workers/serve';
 import { Prover } from './prover';
 
 class FakeWorker {
   static made: FakeWorker[] = [];
-  onmessage: ((e: unknown) => void) | null = null;
-  onerror: (() => void) | null = null;
-  posted: { cases: { id: string }[] }[] = [];
+  posted: Asked<ProofOrder>[] = [];
   terminate = vi.fn();
+  private heard: Record<string, (e: unknown) => void> = {};
   constructor() {
     FakeWorker.made.push(this);
   }
-  postMessage(order: FakeWorker['posted'][number]): void {
+  addEventListener(kind: string, f: (e: unknown) => void): void {
+    this.heard[kind] = f;
+  }
+  postMessage(order: Asked<ProofOrder>): void {
     this.posted.push(order);
   }
-  tell(data: unknown): void {
-    this.onmessage!({ data });
+  async tell(reply: object): Promise<void> {
+    this.heard['message']!({ data: { id: this.posted.at(-1)!.id, ...reply } });
+    await vi.advanceTimersByTimeAsync(0);
+  }
+  async break(): Promise<void> {
+    this.heard['error']!({});
+    await vi.advanceTimersByTimeAsync(0);
   }
 }
+const news = (n: ProofNews) => ({ is: 'news', news: n });
+const answer = (traces: readonly ProofTrace[]) => ({ is: 'answer', answer: traces });
 
 const job = changed(demoJob('rice-pot'), 'thumb', { way: 'solid-state-relay' });
 const a = assess(job);
@@ -51,21 +62,21 @@ describe('the prover', () => {
   });
   const begin = (p = new Prover()): { p: Prover; done: ReturnType<typeof vi.fn>; worker: FakeWorker } => {
     const done = vi.fn();
-    p.prove(context, cases, 'key', done);
+    void p.prove(context, cases, 'key', done);
     return { p, done, worker: FakeWorker.made.at(-1)! };
   };
 
-  it('tells what it is about, and hands on all results at the end', () => {
+  it('tells what it is about, and hands on all results at the end', async () => {
     const { p, done, worker } = begin();
     expect(p.stage()).toBe('loading the simulator');
-    worker.tell({ news: 'loading', bytes: 10_129_109 });
+    await worker.tell(news({ loading: 10_129_109 }));
     expect(p.stage()).toContain('10 MB, once');
-    for (const c of cases) {
-      worker.tell({ news: 'running', id: c.id });
-      worker.tell({ news: 'wave', id: c.id, ...wave() });
+    for (const [i, c] of cases.entries()) {
+      await worker.tell(news({ running: c.id }));
+      expect(p.stage()).toBe(`simulating, ${i + 1} of ${cases.length}`);
     }
     expect(done).not.toHaveBeenCalled();
-    worker.tell({ news: 'done' });
+    await worker.tell(answer(cases.map((c) => ({ id: c.id, ...wave() }))));
     expect(p.results().map((r) => r.corner)).toEqual(['nominal', 'worst', 'idle']);
     expect(p.provenKey()).toBe('key');
     expect(p.stage()).toBe('');
@@ -76,49 +87,46 @@ describe('the prover', () => {
     expect(p.results()).toEqual([]);
   });
 
-  it('ends a simulator that hangs after its time limit, and makes a new one for the next try', () => {
+  it('ends a simulator that hangs after its time limit, and makes a new one for the next try', async () => {
     const { p, done, worker } = begin();
-    worker.tell({ news: 'running', id: cases[0]!.id });
-    vi.advanceTimersByTime(11_000);
+    await worker.tell(news({ running: cases[0]!.id }));
+    await vi.advanceTimersByTimeAsync(11_000);
     expect(p.problem()).toBe('');
-    vi.advanceTimersByTime(2_000);
+    await vi.advanceTimersByTimeAsync(2_000);
     expect(worker.terminate).toHaveBeenCalled();
-    expect(p.problem()).toMatch(/did not answer within 12 s.*closed form above stays/);
+    expect(p.problem()).toMatch(/was ended: No answer came within 12 s.*closed form above stays/);
     expect(done).not.toHaveBeenCalled();
     begin(p);
     expect(FakeWorker.made).toHaveLength(2);
     expect(p.problem()).toBe('');
   });
 
-  it('gives loading more time than running, and gives it up as well', () => {
+  it('gives loading more time than running, and gives it up as well', async () => {
     const { p } = begin();
-    vi.advanceTimersByTime(59_000);
+    await vi.advanceTimersByTimeAsync(59_000);
     expect(p.problem()).toBe('');
-    vi.advanceTimersByTime(2_000);
-    expect(p.problem()).toMatch(/did not answer within 60 s/);
+    await vi.advanceTimersByTimeAsync(2_000);
+    expect(p.problem()).toMatch(/within 60 s/);
   });
 
-  it('says so where the simulation does not converge, does not take the netlist, or cannot start', () => {
+  it('says so where the simulation does not converge, does not take the netlist, or cannot start', async () => {
     const cut = begin();
-    cut.worker.tell({ news: 'running', id: cases[0]!.id });
-    cut.worker.tell({ news: 'wave', id: cases[0]!.id, ...wave(false) });
+    await cut.worker.tell(answer([{ id: cases[0]!.id, ...wave(false) }]));
     expect(cut.p.problem()).toMatch(/did not converge: the simulation ended after 7\.0 ms of 26/);
-    cut.worker.tell({ news: 'done' });
     expect(cut.done).not.toHaveBeenCalled();
     const refused = begin();
-    refused.worker.tell({ news: 'problem', text: 'the simulator did not take the netlist' });
+    await refused.worker.tell({ is: 'problem', problem: 'the simulator did not take the netlist' });
     expect(refused.p.problem()).toMatch(/did not take the netlist.*closed form/);
     const broken = begin();
-    broken.worker.onerror!();
+    await broken.worker.break();
     expect(broken.p.problem()).toMatch(/could not be started here/);
   });
 
-  it('stops when it is told to, without a complaint', () => {
+  it('stops when it is told to, without a complaint', async () => {
     const { p, worker } = begin();
     p.stop();
     expect(worker.terminate).toHaveBeenCalled();
+    await vi.advanceTimersByTimeAsync(100_000);
     expect([p.stage(), p.problem()]).toEqual(['', '']);
-    vi.advanceTimersByTime(100_000);
-    expect(p.problem()).toBe('');
   });
 });

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { ScanPlan } from '../../../core/job';
+import { type ScanPlan, scanFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { hitChance, runChance } from '../../../core/scan';
 import { wayContext } from '../../../core/thumb';
@@ -19,10 +19,11 @@ const WIDTHS = Array.from({ length: 121 }, (_, i) => 1e-4 * 1000 ** (i / 120));
   templateUrl: './scan-plan.html',
 })
 export class ScanPlanPanel {
+  protected readonly fields = scanFields;
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.scan);
   protected readonly scan = computed(() => {
-    const c = wayContext(this.bench.job(), this.bench.assessment().facts);
+    const c = wayContext(this.bench.seen().job, this.bench.assessment().facts);
     return c && scanOf(c);
   });
   protected readonly show = formatQuantity;
@@ -51,7 +52,7 @@ export class ScanPlanPanel {
       `${[1e-3, 1e-2, 0.1].map((w) => `${Math.round(100 * hitChance(this.plan(), w))} % at ${formatQuantity(w, 's')}`).join(', ')}`,
   );
 
-  protected write(set: Partial<ScanPlan>, what: string): void {
-    this.bench.change('thumb', { scan: { ...this.plan(), ...set } }, `scanned key: ${what}`);
+  protected write(set: Partial<ScanPlan>): void {
+    this.bench.set('thumb.scan', set);
   }
 }

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import { KNOBS, type SignalPlan } from '../../../core/job';
+import { KNOBS, type SignalPlan, signalFields } from '../../../core/job';
 import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { fitLine } from '../../../core/signal';
 import { KNOB_WORDS } from '../../../core/ways';
@@ -18,6 +18,7 @@ import { QuantityField } from '../../ui/quantity-field';
     'width: 96px; } @media (max-width: 700px) { .two { grid-template-columns: 1fr; } }',
 })
 export class SignalPlanPanel {
+  protected readonly fields = signalFields;
   private readonly bench = inject(Bench);
   protected readonly knobs = KNOB_WORDS;
   protected readonly knobKeys = KNOBS;
@@ -55,23 +56,20 @@ export class SignalPlanPanel {
     if (!parsed.ok)
       return this.trouble.set(`The value was not understood at character ${parsed.at + 1}: ${parsed.message}`);
     this.trouble.set('');
-    this.write(
-      {
-        points: [...this.plan().points, { step: step.valueAsNumber, value: parsed.quantity.value }].sort(
-          (a, b) => a.step - b.step,
-        ),
-      },
-      `step ${step.value} is ${formatQuantity(parsed.quantity.value, this.unit())}`,
-    );
+    this.write({
+      points: [...this.plan().points, { step: step.valueAsNumber, value: parsed.quantity.value }].sort(
+        (a, b) => a.step - b.step,
+      ),
+    });
     step.value = value.value = '';
     step.focus();
   }
 
   protected drop(i: number): void {
-    this.write({ points: this.plan().points.filter((_, k) => k !== i) }, 'a reading dropped');
+    this.write({ points: this.plan().points.filter((_, k) => k !== i) });
   }
 
-  protected write(set: Partial<SignalPlan>, what: string): void {
-    this.bench.change('thumb', { signal: { ...this.plan(), ...set } }, `drive signal: ${what}`);
+  protected write(set: Partial<SignalPlan>): void {
+    this.bench.set('thumb.signal', set);
   }
 }

@@ -1,3 +1,4 @@
+import { remoteFields } from '../../../core/job';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Bench } from '../../store/bench';
 import { QuantityField } from '../../ui/quantity-field';
@@ -15,11 +16,7 @@ import { QuantityField } from '../../ui/quantity-field';
       <div class="fields">
         <label class="field"
           ><span>Afterwards it</span
-          ><select
-            #r
-            [value]="plan().resumes"
-            (change)="write({ resumes: $any(r.value) }, 'after a power cut: ' + r.selectedOptions[0]!.text)"
-          >
+          ><select #r [value]="plan().resumes" (change)="write({ resumes: $any(r.value) })">
             <option value="untested">was not tried yet</option>
             <option value="yes">ran on, each time</option>
             <option value="no">waited for somebody</option>
@@ -27,11 +24,7 @@ import { QuantityField } from '../../ui/quantity-field';
         >
         <label class="field"
           ><span>With a dead controller the machine shall be</span
-          ><select
-            #a
-            [value]="plan().atRest"
-            (change)="write({ atRest: $any(a.value) }, 'contact ' + a.value + ' at rest')"
-          >
+          ><select #a [value]="plan().atRest" (change)="write({ atRest: $any(a.value) })">
             <option value="open">off: contact open at rest</option>
             <option value="closed">fed: contact closed at rest</option>
           </select></label
@@ -44,8 +37,8 @@ export class SupplyPlanPanel {
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.supply);
 
-  protected write(set: Partial<ReturnType<typeof this.plan>>, say: string): void {
-    this.bench.change('thumb', { supply: { ...this.plan(), ...set } }, say);
+  protected write(set: Partial<ReturnType<typeof this.plan>>): void {
+    this.bench.set('thumb.supply', set);
   }
 }
 
@@ -60,35 +53,28 @@ export class SupplyPlanPanel {
       <div class="fields">
         <label class="field"
           ><span>A spare one</span
-          ><select #h [value]="plan().has" (change)="write({ has: $any(h.value) }, 'spare remote: ' + h.value)">
+          ><select #h [value]="plan().has" (change)="write({ has: $any(h.value) })">
             <option value="unknown">not known yet</option>
             <option value="yes">is at hand</option>
             <option value="no">does not exist</option>
           </select></label
         >
         <gt-quantity
-          label="Its battery"
-          unit="V"
+          [field]="fields.batteryVolts"
           [value]="plan().batteryVolts"
-          [least]="0.5"
-          (changed)="write({ batteryVolts: $event ?? 3 }, 'battery of the remote')"
+          (changed)="write({ batteryVolts: $event })"
         />
-        <gt-quantity
-          label="Pull-up behind its button"
-          unit="Ω"
-          [value]="plan().pullOhms"
-          [least]="100"
-          (changed)="write({ pullOhms: $event ?? 100000 }, 'pull-up of the remote')"
-        />
+        <gt-quantity [field]="fields.pullOhms" [value]="plan().pullOhms" (changed)="write({ pullOhms: $event })" />
       </div>
     </section>
   `,
 })
 export class RemotePlanPanel {
+  protected readonly fields = remoteFields;
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.remote);
 
-  protected write(set: Partial<ReturnType<typeof this.plan>>, say: string): void {
-    this.bench.change('thumb', { remote: { ...this.plan(), ...set } }, say);
+  protected write(set: Partial<ReturnType<typeof this.plan>>): void {
+    this.bench.set('thumb.remote', set);
   }
 }

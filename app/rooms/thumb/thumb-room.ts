@@ -111,7 +111,7 @@ export class ThumbRoom {
   protected readonly listed = computed(() => this.findings().filter((f) => !f.limit));
 
   protected press(control: string): void {
-    this.bench.change(
+    this.bench.set(
       'thumb',
       { control, way: null, resistorOhms: null },
       `to be pressed: ${this.bench.job().controls.find((c) => c.id === control)?.name ?? control}`,
@@ -119,6 +119,6 @@ export class ThumbRoom {
   }
 
   protected choose(way: Way): void {
-    this.bench.change('thumb', { way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[way].name}`);
+    this.bench.set('thumb', { way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[way].name}`);
   }
 }

@@ -16,7 +16,7 @@ export class WireTable {
     w.colours.includes(w.colour) ? w.colours : [w.colour, ...w.colours];
 
   protected colour(number: number, name: string): void {
-    this.bench.change(
+    this.bench.set(
       'thumb',
       { colours: { ...this.bench.job().thumb.colours, [number]: name } },
       `wire ${number} is ${name}`,

@@ -58,6 +58,6 @@ export class WishOrder {
   protected move(from: number, to: number): void {
     const wishes: WayWish[] = [...this.order()];
     moveItemInArray(wishes, from, to);
-    if (from !== to) this.bench.change('thumb', { wishes }, `wish moved: ${WISH_WORDS[wishes[to]!]}, now ${to + 1}.`);
+    if (from !== to) this.bench.set('thumb', { wishes }, `wish moved: ${WISH_WORDS[wishes[to]!]}, now ${to + 1}.`);
   }
 }

@@ -50,7 +50,7 @@ export class TryRoom {
   protected readonly progress = computed(() =>
     progressOf(
       this.bench.job(),
-      testSheet(this.bench.job(), needsProveDead(this.bench.job(), this.bench.assessment().facts)),
+      testSheet(this.bench.seen().job, needsProveDead(this.bench.seen().job, this.bench.assessment().facts)),
     ),
   );
   protected readonly index = computed(() => {
@@ -59,7 +59,7 @@ export class TryRoom {
     return chosen >= 0 ? chosen : list.findIndex((p) => p.state !== 'passed');
   });
   protected readonly now = computed(() => this.progress()[this.index()]);
-  protected readonly notRehearsed = computed(() => notRehearsed(this.bench.job(), this.bench.assessment()));
+  protected readonly notRehearsed = computed(() => notRehearsed(this.bench.seen().job, this.bench.assessment()));
   protected readonly standin = computed(() => this.bench.job().standin.model !== 'none');
   protected readonly watch = computed(() => `${this.seconds().toFixed(1)} s`);
   protected readonly results = computed(() =>
@@ -136,7 +136,7 @@ export class TryRoom {
   protected run(p: StepProgress): void {
     const { seed } = this.bench.job().standin;
     const out = runOnStandin(
-      this.bench.job(),
+      this.bench.seen().job,
       this.bench.assessment(),
       p.step.id,
       Math.max(1, p.step.wanted - p.done),
@@ -153,7 +153,7 @@ export class TryRoom {
   }
 
   protected level(key: 'reliability' | 'confidence', value: string): void {
-    this.bench.change('sheet', { [key]: Number(value) }, `${key} to show: ${100 * Number(value)} %`);
+    this.bench.set('sheet', { [key]: Number(value) }, `${key} to show: ${100 * Number(value)} %`);
   }
 
   protected toggleWatch(): void {

@@ -36,16 +36,16 @@ export class WishRoom {
   }
 
   protected answer(key: (typeof QUESTIONS)[number]['key'], ask: string, text: string): void {
-    this.bench.change('wish', { [key]: text.trim() }, `${ask} ${text.trim()}`);
+    this.bench.set('wish', { [key]: text.trim() }, `${ask} ${text.trim()}`);
   }
 
   protected hazard(h: Hazard, on: boolean): void {
     const hazards = HAZARDS.filter((x) => (x === h ? on : this.wish().hazards.includes(x)));
-    this.bench.change('wish', { hazards, hazardsReviewed: true }, `${on ? 'hazard' : 'no hazard'}: ${HAZARD_WORDS[h]}`);
+    this.bench.set('wish', { hazards, hazardsReviewed: true }, `${on ? 'hazard' : 'no hazard'}: ${HAZARD_WORDS[h]}`);
   }
 
   protected reviewed(on: boolean): void {
-    this.bench.change(
+    this.bench.set(
       'wish',
       { hazardsReviewed: on },
       on ? 'hazards looked through, none applies' : 'hazards to be looked through again',
@@ -54,13 +54,13 @@ export class WishRoom {
 
   protected region(text: string): void {
     const [mainsVolts, mainsHertz] = text.split('/').map(Number) as [number, number];
-    this.bench.change('region', { mainsVolts, mainsHertz }, `mains ${mainsVolts} V, ${mainsHertz} Hz`);
+    this.bench.set('region', { mainsVolts, mainsHertz }, `mains ${mainsVolts} V, ${mainsHertz} Hz`);
   }
 
   protected timeZone(box: HTMLInputElement): void {
     const known = this.zones.includes(box.value) || box.value === 'UTC';
     box.setCustomValidity(known ? '' : 'No time zone has this name; pick one from the list.');
     box.reportValidity();
-    if (known) this.bench.change('region', { timeZone: box.value }, `time zone ${box.value}`);
+    if (known) this.bench.set('region', { timeZone: box.value }, `time zone ${box.value}`);
   }
 }

@@ -1,6 +1,22 @@
 import type { Job, Point } from './types';
 
 const PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains', 'earth'];
+/** Longest title, characters. */
+const TITLE = 200;
+
+const retitled = (title: string, more: string): string => `${title.slice(0, TITLE - more.length)}${more}`;
+
+/**
+ * The same content as a job of its own, beside the one that it was taken from.
+ * @param id unique; @param now ISO time; @param more what the title says of it, as `, copy`; @param why the line that the log gets.
+ */
+export const copyOf = (job: Job, id: string, now: string, more: string, why: string): Job => ({
+  ...job,
+  id,
+  title: retitled(job.title, more),
+  touchedAt: now,
+  log: [...job.log, { at: now, room: '', text: why }],
+});
 
 /**
  * The same job for another unit of the same machine. What was proven on the first proves nothing of the second: its isolation
@@ -8,12 +24,10 @@ const PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains', 'earth'];
  * @param id unique; @param now ISO time.
  */
 export function anotherUnit(job: Job, id: string, now: string): Job {
+  const why = `the same again, from ${job.title}; isolation, tests and ticks begin anew`;
   return {
-    ...job,
-    id,
-    title: `${job.title}, again`.slice(0, 200),
+    ...copyOf(job, id, now, ', again', why),
     createdAt: now,
-    touchedAt: now,
     archived: false,
     trials: [],
     guard: { ...job.guard, ticks: {} },
@@ -24,9 +38,5 @@ export function anotherUnit(job: Job, id: string, now: string): Job {
     readings: job.readings.map((r) =>
       PINS.includes(r.from.kind) || PINS.includes(r.to.kind) ? { ...r, struck: true } : r,
     ),
-    log: [
-      ...job.log,
-      { at: now, room: '', text: `the same again, from ${job.title}; isolation, tests and ticks begin anew` },
-    ],
   };
 }

@@ -1,9 +1,9 @@
 import { describe, expect, it } from 'vitest';
-import { checkJob, freshFace, freshJob, freshRail, HAND_METER, type Job, type Survey } from '.';
+import { checkJob, freshControl, freshFace, freshJob, freshRail, HAND_METER, type Job, type Survey } from '.';
 
 const job = (survey: Partial<Survey>): Job => {
   const fresh = freshJob({ title: 'x' }, 'x', '2026-03-02T14:00:00Z');
-  return { ...fresh, survey: { ...fresh.survey, ...survey } };
+  return { ...fresh, controls: [freshControl('c', 'start')], survey: { ...fresh.survey, ...survey } };
 };
 const whereOf = (survey: unknown): string => {
   const checked = checkJob(job(survey as Partial<Survey>));

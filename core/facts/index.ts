@@ -1,0 +1,1 @@
+export type { ContactFact, ControlFact, DriveFact, Facts, Isolation, PressFact, SequenceRule } from './facts';

@@ -1,0 +1,88 @@
+import type { AnyField, AnyFields } from './field';
+
+/** The first place of a document that is not as its description says. */
+export interface Misfit {
+  /** `survey.rails[2].openVolts`. */
+  readonly path: string;
+  /** What is wrong there, in words. */
+  readonly why: string;
+}
+
+const plain = (v: unknown): v is Readonly<Record<string, unknown>> =>
+  typeof v === 'object' && v !== null && !Array.isArray(v);
+
+/** Walks a value along its description; null where all of it is as described. Never throws; linear in the size of the value. */
+export function misfit(field: AnyField, value: unknown, path: string): Misfit | null {
+  const no = (why: string): Misfit => ({ path, why });
+  switch (field.is) {
+    case 'quantity':
+      if (value === null) return field.empty ? null : no('a number is wanted here');
+      if (typeof value !== 'number' || !Number.isFinite(value)) return no('must be a finite number');
+      if (value < field.least) return no(`must be at least ${field.least}`);
+      if (value > field.most) return no(`must be at most ${field.most}`);
+      return field.whole && !Number.isInteger(value) ? no('must be a whole number') : null;
+    case 'choice':
+      if (value === null && field.empty) return null;
+      return typeof value === 'string' && Object.hasOwn(field.words, value)
+        ? null
+        : no(`must be one of ${Object.keys(field.words).join(', ')}`);
+    case 'flag':
+      return typeof value === 'boolean' || (value === null && field.empty) ? null : no('must be true or false');
+    case 'text':
+      if (typeof value !== 'string') return no('must be a text');
+      if (value.length < field.least) return no('must not be empty');
+      if (value.length > field.most) return no(`must be at most ${field.most} characters long`);
+      return field.pattern && !field.pattern.test(value) ? no(`must be ${field.words}`) : null;
+    case 'list':
+      return misfitOfList(field, value, path);
+    case 'group':
+      if (value === null && field.usual === null) return null;
+      return misfitOfGroup(field.fields, value, path);
+    case 'record': {
+      if (!plain(value)) return no('must be an object');
+      const keys = Object.keys(value);
+      if (keys.length > field.most) return no(`must hold at most ${field.most} entries`);
+      for (const key of keys) {
+        if (key === '__proto__') return no('holds a key that no name can be');
+        const inner = misfit(field.of, value[key], path ? `${path}.${key}` : key);
+        if (inner) return inner;
+      }
+      return null;
+    }
+  }
+}
+
+function misfitOfList(field: AnyField & { readonly is: 'list' }, value: unknown, path: string): Misfit | null {
+  const no = (why: string): Misfit => ({ path, why });
+  if (!Array.isArray(value)) return no('must be a list');
+  if (value.length < field.least) return no(`must hold at least ${field.least}`);
+  if (value.length > field.most) return no(`must hold at most ${field.most}`);
+  for (const [i, item] of value.entries()) {
+    const inner = misfit(field.of, item, `${path}[${i}]`);
+    if (inner) return inner;
+  }
+  if (field.rising && value.some((x, i) => i > 0 && x < value[i - 1])) return no('must rise from lowest to highest');
+  if (!field.key && !field.once) return null;
+  const seen = new Set<unknown>();
+  for (const [i, item] of value.entries()) {
+    const key: unknown = field.key ? (item as Record<string, unknown>)[field.key] : item;
+    if (seen.has(key))
+      return { path: `${path}[${i}]${field.key ? `.${field.key}` : ''}`, why: `${String(key)} stands there twice` };
+    seen.add(key);
+  }
+  return null;
+}
+
+/** The same for an object by its fields; a field that is not described is a misfit as well. */
+export function misfitOfGroup(fields: AnyFields, value: unknown, path: string): Misfit | null {
+  if (!plain(value)) return { path, why: 'must be an object' };
+  const at = (key: string): string => (path ? `${path}.${key}` : key);
+  for (const key of Object.keys(value))
+    if (!Object.hasOwn(fields, key)) return { path: at(key), why: 'is not known here' };
+  for (const [key, field] of Object.entries(fields)) {
+    if (!Object.hasOwn(value, key)) return { path: at(key), why: 'is missing' };
+    const inner = misfit(field, value[key], at(key));
+    if (inner) return inner;
+  }
+  return null;
+}

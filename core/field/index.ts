@@ -1,0 +1,26 @@
+export { misfit, misfitOfGroup, type Misfit } from './check';
+export {
+  choice,
+  flag,
+  freshOf,
+  group,
+  list,
+  maybeChoice,
+  maybeFlag,
+  maybeGroup,
+  maybeQuantity,
+  moment,
+  name,
+  plainWords,
+  quantity,
+  record,
+  text,
+  type AnyField,
+  type AnyFields,
+  type Field,
+  type Fields,
+} from './field';
+export { jsonSchemaOf, jsonSchemaOfGroup } from './json-schema';
+export { asQuantity, fieldText, readField, type FieldRead, type QuantityField } from './read';
+export { sayChanges, sayField } from './say';
+export { schemaOf, shapeOf } from './schema';

@@ -1,0 +1,131 @@
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeQuantity,
+  moment,
+  name,
+  plainWords,
+  quantity,
+  text,
+  type Fields,
+} from '../field';
+import {
+  actFields,
+  boardFields,
+  feedFields,
+  guardFields,
+  regionFields,
+  routineFields,
+  senseFields,
+  sheetFields,
+  standinFields,
+  wishFields,
+} from './plan-fields';
+import { ROOMS } from './rooms';
+import { surveyFields } from './survey-fields';
+import { thumbFields } from './thumb-fields';
+import {
+  JOB_FORMAT,
+  JOB_VERSION,
+  LOGIC_LEVELS,
+  POINT_KINDS,
+  READING_KINDS,
+  SAID,
+  STATES,
+  type Control,
+  type Job,
+  type LogEntry,
+  type Point,
+  type Reading,
+  type Trial,
+} from './types';
+
+export const controlFields: Fields<Control> = {
+  id: name('id'),
+  name: name('name'),
+  levels: choice('input levels', plainWords(LOGIC_LEVELS), 'cmos'),
+  lowBelowVolts: maybeQuantity('low below', 'V', { most: 1000 }),
+  highAboveVolts: maybeQuantity('high above', 'V', { most: 1000 }),
+};
+
+const pointFields: Fields<Point> = {
+  kind: choice('place', plainWords(POINT_KINDS), 'contact'),
+  name: text('name', { most: 60 }),
+};
+
+export const readingFields: Fields<Reading> = {
+  id: name('id'),
+  at: moment('read at'),
+  control: text('control', { most: 200 }),
+  from: group('from', pointFields),
+  to: group('to', pointFields),
+  state: choice('state', plainWords(STATES), 'idle'),
+  kind: choice('kind', plainWords(READING_KINDS), 'volts-dc'),
+  relation: choice('relation', { '=': '=', '>': '>', '<': '<' }, '='),
+  value: quantity('value', '1', 0, { least: -1e15, most: 1e15 }),
+  digit: quantity('last digit', '1', 0, { most: 1e15 }),
+  by: choice('by', { hand: 'by hand', standin: 'on the stand-in', capture: 'from a capture' }, 'hand'),
+  said: choice('said', plainWords(SAID), ''),
+  struck: flag('withdrawn'),
+};
+
+export const trialFields: Fields<Trial> = {
+  id: name('id'),
+  step: name('step'),
+  at: moment('tried at'),
+  outcome: choice('outcome', plainWords(['as-expected', 'not-as-expected'] as const), 'as-expected'),
+  count: quantity('times', '1', 1, { least: 1, most: 100000, whole: true }),
+  failed: quantity('failed', '1', 0, { most: 100000, whole: true }),
+  observed: text('observed'),
+  on: choice('on', { hand: 'the machine', standin: 'the stand-in' }, 'hand'),
+  by: text('by', { most: 200 }),
+  basis: text('basis', { most: 200 }),
+};
+
+/** Longest line of the log, characters; the program's own lines are cut to it. */
+export const LOG_TEXT = 4000;
+/** Lines of the log; the oldest but the first leave a longer one. */
+export const LOG_LINES = 50_000;
+
+const logFields: Fields<LogEntry> = {
+  at: moment('at'),
+  room: choice('room', { ...plainWords(ROOMS), '': 'the job' }, ''),
+  text: text('text', { most: LOG_TEXT }),
+};
+
+/** Controls of one machine, and readings of them: what is judged in well under a second. */
+const MOST_CONTROLS = 100;
+const MOST_READINGS = 5000;
+
+/** The whole document, current version. */
+export const jobFields: Fields<Job> = {
+  format: choice('format', plainWords([JOB_FORMAT] as const), JOB_FORMAT),
+  version: quantity('version', '1', JOB_VERSION, {
+    least: JOB_VERSION,
+    most: JOB_VERSION,
+  }) as unknown as Fields<Job>['version'],
+  id: name('id'),
+  title: name('title'),
+  place: text('place', { most: 200 }),
+  createdAt: moment('begun'),
+  touchedAt: moment('touched'),
+  archived: flag('archived'),
+  region: group('region', regionFields),
+  wish: group('wish', wishFields),
+  controls: list('controls', group('a control', controlFields), MOST_CONTROLS, { key: 'id' }),
+  readings: list('readings', group('a reading', readingFields), MOST_READINGS, { key: 'id' }),
+  survey: group('survey', surveyFields),
+  thumb: group('way of pressing', thumbFields),
+  board: group('board', boardFields),
+  feed: group('feed', feedFields),
+  guard: group('guard', guardFields),
+  sense: group('sense', senseFields),
+  act: group('act', actFields),
+  routine: group('routine', routineFields),
+  sheet: group('test sheet', sheetFields),
+  trials: list('trials', group('a trial', trialFields), 5000, { key: 'id' }),
+  standin: group('stand-in', standinFields),
+  log: list('log', group('a line', logFields), LOG_LINES),
+};

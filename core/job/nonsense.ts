@@ -1,0 +1,89 @@
+import { IANAZone } from 'luxon';
+import type { LoadProblem } from './load';
+import type { Job } from './types';
+
+const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
+
+const zones = new Map<string, boolean>();
+/** A named zone of the time zone database; an offset such as GMT+5 has no summer time and is none. */
+function isZone(name: string): boolean {
+  const known = zones.get(name) ?? (/^[A-Za-z_]+(\/[A-Za-z0-9_+-]+)*$/.test(name) && IANAZone.isValidZone(name));
+  zones.set(name, known);
+  return known;
+}
+
+/** Bounds of what is judged in one go, so that no job takes a second: keys and lines of all pads together, strobes in one press. */
+const MOST_PAD_LINES = 40;
+const MOST_SCANS = 1e6;
+
+/**
+ * What the fields allow one by one and yet makes no sense together: a time zone that there is none of, a reference to what is not
+ * there, a product of counts that nothing could work out. Null where all is well.
+ * @param before a job that was let through.
+ */
+export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
+  return zoneOf(job) ?? datesOf(job, before) ?? referencesOf(job) ?? padsOf(job, before);
+}
+
+function zoneOf(job: Job): LoadProblem | null {
+  const zone = job.region.timeZone;
+  return isZone(zone)
+    ? null
+    : no(`There is no time zone ${JSON.stringify(zone)}.`, 'region.timeZone', 'Name one such as Europe/London.');
+}
+
+/** Dates that look like one and are none, as 30 February. */
+function datesOf(job: Job, before: Job | undefined): LoadProblem | null {
+  const bad = (at: string): boolean => Number.isNaN(Date.parse(at));
+  const todo = 'Give the day and time when it was.';
+  for (const key of ['createdAt', 'touchedAt'] as const)
+    if (bad(job[key])) return no(`${job[key]} is no date.`, key, todo);
+  for (const key of ['readings', 'trials', 'log'] as const) {
+    if (job[key] === before?.[key]) continue;
+    const i = job[key].findIndex((x) => bad(x.at));
+    if (i >= 0) return no(`${job[key][i]!.at} is no date.`, `${key}[${i}].at`, todo);
+  }
+  const tick = Object.entries(job.guard.ticks).find(([, at]) => bad(at));
+  return tick ? no(`${tick[1]} is no date.`, `guard.ticks.${tick[0]}`, todo) : null;
+}
+
+function referencesOf(job: Job): LoadProblem | null {
+  const controls = new Set(job.controls.map((c) => c.id));
+  const owners = new Set([...controls, ...job.survey.strips.map((s) => s.id), '']);
+  const missing = (id: string): string => `There is no ${JSON.stringify(id)} in this job.`;
+  const todo = 'Name a control that the job has.';
+  if (job.thumb.control && !controls.has(job.thumb.control))
+    return no(missing(job.thumb.control), 'thumb.control', todo);
+  const reading = job.readings.findIndex((r) => !owners.has(r.control));
+  if (reading >= 0) return no(missing(job.readings[reading]!.control), `readings[${reading}].control`, todo);
+  const face = job.survey.faces.findIndex((f) => !controls.has(f.control));
+  return face < 0 ? null : no(missing(job.survey.faces[face]!.control), `survey.faces[${face}].control`, todo);
+}
+
+function padsOf(job: Job, before: Job | undefined): LoadProblem | null {
+  if (job.survey.keypads === before?.survey.keypads && job.thumb === before.thumb) return null;
+  for (const [i, pad] of job.survey.keypads.entries()) {
+    const where = `survey.keypads[${i}]`;
+    const lines = new Set(pad.keys.flatMap((k) => k.lines));
+    if (lines.size > MOST_PAD_LINES)
+      return no(
+        `The keypad ${pad.name} has ${lines.size} lines; a pad of up to ${MOST_PAD_LINES} lines can be judged.`,
+        where,
+        'Name the lines by the pins of the connector, each by one name.',
+      );
+    const outside = pad.keys.findIndex((k) => k.row >= pad.rows || k.column >= pad.columns);
+    if (outside >= 0)
+      return no(
+        `Key ${pad.keys[outside]!.label} lies outside the pad.`,
+        `${where}.keys[${outside}]`,
+        'Give its row and column within the pad.',
+      );
+    if (pad.scan && job.thumb.scan.holdSeconds / pad.scan.periodSeconds > MOST_SCANS)
+      return no(
+        'The press is held for more scans than can be counted.',
+        `${where}.scan.periodSeconds`,
+        'Give the time from one strobe of a line to its next, and a press of a fraction of a second.',
+      );
+  }
+  return null;
+}

@@ -1,0 +1,146 @@
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeQuantity,
+  moment,
+  name,
+  plainWords,
+  quantity,
+  record,
+  text,
+  type Fields,
+} from '../field';
+import {
+  CUT_OFFS,
+  FAULT_KINDS,
+  HAZARDS,
+  LOAD_KINDS,
+  MACHINE_KINDS,
+  PLACES,
+  type ActPlan,
+  type BoardPlan,
+  type Fault,
+  type FeedPlan,
+  type GuardRecord,
+  type MachinePlan,
+  type Region,
+  type RoutinePlan,
+  type SensePlan,
+  type Sentence,
+  type SheetPlan,
+  type StandinState,
+  type Wish,
+} from './types';
+
+/** A year and a leap day: no wait, run or press is longer. */
+const YEAR_SECONDS = 366 * 86400;
+
+export const regionFields: Fields<Region> = {
+  mainsVolts: quantity('mains', 'V', 230, { least: 1, most: 1000 }),
+  mainsHertz: quantity('mains', 'Hz', 50, { most: 1000 }),
+  timeZone: name('time zone', 'Europe/London'),
+};
+
+export const wishFields: Fields<Wish> = {
+  outcome: text('What should happen by itself?'),
+  when: text('When?'),
+  never: text('What must never happen?'),
+  hazards: list('hazards', choice('a hazard', plainWords(HAZARDS), 'mains'), HAZARDS.length, { once: true }),
+  hazardsReviewed: flag('hazards looked through'),
+  others: text('Who else presses it?'),
+  heldBy: text('What holds the machine to “never”?'),
+};
+
+const pin = (label: string) => maybeQuantity(label, '1', { most: 199, whole: true });
+export const boardFields: Fields<BoardPlan> = {
+  profile: name('controller', 'wifi-17'),
+  pressPin: pin('press pin'),
+  armPin: pin('arm pin'),
+  sensorPin: pin('sensor pin'),
+  pullDown: flag('pull-down at the pin'),
+};
+
+export const feedFields: Fields<FeedPlan> = {
+  supply: text('supply', { most: 200 }),
+  volts: maybeQuantity('It gives, V', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
+  amps: maybeQuantity('and at most, A', 'A', { least: 1e-6, most: 1000, hint: '1 A' }),
+  isolated: choice('isolated from mains', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
+  rail: text('hangs on', { most: 200 }),
+  leadMetres: maybeQuantity('Lead to the controller', 'm', { most: 1000, bare: 'm', hint: 'not said' }),
+  leadSquareMetres: maybeQuantity('Cross-section of its conductors', 'm²', {
+    least: 1e-9,
+    most: 1e-3,
+    hint: '0.5mm2, 28AWG',
+  }),
+};
+
+export const guardFields: Fields<GuardRecord> = {
+  ticks: record('steps done', moment('when it was done')),
+  loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
+  loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
+  place: choice('it stands in', plainWords(PLACES), 'unknown'),
+  cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
+};
+
+export const senseFields: Fields<SensePlan> = {
+  contact: choice('contact', { none: 'none', 'at-rest': 'tells the rest', 'at-work': 'tells the work' }, 'none'),
+  restsClosed: flag('closed there'),
+};
+
+export const machineFields: Fields<MachinePlan> = {
+  kind: choice('the machine', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
+  shortestPressSeconds: maybeQuantity('It overlooks presses under', 's', { most: YEAR_SECONDS, hint: 'not known' }),
+  longestPressSeconds: maybeQuantity('A press may last at most', 's', { most: YEAR_SECONDS, hint: 'not known' }),
+  runSeconds: maybeQuantity('It runs for', 's', { most: YEAR_SECONDS, hint: 'not known' }),
+  afterPowerCut: choice('after a power cut', { off: 'off', 'as-before': 'as before' }, 'off'),
+};
+
+const span = (label: string) => quantity(label, 's', 0, { most: YEAR_SECONDS });
+export const faultFields: Fields<Fault> = {
+  id: name('id'),
+  kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
+  atSeconds: span('at'),
+  seconds: span('for'),
+};
+
+export const actFields: Fields<ActPlan> = {
+  machine: group('the machine', machineFields),
+  script: list(
+    'steps of the press',
+    group('a step', { do: choice('does', { press: 'press', wait: 'wait' }, 'press'), seconds: span('for') }),
+    200,
+  ),
+  faults: list('faults', group('a fault', faultFields), 200, { key: 'id' }),
+};
+
+export const sentenceFields: Fields<Sentence> = {
+  id: name('id'),
+  at: text('at', {
+    most: 5,
+    pattern: /^([01]\d|2[0-3]):[0-5]\d$/,
+    words: 'a clock time such as 10:40',
+    usual: '12:00',
+  }),
+  days: list('on', quantity('a weekday', '1', 1, { least: 1, most: 7, whole: true }), 7, { once: true }),
+  ifArmed: flag('only if armed'),
+};
+
+/** Sentences of one routine. */
+const MOST_SENTENCES = 50;
+export const routineFields: Fields<RoutinePlan> = {
+  sentences: list('sentences', group('a sentence', sentenceFields), MOST_SENTENCES, { key: 'id' }),
+};
+
+const share = (label: string, usual: number) => quantity(label, '1', usual, { least: 0.5, most: 0.9999 });
+export const sheetFields: Fields<SheetPlan> = {
+  reliability: share('reliability to show', 0.999),
+  confidence: share('confidence to show', 0.9),
+  by: text('tested by', { most: 200 }),
+};
+
+export const standinFields: Fields<StandinState> = {
+  model: name('stand-in', 'none'),
+  seed: quantity('seed', '1', 1, { least: -1e9, most: 1e9 }),
+};

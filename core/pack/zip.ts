@@ -1,0 +1,110 @@
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { jobText, JOB_TEXT_LIMIT, loadJob, type Job, type Loaded } from '../job';
+import { drawerText, readDrawer, type Drawer, type DrawerLoaded } from '../parts';
+import type { PackFile } from './files';
+import { slug } from './slug';
+
+/** A photograph's picture as it travels: its id and the bytes of a JPEG. */
+export interface Picture {
+  readonly id: string;
+  readonly bytes: Uint8Array;
+}
+
+/** Where pictures and jobs stand in a zip, and the drawer of a backup. */
+const PICTURES = 'photographs/';
+const JOBS = 'jobs/';
+const DRAWER = 'parts.drawer.json';
+/** What a zip may say that it holds; what a hostile one says costs no more than this. */
+const PICTURE_LIMIT = 8_000_000;
+const DRAWER_LIMIT = 4_000_000;
+const MOST_JOBS = 2000;
+const BUDGET = 400_000_000;
+
+type Entries = Record<string, [Uint8Array, { mtime: Date; level?: 0 }]>;
+const text = (content: string, mtime: Date): Entries[string] => [strToU8(content), { mtime }];
+// A JPEG does not get smaller by packing it again.
+const pictureEntries = (pictures: readonly Picture[], mtime: Date): Entries =>
+  Object.fromEntries(pictures.map((p) => [`${PICTURES}${p.id}.jpg`, [p.bytes, { mtime, level: 0 }]]));
+
+/** All files in one zip with the job's pictures, dated by the job so that the same job gives the same bytes. */
+export function packZip(files: readonly PackFile[], touchedAt: string, pictures: readonly Picture[] = []): Uint8Array {
+  const mtime = new Date(touchedAt);
+  return zipSync({
+    ...Object.fromEntries(files.map((f) => [f.name, text(f.text, mtime)])),
+    ...pictureEntries(pictures, mtime),
+  });
+}
+
+/** A backup of the whole shelf: every job, the drawer, all pictures. Opened again like any zip. @param now ISO time. */
+export function packShelf(jobs: readonly Job[], drawer: Drawer, pictures: readonly Picture[], now: string): Uint8Array {
+  const mtime = new Date(now);
+  return zipSync({
+    ...Object.fromEntries(
+      jobs.map((j, i) => [
+        `${JOBS}${String(i + 1).padStart(4, '0')}-${slug(j.title)}.job.json`,
+        text(jobText(j), new Date(j.touchedAt)),
+      ]),
+    ),
+    [DRAWER]: text(drawerText(drawer), mtime),
+    ...pictureEntries(pictures, mtime),
+  });
+}
+
+/** What a zip held: each job file with whether it can be read, the drawer of a backup, and the pictures that its jobs name. */
+export interface Unpacked {
+  readonly jobs: readonly { readonly name: string; readonly loaded: Loaded }[];
+  readonly drawer: DrawerLoaded | null;
+  readonly pictures: readonly Picture[];
+}
+
+interface Entry {
+  readonly name: string;
+  readonly originalSize: number;
+}
+
+/** Unpacks what is asked for and within its budget. Throws Error in words where the zip is damaged or would grow beyond it. */
+function entriesOf(zip: Uint8Array, wanted: (f: Entry) => boolean): Record<string, Uint8Array> {
+  let left = BUDGET;
+  let grown = false;
+  let parts: Record<string, Uint8Array>;
+  try {
+    parts = unzipSync(zip, {
+      filter: (f) => {
+        if (grown || !wanted(f)) return false;
+        left -= f.originalSize;
+        if (left < 0) grown = true;
+        return !grown;
+      },
+    });
+  } catch {
+    throw new Error('The zip is damaged or cut off.');
+  }
+  if (grown) throw new Error(`The zip would unpack to more than ${BUDGET / 1e6} MB.`);
+  return parts;
+}
+
+/** The jobs, the drawer and the pictures of a zip that Pack or the shelf wrote. Throws Error in words where it is no such zip. */
+export function unpackZip(zip: Uint8Array): Unpacked {
+  let count = 0;
+  const texts = entriesOf(
+    zip,
+    (f) =>
+      (f.name.endsWith('.job.json') && f.originalSize <= JOB_TEXT_LIMIT && ++count <= MOST_JOBS) ||
+      (f.name === DRAWER && f.originalSize <= DRAWER_LIMIT),
+  );
+  const jobs = Object.entries(texts)
+    .filter(([name]) => name.endsWith('.job.json'))
+    .map(([name, bytes]) => ({ name, loaded: loadJob(strFromU8(bytes)) }));
+  const drawer = Object.hasOwn(texts, DRAWER) ? readDrawer(strFromU8(texts[DRAWER]!)) : null;
+  if (jobs.length === 0 && !drawer) throw new Error('There is no job file in this zip.');
+  const ids = new Set(jobs.flatMap(({ loaded }) => (loaded.ok ? loaded.job.survey.photos.map((p) => p.id) : [])));
+  const idOf = (name: string): string => name.slice(PICTURES.length).replace(/\.jpg$/, '');
+  const parts = entriesOf(
+    zip,
+    (f) => f.name.startsWith(PICTURES) && f.originalSize <= PICTURE_LIMIT && ids.has(idOf(f.name)),
+  );
+  const pictures = Object.entries(parts).flatMap(([name, bytes]) =>
+    bytes[0] === 0xff && bytes[1] === 0xd8 ? [{ id: idOf(name), bytes }] : [],
+  );
+  return { jobs, drawer, pictures };
+}
