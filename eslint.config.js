@@ -31,7 +31,12 @@ const list = (names) => `(${names.join('|')})`;
 const boundaries = [
   forbid(['core/quantity/*.ts'], '^\\.\\./', 'quantity is the lowest stone; it imports nothing of the house'),
   forbid(['core/field/*.ts'], '^\\.\\./(?!quantity$)', 'field stands on quantity alone'),
-  forbid(['core/job/*.ts'], '^\\.\\./(?!quantity$|field$)', 'job stands on quantity and field'),
+  forbid(['core/job/**/*.ts'], '^\\.\\./(?!quantity$|field$)', 'job stands on quantity and field'),
+  forbid(
+    ['core/job/versions/*.ts'],
+    '^\\.\\./',
+    'a step between versions holds its own values: it must not follow what today begins with',
+  ),
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$|job$)', 'finding stands on quantity and job'),
   forbid(['core/facts/*.ts'], '^\\.\\./(?!quantity$|job$|finding$)', 'facts stand on quantity, job and finding'),
   forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),

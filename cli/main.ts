@@ -6,7 +6,7 @@ import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
 import {
-  edited,
+  applyEdit,
   freshJob,
   knownMachine,
   jobText,
@@ -15,6 +15,7 @@ import {
   readNoteLine,
   tooLarge,
   type Job,
+  type JobEdit,
   type Loaded,
 } from '../core/job';
 import { packZip, slug } from '../core/pack';
@@ -27,7 +28,7 @@ import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';
 
 const USAGE =
-  'usage: gt new --title T | note FILE LINE... | assess FILE | probe FILE ' +
+  'usage: gt new --title T | note FILE LINE... | edit FILE EDITS.json | assess FILE | probe FILE ' +
   '--control NAME | terminals FILE | ways FILE | keypad CAPTURE... [--out MAP] ' +
   '[--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
 
@@ -70,8 +71,31 @@ function note(job: Job, lines: readonly string[]): Job {
         `line ${i + 1}, character ${understood.at + 1}: ` +
           `${understood.message}${understood.suggestion ? ` (did you mean: ${understood.suggestion})` : ''}`,
       );
-    return edited(current, understood.edit, at);
+    return applied(current, understood.edit, at, `line ${i + 1}`);
   }, job);
+}
+
+/** The job after an edit; a refused one is named with its place and the reason. */
+function applied(job: Job, edit: JobEdit, at: string, which: string): Job {
+  const done = applyEdit(job, edit, at);
+  if (done.ok) return done.job;
+  const { what, where, todo } = done.problem;
+  throw new Unusable(`${which}: ${what} (${where}) ${todo} Nothing was changed.`);
+}
+
+/** A file of edits as data: one, or a list of them; see docs/edits.schema.json. */
+function readEdits(file: string | undefined): readonly JobEdit[] {
+  if (!file) throw new Unusable(USAGE);
+  let parsed: unknown;
+  try {
+    if (statSync(file).size > JOB_TEXT_LIMIT) throw new Unusable(`${file}: larger than any list of edits`);
+    parsed = JSON.parse(readFileSync(file, 'utf8'));
+  } catch (error) {
+    if (error instanceof Unusable) throw error;
+    const code = (error as NodeJS.ErrnoException).code;
+    throw new Unusable(`${file}: ${code ? `cannot be read (${code})` : 'is not complete JSON'}`);
+  }
+  return (Array.isArray(parsed) ? parsed : [parsed]) as readonly JobEdit[];
 }
 
 function probe(job: Job, name: string | undefined): unknown {
@@ -174,6 +198,10 @@ async function run(args: string[]): Promise<string> {
     case 'note':
       if (rest.length === 0) throw new Unusable(USAGE);
       return jobText(note(readJob(file), rest));
+    case 'edit': {
+      const edits = readEdits(rest[0]);
+      return jobText(edits.reduce((job, e, i) => applied(job, e, now(), `edit ${i + 1}`), readJob(file)));
+    }
     case 'assess':
       return json(assess(readJob(file)).findings);
     case 'probe':

@@ -1,10 +1,13 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { spawn } from 'node:child_process';
+import { mkdtempSync, rmSync, utimesSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
-import type { Server } from 'node:http';
+import { get, type Server } from 'node:http';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
-import { createServer } from './app';
+import { createServer, isOwnHost } from './app';
+
+const ROOT = new URL('..', import.meta.url).pathname;
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-server-'));
 let server: Server;
@@ -59,4 +62,58 @@ describe('the server', () => {
 
   it('tells whether the demo is wanted', async () =>
     expect(await (await fetch(`${base}/settings.json`)).json()).toEqual({ demo: true }));
+
+  it('gives the page of the newest build, with a nonce under every name', async () => {
+    const before = await (await fetch(`${base}/index.html`)).text();
+    expect(before).toMatch(/ngCspNonce="/);
+    writeFileSync(join(folder, 'index.html'), '<html><body><gt-root></gt-root><!-- rebuilt --></body></html>');
+    utimesSync(join(folder, 'index.html'), new Date(), new Date(Date.now() + 5000));
+    expect(await (await fetch(`${base}/job/x/probe`)).text()).toContain('rebuilt');
+  });
+
+  it('tells an odd address nothing but that it is odd', async () => {
+    const odd = await fetch(`${base}/%ff`);
+    expect(odd.status).toBe(400);
+    expect(await odd.text()).toBe('This address cannot be read.');
+    expect((await fetch(base, { method: 'POST', body: 'x' })).status).toBe(405);
+  });
+
+  it.each([
+    ['127.0.0.1:4310', true],
+    ['localhost', true],
+    ['[::1]:4310', true],
+    ['192.168.1.7:4310', true],
+    ['bench.local:4310', true],
+    ['evil.example:4310', false],
+    ['', false],
+  ])('answers to %s: %s', (header, own) => expect(isOwnHost(header, 'bench.local')).toBe(own));
+
+  it('refuses a page of another name that was made to point here', async () => {
+    const status = await new Promise((done) =>
+      get({ port: (server.address() as AddressInfo).port, headers: { host: 'evil.example' } }, (r) => {
+        r.resume();
+        done(r.statusCode);
+      }),
+    );
+    expect(status).toBe(421);
+  });
+
+  it('says that there is no built app rather than where it looked for it in its own code', () =>
+    expect(() => createServer({ folder: join(folder, 'nowhere'), demo: false })).toThrow(/npm run build/));
+});
+
+describe('the server as a program', () => {
+  const start = (port: number) =>
+    spawn('node_modules/.bin/tsx', ['server/main.ts', '--port', String(port)], { cwd: ROOT });
+  it('says that a port is taken, and does not say that it is there', async () => {
+    const { port } = server.address() as AddressInfo;
+    const program = start(port);
+    let told = '';
+    program.stdout.on('data', (d) => (told += String(d)));
+    program.stderr.on('data', (d) => (told += String(d)));
+    const code = await new Promise((done) => program.on('exit', done));
+    expect(code).toBe(1);
+    expect(told).not.toContain('is at');
+    expect(told).toMatch(/taken|no built app/);
+  });
 });

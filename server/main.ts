@@ -1,3 +1,4 @@
+import { createServer as createHttpServer, type Server } from 'node:http';
 import { fileURLToPath } from 'node:url';
 import { parseArgs } from 'node:util';
 import { createServer } from './app';
@@ -15,7 +16,14 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
   process.exit(2);
 }
 const folder = fileURLToPath(new URL('../dist/app/', import.meta.url));
-const server = createServer({ folder, demo: values.demo }).listen(port, values.host, () => {
+let server: Server;
+try {
+  server = createHttpServer(createServer({ folder, demo: values.demo, host: values.host }));
+} catch (error) {
+  console.error(error instanceof Error ? error.message : String(error));
+  process.exit(1);
+}
+server.on('listening', () => {
   const address = server.address();
   console.log(
     `Gentle Thumb is at http://${values.host}:${typeof address === 'object' && address ? address.port : port}/  (Ctrl+C ends it)`,
@@ -23,8 +31,14 @@ const server = createServer({ folder, demo: values.demo }).listen(port, values.h
 });
 server.on('error', (error: NodeJS.ErrnoException) => {
   console.error(
-    error.code === 'EADDRINUSE' ? `Port ${port} is taken. Try another: npm run demo -- --port 4311` : String(error),
+    error.code === 'EADDRINUSE' ? `Port ${port} is taken. Try another: npm run demo -- --port 4311` : error.message,
   );
   process.exit(1);
 });
-for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => server.close(() => process.exit(0)));
+server.listen(port, values.host);
+for (const signal of ['SIGINT', 'SIGTERM'] as const)
+  process.on(signal, () => {
+    server.close(() => process.exit(0));
+    // A request that never ends must not hold the end up.
+    server.closeAllConnections();
+  });

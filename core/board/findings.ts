@@ -2,12 +2,12 @@ import { PULL_DOWN_OHMS } from '../circuit';
 import { finding, type Finding, type Remedy, type Verdict } from '../finding';
 import type { DriveFact, Facts, PressFact } from '../facts';
 import type { Job } from '../job';
-import { formatQuantity } from '../quantity';
+import { formatQuantity, own } from '../quantity';
 import { contactAtPowerUp, longestClosed } from './power-up';
 import type { Pin, Profile } from './profile';
 import { PROFILES } from './wifi17';
 
-export const profileOf = (job: Job): Profile | undefined => PROFILES[job.board.profile];
+export const profileOf = (job: Job): Profile | undefined => own(PROFILES, job.board.profile);
 
 /** What the chosen controller's pins can drive. */
 export function driveFact(job: Job): DriveFact | null {

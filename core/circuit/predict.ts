@@ -8,6 +8,8 @@ export const nodeOf = (p: Point): string => (p.kind === 'contact' ? p.name : p.k
 
 /** A counter on a meter needs about this swing, V: common practice. */
 const COUNTER_SWING_VOLTS = 0.6;
+/** A wire as a jumper, Ω: no wire has none. */
+const WIRE_OHMS = 0.01;
 /** What an averaging meter, scaled for sine waves, multiplies the mean deviation by: π/(2·√2). */
 const SINE_FORM_FACTOR = Math.PI / (2 * Math.SQRT2);
 
@@ -62,7 +64,7 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
     case 'jumper': {
       const n = net('rest', build.alternating ? 'volts-ac' : 'volts-dc');
       const open = Math.abs(voltsBetween(n, from, to, 1e9));
-      return open < 0.05 ? 1 : Math.abs(voltsBetween(n, from, to, jumperOhms)) / open;
+      return open < 0.05 ? 1 : Math.abs(voltsBetween(n, from, to, Math.max(WIRE_OHMS, jumperOhms))) / open;
     }
     case 'look':
       return 0;

@@ -96,8 +96,8 @@ const logFields: Fields<LogEntry> = {
 };
 
 /** Controls of one machine, and readings of them: what is judged in well under a second. */
-const MOST_CONTROLS = 100;
-const MOST_READINGS = 5000;
+const MOST_CONTROLS = 40;
+const MOST_READINGS = 2000;
 
 /** The whole document, current version. */
 export const jobFields: Fields<Job> = {

@@ -122,6 +122,13 @@ describe('job files', () => {
     expect(old.job.trials.every((t) => t.basis === '' && t.by === '')).toBe(true);
   });
 
+  // The outputs were frozen with the steps: whatever today's fields begin with, yesterday's step gives what it gave.
+  it.each([1, 2, 3])('takes a document of version %i one step on, to what was frozen', (n) => {
+    const from = JSON.parse(file(`core/job/versions/v${n}.json`)) as Record<string, unknown>;
+    const to = JSON.parse(file(`core/job/versions/v${n}-as-${n + 1}.json`)) as unknown;
+    expect(migrate(from, undefined, n + 1)).toEqual(to);
+  });
+
   it('makes a gold contact of version 2 the part that is picked, and keeps the order of its wishes', () => {
     const text = file('core/job/versions/v2.json');
     const gold = loadJob(text.replace('"relayContact": "power"', '"relayContact": "signal"'));

@@ -1,6 +1,6 @@
 import { IANAZone } from 'luxon';
 import type { LoadProblem } from './load';
-import type { Job } from './types';
+import type { Job, Reading } from './types';
 
 const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
 
@@ -22,7 +22,7 @@ const MOST_SCANS = 1e6;
  * @param before a job that was let through.
  */
 export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
-  return zoneOf(job) ?? datesOf(job, before) ?? referencesOf(job) ?? padsOf(job, before);
+  return zoneOf(job) ?? datesOf(job, before) ?? referencesOf(job) ?? readingsOf(job, before) ?? padsOf(job, before);
 }
 
 function zoneOf(job: Job): LoadProblem | null {
@@ -34,7 +34,10 @@ function zoneOf(job: Job): LoadProblem | null {
 
 /** Dates that look like one and are none, as 30 February. */
 function datesOf(job: Job, before: Job | undefined): LoadProblem | null {
-  const bad = (at: string): boolean => Number.isNaN(Date.parse(at));
+  const bad = (at: string): boolean => {
+    const ms = Date.parse(at);
+    return Number.isNaN(ms) || new Date(ms).toISOString().slice(0, 10) !== at.slice(0, 10);
+  };
   const todo = 'Give the day and time when it was.';
   for (const key of ['createdAt', 'touchedAt'] as const)
     if (bad(job[key])) return no(`${job[key]} is no date.`, key, todo);
@@ -58,6 +61,35 @@ function referencesOf(job: Job): LoadProblem | null {
   if (reading >= 0) return no(missing(job.readings[reading]!.control), `readings[${reading}].control`, todo);
   const face = job.survey.faces.findIndex((f) => !controls.has(f.control));
   return face < 0 ? null : no(missing(job.survey.faces[face]!.control), `survey.faces[${face}].control`, todo);
+}
+
+/** What a meter of each setting can show at all, in base units; a wire as a jumper has 0 Ω. */
+const SHOWN: Readonly<Record<Reading['kind'], readonly [least: number, most: number]>> = {
+  'volts-dc': [-1e5, 1e5],
+  'volts-ac': [-1e5, 1e5],
+  ohms: [-1e3, 1e13],
+  insulation: [0, 1e13],
+  continuity: [-1e3, 1e13],
+  amps: [-1e4, 1e4],
+  hertz: [0, 1e10],
+  duty: [0, 1],
+  jumper: [0, 1e9],
+  look: [0, 0],
+};
+
+function readingsOf(job: Job, before: Job | undefined): LoadProblem | null {
+  if (job.readings === before?.readings) return null;
+  const known = new Set(before?.readings);
+  for (const [i, r] of job.readings.entries()) {
+    const [least, most] = SHOWN[r.kind];
+    if (!known.has(r) && (r.value < least || r.value > most))
+      return no(
+        `No meter shows ${r.value} on this setting.`,
+        `readings[${i}].value`,
+        `Give a value from ${least} to ${most}, in base units.`,
+      );
+  }
+  return null;
 }
 
 function padsOf(job: Job, before: Job | undefined): LoadProblem | null {

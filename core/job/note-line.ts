@@ -1,3 +1,4 @@
+import { own } from '../quantity';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
 import type { Job, MainsSide, Reading, Strip } from './types';
@@ -22,9 +23,7 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
         return readStrip(words, job, line);
       case 'mains':
         // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
-        return words[1]?.text.toLowerCase() === 'to'
-          ? readReading(words, line, job, context)
-          : readMains(words, job, line);
+        return words[1]?.text.toLowerCase() === 'to' ? readReading(words, line, job, context) : readMains(words, line);
     }
     return words[2]?.text.toLowerCase() === 'wire'
       ? readWire(words, job, line)
@@ -86,7 +85,7 @@ function readStrip(words: Word[], job: Job, line: string): Understood {
   const said = `a strip called ${name.text} with ${n} terminals`;
   return {
     ok: true,
-    edit: { do: 'set', at: 'survey', set: { strips: [...job.survey.strips, strip] }, say: said },
+    edit: { do: 'put', list: 'survey.strips', item: strip, say: said },
     words: said,
   };
 }
@@ -102,10 +101,8 @@ function readWire(words: Word[], job: Job, line: string): Understood {
   const colour = words[3] ? line.slice(words[3].at).trim() : '';
   if (!colour || colour.length > 40) throw new Misread(line.length, 'which colour has the wire?');
   const said = `${strip.name}, wire at terminal ${n}: ${colour}`;
-  const strips = job.survey.strips.map((s) =>
-    s.id === strip.id ? { ...s, wires: s.wires.map((w, i) => (i === n - 1 ? colour : w)) } : s,
-  );
-  return { ok: true, edit: { do: 'set', at: 'survey', set: { strips }, say: said }, words: said };
+  const item = { ...strip, wires: strip.wires.map((w, i) => (i === n - 1 ? colour : w)) };
+  return { ok: true, edit: { do: 'put', list: 'survey.strips', item, say: said }, words: said };
 }
 
 /** How the machine meets mains: the word said, what it sets, and what that means. */
@@ -135,19 +132,19 @@ const MAINS_WORDS: Readonly<
 };
 
 /** `mains plug turns`: what is asked before the isolation readings. */
-function readMains(words: Word[], job: Job, line: string): Understood {
+function readMains(words: Word[], line: string): Understood {
   const [, what, answer] = words;
-  const answers = MAINS_WORDS[what?.text.toLowerCase() ?? ''];
+  const answers = own(MAINS_WORDS, what?.text.toLowerCase() ?? '');
   if (!what || !answers)
     throw new Misread(
       what?.at ?? line.length,
       `say ${Object.keys(MAINS_WORDS).join(', ')}, for example: mains plug turns`,
     );
-  const found = answers[answer?.text.toLowerCase() ?? ''];
+  const found = own(answers, answer?.text.toLowerCase() ?? '');
   if (!found) throw new Misread(answer?.at ?? line.length, `say ${Object.keys(answers).join(', ')}`);
   return {
     ok: true,
-    edit: { do: 'set', at: 'survey', set: { mains: { ...job.survey.mains, ...found[0] } }, say: found[1] },
+    edit: { do: 'set', at: 'survey.mains', set: found[0], say: found[1] },
     words: found[1],
   };
 }
@@ -156,7 +153,7 @@ function readSupply(words: Word[], line: string, context: NoteContext): Understo
   const name = words[1];
   if (!name) throw new Misread(line.length, 'which supply? for example: supply main 5.02 V always');
   const last = words[words.length - 1]!;
-  const state = STATE_NAMES[last.text.toLowerCase()];
+  const state = own(STATE_NAMES, last.text.toLowerCase());
   if (!state || words.length < 4)
     throw new Misread(
       last.at,

@@ -1,4 +1,4 @@
-import { parseQuantity, type Quantity, type Unit } from '../quantity';
+import { parseQuantity, type Quantity, type Unit, own } from '../quantity';
 import { formatQuantity } from '../quantity';
 import type { JobEdit } from './edit';
 import { nearestWord } from './nearest-word';
@@ -88,7 +88,7 @@ export function readReading(words: Word[], line: string, job: Job, context: Note
   const stateWord = at.next('the state (off, idle, pressed, running)');
   if (stateWord.text.toLowerCase() === INSULATION)
     return finish({ ...numeric(from, to, 'off', quantity(at, 'Ω', top)), kind: 'insulation' });
-  const state = STATE_NAMES[stateWord.text.toLowerCase()];
+  const state = own(STATE_NAMES, stateWord.text.toLowerCase());
   if (!state || state === 'always')
     throw new Misread(
       stateWord.at,
@@ -175,7 +175,7 @@ function jumper(at: Cursor, owner: Owner): Said {
       : parseQuantity(ohms.text, 'Ω');
   if (!parsed.ok) throw new Misread(ohms.at + parsed.at, parsed.message);
   const effect = at.next('what the machine did (acts or nothing)');
-  const said = EFFECTS[effect.text.toLowerCase()];
+  const said = own(EFFECTS, effect.text.toLowerCase());
   if (!said)
     throw new Misread(
       effect.at,

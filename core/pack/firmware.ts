@@ -182,6 +182,16 @@ export interface FirmwarePlan {
 /** A tick may be late by half the shortest press, and by no more than this, ms: a press stays under twice its length. */
 const MOST_LATE_MS = 50;
 
+/** The longest step, ms: the clock of the program wraps round after 49.7 days, and a step must end well before. */
+const LONGEST_STEP_MS = 1_000_000_000;
+
+/** A span in steps that the clock can measure. */
+function piecesOf(ms: number): number[] {
+  const whole = Math.floor(ms / LONGEST_STEP_MS);
+  const rest = Math.round(ms - whole * LONGEST_STEP_MS);
+  return [...Array<number>(whole).fill(LONGEST_STEP_MS), ...(rest > 0 || whole === 0 ? [rest] : [])];
+}
+
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
 export function firmwareFiles(
   job: Job,
@@ -190,9 +200,8 @@ export function firmwareFiles(
 ): Record<string, string> {
   const { board, act, routine } = job;
   const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
-  const steps = script.map(
-    (s) => `    { ${s.do === 'press' ? 1 : 0}, ${Math.round(s.seconds * 1000)}u },   /* ${s.do} */`,
-  );
+  const pieces = script.flatMap((s) => piecesOf(s.seconds * 1000).map((ms) => ({ do: s.do, ms })));
+  const steps = pieces.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${s.ms}u },   /* ${s.do} */`);
   const presses = act.script.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
@@ -212,7 +221,7 @@ ${warnings.join('')}#include "gentle_thumb.h"
 ${pulses ? pulseNote(pulses) : ''}#define PRESS_PIN ${board.pressPin ?? -1}
 #define PRESS_LEVEL ${plan.pressesOn === 'high' || pulses ? 1 : 0}
 #define ARM_PIN (${board.armPin ?? -1})
-#define SCRIPT_LENGTH ${script.length}u
+#define SCRIPT_LENGTH ${steps.length}u
 #define LATE_MS ${lateMs}u
 #define STALE_MS 2000u
 

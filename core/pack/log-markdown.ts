@@ -3,7 +3,7 @@ import type { Job } from '../job';
 
 // Every character that could begin markup is escaped; line ends would leave the list.
 const plain = (text: string): string =>
-  text.replace(/([\\`*_{}[\]()#+\-.!|<>~&])/g, '\\$1').replace(/\s*[\r\n]+\s*/g, ' ');
+  text.replace(/([\\`*_{}[\]()#+\-.!|<>~&=])/g, '\\$1').replace(/\s*[\r\n]+\s*/g, ' ');
 
 /** The job's log as Markdown: the wish, the findings as they stand, then what happened, in order. */
 export function logMarkdown(job: Job, findings: readonly Finding[]): string {

@@ -6,6 +6,7 @@ import { filesOf } from '../deliver';
 import { edited, jobText } from '../job';
 import { changed, demoJob } from '../testing/jobs';
 import { packZip, slug } from '.';
+import { csv } from './tables';
 import { xml } from './xml';
 
 const pot = demoJob('rice-pot');
@@ -65,6 +66,31 @@ describe('what leaves', () => {
     const formula = { ...pot, trials: [], wish: { ...pot.wish, outcome: '=1+1' } };
     expect(text('test-sheet.csv', filesOf(formula, assess(formula)))).not.toMatch(/(^|,)=/m);
   });
+
+  it.each(['=1+1', '\n=1+1', ' \t=1+1', '\r\n@x', '\u2028=1', '＝1+1', '-2+3', '\ufeff=1'])(
+    'lets no cell run: %j',
+    (cell) => {
+      const back = Papa.parse<string[]>(csv(['a'], [[cell]])).data[1]!;
+      expect(back[0]).toMatch(/^'/);
+      expect(back[0]).not.toMatch(/[\r\n\u2028]/);
+      expect(csv(['a'], [[-2]])).toContain('\r\n-2\r\n');
+    },
+  );
+
+  it('splits a wait that the clock of the program cannot measure', () => {
+    const long = changed(pot, 'act', {
+      script: [
+        { do: 'wait', seconds: 60 * 86400 },
+        { do: 'press', seconds: 0.3 },
+      ],
+    });
+    const steps = [...text('gentle_thumb.c', filesOf(long, assess(long))).matchAll(/\{ ([01]), (\d+)u \}/g)];
+    expect(steps.every((m) => Number(m[2]) < 2 ** 31)).toBe(true);
+    expect(steps.filter((m) => m[1] === '0').reduce((s, m) => s + Number(m[2]), 0)).toBe(60 * 86400_000);
+    expect(text('gentle_thumb.c', filesOf(long, assess(long)))).toContain(`#define SCRIPT_LENGTH ${steps.length}u`);
+  });
+
+  it('keeps half a character out of XML', () => expect(xml('a\ud83d b \udc00')).toBe('a\ufffd b \ufffd'));
 
   it('escapes XML and drops what XML cannot hold', () => {
     expect(xml(`<a b="c">'&'\u0000\u0007</a>`)).toBe('&lt;a b=&quot;c&quot;&gt;&apos;&amp;&apos;&lt;/a&gt;');

@@ -2,9 +2,16 @@ import Papa from 'papaparse';
 import type { Bill } from '../parts';
 import type { SheetWire } from './wiring-svg';
 
-// A cell that begins like a formula would be run by a spreadsheet; the library puts an apostrophe before it.
+// A cell that begins like a formula would be run by a spreadsheet, whatever blanks or line ends stand before it.
+const LINE_ENDS = /[\r\n\t\v\f\u0085\u2028\u2029]+/g;
+const inert = (cell: string | number): string | number => {
+  if (typeof cell === 'number') return cell;
+  const flat = cell.replace(LINE_ENDS, ' ');
+  return /^[\s\u200b\ufeff]*[=+\-@＝＋－＠]/.test(flat) ? `'${flat.trimStart()}` : flat;
+};
+
 export const csv = (fields: string[], data: (string | number)[][]): string =>
-  `${Papa.unparse({ fields, data }, { escapeFormulae: true, newline: '\r\n' })}\r\n`;
+  `${Papa.unparse({ fields: fields.map((f) => String(inert(f))), data: data.map((row) => row.map(inert)) }, { newline: '\r\n' })}\r\n`;
 
 /** Parts list for all machines as CSV (RFC 4180): what is at hand, what is to be bought, and what that costs where a price is known. */
 export const partsCsv = (bill: Bill, currency: string): string =>

@@ -1,6 +1,6 @@
 import { DRAW_DIMENSIONS, drawBuild } from '../circuit';
 import { CONTROL_KINDS, type StandinState } from '../job';
-import { seededRandom } from '../quantity';
+import { seededRandom, own } from '../quantity';
 import type { Fault } from './faults';
 import { RICE_POT, STANDINS, type Standin } from './models';
 
@@ -32,4 +32,4 @@ function drawn(model: string, seed: number): Standin {
 
 /** The stand-in that a job measures and presses, or undefined where there is none (or one that this version does not know). */
 export const standinOf = (state: StandinState): Standin | undefined =>
-  isPractice(state.model) ? drawn(state.model, state.seed) : STANDINS[state.model];
+  isPractice(state.model) ? drawn(state.model, state.seed) : own(STANDINS, state.model);

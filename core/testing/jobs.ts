@@ -14,8 +14,11 @@ export function demoJob(
     | 'hatch-shutter'
     | 'extractor-rocker'
     | 'hood-fan',
+  root: string | URL = new URL('../../', import.meta.url),
 ): Job {
-  const loaded = loadJob(readFileSync(new URL(`../../demo/${name}.json`, import.meta.url), 'utf8'));
+  const loaded = loadJob(
+    readFileSync(typeof root === 'string' ? `${root}demo/${name}.json` : new URL(`demo/${name}.json`, root), 'utf8'),
+  );
   if (!loaded.ok) throw new Error(loaded.problem.what);
   return loaded.job;
 }

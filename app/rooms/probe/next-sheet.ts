@@ -13,7 +13,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { refuse, sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
 import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
-import { parseQuantity, seededRandom } from '../../../core/quantity';
+import { parseQuantity, seededRandom, own } from '../../../core/quantity';
 import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
@@ -169,7 +169,7 @@ export class NextSheet {
   }
 
   protected callStandin(model: string): void {
-    const standin = STANDINS[model];
+    const standin = own(STANDINS, model);
     if (standin)
       this.bench.set('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
   }
