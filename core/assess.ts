@@ -1,18 +1,9 @@
-import { actFindings } from './act';
-import { boardFindings, driveFact } from './board';
-import { feedFindings } from './feed';
-import type { Finding } from './finding';
-import { guardFindings, needsProveDead, neverFinding } from './guard';
 import type { Facts } from './facts';
+import type { Finding } from './finding';
+import { HOUSE, LEARNING, NOTHING_KNOWN, type Known } from './house';
 import type { Job } from './job';
-import { packFindings } from './pack';
-import { controlFacts, nextFor, probeFindings, surveysOf, type NextReading, type Survey } from './probe';
-import { routineFindings } from './routine';
-import { senseFindings } from './sense';
-import { chosenWay, rankWays, thumbFindings } from './thumb';
-import { neverTried, tryFindings } from './try';
+import { nextFor, type NextReading, type Survey } from './probe';
 import type { WayResult } from './ways';
-import { wishFindings } from './wish';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
 export interface Assessment {
@@ -22,34 +13,19 @@ export interface Assessment {
   readonly ways: readonly WayResult[];
 }
 
-/** Asks each room in the order of the work; the only place that knows them all. Pure and free of side effects. */
+/** What the rooms know of a job, each thing from those before it. */
+const knownOf = (job: Job): Known =>
+  LEARNING.reduce<Known>((known, learn) => ({ ...known, ...learn(job, known) }), NOTHING_KNOWN);
+
+/** Asks each room in the order of the work. Pure and free of side effects. */
 export function assess(job: Job): Assessment {
-  const surveys = surveysOf(job);
-  const before: Facts = { controls: controlFacts(job, surveys), drive: driveFact(job), press: null };
-  const ways = rankWays(job, before);
-  const way = chosenWay(job, ways);
-  const facts: Facts = { ...before, press: way?.press ?? null };
-  const proveDead = needsProveDead(job, facts);
-  const tried = neverTried(job, proveDead);
-  const rooms = [
-    ...wishFindings(job),
-    ...probeFindings(job, surveys),
-    ...thumbFindings(job, ways),
-    ...boardFindings(job, facts),
-    ...feedFindings(job, facts),
-    ...guardFindings(job, facts, tried),
-    ...senseFindings(job),
-    ...actFindings(job, facts),
-    ...neverFinding(job, 'act', tried),
-    ...routineFindings(job),
-  ];
-  const sheet = tryFindings(
-    job,
-    proveDead,
-    rooms.filter((f) => f.verdict === 'stop'),
+  const known = knownOf(job);
+  const findings = HOUSE.reduce<readonly Finding[]>(
+    (before, room) => [...before, ...room.findings(job, known, before)],
+    [],
   );
-  const findings = [...rooms, ...sheet, ...packFindings(job, facts.press, [...rooms, ...sheet])];
-  return { findings, facts, surveys, ways };
+  const { controls, drive, press, surveys, ways } = known;
+  return { findings, facts: { controls, drive, press }, surveys, ways };
 }
 
 /** The next reading of a control, or null; see the room Probe. */

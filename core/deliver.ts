@@ -12,9 +12,7 @@ import { jointOf, type WayResult } from './ways';
 /** What the press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
 function drivesOf(way: WayResult | null): PackInput['drives'] {
   if (!way || way.press.input === 'level') return 'level';
-  const of = (id: string): number | undefined => way.findings.find((f) => f.id === `thumb.finger.${id}`)?.value?.value;
-  const [rest, press] = [of('pulse-rest'), of('pulse-press')];
-  return way.way === 'finger' && rest !== undefined && press !== undefined ? { rest, press } : null;
+  return way.press.pulses;
 }
 
 /** Every file that Pack can write for a job now. */

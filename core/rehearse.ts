@@ -17,10 +17,9 @@ export function notRehearsed(job: Job, a: Assessment): string | null {
 
 /** A finger closes the button's own contact, and is on its way there for the first part of each press. */
 function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: number } {
-  const swing = way.findings.find((f) => f.id === 'thumb.finger.dwell')?.limit?.steps?.[0]?.result.value ?? 0;
   const { build } = standin;
   return {
-    late: swing,
+    late: way.press.pulses?.swing ?? 0,
     joint: {
       ...NOMINAL_PARTS,
       way: 'relay-contact',

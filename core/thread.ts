@@ -16,24 +16,11 @@ export function threadOf(findings: readonly Finding[]): Bead[] {
     const own = findings.filter((f) => f.room === room);
     const verdict = gravest(own.map((f) => f.verdict));
     const worst = [...own].sort(byHarm)[0];
-    const summary = own.filter((f) => f.verdict === verdict && SUMMARIES.has(f.id))[0];
+    const summary = own.filter((f) => f.verdict === verdict && f.sums)[0];
     const speaker = summary ?? worst ?? null;
     return { room, verdict, caption: speaker?.caption ?? '', finding: speaker };
   });
 }
-
-/** Findings that sum up a room and speak for it where they are as grave as the rest. */
-const SUMMARIES: ReadonlySet<string> = new Set([
-  'try.sheet',
-  'guard.ticks',
-  'feed.spare',
-  'act.run',
-  'routine.plan',
-  'wish.questions',
-  'thumb.choice',
-  'board.press-pin',
-  'pack.files',
-]);
 
 /** What to do next: the first stop, else the first room that is not settled, in the order of the work. */
 export function nextStep<B extends Pick<Bead, 'verdict'>>(beads: readonly B[]): B | null {

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { LogEntry } from '../../core/job';
+import { type LogEntry, sayTime } from '../../core/job';
 
 /** The job's log, newest first; long ones show their newest part and say how much is older. */
 @Component({
@@ -22,6 +22,7 @@ import type { LogEntry } from '../../core/job';
 })
 export class LogList {
   readonly log = input.required<readonly LogEntry[]>();
+  readonly zone = input.required<string>();
   protected readonly shown = computed(() =>
     this.log()
       .slice(-200)
@@ -29,12 +30,7 @@ export class LogList {
       .map((e) => ({
         room: e.room,
         text: e.text,
-        when: new Date(e.at).toLocaleString('en-GB', {
-          day: '2-digit',
-          month: 'short',
-          hour: '2-digit',
-          minute: '2-digit',
-        }),
+        when: sayTime(e.at, this.zone()),
       })),
   );
   protected readonly older = computed(() => Math.max(0, this.log().length - 200));

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
-import { jobText } from '../../core/job';
+import { jobText, sayTime } from '../../core/job';
 import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
 import { Database } from '../store/database';
@@ -24,9 +24,7 @@ export class SaveState {
     if (open.save === 'saving') return this.slow() ? 'still keeping: the browser’s store is slow' : 'keeping …';
     if (open.save === 'failed') return 'not kept';
     if (open.save === 'changed-elsewhere') return 'changed in another tab';
-    return open.savedAt
-      ? `kept ${new Date(open.savedAt).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' })}`
-      : 'kept';
+    return open.savedAt ? `kept ${sayTime(open.savedAt, open.job.region.timeZone, 'time')}` : 'kept';
   });
 
   constructor() {

@@ -1,7 +1,8 @@
+import { Bench } from '../store/bench';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
 import { MAT_DIALOG_DATA, MatDialogClose } from '@angular/material/dialog';
-import { flips, sourceOf, TAG_WORDS, type Finding, type Input } from '../../core/finding';
+import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/finding';
 import { formatQuantity, type Unit } from '../../core/quantity';
 import { Glyph } from './glyph';
 import { originWords } from './origin-words';
@@ -20,6 +21,7 @@ export class ExplainSheet {
   protected readonly source = sourceOf;
   protected readonly say = (value: number, unit: Unit): string => formatQuantity(value, unit);
   protected readonly tag = (t: keyof typeof TAG_WORDS): string => TAG_WORDS[t];
-  protected readonly origin = originWords;
+  private readonly zone = inject(Bench).job().region.timeZone;
+  protected readonly origin = (o: Origin): string => originWords(o, this.zone);
   protected readonly base = (i: Input): string => i.name.replace(/, (lowest|highest)$/, '');
 }

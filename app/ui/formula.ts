@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, ElementRef, inject, input } from '@angular/core';
-import { parseFormula, type Expression } from '../../core/finding';
+import { parseFormula, wantsBrackets, type Expression } from '../../core/finding';
 
 const MATH = 'http://www.w3.org/1998/Math/MathML';
 
@@ -15,14 +15,12 @@ function symbol(name: string): Element {
   return index.length ? node('msub', node('mi', base!), node('mtext', index.join(' '))) : node('mi', base!);
 }
 
-const RANK = { '+': 1, '-': 1, '*': 2, '/': 3, '^': 3 } as const;
 const row = (...children: (Element | string)[]): Element => node('mrow', ...children);
 const bracketed = (e: Element): Element => row(node('mo', '('), e, node('mo', ')'));
 
-function within(e: Expression, rank: number): Element {
-  const inner = draw(e);
-  return e.kind === 'binary' && RANK[e.op] < rank ? bracketed(inner) : inner;
-}
+type Op = Extract<Expression, { kind: 'binary' }>['op'];
+const beside = (e: Expression, op: Op, side: 'left' | 'right'): Element =>
+  wantsBrackets(e, op, side) ? bracketed(draw(e)) : draw(e);
 
 function draw(e: Expression): Element {
   switch (e.kind) {
@@ -31,7 +29,7 @@ function draw(e: Expression): Element {
     case 'symbol':
       return symbol(e.name);
     case 'negate':
-      return row(node('mo', '−'), within(e.of, 2));
+      return row(node('mo', '−'), beside(e.of, '*', 'right'));
     case 'call':
       if (e.name === 'sqrt') return node('msqrt', draw(e.args[0]!));
       if (e.name === 'abs') return row(node('mo', '|'), draw(e.args[0]!), node('mo', '|'));
@@ -41,9 +39,12 @@ function draw(e: Expression): Element {
       );
     case 'binary':
       if (e.op === '/') return node('mfrac', draw(e.left), draw(e.right));
-      if (e.op === '^') return node('msup', within(e.left, 3), draw(e.right));
-      if (e.op === '*') return row(within(e.left, 2), node('mo', '·'), within(e.right, 2));
-      return row(within(e.left, 1), node('mo', e.op === '-' ? '−' : '+'), within(e.right, e.op === '-' ? 2 : 1));
+      if (e.op === '^') return node('msup', beside(e.left, '^', 'left'), draw(e.right));
+      return row(
+        beside(e.left, e.op, 'left'),
+        node('mo', e.op === '*' ? '·' : e.op === '-' ? '−' : '+'),
+        beside(e.right, e.op, 'right'),
+      );
   }
 }
 

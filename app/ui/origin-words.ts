@@ -1,12 +1,13 @@
 import { sourceOf, TAG_WORDS, type Origin } from '../../core/finding';
+import { sayTime } from '../../core/job';
 
-/** Where a number is from, as a sentence's end. */
-export function originWords(o: Origin): string {
+/** Where a number is from, as a sentence's end; times as the clock where the machine stands shows them. */
+export function originWords(o: Origin, zone: string): string {
   switch (o.from) {
     case 'measured':
-      return o.at ? `measured ${o.at.slice(0, 10)} ${o.at.slice(11, 16)}, ${o.what}` : `measured, ${o.what}`;
+      return o.at ? `measured ${sayTime(o.at, zone)}, ${o.what}` : `measured, ${o.what}`;
     case 'estimated':
-      return `${o.what}, the last ${o.at.slice(0, 10)} ${o.at.slice(11, 16)}`;
+      return `${o.what}, the last ${sayTime(o.at, zone)}`;
     case 'class': {
       const s = sourceOf(o.key);
       return `part class, ${TAG_WORDS[s.tag]}: ${o.part}. ${s.text}`;

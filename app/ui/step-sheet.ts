@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, input } from '@angular/core';
-import { filledIn, type Step } from '../../core/finding';
+import { Bench } from '../store/bench';
+import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { filledIn, type Step, type Origin } from '../../core/finding';
 import { formatQuantity } from '../../core/quantity';
 import { Formula } from './formula';
 import { originWords } from './origin-words';
@@ -37,5 +38,6 @@ export class StepSheet {
   readonly step = input.required<Step>();
   protected readonly say = formatQuantity;
   protected readonly filled = filledIn;
-  protected readonly origin = originWords;
+  private readonly zone = inject(Bench).job().region.timeZone;
+  protected readonly origin = (o: Origin): string => originWords(o, this.zone);
 }

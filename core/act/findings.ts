@@ -1,4 +1,15 @@
-import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding, type Remedy } from '../finding';
+import {
+  atMost,
+  chosen,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Remedy,
+  summary,
+} from '../finding';
 import type { Facts, SequenceRule } from '../facts';
 import { knownMachine, type Job, type MachineModel, type ScriptStep } from '../job';
 import { formatQuantity } from '../quantity';
@@ -87,7 +98,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
     const seen = clean.seen.length;
     const caption = `${presses.length === 1 ? 'one press' : `${presses.length} presses`}, ${formatQuantity(shortest.seconds, 's')}`;
     out.push(
-      finding('act', 'run', {
+      summary('act', 'run', {
         verdict: seen === presses.length ? 'settled' : 'stop',
         title:
           seen > 0

@@ -8,6 +8,8 @@ const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
 const base: PressFact = {
   way: 'relay-contact',
   verdict: 'settled',
+  pulses: null,
+  drawOrigin: { from: 'computed', what: 'test' },
   sharesGround: false,
   galvanicallyApart: true,
   turnOnVolts: 0.4,

@@ -1,5 +1,5 @@
 import { PULL_DOWN_OHMS } from '../circuit';
-import { finding, type Finding, type Remedy, type Verdict } from '../finding';
+import { finding, type Finding, type Remedy, type Verdict, summary } from '../finding';
 import type { DriveFact, Facts, PressFact } from '../facts';
 import type { Job } from '../job';
 import { formatQuantity, own } from '../quantity';
@@ -15,6 +15,7 @@ export function driveFact(job: Job): DriveFact | null {
   return p
     ? {
         controller: p.name,
+        source: p.source,
         highVolts: p.highVolts,
         limitAmps: p.pinLimitAmps,
         meanAmps: p.meanAmps,
@@ -162,20 +163,20 @@ export function boardFindings(job: Job, facts: Facts): Finding[] {
   const pin = profile.pins.find((p) => p.gpio === job.board.pressPin);
   if (!pin) {
     out.push(
-      finding('board', 'press-pin', {
+      summary('board', 'press-pin', {
         verdict: 'unknown',
         title: 'No pin chosen for the press',
         caption: 'no pin yet',
-        source: ['board-wifi17'],
+        source: [profile.source],
         remedy: pinRemedy(job, press, profile),
       }),
     );
   } else {
     const j = judgePin(pin, job, press, profile);
     out.push(
-      finding('board', 'press-pin', {
+      summary('board', 'press-pin', {
         ...j,
-        source: ['board-wifi17', 'weak-pulls', 'board-levels'],
+        source: [profile.source, 'weak-pulls', 'board-levels'],
         remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile),
       }),
     );
@@ -205,7 +206,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
               verdict: 'unknown',
               title: `No pin chosen for the ${name} contact`,
               caption: `no ${name} pin`,
-              source: ['board-wifi17'],
+              source: [profile.source],
               remedy: { text: 'Pins 4, 5, 12, 13 and 14 can read a contact with their own pull-up.' },
             }),
           ]
@@ -227,7 +228,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
           verdict: 'stop',
           title: `Pin ${gpio} has no pull-up for a contact`,
           caption: `pin ${gpio} unsuited`,
-          source: ['board-wifi17'],
+          source: [profile.source],
           remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
         }),
       ];
@@ -237,7 +238,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
           verdict: 'tight',
           title: `Pin ${gpio} ${pin.nature}: a closed ${name} contact at power-up may keep the controller from starting`,
           caption: `pin ${gpio} is a strap`,
-          source: ['board-wifi17'],
+          source: [profile.source],
           remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
         }),
       ];
@@ -246,7 +247,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
         verdict: 'settled',
         title: `Pin ${gpio} reads the ${name} contact`,
         caption: `${name} on pin ${gpio}`,
-        source: ['board-wifi17'],
+        source: [profile.source],
       }),
     ];
   });

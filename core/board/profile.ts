@@ -1,3 +1,5 @@
+import type { SourceKey } from '../finding';
+
 /** What a pin's level does over a stretch of the power-up, seconds from power rising. */
 export interface LevelSegment {
   readonly from: number;
@@ -20,6 +22,8 @@ export interface Pin {
 /** A controller board as data. */
 export interface Profile {
   readonly key: string;
+  /** Where its values come from. */
+  readonly source: SourceKey;
   readonly name: string;
   readonly volts: number;
   /** Lowest, usual and highest level of a pin driven high under load, V. */

@@ -37,6 +37,7 @@ const busy = (gpio: number, strap: Pin['strap'], nature: string, level: LevelSeg
 /** Wi-Fi module, 17 GPIO, 3.3 V. Every value from memory (`board-wifi17`): measure your own board. */
 export const WIFI_17: Profile = {
   key: 'wifi-17',
+  source: 'board-wifi17',
   name: 'Wi-Fi module, 17 GPIO',
   volts: 3.3,
   highVolts: { low: 2.9, nominal: 3.2, high: 3.4 },

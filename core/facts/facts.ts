@@ -1,4 +1,4 @@
-import type { Origin } from '../finding';
+import type { Origin, SourceKey } from '../finding';
 import type { Interval } from '../quantity';
 import type { ControlKind, Way } from '../job';
 
@@ -62,11 +62,15 @@ export interface PressFact {
   resistorOhms: number | null;
   /** What the pin gives: a level that holds the press, pulses that place it, or nothing at all. */
   input: 'level' | 'pulses';
+  /** The two pulses of a servo and the time that it takes from one to the other, s; null where it is no servo. */
+  pulses: { readonly rest: number; readonly press: number; readonly swing: number } | null;
   /** The level that presses: by the way, its wires and its part, and so in the strip and in the packed program. */
   pressesOn: 'high' | 'low';
   /** What draws `supplyAmps`, and its current at the worst instant, A. */
   load: string;
   peakAmps: number;
+  /** Where that current comes from. */
+  drawOrigin: Origin;
   /** Outputs of the controller that it takes. */
   outputs: number;
   /** The part whose contact carries the load, with its ratings; null where it carries none. */
@@ -94,6 +98,8 @@ export interface ContactFact {
 /** What Board hands on about the chosen controller's pins. */
 export interface DriveFact {
   controller: string;
+  /** Where the numbers of this board come from. */
+  source: SourceKey;
   /** Lowest and highest level of a driven-high pin, volts. */
   highVolts: Interval;
   limitAmps: number;

@@ -3,7 +3,6 @@ import {
   atMost,
   carried,
   chosen,
-  computed,
   constant,
   derive,
   derivedLimit,
@@ -12,7 +11,9 @@ import {
   type Finding,
   type Input,
   type Limit,
+  type Origin,
   type Remedy,
+  summary,
 } from '../finding';
 import type { Facts } from '../facts';
 import type { Job } from '../job';
@@ -23,8 +24,7 @@ export interface Load {
   readonly name: string;
   readonly meanAmps: number;
   readonly peakAmps: number;
-  /** Worked out from the joint, and no typical draw. */
-  readonly computed: boolean;
+  readonly origin: Origin;
 }
 
 /** Share of a supply that stays in reserve (`feed-spare`). */
@@ -44,12 +44,19 @@ export function loadsOf(job: Job, facts: Facts): Load[] {
             name: facts.drive.controller,
             meanAmps: facts.drive.meanAmps,
             peakAmps: facts.drive.peakAmps,
-            computed: false,
+            origin: { from: 'source', key: facts.drive.source } as const,
           },
         ]
       : []),
     ...(press
-      ? [{ name: press.load, meanAmps: pressing * share, peakAmps: Math.max(pressing, press.peakAmps), computed: true }]
+      ? [
+          {
+            name: press.load,
+            meanAmps: pressing * share,
+            peakAmps: Math.max(pressing, press.peakAmps),
+            origin: press.drawOrigin,
+          },
+        ]
       : []),
   ];
 }
@@ -155,7 +162,7 @@ function voltageFindings(job: Job, facts: Facts, volts: number, peak: Finding): 
       title: `Least voltage at the ${facts.drive.controller}`,
       caption: 'supply too low?',
       steps: [peak.steps[0]!, least],
-      limit: atLeast(low, 'V', 'least that its board runs from', { from: 'source', key: 'board-wifi17' }),
+      limit: atLeast(low, 'V', 'least that its board runs from', { from: 'source', key: facts.drive.source }),
       tightShare: 0.01,
       remedy: least.result.value < low ? remedy : say,
     }),
@@ -163,7 +170,7 @@ function voltageFindings(job: Job, facts: Facts, volts: number, peak: Finding): 
       title: `Highest voltage at the ${facts.drive.controller}`,
       caption: 'supply too high?',
       steps: [most],
-      limit: atMost(high, 'V', 'most that its board bears', { from: 'source', key: 'board-wifi17' }),
+      limit: atMost(high, 'V', 'most that its board bears', { from: 'source', key: facts.drive.source }),
       tightShare: 0.02,
       remedy: most.result.value > high ? remedy : null,
     }),
@@ -262,11 +269,13 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
     ];
   const limit = spareLimit(job, amps);
   const sum = (word: 'mean' | 'peak', symbol: string): Finding => {
-    const inputs = loads.map((l, i) =>
-      l.computed
-        ? computed(`I_${i + 1}`, l.name, l[`${word}Amps`], 'A', 'worked out in Thumb')
-        : constant(`I_${i + 1}`, l.name, l[`${word}Amps`], 'A', 'feed-loads'),
-    );
+    const inputs = loads.map((l, i): Input => ({
+      symbol: `I_${i + 1}`,
+      name: l.name,
+      value: l[`${word}Amps`],
+      unit: 'A',
+      origin: l.origin,
+    }));
     const step = derive(`${word} draw`, symbol, inputs.map((i) => i.symbol).join(' + '), 'A', inputs);
     return judged('feed', word, {
       title: `${word === 'peak' ? 'Peak' : 'Mean'} draw under four fifths of the supply`,
@@ -284,7 +293,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
     chosen('I_supply', 'what the supply gives', amps, 'A', 'set in Feed', [0.01, 1000]),
   ]);
   out.push(
-    finding('feed', 'spare', {
+    summary('feed', 'spare', {
       verdict: peak.verdict,
       title: 'Spare at the peak',
       caption: `${Math.max(0, Math.round(spare.result.value))} % spare`,

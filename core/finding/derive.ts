@@ -149,8 +149,21 @@ export function finding(
   id: string,
   parts: Partial<Finding> & Pick<Finding, 'verdict' | 'title' | 'caption'>,
 ): Finding {
-  return { id: `${room}.${id}`, room, value: null, limit: null, steps: [], source: [], remedy: null, ...parts };
+  return {
+    id: `${room}.${id}`,
+    room,
+    value: null,
+    limit: null,
+    steps: [],
+    source: [],
+    remedy: null,
+    sums: false,
+    ...parts,
+  };
 }
+
+/** The finding that sums a room up. */
+export const summary: typeof finding = (room, id, parts) => finding(room, id, { ...parts, sums: true });
 
 /**
  * A finding whose value is the result of its last step. Whatever its margin, it is no better than what it rests on: unknown where

@@ -1,3 +1,4 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   against,
@@ -20,6 +21,7 @@ import {
   worst,
   write,
   type Input,
+  type Expression,
 } from '.';
 import { within } from '../quantity';
 
@@ -66,6 +68,48 @@ describe('formulas', () => {
   it.each(['1 +', '(a', 'a b', '2 $ 3', 'f(', ''])('refuses %j', (text) =>
     expect(() => parseFormula(text)).toThrow(SyntaxError),
   );
+
+  // What is written is read again and must have the same value: no bracket may be missing, whatever stands in what.
+  it('writes what has the value of what was meant, for any expression', () => {
+    const leaf = fc.constantFrom<Expression>(
+      { kind: 'symbol', name: 'a' },
+      { kind: 'symbol', name: 'b' },
+      { kind: 'number', value: 3, text: '3' },
+    );
+    const { tree } = fc.letrec<{ tree: Expression }>((tie) => ({
+      tree: fc.oneof(
+        { depthSize: 'small', withCrossShrink: true },
+        leaf,
+        fc.record({
+          kind: fc.constant('binary' as const),
+          op: fc.constantFrom('+', '-', '*', '/', '^'),
+          left: tie('tree'),
+          right: tie('tree'),
+        }) as fc.Arbitrary<Expression>,
+        fc.record({ kind: fc.constant('negate' as const), of: tie('tree') }),
+      ),
+    }));
+    const plain = (text: string): string => text.replaceAll('−', '-').replaceAll('·', '*');
+    fc.assert(
+      fc.property(tree, (e) => {
+        const values = { a: 1.7, b: 0.6 };
+        const [meant, read] = [evaluate(e, values), evaluate(parseFormula(plain(write(e, (s) => s))), values)];
+        if (Number.isFinite(meant) && Math.abs(meant) < 1e100)
+          expect(read).toBeCloseTo(meant, 6 - Math.ceil(Math.log10(Math.abs(meant) + 1)));
+      }),
+      { numRuns: 3000 },
+    );
+  });
+
+  it.each([
+    ['(a/b)^2', '(a / b)^2'],
+    ['a/(b*3)', 'a / (b · 3)'],
+    ['(-a)^2', '(−a)^2'],
+    ['(a^b)^3', '(a^b)^3'],
+    ['a^b^3', 'a^b^3'],
+    ['a/par(b,3)', 'a / (b ∥ 3)'],
+    ['a-(b-3)', 'a − (b − 3)'],
+  ])('writes %s as %s', (formula, written) => expect(write(parseFormula(formula), (s) => s)).toBe(written));
 
   it('names a symbol without a value', () => expect(() => calc('a + b', { a: 1 })).toThrow(/b has no value/));
 });

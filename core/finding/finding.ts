@@ -73,6 +73,8 @@ export interface Finding {
   readonly steps: readonly Step[];
   readonly source: readonly SourceKey[];
   readonly remedy: Remedy | null;
+  /** It sums its room up, and speaks for it where it is as grave as the rest. */
+  readonly sums: boolean;
 }
 
 const HARM: Record<Verdict, number> = { settled: 0, tight: 1, unknown: 2, stop: 3 };

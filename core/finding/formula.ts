@@ -131,27 +131,34 @@ export function evaluate(e: Expression, values: Readonly<Record<string, number>>
 
 const RANK = { '+': 1, '-': 1, '*': 2, '/': 2, '^': 3 } as const;
 
+const rankOf = (e: Expression): number =>
+  e.kind === 'binary' ? RANK[e.op] : e.kind === 'negate' ? RANK['*'] : e.kind === 'call' && e.name === 'par' ? 1.5 : 9;
+
+/** Whether an operand stands in brackets beside its operator; the one rule for what is written and for what is drawn. */
+export function wantsBrackets(operand: Expression, op: keyof typeof RANK, side: 'left' | 'right'): boolean {
+  const [own, around] = [rankOf(operand), RANK[op]];
+  if (own !== around) return own < around || (operand.kind === 'negate' && side === 'right');
+  if (operand.kind === 'negate') return side === 'right' || op === '^';
+  return op === '^' ? side === 'left' : side === 'right' && (op === '-' || op === '/');
+}
+
 /** Writes an expression as one line of text, each symbol replaced by what `name` makes of it. */
 export function write(e: Expression, name: (symbol: string) => string): string {
-  const inner = (x: Expression, rank: number, strict = false): string => {
-    const text = write(x, name);
-    const own = x.kind === 'binary' ? RANK[x.op] : 9;
-    return own < rank || (strict && own === rank) ? `(${text})` : text;
-  };
+  const beside = (x: Expression, op: keyof typeof RANK, side: 'left' | 'right'): string =>
+    wantsBrackets(x, op, side) ? `(${write(x, name)})` : write(x, name);
   switch (e.kind) {
     case 'number':
       return e.text;
     case 'symbol':
       return name(e.name);
     case 'negate':
-      return `−${inner(e.of, 3)}`;
+      return `−${beside(e.of, '^', 'left')}`;
     case 'call':
-      if (e.name === 'par') return e.args.map((a) => inner(a, 3)).join(' ∥ ');
+      if (e.name === 'par') return e.args.map((a) => beside(a, '^', 'left')).join(' ∥ ');
       return `${e.name}(${e.args.map((a) => write(a, name)).join('; ')})`;
     case 'binary': {
       const sign = { '+': ' + ', '-': ' − ', '*': ' · ', '/': ' / ', '^': '^' }[e.op];
-      const rank = RANK[e.op];
-      return inner(e.left, rank) + sign + inner(e.right, rank, e.op === '-' || e.op === '/');
+      return beside(e.left, e.op, 'left') + sign + beside(e.right, e.op, 'right');
     }
   }
 }

@@ -14,6 +14,7 @@ export {
   marginShare,
   measured,
   reevaluate,
+  summary,
 } from './derive';
 export {
   byHarm,
@@ -30,7 +31,7 @@ export {
 } from './finding';
 export { flips, turns, type Flip } from './flip';
 export { inputsOf, standing } from './standing';
-export { evaluate, parseFormula, write, type Expression } from './formula';
+export { evaluate, parseFormula, wantsBrackets, write, type Expression } from './formula';
 export { worst, type RangedInput } from './worst';
 export type { Source, SourceTag } from './source';
 export { SOURCES, sourceOf, TAG_WORDS, type SourceKey } from './sources';

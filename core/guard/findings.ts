@@ -1,4 +1,4 @@
-import { finding, type Finding, type SourceKey } from '../finding';
+import { finding, type Finding, type SourceKey, summary } from '../finding';
 import type { Facts } from '../facts';
 import type { Job } from '../job';
 import { PROVE_DEAD } from './cautions';
@@ -47,7 +47,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
   }
   const done = all.filter((c) => job.guard.ticks[c.id]).length;
   out.push(
-    finding('guard', 'ticks', {
+    summary('guard', 'ticks', {
       verdict: done === all.length && job.wish.hazardsReviewed ? 'settled' : 'unknown',
       title: `${done} of ${all.length} cautions ticked. The tool checks a list; the local electrical code and licensed practice decide`,
       caption: `${done} of ${all.length} in place`,

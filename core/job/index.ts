@@ -16,6 +16,7 @@ export * from './types';
 export { readNoteLine } from './note-line';
 export type { NoteContext, Understood } from './note-words';
 export { refuse } from './note-reading';
+export { sayTime } from './say-time';
 export { sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
 export { feedFields, machineFields } from './plan-fields';
 export { caliperReading, faceFields, meterFields, pieceFields, railFields } from './survey-fields';

@@ -1,4 +1,3 @@
-import { IANAZone } from 'luxon';
 import type { LoadProblem } from './load';
 import type { Job, Reading } from './types';
 
@@ -7,9 +6,16 @@ const no = (what: string, where: string, todo: string): LoadProblem => ({ what, 
 const zones = new Map<string, boolean>();
 /** A named zone of the time zone database; an offset such as GMT+5 has no summer time and is none. */
 function isZone(name: string): boolean {
-  const known = zones.get(name) ?? (/^[A-Za-z_]+(\/[A-Za-z0-9_+-]+)*$/.test(name) && IANAZone.isValidZone(name));
+  const known = zones.get(name) ?? (/^[A-Za-z_]+(\/[A-Za-z0-9_+-]+)*$/.test(name) && isKnown(name));
   zones.set(name, known);
   return known;
+}
+function isKnown(timeZone: string): boolean {
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone }).resolvedOptions().timeZone !== '';
+  } catch {
+    return false;
+  }
 }
 
 /** Bounds of what is judged in one go, so that no job takes a second: keys and lines of all pads together, strobes in one press. */

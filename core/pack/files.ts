@@ -51,7 +51,9 @@ export function packFiles(input: PackInput): PackFile[] {
     type,
     text: body,
   });
-  const stops = input.findings.filter((f) => f.verdict === 'stop' && f.id !== 'pack.files' && f.id !== 'try.sheet');
+  const stops = input.findings.filter(
+    (f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')),
+  );
   const cautions = [...stops.map((f) => `STOP: ${f.title}`), ...CAUTION];
   const drawn = joint
     ? [

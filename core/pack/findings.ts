@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../finding';
+import { finding, type Finding, summary } from '../finding';
 import type { PressFact } from '../facts';
 import type { Job } from '../job';
 import { lacksOf } from './lacks';
@@ -22,10 +22,10 @@ export function packFindings(job: Job, press: PressFact | null, others: readonly
       ]
     : [];
   const files = (verdict: Finding['verdict'], title: string, caption: string, text?: string): Finding[] => [
-    finding('pack', 'files', { verdict, title, caption, remedy: text === undefined ? null : { text } }),
+    summary('pack', 'files', { verdict, title, caption, remedy: text === undefined ? null : { text } }),
     ...program,
   ];
-  const stops = others.filter((f) => f.verdict === 'stop' && f.id !== 'try.sheet');
+  const stops = others.filter((f) => f.verdict === 'stop' && !(f.room === 'try' && f.sums));
   if (stops.length > 0) {
     const carried =
       stops.length === 1 ? 'a stop, and every sheet names it' : `${stops.length} stops, and every sheet names them`;

@@ -1,5 +1,5 @@
 import { filledIn, type Finding } from '../finding';
-import type { Job } from '../job';
+import { sayTime, type Job } from '../job';
 
 // Every character that could begin markup is escaped; line ends would leave the list.
 const plain = (text: string): string =>
@@ -13,7 +13,7 @@ export function logMarkdown(job: Job, findings: readonly Finding[]): string {
       `- **${f.room}**, ${f.verdict}: ${plain(f.title)}${f.steps.length ? ` (${plain(filledIn(f.steps[f.steps.length - 1]!))})` : ''}`,
   );
   const log = job.log.map(
-    (e) => `- ${e.at.slice(0, 16).replace('T', ' ')}${e.room ? `, ${e.room}` : ''}: ${plain(e.text)}`,
+    (e) => `- ${sayTime(e.at, job.region.timeZone)}${e.room ? `, ${e.room}` : ''}: ${plain(e.text)}`,
   );
   return [
     `# ${plain(job.title)}`,
@@ -29,7 +29,7 @@ export function logMarkdown(job: Job, findings: readonly Finding[]): string {
     '',
     '## Log',
     '',
-    'Times are UTC.',
+    `Times are those of ${plain(job.region.timeZone)}.`,
     '',
     ...log,
     '',

@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../finding';
+import { finding, type Finding, summary } from '../finding';
 import type { Job, Sentence } from '../job';
 import { clockChangeFirings } from './firings';
 
@@ -31,7 +31,7 @@ export function routineFindings(job: Job): Finding[] {
       }),
     ];
   const out: Finding[] = [
-    finding('routine', 'plan', {
+    summary('routine', 'plan', {
       verdict: 'settled',
       title: acting.map(saySentence).join(' '),
       caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`,

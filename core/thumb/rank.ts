@@ -1,4 +1,4 @@
-import { byHarm, finding, type Finding } from '../finding';
+import { byHarm, finding, type Finding, summary } from '../finding';
 import type { Facts } from '../facts';
 import { applyEdit, WAYS, type Job } from '../job';
 import { brokenPicks, takenPart } from '../parts';
@@ -92,7 +92,7 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
   if (!way) {
     const best = ranked[0]!;
     return [
-      finding('thumb', 'choice', {
+      summary('thumb', 'choice', {
         verdict: 'unknown',
         title: 'No way of pressing chosen yet',
         caption: 'not chosen yet',
@@ -115,7 +115,7 @@ export function thumbFindings(job: Job, ranked: readonly WayResult[]): Finding[]
     ];
   }
   return [
-    finding('thumb', 'choice', {
+    summary('thumb', 'choice', {
       verdict: way.verdict,
       title: `${WAY_WORDS[way.way].name}: ${way.reason}`,
       caption:

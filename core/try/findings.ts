@@ -1,4 +1,4 @@
-import { atLeast, chosen, derive, finding, judged, type Finding, type Verdict } from '../finding';
+import { atLeast, chosen, derive, finding, judged, type Finding, type Verdict, summary } from '../finding';
 import type { Job } from '../job';
 import { basisOf } from './basis';
 import { progressOf, successRun, testSheet, type StepProgress } from './sheet';
@@ -93,7 +93,7 @@ export function tryFindings(job: Job, proveDead: boolean, stops: readonly Findin
 function sheetFinding(job: Job, progress: readonly StepProgress[], stops: readonly Finding[]): Finding {
   const passed = progress.filter((p) => p.state === 'passed').length;
   const at = (verdict: Verdict, title: string, caption: string, remedy: string | null = null): Finding =>
-    finding('try', 'sheet', { verdict, title, caption, remedy: remedy === null ? null : { text: remedy } });
+    summary('try', 'sheet', { verdict, title, caption, remedy: remedy === null ? null : { text: remedy } });
   if (stops.length > 0)
     return at(
       'stop',

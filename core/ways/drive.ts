@@ -58,7 +58,7 @@ export function resistorRemedy(own: number | null, computed: number): Remedy | n
 export const forcedGain = (usual: number, leastGain: number): number => Math.max(usual, leastGain / 10);
 
 const pinLimit = (drive: DriveFact) =>
-  atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: 'board-wifi17' });
+  atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: drive.source });
 
 /** Current out of the pin through the resistor and a junction, at its highest, against the pin's limit. */
 export function pinCurrent(

@@ -1,3 +1,4 @@
+import type { PressFact } from '../facts';
 import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding } from '../finding';
 import type { FingerPlan } from '../job';
 import { pulseStep, swingStep } from '../mechanics';
@@ -55,9 +56,8 @@ export function fitting(
   return null;
 }
 
-/** The servo itself: pulses within its range, and time to swing against the press of the script. */
-export function moves(c: WayContext, servo: TakenPart): Finding[] {
-  const way = 'finger';
+/** The servo's two pulses and its swing from one to the other, as steps. */
+function pulseSteps(c: WayContext, servo: TakenPart) {
   const plan = c.job.thumb.finger;
   const ends = {
     least: partValue(servo, 'leastPulseSeconds'),
@@ -65,8 +65,24 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
     range: partValue(servo, 'rangeDegrees'),
   };
   const given = givenBy(c);
-  const [rest, press] = [pulseStep(plan, ends, 'rest', given), pulseStep(plan, ends, 'press', given)];
-  const swing = swingStep(plan, partInput(servo, 'secondsPer60'), given);
+  return {
+    ends,
+    rest: pulseStep(plan, ends, 'rest', given),
+    press: pulseStep(plan, ends, 'press', given),
+    swing: swingStep(plan, partInput(servo, 'secondsPer60'), given),
+  };
+}
+
+/** What the pin gives for a press of the finger, s. */
+export function pulsesOf(c: WayContext, servo: TakenPart): PressFact['pulses'] {
+  const { rest, press, swing } = pulseSteps(c, servo);
+  return { rest: rest.result.value, press: press.result.value, swing: swing.result.value };
+}
+
+/** Pulses within the servo's ends, and a press that is long enough to swing and to be seen. */
+export function moves(c: WayContext, servo: TakenPart): Finding[] {
+  const way = 'finger';
+  const { ends, rest, press, swing } = pulseSteps(c, servo);
   const shortest = c.job.act.machine.shortestPressSeconds;
   const need = derive('swing and the machine’s own shortest press', 't_need', 't + t_least', 's', [
     carried(swing),

@@ -6,7 +6,7 @@ import type { WayContext, WayResult } from './context';
 import { wires } from './context';
 import { noUse, result } from './result';
 import { geometry, givenBy, setPlan } from './finger-geometry';
-import { moves } from './finger-moves';
+import { moves, pulsesOf } from './finger-moves';
 
 /** What holds the servo to the front, and whether it fits there. */
 function mounting(c: WayContext, servo: TakenPart): Finding[] {
@@ -131,6 +131,8 @@ export function finger(c: WayContext): WayResult {
     ['servo'],
     {
       input: 'pulses',
+      pulses: pulsesOf(c, servo),
+      drawOrigin: servo.origin,
       supplyAmps: amps,
       peakAmps: amps,
       load: 'servo',

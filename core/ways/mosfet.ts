@@ -85,7 +85,7 @@ export function nmosToGround(c: WayContext): WayResult {
       steps: [steady],
       limit: atMost(c.drive.limitAmps, 'A', `pin limit of the ${c.drive.controller}`, {
         from: 'source',
-        key: 'board-wifi17',
+        key: c.drive.source,
       }),
       tightShare: 0.1,
     }),

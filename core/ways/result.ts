@@ -60,6 +60,8 @@ const NOTHING: Omit<PressFact, 'way' | 'verdict'> = {
   needsVolts: 0,
   resistorOhms: null,
   input: 'level',
+  pulses: null,
+  drawOrigin: { from: 'computed', what: 'worked out in Thumb' },
   pressesOn: 'high',
   load: 'the press',
   peakAmps: 0,

@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../finding';
+import { finding, type Finding, summary } from '../finding';
 import type { Hazard, Job } from '../job';
 
 export const HAZARD_WORDS: Record<Hazard, string> = {
@@ -28,13 +28,13 @@ export function wishFindings(job: Job): Finding[] {
   const out: Finding[] = [];
   out.push(
     open.length
-      ? finding('wish', 'questions', {
+      ? summary('wish', 'questions', {
           verdict: 'unknown',
           title: `Not yet said: ${open.join(', ')}`,
           caption: `${open.length} of 3 open`,
           remedy: { text: 'Answer in your own words; one line each is enough.' },
         })
-      : finding('wish', 'questions', {
+      : summary('wish', 'questions', {
           verdict: 'settled',
           title: `${w.outcome}, ${w.when}`,
           caption: w.when || w.outcome,

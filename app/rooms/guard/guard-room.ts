@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatCheckbox } from '@angular/material/checkbox';
 import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/guard';
-import { LOAD_KINDS, type GuardRecord } from '../../../core/job';
+import { LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/job';
 import { Bench } from '../../store/bench';
 import { HAZARD_WORDS } from '../../../core/wish';
 import { ChoiceField, type Choice } from '../../ui/choice-field';
@@ -51,7 +51,7 @@ export class GuardRoom {
       ),
   );
   protected readonly contact = computed(() => this.facts().press?.contact ?? null);
-  protected readonly when = (id: string): string => this.ticks()[id]?.slice(0, 16).replace('T', ' ') ?? '';
+  protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);
 
   protected tick(c: Caution, on: boolean): void {
     this.bench.edit({ do: 'tick', step: c.id, title: c.what, on });

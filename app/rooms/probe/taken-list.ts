@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
-import { sayPlace, sayValue, type Reading } from '../../../core/job';
+import { sayPlace, sayTime, sayValue, type Reading } from '../../../core/job';
 import { Bench } from '../../store/bench';
 
 /** Readings as taken, each of which can be withdrawn and counted again. */
@@ -10,7 +10,7 @@ import { Bench } from '../../store/bench';
     <table class="taken">
       @for (r of readings(); track r.id) {
         <tr [class.struck]="r.struck">
-          <td class="mono">{{ r.at.slice(11, 16) }}</td>
+          <td class="mono">{{ time(r.at) }}</td>
           <td>{{ place(r) }}</td>
           <td class="mono right">{{ value(r) }}</td>
           <td class="right">
@@ -31,6 +31,7 @@ import { Bench } from '../../store/bench';
 export class TakenList {
   protected readonly bench = inject(Bench);
   readonly readings = input.required<readonly Reading[]>();
+  protected readonly time = (at: string): string => sayTime(at, this.bench.job().region.timeZone, 'time');
   protected readonly place = sayPlace;
   protected readonly value = sayValue;
 }

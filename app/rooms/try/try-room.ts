@@ -12,7 +12,7 @@ import {
 import { MatButton } from '@angular/material/button';
 import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
-import type { Trial } from '../../../core/job';
+import { type Trial, sayTime } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
 import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
 import { Bench } from '../../store/bench';
@@ -69,7 +69,7 @@ export class TryRoom {
       .map((t) => ({
         void: t.basis !== this.basis(),
         id: t.id,
-        when: `${t.at.slice(5, 10)} ${t.at.slice(11, 16)}`,
+        when: sayTime(t.at, this.bench.job().region.timeZone).slice(5),
         title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step,
         observed: t.observed,
         on: `${t.on === 'standin' ? 'on the stand-in' : 'on the machine'}${t.by ? `, ${t.by}` : ''}`,

@@ -1,0 +1,78 @@
+import { actFindings } from './act';
+import { boardFindings, driveFact } from './board';
+import type { Facts } from './facts';
+import { feedFindings } from './feed';
+import type { Finding } from './finding';
+import { guardFindings, needsProveDead, neverFinding } from './guard';
+import type { Job, Room } from './job';
+import { packFindings } from './pack';
+import { controlFacts, probeFindings, surveysOf, type Survey } from './probe';
+import { routineFindings } from './routine';
+import { senseFindings } from './sense';
+import { chosenWay, rankWays, thumbFindings } from './thumb';
+import { neverTried, tryFindings } from './try';
+import type { WayResult } from './ways';
+import { wishFindings } from './wish';
+
+/** All that the rooms know of a job and of each other. */
+export interface Known extends Facts {
+  readonly surveys: readonly Survey[];
+  readonly ways: readonly WayResult[];
+  /** Mains is inside: the machine has to be proven dead before it is opened. */
+  readonly proveDead: boolean;
+  /** What must never happen was tried and did not. */
+  readonly neverTried: boolean;
+}
+
+/** Before anything was learned. */
+export const NOTHING_KNOWN: Known = {
+  controls: {},
+  drive: null,
+  press: null,
+  surveys: [],
+  ways: [],
+  proveDead: true,
+  neverTried: false,
+};
+
+/** What is learned of a job, in the order in which one thing rests on another. */
+export const LEARNING: readonly ((job: Job, known: Known) => Partial<Known>)[] = [
+  (job) => {
+    const surveys = surveysOf(job);
+    return { surveys, controls: controlFacts(job, surveys), drive: driveFact(job) };
+  },
+  (job, known) => ({ ways: rankWays(job, known) }),
+  (job, { ways }) => ({ press: chosenWay(job, ways)?.press ?? null }),
+  (job, known) => ({ proveDead: needsProveDead(job, known) }),
+  (job, { proveDead }) => ({ neverTried: neverTried(job, proveDead) }),
+];
+
+/** A room: what it finds in a job, given what is known and what the rooms before it found. */
+export interface RoomCore {
+  readonly room: Room;
+  readonly findings: (job: Job, known: Known, before: readonly Finding[]) => readonly Finding[];
+}
+
+/** The eleven rooms in the order of the work; the only place that knows them all. A further judgement of a room is one more row. */
+export const HOUSE: readonly RoomCore[] = [
+  { room: 'wish', findings: wishFindings },
+  { room: 'probe', findings: (job, { surveys }) => probeFindings(job, surveys) },
+  { room: 'thumb', findings: (job, { ways }) => thumbFindings(job, ways) },
+  { room: 'board', findings: boardFindings },
+  { room: 'feed', findings: feedFindings },
+  { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
+  { room: 'sense', findings: senseFindings },
+  { room: 'act', findings: actFindings },
+  { room: 'act', findings: (job, known) => neverFinding(job, 'act', known.neverTried) },
+  { room: 'routine', findings: routineFindings },
+  {
+    room: 'try',
+    findings: (job, { proveDead }, before) =>
+      tryFindings(
+        job,
+        proveDead,
+        before.filter((f) => f.verdict === 'stop'),
+      ),
+  },
+  { room: 'pack', findings: (job, { press }, before) => packFindings(job, press, before) },
+];
