@@ -13,6 +13,8 @@ const CHROMIUM = [
 /** Debian's Chromium against the built app on servers of its own: one with an empty shelf, one with the demo. */
 export default defineConfig({
   testDir: 'e2e',
+  // The core's own settings stand in for the types of a library; here the library itself is wanted.
+  tsconfig: './tsconfig.node.json',
   testMatch: '**/*.e2e.ts',
   workers: 1,
   timeout: 90_000,

@@ -1,5 +1,6 @@
 import { assess, nextReadingOf, type Assessment } from './assess';
 import type { ControlKind, Job } from './job';
+import { rowOf, threadOf, type Bead, type RowBead } from './thread';
 import { boardOrder, tieOf, type NextReading, type Planned } from './probe';
 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
@@ -29,3 +30,29 @@ const PLANNED = 6;
 
 /** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
 export const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
+
+/** A job, what its maker will not read now, and what is wanted: everything, the beads of its row, or the order for the whole board. */
+export interface Question {
+  readonly job: Job;
+  readonly skip: Readonly<Record<string, readonly string[]>>;
+  readonly of: 'job' | 'row' | 'board';
+}
+
+export type Answered =
+  | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[] }
+  | { readonly of: 'row'; readonly beads: readonly RowBead[] }
+  | { readonly of: 'board'; readonly plan: readonly Planned[] };
+
+/** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
+export function answered({ job, skip, of }: Question): Answered {
+  switch (of) {
+    case 'job': {
+      const answer = answerFor(job, skip);
+      return { of, answer, thread: threadOf(answer.assessment.findings) };
+    }
+    case 'row':
+      return { of, beads: rowOf(threadOf(assess(job).findings)) };
+    case 'board':
+      return { of, plan: planFor(job) };
+  }
+}

@@ -10,6 +10,13 @@ export interface Bead {
   readonly finding: Finding | null;
 }
 
+/** A bead as the shelf shows it. */
+export type RowBead = Pick<Bead, 'room' | 'verdict' | 'caption'>;
+
+/** The beads of a row. */
+export const rowOf = (thread: readonly Bead[]): RowBead[] =>
+  thread.map(({ room, verdict, caption }) => ({ room, verdict, caption }));
+
 /** The eleven beads of a job, in the order of the work. A settled room is spoken for by its first settled finding. */
 export function threadOf(findings: readonly Finding[]): Bead[] {
   return ROOMS.map((room) => {

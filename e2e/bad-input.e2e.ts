@@ -61,7 +61,7 @@ test('a note line with nonsense says where, offers what was meant, and keeps the
   await expect(note).toHaveValue('start A idel 5 V');
   await page.locator('#note-understood').getByRole('button', { name: 'start A idle 5 V' }).click();
   await note.press('Enter');
-  await expect(page.locator('#note-understood')).toContainText('kept: start, A to ground, nobody presses, 5 V DC');
+  await expect(page.locator('#note-understood')).toContainText('noted: start, A to ground, nobody presses, 5 V DC');
   await page.getByRole('button', { name: 'undo' }).click();
   await room(page, 'Probe');
   await expect(page.getByText('Name the control first')).toBeVisible();

@@ -123,7 +123,7 @@ export async function say(page: Page, ...lines: string[]): Promise<void> {
     await note.press('Enter');
     // The line before may still be shown as kept: this one is when the field is empty again.
     await expect(note).toHaveValue('');
-    await expect(page.locator('#note-understood')).toContainText('kept');
+    await expect(page.locator('#note-understood')).toContainText('noted');
   }
 }
 

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
-import { nextStep } from '../../core/thread';
+import { nextStep, type RowBead } from '../../core/thread';
 import type { Job } from '../../core/job';
-import type { KeptBead } from '../store/database';
 import { ROOM_INFO } from '../shell/rooms';
 import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 
@@ -16,7 +15,7 @@ import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 })
 export class JobRow {
   readonly job = input.required<Job>();
-  readonly thread = input<readonly KeptBead[] | undefined>();
+  readonly thread = input<readonly RowBead[] | undefined>();
   /** Why it could not be worked out; empty where it was. */
   readonly failure = input('');
   /** Why it is not kept; empty where it is. */
@@ -26,7 +25,7 @@ export class JobRow {
   private readonly step = computed(() => nextStep(this.thread() ?? []));
   /** Before the first answer a job opens at its beginning. */
   protected readonly target = computed(() => (this.thread() ? (this.step()?.room ?? 'pack') : 'wish'));
-  protected readonly next = computed((): { verdict: KeptBead['verdict']; text: string } | null => {
+  protected readonly next = computed((): { verdict: RowBead['verdict']; text: string } | null => {
     const thread = this.thread();
     if (!thread) return null;
     const s = this.step();

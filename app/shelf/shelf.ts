@@ -2,10 +2,10 @@ import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, 
 import { MatButton } from '@angular/material/button';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
-import { nextStep } from '../../core/thread';
+import { nextStep, type RowBead } from '../../core/thread';
 import { anotherUnit, BENCH_MAINS, edited, freshJob, type Job } from '../../core/job';
 import { Assessor } from '../store/assessor';
-import { Database, type KeptBead } from '../store/database';
+import { Database } from '../store/database';
 import { JobsActions, type Unreadable } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
 import { StorageRoom } from '../store/storage-room';
@@ -19,7 +19,7 @@ import { Newcomer } from './newcomer';
 
 type Order = 'touched' | 'nearest';
 
-const settledCount = (beads: readonly KeptBead[] | undefined): number =>
+const settledCount = (beads: readonly RowBead[] | undefined): number =>
   beads?.filter((b) => b.verdict === 'settled').length ?? 0;
 
 /** All jobs as rows, each with its own small thread. */

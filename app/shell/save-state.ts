@@ -42,7 +42,7 @@ export class SaveState {
   selector: 'gt-save-trouble',
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
-    @if (lost()) {
+    @if (lost() && bench.open()?.save !== 'failed') {
       <p class="trouble" role="alert">
         {{ lost() }} <button type="button" class="link strong" (click)="save()">Save the job file now</button>
       </p>

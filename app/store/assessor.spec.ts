@@ -1,9 +1,8 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { answerFor } from '../../core/answer';
+import { answered, type Question } from '../../core/answer';
 import { edited, type Job } from '../../core/job';
 import { demoJob } from '../../core/testing/jobs';
-import type { Question } from '../workers/answer.worker';
 import type { Asked } from '../workers/serve';
 import { Assessor } from './assessor';
 
@@ -27,10 +26,9 @@ class SlowWorker {
   /** Answers question `i` and waits until the assessor has it. */
   async answer(a: Assessor, i: number): Promise<void> {
     await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: 20_000 });
-    const { job, skip } = this.asked[i]!;
-    const answer = { of: 'job', answer: answerFor(job, skip) };
-    this.heard['message']!({ data: { id: this.ids[i], is: 'answer', answer } });
-    await vi.waitFor(() => expect(a.results()[job.id]?.job).toBe(job), { timeout: 20_000 });
+    const { job } = this.asked[i]!;
+    this.heard['message']!({ data: { id: this.ids[i], is: 'answer', answer: answered(this.asked[i]!) } });
+    await vi.waitFor(() => expect(a.rows()[job.id]?.job).toBe(job), { timeout: 20_000 });
   }
   /** Says that question `i` cannot be answered. */
   async refuse(i: number, problem: string): Promise<void> {
@@ -106,6 +104,21 @@ describe('the assessor', () => {
     b.request(pot);
     await vi.waitFor(() => expect(b.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });
     expect((await b.plan(demoJob('dough-proofer'))).length).toBeGreaterThanOrEqual(0);
+  });
+
+  it('gives a row its beads alone, and keeps the whole answers of the last jobs that were looked at', async () => {
+    const a = make();
+    const names = ['yard-gate', 'hood-fan', 'cold-room-alarm', 'hatch-shutter'] as const;
+    const jobs = names.map((n) => demoJob(n));
+    a.requestRow(pot);
+    for (const job of jobs) a.request(job);
+    const worker = SlowWorker.all[0]!;
+    for (let i = 0; i <= jobs.length; i++) await worker.answer(a, i);
+    expect(worker.asked.map((q) => q.of)).toEqual(['row', 'job', 'job', 'job', 'job']);
+    expect(a.rows()[pot.id]!.beads).toHaveLength(11);
+    expect(a.rows()[pot.id]!.beads[0]).not.toHaveProperty('finding');
+    expect(Object.keys(a.results())).toEqual(jobs.slice(1).map((j) => j.id));
+    expect(Object.keys(a.rows())).toHaveLength(5);
   });
 
   it('says which job cannot be worked out, and the others go on', async () => {

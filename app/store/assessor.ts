@@ -1,9 +1,8 @@
 import { Injectable, signal, type Signal } from '@angular/core';
-import type { Answer } from '../../core/answer';
+import type { Answer, Answered, Question } from '../../core/answer';
 import type { Job } from '../../core/job';
 import type { Planned } from '../../core/probe';
-import type { Bead } from '../../core/thread';
-import type { Answered, Question } from '../workers/answer.worker';
+import { rowOf, type Bead, type RowBead } from '../../core/thread';
 import { Unanswered, WorkerClient } from './worker-client';
 
 /** What follows from one version of a job. */
@@ -19,11 +18,16 @@ export interface Failed {
   readonly why: string;
 }
 
-type Skip = Readonly<Record<string, readonly string[]>>;
-interface Wanted {
+/** The beads of one version of a job, for its row. */
+export interface Row {
   readonly job: Job;
-  readonly skip: Skip;
+  readonly beads: readonly RowBead[];
 }
+
+type Skip = Readonly<Record<string, readonly string[]>>;
+
+/** Whole answers are large: those of the jobs that were looked at last are kept. */
+const KEPT_ANSWERS = 3;
 
 /** How long one job may take, ms: far above the slowest honest one on a slow machine. The first answer also draws the tables. */
 const LIMIT_MS = 20_000;
@@ -35,7 +39,7 @@ const LIMIT_MS = 20_000;
  */
 @Injectable({ providedIn: 'root' })
 export class Assessor {
-  private readonly waiting = new Map<string, Wanted>();
+  private readonly waiting = new Map<string, Question>();
   private busy = false;
   private ahead = '';
   private alone = false;
@@ -43,12 +47,14 @@ export class Assessor {
     () => new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' }),
   );
   private readonly done = signal<Readonly<Record<string, Assessed>>>({});
+  private readonly listed = signal<Readonly<Record<string, Row>>>({});
   private readonly failed = signal<Readonly<Record<string, Failed>>>({});
   /** The newest answers by job. */
   readonly results: Signal<Readonly<Record<string, Assessed>>> = this.done.asReadonly();
+  /** The newest beads by job. */
+  readonly rows: Signal<Readonly<Record<string, Row>>> = this.listed.asReadonly();
   /** The jobs whose newest version could not be worked out. */
   readonly failures: Signal<Readonly<Record<string, Failed>>> = this.failed.asReadonly();
-  private readonly threadOf = import('../../core/thread').then((m) => m.threadOf);
 
   /** The job that is looked at: it goes before all that wait. */
   first(id: string): void {
@@ -57,13 +63,19 @@ export class Assessor {
 
   /** Asks for a job's answer; an older question about the same job is dropped. */
   request(job: Job, skip: Skip = {}): void {
-    this.waiting.set(job.id, { job, skip });
+    this.waiting.set(job.id, { job, skip, of: 'job' });
+    void this.pump();
+  }
+
+  /** Asks for the beads of a job's row; a whole answer that is wanted of it gives them as well. */
+  requestRow(job: Job): void {
+    if (this.waiting.get(job.id)?.of !== 'job') this.waiting.set(job.id, { job, skip: {}, of: 'row' });
     void this.pump();
   }
 
   /** The order for the whole board, made in the worker. Rejects with why where it cannot be made. */
   async plan(job: Job): Promise<readonly Planned[]> {
-    const answered = await this.ask({ job, skip: {}, plan: true });
+    const answered = await this.ask({ job, skip: {}, of: 'board' });
     return answered.of === 'board' ? answered.plan : [];
   }
 
@@ -77,24 +89,19 @@ export class Assessor {
         this.alone = true;
       }
     }
-    const { answerFor, planFor } = await import('../../core/answer');
-    return question.plan
-      ? { of: 'board', plan: planFor(question.job) }
-      : { of: 'job', answer: answerFor(question.job, question.skip) };
+    const { answered } = await import('../../core/answer');
+    return answered(question);
   }
 
   private async pump(): Promise<void> {
     if (this.busy) return;
     const wanted = this.waiting.get(this.ahead) ?? this.waiting.values().next().value;
     if (!wanted) return;
-    const { job, skip } = wanted;
+    const { job } = wanted;
     this.waiting.delete(job.id);
     this.busy = true;
     try {
-      const answered = await this.ask({ job, skip, plan: false });
-      if (answered.of !== 'job') throw new Error('the worker answered another question');
-      const thread = (await this.threadOf)(answered.answer.assessment.findings);
-      this.done.update((all) => ({ ...all, [job.id]: { job, answer: answered.answer, thread } }));
+      this.keep(job, await this.ask(wanted));
       this.failed.update(({ [job.id]: _gone, ...rest }) => rest);
     } catch (error) {
       const why = error instanceof Error ? error.message : String(error);
@@ -103,5 +110,16 @@ export class Assessor {
       this.busy = false;
       void this.pump();
     }
+  }
+
+  private keep(job: Job, answered: Answered): void {
+    if (answered.of === 'board') throw new Error('the worker answered another question');
+    const beads = answered.of === 'row' ? answered.beads : rowOf(answered.thread);
+    this.listed.update((all) => ({ ...all, [job.id]: { job, beads } }));
+    if (answered.of === 'row') return;
+    const { answer, thread } = answered;
+    this.done.update(({ [job.id]: _old, ...others }) =>
+      Object.fromEntries([...Object.entries(others).slice(1 - KEPT_ANSWERS), [job.id, { job, answer, thread }]]),
+    );
   }
 }

@@ -1,7 +1,7 @@
 import { Injectable, signal } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
-import type { Job, Room } from '../../core/job';
-import type { Verdict } from '../../core/finding';
+import type { Job } from '../../core/job';
+import type { RowBead } from '../../core/thread';
 
 interface Row {
   id: string;
@@ -33,20 +33,13 @@ interface DrawerRow {
   drawer: unknown;
 }
 
-/** A bead as the shelf shows it. */
-export interface KeptBead {
-  readonly room: Room;
-  readonly verdict: Verdict;
-  readonly caption: string;
-}
-
 /** A job's thread as it was last worked out, so that the shelf need not wait for it. */
 export interface ThreadRow {
   id: string;
   /** The job's `touchedAt` and the program that worked it out: another of either makes it old. */
   touchedAt: string;
   program: string;
-  thread: readonly KeptBead[];
+  thread: readonly RowBead[];
 }
 
 export interface Kept {

@@ -8,6 +8,7 @@ function told(error: unknown, depth = 0): string {
 /** Why the browser's store refused, in words that say what it is and what to do. */
 export function storeTrouble(error: unknown): string {
   const text = told(error);
+  if (/MissingAPI|SecurityError/i.test(text)) return 'The browser forbids its store here.';
   if (/quota|disk.*full|no space/i.test(text))
     return 'The browser’s store is full. Make room on the disk, or take jobs and photographs away that you have as files.';
   if (/blocked|VersionError|version change/i.test(text))

@@ -1,7 +1,8 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Job } from '../../core/job';
 import { Assessor } from './assessor';
-import { Database, type KeptBead, type ThreadRow } from './database';
+import type { RowBead } from '../../core/thread';
+import { Database, type ThreadRow } from './database';
 
 /** Which build of the program worked a thread out; its main script carries a hash of all of it. */
 const program = (): string => document.querySelector('script[src*="main"]')?.getAttribute('src') ?? '';
@@ -18,9 +19,9 @@ export class Threads {
   /** False until what was kept from before is here, or known not to be. */
   readonly ready = computed(() => this.kept() !== null);
   /** By job. */
-  readonly all = computed((): Readonly<Record<string, readonly KeptBead[]>> => ({
+  readonly all = computed((): Readonly<Record<string, readonly RowBead[]>> => ({
     ...Object.fromEntries(Object.entries(this.kept() ?? {}).map(([id, row]) => [id, row.thread])),
-    ...Object.fromEntries(Object.entries(this.assessor.results()).map(([id, r]) => [id, r.thread])),
+    ...Object.fromEntries(Object.entries(this.assessor.rows()).map(([id, r]) => [id, r.beads])),
   }));
   private readonly written = new WeakSet<Job>();
 
@@ -30,10 +31,9 @@ export class Threads {
       () => this.kept.set({}),
     );
     effect(() => {
-      for (const [id, { job, thread }] of Object.entries(this.assessor.results())) {
+      for (const [id, { job, beads }] of Object.entries(this.assessor.rows())) {
         if (this.written.has(job)) continue;
         this.written.add(job);
-        const beads = thread.map(({ room, verdict, caption }) => ({ room, verdict, caption }));
         const row: ThreadRow = { id, touchedAt: job.touchedAt, program: program(), thread: beads };
         untracked(() => this.kept.update((all) => ({ ...all, [id]: row })));
         // Worth keeping, and no loss where it cannot be.
@@ -46,12 +46,12 @@ export class Threads {
   want(jobs: readonly Job[]): void {
     const kept = this.kept();
     if (!kept) return;
-    const done = untracked(this.assessor.results);
+    const done = untracked(this.assessor.rows);
     const failed = untracked(this.assessor.failures);
     for (const job of jobs) {
       const row = kept[job.id];
       const old = row?.touchedAt !== job.touchedAt || row.program !== program();
-      if (old && done[job.id]?.job !== job && failed[job.id]?.job !== job) this.assessor.request(job);
+      if (old && done[job.id]?.job !== job && failed[job.id]?.job !== job) this.assessor.requestRow(job);
     }
   }
 }

@@ -1,18 +1,7 @@
 /// <reference lib="webworker" />
-import { answerFor, planFor, type Answer } from '../../core/answer';
-import type { Job } from '../../core/job';
-import { warmUp, type Planned } from '../../core/probe';
+import { answered, type Answered, type Question } from '../../core/answer';
+import { warmUp } from '../../core/probe';
 import { serve } from './serve';
-
-/** A job, and what its maker will not read now; `plan` where only the order for the whole board is wanted. */
-export interface Question {
-  readonly job: Job;
-  readonly skip: Readonly<Record<string, readonly string[]>>;
-  readonly plan: boolean;
-}
-
-export type Answered =
-  { readonly of: 'job'; readonly answer: Answer } | { readonly of: 'board'; readonly plan: readonly Planned[] };
 
 let warming: Generator<void> | undefined;
 
@@ -21,11 +10,11 @@ function warmOn(): void {
   if (!warming?.next().done) setTimeout(warmOn);
 }
 
-serve<Question, Answered>(({ job, skip, plan }) => {
-  const answered: Answered = plan ? { of: 'board', plan: planFor(job) } : { of: 'job', answer: answerFor(job, skip) };
+serve<Question, Answered>((question) => {
+  const answer = answered(question);
   if (!warming) {
-    warming = warmUp(job.survey.meter);
+    warming = warmUp(question.job.survey.meter);
     setTimeout(warmOn, 50);
   }
-  return answered;
+  return answer;
 });
