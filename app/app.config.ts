@@ -3,10 +3,11 @@ import {
   provideZonelessChangeDetection,
   type ApplicationConfig,
 } from '@angular/core';
-import { provideRouter, withComponentInputBinding } from '@angular/router';
+import { provideRouter, withComponentInputBinding, withNavigationErrorHandler } from '@angular/router';
 import { provideEffects } from '@ngrx/effects';
 import { provideStore } from '@ngrx/store';
 import { routes } from './app.routes';
+import { tellStaleBuild } from './shell/stale-build';
 import { JobsEffects } from './store/jobs.effects';
 import { jobsReducer } from './store/jobs.reducer';
 
@@ -14,7 +15,7 @@ export const appConfig: ApplicationConfig = {
   providers: [
     provideBrowserGlobalErrorListeners(),
     provideZonelessChangeDetection(),
-    provideRouter(routes, withComponentInputBinding()),
+    provideRouter(routes, withComponentInputBinding(), withNavigationErrorHandler(tellStaleBuild)),
     // The core never changes a job in place and its own tests hold that; checking every deep job at run time costs frames.
     provideStore(
       { jobs: jobsReducer },

@@ -19,6 +19,10 @@ import { Newcomer } from './newcomer';
 
 type Order = 'touched' | 'nearest';
 
+/** Rows that are drawn before anything else, and how many more at a time after. */
+const FIRST_ROWS = 40;
+const MORE_ROWS = 60;
+
 const settledCount = (beads: readonly RowBead[] | undefined): number =>
   beads?.filter((b) => b.verdict === 'settled').length ?? 0;
 
@@ -57,6 +61,9 @@ export class Shelf {
           (a, b) => settledCount(this.threads.all()[b.id]) - settledCount(this.threads.all()[a.id]) || byTouched(a, b),
         );
   });
+  /** The first screenful at once, the rest a frame later: hundreds of rows must not hold up the first. */
+  private readonly rows = signal(FIRST_ROWS);
+  protected readonly shown = computed(() => this.jobs().slice(0, this.rows()));
   protected readonly summary = computed(() => {
     const n = this.all().filter((j) => !j.archived).length;
     const stops = this.all().filter(
@@ -76,6 +83,11 @@ export class Shelf {
   constructor() {
     // Rows first; their threads come from the worker, so that the shelf can be used before the arithmetic is done.
     effect(() => this.threads.want(this.all()));
+    effect((done) => {
+      if (this.rows() >= this.jobs().length) return;
+      const timer = setTimeout(() => this.rows.update((n) => n + MORE_ROWS));
+      done(() => clearTimeout(timer));
+    });
     // A mark for measurements: the moment from which the shelf answers.
     effect(() => {
       if (this.state().phase !== 'loading') requestAnimationFrame(() => performance.mark('shelf-usable'));

@@ -1,4 +1,6 @@
 import '@angular/compiler';
+import { setFlagsFromString } from 'node:v8';
+import { runInNewContext } from 'node:vm';
 import { describe, expect, it } from 'vitest';
 import { freshJob, type Job } from '../../core/job';
 import { JobsActions } from './jobs.actions';
@@ -35,6 +37,29 @@ describe('undo and redo', () => {
 });
 
 const odd = { id: 'z', title: 'Odd', document: {}, problem: { what: 'w', where: 'x', todo: 'y' } };
+
+describe('a long evening of edits', () => {
+  it('two thousand of them grow the memory by their log lines and by nothing beyond the undo depth', () => {
+    setFlagsFromString('--expose_gc');
+    const collect = runInNewContext('gc') as () => void;
+    const heap = (): number => {
+      collect();
+      return process.memoryUsage().heapUsed;
+    };
+    let state = play(added);
+    const some = (from: number, n: number): void => {
+      for (let i = from; i < from + n; i++) state = jobsReducer(state, rename(`title ${i}`));
+    };
+    some(0, 500);
+    const after500 = heap();
+    some(500, 1500);
+    const grown = heap() - after500;
+    expect(state.byId['a']!.past).toHaveLength(200);
+    expect(state.byId['a']!.job.log).toHaveLength(2001);
+    // Each of the two hundred states in the past holds its own list of log lines, 8 bytes a line: 200 · 1500 · 8 is 2.4 MB.
+    expect(grown).toBeLessThan(8e6);
+  });
+});
 
 describe('an edit that cannot be', () => {
   it.each([

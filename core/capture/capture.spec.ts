@@ -25,6 +25,14 @@ const square = (periods: number, T = 1000, w = 250): string =>
   `${HEAD}#0\n1!\n1"\n${each(periods, (i) => `#${i * T + 100}\n0!\n#${i * T + 100 + w}\n1!\n`)}#${periods * T}\n`;
 
 describe('a value change dump', () => {
+  it('gives up at a word that is longer than the widest signal, and reads over a long remark', async () => {
+    await expect(read(`${HEAD}#0\n${'b' + '01'.repeat(45_000)} !\n`)).rejects.toMatchObject({
+      what: /a word of it never ends/,
+    });
+    const { timing } = await read(`$comment ${'x'.repeat(90_000)} ${'y'.repeat(90_000)} $end\n${square(3)}`);
+    expect(timing.lines).toHaveLength(2);
+  });
+
   it('gives period, widths and shares of time', async () => {
     const { timing, cutOff } = await read(square(20));
     expect(cutOff).toBe(false);

@@ -13,6 +13,10 @@ interface Declared {
   line: number;
 }
 
+/** Widest signal, bits, and so the longest word that is one: its bits, a letter before them and a name. */
+const WIDEST = 4096;
+const LONGEST_WORD = 2 * WIDEST;
+
 /**
  * Reads a value change dump (IEEE 1364, four-state) piece by piece, in memory that does not grow with its length.
  * Vectors are followed bit by bit; x and z count as no change. Throws CaptureProblem where the file cannot be what it says.
@@ -53,8 +57,8 @@ export class VcdReader {
       let j = i + 1;
       while (j < n && piece[j]! > 32) j++;
       const text = String.fromCharCode(...piece.subarray(i, j));
-      this.carry += text;
-      if (this.carry.length > 100_000)
+      this.carry = this.inside === '$comment' && this.carry.length > LONGEST_WORD ? text.slice(-8) : this.carry + text;
+      if (this.carry.length > LONGEST_WORD && this.inside !== '$comment')
         throw this.problem(
           'This is not a value change dump: a word of it never ends.',
           'Pick a file that a logic analyser or simulator saved as VCD.',
@@ -130,7 +134,7 @@ export class VcdReader {
   private take(token: string): void {
     if (this.inside) {
       if (token === '$end') this.section(this.inside, this.words.splice(0), () => (this.inside = ''));
-      else if (this.inside !== '$comment') this.words.push(token);
+      else if (this.inside !== '$comment' && this.words.length < 1000) this.words.push(token);
       return;
     }
     // A signal's code may be any printable character, `$` and `#` included, so a waiting vector comes first.
@@ -189,7 +193,7 @@ export class VcdReader {
 
   private declare([, width, code, name]: string[]): void {
     const bits = Number(width);
-    if (!code || !name || !Number.isInteger(bits) || bits < 1 || bits > 4096)
+    if (!code || !name || !Number.isInteger(bits) || bits < 1 || bits > WIDEST)
       throw this.problem(
         'A signal is declared without width, code or name.',
         'The file is damaged here; take another copy.',
