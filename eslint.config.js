@@ -96,6 +96,31 @@ export default tseslint.config(
       eqeqeq: 'error',
     },
   },
+  {
+    // The core has neither clock nor chance nor a world outside: the same job gives the same answer everywhere.
+    files: ['core/**/*.ts'],
+    ignores: ['core/**/*.spec.ts', 'core/testing/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'chance is passed in' },
+        { selector: "MemberExpression[object.name='Date'][property.name='now']", message: 'the time is passed in' },
+        { selector: "NewExpression[callee.name='Date'][arguments.length=0]", message: 'the time is passed in' },
+        { selector: 'ImportDeclaration[source.value=/^node:/]', message: 'the core does no input and no output' },
+      ],
+      'no-restricted-globals': [
+        'error',
+        'fetch',
+        'setTimeout',
+        'setInterval',
+        'process',
+        'window',
+        'document',
+        'crypto',
+        'performance',
+      ],
+    },
+  },
   { files: ['app/**/*.ts'], extends: [...angular.configs.tsRecommended] },
   {
     files: ['app/**/*.html'],
