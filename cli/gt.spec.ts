@@ -163,4 +163,33 @@ describe('the command line', () => {
     },
     60_000,
   );
+
+  it('applies edits as data, and refuses one with its number, place and reason', () => {
+    const good = [
+      { do: 'set', at: 'feed', set: { volts: 5, amps: 2 } },
+      { do: 'put', list: 'act.faults', item: { id: 'f1', kind: 'missed-press', atSeconds: 0, seconds: 0 } },
+    ];
+    writeFileSync(join(folder, 'good.json'), JSON.stringify(good));
+    const job = json<{ feed: { volts: number }; act: { faults: unknown[] }; log: { text: string }[] }>(
+      'edit',
+      'c.json',
+      'good.json',
+    );
+    expect(job.feed.volts).toBe(5);
+    expect(job.act.faults).toHaveLength(1);
+    // The words of the log come from the fields.
+    expect(job.log.map((l) => l.text)).toContain('It gives 5 V, and at most 2 A');
+    writeFileSync(join(folder, 'bad.json'), JSON.stringify([...good, { do: 'set', at: 'feed', set: { volts: 1e6 } }]));
+    expect(gt('edit', 'c.json', 'bad.json')).toEqual({
+      status: 2,
+      out: '',
+      err:
+        'gt: edit 3: A part of the job is not as it should be: feed.volts must be at most 1000. ' +
+        '(field "feed.volts") Give a value within its bounds. Nothing was changed.',
+    });
+    writeFileSync(join(folder, 'odd.json'), '[{"do": "drop", "list": "survey.rails", "key": "gone"}, 7]');
+    expect(gt('edit', 'c.json', 'odd.json').err).toMatch(/edit 1: The list survey\.rails has no gone/);
+    writeFileSync(join(folder, 'half.json'), '[{"do": ');
+    expect(gt('edit', 'c.json', 'half.json').err).toMatch(/half\.json: is not complete JSON/);
+  });
 });

@@ -64,8 +64,8 @@ export const boardFields: Fields<BoardPlan> = {
 
 export const feedFields: Fields<FeedPlan> = {
   supply: text('supply', { most: 200 }),
-  volts: maybeQuantity('It gives, V', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
-  amps: maybeQuantity('and at most, A', 'A', { least: 1e-6, most: 1000, hint: '1 A' }),
+  volts: maybeQuantity('It gives', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
+  amps: maybeQuantity('and at most', 'A', { least: 1e-6, most: 1000, hint: '1 A' }),
   isolated: choice('isolated from mains', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
   rail: text('hangs on', { most: 200 }),
   leadMetres: maybeQuantity('Lead to the controller', 'm', { most: 1000, bare: 'm', hint: 'not said' }),
