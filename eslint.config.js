@@ -3,7 +3,7 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 // The house: a room imports the ground floor and the rooms that serve many, never another room.
-const GROUND = ['quantity', 'field', 'job', 'finding', 'facts'];
+const GROUND = ['quantity', 'field', 'job', 'notes', 'finding', 'facts'];
 // Serving rooms that stand on the ground floor alone, and those that use some of these.
 const PLAIN = [
   'circuit',
@@ -37,6 +37,7 @@ const boundaries = [
     '^\\.\\./',
     'a step between versions holds its own values: it must not follow what today begins with',
   ),
+  forbid(['core/notes/*.ts'], '^\\.\\./(?!quantity$|job$)', 'notes stand on quantity and job'),
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$|job$)', 'finding stands on quantity and job'),
   forbid(['core/facts/*.ts'], '^\\.\\./(?!quantity$|job$|finding$)', 'facts stand on quantity, job and finding'),
   forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),

@@ -5,6 +5,7 @@ import { parseArgs } from 'node:util';
 import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
+import { readNoteLine } from '../core/notes';
 import {
   applyEdit,
   freshJob,
@@ -12,7 +13,6 @@ import {
   jobText,
   JOB_TEXT_LIMIT,
   loadJob,
-  readNoteLine,
   tooLarge,
   type Job,
   type JobEdit,

@@ -1,10 +1,10 @@
 import { writeFileSync } from 'node:fs';
+import { readNoteLine } from '../core/notes';
 import {
   edited,
   BENCH_MAINS,
   freshJob,
   jobText,
-  readNoteLine,
   type FreshWish,
   type Job,
   type JobEdit,

@@ -1,6 +1,6 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
-import { readNoteLine } from '../../core/job';
+import { readNoteLine } from '../../core/notes';
 import { Bench } from '../store/bench';
 import { LogList } from './log-list';
 

@@ -1,7 +1,7 @@
 import { sayChanges } from '../field';
 import { freshControl } from './fresh';
 import { LOG_LINES, LOG_TEXT } from './job-fields';
-import type { LoadProblem } from './load';
+import type { LoadProblem } from './problem';
 import { LIST_INFO, PLACE_INFO, type ListName, type Lists, type Place, type Places } from './places';
 import { refusedIn } from './refused';
 import { GUESSED_PLANS } from './types';

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { edited, checkJob, freshJob, jobText, LOOKS, loadJob, readNoteLine, returnTo, type Job, type JobEdit } from '.';
+import { readNoteLine } from '../notes';
+import { edited, checkJob, freshJob, jobText, LOOKS, loadJob, returnTo, type Job, type JobEdit } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const name = fc.constantFrom('start', 'stop', 'gate', 'back');

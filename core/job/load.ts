@@ -1,16 +1,10 @@
 import { migrate } from './migrate';
+import type { LoadProblem } from './problem';
 import { refusedIn } from './refused';
 import { JOB_FORMAT, JOB_VERSION, type Job } from './types';
 
 /** Largest job file read, in characters; a job with thousands of readings stays far below. */
 export const JOB_TEXT_LIMIT = 20_000_000;
-
-/** Why a text is no job: what, where in it, and what to do. */
-export interface LoadProblem {
-  what: string;
-  where: string;
-  todo: string;
-}
 
 export type Loaded = { ok: true; job: Job } | { ok: false; problem: LoadProblem };
 

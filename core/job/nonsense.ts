@@ -1,4 +1,4 @@
-import type { LoadProblem } from './load';
+import type { LoadProblem } from './problem';
 import type { Job, Reading } from './types';
 
 const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });

@@ -1,6 +1,6 @@
 import { misfit, type AnyFields, type Misfit } from '../field';
 import { jobFields } from './job-fields';
-import type { LoadProblem } from './load';
+import type { LoadProblem } from './problem';
 import { nonsenseIn } from './nonsense';
 import type { Job } from './types';
 

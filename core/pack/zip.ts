@@ -62,25 +62,32 @@ interface Entry {
   readonly originalSize: number;
 }
 
-/** Unpacks what is asked for and within its budget. Throws Error in words where the zip is damaged or would grow beyond it. */
+/**
+ * Unpacks what is asked for, each name once, after its stated sizes were added up. Throws Error in words where the zip is damaged or
+ * would grow beyond its budget.
+ */
 function entriesOf(zip: Uint8Array, wanted: (f: Entry) => boolean): Record<string, Uint8Array> {
-  let left = BUDGET;
-  let grown = false;
-  let parts: Record<string, Uint8Array>;
+  const names = new Set<string>();
+  let total = 0;
+  const listed = (f: Entry): boolean => {
+    if (wanted(f)) {
+      names.add(f.name);
+      total += f.originalSize;
+    }
+    return false;
+  };
+  const damaged = (): Error => new Error('The zip is damaged or cut off.');
   try {
-    parts = unzipSync(zip, {
-      filter: (f) => {
-        if (grown || !wanted(f)) return false;
-        left -= f.originalSize;
-        if (left < 0) grown = true;
-        return !grown;
-      },
-    });
+    unzipSync(zip, { filter: listed });
   } catch {
-    throw new Error('The zip is damaged or cut off.');
+    throw damaged();
   }
-  if (grown) throw new Error(`The zip would unpack to more than ${BUDGET / 1e6} MB.`);
-  return parts;
+  if (total > BUDGET) throw new Error(`The zip would unpack to more than ${BUDGET / 1e6} MB.`);
+  try {
+    return unzipSync(zip, { filter: (f) => names.delete(f.name) });
+  } catch {
+    throw damaged();
+  }
 }
 
 /** The jobs, the drawer and the pictures of a zip that Pack or the shelf wrote. Throws Error in words where it is no such zip. */

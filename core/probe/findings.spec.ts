@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { flips, SOURCES, type Finding } from '../finding';
-import { edited, freshFace, freshRail, readNoteLine, type Job, type Survey } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, freshFace, freshRail, type Job, type Survey } from '../job';
 import { benchJob, demoJob, findingOf } from '../testing/jobs';
 
 const T = '2026-03-02T14:05:00Z';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { suppliesOf, VARIANTS } from '../circuit';
-import { edited, HAND_METER, isStated, readNoteLine, type Job, type Reading } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, HAND_METER, isStated, type Job, type Reading } from '../job';
 import { benchJob } from '../testing/jobs';
 import {
   againstLeader,

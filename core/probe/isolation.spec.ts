@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { anotherUnit, readNoteLine, type Job } from '../job';
+import { readNoteLine } from '../notes';
+import { anotherUnit, type Job } from '../job';
 import { isolationOf, nextFor, probeFindings, surveyOf, surveysOf } from '.';
 import { CONTROL, ISOLATED, T, jobWith } from '../testing/probe-jobs';
 

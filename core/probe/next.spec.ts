@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { FIRST_SHARES } from '../circuit';
-import { edited, CONTROL_KINDS, HAND_METER, readNoteLine, type Job, type Meter } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, CONTROL_KINDS, HAND_METER, type Job, type Meter } from '../job';
 import { controlFacts, nextFor, surveyOf, surveysOf, tieOf } from '.';
 import { boardOrder } from './board-order';
 import { meaningsOf, outcomesOf } from './information';

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { drawBuild, DRAW_DIMENSIONS } from '../circuit';
-import { edited, CONTROL_KINDS, readNoteLine, type Job } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, CONTROL_KINDS, type Job } from '../job';
 import { seededRandom } from '../quantity';
 import { nextFor, specKey, surveyOf, takenFrom, warmUp } from '.';
 import { readingsWorth } from './next';

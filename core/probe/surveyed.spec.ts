@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { readCapture } from '../capture';
-import { edited, freshRail, readNoteLine, type Job, type Keypad, type Piece } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, freshRail, type Job, type Keypad, type Piece } from '../job';
 import { seededRandom } from '../quantity';
 import { padCapture, PROOFER_PAD, STANDINS } from '../standin';
 import { decodeKeypad, ghosts, pinSides, sharedLines, type LabelledTiming } from '../scan';

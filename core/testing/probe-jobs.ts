@@ -1,5 +1,6 @@
 import { benchJob } from './jobs';
-import { edited, readNoteLine, type Job } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, type Job } from '../job';
 import { surveyOf } from '../probe';
 
 export const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;

@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { benchJob } from '../testing/jobs';
 import { assess } from '../assess';
-import { edited, readNoteLine, JOINT_WAYS, type Job, type Way } from '../job';
+import { readNoteLine } from '../notes';
+import { edited, JOINT_WAYS, type Job, type Way } from '../job';
 import { rankWays } from '.';
 
 const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;

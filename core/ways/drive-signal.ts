@@ -12,8 +12,6 @@ import { FILTER_OHMS, shiftFindings } from './signal-shift';
 import { fitFindings } from './signal-fit';
 
 const RETURN_OHMS = 10e3;
-/** Pull-up of an open collector, Ω (`pull-up-usual`). */
-export const PULL_OHMS = 4700;
 
 /** What the old knob still does once the signal is taken over. */
 export const KNOB_WORDS: Readonly<

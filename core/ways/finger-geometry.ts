@@ -10,13 +10,12 @@ import {
   type Input,
   type Remedy,
 } from '../finding';
-import type { FingerPlan } from '../job';
-import { depthStep, forceStep, type GivenFinger } from '../mechanics';
+import { depthStep, forceStep } from '../mechanics';
 import { partInput, type TakenPart } from '../parts';
 import type { WayContext } from './context';
-import { planOrigin } from './ratings';
 import { takePart } from './result';
 import { BEARS, fitting, turned } from './finger-moves';
+import { givenBy, setPlan } from './finger-given';
 
 /** Force and travel of a button or rocker where nobody measured them, upper end of what is met (`button-force`). */
 const USUAL = { button: { newtons: 2.6, metres: 0.3e-3 }, rocker: { newtons: 10, metres: 3e-3 } } as const;
@@ -53,17 +52,6 @@ export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
     metres: of('x_b', 'its own travel', 'face.travelMetres', face?.travelMetres, usual.metres, 'm'),
   };
 }
-
-export const givenBy =
-  (c: WayContext): GivenFinger =>
-  (key) =>
-    planOrigin(c, `finger.${key}`);
-
-export const setPlan = (set: Partial<FingerPlan>, label: string, text: string): Remedy => ({
-  text,
-  label,
-  edit: { do: 'set', at: 'thumb.finger', set, say: label.toLowerCase() },
-});
 
 /** Where the tip stands at rest and pressed, and with which force. */
 export function geometry(c: WayContext, servo: TakenPart): Finding[] {

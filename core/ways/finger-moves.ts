@@ -5,7 +5,7 @@ import { pulseStep, swingStep } from '../mechanics';
 import { partInput, partValue, type TakenPart } from '../parts';
 import { formatQuantity } from '../quantity';
 import type { WayContext } from './context';
-import { givenBy } from './finger-geometry';
+import { givenBy } from './finger-given';
 
 /** Steady push that a button or a rocker bears, N (`button-bears`), and how long a servo may stand against it, s (`stall-time`). */
 export const BEARS = { button: 30, rocker: 50 } as const;

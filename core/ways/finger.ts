@@ -5,7 +5,8 @@ import { formatQuantity } from '../quantity';
 import type { WayContext, WayResult } from './context';
 import { wires } from './context';
 import { noUse, result } from './result';
-import { geometry, givenBy, setPlan } from './finger-geometry';
+import { geometry } from './finger-geometry';
+import { givenBy, setPlan } from './finger-given';
 import { moves, pulsesOf } from './finger-moves';
 
 /** What holds the servo to the front, and whether it fits there. */

@@ -18,8 +18,9 @@ import { RESISTOR_SHARE } from './practice';
 import { planned, planOrigin } from './ratings';
 import { resistorPart } from './result';
 import { unitOf } from './signal-fit';
-import { PULL_OHMS } from './drive-signal';
 
+/** Pull-up of an open collector, Ω (`pull-up-usual`). */
+const PULL_OHMS = 4700;
 /** Resistor of the filter that makes a level of pulses, and the one before the pin that pulses come back to, Ω. */
 export const FILTER_OHMS = 10e3;
 

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine } from '../../../core/job';
+import { readNoteLine } from '../../../core/notes';
 import { KIND_WORDS, questionsOf, tellMore } from '../../../core/probe';
 import { isPractice } from '../../../core/standin';
 import { Bench } from '../../store/bench';

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine, UNKNOWN_MAINS } from '../../../core/job';
+import { readNoteLine } from '../../../core/notes';
+import { UNKNOWN_MAINS } from '../../../core/job';
 import { questionsOf, type MainsQuestion } from '../../../core/probe';
 import { Bench } from '../../store/bench';
 

@@ -11,7 +11,8 @@ import {
   viewChild,
 } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { refuse, sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
+import { refuse } from '../../../core/notes';
+import { sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
 import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
 import { parseQuantity, seededRandom, own } from '../../../core/quantity';
 import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';

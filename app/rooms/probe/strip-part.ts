@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine, refuse, sayPlace, sayValue, UNIT_OF, type Reading } from '../../../core/job';
+import { readNoteLine, refuse } from '../../../core/notes';
+import { sayPlace, sayValue, UNIT_OF, type Reading } from '../../../core/job';
 import { stripState, type StripStep } from '../../../core/probe';
 import { formatQuantity, parseQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';

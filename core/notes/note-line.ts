@@ -1,8 +1,8 @@
 import { own } from '../quantity';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
-import type { Job, MainsSide, Reading, Strip } from './types';
-import { sayPlace, sayValue } from './words';
+import type { Job, MainsSide, Reading, Strip } from '../job';
+import { sayPlace, sayValue } from '../job';
 
 /**
  * Understands one line as it is said at the bench; see docs/note-line.md for the grammar.

@@ -1,4 +1,4 @@
-import type { JobEdit } from './edit';
+import type { JobEdit } from '../job';
 import { nearestWord } from './nearest-word';
 
 /** How a note line was understood: an edit to apply and the same in words, or where it went wrong. */

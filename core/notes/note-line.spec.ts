@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { edited, freshJob, readNoteLine, type Job, type Reading } from '.';
+import { edited, freshJob, type Job, type Reading } from '../job';
+import { readNoteLine } from '.';
 
 const NOW = '2026-03-02T14:05:00Z';
 const fresh = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);

@@ -1,6 +1,6 @@
 import { parseQuantity, type Quantity, type Unit, own } from '../quantity';
 import { formatQuantity } from '../quantity';
-import type { JobEdit } from './edit';
+import type { JobEdit } from '../job';
 import { nearestWord } from './nearest-word';
 import { Cursor, Misread, type NoteContext, type Understood, type Word } from './note-words';
 import {
@@ -13,8 +13,8 @@ import {
   type Meter,
   type ReadingKind,
   type Strip,
-} from './types';
-import { sayPlace, sayValue } from './words';
+} from '../job';
+import { sayPlace, sayValue } from '../job';
 
 export const STATE_NAMES: Record<string, MachineState> = {
   off: 'off',

@@ -1,0 +1,3 @@
+export { readNoteLine } from './note-line';
+export { refuse } from './note-reading';
+export type { NoteContext, Understood } from './note-words';

@@ -1,0 +1,16 @@
+import type { Remedy } from '../finding';
+import type { FingerPlan } from '../job';
+import type { GivenFinger } from '../mechanics';
+import type { WayContext } from './context';
+import { planOrigin } from './ratings';
+
+export const givenBy =
+  (c: WayContext): GivenFinger =>
+  (key) =>
+    planOrigin(c, `finger.${key}`);
+
+export const setPlan = (set: Partial<FingerPlan>, label: string, text: string): Remedy => ({
+  text,
+  label,
+  edit: { do: 'set', at: 'thumb.finger', set, say: label.toLowerCase() },
+});
