@@ -9,6 +9,16 @@ import { PROFILES } from './wifi17';
 
 export const profileOf = (job: Job): Profile | undefined => own(PROFILES, job.board.profile);
 
+/** Pins for a contact: with a pull-up, no strap, and quiet until the program runs. */
+const contactPins = (p: Profile): number[] =>
+  p.pins
+    .filter((x) => x.can.includes('pull-up') && x.strap === null)
+    .filter((x) => x.powerUp.every((s) => s.level === 'float' || s.level === 'weak-high'))
+    .map((x) => x.gpio);
+
+const oneOf = (list: readonly number[]): string =>
+  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`;
+
 /** What the chosen controller's pins can drive. */
 export function driveFact(job: Job): DriveFact | null {
   const p = profileOf(job);
@@ -21,6 +31,7 @@ export function driveFact(job: Job): DriveFact | null {
         meanAmps: p.meanAmps,
         peakAmps: p.peakAmps,
         supplyVolts: p.supplyVolts,
+        contactPins: contactPins(p),
       }
     : null;
 }
@@ -229,7 +240,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
           title: `Pin ${gpio} has no pull-up for a contact`,
           caption: `pin ${gpio} unsuited`,
           source: [profile.source],
-          remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
+          remedy: { text: `Pick ${oneOf(contactPins(profile))}.` },
         }),
       ];
     if (pin.strap)
@@ -239,7 +250,7 @@ function inputPins(job: Job, profile: Profile): Finding[] {
           title: `Pin ${gpio} ${pin.nature}: a closed ${name} contact at power-up may keep the controller from starting`,
           caption: `pin ${gpio} is a strap`,
           source: [profile.source],
-          remedy: { text: 'Pick 4, 5, 12, 13 or 14.' },
+          remedy: { text: `Pick ${oneOf(contactPins(profile))}.` },
         }),
       ];
     return [

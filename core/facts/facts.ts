@@ -108,6 +108,8 @@ export interface DriveFact {
   peakAmps: number;
   /** Between which voltages it may be fed. */
   supplyVolts: Interval;
+  /** Pins that read a contact against their own pull-up, and that neither hold a reset nor talk at power-up. */
+  contactPins: readonly number[];
 }
 
 /** What rooms learn from each other; `assess` fills it in the order of the work. */

@@ -1,4 +1,5 @@
-import { finding, type Finding, summary } from '../finding';
+import type { Facts } from '../facts';
+import { finding, type Finding, summary, type Remedy } from '../finding';
 import type { Job, Sentence } from '../job';
 import { clockChangeFirings } from './firings';
 
@@ -17,8 +18,22 @@ export function sayDays(days: readonly number[]): string {
 export const saySentence = (s: Sentence): string =>
   `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
 
+/** A free pin for the arm switch, where the controller has one. */
+function armRemedy({ board }: Job, { drive }: Facts): Remedy {
+  const pin = drive?.contactPins.filter((p) => p !== board.pressPin && p !== board.sensorPin).at(-1);
+  return {
+    text: 'Choose the arm pin in Board.',
+    ...(pin === undefined
+      ? {}
+      : {
+          label: `Use pin ${pin}`,
+          edit: { do: 'set', at: 'board', set: { armPin: pin }, say: `arm switch on pin ${pin}` },
+        }),
+  };
+}
+
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
-export function routineFindings(job: Job): Finding[] {
+export function routineFindings(job: Job, facts: Facts): Finding[] {
   const { sentences } = job.routine;
   const acting = sentences.filter((s) => s.days.length > 0);
   if (acting.length === 0)
@@ -44,11 +59,7 @@ export function routineFindings(job: Job): Finding[] {
         verdict: 'tight',
         title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
         caption: 'arming has no pin',
-        remedy: {
-          text: 'Choose the arm pin in Board.',
-          label: 'Use pin 14',
-          edit: { do: 'set', at: 'board', set: { armPin: 14 }, say: 'arm switch on pin 14' },
-        },
+        remedy: armRemedy(job, facts),
       }),
     );
   }
