@@ -65,7 +65,6 @@ test('a value that no file could hold is refused at its box, and the job opens a
   await kept(page);
   await page.reload();
   await expect(page.getByLabel('Turns from end to end')).toHaveValue('183.7');
-  await page.getByRole('button', { name: 'undo' }).isDisabled();
   expect(before).not.toBe('183.7');
 });
 
@@ -134,11 +133,6 @@ test('a backup holds the whole shelf and opens anywhere, merged without loss', a
   await page.getByLabel('Who else presses it?').fill('the night shift');
   await page.getByLabel('Who else presses it?').press('Tab');
   await kept(page);
-  await page.goto('/drawer');
-  await page
-    .getByLabel('Another line')
-    .fill('ferrules')
-    .catch(() => undefined);
   await page.goto('/');
   await expect(page.locator('[data-storage]')).toContainText(/This browser (keeps|may clear)/);
   const [file] = await Promise.all([
