@@ -274,6 +274,14 @@ test('photographs are made small, pinned, packed and opened again; what is no pi
   await part(shelf, 'photographs');
   await expect(shelf.getByRole('img', { name: 'Photograph board' })).toBeVisible();
   await expect(shelf.getByRole('button', { name: 'start A: arrow keys move it' })).toBeVisible();
+  // Opened once more, nothing is doubled, though the picture was drawn anew when it came.
+  await kept(shelf);
+  await shelf.goto('http://127.0.0.1:4321/');
+  const once = shelf.waitForEvent('filechooser');
+  await shelf.getByRole('button', { name: 'open a file' }).click();
+  await (await once).setFiles(zip);
+  await expect(shelf.getByText('Photo pot is already on the shelf, just as in the file.')).toBeVisible();
+  await expect(shelf.locator('gt-job-row')).toHaveCount(1);
   const broken = join(folder, 'broken.zip');
   writeFileSync(broken, readFileSync(zip).subarray(0, 900));
   await shelf.goto('http://127.0.0.1:4321/');

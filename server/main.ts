@@ -8,6 +8,7 @@ const { values } = parseArgs({
     port: { type: 'string', default: process.env['PORT'] ?? '4310' },
     host: { type: 'string', default: '127.0.0.1' },
     demo: { type: 'boolean', default: false },
+    folder: { type: 'string', default: fileURLToPath(new URL('../dist/app/', import.meta.url)) },
   },
 });
 const port = Number(values.port);
@@ -15,7 +16,7 @@ if (!Number.isInteger(port) || port < 0 || port > 65535) {
   console.error(`--port wants a number from 0 to 65535, not ${values.port}`);
   process.exit(2);
 }
-const folder = fileURLToPath(new URL('../dist/app/', import.meta.url));
+const { folder } = values;
 let server: Server;
 try {
   server = createHttpServer(createServer({ folder, demo: values.demo, host: values.host }));

@@ -91,13 +91,23 @@ export class FileOpener {
     this.note.set('The zip is being opened …');
     try {
       const unpacked = await this.client.ask(file, { limitMs: UNPACK_LIMIT_MS });
+      // A job that stands here just as in the file has its pictures here as well.
+      const coming = new Set(
+        unpacked.jobs.flatMap(({ loaded }) =>
+          loaded.ok && !this.stands(loaded.job) ? loaded.job.survey.photos.map((p) => p.id) : [],
+        ),
+      );
       const renamed = new Map<string, string>();
       for (const p of unpacked.pictures) {
+        if (!coming.has(p.id)) continue;
         const kept = await this.photos.bring(p.id, p.bytes);
         if (kept) renamed.set(p.id, kept);
       }
       const notes = unpacked.jobs.map(({ name, loaded }) =>
-        this.take(unpacked.jobs.length > 1 ? `${file.name}, ${name}` : file.name, withPictures(loaded, renamed)),
+        this.take(
+          unpacked.jobs.length > 1 ? `${file.name}, ${name}` : file.name,
+          loaded.ok && this.stands(loaded.job) ? loaded : withPictures(loaded, renamed),
+        ),
       );
       if (unpacked.drawer) notes.push(await this.drawerFrom(unpacked.drawer));
       this.note.set(sumOf(notes.filter(Boolean)));
@@ -144,6 +154,12 @@ export class FileOpener {
     if (Object.keys(state.byId).length === 0) await this.bringDemo();
   }
 
+  /** Whether the very same job is on the shelf. */
+  private stands(job: Job): boolean {
+    const there = this.state().byId[job.id]?.job;
+    return there !== undefined && JSON.stringify(there) === JSON.stringify(job);
+  }
+
   /** Puts a job on the shelf; gives what to tell of it, nothing where the file was no job. */
   private take(name: string, loaded: Loaded): string {
     if (!loaded.ok) {
@@ -151,8 +167,7 @@ export class FileOpener {
       return '';
     }
     const there = this.state().byId[loaded.job.id]?.job;
-    const same = there && JSON.stringify(there) === JSON.stringify(loaded.job);
-    if (same) return `${loaded.job.title} is already on the shelf, just as in the file.`;
+    if (this.stands(loaded.job)) return `${loaded.job.title} is already on the shelf, just as in the file.`;
     const now = new Date().toISOString();
     const job: Job = there
       ? copyOf(loaded.job, crypto.randomUUID(), now, ', from file', 'opened from a file, beside the one on the shelf')

@@ -50,7 +50,7 @@ export class SaveState {
     @if (bench.failure(); as why) {
       <p class="trouble" role="alert" data-failure>
         This job could not be worked out as it is now: {{ why }} What is shown below is older, where there is anything.
-        Undo the last step, or save the file and tell us.
+        Undo the last step, or save the file.
         <button type="button" class="link strong" (click)="bench.undo()" [disabled]="!bench.open()!.past.length">
           Undo
         </button>

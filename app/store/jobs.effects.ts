@@ -17,9 +17,10 @@ import {
   withLatestFrom,
   type Observable,
 } from 'rxjs';
-import { checkJob, type Job } from '../../core/job';
+import { checkJob, type Job, type LoadProblem } from '../../core/job';
 import { Conflict, Database, type Kept } from './database';
 import { JobsActions, type Unreadable } from './jobs.actions';
+import type { OpenJob } from './jobs.reducer';
 import { selectJobs } from './jobs.selectors';
 import { storeTrouble } from './store-trouble';
 
@@ -31,6 +32,13 @@ const titleOf = (document: unknown): string => {
   return typeof title === 'string' && title ? title.slice(0, 200) : 'a job without a title';
 };
 
+/** A row under another id than its job's own: saved under the one, it would be written under the other. */
+const otherId = (id: string): LoadProblem => ({
+  what: `It stands in the store under another id, ${id}.`,
+  where: 'field "id"',
+  todo: 'Save its file and open that.',
+});
+
 const same = (a: unknown, b: unknown): boolean => JSON.stringify(a) === JSON.stringify(b);
 
 @Injectable()
@@ -39,15 +47,13 @@ export class JobsEffects {
   private readonly store = inject(Store);
   private readonly database = inject(Database);
   private readonly tabs = new BroadcastChannel('gentle-thumb');
-  private readonly written = new WeakSet<Job>();
   private readonly state = this.store.selectSignal(selectJobs);
 
   constructor() {
-    // Closing in the middle of a write is the maker's to decide.
+    // Closing in the middle of a write, or with what the store did not take, is the maker's to decide.
     addEventListener('beforeunload', (event) => {
       const open = Object.values(this.state().byId);
-      if (open.some((o) => o.save === 'saving' || o.save === 'failed') && this.state().phase !== 'forbidden')
-        event.preventDefault();
+      if (open.some((o) => o.save === 'saving' || o.save === 'failed')) event.preventDefault();
     });
   }
 
@@ -61,8 +67,9 @@ export class JobsEffects {
             const unreadable: Unreadable[] = [];
             for (const { id, document, revision } of rows) {
               const loaded = checkJob(document);
-              if (loaded.ok && loaded.job.id === id) jobs.push({ job: loaded.job, revision });
-              else if (!loaded.ok) unreadable.push({ id, title: titleOf(document), document, problem: loaded.problem });
+              const problem = loaded.ok ? (loaded.job.id === id ? null : otherId(id)) : loaded.problem;
+              if (loaded.ok && !problem) jobs.push({ job: loaded.job, revision });
+              else if (problem) unreadable.push({ id, title: titleOf(document), document, problem });
             }
             return JobsActions.loaded({ jobs, unreadable });
           }),
@@ -92,7 +99,7 @@ export class JobsEffects {
           concatMap((id) =>
             of(id).pipe(
               withLatestFrom(this.store.select(selectJobs)),
-              concatMap(([, state]) => this.write(id, state.byId[id]?.job, state.byId[id]?.revision ?? 0)),
+              concatMap(([, state]) => this.write(id, state.byId[id])),
             ),
           ),
         ),
@@ -100,9 +107,11 @@ export class JobsEffects {
     ),
   );
 
-  private write(id: string, job: Job | undefined, revision: number): Observable<Action> {
-    // A version that stands in the store already need not be written again; several edits in a row end in one write.
-    if (!job || this.written.has(job)) return EMPTY;
+  private write(id: string, open: OpenJob | undefined): Observable<Action> {
+    // What stands in the store already is not written again: several edits in a row end in one write, a refused one in none. What
+    // another tab has changed is the maker's to settle.
+    if (!open || open.save === 'kept' || open.save === 'changed-elsewhere') return EMPTY;
+    const { job, revision } = open;
     return from(this.database.put(job, revision)).pipe(
       map((next): Action => this.saved(job, next)),
       catchError((error: unknown) => {
@@ -115,7 +124,6 @@ export class JobsEffects {
   }
 
   private saved(job: Job, revision: number) {
-    this.written.add(job);
     this.tabs.postMessage({ id: job.id, revision });
     return JobsActions.saved({ id: job.id, job, revision, now: new Date().toISOString() });
   }

@@ -2,8 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, input, linkedSignal, outp
 import { asQuantity, fieldText, readField, type Field } from '../../core/field';
 
 /**
- * One number as it is typed at a bench, held to its field: label, unit and bounds are the field's own. Empty means not known, or the
- * usual value where there must be one. What cannot be read is said and kept in the box, until the value itself changes.
+ * One number as it is typed at a bench, held to its field: label, unit and bounds are the field's own. Empty means not known, where
+ * that may be. What cannot be read is said and kept in the box, until the value itself changes.
  */
 @Component({
   selector: 'gt-quantity',

@@ -24,7 +24,8 @@ export interface Load {
   readonly name: string;
   readonly meanAmps: number;
   readonly peakAmps: number;
-  readonly origin: Origin;
+  readonly meanOrigin: Origin;
+  readonly peakOrigin: Origin;
 }
 
 /** Share of a supply that stays in reserve (`feed-spare`). */
@@ -44,7 +45,8 @@ export function loadsOf(job: Job, facts: Facts): Load[] {
             name: facts.drive.controller,
             meanAmps: facts.drive.meanAmps,
             peakAmps: facts.drive.peakAmps,
-            origin: { from: 'source', key: facts.drive.source } as const,
+            meanOrigin: { from: 'source', key: facts.drive.source } as const,
+            peakOrigin: { from: 'source', key: facts.drive.source } as const,
           },
         ]
       : []),
@@ -54,7 +56,11 @@ export function loadsOf(job: Job, facts: Facts): Load[] {
             name: press.load,
             meanAmps: pressing * share,
             peakAmps: Math.max(pressing, press.peakAmps),
-            origin: press.drawOrigin,
+            meanOrigin: {
+              from: 'computed',
+              what: `${press.load} and its pin, times the share of the script in which it presses`,
+            } as const,
+            peakOrigin: press.drawOrigin,
           },
         ]
       : []),
@@ -274,7 +280,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
       name: l.name,
       value: l[`${word}Amps`],
       unit: 'A',
-      origin: l.origin,
+      origin: l[`${word}Origin`],
     }));
     const step = derive(`${word} draw`, symbol, inputs.map((i) => i.symbol).join(' + '), 'A', inputs);
     return judged('feed', word, {

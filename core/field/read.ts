@@ -11,37 +11,49 @@ const asShown = (field: QuantityField, kept: number): string => formatQuantity(k
 
 /**
  * Reads what was typed into the box of a field: `4k7`, `1/2 in`, `1 h 20 min`, `0.5 %`. What cannot be kept is refused with why.
- * An empty box is "not known" where the field may be that, else the number that it begins with.
+ * An empty box is "not known" where the field may be that. Elsewhere a number is wanted: taking the usual one for it would let a guess
+ * pass for what the maker gave.
  */
 export function readField(field: QuantityField, typed: string): FieldRead {
   const no = (message: string): FieldRead => ({ ok: false, message });
   const trimmed = typed.trim();
-  if (!trimmed) return field.empty ? { ok: true, value: null } : { ok: true, value: field.usual };
+  if (!trimmed)
+    return field.empty
+      ? { ok: true, value: null }
+      : no(`a number is wanted here${field.usual === null ? '' : `; ${asShown(field, field.usual)} is usual`}`);
   const bare = /^[\s\d.,+−-]+$/.test(trimmed) && field.bare;
   const read = parseQuantity(bare ? `${trimmed} ${field.bare}` : trimmed, field.unit);
   if (!read.ok) return no(`not understood at character ${Math.min(read.at, typed.length) + 1}: ${read.message}`);
   if (read.quantity.relation !== '=') return no('one plain number is wanted');
-  const value = kept(field, read.quantity.value);
+  const value = kept(field, read.quantity.value, trimmed);
   if (value < field.least) return no(`not below ${asShown(field, field.least)}`);
   if (value > field.most) return no(`not above ${asShown(field, field.most)}`);
   if (field.whole && !Number.isInteger(value)) return no('a whole number is wanted');
   return { ok: true, value };
 }
 
-// Percent to a share by decimal division: 0.5 % is 0.005 and nothing beside it.
-const kept = (field: QuantityField, shown: number): number =>
-  field.factor === 1 ? shown : Number((shown * field.factor).toPrecision(15));
+/** A number moved by decimal places as its digits are, so that 0.7 % is 0.007 and nothing beside it. */
+const moved = (digits: string, places: number): number => {
+  const [mantissa, exponent = '0'] = digits.replace(',', '.').replace('−', '-').toLowerCase().split('e');
+  return Number(`${mantissa}e${Number(exponent) + places}`);
+};
+const placesOf = (field: QuantityField): number => Math.round(Math.log10(field.factor));
+
+/** What is kept of what was typed: a share of a percentage, from the very digits. */
+function kept(field: QuantityField, shown: number, typed: string): number {
+  if (field.factor === 1) return shown;
+  return moved(/^[+−-]?[\d.,]+(e[+-]?\d+)?/i.exec(typed)?.[0] ?? String(shown), placesOf(field));
+}
 
 /** The text of a box that reads back to the very same value. */
 export function fieldText(field: QuantityField, value: number | null): string {
   if (value === null) return '';
-  if (field.factor === 1) return quantityText(value, field.unit);
-  for (let figures = 3; figures <= 17; figures++) {
-    const text = quantityText(Number((value / field.factor).toPrecision(figures)), field.unit);
-    const read = readField(field, text);
-    if (read.ok && read.value === value) return text;
-  }
-  return quantityText(value / field.factor, field.unit);
+  const short = quantityText(moved(String(value), -placesOf(field)), field.unit);
+  const read = readField(field, short);
+  // Seventeen digits of a share are not those of its percentage: then the digits themselves are moved.
+  if (field.factor === 1 || (read.ok && read.value === value)) return short;
+  const [mantissa, exponent = '0'] = String(value).split('e');
+  return `${mantissa}e${Number(exponent) - placesOf(field)} ${field.unit}`;
 }
 
 /** Narrows a field to one that a box holds, for whoever has it by its key. */

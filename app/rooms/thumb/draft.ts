@@ -26,12 +26,6 @@ export class Draft {
     this.held.set(set);
   }
 
-  /** Writes a change to the job; `say` is the line that the log keeps. */
-  write(set: Partial<ThumbPlan>, say: string): void {
-    this.held.set(set);
-    this.bench.set('thumb', set, say);
-  }
-
   /** A way as it is with what is held; `known` is what was last worked out for it. */
   way(known: WayResult): WayResult {
     if (!this.held()) return known;
