@@ -35,9 +35,9 @@ describe('a box held to its field', () => {
 
   it('shows what reads back to the same value, percent included', () => {
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 0.2, noNaN: true }), (v) =>
-        expect(readField(share, fieldText(share, v))).toEqual({ ok: true, value: v === 0 ? 0 : v }),
-      ),
+      fc.property(fc.double({ min: 0, max: 0.2, noNaN: true }), (v) => {
+        expect(readField(share, fieldText(share, v))).toEqual({ ok: true, value: v === 0 ? 0 : v });
+      }),
     );
     expect(fieldText(share, 0.005)).toBe('0.5 %');
     expect(fieldText(travel, null)).toBe('');
