@@ -21,6 +21,9 @@ export function sayField(field: AnyField, value: unknown): string {
   }
 }
 
+/** A label as it stands within a line: its own capital goes, that of a name such as AC stays. */
+const within = (label: string): string => label.replace(/^[A-Z](?=[a-z\s])/, (c) => c.toLowerCase());
+
 /** What changed between two values of one description: `turns from end to end 20 → 30, centre tap cut: yes`. */
 export function sayChanges(
   fields: AnyFields,
@@ -35,10 +38,10 @@ export function sayChanges(
       const inner = sayChanges(field.fields, was as never, is as never);
       return inner ? [inner] : [];
     }
-    if (field.is === 'flag') return [`${field.label}: ${said}`];
+    if (field.is === 'flag') return [`${within(field.label)}: ${said}`];
     const old =
       was === undefined || was === null || was === '' || field.is !== 'quantity' ? '' : `${sayField(field, was)} → `;
-    return [`${field.label}${field.is === 'quantity' ? ' ' : ': '}${old}${said}`];
+    return [`${within(field.label)}${field.is === 'quantity' ? ' ' : ': '}${old}${said}`];
   });
   return parts.join(', ');
 }
