@@ -70,12 +70,17 @@ const boundaries = [
     forbid(
       [`app/rooms/${room}/*.ts`],
       `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/)`,
-      'a room of the app knows its own files, the core, the bench and ui',
+      'a room of the app knows its own files, the core, the bench, the kit and ui',
     ),
+  ),
+  forbid(
+    ['app/kit/*.ts'],
+    '^\\.\\./(?!\\.\\./core/(quantity|field)$)',
+    'the kit stands on Material and on what core says of numbers and fields',
   ),
   forbid(['app/ui/*.ts'], '\\.\\./(rooms|shell|shelf)/', 'ui is below the rooms and the frame'),
   forbid(['app/workers/*.ts'], '^\\.\\./(?!\\.\\./core/)', 'a worker knows the core alone'),
-  forbid(['app/store/*.ts'], '\\.\\./(rooms|shell|shelf|ui)/', 'the store is below everything that is seen'),
+  forbid(['app/store/*.ts'], '\\.\\./(rooms|shell|shelf|ui|kit)/', 'the store is below everything that is seen'),
 ];
 
 export default tseslint.config(
@@ -126,6 +131,26 @@ export default tseslint.config(
   {
     files: ['app/**/*.html'],
     extends: [...angular.configs.templateRecommended, ...angular.configs.templateAccessibility],
+  },
+  {
+    // Whatever is typed, chosen, ticked or pressed goes through the kit on Material; only the kit meets the browser's own controls.
+    files: ['app/**/*.html'],
+    ignores: ['app/kit/**'],
+    rules: {
+      'no-restricted-syntax': [
+        'error',
+        { selector: 'Element[name=/^(select|textarea|progress|datalist)$/]', message: 'take a field of app/kit' },
+        {
+          selector: "Element[name='input']:not(:has(TextAttribute[name='matInput']))",
+          message: 'take a field of app/kit',
+        },
+        {
+          selector:
+            "Element[name='button']:not(:has(TextAttribute[name=/^(matButton|gtRow|mat-menu-item|mat-tab-link)$/]))",
+          message: 'take matButton with gtAction, or gtRow',
+        },
+      ],
+    },
   },
   {
     files: ['scripts/**/*.mjs', '*.config.{js,ts}'],

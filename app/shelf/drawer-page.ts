@@ -1,8 +1,18 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormControl } from '@angular/forms';
 import { RouterLink } from '@angular/router';
-import { PART_KINDS, type PartKind, type StockLine } from '../../core/job';
+import { Cell, Table } from '../kit/table';
+import { ChoiceField } from '../kit/choice-field';
+import { TextField } from '../kit/text-field';
+import { QuantityField } from '../kit/quantity-field';
+import { Action } from '../kit/action';
+import { PART_KINDS, stockFields, thumbFields, type PartKind, type StockLine } from '../../core/job';
 import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
+import type { Choice } from '../kit/choice-field';
+import { pickFiles } from '../kit/pick-files';
+import type { Column } from '../kit/table';
+import { UndoBar } from '../kit/undo-bar';
 import { DrawerStore } from '../store/drawer';
 import { Brand } from '../ui/brand';
 import { PartDialog } from '../ui/part-dialog';
@@ -12,17 +22,38 @@ import { saveFile } from '../ui/save-file';
 @Component({
   selector: 'gt-drawer-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brand, MatButton, RouterLink],
+  imports: [Action, Brand, Cell, ChoiceField, MatButton, QuantityField, RouterLink, Table, TextField],
   templateUrl: './drawer-page.html',
   styles:
-    '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } .tiny { width: 90px; } .narrow { max-width: 220px; }',
+    '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } ' +
+    'gt-table gt-quantity { width: 130px; } .narrow { max-width: 260px; } .name { min-width: 320px; }',
 })
 export class DrawerPage {
   protected readonly store = inject(DrawerStore);
   private readonly dialog = inject(PartDialog);
   protected readonly drawer = this.store.drawer;
-  protected readonly words = PART_KIND_WORDS;
-  protected readonly kinds = PART_KINDS;
+  private readonly bar = inject(UndoBar);
+  protected readonly fields = stockFields;
+  protected readonly currencyField = thumbFields.currency;
+  protected readonly kinds = PART_KINDS.map((k): Choice<PartKind> => [k, PART_KIND_WORDS[k]]);
+  protected readonly kind = new FormControl<PartKind>(PART_KINDS[0], { nonNullable: true });
+  protected readonly another = new FormControl('', { nonNullable: true });
+  protected readonly idOf = (p: DrawerPart): string => p.id;
+  protected readonly nameOf = (s: StockLine): string => s.name;
+  private readonly counted = computed((): readonly Column<StockLine>[] => [
+    { key: 'have', head: 'have', sort: (s) => s.have },
+    { key: 'price', head: `price, ${this.drawer().currency}`, sort: (s) => s.price ?? -1 },
+    { key: 'do', head: '' },
+  ]);
+  protected readonly partColumns = computed((): readonly Column<DrawerPart>[] => [
+    { key: 'name', head: 'part', text: (p) => p.name, sort: (p) => p.name },
+    { key: 'kind', head: 'kind', text: (p) => PART_KIND_WORDS[p.kind], sort: (p) => PART_KIND_WORDS[p.kind] },
+    ...this.counted(),
+  ]);
+  protected readonly lineColumns = computed((): readonly Column<StockLine>[] => [
+    { key: 'name', head: 'name', text: (s) => s.name, sort: (s) => s.name },
+    ...this.counted(),
+  ]);
   protected readonly problem = signal('');
   /** The drawer before the last change, for undo. */
   protected readonly before = signal<ReturnType<typeof this.drawer> | null>(null);
@@ -44,9 +75,6 @@ export class DrawerPage {
     if (there) this.change(() => there);
   }
 
-  protected readonly count = (n: number, old: number): number => (Number.isInteger(n) && n >= 0 ? n : old);
-  protected readonly money = (n: number, old: number | null): number | null => (Number.isFinite(n) && n >= 0 ? n : old);
-
   protected part(p: DrawerPart, set: Partial<DrawerPart>): void {
     this.change(({ parts }) => ({ parts: parts.map((x) => (x.id === p.id ? { ...x, ...set } : x)) }));
   }
@@ -56,11 +84,12 @@ export class DrawerPage {
     if (kept) this.part(p, kept);
   }
 
-  protected async add(kind: string): Promise<void> {
+  protected async add(): Promise<void> {
+    const kind = this.kind.value;
     const base = SHIPPED_PARTS.find((s) => s.kind === kind)!;
     const kept = await this.dialog.edit({
       id: crypto.randomUUID(),
-      kind: kind as PartKind,
+      kind,
       name: '',
       values: { ...base.values },
     });
@@ -69,6 +98,7 @@ export class DrawerPage {
 
   protected remove(p: DrawerPart): void {
     this.change(({ parts }) => ({ parts: parts.filter((x) => x.id !== p.id) }));
+    this.bar.say(`${p.name} taken out`, () => this.undo());
   }
 
   protected line(s: StockLine, set: Partial<StockLine>): void {
@@ -77,31 +107,31 @@ export class DrawerPage {
 
   protected drop(s: StockLine): void {
     this.change(({ stock }) => ({ stock: stock.filter((x) => x.name !== s.name) }));
+    this.bar.say(`${s.name} taken out`, () => this.undo());
   }
 
-  protected addLine(box: HTMLInputElement): void {
-    const name = box.value.trim();
-    if (!name || this.drawer().stock.some((s) => s.name === name)) return;
-    this.change(({ stock }) => ({ stock: [...stock.filter((x) => x.name !== name), { name, have: 1, price: null }] }));
-    box.value = '';
+  protected addLine(): void {
+    const name = this.another.value;
+    if (this.drawer().stock.some((s) => s.name === name)) {
+      this.another.setErrors({ name: 'it stands in the list already' });
+      this.another.markAsDirty();
+      return;
+    }
+    if (!name) return;
+    this.change(({ stock }) => ({ stock: [...stock, { name, have: 1, price: null }] }));
+    this.another.reset();
   }
 
-  protected currency(box: HTMLInputElement): void {
-    const text = box.value.trim().toUpperCase();
-    if (/^[A-Z]{3}$/.test(text)) this.change(() => ({ currency: text }));
-    else box.value = this.drawer().currency;
+  protected currency(currency: string): void {
+    this.change(() => ({ currency }));
   }
 
   protected save(): void {
     saveFile('parts.drawer.json', drawerText(this.drawer()), 'application/json');
   }
 
-  protected pickFile(): void {
-    const input = document.createElement('input');
-    input.type = 'file';
-    input.accept = '.json,application/json';
-    input.addEventListener('change', () => void this.read(input.files?.[0]));
-    input.click();
+  protected async pickFile(): Promise<void> {
+    await this.read((await pickFiles('.json,application/json'))[0]);
   }
 
   private async read(file: File | undefined): Promise<void> {

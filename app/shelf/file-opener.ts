@@ -4,6 +4,7 @@ import { firstValueFrom, filter } from 'rxjs';
 import { copyOf, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
 import type { Unpacked } from '../../core/pack';
 import type { DrawerLoaded } from '../../core/parts';
+import { pickFiles } from '../kit/pick-files';
 import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';
 import { Photos } from '../store/photos';
@@ -54,15 +55,9 @@ export class FileOpener {
   );
   private asked = false;
 
-  pick(): void {
-    const input = document.createElement('input');
-    input.type = 'file';
-    input.accept = '.json,.zip,application/json,application/zip';
-    input.addEventListener('change', () => {
-      const file = input.files?.[0];
-      if (file) void this.read(file);
-    });
-    input.click();
+  async pick(): Promise<void> {
+    const [file] = await pickFiles('.json,.zip,application/json,application/zip');
+    if (file) await this.read(file);
   }
 
   async read(file: File): Promise<void> {

@@ -1,6 +1,8 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
+import { Action } from '../kit/action';
 import { nextStep, type RowBead } from '../../core/thread';
 import type { Job } from '../../core/job';
 import { ROOM_INFO } from '../shell/rooms';
@@ -10,7 +12,7 @@ import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 @Component({
   selector: 'gt-job-row',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink],
+  imports: [Action, Glyph, MatButton, MatMenu, MatMenuItem, MatMenuTrigger, RouterLink],
   templateUrl: './job-row.html',
 })
 export class JobRow {

@@ -1,48 +1,36 @@
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
-import { FormControl, FormGroup, ReactiveFormsModule, Validators } from '@angular/forms';
 import { MatButton } from '@angular/material/button';
-import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
-import { MatOption, MatSelect } from '@angular/material/select';
-import { MatInput } from '@angular/material/input';
-import { MatCheckbox } from '@angular/material/checkbox';
+import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { FormControl, FormGroup } from '@angular/forms';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { CheckField } from '../kit/check-field';
+import { ChoiceField } from '../kit/choice-field';
+import { TextField } from '../kit/text-field';
+import { Action } from '../kit/action';
+import { text } from '../../core/field';
 import { freshJob, type MachinePlan } from '../../core/job';
 import { MACHINE_KIND_WORDS } from '../../core/act';
+import { fieldValidator } from '../kit/validator';
 import { JobsActions } from '../store/jobs.actions';
 import { Brand } from '../ui/brand';
 
-const answer = () => new FormControl('', { nonNullable: true, validators: [Validators.maxLength(2000)] });
+const answer = () => new FormControl('', { nonNullable: true, validators: fieldValidator(text('an answer')) });
+const title = text('title', { least: 1, most: 200, empty: 'Give it a name; it can be changed later.' });
 
 /** A job begins with four questions; only the first must be answered now. */
 @Component({
   selector: 'gt-new-job',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    Brand,
-    MatButton,
-    MatCheckbox,
-    MatError,
-    MatFormField,
-    MatHint,
-    MatInput,
-    MatLabel,
-    MatOption,
-    MatSelect,
-    ReactiveFormsModule,
-    RouterLink,
-  ],
+  imports: [Action, Brand, CheckField, ChoiceField, MatButton, RouterLink, TextField],
   templateUrl: './new-job.html',
 })
 export class NewJob {
   private readonly store = inject(Store);
   private readonly router = inject(Router);
   protected readonly kinds = MACHINE_KIND_WORDS;
+  protected readonly titleField = title;
   protected readonly form = new FormGroup({
-    title: new FormControl('', {
-      nonNullable: true,
-      validators: [Validators.required, Validators.pattern(/\S/), Validators.maxLength(200)],
-    }),
+    title: new FormControl('', { nonNullable: true, validators: fieldValidator(title) }),
     outcome: answer(),
     when: answer(),
     never: answer(),
@@ -51,7 +39,7 @@ export class NewJob {
   });
 
   protected begin(): void {
-    this.form.markAllAsTouched();
+    this.form.markAllAsDirty();
     if (this.form.invalid) return;
     const { standin, kind, ...wish } = this.form.getRawValue();
     const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;

@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, output } from '@angular/core';
 import { RouterLink } from '@angular/router';
+import { Action } from '../kit/action';
 
 /** The empty shelf: what it is for, and the first step. */
 @Component({
   selector: 'gt-newcomer',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, RouterLink],
+  imports: [Action, MatButton, RouterLink],
   template: `
     <section class="newcomer">
       <h2>No machine on the shelf yet</h2>
@@ -14,11 +15,11 @@ import { RouterLink } from '@angular/router';
         A job takes one machine that only listens to thumbs from the wish to a signed-off press: read the button, prove
         the press, check what can hurt, test it, carry the papers away.
       </p>
-      <p><a mat-flat-button routerLink="/new">Begin with four questions</a></p>
+      <p><a matButton gtAction="do" routerLink="/new">Begin with four questions</a></p>
       <p class="muted">
-        Or <button type="button" class="link" (click)="file.emit()">open a job file</button>, or
-        <button type="button" class="link" (click)="demo.emit()">look at some made-up jobs first</button>. No hardware
-        is needed: a stand-in can be measured and pressed.
+        Or <button type="button" matButton gtAction="say" (click)="file.emit()">open a job file</button>, or
+        <button type="button" matButton gtAction="say" (click)="demo.emit()">look at some made-up jobs first</button>.
+        No hardware is needed: a stand-in can be measured and pressed.
       </p>
     </section>
   `,

@@ -1,7 +1,9 @@
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { TextField } from '../kit/text-field';
+import { Action } from '../kit/action';
 import { nextStep, type RowBead } from '../../core/thread';
 import { anotherUnit, BENCH_MAINS, edited, freshJob, type Job } from '../../core/job';
 import { Assessor } from '../store/assessor';
@@ -30,7 +32,7 @@ const settledCount = (beads: readonly RowBead[] | undefined): number =>
 @Component({
   selector: 'gt-shelf',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Brand, JobRow, MatButton, Newcomer, RouterLink],
+  imports: [Action, Brand, JobRow, MatButton, Newcomer, RouterLink, TextField],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   templateUrl: './shelf.html',
 })

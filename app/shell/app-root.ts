@@ -1,6 +1,8 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
+import { Action } from '../kit/action';
 import { JobsActions } from '../store/jobs.actions';
 import { StaleBuild } from './stale-build';
 import { Theme } from './theme';
@@ -8,13 +10,13 @@ import { Theme } from './theme';
 @Component({
   selector: 'gt-root',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterOutlet],
+  imports: [Action, MatButton, RouterOutlet],
   template: `
     @if (stale.missing()) {
       <p class="trouble" role="alert" data-stale>
         This part of the program is no longer on the server: a newer build stands there, or the server is away. What was
         kept stays kept.
-        <button type="button" class="link strong" (click)="reload()">Load the page anew</button>
+        <button type="button" matButton gtAction="mend" (click)="reload()">Load the page anew</button>
       </p>
     }
     <router-outlet />

@@ -1,6 +1,8 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, effect, inject, input, viewChild } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink, RouterOutlet } from '@angular/router';
+import { Action } from '../kit/action';
 import { jobText } from '../../core/job';
 import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
@@ -17,7 +19,9 @@ import { Thread } from './thread';
   selector: 'gt-job-frame',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Action,
     Brand,
+    MatButton,
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,

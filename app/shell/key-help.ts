@@ -1,12 +1,13 @@
-import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component } from '@angular/core';
 import { MatDialogClose } from '@angular/material/dialog';
+import { Action } from '../kit/action';
 import { KEY_LIST } from './key-list';
 
 @Component({
   selector: 'gt-key-help',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, MatDialogClose],
+  imports: [Action, MatButton, MatDialogClose],
   template: `
     <article class="explain">
       <h2 id="keys-title">Keys</h2>
@@ -21,7 +22,7 @@ import { KEY_LIST } from './key-list';
         }
       </table>
       <p class="muted">Keys rest while you type. In hands-busy mode Space, Enter and Page Down go on.</p>
-      <p class="actions"><button mat-stroked-button mat-dialog-close>Close</button></p>
+      <p class="actions"><button matButton gtAction="offer" mat-dialog-close>Close</button></p>
     </article>
   `,
 })

@@ -1,5 +1,8 @@
+import { MatInput } from '@angular/material/input';
+import { MatButton } from '@angular/material/button';
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { Action } from '../kit/action';
 import { readNoteLine } from '../../core/notes';
 import { Bench } from '../store/bench';
 import { LogList } from './log-list';
@@ -8,7 +11,7 @@ import { LogList } from './log-list';
 @Component({
   selector: 'gt-note-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [LogList],
+  imports: [Action, LogList, MatButton, MatInput],
   templateUrl: './note-line.html',
 })
 export class NoteLine {

@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { Action } from '../kit/action';
 import { jobText, sayTime } from '../../core/job';
 import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
@@ -41,41 +43,42 @@ export class SaveState {
 @Component({
   selector: 'gt-save-trouble',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, MatButton],
   template: `
     @if (lost() && bench.open()?.save !== 'failed') {
       <p class="trouble" role="alert">
-        {{ lost() }} <button type="button" class="link strong" (click)="save()">Save the job file now</button>
+        {{ lost() }} <button type="button" matButton gtAction="mend" (click)="save()">Save the job file now</button>
       </p>
     }
     @if (bench.failure(); as why) {
       <p class="trouble" role="alert" data-failure>
         This job could not be worked out as it is now: {{ why }} What is shown below is older, where there is anything.
         Undo the last step, or save the file.
-        <button type="button" class="link strong" (click)="bench.undo()" [disabled]="!bench.open()!.past.length">
+        <button type="button" matButton gtAction="mend" (click)="bench.undo()" [disabled]="!bench.open()!.past.length">
           Undo
         </button>
-        <button type="button" class="link strong" (click)="save()">Save the job file</button>
-        <button type="button" class="link strong" (click)="bench.tryAgain()">Try again</button>
+        <button type="button" matButton gtAction="mend" (click)="save()">Save the job file</button>
+        <button type="button" matButton gtAction="mend" (click)="bench.tryAgain()">Try again</button>
       </p>
     }
     @if (bench.open(); as o) {
       @if (o.refused; as r) {
         <p class="trouble" role="alert" data-refused>
           Not taken: {{ r.what }} <span class="muted">({{ r.where }})</span> {{ r.todo }} The job is as it was.
-          <button type="button" class="link" (click)="bench.refusalRead()">dismiss</button>
+          <button type="button" matButton gtAction="say" (click)="bench.refusalRead()">dismiss</button>
         </p>
       }
       @if (o.save === 'failed') {
         <p class="trouble" role="alert">
           {{ o.why }} Your work is whole in this tab, but not kept in the browser. It tries again by itself.
-          <button type="button" class="link strong" (click)="save()">Save the job file now</button>
-          <button type="button" class="link strong" (click)="bench.saveAgain()">Try now</button>
+          <button type="button" matButton gtAction="mend" (click)="save()">Save the job file now</button>
+          <button type="button" matButton gtAction="mend" (click)="bench.saveAgain()">Try now</button>
         </p>
       } @else if (o.save === 'changed-elsewhere') {
         <p class="trouble" role="alert">
           Another tab has changed this job. Nothing of either is lost.
-          <button type="button" class="link strong" (click)="bench.takeTheirs()">Take theirs</button>
-          <button type="button" class="link strong" (click)="bench.keepAsCopy()">Keep mine as a copy</button>
+          <button type="button" matButton gtAction="mend" (click)="bench.takeTheirs()">Take theirs</button>
+          <button type="button" matButton gtAction="mend" (click)="bench.keepAsCopy()">Keep mine as a copy</button>
         </p>
       }
     }

@@ -1,7 +1,8 @@
-import { Bench } from '../store/bench';
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MAT_DIALOG_DATA, MatDialogClose } from '@angular/material/dialog';
+import { Action } from '../kit/action';
+import { Bench } from '../store/bench';
 import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/finding';
 import { formatQuantity, type Unit } from '../../core/quantity';
 import { Glyph } from './glyph';
@@ -12,7 +13,7 @@ import { StepSheet } from './step-sheet';
 @Component({
   selector: 'gt-explain-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, MatButton, MatDialogClose, StepSheet],
+  imports: [Action, Glyph, MatButton, MatDialogClose, StepSheet],
   templateUrl: './explain-sheet.html',
 })
 export class ExplainSheet {

@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Action } from '../kit/action';
 import { byHarm, type Finding } from '../../core/finding';
 import { Bench } from '../store/bench';
 import { Explain } from './explain';
@@ -10,7 +12,7 @@ import { Num } from './num';
 @Component({
   selector: 'gt-finding-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, Num],
+  imports: [Action, Glyph, MatButton, Num],
   templateUrl: './finding-list.html',
 })
 export class FindingList {

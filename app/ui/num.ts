@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Action } from '../kit/action';
 import type { Finding } from '../../core/finding';
 import { formatQuantity } from '../../core/quantity';
 import { Explain } from './explain';
@@ -7,8 +9,16 @@ import { Explain } from './explain';
 @Component({
   selector: 'gt-num',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, MatButton],
   template: `@if (finding().value; as v) {
-    <button type="button" class="num" data-why [attr.aria-label]="text() + ': why?'" (click)="explain.open(finding())">
+    <button
+      type="button"
+      matButton
+      gtAction="num"
+      data-why
+      [attr.aria-label]="text() + ': why?'"
+      (click)="explain.open(finding())"
+    >
       {{ text() }}
     </button>
   }`,

@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Action } from '../kit/action';
 import type { Finding } from '../../core/finding';
 import { Bench } from '../store/bench';
 import { firstRemedy } from './first-remedy';
@@ -7,6 +9,7 @@ import { firstRemedy } from './first-remedy';
 @Component({
   selector: 'gt-settle',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, MatButton],
   template: `
     @if (first(); as f) {
       <section class="settle">
@@ -14,7 +17,7 @@ import { firstRemedy } from './first-remedy';
         <p>
           {{ f.remedy!.text }}
           @if (f.remedy!.label) {
-            <button type="button" class="link strong" [disabled]="bench.working()" (click)="apply(f)">
+            <button type="button" matButton gtAction="mend" [disabled]="bench.working()" (click)="apply(f)">
               {{ f.remedy!.label }}
             </button>
           }

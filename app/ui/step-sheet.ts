@@ -1,5 +1,5 @@
-import { Bench } from '../store/bench';
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { Bench } from '../store/bench';
 import { filledIn, type Step, type Origin } from '../../core/finding';
 import { formatQuantity } from '../../core/quantity';
 import { Formula } from './formula';

@@ -1,19 +1,23 @@
 import type { ElementRef } from '@angular/core';
 import { ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/core';
+import { MatTabLink, MatTabNav, MatTabNavPanel } from '@angular/material/tabs';
 
 /** Do on the left, Know on the right; on a phone two tabs that swipe. */
 @Component({
   selector: 'gt-two-columns',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [MatTabLink, MatTabNav, MatTabNavPanel],
   template: `
-    <div class="tabs" role="group" aria-label="Do or Know">
-      <button type="button" [class.on]="tab() === 0" [attr.aria-pressed]="tab() === 0" (click)="show(0)">Do</button>
-      <button type="button" [class.on]="tab() === 1" [attr.aria-pressed]="tab() === 1" (click)="show(1)">Know</button>
-    </div>
-    <div #swipe class="columns" (scroll)="follow()">
-      <section class="do" aria-label="Do"><ng-content select="[do]" /></section>
-      <section class="know" aria-label="Know" tabindex="0"><ng-content select="[know]" /></section>
-    </div>
+    <nav mat-tab-nav-bar class="tabs" [tabPanel]="panel" aria-label="Do or Know">
+      <button mat-tab-link type="button" [active]="tab() === 0" (click)="show(0)">Do</button>
+      <button mat-tab-link type="button" [active]="tab() === 1" (click)="show(1)">Know</button>
+    </nav>
+    <mat-tab-nav-panel #panel class="panel">
+      <div #swipe class="columns" (scroll)="follow()">
+        <section class="do" aria-label="Do"><ng-content select="[do]" /></section>
+        <section class="know" aria-label="Know" tabindex="0"><ng-content select="[know]" /></section>
+      </div>
+    </mat-tab-nav-panel>
   `,
 })
 export class TwoColumns {

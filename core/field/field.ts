@@ -52,6 +52,8 @@ export interface TextKind {
   readonly is: 'text';
   readonly least: number;
   readonly most: number;
+  /** What is said where nothing stands and something should. */
+  readonly emptyWords: string;
   /** What the text must look like, with its words for whoever typed something else. */
   readonly pattern: RegExp | null;
   readonly words: string;
@@ -142,6 +144,7 @@ interface TextSettings {
   readonly pattern?: RegExp;
   readonly words?: string;
   readonly usual?: string;
+  readonly empty?: string;
 }
 /** A text of up to 2,000 characters unless it says otherwise. */
 export const text = (label: string, s: TextSettings = {}): Field<string> => ({
@@ -150,6 +153,7 @@ export const text = (label: string, s: TextSettings = {}): Field<string> => ({
   most: s.most ?? 2000,
   pattern: s.pattern ?? null,
   words: s.words ?? '',
+  emptyWords: s.empty ?? 'must not be empty',
   label,
   usual: s.usual ?? '',
 });

@@ -21,6 +21,6 @@ export {
   type Fields,
 } from './field';
 export { jsonSchemaOf, jsonSchemaOfGroup } from './json-schema';
-export { asQuantity, fieldText, readField, type FieldRead, type QuantityField } from './read';
+export { asQuantity, fieldText, parseField, readField, type FieldRead, type QuantityField } from './read';
 export { sayChanges, sayField } from './say';
 export { schemaOf, shapeOf } from './schema';

@@ -9,27 +9,40 @@ export type FieldRead =
 
 const asShown = (field: QuantityField, kept: number): string => formatQuantity(kept / field.factor, field.unit);
 
+/** What is said of a number that is wanted and not there, below, above, or in parts. A form and the border say the same. */
+export const quantityWords = {
+  missing: (f: QuantityField): string =>
+    `a number is wanted here${f.usual === null ? '' : `; ${asShown(f, f.usual)} is usual`}`,
+  below: (f: QuantityField): string => `not below ${asShown(f, f.least)}`,
+  above: (f: QuantityField): string => `not above ${asShown(f, f.most)}`,
+  parts: 'a whole number is wanted',
+} as const;
+
 /**
- * Reads what was typed into the box of a field: `4k7`, `1/2 in`, `1 h 20 min`, `0.5 %`. What cannot be kept is refused with why.
- * An empty box is "not known" where the field may be that. Elsewhere a number is wanted: taking the usual one for it would let a guess
- * pass for what the maker gave.
+ * Reads what was typed into the box of a field: `4k7`, `1/2 in`, `1 h 20 min`, `0.5 %`; whether the field may hold it is another
+ * question. An empty box is "not known" where the field may be that. Elsewhere a number is wanted: taking the usual one for it would
+ * let a guess pass for what the maker gave.
  */
-export function readField(field: QuantityField, typed: string): FieldRead {
+export function parseField(field: QuantityField, typed: string): FieldRead {
   const no = (message: string): FieldRead => ({ ok: false, message });
   const trimmed = typed.trim();
-  if (!trimmed)
-    return field.empty
-      ? { ok: true, value: null }
-      : no(`a number is wanted here${field.usual === null ? '' : `; ${asShown(field, field.usual)} is usual`}`);
+  if (!trimmed) return field.empty ? { ok: true, value: null } : no(quantityWords.missing(field));
   const bare = /^[\s\d.,+−-]+$/.test(trimmed) && field.bare;
   const read = parseQuantity(bare ? `${trimmed} ${field.bare}` : trimmed, field.unit);
   if (!read.ok) return no(`not understood at character ${Math.min(read.at, typed.length) + 1}: ${read.message}`);
   if (read.quantity.relation !== '=') return no('one plain number is wanted');
-  const value = kept(field, read.quantity.value, trimmed);
-  if (value < field.least) return no(`not below ${asShown(field, field.least)}`);
-  if (value > field.most) return no(`not above ${asShown(field, field.most)}`);
-  if (field.whole && !Number.isInteger(value)) return no('a whole number is wanted');
-  return { ok: true, value };
+  return { ok: true, value: kept(field, read.quantity.value, trimmed) };
+}
+
+/** Reads what was typed and holds it to the bounds of the field. */
+export function readField(field: QuantityField, typed: string): FieldRead {
+  const read = parseField(field, typed);
+  if (!read.ok || read.value === null) return read;
+  const no = (message: string): FieldRead => ({ ok: false, message });
+  if (read.value < field.least) return no(quantityWords.below(field));
+  if (read.value > field.most) return no(quantityWords.above(field));
+  if (field.whole && !Number.isInteger(read.value)) return no(quantityWords.parts);
+  return read;
 }
 
 /** A number moved by decimal places as its digits are, so that 0.7 % is 0.007 and nothing beside it. */

@@ -1,18 +1,21 @@
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { misfit } from './check';
 import type { AnyField, AnyFields } from './field';
+import { quantityWords, type QuantityField } from './read';
 
 /** A field as a Yup schema: for forms, and for the JSON Schema of the document. Nothing is cast, nothing unknown is let through. */
 export function schemaOf(field: AnyField): AnySchema {
   switch (field.is) {
     case 'quantity': {
+      const asked = field as QuantityField;
       const finite = number()
         .strict()
         .defined()
+        .nonNullable(quantityWords.missing(asked))
         .test('finite', '${path} must be a finite number', (v) => v === undefined || v === null || Number.isFinite(v));
       // Only whole numbers are compared as such; `integer` of Yup refuses nothing else.
-      const bounded = finite.min(field.least).max(field.most);
-      const whole = field.whole ? bounded.integer() : bounded;
+      const bounded = finite.min(field.least, quantityWords.below(asked)).max(field.most, quantityWords.above(asked));
+      const whole = field.whole ? bounded.integer(quantityWords.parts) : bounded;
       return field.empty ? whole.nullable() : whole;
     }
     case 'choice': {
@@ -26,8 +29,12 @@ export function schemaOf(field: AnyField): AnySchema {
     case 'flag':
       return field.empty ? boolean().strict().defined().nullable() : boolean().strict().defined();
     case 'text': {
-      const some = string().strict().defined().min(field.least).max(field.most);
-      return field.pattern ? some.matches(field.pattern, `\${path} must be ${field.words}`) : some;
+      const some = string()
+        .strict()
+        .defined()
+        .min(field.least, field.emptyWords)
+        .max(field.most, `at most ${field.most} characters`);
+      return field.pattern ? some.matches(field.pattern, `must be ${field.words}`) : some;
     }
     case 'list': {
       const some = array().strict().of(schemaOf(field.of)).defined().min(field.least).max(field.most);

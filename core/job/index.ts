@@ -16,9 +16,27 @@ export { withNewRatings } from './versions/to-4';
 export * from './types';
 export { sayTime } from './say-time';
 export { sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
-export { feedFields, machineFields } from './plan-fields';
-export { caliperReading, faceFields, meterFields, pieceFields, railFields } from './survey-fields';
+export { controlFields, jobFields } from './job-fields';
 export {
+  faultFields,
+  feedFields,
+  guardFields,
+  machineFields,
+  regionFields,
+  sheetFields,
+  wishFields,
+} from './plan-fields';
+export {
+  caliperReading,
+  faceFields,
+  keypadFields,
+  meterFields,
+  pieceFields,
+  railFields,
+  stripFields,
+} from './survey-fields';
+export {
+  fingerFields,
   handFields,
   motorFields,
   ownPartFields,
@@ -27,4 +45,5 @@ export {
   signalFields,
   stockFields,
   supplyFields,
+  thumbFields,
 } from './thumb-fields';

@@ -39,14 +39,14 @@ const ASKED = { unknown: 'not said', yes: 'yes', no: 'no' } as const satisfies R
 
 export const fingerFields: Fields<FingerPlan> = {
   on: choice('presses', { button: 'a button', rocker: 'a rocker' }, 'button'),
-  hornMetres: quantity('Length of the horn', 'm', 0.022, { least: 1e-4, most: 1 }),
-  axisMetres: quantity('Axis to the button', 'm', 0.016, { least: 1e-4, most: 1 }),
+  hornMetres: quantity('Horn', 'm', 0.022, { least: 1e-4, most: 1 }),
+  axisMetres: quantity('Axis above the button', 'm', 0.016, { least: 1e-4, most: 1 }),
   restDegrees: quantity('Angle at rest', '°', 0, { least: -180, most: 180 }),
   pressDegrees: quantity('Angle pressed', '°', 50, { least: -180, most: 180 }),
   mount: choice('held by', plainWords(MOUNTS), 'foam-tape'),
-  padLengthMetres: quantity('Length of the pad', 'm', 0.06, { least: 1e-4, most: 1 }),
-  padWidthMetres: quantity('Width of the pad', 'm', 0.025, { least: 1e-4, most: 1 }),
-  leverMetres: quantity('Pad to the press', 'm', 0.03, { most: 1 }),
+  padLengthMetres: quantity('Pad, along', 'm', 0.06, { least: 1e-4, most: 1 }),
+  padWidthMetres: quantity('Pad, across', 'm', 0.025, { least: 1e-4, most: 1 }),
+  leverMetres: quantity('Pad to press', 'm', 0.03, { most: 1 }),
 };
 
 export const motorFields: Fields<MotorPlan> = {

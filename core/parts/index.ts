@@ -1,3 +1,4 @@
+export { stockFromDrawer } from './fill';
 export { billOf, stockName, type Bill, type BillLine } from './bill';
 export { partProblems, type PartProblem } from './check';
 export {

@@ -34,5 +34,6 @@ export {
   type Survey,
 } from './survey';
 export { practiceResult, type Guess, type PracticeResult } from './practice';
+export { controlFromPair } from './strip-control';
 export type { Pair } from './strip-pairs';
 export { stripState, type StripState, type StripStep } from './terminals';

@@ -2,4 +2,14 @@ export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from
 export { ghosts, pinSides, sharedLines, type Ghost, type PinJoin, type PinSides, type SharedLine } from './key-lines';
 export { hitChance, hitSteps } from './hit';
 export { injectorBench, injectorOf, injectorVerilog, type Injector, type InjectorKey } from './injector';
+export {
+  controlFromKey,
+  controlNameOf,
+  decodingTroubles,
+  keyOfName,
+  mapOnto,
+  readPad,
+  scanReadings,
+  type PadRead,
+} from './pad';
 export { runChance } from './runs';

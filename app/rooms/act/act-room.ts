@@ -1,11 +1,23 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { FieldScope } from '../../kit/half-typed';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
 import { MACHINE_KIND_WORDS, oneRun } from '../../../core/act';
-import { FAULT_KINDS, type Fault, type MachinePlan, type ScriptStep, machineFields } from '../../../core/job';
-import { formatQuantity, parseQuantity } from '../../../core/quantity';
+import {
+  FAULT_KINDS,
+  type Fault,
+  type MachinePlan,
+  type ScriptStep,
+  faultFields,
+  machineFields,
+} from '../../../core/job';
+import { formatQuantity } from '../../../core/quantity';
+import type { Choice } from '../../kit/choice-field';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
-import { ChoiceField } from '../../ui/choice-field';
 import { FindingList } from '../../ui/finding-list';
-import { QuantityField } from '../../ui/quantity-field';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { FAULT_WORDS, Lanes } from './lanes';
@@ -20,13 +32,19 @@ const ADD_WORDS: Record<Fault['kind'], string> = {
 @Component({
   selector: 'gt-act-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, FindingList, Lanes, QuantityField, Settle, TwoColumns],
+  imports: [Action, ChoiceField, FieldScope, FindingList, Lanes, MatButton, QuantityField, Settle, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './act-room.html',
 })
 export class ActRoom {
   protected readonly machineFields = machineFields;
+  protected readonly faultFields = faultFields;
   protected readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
+  protected readonly cuts: readonly Choice<MachinePlan['afterPowerCut']>[] = [
+    ['off', 'off'],
+    ['as-before', 'as before'],
+  ];
   protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly faultKinds = FAULT_KINDS;
   protected readonly faultWords = FAULT_WORDS;
@@ -68,17 +86,6 @@ export class ActRoom {
     this.bench.set('act', set, say);
   }
 
-  /** Reads a duration typed in a box; tells the box what is wrong where it is not one. */
-  private seconds(box: HTMLInputElement): number | null {
-    const parsed = parseQuantity(box.value, 's');
-    const ok = parsed.ok && parsed.quantity.value >= 0 && parsed.quantity.value <= 366 * 86400;
-    box.setCustomValidity(
-      ok ? '' : parsed.ok ? 'A time from 0 to a year is wanted.' : `${parsed.message} (character ${parsed.at + 1})`,
-    );
-    box.reportValidity();
-    return ok ? parsed.quantity.value : null;
-  }
-
   protected machine(set: Partial<MachinePlan>, say?: string): void {
     this.bench.set('act.machine', set, say);
   }
@@ -92,17 +99,20 @@ export class ActRoom {
     this.set({ script: [...this.act().script, { do: what, seconds }] }, `${what} for ${this.say(seconds)}`);
   }
 
-  protected setStep(i: number, box: HTMLInputElement): void {
-    const s = this.seconds(box);
-    if (s !== null)
-      this.set(
-        { script: this.act().script.map((x, j) => (j === i ? { ...x, seconds: s } : x)) },
-        `${this.act().script[i]!.do} for ${this.say(s)}`,
-      );
+  protected setStep(i: number, seconds: number): void {
+    this.set(
+      { script: this.act().script.map((x, j) => (j === i ? { ...x, seconds } : x)) },
+      `${this.act().script[i]!.do} for ${this.say(seconds)}`,
+    );
   }
 
   protected removeStep(i: number): void {
-    this.set({ script: this.act().script.filter((_, j) => j !== i) }, `step ${i + 1} of the press script taken away`);
+    this.taker.edit(`Step ${i + 1}`, {
+      do: 'set',
+      at: 'act',
+      set: { script: this.act().script.filter((_, j) => j !== i) },
+      say: `step ${i + 1} of the press script taken away`,
+    });
   }
 
   protected addFault(kind: Fault['kind']): void {
@@ -123,13 +133,8 @@ export class ActRoom {
       );
   }
 
-  protected setFault(f: Fault, box: HTMLInputElement): void {
-    const s = this.seconds(box);
-    if (s !== null) this.move({ id: f.id, atSeconds: s });
-  }
-
   protected removeFault(f: Fault): void {
-    this.bench.drop('act.faults', f.id, `fault taken away: ${FAULT_WORDS[f.kind]}`);
+    this.taker.drop(`The ${FAULT_WORDS[f.kind]}`, 'act.faults', f.id, `fault taken away: ${FAULT_WORDS[f.kind]}`);
   }
 
   protected play(): void {

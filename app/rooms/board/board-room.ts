@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { MatCheckbox } from '@angular/material/checkbox';
+import { CheckField } from '../../kit/check-field';
+import { TogglesField } from '../../kit/toggles-field';
+import { ChoiceField } from '../../kit/choice-field';
+import { Row } from '../../kit/action';
 import { contactAtPowerUp, judgePin, profileOf, PROFILES, type Pin } from '../../../core/board';
 import type { BoardPlan } from '../../../core/job';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -10,22 +14,22 @@ import { TwoColumns } from '../../ui/two-columns';
 import { PowerUpStrip } from './power-up-strip';
 
 type Role = 'pressPin' | 'armPin' | 'sensorPin';
-const ROLES: readonly { key: Role; name: string }[] = [
-  { key: 'pressPin', name: 'press' },
-  { key: 'armPin', name: 'arm switch' },
-  { key: 'sensorPin', name: 'sensor' },
+const ROLES: readonly Choice<Role>[] = [
+  ['pressPin', 'press'],
+  ['armPin', 'arm switch'],
+  ['sensorPin', 'sensor'],
 ];
 
 /** Board: the pins as two columns of labels, the power-up strip below. */
 @Component({
   selector: 'gt-board-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, Glyph, MatCheckbox, PowerUpStrip, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, Glyph, PowerUpStrip, Row, Settle, TogglesField, TwoColumns],
   templateUrl: './board-room.html',
 })
 export class BoardRoom {
   protected readonly bench = inject(Bench);
-  protected readonly profiles = Object.values(PROFILES);
+  protected readonly profiles = Object.values(PROFILES).map((p): Choice => [p.key, p.name]);
   protected readonly roles = ROLES;
   protected readonly role = signal<Role>('pressPin');
   protected readonly profile = computed(() => profileOf(this.bench.job()));
@@ -39,8 +43,8 @@ export class BoardRoom {
       .map((pin) => ({
         pin,
         verdict: press && profile ? judgePin(pin, job, press, profile).verdict : ('unknown' as const),
-        used: ROLES.filter((r) => job.board[r.key] === pin.gpio)
-          .map((r) => r.name)
+        used: ROLES.filter(([key]) => job.board[key] === pin.gpio)
+          .map(([, name]) => name)
           .join(', '),
       }));
   });
@@ -65,7 +69,7 @@ export class BoardRoom {
 
   protected place(pin: Pin): void {
     const key = this.role();
-    const name = ROLES.find((r) => r.key === key)!.name;
+    const name = ROLES.find(([k]) => k === key)![1];
     const off = this.bench.job().board[key] === pin.gpio;
     this.set({ [key]: off ? null : pin.gpio }, off ? `no pin for the ${name}` : `${name} on pin ${pin.gpio}`);
   }

@@ -1,12 +1,14 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { QuantityField } from '../../kit/quantity-field';
 import { loadsOf } from '../../../core/feed';
 import { type FeedPlan, feedFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
-import { QuantityField } from '../../ui/quantity-field';
+import type { Choice } from '../../kit/choice-field';
 import { MarginRulers } from '../../ui/margin-rulers';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -15,14 +17,14 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-feed-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, FindingList, MarginRulers, QuantityField, Settle, TwoColumns],
+  imports: [ChoiceField, FindingList, MarginRulers, QuantityField, Settle, TextField, TwoColumns],
   templateUrl: './feed-room.html',
 })
 export class FeedRoom {
   protected readonly fields = feedFields;
   protected readonly bench = inject(Bench);
   protected readonly feed = computed(() => this.bench.job().feed);
-  protected readonly isolation: readonly Choice[] = [
+  protected readonly isolation: readonly Choice<FeedPlan['isolated']>[] = [
     ['unknown', 'not said yet'],
     ['yes', 'yes, by its marks'],
     ['no', 'no'],

@@ -1,10 +1,12 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatCheckbox } from '@angular/material/checkbox';
+import { CheckField } from '../../kit/check-field';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
 import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/guard';
-import { LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/job';
+import { guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/job';
 import { Bench } from '../../store/bench';
 import { HAZARD_WORDS } from '../../../core/wish';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
+import type { Choice } from '../../kit/choice-field';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -13,19 +15,23 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-guard-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, FindingList, MatCheckbox, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, QuantityField, Settle, TwoColumns],
   templateUrl: './guard-room.html',
 })
 export class GuardRoom {
   protected readonly bench = inject(Bench);
   protected readonly dead = PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` }));
-  protected readonly kinds: readonly Choice[] = LOAD_KINDS.map((k) => [k, k === 'unknown' ? 'not said yet' : k]);
-  protected readonly places: readonly Choice[] = [
+  protected readonly fields = guardFields;
+  protected readonly kinds: readonly Choice<GuardRecord['loadKind']>[] = LOAD_KINDS.map((k) => [
+    k,
+    k === 'unknown' ? 'not said yet' : k,
+  ]);
+  protected readonly places: readonly Choice<GuardRecord['place']>[] = [
     ['unknown', 'not said yet'],
     ['dry', 'in a dry room'],
     ['damp', 'steam or splashes'],
   ];
-  protected readonly cutOffs: readonly Choice[] = [
+  protected readonly cutOffs: readonly Choice<GuardRecord['cutOff']>[] = [
     ['none', 'nothing but the program'],
     ['one-shot', 'a one-shot of its own'],
   ];
@@ -57,7 +63,7 @@ export class GuardRoom {
     this.bench.edit({ do: 'tick', step: c.id, title: c.what, on });
   }
 
-  protected set(set: Partial<GuardRecord>, say: string): void {
+  protected set(set: Partial<GuardRecord>, say?: string): void {
     this.bench.set('guard', set, say);
   }
 }

@@ -1,6 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
+import { Action } from '../../kit/action';
 import { filesOf } from '../../../core/deliver';
 import { packZip, slug, type PackFile } from '../../../core/pack';
 import { Bench } from '../../store/bench';
@@ -14,7 +15,7 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-pack-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatButton, Settle, TwoColumns],
+  imports: [Action, FindingList, MatButton, Settle, TwoColumns],
   templateUrl: './pack-room.html',
 })
 export class PackRoom {

@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
+import { Action } from '../../kit/action';
 import type { Planned } from '../../../core/probe';
 import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
@@ -7,6 +9,7 @@ import { Bench } from '../../store/bench';
 @Component({
   selector: 'gt-board-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, MatButton],
   template: `
     @if (bench.job().controls.length > 1) {
       <details #box (toggle)="open.set(box.open)">
@@ -17,7 +20,7 @@ import { Bench } from '../../store/bench';
             <ol class="plan">
               @for (p of list; track $index) {
                 <li>
-                  <button type="button" class="link" (click)="picked.emit(p.control)">{{ p.name }}</button>
+                  <button type="button" matButton gtAction="say" (click)="picked.emit(p.control)">{{ p.name }}</button>
                   {{ p.title }} <span class="muted">{{ p.hold }}</span>
                 </li>
               }

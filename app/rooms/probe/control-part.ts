@@ -1,8 +1,14 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { Action } from '../../kit/action';
+import { text } from '../../../core/field';
 import { readNoteLine } from '../../../core/notes';
 import { KIND_WORDS, questionsOf, tellMore } from '../../../core/probe';
 import { isPractice } from '../../../core/standin';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -20,8 +26,10 @@ import { TakenList } from './taken-list';
   selector: 'gt-control-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Action,
     BoardPlan,
     Candidates,
+    ChoiceField,
     FindingList,
     MainsQuestions,
     MatButton,
@@ -30,6 +38,7 @@ import { TakenList } from './taken-list';
     PracticeGuess,
     Settle,
     TakenList,
+    TextField,
     TwoColumns,
   ],
   styles: '[data-remainder] { list-style: disc; padding-left: 1.2rem; } [data-remainder] li { margin: 0.4rem 0; }',
@@ -38,7 +47,10 @@ import { TakenList } from './taken-list';
 export class ControlPart {
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('');
-  protected readonly error = signal('');
+  protected readonly fresh = new FormControl('', { nonNullable: true });
+  protected readonly another = new FormControl('', { nonNullable: true });
+  protected readonly nameField = text('name', { most: 40 });
+  protected readonly controls = computed(() => this.bench.job().controls.map((c): Choice => [c.id, c.name]));
   protected readonly control = computed(
     () => this.bench.job().controls.find((c) => c.id === this.chosen()) ?? this.bench.job().controls[0],
   );
@@ -97,11 +109,16 @@ export class ControlPart {
     this.bench.unskip(this.control()!.id);
   }
 
-  protected name(box: HTMLInputElement): void {
+  /** A new control is the one that is looked at from then on. */
+  protected name(box: FormControl<string>): void {
     const u = readNoteLine(`control ${box.value}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
-    if (!u.ok) return this.error.set(u.message);
-    this.error.set('');
+    if (!u.ok || u.edit.do !== 'add-control') {
+      box.setErrors({ name: u.ok ? 'a name is wanted' : u.message });
+      box.markAsDirty();
+      return;
+    }
     this.bench.edit(u.edit);
-    box.value = '';
+    this.chosen.set(u.edit.id);
+    box.reset();
   }
 }

@@ -1,9 +1,33 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import type { Control, Keypad, PadKey } from '../../../core/job';
-import { decodeKeypad, ghosts, pinSides, sharedLines } from '../../../core/scan';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { toSignal } from '@angular/core/rxjs-interop';
+import { FormControl } from '@angular/forms';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { Cell, Table } from '../../kit/table';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { Action } from '../../kit/action';
+import { text } from '../../../core/field';
+import type { Keypad, PadKey } from '../../../core/job';
+import {
+  controlFromKey,
+  controlNameOf,
+  decodeKeypad,
+  decodingTroubles,
+  ghosts,
+  keyOfName,
+  mapOnto,
+  pinSides,
+  readPad,
+  sharedLines,
+  type LabelledTiming,
+} from '../../../core/scan';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
 import { padCapture, PROOFER_PAD } from '../../../core/standin';
+import type { Choice } from '../../kit/choice-field';
+import { pickFiles } from '../../kit/pick-files';
+import type { Column } from '../../kit/table';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -13,17 +37,54 @@ import { PadDrawing } from './pad-drawing';
 import { PartsNav } from './parts-nav';
 import { ScanStrip } from './scan-strip';
 
+const EXAMPLE_PAD = '1 2 3\n4 5 6\n7 8 9\nwarm 0 start';
+
 /** Keypads: which two lines each key joins, from captures of the lines or from continuity of the tail. */
 @Component({
   selector: 'gt-keypad-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatButton, PadDrawing, PartsNav, ScanStrip, Settle, TwoColumns],
+  imports: [
+    Action,
+    Cell,
+    ChoiceField,
+    FindingList,
+    MatButton,
+    MatProgressBar,
+    PadDrawing,
+    PartsNav,
+    ScanStrip,
+    Settle,
+    Table,
+    TextField,
+    TwoColumns,
+  ],
   templateUrl: './keypad-part.html',
 })
 export class KeypadPart {
   private readonly bench = inject(Bench);
   protected readonly captures = inject(Captures);
-  protected readonly pointed = signal('');
+  private readonly taker = inject(TakeAway);
+  protected readonly labelField = text('name', { least: 1, most: 60 });
+  protected readonly pinField = text('pin', { most: 20 });
+  protected readonly held = new FormControl('', { nonNullable: true });
+  protected readonly pinA = new FormControl('', { nonNullable: true });
+  protected readonly pinB = new FormControl('', { nonNullable: true });
+  protected readonly padName = new FormControl('front pad', { nonNullable: true });
+  protected readonly padRows = new FormControl(EXAMPLE_PAD, { nonNullable: true });
+  protected readonly labelOf = (c: LabelledTiming): string => c.label;
+  protected readonly captureColumns: readonly Column<ReturnType<typeof this.captures.list>[number]>[] = [
+    { key: 'label', head: 'key held' },
+    {
+      key: 'what',
+      head: 'what was read',
+      text: (c) =>
+        `${c.timing.lines.length} lines, ${this.seconds(c.timing.seconds)}, ${c.timing.events} events` +
+        (c.cutOff ? '; the file was cut off' : ''),
+    },
+    { key: 'do', head: '' },
+  ];
+  protected readonly keyChoices = computed(() => (this.pad()?.keys ?? []).map((k): Choice => [k.label, k.label]));
+  protected readonly pointed = toSignal(this.held.valueChanges, { initialValue: '' });
   protected readonly look = signal('');
   protected readonly error = signal('');
   protected readonly troubles = signal<readonly string[]>([]);
@@ -50,10 +111,9 @@ export class KeypadPart {
     effect(() => this.captures.belongTo(this.bench.id()));
   }
 
-  protected open(chooser: HTMLInputElement): void {
-    const files = [...(chooser.files ?? [])];
+  protected async open(): Promise<void> {
+    const files = await pickFiles('.vcd,.csv,.txt', true);
     if (files.length) this.captures.read(files);
-    chooser.value = '';
   }
 
   protected fromStandin(): void {
@@ -66,97 +126,54 @@ export class KeypadPart {
     this.bench.put('survey.keypads', pad, say);
   }
 
-  protected draw(name: string, text: string): void {
-    const rows = text
-      .split('\n')
-      .map((r) => r.trim().split(/\s+/).filter(Boolean))
-      .filter((r) => r.length);
-    const keys = rows.flatMap((r, row) =>
-      r
-        .map((label, column): PadKey => ({ label, row, column, lines: [], from: 'hand' }))
-        .filter((k) => k.label !== '.'),
-    );
-    const twice = keys.find((k, i) => keys.findIndex((o) => o.label === k.label) !== i);
-    const columns = Math.max(0, ...rows.map((r) => r.length));
-    const why =
-      keys.length === 0
-        ? 'There is no key yet.'
-        : twice
-          ? `The key ${twice.label} stands twice; give each a label of its own.`
-          : rows.length > 16 || columns > 16
-            ? 'A pad has at most 16 rows and 16 columns.'
-            : '';
-    this.error.set(why);
-    if (!why)
-      this.keep(
-        { id: this.bench.newId(), name: name.trim() || 'pad', rows: rows.length, columns, keys, scan: null },
-        `keypad ${name}: ${keys.length} keys`,
-      );
+  protected draw(): void {
+    const read = readPad(this.padRows.value);
+    this.error.set(read.ok ? '' : read.message);
+    if (!read.ok) return;
+    const { rows, columns, keys } = read;
+    const name = this.padName.value || 'pad';
+    this.keep({ id: this.bench.newId(), name, rows, columns, keys, scan: null }, `keypad ${name}: ${keys.length} keys`);
   }
 
   protected decode(pad: Keypad): void {
-    const map = decodeKeypad(this.captures.list());
-    const strangers = map.keys
-      .filter((k) => !pad.keys.some((p) => p.label === k.label))
-      .map((k) => `There is no key ${k.label} on the pad; rename the capture.`);
-    this.troubles.set([...map.problems.map((p) => p.text), ...strangers]);
-    if (!map.scan) return;
-    const keys = pad.keys.map((k): PadKey => {
-      const found = map.keys.filter((f) => f.label === k.label);
-      return found.length === 1 ? { ...k, lines: [found[0]!.strobe, found[0]!.sense], from: 'capture' } : k;
-    });
-    this.keep({ ...pad, keys, scan: map.scan }, `${pad.name}: map read from ${this.captures.list().length} captures`);
+    const captures = this.captures.list().map((c) => ({ ...c, label: keyOfName(pad, c.label) }));
+    const map = decodeKeypad(captures);
+    const laid = mapOnto(pad, map);
+    this.troubles.set(decodingTroubles(map, laid.strangers));
+    if (map.scan) this.keep(laid.pad, `${pad.name}: map read from ${captures.length} captures`);
   }
 
-  /** Controls named like a key of the pad, which the scan tells about. */
-  protected readonly namesakes = computed(() =>
-    this.bench.job().controls.filter((c) => this.pad()?.scan && this.pad()!.keys.some((k) => k.label === c.name)),
+  /** The keys whose lines are known, and which of them are controls already. */
+  protected readonly pressable = computed(() =>
+    (this.pad()?.keys ?? [])
+      .filter((k) => k.lines.length === 2)
+      .map((key) => {
+        const name = controlNameOf(key);
+        const control = this.bench.job().controls.find((c) => c.name === name);
+        const told = this.bench
+          .job()
+          .readings.some((r) => r.control === control?.id && r.by === 'capture' && !r.struck);
+        return { key, name, taken: control !== undefined && told };
+      }),
   );
 
-  /** What the capture says of a key's strobe, as readings of the control of that name. */
-  protected giveTo(control: Control): void {
-    const scan = this.pad()!.scan!;
-    const A = {
-      kind: 'contact',
-      name: this.bench.assessment().surveys.find((s) => s.control === control.id)?.signal ?? 'A',
-    } as const;
-    const high =
-      scan.polarity === 'low' ? 1 - scan.widthSeconds / scan.periodSeconds : scan.widthSeconds / scan.periodSeconds;
-    const base = {
-      at: this.bench.now(),
-      control: control.id,
-      from: A,
-      to: { kind: 'ground', name: '' },
-      state: 'idle',
-      relation: '=',
-      by: 'capture',
-      said: '',
-      struck: false,
-    } as const;
-    const readings = [
-      { ...base, id: this.bench.newId(), kind: 'hertz', value: 1 / scan.periodSeconds, digit: 0.01 } as const,
-      { ...base, id: this.bench.newId(), kind: 'duty', value: high, digit: 0.001 } as const,
-    ];
-    this.bench.edit({
-      do: 'several',
-      say: `${control.name}: period and share of its strobe from the captures`,
-      edits: readings.map((reading) => ({ do: 'add-reading', reading, say: '' }) as const),
-    });
+  protected pressKey(pad: Keypad, key: PadKey): void {
+    this.bench.edit(controlFromKey(this.bench.job(), pad, key, this.bench.now(), this.bench.newId));
   }
 
-  protected join(pad: Keypad, label: string, a: HTMLInputElement, b: HTMLInputElement): void {
-    const [x, y] = [a.value.trim(), b.value.trim()];
-    if (!x || !y || x === y) return this.troubles.set(['Say two different pins.']);
+  protected join(pad: Keypad): void {
+    const [label, x, y] = [this.held.value, this.pinA.value, this.pinB.value];
+    if (!label || !x || !y || x === y) return this.troubles.set(['Say the key that is held, and two different pins.']);
     this.troubles.set([]);
     this.keep(
       { ...pad, keys: pad.keys.map((k) => (k.label === label ? { ...k, lines: [x, y], from: 'continuity' } : k)) },
       `${pad.name}: ${label} joins pins ${x} and ${y}`,
     );
-    a.value = b.value = '';
-    a.focus();
+    this.pinA.reset();
+    this.pinB.reset();
   }
 
   protected remove(pad: Keypad): void {
-    this.bench.drop('survey.keypads', pad.id);
+    this.taker.drop(pad.name, 'survey.keypads', pad.id);
   }
 }

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { Row } from '../../kit/action';
 import { LOOKS, type Look } from '../../../core/job';
 import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
 
@@ -6,11 +7,12 @@ import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
 @Component({
   selector: 'gt-look-choice',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Row],
   host: { '(document:keydown)': 'key($event)' },
   template: `
     <div class="looks">
       @for (c of choices(); track c.look; let i = $index) {
-        <button type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)">
+        <button gtRow type="button" [attr.data-look]="c.look" [disabled]="waits()" (click)="picked.emit(c.look)">
           <strong
             ><kbd>{{ (i + 1) % 10 }}</kbd
             >&ngsp;{{ c.words }}</strong

@@ -1,5 +1,6 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Action } from '../../kit/action';
 import { readNoteLine } from '../../../core/notes';
 import { UNKNOWN_MAINS } from '../../../core/job';
 import { questionsOf, type MainsQuestion } from '../../../core/probe';
@@ -58,7 +59,7 @@ const ASKED: Readonly<
 @Component({
   selector: 'gt-mains-questions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton],
+  imports: [Action, MatButton],
   host: { '(document:keydown)': 'key($event)' },
   template: `
     @if (now(); as q) {
@@ -67,7 +68,7 @@ const ASKED: Readonly<
         <p class="caution">Plug pulled and in sight while you look.</p>
         <div class="answers">
           @for (a of q.answers; track a[0]; let i = $index) {
-            <button mat-stroked-button type="button" (click)="say(q.word, a[0])">
+            <button matButton gtAction="offer" type="button" (click)="say(q.word, a[0])">
               <kbd>{{ i + 1 }}</kbd>&ngsp;{{ a[1] }}
             </button>
           }
@@ -76,7 +77,7 @@ const ASKED: Readonly<
       </section>
     } @else {
       <p class="muted" data-mains-said>
-        {{ said() }} <button type="button" class="link" (click)="again()">Say it anew</button>
+        {{ said() }} <button type="button" matButton gtAction="say" (click)="again()">Say it anew</button>
       </p>
     }
   `,

@@ -1,8 +1,13 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { formatQuantity } from '../../../core/quantity';
 import { HAND_METER, isStated, type Meter, meterFields } from '../../../core/job';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
-import { QuantityField } from '../../ui/quantity-field';
 import { TwoColumns } from '../../ui/two-columns';
 import { PartsNav } from './parts-nav';
 
@@ -10,15 +15,19 @@ import { PartsNav } from './parts-nav';
 @Component({
   selector: 'gt-meter-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, PartsNav, QuantityField, TwoColumns],
+  imports: [Action, ChoiceField, MatButton, PartsNav, QuantityField, TextField, TwoColumns],
   templateUrl: './meter-part.html',
 })
 export class MeterPart {
   protected readonly fields = meterFields;
+  protected readonly acKinds: readonly Choice<boolean>[] = [
+    [true, 'true r.m.s.'],
+    [false, 'averaging, scaled for sine'],
+  ];
   private readonly bench = inject(Bench);
   protected readonly meter = computed(() => this.bench.job().survey.meter);
   protected readonly stated = computed(() => isStated(this.meter()));
-  protected readonly top = computed(() => `${(this.meter().mostOhms / 1e6).toPrecision(2)} MΩ`);
+  protected readonly top = computed(() => formatQuantity(this.meter().mostOhms, 'Ω'));
 
   protected set(part: Partial<Meter>): void {
     this.bench.set('survey.meter', { ...part, stated: true });

@@ -1,3 +1,4 @@
+import { MatButton } from '@angular/material/button';
 import {
   ChangeDetectionStrategy,
   Component,
@@ -10,12 +11,15 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { MatButton } from '@angular/material/button';
-import { refuse } from '../../../core/notes';
+import { ChoiceField } from '../../kit/choice-field';
+import { Action } from '../../kit/action';
+import { readAnswer, typedNumber } from '../../../core/notes';
 import { sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
 import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
-import { parseQuantity, seededRandom, own } from '../../../core/quantity';
+import { seededRandom, own } from '../../../core/quantity';
 import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';
+import { BenchField } from '../../kit/bench-field';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
 import { Voice } from '../../ui/voice';
@@ -28,19 +32,19 @@ import { ReadingRuler } from './reading-ruler';
 @Component({
   selector: 'gt-next-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ControlPicture, LookChoice, MatButton, Meanings, ReadingRuler],
+  imports: [Action, BenchField, ChoiceField, ControlPicture, LookChoice, MatButton, Meanings, ReadingRuler],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './next-sheet.html',
 })
 export class NextSheet {
   protected readonly bench = inject(Bench);
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  private readonly field = viewChild<ElementRef<HTMLInputElement>>('field');
+  private readonly field = viewChild(BenchField);
   readonly next = input.required<NextReading>();
   readonly name = input.required<string>();
   protected readonly typed = signal('');
   protected readonly error = signal('');
-  protected readonly standins = Object.values(STANDINS);
+  protected readonly standins = Object.values(STANDINS).map((s): Choice => [s.key, s.name]);
   protected readonly standin = computed(() => standinOf(this.bench.job().standin));
   /** Isolation is never put off; neither is the choice on the practice shelf. */
   protected readonly skippable = computed(
@@ -52,11 +56,7 @@ export class NextSheet {
     const { kind } = this.next();
     return kind === 'amps' ? 'mA' : `${UNIT_OF[kind]}${kind === 'volts-ac' ? ' AC' : ''}`;
   });
-  protected readonly typedValue = computed(() => {
-    const n = this.next();
-    const parsed = this.typed().trim() ? parseQuantity(this.withUnit(this.typed()), UNIT_OF[n.kind]) : null;
-    return parsed?.ok ? parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) : null;
-  });
+  protected readonly typedValue = computed(() => typedNumber(this.next().kind, this.typed()));
 
   constructor() {
     const busy = inject(HandsBusy);
@@ -71,25 +71,20 @@ export class NextSheet {
     effect(() => {
       const title = this.next().notePrefix;
       const field = this.field();
-      if (before && title !== before) untracked(() => setTimeout(() => this.take(field?.nativeElement)));
+      if (before && title !== before) untracked(() => setTimeout(() => this.take(field)));
       before = title;
     });
   }
 
   /** Gives the caret to the field unless somebody is typing elsewhere: what is typed there must not end up here. */
-  private take(field: HTMLInputElement | undefined): void {
+  private take(field: BenchField | undefined): void {
     const at = document.activeElement;
     if (!at || at === document.body || this.host.nativeElement.contains(at)) field?.focus();
   }
 
-  /** A bare number in the milliampere field is milliamperes; a typed unit wins. */
-  private withUnit(text: string): string {
-    return this.next().kind === 'amps' && /^[\s<>\d.,+-]+$/.test(text) ? `${text.trim()} mA` : text;
-  }
-
   /** A number typed while the next question is still being found is kept in the field, not given to the last question. */
   protected enter(): void {
-    if (!this.bench.working()) this.record(this.withUnit(this.typed()));
+    if (!this.bench.working()) this.record(this.typed());
   }
 
   protected overRange(): void {
@@ -102,22 +97,10 @@ export class NextSheet {
 
   /** Takes the number as the note line would, so that both ways in are one. */
   private record(text: string): void {
-    const n = this.next();
-    const { meter } = this.bench.job().survey;
-    const parsed = parseQuantity(text, UNIT_OF[n.kind], UNIT_OF[n.kind] === 'Ω' ? meter.mostOhms : undefined);
-    const refusal = parsed.ok
-      ? parsed.quantity.unit !== UNIT_OF[n.kind]
-        ? `this reading is in ${UNIT_OF[n.kind]}, not in ${parsed.quantity.unit}`
-        : refuse({ ...n, value: parsed.quantity.value * (n.kind === 'duty' ? 0.01 : 1) }, meter)
-      : `not understood at character ${parsed.at + 1}: ${parsed.message}`;
-    if (!parsed.ok || refusal) {
-      this.error.set(`${refusal!.charAt(0).toUpperCase()}${refusal!.slice(1)}.`);
-      this.field()?.nativeElement.focus();
-      return;
-    }
-    const { value, digit, relation } = parsed.quantity;
-    const scale = n.kind === 'duty' ? 0.01 : 1;
-    this.store({ value: value * scale, digit: digit * scale, relation, said: '' }, 'hand');
+    const read = readAnswer(this.next(), text, this.bench.job().survey.meter);
+    if (read.ok) return this.store(read.shown, 'hand');
+    this.error.set(read.message);
+    this.field()?.focus();
   }
 
   private store(shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'>, by: Reading['by']): void {
@@ -142,8 +125,7 @@ export class NextSheet {
       reading,
       say: `${this.name()}, ${sayPlace(reading)}, ${sayValue(reading)}${reading.by === 'standin' ? ', from the stand-in' : ''}`,
     });
-    this.typed.set('');
-    this.error.set('');
+    this.field()?.done();
   }
 
   protected skip(): void {
@@ -175,14 +157,13 @@ export class NextSheet {
       this.bench.set('standin', { model, seed: 1 }, `the ${standin.name} stand-in is measured instead of hardware`);
   }
 
-  /** Hands busy: digits go to the only field; a foot pedal's Page Down goes on. */
+  /** What is typed with no box in hand begins the answer: digits, signs, and the O of OL; a foot pedal's Page Down goes on. */
   protected key(event: KeyboardEvent): void {
-    const field = this.field()?.nativeElement;
-    if (!field) return;
-    if (event.key === 'PageDown' && this.typed().trim()) {
-      event.preventDefault();
-      this.enter();
-    } else if (/^[\d.,<>-]$/.test(event.key) && !event.ctrlKey && !event.metaKey && event.target === document.body)
-      field.focus();
+    const field = this.field();
+    if (!field || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (event.key === 'PageDown' && this.typed().trim()) this.enter();
+    else if (/^[\d.,<>O-]$/.test(event.key) && event.target === document.body) field.begin(event.key);
+    else return;
+    event.preventDefault();
   }
 }

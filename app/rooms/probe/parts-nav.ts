@@ -1,31 +1,17 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { RouterLink } from '@angular/router';
+import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { PartState } from './part-state';
 
 export const PARTS = ['controls', 'strip', 'keypad', 'supplies', 'sizes', 'photographs', 'meter'] as const;
 export type ProbePart = (typeof PARTS)[number];
 
-/** What Probe can survey, as a line of words; the one that is open stands out. */
+/** What Probe can survey, as tabs; the address tells which is open. */
 @Component({
   selector: 'gt-parts-nav',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [RouterLink],
-  template: `
-    <nav class="parts" aria-label="What to survey">
-      @for (p of parts(); track p.part) {
-        <a
-          routerLink="."
-          [queryParams]="{ part: p.part === 'controls' ? null : p.part }"
-          [attr.aria-current]="p.part === here() ? 'true' : null"
-          >{{ p.part }}
-          @if (p.count) {
-            &ngsp;<span class="muted">{{ p.count }}</span>
-          }
-        </a>
-      }
-    </nav>
-  `,
+  imports: [Tabs],
+  template: `<gt-tabs label="What to survey" param="part" [tabs]="parts()" [here]="here()" />`,
 })
 export class PartsNav {
   private readonly bench = inject(Bench);
@@ -41,6 +27,6 @@ export class PartsNav {
       photographs: survey.photos.length,
       meter: 0,
     };
-    return PARTS.map((part) => ({ part, count: count[part] }));
+    return PARTS.map((part): Tab => ({ key: part, words: part, count: count[part] }));
   });
 }

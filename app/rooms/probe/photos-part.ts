@@ -1,6 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { TextField } from '../../kit/text-field';
+import { Action, Row } from '../../kit/action';
+import { text } from '../../../core/field';
 import type { Photo } from '../../../core/job';
+import { pickFiles } from '../../kit/pick-files';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { Photos } from '../../store/photos';
 import { TwoColumns } from '../../ui/two-columns';
@@ -10,13 +16,16 @@ import { PartsNav } from './parts-nav';
 @Component({
   selector: 'gt-photos-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, PartsNav, TwoColumns],
+  imports: [Action, MatButton, PartsNav, Row, TextField, TwoColumns],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   templateUrl: './photos-part.html',
 })
 export class PhotosPart {
   private readonly bench = inject(Bench);
   protected readonly photos = inject(Photos);
+  private readonly taker = inject(TakeAway);
+  protected readonly here = new FormControl('', { nonNullable: true });
+  protected readonly pinField = text('name', { most: 100 });
   protected readonly chosen = signal('');
   protected readonly troubles = signal<readonly string[]>([]);
   protected readonly at = signal<{ x: number; y: number } | null>(null);
@@ -30,10 +39,8 @@ export class PhotosPart {
     effect(() => void this.photos.show(this.list()));
   }
 
-  protected async add(chooser: HTMLInputElement): Promise<void> {
-    const files = [...(chooser.files ?? [])];
-    chooser.value = '';
-    await this.take(files);
+  protected async add(): Promise<void> {
+    await this.take(await pickFiles('image/*', true));
   }
 
   protected drop(event: DragEvent): void {
@@ -76,12 +83,13 @@ export class PhotosPart {
       });
   }
 
-  protected pin(photo: Photo, box: HTMLInputElement): void {
-    const label = box.value.trim();
+  protected pin(photo: Photo): void {
+    const label = this.here.value;
     const at = this.at();
     if (!label || !at) return;
     this.change({ ...photo, pins: [...photo.pins, { ...at, label }] }, `${photo.name}: ${label} pinned`);
     this.at.set(null);
+    this.here.reset();
   }
 
   protected unpin(photo: Photo, index: number): void {
@@ -112,6 +120,6 @@ export class PhotosPart {
   }
 
   protected remove(photo: Photo): void {
-    this.bench.drop('survey.photos', photo.id);
+    this.taker.drop(photo.name, 'survey.photos', photo.id);
   }
 }

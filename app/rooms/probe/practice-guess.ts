@@ -1,28 +1,30 @@
-import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { Action } from '../../kit/action';
 import { CONTROL_KINDS } from '../../../core/job';
 import { KIND_WORDS, practiceResult, type Guess } from '../../../core/probe';
 import { Bench } from '../../store/bench';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
+import type { Choice } from '../../kit/choice-field';
 
 /** On the practice shelf: name the control, and hear how few readings would have done. */
 @Component({
   selector: 'gt-practice-guess',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, MatButton],
+  imports: [Action, ChoiceField, MatButton],
   template: `
     <section class="practice">
       <h3>Practice: what is it?</h3>
       <form class="answers" (submit)="$event.preventDefault(); guess()">
-        <gt-choice label="Your answer" [value]="answer()" [choices]="kinds" (picked)="answer.set($any($event))" />
-        <button mat-stroked-button type="submit">That is it</button>
-        <button type="button" class="link" (click)="another()">another one</button>
+        <gt-choice label="Your answer" [value]="answer()" [choices]="kinds" (changed)="answer.set($event)" />
+        <button matButton gtAction="offer" type="submit">That is it</button>
+        <button type="button" matButton gtAction="say" (click)="another()">another one</button>
       </form>
       <gt-choice
         label="What may come"
         [value]="bench.job().standin.model"
         [choices]="shelves"
-        (picked)="another($event)"
+        (changed)="another($event)"
       />
       @if (words()) {
         <p role="status" [class.parted-words]="!right()">{{ words() }}</p>
@@ -32,8 +34,8 @@ import { ChoiceField, type Choice } from '../../ui/choice-field';
 })
 export class PracticeGuess {
   protected readonly bench = inject(Bench);
-  protected readonly kinds: readonly Choice[] = [
-    ...CONTROL_KINDS.map((kind): Choice => [kind, KIND_WORDS[kind].name]),
+  protected readonly kinds: readonly Choice<Guess>[] = [
+    ...CONTROL_KINDS.map((kind): Choice<Guess> => [kind, KIND_WORDS[kind].name]),
     ['none', 'none of these'],
   ];
   protected readonly shelves: readonly Choice[] = [

@@ -1,6 +1,12 @@
-import { asQuantity, readField, type QuantityField as NumberField } from '../../../core/field';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { FieldScope } from '../../kit/half-typed';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { text, type Field } from '../../../core/field';
 import {
   ACCESS,
   FACE_SHAPES,
@@ -14,28 +20,50 @@ import {
 } from '../../../core/job';
 import { sizeOf } from '../../../core/mechanics';
 import { formatQuantity } from '../../../core/quantity';
+import type { Choice } from '../../kit/choice-field';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
-import { QuantityField } from '../../ui/quantity-field';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { PartsNav } from './parts-nav';
+
+const inWords = <V extends string>(list: readonly V[]): readonly Choice<V>[] =>
+  list.map((v): Choice<V> => [v, v.replaceAll('-', ' ')]);
 
 /** The hand's side: force, travel and room of each control, and parts measured with a caliper. */
 @Component({
   selector: 'gt-sizes-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatButton, PartsNav, QuantityField, Settle, TwoColumns],
+  imports: [
+    Action,
+    ChoiceField,
+    FieldScope,
+    FindingList,
+    MatButton,
+    PartsNav,
+    QuantityField,
+    Settle,
+    TextField,
+    TwoColumns,
+  ],
   templateUrl: './sizes-part.html',
 })
 export class SizesPart {
   protected readonly faceFields = faceFields;
   private readonly bench = inject(Bench);
-  protected readonly shapes = FACE_SHAPES;
-  protected readonly access = ACCESS;
-  protected readonly kinds = PIECES;
-  protected readonly trouble = signal('');
-  protected readonly words = (s: string): string => s.replace(/-/g, ' ');
+  private readonly taker = inject(TakeAway);
+  protected readonly fields = pieceFields;
+  protected readonly shapes = inWords(FACE_SHAPES);
+  protected readonly access = inWords(ACCESS);
+  protected readonly kinds = inWords(PIECES);
+  protected readonly one: Field<number | null> = { ...caliperReading, usual: null, empty: true } as Field<
+    number | null
+  >;
+  protected readonly nameField = text('name', { most: 60 });
+  protected readonly name = new FormControl('', { nonNullable: true });
+  protected readonly kind = new FormControl<Piece['kind']>(PIECES[0], { nonNullable: true });
+  protected readonly caliper = new FormControl(pieceFields.caliperMetres.usual, { nonNullable: true });
   protected readonly faces = computed(() =>
     this.bench.job().controls.map((c) => ({
       ...(this.bench.job().survey.faces.find((f) => f.control === c.id) ?? freshFace(c.id)),
@@ -62,23 +90,13 @@ export class SizesPart {
     this.bench.put('survey.faces', { ...own, ...part });
   }
 
-  private length(field: NumberField, text: string): number | null {
-    const read = readField(field, text);
-    this.trouble.set(
-      read.ok && text.trim() ? '' : `${text.trim() || 'nothing'}: ${read.ok ? 'a size is wanted' : read.message}`,
-    );
-    return read.ok && text.trim() ? read.value : null;
-  }
-
-  protected more(piece: Piece, box: HTMLInputElement): void {
-    const metres = this.length(asQuantity(caliperReading), box.value);
+  protected more(piece: Piece, metres: number | null): void {
     if (metres === null) return;
     this.bench.put(
       'survey.pieces',
       { ...piece, readings: [...piece.readings, metres] },
       `${piece.name}: ${formatQuantity(metres, 'm')}`,
     );
-    box.value = '';
   }
 
   protected fewer(piece: Piece): void {
@@ -89,21 +107,20 @@ export class SizesPart {
     );
   }
 
-  protected add(box: HTMLInputElement, kind: string, error: string): void {
-    const name = box.value.trim();
-    const caliperMetres = this.length(asQuantity(pieceFields.caliperMetres), error);
-    if (!name || caliperMetres === null) return;
+  protected add(): void {
+    const name = this.name.value;
+    if (!name || this.caliper.invalid) return;
     this.bench.put('survey.pieces', {
       id: this.bench.newId(),
       name,
-      kind: kind as Piece['kind'],
+      kind: this.kind.value,
       readings: [],
-      caliperMetres,
+      caliperMetres: this.caliper.value,
     });
-    box.value = '';
+    this.name.reset();
   }
 
   protected remove(piece: Piece): void {
-    this.bench.drop('survey.pieces', piece.id);
+    this.taker.drop(piece.name, 'survey.pieces', piece.id);
   }
 }

@@ -1,9 +1,17 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { readNoteLine, refuse } from '../../../core/notes';
-import { sayPlace, sayValue, UNIT_OF, type Reading } from '../../../core/job';
-import { stripState, type StripStep } from '../../../core/probe';
-import { formatQuantity, parseQuantity } from '../../../core/quantity';
+import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { quantity, text } from '../../../core/field';
+import { readAnswer, readNoteLine } from '../../../core/notes';
+import { sayPlace, sayValue, type Reading } from '../../../core/job';
+import { controlFromPair, stripState, type StripStep } from '../../../core/probe';
+import { formatQuantity } from '../../../core/quantity';
+import { BenchField } from '../../kit/bench-field';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -17,14 +25,35 @@ import { TakenList } from './taken-list';
 @Component({
   selector: 'gt-strip-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MainsQuestions, MatButton, PairTable, PartsNav, Settle, TakenList, TwoColumns],
+  imports: [
+    Action,
+    BenchField,
+    ChoiceField,
+    FindingList,
+    MainsQuestions,
+    MatButton,
+    PairTable,
+    PartsNav,
+    QuantityField,
+    Settle,
+    TakenList,
+    TextField,
+    TwoColumns,
+  ],
   templateUrl: './strip-part.html',
 })
 export class StripPart {
   private readonly bench = inject(Bench);
   protected readonly chosen = signal('');
   protected readonly error = signal('');
-  protected readonly made = signal('');
+  protected readonly typed = signal('');
+  private readonly field = viewChild(BenchField);
+  protected readonly nameField = text('name', { most: 40 });
+  protected readonly wireField = text('wire', { most: 40 });
+  protected readonly countField = quantity('Terminals', '1', 6, { least: 2, most: 12, whole: true });
+  protected readonly name = new FormControl('', { nonNullable: true });
+  protected readonly count = new FormControl(6, { nonNullable: true });
+  protected readonly stripChoices = computed(() => this.strips().map((s): Choice => [s.id, s.name]));
   protected readonly strips = computed(() => this.bench.job().survey.strips);
   private readonly strip = computed(() => this.strips().find((s) => s.id === this.chosen()) ?? this.strips()[0]);
   protected readonly state = computed(() => {
@@ -39,70 +68,51 @@ export class StripPart {
   protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);
   protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
 
-  /**
-   * A number answers the very question that was asked: its setting, its state and its place go with it, and a unit of
-   * another kind is refused.
-   */
-  protected answer(n: StripStep, text: string, box?: HTMLInputElement): void {
-    const { meter } = this.bench.job().survey;
-    const unit = UNIT_OF[n.kind];
-    const parsed = parseQuantity(text, unit, unit === 'Ω' ? meter.mostOhms : undefined);
-    if (!parsed.ok) return this.error.set(`Not understood at character ${parsed.at + 1}: ${parsed.message}.`);
-    const { kind, value, relation, digit } = parsed.quantity;
-    if (kind && `volts-${kind}` !== n.kind)
-      return this.error.set(
-        `The question is for ${n.kind === 'volts-ac' ? 'AC' : 'DC'} volts, and this ` +
-          `says ${kind.toUpperCase()}: set the meter to the one that is asked.`,
-      );
+  /** A number answers the very question that was asked: its setting, its state and its place go with it. */
+  protected answer(n: StripStep, text: string): void {
     const point = (p: number | 'mains' | 'earth'): Reading['from'] =>
       typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' };
+    const asked = { kind: n.kind, from: point(n.a), to: point(n.b), state: n.state };
+    const read = readAnswer(asked, text, this.bench.job().survey.meter);
+    if (!read.ok) {
+      this.error.set(read.message);
+      this.field()?.focus();
+      return;
+    }
     const reading: Reading = {
       id: this.bench.newId(),
       at: this.bench.now(),
       control: this.strip()!.id,
-      from: point(n.a),
-      to: point(n.b),
-      state: n.state,
-      kind: n.kind,
-      relation,
-      value,
-      digit,
+      ...asked,
+      ...read.shown,
       by: 'hand',
-      said: '',
       struck: false,
     };
-    const refusal = refuse(reading, meter);
-    if (refusal) return this.error.set(`${refusal.charAt(0).toUpperCase()}${refusal.slice(1)}.`);
-    this.error.set('');
     this.bench.edit({
       do: 'add-reading',
       reading,
       say: `${this.strip()!.name}, ${sayPlace(reading)}, ${sayValue(reading)}`,
     });
-    if (!box) return;
-    box.value = '';
-    box.focus();
+    this.field()?.done();
+    this.field()?.focus();
   }
 
   /** Every answer in words goes in as a note line, so that the ways in are one. */
-  protected enter(line: string, box?: HTMLInputElement): void {
+  protected enter(line: string): void {
     const u = readNoteLine(line, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
-    if (!u.ok) return this.error.set(u.message);
-    this.error.set('');
-    this.bench.edit(u.edit);
-    if (box) {
-      box.value = '';
-      box.focus();
-    }
+    if (u.ok) this.bench.edit(u.edit);
   }
 
-  protected make(name: string, count: string): void {
-    const u = readNoteLine(`strip ${name.trim() || '?'} ${count}`, this.bench.job(), {
-      id: this.bench.newId(),
-      now: this.bench.now(),
-    });
-    this.made.set(u.ok ? '' : u.message);
-    if (u.ok) this.bench.edit(u.edit);
+  protected make(): void {
+    const line = `strip ${this.name.value || '?'} ${this.count.value}`;
+    const u = readNoteLine(line, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
+    if (!u.ok) {
+      this.name.setErrors({ name: u.message });
+      this.name.markAsDirty();
+      return;
+    }
+    this.bench.edit(u.edit);
+    this.name.reset();
   }
 
   protected colour(index: number, text: string): void {
@@ -119,40 +129,9 @@ export class StripPart {
     return wires[a - 1] && wires[b - 1] ? `Wires ${wires[a - 1]} and ${wires[b - 1]}.` : '';
   }
 
-  /** The found pair as a control of its own, A the higher side, with what the strip already read of it. */
-  protected makeControl(a: number, b: number): void {
-    const strip = this.strip()!;
-    const pair = this.state()!.found!;
-    const [hi, lo] = (pair.dcVolts ?? 1) >= 0 ? [a, b] : [b, a];
-    const name = `${strip.name}.${hi}.${lo}`;
-    const u = readNoteLine(`control ${name}`, this.bench.job(), { id: this.bench.newId(), now: this.bench.now() });
-    if (!u.ok) return this.error.set(u.message);
-    const letter = (t: string): string => (Number(t) === hi ? 'A' : 'B');
-    const control = u.edit.do === 'add-control' ? u.edit.id : '';
-    const own = this.taken().filter(
-      (r) =>
-        !r.struck &&
-        [r.from, r.to].every((p) => p.kind !== 'contact' || Number(p.name) === hi || Number(p.name) === lo) &&
-        r.state !== 'loaded',
-    );
-    const copies = own.map(
-      (r) =>
-        ({
-          do: 'add-reading',
-          say: '',
-          reading: {
-            ...r,
-            id: this.bench.newId(),
-            control,
-            from: r.from.kind === 'contact' ? { ...r.from, name: letter(r.from.name) } : r.from,
-            to: r.to.kind === 'contact' ? { ...r.to, name: letter(r.to.name) } : r.to,
-          },
-        }) as const,
-    );
-    this.bench.edit({
-      do: 'several',
-      say: `control ${name}, with ${copies.length} readings from the strip`,
-      edits: [u.edit, ...copies],
-    });
+  /** The found pair as a control of its own, with what the strip already read of it. */
+  protected makeControl(): void {
+    const { strip, found } = this.state()!;
+    if (found) this.bench.edit(controlFromPair(this.bench.job(), strip, found, this.bench.newId));
   }
 }

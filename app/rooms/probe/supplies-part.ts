@@ -1,11 +1,19 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { FieldScope } from '../../kit/half-typed';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { text } from '../../../core/field';
 import { freshRail, type Rail, railFields } from '../../../core/job';
 import { sourceOhms, testLoad } from '../../../core/rails';
 import { formatQuantity } from '../../../core/quantity';
+import type { Choice } from '../../kit/choice-field';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
-import { QuantityField } from '../../ui/quantity-field';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { PartsNav } from './parts-nav';
@@ -14,12 +22,24 @@ import { PartsNav } from './parts-nav';
 @Component({
   selector: 'gt-supplies-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatButton, PartsNav, QuantityField, Settle, TwoColumns],
+  imports: [
+    Action,
+    ChoiceField,
+    FieldScope,
+    FindingList,
+    MatButton,
+    PartsNav,
+    QuantityField,
+    Settle,
+    TextField,
+    TwoColumns,
+  ],
   templateUrl: './supplies-part.html',
 })
 export class SuppliesPart {
   protected readonly fields = railFields;
   private readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
   protected readonly rails = computed(() => this.bench.job().survey.rails);
   protected readonly findings = computed(() =>
     this.bench.findings('probe').filter((f) => f.id.startsWith('probe.rail.')),
@@ -30,8 +50,13 @@ export class SuppliesPart {
       return s ? [{ name: r.name, ohms: formatQuantity(s.result.value, 'Ω') }] : [];
     }),
   );
-  protected readonly tri = (v: boolean | null): string => (v === null ? '' : v ? 'yes' : 'no');
-  protected readonly back = (v: string): boolean | null => (v === '' ? null : v === 'yes');
+  protected readonly there: readonly Choice<boolean | null>[] = [
+    [null, 'not read'],
+    [true, 'yes'],
+    [false, 'no'],
+  ];
+  protected readonly nameField = text('name', { most: 60 });
+  protected readonly name = new FormControl('', { nonNullable: true });
 
   /** A load of 50 mA, or a tenth of a strong rail's volts: enough to see the sag, little enough to harm nothing. */
   protected load(r: Rail): string {
@@ -44,14 +69,14 @@ export class SuppliesPart {
     this.bench.put('survey.rails', { ...r, ...part });
   }
 
-  protected add(box: HTMLInputElement): void {
-    const name = box.value.trim();
+  protected add(): void {
+    const name = this.name.value;
     if (!name) return;
     this.bench.put('survey.rails', freshRail(this.bench.newId(), name));
-    box.value = '';
+    this.name.reset();
   }
 
   protected remove(r: Rail): void {
-    this.bench.drop('survey.rails', r.id);
+    this.taker.drop(`The rail ${r.name}`, 'survey.rails', r.id);
   }
 }

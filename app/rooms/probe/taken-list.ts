@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
+import { Action } from '../../kit/action';
 import { sayPlace, sayTime, sayValue, type Reading } from '../../../core/job';
 import { Bench } from '../../store/bench';
 
@@ -6,6 +8,7 @@ import { Bench } from '../../store/bench';
 @Component({
   selector: 'gt-taken-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, MatButton],
   template: `
     <table class="taken">
       @for (r of readings(); track r.id) {
@@ -16,7 +19,8 @@ import { Bench } from '../../store/bench';
           <td class="right">
             <button
               type="button"
-              class="link quiet"
+              matButton
+              gtAction="away"
               [attr.aria-label]="(r.struck ? 'Count again: ' : 'Withdraw: ') + place(r)"
               (click)="bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck })"
             >

@@ -1,24 +1,32 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatCheckbox } from '@angular/material/checkbox';
+import { TimeField } from '../../kit/time-field';
+import { CheckField } from '../../kit/check-field';
+import { ChoicesField } from '../../kit/toggles-field';
+import { Action } from '../../kit/action';
 import type { Sentence } from '../../../core/job';
 import { nextFirings, saySentence } from '../../../core/routine';
+import type { Choice } from '../../kit/choice-field';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((d, i): Choice<number> => [i + 1, d]);
 
 /** Routine: sentences with their slots, and the next ten times that they come true. */
 @Component({
   selector: 'gt-routine-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatCheckbox, Settle, TwoColumns],
+  imports: [Action, CheckField, ChoicesField, FindingList, MatButton, Settle, TimeField, TwoColumns],
   templateUrl: './routine-room.html',
 })
 export class RoutineRoom {
   protected readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
   protected readonly days = DAYS;
+  protected readonly words = saySentence;
   protected readonly sentences = computed(() => this.bench.job().routine.sentences);
   protected readonly findings = computed(() => this.bench.findings('routine'));
   protected readonly firings = computed(() =>
@@ -39,13 +47,8 @@ export class RoutineRoom {
 
   protected set(s: Sentence, set: Partial<Sentence>): void {
     const next = { ...s, ...set };
-    if (/^\d\d:\d\d$/.test(next.at)) this.bench.put('routine.sentences', next, saySentence(next));
-  }
-
-  protected day(s: Sentence, day: number): void {
-    this.set(s, {
-      days: s.days.includes(day) ? s.days.filter((d) => d !== day) : [...s.days, day].sort((a, b) => a - b),
-    });
+    next.days = [...next.days].sort((a, b) => a - b);
+    this.bench.put('routine.sentences', next, saySentence(next));
   }
 
   protected add(): void {
@@ -59,6 +62,6 @@ export class RoutineRoom {
   }
 
   protected remove(s: Sentence): void {
-    this.bench.drop('routine.sentences', s.id, `no longer: ${saySentence(s)}`);
+    this.taker.drop('The sentence', 'routine.sentences', s.id, `no longer: ${saySentence(s)}`);
   }
 }

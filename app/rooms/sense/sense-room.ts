@@ -1,6 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { Row } from '../../kit/action';
 import type { SensePlan } from '../../../core/job';
 import { CONTACT_TELLS } from '../../../core/sense';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -16,12 +19,16 @@ const CHOICES: readonly { key: SensePlan['contact']; name: string; how: string }
 @Component({
   selector: 'gt-sense-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, Settle, TwoColumns],
+  imports: [ChoiceField, FindingList, Row, Settle, TwoColumns],
   templateUrl: './sense-room.html',
 })
 export class SenseRoom {
   protected readonly bench = inject(Bench);
   protected readonly choices = CHOICES;
+  protected readonly rests: readonly Choice<boolean>[] = [
+    [true, 'closed (a broken wire reads as “away”)'],
+    [false, 'open (a broken wire reads as “there”)'],
+  ];
   protected readonly contact = computed(() => this.bench.job().sense.contact);
   protected readonly findings = computed(() => this.bench.findings('sense'));
   protected readonly rows = computed(() => {

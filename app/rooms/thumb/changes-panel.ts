@@ -1,4 +1,6 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Action } from '../../kit/action';
 import type { Verdict } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
 import { changesFor, contextOf, reasonsOf, wayContext, type Change } from '../../../core/thumb';
@@ -21,7 +23,7 @@ const AFTER: Record<Verdict, string> = {
 @Component({
   selector: 'gt-changes-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, Num],
+  imports: [Action, Glyph, MatButton, Num],
   templateUrl: './changes-panel.html',
   styles:
     '.sides { display: grid; grid-template-columns: 1fr 1fr; gap: 22px; } @media ' +

@@ -1,20 +1,23 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
 import type { Way } from '../../../core/job';
 import { compareWays } from '../../../core/thumb';
 import { WAY_WORDS, type WayResult } from '../../../core/ways';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 
 /** Any two ways side by side on this control; the better side of each line is marked. */
 @Component({
   selector: 'gt-compare-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceField],
   templateUrl: './compare-panel.html',
 })
 export class ComparePanel {
   private readonly bench = inject(Bench);
   readonly ways = input.required<readonly WayResult[]>();
   readonly first = input.required<Way>();
-  protected readonly names = WAY_WORDS;
+  protected readonly choices = computed(() => this.ways().map((w): Choice<Way> => [w.way, WAY_WORDS[w.way].name]));
   protected readonly left = linkedSignal(() => this.first());
   protected readonly right = linkedSignal(() => this.ways().find((w) => w.way !== this.first())?.way ?? this.first());
   private readonly of = (way: Way): WayResult => this.ways().find((w) => w.way === way) ?? this.ways()[0]!;

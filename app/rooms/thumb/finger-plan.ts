@@ -1,11 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import { MOUNTS, type FingerPlan, faceFields, freshFace } from '../../../core/job';
+import { SliderField } from '../../kit/slider-field';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { MOUNTS, type FingerPlan, faceFields, fingerFields, freshFace } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import type { WayResult } from '../../../core/ways';
 import { Num } from '../../ui/num';
-import { QuantityField } from '../../ui/quantity-field';
-import { SliderField } from '../../ui/slider-field';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 
@@ -20,26 +22,24 @@ const SLIDERS: readonly {
       | 'padLengthMetres'
       | 'padWidthMetres'
     );
-  label: string;
-  unit: 'm' | '°';
   least: number;
   most: number;
   step: number;
 }[] = [
-  { key: 'hornMetres', label: 'Horn', unit: 'm', least: 0.005, most: 0.06, step: 0.0005 },
-  { key: 'axisMetres', label: 'Axis above the button', unit: 'm', least: 0.002, most: 0.06, step: 0.0005 },
-  { key: 'restDegrees', label: 'Angle at rest', unit: '°', least: -60, most: 60, step: 1 },
-  { key: 'pressDegrees', label: 'Angle pressed', unit: '°', least: 0, most: 89, step: 1 },
-  { key: 'leverMetres', label: 'Pad to press', unit: 'm', least: 0.005, most: 0.12, step: 0.001 },
-  { key: 'padLengthMetres', label: 'Pad, along', unit: 'm', least: 0.01, most: 0.12, step: 0.001 },
-  { key: 'padWidthMetres', label: 'Pad, across', unit: 'm', least: 0.01, most: 0.08, step: 0.001 },
+  { key: 'hornMetres', least: 0.005, most: 0.06, step: 0.0005 },
+  { key: 'axisMetres', least: 0.002, most: 0.06, step: 0.0005 },
+  { key: 'restDegrees', least: -60, most: 60, step: 1 },
+  { key: 'pressDegrees', least: 0, most: 89, step: 1 },
+  { key: 'leverMetres', least: 0.005, most: 0.12, step: 0.001 },
+  { key: 'padLengthMetres', least: 0.01, most: 0.12, step: 0.001 },
+  { key: 'padWidthMetres', least: 0.01, most: 0.08, step: 0.001 },
 ];
 
 /** The finger's geometry by sliders, with a ruler of forces; the drawing above moves with it. */
 @Component({
   selector: 'gt-finger-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Num, QuantityField, SliderField],
+  imports: [ChoiceField, Num, QuantityField, SliderField],
   templateUrl: './finger-plan.html',
 })
 export class FingerPlanPanel {
@@ -49,7 +49,12 @@ export class FingerPlanPanel {
   readonly way = input.required<WayResult>();
   readonly control = input.required<string>();
   protected readonly sliders = SLIDERS;
-  protected readonly mounts = MOUNTS;
+  protected readonly fields = fingerFields;
+  protected readonly ons: readonly Choice<FingerPlan['on']>[] = [
+    ['button', 'a button, one way'],
+    ['rocker', 'a rocker, both ways'],
+  ];
+  protected readonly mounts = MOUNTS.map((m): Choice<FingerPlan['mount']> => [m, m === 'foam-tape' ? 'foam tape' : m]);
   protected readonly bands = [
     { name: 'tactile button', from: 1.5, to: 2.6 },
     { name: 'rocker', from: 4, to: 10 },

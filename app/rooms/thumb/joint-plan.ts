@@ -1,7 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { LOGIC_LEVELS, type Control } from '../../../core/job';
-import { decadeOf, formatQuantity, parseQuantity } from '../../../core/quantity';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { sayChanges, type AnyFields } from '../../../core/field';
+import { controlFields, LOGIC_LEVELS, thumbFields, type Control } from '../../../core/job';
+import { decadeOf, formatQuantity } from '../../../core/quantity';
 import type { WayResult } from '../../../core/ways';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 
 const LEVEL_WORDS: Record<Control['levels'], string> = {
@@ -10,32 +14,34 @@ const LEVEL_WORDS: Record<Control['levels'], string> = {
   own: 'from its data sheet',
 };
 
+/** Where own levels begin: those of 5 V TTL. */
+const OWN_LEVELS = { lowBelowVolts: 0.8, highAboveVolts: 2 } as const;
+
 /** What can be set of a circuit between a pin and two terminals: its resistor, and what the machine takes for low and high. */
 @Component({
   selector: 'gt-joint-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceField, QuantityField],
   templateUrl: './joint-plan.html',
 })
 export class JointPlan {
-  private readonly bench = inject(Bench);
+  protected readonly bench = inject(Bench);
   readonly way = input.required<WayResult>();
   readonly control = input.required<Control>();
-  protected readonly levelKinds = LOGIC_LEVELS;
-  protected readonly levelWords = LEVEL_WORDS;
+  protected readonly fields = thumbFields;
+  protected readonly controlFields = controlFields;
+  protected readonly levelKinds = LOGIC_LEVELS.map((l): Choice<Control['levels']> => [l, LEVEL_WORDS[l]]);
+  /** What can be bought, from 100 Ω to 10 kΩ. */
   protected readonly preferred = [100, 1000].flatMap((d) =>
-    decadeOf('E12').map((m) => String(Number((m * d).toPrecision(3)))),
+    decadeOf('E12').map((m) => formatQuantity(Number((m * d).toPrecision(3)), 'Ω')),
   );
-  protected readonly resistor = computed(
-    () => this.bench.job().thumb.resistorOhms ?? this.way().press.resistorOhms ?? '',
-  );
+  /** Where none is typed, the way's own stands. */
+  protected readonly computedResistor = computed(() => {
+    const ohms = this.way().press.resistorOhms;
+    return ohms === null ? '' : `${formatQuantity(ohms, 'Ω')}, computed`;
+  });
 
-  protected setResistor(box: HTMLInputElement): void {
-    const parsed = box.value.trim() ? parseQuantity(box.value, 'Ω') : null;
-    const bad = parsed && (!parsed.ok || !(parsed.quantity.value > 0));
-    box.setCustomValidity(bad ? (parsed.ok ? 'A resistor has more than 0 Ω.' : parsed.message) : '');
-    box.reportValidity();
-    if (bad) return;
-    const ohms = parsed?.ok ? parsed.quantity.value : null;
+  protected resistor(ohms: number | null): void {
     this.bench.set(
       'thumb',
       { resistorOhms: ohms },
@@ -43,19 +49,17 @@ export class JointPlan {
     );
   }
 
-  protected levels(kind: string): void {
-    const levels = LOGIC_LEVELS.find((l) => l === kind) ?? 'cmos';
-    const set = levels === 'own' ? { levels, lowBelowVolts: 0.8, highAboveVolts: 2 } : { levels };
+  protected levels(levels: Control['levels']): void {
+    const set = levels === 'own' ? { levels, ...OWN_LEVELS } : { levels };
     this.bench.edit({ do: 'change-control', id: this.control().id, set, say: `input levels: ${LEVEL_WORDS[levels]}` });
   }
 
-  protected own(key: 'lowBelowVolts' | 'highAboveVolts', volts: number): void {
-    if (volts >= 0)
-      this.bench.edit({
-        do: 'change-control',
-        id: this.control().id,
-        set: { [key]: volts },
-        say: `${key === 'lowBelowVolts' ? 'low below' : 'high above'} ${volts} V`,
-      });
+  protected own(set: Partial<Pick<Control, 'lowBelowVolts' | 'highAboveVolts'>>): void {
+    this.bench.edit({
+      do: 'change-control',
+      id: this.control().id,
+      set,
+      say: `input levels: ${sayChanges(controlFields as unknown as AnyFields, { ...this.control() }, { ...this.control(), ...set })}`,
+    });
   }
 }

@@ -1,11 +1,15 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
+import { CheckField } from '../../kit/check-field';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
 import { drawState } from '../../../core/draw';
 import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/job';
 import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/reversing';
 import { Bench } from '../../store/bench';
 import { JointDrawing } from '../../ui/joint-drawing';
-import { ChoiceField, type Choice } from '../../ui/choice-field';
-import { QuantityField } from '../../ui/quantity-field';
+import type { Choice } from '../../kit/choice-field';
 
 const MOTION = {
   forward: 'forward',
@@ -20,7 +24,7 @@ const MOTION = {
 @Component({
   selector: 'gt-motor-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, JointDrawing, QuantityField],
+  imports: [Action, CheckField, ChoiceField, JointDrawing, MatButton, QuantityField],
   templateUrl: './motor-plan.html',
   styles:
     '.truth { display: flex; flex-direction: column; gap: 14px; } .truth table { ' +
@@ -30,11 +34,10 @@ export class MotorPlanPanel {
   protected readonly fields = motorFields;
   private readonly bench = inject(Bench);
   readonly kind = input.required<'reverse-motor' | 'control-box'>();
-  protected readonly names = WIRING_WORDS;
   protected readonly words = MOTION;
-  protected readonly wirings = MOTOR_WIRINGS;
-  protected readonly boxes = BOX_WIRINGS;
-  protected readonly capacitor: readonly Choice[] = [
+  protected readonly wirings = MOTOR_WIRINGS.map((w): Choice<MotorPlan['wiring']> => [w, WIRING_WORDS[w].name]);
+  protected readonly boxes = BOX_WIRINGS.map((w): Choice<MotorPlan['boxWiring']> => [w, WIRING_WORDS[w].name]);
+  protected readonly capacitor: readonly Choice<MotorPlan['runCapacitor']>[] = [
     ['unknown', 'not known'],
     ['yes', 'yes, as most tubular motors'],
     ['no', 'no'],

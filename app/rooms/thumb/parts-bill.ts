@@ -1,6 +1,14 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { billOf, stockName, type BillLine } from '../../../core/parts';
+import { Cell, Table } from '../../kit/table';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { stockFields, thumbFields } from '../../../core/job';
+import { billOf, stockFromDrawer, stockName, type BillLine } from '../../../core/parts';
 import type { WayResult } from '../../../core/ways';
+import type { Choice } from '../../kit/choice-field';
+import type { Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';
 import { PartsPick } from './parts-pick';
@@ -28,49 +36,56 @@ const CURRENCIES = [
 @Component({
   selector: 'gt-parts-bill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [PartsPick],
+  imports: [Action, Cell, ChoiceField, MatButton, PartsPick, QuantityField, Table],
   templateUrl: './parts-bill.html',
-  styles: '.tiny { width: 76px; min-height: 32px; } .bill td, .bill th { font-size: 15px; }',
+  styles: 'gt-table gt-quantity { width: 110px; }',
 })
 export class PartsBill {
   protected readonly bench = inject(Bench);
   private readonly store = inject(DrawerStore);
   readonly way = input.required<WayResult>();
   protected readonly plan = computed(() => this.bench.job().thumb);
+  protected readonly fields = thumbFields;
+  protected readonly stockFields = stockFields;
   protected readonly currencies = computed(() =>
-    CURRENCIES.some((c) => c === this.plan().currency) ? CURRENCIES : [this.plan().currency, ...CURRENCIES],
+    [...new Set([this.plan().currency, ...CURRENCIES])].sort().map((c): Choice => [c, c]),
   );
   protected readonly bill = computed(() => billOf(this.way().parts, this.plan().stock, this.plan().machines));
   /** A row is the first, second … of its name: its boxes stay, with what is half typed in them, when another value comes into it. */
-  protected readonly place = (index: number): string => {
-    const { name } = this.bill().lines[index]!;
-    return `${name} ${
+  protected readonly place = (line: BillLine, index: number): string =>
+    `${line.name} ${
       this.bill()
         .lines.slice(0, index)
-        .filter((l) => l.name === name).length
+        .filter((l) => l.name === line.name).length
     }`;
-  };
+  protected readonly columns = computed((): readonly Column<BillLine>[] => [
+    {
+      key: 'part',
+      head: 'part',
+      foot: this.bill().unpriced ? `Sum of what has a price; ${this.bill().unpriced} without` : 'Sum',
+    },
+    { key: 'quantity', head: 'quantity', number: true, text: (l) => String(l.quantity) },
+    { key: 'have', head: 'have' },
+    { key: 'buy', head: 'buy', number: true, text: (l) => String(l.buy) },
+    { key: 'price', head: 'price each' },
+    {
+      key: 'cost',
+      head: 'cost',
+      number: true,
+      text: (l) => (l.cost === null ? '?' : this.money(l.cost)),
+      foot: this.money(this.bill().sum),
+    },
+  ]);
   private readonly format = computed(
     () => new Intl.NumberFormat('en', { style: 'currency', currency: this.plan().currency }),
   );
   protected readonly money = (x: number): string => this.format().format(x);
-  /** Lines of the drawer that this list can use; its prices only where the currency is the same. */
-  private readonly known = computed(() => {
-    const { parts, stock } = this.store.drawer();
-    const all = [...stock, ...parts.map((p) => ({ name: p.name, price: p.price, have: p.have }))];
-    return this.bill().lines.flatMap((l) => {
-      const hit = all.find((s) => s.name === stockName(l) || s.name === l.value);
-      return hit ? [{ line: l, hit }] : [];
-    });
-  });
-  protected readonly fillable = computed(() =>
-    this.known().some(({ line, hit }) => line.have !== hit.have || (hit.price !== null && line.price !== hit.price)),
-  );
+  /** What the drawer knows of this list. */
+  private readonly known = computed(() => stockFromDrawer(this.bill(), this.store.drawer(), this.plan().currency));
+  protected readonly fillable = computed(() => this.known().length > 0);
 
-  protected machines(box: HTMLInputElement): void {
-    const n = Math.round(box.valueAsNumber);
-    if (n >= 1 && n <= 1000) this.bench.set('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
-    else box.value = String(this.plan().machines);
+  protected machines(n: number): void {
+    this.bench.set('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
   }
 
   private stock(line: BillLine, set: { have?: number; price?: number | null }, say: string): void {
@@ -80,33 +95,18 @@ export class PartsBill {
     this.bench.put('thumb.stock', { name, have, price, ...set }, say);
   }
 
-  protected have(line: BillLine, box: HTMLInputElement): void {
-    const have = Math.round(box.valueAsNumber);
-    if (have >= 0 && have <= 1e6) this.stock(line, { have }, `${have} at hand: ${line.name}`);
-    else box.value = String(line.have);
+  protected have(line: BillLine, have: number): void {
+    this.stock(line, { have }, `${have} at hand: ${line.name}`);
   }
 
-  protected price(line: BillLine, box: HTMLInputElement): void {
-    const price = box.value === '' ? null : box.valueAsNumber;
-    if (price === null || (price >= 0 && price <= 1e6))
-      this.stock(
-        line,
-        { price },
-        price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`,
-      );
-    else box.value = line.price === null ? '' : String(line.price);
+  protected price(line: BillLine, price: number | null): void {
+    this.stock(line, { price }, price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`);
   }
 
   protected fill(): void {
-    const same = this.store.drawer().currency === this.plan().currency;
-    const lines = this.known().map(({ line, hit }) => ({
-      name: stockName(line),
-      have: hit.have,
-      price: same ? (hit.price ?? line.price) : line.price,
-    }));
     this.bench.edit({
       do: 'several',
-      edits: lines.map((item) => ({ do: 'put', list: 'thumb.stock', item })),
+      edits: this.known().map((item) => ({ do: 'put', list: 'thumb.stock', item })),
       say: 'counts and prices from the drawer',
     });
   }

@@ -1,22 +1,32 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { Action } from '../../kit/action';
 import type { OwnPart, PartKind, JobEdit } from '../../../core/job';
 import { PART_FIELDS, PART_KIND_WORDS, partsOf, takenPart, type TakenPart } from '../../../core/parts';
 import { sourceOf, TAG_WORDS } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
+import type { Choice } from '../../kit/choice-field';
+import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';
 import { PartDialog } from '../../ui/part-dialog';
+
+/** Marks a choice that comes from the drawer. */
+const DRAWER = 'drawer:';
 
 /** For each kind of part that a way takes: which one is taken, its values with their source, and own ones. */
 @Component({
   selector: 'gt-parts-pick',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, ChoiceField, MatButton],
   templateUrl: './parts-pick.html',
   styles:
     '.pick { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 8px; }',
 })
 export class PartsPick {
   private readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
   private readonly store = inject(DrawerStore);
   private readonly dialog = inject(PartDialog);
   readonly kinds = input.required<readonly PartKind[]>();
@@ -30,9 +40,14 @@ export class PartsPick {
         kind,
         word: PART_KIND_WORDS[kind],
         taken,
-        all,
+        choices: [
+          ...all.map((p): Choice => [p.id, `${p.name}${p.origin.from === 'maker' ? ' (own)' : ''}`]),
+          ...this.store
+            .drawer()
+            .parts.filter((p) => p.kind === kind && !all.some((a) => a.id === p.id))
+            .map((p): Choice => [DRAWER + p.id, `${p.name} (from the drawer, ${p.have} there)`]),
+        ],
         own: origin.from === 'maker',
-        drawn: this.store.drawer().parts.filter((p) => p.kind === kind && !all.some((a) => a.id === p.id)),
         values: PART_FIELDS[kind].map((f) => ({
           name: f.name,
           text: spread(taken.values[f.key] ?? [], (v) => formatQuantity(v, f.unit)),
@@ -51,7 +66,9 @@ export class PartsPick {
 
   protected pick(kind: PartKind, id: string): void {
     const { picks } = this.bench.job().thumb;
-    const drawn = id.startsWith('drawer:') ? this.store.drawer().parts.find((p) => p.id === id.slice(7)) : undefined;
+    const drawn = id.startsWith(DRAWER)
+      ? this.store.drawer().parts.find((p) => p.id === id.slice(DRAWER.length))
+      : undefined;
     const name = drawn?.name ?? partsOf(this.bench.job(), kind).find((p) => p.id === id)?.name ?? id;
     const pick: JobEdit = {
       do: 'set',
@@ -94,7 +111,7 @@ export class PartsPick {
 
   protected remove(part: TakenPart): void {
     const { [part.kind]: _gone, ...picks } = this.bench.job().thumb.picks;
-    this.bench.edit({
+    this.taker.edit(part.name, {
       do: 'several',
       edits: [
         { do: 'drop', list: 'thumb.parts', key: part.id },

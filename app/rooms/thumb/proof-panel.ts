@@ -1,5 +1,7 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { MatProgressBar } from '@angular/material/progress-bar';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { Action } from '../../kit/action';
 import { formatQuantity, seededRandom } from '../../../core/quantity';
 import {
   agreementFinding,
@@ -31,7 +33,7 @@ const DRAWS = 10_000;
 @Component({
   selector: 'gt-proof-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [MatButton, Num, ProofWave],
+  imports: [Action, MatButton, MatProgressBar, Num, ProofWave],
   templateUrl: './proof-panel.html',
 })
 export class ProofPanel {

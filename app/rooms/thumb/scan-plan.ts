@@ -1,13 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
+import { QuantityField } from '../../kit/quantity-field';
 import { type ScanPlan, scanFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { hitChance, runChance } from '../../../core/scan';
 import { wayContext } from '../../../core/thumb';
 import { scanOf } from '../../../core/ways';
 import { Bench } from '../../store/bench';
-import { QuantityField } from '../../ui/quantity-field';
 
 const WIDTHS = Array.from({ length: 121 }, (_, i) => 1e-4 * 1000 ** (i / 120));
 

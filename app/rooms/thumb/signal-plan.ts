@@ -1,17 +1,25 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, viewChildren } from '@angular/core';
+import { FormControl } from '@angular/forms';
 import { scaleLinear } from 'd3-scale';
+import { Cell, Table } from '../../kit/table';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { Action } from '../../kit/action';
+import { maybeQuantity } from '../../../core/field';
 import { KNOBS, type SignalPlan, signalFields } from '../../../core/job';
-import { formatQuantity, parseQuantity } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/quantity';
 import { fitLine } from '../../../core/signal';
 import { KNOB_WORDS } from '../../../core/ways';
+import type { Choice } from '../../kit/choice-field';
+import type { Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
-import { QuantityField } from '../../ui/quantity-field';
 
 /** A taken-over drive signal: readings of step against value with the line through them, and what the old knob still does. */
 @Component({
   selector: 'gt-signal-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField],
+  imports: [Action, Cell, ChoiceField, MatButton, QuantityField, Table],
   templateUrl: './signal-plan.html',
   styles:
     '.two { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; align-items: start; } .tiny { ' +
@@ -20,15 +28,37 @@ import { QuantityField } from '../../ui/quantity-field';
 export class SignalPlanPanel {
   protected readonly fields = signalFields;
   private readonly bench = inject(Bench);
-  protected readonly knobs = KNOB_WORDS;
-  protected readonly knobKeys = KNOBS;
-  protected readonly trouble = signal('');
+  protected readonly knobs = KNOBS.map((k): Choice<SignalPlan['knob']> => [k, KNOB_WORDS[k].name]);
+  protected readonly whats: readonly Choice<SignalPlan['what']>[] = [
+    ['level', 'level in volts'],
+    ['frequency', 'frequency of pulses'],
+  ];
+  protected readonly enables: readonly Choice<SignalPlan['enable']>[] = [
+    ['none', 'there is none'],
+    ['high', 'on while high'],
+    ['low', 'on while low'],
+  ];
+  /** A new reading: empty until both are typed. */
+  protected readonly step = new FormControl<number | null>(null);
+  protected readonly at = new FormControl<number | null>(null);
+  protected readonly stepField = maybeQuantity('step', '1', { least: -1e6, most: 1e6, hint: '3' });
+  protected readonly valueField = computed(() =>
+    maybeQuantity('value', this.unit(), { least: -1e9, most: 1e9, hint: this.unit() === 'V' ? '2.4 V' : '118 Hz' }),
+  );
+  private readonly form = viewChildren(QuantityField);
+  protected readonly columns = computed((): readonly Column<SignalPlan['points'][number]>[] => [
+    { key: 'step', head: 'step', number: true, text: (p) => String(p.step) },
+    {
+      key: 'value',
+      head: this.unit() === 'V' ? 'volts' : 'hertz',
+      number: true,
+      text: (p) => formatQuantity(p.value, this.unit()),
+    },
+    { key: 'drop', head: '' },
+  ]);
   protected readonly plan = computed(() => this.bench.job().thumb.signal);
   protected readonly unit = computed(() => (this.plan().what === 'level' ? ('V' as const) : ('Hz' as const)));
   protected readonly line = computed(() => fitLine(this.plan().points));
-  protected readonly rows = computed(() =>
-    this.plan().points.map((p) => ({ step: p.step, value: formatQuantity(p.value, this.unit()) })),
-  );
   protected readonly most = computed(() => Math.max(1, this.plan().topStep, ...this.plan().points.map((p) => p.step)));
   protected readonly x = computed(() => scaleLinear([0, this.most()], [40, 326]));
   protected readonly y = computed(() =>
@@ -50,19 +80,24 @@ export class SignalPlanPanel {
       `${this.unit()}${this.line() ? `, ${formatQuantity(this.line()!.gain, this.unit())} for one step` : ''}`,
   );
 
-  protected add(step: HTMLInputElement, value: HTMLInputElement): void {
-    const parsed = parseQuantity(value.value, this.unit());
-    if (!Number.isFinite(step.valueAsNumber)) return this.trouble.set('Which step? A number such as 3.');
-    if (!parsed.ok)
-      return this.trouble.set(`The value was not understood at character ${parsed.at + 1}: ${parsed.message}`);
-    this.trouble.set('');
-    this.write({
-      points: [...this.plan().points, { step: step.valueAsNumber, value: parsed.quantity.value }].sort(
-        (a, b) => a.step - b.step,
-      ),
-    });
-    step.value = value.value = '';
-    step.focus();
+  protected add(): void {
+    const [step, value] = [this.step.value, this.at.value];
+    if (step === null || value === null || this.step.invalid || this.at.invalid) {
+      for (const [control, v] of [
+        [this.step, step],
+        [this.at, value],
+      ] as const)
+        if (v === null && control.valid) control.setErrors({ wanted: 'a number is wanted here' });
+      this.step.markAsDirty();
+      this.at.markAsDirty();
+      return;
+    }
+    this.write({ points: [...this.plan().points, { step, value }].sort((a, b) => a.step - b.step) });
+    this.step.reset();
+    this.at.reset();
+    this.form()
+      .find((q) => q.control() === this.step)
+      ?.focus();
   }
 
   protected drop(i: number): void {

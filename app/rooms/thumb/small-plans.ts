@@ -1,12 +1,15 @@
-import { remoteFields } from '../../../core/job';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChoiceField } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
+import { remoteFields, type RemotePlan, type SupplyPlan } from '../../../core/job';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
-import { QuantityField } from '../../ui/quantity-field';
 
 /** The supply switched: what was tried, and what a dead controller leaves behind. */
 @Component({
   selector: 'gt-supply-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [ChoiceField],
   template: `
     <section>
       <h3>A power cut, tried</h3>
@@ -14,26 +17,32 @@ import { QuantityField } from '../../ui/quantity-field';
         Let the machine run. Pull its plug, wait ten seconds, plug it in again. Do that three times. Nothing is opened.
       </p>
       <div class="fields">
-        <label class="field"
-          ><span>Afterwards it</span
-          ><select #r [value]="plan().resumes" (change)="write({ resumes: $any(r.value) })">
-            <option value="untested">was not tried yet</option>
-            <option value="yes">ran on, each time</option>
-            <option value="no">waited for somebody</option>
-          </select></label
-        >
-        <label class="field"
-          ><span>With a dead controller the machine shall be</span
-          ><select #a [value]="plan().atRest" (change)="write({ atRest: $any(a.value) })">
-            <option value="open">off: contact open at rest</option>
-            <option value="closed">fed: contact closed at rest</option>
-          </select></label
-        >
+        <gt-choice
+          label="Afterwards it"
+          [value]="plan().resumes"
+          [choices]="ran"
+          (changed)="write({ resumes: $event })"
+        />
+        <gt-choice
+          label="With a dead controller the machine shall be"
+          [value]="plan().atRest"
+          [choices]="rests"
+          (changed)="write({ atRest: $event })"
+        />
       </div>
     </section>
   `,
 })
 export class SupplyPlanPanel {
+  protected readonly ran: readonly Choice<SupplyPlan['resumes']>[] = [
+    ['untested', 'was not tried yet'],
+    ['yes', 'ran on, each time'],
+    ['no', 'waited for somebody'],
+  ];
+  protected readonly rests: readonly Choice<SupplyPlan['atRest']>[] = [
+    ['open', 'off: contact open at rest'],
+    ['closed', 'fed: contact closed at rest'],
+  ];
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.supply);
 
@@ -46,19 +55,12 @@ export class SupplyPlanPanel {
 @Component({
   selector: 'gt-remote-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField],
+  imports: [ChoiceField, QuantityField],
   template: `
     <section>
       <h3>The remote</h3>
       <div class="fields">
-        <label class="field"
-          ><span>A spare one</span
-          ><select #h [value]="plan().has" (change)="write({ has: $any(h.value) })">
-            <option value="unknown">not known yet</option>
-            <option value="yes">is at hand</option>
-            <option value="no">does not exist</option>
-          </select></label
-        >
+        <gt-choice label="A spare one" [value]="plan().has" [choices]="spares" (changed)="write({ has: $event })" />
         <gt-quantity
           [field]="fields.batteryVolts"
           [value]="plan().batteryVolts"
@@ -71,6 +73,11 @@ export class SupplyPlanPanel {
 })
 export class RemotePlanPanel {
   protected readonly fields = remoteFields;
+  protected readonly spares: readonly Choice<RemotePlan['has']>[] = [
+    ['unknown', 'not known yet'],
+    ['yes', 'is at hand'],
+    ['no', 'does not exist'],
+  ];
   private readonly bench = inject(Bench);
   protected readonly plan = computed(() => this.bench.job().thumb.remote);
 

@@ -1,8 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Tabs } from '../../kit/tabs';
+import { ChoiceField } from '../../kit/choice-field';
 import { drawWay } from '../../../core/draw';
 import { isJointWay, type Way, type WayWish } from '../../../core/job';
 import { firstDifference, WISH_WORDS } from '../../../core/thumb';
 import { WAY_WORDS, wayPhrase } from '../../../core/ways';
+import type { Choice } from '../../kit/choice-field';
+import type { Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { JointDrawing } from '../../ui/joint-drawing';
@@ -43,6 +47,7 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     ChangesPanel,
+    ChoiceField,
     ComparePanel,
     FindingList,
     FingerPlanPanel,
@@ -58,6 +63,7 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
     Settle,
     SignalPlanPanel,
     SupplyPlanPanel,
+    Tabs,
     TwoColumns,
     WayList,
     WireTable,
@@ -68,8 +74,17 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
 export class ThumbRoom {
   protected readonly bench = inject(Bench);
   private readonly draft = inject(Draft);
-  protected readonly tabs = ['drawing', 'wire table', 'parts', 'compare', 'for and against'] as const;
-  protected readonly tab = signal<(typeof this.tabs)[number]>('drawing');
+  protected readonly tabs: readonly Tab[] = [
+    { key: 'drawing', words: 'drawing' },
+    { key: 'wires', words: 'wire table' },
+    { key: 'parts', words: 'parts' },
+    { key: 'compare', words: 'compare' },
+    { key: 'for-and-against', words: 'for and against' },
+  ];
+  /** Which view is open; the address tells it. */
+  readonly view = input<string>();
+  protected readonly tab = computed(() => this.tabs.find((t) => t.key === this.view())?.key ?? 'drawing');
+  protected readonly controls = computed(() => this.bench.job().controls.map((c): Choice => [c.id, c.name]));
   protected readonly ways = computed(() => this.bench.assessment().ways);
   /** Why the first stands before the second, in the maker's own wishes or by verdict. */
   protected readonly order = computed(() => {

@@ -1,5 +1,6 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
+import { Row } from '../../kit/action';
 import type { Way } from '../../../core/job';
 import { WAY_WORDS, type WayResult } from '../../../core/ways';
 import { Glyph } from '../../ui/glyph';
@@ -8,10 +9,11 @@ import { Glyph } from '../../ui/glyph';
 @Component({
   selector: 'gt-way-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, NgTemplateOutlet],
+  imports: [Glyph, NgTemplateOutlet, Row],
   template: `
     <ng-template #row let-w>
       <button
+        gtRow
         type="button"
         [attr.aria-pressed]="w.way === chosen()"
         [attr.data-way]="w.way"

@@ -1,5 +1,7 @@
+import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Action } from '../../kit/action';
 import type { WayWish } from '../../../core/job';
 import { WISH_WORDS } from '../../../core/thumb';
 import { Bench } from '../../store/bench';
@@ -8,7 +10,7 @@ import { Bench } from '../../store/bench';
 @Component({
   selector: 'gt-wish-order',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CdkDrag, CdkDropList],
+  imports: [Action, CdkDrag, CdkDropList, MatButton],
   template: `
     <details>
       <summary class="muted">Your order of wishes: {{ first() }} …</summary>
@@ -18,7 +20,8 @@ import { Bench } from '../../store/bench';
             <span>{{ w.words }}</span>
             <button
               type="button"
-              class="key"
+              matButton
+              gtAction="key"
               [disabled]="top"
               [attr.aria-label]="'Earlier: ' + w.words"
               (click)="move(i, i - 1)"
@@ -27,7 +30,8 @@ import { Bench } from '../../store/bench';
             </button>
             <button
               type="button"
-              class="key"
+              matButton
+              gtAction="key"
               [disabled]="bottom"
               [attr.aria-label]="'Later: ' + w.words"
               (click)="move(i, i + 1)"

@@ -1,20 +1,15 @@
-import type { ElementRef } from '@angular/core';
-import {
-  ChangeDetectionStrategy,
-  Component,
-  computed,
-  DestroyRef,
-  effect,
-  inject,
-  signal,
-  viewChild,
-} from '@angular/core';
 import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
+import { FormControl } from '@angular/forms';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { Action, Row } from '../../kit/action';
 import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { needsProveDead } from '../../../core/guard';
-import { type Trial, sayTime } from '../../../core/job';
+import { sheetFields, type Trial, sayTime } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
 import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
 import { FindingList } from '../../ui/finding-list';
@@ -24,13 +19,13 @@ import { TwoColumns } from '../../ui/two-columns';
 import { Voice } from '../../ui/voice';
 
 const VERDICT = { passed: 'settled', rehearsed: 'tight', failed: 'stop', open: 'unknown' } as const;
-const LEVELS = [0.9, 0.95, 0.99, 0.999] as const;
+const LEVELS = [0.9, 0.95, 0.99, 0.999].map((x): Choice<number> => [x, `${100 * x} %`]);
 
 /** Try: the test sheet, one step large, the rest small; a stopwatch on the space bar. */
 @Component({
   selector: 'gt-try-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, Glyph, MatButton, Settle, TwoColumns],
+  imports: [Action, ChoiceField, FindingList, Glyph, MatButton, Row, Settle, TextField, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './try-room.html',
 })
@@ -41,7 +36,8 @@ export class TryRoom {
   protected readonly picked = signal('');
   protected readonly running = signal(false);
   protected readonly seconds = signal(0);
-  private readonly seen = viewChild<ElementRef<HTMLInputElement>>('seen');
+  protected readonly fields = sheetFields;
+  protected readonly seen = new FormControl('', { nonNullable: true });
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly findings = computed(() => this.bench.findings('try'));
   protected readonly summary = computed(() =>
@@ -121,7 +117,7 @@ export class TryRoom {
 
   protected answer(p: StepProgress, good: boolean, count: number): void {
     if (good && p.step.id === 'sign-off' && this.blocked()) return;
-    const words = this.seen()?.nativeElement.value.trim();
+    const words = this.seen.value.trim();
     const timed = this.seconds() > 0 ? `, ${this.watch()} by stopwatch` : '';
     this.keep(p, {
       count,
@@ -129,8 +125,7 @@ export class TryRoom {
       on: 'hand',
       observed: `${words || (good ? 'as expected' : 'not as expected')}${timed}`,
     });
-    const box = this.seen()?.nativeElement;
-    if (box) box.value = '';
+    this.seen.setValue('');
   }
 
   protected run(p: StepProgress): void {
@@ -152,8 +147,8 @@ export class TryRoom {
       );
   }
 
-  protected level(key: 'reliability' | 'confidence', value: string): void {
-    this.bench.set('sheet', { [key]: Number(value) }, `${key} to show: ${100 * Number(value)} %`);
+  protected level(key: 'reliability' | 'confidence', value: number): void {
+    this.bench.set('sheet', { [key]: value }, `${key} to show: ${100 * value} %`);
   }
 
   protected toggleWatch(): void {

@@ -1,12 +1,21 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { MatCheckbox } from '@angular/material/checkbox';
-import { HAZARDS, type Hazard } from '../../../core/job';
+import { CheckField } from '../../kit/check-field';
+import { ChoiceField } from '../../kit/choice-field';
+import { TextField } from '../../kit/text-field';
+import { text } from '../../../core/field';
+import { HAZARDS, jobFields, wishFields, type Hazard, type Region } from '../../../core/job';
 import { HAZARD_WORDS } from '../../../core/wish';
+import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 
+const mainsOf = (r: Region): string => `${r.mainsVolts}/${r.mainsHertz}`;
+const MAINS: readonly Choice[] = [
+  ['230/50', '230 V, 50 Hz'],
+  ['120/60', '120 V, 60 Hz'],
+];
 const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'others'; ask: string; hint: string }[] = [
   { key: 'outcome', ask: 'What should happen?', hint: 'it starts by itself' },
   { key: 'when', ask: 'When?', hint: 'before lunch on weekdays' },
@@ -19,15 +28,30 @@ const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'othe
 @Component({
   selector: 'gt-wish-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [FindingList, MatCheckbox, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, Settle, TextField, TwoColumns],
   templateUrl: './wish-room.html',
 })
 export class WishRoom {
   protected readonly bench = inject(Bench);
   protected readonly questions = QUESTIONS;
+  protected readonly fields = wishFields;
+  protected readonly jobFields = jobFields;
   protected readonly hazards = HAZARDS;
   protected readonly words = HAZARD_WORDS;
   protected readonly zones = Intl.supportedValuesOf('timeZone');
+  protected readonly zoneField = text('time zone', {
+    least: 1,
+    most: 60,
+    pattern: new RegExp(`^(UTC|${this.zones.join('|').replaceAll('+', '\\+')})$`),
+    words: 'a time zone of the list; no other has such a name',
+  });
+  /** The two presets, and what stands in the job where that is neither. */
+  protected readonly mains = computed(() => mainsOf(this.bench.job().region));
+  protected readonly mainsKinds = computed((): readonly Choice[] =>
+    MAINS.some(([k]) => k === this.mains())
+      ? MAINS
+      : [...MAINS, [this.mains(), `${this.bench.job().region.mainsVolts} V, ${this.bench.job().region.mainsHertz} Hz`]],
+  );
   protected readonly wish = computed(() => this.bench.job().wish);
   protected readonly findings = computed(() => this.bench.findings('wish'));
 
@@ -55,12 +79,5 @@ export class WishRoom {
   protected region(text: string): void {
     const [mainsVolts, mainsHertz] = text.split('/').map(Number) as [number, number];
     this.bench.set('region', { mainsVolts, mainsHertz }, `mains ${mainsVolts} V, ${mainsHertz} Hz`);
-  }
-
-  protected timeZone(box: HTMLInputElement): void {
-    const known = this.zones.includes(box.value) || box.value === 'UTC';
-    box.setCustomValidity(known ? '' : 'No time zone has this name; pick one from the list.');
-    box.reportValidity();
-    if (known) this.bench.set('region', { timeZone: box.value }, `time zone ${box.value}`);
   }
 }

@@ -1,0 +1,19 @@
+import { inject, Injectable } from '@angular/core';
+import { MatSnackBar } from '@angular/material/snack-bar';
+
+/** Long enough to read and to reach, ms. */
+const STAYS_MS = 10_000;
+
+/** Says what was taken away, with one press to have it back. */
+@Injectable({ providedIn: 'root' })
+export class UndoBar {
+  private readonly bar = inject(MatSnackBar);
+
+  say(what: string, undo: () => void): void {
+    this.bar.open(what, 'undo', { duration: STAYS_MS }).onAction().subscribe(undo);
+  }
+
+  withdraw(): void {
+    this.bar.dismiss();
+  }
+}
