@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, kept, newJob, room } from './steps';
+import { DEMO, kept, newJob, redo, room, undo } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-bad-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -62,10 +62,10 @@ test('a note line with nonsense says where, offers what was meant, and keeps the
   await page.locator('#note-understood').getByRole('button', { name: 'start A idle 5 V' }).click();
   await note.press('Enter');
   await expect(page.locator('#note-understood')).toContainText('noted: start, A to ground, nobody presses, 5 V DC');
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await room(page, 'Probe');
   await expect(page.getByText('Name the control first')).toBeVisible();
-  await page.getByRole('button', { name: 'redo' }).click();
+  await redo(page).click();
   await expect(page.getByText('1 taken')).toBeVisible();
   await page.getByRole('button', { name: 'log', exact: true }).click();
   await expect(page.getByLabel('Log of this job')).toContainText('undone: start, A to ground');

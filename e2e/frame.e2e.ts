@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO, demoKept, slowness } from './steps';
+import { accessible, bead, complaints, DEMO, demoKept, slowness, undo } from './steps';
 
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
@@ -67,7 +67,7 @@ test('the thread shows the stop of the yard gate; one press mends it, another ta
   await expect(page.locator('gt-power-up-strip')).toContainText('closed');
   await page.getByRole('button', { name: 'Add the pull-down' }).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/settled\. pin 12 keeps still/);
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/stop/);
 });
 
@@ -162,10 +162,10 @@ test('on a phone Do and Know are two tabs, and nothing spills over', async ({ br
   await demo(page);
   for (const r of ROOMS) {
     await page.goto(`${DEMO}/job/demo-rice-pot/${r}`);
-    await expect(page.getByRole('button', { name: 'Know', exact: true })).toBeVisible();
+    await expect(page.getByRole('tab', { name: 'Know', exact: true })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }
-  await page.getByRole('button', { name: 'Know', exact: true }).click();
+  await page.getByRole('tab', { name: 'Know', exact: true }).click();
   await expect(page.getByText('Is it whole?')).toBeInViewport();
   for (const [job, part] of [
     ['yard-gate', 'strip'],

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { isolated, newJob, part, room, say } from './steps';
+import { choose, isolated, newJob, part, room, say, undo } from './steps';
 
 test('a pad is mapped by the beeper on its tail, and an odd ring is named', async ({ page }) => {
   await newJob(page, { title: 'Little pad' });
@@ -8,7 +8,7 @@ test('a pad is mapped by the beeper on its tail, and an odd ring is named', asyn
   await page.getByLabel('Keys, row by row').fill('up down\non .');
   await page.getByRole('button', { name: 'Draw it' }).click();
   const join = async (key: string, a: string, b: string): Promise<void> => {
-    await page.getByLabel('While held').selectOption(key);
+    await choose(page, 'While held', new RegExp(`^${key}$`));
     await page.getByLabel('pin', { exact: true }).fill(a);
     await page.getByLabel('beeps to pin').fill(b);
     await page.getByRole('button', { name: 'Note it' }).click();
@@ -22,7 +22,7 @@ test('a pad is mapped by the beeper on its tail, and an odd ring is named', asyn
   await expect(page.locator('main').getByText('3 of 3 keys have their two lines')).toBeVisible();
   await join('on', '4', '5');
   await expect(page.getByRole('alert')).toContainText('odd ring');
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByRole('alert')).toBeHidden();
 });
 
@@ -43,6 +43,6 @@ test('hands busy, a look is answered by a digit and a number by the pedal; every
   await page.keyboard.press('PageDown');
   await expect(page.getByText('7 taken')).toBeVisible();
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByText('6 taken')).toBeVisible();
 });

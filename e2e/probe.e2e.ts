@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { padCapture, PROOFER_PAD } from '../core/standin';
 import { seededRandom } from '../core/quantity';
-import { bead, complaints, isolated, kept, MAINS_SAID, measureAll, newJob, part, room, say } from './steps';
+import { bead, complaints, isolated, kept, MAINS_SAID, measureAll, newJob, part, pick, room, say, undo } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-probe-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -85,8 +85,8 @@ test('a strip of terminals is led to the pair that moves the machine, and become
   ];
   for (const [question, answer] of answers) {
     await expect(title).toHaveText(question);
-    await page.locator('[data-strip-reading]').fill(answer);
-    await page.locator('[data-strip-reading]').press('Enter');
+    await page.locator('[data-next-reading]').fill(answer);
+    await page.locator('[data-next-reading]').press('Enter');
   }
   await expect(title).toContainText('through 1 kΩ: does it move?');
   await page.getByRole('button', { name: 'It moves' }).click();
@@ -123,12 +123,12 @@ test('captures of a keypad give its map; bad ones are named with their place', a
     ['cut.vcd', text.slice(0, 120), /ends before its definitions do/],
     ['holes.csv', 'time,R1\n0,1\n1,\n', /no level.*row 3, column 2/],
   ];
-  const chooser = page.getByLabel('Capture files');
+  const openCaptures = page.getByRole('button', { name: 'Open captures' });
   for (const [name, content, words] of bad) {
-    await chooser.setInputFiles(file(name, content));
+    await pick(page, openCaptures, file(name, content));
     await expect(page.getByRole('alert')).toContainText(words);
   }
-  await chooser.setInputFiles(good);
+  await pick(page, openCaptures, good);
   await expect(page.getByText(/7 lines/)).toHaveCount(13);
   await page.getByRole('button', { name: 'Read the map from these' }).click();
   await expect(page.getByRole('img', { name: /start joins R4 and C3/ })).toBeVisible();
@@ -161,7 +161,7 @@ test('a capture of 100 MB is read in the worker in under 10 s and the page keeps
   await room(page, 'Probe');
   await part(page, 'keypad');
   await page.getByRole('button', { name: 'Draw it' }).click();
-  await expect(page.getByLabel('Capture files')).toBeAttached();
+  await expect(page.getByRole('button', { name: 'Open captures' })).toBeVisible();
   await page.evaluate(() => {
     const frames: number[] = ((window as unknown as { frames: number[] }).frames = []);
     let last = performance.now();
@@ -173,7 +173,7 @@ test('a capture of 100 MB is read in the worker in under 10 s and the page keeps
     requestAnimationFrame(tick);
   });
   const began = Date.now();
-  await page.getByLabel('Capture files').setInputFiles(big);
+  await pick(page, page.getByRole('button', { name: 'Open captures' }), big);
   await expect(page.getByText(/7 lines/)).toBeVisible({ timeout: 60_000 });
   const seconds = (Date.now() - began) / 1000;
   const frames = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).sort((a, b) => a - b);
@@ -186,7 +186,7 @@ test('a capture of 100 MB is read in the worker in under 10 s and the page keeps
   // One frame in fifty, and a handful of a short run: a busy machine is late by itself now and then.
   expect(late).toBeLessThanOrEqual(Math.max(5, 0.02 * frames.length));
 
-  await page.getByLabel('Capture files').setInputFiles(big);
+  await pick(page, page.getByRole('button', { name: 'Open captures' }), big);
   await page.getByRole('button', { name: 'stop', exact: true }).click();
   await expect(page.getByRole('button', { name: 'stop', exact: true })).toBeHidden();
   await expect(page.getByText(/7 lines/)).toHaveCount(1);
@@ -230,7 +230,7 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
   await page.getByLabel('Input resistance on volts').fill('1M');
   await page.getByLabel('Input resistance on volts').press('Tab');
   await expect(page.getByLabel('Input resistance on volts')).toHaveValue('1 MΩ');
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByLabel('Input resistance on volts')).toHaveValue('10 MΩ');
 });
 
@@ -242,7 +242,7 @@ test('photographs are made small, pinned, packed and opened again; what is no pi
   writeFileSync(picture, await page.screenshot());
   const fake = join(folder, 'fake.jpg');
   writeFileSync(fake, 'no picture at all');
-  await page.getByLabel('Photograph files').setInputFiles([picture, fake]);
+  await pick(page, page.getByRole('button', { name: 'Add photographs' }), [picture, fake]);
   await expect(page.getByRole('alert')).toContainText('fake.jpg is not a picture');
   await expect(page.getByRole('img', { name: 'Photograph board' })).toBeVisible();
   await page.getByRole('button', { name: /Pin a name/ }).click({ position: { x: 100, y: 80 } });

@@ -1,5 +1,19 @@
 import { expect, test, type Page } from '@playwright/test';
-import { answerMains, bead, choose, complaints, enter, isolated, kept, measureAll, newJob, room, say } from './steps';
+import {
+  answerMains,
+  bead,
+  choose,
+  complaints,
+  enter,
+  isolated,
+  kept,
+  measureAll,
+  newJob,
+  redo,
+  room,
+  say,
+  undo,
+} from './steps';
 
 async function begin(page: Page, title: string): Promise<string[]> {
   const heard = complaints(page);
@@ -16,20 +30,20 @@ test('an extractor rocker is named unplugged, held before any live reading, and 
   await page.getByLabel('Name of the control').fill('rocker');
   await page.getByRole('button', { name: 'Name it' }).click();
   await answerMains(page);
-  await page.getByLabel('Stand-in to measure').selectOption({ label: 'extractor rocker' });
+  await choose(page, 'Let a stand-in be measured', 'extractor rocker');
   await measureAll(page);
   await expect(page.locator('.taken')).not.toContainText('V DC');
   await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/settled/);
   await room(page, 'Thumb');
   await page.locator('[data-way=relay-contact]').click();
   await room(page, 'Guard');
-  await enter(page, 'Load, W (rating plate)', '3000');
+  await enter(page, 'Load, from its rating plate', '3000');
   await expect(page.locator('main').getByText('What kind of load is it?')).toBeVisible();
   // 3 kW at 230 V are 13 A: over a contact of 10 A. A motor of so many watts asks for more still.
   await choose(page, 'Kind of load', 'resistive');
   await expect(page.getByRole('button', { name: /1[23](\.\d)? A: why/ }).first()).toBeVisible();
   await expect(bead(page, 'Guard')).toHaveAccessibleName(/stop/);
-  await enter(page, 'Load, W (rating plate)', '1500');
+  await enter(page, 'Load, from its rating plate', '1500');
   await expect(bead(page, 'Guard')).not.toHaveAccessibleName(/stop/);
   await choose(page, 'Kind of load', 'motor');
   await expect(bead(page, 'Guard')).toHaveAccessibleName(/stop/);
@@ -43,9 +57,9 @@ test('a supply that is too weak is told, with the peak against four fifths of it
   await enter(page, 'It gives', '5 V');
   await enter(page, 'and at most', '100 mA');
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByLabel('and at most')).toHaveValue('');
-  await page.getByRole('button', { name: 'redo' }).click();
+  await redo(page).click();
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
   await kept(page);
   await page.reload();
@@ -62,9 +76,9 @@ test('a sentence keeps its days and time, is taken away and comes back', async (
   await monday.click();
   await expect(monday).not.toHaveAttribute('aria-pressed', before!);
   await expect(page.getByLabel('Clock time')).toHaveValue('18:20');
-  await page.getByRole('button', { name: 'take it away' }).click();
+  await page.getByRole('button', { name: /^Take away/ }).click();
   await expect(page.getByLabel('Clock time')).toBeHidden();
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByLabel('Clock time')).toHaveValue('18:20');
   // The log only grows.
   await page.getByRole('button', { name: 'log', exact: true }).click();

@@ -98,7 +98,7 @@ test('other ways of pressing', async ({ page }) => {
   await page.waitForTimeout(300);
   await shot(page, 'motor');
   await page.goto(`${DEMO}/job/demo-hood-fan/thumb`);
-  await page.getByRole('button', { name: 'parts', exact: true }).click();
+  await page.getByRole('tab', { name: 'parts', exact: true }).click();
   await page.waitForTimeout(300);
   await shot(page, 'parts');
   await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);

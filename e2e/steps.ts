@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import AxeBuilder from '@axe-core/playwright';
-import { expect, type Download, type Page } from '@playwright/test';
+import { expect, type Download, type Locator, type Page } from '@playwright/test';
 
 export const DEMO = 'http://127.0.0.1:4322';
 
@@ -153,9 +153,20 @@ export async function answerMains(page: Page): Promise<void> {
 }
 
 /** Picks one of a few answers. */
-export async function choose(page: Page, label: string, answer: string | RegExp): Promise<void> {
+export async function choose(page: Page, label: string | RegExp, answer: string | RegExp): Promise<void> {
   await page.getByRole('combobox', { name: label }).click();
   await page.getByRole('option', { name: answer }).click();
+}
+
+/** The frame's undo; the one beside a message of what was taken away has the same name and is not meant. */
+export const undo = (page: Page) => page.locator('.frame-title').getByRole('button', { name: /^undo/ });
+export const redo = (page: Page) => page.locator('.frame-title').getByRole('button', { name: /^redo/ });
+
+/** Presses a button that asks for files, and gives them. */
+export async function pick(page: Page, button: Locator, files: string | string[]): Promise<void> {
+  const asking = page.waitForEvent('filechooser');
+  await button.click();
+  await (await asking).setFiles(files);
 }
 
 /** Fills a field by its label and leaves it. */
@@ -173,7 +184,7 @@ export async function planThePress(page: Page): Promise<void> {
   await room(page, 'Board');
   await page.getByRole('button', { name: /\b5\b keeps still/ }).click();
   await page.getByLabel(/3.3 kΩ from the pin to ground/).check();
-  await page.getByRole('button', { name: 'arm switch', exact: true }).click();
+  await page.getByRole('radio', { name: 'arm switch', exact: true }).click();
   await page.getByRole('button', { name: /\b14\b weakly high/ }).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/settled/);
 
@@ -189,7 +200,7 @@ export async function planThePress(page: Page): Promise<void> {
   await room(page, 'Sense');
   await page.getByRole('button', { name: /One contact at rest/ }).click();
   await room(page, 'Board');
-  await page.getByRole('button', { name: 'sensor', exact: true }).click();
+  await page.getByRole('radio', { name: 'sensor', exact: true }).click();
   await page.getByRole('button', { name: /\b13\b weakly high/ }).click();
 
   await room(page, 'Act');
@@ -234,8 +245,8 @@ export async function accessible(page: Page, where: string): Promise<void> {
 /** Goes to a part of Probe. */
 export async function part(page: Page, name: string): Promise<void> {
   await page
-    .getByRole('navigation', { name: 'What to survey' })
-    .getByRole('link', { name: new RegExp(`^${name}`) })
+    .getByRole('tablist', { name: 'What to survey' })
+    .getByRole('tab', { name: new RegExp(`^${name}`) })
     .click();
   await expect(page).toHaveURL(name === 'controls' ? /probe$/ : new RegExp(`part=${name}`));
 }

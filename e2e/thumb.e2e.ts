@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, DEMO, demoKept, room } from './steps';
+import { choose, complaints, DEMO, demoKept, room, undo } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
@@ -58,7 +58,7 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
   for (let i = 0; i < 5; i++) await page.getByRole('button', { name: 'Earlier: cheap' }).click();
   await expect(page.locator('.wishes li').first()).toContainText('cheap');
   await expect.poll(names).toEqual(expect.arrayContaining(['Optocoupler', 'Solid-state relay']));
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.locator('.wishes li').first()).not.toContainText('cheap');
 });
 
@@ -67,7 +67,7 @@ test('with several controls the one to press is chosen in Thumb; a decoded pad p
 }) => {
   await demoKept(page);
   await page.goto(`${DEMO}/job/demo-cold-room-alarm/thumb`);
-  await page.getByLabel('Control to press').selectOption({ label: 'test' });
+  await choose(page, 'Control to press', 'test');
   await expect(page.getByRole('heading', { name: /across test/ })).toBeVisible();
   await page.goto(`${DEMO}/job/demo-dough-proofer/thumb`);
   await room(page, 'Pack');

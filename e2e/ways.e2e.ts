@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO, demoKept, kept, room, textOf } from './steps';
+import { accessible, bead, choose, complaints, DEMO, demoKept, kept, room, textOf, undo } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
@@ -8,7 +8,7 @@ async function thumb(page: Page, job: string): Promise<void> {
 }
 const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);
 const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
-const show = (page: Page, tab: string) => page.getByRole('button', { name: tab, exact: true }).click();
+const show = (page: Page, tab: string) => page.getByRole('tab', { name: tab, exact: true }).click();
 
 test('every way stands in the list with its reason; one that is no use is folded and can be chosen all the same', async ({
   page,
@@ -22,7 +22,7 @@ test('every way stands in the list with its reason; one that is no use is folded
   await way(page, 'reverse-motor').click();
   await settled(page);
   await expect(bead(page, 'Thumb')).toHaveAccessibleName(/stop/i);
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByRole('heading', { name: 'Solid-state relay across start' })).toBeVisible();
   expect(heard).toEqual([]);
 });
@@ -34,9 +34,7 @@ test('a module that never lets go is stopped; what would help is tried out, and 
   await way(page, 'relay-module').click();
   await expect(page.getByRole('heading', { name: 'Relay module across start' })).toBeVisible();
   await show(page, 'parts');
-  await page
-    .locator('gt-parts-pick select')
-    .selectOption({ label: 'one relay, presses on low, bare transistor input' });
+  await choose(page, 'relay module', 'one relay, presses on low, bare transistor input');
   await settled(page);
   await expect(way(page, 'relay-module').getByRole('img')).toHaveAccessibleName(/stop/i);
   await show(page, 'for and against');
@@ -46,7 +44,7 @@ test('a module that never lets go is stopped; what would help is tried out, and 
   await expect(way(page, 'relay-module').getByRole('img')).not.toHaveAccessibleName(/stop/i);
   // Any two side by side.
   await show(page, 'compare');
-  await page.getByLabel('The other way').selectOption({ label: 'Optocoupler' });
+  await choose(page, 'The other way', 'Optocoupler');
   await expect(page.getByRole('row', { name: /makes no sound/ })).toContainText('fully (better)');
 });
 
@@ -109,7 +107,7 @@ test('parts: own values, impossible ones told, prices for several machines, and 
   await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
   await open('parts.drawer.json', text.replace('the ones from the tin', 'the ones from the jar'));
   await expect(page.getByRole('row', { name: /the ones from the jar/ })).toBeVisible();
-  await page.getByRole('button', { name: 'undo' }).click();
+  await undo(page).click();
   await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
 });
 
@@ -137,7 +135,7 @@ test('a motor run both ways: truth table, drawing by state, interlock, and the o
   await expect(panel.getByRole('row')).toHaveCount(5);
   await panel.getByRole('button', { name: 'backward' }).click();
   await expect(panel.locator('gt-joint-drawing')).toContainText('runs backward');
-  await panel.locator('select').selectOption({ label: 'Two changeover relays' });
+  await choose(page, 'Wiring', 'Two changeover relays');
   await expect(panel.getByRole('row', { name: /on on/ })).toContainText('stands, braked');
   await settled(page);
   await room(page, 'Act');
@@ -154,7 +152,7 @@ test('a speed signal: readings make the line, a bad one is told, the knob has it
   await panel.getByLabel(/^Value at that step/).fill('239 Hz');
   await panel.getByRole('button', { name: 'add' }).click();
   await expect(panel.getByRole('row', { name: /^6 239 Hz/ })).toBeVisible();
-  await panel.locator('select').last().selectOption({ label: 'both on the same wire' });
+  await choose(page, 'The old knob', 'both on the same wire');
   await settled(page);
   await expect(way(page, 'drive-signal').getByRole('img')).toHaveAccessibleName(/stop/i);
   await page.getByRole('button', { name: 'Use a changeover' }).click();
@@ -187,13 +185,13 @@ test('a shutter on its tube: torque stops a small stepper, its winding is drawn,
   await way(page, 'hand-mechanism').click();
   const panel = page.locator('gt-hand-plan');
   await expect(panel.getByRole('row', { name: /crank shaft coupling bore/ })).toContainText('slides');
-  await panel.locator('select').nth(1).selectOption({ label: 'stepper' });
+  await choose(page, 'Motor', 'stepper');
   await panel.getByLabel('cut the centre tap').check();
   await expect(panel.getByText('four wires')).toBeVisible();
   await settled(page);
   await expect(way(page, 'hand-mechanism').getByRole('img')).toHaveAccessibleName(/stop/i);
-  await page.getByRole('button', { name: 'parts', exact: true }).click();
-  await page.locator('gt-parts-pick select').first().selectOption({ label: 'hybrid stepper, 42 mm, 1.8°, four wires' });
+  await show(page, 'parts');
+  await choose(page, /stepper/, 'hybrid stepper, 42 mm, 1.8°, four wires');
   // A four-wire motor has no tap to cut; the remedy leaves it whole.
   await page.getByRole('button', { name: 'Leave it as it is' }).first().click();
   await expect(panel.getByLabel('cut the centre tap')).not.toBeChecked();
@@ -206,12 +204,12 @@ test('a supply switched is asked about with a power cut, and a spare remote with
   await thumb(page, 'rice-pot');
   await way(page, 'switched-supply').click();
   await expect(way(page, 'switched-supply').getByRole('img')).toHaveAccessibleName(/not yet known/i);
-  await page.locator('gt-supply-plan select').first().selectOption({ label: 'waited for somebody' });
+  await choose(page, 'Afterwards it', 'waited for somebody');
   await settled(page);
   await expect(page.locator('gt-way-list details')).toHaveAttribute('open', '');
   await expect(way(page, 'switched-supply')).toContainText('waits for somebody');
   await way(page, 'spare-remote').click();
-  await page.locator('gt-remote-plan select').selectOption({ label: 'is at hand' });
+  await choose(page, 'A spare one', 'is at hand');
   await settled(page);
   await expect(way(page, 'spare-remote').getByRole('img')).toHaveAccessibleName(/tight/i);
   await show(page, 'for and against');
@@ -229,7 +227,7 @@ test('a supply switched is asked about with a power cut, and a spare remote with
 test('what the drawer holds is offered in a job, with its count and price', async ({ page }) => {
   await demoKept(page);
   await page.getByRole('link', { name: 'drawer' }).click();
-  await page.locator('main select').first().selectOption({ label: 'optocoupler' });
+  await choose(page, 'Another part', 'optocoupler');
   await page.getByRole('button', { name: 'Put it in' }).first().click();
   const dialog = page.getByRole('dialog');
   await expect(dialog.getByRole('alert')).toContainText('give the part a name');
@@ -243,7 +241,7 @@ test('what the drawer holds is offered in a job, with its count and price', asyn
   await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
   await way(page, 'optocoupler').click();
   await show(page, 'parts');
-  await page.locator('gt-parts-pick select').selectOption({ label: 'salvaged optocoupler (from the drawer, 6 there)' });
+  await choose(page, 'optocoupler', 'salvaged optocoupler (from the drawer, 6 there)');
   await settled(page);
   await page.getByRole('button', { name: 'take counts and prices from the drawer' }).click();
   await expect(page.getByLabel('How many at hand: optocoupler')).toHaveValue('6');

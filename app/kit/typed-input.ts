@@ -11,6 +11,7 @@ export type Read<V> = { readonly ok: true; readonly value: V } | { readonly ok: 
  */
 @Directive({
   host: {
+    'data-kept': '',
     autocomplete: 'off',
     autocapitalize: 'off',
     spellcheck: 'false',

@@ -9,8 +9,8 @@ const STAYS_MS = 10_000;
 export class UndoBar {
   private readonly bar = inject(MatSnackBar);
 
-  say(what: string, undo: () => void): void {
-    this.bar.open(what, 'undo', { duration: STAYS_MS }).onAction().subscribe(undo);
+  say(what: string, undo: () => void, word = 'undo'): void {
+    this.bar.open(what, word, { duration: STAYS_MS }).onAction().subscribe(undo);
   }
 
   withdraw(): void {

@@ -24,6 +24,7 @@ export class JobRow {
   readonly trouble = input('');
   readonly duplicate = output();
   readonly archived = output<boolean>();
+  readonly removed = output();
   private readonly step = computed(() => nextStep(this.thread() ?? []));
   /** Before the first answer a job opens at its beginning. */
   protected readonly target = computed(() => (this.thread() ? (this.step()?.room ?? 'pack') : 'wish'));

@@ -5,7 +5,8 @@ import { Store } from '@ngrx/store';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
 import { nextStep, type RowBead } from '../../core/thread';
-import { anotherUnit, BENCH_MAINS, edited, freshJob, type Job } from '../../core/job';
+import { anotherUnit, type Job } from '../../core/job';
+import { UndoBar } from '../kit/undo-bar';
 import { Assessor } from '../store/assessor';
 import { Database } from '../store/database';
 import { JobsActions, type Unreadable } from '../store/jobs.actions';
@@ -38,6 +39,7 @@ const settledCount = (beads: readonly RowBead[] | undefined): number =>
 })
 export class Shelf {
   private readonly store = inject(Store);
+  private readonly bar = inject(UndoBar);
   protected readonly opener = inject(FileOpener);
   protected readonly state = this.store.selectSignal(selectJobs);
   protected readonly search = signal('');
@@ -49,7 +51,7 @@ export class Shelf {
   protected readonly database = inject(Database);
   protected readonly storage = inject(StorageRoom);
   private readonly backups = inject(Backup);
-  private readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
+  protected readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
   protected readonly archivedCount = computed(() => this.all().filter((j) => j.archived).length);
   protected readonly jobs = computed(() => {
     const words = this.search().trim().toLowerCase();
@@ -63,6 +65,13 @@ export class Shelf {
           (a, b) => settledCount(this.threads.all()[b.id]) - settledCount(this.threads.all()[a.id]) || byTouched(a, b),
         );
   });
+  protected readonly nothing = computed(() =>
+    this.search().trim()
+      ? 'Nothing here by that name.'
+      : this.archive()
+        ? 'The archive is empty.'
+        : 'Every job is in the archive.',
+  );
   /** The first screenful at once, the rest a frame later: hundreds of rows must not hold up the first. */
   private readonly rows = signal(FIRST_ROWS);
   protected readonly shown = computed(() => this.jobs().slice(0, this.rows()));
@@ -102,21 +111,18 @@ export class Shelf {
     this.store.dispatch(JobsActions.added({ jobs: [anotherUnit(job, crypto.randomUUID(), now)] }));
   }
 
-  /** A job whose one control is drawn at random, to be found out with the virtual meter. */
-  protected practise(): void {
-    const now = new Date().toISOString();
-    const seed = 1 + (Math.floor(Date.now() / 1000) % 9000);
-    const job = edited(
-      freshJob({ title: `Practice ${seed}`, outcome: 'find out what this control is' }, crypto.randomUUID(), now),
-      { do: 'add-control', id: 'control-it', name: 'it' },
-      now,
-    );
-    this.store.dispatch(
-      JobsActions.added({
-        jobs: [{ ...job, survey: { ...job.survey, mains: { ...BENCH_MAINS } }, standin: { model: 'practice', seed } }],
-      }),
-    );
-    void this.router.navigate(['/job', job.id, 'probe']);
+  /** A job whose one control is drawn at random, to be found out with the virtual meter. One is enough: it goes on with another. */
+  protected async practise(): Promise<void> {
+    const { isPractice, practiceJob } = await import('../../core/standin');
+    const there = this.all().find((j) => isPractice(j.standin.model) && !j.archived);
+    const job = there ?? practiceJob(crypto.randomUUID(), new Date());
+    if (!there) this.store.dispatch(JobsActions.added({ jobs: [job] }));
+    await this.router.navigate(['/job', job.id, 'probe']);
+  }
+
+  protected remove(job: Job): void {
+    this.store.dispatch(JobsActions.removed({ id: job.id }));
+    this.bar.say(`${job.title} taken away`, () => this.store.dispatch(JobsActions.added({ jobs: [job] })));
   }
 
   protected setArchived(job: Job, archived: boolean): void {

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, effect, inject, input, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, input, viewChild } from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink, RouterOutlet } from '@angular/router';
 import { Action } from '../kit/action';
 import { jobText } from '../../core/job';
@@ -25,6 +26,7 @@ import { Thread } from './thread';
     MatMenu,
     MatMenuItem,
     MatMenuTrigger,
+    MatTooltip,
     NoteLine,
     RouterLink,
     RouterOutlet,
@@ -41,6 +43,8 @@ export class JobFrame {
   protected readonly theme = inject(Theme);
   readonly id = input.required<string>();
   private readonly note = viewChild(NoteLine);
+  protected readonly undoes = computed(() => this.bench.open()?.past.at(-1)?.said ?? '');
+  protected readonly redoes = computed(() => this.bench.open()?.future.at(-1)?.said ?? '');
 
   constructor() {
     effect(() => this.bench.id.set(this.id()));

@@ -7,7 +7,7 @@ export const KEY_LIST: readonly (readonly [string, string])[] = [
   ['b', 'hands-busy mode'],
   ['w', 'why, for the focused number'],
   ['Ctrl+Z', 'undo'],
-  ['Ctrl+Shift+Z', 'redo'],
+  ['Ctrl+Shift+Z or Ctrl+Y', 'redo'],
   ['?', 'this list'],
   ['Esc', 'close, leave'],
 ];

@@ -1,6 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Router } from '@angular/router';
+import { UndoBar } from '../kit/undo-bar';
 import { Bench } from '../store/bench';
 import { HandsBusy } from '../store/hands-busy';
 import { ROOM_INFO } from './rooms';
@@ -11,25 +12,34 @@ const typing = (target: EventTarget | null): boolean =>
     (/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
       !/^(checkbox|radio|button)$/.test((target as HTMLInputElement).type)));
 
+/** What is typed there and not kept, as the kit's boxes mark it; a box of another sort counts while there is anything in it. */
+const halfTyped = (target: EventTarget | null): boolean =>
+  typing(target) &&
+  ((target as HTMLElement).dataset['half'] !== undefined ||
+    (!(target as HTMLElement).hasAttribute('data-kept') && (target as HTMLInputElement).value !== ''));
+
 /** The keys of the frame; all of them rest while something is typed. */
 @Injectable({ providedIn: 'root' })
 export class Keys {
   private readonly bench = inject(Bench);
   private readonly router = inject(Router);
   private readonly dialog = inject(MatDialog);
+  private readonly bar = inject(UndoBar);
   readonly handsBusy = inject(HandsBusy);
   private afterG = false;
 
   /** Handles a key of the job frame; gives true where it was taken. */
   handle(event: KeyboardEvent, focusNote: () => void): boolean {
     if (this.dialog.openDialogs.length > 0) return false;
-    const undo = (event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'z';
-    if (typing(event.target)) return false;
-    if (undo) {
-      if (event.shiftKey) this.bench.redo();
-      else this.bench.undo();
+    const key = event.key.toLowerCase();
+    const command = event.ctrlKey || event.metaKey;
+    // In a box with something half typed these keys are the box's own; in one that shows what is kept they are the job's.
+    if (command && (key === 'z' || key === 'y') && !halfTyped(event.target)) {
+      if (key === 'y' || event.shiftKey) this.redo();
+      else this.undo();
       return true;
     }
+    if (typing(event.target)) return false;
     if (event.ctrlKey || event.metaKey || event.altKey) return false;
     if (this.afterG) {
       this.afterG = false;
@@ -67,6 +77,21 @@ export class Keys {
       default:
         return false;
     }
+  }
+
+  /** Takes the last edit back and says which it was, since it may have been made in another room. */
+  undo(): void {
+    const said = this.bench.open()?.past.at(-1)?.said;
+    if (!said) return;
+    this.bench.undo();
+    this.bar.say(`undone: ${said}`, () => this.bench.redo(), 'redo');
+  }
+
+  redo(): void {
+    const said = this.bench.open()?.future.at(-1)?.said;
+    if (!said) return;
+    this.bench.redo();
+    this.bar.say(`done again: ${said}`, () => this.bench.undo());
   }
 
   async help(): Promise<void> {

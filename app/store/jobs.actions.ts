@@ -19,6 +19,9 @@ export const JobsActions = createActionGroup({
     Edited: props<{ id: string; edit: JobEdit; now: string }>(),
     Undone: props<{ id: string; now: string }>(),
     Redone: props<{ id: string; now: string }>(),
+    Removed: props<{ id: string }>(),
+    /** Gone from the store already, by another tab. */
+    Forgotten: props<{ id: string }>(),
     'Refusal Read': props<{ id: string }>(),
     'Save Wanted': props<{ id: string }>(),
     Saved: props<{ id: string; job: Job; revision: number; now: string }>(),

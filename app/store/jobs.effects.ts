@@ -89,17 +89,21 @@ export class JobsEffects {
         JobsActions.added,
         JobsActions.keepAsCopy,
         JobsActions.saveWanted,
+        JobsActions.removed,
       ),
-      mergeMap((action) =>
-        'jobs' in action ? action.jobs.map((j) => j.id) : 'copyId' in action ? [action.copyId] : [action.id],
-      ),
-      groupBy((id) => id),
+      mergeMap((action) => {
+        const gone = action.type === JobsActions.removed.type;
+        const ids = 'jobs' in action ? action.jobs.map((j) => j.id) : ['copyId' in action ? action.copyId : action.id];
+        return ids.map((id) => ({ id, gone }));
+      }),
+      groupBy(({ id }) => id),
       mergeMap((ofOne) =>
         ofOne.pipe(
-          concatMap((id) =>
+          concatMap(({ id, gone }) =>
             of(id).pipe(
               withLatestFrom(this.store.select(selectJobs)),
-              concatMap(([, state]) => this.write(id, state.byId[id])),
+              // Taken away and brought back at once: then it stands here, and is written as any other.
+              concatMap(([, state]) => (gone ? this.unwrite(id, state.byId[id]) : this.write(id, state.byId[id]))),
             ),
           ),
         ),
@@ -120,6 +124,17 @@ export class JobsEffects {
         if (same(error.document, job)) return of(this.saved(job, error.revision));
         return of(JobsActions.changedElsewhere({ id }));
       }),
+    );
+  }
+
+  /** Takes a job's row out of the store. Where that fails, the row is still there at the next start, and nothing is lost. */
+  private unwrite(id: string, open: OpenJob | undefined): Observable<Action> {
+    return from(this.database.remove(id)).pipe(
+      map(() => {
+        this.tabs.postMessage({ id, revision: Number.POSITIVE_INFINITY });
+        return open ? JobsActions.saveWanted({ id }) : JobsActions.refusalRead({ id });
+      }),
+      catchError(() => EMPTY),
     );
   }
 
@@ -146,7 +161,8 @@ export class JobsEffects {
         if (!open || !(open.revision < data.revision)) return EMPTY;
         // A job that only stands on the shelf here is simply read anew; one that is looked at is the maker's to settle.
         const lookedAt = location.pathname.split('/').includes(data.id);
-        if (open.save === 'kept' && !lookedAt) return this.theirs(data.id);
+        if (open.save === 'kept' && !lookedAt)
+          return Number.isFinite(data.revision) ? this.theirs(data.id) : of(JobsActions.forgotten({ id: data.id }));
         return of(JobsActions.changedElsewhere({ id: data.id }));
       }),
     ),
@@ -162,8 +178,13 @@ export class JobsEffects {
   /** Reads another tab's version; a store that fails once can be asked again. */
   private theirs(id: string): Observable<Action> {
     const read = (kept: Kept | undefined): Action => {
+      if (!kept)
+        return JobsActions.saveFailed({
+          id,
+          why: 'Another tab took this job away. Its copy in this tab is the last one.',
+        });
       const loaded = checkJob(kept?.document);
-      return loaded.ok && kept
+      return loaded.ok
         ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision, now: new Date().toISOString() })
         : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
     };

@@ -106,6 +106,10 @@ export const jobsReducer = createReducer(
       };
     }),
   ),
+  on(JobsActions.removed, JobsActions.forgotten, (state, { id }) => ({
+    ...state,
+    byId: Object.fromEntries(Object.entries(state.byId).filter(([k]) => k !== id)),
+  })),
   on(JobsActions.refusalRead, (state, { id }) => change(state, id, (open) => ({ ...open, refused: null }))),
   on(JobsActions.saveWanted, (state, { id }) => change(state, id, (open) => ({ ...open, save: saving(open) }))),
   on(JobsActions.saved, (state, { id, job, revision, now }) =>
