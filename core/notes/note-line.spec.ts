@@ -125,7 +125,7 @@ describe('note lines', () => {
     ['start A idle 4 ohm', 18, /unplugged/],
     ['start A-A pressed 1 ohm', 23, /same place/],
     ['start A off -3 ohm', 18, /negative/],
-    ['supply main 5 V', 14, /at the end/],
+    ['supply main 5 Q', 14, /at the end/],
     ['', 0, /say a reading/],
     ['note:', 5, /what is the note/],
     ['12 A idle 5', 0, /begin with/],

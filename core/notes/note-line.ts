@@ -1,14 +1,42 @@
 import { own } from '../quantity';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
+import { FILLER_WORDS } from './lexicon';
+import { translated } from './natural';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
 import type { Job, MainsSide, Reading, Strip } from '../job';
 import { sayPlace, sayValue } from '../job';
 
 /**
- * Understands one line as it is said at the bench; see docs/note-line.md for the grammar.
- * Never throws; a line that is not understood names the position of the word that does not fit and, where there is one, a likely meaning.
+ * Understands one line as it is said at the bench; see docs/note-line.md for the grammar, and for the words that may stand around it.
+ * Never throws; a line that is not understood names the position of the word that does not fit, with a line that would be understood
+ * beside it: a near one, or the same as a remark.
  */
 export function readNoteLine(line: string, job: Job, context: NoteContext): Understood {
+  const strict = readGrammar(line, job, context);
+  if (strict.ok && !startsOddly(line, strict)) return strict;
+  const said = translated(line, job);
+  const natural = said && readGrammar(said.line, job, context);
+  if (natural?.ok) {
+    const hints = [natural.hint, said?.taken].filter(Boolean).join('; ');
+    return { ok: true, edit: natural.edit, words: natural.words, ...(hints ? { hint: hints } : {}) };
+  }
+  return strict.ok ? strict : offering(strict, line, job, context);
+}
+
+/** A line that makes a control of a word which nobody would call one so. */
+const startsOddly = (line: string, u: Understood & { readonly ok: true }): boolean =>
+  u.edit.do === 'add-reading' && u.hint !== undefined && FILLER_WORDS.has((/\S+/.exec(line)?.[0] ?? '').toLowerCase());
+
+/** Only what would be understood is offered; what is no reading may be a remark. */
+function offering(no: Understood & { readonly ok: false }, line: string, job: Job, context: NoteContext): Understood {
+  const { ok, at, message, suggestion } = no;
+  if (suggestion && readGrammar(suggestion, job, context).ok) return no;
+  const words = line.trim().split(/\s+/);
+  const remark = words.length > 1 && !line.includes(':') ? `note: ${line.trim()}` : '';
+  return { ok, at, message, ...(remark && readGrammar(remark, job, context).ok ? { suggestion: remark } : {}) };
+}
+
+function readGrammar(line: string, job: Job, context: NoteContext): Understood {
   try {
     const saying = /^\s*(note|wish|when|never)\s*:\s*(.*)$/is.exec(line);
     if (saying) return readSaying(saying[1]!.toLowerCase(), saying[2]!.trim(), line);
@@ -25,7 +53,7 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
         // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
         return words[1]?.text.toLowerCase() === 'to' ? readReading(words, line, job, context) : readMains(words, line);
     }
-    return words[2]?.text.toLowerCase() === 'wire'
+    return /^\d+$/.test(words[1]?.text ?? '') && words[2]?.text.toLowerCase() === 'wire'
       ? readWire(words, job, line)
       : readReading(words, line, job, context);
   } catch (error) {

@@ -1,0 +1,311 @@
+import { own } from '../quantity';
+import { controlId } from './note-reading';
+import type { Job, MachineState, Reading, Strip } from '../job';
+import { EFFECT_PHRASES, FILLER_WORDS, LOOK_PHRASES, PLACE_WORDS, STATE_PHRASES } from './lexicon';
+import { quantityIn, type QuantityIn } from './quantity-words';
+
+/** A line as it was said, put into the order of the grammar, and what of it was not said but taken. */
+export interface Translated {
+  readonly line: string;
+  readonly taken: string;
+}
+
+/** Words that end on punctuation, and what is said with a sign. */
+const smoothed = (line: string): string =>
+  ` ${line
+    .replace(/[‘’]/g, "'")
+    .replace(/[–—]/g, '-')
+    .replace(/→|->/g, ' to ')
+    .replace(/\b([A-Za-z])-(?=[a-z]{3})/g, '$1 to ')
+    .replace(/[=≈]|~(?= ?\d)/g, ' is ')
+    .replace(/[()[\]"“”;:!?]/g, ' ')
+    .replace(/,(?!\d)|(?<!\d),/g, ' ')
+    .replace(/\.(?=\s|$)/g, ' ')
+    .replace(/\s+/g, ' ')
+    .trim()} `;
+
+interface Owner {
+  /** As it stands in the canonical line; empty for the machine as a whole. */
+  readonly name: string;
+  readonly id: string;
+  readonly strip: Strip | undefined;
+}
+
+/**
+ * A reading as a maker would type it, in any order and with words around it, as a line of the grammar. Null where a word is left that
+ * nothing here knows: what is not understood must not be guessed. Whatever was not said and is taken is told.
+ */
+export function translated(raw: string, job: Job): Translated | null {
+  const saying = /^\s*(?:remember|remark|nb|n\.b\.|note that|memo|todo)[:,]?\s+(.+)$/is.exec(raw);
+  if (saying) return { line: `note: ${saying[1]!.trim()}`, taken: '' };
+  // What begins as one of these lines and failed as such knows better why.
+  if (/^\s*(?:control|strip|mains)\b/i.test(raw)) return null;
+  let rest = smoothed(raw);
+  const made = fresh(rest, job);
+  if (made) return made;
+  const named = ownerIn(rest, job);
+  if (!named) return null;
+  rest = named.rest;
+  const { owner } = named;
+  const supply = supplyIn(raw, rest);
+  if (supply) return supply;
+  return jumperLine(owner, rest) ?? lookLine(owner, rest) ?? readingLine(owner, rest, job);
+}
+
+/** `there is a new button called stop`. */
+function fresh(rest: string, job: Job): Translated | null {
+  const made =
+    /\b(?:new|another|add|called|named|second|third) (?:a |an |the )?(?:button|control|key|switch)?\s?(?:is )?(?:called|named)? ?"?([A-Za-z][\w.]*)\b/i.exec(
+      rest,
+    );
+  const left = made && leftOver(rest.replace(made[0], ' '));
+  return made && !left && !FILLER_WORDS.has(made[1]!.toLowerCase()) && !job.controls.some((c) => c.name === made[1])
+    ? { line: `control ${made[1]}`, taken: '' }
+    : null;
+}
+
+/** Whose reading it is: a name that is known, or the only control there is. Null where it cannot be told. */
+function ownerIn(rest: string, job: Job): { owner: Owner; rest: string } | null {
+  const names = [
+    ...job.controls.map((c) => ({ name: c.name, id: c.id, strip: undefined })),
+    ...job.survey.strips.map((s) => ({ name: s.name, id: s.id, strip: s as Strip | undefined })),
+  ].sort((a, b) => b.name.length - a.name.length);
+  for (const o of names) {
+    const escaped = o.name.replace(/[.*+?^${}()|[\]\\]/g, '\\$&');
+    const said = new RegExp(`(?<=\\s)(?:the )?(?:strip )?${escaped}(?:'s)?(?: strip)?(?=\\s)`, 'i');
+    if (said.test(rest)) return { owner: o, rest: rest.replace(said, ' ') };
+  }
+  if (job.controls.length === 1 && job.survey.strips.length === 0)
+    return { owner: { name: job.controls[0]!.name, id: job.controls[0]!.id, strip: undefined }, rest };
+  // The first control of a job may come with its first reading.
+  const first = /^ ([A-Za-z][\w.]+) /.exec(rest)?.[1];
+  if (names.length === 0 && first && !FILLER_WORDS.has(first.toLowerCase()) && statesIn(` ${first} `).state === null)
+    return { owner: { name: first, id: controlId(first), strip: undefined }, rest: rest.replace(first, ' ') };
+  // The machine as a whole needs no name: ground against a pin, or a supply.
+  if (/\b(?:ground|gnd|mains|supply|rail)\b/i.test(rest))
+    return { owner: { name: '', id: '', strip: undefined }, rest };
+  return null;
+}
+
+/** Words that nothing here knows, joined; empty where all are known. */
+function leftOver(rest: string): string {
+  return rest
+    .split(/\s+/)
+    .filter((w) => w && !FILLER_WORDS.has(w.toLowerCase().replace(/'s$/, '')))
+    .join(' ');
+}
+
+/** `logic supply is 5.02 V, always there`, `rail main reads 12 V at rest`. */
+function supplyIn(raw: string, rest: string): Translated | null {
+  const named = [
+    /\b(?:supply|rail)(?: (?:called|named))? ([a-z][\w.]*)\b/i.exec(rest),
+    /\b([a-z][\w.]*) (?:supply|rail)\b/i.exec(rest),
+  ].find((m) => m && !FILLER_WORDS.has(m[1]!.toLowerCase()) && m[1] !== 'always');
+  if (!named) return null;
+  const q = quantityIn(rest.replace(named[0], ' '));
+  if (!q?.text || q.dimension !== 'V') return null;
+  const always = /\b(?:always(?: there)?|all the time|permanent(?:ly)?)\b/i;
+  const states = statesIn(q.rest.replace(always, ' '));
+  const state = always.test(raw) ? 'always' : states.state === 'unpressed' ? 'idle' : states.state;
+  if (leftOver(states.rest) || state === CONTRADICTION) return null;
+  return {
+    line: `supply ${named[1]} ${q.text} ${state ?? 'idle'}`,
+    taken: state ? '' : 'when it is there was not said: taken as powered, nobody presses',
+  };
+}
+
+/** `bridging A and B with 1k starts it`. */
+function jumperLine(owner: Owner, rest: string): Translated | null {
+  const joins =
+    /\b(?:across|jumper(?:ed|ing)?|bridg(?:e|ed|ing)|join(?:ed|ing|s)?|connect(?:ed|ing)?|short(?:ed|ing)?)\b/i;
+  const effect = EFFECT_PHRASES.find(([, re]) => re.test(rest));
+  if (!joins.test(rest) || !effect) return null;
+  let left = rest.replace(joins, ' ').replace(effect[1], ' ');
+  const wire = /\b(?:with |by |through )?(?:a |just a |plain )?(?:bare )?wire\b|\bdirectly\b|\btogether\b/i;
+  const q = wire.test(left)
+    ? { text: 'wire', rest: left.replace(wire, ' '), dimension: 'Ω' as const }
+    : quantityIn(left);
+  const pair = pairIn(q?.rest ?? left, owner);
+  left = leftOver((pair?.rest ?? q?.rest ?? left).replace(/\bresistor\b/gi, ' '));
+  if (left || (q && q.dimension !== 'Ω')) return null;
+  const where = owner.strip ? (pair ? ` ${pair.a}-${pair.b}` : null) : '';
+  if (where === null) return null;
+  return {
+    line: `${owner.name} jumper${where} ${q?.text ?? 'wire'} ${effect[0]}`,
+    taken: q ? '' : 'no resistor was said: taken as joined by a wire',
+  };
+}
+
+/** `start is a membrane key`. */
+function lookLine(owner: Owner, rest: string): Translated | null {
+  if (!owner.name || owner.strip || quantityIn(rest)) return null;
+  const seen = LOOK_PHRASES.find(([, re]) => re.test(rest));
+  if (!seen) return null;
+  const left = statesIn(
+    LOOK_PHRASES.filter(([look]) => look === seen[0])
+      .reduce((line, [, re]) => line.replace(new RegExp(re.source, 'gi'), ' '), rest)
+      .replace(/\b(?:looks?(?: like)?|feels?(?: like)?|switch|type|kind)\b/gi, ' '),
+  );
+  return leftOver(left.rest) ? null : { line: `${owner.name} look ${seen[0].replace(/-/g, ' ')}`, taken: '' };
+}
+
+function readingLine(owner: Owner, said: string, job: Job): Translated | null {
+  const shorted = /\bshort(?:ed|ing)?(?: circuit)?\b/i;
+  const isShort = shorted.test(said) && owner.name !== '' && !owner.strip;
+  const isInsulation = /\binsulation\b/i.test(said);
+  const loads = statesIn(said.replace(/\binsulation\b/i, ' ').replace(isShort ? shorted : /$^/, ' '));
+  const pairFirst = owner.strip ? pairIn(loads.rest, owner) : null;
+  const q = quantityIn(pairFirst?.rest ?? loads.rest);
+  if (!q || loads.state === CONTRADICTION) return null;
+  const place = pairFirst ? { text: `${pairFirst.a}-${pairFirst.b}`, rest: q.rest } : placeIn(q.rest, owner);
+  let left = place?.rest ?? q.rest;
+  // A bare `on` after all places are told is the machine's.
+  const on = /\bon\b/i.test(left) && loads.state === null;
+  left = left.replace(/\b(?:on|open)\b/gi, ' ');
+  if (leftOver(left)) return null;
+  const last = lastOf(job, owner.id, q);
+  const { state, takenState } = stateOf(loads.state ?? (on ? 'idle' : null), q, last);
+  const { where, takenPlace } = placeOf(place?.text ?? null, owner, q, last);
+  if (where === null) return null;
+  if (isShort && q.dimension !== 'A') return null;
+  // Two points of the machine itself are no control's.
+  const whose = where.includes(' to ') && where.split(' to ').every((p) => p.length > 2) ? '' : owner.name;
+  const line = isShort
+    ? `${owner.name} short ${q.text}`
+    : [whose, where, isInsulation ? 'insulation' : state, q.text].filter(Boolean).join(' ');
+  return { line, taken: isShort || isInsulation ? '' : [takenState, takenPlace].filter(Boolean).join('; ') };
+}
+
+type Said = MachineState | 'unpressed' | null;
+/** Two states that cannot be at once. */
+const CONTRADICTION = 'contradiction';
+
+/** The states that a line speaks of, the most telling of them, and the line without them. */
+function statesIn(line: string): { state: Said | typeof CONTRADICTION; rest: string } {
+  let rest = line;
+  const found = new Set<MachineState | 'unpressed' | 'powered'>();
+  for (const [state, phrase] of STATE_PHRASES)
+    rest = rest.replace(phrase, () => {
+      found.add(state);
+      return ' ';
+    });
+  const resting = found.has('idle') || found.has('unpressed');
+  if (resting && (found.has('pressed') || found.has('running') || found.has('neighbour')))
+    return { state: CONTRADICTION, rest };
+  if (found.has('powered') && found.has('off')) return { state: CONTRADICTION, rest };
+  if (found.has('plug-turned') && found.has('loaded-10k')) return { state: 'turned-10k', rest };
+  const first = STATE_PHRASES.map(([s]) => s).find((s) => found.has(s)) ?? null;
+  // Out of the plug and not pressed is out of the plug.
+  if (resting && found.has('off')) return { state: 'off', rest };
+  return { state: first === 'powered' ? 'idle' : first, rest };
+}
+
+/** The state as the grammar has it: said, or taken from the last reading of the sort, or the plainest one. */
+function stateOf(said: Said, q: QuantityIn, last: Reading | undefined): { state: string; takenState: string } {
+  const unplugged = q.dimension === 'Ω';
+  if (said === 'unpressed') return { state: unplugged ? 'off' : 'idle', takenState: '' };
+  if (said) return { state: said, takenState: '' };
+  const state = last?.state ?? (unplugged ? 'off' : 'idle');
+  const words =
+    own({ off: 'unplugged', idle: 'nobody presses' } as Record<string, string>, state) ?? state.replace(/-/g, ' ');
+  return { state, takenState: `the state was not said: taken as ${words}${last ? ', as the last reading' : ''}` };
+}
+
+/** The last reading of this owner that answers the same sort of question. */
+function lastOf(job: Job, owner: string, q: QuantityIn): Reading | undefined {
+  const unplugged = q.dimension === 'Ω';
+  return job.readings
+    .filter((r) => r.control === owner && !r.struck && r.kind !== 'look' && r.kind !== 'jumper')
+    .filter((r) => (r.kind === 'ohms' || r.kind === 'continuity') === unplugged)
+    .at(-1);
+}
+
+function placeOf(
+  said: string | null,
+  owner: Owner,
+  q: QuantityIn,
+  last: Reading | undefined,
+): { where: string | null; takenPlace: string } {
+  if (said) return { where: said, takenPlace: '' };
+  if (!owner.name || owner.strip) return { where: null, takenPlace: '' };
+  const point = (p: Reading['from']): string => (p.kind === 'contact' ? p.name : p.kind);
+  if (last && last.kind !== 'continuity')
+    return {
+      where: `${point(last.from)} to ${point(last.to)}`,
+      takenPlace: `where the probes are was not said: taken as in the last reading, ${point(last.from)} to ${point(last.to)}`,
+    };
+  return q.dimension === 'Ω' || q.dimension === 'A'
+    ? { where: 'A-B', takenPlace: 'where the probes are was not said: taken as A to B' }
+    : { where: 'A', takenPlace: 'where the probes are was not said: taken as A to ground' };
+}
+
+/** Two terminals of one owner: `A-B`, `between a and b`, `3 and 4`, `red and white` of a strip. */
+function pairIn(rest: string, owner: Owner): { a: string; b: string; rest: string } | null {
+  const one = owner.strip ? '(\\d\\d?)' : '([A-Z])';
+  const joined = '\\s*(?:-|/|&|\\band\\b|\\bto\\b|\\bversus\\b|\\bvs\\.?(?=\\s)|\\bagainst\\b|\\bfrom\\b)\\s*';
+  const lead = '(?:\\b(?:between|from|across|over)\\s+)?(?:\\b(?:terminals?|contacts?|pins?|legs?|points?)\\s+)?';
+  const noUnit = '(?![.,]?\\d|\\s?(?:[mkµu]?V|volts?|[kM]?Ω|k?ohms?|[mµu]?A\\b))';
+  const strict = new RegExp(
+    `${lead}(?<=\\s)${one}${joined}(?:terminal |pin |contact )?${one}(?=[\\s])${noUnit}`,
+    owner.strip ? 'i' : '',
+  );
+  const m =
+    strict.exec(rest) ??
+    (owner.strip
+      ? new RegExp(`\\b(?:terminals|between|across|pins)\\s+${one}\\s+${one}(?=\\s)${noUnit}`).exec(rest)
+      : (new RegExp('(?<=\\s)([a-z])-([a-z])(?=\\s)').exec(rest) ??
+        /\b(?:between|from|across)\s+([a-z])\s+(?:and|to)\s+([a-z])(?=\s)/.exec(rest) ??
+        /(?<=\s)([A-Z]) ([A-Z])(?=\s)/.exec(rest) ??
+        /(?<=\s)(A)(B)(?=\s)/.exec(rest)));
+  if (m) return { a: m[1]!.toUpperCase(), b: m[2]!.toUpperCase(), rest: rest.replace(m[0], ' ') };
+  return owner.strip ? coloursIn(rest, owner.strip) : null;
+}
+
+/** Wires of a strip by their colours. */
+function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: string } | null {
+  const m = /\b(?:between |from )?(\w+) (?:and|to) (\w+)\b/i.exec(rest);
+  const at = (word: string): number => strip.wires.findIndex((w) => w.toLowerCase() === word.toLowerCase());
+  if (!m || at(m[1]!) < 0 || at(m[2]!) < 0) return null;
+  return { a: String(at(m[1]!) + 1), b: String(at(m[2]!) + 1), rest: rest.replace(m[0], ' ') };
+}
+
+/** Where the probes stand, as the grammar says it. */
+function placeIn(rest: string, owner: Owner): { text: string; rest: string } | null {
+  const tips =
+    /\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)/i.exec(
+      rest,
+    );
+  if (tips) {
+    const [a, b] = [pointOf(tips[1]!), pointOf(tips[2]!)];
+    if (a && b) return { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') };
+  }
+  const pair = pairIn(rest, owner);
+  if (pair) return { text: owner.strip ? `${pair.a}-${pair.b}` : `${pair.a}-${pair.b}`, rest: pair.rest };
+  const fixed = PLACE_WORDS.flatMap(([kind, re]) => {
+    const m = re.exec(rest);
+    return m ? [{ kind, at: m.index, text: m[0] }] : [];
+  }).sort((a, b) => a.at - b.at);
+  let left = fixed.reduce((s, f) => s.replace(f.text, ' '), rest);
+  const terminal = owner.strip
+    ? /(?:\b(?:terminal|pin|from|at|on)\s)?(?<=\s)(\d\d?)(?=\s)/.exec(left)
+    : (/(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-Z])(?=\s)/.exec(left) ??
+      /\b(?:terminal|pin|contact|leg|point|side|at|on|from|between|with)\s([a-z])(?=\s)/.exec(left) ??
+      /(?<=\s)([b-hj-z])(?=\s)/.exec(left));
+  if (terminal) {
+    left = left.replace(terminal[0], ' ');
+    const to = fixed[0];
+    if (fixed.length > 1) return null;
+    return { text: `${terminal[1]!.toUpperCase()}${to ? ` to ${to.kind}` : ''}`, rest: left };
+  }
+  const across =
+    /\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|leads?))?|\b(?:through|into) (?:it|the button)\b/i.exec(
+      left,
+    );
+  if (fixed.length === 2 && !across && !owner.strip)
+    return { text: `${fixed[0]!.kind} to ${fixed[1]!.kind}`, rest: left };
+  if (across && fixed.length === 0 && !owner.strip) return { text: 'A-B', rest: left.replace(across[0], ' ') };
+  return null;
+}
+
+const pointOf = (word: string): string | null =>
+  /^[A-Za-z]$/.test(word) ? word.toUpperCase() : (PLACE_WORDS.find(([, re]) => re.test(word))?.[0] ?? null);
