@@ -5,6 +5,8 @@ export default defineConfig({
   test: {
     testTimeout: 60_000,
     environment: 'node',
+    // The kit's components are compiled by Angular's own runner (`npm run kit`).
+    exclude: ['node_modules/**', 'app/kit/**'],
     include: ['core/**/*.spec.ts', 'cli/**/*.spec.ts', 'server/**/*.spec.ts', 'app/**/*.spec.ts'],
   },
 });

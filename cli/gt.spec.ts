@@ -178,7 +178,7 @@ describe('the command line', () => {
     expect(job.feed.volts).toBe(5);
     expect(job.act.faults).toHaveLength(1);
     // The words of the log come from the fields.
-    expect(job.log.map((l) => l.text)).toContain('it gives 5 V, and at most 2 A');
+    expect(job.log.map((l) => l.text)).toContain('the supply gives 5 V, and at most 2 A');
     writeFileSync(join(folder, 'bad.json'), JSON.stringify([...good, { do: 'set', at: 'feed', set: { volts: 1e6 } }]));
     expect(gt('edit', 'c.json', 'bad.json')).toEqual({
       status: 2,

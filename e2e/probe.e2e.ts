@@ -227,11 +227,11 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
   await expect(page.getByText(/10\.003 ± 0\.0\d+ mm/)).toBeVisible();
 
   await part(page, 'meter');
-  await page.getByLabel('Input resistance on volts').fill('1M');
-  await page.getByLabel('Input resistance on volts').press('Tab');
-  await expect(page.getByLabel('Input resistance on volts')).toHaveValue('1 MΩ');
+  await page.getByLabel('Input resistance on volts', { exact: true }).fill('1M');
+  await page.getByLabel('Input resistance on volts', { exact: true }).press('Tab');
+  await expect(page.getByLabel('Input resistance on volts', { exact: true })).toHaveValue('1 MΩ');
   await undo(page).click();
-  await expect(page.getByLabel('Input resistance on volts')).toHaveValue('10 MΩ');
+  await expect(page.getByLabel('Input resistance on volts', { exact: true })).toHaveValue('10 MΩ');
 });
 
 test('photographs are made small, pinned, packed and opened again; what is no picture is named', async ({ page }) => {

@@ -104,7 +104,7 @@ export async function takeReading(page: Page, title: RegExp, number: string): Pr
 
 /** Takes every proposed reading from the stand-in until there is none; gives how many. */
 export async function measureAll(page: Page): Promise<number> {
-  const meter = page.getByRole('button', { name: 'From the stand-in' });
+  const meter = page.getByRole('button', { name: 'From the stand-in', exact: true });
   for (let taken = 0; ; taken++) {
     await expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
     await expect(meter.or(page.locator('[data-ending]'))).toBeVisible();
@@ -206,9 +206,9 @@ export async function planThePress(page: Page): Promise<void> {
   await room(page, 'Act');
   await page.getByRole('button', { name: 'Press for 180 ms' }).click();
   await choose(page, 'A press', 'starts on a press and stops by itself');
-  await enter(page, 'It overlooks presses under', '40 ms');
+  await enter(page, 'The machine overlooks presses under', '40 ms');
   await enter(page, 'A press may last at most', '2 s');
-  await enter(page, 'It runs for', '25 min');
+  await enter(page, 'The machine runs for', '25 min');
 
   await room(page, 'Guard');
   await choose(page, 'Where does it stand?', 'steam or splashes');
@@ -222,7 +222,7 @@ export async function planThePress(page: Page): Promise<void> {
 
   await room(page, 'Routine');
   await page.getByRole('button', { name: 'one more sentence' }).click();
-  await page.getByLabel('Clock time').fill('10:40');
+  await page.getByLabel('Clock time', { exact: true }).fill('10:40');
   for (const day of ['Mon', 'Tue', 'Wed', 'Thu', 'Fri'])
     await page.getByRole('button', { name: day, exact: true }).click();
   await expect(page.locator('main').getByText(/At 10:40 on weekdays, if armed, press/)).toBeVisible();

@@ -26,8 +26,8 @@ test('the press is proven by simulation, cold and warm, and the log keeps it', a
   await expect(page.getByRole('row', { name: /pressed.*worst|worst.*pressed/i })).toContainText('mV');
   await expect(page.getByText('Of 10000 joints from parts within their tolerances')).toBeVisible();
   // Another joint makes the proof old; the simulator is there already.
-  await page.getByLabel('Series resistor, Ω').fill('390');
-  await page.getByLabel('Series resistor, Ω').press('Tab');
+  await page.getByRole('combobox', { name: 'Series resistor' }).fill('390');
+  await page.getByRole('combobox', { name: 'Series resistor' }).press('Tab');
   await expect(page.getByText('Closed form and simulation agree within')).toBeHidden();
   const warm = await timed('Prove it');
   console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);

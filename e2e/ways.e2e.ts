@@ -64,7 +64,7 @@ test('parts: own values, impossible ones told, prices for several machines, and 
   await dialog.getByLabel('on-resistance, highest').press('Tab');
   await dialog.getByRole('button', { name: 'Keep this part' }).click();
   await settled(page);
-  await expect(page.locator('gt-parts-pick select')).toContainText('the ones from the tin (own)');
+  await expect(page.locator('gt-parts-pick mat-select')).toContainText('the ones from the tin (own)');
   await page.getByLabel('Machines alike').fill('12');
   await page.getByLabel('Machines alike').press('Tab');
   const price = page.getByLabel('Price of one: solid-state relay');
@@ -107,7 +107,7 @@ test('parts: own values, impossible ones told, prices for several machines, and 
   await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
   await open('parts.drawer.json', text.replace('the ones from the tin', 'the ones from the jar'));
   await expect(page.getByRole('row', { name: /the ones from the jar/ })).toBeVisible();
-  await undo(page).click();
+  await page.getByRole('button', { name: 'undo', exact: true }).click();
   await expect(page.getByRole('row', { name: /the ones from the tin/ })).toBeVisible();
 });
 
@@ -116,7 +116,7 @@ test('a finger moves with its sliders, and its margins with it', async ({ page }
   await expect(way(page, 'finger').getByRole('img')).toHaveAccessibleName(/settled/i);
   const drawing = page.locator('gt-joint-drawing').first();
   await expect(drawing).toContainText('press 54°');
-  const angle = page.getByLabel(/^Angle pressed/);
+  const angle = page.getByRole('slider', { name: 'Angle pressed, slider' });
   await angle.focus();
   for (let i = 0; i < 6; i++) await angle.press('ArrowLeft');
   await expect(drawing).toContainText('press 48°');
@@ -306,7 +306,7 @@ for (const [name, width, colorScheme] of [
       await expect(page.locator('gt-two-columns')).toBeVisible();
       if (key) await way(page, key).evaluate((e: HTMLElement) => e.click());
       await settled(page);
-      await page.getByRole('button', { name: tab, exact: true }).click();
+      await page.getByRole('tab', { name: tab, exact: true }).click();
       await accessible(page, `${job} ${key} ${tab}`);
       expect(
         await page.evaluate(() => document.documentElement.scrollWidth),

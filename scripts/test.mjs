@@ -48,6 +48,7 @@ step('types of the core, without a DOM', bin('tsc'), ['-p', 'core']);
 step('types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']);
 step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
+step('the kit of fields, through Material’s harnesses', bin('ng'), ['test'], vitest('kit.json'));
 step(
   'checks against other programs and published tables',
   bin('vitest'),

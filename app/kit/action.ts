@@ -3,10 +3,10 @@ import { MatButton, type MatButtonAppearance } from '@angular/material/button';
 import { MatRipple } from '@angular/material/core';
 
 /**
- * The dresses of a button: do it, offer it, the same small as a key, say it within a text, the same in bold, take away in quiet, and a
- * number that opens.
+ * The dresses of a button: do it, offer it, the same small as a key, say it within a text, the same in bold, take away in quiet, a number
+ * that opens, and a term that does.
  */
-export type Dress = 'do' | 'offer' | 'key' | 'say' | 'mend' | 'away' | 'num';
+export type Dress = 'do' | 'offer' | 'key' | 'say' | 'mend' | 'away' | 'num' | 'term';
 
 const APPEARANCE: Record<Dress, MatButtonAppearance> = {
   do: 'filled',
@@ -16,6 +16,7 @@ const APPEARANCE: Record<Dress, MatButtonAppearance> = {
   mend: 'text',
   away: 'text',
   num: 'text',
+  term: 'text',
 };
 
 /** Material's button in one of the house's dresses; the dress sets tokens and nothing else. */

@@ -8,14 +8,15 @@ import {
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
-import { MatAutocomplete, MatAutocompleteTrigger, MatOption } from '@angular/material/autocomplete';
-import { ErrorStateMatcher, ShowOnDirtyErrorStateMatcher } from '@angular/material/core';
+import { MatAutocomplete, MatOption } from '@angular/material/autocomplete';
+import { ErrorStateMatcher } from '@angular/material/core';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { asQuantity, type Field } from '../../core/field';
 import { BoundField } from './bound-field';
+import { Offer } from './offer';
 import { QuantityInput } from './quantity-input';
-import { fieldValidator, troubleOf } from './validator';
+import { fieldValidator, ShowFault, troubleOf } from './validator';
 
 /**
  * One number as it is typed at a bench, held to its field: label, unit, bounds and their words are the field's own. Durations, whole
@@ -26,17 +27,17 @@ import { fieldValidator, troubleOf } from './validator';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     MatAutocomplete,
-    MatAutocompleteTrigger,
     MatError,
     MatFormField,
     MatHint,
     MatInput,
     MatLabel,
     MatOption,
+    Offer,
     QuantityInput,
     ReactiveFormsModule,
   ],
-  providers: [{ provide: ErrorStateMatcher, useClass: ShowOnDirtyErrorStateMatcher }],
+  providers: [{ provide: ErrorStateMatcher, useClass: ShowFault }],
   host: { class: 'gt-field', '[class.gt-bare]': 'bare()' },
   template: `
     <mat-form-field>
@@ -45,6 +46,7 @@ import { fieldValidator, troubleOf } from './validator';
       }
       <input
         matInput
+        gtOffer
         #box="gtQuantity"
         [gtQuantity]="number()"
         [formControl]="bound()"

@@ -9,14 +9,15 @@ import {
   viewChild,
 } from '@angular/core';
 import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
-import { MatAutocomplete, MatAutocompleteTrigger, MatOption } from '@angular/material/autocomplete';
-import { ErrorStateMatcher, ShowOnDirtyErrorStateMatcher } from '@angular/material/core';
+import { MatAutocomplete, MatOption } from '@angular/material/autocomplete';
+import { ErrorStateMatcher } from '@angular/material/core';
 import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import { text, type AnyField, type Field } from '../../core/field';
 import { BoundField } from './bound-field';
+import { Offer } from './offer';
 import { TextInput } from './text-input';
-import { fieldValidator, troubleOf } from './validator';
+import { fieldValidator, ShowFault, troubleOf } from './validator';
 
 const MOST_OFFERED = 60;
 
@@ -26,17 +27,17 @@ const MOST_OFFERED = 60;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     MatAutocomplete,
-    MatAutocompleteTrigger,
     MatError,
     MatFormField,
     MatHint,
     MatInput,
     MatLabel,
     MatOption,
+    Offer,
     ReactiveFormsModule,
     TextInput,
   ],
-  providers: [{ provide: ErrorStateMatcher, useClass: ShowOnDirtyErrorStateMatcher }],
+  providers: [{ provide: ErrorStateMatcher, useClass: ShowFault }],
   host: { class: 'gt-field', '[class.gt-bare]': 'bare()' },
   template: `
     <mat-form-field>
@@ -57,6 +58,7 @@ const MOST_OFFERED = 60;
       } @else {
         <input
           matInput
+          gtOffer
           #box
           #typing="gtText"
           [gtText]="label()"

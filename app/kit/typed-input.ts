@@ -76,7 +76,7 @@ export abstract class TypedInput<V> implements ControlValueAccessor, Validator, 
     const read = this.parse(text);
     this.problem = read.ok ? '' : read.message;
     queueMicrotask(() => {
-      this.touched();
+      this.control?.markAsDirty();
       this.revalidate();
     });
   }
@@ -108,6 +108,7 @@ export abstract class TypedInput<V> implements ControlValueAccessor, Validator, 
       this.value = read.value;
       return this.shown();
     }
+    this.control?.markAsDirty();
     this.box.value = text;
     this.half.set(true);
     this.store.keep(this.place(), text);

@@ -9,6 +9,7 @@ import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
 import { Brand } from '../ui/brand';
 import { saveFile } from '../ui/save-file';
+import { Guide, GuideBar } from './guide-bar';
 import { Keys } from './keys';
 import { NoteLine } from './note-line';
 import { SaveState, SaveTrouble } from './save-state';
@@ -22,6 +23,7 @@ import { Thread } from './thread';
   imports: [
     Action,
     Brand,
+    GuideBar,
     MatButton,
     MatMenu,
     MatMenuItem,
@@ -41,6 +43,7 @@ export class JobFrame {
   protected readonly bench = inject(Bench);
   protected readonly keys = inject(Keys);
   protected readonly theme = inject(Theme);
+  protected readonly guide = inject(Guide);
   readonly id = input.required<string>();
   private readonly note = viewChild(NoteLine);
   protected readonly undoes = computed(() => this.bench.open()?.past.at(-1)?.said ?? '');
@@ -57,6 +60,11 @@ export class JobFrame {
   protected save(): void {
     const job = this.bench.job();
     saveFile(`${slug(job.title)}.job.json`, jobText(job), 'application/json');
+  }
+
+  /** Past the frame, for whoever comes by keyboard. */
+  protected skip(): void {
+    document.getElementById('room')?.focus();
   }
 
   protected print(): void {

@@ -7,6 +7,9 @@ import { readNoteLine } from '../../core/notes';
 import { Bench } from '../store/bench';
 import { LogList } from './log-list';
 
+/** How long it is said what the last line was taken for, ms; what is typed next is shown before it. */
+const NOTED_MS = 12_000;
+
 /** One line at the foot of every room: a reading or a remark as one says it, understood while it is typed. */
 @Component({
   selector: 'gt-note-line',
@@ -40,6 +43,6 @@ export class NoteLine {
     this.bench.edit(u.edit);
     this.text.set('');
     this.kept.set(u.words);
-    setTimeout(() => this.kept.set(''), 4000);
+    setTimeout(() => this.kept.set(''), NOTED_MS);
   }
 }

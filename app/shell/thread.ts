@@ -23,11 +23,12 @@ import { ROOM_INFO } from './rooms';
               ariaCurrentWhenActive="page"
               [matTooltip]="b.tooltip"
               matTooltipShowDelay="600"
-              [attr.aria-label]="b.label"
               [class]="b.verdict"
             >
-              <gt-glyph [verdict]="b.verdict" />
-              <span class="name">{{ b.name }}</span>
+              <gt-glyph [verdict]="b.verdict" aria-hidden="true" />
+              <span class="name"
+                >{{ b.name }}<span class="sr">: {{ b.word }}.</span></span
+              >
               <span class="caption">{{ b.caption }}</span>
             </a>
             @if (!last) {
@@ -62,7 +63,7 @@ export class Thread {
         caption: b.caption,
         broken: b.verdict === 'unknown' || next?.verdict === 'unknown',
         tooltip: b.finding?.title ?? info.question,
-        label: `${info.name}: ${VERDICT_WORDS[b.verdict]}. ${b.caption}`,
+        word: VERDICT_WORDS[b.verdict],
       };
     }),
   );

@@ -1,35 +1,53 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { Router, RouterLink } from '@angular/router';
 import { Action } from '../kit/action';
 import type { Finding } from '../../core/finding';
+import { nextStep } from '../../core/thread';
 import { Bench } from '../store/bench';
 import { firstRemedy } from './first-remedy';
 
-/** The foot of Know: what would settle the gravest finding, applied with one press, undone like any edit. */
+/** The foot of Know: what would settle the gravest finding, applied with one press, and in which room the work goes on. */
 @Component({
   selector: 'gt-settle',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton],
+  imports: [Action, MatButton, RouterLink],
   template: `
-    @if (first(); as f) {
+    @if (first() || onward()) {
       <section class="settle">
-        <h3>What would settle it</h3>
-        <p>
-          {{ f.remedy!.text }}
-          @if (f.remedy!.label) {
-            <button type="button" matButton gtAction="mend" [disabled]="bench.working()" (click)="apply(f)">
-              {{ f.remedy!.label }}
-            </button>
-          }
-        </p>
+        @if (first(); as f) {
+          <h3>What would settle it</h3>
+          <p>
+            {{ f.remedy!.text }}
+            @if (f.remedy!.label) {
+              <button type="button" matButton gtAction="mend" [disabled]="bench.working()" (click)="apply(f)">
+                {{ f.remedy!.label }}
+              </button>
+            }
+          </p>
+        }
+        @if (onward(); as o) {
+          <p class="muted" data-onward>
+            Next: <a [routerLink]="['/job', bench.id(), o.room]">{{ o.name }}</a>, {{ o.caption }}
+          </p>
+        }
       </section>
     }
   `,
 })
 export class Settle {
   protected readonly bench = inject(Bench);
+  private readonly router = inject(Router);
   readonly findings = input.required<readonly Finding[]>();
   protected readonly first = computed(() => firstRemedy(this.findings()));
+  /** The room where the work is, unless it is this one. */
+  protected readonly onward = computed(() => {
+    const next = nextStep(this.bench.thread());
+    const here = this.router.url.split(/[/?]/)[3];
+    return next && next.room !== here
+      ? { room: next.room, name: next.room.charAt(0).toUpperCase() + next.room.slice(1), caption: next.caption }
+      : null;
+  });
 
   protected apply(f: Finding): void {
     if (f.remedy?.edit) this.bench.mend(f.remedy.edit);

@@ -14,6 +14,7 @@ import type { Facts, SequenceRule } from '../facts';
 import { knownMachine, type Job, type MachineModel, type ScriptStep } from '../job';
 import { formatQuantity } from '../quantity';
 import { scriptSeconds, simulate, type Trace } from './simulate';
+import { USUAL_PRESS_SECONDS } from './watch';
 
 /** The span that the lanes show: the script, the machine's own run and the pinned faults, with room after them. */
 export function laneSeconds(job: Job, machine: MachineModel): number {
@@ -68,7 +69,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
       : [];
   const presses = script.filter((s) => s.do === 'press');
   if (presses.length === 0) {
-    const seconds = Math.max(0.18, 2 * (shortestSeen ?? 0));
+    const seconds = Math.max(USUAL_PRESS_SECONDS, 2 * (shortestSeen ?? 0));
     return [
       ...out,
       finding('act', 'script', {

@@ -28,7 +28,7 @@ export function parseField(field: QuantityField, typed: string): FieldRead {
   const trimmed = typed.trim();
   if (!trimmed) return field.empty ? { ok: true, value: null } : no(quantityWords.missing(field));
   const bare = /^[\s\d.,+−-]+$/.test(trimmed) && field.bare;
-  const read = parseQuantity(bare ? `${trimmed} ${field.bare}` : trimmed, field.unit);
+  const read = parseQuantity(bare ? `${trimmed} ${field.bare}` : asForce(field, trimmed), field.unit);
   if (!read.ok) return no(`not understood at character ${Math.min(read.at, typed.length) + 1}: ${read.message}`);
   if (read.quantity.relation !== '=') return no('one plain number is wanted');
   return { ok: true, value: kept(field, read.quantity.value, trimmed) };
@@ -44,6 +44,15 @@ export function readField(field: QuantityField, typed: string): FieldRead {
   if (field.whole && !Number.isInteger(read.value)) return no(quantityWords.parts);
   return read;
 }
+
+/** A scale under a finger shows grams: where a force is wanted, a mass is what weighs so much, at 9.80665 m/s² (3rd CGPM, 1901). */
+const asForce = (field: QuantityField, typed: string): string =>
+  field.unit === 'N'
+    ? typed.replace(
+        /(\d\s*)(k?g|grams?|kilograms?)$/i,
+        (_, n: string, u: string) => `${n}${/^k/i.test(u) ? 'kgf' : 'gf'}`,
+      )
+    : typed;
 
 /** A number moved by decimal places as its digits are, so that 0.7 % is 0.007 and nothing beside it. */
 const moved = (digits: string, places: number): number => {

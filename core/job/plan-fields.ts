@@ -64,7 +64,7 @@ export const boardFields: Fields<BoardPlan> = {
 
 export const feedFields: Fields<FeedPlan> = {
   supply: text('supply', { most: 200 }),
-  volts: maybeQuantity('It gives', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
+  volts: maybeQuantity('The supply gives', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
   amps: maybeQuantity('and at most', 'A', { least: 1e-6, most: 1000, hint: '1 A' }),
   isolated: choice('isolated from mains', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
   rail: text('hangs on', { most: 200 }),
@@ -91,9 +91,12 @@ export const senseFields: Fields<SensePlan> = {
 
 export const machineFields: Fields<MachinePlan> = {
   kind: choice('the machine', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
-  shortestPressSeconds: maybeQuantity('It overlooks presses under', 's', { most: YEAR_SECONDS, hint: 'not known' }),
+  shortestPressSeconds: maybeQuantity('The machine overlooks presses under', 's', {
+    most: YEAR_SECONDS,
+    hint: 'not known',
+  }),
   longestPressSeconds: maybeQuantity('A press may last at most', 's', { most: YEAR_SECONDS, hint: 'not known' }),
-  runSeconds: maybeQuantity('It runs for', 's', { most: YEAR_SECONDS, hint: 'not known' }),
+  runSeconds: maybeQuantity('The machine runs for', 's', { most: YEAR_SECONDS, hint: 'not known' }),
   afterPowerCut: choice('after a power cut', { off: 'off', 'as-before': 'as before' }, 'off'),
 };
 

@@ -1,3 +1,4 @@
+import { regex } from './regex';
 import type { Look, MachineState } from '../job';
 
 /** Words that are said around a reading and change nothing of it. */
@@ -10,7 +11,8 @@ const FILLERS =
   'if as during under over still again than between across to against relative respect versus vs side sides both ' +
   'one end ends button buttons key keys knob control terminal terminals contact contacts pin pins pad pads leg legs point ' +
   'points wire wires lead leads probe probes tip tips meter multimeter dmm counter display screen value state condition ' +
-  'position voltage volts volt resistance ohms current amps frequency duty cycle high always machine device appliance board panel unit whole ' +
+  'position voltage volts volt resistance ohms current amps frequency duty ' +
+  'cycle high always machine device appliance board panel unit whole ' +
   'red black dc line? down up side through flows flowing well ok okay yes my please note? can could per each check checked ' +
   'test tested tried using set mode range first brings bring brought pulls pulled pull drives drive lifts lift sinks sink makes make ' +
   'pulses pulse pulsing toggles flow connected joined shorted behind feel feels about wobbly steady steadily ca nothing other touching';
@@ -25,15 +27,30 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
   ['plug-turned', /\bplug[- ]turned\b|\bplug (?:in )?the other way(?: a?round)?\b|\b(?:turned|reversed) plug\b/gi],
   [
     'loaded-10k',
-    /\b(?:with |through |under )?(?:load of )?10 ?k(?:Ω| ?ohms?)?(?: (?:resistor|load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|\bloaded[- ](?:with )?10 ?k\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:with |through |under )?(?:load of )?10 ?k(?:Ω| ?ohms?)?(?: (?:resistor|`,
+      String.raw`load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|`,
+      String.raw`\bloaded[- ](?:with )?10 ?k\b`,
+    ),
   ],
   [
     'loaded',
-    /\b(?:with |through |under )?(?:load of )?1 ?k(?:Ω| ?ohms?)?(?: (?:resistor|load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|\bloaded(?: with 1 ?k)?\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:with |through |under )?(?:load of )?1 ?k(?:Ω| ?ohms?)?(?: (?:resistor|`,
+      String.raw`load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|`,
+      String.raw`\bloaded(?: with 1 ?k)?\b`,
+    ),
   ],
   [
     'neighbour',
-    /\b(?:(?:while|when|with) )?(?:neighbou?r(?:ing)?|next|other|adjacent|another)(?: (?:button|key|one))?(?: (?:is|was))? (?:held|pressed|pushed|down)(?: down)?\b|\bneighbou?r(?:ing)?(?: (?:button|key))?\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:(?:while|when|with) )?(?:neighbou?r(?:ing)?|next|other|adjacent|another)(?: (?:button|key|`,
+      String.raw`one))?(?: (?:is|was))? (?:held|pressed|pushed|down)(?: down)?\b|`,
+      String.raw`\bneighbou?r(?:ing)?(?: (?:button|key))?\b`,
+    ),
   ],
   [
     'released',
@@ -41,12 +58,23 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
   ],
   [
     'unpressed',
-    /\b(?:when |while |if )?(?:i |it |it's |is |button |key )*(?:not|un|never|without|nobody|nothing|none|no ?one|isn't|isnt|don't|do not|am not|i'm not) ?(?:is )?(?:being )?(?:press(?:ed|es|ing)?|push(?:ed|es|ing)?|held|touch(?:ed|es|ing)?|hold(?:ing)?)(?: (?:it|the button))?\b|\bno press\b|\bbutton up\b|\bhands? off\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:when |while |if )?(?:i |it |it's |is |button |key )*(?:not|un|never|without|nobody|nothing|`,
+      String.raw`none|no ?one|isn't|isnt|don't|do not|am not|i'm not) ?(?:is )?(?:being )?(?:press(?:ed|es|ing)?|`,
+      String.raw`push(?:ed|es|ing)?|held|touch(?:ed|es|ing)?|hold(?:ing)?)(?: (?:it|the button))?\b|\bno press\b|`,
+      String.raw`\bbutton up\b|\bhands? off\b`,
+    ),
   ],
   ['idle', /\b(?:at )?(?:rest(?:ing)?|idle|idling|standby|quiescent)\b|\bin standby\b/gi],
   [
     'pressed',
-    /\b(?:when|while|if|as|with|once)? ?(?:i|you|we|it is|it's|is)? ?(?:keep |being )?(?:press(?:ed|ing|es)?|push(?:ed|ing|es)?|hold(?:ing)?|held|depress(?:ed)?|squeeze[ds]?)(?: (?:it|the (?:button|key|switch)|down|in))*\b|\bbutton down\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:when|while|if|as|with|once)? ?(?:i|you|we|it is|it's|is)? ?(?:keep |being )?(?:press(?:ed|`,
+      String.raw`ing|es)?|push(?:ed|ing|es)?|hold(?:ing)?|held|depress(?:ed)?|squeeze[ds]?)(?: (?:it|`,
+      String.raw`the (?:button|key|switch)|down|in))*\b|\bbutton down\b`,
+    ),
   ],
   ['moving-back', /\bmoving[- ]back\b|\brunning (?:the other way|back(?:wards?)?)\b|\bgoing down\b|\bclosing\b/gi],
   ['moving', /\bmoving\b|\brunning (?:one way|forwards?)\b|\bgoing up\b|\bopening\b/gi],
@@ -57,11 +85,21 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
   ['running', /\b(?:while|when|with)? ?(?:it|the machine)? ?(?:is )?(?:running|runs)\b|\bduring (?:a|the) run\b/gi],
   [
     'off',
-    /\b(?:with )?(?:the )?plug(?: is)? (?:out|pulled)\b|\bunplugged\b|\bpulled (?:the )?plug\b|\b(?:power|mains|machine|everything)(?: is)? (?:off|out|removed)\b|\bpowered (?:off|down)\b|\b(?:switched|turned) off\b|\b(?:no|without|not) (?:power|plugged in|powered)\b|\bdisconnected\b|\bnot connected\b|\bunpowered\b|\boff\b/gi,
+    regex(
+      'gi',
+      String.raw`\b(?:with )?(?:the )?plug(?: is)? (?:out|pulled)\b|\bunplugged\b|\bpulled (?:the )?plug\b|`,
+      String.raw`\b(?:power|mains|machine|everything)(?: is)? (?:off|out|removed)\b|\bpowered (?:off|down)\b|`,
+      String.raw`\b(?:switched|turned) off\b|\b(?:no|without|not) (?:power|plugged in|powered)\b|`,
+      String.raw`\bdisconnected\b|\bnot connected\b|\bunpowered\b|\boff\b`,
+    ),
   ],
   [
     'powered',
-    /\bpowered(?: (?:on|up))?\b|\bplugged in\b|\bpower(?: is)? on\b|\b(?:switched|turned) on\b|\bwith power\b|\bunder power\b|\b(?:the )?machine on\b/gi,
+    regex(
+      'gi',
+      String.raw`\bpowered(?: (?:on|up))?\b|\bplugged in\b|\bpower(?: is)? on\b|\b(?:switched|turned) on\b|`,
+      String.raw`\bwith power\b|\bunder power\b|\b(?:the )?machine on\b`,
+    ),
   ],
 ];
 
@@ -79,7 +117,11 @@ export const PLACE_WORDS: readonly (readonly [kind: string, RegExp])[] = [
 export const LOOK_PHRASES: readonly (readonly [Look, RegExp])[] = [
   [
     'springs-back',
-    /\bspring(?:s|y)?[ -]?back\b|\bspringy\b|\bmomentary\b|\bpush ?button\b|\bcomes back\b|\bpops back\b|\btact(?:ile)? (?:switch|button)\b/i,
+    regex(
+      'i',
+      String.raw`\bspring(?:s|y)?[ -]?back\b|\bspringy\b|\bmomentary\b|\bpush ?button\b|\bcomes back\b|`,
+      String.raw`\bpops back\b|\btact(?:ile)? (?:switch|button)\b`,
+    ),
   ],
   ['membrane', /\bmembrane\b|\bfoil (?:key|button|pad)\b/i],
   ['glass', /\bglass\b|\btouch (?:pad|key|sensor|button)\b|\bcapacitive\b/i],
@@ -96,10 +138,18 @@ export const LOOK_PHRASES: readonly (readonly [Look, RegExp])[] = [
 export const EFFECT_PHRASES: readonly (readonly ['acts' | 'nothing', RegExp])[] = [
   [
     'nothing',
-    /\b(?:does |did |do |and |but )?nothing(?: happens| happened)?\b|\bno (?:effect|reaction|response)\b|\bdoesn'?t (?:react|work|move|start|act)\b|\bwithout effect\b/i,
+    regex(
+      'i',
+      String.raw`\b(?:does |did |do |and |but )?nothing(?: happens| happened)?\b|\bno (?:effect|reaction|`,
+      String.raw`response)\b|\bdoesn'?t (?:react|work|move|start|act)\b|\bwithout effect\b`,
+    ),
   ],
   [
     'acts',
-    /\b(?:it |the machine |that )?(?:acts|acted|works|worked|starts|started|moves|moved|reacts|reacted|runs|ran|clicks|responds|responded|switches on|turns on|goes on)(?: it| the machine)?\b/i,
+    regex(
+      'i',
+      String.raw`\b(?:it |the machine |that )?(?:acts|acted|works|worked|starts|started|moves|moved|reacts|`,
+      String.raw`reacted|runs|ran|clicks|responds|responded|switches on|turns on|goes on)(?: it| the machine)?\b`,
+    ),
   ],
 ];

@@ -1,3 +1,4 @@
+import { regex } from './regex';
 import { own } from '../quantity';
 import { controlId } from './note-reading';
 import type { Job, MachineState, Reading, Strip } from '../job';
@@ -54,10 +55,11 @@ export function translated(raw: string, job: Job): Translated | null {
 
 /** `there is a new button called stop`. */
 function fresh(rest: string, job: Job): Translated | null {
-  const made =
-    /\b(?:new|another|add|called|named|second|third) (?:a |an |the )?(?:button|control|key|switch)?\s?(?:is )?(?:called|named)? ?"?([A-Za-z][\w.]*)\b/i.exec(
-      rest,
-    );
+  const made = regex(
+    'i',
+    String.raw`\b(?:new|another|add|called|named|second|third) (?:a |an |the )?(?:button|control|key|`,
+    String.raw`switch)?\s?(?:is )?(?:called|named)? ?"?([A-Za-z][\w.]*)\b`,
+  ).exec(rest);
   const left = made && leftOver(rest.replace(made[0], ' '));
   return made && !left && !FILLER_WORDS.has(made[1]!.toLowerCase()) && !job.controls.some((c) => c.name === made[1])
     ? { line: `control ${made[1]}`, taken: '' }
@@ -271,10 +273,11 @@ function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: st
 
 /** Where the probes stand, as the grammar says it. */
 function placeIn(rest: string, owner: Owner): { text: string; rest: string } | null {
-  const tips =
-    /\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)/i.exec(
-      rest,
-    );
+  const tips = regex(
+    'i',
+    String.raw`\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe|`,
+    String.raw` lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)`,
+  ).exec(rest);
   if (tips) {
     const [a, b] = [pointOf(tips[1]!), pointOf(tips[2]!)];
     if (a && b) return { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') };
@@ -297,10 +300,13 @@ function placeIn(rest: string, owner: Owner): { text: string; rest: string } | n
     if (fixed.length > 1) return null;
     return { text: `${terminal[1]!.toUpperCase()}${to ? ` to ${to.kind}` : ''}`, rest: left };
   }
-  const across =
-    /\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|leads?))?|\b(?:through|into) (?:it|the button)\b/i.exec(
-      left,
-    );
+  const across = regex(
+    'i',
+    String.raw`\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|`,
+    String.raw`\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|`,
+    String.raw`ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|`,
+    String.raw`leads?))?|\b(?:through|into) (?:it|the button)\b`,
+  ).exec(left);
   if (fixed.length === 2 && !across && !owner.strip)
     return { text: `${fixed[0]!.kind} to ${fixed[1]!.kind}`, rest: left };
   if (across && fixed.length === 0 && !owner.strip) return { text: 'A-B', rest: left.replace(across[0], ' ') };

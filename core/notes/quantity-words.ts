@@ -1,3 +1,4 @@
+import { regex } from './regex';
 /** A number in a line with the unit that goes with it, as the grammar writes it; `rest` is the line without both. */
 export interface QuantityIn {
   readonly text: string;
@@ -29,8 +30,11 @@ const UNITS: readonly (readonly [RegExp, string, Dimension])[] = [
   [/^(?:%|percent|per cent)(?: (?:duty|high|of the time|duty cycle))*(?![a-z])/i, '%', '%'],
 ];
 
-const NUMBER =
-  /(?<![\w.,-])([<>]|over |above |more than |below |less than |under )?\s*([-−+]|minus )?(\d+(?:[.,]\d+)?|[.,]\d+)([RVkM]\d+)?(?=[^\d]|$)/i;
+const NUMBER = regex(
+  'i',
+  String.raw`(?<![\w.,-])([<>]|over |above |more than |below |less than |under )?\s*([-−+]|`,
+  String.raw`minus )?(\d+(?:[.,]\d+)?|[.,]\d+)([RVkM]\d+)?(?=[^\d]|$)`,
+);
 const CURRENT = /\b(?:alternating current|ac|a\.c\.)\b/i;
 const DIRECT = /\b(?:direct current|dc|d\.c\.)\b/i;
 
@@ -44,8 +48,11 @@ const SPELLED = new RegExp(
 /** What the meter said without a number. */
 const BEEPS = /\b(?:beeps?|beeping|beeped|it beeps|buzzes|continuity|connected|contact closed)\b/i;
 const SILENT = /\b(?:no (?:beep|continuity|connection)|silent|silence|doesn'?t beep|does not beep|not beeping)\b/i;
-const OVER =
-  /\b(?:OL|O\.L\.?|over ?range|over ?load|infinite|infinity|out of range|endless)\b|∞|\b(?:reads?|is|shows?) open(?: ?(?:line|circuit))?\b|\bopen ?(?:line|circuit)\b/i;
+const OVER = regex(
+  'i',
+  String.raw`\b(?:OL|O\.L\.?|over ?range|over ?load|infinite|infinity|out of range|endless)\b|∞|\b(?:reads?|`,
+  String.raw`is|shows?) open(?: ?(?:line|circuit))?\b|\bopen ?(?:line|circuit)\b`,
+);
 
 /** What a bare number is, by the words around it. */
 const BY_WORD: readonly (readonly [RegExp, string, Dimension])[] = [

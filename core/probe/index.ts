@@ -1,5 +1,6 @@
 export { calibrationError, drawBoard, probeBench, type BenchResult } from './bench';
 export { boardOrder, type Planned } from './board-order';
+export { STILL_COUNTS, strongestReading } from './evidence';
 export type { Contradiction } from './contradictions';
 export type { Estimate } from './estimate-parts';
 export { probeFindings } from './findings';

@@ -15,3 +15,4 @@ export { chosenWay, contextOf, rankWays, thumbFindings, wayContext } from './ran
 export { toleranceOf, type ToleranceResult } from './tolerance';
 export { reasonsOf, type Reason } from './reasons';
 export { firstDifference, WISH_WORDS, wishScore } from './wishes';
+export { orderWords, wayHeading } from './room-words';

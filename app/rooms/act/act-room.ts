@@ -4,7 +4,7 @@ import { FieldScope } from '../../kit/half-typed';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { MACHINE_KIND_WORDS, oneRun } from '../../../core/act';
+import { FAULT_WORDS, freshFault, freshStep, instantsOf, MACHINE_KIND_WORDS, oneRun, standAt } from '../../../core/act';
 import {
   FAULT_KINDS,
   type Fault,
@@ -20,13 +20,16 @@ import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
-import { FAULT_WORDS, Lanes } from './lanes';
+import { Lanes } from './lanes';
 
 const ADD_WORDS: Record<Fault['kind'], string> = {
   'missed-press': 'missed press',
   'power-cut': 'power cut',
   'hand-press': 'press by hand',
 };
+
+/** How long a run is drawn before its own length is known, s. */
+const USUAL_RUN_SECONDS = 10;
 
 /** Act: lanes over time, press script above, machine below, faults as pins on the time axis. */
 @Component({
@@ -56,26 +59,13 @@ export class ActRoom {
   protected readonly playing = signal(false);
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly say = (seconds: number): string => formatQuantity(seconds, 's');
-  private readonly instants = computed(() => {
-    const t = this.trace();
-    if (!t) return [0];
-    return [
-      ...new Set([
-        0,
-        ...t.contact.flatMap((c) => [c.from, c.to]),
-        ...t.seen.map((p) => p.at),
-        ...t.machine.map((s) => s.from),
-        ...t.believes.map((s) => s.from),
-        t.end,
-      ]),
-    ].sort((a, b) => a - b);
-  });
+  private readonly instants = computed(() => (this.trace() ? instantsOf(this.trace()!) : [0]));
   protected readonly now = computed(() => {
-    const at = this.cursor() ?? 0;
-    const word = (spans: readonly { from: number; to: number; word: string }[]): string =>
-      spans.find((s) => s.from <= at && at < s.to)?.word ?? spans[spans.length - 1]?.word ?? '';
     const t = this.trace();
-    return t ? `${this.say(at)}: the machine is ${word(t.machine)}, the plan believes ${word(t.believes)}` : '';
+    const at = this.cursor() ?? 0;
+    if (!t) return '';
+    const { machine, believes } = standAt(t, at);
+    return `${this.say(at)}: the machine is ${machine}, the plan believes ${believes}`;
   });
 
   constructor() {
@@ -95,8 +85,8 @@ export class ActRoom {
   }
 
   protected addStep(what: ScriptStep['do']): void {
-    const seconds = what === 'press' ? 0.18 : 1;
-    this.set({ script: [...this.act().script, { do: what, seconds }] }, `${what} for ${this.say(seconds)}`);
+    const step = freshStep(what);
+    this.set({ script: [...this.act().script, step] }, `${what} for ${this.say(step.seconds)}`);
   }
 
   protected setStep(i: number, seconds: number): void {
@@ -116,10 +106,7 @@ export class ActRoom {
   }
 
   protected addFault(kind: Fault['kind']): void {
-    const end = this.trace()?.end ?? 10;
-    const atSeconds = kind === 'missed-press' ? 0 : Number((end * 0.3).toFixed(1));
-    const seconds = kind === 'power-cut' ? Number((end * 0.15).toFixed(1)) : 0;
-    const fault = { id: this.bench.newId(), kind, atSeconds, seconds };
+    const fault = freshFault(this.bench.newId(), kind, this.trace()?.end ?? USUAL_RUN_SECONDS);
     this.bench.put('act.faults', fault, `fault: ${FAULT_WORDS[kind]}`);
   }
 

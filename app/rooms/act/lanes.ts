@@ -1,15 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import type { Trace } from '../../../core/act';
+import { FAULT_WORDS, lastParted, type Trace } from '../../../core/act';
 import type { Fault } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 
-export const FAULT_WORDS: Record<Fault['kind'], string> = {
-  'missed-press': 'this press is missed',
-  'power-cut': 'power cut',
-  'hand-press': 'someone presses by hand',
-};
 const LEFT = 112;
 const RIGHT = 740;
 
@@ -67,17 +62,13 @@ export class Lanes {
   );
   protected readonly parted = computed(() => this.trace().parted.map((p) => this.span(p)));
   protected readonly partedWords = computed(() => {
-    const list = this.trace().parted;
-    const last = list[list.length - 1];
+    const last = lastParted(this.trace());
     if (!last) return null;
-    const seconds = list
-      .filter((p) => p.true === last.true && p.believed === last.believed)
-      .reduce((s, p) => s + p.to - p.from, 0);
     const x = this.x()(last.from);
     return {
       x: x > 430 ? RIGHT - 4 : x + 8,
       anchor: x > 430 ? 'end' : 'start',
-      text: `${last.true} for ${formatQuantity(seconds, 's')} while the plan believes ${last.believed}`,
+      text: `${last.true} for ${formatQuantity(last.seconds, 's')} while the plan believes ${last.believed}`,
     };
   });
   protected readonly pins = computed(() =>

@@ -3,7 +3,7 @@ import { CheckField } from '../../kit/check-field';
 import { TogglesField } from '../../kit/toggles-field';
 import { ChoiceField } from '../../kit/choice-field';
 import { Row } from '../../kit/action';
-import { contactAtPowerUp, judgePin, profileOf, PROFILES, type Pin } from '../../../core/board';
+import { contactAtPowerUp, pinRows, profileOf, PROFILES, takenByBoard, type Pin } from '../../../core/board';
 import type { BoardPlan } from '../../../core/job';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
@@ -34,27 +34,16 @@ export class BoardRoom {
   protected readonly role = signal<Role>('pressPin');
   protected readonly profile = computed(() => profileOf(this.bench.job()));
   protected readonly findings = computed(() => this.bench.findings('board'));
-  protected readonly pins = computed(() => {
-    const job = this.bench.job();
-    const press = this.bench.assessment().facts.press;
-    const profile = this.profile();
-    return (profile?.pins ?? [])
-      .filter((pin) => pin.can.length > 0)
-      .map((pin) => ({
-        pin,
-        verdict: press && profile ? judgePin(pin, job, press, profile).verdict : ('unknown' as const),
-        used: ROLES.filter(([key]) => job.board[key] === pin.gpio)
-          .map(([, name]) => name)
-          .join(', '),
-      }));
-  });
-  protected readonly press = computed(() => this.bench.assessment().facts.press);
-  protected readonly taken = computed(() =>
-    (this.profile()?.pins ?? [])
-      .filter((p) => p.can.length === 0)
-      .map((p) => p.gpio)
-      .join(', '),
+  protected readonly pins = computed(() =>
+    pinRows(this.bench.job(), this.bench.assessment().facts.press).map((row) => ({
+      ...row,
+      used: ROLES.filter(([key]) => this.bench.job().board[key] === row.pin.gpio)
+        .map(([, name]) => name)
+        .join(', '),
+    })),
   );
+  protected readonly press = computed(() => this.bench.assessment().facts.press);
+  protected readonly taken = computed(() => takenByBoard(this.profile()).join(', '));
   protected readonly strip = computed(() => {
     const { board } = this.bench.job();
     const press = this.bench.assessment().facts.press;

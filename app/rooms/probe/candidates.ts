@@ -10,10 +10,13 @@ import {
   misfitWords,
   parameterUnit,
   PARAMETER_WORDS,
+  STILL_COUNTS,
+  strongestReading,
   type Survey,
 } from '../../../core/probe';
 import type { Finding } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
+import { Prose } from '../../ui/prose';
 import { Num } from '../../ui/num';
 
 const MOST_BARS = 5;
@@ -23,7 +26,7 @@ const MOST_STRUCK = 5;
 @Component({
   selector: 'gt-candidates',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Num],
+  imports: [Num, Prose],
   styles:
     'p { margin: 0.6rem 0; } ul.remainder { display: flex; flex-direction: column; } ul.remainder ' +
     '.leads { order: -1; } em { display: block; font-style: normal; font-size: 0.85em; }',
@@ -38,7 +41,7 @@ export class Candidates {
   /** The remainder stands beside the kinds once it counts. */
   protected readonly other = computed(() => {
     const { probability } = this.survey().remainder;
-    return probability < 0.005
+    return probability < STILL_COUNTS
       ? null
       : {
           percent: 100 * probability,
@@ -68,30 +71,20 @@ export class Candidates {
     return this.findings().find((f) => f.id === `probe.${this.survey().control}.${key}`);
   }
 
-  private strongest(kind: string, against: boolean): Reading | undefined {
-    const { evidence } = this.survey().posterior;
-    const scored = this.readings().map((r) => ({
-      r,
-      bits: (evidence[r.id] as Record<string, number> | undefined)?.[kind] ?? 0,
-    }));
-    const best = scored.sort((a, b) => (against ? a.bits - b.bits : b.bits - a.bits))[0];
-    return best && Math.abs(best.bits) > 0.3 ? best.r : undefined;
-  }
-
   /** A handful of bars; the rest of what is possible in one line. */
   private readonly shown = computed(() =>
-    this.survey().candidates.filter((c, i) => c.probability >= 0.005 && i < MOST_BARS),
+    this.survey().candidates.filter((c, i) => c.probability >= STILL_COUNTS && i < MOST_BARS),
   );
   protected readonly lesser = computed(() =>
     this.survey()
       .candidates.slice(MOST_BARS)
-      .filter((c) => c.probability >= 0.005)
+      .filter((c) => c.probability >= STILL_COUNTS)
       .map((c) => `${KIND_WORDS[c.kind].name} ${Math.max(1, Math.round(100 * c.probability))} %`)
       .join(', '),
   );
   protected readonly bars = computed(() =>
     this.shown().map((c, i) => {
-      const r = this.strongest(c.kind, i > 0);
+      const r = strongestReading(this.survey(), this.readings(), c.kind, i > 0 ? 'against' : 'for');
       return {
         kind: c.kind,
         name: KIND_WORDS[c.kind].name,
@@ -105,13 +98,13 @@ export class Candidates {
       };
     }),
   );
-  private readonly excluded = computed(() => this.survey().candidates.filter((c) => c.probability < 0.005));
+  private readonly excluded = computed(() => this.survey().candidates.filter((c) => c.probability < STILL_COUNTS));
   protected readonly moreStruck = computed(() => Math.max(0, this.excluded().length - MOST_STRUCK));
   protected readonly struck = computed(() =>
     this.excluded()
       .slice(0, MOST_STRUCK)
       .map((c) => {
-        const r = this.strongest(c.kind, true);
+        const r = strongestReading(this.survey(), this.readings(), c.kind, 'against');
         return { name: KIND_WORDS[c.kind].name, against: r ? `${sayPlace(r)}, ${sayValue(r)}` : '' };
       }),
   );

@@ -4,6 +4,7 @@ import { Action } from '../../kit/action';
 import { readNoteLine } from '../../../core/notes';
 import { UNKNOWN_MAINS } from '../../../core/job';
 import { questionsOf, type MainsQuestion } from '../../../core/probe';
+import { Prose } from '../../ui/prose';
 import { Bench } from '../../store/bench';
 
 /** What is asked, why, and the answers as they are said in a note line. */
@@ -59,7 +60,7 @@ const ASKED: Readonly<
 @Component({
   selector: 'gt-mains-questions',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton],
+  imports: [Action, MatButton, Prose],
   host: { '(document:keydown)': 'key($event)' },
   template: `
     @if (now(); as q) {
@@ -73,7 +74,7 @@ const ASKED: Readonly<
             </button>
           }
         </div>
-        <p class="muted">Why: {{ q.why }}</p>
+        <p class="muted">Why: <gt-prose [text]="q.why" /></p>
       </section>
     } @else {
       <p class="muted" data-mains-said>

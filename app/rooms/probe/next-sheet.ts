@@ -22,6 +22,7 @@ import { BenchField } from '../../kit/bench-field';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
+import { Prose } from '../../ui/prose';
 import { Voice } from '../../ui/voice';
 import { ControlPicture } from './control-picture';
 import { LookChoice } from './look-choice';
@@ -32,7 +33,7 @@ import { ReadingRuler } from './reading-ruler';
 @Component({
   selector: 'gt-next-sheet',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, BenchField, ChoiceField, ControlPicture, LookChoice, MatButton, Meanings, ReadingRuler],
+  imports: [Action, BenchField, ChoiceField, ControlPicture, LookChoice, MatButton, Meanings, Prose, ReadingRuler],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './next-sheet.html',
 })

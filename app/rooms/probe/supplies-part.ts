@@ -8,8 +8,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
 import { text } from '../../../core/field';
 import { freshRail, type Rail, railFields } from '../../../core/job';
-import { sourceOhms, testLoad } from '../../../core/rails';
-import { formatQuantity } from '../../../core/quantity';
+import { loadToTry, sourcesTold } from '../../../core/rails';
 import type { Choice } from '../../kit/choice-field';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
@@ -44,12 +43,8 @@ export class SuppliesPart {
   protected readonly findings = computed(() =>
     this.bench.findings('probe').filter((f) => f.id.startsWith('probe.rail.')),
   );
-  protected readonly sources = computed(() =>
-    this.rails().flatMap((r) => {
-      const s = sourceOhms(r);
-      return s ? [{ name: r.name, ohms: formatQuantity(s.result.value, 'Ω') }] : [];
-    }),
-  );
+  protected readonly sources = computed(() => sourcesTold(this.rails()));
+  protected readonly load = loadToTry;
   protected readonly there: readonly Choice<boolean | null>[] = [
     [null, 'not read'],
     [true, 'yes'],
@@ -57,13 +52,6 @@ export class SuppliesPart {
   ];
   protected readonly nameField = text('name', { most: 60 });
   protected readonly name = new FormControl('', { nonNullable: true });
-
-  /** A load of 50 mA, or a tenth of a strong rail's volts: enough to see the sag, little enough to harm nothing. */
-  protected load(r: Rail): string {
-    if (!r.openVolts || r.loadedVolts !== null) return '';
-    const [ohms, watts] = testLoad(r.openVolts, 0.05);
-    return `${formatQuantity(ohms!.result.value, 'Ω')} draws 50 mA and turns ${formatQuantity(watts!.result.value, 'W')} to heat`;
-  }
 
   protected set(r: Rail, part: Partial<Rail>): void {
     this.bench.put('survey.rails', { ...r, ...part });

@@ -4,12 +4,10 @@ import { line } from 'd3-shape';
 import { QuantityField } from '../../kit/quantity-field';
 import { type ScanPlan, scanFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
-import { hitChance, runChance } from '../../../core/scan';
+import { hitChance, scanCurves, STROBE_WIDTHS } from '../../../core/scan';
 import { wayContext } from '../../../core/thumb';
 import { scanOf } from '../../../core/ways';
 import { Bench } from '../../store/bench';
-
-const WIDTHS = Array.from({ length: 121 }, (_, i) => 1e-4 * 1000 ** (i / 120));
 
 /** How often a controller answers a strobe in time, over the width of the strobe, and how often a press is then seen. */
 @Component({
@@ -30,22 +28,13 @@ export class ScanPlanPanel {
   protected readonly x = scaleLog([1e-4, 0.1], [52, 684]);
   protected readonly y = scaleLinear([0, 1], [196, 12]);
   protected readonly ticks = [1e-4, 1e-3, 1e-2, 1e-1];
-  protected readonly whole = (n: number | null): number => Math.min(1000, Math.max(1, Math.round(n ?? 3)));
-  private readonly chances = computed(() => WIDTHS.map((w) => hitChance(this.plan(), w)));
-  protected readonly hits = computed(
-    () =>
-      line<number>()
-        .x((_, i) => this.x(WIDTHS[i]!))
-        .y((p) => this.y(p))(this.chances()) ?? '',
-  );
-  protected readonly seen = computed(() => {
-    const trials = Math.floor(this.plan().holdSeconds / (this.scan()?.period ?? 16e-3));
-    return (
-      line<number>()
-        .x((_, i) => this.x(WIDTHS[i]!))
-        .y((p) => this.y(runChance(p, this.plan().scansNeeded, trials)))(this.chances()) ?? ''
-    );
-  });
+  private readonly curves = computed(() => scanCurves(this.plan(), this.scan()?.period));
+  private readonly path = (chances: readonly number[]): string =>
+    line<number>()
+      .x((_, i) => this.x(STROBE_WIDTHS[i]!))
+      .y((p) => this.y(p))([...chances]) ?? '';
+  protected readonly hits = computed(() => this.path(this.curves().hit));
+  protected readonly seen = computed(() => this.path(this.curves().seen));
   protected readonly words = computed(
     () =>
       'Chance that one scan is answered in time: ' +

@@ -1,10 +1,12 @@
-import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { Tabs } from '../../kit/tabs';
 import { ChoiceField } from '../../kit/choice-field';
+import { Action } from '../../kit/action';
 import { drawWay } from '../../../core/draw';
-import { isJointWay, type Way, type WayWish } from '../../../core/job';
-import { firstDifference, WISH_WORDS } from '../../../core/thumb';
-import { WAY_WORDS, wayPhrase } from '../../../core/ways';
+import type { Way } from '../../../core/job';
+import { orderWords, rankWays, wayHeading } from '../../../core/thumb';
+import { WAY_WORDS } from '../../../core/ways';
 import type { Choice } from '../../kit/choice-field';
 import type { Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
@@ -29,23 +31,12 @@ import { WayList } from './way-list';
 import { WireTable } from './wire-table';
 import { WishOrder } from './wish-order';
 
-/** Wishes that are no verbs, as the end of a sentence that begins with “it”. */
-const WISH_PHRASE: Partial<Record<WayWish, string>> = {
-  isolated: 'keeps the two sides apart',
-  'few-parts': 'takes fewer parts',
-  small: 'is smaller',
-  cheap: 'is cheaper',
-  unopened: 'leaves the machine shut',
-  'hand-switch': 'lets a hand press it still',
-};
-/** Ways that stand in for a thumb at the control itself; the others do something else to the machine. */
-const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
-
 /** Thumb: the ways to press, ranked; the chosen one drawn, with its margins, parts and plan. */
 @Component({
   selector: 'gt-thumb-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Action,
     ChangesPanel,
     ChoiceField,
     ComparePanel,
@@ -55,6 +46,7 @@ const ACROSS: readonly Way[] = ['strobe-answer', 'logic-injector'];
     JointDrawing,
     JointPlan,
     MarginRulers,
+    MatButton,
     MotorPlanPanel,
     PartsBill,
     ProofPanel,
@@ -85,55 +77,58 @@ export class ThumbRoom {
   readonly view = input<string>();
   protected readonly tab = computed(() => this.tabs.find((t) => t.key === this.view())?.key ?? 'drawing');
   protected readonly controls = computed(() => this.bench.job().controls.map((c): Choice => [c.id, c.name]));
-  protected readonly ways = computed(() => this.bench.assessment().ways);
-  /** Why the first stands before the second, in the maker's own wishes or by verdict. */
-  protected readonly order = computed(() => {
-    const [best, next] = this.ways();
-    if (!best || !next) return '';
-    if (best.verdict !== next.verdict)
-      return `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)} by its verdict.`;
-    const wish = firstDifference(best.way, next.way, this.bench.job().thumb.wishes);
-    return wish
-      ? `${WAY_WORDS[best.way].name} stands before ${wayPhrase(next.way)}: it ${WISH_PHRASE[wish] ?? WISH_WORDS[wish]}.`
-      : '';
-  });
-  protected readonly control = computed(
+  /** A control that is only looked at; what is chosen for the one to be pressed stays. */
+  private readonly looked = signal<string | null>(null);
+  protected readonly pressed = computed(
     () =>
       this.bench.job().controls.find((c) => c.id === this.bench.job().thumb.control) ?? this.bench.job().controls[0],
   );
-  protected readonly chosen = computed(() => this.ways().find((w) => w.way === this.bench.job().thumb.way));
+  protected readonly looking = computed(() => {
+    const id = this.looked();
+    return id !== null && id !== this.pressed()?.id && this.bench.job().controls.some((c) => c.id === id) ? id : null;
+  });
+  /** The job as it would be with the control that is looked at, and no way chosen for it yet. */
+  private readonly job = computed(() => {
+    const job = this.draft.job();
+    const control = this.looking();
+    return control ? { ...job, thumb: { ...job.thumb, control, way: null, resistorOhms: null } } : job;
+  });
+  protected readonly ways = computed(() =>
+    this.looking() ? rankWays(this.job(), this.bench.assessment().facts) : this.bench.assessment().ways,
+  );
+  /** Why the first stands before the second, in the maker's own wishes or by verdict. */
+  protected readonly order = computed(() => orderWords(this.ways(), this.bench.job().thumb.wishes));
+  protected readonly control = computed(
+    () => this.bench.job().controls.find((c) => c.id === this.looking()) ?? this.pressed(),
+  );
+  protected readonly chosen = computed(() => this.ways().find((w) => w.way === this.job().thumb.way));
   /** The chosen way, or the first; with a slider that is held, as it would be then. */
   protected readonly shown = computed(() => {
     const known = this.chosen() ?? this.ways()[0];
     return known && this.draft.way(known);
   });
-  protected readonly heading = computed(() => {
-    const w = this.shown()!;
-    const name = this.control()?.name ?? '';
-    if (isJointWay(w.way)) return `${WAY_WORDS[w.way].name} across ${name}`;
-    return ACROSS.includes(w.way)
-      ? `${WAY_WORDS[w.way].name}, for ${name}`
-      : w.way === 'finger'
-        ? `${WAY_WORDS[w.way].name}, over ${name}`
-        : WAY_WORDS[w.way].name;
-  });
+  protected readonly heading = computed(() => wayHeading(this.shown()!.way, this.control()?.name ?? ''));
   protected readonly sheet = computed(() => {
     const w = this.shown();
-    return w && drawWay(this.draft.job(), this.bench.assessment(), w, 'wiring');
+    return w && drawWay(this.job(), this.bench.assessment(), w, 'wiring');
   });
   protected readonly findings = computed(() => this.bench.findings('thumb'));
   /** Margins stand beside the drawing as rulers; the list shows the rest. */
   protected readonly listed = computed(() => this.findings().filter((f) => !f.limit));
 
-  protected press(control: string): void {
-    this.bench.set(
-      'thumb',
-      { control, way: null, resistorOhms: null },
-      `to be pressed: ${this.bench.job().controls.find((c) => c.id === control)?.name ?? control}`,
-    );
+  protected look(control: string): void {
+    this.looked.set(control);
+  }
+
+  /** The control that is looked at becomes the one that is pressed; the way of the other goes, and undo brings it back. */
+  protected press(): void {
+    const control = this.control()!;
+    this.bench.set('thumb', { control: control.id, way: null, resistorOhms: null }, `to be pressed: ${control.name}`);
+    this.looked.set(null);
   }
 
   protected choose(way: Way): void {
+    if (this.looking()) this.press();
     this.bench.set('thumb', { way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[way].name}`);
   }
 }

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
+import { Table } from '../../kit/table';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { Action, Row } from '../../kit/action';
@@ -9,6 +10,7 @@ import { needsProveDead } from '../../../core/guard';
 import { sheetFields, type Trial, sayTime } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
 import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
+import type { Column } from '../../kit/table';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { HandsBusy } from '../../store/hands-busy';
@@ -16,6 +18,7 @@ import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { PaperSheet } from './paper-sheet';
 import { Voice } from '../../ui/voice';
 
 const VERDICT = { passed: 'settled', rehearsed: 'tight', failed: 'stop', open: 'unknown' } as const;
@@ -25,7 +28,7 @@ const LEVELS = [0.9, 0.95, 0.99, 0.999].map((x): Choice<number> => [x, `${100 * 
 @Component({
   selector: 'gt-try-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, FindingList, Glyph, MatButton, Row, Settle, TextField, TwoColumns],
+  imports: [Action, ChoiceField, FindingList, Glyph, MatButton, PaperSheet, Row, Settle, Table, TextField, TwoColumns],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './try-room.html',
 })
@@ -33,6 +36,15 @@ export class TryRoom {
   protected readonly bench = inject(Bench);
   protected readonly verdict = VERDICT;
   protected readonly levels = LEVELS;
+  /** Whether the sheet on paper is blank. */
+  protected readonly blank = signal(false);
+  protected readonly idOf = (t: { readonly id: string }): string => t.id;
+  protected readonly columns: readonly Column<ReturnType<typeof this.results>[number]>[] = [
+    { key: 'when', head: 'when', text: (t) => t.when },
+    { key: 'title', head: 'check', text: (t) => t.title },
+    { key: 'observed', head: 'observed', text: (t) => `${t.observed}${t.void ? ' (void since a change)' : ''}` },
+    { key: 'on', head: 'on, by', text: (t) => t.on },
+  ];
   protected readonly picked = signal('');
   protected readonly running = signal(false);
   protected readonly seconds = signal(0);
@@ -145,6 +157,15 @@ export class TryRoom {
           (x) => x.step.onStandin && x.step.id !== p.step.id && x.state !== 'passed' && x.state !== 'rehearsed',
         )?.step.id ?? '',
       );
+  }
+
+  /** The sheet alone goes on paper, without the room around it. */
+  protected print(blank: boolean): void {
+    this.blank.set(blank);
+    document.body.classList.add('sheet-alone');
+    addEventListener('afterprint', () => document.body.classList.remove('sheet-alone'), { once: true });
+    // The sheet is drawn before the printer looks.
+    setTimeout(() => window.print());
   }
 
   protected level(key: 'reliability' | 'confidence', value: number): void {
