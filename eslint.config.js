@@ -69,8 +69,8 @@ const boundaries = [
   ...ROOMS.map((room) =>
     forbid(
       [`app/rooms/${room}/*.ts`],
-      `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/)`,
-      'a room of the app knows its own files, the core, the bench, the kit and ui',
+      `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/|core/${list(ROOMS.filter((r) => r !== room))}$)`,
+      'a room of the app knows its own files, its own room of the core and those that serve many, the bench, the kit and ui',
     ),
   ),
   forbid(

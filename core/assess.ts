@@ -11,6 +11,8 @@ export interface Assessment {
   readonly facts: Facts;
   readonly surveys: readonly Survey[];
   readonly ways: readonly WayResult[];
+  /** Mains is inside: the machine has to be proven dead before it is opened. */
+  readonly proveDead: boolean;
 }
 
 /** What the rooms know of a job, each thing from those before it. */
@@ -24,8 +26,8 @@ export function assess(job: Job): Assessment {
     (before, room) => [...before, ...room.findings(job, known, before)],
     [],
   );
-  const { controls, drive, press, surveys, ways } = known;
-  return { findings, facts: { controls, drive, press }, surveys, ways };
+  const { controls, drive, press, surveys, ways, proveDead } = known;
+  return { findings, facts: { controls, drive, press }, surveys, ways, proveDead };
 }
 
 /** The next reading of a control, or null; see the room Probe. */

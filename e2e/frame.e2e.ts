@@ -63,10 +63,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
 test('the thread shows the stop of the yard gate; one press mends it, another takes it back', async ({ page }) => {
   await demo(page);
   await page.getByRole('link', { name: 'Board: pin 12 twitches' }).click();
-  await expect(bead(page, 'Board')).toHaveAccessibleName(/stop\. pin 12 twitches/);
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/pin 12 twitches: stop/);
   await expect(page.locator('gt-power-up-strip')).toContainText('closed');
   await page.getByRole('button', { name: 'Add the pull-down' }).click();
-  await expect(bead(page, 'Board')).toHaveAccessibleName(/settled\. pin 12 keeps still/);
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/pin 12 keeps still: settled/);
   await undo(page).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/stop/);
 });

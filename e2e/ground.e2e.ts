@@ -233,7 +233,10 @@ test('a room whose code is gone from the server offers the page anew', async ({ 
   await newJob(page, { title: 'Old pot' });
   await kept(page);
   await page.route(/\.js$/, (r) => r.abort());
-  await page.getByRole('link', { name: /^Guard:/ }).click();
+  await page
+    .getByRole('link', { name: /^Guard\b/ })
+    .first()
+    .click();
   await expect(page.locator('[data-stale]')).toContainText('no longer on the server');
   await page.unroute(/\.js$/);
   await page.getByRole('button', { name: 'Load the page anew' }).click();

@@ -31,7 +31,7 @@ test('a look tells before it is taken what it would mean; a reading put off come
 
 test('the practice shelf: measured to the end, named, and told how few readings would do', async ({ page }) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'practice' }).click();
+  await page.getByRole('button', { name: 'practice', exact: true }).click();
   expect(await measureAll(page)).toBeGreaterThan(4);
   const best = (await page.locator('gt-candidates .bars li').first().locator('span').first().innerText())
     .split('\n')[0]!
@@ -49,7 +49,7 @@ test('a board that is none of the kinds is walked to an honest remainder, which 
 }) => {
   await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
   await page.goto('/');
-  await page.getByRole('button', { name: 'practice' }).click();
+  await page.getByRole('button', { name: 'practice', exact: true }).click();
   await page.getByLabel('What may come').click();
   await page.getByRole('option', { name: 'none of the kinds' }).click();
   expect(await measureAll(page)).toBeGreaterThan(6);

@@ -58,7 +58,7 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
     await note.press('Enter');
   }
   await expect(page.locator('main').getByText(/start is low when pressed/)).toBeVisible();
-  await expect(bead(page, 'Probe')).toHaveAccessibleName(/settled\. low when pressed/);
+  await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed: settled/);
   await note.press('Escape');
 
   // A number opens: formula, numbers, where each comes from; Esc closes it.

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, input, vi
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink, RouterOutlet } from '@angular/router';
+import { Icon } from '../kit/icon';
 import { Action } from '../kit/action';
 import { jobText } from '../../core/job';
 import { slug } from '../../core/pack';
@@ -24,6 +25,7 @@ import { Thread } from './thread';
     Action,
     Brand,
     GuideBar,
+    Icon,
     MatButton,
     MatMenu,
     MatMenuItem,

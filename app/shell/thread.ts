@@ -23,12 +23,11 @@ import { ROOM_INFO } from './rooms';
               ariaCurrentWhenActive="page"
               [matTooltip]="b.tooltip"
               matTooltipShowDelay="600"
+              [attr.aria-label]="b.label"
               [class]="b.verdict"
             >
               <gt-glyph [verdict]="b.verdict" aria-hidden="true" />
-              <span class="name"
-                >{{ b.name }}<span class="sr">: {{ b.word }}.</span></span
-              >
+              <span class="name">{{ b.name }}</span>
               <span class="caption">{{ b.caption }}</span>
             </a>
             @if (!last) {
@@ -45,7 +44,12 @@ export class Thread {
   readonly thread = input.required<readonly Bead[]>();
   /** On a narrow screen the thread scrolls; the bead of this room stays in sight. */
   protected show(bead: HTMLElement, here: boolean): void {
-    if (here) setTimeout(() => bead.scrollIntoView({ inline: 'center', block: 'nearest' }));
+    if (!here) return;
+    // Only the list is scrolled: scrolling the bead into view would let the Tab key begin behind it.
+    setTimeout(() => {
+      const list = bead.closest('ol');
+      list?.scrollTo({ left: bead.offsetLeft + (bead.parentElement?.offsetLeft ?? 0) - list.clientWidth / 2 });
+    });
   }
 
   protected readonly beads = computed(() =>
@@ -63,7 +67,8 @@ export class Thread {
         caption: b.caption,
         broken: b.verdict === 'unknown' || next?.verdict === 'unknown',
         tooltip: b.finding?.title ?? info.question,
-        word: VERDICT_WORDS[b.verdict],
+        // What is seen stands in the name as it is seen; the verdict, which is a shape, follows it.
+        label: `${info.name}${b.caption ? ` ${b.caption}` : ''}: ${VERDICT_WORDS[b.verdict]}`,
       };
     }),
   );

@@ -62,7 +62,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
             title: 'What a press does to this machine has not been said',
             caption: 'machine not told',
             remedy: {
-              text: 'Say below what a press does: it starts and stops by itself, it flips, it opens, stops, closes, stops.',
+              text: 'Say under “A press” what it does.',
             },
           }),
         ]

@@ -15,7 +15,7 @@ export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './types';
 export { sayTime } from './say-time';
-export { sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
+export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
 export { controlFields, jobFields } from './job-fields';
 export {
   faultFields,

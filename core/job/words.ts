@@ -1,5 +1,5 @@
 import { formatQuantity, type Unit } from '../quantity';
-import type { MachineState, Point, Reading, ReadingKind } from './types';
+import type { Hazard, MachineState, Point, Reading, ReadingKind } from './types';
 
 export const UNIT_OF: Record<ReadingKind, Unit> = {
   'volts-dc': 'V',
@@ -61,3 +61,18 @@ export function sayPlace(r: Pick<Reading, 'from' | 'to' | 'state' | 'kind'>): st
   if (r.kind === 'amps') return `${sayPoint(r.from)} shorted to ${sayPoint(r.to)}, ${sayState(r.state)}`;
   return `${sayPoint(r.from)} to ${sayPoint(r.to)}, ${sayState(r.state)}`;
 }
+
+/** What can hurt someone, in words. */
+export const HAZARD_WORDS: Record<Hazard, string> = {
+  mains: 'mains inside',
+  'not-isolated': 'low voltage not isolated from mains',
+  pressure: 'pressure vessel',
+  'unattended-heat': 'heat while nobody watches',
+  gas: 'gas',
+  'moving-door': 'lifting or closing door',
+  pinch: 'something can be pinched',
+  water: 'water near a supply',
+  'high-voltage': 'high-voltage capacitor (microwave)',
+  lithium: 'lithium cells',
+  medical: 'medical or life-safety use',
+};

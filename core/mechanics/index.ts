@@ -1,3 +1,4 @@
+export { BUTTON_FORCES } from './button-forces';
 export { depthStep, forceStep, pullStep, pulseStep, swingStep, travelStep, type GivenFinger } from './finger';
 export { endToEnd, motorUnderLoad, neededTorque } from './drive';
 export { fitOf, type Fit } from './fit';

@@ -25,7 +25,7 @@ export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
         verdict: 'unknown',
         title: 'No control has been named yet',
         caption: 'no control yet',
-        remedy: { text: 'Name the button or terminals that the machine listens to.' },
+        remedy: { text: 'Give it a name under Do.' },
       }),
     ];
   }

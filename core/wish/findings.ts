@@ -1,19 +1,6 @@
 import { finding, type Finding, summary } from '../finding';
-import type { Hazard, Job } from '../job';
 
-export const HAZARD_WORDS: Record<Hazard, string> = {
-  mains: 'mains inside',
-  'not-isolated': 'low voltage not isolated from mains',
-  pressure: 'pressure vessel',
-  'unattended-heat': 'heat while nobody watches',
-  gas: 'gas',
-  'moving-door': 'lifting or closing door',
-  pinch: 'something can be pinched',
-  water: 'water near a supply',
-  'high-voltage': 'high-voltage capacitor (microwave)',
-  lithium: 'lithium cells',
-  medical: 'medical or life-safety use',
-};
+import { HAZARD_WORDS, type Job } from '../job';
 
 /** What Wish judges: whether the four questions are answered and the hazards looked through. */
 export function wishFindings(job: Job): Finding[] {

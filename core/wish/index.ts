@@ -1,1 +1,1 @@
-export { HAZARD_WORDS, wishFindings } from './findings';
+export { wishFindings } from './findings';

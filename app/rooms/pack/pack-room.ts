@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
+import { Icon } from '../../kit/icon';
 import { Action } from '../../kit/action';
 import { filesOf } from '../../../core/deliver';
 import { packZip, slug, type PackFile } from '../../../core/pack';
@@ -15,7 +16,7 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-pack-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, FindingList, MatButton, Settle, TwoColumns],
+  imports: [Action, FindingList, Icon, MatButton, Settle, TwoColumns],
   templateUrl: './pack-room.html',
 })
 export class PackRoom {

@@ -47,6 +47,8 @@ import { TakenList } from './taken-list';
 export class ControlPart {
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('');
+  /** The control that was named a moment ago: its first question takes the caret. */
+  protected readonly named = signal('');
   protected readonly fresh = new FormControl('', { nonNullable: true });
   protected readonly another = new FormControl('', { nonNullable: true });
   protected readonly nameField = text('name', { most: 40 });
@@ -119,6 +121,7 @@ export class ControlPart {
     }
     this.bench.edit(u.edit);
     this.chosen.set(u.edit.id);
+    this.named.set(u.edit.id);
     box.reset();
   }
 }

@@ -43,6 +43,8 @@ export class NextSheet {
   private readonly field = viewChild(BenchField);
   readonly next = input.required<NextReading>();
   readonly name = input.required<string>();
+  /** True where the control was named a moment ago, so that the hand is at the keyboard. */
+  readonly begins = input(false);
   protected readonly typed = signal('');
   protected readonly error = signal('');
   protected readonly standins = Object.values(STANDINS).map((s): Choice => [s.key, s.name]);
@@ -72,7 +74,7 @@ export class NextSheet {
     effect(() => {
       const title = this.next().notePrefix;
       const field = this.field();
-      if (before && title !== before) untracked(() => setTimeout(() => this.take(field)));
+      if ((before || untracked(this.begins)) && title !== before) untracked(() => setTimeout(() => this.take(field)));
       before = title;
     });
   }

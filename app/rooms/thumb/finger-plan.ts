@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { scaleLinear } from 'd3-scale';
+import { Ruler } from '../../kit/ruler';
 import { SliderField } from '../../kit/slider-field';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { MOUNTS, type FingerPlan, faceFields, fingerFields, freshFace } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
+import { BUTTON_FORCES } from '../../../core/mechanics';
 import type { WayResult } from '../../../core/ways';
 import { Num } from '../../ui/num';
 import type { Choice } from '../../kit/choice-field';
@@ -39,7 +40,7 @@ const SLIDERS: readonly {
 @Component({
   selector: 'gt-finger-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, Num, QuantityField, SliderField],
+  imports: [ChoiceField, Num, QuantityField, Ruler, SliderField],
   templateUrl: './finger-plan.html',
 })
 export class FingerPlanPanel {
@@ -55,17 +56,12 @@ export class FingerPlanPanel {
     ['rocker', 'a rocker, both ways'],
   ];
   protected readonly mounts = MOUNTS.map((m): Choice<FingerPlan['mount']> => [m, m === 'foam-tape' ? 'foam tape' : m]);
-  protected readonly bands = [
-    { name: 'tactile button', from: 1.5, to: 2.6 },
-    { name: 'rocker', from: 4, to: 10 },
-  ];
+  protected readonly bands = BUTTON_FORCES;
   protected readonly plan = computed(() => this.draft.job().thumb.finger);
   protected readonly face = computed(() => this.bench.job().survey.faces.find((f) => f.control === this.control()));
   protected readonly force = computed(() => this.way().findings.find((f) => f.id === 'thumb.finger.force'));
   protected readonly has = computed(() => this.force()?.value?.value ?? 0);
   protected readonly need = computed(() => this.force()?.limit?.value ?? 0);
-  protected readonly x = computed(() => scaleLinear([0, Math.max(12, this.has() * 1.1, this.need() * 1.2)], [20, 700]));
-  protected readonly ticks = computed(() => this.x().ticks(7));
   protected readonly forceWords = computed(
     () => `Force: the tip gives ${formatQuantity(this.has(), 'N')}, ${formatQuantity(this.need(), 'N')} are wanted`,
   );

@@ -1,12 +1,12 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
+import { Icon } from '../../kit/icon';
 import { Table } from '../../kit/table';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { Action, Row } from '../../kit/action';
 import { notRehearsed, runOnStandin } from '../../../core/rehearse';
-import { needsProveDead } from '../../../core/guard';
 import { sheetFields, type Trial, sayTime } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
 import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
@@ -28,7 +28,20 @@ const LEVELS = [0.9, 0.95, 0.99, 0.999].map((x): Choice<number> => [x, `${100 * 
 @Component({
   selector: 'gt-try-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, FindingList, Glyph, MatButton, PaperSheet, Row, Settle, Table, TextField, TwoColumns],
+  imports: [
+    Action,
+    ChoiceField,
+    FindingList,
+    Glyph,
+    Icon,
+    MatButton,
+    PaperSheet,
+    Row,
+    Settle,
+    Table,
+    TextField,
+    TwoColumns,
+  ],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './try-room.html',
 })
@@ -56,10 +69,7 @@ export class TryRoom {
     this.findings().filter((f) => f.id === 'try.sheet' || f.id === 'try.success-run' || f.verdict === 'stop'),
   );
   protected readonly progress = computed(() =>
-    progressOf(
-      this.bench.job(),
-      testSheet(this.bench.seen().job, needsProveDead(this.bench.seen().job, this.bench.assessment().facts)),
-    ),
+    progressOf(this.bench.job(), testSheet(this.bench.seen().job, this.bench.assessment().proveDead)),
   );
   protected readonly index = computed(() => {
     const list = this.progress();

@@ -1,0 +1,269 @@
+import { expect, test, type Page } from '@playwright/test';
+import {
+  bead,
+  choose,
+  complaints,
+  DEMO,
+  demoKept,
+  enter,
+  isolated,
+  kept,
+  newJob,
+  part,
+  room,
+  say,
+  undo,
+} from './steps';
+
+const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
+
+test('what was half typed is found again after a visit elsewhere, marked, and Esc gives it up', async ({ page }) => {
+  await newJob(page, { title: 'Half pot' });
+  await room(page, 'Feed');
+  const lead = page.getByLabel('Lead to the controller', { exact: true });
+  await lead.fill('1.5 furlongs');
+  await lead.press('Tab');
+  await expect(page.getByRole('alert')).toContainText('no unit known here');
+  await page.getByLabel('The supply gives', { exact: true }).pressSequentially('5');
+  await page.goBack();
+  await expect(page.getByLabel('What should happen?')).toBeVisible();
+  await room(page, 'Feed');
+  await expect(lead).toHaveValue('1.5 furlongs');
+  await expect(page.getByRole('alert')).toContainText('no unit known here');
+  await lead.press('Escape');
+  await expect(lead).toHaveValue('');
+});
+
+test('undo says what it takes back, also from another room, by Ctrl+Z and Ctrl+Y in a box that shows what is kept', async ({
+  page,
+}) => {
+  await newJob(page, { title: 'Undone pot' });
+  await room(page, 'Feed');
+  await enter(page, 'and at most', '2 A');
+  await room(page, 'Act');
+  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+  const box = page.getByLabel('The machine overlooks presses under', { exact: true });
+  await box.focus();
+  await page.keyboard.press('Control+z');
+  await expect(page.getByText('undone: and at most 2 A', { exact: true })).toBeVisible();
+  await page.keyboard.press('Control+y');
+  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+  // With something half typed the keys are the box's own.
+  await box.pressSequentially('12');
+  await page.keyboard.press('Control+z');
+  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+});
+
+test('another control is looked at without losing the way of the first, and pressed only when that is said', async ({
+  page,
+}) => {
+  await newJob(page, { title: 'Two buttons' });
+  await room(page, 'Probe');
+  await say(page, ...isolated('start'), 'control stop');
+  await room(page, 'Thumb');
+  await page.locator('[data-way=relay-contact]').click();
+  await settled(page);
+  await choose(page, 'Control to press', 'stop');
+  await expect(page.getByText('You look at “stop”. The job presses “start”')).toBeVisible();
+  await choose(page, 'Control to press', 'start');
+  await expect(page.locator('[data-way=relay-contact]')).toHaveAttribute('aria-pressed', 'true');
+  await choose(page, 'Control to press', 'stop');
+  await page.getByRole('button', { name: 'Press “stop” instead' }).click();
+  await expect(page.getByRole('heading', { name: /stop/ }).first()).toBeVisible();
+  await undo(page).click();
+  await settled(page);
+  await expect(page.locator('[data-way=relay-contact]')).toHaveAttribute('aria-pressed', 'true');
+});
+
+test('a key of a decoded pad becomes a control that can be pressed', async ({ page }) => {
+  await demoKept(page);
+  await page.goto(`${DEMO}/job/demo-dough-proofer/probe?part=keypad`);
+  await page.getByRole('button', { name: 'Press 5', exact: true }).click();
+  await expect(page.getByRole('button', { name: '5 is the control key.5' })).toBeDisabled();
+  await room(page, 'Thumb');
+  await choose(page, 'Control to press', 'key.5');
+  await expect(page.locator('[data-way=logic-injector]')).toBeVisible();
+});
+
+test('a search without hits and an empty archive keep their tools; a job is taken away and given back', async ({
+  page,
+}) => {
+  await newJob(page, { title: 'Only pot' });
+  await kept(page);
+  await page.goto('/');
+  await page.getByLabel('find').fill('nothing of the kind');
+  await expect(page.getByText('Nothing here by that name.')).toBeVisible();
+  await page.getByLabel('find').fill('');
+  await page.getByRole('button', { name: 'More for Only pot' }).click();
+  await page.getByRole('menuitem', { name: 'To the archive' }).click();
+  await expect(page.getByText('Every job is in the archive.')).toBeVisible();
+  await page.getByRole('button', { name: '1 in the archive' }).click();
+  await page.getByRole('button', { name: 'More for Only pot' }).click();
+  await page.getByRole('menuitem', { name: 'Back to the shelf' }).click();
+  await page.getByRole('button', { name: 'back to the shelf' }).click();
+  await page.getByRole('button', { name: 'More for Only pot' }).click();
+  await page.getByRole('menuitem', { name: 'Take it away' }).click();
+  await expect(page.getByText('No machine on the shelf yet')).toBeVisible();
+  await page.getByRole('button', { name: 'undo' }).click();
+  await expect(page.getByRole('link', { name: /^Only pot/ }).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Only pot/ }).first()).toBeVisible();
+  await page.getByRole('button', { name: 'More for Only pot' }).click();
+  await page.getByRole('menuitem', { name: 'Take it away' }).click();
+  await page.reload();
+  await expect(page.getByText('No machine on the shelf yet')).toBeVisible();
+});
+
+test('practice goes on in one job', async ({ page }) => {
+  await page.goto('/');
+  for (let i = 0; i < 2; i++) {
+    await page.getByRole('button', { name: 'practice', exact: true }).click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Practice' })).toBeVisible();
+    await kept(page);
+    await page.goto('/');
+  }
+  await expect(page.locator('gt-job-row')).toHaveCount(1);
+});
+
+test('the note line takes a reading as it is said, tells what it took, and offers a remark for what is none', async ({
+  page,
+}) => {
+  await newJob(page, { title: 'Spoken pot' });
+  await say(page, 'control low');
+  const note = page.getByLabel('Note line');
+  const understood = page.locator('#note-understood');
+  await note.fill('A drops to 0,1 V when I press it');
+  await expect(understood).toContainText('low, A to ground, held pressed, 0.1 V DC');
+  await note.press('Enter');
+  // What is typed next is told at once, though the last line is still confirmed.
+  await note.fill('4.98 V at A');
+  await expect(understood).toContainText('taken as pressed, as the last reading');
+  await note.fill('foam behind the board');
+  await page.getByRole('button', { name: 'note: foam behind the board' }).click();
+  await expect(understood).toContainText('a remark for the log');
+  await note.press('Enter');
+  await room(page, 'Probe');
+  await expect(page.getByText('What “low” may be')).toBeVisible();
+});
+
+test('a first job is led by one thin line that can be put away, and a dotted term opens', async ({ page }) => {
+  const heard = complaints(page);
+  await newJob(page, { title: 'First pot' });
+  const guide = page.locator('[data-guide]');
+  await expect(guide).toContainText('tick what can hurt someone, because');
+  await page.getByLabel('mains inside').check();
+  await guide.getByRole('link', { name: 'name the control that the machine listens to' }).click();
+  await page.getByLabel('Name of the control').fill('start');
+  await page.getByLabel('Name of the control').press('Enter');
+  await expect(guide).toContainText('say how the machine is fed');
+  await page.getByRole('button', { name: 'pull-up, what is that?' }).first().click();
+  await expect(page.getByRole('dialog')).toContainText('A resistor from a line to the supply');
+  await expect(page.getByRole('img', { name: 'Small drawing of: pull-up' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'put the guide away' }).click();
+  await expect(guide).toBeHidden();
+  await page.reload();
+  await expect(page.getByText('What “start” may be')).toBeVisible();
+  await expect(guide).toBeHidden();
+  expect(heard).toEqual([]);
+});
+
+for (const [width, height] of [
+  [390, 844],
+  [640, 400],
+] as const)
+  test(`the answer stands in sight above the note line at ${width} by ${height}`, async ({ page }) => {
+    await page.setViewportSize({ width, height });
+    await newJob(page, { title: 'Small pot' });
+    await room(page, 'Probe');
+    await say(page, 'control start', 'mains plug turns', 'mains switch none', 'mains earth nowhere');
+    const box = page.locator('[data-next-reading]');
+    await expect(box).toBeVisible();
+    const field = (await box.boundingBox())!;
+    const line = (await page.getByLabel('Note line').boundingBox())!;
+    expect(field.y).toBeGreaterThan(0);
+    expect(field.y + field.height).toBeLessThanOrEqual(line.y);
+  });
+
+test('on a phone the drawings of Act, Board and Feed keep letters of 12 px and more', async ({ page }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await demoKept(page);
+  for (const name of ['act', 'board', 'feed']) {
+    await page.goto(`${DEMO}/job/demo-yard-gate/${name}`);
+    await settled(page);
+    const least = await page
+      .locator('.do svg.lanes text, .do svg.strip text, .do svg.bands text')
+      .evaluateAll((texts) =>
+        Math.min(
+          ...texts.map((t) => {
+            const svg = t.closest('svg')!;
+            const scale = svg.getBoundingClientRect().width / svg.viewBox.baseVal.width;
+            return parseFloat(getComputedStyle(t).fontSize) * scale;
+          }),
+        ),
+      );
+    expect(least, name).toBeGreaterThanOrEqual(12);
+  }
+});
+
+test('the keyboard alone skips the frame; beads say their own name', async ({ page }) => {
+  await demoKept(page);
+  await page.goto(`${DEMO}/job/demo-yard-gate/feed`);
+  await settled(page);
+  await page.keyboard.press('Tab');
+  await expect(page.getByRole('link', { name: 'Skip to the room' })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.locator('#room')).toBeFocused();
+  const board = bead(page, 'Board');
+  await expect(board).toHaveAccessibleName(/^Board pin 12 twitches: stop$/);
+});
+
+test('the test sheet goes on paper alone, with its results or blank', async ({ page }) => {
+  await demoKept(page);
+  await page.goto(`${DEMO}/job/demo-rice-pot/try`);
+  await settled(page);
+  await page.evaluate(() => {
+    window.print = () => undefined;
+  });
+  const sheet = page.locator('gt-paper-sheet');
+  await expect(sheet).toBeHidden();
+  await page.getByRole('button', { name: 'print it with its results' }).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(sheet).toBeVisible();
+  await expect(page.locator('gt-thread')).toBeHidden();
+  await expect(page.locator('.columns')).toBeHidden();
+  await expect(sheet.getByRole('row', { name: /Prove it dead/ })).toContainText('morning cook');
+  await expect(sheet.getByRole('columnheader')).toHaveCount(7);
+  await page.emulateMedia({ media: 'screen' });
+  await page.evaluate(() => dispatchEvent(new Event('afterprint')));
+  await page.getByRole('button', { name: 'print a blank one' }).click();
+  await page.emulateMedia({ media: 'print' });
+  await expect(sheet.getByRole('row', { name: /Prove it dead/ })).not.toContainText('morning cook');
+  await expect(sheet).toContainText('☐ yes ☐ no');
+  await page.emulateMedia({ media: 'screen' });
+  await page.evaluate(() => dispatchEvent(new Event('afterprint')));
+  // A room on paper: the chosen words stand whole, and nothing to press is printed.
+  await page.goto(`${DEMO}/job/demo-yard-gate/act`);
+  await settled(page);
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByLabel('Note line')).toBeHidden();
+  const cut = await page
+    .locator('.mat-mdc-select-value-text, .thread .caption')
+    .evaluateAll(
+      (all) => all.filter((e) => e.scrollWidth > e.clientWidth + 1 && getComputedStyle(e).overflow === 'hidden').length,
+    );
+  expect(cut).toBe(0);
+});
+
+test('parts of Probe and views of Thumb are tabs with an address of their own', async ({ page }) => {
+  await demoKept(page);
+  await page.goto(`${DEMO}/job/demo-rice-pot/thumb?view=wires`);
+  await expect(page.getByRole('tab', { name: 'wire table' })).toHaveAttribute('aria-selected', 'true');
+  await page.getByRole('tab', { name: 'parts' }).click();
+  await expect(page).toHaveURL(/view=parts/);
+  await page.goBack();
+  await expect(page.getByRole('cell', { name: 'start A' }).first()).toBeVisible();
+  await page.goto(`${DEMO}/job/demo-rice-pot/probe`);
+  await part(page, 'meter');
+  await expect(page.getByLabel('What it is')).toBeVisible();
+});
