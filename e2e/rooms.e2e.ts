@@ -76,7 +76,7 @@ test('a sentence keeps its days and time, is taken away and comes back', async (
   await monday.click();
   await expect(monday).not.toHaveAttribute('aria-pressed', before!);
   await expect(page.getByLabel('Clock time', { exact: true })).toHaveValue('18:20');
-  await page.getByRole('button', { name: /^Take away/ }).click();
+  await page.getByRole('button', { name: /^take it away/ }).click();
   await expect(page.getByLabel('Clock time', { exact: true })).toBeHidden();
   await undo(page).click();
   await expect(page.getByLabel('Clock time', { exact: true })).toHaveValue('18:20');

@@ -45,10 +45,10 @@ test('keypad and strip', async ({ page }) => {
 test('practice', async ({ page }) => {
   await page.clock.setFixedTime(new Date('2026-11-23T10:20:04Z'));
   await at(page, '');
-  await page.getByRole('button', { name: 'practice' }).click();
+  await page.getByRole('button', { name: 'practice', exact: true }).click();
   await page.waitForTimeout(1500);
   for (let i = 0; i < 6; i++) {
-    await page.getByRole('button', { name: 'From the stand-in' }).click();
+    await page.getByRole('button', { name: 'From the stand-in', exact: true }).click();
     await page.waitForTimeout(500);
   }
   await shot(page, 'practice');
@@ -57,7 +57,7 @@ test('practice', async ({ page }) => {
 test('remainder', async ({ page }) => {
   await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
   await at(page, '');
-  await page.getByRole('button', { name: 'practice' }).click();
+  await page.getByRole('button', { name: 'practice', exact: true }).click();
   await page.getByLabel('What may come').click();
   await page.getByRole('option', { name: 'none of the kinds' }).click();
   await measureAll(page);
@@ -103,7 +103,7 @@ test('other ways of pressing', async ({ page }) => {
   await shot(page, 'parts');
   await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
   await page.locator('[data-way=relay-contact]').click();
-  await page.getByRole('button', { name: 'for and against' }).click();
+  await page.getByRole('tab', { name: 'for and against' }).click();
   await expect(page.getByText('What would help by itself')).toBeVisible();
   await page.locator('.know').evaluate((e) => e.scrollTo({ top: 0 }));
   await page.waitForTimeout(300);

@@ -89,7 +89,10 @@ export class BenchField {
 
   /** A digit typed elsewhere on the page begins the answer. */
   begin(key: string): void {
-    this.focus();
-    this.type(this.text() + key);
+    const box = this.box().nativeElement;
+    // At once, since the next key is on its way and goes to the box itself.
+    box.value += key;
+    box.focus();
+    this.type(box.value);
   }
 }

@@ -7,16 +7,12 @@ import {
   input,
   viewChild,
 } from '@angular/core';
-import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
-import { MatAutocomplete, MatOption } from '@angular/material/autocomplete';
-import { ErrorStateMatcher } from '@angular/material/core';
-import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
-import { MatInput } from '@angular/material/input';
+import type { ValidatorFn } from '@angular/forms';
 import { asQuantity, type Field } from '../../core/field';
 import { BoundField } from './bound-field';
-import { Offer } from './offer';
+import { BOX, BOX_PROVIDERS } from './box';
 import { QuantityInput } from './quantity-input';
-import { fieldValidator, ShowFault, troubleOf } from './validator';
+import { fieldValidator, troubleOf } from './validator';
 
 /**
  * One number as it is typed at a bench, held to its field: label, unit, bounds and their words are the field's own. Durations, whole
@@ -25,19 +21,8 @@ import { fieldValidator, ShowFault, troubleOf } from './validator';
 @Component({
   selector: 'gt-quantity',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatAutocomplete,
-    MatError,
-    MatFormField,
-    MatHint,
-    MatInput,
-    MatLabel,
-    MatOption,
-    Offer,
-    QuantityInput,
-    ReactiveFormsModule,
-  ],
-  providers: [{ provide: ErrorStateMatcher, useClass: ShowFault }],
+  imports: [BOX, QuantityInput],
+  providers: BOX_PROVIDERS,
   host: { class: 'gt-field', '[class.gt-bare]': 'bare()' },
   template: `
     <mat-form-field>

@@ -8,16 +8,12 @@ import {
   output,
   viewChild,
 } from '@angular/core';
-import { ReactiveFormsModule, type ValidatorFn } from '@angular/forms';
-import { MatAutocomplete, MatOption } from '@angular/material/autocomplete';
-import { ErrorStateMatcher } from '@angular/material/core';
-import { MatError, MatFormField, MatHint, MatLabel } from '@angular/material/form-field';
-import { MatInput } from '@angular/material/input';
+import type { ValidatorFn } from '@angular/forms';
 import { text, type AnyField, type Field } from '../../core/field';
 import { BoundField } from './bound-field';
-import { Offer } from './offer';
+import { BOX, BOX_PROVIDERS } from './box';
 import { TextInput } from './text-input';
-import { fieldValidator, ShowFault, troubleOf } from './validator';
+import { fieldValidator, troubleOf } from './validator';
 
 const MOST_OFFERED = 60;
 
@@ -25,19 +21,8 @@ const MOST_OFFERED = 60;
 @Component({
   selector: 'gt-text',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [
-    MatAutocomplete,
-    MatError,
-    MatFormField,
-    MatHint,
-    MatInput,
-    MatLabel,
-    MatOption,
-    Offer,
-    ReactiveFormsModule,
-    TextInput,
-  ],
-  providers: [{ provide: ErrorStateMatcher, useClass: ShowFault }],
+  imports: [BOX, TextInput],
+  providers: BOX_PROVIDERS,
   host: { class: 'gt-field', '[class.gt-bare]': 'bare()' },
   template: `
     <mat-form-field>

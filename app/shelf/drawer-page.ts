@@ -2,10 +2,11 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { RouterLink } from '@angular/router';
+import { StockCell } from '../ui/stock-cell';
+import { DropButton } from '../ui/drop-button';
 import { Cell, Table } from '../kit/table';
 import { ChoiceField } from '../kit/choice-field';
 import { TextField } from '../kit/text-field';
-import { QuantityField } from '../kit/quantity-field';
 import { Action } from '../kit/action';
 import { PART_KINDS, stockFields, thumbFields, type PartKind, type StockLine } from '../../core/job';
 import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
@@ -22,11 +23,11 @@ import { saveFile } from '../ui/save-file';
 @Component({
   selector: 'gt-drawer-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Brand, Cell, ChoiceField, MatButton, QuantityField, RouterLink, Table, TextField],
+  imports: [Action, Brand, Cell, ChoiceField, DropButton, MatButton, RouterLink, StockCell, Table, TextField],
   templateUrl: './drawer-page.html',
   styles:
     '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } ' +
-    'gt-table gt-quantity { width: 130px; } .narrow { max-width: 260px; } .name { min-width: 320px; }',
+    '.narrow { max-width: 260px; } .name { min-width: 320px; }',
 })
 export class DrawerPage {
   protected readonly store = inject(DrawerStore);

@@ -5,6 +5,7 @@ import { asQuantity, fieldText, maybeQuantity, quantity, readField, sayChanges }
 const turns = asQuantity(quantity('turns', '1', 20, { least: 1e-3, most: 1e5 }));
 const share = asQuantity(quantity('percent of reading', '%', 0.005, { most: 0.2, factor: 0.01 }));
 const travel = asQuantity(maybeQuantity('travel', 'm', { most: 1 }));
+const force = asQuantity(maybeQuantity('force', 'N', { most: 500 }));
 const scans = asQuantity(quantity('scans', '1', 3, { least: 1, most: 100, whole: true }));
 
 describe('a box held to its field', () => {
@@ -16,6 +17,11 @@ describe('a box held to its field', () => {
     [travel, '1/2 in', 0.0127],
     [travel, '', null],
     [scans, '7', 7],
+    // A scale under the finger: standard gravity, 3rd CGPM (1901); pound-force, NIST SP 811, appendix B.8.
+    [force, '200 g', 1.96133],
+    [force, '0.2 kg', 1.96133],
+    [force, '2 kgf', 19.6133],
+    [force, '1 lbf', 4.4482216152605],
   ])('%# reads %s', (field, typed, value) => expect(readField(field, typed)).toEqual({ ok: true, value }));
 
   it.each([

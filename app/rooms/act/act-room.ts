@@ -1,5 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
+import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
@@ -17,6 +18,7 @@ import { formatQuantity } from '../../../core/quantity';
 import type { Choice } from '../../kit/choice-field';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
+import { isFree } from '../../ui/free-key';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -35,7 +37,18 @@ const USUAL_RUN_SECONDS = 10;
 @Component({
   selector: 'gt-act-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, FieldScope, FindingList, Lanes, MatButton, QuantityField, Settle, TwoColumns],
+  imports: [
+    Action,
+    ChoiceField,
+    DropButton,
+    FieldScope,
+    FindingList,
+    Lanes,
+    MatButton,
+    QuantityField,
+    Settle,
+    TwoColumns,
+  ],
   host: { '(document:keydown)': 'key($event)' },
   templateUrl: './act-room.html',
 })
@@ -147,7 +160,7 @@ export class ActRoom {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (event.target !== document.body || event.ctrlKey || event.metaKey) return;
+    if (!isFree(event.target) || event.ctrlKey || event.metaKey) return;
     if (event.key === ' ') this.play();
     else if (event.key === '.') this.step();
     else return;

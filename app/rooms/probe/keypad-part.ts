@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } 
 import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatProgressBar } from '@angular/material/progress-bar';
+import { DropButton } from '../../ui/drop-button';
 import { Cell, Table } from '../../kit/table';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
@@ -47,6 +48,7 @@ const EXAMPLE_PAD = '1 2 3\n4 5 6\n7 8 9\nwarm 0 start';
     Action,
     Cell,
     ChoiceField,
+    DropButton,
     FindingList,
     MatButton,
     MatProgressBar,

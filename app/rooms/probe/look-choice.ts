@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Row } from '../../kit/action';
 import { LOOKS, type Look } from '../../../core/job';
+import { isFree } from '../../ui/free-key';
 import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
 
 /** The look as large answers, each with the kind that it would bring to the front. */
@@ -31,7 +32,7 @@ export class LookChoice {
   /** The digits pick, so that no hand need leave the machine for a mouse. */
   protected key(event: KeyboardEvent): void {
     if (
-      event.target !== document.body ||
+      !isFree(event.target) ||
       this.waits() ||
       event.ctrlKey ||
       event.metaKey ||

@@ -6,6 +6,7 @@ import { UNKNOWN_MAINS } from '../../../core/job';
 import { questionsOf, type MainsQuestion } from '../../../core/probe';
 import { Prose } from '../../ui/prose';
 import { Bench } from '../../store/bench';
+import { isFree } from '../../ui/free-key';
 
 /** What is asked, why, and the answers as they are said in a note line. */
 const ASKED: Readonly<
@@ -112,7 +113,7 @@ export class MainsQuestions {
   /** The digits answer, as they do at a look: one hand may hold the plug. */
   protected key(event: KeyboardEvent): void {
     const answer = this.now()?.answers[Number(event.key) - 1];
-    if (!answer || event.target !== document.body || event.ctrlKey || event.metaKey || event.altKey) return;
+    if (!answer || !isFree(event.target) || event.ctrlKey || event.metaKey || event.altKey) return;
     event.preventDefault();
     this.say(this.now()!.word, answer[0]);
   }

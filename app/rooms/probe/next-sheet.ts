@@ -21,6 +21,7 @@ import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin
 import { BenchField } from '../../kit/bench-field';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
+import { isFree } from '../../ui/free-key';
 import { HandsBusy } from '../../store/hands-busy';
 import { Prose } from '../../ui/prose';
 import { Voice } from '../../ui/voice';
@@ -82,7 +83,7 @@ export class NextSheet {
   /** Gives the caret to the field unless somebody is typing elsewhere: what is typed there must not end up here. */
   private take(field: BenchField | undefined): void {
     const at = document.activeElement;
-    if (!at || at === document.body || this.host.nativeElement.contains(at)) field?.focus();
+    if (!at || isFree(at) || this.host.nativeElement.contains(at)) field?.focus();
   }
 
   /** A number typed while the next question is still being found is kept in the field, not given to the last question. */
@@ -165,7 +166,7 @@ export class NextSheet {
     const field = this.field();
     if (!field || event.ctrlKey || event.metaKey || event.altKey) return;
     if (event.key === 'PageDown' && this.typed().trim()) this.enter();
-    else if (/^[\d.,<>O-]$/.test(event.key) && event.target === document.body) field.begin(event.key);
+    else if (/^[\d.,<>O-]$/.test(event.key) && isFree(event.target)) field.begin(event.key);
     else return;
     event.preventDefault();
   }

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
+import { DropButton } from '../../ui/drop-button';
 import { TextField } from '../../kit/text-field';
 import { Action, Row } from '../../kit/action';
 import { text } from '../../../core/field';
@@ -16,7 +17,7 @@ import { PartsNav } from './parts-nav';
 @Component({
   selector: 'gt-photos-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton, PartsNav, Row, TextField, TwoColumns],
+  imports: [Action, DropButton, MatButton, PartsNav, Row, TextField, TwoColumns],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },
   templateUrl: './photos-part.html',
 })

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormControl } from '@angular/forms';
+import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
@@ -38,6 +39,7 @@ const inWords = <V extends string>(list: readonly V[]): readonly Choice<V>[] =>
   imports: [
     Action,
     ChoiceField,
+    DropButton,
     FieldScope,
     FindingList,
     MatButton,

@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { FormControl } from '@angular/forms';
+import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
@@ -24,6 +25,7 @@ import { PartsNav } from './parts-nav';
   imports: [
     Action,
     ChoiceField,
+    DropButton,
     FieldScope,
     FindingList,
     MatButton,

@@ -1,5 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { DropButton } from '../../ui/drop-button';
 import { TimeField } from '../../kit/time-field';
 import { CheckField } from '../../kit/check-field';
 import { ChoicesField } from '../../kit/toggles-field';
@@ -19,7 +20,7 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((d, i): Choic
 @Component({
   selector: 'gt-routine-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, CheckField, ChoicesField, FindingList, MatButton, Settle, TimeField, TwoColumns],
+  imports: [Action, CheckField, ChoicesField, DropButton, FindingList, MatButton, Settle, TimeField, TwoColumns],
   templateUrl: './routine-room.html',
 })
 export class RoutineRoom {

@@ -1,10 +1,11 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
+import { StockCell } from '../../ui/stock-cell';
 import { Cell, Table } from '../../kit/table';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { stockFields, thumbFields } from '../../../core/job';
+import { thumbFields } from '../../../core/job';
 import { billOf, stockFromDrawer, stockName, type BillLine } from '../../../core/parts';
 import type { WayResult } from '../../../core/ways';
 import type { Choice } from '../../kit/choice-field';
@@ -36,9 +37,8 @@ const CURRENCIES = [
 @Component({
   selector: 'gt-parts-bill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, ChoiceField, MatButton, PartsPick, QuantityField, Table],
+  imports: [Action, Cell, ChoiceField, MatButton, PartsPick, QuantityField, StockCell, Table],
   templateUrl: './parts-bill.html',
-  styles: 'gt-table gt-quantity { width: 110px; }',
 })
 export class PartsBill {
   protected readonly bench = inject(Bench);
@@ -46,7 +46,6 @@ export class PartsBill {
   readonly way = input.required<WayResult>();
   protected readonly plan = computed(() => this.bench.job().thumb);
   protected readonly fields = thumbFields;
-  protected readonly stockFields = stockFields;
   protected readonly currencies = computed(() =>
     [...new Set([this.plan().currency, ...CURRENCIES])].sort().map((c): Choice => [c, c]),
   );
@@ -95,12 +94,14 @@ export class PartsBill {
     this.bench.put('thumb.stock', { name, have, price, ...set }, say);
   }
 
-  protected have(line: BillLine, have: number): void {
-    this.stock(line, { have }, `${have} at hand: ${line.name}`);
-  }
-
-  protected price(line: BillLine, price: number | null): void {
-    this.stock(line, { price }, price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`);
+  protected counted(line: BillLine, { have, price }: { have?: number; price?: number | null }): void {
+    if (have !== undefined) this.stock(line, { have }, `${have} at hand: ${line.name}`);
+    if (price !== undefined)
+      this.stock(
+        line,
+        { price },
+        price === null ? `no price: ${line.name}` : `${this.money(price)} each: ${line.name}`,
+      );
   }
 
   protected fill(): void {

@@ -1,5 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { DropButton } from '../../ui/drop-button';
 import { ChoiceField } from '../../kit/choice-field';
 import { Action } from '../../kit/action';
 import type { OwnPart, PartKind, JobEdit } from '../../../core/job';
@@ -19,7 +20,7 @@ const DRAWER = 'drawer:';
 @Component({
   selector: 'gt-parts-pick',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, MatButton],
+  imports: [Action, ChoiceField, DropButton, MatButton],
   templateUrl: './parts-pick.html',
   styles:
     '.pick { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 8px; }',

@@ -13,6 +13,7 @@ import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core
 import type { Column } from '../../kit/table';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
+import { isFree } from '../../ui/free-key';
 import { HandsBusy } from '../../store/hands-busy';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -191,7 +192,7 @@ export class TryRoom {
   }
 
   protected key(event: KeyboardEvent): void {
-    if (event.target !== document.body) return;
+    if (!isFree(event.target)) return;
     const p = this.now();
     if (event.key === ' ') this.toggleWatch();
     else if (this.busy.on() && p && (event.key === 'PageDown' || event.key === 'Enter')) this.answer(p, true, 1);
