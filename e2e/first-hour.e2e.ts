@@ -267,3 +267,31 @@ test('parts of Probe and views of Thumb are tabs with an address of their own', 
   await part(page, 'meter');
   await expect(page.getByLabel('What it is')).toBeVisible();
 });
+
+test('from an input to its painted verdict it is under 100 ms, in the largest job of the demo', async ({ page }) => {
+  await demoKept(page);
+  await page.goto(`${DEMO}/job/demo-yard-gate/board`);
+  await settled(page);
+  const slow = await slowness(page);
+  await page.evaluate(() => {
+    const times: number[] = ((window as unknown as { times: number[] }).times = []);
+    let began = 0;
+    addEventListener('click', () => (began = performance.now()), true);
+    new MutationObserver(() => {
+      const room = document.getElementById('room');
+      if (!began || room?.getAttribute('aria-busy') !== 'false') return;
+      const from = began;
+      began = 0;
+      // Painted: the frame after the one in which the answer was put in.
+      requestAnimationFrame(() => requestAnimationFrame(() => times.push(performance.now() - from)));
+    }).observe(document.getElementById('room')!, { attributes: true, attributeFilter: ['aria-busy'] });
+  });
+  const box = page.getByLabel(/3.3 kΩ from the pin to ground/);
+  for (let i = 0; i < 15; i++) {
+    await box.click();
+    await expect.poll(() => page.evaluate(() => (window as unknown as { times: number[] }).times.length)).toBe(i + 1);
+  }
+  const times = await page.evaluate(() => (window as unknown as { times: number[] }).times.sort((a, b) => a - b));
+  console.log(`input to painted verdict: ${times[7]!.toFixed(0)} ms median, ${times[14]!.toFixed(0)} ms at most`);
+  expect(times[7]!).toBeLessThan(100 * slow);
+});

@@ -212,3 +212,30 @@ test('the shelf can be used within a second from a warm server, under 300 kB of 
   expect(bytes).toBeLessThan(300_000);
   expect(best).toBeLessThan(1000 * slow);
 });
+
+test('each room brings less than 120 kB of script beyond the shelf and the frame', async ({ browser }) => {
+  const context = await browser.newContext();
+  const page = await context.newPage();
+  const sizes = new Map<string, Promise<number>>();
+  page.on('response', (r) => {
+    if (r.request().resourceType() !== 'script' || /worker/.test(r.url())) return;
+    if (!sizes.has(r.url())) sizes.set(r.url(), r.body().then((b) => gzipSync(b).length));
+  });
+  const sum = async (): Promise<number> => (await Promise.all(sizes.values())).reduce((a, b) => a + b, 0);
+  await demoKept(page);
+  await page.waitForLoadState('networkidle');
+  let before = await sum();
+  const grown: string[] = [];
+  // The frame of a job comes with its first room.
+  for (const r of ROOMS) {
+    await page.goto(`${DEMO}/job/demo-yard-gate/${r}`);
+    await expect(page.locator('gt-two-columns')).toBeVisible();
+    await page.waitForLoadState('networkidle');
+    const after = await sum();
+    grown.push(`${r} ${((after - before) / 1000).toFixed(0)}`);
+    expect(after - before, r).toBeLessThan(120_000);
+    before = after;
+  }
+  console.log(`script that each room adds, in this order, kB gzip: ${grown.join(', ')}`);
+  await context.close();
+});

@@ -9,15 +9,24 @@ import { marked, type Piece, type Term } from '../../core/glossary';
   selector: 'gt-prose',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Action, MatButton],
-  template: `@for (p of shown(); track $index) {
-    @if (p.term; as t) {
-      <button type="button" matButton gtAction="term" [attr.aria-label]="p.text + ', what is that?'" (click)="open(t)">
-        {{ p.text }}
-      </button>
-    } @else {
-      {{ p.text }}
+  // No blank may stand between a term and what follows it: the pieces are elements, and blanks between elements go.
+  template: `
+    @for (p of shown(); track $index) {
+      @if (p.term; as t) {
+        <button
+          type="button"
+          matButton
+          gtAction="term"
+          [attr.aria-label]="p.text + ', what is that?'"
+          (click)="open(t)"
+        >
+          <span [textContent]="p.text"></span>
+        </button>
+      } @else {
+        <span [textContent]="p.text"></span>
+      }
     }
-  }`,
+  `,
 })
 export class Prose {
   private readonly dialog = inject(MatDialog);

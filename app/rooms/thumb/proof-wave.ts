@@ -4,6 +4,7 @@ import { line } from 'd3-shape';
 import { PRESS_TIMES } from '../../../core/circuit';
 import type { ProofResult } from '../../../core/thumb';
 import { formatQuantity } from '../../../core/quantity';
+import { axisTicks } from '../../kit/axis';
 
 /** A simulated press: the line at nominal values and at the worst corner against what the machine takes for low and high, the pin below. */
 @Component({
@@ -25,11 +26,7 @@ export class ProofWave {
     () => Math.max(...this.results().map((r) => Math.max(...r.wave.line)), this.levels().highAbove) * 1.05,
   );
   protected readonly y = computed(() => scaleLinear().domain([0, this.top()]).range([190, 10]));
-  protected readonly yTicks = computed(() =>
-    this.y()
-      .ticks(4)
-      .map((v) => ({ y: this.y()(v), text: formatQuantity(v, 'V') })),
-  );
+  protected readonly yTicks = computed(() => axisTicks(this.y(), 'V', 4));
   protected readonly paths = computed(() =>
     this.results().map((r) => ({
       corner: r.corner,

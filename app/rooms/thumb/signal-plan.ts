@@ -11,6 +11,7 @@ import { KNOBS, type SignalPlan, signalFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { fitLine } from '../../../core/signal';
 import { KNOB_WORDS } from '../../../core/ways';
+import { axisTicks } from '../../kit/axis';
 import type { Choice } from '../../kit/choice-field';
 import type { Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
@@ -74,6 +75,8 @@ export class SignalPlanPanel {
       [190, 14],
     ),
   );
+  protected readonly xTicks = computed(() => axisTicks(this.x(), '1', 5));
+  protected readonly yTicks = computed(() => axisTicks(this.y(), this.unit(), 4));
   protected readonly words = computed(
     () =>
       `${this.plan().points.length} readings of step against ` +
