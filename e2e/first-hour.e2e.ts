@@ -13,6 +13,7 @@ import {
   room,
   say,
   undo,
+  slowness,
 } from './steps';
 
 const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');

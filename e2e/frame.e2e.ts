@@ -219,7 +219,11 @@ test('each room brings less than 120 kB of script beyond the shelf and the frame
   const sizes = new Map<string, Promise<number>>();
   page.on('response', (r) => {
     if (r.request().resourceType() !== 'script' || /worker/.test(r.url())) return;
-    if (!sizes.has(r.url())) sizes.set(r.url(), r.body().then((b) => gzipSync(b).length));
+    if (!sizes.has(r.url()))
+      sizes.set(
+        r.url(),
+        r.body().then((b) => gzipSync(b).length),
+      );
   });
   const sum = async (): Promise<number> => (await Promise.all(sizes.values())).reduce((a, b) => a + b, 0);
   await demoKept(page);
