@@ -12,7 +12,7 @@ const FILLERS =
   'one end ends button buttons key keys knob control terminal terminals contact contacts pin pins pad pads leg legs point ' +
   'points wire wires lead leads probe probes tip tips meter multimeter dmm counter display screen value state condition ' +
   'position voltage volts volt resistance ohms current amps frequency duty ' +
-  'cycle high always machine device appliance board panel unit whole ' +
+  'cycle high low always machine device appliance board panel unit whole ' +
   'red black dc line? down up side through flows flowing well ok okay yes my please note? can could per each check checked ' +
   'test tested tried using set mode range first brings bring brought pulls pulled pull drives drive lifts lift sinks sink makes make ' +
   'pulses pulse pulsing toggles flow connected joined shorted behind feel feels about wobbly steady steadily ca nothing other touching';
@@ -31,7 +31,8 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
       'gi',
       String.raw`\b(?:with |through |under )?(?:load of )?10 ?k(?:Ω| ?ohms?)?(?: (?:resistor|`,
       String.raw`load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|`,
-      String.raw`\bloaded[- ](?:with )?10 ?k\b`,
+      String.raw`\bloaded[- ](?:with )?10 ?k\b|`,
+      String.raw`\b(?:with|under load)(?: an?)? 10 ?k(?:Ω| ?ohms?)?(?: resistor)?(?: across(?: the tips| the probes| it)?)?(?=\s)`,
     ),
   ],
   [
@@ -40,7 +41,8 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
       'gi',
       String.raw`\b(?:with |through |under )?(?:load of )?1 ?k(?:Ω| ?ohms?)?(?: (?:resistor|`,
       String.raw`load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|`,
-      String.raw`\bloaded(?: with 1 ?k)?\b`,
+      String.raw`\bloaded(?: with 1 ?k)?\b|`,
+      String.raw`\b(?:with|under load)(?: an?)? 1 ?k(?:Ω| ?ohms?)?(?: resistor)?(?: across(?: the tips| the probes| it)?)?(?=\s)`,
     ),
   ],
   [
@@ -82,14 +84,21 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
     'turning',
     /\b(?:while |when )?(?:i )?turn(?:ing|ed)?(?: (?:it|the knob|round))*\b(?! (?:off|on))|\bknob turned\b/gi,
   ],
-  ['running', /\b(?:while|when|with)? ?(?:it|the machine)? ?(?:is )?(?:running|runs)\b|\bduring (?:a|the) run\b/gi],
+  [
+    'running',
+    regex(
+      'gi',
+      String.raw`\b(?:while|when|with)? ?(?:it|the machine)? ?(?:is )?(?:running|runs)\b|`,
+      String.raw`\b(?:during (?:a|the) run|(?:during|in) operation|in use)\b`,
+    ),
+  ],
   [
     'off',
     regex(
       'gi',
       String.raw`\b(?:with )?(?:the )?plug(?: is)? (?:out|pulled)\b|\bunplugged\b|\bpulled (?:the )?plug\b|`,
-      String.raw`\b(?:power|mains|machine|everything)(?: is)? (?:off|out|removed)\b|\bpowered (?:off|down)\b|`,
-      String.raw`\b(?:switched|turned) off\b|\b(?:no|without|not) (?:power|plugged in|powered)\b|`,
+      String.raw`\b(?:power|mains)(?: is)? (?:off|out|removed)\b|`,
+      String.raw`\b(?:no|without|not) (?:power|plugged in|powered)\b|`,
       String.raw`\bdisconnected\b|\bnot connected\b|\bunpowered\b|\boff\b`,
     ),
   ],
@@ -109,7 +118,9 @@ export const PLACE_WORDS: readonly (readonly [kind: string, RegExp])[] = [
   ['earth', /\b(?:mains|protective) earth\b/i],
   ['mains', /\b(?:both (?:mains )?pins|live and neutral(?: together)?|mains(?: (?:pins|plug))?|the plug'?s? pins)\b/i],
   ['live', /\b(?:live|hot|phase)\b/i],
+  ['live', /\bL (?:pin|conductor)\b/],
   ['neutral', /\bneutral\b/i],
+  ['neutral', /\bN (?:pin|conductor)\b/],
   ['earth', /\b(?:protective )?earth\b|\bPE\b/],
 ];
 

@@ -11,6 +11,9 @@ export interface Translated {
   readonly taken: string;
 }
 
+const UNCLEAR =
+  /\b(?:switched|turned|powered|machine(?: is)?|device(?: is)?|everything(?: is)?) (?:off|down)\b|\b[A-Z] and [A-Z] (?:are )?(?:both|each)\b/i;
+
 /** Words that end on punctuation, and what is said with a sign. */
 const smoothed = (line: string): string =>
   ` ${line
@@ -18,6 +21,7 @@ const smoothed = (line: string): string =>
     .replace(/[–—]/g, '-')
     .replace(/→|->/g, ' to ')
     .replace(/\b([A-Za-z])-(?=[a-z]{3})/g, '$1 to ')
+    .replace(/\b(ground|gnd|neutral|live|earth|mains)-(?=[a-z])/gi, '$1 to ')
     .replace(/[=≈]|~(?= ?\d)/g, ' is ')
     .replace(/[()[\]"“”;:!?]/g, ' ')
     .replace(/,(?!\d)|(?<!\d),/g, ' ')
@@ -37,10 +41,12 @@ interface Owner {
  * nothing here knows: what is not understood must not be guessed. Whatever was not said and is taken is told.
  */
 export function translated(raw: string, job: Job): Translated | null {
-  const saying = /^\s*(?:remember|remark|nb|n\.b\.|note that|memo|todo)[:,]?\s+(.+)$/is.exec(raw);
+  const saying = /^\s*(?:remember|remark|nb|n\.b\.|note(?: that)?|memo|todo)[:,]?\s+(.+)$/is.exec(raw);
   if (saying) return { line: `note: ${saying[1]!.trim()}`, taken: '' };
   // What begins as one of these lines and failed as such knows better why.
   if (/^\s*(?:control|strip|mains)\b/i.test(raw)) return null;
+  // A machine that is switched off may still be plugged in, and two places are not one pair: neither is guessed.
+  if (UNCLEAR.test(raw)) return null;
   let rest = smoothed(raw);
   const made = fresh(rest, job);
   if (made) return made;
@@ -123,7 +129,8 @@ function jumperLine(owner: Owner, rest: string): Translated | null {
   const effect = EFFECT_PHRASES.find(([, re]) => re.test(rest));
   if (!joins.test(rest) || !effect) return null;
   let left = rest.replace(joins, ' ').replace(effect[1], ' ');
-  const wire = /\b(?:with |by |through )?(?:a |just a |plain )?(?:bare )?wire\b|\bdirectly\b|\btogether\b/i;
+  const wire =
+    /\b(?:with |by |through )?(?:a |just a |plain )?(?:bare )?(?:wire|paper ?clip|clip|screwdriver)\b|\bdirectly\b|\btogether\b/i;
   const q = wire.test(left)
     ? { text: 'wire', rest: left.replace(wire, ' '), dimension: 'Ω' as const }
     : quantityIn(left);
@@ -146,7 +153,10 @@ function lookLine(owner: Owner, rest: string): Translated | null {
   const left = statesIn(
     LOOK_PHRASES.filter(([look]) => look === seen[0])
       .reduce((line, [, re]) => line.replace(new RegExp(re.source, 'gi'), ' '), rest)
-      .replace(/\b(?:looks?(?: like)?|feels?(?: like)?|switch|type|kind)\b/gi, ' '),
+      .replace(
+        /\b(?:looks?(?: like)?|feels?(?: like)?|switch|type|kind|clicks?|clicking|keypad|until|pressed again|again|small|round|rubber|plastic)\b/gi,
+        ' ',
+      ),
   );
   return leftOver(left.rest) ? null : { line: `${owner.name} look ${seen[0].replace(/-/g, ' ')}`, taken: '' };
 }
@@ -155,7 +165,12 @@ function readingLine(owner: Owner, said: string, job: Job): Translated | null {
   const shorted = /\bshort(?:ed|ing)?(?: circuit)?\b/i;
   const isShort = shorted.test(said) && owner.name !== '' && !owner.strip;
   const isInsulation = /\binsulation\b/i.test(said);
-  const loads = statesIn(said.replace(/\binsulation\b/i, ' ').replace(isShort ? shorted : /$^/, ' '));
+  const loads = statesIn(
+    said
+      .replace(/\binsulation\b(?=.*)/i, ' ')
+      .replace(isInsulation ? /\bat \d+ ?k?V\b/i : /$^/, ' ')
+      .replace(isShort ? shorted : /$^/, ' '),
+  );
   const pairFirst = owner.strip ? pairIn(loads.rest, owner) : null;
   const q = quantityIn(pairFirst?.rest ?? loads.rest);
   if (!q || loads.state === CONTRADICTION) return null;
@@ -291,7 +306,7 @@ function placeIn(rest: string, owner: Owner): { text: string; rest: string } | n
   let left = fixed.reduce((s, f) => s.replace(f.text, ' '), rest);
   const terminal = owner.strip
     ? /(?:\b(?:terminal|pin|from|at|on)\s)?(?<=\s)(\d\d?)(?=\s)/.exec(left)
-    : (/(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-Z])(?=\s)/.exec(left) ??
+    : (/(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-HJ-Z])(?=\s)/.exec(left) ??
       /\b(?:terminal|pin|contact|leg|point|side|at|on|from|between|with)\s([a-z])(?=\s)/.exec(left) ??
       /(?<=\s)([b-hj-z])(?=\s)/.exec(left));
   if (terminal) {

@@ -44,9 +44,20 @@ describe('what is no reading', () => {
     'ask about the fuse tomorrow',
     'A wobbles at 4.98 V',
     'start A 4.98 V and B 0 V',
+    // Switched off is not unplugged, and two lines are not a pair.
+    'A 12 V when the machine is off',
+    'A 0 V when switched off',
+    'A and B both 5 V',
+    'A is not 5 V',
+    'A should be 5 V',
   ])('%s: is not guessed, and may be kept as a remark', (line) =>
     expect(read(line, one)).toMatchObject({ ok: false, suggestion: `note: ${line}` }),
   );
+
+  it('takes I for whoever measures', () =>
+    expect(read('I measured 3.28 V from A to ground with the machine on', one)).toMatchObject({
+      words: 'start, A to ground, nobody presses, 3.28 V DC',
+    }));
 
   it('offers only lines that would be understood', () => {
     for (const line of [

@@ -46,7 +46,8 @@ const SPELLED = new RegExp(
 );
 
 /** What the meter said without a number. */
-const BEEPS = /\b(?:beeps?|beeping|beeped|it beeps|buzzes|continuity|connected|contact closed)\b/i;
+const BEEPS =
+  /\b(?:beeps?|beeping|beeped|it beeps|buzzes|continuity|connected|closed|shorted|(?:reads?|is|shows?) short)\b/i;
 const SILENT = /\b(?:no (?:beep|continuity|connection)|silent|silence|doesn'?t beep|does not beep|not beeping)\b/i;
 const OVER = regex(
   'i',
