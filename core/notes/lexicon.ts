@@ -145,6 +145,13 @@ export const LOOK_PHRASES: readonly (readonly [Look, RegExp])[] = [
   ['two-wires', /\btwo wires\b/i],
 ];
 
+/** Words that are said around a look and change nothing of it. */
+export const LOOK_FILLERS = regex(
+  'gi',
+  String.raw`\b(?:looks?(?: like)?|feels?(?: like)?|switch|type|kind|clicks?|clicking|keypad|until|pressed again|`,
+  String.raw`again|small|round|rubber|plastic)\b`,
+);
+
 /** What a joining of two terminals did. */
 export const EFFECT_PHRASES: readonly (readonly ['acts' | 'nothing', RegExp])[] = [
   [

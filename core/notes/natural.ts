@@ -2,7 +2,8 @@ import { regex } from './regex';
 import { own } from '../quantity';
 import { controlId } from './note-reading';
 import type { Job, MachineState, Reading, Strip } from '../job';
-import { EFFECT_PHRASES, FILLER_WORDS, LOOK_PHRASES, PLACE_WORDS, STATE_PHRASES } from './lexicon';
+import { EFFECT_PHRASES, FILLER_WORDS, LOOK_FILLERS, LOOK_PHRASES, STATE_PHRASES } from './lexicon';
+import { pairIn, placeIn, type Owner } from './natural-places';
 import { quantityIn, type QuantityIn } from './quantity-words';
 
 /** A line as it was said, put into the order of the grammar, and what of it was not said but taken. */
@@ -11,8 +12,11 @@ export interface Translated {
   readonly taken: string;
 }
 
-const UNCLEAR =
-  /\b(?:switched|turned|powered|machine(?: is)?|device(?: is)?|everything(?: is)?) (?:off|down)\b|\b[A-Z] and [A-Z] (?:are )?(?:both|each)\b/i;
+const UNCLEAR = regex(
+  'i',
+  String.raw`\b(?:switched|turned|powered|machine(?: is)?|device(?: is)?|everything(?: is)?) (?:off|down)\b|`,
+  String.raw`\b[A-Z] and [A-Z] (?:are )?(?:both|each)\b`,
+);
 
 /** Words that end on punctuation, and what is said with a sign. */
 const smoothed = (line: string): string =>
@@ -28,13 +32,6 @@ const smoothed = (line: string): string =>
     .replace(/\.(?=\s|$)/g, ' ')
     .replace(/\s+/g, ' ')
     .trim()} `;
-
-interface Owner {
-  /** As it stands in the canonical line; empty for the machine as a whole. */
-  readonly name: string;
-  readonly id: string;
-  readonly strip: Strip | undefined;
-}
 
 /**
  * A reading as a maker would type it, in any order and with words around it, as a line of the grammar. Null where a word is left that
@@ -153,10 +150,7 @@ function lookLine(owner: Owner, rest: string): Translated | null {
   const left = statesIn(
     LOOK_PHRASES.filter(([look]) => look === seen[0])
       .reduce((line, [, re]) => line.replace(new RegExp(re.source, 'gi'), ' '), rest)
-      .replace(
-        /\b(?:looks?(?: like)?|feels?(?: like)?|switch|type|kind|clicks?|clicking|keypad|until|pressed again|again|small|round|rubber|plastic)\b/gi,
-        ' ',
-      ),
+      .replace(LOOK_FILLERS, ' '),
   );
   return leftOver(left.rest) ? null : { line: `${owner.name} look ${seen[0].replace(/-/g, ' ')}`, taken: '' };
 }
@@ -165,12 +159,11 @@ function readingLine(owner: Owner, said: string, job: Job): Translated | null {
   const shorted = /\bshort(?:ed|ing)?(?: circuit)?\b/i;
   const isShort = shorted.test(said) && owner.name !== '' && !owner.strip;
   const isInsulation = /\binsulation\b/i.test(said);
-  const loads = statesIn(
-    said
-      .replace(/\binsulation\b(?=.*)/i, ' ')
-      .replace(isInsulation ? /\bat \d+ ?k?V\b/i : /$^/, ' ')
-      .replace(isShort ? shorted : /$^/, ' '),
-  );
+  let plain = said;
+  if (isShort) plain = plain.replace(shorted, ' ');
+  // An insulation tester says its test voltage as well.
+  if (isInsulation) plain = plain.replace(/\binsulation\b/i, ' ').replace(/\bat \d+ ?k?V\b/i, ' ');
+  const loads = statesIn(plain);
   const pairFirst = owner.strip ? pairIn(loads.rest, owner) : null;
   const q = quantityIn(pairFirst?.rest ?? loads.rest);
   if (!q || loads.state === CONTRADICTION) return null;
@@ -255,78 +248,3 @@ function placeOf(
     ? { where: 'A-B', takenPlace: 'where the probes are was not said: taken as A to B' }
     : { where: 'A', takenPlace: 'where the probes are was not said: taken as A to ground' };
 }
-
-/** Two terminals of one owner: `A-B`, `between a and b`, `3 and 4`, `red and white` of a strip. */
-function pairIn(rest: string, owner: Owner): { a: string; b: string; rest: string } | null {
-  const one = owner.strip ? '(\\d\\d?)' : '([A-Z])';
-  const joined = '\\s*(?:-|/|&|\\band\\b|\\bto\\b|\\bversus\\b|\\bvs\\.?(?=\\s)|\\bagainst\\b|\\bfrom\\b)\\s*';
-  const lead = '(?:\\b(?:between|from|across|over)\\s+)?(?:\\b(?:terminals?|contacts?|pins?|legs?|points?)\\s+)?';
-  const noUnit = '(?![.,]?\\d|\\s?(?:[mkµu]?V|volts?|[kM]?Ω|k?ohms?|[mµu]?A\\b))';
-  const strict = new RegExp(
-    `${lead}(?<=\\s)${one}${joined}(?:terminal |pin |contact )?${one}(?=[\\s])${noUnit}`,
-    owner.strip ? 'i' : '',
-  );
-  const m =
-    strict.exec(rest) ??
-    (owner.strip
-      ? new RegExp(`\\b(?:terminals|between|across|pins)\\s+${one}\\s+${one}(?=\\s)${noUnit}`).exec(rest)
-      : (new RegExp('(?<=\\s)([a-z])-([a-z])(?=\\s)').exec(rest) ??
-        /\b(?:between|from|across)\s+([a-z])\s+(?:and|to)\s+([a-z])(?=\s)/.exec(rest) ??
-        /(?<=\s)([A-Z]) ([A-Z])(?=\s)/.exec(rest) ??
-        /(?<=\s)(A)(B)(?=\s)/.exec(rest)));
-  if (m) return { a: m[1]!.toUpperCase(), b: m[2]!.toUpperCase(), rest: rest.replace(m[0], ' ') };
-  return owner.strip ? coloursIn(rest, owner.strip) : null;
-}
-
-/** Wires of a strip by their colours. */
-function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: string } | null {
-  const m = /\b(?:between |from )?(\w+) (?:and|to) (\w+)\b/i.exec(rest);
-  const at = (word: string): number => strip.wires.findIndex((w) => w.toLowerCase() === word.toLowerCase());
-  if (!m || at(m[1]!) < 0 || at(m[2]!) < 0) return null;
-  return { a: String(at(m[1]!) + 1), b: String(at(m[2]!) + 1), rest: rest.replace(m[0], ' ') };
-}
-
-/** Where the probes stand, as the grammar says it. */
-function placeIn(rest: string, owner: Owner): { text: string; rest: string } | null {
-  const tips = regex(
-    'i',
-    String.raw`\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe|`,
-    String.raw` lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)`,
-  ).exec(rest);
-  if (tips) {
-    const [a, b] = [pointOf(tips[1]!), pointOf(tips[2]!)];
-    if (a && b) return { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') };
-  }
-  const pair = pairIn(rest, owner);
-  if (pair) return { text: owner.strip ? `${pair.a}-${pair.b}` : `${pair.a}-${pair.b}`, rest: pair.rest };
-  const fixed = PLACE_WORDS.flatMap(([kind, re]) => {
-    const m = re.exec(rest);
-    return m ? [{ kind, at: m.index, text: m[0] }] : [];
-  }).sort((a, b) => a.at - b.at);
-  let left = fixed.reduce((s, f) => s.replace(f.text, ' '), rest);
-  const terminal = owner.strip
-    ? /(?:\b(?:terminal|pin|from|at|on)\s)?(?<=\s)(\d\d?)(?=\s)/.exec(left)
-    : (/(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-HJ-Z])(?=\s)/.exec(left) ??
-      /\b(?:terminal|pin|contact|leg|point|side|at|on|from|between|with)\s([a-z])(?=\s)/.exec(left) ??
-      /(?<=\s)([b-hj-z])(?=\s)/.exec(left));
-  if (terminal) {
-    left = left.replace(terminal[0], ' ');
-    const to = fixed[0];
-    if (fixed.length > 1) return null;
-    return { text: `${terminal[1]!.toUpperCase()}${to ? ` to ${to.kind}` : ''}`, rest: left };
-  }
-  const across = regex(
-    'i',
-    String.raw`\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|`,
-    String.raw`\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|`,
-    String.raw`ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|`,
-    String.raw`leads?))?|\b(?:through|into) (?:it|the button)\b`,
-  ).exec(left);
-  if (fixed.length === 2 && !across && !owner.strip)
-    return { text: `${fixed[0]!.kind} to ${fixed[1]!.kind}`, rest: left };
-  if (across && fixed.length === 0 && !owner.strip) return { text: 'A-B', rest: left.replace(across[0], ' ') };
-  return null;
-}
-
-const pointOf = (word: string): string | null =>
-  /^[A-Za-z]$/.test(word) ? word.toUpperCase() : (PLACE_WORDS.find(([, re]) => re.test(word))?.[0] ?? null);
