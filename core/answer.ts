@@ -1,11 +1,12 @@
-import { assess, nextReadingOf, type Assessment } from './assess';
+import { assess, nextReadingOf, type Seen } from './assess';
+import { guideFor, type Step } from './guide';
 import type { ControlKind, Job } from './job';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
-import { boardOrder, tieOf, type NextReading, type Planned } from './probe';
+import { boardOrder, seenSurvey, tieOf, type NextReading, type Planned } from './probe';
 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
 export interface Answer {
-  readonly assessment: Assessment;
+  readonly assessment: Seen;
   readonly next: Readonly<Record<string, NextReading | null>>;
   readonly ties: Readonly<Record<string, readonly ControlKind[]>>;
 }
@@ -17,7 +18,7 @@ export interface Answer {
 export function answerFor(job: Job, skip: Readonly<Record<string, readonly string[]>> = {}): Answer {
   const assessment = assess(job);
   return {
-    assessment,
+    assessment: { ...assessment, surveys: assessment.surveys.map(seenSurvey) },
     next: Object.fromEntries(
       job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))]),
     ),
@@ -39,7 +40,7 @@ export interface Question {
 }
 
 export type Answered =
-  | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[] }
+  | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: Step }
   | { readonly of: 'row'; readonly beads: readonly RowBead[] }
   | { readonly of: 'board'; readonly plan: readonly Planned[] };
 
@@ -48,7 +49,8 @@ export function answered({ job, skip, of }: Question): Answered {
   switch (of) {
     case 'job': {
       const answer = answerFor(job, skip);
-      return { of, answer, thread: threadOf(answer.assessment.findings) };
+      const thread = threadOf(answer.assessment.findings);
+      return { of, answer, thread, guide: guideFor(job, thread) };
     }
     case 'row':
       return { of, beads: rowOf(threadOf(assess(job).findings)) };

@@ -2,7 +2,7 @@ import type { Facts } from './facts';
 import type { Finding } from './finding';
 import { HOUSE, LEARNING, NOTHING_KNOWN, type Known } from './house';
 import type { Job } from './job';
-import { nextFor, type NextReading, type Survey } from './probe';
+import { nextFor, type NextReading, type SeenSurvey, type Survey } from './probe';
 import type { WayResult } from './ways';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
@@ -14,6 +14,9 @@ export interface Assessment {
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
 }
+
+/** An assessment as it goes to the screens. */
+export type Seen = Omit<Assessment, 'surveys'> & { readonly surveys: readonly SeenSurvey[] };
 
 /** What the rooms know of a job, each thing from those before it. */
 const knownOf = (job: Job): Known =>

@@ -1,4 +1,4 @@
-import type { Assessment } from './assess';
+import type { Seen } from './assess';
 import { netlistOf } from './circuit';
 import { drawWay } from './draw';
 import { needsProveDead } from './guard';
@@ -16,7 +16,7 @@ function drivesOf(way: WayResult | null): PackInput['drives'] {
 }
 
 /** Every file that Pack can write for a job now. */
-export function filesOf(job: Job, a: Assessment): PackFile[] {
+export function filesOf(job: Job, a: Seen): PackFile[] {
   const way = chosenWay(job, a.ways);
   const context = wayContext(job, a.facts);
   const joint = way && context ? jointOf(context, way) : null;

@@ -1,4 +1,4 @@
-import type { Assessment } from './assess';
+import type { Seen } from './assess';
 import {
   drawFinger,
   drawMechanism,
@@ -19,7 +19,7 @@ import { wayContext } from './thumb';
 import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from './ways';
 
 /** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
-export function drawWay(job: Job, a: Assessment, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
+export function drawWay(job: Job, a: Seen, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   const { thumb } = job;
   // Nothing was read yet: there is no wire to draw, and no voltage to write beside it.
   if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
@@ -66,7 +66,7 @@ export function drawState(
 export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawWinding(false), drawWinding(true)];
 
 /** What the drawing of a joint shows. */
-function lookOf(job: Job, a: Assessment, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
+function lookOf(job: Job, a: Seen, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
   const context = wayContext(job, a.facts);
   const name = context?.control.name ?? '';
   const line = context?.line;

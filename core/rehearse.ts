@@ -1,5 +1,5 @@
 import { scriptSeconds, simulate } from './act';
-import type { Assessment } from './assess';
+import type { Seen } from './assess';
 import { contactAtPowerUp, longestClosed, profileOf } from './board';
 import { NOMINAL_PARTS, type Joint } from './circuit';
 import { isJointWay, type Job } from './job';
@@ -9,7 +9,7 @@ import { chosenWay, wayContext } from './thumb';
 import { jointOf, wayPhrase, type WayResult } from './ways';
 
 /** Why the chosen way cannot be taken on a stand-in, which stands for a button and its circuit alone; null where it can. */
-export function notRehearsed(job: Job, a: Assessment): string | null {
+export function notRehearsed(job: Job, a: Seen): string | null {
   const way = chosenWay(job, a.ways);
   if (!way || isJointWay(way.way) || way.way === 'finger') return null;
   return `A stand-in has a button and nothing else: ${wayPhrase(way.way)} is tried on the machine itself.`;
@@ -32,7 +32,7 @@ function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: numbe
 }
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
-export function runOnStandin(job: Job, a: Assessment, step: string, times: number, random: Random): TryOut {
+export function runOnStandin(job: Job, a: Seen, step: string, times: number, random: Random): TryOut {
   const whole = standinOf(job.standin);
   if (!whole) throw new RangeError('this job has no stand-in');
   const standin = {

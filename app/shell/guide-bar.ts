@@ -2,7 +2,6 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, Injectable, signal } from '@angular/core';
 import { RouterLink } from '@angular/router';
 import { Action } from '../kit/action';
-import { guideFor } from '../../core/guide';
 import { Bench } from '../store/bench';
 
 const KEY = 'gentle-thumb-guide';
@@ -49,8 +48,6 @@ export class GuideBar {
   protected readonly guide = inject(Guide);
   /** The jobs of the demo are examples: nobody is led through them. */
   protected readonly step = computed(() =>
-    this.guide.on() && this.bench.assessed() && !this.bench.id().startsWith('demo-')
-      ? guideFor(this.bench.seen().job, this.bench.thread())
-      : null,
+    this.guide.on() && this.bench.assessed() && !this.bench.id().startsWith('demo-') ? this.bench.seen().guide : null,
   );
 }

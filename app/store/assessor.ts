@@ -1,5 +1,6 @@
 import { Injectable, signal, type Signal } from '@angular/core';
 import type { Answer, Answered, Question } from '../../core/answer';
+import type { Step } from '../../core/guide';
 import type { Job } from '../../core/job';
 import type { Planned } from '../../core/probe';
 import { rowOf, type Bead, type RowBead } from '../../core/thread';
@@ -10,6 +11,8 @@ export interface Assessed {
   readonly job: Job;
   readonly answer: Answer;
   readonly thread: readonly Bead[];
+  /** What to do next, and why. */
+  readonly guide: Step;
 }
 
 /** A version of a job that could not be worked out, and why. */
@@ -117,9 +120,9 @@ export class Assessor {
     const beads = answered.of === 'row' ? answered.beads : rowOf(answered.thread);
     this.listed.update((all) => ({ ...all, [job.id]: { job, beads } }));
     if (answered.of === 'row') return;
-    const { answer, thread } = answered;
+    const { answer, thread, guide } = answered;
     this.done.update(({ [job.id]: _old, ...others }) =>
-      Object.fromEntries([...Object.entries(others).slice(1 - KEPT_ANSWERS), [job.id, { job, answer, thread }]]),
+      Object.fromEntries([...Object.entries(others).slice(1 - KEPT_ANSWERS), [job.id, { job, answer, thread, guide }]]),
     );
   }
 }

@@ -1,5 +1,5 @@
 import type { ControlKind, Reading } from '../job';
-import type { Survey } from './survey';
+import type { SeenSurvey } from './survey';
 
 /** Under this probability a kind is struck out: it is no longer worth a bar of its own. */
 export const STILL_COUNTS = 0.005;
@@ -8,7 +8,7 @@ const WORTH_TELLING_BITS = 0.3;
 
 /** The reading that speaks loudest for or against a kind; undefined where none says much. */
 export function strongestReading(
-  survey: Survey,
+  survey: SeenSurvey,
   readings: readonly Reading[],
   kind: ControlKind,
   side: 'for' | 'against',

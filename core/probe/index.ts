@@ -27,11 +27,13 @@ export { controlOf, takenFrom, walk, type Walk } from './walk';
 export {
   controlFacts,
   nextFor,
+  seenSurvey,
   surveyOf,
   surveysOf,
   tieOf,
   type Candidate,
   type Remainder,
+  type SeenSurvey,
   type Survey,
 } from './survey';
 export { practiceResult, type Guess, type PracticeResult } from './practice';

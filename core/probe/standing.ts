@@ -4,7 +4,7 @@ import { KIND_WORDS } from './kind-words';
 import { KNOWN_AT } from './next';
 import { kindReadings } from './relevant';
 import { specKey } from './spec-key';
-import type { Survey } from './survey';
+import type { SeenSurvey } from './survey';
 
 /** A probability in words, for those who do not think in percent (`words-of-chance`). */
 export function chanceWords(p: number): string {
@@ -43,7 +43,7 @@ export interface ContactView {
 }
 
 /** Whether a bare contact works for every kind still possible, so that it is worth going on although the kind is open. */
-export function contactView(job: Job, s: Survey): ContactView {
+export function contactView(job: Job, s: SeenSurvey): ContactView {
   const kinds = s.candidates.filter((c) => c.probability >= NAMED_AT).map((c) => c.kind);
   const notFor = kinds.filter((k) => !CONTACT_PRESSES.includes(k));
   const presses = CONTACT_PRESSES.reduce((sum, k) => sum + s.posterior.kinds[k], 0);
@@ -61,7 +61,7 @@ const RIVAL_AT = 0.005;
 const AGAINST_BITS = 0.5;
 
 /** The reading that speaks most against the leading kind, beside the kind that it speaks for; null where none does. */
-export function againstLeader(job: Job, s: Survey): { reading: Reading; for: ControlKind } | null {
+export function againstLeader(job: Job, s: SeenSurvey): { reading: Reading; for: ControlKind } | null {
   const { leading, evidence } = s.posterior;
   const rivals = s.candidates
     .slice(1, 4)
@@ -78,7 +78,7 @@ export function againstLeader(job: Job, s: Survey): { reading: Reading; for: Con
 const BELOW_ZERO_VOLTS = -0.3;
 
 /** What the candidates rest on without anybody having said or read it. */
-export function assumptions(job: Job, s: Survey): string[] {
+export function assumptions(job: Job, s: SeenSurvey): string[] {
   const readings = kindReadings(job, s.control);
   const { meter, mains } = job.survey;
   return [
@@ -99,13 +99,13 @@ export function assumptions(job: Job, s: Survey): string[] {
 }
 
 /** The readings that fit no kind that is left, in words; of those taken again, the last. */
-export function misfitWords(job: Job, s: Survey): string[] {
+export function misfitWords(job: Job, s: SeenSurvey): string[] {
   const misfits = kindReadings(job, s.control).filter((r) => s.remainder.misfits.includes(r.id));
   return [...new Map(misfits.map((r) => [specKey(r), `${sayPlace(r)}, ${sayValue(r)}`])).values()];
 }
 
 /** What would tell more of a control that is none of the kinds. */
-export function tellMore(s: Survey): string[] {
+export function tellMore(s: SeenSurvey): string[] {
   const [first, second] = s.candidates;
   return [
     'Look at the other side of the board: follow both terminals to the parts they end at.',

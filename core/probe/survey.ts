@@ -30,6 +30,16 @@ export interface Survey {
   readonly remainder: Remainder;
 }
 
+/** A survey as the screens show it: without the weights of the builds, of which there are some ten thousand numbers a control. */
+export type SeenSurvey = Omit<Survey, 'posterior'> & {
+  readonly posterior: Omit<Posterior, 'before' | 'weights' | 'supplies'>;
+};
+
+export function seenSurvey(s: Survey): SeenSurvey {
+  const { kinds, other, leading, evidence, slip } = s.posterior;
+  return { ...s, posterior: { kinds, other, leading, evidence, slip } };
+}
+
 export interface Remainder {
   readonly probability: number;
   readonly leads: boolean;

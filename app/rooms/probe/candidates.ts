@@ -12,7 +12,7 @@ import {
   PARAMETER_WORDS,
   STILL_COUNTS,
   strongestReading,
-  type Survey,
+  type SeenSurvey,
 } from '../../../core/probe';
 import type { Finding } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
@@ -33,7 +33,7 @@ const MOST_STRUCK = 5;
   templateUrl: './candidates.html',
 })
 export class Candidates {
-  readonly survey = input.required<Survey>();
+  readonly survey = input.required<SeenSurvey>();
   readonly readings = input.required<readonly Reading[]>();
   readonly findings = input.required<readonly Finding[]>();
   readonly job = input.required<Job>();
