@@ -10,7 +10,7 @@ export class UndoBar {
   private readonly bar = inject(MatSnackBar);
 
   say(what: string, undo: () => void, word = 'undo'): void {
-    this.bar.open(what, word, { duration: STAYS_MS }).onAction().subscribe(undo);
+    this.bar.open(what, word, { duration: STAYS_MS, panelClass: 'gt-undo-bar' }).onAction().subscribe(undo);
   }
 
   withdraw(): void {
