@@ -137,3 +137,17 @@ describe('saving', () => {
     });
   });
 });
+
+describe('a job that is taken away', () => {
+  it('goes alone, and comes back as it was when it is added again', () => {
+    const other = { ...job, id: 'b' };
+    const gone = play(added, JobsActions.added({ jobs: [other] }), rename('One'), JobsActions.removed({ id: 'a' }));
+    expect(Object.keys(gone.byId)).toEqual(['b']);
+    // The store has no row of it any more: it is saved as a new one.
+    expect(jobsReducer(gone, added).byId['a']).toMatchObject({ job, revision: 0, save: 'saving' });
+    expect(Object.keys(jobsReducer(gone, JobsActions.forgotten({ id: 'b' })).byId)).toEqual([]);
+  });
+
+  it('is no trouble where it is gone already', () =>
+    expect(play(added, JobsActions.removed({ id: 'zz' })).byId['a']).toBeDefined());
+});
