@@ -27,8 +27,7 @@ import { ROOM_INFO } from './rooms';
               [class]="b.verdict"
             >
               <gt-glyph [verdict]="b.verdict" aria-hidden="true" />
-              <span class="name">{{ b.name }}</span>
-              <span class="caption">{{ b.caption }}</span>
+              <span class="name">{{ b.name }}</span>&ngsp;<span class="caption">{{ b.caption }}</span>
             </a>
             @if (!last) {
               <span class="line" [class.broken]="b.broken" aria-hidden="true"></span>
