@@ -44,6 +44,7 @@ const wait = maybeQuantity('Wait', 's', { most: 1e6, hint: '1 min' });
         <gt-quantity [field]="turns" label="Other turns" [value]="m()" (changed)="m.set($event)" />
       </section>
       <gt-quantity [field]="wait" [value]="w()" [preferred]="['10 s', '1 min']" (changed)="w.set($event)" />
+      <gt-quantity [field]="turns" label="Turns of the next" [value]="m()" (changed)="m.set($event)" />
       <gt-text label="Name" [field]="name" [control]="typed" />
       <gt-text label="Place" [value]="place()" [offered]="['yard', 'larder']" (changed)="place.set($event)" />
       <gt-choice label="Front" [value]="front()" [choices]="fronts()" (changed)="front.set($event)" />
@@ -197,6 +198,18 @@ describe('a number as a form control', () => {
     expect(host.m()).toBe(7);
     await (await (await box('Other turns')).host()).dispatchEvent('keydown', { key: 'Escape' });
     expect(await (await box('Other turns')).getValue()).toBe('7');
+  });
+
+  it('is found half typed by its label, where one description stands in several rows', async () => {
+    const { fixture, host, box } = await begun();
+    await (await box('Turns of the next')).setValue('12x');
+    host.there.set(false);
+    await fixture.whenStable();
+    host.there.set(true);
+    await fixture.whenStable();
+    await moment();
+    expect(await (await box('Turns of the next')).getValue()).toBe('12x');
+    expect(await (await box('Turns')).getValue()).toBe('20');
   });
 
   it('offers what can be bought', async () => {

@@ -34,6 +34,7 @@ import { fieldValidator, troubleOf } from './validator';
         gtOffer
         #box="gtQuantity"
         [gtQuantity]="number()"
+        [named]="named()"
         [formControl]="bound()"
         [placeholder]="hint() || number().hint"
         [attr.aria-label]="bare() ? named() : null"

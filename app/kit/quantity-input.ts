@@ -18,8 +18,11 @@ import { TypedInput, type Read } from './typed-input';
 export class QuantityInput extends TypedInput<number | null> {
   readonly field = input.required<QuantityField>({ alias: 'gtQuantity' });
 
+  /** What stands at the box, which is more than the field's own label where a table has one field in every row. */
+  readonly named = input('');
+
   protected name(): string {
-    return this.field().label;
+    return this.named() || this.field().label;
   }
 
   protected parse(text: string): Read<number | null> {

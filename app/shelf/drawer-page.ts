@@ -6,6 +6,7 @@ import { StockCell } from '../ui/stock-cell';
 import { DropButton } from '../ui/drop-button';
 import { Cell, Table } from '../kit/table';
 import { ChoiceField } from '../kit/choice-field';
+import { FieldScope } from '../kit/half-typed';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
 import { PART_KINDS, stockFields, thumbFields, type PartKind, type StockLine } from '../../core/job';
@@ -23,7 +24,19 @@ import { saveFile } from '../ui/save-file';
 @Component({
   selector: 'gt-drawer-page',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Brand, Cell, ChoiceField, DropButton, MatButton, RouterLink, StockCell, Table, TextField],
+  imports: [
+    Action,
+    Brand,
+    Cell,
+    ChoiceField,
+    DropButton,
+    FieldScope,
+    MatButton,
+    RouterLink,
+    StockCell,
+    Table,
+    TextField,
+  ],
   templateUrl: './drawer-page.html',
   styles:
     '.drawer { display: flex; flex-direction: column; gap: 14px; padding-top: 18px; } ' +

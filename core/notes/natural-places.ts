@@ -52,7 +52,7 @@ export function placeIn(rest: string, owner: Owner): { text: string; rest: strin
     if (a && b) return { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') };
   }
   const pair = pairIn(rest, owner);
-  if (pair) return { text: owner.strip ? `${pair.a}-${pair.b}` : `${pair.a}-${pair.b}`, rest: pair.rest };
+  if (pair) return { text: `${pair.a}-${pair.b}`, rest: pair.rest };
   const fixed = PLACE_WORDS.flatMap(([kind, re]) => {
     const m = re.exec(rest);
     return m ? [{ kind, at: m.index, text: m[0] }] : [];

@@ -12,6 +12,7 @@ export interface Translated {
   readonly taken: string;
 }
 
+/** Lines that say two things at once, or one that has two meanings at the bench. */
 const UNCLEAR = regex(
   'i',
   String.raw`\b(?:switched|turned|powered|machine(?: is)?|device(?: is)?|everything(?: is)?) (?:off|down)\b|`,
@@ -58,11 +59,11 @@ export function translated(raw: string, job: Job): Translated | null {
 
 /** `there is a new button called stop`. */
 function fresh(rest: string, job: Job): Translated | null {
-  const made = regex(
-    'i',
-    String.raw`\b(?:new|another|add|called|named|second|third) (?:a |an |the )?(?:button|control|key|`,
-    String.raw`switch)?\s?(?:is )?(?:called|named)? ?"?([A-Za-z][\w.]*)\b`,
-  ).exec(rest);
+  // Only what is called so: `new fuse` and `add solder` name no control.
+  const made =
+    /\b(?:(?:a|an|the|new|another|add|second|third) )*(?:button|control|key|switch) (?:is )?(?:called|named) ([A-Za-z][\w.]*)\b/i.exec(
+      rest,
+    );
   const left = made && leftOver(rest.replace(made[0], ' '));
   return made && !left && !FILLER_WORDS.has(made[1]!.toLowerCase()) && !job.controls.some((c) => c.name === made[1])
     ? { line: `control ${made[1]}`, taken: '' }
@@ -178,8 +179,9 @@ function readingLine(owner: Owner, said: string, job: Job): Translated | null {
   const { where, takenPlace } = placeOf(place?.text ?? null, owner, q, last);
   if (where === null) return null;
   if (isShort && q.dimension !== 'A') return null;
-  // Two points of the machine itself are no control's.
-  const whose = where.includes(' to ') && where.split(' to ').every((p) => p.length > 2) ? '' : owner.name;
+  // Two points of the machine itself, neither of them a terminal, are no control's.
+  const isTerminal = (point: string): boolean => /^(?:[A-Z]|\d\d?)$/.test(point);
+  const whose = where.includes(' to ') && !where.split(' to ').some(isTerminal) ? '' : owner.name;
   const line = isShort
     ? `${owner.name} short ${q.text}`
     : [whose, where, isInsulation ? 'insulation' : state, q.text].filter(Boolean).join(' ');
@@ -204,21 +206,38 @@ function statesIn(line: string): { state: Said | typeof CONTRADICTION; rest: str
     return { state: CONTRADICTION, rest };
   if (found.has('powered') && found.has('off')) return { state: CONTRADICTION, rest };
   if (found.has('plug-turned') && found.has('loaded-10k')) return { state: 'turned-10k', rest };
-  const first = STATE_PHRASES.map(([s]) => s).find((s) => found.has(s)) ?? null;
+  const first = STATE_PHRASES.map(([state]) => state).find((state) => found.has(state)) ?? null;
   // Out of the plug and not pressed is out of the plug.
   if (resting && found.has('off')) return { state: 'off', rest };
   return { state: first === 'powered' ? 'idle' : first, rest };
 }
 
+/** States that may go on from one reading to the next; a load, a turned plug or a neighbour's press is said each time. */
+const CARRIED_STATES: ReadonlySet<MachineState> = new Set([
+  'off',
+  'idle',
+  'pressed',
+  'released',
+  'running',
+  'moving',
+  'moving-back',
+]);
+/** Points at which a reading decides on touching: never taken for where the probes are. */
+const MAINS_POINTS: ReadonlySet<Reading['to']['kind']> = new Set(['live', 'neutral', 'mains', 'earth']);
+
 /** The state as the grammar has it: said, or taken from the last reading of the sort, or the plainest one. */
 function stateOf(said: Said, q: QuantityIn, last: Reading | undefined): { state: string; takenState: string } {
   const unplugged = q.dimension === 'Ω';
-  if (said === 'unpressed') return { state: unplugged ? 'off' : 'idle', takenState: '' };
+  if (said === 'unpressed')
+    return unplugged
+      ? { state: 'off', takenState: 'whether it is plugged in was not said: taken as unplugged' }
+      : { state: 'idle', takenState: '' };
   if (said) return { state: said, takenState: '' };
-  const state = last?.state ?? (unplugged ? 'off' : 'idle');
+  const carried = last && CARRIED_STATES.has(last.state);
+  const state = carried ? last.state : unplugged ? 'off' : 'idle';
   const words =
     own({ off: 'unplugged', idle: 'nobody presses' } as Record<string, string>, state) ?? state.replace(/-/g, ' ');
-  return { state, takenState: `the state was not said: taken as ${words}${last ? ', as the last reading' : ''}` };
+  return { state, takenState: `the state was not said: taken as ${words}${carried ? ', as the last reading' : ''}` };
 }
 
 /** The last reading of this owner that answers the same sort of question. */
@@ -239,6 +258,7 @@ function placeOf(
   if (said) return { where: said, takenPlace: '' };
   if (!owner.name || owner.strip) return { where: null, takenPlace: '' };
   const point = (p: Reading['from']): string => (p.kind === 'contact' ? p.name : p.kind);
+  if (last && [last.from, last.to].some((p) => MAINS_POINTS.has(p.kind))) return { where: null, takenPlace: '' };
   if (last && last.kind !== 'continuity')
     return {
       where: `${point(last.from)} to ${point(last.to)}`,

@@ -24,8 +24,10 @@ export function readNoteLine(line: string, job: Job, context: NoteContext): Unde
 }
 
 /** A line that makes a control of a word which nobody would call one so. */
-const startsOddly = (line: string, u: Understood & { readonly ok: true }): boolean =>
-  u.edit.do === 'add-reading' && u.hint !== undefined && FILLER_WORDS.has((/\S+/.exec(line)?.[0] ?? '').toLowerCase());
+const startsOddly = (line: string, u: Understood & { readonly ok: true }): boolean => {
+  const [first = ''] = line.trim().toLowerCase().split(/\s+/);
+  return u.edit.do === 'add-reading' && u.hint !== undefined && FILLER_WORDS.has(first);
+};
 
 /** Only what would be understood is offered; what is no reading may be a remark. */
 function offering(no: Understood & { readonly ok: false }, line: string, job: Job, context: NoteContext): Understood {

@@ -37,6 +37,39 @@ describe('what was not said', () => {
   });
 });
 
+describe('what is said each time', () => {
+  const after = (line: string): Job => {
+    const u = read(line, one);
+    if (!u.ok) throw new Error(u.message);
+    return edited(one, u.edit, NOW);
+  };
+
+  it.each([
+    'start A idle 5 V',
+    'start A to neutral off 5M',
+    'start A to earth off OL',
+    'start A to mains plug-turned 4M',
+  ])('a probe at mains or earth is never taken over: after %s', (line) => {
+    const told = read('3M', after(line));
+    // After a plain reading of volts, ohms are taken across the terminals; after one to mains they are not read at all.
+    if (line.endsWith('V')) expect(told).toMatchObject({ words: expect.stringContaining('A to B, unplugged') });
+    else expect(told).toMatchObject({ ok: false });
+  });
+
+  it.each(['loaded', 'neighbour', 'plug-turned'])('%s does not go on to the next reading', (state) =>
+    expect(read('A 4.9 V', after(`start A ${state} 2 V`))).toMatchObject({
+      words: 'start, A to ground, nobody presses, 4.9 V DC',
+      hint: expect.not.stringContaining('as the last reading'),
+    }),
+  );
+
+  it('not pressed says nothing of the plug: ohms are taken as unplugged, and that is told', () =>
+    expect(read('A-B not pressed 4k', one)).toMatchObject({
+      words: 'start, A to B, unplugged, 4 kΩ',
+      hint: expect.stringContaining('taken as unplugged'),
+    }));
+});
+
 describe('what is no reading', () => {
   it.each([
     'the foam behind the board is loose',
@@ -59,18 +92,22 @@ describe('what is no reading', () => {
       words: 'start, A to ground, nobody presses, 3.28 V DC',
     }));
 
-  it('offers only lines that would be understood', () => {
-    for (const line of [
-      'start A idel 3 V',
-      'start A to nuetral off 5M',
-      'zzz',
-      'start A off -3 ohm',
-      'supply main 5 Q',
-    ]) {
+  it.each(['start A idel 3 V', 'start A to nuetral off 5M', 'start A off -3 ohm', 'supply main 5 Q'])(
+    '%s: what is offered would be understood',
+    (line) => {
       const u = read(line, one);
-      if (!u.ok && u.suggestion) expect(read(u.suggestion, one).ok).toBe(true);
-    }
-  });
+      const offered = u.ok ? '' : (u.suggestion ?? '');
+      expect(offered).not.toBe('');
+      expect(read(offered, one).ok).toBe(true);
+    },
+  );
+
+  it('offers nothing for one word that is none', () => expect(read('zzz', one)).not.toHaveProperty('suggestion'));
+
+  it.each(['add solder', 'new fuse', 'second try', 'the fuse is called F3', 'new switch fitted'])(
+    '%s: names no control',
+    (line) => expect(read(line, one)).toMatchObject({ ok: false }),
+  );
 
   it('stays refused where the grammar knows why', () => {
     expect(read('A powered 4 ohm', one)).toMatchObject({ ok: false });

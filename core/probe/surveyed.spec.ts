@@ -6,7 +6,7 @@ import { edited, freshRail, type Job, type Keypad, type Piece } from '../job';
 import { seededRandom } from '../quantity';
 import { padCapture, PROOFER_PAD, STANDINS } from '../standin';
 import { decodeKeypad, ghosts, pinSides, sharedLines, type LabelledTiming } from '../scan';
-import { dischargeSeconds, sourceOhms, testLoad, usableAmps } from '../rails';
+import { dischargeSeconds, sourceOhms, sourcesTold, testLoad, usableAmps } from '../rails';
 import { practiceResult, probeFindings, stripState, walk } from '.';
 import { isUneven, sizeOf } from '../mechanics';
 
@@ -200,6 +200,12 @@ describe('supplies', () => {
       expect(usableAmps({ ...rail, loadedVolts, loadAmps: 0.05 })!.amps).toBeCloseTo(0.025, 9);
     expect(usableAmps({ ...rail, loadedVolts: 4 })!.amps).toBeCloseTo(0.0125, 9);
     expect(usableAmps(freshRail('x', 'x'))).toBeNull();
+    const [source] = sourcesTold([rail, freshRail('x', 'unread')]);
+    expect(source).toMatchObject({
+      value: { value: expect.closeTo(2, 9), unit: 'Ω' },
+      steps: [{ what: 'source resistance' }],
+    });
+    expect(sourcesTold([freshRail('x', 'unread')])).toEqual([]);
     expect(testLoad(5, 0.05).map((s) => s.result.value)).toEqual([100, 0.25]);
   });
 

@@ -1,4 +1,5 @@
 import { formatQuantity } from '../quantity';
+import { finding, type Finding } from '../finding';
 import type { Rail } from '../job';
 import { sourceOhms, testLoad } from './rails';
 
@@ -15,9 +16,20 @@ export function loadToTry(r: Rail): string {
   );
 }
 
-/** The rails whose source resistance can be told, each with it. */
-export const sourcesTold = (rails: readonly Rail[]): readonly { readonly name: string; readonly ohms: string }[] =>
+/** The source resistance of each rail of which open and loaded volts were read, with how it came about. It decides nothing by itself. */
+export const sourcesTold = (rails: readonly Rail[]): readonly Finding[] =>
   rails.flatMap((r) => {
     const s = sourceOhms(r);
-    return s ? [{ name: r.name, ohms: formatQuantity(s.result.value, 'Ω') }] : [];
+    return s
+      ? [
+          finding('probe', `rail.${r.id}.source`, {
+            verdict: 'settled',
+            title: `Source resistance of ${r.name}`,
+            caption: 'source resistance',
+            value: s.result,
+            steps: [s],
+            source: ['ohm'],
+          }),
+        ]
+      : [];
   });

@@ -86,6 +86,16 @@ describe('captures and keys', () => {
   });
 });
 
+describe('a fault that several captures share', () => {
+  it('is told as it stands where one has it, and takes no digit for a name', () => {
+    const fault = (label: string) => ({ label, text: `${label} repeats every 10 ms, not every 16 ms.` });
+    expect(decodingTroubles({ scan: null, keys: [], problems: [fault('1')] }, [])).toEqual([fault('1').text]);
+    expect(decodingTroubles({ scan: null, keys: [], problems: [fault('1'), fault('6')] }, [])).toEqual([
+      '1, 6: each repeats every 10 ms, not every 16 ms.',
+    ]);
+  });
+});
+
 describe('a key as a control', () => {
   it('has a name that notes can say', () => {
     expect(drawn().keys.map(controlNameOf)).toEqual(['key.1', 'key.2', 'warm', 'key.r3c1', 'start']);
@@ -112,7 +122,7 @@ describe('a key as a control', () => {
     const five = pad.keys.find((k) => k.label === '5')!;
     const once = edited(job, controlFromKey(job, pad, five, NOW, counted()), NOW);
     expect(once.controls.map((c) => c.name)).toContain('key.5');
-    const again = controlFromKey(once, pad, five, NOW, () => `x${Math.trunc(1)}`);
+    const again = controlFromKey(once, pad, five, NOW, counted());
     expect(again.do === 'several' && again.edits.some((e) => e.do === 'add-control')).toBe(false);
     expect(() => controlFromKey(job, drawn(), five, NOW, counted())).toThrow(RangeError);
   });

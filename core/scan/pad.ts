@@ -31,8 +31,7 @@ export function readPad(text: string): PadRead {
 /** The key that a capture's name stands for: its label itself, or `key-1`, `key 1`, `Key_1` for 1. */
 export const keyOfName = (pad: Keypad, name: string): string =>
   pad.keys.find((k) => k.label === name)?.label ??
-  pad.keys.find((k) => k.label.toLowerCase() === name.replace(/^(key|button|taste)[\s._-]*/i, '').toLowerCase())
-    ?.label ??
+  pad.keys.find((k) => k.label.toLowerCase() === name.replace(/^(key|button)[\s._-]*/i, '').toLowerCase())?.label ??
   name;
 
 /** The map of a decoding laid onto the pad: keys that were found once get their two lines; names that are no key are told. */
@@ -109,14 +108,14 @@ export function controlFromKey(job: Job, pad: Keypad, key: PadKey, now: string, 
 
 /** What a decoding could not tell, each thing once, with the captures that it concerns. */
 export function decodingTroubles(map: KeypadMap, strangers: readonly string[]): readonly string[] {
-  const byText = new Map<string, string[]>();
+  const byText = new Map<string, { readonly label: string; readonly text: string }[]>();
   for (const { label, text } of map.problems) {
-    // The same fault of many captures is one thing to do, whatever each is called.
-    const shape = text.replaceAll(label, '…');
-    byText.set(shape, [...(byText.get(shape) ?? []), label]);
+    // The same fault of many captures is one thing to do, whatever each is called. A name is a whole word: the capture 1 is not in 10 ms.
+    const shape = ` ${text} `.replace(` ${label} `, ' each ').trim();
+    byText.set(shape, [...(byText.get(shape) ?? []), { label, text }]);
   }
-  const said = [...byText].map(([shape, labels]) =>
-    labels.length === 1 ? shape.replaceAll('…', labels[0]!) : `${some(labels)}: ${shape.replaceAll('…', 'each')}`,
+  const said = [...byText].map(([shape, faults]) =>
+    faults.length === 1 ? faults[0]!.text : `${some(faults.map((f) => f.label))}: ${shape}`,
   );
   return strangers.length
     ? [

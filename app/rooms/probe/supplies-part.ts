@@ -14,6 +14,7 @@ import type { Choice } from '../../kit/choice-field';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
+import { Num } from '../../ui/num';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { PartsNav } from './parts-nav';
@@ -29,6 +30,7 @@ import { PartsNav } from './parts-nav';
     FieldScope,
     FindingList,
     MatButton,
+    Num,
     PartsNav,
     QuantityField,
     Settle,

@@ -3,6 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { StockCell } from '../../ui/stock-cell';
 import { Cell, Table } from '../../kit/table';
 import { ChoiceField } from '../../kit/choice-field';
+import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
 import { thumbFields } from '../../../core/job';
@@ -37,7 +38,7 @@ const CURRENCIES = [
 @Component({
   selector: 'gt-parts-bill',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, ChoiceField, MatButton, PartsPick, QuantityField, StockCell, Table],
+  imports: [Action, Cell, ChoiceField, FieldScope, MatButton, PartsPick, QuantityField, StockCell, Table],
   templateUrl: './parts-bill.html',
 })
 export class PartsBill {
@@ -51,12 +52,10 @@ export class PartsBill {
   );
   protected readonly bill = computed(() => billOf(this.way().parts, this.plan().stock, this.plan().machines));
   /** A row is the first, second … of its name: its boxes stay, with what is half typed in them, when another value comes into it. */
-  protected readonly place = (line: BillLine, index: number): string =>
-    `${line.name} ${
-      this.bill()
-        .lines.slice(0, index)
-        .filter((l) => l.name === line.name).length
-    }`;
+  protected readonly place = (line: BillLine): string => {
+    const alike = this.bill().lines.filter((l) => l.name === line.name);
+    return `${line.name} ${alike.indexOf(line)}`;
+  };
   protected readonly columns = computed((): readonly Column<BillLine>[] => [
     {
       key: 'part',
