@@ -213,6 +213,7 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
     await page.getByLabel(label).press('Tab');
   }
   await expect(page.getByRole('button', { name: /^50 mA: why/ })).toBeVisible();
+  await expect(page.locator('[data-finding$=".usable"] p').first()).toContainText('can spare 50 mA');
   await page
     .getByText('Source resistance of logic')
     .getByRole('button', { name: /^2 Ω: why/ })
