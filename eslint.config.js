@@ -3,22 +3,26 @@ import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
 
 // The house: a room imports the ground floor and the rooms that serve many, never another room.
-const GROUND = ['quantity', 'field', 'job', 'notes', 'finding', 'facts'];
+const GROUND = ['quantity', 'field', 'job', 'notes', 'finding', 'facts', 'study'];
 // Serving rooms that stand on the ground floor alone, and those that use some of these.
 const PLAIN = [
   'circuit',
+  'conductors',
   'contacts',
   'cutoff',
   'drawing',
   'insulation',
+  'lines',
   'mechanics',
   'parts',
   'rails',
   'reversing',
   'scan',
   'signal',
+  'supply',
+  'world',
 ];
-const SERVING = ['capture', ...PLAIN, 'standin', 'ways'];
+const SERVING = ['capture', ...PLAIN, 'panel', 'standin', 'ways'];
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
 const forbid = (files, regex, message) => ({
@@ -40,6 +44,7 @@ const boundaries = [
   forbid(['core/notes/*.ts'], '^\\.\\./(?!quantity$|job$)', 'notes stand on quantity and job'),
   forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$|job$)', 'finding stands on quantity and job'),
   forbid(['core/facts/*.ts'], '^\\.\\./(?!quantity$|job$|finding$)', 'facts stand on quantity, job and finding'),
+  forbid(['core/study/*.ts'], '^\\.\\./(?!finding$)', 'a study is known by its findings alone'),
   forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),
   ...PLAIN.map((room) =>
     forbid(
@@ -52,6 +57,16 @@ const boundaries = [
     ['core/ways/*.ts'],
     `^\\.\\./(?!${list([...GROUND, ...PLAIN])}$)`,
     'ways stand on the ground floor and the plain serving rooms',
+  ),
+  forbid(
+    ['core/panel/*.ts'],
+    `^\\.\\./(?!${list([...GROUND, 'lines'])}$)`,
+    'panel stands on the ground floor and lines',
+  ),
+  forbid(
+    ['core/wiring/*.ts'],
+    `^\\.\\./(?!${list([...GROUND, 'lines', 'panel', 'parts', 'supply', 'ways'])}$)`,
+    'wiring stands on lines, panel, parts, supply and ways; only the roof knows it',
   ),
   forbid(
     ['core/standin/*.ts'],

@@ -6,7 +6,7 @@ import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
 import { edited, type Job, type Way, WAYS } from '../core/job';
 import { packZip } from '../core/pack';
-import { changed, demoJob } from '../core/testing/jobs';
+import { demoJob, pressed } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
 const pot = demoJob('rice-pot');
@@ -16,7 +16,7 @@ const odd: Job = edited(pot, { do: 'title', title: NAME, place: NAME }, '2026-03
 describe('files read by other programs', () => {
   it.each(WAYS)('the wiring sheet of %s is well-formed XML and an SVG by name', (way: Way) => {
     for (const job of [pot, odd]) {
-      const files = filesOf(changed(job, 'thumb', { way }), assess(changed(job, 'thumb', { way })));
+      const files = filesOf(pressed(job, { way }), assess(pressed(job, { way })));
       const svg = files.find((f) => f.name === 'wiring.svg')!.text;
       runProgram('xmllint', ['--noout', '-'], { input: svg });
       const root = runProgram('xmllint', ['--xpath', 'concat(namespace-uri(/*), " ", local-name(/*))', '-'], {

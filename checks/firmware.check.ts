@@ -3,13 +3,14 @@ import { copyFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { scriptPresses } from '../core/act';
+import { scriptPresses, type TimedStep } from '../core/act';
 import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import type { Job, ScriptStep } from '../core/job';
+import type { Job } from '../core/job';
+import { pinOf } from '../core/lines';
 import { firingSeconds } from '../core/routine';
 import { seededRandom } from '../core/quantity';
-import { changed, demoJob } from '../core/testing/jobs';
+import { changed, demoJob, pressed, scripted } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
 interface Run {
@@ -50,11 +51,12 @@ function closures(job: Job, runs: Run[]): { from: number; to: number }[][] {
         .trim()
         .split('\n')
         .map((l) => l.split(' ').map(Number) as [number, number, number]);
-      const closedLevel = assess(job).facts.press!.pressesOn === 'high' ? 1 : 0;
-      expect(lines[0]).toEqual([0, job.board.pressPin, 1 - closedLevel]);
+      const closedLevel = assess(job).facts.presses[0]!.pressesOn === 'high' ? 1 : 0;
+      const pin_ = pinOf(job, job.presses[0]!.id);
+      expect(lines[0]).toEqual([0, pin_, 1 - closedLevel]);
       const out: { from: number; to: number }[] = [];
       lines.slice(1).forEach(([ms, pin, level]) => {
-        expect(pin).toBe(job.board.pressPin);
+        expect(pin).toBe(pin_);
         if (level === closedLevel) out.push({ from: ms / 1000, to: Number.NaN });
         else out[out.length - 1]!.to = ms / 1000;
       });
@@ -71,11 +73,11 @@ describe('the packed firmware on the host', () => {
   it('presses at the instants of the simulation, for random scripts, of ways that press on high and on low', () => {
     const random = seededRandom(99);
     for (let n = 0; n < 6; n++) {
-      const script: ScriptStep[] = Array.from({ length: 1 + Math.floor(random.next() * 6) }, (_, i) => ({
+      const script: TimedStep[] = Array.from({ length: 1 + Math.floor(random.next() * 6) }, (_, i) => ({
         do: i % 2 ? 'wait' : 'press',
         seconds: Math.round(50 + random.next() * 2000) / 1000,
       }));
-      const job = changed(changed(pot, 'act', { script }), 'thumb', {
+      const job = pressed(scripted(pot, script), {
         way: n % 2 === 0 ? 'solid-state-relay' : 'relay-module',
       });
       const [found] = closures(job, [{ milliseconds: 20_000, startAt: 1234 }]);
@@ -103,13 +105,11 @@ describe('the packed firmware on the host', () => {
 
   // The contact of a controller that stands still is held for as long as it does; what follows is never a press of another length.
   it('gives a script up when a call comes late, and neither stretches nor shortens the press after it', () => {
-    const twice = changed(pot, 'act', {
-      script: [
-        { do: 'press', seconds: 0.18 },
-        { do: 'wait', seconds: 1 },
-        { do: 'press', seconds: 0.18 },
-      ],
-    });
+    const twice = scripted(pot, [
+      { do: 'press', seconds: 0.18 },
+      { do: 'wait', seconds: 1 },
+      { do: 'press', seconds: 0.18 },
+    ]);
     const [late, waiting, slight] = closures(twice, [
       { milliseconds: 80_000, startAt: 1000, stallAt: 1100, stallMs: 60_000 },
       { milliseconds: 80_000, startAt: 1000, stallAt: 1500, stallMs: 60_000 },
@@ -139,7 +139,7 @@ describe('the packed firmware on the host', () => {
 
   it('compiles for a job with nothing planned and a title that tries to break out', () => {
     const odd: Job = {
-      ...changed(changed(pot, 'routine', { sentences: [] }), 'act', { script: [] }),
+      ...scripted(changed(pot, 'routine', { sentences: [] }), []),
       title: '*/ int x = "??/\n\\',
     };
     expect(closures(odd, [{ milliseconds: 100, startAt: 10 }])).toEqual([[]]);

@@ -1,3 +1,4 @@
+import { fed, onPin, pressed, scripted } from '../core/testing/jobs';
 import { WAYS, type Job, type Way } from '../core/job';
 import { SHIPPED_PARTS } from '../core/parts';
 import type { Random } from '../core/quantity';
@@ -13,6 +14,10 @@ import {
   said,
   scannedKey,
 } from './bench-jobs';
+
+/** Colours chosen for the first wires of the first press. */
+const coloured = (job: Job, colours: readonly string[]): Record<string, string> =>
+  Object.fromEntries(colours.map((c, i) => [`${job.presses[0]!.id}/${i + 1}`, c]));
 
 /** What a machine is drawn as: what the lines say, and the truth beside them. */
 interface Machine {
@@ -144,25 +149,29 @@ export function draw(r: Random): Drawn {
         : [],
     ),
   );
-  job = put(job, 'thumb', {
+  job = pressed(job, {
     way,
     picks,
     resistorOhms: r.next() < 0.2 ? pick(r, [47, 270, 1000, 10e3]) : null,
-    colours: r.next() < 0.3 ? { 1: 'green-yellow', 2: 'blue', 3: 'brown', 4: 'green-yellow' } : {},
+    colours: r.next() < 0.3 ? coloured(job, ['green-yellow', 'blue', 'brown', 'green-yellow']) : {},
     motor: {
-      ...job.thumb.motor,
+      ...job.presses[0]!.motor,
       mirrored: r.next() < 0.3,
       stallAmps: r.next() < 0.5 ? 1.5 : null,
       boxWiring: pick(r, ['box-plain', 'box-interlocked'] as const),
     },
   });
-  job = put(job, 'board', { pressPin: pick(r, [5, 4, 12, 15, 0, 2]), pullDown: r.next() < 0.5 });
-  job = put(job, 'feed', {
-    volts: often ? 5 : pick(r, [2, 3.3, 4.6, 6, 12, 24]),
-    amps: pick(r, [0.3, 1, 3]),
-    isolated: often ? 'yes' : pick(r, ['unknown', 'no']),
-    leadMetres: pick(r, [1, 1, null]),
-  });
+  job = onPin(job, pick(r, [5, 4, 12, 15, 0, 2]));
+  job = pressed(job, { pullDown: r.next() < 0.5 });
+  job = fed(
+    job,
+    {
+      volts: often ? 5 : pick(r, [2, 3.3, 4.6, 6, 12, 24]),
+      amps: pick(r, [0.3, 1, 3]),
+      isolated: often ? 'yes' : pick(r, ['unknown', 'no']),
+    },
+    { metres: pick(r, [1, 1, null]) },
+  );
   job = put(job, 'guard', {
     place: pick(r, ['dry', 'damp', 'unknown']),
     cutOff: pick(r, ['none', 'one-shot']),
@@ -175,8 +184,11 @@ export function draw(r: Random): Drawn {
     hazardsReviewed: true,
   });
   const press = { do: 'press', seconds: pick(r, [0.05, 0.2, 1, 20]) } as const;
+  job = scripted(
+    job,
+    pick(r, [[press], [press], [press, press], [press, { do: 'wait', seconds: 0.01 } as const, press]]),
+  );
   job = put(job, 'act', {
-    script: pick(r, [[press], [press], [press, press], [press, { do: 'wait', seconds: 0.01 }, press]]),
     machine: {
       ...job.act.machine,
       kind: pick(r, ['starts-and-stops-itself', 'open-stop-close-stop', 'flips'] as const),

@@ -1,13 +1,17 @@
+import { pinOf } from '../core/lines';
 import { type Room } from '../core/job';
 import type { Job, PartKind, Way } from '../core/job';
 import { SHIPPED_PARTS } from '../core/parts';
 import { mainsLoad } from './bench-jobs';
 import type { Drawn } from './forbidden-jobs';
 
+/** Pin of the first press. */
+const pinIn = (job: Job): number | null => pinOf(job, job.presses[0]!.id);
+
 /** A rating of the part that is picked, or of the first class of its kind. */
 function rating(job: Job, kind: PartKind, key: string): number {
   const all = SHIPPED_PARTS.filter((p) => p.kind === kind);
-  return (all.find((p) => p.id === job.thumb.picks[kind]) ?? all[0]!).values[key]![1];
+  return (all.find((p) => p.id === job.bench.picks[kind]) ?? all[0]!).values[key]![1];
 }
 
 /** Ways that are a switch between two terminals: the part, and its ratings for volts and amperes. */
@@ -88,10 +92,14 @@ export const FORBIDDEN: readonly {
   { name: 'a pull-up that nobody read', holds: (d) => !d.machine.read && ON_CONTROL.includes(d.way), rooms: ['thumb'] },
   {
     name: 'a supply outside the controller’s range',
-    holds: ({ job }) => job.feed.volts! * 0.95 < 4.5 || job.feed.volts! * 1.05 > 5.5,
+    holds: ({ job }) => job.feed.sources[0]!.volts! * 0.95 < 4.5 || job.feed.sources[0]!.volts! * 1.05 > 5.5,
     rooms: ['feed'],
   },
-  { name: 'a supply that nobody called isolated', holds: ({ job }) => job.feed.isolated !== 'yes', rooms: ['feed'] },
+  {
+    name: 'a supply that nobody called isolated',
+    holds: ({ job }) => job.feed.sources[0]!.isolated !== 'yes',
+    rooms: ['feed'],
+  },
   {
     name: 'a press without an end on a hazard',
     holds: ({ job }) =>
@@ -104,18 +112,18 @@ export const FORBIDDEN: readonly {
     name: 'a one-shot whose trigger floats at power-up',
     holds: ({ job, way }) =>
       job.guard.cutOff === 'one-shot' &&
-      !job.board.pullDown &&
-      [4, 5].includes(job.board.pressPin!) &&
+      !job.presses[0]!.pullDown &&
+      [4, 5].includes(pinIn(job)!) &&
       ['npn-to-ground', 'solid-state-relay', 'relay-contact'].includes(way),
     rooms: ['board'],
   },
   {
     name: 'a resistor to ground under what presses on low',
     holds: ({ job, way }) =>
-      way === 'relay-module' && pressesOn(job, way) === 0 && job.board.pullDown && [4, 5].includes(job.board.pressPin!),
+      way === 'relay-module' && pressesOn(job, way) === 0 && job.presses[0]!.pullDown && [4, 5].includes(pinIn(job)!),
     rooms: ['board'],
   },
-  { name: 'a lead that nobody described', holds: ({ job }) => job.feed.leadMetres === null, rooms: ['feed'] },
+  { name: 'a lead that nobody described', holds: ({ job }) => job.feed.links[0]!.metres === null, rooms: ['feed'] },
   {
     name: 'a press longer than the machine takes for one',
     holds: ({ job }) => job.act.script[0]!.seconds > 3,
@@ -147,13 +155,12 @@ export const FORBIDDEN: readonly {
   },
   {
     name: 'a pin that is high or toggles at power-up',
-    holds: (d) =>
-      [0, 2].includes(d.job.board.pressPin!) && (d.way === 'npn-to-ground' || d.way === 'solid-state-relay'),
+    holds: (d) => [0, 2].includes(pinIn(d.job)!) && (d.way === 'npn-to-ground' || d.way === 'solid-state-relay'),
     rooms: ['board'],
   },
   {
     name: 'a weakly high pin under a transistor without a pull-down',
-    holds: (d) => d.job.board.pressPin === 12 && !d.job.board.pullDown && d.way === 'npn-to-ground',
+    holds: (d) => pinIn(d.job) === 12 && !d.job.presses[0]!.pullDown && d.way === 'npn-to-ground',
     rooms: ['board'],
   },
 ];

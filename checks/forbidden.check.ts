@@ -6,7 +6,7 @@ import { filesOf } from '../core/deliver';
 import { type Room } from '../core/job';
 import { flips, inputsOf, turns, type Finding } from '../core/finding';
 import { formatQuantity, seededRandom } from '../core/quantity';
-import { demoJob } from '../core/testing/jobs';
+import { demoJob, waysOf } from '../core/testing/jobs';
 import { threadOf } from '../core/thread';
 import { draw } from './forbidden-jobs';
 import { FORBIDDEN, pressesOn } from './forbidden-rules';
@@ -25,6 +25,7 @@ beforeAll(() => {
   for (let n = 0; n < JOBS; n++) {
     const d = draw(random);
     const a = assess(d.job);
+    const ways = waysOf(d.job, a);
     const thread = beads(a);
     for (const f of FORBIDDEN) {
       if (!f.holds(d)) continue;
@@ -41,7 +42,7 @@ beforeAll(() => {
       (thread.get('try') === 'settled' || thread.get('pack') === 'settled')
     )
       problems.push(`${n}: ready over a stop`);
-    for (const w of a.ways) {
+    for (const w of ways) {
       const america = d.job.region.mainsVolts === 120;
       for (const x of w.wires) {
         const ends = `${x.from}|${x.to}`;
@@ -63,15 +64,14 @@ beforeAll(() => {
     }
     if (n % 20 === 0) {
       for (const finding of a.findings) offered.push({ finding, where: `random ${n}` });
-      for (const w of a.ways)
-        for (const finding of w.findings) offered.push({ finding, where: `random ${n}, ${w.way}` });
+      for (const w of ways) for (const finding of w.findings) offered.push({ finding, where: `random ${n}, ${w.way}` });
       const c = filesOf(d.job, a).find((f) => f.name === 'gentle_thumb.c')?.text;
-      const applies = a.ways.find((w) => w.way === d.way)!.applies;
+      const applies = ways.find((w) => w.way === d.way)!.applies;
       if (c && applies && !/holds pulses/.test(c)) {
         packed++;
-        const level = Number(/#define PRESS_LEVEL (\d)/.exec(c)![1]);
+        const level = Number(/\{ \d+, (\d) \},/.exec(c)![1]);
         if (level !== pressesOn(d.job, d.way)) problems.push(`${n}: the program presses ${d.way} on ${level}`);
-        if (a.facts.press!.pressesOn !== (level ? 'high' : 'low')) problems.push(`${n}: strip and program differ`);
+        if (a.facts.presses[0]!.pressesOn !== (level ? 'high' : 'low')) problems.push(`${n}: strip and program differ`);
       }
     }
   }
@@ -84,9 +84,12 @@ beforeAll(() => {
     'hatch-shutter',
     'extractor-rocker',
     'hood-fan',
+    'steam-flaps',
   ] as const) {
-    const a = assess(demoJob(name));
-    for (const finding of [...a.findings, ...a.ways.flatMap((w) => w.findings)]) offered.push({ finding, where: name });
+    const job = demoJob(name);
+    const a = assess(job);
+    for (const finding of [...a.findings, ...waysOf(job, a).flatMap((w) => w.findings)])
+      offered.push({ finding, where: name });
   }
 }, 600_000);
 

@@ -83,15 +83,15 @@ describe('what stalled the shelf', () => {
       'a scan of a microsecond under a press of a minute',
       {
         ...proofer,
-        thumb: { ...proofer.thumb, scan: { ...proofer.thumb.scan, holdSeconds: 60 } },
+        presses: [{ ...proofer.presses[0]!, scan: { ...proofer.presses[0]!.scan, holdSeconds: 60 } }],
         survey: { ...proofer.survey, keypads: [{ ...pad, scan: { ...pad.scan, periodSeconds: 1e-6 } }] },
       },
       'field "survey.keypads[0].scan.periodSeconds"',
     ],
     [
       'a pulse frequency of next to nothing',
-      { ...pot, thumb: { ...pot.thumb, signal: { ...pot.thumb.signal, pwmHertz: 5e-324 } } },
-      'field "thumb.signal.pwmHertz"',
+      { ...pot, presses: [{ ...pot.presses[0]!, signal: { ...pot.presses[0]!.signal, pwmHertz: 5e-324 } }] },
+      'field "presses[0].signal.pwmHertz"',
     ],
     [
       'a time zone that is an offset',
@@ -114,8 +114,8 @@ describe('what stalled the shelf', () => {
     ],
     [
       'a press of a control that is not there',
-      { ...pot, thumb: { ...pot.thumb, control: 'gone' } },
-      'field "thumb.control"',
+      { ...pot, presses: [{ ...pot.presses[0]!, control: 'gone' }] },
+      'field "presses[0].control"',
     ],
   ])('%s', (_, job, where) => expect(opened(job)).toBe(where));
 });

@@ -1,5 +1,6 @@
 // Judgements of all rooms worked out a second time: with formulas of our own, standards' numbers and handbook figures, none of the core's.
 // Each row names its source; numbers of standards and handbooks are from memory unless the row says otherwise.
+import { chosenIn, pressed, waysOf } from '../core/testing/jobs';
 import { describe, expect, it } from 'vitest';
 import { assess, type Assessment } from '../core/assess';
 import { filesOf } from '../core/deliver';
@@ -51,15 +52,15 @@ describe('judgements worked out a second time', () => {
 
 describe('what a screen must never say', () => {
   it('that a scanned key pressed by an optocoupler has its collector on the strobe that goes low', () => {
-    const wires = assess(plan(key, 'optocoupler')).ways.find((w) => w.way === 'optocoupler')!.wires;
+    const wires = chosenIn(plan(key, 'optocoupler')).wires;
     // The strobe is A here, the sense line B: A alone shows pulses.
     expect(wires.find((w) => w.from === 'collector')!.to).toBe('it B');
     expect(wires.find((w) => w.from === 'emitter')!.to).toBe('it A');
   });
   it('with nothing read, that anything is settled or stopped, or a voltage that nobody measured', () => {
-    const job = put(finished(said(['control it'])), 'thumb', { way: 'solid-state-relay' });
+    const job = pressed(finished(said(['control it'])), { way: 'solid-state-relay' });
     const a = assess(job);
-    for (const w of a.ways.filter((x) => x.applies && x.way !== 'finger'))
+    for (const w of waysOf(job, a).filter((x) => x.applies && x.way !== 'finger'))
       expect(['unknown', 'tight'], w.way).toContain(w.verdict);
     expect(
       filesOf(job, a)
@@ -79,15 +80,17 @@ describe('what a screen must never say', () => {
           for (const colours of [
             {},
             Object.fromEntries(
-              Array.from({ length: 40 }, (_, i) => [String(i + 1), ['green-yellow', 'blue', 'orange'][i % 3]!]),
+              Array.from({ length: 40 }, (_, i) => [
+                `${load.presses[0]!.id}/${i + 1}`,
+                ['green-yellow', 'blue', 'orange'][i % 3]!,
+              ]),
             ),
           ]) {
-            const job = put(
-              put(plan(load, way, { colours, motor: { ...load.thumb.motor, mirrored } }), 'thumb', {}),
-              'region',
-              { mainsVolts, mainsHertz: 50 },
-            );
-            const { wires } = assess(job).ways.find((w) => w.way === way)!;
+            const job = put(plan(load, way, { colours, motor: { ...load.presses[0]!.motor, mirrored } }), 'region', {
+              mainsVolts,
+              mainsHertz: 50,
+            });
+            const { wires } = chosenIn(job);
             const ends = (pattern: RegExp) => wires.filter((w) => pattern.test(w.from) || pattern.test(w.to));
             expect(ends(/earth$/).length).toBeGreaterThan(0);
             for (const w of ends(/earth$/)) expect(w.colour).toMatch(rules.earth);

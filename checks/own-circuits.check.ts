@@ -1,13 +1,14 @@
 // The joints' physics by native ngspice on part models of our own, with their spread from part to part and from 0 to 60 °C:
 // none of the app's netlists. What the app says of the same joint is held against it.
+import { chosenIn, pressed } from '../core/testing/jobs';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { contactAt, PROFILES } from '../core/board';
+import { contactAt, SHIPPED_BOARDS } from '../core/board';
 import { assess } from '../core/assess';
 import type { PressFact } from '../core/facts';
 import type { Job, Way } from '../core/job';
-import { APART, dryPair, finished, lowButton, put, said, scannedKey } from './bench-jobs';
+import { APART, dryPair, finished, lowButton, said, scannedKey } from './bench-jobs';
 import { inFolder, runProgram } from './programs';
 
 /** The operating point, or the mean over the last part of a transient, of some vectors. */
@@ -44,8 +45,7 @@ const DEGREES = [0, 25, 60];
 const npn = (beta: number): string =>
   `.model own NPN(IS=2e-14 BF=${beta} BR=3 VAF=80 ISE=1e-14 NE=1.6 XTB=1.6 EG=1.11)`;
 const LED = '.model red D(IS=4e-19 N=1.25 RS=3 EG=1.6 XTI=3)';
-const way = (job: Job, name: Way) =>
-  assess(put(finished(job), 'thumb', { way: name, resistorOhms: null })).ways.find((w) => w.way === name)!;
+const way = (job: Job, name: Way) => chosenIn(pressed(finished(job), { way: name, resistorOhms: null }));
 const valueOf = (job: Job, name: Way, id: string): number =>
   way(job, name).findings.find((f) => f.id === `thumb.${name}.${id}`)!.value!.value;
 const button = said([...APART, ...lowButton(4.98, 10e3)]);
@@ -92,8 +92,8 @@ describe('our own part models', () => {
       expect(open(10_000), `10 kΩ at ${t} °C`).toBeLessThan(1.5);
     }
     const press: PressFact = way(button, 'npn-to-ground').press;
-    expect(contactAt('weak-high', press, true, PROFILES['wifi-17']!).contact).toBe('open');
-    expect(contactAt('weak-high', press, false, PROFILES['wifi-17']!).contact).toBe('closed');
+    expect(contactAt('weak-high', press, true, SHIPPED_BOARDS[0]!).contact).toBe('open');
+    expect(contactAt('weak-high', press, false, SHIPPED_BOARDS[0]!).contact).toBe('closed');
   });
 
   it('let an optocoupler sink what the app counts on, aged and warm, with a transfer that falls at low current', () => {

@@ -2,7 +2,7 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { BOX_WIRINGS, freshThumb, MOTOR_WIRINGS } from '../core/job';
+import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS } from '../core/job';
 import { motionOf, wiringNetlist, wiringOf, type Position, type Wiring } from '../core/reversing';
 import { inFolder, runProgram } from './programs';
 
@@ -47,7 +47,7 @@ function simulated(
 }
 
 describe('reversing wirings against native ngspice', () => {
-  const base = freshThumb().motor;
+  const base = freshPress().motor;
   const wirings = [
     ...MOTOR_WIRINGS.flatMap((wiring) =>
       [false, true].map((swapped) => wiringOf({ ...base, wiring, swapped }, 'reverse-motor')),

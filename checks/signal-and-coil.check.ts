@@ -1,72 +1,14 @@
 // What the ways of pressing reckon in closed form, beside native ngspice: ripple of a filtered pulse width output, a
 // clamp, a coil that lets go, a ladder, end switches with their diodes.
+import { contextIn } from '../core/testing/jobs';
 import { chosen } from '../core/finding';
-import { readFileSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../core/assess';
 import { COIL_SECONDS } from '../core/circuit';
 import { readNoteLine } from '../core/notes';
 import { edited, freshJob, type Job } from '../core/job';
 import { clampAmps, pwmFilter } from '../core/signal';
-import { wayContext } from '../core/thumb';
 import { evaluateWay } from '../core/ways';
-import { inFolder, runProgram } from './programs';
-
-/** Runs one netlist over time and gives the columns asked for, the time first. */
-function transient(netlist: string, wanted: readonly string[]): number[][] {
-  return inFolder((folder) => {
-    const data = join(folder, 'out');
-    writeFileSync(join(folder, 'c.cir'), netlist);
-    writeFileSync(
-      join(folder, 'm.cir'),
-      [
-        '* run',
-        '.control',
-        'set noaskquit',
-        `source ${join(folder, 'c.cir')}`,
-        'run',
-        `wrdata ${data} ${wanted.join(' ')}`,
-        'quit 0',
-        '.endc',
-        '.end',
-        '',
-      ].join('\n'),
-    );
-    runProgram('ngspice', ['-b', join(folder, 'm.cir')]);
-    // Each column comes with its own time before it.
-    return readFileSync(data, 'utf8')
-      .trim()
-      .split('\n')
-      .map((l) => l.trim().split(/\s+/).map(Number))
-      .map((r) => [r[0]!, ...wanted.map((_, i) => r[2 * i + 1]!)]);
-  });
-}
-
-/** Operating points of one netlist: the values asked for. */
-function point(netlist: string, wanted: readonly string[]): number[] {
-  return inFolder((folder) => {
-    writeFileSync(join(folder, 'c.cir'), netlist);
-    writeFileSync(
-      join(folder, 'm.cir'),
-      [
-        '* run',
-        '.control',
-        'set noaskquit',
-        `source ${join(folder, 'c.cir')}`,
-        'op',
-        ...wanted.map((w, i) => `let x${i} = ${w}`),
-        `echo point ${wanted.map((_, i) => `$&x${i}`).join(' ')}`,
-        'quit 0',
-        '.endc',
-        '.end',
-        '',
-      ].join('\n'),
-    );
-    const out = runProgram('ngspice', ['-b', join(folder, 'm.cir')]);
-    return /^point (.*)$/m.exec(out)![1]!.trim().split(/\s+/).map(Number);
-  });
-}
+import { point, transient } from './spice';
 
 describe('a level made of pulses', () => {
   it.each([
@@ -171,7 +113,7 @@ describe('a closed switch on a ladder', () => {
       },
       freshJob({ title: 'x' }, 'x', at(0)),
     );
-    const context = wayContext(job, assess(job).facts)!;
+    const context = contextIn(job);
     for (const way of ['solid-state-relay', 'relay-contact', 'relay-module'] as const) {
       const f = evaluateWay(way, context).findings.find((x) => x.id === `thumb.${way}.ladder`)!;
       const value = Object.fromEntries(f.steps[0]!.inputs.map((i) => [i.symbol, i.value]));

@@ -164,28 +164,44 @@ describe('the command line', () => {
     60_000,
   );
 
+  it('tells the tree of supplies with its worst instants and leads', () => {
+    const told = json<{
+      nodes: { id: string; peakAmps: number; leastVolts: number }[];
+      worst: { source: string; amps: number; when: string }[];
+      cuts: { metres: number }[];
+      findings: { room: string }[];
+    }>('feed', join(root, 'demo/steam-flaps.json'));
+    expect(told.nodes.find((n) => n.id === 'flap-8/motor')!.leastVolts).toBeGreaterThan(9.6);
+    expect(told.worst).toMatchObject([{ source: 'plug-in supply', when: 'the whole row, 1.5 s after it began' }]);
+    expect(told.cuts).toMatchObject([{ metres: 3 }]);
+    expect(told.findings.every((f) => f.room === 'feed')).toBe(true);
+  }, 60_000);
+
   it('applies edits as data, and refuses one with its number, place and reason', () => {
     const good = [
-      { do: 'set', at: 'feed', set: { volts: 5, amps: 2 } },
+      { do: 'set', at: 'feed.duty', set: { wakesPerDay: 24, wakeSeconds: 4 } },
       { do: 'put', list: 'act.faults', item: { id: 'f1', kind: 'missed-press', atSeconds: 0, seconds: 0 } },
     ];
     writeFileSync(join(folder, 'good.json'), JSON.stringify(good));
-    const job = json<{ feed: { volts: number }; act: { faults: unknown[] }; log: { text: string }[] }>(
+    const job = json<{ feed: { duty: { wakesPerDay: number } }; act: { faults: unknown[] }; log: { text: string }[] }>(
       'edit',
       'c.json',
       'good.json',
     );
-    expect(job.feed.volts).toBe(5);
+    expect(job.feed.duty.wakesPerDay).toBe(24);
     expect(job.act.faults).toHaveLength(1);
     // The words of the log come from the fields.
-    expect(job.log.map((l) => l.text)).toContain('the supply gives 5 V, and at most 2 A');
-    writeFileSync(join(folder, 'bad.json'), JSON.stringify([...good, { do: 'set', at: 'feed', set: { volts: 1e6 } }]));
+    expect(job.log.map((l) => l.text)).toContain('controller: wakes in a day 24, and is awake for 4 s');
+    writeFileSync(
+      join(folder, 'bad.json'),
+      JSON.stringify([...good, { do: 'set', at: 'feed.duty', set: { wakesPerDay: 1e6 } }]),
+    );
     expect(gt('edit', 'c.json', 'bad.json')).toEqual({
       status: 2,
       out: '',
       err:
-        'gt: edit 3: A part of the job is not as it should be: feed.volts must be at most 1000. ' +
-        '(field "feed.volts") Give a value within its bounds. Nothing was changed.',
+        'gt: edit 3: A part of the job is not as it should be: feed.duty.wakesPerDay must be at most 86400. ' +
+        '(field "feed.duty.wakesPerDay") Give a value within its bounds. Nothing was changed.',
     });
     writeFileSync(join(folder, 'odd.json'), '[{"do": "drop", "list": "survey.rails", "key": "gone"}, 7]');
     expect(gt('edit', 'c.json', 'odd.json').err).toMatch(/edit 1: The list survey\.rails has no gone/);

@@ -2,14 +2,13 @@ import { randomUUID } from 'node:crypto';
 import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { simulateDays } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
+import { manyDays } from '../core/many-days';
 import { readNoteLine } from '../core/notes';
 import {
   applyEdit,
   freshJob,
-  knownMachine,
   jobText,
   JOB_TEXT_LIMIT,
   loadJob,
@@ -19,18 +18,18 @@ import {
   type Loaded,
 } from '../core/job';
 import { packZip, slug } from '../core/pack';
-import { seededRandom } from '../core/quantity';
 import { stripState } from '../core/probe';
-import { firingSeconds } from '../core/routine';
-import { changesFor, contextOf, wayContext } from '../core/thumb';
+import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
+import { feedReport, rehearse } from '../core/feed';
+import { linesVerb, pinsVerb } from './pins';
 import { WAY_WORDS } from '../core/ways';
 import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';
 
 const USAGE =
   'usage: gt new --title T | note FILE LINE... | edit FILE EDITS.json | assess FILE | probe FILE ' +
-  '--control NAME | terminals FILE | ways FILE | keypad CAPTURE... [--out MAP] ' +
-  '[--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
+  '--control NAME | terminals FILE | ways FILE [--press NAME] | lines FILE | pins FILE [--assign] | feed FILE | ' +
+  'keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -118,6 +117,16 @@ function probe(job: Job, name: string | undefined): unknown {
   };
 }
 
+/** The tree of supplies: nodes, volts, amperes, worst instants, leads to cut, and what Feed finds. */
+function feed(job: Job): unknown {
+  const { facts, findings } = assess(job);
+  return feedReport(
+    job,
+    rehearse(job, facts),
+    findings.filter((f) => f.room === 'feed'),
+  );
+}
+
 /** Every strip of a job: the pair table, the next step, the pair that moves the machine. */
 function terminals(job: Job): unknown {
   return job.survey.strips.map((strip) => {
@@ -127,10 +136,13 @@ function terminals(job: Job): unknown {
 }
 
 /** All ways of pressing, best first, each with its parts and wires and with what would help it by itself. */
-function ways(job: Job): unknown {
+function ways(job: Job, name: string | undefined): unknown {
   const a = assess(job);
-  const context = wayContext(job, a.facts);
-  return a.ways.map((w) => ({
+  const plan = name === undefined ? a.plans[0] : a.plans.find((p) => p.press.name === name || p.press.id === name);
+  if (name !== undefined && !plan)
+    throw new Unusable(`the job has no press ${name}; it has: ${job.presses.map((p) => p.name).join(', ') || 'none'}`);
+  const context = plan ? wayContext(job, a.facts, plan.press, plan.wiresBefore) : null;
+  return rankWays(context).map((w) => ({
     way: w.way,
     name: WAY_WORDS[w.way].name,
     applies: w.applies,
@@ -146,11 +158,10 @@ function ways(job: Job): unknown {
 }
 
 function simulate(job: Job, seed: number, days: number): unknown {
-  const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
-  const machine = knownMachine(job.act.machine);
-  if (!machine)
+  const outcome = manyDays(job, days, seed);
+  if (!outcome)
     throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
-  return { seed, ...simulateDays({ machine, script: job.act.script }, starts, days, seededRandom(seed)) };
+  return { seed, ...outcome };
 }
 
 function pack(job: Job, dir: string | undefined): unknown {
@@ -180,6 +191,8 @@ async function run(args: string[]): Promise<string> {
         lines: { type: 'string' },
         seed: { type: 'string' },
         days: { type: 'string' },
+        press: { type: 'string' },
+        assign: { type: 'boolean' },
       },
     });
   } catch (error) {
@@ -209,7 +222,13 @@ async function run(args: string[]): Promise<string> {
     case 'terminals':
       return json(terminals(readJob(file)));
     case 'ways':
-      return json(ways(readJob(file)));
+      return json(ways(readJob(file), values.press));
+    case 'lines':
+      return json(linesVerb(readJob(file)));
+    case 'pins':
+      return json(pinsVerb(readJob(file), values.assign ?? false));
+    case 'feed':
+      return json(feed(readJob(file)));
     case 'keypad':
       if (!file) throw new Unusable(USAGE);
       return json(

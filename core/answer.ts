@@ -1,7 +1,9 @@
-import { assess, nextReadingOf, type Seen } from './assess';
+import { assess, nextReadingOf, type Assessment, type Seen } from './assess';
 import { guideFor, type Step } from './guide';
 import type { ControlKind, Job } from './job';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
+import { studiesNow, studyFindings, type StudyNow } from './studies';
+import { studyId, type StudyVerdict } from './study';
 import { boardOrder, seenSurvey, tieOf, type NextReading, type Planned } from './probe';
 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
@@ -9,21 +11,37 @@ export interface Answer {
   readonly assessment: Seen;
   readonly next: Readonly<Record<string, NextReading | null>>;
   readonly ties: Readonly<Record<string, readonly ControlKind[]>>;
+  /** By id of a study, whether it still rests on what the job says. */
+  readonly fresh: Readonly<Record<string, boolean>>;
 }
 
 /**
  * The answer for a job.
  * @param skip keys of readings that the maker cannot or will not take now, per control.
+ * @param studies what came of studies of this job; those that are old say so among the findings.
  */
-export function answerFor(job: Job, skip: Readonly<Record<string, readonly string[]>> = {}): Answer {
-  const assessment = assess(job);
+export function answerFor(
+  job: Job,
+  skip: Readonly<Record<string, readonly string[]>> = {},
+  studies: readonly StudyVerdict[] = [],
+): Answer {
+  const { assessment, now } = withStudies(job, studies);
   return {
     assessment: { ...assessment, surveys: assessment.surveys.map(seenSurvey) },
     next: Object.fromEntries(
       job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))]),
     ),
     ties: Object.fromEntries(assessment.surveys.map((s) => [s.control, tieOf(job, s)])),
+    fresh: Object.fromEntries(now.map(({ study, fresh }) => [studyId(study.kind, study.of), fresh])),
   };
+}
+
+/** The assessment with what studies add to its findings. */
+function withStudies(job: Job, studies: readonly StudyVerdict[]): { assessment: Assessment; now: readonly StudyNow[] } {
+  const assessment = assess(job);
+  if (studies.length === 0) return { assessment, now: [] };
+  const now = studiesNow(job, assessment, studies);
+  return { assessment: { ...assessment, findings: [...assessment.findings, ...studyFindings(job, now)] }, now };
 }
 
 /** How many readings ahead the board is planned. */
@@ -36,6 +54,7 @@ export const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED
 export interface Question {
   readonly job: Job;
   readonly skip: Readonly<Record<string, readonly string[]>>;
+  readonly studies: readonly StudyVerdict[];
   readonly of: 'job' | 'row' | 'board';
 }
 
@@ -45,15 +64,15 @@ export type Answered =
   | { readonly of: 'board'; readonly plan: readonly Planned[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
-export function answered({ job, skip, of }: Question): Answered {
+export function answered({ job, skip, studies, of }: Question): Answered {
   switch (of) {
     case 'job': {
-      const answer = answerFor(job, skip);
+      const answer = answerFor(job, skip, studies);
       const thread = threadOf(answer.assessment.findings);
       return { of, answer, thread, guide: guideFor(job, thread) };
     }
     case 'row':
-      return { of, beads: rowOf(threadOf(assess(job).findings)) };
+      return { of, beads: rowOf(threadOf(withStudies(job, studies).assessment.findings)) };
     case 'board':
       return { of, plan: planFor(job) };
   }

@@ -3,7 +3,7 @@ import { assess, nextReadingOf } from './assess';
 import { ROOMS } from './job';
 import { flips, SOURCES, type Finding } from './finding';
 import { freshJob, type Job } from './job';
-import { changed, demoJob } from './testing/jobs';
+import { bareJob, changed, demoJob } from './testing/jobs';
 import { nextStep, threadOf } from './thread';
 
 const deepFreeze = <T>(x: T): T => {
@@ -94,7 +94,7 @@ describe('the thread', () => {
   });
 
   it('says of Probe which reading comes next', () => {
-    const unasked: Job = changed(demoJob('larder-dehumidifier'), 'wish', { hazardsReviewed: true });
+    const unasked: Job = changed(bareJob(), 'wish', { hazardsReviewed: true });
     // How it is fed is asked before any reading counts.
     expect(nextReadingOf(unasked, assess(unasked), 'control-power')).toBeNull();
     const job = changed(unasked, 'survey', {

@@ -3,14 +3,18 @@ import type { Finding } from './finding';
 import { HOUSE, LEARNING, NOTHING_KNOWN, type Known } from './house';
 import type { Job } from './job';
 import { nextFor, type NextReading, type SeenSurvey, type Survey } from './probe';
-import type { WayResult } from './ways';
+import type { PlannedPress } from './thumb';
+import type { Line } from './lines';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
 export interface Assessment {
   readonly findings: readonly Finding[];
   readonly facts: Facts;
   readonly surveys: readonly Survey[];
-  readonly ways: readonly WayResult[];
+  /** Every press with its chosen way. */
+  readonly plans: readonly PlannedPress[];
+  /** Every signal between the controller and the rest. */
+  readonly lines: readonly Line[];
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
 }
@@ -29,8 +33,8 @@ export function assess(job: Job): Assessment {
     (before, room) => [...before, ...room.findings(job, known, before)],
     [],
   );
-  const { controls, drive, press, surveys, ways, proveDead } = known;
-  return { findings, facts: { controls, drive, press }, surveys, ways, proveDead };
+  const { controls, drive, presses, surveys, plans, lines, proveDead } = known;
+  return { findings, facts: { controls, drive, presses }, surveys, plans, lines, proveDead };
 }
 
 /** The next reading of a control, or null; see the room Probe. */

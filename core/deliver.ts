@@ -1,25 +1,44 @@
 import type { Seen } from './assess';
+import { pinAt, profileOf } from './board';
 import { netlistOf } from './circuit';
-import { drawWay } from './draw';
+import { drawWay, drawWhole } from './draw';
+import { cutList, lifeOf, rehearse } from './feed';
 import { needsProveDead } from './guard';
 import type { Job } from './job';
-import { lacksOf, packFiles, type PackFile, type PackInput } from './pack';
-import { billOf } from './parts';
-import { chosenWay, wayContext } from './thumb';
+import { pinOf } from './lines';
+import { lacksOf, packFiles, type PackFile, type PackPin, type PackPress } from './pack';
+import { wayContext } from './thumb';
 import { basisOf, progressOf, testSheet } from './try';
 import { jointOf, type WayResult } from './ways';
+import { wholeBill, wholeWiring } from './whole';
 
-/** What the press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
-function drivesOf(way: WayResult | null): PackInput['drives'] {
-  if (!way || way.press.input === 'level') return 'level';
-  return way.press.pulses;
+/** What a press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
+function drivesOf(way: WayResult): PackPress['drives'] {
+  return way.press.input === 'level' ? 'level' : way.press.pulses;
+}
+
+/** Every press whose way is chosen, with its pin, its joint and its drawing. */
+function pressesOf(job: Job, a: Seen): PackPress[] {
+  return a.plans.flatMap(({ press, way, wiresBefore }): PackPress[] => {
+    if (!way) return [];
+    const context = wayContext(job, a.facts, press, wiresBefore);
+    const joint = context && jointOf(context, way);
+    return [
+      {
+        id: press.id,
+        name: press.name,
+        pin: pinOf(job, press.id),
+        pressesOn: way.press.pressesOn,
+        drives: drivesOf(way),
+        sheet: drawWay(job, a, press, way),
+        netlist: joint && netlistOf(joint, true),
+      },
+    ];
+  });
 }
 
 /** Every file that Pack can write for a job now. */
 export function filesOf(job: Job, a: Seen): PackFile[] {
-  const way = chosenWay(job, a.ways);
-  const context = wayContext(job, a.facts);
-  const joint = way && context ? jointOf(context, way) : null;
   const basis = basisOf(job);
   const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({
     ...p.step,
@@ -27,18 +46,41 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
     state: p.state,
     last: p.trials.findLast((t) => t.basis === basis) ?? null,
   }));
+  const wiring = wholeWiring(job, a);
+  const presses = pressesOf(job, a);
+  const r = rehearse(job, a.facts);
+  const arm = job.hands.find((h) => h.kind === 'arm');
   return packFiles({
     job,
     findings: a.findings,
     sheet,
-    drives: drivesOf(way),
-    lacks: lacksOf(job, a.facts.press),
-    pressesOn: a.facts.press?.pressesOn ?? 'high',
-    joint: way && {
-      sheet: drawWay(job, a, way),
-      wires: way.wires,
-      bill: billOf(way.parts, job.thumb.stock, job.thumb.machines),
-      netlist: joint && netlistOf(joint, true),
-    },
+    presses,
+    armPin: arm ? pinOf(job, arm.id) : null,
+    lacks: lacksOf(job, a.facts.presses),
+    wiring:
+      presses.length > 0 || wiring.wires.length > 0
+        ? { ...wiring, sheet: drawWhole(job, a, wiring), bill: wholeBill(job, wiring) }
+        : null,
+    pins: pinTable(job, a.lines),
+    leads: cutList(r),
+    cells: job.feed.sources.flatMap((s, place) => {
+      const life = s.kind === 'cells' ? lifeOf(job, a.facts, r, place, s) : 'sleep';
+      return typeof life === 'string' ? [] : [{ name: s.name, months: life.months[0] }];
+    }),
   });
 }
+
+/** Which line lies on which pin, as it stands beside the drawing and in the program. */
+const pinTable = (job: Job, lines: Seen['lines']): PackPin[] =>
+  lines.map((line) => {
+    const gpio = pinOf(job, line.id);
+    const pin = pinAt(profileOf(job), gpio);
+    return {
+      line: line.name,
+      gpio,
+      label: pin?.label ?? '',
+      header: pin?.header ?? '',
+      direction: line.direction,
+      active: line.active,
+    };
+  });

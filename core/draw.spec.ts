@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { assess } from './assess';
 import { drawRewiring, drawState, drawWay } from './draw';
 import type { Mark, Sheet } from './drawing';
-import { BOX_WIRINGS, isJointWay, MOTOR_WIRINGS, WAYS, type Job, type Way } from './job';
+import { BOX_WIRINGS, isJointWay, MOTOR_WIRINGS, WAYS, type Job, type Press, type Way } from './job';
 import { wiringSvg } from './pack/wiring-svg';
-import { changed, demoJob } from './testing/jobs';
+import { demoJob, pressed } from './testing/jobs';
 
 /** A demo job on which each way has something to draw. */
 const JOB_FOR: Partial<Record<Way, Job>> = {
@@ -16,14 +16,14 @@ const JOB_FOR: Partial<Record<Way, Job>> = {
   'control-box': demoJob('extractor-rocker'),
   'drive-signal': demoJob('hood-fan'),
 };
-const pot = changed(demoJob('rice-pot'), 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
+const pot = pressed(demoJob('rice-pot'), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
 
 function drawn(way: Way): { sheet: Sheet; wires: number[]; shot: number[] } {
-  const job = changed(JOB_FOR[way] ?? pot, 'thumb', { way });
+  const job = pressed(JOB_FOR[way] ?? pot, { way });
   const a = assess(job);
-  const result = a.ways.find((w) => w.way === way)!;
+  const result = a.plans[0]!.way!;
   return {
-    sheet: drawWay(job, a, result),
+    sheet: drawWay(job, a, job.presses[0]!, result),
     wires: result.wires.map((w) => w.number),
     shot: result.wires.filter((w) => w.to.startsWith('one-shot')).map((w) => w.number),
   };
@@ -77,35 +77,31 @@ describe('drawings', () => {
   it('of a reversing wiring move their contacts with the coils, and name what the motor does', () => {
     const words = (s: Sheet) => s.marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
     for (const wiring of MOTOR_WIRINGS) {
-      const job = changed(demoJob('hatch-shutter'), 'thumb', {
-        motor: { ...demoJob('hatch-shutter').thumb.motor, wiring },
+      const job = pressed(demoJob('hatch-shutter'), {
+        motor: { ...demoJob('hatch-shutter').presses[0]!.motor, wiring },
       });
       const on = wiring === 'bridge' ? { IN1: true } : { K1: true, K2: wiring === 'double-pole' };
-      expect(drawState(job, 'reverse-motor', {})).not.toEqual(drawState(job, 'reverse-motor', on));
-      expect(words(drawState(job, 'reverse-motor', on)).join(' ')).toMatch(/runs (for|back)ward/);
+      expect(drawState(job.presses[0]!, 'reverse-motor', {})).not.toEqual(
+        drawState(job.presses[0]!, 'reverse-motor', on),
+      );
+      expect(words(drawState(job.presses[0]!, 'reverse-motor', on)).join(' ')).toMatch(/runs (for|back)ward/);
     }
     for (const boxWiring of BOX_WIRINGS) {
-      const job = changed(demoJob('extractor-rocker'), 'thumb', {
-        motor: { ...demoJob('extractor-rocker').thumb.motor, boxWiring },
+      const job = pressed(demoJob('extractor-rocker'), {
+        motor: { ...demoJob('extractor-rocker').presses[0]!.motor, boxWiring },
       });
-      expect(words(drawState(job, 'control-box', { K1: true, K2: true })).includes('up and down at once')).toBe(
-        boxWiring === 'box-plain',
-      );
+      expect(
+        words(drawState(job.presses[0]!, 'control-box', { K1: true, K2: true })).includes('up and down at once'),
+      ).toBe(boxWiring === 'box-plain');
     }
   });
 
   it('of a finger follow its angle and the way it presses', () => {
     const job = demoJob('extractor-rocker');
-    const at = (set: Partial<Job['thumb']['finger']>): string => {
-      const next = changed(job, 'thumb', { finger: { ...job.thumb.finger, ...set } });
+    const at = (set: Partial<Press['finger']>): string => {
+      const next = pressed(job, { finger: { ...job.presses[0]!.finger, ...set } });
       const a = assess(next);
-      return JSON.stringify(
-        drawWay(
-          next,
-          a,
-          a.ways.find((w) => w.way === 'finger')!,
-        ),
-      );
+      return JSON.stringify(drawWay(next, a, next.presses[0]!, a.plans[0]!.way!));
     };
     expect(at({ pressDegrees: 30 })).not.toBe(at({ pressDegrees: 60 }));
     expect(at({ on: 'rocker' })).toContain('either half');

@@ -11,37 +11,49 @@ import {
   type JointLook,
   type Sheet,
 } from './drawing';
-import { isJointWay, type Job, type JointWay } from './job';
+import { isJointWay, type Job, type JointWay, type Press } from './job';
+import { pinOf } from './lines';
 import { valueOf, takenPart } from './parts';
 import { formatQuantity } from './quantity';
 import { motionOf, wiringOf } from './reversing';
 import { wayContext } from './thumb';
+import { pinWords } from './whole';
+import { placedEnd, type Wiring } from './wiring';
 import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from './ways';
 
+/** Ends of a second contact in series. */
+const SECOND = /contact 2$|output 2$|^pin 2$/;
+
 /** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
-export function drawWay(job: Job, a: Seen, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
-  const { thumb } = job;
+export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   // Nothing was read yet: there is no wire to draw, and no voltage to write beside it.
   if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
   if (isJointWay(way.way)) {
-    // The one-shot stands between pin and joint: its own wires follow those of the joint.
-    const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT));
+    // The one-shot and a second contact stand beside the joint: their own wires follow those of the joint.
+    const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT) || [w.from, w.to].some((end) => SECOND.test(end)));
+    const cutOff = own.some((w) => w.to.startsWith(ONE_SHOT));
     const joint = drawSwitch(
-      lookOf(job, a, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, own.length > 0),
+      lookOf(job, a, press, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, cutOff),
     );
     return own.length ? stacked(joint, drawTerminals(own)) : joint;
   }
-  const terminals = drawTerminals(way.wires);
+  // Two outputs without a pin yet keep their own names, so that they stay two.
+  const placed = placedEnd(
+    job,
+    a.lines.filter((l) => l.owner === press.id && pinOf(job, l.id) !== null),
+    (gpio) => pinWords(job, gpio),
+  );
+  const terminals = drawTerminals(way.wires.map((w) => ({ ...w, from: placed(w.from), to: placed(w.to) })));
   switch (way.way) {
     case 'finger': {
-      const context = wayContext(job, a.facts);
-      return context ? stacked(drawFinger(thumb.finger, pressOf(context).metres.value), terminals) : terminals;
+      const context = wayContext(job, a.facts, press);
+      return context ? stacked(drawFinger(press.finger, pressOf(context).metres.value), terminals) : terminals;
     }
     case 'reverse-motor':
     case 'control-box':
-      return show === 'wiring' ? terminals : stacked(drawState(job, way.way, {}), terminals);
+      return show === 'wiring' ? terminals : stacked(drawState(press, way.way, {}), terminals);
     case 'hand-mechanism':
-      return stacked(drawMechanism(thumb.hand), terminals);
+      return stacked(drawMechanism(press.hand), terminals);
     default:
       return terminals;
   }
@@ -49,11 +61,11 @@ export function drawWay(job: Job, a: Seen, way: WayResult, show: 'all' | 'wiring
 
 /** A reversing wiring with the coils in one state; a coil that is not named is off. */
 export function drawState(
-  job: Job,
+  press: Press,
   way: 'reverse-motor' | 'control-box',
   on: Readonly<Record<string, boolean>>,
 ): Sheet {
-  const wiring = wiringOf(job.thumb.motor, way);
+  const wiring = wiringOf(press.motor, way);
   const stands = wiring.contacts.map((c) => (on[c.coil] ? ('work' as const) : ('rest' as const)));
   return drawMotor(
     wiring.key,
@@ -66,8 +78,9 @@ export function drawState(
 export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawWinding(false), drawWinding(true)];
 
 /** What the drawing of a joint shows. */
-function lookOf(job: Job, a: Seen, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
-  const context = wayContext(job, a.facts);
+function lookOf(job: Job, a: Seen, press: Press, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
+  const gpio = pinOf(job, press.id);
+  const context = wayContext(job, a.facts, press);
   const name = context?.control.name ?? '';
   const line = context?.line;
   const high =
@@ -88,7 +101,7 @@ function lookOf(job: Job, a: Seen, way: WayResult, kind: JointWay, cutOff: boole
       : valueOf(takenPart(job, 'relay'), 'coilVolts');
   return {
     way: kind,
-    pin: cutOff ? ONE_SHOT : job.board.pressPin === null ? 'pin ?' : `pin ${job.board.pressPin}`,
+    pin: cutOff ? ONE_SHOT : gpio === null ? 'pin ?' : pinWords(job, gpio),
     appliance: job.title.toLowerCase(),
     upper: `${name} ${high ? other : signal}`,
     lower: `${name} ${high ? signal : other}`,
@@ -113,3 +126,26 @@ function lookOf(job: Job, a: Seen, way: WayResult, kind: JointWay, cutOff: boole
 /** What keeps the sides apart; a data sheet gives the very numbers. */
 const apartWords = (way: JointWay): string =>
   way === 'relay-contact' || way === 'relay-module' ? 'coil and contact' : 'light';
+
+/** A line of text as a sheet of its own, above a drawing. */
+const heading = (words: string): Sheet => ({
+  width: SHEET_WIDTH,
+  height: 30,
+  marks: [{ kind: 'text', x: 4, y: 20, text: words, anchor: 'start', ink: 'ink', size: 16 }],
+});
+
+/** All that is wired, one press after the other, and what stands at the controller. */
+export function drawWhole(job: Job, a: Seen, wiring: Wiring): Sheet {
+  const drawn = a.plans.flatMap(({ press, way }) => (way ? [{ press, way }] : []));
+  const ofPanel = wiring.wires.filter((w) => wiring.panel.some((t) => t.name === w.of));
+  const sheets = [
+    ...drawn.flatMap(({ press, way }) => [
+      ...(drawn.length > 1 ? [heading(press.name)] : []),
+      drawWay(job, a, press, way),
+    ]),
+    ...(ofPanel.length > 0
+      ? [heading('At the controller'), drawTerminals(ofPanel, 'switches, lamps and sensors')]
+      : []),
+  ];
+  return sheets.reduce(stacked, { width: SHEET_WIDTH, height: 0, marks: [] });
+}

@@ -21,7 +21,7 @@ describe('the guide of a first job', () => {
 
   it('goes back to what was undone', () => {
     const job = demoJob('rice-pot');
-    expect(step({ ...job, board: { ...job.board, pressPin: null } })).toMatchObject({ room: 'board' });
-    expect(step({ ...job, thumb: { ...job.thumb, way: null } })).toMatchObject({ room: 'thumb' });
+    expect(step({ ...job, board: { ...job.board, pins: [] } })).toMatchObject({ room: 'board' });
+    expect(step({ ...job, presses: job.presses.map((p) => ({ ...p, way: null })) })).toMatchObject({ room: 'thumb' });
   });
 });

@@ -1,4 +1,5 @@
 import type { Job, Room } from './job';
+import { pinOf } from './lines';
 import { questionsOf } from './probe';
 import type { Bead } from './thread';
 
@@ -39,25 +40,25 @@ const STEPS: readonly (Step & { readonly done: (job: Job, bead: (room: Room) => 
     room: 'thumb',
     now: 'choose a way of pressing; the first of the list is a good one',
     because: 'pin, supply and wires follow from it',
-    done: (j) => j.thumb.way !== null,
+    done: (j) => j.presses.some((p) => p.way !== null),
   },
   {
     room: 'board',
     now: 'put the press on a pin that keeps still at power-up',
     because: 'a pin that twitches presses by itself',
-    done: (j) => j.board.pressPin !== null,
+    done: (j) => j.presses.length > 0 && pinOf(j, j.presses[0]!.id) !== null,
   },
   {
     room: 'feed',
     now: 'say what supply you have',
     because: 'too weak a one restarts the controller in mid-press',
-    done: (j) => j.feed.volts !== null && j.feed.amps !== null,
+    done: (j) => j.feed.sources.some((s) => s.kind === 'cells' || (s.volts !== null && s.amps !== null)),
   },
   {
     room: 'sense',
     now: 'decide how you will know that it happened',
     because: 'without a sensor one missed press turns the day round',
-    done: (j, bead) => j.sense.contact !== 'none' || bead('act')?.verdict === 'settled',
+    done: (j, bead) => j.senses.length > 0 || bead('act')?.verdict === 'settled',
   },
   {
     room: 'act',

@@ -5,19 +5,22 @@ import { feedFindings } from './feed';
 import type { Finding } from './finding';
 import { guardFindings, needsProveDead, neverFinding } from './guard';
 import type { Job, Room } from './job';
+import { linesOf, type Line } from './lines';
 import { packFindings } from './pack';
 import { controlFacts, probeFindings, surveysOf, type Survey } from './probe';
 import { routineFindings } from './routine';
 import { senseFindings } from './sense';
-import { chosenWay, rankWays, thumbFindings } from './thumb';
+import { planPresses, thumbFindings, type PlannedPress } from './thumb';
 import { neverTried, tryFindings } from './try';
-import type { WayResult } from './ways';
 import { wishFindings } from './wish';
 
 /** All that the rooms know of a job and of each other. */
 export interface Known extends Facts {
   readonly surveys: readonly Survey[];
-  readonly ways: readonly WayResult[];
+  /** Every press with its chosen way. */
+  readonly plans: readonly PlannedPress[];
+  /** Every signal between the controller and the rest. */
+  readonly lines: readonly Line[];
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
   /** What must never happen was tried and did not. */
@@ -28,9 +31,10 @@ export interface Known extends Facts {
 export const NOTHING_KNOWN: Known = {
   controls: {},
   drive: null,
-  press: null,
+  presses: [],
   surveys: [],
-  ways: [],
+  plans: [],
+  lines: [],
   proveDead: true,
   neverTried: false,
 };
@@ -41,8 +45,11 @@ export const LEARNING: readonly ((job: Job, known: Known) => Partial<Known>)[] =
     const surveys = surveysOf(job);
     return { surveys, controls: controlFacts(job, surveys), drive: driveFact(job) };
   },
-  (job, known) => ({ ways: rankWays(job, known) }),
-  (job, { ways }) => ({ press: chosenWay(job, ways)?.press ?? null }),
+  (job, known) => {
+    const plans = planPresses(job, known);
+    return { plans, presses: plans.flatMap(({ way }) => (way ? [way.press] : [])) };
+  },
+  (job, { presses }) => ({ lines: linesOf(job, presses) }),
   (job, known) => ({ proveDead: needsProveDead(job, known) }),
   (job, { proveDead }) => ({ neverTried: neverTried(job, proveDead) }),
 ];
@@ -57,8 +64,8 @@ export interface RoomCore {
 export const HOUSE: readonly RoomCore[] = [
   { room: 'wish', findings: wishFindings },
   { room: 'probe', findings: (job, { surveys }) => probeFindings(job, surveys) },
-  { room: 'thumb', findings: (job, { ways }) => thumbFindings(job, ways) },
-  { room: 'board', findings: boardFindings },
+  { room: 'thumb', findings: (job, { plans }) => thumbFindings(job, plans) },
+  { room: 'board', findings: (job, { lines, presses }) => boardFindings(job, lines, presses) },
   { room: 'feed', findings: feedFindings },
   { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
   { room: 'sense', findings: senseFindings },
@@ -74,5 +81,5 @@ export const HOUSE: readonly RoomCore[] = [
         before.filter((f) => f.verdict === 'stop'),
       ),
   },
-  { room: 'pack', findings: (job, { press }, before) => packFindings(job, press, before) },
+  { room: 'pack', findings: (job, { presses }, before) => packFindings(job, presses, before) },
 ];

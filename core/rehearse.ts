@@ -1,16 +1,23 @@
-import { scriptSeconds, simulate } from './act';
+import { heardPress, heardScript, scriptSeconds, simulate } from './act';
 import type { Seen } from './assess';
-import { contactAtPowerUp, longestClosed, profileOf } from './board';
+import { contactOver, longestClosed, pinAt, profileOf } from './board';
 import { NOMINAL_PARTS, type Joint } from './circuit';
 import { isJointWay, type Job } from './job';
 import { formatQuantity, type Random } from './quantity';
 import { buildFor, pressStandin, restartStandin, standinOf, type Standin, type TryOut } from './standin';
-import { chosenWay, wayContext } from './thumb';
+import { pinOf } from './lines';
+import { wayContext, type PlannedPress } from './thumb';
 import { jointOf, wayPhrase, type WayResult } from './ways';
+
+/** The press that the machine's own run follows. */
+const heardPlan = (job: Job, a: Seen): PlannedPress | undefined => {
+  const id = heardPress(job);
+  return a.plans.find((p) => p.press.id === id);
+};
 
 /** Why the chosen way cannot be taken on a stand-in, which stands for a button and its circuit alone; null where it can. */
 export function notRehearsed(job: Job, a: Seen): string | null {
-  const way = chosenWay(job, a.ways);
+  const way = heardPlan(job, a)?.way;
   if (!way || isJointWay(way.way) || way.way === 'finger') return null;
   return `A stand-in has a button and nothing else: ${wayPhrase(way.way)} is tried on the machine itself.`;
 }
@@ -33,21 +40,23 @@ function fingerAt(standin: Standin, way: WayResult): { joint: Joint; late: numbe
 
 /** Takes one step of the test sheet on the job's stand-in. Throws RangeError where there is none or it cannot take that step. */
 export function runOnStandin(job: Job, a: Seen, step: string, times: number, random: Random): TryOut {
+  const plan = heardPlan(job, a);
   const whole = standinOf(job.standin);
   if (!whole) throw new RangeError('this job has no stand-in');
   const standin = {
     ...whole,
-    build: buildFor(whole, job.controls.find((c) => c.id === job.thumb.control)?.name ?? ''),
+    build: buildFor(whole, job.controls.find((c) => c.id === plan?.press.control)?.name ?? ''),
   };
-  const way = chosenWay(job, a.ways);
-  const context = wayContext(job, a.facts);
+  const way = plan?.way ?? null;
+  const context = plan ? wayContext(job, a.facts, plan.press, plan.wiresBefore) : null;
   const refused = notRehearsed(job, a);
   if (refused) throw new RangeError(refused);
   const finger = way?.way === 'finger' ? fingerAt(standin, way) : null;
   const joint = finger ? finger.joint : way && context ? jointOf(context, way) : null;
+  const heard = heardScript(job);
   const script = finger
-    ? job.act.script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(0, s.seconds - finger.late) } : s))
-    : job.act.script;
+    ? heard.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(0, s.seconds - finger.late) } : s))
+    : heard;
   switch (step) {
     case 'dummy-load':
       return pressStandin(standin, joint, script, 1, random);
@@ -56,14 +65,14 @@ export function runOnStandin(job: Job, a: Seen, step: string, times: number, ran
     case 'many-presses':
       return pressStandin(standin, joint, script, times, random);
     case 'restarts': {
-      const pin = profileOf(job)?.pins.find((p) => p.gpio === job.board.pressPin);
-      if (!pin || !a.facts.press)
+      const pin = plan && pinAt(profileOf(job), pinOf(job, plan.press.id));
+      if (!pin || !way)
         return {
           count: times,
           failed: times,
           observed: 'no pin and no way of pressing are chosen, so nothing can be restarted',
         };
-      const closed = longestClosed(contactAtPowerUp(pin, a.facts.press, job.board.pullDown, profileOf(job)!), 'maybe');
+      const closed = longestClosed(contactOver(pin, way.press, way.press.pullDown, profileOf(job)!), 'maybe');
       return restartStandin(standin, closed, times);
     }
     case 'hand-switch':
@@ -84,8 +93,9 @@ export function runOnStandin(job: Job, a: Seen, step: string, times: number, ran
 function withStory(standin: Standin, job: Job, out: TryOut): TryOut {
   if (out.failed > 0) return out;
   const { machine } = standin;
-  const end = scriptSeconds(job.act.script) + machine.runSeconds * 1.5;
-  const { machine: spans } = simulate({ machine, script: job.act.script, faults: [], starts: [0], end });
+  const script = heardScript(job);
+  const end = scriptSeconds(script) + machine.runSeconds * 1.5;
+  const { machine: spans } = simulate({ machine, script, faults: [], starts: [0], end });
   const story = spans
     .map((s, i) => (i === spans.length - 1 ? `then ${s.word}` : `${s.word} for ${formatQuantity(s.to - s.from, 's')}`))
     .join(', ');

@@ -1,12 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { feedFindings, loadsOf } from './feed';
 import { directShare } from './contacts';
 import { oneShot } from './cutoff';
 import { cautionsOf, CAUTIONS, guardFindings, hazardsOf, needsProveDead } from './guard';
 import type { ContactFact, ControlFact } from './facts';
 import { HAZARDS, type Job } from './job';
 import { assess } from './assess';
-import { changed, demoJob, findingOf } from './testing/jobs';
+import { changed, demoJob, findingOf, scripted, withoutSense } from './testing/jobs';
 
 const pot = demoJob('rice-pot');
 
@@ -20,69 +19,6 @@ describe('Wish', () => {
     expect(findingOf(changed(bare, 'wish', { hazardsReviewed: true }), 'wish.hazards')).toMatchObject({
       verdict: 'settled',
       title: expect.stringContaining('none named'),
-    });
-  });
-});
-
-describe('Feed', () => {
-  it('adds up mean and peak and names the spare', () => {
-    const loads = loadsOf(pot, assess(pot).facts);
-    expect(loads[0]).toMatchObject({ meanAmps: 0.075, peakAmps: 0.4 });
-    const peak = findingOf(pot, 'feed.peak');
-    expect(peak.value!.value).toBeCloseTo(
-      loads.reduce((s, l) => s + l.peakAmps, 0),
-      9,
-    );
-    expect(findingOf(pot, 'feed.spare').value!.value).toBeCloseTo(100 * (1 - peak.value!.value), 6);
-  });
-
-  it('stops a supply that cannot feed the bursts, and a coil on the wrong voltage', () => {
-    expect(findingOf(changed(pot, 'feed', { amps: 0.3 }), 'feed.peak').verdict).toBe('stop');
-    expect(findingOf(changed(pot, 'feed', { amps: 0.53 }), 'feed.peak').verdict).toBe('tight');
-    const relay = changed(changed(pot, 'thumb', { way: 'relay-contact' }), 'feed', { volts: 12 });
-    expect(findingOf(relay, 'feed.coil-volts').verdict).toBe('stop');
-    expect(findingOf(changed(pot, 'feed', { volts: null }), 'feed.supply').verdict).toBe('unknown');
-  });
-
-  // A board that wants 4.5 to 5.5 V: 24 V and 2 V are none of it; 5 V less 5 % behind 2 · 10 m · 17.241 nΩ·m / 0.08 mm² at 0.4 A is 3 V.
-  it('stops a supply that the controller does not bear or run from, its lead included', () => {
-    expect(findingOf(changed(pot, 'feed', { volts: 24 }), 'feed.most-volts').verdict).toBe('stop');
-    expect(findingOf(changed(pot, 'feed', { volts: 2 }), 'feed.least-volts').verdict).toBe('stop');
-    // A lead that nobody described is a guess, said as one.
-    expect(findingOf(changed(pot, 'feed', { leadMetres: null }), 'feed.least-volts')).toMatchObject({
-      verdict: 'tight',
-      remedy: { edit: { set: { leadMetres: 1, leadSquareMetres: 0.08e-6 } } },
-    });
-    const far = findingOf(changed(pot, 'feed', { leadMetres: 10 }), 'feed.least-volts');
-    expect(far).toMatchObject({
-      verdict: 'stop',
-      value: {
-        value: expect.closeTo(4.75 - ((2 * 10 * 17.241e-9) / 0.08e-6) * findingOf(pot, 'feed.peak').value!.value, 6),
-      },
-    });
-  });
-
-  it('asks whether the supply is isolated, and lets no controller hang on a rail that is tied or that nobody loaded', () => {
-    expect(findingOf(changed(pot, 'feed', { isolated: 'unknown' }), 'feed.isolated').verdict).toBe('unknown');
-    expect(findingOf(changed(pot, 'feed', { isolated: 'no' }), 'feed.isolated').verdict).toBe('stop');
-    const rail = { ...demoJob('cold-room-alarm').survey.rails[0]!, id: 'logic' };
-    const onRail = changed(changed(pot, 'survey', { rails: [rail] }), 'feed', { rail: 'logic', amps: 1 });
-    // 3.28 V falls to 3.02 V at 20 mA: half of what sags by a twentieth is 6.3 mA, whatever is typed beside it.
-    expect(findingOf(onRail, 'feed.mean')).toMatchObject({
-      verdict: 'stop',
-      limit: { value: expect.closeTo(6.31e-3, 4) },
-    });
-    expect(findingOf(changed(onRail, 'survey', { rails: [{ ...rail, loadedVolts: null }] }), 'feed.mean').verdict).toBe(
-      'unknown',
-    );
-    const tied = {
-      ...facts,
-      controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } },
-    };
-    expect(feedFindings(onRail, tied).find((f) => f.id === 'feed.isolated')!.verdict).toBe('stop');
-    expect(guardFindings(onRail, tied, true).find((f) => f.id.startsWith('guard.isolation'))!).toMatchObject({
-      verdict: 'stop',
-      title: expect.stringContaining('live'),
     });
   });
 });
@@ -112,7 +48,7 @@ describe('Guard', () => {
       controls: { 'control-start': { ...facts.controls['control-start']!, isolation: 'not-isolated' as const } },
     };
     expect(hazardsOf(battery, tied)).toEqual(['mains', 'not-isolated', 'water']);
-    expect(hazardsOf(battery, { ...facts, press: { ...facts.press!, mains: true } })).toContain('mains');
+    expect(hazardsOf(battery, { ...facts, presses: [{ ...facts.presses[0]!, mains: true }] })).toContain('mains');
   });
 
   it('is never settled over an empty list: one caution holds for every machine', () => {
@@ -152,7 +88,7 @@ describe('Guard', () => {
       {
         ...facts,
         controls: { 'control-start': { ...facts.controls['control-start']!, ...control } },
-        press: { ...facts.press!, contact: of },
+        presses: [{ ...facts.presses[0]!, contact: of }],
       },
       true,
     );
@@ -221,9 +157,7 @@ describe('Guard', () => {
     ).toBe('stop');
     expect(findingOf(pot, 'guard.press-end').verdict).toBe('settled');
     expect(findingOf(pot, 'guard.press-whole').verdict).toBe('settled');
-    expect(
-      findingOf(changed(pot, 'act', { script: [{ do: 'press', seconds: 3600 }] }), 'guard.press-end').verdict,
-    ).toBe('stop');
+    expect(findingOf(scripted(pot, [{ do: 'press', seconds: 3600 }]), 'guard.press-end').verdict).toBe('stop');
     // Every press from 10 ms to a minute: no sooner than the press at the fastest corner of the parts, no later than twice at the slowest.
     for (const seconds of [0.01, 0.05, 0.18, 0.33, 0.5, 1, 2.2, 5, 12, 30, 60]) {
       const p = oneShot(seconds);
@@ -247,7 +181,7 @@ describe('Guard', () => {
 
 describe('Sense', () => {
   it('names what pressing blind leaves unknown, and what one contact tells', () => {
-    expect(findingOf(changed(pot, 'sense', { contact: 'none' }), 'sense.blind')).toMatchObject({
+    expect(findingOf(withoutSense(pot), 'sense.blind')).toMatchObject({
       verdict: 'tight',
       caption: 'pressing blind',
     });
@@ -256,7 +190,7 @@ describe('Sense', () => {
       verdict: 'tight',
       title: expect.stringMatching(/cannot tell how far.*look at it yet/),
     });
-    const strange = changed(changed(pot, 'sense', { contact: 'none' }), 'act', {
+    const strange = changed(withoutSense(pot), 'act', {
       machine: { ...pot.act.machine, kind: 'unknown' },
     });
     expect(findingOf(strange, 'sense.blind')).toMatchObject({

@@ -15,6 +15,7 @@ const JOBS = [
   'hatch-shutter',
   'extractor-rocker',
   'hood-fan',
+  'steam-flaps',
 ];
 const VIEWS = [
   { name: 'by day', colorScheme: 'light', viewport: { width: 1280, height: 800 } },

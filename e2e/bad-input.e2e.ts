@@ -30,7 +30,7 @@ test('bad files are named, with the place and what to do, and the shelf stays as
     [
       'newer.json',
       JSON.stringify({ ...good, version: 9 }),
-      /version 9; this program reads up to version 4.*newer Gentle Thumb/,
+      /version 9; this program reads up to version 6.*newer Gentle Thumb/,
     ],
     ['spoilt.json', JSON.stringify({ ...good, readings: [{ id: 'x' }] }), /readings\[0\]/],
     ['markup.json', `{"format":"<img src=x onerror=alert(1)>"}`, /not a Gentle Thumb job/],
@@ -45,11 +45,11 @@ test('bad files are named, with the place and what to do, and the shelf stays as
   truncateSync(huge, 200e6);
   await openFile(page, huge);
   await expect(problem).toContainText('This file is 200 MB; a job file is at most 20 MB');
-  await expect(page.locator('gt-job-row')).toHaveCount(8);
+  await expect(page.locator('gt-job-row')).toHaveCount(9);
 
   await open(page, 'other.json', JSON.stringify({ ...good, title: 'Rice pot, changed' }));
   await expect(page.getByRole('status')).toContainText('stands beside it');
-  await expect(page.locator('gt-job-row')).toHaveCount(9);
+  await expect(page.locator('gt-job-row')).toHaveCount(10);
 });
 
 test('a note line with nonsense says where, offers what was meant, and keeps the line', async ({ page }) => {
@@ -115,11 +115,9 @@ test('a forbidden store leaves a bench that works in this tab', async ({ page })
   await expect(page.getByRole('alert')).toContainText('The browser forbids its store here');
   await newJob(page, { title: 'Passing pot' });
   await expect(page.getByRole('alert')).toContainText('not kept in the browser');
-  await room(page, 'Act');
-  await page.getByRole('button', { name: 'Press for 180 ms' }).click();
-  await expect(
-    page.locator('main').getByText('one press, 180 ms').or(page.getByLabel('Press for, step 1')),
-  ).toBeVisible();
+  await room(page, 'Feed');
+  await page.getByRole('button', { name: 'Use 5 V, 1 A' }).click();
+  await expect(page.locator('[data-node="supply"]')).toBeVisible();
 });
 
 test('a job that is not on this shelf and a page that is none', async ({ page }) => {

@@ -1,9 +1,8 @@
-import { expect, test, type Page } from '@playwright/test';
+import { expect, test } from '@playwright/test';
 import {
-  bead,
-  choose,
-  complaints,
   DEMO,
+  bead,
+  complaints,
   demoKept,
   enter,
   isolated,
@@ -12,20 +11,21 @@ import {
   part,
   room,
   say,
-  undo,
+  settled,
   slowness,
+  undo,
 } from './steps';
-
-const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
 
 test('what was half typed is found again after a visit elsewhere, marked, and Esc gives it up', async ({ page }) => {
   await newJob(page, { title: 'Half pot' });
   await room(page, 'Feed');
-  const lead = page.getByLabel('Lead to the controller', { exact: true });
+  await page.getByRole('button', { name: 'Use 5 V, 1 A' }).click();
+  await page.locator('[data-node="lead"]').click();
+  const lead = page.getByLabel('Its length', { exact: true });
   await lead.fill('1.5 furlongs');
   await lead.press('Tab');
   await expect(page.getByRole('alert')).toContainText('no unit known here');
-  await page.getByLabel('The supply gives', { exact: true }).pressSequentially('5');
+  await page.getByLabel('Called', { exact: true }).pressSequentially('5');
   await page.goBack();
   await expect(page.getByLabel('What should happen?')).toBeVisible();
   await room(page, 'Feed');
@@ -40,22 +40,26 @@ test('undo says what it takes back, also from another room, by Ctrl+Z and Ctrl+Y
 }) => {
   await newJob(page, { title: 'Undone pot' });
   await room(page, 'Feed');
+  await page.getByRole('button', { name: 'Use 5 V, 1 A' }).click();
+  await page.locator('[data-node="supply"]').click();
   await enter(page, 'and at most', '2 A');
   await room(page, 'Act');
-  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+  await expect(undo(page)).toHaveAccessibleName('undo: source own plug-in supply: and at most 1 A → 2 A');
   const box = page.getByLabel('The machine overlooks presses under', { exact: true });
   await box.focus();
   await page.keyboard.press('Control+z');
-  await expect(page.getByText('undone: and at most 2 A', { exact: true })).toBeVisible();
+  await expect(
+    page.getByText('undone: source own plug-in supply: and at most 1 A → 2 A', { exact: true }),
+  ).toBeVisible();
   await page.keyboard.press('Control+y');
-  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+  await expect(undo(page)).toHaveAccessibleName('undo: source own plug-in supply: and at most 1 A → 2 A');
   // With something half typed the keys are the box's own.
   await box.pressSequentially('12');
   await page.keyboard.press('Control+z');
-  await expect(undo(page)).toHaveAccessibleName('undo: and at most 2 A');
+  await expect(undo(page)).toHaveAccessibleName('undo: source own plug-in supply: and at most 1 A → 2 A');
 });
 
-test('another control is looked at without losing the way of the first, and pressed only when that is said', async ({
+test('another control is pressed as well, without touching the way of the first; undo takes it away again', async ({
   page,
 }) => {
   await newJob(page, { title: 'Two buttons' });
@@ -64,15 +68,15 @@ test('another control is looked at without losing the way of the first, and pres
   await room(page, 'Thumb');
   await page.locator('[data-way=relay-contact]').click();
   await settled(page);
-  await choose(page, 'Control to press', 'stop');
-  await expect(page.getByText('You look at “stop”. The job presses “start”')).toBeVisible();
-  await choose(page, 'Control to press', 'start');
+  await page.getByRole('button', { name: 'Press “stop” as well' }).click();
+  await settled(page);
+  await expect(page.locator('[data-press=stop]')).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.locator('[data-way=relay-contact]')).toHaveAttribute('aria-pressed', 'false');
+  await page.locator('[data-press=start]').click();
   await expect(page.locator('[data-way=relay-contact]')).toHaveAttribute('aria-pressed', 'true');
-  await choose(page, 'Control to press', 'stop');
-  await page.getByRole('button', { name: 'Press “stop” instead' }).click();
-  await expect(page.getByRole('heading', { name: /stop/ }).first()).toBeVisible();
   await undo(page).click();
   await settled(page);
+  await expect(page.locator('[data-press]')).toHaveCount(1);
   await expect(page.locator('[data-way=relay-contact]')).toHaveAttribute('aria-pressed', 'true');
 });
 
@@ -82,7 +86,7 @@ test('a key of a decoded pad becomes a control that can be pressed', async ({ pa
   await page.getByRole('button', { name: 'Press 5', exact: true }).click();
   await expect(page.getByRole('button', { name: '5 is the control key.5' })).toBeDisabled();
   await room(page, 'Thumb');
-  await choose(page, 'Control to press', 'key.5');
+  await page.getByRole('button', { name: 'Press “key.5” as well' }).click();
   await expect(page.locator('[data-way=logic-injector]')).toBeVisible();
 });
 
@@ -190,7 +194,7 @@ test('on a phone the drawings of Act, Board and Feed keep letters of 12 px and m
   await page.setViewportSize({ width: 390, height: 844 });
   await demoKept(page);
   for (const name of ['act', 'board', 'feed']) {
-    await page.goto(`${DEMO}/job/demo-yard-gate/${name}`);
+    await page.goto(`${DEMO}/job/demo-yard-gate/${name}${name === 'feed' ? '?view=time' : ''}`);
     await settled(page);
     const letters = page.locator('.do svg.lanes text, .do svg.strip text, .do svg.bands text');
     expect(await letters.count(), name).toBeGreaterThan(0);

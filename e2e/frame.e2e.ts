@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO, demoKept, slowness, undo } from './steps';
+import { accessible, bead, complaints, DEMO, demoKept, newJob, room, say, slowness, undo } from './steps';
 
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
@@ -66,7 +66,7 @@ test('the thread shows the stop of the yard gate; one press mends it, another ta
   await expect(bead(page, 'Board')).toHaveAccessibleName(/pin 12 twitches: stop/);
   await expect(page.locator('gt-power-up-strip')).toContainText('closed');
   await page.getByRole('button', { name: 'Add the pull-down' }).click();
-  await expect(bead(page, 'Board')).toHaveAccessibleName(/pin 12 keeps still: settled/);
+  await expect(bead(page, 'Board')).toHaveAccessibleName(/4 lines placed: settled/);
   await undo(page).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/stop/);
 });
@@ -106,7 +106,9 @@ test('keys go everywhere, and rest while one types', async ({ page }) => {
 });
 
 test('hands busy: digits find the field, Page Down goes on', async ({ page }) => {
-  await demo(page, 'demo-larder-dehumidifier/probe');
+  await newJob(page, { title: 'Nothing read' });
+  await room(page, 'Probe');
+  await say(page, 'control power');
   await page.locator('h2').first().click();
   await page.keyboard.press('b');
   for (const [question, digit] of [
@@ -140,7 +142,7 @@ test('a fault dropped on the lanes parts belief from truth, and moves by key', a
 
 test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
   await demo(page);
-  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 8 jobs, 1 held by a stop');
+  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 9 jobs, 1 held by a stop');
   await page.getByRole('button', { name: 'nearest to done first' }).click();
   await expect(page.locator('gt-job-row').first()).toContainText('Rice pot');
   await page.getByRole('searchbox').fill('gate');

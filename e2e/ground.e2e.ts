@@ -216,7 +216,7 @@ test('a job file with an edit that the border refuses is told with its place', a
   await page.goto('/');
   const pot = demoJobNamed('rice-pot');
   await open(page, 'spoiled.job.json', jobText(pot).replace('"turns": 20', '"turns": 0'));
-  await expect(page.locator('[data-problem]')).toContainText('field "thumb.hand.turns"');
+  await expect(page.locator('[data-problem]')).toContainText('field "presses[0].hand.turns"');
   await expect(page.locator('[data-problem]')).toContainText('Your shelf is as it was');
 });
 

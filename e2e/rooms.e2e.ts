@@ -53,7 +53,8 @@ test('an extractor rocker is named unplugged, held before any live reading, and 
 test('a supply that is too weak is told, with the peak against four fifths of it, and undone', async ({ page }) => {
   await begin(page, 'Weak supply');
   await room(page, 'Feed');
-  await enter(page, 'Supply', 'old charger');
+  await page.getByRole('button', { name: 'plug-in supply', exact: true }).click();
+  await enter(page, 'Called', 'old charger');
   await enter(page, 'The supply gives', '5 V');
   await enter(page, 'and at most', '100 mA');
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
@@ -63,7 +64,7 @@ test('a supply that is too weak is told, with the peak against four fifths of it
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/stop/);
   await kept(page);
   await page.reload();
-  await expect(page.getByLabel('Supply', { exact: true })).toHaveValue('old charger');
+  await expect(page.getByRole('button', { name: /^old charger, 5 V, 0\.1 A/ })).toBeVisible();
 });
 
 test('a sentence keeps its days and time, is taken away and comes back', async ({ page }) => {

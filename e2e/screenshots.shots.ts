@@ -5,7 +5,7 @@ const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screens
 
 async function at(page: Page, path: string): Promise<void> {
   await page.goto(DEMO);
-  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(8);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(9);
   await page.waitForTimeout(500);
   if (!path) return;
   await page.goto(`${DEMO}/job/${path}`);
@@ -20,17 +20,10 @@ test('shelf', async ({ page }) => {
 
 test('probe', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/probe');
-  await say(page, ...isolated('power'), 'power look springs back', 'power B to ground off 0.2 ohm');
+  await say(page, 'control fan', ...isolated('fan'), 'fan look springs back', 'fan B to ground off 0.2 ohm');
   await page.waitForTimeout(4200);
   await page.locator('[data-next-reading]').fill('14k');
   await shot(page, 'probe');
-});
-
-test('look', async ({ page }) => {
-  await at(page, 'demo-larder-dehumidifier/probe');
-  await say(page, ...isolated('power'));
-  await page.waitForTimeout(4200);
-  await shot(page, 'look');
 });
 
 test('keypad and strip', async ({ page }) => {
@@ -115,6 +108,14 @@ test('board', async ({ page }) => {
   await shot(page, 'board');
 });
 
+test('a whole machine', async ({ page }) => {
+  await at(page, 'demo-larder-dehumidifier/thumb?view=wires');
+  await shot(page, 'presses');
+  await page.goto(`${DEMO}/job/demo-steam-flaps/feed`);
+  await page.waitForTimeout(1500);
+  await shot(page, 'feed');
+});
+
 test('act', async ({ page }) => {
   await at(page, 'demo-yard-gate/act');
   await page.getByRole('button', { name: 'press by hand', exact: true }).click();
@@ -131,6 +132,8 @@ test('phone, dark', async ({ browser }) => {
   const context = await browser.newContext({ viewport: { width: 390, height: 844 }, colorScheme: 'dark' });
   const page = await context.newPage();
   await at(page, 'demo-larder-dehumidifier/probe');
+  await say(page, 'control fan');
+  await page.waitForTimeout(4200);
   await shot(page, 'phone');
   await context.close();
 });

@@ -4,7 +4,7 @@ import { expect, type Download, type Locator, type Page } from '@playwright/test
 
 export const DEMO = 'http://127.0.0.1:4322';
 
-const DEMO_COUNT = 8;
+const DEMO_COUNT = 9;
 
 /** Opens the demo's shelf and waits until the browser has kept its jobs; a page of its own finds only what is kept by then. */
 export async function demoKept(page: Page): Promise<void> {
@@ -73,6 +73,9 @@ export async function room(page: Page, name: string): Promise<void> {
 /** The verdict of a bead, as a screen reader hears it. */
 export const bead = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Rooms of this job' }).getByRole('link', { name: new RegExp(`^${name}\\b`) });
+
+/** Waits until what is shown rests on the job as it is. */
+export const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
 
 export async function textOf(download: Download): Promise<string> {
   return readFileSync(await download.path(), 'utf8');
@@ -185,26 +188,30 @@ export async function planThePress(page: Page): Promise<void> {
   await expect(bead(page, 'Thumb')).toHaveAccessibleName(/settled/);
 
   await room(page, 'Board');
-  await page.getByRole('button', { name: /\b5\b keeps still/ }).click();
+  await page.getByRole('button', { name: /\b5\b D1 keeps still/ }).click();
   await page.getByLabel(/3.3 kΩ from the pin to ground/).check();
-  await page.getByRole('radio', { name: 'arm switch', exact: true }).click();
-  await page.getByRole('button', { name: /\b14\b weakly high/ }).click();
+  await page.getByRole('tab', { name: 'hands and signs' }).click();
+  await page.getByRole('button', { name: 'arm switch', exact: true }).click();
+  await page.getByRole('tab', { name: 'lines and pins' }).click();
+  // The line without a pin is the one that is placed.
+  await page.getByRole('button', { name: /\b14\b D5 weakly high/ }).click();
   await expect(bead(page, 'Board')).toHaveAccessibleName(/settled/);
 
   await room(page, 'Feed');
   await page.getByRole('button', { name: 'Use 5 V, 1 A' }).click();
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/not yet known/);
-  await choose(page, 'Is it isolated from mains?', /^yes/);
+  await page.getByRole('button', { name: 'It was read, and is right' }).first().click();
+  await page.getByRole('button', { name: 'It has both' }).first().click();
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/tight/);
-  await enter(page, 'Lead to the controller', '1.5 m');
-  await enter(page, 'Cross-section of its conductors', '0.14mm2');
+  await page.locator('[data-node="lead"]').click();
+  await enter(page, 'Its length', '1.5 m');
+  await enter(page, 'Cross-section of a conductor', '0.14mm2');
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/spare.*settled/);
 
   await room(page, 'Sense');
   await page.getByRole('button', { name: /One contact at rest/ }).click();
   await room(page, 'Board');
-  await page.getByRole('radio', { name: 'sensor', exact: true }).click();
-  await page.getByRole('button', { name: /\b13\b weakly high/ }).click();
+  await page.getByRole('button', { name: /\b13\b D7 weakly high/ }).click();
 
   await room(page, 'Act');
   await page.getByRole('button', { name: 'Press for 180 ms' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, choose, complaints, DEMO, demoKept, kept, room, textOf, undo } from './steps';
+import { DEMO, accessible, bead, choose, complaints, demoKept, kept, room, settled, textOf, undo } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
@@ -7,7 +7,6 @@ async function thumb(page: Page, job: string): Promise<void> {
   await expect(page.locator('gt-way-list')).toBeVisible();
 }
 const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);
-const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
 const show = (page: Page, tab: string) => page.getByRole('tab', { name: tab, exact: true }).click();
 
 test('every way stands in the list with its reason; one that is no use is folded and can be chosen all the same', async ({

@@ -4,12 +4,19 @@ import {
   edited,
   BENCH_MAINS,
   freshJob,
+  freshLink,
+  freshNever,
+  freshSource,
   jobText,
   type FreshWish,
   type Job,
   type JobEdit,
+  type Never,
+  type Press,
   type Survey,
 } from '../core/job';
+import { assess } from '../core/assess';
+import { assignPins, profileOf } from '../core/board';
 import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/probe';
 import { seededRandom } from '../core/quantity';
 import { basisOf } from '../core/try';
@@ -111,6 +118,44 @@ export class Maker {
     });
   }
 
+  /** Sets fields of one press, its plans among them. */
+  press(of: string, set: Partial<Press>, say: string): this {
+    return this.edit({ do: 'set', at: 'press', of, set, say });
+  }
+
+  /** A line on a pin, chosen by hand. */
+  pin(line: string, gpio: number, say: string): this {
+    return this.edit({ do: 'put', list: 'board.pins', item: { line, gpio, fixed: true }, say });
+  }
+
+  /** Gives every line a pin by the search, as one press in Board does. */
+  placeAll(): this {
+    const a = assess(this.job);
+    const done = assignPins(this.job, a.lines, profileOf(this.job)!);
+    if (!done.ok) throw new Error(`not all can be placed: ${done.refusal.lines.map((l) => l.name).join(', ')}`);
+    return this.edit({ do: 'set', at: 'board', set: { pins: [...done.pins] }, say: 'all lines placed' });
+  }
+
+  /** A plug-in supply that is described whole, on its lead. */
+  supply(volts: number, amps: number, squareMetres: number, say: string): this {
+    return this.edit({
+      do: 'several',
+      edits: [
+        {
+          do: 'put',
+          list: 'feed.sources',
+          item: { ...freshSource('supply', 'own plug-in supply'), volts, amps, isolated: 'yes', polarity: 'read' },
+        },
+        {
+          do: 'put',
+          list: 'feed.links',
+          item: { ...freshLink('lead', 'lead', 'lead', 'supply'), metres: 1, squareMetres },
+        },
+      ],
+      say,
+    });
+  }
+
   write(name: string): void {
     writeFileSync(new URL(`../demo/${name}.json`, import.meta.url), jobText(this.job));
   }
@@ -118,3 +163,9 @@ export class Maker {
 
 /** The steps that prove a machine dead. */
 export const DEAD = ['dead-isolate', 'dead-hold', 'dead-test-tester', 'dead-test-dead', 'dead-test-tester-again'];
+
+/** A condition of which only what its kind counts is given. */
+export const never = (id: string, kind: Never['kind'], set: Partial<Never>): Never => ({
+  ...freshNever(id, kind),
+  ...set,
+});

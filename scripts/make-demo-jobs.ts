@@ -7,3 +7,4 @@ import './demo-jobs/hatch-shutter';
 import './demo-jobs/extractor-rocker';
 import './demo-jobs/hood-fan';
 import './demo-jobs/larder-dehumidifier';
+import './demo-jobs/steam-flaps';

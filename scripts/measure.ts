@@ -1,9 +1,22 @@
 // Measures what docs/measurements.md states about the core. Run: npm run measure
 import { readdirSync, readFileSync } from 'node:fs';
 import { assess, nextReadingOf } from '../core/assess';
-import { loadJob, type Job } from '../core/job';
+import { assignPins, profileOf } from '../core/board';
+import { feedFindings, rehearse } from '../core/feed';
+import {
+  edited,
+  freshConverter,
+  freshLink,
+  freshLoad,
+  freshPress,
+  freshSense,
+  freshSource,
+  loadJob,
+  type Job,
+  type JobEdit,
+} from '../core/job';
 import { seededRandom } from '../core/quantity';
-import { chosenWay, rankWays, toleranceOf, wayContext } from '../core/thumb';
+import { rankWays, toleranceOf, wayContext } from '../core/thumb';
 
 function demo(name: string): Job {
   const loaded = loadJob(readFileSync(`demo/${name}.json`, 'utf8'));
@@ -51,16 +64,153 @@ print('next reading', coldNext!, times(100, half, next));
 for (const name of ['rice-pot', 'dough-proofer', 'hatch-shutter']) {
   const job = demo(name);
   const { facts } = assess(job);
-  const [cold] = times(1, job, (j) => void rankWays(j, facts));
-  print(
-    `ranking, ${name}`,
-    cold!,
-    times(200, job, (j) => void rankWays(j, facts)),
-  );
+  const rank = (j: Job): void => void rankWays(wayContext(j, facts, j.presses[0]!));
+  const [cold] = times(1, job, rank);
+  print(`ranking, ${name}`, cold!, times(200, job, rank));
 }
 
 const a = assess(done);
-const [c, way] = [wayContext(done, a.facts)!, chosenWay(done, a.ways)!];
+const [c, way] = [wayContext(done, a.facts, done.presses[0]!)!, a.plans[0]!.way!];
 const draws = (): void => void toleranceOf(c, way, 10_000, seededRandom(1));
 const [coldDraws] = times(1, done, draws);
 print('ten thousand joints', coldDraws!, times(20, done, draws));
+
+// A whole machine: twelve buttons as the one of the rice pot, each pressed, and twelve contacts that are read.
+const twelve = Array.from({ length: 12 }, (_, i) => `b${i + 1}`);
+const bare: Job = {
+  ...done,
+  presses: [],
+  senses: [],
+  hands: [],
+  act: { ...done.act, script: [] },
+  board: { ...done.board, profile: 'wifi-34', pins: [] },
+  controls: twelve.map((name) => ({ ...done.controls[0]!, id: `control-${name}`, name })),
+  readings: done.readings.flatMap((r) =>
+    r.control === '' ? [r] : twelve.map((name) => ({ ...r, id: `${r.id}-${name}`, control: `control-${name}` })),
+  ),
+};
+const machine = edited(
+  bare,
+  {
+    do: 'several',
+    edits: twelve.flatMap((name): JobEdit[] => [
+      {
+        do: 'put',
+        list: 'presses',
+        item: { ...freshPress(name, name, `control-${name}`), way: 'solid-state-relay', pullDown: true },
+      },
+      {
+        do: 'put',
+        list: 'senses',
+        item: { ...freshSense(`s-${name}`, `rest ${name}`), tells: 'other', meaning: 'it rests' },
+      },
+    ]),
+  },
+  '2026-03-02T14:00:00Z',
+);
+const [coldMachine] = times(1, machine, (j) => void assess(j));
+print(
+  'assess of 12 presses and 12 senses',
+  coldMachine!,
+  times(100, machine, (j) => void assess(j)),
+);
+const board = profileOf(machine)!;
+const { lines } = assess(machine);
+print(
+  '24 lines placed or refused',
+  0,
+  times(100, machine, (j) => void assignPins(j, lines, board)),
+);
+const third = readFileSync('core/job/versions/v3.json', 'utf8');
+print(
+  'a file of version 3 read',
+  0,
+  times(100, machine, () => void loadJob(third)),
+);
+
+// Feed: its share of each demo job, a tree of thirty parts and sixty loads, and a long script over it.
+for (const name of ['rice-pot', 'yard-gate', 'hood-fan', 'cold-room-alarm', 'steam-flaps'] as const) {
+  const job = demo(name);
+  const { facts } = assess(job);
+  print(
+    `Feed of ${name}`,
+    0,
+    times(50, job, (j) => void feedFindings(j, facts)),
+  );
+}
+const flaps = demo('steam-flaps');
+const supplies = [0, 1, 2].map((i) => ({
+  ...freshSource(`s${i}`, `supply ${i}`),
+  volts: 12,
+  amps: 10,
+  isolated: 'yes' as const,
+  polarity: 'read' as const,
+}));
+const converters = Array.from({ length: 7 }, (_, i) => ({
+  ...freshConverter(`c${i}`, `converter ${i}`, i % 2 ? 'linear' : 'step-down', `s${i % 3}`),
+  volts: 5,
+  amps: 3,
+  mostVolts: 30,
+}));
+const links = Array.from({ length: 20 }, (_, i) => ({
+  ...freshLink(
+    `l${i}`,
+    `lead ${i}`,
+    i % 5 === 4 ? 'fuse' : 'lead',
+    i < 7 ? `c${i}` : i < 10 ? `s${i - 7}` : `l${i - 10}`,
+  ),
+  metres: 1,
+  squareMetres: 0.75e-6,
+  amps: 4,
+}));
+const loads = Array.from({ length: 50 }, (_, i) => ({
+  ...freshLoad(`x${i}`, `load ${i}`),
+  leastVolts: 4,
+  mostVolts: 14,
+  amps: 0.05,
+  startAmps: 0.1,
+  runsWith: i % 3 ? `flap-${1 + (i % 8)}` : '',
+}));
+const wide = edited(
+  flaps,
+  {
+    do: 'set',
+    at: 'feed',
+    set: {
+      sources: supplies,
+      converters,
+      links,
+      loads,
+      groups: [],
+      hangs: [
+        ...loads.map((l, i) => ({ load: l.id, node: `l${i % 20}` })),
+        { load: 'controller', node: 'l0' },
+        ...[1, 2, 3, 4, 5, 6, 7, 8].map((n) => ({ load: `flap-${n}/motor`, node: 's0' })),
+      ],
+    },
+  },
+  '2026-03-02T14:00:00Z',
+);
+const wideFacts = assess(wide).facts;
+print(
+  'a tree of 30 parts and 60 loads judged',
+  0,
+  times(50, wide, (j) => void feedFindings(j, wideFacts)),
+);
+const long: Job = {
+  ...wide,
+  act: {
+    ...wide.act,
+    script: Array.from({ length: 1000 }, (_, i) => ({
+      do: i % 2 ? 'wait' : 'press',
+      press: i % 2 ? '' : `flap-${1 + ((i / 2) % 8)}`,
+      other: false,
+      seconds: 0.5 + i / 1e4,
+    })),
+  },
+};
+print(
+  'the worst instant of 1,000 steps on it',
+  0,
+  times(20, long, (j) => void rehearse(j, wideFacts)),
+);

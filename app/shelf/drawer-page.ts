@@ -9,7 +9,7 @@ import { ChoiceField } from '../kit/choice-field';
 import { FieldScope } from '../kit/half-typed';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
-import { PART_KINDS, stockFields, thumbFields, type PartKind, type StockLine } from '../../core/job';
+import { PART_KINDS, stockFields, benchFields, type PartKind, type StockLine } from '../../core/job';
 import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
 import type { Choice } from '../kit/choice-field';
 import { pickFiles } from '../kit/pick-files';
@@ -48,7 +48,7 @@ export class DrawerPage {
   protected readonly drawer = this.store.drawer;
   private readonly bar = inject(UndoBar);
   protected readonly fields = stockFields;
-  protected readonly currencyField = thumbFields.currency;
+  protected readonly currencyField = benchFields.currency;
   protected readonly kinds = PART_KINDS.map((k): Choice<PartKind> => [k, PART_KIND_WORDS[k]]);
   protected readonly kind = new FormControl<PartKind>(PART_KINDS[0], { nonNullable: true });
   protected readonly another = new FormControl('', { nonNullable: true });

@@ -20,6 +20,7 @@ const DEMO_JOBS = [
   'hatch-shutter',
   'extractor-rocker',
   'hood-fan',
+  'steam-flaps',
 ];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;

@@ -3,6 +3,7 @@ import type { Answer, Answered, Question } from '../../core/answer';
 import type { Step } from '../../core/guide';
 import type { Job } from '../../core/job';
 import type { Planned } from '../../core/probe';
+import type { StudyVerdict } from '../../core/study';
 import { rowOf, type Bead, type RowBead } from '../../core/thread';
 import { Unanswered, WorkerClient } from './worker-client';
 
@@ -65,20 +66,20 @@ export class Assessor {
   }
 
   /** Asks for a job's answer; an older question about the same job is dropped. */
-  request(job: Job, skip: Skip = {}): void {
-    this.waiting.set(job.id, { job, skip, of: 'job' });
+  request(job: Job, skip: Skip = {}, studies: readonly StudyVerdict[] = []): void {
+    this.waiting.set(job.id, { job, skip, studies, of: 'job' });
     void this.pump();
   }
 
   /** Asks for the beads of a job's row; a whole answer that is wanted of it gives them as well. */
-  requestRow(job: Job): void {
-    if (this.waiting.get(job.id)?.of !== 'job') this.waiting.set(job.id, { job, skip: {}, of: 'row' });
+  requestRow(job: Job, studies: readonly StudyVerdict[] = []): void {
+    if (this.waiting.get(job.id)?.of !== 'job') this.waiting.set(job.id, { job, skip: {}, studies, of: 'row' });
     void this.pump();
   }
 
   /** The order for the whole board, made in the worker. Rejects with why where it cannot be made. */
   async plan(job: Job): Promise<readonly Planned[]> {
-    const answered = await this.ask({ job, skip: {}, of: 'board' });
+    const answered = await this.ask({ job, skip: {}, studies: [], of: 'board' });
     return answered.of === 'board' ? answered.plan : [];
   }
 

@@ -5,6 +5,7 @@ import type { Job, JobEdit, ListName, Lists, Place, Places, Room } from '../../c
 import { Assessor } from './assessor';
 import { JobsActions } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';
+import { Studies } from './studies';
 
 /** What the rooms work on: the open job, what follows from it, and the one way to change it. */
 @Injectable({ providedIn: 'root' })
@@ -18,6 +19,7 @@ export class Bench {
   );
   readonly found = computed(() => this.open() !== undefined);
   private readonly assessor = inject(Assessor);
+  private readonly studies = inject(Studies);
   private readonly result = computed(() => this.assessor.results()[this.id()]);
   /** Why the job could not be worked out as it is now; empty where it was. */
   readonly failure = computed(() => this.assessor.failures()[this.id()]?.why ?? '');
@@ -44,7 +46,7 @@ export class Bench {
     effect(() => {
       const job = version();
       this.assessor.first(this.id());
-      if (job) this.assessor.request(job, this.skipped());
+      if (job) this.assessor.request(job, this.skipped(), this.studies.verdicts(job.id));
     });
   }
 
@@ -120,7 +122,7 @@ export class Bench {
 
   /** Works the job out anew, after it failed. */
   tryAgain(): void {
-    this.assessor.request(this.job(), this.skipped());
+    this.assessor.request(this.job(), this.skipped(), this.studies.verdicts(this.id()));
   }
 
   readonly newId = (): string => crypto.randomUUID();

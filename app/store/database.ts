@@ -2,6 +2,7 @@ import { Injectable, signal } from '@angular/core';
 import Dexie, { type EntityTable } from 'dexie';
 import type { Job } from '../../core/job';
 import type { RowBead } from '../../core/thread';
+import type { StudyRow } from './studies';
 
 interface Row {
   id: string;
@@ -60,6 +61,7 @@ export class Database {
     photos: EntityTable<PhotoRow, 'id'>;
     drawers: EntityTable<DrawerRow, 'id'>;
     threads: EntityTable<ThreadRow, 'id'>;
+    studies: EntityTable<StudyRow, 'id'>;
   };
   /** What happened to the store under the page's feet; empty while nothing did. */
   readonly lost = signal('');
@@ -69,6 +71,7 @@ export class Database {
     this.db.version(2).stores({ jobs: 'id', photos: 'id' });
     this.db.version(3).stores({ jobs: 'id', photos: 'id', drawers: 'id' });
     this.db.version(4).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id' });
+    this.db.version(5).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id', studies: 'id, job' });
     this.db.on('blocked', () =>
       this.lost.set('Another tab holds an older version of this app open. Close it, and this one goes on.'),
     );
@@ -135,6 +138,14 @@ export class Database {
 
   async threads(): Promise<ThreadRow[]> {
     return this.db.threads.toArray();
+  }
+
+  async studies(): Promise<StudyRow[]> {
+    return this.db.studies.toArray();
+  }
+
+  async putStudy(row: StudyRow): Promise<void> {
+    await this.db.studies.put(row);
   }
 
   async putThread(row: ThreadRow): Promise<void> {

@@ -66,8 +66,8 @@ describe('an edit that cannot be', () => {
     ['a reading that is gone', { do: 'strike-reading', id: 'r9', struck: true } as const, /no reading r9/],
     [
       'a value beyond its bounds',
-      { do: 'set', at: 'thumb.hand', set: { turns: 0 } } as const,
-      /turns must be at least/,
+      { do: 'set', at: 'sheet', set: { reliability: 0 } } as const,
+      /reliability must be at least/,
     ],
     ['an item that is not there', { do: 'drop', list: 'survey.rails', key: 'x' } as const, /no x/],
   ])('%s changes nothing and is told', (_, edit, why) => {

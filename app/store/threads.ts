@@ -3,6 +3,7 @@ import type { Job } from '../../core/job';
 import { Assessor } from './assessor';
 import type { RowBead } from '../../core/thread';
 import { Database, type ThreadRow } from './database';
+import { Studies } from './studies';
 
 /** Which build of the program worked a thread out; its main script carries a hash of all of it. */
 const program = (): string => document.querySelector('script[src*="main"]')?.getAttribute('src') ?? '';
@@ -15,6 +16,7 @@ const program = (): string => document.querySelector('script[src*="main"]')?.get
 export class Threads {
   private readonly database = inject(Database);
   private readonly assessor = inject(Assessor);
+  private readonly studies = inject(Studies);
   private readonly kept = signal<Readonly<Record<string, ThreadRow>> | null>(null);
   /** False until what was kept from before is here, or known not to be. */
   readonly ready = computed(() => this.kept() !== null);
@@ -51,7 +53,8 @@ export class Threads {
     for (const job of jobs) {
       const row = kept[job.id];
       const old = row?.touchedAt !== job.touchedAt || row.program !== program();
-      if (old && done[job.id]?.job !== job && failed[job.id]?.job !== job) this.assessor.requestRow(job);
+      if (old && done[job.id]?.job !== job && failed[job.id]?.job !== job)
+        this.assessor.requestRow(job, this.studies.verdicts(job.id));
     }
   }
 }

@@ -1,6 +1,6 @@
 // Values, edits and spoiled documents drawn from the fields: bounds and just beyond them, odd names, what JSON allows and no job means.
 import type { AnyField, AnyFields } from '../../core/field';
-import { LIST_INFO, PLACE_INFO } from '../../core/job/places';
+import { isPressPlace, LIST_INFO, PLACE_INFO } from '../../core/job/places';
 import { readingFields, trialFields } from '../../core/job/job-fields';
 import type { Job, JobEdit } from '../../core/job';
 import type { Random } from '../../core/quantity';
@@ -83,8 +83,11 @@ function textFor(r: Random, label: string, job: Job): string {
     return pick(r, ['2026-03-02T14:00:00Z', '2026-03-02T14:00:00.5Z', '12:30', '23:59']);
   if (label === 'time zone')
     return pick(r, ['Europe/London', 'America/New_York', 'Asia/Kolkata', 'GMT+5', 'UTC', 'Mars/Base']);
+  const owners = [...job.presses, ...job.senses, ...job.hands, ...job.signs].map((x) => x.id);
+  if (/press|^line$/i.test(label) && r.next() < 0.9) return owners.length && r.next() < 0.7 ? pick(r, owners) : '';
+  if (label === 'Key') return pick(r, ['mine', 'wifi-17', 'Not a key']);
   if (label === 'stand-in') return pick(r, ['none', 'rice-pot', 'practice', 'practice-strange', 'toString']);
-  if (label === 'controller') return pick(r, ['wifi-17', 'wifi-17', 'toString', 'other']);
+  if (label === 'controller') return pick(r, ['wifi-17', 'wifi-34', 'header-28', 'toString', 'other']);
   return pick(r, NAMES);
 }
 
@@ -94,7 +97,14 @@ export function editFor(r: Random, job: Job, n: number): JobEdit {
   if (roll < 0.35) {
     const [at, { fields }] = pick(r, Object.entries(PLACE_INFO));
     const keys = Object.keys(fields).filter(() => r.next() < 0.3);
-    return { do: 'set', at, set: Object.fromEntries(keys.map((k) => [k, valueFor(r, fields[k]!, job)])) } as JobEdit;
+    // A place of a press says of which; now and then of one that is not there.
+    const of = r.next() < 0.9 ? (job.presses[0]?.id ?? 'x') : pick(r, NAMES);
+    return {
+      do: 'set',
+      at,
+      ...(isPressPlace(at) ? { of } : {}),
+      set: Object.fromEntries(keys.map((k) => [k, valueFor(r, fields[k]!, job)])),
+    } as JobEdit;
   }
   if (roll < 0.55) {
     const [list, { fields }] = pick(r, Object.entries(LIST_INFO));
@@ -102,8 +112,8 @@ export function editFor(r: Random, job: Job, n: number): JobEdit {
   }
   if (roll < 0.6) {
     const [list, { key }] = pick(r, Object.entries(LIST_INFO));
-    const [section, inner] = list.split('.') as ['survey', 'rails'];
-    const items = job[section][inner] as unknown as Record<string, string>[];
+    const [section, inner] = list.split('.') as ['survey', 'rails' | undefined];
+    const items = (inner === undefined ? job[section] : job[section][inner]) as unknown as Record<string, string>[];
     return { do: 'drop', list, key: items[0]?.[key] ?? 'x' } as JobEdit;
   }
   if (roll < 0.85) {
@@ -180,7 +190,7 @@ function spoilOnce(r: Random, root: unknown): void {
     else if (roll < 0.25 && Array.isArray(inner)) at[key] = Array.from({ length: 300 }, () => inner[0] ?? pick(r, ODD));
     else if (roll < 0.35) at[pick(r, NAMES)] = inner;
     else if (typeof inner === 'number' && roll < 0.8) at[key] = inner * pick(r, [0, -1, 1e-12, 1e-6, 10, 1e6, 1e300]);
-    else at[key] = pick(r, ODD);
+    else at[key] = structuredClone(pick(r, ODD));
     return;
   }
 }

@@ -1,3 +1,4 @@
+import { fed } from '../../core/testing/jobs';
 import { OHMS_APART, put, said } from '../bench-jobs';
 import { plan, button, tied, load, type Row } from './row';
 
@@ -94,7 +95,7 @@ export const MEASURED: readonly Row[] = [
     what: 'tied machine that feeds the controller',
     source: 'the same, by its rail',
     job: () =>
-      put(
+      fed(
         put(plan(tied, 'optocoupler'), 'survey', {
           rails: [
             {
@@ -112,8 +113,7 @@ export const MEASURED: readonly Row[] = [
             },
           ],
         }),
-        'feed',
-        { rail: 'r' },
+        { kind: 'rail', rail: 'r' },
       ),
     id: 'feed.isolated',
     verdict: 'stop',

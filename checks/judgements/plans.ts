@@ -1,3 +1,4 @@
+import { onPin, scripted } from '../../core/testing/jobs';
 import { APART, latching, put, said } from '../bench-jobs';
 import { plan, button, loop12, load, feed, COPPER, type Row } from './row';
 
@@ -23,7 +24,7 @@ export const PLANS: readonly Row[] = [
   {
     what: 'ten metres of thin lead',
     source: 'IEC 60028, 17.241 nΩ·m; 0.08 mm²',
-    job: () => feed({ leadMetres: 10 }),
+    job: () => feed({}, { metres: 10, squareMetres: 0.08e-6 }),
     id: 'feed.least-volts',
     own: 4.75 - ((2 * 10 * COPPER) / 0.08e-6) * (0.4 + (3.2 - 1.25) / 270),
     verdict: 'stop',
@@ -138,21 +139,21 @@ export const PLANS: readonly Row[] = [
   {
     what: 'a weakly high pin without a pull-down, NPN',
     source: '3.3 V through 30 kΩ into a base; ngspice beside this',
-    job: () => put(plan(button, 'npn-to-ground'), 'board', { pressPin: 12, pullDown: false }),
+    job: () => onPin(plan(button, 'npn-to-ground', { pullDown: false }), 12),
     id: 'board.press-pin',
     verdict: 'stop',
   },
   {
     what: 'the same with 3.3 kΩ to ground',
     source: '3.3 V · 3.3/(3.3 + 30) = 0.33 V',
-    job: () => put(plan(button, 'npn-to-ground'), 'board', { pressPin: 12, pullDown: true }),
+    job: () => onPin(plan(button, 'npn-to-ground', { pullDown: true }), 12),
     id: 'board.press-pin',
     verdict: 'settled',
   },
   {
     what: 'a module that is fed before its controller',
     source: '(5 − 2.46 − 0.6) V/1 kΩ = 1.9 mA, pulls in from 0.8 mA',
-    job: () => put(plan(button, 'relay-module'), 'board', { pullDown: false }),
+    job: () => plan(button, 'relay-module', { pullDown: false }),
     id: 'board.press-pin',
     verdict: 'tight',
   },
@@ -192,7 +193,7 @@ export const PLANS: readonly Row[] = [
   {
     what: 'finger, a press of an hour',
     source: 'a stalled servo, ten seconds at most',
-    job: () => put(plan(button, 'finger'), 'act', { script: [{ do: 'press', seconds: 3600 }] }),
+    job: () => scripted(plan(button, 'finger'), [{ do: 'press', seconds: 3600 }]),
     id: 'thumb.finger.stall-time',
     own: 3600,
     limit: 10,

@@ -1,6 +1,7 @@
+import { fed, pressed } from '../../core/testing/jobs';
 import type { Verdict } from '../../core/finding';
-import type { Job, ThumbPlan, Way } from '../../core/job';
-import { APART, dryPair, finished, lowButton, mainsLoad, put, said, scannedKey } from '../bench-jobs';
+import type { BenchPlan, FeedLink, FeedSource, Job, Press, Way } from '../../core/job';
+import { APART, dryPair, finished, lowButton, mainsLoad, said, scannedKey } from '../bench-jobs';
 
 /** `value` within a share of `own`; `limit` the same; `verdict` one of these. What is left out is not judged. */
 export interface Row {
@@ -13,8 +14,8 @@ export interface Row {
   readonly verdict?: Verdict | readonly Verdict[];
 }
 
-export const plan = (job: Job, way: Way, set: Partial<ThumbPlan> = {}): Job =>
-  put(finished(job), 'thumb', { way, resistorOhms: null, ...set });
+export const plan = (job: Job, way: Way, set: Partial<Press> & Partial<BenchPlan> = {}): Job =>
+  pressed(finished(job), { way, resistorOhms: null, ...set });
 export const button = said([...APART, ...lowButton(4.98, 10e3)]);
 export const weak = said([...APART, ...lowButton(4.98, 2.6e6).filter((l) => !l.includes('short')), 'it short 1.92 uA']);
 export const key = said([...APART, ...scannedKey(4.96), 'it B loaded-10k 1.55 V']);
@@ -23,7 +24,8 @@ export const loop24 = said([...APART, ...dryPair('24 VAC', 19.2)]);
 export const loop12 = said([...APART, ...dryPair('11.6 V', 8.2)]);
 export const tied = said(['ground to mains off 120k', ...lowButton(4.98, 10e3)]);
 export const load = said([...APART, ...mainsLoad]);
-export const feed = (set: Partial<Job['feed']>): Job => put(plan(button, 'solid-state-relay'), 'feed', set);
+export const feed = (source: Partial<FeedSource>, lead: Partial<FeedLink> = {}): Job =>
+  fed(plan(button, 'solid-state-relay'), source, lead);
 export const hot = (amps: number, doubling: number): number => amps * 2 ** (35 / doubling);
 export const not: readonly Verdict[] = ['tight', 'stop', 'unknown'];
 export const COPPER = 17.241e-9;

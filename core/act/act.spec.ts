@@ -3,7 +3,7 @@ import { assess } from '../assess';
 import type { Facts } from '../facts';
 import { edited, type Fault, type Job, type MachineModel } from '../job';
 import { seededRandom } from '../quantity';
-import { changed, demoJob, findingOf } from '../testing/jobs';
+import { changed, demoJob, findingOf, scripted, withSense } from '../testing/jobs';
 import { actFindings, FAULT_RATES, oneRun, scriptPresses, simulate, simulateDays } from '.';
 
 const pot: MachineModel = {
@@ -138,6 +138,23 @@ describe('many days', () => {
     near(o.powerCuts, days, FAULT_RATES.cutsPerYear / 365);
   });
 
+  it('takes ten times as long for ten times the days', () => {
+    const took = (years: number): number => {
+      const many = Array.from({ length: 365 * years }, (_, d) => d * 86400 + 38_400);
+      const run_ = (): void =>
+        void simulateDays({ machine: lamp, script: [...press] }, many, 365 * years, seededRandom(3));
+      run_();
+      const times = Array.from({ length: 5 }, () => {
+        const began = performance.now();
+        run_();
+        return performance.now() - began;
+      });
+      return Math.min(...times);
+    };
+    // With room for what a busy machine adds.
+    expect(took(100)).toBeLessThan(20 * took(10) + 5);
+  });
+
   it('forgives a machine that stops by itself and not one that flips', () => {
     const p = simulateDays({ machine: pot, script: [...press] }, starts, 365, seededRandom(3));
     const l = simulateDays({ machine: lamp, script: [...press] }, starts, 365, seededRandom(3));
@@ -149,15 +166,16 @@ describe('many days', () => {
 describe('what Act judges', () => {
   const job = demoJob('rice-pot');
   it('wants twice the shortest press, and offers it', () => {
-    expect(
-      findingOf(changed(job, 'act', { script: [{ do: 'press', seconds: 0.05 }] }), 'act.press-length'),
-    ).toMatchObject({ verdict: 'tight', remedy: { label: 'Use 80 ms' } });
-    const short = changed(job, 'act', { script: [{ do: 'press', seconds: 0.02 }] });
+    expect(findingOf(scripted(job, [{ do: 'press', seconds: 0.05 }]), 'act.press-length')).toMatchObject({
+      verdict: 'tight',
+      remedy: { label: 'Use 80 ms' },
+    });
+    const short = scripted(job, [{ do: 'press', seconds: 0.02 }]);
     expect(findingOf(short, 'act.press-length').verdict).toBe('stop');
     const press = { do: 'press', seconds: 0.2 } as const;
     const gap = (seconds: number | null) =>
       findingOf(
-        changed(job, 'act', { script: seconds === null ? [press, press] : [press, { do: 'wait', seconds }, press] }),
+        scripted(job, seconds === null ? [press, press] : [press, { do: 'wait', seconds }, press]),
         'act.press-gap',
       );
     expect([gap(null), gap(0.03), gap(0.05), gap(0.2)].map((f) => f.verdict)).toEqual([
@@ -168,13 +186,13 @@ describe('what Act judges', () => {
     ]);
     expect(gap(null).remedy?.edit).toMatchObject({ set: { script: [press, { do: 'wait', seconds: 0.2 }, press] } });
     expect(findingOf(short, 'act.run').verdict).toBe('stop');
-    expect(findingOf(changed(job, 'act', { script: [] }), 'act.script').remedy?.label).toBe('Press for 180 ms');
+    expect(findingOf(scripted(job, []), 'act.script').remedy?.label).toBe('Press for 180 ms');
   });
 
   it('stops a door that one missed press leaves the wrong way; a contact that nothing looks at settles nothing', () => {
     const door = demoJob('yard-gate');
     expect(findingOf(door, 'act.missed-press').verdict).toBe('stop');
-    expect(findingOf(changed(door, 'sense', { contact: 'at-rest' }), 'act.missed-press')).toMatchObject({
+    expect(findingOf(withSense(door), 'act.missed-press')).toMatchObject({
       verdict: 'stop',
       title: expect.stringContaining('nothing looks at it yet'),
     });
@@ -199,7 +217,7 @@ describe('what Act judges', () => {
   });
 
   it('stops a press that is longer than the machine takes for one', () => {
-    const long = changed(demoJob('rice-pot'), 'act', { script: [{ do: 'press', seconds: 5 }] });
+    const long = scripted(demoJob('rice-pot'), [{ do: 'press', seconds: 5 }]);
     expect(findingOf(long, 'act.press-longest')).toMatchObject({ verdict: 'stop', limit: { value: 2 } });
   });
 

@@ -1,6 +1,6 @@
-import type { Fault, MachineModel, ScriptStep } from '../job';
+import type { Fault, MachineModel } from '../job';
 import type { Random } from '../quantity';
-import { simulate } from './simulate';
+import { simulate, type TimedStep } from './simulate';
 
 /** How often things go wrong (`fault-rates`). */
 export const FAULT_RATES = { missedShare: 1 / 50, handPerDay: 1 / 6, cutsPerYear: 2, cutSeconds: 600 } as const;
@@ -26,7 +26,7 @@ export interface DaysOutcome {
  * @param random seeded stream; the same seed gives the same days.
  */
 export function simulateDays(
-  plan: { machine: MachineModel; script: readonly ScriptStep[] },
+  plan: { machine: MachineModel; script: readonly TimedStep[] },
   starts: readonly number[],
   days: number,
   random: Random,
@@ -45,9 +45,12 @@ export function simulateDays(
   }
   const trace = simulate({ ...plan, faults, starts, end });
   const count = (kind: Fault['kind']): number => faults.filter((f) => f.kind === kind).length;
+  let apart = 0;
   const asBelieved = starts.filter((start, i) => {
     const until = starts[i + 1] ?? end;
-    return !trace.parted.some((p) => p.to > start && p.from < until);
+    while (apart < trace.parted.length && trace.parted[apart]!.to <= start) apart++;
+    const first = trace.parted[apart];
+    return !first || first.from >= until;
   }).length;
   return {
     days,
@@ -63,7 +66,7 @@ export function simulateDays(
   };
 }
 
-function pressOffsets(script: readonly ScriptStep[]): number[] {
+function pressOffsets(script: readonly TimedStep[]): number[] {
   let t = 0;
   return script.flatMap((s) => {
     const at = t;

@@ -1,24 +1,17 @@
-import {
-  atMost,
-  chosen,
-  constant,
-  derive,
-  derivedLimit,
-  finding,
-  judged,
-  type Finding,
-  type Remedy,
-  summary,
-} from '../finding';
+import { finding, summary, type Finding } from '../finding';
 import type { Facts, SequenceRule } from '../facts';
-import { knownMachine, type Job, type MachineModel, type ScriptStep } from '../job';
+import { knownMachine, restContact, stateSense, type Job, type MachineModel } from '../job';
 import { formatQuantity } from '../quantity';
+import { gapFinding, lengthFindings } from './press-lengths';
+import { neverFindings } from './nevers';
+import { heardPress, heardScript, unheard } from './heard';
 import { scriptSeconds, simulate, type Trace } from './simulate';
 import { USUAL_PRESS_SECONDS } from './watch';
 
 /** The span that the lanes show: the script, the machine's own run and the pinned faults, with room after them. */
 export function laneSeconds(job: Job, machine: MachineModel): number {
-  const { script, faults } = job.act;
+  const { faults } = job.act;
+  const { script } = job.act;
   const run = machine.kind === 'flips' ? 10 : machine.runSeconds;
   const lastFault = Math.max(0, ...faults.map((f) => f.atSeconds + f.seconds));
   return Math.max(scriptSeconds(script) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
@@ -27,12 +20,18 @@ export function laneSeconds(job: Job, machine: MachineModel): number {
 /** One run of the script, started at zero, with the faults pinned in Act; null while the machine is not known. */
 export function oneRun(job: Job, faults = job.act.faults): Trace | null {
   const machine = knownMachine(job.act.machine);
-  return machine && simulate({ machine, script: job.act.script, faults, starts: [0], end: laneSeconds(job, machine) });
+  return (
+    machine && simulate({ machine, script: heardScript(job), faults, starts: [0], end: laneSeconds(job, machine) })
+  );
 }
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  return [...scriptFindings(job, facts), ...(facts.press?.sequence ?? []).map(sequence)];
+  return [
+    ...scriptFindings(job, facts),
+    ...neverFindings(job),
+    ...facts.presses.flatMap((p) => p.sequence).map(sequence),
+  ];
 }
 
 /**
@@ -52,7 +51,7 @@ const sequence = (rule: SequenceRule, i: number): Finding =>
   });
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {
-  const { script, machine } = job.act;
+  const { machine } = job.act;
   const shortestSeen = machine.shortestPressSeconds;
   const out: Finding[] =
     machine.kind === 'unknown'
@@ -67,8 +66,20 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
           }),
         ]
       : [];
-  const presses = script.filter((s) => s.do === 'press');
+  const presses = heardScript(job).filter((s) => s.do === 'press');
+  const others = unheard(job);
+  const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
+  if (others.length > 0)
+    out.push(
+      finding('act', 'unheard', {
+        verdict: 'unknown',
+        title: `The run follows ${followed} alone: what ${others.join(' and ')} does to the machine is not told`,
+        caption: 'other presses not run',
+        remedy: { text: 'Try those presses at the machine itself, in Try.' },
+      }),
+    );
   if (presses.length === 0) {
+    const first = job.presses[0]?.id;
     const seconds = Math.max(USUAL_PRESS_SECONDS, 2 * (shortestSeen ?? 0));
     return [
       ...out,
@@ -78,13 +89,17 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
         caption: 'no press yet',
         remedy: {
           text: 'One press of twice the shortest press that the machine obeys is a good beginning.',
-          label: `Press for ${formatQuantity(seconds, 's')}`,
-          edit: {
-            do: 'set',
-            at: 'act',
-            set: { script: [{ do: 'press', seconds }] },
-            say: `press for ${formatQuantity(seconds, 's')}`,
-          },
+          ...(first === undefined
+            ? {}
+            : {
+                label: `Press for ${formatQuantity(seconds, 's')}`,
+                edit: {
+                  do: 'set',
+                  at: 'act',
+                  set: { script: [{ do: 'press', press: first, other: false, seconds }] },
+                  say: `press for ${formatQuantity(seconds, 's')}`,
+                },
+              }),
         },
       }),
     ];
@@ -115,177 +130,6 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
   return out;
 }
 
-/** The presses of the script against the shortest and the longest that the machine takes as meant. */
-function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
-  const { script, machine } = job.act;
-  const out: Finding[] = [];
-  const longer = (seconds: number): Remedy => ({
-    text: `Press for ${formatQuantity(seconds, 's')}.`,
-    label: `Use ${formatQuantity(seconds, 's')}`,
-    edit: {
-      do: 'set',
-      at: 'act',
-      set: { script: script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s)) },
-      say: `press for ${formatQuantity(seconds, 's')}`,
-    },
-  });
-  if (machine.shortestPressSeconds === null)
-    out.push(
-      finding('act', 'press-length', {
-        verdict: 'unknown',
-        title: 'How short a press the machine still obeys is not known',
-        caption: 'shortest press?',
-        source: ['press-length'],
-        remedy: {
-          text: 'Press it by hand, ever shorter, until it no longer obeys; enter the shortest that it obeyed.',
-        },
-      }),
-    );
-  else {
-    const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
-      constant('k', 'margin', 2, '1', 'press-length'),
-      chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
-    ]);
-    const length = derive('shortest press of the script', 't_press', 't', 's', [
-      chosen('t', 'press', shortest, 's', 'press script', [0.001, 3600]),
-    ]);
-    out.push(
-      judged('act', 'press-length', {
-        title: 'Shortest press against twice what the machine obeys',
-        caption: 'press length',
-        steps: [length],
-        limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
-        tightShare: 'met',
-        verdict:
-          shortest < machine.shortestPressSeconds ? 'stop' : shortest < wanted.result.value ? 'tight' : 'settled',
-        remedy: shortest >= wanted.result.value ? null : longer(wanted.result.value),
-      }),
-    );
-  }
-  const fact = facts.controls[job.thumb.control];
-  const holds =
-    fact !== undefined &&
-    fact.leading === 'latching-switch' &&
-    facts.press !== null &&
-    facts.press.input === 'level' &&
-    facts.press.outputs === 1;
-  if (holds) {
-    const run = machine.runSeconds;
-    const held = run !== null && run > 0 && longest >= run;
-    out.push(
-      finding('act', 'hold', {
-        verdict: held ? 'settled' : run === null ? 'unknown' : 'stop',
-        title: held
-          ? 'The switch stays down by itself; the contact is held as long as the machine must run'
-          : 'This switch stays down by itself: a contact that closes for ' +
-            `${formatQuantity(longest, 's')} runs the machine for ${formatQuantity(longest, 's')} ` +
-            'and no longer',
-        caption: held ? 'held for the run' : 'press must be held',
-        source: ['press-length'],
-        remedy: held
-          ? null
-          : {
-              text: 'Hold the contact for as long as the machine must run, or push the switch itself with a finger.',
-              ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(run).edit } : {}),
-            },
-      }),
-    );
-  }
-  const most = derive('longest press of the script', 't_long', 't', 's', [
-    chosen('t', 'press', longest, 's', 'press script', [0.001, 3600]),
-  ]);
-  if (machine.longestPressSeconds === null) {
-    out.push(
-      finding('act', 'press-longest', {
-        verdict: 'unknown',
-        title:
-          'How long a press may last before the machine takes it for something else, or for a stuck button, is not known',
-        caption: 'longest press?',
-        source: ['press-longest'],
-        remedy: {
-          text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
-        },
-      }),
-    );
-  } else {
-    out.push(
-      judged('act', 'press-longest', {
-        title: 'Longest press against what the machine still takes for one',
-        caption: 'longest press',
-        steps: [most],
-        limit: atMost(machine.longestPressSeconds, 's', 'longest press that it takes for one', {
-          from: 'maker',
-          what: 'machine, in Act',
-        }),
-        tightShare: 0.1,
-        source: ['press-longest'],
-      }),
-    );
-  }
-  return out;
-}
-
-/** The script with a wait of at least `seconds` between any two presses. */
-function spread(script: readonly ScriptStep[], seconds: number): ScriptStep[] {
-  return script.flatMap((s, i): ScriptStep[] => {
-    const [before, after] = [script[i - 1], script[i + 1]];
-    if (s.do === 'wait')
-      return [before?.do === 'press' && after?.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s];
-    return before?.do === 'press' ? [{ do: 'wait', seconds }, s] : [s];
-  });
-}
-
-/** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
-function gapFinding(job: Job): Finding[] {
-  const { script, machine } = job.act;
-  const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
-  const gaps = list.slice(1).map((at, n) => script.slice(list[n]! + 1, at).reduce((t, s) => t + s.seconds, 0));
-  if (gaps.length === 0) return [];
-  const least = Math.min(...gaps);
-  const usual = Math.max(0.2, 2 * (machine.shortestPressSeconds ?? 0));
-  const remedy: Remedy = {
-    text: `Let go for ${formatQuantity(usual, 's')} between two presses.`,
-    label: `Wait ${formatQuantity(usual, 's')}`,
-    edit: {
-      do: 'set',
-      at: 'act',
-      set: { script: spread(script, usual) },
-      say: `wait ${formatQuantity(usual, 's')} between presses`,
-    },
-  };
-  if (least === 0)
-    return [
-      finding('act', 'press-gap', {
-        verdict: 'stop',
-        title: 'Two presses without a wait between them are one long press',
-        caption: 'no wait between',
-        source: ['press-gap'],
-        remedy,
-      }),
-    ];
-  if (machine.shortestPressSeconds === null) return [];
-  const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
-    constant('k', 'margin', 2, '1', 'press-gap'),
-    chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
-  ]);
-  const gap = derive('shortest wait between two presses', 't_gap', 't', 's', [
-    chosen('t', 'wait', least, 's', 'press script', [0.001, 3600]),
-  ]);
-  const met = least >= wanted.result.value;
-  return [
-    judged('act', 'press-gap', {
-      title: 'Wait between two presses against twice what the machine obeys',
-      caption: 'wait between',
-      steps: [gap],
-      limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
-      tightShare: 'met',
-      source: ['press-gap'],
-      verdict: least < machine.shortestPressSeconds ? 'stop' : met ? 'settled' : 'tight',
-      remedy: met ? null : remedy,
-    }),
-  ];
-}
-
 function missedPress(job: Job): Finding {
   const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0 }])!;
   const parted = trace.parted.reduce((s, p) => s + p.to - p.from, 0);
@@ -304,7 +148,7 @@ function missedPress(job: Job): Finding {
   const grave =
     lasting && (job.wish.hazards.includes('moving-door') || job.act.machine.kind === 'open-stop-close-stop');
   // A contact in Sense helps only what looks at it, and neither this run nor the packed program does so far.
-  const sensed = job.sense.contact !== 'none';
+  const sensed = stateSense(job) !== undefined;
   return finding('act', 'missed-press', {
     verdict: grave ? 'stop' : lasting ? 'tight' : 'settled',
     title: sensed && lasting ? `${text}. The contact in Sense would show it, and nothing looks at it yet` : text,
@@ -319,12 +163,7 @@ function missedPress(job: Job): Finding {
             ? {}
             : {
                 label: 'Add one contact at rest',
-                edit: {
-                  do: 'set',
-                  at: 'sense',
-                  set: { contact: 'at-rest', restsClosed: true },
-                  say: 'one contact at rest',
-                },
+                edit: restContact(job),
               }),
         }
       : null,

@@ -1,14 +1,9 @@
 import type { Fault, MachineModel, ScriptStep } from '../job';
-import {
-  atRest,
-  ended,
-  positionAfter,
-  powerBack,
-  powerLost,
-  pressed,
-  type MachineState,
-  type MachineWord,
-} from './machine';
+import { compile, positionAt, roomFor, run, WORLD_EVENTS, type Compiled, type Course, type Happenings } from '../world';
+import { tableOf, type MachineWord } from './machine';
+
+/** A step of a script as the control that is followed meets it. */
+export type TimedStep = Pick<ScriptStep, 'do' | 'seconds'>;
 
 export interface Span {
   readonly from: number;
@@ -42,7 +37,7 @@ export interface Trace {
 
 export interface Scenario {
   readonly machine: MachineModel;
-  readonly script: readonly ScriptStep[];
+  readonly script: readonly TimedStep[];
   readonly faults: readonly Fault[];
   /** Instants at which the script is started, s. */
   readonly starts: readonly number[];
@@ -52,12 +47,8 @@ export interface Scenario {
 /** How long a person holds a button, s: common practice. */
 const HAND_SECONDS = 0.3;
 
-interface Press extends Span {
-  readonly by: 'plan' | 'hand';
-}
-
 /** The closures that a script makes from one start. */
-export function scriptPresses(script: readonly ScriptStep[], start: number): Span[] {
+export function scriptPresses(script: readonly TimedStep[], start: number): Span[] {
   let t = start;
   const out: Span[] = [];
   for (const step of script) {
@@ -68,41 +59,28 @@ export function scriptPresses(script: readonly ScriptStep[], start: number): Spa
 }
 
 /** Length of a script, s. */
-export const scriptSeconds = (script: readonly ScriptStep[]): number => script.reduce((s, x) => s + x.seconds, 0);
+export const scriptSeconds = (script: readonly TimedStep[]): number => script.reduce((s, x) => s + x.seconds, 0);
 
-/** Simulates a scenario exactly: events in order of time, nothing sampled. Deterministic. */
+const PRESS = WORLD_EVENTS.indexOf('press');
+const LOST = WORLD_EVENTS.indexOf('power lost');
+const BACK = WORLD_EVENTS.indexOf('power back');
+
+/** Simulates a scenario exactly: events in order of time, nothing sampled. Deterministic; its cost grows with the events alone. */
 export function simulate(s: Scenario): Trace {
-  const cuts = s.faults
-    .filter((f) => f.kind === 'power-cut')
-    .map((f) => ({ from: f.atSeconds, to: f.atSeconds + f.seconds }))
-    .filter((c) => c.from < s.end);
-  const planned = s.starts.flatMap((start) => runUntilCut(scriptPresses(s.script, start), cuts, start));
+  const cuts = cutsOf(s);
+  const planned = plannedPresses(s, cuts);
+  const deaf = deafOf(s.faults, planned);
   const hand = s.faults
     .filter((f) => f.kind === 'hand-press')
     .map((f): Span => ({ from: f.atSeconds, to: f.atSeconds + HAND_SECONDS }));
-  const deaf = s.faults
-    .filter((f) => f.kind === 'missed-press')
-    .map((f) => nearestPress(planned, f.atSeconds))
-    .filter((p) => p !== undefined);
-  const presses: Press[] = [
-    ...planned.map((p) => ({ ...p, by: 'plan' as const })),
-    ...hand.map((p) => ({ ...p, by: 'hand' as const })),
-  ].sort((a, b) => a.from - b.from);
-  const real = run(
-    s.machine,
-    presses.filter((p) => !deaf.includes(planned.find((x) => x.from === p.from && p.by === 'plan') ?? p)),
-    cuts,
-    s.end,
-  );
-  const ideal = run(
-    s.machine,
-    planned.map((p) => ({ ...p, by: 'plan' as const })),
-    [],
-    s.end,
-  );
+  const machine = compile(tableOf(s.machine));
+  const least = s.machine.shortestPressSeconds;
+  const heard = planned.filter((_, i) => !deaf.has(i));
+  const real = follow(machine, happenings(least, heard, hand, cuts), s.end);
+  const ideal = follow(machine, happenings(least, planned, [], []), s.end);
   return {
     contact: planned.filter((p) => p.from < s.end),
-    missed: deaf.map((p) => p.from),
+    missed: [...deaf].sort((a, b) => a - b).map((i) => planned[i]!.from),
     seen: real.seen,
     machine: real.spans,
     believes: ideal.spans,
@@ -113,77 +91,106 @@ export function simulate(s: Scenario): Trace {
   };
 }
 
-/** A cut takes the controller down too: the press under way ends and the rest of the script is lost. */
-function runUntilCut(presses: readonly Span[], cuts: readonly Span[], start: number): Span[] {
-  if (cuts.some((c) => c.from <= start && start < c.to)) return [];
-  const cut =
-    cuts
-      .map((c) => c.from)
-      .filter((t) => t > start)
-      .sort((a, b) => a - b)[0] ?? Number.POSITIVE_INFINITY;
-  return presses.filter((p) => p.from < cut).map((p) => ({ from: p.from, to: Math.min(p.to, cut) }));
-}
-
-function nearestPress(presses: readonly Span[], at: number): Span | undefined {
-  return [...presses].sort((a, b) => Math.abs(a.from - at) - Math.abs(b.from - at))[0];
-}
-
-type Event = { at: number; kind: 'press'; by: 'plan' | 'hand' } | { at: number; kind: 'cut' | 'back' };
-
-function run(m: MachineModel, presses: readonly Press[], cuts: readonly Span[], end: number) {
-  const events: Event[] = [
-    // The machine obeys once the contact has been closed for its shortest press; shorter ones it never sees.
-    ...presses
-      .filter((p) => p.to - p.from >= m.shortestPressSeconds)
-      .map((p): Event => ({ at: p.from + m.shortestPressSeconds, kind: 'press', by: p.by })),
-    ...cuts.flatMap((c): Event[] => [
-      { at: c.from, kind: 'cut' },
-      { at: c.to, kind: 'back' },
-    ]),
-  ].sort((a, b) => a.at - b.at);
-  const spans: StateSpan[] = [];
-  const travel: TravelPoint[] = [];
-  const seen: SeenPress[] = [];
-  let state: MachineState = atRest(m);
-  let before = state;
-  let since = 0;
-  const enter = (next: MachineState, at: number): void => {
-    if (at > since) spans.push({ from: since, to: at, word: state.word });
-    travel.push({ at: since, position: state.position }, { at, position: positionAfter(m, state, at - since) });
-    state = next;
-    since = at;
-  };
-  const letPass = (until: number): void => {
-    while (state.until <= until) {
-      const at = state.until;
-      enter(ended(m, state), at);
-    }
-  };
-  for (const e of events) {
-    if (e.at > end) break;
-    letPass(e.at);
-    if (e.kind === 'press' && state.word !== 'no power') {
-      seen.push({ at: e.at, by: e.by });
-      const next = pressed(m, state, since, e.at);
-      if (next !== state) enter(next, e.at);
-    } else if (e.kind === 'cut') {
-      before = state;
-      enter(powerLost(m, state, since, e.at), e.at);
-    } else if (e.kind === 'back') enter(powerBack(m, state, before, e.at), e.at);
-  }
-  letPass(end);
-  enter(state, end);
-  return { spans: joined(spans), travel, seen };
-}
-
-function joined(spans: readonly StateSpan[]): StateSpan[] {
-  const out: StateSpan[] = [];
-  for (const s of spans) {
-    const last = out[out.length - 1];
-    if (last && last.word === s.word) out[out.length - 1] = { ...last, to: s.to };
-    else out.push(s);
+/** Power cuts in order, those that touch as one. */
+function cutsOf(s: Scenario): Span[] {
+  const cuts = s.faults
+    .filter((f) => f.kind === 'power-cut' && f.atSeconds < s.end)
+    .map((f) => ({ from: f.atSeconds, to: f.atSeconds + f.seconds }))
+    .sort((a, b) => a.from - b.from);
+  const out: { from: number; to: number }[] = [];
+  for (const c of cuts) {
+    const last = out.at(-1);
+    if (last && c.from <= last.to) last.to = Math.max(last.to, c.to);
+    else out.push(c);
   }
   return out;
+}
+
+/** A cut takes the controller down too: the press under way ends and the rest of the script is lost; none begins in the dark. */
+function plannedPresses(s: Scenario, cuts: readonly Span[]): Span[] {
+  let c = 0;
+  const out = [...s.starts]
+    .sort((a, b) => a - b)
+    .flatMap((start) => {
+      while (c < cuts.length && cuts[c]!.to <= start) c++;
+      const next = cuts[c];
+      if (next && next.from <= start) return [];
+      const cut = next?.from ?? Infinity;
+      return scriptPresses(s.script, start)
+        .filter((p) => p.from < cut)
+        .map((p) => ({ from: p.from, to: Math.min(p.to, cut) }));
+    });
+  return out.sort((a, b) => a.from - b.from);
+}
+
+/** Which presses are missed: of each such fault the one that is nearest to it. */
+function deafOf(faults: readonly Fault[], planned: readonly Span[]): ReadonlySet<number> {
+  const deaf = new Set<number>();
+  if (planned.length === 0) return deaf;
+  for (const f of faults) {
+    if (f.kind !== 'missed-press') continue;
+    let [low, high] = [0, planned.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (planned[middle]!.from < f.atSeconds) low = middle + 1;
+      else high = middle;
+    }
+    const [before, after] = [planned[low - 1], planned[low]];
+    const nearer = before && (!after || f.atSeconds - before.from <= after.from - f.atSeconds) ? low - 1 : low;
+    deaf.add(nearer);
+  }
+  return deaf;
+}
+
+interface Told extends Happenings {
+  /** By whom each press was made. */
+  readonly by: readonly ('plan' | 'hand' | null)[];
+}
+
+/** Everything that reaches the machine in order of time. It obeys once a contact was closed for its shortest press. */
+function happenings(least: number, planned: readonly Span[], hand: readonly Span[], cuts: readonly Span[]): Told {
+  const list: { at: number; what: number; by: 'plan' | 'hand' | null }[] = [];
+  const press =
+    (by: 'plan' | 'hand') =>
+    (p: Span): void => {
+      if (p.to - p.from >= least) list.push({ at: p.from + least, what: PRESS, by });
+    };
+  planned.forEach(press('plan'));
+  hand.forEach(press('hand'));
+  for (const c of cuts) list.push({ at: c.from, what: LOST, by: null }, { at: c.to, what: BACK, by: null });
+  list.sort((a, b) => a.at - b.at);
+  return {
+    at: Float64Array.from(list, (x) => x.at),
+    what: Uint8Array.from(list, (x) => x.what),
+    by: list.map((x) => x.by),
+    count: list.length,
+  };
+}
+
+function follow(m: Compiled, told: Told, end: number) {
+  const course = run(m, told, end, roomFor(2 * told.count + 8, told.count));
+  const word = (state: number): MachineWord => m.words[state]! as MachineWord;
+  const seen: SeenPress[] = [];
+  for (let i = 0; i < told.count && told.at[i]! <= end; i++) {
+    const by = told.by[i];
+    if (by && word(course.found[i]!) !== 'no power') seen.push({ at: told.at[i]!, by });
+  }
+  return { seen, ...spansOf(m, course, end, word) };
+}
+
+function spansOf(m: Compiled, c: Course, end: number, word: (state: number) => MachineWord) {
+  const spans: StateSpan[] = [];
+  const travel: TravelPoint[] = [];
+  for (let i = 0; i < c.count; i++) {
+    const [from, state, position] = [c.from[i]!, c.state[i]!, c.position[i]!];
+    const to = i + 1 < c.count ? c.from[i + 1]! : end;
+    travel.push({ at: from, position }, { at: to, position: positionAt(m, state, position, to - from) });
+    if (to <= from) continue;
+    const last = spans.at(-1);
+    if (last && last.word === word(state)) spans[spans.length - 1] = { ...last, to };
+    else spans.push({ from, to, word: word(state) });
+  }
+  return { spans, travel };
 }
 
 function partings(believed: readonly StateSpan[], truth: readonly StateSpan[]) {

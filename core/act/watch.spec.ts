@@ -33,9 +33,9 @@ describe('a run as it is watched', () => {
     expect(freshFault('f', 'missed-press', 40)).toEqual({ id: 'f', kind: 'missed-press', atSeconds: 0, seconds: 0 });
     expect(freshFault('f', 'power-cut', 40)).toMatchObject({ atSeconds: 12, seconds: 6 });
     expect(freshFault('f', 'hand-press', 40)).toMatchObject({ atSeconds: 12, seconds: 0 });
-    expect([freshStep('press'), freshStep('wait')]).toEqual([
-      { do: 'press', seconds: 0.18 },
-      { do: 'wait', seconds: 1 },
+    expect([freshStep('press', 'start'), freshStep('wait', 'start')]).toEqual([
+      { do: 'press', press: 'start', other: false, seconds: 0.18 },
+      { do: 'wait', press: '', other: false, seconds: 1 },
     ]);
   });
 });

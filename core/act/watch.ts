@@ -13,8 +13,10 @@ export const USUAL_PRESS_SECONDS = 0.18;
 const USUAL_WAIT_SECONDS = 1;
 
 /** A new step of the press script. */
-export const freshStep = (what: ScriptStep['do']): ScriptStep => ({
+export const freshStep = (what: ScriptStep['do'], press: string): ScriptStep => ({
   do: what,
+  press: what === 'press' ? press : '',
+  other: false,
   seconds: what === 'press' ? USUAL_PRESS_SECONDS : USUAL_WAIT_SECONDS,
 });
 

@@ -1,28 +1,34 @@
 import { describe, expect, it } from 'vitest';
+import { assess } from '../assess';
 import type { PressFact } from '../facts';
-import { changed, demoJob, findingOf } from '../testing/jobs';
-import { contactAtPowerUp, judgePin, longestClosed, PROFILES, rankPins } from '.';
+import { edited, freshHand } from '../job';
+import { changed, demoJob, fed, findingOf, onPin, pressed } from '../testing/jobs';
+import { linesOf, type Line } from '../lines';
+import { assignPins, contactOver, fitOf, longestClosed, pinAt, SHIPPED_BOARDS } from '.';
 
-const profile = PROFILES['wifi-17']!;
-const pin = (gpio: number) => profile.pins.find((p) => p.gpio === gpio)!;
+const profile = SHIPPED_BOARDS[0]!;
+const pin = (gpio: number) => pinAt(profile, gpio)!;
+/** The line of a press on its first pin. */
+const lineOf = (press: PressFact): Line => linesOf(demoJob('yard-gate'), [press])[0]!;
 const base: PressFact = {
+  id: 'press',
+  name: 'gate',
+  control: 'control-gate',
+  pins: [{ end: 'pin', part: '', direction: 'out', sort: 'level', acts: true }],
+  pullDown: false,
   way: 'relay-contact',
   verdict: 'settled',
   pulses: null,
-  drawOrigin: { from: 'computed', what: 'test' },
   sharesGround: false,
   galvanicallyApart: true,
   turnOnVolts: 0.4,
   turnOnAmps: 5e-6,
   holdOhms: null,
   pinAmps: 5e-3,
-  supplyAmps: 0.07,
-  needsVolts: 5,
+  draws: [],
   resistorOhms: 270,
   input: 'level',
   pressesOn: 'high',
-  load: 'relay coil',
-  peakAmps: 0.07,
   outputs: 1,
   sequence: [],
   contact: null,
@@ -35,7 +41,7 @@ const led: PressFact = { ...base, way: 'optocoupler', turnOnVolts: 1, turnOnAmps
 const low: PressFact = { ...base, way: 'relay-module', pressesOn: 'low' };
 const mosfet: PressFact = { ...base, way: 'nmos-to-ground', turnOnVolts: 0.4, turnOnAmps: 6e-6, holdOhms: 100e3 };
 const closedFor = (gpio: number, press: PressFact, pullDown = false): number =>
-  longestClosed(contactAtPowerUp(pin(gpio), press, pullDown, profile), 'closed');
+  longestClosed(contactOver(pin(gpio), press, pullDown, profile), 'closed');
 
 describe('the contact while the controller wakes', () => {
   it('closes for a tenth of a second behind a transistor on a weakly high pin', () => {
@@ -46,14 +52,14 @@ describe('the contact while the controller wakes', () => {
   it('stays open with a pull-down, or behind an LED that the weak pull-up cannot feed', () => {
     expect(closedFor(12, base, true)).toBe(0);
     expect(closedFor(12, led)).toBe(0);
-    expect(contactAtPowerUp(pin(12), base, true, profile)[1]!.why).toMatch(/0\.33 V/);
+    expect(contactOver(pin(12), base, true, profile)[1]!.why).toMatch(/0\.33 V/);
     // A sensitive optocoupler passes enough at (3.3 − 1) V / 30 kΩ = 77 µA.
     expect(closedFor(12, { ...led, turnOnAmps: 25e-6 })).toBeCloseTo(0.1, 9);
   });
 
   // 3.3 V · 100k/(100k + 30k) = 2.5 V lifts a gate; with 3.3 kΩ beside it 3.3 V · 3.19k/(3.19k + 30k) = 0.32 V does not.
   it('stays open on a floating pin where the gate has a resistor of its own, which a weak pull-up still lifts', () => {
-    const maybe = (press: PressFact): number => longestClosed(contactAtPowerUp(pin(5), press, false, profile), 'maybe');
+    const maybe = (press: PressFact): number => longestClosed(contactOver(pin(5), press, false, profile), 'maybe');
     expect(maybe(base)).toBeGreaterThan(0);
     expect(maybe(mosfet)).toBe(0);
     expect(closedFor(12, mosfet)).toBeCloseTo(0.1, 9);
@@ -68,9 +74,9 @@ describe('the contact while the controller wakes', () => {
   });
 
   it('may close while a transistor floats', () => {
-    expect(contactAtPowerUp(pin(5), base, false, profile)[0]!.contact).toBe('maybe');
-    expect(contactAtPowerUp(pin(5), base, true, profile)[0]!.contact).toBe('open');
-    expect(contactAtPowerUp(pin(5), led, false, profile)[0]!.contact).toBe('open');
+    expect(contactOver(pin(5), base, false, profile)[0]!.contact).toBe('maybe');
+    expect(contactOver(pin(5), base, true, profile)[0]!.contact).toBe('open');
+    expect(contactOver(pin(5), led, false, profile)[0]!.contact).toBe('open');
   });
 });
 
@@ -81,8 +87,7 @@ describe('judging pins', () => {
     const f = findingOf(gate, 'board.press-pin');
     expect(f).toMatchObject({ verdict: 'stop', caption: 'pin 12 twitches' });
     expect(f.title).toMatch(/907 ms at power-up.*the one-shot holds it/);
-    const set = (f.remedy!.edit as unknown as { set: object }).set;
-    expect(findingOf(changed(gate, 'board', set), 'board.press-pin').verdict).toBe('settled');
+    expect(findingOf(edited(gate, f.remedy!.edit!, '2026-03-02T14:00:00Z'), 'board.press-pin').verdict).toBe('settled');
   });
 
   it('calls a twitch tight where the machine overlooks it', () => {
@@ -100,25 +105,27 @@ describe('judging pins', () => {
     [7, /taken/],
     [1, /closes the contact/],
   ])('stops pin %i', (gpio, why) => {
-    const j = judgePin(pin(gpio), gate, base, profile);
-    expect(j.verdict).toBe('stop');
-    expect(j.title).toMatch(why);
+    const fit = fitOf(lineOf(base), pin(gpio), gate, profile);
+    expect(fit.verdict).toBe('stop');
+    expect(fit.title).toMatch(why);
   });
 
-  it('ranks still pins first and leaves used ones out', () => {
-    const job = changed(gate, 'board', { pullDown: true, armPin: 5 });
-    const ranked = rankPins(job, base, profile).map((p) => p.gpio);
-    expect(ranked).not.toContain(5);
-    expect(['4', '12', '13', '14', '15']).toContain(String(ranked[0]));
-    expect(judgePin(pin(ranked.at(-1)!), job, base, profile).verdict).toBe('stop');
+  it('places a press on a still pin and leaves used ones alone', () => {
+    const arm = { ...freshHand('arm', 'arm switch'), kind: 'arm' as const };
+    const job = onPin({ ...gate, hands: [arm], board: { ...gate.board, pins: [] } }, 5, 'arm');
+    const done = assignPins(job, linesOf(job, [{ ...base, id: job.presses[0]!.id, pullDown: true }]), profile);
+    expect(done).toMatchObject({ ok: true });
+    if (!done.ok) return;
+    expect(done.pins.find((p) => p.line === 'arm')!.gpio).toBe(5);
+    expect([4, 12, 13, 14]).toContain(done.pins.find((p) => p.line !== 'arm')!.gpio);
   });
 
   it('wants a pull-up for a contact, and one job for one pin', () => {
     const pot = demoJob('rice-pot');
-    expect(findingOf(changed(pot, 'board', { armPin: 16 }), 'board.arm-pin').verdict).toBe('stop');
-    expect(findingOf(changed(pot, 'board', { armPin: 5 }), 'board.arm-pin').title).toMatch(/two jobs/);
-    expect(findingOf(changed(pot, 'board', { sensorPin: 2 }), 'board.sensor-pin').verdict).toBe('tight');
-    expect(findingOf(changed(pot, 'board', { armPin: null }), 'board.arm-pin').verdict).toBe('unknown');
+    expect(findingOf(onPin(pot, 16, 'arm'), 'board.pin.arm').verdict).toBe('stop');
+    expect(findingOf(onPin(pot, 5, 'arm'), 'board.pin.arm').title).toMatch(/two jobs/);
+    expect(findingOf(onPin(pot, 2, pot.senses[0]!.id), `board.pin.${pot.senses[0]!.id}`).verdict).toBe('tight');
+    expect(findingOf(onPin(pot, null, 'arm'), 'board.pin.arm').verdict).toBe('unknown');
     expect(findingOf(changed(pot, 'board', { profile: 'mystery' }), 'board.profile').verdict).toBe('stop');
   });
 });
@@ -127,12 +134,12 @@ describe('ways that a level does not press', () => {
   const pulses: PressFact = { ...base, way: 'finger', input: 'pulses', pressesOn: 'high' };
   it('are not pressed by a weak or a high pin at power-up, and may be by one that toggles', () => {
     expect(closedFor(12, pulses)).toBe(0);
-    expect(contactAtPowerUp(pin(1), pulses, false, profile).some((s) => s.contact === 'maybe')).toBe(true);
+    expect(contactOver(pin(1), pulses, false, profile).some((s) => s.contact === 'maybe')).toBe(true);
   });
 
   it('may jerk, where they are a servo, whatever the pin does', () => {
     const servo: PressFact = { ...pulses, jerks: true };
-    expect(contactAtPowerUp(pin(5), servo, true, profile).every((s) => s.contact === 'maybe')).toBe(true);
+    expect(contactOver(pin(5), servo, true, profile).every((s) => s.contact === 'maybe')).toBe(true);
     expect(findingOf(demoJob('extractor-rocker'), 'board.press-pin')).toMatchObject({
       verdict: 'tight',
       caption: 'servo may jerk',
@@ -144,13 +151,13 @@ describe('ways that a level does not press', () => {
   it('are pressed by a module that is fed before its controller, for as long as that rail is late', () => {
     const onLow: PressFact = { ...low, deadRailCloses: true };
     expect(closedFor(5, onLow)).toBeCloseTo(0.02, 9);
-    const pulled = changed(demoJob('rice-pot'), 'thumb', { way: 'relay-module' });
+    const pulled = pressed(demoJob('rice-pot'), { way: 'relay-module' });
     // A resistor to ground presses what presses on low, and is taken away.
     expect(findingOf(pulled, 'board.press-pin')).toMatchObject({
       verdict: 'stop',
       remedy: { label: 'Take the resistor away' },
     });
-    const job = changed(pulled, 'board', { pullDown: false });
+    const job = pressed(pulled, { pullDown: false });
     expect(findingOf(job, 'board.press-pin')).toMatchObject({
       verdict: 'tight',
       title: expect.stringContaining('dead rail'),
@@ -166,8 +173,10 @@ describe('ways that a level does not press', () => {
   });
 
   it('tell of every output that they take', () => {
-    const job = changed(demoJob('hatch-shutter'), 'board', { pressPin: 5 });
-    expect(findingOf(job, 'board.outputs').title).toContain('takes 2 outputs');
+    const shutter = demoJob('hatch-shutter');
+    const job = onPin({ ...shutter, board: { ...shutter.board, pins: [] } }, 5);
+    expect(assess(job).lines.filter((l) => l.of === 'press')).toHaveLength(2);
+    expect(findingOf(job, 'board.lines').title).toMatch(/lines have no pin yet: .* K2/);
   });
 });
 
@@ -180,9 +189,10 @@ describe('what a servo asks of its supply', () => {
       limit: { value: expect.closeTo(2.4, 6) },
       verdict: 'tight',
     });
-    expect(findingOf(changed(rocker, 'feed', { amps: 1 }), 'feed.peak').verdict).toBe('stop');
-    expect(findingOf(changed(rocker, 'feed', { volts: 12 }), 'feed.coil-volts').title).toMatch(
-      /servo wants 5 V; this supply gives 12 V/,
-    );
+    expect(findingOf(fed(rocker, { amps: 1 }), 'feed.peak').verdict).toBe('stop');
+    expect(findingOf(fed(rocker, { volts: 12 }), 'feed.high@rocker')).toMatchObject({
+      verdict: 'stop',
+      limit: { value: expect.closeTo(6, 6) },
+    });
   });
 });

@@ -1,146 +1,21 @@
 import { PULL_DOWN_OHMS } from '../circuit';
-import { finding, type Finding, type Remedy, type Verdict, summary } from '../finding';
-import type { DriveFact, Facts, PressFact } from '../facts';
-import type { Job } from '../job';
-import { formatQuantity, own } from '../quantity';
-import { contactAtPowerUp, longestClosed } from './power-up';
-import type { Pin, Profile } from './profile';
-import { PROFILES } from './wifi17';
+import type { PressFact } from '../facts';
+import { atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../finding';
+import type { BoardProfile, Job, JobEdit } from '../job';
+import { pinOf, type Line } from '../lines';
+import { panelFindings } from '../panel';
+import { formatQuantity } from '../quantity';
+import { assignPins, costOf, type Assignment } from './assign';
+import { fitOf } from './fit';
+import { FORBIDDEN } from './matching';
+import { boardSource, driveFact, pinAt, profileOf } from './profile';
+import { pinList, proposalsFor } from './proposals';
 
-export const profileOf = (job: Job): Profile | undefined => own(PROFILES, job.board.profile);
+/** How the finding of a line's pin is known: the first press by a name of its own, since its bead speaks of it. */
+const idOf = (job: Job, line: Line): string => (line.id === job.presses[0]?.id ? 'press-pin' : `pin.${line.id}`);
 
-/** Pins for a contact: with a pull-up, no strap, and quiet until the program runs. */
-const contactPins = (p: Profile): number[] =>
-  p.pins
-    .filter((x) => x.can.includes('pull-up') && x.strap === null)
-    .filter((x) => x.powerUp.every((s) => s.level === 'float' || s.level === 'weak-high'))
-    .map((x) => x.gpio);
-
-const oneOf = (list: readonly number[]): string =>
-  list.length < 2 ? list.join('') : `${list.slice(0, -1).join(', ')} or ${list.at(-1)}`;
-
-/** What the chosen controller's pins can drive. */
-export function driveFact(job: Job): DriveFact | null {
-  const p = profileOf(job);
-  return p
-    ? {
-        controller: p.name,
-        source: p.source,
-        highVolts: p.highVolts,
-        limitAmps: p.pinLimitAmps,
-        meanAmps: p.meanAmps,
-        peakAmps: p.peakAmps,
-        supplyVolts: p.supplyVolts,
-        contactPins: contactPins(p),
-      }
-    : null;
-}
-
-/** How a pin would behave for the press: its verdict and the sentence for it. */
-export function judgePin(
-  pin: Pin,
-  job: Job,
-  press: PressFact,
-  profile: Profile,
-): { verdict: Verdict; title: string; caption: string } {
-  const { pullDown } = job.board;
-  const activeHigh = press.pressesOn === 'high';
-  if (!pin.can.includes('output'))
-    return { verdict: 'stop', title: `Pin ${pin.gpio} is ${pin.nature}`, caption: `pin ${pin.gpio} is taken` };
-  if (pin.strap === 'high' && activeHigh)
-    return {
-      verdict: 'stop',
-      title: `Pin ${pin.gpio} must be high at reset; the driver pulls it down and the controller may not start`,
-      caption: `pin ${pin.gpio} may not start`,
-    };
-  if (pin.strap === 'low' && !activeHigh)
-    return {
-      verdict: 'stop',
-      title: `Pin ${pin.gpio} must be low at reset; the driver pulls it up and the controller may not start`,
-      caption: `pin ${pin.gpio} may not start`,
-    };
-  const contact = contactAtPowerUp(pin, press, pullDown, profile);
-  const closed = longestClosed(contact, 'closed');
-  if (closed > 0) {
-    const shortest = job.act.machine.shortestPressSeconds;
-    const seen = shortest === null ? null : closed >= shortest;
-    const how = contact.find((s) => s.contact === 'closed')!.why;
-    const taken = seen
-      ? 'would take that for a press'
-      : seen === null
-        ? 'may take that for a press: how short a press it obeys is not said in Act'
-        : 'should overlook it, being shorter than its shortest press';
-    return {
-      verdict: seen ? 'stop' : seen === null ? 'unknown' : 'tight',
-      caption: `pin ${pin.gpio} twitches`,
-      title: `Pin ${pin.gpio} closes the contact for ${formatQuantity(closed, 's')} at power-up: ${how}. The machine ${taken}`,
-    };
-  }
-  if (longestClosed(contact, 'maybe') > 0) {
-    const { why } = contact.find((s) => s.contact === 'maybe')!;
-    return {
-      verdict: 'tight',
-      title: `Pin ${pin.gpio} at power-up: ${why}`,
-      caption: press.jerks ? 'servo may jerk' : `pin ${pin.gpio} floats`,
-    };
-  }
-  return {
-    verdict: 'settled',
-    title: `Pin ${pin.gpio} keeps the contact open through power-up`,
-    caption: `pin ${pin.gpio} keeps still`,
-  };
-}
-
-/** Pins for the press, stillest first; the ones already used for something else are left out. */
-export function rankPins(job: Job, press: PressFact, profile: Profile): Pin[] {
-  const used = [job.board.armPin, job.board.sensorPin];
-  const order: Verdict[] = ['settled', 'tight', 'unknown', 'stop'];
-  return profile.pins
-    .filter((p) => !used.includes(p.gpio))
-    .map((pin) => ({ pin, verdict: judgePin(pin, job, press, profile).verdict }))
-    .sort((a, b) => order.indexOf(a.verdict) - order.indexOf(b.verdict))
-    .map((x) => x.pin);
-}
-
-function pinRemedy(job: Job, press: PressFact, profile: Profile): Remedy {
-  const withPullDown: Job = { ...job, board: { ...job.board, pullDown: true } };
-  if (press.jerks)
-    return {
-      text: 'Let the tip rest clear of the button by more than a jerk, or switch the servo’s supply on after the controller runs.',
-    };
-  if (press.pressesOn === 'low' && job.board.pullDown)
-    return {
-      text: 'A resistor to ground presses a driver that presses on low.',
-      label: 'Take the resistor away',
-      edit: { do: 'set', at: 'board', set: { pullDown: false }, say: 'no pull-down: the press is low' },
-    };
-  if (press.deadRailCloses)
-    return {
-      text:
-        'Take a module that presses on high, or feed the light side of its input ' +
-        'from the controller’s 3.3 V: then it cannot pull itself in.',
-    };
-  const own = profile.pins.find((p) => p.gpio === job.board.pressPin);
-  if (own && !job.board.pullDown && judgePin(own, withPullDown, press, profile).verdict === 'settled') {
-    return {
-      text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
-      label: 'Add the pull-down',
-      edit: { do: 'set', at: 'board', set: { pullDown: true }, say: 'pull-down at the driver' },
-    };
-  }
-  const base =
-    judgePin(rankPins(job, press, profile)[0]!, job, press, profile).verdict === 'settled' ? job : withPullDown;
-  const best = rankPins(base, press, profile)[0]!;
-  const set = { pressPin: best.gpio, pullDown: base.board.pullDown };
-  return {
-    text: `Pin ${best.gpio} ${best.nature}${set.pullDown ? ', with a pull-down at the driver' : ''}.`,
-    label: `Use pin ${best.gpio}`,
-    edit: { do: 'set', at: 'board', set, say: `press on pin ${best.gpio}` },
-  };
-}
-
-/** What Board judges: the press pin at power-up, and the other functions' pins. */
-export function boardFindings(job: Job, facts: Facts): Finding[] {
+/** What Board judges: every line on its pin, all of them together, and what stands at the controller. */
+export function boardFindings(job: Job, lines: readonly Line[], presses: readonly PressFact[]): Finding[] {
   const profile = profileOf(job);
   if (!profile)
     return [
@@ -151,115 +26,261 @@ export function boardFindings(job: Job, facts: Facts): Finding[] {
         remedy: {
           text: 'Choose a controller.',
           label: 'Use the Wi-Fi module, 17 GPIO',
-          edit: {
-            do: 'set',
-            at: 'board',
-            set: { profile: 'wifi-17' },
-            say: 'controller: Wi-Fi module, 17 GPIO',
-          },
+          edit: { do: 'set', at: 'board', set: { profile: 'wifi-17' }, say: 'controller: Wi-Fi module, 17 GPIO' },
         },
       }),
     ];
-  if (!facts.press)
-    return [
-      finding('board', 'waits', {
-        verdict: 'unknown',
-        title: 'Which pin is right depends on what it drives',
-        caption: 'waits for Thumb',
-        remedy: { text: 'Choose a way of pressing in Thumb.' },
-      }),
-    ];
-  const press = facts.press;
-  const out: Finding[] = [];
-  const pin = profile.pins.find((p) => p.gpio === job.board.pressPin);
-  if (!pin) {
-    out.push(
-      summary('board', 'press-pin', {
-        verdict: 'unknown',
-        title: 'No pin chosen for the press',
-        caption: 'no pin yet',
-        source: [profile.source],
-        remedy: pinRemedy(job, press, profile),
-      }),
-    );
-  } else {
-    const j = judgePin(pin, job, press, profile);
-    out.push(
-      summary('board', 'press-pin', {
-        ...j,
-        source: [profile.source, 'weak-pulls', 'board-levels'],
-        remedy: j.verdict === 'settled' ? null : pinRemedy(job, press, profile),
-      }),
-    );
-  }
-  if (press.outputs > 1)
-    out.push(
-      finding('board', 'outputs', {
-        verdict: 'tight',
-        title: `This way of pressing takes ${press.outputs} outputs; the strip judges the first, and the others have no pin yet`,
-        caption: `${press.outputs} outputs`,
-      }),
-    );
-  return [...out, ...inputPins(job, profile)];
+  const waits =
+    presses.length === 0
+      ? [
+          finding('board', 'waits', {
+            verdict: 'unknown',
+            title: 'Which pin is right depends on what it drives',
+            caption: 'waits for Thumb',
+            remedy: { text: 'Choose a way of pressing in Thumb.' },
+          }),
+        ]
+      : [];
+  if (lines.length === 0) return waits;
+  // The assignment is worked out once and only where a line is without a pin or badly placed.
+  let placed: Assignment | null = null;
+  const placing = (): Assignment => (placed ??= assignPins(job, lines, profile));
+  const open = lines.filter((l) => pinOf(job, l.id) === null);
+  const out = [...waits, ...lines.map((line) => lineFinding(job, line, lines, profile))];
+  const refused = open.length > 0 || clashes(job, lines).length > 0 ? placing() : null;
+  if (lines.length > 1) out.unshift(allFinding(job, lines, refused));
+  if (refused && !refused.ok) out.push(refusalFinding(job, lines, presses, profile, refused));
+  const drive = driveFact(job);
+  return [...out, ...currentFindings(job, lines, profile), ...panelFindings(job, drive)];
 }
 
-function inputPins(job: Job, profile: Profile): Finding[] {
-  const { pressPin, armPin, sensorPin } = job.board;
-  const wanted: [string, number | null, boolean][] = [
-    ['arm', armPin, job.routine.sentences.some((s) => s.ifArmed)],
-    ['sensor', sensorPin, job.sense.contact !== 'none'],
-  ];
-  return wanted.flatMap(([name, gpio, needed]): Finding[] => {
-    if (gpio === null)
-      return needed
-        ? [
-            finding('board', `${name}-pin`, {
-              verdict: 'unknown',
-              title: `No pin chosen for the ${name} contact`,
-              caption: `no ${name} pin`,
-              source: [profile.source],
-              remedy: { text: 'Pins 4, 5, 12, 13 and 14 can read a contact with their own pull-up.' },
-            }),
-          ]
-        : [];
-    const pin = profile.pins.find((p) => p.gpio === gpio);
-    const clash = gpio === pressPin || (name === 'arm' && gpio === sensorPin);
-    if (clash)
-      return [
-        finding('board', `${name}-pin`, {
-          verdict: 'stop',
-          title: `Pin ${gpio} has two jobs`,
-          caption: `pin ${gpio} twice`,
-          remedy: { text: 'Give one of them another pin.' },
-        }),
-      ];
-    if (!pin?.can.includes('pull-up'))
-      return [
-        finding('board', `${name}-pin`, {
-          verdict: 'stop',
-          title: `Pin ${gpio} has no pull-up for a contact`,
-          caption: `pin ${gpio} unsuited`,
-          source: [profile.source],
-          remedy: { text: `Pick ${oneOf(contactPins(profile))}.` },
-        }),
-      ];
-    if (pin.strap)
-      return [
-        finding('board', `${name}-pin`, {
-          verdict: 'tight',
-          title: `Pin ${gpio} ${pin.nature}: a closed ${name} contact at power-up may keep the controller from starting`,
-          caption: `pin ${gpio} is a strap`,
-          source: [profile.source],
-          remedy: { text: `Pick ${oneOf(contactPins(profile))}.` },
-        }),
-      ];
-    return [
-      finding('board', `${name}-pin`, {
-        verdict: 'settled',
-        title: `Pin ${gpio} reads the ${name} contact`,
-        caption: `${name} on pin ${gpio}`,
-        source: [profile.source],
-      }),
-    ];
+/** Lines that share a pin. */
+const clashes = (job: Job, lines: readonly Line[]): readonly (readonly Line[])[] =>
+  [...new Set(job.board.pins.map((p) => p.gpio))]
+    .map((gpio) => lines.filter((l) => pinOf(job, l.id) === gpio))
+    .filter((list) => list.length > 1);
+
+function lineFinding(job: Job, line: Line, lines: readonly Line[], profile: BoardProfile): Finding {
+  const gpio = pinOf(job, line.id);
+  const main = line.id === job.presses[0]?.id && lines.length === 1;
+  const say = main ? summary : finding;
+  const id = idOf(job, line);
+  const source = [boardSource(job), ...(line.press ? (['weak-pulls', 'board-levels'] as const) : [])];
+  if (gpio === null)
+    return say('board', id, {
+      verdict: 'unknown',
+      title:
+        line.of === 'press' && job.presses.length === 1 && line.id === job.presses[0]!.id
+          ? 'No pin chosen for the press'
+          : `No pin chosen for ${line.name}`,
+      caption: line.of === 'press' ? 'no pin yet' : `no ${line.name} pin`,
+      source,
+      remedy: pinRemedy(job, line, lines, profile),
+    });
+  const pin = pinAt(profile, gpio);
+  if (!pin)
+    return say('board', id, {
+      verdict: 'stop',
+      title: `The ${profile.name} has no pin ${gpio}, and ${line.name} is on it`,
+      caption: `no pin ${gpio}`,
+      source,
+      remedy: pinRemedy(job, line, lines, profile),
+    });
+  const others = lines.filter((l) => l !== line && pinOf(job, l.id) === gpio);
+  if (others.length > 0)
+    return say('board', id, {
+      verdict: 'stop',
+      title: `Pin ${gpio} has two jobs: ${[line, ...others].map((l) => l.name).join(' and ')}`,
+      caption: `pin ${gpio} twice`,
+      source,
+      remedy: pinRemedy(job, line, lines, profile),
+    });
+  const fit = fitOf(line, pin, job, profile);
+  return say('board', id, {
+    verdict: fit.verdict,
+    title: fit.title,
+    caption: fit.caption,
+    source,
+    remedy: fit.verdict === 'settled' ? null : pinRemedy(job, line, lines, profile),
   });
+}
+
+/** All lines together. */
+function allFinding(job: Job, lines: readonly Line[], placing: Assignment | null): Finding {
+  const open = lines.filter((l) => pinOf(job, l.id) === null);
+  if (placing?.ok && open.length > 0)
+    return summary('board', 'lines', {
+      verdict: 'unknown',
+      title: `${open.length} of ${lines.length} lines have no pin yet: ${open.map((l) => l.name).join(', ')}`,
+      caption: `${open.length} without a pin`,
+      source: [boardSource(job), 'pin-cost'],
+      remedy: {
+        text: 'All of them can be placed at once, each where it does least harm; what is fixed by hand stays.',
+        label: 'Place all lines',
+        edit: {
+          do: 'set',
+          at: 'board',
+          set: { pins: kept(job, lines, placing.pins) },
+          say: placedWords(lines, placing.pins),
+        },
+      },
+    });
+  return summary('board', 'lines', {
+    verdict: open.length > 0 ? 'unknown' : 'settled',
+    title:
+      open.length > 0
+        ? `${open.length} of ${lines.length} lines have no pin, and not all can have one here`
+        : `${lines.length} lines on ${new Set(lines.map((l) => pinOf(job, l.id))).size} pins`,
+    caption: open.length > 0 ? `${open.length} without a pin` : `${lines.length} lines placed`,
+    source: [boardSource(job)],
+  });
+}
+
+/** The pins after placing; lines that the job does not have now keep what they had. */
+const kept = (
+  job: Job,
+  lines: readonly Line[],
+  pins: Job['board']['pins'] | readonly Job['board']['pins'][number][],
+) => [...job.board.pins.filter((p) => !lines.some((l) => l.id === p.line)), ...pins];
+const placedWords = (lines: readonly Line[], pins: readonly Job['board']['pins'][number][]): string =>
+  `all lines placed: ${pins.map((p) => `${lines.find((l) => l.id === p.line)!.name} ${p.gpio}`).join(', ')}`;
+
+/** Why not all can be placed, and what would let them. */
+function refusalFinding(
+  job: Job,
+  lines: readonly Line[],
+  presses: readonly PressFact[],
+  profile: BoardProfile,
+  { refusal }: Extract<Assignment, { ok: false }>,
+): Finding {
+  const names = refusal.lines.map((l) => l.name);
+  const [best, ...more] = proposalsFor(job, lines, presses, profile, refusal);
+  const why =
+    refusal.lines.length === 1
+      ? `${names[0]} finds no pin on the ${profile.name}: ${whyNone(job, refusal.lines[0]!, profile)}`
+      : `${names.slice(0, -1).join(', ')} and ${names.at(-1)} have only ${pinList(refusal.pins)} between them on the ${profile.name}`;
+  return finding('board', 'refused', {
+    verdict: 'stop',
+    title: why,
+    caption: 'cannot all be placed',
+    source: [boardSource(job), 'pin-cost'],
+    remedy: best
+      ? { ...best, text: more.length ? `${best.text} Or: ${more.map((p) => p.text).join(' Or: ')}` : best.text }
+      : null,
+  });
+}
+
+/** The reason that keeps a line from the most pins. */
+function whyNone(job: Job, line: Line, profile: BoardProfile): string {
+  const fixed = job.board.pins.find((p) => p.line === line.id && p.fixed);
+  if (fixed) {
+    const pin = pinAt(profile, fixed.gpio);
+    return pin
+      ? fitOf(line, pin, job, profile).title
+      : `it is fixed on pin ${fixed.gpio}, which this board does not have`;
+  }
+  const reasons = profile.pins.filter((p) => p.can.length > 0).map((p) => fitOf(line, p, job, profile));
+  const worst = reasons.filter((r) => r.against !== null);
+  const most = [...new Set(worst.map((r) => r.against))]
+    .map((a) => ({ a, n: worst.filter((r) => r.against === a).length }))
+    .sort((x, y) => y.n - x.n)[0];
+  const sample = worst.find((r) => r.against === most?.a);
+  return sample ? `of ${most!.n} of them, as of the first, “${sample.title}”` : 'no pin is left';
+}
+
+/** What mends one line: what its driver asks for first, else the stillest pin that is free. */
+function pinRemedy(job: Job, line: Line, lines: readonly Line[], profile: BoardProfile): Remedy {
+  const { press } = line;
+  if (press?.jerks)
+    return {
+      text: 'Let the tip rest clear of the button by more than a jerk, or switch the servo’s supply on after the controller runs.',
+      ...(pinOf(job, line.id) === null ? bestPin(job, line, lines, profile) : {}),
+    };
+  if (press && press.pressesOn === 'low' && line.pulledDown)
+    return {
+      text: 'A resistor to ground presses a driver that presses on low.',
+      label: 'Take the resistor away',
+      edit: { do: 'set', at: 'press', of: press.id, set: { pullDown: false }, say: 'no pull-down: the press is low' },
+    };
+  if (press?.deadRailCloses)
+    return {
+      text:
+        'Take a module that presses on high, or feed the light side of its input ' +
+        'from the controller’s 3.3 V: then it cannot pull itself in.',
+    };
+  const own = pinAt(profile, pinOf(job, line.id));
+  const held: Line = { ...line, pulledDown: true };
+  if (press && own && !line.pulledDown && line.acts && fitOf(held, own, job, profile).verdict === 'settled')
+    return {
+      text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
+      label: 'Add the pull-down',
+      edit: { do: 'set', at: 'press', of: press.id, set: { pullDown: true }, say: 'pull-down at the driver' },
+    };
+  return { ...bestPin(job, line, lines, profile) };
+}
+
+/** The best pin for one line that no other lies on, with a pull-down where only that keeps it still. */
+function bestPin(job: Job, line: Line, lines: readonly Line[], profile: BoardProfile): Remedy {
+  const used = new Set(lines.filter((l) => l.id !== line.id).map((l) => pinOf(job, l.id)));
+  const at = (asked: Line): { gpio: number; still: boolean } | null => {
+    const free = profile.pins
+      .filter((pin) => !used.has(pin.gpio))
+      .map((pin) => ({ pin, fit: fitOf(asked, pin, job, profile) }))
+      .map((x) => ({ ...x, cost: costOf(asked, x.pin, x.fit) }))
+      .filter((x) => x.cost !== FORBIDDEN)
+      .sort((a, b) => a.cost - b.cost)[0];
+    return free ? { gpio: free.pin.gpio, still: free.fit.verdict === 'settled' } : null;
+  };
+  const plain = at(line);
+  const canHold = line.press !== null && line.acts && !line.pulledDown && line.press.pressesOn === 'high';
+  const withResistor = canHold && !plain?.still ? at({ ...line, pulledDown: true }) : null;
+  const best = withResistor?.still ? withResistor : plain;
+  if (!best) return { text: 'No free pin can do this; see what stands against it below.' };
+  if (best.gpio === pinOf(job, line.id) && best === plain) return { text: 'No free pin does better.' };
+  const resistor = best === withResistor;
+  const pin = pinAt(profile, best.gpio)!;
+  const put: JobEdit = {
+    do: 'put',
+    list: 'board.pins',
+    item: { line: line.id, gpio: best.gpio, fixed: false },
+    say: `${line.of === 'press' && job.presses.length === 1 ? 'press' : line.name} on pin ${best.gpio}`,
+  };
+  return {
+    text: `Pin ${best.gpio} ${pin.nature}${resistor ? ', with a pull-down at the driver' : ''}.`,
+    label: `Use pin ${best.gpio}`,
+    edit: resistor
+      ? {
+          do: 'several',
+          edits: [{ do: 'set', at: 'press', of: line.press!.id, set: { pullDown: true } }, put],
+          say: `${put.say}, with a pull-down`,
+        }
+      : put,
+  };
+}
+
+/** All outputs on at once against what the pins give together, where the board says. */
+function currentFindings(job: Job, lines: readonly Line[], profile: BoardProfile): Finding[] {
+  const outs = lines.filter((l) => l.direction === 'out' && l.amps > 0);
+  if (profile.allPinsAmps === null || outs.length === 0) return [];
+  const inputs = outs.map((l, i) => ({
+    symbol: `I_${i + 1}`,
+    name: l.name,
+    value: l.amps,
+    unit: 'A' as const,
+    origin: { from: 'computed' as const, what: 'worked out where it is planned' },
+  }));
+  const sum = derive('all outputs on at once', 'I_all', inputs.map((i) => i.symbol).join(' + '), 'A', inputs);
+  return [
+    judged('board', 'all-pins', {
+      title: 'Current of all pins together',
+      caption: 'all pins together',
+      steps: [sum],
+      limit: atMost(profile.allPinsAmps, 'A', `all pins of the ${profile.name}`, {
+        from: 'source',
+        key: boardSource(job),
+      }),
+      tightShare: 0.1,
+      remedy: { text: 'Let transistors or a driver switch the larger of them, or take a board that gives more.' },
+    }),
+  ];
 }

@@ -1,26 +1,38 @@
-import type { PressFact } from '../facts';
 import type { Verdict } from '../finding';
-import type { Job } from '../job';
-import { judgePin, profileOf } from './findings';
-import type { Pin, Profile } from './profile';
+import type { BoardPin, Job } from '../job';
+import type { Line } from '../lines';
+import { fitOf } from './fit';
+import { profileOf } from './profile';
 
-/** A pin that can be given to something, and how the press would fare on it. */
+/** A pin of the job's controller with what lies on it, and how one line would fare there. */
 export interface PinRow {
-  readonly pin: Pin;
+  readonly pin: BoardPin;
   readonly verdict: Verdict;
+  readonly title: string;
+  /** Lines that lie on it. */
+  readonly used: readonly Line[];
+  readonly fixed: boolean;
 }
 
-/** The pins of the job's controller that can do anything, each judged for the press; unknown while no press is planned. */
-export function pinRows(job: Job, press: PressFact | null): readonly PinRow[] {
+/** The pins that can do anything, each judged for one line; unknown while there is none. */
+export function pinRows(job: Job, lines: readonly Line[], line: Line | null): readonly PinRow[] {
   const profile = profileOf(job);
-  return (profile?.pins ?? [])
+  if (!profile) return [];
+  return profile.pins
     .filter((pin) => pin.can.length > 0)
-    .map((pin) => ({
-      pin,
-      verdict: press && profile ? judgePin(pin, job, press, profile).verdict : 'unknown',
-    }));
+    .map((pin) => {
+      const fit = line ? fitOf(line, pin, job, profile) : null;
+      const here = job.board.pins.filter((p) => p.gpio === pin.gpio);
+      return {
+        pin,
+        verdict: fit?.verdict ?? 'unknown',
+        title: fit?.title ?? `${pin.label}: ${pin.nature}`,
+        used: lines.filter((l) => here.some((p) => p.line === l.id)),
+        fixed: here.some((p) => p.fixed),
+      };
+    });
 }
 
-/** Pins that the controller keeps for itself. */
-export const takenByBoard = (profile: Profile | undefined): readonly number[] =>
-  (profile?.pins ?? []).filter((p) => p.can.length === 0).map((p) => p.gpio);
+/** Pins that the controller keeps for itself, by their labels. */
+export const takenByBoard = (job: Job): readonly string[] =>
+  (profileOf(job)?.pins ?? []).filter((p) => p.can.length === 0).map((p) => String(p.gpio));

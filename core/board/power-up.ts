@@ -1,6 +1,7 @@
 import { PULL_DOWN_OHMS } from '../circuit';
 import type { PressFact } from '../facts';
-import type { LevelSegment, Pin, Profile } from './profile';
+import type { BoardPin, BoardProfile, Level } from '../job';
+import { levelsOver, type BoardEvent } from './levels';
 
 export interface ContactSegment {
   readonly from: number;
@@ -12,12 +13,12 @@ export interface ContactSegment {
 /** Under this a driver is held off for certain, V (`weak-pulls`). */
 const HELD_OFF_VOLTS = 0.4;
 
-/** What a driver does with one level of its pin. */
+/** What a driver does with one level of its pin, before the program is in charge. */
 export function contactAt(
-  level: LevelSegment['level'],
+  level: Level,
   press: PressFact,
   pullDown: boolean,
-  profile: Profile,
+  profile: BoardProfile,
 ): Pick<ContactSegment, 'contact' | 'why'> {
   // A servo is no switch: it may jump when it gets power, whatever its pin does.
   if (press.jerks) return { contact: 'maybe', why: 'a servo may jerk when it gets power, before its first pulse' };
@@ -26,7 +27,11 @@ export function contactAt(
     return level === 'toggles'
       ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' }
       : { contact: 'open', why: 'a steady level is no pulse' };
+  if (level === 'program' || level === 'kept')
+    return { contact: 'open', why: level === 'kept' ? 'the pin stays as it was at rest' : 'the program holds it' };
   if (press.pressesOn === 'low') {
+    if (level === 'weak-low')
+      return { contact: 'maybe', why: 'a pull inside the chip draws the pin low, and the driver presses on low' };
     if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
     if (level === 'float' && pullDown)
       return {
@@ -40,7 +45,8 @@ export function contactAt(
   const conductance = (pullDown ? 1 / PULL_DOWN_OHMS : 0) + (press.holdOhms ? 1 / press.holdOhms : 0);
   switch (level) {
     case 'low':
-      return { contact: 'open', why: 'the pin is low' };
+    case 'weak-low':
+      return { contact: 'open', why: level === 'low' ? 'the pin is low' : 'a pull inside the chip holds the pin low' };
     case 'high':
       return { contact: 'closed', why: 'the pin is high' };
     case 'toggles':
@@ -53,16 +59,16 @@ export function contactAt(
           : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
     case 'weak-high': {
       // The strongest pull-up of such chips decides, not the usual one.
-      const volts = profile.volts / (1 + conductance * profile.weakOhms.low);
-      const amps = (profile.volts - press.turnOnVolts) / profile.weakOhms.low;
+      const [weakest] = profile.weakOhms;
+      const volts = profile.volts / (1 + conductance * weakest);
+      const amps = (profile.volts - press.turnOnVolts) / weakest;
       if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the driver' };
-      if (conductance === 0)
-        return { contact: 'closed', why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the driver` };
+      if (conductance === 0) return { contact: 'closed', why: `a pull-up of ${weakest / 1e3} kΩ lifts the driver` };
       return volts < Math.min(HELD_OFF_VOLTS, press.turnOnVolts)
         ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V at most` }
         : {
             contact: 'closed',
-            why: `a pull-up of ${profile.weakOhms.low / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V`,
+            why: `a pull-up of ${weakest / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V`,
           };
     }
   }
@@ -73,22 +79,33 @@ const FLOAT_AMPS = 10e-6;
 /** How long a controller's own rail may come after the supply of a module beside it, s: common practice (`module-powerup`). */
 const DEAD_RAIL_SECONDS = 0.02;
 
-/** The contact's own row of the power-up strip, up to the moment the program is in charge. */
-export function contactAtPowerUp(pin: Pin, press: PressFact, pullDown: boolean, profile: Profile): ContactSegment[] {
-  const dead: ContactSegment[] = press.deadRailCloses
-    ? [
-        {
-          from: -DEAD_RAIL_SECONDS,
-          to: 0,
-          contact: 'closed',
-          why: 'the module is fed before the controller and pulls its own input through the dead rail',
-        },
-      ]
-    : [];
+/** The contact's own row of the strip: from the event up to the moment the program is in charge. */
+export function contactOver(
+  pin: BoardPin,
+  press: PressFact,
+  pullDown: boolean,
+  profile: BoardProfile,
+  event: BoardEvent = 'power-cut',
+): ContactSegment[] {
+  const dead: ContactSegment[] =
+    press.deadRailCloses && event === 'power-cut'
+      ? [
+          {
+            from: -DEAD_RAIL_SECONDS,
+            to: 0,
+            contact: 'closed',
+            why: 'the module is fed before the controller and pulls its own input through the dead rail',
+          },
+        ]
+      : [];
   return [
     ...dead,
     ...held(
-      pin.powerUp.map(({ from, to, level }) => ({ from, to, ...contactAt(level, press, pullDown, profile) })),
+      levelsOver(pin, profile, event).map(({ from, to, level }) => ({
+        from,
+        to,
+        ...contactAt(level, press, pullDown, profile),
+      })),
       press.latchSeconds,
     ),
   ];

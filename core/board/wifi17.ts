@@ -1,79 +1,63 @@
-import type { LevelSegment, Pin, PinAbility, Profile } from './profile';
+import type { BoardPin, BoardProfile, Level } from '../job';
+import { pin, starting, taken } from './make-pin';
 
-const RISE = 0.05;
-const READY = 0.35;
-const IO: readonly PinAbility[] = ['output', 'input', 'pull-up', 'interrupt'];
-
-const whole = (level: LevelSegment['level']): LevelSegment[] => [{ from: 0, to: READY, level }];
-const quiet = (gpio: number, nature = 'keeps still'): Pin => ({
-  gpio,
-  can: IO,
-  strap: null,
-  powerUp: whole('float'),
-  nature,
-});
-const weaklyHigh = (gpio: number): Pin => ({
-  gpio,
-  can: IO,
-  strap: null,
-  nature: 'weakly high for 0.1 s',
-  powerUp: [
-    { from: 0, to: RISE, level: 'float' },
-    { from: RISE, to: RISE + 0.1, level: 'weak-high' },
-    { from: RISE + 0.1, to: READY, level: 'float' },
-  ],
-});
-const busy = (gpio: number, strap: Pin['strap'], nature: string, level: LevelSegment['level']): Pin => ({
-  gpio,
-  can: IO,
-  strap,
-  nature,
-  powerUp: [
-    { from: 0, to: RISE, level: 'weak-high' },
-    { from: RISE, to: READY, level },
-  ],
-});
+/** High while it starts, then what the boot does with it. */
+const busy = (
+  gpio: number,
+  label: string,
+  header: string,
+  strap: BoardPin['strap'],
+  nature: string,
+  level: Level,
+): BoardPin =>
+  pin(gpio, label, header, {
+    strap,
+    nature,
+    levels: { ...starting('weak-high'), boot: level, programming: level },
+  });
+const weaklyHigh = (gpio: number, label: string, header: string): BoardPin =>
+  pin(gpio, label, header, { nature: 'weakly high for 0.1 s', pulse: 'weak-high', pulseSeconds: 0.1 });
 
 /** Wi-Fi module, 17 GPIO, 3.3 V. Every value from memory (`board-wifi17`): measure your own board. */
-export const WIFI_17: Profile = {
+export const WIFI_17: BoardProfile = {
   key: 'wifi-17',
-  source: 'board-wifi17',
   name: 'Wi-Fi module, 17 GPIO',
   volts: 3.3,
-  highVolts: { low: 2.9, nominal: 3.2, high: 3.4 },
-  pinLimitAmps: 0.012,
-  weakOhms: { low: 30e3, high: 100e3 },
-  supplyVolts: { low: 4.5, nominal: 5, high: 5.5 },
+  highVolts: [2.9, 3.2, 3.4],
+  pinAmps: 0.012,
+  allPinsAmps: null,
+  weakOhms: [30e3, 100e3],
+  supplyVolts: [4.5, 5, 5.5],
   meanAmps: 0.075,
   peakAmps: 0.4,
-  readySeconds: READY,
+  regulator: 'linear',
+  dropVolts: 1.2,
+  chipLeastVolts: 3,
+  chipMostVolts: 3.6,
+  sleepAmps: 0.01,
+  chipSleepAmps: 20e-6,
+  riseSeconds: 0.05,
+  readySeconds: 0.35,
+  resetSeconds: 0.01,
+  programSeconds: 15,
+  tags: {},
   pins: [
-    busy(0, 'high', 'must be high at reset, toggles', 'toggles'),
-    busy(1, null, 'prints while booting', 'toggles'),
-    busy(2, 'high', 'must be high at reset, blinks', 'toggles'),
-    busy(3, null, 'high, serial input', 'high'),
-    quiet(4),
-    quiet(5),
-    ...[6, 7, 8, 9, 10, 11].map((gpio): Pin => ({
-      gpio,
-      can: [],
-      strap: null,
-      powerUp: whole('toggles'),
-      nature: 'taken by the memory',
-    })),
-    weaklyHigh(12),
-    weaklyHigh(13),
-    weaklyHigh(14),
-    { gpio: 15, can: IO, strap: 'low', powerUp: whole('low'), nature: 'must be low at reset' },
-    {
-      gpio: 16,
+    busy(0, 'D3', 'right 4', 'high', 'must be high at reset, toggles', 'toggles'),
+    busy(1, 'TX', 'right 13', null, 'prints while booting', 'toggles'),
+    busy(2, 'D4', 'right 5', 'high', 'must be high at reset, blinks', 'toggles'),
+    busy(3, 'RX', 'right 12', null, 'high, serial input', 'high'),
+    pin(4, 'D2', 'right 3'),
+    pin(5, 'D1', 'right 2'),
+    ...[6, 7, 8, 9, 10, 11].map((gpio) => taken(gpio, `S${gpio}`)),
+    weaklyHigh(12, 'D6', 'right 9'),
+    weaklyHigh(13, 'D7', 'right 10'),
+    weaklyHigh(14, 'D5', 'right 8'),
+    pin(15, 'D8', 'right 11', { strap: 'low', nature: 'must be low at reset', levels: starting('low') }),
+    pin(16, 'D0', 'right 1', {
       can: ['output', 'input', 'wake'],
-      strap: null,
-      powerUp: whole('high'),
       nature: 'high, no interrupts, wakes the chip',
-    },
+      levels: starting('high'),
+    }),
+    pin(17, 'A0', 'left 1', { can: ['analogue'], nature: 'analogue only', levels: { running: 'float' } }),
   ],
 };
-
-/** Profiles by key. */
-export const PROFILES: Readonly<Record<string, Profile>> = { [WIFI_17.key]: WIFI_17 };

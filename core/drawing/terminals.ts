@@ -74,11 +74,13 @@ interface Place {
 /**
  * Any wiring as boxes with terminals: your controller at the left, what is added in the middle, the machine at the right.
  * Every wire carries its number at both ends, so that the sheet can be followed without its colours.
+ * @param others what stands at the right where no terminal says what it sits on.
  */
-export function drawTerminals(wires: readonly DrawnWire[]): Sheet {
+export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): Sheet {
   const devices = new Map<string, { device: Device; terminals: string[] }>();
   for (const t of wires.flatMap((w) => [w.from, w.to])) {
-    const device = deviceOf(t);
+    const found = deviceOf(t);
+    const device = found.name === 'machine' ? { ...found, name: others } : found;
     const held = devices.get(device.name) ?? { device, terminals: [] };
     if (!held.terminals.includes(t)) held.terminals.push(t);
     devices.set(device.name, held);

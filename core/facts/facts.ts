@@ -43,8 +43,49 @@ export interface SequenceRule {
   readonly why: string;
 }
 
+/** How a signal goes over a line. */
+export type LineSort = 'level' | 'pulses' | 'pulse-width' | 'analogue' | 'frequency';
+
+/** A pin that a way asks for. */
+export interface PinNeed {
+  /** As the wires of the way call it: `pin`, `pin 2`, `pin, enable`. */
+  readonly end: string;
+  /** What it is for, as `K1` or `direction`; empty where a way takes one pin alone. */
+  readonly part: string;
+  readonly direction: 'out' | 'in';
+  readonly sort: LineSort;
+  /** Whether the machine acts on it by itself, so that a twitch is a press; a select bit or a direction alone moves nothing. */
+  readonly acts: boolean;
+}
+
+/** What a way draws from a supply while it presses. */
+export interface Draw {
+  /** Empty for what the press is known by, `motor` for a motor that hangs on a supply of its own. */
+  readonly part: string;
+  readonly name: string;
+  /** Between which voltages it works; null where any that the controller runs from will do. */
+  readonly volts: Interval | null;
+  /** At work, and for a moment at its start, A; null where nobody said or read it. */
+  readonly runAmps: number | null;
+  readonly startAmps: number | null;
+  readonly startSeconds: number;
+  /** At rest, A. */
+  readonly idleAmps: number;
+  /** Where these currents come from. */
+  readonly origin: Origin;
+  /** Its minus and the controller's ground must be one. */
+  readonly sharesGround: boolean;
+}
+
+/** All that a press draws from supplies at work, as far as it is known, A. */
+export const drawnAmps = (draws: readonly Draw[]): number => draws.reduce((sum, d) => sum + (d.runAmps ?? 0), 0);
+
 /** What Thumb hands on about the chosen way. */
 export interface PressFact {
+  /** Id and name of the press, and the control that it presses. */
+  id: string;
+  name: string;
+  control: string;
   way: Way;
   verdict: 'settled' | 'tight' | 'stop' | 'unknown';
   sharesGround: boolean;
@@ -56,23 +97,27 @@ export interface PressFact {
   /** The driver's own resistor from its input to ground, Ω, or null where it has none. */
   holdOhms: number | null;
   pinAmps: number;
-  /** Drawn from the controller's supply while pressing, amperes. */
-  supplyAmps: number;
-  needsVolts: number;
+  /** What it draws from supplies. */
+  draws: readonly Draw[];
   resistorOhms: number | null;
   /** What the pin gives: a level that holds the press, pulses that place it, or nothing at all. */
   input: 'level' | 'pulses';
-  /** The two pulses of a servo and the time that it takes from one to the other, s; null where it is no servo. */
-  pulses: { readonly rest: number; readonly press: number; readonly swing: number } | null;
+  /** The pulses of a servo and the time that it takes from one to the other, s; null where it is no servo. */
+  pulses: {
+    readonly rest: number;
+    readonly press: number;
+    /** Of a rocker's other side; null where only one is pressed. */
+    readonly other: number | null;
+    readonly swing: number;
+  } | null;
   /** The level that presses: by the way, its wires and its part, and so in the strip and in the packed program. */
   pressesOn: 'high' | 'low';
-  /** What draws `supplyAmps`, and its current at the worst instant, A. */
-  load: string;
-  peakAmps: number;
-  /** Where that current comes from. */
-  drawOrigin: Origin;
   /** Outputs of the controller that it takes. */
   outputs: number;
+  /** The pins that it takes, as its wires name them; the first is the one that presses. */
+  pins: readonly PinNeed[];
+  /** A resistor from its pin to ground. */
+  pullDown: boolean;
   /** The part whose contact carries the load, with its ratings; null where it carries none. */
   contact: ContactFact | null;
   /** A module that pulls its own input while the controller’s rail is still dead. */
@@ -108,13 +153,21 @@ export interface DriveFact {
   peakAmps: number;
   /** Between which voltages it may be fed. */
   supplyVolts: Interval;
-  /** Pins that read a contact against their own pull-up, and that neither hold a reset nor talk at power-up. */
-  contactPins: readonly number[];
+  /** Between which voltages its chip runs, for a supply that goes round its regulator; null where nobody says. */
+  chipVolts: Interval | null;
+  /** What its regulator makes, V; how it does so, and what it needs above that, V. */
+  pinVolts: number;
+  regulator: 'unknown' | 'none' | 'linear' | 'switching';
+  dropVolts: number | null;
+  /** Draw in deep sleep, of the board and of the chip by itself, A; null where it has none. */
+  sleepAmps: number | null;
+  chipSleepAmps: number | null;
 }
 
 /** What rooms learn from each other; `assess` fills it in the order of the work. */
 export interface Facts {
   controls: Record<string, ControlFact>;
   drive: DriveFact | null;
-  press: PressFact | null;
+  /** Of each press whose way is chosen. */
+  presses: readonly PressFact[];
 }

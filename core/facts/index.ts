@@ -1,1 +1,14 @@
-export type { ContactFact, ControlFact, DriveFact, Facts, Isolation, PressFact, SequenceRule } from './facts';
+export { drawnAmps } from './facts';
+export { forPress, ofPress } from './for-press';
+export type {
+  ContactFact,
+  ControlFact,
+  Draw,
+  DriveFact,
+  Facts,
+  Isolation,
+  LineSort,
+  PinNeed,
+  PressFact,
+  SequenceRule,
+} from './facts';

@@ -1,1 +1,17 @@
-export { feedFindings, loadsOf, type Load } from './findings';
+export { lifeOf, type Life } from './battery';
+export { feedFindings, USUAL_SUPPLY } from './findings';
+export { joinsOf, MACHINE, type Join } from './grounds';
+export { sayLife, turnsOf } from './judge-battery';
+export { loadsOf, type FedLoad } from './loads';
+export { rehearse, type Rehearsal } from './rehearse';
+export {
+  curveOf,
+  cutList,
+  feedReport,
+  feedRows,
+  findingsOf,
+  hangChoices,
+  type CurvePoint,
+  type CutRow,
+  type FeedRow,
+} from './view';

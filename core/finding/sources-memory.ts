@@ -8,4 +8,23 @@ export const FROM_MEMORY = {
     'Wi-Fi module, 17 GPIO, on a board with a regulator that is fed with 4.5 to 5.5 V: behaviour ' +
       'of each pin at power-up and its limits, as remembered; measure your own board',
   ),
+  'board-wifi34': M(
+    'Wi-Fi module, 34 GPIO, on a board with a regulator that is fed with 4.5 to 5.5 V: abilities, straps and ' +
+      'behaviour of each pin, as remembered; measure your own board',
+  ),
+  'board-8bit': M(
+    '8-bit board, 20 I/O, 5 V: abilities of each pin and their behaviour while the bootloader runs, as remembered; ' +
+      'measure your own board',
+  ),
+  'board-header28': M(
+    'Single-board computer header, 28 GPIO, 3.3 V: pulls at reset, header positions and limits, as remembered; ' +
+      'measure your own board',
+  ),
+  cells: M(
+    'Cells of each chemistry as such cells are: open volts over the charge taken, resistance, charge, self-discharge, as remembered; ' +
+      'the sheet of your cell beats this',
+  ),
+  'regulator-heat': M(
+    'Junction to air without a heat sink: a tab with a screw hole 65 K/W, a flat chip on its board 100 K/W; stop over 125 °C',
+  ),
 } as const satisfies Record<string, Source>;

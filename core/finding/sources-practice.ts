@@ -152,6 +152,29 @@ export const PRACTICE = {
   ),
   'feed-volts': C('A plug-in supply keeps its voltage to ±5 %; thin supply leads have 0.08 mm² a conductor'),
   'feed-spare': C('Keep a fifth of a supply in reserve; take no more than half of what an appliance rail can spare'),
+  'load-range': C(
+    'Loads work around their rated voltage: coils and modules from 0.9 to 1.1 of it, servos from 0.9 to 1.2, motors from 0.8 to 1.2',
+  ),
+  'motor-start': C('A small DC motor starts with its stalled current and is up to speed within 0.3 s'),
+  converters: C(
+    'Small converters: linear regulators need 2 V above their output (1.2 V as a flat chip), step-down modules 1.5 V; ' +
+      'step-down 82 %, step-up 80 % efficient; own draw 5 mA, of a step-up 3 mA, which wants 0.9 V at least; outputs keep to ±4 %',
+  ),
+  'conductor-amps': C(
+    'A conductor of a lead bears for long: 0.08 mm² 1 A, 0.2 mm² 2 A, 0.5 mm² 3 A, 0.75 mm² 6 A, 1 mm² 10 A, 1.5 mm² 16 A',
+  ),
+  connectors: C(
+    'Contacts for long: pin headers 1 A, flat data plugs 1.5 A, round plugs and crimped plugs 3 A, screw terminals 10 A; 5 to 30 mΩ each',
+  ),
+  'fuse-drop': C('A miniature fuse drops about 0.15 V at its rated current'),
+  'fuse-share': C('A fuse carries four fifths of its rating for long; what starts motors is a slow one'),
+  'box-heat': C('A closed box gives off about 8 W for each square metre and kelvin by all its sides'),
+  'hold-current': C('Power banks switch off under a draw of 50 to 100 mA within a minute'),
+  'burst-length': C('A radio burst of one frame lasts up to 5 ms'),
+  'capacitor-loss': C('An electrolytic capacitor has 80 % of its value, and about 0.1 Ω in series'),
+  'battery-aging': C(
+    'Cells hold between 0.8 and 1.05 of their usual charge; a sleeping draw that nobody measured is up to three times what is said',
+  ),
   'contact-derate': C('Loads of hours: no more than 80 % of the contact rating'),
   inrush: C(
     'Inrush against steady current: resistive 1, filament lamp 15, motor 10, solenoid 20, switched-mode supply 40, transformer 15',
@@ -171,6 +194,16 @@ export const PRACTICE = {
   ),
   cautions: C('Cautions usual in the trade; the local electrical code and licensed practice come first'),
   'press-length': C('A press should last at least twice the shortest press the machine obeys'),
+  'sign-transistor': C('A sign over 10 mA is switched by a small transistor and not by the pin itself'),
+  'lamp-seen': C('An LED is seen by day from about half a milliampere on'),
+  'hand-debounce': C('A hand input settles in 20 to 50 ms; what answers after a tenth of a second feels dead'),
+  'sense-divider': C('A level that is too high for a pin is brought down by a divider with 10 kΩ below'),
+  'pin-cost': C('Of two pins that both do, the one that can less is taken, so that the able ones stay free'),
+  'board-own': C('The maker’s own board, as entered; what was not measured stands as its tag says'),
+  'series-contacts': C(
+    'Two contacts in series press only where both are closed; a contact that sticks is found by pressing with each alone',
+  ),
+  'module-mode': C('Relay modules with a mode jumper: momentary, latching, timed; a press wants momentary'),
   'press-gap': C(
     'Between two presses the contact stays open for at least twice the shortest press that the machine obeys',
   ),

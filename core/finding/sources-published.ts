@@ -56,6 +56,12 @@ export const PUBLISHED = {
   copper: P(
     'IEC 60028:1925, International standard of resistance for copper: 0.00393 for each kelvin at constant mass, from 20 °C',
   ),
+  'iec-60228': P(
+    'IEC 60228:2004, Conductors of insulated cables: greatest resistance at 20 °C of plain copper, classes 1 and 5',
+  ),
+  'iec-60127': P(
+    'IEC 60127-2:2014, Miniature fuses, part 2: cartridge fuse-links; rated currents of the row R10 of ISO 3:1973',
+  ),
   'iec-60028': P('IEC 60028:1925, International standard of resistance for copper: 17.241 nΩ·m at 20 °C'),
   'success-runs': P(
     'Feller, An Introduction to Probability Theory and Its Applications, vol. ' +

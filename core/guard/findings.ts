@@ -1,6 +1,7 @@
 import { finding, type Finding, type SourceKey, summary } from '../finding';
 import type { Facts } from '../facts';
-import type { Job } from '../job';
+import { CONTROLLER, type Job } from '../job';
+import { sourceOf } from '../supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
@@ -58,9 +59,11 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
 }
 
 function isolationGate(job: Job, facts: Facts): Finding[] {
-  const shares = facts.press?.sharesGround ?? false;
-  const onItsRail = job.feed.rail !== '';
+  const joining = facts.presses.filter((p) => p.sharesGround);
+  const onItsRail = sourceOf(job.feed, CONTROLLER)?.kind === 'rail';
   return Object.entries(facts.controls).map(([id, f]) => {
+    // The ground is one: a press of another control that joins it joins it for this one as well.
+    const shares = joining.length > 0;
     if (f.isolation === 'not-isolated') {
       const joined = shares || onItsRail;
       return finding('guard', `isolation.${id}`, {

@@ -1,5 +1,6 @@
 import type { Facts } from '../facts';
 import type { Hazard, Job } from '../job';
+import { CELLS } from '../supply';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
 /** True where nobody can say that mains does not reach the machine: a plug, fixed wiring, a charger, or nothing said yet. */
@@ -19,7 +20,16 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
   if (tied) derived.add('not-isolated');
   // A machine that opens and closes is a door, whoever ticked it.
   if (job.act.machine.kind === 'open-stop-close-stop') derived.add('moving-door');
-  if (tied || controls.some((f) => f.dangerous) || (facts.press?.mains ?? false) || mainsFed(job)) derived.add('mains');
+  const { sources } = job.feed;
+  if (sources.some((s) => s.kind === 'cells' && CELLS[s.chemistry].lithium)) derived.add('lithium');
+  if (
+    tied ||
+    controls.some((f) => f.dangerous) ||
+    facts.presses.some((p) => p.mains) ||
+    sources.some((s) => s.kind === 'mains-module') ||
+    mainsFed(job)
+  )
+    derived.add('mains');
   return HARM_ORDER.filter((h) => derived.has(h));
 }
 
@@ -28,9 +38,8 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
  * of every machine.
  */
 export function cautionsOf(job: Job, facts: Facts): Caution[] {
-  const { press } = facts;
   const { loadKind } = job.guard;
-  const load = press?.contact
+  const load = facts.presses.some((p) => p.contact)
     ? [
         GENERAL.conductors,
         ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []),
@@ -40,7 +49,7 @@ export function cautionsOf(job: Job, facts: Facts): Caution[] {
   return [
     ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
     ...load,
-    ...(press?.sharesGround ? [GENERAL.groundShift] : []),
+    ...(facts.presses.some((p) => p.sharesGround) ? [GENERAL.groundShift] : []),
     GENERAL.ownDevices,
   ];
 }

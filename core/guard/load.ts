@@ -11,7 +11,7 @@ import {
   type Finding,
   type Input,
 } from '../finding';
-import type { ContactFact, ControlFact, Facts } from '../facts';
+import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../facts';
 import type { Job } from '../job';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
@@ -38,8 +38,13 @@ function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high:
 
 /** The very contact that the chosen way puts before a load, against that load: steady, and at the moment it closes. */
 export function loadFindings(job: Job, facts: Facts): Finding[] {
-  const contact: ContactFact | null = facts.press?.contact ?? null;
-  if (!contact) return [];
+  const carrying = facts.presses.filter((p) => p.contact !== null);
+  return carrying.flatMap((press, i) =>
+    forPress(press, i, carrying.length, contactFindings(job, facts, press, press.contact!)),
+  );
+}
+
+function contactFindings(job: Job, facts: Facts, press: PressFact, contact: ContactFact): Finding[] {
   const { loadWatts, loadKind } = job.guard;
   if (loadWatts === null || loadWatts <= 0)
     return [
@@ -60,7 +65,7 @@ export function loadFindings(job: Job, facts: Facts): Finding[] {
         remedy: { text: 'Say it below: a heater is resistive, a fan or a compressor a motor.' },
       }),
     ];
-  const { low, high, direct } = loadVolts(job, facts.controls[job.thumb.control]);
+  const { low, high, direct } = loadVolts(job, facts.controls[press.control]);
   const factor = direct ? 1 : POWER_FACTOR[loadKind];
   const amps = derive('steady current', 'I', 'P / (V * cosφ)', 'A', [
     chosen('P', 'load, from the rating plate', loadWatts, 'W', 'set in Guard', [0.1, 1e6]),

@@ -1,7 +1,7 @@
 import { oneShot } from '../cutoff';
 import { derivedLimit, finding, judged, type Finding } from '../finding';
-import type { Facts } from '../facts';
-import type { Job } from '../job';
+import { forPress, type Facts, type PressFact } from '../facts';
+import { stepsOf, type Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { hazardsOf } from './hazards';
 
@@ -10,9 +10,12 @@ const MOST_OHMS = 10e6;
 
 /** Whether a press ends though the controller does not: asked for where heat, a door or pressure is at stake. */
 export function pressEndFindings(job: Job, facts: Facts): Finding[] {
-  const press = facts.press;
-  const longest = job.act.script.reduce((most, s) => (s.do === 'press' ? Math.max(most, s.seconds) : most), 0);
-  if (!press || longest === 0) return [];
+  return facts.presses.flatMap((press, i) => forPress(press, i, facts.presses.length, pressEnd(job, facts, press)));
+}
+
+function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
+  const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
+  if (longest === 0) return [];
   const at = hazardsOf(job, facts).filter((h) => h === 'unattended-heat' || h === 'moving-door' || h === 'pressure');
   if (job.guard.cutOff === 'one-shot' && press.outputs === 1 && press.input === 'level') {
     const parts = oneShot(longest);

@@ -31,6 +31,7 @@ export function anotherUnit(job: Job, id: string, now: string): Job {
     archived: false,
     trials: [],
     guard: { ...job.guard, ticks: {} },
+    feed: { ...job.feed, shifts: [] },
     survey: {
       ...job.survey,
       mains: { ...job.survey.mains, mainSwitch: job.survey.mains.mainSwitch === 'none' ? 'none' : 'unknown' },

@@ -1,14 +1,29 @@
 import { sayChanges } from '../field';
 import { freshControl } from './fresh';
+import { pressOf } from './fresh-press';
+import { keptWhole } from './keep-whole';
 import { LOG_LINES, LOG_TEXT } from './job-fields';
 import type { LoadProblem } from './problem';
-import { LIST_INFO, PLACE_INFO, type ListName, type Lists, type Place, type Places } from './places';
+import {
+  isPressPlace,
+  LIST_INFO,
+  PLACE_INFO,
+  type ListName,
+  type Lists,
+  type Place,
+  type Places,
+  type PressPlace,
+} from './places';
 import { refusedIn } from './refused';
 import { GUESSED_PLANS } from './types';
-import type { Control, Job, LogEntry, Reading, ThumbPlan, Trial } from './types';
+import type { Control, Job, LogEntry, Press, Reading, Trial } from './types';
 
 /** Sets fields of one place. `say` is given only where a person's sentence is better than what the fields say of themselves. */
-type SetEdit = { [P in Place]: { do: 'set'; at: P; set: Partial<Places[P]>; say?: string } }[Place];
+type SetEdit = {
+  [P in Place]: { do: 'set'; at: P; set: Partial<Places[P]>; say?: string } & (P extends PressPlace
+    ? { /** Id of the press. */ of: string }
+    : object);
+}[Place];
 /** Puts an item into a keyed list: over the one with its key, else at the end. */
 type PutEdit = { [L in ListName]: { do: 'put'; list: L; item: Lists[L]; say?: string } }[ListName];
 /** Takes the item with this key out of a list. */
@@ -144,13 +159,13 @@ const own = <T extends object>(of: T, key: string): unknown =>
   Object.hasOwn(of, key) ? of[key as keyof T] : undefined;
 
 /** The value at a place of two names at most. */
-function at(job: Job, path: string): Plain {
+function at(job: object, path: string): Plain {
   const [section, inner] = path.split('.') as [string, string | undefined];
   const outer = own(job, section) as Plain;
   return inner === undefined ? outer : (own(outer, inner) as Plain);
 }
 
-function withAt(job: Job, path: string, value: unknown): Job {
+function withAt<T extends object>(job: T, path: string, value: unknown): T {
   const [section, inner] = path.split('.') as [string, string | undefined];
   const outer = own(job, section) as Plain;
   return { ...job, [section]: inner === undefined ? value : { ...outer, [inner]: value } };
@@ -158,15 +173,36 @@ function withAt(job: Job, path: string, value: unknown): Job {
 
 function setIn(job: Job, edit: SetEdit): Changed {
   if (!Object.hasOwn(PLACE_INFO, edit.at)) throw new NoSuch(`A job has no place ${JSON.stringify(edit.at)}.`);
+  if (isPressPlace(edit.at)) return setInPress(job, edit as Extract<SetEdit, { of: string }>);
   const info = PLACE_INFO[edit.at];
   const before = at(job, edit.at);
   const after = { ...before, ...edit.set };
-  const next = withAt(job, edit.at, after);
   const said = sayChanges(info.fields, before, after);
-  const words = edit.say ?? [info.words, said || 'as it was'].filter(Boolean).join(': ');
-  if (!edit.at.startsWith('thumb')) return [next, info.room, words];
-  const given = givenBy(job.thumb, next.thumb, edit.at === 'thumb' ? edit.set.given : undefined);
-  return [{ ...next, thumb: { ...next.thumb, given } }, info.room, words];
+  return [
+    withAt(job, edit.at, after),
+    info.room,
+    edit.say ?? [info.words, said || 'as it was'].filter(Boolean).join(': '),
+  ];
+}
+
+/** Sets fields of a press, or of a plan inside it; what its maker gave of a plan is remembered as given. */
+function setInPress(job: Job, edit: Extract<SetEdit, { of: string }>): Changed {
+  const press = job.presses.find((p) => p.id === edit.of);
+  if (!press) throw new NoSuch(`The job has no press ${JSON.stringify(edit.of)}.`);
+  const info = PLACE_INFO[edit.at];
+  const plan = edit.at === 'press' ? '' : edit.at.slice('press.'.length);
+  const before = plan ? at(press, plan) : ({ ...press } as Plain);
+  const after = { ...before, ...edit.set };
+  const changed = plan ? withAt(press, plan, after) : ({ ...press, ...edit.set } as Press);
+  const given = givenBy(press, changed, edit.at === 'press' ? edit.set.given : undefined);
+  const presses = job.presses.map((p) => (p === press ? { ...changed, id: press.id, given } : p));
+  const said = sayChanges(info.fields, before, after);
+  const whose = job.presses.length > 1 ? `${press.name}: ` : '';
+  return [
+    { ...job, presses },
+    info.room,
+    `${whose}${edit.say ?? [info.words, said || 'as it was'].filter(Boolean).join(': ')}`,
+  ];
 }
 
 function listOf(job: Job, list: ListName): readonly Plain[] {
@@ -191,19 +227,12 @@ function dropFrom(job: Job, edit: DropEdit): Changed {
   const gone = items.find((x) => x[info.key] === edit.key);
   if (!gone) throw new NoSuch(`The list ${edit.list} has no ${edit.key}.`);
   const said = edit.say ?? `${info.words} ${String(gone[info.called])} taken away`.trim();
-  return [
-    withAt(
-      job,
-      edit.list,
-      items.filter((x) => x !== gone),
-    ),
-    info.room,
-    said,
-  ];
+  const left = items.filter((x) => x !== gone);
+  return [keptWhole(withAt(job, edit.list, left), edit.list, edit.key), info.room, said];
 }
 
 /** Values of a way's plan that the maker gave: those that an edit changes, and those that it confirms by naming them. */
-function givenBy(before: ThumbPlan, after: ThumbPlan, confirmed: readonly string[] | undefined): string[] {
+function givenBy(before: Press, after: Press, confirmed: readonly string[] | undefined): string[] {
   const changed = GUESSED_PLANS.flatMap((plan) => {
     const was = { ...before[plan] } as Record<string, unknown>;
     const is = { ...after[plan] } as Record<string, unknown>;
@@ -214,10 +243,18 @@ function givenBy(before: ThumbPlan, after: ThumbPlan, confirmed: readonly string
   return [...new Set([...(confirmed ?? before.given), ...changed])];
 }
 
+/** The job with one more control; the first one is pressed, since a machine with one button is what most begin with. */
 function withControl(job: Job, { id, name }: { id: string; name: string }): Job {
   if (job.controls.some((c) => c.id === id)) return job;
-  const thumb = job.thumb.control ? job.thumb : { ...job.thumb, control: id };
-  return { ...job, controls: [...job.controls, freshControl(id, name)], thumb };
+  const control = freshControl(id, name);
+  const waits = job.presses.find((p) => p.control === '');
+  const presses =
+    job.controls.length > 0
+      ? job.presses
+      : waits
+        ? job.presses.map((p) => (p === waits ? { ...p, control: id } : p))
+        : [...job.presses, pressOf(job, control)];
+  return { ...job, controls: [...job.controls, control], presses };
 }
 
 /**

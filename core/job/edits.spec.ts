@@ -85,7 +85,7 @@ describe('several edits at once', () => {
     expect(after.controls.map((c) => c.name)).toEqual(['up', 'down']);
     expect(after.wish.others).toBe('nobody');
     expect(after.log.map((e) => e.text)).toEqual(['job begun: x', 'two controls and a wish']);
-    expect(after.thumb.control).toBe('a');
+    expect(after.presses[0]!.control).toBe('a');
   });
 
   it('fail as a whole where one of them cannot be', () => {

@@ -1,9 +1,32 @@
 export { applyEdit, edited, returnTo, type Edited, type JobEdit } from './edit';
-export type { ListName, Lists, Place, Places, Section } from './places';
+export {
+  isPressPlace,
+  type ListName,
+  type Lists,
+  type Place,
+  type Places,
+  type PressPlace,
+  type PressPlaces,
+  type Section,
+} from './places';
+export { lineId, ownerOf } from './keep-whole';
+export { profileProblem, type ProfileProblem } from './profile-sense';
 export { CONTROL_KINDS, knownMachine, type ControlKind } from './machine';
 export { ROOMS, type Room } from './rooms';
 export { freshControl, freshJob, type FreshWish } from './fresh';
-export { freshThumb } from './fresh-thumb';
+export {
+  freeId,
+  freshHand,
+  freshNever,
+  freshPress,
+  freshSense,
+  freshSign,
+  ownersOf,
+  pressOf,
+  restContact,
+  stateSense,
+  stepsOf,
+} from './fresh-press';
 export { anotherUnit, copyOf } from './copies';
 export { freshFace, freshRail, freshSurvey } from './fresh-survey';
 export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './bench-usual';
@@ -15,17 +38,31 @@ export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './types';
 export { sayTime } from './say-time';
+export { neverLacks, sayNever } from './say-never';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
 export { controlFields, jobFields } from './job-fields';
 export {
   faultFields,
-  feedFields,
   guardFields,
   machineFields,
+  neverFields,
   regionFields,
   sheetFields,
   wishFields,
 } from './plan-fields';
+export {
+  boxFields,
+  converterFields,
+  dutyFields,
+  feedFields,
+  groupFields,
+  linkFields,
+  loadFields,
+  sourceFields,
+  standingFields,
+} from './feed-fields';
+export { CONTROLLER } from './feed-sense';
+export { freshConverter, freshGroup, freshLink, freshLoad, freshSource, freeNodeId, nodesIn } from './fresh-feed';
 export {
   caliperReading,
   faceFields,
@@ -37,6 +74,7 @@ export {
 } from './survey-fields';
 export {
   fingerFields,
+  benchFields,
   handFields,
   motorFields,
   ownPartFields,
@@ -45,5 +83,16 @@ export {
   signalFields,
   stockFields,
   supplyFields,
-  thumbFields,
-} from './thumb-fields';
+  pressFields,
+  unitFields,
+} from './press-fields';
+export {
+  boardFields,
+  handInputFields,
+  MOST_GPIO,
+  pinChoiceFields,
+  pinFields,
+  profileFields,
+  senseFields,
+  signFields,
+} from './controller-fields';

@@ -13,19 +13,18 @@ import {
 } from '../field';
 import {
   actFields,
-  boardFields,
-  feedFields,
   guardFields,
   regionFields,
   routineFields,
-  senseFields,
   sheetFields,
   standinFields,
   wishFields,
 } from './plan-fields';
+import { feedFields } from './feed-fields';
+import { boardFields, handInputFields, senseFields, signFields } from './controller-fields';
+import { benchFields, pressFields } from './press-fields';
 import { ROOMS } from './rooms';
 import { surveyFields } from './survey-fields';
-import { thumbFields } from './thumb-fields';
 import {
   JOB_FORMAT,
   JOB_VERSION,
@@ -98,6 +97,9 @@ const logFields: Fields<LogEntry> = {
 /** Controls of one machine, and readings of them: what is judged in well under a second. */
 const MOST_CONTROLS = 40;
 const MOST_READINGS = 2000;
+/** Presses of one machine, and senses, hands or signs at its controller. */
+const MOST_PRESSES = 40;
+const MOST_SENSES = 40;
 
 /** The whole document, current version. */
 export const jobFields: Fields<Job> = {
@@ -117,11 +119,14 @@ export const jobFields: Fields<Job> = {
   controls: list('controls', group('a control', controlFields), MOST_CONTROLS, { key: 'id' }),
   readings: list('readings', group('a reading', readingFields), MOST_READINGS, { key: 'id' }),
   survey: group('survey', surveyFields),
-  thumb: group('way of pressing', thumbFields),
+  presses: list('presses', group('a press', pressFields), MOST_PRESSES, { key: 'id' }),
+  bench: group('what presses share', benchFields),
+  senses: list('senses', group('a sense', senseFields), MOST_SENSES, { key: 'id' }),
+  hands: list('hands', group('a hand', handInputFields), MOST_SENSES, { key: 'id' }),
+  signs: list('signs', group('a sign', signFields), MOST_SENSES, { key: 'id' }),
   board: group('board', boardFields),
   feed: group('feed', feedFields),
   guard: group('guard', guardFields),
-  sense: group('sense', senseFields),
   act: group('act', actFields),
   routine: group('routine', routineFields),
   sheet: group('test sheet', sheetFields),

@@ -53,7 +53,7 @@ describe('edits', () => {
     j = edited(j, { do: 'add-control', id: 'b', name: 'stop' }, NOW);
     j = edited(j, { do: 'add-control', id: 'a', name: 'start' }, NOW);
     expect(j.controls.map((c) => c.id)).toEqual(['a', 'b']);
-    expect(j.thumb.control).toBe('a');
+    expect(j.presses[0]!.control).toBe('a');
   });
 
   it('ticks with a date, and takes the tick back', () => {
@@ -93,7 +93,37 @@ describe('job files', () => {
     'guard.contactAmps',
     'guard.loadKind',
     'thumb.wishes',
+    // The first press of a script says which press it is now.
+    'version',
   ];
+  /** Where this version keeps what earlier ones said elsewhere, as a document of the old shape. */
+  const asBefore = (job: Job): unknown => {
+    const [press] = job.presses;
+    const pin = (line: string | undefined): number | null => job.board.pins.find((p) => p.line === line)?.gpio ?? null;
+    const [sense] = job.senses;
+    const [supply] = job.feed.sources;
+    const lead = job.feed.links.find((l) => l.kind === 'lead');
+    return {
+      ...job,
+      feed: {
+        ...supply,
+        supply: supply?.name ?? '',
+        volts: supply?.volts ?? null,
+        amps: supply?.amps ?? null,
+        leadMetres: lead?.metres ?? null,
+        leadSquareMetres: lead?.squareMetres ?? null,
+      },
+      thumb: { ...job.bench, ...press },
+      board: {
+        ...job.board,
+        pressPin: pin(press?.id),
+        armPin: pin(job.hands[0]?.id),
+        sensorPin: pin(sense?.id),
+        pullDown: press?.pullDown ?? false,
+      },
+      sense: { contact: sense?.tells ?? 'none', restsClosed: sense?.closedThen ?? true },
+    };
+  };
   /** Paths at which a new document no longer holds what an old one said. */
   const lost = (old: unknown, now: unknown, path = ''): string[] => {
     if (typeof old !== 'object' || old === null) return old === now || GONE.includes(path) ? [] : [path];
@@ -109,21 +139,22 @@ describe('job files', () => {
     expect(old).toMatchObject({
       ok: true,
       job: {
-        version: 4,
+        version: 6,
         survey: { mains: { feed: 'unknown' } },
-        thumb: { picks: {}, given: [] },
+        bench: { picks: {} },
+        presses: [{ given: [] }],
         guard: { place: 'unknown', cutOff: 'none' },
       },
     });
     if (!old.ok) return;
-    expect(lost(JSON.parse(text), old.job)).toEqual([]);
-    expect([...old.job.thumb.wishes].sort()).toEqual([...WAY_WISHES].sort());
+    expect(lost(JSON.parse(text), asBefore(old.job))).toEqual([]);
+    expect([...old.job.bench.wishes].sort()).toEqual([...WAY_WISHES].sort());
     // Which joint a trial of before was made on is not known: it stands in the record and counts for nothing.
     expect(old.job.trials.every((t) => t.basis === '' && t.by === '')).toBe(true);
   });
 
   // The outputs were frozen with the steps: whatever today's fields begin with, yesterday's step gives what it gave.
-  it.each([1, 2, 3])('takes a document of version %i one step on, to what was frozen', (n) => {
+  it.each([1, 2, 3, 4, 5])('takes a document of version %i one step on, to what was frozen', (n) => {
     const from = JSON.parse(file(`core/job/versions/v${n}.json`)) as Record<string, unknown>;
     const to = JSON.parse(file(`core/job/versions/v${n}-as-${n + 1}.json`)) as unknown;
     expect(migrate(from, undefined, n + 1)).toEqual(to);
@@ -132,8 +163,10 @@ describe('job files', () => {
   it('makes a gold contact of version 2 the part that is picked, and keeps the order of its wishes', () => {
     const text = file('core/job/versions/v2.json');
     const gold = loadJob(text.replace('"relayContact": "power"', '"relayContact": "signal"'));
-    expect(gold.ok && gold.job.thumb.picks).toEqual({ relay: 'relay-signal' });
-    expect(gold.ok && gold.job.thumb.wishes.slice(0, 9)).toEqual((JSON.parse(text) as Job).thumb.wishes);
+    expect(gold.ok && gold.job.bench.picks).toEqual({ relay: 'relay-signal' });
+    expect(gold.ok && gold.job.bench.wishes.slice(0, 9)).toEqual(
+      (JSON.parse(text) as { thumb: { wishes: string[] } }).thumb.wishes,
+    );
   });
 
   it(
@@ -161,8 +194,8 @@ describe('job files', () => {
         ok: true,
         job: {
           act: { machine: { kind: 'unknown', shortestPressSeconds: null } },
-          thumb: {
-            given: ['finger.hornMetres'],
+          presses: [{ given: ['finger.hornMetres'] }],
+          bench: {
             parts: [{ values: { contactAmps: [5, 5, 5], inrushAmps: [5, 5, 5], isolationVolts: [100, 100, 100] } }],
           },
         },
@@ -186,9 +219,9 @@ describe('job files', () => {
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
     [
       'a wrong type',
-      spoil((d) => ((d['thumb'] as Record<string, unknown>)['resistorOhms'] = 'many')),
-      /thumb\.resistorOhms/,
-      /thumb\.resistorOhms/,
+      spoil((d) => ((d['presses'] as Record<string, unknown>[])[0]!['resistorOhms'] = 'many')),
+      /presses\[0\]\.resistorOhms/,
+      /presses\[0\]\.resistorOhms/,
     ],
     ['an unknown field', spoil((d) => (d['extra'] = 1)), /extra/, /field/],
     ['a bad time', spoil((d) => (d['createdAt'] = 'yesterday')), /createdAt must be a time/, /createdAt/],
@@ -218,7 +251,7 @@ describe('migrations', () => {
     const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
     expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
     expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
-    expect(migrate({ version: 4, a: 0 })).toEqual({ version: 4, a: 0 });
+    expect(migrate({ version: 6, a: 0 })).toEqual({ version: 6, a: 0 });
   });
 });
 
@@ -248,6 +281,7 @@ describe('three readers of one description', () => {
       strips: part('yard-gate').strips,
       photos: [{ id: 'p', name: 'board', width: 640, height: 480, pins: [{ x: 0.5, y: 0.25, label: 'start A' }] }],
     };
+    full.feed = (JSON.parse(file('demo/steam-flaps.json')) as Job).feed;
     const whole = full as unknown;
     const paths: (string | number)[][] = [];
     const walk = (x: unknown, path: (string | number)[]): void => {

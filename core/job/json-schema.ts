@@ -1,6 +1,6 @@
 import { jsonSchemaOfGroup, type AnyFields } from '../field';
 import { controlFields, jobFields, readingFields, trialFields } from './job-fields';
-import { LIST_INFO, PLACE_INFO } from './places';
+import { isPressPlace, LIST_INFO, PLACE_INFO } from './places';
 import { JOB_VERSION } from './types';
 
 const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
@@ -36,7 +36,15 @@ export function editsJsonSchema(): Record<string, unknown> {
       edit: {
         oneOf: [
           ...Object.entries(PLACE_INFO).map(([at, { fields }]) =>
-            edit({ do: does('set'), at: does(at), set: jsonSchemaOfGroup(fields, true) }, say),
+            edit(
+              {
+                do: does('set'),
+                at: does(at),
+                ...(isPressPlace(at) ? { of: text } : {}),
+                set: jsonSchemaOfGroup(fields, true),
+              },
+              say,
+            ),
           ),
           ...Object.entries(LIST_INFO).map(([list, { fields }]) =>
             edit({ do: does('put'), list: does(list), item: jsonSchemaOfGroup(fields) }, say),

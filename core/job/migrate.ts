@@ -3,9 +3,17 @@ import type { Migration } from './versions/step';
 import { toSecond } from './versions/to-2';
 import { toThird } from './versions/to-3';
 import { toFourth } from './versions/to-4';
+import { toFifth } from './versions/to-5';
+import { toSixth } from './versions/to-6';
 
 /** Keyed by the version they start from. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = { 1: toSecond, 2: toThird, 3: toFourth };
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  1: toSecond,
+  2: toThird,
+  3: toFourth,
+  4: toFifth,
+  5: toSixth,
+};
 
 /**
  * Brings a document up to the current version, one step at a time.

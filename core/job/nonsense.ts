@@ -1,4 +1,8 @@
 import type { LoadProblem } from './problem';
+import { ownersOf } from './fresh-press';
+import { feedProblem } from './feed-sense';
+import { ownerOf } from './keep-whole';
+import { profileProblem } from './profile-sense';
 import type { Job, Reading } from './types';
 
 const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
@@ -28,7 +32,16 @@ const MOST_SCANS = 1e6;
  * @param before a job that was let through.
  */
 export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
-  return zoneOf(job) ?? datesOf(job, before) ?? referencesOf(job) ?? readingsOf(job, before) ?? padsOf(job, before);
+  return (
+    zoneOf(job) ??
+    datesOf(job, before) ??
+    referencesOf(job) ??
+    linesOf(job) ??
+    feedProblem(job) ??
+    profilesOf(job, before) ??
+    readingsOf(job, before) ??
+    padsOf(job, before)
+  );
 }
 
 function zoneOf(job: Job): LoadProblem | null {
@@ -61,8 +74,8 @@ function referencesOf(job: Job): LoadProblem | null {
   const owners = new Set([...controls, ...job.survey.strips.map((s) => s.id), '']);
   const missing = (id: string): string => `There is no ${JSON.stringify(id)} in this job.`;
   const todo = 'Name a control that the job has.';
-  if (job.thumb.control && !controls.has(job.thumb.control))
-    return no(missing(job.thumb.control), 'thumb.control', todo);
+  const press = job.presses.findIndex((p) => p.control && !controls.has(p.control));
+  if (press >= 0) return no(missing(job.presses[press]!.control), `presses[${press}].control`, todo);
   const reading = job.readings.findIndex((r) => !owners.has(r.control));
   if (reading >= 0) return no(missing(job.readings[reading]!.control), `readings[${reading}].control`, todo);
   const face = job.survey.faces.findIndex((f) => !controls.has(f.control));
@@ -99,7 +112,7 @@ function readingsOf(job: Job, before: Job | undefined): LoadProblem | null {
 }
 
 function padsOf(job: Job, before: Job | undefined): LoadProblem | null {
-  if (job.survey.keypads === before?.survey.keypads && job.thumb === before.thumb) return null;
+  if (job.survey.keypads === before?.survey.keypads && job.presses === before.presses) return null;
   for (const [i, pad] of job.survey.keypads.entries()) {
     const where = `survey.keypads[${i}]`;
     const lines = new Set(pad.keys.flatMap((k) => k.lines));
@@ -116,12 +129,73 @@ function padsOf(job: Job, before: Job | undefined): LoadProblem | null {
         `${where}.keys[${outside}]`,
         'Give its row and column within the pad.',
       );
-    if (pad.scan && job.thumb.scan.holdSeconds / pad.scan.periodSeconds > MOST_SCANS)
+    const { scan } = pad;
+    if (scan && job.presses.some((p) => p.scan.holdSeconds / scan.periodSeconds > MOST_SCANS))
       return no(
         'The press is held for more scans than can be counted.',
         `${where}.scan.periodSeconds`,
         'Give the time from one strobe of a line to its next, and a press of a fraction of a second.',
       );
+  }
+  return null;
+}
+
+/** Who is named by pins, script, hands and conditions must be there, and nobody twice. */
+function linesOf(job: Job): LoadProblem | null {
+  const owners = ownersOf(job);
+  const ids = new Set<string>();
+  for (const { id, name } of owners) {
+    if (ids.has(id) || id.includes('/'))
+      return no(
+        id.includes('/')
+          ? `The id ${JSON.stringify(id)} has a stroke.`
+          : `Two things are called ${JSON.stringify(id)}.`,
+        `id of ${name}`,
+        'Give each press, sense, hand and sign an id of its own, without a stroke.',
+      );
+    ids.add(id);
+  }
+  const gone = (id: string, where: string, todo: string): LoadProblem =>
+    no(`There is no ${JSON.stringify(id)} in this job.`, where, todo);
+  const pin = job.board.pins.findIndex((p) => !ids.has(ownerOf(p.line)));
+  if (pin >= 0)
+    return gone(
+      job.board.pins[pin]!.line,
+      `board.pins[${pin}].line`,
+      'Name a press, sense, hand or sign that the job has.',
+    );
+  const presses = new Set(job.presses.map((p) => p.id));
+  const step = job.act.script.findIndex((s) => (s.do === 'press' ? !presses.has(s.press) : s.press !== ''));
+  if (step >= 0) {
+    const at = job.act.script[step]!;
+    return at.do === 'wait'
+      ? no('A wait presses nothing.', `act.script[${step}].press`, 'Leave it empty.')
+      : gone(at.press, `act.script[${step}].press`, 'Take its steps out of the press script in Act first.');
+  }
+  for (const [i, hand] of job.hands.entries()) {
+    const asked = hand.asks.find((id) => !presses.has(id));
+    if (asked !== undefined) return gone(asked, `hands[${i}].asks`, `Let ${hand.name} ask for another press first.`);
+  }
+  for (const [i, never] of job.wish.nevers.entries()) {
+    const named = [never.press, never.otherPress].find((id) => id !== '' && !presses.has(id));
+    if (named !== undefined) return gone(named, `wish.nevers[${i}].press`, 'Take the condition in Wish away first.');
+  }
+  const units = job.bench.units.length;
+  return units > job.bench.machines
+    ? no(
+        `${units} machines differ and only ${job.bench.machines} are fitted.`,
+        'bench.units',
+        'Fit more machines, or take some of the differences away.',
+      )
+    : null;
+}
+
+/** Own boards that contradict themselves. */
+function profilesOf(job: Job, before: Job | undefined): LoadProblem | null {
+  if (job.board.profiles === before?.board.profiles) return null;
+  for (const [i, profile] of job.board.profiles.entries()) {
+    const wrong = profileProblem(profile);
+    if (wrong) return no(wrong.what, `board.profiles[${i}].${wrong.where}`, wrong.todo);
   }
   return null;
 }

@@ -20,14 +20,14 @@ import {
   MACHINE_KINDS,
   PLACES,
   type ActPlan,
-  type BoardPlan,
   type Fault,
-  type FeedPlan,
   type GuardRecord,
   type MachinePlan,
+  type Never,
+  type NeverKind,
   type Region,
   type RoutinePlan,
-  type SensePlan,
+  type ScriptStep,
   type Sentence,
   type SheetPlan,
   type StandinState,
@@ -43,6 +43,29 @@ export const regionFields: Fields<Region> = {
   timeZone: name('time zone', 'Europe/London'),
 };
 
+export const neverFields: Fields<Never> = {
+  id: name('id'),
+  kind: choice(
+    'never',
+    {
+      'lasts-longer': 'a state lasts longer than',
+      'state-while': 'a state while something else',
+      'both-at-once': 'two presses at once',
+      'starts-per-arming': 'more starts than so many for one arming',
+      'no-warning': 'a move without its warning',
+      'output-longer': 'a press lasts longer than',
+      'believes-wrongly': 'the plan believes one and another is true for longer than',
+    } satisfies Record<NeverKind, string>,
+    'lasts-longer',
+  ),
+  state: text('State', { most: 200 }),
+  other: text('While', { most: 200 }),
+  press: text('Press', { most: 200 }),
+  otherPress: text('and press', { most: 200 }),
+  seconds: quantity('for', 's', 60, { most: YEAR_SECONDS }),
+  count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
+};
+
 export const wishFields: Fields<Wish> = {
   outcome: text('What should happen by itself?'),
   when: text('When?'),
@@ -51,29 +74,7 @@ export const wishFields: Fields<Wish> = {
   hazardsReviewed: flag('hazards looked through'),
   others: text('Who else presses it?'),
   heldBy: text('What holds the machine to “never”?'),
-};
-
-const pin = (label: string) => maybeQuantity(label, '1', { most: 199, whole: true });
-export const boardFields: Fields<BoardPlan> = {
-  profile: name('controller', 'wifi-17'),
-  pressPin: pin('press pin'),
-  armPin: pin('arm pin'),
-  sensorPin: pin('sensor pin'),
-  pullDown: flag('pull-down at the pin'),
-};
-
-export const feedFields: Fields<FeedPlan> = {
-  supply: text('supply', { most: 200 }),
-  volts: maybeQuantity('The supply gives', 'V', { least: 1e-3, most: 1000, hint: '5 V' }),
-  amps: maybeQuantity('and at most', 'A', { least: 1e-6, most: 1000, hint: '1 A' }),
-  isolated: choice('isolated from mains', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
-  rail: text('hangs on', { most: 200 }),
-  leadMetres: maybeQuantity('Lead to the controller', 'm', { most: 1000, bare: 'm', hint: 'not said' }),
-  leadSquareMetres: maybeQuantity('Cross-section of its conductors', 'm²', {
-    least: 1e-9,
-    most: 1e-3,
-    hint: '0.5mm2, 28AWG',
-  }),
+  nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
 };
 
 export const guardFields: Fields<GuardRecord> = {
@@ -82,11 +83,6 @@ export const guardFields: Fields<GuardRecord> = {
   loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
-};
-
-export const senseFields: Fields<SensePlan> = {
-  contact: choice('contact', { none: 'none', 'at-rest': 'tells the rest', 'at-work': 'tells the work' }, 'none'),
-  restsClosed: flag('closed there'),
 };
 
 export const machineFields: Fields<MachinePlan> = {
@@ -108,13 +104,16 @@ export const faultFields: Fields<Fault> = {
   seconds: span('for'),
 };
 
+export const stepFields: Fields<ScriptStep> = {
+  do: choice('does', { press: 'press', wait: 'wait' }, 'press'),
+  press: text('press', { most: 200 }),
+  other: flag('its other side'),
+  seconds: span('for'),
+};
+
 export const actFields: Fields<ActPlan> = {
   machine: group('the machine', machineFields),
-  script: list(
-    'steps of the press',
-    group('a step', { do: choice('does', { press: 'press', wait: 'wait' }, 'press'), seconds: span('for') }),
-    200,
-  ),
+  script: list('steps of the press', group('a step', stepFields), 200),
   faults: list('faults', group('a fault', faultFields), 200, { key: 'id' }),
 };
 

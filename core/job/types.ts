@@ -1,12 +1,18 @@
 import type { Room } from './rooms';
 import type { Survey } from './survey-types';
-import type { ThumbPlan } from './thumb-types';
+import type { BoardPlan, Hand, Sense, Sign } from './controller-types';
+import type { Never } from './never-types';
+import type { FeedPlan } from './feed-types';
+import type { BenchPlan, Press } from './press-types';
 
 export * from './survey-types';
-export * from './thumb-types';
+export * from './controller-types';
+export * from './feed-types';
+export * from './never-types';
+export * from './press-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 4;
+export const JOB_VERSION = 6;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -23,11 +29,14 @@ export interface Job {
   controls: Control[];
   readings: Reading[];
   survey: Survey;
-  thumb: ThumbPlan;
+  presses: Press[];
+  bench: BenchPlan;
+  senses: Sense[];
+  hands: Hand[];
+  signs: Sign[];
   board: BoardPlan;
   feed: FeedPlan;
   guard: GuardRecord;
-  sense: SensePlan;
   act: ActPlan;
   routine: RoutinePlan;
   sheet: SheetPlan;
@@ -70,6 +79,8 @@ export interface Wish {
   others: string;
   /** What holds the machine to "never", in the maker's words; empty while nothing does. */
   heldBy: string;
+  /** The same as conditions that a run can be held against. */
+  nevers: Never[];
 }
 
 export const YES_NO = ['unknown', 'yes', 'no'] as const;
@@ -172,28 +183,6 @@ export interface Reading {
   struck: boolean;
 }
 
-export interface BoardPlan {
-  profile: string;
-  /** GPIO number per function, null where none is chosen. */
-  pressPin: number | null;
-  armPin: number | null;
-  sensorPin: number | null;
-  pullDown: boolean;
-}
-
-export interface FeedPlan {
-  supply: string;
-  volts: number | null;
-  amps: number | null;
-  /** Whether the supply is isolated from mains and rated for it: class II with a safety mark, or a battery. */
-  isolated: (typeof YES_NO)[number];
-  /** Id of the machine's rail that it hangs on, or empty for a supply of its own. */
-  rail: string;
-  /** The lead from the supply: its length, m, and the cross-section of one conductor, m²; null where nobody said. */
-  leadMetres: number | null;
-  leadSquareMetres: number | null;
-}
-
 export const PLACES = ['unknown', 'dry', 'damp'] as const;
 export const CUT_OFFS = ['none', 'one-shot'] as const;
 export const LOAD_KINDS = [
@@ -215,12 +204,6 @@ export interface GuardRecord {
   place: (typeof PLACES)[number];
   /** What ends a press if the controller does not. */
   cutOff: (typeof CUT_OFFS)[number];
-}
-
-export interface SensePlan {
-  /** Which end the one contact tells, or `none` for pressing blind. */
-  contact: 'none' | 'at-rest' | 'at-work';
-  restsClosed: boolean;
 }
 
 export const MACHINE_KINDS = ['starts-and-stops-itself', 'flips', 'open-stop-close-stop'] as const;
@@ -248,6 +231,10 @@ export interface MachineModel {
 
 export interface ScriptStep {
   do: 'press' | 'wait';
+  /** Id of the press; empty for a wait. */
+  press: string;
+  /** The other side of a rocker, where a finger reaches both. */
+  other: boolean;
   seconds: number;
 }
 

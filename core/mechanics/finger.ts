@@ -10,6 +10,7 @@ const SET = {
   axisMetres: ['D', 'axis above the button’s face', 'm', [1e-3, 0.2]],
   restDegrees: ['θ_1', 'rest angle', '°', [-90, 90]],
   pressDegrees: ['θ_2', 'pressed angle', '°', [-90, 90]],
+  otherDegrees: ['θ_3', 'angle on the other side', '°', [-90, 90]],
   padWidthMetres: ['w', 'width of the pad', 'm', [5e-3, 0.3]],
   padLengthMetres: ['l', 'length of the pad along the lever', 'm', [5e-3, 0.3]],
   leverMetres: ['L', 'from the middle of the pad to the press', 'm', [0, 0.3]],
@@ -17,7 +18,7 @@ const SET = {
 
 const set = (plan: FingerPlan, given: GivenFinger, key: keyof typeof SET): Input => {
   const [symbol, name, unit, possible] = SET[key];
-  return { symbol, name, value: plan[key], unit, origin: given(key), possible };
+  return { symbol, name, value: plan[key] ?? Number.NaN, unit, origin: given(key), possible };
 };
 
 /** How far the tip moves towards the button between rest and press, m. */
@@ -75,13 +76,35 @@ export const swingStep = (plan: FingerPlan, secondsPer60: RangedInput, given: Gi
     ],
   );
 
-/** Pulse width that holds an angle, s: the middle between the two angles stands at the middle of the servo's range. */
+/**
+ * Pulse width that holds an angle, s: the middle between the two angles stands at the middle of the servo's range; of a rocker
+ * that is pressed on both sides, the middle between its two pressed angles.
+ */
 export function pulseStep(
   plan: FingerPlan,
   servo: { least: Input; most: Input; range: Input },
-  at: 'rest' | 'press',
+  at: 'rest' | 'press' | 'other',
   given: GivenFinger,
 ): Step {
+  if (plan.otherDegrees !== null) {
+    const angle = { rest: 'restDegrees', press: 'pressDegrees', other: 'otherDegrees' } as const;
+    const words = { rest: 'at rest', press: 'pressed', other: 'pressed on the other side' };
+    const { symbol } = set(plan, given, angle[at]);
+    const inputs = [set(plan, given, 'pressDegrees'), set(plan, given, 'otherDegrees')];
+    return derive(
+      `pulse width, ${words[at]}`,
+      't_p',
+      `(t_0 + t_1) / 2 + (${symbol} - (θ_2 + θ_3) / 2) * (t_1 - t_0) / A`,
+      's',
+      [
+        servo.least,
+        servo.most,
+        ...inputs,
+        ...(at === 'rest' ? [set(plan, given, 'restDegrees')] : []),
+        { ...servo.range, symbol: 'A' },
+      ],
+    );
+  }
   return derive(
     `pulse width, ${at === 'press' ? 'pressed' : 'at rest'}`,
     't_p',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { chosen, derive, type RangedInput } from '../finding';
-import { freshThumb, type FingerPlan, type HandPlan, type Piece } from '../job';
+import { freshPress, type FingerPlan, type HandPlan, type Piece } from '../job';
 import { exactly, type Unit } from '../quantity';
 import {
   depthStep,
@@ -17,9 +17,9 @@ import {
   travelStep,
 } from '.';
 
-const plan = (set: Partial<FingerPlan> = {}): FingerPlan => ({ ...freshThumb().finger, ...set });
+const plan = (set: Partial<FingerPlan> = {}): FingerPlan => ({ ...freshPress().finger, ...set });
 const given = () => ({ from: 'maker', what: 'test' }) as const;
-const hand = (set: Partial<HandPlan> = {}): HandPlan => ({ ...freshThumb().hand, ...set });
+const hand = (set: Partial<HandPlan> = {}): HandPlan => ({ ...freshPress().hand, ...set });
 const exact = (symbol: string, value: number, unit: Unit): RangedInput => ({
   symbol,
   name: symbol,

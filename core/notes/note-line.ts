@@ -2,6 +2,7 @@ import { own } from '../quantity';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { FILLER_WORDS } from './lexicon';
 import { translated } from './natural';
+import { readMachine, speaksOfMachine } from './note-machine';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
 import type { Job, MainsSide, Reading, Strip } from '../job';
 import { sayPlace, sayValue } from '../job';
@@ -14,6 +15,7 @@ import { sayPlace, sayValue } from '../job';
 export function readNoteLine(line: string, job: Job, context: NoteContext): Understood {
   const strict = readGrammar(line, job, context);
   if (strict.ok && !startsOddly(line, strict)) return strict;
+  if (!strict.ok && speaksOfMachine(wordsOf(line), job)) return offering(strict, line, job, context);
   const said = translated(line, job);
   const natural = said && readGrammar(said.line, job, context);
   if (natural?.ok) {
@@ -55,6 +57,8 @@ function readGrammar(line: string, job: Job, context: NoteContext): Understood {
         // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
         return words[1]?.text.toLowerCase() === 'to' ? readReading(words, line, job, context) : readMains(words, line);
     }
+    const machine = readMachine(words, job, line);
+    if (machine) return machine;
     return /^\d+$/.test(words[1]?.text ?? '') && words[2]?.text.toLowerCase() === 'wire'
       ? readWire(words, job, line)
       : readReading(words, line, job, context);

@@ -3,30 +3,56 @@ import type { Finding } from '../finding';
 import { jobText, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
-import { firmwareFiles, type FirmwarePulses } from './firmware';
+import { firmwareFiles, type FirmwarePress, type FirmwarePulses } from './firmware';
 import { logMarkdown } from './log-markdown';
 import { slug } from './slug';
-import { csv, partsCsv, sheetCsv, wiresCsv, type PackStep } from './tables';
+import { cellsCalendar, type CellChange } from './cells-calendar';
+import { csv, leadsCsv, partsCsv, pinsCsv, sheetCsv, wiresCsv, type PackLead, type PackStep } from './tables';
 import { wiringSvg, type SheetWire } from './wiring-svg';
+
+/** A press whose way is chosen, as it is packed. */
+export interface PackPress {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number | null;
+  /** The level that presses. */
+  readonly pressesOn: 'high' | 'low';
+  /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
+  readonly drives: 'level' | FirmwarePulses | null;
+  readonly sheet: Sheet;
+  readonly netlist: string | null;
+}
+
+/** A line on its pin. */
+export interface PackPin {
+  readonly line: string;
+  readonly gpio: number | null;
+  readonly label: string;
+  readonly header: string;
+  readonly direction: 'in' | 'out';
+  readonly active: 'high' | 'low';
+}
 
 /** What Pack needs from the rooms before it; whoever calls it gathers this. */
 export interface PackInput {
   readonly job: Job;
   readonly findings: readonly Finding[];
-  /** Null while no way of pressing is chosen. */
-  readonly joint: {
+  readonly presses: readonly PackPress[];
+  readonly armPin: number | null;
+  /** Null while nothing is wired. */
+  readonly wiring: {
     readonly sheet: Sheet;
     readonly wires: readonly SheetWire[];
+    readonly unused: readonly { readonly terminal: string; readonly by: number }[];
     readonly bill: Bill;
-    readonly netlist: string | null;
   } | null;
+  readonly pins: readonly PackPin[];
+  /** Leads of the supplies as they are cut, and cells that are changed. */
+  readonly leads: readonly PackLead[];
+  readonly cells: readonly CellChange[];
   readonly sheet: readonly PackStep[];
   /** What the packed program does not do. */
   readonly lacks: readonly string[];
-  /** The level that presses. */
-  readonly pressesOn: 'high' | 'low';
-  /** A level on the press pin, pulses of two widths, or pulses of another sort that no press script makes. */
-  readonly drives: 'level' | FirmwarePulses | null;
 }
 
 export interface PackFile {
@@ -43,7 +69,7 @@ const CAUTION = [
 
 /** Every file that leaves, in the order of the room's list. */
 export function packFiles(input: PackInput): PackFile[] {
-  const { job, joint } = input;
+  const { job, wiring, presses } = input;
   const name = slug(job.title);
   const text = (file: string, what: string, type: string, body: string): PackFile => ({
     name: file,
@@ -55,40 +81,80 @@ export function packFiles(input: PackInput): PackFile[] {
     (f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')),
   );
   const cautions = [...stops.map((f) => `STOP: ${f.title}`), ...CAUTION];
-  const drawn = joint
+  const notWired = (wiring?.unused ?? []).map(
+    (u) => `No conductor goes to ${u.terminal}: wire ${u.by} reaches it already.`,
+  );
+  const drawn = wiring
     ? [
         text(
           'wiring.svg',
           'wiring sheet',
           'image/svg+xml',
-          wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), joint.sheet, joint.wires, cautions),
+          wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), wiring.sheet, wiring.wires, [
+            ...notWired,
+            ...cautions,
+          ]),
         ),
-        text('wires.csv', 'wire table', 'text/csv', wiresCsv(joint.wires)),
-        text('parts.csv', 'parts list', 'text/csv', partsCsv(joint.bill, job.thumb.currency)),
-        ...(joint.netlist ? [text('joint.cir', 'netlist of the joint', 'text/plain', joint.netlist)] : []),
+        text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
+        text('pins.csv', 'pin table', 'text/csv', pinsCsv(input.pins)),
+        text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
+        ...presses.flatMap((p, i) =>
+          p.netlist
+            ? [
+                text(
+                  i === 0 ? 'joint.cir' : `joint-${slug(p.id)}.cir`,
+                  `netlist of the joint, ${p.name}`,
+                  'text/plain',
+                  p.netlist,
+                ),
+              ]
+            : [],
+        ),
       ]
     : [];
-  const { drives } = input;
-  const code =
-    job.board.pressPin === null || drives === null
+  const able = presses.flatMap((p): FirmwarePress[] =>
+    p.pin === null || p.drives === null
       ? []
-      : Object.entries(
-          firmwareFiles(
-            job,
-            { pressesOn: input.pressesOn, lacks: input.lacks, stops: stops.map((f) => f.title) },
-            drives === 'level' ? null : drives,
-          ),
-        ).map(([file, body]) =>
-          text(
-            file,
-            file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
-            'text/x-c',
-            body,
-          ),
-        );
+      : [
+          {
+            id: p.id,
+            name: p.name,
+            pin: p.pin,
+            pressesOn: p.pressesOn,
+            pulses: p.drives === 'level' ? null : p.drives,
+          },
+        ],
+  );
+  const pressed = [...new Set(job.act.script.flatMap((s) => (s.do === 'press' ? [s.press] : [])))];
+  const otherSides = job.act.script.filter((s) => s.other).map((s) => s.press);
+  const whole =
+    able.length > 0 &&
+    pressed.every((id) => able.some((p) => p.id === id)) &&
+    otherSides.every((id) => able.some((p) => p.id === id && p.pulses !== null && p.pulses.other !== null));
+  const code = whole
+    ? Object.entries(
+        firmwareFiles(job, {
+          presses: able,
+          armPin: input.armPin,
+          lacks: input.lacks,
+          stops: stops.map((f) => f.title),
+        }),
+      ).map(([file, body]) =>
+        text(
+          file,
+          file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
+          'text/x-c',
+          body,
+        ),
+      )
+    : [];
   return [
     text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
     ...drawn,
+    ...(input.leads.length > 0 ? [text('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
+    ...(input.cells.length > 0
+      ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
+      : []),
     ...code,
     ...injectorFiles(job, text),
     text(
@@ -99,6 +165,11 @@ export function packFiles(input: PackInput): PackFile[] {
         input.sheet,
         stops.map((f) => f.title),
       ),
+    ),
+    ...unitSheets(
+      input,
+      stops.map((f) => f.title),
+      text,
     ),
     text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
   ];
@@ -131,4 +202,36 @@ function injectorFiles(
       ),
     ),
   ];
+}
+
+/** A test sheet for each machine that differs, with what differs at its top. */
+function unitSheets(
+  { job, sheet }: PackInput,
+  stops: readonly string[],
+  text: (file: string, what: string, type: string, body: string) => PackFile,
+): PackFile[] {
+  return [...job.bench.units]
+    .sort((a, b) => a.order - b.order)
+    .map((unit) => {
+      const pins = Object.entries(unit.pins).map(([line, gpio]) => `${line} on pin ${gpio}`);
+      const about: PackStep = {
+        title: `This sheet is for ${unit.name}`,
+        how: [unit.side === 'mirrored' ? 'Mirrored: its motor runs the other way' : '', unit.differs, ...pins]
+          .filter(Boolean)
+          .join('; '),
+        expected: 'the machine in front of you is that one',
+        wanted: 1,
+        done: 0,
+        state: 'open',
+        last: null,
+      };
+      // What was done was done on the machine of the job: each of the others begins with an empty sheet.
+      const blank = sheet.map((s): PackStep => ({ ...s, done: 0, state: 'open', last: null }));
+      return text(
+        `test-sheet-${slug(unit.id)}.csv`,
+        `test sheet of ${unit.name}`,
+        'text/csv',
+        sheetCsv([about, ...blank], stops),
+      );
+    });
 }

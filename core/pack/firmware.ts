@@ -16,7 +16,7 @@ const HEADER = `/* Gentle Thumb: the press script and its week, for any C99 comp
 #include <stdint.h>
 
 /* Three functions to fill in for your controller. */
-void gt_write_pin(int pin, int level);   /* level 0 or 1 */
+void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
 
@@ -52,9 +52,18 @@ static int clock_weekday = 1;
 static uint32_t clock_second = 0;
 static uint32_t clock_at = 0;
 
-static void contact(int closed)
+/* Closes one contact and opens all others; 0 opens them all. */
+static void contact(int press)
 {
-    gt_write_pin(PRESS_PIN, closed ? PRESS_LEVEL : !PRESS_LEVEL);
+    int i;
+    for (i = 1; i <= PRESSES; i++) {
+        if (i != press) {
+            gt_write_pin(presses[i].pin, !presses[i].level);
+        }
+    }
+    if (press != 0) {
+        gt_write_pin(presses[press].pin, presses[press].level);
+    }
 }
 
 static int armed(void)
@@ -67,7 +76,7 @@ static void enter(unsigned next)
 {
     step = next;
     busy = step < SCRIPT_LENGTH;
-    contact(busy && script[step].press);
+    contact(busy ? script[step].press : 0);
 }
 
 void gt_setup(void)
@@ -160,20 +169,35 @@ void gt_tick(void)
 }
 `;
 
-/** Pulse widths of a servo that stands for a level, s. */
+/** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
 export interface FirmwarePulses {
   readonly rest: number;
   readonly press: number;
+  readonly other: number | null;
 }
 
-/** What the first function has to do where the press is a servo's pulse. */
-const pulseNote = (p: FirmwarePulses): string =>
-  `/* The press is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, ` +
-  `with level 0 of ${Math.round(p.rest * 1e6)} us, fifty a second. */\n`;
+/** What the first function has to do where a press is a servo's pulse. */
+const pulseNote = (name: string, p: FirmwarePulses): string =>
+  `/* ${comment(name)} is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, ` +
+  `with level 0 of ${Math.round(p.rest * 1e6)} us${
+    p.other === null ? '' : `, with level 2 of ${Math.round(p.other * 1e6)} us`
+  }, fifty a second. */\n`;
+
+/** A press that the program can make. */
+export interface FirmwarePress {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  readonly pressesOn: 'high' | 'low';
+  /** Null for a level. */
+  readonly pulses: FirmwarePulses | null;
+}
 
 /** What the program is told beside the job. */
 export interface FirmwarePlan {
-  readonly pressesOn: 'high' | 'low';
+  readonly presses: readonly FirmwarePress[];
+  /** Pin of the arm switch; null where there is none. */
+  readonly armPin: number | null;
   /** What the plan has and this program does not do. */
   readonly lacks: readonly string[];
   readonly stops: readonly string[];
@@ -193,15 +217,23 @@ function piecesOf(ms: number): number[] {
 }
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
-export function firmwareFiles(
-  job: Job,
-  plan: FirmwarePlan,
-  pulses: FirmwarePulses | null = null,
-): Record<string, string> {
-  const { board, act, routine } = job;
-  const script = act.script.length ? act.script : [{ do: 'wait' as const, seconds: 0 }];
-  const pieces = script.flatMap((s) => piecesOf(s.seconds * 1000).map((ms) => ({ do: s.do, ms })));
-  const steps = pieces.map((s) => `    { ${s.do === 'press' ? 1 : 0}, ${s.ms}u },   /* ${s.do} */`);
+export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
+  const { act, routine } = job;
+  const script = act.script.length ? act.script : [{ do: 'wait' as const, press: '', other: false, seconds: 0 }];
+  // The other side of a rocker is one more press on the same pin.
+  const all = plan.presses.flatMap((p) => [
+    { ...p, other: false, level: p.pressesOn === 'high' || p.pulses ? 1 : 0 },
+    ...(p.pulses && p.pulses.other !== null ? [{ ...p, name: `${p.name}, other side`, other: true, level: 2 }] : []),
+  ]);
+  const at = (s: { press: string; other: boolean }): number =>
+    all.findIndex((p) => p.id === s.press && p.other === s.other);
+  const pieces = script.flatMap((s) => piecesOf(s.seconds * 1000).map((ms) => ({ ...s, ms })));
+  const steps = pieces.map(
+    (s) =>
+      `    { ${s.do === 'press' ? at(s) + 1 : 0}, ${s.ms}u },   ` +
+      `/* ${s.do}${s.do === 'press' ? ` ${comment(all[at(s)]?.name ?? '')}` : ''} */`,
+  );
+  const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
   const presses = act.script.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
@@ -218,15 +250,19 @@ export function firmwareFiles(
 /* Never: ${comment(job.wish.never || 'not said')}${job.wish.never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
 
-${pulses ? pulseNote(pulses) : ''}#define PRESS_PIN ${board.pressPin ?? -1}
-#define PRESS_LEVEL ${plan.pressesOn === 'high' || pulses ? 1 : 0}
-#define ARM_PIN (${board.armPin ?? -1})
+${plan.presses.flatMap((p) => (p.pulses ? [pulseNote(p.name, p.pulses)] : [])).join('')}#define PRESSES ${all.length}
+#define ARM_PIN (${plan.armPin ?? -1})
 #define SCRIPT_LENGTH ${steps.length}u
 #define LATE_MS ${lateMs}u
 #define STALE_MS 2000u
 
+struct press_pin {
+    int pin;
+    int level;   /* that presses */
+};
+
 struct script_step {
-    int press;
+    int press;   /* which one, from 1; 0 waits */
     uint32_t milliseconds;
 };
 
@@ -234,6 +270,12 @@ struct week_entry {
     unsigned days;   /* bit 1 Monday to bit 7 Sunday */
     uint32_t second_of_day;
     int if_armed;
+};
+
+/* Entry 0 is none. */
+static const struct press_pin presses[PRESSES + 1] = {
+    { -1, 0 },
+${pins.join('\n')}
 };
 
 static const struct script_step script[SCRIPT_LENGTH] = {

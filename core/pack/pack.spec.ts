@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { filesOf } from '../deliver';
 import { edited, jobText } from '../job';
-import { changed, demoJob } from '../testing/jobs';
+import { bareJob, demoJob, fed, onPin, pressed, scripted, withoutSense } from '../testing/jobs';
 import { packZip, slug } from '.';
 import { csv } from './tables';
 import { xml } from './xml';
@@ -24,8 +24,10 @@ describe('what leaves', () => {
       'rice-pot.job.json',
       'wiring.svg',
       'wires.csv',
+      'pins.csv',
       'parts.csv',
       'joint.cir',
+      'leads.csv',
       'gentle_thumb.h',
       'gentle_thumb.c',
       'test-sheet.csv',
@@ -41,13 +43,16 @@ describe('what leaves', () => {
 
   it('numbers its wires alike in drawing and table', () => {
     const rows = Papa.parse<Record<string, string>>(text('wires.csv').trim(), { header: true }).data;
-    expect(rows.map((r) => r['wire'])).toEqual(['1', '2', '3', '4', '5', '6', '7']);
+    expect(rows.map((r) => r['wire'])).toEqual(Array.from({ length: 11 }, (_, i) => String(i + 1)));
     for (const r of rows) expect(text('wiring.svg')).toContain(`>${r['from']}<`);
+    // The pin is called alike in drawing, table and program, by its chip number and by what is printed beside it.
+    expect(rows.find((r) => r['to'] === 'one-shot trigger')!['from']).toBe('pin 5 (D1)');
+    expect(text('pins.csv')).toContain('start,5,D1,right 2,output,high');
     expect(rows[0]).toMatchObject({ from: 'one-shot output', to: 'LED resistor, anode' });
   });
 
   it('leaves out what is not decided', () => {
-    const begun = demoJob('larder-dehumidifier');
+    const begun = bareJob();
     expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([
       'larder-dehumidifier.job.json',
       'test-sheet.csv',
@@ -78,12 +83,10 @@ describe('what leaves', () => {
   );
 
   it('splits a wait that the clock of the program cannot measure', () => {
-    const long = changed(pot, 'act', {
-      script: [
-        { do: 'wait', seconds: 60 * 86400 },
-        { do: 'press', seconds: 0.3 },
-      ],
-    });
+    const long = scripted(pot, [
+      { do: 'wait', seconds: 60 * 86400 },
+      { do: 'press', seconds: 0.3 },
+    ]);
     const steps = [...text('gentle_thumb.c', filesOf(long, assess(long))).matchAll(/\{ ([01]), (\d+)u \}/g)];
     expect(steps.every((m) => Number(m[2]) < 2 ** 31)).toBe(true);
     expect(steps.filter((m) => m[1] === '0').reduce((s, m) => s + Number(m[2]), 0)).toBe(60 * 86400_000);
@@ -110,11 +113,10 @@ describe('what leaves', () => {
     expect(c).toContain('{ 1, 180u }');
     // Monday to Friday are bits 1 to 5: 0x3e; 10:40 is second 38 400.
     expect(c).toContain('{ 0x3eu, 38400u, 1 }');
-    expect(c).toContain('#define PRESS_PIN 5');
-    // The level that presses is the way's own: the same in its wires, at power-up and in the program.
-    expect(c).toContain('#define PRESS_LEVEL 1');
-    const onLow = changed(pot, 'thumb', { way: 'relay-module' });
-    expect(text('gentle_thumb.c', filesOf(onLow, assess(onLow)))).toContain('#define PRESS_LEVEL 0');
+    // Pin 5, and the level that presses is the way's own: the same in its wires, at power-up and in the program.
+    expect(c).toContain('{ 5, 1 },   /* start */');
+    const onLow = pressed(pot, { way: 'relay-module' });
+    expect(text('gentle_thumb.c', filesOf(onLow, assess(onLow)))).toContain('{ 5, 0 },   /* start */');
   });
 });
 
@@ -122,10 +124,10 @@ describe('what the press asks of the firmware and of the shop', () => {
   it('is a servo’s two pulses where a finger presses, and no script where pulses carry something else', () => {
     const rocker = demoJob('extractor-rocker');
     const c = text('gentle_thumb.c', filesOf(rocker, assess(rocker)));
-    // 0.5 to 2.4 ms over 180°, 27° either side of the middle 1.45 ms: 1.165 and 1.735 ms, give or take the class's 2.5 ms end.
-    expect(c).toMatch(/level 1 holds pulses of 1[78]\d\d us, with level 0 of 1[12]\d\d us/);
-    expect(c).toContain('#define PRESS_LEVEL 1');
-    const fan = changed(demoJob('hood-fan'), 'board', { pressPin: 5 });
+    // 0.5 to 2.5 ms over 180°: 54° either side of the middle 1.5 ms are 0.6 ms more and 0.6 ms less.
+    expect(c).toMatch(/level 1 holds pulses of 2100 us, with level 0 of 1500 us, with level 2 of 900 us/);
+    expect(c).toMatch(/\{ \d+, 1 \}, {3}\/\* rocker \*\//);
+    const fan = onPin(demoJob('hood-fan'), 5);
     expect(filesOf(fan, assess(fan)).map((f) => f.name)).not.toContain('gentle_thumb.c');
   });
 
@@ -163,15 +165,26 @@ describe('what a file lacks or carries', () => {
       verdict: 'tight',
       caption: 'program lacks 1',
     });
-    const shutter = changed(demoJob('hatch-shutter'), 'board', { pressPin: 5 });
+    const shutter = onPin(demoJob('hatch-shutter'), 5);
     expect(text('gentle_thumb.c', filesOf(shutter, assess(shutter)))).toMatch(
       /lacks outputs 2 to 2: it drives the first alone[^]*lacks the order of the outputs/,
     );
-    const plain = changed(changed(pot, 'sense', { contact: 'none' }), 'board', { sensorPin: null });
+    const plain = withoutSense(pot);
     expect(text('gentle_thumb.c', filesOf(plain, assess(plain)))).not.toContain('lacks');
   });
+  it('packs the leads to cut, and when the cells are changed', () => {
+    const flaps = demoJob('steam-flaps');
+    expect(text('leads.csv', filesOf(flaps, assess(flaps)))).toContain(
+      'lead to the flaps,fuse of the flaps,"flap.1: motor, flap.2: motor and 6 more",3,2,0.75,18,solder,2',
+    );
+    const alarm = demoJob('cold-room-alarm');
+    const ics = text('cells.ics', filesOf(alarm, assess(alarm)));
+    // Touched on 22 November 2026; the cells last for five whole months at least.
+    expect(ics).toMatch(/DTSTART;VALUE=DATE:20270422\r\nRRULE:FREQ=MONTHLY;INTERVAL=5\r\n/);
+    expect(ics.split('\r\n').every((l) => l.length < 76)).toBe(true);
+  });
   it('names every stop on wiring sheet, test sheet and program, and is never ready with one', () => {
-    const poor = changed(pot, 'feed', { amps: 0.1 });
+    const poor = fed(pot, { amps: 0.1 });
     const a = assess(poor);
     const out = filesOf(poor, a);
     for (const name of ['wiring.svg', 'test-sheet.csv', 'gentle_thumb.c', 'log.md'])

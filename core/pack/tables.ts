@@ -35,6 +35,51 @@ export const wiresCsv = (wires: readonly SheetWire[]): string =>
     wires.map((w) => [w.number, w.from, w.to, w.colour]),
   );
 
+/** Pin table as CSV: chip number, printed label and place on the header of every line. */
+export const pinsCsv = (
+  pins: readonly {
+    readonly line: string;
+    readonly gpio: number | null;
+    readonly label: string;
+    readonly header: string;
+    readonly direction: 'in' | 'out';
+    readonly active: 'high' | 'low';
+  }[],
+): string =>
+  csv(
+    ['line', 'chip number', 'printed label', 'place', 'direction', 'active'],
+    pins.map((p) => [p.line, p.gpio ?? '', p.label, p.header, p.direction === 'in' ? 'input' : 'output', p.active]),
+  );
+
+/** A lead of the supplies as it is cut. */
+export interface PackLead {
+  readonly name: string;
+  readonly from: string;
+  readonly to: string;
+  readonly metres: number | null;
+  readonly squareMetres: number | null;
+  readonly gauge: number | null;
+  readonly connector: string;
+  readonly lastingAmps: number;
+}
+
+/** Leads to cut as CSV: length, cross-section and gauge, two conductors each. */
+export const leadsCsv = (leads: readonly PackLead[]): string =>
+  csv(
+    ['lead', 'from', 'to', 'length, m', 'conductors', 'cross-section, mm²', 'nearest AWG', 'ends in', 'lasts, A'],
+    leads.map((l) => [
+      l.name,
+      l.from,
+      l.to,
+      l.metres ?? 'not said',
+      2,
+      l.squareMetres === null ? 'not said' : Number((l.squareMetres * 1e6).toPrecision(3)),
+      l.gauge ?? '',
+      l.connector === 'none' ? 'solder' : l.connector,
+      Number(l.lastingAmps.toPrecision(3)),
+    ]),
+  );
+
 /** What was observed in one trial of a step. */
 export interface PackTrial {
   readonly at: string;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import type { Bounds, OwnPart, PartKind } from '../job';
 import { PART_KINDS } from '../job';
 import { SOURCES } from '../finding';
-import { changed, demoJob } from '../testing/jobs';
+import { demoJob, pressed } from '../testing/jobs';
 import {
   billOf,
   boundsOf,
@@ -58,10 +58,10 @@ describe('part classes that ship', () => {
 describe('which part is taken', () => {
   it('is the picked one, an own one first in the list, and the first class where the pick is gone', () => {
     const own = copy('npn-medium');
-    const job = changed(pot, 'thumb', { parts: [own], picks: { npn: 'mine' } });
+    const job = pressed(pot, { parts: [own], picks: { npn: 'mine' } });
     expect(takenPart(job, 'npn')).toMatchObject({ id: 'mine', origin: { from: 'maker' } });
     expect(partsOf(job, 'npn')[0]!.id).toBe('mine');
-    expect(takenPart(changed(pot, 'thumb', { picks: { npn: 'gone' } }), 'npn').id).toBe('npn-small');
+    expect(takenPart(pressed(pot, { picks: { npn: 'gone' } }), 'npn').id).toBe('npn-small');
     expect(takenPart(pot, 'npn').origin).toEqual({
       from: 'class',
       key: 'parts-npn',

@@ -31,7 +31,7 @@ for (const p of shipped) byKind.set(p.kind, [...(byKind.get(p.kind) ?? []), p]);
  * class of the same id.
  */
 export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
-  const mine = job.thumb.parts.filter((p) => p.kind === kind).map(own);
+  const mine = job.bench.parts.filter((p) => p.kind === kind).map(own);
   return mine.length
     ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))]
     : byKind.get(kind)!;
@@ -42,15 +42,15 @@ export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
  * cannot be, counts as none.
  */
 export function takenPart(job: Job, kind: PartKind): TakenPart {
-  const picked = partsOf(job, kind).find((p) => p.id === job.thumb.picks[kind]);
-  const mine = picked && job.thumb.parts.find((p) => p.id === picked.id && p.kind === kind);
+  const picked = partsOf(job, kind).find((p) => p.id === job.bench.picks[kind]);
+  const mine = picked && job.bench.parts.find((p) => p.id === picked.id && p.kind === kind);
   return picked && !(mine && partProblems(mine).length) ? picked : byKind.get(kind)![0]!;
 }
 
 /** Own parts that are picked and cannot be, each with what is wrong first. */
 export const brokenPicks = (job: Job): { part: OwnPart; problem: PartProblem }[] =>
-  job.thumb.parts.flatMap((part) => {
-    const problem = job.thumb.picks[part.kind] === part.id ? partProblems(part)[0] : undefined;
+  job.bench.parts.flatMap((part) => {
+    const problem = job.bench.picks[part.kind] === part.id ? partProblems(part)[0] : undefined;
     return problem ? [{ part, problem }] : [];
   });
 

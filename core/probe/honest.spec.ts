@@ -245,7 +245,7 @@ describe('how a control stands', () => {
     expect(assess(latch).facts.controls[IT]!.farSide).toBe('supply');
     const planned = edited(
       latch,
-      { do: 'set', at: 'thumb', set: { way: 'npn-to-ground' }, say: '' },
+      { do: 'set', at: 'press', of: latch.presses[0]!.id, set: { way: 'npn-to-ground' }, say: '' },
       '2026-01-01T00:02:00Z',
     );
     expect(assess(planned).findings.find((f) => f.id === 'thumb.npn-to-ground.ground-side')).toMatchObject({

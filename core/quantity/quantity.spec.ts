@@ -2,6 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   awgAreaSquareMetres,
+  countedShare,
   between,
   corners,
   exactly,
@@ -238,5 +239,20 @@ describe('seeded chance', () => {
     const sd = Math.sqrt(xs.reduce((s, x) => s + (x - mean) ** 2, 0) / xs.length);
     expect(Math.abs(mean)).toBeLessThan(0.03);
     expect(Math.abs(sd - 1)).toBeLessThan(0.03);
+  });
+});
+
+describe('a share that was counted', () => {
+  // Newcombe, Two-sided confidence intervals for the single proportion, Statistics in Medicine 17 (1998) 857, table I, method 3.
+  it.each([
+    [81, 263, 0.2553, 0.3662],
+    [15, 148, 0.0624, 0.1605],
+    [0, 20, 0, 0.1611],
+    [1, 29, 0.0061, 0.1718],
+  ])('%i of %i lies between %f and %f', (hits, tries, low, high) => {
+    const share = countedShare(hits, tries);
+    expect(share.low).toBeCloseTo(low, 4);
+    expect(share.high).toBeCloseTo(high, 4);
+    expect(share.nominal).toBe(hits / tries);
   });
 });

@@ -1,8 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { BOX_WIRINGS, freshThumb, MOTOR_WIRINGS, type MotorPlan } from '../job';
+import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS, type MotorPlan } from '../job';
 import { conductors, forbiddenStates, sequenceRules, truthTable, wiringOf } from '.';
 
-const plan = (set: Partial<MotorPlan> = {}): MotorPlan => ({ ...freshThumb().motor, ...set });
+const plan = (set: Partial<MotorPlan> = {}): MotorPlan => ({ ...freshPress().motor, ...set });
 const motions = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') =>
   truthTable(wiringOf(p, way)).map((r) => `${Object.values(r.on).map(Number).join('')} ${r.motion}`);
 

@@ -1,6 +1,6 @@
-import type { Facts } from '../facts';
 import { finding, type Finding, summary, type Remedy } from '../finding';
-import type { Job, Sentence } from '../job';
+import { freeId, freshHand, type Job, type Sentence } from '../job';
+import { pinOf } from '../lines';
 import { clockChangeFirings } from './firings';
 
 const DAY = ['', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
@@ -18,22 +18,19 @@ export function sayDays(days: readonly number[]): string {
 export const saySentence = (s: Sentence): string =>
   `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
 
-/** A free pin for the arm switch, where the controller has one. */
-function armRemedy({ board }: Job, { drive }: Facts): Remedy {
-  const pin = drive?.contactPins.filter((p) => p !== board.pressPin && p !== board.sensorPin).at(-1);
+/** The arm switch that sentences ask for, or the pin that it waits for. */
+function armRemedy(job: Job): Remedy {
+  if (job.hands.some((h) => h.kind === 'arm')) return { text: 'Give it a pin in Board.' };
+  const item = { ...freshHand(freeId(job, 'arm'), 'arm switch'), kind: 'arm' as const, latching: true };
   return {
-    text: 'Choose the arm pin in Board.',
-    ...(pin === undefined
-      ? {}
-      : {
-          label: `Use pin ${pin}`,
-          edit: { do: 'set', at: 'board', set: { armPin: pin }, say: `arm switch on pin ${pin}` },
-        }),
+    text: 'Add one at the controller; Board gives it a pin.',
+    label: 'Add an arm switch',
+    edit: { do: 'put', list: 'hands', item, say: 'an arm switch at the controller' },
   };
 }
 
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
-export function routineFindings(job: Job, facts: Facts): Finding[] {
+export function routineFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
   const acting = sentences.filter((s) => s.days.length > 0);
   if (acting.length === 0)
@@ -53,13 +50,13 @@ export function routineFindings(job: Job, facts: Facts): Finding[] {
       source: ['iana-tz', 'maker'],
     }),
   ];
-  if (acting.some((s) => s.ifArmed) && job.board.armPin === null) {
+  if (acting.some((s) => s.ifArmed) && !job.hands.some((h) => h.kind === 'arm' && pinOf(job, h.id) !== null)) {
     out.push(
       finding('routine', 'armed', {
         verdict: 'tight',
         title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
         caption: 'arming has no pin',
-        remedy: armRemedy(job, facts),
+        remedy: armRemedy(job),
       }),
     );
   }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Sentence } from '../job';
-import { changed, demoJob, findingOf } from '../testing/jobs';
+import { changed, demoJob, findingOf, onPin } from '../testing/jobs';
 import { firingSeconds, nextFirings, sayDays, saySentence } from '.';
 
 const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({ id: time, at: time, days, ifArmed: false });
@@ -78,7 +78,7 @@ describe('sentences', () => {
     });
     expect(findingOf(two, 'routine.unarmed').verdict).toBe('tight');
     expect(findingOf(two, 'routine.twice').verdict).toBe('tight');
-    expect(findingOf(changed(job, 'board', { armPin: null }), 'routine.armed').verdict).toBe('tight');
+    expect(findingOf(onPin(job, null, 'arm'), 'routine.armed').verdict).toBe('tight');
     expect(findingOf(set({ at: '01:30', days: [7] }), 'routine.clock-change').title).toMatch(/2 of a year's firings/);
     expect(findingOf(set({ days: [] }), 'routine.none').verdict).toBe('unknown');
   });

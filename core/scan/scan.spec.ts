@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { freshThumb } from '../job';
+import { freshPress } from '../job';
 import { seededRandom } from '../quantity';
 import { hitChance, hitSteps, runChance } from '.';
 
@@ -18,7 +18,7 @@ describe('runs of successes', () => {
 });
 
 describe('answers in time', () => {
-  const plan = { ...freshThumb().scan, medianSeconds: 2e-3, mostSeconds: 8e-3, leadSeconds: 0 };
+  const plan = { ...freshPress().scan, medianSeconds: 2e-3, mostSeconds: 8e-3, leadSeconds: 0 };
   // By definition of its two given quantiles.
   it('are half at the median and 95 % at the stated late time', () => {
     expect(hitChance(plan, 2e-3)).toBeCloseTo(0.5, 6);
@@ -49,7 +49,7 @@ describe('a scanned pad played out at random', () => {
     [3e-4, 1e-3, 1e-3, 4, 12],
   ])('with a median of %f s sees presses as often as is reckoned', (median, most, width, needed, scans) => {
     const [low, high] = [Math.min(median, most), Math.max(median, most)];
-    const plan = { ...freshThumb().scan, medianSeconds: low, mostSeconds: high, leadSeconds: 0.1e-3 };
+    const plan = { ...freshPress().scan, medianSeconds: low, mostSeconds: high, leadSeconds: 0.1e-3 };
     const spread = Math.log(high / low) / 1.645;
     const random = seededRandom(77);
     const presses = 20_000;

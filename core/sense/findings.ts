@@ -1,8 +1,11 @@
 import { finding, type Finding } from '../finding';
-import type { Job } from '../job';
+import { restContact, stateSense, type Job, type Sense } from '../job';
 
 /** What is told and what stays unknown for each way of sensing. */
-export const CONTACT_TELLS: Record<Job['sense']['contact'], { knows: readonly string[]; not: readonly string[] }> = {
+export const CONTACT_TELLS: Record<
+  'none' | 'at-rest' | 'at-work',
+  { knows: readonly string[]; not: readonly string[] }
+> = {
   none: {
     knows: [],
     not: ['whether the press was seen', 'whether the machine runs', 'whether someone pressed by hand'],
@@ -17,16 +20,42 @@ export const CONTACT_TELLS: Record<Job['sense']['contact'], { knows: readonly st
   },
 };
 
-/** What Sense judges: how much of the state is known. */
+/** What Sense judges: how much of the state is known, and what each sense still lacks. */
 export function senseFindings(job: Job): Finding[] {
-  const { contact } = job.sense;
-  if (contact !== 'none') {
+  return [...stateFindings(job), ...job.senses.filter((s) => s !== stateSense(job)).flatMap(otherFindings)];
+}
+
+/** A sense that tells something else than rest or work: what it means, and how its message comes. */
+function otherFindings(sense: Sense): Finding[] {
+  const lacks =
+    sense.kind === 'message' && !sense.topic
+      ? 'no topic is named that its message comes on'
+      : sense.tells === 'other' && !sense.meaning
+        ? 'nobody said what it tells'
+        : '';
+  return [
+    finding('sense', `sense.${sense.id}`, {
+      verdict: lacks ? 'unknown' : 'tight',
+      title: lacks
+        ? `${sense.name}: ${lacks}`
+        : `${sense.name} tells ${sense.meaning || 'the state once more'}. Neither the runs in Act nor the packed program look at it yet`,
+      caption: lacks ? 'sense not told' : `${sense.name}, unread`,
+      source: ['contact-meaning'],
+      remedy: { text: lacks ? 'Say it below.' : 'Let your own program look at it; until then it settles nothing.' },
+    }),
+  ];
+}
+
+function stateFindings(job: Job): Finding[] {
+  const sense = stateSense(job);
+  if (sense && sense.tells !== 'other') {
+    const contact = sense.tells;
     const word = contact === 'at-rest' ? 'rest' : 'work';
     return [
       finding('sense', 'contact', {
         verdict: 'tight',
         title:
-          `One contact tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +
+          `${sense.kind === 'contact' ? 'One contact' : sense.name} tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +
           `${CONTACT_TELLS[contact].not[0]}. Neither the runs in Act nor the packed program look at ` +
           'it yet',
         caption: `contact at ${word}, unread`,
@@ -51,12 +80,7 @@ export function senseFindings(job: Job): Finding[] {
       remedy: {
         text: 'One contact at rest tells whether the machine left its rest.',
         label: 'Add one contact at rest',
-        edit: {
-          do: 'set',
-          at: 'sense',
-          set: { contact: 'at-rest', restsClosed: true },
-          say: 'one contact at rest',
-        },
+        edit: restContact(job),
       },
     }),
   ];

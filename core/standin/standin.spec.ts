@@ -3,7 +3,7 @@ import { assess } from '../assess';
 import { notRehearsed, runOnStandin } from '../rehearse';
 import { NOMINAL_PARTS, type Joint } from '../circuit';
 import { seededRandom } from '../quantity';
-import { changed, demoJob } from '../testing/jobs';
+import { changed, demoJob, onPin, pressed, scripted } from '../testing/jobs';
 import { levelsObeyed, pressStandin, readStandin, restartStandin, RICE_POT } from '.';
 
 const A = { kind: 'contact', name: 'A' } as const;
@@ -75,27 +75,27 @@ describe('the sheet on the stand-in', () => {
   });
 
   it('fails a pin that twitches behind a transistor, and refuses what it cannot take', () => {
-    const twitch = changed(changed(pot, 'thumb', { way: 'npn-to-ground' }), 'board', { pressPin: 13, pullDown: false });
+    const twitch = onPin(pressed(pressed(pot, { way: 'npn-to-ground' }), { pullDown: false }), 13);
     expect(run(twitch)).toMatchObject({ failed: 10 });
-    expect(run(changed(pot, 'board', { pressPin: null })).observed).toMatch(/no pin/);
+    expect(run(onPin(pot, null)).observed).toMatch(/no pin/);
     expect(() => run(pot, 'sign-off')).toThrow(RangeError);
     expect(() => run(changed(pot, 'standin', { model: 'none' }))).toThrow(RangeError);
   });
 
   it('lets a finger press its button, later by the time to swing there', () => {
-    const finger = changed(pot, 'thumb', { way: 'finger' });
-    const long = changed(finger, 'act', { script: [{ do: 'press', seconds: 0.4 }] });
+    const finger = pressed(pot, { way: 'finger' });
+    const long = scripted(finger, [{ do: 'press', seconds: 0.4 }]);
     expect(notRehearsed(long, assess(long))).toBeNull();
     expect(run(long, 'many-presses')).toMatchObject({
       failed: 0,
       observed: expect.stringMatching(/shortest steady closure 2\d\d ms/),
     });
     // 125 ms of its way leave nothing of a press of 0.13 s.
-    expect(run(changed(finger, 'act', { script: [{ do: 'press', seconds: 0.13 }] }), 'many-presses').failed).toBe(10);
+    expect(run(scripted(finger, [{ do: 'press', seconds: 0.13 }]), 'many-presses').failed).toBe(10);
   });
 
   it('refuses in words what has no button to press', () => {
-    const supply = changed(pot, 'thumb', { way: 'switched-supply' });
+    const supply = pressed(pot, { way: 'switched-supply' });
     expect(notRehearsed(supply, assess(supply))).toMatch(/supply switched is tried on the machine itself/);
     expect(() => run(supply, 'one-press')).toThrow(/tried on the machine itself/);
   });

@@ -32,7 +32,7 @@ export function levelsObeyed(standin: Standin, joint: Joint | null): boolean {
 export function pressStandin(
   standin: Standin,
   joint: Joint | null,
-  script: readonly ScriptStep[],
+  script: readonly Pick<ScriptStep, 'do' | 'seconds'>[],
   times: number,
   random: Random,
 ): TryOut {

@@ -1,9 +1,8 @@
 import { assess } from '../assess';
 import type { Finding } from '../finding';
 import type { ControlFact } from '../facts';
-import type { Job, ThumbPlan, Way } from '../job';
-import { changed, demoJob } from './jobs';
-import { wayContext } from '../thumb';
+import type { BenchPlan, Job, Press, Way } from '../job';
+import { contextIn, demoJob, pressed } from './jobs';
 import { evaluateWay, type WayResult } from '../ways';
 
 export const pot = demoJob('rice-pot');
@@ -18,11 +17,11 @@ export const factsOf = (job: Job) => facts.get(job) ?? facts.set(job, assess(job
 export function judge(
   way: Way,
   base: Job,
-  plan: Partial<ThumbPlan> = {},
+  plan: Partial<Press> & Partial<BenchPlan> = {},
   fact: Partial<ControlFact> = {},
   edit: (j: Job) => Job = (j) => j,
 ): WayResult {
-  const c = wayContext(edit(changed(base, 'thumb', plan)), factsOf(base))!;
+  const c = contextIn(edit(pressed(base, plan)), factsOf(base));
   return evaluateWay(way, { ...c, fact: { ...c.fact, ...fact } });
 }
 export const of = (r: WayResult, id: string): Finding => {

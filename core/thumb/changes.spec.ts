@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { turns } from '../finding';
 import { assess } from '../assess';
-import { edited, WAYS, type Job, type ThumbPlan, type Way } from '../job';
-import { changed, demoJob } from '../testing/jobs';
+import { edited, WAYS, type Job, type BenchPlan, type Press, type Way } from '../job';
+import { contextIn, demoJob, pressed, waysOf } from '../testing/jobs';
 import { evaluateWay } from '../ways';
-import { changesFor, compareWays, contextOf, rankWays, reasonsOf, tightestMargin, wayContext } from '.';
+import { changesFor, compareWays, contextOf, reasonsOf, tightestMargin } from '.';
 
 const NOW = '2026-03-02T14:00:00Z';
-function of(way: Way, job: Job, plan: Partial<ThumbPlan> = {}) {
-  const changedJob = changed(job, 'thumb', plan);
-  const c = contextOf(wayContext(changedJob, assess(changedJob).facts)!, way);
+function of(way: Way, job: Job, plan: Partial<Press> & Partial<BenchPlan> = {}) {
+  const changedJob = pressed(job, plan);
+  const c = contextOf(contextIn(changedJob), way);
   return { c, job: changedJob, result: evaluateWay(way, c) };
 }
 
@@ -85,8 +85,8 @@ describe('two ways side by side', () => {
     expect(rows.find((r) => r.what === 'wires that join the sides')).toMatchObject({ a: 'none', b: '2', better: 'a' });
   });
   it('swap their sides with everything else', () => {
-    const turned = compareWays(npn, ssr, pot.thumb.wishes);
-    compareWays(ssr, npn, pot.thumb.wishes).forEach((r, i) =>
+    const turned = compareWays(npn, ssr, pot.bench.wishes);
+    compareWays(ssr, npn, pot.bench.wishes).forEach((r, i) =>
       expect(turned[i]).toEqual({
         what: r.what,
         a: r.b,
@@ -105,7 +105,7 @@ describe('the ranking', () => {
   it('holds every way once, those that have nothing to do with the control last', () => {
     for (const name of ['rice-pot', 'hatch-shutter', 'dough-proofer', 'hood-fan'] as const) {
       const job = demoJob(name);
-      const ways = rankWays(job, assess(job).facts);
+      const ways = waysOf(job);
       expect(ways.map((w) => w.way).sort()).toEqual([...WAYS].sort());
       const applies = ways.map((w) => w.applies);
       expect(applies.indexOf(false)).toBeGreaterThan(applies.lastIndexOf(true));
@@ -120,10 +120,10 @@ describe('the ranking', () => {
   it('is made anew within 16 ms', () => {
     const job = demoJob('dough-proofer');
     const { facts } = assess(job);
-    for (let i = 0; i < 5; i++) rankWays(job, facts);
+    for (let i = 0; i < 5; i++) waysOf(job, { facts });
     const times = Array.from({ length: 15 }, () => {
       const began = performance.now();
-      rankWays(job, facts);
+      waysOf(job, { facts });
       return performance.now() - began;
     }).sort((a, b) => a - b);
     expect(times[7]).toBeLessThan(16);

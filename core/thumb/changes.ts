@@ -1,7 +1,7 @@
 import { byHarm, flips, type Finding, type Flip, type Verdict } from '../finding';
 import { applyEdit, type JobEdit } from '../job';
 import { partsOf, takenPart } from '../parts';
-import { evaluateWay, lineOf, type WayContext, type WayResult } from '../ways';
+import { evaluateWay, lineOf, partTaken, type WayContext, type WayResult } from '../ways';
 
 /** One thing that would make a way better, and what it would come to then. */
 export interface Change {
@@ -40,19 +40,17 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
   const offer = (say: string, edit: JobEdit): void => {
     const key = JSON.stringify(edit);
     const after = applyEdit(c.job, edit, c.job.touchedAt);
-    if (!seen.has(key) && after.ok) tried.push({ say, edit, ...judge({ ...c, job: after.job }) });
+    if (!seen.has(key) && after.ok) {
+      const press = after.job.presses.find((p) => p.id === c.press.id)!;
+      tried.push({ say, edit, ...judge({ ...c, job: after.job, press }) });
+    }
     seen.add(key);
   };
   for (const f of against) if (f.remedy?.edit) offer(f.remedy.label ?? f.remedy.text, f.remedy.edit);
   for (const kind of now.kinds) {
     for (const part of partsOf(c.job, kind)) {
       if (part.id === takenPart(c.job, kind).id) continue;
-      offer(`Take ${part.name}`, {
-        do: 'set',
-        at: 'thumb',
-        set: { picks: { ...c.job.thumb.picks, [kind]: part.id }, resistorOhms: null },
-        say: `part: ${part.name}`,
-      });
+      offer(`Take ${part.name}`, partTaken(c, kind, part.id, `part: ${part.name}`));
     }
   }
   const isolated = { ...c.fact, isolation: 'isolated' as const };

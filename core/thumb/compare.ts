@@ -1,3 +1,4 @@
+import { drawnAmps } from '../facts';
 import { marginShare, type Finding, type Verdict } from '../finding';
 import type { WayWish } from '../job';
 import { formatQuantity } from '../quantity';
@@ -67,9 +68,9 @@ export function compareWays(a: WayResult, b: WayResult, wishes: readonly WayWish
     },
     {
       what: 'from the supply',
-      a: amps(a.press.supplyAmps),
-      b: amps(b.press.supplyAmps),
-      better: lower(a.press.supplyAmps, b.press.supplyAmps),
+      a: amps(drawnAmps(a.press.draws)),
+      b: amps(drawnAmps(b.press.draws)),
+      better: lower(drawnAmps(a.press.draws), drawnAmps(b.press.draws)),
     },
     ...wishes.map((w): CompareRow => ({
       what: WISH_WORDS[w],

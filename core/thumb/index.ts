@@ -11,7 +11,16 @@ export {
   sensitivityFindings,
   toleranceFinding,
 } from './proof-findings';
-export { chosenWay, contextOf, rankWays, thumbFindings, wayContext } from './rank';
+export {
+  contextOf,
+  planPresses,
+  rankWays,
+  thumbFindings,
+  wayContext,
+  type PlannedPress,
+  type ThumbFacts,
+} from './rank';
+export { MODE_WORDS } from './module-mode';
 export { toleranceOf, type ToleranceResult } from './tolerance';
 export { reasonsOf, type Reason } from './reasons';
 export { firstDifference, WISH_WORDS, wishScore } from './wishes';

@@ -1,9 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { benchJob } from '../testing/jobs';
-import { assess } from '../assess';
+import { benchJob, pressed, waysOf } from '../testing/jobs';
 import { readNoteLine } from '../notes';
 import { edited, JOINT_WAYS, type Job, type Way } from '../job';
-import { rankWays } from '.';
 
 const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;
 function jobWith(...lines: string[]): Job {
@@ -21,10 +19,7 @@ function jobWith(...lines: string[]): Job {
   }, benchJob());
 }
 const ways = (job: Job) =>
-  Object.fromEntries(rankWays(job, assess(job).facts).map((w) => [w.way, w])) as Record<
-    Way,
-    ReturnType<typeof rankWays>[number]
-  >;
+  Object.fromEntries(waysOf(job).map((w) => [w.way, w])) as Record<Way, ReturnType<typeof waysOf>[number]>;
 
 describe('ways of pressing what Probe found', () => {
   it('have nothing to bridge on a touch pad, a motor, an encoder or a bus', () => {
@@ -118,13 +113,13 @@ describe('a MOSFET to ground', () => {
       expect(of('gate').verdict).toBe('settled');
       // 3.4 V over 100 kΩ.
       expect(of('pin-current').value!.value).toBeLessThan(40e-6);
-      expect(way.press).toMatchObject({ sharesGround: true, holdOhms: 100e3, supplyAmps: 0 });
+      expect(way.press).toMatchObject({ sharesGround: true, holdOhms: 100e3, draws: [] });
       expect(way.parts.map((p) => p.name)).toContain('resistor, gate pull-down');
     },
   );
 
   it('adds the ground wire to its own resistance in the pressed level', () => {
-    const long = { ...job, thumb: { ...job.thumb, groundWireMetres: 100 } };
+    const long = pressed(job, { groundWireMetres: 100 });
     const level = (j: Job): number =>
       ways(j)['nmos-to-ground'].findings.find((f) => f.id.endsWith('pressed-level'))!.value!.value;
     // 100 m at 0.1 Ω a metre add 10 Ω: some 5 mV at half a milliampere.

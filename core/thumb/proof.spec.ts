@@ -1,12 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess';
 import { PRESS_TIMES, readPress, settledLevels, type PressWave } from '../circuit';
 import { JOINT_WAYS, WAY_WISHES, type Way } from '../job';
 import { seededRandom } from '../quantity';
-import { changed, demoJob } from '../testing/jobs';
+import { chosenIn, contextIn, demoJob, pressed, waysOf } from '../testing/jobs';
 import {
   agreementFinding,
-  chosenWay,
   firstDifference,
   leastMarginFinding,
   proofCases,
@@ -14,19 +12,16 @@ import {
   proofLevels,
   proofResult,
   proofTime,
-  rankWays,
   sensitivityFindings,
   toleranceFinding,
   toleranceOf,
-  wayContext,
   wishScore,
 } from '.';
 
 const pot = demoJob('rice-pot');
 function contextOf(way: Way, job = pot) {
-  const with_ = changed(job, 'thumb', { way, resistorOhms: null });
-  const a = assess(with_);
-  return { c: wayContext(with_, a.facts)!, w: chosenWay(with_, a.ways)! };
+  const with_ = pressed(job, { way, resistorOhms: null });
+  return { c: contextIn(with_), w: chosenIn(with_) };
 }
 
 /** A line of 5 V that falls 1 ms after the press with one hop, and rises again 2 ms after the release. */
@@ -170,11 +165,11 @@ describe('the order of wishes', () => {
   it('ranks ways of one verdict, each wish counting half as much as the one before', () => {
     expect(wishScore('solid-state-relay', ['isolated', 'cheap'])).toBeCloseTo(1.25, 9);
     const by = (first: (typeof WAY_WISHES)[number]): Way[] => {
-      const job = changed(pot, 'thumb', {
+      const job = pressed(pot, {
         picks: { optocoupler: 'opto-ranked' },
         wishes: [first, ...WAY_WISHES.filter((w) => w !== first)],
       });
-      return rankWays(job, assess(job).facts)
+      return waysOf(job)
         .filter((w) => w.verdict === 'settled')
         .map((w) => w.way);
     };
@@ -187,9 +182,8 @@ describe('the order of wishes', () => {
 
 describe('scattered parts of the other joints', () => {
   const yieldOf = (way: Way, picks: Record<string, string> = {}): number => {
-    const job = changed(pot, 'thumb', { way, resistorOhms: null, picks });
-    const a = assess(job);
-    return toleranceOf(wayContext(job, a.facts)!, chosenWay(job, a.ways)!, 2000, seededRandom(5))!.yield;
+    const job = pressed(pot, { way, resistorOhms: null, picks });
+    return toleranceOf(contextIn(job), chosenIn(job), 2000, seededRandom(5))!.yield;
   };
   it('are all obeyed by a module behind two LEDs, and none by one that never lets go', () => {
     expect(yieldOf('relay-module', { 'relay-module': 'module-leds' })).toBe(1);

@@ -74,7 +74,7 @@ const idleWorst = (c: WayContext, nominal: Joint): Joint => ({
 export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase[] {
   const nominal = jointOf(c, way);
   if (!nominal) return [];
-  const pullDown = c.job.board.pullDown ? PULL_DOWN_OHMS : null;
+  const pullDown = c.press.pullDown ? PULL_DOWN_OHMS : null;
   return (
     [
       ['nominal', nominal],

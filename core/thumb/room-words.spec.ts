@@ -1,6 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess';
-import { demoJob } from '../testing/jobs';
+import { demoJob, waysOf } from '../testing/jobs';
 import { orderWords, wayHeading } from '.';
 
 describe('what Thumb says', () => {
@@ -12,8 +11,8 @@ describe('what Thumb says', () => {
   });
 
   it('says why the first stands first: by verdict, or by the first wish that tells', () => {
-    const { ways } = assess(demoJob('rice-pot'));
-    const { wishes } = demoJob('rice-pot').thumb;
+    const ways = waysOf(demoJob('rice-pot'));
+    const { wishes } = demoJob('rice-pot').bench;
     expect(orderWords(ways, wishes)).toMatch(/^Solid-state relay stands before .*: it /);
     const [a, b] = ways;
     expect(orderWords([a!, { ...b!, verdict: 'stop' }], wishes)).toMatch(/by its verdict\.$/);

@@ -2,17 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import type { Facts } from '../facts';
 import { edited, type Job, type Way } from '../job';
-import { changed, demoJob, findingOf } from '../testing/jobs';
+import { bareJob, changed, chosenIn, contextIn, demoJob, findingOf, pressed, waysOf } from '../testing/jobs';
 import { jointOf } from '../ways';
-import { chosenWay, rankWays, wayContext } from '.';
 
 const pot = demoJob('rice-pot');
-const withWay = (way: Way, job = pot): Job => changed(job, 'thumb', { way, resistorOhms: null });
-const resultOf = (way: Way, job = pot) => assess(withWay(way, job)).ways.find((w) => w.way === way)!;
+const withWay = (way: Way, job = pot): Job => pressed(job, { way, resistorOhms: null });
+const resultOf = (way: Way, job = pot) => waysOf(withWay(way, job)).find((w) => w.way === way)!;
 
 describe('ways of pressing the rice pot', () => {
   it('puts the isolated, silent, indifferent one first and the power relay last, with reasons', () => {
-    const ways = assess(pot).ways;
+    const ways = waysOf(pot);
     expect(ways[0]!.way).toBe('solid-state-relay');
     const relay = ways.find((w) => w.way === 'relay-contact')!;
     expect(ways.filter((w) => w.verdict === 'settled')).not.toContain(relay);
@@ -97,7 +96,7 @@ describe('what rules a way out', () => {
       ['relay-module', {}],
     ] as const)
       expect(
-        resultOf(way, changed(changed(tied, 'guard', { place: 'dry' }), 'thumb', { picks })).findings.find((f) =>
+        resultOf(way, pressed(changed(tied, 'guard', { place: 'dry' }), { picks })).findings.find((f) =>
           f.id.endsWith('.isolation-volts'),
         ),
         way,
@@ -123,7 +122,7 @@ describe('what rules a way out', () => {
         },
       },
     };
-    const ways = rankWays(pot, high);
+    const ways = waysOf(pot, { facts: high });
     expect(ways.find((w) => w.way === 'npn-to-ground')!.verdict).toBe('stop');
     const ssr = ways.find((w) => w.way === 'solid-state-relay')!;
     expect(ssr.findings.find((f) => f.id.endsWith('pressed-level'))).toMatchObject({
@@ -146,7 +145,7 @@ describe('what rules a way out', () => {
         },
       },
     };
-    const verdicts = Object.fromEntries(rankWays(pot, load).map((w) => [w.way, w.verdict]));
+    const verdicts = Object.fromEntries(waysOf(pot, { facts: load }).map((w) => [w.way, w.verdict]));
     expect(verdicts).toMatchObject({
       'relay-contact': 'unknown',
       'npn-to-ground': 'stop',
@@ -157,22 +156,21 @@ describe('what rules a way out', () => {
 
   it('flags a resistor chosen by hand that starves the LED, and offers the computed one', () => {
     // (2.9 − 1.5 − 0.05 when cold)/(3 mA · 4/3) = 337 Ω, /1.05, next E12 below: 270 Ω.
-    const f = findingOf(changed(pot, 'thumb', { resistorOhms: 1000 }), 'thumb.solid-state-relay.led');
+    const f = findingOf(pressed(pot, { resistorOhms: 1000 }), 'thumb.solid-state-relay.led');
     expect(f.verdict).toBe('stop');
     expect(f.remedy?.label).toBe('Use 270 Ω');
   });
 
   it('says nothing before there is a control', () => {
-    const empty = demoJob('larder-dehumidifier');
-    expect(assess({ ...empty, controls: [] }).ways).toEqual([]);
+    const empty = bareJob();
+    expect(waysOf({ ...empty, controls: [] })).toEqual([]);
     expect(findingOf(empty, 'thumb.choice').remedy?.label).toMatch(/^Use /);
   });
 });
 
 describe('the joint for the simulator', () => {
   it('carries what was measured on the appliance side', () => {
-    const a = assess(pot);
-    const joint = jointOf(wayContext(pot, a.facts)!, chosenWay(pot, a.ways)!)!;
+    const joint = jointOf(contextIn(pot), chosenIn(pot))!;
     expect(joint).toMatchObject({ way: 'solid-state-relay', polarity: 'low', onOhms: 1 });
     expect(joint.supplyVolts).toBeCloseTo(4.98, 1);
     expect(joint.pullOhms).toBeCloseTo(10_000, -2);

@@ -67,6 +67,9 @@ function freeValues(c: WayContext, nominal: Joint): Free[] {
   ];
 }
 
+/** Draws between two words about how far it is. */
+const TOLD_EVERY = 500;
+
 /** A value between its bounds, likeliest at its nominal one (triangular). */
 function draw({ low, nominal, high }: Interval, u: number): number {
   if (high <= low) return nominal;
@@ -79,8 +82,15 @@ function draw({ low, nominal, high }: Interval, u: number): number {
 /**
  * Draws joints from parts within their tolerances and holds each against the machine's levels, in closed form.
  * Null where there is no line. Sensitivity is the squared correlation of each value with the margin.
+ * @param onProgress hears how many are drawn.
  */
-export function toleranceOf(c: WayContext, way: WayResult, draws: number, random: Random): ToleranceResult | null {
+export function toleranceOf(
+  c: WayContext,
+  way: WayResult,
+  draws: number,
+  random: Random,
+  onProgress: (done: number) => void = () => undefined,
+): ToleranceResult | null {
   const nominal = jointOf(c, way);
   if (!nominal) return null;
   const { polarity, lowBelow, highAbove } = c.line!;
@@ -96,6 +106,7 @@ export function toleranceOf(c: WayContext, way: WayResult, draws: number, random
     side: 'below',
   };
   for (let d = 0; d < draws; d++) {
+    if (d % TOLD_EVERY === 0) onProgress(d);
     const joint = { ...nominal } as Record<string, unknown> & Joint;
     free.forEach(([field, , range], k) => {
       const value = draw(range, random.next());

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import type { Job, Trial } from '../job';
-import { changed, demoJob, findingOf } from '../testing/jobs';
+import { changed, demoJob, fed, findingOf, onPin, pressed, scripted } from '../testing/jobs';
 import { basisOf, progressOf, successRun, testSheet } from '.';
 
 const fresh: Job = { ...demoJob('rice-pot'), trials: [] };
@@ -81,22 +81,22 @@ describe('the test sheet', () => {
   it('is void after a change of way, part, resistor, pin or script, and says so', () => {
     const pot = demoJob('rice-pot');
     for (const job of [
-      changed(pot, 'thumb', { way: 'npn-to-ground' }),
-      changed(pot, 'thumb', { picks: { 'solid-state-relay': 'ssr-400' } }),
-      changed(pot, 'thumb', { resistorOhms: 470 }),
-      changed(pot, 'board', { pressPin: 4 }),
-      changed(pot, 'act', { script: [{ do: 'press', seconds: 0.2 }] }),
+      pressed(pot, { way: 'npn-to-ground' }),
+      pressed(pot, { picks: { 'solid-state-relay': 'ssr-400' } }),
+      pressed(pot, { resistorOhms: 470 }),
+      onPin(pot, 4),
+      scripted(pot, [{ do: 'press', seconds: 0.2 }]),
     ]) {
       expect(findingOf(job, 'try.sheet').verdict).not.toBe('settled');
       expect(findingOf(job, 'try.one-press').title).toMatch(/1 result void/);
     }
     // What is neither joint nor script leaves it standing.
-    expect(findingOf(changed(pot, 'thumb', { machines: 3 }), 'try.sheet').verdict).toBe('settled');
+    expect(findingOf(pressed(pot, { machines: 3 }), 'try.sheet').verdict).toBe('settled');
   });
 
   it('is not signed off over a stop, nor by nobody', () => {
     const pot = demoJob('rice-pot');
-    expect(findingOf(changed(pot, 'feed', { amps: 0.1 }), 'try.sheet')).toMatchObject({
+    expect(findingOf(fed(pot, { amps: 0.1 }), 'try.sheet')).toMatchObject({
       verdict: 'stop',
       title: expect.stringContaining('Peak draw'),
     });

@@ -108,7 +108,7 @@ export function analogueSwitch(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'analogue switch', value: part.name, quantity: 1 }],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'control input'],
       ['controller ground', 'machine’s ground', true],
       ['switch', upper, true],

@@ -13,6 +13,7 @@ import {
 import type { Way } from '../job';
 import { boundsOf, COPPER, HOT, partInput, partValue, takenPart, type TakenPart } from '../parts';
 import { SUPPLY_SHARE } from '../rails';
+import { voltsAt } from '../supply';
 import { baseDrive, forcedGain, pinCurrent, resistorRemedy, seriesResistor } from './drive';
 import { COIL_GAIN, DEAD_BAND_VOLTS } from './practice';
 import { resistorPart } from './result';
@@ -34,7 +35,7 @@ const PULLS_IN = 0.75;
 
 /** The voltage that feeds a coil, nominal: Feed's where it is meant for this coil, else the coil's own. */
 const coilSupply = (c: WayContext, rated: Input): Input => {
-  const { volts } = c.job.feed;
+  const volts = voltsAt(c.job, c.press.id);
   return volts !== null && Math.abs(volts - rated.value) <= 0.1 * rated.value
     ? chosen('V_s', 'supply of the coil', volts, 'V', 'set in Feed', [0.5 * rated.value, 1.3 * rated.value])
     : { ...rated, symbol: 'V_s', name: 'supply of the coil, as it is rated' };
@@ -99,10 +100,10 @@ export function coilDrive(way: Way, c: WayContext, relay: TakenPart, count = 1):
   const supply = coilSupply(c, rated);
   const coil = worst('highest', 'coil current', 'I_coil', 'V_coil / R_coil', 'A', [coilOhms], [rated]);
   const gain = forcedGain(COIL_GAIN, boundsOf(npn, 'gain').low);
-  const own = c.job.thumb.resistorOhms;
+  const own = c.press.resistorOhms;
   const wanted = (c.drive.highVolts.low - base.range.high) / (coil.result.value / gain);
   const r = seriesResistor(wanted, own);
-  const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
+  const remedy = resistorRemedy(c.press, seriesResistor(wanted, null).ohms);
   return {
     coil,
     ohms: r.ohms,

@@ -1,12 +1,16 @@
 import type { Finding, Verdict } from '../finding';
 import type { ControlFact, DriveFact, PressFact } from '../facts';
-import type { Control, Job, PartKind, Way } from '../job';
+import type { Control, Job, PartKind, Press, Way } from '../job';
 import { coloursFor, roleOf, type Role } from './colours';
 import type { Line } from './line';
 
 /** What an evaluator of one way is given. */
 export interface WayContext {
   readonly job: Job;
+  /** The press that is planned. */
+  readonly press: Press;
+  /** How many wires of the job are numbered before those of this press. */
+  readonly wiresBefore: number;
   readonly control: Control;
   readonly fact: ControlFact;
   readonly drive: DriveFact;
@@ -53,28 +57,40 @@ export interface WayResult {
 /** A wire of a way: its ends, whether it joins the sides, and what it is for where its ends do not say so. */
 export type WireEnds = readonly [from: string, to: string, crosses?: boolean, role?: Role];
 
+/** Whose wires are numbered, and after how many others. */
+export interface WireContext {
+  readonly job: Job;
+  readonly press: { readonly id: string };
+  readonly wiresBefore: number;
+}
+
+/** How the colour of the nth wire of a press is kept: by whose it is, so that it stays when another press grows by a wire. */
+export const colourKey = (c: WireContext, n: number): string => `${c.press.id}/${n}`;
+
 /** Numbers wires and gives each the colour that its function asks for, the maker's where that is one of those. */
-export function wires(job: Job, list: readonly WireEnds[]): Wire[] {
+export function wires(c: WireContext, list: readonly WireEnds[]): Wire[] {
+  const { job } = c;
   const roles = list.map(([from, to, , role]) => role ?? roleOf(from, to));
   const besideMains = roles.some((r) => r !== 'signal');
   let signals = 0;
   return list.map(([from, to, crosses = false], i) => {
     const role = roles[i]!;
     const colours = coloursFor(job, role, besideMains);
-    const wish = job.thumb.colours[String(i + 1)];
+    const wish = job.bench.colours[colourKey(c, i + 1)];
     const usual = role === 'signal' ? colours[signals++ % colours.length]! : colours[0]!;
     // A colour that is no name of a mains conductor is the maker's own affair on a low-voltage wire.
     const allowed =
       wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));
-    return { number: i + 1, from, to, crosses, role, colours, colour: allowed ? wish : usual };
+    return { number: c.wiresBefore + i + 1, from, to, crosses, role, colours, colour: allowed ? wish : usual };
   });
 }
 
 /** Colours that the maker chose and that a conductor must not have. */
-export const refusedColours = (job: Job, list: readonly Wire[]): { wire: Wire; wish: string }[] =>
-  list.flatMap((wire) => {
-    const wish = job.thumb.colours[String(wire.number)];
-    return wish !== undefined && wish !== wire.colour ? [{ wire, wish }] : [];
+export const refusedColours = (c: WireContext, list: readonly Wire[]): { wire: Wire; wish: string; key: string }[] =>
+  list.flatMap((wire, i) => {
+    const key = colourKey(c, i + 1);
+    const wish = c.job.bench.colours[key];
+    return wish !== undefined && wish !== wire.colour ? [{ wire, wish, key }] : [];
   });
 
 /** The two terminals in the order higher side, lower side. */

@@ -11,6 +11,7 @@ import { pullsOnDeadRail } from './relay-module';
 import { reinforced } from './requirements';
 import { forbiddenFindings } from './reversing';
 import { contactOf, noUse, result, takePart } from './result';
+import { coilDraw } from './draws';
 
 /** What each net of the box is; every other one is a switched line. */
 const ROLE_OF: Readonly<Record<string, Role>> = { live: 'line', neutral: 'neutral', earth: 'earth' };
@@ -36,11 +37,12 @@ export function controlBox(c: WayContext): WayResult {
       'Choose this way for a switch that feeds a mains motor one way and the other.',
       { pressesOn, outputs: 2 },
     );
-  const plan = c.job.thumb.motor;
+  const plan = c.press.motor;
   const wiring = wiringOf(plan, way);
   const interlock: JobEdit = {
     do: 'set',
-    at: 'thumb.motor',
+    at: 'press.motor',
+    of: c.press.id,
     set: { boxWiring: 'box-interlocked' },
     say: 'interlock by wiring',
   };
@@ -164,7 +166,7 @@ export function controlBox(c: WayContext): WayResult {
       { name: 'relay module', value: part.name, quantity: Math.ceil(wanted / Math.max(1, channels)) },
       { name: 'closed box for mains', value: 'with strain relief', quantity: 1 },
     ],
-    wires(c.job, [
+    wires(c, [
       ...conductors(wiring).map((w): WireEnds => [w.from, w.to, false, ROLE_OF[w.net] ?? 'line']),
       ['pin 1', 'module input K1'],
       ['pin 2', 'module input K2'],
@@ -182,10 +184,7 @@ export function controlBox(c: WayContext): WayResult {
       turnOnVolts: 0,
       turnOnAmps: 0,
       pinAmps: 2e-3,
-      supplyAmps: coil * (wanted / 2),
-      peakAmps: coil * (wanted / 2),
-      load: 'coils of the relay module',
-      needsVolts: supply,
+      draws: [coilDraw('coils of the relay module', supply, coil * (wanted / 2))],
       outputs: 2,
       sequence: sequenceRules(plan, way),
       pressesOn,

@@ -1,4 +1,5 @@
 import { PULL_DOWN_OHMS } from '../circuit';
+import { stepsOf } from '../job';
 import { oneShot } from '../cutoff';
 import { formatQuantity } from '../quantity';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
@@ -11,8 +12,8 @@ export const ONE_SHOT = 'one-shot';
 const TRIGGERS_AT = 1;
 
 /** The longest press of the script, s; 0 for an empty one. */
-export const longestPress = (c: Pick<WayContext, 'job'>): number =>
-  c.job.act.script.reduce((most, s) => (s.do === 'press' ? Math.max(most, s.seconds) : most), 0);
+export const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
+  stepsOf(c.job, c.press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
 
 /** The monostable that Guard asked for, in the parts and between pin and driver; only a single level can be cut off so. */
 export function withCutOff(r: WayResult, c: WayContext): WayResult {
@@ -33,7 +34,7 @@ export function withCutOff(r: WayResult, c: WayContext): WayResult {
   ]);
   return {
     ...r,
-    wires: wires(c.job, [
+    wires: wires(c, [
       ...list,
       [r.wires[first]!.from, `${ONE_SHOT} trigger`],
       ...(inverted

@@ -10,6 +10,7 @@ import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
 import { FILTER_OHMS, shiftFindings } from './signal-shift';
 import { fitFindings } from './signal-fit';
+import { amplifierDraw, coilDraw } from './draws';
 
 const RETURN_OHMS = 10e3;
 
@@ -86,7 +87,7 @@ const signalRelay = (c: WayContext): TakenPart => partsOf(c.job, 'relay').find((
 /** The machine's own drive signal made by the controller instead of by its knob. */
 export function driveSignal(c: WayContext): WayResult {
   const way = 'drive-signal';
-  const plan = c.job.thumb.signal;
+  const plan = c.press.signal;
   if (plan.points.length === 0 && !['selector', 'encoder', 'serial-bus'].includes(c.fact.leading))
     return noUse(
       way,
@@ -113,7 +114,8 @@ export function driveSignal(c: WayContext): WayResult {
               label: 'Use a changeover',
               edit: {
                 do: 'set',
-                at: 'thumb.signal',
+                at: 'press.signal',
+                of: c.press.id,
                 set: { knob: 'changeover' },
                 say: 'changeover between knob and controller',
               },
@@ -153,7 +155,7 @@ export function driveSignal(c: WayContext): WayResult {
     way,
     findings,
     parts,
-    wires(c.job, [
+    wires(c, [
       ['pin, signal', shaper],
       ...joined[plan.knob],
       ...old.wires,
@@ -168,10 +170,10 @@ export function driveSignal(c: WayContext): WayResult {
       input: 'pulses',
       outputs: 1 + enable.length + (plan.knob === 'changeover' ? 1 : 0),
       pinAmps: c.drive.highVolts.nominal / FILTER_OHMS,
-      supplyAmps: old.amps,
-      peakAmps: old.amps,
-      load: old.amps > 0 ? 'changeover relay' : 'the press',
-      needsVolts: old.coilVolts,
+      draws: [
+        ...(old.amps > 0 ? [coilDraw('changeover relay', old.coilVolts, old.amps)] : []),
+        ...(plan.what === 'level' ? [amplifierDraw(plan.highVolts)] : []),
+      ],
     },
   );
 }

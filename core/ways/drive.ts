@@ -11,7 +11,7 @@ import {
   type Step,
 } from '../finding';
 import type { DriveFact } from '../facts';
-import type { Way } from '../job';
+import type { Press, Way } from '../job';
 import { formatQuantity, nextBelow, within } from '../quantity';
 import { CLAMP_AMPS, RESISTOR_SHARE } from './practice';
 
@@ -44,13 +44,14 @@ export function seriesResistor(wantedOhms: number, own: number | null): { ohms: 
 }
 
 /** The resistor remedy: back to the computed standard value. */
-export function resistorRemedy(own: number | null, computed: number): Remedy | null {
+export function resistorRemedy(press: Press, computed: number): Remedy | null {
+  const own = press.resistorOhms;
   if (own === null || own === computed) return null;
   const value = formatQuantity(computed, 'Ω');
   return {
     text: `${formatQuantity(own, 'Ω')} was chosen by hand; ${value} is the standard value that the corners ask for.`,
     label: `Use ${value}`,
-    edit: { do: 'set', at: 'thumb', set: { resistorOhms: computed }, say: `series resistor ${value}` },
+    edit: { do: 'set', at: 'press', of: press.id, set: { resistorOhms: computed }, say: `series resistor ${value}` },
   };
 }
 

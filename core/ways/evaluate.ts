@@ -10,6 +10,8 @@ import { withCutOff } from './cut-off';
 import { handMechanism } from './hand-mechanism';
 import { nmosToGround } from './mosfet';
 import { optocoupler } from './optocoupler';
+import { pinNeeds } from './pin-needs';
+import { withSecondContact } from './in-series';
 import { resistorPart, withVerdict } from './result';
 import { relayContact } from './relay';
 import { relayModule } from './relay-module';
@@ -93,7 +95,7 @@ function unconfirmed(r: WayResult, c: WayContext): WayResult {
     ),
   );
   if (paths.size === 0) return r;
-  const given = [...c.job.thumb.given, ...paths.keys()];
+  const given = [...c.press.given, ...paths.keys()];
   return withVerdict({
     ...r,
     findings: [
@@ -105,7 +107,13 @@ function unconfirmed(r: WayResult, c: WayContext): WayResult {
         remedy: {
           text: 'Measure and enter them, or say that they are right as they stand.',
           label: 'They are right as they stand',
-          edit: { do: 'set', at: 'thumb', set: { given }, say: `confirmed: ${[...paths.values()].join(', ')}` },
+          edit: {
+            do: 'set',
+            at: 'press',
+            of: c.press.id,
+            set: { given },
+            say: `confirmed: ${[...paths.values()].join(', ')}`,
+          },
         },
       }),
     ],
@@ -114,10 +122,10 @@ function unconfirmed(r: WayResult, c: WayContext): WayResult {
 
 /** Colours that the maker chose and that a conductor must not have: its own stands, and that is said. */
 function refused(r: WayResult, c: WayContext): WayResult {
-  const list = refusedColours(c.job, r.wires);
+  const list = refusedColours(c, r.wires);
   if (list.length === 0) return r;
   const colours = Object.fromEntries(
-    Object.entries(c.job.thumb.colours).filter(([n]) => !list.some(({ wire }) => String(wire.number) === n)),
+    Object.entries(c.job.bench.colours).filter(([n]) => !list.some(({ key }) => key === n)),
   );
   return withVerdict({
     ...r,
@@ -138,19 +146,29 @@ function refused(r: WayResult, c: WayContext): WayResult {
         remedy: {
           text: `Mains conductors have their colours by function: ${list[0]!.wire.colours.join(', ')}.`,
           label: 'Drop those choices',
-          edit: { do: 'set', at: 'thumb', set: { colours }, say: 'wire colours by function' },
+          edit: { do: 'set', at: 'bench', set: { colours }, say: 'wire colours by function' },
         },
       }),
     ],
   });
 }
 
-/** The resistor that Board puts from the pin to ground, in the parts list. */
+/** The resistor that Board puts from each pin that presses to ground, in the parts list. */
 const pulledDown = (r: WayResult, c: WayContext): WayResult =>
-  c.job.board.pullDown && r.press.input === 'level' && r.wires.length > 0
-    ? { ...r, parts: [...r.parts, resistorPart('from the pin to ground', PULL_DOWN_OHMS)] }
+  c.press.pullDown && r.press.input === 'level' && r.wires.length > 0
+    ? {
+        ...r,
+        parts: [
+          ...r.parts,
+          resistorPart('from the pin to ground', PULL_DOWN_OHMS, pinNeeds(r).filter((p) => p.acts).length),
+        ],
+      }
     : r;
 
 /** Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. */
-export const evaluateWay = (way: Way, c: WayContext): WayResult =>
-  pulledDown(withCutOff(refused(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c), c), c);
+export function evaluateWay(way: Way, c: WayContext): WayResult {
+  const judged = unconfirmed(whileUnknown(EVALUATE[way](c), c), c);
+  const r = refused(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c);
+  const { id, name, control, pullDown } = c.press;
+  return { ...r, press: { ...r.press, id, name, control, pullDown, pins: pinNeeds(r) } };
+}

@@ -1,9 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { assess } from '../assess';
 import { reevaluate, SOURCES } from '../finding';
 import { edited, checkJob, WAYS, type Job } from '../job';
-import { changed, demoJob } from '../testing/jobs';
-import { contextOf, wayContext } from '../thumb';
+import { contextIn, demoJob, pressed } from '../testing/jobs';
+import { contextOf } from '../thumb';
 import { evaluateWay, WAY_WORDS, wayPhrase } from '.';
 
 const NAMES = [
@@ -17,8 +16,8 @@ const NAMES = [
 ] as const;
 /** Every way on every demo job, the plan of each as the job has it. */
 const all = NAMES.flatMap((name) => {
-  const job = changed(demoJob(name), 'thumb', { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
-  const context = wayContext(job, assess(job).facts)!;
+  const job = pressed(demoJob(name), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
+  const context = contextIn(job);
   return WAYS.map((way) => ({ name, job, way, result: evaluateWay(way, contextOf(context, way)) }));
 });
 

@@ -22,14 +22,14 @@ const USUAL = { button: { newtons: 2.6, metres: 0.3e-3 }, rocker: { newtons: 10,
 
 /** A usual value is a guess until somebody says that it will do (`button-force`). */
 const usualOrigin = (c: WayContext, path: string): Input['origin'] =>
-  c.job.thumb.given.includes(path)
+  c.press.given.includes(path)
     ? { from: 'source', key: 'button-force' }
     : { from: 'default', what: 'usual upper end, common practice; nobody measured this one', path };
 
 /** Force and travel of the control, measured in Probe or the usual ones. */
 export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
   const face = c.job.survey.faces.find((f) => f.control === c.control.id);
-  const usual = USUAL[c.job.thumb.finger.on];
+  const usual = USUAL[c.press.finger.on];
   const of = (
     symbol: string,
     name: string,
@@ -42,7 +42,7 @@ export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
       ? { symbol, name, value, unit, origin: { from: 'measured', at: '', what: 'measured in Probe' } }
       : {
           symbol,
-          name: `${name}, usual upper end of a ${c.job.thumb.finger.on}`,
+          name: `${name}, usual upper end of a ${c.press.finger.on}`,
           value: other,
           unit,
           origin: usualOrigin(c, path),
@@ -53,10 +53,41 @@ export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
   };
 }
 
+/** The other side of a rocker: its own tip reaches it, and no further than a soft tip takes; the force is that of the horn. */
+export function otherSide(c: WayContext): Finding[] {
+  const plan = c.press.finger;
+  if (plan.otherDegrees === null) return [];
+  const { metres } = pressOf(c);
+  const given = givenBy(c);
+  // Seen from the other side, what turns away turns towards.
+  const mirrored = { ...plan, pressDegrees: -plan.otherDegrees };
+  const depth = depthStep(mirrored, 'press', (key) => given(key === 'pressDegrees' ? 'otherDegrees' : key));
+  const beyond = derive('push beyond its travel', 'd_x', 'd_2 - x_b', 'm', [carried(depth), metres]);
+  return [
+    judged('thumb', 'finger.reach-other', {
+      title: 'Tip on the other side, pressed, beyond the rocker’s travel',
+      caption: 'reaches the other side',
+      steps: [depth, beyond],
+      limit: atLeast(0, 'm', 'the end of its travel', { from: 'computed', what: 'the travel itself is in the value' }),
+      tightShare: 0.2,
+      span: 1e-3,
+      remedy: beyond.result.value < 0.2e-3 ? { text: 'A larger angle on the other side, or a longer horn.' } : null,
+    }),
+    judged('thumb', 'finger.over-travel-other', {
+      title: 'Push beyond its travel on the other side',
+      caption: 'over-travel, other side',
+      steps: [depth, beyond],
+      limit: atMost(1.5e-3, 'm', 'what a soft tip takes', { from: 'source', key: 'over-travel' }),
+      tightShare: 0.1,
+      remedy: beyond.result.value > 1.5e-3 ? { text: 'A smaller angle on the other side.' } : null,
+    }),
+  ];
+}
+
 /** Where the tip stands at rest and pressed, and with which force. */
 export function geometry(c: WayContext, servo: TakenPart): Finding[] {
   const way = 'finger';
-  const plan = c.job.thumb.finger;
+  const plan = c.press.finger;
   const { newtons, metres } = pressOf(c);
   const need = derive('twice the force that it asks for', 'F_need', 'k * F_b', 'N', [
     constant('k', 'margin', 2, '1', 'force-margin'),
@@ -74,6 +105,7 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
   const better = fitting(c, servo, newtons.value, metres.value);
   const turn: Remedy = better
     ? setPlan(
+        c,
         better,
         turned(plan, better),
         'With these the tip pushes hard enough, reaches just beyond the travel, and leaves what room there is.',

@@ -9,8 +9,8 @@ export const givenBy =
   (key) =>
     planOrigin(c, `finger.${key}`);
 
-export const setPlan = (set: Partial<FingerPlan>, label: string, text: string): Remedy => ({
+export const setPlan = (c: WayContext, set: Partial<FingerPlan>, label: string, text: string): Remedy => ({
   text,
   label,
-  edit: { do: 'set', at: 'thumb.finger', set, say: label.toLowerCase() },
+  edit: { do: 'set', at: 'press.finger', of: c.press.id, set, say: label.toLowerCase() },
 });

@@ -1,6 +1,6 @@
 import type { PressFact } from '../facts';
 import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding } from '../finding';
-import type { FingerPlan } from '../job';
+import { stepsOf, type FingerPlan } from '../job';
 import { pulseStep, swingStep } from '../mechanics';
 import { partInput, partValue, type TakenPart } from '../parts';
 import { formatQuantity } from '../quantity';
@@ -36,7 +36,7 @@ export function fitting(
   newtons: number,
   travel: number,
 ): { hornMetres: number; pressDegrees: number; restDegrees: number } | null {
-  const plan = c.job.thumb.finger;
+  const plan = c.press.finger;
   const torque = partInput(servo, 'torqueNewtonMetres').range;
   const rad = Math.PI / 180;
   const others = Array.from({ length: 73 }, (_, i) => (8 + i) / 1e3).sort(
@@ -58,7 +58,7 @@ export function fitting(
 
 /** The servo's two pulses and its swing from one to the other, as steps. */
 function pulseSteps(c: WayContext, servo: TakenPart) {
-  const plan = c.job.thumb.finger;
+  const plan = c.press.finger;
   const ends = {
     least: partValue(servo, 'leastPulseSeconds'),
     most: partValue(servo, 'mostPulseSeconds'),
@@ -69,20 +69,26 @@ function pulseSteps(c: WayContext, servo: TakenPart) {
     ends,
     rest: pulseStep(plan, ends, 'rest', given),
     press: pulseStep(plan, ends, 'press', given),
+    other: plan.otherDegrees === null ? null : pulseStep(plan, ends, 'other', given),
     swing: swingStep(plan, partInput(servo, 'secondsPer60'), given),
   };
 }
 
 /** What the pin gives for a press of the finger, s. */
 export function pulsesOf(c: WayContext, servo: TakenPart): PressFact['pulses'] {
-  const { rest, press, swing } = pulseSteps(c, servo);
-  return { rest: rest.result.value, press: press.result.value, swing: swing.result.value };
+  const { rest, press, other, swing } = pulseSteps(c, servo);
+  return {
+    rest: rest.result.value,
+    press: press.result.value,
+    other: other?.result.value ?? null,
+    swing: swing.result.value,
+  };
 }
 
 /** Pulses within the servo's ends, and a press that is long enough to swing and to be seen. */
 export function moves(c: WayContext, servo: TakenPart): Finding[] {
   const way = 'finger';
-  const { ends, rest, press, swing } = pulseSteps(c, servo);
+  const { ends, rest, press, other, swing } = pulseSteps(c, servo);
   const shortest = c.job.act.machine.shortestPressSeconds;
   const need = derive('swing and the machine’s own shortest press', 't_need', 't + t_least', 's', [
     carried(swing),
@@ -97,9 +103,8 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
           : { from: 'maker', what: 'machine, in Act' },
     },
   ]);
-  const dwell = c.job.act.script
-    .filter((s) => s.do === 'press')
-    .reduce((least, s) => Math.min(least, s.seconds), Number.POSITIVE_INFINITY);
+  const presses = stepsOf(c.job, c.press.id);
+  const dwell = presses.reduce((least, s) => Math.min(least, s.seconds), Number.POSITIVE_INFINITY);
   const out = [
     judged('thumb', `${way}.pulse-press`, {
       title: 'Pulse width, pressed',
@@ -116,6 +121,20 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
       tightShare: 'met',
     }),
   ];
+  if (other)
+    out.push(
+      judged('thumb', `${way}.pulse-other`, {
+        title: 'Pulse width, pressed on the other side',
+        caption: 'pulse width, other side',
+        steps: [other],
+        limit: atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin),
+        tightShare: 'met',
+        remedy:
+          other.result.value < ends.least.value
+            ? { text: 'Smaller angles, or a servo that turns further between its ends.' }
+            : null,
+      }),
+    );
   if (Number.isFinite(dwell)) {
     const step = derive('shortest press of the script', 't_press', 't_s', 's', [
       {
@@ -144,7 +163,7 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
                   at: 'act',
                   set: {
                     script: c.job.act.script.map((s) =>
-                      s.do === 'press' ? { ...s, seconds: Math.max(s.seconds, long) } : s,
+                      s.press === c.press.id ? { ...s, seconds: Math.max(s.seconds, long) } : s,
                     ),
                   },
                   say: `press for ${formatQuantity(long, 's')}`,
@@ -153,7 +172,7 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
             : null,
       }),
     );
-    const longest = c.job.act.script.filter((s) => s.do === 'press').reduce((most, s) => Math.max(most, s.seconds), 0);
+    const longest = presses.reduce((most, s) => Math.max(most, s.seconds), 0);
     const stalls = derive('longest press of the script', 't_stall', 't_l', 's', [
       {
         symbol: 't_l',

@@ -5,14 +5,15 @@ import { formatQuantity } from '../quantity';
 import type { WayContext, WayResult } from './context';
 import { wires } from './context';
 import { noUse, result } from './result';
-import { geometry } from './finger-geometry';
+import { geometry, otherSide } from './finger-geometry';
 import { givenBy, setPlan } from './finger-given';
 import { moves, pulsesOf } from './finger-moves';
+import { servoDraw } from './draws';
 
 /** What holds the servo to the front, and whether it fits there. */
 function mounting(c: WayContext, servo: TakenPart): Finding[] {
   const way = 'finger';
-  const plan = c.job.thumb.finger;
+  const plan = c.press.finger;
   const face = c.job.survey.faces.find((f) => f.control === c.control.id);
   const given = givenBy(c);
   const out: Finding[] = [];
@@ -24,7 +25,7 @@ function mounting(c: WayContext, servo: TakenPart): Finding[] {
           title: `Tape does not hold on a ${face.shape} front`,
           caption: `${face.shape} front`,
           source: ['finger-room'],
-          remedy: setPlan({ mount: 'clamp' }, 'Use a clamp', 'A clamp or two screws hold there.'),
+          remedy: setPlan(c, { mount: 'clamp' }, 'Use a clamp', 'A clamp or two screws hold there.'),
         }),
       );
     }
@@ -41,6 +42,7 @@ function mounting(c: WayContext, servo: TakenPart): Finding[] {
         remedy:
           pull.result.value > 24e3
             ? setPlan(
+                c,
                 longer,
                 `Pad ${Math.round(longer.padLengthMetres * 1e3)} mm long`,
                 'A longer pad bears a tilting pull far better; or use screws or a clamp.',
@@ -87,9 +89,23 @@ export function finger(c: WayContext): WayResult {
   const way = 'finger';
   const none = NO_FINGER[c.fact.leading];
   if (none) return noUse(way, none, 'Pick one of the ways that suit such a control.');
-  const plan = c.job.thumb.finger;
+  const plan = c.press.finger;
   const servo = takenPart(c.job, 'servo');
-  const findings = [...geometry(c, servo), ...moves(c, servo), ...mounting(c, servo)];
+  const findings = [...geometry(c, servo), ...otherSide(c), ...moves(c, servo), ...mounting(c, servo)];
+  if (plan.on === 'button' && plan.otherDegrees !== null)
+    findings.push(
+      finding('thumb', `${way}.one-sided`, {
+        verdict: 'tight',
+        title: 'A button has one side; the angle on the other side presses nothing',
+        caption: 'one side only',
+        remedy: setPlan(
+          c,
+          { otherDegrees: null },
+          'One side only',
+          'Say that it is a rocker, or leave the other angle empty.',
+        ),
+      }),
+    );
   if (plan.on === 'rocker') {
     const travel = travelStep(plan, givenBy(c));
     findings.push(
@@ -124,7 +140,7 @@ export function finger(c: WayContext): WayResult {
             quantity: plan.mount === 'screws' ? 2 : 1,
           },
     ],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'servo signal'],
       ['controller ground', 'servo ground'],
       [formatQuantity(volts, 'V'), 'servo supply'],
@@ -133,11 +149,7 @@ export function finger(c: WayContext): WayResult {
     {
       input: 'pulses',
       pulses: pulsesOf(c, servo),
-      drawOrigin: servo.origin,
-      supplyAmps: amps,
-      peakAmps: amps,
-      load: 'servo',
-      needsVolts: volts,
+      draws: [servoDraw(volts, amps, servo.origin)],
       pinAmps: 1e-4,
       jerks: true,
     },

@@ -18,7 +18,7 @@ export function rewiredOf(part: TakenPart): Rewired | null {
 
 export function gearMotor(c: WayContext, part: TakenPart, need: Step): Finding[] {
   const way = 'hand-mechanism';
-  const plan = c.job.thumb.hand;
+  const plan = c.press.hand;
   const stall = partInput(part, 'stallNewtonMetres');
   const free = partInput(part, 'freeRpm');
   const bears = derive('torque that it gives for long', 'τ_long', 'τ_stall / c', 'N·m', [
@@ -71,7 +71,7 @@ export function gearMotor(c: WayContext, part: TakenPart, need: Step): Finding[]
 
 export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
   const way = 'hand-mechanism';
-  const plan = c.job.thumb.hand;
+  const plan = c.press.hand;
   const after = plan.rewired ? rewiredOf(part) : null;
   if (plan.rewired && !after)
     return [
@@ -82,7 +82,7 @@ export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
         remedy: {
           text: 'It is a bipolar one already: drive it as it is.',
           label: 'Leave it as it is',
-          edit: { do: 'set', at: 'thumb.hand', set: { rewired: false }, say: 'stepper as it is' },
+          edit: { do: 'set', at: 'press.hand', of: c.press.id, set: { rewired: false }, say: 'stepper as it is' },
         },
       }),
     ];

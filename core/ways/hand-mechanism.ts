@@ -6,6 +6,7 @@ import { wires, type Part, type WayContext, type WayResult } from './context';
 import { planOrigin } from './ratings';
 import { noUse, result } from './result';
 import { gearMotor, rewiredOf, stepper } from './hand-drives';
+import { motorDraw } from './draws';
 
 const FIT_WORDS = {
   loose: ['tight', 'rattles: fill the gap or make a sleeve'],
@@ -17,7 +18,7 @@ const FIT_WORDS = {
 
 function fitFindings(c: WayContext): Finding[] {
   const piece = (id: string) => c.job.survey.pieces.find((p) => p.id === id);
-  return c.job.thumb.hand.fits.flatMap(({ inner, outer }, i): Finding[] => {
+  return c.press.hand.fits.flatMap(({ inner, outer }, i): Finding[] => {
     const [a, b] = [piece(inner), piece(outer)];
     const fit = a && b ? fitOf(a, b) : null;
     if (!fit)
@@ -50,9 +51,9 @@ function fitFindings(c: WayContext): Finding[] {
 /** A motor on a tube or a crank that a hand used to turn. */
 export function handMechanism(c: WayContext): WayResult {
   const way = 'hand-mechanism';
-  const plan = c.job.thumb.hand;
+  const plan = c.press.hand;
   const turned = c.job.survey.pieces.some((p) => p.kind === 'crank' || p.kind === 'tube' || p.kind === 'shaft');
-  if (c.job.thumb.way !== way && !turned)
+  if (c.press.way !== way && !turned)
     return noUse(
       way,
       'No crank, tube or shaft has been measured here',
@@ -173,16 +174,20 @@ export function handMechanism(c: WayContext): WayResult {
     way,
     findings,
     parts,
-    wires(c.job, list),
+    wires(c, list),
     [plan.motor, ...(plan.motor === 'gear-motor' ? ['bridge' as const] : [])],
     {
       turnOnVolts: 0.8,
       turnOnAmps: 5e-6,
       pinAmps: 1e-4,
-      supplyAmps: stall * count,
-      peakAmps: stall * count,
-      load: plan.motor === 'stepper' ? 'stepper' : 'gear motor',
-      needsVolts: plan.motor === 'stepper' ? plan.driverVolts : valueOf(part, 'ratedVolts'),
+      draws: [
+        motorDraw(
+          'motor',
+          plan.motor === 'stepper' ? 'stepper' : 'gear motor',
+          plan.motor === 'stepper' ? plan.driverVolts : valueOf(part, 'ratedVolts'),
+          { runAmps: runningAmps(findings, count), stallAmps: stall * count, origin: part.origin, sharesGround: true },
+        ),
+      ],
       outputs: 2,
       input: plan.motor === 'stepper' ? 'pulses' : 'level',
       sequence:
@@ -198,4 +203,10 @@ export function handMechanism(c: WayContext): WayResult {
             ],
     },
   );
+}
+
+/** What the motor draws under its load, as it was worked out; null for a stepper, which draws the same at any load. */
+function runningAmps(findings: readonly Finding[], count: number): number | null {
+  const amps = findings.find((f) => f.id === 'thumb.hand-mechanism.amps')?.value?.value;
+  return amps === undefined ? null : amps * count;
 }

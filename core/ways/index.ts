@@ -1,11 +1,13 @@
-export type { Part, WayContext, WayResult, Wire } from './context';
+export { colourKey, wires, type Part, type WayContext, type WayResult, type Wire, type WireEnds } from './context';
 export { ONE_SHOT } from './cut-off';
 export { KNOB_WORDS } from './drive-signal';
 export { evaluateWay } from './evaluate';
+export { partTaken } from './result';
 export { pressOf } from './finger-geometry';
+export { contactsOf, mayBeInSeries } from './in-series';
 export { jointOf, leakageOf, onOhmsOf } from './joint';
 export { levelLimit, lineOf } from './line';
-export { OPTO_AGEING, RESISTOR_SHARE } from './practice';
+export { CLAMP_AMPS, OPTO_AGEING, RESISTOR_SHARE } from './practice';
 export { presser } from './spare';
 export { scanOf } from './scan-read';
 export { WAY_WORDS, wayPhrase } from './words';

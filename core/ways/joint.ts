@@ -3,6 +3,7 @@ import { isJointWay, type JointWay } from '../job';
 import { boundsOf, takenPart, valueOf } from '../parts';
 import { exactly, type Interval } from '../quantity';
 import type { WayContext, WayResult } from './context';
+import { contactsOf } from './in-series';
 
 /** The closed switch of a way, Ω; a bipolar transistor has none of its own and takes the contact's. */
 export function onOhmsOf(c: WayContext, way: JointWay): Interval {
@@ -12,7 +13,9 @@ export function onOhmsOf(c: WayContext, way: JointWay): Interval {
       : way === 'nmos-to-ground'
         ? 'nmos'
         : 'relay';
-  return boundsOf(takenPart(c.job, kind), 'onOhms');
+  const { low, nominal, high } = boundsOf(takenPart(c.job, kind), 'onOhms');
+  const n = contactsOf(c, way);
+  return { low: n * low, nominal: n * nominal, high: n * high };
 }
 
 const LEAKS: Partial<Record<JointWay, 'npn' | 'nmos' | 'optocoupler' | 'solid-state-relay' | 'analogue-switch'>> = {
@@ -53,7 +56,7 @@ export function jointOf(c: WayContext, way: WayResult): Joint | null {
     gainForward: way.way === 'npn-to-ground' ? valueOf(bipolar, 'gain') : NOMINAL_PARTS.gainForward,
     transferRatio: valueOf(takenPart(c.job, 'optocoupler'), 'transfer'),
     thresholdVolts: valueOf(takenPart(c.job, 'nmos'), 'thresholdVolts'),
-    groundWireOhms: Math.max(c.job.thumb.groundWireMetres * 0.1, 1e-3),
+    groundWireOhms: Math.max(c.press.groundWireMetres * 0.1, 1e-3),
     moduleVolts: valueOf(module, 'supplyVolts'),
     moduleDropVolts: valueOf(module, 'dropVolts'),
     moduleOnAmps: valueOf(module, 'onAmps'),

@@ -82,7 +82,7 @@ export function logicInjector(c: WayContext): WayResult {
         'scan.leadSeconds',
         't_lead',
         'the machine looks this long before the strobe ends',
-        c.job.thumb.scan.leadSeconds,
+        c.press.scan.leadSeconds,
         's',
         [0, 1],
       ),
@@ -172,7 +172,7 @@ export function logicInjector(c: WayContext): WayResult {
         ? [resistorPart('in each line', INJECT_OHMS, injector.strobes.length + injector.senses.length)]
         : []),
     ],
-    wires(c.job, list),
+    wires(c, list),
     ['logic'],
     {
       sharesGround: true,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { edited } from '../job';
-import { changed } from '../testing/jobs';
+import { changed, pressed, scripted } from '../testing/jobs';
 import { fan, judge, of, pot, rocker, shutter } from '../testing/judge-way';
 
 describe('a finger over the control', () => {
@@ -11,10 +11,10 @@ describe('a finger over the control', () => {
     // 0.75 N·m at 30 mm against twice 5.5 N.
     expect(of(r, 'force')).toMatchObject({ value: { value: expect.closeTo(25, 6) }, limit: { value: 11 } });
     expect(of(r, 'rocker').value!.value).toBeCloseTo(0.03 * Math.sin((54 * Math.PI) / 180), 9);
-    expect(r.press).toMatchObject({ sharesGround: false, input: 'pulses', load: 'servo', peakAmps: 1.8 });
+    expect(r.press).toMatchObject({ sharesGround: false, input: 'pulses', draws: [{ name: 'servo', runAmps: 1.8 }] });
     // The usual force of a rocker is a guess until somebody says that it will do.
     const unmeasured = (given: string[]) =>
-      judge('finger', changed(rocker, 'survey', { faces: [] }), { given: [...rocker.thumb.given, ...given] });
+      judge('finger', changed(rocker, 'survey', { faces: [] }), { given: [...rocker.presses[0]!.given, ...given] });
     expect(of(unmeasured([]), 'force').verdict).toBe('tight');
     expect(of(unmeasured([]), 'defaults').title).toMatch(/force that it asks for, usual upper end of a rocker/);
     expect(of(unmeasured(['face.forceNewtons', 'face.travelMetres']), 'force')).toMatchObject({
@@ -23,7 +23,7 @@ describe('a finger over the control', () => {
     });
   });
   it('is too weak with a long horn, and its remedy shortens it', () => {
-    const long = changed(rocker, 'thumb', { way: 'finger', finger: { ...rocker.thumb.finger, hornMetres: 0.08 } });
+    const long = pressed(rocker, { way: 'finger', finger: { ...rocker.presses[0]!.finger, hornMetres: 0.08 } });
     // Force, reach, over-travel and the room for a hand are met together, not one at the cost of another.
     const weak = of(judge('finger', long), 'force');
     expect(weak.verdict).toBe('stop');
@@ -33,7 +33,7 @@ describe('a finger over the control', () => {
     expect(of(judge('finger', mended), 'force').verdict).toBe('settled');
   });
   it('that does not reach says at which angle it would, and one that pushes too deep as well', () => {
-    const at = (pressDegrees: number) => changed(rocker, 'thumb', { finger: { ...rocker.thumb.finger, pressDegrees } });
+    const at = (pressDegrees: number) => pressed(rocker, { finger: { ...rocker.presses[0]!.finger, pressDegrees } });
     const short = of(judge('finger', at(40)), 'reach');
     expect(short.verdict).toBe('stop');
     expect(of(judge('finger', edited(at(40), short.remedy!.edit!, '2026-03-02T14:00:00Z')), 'reach').verdict).toBe(
@@ -43,7 +43,7 @@ describe('a finger over the control', () => {
   });
   it('has no tape on a curved front, no room for a hand over the button, and no use on glass', () => {
     const faces = rocker.survey.faces.map((f) => ({ ...f, shape: 'curved' as const }));
-    const taped = { finger: { ...rocker.thumb.finger, mount: 'foam-tape' as const } };
+    const taped = { finger: { ...rocker.presses[0]!.finger, mount: 'foam-tape' as const } };
     expect(
       of(
         judge('finger', rocker, taped, {}, (j) => ({ ...j, survey: { ...j.survey, faces } })),
@@ -56,17 +56,15 @@ describe('a finger over the control', () => {
       of(
         judge('finger', rocker, {
           picks: { servo: 'servo-strong' },
-          finger: { ...rocker.thumb.finger, on: 'button', hornMetres: 0.022 },
+          finger: { ...rocker.presses[0]!.finger, on: 'button', hornMetres: 0.022 },
         }),
         'most-force',
       ),
     ).toMatchObject({ verdict: 'stop', limit: { value: 30 } });
+    expect(of(judge('finger', scripted(rocker, [{ do: 'press', seconds: 3600 }])), 'stall-time').verdict).toBe('stop');
     expect(
-      of(judge('finger', changed(rocker, 'act', { script: [{ do: 'press', seconds: 3600 }] })), 'stall-time').verdict,
-    ).toBe('stop');
-    expect(of(judge('finger', rocker, { finger: { ...rocker.thumb.finger, axisMetres: 0.01 } }), 'gap').verdict).toBe(
-      'tight',
-    );
+      of(judge('finger', rocker, { finger: { ...rocker.presses[0]!.finger, axisMetres: 0.01 } }), 'gap').verdict,
+    ).toBe('tight');
     expect(judge('finger', rocker, {}, { leading: 'touch-pad' })).toMatchObject({
       applies: false,
       reason: expect.stringContaining('skin'),
@@ -74,7 +72,7 @@ describe('a finger over the control', () => {
     expect(judge('finger', fan).applies).toBe(false);
   });
   it('needs a press long enough for its way there', () => {
-    const hasty = changed(rocker, 'act', { script: [{ do: 'press', seconds: 0.1 }] });
+    const hasty = scripted(rocker, [{ do: 'press', seconds: 0.1 }]);
     const f = of(judge('finger', hasty), 'dwell');
     expect(f.verdict).toBe('stop');
     expect(of(judge('finger', edited(hasty, f.remedy!.edit!, '2026-03-02T14:00:00Z')), 'dwell').verdict).toBe(
@@ -91,7 +89,7 @@ describe('a motor run both ways', () => {
       limit: { value: 4 },
       verdict: 'settled',
     });
-    const plan = shutter.thumb.motor;
+    const plan = shutter.presses[0]!.motor;
     expect(
       of(judge('reverse-motor', shutter, { motor: { ...plan, stallAmps: null, windingOhms: 2 } }), 'stall').value!
         .value,
@@ -112,10 +110,10 @@ describe('a motor run both ways', () => {
   });
   it('wants two poles for the double-pole wiring, and another bridge for a strong motor', () => {
     expect(of(judge('reverse-motor', shutter, { picks: { relay: 'relay-power' } }), 'poles').verdict).toBe('stop');
-    const bridge = judge('reverse-motor', shutter, { motor: { ...shutter.thumb.motor, wiring: 'bridge' } });
+    const bridge = judge('reverse-motor', shutter, { motor: { ...shutter.presses[0]!.motor, wiring: 'bridge' } });
     expect(of(bridge, 'most-volts').verdict).toBe('stop');
     const large = judge('reverse-motor', shutter, {
-      motor: { ...shutter.thumb.motor, wiring: 'bridge' },
+      motor: { ...shutter.presses[0]!.motor, wiring: 'bridge' },
       picks: { bridge: 'bridge-large' },
     });
     expect(large.verdict).toBe('settled');
@@ -141,7 +139,7 @@ describe('a motor on the hand mechanism', () => {
       verdict: 'settled',
     });
     const stepper = judge('hand-mechanism', shutter, {
-      hand: { ...shutter.thumb.hand, motor: 'stepper', rewired: true },
+      hand: { ...shutter.presses[0]!.hand, motor: 'stepper', rewired: true },
     });
     expect(of(stepper, 'torque').verdict).toBe('stop');
     expect(of(stepper, 'driver')).toMatchObject({
@@ -151,7 +149,7 @@ describe('a motor on the hand mechanism', () => {
     expect(
       of(
         judge('hand-mechanism', shutter, {
-          hand: { ...shutter.thumb.hand, motor: 'stepper', rewired: true },
+          hand: { ...shutter.presses[0]!.hand, motor: 'stepper', rewired: true },
           picks: { stepper: 'stepper-four' },
         }),
         'tap',
@@ -166,7 +164,7 @@ describe('a motor on the hand mechanism', () => {
     expect(
       of(
         judge('hand-mechanism', shutter, {
-          hand: { ...shutter.thumb.hand, fits: [{ inner: 'crank', outer: 'gone' }] },
+          hand: { ...shutter.presses[0]!.hand, fits: [{ inner: 'crank', outer: 'gone' }] },
         }),
         'fit-0',
       ).verdict,

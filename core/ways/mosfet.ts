@@ -13,7 +13,7 @@ export function nmosToGround(c: WayContext): WayResult {
   const way = 'nmos-to-ground';
   const part = takenPart(c.job, 'nmos');
   const [threshold, stated] = [partInput(part, 'thresholdVolts'), partValue(part, 'statedAtVolts')];
-  const ohms = c.job.thumb.resistorOhms ?? GATE_OHMS;
+  const ohms = c.press.resistorOhms ?? GATE_OHMS;
   const findings = [
     ...carriesLoad(way, c, null),
     ...requirements(way, c, 'ground-side'),
@@ -99,7 +99,7 @@ export function nmosToGround(c: WayContext): WayResult {
       resistorPart('gate', ohms),
       resistorPart('gate pull-down', HOLD_OHMS),
     ],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'gate resistor'],
       ['controller ground', lower, true],
       ['drain', upper, true],

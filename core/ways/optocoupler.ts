@@ -34,7 +34,7 @@ export function optocoupler(c: WayContext): WayResult {
   const way = 'optocoupler';
   const opto = takenPart(c.job, 'optocoupler');
   const [ledVolts, transfer] = [partInput(opto, 'ledVolts'), partInput(opto, 'transfer')];
-  const own = c.job.thumb.resistorOhms;
+  const own = c.press.resistorOhms;
   const findings = [
     ...carriesLoad(way, c, null),
     ...requirements(way, c, 'apart', opto),
@@ -50,7 +50,7 @@ export function optocoupler(c: WayContext): WayResult {
     const wanted = (c.drive.highVolts.low - ledVolts.range.high) / aim;
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;
-    const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
+    const remedy = resistorRemedy(c.press, seriesResistor(wanted, null).ohms);
     const led = worst('lowest', 'LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [pinHigh(c.drive), ledVolts, r.input]);
     const sink = worst(
       'lowest',
@@ -86,7 +86,7 @@ export function optocoupler(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'optocoupler', value: opto.name, quantity: 1 }, resistorPart('LED', ohms)],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'LED resistor, anode'],
       ['controller ground', 'cathode'],
       ['collector', upper],

@@ -147,13 +147,13 @@ export function planned(
 
 /** Where a value of a way's plan came from. */
 export const planOrigin = (c: WayContext, path: string): Input['origin'] =>
-  c.job.thumb.given.includes(path)
+  c.press.given.includes(path)
     ? { from: 'maker', what: 'set in Thumb' }
     : { from: 'default', what: 'as the plan begins; nobody confirmed it', path };
 
 /** A stalled motor that is said to draw less than a running one: both cannot be right, and nothing is judged by either. */
 export function stallRead(way: Way, c: WayContext): Finding[] {
-  const { stallAmps, runningAmps } = c.job.thumb.motor;
+  const { stallAmps, runningAmps } = c.press.motor;
   if (stallAmps === null || runningAmps === null || stallAmps >= runningAmps) return [];
   return [
     finding('thumb', `${way}.stall-read`, {

@@ -4,12 +4,14 @@ import { boundsOf, partInput, partValue, takenPart, valueOf, type TakenPart } fr
 import { formatQuantity, within } from '../quantity';
 import { SUPPLY_SHARE } from '../rails';
 import { sides, wires, type WayContext, type WayResult } from './context';
+import { closedOhms } from './in-series';
 import { clampCurrent, pinHigh, pinTakes } from './drive';
 import { levelFindings } from './line';
 import { requirements } from './requirements';
 import { perKey } from './scanned';
 import { closedCurrent, openVoltage } from './ratings';
 import { carriesLoad, contactOf, minimumLoad, openContact, result, takePart, wireOhms } from './result';
+import { coilDraw } from './draws';
 
 /** The input of a module: off for certain at one level of the pin, pulled in for certain at the other. */
 function inputFindings(c: WayContext, part: TakenPart): Finding[] {
@@ -121,7 +123,7 @@ export function relayModule(c: WayContext): WayResult {
     ...(c.line
       ? [
           minimumLoad(way, c.line, part, null),
-          ...levelFindings(way, c.line, { onOhms: partInput(part, 'onOhms'), leakage: openContact }, wireOhms(c)),
+          ...levelFindings(way, c.line, { onOhms: closedOhms(c, way, part), leakage: openContact }, wireOhms(c)),
           openVoltage(way, c.line, part, 'contactVolts', 'Open contact under four fifths of its voltage rating'),
           ...closedCurrent(way, c, c.line, part, 'contactAmps'),
         ]
@@ -136,7 +138,7 @@ export function relayModule(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'relay module', value: part.name, quantity: 1 }],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'module input'],
       ['controller ground', 'module ground'],
       ['contact', upper],
@@ -149,10 +151,7 @@ export function relayModule(c: WayContext): WayResult {
       turnOnVolts: onLow ? 0 : valueOf(part, 'dropVolts'),
       turnOnAmps: onLow ? 0 : valueOf(part, 'onAmps') * 0.8,
       pinAmps: input,
-      supplyAmps: amps,
-      peakAmps: amps,
-      load: 'coil of the relay module',
-      needsVolts: volts,
+      draws: [coilDraw('coil of the relay module', volts, amps)],
       pressesOn: onLow ? 'low' : 'high',
       contact: c.line ? null : contactOf(part),
       deadRailCloses: pullsOnDeadRail(part),

@@ -3,11 +3,13 @@ import { partInput, partValue, takenPart, valueOf, type TakenPart } from '../par
 import { formatQuantity } from '../quantity';
 import { coilDrive } from './coil';
 import { sides, wires, type WayContext, type WayResult } from './context';
+import { closedOhms } from './in-series';
 import { levelFindings } from './line';
 import { requirements } from './requirements';
 import { perKey } from './scanned';
 import { closedCurrent, openVoltage } from './ratings';
 import { carriesLoad, contactOf, minimumLoad, openContact, result, takePart, wireOhms } from './result';
+import { coilDraw } from './draws';
 
 /** How late the contact opens after the pin lets go: the diode keeps the coil's current going, and the armature follows that. */
 function release(way: 'relay-contact', relay: TakenPart): Finding {
@@ -44,7 +46,7 @@ export function relayContact(c: WayContext): WayResult {
     release(way, relay),
     ...(c.line
       ? [
-          ...levelFindings(way, c.line, { onOhms: partInput(relay, 'onOhms'), leakage: openContact }, wireOhms(c)),
+          ...levelFindings(way, c.line, { onOhms: closedOhms(c, way, relay), leakage: openContact }, wireOhms(c)),
           openVoltage(way, c.line, relay, 'contactVolts', 'Open contact under four fifths of its voltage rating'),
           ...closedCurrent(way, c, c.line, relay, 'contactAmps'),
         ]
@@ -56,7 +58,7 @@ export function relayContact(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'relay', value: relay.name, quantity: 1 }, ...drive.parts],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'base resistor'],
       ['controller ground', 'emitter'],
       ['contact', upper],
@@ -69,10 +71,7 @@ export function relayContact(c: WayContext): WayResult {
       turnOnVolts: drive.turnOnVolts,
       turnOnAmps: 5e-6,
       pinAmps: drive.pinAmps,
-      supplyAmps: drive.coil.result.value,
-      peakAmps: drive.coil.result.value,
-      load: 'relay coil and its driver',
-      needsVolts: volts,
+      draws: [coilDraw('relay coil and its driver', volts, drive.coil.result.value)],
       resistorOhms: drive.ohms,
       contact: c.line ? null : contactOf(relay),
     },

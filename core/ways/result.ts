@@ -14,7 +14,7 @@ import {
   type Step,
 } from '../finding';
 import type { ContactFact, PressFact } from '../facts';
-import type { ControlKind, JointWay, PartKind, Way } from '../job';
+import type { ControlKind, JobEdit, JointWay, PartKind, Way } from '../job';
 import { partInput, partValue, valueOf, type TakenPart } from '../parts';
 import { exactly, formatQuantity } from '../quantity';
 import type { Part, WayContext, WayResult, Wire } from './context';
@@ -25,7 +25,7 @@ import { WAY_WORDS } from './words';
 const WIRE_OHMS_PER_METRE = 0.1;
 
 export function wireOhms(c: WayContext) {
-  const ohms = c.job.thumb.groundWireMetres * WIRE_OHMS_PER_METRE;
+  const ohms = c.press.groundWireMetres * WIRE_OHMS_PER_METRE;
   return {
     symbol: 'R_wire',
     name: 'ground wire and joints',
@@ -50,21 +50,22 @@ function reasonOf(f: Finding): string {
 
 /** What a way that takes nothing from a pin, and nothing from the controller's supply, hands on. */
 const NOTHING: Omit<PressFact, 'way' | 'verdict'> = {
+  id: '',
+  name: '',
+  control: '',
+  pins: [],
+  pullDown: false,
   sharesGround: false,
   galvanicallyApart: true,
   turnOnVolts: 0,
   turnOnAmps: 0,
   holdOhms: null,
   pinAmps: 0,
-  supplyAmps: 0,
-  needsVolts: 0,
+  draws: [],
   resistorOhms: null,
   input: 'level',
   pulses: null,
-  drawOrigin: { from: 'computed', what: 'worked out in Thumb' },
   pressesOn: 'high',
-  load: 'the press',
-  peakAmps: 0,
   outputs: 1,
   sequence: [],
   contact: null,
@@ -125,16 +126,19 @@ export const resistorPart = (what: string, ohms: number, quantity = 1): Part => 
   quantity,
 });
 
+/** Another part for all presses that take its kind; the series resistor of this one is computed anew for it. */
+export const partTaken = (c: Pick<WayContext, 'job' | 'press'>, kind: PartKind, id: string, say: string): JobEdit => {
+  const picks: JobEdit = { do: 'set', at: 'bench', set: { picks: { ...c.job.bench.picks, [kind]: id } }, say };
+  return c.press.resistorOhms === null
+    ? picks
+    : { do: 'several', edits: [picks, { do: 'set', at: 'press', of: c.press.id, set: { resistorOhms: null } }], say };
+};
+
 /** The remedy of taking another part. */
 export const takePart = (c: WayContext, kind: PartKind, id: string, label: string, text: string): Remedy => ({
   text,
   label,
-  edit: {
-    do: 'set',
-    at: 'thumb',
-    set: { resistorOhms: null, picks: { ...c.job.thumb.picks, [kind]: id } },
-    say: label.toLowerCase(),
-  },
+  edit: partTaken(c, kind, id, label.toLowerCase()),
 });
 
 /**

@@ -21,13 +21,14 @@ import { planned, stallRead } from './ratings';
 import { forbiddenFindings } from './reversing';
 import { requirements } from './requirements';
 import { noUse, result, takePart } from './result';
+import { coilDraw, motorDraw } from './draws';
 
 /**
  * Current of the stalled motor, A: entered, or supply over winding resistance; null where neither is known. Two motors
  * take twice as much.
  */
 function stallStep(c: WayContext): Step | null {
-  const plan = c.job.thumb.motor;
+  const plan = c.press.motor;
   const motors: Input = constant('k', plan.mirrored ? 'two motors' : 'one motor', plan.mirrored ? 2 : 1, '1', 'ohm');
   if (plan.stallAmps !== null)
     return derive('current when stalled', 'I_stall', 'k * I_1', 'A', [
@@ -65,7 +66,7 @@ const noStall = (way: 'reverse-motor' | 'control-box'): Finding =>
 /** The contacts or the bridge against the stalled motor, not the running one. */
 function ratings(c: WayContext, part: TakenPart): Finding[] {
   const way = 'reverse-motor';
-  const plan = c.job.thumb.motor;
+  const plan = c.press.motor;
   const stall = stallStep(c);
   const out: Finding[] = [];
   if (part.kind === 'bridge') {
@@ -184,7 +185,7 @@ export function reverseMotor(c: WayContext): WayResult {
       'This control is no pair of motor wires',
       'Choose this way for a pair of wires that drives a DC motor either way.',
     );
-  const plan = c.job.thumb.motor;
+  const plan = c.press.motor;
   const bridge = plan.wiring === 'bridge';
   const part = takenPart(c.job, bridge ? 'bridge' : 'relay');
   const wiring = wiringOf(plan, way);
@@ -224,16 +225,24 @@ export function reverseMotor(c: WayContext): WayResult {
     way,
     findings,
     parts,
-    wires(c.job, [...conductors(wiring).map((w): [string, string] => [w.from, w.to]), ...pins]),
+    wires(c, [...conductors(wiring).map((w): [string, string] => [w.from, w.to]), ...pins]),
     bridge ? ['bridge'] : ['relay', 'npn'],
     {
       turnOnVolts: bridge ? 0.8 : (drive?.turnOnVolts ?? 0.4),
       turnOnAmps: 5e-6,
       pinAmps: drive?.pinAmps ?? 1e-4,
-      supplyAmps: amps,
-      peakAmps: amps,
-      load: `coils of ${WIRING_WORDS[plan.wiring].name.toLowerCase()}`,
-      needsVolts: bridge ? 0 : valueOf(part, 'coilVolts'),
+      draws: [
+        ...(drive
+          ? [coilDraw(`coils of ${WIRING_WORDS[plan.wiring].name.toLowerCase()}`, valueOf(part, 'coilVolts'), amps)]
+          : []),
+        motorDraw('motor', plan.mirrored ? 'both motors' : 'motor', plan.supplyVolts, {
+          runAmps: plan.runningAmps === null ? null : plan.runningAmps * (plan.mirrored ? 2 : 1),
+          stallAmps: stallStep(c)?.result.value ?? null,
+          origin: { from: 'maker', what: 'the motor’s currents, in Thumb' },
+          // A bridge has one ground for its inputs and its motor; contacts keep the motor apart.
+          sharesGround: bridge,
+        }),
+      ],
       resistorOhms: drive?.ohms ?? null,
       outputs: coils,
       sequence: sequenceRules(plan, way),

@@ -160,7 +160,6 @@ export function shiftFindings(
               text: 'Feed the amplifier from a supply of half a volt over the highest level: the controller’s own 5 V does not make 10 V.',
             },
           }),
-          ...supplyOfAmplifier(c, plan),
         );
       } else {
         const loaded = derive('share that the load leaves of an unbuffered level', 's', 'R_L / (R_L + R_F)', '1', [
@@ -211,23 +210,4 @@ export function shiftFindings(
     );
   }
   return { findings, parts };
-}
-
-/** The amplifier hangs on a supply: the one in Feed where that is high enough, else one is missing. */
-function supplyOfAmplifier(c: WayContext, plan: SignalPlan): Finding[] {
-  const { volts } = c.job.feed;
-  if (volts !== null && volts >= plan.highVolts) return [];
-  return [
-    finding('thumb', 'drive-signal.amplifier-fed', {
-      verdict: volts === null ? 'unknown' : 'stop',
-      title:
-        volts === null
-          ? 'Nothing is known yet that feeds the amplifier'
-          : `The supply in Feed gives ${formatQuantity(volts, 'V')}; the amplifier wants ${formatQuantity(plan.highVolts, 'V')} or more`,
-      caption: 'amplifier unfed',
-      remedy: {
-        text: 'Take its supply from the machine’s own rail of that level, or a converter, and enter it in Feed.',
-      },
-    }),
-  ];
 }

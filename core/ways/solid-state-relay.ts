@@ -1,6 +1,7 @@
 import { atLeast, judged, worst } from '../finding';
 import { partInput, partValue, takenPart } from '../parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
+import { closedOhms } from './in-series';
 import { pinCurrent, pinHigh, resistorRemedy, seriesResistor } from './drive';
 import { levelFindings } from './line';
 import { OPERATE_AIM } from './practice';
@@ -14,10 +15,10 @@ export function solidStateRelay(c: WayContext): WayResult {
   const way = 'solid-state-relay';
   const ssr = takenPart(c.job, 'solid-state-relay');
   const [ledVolts, operate] = [partInput(ssr, 'ledVolts'), partValue(ssr, 'operateAmps')];
-  const own = c.job.thumb.resistorOhms;
+  const own = c.press.resistorOhms;
   const wanted = (c.drive.highVolts.low - ledVolts.range.high) / (operate.value * OPERATE_AIM);
   const r = seriesResistor(wanted, own);
-  const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
+  const remedy = resistorRemedy(c.press, seriesResistor(wanted, null).ohms);
   const led = worst('lowest', 'LED current', 'I_F', '(V_OH - V_F) / R_S', 'A', [pinHigh(c.drive), ledVolts, r.input]);
   const findings = [
     ...carriesLoad(way, c, ssr),
@@ -27,7 +28,7 @@ export function solidStateRelay(c: WayContext): WayResult {
       ? levelFindings(
           way,
           c.line,
-          { onOhms: partInput(ssr, 'onOhms'), leakage: partInput(ssr, 'leakageAmps') },
+          { onOhms: closedOhms(c, way, ssr), leakage: partInput(ssr, 'leakageAmps') },
           wireOhms(c),
         )
       : []),
@@ -51,7 +52,7 @@ export function solidStateRelay(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'solid-state relay', value: ssr.name, quantity: 1 }, resistorPart('LED', r.ohms)],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'LED resistor, anode'],
       ['controller ground', 'cathode'],
       ['output', upper],

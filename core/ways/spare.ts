@@ -1,3 +1,4 @@
+import { restContact, stateSense } from '../job';
 import { finding, type Finding } from '../finding';
 import type { ControlFact } from '../facts';
 import { exactly, within } from '../quantity';
@@ -35,7 +36,7 @@ function pairOf(c: WayContext): Borrowed | null {
 
 /** The button on the remote's board, on its own battery. */
 function remoteOf(c: WayContext): Borrowed {
-  const { remote } = c.job.thumb;
+  const { remote } = c.press;
   const fact: ControlFact = {
     kind: 'low-when-pressed',
     leading: 'low-when-pressed',
@@ -91,9 +92,7 @@ function remoteOf(c: WayContext): Borrowed {
 /** What really presses where a way borrows another one: its context and result; the given ones for every other way. */
 export function presser(c: WayContext, way: WayResult): Borrowed {
   if (way.way === 'spare-terminals' && way.applies) return pairOf(c) ?? { context: c, way };
-  return way.way === 'spare-remote' && way.applies && c.job.thumb.remote.has === 'yes'
-    ? remoteOf(c)
-    : { context: c, way };
+  return way.way === 'spare-remote' && way.applies && c.press.remote.has === 'yes' ? remoteOf(c) : { context: c, way };
 }
 
 /** Terminals that the machine offers for a second switch: judged as the dry pair that they are. */
@@ -144,28 +143,22 @@ export function spareTerminals(c: WayContext): WayResult {
 /** A button on the board of a spare remote, which runs on its own battery. */
 export function spareRemote(c: WayContext): WayResult {
   const way = 'spare-remote';
-  const { remote } = c.job.thumb;
+  const { remote } = c.press;
   if (remote.has === 'no') return noUse(way, 'The machine has no remote', 'Press its own control instead.');
-  const blind: Finding[] =
-    c.job.sense.contact === 'none'
-      ? [
-          finding('thumb', `${way}.blind`, {
-            verdict: 'tight',
-            title: 'Nothing tells whether the machine heard the remote',
-            caption: 'pressed blind',
-            remedy: {
-              text: 'One contact in Sense tells.',
-              label: 'Add one contact at rest',
-              edit: {
-                do: 'set',
-                at: 'sense',
-                set: { contact: 'at-rest', restsClosed: true },
-                say: 'one contact at rest',
-              },
-            },
-          }),
-        ]
-      : [];
+  const blind: Finding[] = !stateSense(c.job)
+    ? [
+        finding('thumb', `${way}.blind`, {
+          verdict: 'tight',
+          title: 'Nothing tells whether the machine heard the remote',
+          caption: 'pressed blind',
+          remedy: {
+            text: 'One contact in Sense tells.',
+            label: 'Add one contact at rest',
+            edit: restContact(c.job),
+          },
+        }),
+      ]
+    : [];
   if (remote.has === 'unknown')
     return result(
       way,

@@ -135,7 +135,7 @@ function unpowered(way: 'strobe-answer', c: WayContext): Finding[] {
 export function strobeAnswer(c: WayContext): WayResult {
   const way = 'strobe-answer';
   if (c.fact.leading !== 'scanned-matrix') return noUse(way, NOT_SCANNED, 'Press it with a contact across the button.');
-  const plan = c.job.thumb.scan;
+  const plan = c.press.scan;
   const scan = scanOf(c);
   const findings: Finding[] = [
     ...requirements(way, c, 'ground'),
@@ -182,7 +182,7 @@ export function strobeAnswer(c: WayContext): WayResult {
     way,
     findings,
     [resistorPart('in each line', LINE_OHMS, 2)],
-    wires(c.job, [
+    wires(c, [
       ['pin, input', 'strobe line, by resistor', true],
       ['pin, output', 'sense line, by resistor', true],
       ['controller ground', 'pad ground', true],

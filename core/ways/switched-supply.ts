@@ -6,13 +6,20 @@ import { coilDrive } from './coil';
 import { wires, type WayContext, type WayResult } from './context';
 import { reinforced } from './requirements';
 import { contactOf, noUse, result } from './result';
+import { coilDraw } from './draws';
 
-const setSupply = (set: Partial<SupplyPlan>, say: string): JobEdit => ({ do: 'set', at: 'thumb.supply', set, say });
+const setSupply = (c: WayContext, set: Partial<SupplyPlan>, say: string): JobEdit => ({
+  do: 'set',
+  at: 'press.supply',
+  of: c.press.id,
+  set,
+  say,
+});
 
 /** The machine's supply switched by a contact in its lead. */
 export function switchedSupply(c: WayContext): WayResult {
   const way = 'switched-supply';
-  const { resumes, atRest } = c.job.thumb.supply;
+  const { resumes, atRest } = c.press.supply;
   if (resumes === 'no')
     return noUse(
       way,
@@ -42,7 +49,7 @@ export function switchedSupply(c: WayContext): WayResult {
           remedy: {
             text: 'Say in the plan of this way what it did; the plug is enough, nothing is opened.',
             label: 'It ran on each time',
-            edit: setSupply({ resumes: 'yes' }, 'runs on after a power cut: tried'),
+            edit: setSupply(c, { resumes: 'yes' }, 'runs on after a power cut: tried'),
           },
         }),
     finding('thumb', `${way}.rest`, {
@@ -95,7 +102,7 @@ export function switchedSupply(c: WayContext): WayResult {
       ...drive.parts,
       { name: 'closed box for mains', value: 'with strain relief', quantity: 1 },
     ],
-    wires(c.job, [
+    wires(c, [
       ['supply live', 'K1:11', false, 'line'],
       [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live', false, 'line'],
       ['supply neutral', 'machine neutral'],
@@ -110,10 +117,7 @@ export function switchedSupply(c: WayContext): WayResult {
       turnOnVolts: drive.turnOnVolts,
       turnOnAmps: 5e-6,
       pinAmps: drive.pinAmps,
-      supplyAmps: coil,
-      peakAmps: coil,
-      load: 'relay coil and its driver',
-      needsVolts: valueOf(relay, 'coilVolts'),
+      draws: [coilDraw('relay coil and its driver', valueOf(relay, 'coilVolts'), coil)],
       resistorOhms: drive.ohms,
       contact: contactOf(relay),
       mains: true,

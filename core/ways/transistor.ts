@@ -19,7 +19,7 @@ export function npnToGround(c: WayContext): WayResult {
   const way = 'npn-to-ground';
   const npn = takenPart(c.job, 'npn');
   const base = partInput(npn, 'baseVolts');
-  const own = c.job.thumb.resistorOhms;
+  const own = c.press.resistorOhms;
   const findings = [
     ...carriesLoad(way, c, null),
     ...requirements(way, c, 'ground-side'),
@@ -33,7 +33,7 @@ export function npnToGround(c: WayContext): WayResult {
     const wanted = (c.drive.highVolts.low - base.range.high) / Math.max(need[1]!.result.value / gain, 0.5e-3);
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;
-    const remedy = resistorRemedy(own, seriesResistor(wanted, null).ohms);
+    const remedy = resistorRemedy(c.press, seriesResistor(wanted, null).ohms);
     findings.push(
       ...levelFindings(
         way,
@@ -52,7 +52,7 @@ export function npnToGround(c: WayContext): WayResult {
     way,
     findings,
     [{ name: 'NPN transistor', value: npn.name, quantity: 1 }, resistorPart('base', ohms)],
-    wires(c.job, [
+    wires(c, [
       ['pin', 'base resistor'],
       ['controller ground', lower, true],
       ['collector', upper, true],

@@ -2,8 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import { edited } from '../job';
 import { boundsOf, takenPart } from '../parts';
-import { changed, demoJob } from '../testing/jobs';
-import { wayContext } from '../thumb';
+import { contextIn, demoJob, pressed, waysOf } from '../testing/jobs';
 import { evaluateWay } from '.';
 import { factsOf, judge, of, pot, proofer } from '../testing/judge-way';
 
@@ -24,14 +23,17 @@ describe('a relay module on a 3.3 V pin', () => {
     expect(bare.verdict).toBe('stop');
   });
   it('is mended by the module that its remedy names, which presses on high', () => {
-    const stuck = changed(pot, 'thumb', { way: 'relay-module', picks: { 'relay-module': 'module-base' } });
+    const stuck = pressed(pot, { way: 'relay-module', picks: { 'relay-module': 'module-base' } });
     const remedy = of(judge('relay-module', stuck), 'off').remedy!;
     const mended = judge('relay-module', edited(stuck, remedy.edit!, '2026-03-02T14:00:00Z'));
     expect(mended.findings.some((f) => f.id.endsWith('.off'))).toBe(false);
     // (2.9 − 0.75 − 0.05 when cold) V over 1 kΩ.
     expect(of(mended, 'on').value!.value).toBeCloseTo(2.1e-3, 6);
     expect(mended.press.deadRailCloses).toBe(false);
-    expect(mended.press).toMatchObject({ pressesOn: 'high', needsVolts: 5, supplyAmps: 0.071 });
+    expect(mended.press).toMatchObject({
+      pressesOn: 'high',
+      draws: [{ volts: { nominal: 5 }, runAmps: 0.071 }],
+    });
     expect(judge('relay-module', pot).press.pressesOn).toBe('low');
   });
 });
@@ -77,7 +79,7 @@ describe('scanned keys', () => {
   it('are answered by a program that is quick enough for them', () => {
     const quick = judge('strobe-answer', proofer, {
       given: ['scan.medianSeconds', 'scan.mostSeconds', 'scan.leadSeconds', 'scan.holdSeconds'],
-      scan: { ...proofer.thumb.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 },
+      scan: { ...proofer.presses[0]!.scan, medianSeconds: 20e-6, mostSeconds: 60e-6, leadSeconds: 0.1e-3 },
     });
     expect(of(quick, 'seen').verdict).toBe('settled');
   });
@@ -99,10 +101,10 @@ describe('scanned keys', () => {
         name: `key ${i}`,
       })),
     };
-    const c = wayContext(many, {
+    const c = contextIn(many, {
       ...factsOf(proofer),
       controls: { ...factsOf(proofer).controls, second: factsOf(proofer).controls['control-warm']! },
-    })!;
+    });
     expect(evaluateWay('solid-state-relay', c).findings.find((f) => f.id.endsWith('.per-key'))!.title).toMatch(
       /2 keys of this job want 2/,
     );
@@ -122,7 +124,7 @@ describe('own parts', () => {
   it('that cannot be are said and not reckoned with, whoever wrote them into the job', () => {
     const { coilOhms: _gone, ...rest } = takenPart(pot, 'relay').values;
     for (const values of [rest, { ...rest, coilOhms: [0, 0, 0] as [number, number, number] }]) {
-      const job = changed(pot, 'thumb', {
+      const job = pressed(pot, {
         way: 'relay-contact',
         resistorOhms: null,
         parts: [{ id: 'bad', kind: 'relay', name: 'from a torn sheet', values }],
@@ -136,7 +138,7 @@ describe('own parts', () => {
       });
       // The class that ships stands in, and no margin rests on what is no number.
       expect(takenPart(job, 'relay').id).toBe('relay-power');
-      for (const w of a.ways)
+      for (const w of waysOf(job, a))
         for (const x of w.findings) if (x.value) expect(Number.isNaN(x.value.value), x.id).toBe(false);
       const mended = edited(job, f.remedy!.edit!, '2026-03-02T14:00:00Z');
       expect(assess(mended).findings.some((x) => x.id === 'thumb.part-0')).toBe(false);

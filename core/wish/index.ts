@@ -1,1 +1,2 @@
 export { wishFindings } from './findings';
+export { proposedRules, readWhen, sayWeekdays, type ReadWhen } from './when';

@@ -1,4 +1,4 @@
-import { freshRail } from '../../core/job';
+import { freshConverter, freshRail, freshSource } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -14,8 +14,8 @@ new Maker(
   .edit({
     do: 'set',
     at: 'wish',
-    set: { hazards: ['lithium'], hazardsReviewed: true, others: 'whoever passes the cold room' },
-    say: 'hazards: lithium cell in the node',
+    set: { hazards: [], hazardsReviewed: true, others: 'whoever passes the cold room' },
+    say: 'hazards: none, the node has two cells of zinc and manganese',
   })
   .measure('cold-room-alarm', 'mute', 7)
   .measure('cold-room-alarm', 'test', 8)
@@ -39,4 +39,32 @@ new Maker(
     'supply board 3.3 V: 3.28 V, 3.02 V at 20 mA',
   )
   .say('note: the beeper gets 2.7 kHz in bursts of half a second')
+  .edit(
+    {
+      do: 'put',
+      list: 'feed.sources',
+      item: { ...freshSource('cells', 'two cells', 'cells'), chemistry: 'alkaline', series: 2 },
+      say: 'two alkaline cells in a row',
+    },
+    {
+      do: 'put',
+      list: 'feed.converters',
+      item: {
+        ...freshConverter('booster', 'step-up', 'step-up', 'cells'),
+        volts: 3.3,
+        amps: 0.6,
+        mostVolts: 5.5,
+        efficiency: 0.85,
+        idleAmps: 25e-6,
+      },
+      say: 'a step-up converter of 3.3 V that draws 25 µA by itself',
+    },
+    {
+      do: 'set',
+      at: 'feed.duty',
+      set: { into: 'chip', sleeps: 'yes', wakesPerDay: 26, wakeSeconds: 4, sleepAmps: 30e-6 },
+      say: 'the node sleeps at 30 µA and wakes 26 times a day for 4 s',
+    },
+    { do: 'set', at: 'feed.box', set: { roomCelsius: 5 }, say: 'it hangs in the cold room, at 5 °C' },
+  )
   .write('cold-room-alarm');

@@ -84,4 +84,6 @@ new Maker(
     },
     'warm: 2.1 N, 0.4 mm, 3 mm to its neighbour',
   )
+  .press('warm', { way: 'logic-injector' }, 'way of pressing: keypad injector in logic, one select value per key')
+  .placeAll()
   .write('dough-proofer');

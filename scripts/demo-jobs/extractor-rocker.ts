@@ -41,18 +41,20 @@ new Maker(
     'rocker: 5.5 N, 3 mm, 12 mm to its neighbour',
   )
   .edit(
+    { do: 'set', at: 'bench', set: { picks: { servo: 'servo-standard' } }, say: 'part: standard servo' },
     {
       do: 'set',
-      at: 'thumb',
+      at: 'press',
+      of: 'rocker',
       set: {
         way: 'finger',
-        picks: { servo: 'servo-standard' },
         finger: {
           on: 'rocker',
           hornMetres: 0.03,
           axisMetres: 0.021,
           restDegrees: 0,
           pressDegrees: 54,
+          otherDegrees: -54,
           mount: 'screws',
           padLengthMetres: 0.06,
           padWidthMetres: 0.04,
@@ -62,34 +64,22 @@ new Maker(
       },
       say: 'way of pressing: a finger over the rocker',
     },
-    { do: 'set', at: 'board', set: { pressPin: 5 }, say: 'servo on pin 5' },
-    {
-      do: 'set',
-      at: 'feed',
-      set: {
-        supply: 'own plug-in supply',
-        volts: 5,
-        amps: 3,
-        isolated: 'yes',
-        leadMetres: 1,
-        leadSquareMetres: 0.5e-6,
-      },
-      say: 'own supply, 5 V, 3 A, class II',
-    },
-    {
-      do: 'set',
-      at: 'act',
-      set: {
-        machine: {
-          kind: 'flips',
-          shortestPressSeconds: 0.05,
-          longestPressSeconds: 5,
-          runSeconds: 1,
-          afterPowerCut: 'as-before',
-        },
-        script: [{ do: 'press', seconds: 0.5 }],
-      },
-      say: 'each push flips it; half a second a push',
-    },
+    { do: 'put', list: 'board.pins', item: { line: 'rocker', gpio: 5, fixed: true }, say: 'servo on pin 5' },
   )
+  .supply(5, 3, 0.5e-6, 'own supply, 5 V, 3 A, class II')
+  .edit({
+    do: 'set',
+    at: 'act',
+    set: {
+      machine: {
+        kind: 'flips',
+        shortestPressSeconds: 0.05,
+        longestPressSeconds: 5,
+        runSeconds: 1,
+        afterPowerCut: 'as-before',
+      },
+      script: [{ do: 'press', press: 'rocker', other: false, seconds: 0.5 }],
+    },
+    say: 'each push flips it; half a second a push',
+  })
   .write('extractor-rocker');

@@ -1,4 +1,4 @@
-import { freshRail, freshThumb } from '../../core/job';
+import { freshRail, freshPress } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -56,13 +56,20 @@ new Maker(
   )
   .edit({
     do: 'set',
-    at: 'thumb',
+    at: 'bench',
+    set: { picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' } },
+    say: 'parts: double-pole relay, worm gear motor',
+  })
+  .edit({
+    do: 'set',
+    at: 'press',
+    of: 'motor',
     set: {
       way: 'reverse-motor',
-      picks: { relay: 'relay-double', 'gear-motor': 'gear-worm' },
+      pullDown: true,
       given: ['motor.supplyVolts'],
       motor: {
-        ...freshThumb().motor,
+        ...freshPress().motor,
         wiring: 'double-pole',
         supplyVolts: 12,
         runningAmps: 0.9,
@@ -70,7 +77,7 @@ new Maker(
         coastSeconds: 0.4,
       },
       hand: {
-        ...freshThumb().hand,
+        ...freshPress().hand,
         drive: 'tube',
         loadKilograms: 3.5,
         tubeMetres: 0.0402,
@@ -91,8 +98,9 @@ new Maker(
         runSeconds: 18,
         afterPowerCut: 'off',
       },
-      script: [{ do: 'press', seconds: 20 }],
+      script: [{ do: 'press', press: 'motor', other: false, seconds: 20 }],
     },
     say: '18 s from end to end, where its end switches stop it',
   })
+  .placeAll()
   .write('hatch-shutter');

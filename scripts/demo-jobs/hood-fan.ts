@@ -1,4 +1,4 @@
-import { freshThumb } from '../../core/job';
+import { freshConverter, freshPress, freshRail, freshSource } from '../../core/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(
@@ -36,17 +36,25 @@ new Maker(
   )
   .edit({
     do: 'set',
-    at: 'thumb',
+    at: 'bench',
     set: {
-      way: 'drive-signal',
       machines: 2,
       stock: [
         { name: 'NPN transistor, open collector, 40 V, 200 mA', price: 0.06, have: 20 },
         { name: 'signal relay, changeover, gold contact', price: 1.9, have: 0 },
       ],
+    },
+    say: 'two hoods alike; twenty transistors in the drawer',
+  })
+  .edit({
+    do: 'set',
+    at: 'press',
+    of: 'speed',
+    set: {
+      way: 'drive-signal',
       given: ['signal.highVolts'],
       signal: {
-        ...freshThumb().signal,
+        ...freshPress().signal,
         what: 'frequency',
         points: [
           { step: 1, value: 41 },
@@ -64,4 +72,40 @@ new Maker(
     },
     say: 'way of pressing: the speed pulses taken over from the knob',
   })
+  .survey(
+    {
+      rails: [
+        {
+          ...freshRail('fan', 'fan 36 V'),
+          openVolts: 36.2,
+          loadedVolts: 35.6,
+          loadAmps: 0.5,
+          whileIdle: true,
+          whileRunning: true,
+          rippleVolts: 0.2,
+        },
+      ],
+    },
+    'supply fan 36 V: 36.2 V, 35.6 V at 0.5 A, always there',
+  )
+  .edit(
+    {
+      do: 'put',
+      list: 'feed.sources',
+      item: { ...freshSource('fan', 'fan’s own rail', 'rail'), rail: 'fan', polarity: 'read' },
+      say: 'the controller hangs on the fan’s own 36 V',
+    },
+    {
+      do: 'put',
+      list: 'feed.converters',
+      item: {
+        ...freshConverter('regulator', 'regulator', 'linear', 'fan'),
+        volts: 5,
+        amps: 1,
+        package: 'to-220',
+        mostVolts: 40,
+      },
+      say: 'a linear regulator of 5 V behind it',
+    },
+  )
   .write('hood-fan');

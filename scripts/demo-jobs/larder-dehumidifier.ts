@@ -1,3 +1,4 @@
+import { freshPress, freshSense } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -10,5 +11,70 @@ new Maker(
   },
   '2026-11-21',
 )
-  .say('control power', 'note: first press only wakes the display, second starts it')
+  .say('mains plug turns', 'mains switch none', 'mains earth nowhere', 'ground to mains off >20M')
+  .say(
+    ...['power', 'dryness'].flatMap((key) => [
+      `${key} A to mains off >20M`,
+      `${key} B to mains off >20M`,
+      `${key} A to earth on 0.4 VAC`,
+      `${key} A to earth plug-turned 0.4 VAC`,
+      `${key} look springs back`,
+      `${key} B to ground off 0.1 ohm`,
+      `${key} A idle 3.29 V`,
+      `${key} A-B pressed 0.4 ohm`,
+      `${key} short 0.33 mA`,
+      `${key} A pressed 2 mV`,
+      `${key} A neighbour 3.29 V`,
+      `${key} A-B released 14k`,
+    ]),
+    'note: first press on power only wakes the display, the second starts it; dryness steps through three levels',
+  )
+  .edit(
+    {
+      do: 'set',
+      at: 'press',
+      of: 'power',
+      set: { way: 'solid-state-relay', pullDown: true },
+      say: 'power by a solid-state relay',
+    },
+    {
+      do: 'put',
+      list: 'presses',
+      item: { ...freshPress('dryness', 'dryness', 'control-dryness'), way: 'solid-state-relay', pullDown: true },
+      say: 'a second press: dryness',
+    },
+    {
+      do: 'put',
+      list: 'senses',
+      item: {
+        ...freshSense('tank', 'tank lamp'),
+        kind: 'light',
+        tells: 'other',
+        meaning: 'the tank is full',
+        highVolts: 3.2,
+      },
+      say: 'a light sensor over the “tank full” lamp',
+    },
+    {
+      do: 'set',
+      at: 'board',
+      set: { profile: 'wifi-34' },
+      say: 'controller: Wi-Fi module, 34 GPIO',
+    },
+  )
+  .placeAll()
+  .edit({
+    do: 'set',
+    at: 'act',
+    set: {
+      script: [
+        { do: 'press', press: 'power', other: false, seconds: 0.2 },
+        { do: 'wait', press: '', other: false, seconds: 1.5 },
+        { do: 'press', press: 'power', other: false, seconds: 0.2 },
+        { do: 'wait', press: '', other: false, seconds: 2 },
+        { do: 'press', press: 'dryness', other: false, seconds: 0.2 },
+      ],
+    },
+    say: 'wake it, start it, and step to the middle dryness',
+  })
   .write('larder-dehumidifier');

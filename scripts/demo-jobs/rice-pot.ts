@@ -1,3 +1,4 @@
+import { freshHand, freshSense } from '../../core/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(
@@ -40,30 +41,26 @@ new Maker(
   )
   .edit(
     { do: 'set', at: 'standin', set: { model: 'rice-pot' }, say: 'the rice pot stands in where it can' },
-    { do: 'set', at: 'thumb', set: { way: 'solid-state-relay' }, say: 'way of pressing: solid-state relay' },
     {
       do: 'set',
-      at: 'board',
-      set: { pressPin: 5, armPin: 14, pullDown: true },
-      say: 'press on pin 5 with a resistor to ground, arm switch on pin 14',
+      at: 'press',
+      of: 'start',
+      set: { way: 'solid-state-relay', pullDown: true },
+      say: 'way of pressing: solid-state relay, with a resistor from its pin to ground',
     },
     {
-      do: 'set',
-      at: 'feed',
-      set: {
-        supply: 'own plug-in supply',
-        volts: 5,
-        amps: 1,
-        isolated: 'yes',
-        leadMetres: 1,
-        leadSquareMetres: 0.08e-6,
-      },
-      say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
+      do: 'put',
+      list: 'hands',
+      item: { ...freshHand('arm', 'arm switch'), kind: 'arm', latching: true },
+      say: 'an arm switch that whoever fills the pot sets by hand',
     },
+  )
+  .supply(5, 1, 0.08e-6, 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m')
+  .edit(
     {
-      do: 'set',
-      at: 'sense',
-      set: { contact: 'at-rest', restsClosed: true },
+      do: 'put',
+      list: 'senses',
+      item: { ...freshSense('rest', 'rest contact'), meaning: 'the keep-warm lever is up' },
       say: 'the keep-warm lever closes a contact at rest',
     },
     {
@@ -77,7 +74,7 @@ new Maker(
           runSeconds: 1500,
           afterPowerCut: 'off',
         },
-        script: [{ do: 'press', seconds: 0.18 }],
+        script: [{ do: 'press', press: 'start', other: false, seconds: 0.18 }],
       },
       say: 'starts and stops by itself after 25 minutes; one press of 180 ms',
     },
@@ -94,7 +91,9 @@ new Maker(
       say: 'held by the arm switch',
     },
     { do: 'set', at: 'sheet', set: { by: 'the morning cook' }, say: 'tested by the morning cook' },
-    { do: 'set', at: 'board', set: { sensorPin: 12 }, say: 'rest contact on pin 12' },
+    { do: 'put', list: 'board.pins', item: { line: 'start', gpio: 5, fixed: true }, say: 'start on pin 5' },
+    { do: 'put', list: 'board.pins', item: { line: 'arm', gpio: 14, fixed: true }, say: 'arm switch on pin 14' },
+    { do: 'put', list: 'board.pins', item: { line: 'rest', gpio: 12, fixed: true }, say: 'rest contact on pin 12' },
     {
       do: 'set',
       at: 'routine',

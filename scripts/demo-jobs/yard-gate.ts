@@ -1,4 +1,5 @@
-import { DEAD, Maker } from '../demo-maker';
+import { freshHand, freshSign, type JobEdit } from '../../core/job';
+import { DEAD, Maker, never } from '../demo-maker';
 
 new Maker(
   'demo-yard-gate',
@@ -61,26 +62,42 @@ new Maker(
   )
   .edit({ do: 'set', at: 'standin', set: { model: 'yard-gate', seed: 3 }, say: 'the yard gate stands in' })
   .edit(
+    { do: 'set', at: 'bench', set: { picks: { relay: 'relay-signal' } }, say: 'part: gold signal relay' },
+    { do: 'set', at: 'press', of: 'gate', set: { way: 'relay-contact' }, say: 'way of pressing: relay contact' },
+    { do: 'put', list: 'board.pins', item: { line: 'gate', gpio: 12, fixed: true }, say: 'press on pin 12' },
     {
-      do: 'set',
-      at: 'thumb',
-      set: { way: 'relay-contact', picks: { relay: 'relay-signal' } },
-      say: 'way of pressing: relay contact, gold signal relay',
+      do: 'put',
+      list: 'hands',
+      item: { ...freshHand('arm', 'arm switch'), kind: 'arm', latching: true },
+      say: 'an arm switch indoors: open, and nothing moves by itself',
     },
-    { do: 'set', at: 'board', set: { pressPin: 12 }, say: 'press on pin 12' },
     {
-      do: 'set',
-      at: 'feed',
-      set: {
-        supply: 'own plug-in supply',
-        volts: 5,
-        amps: 1,
-        isolated: 'yes',
-        leadMetres: 1,
-        leadSquareMetres: 0.08e-6,
-      },
-      say: 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m',
+      do: 'put',
+      list: 'signs',
+      item: { ...freshSign('lamp', 'closing lamp'), means: 'about-to-move', forwardVolts: 2, amps: 0.005 },
+      say: 'a lamp that warns before the gate closes',
     },
+    {
+      do: 'put',
+      list: 'signs',
+      item: { ...freshSign('beeper', 'beeper'), kind: 'beeper', means: 'about-to-move', amps: 0.03 },
+      say: 'a beeper that warns with it',
+    },
+    ...(
+      [
+        ['arm', 14],
+        ['lamp', 4],
+        ['beeper', 5],
+      ] as const
+    ).map(([line, gpio]): JobEdit => ({
+      do: 'put',
+      list: 'board.pins',
+      item: { line, gpio, fixed: false },
+      say: `${line} on pin ${gpio}`,
+    })),
+  )
+  .supply(5, 1, 0.08e-6, 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m')
+  .edit(
     {
       do: 'set',
       at: 'act',
@@ -92,7 +109,7 @@ new Maker(
           runSeconds: 16,
           afterPowerCut: 'off',
         },
-        script: [{ do: 'press', seconds: 0.5 }],
+        script: [{ do: 'press', press: 'gate', other: false, seconds: 0.5 }],
       },
       say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s',
     },
@@ -110,4 +127,15 @@ new Maker(
     },
   )
   .tick('mains-cover', 'mains-apart', 'own-devices')
+  .edit({
+    do: 'set',
+    at: 'wish',
+    set: {
+      nevers: [
+        never('night', 'lasts-longer', { state: 'open', seconds: 8 * 3600 }),
+        never('warned', 'no-warning', { state: 'closing', seconds: 3 }),
+      ],
+    },
+    say: 'never: open for longer than 8 h; a move without 3 s of warning',
+  })
   .write('yard-gate');

@@ -2,6 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal } from '@angular/core';
 import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
+import { CheckField } from '../../kit/check-field';
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
@@ -14,6 +15,7 @@ import {
   faultFields,
   machineFields,
 } from '../../../core/job';
+import { manyDays } from '../../../core/many-days';
 import { formatQuantity } from '../../../core/quantity';
 import type { Choice } from '../../kit/choice-field';
 import { TakeAway } from '../../ui/take-away';
@@ -33,12 +35,16 @@ const ADD_WORDS: Record<Fault['kind'], string> = {
 /** How long a run is drawn before its own length is known, s. */
 const USUAL_RUN_SECONDS = 10;
 
+/** The same days each time, so that two plans meet the same bad luck. */
+const SEED = 1;
+
 /** Act: lanes over time, press script above, machine below, faults as pins on the time axis. */
 @Component({
   selector: 'gt-act-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
     Action,
+    CheckField,
     ChoiceField,
     DropButton,
     FieldScope,
@@ -70,6 +76,26 @@ export class ActRoom {
   protected readonly findings = computed(() => this.bench.findings('act'));
   protected readonly cursor = signal<number | null>(null);
   protected readonly playing = signal(false);
+  protected readonly spans: readonly (readonly [days: number, words: string])[] = [
+    [30, 'a month'],
+    [365, 'a year'],
+    [3650, 'ten years'],
+  ];
+  protected readonly days = signal(0);
+  /** Many days under random faults, in words: how many starts went as the plan believes, and what went wrong. */
+  protected readonly many = computed(() => {
+    const outcome = this.days() ? manyDays(this.bench.job(), this.days(), SEED) : null;
+    if (!outcome) return '';
+    if (!outcome.kept) return 'Nothing starts by itself yet: write a sentence in Routine.';
+    const { kept, starts, asBelieved, missed, byHand, powerCuts, partedSeconds } = outcome;
+    const share = (x: number): string => `${(100 * x).toFixed(1)} %`;
+    return (
+      `Of ${starts} starts ${asBelieved} went as the plan believes: ${share(kept.nominal)}, ` +
+      `between ${share(kept.low)} and ${share(kept.high)} for such days. ` +
+      `Plan and machine were apart for ${formatQuantity(partedSeconds, 's')} in all. On the way: ` +
+      `${missed} presses missed, ${byHand} by somebody’s hand, ${powerCuts} power cuts.`
+    );
+  });
   private timer: ReturnType<typeof setInterval> | undefined;
   protected readonly say = (seconds: number): string => formatQuantity(seconds, 's');
   private readonly instants = computed(() => (this.trace() ? instantsOf(this.trace()!) : [0]));
@@ -98,8 +124,23 @@ export class ActRoom {
   }
 
   protected addStep(what: ScriptStep['do']): void {
-    const step = freshStep(what);
+    const step = freshStep(
+      what,
+      this.act().script.findLast((s) => s.do === 'press')?.press ?? this.presses()[0]?.[0] ?? '',
+    );
     this.set({ script: [...this.act().script, step] }, `${what} for ${this.say(step.seconds)}`);
+  }
+
+  protected readonly presses = computed(() => this.bench.job().presses.map((p): Choice => [p.id, p.name]));
+  /** Presses whose finger reaches both sides of a rocker. */
+  protected readonly twoSided = (id: string): boolean =>
+    this.bench.job().presses.some((p) => p.id === id && p.way === 'finger' && p.finger.otherDegrees !== null);
+
+  /** Which press a step presses, and which side of it. */
+  protected press(i: number, set: Partial<Pick<ScriptStep, 'press' | 'other'>>): void {
+    const script = this.act().script.map((x, j) => (j === i ? { ...x, ...set } : x));
+    const name = this.presses().find(([id]) => id === script[i]!.press)?.[1] ?? '';
+    this.set({ script }, `step ${i + 1} presses ${name}${script[i]!.other ? ', its other side' : ''}`);
   }
 
   protected setStep(i: number, seconds: number): void {

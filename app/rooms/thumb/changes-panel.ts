@@ -3,9 +3,10 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Action } from '../../kit/action';
 import type { Verdict } from '../../../core/finding';
 import { formatQuantity } from '../../../core/quantity';
-import { changesFor, contextOf, reasonsOf, wayContext, type Change } from '../../../core/thumb';
+import { changesFor, contextOf, reasonsOf, type Change } from '../../../core/thumb';
 import { WAY_WORDS, wayPhrase, type WayResult } from '../../../core/ways';
 import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 import { Glyph } from '../../ui/glyph';
 import { Num } from '../../ui/num';
 
@@ -31,6 +32,7 @@ const AFTER: Record<Verdict, string> = {
 })
 export class ChangesPanel {
   private readonly bench = inject(Bench);
+  private readonly draft = inject(Draft);
   readonly way = input.required<WayResult>();
   readonly ways = input.required<readonly WayResult[]>();
   /** The first other way that passes as things are. */
@@ -40,9 +42,9 @@ export class ChangesPanel {
   protected readonly show = formatQuantity;
   protected readonly base = (name: string): string => name.replace(/, (lowest|highest)$/, '');
   protected readonly phrase = computed(() => wayPhrase(this.way().way));
-  protected readonly reasons = computed(() => reasonsOf(this.way(), this.bench.job().thumb.wishes));
+  protected readonly reasons = computed(() => reasonsOf(this.way(), this.bench.job().bench.wishes));
   protected readonly changes = computed(() => {
-    const context = wayContext(this.bench.seen().job, this.bench.assessment().facts);
+    const context = this.draft.context(this.bench.seen().job);
     return context && changesFor(contextOf(context, this.way().way), this.way());
   });
   protected readonly words = (c: Change): string =>
@@ -51,7 +53,7 @@ export class ChangesPanel {
   protected readonly phraseOf = wayPhrase;
 
   protected take(w: WayResult): void {
-    this.bench.set('thumb', { way: w.way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[w.way].name}`);
+    this.draft.set('press', { way: w.way, resistorOhms: null }, `way of pressing: ${WAY_WORDS[w.way].name}`);
   }
 
   protected apply(c: Change): void {

@@ -22,6 +22,6 @@ export class ComparePanel {
   protected readonly right = linkedSignal(() => this.ways().find((w) => w.way !== this.first())?.way ?? this.first());
   private readonly of = (way: Way): WayResult => this.ways().find((w) => w.way === way) ?? this.ways()[0]!;
   protected readonly rows = computed(() =>
-    compareWays(this.of(this.left()), this.of(this.right()), this.bench.job().thumb.wishes),
+    compareWays(this.of(this.left()), this.of(this.right()), this.bench.job().bench.wishes),
   );
 }

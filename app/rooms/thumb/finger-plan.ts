@@ -57,7 +57,7 @@ export class FingerPlanPanel {
   ];
   protected readonly mounts = MOUNTS.map((m): Choice<FingerPlan['mount']> => [m, m === 'foam-tape' ? 'foam tape' : m]);
   protected readonly bands = BUTTON_FORCES;
-  protected readonly plan = computed(() => this.draft.job().thumb.finger);
+  protected readonly plan = computed(() => this.draft.press()!.finger);
   protected readonly face = computed(() => this.bench.job().survey.faces.find((f) => f.control === this.control()));
   protected readonly force = computed(() => this.way().findings.find((f) => f.id === 'thumb.finger.force'));
   protected readonly has = computed(() => this.force()?.value?.value ?? 0);
@@ -76,7 +76,7 @@ export class FingerPlanPanel {
 
   protected write(set: Partial<FingerPlan>): void {
     this.draft.hold({ finger: { ...this.plan(), ...set } });
-    this.bench.set('thumb.finger', set);
+    this.draft.set('press.finger', set);
   }
 
   /** Force and travel belong to the control's face, which Probe keeps. */

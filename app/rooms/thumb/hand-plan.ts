@@ -12,6 +12,7 @@ import { type HandPlan, handFields } from '../../../core/job';
 import type { Choice } from '../../kit/choice-field';
 import type { Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 import { JointDrawing } from '../../ui/joint-drawing';
 import { Num } from '../../ui/num';
 
@@ -26,7 +27,8 @@ import { Num } from '../../ui/num';
 export class HandPlanPanel {
   protected readonly fields = handFields;
   private readonly bench = inject(Bench);
-  protected readonly plan = computed(() => this.bench.job().thumb.hand);
+  private readonly draft = inject(Draft);
+  protected readonly plan = computed(() => this.draft.press()!.hand);
   protected readonly pieces = computed(() => this.bench.job().survey.pieces);
   protected readonly names = computed(() => this.pieces().map((p): Choice => [p.id, p.name]));
   protected readonly inner = new FormControl('', { nonNullable: true });
@@ -80,6 +82,6 @@ export class HandPlanPanel {
   }
 
   protected write(set: Partial<HandPlan>): void {
-    this.bench.set('thumb.hand', set);
+    this.draft.set('press.hand', set);
   }
 }

@@ -2,11 +2,12 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { sayChanges, type AnyFields } from '../../../core/field';
-import { controlFields, LOGIC_LEVELS, thumbFields, type Control } from '../../../core/job';
+import { controlFields, LOGIC_LEVELS, pressFields, type Control } from '../../../core/job';
 import { decadeOf, formatQuantity } from '../../../core/quantity';
 import type { WayResult } from '../../../core/ways';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 
 const LEVEL_WORDS: Record<Control['levels'], string> = {
   cmos: 'CMOS, 0.3 and 0.7 of the supply',
@@ -25,10 +26,11 @@ const OWN_LEVELS = { lowBelowVolts: 0.8, highAboveVolts: 2 } as const;
   templateUrl: './joint-plan.html',
 })
 export class JointPlan {
-  protected readonly bench = inject(Bench);
+  private readonly bench = inject(Bench);
+  protected readonly draft = inject(Draft);
   readonly way = input.required<WayResult>();
   readonly control = input.required<Control>();
-  protected readonly fields = thumbFields;
+  protected readonly fields = pressFields;
   protected readonly controlFields = controlFields;
   protected readonly levelKinds = LOGIC_LEVELS.map((l): Choice<Control['levels']> => [l, LEVEL_WORDS[l]]);
   /** What can be bought, from 100 Ω to 10 kΩ. */
@@ -42,8 +44,8 @@ export class JointPlan {
   });
 
   protected resistor(ohms: number | null): void {
-    this.bench.set(
-      'thumb',
+    this.draft.set(
+      'press',
       { resistorOhms: ohms },
       ohms === null ? 'series resistor as computed' : `series resistor ${formatQuantity(ohms, 'Ω')}`,
     );

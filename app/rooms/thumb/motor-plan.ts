@@ -7,7 +7,7 @@ import { Action } from '../../kit/action';
 import { drawState } from '../../../core/draw';
 import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/job';
 import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/reversing';
-import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 import { JointDrawing } from '../../ui/joint-drawing';
 import type { Choice } from '../../kit/choice-field';
 
@@ -32,7 +32,7 @@ const MOTION = {
 })
 export class MotorPlanPanel {
   protected readonly fields = motorFields;
-  private readonly bench = inject(Bench);
+  private readonly draft = inject(Draft);
   readonly kind = input.required<'reverse-motor' | 'control-box'>();
   protected readonly words = MOTION;
   protected readonly wirings = MOTOR_WIRINGS.map((w): Choice<MotorPlan['wiring']> => [w, WIRING_WORDS[w].name]);
@@ -43,17 +43,17 @@ export class MotorPlanPanel {
     ['no', 'no'],
   ];
   protected readonly at = signal(0);
-  protected readonly plan = computed(() => this.bench.job().thumb.motor);
+  protected readonly plan = computed(() => this.draft.press()!.motor);
   protected readonly wiring = computed(() => wiringOf(this.plan(), this.kind()));
   protected readonly about = computed(
     () => WIRING_WORDS[this.kind() === 'control-box' ? this.plan().boxWiring : this.plan().wiring],
   );
   protected readonly table = computed(() => truthTable(this.wiring()));
   protected readonly state = computed(() =>
-    drawState(this.bench.job(), this.kind(), this.table()[this.at()]?.on ?? {}),
+    drawState(this.draft.press()!, this.kind(), this.table()[this.at()]?.on ?? {}),
   );
 
   protected write(set: Partial<MotorPlan>): void {
-    this.bench.set('thumb.motor', set);
+    this.draft.set('press.motor', set);
   }
 }

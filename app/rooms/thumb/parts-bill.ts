@@ -6,9 +6,11 @@ import { ChoiceField } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { thumbFields } from '../../../core/job';
-import { billOf, stockFromDrawer, stockName, type BillLine } from '../../../core/parts';
+import { benchFields } from '../../../core/job';
+import { stockFromDrawer, stockName, type BillLine } from '../../../core/parts';
 import type { WayResult } from '../../../core/ways';
+import { wholeBill } from '../../../core/whole';
+import type { Wiring } from '../../../core/wiring';
 import type { Choice } from '../../kit/choice-field';
 import type { Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
@@ -45,12 +47,13 @@ export class PartsBill {
   protected readonly bench = inject(Bench);
   private readonly store = inject(DrawerStore);
   readonly way = input.required<WayResult>();
-  protected readonly plan = computed(() => this.bench.job().thumb);
-  protected readonly fields = thumbFields;
+  readonly wiring = input.required<Wiring>();
+  protected readonly plan = computed(() => this.bench.job().bench);
+  protected readonly fields = benchFields;
   protected readonly currencies = computed(() =>
     [...new Set([this.plan().currency, ...CURRENCIES])].sort().map((c): Choice => [c, c]),
   );
-  protected readonly bill = computed(() => billOf(this.way().parts, this.plan().stock, this.plan().machines));
+  protected readonly bill = computed(() => wholeBill(this.bench.seen().job, this.wiring()));
   /** A row is the first, second … of its name: its boxes stay, with what is half typed in them, when another value comes into it. */
   protected readonly place = (line: BillLine): string => {
     const alike = this.bill().lines.filter((l) => l.name === line.name);
@@ -83,14 +86,14 @@ export class PartsBill {
   protected readonly fillable = computed(() => this.known().length > 0);
 
   protected machines(n: number): void {
-    this.bench.set('thumb', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
+    this.bench.set('bench', { machines: n }, `${n} ${n === 1 ? 'machine' : 'machines alike'}`);
   }
 
   private stock(line: BillLine, set: { have?: number; price?: number | null }, say: string): void {
     const name = stockName(line);
     // What was typed a moment ago stands in the job already, though the table may not show it yet.
     const { have, price } = this.plan().stock.find((s) => s.name === name) ?? line;
-    this.bench.put('thumb.stock', { name, have, price, ...set }, say);
+    this.bench.put('bench.stock', { name, have, price, ...set }, say);
   }
 
   protected counted(line: BillLine, { have, price }: { have?: number; price?: number | null }): void {
@@ -106,7 +109,7 @@ export class PartsBill {
   protected fill(): void {
     this.bench.edit({
       do: 'several',
-      edits: this.known().map((item) => ({ do: 'put', list: 'thumb.stock', item })),
+      edits: this.known().map((item) => ({ do: 'put', list: 'bench.stock', item })),
       say: 'counts and prices from the drawer',
     });
   }

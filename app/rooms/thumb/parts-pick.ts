@@ -12,6 +12,7 @@ import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';
 import { PartDialog } from '../../ui/part-dialog';
+import { Draft } from './draft';
 
 /** Marks a choice that comes from the drawer. */
 const DRAWER = 'drawer:';
@@ -27,6 +28,7 @@ const DRAWER = 'drawer:';
 })
 export class PartsPick {
   private readonly bench = inject(Bench);
+  private readonly draft = inject(Draft);
   private readonly taker = inject(TakeAway);
   private readonly store = inject(DrawerStore);
   private readonly dialog = inject(PartDialog);
@@ -66,17 +68,25 @@ export class PartsPick {
   }
 
   protected pick(kind: PartKind, id: string): void {
-    const { picks } = this.bench.job().thumb;
+    const { picks } = this.bench.job().bench;
     const drawn = id.startsWith(DRAWER)
       ? this.store.drawer().parts.find((p) => p.id === id.slice(DRAWER.length))
       : undefined;
     const name = drawn?.name ?? partsOf(this.bench.job(), kind).find((p) => p.id === id)?.name ?? id;
-    const pick: JobEdit = {
-      do: 'set',
-      at: 'thumb',
-      set: { picks: { ...picks, [kind]: drawn?.id ?? id }, resistorOhms: null },
-    };
-    this.bench.edit({ do: 'several', edits: drawn ? [putPart(drawn), pick] : [pick], say: `part: ${name}` });
+    const pick: JobEdit = { do: 'set', at: 'bench', set: { picks: { ...picks, [kind]: drawn?.id ?? id } } };
+    this.bench.edit({
+      do: 'several',
+      edits: [...(drawn ? [putPart(drawn)] : []), pick, ...this.anew()],
+      say: `part: ${name}`,
+    });
+  }
+
+  /** The resistor of the press that is open is computed anew for another part. */
+  private anew(): JobEdit[] {
+    const press = this.draft.press();
+    return press && press.resistorOhms !== null
+      ? [{ do: 'set', at: 'press', of: press.id, set: { resistorOhms: null } }]
+      : [];
   }
 
   /** Own values begin as those of the part that is taken; a shipped class stays as it is and gets a copy. */
@@ -89,10 +99,10 @@ export class PartsPick {
       values: { ...part.values },
     });
     if (!kept) return;
-    const picks = { ...this.bench.job().thumb.picks, [kept.kind]: kept.id };
+    const picks = { ...this.bench.job().bench.picks, [kept.kind]: kept.id };
     this.bench.edit({
       do: 'several',
-      edits: [putPart(kept), { do: 'set', at: 'thumb', set: { picks, resistorOhms: null } }],
+      edits: [putPart(kept), { do: 'set', at: 'bench', set: { picks } }, ...this.anew()],
       say: `own part: ${kept.name}`,
     });
   }
@@ -111,12 +121,12 @@ export class PartsPick {
   }
 
   protected remove(part: TakenPart): void {
-    const { [part.kind]: _gone, ...picks } = this.bench.job().thumb.picks;
+    const { [part.kind]: _gone, ...picks } = this.bench.job().bench.picks;
     this.taker.edit(part.name, {
       do: 'several',
       edits: [
-        { do: 'drop', list: 'thumb.parts', key: part.id },
-        { do: 'set', at: 'thumb', set: { picks } },
+        { do: 'drop', list: 'bench.parts', key: part.id },
+        { do: 'set', at: 'bench', set: { picks } },
       ],
       say: `own part taken away: ${part.name}`,
     });
@@ -125,7 +135,7 @@ export class PartsPick {
 
 const putPart = ({ id, kind, name, values }: OwnPart): JobEdit => ({
   do: 'put',
-  list: 'thumb.parts',
+  list: 'bench.parts',
   item: { id, kind, name, values },
 });
 

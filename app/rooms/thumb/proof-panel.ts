@@ -2,11 +2,10 @@ import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { Action } from '../../kit/action';
-import { formatQuantity, seededRandom } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/quantity';
 import {
   agreementFinding,
   CORNER_WORDS,
-  chosenWay,
   leastMarginFinding,
   proofCases,
   proofFindings,
@@ -15,19 +14,24 @@ import {
   proofTime,
   sensitivityFindings,
   toleranceFinding,
-  toleranceOf,
-  wayContext,
   type ProofResult,
   type ToleranceResult,
 } from '../../../core/thumb';
-import { isJointWay } from '../../../core/job';
-import { presser, wayPhrase } from '../../../core/ways';
+import { provable, type Provable } from '../../../core/studies';
+import type { StudyKind } from '../../../core/study';
+import { wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
+import { Studies, type StudyRow } from '../../store/studies';
+import { WorkerClient } from '../../store/worker-client';
+import type { ScatterNews, ScatterOrder } from '../../workers/study.worker';
 import { Num } from '../../ui/num';
+import { Draft } from './draft';
 import { ProofWave } from './proof-wave';
 import { Prover } from './prover';
 
 const DRAWS = 10_000;
+/** The longest silence of the scatter before it is given up, ms. */
+const SCATTER_LIMIT_MS = 30_000;
 
 /** Proof of the chosen way: one press simulated as a circuit, with power-up, bounce and release, beside the closed form. */
 @Component({
@@ -38,44 +42,44 @@ const DRAWS = 10_000;
 })
 export class ProofPanel {
   private readonly bench = inject(Bench);
+  private readonly draft = inject(Draft);
   protected readonly prover = inject(Prover);
   protected readonly corners = CORNER_WORDS;
-  /** What presses: the chosen way, or the one that it borrows. */
-  private readonly target = computed(() => {
-    const chosen = chosenWay(this.bench.seen().job, this.bench.assessment().ways);
-    const c = wayContext(this.bench.seen().job, this.bench.assessment().facts);
-    return chosen && c ? presser(c, chosen) : null;
-  });
-  private readonly way = computed(() => this.target()?.way ?? null);
-  protected readonly context = computed(() => {
-    const c = this.target()?.context;
-    return c?.line && this.way()?.applies && isJointWay(this.way()!.way) ? c : null;
-  });
-  protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));
-  /** The joint as text: a proof holds for this very one. */
-  private readonly key = computed(() =>
-    this.context()
-      ? proofCases(this.context()!, this.way()!, 'key')
-          .map((c) => c.netlist)
-          .join('\n')
-      : '',
+  private readonly studies = inject(Studies);
+  /** The circuit of the press that is open; null where its way is none. */
+  private readonly target = computed(() =>
+    provable(this.bench.seen().job, this.bench.assessment(), this.draft.press()?.id ?? ''),
   );
-  protected readonly fresh = computed(() => this.prover.results().length > 0 && this.prover.provenKey() === this.key());
-  protected readonly agreement = computed(() => agreementFinding(this.prover.results()));
+  protected readonly context = computed(() => this.target()?.context ?? null);
+  protected readonly levels = computed(() => (this.context() ? proofLevels(this.context()!) : null));
+  private readonly kept = (kind: StudyKind): StudyRow | undefined =>
+    this.studies.of(this.bench.id()).find((s) => s.kind === kind && s.of === this.draft.press()?.id);
+  protected readonly proof = computed(() => this.kept('proof'));
+  /** The proof is of this very circuit. */
+  protected readonly fresh = computed(() => this.proof() !== undefined && this.proof()!.basis === this.target()?.basis);
+  protected readonly results = computed(() => (this.proof()?.result ?? []) as readonly ProofResult[]);
+  protected readonly agreement = computed(() => agreementFinding(this.results()));
   protected readonly agrees = computed(() => this.agreement().verdict === 'settled');
   protected readonly verdict = computed(() => {
-    const bad = this.prover.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
+    const bad = this.results().find((r) => r.read.steadyAfter === null || r.read.goneAfter === null);
     return bad
       ? `${CORNER_WORDS[bad.corner].replace('at', 'At')} the machine does not see the press come and go.`
       : 'The press is seen and gone in all three.';
   });
 
-  private readonly scatter = signal<ToleranceResult | null>(null);
-  protected readonly tolerance = computed(() => (this.fresh() ? this.scatter() : null));
+  protected readonly drawn = signal<number | null>(null);
+  protected readonly drawnShare = computed(() => (100 * (this.drawn() ?? 0)) / DRAWS);
+  protected readonly tolerance = computed(() => {
+    const scatter = this.kept('scatter');
+    return scatter && scatter.basis === this.target()?.basis ? (scatter.result as ToleranceResult) : null;
+  });
+  private readonly client = new WorkerClient<ScatterOrder, ToleranceResult | null, ScatterNews>(
+    () => new Worker(new URL('../../workers/study.worker', import.meta.url), { type: 'module' }),
+  );
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
   protected readonly rows = computed(() =>
-    this.prover.results().map((r) => ({
+    this.results().map((r) => ({
       ...r,
       findings: proofFindings(this.context()!, r),
       times: [
@@ -94,26 +98,50 @@ export class ProofPanel {
   );
 
   protected prove(): void {
-    const context = this.context()!;
-    const way = this.way()!;
-    this.prover.prove(
-      context,
-      proofCases(context, way, this.bench.newId()),
-      this.key(),
-      (results: readonly ProofResult[]) => {
-        // The seed belongs to the joint, so that the same joint gives the same draws.
-        this.scatter.set(toleranceOf(context, way, DRAWS, seededRandom(this.key().length)));
-        const worst = results.find((r) => r.corner === 'worst')!;
-        const idle = results.find((r) => r.corner === 'idle')!;
-        this.bench.edit({
-          do: 'note',
-          text:
-            `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and ` +
-            `idle ${formatQuantity(idle.read.idleVolts, 'V')} at their worst corners, ` +
-            `${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed ` +
-            'form',
-        });
-      },
-    );
+    const { context, way, basis } = this.target()!;
+    const [job, of] = [this.bench.id(), this.draft.press()!.id];
+    this.prover.prove(context, proofCases(context, way, this.bench.newId()), (results) => {
+      const findings = [agreementFinding(results), ...results.flatMap((r) => Object.values(proofFindings(context, r)))];
+      this.studies.keep(job, { kind: 'proof', of, basis, at: this.bench.now(), findings }, results);
+      void this.scatter(job, of, this.target());
+      const worst = results.find((r) => r.corner === 'worst')!;
+      const idle = results.find((r) => r.corner === 'idle')!;
+      this.bench.edit({
+        do: 'note',
+        text:
+          `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and ` +
+          `idle ${formatQuantity(idle.read.idleVolts, 'V')} at their worst corners, ` +
+          `${(100 * Math.max(...results.map((r) => r.apart))).toFixed(2)} % of supply from the closed ` +
+          'form',
+      });
+    });
+  }
+
+  /** Joints from scattered parts; the seed belongs to the circuit, so that the same one gives the same draws. */
+  private async scatter(job: string, of: string, target: Provable | null): Promise<void> {
+    if (!target) return;
+    const { context, way, basis } = target;
+    this.drawn.set(0);
+    try {
+      const order = { context, way, draws: DRAWS, seed: parseInt(basis.slice(0, 7), 16) };
+      const found = await this.client.ask(order, {
+        limitMs: SCATTER_LIMIT_MS,
+        onNews: ({ done }) => this.drawn.set(done),
+      });
+      if (found)
+        this.studies.keep(
+          job,
+          { kind: 'scatter', of, basis, at: this.bench.now(), findings: [toleranceFinding(found)] },
+          found,
+        );
+    } catch {
+      // Stopped, or no worker: the proof stands without it.
+    } finally {
+      this.drawn.set(null);
+    }
+  }
+
+  protected stopDrawing(): void {
+    this.client.stop();
   }
 }

@@ -18,9 +18,6 @@ const STAYS = 'The closed form above stays';
 export class Prover {
   readonly stage = signal('');
   readonly problem = signal('');
-  readonly results = signal<readonly ProofResult[]>([]);
-  /** What the results rest on; a changed joint makes them old. */
-  readonly provenKey = signal('');
   private readonly client = new WorkerClient<ProofOrder, readonly ProofTrace[], ProofNews>(
     () => new Worker(new URL('../../workers/proof.worker', import.meta.url), { type: 'module' }),
   );
@@ -29,12 +26,10 @@ export class Prover {
   async prove(
     context: WayContext,
     cases: readonly ProofCase[],
-    key: string,
     done: (results: readonly ProofResult[]) => void,
   ): Promise<void> {
     if (this.client.busy) this.client.stop();
     this.problem.set('');
-    this.results.set([]);
     this.stage.set(this.client.running ? 'simulating' : 'loading the simulator');
     let begun = 0;
     const onNews = (news: ProofNews): void => {
@@ -57,8 +52,6 @@ export class Prover {
           t,
         ),
       );
-      this.results.set(found);
-      this.provenKey.set(key);
       done(found);
     } catch (error) {
       this.fail(error);

@@ -5,9 +5,9 @@ import { QuantityField } from '../../kit/quantity-field';
 import { type ScanPlan, scanFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { hitChance, scanCurves, STROBE_WIDTHS } from '../../../core/scan';
-import { wayContext } from '../../../core/thumb';
 import { scanOf } from '../../../core/ways';
 import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 
 /** How often a controller answers a strobe in time, over the width of the strobe, and how often a press is then seen. */
 @Component({
@@ -19,9 +19,10 @@ import { Bench } from '../../store/bench';
 export class ScanPlanPanel {
   protected readonly fields = scanFields;
   private readonly bench = inject(Bench);
-  protected readonly plan = computed(() => this.bench.job().thumb.scan);
+  private readonly draft = inject(Draft);
+  protected readonly plan = computed(() => this.draft.press()!.scan);
   protected readonly scan = computed(() => {
-    const c = wayContext(this.bench.seen().job, this.bench.assessment().facts);
+    const c = this.draft.context(this.bench.seen().job);
     return c && scanOf(c);
   });
   protected readonly show = formatQuantity;
@@ -42,6 +43,6 @@ export class ScanPlanPanel {
   );
 
   protected write(set: Partial<ScanPlan>): void {
-    this.bench.set('thumb.scan', set);
+    this.draft.set('press.scan', set);
   }
 }

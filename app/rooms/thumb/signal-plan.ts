@@ -14,7 +14,7 @@ import { KNOB_WORDS } from '../../../core/ways';
 import { axisTicks } from '../../kit/axis';
 import type { Choice } from '../../kit/choice-field';
 import type { Column } from '../../kit/table';
-import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 
 /** A taken-over drive signal: readings of step against value with the line through them, and what the old knob still does. */
 @Component({
@@ -28,7 +28,7 @@ import { Bench } from '../../store/bench';
 })
 export class SignalPlanPanel {
   protected readonly fields = signalFields;
-  private readonly bench = inject(Bench);
+  private readonly draft = inject(Draft);
   protected readonly knobs = KNOBS.map((k): Choice<SignalPlan['knob']> => [k, KNOB_WORDS[k].name]);
   protected readonly whats: readonly Choice<SignalPlan['what']>[] = [
     ['level', 'level in volts'],
@@ -57,7 +57,7 @@ export class SignalPlanPanel {
     },
     { key: 'drop', head: '' },
   ]);
-  protected readonly plan = computed(() => this.bench.job().thumb.signal);
+  protected readonly plan = computed(() => this.draft.press()!.signal);
   protected readonly unit = computed(() => (this.plan().what === 'level' ? ('V' as const) : ('Hz' as const)));
   protected readonly line = computed(() => fitLine(this.plan().points));
   protected readonly most = computed(() => Math.max(1, this.plan().topStep, ...this.plan().points.map((p) => p.step)));
@@ -108,6 +108,6 @@ export class SignalPlanPanel {
   }
 
   protected write(set: Partial<SignalPlan>): void {
-    this.bench.set('thumb.signal', set);
+    this.draft.set('press.signal', set);
   }
 }

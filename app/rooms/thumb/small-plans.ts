@@ -3,7 +3,7 @@ import { ChoiceField } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { remoteFields, type RemotePlan, type SupplyPlan } from '../../../core/job';
 import type { Choice } from '../../kit/choice-field';
-import { Bench } from '../../store/bench';
+import { Draft } from './draft';
 
 /** The supply switched: what was tried, and what a dead controller leaves behind. */
 @Component({
@@ -43,11 +43,11 @@ export class SupplyPlanPanel {
     ['open', 'off: contact open at rest'],
     ['closed', 'fed: contact closed at rest'],
   ];
-  private readonly bench = inject(Bench);
-  protected readonly plan = computed(() => this.bench.job().thumb.supply);
+  private readonly draft = inject(Draft);
+  protected readonly plan = computed(() => this.draft.press()!.supply);
 
   protected write(set: Partial<ReturnType<typeof this.plan>>): void {
-    this.bench.set('thumb.supply', set);
+    this.draft.set('press.supply', set);
   }
 }
 
@@ -78,10 +78,10 @@ export class RemotePlanPanel {
     ['yes', 'is at hand'],
     ['no', 'does not exist'],
   ];
-  private readonly bench = inject(Bench);
-  protected readonly plan = computed(() => this.bench.job().thumb.remote);
+  private readonly draft = inject(Draft);
+  protected readonly plan = computed(() => this.draft.press()!.remote);
 
   protected write(set: Partial<ReturnType<typeof this.plan>>): void {
-    this.bench.set('thumb.remote', set);
+    this.draft.set('press.remote', set);
   }
 }

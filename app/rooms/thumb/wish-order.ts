@@ -46,7 +46,7 @@ import { Bench } from '../../store/bench';
 })
 export class WishOrder {
   private readonly bench = inject(Bench);
-  private readonly order = computed(() => this.bench.job().thumb.wishes);
+  private readonly order = computed(() => this.bench.job().bench.wishes);
   protected readonly wishes = computed(() => this.order().map((wish) => ({ wish, words: WISH_WORDS[wish] })));
   protected readonly first = computed(() =>
     this.wishes()
@@ -62,6 +62,6 @@ export class WishOrder {
   protected move(from: number, to: number): void {
     const wishes: WayWish[] = [...this.order()];
     moveItemInArray(wishes, from, to);
-    if (from !== to) this.bench.set('thumb', { wishes }, `wish moved: ${WISH_WORDS[wishes[to]!]}, now ${to + 1}.`);
+    if (from !== to) this.bench.set('bench', { wishes }, `wish moved: ${WISH_WORDS[wishes[to]!]}, now ${to + 1}.`);
   }
 }

@@ -1,14 +1,27 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { text } from '../../../core/field';
-import { HAZARD_WORDS, HAZARDS, jobFields, wishFields, type Hazard, type Region } from '../../../core/job';
+import {
+  HAZARD_WORDS,
+  HAZARDS,
+  jobFields,
+  wishFields,
+  type Hazard,
+  type JobEdit,
+  type Region,
+} from '../../../core/job';
+import { proposedRules, sayWeekdays } from '../../../core/wish';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
+import { NeversPart } from './nevers-part';
+import { UnitsPart } from './units-part';
 
 const mainsOf = (r: Region): string => `${r.mainsVolts}/${r.mainsHertz}`;
 const MAINS: readonly Choice[] = [
@@ -27,7 +40,18 @@ const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'othe
 @Component({
   selector: 'gt-wish-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CheckField, ChoiceField, FindingList, Settle, TextField, TwoColumns],
+  imports: [
+    Action,
+    CheckField,
+    ChoiceField,
+    FindingList,
+    MatButton,
+    NeversPart,
+    Settle,
+    TextField,
+    TwoColumns,
+    UnitsPart,
+  ],
   templateUrl: './wish-room.html',
 })
 export class WishRoom {
@@ -53,6 +77,26 @@ export class WishRoom {
   );
   protected readonly wish = computed(() => this.bench.job().wish);
   protected readonly findings = computed(() => this.bench.findings('wish'));
+
+  /** Rules that “when” proposes and Routine does not have. */
+  protected readonly rules = computed(() =>
+    proposedRules(this.wish().when, this.bench.job().routine.sentences, this.bench.newId),
+  );
+  protected readonly ruleWords = computed(() => {
+    const [first] = this.rules();
+    const times = this.rules().map((r) => r.at);
+    const at = times.length > 1 ? `${times.slice(0, -1).join(', ')} and ${times.at(-1)}` : times[0];
+    return `at ${at}, ${first!.days.length ? sayWeekdays(first!.days) : 'on days that you name in Routine'}.`;
+  });
+
+  protected makeRules(): void {
+    const rules = this.rules();
+    this.bench.edit({
+      do: 'several',
+      edits: rules.map((item): JobEdit => ({ do: 'put', list: 'routine.sentences', item })),
+      say: `as a rule: ${this.ruleWords()}`,
+    });
+  }
 
   protected rename(title: string, place: string): void {
     if (title.trim()) this.bench.edit({ do: 'title', title: title.trim(), place: place.trim() });

@@ -1,4 +1,4 @@
-/** What Thumb records: the chosen way, the maker's parts, and the plan of each way that has one. Base units; angles in degrees. */
+/** What Thumb records: presses, each with its way and the plan of each way that has one, and what they share. Angles in degrees. */
 
 export const JOINT_WAYS = [
   'relay-contact',
@@ -90,6 +90,8 @@ export interface FingerPlan {
   /** Angles of the horn from parallel to the front, towards the button. */
   restDegrees: number;
   pressDegrees: number;
+  /** The horn's angle on a rocker's other side; null where only one side is pressed. */
+  otherDegrees: number | null;
   mount: (typeof MOUNTS)[number];
   /** The pad on the front: along the lever, and across it. */
   padLengthMetres: number;
@@ -190,13 +192,56 @@ export interface RemotePlan {
   pullOhms: number;
 }
 
-export interface ThumbPlan {
+export const MODULE_MODES = ['unknown', 'momentary', 'latching', 'timed'] as const;
+/** What a module's own jumpers or switches make of its input. */
+export type ModuleMode = (typeof MODULE_MODES)[number];
+
+/** One press of the machine and the plan of its way; a control may have several, and a press may take several lines. */
+export interface Press {
+  id: string;
+  /** What it is called at the bench: `open`, `lid`, `power`. */
+  name: string;
+  /** The control that it presses, or empty for a motor, a supply or a drive signal that no button belongs to. */
   control: string;
   way: Way | null;
   /** Base or LED series resistor, ohms; null takes the computed standard value. */
   resistorOhms: number | null;
   /** Length of the shared ground wire in metres. */
   groundWireMetres: number;
+  /** A resistor from its pin to ground. */
+  pullDown: boolean;
+  /** A second contact in series, on a pin of its own, so that one stuck contact does not press. */
+  twoContacts: boolean;
+  /** How the module's own jumpers stand, where a module is taken. */
+  moduleMode: ModuleMode;
+  finger: FingerPlan;
+  motor: MotorPlan;
+  signal: SignalPlan;
+  supply: SupplyPlan;
+  hand: HandPlan;
+  scan: ScanPlan;
+  remote: RemotePlan;
+  /** Values of the plans above that the maker gave or confirmed, as `finger.hornMetres`; the others stand as they begin. */
+  given: string[];
+}
+
+export const UNIT_SIDES = ['as drawn', 'mirrored'] as const;
+/** One of the machines alike, by what is not alike. */
+export interface AlikeUnit {
+  id: string;
+  name: string;
+  /** A mirrored unit runs its motor the other way. */
+  side: (typeof UNIT_SIDES)[number];
+  /** Its place in the order of work, from 1. */
+  order: number;
+  /** Whatever else differs, in the maker's words. */
+  differs: string;
+  /** Chip number per line that lies on another pin here. */
+  pins: Record<string, number>;
+}
+
+/** What all presses share. */
+export interface BenchPlan {
   /** Colour chosen per wire number. */
   colours: Record<string, string>;
   /** What the maker wishes of a way, most wanted first; all wishes, each once. */
@@ -209,15 +254,8 @@ export interface ThumbPlan {
   currency: string;
   /** How many identical machines are fitted. */
   machines: number;
-  finger: FingerPlan;
-  motor: MotorPlan;
-  signal: SignalPlan;
-  supply: SupplyPlan;
-  hand: HandPlan;
-  scan: ScanPlan;
-  remote: RemotePlan;
-  /** Values of the plans above that the maker gave or confirmed, as `finger.hornMetres`; the others stand as they begin. */
-  given: string[];
+  /** Those of them that differ in something. */
+  units: AlikeUnit[];
 }
 
 /** The parts of the plan whose values begin with a guess. */

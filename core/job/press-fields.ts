@@ -16,23 +16,27 @@ import {
 import {
   BOX_WIRINGS,
   KNOBS,
+  MODULE_MODES,
   MOTOR_WIRINGS,
   MOUNTS,
   PART_KINDS,
+  UNIT_SIDES,
   WAY_WISHES,
   WAYS,
+  type AlikeUnit,
+  type BenchPlan,
   type Bounds,
   type FingerPlan,
   type HandPlan,
   type MotorPlan,
   type OwnPart,
+  type Press,
   type RemotePlan,
   type ScanPlan,
   type SignalPlan,
   type StockLine,
   type SupplyPlan,
-  type ThumbPlan,
-} from './thumb-types';
+} from './press-types';
 import type { YES_NO } from './types';
 
 const ASKED = { unknown: 'not said', yes: 'yes', no: 'no' } as const satisfies Record<(typeof YES_NO)[number], string>;
@@ -43,6 +47,7 @@ export const fingerFields: Fields<FingerPlan> = {
   axisMetres: quantity('Axis above the button', 'm', 0.016, { least: 1e-4, most: 1 }),
   restDegrees: quantity('Angle at rest', '°', 0, { least: -180, most: 180 }),
   pressDegrees: quantity('Angle pressed', '°', 50, { least: -180, most: 180 }),
+  otherDegrees: maybeQuantity('Angle on the other side', '°', { least: -180, most: 180, hint: 'one side only' }),
   mount: choice('held by', plainWords(MOUNTS), 'foam-tape'),
   padLengthMetres: quantity('Pad, along', 'm', 0.06, { least: 1e-4, most: 1 }),
   padWidthMetres: quantity('Pad, across', 'm', 0.025, { least: 1e-4, most: 1 }),
@@ -133,28 +138,21 @@ export const stockFields: Fields<StockLine> = {
   have: quantity('at hand', '1', 0, { most: 1e6, whole: true }),
 };
 
-/** What Thumb records. */
-export const thumbFields: Fields<ThumbPlan> = {
+/** One press with the plans of the ways that it might go. */
+export const pressFields: Fields<Press> = {
+  id: name('id'),
+  name: name('Called'),
   control: text('control to press', { most: 200 }),
   way: maybeChoice('way of pressing', plainWords(WAYS)),
   resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
   groundWireMetres: quantity('Shared ground wire', 'm', 0.3, { most: 1000, bare: 'm' }),
-  colours: record('colours of wires', text('a colour', { most: 40 })),
-  wishes: list('wishes', choice('a wish', plainWords(WAY_WISHES), 'isolated'), WAY_WISHES.length, {
-    least: WAY_WISHES.length,
-    once: true,
-    usual: WAY_WISHES,
-  }),
-  parts: list('own parts', group('a part', ownPartFields), 100, { key: 'id' }),
-  picks: record('parts taken', text('a part', { most: 200 })) as unknown as Fields<ThumbPlan>['picks'],
-  stock: list('prices and stock', group('a line', stockFields), 200, { key: 'name' }),
-  currency: text('prices in', {
-    most: 3,
-    pattern: /^[A-Z]{3}$/,
-    words: 'a currency of three letters such as EUR',
-    usual: 'EUR',
-  }),
-  machines: quantity('Machines alike', '1', 1, { least: 1, most: 1000, whole: true }),
+  pullDown: flag('a resistor from the pin to ground'),
+  twoContacts: flag('two contacts in series'),
+  moduleMode: choice(
+    'The module’s jumper stands on',
+    { ...plainWords(MODULE_MODES), unknown: 'not looked at' },
+    'unknown',
+  ),
   finger: group('finger', fingerFields),
   motor: group('motor', motorFields),
   signal: group('drive signal', signalFields),
@@ -163,4 +161,34 @@ export const thumbFields: Fields<ThumbPlan> = {
   scan: group('scanned key', scanFields),
   remote: group('remote', remoteFields),
   given: list('', name('a value that was given'), 200, { once: true }),
+};
+
+export const unitFields: Fields<AlikeUnit> = {
+  id: name('id'),
+  name: name('Called'),
+  side: choice('side', plainWords(UNIT_SIDES), 'as drawn'),
+  order: quantity('Order', '1', 1, { least: 1, most: 1000, whole: true }),
+  differs: text('What else differs', { most: 500 }),
+  pins: record('pins of its own', quantity('a pin', '1', 0, { most: 199, whole: true }), 60),
+};
+
+/** What all presses share. */
+export const benchFields: Fields<BenchPlan> = {
+  colours: record('colours of wires', text('a colour', { most: 40 })),
+  wishes: list('wishes', choice('a wish', plainWords(WAY_WISHES), 'isolated'), WAY_WISHES.length, {
+    least: WAY_WISHES.length,
+    once: true,
+    usual: WAY_WISHES,
+  }),
+  parts: list('own parts', group('a part', ownPartFields), 100, { key: 'id' }),
+  picks: record('parts taken', text('a part', { most: 200 })) as unknown as Fields<BenchPlan>['picks'],
+  stock: list('prices and stock', group('a line', stockFields), 200, { key: 'name' }),
+  currency: text('prices in', {
+    most: 3,
+    pattern: /^[A-Z]{3}$/,
+    words: 'a currency of three letters such as EUR',
+    usual: 'EUR',
+  }),
+  machines: quantity('Machines alike', '1', 1, { least: 1, most: 1000, whole: true }),
+  units: list('machines that differ', group('a machine', unitFields), 100, { key: 'id' }),
 };

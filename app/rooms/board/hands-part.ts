@@ -1,0 +1,112 @@
+import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { Action } from '../../kit/action';
+import { CheckField } from '../../kit/check-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { FieldScope } from '../../kit/half-typed';
+import { QuantityField } from '../../kit/quantity-field';
+import { TextField } from '../../kit/text-field';
+import {
+  freeId,
+  freshHand,
+  freshSign,
+  HAND_KINDS,
+  handInputFields,
+  SIGN_KINDS,
+  SIGN_MEANINGS,
+  signFields,
+  type Hand,
+  type Sign,
+} from '../../../core/job';
+import { handThing, signResistor, signThing } from '../../../core/panel';
+import { formatQuantity } from '../../../core/quantity';
+import { wholeWiring } from '../../../core/whole';
+import { Bench } from '../../store/bench';
+import { DropButton } from '../../ui/drop-button';
+import { TakeAway } from '../../ui/take-away';
+
+const HAND_WORDS: Readonly<Record<Hand['kind'], string>> = {
+  arm: 'arm switch',
+  button: 'button',
+  rocker: 'three-way rocker',
+  stop: 'stop',
+};
+const wordsOf = (field: object): Readonly<Record<string, string>> => (field as { words: Record<string, string> }).words;
+
+/** What people move at the controller, and what it shows: each with its wiring, what it is for, and what is chosen of it. */
+@Component({
+  selector: 'gt-hands-part',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, CheckField, ChoiceField, DropButton, FieldScope, MatButton, QuantityField, TextField],
+  templateUrl: './hands-part.html',
+  styles:
+    ':host { display: flex; flex-direction: column; gap: 14px; } ' +
+    '.thing { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 6px; }',
+})
+export class HandsPart {
+  protected readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
+  protected readonly handFields = handInputFields;
+  protected readonly signFields = signFields;
+  protected readonly handKinds = HAND_KINDS.map((k): Choice<Hand['kind']> => [k, wordsOf(handInputFields.kind)[k]!]);
+  protected readonly newHands = HAND_KINDS.map((k) => [k, HAND_WORDS[k]] as const);
+  protected readonly signKinds = SIGN_KINDS.map((k): Choice<Sign['kind']> => [k, wordsOf(signFields.kind)[k]!]);
+  protected readonly meanings = SIGN_MEANINGS.map((k): Choice<Sign['means']> => [k, wordsOf(signFields.means)[k]!]);
+  protected readonly presses = computed((): readonly Choice[] => [
+    ['', 'nothing yet'],
+    ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
+  ]);
+  private readonly wired = computed(() => wholeWiring(this.bench.seen().job, this.bench.assessment()).wires);
+  /** How one of them is wired, in the words of the wire table. */
+  protected readonly wiresOf = (name: string): string =>
+    this.wired()
+      .filter((w) => w.of === name)
+      .map((w) => `${w.number}: ${w.from} to ${w.to}`)
+      .join('; ');
+  protected readonly hands = computed(() =>
+    this.bench.job().hands.map((hand) => ({ hand, thing: handThing(this.bench.job(), hand) })),
+  );
+  protected readonly signs = computed(() => {
+    const { drive } = this.bench.assessment().facts;
+    return this.bench.job().signs.map((sign) => ({
+      sign,
+      thing: drive && signThing(sign, drive),
+      resistor: drive ? `${formatQuantity(signResistor(sign, drive), 'Ω')}, computed` : '',
+    }));
+  });
+
+  protected addHand(kind: Hand['kind']): void {
+    const name = HAND_WORDS[kind];
+    const hand = {
+      ...freshHand(freeId(this.bench.job(), name), name),
+      kind,
+      latching: kind === 'arm' || kind === 'stop',
+    };
+    this.bench.put('hands', hand, `one more at the controller: ${name}`);
+  }
+
+  protected addSign(kind: Sign['kind']): void {
+    const name = kind;
+    const base = freshSign(freeId(this.bench.job(), name), name);
+    this.bench.put('signs', { ...base, kind, amps: kind === 'beeper' ? 0.03 : base.amps }, `one more sign: ${name}`);
+  }
+
+  protected setHand(hand: Hand, set: Partial<Hand>): void {
+    this.bench.put('hands', { ...hand, ...set });
+  }
+
+  /** The press that a hand asks for; a rocker asks for one up and one down. */
+  protected ask(hand: Hand, at: 0 | 1, press: string): void {
+    const asks = hand.kind === 'rocker' ? [hand.asks[0] ?? '', hand.asks[1] ?? ''] : [hand.asks[0] ?? ''];
+    asks[at] = press;
+    this.setHand(hand, { asks: asks.filter((id) => id !== '') });
+  }
+
+  protected setSign(sign: Sign, set: Partial<Sign>): void {
+    this.bench.put('signs', { ...sign, ...set });
+  }
+
+  protected drop(list: 'hands' | 'signs', of: Hand | Sign): void {
+    this.taker.drop(of.name, list, of.id);
+  }
+}

@@ -1,0 +1,70 @@
+import { oneShot } from '../cutoff';
+import { atMost, chosen, derive, finding, judged, type Finding } from '../finding';
+import { neverLacks, sayNever, stepsOf, type Job, type Never } from '../job';
+
+/** What must never happen, condition by condition: what script and one-shot say of it, and what no run was held against yet. */
+export const neverFindings = (job: Job): Finding[] => job.wish.nevers.map((n) => neverFinding(job, n));
+
+function neverFinding(job: Job, n: Never): Finding {
+  const id = `never.${n.id}`;
+  const words = sayNever(job, n);
+  const lacks = neverLacks(n);
+  if (lacks)
+    return finding('act', id, {
+      verdict: 'unknown',
+      title: `Never ${words}: ${lacks} is not said`,
+      caption: 'condition not whole',
+      remedy: { text: 'Say it in Wish.' },
+    });
+  if (n.kind === 'output-longer') return longest(job, n, id, words);
+  if (n.kind === 'both-at-once')
+    return finding('act', id, {
+      verdict: n.press === n.otherPress ? 'stop' : 'tight',
+      title:
+        n.press === n.otherPress
+          ? `Never ${words}: these are one press`
+          : `Never ${words}: the packed program closes one contact at a time; a contact that sticks is held by nothing here`,
+      caption: 'one at a time',
+      source: ['simulation'],
+      remedy: {
+        text:
+          n.press === n.otherPress
+            ? 'Name two presses in Wish.'
+            : 'An interlock by wiring, or two contacts in series, holds where a contact sticks.',
+      },
+    });
+  return finding('act', id, {
+    verdict: 'unknown',
+    title: `Never ${words}: no run is held against this yet`,
+    caption: 'not held against runs',
+    source: ['maker'],
+    remedy: { text: 'Until runs are held against it, try to bring it about in Try.' },
+  });
+}
+
+/** The longest press of the script, and how long a one-shot lets it last where the controller hangs. */
+function longest(job: Job, n: Never, id: string, words: string): Finding {
+  const steps = stepsOf(job, n.press).map((s) => s.seconds);
+  const most = Math.max(0, ...steps);
+  const ended = job.guard.cutOff === 'one-shot' && most > 0;
+  const step = ended
+    ? oneShot(most).longest
+    : derive('longest press of the script', 't_long', 't', 's', [
+        chosen('t', 'press', most, 's', 'press script', [0, 3600]),
+      ]);
+  const kept = step.result.value <= n.seconds;
+  return judged('act', id, {
+    title: `Never ${words}${ended ? ', whatever the controller does' : ', as long as the program runs'}`,
+    caption: 'longest press',
+    steps: [step],
+    limit: atMost(n.seconds, 's', 'said in Wish', { from: 'maker', what: 'condition, in Wish' }),
+    tightShare: 'met',
+    verdict: kept ? (ended ? 'settled' : 'tight') : 'stop',
+    source: ['one-shot'],
+    remedy: kept
+      ? ended
+        ? null
+        : { text: 'A one-shot (Guard) ends it even where the controller hangs.' }
+      : { text: 'A shorter press in the script.' },
+  });
+}

@@ -1,0 +1,2 @@
+/** Of one wire, or of many fine ones. */
+export type Strand = 'flexible' | 'solid';

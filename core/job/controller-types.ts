@@ -1,0 +1,158 @@
+/** What stands at the controller: what it senses, what people move, what it shows, and its board with who lies on which pin. */
+
+export const SENSE_KINDS = ['contact', 'light', 'beep', 'pulses', 'current', 'temperature', 'message'] as const;
+export type SenseKind = (typeof SENSE_KINDS)[number];
+export const SENSE_TELLS = ['at-rest', 'at-work', 'other'] as const;
+/** How the controller learns something about the machine. */
+export interface Sense {
+  id: string;
+  name: string;
+  kind: SenseKind;
+  /** Which state of the machine it tells; `other` is told in `meaning`. */
+  tells: (typeof SENSE_TELLS)[number];
+  /** What it tells in the maker's words, as “tank full”. */
+  meaning: string;
+  /** True where the contact is closed, or the line is high, while what it tells is so. */
+  closedThen: boolean;
+  debounceSeconds: number;
+  /** After so long without news nothing is known; null where it is read at every look. */
+  staleSeconds: number | null;
+  /** It must wake a sleeping controller. */
+  wakes: boolean;
+  /** High level of what comes in, V; null for a contact against the controller's own pull-up. */
+  highVolts: number | null;
+  /** Two resistors bring that level down to what the pins bear. */
+  divider: boolean;
+  /** Topic of the message, for a message. */
+  topic: string;
+}
+
+export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop'] as const;
+export type HandKind = (typeof HAND_KINDS)[number];
+/** What people move at the controller. */
+export interface Hand {
+  id: string;
+  name: string;
+  kind: HandKind;
+  /** Stays where it is put. */
+  latching: boolean;
+  debounceSeconds: number;
+  /** A pull-up of its own outside the chip, Ω; null takes the one inside. */
+  pullUpOhms: number | null;
+  /** The presses that it asks for, by id: one for a button, up and down for a rocker; none for an arm switch or a stop. */
+  asks: string[];
+  wakes: boolean;
+}
+
+export const SIGN_KINDS = ['lamp', 'beeper'] as const;
+export const SIGN_MEANINGS = ['armed', 'about-to-move', 'call', 'due'] as const;
+/** What the controller shows to people. */
+export interface Sign {
+  id: string;
+  name: string;
+  kind: (typeof SIGN_KINDS)[number];
+  means: (typeof SIGN_MEANINGS)[number];
+  /** Forward voltage of a lamp, V. */
+  forwardVolts: number;
+  /** Current of the lamp or the beeper, A. */
+  amps: number;
+  /** Series resistor, Ω; null takes the computed standard value. */
+  resistorOhms: number | null;
+}
+
+export const PIN_ABILITIES = [
+  'output',
+  'input',
+  'pull-up',
+  'interrupt',
+  'wake',
+  'analogue',
+  'pulse-width',
+  'five-volt',
+] as const;
+/** What a pin can do; `five-volt` withstands 5 V. */
+export type PinAbility = (typeof PIN_ABILITIES)[number];
+export const LEVELS = ['low', 'high', 'weak-low', 'weak-high', 'float', 'toggles', 'program', 'kept'] as const;
+/**
+ * `weak-…` is a pull inside the chip, `toggles` any traffic, `float` an input without a pull, `program` as the program sets it,
+ * `kept` as it was before.
+ */
+export type Level = (typeof LEVELS)[number];
+export const PHASES = ['rising', 'boot', 'programming', 'running', 'reset', 'sleep'] as const;
+export type Phase = (typeof PHASES)[number];
+export const REGULATORS = ['unknown', 'none', 'linear', 'switching'] as const;
+export const TAGS = ['published', 'practice', 'memory', 'measured'] as const;
+/** Where a value comes from. */
+export type Tag = (typeof TAGS)[number];
+
+/** One pin of a board. */
+export interface BoardPin {
+  /** The chip's own number. */
+  gpio: number;
+  /** What is printed beside it. */
+  label: string;
+  /** Its place on the header or along the edge, as `J1-7`; empty where it is not led out. */
+  header: string;
+  can: PinAbility[];
+  /** The level that it must have while the chip comes out of reset. */
+  strap: 'high' | 'low' | null;
+  levels: Record<Phase, Level>;
+  /** What it does at the beginning of the boot before the level above, and for how long; null where it does nothing else. */
+  pulse: Level | null;
+  pulseSeconds: number;
+  nature: string;
+  tag: Tag;
+}
+
+/** A controller board as data. */
+export interface BoardProfile {
+  key: string;
+  name: string;
+  /** Supply of the pins. */
+  volts: number;
+  /** Level of a pin driven high under load, lowest, usual, highest. */
+  highVolts: [number, number, number];
+  pinAmps: number;
+  /** All pins together; null where nobody says. */
+  allPinsAmps: number | null;
+  /** The pull inside the chip from part to part, weakest last. */
+  weakOhms: [number, number];
+  /** Between which voltages it may be fed. */
+  supplyVolts: [number, number, number];
+  meanAmps: number;
+  peakAmps: number;
+  /** What stands between its input and the supply of the chip, and how much it needs above that, V. */
+  regulator: (typeof REGULATORS)[number];
+  dropVolts: number | null;
+  /** Between which voltages the chip itself runs, for a supply that goes round the regulator; null where nobody says. */
+  chipLeastVolts: number | null;
+  chipMostVolts: number | null;
+  /** Draw in deep sleep: of the whole board with its lamp and regulator, and of the chip by itself; null where it has none. */
+  sleepAmps: number | null;
+  chipSleepAmps: number | null;
+  /** From power rising until the supply stands, until the program has set its pins, of a reset, of programming. */
+  riseSeconds: number;
+  readySeconds: number;
+  resetSeconds: number;
+  programSeconds: number;
+  /** Where each value above comes from; what is not named comes from memory. */
+  tags: Record<string, Tag>;
+  pins: BoardPin[];
+}
+
+/** A line on a pin. */
+export interface PinChoice {
+  /** Id of the line. */
+  line: string;
+  gpio: number;
+  /** Chosen by hand: the search keeps it. */
+  fixed: boolean;
+}
+
+export interface BoardPlan {
+  /** Key of the profile. */
+  profile: string;
+  /** The maker's own boards. */
+  profiles: BoardProfile[];
+  pins: PinChoice[];
+}

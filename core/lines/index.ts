@@ -1,0 +1,2 @@
+export type { Line, LineOwner } from './line';
+export { linesOf, pinOf, throughTransistor } from './lines';

@@ -1,0 +1,113 @@
+import { atLeast, chosen, derive, finding, judged, type Finding } from '../finding';
+import { lineId, type Hand, type Job } from '../job';
+import { formatQuantity } from '../quantity';
+import type { PanelPart, PanelThing, PanelWire } from './thing';
+
+/** The longest bounce that was measured on common switches, s (`relay-bounce`). */
+const WORST_BOUNCE_SECONDS = 6.2e-3;
+/** A button that answers later than this feels dead, s (`hand-debounce`). */
+const FELT_SECONDS = 0.1;
+
+const KIND_WORDS: Readonly<Record<Hand['kind'], string>> = {
+  arm: 'arms: nothing starts by itself while it is open',
+  button: 'asks for',
+  rocker: 'asks for',
+  stop: 'stops whatever moves: its contact opens, so a broken wire stops as well',
+};
+
+/** What a hand asks for, in words. */
+function whatOf(job: Job, hand: Hand): string {
+  if (hand.kind === 'arm' || hand.kind === 'stop') return KIND_WORDS[hand.kind];
+  const names = hand.asks.map((id) => job.presses.find((p) => p.id === id)?.name ?? id);
+  if (names.length === 0) return 'asks for nothing yet';
+  return hand.kind === 'rocker'
+    ? `asks for ${names[0]} when up${names[1] ? `, ${names[1]} when down` : ''}`
+    : `asks for ${names.join(' and ')}${hand.latching ? ', for as long as it stays down' : ''}`;
+}
+
+/** A hand with its wiring, its pull-up and its debounce. */
+export function handThing(job: Job, hand: Hand): PanelThing {
+  const lines = hand.kind === 'rocker' ? ['up', 'down'] : [''];
+  const wires: PanelWire[] = [
+    ...lines.map((part): PanelWire => [lineId(hand.id, part), part ? `${hand.name} ${part}` : `${hand.name} 1`]),
+    [hand.kind === 'rocker' ? `${hand.name} common` : `${hand.name} 2`, 'controller ground'],
+    ...(hand.pullUpOhms === null
+      ? []
+      : lines.map((part): PanelWire => [
+          '3.3 V of the controller',
+          `pull-up at ${part ? `${hand.name} ${part}` : hand.name}`,
+        ])),
+  ];
+  const parts: PanelPart[] = [
+    {
+      name:
+        hand.kind === 'rocker'
+          ? 'three-way rocker, middle open'
+          : hand.kind === 'stop'
+            ? 'stop button, opening contact'
+            : hand.kind === 'arm' || hand.latching
+              ? 'switch, stays where it is put'
+              : 'push-button, closing contact',
+      value: 'gold or signal contacts',
+      quantity: 1,
+    },
+    ...(hand.pullUpOhms === null
+      ? []
+      : [
+          {
+            name: 'resistor, pull-up of a hand',
+            value: `${formatQuantity(hand.pullUpOhms, 'Ω')}, 5 %, 0.25 W`,
+            quantity: lines.length,
+          },
+        ]),
+  ];
+  return { id: hand.id, name: hand.name, what: whatOf(job, hand), wires, parts, findings: handFindings(hand) };
+}
+
+function handFindings(hand: Hand): Finding[] {
+  const settle = derive('time in which it settles', 't_d', 't', 's', [
+    chosen('t', `debounce of ${hand.name}`, hand.debounceSeconds, 's', 'set in Board', [0, 60]),
+  ]);
+  const slow = hand.debounceSeconds > FELT_SECONDS && hand.kind !== 'arm';
+  const out = [
+    judged('board', `hand.${hand.id}.debounce`, {
+      title: `${hand.name}: it settles later than contacts bounce`,
+      caption: 'debounce',
+      steps: [settle],
+      limit: atLeast(WORST_BOUNCE_SECONDS, 's', 'worst bounce of common switches', {
+        from: 'source',
+        key: 'relay-bounce',
+      }),
+      tightShare: 'met',
+      ...(slow ? { verdict: 'tight' as const } : {}),
+      source: ['hand-debounce'],
+      remedy:
+        hand.debounceSeconds < WORST_BOUNCE_SECONDS
+          ? setTo(hand, 0.03, 'A contact bounces for longer than that: one push would count as several.')
+          : slow
+            ? setTo(hand, 0.03, 'So late an answer feels dead, and the hand pushes again.')
+            : null,
+    }),
+  ];
+  if ((hand.kind === 'button' || hand.kind === 'rocker') && hand.asks.length === 0)
+    out.push(
+      finding('board', `hand.${hand.id}.asks`, {
+        verdict: 'unknown',
+        title: `${hand.name} asks for nothing yet`,
+        caption: 'hand asks nothing',
+        remedy: { text: 'Say which press it asks for.' },
+      }),
+    );
+  return out;
+}
+
+const setTo = (hand: Hand, seconds: number, text: string) => ({
+  text,
+  label: `Use ${formatQuantity(seconds, 's')}`,
+  edit: {
+    do: 'put' as const,
+    list: 'hands' as const,
+    item: { ...hand, debounceSeconds: seconds },
+    say: `${hand.name} settles within ${formatQuantity(seconds, 's')}`,
+  },
+});

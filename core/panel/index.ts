@@ -1,0 +1,5 @@
+export { handThing } from './hand';
+export { panelFindings, panelOf } from './panel';
+export { dividerOhms, senseThing } from './sense';
+export { signResistor, signThing } from './sign';
+export type { PanelPart, PanelThing, PanelWire } from './thing';

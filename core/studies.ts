@@ -1,0 +1,57 @@
+import type { Assessment } from './assess';
+import { forPress } from './facts';
+import { finding, type Finding } from './finding';
+import { isJointWay, type Job } from './job';
+import { hashOf } from './quantity';
+import type { StudyVerdict } from './study';
+import { proofCases, wayContext } from './thumb';
+import { presser, type WayContext, type WayResult } from './ways';
+
+/** What a press is proven on: its chosen way, or the one that it borrows, as a circuit. */
+export interface Provable {
+  readonly context: WayContext;
+  readonly way: WayResult;
+  /** Key of the very circuit: a study holds for this one alone. */
+  readonly basis: string;
+}
+
+type Known = Pick<Assessment, 'plans' | 'facts'>;
+
+/** The circuit of a press that can be simulated; null where its way is no such circuit, or none is chosen. */
+export function provable(job: Job, a: Known, press: string): Provable | null {
+  const plan = a.plans.find((p) => p.press.id === press);
+  const context = plan?.way ? wayContext(job, a.facts, plan.press, plan.wiresBefore) : null;
+  if (!plan?.way || !context) return null;
+  const target = presser(context, plan.way);
+  if (!target.context.line || !target.way.applies || !isJointWay(target.way.way)) return null;
+  const netlists = proofCases(target.context, target.way, 'key').map((c) => c.netlist);
+  return { ...target, basis: hashOf(netlists.join('\n')) };
+}
+
+/** A study as it stands now: whether it still rests on what the job says. */
+export interface StudyNow {
+  readonly study: StudyVerdict;
+  readonly fresh: boolean;
+}
+
+/** Each study with whether it is still of what the job says; one of a press that is gone is left out. */
+export const studiesNow = (job: Job, a: Known, studies: readonly StudyVerdict[]): readonly StudyNow[] =>
+  studies
+    .filter((s) => job.presses.some((p) => p.id === s.of))
+    .map((study) => ({ study, fresh: provable(job, a, study.of)?.basis === study.basis }));
+
+const WORDS = { proof: 'proof', scatter: 'ten thousand joints' } as const;
+
+/** What studies add to the findings: theirs, where they are fresh; that they are out of date, where something changed since. */
+export const studyFindings = (job: Job, now: readonly StudyNow[]): readonly Finding[] =>
+  now.flatMap(({ study, fresh }): readonly Finding[] => {
+    const at = job.presses.findIndex((p) => p.id === study.of);
+    const old = finding('thumb', `study.${study.kind}`, {
+      verdict: 'unknown',
+      title: `The ${WORDS[study.kind]} of ${study.at.slice(0, 10)} rests on a joint that was changed since`,
+      caption: 'proof out of date',
+      source: ['simulation'],
+      remedy: { text: 'Prove it again in Thumb; undo brings the old joint back, and its proof with it.' },
+    });
+    return forPress(job.presses[at]!, at, job.presses.length, fresh ? study.findings : [old]);
+  });

@@ -1,0 +1,1 @@
+export { STUDY_KINDS, studyId, type StudyKind, type StudyVerdict } from './study';

@@ -1,0 +1,12 @@
+export { cellOhms, CELLS, cellVolts, type CellClass } from './chemistry';
+export {
+  isConverter,
+  nominalVolts,
+  placeOf,
+  sourceOf,
+  sourceVolts,
+  supplyTree,
+  voltsAt,
+  type SupplyNode,
+  type SupplyTree,
+} from './tree';

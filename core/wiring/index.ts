@@ -1,0 +1,2 @@
+export { netsOf } from './nets';
+export { placedEnd, wiringOf, type JobWire, type PinWords, type WiredPress, type Wiring } from './wiring';

@@ -1,0 +1,44 @@
+import { describe, expect, it } from 'vitest';
+import { proposedRules, readWhen, sayWeekdays } from '.';
+
+const ALL = [1, 2, 3, 4, 5, 6, 7];
+
+describe('“when”, as a rule', () => {
+  it.each<[string, readonly string[] | null, readonly number[]]>([
+    ['10:40 on weekdays', ['10:40'], [1, 2, 3, 4, 5]],
+    ['11:45 and 14:15', ['11:45', '14:15'], ALL],
+    ['04:30 on baking days', ['04:30'], []],
+    ['every day at noon', ['12:00'], ALL],
+    ['7 am and 6:30 pm on Saturdays and Sundays', ['07:00', '18:30'], [6, 7]],
+    ['Mondays and Thursdays, 9.05', ['09:05'], [1, 4]],
+    ['midnight at the weekend', ['00:00'], [6, 7]],
+    ['12 am, 12 pm', ['00:00', '12:00'], ALL],
+    ['before lunch on weekdays', null, []],
+    ['whenever the power comes back', null, []],
+    ['deliveries, and 22:30', ['22:30'], ALL],
+  ])('%s', (text, times, days) => {
+    const read = readWhen(text);
+    expect(read?.times ?? null).toEqual(times);
+    if (times) expect(read!.days).toEqual(days);
+  });
+
+  it('proposes what Routine does not have yet', () => {
+    let n = 0;
+    const rules = proposedRules(
+      '07:30 and 18:00 on weekdays',
+      [{ id: 'x', at: '07:30', days: [1], ifArmed: true }],
+      () => `r${++n}`,
+    );
+    expect(rules).toEqual([{ id: 'r1', at: '18:00', days: [1, 2, 3, 4, 5], ifArmed: false }]);
+    expect(proposedRules('sometimes', [], () => 'x')).toEqual([]);
+  });
+
+  it('says days as people do', () => {
+    expect([ALL, [1, 2, 3, 4, 5], [4, 1], [7]].map(sayWeekdays)).toEqual([
+      'every day',
+      'on weekdays',
+      'on Monday and Thursday',
+      'on Sunday',
+    ]);
+  });
+});
