@@ -151,8 +151,9 @@ describe('many days', () => {
       });
       return Math.min(...times);
     };
-    // With room for what a busy machine adds.
-    expect(took(100)).toBeLessThan(20 * took(10) + 5);
+    // Ten times were it exact, a hundred times if the work grew with the square; between them stands
+    // what a busy machine and its collector add to the longer one.
+    expect(took(100)).toBeLessThan(40 * took(10) + 5);
   });
 
   it('forgives a machine that stops by itself and not one that flips', () => {
