@@ -97,6 +97,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           name: id,
           kind: (['contact', 'light', 'pulses', 'beep'] as const)[below(r, 4)]!,
           tells: 'other',
+          part: '',
           meaning: 'x',
           closedThen: true,
           debounceSeconds: 0.03,

@@ -1,5 +1,5 @@
 // Jobs for the independent judgements: built by note lines as a maker would say them, so that nothing of the core's facts is set by hand.
-import { fed, onPin, pressed, scripted } from '../core/testing/jobs';
+import { fed, onPin, pressed, scripted, machined } from '../core/testing/jobs';
 import { readNoteLine } from '../core/notes';
 import { edited, BENCH_MAINS, freshJob, type Job, type JobEdit, type Section } from '../core/job';
 
@@ -71,14 +71,12 @@ export const mainsLoad: readonly string[] = ['it look rocker', 'it A-B idle 229 
 /** Everything that the rooms after Thumb ask, answered well: what is not settled then is what was changed. */
 export function finished(job: Job): Job {
   const plans = put(
-    put(fed(onPin(pressed(job, { pullDown: true }), 5), { amps: 2 }, { squareMetres: 0.2e-6 }), 'act', {
-      machine: {
-        kind: 'starts-and-stops-itself',
-        shortestPressSeconds: 0.04,
-        longestPressSeconds: 3,
-        runSeconds: 60,
-        afterPowerCut: 'off',
-      },
+    machined(fed(onPin(pressed(job, { pullDown: true }), 5), { amps: 2 }, { squareMetres: 0.2e-6 }), {
+      kind: 'starts-and-stops-itself',
+      shortestPressSeconds: 0.04,
+      longestPressSeconds: 3,
+      runSeconds: 60,
+      afterPowerCut: 'off',
     }),
     'guard',
     { place: 'dry', cutOff: 'one-shot', loadWatts: 200, loadKind: 'resistive' },

@@ -15,6 +15,8 @@ import {
   freshSource,
   type FeedPlan,
   type Job,
+  freshMove,
+  stepOf,
 } from '../core/job';
 import { seededRandom, type Random } from '../core/quantity';
 import { clampAmps } from '../core/signal';
@@ -105,15 +107,12 @@ function randomTree(r: Random): Job {
     feed.hangs.push({ load: `l${i}`, node: one(r, nodes).id });
   }
   feed.hangs.push({ load: 'controller', node: one(r, nodes).id });
-  const script = Array.from({ length: 6 }, (_, i) => ({
-    do: i % 2 ? ('wait' as const) : ('press' as const),
-    press: i % 2 ? '' : one(r, PRESSES),
-    other: false,
-    seconds: between(r, 0.03, 0.1),
-  }));
+  const steps = Array.from({ length: 6 }, (_, i) =>
+    stepOf(i % 2 ? 'wait' : 'press', { press: i % 2 ? '' : one(r, PRESSES), seconds: between(r, 0.03, 0.1) }),
+  );
   // One of the loads runs for certain, so that the script has something to tell.
-  feed.loads[0] = { ...feed.loads[0]!, runsWith: script[0]!.press };
-  return { ...base, feed, act: { ...base.act, script } };
+  feed.loads[0] = { ...feed.loads[0]!, runsWith: steps[0]!.press };
+  return { ...base, feed, act: { ...base.act, moves: [{ ...freshMove('move', 'start'), steps }] } };
 }
 
 /** Amperes of one load over the course, as corners of a line for the simulator: what it draws changes within 10 µs. */

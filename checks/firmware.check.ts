@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { scriptPresses, type TimedStep } from '../core/act';
 import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import type { Job } from '../core/job';
+import { scriptOf, type Job } from '../core/job';
 import { pinOf } from '../core/lines';
 import { firingSeconds } from '../core/routine';
 import { seededRandom } from '../core/quantity';
@@ -98,7 +98,7 @@ describe('the packed firmware on the host', () => {
       { ...week, armLevel: 1 },
     ]);
     const starts = firingSeconds(pot.routine.sentences, '2026-03-02T00:00:00Z', 'UTC', 5);
-    expect(rounded(armed!)).toEqual(rounded(starts.flatMap((s) => scriptPresses(pot.act.script, s))));
+    expect(rounded(armed!)).toEqual(rounded(starts.flatMap((s) => scriptPresses(scriptOf(pot), s))));
     expect(armed).toHaveLength(5);
     expect(unarmed).toEqual([]);
   });

@@ -1,4 +1,4 @@
-import { fed, onPin, pressed, scripted } from '../core/testing/jobs';
+import { fed, onPin, pressed, scripted, machined } from '../core/testing/jobs';
 import { WAYS, type Job, type Way } from '../core/job';
 import { SHIPPED_PARTS } from '../core/parts';
 import type { Random } from '../core/quantity';
@@ -188,13 +188,8 @@ export function draw(r: Random): Drawn {
     job,
     pick(r, [[press], [press], [press, press], [press, { do: 'wait', seconds: 0.01 } as const, press]]),
   );
-  job = put(job, 'act', {
-    machine: {
-      ...job.act.machine,
-      kind: pick(r, ['starts-and-stops-itself', 'open-stop-close-stop', 'flips'] as const),
-    },
-  });
-  job = put(job, 'routine', { sentences: [{ id: 's', at: '22:30', days: [1, 2, 3], ifArmed: false }] });
+  job = machined(job, { kind: pick(r, ['starts-and-stops-itself', 'open-stop-close-stop', 'flips'] as const) });
+  job = put(job, 'routine', { sentences: [{ id: 's', at: '22:30', days: [1, 2, 3], ifArmed: false, move: '' }] });
   if (r.next() < 0.3) job = put(job, 'region', { mainsVolts: 120, mainsHertz: 60 });
   return { job, machine, isolation: isolation.is, way };
 }

@@ -1,6 +1,5 @@
 import { pinOf } from '../core/lines';
-import { type Room } from '../core/job';
-import type { Job, PartKind, Way } from '../core/job';
+import { machineOf, scriptOf, type Job, type PartKind, type Room, type Way } from '../core/job';
 import { SHIPPED_PARTS } from '../core/parts';
 import { mainsLoad } from './bench-jobs';
 import type { Drawn } from './forbidden-jobs';
@@ -104,7 +103,7 @@ export const FORBIDDEN: readonly {
     name: 'a press without an end on a hazard',
     holds: ({ job }) =>
       job.guard.cutOff === 'none' &&
-      (job.act.machine.kind === 'open-stop-close-stop' ||
+      (machineOf(job).kind === 'open-stop-close-stop' ||
         job.wish.hazards.some((h) => h === 'unattended-heat' || h === 'moving-door')),
     rooms: ['guard'],
   },
@@ -126,10 +125,10 @@ export const FORBIDDEN: readonly {
   { name: 'a lead that nobody described', holds: ({ job }) => job.feed.links[0]!.metres === null, rooms: ['feed'] },
   {
     name: 'a press longer than the machine takes for one',
-    holds: ({ job }) => job.act.script[0]!.seconds > 3,
+    holds: ({ job }) => scriptOf(job)[0]!.seconds > 3,
     rooms: ['act'],
   },
-  { name: 'two presses that the machine takes for one', holds: ({ job }) => job.act.script.length > 1, rooms: ['act'] },
+  { name: 'two presses that the machine takes for one', holds: ({ job }) => scriptOf(job).length > 1, rooms: ['act'] },
   {
     name: 'a load on a contact that was not entered',
     holds: (d) =>
@@ -145,7 +144,7 @@ export const FORBIDDEN: readonly {
   { name: 'mains work', holds: (d) => d.way === 'switched-supply' || d.way === 'control-box', rooms: ['thumb'] },
   {
     name: 'a door pressed at a time of day',
-    holds: ({ job }) => job.act.machine.kind === 'open-stop-close-stop',
+    holds: ({ job }) => machineOf(job).kind === 'open-stop-close-stop',
     rooms: ['routine'],
   },
   {

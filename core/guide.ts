@@ -1,4 +1,4 @@
-import type { Job, Room } from './job';
+import { machineOf, scriptOf, type Job, type Room } from './job';
 import { pinOf } from './lines';
 import { questionsOf } from './probe';
 import type { Bead } from './thread';
@@ -64,7 +64,7 @@ const STEPS: readonly (Step & { readonly done: (job: Job, bead: (room: Room) => 
     room: 'act',
     now: 'say what a press does, and how long it lasts',
     because: 'the plan is then played against the machine',
-    done: (j) => j.act.machine.kind !== 'unknown' && j.act.script.length > 0,
+    done: (j) => machineOf(j).kind !== 'unknown' && scriptOf(j).length > 0,
   },
   {
     room: 'routine',

@@ -1,21 +1,104 @@
-import { heardScript, simulateDays, type DaysOutcome } from './act';
-import { knownMachine, type Job } from './job';
-import { countedShare, seededRandom, type Interval } from './quantity';
+import {
+  daysOf,
+  drawLuck,
+  moveBy,
+  policiesFor,
+  sceneOf,
+  wantedDays,
+  type DaysOutcome,
+  type PolicyKind,
+  type Start,
+} from './act';
+import type { Job } from './job';
+import { countedShare, meanOf, seededRandom, type Interval } from './quantity';
 import { firingSeconds } from './routine';
 
 /** What came of many days, and which share of the starts went as the plan believes; null where nothing starts. */
 export interface ManyDays extends DaysOutcome {
   readonly kept: Interval | null;
+  /** Hours a week in which the machine was not as it would be with nothing going wrong. */
+  readonly wrongHours: Interval;
 }
+
+/** Starts of a job's routine over many days, each with its move. */
+function startsOf(job: Job, days: number): Start[] {
+  const { sentences } = job.routine;
+  const { moves } = job.act;
+  const groups = moves.map((m, move) => {
+    const own = sentences.filter((s) => (s.move === '' ? move === 0 : s.move === m.id));
+    return firingSeconds(own, job.touchedAt, job.region.timeZone, days).map((at): Start => ({
+      at,
+      move,
+      ifArmed: false,
+    }));
+  });
+  return groups.flat().sort((a, b) => a.at - b.at);
+}
+
+const summed = (o: DaysOutcome): ManyDays => ({
+  ...o,
+  kept: o.starts > 0 ? countedShare(o.asBelieved, o.starts) : null,
+  wrongHours: meanOf(o.wrongByWeek.map((s) => s / 3600)),
+});
 
 /**
  * Many days of a job under random faults, from its routine's own times: presses missed, hands, power cuts, at the rates of `fault-rates`.
  * Null while the machine is not known. The same seed gives the same days.
  */
 export function manyDays(job: Job, days: number, seed: number): ManyDays | null {
-  const machine = knownMachine(job.act.machine);
-  if (!machine) return null;
-  const starts = firingSeconds(job.routine.sentences, job.touchedAt, job.region.timeZone, days);
-  const outcome = simulateDays({ machine, script: heardScript(job) }, starts, days, seededRandom(seed));
-  return { ...outcome, kept: outcome.starts > 0 ? countedShare(outcome.asBelieved, outcome.starts) : null };
+  const scene = sceneOf(job);
+  if (!scene || scene.moves.length === 0) return null;
+  const starts = startsOf(job, days);
+  return summed(
+    daysOf(
+      scene,
+      starts,
+      days,
+      drawLuck(
+        starts.map((s) => s.at),
+        days,
+        seededRandom(seed),
+      ),
+    ),
+  );
+}
+
+/** A policy on the same days as its like. */
+export interface PolicyDays {
+  readonly kind: PolicyKind;
+  readonly words: string;
+  /** What it lacks; empty where it was run. */
+  readonly lacks: string;
+  readonly outcome: ManyDays | null;
+}
+
+/**
+ * The ready policies of the first move, on the same random days: the same presses missed, the same hands, the same power cuts. What each
+ * should have come to is the blind one with nothing going wrong.
+ */
+export function comparePolicies(job: Job, days: number, seed: number): readonly PolicyDays[] {
+  const [move, ...others] = job.act.moves;
+  if (!move) return [];
+  const starts = startsOf(job, days);
+  const luck = drawLuck(
+    starts.map((s) => s.at),
+    days,
+    seededRandom(seed),
+  );
+  const policies = policiesFor(job, move);
+  const sceneBy = (steps: (typeof policies)[number]) =>
+    sceneOf({ ...job, act: { ...job.act, moves: [moveBy(move, steps), ...others] } });
+  const blind = policies.find((p) => p.kind === 'blind' && p.lacks === '');
+  const best = blind ? sceneBy(blind) : null;
+  if (!best) return [];
+  const wanted = wantedDays(best, starts, days);
+  return policies.map((p): PolicyDays => {
+    const scene = p.lacks === '' ? sceneBy(p) : null;
+    return {
+      kind: p.kind,
+      words: p.words,
+      lacks: p.lacks,
+      outcome: scene && summed(daysOf(scene, starts, days, luck, wanted)),
+    };
+  });
 }

@@ -5,7 +5,7 @@ import { cautionsOf, CAUTIONS, guardFindings, hazardsOf, needsProveDead } from '
 import type { ContactFact, ControlFact } from './facts';
 import { HAZARDS, type Job } from './job';
 import { assess } from './assess';
-import { changed, demoJob, findingOf, scripted, withoutSense } from './testing/jobs';
+import { changed, demoJob, findingOf, machined, scripted, withoutSense } from './testing/jobs';
 
 const pot = demoJob('rice-pot');
 
@@ -149,12 +149,7 @@ describe('Guard', () => {
     expect(findingOf(safe, 'guard.press-end').verdict).toBe('settled');
     expect(findingOf(changed(safe, 'wish', { hazardsReviewed: false }), 'guard.press-end').verdict).toBe('unknown');
     // Nobody ticked a door, and it is one.
-    expect(
-      findingOf(
-        changed(safe, 'act', { machine: { ...pot.act.machine, kind: 'open-stop-close-stop' } }),
-        'guard.press-end',
-      ).verdict,
-    ).toBe('stop');
+    expect(findingOf(machined(safe, { kind: 'open-stop-close-stop' }), 'guard.press-end').verdict).toBe('stop');
     expect(findingOf(pot, 'guard.press-end').verdict).toBe('settled');
     expect(findingOf(pot, 'guard.press-whole').verdict).toBe('settled');
     expect(findingOf(scripted(pot, [{ do: 'press', seconds: 3600 }]), 'guard.press-end').verdict).toBe('stop');
@@ -190,9 +185,7 @@ describe('Sense', () => {
       verdict: 'tight',
       title: expect.stringMatching(/cannot tell how far.*look at it yet/),
     });
-    const strange = changed(withoutSense(pot), 'act', {
-      machine: { ...pot.act.machine, kind: 'unknown' },
-    });
+    const strange = machined(withoutSense(pot), { kind: 'unknown' });
     expect(findingOf(strange, 'sense.blind')).toMatchObject({
       verdict: 'unknown',
       title: expect.not.stringContaining('no harm'),

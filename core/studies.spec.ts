@@ -57,7 +57,7 @@ describe('studies', () => {
   it('go with the press that they are about', () => {
     const s = study(larder, 'dryness', 'stop');
     const without = edited(
-      { ...larder, act: { ...larder.act, script: [] } },
+      { ...larder, act: { ...larder.act, moves: [] } },
       { do: 'drop', list: 'presses', key: 'dryness' },
       '2026-11-26T10:00:00Z',
     );

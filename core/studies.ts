@@ -4,7 +4,9 @@ import { finding, type Finding } from './finding';
 import { isJointWay, type Job } from './job';
 import { hashOf } from './quantity';
 import type { StudyVerdict } from './study';
+import { searchOf } from './stories';
 import { proofCases, wayContext } from './thumb';
+import { WorldProblem } from './world';
 import { presser, type WayContext, type WayResult } from './ways';
 
 /** What a press is proven on: its chosen way, or the one that it borrows, as a circuit. */
@@ -15,7 +17,7 @@ export interface Provable {
   readonly basis: string;
 }
 
-type Known = Pick<Assessment, 'plans' | 'facts'>;
+type Known = Pick<Assessment, 'plans' | 'facts' | 'lines'>;
 
 /** The circuit of a press that can be simulated; null where its way is no such circuit, or none is chosen. */
 export function provable(job: Job, a: Known, press: string): Provable | null {
@@ -37,14 +39,33 @@ export interface StudyNow {
 /** Each study with whether it is still of what the job says; one of a press that is gone is left out. */
 export const studiesNow = (job: Job, a: Known, studies: readonly StudyVerdict[]): readonly StudyNow[] =>
   studies
-    .filter((s) => job.presses.some((p) => p.id === s.of))
-    .map((study) => ({ study, fresh: provable(job, a, study.of)?.basis === study.basis }));
+    .filter((s) => s.kind === 'stories' || job.presses.some((p) => p.id === s.of))
+    .map((study) => ({ study, fresh: basisNow(job, a, study) === study.basis }));
+
+function basisNow(job: Job, a: Known, study: StudyVerdict): string | undefined {
+  if (study.kind !== 'stories') return provable(job, a, study.of)?.basis;
+  try {
+    return searchOf(job, a)?.basis;
+  } catch (error) {
+    // What cannot be run at all has a finding of its own.
+    if (error instanceof WorldProblem) return undefined;
+    throw error;
+  }
+}
 
 const WORDS = { proof: 'proof', scatter: 'ten thousand joints' } as const;
+const OLD_STORIES = finding('act', 'stories', {
+  verdict: 'unknown',
+  title: 'The stories were searched in a plan that was changed since',
+  caption: 'search out of date',
+  source: ['simulation'],
+  remedy: { text: 'Search again in Act; undo brings the old plan back, and what was found with it.' },
+});
 
 /** What studies add to the findings: theirs, where they are fresh; that they are out of date, where something changed since. */
 export const studyFindings = (job: Job, now: readonly StudyNow[]): readonly Finding[] =>
   now.flatMap(({ study, fresh }): readonly Finding[] => {
+    if (study.kind === 'stories') return fresh ? study.findings : [OLD_STORIES];
     const at = job.presses.findIndex((p) => p.id === study.of);
     const old = finding('thumb', `study.${study.kind}`, {
       verdict: 'unknown',

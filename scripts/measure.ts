@@ -14,6 +14,8 @@ import {
   loadJob,
   type Job,
   type JobEdit,
+  freshMove,
+  stepOf,
 } from '../core/job';
 import { seededRandom } from '../core/quantity';
 import { rankWays, toleranceOf, wayContext } from '../core/thumb';
@@ -82,7 +84,7 @@ const bare: Job = {
   presses: [],
   senses: [],
   hands: [],
-  act: { ...done.act, script: [] },
+  act: { ...done.act, moves: [] },
   board: { ...done.board, profile: 'wifi-34', pins: [] },
   controls: twelve.map((name) => ({ ...done.controls[0]!, id: `control-${name}`, name })),
   readings: done.readings.flatMap((r) =>
@@ -201,12 +203,18 @@ const long: Job = {
   ...wide,
   act: {
     ...wide.act,
-    script: Array.from({ length: 1000 }, (_, i) => ({
-      do: i % 2 ? 'wait' : 'press',
-      press: i % 2 ? '' : `flap-${1 + ((i / 2) % 8)}`,
-      other: false,
-      seconds: 0.5 + i / 1e4,
-    })),
+    moves: [
+      {
+        ...freshMove('long', 'long'),
+        // A move has 200 steps at most in a file; what is rehearsed may be longer.
+        steps: Array.from({ length: 1000 }, (_, i) =>
+          stepOf(i % 2 ? 'wait' : 'press', {
+            press: i % 2 ? '' : `flap-${1 + ((i / 2) % 8)}`,
+            seconds: 0.5 + i / 1e4,
+          }),
+        ),
+      },
+    ],
   },
 };
 print(

@@ -8,7 +8,7 @@ import { ChoiceField } from '../kit/choice-field';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
 import { text } from '../../core/field';
-import { freshJob, type MachinePlan } from '../../core/job';
+import { freshJob, freshPart, type MachinePart } from '../../core/job';
 import { MACHINE_KIND_WORDS } from '../../core/act';
 import { fieldValidator } from '../kit/validator';
 import { JobsActions } from '../store/jobs.actions';
@@ -34,7 +34,7 @@ export class NewJob {
     outcome: answer(),
     when: answer(),
     never: answer(),
-    kind: new FormControl<MachinePlan['kind']>('unknown', { nonNullable: true }),
+    kind: new FormControl<MachinePart['kind']>('unknown', { nonNullable: true }),
     standin: new FormControl(false, { nonNullable: true }),
   });
 
@@ -44,7 +44,7 @@ export class NewJob {
     const { standin, kind, ...wish } = this.form.getRawValue();
     const timeZone = Intl.DateTimeFormat().resolvedOptions().timeZone;
     const job = freshJob({ ...wish, ...(timeZone ? { timeZone } : {}) }, crypto.randomUUID(), new Date().toISOString());
-    job.act.machine.kind = kind;
+    if (kind !== 'unknown') job.act.parts = [{ ...freshPart('machine', 'machine'), kind }];
     if (standin) job.standin = { model: 'rice-pot', seed: 1 };
     this.store.dispatch(JobsActions.added({ jobs: [job] }));
     void this.router.navigate(['/job', job.id, 'wish']);

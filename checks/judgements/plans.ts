@@ -1,4 +1,4 @@
-import { onPin, scripted } from '../../core/testing/jobs';
+import { onPin, scripted, machined } from '../../core/testing/jobs';
 import { APART, latching, put, said } from '../bench-jobs';
 import { plan, button, loop12, load, feed, COPPER, type Row } from './row';
 
@@ -219,17 +219,15 @@ export const PLANS: readonly Row[] = [
     source: 'one button opens what is closed',
     job: () =>
       put(
-        put(plan(loop12, 'solid-state-relay'), 'act', {
-          machine: {
-            kind: 'open-stop-close-stop',
-            shortestPressSeconds: 0.1,
-            longestPressSeconds: 3,
-            runSeconds: 15,
-            afterPowerCut: 'off',
-          },
+        machined(plan(loop12, 'solid-state-relay'), {
+          kind: 'open-stop-close-stop',
+          shortestPressSeconds: 0.1,
+          longestPressSeconds: 3,
+          runSeconds: 15,
+          afterPowerCut: 'off',
         }),
         'routine',
-        { sentences: [{ id: 's', at: '22:30', days: [1], ifArmed: false }] },
+        { sentences: [{ id: 's', at: '22:30', days: [1], ifArmed: false, move: '' }] },
       ),
     id: 'routine.blind',
     verdict: 'stop',

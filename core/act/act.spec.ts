@@ -3,8 +3,8 @@ import { assess } from '../assess';
 import type { Facts } from '../facts';
 import { edited, type Fault, type Job, type MachineModel } from '../job';
 import { seededRandom } from '../quantity';
-import { changed, demoJob, findingOf, scripted, withSense } from '../testing/jobs';
-import { actFindings, FAULT_RATES, oneRun, scriptPresses, simulate, simulateDays } from '.';
+import { demoJob, findingOf, machined, scripted, withSense } from '../testing/jobs';
+import { actFindings, FAULT_RATES, oneRun, sceneOfModel, scriptPresses, simulate, simulateDays } from '.';
 
 const pot: MachineModel = {
   kind: 'starts-and-stops-itself',
@@ -15,7 +15,13 @@ const pot: MachineModel = {
 const lamp: MachineModel = { ...pot, kind: 'flips' };
 const gate: MachineModel = { ...pot, kind: 'open-stop-close-stop', runSeconds: 16 };
 const press = [{ do: 'press', seconds: 0.18 }] as const;
-const fault = (kind: Fault['kind'], atSeconds: number, seconds = 0): Fault => ({ id: kind, kind, atSeconds, seconds });
+const fault = (kind: Fault['kind'], atSeconds: number, seconds = 0): Fault => ({
+  id: kind,
+  kind,
+  atSeconds,
+  seconds,
+  of: '',
+});
 const run = (
   machine: MachineModel,
   starts: number[],
@@ -121,15 +127,15 @@ describe('many days', () => {
   const starts = Array.from({ length: 365 }, (_, d) => d * 86400 + 38_400);
 
   it('is the same for the same seed and another for another', () => {
-    const a = simulateDays({ machine: lamp, script: [...press] }, starts, 365, seededRandom(1));
-    expect(simulateDays({ machine: lamp, script: [...press] }, starts, 365, seededRandom(1))).toEqual(a);
-    expect(simulateDays({ machine: lamp, script: [...press] }, starts, 365, seededRandom(2))).not.toEqual(a);
+    const a = simulateDays(sceneOfModel(lamp, press), starts, 365, seededRandom(1));
+    expect(simulateDays(sceneOfModel(lamp, press), starts, 365, seededRandom(1))).toEqual(a);
+    expect(simulateDays(sceneOfModel(lamp, press), starts, 365, seededRandom(2))).not.toEqual(a);
   });
 
   it('draws faults at their rates', () => {
     const days = 3650;
     const many = Array.from({ length: days }, (_, d) => d * 86400 + 38_400);
-    const o = simulateDays({ machine: pot, script: [...press] }, many, days, seededRandom(5));
+    const o = simulateDays(sceneOfModel(pot, press), many, days, seededRandom(5));
     // Within three standard deviations of a binomial count.
     const near = (count: number, n: number, p: number): void =>
       expect(Math.abs(count - n * p)).toBeLessThan(3 * Math.sqrt(n * p * (1 - p)) + 1);
@@ -141,8 +147,7 @@ describe('many days', () => {
   it('takes ten times as long for ten times the days', () => {
     const took = (years: number): number => {
       const many = Array.from({ length: 365 * years }, (_, d) => d * 86400 + 38_400);
-      const run_ = (): void =>
-        void simulateDays({ machine: lamp, script: [...press] }, many, 365 * years, seededRandom(3));
+      const run_ = (): void => void simulateDays(sceneOfModel(lamp, press), many, 365 * years, seededRandom(3));
       run_();
       const times = Array.from({ length: 5 }, () => {
         const began = performance.now();
@@ -157,8 +162,8 @@ describe('many days', () => {
   });
 
   it('forgives a machine that stops by itself and not one that flips', () => {
-    const p = simulateDays({ machine: pot, script: [...press] }, starts, 365, seededRandom(3));
-    const l = simulateDays({ machine: lamp, script: [...press] }, starts, 365, seededRandom(3));
+    const p = simulateDays(sceneOfModel(pot, press), starts, 365, seededRandom(3));
+    const l = simulateDays(sceneOfModel(lamp, press), starts, 365, seededRandom(3));
     expect(p.asBelieved).toBeGreaterThan(l.asBelieved);
     expect(l.partedSeconds).toBeGreaterThan(10 * p.partedSeconds);
   });
@@ -185,7 +190,7 @@ describe('what Act judges', () => {
       'tight',
       'settled',
     ]);
-    expect(gap(null).remedy?.edit).toMatchObject({ set: { script: [press, { do: 'wait', seconds: 0.2 }, press] } });
+    expect(gap(null).remedy?.edit).toMatchObject({ item: { steps: [press, { do: 'wait', seconds: 0.2 }, press] } });
     expect(findingOf(short, 'act.run').verdict).toBe('stop');
     expect(findingOf(scripted(job, []), 'act.script').remedy?.label).toBe('Press for 180 ms');
   });
@@ -195,21 +200,18 @@ describe('what Act judges', () => {
     expect(findingOf(door, 'act.missed-press').verdict).toBe('stop');
     expect(findingOf(withSense(door), 'act.missed-press')).toMatchObject({
       verdict: 'stop',
-      title: expect.stringContaining('nothing looks at it yet'),
+      title: expect.stringContaining('the move does not look at it'),
     });
     // One button that opens and closes, pressed at a time of day, opens what is closed.
     expect(findingOf(door, 'routine.blind')).toMatchObject({ verdict: 'stop', caption: 'opens what is closed' });
   });
 
   it('simulates nothing of a machine that nobody described', () => {
-    const job = changed(demoJob('rice-pot'), 'act', {
-      machine: {
-        kind: 'unknown',
-        shortestPressSeconds: null,
-        longestPressSeconds: null,
-        runSeconds: null,
-        afterPowerCut: 'off',
-      },
+    const job = machined(demoJob('rice-pot'), {
+      kind: 'unknown',
+      shortestPressSeconds: null,
+      longestPressSeconds: null,
+      runSeconds: null,
     });
     for (const id of ['act.machine', 'act.press-length', 'act.press-longest', 'routine.blind'])
       expect(findingOf(job, id).verdict, id).toBe('unknown');

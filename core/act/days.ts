@@ -1,9 +1,45 @@
-import type { Fault, MachineModel } from '../job';
 import type { Random } from '../quantity';
-import { simulate, type TimedStep } from './simulate';
+import { FLAG, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening, type Log } from '../world';
+import { HAND_SECONDS, startsAsHappenings, type Start } from './faults';
+import type { Scene } from './scene';
 
 /** How often things go wrong (`fault-rates`). */
 export const FAULT_RATES = { missedShare: 1 / 50, handPerDay: 1 / 6, cutsPerYear: 2, cutSeconds: 600 } as const;
+/** How many closures of one start are drawn for: what is pressed more often is heard. */
+const DRAWN_CLOSURES = 8;
+
+/** What goes wrong on many days: drawn once, so that every plan meets the same bad luck. */
+export interface BadLuck {
+  readonly happenings: readonly Happening[];
+  /** Marked closures of each start, in bits. */
+  readonly missed: readonly number[];
+  readonly missedCount: number;
+  readonly byHand: number;
+  readonly powerCuts: number;
+}
+
+/** Draws the bad luck of many days. @param starts instants, s from the start of the first day, rising. */
+export function drawLuck(starts: readonly number[], days: number, random: Random): BadLuck {
+  const missed = starts.map(() => {
+    let bits = 0;
+    for (let i = 0; i < DRAWN_CLOSURES; i++) if (random.next() < FAULT_RATES.missedShare) bits |= 1 << i;
+    return bits;
+  });
+  const happenings: Happening[] = [];
+  let [byHand, powerCuts] = [0, 0];
+  for (let day = 0; day < days; day++) {
+    if (random.next() < FAULT_RATES.handPerDay) {
+      byHand++;
+      happenings.push({ at: (day + random.next()) * 86400, what: 'thumb', of: 0, how: HAND_SECONDS });
+    }
+    if (random.next() < FAULT_RATES.cutsPerYear / 365) {
+      powerCuts++;
+      happenings.push({ at: (day + random.next()) * 86400, what: 'cut', of: 0, how: FAULT_RATES.cutSeconds });
+    }
+  }
+  const missedCount = missed.filter((bits) => bits & 1).length;
+  return { happenings, missed, missedCount, byHand, powerCuts };
+}
 
 export interface DaysOutcome {
   readonly days: number;
@@ -12,65 +48,128 @@ export interface DaysOutcome {
   readonly missed: number;
   readonly byHand: number;
   readonly powerCuts: number;
+  /** Starts that came while the controller was dead or at work. */
+  readonly missedStarts: number;
+  readonly calls: number;
   /** Starts after which the machine did what the plan believes, all through the script and its run. */
   readonly asBelieved: number;
   /** Seconds in which belief and truth differed. */
   readonly partedSeconds: number;
+  /** Seconds of each week in which the machine was not as it would be with nothing going wrong. */
+  readonly wrongByWeek: readonly number[];
   readonly endsAs: string;
   readonly believedEnd: string;
 }
 
+/** States of the first part over time, from a log. */
+interface Told {
+  readonly at: number[];
+  readonly word: number[];
+}
+const told = (scene: Scene, log: Log, kind: number): Told => {
+  const out: Told = { at: [], word: [] };
+  for (let i = 0; i < log.count; i++) {
+    if (log.kind[i] !== kind || log.index[i] !== 0) continue;
+    out.at.push(log.at[i]!);
+    out.word.push(scene.world.wordOf[log.value[i]!]!);
+  }
+  return out;
+};
+
+/** Where two courses differ, as spans, the words compared by their text. */
+function apart(a: Told, b: Told, same: (x: number, y: number) => boolean, end: number): [from: number, to: number][] {
+  const out: [number, number][] = [];
+  let [i, j, at] = [0, 0, 0];
+  while (at < end) {
+    const next = Math.min(a.at[i + 1] ?? end, b.at[j + 1] ?? end, end);
+    if (next > at && !same(a.word[i]!, b.word[j]!)) {
+      const last = out.at(-1);
+      if (last && last[1] === at) last[1] = next;
+      else out.push([at, next]);
+    }
+    while (i + 1 < a.at.length && a.at[i + 1]! <= next) i++;
+    while (j + 1 < b.at.length && b.at[j + 1]! <= next) j++;
+    at = next;
+  }
+  return out;
+}
+
+const WEEK = 7 * 86400;
+function byWeek(spans: readonly (readonly [number, number])[], days: number): number[] {
+  const out = new Array<number>(Math.max(1, Math.ceil(days / 7))).fill(0);
+  for (const [from, to] of spans)
+    for (let t = from; t < to;) {
+      const week = Math.min(out.length - 1, Math.floor(t / WEEK));
+      const until = week === out.length - 1 ? to : Math.min(to, (week + 1) * WEEK);
+      out[week]! += until - t;
+      t = until;
+    }
+  return out;
+}
+
+/** Where the first part is, over many days with nothing going wrong: what a plan wants. */
+export function wantedDays(scene: Scene, starts: readonly Start[], days: number): { scene: Scene; told: Told } {
+  const log = freshLog(4 * starts.length + 64);
+  const given = happeningsOf(startsAsHappenings(starts));
+  runTo(worldOf(scene.world, given, log), days * 86400, given, log);
+  return { scene, told: told(scene, log, LOGGED.part) };
+}
+
 /**
- * Many days in a row under random faults; the machine's state is carried from day to day.
- * @param starts instants of the routine, s from the start of the first day, increasing.
- * @param random seeded stream; the same seed gives the same days.
+ * Many days in a row under bad luck; the machine's state is carried from day to day. The cost grows with the events alone.
+ * @param starts starts of moves, rising; `luck` is drawn for as many. @param wanted what is held against the truth.
  */
-export function simulateDays(
-  plan: { machine: MachineModel; script: readonly TimedStep[] },
-  starts: readonly number[],
+export function daysOf(
+  scene: Scene,
+  starts: readonly Start[],
   days: number,
-  random: Random,
+  luck: BadLuck,
+  wanted = wantedDays(scene, starts, days),
 ): DaysOutcome {
   const end = days * 86400;
-  const faults: Fault[] = [];
-  const add = (kind: Fault['kind'], atSeconds: number, seconds = 0): void =>
-    void faults.push({ id: `${kind}-${faults.length}`, kind, atSeconds, seconds });
-  const offsets = pressOffsets(plan.script);
-  for (const start of starts)
-    for (const offset of offsets) if (random.next() < FAULT_RATES.missedShare) add('missed-press', start + offset);
-  for (let day = 0; day < days; day++) {
-    if (random.next() < FAULT_RATES.handPerDay) add('hand-press', day * 86400 + random.next() * 86400);
-    if (random.next() < FAULT_RATES.cutsPerYear / 365)
-      add('power-cut', day * 86400 + random.next() * 86400, FAULT_RATES.cutSeconds);
-  }
-  const trace = simulate({ ...plan, faults, starts, end });
-  const count = (kind: Fault['kind']): number => faults.filter((f) => f.kind === kind).length;
-  let apart = 0;
-  const asBelieved = starts.filter((start, i) => {
-    const until = starts[i + 1] ?? end;
-    while (apart < trace.parted.length && trace.parted[apart]!.to <= start) apart++;
-    const first = trace.parted[apart];
-    return !first || first.from >= until;
+  const lines = scene.lines.map((_, line) => line);
+  const missed = starts.flatMap((s, i): Happening[] =>
+    luck.missed[i] ? lines.map((of) => ({ at: s.at, what: 'missed', of, how: luck.missed[i]! })) : [],
+  );
+  const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
+  const log = freshLog(8 * starts.length + 64);
+  const state = worldOf(scene.world, given, log);
+  runTo(state, end, given, log);
+  const [truth, belief] = [told(scene, log, LOGGED.part), told(scene, log, LOGGED.belief)];
+  const parted = apart(truth, belief, (x, y) => x === y, end);
+  const words = (s: Scene): string[] => {
+    const list: string[] = [];
+    s.world.wordOf.forEach((w, i) => (list[w] = s.world.words[i]!));
+    return list;
+  };
+  const [own, theirs] = [words(scene), words(wanted.scene)];
+  const wrong = apart(truth, wanted.told, (x, y) => own[x] === theirs[y], end);
+  let next = 0;
+  const asBelieved = starts.filter((s, i) => {
+    const until = starts[i + 1]?.at ?? end;
+    while (next < parted.length && parted[next]![1] <= s.at) next++;
+    return !parted[next] || parted[next]![0] >= until;
   }).length;
+  const last = (t: Told): string => own[t.word.at(-1)!] ?? '';
   return {
     days,
     starts: starts.length,
-    presses: trace.contact.length,
-    missed: count('missed-press'),
-    byHand: count('hand-press'),
-    powerCuts: count('power-cut'),
+    presses: state.flag[FLAG.presses]!,
+    missed: luck.missedCount,
+    byHand: luck.byHand,
+    powerCuts: luck.powerCuts,
+    missedStarts: state.flag[FLAG.missedStarts]!,
+    calls: state.flag[FLAG.calls]!,
     asBelieved,
-    partedSeconds: trace.parted.reduce((s, p) => s + p.to - p.from, 0),
-    endsAs: trace.machine[trace.machine.length - 1]?.word ?? '',
-    believedEnd: trace.believes[trace.believes.length - 1]?.word ?? '',
+    partedSeconds: parted.reduce((s, [from, to]) => s + to - from, 0),
+    wrongByWeek: byWeek(wrong, days),
+    endsAs: last(truth),
+    believedEnd: last(belief),
   };
 }
 
-function pressOffsets(script: readonly TimedStep[]): number[] {
-  let t = 0;
-  return script.flatMap((s) => {
-    const at = t;
-    t += s.seconds;
-    return s.do === 'press' ? [at] : [];
-  });
+/** Many days of one move started at the same instants. */
+export function simulateDays(scene: Scene, starts: readonly number[], days: number, random: Random): DaysOutcome {
+  const list = starts.map((at): Start => ({ at, move: 0, ifArmed: false }));
+  return daysOf(scene, list, days, drawLuck(starts, days, random));
 }

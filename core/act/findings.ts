@@ -1,29 +1,15 @@
 import { finding, summary, type Finding } from '../finding';
 import type { Facts, SequenceRule } from '../facts';
-import { knownMachine, restContact, stateSense, type Job, type MachineModel } from '../job';
+import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
 import { formatQuantity } from '../quantity';
+import { WorldProblem } from '../world';
 import { gapFinding, lengthFindings } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
-import { scriptSeconds, simulate, type Trace } from './simulate';
+import { partFindings } from './part-findings';
+import { oneRun } from './runs';
+import type { RunTrace } from './trace';
 import { USUAL_PRESS_SECONDS } from './watch';
-
-/** The span that the lanes show: the script, the machine's own run and the pinned faults, with room after them. */
-export function laneSeconds(job: Job, machine: MachineModel): number {
-  const { faults } = job.act;
-  const { script } = job.act;
-  const run = machine.kind === 'flips' ? 10 : machine.runSeconds;
-  const lastFault = Math.max(0, ...faults.map((f) => f.atSeconds + f.seconds));
-  return Math.max(scriptSeconds(script) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
-}
-
-/** One run of the script, started at zero, with the faults pinned in Act; null while the machine is not known. */
-export function oneRun(job: Job, faults = job.act.faults): Trace | null {
-  const machine = knownMachine(job.act.machine);
-  return (
-    machine && simulate({ machine, script: heardScript(job), faults, starts: [0], end: laneSeconds(job, machine) })
-  );
-}
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
@@ -51,21 +37,9 @@ const sequence = (rule: SequenceRule, i: number): Finding =>
   });
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {
-  const { machine } = job.act;
+  const machine = machineOf(job);
   const shortestSeen = machine.shortestPressSeconds;
-  const out: Finding[] =
-    machine.kind === 'unknown'
-      ? [
-          finding('act', 'machine', {
-            verdict: 'unknown',
-            title: 'What a press does to this machine has not been said',
-            caption: 'machine not told',
-            remedy: {
-              text: 'Say under “A press” what it does.',
-            },
-          }),
-        ]
-      : [];
+  const out: Finding[] = machine.kind === 'unknown' ? [notTold()] : job.act.parts.flatMap(partFindings);
   const presses = heardScript(job).filter((s) => s.do === 'press');
   const others = unheard(job);
   const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
@@ -93,12 +67,11 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
             ? {}
             : {
                 label: `Press for ${formatQuantity(seconds, 's')}`,
-                edit: {
-                  do: 'set',
-                  at: 'act',
-                  set: { script: [{ do: 'press', press: first, other: false, seconds }] },
-                  say: `press for ${formatQuantity(seconds, 's')}`,
-                },
+                edit: withSteps(
+                  job,
+                  [stepOf('press', { press: first, seconds })],
+                  `press for ${formatQuantity(seconds, 's')}`,
+                ),
               }),
         },
       }),
@@ -109,63 +82,105 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
     ...lengthFindings(job, facts, shortest.seconds, Math.max(...presses.map((p) => p.seconds))),
     ...gapFinding(job),
   );
-  const clean = oneRun(job, []);
-  if (clean) {
-    const seen = clean.seen.length;
-    const caption = `${presses.length === 1 ? 'one press' : `${presses.length} presses`}, ${formatQuantity(shortest.seconds, 's')}`;
-    out.push(
-      summary('act', 'run', {
-        verdict: seen === presses.length ? 'settled' : 'stop',
-        title:
-          seen > 0
-            ? `Without faults the machine sees ${seen} of ${presses.length} presses ` +
-              `and goes: ${clean.machine.map((s) => s.word).join(', ')}`
-            : 'The machine sees no press at all',
-        caption,
-        source: ['simulation'],
-      }),
-    );
-    out.push(missedPress(job));
-  }
-  return out;
+  return [...out, ...runFindings(job, presses.length, shortest.seconds)];
 }
 
-function missedPress(job: Job): Finding {
-  const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0 }])!;
-  const parted = trace.parted.reduce((s, p) => s + p.to - p.from, 0);
-  const lasting = trace.parted.some((p) => p.to >= trace.end);
-  const worst = trace.parted[trace.parted.length - 1];
-  if (!worst)
-    return finding('act', 'missed-press', {
-      verdict: 'settled',
-      title: 'One missed press changes nothing here',
-      caption: 'missed press harmless',
+const notTold = (): Finding =>
+  finding('act', 'machine', {
+    verdict: 'unknown',
+    title: 'What a press does to this machine has not been said',
+    caption: 'machine not told',
+    remedy: { text: 'Say under “A press” what it does.' },
+  });
+
+/** What the run without faults comes to, and what one missed press leaves behind. */
+function runFindings(job: Job, planned: number, shortest: number): Finding[] {
+  let clean: RunTrace | null;
+  try {
+    clean = oneRun(job, []);
+  } catch (error) {
+    if (!(error instanceof WorldProblem)) throw error;
+    return [
+      finding('act', 'run', {
+        verdict: 'stop',
+        title: `This cannot be run: ${error.message}`,
+        caption: 'cannot be run',
+        source: ['simulation'],
+        remedy: { text: 'Change the step or the state that is named.' },
+      }),
+    ];
+  }
+  const [part] = clean?.parts ?? [];
+  if (!clean || !part) return [];
+  const seen = clean.parts.reduce((n, p) => n + p.seen.length, 0);
+  const caption = `${planned === 1 ? 'one press' : `${planned} presses`}, ${formatQuantity(shortest, 's')}`;
+  const made = clean.outputs.reduce((n, o) => n + o.spans.length, 0);
+  const met = seen > 0 && seen === made;
+  return [
+    summary('act', 'run', {
+      verdict: clean.calls.length > 0 ? 'stop' : met ? 'settled' : 'stop',
+      title:
+        clean.calls.length > 0
+          ? `Without faults the move calls for help after ${formatQuantity(clean.calls[0]!, 's')}: it waits for what does not come`
+          : seen > 0
+            ? `Without faults the machine sees ${seen} of ${made} presses and goes: ${part.machine.map((s) => s.word).join(', ')}`
+            : 'The machine sees no press at all',
+      caption,
       source: ['simulation'],
-    });
+    }),
+    ...missedPress(job),
+  ];
+}
+
+function missedPress(job: Job): Finding[] {
+  const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }])!;
+  const [part] = trace.parts;
+  const parted = part!.parted.reduce((s, p) => s + p.to - p.from, 0);
+  const lasting = part!.parted.some((p) => p.to >= trace.end);
+  const worst = part!.parted.at(-1);
+  const source = ['simulation', 'fault-rates'] as const;
+  if (!worst || (!lasting && trace.calls.length === 0 && looksIn(job)))
+    return [
+      finding('act', 'missed-press', {
+        verdict: 'settled',
+        title: worst
+          ? `One missed press is noticed and pressed again: plan and machine part for ${formatQuantity(parted, 's')} only`
+          : 'One missed press changes nothing here',
+        caption: worst ? 'missed press mended' : 'missed press harmless',
+        source,
+      }),
+    ];
+  if (trace.calls.length > 0)
+    return [
+      finding('act', 'missed-press', {
+        verdict: 'settled',
+        title: `One missed press is noticed: the plan calls for help after ${formatQuantity(trace.calls[0]!, 's')}`,
+        caption: 'missed press told',
+        source,
+      }),
+    ];
   const text =
     `One missed press: the plan believes ${worst.believed} while the machine is ` +
     `${worst.true}${lasting ? ', and stays so' : ` for ${formatQuantity(parted, 's')}`}`;
-  const grave =
-    lasting && (job.wish.hazards.includes('moving-door') || job.act.machine.kind === 'open-stop-close-stop');
-  // A contact in Sense helps only what looks at it, and neither this run nor the packed program does so far.
+  const grave = lasting && (job.wish.hazards.includes('moving-door') || machineOf(job).kind === 'open-stop-close-stop');
   const sensed = stateSense(job) !== undefined;
-  return finding('act', 'missed-press', {
-    verdict: grave ? 'stop' : lasting ? 'tight' : 'settled',
-    title: sensed && lasting ? `${text}. The contact in Sense would show it, and nothing looks at it yet` : text,
-    caption: 'a missed press',
-    source: ['simulation', 'fault-rates'],
-    remedy: lasting
-      ? {
-          text:
-            'A contact at rest that the program looks at before it presses; write ' +
-            'that look into the program, since the packed one has none.',
-          ...(sensed
-            ? {}
-            : {
-                label: 'Add one contact at rest',
-                edit: restContact(job),
-              }),
-        }
-      : null,
-  });
+  return [
+    finding('act', 'missed-press', {
+      verdict: grave ? 'stop' : lasting ? 'tight' : 'settled',
+      title: sensed && lasting ? `${text}. A sense in Sense would show it, and the move does not look at it` : text,
+      caption: 'a missed press',
+      source,
+      remedy: lasting
+        ? {
+            text: sensed
+              ? 'Let the move look before it presses, and again after it: a ready policy below does both.'
+              : 'A contact at rest that the move looks at before it presses, and again after it.',
+            ...(sensed ? {} : { label: 'Add one contact at rest', edit: restContact(job) }),
+          }
+        : null,
+    }),
+  ];
 }
+
+/** Whether the first move reads any sense. */
+const looksIn = (job: Job): boolean => (job.act.moves[0]?.steps ?? []).some((s) => s.sense !== '');

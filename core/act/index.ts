@@ -1,15 +1,30 @@
-export { FAULT_RATES, simulateDays, type DaysOutcome } from './days';
-export { actFindings, laneSeconds, oneRun } from './findings';
-export { heardPress, heardScript } from './heard';
-export { FAULT_WORDS, freshFault, freshStep, instantsOf, lastParted, standAt, USUAL_PRESS_SECONDS } from './watch';
+export { daysOf, drawLuck, FAULT_RATES, simulateDays, wantedDays, type BadLuck, type DaysOutcome } from './days';
+export { BEFALLS, closuresOf, FAULT_WORDS, faultsAsHappenings, startsAsHappenings, type Start } from './faults';
+export { actFindings } from './findings';
+export { heardPress, heardScript, heedsOf, unheard } from './heard';
+export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
+export { laneSeconds, oneRun } from './runs';
+export { QUIET, sceneOf, type HeldNever, type PowerUp, type Scene } from './scene';
+export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt, USUAL_PRESS_SECONDS } from './watch';
 export { MACHINE_KIND_WORDS } from './words';
-export type { MachineWord } from './machine';
+export { runScene, type PartTrace, type RunTrace, type Span, type StateSpan } from './trace';
 export {
+  sceneOfModel,
   scriptPresses,
   scriptSeconds,
   simulate,
   type Scenario,
-  type StateSpan,
   type TimedStep,
   type Trace,
 } from './simulate';
+export { planWay, sayWay, type PlanStep, type Way } from './planner';
+export {
+  firstMove,
+  goalKeys,
+  moveBy,
+  policiesFor,
+  POLICY_WORDS,
+  sensesGoal,
+  type Policy,
+  type PolicyKind,
+} from './policies';

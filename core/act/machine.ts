@@ -1,69 +1,221 @@
-import type { MachineModel } from '../job';
+import type { HeedRole, MachineKind, MachineModel, MachinePart } from '../job';
 import type { MachineTable, TableState } from '../world';
+import { withBehaviours, type Row } from './behaviours';
+import { freshPart } from '../job';
 
-/** What the machine is doing, in words that the lanes show. */
-export type MachineWord =
-  'at rest' | 'running' | 'off' | 'on' | 'closed' | 'opening' | 'stopped' | 'open' | 'closing' | 'no power';
+/** The roles in which presses reach each kind; a part that is stepped through in turn takes its presses one after the other. */
+export const ROLES_OF: Readonly<Record<MachineKind, readonly HeedRole[]>> = {
+  'starts-and-stops-itself': ['press'],
+  flips: ['press'],
+  'open-stop-close-stop': ['press'],
+  steps: ['press'],
+  'on-and-off': ['on', 'off'],
+  'opens-and-closes': ['open', 'close', 'stop'],
+  'while-held': ['press'],
+  'travels-while-held': ['open', 'close'],
+  'in-turn': ['press', 'off'],
+};
 
-type Row = Omit<TableState, 'speed' | 'after' | 'atEnd' | 'word'> &
-  Partial<TableState> & { readonly word: MachineWord };
-const row = (r: Row): TableState => ({ speed: 0, after: null, atEnd: null, ...r });
-
-/** Without power in which nothing moves; what comes back is told by where it was. */
-const dark = (was: string, back: string): TableState =>
-  row({ key: `dark, ${was}`, word: 'no power', on: { 'power back': back } });
+/** What lets go is told to these kinds alone. */
+export const HELD_KINDS: readonly MachineKind[] = ['while-held', 'travels-while-held'];
 
 /** A way is never gone in no time at all, s. */
 const LEAST_SECONDS = 1e-6;
+const DEFAULT_MODES = ['off', 'low', 'high'];
 
-/** The state table of a machine, as it stands before anything happens. */
-export function tableOf(m: MachineModel): MachineTable {
-  const kept = m.afterPowerCut === 'as-before';
-  switch (m.kind) {
+const row = (r: Partial<Row> & { key: string; word: string }): Row => ({
+  speed: 0,
+  after: null,
+  atEnd: null,
+  on: {},
+  rests: false,
+  ...r,
+});
+
+/** A part of which enough is known to run it: its kind, the shortest press, and how long it runs or travels where it does. */
+export function lacksOfPart(p: MachinePart): string {
+  const needs: string[] = [];
+  if (p.kind === 'unknown') return 'what a press does';
+  if (p.shortestPressSeconds === null) needs.push('the shortest press that it obeys');
+  if (RUNS.includes(p.kind) && p.runSeconds === null)
+    needs.push(TRAVELS.includes(p.kind) ? 'how long it travels' : 'how long it runs');
+  if (p.firstPressWakes && p.awakeSeconds === null) needs.push('after how long it sleeps again');
+  return needs.join(' and ');
+}
+
+/** Kinds that run or travel for a time of their own. */
+export const RUNS: readonly MachineKind[] = [
+  'starts-and-stops-itself',
+  'open-stop-close-stop',
+  'opens-and-closes',
+  'travels-while-held',
+];
+/** Kinds with a way between two ends. */
+export const TRAVELS: readonly MachineKind[] = ['open-stop-close-stop', 'opens-and-closes', 'travels-while-held'];
+
+/** The rows of a kind, before its other behaviours. */
+function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
+  const run = p.runSeconds ?? 0;
+  const up = 1 / Math.max(LEAST_SECONDS, run);
+  const down = -1 / Math.max(LEAST_SECONDS, p.backSeconds ?? run);
+  const moves = (word: 'opening' | 'closing', on: Row['on'], key: string = word): Row =>
+    row({
+      key,
+      word,
+      speed: word === 'opening' ? up : down,
+      atEnd: word === 'opening' ? 'open' : 'closed',
+      on,
+    });
+  switch (p.kind) {
     case 'starts-and-stops-itself':
       return {
-        start: 'rest',
-        states: [
-          row({ key: 'rest', word: 'at rest', on: { press: 'running', 'power lost': 'dark, rest' } }),
-          row({
-            key: 'running',
-            word: 'running',
-            after: { seconds: m.runSeconds, then: 'rest' },
-            on: { 'power lost': 'dark, running' },
-          }),
-          dark('rest', 'rest'),
-          dark('running', kept ? 'running' : 'rest'),
+        start: 'at rest',
+        rows: [
+          row({ key: 'at rest', word: 'at rest', rests: true, on: { press: 'running' } }),
+          row({ key: 'running', word: 'running', after: { seconds: run, then: 'at rest' } }),
         ],
       };
     case 'flips':
       return {
         start: 'off',
-        states: [
-          row({ key: 'off', word: 'off', on: { press: 'on', 'power lost': 'dark, off' } }),
-          row({ key: 'on', word: 'on', on: { press: 'off', 'power lost': 'dark, on' } }),
-          dark('off', 'off'),
-          dark('on', kept ? 'on' : 'off'),
+        rows: [
+          row({ key: 'off', word: 'off', rests: true, on: { press: 'on' } }),
+          row({ key: 'on', word: 'on', on: { press: 'off' } }),
         ],
       };
-    case 'open-stop-close-stop': {
-      const speed = 1 / Math.max(LEAST_SECONDS, m.runSeconds);
-      const stands = (key: string, word: MachineWord, press: string): TableState =>
-        row({ key, word, on: { press, 'power lost': `dark, ${key}` } });
-      const moves = (key: MachineWord & ('opening' | 'closing'), pace: number, end: string, stop: string): TableState =>
-        row({ key, word: key, speed: pace, atEnd: end, on: { press: stop, 'power lost': `dark, ${stop}` } });
+    case 'steps': {
+      const modes = p.modes.length > 1 ? p.modes : DEFAULT_MODES;
       return {
-        start: 'closed',
-        states: [
-          stands('closed', 'closed', 'opening'),
-          moves('opening', speed, 'open', 'stopped on its way up'),
-          stands('open', 'open', 'closing'),
-          moves('closing', -speed, 'closed', 'stopped on its way down'),
-          // A stop goes on the other way.
-          stands('stopped on its way up', 'stopped', 'closing'),
-          stands('stopped on its way down', 'stopped', 'opening'),
-          ...['closed', 'open', 'stopped on its way up', 'stopped on its way down'].map((key) => dark(key, key)),
-        ],
+        start: modes[0]!,
+        rows: modes.map((m, i) =>
+          row({ key: m, word: m, rests: i === 0, on: { press: modes[(i + 1) % modes.length]! } }),
+        ),
       };
     }
+    case 'on-and-off':
+      return {
+        start: 'off',
+        rows: [
+          row({ key: 'off', word: 'off', rests: true, on: { on: 'on' } }),
+          row({ key: 'on', word: 'on', on: { off: 'off' } }),
+        ],
+      };
+    case 'while-held':
+      return {
+        start: 'off',
+        rows: [
+          row({ key: 'off', word: 'off', rests: true, on: { press: 'on' } }),
+          row({ key: 'on', word: 'on', on: { 'press let go': 'off' } }),
+        ],
+      };
+    case 'open-stop-close-stop':
+      return {
+        start: 'closed',
+        rows: [
+          row({ key: 'closed', word: 'closed', rests: true, on: { press: 'opening' } }),
+          moves('opening', { press: 'stopped on its way up' }),
+          row({ key: 'open', word: 'open', on: { press: 'closing' } }),
+          moves('closing', { press: 'stopped on its way down' }),
+          // A stop goes on the other way.
+          row({ key: 'stopped on its way up', word: 'stopped', on: { press: 'closing' } }),
+          row({ key: 'stopped on its way down', word: 'stopped', on: { press: 'opening' } }),
+        ],
+      };
+    case 'opens-and-closes':
+      return {
+        start: 'closed',
+        rows: [
+          row({ key: 'closed', word: 'closed', rests: true, on: { open: 'opening' } }),
+          moves('opening', { close: 'closing', stop: 'stopped' }),
+          row({ key: 'open', word: 'open', on: { close: 'closing' } }),
+          moves('closing', { open: 'opening', stop: 'stopped' }),
+          row({ key: 'stopped', word: 'stopped', on: { open: 'opening', close: 'closing' } }),
+        ],
+      };
+    case 'travels-while-held':
+      return {
+        start: 'closed',
+        rows: [
+          row({ key: 'closed', word: 'closed', rests: true, on: { open: 'opening' } }),
+          moves('opening', { 'open let go': 'stopped', close: 'closing' }),
+          row({ key: 'open', word: 'open', on: { close: 'closing' } }),
+          moves('closing', { 'close let go': 'stopped', open: 'opening' }),
+          row({ key: 'stopped', word: 'stopped', on: { open: 'opening', close: 'closing' } }),
+        ],
+      };
+    case 'in-turn': {
+      const last = 'ready';
+      const keys = ['at rest', ...Array.from({ length: Math.max(0, turns - 1) }, (_, i) => `after ${i + 1}`), last];
+      return {
+        start: 'at rest',
+        rows: keys.map((key, i) =>
+          row({
+            key,
+            word: key,
+            rests: i === 0,
+            after: key === last && run > 0 ? { seconds: run, then: 'at rest' } : null,
+            on: {
+              ...(i < keys.length - 1 ? { [`press ${i + 1}`]: keys[i + 1]! } : {}),
+              ...(i > 0 ? { off: 'at rest' } : {}),
+            },
+          }),
+        ),
+      };
+    }
+    case 'unknown':
+      throw new RangeError(`what a press does to ${p.name} is not known`);
   }
+}
+
+/** The events that a part can meet, in the order of its columns. */
+function eventsOf(p: MachinePart, kind: MachineKind, turns: number): string[] {
+  const roles =
+    kind === 'in-turn' ? [...Array.from({ length: turns }, (_, i) => `press ${i + 1}`), 'off'] : ROLES_OF[kind];
+  return [
+    ...roles,
+    ...(HELD_KINDS.includes(kind) ? roles.map((r) => `${r} let go`) : []),
+    ...(p.longPress === 'same' ? [] : roles.map((r) => `${r} held long`)),
+    ...(p.whenBlocked === 'goes-on' ? [] : ['obstacle']),
+    'power lost',
+    'power back',
+  ];
+}
+
+/** How many presses a part that asks in turn takes. */
+const turnsOf = (p: MachinePart): number => Math.max(1, p.heeds.filter((h) => h.as === 'press').length);
+
+/**
+ * The state table of a part whose kind is known: what its kind does, then its other behaviours, then the cells that the maker set.
+ * Throws RangeError for a part of unknown kind.
+ */
+export function tableOf(p: MachinePart): MachineTable {
+  if (p.kind === 'unknown') throw new RangeError(`what a press does to ${p.name} is not known`);
+  const turns = turnsOf(p);
+  const { start, rows } = rowsOf(p, turns);
+  const events = eventsOf(p, p.kind, turns);
+  const done = withBehaviours(p, start, rows, events);
+  const states = done.rows.map(({ rests: _rests, ...s }): TableState => {
+    const on = { ...s.on };
+    for (const c of p.cells) {
+      if (c.state !== s.key || !events.includes(c.event)) continue;
+      if (c.to === '') delete on[c.event];
+      else on[c.event] = c.to;
+    }
+    return { ...s, on };
+  });
+  return { start: done.start, events, states };
+}
+
+/** A stand-in's machine as a part. */
+export const partOfModel = (m: MachineModel): MachinePart => ({
+  ...freshPart('machine', 'machine'),
+  ...m,
+});
+
+/** States in which a part rests, and those in which it stands where it began, with or without power: what a contact at rest tells. */
+export function restKeys(p: MachinePart): { readonly powered: readonly string[]; readonly placed: readonly string[] } {
+  const { rows } = rowsOf(p, turnsOf(p));
+  const resting = rows.filter((r) => r.rests).map((r) => r.key);
+  const powered = [...resting, ...(p.firstPressWakes ? ['asleep'] : [])];
+  return { powered, placed: [...powered, ...powered.map((k) => `dark, ${k}`)] };
 }

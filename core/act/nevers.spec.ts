@@ -16,10 +16,19 @@ describe('“never”, as conditions', () => {
       });
   });
 
-  it('of a state is held against no run yet, and says so', () => {
+  it('of a state is held against the run without faults; one that names no state is held against none', () => {
     expect(judge(never('lasts-longer', { state: 'hot', seconds: 3600 }))).toMatchObject({
       verdict: 'unknown',
-      title: 'Never “hot” for longer than 1 h: no run is held against this yet',
+      title: expect.stringMatching(/no run is held against this yet, no state of the machine is called “hot”/),
+    });
+    // It runs for 1500 s: a run, and a run and a little less.
+    expect(judge(never('lasts-longer', { state: 'running', seconds: 1501 }))).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringContaining('kept while nothing goes wrong'),
+    });
+    expect(judge(never('lasts-longer', { state: 'running', seconds: 1499 }))).toMatchObject({
+      verdict: 'stop',
+      caption: 'broken without a fault',
     });
   });
 

@@ -1,11 +1,38 @@
 import { oneShot } from '../cutoff';
 import { atMost, chosen, derive, finding, judged, type Finding } from '../finding';
 import { neverLacks, sayNever, stepsOf, type Job, type Never } from '../job';
+import { formatQuantity } from '../quantity';
+import { WorldProblem } from '../world';
+import { oneRun } from './runs';
+import { sceneOf, type Scene } from './scene';
 
 /** What must never happen, condition by condition: what script and one-shot say of it, and what no run was held against yet. */
-export const neverFindings = (job: Job): Finding[] => job.wish.nevers.map((n) => neverFinding(job, n));
+export function neverFindings(job: Job): Finding[] {
+  const held = heldIn(job);
+  return job.wish.nevers.map((n) => neverFinding(job, n, held));
+}
 
-function neverFinding(job: Job, n: Never): Finding {
+/** What the run without faults says of each condition: when it breaks it, or why it cannot tell. */
+interface Held {
+  readonly scene: Scene | null;
+  readonly broken: ReadonlyMap<string, number>;
+}
+function heldIn(job: Job): Held {
+  try {
+    const scene = sceneOf(job);
+    const broken = new Map<string, number>();
+    job.act.moves.forEach((_, move) => {
+      for (const b of (scene && oneRun(job, [], move)?.broken) || [])
+        broken.set(b.words, Math.min(b.at, broken.get(b.words) ?? Infinity));
+    });
+    return { scene, broken };
+  } catch (error) {
+    if (!(error instanceof WorldProblem)) throw error;
+    return { scene: null, broken: new Map() };
+  }
+}
+
+function neverFinding(job: Job, n: Never, { scene, broken }: Held): Finding {
   const id = `never.${n.id}`;
   const words = sayNever(job, n);
   const lacks = neverLacks(n);
@@ -15,6 +42,15 @@ function neverFinding(job: Job, n: Never): Finding {
       title: `Never ${words}: ${lacks} is not said`,
       caption: 'condition not whole',
       remedy: { text: 'Say it in Wish.' },
+    });
+  const breaks = broken.get(words);
+  if (breaks !== undefined)
+    return finding('act', id, {
+      verdict: 'stop',
+      title: `Never ${words}: the plan itself breaks it, ${formatQuantity(breaks, 's')} after its start and with nothing going wrong`,
+      caption: 'broken without a fault',
+      source: ['simulation'],
+      remedy: { text: 'Change the move in Act, or the condition in Wish.' },
     });
   if (n.kind === 'output-longer') return longest(job, n, id, words);
   if (n.kind === 'both-at-once')
@@ -33,12 +69,23 @@ function neverFinding(job: Job, n: Never): Finding {
             : 'An interlock by wiring, or two contacts in series, holds where a contact sticks.',
       },
     });
+  const unheld = scene
+    ? (scene.nevers.find((h) => h.never.id === n.id)?.unheld ?? '')
+    : 'the machine is not told in Act';
+  if (unheld || !scene || job.act.moves.length === 0)
+    return finding('act', id, {
+      verdict: 'unknown',
+      title: `Never ${words}: no run is held against this yet${unheld ? `, ${unheld}` : ''}`,
+      caption: 'not held against runs',
+      source: ['maker'],
+      remedy: { text: 'Until runs are held against it, try to bring it about in Try.' },
+    });
   return finding('act', id, {
-    verdict: 'unknown',
-    title: `Never ${words}: no run is held against this yet`,
-    caption: 'not held against runs',
-    source: ['maker'],
-    remedy: { text: 'Until runs are held against it, try to bring it about in Try.' },
+    verdict: 'tight',
+    title: `Never ${words}: kept while nothing goes wrong`,
+    caption: 'kept without faults',
+    source: ['simulation'],
+    remedy: { text: 'Search in Act for the stories that break it.' },
   });
 }
 

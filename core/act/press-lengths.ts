@@ -1,22 +1,17 @@
 import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding, type Remedy } from '../finding';
 import type { Facts } from '../facts';
-import type { Job, ScriptStep } from '../job';
+import { machineOf, pressedFor, stepOf, withSteps, type Job, type Step } from '../job';
 import { formatQuantity } from '../quantity';
 import { heardPress } from './heard';
 
 /** The presses of the script against the shortest and the longest that the machine takes as meant. */
 export function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
-  const { script, machine } = job.act;
+  const machine = machineOf(job);
   const out: Finding[] = [];
   const longer = (seconds: number): Remedy => ({
     text: `Press for ${formatQuantity(seconds, 's')}.`,
     label: `Use ${formatQuantity(seconds, 's')}`,
-    edit: {
-      do: 'set',
-      at: 'act',
-      set: { script: script.map((s) => (s.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s)) },
-      say: `press for ${formatQuantity(seconds, 's')}`,
-    },
+    edit: pressedFor(job, heardPress(job), seconds, `press for ${formatQuantity(seconds, 's')}`),
   });
   if (machine.shortestPressSeconds === null)
     out.push(
@@ -116,32 +111,33 @@ export function lengthFindings(job: Job, facts: Facts, shortest: number, longest
 }
 
 /** The script with a wait of at least `seconds` between any two presses. */
-function spread(script: readonly ScriptStep[], seconds: number): ScriptStep[] {
-  return script.flatMap((s, i): ScriptStep[] => {
+function spread(script: readonly Step[], seconds: number): Step[] {
+  return script.flatMap((s, i): Step[] => {
     const [before, after] = [script[i - 1], script[i + 1]];
     if (s.do === 'wait')
       return [before?.do === 'press' && after?.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s];
-    return before?.do === 'press' ? [{ do: 'wait', press: '', other: false, seconds }, s] : [s];
+    return before?.do === 'press' ? [stepOf('wait', { seconds }), s] : [s];
   });
 }
 
+/** Steps that let time go by between presses; a wait for a sense may end at once. */
+const TAKES: readonly Step['do'][] = ['wait', 'warn'];
+
 /** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
 export function gapFinding(job: Job): Finding[] {
-  const { script, machine } = job.act;
+  const machine = machineOf(job);
+  const script = job.act.moves[0]?.steps ?? [];
   const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
-  const gaps = list.slice(1).map((at, n) => script.slice(list[n]! + 1, at).reduce((t, s) => t + s.seconds, 0));
+  const gaps = list
+    .slice(1)
+    .map((at, n) => script.slice(list[n]! + 1, at).reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0));
   if (gaps.length === 0) return [];
   const least = Math.min(...gaps);
   const usual = Math.max(0.2, 2 * (machine.shortestPressSeconds ?? 0));
   const remedy: Remedy = {
     text: `Let go for ${formatQuantity(usual, 's')} between two presses.`,
     label: `Wait ${formatQuantity(usual, 's')}`,
-    edit: {
-      do: 'set',
-      at: 'act',
-      set: { script: spread(script, usual) },
-      say: `wait ${formatQuantity(usual, 's')} between presses`,
-    },
+    edit: withSteps(job, spread(script, usual), `wait ${formatQuantity(usual, 's')} between presses`),
   };
   if (least === 0)
     return [

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
 import type { PressFact } from '../facts';
 import { edited, freshHand } from '../job';
-import { changed, demoJob, fed, findingOf, onPin, pressed } from '../testing/jobs';
+import { changed, demoJob, fed, findingOf, machined, onPin, pressed } from '../testing/jobs';
 import { linesOf, type Line } from '../lines';
 import { assignPins, contactOver, fitOf, longestClosed, pinAt, SHIPPED_BOARDS } from '.';
 
@@ -91,7 +91,7 @@ describe('judging pins', () => {
   });
 
   it('calls a twitch tight where the machine overlooks it', () => {
-    const slow = changed(gate, 'act', { machine: { ...gate.act.machine, shortestPressSeconds: 0.4 } });
+    const slow = machined(gate, { shortestPressSeconds: 0.4 });
     // Of 100 ms by itself; a one-shot makes a whole press of them.
     expect(findingOf(slow, 'board.press-pin').verdict).toBe('stop');
     expect(findingOf(changed(slow, 'guard', { cutOff: 'none' }), 'board.press-pin')).toMatchObject({
@@ -162,14 +162,8 @@ describe('ways that a level does not press', () => {
       verdict: 'tight',
       title: expect.stringContaining('dead rail'),
     });
-    expect(
-      findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: 0.01 } }), 'board.press-pin')
-        .verdict,
-    ).toBe('stop');
-    expect(
-      findingOf(changed(job, 'act', { machine: { ...job.act.machine, shortestPressSeconds: null } }), 'board.press-pin')
-        .verdict,
-    ).toBe('unknown');
+    expect(findingOf(machined(job, { shortestPressSeconds: 0.01 }), 'board.press-pin').verdict).toBe('stop');
+    expect(findingOf(machined(job, { shortestPressSeconds: null }), 'board.press-pin').verdict).toBe('unknown');
   });
 
   it('tell of every output that they take', () => {

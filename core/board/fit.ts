@@ -1,6 +1,6 @@
 import type { Verdict } from '../finding';
 import { formatQuantity } from '../quantity';
-import type { BoardPin, BoardProfile, Job, PinAbility } from '../job';
+import { type BoardPin, type BoardProfile, type Job, type PinAbility, machineOf } from '../job';
 import type { Line } from '../lines';
 import { BOARD_EVENTS, EVENT_WORDS, eventSeconds, levelsOver, type BoardEvent } from './levels';
 import { contactOver, longestClosed } from './power-up';
@@ -85,7 +85,7 @@ function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): 
   const { press } = line;
   if (!press || !line.acts) return quietFit(line, pin, profile);
   const worst = worstEvent(line, pin, profile);
-  const { shortestPressSeconds: shortest } = job.act.machine;
+  const { shortestPressSeconds: shortest } = machineOf(job);
   if (worst.closed > 0) {
     const seen = shortest === null ? null : worst.closed >= shortest;
     const how = worst.contact.find((s) => s.contact === 'closed')!.why;

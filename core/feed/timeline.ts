@@ -1,5 +1,5 @@
 import type { Facts } from '../facts';
-import type { FeedGroup, Job } from '../job';
+import { type FeedGroup, type Job, scriptOf } from '../job';
 import { pinAmpsOf, type FedLoad } from './loads';
 
 /** How a load works during a while. */
@@ -73,7 +73,7 @@ function cut(whiles: readonly While[]): Instant[] {
 
 const steps = (job: Job): { press: string; at: number; seconds: number }[] => {
   let at = 0;
-  return job.act.script.flatMap((s) => {
+  return scriptOf(job).flatMap((s) => {
     const began = at;
     at += s.seconds;
     return s.do === 'press' ? [{ press: s.press, at: began, seconds: s.seconds }] : [];

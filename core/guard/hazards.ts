@@ -1,5 +1,5 @@
 import type { Facts } from '../facts';
-import type { Hazard, Job } from '../job';
+import { type Hazard, type Job, machineOf } from '../job';
 import { CELLS } from '../supply';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
@@ -19,7 +19,7 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
   const derived = new Set<Hazard>(job.wish.hazards);
   if (tied) derived.add('not-isolated');
   // A machine that opens and closes is a door, whoever ticked it.
-  if (job.act.machine.kind === 'open-stop-close-stop') derived.add('moving-door');
+  if (machineOf(job).kind === 'open-stop-close-stop') derived.add('moving-door');
   const { sources } = job.feed;
   if (sources.some((s) => s.kind === 'cells' && CELLS[s.chemistry].lithium)) derived.add('lithium');
   if (

@@ -55,6 +55,7 @@ export const senseFields: Fields<Sense> = {
     'contact',
   ),
   tells: choice('It tells', { 'at-rest': 'the rest', 'at-work': 'the work', other: 'something else' }, 'at-rest'),
+  part: text('Of', { most: 200 }),
   meaning: text('Which is', { most: 200 }),
   closedThen: flag('closed, or high, then', true),
   debounceSeconds: debounce,

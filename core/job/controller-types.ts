@@ -10,6 +10,8 @@ export interface Sense {
   kind: SenseKind;
   /** Which state of the machine it tells; `other` is told in `meaning`. */
   tells: (typeof SENSE_TELLS)[number];
+  /** Id of the part of the machine that it tells of; empty for the first. */
+  part: string;
   /** What it tells in the maker's words, as “tank full”. */
   meaning: string;
   /** True where the contact is closed, or the line is high, while what it tells is so. */

@@ -3,7 +3,7 @@ import { neverFields } from './plan-fields';
 import { pressFields } from './press-fields';
 import { handInputFields, senseFields, signFields } from './controller-fields';
 import type { JobEdit } from './edit';
-import type { Control, Hand, Job, Never, Press, ScriptStep, Sense, Sign } from './types';
+import type { Control, Hand, Job, Never, Press, Sense, Sign } from './types';
 
 /** A press in which nothing is chosen; the sizes of each way's own plan are the usual ones to begin with. */
 export const freshPress = (id = 'press', name = 'press', control = ''): Press => ({
@@ -42,10 +42,6 @@ export function freeId(job: Job, name: string): string {
     if (!taken.has(id)) return id;
   }
 }
-
-/** The steps of the press script that press this one. */
-export const stepsOf = (job: Job, press: string): readonly ScriptStep[] =>
-  job.act.script.filter((s) => s.do === 'press' && s.press === press);
 
 /** One contact that tells the rest of the machine: what most begin with. */
 export const restContact = (job: Job): JobEdit => ({

@@ -11,7 +11,7 @@ export {
 } from './places';
 export { lineId, ownerOf } from './keep-whole';
 export { profileProblem, type ProfileProblem } from './profile-sense';
-export { CONTROL_KINDS, knownMachine, type ControlKind } from './machine';
+export { CONTROL_KINDS, type ControlKind } from './machine';
 export { ROOMS, type Room } from './rooms';
 export { freshControl, freshJob, type FreshWish } from './fresh';
 export {
@@ -25,8 +25,21 @@ export {
   pressOf,
   restContact,
   stateSense,
-  stepsOf,
 } from './fresh-press';
+export {
+  courseOfMove,
+  freshMove,
+  freshPart,
+  machineOf,
+  pressedBy,
+  pressedFor,
+  pressedIn,
+  scriptOf,
+  stepOf,
+  stepsOf,
+  withMachine,
+  withSteps,
+} from './moves';
 export { anotherUnit, copyOf } from './copies';
 export { freshFace, freshRail, freshSurvey } from './fresh-survey';
 export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './bench-usual';
@@ -41,15 +54,8 @@ export { sayTime } from './say-time';
 export { neverLacks, sayNever } from './say-never';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
 export { controlFields, jobFields } from './job-fields';
-export {
-  faultFields,
-  guardFields,
-  machineFields,
-  neverFields,
-  regionFields,
-  sheetFields,
-  wishFields,
-} from './plan-fields';
+export { faultFields, moveFields, partFields, stepFields } from './act-fields';
+export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './plan-fields';
 export {
   boxFields,
   converterFields,

@@ -1,3 +1,4 @@
+import { actFields } from './act-fields';
 import {
   choice,
   flag,
@@ -11,15 +12,7 @@ import {
   text,
   type Fields,
 } from '../field';
-import {
-  actFields,
-  guardFields,
-  regionFields,
-  routineFields,
-  sheetFields,
-  standinFields,
-  wishFields,
-} from './plan-fields';
+import { guardFields, regionFields, routineFields, sheetFields, standinFields, wishFields } from './plan-fields';
 import { feedFields } from './feed-fields';
 import { boardFields, handInputFields, senseFields, signFields } from './controller-fields';
 import { benchFields, pressFields } from './press-fields';

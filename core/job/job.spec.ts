@@ -9,8 +9,10 @@ import {
   jobText,
   JOB_TEXT_LIMIT,
   loadJob,
+  machineOf,
   migrate,
   returnTo,
+  scriptOf,
   tooLarge,
   WAY_WISHES,
   type Job,
@@ -122,6 +124,7 @@ describe('job files', () => {
         pullDown: press?.pullDown ?? false,
       },
       sense: { contact: sense?.tells ?? 'none', restsClosed: sense?.closedThen ?? true },
+      act: { ...job.act, machine: machineOf(job), script: scriptOf(job) },
     };
   };
   /** Paths at which a new document no longer holds what an old one said. */
@@ -139,7 +142,7 @@ describe('job files', () => {
     expect(old).toMatchObject({
       ok: true,
       job: {
-        version: 6,
+        version: 7,
         survey: { mains: { feed: 'unknown' } },
         bench: { picks: {} },
         presses: [{ given: [] }],
@@ -154,7 +157,7 @@ describe('job files', () => {
   });
 
   // The outputs were frozen with the steps: whatever today's fields begin with, yesterday's step gives what it gave.
-  it.each([1, 2, 3, 4, 5])('takes a document of version %i one step on, to what was frozen', (n) => {
+  it.each([1, 2, 3, 4, 5, 6])('takes a document of version %i one step on, to what was frozen', (n) => {
     const from = JSON.parse(file(`core/job/versions/v${n}.json`)) as Record<string, unknown>;
     const to = JSON.parse(file(`core/job/versions/v${n}-as-${n + 1}.json`)) as unknown;
     expect(migrate(from, undefined, n + 1)).toEqual(to);
@@ -193,7 +196,7 @@ describe('job files', () => {
       expect(r).toMatchObject({
         ok: true,
         job: {
-          act: { machine: { kind: 'unknown', shortestPressSeconds: null } },
+          act: { parts: [], moves: [] },
           presses: [{ given: ['finger.hornMetres'] }],
           bench: {
             parts: [{ values: { contactAmps: [5, 5, 5], inrushAmps: [5, 5, 5], isolationVolts: [100, 100, 100] } }],
@@ -215,7 +218,7 @@ describe('job files', () => {
     ['a slip of the pen', '{"format": oops}', /not complete JSON/, /line 1, column \d+|end/],
     ['something else', '{"name":"x"}', /not a Gentle Thumb job/, /format/],
     ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
-    ['a newer one', spoil((d) => (d['version'] = 7)), /version 7/, /version/],
+    ['a newer one', spoil((d) => (d['version'] = 8)), /version 8/, /version/],
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
     [
       'a wrong type',
@@ -251,7 +254,7 @@ describe('migrations', () => {
     const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
     expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
     expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
-    expect(migrate({ version: 6, a: 0 })).toEqual({ version: 6, a: 0 });
+    expect(migrate({ version: 7, a: 0 })).toEqual({ version: 7, a: 0 });
   });
 });
 

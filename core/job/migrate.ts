@@ -5,6 +5,7 @@ import { toThird } from './versions/to-3';
 import { toFourth } from './versions/to-4';
 import { toFifth } from './versions/to-5';
 import { toSixth } from './versions/to-6';
+import { toSeventh } from './versions/to-7';
 
 /** Keyed by the version they start from. */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -13,6 +14,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   3: toFourth,
   4: toFifth,
   5: toSixth,
+  6: toSeventh,
 };
 
 /**

@@ -1,5 +1,6 @@
 import type { LoadProblem } from './problem';
 import { ownersOf } from './fresh-press';
+import { actProblem } from './act-sense';
 import { feedProblem } from './feed-sense';
 import { ownerOf } from './keep-whole';
 import { profileProblem } from './profile-sense';
@@ -37,6 +38,7 @@ export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
     datesOf(job, before) ??
     referencesOf(job) ??
     linesOf(job) ??
+    actProblem(job) ??
     feedProblem(job) ??
     profilesOf(job, before) ??
     readingsOf(job, before) ??
@@ -165,13 +167,6 @@ function linesOf(job: Job): LoadProblem | null {
       'Name a press, sense, hand or sign that the job has.',
     );
   const presses = new Set(job.presses.map((p) => p.id));
-  const step = job.act.script.findIndex((s) => (s.do === 'press' ? !presses.has(s.press) : s.press !== ''));
-  if (step >= 0) {
-    const at = job.act.script[step]!;
-    return at.do === 'wait'
-      ? no('A wait presses nothing.', `act.script[${step}].press`, 'Leave it empty.')
-      : gone(at.press, `act.script[${step}].press`, 'Take its steps out of the press script in Act first.');
-  }
   for (const [i, hand] of job.hands.entries()) {
     const asked = hand.asks.find((id) => !presses.has(id));
     if (asked !== undefined) return gone(asked, `hands[${i}].asks`, `Let ${hand.name} ask for another press first.`);

@@ -1,9 +1,6 @@
 import type { AnyFields } from '../field';
 import {
-  actFields,
-  faultFields,
   guardFields,
-  machineFields,
   neverFields,
   regionFields,
   routineFields,
@@ -33,6 +30,7 @@ import {
   sourceFields,
   standingFields,
 } from './feed-fields';
+import { actFields, faultFields, moveFields, partFields } from './act-fields';
 import type { Room } from './rooms';
 import {
   faceFields,
@@ -77,9 +75,10 @@ import type {
   Hand,
   Job,
   Keypad,
-  MachinePlan,
+  MachinePart,
   MainsSide,
   Meter,
+  Move,
   Never,
   OwnPart,
   Photo,
@@ -120,7 +119,6 @@ export interface Places extends Sections, PressPlaces {
   'feed.duty': FeedDuty;
   'feed.box': FeedBox;
   'feed.standing': FeedStanding;
-  'act.machine': MachinePlan;
 }
 export type Place = keyof Places;
 
@@ -149,6 +147,8 @@ export interface Lists {
   'feed.hangs': FeedHang;
   'feed.groups': FeedGroup;
   'feed.shifts': GroundShift;
+  'act.parts': MachinePart;
+  'act.moves': Move;
   'act.faults': Fault;
   'routine.sentences': Sentence;
 }
@@ -184,7 +184,6 @@ export const PLACE_INFO: Readonly<Record<Place, PlaceInfo>> = {
   'feed.standing': place(standingFields, '', 'feed'),
   guard: place(guardFields, '', 'guard'),
   act: place(actFields, '', 'act'),
-  'act.machine': place(machineFields, '', 'act'),
   routine: place(routineFields, '', 'routine'),
   sheet: place(sheetFields, '', 'try'),
   standin: place(standinFields, '', 'probe'),
@@ -225,6 +224,8 @@ export const LIST_INFO: Readonly<Record<ListName, ListInfo>> = {
   'feed.hangs': listed(hangFields, 'what feeds', 'feed', 'load', 'load'),
   'feed.groups': listed(groupFields, 'group', 'feed'),
   'feed.shifts': listed(shiftFields, 'ground shift', 'feed', 'id', 'id'),
+  'act.parts': listed(partFields, '', 'act'),
+  'act.moves': listed(moveFields, 'move', 'act'),
   'act.faults': listed(faultFields, 'fault', 'act', 'id', 'kind'),
   'routine.sentences': listed(sentenceFields, 'sentence', 'routine', 'id', 'at'),
 };

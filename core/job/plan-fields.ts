@@ -14,20 +14,14 @@ import {
 } from '../field';
 import {
   CUT_OFFS,
-  FAULT_KINDS,
   HAZARDS,
   LOAD_KINDS,
-  MACHINE_KINDS,
   PLACES,
-  type ActPlan,
-  type Fault,
   type GuardRecord,
-  type MachinePlan,
   type Never,
   type NeverKind,
   type Region,
   type RoutinePlan,
-  type ScriptStep,
   type Sentence,
   type SheetPlan,
   type StandinState,
@@ -35,7 +29,7 @@ import {
 } from './types';
 
 /** A year and a leap day: no wait, run or press is longer. */
-const YEAR_SECONDS = 366 * 86400;
+export const YEAR_SECONDS = 366 * 86400;
 
 export const regionFields: Fields<Region> = {
   mainsVolts: quantity('mains', 'V', 230, { least: 1, most: 1000 }),
@@ -85,38 +79,6 @@ export const guardFields: Fields<GuardRecord> = {
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
 };
 
-export const machineFields: Fields<MachinePlan> = {
-  kind: choice('the machine', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
-  shortestPressSeconds: maybeQuantity('The machine overlooks presses under', 's', {
-    most: YEAR_SECONDS,
-    hint: 'not known',
-  }),
-  longestPressSeconds: maybeQuantity('A press may last at most', 's', { most: YEAR_SECONDS, hint: 'not known' }),
-  runSeconds: maybeQuantity('The machine runs for', 's', { most: YEAR_SECONDS, hint: 'not known' }),
-  afterPowerCut: choice('after a power cut', { off: 'off', 'as-before': 'as before' }, 'off'),
-};
-
-const span = (label: string) => quantity(label, 's', 0, { most: YEAR_SECONDS });
-export const faultFields: Fields<Fault> = {
-  id: name('id'),
-  kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
-  atSeconds: span('at'),
-  seconds: span('for'),
-};
-
-export const stepFields: Fields<ScriptStep> = {
-  do: choice('does', { press: 'press', wait: 'wait' }, 'press'),
-  press: text('press', { most: 200 }),
-  other: flag('its other side'),
-  seconds: span('for'),
-};
-
-export const actFields: Fields<ActPlan> = {
-  machine: group('the machine', machineFields),
-  script: list('steps of the press', group('a step', stepFields), 200),
-  faults: list('faults', group('a fault', faultFields), 200, { key: 'id' }),
-};
-
 export const sentenceFields: Fields<Sentence> = {
   id: name('id'),
   at: text('at', {
@@ -127,6 +89,7 @@ export const sentenceFields: Fields<Sentence> = {
   }),
   days: list('on', quantity('a weekday', '1', 1, { least: 1, most: 7, whole: true }), 7, { once: true }),
   ifArmed: flag('only if armed'),
+  move: text('move', { most: 200 }),
 };
 
 /** Sentences of one routine. */

@@ -1,10 +1,12 @@
 import type { Room } from './rooms';
 import type { Survey } from './survey-types';
 import type { BoardPlan, Hand, Sense, Sign } from './controller-types';
+import type { ActPlan } from './act-types';
 import type { Never } from './never-types';
 import type { FeedPlan } from './feed-types';
 import type { BenchPlan, Press } from './press-types';
 
+export * from './act-types';
 export * from './survey-types';
 export * from './controller-types';
 export * from './feed-types';
@@ -12,7 +14,7 @@ export * from './never-types';
 export * from './press-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 6;
+export const JOB_VERSION = 7;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -206,59 +208,14 @@ export interface GuardRecord {
   cutOff: (typeof CUT_OFFS)[number];
 }
 
-export const MACHINE_KINDS = ['starts-and-stops-itself', 'flips', 'open-stop-close-stop'] as const;
-export type MachineKind = (typeof MACHINE_KINDS)[number];
-/** What is known of the machine's behaviour; null is not known. */
-export interface MachinePlan {
-  kind: MachineKind | 'unknown';
-  shortestPressSeconds: number | null;
-  /** The longest press that it still takes as this one and no harm comes of, seconds. */
-  longestPressSeconds: number | null;
-  runSeconds: number | null;
-  afterPowerCut: 'off' | 'as-before';
-}
-
-/** A machine as it is simulated: everything is known. */
-export interface MachineModel {
-  kind: MachineKind;
-  /** Presses shorter than this are not seen, seconds. */
-  shortestPressSeconds: number;
-  /** How long it runs (first kind), or travels end to end (last kind), seconds. */
-  runSeconds: number;
-  /** What a power cut leaves behind. */
-  afterPowerCut: 'off' | 'as-before';
-}
-
-export interface ScriptStep {
-  do: 'press' | 'wait';
-  /** Id of the press; empty for a wait. */
-  press: string;
-  /** The other side of a rocker, where a finger reaches both. */
-  other: boolean;
-  seconds: number;
-}
-
-export const FAULT_KINDS = ['missed-press', 'power-cut', 'hand-press'] as const;
-export interface Fault {
-  id: string;
-  kind: (typeof FAULT_KINDS)[number];
-  atSeconds: number;
-  /** Length of a power cut; zero for the others. */
-  seconds: number;
-}
-
-export interface ActPlan {
-  machine: MachinePlan;
-  script: ScriptStep[];
-  faults: Fault[];
-}
-
-/** "At 10:40 on Monday to Friday, if armed, press." Days are ISO weekdays, 1 is Monday. */
+/** "At 10:40 on Monday to Friday, if armed, start." Days are ISO weekdays, 1 is Monday. */
 export interface Sentence {
   id: string;
   at: string;
   days: number[];
   ifArmed: boolean;
+  /** Id of the move that it begins; empty for the first. */
+  move: string;
 }
 
 export interface RoutinePlan {

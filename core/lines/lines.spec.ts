@@ -50,7 +50,7 @@ describe('the lines of a job', () => {
         senses: [],
         hands: [],
         presses: [],
-        act: { ...demoJob('rice-pot').act, script: [] },
+        act: { ...demoJob('rice-pot').act, moves: [] },
         board: { ...demoJob('rice-pot').board, pins: [] },
       },
       { do: 'several', edits },

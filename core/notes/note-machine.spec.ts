@@ -43,7 +43,7 @@ describe('lines about the whole machine', () => {
       ['beeper', 'armed'],
     ]);
     expect(job.senses[0]).toMatchObject({ name: 'tank', kind: 'light', meaning: 'the tank is full' });
-    expect(job.act.script.map((s) => [s.do, s.press, s.seconds])).toEqual([
+    expect(job.act.moves[0]!.steps.map((s) => [s.do, s.press, s.seconds])).toEqual([
       ['press', 'power', 0.2],
       ['wait', '', 1.5],
       ['press', 'lid', 0.25],

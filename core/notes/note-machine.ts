@@ -11,7 +11,9 @@ import {
   SENSE_KINDS,
   SIGN_KINDS,
   SIGN_MEANINGS,
+  stepOf,
   WAYS,
+  withSteps,
   type Hand,
   type Job,
   type JobEdit,
@@ -194,10 +196,8 @@ function readStep(words: readonly Word[], job: Job, line: string): Understood | 
   if (!q.ok) throw new Misread(at + (q.at ?? 0), 'for how long? say for example 0.2 s');
   if (q.quantity.unit !== 's' || q.quantity.value < 0) throw new Misread(at, 'say seconds, minutes or hours');
   const seconds = q.quantity.value;
-  const step = { do: waits ? ('wait' as const) : ('press' as const), press: press?.of.id ?? '', other: false, seconds };
+  const step = stepOf(waits ? 'wait' : 'press', { press: press?.of.id ?? '', seconds });
+  const steps = job.act.moves[0]?.steps ?? [];
   const said = waits ? `wait for ${line.slice(at).trim()}` : `press ${press!.of.name} for ${line.slice(at).trim()}`;
-  return yes(
-    { do: 'set', at: 'act', set: { script: [...job.act.script, step] }, say: said },
-    `step ${job.act.script.length + 1}: ${said}`,
-  );
+  return yes(withSteps(job, [...steps, step], said), `step ${steps.length + 1}: ${said}`);
 }

@@ -1,6 +1,6 @@
 import type { Sheet } from '../drawing';
 import type { Finding } from '../finding';
-import { jobText, type Job } from '../job';
+import { jobText, pressedIn, scriptOf, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import { firmwareFiles, type FirmwarePress, type FirmwarePulses } from './firmware';
@@ -125,8 +125,10 @@ export function packFiles(input: PackInput): PackFile[] {
           },
         ],
   );
-  const pressed = [...new Set(job.act.script.flatMap((s) => (s.do === 'press' ? [s.press] : [])))];
-  const otherSides = job.act.script.filter((s) => s.other).map((s) => s.press);
+  const pressed = pressedIn(job);
+  const otherSides = scriptOf(job)
+    .filter((s) => s.other)
+    .map((s) => s.press);
   const whole =
     able.length > 0 &&
     pressed.every((id) => able.some((p) => p.id === id)) &&

@@ -1,20 +1,20 @@
 import { finding, type Finding, summary } from '../finding';
 import type { PressFact } from '../facts';
-import type { Job } from '../job';
+import { pressedIn, scriptOf, type Job } from '../job';
 import { pinOf } from '../lines';
 import { lacksOf } from './lacks';
 
 /** What Pack judges: whether anything beyond the job file can leave yet, and as what. @param others findings of all other rooms. */
 export function packFindings(job: Job, presses: readonly PressFact[], others: readonly Finding[]): Finding[] {
   // What the script presses, or the first press while there is no script.
-  const pressed = job.act.script.flatMap((s) => (s.do === 'press' ? [s.press] : []));
+  const pressed = pressedIn(job);
   const unplaced = (pressed.length > 0 ? pressed : job.presses.slice(0, 1).map((p) => p.id)).some(
     (id) => pinOf(job, id) === null,
   );
   const missing = [
     presses.length > 0 ? '' : 'wiring, parts (choose a way in Thumb)',
     unplaced ? 'firmware (choose a pin in Board)' : '',
-    job.act.script.length === 0 ? 'a press script (Act)' : '',
+    scriptOf(job).length === 0 ? 'a press script (Act)' : '',
   ].filter(Boolean);
   const lacks = lacksOf(job, presses);
   const program: Finding[] = lacks.length

@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import { scriptOf, type Job } from '../job';
 
 /** Text that may stand inside a C block comment. */
 const comment = (text: string): string =>
@@ -218,8 +218,9 @@ function piecesOf(ms: number): number[] {
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
-  const { act, routine } = job;
-  const script = act.script.length ? act.script : [{ do: 'wait' as const, press: '', other: false, seconds: 0 }];
+  const { routine } = job;
+  const whole = scriptOf(job);
+  const script = whole.length ? whole : [{ do: 'wait' as const, press: '', other: false, seconds: 0 }];
   // The other side of a rocker is one more press on the same pin.
   const all = plan.presses.flatMap((p) => [
     { ...p, other: false, level: p.pressesOn === 'high' || p.pulses ? 1 : 0 },
@@ -234,7 +235,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
       `/* ${s.do}${s.do === 'press' ? ` ${comment(all[at(s)]?.name ?? '')}` : ''} */`,
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
-  const presses = act.script.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
+  const presses = whole.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
   const week = sentences.map((s) => {

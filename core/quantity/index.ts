@@ -6,5 +6,5 @@ export { normalCdf } from './normal';
 export { own } from './own';
 export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from './parse';
 export { seededRandom, type Random } from './random';
-export { countedShare } from './share';
+export { countedShare, meanOf } from './share';
 export type { Unit } from './units';

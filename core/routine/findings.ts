@@ -1,5 +1,5 @@
 import { finding, type Finding, summary, type Remedy } from '../finding';
-import { freeId, freshHand, type Job, type Sentence } from '../job';
+import { freeId, freshHand, type Job, type Sentence, machineOf } from '../job';
 import { pinOf } from '../lines';
 import { clockChangeFirings } from './firings';
 
@@ -93,7 +93,7 @@ export function routineFindings(job: Job): Finding[] {
       }),
     );
   }
-  const { kind } = job.act.machine;
+  const { kind } = machineOf(job);
   // One button that opens and closes does whichever comes next: a time of day does not tell which.
   if (kind === 'open-stop-close-stop' || kind === 'flips') {
     const door = kind === 'open-stop-close-stop';

@@ -98,11 +98,22 @@ export function clockChangeFirings(sentences: readonly Sentence[], fromIso: stri
 /** All firings of the days that follow midnight of an instant, in seconds from that midnight. */
 export function firingSeconds(sentences: readonly Sentence[], fromIso: string, zone: string, days: number): number[] {
   const start = DateTime.fromISO(fromIso, { zone }).startOf('day');
-  const list = nextFirings(
-    sentences,
-    start.minus({ milliseconds: 1 }).toUTC().toISO() ?? fromIso,
-    zone,
-    days * Math.max(1, sentences.length),
-  );
-  return list.map((f) => DateTime.fromISO(f.at).diff(start, 'seconds').seconds).filter((s) => s < days * 86400);
+  const out: number[] = [];
+  let [day, began] = [start, start.toMillis()];
+  for (let i = 0; i <= days; i++) {
+    const next = start.plus({ days: i + 1 });
+    const ends = next.toMillis();
+    // Where no clock moves, a time of day is so long after midnight; a date library is asked for the others alone.
+    const plain = ends - began === 86_400_000;
+    for (const s of sentences) {
+      if (!s.days.includes(day.weekday)) continue;
+      const [hour, minute] = s.at.split(':').map(Number) as [number, number];
+      const firing = plain ? null : onDate(day, s);
+      const at = plain ? began + (hour * 60 + minute) * 60_000 : firing ? Date.parse(firing.at) : NaN;
+      const seconds = (at - start.toMillis()) / 1000;
+      if (seconds < days * 86400) out.push(seconds);
+    }
+    [day, began] = [next, ends];
+  }
+  return out.sort((a, b) => a - b);
 }

@@ -3,7 +3,13 @@ import type { Sentence } from '../job';
 import { changed, demoJob, findingOf, onPin } from '../testing/jobs';
 import { firingSeconds, nextFirings, sayDays, saySentence } from '.';
 
-const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({ id: time, at: time, days, ifArmed: false });
+const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({
+  id: time,
+  at: time,
+  days,
+  ifArmed: false,
+  move: '',
+});
 
 describe('the next firings', () => {
   it('keeps to the chosen weekdays and to strictly later times', () => {
@@ -62,7 +68,7 @@ describe('sentences', () => {
       sayDays([]),
       sayDays([1, 2, 3, 4, 5, 6, 7]),
     ]).toEqual(['weekdays', 'weekends', 'Mon, Thu', 'no day', 'every day']);
-    expect(saySentence({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true })).toBe(
+    expect(saySentence({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true, move: '' })).toBe(
       'At 10:40 on weekdays, if armed, press.',
     );
   });
@@ -71,10 +77,10 @@ describe('sentences', () => {
     const job = demoJob('rice-pot');
     const set = (s: Partial<Sentence>) =>
       changed(job, 'routine', { sentences: [{ ...job.routine.sentences[0]!, ...s }] });
-    expect(findingOf(set({ ifArmed: false }), 'routine.unarmed').verdict).toBe('tight');
+    expect(findingOf(set({ ifArmed: false, move: '' }), 'routine.unarmed').verdict).toBe('tight');
     const [first] = job.routine.sentences;
     const two = changed(job, 'routine', {
-      sentences: [first!, { ...first!, id: 'second', days: [1, 7], ifArmed: false }],
+      sentences: [first!, { ...first!, id: 'second', days: [1, 7], ifArmed: false, move: '' }],
     });
     expect(findingOf(two, 'routine.unarmed').verdict).toBe('tight');
     expect(findingOf(two, 'routine.twice').verdict).toBe('tight');

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../finding';
-import { restContact, stateSense, type Job, type Sense } from '../job';
+import { restContact, stateSense, type Job, type Sense, machineOf } from '../job';
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
@@ -64,7 +64,7 @@ function stateFindings(job: Job): Finding[] {
       }),
     ];
   }
-  const { kind } = job.act.machine;
+  const { kind } = machineOf(job);
   const does =
     kind === 'unknown'
       ? 'What a missed or a second press does is not known, since the machine’s kind has not been said in Act'

@@ -11,11 +11,15 @@ import {
   freshSource,
   loadJob,
   restContact,
+  stepOf,
+  withMachine,
+  withSteps,
   type BenchPlan,
   type FeedLink,
   type FeedSource,
   type Job,
   type JobEdit,
+  type MachinePart,
   type Press,
   type Section,
 } from '../job';
@@ -125,9 +129,19 @@ export const scripted = (
   job: Job,
   script: readonly { readonly do: 'press' | 'wait'; readonly seconds: number }[],
 ): Job =>
-  changed(job, 'act', {
-    script: script.map((s) => ({ ...s, press: s.do === 'press' ? job.presses[0]!.id : '', other: false })),
-  });
+  edited(
+    job,
+    withSteps(
+      job,
+      script.map((s) => stepOf(s.do, { press: s.do === 'press' ? job.presses[0]!.id : '', seconds: s.seconds })),
+      'a script',
+    ),
+    '2026-03-02T14:00:00Z',
+  );
+
+/** For tests: the job with more said of the first part of its machine. */
+export const machined = (job: Job, set: Partial<MachinePart>): Job =>
+  edited(job, withMachine(job, set), '2026-03-02T14:00:00Z');
 
 /** For tests: the job with one contact that tells the rest, or pressed blind. */
 export const withSense = (job: Job): Job => edited({ ...job, senses: [] }, restContact(job), '2026-03-02T14:00:00Z');

@@ -1,12 +1,12 @@
 import { hashOf } from '../quantity';
-import { freshPress, type Job, type Press } from '../job';
+import { freshPress, type Job, type Press, scriptOf } from '../job';
 
 /**
  * What a trial rests on: control, way, parts, resistor, the plan of the way, wiring, pins, supply, script, what ends a
  * press, and whether anything fires unarmed. A change of any voids it.
  */
 export function basisOf(job: Job): string {
-  const { board, bench, feed, act, guard, routine } = job;
+  const { board, bench, feed, guard, routine } = job;
   const pinOf = (line: string | undefined): number | null => board.pins.find((p) => p.line === line)?.gpio ?? null;
   const [first, ...others] = job.presses;
   const arm = job.hands.find((h) => h.kind === 'arm');
@@ -23,7 +23,7 @@ export function basisOf(job: Job): string {
     },
     feed.sources[0]?.volts ?? null,
     feed.sources[0]?.rail ?? '',
-    act.script.map(({ do: what, seconds }) => ({ do: what, seconds })),
+    scriptOf(job).map(({ do: what, seconds }) => ({ do: what, seconds })),
     guard.cutOff,
     routine.sentences.some((s) => !s.ifArmed),
     ...moreOf(job, first, others),
@@ -63,7 +63,7 @@ function moreOf(job: Job, first: Press | undefined, others: readonly Press[]): u
     ...(others.length > 0
       ? {
           others: others.map((p) => [p.id, p.pullDown, p.twoContacts, jointOf(p, job.bench)]),
-          order: job.act.script.map((s) => [s.press, s.other]),
+          order: scriptOf(job).map((s) => [s.press, s.other]),
           pins: job.board.pins.map((p) => [p.line, p.gpio]),
         }
       : {}),

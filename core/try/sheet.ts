@@ -1,5 +1,5 @@
 import { chosen, derive, type Step } from '../finding';
-import type { Job, Trial } from '../job';
+import { type Job, type Trial, scriptOf } from '../job';
 import { formatQuantity } from '../quantity';
 import { basisOf } from './basis';
 
@@ -41,7 +41,7 @@ export function successRun(reliability: number, confidence: number): Step {
 
 /** The test sheet of a job, in safe order. */
 export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
-  const press = job.act.script.find((s) => s.do === 'press');
+  const press = scriptOf(job).find((s) => s.do === 'press');
   const length = press ? formatQuantity(press.seconds, 's') : 'as long as the script says';
   const many = successRun(job.sheet.reliability, job.sheet.confidence).result.value;
   const share = (x: number): string => `${Number((100 * x).toPrecision(4))} %`;

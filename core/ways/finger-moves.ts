@@ -1,6 +1,6 @@
 import type { PressFact } from '../facts';
 import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding } from '../finding';
-import { stepsOf, type FingerPlan } from '../job';
+import { stepsOf, type FingerPlan, machineOf, pressedFor } from '../job';
 import { pulseStep, swingStep } from '../mechanics';
 import { partInput, partValue, type TakenPart } from '../parts';
 import { formatQuantity } from '../quantity';
@@ -89,7 +89,7 @@ export function pulsesOf(c: WayContext, servo: TakenPart): PressFact['pulses'] {
 export function moves(c: WayContext, servo: TakenPart): Finding[] {
   const way = 'finger';
   const { ends, rest, press, other, swing } = pulseSteps(c, servo);
-  const shortest = c.job.act.machine.shortestPressSeconds;
+  const shortest = machineOf(c.job).shortestPressSeconds;
   const need = derive('swing and the machine’s own shortest press', 't_need', 't + t_least', 's', [
     carried(swing),
     {
@@ -158,16 +158,7 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
             ? {
                 text: `A finger needs its way there: press for ${formatQuantity(long, 's')}.`,
                 label: `Press for ${formatQuantity(long, 's')}`,
-                edit: {
-                  do: 'set',
-                  at: 'act',
-                  set: {
-                    script: c.job.act.script.map((s) =>
-                      s.press === c.press.id ? { ...s, seconds: Math.max(s.seconds, long) } : s,
-                    ),
-                  },
-                  say: `press for ${formatQuantity(long, 's')}`,
-                },
+                edit: pressedFor(c.job, c.press.id, long, `press for ${formatQuantity(long, 's')}`),
               }
             : null,
       }),

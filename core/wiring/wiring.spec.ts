@@ -60,7 +60,7 @@ describe('the wires of a whole machine', () => {
         .filter((r) => r.control === 'control-gate')
         .flatMap((r) => names.map((_, i) => ({ ...r, id: `${r.id}-${i}`, control: `c${i}` }))),
       presses: names.map((name, i) => ({ ...freshPress(`p${i}`, name, `c${i}`), way: 'solid-state-relay' as const })),
-      act: { ...gate.act, script: [] },
+      act: { ...gate.act, moves: [] },
       senses: [],
       hands: [],
       signs: [],

@@ -26,7 +26,7 @@ describe('“when”, as a rule', () => {
     let n = 0;
     const rules = proposedRules(
       '07:30 and 18:00 on weekdays',
-      [{ id: 'x', at: '07:30', days: [1], ifArmed: true }],
+      [{ id: 'x', at: '07:30', days: [1], ifArmed: true, move: '' }],
       () => `r${++n}`,
     );
     expect(rules).toEqual([{ id: 'r1', at: '18:00', days: [1, 2, 3, 4, 5], ifArmed: false }]);

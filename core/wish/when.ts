@@ -61,5 +61,5 @@ export function proposedRules(when: string, known: readonly Sentence[], id: () =
   if (!read) return [];
   return read.times
     .filter((at) => !known.some((s) => s.at === at))
-    .map((at) => ({ id: id(), at, days: [...read.days], ifArmed: false }));
+    .map((at) => ({ id: id(), at, days: [...read.days], ifArmed: false, move: '' }));
 }

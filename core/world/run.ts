@@ -1,104 +1,153 @@
-import { WORLD_EVENTS, type Compiled } from './table';
+import type { CompiledWorld } from './compile';
+import { obeys } from './contacts';
+import { hears, stepIsUp } from './controller';
+import {
+  controllerReady,
+  happeningNumber,
+  happens,
+  ILL,
+  powerBack,
+  thumbUp,
+  twitches,
+  type Happenings,
+} from './happen';
+import { isBroken, watch } from './monitors';
+import { ends, enter } from './parts';
+import type { Happening } from './plan';
+import { CLOCK, FLAG, freshState, LOGGED, note, type Log, type WorldState } from './state';
 
-/** Events from outside in order of time; of those at one instant the first comes first. */
-export interface Happenings {
-  readonly at: Float64Array;
-  /** Places in `WORLD_EVENTS`. */
-  readonly what: Uint8Array;
-  readonly count: number;
+/** What happens, in order of time; of those at one instant the first stays first. */
+export function happeningsOf(list: readonly Happening[]): Happenings {
+  const sorted = [...list].sort((a, b) => a.at - b.at);
+  return {
+    at: Float64Array.from(sorted, (x) => x.at),
+    what: Uint8Array.from(sorted, (x) => happeningNumber(x.what)),
+    of: Int32Array.from(sorted, (x) => x.of),
+    how: Float64Array.from(sorted, (x) => x.how),
+    count: sorted.length,
+  };
 }
 
-/** What a machine did: the n-th entry is in state `state[n]` from `from[n]` on, beginning its way at `position[n]`. */
-export interface Course {
-  from: Float64Array;
-  state: Int32Array;
-  position: Float64Array;
-  count: number;
-  /** The state that each of the happenings found. */
-  found: Int32Array;
+/** What a sense would tell of the world as it stands, without delay. */
+function raw(s: WorldState, sense: number): number {
+  const part = s.w.senses.part[sense]!;
+  if (part < 0) return 2;
+  const yes = s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
+  return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
 }
 
-/** Room for a run; one may serve many runs, and grows where it is too small. */
-export const roomFor = (entries: number, happenings: number): Course => ({
-  from: new Float64Array(entries),
-  state: new Int32Array(entries),
-  position: new Float64Array(entries),
-  count: 0,
-  found: new Int32Array(happenings),
-});
-
-function grow(room: Course): void {
-  const wider = <T extends Float64Array | Int32Array>(old: T, fresh: T): T => {
-    fresh.set(old as never);
-    return fresh;
-  };
-  const size = Math.max(16, 2 * room.from.length);
-  room.from = wider(room.from, new Float64Array(size));
-  room.state = wider(room.state, new Int32Array(size));
-  room.position = wider(room.position, new Float64Array(size));
-}
-
-const EVENTS = WORLD_EVENTS.length;
-
-/**
- * Runs a machine through what happens, exactly: every change at its own time, nothing sampled, nothing allocated but for what the
- * course itself needs. An event at the very instant at which a state ends finds the state that follows.
- * @param end up to which changes are followed, s.
- */
-export function run(m: Compiled, happenings: Happenings, end: number, room: Course): Course {
-  if (room.found.length < happenings.count) room.found = new Int32Array(happenings.count);
-  let state = m.start;
-  let position = 0;
-  let since = 0;
-  /** When the state ends by itself, and whether its time ends it or the end of its way. */
-  let until = Infinity;
-  let byTime = false;
-  let count = 0;
-  const enter = (next: number, at: number): void => {
-    state = next;
-    since = at;
-    const speed = m.speed[state]!;
-    const way = speed > 0 ? (1 - position) / speed : speed < 0 ? position / -speed : Infinity;
-    const after = m.after[state]!;
-    byTime = after <= way;
-    until = at + (byTime ? after : way);
-    if (count === room.from.length) grow(room);
-    room.from[count] = at;
-    room.state[count] = state;
-    room.position[count] = position;
-    count++;
-  };
-  const pass = (to: number): void => {
-    while (until <= to) {
-      const at = until;
-      if (byTime) {
-        position = positionAt(m, state, position, at - since);
-        enter(m.then[state]!, at);
-      } else {
-        // At the end of its way it is there, and not a rounding short of it.
-        position = m.speed[state]! > 0 ? 1 : 0;
-        enter(m.atEnd[state]!, at);
-      }
-    }
-  };
-  enter(state, 0);
-  for (let i = 0; i < happenings.count; i++) {
-    const at = happenings.at[i]!;
-    if (at > end) break;
-    pass(at);
-    room.found[i] = state;
-    const cell = state * EVENTS + happenings.what[i]!;
-    if (m.overlooked[cell] === 1) continue;
-    position = positionAt(m, state, position, at - since);
-    enter(m.next[cell]!, at);
+/** Every sense follows its part: what it tells is heard once it has stood for its delay. */
+function sensesFollow(s: WorldState, at: number): void {
+  for (let i = 0; i < s.w.senses.count; i++) {
+    if ((s.ill[i]! & ILL.stuck) !== 0) continue;
+    const is = raw(s, i);
+    if (is === s.heard[i]) s.due[s.at.sense + i] = Infinity;
+    else if (s.due[s.at.sense + i] === Infinity) s.due[s.at.sense + i] = at + s.w.senses.delay[i]! + s.lateBy[i]!;
   }
-  pass(end);
-  room.count = count;
-  return room;
 }
 
-/** Position `seconds` after a state was entered at `position`: 0 to 1. */
-export const positionAt = (m: Compiled, state: number, position: number, seconds: number): number => {
-  const speed = m.speed[state]!;
-  return speed === 0 ? position : Math.min(1, Math.max(0, position + speed * seconds));
-};
+function senseHeard(s: WorldState, sense: number, at: number, log: Log | null): void {
+  s.due[s.at.sense + sense] = Infinity;
+  s.heard[sense] = raw(s, sense);
+  note(log, at, LOGGED.sense, sense, s.heard[sense]!);
+  hears(s, sense, at, log);
+}
+
+/** Puts a world to its beginning: nothing pressed, nothing armed, every sense heard. */
+export function begin(s: WorldState, given: Happenings, log: Log | null = null): void {
+  s.ints.fill(0);
+  s.floats.fill(0);
+  s.due.fill(Infinity);
+  s.obeyedAt.fill(-Infinity);
+  s.holdsSince.fill(NaN);
+  s.brokenAt.fill(Infinity);
+  s.clock[CLOCK.warnedSince] = Infinity;
+  s.flag[FLAG.machinePower] = 1;
+  s.flag[FLAG.controllerPower] = 1;
+  s.flag[FLAG.move] = -1;
+  const parts = s.w.start.length;
+  for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, 0, log);
+  for (let i = 0; i < s.w.senses.count; i++) {
+    s.heard[i] = raw(s, i);
+    note(log, 0, LOGGED.sense, i, s.heard[i]!);
+  }
+  if (given.count > 0) s.due[s.at.happening] = given.at[0]!;
+  watch(s, 0);
+}
+
+/** The world at its beginning. */
+export function worldOf(w: CompiledWorld, given: Happenings, log: Log | null = null): WorldState {
+  const s = freshState(w);
+  begin(s, given, log);
+  return s;
+}
+
+/** The next deadline by number, −1 where nothing more is due. */
+function soonest(due: Float64Array): number {
+  let at = Infinity;
+  let which = -1;
+  for (let i = 0; i < due.length; i++)
+    if (due[i]! < at) {
+      at = due[i]!;
+      which = i;
+    }
+  return which;
+}
+
+/** When the next thing falls due, s; Infinity where nothing is. */
+export function nextDue(s: WorldState): number {
+  const i = soonest(s.due);
+  return i < 0 ? Infinity : s.due[i]!;
+}
+
+/** Takes the deadline that comes next. The caller has seen that there is one. */
+function take(s: WorldState, i: number, given: Happenings, log: Log | null): void {
+  const t = s.at;
+  const at = s.due[i]!;
+  s.clock[CLOCK.now] = at;
+  if (i < t.sense) ends(s, i, at, log);
+  else if (i < t.obey) senseHeard(s, i - t.sense, at, log);
+  else if (i < t.long) obeys(s, i - t.obey, at, false, log);
+  else if (i < t.thumb) obeys(s, i - t.long, at, true, log);
+  else if (i < t.twitchOn) thumbUp(s, i - t.thumb, at, log);
+  else if (i < t.twitchOff) twitches(s, i - t.twitchOn, 1, at, log);
+  else if (i < t.machineBack) twitches(s, i - t.twitchOff, 0, at, log);
+  else if (i === t.machineBack) powerBack(s, at, log);
+  else if (i === t.controllerBack) controllerReady(s, at, log);
+  else if (i === t.happening) {
+    const n = s.flag[FLAG.pointer]!++;
+    s.due[i] = n + 1 < given.count ? given.at[n + 1]! : Infinity;
+    happens(s, given.what[n]!, given.of[n]!, given.how[n]!, at, log);
+  } else if (i === t.step) stepIsUp(s, at, log);
+  else isBroken(s, i - t.monitor, at);
+}
+
+/** Has one more thing happen now, out of turn, as a search does. */
+export function disturb(
+  s: WorldState,
+  what: number,
+  of: number,
+  how: number,
+  at: number,
+  log: Log | null = null,
+): void {
+  s.clock[CLOCK.now] = at;
+  happens(s, what, of, how, at, log);
+  sensesFollow(s, at);
+  watch(s, at);
+}
+
+/** Takes all that falls due up to and with an instant, and counts it: every event at its own time, nothing sampled, nothing allocated. */
+export function runTo(s: WorldState, end: number, given: Happenings, log: Log | null = null): number {
+  let events = 0;
+  for (;;) {
+    const i = soonest(s.due);
+    if (i < 0 || s.due[i]! > end) break;
+    take(s, i, given, log);
+    sensesFollow(s, s.clock[CLOCK.now]!);
+    watch(s, s.clock[CLOCK.now]!);
+    events++;
+  }
+  s.clock[CLOCK.now] = end;
+  return events;
+}

@@ -1,4 +1,4 @@
-import { freshFace } from '../../core/job';
+import { freshFace, freshMove, freshPart, stepOf } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -68,18 +68,22 @@ new Maker(
   )
   .supply(5, 3, 0.5e-6, 'own supply, 5 V, 3 A, class II')
   .edit({
-    do: 'set',
-    at: 'act',
-    set: {
-      machine: {
-        kind: 'flips',
-        shortestPressSeconds: 0.05,
-        longestPressSeconds: 5,
-        runSeconds: 1,
-        afterPowerCut: 'as-before',
-      },
-      script: [{ do: 'press', press: 'rocker', other: false, seconds: 0.5 }],
+    do: 'put',
+    list: 'act.parts',
+    item: {
+      ...freshPart('fan', 'fan'),
+      kind: 'flips',
+      shortestPressSeconds: 0.05,
+      longestPressSeconds: 5,
+      afterPowerCut: 'as-before',
+      shows: [{ state: 'on', watts: 45, light: false, sound: true, warm: false }],
     },
-    say: 'each push flips it; half a second a push',
+    say: 'each push flips it',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.moves',
+    item: { ...freshMove('move', 'start'), steps: [stepOf('press', { press: 'rocker', seconds: 0.5 })] },
+    say: 'start: half a second a push',
   })
   .write('extractor-rocker');

@@ -1,4 +1,4 @@
-import { freshRail, freshPress } from '../../core/job';
+import { freshRail, freshPress, freshMove, freshPart, stepOf } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -88,19 +88,29 @@ new Maker(
     say: 'way of pressing: the motor run both ways, by one double-pole relay and a power contact',
   })
   .edit({
-    do: 'set',
-    at: 'act',
-    set: {
-      machine: {
-        kind: 'starts-and-stops-itself',
-        shortestPressSeconds: 0.1,
-        longestPressSeconds: 30,
-        runSeconds: 18,
-        afterPowerCut: 'off',
-      },
-      script: [{ do: 'press', press: 'motor', other: false, seconds: 20 }],
+    do: 'put',
+    list: 'act.parts',
+    item: {
+      ...freshPart('shutter', 'shutter'),
+      kind: 'travels-while-held',
+      heeds: [{ press: 'motor', other: false, as: 'open' }],
+      shortestPressSeconds: 0.1,
+      longestPressSeconds: 30,
+      runSeconds: 18,
+      backSeconds: 16,
+      whenBlocked: 'stops',
     },
-    say: '18 s from end to end, where its end switches stop it',
+    say: '18 s up and 16 s down, where its end switches stop it; a slipping clutch stops it at a hand',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.moves',
+    item: {
+      ...freshMove('open', 'open'),
+      purpose: 'open',
+      steps: [stepOf('press', { press: 'motor', seconds: 20 })],
+    },
+    say: 'open: the motor for 20 s, into its end switch',
   })
   .placeAll()
   .write('hatch-shutter');

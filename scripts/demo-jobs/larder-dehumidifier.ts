@@ -1,4 +1,4 @@
-import { freshPress, freshSense } from '../../core/job';
+import { freshPress, freshSense, freshMove, freshPart, stepOf } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -64,15 +64,45 @@ new Maker(
   )
   .placeAll()
   .edit({
-    do: 'set',
-    at: 'act',
-    set: {
-      script: [
-        { do: 'press', press: 'power', other: false, seconds: 0.2 },
-        { do: 'wait', press: '', other: false, seconds: 1.5 },
-        { do: 'press', press: 'power', other: false, seconds: 0.2 },
-        { do: 'wait', press: '', other: false, seconds: 2 },
-        { do: 'press', press: 'dryness', other: false, seconds: 0.2 },
+    do: 'put',
+    list: 'act.parts',
+    item: {
+      ...freshPart('dryer', 'dryer'),
+      kind: 'flips',
+      heeds: [{ press: 'power', other: false, as: 'press' }],
+      shortestPressSeconds: 0.06,
+      longestPressSeconds: 3,
+      afterPowerCut: 'off',
+      firstPressWakes: true,
+      awakeSeconds: 20,
+      shows: [{ state: 'on', watts: 260, light: true, sound: true, warm: true }],
+    },
+    say: 'the first press only wakes its display, which sleeps again after 20 s; it forgets its state at a power cut',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.parts',
+    item: {
+      ...freshPart('dryness', 'dryness'),
+      kind: 'steps',
+      modes: ['dry', 'drier', 'driest'],
+      heeds: [{ press: 'dryness', other: false, as: 'press' }],
+      shortestPressSeconds: 0.06,
+      longestPressSeconds: 3,
+    },
+    say: 'its dryness steps through three',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.moves',
+    item: {
+      ...freshMove('dry', 'dry the larder'),
+      steps: [
+        stepOf('press', { press: 'power', seconds: 0.2 }),
+        stepOf('wait', { seconds: 1.5 }),
+        stepOf('press', { press: 'power', seconds: 0.2 }),
+        stepOf('wait', { seconds: 2 }),
+        stepOf('press', { press: 'dryness', seconds: 0.2 }),
       ],
     },
     say: 'wake it, start it, and step to the middle dryness',

@@ -1,4 +1,4 @@
-import { freshHand, freshSense } from '../../core/job';
+import { freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(
@@ -64,19 +64,24 @@ new Maker(
       say: 'the keep-warm lever closes a contact at rest',
     },
     {
-      do: 'set',
-      at: 'act',
-      set: {
-        machine: {
-          kind: 'starts-and-stops-itself',
-          shortestPressSeconds: 0.04,
-          longestPressSeconds: 2,
-          runSeconds: 1500,
-          afterPowerCut: 'off',
-        },
-        script: [{ do: 'press', press: 'start', other: false, seconds: 0.18 }],
+      do: 'put',
+      list: 'act.parts',
+      item: {
+        ...freshPart('pot', 'pot'),
+        kind: 'starts-and-stops-itself',
+        shortestPressSeconds: 0.04,
+        longestPressSeconds: 2,
+        runSeconds: 1500,
+        afterPowerCut: 'off',
+        shows: [{ state: 'running', watts: 700, light: true, sound: false, warm: true }],
       },
-      say: 'starts and stops by itself after 25 minutes; one press of 180 ms',
+      say: 'starts and stops by itself after 25 minutes',
+    },
+    {
+      do: 'put',
+      list: 'act.moves',
+      item: { ...freshMove('cook', 'cook'), steps: [stepOf('press', { press: 'start', seconds: 0.18 })] },
+      say: 'cook: one press of 180 ms',
     },
     {
       do: 'set',
@@ -97,7 +102,7 @@ new Maker(
     {
       do: 'set',
       at: 'routine',
-      set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true }] },
+      set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true, move: '' }] },
       say: 'at 10:40 on weekdays, if armed',
     },
   )

@@ -1,4 +1,4 @@
-import { freshHand, freshSign, type JobEdit } from '../../core/job';
+import { freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/job';
 import { DEAD, Maker, never } from '../demo-maker';
 
 new Maker(
@@ -99,24 +99,33 @@ new Maker(
   .supply(5, 1, 0.08e-6, 'own supply, 5 V, 1 A, class II, on a thin lead of 1 m')
   .edit(
     {
-      do: 'set',
-      at: 'act',
-      set: {
-        machine: {
-          kind: 'open-stop-close-stop',
-          shortestPressSeconds: 0.08,
-          longestPressSeconds: 3,
-          runSeconds: 16,
-          afterPowerCut: 'off',
-        },
-        script: [{ do: 'press', press: 'gate', other: false, seconds: 0.5 }],
+      do: 'put',
+      list: 'act.parts',
+      item: {
+        ...freshPart('gate', 'gate'),
+        kind: 'open-stop-close-stop',
+        shortestPressSeconds: 0.08,
+        longestPressSeconds: 3,
+        runSeconds: 16,
+        afterPowerCut: 'off',
+        whenBlocked: 'goes-back',
       },
-      say: 'opens, stops, closes, stops; 16 s from end to end; one press of 0.5 s',
+      say: 'opens, stops, closes, stops; 16 s from end to end; it goes back from what is in its way',
+    },
+    {
+      do: 'put',
+      list: 'act.moves',
+      item: {
+        ...freshMove('close', 'close'),
+        purpose: 'close',
+        steps: [stepOf('warn', { seconds: 4 }), stepOf('press', { press: 'gate', seconds: 0.5 })],
+      },
+      say: 'close: warn for 4 s, then one press of 0.5 s',
     },
     {
       do: 'set',
       at: 'routine',
-      set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false }] },
+      set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false, move: '' }] },
       say: 'at 22:30 every day',
     },
     {
@@ -132,10 +141,10 @@ new Maker(
     at: 'wish',
     set: {
       nevers: [
-        never('night', 'lasts-longer', { state: 'open', seconds: 8 * 3600 }),
+        never('night', 'lasts-longer', { state: 'open', seconds: 18 * 3600 }),
         never('warned', 'no-warning', { state: 'closing', seconds: 3 }),
       ],
     },
-    say: 'never: open for longer than 8 h; a move without 3 s of warning',
+    say: 'never: open for longer than 18 h; a move without 3 s of warning',
   })
   .write('yard-gate');

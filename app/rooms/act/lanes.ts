@@ -1,14 +1,41 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { FAULT_WORDS, lastParted, type Trace } from '../../../core/act';
+import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/act';
 import type { Fault } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 
-const LEFT = 112;
+const LEFT = 132;
 const RIGHT = 740;
+/** Height of a lane and of a lane with a way, of the heads, and of the band where belief and truth part. */
+const LANE = 34;
+const WAY = 64;
+const HEAD = 26;
+const TOP = 64;
+const PARTED = 32;
 
-/** Lanes over time: the faults, your plan, the machine; where belief and truth part is named in words. */
+interface Box {
+  readonly x: number;
+  readonly width: number;
+  readonly text: string;
+  readonly active: boolean;
+}
+/** One lane: what it is called and what lies on it. */
+interface Lane {
+  readonly key: string;
+  readonly y: number;
+  readonly height: number;
+  readonly name: string;
+  readonly kind: 'head' | 'output' | 'sense' | 'believes' | 'sees' | 'does' | 'parted';
+  readonly boxes: readonly Box[];
+  readonly marks: readonly { readonly x: number; readonly hand: boolean }[];
+  readonly path: string | null;
+}
+
+/** Words of what does nothing: such a stretch is drawn empty. */
+const STILL = ['at rest', 'off', 'closed', 'no power', 'asleep', 'no', 'unheard'];
+
+/** Lanes over time: the faults, what the plan does, hears and believes, what each part of the machine does; where they part is named. */
 @Component({
   selector: 'gt-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
@@ -18,17 +45,17 @@ const RIGHT = 740;
 })
 export class Lanes {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
-  readonly trace = input.required<Trace>();
+  readonly trace = input.required<RunTrace>();
   readonly faults = input.required<readonly Fault[]>();
-  readonly door = input(false);
   readonly cursor = input<number | null>(null);
   readonly moved = output<{ id: string; atSeconds: number }>();
   protected readonly dragged = signal<{ id: string; at: number } | null>(null);
   protected readonly x = computed(() => scaleLinear([0, this.trace().end], [LEFT, RIGHT]).clamp(true));
 
-  private span(s: { from: number; to: number }, least = 1): { x: number; width: number } {
+  private box(s: Span, text: string, active: boolean, least = 1): Box {
     const x = this.x()(s.from);
-    return { x, width: Math.max(least, this.x()(s.to) - x) };
+    const width = Math.max(least, this.x()(s.to) - x);
+    return { x, width, text: width > text.length * 6.5 ? text : '', active };
   }
 
   protected readonly ticks = computed(() =>
@@ -36,64 +63,73 @@ export class Lanes {
       .ticks(8)
       .map((t) => ({ x: this.x()(t), text: t >= 120 ? `${Math.round(t / 6) / 10} min` : `${t} s` })),
   );
-  protected readonly contact = computed(() => this.trace().contact.map((c) => this.span(c, 5)));
-  private worded(spans: Trace['machine']): { x: number; width: number; text: string; active: boolean }[] {
-    return spans.map((s) => {
-      const box = this.span(s);
-      return {
-        ...box,
-        text: box.width > s.word.length * 6.5 ? s.word : '',
-        active: ['running', 'on', 'opening', 'closing', 'open'].includes(s.word),
-      };
-    });
-  }
-  protected readonly believes = computed(() => this.worded(this.trace().believes));
-  protected readonly machine = computed(() => this.worded(this.trace().machine));
-  protected readonly seen = computed(() =>
-    this.trace().seen.map((p) => ({ x: this.x()(p.at), hand: p.by === 'hand' })),
-  );
-  protected readonly travel = computed(() =>
-    this.door()
-      ? line<Trace['travel'][number]>(
-          (p) => this.x()(p.at),
-          (p) => 304 - 46 * p.position,
-        )([...this.trace().travel])
-      : null,
-  );
-  protected readonly parted = computed(() => this.trace().parted.map((p) => this.span(p)));
-  protected readonly partedWords = computed(() => {
-    const last = lastParted(this.trace());
-    if (!last) return null;
-    const x = this.x()(last.from);
-    return {
-      x: x > 430 ? RIGHT - 4 : x + 8,
-      anchor: x > 430 ? 'end' : 'start',
-      text: `${last.true} for ${formatQuantity(last.seconds, 's')} while the plan believes ${last.believed}`,
+
+  protected readonly lanes = computed((): readonly Lane[] => {
+    const t = this.trace();
+    const out: Lane[] = [];
+    let y = TOP;
+    const add = (kind: Lane['kind'], name: string, set: Partial<Lane> = {}, height = LANE): void => {
+      out.push({ key: `${out.length} ${kind}`, y, height, name, kind, boxes: [], marks: [], path: null, ...set });
+      y += height;
     };
+    add('head', 'your plan', {}, HEAD);
+    for (const o of t.outputs) add('output', o.name, { boxes: o.spans.map((s) => this.box(s, '', true, 5)) });
+    if (t.warns.length > 0) add('output', 'warning', { boxes: t.warns.map((s) => this.box(s, 'warns', true, 5)) });
+    for (const s of t.senses.filter((x) => x.lacks === ''))
+      add('sense', s.name, { boxes: s.spans.map((x) => this.box(x, x.word, !STILL.includes(x.word))) });
+    const several = t.parts.length > 1;
+    for (const p of t.parts) {
+      const whose = (words: string): string => (several ? `${words} ${p.name}` : words);
+      add('believes', whose('believes'), { boxes: p.believes.map((s) => this.box(s, s.word, true)) });
+      add('head', several ? p.name : 'the machine', {}, HEAD);
+      add('sees', 'sees press', { marks: p.seen.map((m) => ({ x: this.x()(m.at), hand: m.by === 'hand' })) });
+      const floor = y + WAY - 18;
+      const path =
+        p.travel.length > 0
+          ? line<(typeof p.travel)[number]>(
+              (q) => this.x()(q.at),
+              (q) => floor - 40 * q.position,
+            )([...p.travel])
+          : null;
+      const boxes = p.machine.map((s) => this.box(s, s.word, !STILL.includes(s.word)));
+      add('does', 'does', { boxes, path }, path ? WAY : LANE + 6);
+      if (p.parted.length > 0)
+        add('parted', this.partedWords(p)!, { boxes: p.parted.map((s) => this.box(s, '', true)) }, PARTED);
+    }
+    return out;
   });
+  protected readonly height = computed(() => {
+    const last = this.lanes().at(-1)!;
+    return last.y + last.height + 6;
+  });
+
+  private partedWords(p: RunTrace['parts'][number]): string | null {
+    const last = lastParted(p);
+    return last && `${last.true} for ${formatQuantity(last.seconds, 's')} while the plan believes ${last.believed}`;
+  }
+
+  protected readonly calls = computed(() => this.trace().calls.map((at) => this.x()(at)));
   protected readonly pins = computed(() =>
     this.faults().map((f) => {
       const held = this.dragged();
       const at = held?.id === f.id ? held.at : f.atSeconds;
       const x = this.x()(at);
-      return {
-        id: f.id,
-        kind: f.kind,
-        at,
-        x,
-        left: x > 520,
-        words: FAULT_WORDS[f.kind],
-        when: formatQuantity(at, 's'),
-      };
+      const words = FAULT_WORDS[f.kind];
+      return { id: f.id, kind: f.kind, at, x, left: x > 520, words, when: formatQuantity(at, 's') };
     }),
   );
   protected readonly label = computed(() => {
     const t = this.trace();
-    const words = this.partedWords();
-    return (
-      `The machine goes ${t.machine.map((s) => s.word).join(', ')}. The plan believes ` +
-      `${t.believes.map((s) => s.word).join(', ')}. ${words ? words.text : 'Belief and truth agree.'}`
-    );
+    const parts = t.parts.map((p) => {
+      const whose = t.parts.length > 1 ? `The ${p.name}` : 'The machine';
+      return (
+        `${whose} goes ${p.machine.map((s) => s.word).join(', ')}. The plan believes ` +
+        `${p.believes.map((s) => s.word).join(', ')}. ${this.partedWords(p) ?? 'Belief and truth agree.'}`
+      );
+    });
+    const calls = t.calls.map((at) => `The plan calls for help at ${formatQuantity(at, 's')}.`);
+    const broken = t.broken.map((b) => `Broken at ${formatQuantity(b.at, 's')}: never ${b.words}.`);
+    return [...parts, ...calls, ...broken].join(' ');
   });
 
   protected grab(event: PointerEvent, id: string): void {

@@ -58,6 +58,7 @@ export class RoutineRoom {
       at: '12:00',
       days: [],
       ifArmed: this.bench.job().wish.hazards.includes('unattended-heat'),
+      move: '',
     };
     this.bench.put('routine.sentences', s, saySentence(s));
   }

@@ -1,0 +1,78 @@
+import { MatButton } from '@angular/material/button';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { policiesFor } from '../../../core/act';
+import { withSteps } from '../../../core/job';
+import { comparePolicies, manyDays, type PolicyDays } from '../../../core/many-days';
+import { formatQuantity, type Interval } from '../../../core/quantity';
+import { Action } from '../../kit/action';
+import { Cell, Table, type Column } from '../../kit/table';
+import { Bench } from '../../store/bench';
+
+/** The same days each time, so that two plans meet the same bad luck. */
+const SEED = 1;
+
+/** Many days under random faults: how the plan fares, and how the ready policies would on the same days. */
+@Component({
+  selector: 'gt-days-part',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [Action, Cell, MatButton, Table],
+  templateUrl: './days-part.html',
+})
+export class DaysPart {
+  private readonly bench = inject(Bench);
+  protected readonly spans: readonly (readonly [days: number, words: string])[] = [
+    [30, 'a month'],
+    [365, 'a year'],
+    [3650, 'ten years'],
+  ];
+  protected readonly days = signal(0);
+  /** How many starts went as the plan believes, and what went wrong, in words. */
+  protected readonly many = computed(() => {
+    const outcome = this.days() ? manyDays(this.bench.job(), this.days(), SEED) : null;
+    if (!outcome) return this.days() ? 'Nothing can be counted before the machine and a move are told.' : '';
+    if (!outcome.kept) return 'Nothing starts by itself yet: write a sentence in Routine.';
+    const { kept, starts, asBelieved, missed, byHand, powerCuts, partedSeconds } = outcome;
+    const share = (x: number): string => `${(100 * x).toFixed(1)} %`;
+    return (
+      `Of ${starts} starts ${asBelieved} went as the plan believes: ${share(kept.nominal)}, ` +
+      `between ${share(kept.low)} and ${share(kept.high)} for such days. ` +
+      `Plan and machine were apart for ${formatQuantity(partedSeconds, 's')} in all. On the way: ` +
+      `${missed} presses missed, ${byHand} by somebody’s hand, ${powerCuts} power cuts.`
+    );
+  });
+  protected readonly compared = computed(() =>
+    this.days() ? comparePolicies(this.bench.job(), this.days(), SEED).filter((p) => p.outcome !== null) : [],
+  );
+  protected readonly lacking = computed(() =>
+    this.days()
+      ? [
+          ...new Set(
+            comparePolicies(this.bench.job(), 1, SEED).flatMap((p) => (p.lacks && p.kind !== 'timed' ? [p.lacks] : [])),
+          ),
+        ]
+      : [],
+  );
+  private readonly range = (i: Interval): string =>
+    `${i.nominal.toFixed(1)} (${i.low.toFixed(1)} to ${i.high.toFixed(1)})`;
+  protected readonly columns: readonly Column<PolicyDays>[] = [
+    { key: 'words', head: 'policy' },
+    { key: 'wrong', head: 'wrong hours a week', number: true, text: (p) => this.range(p.outcome!.wrongHours) },
+    { key: 'presses', head: 'presses', number: true, text: (p) => String(p.outcome!.presses) },
+    { key: 'calls', head: 'calls for help', number: true, text: (p) => String(p.outcome!.calls) },
+    { key: 'missed', head: 'missed starts', number: true, text: (p) => String(p.outcome!.missedStarts) },
+    { key: 'take', head: '' },
+  ];
+  protected readonly track = (p: PolicyDays): string => p.kind;
+
+  protected isNow(p: PolicyDays): boolean {
+    const [move] = this.bench.job().act.moves;
+    const policy = move && policiesFor(this.bench.job(), move).find((x) => x.kind === p.kind);
+    return JSON.stringify(policy?.steps) === JSON.stringify(move?.steps);
+  }
+
+  protected take(p: PolicyDays): void {
+    const job = this.bench.job();
+    const policy = policiesFor(job, job.act.moves[0]!).find((x) => x.kind === p.kind);
+    if (policy) this.bench.edit(withSteps(job, policy.steps, `${job.act.moves[0]!.name}: ${p.words}`));
+  }
+}

@@ -1,0 +1,179 @@
+import { MatButton } from '@angular/material/button';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { freshStep, policiesFor, type Policy } from '../../../core/act';
+import {
+  freshMove,
+  MOVE_PURPOSES,
+  moveFields,
+  STEP_ELSES,
+  stepFields,
+  type Move,
+  type Step,
+  type StepKind,
+} from '../../../core/job';
+import { digitSteps } from '../../../core/digits';
+import { formatQuantity } from '../../../core/quantity';
+import { Action } from '../../kit/action';
+import { CheckField } from '../../kit/check-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { FieldScope } from '../../kit/half-typed';
+import { QuantityField } from '../../kit/quantity-field';
+import { TextField } from '../../kit/text-field';
+import { Bench } from '../../store/bench';
+import { DropButton } from '../../ui/drop-button';
+import { TakeAway } from '../../ui/take-away';
+
+const KIND_WORDS: Readonly<Record<StepKind, string>> = {
+  press: 'press for …',
+  wait: 'wait for …',
+  hold: 'hold until a sense says so',
+  until: 'wait until a sense says so',
+  look: 'look, and go on only if',
+  again: 'go back and try again',
+  warn: 'warn for …',
+  tell: 'tell a message',
+  call: 'call for help and stop',
+};
+const MORE: readonly StepKind[] = ['until', 'look', 'again', 'hold', 'warn', 'tell', 'call'];
+const ELSE_WORDS: Readonly<Record<(typeof STEP_ELSES)[number], string>> = {
+  'go-on': 'else go on',
+  end: 'else end here',
+  call: 'else call for help',
+};
+const PURPOSE_WORDS: readonly Choice<Move['purpose']>[] = MOVE_PURPOSES.map((p) => [
+  p,
+  p === 'other' ? 'something else' : `${p} it`,
+]);
+
+/** The moves of the job as numbered sentences: what is pressed, waited for, looked at and done again; ready policies write them whole. */
+@Component({
+  selector: 'gt-moves-part',
+  changeDetection: ChangeDetectionStrategy.OnPush,
+  imports: [
+    Action,
+    CheckField,
+    ChoiceField,
+    DropButton,
+    FieldScope,
+    MatButton,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    QuantityField,
+    TextField,
+  ],
+  templateUrl: './moves-part.html',
+})
+export class MovesPart {
+  protected readonly bench = inject(Bench);
+  private readonly taker = inject(TakeAway);
+  protected readonly stepFields = stepFields;
+  protected readonly moveFields = moveFields;
+  protected readonly words = KIND_WORDS;
+  protected readonly more = MORE;
+  protected readonly purposes = PURPOSE_WORDS;
+  protected readonly elses: readonly Choice<Step['orElse']>[] = STEP_ELSES.map((e) => [e, ELSE_WORDS[e]]);
+  protected readonly says: readonly Choice<boolean>[] = [
+    [true, 'says so'],
+    [false, 'does not say so'],
+  ];
+  /** Id of the move that is open; empty for the first. */
+  protected readonly open = signal('');
+  protected readonly moves = computed(() => this.bench.job().act.moves);
+  protected readonly move = computed(() => this.moves().find((m) => m.id === this.open()) ?? this.moves()[0] ?? null);
+  protected readonly choices = computed((): readonly Choice[] => this.moves().map((m) => [m.id, m.name]));
+  protected readonly presses = computed((): readonly Choice[] => this.bench.job().presses.map((p) => [p.id, p.name]));
+  protected readonly senses = computed((): readonly Choice[] => this.bench.job().senses.map((s) => [s.id, s.name]));
+  protected readonly policies = computed((): readonly Policy[] => {
+    const move = this.move();
+    return move && this.presses().length > 0 ? policiesFor(this.bench.job(), move) : [];
+  });
+  protected readonly isNow = (p: Policy): boolean =>
+    JSON.stringify(p.steps) === JSON.stringify(this.move()?.steps ?? []);
+  protected readonly able = computed(() => this.policies().filter((p) => p.lacks === ''));
+  /** What the policies that are not offered lack, each once. */
+  protected readonly lacks = computed(() => [
+    ...new Set(this.policies().flatMap((p) => (p.kind !== 'timed' && p.lacks ? [p.lacks] : []))),
+  ]);
+  protected readonly digits = signal('');
+  protected readonly digitsProblem = signal('');
+  protected readonly digitsField = stepFields.text;
+  /** Presses whose finger reaches both sides of a rocker. */
+  protected readonly twoSided = (id: string): boolean =>
+    this.bench.job().presses.some((p) => p.id === id && p.way === 'finger' && p.finger.otherDegrees !== null);
+  protected readonly reads = (s: Step): boolean => ['hold', 'until', 'look', 'again'].includes(s.do);
+  protected readonly timed = (s: Step): boolean => ['press', 'wait', 'hold', 'until', 'warn'].includes(s.do);
+
+  private keep(move: Move, say: string): void {
+    this.bench.put('act.moves', move, say);
+  }
+
+  /** The move that is open, or a first one. */
+  private current(): Move {
+    return this.move() ?? freshMove('move', 'start');
+  }
+
+  protected change(set: Partial<Move>): void {
+    const move = { ...this.current(), ...set };
+    this.keep(move, `move ${move.name}: ${move.purpose === 'other' ? 'something else' : move.purpose}`);
+  }
+
+  protected addMove(): void {
+    const id = this.bench.newId();
+    this.keep(freshMove(id, `move ${this.moves().length + 1}`), 'one more move');
+    this.open.set(id);
+  }
+
+  protected dropMove(m: Move): void {
+    this.taker.drop(`The move ${m.name}`, 'act.moves', m.id);
+    this.open.set('');
+  }
+
+  protected add(kind: StepKind): void {
+    const move = this.current();
+    const before = move.steps.findLast((s) => s.press !== '')?.press ?? this.presses()[0]?.[0] ?? '';
+    const step = freshStep(kind, before, this.senses()[0]?.[0] ?? '');
+    this.keep({ ...move, steps: [...move.steps, step] }, `step ${move.steps.length + 1}: ${KIND_WORDS[kind]}`);
+  }
+
+  protected set(i: number, set: Partial<Step>): void {
+    const move = this.current();
+    const steps = move.steps.map((s, j) => (j === i ? { ...s, ...set } : s));
+    const s = steps[i]!;
+    const said = this.timed(s) ? `${s.do} for ${formatQuantity(s.seconds, 's')}` : KIND_WORDS[s.do];
+    this.keep({ ...move, steps }, `step ${i + 1}: ${said}`);
+  }
+
+  protected remove(i: number): void {
+    const move = this.current();
+    // Who goes back to a later step goes back to the one that takes its place.
+    const steps = move.steps
+      .filter((_, j) => j !== i)
+      .map((s, j) => (s.do === 'again' ? { ...s, to: Math.max(1, Math.min(s.to > i + 1 ? s.to - 1 : s.to, j)) } : s))
+      .filter((s, j) => s.do !== 'again' || j > 0);
+    this.taker.edit(`Step ${i + 1}`, {
+      do: 'put',
+      list: 'act.moves',
+      item: { ...move, steps },
+      say: `step ${i + 1} of ${move.name} taken away`,
+    });
+  }
+
+  protected take(p: Policy): void {
+    const move = this.current();
+    this.keep({ ...move, steps: [...p.steps] }, `${move.name}: ${p.words}`);
+  }
+
+  /** Digits, or names of presses, as presses one after the other. */
+  protected type(text: string): void {
+    this.digits.set(text);
+    this.digitsProblem.set('');
+    if (text.trim() === '') return;
+    const made = digitSteps(this.bench.job(), text);
+    if (!made.ok) return this.digitsProblem.set(made.problem);
+    const move = this.current();
+    this.keep({ ...move, steps: [...move.steps, ...made.steps] }, `keys ${text.trim()}`);
+    this.digits.set('');
+  }
+}

@@ -1,0 +1,20 @@
+import { courseOfMove, type Job } from '../job';
+import { RUNS } from './machine';
+import { sceneOf, type PowerUp } from './scene';
+import { scriptSeconds } from './simulate';
+import { runScene, type RunTrace } from './trace';
+
+/** The span that the lanes show: the move, the machine's own run and the pinned faults, with room after them. */
+export function laneSeconds(job: Job, move = 0): number {
+  const { faults, moves, parts } = job.act;
+  const steps = moves[move] ? courseOfMove(moves[move]) : [];
+  const run = Math.max(10, ...parts.map((p) => (RUNS.includes(p.kind as never) ? (p.runSeconds ?? 0) : 0)));
+  const lastFault = Math.max(0, ...faults.map((f) => f.atSeconds + f.seconds));
+  return Math.max(scriptSeconds(steps) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
+}
+
+/** One run of a move, started at zero, with the faults pinned in Act; null while the machine is not known. */
+export function oneRun(job: Job, faults = job.act.faults, move = 0, up?: PowerUp): RunTrace | null {
+  const scene = job.act.moves[move] ? sceneOf(job, up) : null;
+  return scene && runScene(scene, { starts: [{ at: 0, move, ifArmed: false }], faults, end: laneSeconds(job, move) });
+}

@@ -1,0 +1,120 @@
+import { choice, flag, group, list, maybeQuantity, name, plainWords, quantity, text, type Fields } from '../field';
+import { YEAR_SECONDS } from './plan-fields';
+import {
+  AFTER_CUTS,
+  FAULT_KINDS,
+  HEED_ROLES,
+  LONG_PRESSES,
+  MACHINE_KINDS,
+  MOVE_PURPOSES,
+  STEP_ELSES,
+  STEP_KINDS,
+  WHEN_BLOCKED,
+  type ActPlan,
+  type CellEdit,
+  type Fault,
+  type Heed,
+  type MachinePart,
+  type Move,
+  type Shown,
+  type Step,
+} from './types';
+
+const span = (label: string) => quantity(label, 's', 0, { most: YEAR_SECONDS });
+const maybeSpan = (label: string, hint = 'not known') => maybeQuantity(label, 's', { most: YEAR_SECONDS, hint });
+const named = (label: string) => text(label, { most: 200 });
+
+const heedFields: Fields<Heed> = {
+  press: named('press'),
+  other: flag('its other side'),
+  as: choice('as', plainWords(HEED_ROLES), 'press'),
+};
+
+const cellFields: Fields<CellEdit> = { state: name('in state'), event: name('at event'), to: named('goes to') };
+
+const shownFields: Fields<Shown> = {
+  state: name('in state'),
+  watts: maybeQuantity('Draws', 'W', { most: 1e6, hint: 'not known' }),
+  light: flag('a light is on'),
+  sound: flag('it sounds'),
+  warm: flag('it gives off heat'),
+};
+
+export const partFields: Fields<MachinePart> = {
+  id: name('id'),
+  name: name('name', 'machine'),
+  kind: choice('A press', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
+  heeds: list('presses that reach it', group('a press', heedFields), 40),
+  shortestPressSeconds: maybeSpan('The machine overlooks presses under'),
+  longestPressSeconds: maybeSpan('A press may last at most'),
+  runSeconds: maybeSpan('The machine runs for'),
+  backSeconds: maybeSpan('Back it travels in', 'as long as there'),
+  modes: list('modes that it steps through', name('a mode'), 20),
+  afterPowerCut: choice(
+    'After a power cut it is',
+    { off: 'off', 'as-before': 'as before', on: 'on' } satisfies Record<(typeof AFTER_CUTS)[number], string>,
+    'off',
+  ),
+  firstPressWakes: flag('the first press only wakes it'),
+  awakeSeconds: maybeSpan('It sleeps again after'),
+  longPress: choice(
+    'A press longer than that',
+    { same: 'does the same', off: 'switches it off', nothing: 'does nothing' } satisfies Record<
+      (typeof LONG_PRESSES)[number],
+      string
+    >,
+    'same',
+  ),
+  timerSeconds: maybeSpan('Goes off or closes by itself after', 'never'),
+  leastGapSeconds: maybeSpan('It overlooks presses closer than', 'none'),
+  deafWhileBusy: flag('it overlooks presses while it runs or moves'),
+  whenBlocked: choice(
+    'With something in the way it',
+    { 'goes-on': 'goes on', stops: 'stops', 'goes-back': 'goes back' } satisfies Record<
+      (typeof WHEN_BLOCKED)[number],
+      string
+    >,
+    'goes-on',
+  ),
+  cells: list('cells of the state table', group('a cell', cellFields), 200),
+  shows: list('what its states show', group('a state', shownFields), 100),
+};
+
+export const faultFields: Fields<Fault> = {
+  id: name('id'),
+  kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
+  atSeconds: span('at'),
+  seconds: span('for'),
+  of: named('befalls'),
+};
+
+export const stepFields: Fields<Step> = {
+  do: choice('does', plainWords(STEP_KINDS), 'press'),
+  press: named('press'),
+  also: list('and at the same time', name('a press'), 30),
+  other: flag('its other side'),
+  seconds: span('for'),
+  sense: named('sense'),
+  is: flag('says so', true),
+  orElse: choice(
+    'else',
+    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<(typeof STEP_ELSES)[number], string>,
+    'call',
+  ),
+  to: quantity('step', '1', 1, { least: 1, most: 200, whole: true }),
+  times: quantity('times', '1', 1, { least: 1, most: 1000, whole: true }),
+  text: text('message', { most: 500 }),
+};
+
+export const moveFields: Fields<Move> = {
+  id: name('id'),
+  name: name('name', 'start'),
+  purpose: choice('purpose', plainWords(MOVE_PURPOSES), 'start'),
+  steps: list('steps', group('a step', stepFields), 200),
+};
+
+export const actFields: Fields<ActPlan> = {
+  parts: list('parts of the machine', group('a part', partFields), 20, { key: 'id' }),
+  moves: list('moves', group('a move', moveFields), 40, { key: 'id' }),
+  faults: list('faults', group('a fault', faultFields), 200, { key: 'id' }),
+};

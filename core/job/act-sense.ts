@@ -1,0 +1,80 @@
+import { pressedBy } from './moves';
+import type { LoadProblem } from './problem';
+import type { Job, MachinePart, Move } from './types';
+
+const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
+const gone = (id: string, where: string, todo: string): LoadProblem =>
+  no(`There is no ${JSON.stringify(id)} in this job.`, where, todo);
+
+/** What moves, parts, faults and sentences name must be there, and a step must be one that can be taken. Null where all is well. */
+export function actProblem(job: Job): LoadProblem | null {
+  const presses = new Set(job.presses.map((p) => p.id));
+  const senses = new Set(job.senses.map((s) => s.id));
+  for (const [i, m] of job.act.moves.entries()) {
+    const wrong = moveProblem(m, `act.moves[${i}]`, presses, senses);
+    if (wrong) return wrong;
+  }
+  for (const [i, p] of job.act.parts.entries()) {
+    const wrong = partProblem(p, `act.parts[${i}]`, presses);
+    if (wrong) return wrong;
+  }
+  const parts = new Set(job.act.parts.map((p) => p.id));
+  for (const [i, s] of job.senses.entries())
+    if (s.part && !parts.has(s.part))
+      return gone(s.part, `senses[${i}].part`, `Say in Sense of which part ${s.name} tells first.`);
+  const moves = new Set(job.act.moves.map((m) => m.id));
+  for (const [i, s] of job.routine.sentences.entries())
+    if (s.move && !moves.has(s.move))
+      return gone(s.move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
+  for (const [i, f] of job.act.faults.entries())
+    if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)))
+      return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
+  return null;
+}
+
+function moveProblem(
+  m: Move,
+  at: string,
+  presses: ReadonlySet<string>,
+  senses: ReadonlySet<string>,
+): LoadProblem | null {
+  for (const [n, s] of m.steps.entries()) {
+    const where = `${at}.steps[${n}]`;
+    const missing = pressedBy(s).find((id) => !presses.has(id));
+    if (missing !== undefined) return gone(missing, `${where}.press`, 'Take its steps out of the moves in Act first.');
+    if (pressedBy(s).length === 0 && s.press !== '')
+      return no('This step presses nothing.', `${where}.press`, 'Leave it empty.');
+    if (s.sense && !senses.has(s.sense))
+      return gone(s.sense, `${where}.sense`, 'Take the steps that read it out of the moves in Act first.');
+    if (s.do === 'again' && s.to > n)
+      return no(
+        `Step ${n + 1} of ${m.name} goes back to step ${s.to}, which does not come before it.`,
+        `${where}.to`,
+        'Name an earlier step.',
+      );
+  }
+  return null;
+}
+
+function partProblem(p: MachinePart, at: string, presses: ReadonlySet<string>): LoadProblem | null {
+  const missing = p.heeds.find((h) => !presses.has(h.press));
+  if (missing) return gone(missing.press, `${at}.heeds`, `Let ${p.name} heed another press in Act first.`);
+  if (p.longPress !== 'same' && p.longestPressSeconds === null)
+    return no(
+      'A long press means something else, and how long a press is long is not said.',
+      `${at}.longestPressSeconds`,
+      'Say how long a press may last at most.',
+    );
+  if (
+    p.longPress !== 'same' &&
+    p.shortestPressSeconds !== null &&
+    p.longestPressSeconds !== null &&
+    p.longestPressSeconds <= p.shortestPressSeconds
+  )
+    return no(
+      'The longest short press is no longer than the shortest that is obeyed: no press would be a short one.',
+      `${at}.longestPressSeconds`,
+      'Say a longer one.',
+    );
+  return null;
+}

@@ -1,0 +1,167 @@
+/** What Act holds: the machine as parts with their behaviours, the moves that the controller makes, and the faults that a run is tried with. */
+
+export const MACHINE_KINDS = [
+  'starts-and-stops-itself',
+  'flips',
+  'open-stop-close-stop',
+  'steps',
+  'on-and-off',
+  'opens-and-closes',
+  'while-held',
+  'travels-while-held',
+  'in-turn',
+] as const;
+export type MachineKind = (typeof MACHINE_KINDS)[number];
+
+export const HEED_ROLES = ['press', 'on', 'off', 'open', 'close', 'stop'] as const;
+export type HeedRole = (typeof HEED_ROLES)[number];
+/** A press that reaches a part, and as what. */
+export interface Heed {
+  /** Id of the press. */
+  press: string;
+  /** The other side of a rocker. */
+  other: boolean;
+  as: HeedRole;
+}
+
+/** A cell of the state table that the maker set: in this state, at this event, it goes there. */
+export interface CellEdit {
+  state: string;
+  event: string;
+  /** Key of the next state; empty where the event is overlooked. */
+  to: string;
+}
+
+/** What a state shows to the world. */
+export interface Shown {
+  state: string;
+  watts: number | null;
+  light: boolean;
+  sound: boolean;
+  warm: boolean;
+}
+
+export const LONG_PRESSES = ['same', 'off', 'nothing'] as const;
+export const WHEN_BLOCKED = ['goes-on', 'stops', 'goes-back'] as const;
+export const AFTER_CUTS = ['off', 'as-before', 'on'] as const;
+/** A part of the machine: what its presses do to it, with its times; null is not known. */
+export interface MachinePart {
+  id: string;
+  name: string;
+  kind: MachineKind | 'unknown';
+  /** Which presses reach it; none takes the first press of the job. */
+  heeds: Heed[];
+  shortestPressSeconds: number | null;
+  /** The longest press that it still takes as this one and no harm comes of, seconds. */
+  longestPressSeconds: number | null;
+  /** How long it runs, or travels from end to end. */
+  runSeconds: number | null;
+  /** How long it travels back; null where it is as long as there. */
+  backSeconds: number | null;
+  /** Names of the modes that it steps through. */
+  modes: string[];
+  afterPowerCut: (typeof AFTER_CUTS)[number];
+  /** The first press only wakes it; it sleeps again after so long without one. */
+  firstPressWakes: boolean;
+  awakeSeconds: number | null;
+  /** What a press longer than `longestPressSeconds` does. */
+  longPress: (typeof LONG_PRESSES)[number];
+  /** Its own timer: so long after it came on or opened it goes off or closes by itself. */
+  timerSeconds: number | null;
+  /** Presses closer together than this are overlooked. */
+  leastGapSeconds: number | null;
+  /** Presses are overlooked while it runs or moves. */
+  deafWhileBusy: boolean;
+  /** What its own safety does where something is in the way. */
+  whenBlocked: (typeof WHEN_BLOCKED)[number];
+  cells: CellEdit[];
+  shows: Shown[];
+}
+
+/** A machine of one button as a stand-in has it: everything is known. */
+export interface MachineModel {
+  kind: 'starts-and-stops-itself' | 'flips' | 'open-stop-close-stop';
+  /** Presses shorter than this are not seen, seconds. */
+  shortestPressSeconds: number;
+  /** How long it runs (first kind), or travels end to end (last kind), seconds. */
+  runSeconds: number;
+  /** What a power cut leaves behind. */
+  afterPowerCut: 'off' | 'as-before';
+}
+
+/** A step of the plain script: what is pressed and waited for. */
+export interface ScriptStep {
+  do: 'press' | 'wait';
+  /** Id of the press; empty for a wait. */
+  press: string;
+  /** The other side of a rocker, where a finger reaches both. */
+  other: boolean;
+  seconds: number;
+}
+
+export const STEP_KINDS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
+export type StepKind = (typeof STEP_KINDS)[number];
+export const STEP_ELSES = ['go-on', 'end', 'call'] as const;
+/**
+ * A step of a move. `press` for so long; `hold` a press until a sense says so, at most so long; `wait`; wait `until` a sense says so, at
+ * most so long; `look` and go on only if; go back to a step unless a sense says so, so often (`again`); `warn` for so long; `tell` a
+ * message; `call` for help and stop. Which of its values count is told by its kind.
+ */
+export interface Step {
+  do: StepKind;
+  press: string;
+  /** Presses that are made at the same time. */
+  also: string[];
+  other: boolean;
+  seconds: number;
+  sense: string;
+  /** What the sense must say: that what it tells is so, or that it is not. */
+  is: boolean;
+  orElse: (typeof STEP_ELSES)[number];
+  /** The step that is gone back to, by number from 1. */
+  to: number;
+  times: number;
+  text: string;
+}
+
+export const MOVE_PURPOSES = ['start', 'stop', 'open', 'close', 'other'] as const;
+/** A named press script. */
+export interface Move {
+  id: string;
+  name: string;
+  purpose: (typeof MOVE_PURPOSES)[number];
+  steps: Step[];
+}
+
+export const FAULT_KINDS = [
+  'missed-press',
+  'power-cut',
+  'hand-press',
+  'seen-twice',
+  'plug-out',
+  'controller-out',
+  'restart',
+  'welded',
+  'dirty',
+  'stuck-sense',
+  'late-sense',
+  'reversed-sense',
+  'obstacle',
+  'wrong-moment',
+] as const;
+export type FaultKind = (typeof FAULT_KINDS)[number];
+export interface Fault {
+  id: string;
+  kind: FaultKind;
+  atSeconds: number;
+  /** How long the power is away, or by how much a sense is late; zero for the others. */
+  seconds: number;
+  /** Id of the press, sense, part or move that it befalls; empty for the first. */
+  of: string;
+}
+
+export interface ActPlan {
+  parts: MachinePart[];
+  moves: Move[];
+  faults: Fault[];
+}

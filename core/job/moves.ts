@@ -1,0 +1,79 @@
+import { freshOf } from '../field';
+import { moveFields, partFields, stepFields } from './act-fields';
+import type { JobEdit } from './edit';
+import type { Job, MachinePart, Move, ScriptStep, Step, StepKind } from './types';
+
+export const freshPart = (id: string, name: string): MachinePart => ({ ...freshOf(partFields), id, name });
+export const freshMove = (id: string, name: string): Move => ({ ...freshOf(moveFields), id, name });
+/** A step of one kind; what does not count for its kind is as it is when nothing was said. */
+export const stepOf = (what: StepKind, set: Partial<Step> = {}): Step => ({ ...freshOf(stepFields), ...set, do: what });
+
+/** The first part of the machine: what the one press of a plain machine reaches. One of which nothing is known where there is none. */
+export const machineOf = (job: Pick<Job, 'act'>): MachinePart => job.act.parts[0] ?? freshPart('machine', 'machine');
+
+/** What a move presses and waits for if every wait takes its longest and nothing is done again. */
+export function courseOfMove(move: Move): readonly ScriptStep[] {
+  return move.steps.flatMap((s): ScriptStep[] => {
+    const { other, seconds } = s;
+    switch (s.do) {
+      case 'press':
+      case 'hold':
+        return [{ do: 'press', press: s.press, other, seconds }];
+      case 'wait':
+      case 'until':
+      case 'warn':
+        return [{ do: 'wait', press: '', other: false, seconds }];
+      default:
+        return [];
+    }
+  });
+}
+
+/** The first move as a plain script: empty where there is no move. */
+export const scriptOf = (job: Pick<Job, 'act'>): readonly ScriptStep[] =>
+  job.act.moves[0] ? courseOfMove(job.act.moves[0]) : [];
+
+/** Ids of all that a step presses. */
+export const pressedBy = (s: Step): readonly string[] =>
+  s.do === 'press' || s.do === 'hold' ? [s.press, ...s.also] : [];
+
+/** Every step of every move that presses this one. */
+export const stepsOf = (job: Pick<Job, 'act'>, press: string): readonly Step[] =>
+  job.act.moves.flatMap((m) => m.steps.filter((s) => pressedBy(s).includes(press)));
+
+/** Ids of all presses that some move makes, each once. */
+export const pressedIn = (job: Pick<Job, 'act'>): readonly string[] => [
+  ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy))),
+];
+
+/** The edit that gives the first move these steps; a job without a move gets one. */
+export const withSteps = (job: Pick<Job, 'act'>, steps: readonly Step[], say: string): JobEdit => ({
+  do: 'put',
+  list: 'act.moves',
+  item: { ...(job.act.moves[0] ?? freshMove('move', 'start')), steps: [...steps] },
+  say,
+});
+
+/** The edit that says more of the first part; a job without a part gets one. */
+export const withMachine = (job: Pick<Job, 'act'>, set: Partial<MachinePart>, say?: string): JobEdit => ({
+  do: 'put',
+  list: 'act.parts',
+  item: { ...machineOf(job), ...set },
+  ...(say === undefined ? {} : { say }),
+});
+
+/** The edit that makes every press of this one last at least so long, in all moves. */
+export const pressedFor = (job: Pick<Job, 'act'>, press: string, seconds: number, say: string): JobEdit => ({
+  do: 'several',
+  say,
+  edits: job.act.moves
+    .filter((m) => m.steps.some((s) => pressedBy(s).includes(press)))
+    .map((m): JobEdit => ({
+      do: 'put',
+      list: 'act.moves',
+      item: {
+        ...m,
+        steps: m.steps.map((s) => (pressedBy(s).includes(press) ? { ...s, seconds: Math.max(s.seconds, seconds) } : s)),
+      },
+    })),
+});

@@ -1,0 +1,267 @@
+import { FAULT_WORDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
+import type { Assessment } from './assess';
+import { finding, type Finding } from './finding';
+import type { Fault, FaultKind, Job } from './job';
+import { wholeScene } from './power-up-scene';
+import { formatQuantity, hashOf } from './quantity';
+import { happeningsOf, searchStories, type Disturbance, type Happening, type SearchOutcome, type Told } from './world';
+
+/** How long a power cut of a story lasts, and by how much a sense comes late, s. */
+const CUT_SECONDS = 30;
+const LATE_SECONDS = 5;
+const HAND_SECONDS = 0.3;
+const MOST_DAYS = 7;
+
+/** A story in which a condition is broken. */
+export interface BrokenStory {
+  readonly never: HeldNever;
+  readonly told: readonly Told[];
+  readonly brokenAt: number;
+  /** One sentence for each thing that goes wrong, and one for what comes of it. */
+  readonly sentences: readonly string[];
+  /** The same as faults that can be pinned on the lanes; what no fault of a run stands for is left out. */
+  readonly faults: readonly Fault[];
+}
+
+export interface Stories extends Omit<SearchOutcome, 'broken'> {
+  readonly broken: readonly BrokenStory[];
+  /** Conditions that were held and that no story breaks. */
+  readonly kept: readonly HeldNever[];
+  /** Conditions that no run can tell of. */
+  readonly unheld: readonly HeldNever[];
+}
+
+/** What a search runs: the world, its starts, its end. */
+export interface Search {
+  readonly scene: Scene;
+  readonly starts: readonly Start[];
+  readonly end: number;
+  readonly basis: string;
+}
+
+/** Starts of the routine's sentences, every day, from a minute on or two ways of the machine; without any, each move in turn. */
+export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null {
+  const scene = wholeScene(job, a);
+  if (!scene || scene.moves.length === 0) return null;
+  const run = Math.max(0, ...scene.parts.map((p) => Math.max(p.runSeconds ?? 0, p.backSeconds ?? 0)));
+  const lead = Math.max(60, 2 * run);
+  const span = (move: number): number =>
+    scene.moves[move]!.steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
+  const seconds = (at: string): number => at.split(':').reduce((s, x) => 60 * s + Number(x), 0) * 60;
+  const day = job.routine.sentences
+    .filter((s) => s.days.length > 0)
+    .map((s) => ({
+      at: seconds(s.at),
+      move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
+      ifArmed: s.ifArmed,
+    }))
+    .sort((x, y) => x.at - y.at);
+  const longest = Math.max(0, ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)));
+  // So many days that what may last longest can have been broken before the last of them ends.
+  const days = Math.min(MOST_DAYS, 1 + Math.ceil((longest + 1) / 86400));
+  let next = lead;
+  const starts: Start[] =
+    day.length > 0
+      ? Array.from({ length: days }, (_, d) =>
+          day.map((s) => ({ at: lead + s.at - day[0]!.at + d * 86400, move: s.move, ifArmed: s.ifArmed })),
+        ).flat()
+      : scene.moves.map((_, move) => {
+          const at = next;
+          next += span(move) + lead;
+          return { at, move, ifArmed: false };
+        });
+  const last = starts.at(-1)!;
+  const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
+  return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
+}
+
+/**
+ * Everything that may go wrong in a world: what befalls each output, sense and part, and what befalls all. A sense that was wired the
+ * wrong way round does not come about by itself: Try finds it once, and it can be pinned on the lanes.
+ */
+export function disturbancesOf(scene: Scene): Disturbance[] {
+  const { plan } = scene.world;
+  const of = (n: number, what: Disturbance['what'], how = 0): Disturbance[] =>
+    Array.from({ length: n }, (_, i) => ({ what, of: i, how }));
+  const driven = scene.lines
+    .map((_, line) => line)
+    .filter((line) => plan.moves.some((m) => m.some((op) => op.lines.includes(line))));
+  const each = (what: Disturbance['what']): Disturbance[] => driven.map((line) => ({ what, of: line, how: 0 }));
+  const heard = plan.senses.flatMap((s, i) => (s.part < 0 ? [] : [i]));
+  const ill = (what: Disturbance['what'], how = 0): Disturbance[] => heard.map((i) => ({ what, of: i, how }));
+  return [
+    ...each('missed'),
+    ...each('twice'),
+    ...of(plan.channels.length, 'thumb', HAND_SECONDS),
+    { what: 'cut', of: 0, how: CUT_SECONDS },
+    { what: 'plug-out', of: 0, how: CUT_SECONDS },
+    { what: 'controller-out', of: 0, how: CUT_SECONDS },
+    { what: 'restart', of: 0, how: 0 },
+    ...each('welded'),
+    ...each('dirty'),
+    ...ill('stuck'),
+    ...ill('late', LATE_SECONDS),
+    ...scene.tables.flatMap((t, part): Disturbance[] => {
+      const event = t.events.indexOf('obstacle');
+      return event < 0 ? [] : [{ what: 'meets', of: part, how: event }];
+    }),
+    ...of(scene.moves.length, 'start'),
+  ];
+}
+
+const AS_FAULT: Partial<Record<Disturbance['what'], FaultKind>> = {
+  missed: 'missed-press',
+  twice: 'seen-twice',
+  thumb: 'hand-press',
+  cut: 'power-cut',
+  'plug-out': 'plug-out',
+  'controller-out': 'controller-out',
+  restart: 'restart',
+  welded: 'welded',
+  dirty: 'dirty',
+  stuck: 'stuck-sense',
+  reversed: 'reversed-sense',
+  late: 'late-sense',
+  meets: 'obstacle',
+  start: 'wrong-moment',
+};
+
+/** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
+function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
+  const kind = AS_FAULT[t.what]!;
+  const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
+  const of =
+    kind === 'stuck-sense' || kind === 'reversed-sense' || kind === 'late-sense'
+      ? scene.senses[t.of]!.id
+      : kind === 'obstacle'
+        ? scene.parts[t.of]!.id
+        : kind === 'wrong-moment'
+          ? scene.moves[t.of]!.id
+          : ['power-cut', 'plug-out', 'controller-out', 'restart'].includes(kind)
+            ? ''
+            : scene.lines[line]!.press;
+  const lasts = ['power-cut', 'plug-out', 'controller-out', 'late-sense'].includes(kind);
+  return { id: `story-${i + 1}`, kind, atSeconds: Math.max(0, t.at - shift), seconds: lasts ? t.how : 0, of };
+}
+
+const say = (s: number): string => formatQuantity(s, 's');
+
+/** When something happens, told by the nearest start. */
+function when(search: Search, at: number): string {
+  const { starts, scene } = search;
+  const start = starts.findLast((s) => s.at <= at + 1e-6) ?? starts[0]!;
+  const name = scene.moves[start.move]!.name;
+  const after = at - start.at;
+  return after < -1e-6
+    ? `${say(Number((-after).toPrecision(3)))} before “${name}” begins`
+    : after < 1e-6
+      ? `as “${name}” begins`
+      : `${say(Number(after.toPrecision(3)))} after “${name}” began`;
+}
+
+function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], brokenAt: number): string[] {
+  const { scene } = search;
+  return [
+    ...told.map((t) => {
+      const f = asFault(scene, t, 0, 0);
+      const whose = befallsByName(scene, f);
+      const lasts = f.seconds > 0 ? ` for ${say(f.seconds)}` : '';
+      const text = `${FAULT_WORDS[f.kind]}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
+      return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
+    }),
+    `Then, ${when(search, brokenAt)}: ${never.words}.`,
+  ];
+}
+
+/** By name what a fault befalls, where there is more than one of its kind. */
+function befallsByName(scene: Scene, f: Fault): string {
+  if (f.of === '') return '';
+  const lists = [
+    scene.senses.map((s) => [s.id, s.name] as const),
+    scene.parts.map((p) => [p.id, p.name] as const),
+    scene.moves.map((m) => [m.id, m.name] as const),
+    scene.lines.map((l) => [l.press, l.name] as const),
+  ];
+  const list = lists.find((l) => l.some(([id]) => id === f.of));
+  return list && list.length > 1 ? list.find(([id]) => id === f.of)![1] : '';
+}
+
+/**
+ * Searches the stories of a job with up to `most` things going wrong, 0 to 2, at every instant that could matter.
+ * @param progress called with the share that is done; a search ends where it answers false.
+ */
+export function searchJob(search: Search, most: number, progress?: (share: number) => boolean): Stories {
+  const { scene } = search;
+  const armed: Happening[] = search.starts.some((s) => s.ifArmed) ? [{ at: 0, what: 'arm', of: 0, how: 0 }] : [];
+  const found = searchStories(scene.world, {
+    given: happeningsOf([...armed, ...startsAsHappenings(search.starts)]),
+    end: search.end,
+    disturbances: disturbancesOf(scene),
+    most,
+    ...(progress ? { progress } : {}),
+  });
+  const shift = search.starts[0]!.at;
+  const broken = scene.nevers.flatMap((never): BrokenStory[] => {
+    const stories = found.broken
+      .filter((s) => never.monitors.includes(s.monitor))
+      .sort((x, y) => x.told.length - y.told.length || x.brokenAt - y.brokenAt);
+    const [story] = stories;
+    if (!story) return [];
+    return [
+      {
+        never,
+        told: story.told,
+        brokenAt: story.brokenAt,
+        sentences: sentencesOf(search, never, story.told, story.brokenAt),
+        faults: story.told.map((t, i) => asFault(scene, t, i, shift)),
+      },
+    ];
+  });
+  const held = scene.nevers.filter((n) => n.monitors.length > 0);
+  return {
+    most: found.most,
+    stories: found.stories,
+    states: found.states,
+    stopped: found.stopped,
+    broken,
+    kept: held.filter((n) => !broken.some((b) => b.never === n)),
+    unheld: scene.nevers.filter((n) => n.monitors.length === 0),
+  };
+}
+
+/** What a search says, as findings: one for each condition, and one for all. */
+export function storyFindings(s: Stories): readonly Finding[] {
+  const count = `${s.stories.toLocaleString('en')} stories with up to ${s.most} ${s.most === 1 ? 'thing' : 'things'} going wrong`;
+  if (s.stopped)
+    return [
+      finding('act', 'stories', {
+        verdict: 'unknown',
+        title: `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
+        caption: 'search stopped',
+        source: ['simulation'],
+        remedy: { text: 'Search again and let it end.' },
+      }),
+    ];
+  if (s.broken.length === 0)
+    return [
+      finding('act', 'stories', {
+        verdict: s.unheld.length > 0 || s.kept.length === 0 ? 'unknown' : 'settled',
+        title:
+          s.kept.length === 0
+            ? 'No condition in Wish can be held against a run, so the search says nothing'
+            : `No story breaks ${s.kept.map((n) => `“never ${n.words}”`).join(', ')}: ${count}`,
+        caption: s.kept.length === 0 ? 'nothing to hold' : 'no story breaks it',
+        source: ['simulation'],
+        remedy: s.kept.length === 0 ? { text: 'Say in Wish, as conditions, what must never happen.' } : null,
+      }),
+    ];
+  return s.broken.map((b) =>
+    finding('act', `stories.${b.never.never.id}`, {
+      verdict: b.told.length <= 1 ? 'stop' : 'tight',
+      title: `Never ${b.never.words}: ${b.sentences.join(' ')}`,
+      caption: b.told.length <= 1 ? 'one thing wrong breaks it' : 'two things wrong break it',
+      source: ['simulation'],
+      remedy: { text: 'Take an answer in Act, and search again.' },
+    }),
+  );
+}

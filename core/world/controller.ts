@@ -1,0 +1,157 @@
+import { drives } from './contacts';
+import { learns } from './parts';
+import { ELSES, OPS, type OpKind } from './plan';
+import { CLOCK, FLAG, LOGGED, note, type Log, type WorldState } from './state';
+import { WorldProblem } from './table';
+
+const OP = Object.fromEntries(OPS.map((o, i) => [o, i])) as Record<OpKind, number>;
+const END = ELSES.indexOf('end');
+const CALL = ELSES.indexOf('call');
+/** Steps that take no time, in a row: more of them never let time go on. */
+const MOST_AT_ONCE = 10_000;
+
+function closeLines(s: WorldState, bits: number, on: number, at: number, log: Log | null): void {
+  for (let line = 0; bits !== 0; line++, bits >>>= 1) if (bits & 1) drives(s, line, on, at, log);
+}
+
+/** A step presses: a move that has come to this has acted. */
+function acts(s: WorldState, op: number, at: number, log: Log | null): void {
+  if (s.flag[FLAG.acted] === 0) s.flag[FLAG.startsNow]!++;
+  s.flag[FLAG.acted] = 1;
+  closeLines(s, s.w.code.lines[op]!, 1, at, log);
+  s.due[s.at.step] = at + s.w.code.seconds[op]!;
+}
+
+function warns(s: WorldState, on: number, at: number, log: Log | null): void {
+  if (s.flag[FLAG.warns] === on) return;
+  s.flag[FLAG.warns] = on;
+  s.clock[CLOCK.warnedSince] = on === 1 ? at : Infinity;
+  note(log, at, LOGGED.warns, 0, on);
+}
+
+/** The move is over, however it came to that: every output lets go. */
+export function endMove(s: WorldState, at: number, log: Log | null): void {
+  if (s.flag[FLAG.move]! < 0) return;
+  for (let line = 0; line < s.drive.length; line++) drives(s, line, 0, at, log);
+  warns(s, 0, at, log);
+  s.flag[FLAG.move] = -1;
+  s.due[s.at.step] = Infinity;
+  s.counts.fill(0);
+  note(log, at, LOGGED.step, 0, -1);
+}
+
+function calls(s: WorldState, at: number, log: Log | null): void {
+  s.flag[FLAG.calls]!++;
+  note(log, at, LOGGED.call, 0, s.flag[FLAG.step]!);
+  endMove(s, at, log);
+}
+
+/** Begins a move. One that comes while another runs, or while the controller is dead, is missed. */
+export function startMove(s: WorldState, move: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
+  if (onlyIfArmed && s.flag[FLAG.armed] === 0) return;
+  if (s.flag[FLAG.controllerPower] === 0 || s.flag[FLAG.move]! >= 0) {
+    s.flag[FLAG.missedStarts]!++;
+    return;
+  }
+  s.flag[FLAG.starts]!++;
+  s.flag[FLAG.acted] = 0;
+  s.flag[FLAG.move] = move;
+  s.flag[FLAG.step] = s.w.code.begin[move]!;
+  takeStep(s, at, log);
+}
+
+const saysSo = (s: WorldState, op: number): boolean => s.heard[s.w.code.sense[op]!] === s.w.code.is[op];
+
+/** Takes the step that the move has come to, and those after it that take no time. */
+function takeStep(s: WorldState, at: number, log: Log | null): void {
+  const { code } = s.w;
+  for (let n = 0; n < MOST_AT_ONCE; n++) {
+    const op = s.flag[FLAG.step]!;
+    if (op >= code.begin[s.flag[FLAG.move]! + 1]!) return endMove(s, at, log);
+    note(log, at, LOGGED.step, 0, op);
+    const sense = code.sense[op]!;
+    if (sense >= 0) learns(s, sense, at, log);
+    switch (code.op[op]) {
+      case OP.press:
+        return acts(s, op, at, log);
+      case OP.warn:
+        warns(s, 1, at, log);
+        s.due[s.at.step] = at + code.seconds[op]!;
+        return;
+      case OP.wait:
+        s.due[s.at.step] = at + code.seconds[op]!;
+        return;
+      case OP.hold:
+      case OP.until:
+        if (saysSo(s, op)) {
+          s.flag[FLAG.step]!++;
+          break;
+        }
+        if (code.op[op] === OP.hold) return acts(s, op, at, log);
+        s.due[s.at.step] = at + code.seconds[op]!;
+        return;
+      case OP.look:
+        if (saysSo(s, op)) s.flag[FLAG.step]!++;
+        else if (!goesOn(s, op, at, log)) return;
+        break;
+      case OP.again:
+        if (sense >= 0 && saysSo(s, op)) s.flag[FLAG.step]!++;
+        else if (s.counts[op]! < code.times[op]!) {
+          s.counts[op]!++;
+          s.flag[FLAG.step] = code.to[op]!;
+        } else if (sense < 0) s.flag[FLAG.step]!++;
+        else if (!goesOn(s, op, at, log)) return;
+        break;
+      case OP.tell:
+        s.flag[FLAG.told]!++;
+        s.flag[FLAG.step]!++;
+        break;
+      default:
+        calls(s, at, log);
+        return;
+    }
+  }
+  const op = s.flag[FLAG.step]!;
+  const move = s.flag[FLAG.move]!;
+  throw new WorldProblem(
+    `step ${op - code.begin[move]! + 1} of move ${move + 1} comes round again without any time going by`,
+  );
+}
+
+/** What a step says that did not come true. Tells whether the move goes on. */
+function goesOn(s: WorldState, op: number, at: number, log: Log | null): boolean {
+  const { orElse } = s.w.code;
+  if (orElse[op] === CALL) calls(s, at, log);
+  else if (orElse[op] === END) endMove(s, at, log);
+  else s.flag[FLAG.step]!++;
+  return s.flag[FLAG.move]! >= 0;
+}
+
+/** The time of a step is up. */
+export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
+  const { code } = s.w;
+  const op = s.flag[FLAG.step]!;
+  const kind = code.op[op];
+  s.due[s.at.step] = Infinity;
+  if (kind === OP.press || kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
+  // A warning stays on until the move is over.
+  if (kind === OP.hold || kind === OP.until) {
+    learns(s, code.sense[op]!, at, log);
+    if (!goesOn(s, op, at, log)) return;
+  } else s.flag[FLAG.step]!++;
+  takeStep(s, at, log);
+}
+
+/** A sense said something new: a step that waits for it goes on. */
+export function hears(s: WorldState, sense: number, at: number, log: Log | null): void {
+  if (s.flag[FLAG.move]! < 0) return;
+  const { code } = s.w;
+  const op = s.flag[FLAG.step]!;
+  const kind = code.op[op];
+  if ((kind !== OP.hold && kind !== OP.until) || code.sense[op] !== sense || !saysSo(s, op)) return;
+  s.due[s.at.step] = Infinity;
+  if (kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
+  learns(s, sense, at, log);
+  s.flag[FLAG.step]!++;
+  takeStep(s, at, log);
+}

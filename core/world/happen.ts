@@ -1,0 +1,150 @@
+import { befalls, drives, followLine } from './contacts';
+import { endMove, startMove } from './controller';
+import { enter, meets } from './parts';
+import { HAPPENINGS, type HappeningKind } from './plan';
+import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
+
+/** Happenings in order of time, as numbers. */
+export interface Happenings {
+  readonly at: Float64Array;
+  readonly what: Uint8Array;
+  readonly of: Int32Array;
+  readonly how: Float64Array;
+  readonly count: number;
+}
+
+const NO = Object.fromEntries(HAPPENINGS.map((h, i) => [h, i])) as Record<HappeningKind, number>;
+export const happeningNumber = (what: HappeningKind): number => NO[what];
+
+/** Marks of what befell a sense. */
+export const ILL = { reversed: 1, stuck: 2 } as const;
+
+function powerLost(s: WorldState, at: number, log: Log | null): void {
+  if (s.flag[FLAG.machinePower] === 0) return;
+  s.flag[FLAG.machinePower] = 0;
+  note(log, at, LOGGED.power, 0, 0);
+  for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.lost[p]!, at, log);
+}
+
+export function powerBack(s: WorldState, at: number, log: Log | null): void {
+  s.due[s.at.machineBack] = Infinity;
+  if (s.flag[FLAG.machinePower] === 1) return;
+  s.flag[FLAG.machinePower] = 1;
+  note(log, at, LOGGED.power, 0, 1);
+  for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.back[p]!, at, log);
+}
+
+/** The controller is dead or in reset: its outputs let go, and what it knew is gone. */
+function controllerOut(s: WorldState, at: number, log: Log | null): void {
+  endMove(s, at, log);
+  s.flag[FLAG.controllerPower] = 0;
+  for (let line = 0; line < s.drive.length; line++) {
+    drives(s, line, 0, at, log);
+    s.due[s.at.twitchOn + line] = Infinity;
+    s.due[s.at.twitchOff + line] = Infinity;
+    if (s.twitch[line] === 1) twitches(s, line, 0, at, log);
+  }
+}
+
+export function twitches(s: WorldState, line: number, on: number, at: number, log: Log | null): void {
+  s.due[(on === 1 ? s.at.twitchOn : s.at.twitchOff) + line] = Infinity;
+  befalls(s, line, () => (s.twitch[line] = on), at, log);
+}
+
+/** The controller has power again, or comes out of reset: its pins twitch, then the program is in charge and believes its beginning. */
+function comesUp(s: WorldState, at: number): void {
+  s.w.plan.twitches.forEach((t, line) => {
+    if (!t) return;
+    s.due[s.at.twitchOn + line] = at + t.from;
+    s.due[s.at.twitchOff + line] = at + t.to;
+  });
+  s.due[s.at.controllerBack] = at + s.w.plan.readySeconds;
+}
+
+export function controllerReady(s: WorldState, at: number, log: Log | null): void {
+  // While the power is still away this deadline is its return; the second one is the program's.
+  if (s.flag[FLAG.controllerPower] === 0) {
+    s.flag[FLAG.controllerPower] = 2;
+    comesUp(s, at);
+    return;
+  }
+  s.due[s.at.controllerBack] = Infinity;
+  s.flag[FLAG.controllerPower] = 1;
+  const parts = s.w.start.length;
+  for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, 0, log);
+}
+
+export function thumbUp(s: WorldState, channel: number, at: number, log: Log | null): void {
+  s.due[s.at.thumb + channel] = Infinity;
+  s.thumb[channel] = 0;
+  followLine(s, s.w.channels.line[channel]!, at, log);
+}
+
+/** One more of the next closures: the first that is not marked yet. */
+const withNext = (bits: number): number => bits | (bits + 1);
+
+/** Has one thing happen now. */
+export function happens(s: WorldState, what: number, of: number, how: number, at: number, log: Log | null): void {
+  switch (what) {
+    case NO.start:
+      return startMove(s, of, how === 1, at, log);
+    case NO.stop:
+      return endMove(s, at, log);
+    case NO.arm:
+      s.flag[FLAG.armed] = 1;
+      s.flag[FLAG.startsNow] = 0;
+      return;
+    case NO.disarm:
+      s.flag[FLAG.armed] = 0;
+      return;
+    case NO.thumb:
+      s.thumb[of] = 1;
+      s.due[s.at.thumb + of] = at + how;
+      return followLine(s, s.w.channels.line[of]!, at, log);
+    case NO.meets:
+      meets(s, of, how, at, log);
+      return;
+    case NO.cut:
+    case NO['plug-out']:
+    case NO['controller-out']:
+      if (what !== NO['controller-out']) {
+        powerLost(s, at, log);
+        s.due[s.at.machineBack] = at + how;
+      }
+      if (what !== NO['plug-out']) {
+        controllerOut(s, at, log);
+        s.due[s.at.controllerBack] = at + how;
+      }
+      return;
+    case NO.restart:
+      controllerOut(s, at, log);
+      s.flag[FLAG.controllerPower] = 2;
+      return comesUp(s, at);
+    case NO.missed:
+      s.missNext[of] = how > 0 ? how : withNext(s.missNext[of]!);
+      return;
+    case NO.twice:
+      s.twiceNext[of] = how > 0 ? how : withNext(s.twiceNext[of]!);
+      return;
+    case NO.welded:
+      s.welds[of]!++;
+      if (s.welds[of]! < s.w.plan.contacts[of]!) return;
+      return befalls(s, of, () => (s.bad[of] = 1), at, log);
+    case NO.dirty:
+      return befalls(s, of, () => (s.bad[of] = 2), at, log);
+    case NO.stuck:
+      s.ill[of]! |= ILL.stuck;
+      s.due[s.at.sense + of] = Infinity;
+      return;
+    case NO.reversed:
+      s.ill[of]! ^= ILL.reversed;
+      return;
+    case NO.well:
+      s.ill[of] = 0;
+      s.lateBy[of] = 0;
+      return;
+    case NO.late:
+      s.lateBy[of]! += how;
+      return;
+  }
+}

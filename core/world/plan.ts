@@ -1,0 +1,120 @@
+import type { MachineTable } from './table';
+
+/** How a contact, or a thumb on the same button, reaches a part of the machine. */
+export interface Channel {
+  /** Which output of the controller closes it, by number. */
+  readonly line: number;
+  readonly part: number;
+  /** What the part meets once it was closed for `least` seconds, when it lets go, and once it was closed for `long`; empty for nothing. */
+  readonly down: string;
+  readonly up: string;
+  readonly held: string;
+  readonly least: number;
+  /** Infinity where a long press is no other than a short one. */
+  readonly long: number;
+  /** A press that follows the last one that was obeyed closer than this is overlooked, s. */
+  readonly gap: number;
+}
+
+/** What the controller is told of a part. */
+export interface SenseWire {
+  /** Number of the part; −1 where it tells of nothing that this world holds: the controller never learns it. */
+  readonly part: number;
+  /** The states, by key, in which it says yes. */
+  readonly yes: readonly string[];
+  /** What a plan takes for true when it reads yes, and when it reads no; states by key. */
+  readonly taken: readonly [yes: string, no: string];
+  /** How long what it tells must stand before the controller hears it, s. */
+  readonly delay: number;
+}
+
+export const OPS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
+export type OpKind = (typeof OPS)[number];
+export const ELSES = ['go-on', 'end', 'call'] as const;
+export type Else = (typeof ELSES)[number];
+
+/** A step of a move, as the controller takes it. */
+export interface Op {
+  readonly do: OpKind;
+  /** Outputs that are closed for it, by number. */
+  readonly lines: readonly number[];
+  /** How long it lasts, or at most lasts, s. */
+  readonly seconds: number;
+  /** Number of the sense that is read, and what it must say; −1 for none. */
+  readonly sense: number;
+  readonly is: boolean;
+  readonly orElse: Else;
+  /** The step that is gone back to, by number from 0, and how often. */
+  readonly to: number;
+  readonly times: number;
+}
+
+/** States of one part, or of what the plan believes of it; an output that is closed; a sense that says yes. */
+export type Clue =
+  | { readonly of: 'part' | 'belief'; readonly part: number; readonly keys: readonly string[] }
+  | { readonly of: 'line'; readonly line: number }
+  | { readonly of: 'sense'; readonly sense: number };
+
+/** What must never happen: all clues at once for longer than so many seconds; a part that begins to move unwarned; too many starts. */
+export type Monitor =
+  | { readonly kind: 'together'; readonly clues: readonly Clue[]; readonly seconds: number }
+  | { readonly kind: 'unwarned'; readonly part: number; readonly keys: readonly string[]; readonly seconds: number }
+  | { readonly kind: 'starts'; readonly most: number };
+
+/** What an output does when its controller comes up, from the moment that it gets power or is reset, s; null where it keeps still. */
+export interface Twitch {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** A machine with its controller: everything that `World` runs. */
+export interface WorldPlan {
+  readonly parts: readonly { readonly name: string; readonly table: MachineTable }[];
+  readonly lines: number;
+  /** How many contacts lie in series on each output: so many must stick before it is closed for good. */
+  readonly contacts: readonly number[];
+  readonly channels: readonly Channel[];
+  readonly senses: readonly SenseWire[];
+  readonly moves: readonly (readonly Op[])[];
+  readonly monitors: readonly Monitor[];
+  /** By output. */
+  readonly twitches: readonly (Twitch | null)[];
+  /** From power or reset until the program is in charge, s. */
+  readonly readySeconds: number;
+}
+
+export const HAPPENINGS = [
+  'start',
+  'stop',
+  'arm',
+  'disarm',
+  'thumb',
+  'meets',
+  'cut',
+  'plug-out',
+  'controller-out',
+  'restart',
+  'missed',
+  'twice',
+  'welded',
+  'dirty',
+  'stuck',
+  'reversed',
+  'late',
+  'well',
+] as const;
+/**
+ * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
+ * part `of` meet event `how`, `cut`, `plug-out` and `controller-out` take the power of all, of the machine or of the controller for `how`
+ * seconds, `missed` and `twice` befall the next closure of output `of` (`how` over 0: which of the next ones, in bits), `welded` has one contact of output `of` stick closed, `dirty` keeps it
+ * open,
+ * `stuck` and `reversed` befall sense `of`, `late` delays it by `how`
+ * seconds, `well` has it mended.
+ */
+export type HappeningKind = (typeof HAPPENINGS)[number];
+export interface Happening {
+  readonly at: number;
+  readonly what: HappeningKind;
+  readonly of: number;
+  readonly how: number;
+}

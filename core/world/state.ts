@@ -1,0 +1,210 @@
+import type { CompiledWorld } from './compile';
+
+/** Whole numbers of which a world has one. */
+export const FLAG = {
+  machinePower: 0,
+  controllerPower: 1,
+  /** The move under way, −1 for none, and its step by number over all moves. */
+  move: 2,
+  step: 3,
+  armed: 4,
+  warns: 5,
+  /** The next of the happenings that were given. */
+  pointer: 6,
+  /** Moves since it was armed last that pressed anything. */
+  startsNow: 7,
+  /** Counts over the whole run. */
+  starts: 8,
+  missedStarts: 9,
+  presses: 10,
+  calls: 11,
+  told: 12,
+  /** 1 once the move under way has pressed anything. */
+  acted: 13,
+} as const;
+const FLAGS = 14;
+
+export const CLOCK = { now: 0, warnedSince: 1 } as const;
+const CLOCKS = 2;
+
+/** Everything that a world is at an instant: flat, so that it is copied in one go. */
+export interface WorldState {
+  readonly w: CompiledWorld;
+  readonly floats: Float64Array;
+  readonly ints: Int32Array;
+  readonly clock: Float64Array;
+  readonly flag: Int32Array;
+  /** When each of the deadlines falls due, in the order in which those of one instant are taken. */
+  readonly due: Float64Array;
+  readonly at: Deadlines;
+  /** Truth first, then what the plan believes. */
+  readonly part: Int32Array;
+  readonly since: Float64Array;
+  readonly position: Float64Array;
+  /** 1 where a part's time ends its state, 0 where the end of its way does. */
+  readonly byTime: Int32Array;
+  /** Truth first, then what the plan believes. */
+  readonly closed: Int32Array;
+  readonly closedAt: Float64Array;
+  readonly obeyedAt: Float64Array;
+  readonly heldLong: Int32Array;
+  /** A thumb on the button of a channel. */
+  readonly thumb: Int32Array;
+  /** What the controller asks of each output, whether it twitches, and what befell it: 1 welded, 2 dirty. */
+  readonly drive: Int32Array;
+  readonly twitch: Int32Array;
+  readonly bad: Int32Array;
+  /** Contacts of each output that stick. */
+  readonly welds: Int32Array;
+  /** Which of the next closures of each output will be missed, or seen twice, the next in the lowest bit; 1 while such a closure lasts. */
+  readonly missNext: Int32Array;
+  readonly twiceNext: Int32Array;
+  readonly missing: Int32Array;
+  readonly doubling: Int32Array;
+  /** What the controller heard last: 0 no, 1 yes, 2 nothing. */
+  readonly heard: Int32Array;
+  /** What befell each sense: bit 1 reversed, bit 2 stuck. */
+  readonly ill: Int32Array;
+  readonly lateBy: Float64Array;
+  /** How often each step was gone back from, in the move under way. */
+  readonly counts: Int32Array;
+  /** Since when all clues of a monitor hold, NaN while they do not; and when it was first broken, Infinity while it was not. */
+  readonly holdsSince: Float64Array;
+  readonly brokenAt: Float64Array;
+}
+
+/** Where each kind of deadline begins in `due`; order is the order of those at one instant. */
+export interface Deadlines {
+  readonly sense: number;
+  readonly obey: number;
+  readonly long: number;
+  readonly thumb: number;
+  readonly twitchOn: number;
+  readonly twitchOff: number;
+  readonly machineBack: number;
+  readonly controllerBack: number;
+  readonly happening: number;
+  readonly step: number;
+  readonly monitor: number;
+  readonly count: number;
+}
+
+export function freshState(w: CompiledWorld): WorldState {
+  const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
+  const [M, O] = [w.plan.monitors.length, w.code.op.length];
+  const sense = 2 * P;
+  const obey = sense + S;
+  const long = obey + 2 * C;
+  const thumb = long + 2 * C;
+  const twitchOn = thumb + C;
+  const twitchOff = twitchOn + L;
+  const machineBack = twitchOff + L;
+  const controllerBack = machineBack + 1;
+  const happening = controllerBack + 1;
+  const step = happening + 1;
+  const monitor = step + 1;
+  const count = monitor + M;
+  const at = {
+    sense,
+    obey,
+    long,
+    thumb,
+    twitchOn,
+    twitchOff,
+    machineBack,
+    controllerBack,
+    happening,
+    step,
+    monitor,
+    count,
+  };
+  const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + 2 * M);
+  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 2 * S + O);
+  let f = 0;
+  let i = 0;
+  const real = (n: number): Float64Array => floats.subarray(f, (f += n));
+  const whole = (n: number): Int32Array => ints.subarray(i, (i += n));
+  return {
+    w,
+    floats,
+    ints,
+    at,
+    clock: real(CLOCKS),
+    due: real(count),
+    since: real(2 * P),
+    position: real(2 * P),
+    closedAt: real(2 * C),
+    obeyedAt: real(2 * C),
+    lateBy: real(S),
+    holdsSince: real(M),
+    brokenAt: real(M),
+    flag: whole(FLAGS),
+    part: whole(2 * P),
+    byTime: whole(2 * P),
+    closed: whole(2 * C),
+    heldLong: whole(2 * C),
+    thumb: whole(C),
+    drive: whole(L),
+    twitch: whole(L),
+    bad: whole(L),
+    welds: whole(L),
+    missNext: whole(L),
+    twiceNext: whole(L),
+    missing: whole(L),
+    doubling: whole(L),
+    heard: whole(S),
+    ill: whole(S),
+    counts: whole(O),
+  };
+}
+
+/** Copies everything; both must be of one world. */
+export function copyState(from: WorldState, to: WorldState): void {
+  to.floats.set(from.floats);
+  to.ints.set(from.ints);
+}
+
+/** A run writes what changed here; null where only counts and monitors matter. */
+export interface Log {
+  at: Float64Array;
+  kind: Uint8Array;
+  index: Int32Array;
+  value: Int32Array;
+  count: number;
+}
+/** What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press, a call. */
+export const LOGGED = {
+  part: 0,
+  belief: 1,
+  contact: 2,
+  sense: 3,
+  warns: 4,
+  step: 5,
+  obeyed: 6,
+  call: 7,
+  power: 8,
+} as const;
+
+export const freshLog = (room = 256): Log => ({
+  at: new Float64Array(room),
+  kind: new Uint8Array(room),
+  index: new Int32Array(room),
+  value: new Int32Array(room),
+  count: 0,
+});
+
+export function note(log: Log | null, at: number, kind: number, index: number, value: number): void {
+  if (log === null) return;
+  if (log.count === log.at.length) {
+    const wider = freshLog(2 * log.count);
+    for (const key of ['at', 'kind', 'index', 'value'] as const) {
+      wider[key].set(log[key] as never);
+      log[key] = wider[key] as never;
+    }
+  }
+  const n = log.count++;
+  log.at[n] = at;
+  log.kind[n] = kind;
+  log.index[n] = index;
+  log.value[n] = value;
+}
