@@ -180,7 +180,7 @@ describe('the command line', () => {
   it('applies edits as data, and refuses one with its number, place and reason', () => {
     const good = [
       { do: 'set', at: 'feed.duty', set: { wakesPerDay: 24, wakeSeconds: 4 } },
-      { do: 'put', list: 'act.faults', item: { id: 'f1', kind: 'missed-press', atSeconds: 0, seconds: 0 } },
+      { do: 'put', list: 'act.faults', item: { id: 'f1', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' } },
     ];
     writeFileSync(join(folder, 'good.json'), JSON.stringify(good));
     const job = json<{ feed: { duty: { wakesPerDay: number } }; act: { faults: unknown[] }; log: { text: string }[] }>(

@@ -4,7 +4,6 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { assess, nextReadingOf } from '../core/assess';
 import { filesOf } from '../core/deliver';
-import { manyDays } from '../core/many-days';
 import { readNoteLine } from '../core/notes';
 import {
   applyEdit,
@@ -23,13 +22,16 @@ import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
 import { feedReport, rehearse } from '../core/feed';
 import { linesVerb, pinsVerb } from './pins';
 import { WAY_WORDS } from '../core/ways';
+import { daysVerb, planVerb, runVerb, searchVerb } from './act';
 import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';
 
 const USAGE =
   'usage: gt new --title T | note FILE LINE... | edit FILE EDITS.json | assess FILE | probe FILE ' +
   '--control NAME | terminals FILE | ways FILE [--press NAME] | lines FILE | pins FILE [--assign] | feed FILE | ' +
-  'keypad CAPTURE... [--out MAP] [--lines A,B] | simulate FILE --seed N --days N | pack FILE DIR';
+  'keypad CAPTURE... [--out MAP] [--lines A,B] | run FILE [--move NAME] [--faults F.json] | ' +
+  'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
+  'search FILE [--faults 0..2] | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -157,13 +159,6 @@ function ways(job: Job, name: string | undefined): unknown {
   }));
 }
 
-function simulate(job: Job, seed: number, days: number): unknown {
-  const outcome = manyDays(job, days, seed);
-  if (!outcome)
-    throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
-  return { seed, ...outcome };
-}
-
 function pack(job: Job, dir: string | undefined): unknown {
   if (!dir) throw new Unusable(USAGE);
   const files = filesOf(job, assess(job));
@@ -193,6 +188,11 @@ async function run(args: string[]): Promise<string> {
         days: { type: 'string' },
         press: { type: 'string' },
         assign: { type: 'boolean' },
+        move: { type: 'string' },
+        faults: { type: 'string' },
+        policy: { type: 'string' },
+        from: { type: 'string' },
+        to: { type: 'string' },
       },
     });
   } catch (error) {
@@ -241,14 +241,22 @@ async function run(args: string[]): Promise<string> {
             .filter(Boolean) ?? [],
         ),
       );
-    case 'simulate':
+    case 'run':
+      return json(runVerb(readJob(file), values.move, values.faults));
+    case 'days':
       return json(
-        simulate(
+        daysVerb(
           readJob(file),
-          whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1),
+          values.move,
+          values.policy,
           whole(values.days, 'days', 1, 3660),
+          whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1),
         ),
       );
+    case 'plan':
+      return json(planVerb(readJob(file), values.from, values.to));
+    case 'search':
+      return json(searchVerb(readJob(file), whole(values.faults ?? '1', 'faults', 0, 2)));
     case 'pack':
       return json(pack(readJob(file), rest[0]));
     default:

@@ -6,7 +6,7 @@ import { cutList, lifeOf, rehearse } from './feed';
 import { needsProveDead } from './guard';
 import type { Job } from './job';
 import { pinOf } from './lines';
-import { lacksOf, packFiles, type PackFile, type PackPin, type PackPress } from './pack';
+import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './pack';
 import { wayContext } from './thumb';
 import { basisOf, progressOf, testSheet } from './try';
 import { jointOf, type WayResult } from './ways';
@@ -16,6 +16,34 @@ import { wholeBill, wholeWiring } from './whole';
 function drivesOf(way: WayResult): PackPress['drives'] {
   return way.press.input === 'level' ? 'level' : way.press.pulses;
 }
+
+/** Pins that a press drives beside its own: the second of two contacts in series. */
+function moreOf(job: Job, a: Seen, press: string): readonly number[] {
+  if (!job.presses.some((p) => p.id === press && p.twoContacts)) return [];
+  return a.lines.flatMap((l) => {
+    const pin = l.owner === press && l.id !== press && l.acts ? pinOf(job, l.id) : null;
+    return pin === null ? [] : [pin];
+  });
+}
+
+/** Senses that the packed program can read: contacts that lie on a pin. */
+const readable = (job: Job, a: Seen): PackInput['senses'] =>
+  job.senses.flatMap((s) => {
+    const line = a.lines.find((l) => l.id === s.id);
+    const pin = pinOf(job, s.id);
+    return s.kind === 'contact' && line && pin !== null
+      ? [{ id: s.id, name: s.name, pin, yes: line.active, debounceSeconds: s.debounceSeconds }]
+      : [];
+  });
+
+/** Signs that it lights: before it moves, and when it calls for help. */
+const lit = (job: Job): PackInput['signs'] =>
+  job.signs.flatMap((s) => {
+    const pin = pinOf(job, s.id);
+    return pin !== null && (s.means === 'about-to-move' || s.means === 'call')
+      ? [{ name: s.name, pin, means: s.means }]
+      : [];
+  });
 
 /** Every press whose way is chosen, with its pin, its joint and its drawing. */
 function pressesOf(job: Job, a: Seen): PackPress[] {
@@ -28,6 +56,7 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
         id: press.id,
         name: press.name,
         pin: pinOf(job, press.id),
+        more: moreOf(job, a, press.id),
         pressesOn: way.press.pressesOn,
         drives: drivesOf(way),
         sheet: drawWay(job, a, press, way),
@@ -56,6 +85,8 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
     sheet,
     presses,
     armPin: arm ? pinOf(job, arm.id) : null,
+    senses: readable(job, a),
+    signs: lit(job),
     lacks: lacksOf(job, a.facts.presses),
     wiring:
       presses.length > 0 || wiring.wires.length > 0

@@ -7,6 +7,7 @@ import { gapFinding, lengthFindings } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
 import { partFindings } from './part-findings';
+import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
 import type { RunTrace } from './trace';
 import { USUAL_PRESS_SECONDS } from './watch';
@@ -128,6 +129,7 @@ function runFindings(job: Job, planned: number, shortest: number): Finding[] {
       caption,
       source: ['simulation'],
     }),
+    ...purposeFindings(job),
     ...missedPress(job),
   ];
 }

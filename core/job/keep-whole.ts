@@ -14,9 +14,16 @@ const OWNERS: readonly ListName[] = ['presses', 'senses', 'hands', 'signs'];
  */
 export function keptWhole(job: Job, list: ListName, key: string): Job {
   if (list.startsWith('feed.')) return { ...job, feed: withoutNode(job.feed, key) };
+  if (list === 'act.parts') return withoutPart(job, key);
+  if (list === 'act.moves') return { ...job, act: withoutFaults(job, key) };
   if (!OWNERS.includes(list)) return job;
   return {
     ...job,
+    act: {
+      ...job.act,
+      parts: job.act.parts.map((p) => ({ ...p, heeds: p.heeds.filter((h) => h.press !== key) })),
+      faults: job.act.faults.filter((f) => f.of !== key),
+    },
     feed: {
       ...job.feed,
       hangs: job.feed.hangs.filter((h) => ownerOf(h.load) !== key),
@@ -33,6 +40,18 @@ export function keptWhole(job: Job, list: ListName, key: string): Job {
     },
   };
 }
+
+const withoutFaults = (job: Job, key: string): Job['act'] => ({
+  ...job.act,
+  faults: job.act.faults.filter((f) => f.of !== key),
+});
+
+/** What tells of a part of the machine that is gone tells of the first. */
+const withoutPart = (job: Job, key: string): Job => ({
+  ...job,
+  act: withoutFaults(job, key),
+  senses: job.senses.map((s) => (s.part === key ? { ...s, part: '' } : s)),
+});
 
 /**
  * The tree of supplies after one of its parts or loads is gone: its branches hang on nothing until somebody says on what; loads that

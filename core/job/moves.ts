@@ -46,6 +46,17 @@ export const pressedIn = (job: Pick<Job, 'act'>): readonly string[] => [
   ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy))),
 ];
 
+/** Ids of all senses that some move reads, each once. */
+export const sensesRead = (job: Pick<Job, 'act'>): readonly string[] => [
+  ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap((s) => (s.sense === '' ? [] : [s.sense])))),
+];
+
+/** Whether a move looks before it presses anything. */
+export const looksFirst = (move: Move): boolean => {
+  const first = move.steps.find((s) => s.do === 'look' || pressedBy(s).length > 0);
+  return first?.do === 'look';
+};
+
 /** The edit that gives the first move these steps; a job without a move gets one. */
 export const withSteps = (job: Pick<Job, 'act'>, steps: readonly Step[], say: string): JobEdit => ({
   do: 'put',

@@ -1,9 +1,15 @@
 import type { Sheet } from '../drawing';
 import type { Finding } from '../finding';
-import { jobText, pressedIn, scriptOf, type Job } from '../job';
+import { jobText, pressedIn, scriptOf, sensesRead, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
-import { firmwareFiles, type FirmwarePress, type FirmwarePulses } from './firmware';
+import {
+  firmwareFiles,
+  type FirmwarePress,
+  type FirmwarePulses,
+  type FirmwareSense,
+  type FirmwareSign,
+} from './firmware';
 import { logMarkdown } from './log-markdown';
 import { slug } from './slug';
 import { cellsCalendar, type CellChange } from './cells-calendar';
@@ -15,6 +21,8 @@ export interface PackPress {
   readonly id: string;
   readonly name: string;
   readonly pin: number | null;
+  /** Pins that are driven with it: the second of two contacts in series. */
+  readonly more: readonly number[];
   /** The level that presses. */
   readonly pressesOn: 'high' | 'low';
   /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
@@ -39,6 +47,9 @@ export interface PackInput {
   readonly findings: readonly Finding[];
   readonly presses: readonly PackPress[];
   readonly armPin: number | null;
+  /** Senses that a program can read, and signs that it can light, each on its pin. */
+  readonly senses: readonly FirmwareSense[];
+  readonly signs: readonly FirmwareSign[];
   /** Null while nothing is wired. */
   readonly wiring: {
     readonly sheet: Sheet;
@@ -120,17 +131,20 @@ export function packFiles(input: PackInput): PackFile[] {
             id: p.id,
             name: p.name,
             pin: p.pin,
+            more: p.more,
             pressesOn: p.pressesOn,
             pulses: p.drives === 'level' ? null : p.drives,
           },
         ],
   );
   const pressed = pressedIn(job);
+  const unread = sensesRead(job).filter((id) => !input.senses.some((s) => s.id === id));
   const otherSides = scriptOf(job)
     .filter((s) => s.other)
     .map((s) => s.press);
   const whole =
     able.length > 0 &&
+    unread.length === 0 &&
     pressed.every((id) => able.some((p) => p.id === id)) &&
     otherSides.every((id) => able.some((p) => p.id === id && p.pulses !== null && p.pulses.other !== null));
   const code = whole
@@ -138,6 +152,8 @@ export function packFiles(input: PackInput): PackFile[] {
         firmwareFiles(job, {
           presses: able,
           armPin: input.armPin,
+          senses: input.senses,
+          signs: input.signs,
           lacks: input.lacks,
           stops: stops.map((f) => f.title),
         }),

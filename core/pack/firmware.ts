@@ -1,4 +1,5 @@
-import { scriptOf, type Job } from '../job';
+import { pressedBy, type Job, type Step } from '../job';
+import { BODY, HEADER, KINDS } from './firmware-text';
 
 /** Text that may stand inside a C block comment. */
 const comment = (text: string): string =>
@@ -8,166 +9,6 @@ const comment = (text: string): string =>
     .replace(/\?\?/g, '? ?')
     .replace(/[\r\n\\]+/g, ' ')
     .replace(/[^\x20-\x7e]/g, '?');
-
-const HEADER = `/* Gentle Thumb: the press script and its week, for any C99 compiler. */
-#ifndef GENTLE_THUMB_H
-#define GENTLE_THUMB_H
-
-#include <stdint.h>
-
-/* Three functions to fill in for your controller. */
-void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
-int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
-uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-
-/* Call once, before anything else: the contact is opened. */
-void gt_setup(void);
-/* Call at least every few milliseconds. A call that comes too late opens the contact and forgets the rest of the script:
-   a press is never stretched, and the next one never cut short. Let a hardware watchdog of at most a second reset the
-   controller, so that one that hangs lets go as well. */
-void gt_tick(void);
-/* Runs the script now; ignored while it runs. */
-void gt_start(void);
-/* Opens the contact and forgets the rest of the script. */
-void gt_stop(void);
-/* 1 while the script runs. */
-int gt_busy(void);
-/* How often a script was given up because a call came too late. */
-unsigned gt_late(void);
-/* Tells the local time: weekday 1 is Monday, 7 Sunday. Call again after each clock change. */
-void gt_set_clock(int weekday, uint32_t second_of_day);
-
-#endif
-`;
-
-const BODY = `
-static unsigned step = 0;
-static int busy = 0;
-static uint32_t step_began = 0;
-static uint32_t last_tick = 0;
-static unsigned late = 0;
-
-static int clock_known = 0;
-static int clock_weekday = 1;
-static uint32_t clock_second = 0;
-static uint32_t clock_at = 0;
-
-/* Closes one contact and opens all others; 0 opens them all. */
-static void contact(int press)
-{
-    int i;
-    for (i = 1; i <= PRESSES; i++) {
-        if (i != press) {
-            gt_write_pin(presses[i].pin, !presses[i].level);
-        }
-    }
-    if (press != 0) {
-        gt_write_pin(presses[press].pin, presses[press].level);
-    }
-}
-
-static int armed(void)
-{
-    /* The arm switch closes to ground; without a pin for it nothing is ever armed. */
-    return ARM_PIN >= 0 && gt_read_pin(ARM_PIN) == 0;
-}
-
-static void enter(unsigned next)
-{
-    step = next;
-    busy = step < SCRIPT_LENGTH;
-    contact(busy ? script[step].press : 0);
-}
-
-void gt_setup(void)
-{
-    contact(0);
-    busy = 0;
-    step = 0;
-    clock_known = 0;
-    last_tick = gt_milliseconds();
-}
-
-void gt_start(void)
-{
-    if (busy) {
-        return;
-    }
-    step_began = gt_milliseconds();
-    last_tick = step_began;
-    enter(0);
-}
-
-void gt_stop(void)
-{
-    contact(0);
-    busy = 0;
-}
-
-int gt_busy(void)
-{
-    return busy;
-}
-
-void gt_set_clock(int weekday, uint32_t second_of_day)
-{
-    clock_weekday = weekday;
-    clock_second = second_of_day;
-    clock_at = gt_milliseconds();
-    clock_known = 1;
-}
-
-unsigned gt_late(void)
-{
-    return late;
-}
-
-static void at_second(void)
-{
-    unsigned i;
-    for (i = 0; i < sizeof week / sizeof week[0]; i++) {
-        if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
-            && (!week[i].if_armed || armed())) {
-            gt_start();
-        }
-    }
-}
-
-static void follow_clock(void)
-{
-    uint32_t behind = clock_known ? gt_milliseconds() - clock_at : 0u;
-    while (clock_known && behind >= 1000u) {
-        clock_at += 1000u;
-        clock_second += 1u;
-        behind -= 1000u;
-        if (clock_second >= 86400u) {
-            clock_second = 0u;
-            clock_weekday = clock_weekday == 7 ? 1 : clock_weekday + 1;
-        }
-        /* What fell due while nothing ran is past: only the present second still counts. */
-        if (behind < STALE_MS) {
-            at_second();
-        }
-    }
-}
-
-void gt_tick(void)
-{
-    uint32_t now = gt_milliseconds();
-    uint32_t since = now - last_tick;
-    last_tick = now;
-    if (busy && since > LATE_MS) {
-        gt_stop();
-        late += 1u;
-    }
-    follow_clock();
-    if (busy && now - step_began >= script[step].milliseconds) {
-        /* From now and not from when it was due: what comes next keeps its whole length. */
-        step_began = now;
-        enter(step + 1u);
-    }
-}
-`;
 
 /** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
 export interface FirmwarePulses {
@@ -188,14 +29,35 @@ export interface FirmwarePress {
   readonly id: string;
   readonly name: string;
   readonly pin: number;
+  /** Pins that are driven with it. */
+  readonly more: readonly number[];
   readonly pressesOn: 'high' | 'low';
   /** Null for a level. */
   readonly pulses: FirmwarePulses | null;
 }
 
+/** A sense that the program can read. */
+export interface FirmwareSense {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  /** The level at which what it tells is so. */
+  readonly yes: 'high' | 'low';
+  readonly debounceSeconds: number;
+}
+
+/** A sign that the program lights. */
+export interface FirmwareSign {
+  readonly name: string;
+  readonly pin: number;
+  readonly means: 'about-to-move' | 'call';
+}
+
 /** What the program is told beside the job. */
 export interface FirmwarePlan {
   readonly presses: readonly FirmwarePress[];
+  readonly senses: readonly FirmwareSense[];
+  readonly signs: readonly FirmwareSign[];
   /** Pin of the arm switch; null where there is none. */
   readonly armPin: number | null;
   /** What the plan has and this program does not do. */
@@ -209,39 +71,96 @@ const MOST_LATE_MS = 50;
 /** The longest step, ms: the clock of the program wraps round after 49.7 days, and a step must end well before. */
 const LONGEST_STEP_MS = 1_000_000_000;
 
-/** A span in steps that the clock can measure. */
-function piecesOf(ms: number): number[] {
-  const whole = Math.floor(ms / LONGEST_STEP_MS);
-  const rest = Math.round(ms - whole * LONGEST_STEP_MS);
-  return [...Array<number>(whole).fill(LONGEST_STEP_MS), ...(rest > 0 || whole === 0 ? [rest] : [])];
+/** A step that takes its time in pieces that the clock can measure; one that waits for a sense waits no longer than one piece. */
+function piecesOf(s: Step): Step[] {
+  const most = LONGEST_STEP_MS / 1000;
+  if (!['press', 'wait', 'warn'].includes(s.do)) return [{ ...s, seconds: Math.min(s.seconds, most) }];
+  const whole = Math.floor(s.seconds / most);
+  const rest = s.seconds - whole * most;
+  return [
+    ...Array<Step>(whole).fill({ ...s, seconds: most }),
+    ...(rest > 0 || whole === 0 ? [{ ...s, seconds: rest }] : []),
+  ];
 }
+
+const OP: Readonly<Record<Step['do'], string>> = {
+  press: 'PRESS',
+  wait: 'WAIT',
+  hold: 'HOLD',
+  until: 'UNTIL',
+  look: 'LOOK',
+  again: 'AGAIN',
+  warn: 'WARN',
+  tell: 'TELL',
+  call: 'CALL',
+};
+const OTHERWISE: Readonly<Record<Step['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
+
+/** The steps of all moves in one row, each as a line of C, and where each move begins. */
+function stepsOf(job: Job, mask: (s: Step) => number, sense: (id: string) => number): { rows: string[]; begin: number[] } {
+  const rows: string[] = [];
+  const begin = [0];
+  for (const m of job.act.moves.length > 0 ? job.act.moves : [{ steps: [] }]) {
+    const first = rows.length;
+    const pieces = m.steps.map(piecesOf);
+    /** Where each step begins once those before it came in pieces. */
+    const at = pieces.map((_, i) => first + pieces.slice(0, i).reduce((n, p) => n + p.length, 0));
+    for (const s of pieces.flat()) {
+      const to = s.do === 'again' ? (at[s.to - 1] ?? first) : 0;
+      const cells = [
+        OP[s.do],
+        `${mask(s)}u`,
+        `${Math.round(s.seconds * 1000)}u`,
+        s.sense === '' ? 0 : sense(s.sense),
+        s.is ? 1 : 0,
+        OTHERWISE[s.orElse],
+        `${to}u`,
+        `${s.do === 'again' ? s.times : 0}u`,
+      ];
+      rows.push(`    { ${cells.join(', ')} },   /* ${comment(sayStep(job, s))} */`);
+    }
+    begin.push(rows.length);
+  }
+  // C99 knows no empty array; a row of no move is never taken.
+  if (rows.length === 0) rows.push('    { WAIT, 0u, 0u, 0, 0, END, 0u, 0u },');
+  return { rows, begin };
+}
+
+const sayStep = (job: Job, s: Step): string =>
+  [s.do, ...pressedBy(s).map((id) => job.presses.find((p) => p.id === id)?.name ?? id)].join(' ');
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
   const { routine } = job;
-  const whole = scriptOf(job);
-  const script = whole.length ? whole : [{ do: 'wait' as const, press: '', other: false, seconds: 0 }];
   // The other side of a rocker is one more press on the same pin.
   const all = plan.presses.flatMap((p) => [
-    { ...p, other: false, level: p.pressesOn === 'high' || p.pulses ? 1 : 0 },
+    ...[p.pin, ...p.more].map((pin) => ({ ...p, pin, other: false, level: p.pressesOn === 'high' || p.pulses ? 1 : 0 })),
     ...(p.pulses && p.pulses.other !== null ? [{ ...p, name: `${p.name}, other side`, other: true, level: 2 }] : []),
   ]);
-  const at = (s: { press: string; other: boolean }): number =>
-    all.findIndex((p) => p.id === s.press && p.other === s.other);
-  const pieces = script.flatMap((s) => piecesOf(s.seconds * 1000).map((ms) => ({ ...s, ms })));
-  const steps = pieces.map(
-    (s) =>
-      `    { ${s.do === 'press' ? at(s) + 1 : 0}, ${s.ms}u },   ` +
-      `/* ${s.do}${s.do === 'press' ? ` ${comment(all[at(s)]?.name ?? '')}` : ''} */`,
+  const bits = (id: string, other: boolean): number =>
+    all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
+  const { rows, begin } = stepsOf(
+    job,
+    (s) => pressedBy(s).reduce((m, id, i) => m + bits(id, i === 0 && s.other), 0),
+    (id) => plan.senses.findIndex((x) => x.id === id) + 1,
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
-  const presses = whole.filter((x) => x.do === 'press' && x.seconds > 0).map((x) => 1000 * x.seconds);
+  const senses = plan.senses.map(
+    (s) => `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
+  );
+  const signs = plan.signs.map(
+    (s) => `    { ${s.pin}, ${s.means === 'call' ? 'CALLS' : 'ABOUT_TO_MOVE'} },   /* ${comment(s.name)} */`,
+  );
+  const presses = job.act.moves.flatMap((m) =>
+    m.steps.flatMap((s) => (pressedBy(s).length > 0 && s.seconds > 0 ? [1000 * s.seconds] : [])),
+  );
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
   const week = sentences.map((s) => {
     const [h, m] = s.at.split(':').map(Number) as [number, number];
-    const mask = s.days.reduce((bits, d) => bits | (1 << d), 0);
-    return `    { 0x${mask.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0} },   /* ${s.at} */`;
+    const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
+    const move = Math.max(0, job.act.moves.findIndex((x) => x.id === s.move));
+    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
   });
   const warnings = [
     ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),
@@ -252,8 +171,11 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
 ${warnings.join('')}#include "gentle_thumb.h"
 
 ${plan.presses.flatMap((p) => (p.pulses ? [pulseNote(p.name, p.pulses)] : [])).join('')}#define PRESSES ${all.length}
+#define SENSES ${senses.length}
+#define SIGNS ${signs.length}
+#define MOVES ${begin.length - 1}
 #define ARM_PIN (${plan.armPin ?? -1})
-#define SCRIPT_LENGTH ${steps.length}u
+#define SCRIPT_LENGTH ${rows.length}u
 #define LATE_MS ${lateMs}u
 #define STALE_MS 2000u
 
@@ -262,15 +184,35 @@ struct press_pin {
     int level;   /* that presses */
 };
 
+struct sense_pin {
+    int pin;
+    int level;   /* at which what it tells is so */
+    uint32_t milliseconds;   /* for which it must stand */
+};
+
+enum { ABOUT_TO_MOVE, CALLS };
+
+struct sign_pin {
+    int pin;
+    int means;
+};
+
 struct script_step {
-    int press;   /* which one, from 1; 0 waits */
-    uint32_t milliseconds;
+    int op;
+    uint32_t presses;   /* bit 0 is the first */
+    uint32_t milliseconds;   /* for which it lasts, or at most lasts */
+    int sense;   /* that is read, from 1; 0 for none */
+    int is;   /* what it must say */
+    int otherwise;
+    unsigned to;
+    unsigned times;
 };
 
 struct week_entry {
     unsigned days;   /* bit 1 Monday to bit 7 Sunday */
     uint32_t second_of_day;
     int if_armed;
+    int move;
 };
 
 /* Entry 0 is none. */
@@ -279,13 +221,29 @@ static const struct press_pin presses[PRESSES + 1] = {
 ${pins.join('\n')}
 };
 
-static const struct script_step script[SCRIPT_LENGTH] = {
-${steps.join('\n')}
+/* Entry 0 is none. */
+static const struct sense_pin senses[SENSES + 1] = {
+    { -1, 0, 0u },
+${senses.join('\n')}
 };
+
+/* Entry 0 is none. */
+static const struct sign_pin signs[SIGNS + 1] = {
+    { -1, -1 },
+${signs.join('\n')}
+};
+
+${KINDS}
+static const struct script_step script[SCRIPT_LENGTH] = {
+${rows.join('\n')}
+};
+
+/* Where each move begins in it; a move ends at the beginning of the next. */
+static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join(', ')} };
 
 /* The last entry has no day and never comes true; C99 knows no empty array. */
 static const struct week_entry week[] = {
-${[...week, '    { 0u, 0u, 0 }'].join('\n')}
+${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
 ${BODY}`;
   return { 'gentle_thumb.h': HEADER, 'gentle_thumb.c': source };

@@ -1,5 +1,5 @@
 import { finding, type Finding, summary, type Remedy } from '../finding';
-import { freeId, freshHand, type Job, type Sentence, machineOf } from '../job';
+import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst } from '../job';
 import { pinOf } from '../lines';
 import { clockChangeFirings } from './firings';
 
@@ -94,8 +94,22 @@ export function routineFindings(job: Job): Finding[] {
     );
   }
   const { kind } = machineOf(job);
+  const moveOf = (s: Sentence) => job.act.moves.find((m) => m.id === s.move) ?? job.act.moves[0];
+  const blind = acting.some((s) => {
+    const move = moveOf(s);
+    return !move || !looksFirst(move);
+  });
   // One button that opens and closes does whichever comes next: a time of day does not tell which.
-  if (kind === 'open-stop-close-stop' || kind === 'flips') {
+  if (!blind) {
+    out.push(
+      finding('routine', 'blind', {
+        verdict: 'settled',
+        title: 'It looks before it presses, whatever the machine is doing at that time',
+        caption: 'looks first',
+        source: ['contact-meaning'],
+      }),
+    );
+  } else if (kind === 'open-stop-close-stop' || kind === 'flips') {
     const door = kind === 'open-stop-close-stop';
     out.push(
       finding('routine', 'blind', {
@@ -107,8 +121,8 @@ export function routineFindings(job: Job): Finding[] {
         source: ['contact-meaning'],
         remedy: {
           text:
-            'It must look before it presses: a contact at the closed end that your program reads, ' +
-            'or separate terminals for open and close. The packed program does not look.',
+            'It must look before it presses: a contact at the closed end and a move in Act that reads it, ' +
+            'or separate terminals for open and close.',
         },
       }),
     );

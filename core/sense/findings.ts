@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../finding';
-import { restContact, stateSense, type Job, type Sense, machineOf } from '../job';
+import { restContact, stateSense, type Job, type Sense, machineOf, sensesRead } from '../job';
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
@@ -51,16 +51,19 @@ function stateFindings(job: Job): Finding[] {
   if (sense && sense.tells !== 'other') {
     const contact = sense.tells;
     const word = contact === 'at-rest' ? 'rest' : 'work';
+    const read = sensesRead(job).includes(sense.id);
+    const tells =
+      `${sense.kind === 'contact' ? 'One contact' : sense.name} tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +
+      `${CONTACT_TELLS[contact].not[0]}`;
     return [
       finding('sense', 'contact', {
-        verdict: 'tight',
-        title:
-          `${sense.kind === 'contact' ? 'One contact' : sense.name} tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +
-          `${CONTACT_TELLS[contact].not[0]}. Neither the runs in Act nor the packed program look at ` +
-          'it yet',
-        caption: `contact at ${word}, unread`,
+        verdict: read ? 'settled' : 'tight',
+        title: read ? `${tells}. A move looks at it` : `${tells}. No move looks at it yet`,
+        caption: read ? `contact at ${word}` : `contact at ${word}, unread`,
         source: ['contact-meaning'],
-        remedy: { text: 'Let your own program look at it before it presses; until then it settles nothing.' },
+        remedy: read
+          ? null
+          : { text: 'Let a move in Act look at it before it presses, and again after it; until then it settles nothing.' },
       }),
     ];
   }

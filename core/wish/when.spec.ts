@@ -29,7 +29,7 @@ describe('“when”, as a rule', () => {
       [{ id: 'x', at: '07:30', days: [1], ifArmed: true, move: '' }],
       () => `r${++n}`,
     );
-    expect(rules).toEqual([{ id: 'r1', at: '18:00', days: [1, 2, 3, 4, 5], ifArmed: false }]);
+    expect(rules).toEqual([{ id: 'r1', at: '18:00', days: [1, 2, 3, 4, 5], ifArmed: false, move: '' }]);
     expect(proposedRules('sometimes', [], () => 'x')).toEqual([]);
   });
 

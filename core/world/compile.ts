@@ -9,6 +9,7 @@ export interface CompiledWorld {
   /** Equal words have equal numbers. */
   readonly wordOf: Int32Array;
   readonly start: Int32Array;
+  readonly startAt: Float64Array;
   /** Events that a part can meet, at most; `state * width + event` → the next state, −1 where it is overlooked. */
   readonly width: number;
   readonly next: Int32Array;
@@ -117,6 +118,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
     keys: all.map(({ s }) => s.key),
     wordOf: Int32Array.from(words, (w) => numbers.get(w)!),
     start: Int32Array.from(plan.parts, (p, i) => place(i, p.table.start)),
+    startAt: Float64Array.from(plan.parts, (p) => p.table.startAt ?? 0),
     width,
     next,
     speed: Float64Array.from(all, ({ s }) => s.speed),

@@ -71,7 +71,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   s.due[s.at.controllerBack] = Infinity;
   s.flag[FLAG.controllerPower] = 1;
   const parts = s.w.start.length;
-  for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, 0, log);
+  for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, s.w.startAt[p]!, log);
 }
 
 export function thumbUp(s: WorldState, channel: number, at: number, log: Log | null): void {

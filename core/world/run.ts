@@ -66,7 +66,7 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.flag[FLAG.controllerPower] = 1;
   s.flag[FLAG.move] = -1;
   const parts = s.w.start.length;
-  for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, 0, log);
+  for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, s.w.startAt[p % parts]!, log);
   for (let i = 0; i < s.w.senses.count; i++) {
     s.heard[i] = raw(s, i);
     note(log, 0, LOGGED.sense, i, s.heard[i]!);

@@ -97,9 +97,19 @@ function keyOf(s: WorldState, at: number, key: Key): number {
   return key.value();
 }
 
+/** Lengths of time that a disturbance may set going, and any two of them: its own, of states and ways, of what conditions allow. */
+function spansOf(w: CompiledWorld, disturbances: readonly Disturbance[]): number[] {
+  const own = disturbances.flatMap((d) => (LASTING.includes(d.what) ? [d.how] : []));
+  const states = [...w.after, ...[...w.speed].map((v) => (v === 0 ? 0 : 1 / Math.abs(v)))];
+  const allowed = w.plan.monitors.flatMap((m) => (m.kind === 'starts' ? [] : [m.seconds]));
+  const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > 4 * JUST_BEFORE);
+  return [...new Set([...all, ...all.flatMap((x) => all.map((y) => x + y))])];
+}
+const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late'];
+
 /**
  * Searches every story with up to so many disturbances, each laid just before, between and just after the events of the run that it
- * befalls. A world that was met before, no later and with no fewer disturbances to come, is not entered again. Worlds are known by keys of
+ * befalls; a single one also at those lengths of time before them that the world itself has. A world that was met before, no later and with no fewer disturbances to come, is not entered again. Worlds are known by keys of
  * 53 bits: of a million the chance that two are taken for one is about one in ten thousand.
  */
 export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome {
@@ -110,8 +120,10 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
   const broken = new Map<number, Story>();
   let [stories, states, since] = [1, 0, 0];
   let stopped = false;
+  let close = false;
   let seen: Map<number, number>[] = [];
   const told: Told[] = [];
+  const spans = spansOf(w, disturbances);
 
   const look = (s: WorldState): void => {
     for (let m = 0; m < s.brokenAt.length; m++) {
@@ -160,6 +172,10 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
         const until = Math.min(due, end);
         if (until - at > 4 * JUST_BEFORE) {
           branch(depth, (at + until) / 2, left, share);
+          // What a disturbance begins and what takes so long may meet the next event: just too early and just too late for it.
+          for (const span of close ? spans : [])
+            for (const t of [until - span - JUST_BEFORE, until - span + JUST_BEFORE])
+              if (t > at + JUST_BEFORE && t < until - JUST_BEFORE) branch(depth, t, left, share);
           if (due <= end) branch(depth, due - JUST_BEFORE, left, share);
         }
       }
@@ -178,6 +194,8 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
   for (let most = 0; watched && most <= search.most && !stopped; most++) {
     seen = Array.from({ length: most + 1 }, () => new Map<number, number>());
     if (most === search.most) stories = 1;
+    // With two the first of them need not be laid as closely: what one alone breaks is known by then.
+    close = most === 1;
     begin(pool[0]!, given);
     follow(0, 0, most);
   }

@@ -16,6 +16,8 @@ export interface TableState {
 /** A part of a machine as a state table: rows are states, columns are events. */
 export interface MachineTable {
   readonly start: string;
+  /** Share of its way at which it begins: 0 unless it is said. */
+  readonly startAt?: number;
   /** What can reach it, in the order of the columns. */
   readonly events: readonly string[];
   readonly states: readonly TableState[];

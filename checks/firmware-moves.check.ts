@@ -1,0 +1,125 @@
+// Moves that look, wait for a sense, go back and call: the packed C99 on the host and the engine, the same edges to the millisecond.
+import { copyFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { sceneOf } from '../core/act';
+import { assess } from '../core/assess';
+import { filesOf } from '../core/deliver';
+import { edited, stepOf, withSteps, type Job, type Step, type StepKind } from '../core/job';
+import { pinOf } from '../core/lines';
+import { seededRandom, type Random } from '../core/quantity';
+import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/world';
+import { demoJob, machined } from '../core/testing/jobs';
+import { inFolder, runProgram } from './programs';
+
+const pot = machined(demoJob('rice-pot'), { kind: 'flips' });
+const one = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
+
+/** A move of random steps; every wait has its longest, and who goes back goes back past a step that takes time. */
+function steps(r: Random): Step[] {
+  const out: Step[] = [];
+  const n = 3 + Math.floor(r.next() * 6);
+  for (let i = 0; i < n; i++) {
+    const kinds: readonly StepKind[] = [
+      'press',
+      'press',
+      'wait',
+      'hold',
+      'until',
+      'look',
+      'warn',
+      'tell',
+      ...(i > 0 ? (['again'] as const) : []),
+    ];
+    const what = one(r, kinds);
+    const reads = ['hold', 'until', 'look', 'again'].includes(what);
+    out.push(
+      stepOf(what, {
+        press: what === 'press' || what === 'hold' ? 'start' : '',
+        seconds: (30 + Math.floor(r.next() * 900)) / 1e3,
+        sense: reads && !(what === 'again' && r.next() < 0.3) ? 'rest' : '',
+        is: r.next() < 0.5,
+        orElse: one(r, ['go-on', 'end', 'call']),
+        to: 1 + Math.floor(r.next() * i),
+        times: 1 + Math.floor(r.next() * 3),
+      }),
+    );
+  }
+  return out;
+}
+
+const START = 500;
+const END = 30_000;
+
+/** What the engine does: edges of the press, and calls, in milliseconds. */
+function engine(job: Job, changes: readonly number[]): string[] {
+  const { plan } = sceneOf(job)!.world;
+  // The sense follows a part that nothing but the list moves.
+  const w = compileWorld({ ...plan, channels: [] });
+  const event = plan.parts[0]!.table.events.indexOf('press');
+  const given = happeningsOf([
+    ...changes.map((ms): Happening => ({ at: ms / 1e3, what: 'meets', of: 0, how: event })),
+    { at: START / 1e3, what: 'start', of: 0, how: 0 },
+  ]);
+  const log = freshLog();
+  runTo(worldOf(w, given, log), END / 1e3, given, log);
+  const edges: { ms: number; text: string }[] = [];
+  for (let i = 0; i < log.count; i++) {
+    const ms = Math.round(1e3 * log.at[i]!);
+    if (log.kind[i] === LOGGED.call) edges.push({ ms, text: 'call' });
+    if (log.kind[i] !== LOGGED.contact) continue;
+    const last = edges.at(-1);
+    // Opened and closed again in one instant is no edge of a pin.
+    if (last?.ms === ms && last.text === '0' && log.value[i] === 1) edges.pop();
+    else edges.push({ ms, text: String(log.value[i]) });
+  }
+  return edges.map((e) => `${e.ms} ${e.text}`);
+}
+
+describe('the packed program and the engine', () => {
+  it('make the same edges and the same calls, for random moves that look', () => {
+    const r = seededRandom(2026);
+    let [edges, calls] = [0, 0];
+    for (let n = 0; n < 40; n++) {
+      const job = edited(pot, withSteps(pot, steps(r), 'random'), '2026-03-02T14:00:00Z');
+      const pin = pinOf(job, 'start')!;
+      const runs = Array.from({ length: 5 }, () => {
+        const changes: number[] = [];
+        for (let t = 200; t < END - 1000;) changes.push((t += 60 + Math.floor(r.next() * 1500)));
+        return changes;
+      });
+      const found = inFolder((folder) => {
+        for (const f of filesOf(job, assess(job)))
+          if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
+        copyFileSync(fileURLToPath(new URL('./host/moves.c', import.meta.url)), join(folder, 'moves.c'));
+        const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1'];
+        runProgram('cc', [...flags, '-o', 'moves', 'gentle_thumb.c', 'moves.c'], { cwd: folder });
+        // The contact tells the rest, closed against ground: low means yes, and it rests at first.
+        return runs.map((changes) =>
+          runProgram(join(folder, 'moves'), [END, START, 0, ...changes].map(String))
+            .trim()
+            .split('\n')
+            .filter((l) => l !== ''),
+        );
+      });
+      const closes = assess(job).facts.presses[0]!.pressesOn === 'high' ? 1 : 0;
+      runs.forEach((changes, i) => {
+        const theirs = found[i]!.flatMap((l) => {
+          const [ms, what, level] = l.split(' ') as [string, string, string];
+          if (what === 'call') return [`${ms} call`];
+          if (Number(what) !== pin || Number(ms) < START) return [];
+          return [`${ms} ${Number(level) === closes ? 1 : 0}`];
+        });
+        const ours = engine(job, changes);
+        expect([...theirs].sort(), JSON.stringify({ steps: job.act.moves[0]!.steps, changes })).toEqual(
+          [...ours].sort(),
+        );
+        edges += ours.length;
+        calls += ours.filter((x) => x.endsWith('call')).length;
+      });
+    }
+    expect(edges).toBeGreaterThan(300);
+    expect(calls).toBeGreaterThan(10);
+  }, 120_000);
+});
