@@ -73,7 +73,13 @@ export function runVerb(job: Job, move: string | undefined, faults: string | und
 const POLICY_NAMES: readonly PolicyKind[] = ['blind', 'look-first', 'look-again', 'timed'];
 
 /** Many days of a job, of a policy where one is named; the first move is the one that the routine begins unless it says another. */
-export function daysVerb(job: Job, move: string | undefined, policy: string | undefined, days: number, seed: number): unknown {
+export function daysVerb(
+  job: Job,
+  move: string | undefined,
+  policy: string | undefined,
+  days: number,
+  seed: number,
+): unknown {
   const at = moveIn(job, move);
   let planned = job;
   if (policy !== undefined) {
@@ -86,7 +92,8 @@ export function daysVerb(job: Job, move: string | undefined, policy: string | un
     planned = edited(first, withSteps(first, found.steps, found.words), job.touchedAt);
   }
   const outcome = run(() => manyDays(planned, days, seed));
-  if (!outcome) throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
+  if (!outcome)
+    throw new Unusable('this job does not know its machine yet: say in Act what a press does, and its times');
   const { wrongByWeek: _weeks, ...told } = outcome;
   return { seed, move: job.act.moves[at]!.name, ...(policy === undefined ? {} : { policy }), ...told };
 }

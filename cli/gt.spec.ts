@@ -84,10 +84,48 @@ describe('the command line', () => {
 
   it('simulates the same days for the same seed', () => {
     const file = join(root, 'demo/rice-pot.json');
-    const once = json<{ starts: number; asBelieved: number }>('simulate', file, '--seed', '4711', '--days', '365');
-    expect(json('simulate', file, '--seed', '4711', '--days', '365')).toEqual(once);
+    const once = json<{ starts: number; asBelieved: number }>('days', file, '--seed', '4711', '--days', '365');
+    expect(json('days', file, '--seed', '4711', '--days', '365')).toEqual(once);
+    const looks = json<{ presses: number; policy: string }>(
+      ...(['days', file, '--seed', '4711', '--days', '365', '--policy', 'look-again', '--move', 'cook'] as const),
+    );
+    expect(looks.policy).toBe('look-again');
     expect(once.starts).toBeGreaterThan(255);
     expect(once.asBelieved).toBeLessThanOrEqual(once.starts);
+  }, 60_000);
+
+  it('runs a move with faults, finds the way from here, and searches the stories that break a condition', () => {
+    const file = join(root, 'demo/yard-gate.json');
+    writeFileSync(join(folder, 'faults.json'), JSON.stringify([{ kind: 'power-cut', atSeconds: 10, seconds: 20 }]));
+    const told = json<{ parts: { machine: { word: string }[] }[]; noPower: { from: number }[] }>(
+      ...(['run', file, '--move', 'close', '--faults', 'faults.json'] as const),
+    );
+    // It stops where the power left it; the pin twitches as the controller comes up, and it goes on.
+    expect(told.parts[0]!.machine.map((s) => s.word)).toEqual(
+      expect.arrayContaining(['closed', 'opening', 'no power', 'stopped', 'closing']),
+    );
+    expect(told.noPower).toMatchObject([{ from: 10 }]);
+    const way = json<{ words: string[] }>('plan', file, '--from', 'open', '--to', 'closed');
+    expect(way.words).toEqual(['1. Press gate.', '2. Wait 16 s, until nothing moves.']);
+    expect(json<{ found: boolean }>('plan', file, '--to', 'closed').found).toBe(false);
+    const found = json<{ broken: { never: string; story: string[]; answers: string[] }[] }>(
+      'search',
+      file,
+      '--faults',
+      '1',
+    );
+    expect(found.broken.map((b) => b.never)).toEqual([
+      '“open” for longer than 18 h',
+      '“closing” without 3 s of warning before it',
+    ]);
+    expect(found.broken[1]!.answers).toContain('pins that keep still at power-up');
+    for (const [args, words] of [
+      [['run', file, '--move', 'fly'], /no move fly; it has: close/],
+      [['plan', file, '--to', 'gone'], /--to names gone, and the states are: closed, opening/],
+      [['search', file, '--faults', '3'], /--faults wants a whole number from 0 to 2/],
+      [['days', file, '--seed', '1', '--days', '9', '--policy', 'look-again'], /needs a sense/],
+    ] as const)
+      expect(gt(...args)).toMatchObject({ status: 2, err: expect.stringMatching(words) });
   }, 60_000);
 
   it('decodes a keypad into a map file, and leads along a strip', () => {
@@ -147,7 +185,7 @@ describe('the command line', () => {
       /line 2, character 9: "idel" is no state.*did you mean: start A idle 5 V/,
     ],
     ['no such control', ['probe', 'c.json', '--control', 'stop'], /no control stop/],
-    ['days that are none', ['simulate', 'c.json', '--seed', '1', '--days', '0'], /--days wants a whole number/],
+    ['days that are none', ['days', 'c.json', '--seed', '1', '--days', '0'], /--days wants a whole number/],
     ['a broken file', ['assess', 'broken.json'], /not complete JSON/],
     ['a huge file', ['assess', 'huge.json'], /200 MB/],
     ['a folder that cannot be made', ['pack', 'c.json', 'c.json/out'], /cannot be written/],

@@ -1,4 +1,6 @@
 import { assess, nextReadingOf, type Assessment, type Seen } from './assess';
+import { KEPT_WITHOUT_FAULTS } from './act';
+import type { Finding } from './finding';
 import { guideFor, type Step } from './guide';
 import type { ControlKind, Job } from './job';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
@@ -41,8 +43,27 @@ function withStudies(job: Job, studies: readonly StudyVerdict[]): { assessment: 
   const assessment = assess(job);
   if (studies.length === 0) return { assessment, now: [] };
   const now = studiesNow(job, assessment, studies);
-  return { assessment: { ...assessment, findings: [...assessment.findings, ...studyFindings(job, now)] }, now };
+  return { assessment: { ...assessment, findings: joined(assessment.findings, studyFindings(job, now)) }, now };
 }
+
+/**
+ * Findings of a job and of its studies. Where both judge one thing, the study's takes the place of what held only while nothing goes
+ * wrong; of others the worse stays.
+ */
+function joined(own: readonly Finding[], studied: readonly Finding[]): Finding[] {
+  const byId = new Map(studied.map((f) => [f.id, f]));
+  const worse = (f: Finding, than: Finding): boolean => VERDICTS.indexOf(f.verdict) > VERDICTS.indexOf(than.verdict);
+  const kept = own.map((f) => {
+    const other = byId.get(f.id);
+    if (!other) return f;
+    byId.delete(f.id);
+    return f.caption === KEPT_WITHOUT_FAULTS || worse(other, f) ? other : f;
+  });
+  return [...kept, ...byId.values()];
+}
+
+/** From best to worst. */
+const VERDICTS: readonly Finding['verdict'][] = ['settled', 'unknown', 'tight', 'stop'];
 
 /** How many readings ahead the board is planned. */
 const PLANNED = 6;

@@ -180,10 +180,10 @@ describe('Sense', () => {
       verdict: 'tight',
       caption: 'pressing blind',
     });
-    // Neither the runs nor the packed program look at it: it settles nothing.
+    // No move looks at it: it settles nothing.
     expect(findingOf(pot, 'sense.contact')).toMatchObject({
       verdict: 'tight',
-      title: expect.stringMatching(/cannot tell how far.*look at it yet/),
+      title: expect.stringMatching(/cannot tell how far.*No move looks at it yet/),
     });
     const strange = machined(withoutSense(pot), { kind: 'unknown' });
     expect(findingOf(strange, 'sense.blind')).toMatchObject({

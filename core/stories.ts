@@ -169,7 +169,7 @@ function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], br
       const text = `${FAULT_WORDS[f.kind]}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
       return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
     }),
-    `Then, ${when(search, brokenAt)}: ${never.words}.`,
+    `${told.length > 0 ? 'Then' : 'With nothing going wrong'}, ${when(search, brokenAt)}: ${never.words}.`,
   ];
 }
 
@@ -242,26 +242,51 @@ export function storyFindings(s: Stories): readonly Finding[] {
         remedy: { text: 'Search again and let it end.' },
       }),
     ];
-  if (s.broken.length === 0)
-    return [
-      finding('act', 'stories', {
-        verdict: s.unheld.length > 0 || s.kept.length === 0 ? 'unknown' : 'settled',
-        title:
-          s.kept.length === 0
-            ? 'No condition in Wish can be held against a run, so the search says nothing'
-            : `No story breaks ${s.kept.map((n) => `“never ${n.words}”`).join(', ')}: ${count}`,
-        caption: s.kept.length === 0 ? 'nothing to hold' : 'no story breaks it',
+  const all = finding('act', 'stories', {
+    verdict: s.kept.length === 0 && s.broken.length === 0 ? 'unknown' : worst(s),
+    title:
+      s.kept.length + s.broken.length === 0
+        ? 'No condition in Wish can be held against a run, so the search says nothing'
+        : `${count}: ${s.broken.length === 0 ? 'none of them breaks a condition' : `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`}`,
+    caption: s.broken.length > 0 ? 'a story breaks it' : 'no story breaks it',
+    source: ['simulation'],
+    remedy:
+      s.kept.length + s.broken.length === 0 ? { text: 'Say in Wish, as conditions, what must never happen.' } : null,
+  });
+  return [
+    all,
+    ...s.broken.map((b) =>
+      finding('act', `never.${b.never.never.id}`, {
+        verdict: b.told.length <= 1 ? 'stop' : 'tight',
+        title: `Never ${b.never.words}: broken. ${b.sentences.join(' ')}`,
+        caption:
+          b.told.length === 0
+            ? 'broken by the plan'
+            : b.told.length === 1
+              ? 'one thing breaks it'
+              : 'two things break it',
         source: ['simulation'],
-        remedy: s.kept.length === 0 ? { text: 'Say in Wish, as conditions, what must never happen.' } : null,
+        remedy: { text: 'Take an answer in Act, and search again.' },
       }),
-    ];
-  return s.broken.map((b) =>
-    finding('act', `stories.${b.never.never.id}`, {
-      verdict: b.told.length <= 1 ? 'stop' : 'tight',
-      title: `Never ${b.never.words}: ${b.sentences.join(' ')}`,
-      caption: b.told.length <= 1 ? 'one thing wrong breaks it' : 'two things wrong break it',
-      source: ['simulation'],
-      remedy: { text: 'Take an answer in Act, and search again.' },
-    }),
-  );
+    ),
+    ...s.kept.map((n) =>
+      finding('act', `never.${n.never.id}`, {
+        verdict: s.most < 2 ? 'tight' : 'settled',
+        title: `Never ${n.words}: ${KEPT_WORDS[s.most] ?? KEPT_WORDS[2]}`,
+        caption: s.most < 2 ? 'kept with one fault' : 'kept with two faults',
+        source: ['simulation'],
+        remedy: s.most < 2 ? { text: 'Search with two things going wrong as well.' } : null,
+      }),
+    ),
+  ];
 }
+
+const KEPT_WORDS = [
+  'kept while nothing goes wrong',
+  'no one thing that goes wrong breaks it',
+  'no two things that go wrong together break it',
+] as const;
+
+/** As bad as the shortest story; with one thing going wrong alone nothing is settled. */
+const worst = (s: Stories): 'stop' | 'tight' | 'settled' =>
+  s.broken.some((b) => b.told.length <= 1) ? 'stop' : s.broken.length > 0 || s.most < 2 ? 'tight' : 'settled';

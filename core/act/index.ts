@@ -1,6 +1,7 @@
 export { daysOf, drawLuck, FAULT_RATES, simulateDays, wantedDays, type BadLuck, type DaysOutcome } from './days';
 export { BEFALLS, closuresOf, FAULT_WORDS, faultsAsHappenings, startsAsHappenings, type Start } from './faults';
 export { actFindings } from './findings';
+export { KEPT_WITHOUT_FAULTS } from './nevers';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
 export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { laneSeconds, oneRun } from './runs';

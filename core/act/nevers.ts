@@ -12,6 +12,9 @@ export function neverFindings(job: Job): Finding[] {
   return job.wish.nevers.map((n) => neverFinding(job, n, held));
 }
 
+/** Caption of what was held against the run without faults and against no other. */
+export const KEPT_WITHOUT_FAULTS = 'kept without faults';
+
 /** What the run without faults says of each condition: when it breaks it, or why it cannot tell. */
 interface Held {
   readonly scene: Scene | null;
@@ -21,8 +24,10 @@ function heldIn(job: Job): Held {
   try {
     const scene = sceneOf(job);
     const broken = new Map<string, number>();
+    // Long enough that what may last longest can be broken.
+    const longest = Math.max(0, ...job.wish.nevers.map((n) => n.seconds));
     job.act.moves.forEach((_, move) => {
-      for (const b of (scene && oneRun(job, [], move)?.broken) || [])
+      for (const b of (scene && oneRun(job, [], move, longest)?.broken) || [])
         broken.set(b.words, Math.min(b.at, broken.get(b.words) ?? Infinity));
     });
     return { scene, broken };
@@ -83,7 +88,7 @@ function neverFinding(job: Job, n: Never, { scene, broken }: Held): Finding {
   return finding('act', id, {
     verdict: 'tight',
     title: `Never ${words}: kept while nothing goes wrong`,
-    caption: 'kept without faults',
+    caption: KEPT_WITHOUT_FAULTS,
     source: ['simulation'],
     remedy: { text: 'Search in Act for the stories that break it.' },
   });

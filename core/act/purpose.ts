@@ -49,7 +49,8 @@ export function purposeFindings(job: Job): Finding[] {
     if (goal.length === 0) return [];
     const all = fromEach(job, scene, move, goal);
     // What runs for a while has come to its purpose once it ran; what should stand somewhere must stand there in the end.
-    const meets = (f: From): boolean => (m.purpose === 'start' ? f.reaches && !switchedOff(f, goal) : goal.includes(f.ends));
+    const meets = (f: From): boolean =>
+      m.purpose === 'start' ? f.reaches && !switchedOff(f, goal) : goal.includes(f.ends);
     const wrong = all.filter((f) => !meets(f));
     return [said(job, m, move, wrong, all.length)];
   });

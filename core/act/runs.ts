@@ -1,6 +1,6 @@
 import { courseOfMove, type Job } from '../job';
 import { RUNS } from './machine';
-import { sceneOf, type PowerUp } from './scene';
+import { sceneOf } from './scene';
 import { scriptSeconds } from './simulate';
 import { runScene, type RunTrace } from './trace';
 
@@ -13,8 +13,13 @@ export function laneSeconds(job: Job, move = 0): number {
   return Math.max(scriptSeconds(steps) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
 }
 
-/** One run of a move, started at zero, with the faults pinned in Act; null while the machine is not known. */
-export function oneRun(job: Job, faults = job.act.faults, move = 0, up?: PowerUp): RunTrace | null {
-  const scene = job.act.moves[move] ? sceneOf(job, up) : null;
-  return scene && runScene(scene, { starts: [{ at: 0, move, ifArmed: false }], faults, end: laneSeconds(job, move) });
+/**
+ * One run of a move, started at zero, with the faults pinned in Act; null while the machine is not known.
+ * @param more seconds beyond what the lanes show.
+ */
+export function oneRun(job: Job, faults = job.act.faults, move = 0, more = 0): RunTrace | null {
+  const scene = job.act.moves[move] ? sceneOf(job) : null;
+  return (
+    scene && runScene(scene, { starts: [{ at: 0, move, ifArmed: false }], faults, end: laneSeconds(job, move) + more })
+  );
 }

@@ -97,7 +97,11 @@ const OP: Readonly<Record<Step['do'], string>> = {
 const OTHERWISE: Readonly<Record<Step['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
 
 /** The steps of all moves in one row, each as a line of C, and where each move begins. */
-function stepsOf(job: Job, mask: (s: Step) => number, sense: (id: string) => number): { rows: string[]; begin: number[] } {
+function stepsOf(
+  job: Job,
+  mask: (s: Step) => number,
+  sense: (id: string) => number,
+): { rows: string[]; begin: number[] } {
   const rows: string[] = [];
   const begin = [0];
   for (const m of job.act.moves.length > 0 ? job.act.moves : [{ steps: [] }]) {
@@ -134,7 +138,12 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
   const { routine } = job;
   // The other side of a rocker is one more press on the same pin.
   const all = plan.presses.flatMap((p) => [
-    ...[p.pin, ...p.more].map((pin) => ({ ...p, pin, other: false, level: p.pressesOn === 'high' || p.pulses ? 1 : 0 })),
+    ...[p.pin, ...p.more].map((pin) => ({
+      ...p,
+      pin,
+      other: false,
+      level: p.pressesOn === 'high' || p.pulses ? 1 : 0,
+    })),
     ...(p.pulses && p.pulses.other !== null ? [{ ...p, name: `${p.name}, other side`, other: true, level: 2 }] : []),
   ]);
   const bits = (id: string, other: boolean): number =>
@@ -146,7 +155,8 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
   const senses = plan.senses.map(
-    (s) => `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
+    (s) =>
+      `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
   );
   const signs = plan.signs.map(
     (s) => `    { ${s.pin}, ${s.means === 'call' ? 'CALLS' : 'ABOUT_TO_MOVE'} },   /* ${comment(s.name)} */`,
@@ -159,7 +169,10 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
   const week = sentences.map((s) => {
     const [h, m] = s.at.split(':').map(Number) as [number, number];
     const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
-    const move = Math.max(0, job.act.moves.findIndex((x) => x.id === s.move));
+    const move = Math.max(
+      0,
+      job.act.moves.findIndex((x) => x.id === s.move),
+    );
     return `    { 0x${days.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
   });
   const warnings = [

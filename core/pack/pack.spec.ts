@@ -87,9 +87,9 @@ describe('what leaves', () => {
       { do: 'wait', seconds: 60 * 86400 },
       { do: 'press', seconds: 0.3 },
     ]);
-    const steps = [...text('gentle_thumb.c', filesOf(long, assess(long))).matchAll(/\{ ([01]), (\d+)u \}/g)];
+    const steps = [...text('gentle_thumb.c', filesOf(long, assess(long))).matchAll(/\{ (WAIT|PRESS), \d+u, (\d+)u,/g)];
     expect(steps.every((m) => Number(m[2]) < 2 ** 31)).toBe(true);
-    expect(steps.filter((m) => m[1] === '0').reduce((s, m) => s + Number(m[2]), 0)).toBe(60 * 86400_000);
+    expect(steps.filter((m) => m[1] === 'WAIT').reduce((s, m) => s + Number(m[2]), 0)).toBe(60 * 86400_000);
     expect(text('gentle_thumb.c', filesOf(long, assess(long)))).toContain(`#define SCRIPT_LENGTH ${steps.length}u`);
   });
 
@@ -110,9 +110,9 @@ describe('what leaves', () => {
 
   it('writes the week and the script into the firmware', () => {
     const c = text('gentle_thumb.c');
-    expect(c).toContain('{ 1, 180u }');
+    expect(c).toContain('{ PRESS, 1u, 180u, 0, 1, ASK, 0u, 0u },   /* press start */');
     // Monday to Friday are bits 1 to 5: 0x3e; 10:40 is second 38 400.
-    expect(c).toContain('{ 0x3eu, 38400u, 1 }');
+    expect(c).toContain('{ 0x3eu, 38400u, 1, 0 }');
     // Pin 5, and the level that presses is the way's own: the same in its wires, at power-up and in the program.
     expect(c).toContain('{ 5, 1 },   /* start */');
     const onLow = pressed(pot, { way: 'relay-module' });
@@ -159,7 +159,7 @@ describe('what the press asks of the firmware and of the shop', () => {
 describe('what a file lacks or carries', () => {
   it('is said in the program, in Pack and on its bead', () => {
     expect(text('gentle_thumb.c')).toMatch(
-      /\/\* This program lacks the contact in Sense: it presses without looking\. \*\//,
+      /\/\* This program lacks what is sensed and no move looks at: rest contact\. \*\//,
     );
     expect(assess(pot).findings.find((f) => f.id === 'pack.program')).toMatchObject({
       verdict: 'tight',

@@ -55,7 +55,7 @@ export class DaysPart {
   private readonly range = (i: Interval): string =>
     `${i.nominal.toFixed(1)} (${i.low.toFixed(1)} to ${i.high.toFixed(1)})`;
   protected readonly columns: readonly Column<PolicyDays>[] = [
-    { key: 'words', head: 'policy' },
+    { key: 'words', head: 'policy', text: (p) => p.words },
     { key: 'wrong', head: 'wrong hours a week', number: true, text: (p) => this.range(p.outcome!.wrongHours) },
     { key: 'presses', head: 'presses', number: true, text: (p) => String(p.outcome!.presses) },
     { key: 'calls', head: 'calls for help', number: true, text: (p) => String(p.outcome!.calls) },

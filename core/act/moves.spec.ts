@@ -1,0 +1,277 @@
+import { describe, expect, it } from 'vitest';
+import {
+  edited,
+  freshMove,
+  freshPart,
+  freshSense,
+  stepOf,
+  withMachine,
+  withSteps,
+  type Job,
+  type MachineKind,
+  type MachinePart,
+} from '../job';
+import { demoJob, findingOf, machined, withSense } from '../testing/jobs';
+import { lacksOfPart, oneRun, planWay, policiesFor, POLICY_WORDS, runScene, sayWay, sceneOf, tableOf } from '.';
+
+const NOW = '2026-03-02T14:00:00Z';
+const part = (kind: MachineKind, set: Partial<MachinePart> = {}): MachinePart => ({
+  ...freshPart('it', 'it'),
+  kind,
+  shortestPressSeconds: 0.05,
+  runSeconds: 10,
+  ...set,
+});
+/** Where each event of a state leads. */
+const row = (p: MachinePart, key: string) => tableOf(p).states.find((s) => s.key === key)!;
+
+describe('what a part is, as a table', () => {
+  it('has a row for each state and a column for each event of its kind', () => {
+    const t = tableOf(part('opens-and-closes'));
+    expect(t.events).toEqual(['open', 'close', 'stop', 'power lost', 'power back']);
+    expect(t.states.map((s) => s.key).slice(0, 5)).toEqual(['closed', 'opening', 'open', 'closing', 'stopped']);
+    expect(row(part('opens-and-closes', { backSeconds: 8 }), 'closing')).toMatchObject({
+      speed: -1 / 8,
+      atEnd: 'closed',
+    });
+    expect(row(part('steps', { modes: ['off', 'low', 'high'] }), 'high').on['press']).toBe('off');
+    expect(row(part('travels-while-held'), 'opening').on['open let go']).toBe('stopped');
+  });
+
+  it('asks for its presses in turn, and begins again where it is cancelled', () => {
+    const heeds = ['lid', 'water', 'ready'].map((press) => ({ press, other: false, as: 'press' as const }));
+    const t = tableOf(part('in-turn', { heeds }));
+    expect(
+      t.states.slice(0, 4).map((s) => [s.key, s.on['press 1'], s.on['press 2'], s.on['press 3'], s.on['off']]),
+    ).toEqual([
+      ['at rest', 'after 1', undefined, undefined, undefined],
+      ['after 1', undefined, 'after 2', undefined, 'at rest'],
+      ['after 2', undefined, undefined, 'ready', 'at rest'],
+      ['ready', undefined, undefined, undefined, 'at rest'],
+    ]);
+  });
+
+  it('sleeps and is woken, has a timer of its own, is switched off by a long press, and goes back from what is in its way', () => {
+    const sleepy = part('flips', { firstPressWakes: true, awakeSeconds: 20 });
+    expect(tableOf(sleepy).start).toBe('asleep');
+    expect(row(sleepy, 'asleep').on['press']).toBe('off');
+    expect(row(sleepy, 'off').after).toEqual({ seconds: 20, then: 'asleep' });
+    expect(row(part('flips', { timerSeconds: 60 }), 'on').after).toEqual({ seconds: 60, then: 'off' });
+    expect(row(part('opens-and-closes', { timerSeconds: 60 }), 'open').after).toEqual({ seconds: 60, then: 'closing' });
+    const long = part('steps', { longestPressSeconds: 3, longPress: 'off', modes: ['off', 'low'] });
+    expect(row(long, 'low').on['press held long']).toBe('off');
+    const gate = part('open-stop-close-stop', { whenBlocked: 'goes-back' });
+    expect([row(gate, 'closing').on['obstacle'], row(gate, 'opening').on['obstacle']]).toEqual([
+      'opening',
+      'stopped on its way up',
+    ]);
+    expect(row(part('starts-and-stops-itself', { deafWhileBusy: true }), 'running').on['press']).toBeUndefined();
+  });
+
+  it('stands where the power left it if it has a way, and comes back as it is told if it has none', () => {
+    expect(row(part('open-stop-close-stop', { afterPowerCut: 'on' }), 'opening').on['power lost']).toBe(
+      'dark, stopped on its way up',
+    );
+    const back = (afterPowerCut: MachinePart['afterPowerCut']) =>
+      row(part('flips', { afterPowerCut }), 'dark, off').on['power back'];
+    expect([back('off'), back('as-before'), back('on')]).toEqual(['off', 'off', 'on']);
+  });
+
+  it('takes the cells that were set by hand over what follows', () => {
+    const p = part('flips', {
+      cells: [
+        { state: 'on', event: 'press', to: '' },
+        { state: 'off', event: 'nonsense', to: 'on' },
+      ],
+    });
+    expect(row(p, 'on').on['press']).toBeUndefined();
+    expect(row(p, 'off').on['nonsense']).toBeUndefined();
+  });
+
+  it('says what it lacks, what excludes each other, and what never rests', () => {
+    expect(lacksOfPart(part('flips', { shortestPressSeconds: null, runSeconds: null }))).toBe(
+      'the shortest press that it obeys',
+    );
+    expect(lacksOfPart(part('travels-while-held', { runSeconds: null }))).toBe('how long it travels');
+    const pot = demoJob('rice-pot');
+    const bad = (set: Partial<MachinePart>, id: string) => findingOf(machined(pot, set), `act.part.pot.${id}`);
+    expect(bad({ runSeconds: null }, 'lacks')).toMatchObject({ verdict: 'unknown' });
+    expect(bad({ runSeconds: 0 }, 'no-time')).toMatchObject({ verdict: 'stop' });
+    expect(bad({ timerSeconds: 30 }, 'clash')).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('timer'),
+    });
+    expect(bad({ kind: 'while-held', firstPressWakes: true, awakeSeconds: 5 }, 'clash')).toMatchObject({
+      verdict: 'stop',
+    });
+  });
+});
+
+const gate = demoJob('yard-gate');
+const looking = (job: Job, kind: 'look-first' | 'look-again'): Job => {
+  const move = job.act.moves[0]!;
+  const policy = policiesFor(job, move).find((p) => p.kind === kind)!;
+  expect(policy.lacks).toBe('');
+  return edited(job, withSteps(job, policy.steps, kind), NOW);
+};
+
+describe('policies', () => {
+  it('need a sense that tells whether it got there', () => {
+    const kinds = (job: Job) =>
+      Object.fromEntries(policiesFor(job, job.act.moves[0]!).map((p) => [p.kind, p.lacks === '']));
+    expect(kinds(gate)).toEqual({ blind: true, 'look-first': false, 'look-again': false, timed: false });
+    expect(kinds(withSense(gate))).toEqual({ blind: true, 'look-first': true, 'look-again': true, timed: false });
+    expect(POLICY_WORDS.blind).toBe('press and hope');
+    expect(kinds(demoJob('hatch-shutter')).timed).toBe(true);
+  });
+
+  it('close a gate from wherever it stands, and leave a closed one alone; pressed blind it is opened', () => {
+    expect(findingOf(gate, 'act.purpose')).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('from “closed” it comes to “open”'),
+    });
+    const job = looking(withSense(gate), 'look-again');
+    expect(findingOf(job, 'act.purpose').verdict).toBe('settled');
+    expect(findingOf(job, 'act.missed-press').verdict).toBe('settled');
+    expect(findingOf(job, 'routine.blind').verdict).toBe('settled');
+    expect(findingOf(job, 'sense.contact').verdict).toBe('settled');
+    const clean = oneRun(job)!;
+    expect(clean.outputs[0]!.spans).toEqual([]);
+  });
+
+  it('try again after a missed press, and call for help where the contact no longer closes', () => {
+    const job = looking(demoJob('rice-pot'), 'look-again');
+    const scene = sceneOf(job)!;
+    const run = (kind: 'missed-press' | 'dirty') =>
+      runScene(scene, {
+        starts: [{ at: 0, move: 0, ifArmed: false }],
+        faults: [{ id: 'f', kind, atSeconds: 0, seconds: 0, of: 'start' }],
+        end: 60,
+      });
+    expect(run('missed-press')).toMatchObject({ calls: [], parts: [{ seen: [{ by: 'plan' }] }] });
+    expect(run('missed-press').outputs[0]!.spans).toHaveLength(2);
+    const dirty = run('dirty');
+    expect(dirty.calls).toHaveLength(1);
+    // What it looked at told it: it believes the truth by then.
+    expect(dirty.parts[0]!.believes.at(-1)!.word).toBe('at rest');
+  });
+});
+
+describe('the way from here', () => {
+  const say = (s: number): string => `${s} s`;
+  const scene = sceneOf(gate)!;
+  it('is presses and waits where the state is known, and nothing where it is there', () => {
+    expect(planWay(gate, scene, 0, ['closed'], ['closed'])).toEqual({ steps: null, length: 0 });
+    const way = planWay(gate, scene, 0, ['opening'], ['closed'])!;
+    // Stop it, press once more, wait for the way: shorter than letting it open.
+    expect(sayWay(way.steps, say)).toEqual(['1. Press gate.', '2. Press gate.', '3. Wait 16 s, until nothing moves.']);
+  });
+
+  it('cannot be told blind from anywhere, and begins with a look where there is a sense', () => {
+    const anywhere = ['closed', 'opening', 'open', 'closing', 'stopped on its way up', 'stopped on its way down'];
+    expect(planWay(gate, scene, 0, anywhere, ['closed'])).toBeNull();
+    const job = withSense(gate);
+    const way = planWay(job, sceneOf(job)!, 0, anywhere, ['closed'])!;
+    const words = sayWay(way.steps, say);
+    expect(words.some((w) => w.includes('Look at rest contact'))).toBe(true);
+    expect(way.length).toBeLessThanOrEqual(10);
+  });
+
+  it('holds what acts while it is held, and wakes what sleeps first', () => {
+    const hatch = demoJob('hatch-shutter');
+    const up = planWay(hatch, sceneOf(hatch)!, 0, ['closed', 'stopped'], ['open'])!;
+    expect(sayWay(up.steps, say)).toEqual(['1. Hold motor until it stops.']);
+    const larder = demoJob('larder-dehumidifier');
+    const way = planWay(larder, sceneOf(larder)!, 0, ['asleep'], ['on'])!;
+    expect(sayWay(way.steps, say)).toEqual(['1. Press power.', '2. Press power.']);
+    expect(() => planWay(larder, sceneOf(larder)!, 0, ['nowhere'], ['on'])).toThrow(/no state nowhere/);
+  });
+
+  // By another road: the way is walked on the machine itself, state by state, and not on the table that it was found in.
+  it('brings the machine there from every state that it was planned for', () => {
+    const job = withSense(gate);
+    const [start, goal] = [['open', 'stopped on its way up', 'stopped on its way down'], 'closed'];
+    const way = planWay(job, sceneOf(job)!, 0, start, [goal])!;
+    for (const from of start) {
+      // Brought there by presses of its own from where it begins: 8 s of its way and a stop.
+      const before = { open: [0], 'stopped on its way up': [0, 8], 'stopped on its way down': [0, 30, 38] }[from]!;
+      let at = 100;
+      const presses = before.map((t) => t);
+      for (let step = way.steps; step;) {
+        if (step.do === 'press') {
+          presses.push(at);
+          at += 1;
+          step = step.then;
+        } else if (step.do === 'wait') {
+          at += step.seconds + 1;
+          step = step.then;
+        } else {
+          const now = wordAt(presses, at);
+          step = now === 'closed' ? step.yes : step.no;
+        }
+      }
+      expect(wordAt(presses, at), from).toBe(goal);
+    }
+  });
+});
+
+/** What the gate is after these presses by hand. */
+function wordAt(presses: readonly number[], at: number): string {
+  const scene = sceneOf(gate)!;
+  const faults = presses.map((t, i) => ({
+    id: `h${i}`,
+    kind: 'hand-press' as const,
+    atSeconds: t,
+    seconds: 0,
+    of: 'gate',
+  }));
+  return runScene(scene, { starts: [], faults, end: at }).parts[0]!.machine.at(-1)!.word;
+}
+
+describe('a run with senses', () => {
+  it('tells each lane: what is closed, heard, believed, warned of, and which step is at', () => {
+    const job = looking(withSense(gate), 'look-again');
+    const scene = sceneOf(job)!;
+    const t = runScene(scene, {
+      starts: [{ at: 60, move: 0, ifArmed: false }],
+      faults: [{ id: 'h', kind: 'hand-press', atSeconds: 10, seconds: 0, of: 'gate' }],
+      end: 120,
+    });
+    expect(t.senses[0]!.spans.map((s) => s.word)).toEqual(['yes', 'no', 'yes']);
+    expect(t.warns).toHaveLength(1);
+    // Warned for 4 s, then the gate closes in its 16 s.
+    expect(t.parts[0]!.machine.map((s) => s.word)).toEqual(['closed', 'opening', 'open', 'closing', 'closed']);
+    expect(t.parts[0]!.machine.at(-1)!.from).toBeCloseTo(80.08, 6);
+    expect(t.steps.map((s) => s.step)).toEqual([0, 1, 2, 3, 4]);
+    expect(t.broken).toEqual([]);
+  });
+
+  it('names what a sense lacks to be read, and what no run can hold', () => {
+    const strange = {
+      ...freshSense('s', 'smell'),
+      kind: 'light' as const,
+      tells: 'other' as const,
+      meaning: 'burning',
+    };
+    const job = edited(gate, { do: 'put', list: 'senses', item: strange }, NOW);
+    expect(sceneOf(job)!.senseLacks).toEqual(['what it means names no state of the machine']);
+    const named = edited(job, { do: 'put', list: 'senses', item: { ...strange, meaning: 'it is open' } }, NOW);
+    expect(sceneOf(named)!.world.plan.senses[0]!.yes).toEqual(['open']);
+  });
+
+  it('refuses moves that name what is not there, and steps that go back to nowhere', () => {
+    const move = { ...freshMove('m', 'm'), steps: [stepOf('until', { sense: 'gone', seconds: 1 })] };
+    expect(() => edited(gate, { do: 'put', list: 'act.moves', item: move }, NOW)).toThrow(/There is no "gone"/);
+    const round = { ...move, steps: [stepOf('again', { to: 1, times: 2 })] };
+    expect(() => edited(gate, { do: 'put', list: 'act.moves', item: round }, NOW)).toThrow(/does not come before it/);
+    const short = withMachine(gate, { longPress: 'off', longestPressSeconds: 0.05 });
+    expect(() => edited(gate, short, NOW)).toThrow(/no longer than the shortest/);
+    const back = stepOf('again', { to: 2, times: 1000 });
+    const press = stepOf('press', { press: 'gate', seconds: 0.5 });
+    const endless = edited(gate, withSteps(gate, [press, stepOf('tell'), ...Array(12).fill(back)], 'x'), NOW);
+    expect(findingOf(endless, 'act.run')).toMatchObject({
+      verdict: 'stop',
+      title: expect.stringContaining('comes round again'),
+    });
+  });
+});
