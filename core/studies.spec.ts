@@ -3,7 +3,7 @@ import { answerFor } from './answer';
 import { assess } from './assess';
 import { finding } from './finding';
 import { edited, type Job } from './job';
-import { provable } from './studies';
+import { provable } from './provable';
 import type { StudyVerdict } from './study';
 import { threadOf } from './thread';
 import { demoJob, pressed } from './testing/jobs';

@@ -1,34 +1,13 @@
 import type { Assessment } from './assess';
 import { forPress } from './facts';
 import { finding, type Finding } from './finding';
-import { isJointWay, type Job } from './job';
-import { hashOf } from './quantity';
+import type { Job } from './job';
+import { provable } from './provable';
 import type { StudyVerdict } from './study';
 import { searchOf } from './stories';
-import { proofCases, wayContext } from './thumb';
 import { WorldProblem } from './world';
-import { presser, type WayContext, type WayResult } from './ways';
-
-/** What a press is proven on: its chosen way, or the one that it borrows, as a circuit. */
-export interface Provable {
-  readonly context: WayContext;
-  readonly way: WayResult;
-  /** Key of the very circuit: a study holds for this one alone. */
-  readonly basis: string;
-}
 
 type Known = Pick<Assessment, 'plans' | 'facts' | 'lines'>;
-
-/** The circuit of a press that can be simulated; null where its way is no such circuit, or none is chosen. */
-export function provable(job: Job, a: Known, press: string): Provable | null {
-  const plan = a.plans.find((p) => p.press.id === press);
-  const context = plan?.way ? wayContext(job, a.facts, plan.press, plan.wiresBefore) : null;
-  if (!plan?.way || !context) return null;
-  const target = presser(context, plan.way);
-  if (!target.context.line || !target.way.applies || !isJointWay(target.way.way)) return null;
-  const netlists = proofCases(target.context, target.way, 'key').map((c) => c.netlist);
-  return { ...target, basis: hashOf(netlists.join('\n')) };
-}
 
 /** A study as it stands now: whether it still rests on what the job says. */
 export interface StudyNow {

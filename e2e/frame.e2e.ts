@@ -1,6 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO, demoKept, newJob, room, say, slowness, undo } from './steps';
+import { accessible, bead, complaints, DEMO, demoKept, dropFault, newJob, room, say, slowness, undo } from './steps';
 
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
@@ -128,9 +128,9 @@ test('hands busy: digits find the field, Page Down goes on', async ({ page }) =>
 
 test('a fault dropped on the lanes parts belief from truth, and moves by key', async ({ page }) => {
   await demo(page, 'demo-yard-gate/act');
-  await page.getByRole('button', { name: 'missed press', exact: true }).click();
+  await dropFault(page, 'this press is missed');
   await expect(page.getByRole('img', { name: /closed for .* while the plan believes open/ })).toBeVisible();
-  await page.getByRole('button', { name: 'press by hand', exact: true }).click();
+  await dropFault(page, 'someone presses by hand');
   const pin = page.getByRole('slider', { name: 'someone presses by hand' });
   const before = Number(await pin.getAttribute('aria-valuenow'));
   await pin.focus();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, isolated, measureAll, say } from './steps';
+import { DEMO, dropFault, isolated, measureAll, say } from './steps';
 
 const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
 
@@ -94,13 +94,6 @@ test('other ways of pressing', async ({ page }) => {
   await page.getByRole('tab', { name: 'parts', exact: true }).click();
   await page.waitForTimeout(300);
   await shot(page, 'parts');
-  await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
-  await page.locator('[data-way=relay-contact]').click();
-  await page.getByRole('tab', { name: 'for and against' }).click();
-  await expect(page.getByText('What would help by itself')).toBeVisible();
-  await page.locator('.know').evaluate((e) => e.scrollTo({ top: 0 }));
-  await page.waitForTimeout(300);
-  await shot(page, 'reasons');
 });
 
 test('board', async ({ page }) => {
@@ -118,9 +111,14 @@ test('a whole machine', async ({ page }) => {
 
 test('act', async ({ page }) => {
   await at(page, 'demo-yard-gate/act');
-  await page.getByRole('button', { name: 'press by hand', exact: true }).click();
-  await page.waitForTimeout(300);
+  await dropFault(page, 'someone presses by hand');
+  await page.waitForTimeout(600);
   await shot(page, 'act');
+  await page.getByRole('tab', { name: 'what can go wrong' }).click();
+  await page.getByRole('button', { name: 'Search with one thing wrong' }).click();
+  await expect(page.locator('[data-told]')).toBeVisible();
+  await page.waitForTimeout(600);
+  await shot(page, 'stories');
 });
 
 test('try', async ({ page }) => {

@@ -259,3 +259,9 @@ export async function part(page: Page, name: string): Promise<void> {
     .click();
   await expect(page).toHaveURL(name === 'controls' ? /probe$/ : new RegExp(`part=${name}`));
 }
+
+/** Drops a fault of one kind on the lanes of Act. */
+export async function dropFault(page: Page, words: string): Promise<void> {
+  await page.getByRole('button', { name: 'drop a fault …' }).click();
+  await page.getByRole('menuitem', { name: words, exact: true }).click();
+}

@@ -9,6 +9,7 @@ import { heardPress, heardScript, unheard } from './heard';
 import { partFindings } from './part-findings';
 import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
+import { timedFindings } from './timed';
 import type { RunTrace } from './trace';
 import { USUAL_PRESS_SECONDS } from './watch';
 
@@ -40,7 +41,10 @@ const sequence = (rule: SequenceRule, i: number): Finding =>
 function scriptFindings(job: Job, facts: Facts): Finding[] {
   const machine = machineOf(job);
   const shortestSeen = machine.shortestPressSeconds;
-  const out: Finding[] = machine.kind === 'unknown' ? [notTold()] : job.act.parts.flatMap(partFindings);
+  const out: Finding[] =
+    machine.kind === 'unknown'
+      ? [notTold()]
+      : job.act.parts.flatMap((p) => [...partFindings(p), ...timedFindings(job, p)]);
   const presses = heardScript(job).filter((s) => s.do === 'press');
   const others = unheard(job);
   const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
@@ -116,16 +120,21 @@ function runFindings(job: Job, planned: number, shortest: number): Finding[] {
   const seen = clean.parts.reduce((n, p) => n + p.seen.length, 0);
   const caption = `${planned === 1 ? 'one press' : `${planned} presses`}, ${formatQuantity(shortest, 's')}`;
   const made = clean.outputs.reduce((n, o) => n + o.spans.length, 0);
-  const met = seen > 0 && seen === made;
+  // A move that looks may find nothing to do.
+  const nothing = made === 0 && looksIn(job);
+  const met = nothing || (seen > 0 && seen === made);
+  const goes = part.machine.map((s) => s.word).join(', ');
   return [
     summary('act', 'run', {
-      verdict: clean.calls.length > 0 ? 'stop' : met ? 'settled' : 'stop',
+      verdict: clean.calls.length === 0 && met ? 'settled' : 'stop',
       title:
         clean.calls.length > 0
           ? `Without faults the move calls for help after ${formatQuantity(clean.calls[0]!, 's')}: it waits for what does not come`
-          : seen > 0
-            ? `Without faults the machine sees ${seen} of ${made} presses and goes: ${part.machine.map((s) => s.word).join(', ')}`
-            : 'The machine sees no press at all',
+          : nothing
+            ? `Without faults it looks, finds the machine ${part.machine.at(-1)!.word} and presses nothing`
+            : seen > 0
+              ? `Without faults the machine sees ${seen} of ${made} presses and goes: ${goes}`
+              : 'The machine sees no press at all',
       caption,
       source: ['simulation'],
     }),

@@ -7,6 +7,7 @@ export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } f
 export { laneSeconds, oneRun } from './runs';
 export { QUIET, sceneOf, type HeldNever, type PowerUp, type Scene } from './scene';
 export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt, USUAL_PRESS_SECONDS } from './watch';
+export { nextTiming, timingsOf } from './timed';
 export { MACHINE_KIND_WORDS } from './words';
 export { runScene, type PartTrace, type RunTrace, type Span, type StateSpan } from './trace';
 export {

@@ -12,7 +12,18 @@ import {
   type MachinePart,
 } from '../job';
 import { demoJob, findingOf, machined, withSense } from '../testing/jobs';
-import { lacksOfPart, oneRun, planWay, policiesFor, POLICY_WORDS, runScene, sayWay, sceneOf, tableOf } from '.';
+import {
+  lacksOfPart,
+  nextTiming,
+  oneRun,
+  planWay,
+  policiesFor,
+  POLICY_WORDS,
+  runScene,
+  sayWay,
+  sceneOf,
+  tableOf,
+} from '.';
 
 const NOW = '2026-03-02T14:00:00Z';
 const part = (kind: MachineKind, set: Partial<MachinePart> = {}): MachinePart => ({
@@ -137,6 +148,10 @@ describe('policies', () => {
     expect(findingOf(job, 'sense.contact').verdict).toBe('settled');
     const clean = oneRun(job)!;
     expect(clean.outputs[0]!.spans).toEqual([]);
+    expect(findingOf(job, 'act.run')).toMatchObject({
+      verdict: 'settled',
+      title: 'Without faults it looks, finds the machine closed and presses nothing',
+    });
   });
 
   it('try again after a missed press, and call for help where the contact no longer closes', () => {
@@ -227,6 +242,34 @@ function wordAt(presses: readonly number[], at: number): string {
   }));
   return runScene(scene, { starts: [], faults, end: at }).parts[0]!.machine.at(-1)!.word;
 }
+
+describe('timings', () => {
+  // NIST/SEMATECH e-Handbook, 6.5.1: of n = 3 with mean 21.3 and s = 0.3 the next lies within 21.3 ± 4.303·0.3·√(4/3) at 95 %.
+  it('tell where the next one lies, and nothing of a spread from one', () => {
+    expect(nextTiming([21])).toBeNull();
+    const range = nextTiming([21, 21.3, 21.6])!;
+    expect(range.nominal).toBeCloseTo(21.3, 9);
+    expect(range.high).toBeCloseTo(21.3 + 4.303 * 0.3 * Math.sqrt(4 / 3), 6);
+  });
+
+  it('are held against what the machine is told, and against waits that end too soon', () => {
+    const timed = (...seconds: number[]) =>
+      machined(looking(withSense(gate), 'look-again'), {
+        timings: seconds.map((s) => ({ of: 'run' as const, seconds: s })),
+      });
+    expect(findingOf(timed(16), 'act.part.gate.timed')).toMatchObject({ verdict: 'tight', caption: 'timed once' });
+    expect(findingOf(timed(15.9, 16, 16.1), 'act.part.gate.timed').verdict).toBe('settled');
+    const slow = timed(23, 23.2, 23.1);
+    expect(findingOf(slow, 'act.part.gate.timed')).toMatchObject({ verdict: 'tight', remedy: { label: 'Use 23.1 s' } });
+    expect(
+      findingOf(edited(slow, findingOf(slow, 'act.part.gate.timed').remedy!.edit!, NOW), 'act.part.gate.timed').verdict,
+    ).toBe('settled');
+    expect(findingOf(slow, 'act.part.gate.timed-wait')).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringContaining('step 4 of close waits 21 s'),
+    });
+  });
+});
 
 describe('a run with senses', () => {
   it('tells each lane: what is closed, heard, believed, warned of, and which step is at', () => {

@@ -164,10 +164,25 @@ function wireOf(
     if (sense.tells === 'at-rest') return stays ? placed : powered;
     if (sense.tells === 'at-work')
       return (stays ? states : lit).filter((x) => !placed.includes(x.key)).map((x) => x.key);
-    const words = [...new Set(lit.map((x) => x.word))].filter((w) => ` ${plain(sense.meaning)} `.includes(` ${w} `));
-    const keys = lit.filter((x) => words.includes(x.word)).map((x) => x.key);
+    const said = ` ${plain(sense.meaning)} `;
+    const words = [...new Set(lit.map((x) => x.word))].filter((w) => said.includes(` ${w} `));
+    const named = lit.filter((x) => words.includes(x.word)).map((x) => x.key);
+    // What it means names no state: then it tells those that shine, sound, draw or warm, as its kind is.
+    const keys =
+      named.length > 0 ? named : showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k));
     return stays ? [...keys, ...keys.map((k) => `dark, ${k}`).filter((k) => states.some((x) => x.key === k))] : keys;
   }
+}
+
+/** States of a part that show what a sense of this kind hears or sees. */
+function showing(p: MachinePart, kind: Sense['kind']): readonly string[] {
+  const shows = (s: MachinePart['shows'][number]): boolean => {
+    if (kind === 'light') return s.light;
+    if (kind === 'beep') return s.sound;
+    if (kind === 'temperature') return s.warm;
+    return kind === 'current' && (s.watts ?? 0) > 0;
+  };
+  return p.shows.filter(shows).map((s) => s.state);
 }
 
 const plain = (text: string): string =>

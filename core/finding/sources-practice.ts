@@ -217,6 +217,9 @@ export const PRACTICE = {
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
   simulation: C('Discrete-event simulation of this job, exact times, the seed shown'),
+  'repeat-timings': C(
+    'Repeated timings: the mean, and where the next one lies at 95 % (Student’s t), from one no spread',
+  ),
   'fault-rates': C('One press in 50 missed, a press by hand one day in six, two power cuts a year'),
   'log-normal': C(
     'Response times of a busy controller scatter log-normally: many quick ones, a long tail of late ones',

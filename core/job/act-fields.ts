@@ -9,6 +9,7 @@ import {
   MOVE_PURPOSES,
   STEP_ELSES,
   STEP_KINDS,
+  TIMED,
   WHEN_BLOCKED,
   type ActPlan,
   type CellEdit,
@@ -18,6 +19,7 @@ import {
   type Move,
   type Shown,
   type Step,
+  type Timing,
 } from './types';
 
 const span = (label: string) => quantity(label, 's', 0, { most: YEAR_SECONDS });
@@ -32,12 +34,17 @@ const heedFields: Fields<Heed> = {
 
 const cellFields: Fields<CellEdit> = { state: name('in state'), event: name('at event'), to: named('goes to') };
 
-const shownFields: Fields<Shown> = {
+export const shownFields: Fields<Shown> = {
   state: name('in state'),
   watts: maybeQuantity('Draws', 'W', { most: 1e6, hint: 'not known' }),
   light: flag('a light is on'),
   sound: flag('it sounds'),
   warm: flag('it gives off heat'),
+};
+
+const timingFields: Fields<Timing> = {
+  of: choice('of', plainWords(TIMED), 'run'),
+  seconds: quantity('took', 's', 1, { most: YEAR_SECONDS }),
 };
 
 export const partFields: Fields<MachinePart> = {
@@ -78,6 +85,7 @@ export const partFields: Fields<MachinePart> = {
   ),
   cells: list('cells of the state table', group('a cell', cellFields), 200),
   shows: list('what its states show', group('a state', shownFields), 100),
+  timings: list('timings', group('a timing', timingFields), 50),
 };
 
 export const faultFields: Fields<Fault> = {

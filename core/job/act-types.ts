@@ -41,6 +41,13 @@ export interface Shown {
   warm: boolean;
 }
 
+export const TIMED = ['run', 'back'] as const;
+/** One timing of its run, or of its way there, or of its way back. */
+export interface Timing {
+  of: (typeof TIMED)[number];
+  seconds: number;
+}
+
 export const LONG_PRESSES = ['same', 'off', 'nothing'] as const;
 export const WHEN_BLOCKED = ['goes-on', 'stops', 'goes-back'] as const;
 export const AFTER_CUTS = ['off', 'as-before', 'on'] as const;
@@ -76,6 +83,8 @@ export interface MachinePart {
   whenBlocked: (typeof WHEN_BLOCKED)[number];
   cells: CellEdit[];
   shows: Shown[];
+  /** How long it took when it was timed at the machine. */
+  timings: Timing[];
 }
 
 /** A machine of one button as a stand-in has it: everything is known. */

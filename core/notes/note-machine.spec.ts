@@ -79,4 +79,18 @@ describe('lines about the whole machine', () => {
       expect(u.ok && u.edit.do).toBe('add-reading');
     }
   });
+
+  it('times a run and a way, and takes the mean of what was timed', () => {
+    const gate = demoJob('yard-gate');
+    const job = ['travel up 21.4 s', 'travel up 20.6 s', 'travels down 19 s'].reduce((j, line) => {
+      const u = readNoteLine(line, j, { id: 'x', now: NOW });
+      if (!u.ok) throw new Error(u.message);
+      return edited(j, u.edit, NOW);
+    }, gate);
+    expect(job.act.parts[0]).toMatchObject({ runSeconds: 21, backSeconds: 19 });
+    expect(job.act.parts[0]!.timings).toHaveLength(3);
+    const read = (line: string) => readNoteLine(line, gate, { id: 'x', now: NOW });
+    expect(read('runs 25 min')).toMatchObject({ ok: true, edit: { item: { runSeconds: 1500 } } });
+    expect(read('travel up soon')).toMatchObject({ ok: false, message: expect.stringContaining('how long') });
+  });
 });

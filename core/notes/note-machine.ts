@@ -21,6 +21,8 @@ import {
   type Sense,
   type Sign,
   type Way,
+  machineOf,
+  withMachine,
 } from '../job';
 import { parseQuantity } from '../quantity';
 import { Misread, type Understood, type Word } from './note-words';
@@ -53,7 +55,7 @@ const restOf = (words: readonly Word[], from: number): string =>
 
 /**
  * Lines about the whole machine: `press stop`, `press lid by optocoupler`, `pin lid 5`, `hand stop`, `sign lamp armed`,
- * `sense light tank`, `step lid 0.2 s`, `step wait 2 s`. Null for a line that is none of them, so that it may be a reading.
+ * `sense light tank`, `step lid 0.2 s`, `step wait 2 s`, `travel up 21.4 s`, `runs 25 min`. Null for a line that is none of them, so that it may be a reading.
  */
 export function readMachine(words: readonly Word[], job: Job, line: string): Understood | null {
   switch (words[0]!.text.toLowerCase()) {
@@ -69,6 +71,11 @@ export function readMachine(words: readonly Word[], job: Job, line: string): Und
       return readSense(words, job, line);
     case 'step':
       return readStep(words, job, line);
+    case 'travel':
+    case 'travels':
+    case 'run':
+    case 'runs':
+      return readTiming(words, job, line);
     default:
       return null;
   }
@@ -201,3 +208,34 @@ function readStep(words: readonly Word[], job: Job, line: string): Understood | 
   const said = waits ? `wait for ${line.slice(at).trim()}` : `press ${press!.of.name} for ${line.slice(at).trim()}`;
   return yes(withSteps(job, [...steps, step], said), `step ${steps.length + 1}: ${said}`);
 }
+
+/** Words for the way back, beside those for the way there. */
+const BACK: readonly string[] = ['back', 'down', 'closing', 'shut'];
+const THERE: readonly string[] = ['up', 'there', 'opening', 'open'];
+
+/** `travel up 21.4 s`, `travel down 19 s`, `runs 25 min`: one more timing of the first part; its time is their mean. */
+function readTiming(words: readonly Word[], job: Job, line: string): Understood | null {
+  const travels = words[0]!.text.toLowerCase().startsWith('travel');
+  const way = words[1]?.text.toLowerCase() ?? '';
+  const said = BACK.includes(way) || THERE.includes(way);
+  if (travels !== said) return null;
+  const from = travels ? 2 : 1;
+  const at = words[from]?.at ?? line.length;
+  const q = parseQuantity(line.slice(at).trim(), 's');
+  if (!q.ok) return travels ? fail(at + (q.at ?? 0)) : null;
+  if (q.quantity.unit !== 's' || q.quantity.value <= 0) return travels ? fail(at) : null;
+  const of = BACK.includes(way) ? ('back' as const) : ('run' as const);
+  const timings = [...machineOf(job).timings, { of, seconds: q.quantity.value }];
+  const own = timings.filter((t) => t.of === of).map((t) => t.seconds);
+  const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
+  const what = travels ? (of === 'back' ? 'travel back' : 'travel') : 'run';
+  const text = `${what} timed: ${line.slice(at).trim()}`;
+  return yes(
+    withMachine(job, { timings, ...(of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) }, text),
+    `${text}, ${own.length === 1 ? 'once' : `${own.length} times`} now`,
+  );
+}
+
+const fail = (at: number): never => {
+  throw new Misread(at, 'how long? say for example 21.4 s');
+};

@@ -7,11 +7,14 @@ import {
   LONG_PRESSES,
   machineOf,
   partFields,
+  shownFields,
   WHEN_BLOCKED,
   type Heed,
   type HeedRole,
   type MachineKind,
   type MachinePart,
+  type Shown,
+  type Timing,
 } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
@@ -45,6 +48,7 @@ export class MachinePartView {
   protected readonly bench = inject(Bench);
   private readonly taker = inject(TakeAway);
   protected readonly fields = partFields;
+  protected readonly shownFields = shownFields;
   protected readonly kinds = MACHINE_KIND_WORDS;
   protected readonly cuts: readonly Choice<MachinePart['afterPowerCut']>[] = AFTER_CUTS.map((c) => [
     c,
@@ -62,6 +66,8 @@ export class MachinePartView {
   protected readonly open = signal('');
   protected readonly more = signal(false);
   protected readonly table = signal(false);
+  /** What is being timed, and since when by the page's clock, ms. */
+  protected readonly watching = signal<{ readonly of: Timing['of']; readonly at: number } | null>(null);
   protected readonly parts = computed(() => this.bench.job().act.parts);
   protected readonly part = computed(
     () => this.parts().find((p) => p.id === this.open()) ?? machineOf(this.bench.job()),
@@ -143,6 +149,34 @@ export class MachinePartView {
   }
 
   /** A cell of the table as the maker sets it; one that says what follows anyway is no edit. */
+  /** What a state shows to the world, as far as it was said. */
+  protected readonly shown = (state: string): Shown =>
+    this.part().shows.find((s) => s.state === state) ?? { state, watts: null, light: false, sound: false, warm: false };
+
+  protected show(state: string, set: Partial<Shown>): void {
+    const next = { ...this.shown(state), ...set };
+    this.set({ shows: [...this.part().shows.filter((s) => s.state !== state), next] }, `what “${state}” shows`);
+  }
+
+  /** Begins the watch, or stops it and keeps what it took. */
+  protected watch(of: Timing['of']): void {
+    const began = this.watching();
+    if (!began) return this.watching.set({ of, at: performance.now() });
+    this.watching.set(null);
+    const seconds = Number(((performance.now() - began.at) / 1000).toFixed(2));
+    const timings = [...this.part().timings, { of: began.of, seconds }];
+    const own = timings.filter((t) => t.of === began.of).map((t) => t.seconds);
+    const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
+    this.set(
+      { timings, ...(began.of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) },
+      `${began.of === 'back' ? 'way back' : 'run'} timed: ${this.own(seconds)}`,
+    );
+  }
+
+  protected dropTiming(i: number): void {
+    this.set({ timings: this.part().timings.filter((_, j) => j !== i) }, 'a timing taken away');
+  }
+
   protected cell(state: string, event: string, to: string): void {
     const p = this.part();
     const others = p.cells.filter((c) => c.state !== state || c.event !== event);

@@ -102,6 +102,13 @@ export class MovesPart {
   /** Presses whose finger reaches both sides of a rocker. */
   protected readonly twoSided = (id: string): boolean =>
     this.bench.job().presses.some((p) => p.id === id && p.way === 'finger' && p.finger.otherDegrees !== null);
+  /** What may be pressed at the same time. */
+  protected readonly withIt = (s: Step): readonly Choice[] => [
+    ['', 'nothing with it'],
+    ...this.presses()
+      .filter(([id]) => id !== s.press)
+      .map(([id, name]): Choice => [id, `and ${name}`]),
+  ];
   protected readonly reads = (s: Step): boolean => ['hold', 'until', 'look', 'again'].includes(s.do);
   protected readonly timed = (s: Step): boolean => ['press', 'wait', 'hold', 'until', 'warn'].includes(s.do);
 

@@ -66,7 +66,7 @@ export class StoriesPart {
       );
       this.bench.edit({
         do: 'note',
-        text: `searched ${found.stories} stories with up to ${most} things going wrong: ${
+        text: `searched ${found.stories} stories with up to ${most === 1 ? 'one thing' : 'two things'} going wrong: ${
           found.broken.length > 0
             ? found.broken.map((b) => `never ${b.never.words}, broken`).join('; ')
             : 'none breaks a condition'

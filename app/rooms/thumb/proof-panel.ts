@@ -17,7 +17,7 @@ import {
   type ProofResult,
   type ToleranceResult,
 } from '../../../core/thumb';
-import { provable, type Provable } from '../../../core/studies';
+import { provable, type Provable } from '../../../core/provable';
 import type { StudyKind } from '../../../core/study';
 import { wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';

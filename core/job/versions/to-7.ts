@@ -15,6 +15,7 @@ const PART = {
   whenBlocked: 'goes-on',
   cells: [],
   shows: [],
+  timings: [],
 };
 const STEP = { also: [], sense: '', is: true, orElse: 'call', to: 1, times: 1, text: '' };
 
