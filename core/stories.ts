@@ -247,7 +247,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
     title:
       s.kept.length + s.broken.length === 0
         ? 'No condition in Wish can be held against a run, so the search says nothing'
-        : `${count}: ${s.broken.length === 0 ? 'none of them breaks a condition' : `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`}`,
+        : `${count}: ${s.broken.length === 0 ? 'none of them breaks a condition' : brokenOf(s)}`,
     caption: s.broken.length > 0 ? 'a story breaks it' : 'no story breaks it',
     source: ['simulation'],
     remedy:
@@ -280,6 +280,8 @@ export function storyFindings(s: Stories): readonly Finding[] {
     ),
   ];
 }
+
+const brokenOf = (s: Stories): string => `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`;
 
 const KEPT_WORDS = [
   'kept while nothing goes wrong',

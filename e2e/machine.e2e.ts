@@ -96,7 +96,8 @@ test('a machine of two buttons, from an empty shelf to a wiring sheet with both 
     expect(sheet).toContain(name);
   const program = await saved(page, 'gentle_thumb.c');
   expect(program).toMatch(/\{ \d+, 1 \}, {3}\/\* start \*\/[^]*\{ \d+, 1 \}, {3}\/\* stop \*\//);
-  expect(program).toMatch(/\{ 1, 180u \},[^]*\{ 2, 180u \},/);
+  // Two contacts in series for the second: both their pins in one step.
+  expect(program).toMatch(/\{ PRESS, 1u, 180u,[^]*\{ PRESS, 6u, 180u,/);
   expect(heard).toEqual([]);
 });
 
@@ -165,7 +166,7 @@ test('what names a press keeps it: taking it away is refused with where, and don
   await page.goto(`${DEMO}/job/demo-larder-dehumidifier/thumb?press=dryness`);
   await settled(page);
   await page.getByRole('button', { name: 'take this press away' }).click();
-  await expect(page.getByRole('alert')).toContainText('Take its steps out of the press script in Act first');
+  await expect(page.getByRole('alert')).toContainText('Take its steps out of the moves in Act first');
   await room(page, 'Act');
   await page.getByRole('button', { name: 'take it away: step 5' }).click();
   await page.goto(`${DEMO}/job/demo-larder-dehumidifier/thumb?press=dryness`);

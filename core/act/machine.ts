@@ -195,13 +195,10 @@ export function tableOf(p: MachinePart): MachineTable {
   const events = eventsOf(p, p.kind, turns);
   const done = withBehaviours(p, start, rows, events);
   const states = done.rows.map(({ rests: _rests, ...s }): TableState => {
-    const on = { ...s.on };
-    for (const c of p.cells) {
-      if (c.state !== s.key || !events.includes(c.event)) continue;
-      if (c.to === '') delete on[c.event];
-      else on[c.event] = c.to;
-    }
-    return { ...s, on };
+    const own = p.cells.filter((c) => c.state === s.key && events.includes(c.event));
+    const others = Object.entries(s.on).filter(([event]) => !own.some((c) => c.event === event));
+    const on = [...others, ...own.flatMap((c) => (c.to === '' ? [] : [[c.event, c.to] as const]))];
+    return { ...s, on: Object.fromEntries(on) };
   });
   return { start: done.start, events, states };
 }

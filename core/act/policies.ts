@@ -9,7 +9,7 @@ export type PolicyKind = (typeof POLICIES)[number];
 export const POLICY_WORDS: Readonly<Record<PolicyKind, string>> = {
   blind: 'press and hope',
   'look-first': 'look first',
-  'look-again': 'look, press, look again, try again, then call',
+  'look-again': 'look, press, look again, call',
   timed: 'timed travel into the end',
 };
 

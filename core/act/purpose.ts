@@ -64,7 +64,7 @@ function said(job: Job, m: Move, move: number, wrong: readonly From[], of: numbe
   if (wrong.length === 0)
     return finding('act', id, {
       verdict: 'settled',
-      title: `“${m.name}” comes to what it is for from ${of === 1 ? 'its rest' : `each of ${of} states`}`,
+      title: `“${m.name}” does it from ${of === 1 ? 'its rest' : `each of ${of} states`}`,
       caption: 'comes to its purpose',
       source: ['simulation'],
     });

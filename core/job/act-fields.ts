@@ -1,16 +1,12 @@
 import { choice, flag, group, list, maybeQuantity, name, plainWords, quantity, text, type Fields } from '../field';
 import { YEAR_SECONDS } from './plan-fields';
 import {
-  AFTER_CUTS,
   FAULT_KINDS,
   HEED_ROLES,
-  LONG_PRESSES,
   MACHINE_KINDS,
   MOVE_PURPOSES,
-  STEP_ELSES,
   STEP_KINDS,
   TIMED,
-  WHEN_BLOCKED,
   type ActPlan,
   type CellEdit,
   type Fault,
@@ -59,7 +55,7 @@ export const partFields: Fields<MachinePart> = {
   modes: list('modes that it steps through', name('a mode'), 20),
   afterPowerCut: choice(
     'After a power cut it is',
-    { off: 'off', 'as-before': 'as before', on: 'on' } satisfies Record<(typeof AFTER_CUTS)[number], string>,
+    { off: 'off', 'as-before': 'as before', on: 'on' } satisfies Record<MachinePart['afterPowerCut'], string>,
     'off',
   ),
   firstPressWakes: flag('the first press only wakes it'),
@@ -67,7 +63,7 @@ export const partFields: Fields<MachinePart> = {
   longPress: choice(
     'A press longer than that',
     { same: 'does the same', off: 'switches it off', nothing: 'does nothing' } satisfies Record<
-      (typeof LONG_PRESSES)[number],
+      MachinePart['longPress'],
       string
     >,
     'same',
@@ -78,7 +74,7 @@ export const partFields: Fields<MachinePart> = {
   whenBlocked: choice(
     'With something in the way it',
     { 'goes-on': 'goes on', stops: 'stops', 'goes-back': 'goes back' } satisfies Record<
-      (typeof WHEN_BLOCKED)[number],
+      MachinePart['whenBlocked'],
       string
     >,
     'goes-on',
@@ -106,7 +102,7 @@ export const stepFields: Fields<Step> = {
   is: flag('says so', true),
   orElse: choice(
     'else',
-    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<(typeof STEP_ELSES)[number], string>,
+    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<Step['orElse'], string>,
     'call',
   ),
   to: quantity('step', '1', 1, { least: 1, most: 200, whole: true }),

@@ -1,4 +1,4 @@
-/** What Act holds: the machine as parts with their behaviours, the moves that the controller makes, and the faults that a run is tried with. */
+/** What Act holds: the machine as parts with their behaviours, the moves of the controller, and the faults that a run is tried with. */
 
 export const MACHINE_KINDS = [
   'starts-and-stops-itself',

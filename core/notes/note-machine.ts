@@ -55,7 +55,8 @@ const restOf = (words: readonly Word[], from: number): string =>
 
 /**
  * Lines about the whole machine: `press stop`, `press lid by optocoupler`, `pin lid 5`, `hand stop`, `sign lamp armed`,
- * `sense light tank`, `step lid 0.2 s`, `step wait 2 s`, `travel up 21.4 s`, `runs 25 min`. Null for a line that is none of them, so that it may be a reading.
+ * `sense light tank`, `step lid 0.2 s`, `step wait 2 s`, `travel up 21.4 s`, `runs 25 min`. Null for a line that is none of them, so
+ * that it may be a reading.
  */
 export function readMachine(words: readonly Word[], job: Job, line: string): Understood | null {
   switch (words[0]!.text.toLowerCase()) {

@@ -106,9 +106,8 @@ export const HAPPENINGS = [
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
  * part `of` meet event `how`, `cut`, `plug-out` and `controller-out` take the power of all, of the machine or of the controller for `how`
- * seconds, `missed` and `twice` befall the next closure of output `of` (`how` over 0: which of the next ones, in bits), `welded` has one contact of output `of` stick closed, `dirty` keeps it
- * open,
- * `stuck` and `reversed` befall sense `of`, `late` delays it by `how`
+ * seconds, `missed` and `twice` befall the next closure of output `of` (`how` over 0: which of the next ones, in bits), `welded` has one
+ * contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays it by `how`
  * seconds, `well` has it mended.
  */
 export type HappeningKind = (typeof HAPPENINGS)[number];

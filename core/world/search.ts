@@ -109,8 +109,9 @@ const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controll
 
 /**
  * Searches every story with up to so many disturbances, each laid just before, between and just after the events of the run that it
- * befalls; a single one also at those lengths of time before them that the world itself has. A world that was met before, no later and with no fewer disturbances to come, is not entered again. Worlds are known by keys of
- * 53 bits: of a million the chance that two are taken for one is about one in ten thousand.
+ * befalls; a single one also at those lengths of time before them that the world itself has. A world that was met before, no later and
+ * with no fewer disturbances to come, is not entered again. Worlds are known by keys of 53 bits: of a million the chance that two are
+ * taken for one is about one in twenty thousand.
  */
 export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome {
   const { given, end, disturbances, progress } = search;

@@ -172,7 +172,10 @@ export interface Log {
   value: Int32Array;
   count: number;
 }
-/** What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press, a call. */
+/**
+ * What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press,
+ * a call, the machine's power.
+ */
 export const LOGGED = {
   part: 0,
   belief: 1,

@@ -26,7 +26,7 @@ export interface MachineTable {
 /** A table, a move or a world that cannot be run: what is wrong, and where. */
 export class WorldProblem extends Error {}
 
-/** Throws WorldProblem where a name in it leads nowhere, a time or a speed is no number, or states follow each other in no time for ever. */
+/** Throws WorldProblem where a name leads nowhere, a time or a speed is no number, or states follow each other in no time for ever. */
 export function checkTable(table: MachineTable): void {
   const { states } = table;
   const byKey = new Map(states.map((s) => [s.key, s]));

@@ -137,19 +137,22 @@ export class MovesPart {
     this.open.set('');
   }
 
+  private said(s: Step): string {
+    return this.timed(s) ? `${s.do} for ${formatQuantity(s.seconds, 's')}` : KIND_WORDS[s.do];
+  }
+
   protected add(kind: StepKind): void {
     const move = this.current();
     const before = move.steps.findLast((s) => s.press !== '')?.press ?? this.presses()[0]?.[0] ?? '';
     const step = freshStep(kind, before, this.senses()[0]?.[0] ?? '');
-    this.keep({ ...move, steps: [...move.steps, step] }, `step ${move.steps.length + 1}: ${KIND_WORDS[kind]}`);
+    this.keep({ ...move, steps: [...move.steps, step] }, `step ${move.steps.length + 1}: ${this.said(step)}`);
   }
 
   protected set(i: number, set: Partial<Step>): void {
     const move = this.current();
     const steps = move.steps.map((s, j) => (j === i ? { ...s, ...set } : s));
     const s = steps[i]!;
-    const said = this.timed(s) ? `${s.do} for ${formatQuantity(s.seconds, 's')}` : KIND_WORDS[s.do];
-    this.keep({ ...move, steps }, `step ${i + 1}: ${said}`);
+    this.keep({ ...move, steps }, `step ${i + 1}: ${this.said(s)}`);
   }
 
   protected remove(i: number): void {

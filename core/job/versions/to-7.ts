@@ -29,7 +29,7 @@ function partsOf(machine: unknown): unknown[] {
 
 function movesOf(script: unknown): unknown[] {
   if (!Array.isArray(script) || script.length === 0) return [];
-  return [{ id: 'move', name: 'start', purpose: 'start', steps: eachOf(script, (s) => ({ ...STEP, ...s })) }];
+  return [{ id: 'move', name: 'start', purpose: 'other', steps: eachOf(script, (s) => ({ ...STEP, ...s })) }];
 }
 
 const actOf = ({ machine, script, faults, ...rest }: Plain): Plain => ({
