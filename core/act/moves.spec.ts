@@ -298,6 +298,11 @@ describe('a run with senses', () => {
     };
     const job = edited(gate, { do: 'put', list: 'senses', item: strange }, NOW);
     expect(sceneOf(job)!.senseLacks).toEqual(['what it means names no state of the machine']);
+    // A lamp of which nobody said what it means shines where the machine is told to shine.
+    const shining = machined(edited(job, { do: 'put', list: 'senses', item: { ...strange, meaning: '' } }, NOW), {
+      shows: [{ state: 'closing', watts: null, light: true, sound: false, warm: false }],
+    });
+    expect(sceneOf(shining)!.world.plan.senses[0]!.yes).toEqual(['closing']);
     const named = edited(job, { do: 'put', list: 'senses', item: { ...strange, meaning: 'it is open' } }, NOW);
     expect(sceneOf(named)!.world.plan.senses[0]!.yes).toEqual(['open']);
   });

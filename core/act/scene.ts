@@ -167,9 +167,10 @@ function wireOf(
     const said = ` ${plain(sense.meaning)} `;
     const words = [...new Set(lit.map((x) => x.word))].filter((w) => said.includes(` ${w} `));
     const named = lit.filter((x) => words.includes(x.word)).map((x) => x.key);
-    // What it means names no state: then it tells those that shine, sound, draw or warm, as its kind is.
-    const keys =
-      named.length > 0 ? named : showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k));
+    // Where nobody said what it means it tells those that shine, sound, draw or warm, as its kind is; a meaning that names no state
+    // is one that no run knows.
+    const unsaid = sense.meaning.trim() === '';
+    const keys = unsaid ? showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k)) : named;
     return stays ? [...keys, ...keys.map((k) => `dark, ${k}`).filter((k) => states.some((x) => x.key === k))] : keys;
   }
 }

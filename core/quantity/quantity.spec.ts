@@ -8,6 +8,7 @@ import {
   exactly,
   formatQuantity,
   quantityText,
+  meanOf,
   nearest,
   nextAbove,
   nextBelow,
@@ -254,5 +255,17 @@ describe('a share that was counted', () => {
     expect(share.low).toBeCloseTo(low, 4);
     expect(share.high).toBeCloseTo(high, 4);
     expect(share.nominal).toBe(hits / tries);
+  });
+
+  // NIST/SEMATECH e-Handbook, 1.3.5.2, its worked example of ZARR13.DAT: 195 values, mean 9.261460, standard deviation 0.022789, and
+  // 9.258242 to 9.264679 by Student’s t; the normal points are closer by a little at so many values.
+  it('gives the mean of many values with its interval', () => {
+    const deviation = 0.022789;
+    const values = Array.from({ length: 195 }, (_, i) => 9.26146 + (i === 194 ? 0 : i % 2 ? deviation : -deviation));
+    const mean = meanOf(values);
+    expect(mean.nominal).toBeCloseTo(9.26146, 6);
+    expect(mean.low).toBeCloseTo(9.258242, 4);
+    expect(mean.high).toBeCloseTo(9.264679, 4);
+    expect(meanOf([0, 0, 0.1])).toMatchObject({ low: 0 });
   });
 });

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { DateTime } from 'luxon';
 import type { Sentence } from '../job';
 import { changed, demoJob, findingOf, onPin } from '../testing/jobs';
 import { firingSeconds, nextFirings, sayDays, saySentence } from '.';
@@ -56,6 +57,22 @@ describe('the next firings', () => {
       86_400 + 21_600,
       86_400 + 38_400,
     ]);
+  });
+
+  // By the other road: the same firings one by one, through the days on which the clock is moved and an hour is skipped or comes twice.
+  it('counts them as the firings themselves fall, over a year with its clock changes', () => {
+    const sentences = [at('02:30'), at('01:15', [7]), at('10:40', [1, 2, 3, 4, 5])];
+    for (const zone of ['Europe/London', 'America/New_York', 'Australia/Lord_Howe', 'UTC']) {
+      const from = '2026-01-01T12:00:00Z';
+      const seconds = firingSeconds(sentences, from, zone, 365);
+      const midnight = DateTime.fromISO(from, { zone }).startOf('day');
+      const before = midnight.minus({ milliseconds: 1 }).toUTC().toISO()!;
+      const one = nextFirings(sentences, before, zone, seconds.length).map(
+        (f) => (Date.parse(f.at) - midnight.toMillis()) / 1000,
+      );
+      expect(seconds.length).toBeGreaterThan(650);
+      expect(seconds, zone).toEqual(one);
+    }
   });
 });
 
