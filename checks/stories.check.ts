@@ -4,6 +4,7 @@ import { describe, expect, it } from 'vitest';
 import { tableOf } from '../core/act';
 import { freshPart, type MachineKind, type MachinePart } from '../core/job';
 import { seededRandom, type Random } from '../core/quantity';
+import { op as step } from '../core/testing/worlds';
 import {
   begin,
   compileWorld,
@@ -24,16 +25,8 @@ import {
 } from '../core/world';
 
 const one = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
-const op = (o: Partial<Op> & Pick<Op, 'do'>): Op => ({
-  lines: [],
-  seconds: 0,
-  sense: -1,
-  is: true,
-  orElse: 'end',
-  to: 0,
-  times: 1,
-  ...o,
-});
+/** A step that ends the move where it does not come true. */
+const op = (o: Parameters<typeof step>[0]): Op => step({ orElse: 'end', ...o });
 const KINDS: readonly MachineKind[] = ['starts-and-stops-itself', 'flips', 'open-stop-close-stop', 'while-held'];
 
 /** A small world: one part, one press, one sense, a short move, a condition on how long a state lasts. */

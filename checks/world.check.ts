@@ -5,6 +5,7 @@ import { assign, createActor, createMachine } from 'xstate';
 import { drawLuck, FAULT_RATES, sceneOfModel, simulateDays, startsAsHappenings, tableOf } from '../core/act';
 import { freshPart, MACHINE_KINDS, type MachineModel, type MachinePart } from '../core/job';
 import { seededRandom, type Random } from '../core/quantity';
+import { alone } from '../core/testing/worlds';
 import {
   compileWorld,
   FLAG,
@@ -15,7 +16,6 @@ import {
   worldOf,
   type Happening,
   type MachineTable,
-  type WorldPlan,
 } from '../core/world';
 
 /** A clock for the library that stops at each time that it was asked to call at; the library's own jumps over them. */
@@ -125,18 +125,6 @@ function happenings(r: Random, table: MachineTable): { at: number; what: number 
   }
   return list;
 }
-
-const alone = (table: MachineTable): WorldPlan => ({
-  parts: [{ name: 'it', table }],
-  lines: 0,
-  contacts: [],
-  channels: [],
-  senses: [],
-  moves: [],
-  monitors: [],
-  twitches: [],
-  readySeconds: 0,
-});
 
 describe('machines against an independent statechart library', () => {
   it('10,000 random sequences of every kind with its behaviours: the same states at the same times', () => {

@@ -1,4 +1,5 @@
 import { describe, expect, it } from 'vitest';
+import { alone, op } from '../testing/worlds';
 import {
   checkTable,
   compileWorld,
@@ -25,18 +26,6 @@ const state = (s: Partial<TableState> & { key: string }): TableState => ({
   ...s,
 });
 const EVENTS = ['press', 'power lost', 'power back'];
-/** A world of one part that meets events as they come. */
-const alone = (table: MachineTable): WorldPlan => ({
-  parts: [{ name: 'it', table }],
-  lines: 0,
-  contacts: [],
-  channels: [],
-  senses: [],
-  moves: [],
-  monitors: [],
-  twitches: [],
-  readySeconds: 0,
-});
 /** What a world's first part goes through: word, since when, at which place of its way. */
 function story(plan: WorldPlan, list: Happening[], end: number) {
   const w = compileWorld(plan);
@@ -110,16 +99,6 @@ describe('a machine as a table', () => {
   });
 });
 
-const op = (o: Partial<Op> & Pick<Op, 'do'>): Op => ({
-  lines: [],
-  seconds: 0,
-  sense: -1,
-  is: true,
-  orElse: 'call',
-  to: 0,
-  times: 1,
-  ...o,
-});
 /** The kettle behind a contact, with a sense that tells when it is hot, 0.1 s late. */
 const wired = (...steps: Op[]): WorldPlan => ({
   ...alone(kettle),
