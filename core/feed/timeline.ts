@@ -1,5 +1,5 @@
 import type { Facts } from '../facts';
-import { type FeedGroup, type Job, scriptOf } from '../job';
+import { type FeedGroup, type Job, pressedBy, takesTime, type Move } from '../job';
 import { pinAmpsOf, type FedLoad } from './loads';
 
 /** How a load works during a while. */
@@ -71,12 +71,13 @@ function cut(whiles: readonly While[]): Instant[] {
   });
 }
 
-const steps = (job: Job): { press: string; at: number; seconds: number }[] => {
+/** What a move presses, and when, if every wait takes its longest; presses made together begin together. */
+const steps = (move: Move): { press: string; at: number; seconds: number }[] => {
   let at = 0;
-  return scriptOf(job).flatMap((s) => {
+  return move.steps.flatMap((s) => {
     const began = at;
-    at += s.seconds;
-    return s.do === 'press' ? [{ press: s.press, at: began, seconds: s.seconds }] : [];
+    if (takesTime(s)) at += s.seconds;
+    return pressedBy(s).map((press) => ({ press, at: began, seconds: s.seconds }));
   });
 };
 
@@ -108,12 +109,19 @@ export const courseOf = (
 
 /** Every course that the supplies must bear: rest, the script, the groups, and each press that is in neither by itself. */
 export function coursesOf(job: Job, loads: readonly FedLoad[], facts: Facts): Course[] {
-  const script = steps(job);
-  const inSome = new Set([...script.map((s) => s.press), ...job.feed.groups.flatMap((g) => g.presses)]);
+  const moves = job.act.moves.map((m) => ({ m, list: steps(m) })).filter(({ list }) => list.length > 0);
+  const inSome = new Set([
+    ...moves.flatMap(({ list }) => list.map((s) => s.press)),
+    ...job.feed.groups.flatMap((g) => g.presses),
+  ]);
   const alone = facts.presses.filter((p) => !inSome.has(p.id));
   return [
     { id: 'rest', name: 'at rest', instants: [{ at: 0, seconds: 1, active: [] }] },
-    ...(script.length > 0 ? [courseOf('script', 'the press script', script, loads, facts)] : []),
+    ...moves.map(({ m, list }, i) =>
+      i === 0
+        ? courseOf('script', 'the press script', list, loads, facts)
+        : courseOf(`move.${m.id}`, `the move ${m.name}`, list, loads, facts),
+    ),
     ...job.feed.groups
       .filter((g) => g.presses.length > 0)
       .map((g) => courseOf(`group.${g.id}`, g.name, groupSteps(g), loads, facts)),

@@ -39,6 +39,7 @@ export {
   sensesRead,
   stepOf,
   stepsOf,
+  takesTime,
   withMachine,
   withSteps,
 } from './moves';

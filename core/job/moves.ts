@@ -29,6 +29,9 @@ export function courseOfMove(move: Move): readonly ScriptStep[] {
   });
 }
 
+/** Whether time goes by in a step of this kind, at most as long as it says. */
+export const takesTime = (s: Step): boolean => ['press', 'hold', 'wait', 'until', 'warn'].includes(s.do);
+
 /** The first move as a plain script: empty where there is no move. */
 export const scriptOf = (job: Pick<Job, 'act'>): readonly ScriptStep[] =>
   job.act.moves[0] ? courseOfMove(job.act.moves[0]) : [];

@@ -52,6 +52,11 @@ function jointOf(press: Press | undefined, bench: Job['bench']): object {
   };
 }
 
+/** One move of presses and waits, one after the other: what earlier versions knew. */
+const plainMoves = (job: Job): boolean =>
+  job.act.moves.length <= 1 &&
+  job.act.moves.every((m) => m.steps.every((s) => (s.do === 'press' || s.do === 'wait') && s.also.length === 0));
+
 /** What a job has beyond one press of one contact; nothing where it has no more. */
 function moreOf(job: Job, first: Press | undefined, others: readonly Press[]): unknown[] {
   const { sources, converters, hangs, groups } = job.feed;
@@ -67,6 +72,7 @@ function moreOf(job: Job, first: Press | undefined, others: readonly Press[]): u
           pins: job.board.pins.map((p) => [p.line, p.gpio]),
         }
       : {}),
+    ...(plainMoves(job) ? {} : { moves: job.act.moves }),
     ...(job.senses.length > 1 ? { senses: job.senses } : {}),
     ...(job.hands.some((h) => h.kind !== 'arm') ? { hands: job.hands } : {}),
     ...(job.signs.length > 0 ? { signs: job.signs } : {}),

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { Job, Trial } from '../job';
+import { edited, stepOf, withSteps, type Job, type Trial } from '../job';
 import { changed, demoJob, fed, findingOf, onPin, pressed, scripted } from '../testing/jobs';
 import { basisOf, progressOf, successRun, testSheet } from '.';
 
@@ -120,5 +120,15 @@ describe('the test sheet', () => {
       remedy: { label: 'Ask for 99.9 %' },
     });
     expect(findingOf(demoJob('rice-pot'), 'try.success-run').verdict).toBe('settled');
+  });
+
+  it('counts for nothing once the move looks where it only pressed, or presses more at the same time', () => {
+    const pot = demoJob('rice-pot');
+    const press = stepOf('press', { press: 'start', seconds: 0.18 });
+    const base = basisOf(pot);
+    const look = stepOf('look', { sense: 'rest', orElse: 'end' });
+    const looking = edited(pot, withSteps(pot, [look, press], 'look'), '2026-03-02T14:00:00Z');
+    expect(basisOf(looking)).not.toBe(base);
+    expect(basisOf(edited(looking, withSteps(looking, [press], 'blind'), '2026-03-02T14:00:00Z'))).toBe(base);
   });
 });
