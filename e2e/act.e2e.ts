@@ -101,6 +101,12 @@ test('a machine of two parts: roles, a cell of its table, and what a state shows
   await open(page, 'larder-dehumidifier');
   await choose(page, 'Which part', 'dryness');
   await expect(page.getByLabel('Its modes')).toHaveValue('dry, drier, driest');
+  await page.getByRole('button', { name: 'a ready one …' }).click();
+  await page.getByRole('menuitem', { name: 'a fan that steps through its speeds' }).click();
+  await settled(page);
+  await expect(page.getByLabel('Its modes')).toHaveValue('off, low, high');
+  await undo(page).click();
+  await settled(page);
   await choose(page, 'Which part', 'dryer');
   await page.getByRole('button', { name: 'state table' }).click();
   await expect(page.locator('[data-table]')).toContainText('after 20 s: asleep');

@@ -4,6 +4,7 @@ export { actFindings } from './findings';
 export { KEPT_WITHOUT_FAULTS } from './nevers';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
 export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
+export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
 export { QUIET, sceneOf, type HeldNever, type PowerUp, type Scene } from './scene';
 export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt, USUAL_PRESS_SECONDS } from './watch';

@@ -13,12 +13,14 @@ import {
 } from '../job';
 import { demoJob, findingOf, machined, withSense } from '../testing/jobs';
 import {
+  asReady,
   lacksOfPart,
   nextTiming,
   oneRun,
   planWay,
   policiesFor,
   POLICY_WORDS,
+  READY_MACHINES,
   runScene,
   sayWay,
   sceneOf,
@@ -125,6 +127,28 @@ const looking = (job: Job, kind: 'look-first' | 'look-again'): Job => {
   expect(policy.lacks).toBe('');
   return edited(job, withSteps(job, policy.steps, kind), NOW);
 };
+
+describe('ready machines', () => {
+  it('are tables that can be run once their times are said, and keep the times that were', () => {
+    const larder = demoJob('larder-dehumidifier');
+    for (const ready of READY_MACHINES) {
+      const made = asReady(larder, { ...larder.act.parts[0]!, runSeconds: 12, awakeSeconds: 5 }, ready);
+      expect(made.shortestPressSeconds, ready.key).toBe(0.06);
+      expect(lacksOfPart(made), ready.key).toBe('');
+      expect(tableOf(made).states.length, ready.key).toBeGreaterThan(2);
+      const job = edited(larder, { do: 'put', list: 'act.parts', item: made }, NOW);
+      expect(sceneOf(job)!.parts.length, ready.key).toBe(2);
+    }
+    const keypad = asReady(
+      larder,
+      larder.act.parts[0]!,
+      READY_MACHINES.find((r) => r.key === 'keypad')!,
+    );
+    expect(keypad.heeds.map((h) => h.press)).toEqual(['power', 'dryness']);
+    const second = asReady(larder, larder.act.parts[1]!, READY_MACHINES[0]!);
+    expect(second.heeds).toEqual([{ press: 'dryness', other: false, as: 'press' }]);
+  });
+});
 
 describe('policies', () => {
   it('need a sense that tells whether it got there', () => {

@@ -1,6 +1,17 @@
 import { MatButton } from '@angular/material/button';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { heedsOf, MACHINE_KIND_WORDS, ROLES_OF, RUNS, tableOf, TRAVELS } from '../../../core/act';
+import {
+  asReady,
+  heedsOf,
+  MACHINE_KIND_WORDS,
+  READY_MACHINES,
+  type ReadyMachine,
+  ROLES_OF,
+  RUNS,
+  tableOf,
+  TRAVELS,
+} from '../../../core/act';
 import {
   AFTER_CUTS,
   freshPart,
@@ -41,7 +52,18 @@ const OVERLOOKED = '–';
 @Component({
   selector: 'gt-machine-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, CheckField, ChoiceField, DropButton, MatButton, QuantityField, TextField],
+  imports: [
+    Action,
+    CheckField,
+    ChoiceField,
+    DropButton,
+    MatButton,
+    MatMenu,
+    MatMenuItem,
+    MatMenuTrigger,
+    QuantityField,
+    TextField,
+  ],
   templateUrl: './machine-part.html',
 })
 export class MachinePartView {
@@ -50,6 +72,7 @@ export class MachinePartView {
   protected readonly fields = partFields;
   protected readonly shownFields = shownFields;
   protected readonly kinds = MACHINE_KIND_WORDS;
+  protected readonly readyMachines = READY_MACHINES;
   protected readonly cuts: readonly Choice<MachinePart['afterPowerCut']>[] = AFTER_CUTS.map((c) => [
     c,
     c === 'as-before' ? 'as before' : c,
@@ -109,6 +132,11 @@ export class MachinePartView {
 
   protected kind(kind: MachinePart['kind']): void {
     this.set({ kind }, `what a press does: ${MACHINE_KIND_WORDS.find(([k]) => k === kind)![1]}`);
+  }
+
+  /** Takes a ready machine: its behaviours in place of what was said, the times as they are. */
+  protected ready(r: ReadyMachine): void {
+    this.bench.put('act.parts', asReady(this.bench.job(), this.part(), r), `the machine: ${r.words}`);
   }
 
   protected heed(role: HeedRole, press: string): void {
