@@ -61,11 +61,15 @@ test('a story is pinned on the lanes, and the power is cut where one looks', asy
   await page.getByRole('tab', { name: 'one run' }).click();
   await expect(page.getByRole('slider', { name: 'power cut' })).toBeVisible();
   await expect(page.getByLabel('How long: power cut')).toHaveValue('30 s');
+  // The warning is made longer on the lanes, and stands so in the sentence.
+  await page.getByRole('slider', { name: 'Length of step 1' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByLabel('How long, step 1')).toHaveValue('4.5 s');
   await page.getByRole('button', { name: 'Step to the next event' }).click();
   await page.getByRole('button', { name: 'what if power fails here' }).click();
   await expect(page.getByRole('slider', { name: 'power cut' })).toHaveCount(2);
   await dropFault(page, 'something is in the way');
-  await expect(page.getByRole('slider')).toHaveCount(3);
+  await expect(page.locator('.fault-pin')).toHaveCount(3);
 });
 
 test('a move is written as sentences, takes a ready policy, and the packed program takes the same steps', async ({

@@ -129,7 +129,7 @@ test('hands busy: digits find the field, Page Down goes on', async ({ page }) =>
 test('a fault dropped on the lanes parts belief from truth, and moves by key', async ({ page }) => {
   await demo(page, 'demo-yard-gate/act');
   await dropFault(page, 'this press is missed');
-  await expect(page.getByRole('img', { name: /closed for .* while the plan believes open/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /closed for .* while the plan believes open/ })).toBeVisible();
   await dropFault(page, 'someone presses by hand');
   const pin = page.getByRole('slider', { name: 'someone presses by hand' });
   const before = Number(await pin.getAttribute('aria-valuenow'));

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/act';
-import type { Fault } from '../../../core/job';
+import type { Fault, Step } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 
 const LEFT = 132;
@@ -13,6 +13,9 @@ const WAY = 64;
 const HEAD = 26;
 const TOP = 64;
 const PARTED = 32;
+const STEP = 28;
+/** Steps whose length is their own; the others end when something is heard. */
+const OWN_TIME: readonly Step['do'][] = ['press', 'wait', 'warn'];
 
 interface Box {
   readonly x: number;
@@ -26,7 +29,7 @@ interface Lane {
   readonly y: number;
   readonly height: number;
   readonly name: string;
-  readonly kind: 'head' | 'output' | 'sense' | 'believes' | 'sees' | 'does' | 'parted';
+  readonly kind: 'head' | 'step' | 'output' | 'sense' | 'believes' | 'sees' | 'does' | 'parted';
   readonly boxes: readonly Box[];
   readonly marks: readonly { readonly x: number; readonly hand: boolean }[];
   readonly path: string | null;
@@ -39,7 +42,11 @@ const STILL = ['at rest', 'off', 'closed', 'no power', 'asleep', 'no', 'unheard'
 @Component({
   selector: 'gt-lanes',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  host: { '(pointermove)': 'drag($event)', '(pointerup)': 'drop()', '(pointercancel)': 'dragged.set(null)' },
+  host: {
+    '(pointermove)': 'drag($event)',
+    '(pointerup)': 'drop()',
+    '(pointercancel)': 'dragged.set(null); stretched.set(null)',
+  },
   templateUrl: './lanes.html',
   styles: '.lanes text.brick { fill: var(--gt-brick); }',
 })
@@ -48,6 +55,10 @@ export class Lanes {
   readonly trace = input.required<RunTrace>();
   readonly faults = input.required<readonly Fault[]>();
   readonly cursor = input<number | null>(null);
+  /** Steps of the move that is run: those that take a time of their own are made longer and shorter here. */
+  readonly steps = input<readonly Step[]>([]);
+  readonly timed = output<{ step: number; seconds: number }>();
+  protected readonly stretched = signal<{ step: number; seconds: number } | null>(null);
   readonly moved = output<{ id: string; atSeconds: number }>();
   protected readonly dragged = signal<{ id: string; at: number } | null>(null);
   protected readonly x = computed(() => scaleLinear([0, this.trace().end], [LEFT, RIGHT]).clamp(true));
@@ -73,6 +84,8 @@ export class Lanes {
       y += height;
     };
     add('head', 'your plan', {}, HEAD);
+    if (t.steps.length > 1)
+      add('step', 'step', { boxes: t.steps.map((s) => this.box(s, String(s.step + 1), false)) }, STEP);
     for (const o of t.outputs) add('output', o.name, { boxes: o.spans.map((s) => this.box(s, '', true, 5)) });
     if (t.warns.length > 0) add('output', 'warning', { boxes: t.warns.map((s) => this.box(s, 'warns', true, 5)) });
     for (const s of t.senses.filter((x) => x.lacks === ''))
@@ -108,6 +121,20 @@ export class Lanes {
     return last && `${last.true} for ${formatQuantity(last.seconds, 's')} while the plan believes ${last.believed}`;
   }
 
+  /** Ends of the steps that can be pulled. */
+  protected readonly ends = computed(() => {
+    const lane = this.lanes().find((l) => l.kind === 'step');
+    if (!lane) return [];
+    return this.trace().steps.flatMap((s) => {
+      const step = this.steps()[s.step];
+      if (!step || !OWN_TIME.includes(step.do) || s.move !== 0) return [];
+      const held = this.stretched();
+      const seconds = held?.step === s.step ? held.seconds : step.seconds;
+      const when = formatQuantity(seconds, 's');
+      return [{ step: s.step, from: s.from, seconds, when, x: this.x()(s.from + seconds), y: lane.y }];
+    });
+  });
+
   protected readonly calls = computed(() => this.trace().calls.map((at) => this.x()(at)));
   protected readonly pins = computed(() =>
     this.faults().map((f) => {
@@ -139,7 +166,31 @@ export class Lanes {
     if (fault) this.dragged.set({ id, at: fault.atSeconds });
   }
 
+  protected pull(event: PointerEvent, e: { step: number; seconds: number }): void {
+    event.preventDefault();
+    this.host.nativeElement.setPointerCapture(event.pointerId);
+    this.stretched.set({ step: e.step, seconds: e.seconds });
+  }
+
+  protected stretch(event: KeyboardEvent, e: { step: number; seconds: number }): void {
+    const grain = e.seconds < 2 ? 0.05 : e.seconds < 60 ? 0.5 : 5;
+    const by = { ArrowRight: grain, ArrowLeft: -grain }[event.key];
+    if (by === undefined) return;
+    event.preventDefault();
+    event.stopPropagation();
+    this.timed.emit({ step: e.step, seconds: Number(Math.max(grain, e.seconds + by).toFixed(2)) });
+  }
+
+  private pulled(event: PointerEvent, step: number): void {
+    const from = this.ends().find((e) => e.step === step)?.from ?? 0;
+    const svg = this.host.nativeElement.querySelector('svg')!.getBoundingClientRect();
+    const at = this.x().invert(((event.clientX - svg.left) / svg.width) * 750);
+    this.stretched.set({ step, seconds: Math.max(0.02, this.rounded(at - from)) });
+  }
+
   protected drag(event: PointerEvent): void {
+    const pulled = this.stretched();
+    if (pulled) return this.pulled(event, pulled.step);
     const held = this.dragged();
     if (!held) return;
     const svg = this.host.nativeElement.querySelector('svg')!.getBoundingClientRect();
@@ -150,6 +201,9 @@ export class Lanes {
     const held = this.dragged();
     if (held) this.moved.emit({ id: held.id, atSeconds: held.at });
     this.dragged.set(null);
+    const pulled = this.stretched();
+    if (pulled && this.steps()[pulled.step]?.seconds !== pulled.seconds) this.timed.emit(pulled);
+    this.stretched.set(null);
   }
 
   protected nudge(event: KeyboardEvent, f: { id: string; at: number }): void {

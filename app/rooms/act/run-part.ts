@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
 import { BEFALLS, FAULT_WORDS, freshFault, instantsOf, partingsOf, standAt, type RunTrace } from '../../../core/act';
-import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/job';
+import { FAULT_KINDS, type Fault, type FaultKind, faultFields, withSteps } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
@@ -45,6 +45,7 @@ export class RunPart {
   protected readonly faultFields = faultFields;
   protected readonly faultWords = FAULT_WORDS;
   protected readonly faults = computed(() => this.bench.job().act.faults);
+  protected readonly steps = computed(() => this.bench.job().act.moves[0]?.steps ?? []);
   protected readonly cursor = signal<number | null>(null);
   protected readonly playing = signal(false);
   private timer: ReturnType<typeof setInterval> | undefined;
@@ -119,6 +120,14 @@ export class RunPart {
         { ...f, atSeconds },
         `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`,
       );
+  }
+
+  /** A step of the first move, made longer or shorter on the lanes. */
+  protected stretch({ step, seconds }: { step: number; seconds: number }): void {
+    const steps = this.steps().map((s, i) => (i === step ? { ...s, seconds } : s));
+    this.bench.edit(
+      withSteps(this.bench.job(), steps, `step ${step + 1}: ${steps[step]!.do} for ${this.say(seconds)}`),
+    );
   }
 
   protected remove(f: Fault): void {
