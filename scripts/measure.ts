@@ -1,5 +1,6 @@
 // Measures what docs/measurements.md states about the core. Run: npm run measure
 import { readdirSync, readFileSync } from 'node:fs';
+import { oneRun } from '../core/act';
 import { assess, nextReadingOf } from '../core/assess';
 import { assignPins, profileOf } from '../core/board';
 import { feedFindings, rehearse } from '../core/feed';
@@ -17,7 +18,9 @@ import {
   freshMove,
   stepOf,
 } from '../core/job';
+import { comparePolicies } from '../core/many-days';
 import { seededRandom } from '../core/quantity';
+import { searchJob, searchOf } from '../core/stories';
 import { rankWays, toleranceOf, wayContext } from '../core/thumb';
 
 function demo(name: string): Job {
@@ -221,4 +224,31 @@ print(
   'the worst instant of 1,000 steps on it',
   0,
   times(20, long, (j) => void rehearse(j, wideFacts)),
+);
+
+// Act: one run as the lanes show it, and the stories of the job with the most conditions.
+for (const name of ['yard-gate', 'larder-dehumidifier']) {
+  const job = demo(name);
+  const [first] = times(1, job, (j) => void oneRun(j));
+  print(
+    `a run for the lanes, ${name}`,
+    first!,
+    times(100, job, (j) => void oneRun(j)),
+  );
+}
+const gate = demo('yard-gate');
+const search = searchOf(gate, assess(gate))!;
+for (const most of [1, 2]) {
+  const [first] = times(1, gate, () => void searchJob(search, most));
+  const { stories } = searchJob(search, most);
+  print(
+    `${stories} stories with up to ${most} going wrong`,
+    first!,
+    times(9, gate, () => void searchJob(search, most)),
+  );
+}
+print(
+  'four policies compared over a year',
+  0,
+  times(9, demo('rice-pot'), (j) => void comparePolicies(j, 365, 1)),
 );

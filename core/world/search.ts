@@ -47,6 +47,8 @@ export interface SearchOf {
 
 /** How close before an event a disturbance is laid, s. */
 const JUST_BEFORE = 1e-3;
+/** So many worlds are remembered at most, some 300 MB. */
+const MOST_STATES = 4_000_000;
 /** Stories between two calls of progress. */
 const PER_CALL = 2000;
 
@@ -139,7 +141,8 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
     const before = seen[left]!.get(k);
     if (before !== undefined && before <= at) return true;
     seen[left]!.set(k, at);
-    states++;
+    // Memory is bounded: what is not searched by then is said to be open.
+    if (++states >= MOST_STATES) stopped = true;
     return false;
   };
 
