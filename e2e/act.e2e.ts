@@ -112,6 +112,7 @@ test('a machine of two parts: roles, a cell of its table, and what a state shows
   await undo(page).click();
   await settled(page);
   await choose(page, 'Which part', 'dryer');
+  await page.getByRole('button', { name: 'more behaviour' }).click();
   await page.getByRole('button', { name: 'state table' }).click();
   await expect(page.locator('[data-table]')).toContainText('after 20 s: asleep');
   await choose(page, 'In on, at press, it goes to', /^asleep$/);
@@ -150,6 +151,7 @@ test('from wherever it stands the way is told, or that somebody has to look', as
 
 test('a run is timed with the watch, and the mean is what the machine takes', async ({ page }) => {
   await open(page, 'yard-gate');
+  await page.getByRole('button', { name: 'more behaviour' }).click();
   await page.getByRole('button', { name: 'time its way there' }).click();
   await page.waitForTimeout(1200);
   await page.getByRole('button', { name: 'it is there: stop the watch' }).click();
@@ -166,11 +168,35 @@ test('on a phone Act spills nowhere, stories and table included', async ({ brows
     await open(page, 'yard-gate', view);
     if (view === 'stories') await search(page);
     if (view === 'days') await page.getByRole('button', { name: 'a month' }).click();
-    if (view === '') await page.getByRole('button', { name: 'state table' }).click();
+    if (view === '') {
+      await page.getByRole('button', { name: 'more behaviour' }).click();
+      await page.getByRole('button', { name: 'state table' }).click();
+    }
     const spill = await page.evaluate(
       () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
     );
     expect(spill, view).toBeLessThanOrEqual(0);
   }
   await context.close();
+});
+
+test('a second move is begun by a sentence of its own, and both are packed', async ({ page }) => {
+  await open(page, 'rice-pot');
+  await page.getByRole('button', { name: 'one more move' }).click();
+  await settled(page);
+  await enter(page, 'Name of the move', 'keep warm');
+  await page.getByRole('button', { name: 'press for …', exact: true }).click();
+  await settled(page);
+  await page.goto(`${DEMO}/job/demo-rice-pot/routine`);
+  await settled(page);
+  await choose(page, 'Which move it begins', 'keep warm');
+  await settled(page);
+  await page.goto(`${DEMO}/job/demo-rice-pot/pack`);
+  await settled(page);
+  await page.getByRole('button', { name: 'gentle_thumb.c', exact: true }).click();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save gentle_thumb.c' }).click();
+  const program = await textOf(await waiting);
+  expect(program).toContain('#define MOVES 2');
+  expect(program).toContain('{ 0x3eu, 38400u, 1, 1 }');
 });

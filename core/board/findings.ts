@@ -115,7 +115,7 @@ function allFinding(job: Job, lines: readonly Line[], placing: Assignment | null
       caption: `${open.length} without a pin`,
       source: [boardSource(job), 'pin-cost'],
       remedy: {
-        text: 'All of them can be placed at once, each where it does least harm; what is fixed by hand stays.',
+        text: 'All can be placed at once, each where it does least harm.',
         label: 'Place all lines',
         edit: {
           do: 'set',

@@ -64,7 +64,7 @@ function stateFindings(job: Job): Finding[] {
         remedy: read
           ? null
           : {
-              text: 'Let a move in Act look at it before it presses, and again after it; until then it settles nothing.',
+              text: 'Let a move in Act look at it before it presses.',
             },
       }),
     ];

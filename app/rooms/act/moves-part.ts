@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { freshStep, policiesFor, type Policy } from '../../../core/act';
+import { freshStep, lacksOfPart, policiesFor, type Policy } from '../../../core/act';
 import {
   freshMove,
   MOVE_PURPOSES,
@@ -92,6 +92,8 @@ export class MovesPart {
   protected readonly isNow = (p: Policy): boolean =>
     JSON.stringify(p.steps) === JSON.stringify(this.move()?.steps ?? []);
   protected readonly able = computed(() => this.policies().filter((p) => p.lacks === ''));
+  /** Before the machine is told there is nothing to choose. */
+  protected readonly told = computed(() => this.bench.job().act.parts.some((p) => lacksOfPart(p) === ''));
   /** What the policies that are not offered lack, each once. */
   protected readonly lacks = computed(() => [
     ...new Set(this.policies().flatMap((p) => (p.kind !== 'timed' && p.lacks ? [p.lacks] : []))),

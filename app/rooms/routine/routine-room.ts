@@ -7,7 +7,7 @@ import { ChoicesField } from '../../kit/toggles-field';
 import { Action } from '../../kit/action';
 import type { Sentence } from '../../../core/job';
 import { nextFirings, saySentence } from '../../../core/routine';
-import type { Choice } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -20,7 +20,18 @@ const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((d, i): Choic
 @Component({
   selector: 'gt-routine-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, CheckField, ChoicesField, DropButton, FindingList, MatButton, Settle, TimeField, TwoColumns],
+  imports: [
+    Action,
+    CheckField,
+    ChoiceField,
+    ChoicesField,
+    DropButton,
+    FindingList,
+    MatButton,
+    Settle,
+    TimeField,
+    TwoColumns,
+  ],
   templateUrl: './routine-room.html',
 })
 export class RoutineRoom {
@@ -30,6 +41,9 @@ export class RoutineRoom {
   protected readonly words = saySentence;
   protected readonly sentences = computed(() => this.bench.job().routine.sentences);
   protected readonly findings = computed(() => this.bench.findings('routine'));
+  protected readonly moves = computed((): readonly Choice[] =>
+    this.bench.job().act.moves.map((m): Choice => [m.id, m.name]),
+  );
   protected readonly firings = computed(() =>
     nextFirings(this.sentences(), this.bench.now(), this.bench.job().region.timeZone, 10).map((f) => ({
       at: f.at,
