@@ -105,6 +105,7 @@ test('a whole machine', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/thumb?view=wires');
   await shot(page, 'presses');
   await page.goto(`${DEMO}/job/demo-steam-flaps/feed`);
+  await expect(page.locator('gt-two-columns')).toBeVisible();
   await page.waitForTimeout(1500);
   await shot(page, 'feed');
 });
