@@ -8,15 +8,12 @@ import {
   freshConverter,
   freshLink,
   freshLoad,
-  freshMove,
   freshSense,
   freshSource,
-  stepOf,
   type FeedConverter,
   type FeedSource,
   type Job,
   type JobEdit,
-  type Step,
 } from '../job';
 import { changed, demoJob, fed, findingOf, pressed } from '../testing/jobs';
 import { feedFindings, loadsOf, rehearse } from '.';
@@ -35,31 +32,6 @@ const mended = (job: Job, id: string): Finding => {
   if (!remedy?.edit) throw new Error(`${id} offers nothing`);
   return findingOf(put(job, remedy.edit), id);
 };
-
-describe('what is pressed together', () => {
-  it('draws together, and every move is a course of its own', () => {
-    const known = assess(flaps).facts;
-    const press = (press: string, ...also: string[]) => stepOf('press', { press, also, seconds: 0.5 });
-    const move = (id: string, ...steps: Step[]): JobEdit => ({
-      do: 'put',
-      list: 'act.moves',
-      item: { ...freshMove(id, id), steps },
-    });
-    const bare = { ...flaps, act: { ...flaps.act, moves: [] } };
-    const job = put(
-      bare,
-      move('one', press('flap-1'), stepOf('wait', { seconds: 60 }), press('flap-2')),
-      move('both', press('flap-1', 'flap-2')),
-    );
-    const { courses } = rehearse(job, known);
-    const most = (id: string): number =>
-      Math.max(...courses.find((c) => c.id === id)!.instants.map((i) => i.active.length));
-    // One more motor beside the first; the pins of both are one load of the controller.
-    expect(most('move.both')).toBe(most('script') + 1);
-    // What some move presses is no course by itself.
-    expect(courses.some((c) => c.id === 'press.flap-1')).toBe(false);
-  });
-});
 
 describe('one supply', () => {
   it('adds up what hangs on it at the worst instant and names the spare', () => {
