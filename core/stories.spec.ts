@@ -5,6 +5,7 @@ import { assess } from './assess';
 import { digitSteps } from './digits';
 import { edited, freshPress, type Job } from './job';
 import { comparePolicies, manyDays } from './many-days';
+import { wholeRun } from './power-up-scene';
 import { searchJob, searchOf, storyFindings, type Stories } from './stories';
 import { demoJob, withSense } from './testing/jobs';
 
@@ -53,6 +54,14 @@ describe('stories', () => {
       ['act.never.warned', 'settled'],
     ]);
   }, 60_000);
+
+  it('come true on the lanes where they are pinned, with what the pins do at power-up', () => {
+    const told = search(gate, 1).broken.find((b) => b.never.never.id === 'warned')!;
+    const pinned = edited(gate, { do: 'set', at: 'act', set: { faults: [...told.faults] } }, NOW);
+    const run = wholeRun(pinned, assess(pinned))!;
+    expect(run.broken.map((b) => b.words)).toContain('“closing” without 3 s of warning before it');
+    expect(run.parts[0]!.machine.map((s) => s.word)).toContain('closing');
+  });
 
   it('say nothing where no condition is held, and cannot be searched without a machine', () => {
     const pot = demoJob('rice-pot');

@@ -11,6 +11,8 @@ const CUT_SECONDS = 30;
 const LATE_SECONDS = 5;
 const HAND_SECONDS = 0.3;
 const MOST_DAYS = 7;
+/** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
+const JUST_AFTER = 2e-4;
 
 /** A story in which a condition is broken. */
 export interface BrokenStory {
@@ -141,7 +143,13 @@ function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
             ? ''
             : scene.lines[line]!.press;
   const lasts = ['power-cut', 'plug-out', 'controller-out', 'late-sense'].includes(kind);
-  return { id: `story-${i + 1}`, kind, atSeconds: Math.max(0, t.at - shift), seconds: lasts ? t.how : 0, of };
+  return {
+    id: `story-${i + 1}`,
+    kind,
+    atSeconds: Math.max(0, Number((t.at - shift + JUST_AFTER).toFixed(4))),
+    seconds: lasts ? t.how : 0,
+    of,
+  };
 }
 
 const say = (s: number): string => formatQuantity(s, 's');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { edited, freshMove, stepOf, type JobEdit, type Step } from '../job';
+import { edited, freshMove, stepOf, type Job, type JobEdit, type Step } from '../job';
 import { demoJob } from '../testing/jobs';
 import { rehearse } from '.';
 
@@ -19,7 +19,7 @@ describe('what is pressed together', () => {
     const job = [
       move('one', press('flap-1'), stepOf('wait', { seconds: 60 }), press('flap-2')),
       move('both', press('flap-1', 'flap-2')),
-    ].reduce((j, e) => edited(j, e, '2026-03-02T14:00:00Z'), bare);
+    ].reduce<Job>((j, e) => edited(j, e, '2026-03-02T14:00:00Z'), bare);
     const { courses } = rehearse(job, known);
     const most = (id: string): number =>
       Math.max(...courses.find((c) => c.id === id)!.instants.map((i) => i.active.length));

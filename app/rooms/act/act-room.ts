@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
-import { oneRun } from '../../../core/act';
+import { wholeRun } from '../../../core/power-up-scene';
 import { WorldProblem } from '../../../core/world';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
@@ -38,7 +38,7 @@ export class ActRoom {
   protected readonly steps = computed(() => (this.bench.job().act.moves[0]?.steps.length ?? 0) > 0);
   protected readonly trace = computed(() => {
     try {
-      return oneRun(this.bench.job());
+      return wholeRun(this.bench.job(), this.bench.assessment());
     } catch (error) {
       // What cannot be run is told by a finding, with its step.
       if (error instanceof WorldProblem) return null;
