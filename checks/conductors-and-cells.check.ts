@@ -31,7 +31,7 @@ describe('conductors against their standards', () => {
     [24, 20.1],
     [28, 12.6],
     [30, 10.0],
-  ])('gauge %s has %s mil', (gauge, mils) => {
+  ])('gauge %s is %s mil thick', (gauge, mils) => {
     const area = (Math.PI / 4) * (mils * 25.4e-6) ** 2;
     expect(Math.abs(awgAreaSquareMetres(gauge) / area - 1)).toBeLessThan(0.012);
     expect(nearestGauge(area)).toBe(gauge);

@@ -155,7 +155,7 @@ function divided(
   concerned: ReadonlySet<string>,
 ): Proposal[] {
   const high = job.senses.filter(
-    (s) => concerned.has(s.id) && !s.divider && s.highVolts !== null && s.highVolts > profile.volts,
+    (sense) => concerned.has(sense.id) && !sense.divider && sense.highVolts !== null && sense.highVolts > profile.volts,
   );
   if (high.length === 0) return [];
   const after: Job = { ...job, senses: job.senses.map((s) => (high.includes(s) ? { ...s, divider: true } : s)) };

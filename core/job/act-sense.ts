@@ -19,13 +19,13 @@ export function actProblem(job: Job): LoadProblem | null {
     if (wrong) return wrong;
   }
   const parts = new Set(job.act.parts.map((p) => p.id));
-  for (const [i, s] of job.senses.entries())
-    if (s.part && !parts.has(s.part))
-      return gone(s.part, `senses[${i}].part`, `Say in Sense of which part ${s.name} tells first.`);
+  for (const [i, { part, name }] of job.senses.entries())
+    if (part && !parts.has(part))
+      return gone(part, `senses[${i}].part`, `Say in Sense of which part ${name} tells first.`);
   const moves = new Set(job.act.moves.map((m) => m.id));
-  for (const [i, s] of job.routine.sentences.entries())
-    if (s.move && !moves.has(s.move))
-      return gone(s.move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
+  for (const [i, { move }] of job.routine.sentences.entries())
+    if (move && !moves.has(move))
+      return gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
   for (const [i, f] of job.act.faults.entries())
     if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)))
       return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
@@ -44,8 +44,9 @@ function moveProblem(
     if (missing !== undefined) return gone(missing, `${where}.press`, 'Take its steps out of the moves in Act first.');
     if (pressedBy(s).length === 0 && s.press !== '')
       return no('This step presses nothing.', `${where}.press`, 'Leave it empty.');
-    if (s.sense && !senses.has(s.sense))
-      return gone(s.sense, `${where}.sense`, 'Take the steps that read it out of the moves in Act first.');
+    const { sense } = s;
+    if (sense && !senses.has(sense))
+      return gone(sense, `${where}.sense`, 'Take the steps that read it out of the moves in Act first.');
     if (s.do === 'again' && s.to > n)
       return no(
         `Step ${n + 1} of ${m.name} goes back to step ${s.to}, which does not come before it.`,
