@@ -128,8 +128,11 @@ export function daysOf(
 ): DaysOutcome {
   const end = days * 86400;
   const lines = scene.lines.map((_, line) => line);
+  // Each start has its own draws: what the one before it did not use is gone.
   const missed = starts.flatMap((s, i): Happening[] =>
-    luck.missed[i] ? lines.map((of) => ({ at: s.at, what: 'missed', of, how: luck.missed[i]! })) : [],
+    luck.missed[i] || luck.missed[i - 1]
+      ? lines.map((of) => ({ at: s.at, what: 'misses', of, how: luck.missed[i]! }))
+      : [],
   );
   const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
   const log = freshLog(8 * starts.length + 64);

@@ -49,7 +49,7 @@ function calls(s: WorldState, at: number, log: Log | null): void {
 /** Begins a move. One that comes while another runs, or while the controller is dead, is missed. */
 export function startMove(s: WorldState, move: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   if (onlyIfArmed && s.flag[FLAG.armed] === 0) return;
-  if (s.flag[FLAG.controllerPower] === 0 || s.flag[FLAG.move]! >= 0) {
+  if (s.flag[FLAG.controllerPower] !== 1 || s.flag[FLAG.move]! >= 0) {
     s.flag[FLAG.missedStarts]!++;
     return;
   }

@@ -80,6 +80,8 @@ export function thumbUp(s: WorldState, channel: number, at: number, log: Log | n
   followLine(s, s.w.channels.line[channel]!, at, log);
 }
 
+const later = (known: number, next: number): number => (known < Infinity ? Math.max(known, next) : next);
+
 /** One more of the next closures: the first that is not marked yet. */
 const withNext = (bits: number): number => bits | (bits + 1);
 
@@ -109,22 +111,29 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO['controller-out']:
       if (what !== NO['controller-out']) {
         powerLost(s, at, log);
-        s.due[s.at.machineBack] = at + how;
+        s.due[s.at.machineBack] = later(s.due[s.at.machineBack]!, at + how);
       }
       if (what !== NO['plug-out']) {
+        // Of two cuts at once the longer one counts.
+        const back = s.flag[FLAG.controllerPower] === 0 ? s.due[s.at.controllerBack]! : Infinity;
         controllerOut(s, at, log);
-        s.due[s.at.controllerBack] = at + how;
+        s.due[s.at.controllerBack] = later(back, at + how);
       }
       return;
     case NO.restart:
+      // Without power nothing restarts.
+      if (s.flag[FLAG.controllerPower] === 0) return;
       controllerOut(s, at, log);
       s.flag[FLAG.controllerPower] = 2;
       return comesUp(s, at);
     case NO.missed:
-      s.missNext[of] = how > 0 ? how : withNext(s.missNext[of]!);
+      s.missNext[of] = withNext(s.missNext[of]!);
+      return;
+    case NO.misses:
+      s.missNext[of] = how;
       return;
     case NO.twice:
-      s.twiceNext[of] = how > 0 ? how : withNext(s.twiceNext[of]!);
+      s.twiceNext[of] = withNext(s.twiceNext[of]!);
       return;
     case NO.welded:
       s.welds[of]!++;
