@@ -2,9 +2,22 @@
 // the same times; how many events a second each of them follows; and what chance does to them against closed forms.
 import { describe, expect, it } from 'vitest';
 import { assign, createActor, createMachine } from 'xstate';
-import { drawLuck, FAULT_RATES, sceneOfModel, simulateDays, startsAsHappenings, tableOf } from '../core/act';
+import {
+  daysOf,
+  drawLuck,
+  FAULT_RATES,
+  moveBy,
+  policiesFor,
+  sceneOf,
+  sceneOfModel,
+  simulateDays,
+  startsAsHappenings,
+  tableOf,
+  wantedDays,
+} from '../core/act';
 import { freshPart, MACHINE_KINDS, type MachineModel, type MachinePart } from '../core/job';
 import { seededRandom, type Random } from '../core/quantity';
+import { demoJob } from '../core/testing/jobs';
 import { alone } from '../core/testing/worlds';
 import {
   compileWorld,
@@ -289,6 +302,35 @@ describe('chance against closed forms', () => {
     });
     expect(Math.abs(stuck[0]! - p)).toBeLessThan(SIGMAS * Math.sqrt((p * (1 - p)) / tries));
     expect(Math.abs(stuck[1]! - p * p)).toBeLessThan(SIGMAS * Math.sqrt((p * p * (1 - p * p)) / tries));
+  });
+
+  // Of n starts a share p is missed, and p² twice in a row: blind, the machine is wrong for a whole run at each of the first; where it
+  // looks and tries once more, at each of the second, and late by its wait at the others.
+  it('policies are wrong for as long as the missed presses say, blind and with a second try', () => {
+    const days = 36_500;
+    const starts = daily(days).map((at) => ({ at, move: 0, ifArmed: false }));
+    const job = demoJob('rice-pot');
+    const run = job.act.parts[0]!.runSeconds!;
+    const p = FAULT_RATES.missedShare;
+    const luck = { ...drawLuck(daily(days), days, seededRandom(5)), happenings: [] };
+    const sceneOfPolicy = (kind: 'blind' | 'look-again') => {
+      const [move] = job.act.moves;
+      const policy = policiesFor(job, move!).find((x) => x.kind === kind)!;
+      return sceneOf({ ...job, act: { ...job.act, moves: [moveBy(move!, policy)] } })!;
+    };
+    const wanted = wantedDays(sceneOfPolicy('blind'), starts, days);
+    const wrong = (kind: 'blind' | 'look-again') => {
+      const out = daysOf(sceneOfPolicy(kind), starts, days, luck, wanted);
+      return { seconds: out.wrongByWeek.reduce((s, x) => s + x, 0), calls: out.calls };
+    };
+    const within = (runs: number, share: number): void =>
+      expect(Math.abs(runs - days * share)).toBeLessThan(SIGMAS * Math.sqrt(days * share * (1 - share)));
+    within(wrong('blind').seconds / run, p);
+    const again = wrong('look-again');
+    // A second try comes about 2.2 s late, and the run ends as late: two stretches of that at each of them.
+    const late = 2 * 2.21 * days * p * (1 - p);
+    within((again.seconds - late) / run, p * p);
+    within(again.calls, p * p);
   });
 
   it('costs ten times as much for ten times the days, counted in events', () => {

@@ -1,4 +1,4 @@
-import { FAULT_WORDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
+import { FAULT_WORDS, HAND_SECONDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
 import type { Assessment } from './assess';
 import { finding, type Finding } from './finding';
 import type { Fault, FaultKind, Job } from './job';
@@ -6,10 +6,9 @@ import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from './quantity';
 import { happeningsOf, searchStories, type Disturbance, type Happening, type SearchOutcome, type Told } from './world';
 
-/** How long a power cut of a story lasts, and by how much a sense comes late, s. */
+/** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
 const CUT_SECONDS = 30;
 const LATE_SECONDS = 5;
-const HAND_SECONDS = 0.3;
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
 const JUST_AFTER = 2e-4;

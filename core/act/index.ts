@@ -1,5 +1,13 @@
 export { daysOf, drawLuck, FAULT_RATES, simulateDays, wantedDays, type BadLuck, type DaysOutcome } from './days';
-export { BEFALLS, closuresOf, FAULT_WORDS, faultsAsHappenings, startsAsHappenings, type Start } from './faults';
+export {
+  BEFALLS,
+  closuresOf,
+  FAULT_WORDS,
+  faultsAsHappenings,
+  HAND_SECONDS,
+  startsAsHappenings,
+  type Start,
+} from './faults';
 export { actFindings } from './findings';
 export { KEPT_WITHOUT_FAULTS } from './nevers';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
