@@ -78,6 +78,9 @@ const CAUTION = [
   'The local electrical code and licensed practice decide; this sheet does not.',
 ];
 
+/** Presses lie in the bits of one number of the program, and some take two. */
+const MOST_PRESSES = 15;
+
 /** Every file that leaves, in the order of the room's list. */
 export function packFiles(input: PackInput): PackFile[] {
   const { job, wiring, presses } = input;
@@ -144,6 +147,7 @@ export function packFiles(input: PackInput): PackFile[] {
     .map((s) => s.press);
   const whole =
     able.length > 0 &&
+    able.length <= MOST_PRESSES &&
     unread.length === 0 &&
     pressed.every((id) => able.some((p) => p.id === id)) &&
     otherSides.every((id) => able.some((p) => p.id === id && p.pulses !== null && p.pulses.other !== null));

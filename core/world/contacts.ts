@@ -61,6 +61,11 @@ export function followLine(s: WorldState, line: number, at: number, log: Log | n
   }
 }
 
+/** The power comes back while a contact or a thumb is down: for the machine that is a press that begins now. */
+export function pressedAgain(s: WorldState, at: number): void {
+  for (let c = 0; c < s.w.channels.count; c++) if (s.closed[c] === 1) closes(s, c, at);
+}
+
 /** The controller closes or opens an output; what the plan believes hears it as it is meant. */
 export function drives(s: WorldState, line: number, on: number, at: number, log: Log | null): void {
   if (s.drive[line] === on) return;

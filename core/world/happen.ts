@@ -1,4 +1,4 @@
-import { befalls, drives, followLine } from './contacts';
+import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { endMove, startMove } from './controller';
 import { enter, meets } from './parts';
 import { HAPPENINGS, type HappeningKind } from './plan';
@@ -32,6 +32,7 @@ export function powerBack(s: WorldState, at: number, log: Log | null): void {
   s.flag[FLAG.machinePower] = 1;
   note(log, at, LOGGED.power, 0, 1);
   for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.back[p]!, at, log);
+  pressedAgain(s, at);
 }
 
 /** The controller is dead or in reset: its outputs let go, and what it knew is gone. */

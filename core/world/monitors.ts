@@ -35,8 +35,9 @@ export function watch(s: WorldState, at: number): void {
     if (all === before) continue;
     s.holdsSince[m] = all ? at : NaN;
     if (monitor.kind === 'unwarned') {
-      // It begins to move: the sign must have been on for long enough by now. Who presses by hand stands there and is warned by that.
-      if (all && !s.thumb.includes(1) && !(s.clock[CLOCK.warnedSince]! <= at - monitor.seconds + AN_INSTANT))
+      // It begins to move, and was not so from the beginning: the sign must have been on for long enough by now. Who presses by
+      // hand stands there and is warned by that.
+      if (all && at > 0 && !s.thumb.includes(1) && !(s.clock[CLOCK.warnedSince]! <= at - monitor.seconds + AN_INSTANT))
         s.brokenAt[m] = at;
     } else s.due[s.at.monitor + m] = all ? at + Math.max(AN_INSTANT, monitor.seconds) : Infinity;
   }

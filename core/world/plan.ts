@@ -107,9 +107,9 @@ export const HAPPENINGS = [
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
  * part `of` meet event `how`, `cut`, `plug-out` and `controller-out` take the power of all, of the machine or of the controller for `how`
- * seconds, `missed` and `twice` befall the next closure of output `of`, `misses` says in bits (`how`) which of the next ones are, `welded` has one
- * contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays it by `how`
- * seconds, `well` has it mended.
+ * seconds, `missed` and `twice` befall the next closure of output `of`, `misses` says in bits (`how`) which of the next ones are,
+ * `welded` has one contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays
+ * it by `how` seconds, `well` has it mended.
  */
 export type HappeningKind = (typeof HAPPENINGS)[number];
 export interface Happening {

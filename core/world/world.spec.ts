@@ -179,6 +179,30 @@ describe('a controller with its moves', () => {
     expect(logged(plan, list, 60, 'part').some(([state, at]) => state === 1 && at === 31.25)).toBe(true);
   });
 
+  it('starts nothing while its controller boots, restarts nothing without power, and has the longer of two cuts', () => {
+    const plan = wired(press);
+    expect(logged(plan, [hap(5, 'restart'), start(5.5)], 30, 'contact')).toEqual([
+      [1, 5.2],
+      [0, 5.4],
+    ]);
+    // It has power again after 20 s, whatever was pulled for a second meanwhile.
+    const dark = [hap(5, 'cut', 0, 20), hap(8, 'restart'), hap(9, 'controller-out', 0, 1), start(12), start(27)];
+    expect(logged(plan, dark, 60, 'contact').filter(([on]) => on === 1)).toEqual([
+      [1, 25.2],
+      [1, 27],
+    ]);
+  });
+
+  it('takes a contact that is closed as the power comes back for a press that begins then', () => {
+    const plan = { ...wired(press), senses: [], twitches: [null] };
+    const list = [hap(1, 'welded'), hap(10, 'plug-out', 0, 50)];
+    const hot = logged(plan, list, 100, 'part').filter(([state]) => state === 1);
+    expect(hot).toEqual([
+      [1, 1.05],
+      [1, 60.05],
+    ]);
+  });
+
   it('hears what sticks, what is reversed and what is late as it is told, and learns by looking', () => {
     const plan = wired(op({ do: 'wait', seconds: 2 }), op({ do: 'look', sense: 0, orElse: 'end' }));
     const thumb = hap(10, 'thumb', 0, 0.3);
