@@ -2,6 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { answersTo } from './answers';
 import { answerFor } from './answer';
 import { assess } from './assess';
+import { keptFinding, wrongFinding } from './days-findings';
 import { digitSteps } from './digits';
 import { edited, freshPress, type Job } from './job';
 import { comparePolicies, manyDays } from './many-days';
@@ -107,7 +108,16 @@ describe('policies on many days', () => {
     expect(again!.outcome!.presses).toBeGreaterThan(blind!.outcome!.presses);
     expect(comparePolicies(pot, 365, 1)).toEqual(comparePolicies(pot, 365, 1));
     const many = manyDays(pot, 3650, 1)!;
-    expect(many.kept!.low).toBeLessThan(many.kept!.nominal);
+    // Its numbers open: a share of what was counted, and the wrong hours of all weeks over the weeks; rates are no readings.
+    expect(keptFinding(many)).toMatchObject({ verdict: 'tight', value: { unit: '%' } });
+    expect(keptFinding(many)!.value!.value).toBeCloseTo((100 * many.asBelieved) / many.starts, 9);
+    expect(keptFinding(many)!.steps[0]!.result.value).toBeCloseTo(keptFinding(many)!.value!.value, 9);
+    const wrong = wrongFinding(many, 'x');
+    expect(wrong.steps[0]!.result.value).toBeCloseTo(
+      many.wrongByWeek.reduce((s, x) => s + x, 0) / many.wrongByWeek.length,
+      6,
+    );
+    expect(keptFinding({ ...many, kept: null })).toBeNull();
   }, 30_000);
 });
 

@@ -129,6 +129,13 @@ test('ready policies are compared on the same days, and one press takes the bett
   await open(page, 'rice-pot', 'days');
   await page.getByRole('button', { name: 'a year' }).click();
   await expect(page.locator('[data-many]')).toContainText(/Of \d+ starts \d+ went as the plan believes/);
+  // The share opens, and says what it was counted from.
+  await page
+    .locator('[data-many]')
+    .getByRole('button', { name: /why\?$/ })
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('starts that went as the plan believes');
+  await page.keyboard.press('Escape');
   const table = page.locator('[data-policies]');
   await expect(table.getByRole('row')).toHaveCount(4);
   await table.getByRole('button', { name: /^take: look, press, look again/ }).click();

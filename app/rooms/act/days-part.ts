@@ -2,11 +2,14 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { policiesFor } from '../../../core/act';
 import { withSteps } from '../../../core/job';
+import { keptFinding, wrongFinding } from '../../../core/days-findings';
+import type { Finding } from '../../../core/finding';
 import { comparePolicies, manyDays, type PolicyDays } from '../../../core/many-days';
-import { formatQuantity, type Interval } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
 import { Cell, Table, type Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
+import { Num } from '../../ui/num';
 
 /** The same days each time, so that two plans meet the same bad luck. */
 const SEED = 1;
@@ -15,7 +18,7 @@ const SEED = 1;
 @Component({
   selector: 'gt-days-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, MatButton, Table],
+  imports: [Action, Cell, MatButton, Num, Table],
   templateUrl: './days-part.html',
 })
 export class DaysPart {
@@ -26,20 +29,21 @@ export class DaysPart {
     [3650, 'ten years'],
   ];
   protected readonly days = signal(0);
-  /** How many starts went as the plan believes, and what went wrong, in words. */
-  protected readonly many = computed(() => {
-    const outcome = this.days() ? manyDays(this.bench.job(), this.days(), SEED) : null;
-    if (!outcome) return this.days() ? 'Nothing can be counted before the machine and a move are told.' : '';
-    if (!outcome.kept) return 'Nothing starts by itself yet: write a sentence in Routine.';
-    const { kept, starts, asBelieved, missed, byHand, powerCuts, partedSeconds } = outcome;
-    const share = (x: number): string => `${(100 * x).toFixed(1)} %`;
+  private readonly many = computed(() => (this.days() ? manyDays(this.bench.job(), this.days(), SEED) : null));
+  protected readonly kept = computed(() => this.many() && keptFinding(this.many()!));
+  /** What went wrong on the way, in words. */
+  protected readonly onTheWay = computed(() => {
+    const m = this.many()!;
     return (
-      `Of ${starts} starts ${asBelieved} went as the plan believes: ${share(kept.nominal)}, ` +
-      `between ${share(kept.low)} and ${share(kept.high)} for such days. ` +
-      `Plan and machine were apart for ${formatQuantity(partedSeconds, 's')} in all. On the way: ` +
-      `${missed} presses missed, ${byHand} by somebody’s hand, ${powerCuts} power cuts.`
+      `Plan and machine were apart for ${formatQuantity(m.partedSeconds, 's')} in all. On the way: ` +
+      `${m.missed} presses missed, ${m.byHand} by somebody’s hand, ${m.powerCuts} power cuts.`
     );
   });
+  protected readonly nothing = computed(() =>
+    this.many()
+      ? 'Nothing starts by itself yet: write a sentence in Routine.'
+      : 'Nothing can be counted before the machine and a move are told.',
+  );
   protected readonly compared = computed(() =>
     this.days() ? comparePolicies(this.bench.job(), this.days(), SEED).filter((p) => p.outcome !== null) : [],
   );
@@ -52,11 +56,14 @@ export class DaysPart {
         ]
       : [],
   );
-  private readonly range = (i: Interval): string =>
-    `${i.nominal.toFixed(1)} (${i.low.toFixed(1)} to ${i.high.toFixed(1)})`;
+  protected readonly wrong = (p: PolicyDays): Finding => wrongFinding(p.outcome!, p.kind);
+  protected readonly range = (p: PolicyDays): string => {
+    const { low, high } = p.outcome!.wrongHours;
+    return `${low.toFixed(2)} to ${high.toFixed(2)} h`;
+  };
   protected readonly columns: readonly Column<PolicyDays>[] = [
     { key: 'words', head: 'policy', text: (p) => p.words },
-    { key: 'wrong', head: 'wrong hours a week', number: true, text: (p) => this.range(p.outcome!.wrongHours) },
+    { key: 'wrong', head: 'wrong in a week', number: true },
     { key: 'presses', head: 'presses', number: true, text: (p) => String(p.outcome!.presses) },
     { key: 'calls', head: 'calls for help', number: true, text: (p) => String(p.outcome!.calls) },
     { key: 'missed', head: 'missed starts', number: true, text: (p) => String(p.outcome!.missedStarts) },
