@@ -1,5 +1,5 @@
 import type { Assessment } from './assess';
-import { laneSeconds, runScene, sceneOf, type PowerUp, type RunTrace, type Scene } from './act';
+import { oneRun, sceneOf, type PowerUp, type RunTrace, type Scene } from './act';
 import { profileOf, twitchesOf } from './board';
 import type { Job } from './job';
 
@@ -19,8 +19,5 @@ export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
 export const wholeScene = (job: Job, a: Pick<Assessment, 'lines'>): Scene | null => sceneOf(job, powerUpOf(job, a));
 
 /** One run of the first move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. */
-export function wholeRun(job: Job, a: Pick<Assessment, 'lines'>): RunTrace | null {
-  const scene = job.act.moves[0] ? wholeScene(job, a) : null;
-  const starts = [{ at: 0, move: 0, ifArmed: false }];
-  return scene && runScene(scene, { starts, faults: job.act.faults, end: laneSeconds(job) });
-}
+export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>): RunTrace | null =>
+  oneRun(job, job.act.faults, 0, 0, powerUpOf(job, a));

@@ -245,7 +245,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
         verdict: 'unknown',
         title: `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
         caption: 'search stopped',
-        source: ['simulation'],
+        source: ['simulation', 'story-lengths'],
         remedy: { text: 'Search again and let it end.' },
       }),
     ];
@@ -256,7 +256,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
         ? 'No condition in Wish can be held against a run, so the search says nothing'
         : `${count}: ${s.broken.length === 0 ? 'none of them breaks a condition' : brokenOf(s)}`,
     caption: s.broken.length > 0 ? 'a story breaks it' : 'no story breaks it',
-    source: ['simulation'],
+    source: ['simulation', 'story-lengths'],
     remedy:
       s.kept.length + s.broken.length === 0 ? { text: 'Say in Wish, as conditions, what must never happen.' } : null,
   });
@@ -272,7 +272,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
             : b.told.length === 1
               ? 'one thing breaks it'
               : 'two things break it',
-        source: ['simulation'],
+        source: ['simulation', 'story-lengths'],
         remedy: { text: 'Take an answer in Act, and search again.' },
       }),
     ),
@@ -281,7 +281,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
         verdict: s.most < 2 ? 'tight' : 'settled',
         title: `Never ${n.words}: ${KEPT_WORDS[s.most] ?? KEPT_WORDS[2]}`,
         caption: s.most < 2 ? 'kept with one fault' : 'kept with two faults',
-        source: ['simulation'],
+        source: ['simulation', 'story-lengths'],
         remedy: s.most < 2 ? { text: 'Search with two things going wrong as well.' } : null,
       }),
     ),

@@ -1,7 +1,6 @@
-import type { HeedRole, MachineKind, MachineModel, MachinePart } from '../job';
+import { freshPart, type HeedRole, type MachineKind, type MachineModel, type MachinePart } from '../job';
 import type { MachineTable, TableState } from '../world';
 import { withBehaviours, type Row } from './behaviours';
-import { freshPart } from '../job';
 
 /** The roles in which presses reach each kind; a part that is stepped through in turn takes its presses one after the other. */
 export const ROLES_OF: Readonly<Record<MachineKind, readonly HeedRole[]>> = {

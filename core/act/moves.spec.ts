@@ -10,6 +10,7 @@ import {
   type Job,
   type MachineKind,
   type MachinePart,
+  type Step,
 } from '../job';
 import { demoJob, findingOf, machined, withSense } from '../testing/jobs';
 import {
@@ -193,6 +194,33 @@ describe('policies', () => {
     expect(dirty.calls).toHaveLength(1);
     // What it looked at told it: it believes the truth by then.
     expect(dirty.parts[0]!.believes.at(-1)!.word).toBe('at rest');
+  });
+});
+
+describe('a press that is made again', () => {
+  const pot = demoJob('rice-pot');
+  const press = stepOf('press', { press: 'start', seconds: 0.2 });
+  const again = stepOf('again', { sense: 'rest', is: false, to: 1, times: 2 });
+  const withGap = (...between: Step[]): Job => edited(pot, withSteps(pot, [press, ...between, again], 'x'), NOW);
+  const gap = (...between: Step[]) => findingOf(withGap(...between), 'act.press-gap');
+
+  it('needs a wait before it, as any other: without one the two are one long press', () => {
+    expect(gap()).toMatchObject({ verdict: 'stop', caption: 'no wait between' });
+    expect(gap(stepOf('wait', { seconds: 1 })).verdict).toBe('settled');
+    expect(gap(stepOf('until', { sense: 'rest', is: false, seconds: 2, orElse: 'go-on' })).verdict).toBe('settled');
+    // What is waited for may be there at once.
+    expect(gap(stepOf('until', { sense: 'rest', is: true, seconds: 2, orElse: 'go-on' })).verdict).toBe('stop');
+  });
+
+  it('is given its wait by one press, and goes back to the same step as before', () => {
+    const three = [stepOf('look', { sense: 'rest', orElse: 'end' }), press, press, { ...again, to: 3 }];
+    const job = edited(pot, withSteps(pot, three, 'x'), NOW);
+    const mended = edited(job, findingOf(job, 'act.press-gap').remedy!.edit!, NOW);
+    const { steps } = mended.act.moves[0]!;
+    expect(steps.map((s) => s.do)).toEqual(['look', 'press', 'wait', 'press', 'wait', 'again']);
+    expect(steps[steps.at(-1)!.to - 1]!.do).toBe('press');
+    expect(steps.at(-1)!.to).toBe(4);
+    expect(findingOf(mended, 'act.press-gap').verdict).toBe('settled');
   });
 });
 

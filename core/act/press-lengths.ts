@@ -110,27 +110,54 @@ export function lengthFindings(job: Job, facts: Facts, shortest: number, longest
   return out;
 }
 
-/** The script with a wait of at least `seconds` between any two presses. */
+/** The steps with a wait of at least `seconds` between any two presses, those that are gone back to among them. */
 function spread(script: readonly Step[], seconds: number): Step[] {
+  const before = script.map((s, i): Step[] => {
+    const wanted =
+      (s.do === 'press' && script[i - 1]?.do === 'press') || (s.do === 'again' && tooClose(script, s, i, seconds));
+    return wanted ? [stepOf('wait', { seconds })] : [];
+  });
+  const place = (step: number): number => step + before.slice(0, step).reduce((n, w) => n + w.length, 0);
   return script.flatMap((s, i): Step[] => {
-    const [before, after] = [script[i - 1], script[i + 1]];
-    if (s.do === 'wait')
-      return [before?.do === 'press' && after?.do === 'press' ? { ...s, seconds: Math.max(s.seconds, seconds) } : s];
-    return before?.do === 'press' ? [stepOf('wait', { seconds }), s] : [s];
+    const within = s.do === 'wait' && script[i - 1]?.do === 'press' && script[i + 1]?.do === 'press';
+    const kept = within ? { ...s, seconds: Math.max(s.seconds, seconds) } : s;
+    return [...before[i]!, s.do === 'again' ? { ...kept, to: place(s.to) } : kept];
   });
 }
 
+const tooClose = (script: readonly Step[], s: Step, i: number, seconds: number): boolean =>
+  roundGap(script, s, i).some((gap) => gap < seconds);
+
 /** Steps that let time go by between presses; a wait for a sense may end at once. */
 const TAKES: readonly Step['do'][] = ['wait', 'warn'];
+
+const spent = (steps: readonly Step[]): number => steps.reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0);
+
+/**
+ * Between the last press before a step that goes back and the first one after it: a wait for the very thing that it goes back for has
+ * run out by then.
+ */
+function roundGap(script: readonly Step[], again: Step, i: number): number[] {
+  const round = script.slice(again.to - 1, i);
+  const pressing = round.flatMap((s, at) => (s.do === 'press' || s.do === 'hold' ? [at] : []));
+  if (pressing.length === 0) return [];
+  const ends = round.slice(pressing.at(-1)! + 1);
+  const waited = ends.reduce(
+    (t, s) => t + (s.do === 'until' && s.sense === again.sense && s.is === again.is ? s.seconds : 0),
+    0,
+  );
+  return [spent(ends) + waited + spent(round.slice(0, pressing[0]))];
+}
 
 /** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
 export function gapFinding(job: Job): Finding[] {
   const machine = machineOf(job);
   const script = job.act.moves[0]?.steps ?? [];
   const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
-  const gaps = list
-    .slice(1)
-    .map((at, n) => script.slice(list[n]! + 1, at).reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0));
+  const gaps = [
+    ...list.slice(1).map((at, n) => spent(script.slice(list[n]! + 1, at))),
+    ...script.flatMap((s, i) => (s.do === 'again' ? roundGap(script, s, i) : [])),
+  ];
   if (gaps.length === 0) return [];
   const least = Math.min(...gaps);
   const usual = Math.max(0.2, 2 * (machine.shortestPressSeconds ?? 0));

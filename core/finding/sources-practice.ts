@@ -220,6 +220,7 @@ export const PRACTICE = {
   'repeat-timings': C(
     'Repeated timings: the mean, and where the next one lies at 95 % (Student’s t), from one no spread',
   ),
+  'story-lengths': C('What goes wrong in a story: a power cut of 30 s, a sense 5 s late, a thumb for 0.3 s'),
   'fault-rates': C('One press in 50 missed, a press by hand one day in six, two power cuts a year'),
   'log-normal': C(
     'Response times of a busy controller scatter log-normally: many quick ones, a long tail of late ones',
