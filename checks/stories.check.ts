@@ -71,7 +71,7 @@ function world(r: Random): WorldPlan {
         gap: 0,
       },
     ],
-    senses: [{ part: 0, yes: [rest], taken: [rest, lit[1]!.key], delay: 0.02 }],
+    senses: [{ part: 0, yes: [rest], taken: [rest, lit[1]!.key], delay: 0.02, away: false }],
     moves: [steps],
     monitors,
     twitches: [r.next() < 0.3 ? { from: 0.1, to: 0.4 } : null],

@@ -20,6 +20,7 @@ const COMES_UP: readonly string[] = ['cut', 'controller-out', 'restart'];
 export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly Answer[] => [
   ...quietPins(job, a, story),
   ...twoContacts(job, story),
+  ...countedArming(job, story),
   ...senses(job),
   ...policies(job),
   ...moreLooks(job, story),
@@ -39,6 +40,18 @@ function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): 
       edit: { do: 'set', at: 'board', set: { pins: [...placed.pins] }, say: 'every line on a pin that keeps still' },
     },
   ];
+}
+
+/** One arming that lets no more starts go than it may. */
+function countedArming(job: Job, { never }: BrokenStory): Answer[] {
+  const { kind, count } = never.never;
+  if (kind !== 'starts-per-arming') return [];
+  return job.hands
+    .filter((h) => h.kind === 'arm' && (h.startsPerArming ?? Infinity) > count)
+    .map((h) => ({
+      words: `${h.name}: armed for ${count === 1 ? 'one start' : `${count} starts`}`,
+      edit: { do: 'put', list: 'hands', item: { ...h, startsPerArming: count } },
+    }));
 }
 
 /** A contact that sticks presses for ever; of two in series both would have to stick. */

@@ -1,10 +1,10 @@
-import { FAULT_WORDS, HAND_SECONDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
+import { armingsFor, BEFALLS, FAULT_WORDS, HAND_SECONDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
 import type { Assessment } from './assess';
 import { finding, type Finding } from './finding';
 import type { Fault, FaultKind, Job } from './job';
 import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from './quantity';
-import { happeningsOf, searchStories, type Disturbance, type Happening, type SearchOutcome, type Told } from './world';
+import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from './world';
 
 /** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
 const CUT_SECONDS = 30;
@@ -102,6 +102,13 @@ export function disturbancesOf(scene: Scene): Disturbance[] {
     ...each('dirty'),
     ...ill('stuck'),
     ...ill('late', LATE_SECONDS),
+    ...ill('moved'),
+    ...plan.senses.flatMap((s, i): Disturbance[] =>
+      s.part >= 0 && scene.senses[i]!.kind === 'message' ? [{ what: 'lost', of: i, how: 0 }] : [],
+    ),
+    ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
+      does === 'arm' ? [{ what: 'nobody', of, how: 0 }] : does === 'answer' ? [] : [{ what: 'hand', of, how: HAND_SECONDS }],
+    ),
     ...scene.tables.flatMap((t, part): Disturbance[] => {
       const event = t.events.indexOf('obstacle');
       return event < 0 ? [] : [{ what: 'meets', of: part, how: event }];
@@ -125,29 +132,31 @@ const AS_FAULT: Partial<Record<Disturbance['what'], FaultKind>> = {
   late: 'late-sense',
   meets: 'obstacle',
   start: 'wrong-moment',
+  hand: 'hand-moved',
+  nobody: 'nobody-came',
+  moved: 'moved-sense',
+  lost: 'lost-message',
 };
 
 /** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
 function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
   const kind = AS_FAULT[t.what]!;
   const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
-  const of =
-    kind === 'stuck-sense' || kind === 'reversed-sense' || kind === 'late-sense'
-      ? scene.senses[t.of]!.id
-      : kind === 'obstacle'
-        ? scene.parts[t.of]!.id
-        : kind === 'wrong-moment'
-          ? scene.moves[t.of]!.id
-          : ['power-cut', 'plug-out', 'controller-out', 'restart'].includes(kind)
-            ? ''
-            : scene.lines[line]!.press;
+  const befalls = BEFALLS[kind];
+  const of = {
+    sense: () => scene.senses[t.of]!.id,
+    part: () => scene.parts[t.of]!.id,
+    move: () => scene.moves[t.of]!.id,
+    hand: () => scene.hands[t.of]!.id,
+    press: () => scene.lines[line]!.press,
+  };
   const lasts = ['power-cut', 'plug-out', 'controller-out', 'late-sense'].includes(kind);
   return {
     id: `story-${i + 1}`,
     kind,
     atSeconds: Math.max(0, Number((t.at - shift + JUST_AFTER).toFixed(4))),
     seconds: lasts ? t.how : 0,
-    of,
+    of: befalls ? of[befalls]() : '',
   };
 }
 
@@ -187,6 +196,7 @@ function befallsByName(scene: Scene, f: Fault): string {
     scene.senses.map((s) => [s.id, s.name] as const),
     scene.parts.map((p) => [p.id, p.name] as const),
     scene.moves.map((m) => [m.id, m.name] as const),
+    scene.hands.map((h) => [h.id, h.name] as const),
     scene.lines.map((l) => [l.press, l.name] as const),
   ];
   const list = lists.find((l) => l.some(([id]) => id === f.of));
@@ -199,9 +209,8 @@ function befallsByName(scene: Scene, f: Fault): string {
  */
 export function searchJob(search: Search, most: number, progress?: (share: number) => boolean): Stories {
   const { scene } = search;
-  const armed: Happening[] = search.starts.some((s) => s.ifArmed) ? [{ at: 0, what: 'arm', of: 0, how: 0 }] : [];
   const found = searchStories(scene.world, {
-    given: happeningsOf([...armed, ...startsAsHappenings(search.starts)]),
+    given: happeningsOf([...armingsFor(scene, search.starts), ...startsAsHappenings(search.starts)]),
     end: search.end,
     disturbances: disturbancesOf(scene),
     most,

@@ -30,7 +30,7 @@ test('bad files are named, with the place and what to do, and the shelf stays as
     [
       'newer.json',
       JSON.stringify({ ...good, version: 9 }),
-      /version 9; this program reads up to version 7.*newer Gentle Thumb/,
+      /version 9; this program reads up to version 8.*newer Gentle Thumb/,
     ],
     ['spoilt.json', JSON.stringify({ ...good, readings: [{ id: 'x' }] }), /readings\[0\]/],
     ['markup.json', `{"format":"<img src=x onerror=alert(1)>"}`, /not a Gentle Thumb job/],

@@ -1,4 +1,4 @@
-import type { Fault, FaultKind } from '../job';
+import { ownerOf, type Fault, type FaultKind } from '../job';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../world';
 import type { Scene } from './scene';
 
@@ -21,10 +21,14 @@ export const FAULT_WORDS: Record<FaultKind, string> = {
   'reversed-sense': 'the sense says the opposite',
   obstacle: 'something is in the way',
   'wrong-moment': 'it is started at this moment too',
+  'hand-moved': 'someone moves a hand at the controller',
+  'nobody-came': 'nobody comes to move a hand at the controller',
+  'moved-sense': 'the sense has moved from its place',
+  'lost-message': 'the next news of the sense is lost',
 };
 
-/** What a fault befalls: an output, a sense, a part or a move; null for what befalls all. */
-export const BEFALLS: Record<FaultKind, 'press' | 'sense' | 'part' | 'move' | null> = {
+/** What a fault befalls: an output, a sense, a part, a move or a hand; null for what befalls all. */
+export const BEFALLS: Record<FaultKind, 'press' | 'sense' | 'part' | 'move' | 'hand' | null> = {
   'missed-press': 'press',
   'power-cut': null,
   'hand-press': 'press',
@@ -39,7 +43,18 @@ export const BEFALLS: Record<FaultKind, 'press' | 'sense' | 'part' | 'move' | nu
   'reversed-sense': 'sense',
   obstacle: 'part',
   'wrong-moment': 'move',
+  'hand-moved': 'hand',
+  'nobody-came': 'hand',
+  'moved-sense': 'sense',
+  'lost-message': 'sense',
 };
+
+const ILLS = {
+  'stuck-sense': 'stuck',
+  'reversed-sense': 'reversed',
+  'moved-sense': 'moved',
+  'lost-message': 'lost',
+} as const;
 
 /** A start of a move, at its time; the second says whether only if armed. */
 export interface Start {
@@ -95,6 +110,7 @@ export function faultsAsHappenings(
     );
     const sense = f.of === '' ? 0 : scene.senses.findIndex((s) => s.id === f.of);
     const part = f.of === '' ? 0 : scene.parts.findIndex((p) => p.id === f.of);
+    const hand = f.of === '' ? 0 : scene.hands.findIndex((h) => h.id === f.of || ownerOf(h.id) === f.of);
     const move = f.of === '' ? 0 : scene.moves.findIndex((m) => m.id === f.of);
     const one = (what: Happening['what'], of = 0, how = 0, when = at): Happening[] =>
       of < 0 ? [] : [{ at: when, what, of, how }];
@@ -125,7 +141,17 @@ export function faultsAsHappenings(
         return one(f.kind, scene.lines.length > 0 ? line : -1);
       case 'stuck-sense':
       case 'reversed-sense':
-        return scene.senses.length > 0 ? one(f.kind === 'stuck-sense' ? 'stuck' : 'reversed', sense) : [];
+      case 'moved-sense':
+      case 'lost-message':
+        return scene.senses.length > 0 ? one(ILLS[f.kind], sense) : [];
+      case 'hand-moved': {
+        const there = scene.hands[hand];
+        if (!there) return [];
+        const put = one('hand', hand, f.seconds || HAND_SECONDS);
+        return there.latching && f.seconds > 0 ? [...put, ...one('let-go', hand, 0, at + f.seconds)] : put;
+      }
+      case 'nobody-came':
+        return scene.hands.length > 0 ? one('nobody', hand) : [];
       case 'late-sense':
         return scene.senses.length > 0 ? one('late', sense, f.seconds) : [];
       case 'obstacle': {

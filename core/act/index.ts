@@ -1,3 +1,4 @@
+export { armingsFor } from './armings';
 export { daysOf, drawLuck, FAULT_RATES, simulateDays, wantedDays, type BadLuck, type DaysOutcome } from './days';
 export {
   BEFALLS,
@@ -10,6 +11,7 @@ export {
 } from './faults';
 export { actFindings } from './findings';
 export { KEPT_WITHOUT_FAULTS } from './nevers';
+export { sidesOf, type HandSide, type SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
 export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';

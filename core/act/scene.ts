@@ -21,6 +21,7 @@ import {
   type Twitch,
   type WorldPlan,
 } from '../world';
+import { apartsIn, handsIn, sidesOf, type SceneHand } from './hand-wires';
 import { heedsOf } from './heard';
 import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf } from './machine';
 
@@ -48,6 +49,7 @@ export interface Scene {
   readonly parts: readonly MachinePart[];
   readonly tables: readonly MachineTable[];
   readonly senses: readonly Sense[];
+  readonly hands: readonly SceneHand[];
   /** Of each sense, what it lacks to tell a run anything; empty where it does. */
   readonly senseLacks: readonly string[];
   readonly moves: readonly Move[];
@@ -71,6 +73,7 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
     lines.findIndex((l) => l.press === press && l.other === other);
   const wires = job.senses.map((s) => wireOf(s, parts, tables));
   const { moves } = job.act;
+  const hands = handsIn(job, line);
   const nevers = neversOf(job, { parts, tables, line });
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: tables[i]! })),
@@ -78,6 +81,8 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
     contacts: lines.map((l) => (job.presses.find((p) => p.id === l.press)?.twoContacts ? 2 : 1)),
     channels: parts.flatMap((p, part) => channelsOf(job, p, part, line)),
     senses: wires.map((w) => w.wire),
+    aparts: apartsIn(job, line),
+    hands: hands.map((h) => h.wire),
     moves: moves.map((m) => m.steps.map((s) => opOf(s, job.senses, line))),
     monitors: nevers.monitors,
     twitches: lines.map((l) => (l.other ? null : (up.twitches.get(l.press) ?? null))),
@@ -89,6 +94,7 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
     parts,
     tables,
     senses: job.senses,
+    hands,
     senseLacks: wires.map((w) => w.lacks),
     moves,
     nevers: nevers.held,
@@ -100,6 +106,9 @@ function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
     ...parts.flatMap((p) => heedsOf(job, p)),
     ...job.act.moves.flatMap((m) =>
       m.steps.flatMap((s) => pressedBy(s).map((press, i) => ({ press, other: i === 0 && s.other }))),
+    ),
+    ...job.hands.flatMap((h) =>
+      sidesOf(h).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }])),
     ),
   ];
   const seen = new Set<string>();
@@ -136,7 +145,7 @@ function channelsOf(
   });
 }
 
-const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0 };
+const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
 
 /** What a sense tells of a part: its rest, its work, or a state whose word stands in what it means. */
 function wireOf(
@@ -158,7 +167,9 @@ function wireOf(
     const fits = lit.filter((x) => yes.includes(x.key) === is);
     return (fits.find((x) => x.speed === 0 && !x.key.startsWith('stopped')) ?? fits[0] ?? lit[0]!).key;
   };
-  return { wire: { part, yes, taken: [taken(true), taken(false)], delay: s.debounceSeconds }, lacks: '' };
+  // A contact that has moved from its place is open, whatever that means.
+  const away = stays && !s.closedThen;
+  return { wire: { part, yes, taken: [taken(true), taken(false)], delay: s.debounceSeconds, away }, lacks: '' };
 
   function yesOf(sense: Sense): readonly string[] {
     if (sense.tells === 'at-rest') return stays ? placed : powered;

@@ -40,6 +40,9 @@ export interface RunTrace {
   readonly outputs: readonly { readonly name: string; readonly spans: readonly Span[] }[];
   readonly warns: readonly Span[];
   readonly senses: readonly { readonly name: string; readonly spans: readonly StateSpan[]; readonly lacks: string }[];
+  /** What people moved at the controller, as it felt it; and while it was armed. */
+  readonly hands: readonly { readonly name: string; readonly spans: readonly Span[] }[];
+  readonly armed: readonly Span[];
   readonly parts: readonly PartTrace[];
   /** Presses that the machine never met. */
   readonly missed: readonly number[];
@@ -122,6 +125,8 @@ function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunT
       lacks: scene.senseLacks[i]!,
       spans: changes(log, LOGGED.sense, i, end).map(({ from, to, value }) => ({ from, to, word: HEARD[value]! })),
     })),
+    hands: scene.hands.map((h, i) => ({ name: h.name, spans: whileOn(log, LOGGED.hand, i, end) })),
+    armed: whileOn(log, LOGGED.armed, 0, end),
     parts: scene.parts.map((p, i) => partTold(scene, log, i, p.name, end)),
     calls,
     noPower: powered.filter((c) => c.value === 0).map(({ from, to }) => ({ from, to })),

@@ -1,6 +1,7 @@
+import { ownerOf } from './keep-whole';
 import { pressedBy } from './moves';
 import type { LoadProblem } from './problem';
-import type { Job, MachinePart, Move } from './types';
+import type { Hand, Job, MachinePart, Move } from './types';
 
 const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
 const gone = (id: string, where: string, todo: string): LoadProblem =>
@@ -9,6 +10,7 @@ const gone = (id: string, where: string, todo: string): LoadProblem =>
 /** What moves, parts, faults and sentences name must be there, and a step must be one that can be taken. Null where all is well. */
 export function actProblem(job: Job): LoadProblem | null {
   const presses = new Set(job.presses.map((p) => p.id));
+  const hands = new Set(job.hands.map((h) => h.id));
   const senses = new Set(job.senses.map((s) => s.id));
   for (const [i, m] of job.act.moves.entries()) {
     const wrong = moveProblem(m, `act.moves[${i}]`, presses, senses);
@@ -23,11 +25,15 @@ export function actProblem(job: Job): LoadProblem | null {
     if (part && !parts.has(part))
       return gone(part, `senses[${i}].part`, `Say in Sense of which part ${name} tells first.`);
   const moves = new Set(job.act.moves.map((m) => m.id));
+  for (const [i, h] of job.hands.entries()) {
+    const wrong = handProblem(h, `hands[${i}]`, presses, moves);
+    if (wrong) return wrong;
+  }
   for (const [i, { move }] of job.routine.sentences.entries())
     if (move && !moves.has(move))
       return gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
   for (const [i, f] of job.act.faults.entries())
-    if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)))
+    if (f.of && ![presses, senses, parts, moves, hands].some((there) => there.has(ownerOf(f.of))))
       return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
   return null;
 }
@@ -55,6 +61,22 @@ function moveProblem(
       );
   }
   return null;
+}
+
+/** What a hand asks for and begins must be there, and one that begins moves presses nothing by itself. */
+function handProblem(
+  h: Hand,
+  at: string,
+  presses: ReadonlySet<string>,
+  moves: ReadonlySet<string>,
+): LoadProblem | null {
+  const asked = h.asks.find((id) => id !== '' && !presses.has(id));
+  if (asked !== undefined) return gone(asked, `${at}.asks`, `Let ${h.name} ask for another press first.`);
+  const begun = h.begins.find((id) => id !== '' && !moves.has(id));
+  if (begun !== undefined) return gone(begun, `${at}.begins`, `Let ${h.name} begin another move in Board first.`);
+  return h.begins.some((id) => id !== '') && h.asks.some((id) => id !== '')
+    ? no(`${h.name} presses while it is held and begins a move as well.`, `${at}.begins`, 'Let it do one of the two.')
+    : null;
 }
 
 function partProblem(p: MachinePart, at: string, presses: ReadonlySet<string>): LoadProblem | null {

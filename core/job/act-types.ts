@@ -157,15 +157,19 @@ export const FAULT_KINDS = [
   'reversed-sense',
   'obstacle',
   'wrong-moment',
+  'hand-moved',
+  'nobody-came',
+  'moved-sense',
+  'lost-message',
 ] as const;
 export type FaultKind = (typeof FAULT_KINDS)[number];
 export interface Fault {
   id: string;
   kind: FaultKind;
   atSeconds: number;
-  /** How long the power is away, or by how much a sense is late; zero for the others. */
+  /** How long the power is away or a hand is held, or by how much a sense is late; zero for the others. */
   seconds: number;
-  /** Id of the press, sense, part or move that it befalls; empty for the first. */
+  /** Id of the press, sense, part, move or hand that it befalls; empty for the first. */
   of: string;
 }
 

@@ -74,13 +74,26 @@ export const handInputFields: Fields<Hand> = {
   name: name('Called'),
   kind: choice(
     'It is',
-    { arm: 'an arm switch', button: 'a button', rocker: 'a three-way rocker', stop: 'a stop' },
+    {
+      arm: 'an arm switch',
+      button: 'a button',
+      rocker: 'a three-way rocker',
+      stop: 'a stop',
+      answer: 'an answer to a call',
+    },
     'button',
   ),
   latching: flag('stays where it is put'),
   debounceSeconds: debounce,
   pullUpOhms: maybeQuantity('Pull-up outside the chip', 'Ω', { least: 100, most: 1e6, hint: 'the one inside' }),
-  asks: list('asks for', name('a press'), 2),
+  asks: list('asks for', text('a press', { most: 200 }), 2),
+  begins: list('begins', text('a move', { most: 200 }), 2),
+  startsPerArming: maybeQuantity('Starts for one arming', '1', {
+    least: 1,
+    most: 1000,
+    whole: true,
+    hint: 'as many as come',
+  }),
   wakes: flag('wakes the controller'),
 };
 
@@ -99,6 +112,12 @@ export const signFields: Fields<Sign> = {
   forwardVolts: quantity('Its forward voltage', 'V', 2, { least: 0.5, most: 12 }),
   amps: quantity('It takes', 'A', 5e-3, { least: 1e-5, most: 5 }),
   resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
+  dueAfterStarts: maybeQuantity('Due after so many starts', '1', {
+    least: 1,
+    most: 1e6,
+    whole: true,
+    hint: 'not counted',
+  }),
 };
 
 /** Highest number of a pin. */

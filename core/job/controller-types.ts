@@ -29,9 +29,9 @@ export interface Sense {
   topic: string;
 }
 
-export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop'] as const;
+export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer'] as const;
 export type HandKind = (typeof HAND_KINDS)[number];
-/** What people move at the controller. */
+/** What people move at the controller; `answer` says that somebody came: what calls or is due goes out. */
 export interface Hand {
   id: string;
   name: string;
@@ -41,8 +41,12 @@ export interface Hand {
   debounceSeconds: number;
   /** A pull-up of its own outside the chip, Ω; null takes the one inside. */
   pullUpOhms: number | null;
-  /** The presses that it asks for, by id: one for a button, up and down for a rocker; none for an arm switch or a stop. */
+  /** The presses that it makes while it is held, by id: one for a button, up and down for a rocker; empty for a side that makes none. */
   asks: string[];
+  /** The moves that it begins in their place, by id: a button's take turns, a rocker's are up and down. */
+  begins: string[];
+  /** Starts that one arming lets go before it has to be armed again; null for as many as come. */
+  startsPerArming: number | null;
   wakes: boolean;
 }
 
@@ -60,6 +64,8 @@ export interface Sign {
   amps: number;
   /** Series resistor, Ω; null takes the computed standard value. */
   resistorOhms: number | null;
+  /** Starts after which care is due; null where nothing is counted. */
+  dueAfterStarts: number | null;
 }
 
 export const PIN_ABILITIES = [

@@ -22,7 +22,7 @@ export function keptWhole(job: Job, list: ListName, key: string): Job {
     act: {
       ...job.act,
       parts: job.act.parts.map((p) => ({ ...p, heeds: p.heeds.filter((h) => h.press !== key) })),
-      faults: job.act.faults.filter((f) => f.of !== key),
+      faults: job.act.faults.filter((f) => ownerOf(f.of) !== key),
     },
     feed: {
       ...job.feed,

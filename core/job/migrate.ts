@@ -6,6 +6,7 @@ import { toFourth } from './versions/to-4';
 import { toFifth } from './versions/to-5';
 import { toSixth } from './versions/to-6';
 import { toSeventh } from './versions/to-7';
+import { toEighth } from './versions/to-8';
 
 /** Keyed by the version they start from. */
 export const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -15,6 +16,7 @@ export const MIGRATIONS: Readonly<Record<number, Migration>> = {
   4: toFifth,
   5: toSixth,
   6: toSeventh,
+  7: toEighth,
 };
 
 /**

@@ -167,10 +167,6 @@ function linesOf(job: Job): LoadProblem | null {
       'Name a press, sense, hand or sign that the job has.',
     );
   const presses = new Set(job.presses.map((p) => p.id));
-  for (const [i, hand] of job.hands.entries()) {
-    const asked = hand.asks.find((id) => !presses.has(id));
-    if (asked !== undefined) return gone(asked, `hands[${i}].asks`, `Let ${hand.name} ask for another press first.`);
-  }
   for (const [i, never] of job.wish.nevers.entries()) {
     const named = [never.press, never.otherPress].find((id) => id !== '' && !presses.has(id));
     if (named !== undefined) return gone(named, `wish.nevers[${i}].press`, 'Take the condition in Wish away first.');

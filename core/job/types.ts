@@ -14,7 +14,7 @@ export * from './never-types';
 export * from './press-types';
 
 export const JOB_FORMAT = 'gentle-thumb/job';
-export const JOB_VERSION = 7;
+export const JOB_VERSION = 8;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {

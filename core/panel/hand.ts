@@ -9,21 +9,38 @@ const WORST_BOUNCE_SECONDS = 6.2e-3;
 const FELT_SECONDS = 0.1;
 
 const KIND_WORDS: Readonly<Record<Hand['kind'], string>> = {
-  arm: 'arms: nothing starts by itself while it is open',
+  arm: 'arms: nothing that asks for it starts while it is open',
   button: 'asks for',
   rocker: 'asks for',
+  answer: 'answers: what calls or is due goes out',
   stop: 'stops whatever moves: its contact opens, so a broken wire stops as well',
 };
 
 /** What a hand asks for, in words. */
 function whatOf(job: Job, hand: Hand): string {
-  if (hand.kind === 'arm' || hand.kind === 'stop') return KIND_WORDS[hand.kind];
-  const names = hand.asks.map((id) => job.presses.find((p) => p.id === id)?.name ?? id);
-  if (names.length === 0) return 'asks for nothing yet';
+  if (hand.kind === 'arm') {
+    const most = hand.startsPerArming;
+    const button = hand.latching ? '' : '; a second push takes it back';
+    return most === null
+      ? `${KIND_WORDS.arm}${button}`
+      : `arms for ${most === 1 ? 'one start' : `${most} starts`}, then it has to be armed again, as after a power cut${button}`;
+  }
+  if (hand.kind === 'stop' || hand.kind === 'answer') return KIND_WORDS[hand.kind];
+  const begun = hand.begins.map((id) => job.act.moves.find((m) => m.id === id)?.name ?? '');
+  if (begun.some((name) => name !== ''))
+    return hand.kind === 'rocker'
+      ? `begins ${sides(begun, (name) => `“${name}”`)}`
+      : `begins ${begun.map((name) => `“${name}”`).join(' and ')}${begun.length > 1 ? ' in turn' : ''}`;
+  const names = hand.asks.map((id) => job.presses.find((p) => p.id === id)?.name ?? '');
+  if (names.every((name) => name === '')) return 'asks for nothing yet';
   return hand.kind === 'rocker'
-    ? `asks for ${names[0]} when up${names[1] ? `, ${names[1]} when down` : ''}`
-    : `asks for ${names.join(' and ')}${hand.latching ? ', for as long as it stays down' : ''}`;
+    ? `asks for ${sides(names, (name) => name)}${hand.asks[0] === hand.asks[1] ? ' the other way' : ''}`
+    : `asks for ${names[0]}, for as long as it ${hand.latching ? 'stays' : 'is held'} down`;
 }
+
+/** What the two sides of a rocker do, the side that does nothing left out. */
+const sides = (names: readonly string[], say: (name: string) => string): string =>
+  names.flatMap((name, i) => (name === '' ? [] : [`${say(name)} when ${i === 0 ? 'up' : 'down'}`])).join(', ');
 
 /** A hand with its wiring, its pull-up and its debounce. */
 export function handThing(job: Job, hand: Hand): PanelThing {
@@ -45,7 +62,7 @@ export function handThing(job: Job, hand: Hand): PanelThing {
           ? 'three-way rocker, middle open'
           : hand.kind === 'stop'
             ? 'stop button, opening contact'
-            : hand.kind === 'arm' || hand.latching
+            : hand.latching
               ? 'switch, stays where it is put'
               : 'push-button, closing contact',
       value: 'gold or signal contacts',
@@ -89,13 +106,13 @@ function handFindings(hand: Hand): Finding[] {
             : null,
     }),
   ];
-  if ((hand.kind === 'button' || hand.kind === 'rocker') && hand.asks.length === 0)
+  if ((hand.kind === 'button' || hand.kind === 'rocker') && [...hand.asks, ...hand.begins].every((id) => id === ''))
     out.push(
       finding('board', `hand.${hand.id}.asks`, {
         verdict: 'unknown',
         title: `${hand.name} asks for nothing yet`,
         caption: 'hand asks nothing',
-        remedy: { text: 'Say which press it asks for.' },
+        remedy: { text: 'Say which press it makes while it is held, or which move it begins.' },
       }),
     );
   return out;

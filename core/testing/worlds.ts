@@ -7,6 +7,8 @@ export const alone = (table: MachineTable): WorldPlan => ({
   contacts: [],
   channels: [],
   senses: [],
+  aparts: [],
+  hands: [],
   moves: [],
   monitors: [],
   twitches: [],

@@ -38,8 +38,13 @@ export interface CompiledWorld {
     readonly takenYes: Int32Array;
     readonly takenNo: Int32Array;
     readonly delay: Float64Array;
+    readonly away: Uint8Array;
     readonly count: number;
   };
+  /** By output: the other direction of its press (−1 for none), how long they keep apart, and how long its way is set before it. */
+  readonly rival: Int32Array;
+  readonly apart: Float64Array;
+  readonly lead: Float64Array;
   readonly code: {
     /** Where each move begins; a move ends at the beginning of the next. */
     readonly begin: Int32Array;
@@ -108,7 +113,22 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
   const words = all.map(({ s }) => s.word);
   const numbers = new Map([...new Set(words)].map((w, i) => [w, i]));
   const known = (part: number, name: string): number => plan.parts[part]!.table.events.indexOf(name);
+  plan.moves.forEach((m, i) =>
+    m.forEach(({ lines }, n) => {
+      if (plan.aparts.some((a) => a.lines.every((l) => lines.includes(l))))
+        throw new WorldProblem(`step ${n + 1} of move ${i + 1} presses both directions at once`);
+    }),
+  );
   const c = plan.channels;
+  const rival = new Int32Array(plan.lines).fill(-1);
+  const apart = new Float64Array(plan.lines);
+  const lead = new Float64Array(plan.lines);
+  for (const { lines, seconds, lead: before } of plan.aparts)
+    lines.forEach((line, i) => {
+      rival[line] = lines[1 - i]!;
+      apart[line] = seconds;
+      lead[line] = before;
+    });
   const flat = plan.moves.flat();
   const begin = new Int32Array(plan.moves.length + 1);
   plan.moves.forEach((m, i) => (begin[i + 1] = begin[i]! + m.length));
@@ -146,8 +166,12 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       takenYes: Int32Array.from(plan.senses, (s) => (s.part < 0 ? -1 : place(s.part, s.taken[0]))),
       takenNo: Int32Array.from(plan.senses, (s) => (s.part < 0 ? -1 : place(s.part, s.taken[1]))),
       delay: Float64Array.from(plan.senses, (s) => s.delay),
+      away: Uint8Array.from(plan.senses, (s) => (s.away ? 1 : 0)),
       count: plan.senses.length,
     },
+    rival,
+    apart,
+    lead,
     code: {
       begin,
       op: Uint8Array.from(flat, (o) => OPS.indexOf(o.do)),

@@ -1,4 +1,5 @@
 import { drives } from './contacts';
+import { mayClose } from './order';
 import { learns } from './parts';
 import { ELSES, OPS, type OpKind } from './plan';
 import { CLOCK, FLAG, LOGGED, note, type Log, type WorldState } from './state';
@@ -14,8 +15,19 @@ function closeLines(s: WorldState, bits: number, on: number, at: number, log: Lo
   for (let line = 0; bits !== 0; line++, bits >>>= 1) if (bits & 1) drives(s, line, on, at, log);
 }
 
+/** A step would press: it does so once the order of all its outputs lets it. */
+function asks(s: WorldState, op: number, at: number, log: Log | null): void {
+  let when = at;
+  for (let line = 0, bits = s.w.code.lines[op]!; bits !== 0; line++, bits >>>= 1)
+    if (bits & 1) when = Math.max(when, mayClose(s, line, at));
+  if (when <= at) return acts(s, op, at, log);
+  s.flag[FLAG.held] = 1;
+  s.due[s.at.step] = when;
+}
+
 /** A step presses: a move that has come to this has acted. */
 function acts(s: WorldState, op: number, at: number, log: Log | null): void {
+  s.flag[FLAG.held] = 0;
   if (s.flag[FLAG.acted] === 0) s.flag[FLAG.startsNow]!++;
   s.flag[FLAG.acted] = 1;
   closeLines(s, s.w.code.lines[op]!, 1, at, log);
@@ -35,6 +47,7 @@ export function endMove(s: WorldState, at: number, log: Log | null): void {
   for (let line = 0; line < s.drive.length; line++) drives(s, line, 0, at, log);
   warns(s, 0, at, log);
   s.flag[FLAG.move] = -1;
+  s.flag[FLAG.held] = 0;
   s.due[s.at.step] = Infinity;
   s.counts.fill(0);
   note(log, at, LOGGED.step, 0, -1);
@@ -42,18 +55,42 @@ export function endMove(s: WorldState, at: number, log: Log | null): void {
 
 function calls(s: WorldState, at: number, log: Log | null): void {
   s.flag[FLAG.calls]!++;
+  s.flag[FLAG.open] = 1;
   note(log, at, LOGGED.call, 0, s.flag[FLAG.step]!);
   endMove(s, at, log);
 }
 
-/** Begins a move. One that comes while another runs, or while the controller is dead, is missed. */
+/** Arms or disarms; one arming lets so many starts go. */
+export function arms(s: WorldState, armed: number, most: number, at: number, log: Log | null): void {
+  s.flag[FLAG.left] = most < Infinity ? most : -1;
+  if (s.flag[FLAG.armed] === armed) return;
+  if (armed === 1) s.flag[FLAG.startsNow] = 0;
+  s.flag[FLAG.armed] = armed;
+  note(log, at, LOGGED.armed, 0, armed);
+}
+
+/** Whether a hand at the controller stops everything, or presses by itself: it goes first. */
+function handGoesFirst(s: WorldState): boolean {
+  const { hands } = s.w.plan;
+  for (let h = 0; h < hands.length; h++) {
+    if (s.handFelt[h] === 0) continue;
+    const { does, line } = hands[h]!;
+    if (does === 'stop' || (does === 'press' && (s.drive[line] === 1 || s.due[s.at.handTurn + h]! < Infinity)))
+      return true;
+  }
+  return false;
+}
+
+/** Begins a move. One that comes while another runs, while a hand has its way, or while the controller is dead, is missed. */
 export function startMove(s: WorldState, move: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   if (onlyIfArmed && s.flag[FLAG.armed] === 0) return;
-  if (s.flag[FLAG.controllerPower] !== 1 || s.flag[FLAG.move]! >= 0) {
+  if (s.flag[FLAG.controllerPower] !== 1 || s.flag[FLAG.move]! >= 0 || handGoesFirst(s)) {
     s.flag[FLAG.missedStarts]!++;
     return;
   }
+  if (onlyIfArmed && s.flag[FLAG.left]! > 0 && --s.flag[FLAG.left]! === 0) arms(s, 0, Infinity, at, log);
   s.flag[FLAG.starts]!++;
+  s.flag[FLAG.sinceCare]!++;
   s.flag[FLAG.acted] = 0;
   s.flag[FLAG.move] = move;
   s.flag[FLAG.step] = s.w.code.begin[move]!;
@@ -73,7 +110,7 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
     if (sense >= 0) learns(s, sense, at, log);
     switch (code.op[op]) {
       case OP.press:
-        return acts(s, op, at, log);
+        return asks(s, op, at, log);
       case OP.warn:
         warns(s, 1, at, log);
         s.due[s.at.step] = at + code.seconds[op]!;
@@ -87,7 +124,7 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
           s.flag[FLAG.step]!++;
           break;
         }
-        if (code.op[op] === OP.hold) return acts(s, op, at, log);
+        if (code.op[op] === OP.hold) return asks(s, op, at, log);
         s.due[s.at.step] = at + code.seconds[op]!;
         return;
       case OP.look:
@@ -133,6 +170,7 @@ export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
   const op = s.flag[FLAG.step]!;
   const kind = code.op[op];
   s.due[s.at.step] = Infinity;
+  if (s.flag[FLAG.held] === 1) return acts(s, op, at, log);
   if (kind === OP.press || kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
   // A warning stays on until the move is over.
   if (kind === OP.hold || kind === OP.until) {
@@ -150,6 +188,7 @@ export function hears(s: WorldState, sense: number, at: number, log: Log | null)
   const kind = code.op[op];
   if ((kind !== OP.hold && kind !== OP.until) || code.sense[op] !== sense || !saysSo(s, op)) return;
   s.due[s.at.step] = Infinity;
+  s.flag[FLAG.held] = 0;
   if (kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
   learns(s, sense, at, log);
   s.flag[FLAG.step]!++;

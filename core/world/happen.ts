@@ -1,5 +1,6 @@
 import { befalls, drives, followLine, pressedAgain } from './contacts';
-import { endMove, startMove } from './controller';
+import { arms, endMove, startMove } from './controller';
+import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
 import { enter, meets } from './parts';
 import { HAPPENINGS, type HappeningKind } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
@@ -17,7 +18,7 @@ const NO = Object.fromEntries(HAPPENINGS.map((h, i) => [h, i])) as Record<Happen
 export const happeningNumber = (what: HappeningKind): number => NO[what];
 
 /** Marks of what befell a sense. */
-export const ILL = { reversed: 1, stuck: 2 } as const;
+export const ILL = { reversed: 1, stuck: 2, moved: 4, lost: 8 } as const;
 
 function powerLost(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 0) return;
@@ -38,6 +39,7 @@ export function powerBack(s: WorldState, at: number, log: Log | null): void {
 /** The controller is dead or in reset: its outputs let go, and what it knew is gone. */
 function controllerOut(s: WorldState, at: number, log: Log | null): void {
   endMove(s, at, log);
+  handsOut(s, at, log);
   s.flag[FLAG.controllerPower] = 0;
   for (let line = 0; line < s.drive.length; line++) {
     drives(s, line, 0, at, log);
@@ -73,6 +75,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   s.flag[FLAG.controllerPower] = 1;
   const parts = s.w.start.length;
   for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, s.w.startAt[p]!, log);
+  handsRead(s, at, log);
 }
 
 export function thumbUp(s: WorldState, channel: number, at: number, log: Log | null): void {
@@ -94,12 +97,10 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.stop:
       return endMove(s, at, log);
     case NO.arm:
-      s.flag[FLAG.armed] = 1;
       s.flag[FLAG.startsNow] = 0;
-      return;
+      return arms(s, 1, Infinity, at, log);
     case NO.disarm:
-      s.flag[FLAG.armed] = 0;
-      return;
+      return arms(s, 0, Infinity, at, log);
     case NO.thumb:
       s.thumb[of] = 1;
       s.due[s.at.thumb + of] = at + how;
@@ -152,6 +153,21 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.well:
       s.ill[of] = 0;
       s.lateBy[of] = 0;
+      return;
+    case NO.moved:
+      s.ill[of]! |= ILL.moved;
+      return;
+    case NO.lost:
+      s.ill[of]! |= ILL.lost;
+      return;
+    case NO.hand:
+      if (!nobodyComes(s, of)) handMoved(s, of, how, at);
+      return;
+    case NO['let-go']:
+      if (!nobodyComes(s, of)) handLetGo(s, of);
+      return;
+    case NO.nobody:
+      s.nobody[of]!++;
       return;
     case NO.late:
       s.lateBy[of]! += how;

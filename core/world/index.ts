@@ -2,11 +2,14 @@ export { compileWorld, type CompiledWorld } from './compile';
 export { happeningNumber, type Happenings } from './happen';
 export {
   ELSES,
+  HAND_DEEDS,
   HAPPENINGS,
   OPS,
+  type Apart,
   type Channel,
   type Clue,
   type Else,
+  type HandWire,
   type Happening,
   type HappeningKind,
   type Monitor,

@@ -26,6 +26,33 @@ export interface SenseWire {
   readonly taken: readonly [yes: string, no: string];
   /** How long what it tells must stand before the controller hears it, s. */
   readonly delay: number;
+  /** What it says once it has moved away from its place. */
+  readonly away: boolean;
+}
+
+/** Two directions of one press: outputs that are never closed together, nor one soon after the other. */
+export interface Apart {
+  readonly lines: readonly [number, number];
+  /** From letting go of one until the other may begin, s. */
+  readonly seconds: number;
+  /** What says which way is moved so long before the power, s. */
+  readonly lead: number;
+}
+
+export const HAND_DEEDS = ['stop', 'arm', 'press', 'begin', 'answer'] as const;
+/** One side of what people move at the controller. */
+export interface HandWire {
+  readonly does: (typeof HAND_DEEDS)[number];
+  /** Stays where it is put; else it lets go by itself. */
+  readonly latching: boolean;
+  /** Output that it closes while it is held; −1 for none. */
+  readonly line: number;
+  /** Moves that it begins, in turn. */
+  readonly moves: readonly number[];
+  /** How long it must stand before the controller feels it, s. */
+  readonly delay: number;
+  /** Starts that one arming lets go; Infinity where as many as come. */
+  readonly most: number;
 }
 
 export const OPS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
@@ -75,6 +102,8 @@ export interface WorldPlan {
   readonly contacts: readonly number[];
   readonly channels: readonly Channel[];
   readonly senses: readonly SenseWire[];
+  readonly aparts: readonly Apart[];
+  readonly hands: readonly HandWire[];
   readonly moves: readonly (readonly Op[])[];
   readonly monitors: readonly Monitor[];
   /** By output. */
@@ -103,13 +132,19 @@ export const HAPPENINGS = [
   'reversed',
   'late',
   'well',
+  'moved',
+  'lost',
+  'hand',
+  'let-go',
+  'nobody',
 ] as const;
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
  * part `of` meet event `how`, `cut`, `plug-out` and `controller-out` take the power of all, of the machine or of the controller for `how`
  * seconds, `missed` and `twice` befall the next closure of output `of`, `misses` says in bits (`how`) which of the next ones are,
  * `welded` has one contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays
- * it by `how` seconds, `well` has it mended.
+ * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `well` has it mended; `hand` moves side `of`
+ * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
  */
 export type HappeningKind = (typeof HAPPENINGS)[number];
 export interface Happening {

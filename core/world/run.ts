@@ -1,6 +1,7 @@
 import type { CompiledWorld } from './compile';
 import { obeys } from './contacts';
 import { hears, stepIsUp } from './controller';
+import { handFelt, handLetGo, handsFollow, handsTurn } from './hands';
 import {
   controllerReady,
   happeningNumber,
@@ -32,7 +33,10 @@ export function happeningsOf(list: readonly Happening[]): Happenings {
 function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
   if (part < 0) return 2;
-  const yes = s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
+  const moved = (s.ill[sense]! & ILL.moved) !== 0;
+  const yes = moved
+    ? s.w.senses.away[sense]!
+    : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
   return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
 }
 
@@ -41,14 +45,24 @@ function sensesFollow(s: WorldState, at: number): void {
   for (let i = 0; i < s.w.senses.count; i++) {
     if ((s.ill[i]! & ILL.stuck) !== 0) continue;
     const is = raw(s, i);
-    if (is === s.heard[i]) s.due[s.at.sense + i] = Infinity;
+    if (is === s.sent[i]) s.due[s.at.sense + i] = Infinity;
     else if (s.due[s.at.sense + i] === Infinity) s.due[s.at.sense + i] = at + s.w.senses.delay[i]! + s.lateBy[i]!;
   }
 }
 
+function follow(s: WorldState, at: number): void {
+  sensesFollow(s, at);
+  if (s.w.plan.hands.length > 0) handsFollow(s, at);
+}
+
 function senseHeard(s: WorldState, sense: number, at: number, log: Log | null): void {
   s.due[s.at.sense + sense] = Infinity;
-  s.heard[sense] = raw(s, sense);
+  s.sent[sense] = raw(s, sense);
+  // What is lost on the way is told no second time.
+  const lost = (s.ill[sense]! & ILL.lost) !== 0;
+  s.ill[sense]! &= ~ILL.lost;
+  if (lost || s.heard[sense] === s.sent[sense]) return;
+  s.heard[sense] = s.sent[sense]!;
   note(log, at, LOGGED.sense, sense, s.heard[sense]!);
   hears(s, sense, at, log);
 }
@@ -61,7 +75,9 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.obeyedAt.fill(-Infinity);
   s.holdsSince.fill(NaN);
   s.brokenAt.fill(Infinity);
+  s.letGoAt.fill(-Infinity);
   s.clock[CLOCK.warnedSince] = Infinity;
+  s.flag[FLAG.left] = -1;
   s.flag[FLAG.machinePower] = 1;
   s.flag[FLAG.controllerPower] = 1;
   s.flag[FLAG.move] = -1;
@@ -69,6 +85,7 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, s.w.startAt[p % parts]!, log);
   for (let i = 0; i < s.w.senses.count; i++) {
     s.heard[i] = raw(s, i);
+    s.sent[i] = s.heard[i]!;
     note(log, 0, LOGGED.sense, i, s.heard[i]!);
   }
   if (given.count > 0) s.due[s.at.happening] = given.at[0]!;
@@ -106,10 +123,13 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
   const at = s.due[i]!;
   s.clock[CLOCK.now] = at;
   if (i < t.sense) ends(s, i, at, log);
-  else if (i < t.obey) senseHeard(s, i - t.sense, at, log);
+  else if (i < t.hand) senseHeard(s, i - t.sense, at, log);
+  else if (i < t.obey) handFelt(s, i - t.hand, at, log);
   else if (i < t.long) obeys(s, i - t.obey, at, false, log);
   else if (i < t.thumb) obeys(s, i - t.long, at, true, log);
-  else if (i < t.twitchOn) thumbUp(s, i - t.thumb, at, log);
+  else if (i < t.handUp) thumbUp(s, i - t.thumb, at, log);
+  else if (i < t.handTurn) handLetGo(s, i - t.handUp);
+  else if (i < t.twitchOn) handsTurn(s, i - t.handTurn, at, log);
   else if (i < t.twitchOff) twitches(s, i - t.twitchOn, 1, at, log);
   else if (i < t.machineBack) twitches(s, i - t.twitchOff, 0, at, log);
   else if (i === t.machineBack) powerBack(s, at, log);
@@ -133,7 +153,7 @@ export function disturb(
 ): void {
   s.clock[CLOCK.now] = at;
   happens(s, what, of, how, at, log);
-  sensesFollow(s, at);
+  follow(s, at);
   watch(s, at);
 }
 
@@ -144,7 +164,7 @@ export function runTo(s: WorldState, end: number, given: Happenings, log: Log | 
     const i = soonest(s.due);
     if (i < 0 || s.due[i]! > end) break;
     take(s, i, given, log);
-    sensesFollow(s, s.clock[CLOCK.now]!);
+    follow(s, s.clock[CLOCK.now]!);
     watch(s, s.clock[CLOCK.now]!);
     events++;
   }

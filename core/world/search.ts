@@ -79,7 +79,7 @@ class Key {
 }
 
 /** Counts and the numbers of what is past tell nothing of what is to come. */
-const PAST: readonly number[] = [FLAG.starts, FLAG.missedStarts, FLAG.presses, FLAG.calls, FLAG.told];
+const PAST: readonly number[] = [FLAG.starts, FLAG.missedStarts, FLAG.presses, FLAG.calls, FLAG.told, FLAG.open, FLAG.sinceCare];
 
 /** A key of all that tells what is to come from an instant on: two worlds of one key go on alike. */
 function keyOf(s: WorldState, at: number, key: Key): number {
@@ -94,6 +94,8 @@ function keyOf(s: WorldState, at: number, key: Key): number {
   }
   key.span(s.flag[FLAG.warns] === 1 ? at - s.clock[CLOCK.warnedSince]! : 0);
   for (let i = 0; i < s.lateBy.length; i++) key.span(s.lateBy[i]!);
+  for (let line = 0; line < s.letGoAt.length; line++)
+    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
   for (let m = 0; m < s.brokenAt.length; m++)
     key.add((s.brokenAt[m]! < Infinity ? 1 : 0) + (Number.isNaN(s.holdsSince[m]!) ? 0 : 2));
   return key.value();
@@ -107,7 +109,7 @@ function spansOf(w: CompiledWorld, disturbances: readonly Disturbance[]): number
   const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > 4 * JUST_BEFORE);
   return [...new Set([...all, ...all.flatMap((x) => all.map((y) => x + y))])];
 }
-const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late'];
+const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late', 'hand'];
 
 /**
  * Searches every story with up to so many disturbances, each laid just before, between and just after the events of the run that it

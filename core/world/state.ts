@@ -21,8 +21,15 @@ export const FLAG = {
   told: 12,
   /** 1 once the move under way has pressed anything. */
   acted: 13,
+  /** 1 while a step waits for the other direction to come to rest. */
+  held: 14,
+  /** Starts that the arming still lets go; −1 for as many as come. */
+  left: 15,
+  /** Calls that nobody came for, and starts since somebody did. */
+  open: 16,
+  sinceCare: 17,
 } as const;
-const FLAGS = 14;
+const FLAGS = 18;
 
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
 const CLOCKS = 2;
@@ -63,9 +70,19 @@ export interface WorldState {
   readonly doubling: Int32Array;
   /** What the controller heard last: 0 no, 1 yes, 2 nothing. */
   readonly heard: Int32Array;
-  /** What befell each sense: bit 1 reversed, bit 2 stuck. */
+  /** What befell each sense, in the bits of `ILL`. */
   readonly ill: Int32Array;
   readonly lateBy: Float64Array;
+  /** What each sense told last, whether it was heard or lost: as `heard`. */
+  readonly sent: Int32Array;
+  /** Sides of hands: moved, and felt so; how many such moves nobody will come for; felt and not obeyed; whose turn it is of its moves. */
+  readonly handIs: Int32Array;
+  readonly handFelt: Int32Array;
+  readonly nobody: Int32Array;
+  readonly barred: Int32Array;
+  readonly turn: Int32Array;
+  /** When each output was let go last. */
+  readonly letGoAt: Float64Array;
   /** How often each step was gone back from, in the move under way. */
   readonly counts: Int32Array;
   /** Since when all clues of a monitor hold, NaN while they do not; and when it was first broken, Infinity while it was not. */
@@ -76,9 +93,12 @@ export interface WorldState {
 /** Where each kind of deadline begins in `due`; order is the order of those at one instant. */
 export interface Deadlines {
   readonly sense: number;
+  readonly hand: number;
   readonly obey: number;
   readonly long: number;
   readonly thumb: number;
+  readonly handUp: number;
+  readonly handTurn: number;
   readonly twitchOn: number;
   readonly twitchOff: number;
   readonly machineBack: number;
@@ -91,12 +111,15 @@ export interface Deadlines {
 
 export function freshState(w: CompiledWorld): WorldState {
   const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
-  const [M, O] = [w.plan.monitors.length, w.code.op.length];
+  const [M, O, H] = [w.plan.monitors.length, w.code.op.length, w.plan.hands.length];
   const sense = 2 * P;
-  const obey = sense + S;
+  const hand = sense + S;
+  const obey = hand + H;
   const long = obey + 2 * C;
   const thumb = long + 2 * C;
-  const twitchOn = thumb + C;
+  const handUp = thumb + C;
+  const handTurn = handUp + H;
+  const twitchOn = handTurn + H;
   const twitchOff = twitchOn + L;
   const machineBack = twitchOff + L;
   const controllerBack = machineBack + 1;
@@ -106,9 +129,12 @@ export function freshState(w: CompiledWorld): WorldState {
   const count = monitor + M;
   const at = {
     sense,
+    hand,
     obey,
     long,
     thumb,
+    handUp,
+    handTurn,
     twitchOn,
     twitchOff,
     machineBack,
@@ -118,8 +144,8 @@ export function freshState(w: CompiledWorld): WorldState {
     monitor,
     count,
   };
-  const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + 2 * M);
-  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 2 * S + O);
+  const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M);
+  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 3 * S + 5 * H + O);
   let f = 0;
   let i = 0;
   const real = (n: number): Float64Array => floats.subarray(f, (f += n));
@@ -136,6 +162,7 @@ export function freshState(w: CompiledWorld): WorldState {
     closedAt: real(2 * C),
     obeyedAt: real(2 * C),
     lateBy: real(S),
+    letGoAt: real(L),
     holdsSince: real(M),
     brokenAt: real(M),
     flag: whole(FLAGS),
@@ -154,6 +181,12 @@ export function freshState(w: CompiledWorld): WorldState {
     doubling: whole(L),
     heard: whole(S),
     ill: whole(S),
+    sent: whole(S),
+    handIs: whole(H),
+    handFelt: whole(H),
+    nobody: whole(H),
+    barred: whole(H),
+    turn: whole(H),
     counts: whole(O),
   };
 }
@@ -174,7 +207,7 @@ export interface Log {
 }
 /**
  * What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press,
- * a call, the machine's power.
+ * a call, the machine's power, a side of a hand, whether it is armed.
  */
 export const LOGGED = {
   part: 0,
@@ -186,6 +219,8 @@ export const LOGGED = {
   obeyed: 6,
   call: 7,
   power: 8,
+  hand: 9,
+  armed: 10,
 } as const;
 
 export const freshLog = (room = 256): Log => ({

@@ -1,0 +1,10 @@
+import { eachOf, type Migration } from './step';
+
+/** Version 8 has hands that begin moves and let go counted starts, and signs that count until care is due. */
+export const toEighth: Migration = (d) => ({
+  ...d,
+  ...(Array.isArray(d['hands'])
+    ? { hands: eachOf(d['hands'], (h) => ({ begins: [], startsPerArming: null, ...h })) }
+    : {}),
+  ...(Array.isArray(d['signs']) ? { signs: eachOf(d['signs'], (s) => ({ dueAfterStarts: null, ...s })) } : {}),
+});

@@ -1,0 +1,128 @@
+import { drives } from './contacts';
+import { arms, endMove, startMove } from './controller';
+import { hasTurn, mayClose } from './order';
+import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
+
+/** Whether nobody comes: what they would have moved stays as it is. */
+export function nobodyComes(s: WorldState, hand: number): boolean {
+  if (s.nobody[hand] === 0) return false;
+  s.nobody[hand]!--;
+  return true;
+}
+
+/** Somebody moves one side of what people move at the controller; who holds it lets go after so long. */
+export function handMoved(s: WorldState, hand: number, seconds: number, at: number): void {
+  s.handIs[hand] = 1;
+  s.due[s.at.handUp + hand] = s.w.plan.hands[hand]!.latching ? Infinity : at + seconds;
+}
+
+export function handLetGo(s: WorldState, hand: number): void {
+  s.due[s.at.handUp + hand] = Infinity;
+  s.handIs[hand] = 0;
+}
+
+/** Every side is felt once it has stood for its delay; a dead controller feels nothing. */
+export function handsFollow(s: WorldState, at: number): void {
+  const { hands } = s.w.plan;
+  for (let h = 0; h < hands.length; h++) {
+    if (s.flag[FLAG.controllerPower] !== 1 || s.handIs[h] === s.handFelt[h]) s.due[s.at.hand + h] = Infinity;
+    else if (s.due[s.at.hand + h] === Infinity) s.due[s.at.hand + h] = at + hands[h]!.delay;
+  }
+}
+
+const stopped = (s: WorldState): boolean =>
+  s.w.plan.hands.some((h, i) => h.does === 'stop' && s.handFelt[i] === 1);
+
+/** A hand that presses lets go of its output, or of its turn. */
+function releases(s: WorldState, hand: number, at: number, log: Log | null): void {
+  const { line } = s.w.plan.hands[hand]!;
+  s.due[s.at.handTurn + hand] = Infinity;
+  if (line >= 0 && s.barred[hand] === 0) drives(s, line, 0, at, log);
+}
+
+/** The controller feels a side move: a stop before all, then whoever stands at it, then the plan. */
+export function handFelt(s: WorldState, hand: number, at: number, log: Log | null): void {
+  s.due[s.at.hand + hand] = Infinity;
+  const down = s.handIs[hand]!;
+  const { does, line, moves, latching, most } = s.w.plan.hands[hand]!;
+  s.handFelt[hand] = down;
+  note(log, at, LOGGED.hand, hand, down);
+  switch (does) {
+    case 'stop':
+      if (down === 0) return;
+      endMove(s, at, log);
+      // Who holds a button has to let go of it first.
+      s.w.plan.hands.forEach((h, i) => {
+        if (h.does !== 'press' || s.handFelt[i] === 0) return;
+        releases(s, i, at, log);
+        s.barred[i] = 1;
+      });
+      return;
+    case 'arm':
+      // A switch says what it says; a button arms, and takes it back.
+      if (latching) arms(s, down, most, at, log);
+      else if (down === 1) arms(s, 1 - s.flag[FLAG.armed]!, most, at, log);
+      return;
+    case 'answer':
+      if (down === 0) return;
+      s.flag[FLAG.open] = 0;
+      s.flag[FLAG.sinceCare] = 0;
+      return;
+    case 'begin':
+      if (down === 0 || moves.length === 0) return;
+      if (stopped(s)) return;
+      endMove(s, at, log);
+      startMove(s, moves[s.turn[hand]!]!, false, at, log);
+      s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
+      return;
+    case 'press': {
+      if (down === 0) {
+        releases(s, hand, at, log);
+        s.barred[hand] = 0;
+        return;
+      }
+      if (line < 0) return;
+      endMove(s, at, log);
+      const when = stopped(s) || s.drive[line] === 1 ? Infinity : mayClose(s, line, at);
+      if (when === Infinity) s.barred[hand] = 1;
+      else if (when > at) s.due[s.at.handTurn + hand] = when;
+      else drives(s, line, 1, at, log);
+    }
+  }
+}
+
+/** The other direction has come to rest: who still holds has its turn, unless another hand took it. */
+export function handsTurn(s: WorldState, hand: number, at: number, log: Log | null): void {
+  const { line } = s.w.plan.hands[hand]!;
+  s.due[s.at.handTurn + hand] = Infinity;
+  if (s.drive[line] === 0 && hasTurn(s, line, at)) drives(s, line, 1, at, log);
+  else s.barred[hand] = 1;
+}
+
+/** The controller is dead or in reset: it feels nothing, and nothing that a hand asked for goes on. */
+export function handsOut(s: WorldState, at: number, log: Log | null): void {
+  s.w.plan.hands.forEach((h, i) => {
+    if (h.does === 'press' && s.handFelt[i] === 1) releases(s, i, at, log);
+    s.due[s.at.hand + i] = Infinity;
+    s.handFelt[i] = 0;
+    s.barred[i] = 0;
+    s.turn[i] = 0;
+  });
+  arms(s, 0, Infinity, at, log);
+  s.flag[FLAG.open] = 0;
+  s.flag[FLAG.sinceCare] = 0;
+}
+
+/**
+ * The program is in charge again and reads what people have put where: a stop holds, a switch that lets any number go is armed; what
+ * presses or begins, and one that was to let a counted number go, is obeyed only once it was let go.
+ */
+export function handsRead(s: WorldState, at: number, log: Log | null): void {
+  s.w.plan.hands.forEach((h, i) => {
+    s.handFelt[i] = s.handIs[i]!;
+    if (s.handIs[i] === 0) return;
+    note(log, at, LOGGED.hand, i, 1);
+    if (h.does === 'press') s.barred[i] = 1;
+    if (h.does === 'arm' && h.latching && h.most === Infinity) arms(s, 1, Infinity, at, log);
+  });
+}
