@@ -79,6 +79,8 @@ function randomJob(r: Random, board: BoardProfile): Job {
           debounceSeconds: 0.03,
           pullUpOhms: r.next() < 0.5 ? null : 10e3,
           asks: [],
+          begins: [],
+          startsPerArming: null,
           wakes: r.next() < 0.2,
         },
       });
@@ -86,7 +88,16 @@ function randomJob(r: Random, board: BoardProfile): Job {
       edits.push({
         do: 'put',
         list: 'signs',
-        item: { id, name: id, kind: 'lamp', means: 'armed', forwardVolts: 2, amps: 0.005, resistorOhms: null },
+        item: {
+          id,
+          name: id,
+          kind: 'lamp',
+          means: 'armed',
+          forwardVolts: 2,
+          amps: 0.005,
+          resistorOhms: null,
+          dueAfterStarts: null,
+        },
       });
     else
       edits.push({

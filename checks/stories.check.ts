@@ -72,6 +72,8 @@ function world(r: Random): WorldPlan {
       },
     ],
     senses: [{ part: 0, yes: [rest], taken: [rest, lit[1]!.key], delay: 0.02, away: false }],
+    aparts: [],
+    hands: [],
     moves: [steps],
     monitors,
     twitches: [r.next() < 0.3 ? { from: 0.1, to: 0.4 } : null],

@@ -1,10 +1,12 @@
+import { handsIn } from './act';
 import type { Seen } from './assess';
 import { pinAt, profileOf } from './board';
 import { netlistOf } from './circuit';
 import { drawWay, drawWhole } from './draw';
 import { cutList, lifeOf, rehearse } from './feed';
 import { needsProveDead } from './guard';
-import type { Job } from './job';
+import type { Job, Press } from './job';
+import { orderOf } from './reversing';
 import { pinOf } from './lines';
 import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './pack';
 import { wayContext } from './thumb';
@@ -36,14 +38,28 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
       : [];
   });
 
-/** Signs that it lights: before it moves, and when it calls for help. */
+/** Signs that it lights. */
 const lit = (job: Job): PackInput['signs'] =>
   job.signs.flatMap((s) => {
     const pin = pinOf(job, s.id);
-    return pin !== null && (s.means === 'about-to-move' || s.means === 'call')
-      ? [{ name: s.name, pin, means: s.means }]
-      : [];
+    return pin === null ? [] : [{ name: s.name, pin, means: s.means, dueAfterStarts: s.dueAfterStarts }];
   });
+
+/** What people move, side by side, as far as it lies on pins. */
+const moved = (job: Job, a: Seen): PackInput['hands'] =>
+  handsIn(job).flatMap((h) => {
+    const line = a.lines.find((l) => l.id === h.id);
+    const pin = pinOf(job, h.id);
+    return line && pin !== null ? [{ ...h, pin, active: line.active }] : [];
+  });
+
+/** The second output of a press with two directions, and what keeps them apart. */
+function orderFor(job: Job, a: Seen, press: Press): PackPress['order'] {
+  const order = orderOf(press);
+  const [, second] = a.lines.filter((l) => l.owner === press.id);
+  const pin = order && second ? pinOf(job, second.id) : null;
+  return order && pin !== null ? { ...order, second: pin } : null;
+}
 
 /** Every press whose way is chosen, with its pin, its joint and its drawing. */
 function pressesOf(job: Job, a: Seen): PackPress[] {
@@ -57,6 +73,7 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
         name: press.name,
         pin: pinOf(job, press.id),
         more: moreOf(job, a, press.id),
+        order: orderFor(job, a, press),
         pressesOn: way.press.pressesOn,
         drives: drivesOf(way),
         sheet: drawWay(job, a, press, way),
@@ -78,13 +95,12 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
   const wiring = wholeWiring(job, a);
   const presses = pressesOf(job, a);
   const r = rehearse(job, a.facts);
-  const arm = job.hands.find((h) => h.kind === 'arm');
   return packFiles({
     job,
     findings: a.findings,
     sheet,
     presses,
-    armPin: arm ? pinOf(job, arm.id) : null,
+    hands: moved(job, a),
     senses: readable(job, a),
     signs: lit(job),
     lacks: lacksOf(job, a.facts.presses),

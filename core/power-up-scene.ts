@@ -18,6 +18,6 @@ export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
 /** The world of a job with what its board does at power-up. Null while no part of the machine is known. */
 export const wholeScene = (job: Job, a: Pick<Assessment, 'lines'>): Scene | null => sceneOf(job, powerUpOf(job, a));
 
-/** One run of the first move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. */
-export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>): RunTrace | null =>
-  oneRun(job, job.act.faults, 0, 0, powerUpOf(job, a));
+/** One run of a move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. */
+export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>, move = 0): RunTrace | null =>
+  oneRun(job, job.act.faults, move, 0, powerUpOf(job, a));

@@ -1,4 +1,13 @@
-import { armingsFor, BEFALLS, FAULT_WORDS, HAND_SECONDS, startsAsHappenings, type HeldNever, type Scene, type Start } from './act';
+import {
+  armingsFor,
+  BEFALLS,
+  FAULT_WORDS,
+  HAND_SECONDS,
+  startsAsHappenings,
+  type HeldNever,
+  type Scene,
+  type Start,
+} from './act';
 import type { Assessment } from './assess';
 import { finding, type Finding } from './finding';
 import type { Fault, FaultKind, Job } from './job';
@@ -107,7 +116,11 @@ export function disturbancesOf(scene: Scene): Disturbance[] {
       s.part >= 0 && scene.senses[i]!.kind === 'message' ? [{ what: 'lost', of: i, how: 0 }] : [],
     ),
     ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
-      does === 'arm' ? [{ what: 'nobody', of, how: 0 }] : does === 'answer' ? [] : [{ what: 'hand', of, how: HAND_SECONDS }],
+      does === 'arm'
+        ? [{ what: 'nobody', of, how: 0 }]
+        : does === 'answer'
+          ? []
+          : [{ what: 'hand', of, how: HAND_SECONDS }],
     ),
     ...scene.tables.flatMap((t, part): Disturbance[] => {
       const event = t.events.indexOf('obstacle');

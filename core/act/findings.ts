@@ -1,6 +1,7 @@
 import { finding, summary, type Finding } from '../finding';
 import type { Facts, SequenceRule } from '../facts';
-import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
+import { machineOf, ownerOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
+import { orderOf } from '../reversing';
 import { formatQuantity } from '../quantity';
 import { WorldProblem } from '../world';
 import { gapFinding, lengthFindings } from './press-lengths';
@@ -18,25 +19,40 @@ export function actFindings(job: Job, facts: Facts): Finding[] {
   return [
     ...scriptFindings(job, facts),
     ...neverFindings(job),
-    ...facts.presses.flatMap((p) => p.sequence).map(sequence),
+    ...facts.presses.flatMap((p) => p.sequence.map((rule) => sequence(job, p.id, rule))).map((of, i) => of(i)),
   ];
 }
 
 /**
- * An order that the outputs must keep, as the chosen way of pressing asks for it. The packed program drives one output,
- * so nothing of ours keeps it yet.
+ * An order that the outputs must keep, as the chosen way of pressing asks for it. Run and packed program keep it where each output has
+ * its pin; where the way is driven by a program of one's own, nothing of ours does.
  */
-const sequence = (rule: SequenceRule, i: number): Finding =>
-  finding('act', `sequence-${i}`, {
-    verdict: 'unknown',
-    title:
-      `First ${rule.first}, then ${formatQuantity(rule.waitSeconds, 's')} later ${rule.then}: ` +
-      `${rule.why}. The packed program drives one output and does not keep this`,
-    caption: 'order not kept',
-    value: { value: rule.waitSeconds, unit: 's' },
-    source: ['relay-moves', 'parts-relay'],
-    remedy: { text: 'Write this order, with its wait, into the program that drives the outputs, and try it in Try.' },
-  });
+const sequence =
+  (job: Job, id: string, rule: SequenceRule) =>
+  (i: number): Finding => {
+    const press = job.presses.find((p) => p.id === id);
+    const order = press && orderOf(press);
+    const placed = job.board.pins.filter((p) => ownerOf(p.line) === id).length > 1;
+    const kept = order && placed;
+    return finding('act', `sequence-${i}`, {
+      verdict: kept ? 'settled' : 'unknown',
+      title:
+        `First ${rule.first}, then ${formatQuantity(rule.waitSeconds, 's')} later ${rule.then}: ${rule.why}. ` +
+        (kept
+          ? 'Run and packed program keep this, whoever asks: a move, a hand, or power that comes back'
+          : order
+            ? 'The packed program keeps this once both outputs have a pin'
+            : 'The packed program drives one output and does not keep this'),
+      caption: kept ? 'order kept' : 'order not kept',
+      value: { value: rule.waitSeconds, unit: 's' },
+      source: ['relay-moves', 'parts-relay'],
+      remedy: kept
+        ? null
+        : order
+          ? { text: 'Choose a pin for each of its outputs in Board.' }
+          : { text: 'Write this order, with its wait, into the program that drives the outputs, and try it in Try.' },
+    });
+  };
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {
   const machine = machineOf(job);

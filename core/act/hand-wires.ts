@@ -2,9 +2,25 @@ import { orderOf } from '../reversing';
 import { lineId, type Hand, type Job } from '../job';
 import type { Apart, HandWire } from '../world';
 
-/** One side of what people move at the controller: a rocker has two. */
-export interface SceneHand {
+/** One side of what people move at the controller, with what it does: a rocker has two. */
+export interface HandDeed {
   /** Of the side, as its line has it. */
+  readonly id: string;
+  readonly name: string;
+  readonly does: HandWire['does'];
+  readonly latching: boolean;
+  readonly debounceSeconds: number;
+  /** What it presses while it is held; empty for nothing. */
+  readonly asks: string;
+  readonly other: boolean;
+  /** Numbers of the moves that it begins, in turn. */
+  readonly moves: readonly number[];
+  /** Starts that one arming lets go; null for as many as come. */
+  readonly most: number | null;
+}
+
+/** The same in a scene. */
+export interface SceneHand {
   readonly id: string;
   readonly name: string;
   readonly latching: boolean;
@@ -38,26 +54,40 @@ const DOES: Readonly<Record<Hand['kind'], HandWire['does']>> = {
   answer: 'answer',
 };
 
-/** Every side of every hand as the world has it. @param line which output a press has, −1 for none. */
-export const handsIn = (job: Job, line: (press: string, other: boolean) => number): SceneHand[] =>
+/** Every side of every hand, with what it does. */
+export const handsIn = (job: Job): HandDeed[] =>
   job.hands.flatMap((h) =>
-    sidesOf(h).map((side): SceneHand => {
-      const moves = side.begins.map((id) => job.act.moves.findIndex((m) => m.id === id)).filter((m) => m >= 0);
+    sidesOf(h).map(({ part, asks, other, begins }): HandDeed => {
+      const moves = begins.map((id) => job.act.moves.findIndex((m) => m.id === id)).filter((m) => m >= 0);
       return {
-        id: lineId(h.id, side.part),
-        name: side.part ? `${h.name} ${side.part}` : h.name,
+        id: lineId(h.id, part),
+        name: part ? `${h.name} ${part}` : h.name,
+        does: moves.length > 0 ? 'begin' : DOES[h.kind],
         latching: h.latching,
-        wire: {
-          does: moves.length > 0 ? 'begin' : DOES[h.kind],
-          latching: h.latching,
-          line: side.asks === '' ? -1 : line(side.asks, side.other),
-          moves,
-          delay: h.debounceSeconds,
-          most: h.startsPerArming ?? Infinity,
-        },
+        debounceSeconds: h.debounceSeconds,
+        asks,
+        other,
+        moves,
+        most: h.startsPerArming,
       };
     }),
   );
+
+/** The same as the world has it. @param line which output a press has, −1 for none. */
+export const handWires = (job: Job, line: (press: string, other: boolean) => number): SceneHand[] =>
+  handsIn(job).map(({ id, name, latching, does, asks, other, moves, debounceSeconds, most }) => ({
+    id,
+    name,
+    latching,
+    wire: {
+      does,
+      latching,
+      line: asks === '' ? -1 : line(asks, other),
+      moves,
+      delay: debounceSeconds,
+      most: most ?? Infinity,
+    },
+  }));
 
 /** The two directions of each press that has two, both among the outputs of a scene. */
 export const apartsIn = (job: Job, line: (press: string, other: boolean) => number): Apart[] =>

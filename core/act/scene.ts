@@ -21,8 +21,8 @@ import {
   type Twitch,
   type WorldPlan,
 } from '../world';
-import { apartsIn, handsIn, sidesOf, type SceneHand } from './hand-wires';
-import { heedsOf } from './heard';
+import { apartsIn, handWires, sidesOf, type SceneHand } from './hand-wires';
+import { heedsOf, otherWords } from './heard';
 import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf } from './machine';
 
 /** An output of the controller: a press, or the other side of a rocker. */
@@ -73,7 +73,7 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
     lines.findIndex((l) => l.press === press && l.other === other);
   const wires = job.senses.map((s) => wireOf(s, parts, tables));
   const { moves } = job.act;
-  const hands = handsIn(job, line);
+  const hands = handWires(job, line);
   const nevers = neversOf(job, { parts, tables, line });
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: tables[i]! })),
@@ -107,9 +107,7 @@ function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
     ...job.act.moves.flatMap((m) =>
       m.steps.flatMap((s) => pressedBy(s).map((press, i) => ({ press, other: i === 0 && s.other }))),
     ),
-    ...job.hands.flatMap((h) =>
-      sidesOf(h).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }])),
-    ),
+    ...job.hands.flatMap((h) => sidesOf(h).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }]))),
   ];
   const seen = new Set<string>();
   return asked.flatMap(({ press, other }) => {
@@ -117,7 +115,7 @@ function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
     const known = job.presses.find((p) => p.id === press);
     if (seen.has(key) || !known) return [];
     seen.add(key);
-    return [{ press, other, name: other ? `${known.name}, other side` : known.name }];
+    return [{ press, other, name: other ? `${known.name}, ${otherWords(known)}` : known.name }];
   });
 }
 

@@ -28,6 +28,7 @@ const LASTING: Partial<Record<FaultKind, number>> = {
   'plug-out': 0.15,
   'controller-out': 0.15,
   'late-sense': 0.1,
+  'hand-moved': 0.1,
 };
 
 /** Where a new fault is laid: one of a press at the first, the others in the first third of the run; a cut lasts a while. */
@@ -49,6 +50,7 @@ export const instantsOf = (t: RunTrace): readonly number[] =>
       0,
       ...t.outputs.flatMap((o) => o.spans.flatMap((c) => [c.from, c.to])),
       ...t.senses.flatMap((s) => s.spans.map((x) => x.from)),
+      ...t.hands.flatMap((h) => h.spans.flatMap((x) => [x.from, x.to])),
       ...t.parts.flatMap((p) => [
         ...p.seen.map((x) => x.at),
         ...p.machine.map((s) => s.from),

@@ -218,7 +218,7 @@ describe('job files', () => {
     ['a slip of the pen', '{"format": oops}', /not complete JSON/, /line 1, column \d+|end/],
     ['something else', '{"name":"x"}', /not a Gentle Thumb job/, /format/],
     ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
-    ['a newer one', spoil((d) => (d['version'] = 8)), /version 8/, /version/],
+    ['a newer one', spoil((d) => (d['version'] = 9)), /version 9/, /version/],
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
     [
       'a wrong type',

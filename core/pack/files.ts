@@ -1,10 +1,12 @@
 import type { Sheet } from '../drawing';
 import type { Finding } from '../finding';
-import { jobText, pressedIn, scriptOf, sensesRead, type Job } from '../job';
+import { jobText, pressedIn, sensesRead, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import {
   firmwareFiles,
+  type FirmwareHand,
+  type FirmwareOrder,
   type FirmwarePress,
   type FirmwarePulses,
   type FirmwareSense,
@@ -23,6 +25,8 @@ export interface PackPress {
   readonly pin: number | null;
   /** Pins that are driven with it: the second of two contacts in series. */
   readonly more: readonly number[];
+  /** How its two directions are driven; null where it has one, or where the second has no pin. */
+  readonly order: FirmwareOrder | null;
   /** The level that presses. */
   readonly pressesOn: 'high' | 'low';
   /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
@@ -46,9 +50,9 @@ export interface PackInput {
   readonly job: Job;
   readonly findings: readonly Finding[];
   readonly presses: readonly PackPress[];
-  readonly armPin: number | null;
-  /** Senses that a program can read, and signs that it can light, each on its pin. */
+  /** Senses and hands that a program can read, and signs that it can light, each on its pin. */
   readonly senses: readonly FirmwareSense[];
+  readonly hands: readonly FirmwareHand[];
   readonly signs: readonly FirmwareSign[];
   /** Null while nothing is wired. */
   readonly wiring: {
@@ -137,25 +141,31 @@ export function packFiles(input: PackInput): PackFile[] {
             more: p.more,
             pressesOn: p.pressesOn,
             pulses: p.drives === 'level' ? null : p.drives,
+            order: p.order,
           },
         ],
   );
   const pressed = pressedIn(job);
   const unread = sensesRead(job).filter((id) => !input.senses.some((s) => s.id === id));
-  const otherSides = scriptOf(job)
-    .filter((s) => s.other)
-    .map((s) => s.press);
+  const otherSides = [
+    ...job.act.moves.flatMap((m) => m.steps.filter((s) => s.other).map((s) => s.press)),
+    ...input.hands.filter((h) => h.other).map((h) => h.asks),
+  ];
   const whole =
     able.length > 0 &&
     able.length <= MOST_PRESSES &&
     unread.length === 0 &&
-    pressed.every((id) => able.some((p) => p.id === id)) &&
-    otherSides.every((id) => able.some((p) => p.id === id && p.pulses !== null && p.pulses.other !== null));
+    [...pressed, ...input.hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))].every((id) =>
+      able.some((p) => p.id === id),
+    ) &&
+    otherSides.every((id) =>
+      able.some((p) => p.id === id && (p.order !== null || (p.pulses !== null && p.pulses.other !== null))),
+    );
   const code = whole
     ? Object.entries(
         firmwareFiles(job, {
           presses: able,
-          armPin: input.armPin,
+          hands: input.hands,
           senses: input.senses,
           signs: input.signs,
           lacks: input.lacks,

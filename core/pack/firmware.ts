@@ -1,14 +1,11 @@
-import { pressedBy, type Job, type Step } from '../job';
-import { BODY, HEADER, KINDS } from './firmware-text';
-
-/** Text that may stand inside a C block comment. */
-const comment = (text: string): string =>
-  text
-    .replace(/\*\//g, '* /')
-    .replace(/\/\*/g, '/ *')
-    .replace(/\?\?/g, '? ?')
-    .replace(/[\r\n\\]+/g, ' ')
-    .replace(/[^\x20-\x7e]/g, '?');
+import { pressedBy, type Job, type Sign } from '../job';
+import { comment } from './c-comment';
+import { HANDS_TEXT } from './firmware-hands';
+import { MOVES } from './firmware-moves';
+import { OUTPUTS } from './firmware-outputs';
+import { stepRows } from './firmware-steps';
+import { HEADER, KINDS } from './firmware-text';
+import { TICK } from './firmware-tick';
 
 /** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
 export interface FirmwarePulses {
@@ -34,6 +31,35 @@ export interface FirmwarePress {
   readonly pressesOn: 'high' | 'low';
   /** Null for a level. */
   readonly pulses: FirmwarePulses | null;
+  /** The other direction of a press that has two; null where it has one. */
+  readonly order: FirmwareOrder | null;
+}
+
+/** How two directions are driven: `pin` of the press is the first output, `second` the other. */
+export interface FirmwareOrder {
+  /** `two`: each direction has an output. `direction`: the first says which way, the second gives the power. */
+  readonly by: 'two' | 'direction';
+  readonly second: number;
+  readonly apartSeconds: number;
+  readonly leadSeconds: number;
+}
+
+/** One side of what people move at the controller, on its pin. */
+export interface FirmwareHand {
+  readonly name: string;
+  readonly pin: number;
+  /** The level while it is moved. */
+  readonly active: 'high' | 'low';
+  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer';
+  readonly latching: boolean;
+  readonly debounceSeconds: number;
+  /** What it presses while it is held; empty for nothing. */
+  readonly asks: string;
+  readonly other: boolean;
+  /** Numbers of the moves that it begins, in turn. */
+  readonly moves: readonly number[];
+  /** Starts that one arming lets go; null for as many as come. */
+  readonly most: number | null;
 }
 
 /** A sense that the program can read. */
@@ -50,7 +76,8 @@ export interface FirmwareSense {
 export interface FirmwareSign {
   readonly name: string;
   readonly pin: number;
-  readonly means: 'about-to-move' | 'call';
+  readonly means: Sign['means'];
+  readonly dueAfterStarts: number | null;
 }
 
 /** What the program is told beside the job. */
@@ -58,8 +85,7 @@ export interface FirmwarePlan {
   readonly presses: readonly FirmwarePress[];
   readonly senses: readonly FirmwareSense[];
   readonly signs: readonly FirmwareSign[];
-  /** Pin of the arm switch; null where there is none. */
-  readonly armPin: number | null;
+  readonly hands: readonly FirmwareHand[];
   /** What the plan has and this program does not do. */
   readonly lacks: readonly string[];
   readonly stops: readonly string[];
@@ -68,87 +94,79 @@ export interface FirmwarePlan {
 /** A tick may be late by half the shortest press, and by no more than this, ms: a press stays under twice its length. */
 const MOST_LATE_MS = 50;
 
-/** The longest step, ms: the clock of the program wraps round after 49.7 days, and a step must end well before. */
-const LONGEST_STEP_MS = 1_000_000_000;
+const MEANS: Readonly<Record<Sign['means'], string>> = {
+  'about-to-move': 'ABOUT_TO_MOVE',
+  call: 'CALLS',
+  armed: 'ARMED',
+  due: 'DUE',
+};
+const DOES: Readonly<Record<FirmwareHand['does'], string>> = {
+  stop: 'STOPS',
+  arm: 'ARMS',
+  press: 'PRESSES_WHILE_HELD',
+  begin: 'BEGINS',
+  answer: 'ANSWERS',
+};
+/** More starts than are counted: such a sign is never due. */
+const NEVER_DUE = 2_000_001;
 
-/** A step that takes its time in pieces that the clock can measure; one that waits for a sense waits no longer than one piece. */
-function piecesOf(s: Step): Step[] {
-  const most = LONGEST_STEP_MS / 1000;
-  if (!['press', 'wait', 'warn'].includes(s.do)) return [{ ...s, seconds: Math.min(s.seconds, most) }];
-  const whole = Math.floor(s.seconds / most);
-  const rest = s.seconds - whole * most;
+/** A contact that the program closes, with its level. */
+interface Contact {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  readonly level: number;
+  readonly other: boolean;
+}
+
+/** Every contact of a press, those of its other side or direction last. */
+function contactsOf(p: FirmwarePress): Contact[] {
+  const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;
+  const one = { id: p.id, name: p.name, level, other: false };
+  const there = { ...one, name: `${p.name}, other side`, other: true };
+  if (p.order)
+    return [
+      { ...one, pin: p.order.by === 'two' ? p.pin : p.order.second },
+      { ...there, pin: p.order.second },
+    ];
   return [
-    ...Array<Step>(whole).fill({ ...s, seconds: most }),
-    ...(rest > 0 || whole === 0 ? [{ ...s, seconds: rest }] : []),
+    ...[p.pin, ...p.more].map((pin) => ({ ...one, pin })),
+    // The other side of a rocker is one more press on the same pin.
+    ...(p.pulses && p.pulses.other !== null ? [{ ...there, pin: p.pin, level: 2 }] : []),
   ];
 }
 
-const OP: Readonly<Record<Step['do'], string>> = {
-  press: 'PRESS',
-  wait: 'WAIT',
-  hold: 'HOLD',
-  until: 'UNTIL',
-  look: 'LOOK',
-  again: 'AGAIN',
-  warn: 'WARN',
-  tell: 'TELL',
-  call: 'CALL',
-};
-const OTHERWISE: Readonly<Record<Step['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
+const milliseconds = (s: number): string => `${Math.round(s * 1000)}u`;
 
-/** The steps of all moves in one row, each as a line of C, and where each move begins. */
-function stepsOf(
-  job: Job,
-  mask: (s: Step) => number,
-  sense: (id: string) => number,
-): { rows: string[]; begin: number[] } {
-  const rows: string[] = [];
-  const begin = [0];
-  for (const m of job.act.moves.length > 0 ? job.act.moves : [{ steps: [] }]) {
-    const first = rows.length;
-    const pieces = m.steps.map(piecesOf);
-    /** Where each step begins once those before it came in pieces. */
-    const at = pieces.map((_, i) => first + pieces.slice(0, i).reduce((n, p) => n + p.length, 0));
-    for (const s of pieces.flat()) {
-      const to = s.do === 'again' ? (at[s.to - 1] ?? first) : 0;
-      const cells = [
-        OP[s.do],
-        `${mask(s)}u`,
-        `${Math.round(s.seconds * 1000)}u`,
-        s.sense === '' ? 0 : sense(s.sense),
-        s.is ? 1 : 0,
-        OTHERWISE[s.orElse],
-        `${to}u`,
-        `${s.do === 'again' ? s.times : 0}u`,
-      ];
-      rows.push(`    { ${cells.join(', ')} },   /* ${comment(sayStep(job, s))} */`);
-    }
-    begin.push(rows.length);
-  }
-  // C99 knows no empty array; a row of no move is never taken.
-  if (rows.length === 0) rows.push('    { WAIT, 0u, 0u, 0, 0, END, 0u, 0u },');
-  return { rows, begin };
+function orderRow(p: FirmwarePress, o: FirmwareOrder, bits: (id: string, other: boolean) => number): string {
+  const way = o.by === 'direction' ? `${p.pin}, ${p.pressesOn === 'high' ? 1 : 0}` : '-1, 0';
+  const sides = `{ ${bits(p.id, false)}u, ${bits(p.id, true)}u }`;
+  return `    { ${sides}, ${milliseconds(o.apartSeconds)}, ${milliseconds(o.leadSeconds)}, ${way} },   /* ${comment(p.name)} */`;
 }
 
-const sayStep = (job: Job, s: Step): string =>
-  [s.do, ...pressedBy(s).map((id) => job.presses.find((p) => p.id === id)?.name ?? id)].join(' ');
+function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand[]): string {
+  const first = before.reduce((n, x) => n + x.moves.length, 0);
+  const cells = [
+    h.pin,
+    h.active === 'high' ? 1 : 0,
+    milliseconds(h.debounceSeconds),
+    DOES[h.does],
+    h.latching ? 1 : 0,
+    `${presses}u`,
+    `${first}u`,
+    `${h.moves.length}u`,
+    `${h.most ?? 0}u`,
+  ];
+  return `    { ${cells.join(', ')} },   /* ${comment(h.name)} */`;
+}
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
   const { routine } = job;
-  // The other side of a rocker is one more press on the same pin.
-  const all = plan.presses.flatMap((p) => [
-    ...[p.pin, ...p.more].map((pin) => ({
-      ...p,
-      pin,
-      other: false,
-      level: p.pressesOn === 'high' || p.pulses ? 1 : 0,
-    })),
-    ...(p.pulses && p.pulses.other !== null ? [{ ...p, name: `${p.name}, other side`, other: true, level: 2 }] : []),
-  ]);
+  const all = plan.presses.flatMap(contactsOf);
   const bits = (id: string, other: boolean): number =>
     all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
-  const { rows, begin } = stepsOf(
+  const { rows, begin } = stepRows(
     job,
     (s) => pressedBy(s).reduce((m, id, i) => m + bits(id, i === 0 && s.other), 0),
     (id) => plan.senses.findIndex((x) => x.id === id) + 1,
@@ -159,8 +177,11 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
       `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
   );
   const signs = plan.signs.map(
-    (s) => `    { ${s.pin}, ${s.means === 'call' ? 'CALLS' : 'ABOUT_TO_MOVE'} },   /* ${comment(s.name)} */`,
+    (s) => `    { ${s.pin}, ${MEANS[s.means]}, ${s.dueAfterStarts ?? NEVER_DUE} },   /* ${comment(s.name)} */`,
   );
+  const orders = plan.presses.flatMap((p) => (p.order ? [orderRow(p, p.order, bits)] : []));
+  const hands = plan.hands.map((h, i) => handRow(h, bits(h.asks, h.other), plan.hands.slice(0, i)));
+  const begun = plan.hands.flatMap((h) => h.moves);
   const presses = job.act.moves.flatMap((m) =>
     m.steps.flatMap((s) => (pressedBy(s).length > 0 && s.seconds > 0 ? [1000 * s.seconds] : [])),
   );
@@ -186,8 +207,9 @@ ${warnings.join('')}#include "gentle_thumb.h"
 ${plan.presses.flatMap((p) => (p.pulses ? [pulseNote(p.name, p.pulses)] : [])).join('')}#define PRESSES ${all.length}
 #define SENSES ${senses.length}
 #define SIGNS ${signs.length}
+#define ORDERS ${orders.length}
+#define HANDS ${hands.length}
 #define MOVES ${begin.length - 1}
-#define ARM_PIN (${plan.armPin ?? -1})
 #define SCRIPT_LENGTH ${rows.length}u
 #define LATE_MS ${lateMs}u
 #define STALE_MS 2000u
@@ -203,11 +225,32 @@ struct sense_pin {
     uint32_t milliseconds;   /* for which it must stand */
 };
 
-enum { ABOUT_TO_MOVE, CALLS };
+enum { ABOUT_TO_MOVE, CALLS, ARMED, DUE };
 
 struct sign_pin {
     int pin;
     int means;
+    int after;   /* so many starts, where it means that care is due */
+};
+
+struct press_order {
+    uint32_t side[2];   /* bits of the one direction and of the other: never both, and never one soon after the other */
+    uint32_t apart;   /* milliseconds from letting go of one until the other may begin */
+    uint32_t lead;   /* milliseconds from what says which way until the power */
+    int pin;   /* that says which way; -1 where each direction has a contact of its own */
+    int level;   /* of that pin for the other direction */
+};
+
+struct hand_pin {
+    int pin;
+    int level;   /* while it is moved */
+    uint32_t milliseconds;   /* for which it must stand */
+    int does;
+    int stays;   /* where it is put */
+    uint32_t presses;   /* bits of what it presses while it is held */
+    unsigned first;   /* of the moves that it begins, and how many take turns */
+    unsigned count;
+    unsigned most;   /* starts that one arming lets go; 0 for as many as come */
 };
 
 struct script_step {
@@ -242,11 +285,27 @@ ${senses.join('\n')}
 
 /* Entry 0 is none. */
 static const struct sign_pin signs[SIGNS + 1] = {
-    { -1, -1 },
+    { -1, -1, 0 },
 ${signs.join('\n')}
 };
 
+/* Entry 0 is none. */
+static const struct press_order orders[ORDERS + 1] = {
+    { { 0u, 0u }, 0u, 0u, -1, 0 },
+${orders.join('\n')}
+};
+
+
 ${KINDS}
+/* Entry 0 is none. */
+static const struct hand_pin hands[HANDS + 1] = {
+    { -1, 0, 0u, ANSWERS, 0, 0u, 0u, 0u, 0u },
+${hands.join('\n')}
+};
+
+/* Moves that hands begin; the last is none, C99 knows no empty array. */
+static const int hand_moves[] = { ${[...begun, -1].join(', ')} };
+
 static const struct script_step script[SCRIPT_LENGTH] = {
 ${rows.join('\n')}
 };
@@ -258,6 +317,6 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${BODY}`;
+${OUTPUTS}${MOVES}${HANDS_TEXT}${TICK}`;
   return { 'gentle_thumb.h': HEADER, 'gentle_thumb.c': source };
 }

@@ -1,11 +1,13 @@
 import type { PressFact } from '../facts';
 import { sensesRead, type Job } from '../job';
+import { orderOf } from '../reversing';
 
 /** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
 export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   if (presses.length === 0) return [];
   const several = job.presses.length > 1;
   const of = (press: PressFact): string => (several ? `${press.name}: ` : '');
+  const ordered = (id: string): boolean => job.presses.some((p) => p.id === id && orderOf(p) !== null);
   const inSeries = (id: string): boolean => job.presses.some((p) => p.id === id && p.twoContacts);
   const out = presses.flatMap((press): string[] => [
     ...(press.input === 'pulses' && !press.jerks
@@ -13,10 +15,10 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
           `${of(press)}the pulses that this way of pressing asks for: no press script makes them, so no program is packed`,
         ]
       : []),
-    ...(press.outputs > 1 && !inSeries(press.id)
+    ...(press.outputs > 1 && !inSeries(press.id) && !ordered(press.id)
       ? [`${of(press)}outputs 2 to ${press.outputs}: it drives the first alone`]
       : []),
-    ...(press.sequence.length > 0
+    ...(press.sequence.length > 0 && !ordered(press.id)
       ? [`${of(press)}the order of the outputs and the waits between them, the other direction included`]
       : []),
   ]);
@@ -27,9 +29,7 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   if (strange.length > 0)
     out.push(`a reading of ${strange.join(', ')}, which a move looks at: no program is packed before it is a contact`);
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
-  const hands = job.hands.filter((h) => h.kind !== 'arm').map((h) => h.name);
-  if (hands.length > 0) out.push(`the hands at the controller: ${hands.join(', ')}`);
-  const dark = job.signs.filter((s) => s.means !== 'about-to-move' && s.means !== 'call').map((s) => s.name);
-  if (dark.length > 0) out.push(`the signs: ${dark.join(', ')}`);
+  const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
+  if (counted.length > 0) out.push(`the count of ${counted.join(', ')} over a power cut: it begins anew`);
   return out;
 }

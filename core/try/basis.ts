@@ -74,7 +74,9 @@ function moreOf(job: Job, first: Press | undefined, others: readonly Press[]): u
       : {}),
     ...(plainMoves(job) ? {} : { moves: job.act.moves }),
     ...(job.senses.length > 1 ? { senses: job.senses } : {}),
-    ...(job.hands.some((h) => h.kind !== 'arm') ? { hands: job.hands } : {}),
+    ...(job.hands.some((h) => h.kind !== 'arm' || !h.latching || h.startsPerArming !== null)
+      ? { hands: job.hands }
+      : {}),
     ...(job.signs.length > 0 ? { signs: job.signs } : {}),
   };
   return Object.keys(more).length > 0 ? [more] : [];

@@ -1,6 +1,6 @@
 import { drives } from './contacts';
 import { arms, endMove, startMove } from './controller';
-import { hasTurn, mayClose } from './order';
+import { mayClose } from './order';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
 /** Whether nobody comes: what they would have moved stays as it is. */
@@ -30,8 +30,7 @@ export function handsFollow(s: WorldState, at: number): void {
   }
 }
 
-const stopped = (s: WorldState): boolean =>
-  s.w.plan.hands.some((h, i) => h.does === 'stop' && s.handFelt[i] === 1);
+const stopped = (s: WorldState): boolean => s.w.plan.hands.some((h, i) => h.does === 'stop' && s.handFelt[i] === 1);
 
 /** A hand that presses lets go of its output, or of its turn. */
 function releases(s: WorldState, hand: number, at: number, log: Log | null): void {
@@ -91,12 +90,12 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
   }
 }
 
-/** The other direction has come to rest: who still holds has its turn, unless another hand took it. */
+/** The other direction has come to rest: who still holds has its turn, unless another hand presses the same. */
 export function handsTurn(s: WorldState, hand: number, at: number, log: Log | null): void {
   const { line } = s.w.plan.hands[hand]!;
   s.due[s.at.handTurn + hand] = Infinity;
-  if (s.drive[line] === 0 && hasTurn(s, line, at)) drives(s, line, 1, at, log);
-  else s.barred[hand] = 1;
+  if (s.drive[line] === 1) s.barred[hand] = 1;
+  else drives(s, line, 1, at, log);
 }
 
 /** The controller is dead or in reset: it feels nothing, and nothing that a hand asked for goes on. */

@@ -75,6 +75,8 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   s.flag[FLAG.controllerPower] = 1;
   const parts = s.w.start.length;
   for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, s.w.startAt[p]!, log);
+  // Nobody knows what turned when the power went: every direction waits as if it had been pressed until now.
+  s.letGoAt.fill(at);
   handsRead(s, at, log);
 }
 

@@ -2,17 +2,23 @@ import type { WorldState } from './state';
 
 /**
  * When an output may close, asked at an instant: once the other direction of its press has come to rest and its way is set. Infinity
- * while the other direction is closed.
+ * while the other direction is closed, or has a turn coming.
  */
 export function mayClose(s: WorldState, line: number, at: number): number {
   const { rival, apart, lead } = s.w;
   const other = rival[line]!;
   if (other < 0) return at;
-  return s.drive[other] === 1 ? Infinity : Math.max(at, s.letGoAt[other]! + apart[line]!) + lead[line]!;
+  // What was let go in this very instant goes on as it was.
+  if (s.letGoAt[line] === at && s.letGoAt[other]! < at) return at;
+  return s.drive[other] === 1 || isAwaited(s, other)
+    ? Infinity
+    : Math.max(at, s.letGoAt[other]! + apart[line]!) + lead[line]!;
 }
 
-/** Whether an output that waited for its turn has it now: nothing pressed the other direction meanwhile. */
-export function hasTurn(s: WorldState, line: number, at: number): boolean {
-  const other = s.w.rival[line]!;
-  return s.drive[other] === 0 && s.letGoAt[other]! + s.w.apart[line]! + s.w.lead[line]! <= at + 1e-9;
+/** Whether a hand waits for its turn to close an output. */
+function isAwaited(s: WorldState, line: number): boolean {
+  const { hands } = s.w.plan;
+  for (let h = 0; h < hands.length; h++)
+    if (hands[h]!.line === line && s.due[s.at.handTurn + h]! < Infinity) return true;
+  return false;
 }

@@ -34,9 +34,7 @@ function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
   if (part < 0) return 2;
   const moved = (s.ill[sense]! & ILL.moved) !== 0;
-  const yes = moved
-    ? s.w.senses.away[sense]!
-    : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
+  const yes = moved ? s.w.senses.away[sense]! : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
   return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
 }
 

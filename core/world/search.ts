@@ -79,7 +79,15 @@ class Key {
 }
 
 /** Counts and the numbers of what is past tell nothing of what is to come. */
-const PAST: readonly number[] = [FLAG.starts, FLAG.missedStarts, FLAG.presses, FLAG.calls, FLAG.told, FLAG.open, FLAG.sinceCare];
+const PAST: readonly number[] = [
+  FLAG.starts,
+  FLAG.missedStarts,
+  FLAG.presses,
+  FLAG.calls,
+  FLAG.told,
+  FLAG.open,
+  FLAG.sinceCare,
+];
 
 /** A key of all that tells what is to come from an instant on: two worlds of one key go on alike. */
 function keyOf(s: WorldState, at: number, key: Key): number {

@@ -1,4 +1,5 @@
-import { freshRail, freshPress, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshRail, freshPress, freshHand,
+  freshMove, freshPart, stepOf } from '../../core/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -93,7 +94,10 @@ new Maker(
     item: {
       ...freshPart('shutter', 'shutter'),
       kind: 'travels-while-held',
-      heeds: [{ press: 'motor', other: false, as: 'open' }],
+      heeds: [
+        { press: 'motor', other: false, as: 'open' },
+        { press: 'motor', other: true, as: 'close' },
+      ],
       shortestPressSeconds: 0.1,
       longestPressSeconds: 30,
       runSeconds: 18,
@@ -111,6 +115,28 @@ new Maker(
       steps: [stepOf('press', { press: 'motor', seconds: 20 })],
     },
     say: 'open: the motor for 20 s, into its end switch',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.moves',
+    item: {
+      ...freshMove('close', 'close'),
+      purpose: 'close',
+      steps: [stepOf('press', { press: 'motor', other: true, seconds: 18 })],
+    },
+    say: 'close: the motor the other way for 18 s, into its end switch',
+  })
+  .edit({
+    do: 'put',
+    list: 'hands',
+    item: { ...freshHand('rocker', 'rocker at the hatch'), kind: 'rocker', asks: ['motor', 'motor'] },
+    say: 'a rocker beside the hatch: up and down while it is held',
+  })
+  .edit({
+    do: 'put',
+    list: 'hands',
+    item: { ...freshHand('stop', 'stop'), kind: 'stop', latching: true },
+    say: 'a stop that holds until somebody pulls it out',
   })
   .placeAll()
   .write('hatch-shutter');

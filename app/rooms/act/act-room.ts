@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { wholeRun } from '../../../core/power-up-scene';
@@ -35,10 +35,18 @@ export class ActRoom {
     const asked = this.query()?.get('view') ?? '';
     return this.tabs.some((t) => t.key === asked) ? asked : 'run';
   });
-  protected readonly steps = computed(() => (this.bench.job().act.moves[0]?.steps.length ?? 0) > 0);
+  /** Id of the move that is run and open; empty for the first. */
+  protected readonly open = signal('');
+  protected readonly move = computed(() =>
+    Math.max(
+      0,
+      this.bench.job().act.moves.findIndex((m) => m.id === this.open()),
+    ),
+  );
+  protected readonly steps = computed(() => (this.bench.job().act.moves[this.move()]?.steps.length ?? 0) > 0);
   protected readonly trace = computed(() => {
     try {
-      return wholeRun(this.bench.job(), this.bench.assessment());
+      return wholeRun(this.bench.job(), this.bench.assessment(), this.move());
     } catch (error) {
       // What cannot be run is told by a finding, with its step.
       if (error instanceof WorldProblem) return null;

@@ -29,7 +29,7 @@ interface Lane {
   readonly y: number;
   readonly height: number;
   readonly name: string;
-  readonly kind: 'head' | 'step' | 'output' | 'sense' | 'believes' | 'sees' | 'does' | 'parted';
+  readonly kind: 'head' | 'step' | 'output' | 'hand' | 'sense' | 'believes' | 'sees' | 'does' | 'parted';
   readonly boxes: readonly Box[];
   readonly marks: readonly { readonly x: number; readonly hand: boolean }[];
   readonly path: string | null;
@@ -57,6 +57,8 @@ export class Lanes {
   readonly cursor = input<number | null>(null);
   /** Steps of the move that is run: those that take a time of their own are made longer and shorter here. */
   readonly steps = input<readonly Step[]>([]);
+  /** Number of the move that is run. */
+  readonly move = input(0);
   readonly timed = output<{ step: number; seconds: number }>();
   protected readonly stretched = signal<{ step: number; seconds: number } | null>(null);
   readonly moved = output<{ id: string; atSeconds: number }>();
@@ -88,6 +90,9 @@ export class Lanes {
       add('step', 'step', { boxes: t.steps.map((s) => this.box(s, String(s.step + 1), false)) }, STEP);
     for (const o of t.outputs) add('output', o.name, { boxes: o.spans.map((s) => this.box(s, '', true, 5)) });
     if (t.warns.length > 0) add('output', 'warning', { boxes: t.warns.map((s) => this.box(s, 'warns', true, 5)) });
+    for (const h of t.hands.filter((x) => x.spans.length > 0))
+      add('hand', h.name, { boxes: h.spans.map((s) => this.box(s, 'by hand', true, 5)) });
+    if (t.armed.length > 0) add('sense', 'armed', { boxes: t.armed.map((s) => this.box(s, 'yes', true)) });
     for (const s of t.senses.filter((x) => x.lacks === ''))
       add('sense', s.name, { boxes: s.spans.map((x) => this.box(x, x.word, !STILL.includes(x.word))) });
     const several = t.parts.length > 1;
@@ -127,7 +132,7 @@ export class Lanes {
     if (!lane) return [];
     return this.trace().steps.flatMap((s) => {
       const step = this.steps()[s.step];
-      if (!step || !OWN_TIME.includes(step.do) || s.move !== 0) return [];
+      if (!step || !OWN_TIME.includes(step.do) || s.move !== this.move()) return [];
       const held = this.stretched();
       const seconds = held?.step === s.step ? held.seconds : step.seconds;
       const when = formatQuantity(seconds, 's');

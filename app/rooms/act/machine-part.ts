@@ -3,8 +3,10 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   asReady,
+  hasOther,
   heedsOf,
   MACHINE_KIND_WORDS,
+  otherWords,
   READY_MACHINES,
   type ReadyMachine,
   ROLES_OF,
@@ -47,6 +49,9 @@ const ROLE_WORDS: Readonly<Record<HeedRole, string>> = {
 };
 /** What a cell shows where an event is overlooked. */
 const OVERLOOKED = '–';
+
+/** Stands behind the id of a press for its other side: no id has it. */
+const OTHER = '/other';
 
 /** The machine: its parts, what a press does to each, with its times and other behaviours, and the state table that follows. */
 @Component({
@@ -100,7 +105,12 @@ export class MachinePartView {
   protected readonly travels = computed(() => TRAVELS.includes(this.part().kind as MachineKind));
   protected readonly presses = computed((): readonly Choice[] => [
     ['', 'none'],
-    ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
+    ...this.bench
+      .job()
+      .presses.flatMap((p): Choice[] => [
+        [p.id, p.name],
+        ...(hasOther(p) ? [[`${p.id}${OTHER}`, `${p.name}, ${otherWords(p)}`] as const] : []),
+      ]),
   ]);
   /** Each role of the kind with the press that has it. */
   protected readonly roles = computed(() => {
@@ -109,7 +119,7 @@ export class MachinePartView {
     const heeds = heedsOf(this.bench.job(), this.part());
     return ROLES_OF[kind].map((role) => {
       const heed = heeds.find((h) => h.as === role);
-      return { role, words: ROLE_WORDS[role], press: heed?.press ?? '' };
+      return { role, words: ROLE_WORDS[role], press: heed ? `${heed.press}${heed.other ? OTHER : ''}` : '' };
     });
   });
   /** Roles are asked for where there is something to choose. */
@@ -141,7 +151,9 @@ export class MachinePartView {
 
   protected heed(role: HeedRole, press: string): void {
     const others = heedsOf(this.bench.job(), this.part()).filter((h) => h.as !== role);
-    const heeds: Heed[] = press ? [...others, { press, other: false, as: role }] : others;
+    const other = press.endsWith(OTHER);
+    const id = other ? press.slice(0, -OTHER.length) : press;
+    const heeds: Heed[] = id ? [...others, { press: id, other, as: role }] : others;
     this.set({ heeds });
   }
 

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { freshStep, lacksOfPart, policiesFor, type Policy } from '../../../core/act';
+import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
+import { freshStep, hasOther, lacksOfPart, otherWords, policiesFor, type Policy } from '../../../core/act';
 import {
   freshMove,
   MOVE_PURPOSES,
@@ -79,7 +79,7 @@ export class MovesPart {
     [false, 'does not say so'],
   ];
   /** Id of the move that is open; empty for the first. */
-  protected readonly open = signal('');
+  readonly open = model('');
   protected readonly moves = computed(() => this.bench.job().act.moves);
   protected readonly move = computed(() => this.moves().find((m) => m.id === this.open()) ?? this.moves()[0] ?? null);
   protected readonly choices = computed((): readonly Choice[] => this.moves().map((m) => [m.id, m.name]));
@@ -101,9 +101,11 @@ export class MovesPart {
   protected readonly digits = signal('');
   protected readonly digitsProblem = signal('');
   protected readonly digitsField = stepFields.text;
-  /** Presses whose finger reaches both sides of a rocker. */
-  protected readonly twoSided = (id: string): boolean =>
-    this.bench.job().presses.some((p) => p.id === id && p.way === 'finger' && p.finger.otherDegrees !== null);
+  /** What the other side or direction of a press is called; empty where it has none. */
+  protected readonly otherOf = (id: string): string => {
+    const press = this.bench.job().presses.find((p) => p.id === id);
+    return press && hasOther(press) ? otherWords(press) : '';
+  };
   /** What may be pressed at the same time. */
   protected readonly withIt = (s: Step): readonly Choice[] => [
     ['', 'nothing with it'],

@@ -1,8 +1,17 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { BEFALLS, FAULT_WORDS, freshFault, instantsOf, partingsOf, standAt, type RunTrace } from '../../../core/act';
-import { FAULT_KINDS, type Fault, type FaultKind, faultFields, withSteps } from '../../../core/job';
+import {
+  BEFALLS,
+  FAULT_WORDS,
+  freshFault,
+  handsIn,
+  instantsOf,
+  partingsOf,
+  standAt,
+  type RunTrace,
+} from '../../../core/act';
+import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
@@ -15,7 +24,7 @@ import { TakeAway } from '../../ui/take-away';
 import { Lanes } from './lanes';
 
 /** Faults that last for a time that is entered. */
-const LASTING: readonly FaultKind[] = ['power-cut', 'plug-out', 'controller-out', 'late-sense'];
+const LASTING: readonly FaultKind[] = ['power-cut', 'plug-out', 'controller-out', 'late-sense', 'hand-moved'];
 /** How long a power cut is that is tried at the instant that is looked at, s. */
 const CUT_SECONDS = 10;
 
@@ -42,10 +51,12 @@ export class RunPart {
   protected readonly bench = inject(Bench);
   private readonly taker = inject(TakeAway);
   readonly trace = input.required<RunTrace>();
+  /** Number of the move that is run. */
+  readonly move = input(0);
   protected readonly faultFields = faultFields;
   protected readonly faultWords = FAULT_WORDS;
   protected readonly faults = computed(() => this.bench.job().act.faults);
-  protected readonly steps = computed(() => this.bench.job().act.moves[0]?.steps ?? []);
+  protected readonly steps = computed(() => this.bench.job().act.moves[this.move()]?.steps ?? []);
   protected readonly cursor = signal<number | null>(null);
   protected readonly playing = signal(false);
   private timer: ReturnType<typeof setInterval> | undefined;
@@ -71,6 +82,7 @@ export class RunPart {
       sense: named(job.senses),
       part: named(job.act.parts),
       move: named(job.act.moves),
+      hand: handsIn(job).map((h) => [h.id, h.name]),
     };
   });
   protected readonly targetsOf = (f: Fault): readonly Choice[] => {
@@ -112,7 +124,7 @@ export class RunPart {
     this.bench.put('act.faults', { ...f, ...set }, `fault changed: ${FAULT_WORDS[f.kind]}`);
   }
 
-  protected move({ id, atSeconds }: { id: string; atSeconds: number }): void {
+  protected lay({ id, atSeconds }: { id: string; atSeconds: number }): void {
     const f = this.faults().find((x) => x.id === id);
     if (f && f.atSeconds !== atSeconds)
       this.bench.put(
@@ -122,12 +134,11 @@ export class RunPart {
       );
   }
 
-  /** A step of the first move, made longer or shorter on the lanes. */
+  /** A step of the move, made longer or shorter on the lanes. */
   protected stretch({ step, seconds }: { step: number; seconds: number }): void {
     const steps = this.steps().map((s, i) => (i === step ? { ...s, seconds } : s));
-    this.bench.edit(
-      withSteps(this.bench.job(), steps, `step ${step + 1}: ${steps[step]!.do} for ${this.say(seconds)}`),
-    );
+    const move = this.bench.job().act.moves[this.move()]!;
+    this.bench.put('act.moves', { ...move, steps }, `step ${step + 1}: ${steps[step]!.do} for ${this.say(seconds)}`);
   }
 
   protected remove(f: Fault): void {

@@ -30,7 +30,12 @@ const HAND_WORDS: Readonly<Record<Hand['kind'], string>> = {
   button: 'button',
   rocker: 'three-way rocker',
   stop: 'stop',
+  answer: 'answer to a call',
 };
+/** Stand before the id of a press that is made, or of a move that is begun. */
+const PRESS = 'press:';
+const MOVE = 'move:';
+
 const wordsOf = (field: object): Readonly<Record<string, string>> => (field as { words: Record<string, string> }).words;
 
 /** What people move at the controller, and what it shows: each with its wiring, what it is for, and what is chosen of it. */
@@ -52,10 +57,18 @@ export class HandsPart {
   protected readonly newHands = HAND_KINDS.map((k) => [k, HAND_WORDS[k]] as const);
   protected readonly signKinds = SIGN_KINDS.map((k): Choice<Sign['kind']> => [k, wordsOf(signFields.kind)[k]!]);
   protected readonly meanings = SIGN_MEANINGS.map((k): Choice<Sign['means']> => [k, wordsOf(signFields.means)[k]!]);
-  protected readonly presses = computed((): readonly Choice[] => [
+  /** What a button, or one side of a rocker, can do: press while it is held, or begin a move. */
+  protected readonly deeds = computed((): readonly Choice[] => [
     ['', 'nothing yet'],
-    ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
+    ...this.bench.job().presses.map((p): Choice => [`${PRESS}${p.id}`, `${p.name} while it is held`]),
+    ...this.bench.job().act.moves.map((m): Choice => [`${MOVE}${m.id}`, `begins “${m.name}”`]),
   ]);
+  protected readonly moves = computed((): readonly Choice[] => [
+    ['', 'no other'],
+    ...this.bench.job().act.moves.map((m): Choice => [m.id, `“${m.name}”`]),
+  ]);
+  protected readonly deed = (hand: Hand, at: 0 | 1): string =>
+    hand.asks[at] ? `${PRESS}${hand.asks[at]}` : hand.begins[at] ? `${MOVE}${hand.begins[at]}` : '';
   private readonly wired = computed(() => wholeWiring(this.bench.seen().job, this.bench.assessment()).wires);
   /** How one of them is wired, in the words of the wire table. */
   protected readonly wiresOf = (name: string): string =>
@@ -95,11 +108,20 @@ export class HandsPart {
     this.bench.put('hands', { ...hand, ...set });
   }
 
-  /** The press that a hand asks for; a rocker asks for one up and one down. */
-  protected ask(hand: Hand, at: 0 | 1, press: string): void {
-    const asks = hand.kind === 'rocker' ? [hand.asks[0] ?? '', hand.asks[1] ?? ''] : [hand.asks[0] ?? ''];
-    asks[at] = press;
-    this.setHand(hand, { asks: asks.filter((id) => id !== '') });
+  /** What one side does; all sides of a hand press, or all begin moves. */
+  protected does(hand: Hand, at: 0 | 1, deed: string): void {
+    const presses = deed.startsWith(PRESS);
+    const id = deed.slice((presses ? PRESS : MOVE).length);
+    const list = presses ? hand.asks : hand.begins;
+    const sides = hand.kind === 'rocker' || !presses ? [list[0] ?? '', list[1] ?? ''] : [list[0] ?? ''];
+    sides[at] = id;
+    const kept = sides.some((x) => x !== '') ? sides : [];
+    this.setHand(hand, presses ? { asks: kept, begins: [] } : { asks: [], begins: kept });
+  }
+
+  /** The move that takes turns with the first. */
+  protected inTurn(hand: Hand, move: string): void {
+    this.setHand(hand, { begins: [hand.begins[0] ?? '', move] });
   }
 
   protected setSign(sign: Sign, set: Partial<Sign>): void {

@@ -1,0 +1,224 @@
+// Hands at the controller and two directions of a motor: the packed C99 on the host and the engine, the same edges to the millisecond;
+// and, of the program by itself, that no direction ever comes before the other has come to rest.
+import { copyFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { describe, expect, it } from 'vitest';
+import { sceneOf } from '../core/act';
+import { assess } from '../core/assess';
+import { assignPins, profileOf } from '../core/board';
+import { filesOf } from '../core/deliver';
+import { edited, freshHand, freshMove, stepOf, type Hand, type Job, type JobEdit, type MotorPlan } from '../core/job';
+import { pinOf } from '../core/lines';
+import { seededRandom, type Random } from '../core/quantity';
+import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/world';
+import { demoJob } from '../core/testing/jobs';
+import { inFolder, runProgram } from './programs';
+
+const NOW = '2026-03-02T14:00:00Z';
+const COAST = 0.43;
+const below = (r: Random, n: number): number => Math.floor(r.next() * n);
+
+/** A shutter whose motor runs both ways, with all sorts of hands; moves are random presses of either direction, and one that only waits. */
+function jobOf(r: Random, wiring: MotorPlan['wiring']): Job {
+  const base = demoJob('hatch-shutter');
+  const steps = (n: number) =>
+    Array.from({ length: n }, () =>
+      r.next() < 0.75
+        ? stepOf('press', { press: 'motor', other: r.next() < 0.5, seconds: (1 + below(r, 9)) / 10 })
+        : stepOf('wait', { seconds: (1 + below(r, 6)) / 10 }),
+    );
+  const hand = (id: string, set: Partial<Hand>): JobEdit => ({
+    do: 'put',
+    list: 'hands',
+    item: { ...freshHand(id, id), ...set, debounceSeconds: below(r, 2) / 20 },
+  });
+  const counted = r.next() < 0.5;
+  const job = edited(
+    base,
+    {
+      do: 'several',
+      edits: [
+        {
+          do: 'set',
+          at: 'press',
+          of: 'motor',
+          set: { motor: { ...base.presses[0]!.motor, wiring, coastSeconds: COAST } },
+        },
+        { do: 'put', list: 'act.moves', item: { ...freshMove('open', 'open'), steps: steps(2 + below(r, 4)) } },
+        { do: 'put', list: 'act.moves', item: { ...freshMove('close', 'close'), steps: steps(1 + below(r, 3)) } },
+        hand('rocker', { kind: 'rocker', asks: ['motor', 'motor'] }),
+        hand('stop', { kind: 'stop', latching: true }),
+        hand('again', { kind: 'button', begins: ['open', 'close'] }),
+        hand('up-too', { kind: 'button', asks: ['motor'], latching: r.next() < 0.5 }),
+        hand('arm', { kind: 'arm', latching: r.next() < 0.5, startsPerArming: counted ? 1 + below(r, 2) : null }),
+        hand('came', { kind: 'answer' }),
+        {
+          do: 'set',
+          at: 'routine',
+          set: {
+            sentences: ['08:00', '08:01', '08:02'].map((at, i) => ({
+              id: `s${i}`,
+              move: i === 1 ? 'close' : 'open',
+              at,
+              days: [1, 2, 3, 4, 5, 6, 7],
+              ifArmed: i < 2,
+            })),
+          },
+          say: 'a week',
+        },
+      ],
+    } as JobEdit,
+    NOW,
+  );
+  const placed = assignPins(job, assess(job).lines, profileOf(job)!);
+  if (!placed.ok) throw new Error('no pins');
+  return edited(job, { do: 'set', at: 'board', set: { pins: [...placed.pins] }, say: 'placed' }, NOW);
+}
+
+const END = 150_000;
+/** The clock begins so long before the first sentence, ms. */
+const LEAD = 20_000;
+
+interface Moved {
+  readonly ms: number;
+  /** Number of the side, or −1 for a start. */
+  readonly side: number;
+  readonly on: number;
+}
+
+/**
+ * Random hands: each side is moved and let go again and again, in bursts that run into each other. All lengths are tenths of a second,
+ * debounces a twentieth, and each side has milliseconds of its own, and so has the coast: what falls due at one instant has no order
+ * that both must share.
+ */
+function movedOf(r: Random, sides: number): Moved[] {
+  const out: Moved[] = [];
+  for (let side = 0; side < sides; side++) {
+    let on = 0;
+    for (let t = 10 + below(r, 200); 100 * t < END - 3000; t += 1 + below(r, r.next() < 0.4 ? 5 : 120))
+      out.push({ ms: 100 * t + 9 * side + 1, side, on: (on = 1 - on) });
+  }
+  for (let t = 7; 100 * t < END - 3000; t += 1 + below(r, 150))
+    out.push({ ms: 100 * t + 93, side: -1, on: below(r, 2) });
+  return out.sort((a, b) => a.ms - b.ms);
+}
+
+/** Closed spans of each direction, in whole milliseconds, and calls. */
+type Spans = readonly (readonly [from: number, to: number])[];
+const spansOf = (edges: readonly (readonly [ms: number, on: number])[]): Spans => {
+  const out: [number, number][] = [];
+  for (const [ms, on] of edges) {
+    if (on === 1) {
+      const last = out.at(-1);
+      if (last && last[1] === ms) last[1] = Infinity;
+      else out.push([ms, Infinity]);
+    } else if (out.at(-1)?.[1] === Infinity) out.at(-1)![1] = ms;
+  }
+  return out.filter(([from, to]) => to > from);
+};
+
+function engine(job: Job, moved: readonly Moved[]): Spans[] {
+  const scene = sceneOf(job)!;
+  const given = happeningsOf([
+    ...moved.map((m): Happening =>
+      m.side < 0
+        ? { at: m.ms / 1e3, what: 'start', of: m.on, how: 0 }
+        : { at: m.ms / 1e3, what: m.on === 1 ? 'hand' : 'let-go', of: m.side, how: 1e6 },
+    ),
+    ...[0, 1, 2].map((i): Happening => ({
+      at: LEAD / 1e3 + 60 * i,
+      what: 'start',
+      of: i === 1 ? 1 : 0,
+      how: i < 2 ? 1 : 0,
+    })),
+  ]);
+  const world = compileWorld({ ...scene.world.plan, channels: [] });
+  const log = freshLog();
+  runTo(worldOf(world, given, log), END / 1e3, given, log);
+  return scene.lines.map((_, line) => {
+    const edges: [number, number][] = [];
+    for (let i = 0; i < log.count; i++)
+      if (log.kind[i] === LOGGED.contact && log.index[i] === line)
+        edges.push([Math.round(1e3 * log.at[i]!), log.value[i]!]);
+    return spansOf(edges);
+  });
+}
+
+/** What the program's pins do: closed spans of this direction and of the other. */
+function program(job: Job, wiring: MotorPlan['wiring'], outs: readonly string[][], folder: string): Spans[][] {
+  const a = assess(job);
+  for (const f of filesOf(job, a)) if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
+  copyFileSync(fileURLToPath(new URL('./host/world.c', import.meta.url)), join(folder, 'world.c'));
+  const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Wconversion', '-Werror', '-O1'];
+  runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
+  const lines = a.lines.filter((l) => l.owner === 'motor');
+  const [first, second] = lines.map((l) => pinOf(job, l.id)!);
+  const closes = a.facts.presses[0]!.pressesOn === 'high' ? 1 : 0;
+  return outs.map((args) => {
+    const told = runProgram(join(folder, 'world'), args)
+      .split('\n')
+      .flatMap((l) => (/^\d+ \d+ \d$/.test(l) ? [l.split(' ').map(Number) as [number, number, number]] : []));
+    const of = (pin: number): [number, number][] =>
+      told.filter(([, p]) => p === pin).map(([ms, , level]) => [ms, level === closes ? 1 : 0]);
+    if (wiring !== 'double-pole') return [spansOf(of(first!)), spansOf(of(second!))];
+    const way = spansOf(of(first!));
+    const power = spansOf(of(second!));
+    const isOther = ([from, to]: readonly [number, number]): boolean => way.some(([a, b]) => a <= from && to <= b);
+    for (const [from, to] of power)
+      // The way is set before the power, kept for the coast after it, and never moves while it is on.
+      for (const edge of way.flat())
+        expect(edge <= from - 22 || edge >= Math.min(to + 1000 * COAST, END), `${edge} at ${from} to ${to}`).toBe(true);
+    return [power.filter((s) => !isOther(s)), power.filter(isOther)];
+  });
+}
+
+describe('the packed program and the engine, with hands at the controller', () => {
+  it.each(['double-pole', 'two-changeovers', 'bridge'] as const)(
+    'agree on every edge: %s',
+    (wiring) => {
+      const r = seededRandom(wiring.length);
+      let [edges, refused] = [0, 0];
+      for (let n = 0; n < 6; n++) {
+        const job = jobOf(r, wiring);
+        const hands = sceneOf(job)!.hands;
+        const lists = Array.from({ length: 6 }, () => movedOf(r, hands.length));
+        const pins = hands.map((h) => {
+          const line = assess(job).lines.find((l) => l.id === h.id)!;
+          return { pin: pinOf(job, h.id)!, moved: line.active === 'high' ? 1 : 0 };
+        });
+        const args = lists.map((list) => [
+          String(END),
+          String(8 * 3600 - LEAD / 1000),
+          ...pins.flatMap(({ pin, moved }) => ['0', String(pin), String(1 - moved)]),
+          ...list.flatMap((m) =>
+            m.side < 0
+              ? [m.ms, -1, m.on].map(String)
+              : [m.ms, pins[m.side]!.pin, m.on === 1 ? pins[m.side]!.moved : 1 - pins[m.side]!.moved].map(String),
+          ),
+        ]);
+        const found = inFolder((folder) => program(job, wiring, args, folder));
+        lists.forEach((list, i) => {
+          const ours = engine(job, list);
+          const [one, other] = found[i]!;
+          const lines = sceneOf(job)!.lines;
+          const at = (o: boolean): Spans => ours[lines.findIndex((l) => l.other === o)]!;
+          expect(one, `${n}.${i} ${JSON.stringify(job.act.moves.map((m) => m.steps))}`).toEqual(at(false));
+          expect(other, `${n}.${i}`).toEqual(at(true));
+          edges += one!.length + other!.length;
+          // Whatever the hands did: one direction begins only after the other's coast.
+          const all = [...one!.map((s) => [...s, 0]), ...other!.map((s) => [...s, 1])].sort((a, b) => a[0]! - b[0]!);
+          all.forEach(([from, , side], k) => {
+            const before = all.slice(0, k).findLast((s) => s[2] !== side);
+            if (before) expect(from! - before[1]!).toBeGreaterThanOrEqual(1000 * COAST - 1);
+            if (before && from! - before[1]! < 1000 * COAST + 40) refused++;
+          });
+        });
+      }
+      console.log(`${wiring}: ${edges} closures alike, ${refused} of them waited for the other direction`);
+      expect(edges).toBeGreaterThan(300);
+      expect(refused).toBeGreaterThan(20);
+    },
+    240_000,
+  );
+});
