@@ -19,13 +19,15 @@ function drivesOf(way: WayResult): PackPress['drives'] {
   return way.press.input === 'level' ? 'level' : way.press.pulses;
 }
 
-/** Pins that a press drives beside its own: the second of two contacts in series. */
-function moreOf(job: Job, a: Seen, press: string): readonly number[] {
-  if (!job.presses.some((p) => p.id === press && p.twoContacts)) return [];
-  return a.lines.flatMap((l) => {
-    const pin = l.owner === press && l.id !== press && l.acts ? pinOf(job, l.id) : null;
-    return pin === null ? [] : [pin];
-  });
+/** Pins that a press drives: its own, with the second of two contacts in series; of select lines those whose bit its key has. */
+function pinsOf(job: Job, a: Seen, press: Press, way: WayResult): readonly (number | null)[] {
+  const { select } = way.press;
+  if (select) {
+    const lines = a.lines.filter((l) => l.owner === select.of);
+    return lines.filter((_, bit) => (select.value >> bit) & 1).map((l) => pinOf(job, l.id));
+  }
+  const more = press.twoContacts ? a.lines.filter((l) => l.owner === press.id && l.id !== press.id && l.acts) : [];
+  return [pinOf(job, press.id), ...more.map((l) => pinOf(job, l.id)).filter((p) => p !== null)];
 }
 
 /** Senses that the packed program can read: contacts that lie on a pin. */
@@ -67,12 +69,13 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
     if (!way) return [];
     const context = wayContext(job, a.facts, press, wiresBefore);
     const joint = context && jointOf(context, way);
+    const pins = pinsOf(job, a, press, way);
     return [
       {
         id: press.id,
         name: press.name,
-        pin: pinOf(job, press.id),
-        more: moreOf(job, a, press.id),
+        pin: pins.every((p) => p !== null) ? (pins[0] ?? null) : null,
+        more: pins.slice(1).filter((p) => p !== null),
         order: orderFor(job, a, press),
         pressesOn: way.press.pressesOn,
         drives: drivesOf(way),

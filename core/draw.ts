@@ -136,7 +136,10 @@ const heading = (words: string): Sheet => ({
 
 /** All that is wired, one press after the other, and what stands at the controller. */
 export function drawWhole(job: Job, a: Seen, wiring: Wiring): Sheet {
-  const drawn = a.plans.flatMap(({ press, way }) => (way ? [{ press, way }] : []));
+  // A key of a pad whose injector is drawn already has nothing of its own to draw.
+  const drawn = a.plans.flatMap(({ press, way }) =>
+    way && (way.press.select?.of ?? press.id) === press.id ? [{ press, way }] : [],
+  );
   const ofPanel = wiring.wires.filter((w) => wiring.panel.some((t) => t.name === w.of));
   const sheets = [
     ...drawn.flatMap(({ press, way }) => [

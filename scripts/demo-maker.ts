@@ -24,7 +24,8 @@ import { buildFor, STANDINS } from '../core/standin';
 
 /** Builds one demo job by the very edits and note lines that a maker would give. */
 export class Maker {
-  private job: Job;
+  /** As it stands so far. */
+  job: Job;
   private minute = 0;
 
   constructor(

@@ -1,7 +1,6 @@
 import { finding, summary, type Finding } from '../finding';
-import type { Facts, SequenceRule } from '../facts';
-import { machineOf, ownerOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
-import { orderOf } from '../reversing';
+import type { Facts } from '../facts';
+import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { WorldProblem } from '../world';
 import { gapFinding, lengthFindings } from './press-lengths';
@@ -11,48 +10,14 @@ import { partFindings } from './part-findings';
 import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
 import { timedFindings } from './timed';
+import { togetherFindings } from './together';
 import type { RunTrace } from './trace';
 import { USUAL_PRESS_SECONDS } from './watch';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  return [
-    ...scriptFindings(job, facts),
-    ...neverFindings(job),
-    ...facts.presses.flatMap((p) => p.sequence.map((rule) => sequence(job, p.id, rule))).map((of, i) => of(i)),
-  ];
+  return [...scriptFindings(job, facts), ...neverFindings(job), ...togetherFindings(job, facts)];
 }
-
-/**
- * An order that the outputs must keep, as the chosen way of pressing asks for it. Run and packed program keep it where each output has
- * its pin; where the way is driven by a program of one's own, nothing of ours does.
- */
-const sequence =
-  (job: Job, id: string, rule: SequenceRule) =>
-  (i: number): Finding => {
-    const press = job.presses.find((p) => p.id === id);
-    const order = press && orderOf(press);
-    const placed = job.board.pins.filter((p) => ownerOf(p.line) === id).length > 1;
-    const kept = order && placed;
-    return finding('act', `sequence-${i}`, {
-      verdict: kept ? 'settled' : 'unknown',
-      title:
-        `First ${rule.first}, then ${formatQuantity(rule.waitSeconds, 's')} later ${rule.then}: ${rule.why}. ` +
-        (kept
-          ? 'Run and packed program keep this, whoever asks: a move, a hand, or power that comes back'
-          : order
-            ? 'The packed program keeps this once both outputs have a pin'
-            : 'The packed program drives one output and does not keep this'),
-      caption: kept ? 'order kept' : 'order not kept',
-      value: { value: rule.waitSeconds, unit: 's' },
-      source: ['relay-moves', 'parts-relay'],
-      remedy: kept
-        ? null
-        : order
-          ? { text: 'Choose a pin for each of its outputs in Board.' }
-          : { text: 'Write this order, with its wait, into the program that drives the outputs, and try it in Try.' },
-    });
-  };
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {
   const machine = machineOf(job);

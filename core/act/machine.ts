@@ -1,4 +1,4 @@
-import { freshPart, type HeedRole, type MachineKind, type MachineModel, type MachinePart } from '../job';
+import { freshPart, type Heed, type HeedRole, type MachineKind, type MachineModel, type MachinePart } from '../job';
 import type { MachineTable, TableState } from '../world';
 import { withBehaviours, type Row } from './behaviours';
 
@@ -154,7 +154,7 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
             rests: i === 0,
             after: key === last && run > 0 ? { seconds: run, then: 'at rest' } : null,
             on: {
-              ...(i < keys.length - 1 ? { [`press ${i + 1}`]: keys[i + 1]! } : {}),
+              ...(i < keys.length - 1 ? { [turnEvent(p.heeds, i)]: keys[i + 1]! } : {}),
               ...(i > 0 ? { off: 'at rest' } : {}),
             },
           }),
@@ -164,6 +164,14 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
     case 'unknown':
       throw new RangeError(`what a press does to ${p.name} is not known`);
   }
+}
+
+/** What a part that asks in turn meets at its n-th press: a key that comes again meets what it met before. */
+export function turnEvent(heeds: readonly Heed[], turn: number): string {
+  const keys = heeds.filter((h) => h.as === 'press');
+  const key = keys[turn];
+  const first = key ? keys.findIndex((h) => h.press === key.press && h.other === key.other) : turn;
+  return `press ${first + 1}`;
 }
 
 /** The events that a part can meet, in the order of its columns. */

@@ -1,6 +1,6 @@
 import { WorldProblem, type TableState } from '../world';
 import { heedsOf } from './heard';
-import { HELD_KINDS } from './machine';
+import { HELD_KINDS, turnEvent } from './machine';
 import type { Job } from '../job';
 import type { Scene } from './scene';
 
@@ -110,7 +110,7 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
   };
   let turn = 0;
   const presses = heedsOf(job, p).map((h): Action => {
-    const event = p.kind === 'in-turn' && h.as === 'press' ? `press ${++turn}` : h.as;
+    const event = p.kind === 'in-turn' && h.as === 'press' ? turnEvent(p.heeds, turn++) : h.as;
     const name = job.presses.find((x) => x.id === h.press)?.name ?? h.press;
     const words = `press ${name}${h.other ? ', its other side' : ''}`;
     if (!held) return { words, to: (s) => goes(s, event), seconds: () => 0 };

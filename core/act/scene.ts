@@ -23,7 +23,7 @@ import {
 } from '../world';
 import { apartsIn, handWires, sidesOf, type SceneHand } from './hand-wires';
 import { heedsOf, otherWords } from './heard';
-import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf } from './machine';
+import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf, turnEvent } from './machine';
 
 /** An output of the controller: a press, or the other side of a rocker. */
 export interface SceneLine {
@@ -127,10 +127,15 @@ function channelsOf(
 ): Channel[] {
   if (p.kind === 'unknown') return [];
   let turn = 0;
-  return heedsOf(job, p).map((h): Channel => {
-    const role: HeedRole | string = p.kind === 'in-turn' && h.as === 'press' ? `press ${++turn}` : h.as;
+  const met = new Set<string>();
+  return heedsOf(job, p).flatMap((h): Channel[] => {
+    const inTurn = p.kind === 'in-turn' && h.as === 'press';
+    const role: HeedRole | string = inTurn ? turnEvent(p.heeds, turn++) : h.as;
+    // A key that is asked for twice is one button all the same.
+    if (inTurn && met.has(role)) return [];
+    met.add(role);
     const knows = ROLES_OF[p.kind as keyof typeof ROLES_OF].includes(h.as);
-    return {
+    const channel: Channel = {
       line: line(h.press, h.other),
       part,
       down: knows ? role : '',
@@ -140,6 +145,7 @@ function channelsOf(
       long: p.longPress === 'same' ? Infinity : (p.longestPressSeconds ?? Infinity),
       gap: p.leastGapSeconds ?? 0,
     };
+    return [channel];
   });
 }
 

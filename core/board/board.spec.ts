@@ -30,6 +30,7 @@ const base: PressFact = {
   input: 'level',
   pressesOn: 'high',
   outputs: 1,
+  select: null,
   sequence: [],
   contact: null,
   mains: false,

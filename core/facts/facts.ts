@@ -112,6 +112,8 @@ export interface PressFact {
   } | null;
   /** The level that presses: by the way, its wires and its part, and so in the strip and in the packed program. */
   pressesOn: 'high' | 'low';
+  /** Its key's number on a row of select lines that several keys share, and whose lines they are, by press; null for a way without. */
+  select: { readonly value: number; readonly of: string } | null;
   /** Outputs of the controller that it takes. */
   outputs: number;
   /** The pins that it takes, as its wires name them; the first is the one that presses. */

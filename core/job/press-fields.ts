@@ -106,6 +106,7 @@ export const handFields: Fields<HandPlan> = {
 };
 
 export const scanFields: Fields<ScanPlan> = {
+  key: text('Key of the pad', { most: 60 }),
   medianSeconds: quantity('Usual response of the controller', 's', 2e-3, { least: 1e-9, most: 10 }),
   mostSeconds: quantity('95 % respond within', 's', 8e-3, { least: 1e-9, most: 100 }),
   leadSeconds: quantity('It looks before the strobe ends by', 's', 0.2e-3, { most: 1 }),

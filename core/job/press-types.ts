@@ -175,6 +175,8 @@ export interface HandPlan {
 
 /** How a scanned key would be answered. */
 export interface ScanPlan {
+  /** Label of the key on the pad; empty takes the one that is called as the press or its control. */
+  key: string;
   /** Response of the controller to a strobe: median, and the time that 95 % stay below. */
   medianSeconds: number;
   mostSeconds: number;

@@ -9,7 +9,7 @@ export function packFindings(job: Job, presses: readonly PressFact[], others: re
   // What the script presses, or the first press while there is no script.
   const pressed = pressedIn(job);
   const unplaced = (pressed.length > 0 ? pressed : job.presses.slice(0, 1).map((p) => p.id)).some(
-    (id) => pinOf(job, id) === null,
+    (id) => pinOf(job, presses.find((p) => p.id === id)?.select?.of ?? id) === null,
   );
   const missing = [
     presses.length > 0 ? '' : 'wiring, parts (choose a way in Thumb)',

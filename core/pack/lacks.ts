@@ -15,7 +15,7 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
           `${of(press)}the pulses that this way of pressing asks for: no press script makes them, so no program is packed`,
         ]
       : []),
-    ...(press.outputs > 1 && !inSeries(press.id) && !ordered(press.id)
+    ...(press.outputs > 1 && !press.select && !inSeries(press.id) && !ordered(press.id)
       ? [`${of(press)}outputs 2 to ${press.outputs}: it drives the first alone`]
       : []),
     ...(press.sequence.length > 0 && !ordered(press.id)

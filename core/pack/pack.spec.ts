@@ -174,6 +174,15 @@ describe('what a file lacks or carries', () => {
     const packed = text('gentle_thumb.c', filesOf(shutter, assess(shutter)));
     expect(packed).not.toMatch(/lacks (outputs|the order|the hands)/);
     expect(packed).toContain('{ { 1u, 2u }, 400u, 22u, 4, 1 },   /* motor */');
+    // Keys of one pad share the select lines: a key is the pins whose bit its number has.
+    const proofer = demoJob('dough-proofer');
+    const keyed = text('gentle_thumb.c', filesOf(proofer, assess(proofer)));
+    expect([...keyed.matchAll(/\{ (\d+), 1 \}, {3}\/\* (\w+) \*\//g)].map((m) => `${m[2]} ${m[1]}`)).toEqual([
+      ...['warm 5', 'warm 13'],
+      '2 5',
+      ...['7 4', '7 5', '7 12'],
+      ...['start 12', 'start 13'],
+    ]);
     const plain = withoutSense(pot);
     expect(text('gentle_thumb.c', filesOf(plain, assess(plain)))).not.toContain('lacks');
   });

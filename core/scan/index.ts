@@ -2,7 +2,7 @@ export { decodeKeypad, type FoundKey, type KeypadMap, type LabelledTiming } from
 export { ghosts, pinSides, sharedLines, type Ghost, type PinJoin, type PinSides, type SharedLine } from './key-lines';
 export { scanCurves, STROBE_WIDTHS } from './curves';
 export { hitChance, hitSteps } from './hit';
-export { injectorBench, injectorOf, injectorVerilog, type Injector, type InjectorKey } from './injector';
+export { injectorBench, injectorKey, injectorOf, injectorVerilog, type Injector, type InjectorKey } from './injector';
 export {
   controlFromKey,
   controlNameOf,

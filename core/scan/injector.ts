@@ -39,6 +39,18 @@ export function injectorOf(pad: Keypad): Injector | null {
     : null;
 }
 
+/** The key that a press is: the one that it names, else the one that is called as the press or its control; null where there is none. */
+export function injectorKey(
+  inj: Injector,
+  press: { readonly name: string; readonly scan: { readonly key: string } },
+  control: string,
+): InjectorKey | null {
+  const called = (label: string): InjectorKey | undefined =>
+    inj.keys.find((k) => k.label.toLowerCase() === label.trim().toLowerCase());
+  const { key } = press.scan;
+  return (key === '' ? (called(press.name) ?? called(control)) : called(key)) ?? null;
+}
+
 /** Text from outside stands only in comments, and there without anything that could end them. */
 const remark = (text: string): string => text.replace(/[^\w .,+-]/g, '?').slice(0, 40);
 

@@ -104,9 +104,13 @@ export interface PlannedPress {
 export function planPresses(job: Job, facts: ThumbFacts): readonly PlannedPress[] {
   let wiresBefore = 0;
   let proposed = false;
+  let rider: string | null = null;
   return job.presses.map((press): PlannedPress => {
     const context = wayContext(job, facts, press, wiresBefore);
-    const way = context && press.way ? planned(press.way, context) : null;
+    const own = context && press.way ? planned(press.way, context) : null;
+    // Keys of one pad are pressed by one injector: it is wired and bought once.
+    const way = own && own.press.select && rider !== null ? shared(own, rider) : own;
+    if (own?.press.select) rider ??= press.id;
     // One proposal at a time: whoever looks at another press has its ways ranked then.
     const open = context !== null && way === null;
     const best = open && !proposed ? (rankWays(context)[0] ?? null) : null;
@@ -116,6 +120,14 @@ export function planPresses(job: Job, facts: ThumbFacts): readonly PlannedPress[
     return at;
   });
 }
+
+/** A way that uses what is wired for another press. */
+const shared = (way: WayResult, of: string): WayResult => ({
+  ...way,
+  parts: [],
+  wires: [],
+  press: { ...way.press, draws: [], pins: [], select: way.press.select && { ...way.press.select, of } },
+});
 
 /** What Thumb judges: of each press the choice itself and every margin of the chosen way. */
 export function thumbFindings(job: Job, plans: readonly PlannedPress[]): Finding[] {

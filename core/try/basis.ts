@@ -35,6 +35,7 @@ export function basisOf(job: Job): string {
 function jointOf(press: Press | undefined, bench: Job['bench']): object {
   const p = press ?? freshPress();
   const { otherDegrees, ...finger } = p.finger;
+  const { key, ...scan } = p.scan;
   return {
     control: p.control,
     way: p.way,
@@ -47,7 +48,7 @@ function jointOf(press: Press | undefined, bench: Job['bench']): object {
     signal: p.signal,
     supply: p.supply,
     hand: p.hand,
-    scan: p.scan,
+    scan: key === '' ? scan : p.scan,
     remote: p.remote,
   };
 }

@@ -1,6 +1,6 @@
 import { atMost, computed, constant, derive, derivedLimit, finding, judged, worst, type Finding } from '../finding';
 import { takenPart, partInput, partValue, type TakenPart } from '../parts';
-import { injectorOf } from '../scan';
+import { injectorKey, injectorOf, type Injector } from '../scan';
 import { wires, type WayContext, type WayResult } from './context';
 import { pinHigh } from './drive';
 import { levelLimit, probed } from './line';
@@ -65,6 +65,24 @@ function logicSupply(c: WayContext, part: TakenPart): Finding[] {
   return out;
 }
 
+/** Which key of the pad the press is. */
+const keyOf = (c: WayContext, injector: Injector): Finding => {
+  const key = injectorKey(injector, c.press, c.control.name);
+  return key
+    ? finding('thumb', 'logic-injector.key', {
+        verdict: 'settled',
+        title: `Key ${key.label} of the pad is number ${key.select} on the select lines`,
+        caption: `key ${key.label}`,
+        value: { value: key.select, unit: '1' },
+      })
+    : finding('thumb', 'logic-injector.key', {
+        verdict: 'unknown',
+        title: `No key of the pad is called ${c.press.scan.key || c.press.name}`,
+        caption: 'which key',
+        remedy: { text: 'Say beside the scan which key of the pad this press is.' },
+      });
+};
+
 /** Small programmable logic watches every strobe and answers for the selected key. */
 export function logicInjector(c: WayContext): WayResult {
   const way = 'logic-injector';
@@ -124,7 +142,9 @@ export function logicInjector(c: WayContext): WayResult {
       }),
     );
   }
+  const key = injector && injectorKey(injector, c.press, c.control.name);
   if (injector) {
+    findings.push(keyOf(c, injector));
     const count = derive('lines it takes', 'n', 'n_strobe + n_sense + n_select', '1', [
       computed('n_strobe', 'strobe lines', injector.strobes.length, '1', 'decoded from the capture'),
       computed('n_sense', 'sense lines', injector.senses.length, '1', 'decoded from the capture'),
@@ -179,6 +199,7 @@ export function logicInjector(c: WayContext): WayResult {
       galvanicallyApart: false,
       input: 'level',
       outputs: bits,
+      select: key && { value: key.select, of: c.press.id },
       turnOnVolts: 1,
       turnOnAmps: 1e-6,
       pinAmps: 1e-4,

@@ -67,6 +67,7 @@ const NOTHING: Omit<PressFact, 'way' | 'verdict'> = {
   pulses: null,
   pressesOn: 'high',
   outputs: 1,
+  select: null,
   sequence: [],
   contact: null,
   mains: false,

@@ -1,5 +1,16 @@
 import { readCapture } from '../../core/capture';
-import { freshFace, freshRail, type Keypad } from '../../core/job';
+import { digitSteps } from '../../core/digits';
+import {
+  freshFace,
+  freshHand,
+  freshMove,
+  freshNever,
+  freshPart,
+  freshPress,
+  freshRail,
+  freshSign,
+  type Keypad,
+} from '../../core/job';
 import { seededRandom } from '../../core/quantity';
 import { decodeKeypad, type LabelledTiming } from '../../core/scan';
 import { padCapture, PROOFER_PAD } from '../../core/standin';
@@ -32,7 +43,7 @@ async function prooferPad(): Promise<Keypad> {
 }
 
 const pad = await prooferPad();
-new Maker(
+const maker = new Maker(
   'demo-dough-proofer',
   {
     title: 'Dough proofer',
@@ -85,5 +96,64 @@ new Maker(
     'warm: 2.1 N, 0.4 mm, 3 mm to its neighbour',
   )
   .press('warm', { way: 'logic-injector' }, 'way of pressing: keypad injector in logic, one select value per key')
+  .edit({
+    do: 'several',
+    say: 'keys 2, 7 and start of the same pad, by the same injector',
+    edits: ['2', '7', 'start'].map((key) => ({
+      do: 'put',
+      list: 'presses',
+      item: {
+        ...freshPress(`key-${key}`, key, 'control-warm'),
+        way: 'logic-injector',
+        pullDown: true,
+      },
+    })),
+  });
+const keys = digitSteps(maker.job, 'warm 27 start');
+if (!keys.ok) throw new Error(keys.problem);
+maker
+  .edit({
+    do: 'put',
+    list: 'act.parts',
+    item: {
+      ...freshPart('pad', 'pad'),
+      kind: 'in-turn',
+      heeds: ['warm', 'key-2', 'key-7', 'key-start'].map((press) => ({ press, other: false, as: 'press' as const })),
+      shortestPressSeconds: 0.06,
+      leastGapSeconds: 0.12,
+      runSeconds: 5 * 3600,
+    },
+    say: 'the pad asks for warm, two digits and start, and then warms for five hours',
+  })
+  .edit({
+    do: 'put',
+    list: 'act.moves',
+    item: { ...freshMove('warm', 'warm to 27'), purpose: 'start', steps: [...keys.steps] },
+    say: 'move: keys warm 27 start',
+  })
+  .edit({
+    do: 'set',
+    at: 'routine',
+    set: { sentences: [{ id: 'baking', move: 'warm', at: '04:30', days: [2, 4, 6], ifArmed: true }] },
+    say: 'at 04:30 on baking days, if armed',
+  })
+  .edit({
+    do: 'put',
+    list: 'hands',
+    item: { ...freshHand('arm', 'arm button'), kind: 'arm', latching: false, startsPerArming: 1 },
+    say: 'an arm button: the baker who set the dough arms one start',
+  })
+  .edit({
+    do: 'put',
+    list: 'signs',
+    item: { ...freshSign('armed', 'armed lamp'), means: 'armed' },
+    say: 'a lamp that shows it is armed',
+  })
+  .edit({
+    do: 'put',
+    list: 'wish.nevers',
+    item: { ...freshNever('once', 'starts-per-arming'), count: 1 },
+    say: 'never more than one start for one arming',
+  })
   .placeAll()
   .write('dough-proofer');

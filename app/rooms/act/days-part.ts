@@ -20,6 +20,7 @@ const SEED = 1;
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Action, Cell, MatButton, Num, Table],
   templateUrl: './days-part.html',
+  styles: ':host { display: flex; flex-direction: column; gap: 14px; } .range { white-space: nowrap; }',
 })
 export class DaysPart {
   private readonly bench = inject(Bench);
@@ -59,11 +60,11 @@ export class DaysPart {
   protected readonly wrong = (p: PolicyDays): Finding => wrongFinding(p.outcome!, p.kind);
   protected readonly range = (p: PolicyDays): string => {
     const { low, high } = p.outcome!.wrongHours;
-    return `${low.toFixed(2)} to ${high.toFixed(2)} h`;
+    return `${formatQuantity(3600 * low, 's')} to ${formatQuantity(3600 * high, 's')}`;
   };
   protected readonly columns: readonly Column<PolicyDays>[] = [
     { key: 'words', head: 'policy', text: (p) => p.words },
-    { key: 'wrong', head: 'wrong in a week', number: true },
+    { key: 'wrong', head: 'wrong in a week' },
     { key: 'presses', head: 'presses', number: true, text: (p) => String(p.outcome!.presses) },
     { key: 'calls', head: 'calls for help', number: true, text: (p) => String(p.outcome!.calls) },
     { key: 'missed', head: 'missed starts', number: true, text: (p) => String(p.outcome!.missedStarts) },

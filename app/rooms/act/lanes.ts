@@ -4,6 +4,7 @@ import { line } from 'd3-shape';
 import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/act';
 import type { Fault, Step } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
+import { cut } from '../../ui/cut';
 
 const LEFT = 132;
 const RIGHT = 740;
@@ -62,6 +63,7 @@ export class Lanes {
   readonly timed = output<{ step: number; seconds: number }>();
   protected readonly stretched = signal<{ step: number; seconds: number } | null>(null);
   readonly moved = output<{ id: string; atSeconds: number }>();
+  protected readonly cut = cut;
   protected readonly dragged = signal<{ id: string; at: number } | null>(null);
   protected readonly x = computed(() => scaleLinear([0, this.trace().end], [LEFT, RIGHT]).clamp(true));
 

@@ -12,6 +12,7 @@ import { Bench } from '../../store/bench';
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [ChoiceField, ChoicesField],
   templateUrl: './way-part.html',
+  styles: ':host { display: flex; flex-direction: column; gap: 14px; }',
 })
 export class WayPart {
   private readonly bench = inject(Bench);

@@ -12,6 +12,7 @@ import {
   type StripRow,
 } from '../../../core/board';
 import { formatQuantity } from '../../../core/quantity';
+import { cut } from '../../ui/cut';
 import { Bench } from '../../store/bench';
 
 const EVENTS: Readonly<Record<BoardEvent, string>> = {
@@ -84,6 +85,7 @@ export class PowerUpStrip {
   protected readonly bottom = computed(
     () => 24 + this.strip().reduce((h, r) => h + LEVEL + (r.contact.length > 0 ? CONTACT : 0) + 12, 0),
   );
+  protected readonly cut = cut;
   protected readonly label = computed(() =>
     this.strip()
       .map(

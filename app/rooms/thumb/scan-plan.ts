@@ -1,10 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { type ScanPlan, scanFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
-import { hitChance, scanCurves, STROBE_WIDTHS } from '../../../core/scan';
+import { hitChance, injectorOf, scanCurves, STROBE_WIDTHS } from '../../../core/scan';
 import { scanOf } from '../../../core/ways';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
@@ -13,7 +14,7 @@ import { Draft } from './draft';
 @Component({
   selector: 'gt-scan-plan',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [QuantityField],
+  imports: [ChoiceField, QuantityField],
   templateUrl: './scan-plan.html',
 })
 export class ScanPlanPanel {
@@ -24,6 +25,14 @@ export class ScanPlanPanel {
   protected readonly scan = computed(() => {
     const c = this.draft.context(this.bench.seen().job);
     return c && scanOf(c);
+  });
+  /** Keys of the pad that the injector can press; none while nothing is decoded. */
+  protected readonly keys = computed((): readonly Choice[] => {
+    const pad = this.bench.job().survey.keypads.find((k) => k.scan);
+    const injector = this.draft.press()?.way === 'logic-injector' && pad ? injectorOf(pad) : null;
+    return injector
+      ? [['', 'the one called like this press'], ...injector.keys.map((k): Choice => [k.label, k.label])]
+      : [];
   });
   protected readonly show = formatQuantity;
   protected readonly x = scaleLog([1e-4, 0.1], [52, 684]);

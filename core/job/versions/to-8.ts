@@ -1,8 +1,14 @@
-import { eachOf, type Migration } from './step';
+import { eachOf, isPlain, type Migration } from './step';
 
-/** Version 8 has hands that begin moves and let go counted starts, and signs that count until care is due. */
+/**
+ * Version 8 says which key of a pad a press is, and has hands that begin moves and let go counted starts, and signs that count until
+ * care is due.
+ */
 export const toEighth: Migration = (d) => ({
   ...d,
+  ...(Array.isArray(d['presses'])
+    ? { presses: eachOf(d['presses'], (p) => (isPlain(p['scan']) ? { ...p, scan: { key: '', ...p['scan'] } } : p)) }
+    : {}),
   ...(Array.isArray(d['hands'])
     ? { hands: eachOf(d['hands'], (h) => ({ begins: [], startsPerArming: null, ...h })) }
     : {}),
