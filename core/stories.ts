@@ -89,7 +89,7 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
  * Everything that may go wrong in a world: what befalls each output, sense and part, and what befalls all. A sense that was wired the
  * wrong way round does not come about by itself: Try finds it once, and it can be pinned on the lanes.
  */
-export function disturbancesOf(scene: Scene): Disturbance[] {
+export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturbance[] {
   const { plan } = scene.world;
   const of = (n: number, what: Disturbance['what'], how = 0): Disturbance[] =>
     Array.from({ length: n }, (_, i) => ({ what, of: i, how }));
@@ -126,7 +126,11 @@ export function disturbancesOf(scene: Scene): Disturbance[] {
       const event = t.events.indexOf('obstacle');
       return event < 0 ? [] : [{ what: 'meets', of: part, how: event }];
     }),
-    ...of(scene.moves.length, 'start'),
+    // What asks whether it is armed asks that at every moment.
+    ...scene.moves.map((_, move): Disturbance => {
+      const own = starts.filter((s) => s.move === move);
+      return { what: 'start', of: move, how: own.length > 0 && own.every((s) => s.ifArmed) ? 1 : 0 };
+    }),
   ];
 }
 
@@ -225,7 +229,7 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
   const found = searchStories(scene.world, {
     given: happeningsOf([...armingsFor(scene, search.starts), ...startsAsHappenings(search.starts)]),
     end: search.end,
-    disturbances: disturbancesOf(scene),
+    disturbances: disturbancesOf(scene, search.starts),
     most,
     ...(progress ? { progress } : {}),
   });

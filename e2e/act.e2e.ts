@@ -1,5 +1,17 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, choose, complaints, DEMO, demoKept, dropFault, enter, kept, settled, textOf, undo } from './steps';
+import {
+  accessible,
+  choose,
+  complaints,
+  DEMO,
+  demoKept,
+  dropFault,
+  enter,
+  kept,
+  savedText,
+  settled,
+  undo,
+} from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
   await demoKept(page);
@@ -92,10 +104,7 @@ test('a move is written as sentences, takes a ready policy, and the packed progr
   await expect(page.locator('[data-lane=output]').first().locator('rect')).toHaveCount(2);
   await page.goto(`${DEMO}/job/demo-rice-pot/pack`);
   await settled(page);
-  await page.getByRole('button', { name: 'gentle_thumb.c', exact: true }).click();
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save gentle_thumb.c' }).click();
-  const program = await textOf(await waiting);
+  const program = await savedText(page, 'gentle_thumb.c');
   expect(program).toMatch(/\{ LOOK, 0u, 0u, 1, 1, END, 0u, 0u \}/);
   expect(program).toMatch(/\{ UNTIL, 0u, 4000u, 1, 0, GO_ON, 0u, 0u \}/);
   expect(program).toMatch(/\{ AGAIN, 0u, 0u, 1, 0, END, 1u, 1u \}/);
@@ -200,10 +209,7 @@ test('a second move is begun by a sentence of its own, and both are packed', asy
   await settled(page);
   await page.goto(`${DEMO}/job/demo-rice-pot/pack`);
   await settled(page);
-  await page.getByRole('button', { name: 'gentle_thumb.c', exact: true }).click();
-  const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Save gentle_thumb.c' }).click();
-  const program = await textOf(await waiting);
+  const program = await savedText(page, 'gentle_thumb.c');
   expect(program).toContain('#define MOVES 2');
   expect(program).toContain('{ 0x3eu, 38400u, 1, 1 }');
 });

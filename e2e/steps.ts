@@ -82,6 +82,14 @@ export async function textOf(download: Download): Promise<string> {
 }
 
 /** Waits until the browser has kept the job. */
+/** Opens a file in Pack, saves it, and reads it. */
+export async function savedText(page: Page, name: string): Promise<string> {
+  await page.getByRole('button', { name, exact: true }).click();
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name: `Save ${name}` }).click();
+  return textOf(await waiting);
+}
+
 export const kept = (page: Page) => expect(page.locator('[data-save]')).toHaveText(/^kept/);
 
 export async function newJob(

@@ -10,6 +10,16 @@ export {
   type Start,
 } from './faults';
 export { actFindings } from './findings';
+export {
+  isLed,
+  moveFromTakes,
+  takeOfRecording,
+  timingsOfLed,
+  type Led,
+  type LedEvent,
+  type LedTime,
+  type Take,
+} from './led';
 export { KEPT_WITHOUT_FAULTS } from './nevers';
 export { handsIn, sidesOf, type HandDeed, type HandSide, type SceneHand } from './hand-wires';
 export { hasOther, heardPress, heardScript, heedsOf, otherWords, unheard } from './heard';

@@ -8,7 +8,10 @@ import { runScene, type RunTrace } from './trace';
 export function laneSeconds(job: Job, move = 0): number {
   const { faults, moves, parts } = job.act;
   const steps = moves[move] ? courseOfMove(moves[move]) : [];
-  const run = Math.max(10, ...parts.map((p) => (RUNS.includes(p.kind as never) ? (p.runSeconds ?? 0) : 0)));
+  const run = Math.max(
+    Math.min(10, Math.max(4, 2 * scriptSeconds(steps))),
+    ...parts.map((p) => (RUNS.includes(p.kind as never) ? (p.runSeconds ?? 0) : 0)),
+  );
   const lastFault = Math.max(0, ...faults.map((f) => f.atSeconds + f.seconds));
   return Math.max(scriptSeconds(steps) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
 }

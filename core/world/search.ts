@@ -3,6 +3,7 @@ import type { Happenings } from './happen';
 import { happeningNumber } from './happen';
 import { positionOf } from './parts';
 import type { HappeningKind } from './plan';
+import { relevantOnes } from './relevant';
 import { begin, disturb, nextDue, runTo } from './run';
 import { CLOCK, copyState, FLAG, freshState, type WorldState } from './state';
 
@@ -123,10 +124,11 @@ const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controll
  * Searches every story with up to so many disturbances, each laid just before, between and just after the events of the run that it
  * befalls; a single one also at those lengths of time before them that the world itself has. A world that was met before, no later and
  * with no fewer disturbances to come, is not entered again. Worlds are known by keys of 53 bits: of a million the chance that two are
- * taken for one is about one in twenty thousand.
+ * taken for one is about one in twenty thousand. Disturbances that bear on no condition are left out.
  */
 export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome {
-  const { given, end, disturbances, progress } = search;
+  const { given, end, progress } = search;
+  const disturbances = relevantOnes(w.plan, search.disturbances);
   const numbers = disturbances.map((d) => happeningNumber(d.what));
   const pool = Array.from({ length: search.most + 1 }, () => freshState(w));
   const key = new Key();

@@ -9,6 +9,7 @@ import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { DaysPart } from './days-part';
+import { LedPart } from './led-part';
 import { MachinePartView } from './machine-part';
 import { MovesPart } from './moves-part';
 import { RunPart } from './run-part';
@@ -19,7 +20,19 @@ import { WayPart } from './way-part';
 @Component({
   selector: 'gt-act-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [DaysPart, FindingList, MachinePartView, MovesPart, RunPart, Settle, StoriesPart, Tabs, TwoColumns, WayPart],
+  imports: [
+    DaysPart,
+    FindingList,
+    LedPart,
+    MachinePartView,
+    MovesPart,
+    RunPart,
+    Settle,
+    StoriesPart,
+    Tabs,
+    TwoColumns,
+    WayPart,
+  ],
   templateUrl: './act-room.html',
 })
 export class ActRoom {
@@ -30,6 +43,7 @@ export class ActRoom {
     { key: 'stories', words: 'what can go wrong' },
     { key: 'days', words: 'many days' },
     { key: 'way', words: 'from here' },
+    { key: 'led', words: 'led by hand' },
   ];
   protected readonly tab = computed(() => {
     const asked = this.query()?.get('view') ?? '';

@@ -33,7 +33,7 @@ import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
-import { Captures } from './captures';
+import { Captures } from '../../store/captures';
 import { PadDrawing } from './pad-drawing';
 import { PartsNav } from './parts-nav';
 import { ScanStrip } from './scan-strip';

@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Timing } from '../../../core/capture';
-import type { CaptureOrder } from '../../workers/capture.worker';
-import type { Asked } from '../../workers/serve';
+import type { Timing } from '../../core/capture';
+import type { CaptureOrder } from '../workers/capture.worker';
+import type { Asked } from '../workers/serve';
 import { Captures } from './captures';
 
 class FakeWorker {

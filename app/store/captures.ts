@@ -1,8 +1,8 @@
 import { computed, Injectable, signal } from '@angular/core';
-import { CAPTURE_LIMIT } from '../../../core/capture';
-import type { LabelledTiming } from '../../../core/scan';
-import { WorkerClient, type Unanswered } from '../../store/worker-client';
-import type { CaptureOrder, ReadCapture } from '../../workers/capture.worker';
+import { CAPTURE_LIMIT } from '../../core/capture';
+import type { LabelledTiming } from '../../core/scan';
+import { WorkerClient, type Unanswered } from './worker-client';
+import type { CaptureOrder, ReadCapture } from '../workers/capture.worker';
 
 const labelOf = (name: string): string => name.replace(/\.(vcd|csv|txt)$/i, '');
 
@@ -21,7 +21,7 @@ export class Captures {
   readonly progress = signal<number | null>(null);
   readonly problem = signal('');
   private readonly client = new WorkerClient<CaptureOrder, readonly ReadCapture[], number>(
-    () => new Worker(new URL('../../workers/capture.worker', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('../workers/capture.worker', import.meta.url), { type: 'module' }),
   );
 
   /** The job whose captures these are from now on; a reading for another one ends. */
