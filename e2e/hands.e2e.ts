@@ -68,7 +68,7 @@ test('a run is led by hand and from recordings, and becomes the move; takes that
     .click();
   await page.getByRole('button', { name: 'The run is over' }).click();
   const takes = page.locator('[data-takes]');
-  await expect(takes).toContainText('take 1: 1 presses');
+  await expect(takes).toContainText('take 1: 1 press');
   const led = page.locator('[data-led]');
   await expect(led).toContainText('press start');
   await expect(led).toContainText('wait until rest contact says so');

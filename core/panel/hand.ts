@@ -34,13 +34,13 @@ function whatOf(job: Job, hand: Hand): string {
   const names = hand.asks.map((id) => job.presses.find((p) => p.id === id)?.name ?? '');
   if (names.every((name) => name === '')) return 'asks for nothing yet';
   return hand.kind === 'rocker'
-    ? `asks for ${sides(names, (name) => name)}${hand.asks[0] === hand.asks[1] ? ' the other way' : ''}`
+    ? `asks for ${sides(names, (name, i) => (i === 1 && names[0] === name ? `${name} the other way` : name))}`
     : `asks for ${names[0]}, for as long as it ${hand.latching ? 'stays' : 'is held'} down`;
 }
 
 /** What the two sides of a rocker do, the side that does nothing left out. */
-const sides = (names: readonly string[], say: (name: string) => string): string =>
-  names.flatMap((name, i) => (name === '' ? [] : [`${say(name)} when ${i === 0 ? 'up' : 'down'}`])).join(', ');
+const sides = (names: readonly string[], say: (name: string, i: number) => string): string =>
+  names.flatMap((name, i) => (name === '' ? [] : [`${say(name, i)} when ${i === 0 ? 'up' : 'down'}`])).join(', ');
 
 /** A hand with its wiring, its pull-up and its debounce. */
 export function handThing(job: Job, hand: Hand): PanelThing {

@@ -11,13 +11,16 @@ import { happeningNumber } from './happen';
 const NOW = '2026-03-02T14:00:00Z';
 const never = (kind: Never['kind'], set: Partial<Never>): Never => ({ ...freshNever('x', kind), ...set });
 
+type Case = readonly [demo: Parameters<typeof demoJob>[0], condition: Never];
+const CASES: readonly Case[] = [
+  ['dough-proofer', never('starts-per-arming', { count: 1 })],
+  ['larder-dehumidifier', never('lasts-longer', { state: 'on', seconds: 3600 })],
+  ['larder-dehumidifier', never('output-longer', { press: 'power', seconds: 0.1 })],
+  ['yard-gate', never('lasts-longer', { state: 'open', seconds: 3600 })],
+];
+
 describe('disturbances that bear on no condition', () => {
-  it.each([
-    ['dough-proofer', never('starts-per-arming', { count: 1 })],
-    ['larder-dehumidifier', never('lasts-longer', { state: 'on', seconds: 3600 })],
-    ['larder-dehumidifier', never('output-longer', { press: 'power', seconds: 0.1 })],
-    ['yard-gate', never('lasts-longer', { state: 'open', seconds: 3600 })],
-  ])('leave every break of %s where it was, at whatever instant they come', (name, condition) => {
+  it.each(CASES)('leave every break of %s where it was, at whatever instant they come', (name, condition) => {
     const demo = demoJob(name);
     const job = edited(
       { ...demo, wish: { ...demo.wish, nevers: [] } },

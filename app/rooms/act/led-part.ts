@@ -54,8 +54,10 @@ export class LedPart {
     },
   ];
   protected readonly track = (t: LedTime): string => `${this.times().indexOf(t)}`;
-  protected readonly count = (t: Take): string =>
-    `${t.name}: ${t.events.filter((e) => e.what === 'down').length} presses`;
+  protected readonly count = (t: Take): string => {
+    const n = t.events.filter((e) => e.what === 'down').length;
+    return `${t.name}: ${n} ${n === 1 ? 'press' : 'presses'}`;
+  };
 
   constructor() {
     this.takes.captures.belongTo(this.bench.job().id);
