@@ -1,7 +1,8 @@
 import type { Assessment } from './assess';
-import { oneRun, sceneOf, type PowerUp, type RunTrace, type Scene } from './act';
+import { oneRun, sceneOf, sideKey, type PowerUp, type RunTrace, type Scene } from './act';
 import { profileOf, twitchesOf } from './board';
 import type { Job } from './job';
+import { orderOf } from './reversing';
 
 /** What the chosen board's pins do to each press when it gets power, and how long until the program is in charge. */
 export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
@@ -9,10 +10,25 @@ export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
   if (!profile) return { twitches: new Map(), readySeconds: 0 };
   const twitches = new Map<string, { from: number; to: number }>();
   for (const t of twitchesOf(job, a.lines, profile, 'power-cut')) {
-    const known = twitches.get(t.press);
-    twitches.set(t.press, known ? { from: Math.min(known.from, t.from), to: Math.max(known.to, t.to) } : t);
+    const key = sideOf(job, a.lines, t);
+    if (key === null) continue;
+    const known = twitches.get(key);
+    twitches.set(key, known ? { from: Math.min(known.from, t.from), to: Math.max(known.to, t.to) } : t);
   }
   return { twitches, readySeconds: profile.readySeconds };
+}
+
+/**
+ * The side of a press that a line of it moves by itself: of two directions each has its line; what only says which way moves nothing
+ * without the power.
+ */
+function sideOf(job: Job, lines: Assessment['lines'], t: { press: string; line: string }): string | null {
+  const press = job.presses.find((p) => p.id === t.press);
+  const order = press && orderOf(press);
+  if (!order) return sideKey(t.press, false);
+  const second = lines.filter((l) => l.owner === t.press).findIndex((l) => l.id === t.line) === 1;
+  if (order.by === 'direction') return second ? sideKey(t.press, false) : null;
+  return sideKey(t.press, second);
 }
 
 /** The world of a job with what its board does at power-up. Null while no part of the machine is known. */

@@ -26,7 +26,7 @@ export { hasOther, heardPress, heardScript, heedsOf, otherWords, unheard } from 
 export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
-export { QUIET, sceneOf, type HeldNever, type PowerUp, type Scene } from './scene';
+export { QUIET, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';
 export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt, USUAL_PRESS_SECONDS } from './watch';
 export { nextTiming, timingsOf } from './timed';
 export { MACHINE_KIND_WORDS } from './words';

@@ -1,4 +1,5 @@
 import {
+  lineId,
   pressedBy,
   sayNever,
   type HeedRole,
@@ -56,11 +57,13 @@ export interface Scene {
   readonly nevers: readonly HeldNever[];
 }
 
-/** What a controller's pins do when it comes up, by press, and how long until its program is in charge, s. */
+/** What a controller's pins do when it comes up, by `sideKey`, and how long until its program is in charge, s. */
 export interface PowerUp {
   readonly twitches: ReadonlyMap<string, Twitch>;
   readonly readySeconds: number;
 }
+/** A press, or the other side or direction of it. */
+export const sideKey = (press: string, other: boolean): string => (other ? lineId(press, 'other') : press);
 export const QUIET: PowerUp = { twitches: new Map(), readySeconds: 0 };
 
 /** The world of a job: null while no part of its machine is known. Throws WorldProblem for one that cannot be run. */
@@ -85,7 +88,7 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
     hands: hands.map((h) => h.wire),
     moves: moves.map((m) => m.steps.map((s) => opOf(s, job.senses, line))),
     monitors: nevers.monitors,
-    twitches: lines.map((l) => (l.other ? null : (up.twitches.get(l.press) ?? null))),
+    twitches: lines.map((l) => up.twitches.get(sideKey(l.press, l.other)) ?? null),
     readySeconds: up.readySeconds,
   };
   return {

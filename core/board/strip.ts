@@ -41,6 +41,8 @@ export function stripOf(
 /** A press that nobody asked for while the controller starts, for whoever simulates it: seconds from the event. */
 export interface Twitch {
   readonly press: string;
+  /** Id of the line that does it. */
+  readonly line: string;
   readonly event: BoardEvent;
   readonly from: number;
   readonly to: number;
@@ -60,6 +62,13 @@ export const twitchesOf = (
         .flatMap(({ line, contact }) =>
           contact
             .filter((s) => s.contact !== 'open')
-            .map((s): Twitch => ({ press: line.owner, event, from: s.from, to: s.to, sure: s.contact === 'closed' })),
+            .map((s): Twitch => ({
+              press: line.owner,
+              line: line.id,
+              event,
+              from: s.from,
+              to: s.to,
+              sure: s.contact === 'closed',
+            })),
         )
         .sort((a, b) => a.from - b.from);

@@ -33,7 +33,8 @@ export function actProblem(job: Job): LoadProblem | null {
     if (move && !moves.has(move))
       return gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
   for (const [i, f] of job.act.faults.entries())
-    if (f.of && ![presses, senses, parts, moves, hands].some((there) => there.has(ownerOf(f.of))))
+    // A rocker is named with its side.
+    if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)) && !hands.has(ownerOf(f.of)))
       return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
   return null;
 }

@@ -4,7 +4,9 @@ import { jobText, pressedIn, sensesRead, type Job } from '../job';
 import type { Bill } from '../parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import {
+  contactsOf,
   firmwareFiles,
+  MOST_CONTACTS,
   type FirmwareHand,
   type FirmwareOrder,
   type FirmwarePress,
@@ -82,9 +84,6 @@ const CAUTION = [
   'The local electrical code and licensed practice decide; this sheet does not.',
 ];
 
-/** Presses lie in the bits of one number of the program, and some take two. */
-const MOST_PRESSES = 15;
-
 /** Every file that leaves, in the order of the room's list. */
 export function packFiles(input: PackInput): PackFile[] {
   const { job, wiring, presses } = input;
@@ -153,7 +152,7 @@ export function packFiles(input: PackInput): PackFile[] {
   ];
   const whole =
     able.length > 0 &&
-    able.length <= MOST_PRESSES &&
+    able.flatMap(contactsOf).length <= MOST_CONTACTS &&
     unread.length === 0 &&
     [...pressed, ...input.hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))].every((id) =>
       able.some((p) => p.id === id),

@@ -119,8 +119,11 @@ interface Contact {
   readonly other: boolean;
 }
 
+/** Contacts lie in the bits of one number. */
+export const MOST_CONTACTS = 30;
+
 /** Every contact of a press, those of its other side or direction last. */
-function contactsOf(p: FirmwarePress): Contact[] {
+export function contactsOf(p: FirmwarePress): Contact[] {
   const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;
   const one = { id: p.id, name: p.name, level, other: false };
   const there = { ...one, name: `${p.name}, other side`, other: true };

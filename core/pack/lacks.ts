@@ -1,6 +1,14 @@
 import type { PressFact } from '../facts';
 import { sensesRead, type Job } from '../job';
 import { orderOf } from '../reversing';
+import { MOST_CONTACTS } from './firmware';
+
+/** Contacts that the program closes for a press: of a key one for each bit of its number, of two directions, sides or contacts two. */
+function contactsIn(job: Job, p: PressFact): number {
+  if (p.select) return p.select.value.toString(2).replaceAll('0', '').length;
+  const press = job.presses.find((x) => x.id === p.id);
+  return press && (press.twoContacts || orderOf(press) !== null || (p.pulses?.other ?? null) !== null) ? 2 : 1;
+}
 
 /** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
 export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
@@ -22,6 +30,11 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
       ? [`${of(press)}the order of the outputs and the waits between them, the other direction included`]
       : []),
   ]);
+  const contacts = presses.reduce((n, p) => n + contactsIn(job, p), 0);
+  if (contacts > MOST_CONTACTS)
+    out.push(
+      `anything at all: ${contacts} contacts are more than the ${MOST_CONTACTS} that it can close, so no program is packed`,
+    );
   const read = sensesRead(job);
   const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
   if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
