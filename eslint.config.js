@@ -60,8 +60,8 @@ const boundaries = [
   ),
   forbid(
     ['core/panel/*.ts'],
-    `^\\.\\./(?!${list([...GROUND, 'lines'])}$)`,
-    'panel stands on the ground floor and lines',
+    `^\\.\\./(?!${list([...GROUND, 'lines', 'reversing'])}$)`,
+    'panel stands on the ground floor, lines and reversing',
   ),
   forbid(
     ['core/wiring/*.ts'],

@@ -49,6 +49,14 @@ function steps(r: Random): Step[] {
   return out;
 }
 
+/** The sense’s pin at its changes, and the start, in the order of time, as the host program wants them. */
+function told(changes: readonly number[], sense: number): number[] {
+  const at = changes.map((ms, i) => [ms, sense, (i + 1) % 2]);
+  return [...at, [START, -1, 0]].sort((a, b) => a[0]! - b[0]!).flat();
+}
+
+/** A second of the day at which no sentence begins anything. */
+const NIGHT = 3600;
 const START = 500;
 const END = 30_000;
 
@@ -84,6 +92,7 @@ describe('the packed program and the engine', () => {
     for (let n = 0; n < 40; n++) {
       const job = edited(pot, withSteps(pot, steps(r), 'random'), '2026-03-02T14:00:00Z');
       const pin = pinOf(job, 'start')!;
+      const sense = pinOf(job, 'rest')!;
       const runs = Array.from({ length: 5 }, () => {
         const changes: number[] = [];
         for (let t = 200; t < END - 1000;) changes.push((t += 60 + Math.floor(r.next() * 1500)));
@@ -92,12 +101,12 @@ describe('the packed program and the engine', () => {
       const found = inFolder((folder) => {
         for (const f of filesOf(job, assess(job)))
           if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
-        copyFileSync(fileURLToPath(new URL('./host/moves.c', import.meta.url)), join(folder, 'moves.c'));
+        copyFileSync(fileURLToPath(new URL('./host/world.c', import.meta.url)), join(folder, 'world.c'));
         const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1'];
-        runProgram('cc', [...flags, '-o', 'moves', 'gentle_thumb.c', 'moves.c'], { cwd: folder });
+        runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
         // The contact tells the rest, closed against ground: low means yes, and it rests at first.
         return runs.map((changes) =>
-          runProgram(join(folder, 'moves'), [END, START, 0, ...changes].map(String))
+          runProgram(join(folder, 'world'), [END, NIGHT, 0, sense, 0, ...told(changes, sense)].map(String))
             .trim()
             .split('\n')
             .filter((l) => l !== ''),

@@ -1,4 +1,3 @@
-import { handsIn } from './act';
 import type { Seen } from './assess';
 import { pinAt, profileOf } from './board';
 import { netlistOf } from './circuit';
@@ -6,6 +5,7 @@ import { drawWay, drawWhole } from './draw';
 import { cutList, lifeOf, rehearse } from './feed';
 import { needsProveDead } from './guard';
 import type { Job, Press } from './job';
+import { handsIn } from './panel';
 import { orderOf } from './reversing';
 import { pinOf } from './lines';
 import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './pack';

@@ -1,12 +1,5 @@
-import { pressedBy, pressedIn, scriptOf, type Job, type MachinePart, type Press, type ScriptStep } from '../job';
-import { orderOf } from '../reversing';
+import { pressedBy, pressedIn, scriptOf, type Job, type MachinePart, type ScriptStep } from '../job';
 import { ROLES_OF } from './machine';
-
-/** Whether a press has another side, or another direction, that a step can make. */
-export const hasOther = (p: Press): boolean =>
-  (p.way === 'finger' && p.finger.otherDegrees !== null) || orderOf(p) !== null;
-/** What that side is called. */
-export const otherWords = (p: Press): string => (orderOf(p) ? 'the other way' : 'its other side');
 
 /** The press that a plain machine's run follows: the first that a move makes, else the first of the job. */
 export const heardPress = (job: Job): string =>

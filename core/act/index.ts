@@ -21,8 +21,8 @@ export {
   type Take,
 } from './led';
 export { KEPT_WITHOUT_FAULTS } from './nevers';
-export { handsIn, sidesOf, type HandDeed, type HandSide, type SceneHand } from './hand-wires';
-export { hasOther, heardPress, heardScript, heedsOf, otherWords, unheard } from './heard';
+export type { SceneHand } from './hand-wires';
+export { heardPress, heardScript, heedsOf, unheard } from './heard';
 export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';

@@ -22,8 +22,10 @@ import {
   type Twitch,
   type WorldPlan,
 } from '../world';
-import { apartsIn, handWires, sidesOf, type SceneHand } from './hand-wires';
-import { heedsOf, otherWords } from './heard';
+import { apartsIn, handWires, type SceneHand } from './hand-wires';
+import { handsIn } from '../panel';
+import { otherWords } from '../reversing';
+import { heedsOf } from './heard';
 import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf, turnEvent } from './machine';
 
 /** An output of the controller: a press, or the other side of a rocker. */
@@ -110,7 +112,7 @@ function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
     ...job.act.moves.flatMap((m) =>
       m.steps.flatMap((s) => pressedBy(s).map((press, i) => ({ press, other: i === 0 && s.other }))),
     ),
-    ...job.hands.flatMap((h) => sidesOf(h).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }]))),
+    ...handsIn(job).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }])),
   ];
   const seen = new Set<string>();
   return asked.flatMap(({ press, other }) => {

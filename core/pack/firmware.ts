@@ -1,4 +1,5 @@
 import { pressedBy, type Job, type Sign } from '../job';
+import type { HandDeed } from '../panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
 import { MOVES } from './firmware-moves';
@@ -45,21 +46,10 @@ export interface FirmwareOrder {
 }
 
 /** One side of what people move at the controller, on its pin. */
-export interface FirmwareHand {
-  readonly name: string;
+export interface FirmwareHand extends HandDeed {
   readonly pin: number;
   /** The level while it is moved. */
   readonly active: 'high' | 'low';
-  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer';
-  readonly latching: boolean;
-  readonly debounceSeconds: number;
-  /** What it presses while it is held; empty for nothing. */
-  readonly asks: string;
-  readonly other: boolean;
-  /** Numbers of the moves that it begins, in turn. */
-  readonly moves: readonly number[];
-  /** Starts that one arming lets go; null for as many as come. */
-  readonly most: number | null;
 }
 
 /** A sense that the program can read. */

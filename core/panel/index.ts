@@ -1,3 +1,4 @@
+export { handsIn, type HandDeed } from './deeds';
 export { handThing } from './hand';
 export { panelFindings, panelOf } from './panel';
 export { dividerOhms, senseThing } from './sense';

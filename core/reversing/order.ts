@@ -23,3 +23,10 @@ export function orderOf(press: Pick<Press, 'way' | 'motor'>): OutputOrder | null
     ? { by: 'direction', apartSeconds, leadSeconds: upToMilliseconds(CONTACT_SETTLES) }
     : { by: 'two', apartSeconds, leadSeconds: 0 };
 }
+
+/** Whether a press has another side that a finger reaches, or another direction. */
+export const hasOther = (p: Pick<Press, 'way' | 'motor' | 'finger'>): boolean =>
+  (p.way === 'finger' && p.finger.otherDegrees !== null) || orderOf(p) !== null;
+/** What that side is called. */
+export const otherWords = (p: Pick<Press, 'way' | 'motor'>): string =>
+  orderOf(p) ? 'the other way' : 'its other side';

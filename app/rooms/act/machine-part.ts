@@ -3,10 +3,8 @@ import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import {
   asReady,
-  hasOther,
   heedsOf,
   MACHINE_KIND_WORDS,
-  otherWords,
   READY_MACHINES,
   type ReadyMachine,
   ROLES_OF,
@@ -14,6 +12,7 @@ import {
   tableOf,
   TRAVELS,
 } from '../../../core/act';
+import { hasOther, otherWords } from '../../../core/reversing';
 import {
   AFTER_CUTS,
   freshPart,

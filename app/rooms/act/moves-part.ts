@@ -1,7 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
-import { freshStep, hasOther, lacksOfPart, otherWords, policiesFor, type Policy } from '../../../core/act';
+import { freshStep, lacksOfPart, policiesFor, type Policy } from '../../../core/act';
+import { hasOther, otherWords } from '../../../core/reversing';
 import {
   freshMove,
   MOVE_PURPOSES,

@@ -1,16 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import {
-  BEFALLS,
-  FAULT_WORDS,
-  freshFault,
-  handsIn,
-  instantsOf,
-  partingsOf,
-  standAt,
-  type RunTrace,
-} from '../../../core/act';
+import { BEFALLS, FAULT_WORDS, freshFault, instantsOf, partingsOf, standAt, type RunTrace } from '../../../core/act';
+import { handsIn } from '../../../core/panel';
 import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
