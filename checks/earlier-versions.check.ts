@@ -29,6 +29,8 @@ const ASKED_OTHERWISE = [
   'act.never.',
   'act.unheard',
   'try.sheet',
+  // Run and packed program keep the order of a motor's directions now.
+  'act.sequence-',
   'pack.files',
 ];
 /** A pin is named with its printed label now, and what lies on it by its own name. */

@@ -44,6 +44,7 @@ export { planWay, sayWay, type PlanStep, type Way } from './planner';
 export {
   firstMove,
   goalKeys,
+  lacksOfPolicies,
   moveBy,
   policiesFor,
   POLICY_WORDS,

@@ -4,13 +4,16 @@ import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import { sceneOf, type Scene } from './scene';
 import { USUAL_PRESS_SECONDS } from './watch';
 
-export const POLICIES = ['blind', 'look-first', 'look-again', 'timed'] as const;
+export const POLICIES = ['blind', 'look-first', 'look-again', 'timed', 'arm-and-power'] as const;
 export type PolicyKind = (typeof POLICIES)[number];
+/** Those that press a button. */
+const PRESSING = POLICIES.slice(0, 4);
 export const POLICY_WORDS: Readonly<Record<PolicyKind, string>> = {
   blind: 'press and hope',
   'look-first': 'look first',
   'look-again': 'look, press, look again, call',
   timed: 'timed travel into the end',
+  'arm-and-power': 'arm and power',
 };
 
 /** A ready way of making a move; `lacks` says what it needs and the job has not, and its steps are empty then. */
@@ -25,6 +28,8 @@ export interface Policy {
 const SHOWS_SECONDS = 2;
 /** A way is given this much more than it takes, and a second: common practice. */
 const MORE = 1.25;
+/** A machine of which nobody said how long it runs is held for this long at most, s: common practice. */
+const UNKNOWN_RUN_SECONDS = 4 * 3600;
 /** Which presses a door is given beyond the first: with one button it may have to stop and turn. */
 const RETRIES = { door: 3, other: 1 } as const;
 
@@ -61,13 +66,50 @@ export function sensesGoal(
   return null;
 }
 
-/** The ready policies of a move, from its purpose and the senses that there are. */
-export function policiesFor(job: Job, move: Move): readonly Policy[] {
+/** The ready policies of a move, from its purpose and the senses that there are; what has nothing to do with its press is left out. */
+export const policiesFor = (job: Job, move: Move): readonly Policy[] => {
+  const power = armAndPower(job, move);
+  return [...pressPolicies(job, move), ...(power ? [power] : [])];
+};
+
+/**
+ * A machine that was switched on behind an opened contact of its supply: the contact is closed once, for as long as the machine runs,
+ * and one arming lets one start go. Null where the press switches no supply.
+ */
+function armAndPower(job: Job, move: Move): Policy | null {
+  const known = job.act.parts.find((p) => lacksOfPart(p) === '');
+  const press = pressFor(job, move, known);
+  if (job.presses.find((p) => p.id === press?.press)?.way !== 'switched-supply') return null;
+  const make = (steps: readonly Step[], lacks = ''): Policy => ({
+    kind: 'arm-and-power',
+    words: POLICY_WORDS['arm-and-power'],
+    steps,
+    lacks,
+  });
+  if (!known) return make([], 'a machine that is told');
+  if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
+    return make([], 'an arm switch that lets one start go');
+  const scene = sceneOf({ ...job, act: { ...job.act, moves: [] } })!;
+  const rest = sensesGoal(scene, restKeys(known).powered);
+  const run = known.runSeconds ?? 0;
+  const on = stepOf('press', { press: press!.press, seconds: MORE * run + 1 });
+  const warning = move.steps.filter((s) => s.do === 'warn');
+  if (!rest) return run > 0 ? make([...warning, on]) : make([], 'how long it runs, or a sense that tells its rest');
+  // It rests as long as the contact is open: it is given time to come on before its rest ends the hold.
+  const seconds = run > 0 ? on.seconds : UNKNOWN_RUN_SECONDS;
+  return make([
+    ...warning,
+    { ...on, seconds: SHOWS_SECONDS + rest.sense.debounceSeconds },
+    stepOf('hold', { press: on.press, sense: rest.sense.id, is: rest.is, seconds }),
+  ]);
+}
+
+function pressPolicies(job: Job, move: Move): readonly Policy[] {
   const known = job.act.parts.find((p) => lacksOfPart(p) === '');
   const scene = known ? sceneOf({ ...job, act: { ...job.act, moves: [] } }) : null;
   const press = pressFor(job, move, known);
   const without = (kind: PolicyKind, lacks: string): Policy => ({ kind, words: POLICY_WORDS[kind], steps: [], lacks });
-  if (!press) return POLICIES.map((k) => without(k, 'a press'));
+  if (!press) return PRESSING.map((k) => without(k, 'a press'));
   const seconds = Math.max(
     move.steps.find((s) => s.do === 'press')?.seconds ?? USUAL_PRESS_SECONDS,
     2 * (known?.shortestPressSeconds ?? 0),
@@ -83,7 +125,7 @@ export function policiesFor(job: Job, move: Move): readonly Policy[] {
   // What wakes first needs one press more; it does no harm to what is awake only where something looks.
   const wakes: Step[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
   const blind = make('blind', [...warning, ...wakes, pressing]);
-  if (!known || !scene) return [blind, ...POLICIES.slice(1).map((k) => without(k, 'a machine that is told'))];
+  if (!known || !scene) return [blind, ...PRESSING.slice(1).map((k) => without(k, 'a machine that is told'))];
   const goal = goalKeys(known, move.purpose, scene);
   const told = sensesGoal(scene, goal);
   const travels = TRAVELS.includes(known.kind as never);
@@ -126,6 +168,17 @@ function pressFor(job: Job, move: Move, part: MachinePart | undefined): { press:
   const press = heardPress(job);
   return press ? { press, other: false } : null;
 }
+
+/** What policies that are not offered lack, each once. */
+export const lacksOfPolicies = (policies: readonly Pick<Policy, 'kind' | 'lacks'>[]): readonly string[] => [
+  ...new Set(
+    policies.flatMap(({ kind, lacks }) =>
+      lacks === '' || kind === 'timed'
+        ? []
+        : [`to ${kind === 'arm-and-power' ? 'arm and power' : 'look'} it needs ${lacks}`],
+    ),
+  ),
+];
 
 /** A move with the steps of a policy. */
 export const moveBy = (move: Move, policy: Policy): Move => ({ ...move, steps: [...policy.steps] });

@@ -11,16 +11,24 @@ const CALL = ELSES.indexOf('call');
 /** Steps that take no time, in a row: more of them never let time go on. */
 const MOST_AT_ONCE = 10_000;
 
-function closeLines(s: WorldState, bits: number, on: number, at: number, log: Log | null): void {
-  for (let line = 0; bits !== 0; line++, bits >>>= 1) if (bits & 1) drives(s, line, on, at, log);
+/** The move holds these outputs closed from now on and lets go of its others; what it held already stays closed without a break. */
+function holdLines(s: WorldState, bits: number, at: number, log: Log | null): void {
+  const before = s.flag[FLAG.lines]!;
+  s.flag[FLAG.lines] = bits;
+  for (let line = 0, gone = before & ~bits; gone !== 0; line++, gone >>>= 1) if (gone & 1) drives(s, line, 0, at, log);
+  for (let line = 0, come = bits & ~before; come !== 0; line++, come >>>= 1) if (come & 1) drives(s, line, 1, at, log);
 }
 
 /** A step would press: it does so once the order of all its outputs lets it. */
 function asks(s: WorldState, op: number, at: number, log: Log | null): void {
+  const lines = s.w.code.lines[op]!;
+  // What is held and not wanted any more is let go first: the other direction may wait for just that.
+  holdLines(s, s.flag[FLAG.lines]! & lines, at, log);
   let when = at;
-  for (let line = 0, bits = s.w.code.lines[op]!; bits !== 0; line++, bits >>>= 1)
-    if (bits & 1) when = Math.max(when, mayClose(s, line, at));
+  for (let line = 0, come = lines & ~s.flag[FLAG.lines]!; come !== 0; line++, come >>>= 1)
+    if (come & 1) when = Math.max(when, mayClose(s, line, at));
   if (when <= at) return acts(s, op, at, log);
+  holdLines(s, 0, at, log);
   s.flag[FLAG.held] = 1;
   s.due[s.at.step] = when;
 }
@@ -30,7 +38,7 @@ function acts(s: WorldState, op: number, at: number, log: Log | null): void {
   s.flag[FLAG.held] = 0;
   if (s.flag[FLAG.acted] === 0) s.flag[FLAG.startsNow]!++;
   s.flag[FLAG.acted] = 1;
-  closeLines(s, s.w.code.lines[op]!, 1, at, log);
+  holdLines(s, s.w.code.lines[op]!, at, log);
   s.due[s.at.step] = at + s.w.code.seconds[op]!;
 }
 
@@ -44,7 +52,7 @@ function warns(s: WorldState, on: number, at: number, log: Log | null): void {
 /** The move is over, however it came to that: every output lets go. */
 export function endMove(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.move]! < 0) return;
-  for (let line = 0; line < s.drive.length; line++) drives(s, line, 0, at, log);
+  holdLines(s, 0, at, log);
   warns(s, 0, at, log);
   s.flag[FLAG.move] = -1;
   s.flag[FLAG.held] = 0;
@@ -112,10 +120,12 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
       case OP.press:
         return asks(s, op, at, log);
       case OP.warn:
+        holdLines(s, 0, at, log);
         warns(s, 1, at, log);
         s.due[s.at.step] = at + code.seconds[op]!;
         return;
       case OP.wait:
+        holdLines(s, 0, at, log);
         s.due[s.at.step] = at + code.seconds[op]!;
         return;
       case OP.hold:
@@ -125,6 +135,7 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
           break;
         }
         if (code.op[op] === OP.hold) return asks(s, op, at, log);
+        holdLines(s, 0, at, log);
         s.due[s.at.step] = at + code.seconds[op]!;
         return;
       case OP.look:
@@ -171,7 +182,6 @@ export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
   const kind = code.op[op];
   s.due[s.at.step] = Infinity;
   if (s.flag[FLAG.held] === 1) return acts(s, op, at, log);
-  if (kind === OP.press || kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
   // A warning stays on until the move is over.
   if (kind === OP.hold || kind === OP.until) {
     learns(s, code.sense[op]!, at, log);
@@ -189,7 +199,6 @@ export function hears(s: WorldState, sense: number, at: number, log: Log | null)
   if ((kind !== OP.hold && kind !== OP.until) || code.sense[op] !== sense || !saysSo(s, op)) return;
   s.due[s.at.step] = Infinity;
   s.flag[FLAG.held] = 0;
-  if (kind === OP.hold) closeLines(s, code.lines[op]!, 0, at, log);
   learns(s, sense, at, log);
   s.flag[FLAG.step]!++;
   takeStep(s, at, log);

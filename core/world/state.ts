@@ -28,8 +28,10 @@ export const FLAG = {
   /** Calls that nobody came for, and starts since somebody did. */
   open: 16,
   sinceCare: 17,
+  /** Outputs that the move holds closed; bit n stands for output n. */
+  lines: 18,
 } as const;
-const FLAGS = 18;
+const FLAGS = 19;
 
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
 const CLOCKS = 2;

@@ -1,6 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { policiesFor } from '../../../core/act';
+import { lacksOfPolicies, policiesFor } from '../../../core/act';
 import { withSteps } from '../../../core/job';
 import { keptFinding, wrongFinding } from '../../../core/days-findings';
 import type { Finding } from '../../../core/finding';
@@ -49,13 +49,7 @@ export class DaysPart {
     this.days() ? comparePolicies(this.bench.job(), this.days(), SEED).filter((p) => p.outcome !== null) : [],
   );
   protected readonly lacking = computed(() =>
-    this.days()
-      ? [
-          ...new Set(
-            comparePolicies(this.bench.job(), 1, SEED).flatMap((p) => (p.lacks && p.kind !== 'timed' ? [p.lacks] : [])),
-          ),
-        ]
-      : [],
+    this.days() ? lacksOfPolicies(comparePolicies(this.bench.job(), 1, SEED)) : [],
   );
   protected readonly wrong = (p: PolicyDays): Finding => wrongFinding(p.outcome!, p.kind);
   protected readonly range = (p: PolicyDays): string => {

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
-import { freshStep, lacksOfPart, policiesFor, type Policy } from '../../../core/act';
+import { freshStep, lacksOfPart, lacksOfPolicies, policiesFor, type Policy } from '../../../core/act';
 import { hasOther, otherWords } from '../../../core/reversing';
 import {
   freshMove,
@@ -96,9 +96,7 @@ export class MovesPart {
   /** Before the machine is told there is nothing to choose. */
   protected readonly told = computed(() => this.bench.job().act.parts.some((p) => lacksOfPart(p) === ''));
   /** What the policies that are not offered lack, each once. */
-  protected readonly lacks = computed(() => [
-    ...new Set(this.policies().flatMap((p) => (p.kind !== 'timed' && p.lacks ? [p.lacks] : []))),
-  ]);
+  protected readonly lacks = computed(() => lacksOfPolicies(this.policies()));
   protected readonly digits = signal('');
   protected readonly digitsProblem = signal('');
   protected readonly digitsField = stepFields.text;
