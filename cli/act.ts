@@ -4,6 +4,7 @@ import { answersTo } from '../core/answers';
 import { assess } from '../core/assess';
 import { FAULT_KINDS, withSteps, edited, type Fault, type Job } from '../core/job';
 import { manyDays } from '../core/many-days';
+import { handsIn } from '../core/panel';
 import { wholeScene } from '../core/power-up-scene';
 import { formatQuantity } from '../core/quantity';
 import { searchJob, searchOf } from '../core/stories';
@@ -49,7 +50,8 @@ function faultsIn(file: string | undefined, job: Job): readonly Fault[] {
     throw new Unusable(`${file}: is not complete JSON`);
   }
   if (!Array.isArray(list)) throw new Unusable(`${file}: wants a list of faults`);
-  const ids = new Set(['', ...[job.presses, job.senses, job.act.parts, job.act.moves].flat().map((x) => x.id)]);
+  const owners = [job.presses, job.senses, job.act.parts, job.act.moves, job.hands, handsIn(job)];
+  const ids = new Set(['', ...owners.flat().map((x) => x.id)]);
   return list.map((x: unknown, i): Fault => {
     const { kind, atSeconds, seconds = 0, of = '' } = (typeof x === 'object' && x !== null ? x : {}) as Partial<Fault>;
     const where = `${file}: fault ${i + 1}`;

@@ -105,6 +105,16 @@ describe('the command line', () => {
       expect.arrayContaining(['closed', 'opening', 'no power', 'stopped', 'closing']),
     );
     expect(told.noPower).toMatchObject([{ from: 10 }]);
+    // A hand at the controller is named with its side, and goes before the move: the other way, once the motor rests.
+    const hand = { kind: 'hand-moved', atSeconds: 2, seconds: 3, of: 'rocker/down' };
+    writeFileSync(join(folder, 'hand.json'), JSON.stringify([hand]));
+    const shutter = join(root, 'demo/hatch-shutter.json');
+    const led = json<{ outputs: { name: string; spans: { from: number; to: number }[] }[] }>(
+      ...(['run', shutter, '--move', 'open', '--faults', 'hand.json'] as const),
+    );
+    // 30 ms until it is felt, 400 ms of coast, 22 ms from the direction to the power.
+    const ms = led.outputs.map((o) => o.spans.map((s) => [s.from, s.to].map((x) => Math.round(1000 * x))));
+    expect(ms).toEqual([[[22, 2030]], [[2452, 5030]]]);
     const way = json<{ words: string[] }>('plan', file, '--from', 'open', '--to', 'closed');
     expect(way.words).toEqual(['1. Press gate.', '2. Wait 16 s, until nothing moves.']);
     expect(json<{ found: boolean }>('plan', file, '--to', 'closed').found).toBe(false);

@@ -113,6 +113,17 @@ describe('ready machines', () => {
       READY_MACHINES.find((r) => r.key === 'keypad')!,
     );
     expect(keypad.heeds.map((h) => h.press)).toEqual(['power', 'dryness']);
+    // Both directions of one motor have a role each.
+    const hatch = demoJob('hatch-shutter');
+    const shutter = asReady(
+      hatch,
+      hatch.act.parts[0]!,
+      READY_MACHINES.find((r) => r.key === 'shutter')!,
+    );
+    expect(shutter.heeds).toEqual([
+      { press: 'motor', other: false, as: 'open' },
+      { press: 'motor', other: true, as: 'close' },
+    ]);
     const second = asReady(larder, larder.act.parts[1]!, READY_MACHINES[0]!);
     expect(second.heeds).toEqual([{ press: 'dryness', other: false, as: 'press' }]);
   });

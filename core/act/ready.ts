@@ -1,4 +1,5 @@
 import type { Job, MachinePart } from '../job';
+import { hasOther } from '../reversing';
 import { ROLES_OF } from './machine';
 
 /** A machine as makers meet it: what it does, in words, without any time. Times are read at the machine. */
@@ -38,9 +39,13 @@ export const READY_MACHINES: readonly ReadyMachine[] = [
 export function asReady(job: Job, part: MachinePart, ready: ReadyMachine): MachinePart {
   const kind = ready.set.kind ?? part.kind;
   const roles = kind === 'unknown' ? [] : kind === 'in-turn' ? job.presses.map(() => 'press' as const) : ROLES_OF[kind];
+  // The other direction of a motor takes a role of its own.
+  const sides = job.presses.flatMap((p) =>
+    (hasOther(p) ? [false, true] : [false]).map((other) => ({ press: p.id, other })),
+  );
   const heeds =
     roles.length > 1
-      ? roles.flatMap((as, i) => (job.presses[i] ? [{ press: job.presses[i].id, other: false, as }] : []))
+      ? roles.flatMap((as, i) => (sides[i] ? [{ ...sides[i], as }] : []))
       : part.heeds.slice(0, 1).map((h) => ({ ...h, as: roles[0] ?? 'press' }));
   return { ...part, ...PLAIN, ...ready.set, heeds };
 }
