@@ -83,7 +83,7 @@ describe('what stalled the shelf', () => {
       'a scan of a microsecond under a press of a minute',
       {
         ...proofer,
-        presses: [{ ...proofer.presses[0]!, scan: { ...proofer.presses[0]!.scan, holdSeconds: 60 } }],
+        presses: proofer.presses.map((p) => ({ ...p, scan: { ...p.scan, holdSeconds: 60 } })),
         survey: { ...proofer.survey, keypads: [{ ...pad, scan: { ...pad.scan, periodSeconds: 1e-6 } }] },
       },
       'field "survey.keypads[0].scan.periodSeconds"',
