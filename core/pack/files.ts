@@ -6,7 +6,6 @@ import { injectorBench, injectorOf, injectorVerilog } from '../scan';
 import {
   contactsOf,
   firmwareFiles,
-  MOST_CONTACTS,
   type FirmwareHand,
   type FirmwareOrder,
   type FirmwarePress,
@@ -15,6 +14,7 @@ import {
   type FirmwareSign,
 } from './firmware';
 import { logMarkdown } from './log-markdown';
+import { MOST_CONTACTS } from './most-contacts';
 import { slug } from './slug';
 import { cellsCalendar, type CellChange } from './cells-calendar';
 import { csv, leadsCsv, partsCsv, pinsCsv, sheetCsv, wiresCsv, type PackLead, type PackStep } from './tables';

@@ -109,9 +109,6 @@ interface Contact {
   readonly other: boolean;
 }
 
-/** Contacts lie in the bits of one number. */
-export const MOST_CONTACTS = 30;
-
 /** Every contact of a press, those of its other side or direction last. */
 export function contactsOf(p: FirmwarePress): Contact[] {
   const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;

@@ -1,7 +1,7 @@
 import type { PressFact } from '../facts';
 import { sensesRead, type Job } from '../job';
 import { orderOf } from '../reversing';
-import { MOST_CONTACTS } from './firmware';
+import { MOST_CONTACTS } from './most-contacts';
 
 /** Contacts that the program closes for a press: of a key one for each bit of its number, of two directions, sides or contacts two. */
 function contactsIn(job: Job, p: PressFact): number {
