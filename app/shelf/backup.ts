@@ -17,7 +17,7 @@ export class Backup {
     await this.drawer.load();
     const pictures = await this.photos.all(jobs.flatMap((j) => j.survey.photos));
     const now = new Date().toISOString();
-    const { packShelf } = await import('../../core/pack');
+    const { packShelf } = await import('../../core/pack/zip');
     saveFile(
       `gentle-thumb-${now.slice(0, 10)}.backup.zip`,
       packShelf(jobs, this.drawer.drawer(), pictures, now),
