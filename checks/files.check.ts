@@ -5,7 +5,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../core/assess';
 import { filesOf } from '../core/deliver';
 import { edited, type Job, type Way, WAYS } from '../core/job';
-import { packZip } from '../core/pack';
+import { packZip } from '../core/pack/zip';
 import { demoJob, pressed } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 

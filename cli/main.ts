@@ -16,7 +16,8 @@ import {
   type JobEdit,
   type Loaded,
 } from '../core/job';
-import { packZip, slug } from '../core/pack';
+import { slug } from '../core/pack';
+import { packZip } from '../core/pack/zip';
 import { stripState } from '../core/probe';
 import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
 import { feedReport, rehearse } from '../core/feed';

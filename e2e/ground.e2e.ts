@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
 import { strToU8, zipSync } from 'fflate';
 import { copyOf, freshJob, jobText, loadJob, type Job } from '../core/job';
-import { packShelf, unpackZip } from '../core/pack';
+import { packShelf, unpackZip } from '../core/pack/zip';
 import { freshDrawer } from '../core/parts';
 import { killed } from './kills';
 import { complaints, DEMO, demoKept, kept, newJob, room, slowness } from './steps';

@@ -2,7 +2,7 @@ import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
 import { copyOf, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
-import type { Unpacked } from '../../core/pack';
+import type { Unpacked } from '../../core/pack/zip';
 import type { DrawerLoaded } from '../../core/parts';
 import { pickFiles } from '../kit/pick-files';
 import { DrawerStore } from '../store/drawer';

@@ -6,7 +6,7 @@ import { RouterLink, RouterOutlet } from '@angular/router';
 import { Icon } from '../kit/icon';
 import { Action } from '../kit/action';
 import { jobText } from '../../core/job';
-import { slug } from '../../core/pack/slug';
+import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
 import { Brand } from '../ui/brand';
 import { saveFile } from '../ui/save-file';

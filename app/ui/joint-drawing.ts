@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import type { Mark, Sheet } from '../../core/drawing';
-import { wireColour } from '../../core/pack/wiring-svg';
+import { wireColour } from '../../core/pack';
 
 const INK: Record<string, string> = {
   ink: 'currentColor',

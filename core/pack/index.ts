@@ -1,5 +1,4 @@
 export { packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './files';
-export { packShelf, packZip, unpackZip, type Picture, type Unpacked } from './zip';
 export { lacksOf } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';

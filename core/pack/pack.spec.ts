@@ -5,7 +5,8 @@ import { assess } from '../assess';
 import { filesOf } from '../deliver';
 import { edited, jobText } from '../job';
 import { bareJob, demoJob, fed, onPin, pressed, scripted, withoutSense } from '../testing/jobs';
-import { lacksOf, packZip, slug } from '.';
+import { lacksOf, slug } from '.';
+import { packZip } from './zip';
 import { csv } from './tables';
 import { xml } from './xml';
 

@@ -6,7 +6,7 @@ import { freshJob, jobText, type Keypad } from '../job';
 import { freshDrawer } from '../parts';
 import { changed, demoJob } from '../testing/jobs';
 import { injectorBench, injectorOf, injectorVerilog } from '../scan';
-import { packShelf, packZip, unpackZip } from '.';
+import { packShelf, packZip, unpackZip } from './zip';
 
 const pot = demoJob('rice-pot');
 const proofer = demoJob('dough-proofer');
