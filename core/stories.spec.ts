@@ -24,6 +24,18 @@ function answered(job: Job, words: string): Job {
 describe('stories', () => {
   const gate = demoJob('yard-gate');
 
+  it('of a start that asks to be armed where nothing arms are searched as if somebody had', () => {
+    const pot = demoJob('dough-proofer');
+    const unarmed = {
+      ...pot,
+      hands: [],
+      board: { ...pot.board, pins: pot.board.pins.filter((p) => p.line !== 'arm') },
+    };
+    expect(searchOf(pot, assess(pot))!.starts.every((s) => s.ifArmed)).toBe(true);
+    expect(searchOf(unarmed, assess(unarmed))!.starts.some((s) => s.ifArmed)).toBe(false);
+    expect(search(unarmed, 0).broken.length).toBe(1);
+  });
+
   it('of the gate are told, answered one by one, and none is left with one thing going wrong', () => {
     const first = search(gate, 1);
     expect(first.broken.map((b) => [b.never.never.id, b.told.length])).toEqual([

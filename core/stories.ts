@@ -53,6 +53,8 @@ export interface Search {
 export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null {
   const scene = wholeScene(job, a);
   if (!scene || scene.moves.length === 0) return null;
+  // Where nothing arms, nothing would ever start and no story break anything: it is searched as if somebody had armed.
+  const arms = scene.hands.some((h) => h.wire.does === 'arm');
   const run = Math.max(0, ...scene.parts.map((p) => Math.max(p.runSeconds ?? 0, p.backSeconds ?? 0)));
   const lead = Math.max(60, 2 * run);
   const span = (move: number): number =>
@@ -63,7 +65,7 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
     .map((s) => ({
       at: seconds(s.at),
       move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
-      ifArmed: s.ifArmed,
+      ifArmed: s.ifArmed && arms,
     }))
     .sort((x, y) => x.at - y.at);
   const longest = Math.max(0, ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)));

@@ -11,7 +11,7 @@ test('a hand at the controller goes before the move, and its direction waits for
   await choose(page, 'Which: someone moves a hand at the controller', 'rocker at the hatch down');
   await settled(page);
   const lanes = page.locator('svg.lanes');
-  await expect(lanes.locator('[data-lane=hand]')).toContainText('rocker at the ha');
+  await expect(lanes.locator('[data-lane=hand]')).toContainText('rocker at t… down');
   await expect(lanes).toHaveAttribute('aria-label', /goes closed, opening, .*closing/);
   await expect(page.locator('section.know')).toContainText('Run and packed program keep this, whoever asks');
   // The other move, run on the same lanes.
@@ -94,6 +94,13 @@ ${3 + seconds},1,0,1
   await page.getByRole('button', { name: 'take it away: take 1' }).click();
   await expect(takes.locator('li')).toHaveCount(2);
   await expect(led).toContainText('23 min 20 s, 25 min');
+  await expect(led).toContainText('wait until rest contact no longer says so');
+  await led
+    .getByRole('button', { name: /why\?$/ })
+    .last()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('the longest that the next one may take');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Keep 2 timings of the machine' }).click();
   await settled(page);
   await page.getByRole('button', { name: /Make it the move “cook”/ }).click();
@@ -101,7 +108,8 @@ ${3 + seconds},1,0,1
   await expect(page.getByText('“cook” is what was led')).toBeVisible();
   await expect(page.locator('section.know')).toContainText('timed 2 times');
   await page.getByRole('tab', { name: 'one run' }).click();
-  await expect(page.locator('[data-step=until]')).toContainText('wait until');
+  // It leaves its rest, and comes back to it.
+  await expect(page.locator('[data-step=until]')).toHaveCount(2);
   await undo(page).click();
   await undo(page).click();
   await settled(page);

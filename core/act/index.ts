@@ -12,6 +12,7 @@ export {
 export { actFindings } from './findings';
 export {
   isLed,
+  ledFinding,
   moveFromTakes,
   takeOfRecording,
   timingsOfLed,

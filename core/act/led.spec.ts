@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { demoJob, machined } from '../testing/jobs';
-import { moveFromTakes, takeOfRecording, timingsOfLed, type LedEvent, type Take } from './led';
+import { filledIn } from '../finding';
+import { runScene, sceneOf } from '.';
+import { ledFinding, moveFromTakes, takeOfRecording, timingsOfLed, type LedEvent, type Take } from './led';
 
 const pot = demoJob('rice-pot');
 const SENSE = pot.senses[0]!.id;
@@ -39,10 +41,52 @@ describe('a move from runs that were led by hand', () => {
       ok: true,
       steps: [
         { do: 'press' },
-        // 10 s seen once: half as much again, and half of that before somebody is called.
-        { do: 'until', sense: SENSE, is: true, seconds: 22.5, orElse: 'call' },
+        // 1.8 s and 8.2 s seen once: half as much again, and half of that before somebody is called.
+        { do: 'until', sense: SENSE, is: false, seconds: 4.05, orElse: 'call' },
+        { do: 'until', sense: SENSE, is: true, seconds: 18.5, orElse: 'call' },
       ],
     });
+  });
+
+  it('is played by the engine as it was led: it waits for the rest that comes after the run, not for the one before', () => {
+    const run = machined(pot, { runSeconds: 10 });
+    const led = moveFromTakes(run, [take(1, e(1, 'down'), e(1.2, 'up'), e(1.3, 'no'), e(11.2, 'yes'))]);
+    if (!led.ok) throw new Error(led.problem);
+    const scene = sceneOf({ ...run, act: { ...run.act, moves: [{ ...run.act.moves[0]!, steps: [...led.steps] }] } })!;
+    const played = runScene(scene, { starts: [{ at: 1, move: 0, ifArmed: false }], faults: [], end: 60 });
+    expect(played.calls).toEqual([]);
+    expect(played.steps.map((s) => s.step)).toEqual([0, 1, 2]);
+    expect(played.steps.at(-1)!.to).toBeGreaterThan(11);
+    // A pot that never stops: the wait ends in a call.
+    const stuck = runScene(scene, {
+      starts: [{ at: 1, move: 0, ifArmed: false }],
+      faults: [{ id: 'f', kind: 'stuck-sense', atSeconds: 5, seconds: 0, of: SENSE }],
+      end: 60,
+    });
+    expect(stuck.calls.length).toBe(1);
+  });
+
+  it('takes no bounce of a recorded contact for news', () => {
+    const bounced = [e(1.3, 'no'), e(1.304, 'yes'), e(1.308, 'no')];
+    const led = moveFromTakes(pot, [take(1, e(1, 'down'), e(1.2, 'up'), ...bounced, e(11.2, 'yes'))]);
+    expect(led.ok && led.steps.map((s) => s.do)).toEqual(['press', 'until', 'until']);
+  });
+
+  it('says of each time how it comes about', () => {
+    const led = moveFromTakes(
+      pot,
+      [10, 11, 12].map((w, i) => take(i + 1, e(1, 'down'), e(2, 'up'), e(2 + w, 'yes'))),
+    );
+    if (!led.ok) throw new Error(led.problem);
+    const found = led.times.map((t, i) => ledFinding(t, i + 1));
+    expect(found.map((f) => f.verdict)).toEqual(['settled', 'settled']);
+    expect(found[1]!.steps.map(filledIn)).toEqual([
+      '(10 s + 11 s + 12 s) / 3 = 11 s',
+      'max(11 s + 4.97 s; 12 s) = 16 s',
+      '16 s · 1.5 = 24 s',
+    ]);
+    const once = moveFromTakes(pot, [take(1, e(1, 'down'), e(2, 'up'))]);
+    expect(once.ok && ledFinding(once.times[0]!, 1).verdict).toBe('tight');
   });
 
   it('tells how long the machine ran, and nothing of one that is not known', () => {

@@ -1,3 +1,13 @@
+import {
+  carried,
+  computed,
+  constant,
+  derive,
+  finding,
+  measured,
+  type Finding,
+  type Step as DerivedStep,
+} from '../finding';
 import { machineOf, pressedBy, stepOf, TIMED, type Job, type Sense, type Step, type Timing } from '../job';
 import { RUNS, TRAVELS } from './machine';
 import { nextTiming } from './timed';
@@ -17,6 +27,7 @@ export interface Take {
 
 /** One time of a led run, over all takes. */
 export interface LedTime {
+  readonly do: Piece['do'];
   readonly words: string;
   readonly seconds: readonly number[];
   /** What the move takes for it, s. */
@@ -26,15 +37,15 @@ export type Led =
   | { readonly ok: true; readonly steps: readonly Step[]; readonly times: readonly LedTime[] }
   | { readonly ok: false; readonly problem: string };
 
-/** A press that is let go so soon after a sense changed was held for it, s: common practice, twice a slow reaction. */
+/** A press that is let go so soon after a sense changed was held for it, s (`led-margins`). */
 const REACTION_SECONDS = 1;
-/** A press this short is a press and was not held for anything, s: common practice. */
+/** A press this short is a press and was not held for anything, s (`led-margins`). */
 const TAP_SECONDS = 1;
-/** One timing tells no spread: so much longer is waited for, common practice without a source. */
+/** One timing tells no spread: so much longer is waited for (`led-margins`). */
 const SINGLE_MARGIN = 1.5;
-/** A wait for a sense lasts so much longer at most than what was seen, before somebody is called. */
+/** A wait for a sense lasts so much longer at most than what was seen, before somebody is called (`led-margins`). */
 const CALL_MARGIN = 1.5;
-/** Waits shorter than this are the hand's own way from one button to the next, s. */
+/** Waits shorter than this are the hand's own way from one button to the next, s (`led-margins`). */
 const LEAST_WAIT = 0.05;
 
 interface Piece {
@@ -45,31 +56,47 @@ interface Piece {
   readonly seconds: number;
 }
 
-/** What a take comes to: presses, and between them waits, or waits until a sense said so. */
-function piecesOf(take: Take): Piece[] | string {
-  const events = [...take.events].sort((a, b) => a.at - b.at);
+/** Events without what bounces: a sense that takes back what it said before it has settled said nothing. */
+function settled(job: Job, events: readonly LedEvent[]): LedEvent[] {
+  const out: LedEvent[] = [];
+  for (const e of events) {
+    const before = out.findLastIndex((x) => x.of === e.of);
+    const settles = job.senses.find((s) => s.id === e.of)?.debounceSeconds ?? 0;
+    if (before >= 0 && e.at - out[before]!.at < settles) out.splice(before, 1);
+    else out.push(e);
+  }
+  return out;
+}
+
+/** What a take comes to: presses, and between them waits, or waits until a sense said so, one for each of its changes. */
+function piecesOf(job: Job, take: Take): Piece[] | string {
+  const events = settled(
+    job,
+    [...take.events].sort((a, b) => a.at - b.at),
+  );
   const out: Piece[] = [];
   let down: LedEvent | null = null;
   let free: number | null = null;
-  let said: LedEvent | null = null;
+  let changes: LedEvent[] = [];
   const wait = (until: number): void => {
-    if (free === null) return;
-    if (said) {
-      out.push({ do: 'until', press: '', sense: said.of, is: said.what === 'yes', seconds: said.at - free });
-      if (until - said.at >= LEAST_WAIT)
-        out.push({ do: 'wait', press: '', sense: '', is: true, seconds: until - said.at });
-    } else if (until - free >= LEAST_WAIT)
-      out.push({ do: 'wait', press: '', sense: '', is: true, seconds: until - free });
+    let from = free;
+    if (from === null) return;
+    for (const c of changes) {
+      out.push({ do: 'until', press: '', sense: c.of, is: c.what === 'yes', seconds: c.at - from });
+      from = c.at;
+    }
+    if (until - from >= LEAST_WAIT) out.push({ do: 'wait', press: '', sense: '', is: true, seconds: until - from });
   };
   for (const e of events) {
     if (e.what === 'down') {
       if (down) return `${take.name} presses two at once after ${e.at.toFixed(1)} s: lead it with one press at a time.`;
       wait(e.at);
-      [down, said] = [e, null];
+      [down, changes] = [e, []];
     } else if (e.what === 'up') {
       if (down?.of !== e.of) return `${take.name} lets go of what it did not press after ${e.at.toFixed(1)} s.`;
       const seconds = e.at - down.at;
-      const held = seconds > TAP_SECONDS && said && e.at - said.at < REACTION_SECONDS ? said : null;
+      const last = changes.at(-1);
+      const held = seconds > TAP_SECONDS && last && e.at - last.at < REACTION_SECONDS ? last : null;
       out.push({
         do: held ? 'hold' : 'press',
         press: e.of,
@@ -77,12 +104,13 @@ function piecesOf(take: Take): Piece[] | string {
         is: held?.what !== 'no',
         seconds: held ? held.at - down.at : seconds,
       });
-      [down, free, said] = [null, e.at, null];
-    } else said = e;
+      [down, free, changes] = [null, e.at, []];
+    } else changes.push(e);
   }
   if (down) return `${take.name} ends while something is still pressed: lead it again, and let go.`;
   // What came true after the last press is what the move waits for at its end.
-  if (said && free !== null) wait(said.at);
+  const end = changes.at(-1);
+  if (end) wait(end.at);
   return out;
 }
 
@@ -95,7 +123,7 @@ export function moveFromTakes(job: Job, takes: readonly Take[]): Led {
   const no = (problem: string): Led => ({ ok: false, problem });
   const all: Piece[][] = [];
   for (const take of takes) {
-    const pieces = piecesOf(take);
+    const pieces = piecesOf(job, take);
     if (typeof pieces === 'string') return no(pieces);
     if (pieces.length === 0) return no(`${take.name} presses nothing.`);
     all.push(pieces);
@@ -115,19 +143,61 @@ export function moveFromTakes(job: Job, takes: readonly Take[]): Led {
   }
   const times = first.map((p, n): LedTime => {
     const seconds = all.map((pieces) => pieces[n]!.seconds);
-    return { words: name(p), seconds, taken: takenOf(p, seconds) };
+    return { do: p.do, words: name(p), seconds, taken: takenOf(p.do, seconds) };
   });
   return { ok: true, times, steps: first.map((p, n) => stepFor(p, times[n]!.taken)) };
 }
 
 /** What the move takes for a time: presses as the hand made them, all else as long as the next one may take. */
-function takenOf(p: Piece, seconds: readonly number[]): number {
-  const mean = seconds.reduce((s, x) => s + x, 0) / seconds.length;
-  const next = nextTiming(seconds)?.high ?? mean * SINGLE_MARGIN;
-  const longest = Math.max(next, ...seconds);
-  const taken = p.do === 'press' ? mean : p.do === 'wait' ? longest : longest * CALL_MARGIN;
-  return Math.max(0.01, Number(taken.toPrecision(3)));
+function takenOf(what: Piece['do'], seconds: readonly number[]): number {
+  const { value } = stepsTo(what, seconds).at(-1)!.result;
+  // To three digits; a wait is never rounded to less.
+  const digits = 10 ** (2 - Math.floor(Math.log10(Math.max(value, 0.01))));
+  const rounded = what === 'press' ? Math.round(value * digits) : Math.ceil(value * digits - 1e-6);
+  return Math.max(0.01, rounded / digits);
 }
+
+/** How a time of a move comes from what was seen. */
+function stepsTo(what: Piece['do'], seconds: readonly number[]): DerivedStep[] {
+  const n = seconds.length;
+  const seen = seconds.map((s, i) => measured(`t_${i + 1}`, `take ${i + 1}`, s, 's', '', 'led by hand'));
+  const mean = derive('mean', 'm', n > 1 ? `(${seen.map((x) => x.symbol).join(' + ')}) / n` : 't_1', 's', [
+    ...seen,
+    ...(n > 1 ? [computed('n', 'takes', n, '1', 'counted')] : []),
+  ]);
+  if (what === 'press') return [mean];
+  const range = nextTiming(seconds);
+  const next = range
+    ? derive('the longest that the next one may take', 't_next', 'max(m + d, t_max)', 's', [
+        carried(mean),
+        computed(
+          'd',
+          'half of the 95 % prediction interval',
+          range.high - range.nominal,
+          's',
+          'Student’s t of the takes',
+        ),
+        computed('t_max', 'longest seen', Math.max(...seconds), 's', 'of the takes'),
+      ])
+    : derive('half as much again', 't_next', 'm * k', 's', [
+        carried(mean),
+        constant('k', 'margin of a single take', SINGLE_MARGIN, '1', 'led-margins'),
+      ]);
+  if (what === 'wait') return [mean, next];
+  const call = constant('k_call', 'margin before a call', CALL_MARGIN, '1', 'led-margins');
+  return [mean, next, derive('at most, before it calls', 't_most', 't_next * k_call', 's', [carried(next), call])];
+}
+
+/** A time of a led move, with how it comes about. One take tells no spread, so what follows from it is tight. */
+export const ledFinding = (t: LedTime, n: number): Finding =>
+  finding('act', `led.${n}`, {
+    verdict: t.seconds.length > 1 ? 'settled' : 'tight',
+    title: `${t.words[0]!.toUpperCase()}${t.words.slice(1)}: what the move takes`,
+    caption: 'led by hand',
+    value: { value: t.taken, unit: 's' },
+    steps: stepsTo(t.do, t.seconds),
+    source: ['repeat-timings', 'led-margins'],
+  });
 
 const stepFor = (p: Piece, seconds: number): Step =>
   stepOf(p.do, { press: p.press, sense: p.sense, is: p.is, seconds, orElse: 'call' });
@@ -142,17 +212,22 @@ function sayPiece(job: Job, p: Piece): string {
 }
 
 /**
- * What led runs tell of the machine's own times: the first wait for a sense is its run or its way there, the second its way back.
- * Empty where nothing is known of the machine, or where no sense told anything.
+ * What led runs tell of the machine's own times: all that a sense told after the first press is its run or its way there, after the
+ * second its way back. Empty where nothing is known of the machine, or where no sense told anything.
  */
 export function timingsOfLed(job: Job, led: Led): readonly Timing[] {
   const { kind } = machineOf(job);
   if (!led.ok || kind === 'unknown' || !RUNS.includes(kind)) return [];
-  const told = led.times.filter((_, i) => ['until', 'hold'].includes(led.steps[i]!.do));
+  // Waits for a sense, one after the other, up to the next press.
+  const told: number[][] = [];
+  led.steps.forEach((s, i) => {
+    const { seconds } = led.times[i]!;
+    const follows = led.steps[i - 1]?.do === 'until';
+    if (s.do === 'until' && follows) told.push(told.pop()!.map((sum, k) => sum + seconds[k]!));
+    else if (s.do === 'until' || s.do === 'hold') told.push([...seconds]);
+  });
   const of = TRAVELS.includes(kind) ? TIMED : TIMED.slice(0, 1);
-  return of.flatMap((what, i) =>
-    (told[i]?.seconds ?? []).map((s) => ({ of: what, seconds: Number(s.toPrecision(4)) })),
-  );
+  return of.flatMap((what, i) => (told[i] ?? []).map((s) => ({ of: what, seconds: Number(s.toPrecision(4)) })));
 }
 
 /** A change of level of one line of a recording. */

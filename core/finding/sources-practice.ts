@@ -221,6 +221,10 @@ export const PRACTICE = {
     'Repeated timings: the mean, and where the next one lies at 95 % (Student’s t), from one no spread',
   ),
   'story-lengths': C('What goes wrong in a story: a power cut of 30 s, a sense 5 s late, a thumb for 0.3 s'),
+  'led-margins': C(
+    'Led by hand: half as much again after one take, half again before a call; a press over 1 s that is let go within 1 s ' +
+      'of a sense was held for it; gaps under 50 ms are the hand’s own',
+  ),
   'fault-rates': C('One press in 50 missed, a press by hand one day in six, two power cuts a year'),
   'log-normal': C(
     'Response times of a busy controller scatter log-normally: many quick ones, a long tail of late ones',

@@ -26,13 +26,18 @@ const DOES: Readonly<Record<Hand['kind'], HandDeed['does']>> = {
   answer: 'answer',
 };
 
-/** The sides of a hand, in the order of its lines: its name, what it presses, and the moves that it begins, by id. */
+/**
+ * The sides of a hand, in the order of its lines: its name, what it presses, and the moves that it begins, by id. What a stop or an arm
+ * switch still has from when it was a button does nothing.
+ */
 const sidesOf = (
   h: Hand,
 ): readonly { readonly part: string; readonly asks: string; readonly begins: readonly string[] }[] =>
   h.kind === 'rocker'
     ? [0, 1].map((i) => ({ part: i ? 'down' : 'up', asks: h.asks[i] ?? '', begins: [h.begins[i] ?? ''] }))
-    : [{ part: '', asks: h.asks[0] ?? '', begins: h.begins }];
+    : h.kind === 'button'
+      ? [{ part: '', asks: h.asks[0] ?? '', begins: h.begins }]
+      : [{ part: '', asks: '', begins: [] }];
 
 /** A rocker that asks for one press both ways asks for its other side or direction when it is down. */
 const isOther = (job: Job, h: Hand, part: string): boolean =>

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../assess';
-import { edited } from '../job';
+import { edited, type Job } from '../job';
 import { changed, pressed, scripted } from '../testing/jobs';
 import { fan, judge, of, pot, rocker, shutter } from '../testing/judge-way';
 
@@ -126,6 +126,17 @@ describe('a motor run both ways', () => {
       expect.stringMatching(/First K2 off, then 0\.4 s|400 ms later K1/),
     ]);
     expect(judge('reverse-motor', pot).applies).toBe(false);
+    // Where nobody timed the coast of the motor, what rests on it is tight, and the contact's own time is settled.
+    const order = (job: Job): string[] =>
+      assess(job)
+        .findings.filter((f) => f.id.startsWith('act.sequence-'))
+        .map((f) => f.verdict);
+    const untimed = pressed(shutter, { given: [] });
+    expect(order(shutter)).toEqual(['settled', 'settled']);
+    expect(order(untimed)).toEqual(['settled', 'tight']);
+    const remedy = assess(untimed).findings.find((f) => f.id === 'act.sequence-1')!.remedy!;
+    expect(order(edited(untimed, remedy.edit!, '2026-03-02T14:00:00Z'))).toEqual(['settled', 'settled']);
+    expect(order({ ...shutter, board: { ...shutter.board, pins: [] } })).toEqual(['unknown', 'unknown']);
   });
 });
 

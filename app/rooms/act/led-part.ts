@@ -1,15 +1,17 @@
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { firstMove, isLed, timingsOfLed, type LedTime, type Take } from '../../../core/act';
+import { firstMove, isLed, ledFinding, timingsOfLed, type LedTime, type Take } from '../../../core/act';
+import type { Finding } from '../../../core/finding';
 import { machineOf, withMachine } from '../../../core/job';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
 import { pickFiles } from '../../kit/pick-files';
-import { Table, type Column } from '../../kit/table';
+import { Cell, Table, type Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
 import { Takes } from '../../store/takes';
 import { DropButton } from '../../ui/drop-button';
+import { Num } from '../../ui/num';
 
 const say = (s: number): string => formatQuantity(Number(s.toPrecision(3)), 's');
 
@@ -17,7 +19,7 @@ const say = (s: number): string => formatQuantity(Number(s.toPrecision(3)), 's')
 @Component({
   selector: 'gt-led-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, DropButton, MatButton, MatProgressBar, Table],
+  imports: [Action, Cell, DropButton, MatButton, MatProgressBar, Num, Table],
   templateUrl: './led-part.html',
   styles: ':host { display: flex; flex-direction: column; gap: 14px; }',
 })
@@ -47,12 +49,9 @@ export class LedPart {
   protected readonly columns: readonly Column<LedTime>[] = [
     { key: 'step', head: 'step', text: (t) => t.words },
     { key: 'took', head: 'took', text: (t) => t.seconds.map(say).join(', ') },
-    {
-      key: 'taken',
-      head: 'the move takes',
-      text: (t) => (t.words.includes('until') ? `at most ${say(t.taken)}` : say(t.taken)),
-    },
+    { key: 'taken', head: 'the move takes' },
   ];
+  protected readonly why = (t: LedTime): Finding => ledFinding(t, this.times().indexOf(t) + 1);
   protected readonly track = (t: LedTime): string => `${this.times().indexOf(t)}`;
   protected readonly count = (t: Take): string => {
     const n = t.events.filter((e) => e.what === 'down').length;
