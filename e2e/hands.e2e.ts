@@ -90,7 +90,10 @@ ${3 + seconds},1,0,1
   writeFileSync(strange, 'time,a,b\n0,0,0\n1,1,0\n2,0,0\n');
   await pick(page, page.getByRole('button', { name: 'Open recordings' }), [...files, strange]);
   await expect(takes.locator('li')).toHaveCount(3);
-  await expect(page.getByRole('alert')).toContainText('strange has no line called as a press of this job (start)');
+  // Two things are told: the file that is no run of this job, and the runs that do not agree.
+  const told = page.getByRole('alert');
+  await expect(told.filter({ hasText: 'strange has no line called as a press of this job (start)' })).toHaveCount(1);
+  await expect(told.filter({ hasText: 'run-1400 differs from take 1 at step 2' })).toHaveCount(1);
   await page.getByRole('button', { name: 'take it away: take 1' }).click();
   await expect(takes.locator('li')).toHaveCount(2);
   await expect(led).toContainText('23 min 20 s, 25 min');
