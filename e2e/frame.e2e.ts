@@ -1,6 +1,19 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, complaints, DEMO, demoKept, dropFault, newJob, room, say, slowness, undo } from './steps';
+import {
+  accessible,
+  bead,
+  complaints,
+  DEMO,
+  demoKept,
+  dropFault,
+  newJob,
+  room,
+  say,
+  slowness,
+  undo,
+  within,
+} from './steps';
 
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
 
@@ -22,11 +35,10 @@ for (const colorScheme of ['light', 'dark'] as const) {
     await demo(page);
     await accessible(page, 'shelf');
     for (const r of ROOMS) {
-      await page.goto(`${DEMO}/job/demo-yard-gate/${r}`);
-      await expect(page.locator('gt-two-columns')).toBeVisible();
+      await within(page, `/job/demo-yard-gate/${r}`);
       await accessible(page, r);
     }
-    await page.goto(`${DEMO}/new`);
+    await within(page, '/new');
     await accessible(page, 'new');
     expect(heard).toEqual([]);
     await context.close();
@@ -51,8 +63,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
       ['rice-pot', 'meter'],
       ['larder-dehumidifier', 'controls'],
     ] as const) {
-      await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
-      await expect(page.locator('gt-two-columns')).toBeVisible();
+      await within(page, `/job/demo-${job}/probe?part=${part}`);
       await accessible(page, `probe ${part}`);
     }
     expect(heard).toEqual([]);
@@ -163,7 +174,7 @@ test('on a phone Do and Know are two tabs, and nothing spills over', async ({ br
   const page = await context.newPage();
   await demo(page);
   for (const r of ROOMS) {
-    await page.goto(`${DEMO}/job/demo-rice-pot/${r}`);
+    await within(page, `/job/demo-rice-pot/${r}`);
     await expect(page.getByRole('tab', { name: 'Know', exact: true })).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
   }
@@ -176,7 +187,7 @@ test('on a phone Do and Know are two tabs, and nothing spills over', async ({ br
     ['hatch-shutter', 'sizes'],
     ['rice-pot', 'meter'],
   ] as const) {
-    await page.goto(`${DEMO}/job/demo-${job}/probe?part=${part}`);
+    await within(page, `/job/demo-${job}/probe?part=${part}`);
     await expect(page.locator('gt-parts-nav')).toBeVisible();
     expect(await page.evaluate(() => document.documentElement.scrollWidth), part).toBeLessThanOrEqual(390);
   }

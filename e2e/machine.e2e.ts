@@ -20,6 +20,7 @@ import {
   settled,
   textOf,
   undo,
+  within,
 } from './steps';
 
 const button = (name: string): string[] => [
@@ -213,8 +214,7 @@ test('Board with hands, signs and boards passes the accessibility rules, by day 
     const page = await context.newPage();
     await demoKept(page);
     for (const view of ['pins', 'hands', 'boards']) {
-      await page.goto(`${DEMO}/job/demo-yard-gate/board?view=${view}`);
-      await settled(page);
+      await within(page, `/job/demo-yard-gate/board?view=${view}`);
       await accessible(page, `board ${view}, ${width}`);
       expect(await page.evaluate(() => document.documentElement.scrollWidth), view).toBeLessThanOrEqual(width);
     }

@@ -74,6 +74,23 @@ export async function room(page: Page, name: string): Promise<void> {
 export const bead = (page: Page, name: string) =>
   page.getByRole('navigation', { name: 'Rooms of this job' }).getByRole('link', { name: new RegExp(`^${name}\\b`) });
 
+/**
+ * Goes to another address of the app that is open, as Back and Forward do: the page stays, and with it what its worker
+ * knows, which a load would work out anew. Each arrival gives the page its title.
+ */
+export async function within(page: Page, path: string): Promise<void> {
+  if (page.url() === new URL(path, page.url()).href) return;
+  await page.evaluate((to) => {
+    document.title = '';
+    history.pushState(null, '', to);
+    dispatchEvent(new PopStateEvent('popstate'));
+  }, path);
+  await expect(page).not.toHaveTitle('');
+  if (!path.startsWith('/job/')) return;
+  await expect(page.locator('gt-two-columns')).toBeVisible();
+  await settled(page);
+}
+
 /** Waits until what is shown rests on the job as it is. */
 export const settled = (page: Page) => expect(page.locator('#room')).toHaveAttribute('aria-busy', 'false');
 

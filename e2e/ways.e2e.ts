@@ -1,5 +1,18 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, accessible, bead, choose, complaints, demoKept, kept, room, settled, textOf, undo } from './steps';
+import {
+  DEMO,
+  accessible,
+  bead,
+  choose,
+  complaints,
+  demoKept,
+  kept,
+  room,
+  settled,
+  textOf,
+  undo,
+  within,
+} from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
@@ -301,8 +314,8 @@ for (const [name, width, colorScheme] of [
     const heard = complaints(page);
     await demoKept(page);
     for (const [job, key, tab] of VIEWS) {
-      await page.goto(`${DEMO}/job/demo-${job}/thumb`);
-      await expect(page.locator('gt-two-columns')).toBeVisible();
+      await within(page, '/');
+      await within(page, `/job/demo-${job}/thumb`);
       if (key) await way(page, key).evaluate((e: HTMLElement) => e.click());
       await settled(page);
       await page.getByRole('tab', { name: tab, exact: true }).click();
@@ -312,7 +325,7 @@ for (const [name, width, colorScheme] of [
         `${job} ${key} ${tab}`,
       ).toBeLessThanOrEqual(width);
     }
-    await page.goto(`${DEMO}/drawer`);
+    await within(page, '/drawer');
     await page.getByRole('button', { name: 'Put it in' }).first().click();
     await accessible(page, 'part editor');
     await page.getByRole('button', { name: 'Leave it' }).click();

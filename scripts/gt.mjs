@@ -1,17 +1,40 @@
-// The command line: installs the packages on first use, then hands over.
+// The command line: installs the packages on first use, bundles the sources when one of them is newer, then hands over.
+import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
+import { pathToFileURL } from 'node:url';
 import { ensurePackages, root } from './lib.mjs';
-import { spawnSync } from 'node:child_process';
-import { existsSync } from 'node:fs';
+
+const cache = `${root}node_modules/.cache`;
+const bundle = `${cache}/gt.mjs`;
 
 // Progress of an installation must not mix with the JSON on standard output.
-if (!existsSync(`${root}node_modules/.bin/tsx`)) {
-  console.log = console.error;
-  ensurePackages();
+const log = console.log;
+console.log = console.error;
+if (!existsSync(`${root}node_modules/.bin/esbuild`)) ensurePackages();
+console.log = log;
+
+function newest(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((time, entry) => {
+    const path = `${folder}/${entry.name}`;
+    return Math.max(time, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
+  }, statSync(folder).mtimeMs);
 }
-// Loaded into Node.js itself: one process less to start than by the tsx command.
-const done = spawnSync(
-  process.execPath,
-  ['--import', `file://${root}node_modules/tsx/dist/loader.mjs`, `${root}cli/main.ts`, ...process.argv.slice(2)],
-  { stdio: 'inherit', cwd: process.env.INIT_CWD ?? process.cwd() },
-);
-process.exit(done.status ?? 1);
+
+// One file starts ten times as fast as four hundred that are translated one by one.
+if (!existsSync(bundle) || statSync(bundle).mtimeMs <= Math.max(newest(`${root}core`), newest(`${root}cli`))) {
+  const { buildSync } = await import('esbuild');
+  mkdirSync(cache, { recursive: true });
+  // Two that start at once must not read each other's half a file.
+  const own = `${cache}/gt-${process.pid}.mjs`;
+  buildSync({
+    entryPoints: [`${root}cli/main.ts`],
+    outfile: own,
+    bundle: true,
+    packages: 'external',
+    platform: 'node',
+    format: 'esm',
+    logLevel: 'error',
+  });
+  renameSync(own, bundle);
+}
+process.chdir(process.env.INIT_CWD ?? process.cwd());
+await import(pathToFileURL(bundle).href);

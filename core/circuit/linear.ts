@@ -9,59 +9,92 @@ export interface Branch {
 /** Node voltages of a resistive network, V, by name. */
 export type NodeVolts = Readonly<Record<string, number>>;
 
-/** The unknowns of a solved network: node names (without the reference) and their voltages in the same order. */
-interface Solved {
-  readonly names: readonly string[];
-  readonly volts: Float64Array;
+/** Nodes that the scratch below has room for at first; it grows with the network. */
+let room = 0;
+let matrix = new Float64Array(0);
+let volts = new Float64Array(0);
+/** Unknown nodes of the network in hand, without the reference: their voltages stand in `volts` in the same order. */
+const names: string[] = [];
+
+function place(name: string, reference: string): number {
+  if (name === reference) return -1;
+  for (let i = 0; i < names.length; i++) if (names[i] === name) return i;
+  return names.push(name) - 1;
 }
 
-function solve(branches: readonly Branch[], reference: string, injectAt?: string, injectAmps = 0): Solved {
-  const names: string[] = [];
-  const indexOf = (name: string): number => {
-    if (name === reference) return -1;
-    const known = names.indexOf(name);
-    return known >= 0 ? known : names.push(name) - 1;
-  };
-  const ends = branches.map((br) => [indexOf(br.a), indexOf(br.b)] as const);
+function stamp(i: number, j: number, size: number, g: number, amps: number): void {
+  const row = size + 1;
+  if (i >= 0) {
+    matrix[i * row + i]! += g;
+    matrix[i * row + size]! += amps;
+    if (j >= 0) matrix[i * row + j]! -= g;
+  }
+  if (j >= 0) {
+    matrix[j * row + j]! += g;
+    matrix[j * row + size]! -= amps;
+    if (i >= 0) matrix[j * row + i]! -= g;
+  }
+}
+
+/** What is added to a network while it is looked at. */
+interface Look {
+  readonly from: string;
+  /** The reference, 0 V. */
+  readonly to: string;
+  /** Resistance between the two, Ω, none for a bare look at all nodes; and a current pressed into `from`, A. */
+  readonly ohms?: number;
+  readonly amps?: number;
+  /** Whether every source is at rest. */
+  readonly dead?: boolean;
+}
+
+/**
+ * Solves a network into `names` and `volts`, which the next call writes anew: nothing is allocated, since Probe solves
+ * hundreds of thousands of these at its first reading.
+ */
+function solve(branches: readonly Branch[], { from, to, ohms, amps = 0, dead = false }: Look): void {
+  names.length = 0;
+  for (const { a, b } of branches) {
+    place(a, to);
+    place(b, to);
+  }
+  const at = ohms === undefined ? -1 : place(from, to);
   const size = names.length;
   const row = size + 1;
-  const m = new Float64Array(size * row);
-  // A far-off path to the reference keeps floating parts solvable and changes nothing measurable.
-  for (let i = 0; i < size; i++) m[i * row + i] = 1e-13;
-  for (let k = 0; k < ends.length; k++) {
-    const [i, j] = ends[k]!;
-    const g = 1 / branches[k]!.ohms;
-    const amps = g * (branches[k]!.volts ?? 0);
-    if (i >= 0) {
-      m[i * row + i]! += g;
-      m[i * row + size]! += amps;
-      if (j >= 0) m[i * row + j]! -= g;
-    }
-    if (j >= 0) {
-      m[j * row + j]! += g;
-      m[j * row + size]! -= amps;
-      if (i >= 0) m[j * row + i]! -= g;
-    }
+  if (size > room) {
+    room = 2 * size;
+    matrix = new Float64Array(room * (room + 1));
+    volts = new Float64Array(room);
   }
-  if (injectAt !== undefined) m[names.indexOf(injectAt) * row + size]! += injectAmps;
+  matrix.fill(0, 0, size * row);
+  // A far-off path to the reference keeps floating parts solvable and changes nothing measurable.
+  for (let i = 0; i < size; i++) matrix[i * row + i] = 1e-13;
+  for (const { a, b, ohms: r, volts: v } of branches) {
+    const g = 1 / r;
+    stamp(place(a, to), place(b, to), size, g, dead || v === undefined ? 0 : g * v);
+  }
+  if (ohms !== undefined) stamp(at, -1, size, 1 / ohms, 0);
+  if (at >= 0) matrix[at * row + size]! += amps;
   // The matrix is symmetric and positive definite, so elimination needs no pivoting.
   for (let k = 0; k < size; k++) {
     for (let i = k + 1; i < size; i++) {
-      const factor = m[i * row + k]! / m[k * row + k]!;
+      const factor = matrix[i * row + k]! / matrix[k * row + k]!;
       if (factor === 0) continue;
-      for (let c = k; c <= size; c++) m[i * row + c]! -= factor * m[k * row + c]!;
+      for (let c = k; c <= size; c++) matrix[i * row + c]! -= factor * matrix[k * row + c]!;
     }
   }
-  const volts = new Float64Array(size);
   for (let k = size - 1; k >= 0; k--) {
-    let rest = m[k * row + size]!;
-    for (let c = k + 1; c < size; c++) rest -= m[k * row + c]! * volts[c]!;
-    volts[k] = rest / m[k * row + k]!;
+    let rest = matrix[k * row + size]!;
+    for (let c = k + 1; c < size; c++) rest -= matrix[k * row + c]! * volts[c]!;
+    volts[k] = rest / matrix[k * row + k]!;
   }
-  return { names, volts };
 }
 
-const voltsAt = (s: Solved, name: string): number => s.volts[s.names.indexOf(name)] ?? 0;
+/** Volts of a node of the network that was solved last; 0 for its reference and for what it does not have. */
+function voltsAt(name: string): number {
+  const i = names.indexOf(name);
+  return i < 0 ? 0 : volts[i]!;
+}
 
 /**
  * Node voltages of a network of resistors and sources with series resistance, by nodal analysis (Kirchhoff's current law).
@@ -69,19 +102,24 @@ const voltsAt = (s: Solved, name: string): number => s.volts[s.names.indexOf(nam
  * @param reference the node taken as 0 V. Nodes without any path to it float to 0 V.
  */
 export function solveNodes(branches: readonly Branch[], reference: string): NodeVolts {
-  const s = solve(branches, reference);
-  return Object.fromEntries([[reference, 0], ...s.names.map((n, i) => [n, s.volts[i]!])]);
+  solve(branches, { from: reference, to: reference });
+  return Object.fromEntries([[reference, 0], ...names.map((n, i) => [n, volts[i]!])]);
 }
 
 /** What a meter of `meterOhms` input resistance shows between two nodes, V. */
 export function voltsBetween(branches: readonly Branch[], from: string, to: string, meterOhms: number): number {
-  return voltsAt(solve([...branches, { a: from, b: to, ohms: meterOhms }], to), from);
+  solve(branches, { from, to, ohms: meterOhms });
+  return voltsAt(from);
 }
+
+/** What an ohmmeter has across its own tips, Ω: it reads no more. */
+const OVER_RANGE_OHMS = 1e13;
+const TEST_AMPS = 1e-6;
 
 /** Resistance between two nodes with every source at rest, Ω. */
 export function ohmsBetween(branches: readonly Branch[], from: string, to: string): number {
-  const dead = branches.map(({ a, b, ohms }) => ({ a, b, ohms }));
-  return voltsAt(solve([...dead, { a: from, b: to, ohms: 1e13 }], to, from, 1e-6), from) / 1e-6;
+  solve(branches, { from, to, ohms: OVER_RANGE_OHMS, amps: TEST_AMPS, dead: true });
+  return voltsAt(from) / TEST_AMPS;
 }
 
 /** Current through an ammeter of `burdenOhms` put between two nodes, A. */

@@ -91,16 +91,15 @@ export function circuitOf(
     volts: powered ? volts(b, kind) : 0,
     contact: { a: s, b: c, ohms: contactClosed(b, state) ? b.contactOhms : OPEN_OHMS },
   };
-  const mains: Branch[] =
-    !withPins || (b.kind === 'switched-load' && b.alternating)
-      ? []
-      : [
-          { a: 'neutral', b: 'ground', ohms: b.mainsOhms },
-          { a: 'live', b: 'neutral', ohms: unpoweredSetting(kind) ? 2e3 : OPEN_OHMS },
-          { a: 'earth', b: 'ground', ohms: 200e6 },
-          { a: 'mains', b: 'neutral', ohms: WIRE_OHMS },
-        ];
-  return [...(buttonNet(b, at) ?? otherNet(b, at)), ...mains];
+  const net = buttonNet(b, at) ?? otherNet(b, at);
+  if (!withPins || (b.kind === 'switched-load' && b.alternating)) return net;
+  return [
+    ...net,
+    { a: 'neutral', b: 'ground', ohms: b.mainsOhms },
+    { a: 'live', b: 'neutral', ohms: unpoweredSetting(kind) ? 2e3 : OPEN_OHMS },
+    { a: 'earth', b: 'ground', ohms: 200e6 },
+    { a: 'mains', b: 'neutral', ohms: WIRE_OHMS },
+  ];
 }
 
 /** The AC part of a full wave without its capacitor, as a share of its mean: √(π²/8 − 1). */

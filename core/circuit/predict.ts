@@ -30,10 +30,10 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
   const pins = touchesPins(spec);
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
   const across = ACROSS[spec.state];
-  const net = (phase: Phase, kind = spec.kind): Branch[] => [
-    ...circuitOf(build, state, kind, pins, phase, from),
-    ...(across ? [{ a: from, b: to, ohms: across }] : []),
-  ];
+  const net = (phase: Phase, kind = spec.kind): Branch[] => {
+    const circuit = circuitOf(build, state, kind, pins, phase, from);
+    return across ? [...circuit, { a: from, b: to, ohms: across }] : circuit;
+  };
   const share = pulses(build, state) ? build.pulseShare : 0;
   const mean = (f: (net: Branch[]) => number): number => {
     const rest = f(net('rest'));
