@@ -3,7 +3,6 @@ import {
   accessible,
   choose,
   complaints,
-  DEMO,
   demoKept,
   dropFault,
   enter,
@@ -11,11 +10,12 @@ import {
   savedText,
   settled,
   undo,
+  within,
 } from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-${job}/act${view ? `?view=${view}` : ''}`);
+  await within(page, `/job/demo-${job}/act${view ? `?view=${view}` : ''}`);
   await settled(page);
 };
 const stories = (page: Page) => page.locator('[data-stories]');
@@ -102,7 +102,7 @@ test('a move is written as sentences, takes a ready policy, and the packed progr
   await dropFault(page, 'this press is missed');
   // It is noticed and pressed again: the press stands twice on the lanes.
   await expect(page.locator('[data-lane=output]').first().locator('rect')).toHaveCount(2);
-  await page.goto(`${DEMO}/job/demo-rice-pot/pack`);
+  await within(page, '/job/demo-rice-pot/pack');
   await settled(page);
   const program = await savedText(page, 'gentle_thumb.c');
   expect(program).toMatch(/\{ LOOK, 0u, 0u, 1, 1, END, 0u, 0u \}/);
@@ -203,11 +203,11 @@ test('a second move is begun by a sentence of its own, and both are packed', asy
   await enter(page, 'Name of the move', 'keep warm');
   await page.getByRole('button', { name: 'press for …', exact: true }).click();
   await settled(page);
-  await page.goto(`${DEMO}/job/demo-rice-pot/routine`);
+  await within(page, '/job/demo-rice-pot/routine');
   await settled(page);
   await choose(page, 'Which move it begins', 'keep warm');
   await settled(page);
-  await page.goto(`${DEMO}/job/demo-rice-pot/pack`);
+  await within(page, '/job/demo-rice-pot/pack');
   await settled(page);
   const program = await savedText(page, 'gentle_thumb.c');
   expect(program).toContain('#define MOVES 2');

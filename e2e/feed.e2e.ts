@@ -1,9 +1,21 @@
 import { expect, test, type Page } from '@playwright/test';
-import { accessible, bead, choose, complaints, DEMO, demoKept, enter, kept, settled, textOf, undo } from './steps';
+import {
+  accessible,
+  bead,
+  choose,
+  complaints,
+  demoKept,
+  enter,
+  kept,
+  settled,
+  textOf,
+  undo,
+  within,
+} from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
+  await within(page, `/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
   await settled(page);
 };
 const part = (page: Page, id: string) => page.locator(`[data-node="${id}"]`);
@@ -106,7 +118,7 @@ test('grounds of two supplies are read before they are joined; leads and changes
   await page.getByRole('tab', { name: /^leads and grounds/ }).click();
   await enter(page, 'Between them across 1 kΩ', '12 mV');
   await expect(finding(page, /Between the grounds of plug-in supply 2 and plug-in supply/)).toBeVisible();
-  await page.goto(`${DEMO}/job/demo-cold-room-alarm/pack`);
+  await within(page, '/job/demo-cold-room-alarm/pack');
   await settled(page);
   await page.getByRole('button', { name: 'cells.ics', exact: true }).click();
   const waiting = page.waitForEvent('download');
@@ -128,7 +140,7 @@ for (const [width, light] of [
       ['steam-flaps', 'leads'],
       ['cold-room-alarm', 'cells'],
     ] as const) {
-      await page.goto(`${DEMO}/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
+      await within(page, `/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
       await settled(page);
       if (!view) await part(page, 'regulator').click();
       await accessible(page, `${job} ${view}`);

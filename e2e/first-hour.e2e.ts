@@ -14,6 +14,7 @@ import {
   settled,
   slowness,
   undo,
+  within,
 } from './steps';
 
 test('what was half typed is found again after a visit elsewhere, marked, and Esc gives it up', async ({ page }) => {
@@ -82,7 +83,7 @@ test('another control is pressed as well, without touching the way of the first;
 
 test('a key of a decoded pad becomes a control that can be pressed', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-dough-proofer/probe?part=keypad`);
+  await within(page, '/job/demo-dough-proofer/probe?part=keypad');
   await page.getByRole('button', { name: 'Press 5', exact: true }).click();
   await expect(page.getByRole('button', { name: '5 is the control key.5' })).toBeDisabled();
   await room(page, 'Thumb');
@@ -194,7 +195,7 @@ test('on a phone the drawings of Act, Board and Feed keep letters of 12 px and m
   await page.setViewportSize({ width: 390, height: 844 });
   await demoKept(page);
   for (const name of ['act', 'board', 'feed']) {
-    await page.goto(`${DEMO}/job/demo-yard-gate/${name}${name === 'feed' ? '?view=time' : ''}`);
+    await within(page, `/job/demo-yard-gate/${name}${name === 'feed' ? '?view=time' : ''}`);
     await settled(page);
     const letters = page.locator('.do svg.lanes text, .do svg.strip text, .do svg.bands text');
     expect(await letters.count(), name).toBeGreaterThan(0);
@@ -213,7 +214,7 @@ test('on a phone the drawings of Act, Board and Feed keep letters of 12 px and m
 
 test('the keyboard alone skips the frame; beads say their own name', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-yard-gate/feed`);
+  await within(page, '/job/demo-yard-gate/feed');
   await settled(page);
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the room' })).toBeFocused();
@@ -225,7 +226,7 @@ test('the keyboard alone skips the frame; beads say their own name', async ({ pa
 
 test('the test sheet goes on paper alone, with its results or blank', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-rice-pot/try`);
+  await within(page, '/job/demo-rice-pot/try');
   await settled(page);
   await page.evaluate(() => {
     window.print = () => undefined;
@@ -248,7 +249,7 @@ test('the test sheet goes on paper alone, with its results or blank', async ({ p
   await page.emulateMedia({ media: 'screen' });
   await page.evaluate(() => dispatchEvent(new Event('afterprint')));
   // A room on paper: the chosen words stand whole, and nothing to press is printed.
-  await page.goto(`${DEMO}/job/demo-yard-gate/act`);
+  await within(page, '/job/demo-yard-gate/act');
   await settled(page);
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByLabel('Note line')).toBeHidden();
@@ -275,7 +276,7 @@ test('parts of Probe and views of Thumb are tabs with an address of their own', 
 
 test('from an input to its painted verdict it is under 100 ms, in the largest job of the demo', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-yard-gate/board`);
+  await within(page, '/job/demo-yard-gate/board');
   await settled(page);
   const slow = await slowness(page);
   await page.evaluate(() => {

@@ -19,7 +19,7 @@ const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act
 
 async function demo(page: Page, path = ''): Promise<void> {
   await demoKept(page);
-  if (path) await page.goto(`${DEMO}/job/${path}`);
+  if (path) await within(page, `/job/${path}`);
 }
 
 for (const colorScheme of ['light', 'dark'] as const) {

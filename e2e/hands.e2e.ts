@@ -1,11 +1,23 @@
 import { expect, test } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
-import { choose, complaints, DEMO, demoKept, dropFault, enter, kept, pick, savedText, settled, undo } from './steps';
+import {
+  choose,
+  complaints,
+  demoKept,
+  dropFault,
+  enter,
+  kept,
+  pick,
+  savedText,
+  settled,
+  undo,
+  within,
+} from './steps';
 
 test('a hand at the controller goes before the move, and its direction waits for the coast', async ({ page }) => {
   const heard = complaints(page);
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-hatch-shutter/act`);
+  await within(page, '/job/demo-hatch-shutter/act');
   await settled(page);
   await dropFault(page, 'someone moves a hand at the controller');
   await choose(page, 'Which: someone moves a hand at the controller', 'rocker at the hatch down');
@@ -23,7 +35,7 @@ test('a hand at the controller goes before the move, and its direction waits for
 
 test('a button begins moves in turn, an arm switch lets one start go, and the program has both', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-hatch-shutter/board?view=hands`);
+  await within(page, '/job/demo-hatch-shutter/board?view=hands');
   await settled(page);
   await page.getByRole('button', { name: 'button', exact: true }).click();
   const hand = page.locator('[data-hand=button]');
@@ -43,7 +55,7 @@ test('a button begins moves in turn, an arm switch lets one start go, and the pr
     .click();
   await settled(page);
   await kept(page);
-  await page.goto(`${DEMO}/job/demo-hatch-shutter/pack`);
+  await within(page, '/job/demo-hatch-shutter/pack');
   await settled(page);
   const program = await savedText(page, 'gentle_thumb.c');
   expect(program).toMatch(/BEGINS, 0, 0u, 0u, 2u, 0u },\s+\/\* button \*\//);
@@ -55,7 +67,7 @@ test('a run is led by hand and from recordings, and becomes the move; takes that
   page,
 }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-rice-pot/act?view=led`);
+  await within(page, '/job/demo-rice-pot/act?view=led');
   await settled(page);
   await page.getByRole('button', { name: 'Begin a take' }).click();
   await page.getByRole('button', { name: 'press start' }).click();
@@ -123,20 +135,20 @@ test('a start that is armed for once: whoever forgets to arm breaks nothing, and
   page,
 }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-dough-proofer/act?view=stories`);
+  await within(page, '/job/demo-dough-proofer/act?view=stories');
   await settled(page);
   const stories = page.locator('[data-stories]');
   const search = stories.getByRole('button', { name: 'Search with one thing wrong' });
   await search.click();
   await expect(stories.locator('[data-kept]')).toHaveCount(1);
   // An arm switch that arms for good: nobody puts it back one day, and the next start comes of the same arming.
-  await page.goto(`${DEMO}/job/demo-dough-proofer/board?view=hands`);
+  await within(page, '/job/demo-dough-proofer/board?view=hands');
   const arm = page.locator('[data-hand=arm]');
   await arm.getByRole('checkbox', { name: 'stays where it is put' }).check();
   await enter(page, 'Starts for one arming', '');
   await settled(page);
   await kept(page);
-  await page.goto(`${DEMO}/job/demo-dough-proofer/act?view=stories`);
+  await within(page, '/job/demo-dough-proofer/act?view=stories');
   await settled(page);
   await search.click();
   await expect(stories.locator('[data-story=once]')).toContainText('Nobody comes to move a hand at the controller');

@@ -8,7 +8,6 @@ import {
   bead,
   choose,
   complaints,
-  DEMO,
   demoKept,
   enter,
   isolated,
@@ -104,7 +103,7 @@ test('a machine of two buttons, from an empty shelf to a wiring sheet with both 
 
 test('an assignment is refused, explained by the lines that are in each other’s way, and mended', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-yard-gate/board`);
+  await within(page, '/job/demo-yard-gate/board');
   await settled(page);
   // Five things more that want a pin which wakes the chip: the small module has one.
   await say(page, 'hand button ring', 'hand button bell');
@@ -132,7 +131,7 @@ test('an own board is copied, changed, saved, and read back; one that contradict
   page,
 }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-rice-pot/board?view=boards`);
+  await within(page, '/job/demo-rice-pot/board?view=boards');
   await page.getByRole('button', { name: 'copy this board, to change it' }).click();
   await enter(page, 'Name', 'my bench board');
   await enter(page, 'A pin gives at most', '9 mA');
@@ -164,13 +163,13 @@ test('what names a press keeps it: taking it away is refused with where, and don
   page,
 }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-larder-dehumidifier/thumb?press=dryness`);
+  await within(page, '/job/demo-larder-dehumidifier/thumb?press=dryness');
   await settled(page);
   await page.getByRole('button', { name: 'take this press away' }).click();
   await expect(page.getByRole('alert')).toContainText('Take its steps out of the moves in Act first');
   await room(page, 'Act');
   await page.getByRole('button', { name: 'take it away: step 5' }).click();
-  await page.goto(`${DEMO}/job/demo-larder-dehumidifier/thumb?press=dryness`);
+  await within(page, '/job/demo-larder-dehumidifier/thumb?press=dryness');
   await settled(page);
   await page.getByRole('button', { name: 'take this press away' }).click();
   await settled(page);
@@ -179,7 +178,7 @@ test('what names a press keeps it: taking it away is refused with where, and don
 
 test('eight flaps leave with a pin table, one bill and a test sheet for each row of flaps', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-steam-flaps/pack`);
+  await within(page, '/job/demo-steam-flaps/pack');
   await settled(page);
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all as one zip' }).click();

@@ -1,9 +1,9 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, DEMO, demoKept, room, undo } from './steps';
+import { complaints, demoKept, room, undo, within } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-${job}/thumb`);
+  await within(page, `/job/demo-${job}/thumb`);
   await expect(page.getByRole('button', { name: 'Prove it' })).toBeVisible();
 }
 
@@ -70,10 +70,10 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
 
 test('with several controls each may be pressed; a decoded pad packs its injector', async ({ page }) => {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-cold-room-alarm/thumb`);
+  await within(page, '/job/demo-cold-room-alarm/thumb');
   await page.getByRole('button', { name: 'Press “test” as well' }).click();
   await expect(page.getByRole('heading', { name: /across test/ })).toBeVisible();
-  await page.goto(`${DEMO}/job/demo-dough-proofer/thumb`);
+  await within(page, '/job/demo-dough-proofer/thumb');
   await room(page, 'Pack');
   await page.getByRole('button', { name: 'key_injector.v', exact: true }).click();
   await expect(page.locator('.preview')).toContainText('module key_injector');

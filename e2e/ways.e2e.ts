@@ -16,7 +16,7 @@ import {
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
-  await page.goto(`${DEMO}/job/demo-${job}/thumb`);
+  await within(page, `/job/demo-${job}/thumb`);
   await expect(page.locator('gt-way-list')).toBeVisible();
 }
 const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);
@@ -250,7 +250,7 @@ test('what the drawer holds is offered in a job, with its count and price', asyn
   await row.getByLabel(/^How many at hand/).fill('6');
   await row.getByLabel(/^Price of one/).fill('0.4');
   await row.getByLabel(/^Price of one/).press('Tab');
-  await page.goto(`${DEMO}/job/demo-rice-pot/thumb`);
+  await within(page, '/job/demo-rice-pot/thumb');
   await way(page, 'optocoupler').click();
   await show(page, 'parts');
   await choose(page, 'optocoupler', 'salvaged optocoupler (from the drawer, 6 there)');
