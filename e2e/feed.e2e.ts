@@ -1,17 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import {
-  accessible,
-  bead,
-  choose,
-  complaints,
-  demoKept,
-  enter,
-  kept,
-  settled,
-  textOf,
-  undo,
-  within,
-} from './steps';
+import { accessible, bead, choose, complaints, demoKept, enter, kept, settled, textOf, undo, within } from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
   await demoKept(page);

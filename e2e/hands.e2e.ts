@@ -1,18 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { writeFileSync } from 'node:fs';
-import {
-  choose,
-  complaints,
-  demoKept,
-  dropFault,
-  enter,
-  kept,
-  pick,
-  savedText,
-  settled,
-  undo,
-  within,
-} from './steps';
+import { choose, complaints, demoKept, dropFault, enter, kept, pick, savedText, settled, undo, within } from './steps';
 
 test('a hand at the controller goes before the move, and its direction waits for the coast', async ({ page }) => {
   const heard = complaints(page);

@@ -13,8 +13,13 @@ export const BURST_SECONDS = 0.005;
 const SOLD = [100e-6, 220e-6, 470e-6, 1e-3, 2.2e-3, 3.3e-3, 4.7e-3, 10e-3];
 
 /** The capacitor across a part of the tree, of which something is said; undefined where there is none. */
-const capacitorAt = (r: Rehearsal, place: number): FeedLink | undefined =>
-  r.tree.nodes.flatMap((n) => (n.parent === place && n.kind === 'capacitor' && n.item.farads ? [n.item] : []))[0];
+function capacitorAt(r: Rehearsal, place: number): FeedLink | undefined {
+  for (const i of r.tree.below[place] ?? []) {
+    const n = r.tree.nodes[i]!;
+    if (n.kind === 'capacitor' && n.item.farads) return n.item;
+  }
+  return undefined;
+}
 
 /** From what holds its voltage (a source's inside, a converter's output) down to a part: places, the holding one first. */
 function region(r: Rehearsal, place: number): number[] {

@@ -1,5 +1,5 @@
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../finding';
-import type { Job } from '../job';
+import { CONTROLLER, type Job } from '../job';
 import { formatQuantity } from '../quantity';
 import { SUPPLY_SHARE } from '../rails';
 import { CONNECTOR, isStandardSize, ohmsPerMetre, COPPER_OHM_METRES } from '../conductors';
@@ -110,25 +110,20 @@ export function currentSteps(r: Rehearsal, place: number, w: Worst, how: 'peak' 
   const instant = r.courses[w.course]!.instants[w.instant]!;
   const amps = r.drawn(instant, how);
   const solved = r.at(w, how);
+  const pins = instant.active.reduce((s, a) => s + (a.load < 0 ? a.amps : 0), 0);
   const out: Step[] = [];
-  const below = (at: number): number[] => r.tree.nodes.flatMap((n, i) => (n.parent === at ? [i] : []));
   const sum = (at: number): Step => {
     const inputs: Input[] = [];
     const region = [at];
     for (let i = 0; i < region.length; i++) {
-      for (const [load, l] of r.loads.entries())
-        if (l.place === region[i] && amps[load]! > 0)
-          inputs.push({
-            symbol: `I_${load + 1}`,
-            name: l.name,
-            value: amps[load]!,
-            unit: 'A',
-            origin: l.origin,
-          });
-      const pins = instant.active.reduce((s, a) => s + (a.load < 0 ? a.amps : 0), 0);
-      if (pins > 0 && r.loads.some((l) => l.id === 'controller' && l.place === region[i]))
+      for (const load of r.hung[region[i]!]!) {
+        const l = r.loads[load]!;
+        if (amps[load]! > 0)
+          inputs.push({ symbol: `I_${load + 1}`, name: l.name, value: amps[load]!, unit: 'A', origin: l.origin });
+      }
+      if (pins > 0 && r.hung[region[i]!]!.some((load) => r.loads[load]!.id === CONTROLLER))
         inputs.push(computed('I_pins', 'pins that press', pins, 'A', 'what the ways draw from their pins, in Thumb'));
-      for (const child of below(region[i]!)) {
+      for (const child of r.tree.below[region[i]!]!) {
         const n = r.tree.nodes[child]!;
         if (isConverter(n)) inputs.push(carried(input(child, n)));
         else region.push(child);

@@ -13,19 +13,13 @@ export interface Worst {
 }
 
 /** What all courses come to, for every part of the tree by its place. */
-export interface Rehearsal {
-  readonly tree: SupplyTree;
-  readonly loads: readonly FedLoad[];
+export interface Rehearsal extends Ground {
   readonly courses: readonly Course[];
-  readonly low: Network;
   /** Most amperes with bursts and starts, and of what lasts. */
   readonly peak: readonly Worst[];
   readonly lasting: readonly Worst[];
-  /** Least volts at any instant, and most with nothing drawn. */
+  /** Least volts at any instant. */
   readonly least: readonly Worst[];
-  readonly most: Float64Array;
-  /** Places of sources that feed something of which nobody knows what it draws. */
-  readonly unsaid: ReadonlySet<number>;
   /** The tree at the instant of a worst: with bursts and starts, or with what lasts alone. */
   readonly at: (w: Worst, how?: 'peak' | 'lasting') => Solved;
   /** The same with starts and without a controller's burst. */
@@ -39,27 +33,55 @@ type How = 'peak' | 'calm' | 'lasting';
 
 const known = (amps: number): number => (Number.isNaN(amps) ? 0 : amps);
 
+/** What of a rehearsal hangs on the job alone, whatever course is run over it. */
+interface Ground {
+  readonly tree: SupplyTree;
+  readonly loads: readonly FedLoad[];
+  /** Places in the list of loads of those that hang on each part. */
+  readonly hung: readonly (readonly number[])[];
+  /** Place of what the controller hangs on; −1 where nobody said. */
+  readonly controller: number;
+  readonly low: Network;
+  readonly base: Readonly<Record<How, Float64Array>>;
+  /** Most volts with nothing drawn. */
+  readonly most: Float64Array;
+  /** Places of sources that feed something of which nobody knows what it draws. */
+  readonly unsaid: ReadonlySet<number>;
+}
+
+function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
+  const loads = loadsOf(job, facts, tree);
+  const hung = tree.nodes.map((): number[] => []);
+  for (const [i, l] of loads.entries()) hung[l.place]?.push(i);
+  return {
+    tree,
+    loads,
+    hung,
+    controller: placeOf(job.feed, tree, CONTROLLER),
+    low: networkOf(job, tree, 'low'),
+    base: { peak: baseOf(loads, 'peak'), calm: baseOf(loads, 'calm'), lasting: baseOf(loads, 'lasting') },
+    most: solve(networkOf(job, tree, 'high'), new Float64Array(tree.nodes.length)).volts,
+    unsaid: new Set(
+      loads.flatMap((l) => (l.place >= 0 && Number.isNaN(l.runAmps) ? [tree.nodes[l.place]!.source] : [])),
+    ),
+  };
+}
+
 /**
  * Lets every course run over the tree. A controller's burst, and a load that may run at any time, are taken to come at the worst
  * instant of each.
  */
 export function rehearse(job: Job, facts: Facts, tree: SupplyTree = supplyTree(job.feed)): Rehearsal {
-  return rehearsed(job, facts, tree, null);
+  const ground = groundOf(job, facts, tree);
+  return over(ground, coursesOf(job, ground.loads, facts));
 }
 
 /** The same with other courses than those that follow from the job, as for a group that is tried out. */
-export function rehearsed(
-  job: Job,
-  facts: Facts,
-  tree: SupplyTree,
-  other: ((loads: readonly FedLoad[]) => readonly Course[]) | null,
-): Rehearsal {
-  const loads = loadsOf(job, facts, tree);
-  const courses = other ? other(loads) : coursesOf(job, loads, facts);
-  const low = networkOf(job, tree, 'low');
-  const controller = placeOf(job.feed, tree, CONTROLLER);
+export const rehearsedAnew = (r: Rehearsal, courses: readonly Course[]): Rehearsal => over(r, courses);
+
+function over(ground: Ground, courses: readonly Course[]): Rehearsal {
+  const { tree, loads, hung, controller, low, base } = ground;
   const size = tree.nodes.length;
-  const base = { peak: baseOf(loads, 'peak'), calm: baseOf(loads, 'calm'), lasting: baseOf(loads, 'lasting') };
   const drawn = (instant: Instant, how: How): Float64Array => {
     const out = Float64Array.from(base[how]);
     for (const a of instant.active)
@@ -73,7 +95,7 @@ export function rehearsed(
     if (done) return done;
     const nodes = new Float64Array(size);
     const amps = drawn(instant, how);
-    for (const [i, l] of loads.entries()) if (l.place >= 0) nodes[l.place] = nodes[l.place]! + amps[i]!;
+    for (let n = 0; n < size; n++) for (const i of hung[n]!) nodes[n] = nodes[n]! + amps[i]!;
     // All pins that press draw through the controller.
     if (controller >= 0)
       for (const a of instant.active) if (a.load < 0) nodes[controller] = nodes[controller]! + a.amps;
@@ -97,17 +119,11 @@ export function rehearsed(
   }
   const instantOf = (w: Worst): Instant => courses[w.course]!.instants[w.instant]!;
   return {
-    tree,
-    loads,
+    ...ground,
     courses,
-    low,
     peak,
     lasting,
     least,
-    most: solve(networkOf(job, tree, 'high'), new Float64Array(size)).volts,
-    unsaid: new Set(
-      loads.flatMap((l) => (l.place >= 0 && Number.isNaN(l.runAmps) ? [tree.nodes[l.place]!.source] : [])),
-    ),
     at: (w, how = 'peak') => solveAt(instantOf(w), how),
     calm: (w) => solveAt(instantOf(w), 'calm'),
     drawn,

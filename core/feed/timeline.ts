@@ -23,6 +23,8 @@ export interface Course {
   readonly instants: readonly Instant[];
 }
 
+export const AT_REST: Course = { id: 'rest', name: 'at rest', instants: [{ at: 0, seconds: 1, active: [] }] };
+
 interface While extends Active {
   readonly from: number;
   readonly to: number;
@@ -116,7 +118,7 @@ export function coursesOf(job: Job, loads: readonly FedLoad[], facts: Facts): Co
   ]);
   const alone = facts.presses.filter((p) => !inSome.has(p.id));
   return [
-    { id: 'rest', name: 'at rest', instants: [{ at: 0, seconds: 1, active: [] }] },
+    AT_REST,
     ...moves.map(({ m, list }, i) =>
       i === 0
         ? courseOf('script', 'the press script', list, loads, facts)

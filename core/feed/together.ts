@@ -2,11 +2,10 @@ import { chosen, computed, derive, derivedLimit, finding, judged, type Finding, 
 import type { Facts } from '../facts';
 import type { FeedGroup, Job } from '../job';
 import { formatQuantity } from '../quantity';
-import type { SupplyTree } from '../supply';
 import { leastHeld } from './capacitor';
 import { judgeSource } from './judge-sources';
-import { rehearsed, type Rehearsal } from './rehearse';
-import { courseOf, groupSteps, type Course } from './timeline';
+import { rehearsedAnew, type Rehearsal } from './rehearse';
+import { AT_REST, courseOf, groupSteps } from './timeline';
 import type { FedLoad } from './loads';
 
 /** Longest stagger that is proposed beyond the start itself, as a factor. */
@@ -15,11 +14,8 @@ const AFTER_START = 1.25;
 type Steps = ReturnType<typeof groupSteps>;
 
 /** Whether supplies and loads bear a course: no source over what it may give, no load under what it works from. */
-function borne(job: Job, facts: Facts, tree: SupplyTree, steps: Steps): boolean {
-  const r = rehearsed(job, facts, tree, (loads): readonly Course[] => [
-    { id: 'rest', name: 'at rest', instants: [{ at: 0, seconds: 1, active: [] }] },
-    courseOf('trial', 'trial', steps, loads, facts),
-  ]);
+function borne(job: Job, facts: Facts, known: Rehearsal, steps: Steps): boolean {
+  const r = rehearsedAnew(known, [AT_REST, courseOf('trial', 'trial', steps, known.loads, facts)]);
   return (
     r.tree.nodes.every((n, i) => {
       if (n.kind !== 'source') return true;
@@ -57,7 +53,7 @@ const mostAtOnce = (job: Job, facts: Facts, r: Rehearsal, presses: readonly stri
     borne(
       job,
       facts,
-      r.tree,
+      r,
       groupSteps({
         presses: [...presses],
         atOnce,
@@ -86,7 +82,7 @@ function groupFinding(job: Job, facts: Facts, r: Rehearsal, g: FeedGroup): Findi
       `the supplies over the whole group, ${formatQuantity(stagger, 's')} between starts`,
     ),
   ]);
-  const borneSo = borne(job, facts, r.tree, groupSteps(g));
+  const borneSo = borne(job, facts, r, groupSteps(g));
   const mended: FeedGroup = { ...g, atOnce: Math.max(1, Math.min(asked, fits)), staggerSeconds: stagger };
   const remedy: Remedy | null = borneSo
     ? null
@@ -135,7 +131,7 @@ function looseFinding(job: Job, facts: Facts, r: Rehearsal): Finding[] {
   // The hungriest first, so that the number holds whichever of them start.
   const list = [...presses].sort((a, b) => amps(b) - amps(a));
   const together = (n: number): Steps => list.slice(0, n).map((press) => ({ press, at: 0, seconds: 60 }));
-  const fits = greatest(list.length, (n) => borne(job, facts, r.tree, together(n)));
+  const fits = greatest(list.length, (n) => borne(job, facts, r, together(n)));
   const hands = job.hands.some((h) => h.asks.length > 0);
   const stagger = staggerFor(r, list);
   const inTurn = fits > 0 && fits < list.length ? mostAtOnce(job, facts, r, list, stagger) : 0;

@@ -29,6 +29,8 @@ export type SupplyNode =
 export interface SupplyTree {
   readonly nodes: readonly SupplyNode[];
   readonly at: ReadonlyMap<string, number>;
+  /** Places of what hangs on each part itself. */
+  readonly below: readonly (readonly number[])[];
   /** Places of what nothing else hangs on, capacitors apart. */
   readonly ends: readonly number[];
 }
@@ -65,9 +67,11 @@ export function supplyTree(feed: FeedPlan): SupplyTree {
   };
   for (const item of below.get('') ?? []) add(item, -1);
   for (let i = 0; i < nodes.length; i++) for (const item of below.get(nodes[i]!.id) ?? []) add(item, i);
-  const carries = new Set(nodes.flatMap((n) => (n.kind === 'capacitor' ? [] : [n.parent])));
-  const ends = nodes.flatMap((n, i) => (n.kind === 'capacitor' || carries.has(i) ? [] : [i]));
-  return { nodes, at, ends };
+  const children = nodes.map((): number[] => []);
+  for (const [i, n] of nodes.entries()) children[n.parent]?.push(i);
+  const carries = (i: number): boolean => children[i]!.some((c) => nodes[c]!.kind !== 'capacitor');
+  const ends = nodes.flatMap((n, i) => (n.kind === 'capacitor' || carries(i) ? [] : [i]));
+  return { nodes, at, below: children, ends };
 }
 
 /** What a source gives without a load, usual value, V; null where nobody said or read it. */
