@@ -82,6 +82,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           begins: [],
           startsPerArming: null,
           wakes: r.next() < 0.2,
+          topic: '',
         },
       });
     else if (kind === 1)

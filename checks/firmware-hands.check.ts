@@ -51,8 +51,15 @@ function jobOf(r: Random, wiring: MotorPlan['wiring']): Job {
         hand('stop', { kind: 'stop', latching: true }),
         hand('again', { kind: 'button', begins: ['open', 'close'] }),
         hand('up-too', { kind: 'button', asks: ['motor'], latching: r.next() < 0.5 }),
-        hand('arm', { kind: 'arm', latching: r.next() < 0.5, startsPerArming: counted ? 1 + below(r, 2) : null }),
+        // Some have nothing that arms: commands go then as they come.
+        ...(r.next() < 0.3
+          ? []
+          : [
+              hand('arm', { kind: 'arm', latching: r.next() < 0.5, startsPerArming: counted ? 1 + below(r, 2) : null }),
+            ]),
         hand('came', { kind: 'answer' }),
+        hand('toggle', { kind: 'command', begins: ['open', 'close'] }),
+        hand('down', { kind: 'command', begins: ['close'] }),
         {
           do: 'set',
           at: 'routine',
@@ -103,6 +110,10 @@ function movedOf(r: Random, sides: number): Moved[] {
     out.push({ ms: 100 * t + 93, side: -1, on: below(r, 2) });
   return out.sort((a, b) => a.ms - b.ms);
 }
+
+/** A command by its number among those that have no pin. */
+const commandOf = (pins: readonly unknown[], side: number): number =>
+  pins.slice(0, side).filter((p) => p === null).length;
 
 /** Closed spans of each direction, in whole milliseconds, and calls. */
 type Spans = readonly (readonly [from: number, to: number])[];
@@ -183,19 +194,23 @@ describe('the packed program and the engine, with hands at the controller', () =
         const job = jobOf(r, wiring);
         const hands = sceneOf(job)!.hands;
         const lists = Array.from({ length: 6 }, () => movedOf(r, hands.length));
+        const { lines: wired } = assess(job);
         const pins = hands.map((h) => {
-          const line = assess(job).lines.find((l) => l.id === h.id)!;
-          return { pin: pinOf(job, h.id)!, moved: line.active === 'high' ? 1 : 0 };
+          const line = wired.find((l) => l.id === h.id);
+          return line ? { pin: pinOf(job, h.id)!, moved: line.active === 'high' ? 1 : 0 } : null;
         });
+        // A message comes, and has no end.
+        const said = (m: Moved): string[] => {
+          const there = pins[m.side];
+          if (m.side < 0) return [m.ms, -1, m.on].map(String);
+          if (!there) return m.on === 1 ? [m.ms, -2, commandOf(pins, m.side)].map(String) : [];
+          return [m.ms, there.pin, m.on === 1 ? there.moved : 1 - there.moved].map(String);
+        };
         const args = lists.map((list) => [
           String(END),
           String(8 * 3600 - LEAD / 1000),
-          ...pins.flatMap(({ pin, moved }) => ['0', String(pin), String(1 - moved)]),
-          ...list.flatMap((m) =>
-            m.side < 0
-              ? [m.ms, -1, m.on].map(String)
-              : [m.ms, pins[m.side]!.pin, m.on === 1 ? pins[m.side]!.moved : 1 - pins[m.side]!.moved].map(String),
-          ),
+          ...pins.flatMap((p) => (p ? ['0', String(p.pin), String(1 - p.moved)] : [])),
+          ...list.flatMap(said),
         ]);
         const found = inFolder((folder) => program(job, wiring, args, folder));
         lists.forEach((list, i) => {

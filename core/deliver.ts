@@ -47,9 +47,10 @@ const lit = (job: Job): PackInput['signs'] =>
     return pin === null ? [] : [{ name: s.name, pin, means: s.means, dueAfterStarts: s.dueAfterStarts }];
   });
 
-/** What people move, side by side, as far as it lies on pins. */
+/** What people move, side by side, as far as it lies on pins, and every command. */
 const moved = (job: Job, a: Seen): PackInput['hands'] =>
   handsIn(job).flatMap((h) => {
+    if (h.does === 'command') return [{ ...h, pin: -1, active: 'high' as const }];
     const line = a.lines.find((l) => l.id === h.id);
     const pin = pinOf(job, h.id);
     return line && pin !== null ? [{ ...h, pin, active: line.active }] : [];

@@ -201,11 +201,17 @@ function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], br
       const f = asFault(scene, t, 0, 0);
       const whose = befallsByName(scene, f);
       const lasts = f.seconds > 0 ? ` for ${say(f.seconds)}` : '';
-      const text = `${FAULT_WORDS[f.kind]}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
+      const text = `${wordsFor(scene, f)}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
       return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
     }),
     `${told.length > 0 ? 'Then' : 'With nothing going wrong'}, ${when(search, brokenAt)}: ${never.words}.`,
   ];
+}
+
+/** What happens, in words; a command is moved by a message. */
+function wordsFor(scene: Scene, f: Fault): string {
+  if (scene.hands.find((h) => h.id === f.of)?.wire.does !== 'command') return FAULT_WORDS[f.kind];
+  return f.kind === 'nobody-came' ? 'the next command is lost' : 'a command comes by message';
 }
 
 /** By name what a fault befalls, where there is more than one of its kind. */

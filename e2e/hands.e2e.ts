@@ -51,6 +51,34 @@ test('a button begins moves in turn, an arm switch lets one start go, and the pr
   expect(program).not.toContain('lacks the hands');
 });
 
+test('commands come by message: one for each move and one in turn, in run and program', async ({ page }) => {
+  await demoKept(page);
+  await within(page, '/job/demo-hatch-shutter/board?view=hands');
+  await page.getByRole('button', { name: 'a command for each move, and one in turn' }).click();
+  const turns = page.locator('[data-hand=command-in-turn]');
+  await expect(turns).toContainText('begins “open” and “close” in turn at each message on');
+  await expect(turns).toContainText('behind every hand; it falls back by itself');
+  await expect(page.locator('[data-hand^=command]')).toHaveCount(3);
+  await expect(turns.getByLabel('Pull-up outside the chip')).toHaveCount(0);
+  await enter(turns, 'Topic', 'loft/hatch/toggle');
+  await expect(turns).toContainText('at each message on loft/hatch/toggle');
+  await within(page, '/job/demo-hatch-shutter/act');
+  await dropFault(page, 'someone moves a hand at the controller');
+  await choose(page, 'Which: someone moves a hand at the controller', 'in turn');
+  await settled(page);
+  await expect(page.locator('svg.lanes [data-lane=hand]')).toContainText('in turn');
+  await within(page, '/job/demo-hatch-shutter/pack');
+  const program = await savedText(page, 'gentle_thumb.c');
+  expect(program).toMatch(/\{ -1, 1, 0u, COMMANDS, 0, 0u, 2u, 2u, 0u \},\s+\/\* in turn \*\//);
+  expect(program).toContain('lacks what receives the messages of open, close, in turn: call gt_command from it');
+  await within(page, '/job/demo-hatch-shutter/board?view=hands');
+  await undo(page).click();
+  await undo(page).click();
+  await undo(page).click();
+  await undo(page).click();
+  await expect(page.locator('[data-hand^=command]')).toHaveCount(0);
+});
+
 test('a run is led by hand and from recordings, and becomes the move; takes that differ are named', async ({
   page,
 }) => {

@@ -201,7 +201,7 @@ export async function pick(page: Page, button: Locator, files: string | string[]
 }
 
 /** Fills a field by its label and leaves it. */
-export async function enter(page: Page, label: string, text: string): Promise<void> {
+export async function enter(page: Page | Locator, label: string, text: string): Promise<void> {
   await page.getByLabel(label, { exact: true }).fill(text);
   await page.getByLabel(label, { exact: true }).press('Tab');
 }

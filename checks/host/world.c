@@ -26,7 +26,7 @@ uint32_t gt_milliseconds(void)
     return now_ms;
 }
 
-/* usage: world MILLISECONDS SECOND_OF_DAY (MS PIN LEVEL)...; a pin of -1 starts the move LEVEL, what comes at 0 stands before setup */
+/* usage: world MILLISECONDS SECOND_OF_DAY (MS PIN LEVEL)...; a pin of -1 starts the move LEVEL, one of -2 brings the command LEVEL, what comes at 0 stands before setup */
 int main(int argc, char **argv)
 {
     uint32_t end;
@@ -46,6 +46,8 @@ int main(int argc, char **argv)
             pin = (int)strtol(argv[next + 1], NULL, 10);
             if (pin >= 0) {
                 inputs[pin] = (int)strtol(argv[next + 2], NULL, 10);
+            } else if (pin == -2) {
+                (void)gt_command((int)strtol(argv[next + 2], NULL, 10));
             } else {
                 gt_start_move((int)strtol(argv[next + 2], NULL, 10));
             }

@@ -41,7 +41,8 @@ export interface RunTrace {
   readonly warns: readonly Span[];
   readonly senses: readonly { readonly name: string; readonly spans: readonly StateSpan[]; readonly lacks: string }[];
   /** What people moved at the controller, as it felt it; and while it was armed. */
-  readonly hands: readonly { readonly name: string; readonly spans: readonly Span[] }[];
+  /** Sides that people move; a command, which comes by message, has instants and no lengths. */
+  readonly hands: readonly { readonly name: string; readonly byMessage: boolean; readonly spans: readonly Span[] }[];
   readonly armed: readonly Span[];
   readonly parts: readonly PartTrace[];
   /** Presses that the machine never met. */
@@ -87,9 +88,9 @@ function changes(log: Log, kind: number, index: number, end: number): (Span & { 
   return out;
 }
 
-const whileOn = (log: Log, kind: number, index: number, end: number): Span[] =>
+const whileOn = (log: Log, kind: number, index: number, end: number, instants = false): Span[] =>
   changes(log, kind, index, end)
-    .filter((c) => c.value === 1 && c.to > c.from)
+    .filter((c) => c.value === 1 && (instants || c.to > c.from))
     .map(({ from, to }) => ({ from, to }));
 
 function merged(spans: readonly StateSpan[]): StateSpan[] {
@@ -125,7 +126,10 @@ function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunT
       lacks: scene.senseLacks[i]!,
       spans: changes(log, LOGGED.sense, i, end).map(({ from, to, value }) => ({ from, to, word: HEARD[value]! })),
     })),
-    hands: scene.hands.map((h, i) => ({ name: h.name, spans: whileOn(log, LOGGED.hand, i, end) })),
+    hands: scene.hands.map(({ name, wire }, i) => {
+      const byMessage = wire.does === 'command';
+      return { name, byMessage, spans: whileOn(log, LOGGED.hand, i, end, byMessage) };
+    }),
     armed: whileOn(log, LOGGED.armed, 0, end),
     parts: scene.parts.map((p, i) => partTold(scene, log, i, p.name, end)),
     calls,

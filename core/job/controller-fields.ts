@@ -80,6 +80,7 @@ export const handInputFields: Fields<Hand> = {
       rocker: 'a three-way rocker',
       stop: 'a stop',
       answer: 'an answer to a call',
+      command: 'a command by message',
     },
     'button',
   ),
@@ -95,6 +96,7 @@ export const handInputFields: Fields<Hand> = {
     hint: 'as many as come',
   }),
   wakes: flag('wakes the controller'),
+  topic: text('Topic', { most: 200 }),
 };
 
 export const signFields: Fields<Sign> = {

@@ -29,9 +29,12 @@ export interface Sense {
   topic: string;
 }
 
-export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer'] as const;
+export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer', 'command'] as const;
 export type HandKind = (typeof HAND_KINDS)[number];
-/** What people move at the controller; `answer` says that somebody came: what calls or is due goes out. */
+/**
+ * What people move at the controller; `answer` says that somebody came: what calls or is due goes out. A `command` is moved from
+ * afar, by a message: it has no wires, and no length.
+ */
 export interface Hand {
   id: string;
   name: string;
@@ -43,11 +46,13 @@ export interface Hand {
   pullUpOhms: number | null;
   /** The presses that it makes while it is held, by id: one for a button, up and down for a rocker; empty for a side that makes none. */
   asks: string[];
-  /** The moves that it begins in their place, by id: a button's take turns, a rocker's are up and down. */
+  /** The moves that it begins in their place, by id: those of a button or a command take turns, a rocker's are up and down. */
   begins: string[];
   /** Starts that one arming lets go before it has to be armed again; null for as many as come. */
   startsPerArming: number | null;
   wakes: boolean;
+  /** Topic of its messages, for a command. */
+  topic: string;
 }
 
 export const SIGN_KINDS = ['lamp', 'beeper'] as const;

@@ -90,6 +90,7 @@ function senseLines(sense: Sense): Line[] {
 }
 
 function handLines(hand: Hand): Line[] {
+  if (hand.kind === 'command') return [];
   const asks: PinAbility[] = [
     'input',
     ...(hand.pullUpOhms === null ? (['pull-up'] as const) : []),

@@ -40,6 +40,54 @@ static int begin(int move)
     return 1;
 }
 
+/* A start that asked for arming went: one arming lets so many go. */
+static void spend_start(void)
+{
+    if (starts_left > 0u) {
+        starts_left -= 1u;
+        if (starts_left == 0u) {
+            arm(0, 0u);
+        }
+    }
+}
+
+/* The next move of a hand or a command takes the place of whatever runs. */
+static int begin_next(int i)
+{
+    int begun;
+    if (busy) {
+        leave();
+    }
+    begun = begin(hand_moves[hands[i].first + turn[i]]);
+    turn[i] = (turn[i] + 1u) % hands[i].count;
+    return begun;
+}
+
+/* Whoever sends a command does not stand at the machine: it asks for arming where anything arms. */
+int gt_command(int command)
+{
+    int i;
+    int found = 0;
+    int arming = 0;
+    for (i = 1; i <= HANDS; i++) {
+        arming = arming || hands[i].does == ARMS;
+        if (hands[i].does == COMMANDS && command-- == 0) {
+            found = i;
+        }
+    }
+    last_tick = gt_milliseconds();
+    if (found == 0 || hands[found].count == 0u || hand_goes_first() || (arming && !armed)) {
+        return 0;
+    }
+    if (!begin_next(found)) {
+        return 0;
+    }
+    if (arming) {
+        spend_start();
+    }
+    return 1;
+}
+
 /* A hand that presses lets go of its contacts, or of its turn. */
 static void let_go(int i)
 {
@@ -107,11 +155,7 @@ static void hand_felt(int i, uint32_t now)
         break;
     case BEGINS:
         if (felt[i] && hands[i].count > 0u && !stopped()) {
-            if (busy) {
-                leave();
-            }
-            begin(hand_moves[hands[i].first + turn[i]]);
-            turn[i] = (turn[i] + 1u) % hands[i].count;
+            begin_next(i);
         }
         break;
     default:
@@ -130,6 +174,9 @@ static void follow_hands(uint32_t now)
 {
     int i;
     for (i = 1; i <= HANDS; i++) {
+        if (hands[i].does == COMMANDS) {
+            continue;
+        }
         if ((gt_read_pin(hands[i].pin) == hands[i].level) == felt[i]) {
             moving[i] = 0;
         } else if (!moving[i]) {
@@ -161,7 +208,7 @@ static void read_hands(void)
     int i;
     arm(0, 0u);
     for (i = 1; i <= HANDS; i++) {
-        felt[i] = gt_read_pin(hands[i].pin) == hands[i].level;
+        felt[i] = hands[i].does != COMMANDS && gt_read_pin(hands[i].pin) == hands[i].level;
         moving[i] = 0;
         waits[i] = 0;
         turn[i] = 0u;

@@ -20,6 +20,9 @@ void gt_tick(void);
 void gt_start(void);
 /* Runs a move now, by number from 0; ignored as above. */
 void gt_start_move(int move);
+/* A command has come by message, by number from 0 in the order of the job: call it from whatever receives them, between two
+   ticks. Gives 1 where its move begins; 0 where a hand has its way, or where something arms and it is not armed. */
+int gt_command(int command);
 /* Opens the contacts and forgets the rest of the move; a hand that still presses has to let go first. */
 void gt_stop(void);
 /* 1 while a move runs. */
@@ -41,5 +44,5 @@ void gt_set_clock(int weekday, uint32_t second_of_day);
 /** Kinds of steps, and what comes where one does not come true; they stand before the tables. */
 export const KINDS = `enum { PRESS, WAIT, HOLD, UNTIL, LOOK, AGAIN, WARN, TELL, CALL };
 enum { GO_ON, END, ASK };
-enum { STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS };
+enum { STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS, COMMANDS };
 `;

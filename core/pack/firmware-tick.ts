@@ -92,13 +92,8 @@ static void at_second(void)
     unsigned i;
     for (i = 0; i < sizeof week / sizeof week[0]; i++) {
         if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
-            && (!week[i].if_armed || armed) && begin(week[i].move)
-            && week[i].if_armed && starts_left > 0u) {
-            /* One arming lets so many go. */
-            starts_left -= 1u;
-            if (starts_left == 0u) {
-                arm(0, 0u);
-            }
+            && (!week[i].if_armed || armed) && begin(week[i].move) && week[i].if_armed) {
+            spend_start();
         }
     }
 }

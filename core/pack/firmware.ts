@@ -45,7 +45,7 @@ export interface FirmwareOrder {
   readonly leadSeconds: number;
 }
 
-/** One side of what people move at the controller, on its pin. */
+/** One side of what people move at the controller, on its pin; −1 for a command, which comes by message. */
 export interface FirmwareHand extends HandDeed {
   readonly pin: number;
   /** The level while it is moved. */
@@ -96,6 +96,7 @@ const DOES: Readonly<Record<FirmwareHand['does'], string>> = {
   press: 'PRESSES_WHILE_HELD',
   begin: 'BEGINS',
   answer: 'ANSWERS',
+  command: 'COMMANDS',
 };
 /** More starts than are counted: such a sign is never due. */
 const NEVER_DUE = 2_000_001;

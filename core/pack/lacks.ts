@@ -42,6 +42,9 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   if (strange.length > 0)
     out.push(`a reading of ${strange.join(', ')}, which a move looks at: no program is packed before it is a contact`);
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
+  const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
+  if (commands.length > 0)
+    out.push(`what receives the messages of ${commands.join(', ')}: call gt_command from it, by their number from 0`);
   const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
   if (counted.length > 0) out.push(`the count of ${counted.join(', ')} over a power cut: it begins anew`);
   return out;

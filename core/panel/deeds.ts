@@ -6,7 +6,7 @@ export interface HandDeed {
   /** Of the side, as its line has it. */
   readonly id: string;
   readonly name: string;
-  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer';
+  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer' | 'command';
   readonly latching: boolean;
   readonly debounceSeconds: number;
   /** What it presses while it is held; empty for nothing. */
@@ -24,6 +24,7 @@ const DOES: Readonly<Record<Hand['kind'], HandDeed['does']>> = {
   rocker: 'press',
   stop: 'stop',
   answer: 'answer',
+  command: 'command',
 };
 
 /**
@@ -35,8 +36,8 @@ const sidesOf = (
 ): readonly { readonly part: string; readonly asks: string; readonly begins: readonly string[] }[] =>
   h.kind === 'rocker'
     ? [0, 1].map((i) => ({ part: i ? 'down' : 'up', asks: h.asks[i] ?? '', begins: [h.begins[i] ?? ''] }))
-    : h.kind === 'button'
-      ? [{ part: '', asks: h.asks[0] ?? '', begins: h.begins }]
+    : h.kind === 'button' || h.kind === 'command'
+      ? [{ part: '', asks: h.kind === 'button' ? (h.asks[0] ?? '') : '', begins: h.begins }]
       : [{ part: '', asks: '', begins: [] }];
 
 /** A rocker that asks for one press both ways asks for its other side or direction when it is down. */
@@ -51,9 +52,9 @@ export const handsIn = (job: Job): HandDeed[] =>
       return {
         id: lineId(h.id, part),
         name: part ? `${h.name} ${part}` : h.name,
-        does: moves.length > 0 ? 'begin' : DOES[h.kind],
-        latching: h.latching,
-        debounceSeconds: h.debounceSeconds,
+        does: moves.length > 0 && h.kind !== 'command' ? 'begin' : DOES[h.kind],
+        latching: h.latching && h.kind !== 'command',
+        debounceSeconds: h.kind === 'command' ? 0 : h.debounceSeconds,
         asks,
         other: isOther(job, h, part),
         moves,

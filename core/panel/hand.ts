@@ -14,6 +14,7 @@ const KIND_WORDS: Readonly<Record<Hand['kind'], string>> = {
   rocker: 'asks for',
   answer: 'answers: what calls or is due goes out',
   stop: 'stops whatever moves: its contact opens, so a broken wire stops as well',
+  command: 'begins',
 };
 
 /** What a hand asks for, in words. */
@@ -30,12 +31,20 @@ function whatOf(job: Job, hand: Hand): string {
   if (begun.some((name) => name !== ''))
     return hand.kind === 'rocker'
       ? `begins ${sides(begun, (name) => `“${name}”`)}`
-      : `begins ${begun.map((name) => `“${name}”`).join(' and ')}${begun.length > 1 ? ' in turn' : ''}`;
+      : `begins ${begun.map((name) => `“${name}”`).join(' and ')}${begun.length > 1 ? ' in turn' : ''}` +
+          (hand.kind === 'command' ? byMessage(job, hand) : '');
+  if (hand.kind === 'command') return 'begins nothing yet';
   const names = hand.asks.map((id) => job.presses.find((p) => p.id === id)?.name ?? '');
   if (names.every((name) => name === '')) return 'asks for nothing yet';
   return hand.kind === 'rocker'
     ? `asks for ${sides(names, (name, i) => (i === 1 && names[0] === name ? `${name} the other way` : name))}`
     : `asks for ${names[0]}, for as long as it ${hand.latching ? 'stays' : 'is held'} down`;
+}
+
+/** How a command is met: whoever sends it does not stand at the machine. */
+function byMessage(job: Job, hand: Hand): string {
+  const arming = job.hands.some((h) => h.kind === 'arm') ? ', only while armed' : '';
+  return ` at each message on ${hand.topic || 'a topic not named yet'}${arming}, behind every hand; it falls back by itself`;
 }
 
 /** What the two sides of a rocker do, the side that does nothing left out. */
@@ -44,6 +53,15 @@ const sides = (names: readonly string[], say: (name: string, i: number) => strin
 
 /** A hand with its wiring, its pull-up and its debounce. */
 export function handThing(job: Job, hand: Hand): PanelThing {
+  if (hand.kind === 'command')
+    return {
+      id: hand.id,
+      name: hand.name,
+      what: whatOf(job, hand),
+      wires: [],
+      parts: [],
+      findings: commandFindings(hand),
+    };
   const lines = hand.kind === 'rocker' ? ['up', 'down'] : [''];
   const wires: PanelWire[] = [
     ...lines.map((part): PanelWire => [lineId(hand.id, part), part ? `${hand.name} ${part}` : `${hand.name} 1`]),
@@ -80,6 +98,30 @@ export function handThing(job: Job, hand: Hand): PanelThing {
   ];
   return { id: hand.id, name: hand.name, what: whatOf(job, hand), wires, parts, findings: handFindings(hand) };
 }
+
+/** What of a command is not said yet. */
+const commandFindings = (hand: Hand): Finding[] => [
+  ...(hand.topic === ''
+    ? [
+        finding('board', `hand.${hand.id}.topic`, {
+          verdict: 'unknown' as const,
+          title: `${hand.name}: no topic is named that its message comes on`,
+          caption: 'no topic yet',
+          remedy: { text: 'Name the topic in Board.' },
+        }),
+      ]
+    : []),
+  ...(hand.begins.every((id) => id === '')
+    ? [
+        finding('board', `hand.${hand.id}.asks`, {
+          verdict: 'unknown' as const,
+          title: `${hand.name} begins nothing yet`,
+          caption: 'command begins nothing',
+          remedy: { text: 'Say in Board which move it begins.' },
+        }),
+      ]
+    : []),
+];
 
 function handFindings(hand: Hand): Finding[] {
   const settle = derive('time in which it settles', 't_d', 't', 's', [

@@ -1,3 +1,4 @@
+export { commandsFor } from './commands';
 export { handsIn, type HandDeed } from './deeds';
 export { handThing } from './hand';
 export { panelFindings, panelOf } from './panel';

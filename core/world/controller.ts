@@ -78,13 +78,14 @@ export function arms(s: WorldState, armed: number, most: number, at: number, log
 }
 
 /** Whether a hand at the controller stops everything, or presses by itself: it goes first. */
-function handGoesFirst(s: WorldState): boolean {
+export function handGoesFirst(s: WorldState): boolean {
   const { hands } = s.w.plan;
   for (let h = 0; h < hands.length; h++) {
     if (s.handFelt[h] === 0) continue;
     const { does, line } = hands[h]!;
-    if (does === 'stop' || (does === 'press' && (s.drive[line] === 1 || s.due[s.at.handTurn + h]! < Infinity)))
-      return true;
+    // Who holds and is not obeyed has no say, though the plan may close the same output.
+    const presses = does === 'press' && s.barred[h] === 0;
+    if (does === 'stop' || (presses && (s.drive[line] === 1 || s.due[s.at.handTurn + h]! < Infinity))) return true;
   }
   return false;
 }

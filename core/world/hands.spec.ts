@@ -89,6 +89,60 @@ function ran(p: WorldPlan, list: readonly Happening[], end = 30) {
   return { s, up: spans[0], down: spans[1] };
 }
 
+describe('commands by message', () => {
+  // Side 3 in place of the button that begins moves; no arm switch but where one is named.
+  const far = (arm = false): WorldPlan =>
+    plan({
+      hands: plan().hands.map((h, i) =>
+        i === BEGINS
+          ? wire({ does: 'command', moves: [0, 1], delay: 0 })
+          : i === ARM && !arm
+            ? wire({ does: 'answer' })
+            : h,
+      ),
+    });
+
+  it('begin their moves in turn, each in the place of what runs, and fall back by themselves', () => {
+    const { up, down } = ran(far(), [at(1, 'hand', BEGINS), at(1.8, 'hand', BEGINS), at(9, 'hand', BEGINS)]);
+    // The other direction waits for the coast of half a second.
+    expect(up).toEqual([
+      [1, 1.8],
+      [9, 11],
+    ]);
+    expect(down).toEqual([[2.3, 4.3]]);
+  });
+
+  it('are not obeyed while a hand presses or a stop holds, and the turn stays', () => {
+    const { up, down } = ran(far(), [at(1, 'hand', DOWN, 3), at(2, 'hand', BEGINS), at(9, 'hand', BEGINS)]);
+    expect(down).toEqual([[1.05, 4.05]]);
+    expect(up).toEqual([[9, 11]]);
+    expect(ran(far(), [at(1, 'hand', STOP), at(3, 'hand', BEGINS)]).up).toEqual([]);
+  });
+
+  it('heed no hand that a stop barred, though it is held and the plan closes the same output', () => {
+    const list = [at(1, 'hand', UP, 20), at(2, 'hand', STOP), at(3, 'let-go', STOP)];
+    const { up, down } = ran(far(), [...list, at(4, 'hand', BEGINS), at(5, 'hand', BEGINS)]);
+    expect(up).toEqual([
+      [1.05, 2.05],
+      [4, 5],
+    ]);
+    expect(down).toEqual([[5.5, 7.5]]);
+  });
+
+  it('ask for arming where anything arms, and count against it', () => {
+    const list = [at(1, 'hand', BEGINS), at(2, 'hand', ARM), at(3, 'hand', BEGINS), at(9, 'hand', BEGINS)];
+    const { up, down, s } = ran(far(true), list);
+    expect(up).toEqual([[3, 5]]);
+    expect(down).toEqual([]);
+    expect(s.flag[FLAG.armed]).toBe(0);
+  });
+
+  it('are lost where nobody carries them, and where the controller is dead', () => {
+    expect(ran(far(), [at(1, 'nobody', BEGINS), at(2, 'hand', BEGINS), at(6, 'hand', BEGINS)]).up).toEqual([[6, 8]]);
+    expect(ran(far(), [at(1, 'controller-out', 0, 5), at(3, 'hand', BEGINS)]).up).toEqual([]);
+  });
+});
+
 describe('hands at the controller', () => {
   it('press while they are held, once they have settled, and shorter than that never', () => {
     expect(ran(plan(), [at(1, 'hand', UP, 2), at(5, 'hand', UP, 0.04)]).up).toEqual([[1.05, 3.05]]);

@@ -1,5 +1,5 @@
 import { drives } from './contacts';
-import { arms, endMove, startMove } from './controller';
+import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -10,8 +10,32 @@ export function nobodyComes(s: WorldState, hand: number): boolean {
   return true;
 }
 
+/**
+ * A command comes by message. Nobody stands at the machine: it begins its move only while armed, where anything arms, and never
+ * against a hand. It has no length and falls back by itself; one that finds the controller dead is lost.
+ */
+function commandComes(s: WorldState, hand: number, at: number, log: Log | null): void {
+  const { hands } = s.w.plan;
+  const { moves } = hands[hand]!;
+  const onlyIfArmed = hands.some((h) => h.does === 'arm');
+  if (s.flag[FLAG.controllerPower] !== 1 || moves.length === 0) return;
+  note(log, at, LOGGED.hand, hand, 1);
+  note(log, at, LOGGED.hand, hand, 0);
+  if (handGoesFirst(s) || (onlyIfArmed && s.flag[FLAG.armed] === 0)) return;
+  beginsNext(s, hand, onlyIfArmed, at, log);
+}
+
+/** Its next move takes the place of whatever runs. */
+function beginsNext(s: WorldState, hand: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
+  const { moves } = s.w.plan.hands[hand]!;
+  endMove(s, at, log);
+  startMove(s, moves[s.turn[hand]!]!, onlyIfArmed, at, log);
+  s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
+}
+
 /** Somebody moves one side of what people move at the controller; who holds it lets go after so long. */
-export function handMoved(s: WorldState, hand: number, seconds: number, at: number): void {
+export function handMoved(s: WorldState, hand: number, seconds: number, at: number, log: Log | null): void {
+  if (s.w.plan.hands[hand]!.does === 'command') return commandComes(s, hand, at, log);
   s.handIs[hand] = 1;
   s.due[s.at.handUp + hand] = s.w.plan.hands[hand]!.latching ? Infinity : at + seconds;
 }
@@ -69,10 +93,7 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
       return;
     case 'begin':
       if (down === 0 || moves.length === 0) return;
-      if (stopped(s)) return;
-      endMove(s, at, log);
-      startMove(s, moves[s.turn[hand]!]!, false, at, log);
-      s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
+      if (!stopped(s)) beginsNext(s, hand, false, at, log);
       return;
     case 'press': {
       if (down === 0) {

@@ -163,7 +163,7 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       s.ill[of]! |= ILL.lost;
       return;
     case NO.hand:
-      if (!nobodyComes(s, of)) handMoved(s, of, how, at);
+      if (!nobodyComes(s, of)) handMoved(s, of, how, at, log);
       return;
     case NO['let-go']:
       if (!nobodyComes(s, of)) handLetGo(s, of);

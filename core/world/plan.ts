@@ -39,7 +39,7 @@ export interface Apart {
   readonly lead: number;
 }
 
-export const HAND_DEEDS = ['stop', 'arm', 'press', 'begin', 'answer'] as const;
+export const HAND_DEEDS = ['stop', 'arm', 'press', 'begin', 'answer', 'command'] as const;
 /** One side of what people move at the controller. */
 export interface HandWire {
   readonly does: (typeof HAND_DEEDS)[number];

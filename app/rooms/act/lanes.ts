@@ -93,7 +93,14 @@ export class Lanes {
     for (const o of t.outputs) add('output', o.name, { boxes: o.spans.map((s) => this.box(s, '', true, 5)) });
     if (t.warns.length > 0) add('output', 'warning', { boxes: t.warns.map((s) => this.box(s, 'warns', true, 5)) });
     for (const h of t.hands.filter((x) => x.spans.length > 0))
-      add('hand', h.name, { boxes: h.spans.map((s) => this.box(s, 'by hand', true, 5)) });
+      add(
+        'hand',
+        h.name,
+        // A message has an instant and no length.
+        h.byMessage
+          ? { marks: h.spans.map((s) => ({ x: this.x()(s.from), hand: false })) }
+          : { boxes: h.spans.map((s) => this.box(s, 'by hand', true, 5)) },
+      );
     if (t.armed.length > 0) add('sense', 'armed', { boxes: t.armed.map((s) => this.box(s, 'yes', true)) });
     for (const s of t.senses.filter((x) => x.lacks === ''))
       add('sense', s.name, { boxes: s.spans.map((x) => this.box(x, x.word, !STILL.includes(x.word))) });

@@ -18,7 +18,7 @@ import {
   type Hand,
   type Sign,
 } from '../../../core/job';
-import { handThing, signResistor, signThing } from '../../../core/panel';
+import { commandsFor, handThing, signResistor, signThing } from '../../../core/panel';
 import { formatQuantity } from '../../../core/quantity';
 import { wholeWiring } from '../../../core/whole';
 import { Bench } from '../../store/bench';
@@ -31,6 +31,7 @@ const HAND_WORDS: Readonly<Record<Hand['kind'], string>> = {
   rocker: 'three-way rocker',
   stop: 'stop',
   answer: 'answer to a call',
+  command: 'command by message',
 };
 /** Stand before the id of a press that is made, or of a move that is begun. */
 const PRESS = 'press:';
@@ -67,6 +68,7 @@ export class HandsPart {
     ['', 'no other'],
     ...this.bench.job().act.moves.map((m): Choice => [m.id, `“${m.name}”`]),
   ]);
+  protected readonly begun = computed((): readonly Choice[] => [['', 'nothing yet'], ...this.moves().slice(1)]);
   protected readonly deed = (hand: Hand, at: 0 | 1): string =>
     hand.asks[at] ? `${PRESS}${hand.asks[at]}` : hand.begins[at] ? `${MOVE}${hand.begins[at]}` : '';
   private readonly wired = computed(() => wholeWiring(this.bench.seen().job, this.bench.assessment()).wires);
@@ -96,6 +98,12 @@ export class HandsPart {
       latching: kind === 'arm' || kind === 'stop',
     };
     this.bench.put('hands', hand, `one more at the controller: ${name}`);
+  }
+
+  /** A command for each move, and one that begins the first two in turn, as up, down and toggle. */
+  protected commandEach(): void {
+    const edits = commandsFor(this.bench.job());
+    if (edits.length > 0) this.bench.edit({ do: 'several', edits, say: 'commands by message' });
   }
 
   protected addSign(kind: Sign['kind']): void {

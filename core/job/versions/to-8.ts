@@ -1,8 +1,8 @@
 import { eachOf, isPlain, type Migration } from './step';
 
 /**
- * Version 8 says which key of a pad a press is, and has hands that begin moves and let go counted starts, and signs that count until
- * care is due.
+ * Version 8 says which key of a pad a press is, and has hands that begin moves and let go counted starts, commands by message among
+ * them, and signs that count until care is due.
  */
 export const toEighth: Migration = (d) => ({
   ...d,
@@ -10,7 +10,7 @@ export const toEighth: Migration = (d) => ({
     ? { presses: eachOf(d['presses'], (p) => (isPlain(p['scan']) ? { ...p, scan: { key: '', ...p['scan'] } } : p)) }
     : {}),
   ...(Array.isArray(d['hands'])
-    ? { hands: eachOf(d['hands'], (h) => ({ begins: [], startsPerArming: null, ...h })) }
+    ? { hands: eachOf(d['hands'], (h) => ({ begins: [], startsPerArming: null, topic: '', ...h })) }
     : {}),
   ...(Array.isArray(d['signs']) ? { signs: eachOf(d['signs'], (s) => ({ dueAfterStarts: null, ...s })) } : {}),
 });
