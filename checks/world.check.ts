@@ -104,6 +104,18 @@ function part(r: Random): MachinePart {
     longPress: held ? 'same' : one(r, ['same', 'off', 'nothing']),
     whenBlocked: one(r, ['goes-on', 'stops', 'goes-back']),
     deafWhileBusy: !held && kind !== 'open-stop-close-stop' && r.next() < 0.2,
+    asks: [1, 2, 3].flatMap((after) =>
+      r.next() < 0.4
+        ? [
+            {
+              after,
+              word: `ask ${after}`,
+              by: r.next() < 0.5 ? ('hand' as const) : ('itself' as const),
+              seconds: ms(6000),
+            },
+          ]
+        : [],
+    ),
     heeds: kind === 'in-turn' ? [0, 1, 2].map((n) => ({ press: `p${n}`, other: false, as: 'press' as const })) : [],
   };
 }

@@ -3,6 +3,7 @@ import {
   BEFALLS,
   FAULT_WORDS,
   HAND_SECONDS,
+  NOBODY,
   startsAsHappenings,
   type HeldNever,
   type Scene,
@@ -125,8 +126,8 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
           : [{ what: 'hand', of, how: HAND_SECONDS }],
     ),
     ...scene.tables.flatMap((t, part): Disturbance[] => {
-      const event = t.events.indexOf('obstacle');
-      return event < 0 ? [] : [{ what: 'meets', of: part, how: event }];
+      const events = ['obstacle', NOBODY].map((e) => t.events.indexOf(e)).filter((e) => e >= 0);
+      return events.map((how) => ({ what: 'meets', of: part, how }));
     }),
     // What asks whether it is armed asks that at every moment.
     ...scene.moves.map((_, move): Disturbance => {
@@ -159,7 +160,8 @@ const AS_FAULT: Partial<Record<Disturbance['what'], FaultKind>> = {
 
 /** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
 function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
-  const kind = AS_FAULT[t.what]!;
+  const unanswered = t.what === 'meets' && scene.tables[t.of]!.events[t.how] === NOBODY;
+  const kind = unanswered ? 'not-answered' : AS_FAULT[t.what]!;
   const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
   const befalls = BEFALLS[kind];
   const of = {

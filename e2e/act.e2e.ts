@@ -213,3 +213,29 @@ test('a second move is begun by a sentence of its own, and both are packed', asy
   expect(program).toContain('#define MOVES 2');
   expect(program).toContain('{ 0x3eu, 38400u, 1, 1 }');
 });
+
+test('a machine that asks for something between its presses is waited for; with nobody there it stands', async ({
+  page,
+}) => {
+  await demoKept(page);
+  await open(page, 'dough-proofer');
+  const know = page.locator('section.know');
+  await page.getByRole('button', { name: 'it asks for something between' }).click();
+  await expect(know).toContainText('how long “water” takes');
+  await enter(page, 'Ask 1 takes', '20 s');
+  await settled(page);
+  // The keys come too early for it now.
+  await expect(know).not.toContainText('and goes: at rest, asks for water, after 1, after 2, after 3, ready');
+  await page.getByRole('button', { name: 'press and hope' }).click();
+  await settled(page);
+  await expect(know).toContainText('and goes: at rest, asks for water, after 1, after 2, after 3, ready');
+  const lanes = page.locator('svg.lanes');
+  await expect(lanes).toHaveAttribute('aria-label', /asks for water, after 1, after 2, after 3, ready/);
+  await dropFault(page, 'nobody does what the machine asks for');
+  await enter(page, 'When: nobody does what the machine asks for', '5 s');
+  await settled(page);
+  await expect(lanes).toHaveAttribute('aria-label', /^The machine goes at rest, asks for water\. The plan believes .*ready/);
+  await page.getByRole('button', { name: 'take it away: ask 1' }).click();
+  await settled(page);
+  await expect(page.locator('[data-ask]')).toHaveCount(0);
+});

@@ -29,7 +29,7 @@ const there = (r: Rows, ...keys: string[]): string | undefined => keys.find((k) 
 /** It runs or moves. */
 const busy = (s: Row): boolean => s.speed !== 0 || s.key === 'running';
 /** What a press does, and not what its end or a loss of power does. */
-const isPress = (event: string): boolean => !/ let go$|^power |^obstacle$/.test(event);
+const isPress = (event: string): boolean => !/ let go$|^power |^obstacle$|^nobody comes$/.test(event);
 
 /** A timer of its own: on goes off, open goes to, what is neither is left alone. */
 function timed(p: MachinePart, r: Rows): Rows {

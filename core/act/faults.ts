@@ -1,5 +1,6 @@
 import { ownerOf, type Fault, type FaultKind } from '../job';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../world';
+import { NOBODY } from './machine';
 import type { Scene } from './scene';
 
 /** How long a person holds a button, s: common practice. */
@@ -25,6 +26,7 @@ export const FAULT_WORDS: Record<FaultKind, string> = {
   'nobody-came': 'nobody comes to move a hand at the controller',
   'moved-sense': 'the sense has moved from its place',
   'lost-message': 'the next news of the sense is lost',
+  'not-answered': 'nobody does what the machine asks for',
 };
 
 /** What a fault befalls: an output, a sense, a part, a move or a hand; null for what befalls all. */
@@ -47,6 +49,7 @@ export const BEFALLS: Record<FaultKind, 'press' | 'sense' | 'part' | 'move' | 'h
   'nobody-came': 'hand',
   'moved-sense': 'sense',
   'lost-message': 'sense',
+  'not-answered': 'part',
 };
 
 const ILLS = {
@@ -154,8 +157,9 @@ export function faultsAsHappenings(
         return scene.hands.length > 0 ? one('nobody', hand) : [];
       case 'late-sense':
         return scene.senses.length > 0 ? one('late', sense, f.seconds) : [];
-      case 'obstacle': {
-        const event = part < 0 ? -1 : scene.tables[part]!.events.indexOf('obstacle');
+      case 'obstacle':
+      case 'not-answered': {
+        const event = part < 0 ? -1 : scene.tables[part]!.events.indexOf(f.kind === 'obstacle' ? 'obstacle' : NOBODY);
         return event < 0 ? [] : one('meets', part, event);
       }
       case 'wrong-moment':

@@ -6,6 +6,7 @@ import { WorldProblem } from '../world';
 import { gapFinding, lengthFindings } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
+import { askedFindings } from './in-turn';
 import { partFindings } from './part-findings';
 import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
@@ -119,6 +120,7 @@ function runFindings(job: Job, planned: number, shortest: number): Finding[] {
       caption,
       source: ['simulation'],
     }),
+    ...askedFindings(job),
     ...purposeFindings(job),
     ...missedPress(job),
   ];

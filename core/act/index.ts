@@ -24,7 +24,7 @@ export {
 export { KEPT_WITHOUT_FAULTS } from './nevers';
 export type { SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
-export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
+export { HELD_KINDS, lacksOfPart, NOBODY, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
 export { QUIET, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';

@@ -1,4 +1,12 @@
-import { freshPart, type Heed, type HeedRole, type MachineKind, type MachineModel, type MachinePart } from '../job';
+import {
+  freshPart,
+  type Heed,
+  type HeedRole,
+  type MachineAsk,
+  type MachineKind,
+  type MachineModel,
+  type MachinePart,
+} from '../job';
 import type { MachineTable, TableState } from '../world';
 import { withBehaviours, type Row } from './behaviours';
 
@@ -38,6 +46,8 @@ export function lacksOfPart(p: MachinePart): string {
   if (p.shortestPressSeconds === null) needs.push('the shortest press that it obeys');
   if (RUNS.includes(p.kind) && p.runSeconds === null)
     needs.push(TRAVELS.includes(p.kind) ? 'how long it travels' : 'how long it runs');
+  if (p.kind === 'in-turn')
+    needs.push(...p.asks.filter((a) => a.seconds === null).map((a) => `how long “${a.word}” takes`));
   if (p.firstPressWakes && p.awakeSeconds === null) needs.push('after how long it sleeps again');
   return needs.join(' and ');
 }
@@ -145,25 +155,52 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
     case 'in-turn': {
       const last = 'ready';
       const keys = ['at rest', ...Array.from({ length: Math.max(0, turns - 1) }, (_, i) => `after ${i + 1}`), last];
+      const asks = keys.map((key, i) => askRows(p.asks, i, turns, key));
+      // What a press leads to: what is asked for then, else where it waits for the next one.
+      const first = (i: number): string => asks[i]![0]?.key ?? keys[i]!;
       return {
         start: 'at rest',
-        rows: keys.map((key, i) =>
+        rows: keys.flatMap((key, i) => [
+          ...asks[i]!,
           row({
             key,
             word: key,
             rests: i === 0,
             after: key === last && run > 0 ? { seconds: run, then: 'at rest' } : null,
             on: {
-              ...(i < keys.length - 1 ? { [turnEvent(p.heeds, i)]: keys[i + 1]! } : {}),
+              ...(i < keys.length - 1 ? { [turnEvent(p.heeds, i)]: first(i + 1) } : {}),
               ...(i > 0 ? { off: 'at rest' } : {}),
             },
           }),
-        ),
+        ]),
       };
     }
     case 'unknown':
       throw new RangeError(`what a press does to ${p.name} is not known`);
   }
+}
+
+/** What happens to what is asked of somebody: nobody does it. */
+export const NOBODY = 'nobody comes';
+
+/** Whether a state stands between two presses of a part that asks in turn, as `askRows` calls them. */
+export const isAskKey = (key: string): boolean => /^\d+-\d+ /.test(key);
+
+/**
+ * States between a press and where its turn ends: what the machine does by itself, or what somebody does at it, who may not come. Presses
+ * are overlooked meanwhile, apart from the one that cancels.
+ */
+function askRows(asks: readonly MachineAsk[], turn: number, turns: number, end: string): Row[] {
+  const own = asks.filter((a) => Math.min(a.after, turns) === turn);
+  const keyOf = (i: number): string => (i < own.length ? `${turn}-${i + 1} ${own[i]!.word}` : end);
+  return own.flatMap((a, i): Row[] => {
+    const after = { seconds: a.seconds ?? 0, then: keyOf(i + 1) };
+    const off = { off: 'at rest' };
+    if (a.by === 'itself') return [row({ key: keyOf(i), word: a.word, after, on: off })];
+    const word = `asks for ${a.word}`;
+    const left = `${keyOf(i)}, left alone`;
+    return [row({ key: keyOf(i), word, after, on: { ...off, [NOBODY]: left } }), row({ key: left, word, on: off })];
+  });
 }
 
 /** What a part that asks in turn meets at its n-th press: a key that comes again meets what it met before. */
@@ -183,6 +220,7 @@ function eventsOf(p: MachinePart, kind: MachineKind, turns: number): string[] {
     ...(HELD_KINDS.includes(kind) ? roles.map((r) => `${r} let go`) : []),
     ...(p.longPress === 'same' ? [] : roles.map((r) => `${r} held long`)),
     ...(p.whenBlocked === 'goes-on' ? [] : ['obstacle']),
+    ...(kind === 'in-turn' && p.asks.some((a) => a.by === 'hand') ? [NOBODY] : []),
     'power lost',
     'power back',
   ];

@@ -1,5 +1,6 @@
 import { freshMove, stepOf, type Job, type MachinePart, type Move, type Sense, type Step } from '../job';
 import { heardPress, heedsOf } from './heard';
+import { sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import { sceneOf, type Scene } from './scene';
 import { USUAL_PRESS_SECONDS } from './watch';
@@ -47,6 +48,8 @@ export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene)
     case 'stop':
       return powered;
     default:
+      // What asks in turn has not begun before the last of its keys is taken.
+      if (p.kind === 'in-turn') return worded('ready');
       return lit.filter((s) => !powered.includes(s.key)).map((s) => s.key);
   }
 }
@@ -124,7 +127,11 @@ function pressPolicies(job: Job, move: Move): readonly Policy[] {
   });
   // What wakes first needs one press more; it does no harm to what is awake only where something looks.
   const wakes: Step[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
-  const blind = make('blind', [...warning, ...wakes, pressing]);
+  const sequence =
+    known && scene && known.kind === 'in-turn' && move.purpose !== 'stop'
+      ? sequenceOf(job, known, scene, seconds)
+      : null;
+  const blind = make('blind', [...warning, ...wakes, ...(sequence ?? [pressing])]);
   if (!known || !scene) return [blind, ...PRESSING.slice(1).map((k) => without(k, 'a machine that is told'))];
   const goal = goalKeys(known, move.purpose, scene);
   const told = sensesGoal(scene, goal);
@@ -142,10 +149,19 @@ function pressPolicies(job: Job, move: Move): readonly Policy[] {
   const { sense, is } = told;
   const look = stepOf('look', { sense: sense.id, is: !is, orElse: 'end' });
   const first = [look, ...warning];
+  const comes = { sense: sense.id, is, seconds: shown + sense.debounceSeconds };
+  if (sequence)
+    return [
+      blind,
+      make('look-first', [...first, ...wakes, ...sequence]),
+      // What was asked half-way stands somewhere between: a second try might press the wrong key.
+      make('look-again', [...first, ...wakes, ...sequence, stepOf('until', { ...comes, orElse: 'call' })]),
+      timed,
+    ];
   const again = [
     ...first,
     pressing,
-    stepOf('until', { sense: sense.id, is, seconds: shown + sense.debounceSeconds, orElse: 'go-on' }),
+    stepOf('until', { ...comes, orElse: 'go-on' }),
     stepOf('again', {
       sense: sense.id,
       is,

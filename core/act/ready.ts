@@ -13,6 +13,7 @@ export interface ReadyMachine {
 const PLAIN: Partial<MachinePart> = {
   heeds: [],
   modes: [],
+  asks: [],
   afterPowerCut: 'off',
   firstPressWakes: false,
   longPress: 'same',
@@ -33,6 +34,17 @@ export const READY_MACHINES: readonly ReadyMachine[] = [
   { key: 'valve', words: 'a valve that is open while it is held', set: { kind: 'while-held' } },
   { key: 'heater', words: 'a heater with on and off', set: { kind: 'on-and-off' } },
   { key: 'keypad', words: 'a keypad that asks for keys in turn', set: { kind: 'in-turn' } },
+  {
+    key: 'asker',
+    words: 'a machine that asks for its lid, then for water',
+    set: {
+      kind: 'in-turn',
+      asks: [
+        { after: 1, word: 'lid', by: 'hand', seconds: null },
+        { after: 1, word: 'water', by: 'hand', seconds: null },
+      ],
+    },
+  },
 ];
 
 /** A part as a ready machine, its times as they were; where it has several roles the presses of the job take them in their order. */

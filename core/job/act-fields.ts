@@ -11,6 +11,7 @@ import {
   type CellEdit,
   type Fault,
   type Heed,
+  type MachineAsk,
   type MachinePart,
   type Move,
   type Shown,
@@ -43,6 +44,17 @@ const timingFields: Fields<Timing> = {
   seconds: quantity('took', 's', 1, { most: YEAR_SECONDS }),
 };
 
+export const askFields: Fields<MachineAsk> = {
+  after: quantity('after press', '1', 1, { least: 1, most: 40, whole: true }),
+  word: name('It asks for', 'water'),
+  by: choice(
+    'That is seen to by',
+    { hand: 'somebody at it', itself: 'itself' } satisfies Record<MachineAsk['by'], string>,
+    'hand',
+  ),
+  seconds: maybeSpan('That takes'),
+};
+
 export const partFields: Fields<MachinePart> = {
   id: name('id'),
   name: name('name', 'machine'),
@@ -53,6 +65,7 @@ export const partFields: Fields<MachinePart> = {
   runSeconds: maybeSpan('The machine runs for'),
   backSeconds: maybeSpan('Back it travels in', 'as long as there'),
   modes: list('modes that it steps through', name('a mode'), 20),
+  asks: list('what it asks for between its presses', group('an ask', askFields), 40),
   afterPowerCut: choice(
     'After a power cut it is',
     { off: 'off', 'as-before': 'as before', on: 'on' } satisfies Record<MachinePart['afterPowerCut'], string>,

@@ -24,6 +24,19 @@ export interface Heed {
   as: HeedRole;
 }
 
+export const ASK_ANSWERS = ['hand', 'itself'] as const;
+/** What a part that asks in turn asks for between two of its presses, as a lid or water, or what it does by itself before it goes on. */
+export interface MachineAsk {
+  /** After so many of its presses; past the last one counts as after the last. */
+  after: number;
+  /** What it asks for or does, in the maker's words. */
+  word: string;
+  /** Who sees to it: somebody at the machine, or it goes on by itself. */
+  by: (typeof ASK_ANSWERS)[number];
+  /** How long that takes; null is not known. */
+  seconds: number | null;
+}
+
 /** A cell of the state table that the maker set: in this state, at this event, it goes there. */
 export interface CellEdit {
   state: string;
@@ -67,6 +80,8 @@ export interface MachinePart {
   backSeconds: number | null;
   /** Names of the modes that it steps through. */
   modes: string[];
+  /** What stands between its presses, where it asks for them in turn. */
+  asks: MachineAsk[];
   afterPowerCut: (typeof AFTER_CUTS)[number];
   /** The first press only wakes it; it sleeps again after so long without one. */
   firstPressWakes: boolean;
@@ -161,6 +176,7 @@ export const FAULT_KINDS = [
   'nobody-came',
   'moved-sense',
   'lost-message',
+  'not-answered',
 ] as const;
 export type FaultKind = (typeof FAULT_KINDS)[number];
 export interface Fault {

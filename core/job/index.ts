@@ -57,7 +57,7 @@ export { sayTime } from './say-time';
 export { neverLacks, sayNever } from './say-never';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
 export { controlFields, jobFields } from './job-fields';
-export { faultFields, moveFields, partFields, shownFields, stepFields } from './act-fields';
+export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './act-fields';
 export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './plan-fields';
 export {
   boxFields,

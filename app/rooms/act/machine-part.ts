@@ -37,6 +37,7 @@ import { TextField } from '../../kit/text-field';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';
+import { AsksPart } from './asks-part';
 
 const ROLE_WORDS: Readonly<Record<HeedRole, string>> = {
   press: 'the press',
@@ -57,6 +58,7 @@ const OTHER = '/other';
   selector: 'gt-machine-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    AsksPart,
     Action,
     CheckField,
     ChoiceField,
