@@ -234,7 +234,10 @@ test('a machine that asks for something between its presses is waited for; with 
   await dropFault(page, 'nobody does what the machine asks for');
   await enter(page, 'When: nobody does what the machine asks for', '5 s');
   await settled(page);
-  await expect(lanes).toHaveAttribute('aria-label', /^The machine goes at rest, asks for water\. The plan believes .*ready/);
+  await expect(lanes).toHaveAttribute(
+    'aria-label',
+    /^The machine goes at rest, asks for water\. The plan believes .*ready/,
+  );
   await page.getByRole('button', { name: 'take it away: ask 1' }).click();
   await settled(page);
   await expect(page.locator('[data-ask]')).toHaveCount(0);
