@@ -23,6 +23,7 @@ interface Run {
   tick?: number;
   stallAt?: number;
   stallMs?: number;
+  startAfterStall?: boolean;
 }
 
 /** Compiles the job's firmware strictly and gives the closures of the press pin, in seconds. */
@@ -46,6 +47,7 @@ function closures(job: Job, runs: Run[]): { from: number; to: number }[][] {
         r.tick ?? 1,
         r.stallAt ?? -1,
         r.stallMs ?? 0,
+        r.startAfterStall ? 1 : 0,
       ].map(String);
       const lines = runProgram(join(folder, 'clock'), args)
         .trim()
@@ -110,13 +112,16 @@ describe('the packed firmware on the host', () => {
       { do: 'wait', seconds: 1 },
       { do: 'press', seconds: 0.18 },
     ]);
-    const [late, waiting, slight] = closures(twice, [
+    const [late, waiting, slight, asked] = closures(twice, [
       { milliseconds: 80_000, startAt: 1000, stallAt: 1100, stallMs: 60_000 },
       { milliseconds: 80_000, startAt: 1000, stallAt: 1500, stallMs: 60_000 },
       { milliseconds: 5000, startAt: 1000, stallAt: 1100, stallMs: 40 },
+      { milliseconds: 80_000, startAt: 1000, stallAt: 1100, stallMs: 60_000, startAfterStall: true },
     ]);
     // Held while it stood still, opened at the first call after it; the second press is not made.
     expect(rounded(late!)).toEqual([[1000, 61_101]]);
+    // A start that is refused meanwhile hides nothing of it.
+    expect(asked).toEqual(late);
     // Standing still in a wait: the press that would have followed is given up, and not made at 0 ms or late.
     expect(rounded(waiting!)).toEqual([[1000, 1180]]);
     // Late by less than is allowed: both presses have their whole length.

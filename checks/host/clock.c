@@ -28,14 +28,14 @@ uint32_t gt_milliseconds(void)
     return now_ms + offset_ms;
 }
 
-/* usage: clock WEEKDAY SECOND MILLISECONDS START_AT|-1 ARM_LEVEL CLOCK_OFFSET TICK STALL_AT|-1 STALL_MS
-   A stall is a stretch of time in which nothing calls the firmware. */
+/* usage: clock WEEKDAY SECOND MILLISECONDS START_AT|-1 ARM_LEVEL CLOCK_OFFSET TICK STALL_AT|-1 STALL_MS START_AFTER_STALL
+   A stall is a stretch of time in which nothing calls the firmware; the first call after it may be a start. */
 int main(int argc, char **argv)
 {
     uint32_t end, tick;
     long start_at, stall_at;
     uint32_t stall_ms;
-    if (argc != 10) {
+    if (argc != 11) {
         return 2;
     }
     end = (uint32_t)strtoul(argv[3], NULL, 10);
@@ -54,6 +54,9 @@ int main(int argc, char **argv)
         gt_tick();
         if (stall_at >= 0 && now_ms == (uint32_t)stall_at) {
             now_ms += stall_ms;
+            if (argv[10][0] == '1') {
+                gt_start();
+            }
         }
     }
     fprintf(stderr, "%u\n", gt_late());

@@ -75,13 +75,14 @@ int gt_command(int command)
             found = i;
         }
     }
-    last_tick = gt_milliseconds();
     if (found == 0 || hands[found].count == 0u || hand_goes_first() || (arming && !armed)) {
         return 0;
     }
     if (!begin_next(found)) {
         return 0;
     }
+    /* Only what begins is counted from now: a tick that is late for a press is late all the same. */
+    last_tick = gt_milliseconds();
     if (arming) {
         spend_start();
     }

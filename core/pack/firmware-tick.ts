@@ -36,8 +36,9 @@ void gt_setup(void)
 
 void gt_start_move(int move)
 {
-    last_tick = gt_milliseconds();
-    begin(move);
+    if (begin(move)) {
+        last_tick = gt_milliseconds();
+    }
 }
 
 void gt_start(void)

@@ -27,10 +27,11 @@ function whatOf(job: Job, hand: Hand): string {
       : `arms for ${most === 1 ? 'one start' : `${most} starts`}, then it has to be armed again, as after a power cut${button}`;
   }
   if (hand.kind === 'stop' || hand.kind === 'answer') return KIND_WORDS[hand.kind];
-  const begun = hand.begins.map((id) => job.act.moves.find((m) => m.id === id)?.name ?? '');
-  if (begun.some((name) => name !== ''))
+  const all = hand.begins.map((id) => job.act.moves.find((m) => m.id === id)?.name ?? '');
+  const begun = all.filter((name) => name !== '');
+  if (begun.length > 0)
     return hand.kind === 'rocker'
-      ? `begins ${sides(begun, (name) => `“${name}”`)}`
+      ? `begins ${sides(all, (name) => `“${name}”`)}`
       : `begins ${begun.map((name) => `“${name}”`).join(' and ')}${begun.length > 1 ? ' in turn' : ''}` +
           (hand.kind === 'command' ? byMessage(job, hand) : '');
   if (hand.kind === 'command') return 'begins nothing yet';
