@@ -1,8 +1,9 @@
 import { finding, type Finding } from '../finding';
-import { sensesRead, stepOf, type Job, type MachinePart, type Step } from '../job';
+import { stepOf, type Job, type MachinePart, type Step } from '../job';
 import type { TableState } from '../world';
 import { heedsOf } from './heard';
 import { isAskKey, NOBODY, turnEvent } from './machine';
+import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
 /** Between two presses of a sequence at least, s: common practice. */
@@ -14,38 +15,43 @@ const MORE = 1.25;
 const tellsApart = (scene: Scene, part: number, from: string, to: string): number =>
   scene.world.plan.senses.findIndex((w) => w.part === part && w.yes.includes(from) !== w.yes.includes(to));
 
+/** Just after an ask begins nobody has come yet, s. */
+const JUST_AFTER = 1e-3;
+
 /**
- * What a machine asks of somebody, where the plan presses on without knowing whether they did it: no sense tells, or no move reads the
- * one that does.
+ * What a machine asks of somebody, where the plan goes on without knowing whether they did it: the run is run again with nobody there,
+ * and nothing calls for help.
  */
 export function askedFindings(job: Job): Finding[] {
   const scene = sceneOf(job);
-  if (!scene || job.act.moves.length === 0) return [];
-  const read = sensesRead(job);
-  return scene.parts.flatMap((p, place): Finding[] => {
-    if (p.kind !== 'in-turn') return [];
-    const states = scene.tables[place]!.states.filter((s) => s.on[NOBODY] !== undefined && s.after);
-    return states.flatMap((s): Finding[] => {
-      const tells = scene.senses[tellsApart(scene, place, s.key, s.after!.then)];
-      if (tells && read.includes(tells.id)) return [];
-      return [
-        finding('act', `asked.${p.id}.${s.key}`, {
-          verdict: 'tight',
-          title: `${p.name} ${s.word}: ${
-            tells
-              ? `${tells.name} tells whether somebody did it, and no move reads it`
-              : 'nothing tells whether somebody did it'
-          }, so the plan presses on all the same`,
-          caption: 'answered blind',
-          source: ['simulation'],
-          remedy: {
-            text: tells
-              ? `Wait in the move until ${tells.name} says so, and call where it does not.`
-              : `Add a sense in Sense that tells “${s.word}”, and wait in the move until it no longer says so.`,
-          },
-        }),
-      ];
+  const asked = scene?.tables.map(
+    (t) => new Set(t.states.filter((s) => s.on[NOBODY] !== undefined).map((s) => s.word)),
+  );
+  if (!scene || !asked?.some((words) => words.size > 0)) return [];
+  return oneRun(job, [])!.parts.flatMap((trace, place): Finding[] => {
+    const p = scene.parts[place]!;
+    const begun = trace.machine.filter((s) => asked[place]!.has(s.word));
+    const alone = begun.filter((s): boolean => {
+      const fault = {
+        id: 'alone',
+        kind: 'not-answered',
+        atSeconds: s.from + JUST_AFTER,
+        seconds: 0,
+        of: p.id,
+      } as const;
+      return oneRun(job, [fault])!.calls.length === 0;
     });
+    return [...new Set(alone.map((s) => s.word))].map((word) =>
+      finding('act', `asked.${p.id}.${word}`, {
+        verdict: 'tight',
+        title: `${p.name} ${word}: with nobody there the plan presses on all the same, and calls nobody`,
+        caption: 'answered blind',
+        source: ['simulation'],
+        remedy: {
+          text: `Let a sense tell “${word}”, and wait in the move until it no longer says so, at most so long, and else call.`,
+        },
+      }),
+    );
   });
 }
 

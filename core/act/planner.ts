@@ -1,13 +1,13 @@
 import { WorldProblem, type TableState } from '../world';
 import { heedsOf } from './heard';
-import { HELD_KINDS, turnEvent } from './machine';
+import { HELD_KINDS, NOBODY, turnEvent } from './machine';
 import type { Job } from '../job';
 import type { Scene } from './scene';
 
-/** What to do next: press, wait, or look first and go on by what is seen. */
+/** What to do next: press, wait and see to what is asked for meanwhile, or look first and go on by what is seen. */
 export type PlanStep =
   | { readonly do: 'press'; readonly words: string; readonly then: PlanStep | null }
-  | { readonly do: 'wait'; readonly seconds: number; readonly then: PlanStep | null }
+  | { readonly do: 'wait'; readonly seconds: number; readonly asked: readonly string[]; readonly then: PlanStep | null }
   | { readonly do: 'look'; readonly sense: string; readonly yes: PlanStep | null; readonly no: PlanStep | null };
 
 export interface Way {
@@ -23,8 +23,9 @@ const DEEPEST = 10;
 interface Action {
   readonly words: string | null;
   readonly to: (state: TableState) => TableState;
-  /** Seconds that it takes from this state. */
+  /** Seconds that it takes from this state, and what somebody has to see to meanwhile, in words. */
   readonly seconds: (state: TableState) => number;
+  readonly asked?: (state: TableState) => readonly string[];
 }
 
 /**
@@ -76,10 +77,11 @@ export function planWay(
         const rest = solve(next, left - 1);
         if (!rest) continue;
         const seconds = Math.max(...set.map((k) => action.seconds(byKey.get(k)!)));
+        const asked = [...new Set(set.flatMap((k) => action.asked?.(byKey.get(k)!) ?? []))];
         keep({
           steps:
             action.words === null
-              ? { do: 'wait', seconds, then: rest.steps }
+              ? { do: 'wait', seconds, asked, then: rest.steps }
               : { do: 'press', words: action.words, then: rest.steps },
           length: rest.length + 1,
         });
@@ -98,15 +100,17 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
   const p = scene.parts[part]!;
   const held = HELD_KINDS.includes(p.kind as never);
   const goes = (s: TableState, event: string): TableState => byKey.get(s.on[event] ?? s.key)!;
-  const settled = (s: TableState): { state: TableState; seconds: number } => {
+  const settled = (s: TableState): { state: TableState; seconds: number; asked: string[] } => {
     let [at, seconds] = [s, 0];
+    const asked: string[] = [];
     for (let n = 0; n < byKey.size; n++) {
       const next = at.after ? at.after.then : at.atEnd;
       if (next === null) break;
       seconds += at.after ? at.after.seconds : 1 / Math.abs(at.speed);
+      if (at.on[NOBODY] !== undefined) asked.push(at.word);
       at = byKey.get(next)!;
     }
-    return { state: at, seconds };
+    return { state: at, seconds, asked };
   };
   let turn = 0;
   const presses = heedsOf(job, p).map((h): Action => {
@@ -121,9 +125,18 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
       seconds: (s) => settled(goes(s, event)).seconds,
     };
   });
-  const wait: Action = { words: null, to: (s) => settled(s).state, seconds: (s) => settled(s).seconds };
+  const wait: Action = {
+    words: null,
+    to: (s) => settled(s).state,
+    seconds: (s) => settled(s).seconds,
+    asked: (s) => settled(s).asked,
+  };
   return [...presses, wait];
 }
+
+/** How a wait begins, with what somebody has to do meanwhile. */
+const seeTo = (asked: readonly string[]): string =>
+  asked.length > 0 ? `See to it where it ${asked.join(', then ')}; wait` : 'Wait';
 
 /** A way as numbered sentences, branches by letters. @param say writes a length of time. */
 export function sayWay(way: PlanStep | null, say: (seconds: number) => string, head = ''): string[] {
@@ -143,7 +156,7 @@ export function sayWay(way: PlanStep | null, say: (seconds: number) => string, h
     }
     out.push(
       at.do === 'wait'
-        ? `${label}. Wait ${say(at.seconds)}, until nothing moves.`
+        ? `${label}. ${seeTo(at.asked)} ${say(at.seconds)}, until nothing moves.`
         : `${label}. ${at.words[0]!.toUpperCase()}${at.words.slice(1)}.`,
     );
     at = at.then;

@@ -24,7 +24,11 @@ describe('commands by message', () => {
     const job = commanded(hatch);
     expect(linesOf(job, []).map((l) => l.id)).toEqual(linesOf(hatch, []).map((l) => l.id));
     const [first] = commands(job);
-    expect(handThing(job, first!)).toMatchObject({ wires: [], parts: [], findings: [] });
+    expect(handThing(job, first!)).toMatchObject({
+      wires: [],
+      parts: [],
+      findings: [{ verdict: 'tight', caption: 'started from afar' }],
+    });
     const deed = handsIn(edited(job, { do: 'put', list: 'hands', item: { ...first!, latching: true } }, NOW)).find(
       (d) => d.id === first!.id,
     );
@@ -39,12 +43,15 @@ describe('commands by message', () => {
         'behind every hand; it falls back by itself',
     );
     const arm = { ...freshHand('arm', 'arm switch'), kind: 'arm' as const };
-    expect(words(edited(job, { do: 'put', list: 'hands', item: arm }, NOW))).toContain(', only while armed, behind');
+    const armed = edited(job, { do: 'put', list: 'hands', item: arm }, NOW);
+    expect(words(armed)).toContain(', only while armed, behind');
+    expect(handThing(armed, commands(armed)[0]!).findings).toEqual([]);
   });
 
   it('are unknown as long as no topic and no move is named', () => {
     const bare = { ...freshHand('far', 'far'), kind: 'command' as const };
     expect(handThing(hatch, bare).findings.map((f) => [f.verdict, f.caption])).toEqual([
+      ['tight', 'started from afar'],
       ['unknown', 'no topic yet'],
       ['unknown', 'command begins nothing'],
     ]);

@@ -61,7 +61,7 @@ export function handThing(job: Job, hand: Hand): PanelThing {
       what: whatOf(job, hand),
       wires: [],
       parts: [],
-      findings: commandFindings(hand),
+      findings: commandFindings(job, hand),
     };
   const lines = hand.kind === 'rocker' ? ['up', 'down'] : [''];
   const wires: PanelWire[] = [
@@ -100,8 +100,22 @@ export function handThing(job: Job, hand: Hand): PanelThing {
   return { id: hand.id, name: hand.name, what: whatOf(job, hand), wires, parts, findings: handFindings(hand) };
 }
 
-/** What of a command is not said yet. */
-const commandFindings = (hand: Hand): Finding[] => [
+/** What of a command is not said yet, and that nobody stands at what it starts. */
+const commandFindings = (job: Job, hand: Hand): Finding[] => [
+  ...(job.hands.some((h) => h.kind === 'arm')
+    ? []
+    : [
+        finding('board', `hand.${hand.id}.afar`, {
+          verdict: 'tight' as const,
+          title: `${hand.name} starts the machine from afar, and nothing arms`,
+          caption: 'started from afar',
+          remedy: {
+            text:
+              'Add an arm switch: a command then begins only while somebody at the machine has armed it. Whether it may be started ' +
+              'out of sight at all, its maker and the local rules say.',
+          },
+        }),
+      ]),
   ...(hand.topic === ''
     ? [
         finding('board', `hand.${hand.id}.topic`, {
