@@ -3,6 +3,7 @@ import {
   DEMO,
   bead,
   complaints,
+  countKept,
   demoKept,
   enter,
   isolated,
@@ -118,6 +119,8 @@ test('a search without hits and an empty archive keep their tools; a job is take
   await page.getByRole('menuitem', { name: 'Take it away' }).click();
   await page.reload();
   await expect(page.getByText('No machine on the shelf yet')).toBeVisible();
+  // What was worked out of it goes as well.
+  await expect.poll(() => countKept(page, 'threads')).toBe(0);
 });
 
 test('practice goes on in one job', async ({ page }) => {

@@ -6,27 +6,28 @@ export const DEMO = 'http://127.0.0.1:4322';
 
 const DEMO_COUNT = 9;
 
+/** How many rows of a sort the browser keeps. */
+export const countKept = (page: Page, sort: 'jobs' | 'threads'): Promise<number> =>
+  page.evaluate(
+    (store) =>
+      new Promise<number>((done) => {
+        const open = indexedDB.open('gentle-thumb');
+        open.onsuccess = () => {
+          const count = open.result.transaction(store).objectStore(store).count();
+          count.onsuccess = () => {
+            open.result.close();
+            done(count.result);
+          };
+        };
+      }),
+    sort,
+  );
+
 /** Opens the demo's shelf and waits until the browser has kept its jobs; a page of its own finds only what is kept by then. */
 export async function demoKept(page: Page): Promise<void> {
   await page.goto(DEMO);
   await expect(page.getByText('Yard gate')).toBeVisible();
-  await expect
-    .poll(() =>
-      page.evaluate(
-        () =>
-          new Promise<number>((done) => {
-            const open = indexedDB.open('gentle-thumb');
-            open.onsuccess = () => {
-              const count = open.result.transaction('jobs').objectStore('jobs').count();
-              count.onsuccess = () => {
-                open.result.close();
-                done(count.result);
-              };
-            };
-          }),
-      ),
-    )
-    .toBe(DEMO_COUNT);
+  await expect.poll(() => countKept(page, 'jobs')).toBe(DEMO_COUNT);
 }
 
 /**

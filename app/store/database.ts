@@ -137,11 +137,28 @@ export class Database {
   }
 
   async threads(): Promise<ThreadRow[]> {
-    return this.db.threads.toArray();
+    return this.ofJobs(this.db.threads, (row) => row.id);
   }
 
   async studies(): Promise<StudyRow[]> {
-    return this.db.studies.toArray();
+    return this.ofJobs(this.db.studies, (row) => row.job);
+  }
+
+  /**
+   * What was worked out of the jobs that are here. That of jobs which are gone is thrown away, at the next start and not at once, so that
+   * an undo finds it.
+   */
+  private async ofJobs<Row extends { readonly id: string }>(
+    table: EntityTable<Row, 'id'>,
+    jobOf: (row: Row) => string,
+  ): Promise<Row[]> {
+    return this.db.transaction('rw', this.db.jobs, table, async () => {
+      const jobs = new Set(await this.db.jobs.toCollection().primaryKeys());
+      const rows = await table.toArray();
+      const gone = rows.filter((row) => !jobs.has(jobOf(row)));
+      await Promise.all(gone.map((row) => table.where('id').equals(row.id).delete()));
+      return rows.filter((row) => jobs.has(jobOf(row)));
+    });
   }
 
   async putStudy(row: StudyRow): Promise<void> {
