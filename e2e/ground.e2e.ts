@@ -7,7 +7,7 @@ import { copyOf, freshJob, jobText, loadJob, type Job } from '../core/job';
 import { packShelf, unpackZip } from '../core/pack/zip';
 import { freshDrawer } from '../core/parts';
 import { killed } from './kills';
-import { complaints, DEMO, demoKept, kept, newJob, room, slowness } from './steps';
+import { complaints, countKept, DEMO, demoKept, kept, newJob, room, slowness } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-ground-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -198,7 +198,9 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
   await open(page, 'many.backup.zip', packShelf(jobs, freshDrawer(), [], '2026-03-02T14:00:00Z'));
   await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: 60_000 });
   await expect(page.getByText('being read …')).toHaveCount(0, { timeout: 240_000 });
-  await page.waitForTimeout(1000);
+  // Rows are read by the worker while they are written by the page; a slow page is behind.
+  await expect.poll(() => countKept(page, 'jobs'), { timeout: 60_000 }).toBe(300);
+  await expect.poll(() => countKept(page, 'threads'), { timeout: 60_000 }).toBe(300);
   const times: number[] = [];
   for (let i = 0; i < 3; i++) {
     await page.reload();

@@ -1,5 +1,5 @@
 // Small helpers shared by the scripts that must run before anything is installed; plain Node.js only.
-import { spawnSync } from 'node:child_process';
+import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
@@ -20,6 +20,17 @@ export function run(command, args, options = {}) {
   });
   return done.status ?? 1;
 }
+
+/** Runs a command beside others; gives its exit code and all that it printed. */
+export const runBeside = (command, args, env = {}) =>
+  new Promise((done) => {
+    const child = spawn(command, args, { cwd: root, env: { ...process.env, ...env } });
+    let out = '';
+    child.stdout.on('data', (text) => (out += text));
+    child.stderr.on('data', (text) => (out += text));
+    child.on('error', (error) => done({ code: 1, out: String(error) }));
+    child.on('close', (code) => done({ code: code ?? 1, out }));
+  });
 
 export const has = (program) => spawnSync('sh', ['-c', `command -v ${program}`]).status === 0;
 

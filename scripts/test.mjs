@@ -1,6 +1,6 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, checks against other programs, build and end-to-end tests.
 import { mkdirSync, readFileSync } from 'node:fs';
-import { ensureBuilt, ensurePackages, ensurePrograms, root, run, say } from './lib.mjs';
+import { ensureBuilt, ensurePackages, ensurePrograms, root, run, runBeside, say } from './lib.mjs';
 
 ensurePackages();
 ensurePrograms([
@@ -31,6 +31,22 @@ function step(name, command, args, count) {
   process.exit(1);
 }
 
+/** Checks that count nothing, beside each other; what each said is shown once it is done. */
+async function together(steps) {
+  say(steps.map(([name]) => name).join('; '));
+  const codes = await Promise.all(
+    steps.map(async ([name, command, args]) => {
+      const { code, out } = await runBeside(command, args, { FORCE_COLOR: '0' });
+      if (out.trim() !== '') console.log(out.trim());
+      if (code !== 0) console.error(`${name}: failed`);
+      return code;
+    }),
+  );
+  if (codes.every((code) => code === 0)) return;
+  console.log(`${total.passed} passed, ${codes.filter((code) => code !== 0).length} failed`);
+  process.exit(1);
+}
+
 const read = (file) => JSON.parse(readFileSync(`${results}/${file}`, 'utf8'));
 const vitest = (file) => () => ({ passed: read(file).numPassedTests, failed: read(file).numFailedTests });
 const vitestArgs = (config, file) => [
@@ -42,11 +58,15 @@ const vitestArgs = (config, file) => [
   `--outputFile.json=${results}/${file}`,
 ];
 
-step('format, at the settings of .prettierrc.json', bin('prettier'), ['--check', '--log-level', 'warn', '.']);
-step('lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']);
-step('types of the core, without a DOM', bin('tsc'), ['-p', 'core']);
-step('types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']);
-step('types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']);
+await together([
+  ['format, at the settings of .prettierrc.json', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
+  ['lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']],
+]);
+await together([
+  ['types of the core, without a DOM', bin('tsc'), ['-p', 'core']],
+  ['types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']],
+  ['types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']],
+]);
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
 step('the kit of fields, through Material’s harnesses', bin('ng'), ['test'], vitest('kit.json'));
 step(

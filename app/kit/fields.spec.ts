@@ -200,6 +200,24 @@ describe('a number as a form control', () => {
     expect(await (await box('Other turns')).getValue()).toBe('7');
   });
 
+  it('is kept when it is left after it was made anew under the hand, though nothing was typed since', async () => {
+    const { fixture, host, box } = await begun();
+    await (await box('Other turns')).setValue('12');
+    // The harness leaves no box by itself: what was typed is not kept yet.
+    expect(host.m()).toBe(7);
+    host.there.set(false);
+    await fixture.whenStable();
+    host.there.set(true);
+    await fixture.whenStable();
+    await moment();
+    const anew = await box('Other turns');
+    expect(await anew.getValue()).toBe('12');
+    await anew.focus();
+    await anew.blur();
+    await fixture.whenStable();
+    expect(host.m()).toBe(12);
+  });
+
   it('is found half typed by its label, where one description stands in several rows', async () => {
     const { fixture, host, box } = await begun();
     await (await box('Turns of the next')).setValue('12x');

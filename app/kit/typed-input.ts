@@ -17,7 +17,7 @@ export type Read<V> = { readonly ok: true; readonly value: V } | { readonly ok: 
     spellcheck: 'false',
     '(input)': 'type()',
     '(change)': 'read()',
-    '(blur)': 'touched()',
+    '(blur)': 'leave()',
     '(keydown.escape)': 'giveUp($event)',
     '[attr.data-half]': 'half() ? "" : null',
   },
@@ -112,6 +112,12 @@ export abstract class TypedInput<V> implements ControlValueAccessor, Validator, 
     this.box.value = text;
     this.half.set(true);
     this.store.keep(this.place(), text);
+  }
+
+  /** What was taken up again is read when the box is left, though the browser saw no change of it. */
+  protected leave(): void {
+    this.touched();
+    if (this.half() && this.problem === '') this.read();
   }
 
   private send(value: V): void {
