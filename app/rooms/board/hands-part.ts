@@ -55,7 +55,12 @@ export class HandsPart {
   protected readonly handFields = handInputFields;
   protected readonly signFields = signFields;
   protected readonly handKinds = HAND_KINDS.map((k): Choice<Hand['kind']> => [k, wordsOf(handInputFields.kind)[k]!]);
-  protected readonly newHands = HAND_KINDS.map((k) => [k, HAND_WORDS[k]] as const);
+  /** A command begins a move, so there has to be one. */
+  protected readonly newHands = computed(() =>
+    HAND_KINDS.filter((k) => k !== 'command' || this.bench.job().act.moves.length > 0).map(
+      (k) => [k, HAND_WORDS[k]] as const,
+    ),
+  );
   protected readonly signKinds = SIGN_KINDS.map((k): Choice<Sign['kind']> => [k, wordsOf(signFields.kind)[k]!]);
   protected readonly meanings = SIGN_MEANINGS.map((k): Choice<Sign['means']> => [k, wordsOf(signFields.means)[k]!]);
   /** What a button, or one side of a rocker, can do: press while it is held, or begin a move. */
