@@ -18,6 +18,8 @@ export default defineConfig({
   testMatch: '**/*.e2e.ts',
   workers: 1,
   timeout: 90_000,
+  // A walk that fails once on a busy machine is tried again, and named at the end: it is to be looked at all the same.
+  retries: 1,
   expect: { timeout: 10_000 },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
