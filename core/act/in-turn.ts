@@ -9,7 +9,7 @@ import { sceneOf, type Scene } from './scene';
 /** Between two presses of a sequence at least, s: common practice. */
 const BETWEEN_SECONDS = 0.3;
 /** What takes a time is given this much more than that, and a second: common practice. */
-const MORE = 1.25;
+export const MORE = 1.25;
 
 /** The sense, by its place, that says something else in a state than in the one that follows it; −1 where none does. */
 const tellsApart = (scene: Scene, part: number, from: string, to: string): number =>
@@ -30,8 +30,9 @@ export function askedFindings(job: Job): Finding[] {
   if (!scene || !asked?.some((words) => words.size > 0)) return [];
   return oneRun(job, [])!.parts.flatMap((trace, place): Finding[] => {
     const p = scene.parts[place]!;
-    const begun = trace.machine.filter((s) => asked[place]!.has(s.word));
-    const alone = begun.filter((s): boolean => {
+    const words = asked[place]!;
+    const waits = trace.machine.filter(({ word }) => words.has(word));
+    const alone = waits.filter((s): boolean => {
       const fault = {
         id: 'alone',
         kind: 'not-answered',

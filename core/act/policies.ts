@@ -1,6 +1,6 @@
 import { freshMove, stepOf, type Job, type MachinePart, type Move, type Sense, type Step } from '../job';
 import { heardPress, heedsOf } from './heard';
-import { sequenceOf } from './in-turn';
+import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import { sceneOf, type Scene } from './scene';
 import { USUAL_PRESS_SECONDS } from './watch';
@@ -27,8 +27,6 @@ export interface Policy {
 
 /** How long after a press a machine that does not travel is given to show what it did, s: common practice. */
 const SHOWS_SECONDS = 2;
-/** A way is given this much more than it takes, and a second: common practice. */
-const MORE = 1.25;
 /** A machine of which nobody said how long it runs is held for this long at most, s: common practice. */
 const UNKNOWN_RUN_SECONDS = 4 * 3600;
 /** Which presses a door is given beyond the first: with one button it may have to stop and turn. */

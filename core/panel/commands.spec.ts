@@ -20,6 +20,12 @@ describe('commands by message', () => {
     expect(commandsFor(job)).toEqual([]);
   });
 
+  it('are given a topic that the file can hold, whatever the job is called', () => {
+    const job = commanded({ ...hatch, title: 'Ä b/#+ '.repeat(25).slice(0, 200) });
+    expect(commands(job)).toHaveLength(hatch.act.moves.length + 1);
+    for (const h of commands(job)) expect(h.topic).toMatch(/^[\p{L}\p{N}-]{1,60}\/[a-z-]+$/u);
+  });
+
   it('have no line and no wire, and neither settle nor stay: they fall back by themselves', () => {
     const job = commanded(hatch);
     expect(linesOf(job, []).map((l) => l.id)).toEqual(linesOf(hatch, []).map((l) => l.id));

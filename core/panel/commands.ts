@@ -1,5 +1,8 @@
 import { freeId, freshHand, type Hand, type Job, type JobEdit } from '../job';
 
+/** Letters of the job's title and of a command's name that its first topic takes. */
+const MOST_LETTERS = 60;
+
 /** The topic that a command is first given: the job's own words, as topics are written, and the command's name. */
 const topicOf = (job: Job, name: string): string =>
   [job.title, name]
@@ -7,6 +10,7 @@ const topicOf = (job: Job, name: string): string =>
       words
         .toLowerCase()
         .replace(/[^\p{L}\p{N}]+/gu, '-')
+        .slice(0, MOST_LETTERS)
         .replace(/^-+|-+$/g, ''),
     )
     .filter((part) => part !== '')
