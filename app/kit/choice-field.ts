@@ -7,6 +7,10 @@ import { BoundField } from './bound-field';
 /** One of a few answers: the value that is kept, and its words. */
 export type Choice<V = string> = readonly [value: V, words: string];
 
+/** The answers of a choice field, in its own words and order. */
+export const choicesOf = <V extends string>(field: object): Choice<V>[] =>
+  Object.entries((field as { words: Record<string, string> }).words).map(([v, words]) => [v as V, words]);
+
 /** One answer out of a list. The value comes back as the type that it went in as. */
 @Component({
   selector: 'gt-choice',

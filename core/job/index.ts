@@ -29,6 +29,7 @@ export {
 export {
   courseOfMove,
   freshMove,
+  freshAsk,
   freshPart,
   looksFirst,
   machineOf,

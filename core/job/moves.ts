@@ -1,8 +1,9 @@
 import { freshOf } from '../field';
-import { moveFields, partFields, stepFields } from './act-fields';
+import { askFields, moveFields, partFields, stepFields } from './act-fields';
 import type { JobEdit } from './edit';
-import type { Job, MachinePart, Move, ScriptStep, Step, StepKind } from './types';
+import type { Job, MachineAsk, MachinePart, Move, ScriptStep, Step, StepKind } from './types';
 
+export const freshAsk = (): MachineAsk => freshOf(askFields);
 export const freshPart = (id: string, name: string): MachinePart => ({ ...freshOf(partFields), id, name });
 export const freshMove = (id: string, name: string): Move => ({ ...freshOf(moveFields), id, name });
 /** A step of one kind; what does not count for its kind is as it is when nothing was said. */

@@ -1,18 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { askFields, type MachineAsk, type MachinePart } from '../../../core/job';
+import { askFields, freshAsk, type MachineAsk, type MachinePart } from '../../../core/job';
 import { Action } from '../../kit/action';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
-
-const BY: readonly Choice<MachineAsk['by']>[] = [
-  ['hand', 'somebody at it'],
-  ['itself', 'itself'],
-];
 
 /** What a machine asks for between its presses, or does by itself before it goes on. */
 @Component({
@@ -63,7 +58,7 @@ export class AsksPart {
   readonly part = input.required<MachinePart>();
   private readonly bench = inject(Bench);
   protected readonly fields = askFields;
-  protected readonly by = BY;
+  protected readonly by = choicesOf<MachineAsk['by']>(askFields.by);
   private readonly count = computed(() => Math.max(1, this.part().heeds.filter((h) => h.as === 'press').length));
   protected readonly turns = computed(() =>
     Array.from({ length: this.count() }, (_, i): Choice => [String(i + 1), `after press ${i + 1}`]),
@@ -83,10 +78,7 @@ export class AsksPart {
   }
 
   protected add(): void {
-    this.put(
-      [...this.part().asks, { after: 1, word: 'water', by: 'hand', seconds: null }],
-      'one more thing that the machine asks for',
-    );
+    this.put([...this.part().asks, freshAsk()], 'one more thing that the machine asks for');
   }
 
   protected drop(at: number): void {

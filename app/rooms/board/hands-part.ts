@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
@@ -12,8 +12,6 @@ import {
   freshSign,
   HAND_KINDS,
   handInputFields,
-  SIGN_KINDS,
-  SIGN_MEANINGS,
   signFields,
   type Hand,
   type Sign,
@@ -37,8 +35,6 @@ const HAND_WORDS: Readonly<Record<Hand['kind'], string>> = {
 const PRESS = 'press:';
 const MOVE = 'move:';
 
-const wordsOf = (field: object): Readonly<Record<string, string>> => (field as { words: Record<string, string> }).words;
-
 /** What people move at the controller, and what it shows: each with its wiring, what it is for, and what is chosen of it. */
 @Component({
   selector: 'gt-hands-part',
@@ -54,15 +50,15 @@ export class HandsPart {
   private readonly taker = inject(TakeAway);
   protected readonly handFields = handInputFields;
   protected readonly signFields = signFields;
-  protected readonly handKinds = HAND_KINDS.map((k): Choice<Hand['kind']> => [k, wordsOf(handInputFields.kind)[k]!]);
+  protected readonly handKinds = choicesOf<Hand['kind']>(handInputFields.kind);
   /** A command begins a move, so there has to be one. */
   protected readonly newHands = computed(() =>
     HAND_KINDS.filter((k) => k !== 'command' || this.bench.job().act.moves.length > 0).map(
       (k) => [k, HAND_WORDS[k]] as const,
     ),
   );
-  protected readonly signKinds = SIGN_KINDS.map((k): Choice<Sign['kind']> => [k, wordsOf(signFields.kind)[k]!]);
-  protected readonly meanings = SIGN_MEANINGS.map((k): Choice<Sign['means']> => [k, wordsOf(signFields.means)[k]!]);
+  protected readonly signKinds = choicesOf<Sign['kind']>(signFields.kind);
+  protected readonly meanings = choicesOf<Sign['means']>(signFields.means);
   /** What a button, or one side of a rocker, can do: press while it is held, or begin a move. */
   protected readonly deeds = computed((): readonly Choice[] => [
     ['', 'nothing yet'],

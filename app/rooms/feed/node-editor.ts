@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, output } from '@angular/core';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
@@ -23,11 +23,6 @@ import { DropButton } from '../../ui/drop-button';
 import { FindingList } from '../../ui/finding-list';
 import { TakeAway } from '../../ui/take-away';
 import { FeedRehearsal } from './rehearsal';
-
-/** The answers of a choice field, in its own words. */
-function choicesOf<V extends string>(field: object): Choice<V>[] {
-  return Object.entries((field as { words: Record<string, string> }).words).map(([v, words]) => [v as V, words]);
-}
 
 /** One part of the tree, or one load: what is said of it, what it hangs on, and what is found of it. */
 @Component({

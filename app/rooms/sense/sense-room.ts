@@ -2,20 +2,11 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action, Row } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
-import {
-  freeId,
-  freshSense,
-  restContact,
-  SENSE_KINDS,
-  SENSE_TELLS,
-  senseFields,
-  stateSense,
-  type Sense,
-} from '../../../core/job';
+import { freeId, freshSense, restContact, senseFields, stateSense, type Sense } from '../../../core/job';
 import { CONTACT_TELLS } from '../../../core/sense';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
@@ -29,7 +20,6 @@ const CHOICES = [
   { key: 'at-rest', name: 'One contact at rest', how: 'tells closed, stopped, finished' },
   { key: 'at-work', name: 'One contact at work', how: 'tells open, running, switched on' },
 ] as const;
-const wordsOf = (field: object): Readonly<Record<string, string>> => (field as { words: Record<string, string> }).words;
 
 /** Sense: what is known of the state with no sensor and with one contact, and every other sense of the machine. */
 @Component({
@@ -58,8 +48,8 @@ export class SenseRoom {
   private readonly taker = inject(TakeAway);
   protected readonly choices = CHOICES;
   protected readonly fields = senseFields;
-  protected readonly kinds = SENSE_KINDS.map((k): Choice<Sense['kind']> => [k, wordsOf(senseFields.kind)[k]!]);
-  protected readonly tells = SENSE_TELLS.map((k): Choice<Sense['tells']> => [k, wordsOf(senseFields.tells)[k]!]);
+  protected readonly kinds = choicesOf<Sense['kind']>(senseFields.kind);
+  protected readonly tells = choicesOf<Sense['tells']>(senseFields.tells);
   /** The contact that tells rest or work; the others tell something else. */
   protected readonly state = computed(() => stateSense(this.bench.job()));
   protected readonly contact = computed(() => {
