@@ -103,7 +103,7 @@ export function daysVerb(
 /** The shortest way from the states that are named, or from any, to another, in words and as data. */
 export function planVerb(job: Job, from: string | undefined, to: string | undefined): unknown {
   const scene = sceneIn(job);
-  const keys = scene.tables[0]!.states.map((s) => s.key).filter((k) => !k.startsWith('dark, '));
+  const keys = scene.tables[0]!.states.filter((s) => s.role !== 'dark').map((s) => s.key);
   const named = (text: string, flag: string): string[] =>
     text.split(',').map((t) => {
       const key = keys.find((k) => k === t.trim());
@@ -111,11 +111,12 @@ export function planVerb(job: Job, from: string | undefined, to: string | undefi
       return key;
     });
   if (to === undefined) throw new Unusable(`--to wants a state: ${keys.join(', ')}`);
-  const way = planWay(job, scene, 0, from === undefined ? keys : named(from, 'from'), named(to, 'to'));
+  const { way, ended } = planWay(job, scene, 0, from === undefined ? keys : named(from, 'from'), named(to, 'to'));
   return {
     from: from === undefined ? keys : named(from, 'from'),
     to: named(to, 'to'),
     found: way !== null,
+    ended,
     words: way ? (way.steps ? sayWay(way.steps, say) : ['It is there already.']) : [],
     steps: way?.steps ?? null,
   };
@@ -126,11 +127,12 @@ export function searchVerb(job: Job, most: number): unknown {
   const a = assess(job);
   const search = run(() => searchOf(job, a));
   if (!search) throw new Unusable('nothing can be searched before Act knows the machine and a move');
-  const found = searchJob(search, most);
+  const found = run(() => searchJob(search, most));
   return {
     most: found.most,
     stories: found.stories,
     states: found.states,
+    whole: !found.stopped,
     broken: found.broken.map((b) => ({
       never: b.never.words,
       story: b.sentences,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { assess, nextReadingOf } from '../core/assess';
@@ -18,7 +18,7 @@ import {
 } from '../core/job';
 import { slug } from '../core/pack';
 import { packZip } from '../core/pack/zip';
-import { stripState } from '../core/probe';
+import { stripState, takeDrawnAhead } from '../core/probe';
 import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
 import { feedReport, rehearse } from '../core/feed';
 import { linesVerb, pinsVerb } from './pins';
@@ -40,6 +40,14 @@ function usable(loaded: Loaded, file: string): Job {
   throw new Unusable(`${file}: ${what} (${where}) ${todo}`);
 }
 
+/** Takes the predictions that were drawn ahead; without them the same is drawn here, which takes seconds. */
+function takePredictions(): void {
+  const file = process.env['GT_PREDICTIONS'];
+  if (file === undefined || !existsSync(file)) return;
+  const { buffer, byteOffset, byteLength } = readFileSync(file);
+  takeDrawnAhead(buffer.slice(byteOffset, byteOffset + byteLength) as ArrayBuffer);
+}
+
 function readJob(file: string | undefined): Job {
   if (!file) throw new Unusable(USAGE);
   let size: number;
@@ -52,6 +60,7 @@ function readJob(file: string | undefined): Job {
     throw new Unusable(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);
   }
   if (size > JOB_TEXT_LIMIT) return usable(tooLarge(size), file);
+  takePredictions();
   return usable(loadJob(text), file);
 }
 

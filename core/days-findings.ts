@@ -6,6 +6,10 @@ const SOURCE = ['simulation', 'fault-rates'] as const;
 const percent = (x: number): string => `${(100 * x).toFixed(1)} %`;
 const say = (hours: number): string => formatQuantity(Number((3600 * hours).toPrecision(3)), 's');
 
+/** Where fewer days were counted than were asked for, that and why. */
+const endedEarly = ({ days, wantedDays }: ManyDays): string =>
+  days < wantedDays ? `; ${days} of ${wantedDays} days were counted, since more happens in them than can be run` : '';
+
 /**
  * Which share of the starts went as the plan believes; null where nothing starts. How often things go wrong is common practice and no
  * reading of this house, so nothing here is settled.
@@ -16,7 +20,7 @@ export function keptFinding(m: ManyDays): Finding | null {
     verdict: 'tight',
     title:
       `Of ${m.starts} starts ${m.asBelieved} went as the plan believes, ` +
-      `between ${percent(m.kept.low)} and ${percent(m.kept.high)} for such days`,
+      `between ${percent(m.kept.low)} and ${percent(m.kept.high)} for such days${endedEarly(m)}`,
     caption: 'as believed',
     value: { value: 100 * m.kept.nominal, unit: '%' },
     steps: [
@@ -35,7 +39,7 @@ export function wrongFinding(m: ManyDays, id: string): Finding {
   const weeks = m.wrongByWeek.length;
   return finding('act', `days.wrong.${id}`, {
     verdict: 'tight',
-    title: `Not as it would be with nothing going wrong, a week: between ${say(low)} and ${say(high)} for such days`,
+    title: `Not as it would be with nothing going wrong, a week: between ${say(low)} and ${say(high)} for such days${endedEarly(m)}`,
     caption: 'wrong in a week',
     value: { value: 3600 * nominal, unit: 's' },
     steps: [

@@ -234,7 +234,7 @@ function befallsByName(scene: Scene, f: Fault): string {
  * Searches the stories of a job with up to `most` things going wrong, 0 to 2, at every instant that could matter.
  * @param progress called with the share that is done; a search ends where it answers false.
  */
-export function searchJob(search: Search, most: number, progress?: (share: number) => boolean): Stories {
+export function searchJob(search: Search, most: number, progress?: (share: number) => boolean, work?: number): Stories {
   const { scene } = search;
   const found = searchStories(scene.world, {
     given: happeningsOf([...armingsFor(scene, search.starts), ...startsAsHappenings(search.starts)]),
@@ -242,6 +242,7 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
     disturbances: disturbancesOf(scene, search.starts),
     most,
     ...(progress ? { progress } : {}),
+    ...(work === undefined ? {} : { work }),
   });
   const shift = search.starts[0]!.at;
   const broken = scene.nevers.flatMap((never): BrokenStory[] => {
@@ -266,6 +267,7 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
     stories: found.stories,
     states: found.states,
     stopped: found.stopped,
+    spent: found.spent,
     broken,
     kept: held.filter((n) => !broken.some((b) => b.never === n)),
     unheld: scene.nevers.filter((n) => n.monitors.length === 0),
@@ -275,16 +277,7 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
 /** What a search says, as findings: one for each condition, and one for all. */
 export function storyFindings(s: Stories): readonly Finding[] {
   const count = `${s.stories.toLocaleString('en')} stories with up to ${s.most} ${s.most === 1 ? 'thing' : 'things'} going wrong`;
-  if (s.stopped)
-    return [
-      finding('act', 'stories', {
-        verdict: 'unknown',
-        title: `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
-        caption: 'search stopped',
-        source: ['simulation', 'story-lengths'],
-        remedy: { text: 'Search again and let it end.' },
-      }),
-    ];
+  if (s.stopped) return [notWhole(s), ...s.broken.map(brokenFinding)];
   const all = finding('act', 'stories', {
     verdict: s.kept.length === 0 && s.broken.length === 0 ? 'unknown' : worst(s),
     title:
@@ -298,20 +291,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
   });
   return [
     all,
-    ...s.broken.map((b) =>
-      finding('act', `never.${b.never.never.id}`, {
-        verdict: b.told.length <= 1 ? 'stop' : 'tight',
-        title: `Never ${b.never.words}: broken. ${b.sentences.join(' ')}`,
-        caption:
-          b.told.length === 0
-            ? 'broken by the plan'
-            : b.told.length === 1
-              ? 'one thing breaks it'
-              : 'two things break it',
-        source: ['simulation', 'story-lengths'],
-        remedy: { text: 'Take an answer in Act, and search again.' },
-      }),
-    ),
+    ...s.broken.map(brokenFinding),
     ...s.kept.map((n) =>
       finding('act', `never.${n.never.id}`, {
         verdict: s.most < 2 ? 'tight' : 'settled',
@@ -323,6 +303,32 @@ export function storyFindings(s: Stories): readonly Finding[] {
     ),
   ];
 }
+
+/** A search that came to no end says nothing of what it had not told by then; what it found stands. */
+const notWhole = (s: Stories): Finding =>
+  finding('act', 'stories', {
+    verdict: 'unknown',
+    title: s.spent
+      ? `The search was ended after ${s.stories.toLocaleString('en')} stories, which is as many as it may tell: what else there is is not known`
+      : `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
+    caption: s.spent ? 'search not whole' : 'search stopped',
+    source: ['simulation', 'story-lengths'],
+    remedy: {
+      text: s.spent
+        ? 'Search with fewer things going wrong, or hold fewer moves, sentences and conditions against it at once.'
+        : 'Search again and let it end.',
+    },
+  });
+
+const brokenFinding = (b: BrokenStory): Finding =>
+  finding('act', `never.${b.never.never.id}`, {
+    verdict: b.told.length <= 1 ? 'stop' : 'tight',
+    title: `Never ${b.never.words}: broken. ${b.sentences.join(' ')}`,
+    caption:
+      b.told.length === 0 ? 'broken by the plan' : b.told.length === 1 ? 'one thing breaks it' : 'two things break it',
+    source: ['simulation', 'story-lengths'],
+    remedy: { text: 'Take an answer in Act, and search again.' },
+  });
 
 const brokenOf = (s: Stories): string => `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`;
 

@@ -1,7 +1,8 @@
 // The command line: installs the packages on first use, bundles the sources when one of them is newer, then hands over.
-import { existsSync, mkdirSync, readdirSync, renameSync, statSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, statSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
-import { ensurePackages, root } from './lib.mjs';
+import { ensurePackages, newestIn, root } from './lib.mjs';
+import { ensurePredictions, predictionsFile } from './predictions.mjs';
 
 const cache = `${root}node_modules/.cache`;
 const bundle = `${cache}/gt.mjs`;
@@ -12,15 +13,8 @@ console.log = console.error;
 if (!existsSync(`${root}node_modules/.bin/esbuild`)) ensurePackages();
 console.log = log;
 
-function newest(folder) {
-  return readdirSync(folder, { withFileTypes: true }).reduce((time, entry) => {
-    const path = `${folder}/${entry.name}`;
-    return Math.max(time, entry.isDirectory() ? newest(path) : statSync(path).mtimeMs);
-  }, statSync(folder).mtimeMs);
-}
-
 // One file starts ten times as fast as four hundred that are translated one by one.
-if (!existsSync(bundle) || statSync(bundle).mtimeMs <= Math.max(newest(`${root}core`), newest(`${root}cli`))) {
+if (!existsSync(bundle) || statSync(bundle).mtimeMs <= Math.max(newestIn(`${root}core`), newestIn(`${root}cli`))) {
   const { buildSync } = await import('esbuild');
   mkdirSync(cache, { recursive: true });
   // Two that start at once must not read each other's half a file.
@@ -36,5 +30,7 @@ if (!existsSync(bundle) || statSync(bundle).mtimeMs <= Math.max(newest(`${root}c
   });
   renameSync(own, bundle);
 }
+await ensurePredictions();
+process.env.GT_PREDICTIONS = predictionsFile;
 process.chdir(process.env.INIT_CWD ?? process.cwd());
 await import(pathToFileURL(bundle).href);

@@ -79,6 +79,14 @@ export function ensurePrograms(wanted) {
   }
 }
 
+/** When the newest file below a folder was changed, ms. */
+export function newestIn(folder) {
+  return readdirSync(folder, { withFileTypes: true }).reduce((time, entry) => {
+    const path = `${folder}/${entry.name}`;
+    return Math.max(time, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
+  }, statSync(folder).mtimeMs);
+}
+
 /** Builds the app unless the built one is newer than every source. */
 export async function ensureBuilt() {
   const newest = Number(
@@ -93,13 +101,16 @@ export async function ensureBuilt() {
   );
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
+  say('drawing the predictions of Probe (some seconds)');
+  const { ensurePredictions } = await import('./predictions.mjs');
+  await ensurePredictions();
   say('building the app (a minute or two the first time)');
   splitEngine();
   mkdirSync(`${root}dist`, { recursive: true });
   if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
   const app = `${root}dist/app/`;
   for (const name of readdirSync(app, { recursive: true })) {
-    if (/\.(js|css|json|wasm)$/.test(name))
+    if (/\.(js|css|json|wasm|bin)$/.test(name))
       writeFileSync(
         `${app}${name}.br`,
         brotliCompressSync(readFileSync(app + name), {

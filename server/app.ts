@@ -19,6 +19,7 @@ const PACKED_TYPES: Readonly<Record<string, string>> = {
   '.css': 'text/css',
   '.json': 'application/json',
   '.wasm': 'application/wasm',
+  '.bin': 'application/octet-stream',
 };
 
 const nonceOf = (res: Response): string => (res.locals as { nonce: string }).nonce;

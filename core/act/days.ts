@@ -1,5 +1,17 @@
 import type { Random } from '../quantity';
-import { FLAG, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening, type Log } from '../world';
+import {
+  FLAG,
+  freshLog,
+  happeningsOf,
+  LOGGED,
+  RunEnded,
+  runTo,
+  worldOf,
+  type Happening,
+  type Happenings,
+  type Log,
+  type WorldState,
+} from '../world';
 import { HAND_SECONDS, startsAsHappenings, type Start } from './faults';
 import type { Scene } from './scene';
 
@@ -13,9 +25,6 @@ export interface BadLuck {
   readonly happenings: readonly Happening[];
   /** Marked closures of each start, in bits. */
   readonly missed: readonly number[];
-  readonly missedCount: number;
-  readonly byHand: number;
-  readonly powerCuts: number;
 }
 
 /** Draws the bad luck of many days. @param starts instants, s from the start of the first day, rising. */
@@ -26,23 +35,21 @@ export function drawLuck(starts: readonly number[], days: number, random: Random
     return bits;
   });
   const happenings: Happening[] = [];
-  let [byHand, powerCuts] = [0, 0];
   for (let day = 0; day < days; day++) {
     if (random.next() < FAULT_RATES.handPerDay) {
-      byHand++;
       happenings.push({ at: (day + random.next()) * 86400, what: 'thumb', of: 0, how: HAND_SECONDS });
     }
     if (random.next() < FAULT_RATES.cutsPerYear / 365) {
-      powerCuts++;
       happenings.push({ at: (day + random.next()) * 86400, what: 'cut', of: 0, how: FAULT_RATES.cutSeconds });
     }
   }
-  const missedCount = missed.filter((bits) => bits & 1).length;
-  return { happenings, missed, missedCount, byHand, powerCuts };
+  return { happenings, missed };
 }
 
 export interface DaysOutcome {
+  /** Days that were counted: fewer than were asked for where so much happens in them that the run was ended. */
   readonly days: number;
+  readonly wantedDays: number;
   readonly starts: number;
   readonly presses: number;
   readonly missed: number;
@@ -107,12 +114,52 @@ function byWeek(spans: readonly (readonly [number, number])[], days: number): nu
   return out;
 }
 
-/** Where the first part is, over many days with nothing going wrong: what a plan wants. */
-export function wantedDays(scene: Scene, starts: readonly Start[], days: number): { scene: Scene; told: Told } {
-  const log = freshLog(4 * starts.length + 64);
-  const given = happeningsOf(startsAsHappenings(starts));
-  runTo(worldOf(scene.world, given, log), days * 86400, given, log);
-  return { scene, told: told(scene, log, LOGGED.part) };
+/** Events and steps that a run of many days may take: a second or two on a machine of today, and some 50 MB. */
+const MOST_EVENTS_OF_DAYS = 3_000_000;
+/** Days between two calls of progress. */
+const DAYS_A_CALL = 10;
+
+/** A run of many days: what it logged, how it stands, and how many days it got through before it was ended. */
+interface DaysRun {
+  readonly log: Log;
+  readonly state: WorldState;
+  readonly days: number;
+}
+
+/**
+ * Runs the days one after the other, the machine's state carried along.
+ * @param progress called with the share that is done; the run ends after the day at which it answers false.
+ */
+function runDays(scene: Scene, given: Happenings, days: number, room: number, progress?: Progress): DaysRun {
+  const log = freshLog(room);
+  const state = worldOf(scene.world, given, log);
+  let left = MOST_EVENTS_OF_DAYS;
+  for (let day = 1; day <= days; day++) {
+    const before = state.flag[FLAG.taken]!;
+    try {
+      left -= runTo(state, day * 86400, given, log, left) + state.flag[FLAG.taken]! - before;
+    } catch (error) {
+      if (!(error instanceof RunEnded)) throw error;
+      return { log, state, days: day - 1 };
+    }
+    if (day % DAYS_A_CALL === 0 && progress && !progress(day / days)) return { log, state, days: day };
+  }
+  return { log, state, days };
+}
+
+/** Called with the share that is done; what runs ends where it answers false. */
+export type Progress = (share: number) => boolean;
+
+/** Where the first part is over many days with nothing going wrong: what a plan wants. */
+export interface WantedDays {
+  readonly scene: Scene;
+  readonly told: Told;
+  readonly days: number;
+}
+
+export function wantedDays(scene: Scene, starts: readonly Start[], days: number, progress?: Progress): WantedDays {
+  const run = runDays(scene, happeningsOf(startsAsHappenings(starts)), days, 4 * starts.length + 64, progress);
+  return { scene, told: told(scene, run.log, LOGGED.part), days: run.days };
 }
 
 /**
@@ -125,8 +172,8 @@ export function daysOf(
   days: number,
   luck: BadLuck,
   wanted = wantedDays(scene, starts, days),
+  progress?: Progress,
 ): DaysOutcome {
-  const end = days * 86400;
   const lines = scene.lines.map((_, line) => line);
   // Each start has its own draws: what the one before it did not use is gone.
   const missed = starts.flatMap((s, i): Happening[] =>
@@ -135,9 +182,9 @@ export function daysOf(
       : [],
   );
   const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
-  const log = freshLog(8 * starts.length + 64);
-  const state = worldOf(scene.world, given, log);
-  runTo(state, end, given, log);
+  const { log, state, days: run } = runDays(scene, given, wanted.days, 8 * starts.length + 64, progress);
+  const end = run * 86400;
+  const counted = starts.filter((s) => s.at < end);
   const [truth, belief] = [told(scene, log, LOGGED.part), told(scene, log, LOGGED.belief)];
   const parted = apart(truth, belief, (x, y) => x === y, end);
   const words = (s: Scene): string[] => {
@@ -148,28 +195,33 @@ export function daysOf(
   const [own, theirs] = [words(scene), words(wanted.scene)];
   const wrong = apart(truth, wanted.told, (x, y) => own[x] === theirs[y], end);
   let next = 0;
-  const asBelieved = starts.filter((s, i) => {
-    const until = starts[i + 1]?.at ?? end;
+  const asBelieved = counted.filter((s, i) => {
+    const until = counted[i + 1]?.at ?? end;
     while (next < parted.length && parted[next]![1] <= s.at) next++;
     return !parted[next] || parted[next]![0] >= until;
   }).length;
   const last = (t: Told): string => own[t.word.at(-1)!] ?? '';
   return {
-    days,
-    starts: starts.length,
+    days: run,
+    wantedDays: days,
+    starts: counted.length,
     presses: state.flag[FLAG.presses]!,
-    missed: luck.missedCount,
-    byHand: luck.byHand,
-    powerCuts: luck.powerCuts,
+    missed: luck.missed.slice(0, counted.length).filter((bits) => bits & 1).length,
+    byHand: befell(luck, 'thumb', end),
+    powerCuts: befell(luck, 'cut', end),
     missedStarts: state.flag[FLAG.missedStarts]!,
     calls: state.flag[FLAG.calls]!,
     asBelieved,
     partedSeconds: parted.reduce((s, [from, to]) => s + to - from, 0),
-    wrongByWeek: byWeek(wrong, days),
+    wrongByWeek: byWeek(wrong, run),
     endsAs: last(truth),
     believedEnd: last(belief),
   };
 }
+
+/** How often something of this kind happened by then. */
+const befell = (luck: BadLuck, what: Happening['what'], end: number): number =>
+  luck.happenings.filter((h) => h.what === what && h.at < end).length;
 
 /** Many days of one move started at the same instants. */
 export function simulateDays(scene: Scene, starts: readonly number[], days: number, random: Random): DaysOutcome {

@@ -2,7 +2,7 @@ import { finding, summary, type Finding } from '../finding';
 import type { Facts } from '../facts';
 import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../job';
 import { formatQuantity } from '../quantity';
-import { WorldProblem } from '../world';
+import { RunEnded, WorldProblem } from '../world';
 import { gapFinding, lengthFindings } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
@@ -82,21 +82,36 @@ const notTold = (): Finding =>
 
 /** What the run without faults comes to, and what one missed press leaves behind. */
 function runFindings(job: Job, planned: number, shortest: number): Finding[] {
-  let clean: RunTrace | null;
   try {
-    clean = oneRun(job, []);
+    return ofRuns(job, planned, shortest);
   } catch (error) {
     if (!(error instanceof WorldProblem)) throw error;
-    return [
-      finding('act', 'run', {
-        verdict: 'stop',
-        title: `This cannot be run: ${error.message}`,
-        caption: 'cannot be run',
-        source: ['simulation'],
-        remedy: { text: 'Change the step or the state that is named.' },
-      }),
-    ];
+    return [error instanceof RunEnded ? notFollowed(error) : notRun(error)];
   }
+}
+
+const notRun = (error: WorldProblem): Finding =>
+  finding('act', 'run', {
+    verdict: 'stop',
+    title: `This cannot be run: ${error.message}`,
+    caption: 'cannot be run',
+    source: ['simulation'],
+    remedy: { text: 'Change the step or the state that is named.' },
+  });
+
+const notFollowed = (error: RunEnded): Finding =>
+  finding('act', 'run', {
+    verdict: 'unknown',
+    title: `The run was not followed to its end, since ${error.message}`,
+    caption: 'run not followed',
+    source: ['simulation'],
+    remedy: {
+      text: 'Let the move go back less often, or wait for longer, and give the machine the times that it has.',
+    },
+  });
+
+function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
+  const clean: RunTrace | null = oneRun(job, []);
   const [part] = clean?.parts ?? [];
   if (!clean || !part) return [];
   const seen = clean.parts.reduce((n, p) => n + p.seen.length, 0);

@@ -142,7 +142,7 @@ describe('a machine that asks for something between its presses', () => {
 
   it('is told from wherever it stands, with what somebody has to see to', () => {
     const job = jobOf(asker());
-    const way = planWay(job, sceneOf(job)!, 0, ['at rest'], ['ready'])!;
+    const way = planWay(job, sceneOf(job)!, 0, ['at rest'], ['ready']).way!;
     expect(sayWay(way.steps, (s) => `${s} s`)).toEqual([
       '1. Press power.',
       '2. See to it where it asks for lid; wait 60 s, until nothing moves.',

@@ -2,7 +2,7 @@ import { finding, type Finding } from '../finding';
 import { stepOf, type Job, type MachinePart, type Step } from '../job';
 import type { TableState } from '../world';
 import { heedsOf } from './heard';
-import { isAskKey, NOBODY, turnEvent } from './machine';
+import { NOBODY, turnEvent } from './machine';
 import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
@@ -84,7 +84,7 @@ export function sequenceOf(job: Job, part: MachinePart, scene: Scene, seconds: n
   return presses.flatMap((press, i): Step[] => {
     const waits: Step[] = [];
     at = byKey.get(at?.on[turnEvent(part.heeds, i)] ?? '');
-    while (at?.after && isAskKey(at.key)) {
+    while (at?.after && at.role === 'asks') {
       waits.push(waitFor(scene, place, at, at.after.then));
       at = byKey.get(at.after.then);
     }

@@ -1,5 +1,14 @@
 export { armingsFor } from './armings';
-export { daysOf, drawLuck, FAULT_RATES, simulateDays, wantedDays, type BadLuck, type DaysOutcome } from './days';
+export {
+  daysOf,
+  drawLuck,
+  FAULT_RATES,
+  simulateDays,
+  wantedDays,
+  type BadLuck,
+  type DaysOutcome,
+  type Progress,
+} from './days';
 export {
   BEFALLS,
   closuresOf,

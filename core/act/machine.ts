@@ -71,6 +71,7 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
     row({
       key,
       word,
+      role: word,
       speed: word === 'opening' ? up : down,
       atEnd: word === 'opening' ? 'open' : 'closed',
       on,
@@ -80,16 +81,16 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
       return {
         start: 'at rest',
         rows: [
-          row({ key: 'at rest', word: 'at rest', rests: true, on: { press: 'running' } }),
-          row({ key: 'running', word: 'running', after: { seconds: run, then: 'at rest' } }),
+          row({ key: 'at rest', word: 'at rest', role: 'rest', rests: true, on: { press: 'running' } }),
+          row({ key: 'running', word: 'running', role: 'running', after: { seconds: run, then: 'at rest' } }),
         ],
       };
     case 'flips':
       return {
         start: 'off',
         rows: [
-          row({ key: 'off', word: 'off', rests: true, on: { press: 'on' } }),
-          row({ key: 'on', word: 'on', on: { press: 'off' } }),
+          row({ key: 'off', word: 'off', role: 'rest', rests: true, on: { press: 'on' } }),
+          row({ key: 'on', word: 'on', role: 'on', on: { press: 'off' } }),
         ],
       };
     case 'steps': {
@@ -97,7 +98,13 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
       return {
         start: modes[0]!,
         rows: modes.map((m, i) =>
-          row({ key: m, word: m, rests: i === 0, on: { press: modes[(i + 1) % modes.length]! } }),
+          row({
+            key: m,
+            word: m,
+            role: i === 0 ? 'rest' : 'on',
+            rests: i === 0,
+            on: { press: modes[(i + 1) % modes.length]! },
+          }),
         ),
       };
     }
@@ -105,51 +112,51 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
       return {
         start: 'off',
         rows: [
-          row({ key: 'off', word: 'off', rests: true, on: { on: 'on' } }),
-          row({ key: 'on', word: 'on', on: { off: 'off' } }),
+          row({ key: 'off', word: 'off', role: 'rest', rests: true, on: { on: 'on' } }),
+          row({ key: 'on', word: 'on', role: 'on', on: { off: 'off' } }),
         ],
       };
     case 'while-held':
       return {
         start: 'off',
         rows: [
-          row({ key: 'off', word: 'off', rests: true, on: { press: 'on' } }),
-          row({ key: 'on', word: 'on', on: { 'press let go': 'off' } }),
+          row({ key: 'off', word: 'off', role: 'rest', rests: true, on: { press: 'on' } }),
+          row({ key: 'on', word: 'on', role: 'on', on: { 'press let go': 'off' } }),
         ],
       };
     case 'open-stop-close-stop':
       return {
         start: 'closed',
         rows: [
-          row({ key: 'closed', word: 'closed', rests: true, on: { press: 'opening' } }),
+          row({ key: 'closed', word: 'closed', role: 'rest', rests: true, on: { press: 'opening' } }),
           moves('opening', { press: 'stopped on its way up' }),
-          row({ key: 'open', word: 'open', on: { press: 'closing' } }),
+          row({ key: 'open', word: 'open', role: 'open', on: { press: 'closing' } }),
           moves('closing', { press: 'stopped on its way down' }),
           // A stop goes on the other way.
-          row({ key: 'stopped on its way up', word: 'stopped', on: { press: 'closing' } }),
-          row({ key: 'stopped on its way down', word: 'stopped', on: { press: 'opening' } }),
+          row({ key: 'stopped on its way up', word: 'stopped', role: 'stopped-up', on: { press: 'closing' } }),
+          row({ key: 'stopped on its way down', word: 'stopped', role: 'stopped-down', on: { press: 'opening' } }),
         ],
       };
     case 'opens-and-closes':
       return {
         start: 'closed',
         rows: [
-          row({ key: 'closed', word: 'closed', rests: true, on: { open: 'opening' } }),
+          row({ key: 'closed', word: 'closed', role: 'rest', rests: true, on: { open: 'opening' } }),
           moves('opening', { close: 'closing', stop: 'stopped' }),
-          row({ key: 'open', word: 'open', on: { close: 'closing' } }),
+          row({ key: 'open', word: 'open', role: 'open', on: { close: 'closing' } }),
           moves('closing', { open: 'opening', stop: 'stopped' }),
-          row({ key: 'stopped', word: 'stopped', on: { open: 'opening', close: 'closing' } }),
+          row({ key: 'stopped', word: 'stopped', role: 'stopped', on: { open: 'opening', close: 'closing' } }),
         ],
       };
     case 'travels-while-held':
       return {
         start: 'closed',
         rows: [
-          row({ key: 'closed', word: 'closed', rests: true, on: { open: 'opening' } }),
+          row({ key: 'closed', word: 'closed', role: 'rest', rests: true, on: { open: 'opening' } }),
           moves('opening', { 'open let go': 'stopped', close: 'closing' }),
-          row({ key: 'open', word: 'open', on: { close: 'closing' } }),
+          row({ key: 'open', word: 'open', role: 'open', on: { close: 'closing' } }),
           moves('closing', { 'close let go': 'stopped', open: 'opening' }),
-          row({ key: 'stopped', word: 'stopped', on: { open: 'opening', close: 'closing' } }),
+          row({ key: 'stopped', word: 'stopped', role: 'stopped', on: { open: 'opening', close: 'closing' } }),
         ],
       };
     case 'in-turn': {
@@ -165,6 +172,7 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
           row({
             key,
             word: key,
+            role: i === 0 ? 'rest' : key === last ? 'ready' : 'turn',
             rests: i === 0,
             after: key === last && run > 0 ? { seconds: run, then: 'at rest' } : null,
             on: {
@@ -183,9 +191,6 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
 /** What happens to what is asked of somebody: nobody does it. */
 export const NOBODY = 'nobody comes';
 
-/** Whether a state stands between two presses of a part that asks in turn, as `askRows` calls them. */
-export const isAskKey = (key: string): boolean => /^\d+-\d+ /.test(key);
-
 /**
  * States between a press and where its turn ends: what the machine does by itself, or what somebody does at it, who may not come. Presses
  * are overlooked meanwhile, apart from the one that cancels.
@@ -196,10 +201,13 @@ function askRows(asks: readonly MachineAsk[], turn: number, turns: number, end: 
   return own.flatMap((a, i): Row[] => {
     const after = { seconds: a.seconds ?? 0, then: keyOf(i + 1) };
     const off = { off: 'at rest' };
-    if (a.by === 'itself') return [row({ key: keyOf(i), word: a.word, after, on: off })];
+    if (a.by === 'itself') return [row({ key: keyOf(i), word: a.word, role: 'asks', after, on: off })];
     const word = `asks for ${a.word}`;
     const left = `${keyOf(i)}, left alone`;
-    return [row({ key: keyOf(i), word, after, on: { ...off, [NOBODY]: left } }), row({ key: left, word, on: off })];
+    return [
+      row({ key: keyOf(i), word, role: 'asks', after, on: { ...off, [NOBODY]: left } }),
+      row({ key: left, word, role: 'asks', on: off }),
+    ];
   });
 }
 
@@ -254,10 +262,17 @@ export const partOfModel = (m: MachineModel): MachinePart => ({
   ...m,
 });
 
-/** States in which a part rests, and those in which it stands where it began, with or without power: what a contact at rest tells. */
-export function restKeys(p: MachinePart): { readonly powered: readonly string[]; readonly placed: readonly string[] } {
-  const { rows } = rowsOf(p, turnsOf(p));
-  const resting = rows.filter((r) => r.rests).map((r) => r.key);
-  const powered = [...resting, ...(p.firstPressWakes ? ['asleep'] : [])];
-  return { powered, placed: [...powered, ...powered.map((k) => `dark, ${k}`)] };
+/**
+ * States in which a part rests, and those in which it stands where it began, with or without power: what a contact at rest tells.
+ * @param table its own.
+ */
+export function restKeys({ states }: MachineTable): {
+  readonly powered: readonly string[];
+  readonly placed: readonly string[];
+} {
+  const powered = (['rest', 'asleep'] as const)
+    .flatMap((role) => states.filter((s) => s.role === role))
+    .map((s) => s.key);
+  const dark = states.filter((s) => s.darkOf !== undefined && powered.includes(s.darkOf)).map((s) => s.key);
+  return { powered, placed: [...powered, ...dark] };
 }

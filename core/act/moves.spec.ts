@@ -90,17 +90,17 @@ describe('the way from here', () => {
   const say = (s: number): string => `${s} s`;
   const scene = sceneOf(gate)!;
   it('is presses and waits where the state is known, and nothing where it is there', () => {
-    expect(planWay(gate, scene, 0, ['closed'], ['closed'])).toEqual({ steps: null, length: 0 });
-    const way = planWay(gate, scene, 0, ['opening'], ['closed'])!;
+    expect(planWay(gate, scene, 0, ['closed'], ['closed']).way).toEqual({ steps: null, length: 0 });
+    const way = planWay(gate, scene, 0, ['opening'], ['closed']).way!;
     // Stop it, press once more, wait for the way: shorter than letting it open.
     expect(sayWay(way.steps, say)).toEqual(['1. Press gate.', '2. Press gate.', '3. Wait 16 s, until nothing moves.']);
   });
 
   it('cannot be told blind from anywhere, and begins with a look where there is a sense', () => {
     const anywhere = ['closed', 'opening', 'open', 'closing', 'stopped on its way up', 'stopped on its way down'];
-    expect(planWay(gate, scene, 0, anywhere, ['closed'])).toBeNull();
+    expect(planWay(gate, scene, 0, anywhere, ['closed'])).toEqual({ way: null, ended: false });
     const job = withSense(gate);
-    const way = planWay(job, sceneOf(job)!, 0, anywhere, ['closed'])!;
+    const way = planWay(job, sceneOf(job)!, 0, anywhere, ['closed']).way!;
     const words = sayWay(way.steps, say);
     expect(words.some((w) => w.includes('Look at rest contact'))).toBe(true);
     expect(way.length).toBeLessThanOrEqual(10);
@@ -108,10 +108,10 @@ describe('the way from here', () => {
 
   it('holds what acts while it is held, and wakes what sleeps first', () => {
     const hatch = demoJob('hatch-shutter');
-    const up = planWay(hatch, sceneOf(hatch)!, 0, ['closed', 'stopped'], ['open'])!;
+    const up = planWay(hatch, sceneOf(hatch)!, 0, ['closed', 'stopped'], ['open']).way!;
     expect(sayWay(up.steps, say)).toEqual(['1. Hold motor until it stops.']);
     const larder = demoJob('larder-dehumidifier');
-    const way = planWay(larder, sceneOf(larder)!, 0, ['asleep'], ['on'])!;
+    const way = planWay(larder, sceneOf(larder)!, 0, ['asleep'], ['on']).way!;
     expect(sayWay(way.steps, say)).toEqual(['1. Press power.', '2. Press power.']);
     expect(() => planWay(larder, sceneOf(larder)!, 0, ['nowhere'], ['on'])).toThrow(/no state nowhere/);
   });
@@ -120,7 +120,7 @@ describe('the way from here', () => {
   it('brings the machine there from every state that it was planned for', () => {
     const job = withSense(gate);
     const [start, goal] = [['open', 'stopped on its way up', 'stopped on its way down'], 'closed'];
-    const way = planWay(job, sceneOf(job)!, 0, start, [goal])!;
+    const way = planWay(job, sceneOf(job)!, 0, start, [goal]).way!;
     for (const from of start) {
       // Brought there by presses of its own from where it begins: 8 s of its way and a stop.
       const before = { open: [0], 'stopped on its way up': [0, 8], 'stopped on its way down': [0, 30, 38] }[from]!;

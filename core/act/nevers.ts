@@ -18,6 +18,8 @@ export const KEPT_WITHOUT_FAULTS = 'kept without faults';
 /** What the run without faults says of each condition: when it breaks it, or why it cannot tell. */
 interface Held {
   readonly scene: Scene | null;
+  /** Why no run could tell; empty where one did, or where there is nothing to run. */
+  readonly problem: string;
   readonly broken: ReadonlyMap<string, number>;
 }
 function heldIn(job: Job): Held {
@@ -30,14 +32,14 @@ function heldIn(job: Job): Held {
       for (const b of (scene && oneRun(job, [], move, longest)?.broken) || [])
         broken.set(b.words, Math.min(b.at, broken.get(b.words) ?? Infinity));
     });
-    return { scene, broken };
+    return { scene, problem: '', broken };
   } catch (error) {
     if (!(error instanceof WorldProblem)) throw error;
-    return { scene: null, broken: new Map() };
+    return { scene: null, problem: error.message, broken: new Map() };
   }
 }
 
-function neverFinding(job: Job, n: Never, { scene, broken }: Held): Finding {
+function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Finding {
   const id = `never.${n.id}`;
   const words = sayNever(job, n);
   const lacks = neverLacks(n);
@@ -76,7 +78,7 @@ function neverFinding(job: Job, n: Never, { scene, broken }: Held): Finding {
     });
   const unheld = scene
     ? (scene.nevers.find((h) => h.never.id === n.id)?.unheld ?? '')
-    : 'the machine is not told in Act';
+    : problem || 'the machine is not told in Act';
   if (unheld || !scene || job.act.moves.length === 0)
     return finding('act', id, {
       verdict: 'unknown',

@@ -17,6 +17,17 @@ export interface Way {
   readonly length: number;
 }
 
+/** What came of planning: the way, null where there is none; `ended` where it was ended before it could tell. */
+export interface Planned {
+  readonly way: Way | null;
+  readonly ended: boolean;
+}
+
+/** Sets of states that may be tried: some seconds on a machine of today. */
+const MOST_SETS = 150_000;
+/** Sets between two calls of progress. */
+const PER_CALL = 2000;
+
 /** Deeper than this no maker follows a way. */
 const DEEPEST = 10;
 
@@ -31,7 +42,8 @@ interface Action {
 /**
  * From every state that a part may be in, the shortest way to one of those that are wanted: presses, waits until nothing moves of its own,
  * and looks where what is not known must be known first. Breadth first over what may be true (sets of states), so no shorter way exists;
- * null where none of up to ten presses and waits does.
+ * null where none of up to ten presses and waits does. A search over very many sets is ended, and says so.
+ * @param progress called with the share that is done; planning ends where it answers false.
  * @param from states by key, at least one; @param to states by key. Throws WorldProblem for a state that there is none of.
  */
 export function planWay(
@@ -40,28 +52,47 @@ export function planWay(
   part: number,
   from: readonly string[],
   to: readonly string[],
-): Way | null {
+  progress?: (share: number) => boolean,
+): Planned {
   const { states } = scene.tables[part]!;
   const byKey = new Map(states.map((s) => [s.key, s]));
   for (const key of [...from, ...to])
     if (!byKey.has(key)) throw new WorldProblem(`${scene.parts[part]!.name} has no state ${key}`);
-  const actions = actionsOf(job, scene, part, byKey);
+  const place = new Map(states.map((x, i) => [x.key, i]));
+  // Everything that is asked of a state again and again, by its number.
+  const actions = actionsOf(job, scene, part, byKey).map((action) => ({
+    action,
+    to: states.map((x) => place.get(action.to(x).key)!),
+  }));
   const looks = scene.world.plan.senses.flatMap((wire, i) =>
-    wire.part === part ? [{ name: scene.senses[i]!.name, yes: new Set(wire.yes) }] : [],
+    wire.part === part ? [{ name: scene.senses[i]!.name, yes: states.map((x) => wire.yes.includes(x.key)) }] : [],
   );
-  const goal = new Set(to);
-  const failed = new Map<string, number>();
+  const goal = states.map((x) => to.includes(x.key));
+  /** Of each set the shortest way, or up to which length there is none. */
+  const known = new Map<string, { readonly way: Way | null; readonly upTo: number }>();
+  let [sets, share] = [0, 0];
+  let ended = false;
+  const counts = (): void => {
+    sets++;
+    const goesOn =
+      sets < MOST_SETS && (sets % PER_CALL > 0 || !progress || progress(Math.max(share, sets / MOST_SETS)));
+    if (!goesOn) ended = true;
+  };
 
-  const solve = (set: readonly string[], left: number): Way | null => {
-    if (set.every((k) => goal.has(k))) return { steps: null, length: 0 };
-    const key = set.join('|');
-    if ((failed.get(key) ?? -1) >= left) return null;
+  /** The shortest way from a set of states, given by their numbers, rising. */
+  const solve = (set: readonly number[], left: number): Way | null => {
+    if (set.every((i) => goal[i])) return { steps: null, length: 0 };
+    const key = nameOf(set);
+    const before = known.get(key);
+    if (before?.way) return before.way.length <= left ? before.way : null;
+    if (ended || (before && before.upTo >= left)) return null;
+    counts();
     let best: Way | null = null;
     const keep = (way: Way): void => {
       if (!best || way.length < best.length) best = way;
     };
     for (const look of looks) {
-      const [yes, no] = [set.filter((k) => look.yes.has(k)), set.filter((k) => !look.yes.has(k))];
+      const [yes, no] = [set.filter((i) => look.yes[i]), set.filter((i) => !look.yes[i])];
       if (yes.length === 0 || no.length === 0) continue;
       const [a, b] = [solve(yes, left), solve(no, left)];
       if (a && b)
@@ -71,29 +102,39 @@ export function planWay(
         });
     }
     if (left > 0)
-      for (const action of actions) {
-        const next = [...new Set(set.map((k) => action.to(byKey.get(k)!).key))].sort();
-        if (next.join('|') === key) continue;
+      for (const { action, to: leads } of actions) {
+        const next = rising(set.map((i) => leads[i]!));
+        if (nameOf(next) === key) continue;
         const rest = solve(next, left - 1);
-        if (!rest) continue;
-        const seconds = Math.max(...set.map((k) => action.seconds(byKey.get(k)!)));
-        const asked = [...new Set(set.flatMap((k) => action.asked?.(byKey.get(k)!) ?? []))];
-        keep({
-          steps:
-            action.words === null
-              ? { do: 'wait', seconds, asked, then: rest.steps }
-              : { do: 'press', words: action.words, then: rest.steps },
-          length: rest.length + 1,
-        });
+        if (rest)
+          keep({
+            steps: stepOf(
+              action,
+              set.map((i) => states[i]!),
+              rest.steps,
+            ),
+            length: rest.length + 1,
+          });
       }
-    if (!best) failed.set(key, left);
+    if (!ended) known.set(key, { way: best, upTo: left });
     return best;
   };
-  for (let depth = 0; depth <= DEEPEST; depth++) {
-    const way = solve([...new Set(from)].sort(), depth);
-    if (way) return way;
+  const first = rising(from.map((k) => place.get(k)!));
+  for (let depth = 0; depth <= DEEPEST && !ended; depth++) {
+    share = depth / DEEPEST;
+    const way = solve(first, depth);
+    if (way && !ended) return { way, ended };
   }
-  return null;
+  return { way: null, ended };
+}
+
+const rising = (set: readonly number[]): number[] => [...new Set(set)].sort((a, b) => a - b);
+const nameOf = (set: readonly number[]): string => String.fromCharCode(...set);
+
+function stepOf(action: Action, set: readonly TableState[], then: PlanStep | null): PlanStep {
+  if (action.words !== null) return { do: 'press', words: action.words, then };
+  const seconds = Math.max(...set.map((x) => action.seconds(x)));
+  return { do: 'wait', seconds, asked: [...new Set(set.flatMap((x) => action.asked?.(x) ?? []))], then };
 }
 
 function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<string, TableState>): Action[] {

@@ -2,6 +2,7 @@ import { freshMove, stepOf, type Job, type MachinePart, type Move, type Sense, t
 import { heardPress, heedsOf } from './heard';
 import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
+import type { StateRole } from '../world';
 import { sceneOf, type Scene } from './scene';
 import { USUAL_PRESS_SECONDS } from './watch';
 
@@ -35,19 +36,19 @@ const RETRIES = { door: 3, other: 1 } as const;
 /** States that a move of this purpose wants a part to come to, by key. */
 export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene): readonly string[] {
   const part = scene.parts.indexOf(p);
-  const lit = scene.tables[part]!.states.filter((s) => !s.key.startsWith('dark, '));
-  const { powered } = restKeys(p);
-  const worded = (word: string): readonly string[] => lit.filter((s) => s.word === word).map((s) => s.key);
+  const lit = scene.tables[part]!.states.filter((s) => s.role !== 'dark');
+  const { powered } = restKeys(scene.tables[part]!);
+  const of = (role: StateRole): readonly string[] => lit.filter((s) => s.role === role).map((s) => s.key);
   switch (purpose) {
     case 'open':
-      return worded('open');
+      return of('open');
     case 'close':
-      return worded('closed');
+      return TRAVELS.includes(p.kind as never) ? of('rest') : [];
     case 'stop':
       return powered;
     default:
       // What asks in turn has not begun before the last of its keys is taken.
-      if (p.kind === 'in-turn') return worded('ready');
+      if (p.kind === 'in-turn') return of('ready');
       return lit.filter((s) => !powered.includes(s.key)).map((s) => s.key);
   }
 }
@@ -91,7 +92,7 @@ function armAndPower(job: Job, move: Move): Policy | null {
   if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
     return make([], 'an arm switch that lets one start go');
   const scene = sceneOf({ ...job, act: { ...job.act, moves: [] } })!;
-  const rest = sensesGoal(scene, restKeys(known).powered);
+  const rest = sensesGoal(scene, restKeys(scene.tables[scene.parts.indexOf(known)]!).powered);
   const run = known.runSeconds ?? 0;
   const on = stepOf('press', { press: press!.press, seconds: MORE * run + 1 });
   const warning = move.steps.filter((s) => s.do === 'warn');

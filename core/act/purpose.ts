@@ -24,7 +24,7 @@ function fromEach(job: Job, scene: Scene, move: number, goal: readonly string[])
   const end = laneSeconds(job, move);
   const given = happeningsOf([{ at: 0, what: 'start', of: move, how: 0 }]);
   return table!.states
-    .filter((s) => !s.key.startsWith('dark, ') && s.after === null && s.atEnd === null)
+    .filter((s) => s.role !== 'dark' && s.after === null && s.atEnd === null)
     .map(({ key }) => {
       const { plan } = scene.world;
       const first = { ...plan.parts[0]!, table: { ...table!, start: key, startAt: placeIn(table!, key) } };

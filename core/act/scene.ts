@@ -19,6 +19,7 @@ import {
   type Monitor,
   type Op,
   type SenseWire,
+  type StateRole,
   type Twitch,
   type WorldPlan,
 } from '../world';
@@ -154,6 +155,9 @@ function channelsOf(
   });
 }
 
+/** States in which a part was stopped somewhere on its way. */
+const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
+
 const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
 
 /** What a sense tells of a part: its rest, its work, or a state whose word stands in what it means. */
@@ -165,8 +169,8 @@ function wireOf(
   const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
   if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
   const { states } = tables[part]!;
-  const lit = states.filter((x) => !x.key.startsWith('dark, '));
-  const { powered, placed } = restKeys(parts[part]!);
+  const lit = states.filter((x) => x.role !== 'dark');
+  const { powered, placed } = restKeys(tables[part]!);
   // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
   const stays = s.kind === 'contact';
   const yes = yesOf(s);
@@ -174,7 +178,7 @@ function wireOf(
   if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
   const taken = (is: boolean): string => {
     const fits = lit.filter((x) => yes.includes(x.key) === is);
-    return (fits.find((x) => x.speed === 0 && !x.key.startsWith('stopped')) ?? fits[0] ?? lit[0]!).key;
+    return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? lit[0]!).key;
   };
   // A contact that has moved from its place is open, whatever that means.
   const away = stays && !s.closedThen;
@@ -191,7 +195,8 @@ function wireOf(
     // is one that no run knows.
     const unsaid = sense.meaning.trim() === '';
     const keys = unsaid ? showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k)) : named;
-    return stays ? [...keys, ...keys.map((k) => `dark, ${k}`).filter((k) => states.some((x) => x.key === k))] : keys;
+    const dark = keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? []);
+    return stays ? [...keys, ...dark] : keys;
   }
 }
 

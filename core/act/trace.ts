@@ -1,5 +1,5 @@
 import type { Fault } from '../job';
-import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Log, type WorldState } from '../world';
+import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Log, type StateRole, type WorldState } from '../world';
 import { closuresOf, faultsAsHappenings, startsAsHappenings, type Start } from './faults';
 import type { Scene } from './scene';
 
@@ -9,6 +9,8 @@ export interface Span {
 }
 export interface StateSpan extends Span {
   readonly word: string;
+  /** It rests, or has no power; of a sense, that it does not say so. */
+  readonly still: boolean;
 }
 export interface SeenPress {
   readonly at: number;
@@ -105,6 +107,8 @@ function merged(spans: readonly StateSpan[]): StateSpan[] {
 }
 
 const HEARD = ['no', 'yes', 'unheard'];
+/** States in which nothing goes on. */
+const STILL: readonly (StateRole | undefined)[] = ['rest', 'asleep', 'dark'];
 
 function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunTrace, 'missed'> {
   const { world } = scene;
@@ -124,7 +128,12 @@ function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunT
     senses: scene.senses.map((s, i) => ({
       name: s.name,
       lacks: scene.senseLacks[i]!,
-      spans: changes(log, LOGGED.sense, i, end).map(({ from, to, value }) => ({ from, to, word: HEARD[value]! })),
+      spans: changes(log, LOGGED.sense, i, end).map(({ from, to, value }) => ({
+        from,
+        to,
+        word: HEARD[value]!,
+        still: value !== 1,
+      })),
     })),
     hands: scene.hands.map(({ name, wire }, i) => {
       const byMessage = wire.does === 'command';
@@ -146,8 +155,9 @@ function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunT
 function partTold(scene: Scene, log: Log, part: number, name: string, end: number): PartTrace {
   const { world } = scene;
   const truth = changes(log, LOGGED.part, part, end);
+  const still = scene.tables.flatMap((t) => t.states.map(({ role }) => STILL.includes(role)));
   const spans = (list: typeof truth): StateSpan[] =>
-    merged(list.map(({ from, to, value }) => ({ from, to, word: world.words[value]! })));
+    merged(list.map(({ from, to, value }) => ({ from, to, word: world.words[value]!, still: still[value]! })));
   const machine = spans(truth);
   const believes = spans(changes(log, LOGGED.belief, part, end));
   const seen: SeenPress[] = [];

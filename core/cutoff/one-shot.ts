@@ -22,13 +22,15 @@ const FARADS_SHARE = 0.1;
  * and 1.57, over which its slowest holds twice as long.
  */
 const AIM = 1.43;
+/** Nothing that presses is shorter, and no chip of this sort holds for less, s: common practice. */
+const LEAST_PRESS_SECONDS = 1e-6;
 
 /**
  * Resistor and capacitor of a monostable for a press: its shortest hold lies over the press, its longest under twice of it.
  * @param pressSeconds longest press of the script, over 0.
  */
 export function oneShot(pressSeconds: number): OneShot {
-  const wanted = AIM * pressSeconds;
+  const wanted = AIM * Math.max(LEAST_PRESS_SECONDS, pressSeconds);
   // A film capacitor of at most 10 µF with up to 10 MΩ reaches a minute; longer ones want a chip that counts.
   const farads = Math.min(10e-6, nextAbove(wanted / (HOLDS * 1e6), 'E6'));
   const ohms = nearest(wanted / (HOLDS * farads), 'E24');

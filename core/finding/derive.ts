@@ -143,13 +143,32 @@ export function against(value: number, limit: Limit, tightShare: number | 'met' 
   return tightShare === 'met' || share >= Math.max(tightShare, LEAST_MARGIN) ? 'settled' : 'tight';
 }
 
-/** Fills in what a finding leaves out. */
+/** Every number that a finding shows, its limit and all steps among them. */
+function* numbersOf({ value, limit, steps }: Finding): Generator<number> {
+  if (value) yield value.value;
+  if (limit) yield limit.value;
+  for (const list of [steps, limit?.steps ?? []])
+    for (const step of list) {
+      yield step.result.value;
+      for (const i of step.inputs) yield i.value;
+    }
+}
+
+function isWorkedOut(f: Finding): boolean {
+  for (const n of numbersOf(f)) if (!Number.isFinite(n)) return false;
+  return true;
+}
+
+/**
+ * Fills in what a finding leaves out. Every finding of every room is made here, and none says more than unknown where a number that it
+ * shows is none.
+ */
 export function finding(
   room: Room,
   id: string,
   parts: Partial<Finding> & Pick<Finding, 'verdict' | 'title' | 'caption'>,
 ): Finding {
-  return {
+  const whole: Finding = {
     id: `${room}.${id}`,
     room,
     value: null,
@@ -160,6 +179,8 @@ export function finding(
     sums: false,
     ...parts,
   };
+  if (whole.verdict === 'unknown' || isWorkedOut(whole)) return whole;
+  return { ...whole, verdict: 'unknown' };
 }
 
 /** The finding that sums a room up. */

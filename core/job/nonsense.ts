@@ -27,6 +27,9 @@ function isKnown(timeZone: string): boolean {
 const MOST_PAD_LINES = 40;
 const MOST_SCANS = 1e6;
 
+/** Places, that is tips, states and settings, that Probe can reckon with: of one control, of all together, and how many that differ. */
+const MOST_PLACES = { ofOne: 60, ofAll: 1000, different: 100 } as const;
+
 /**
  * What the fields allow one by one and yet makes no sense together: a time zone that there is none of, a reference to what is not
  * there, a product of counts that nothing could work out. Null where all is well.
@@ -42,6 +45,7 @@ export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
     feedProblem(job) ??
     profilesOf(job, before) ??
     readingsOf(job, before) ??
+    placesOf(job, before) ??
     padsOf(job, before)
   );
 }
@@ -108,6 +112,39 @@ function readingsOf(job: Job, before: Job | undefined): LoadProblem | null {
         `No meter shows ${r.value} on this setting.`,
         `readings[${i}].value`,
         `Give a value from ${least} to ${most}, in base units.`,
+      );
+  }
+  return null;
+}
+
+/** What a reading is of, whatever it showed. */
+const placeOf = ({ from, to, state, kind }: Reading): string => JSON.stringify([from, to, state, kind]);
+
+/** Each place that is read costs Probe as much as any other, whether it tells anything or not. */
+function placesOf(job: Job, before: Job | undefined): LoadProblem | null {
+  if (job.readings === before?.readings) return null;
+  const controls = new Map(job.controls.map((c) => [c.id, new Set<string>()]));
+  const different = new Set<string>();
+  let all = 0;
+  for (const [i, r] of job.readings.entries()) {
+    const own = controls.get(r.control);
+    const place = placeOf(r);
+    if (!own || r.struck || own.has(place)) continue;
+    own.add(place);
+    different.add(place);
+    const full =
+      own.size > MOST_PLACES.ofOne
+        ? `${MOST_PLACES.ofOne} places of one control`
+        : ++all > MOST_PLACES.ofAll
+          ? `${MOST_PLACES.ofAll} places of all controls together`
+          : different.size > MOST_PLACES.different
+            ? `${MOST_PLACES.different} different places`
+            : '';
+    if (full)
+      return no(
+        `Readings at more than ${full}: so many cannot be reckoned with.`,
+        `readings[${i}]`,
+        'Withdraw readings that tell nothing of the control.',
       );
   }
   return null;

@@ -43,7 +43,8 @@ const pinHigh = (drive: DriveFact): RangedInput => ({
 /** Series resistor of a lamp on a pin, or base resistor of the transistor before it, Ω: a standard value, or the maker's own. */
 export function signResistor(sign: Sign, drive: DriveFact): number {
   if (sign.resistorOhms !== null) return sign.resistorOhms;
-  if (throughTransistor(sign)) return nextBelow((drive.highVolts.low - BASE_VOLTS) / (sign.amps / FORCED_GAIN), 'E12');
+  if (throughTransistor(sign))
+    return nextBelow(Math.max(1, (drive.highVolts.low - BASE_VOLTS) / (sign.amps / FORCED_GAIN)), 'E12');
   return nextAbove(Math.max(1, (drive.highVolts.nominal - sign.forwardVolts) / sign.amps), 'E12');
 }
 
@@ -147,6 +148,11 @@ const beeps = (sign: Sign, drive: DriveFact): Finding =>
     tightShare: 0.1,
   });
 
+const switchesMore = (drive: DriveFact): string =>
+  drive.highVolts.low > BASE_VOLTS
+    ? 'Take a smaller base resistor, or a sign that takes less.'
+    : `A high of the ${drive.controller} opens no transistor: take another board.`;
+
 /** A sign behind a small transistor, since it takes more than a pin gives for long. */
 function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelThing {
   const base = worst(
@@ -205,7 +211,7 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
         steps: [base, sink],
         limit: atLeast(sign.amps, 'A', `current of ${sign.name}`, { from: 'maker', what: 'set in Board' }),
         tightShare: 'met',
-        remedy: sink.result.value < sign.amps ? { text: 'Take a smaller base resistor.' } : null,
+        remedy: sink.result.value < sign.amps ? { text: switchesMore(drive) } : null,
       }),
       ...(sign.amps > 0.2
         ? [

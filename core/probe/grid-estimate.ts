@@ -1,7 +1,7 @@
 import { farSide, type Build } from '../circuit';
 import { CONTROL_KINDS, type ControlKind } from '../job';
 import type { Interval } from '../quantity';
-import { particles } from './particles';
+import { particles } from './builds';
 import type { Posterior } from './posterior';
 
 export type BuildValue =
@@ -36,41 +36,49 @@ export const VALUE_NAMES: Readonly<Record<ControlKind, Partial<Record<BuildValue
 };
 
 const orders = new Map<string, readonly number[]>();
-/** Builds in the order of one value; the builds never change, so neither does the order. */
-function orderOf(kind: ControlKind, value: BuildValue): readonly number[] {
+/** From so many of a kind's builds on, all are put in order at once, and that is kept. */
+const MANY_SHARE = 0.25;
+
+/** Builds that still count, and some that do not, in the order of one value. */
+function inOrder(kind: ControlKind, weights: Float64Array, value: BuildValue): readonly number[] {
   const key = `${kind}|${value}`;
-  let order = orders.get(key);
-  if (!order) {
-    const { builds } = particles(kind);
-    order = builds.map((_, i) => i).sort((a, b) => builds[a]![value] - builds[b]![value]);
-    orders.set(key, order);
-  }
+  const known = orders.get(key);
+  if (known) return known;
+  const set = particles(kind);
+  let counts: number[] = [];
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 0) counts.push(i);
+  const all = counts.length > MANY_SHARE * set.count;
+  if (all) counts = Array.from(weights, (_, i) => i);
+  const values = Float64Array.from(counts, (i) => set.build(i)[value]);
+  const places = counts.map((_, n) => n).sort((a, b) => values[a]! - values[b]!);
+  const order = places.map((n) => counts[n]!);
+  if (all) orders.set(key, order);
   return order;
 }
 
 /** Median and the central 95 % of one value, from the weights of the builds alone. */
 export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue): Interval {
-  const { builds } = particles(kind);
+  const set = particles(kind);
   if (value === 'supplyVolts') return suppliesFrom(kind, p);
-  const order = orderOf(kind, value);
   const weights = p.weights[kind];
+  const order = inOrder(kind, weights, value);
   const found: number[] = [];
   let sum = 0;
   for (const i of order) {
     sum += weights[i]!;
-    while (found.length < 3 && sum >= [0.025, 0.5, 0.975][found.length]!) found.push(builds[i]![value]);
+    while (found.length < 3 && sum >= [0.025, 0.5, 0.975][found.length]!) found.push(set.build(i)[value]);
   }
-  const top = builds[order[order.length - 1]!]![value];
+  const top = set.build(order[order.length - 1]!)[value];
   return { low: found[0] ?? top, nominal: found[1] ?? top, high: found[2] ?? top };
 }
 
 /** The same of the supply, which every build has worked out for itself where volts were read. */
 function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
-  const { builds } = particles(kind);
+  const { supplyVolts } = particles(kind);
   const weights = p.weights[kind];
   const counts: number[] = [];
   for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) counts.push(i);
-  const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || builds[i]!.supplyVolts]));
+  const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || supplyVolts[i]!]));
   const order = counts.sort((a, b) => volts[a]! - volts[b]!);
   const at = (share: number): number => {
     let sum = 0;
@@ -81,8 +89,8 @@ function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
 
 /** Probability that a build of this kind has a trait. */
 export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => boolean): number {
-  const { builds } = particles(kind);
-  return p.weights[kind].reduce((s, w, i) => (trait(builds[i]!) ? s + w : s), 0);
+  const set = particles(kind);
+  return p.weights[kind].reduce((s, w, i) => (w > 0 && trait(set.build(i)) ? s + w : s), 0);
 }
 
 /** Where the contact's other side stands, where that is sure. */

@@ -17,7 +17,8 @@ import {
 } from '.';
 import { hangsOn } from './confirm';
 import { likelihoodOf } from './likelihood';
-import { particles, predictions } from './particles';
+import { particles } from './builds';
+import { predictions } from './particles';
 import { posteriorOf } from './posterior';
 import { evidenceOf } from './repeats';
 import { namedSupplies, SupplyState } from './supply';
@@ -111,7 +112,8 @@ describe('the supply of a build', () => {
       kind: 'volts-dc',
     } as const;
     const table = predictions(kind, spec);
-    const i = particles(kind).builds.findIndex((b, k) => b.signal === 'A' && k % 7 !== 0);
+    const set = particles(kind);
+    const i = set.weights.findIndex((_, k) => set.build(k).signal === 'A' && k % 7 !== 0);
     table.need(i);
     const ratio = supply.ratio(table, i);
     const [sd, error] = [0.02, 0.015];

@@ -20,6 +20,7 @@ export {
   tellMore,
   type ContactView,
 } from './standing';
+export { drawAhead, takeDrawnAhead } from './draw-ahead';
 export { specKey } from './spec-key';
 export type { Expectation, NextReading } from './say-next';
 export { warmUp } from './warm';

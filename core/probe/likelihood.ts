@@ -24,6 +24,8 @@ export const WHOLE_SCALE: Record<Reading['kind'], number> = {
 };
 
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+/** The normal density at `z` standard deviations; nothing is left of it eight of them away. */
+const bell = (z: number, sd: number): number => (z > 8 || z < -8 ? 0 : Math.exp((-z * z) / 2) / (sd * ROOT_TWO_PI));
 /** Scale of Student's t with three degrees of freedom: its heavy tails stand for builds between the few hundred that are drawn. */
 const T3 = 2 / (Math.PI * Math.sqrt(3));
 
@@ -84,9 +86,8 @@ export function likelihoodOf(r: Reading, meter: Meter, repeated = false): Likeli
     slip,
     of: (mean, modelSd) => {
       const sd = Math.sqrt(modelSd * modelSd + error * error);
-      const bell = (z: number): number => (z > 8 || z < -8 ? 0 : Math.exp((-z * z) / 2) / (sd * ROOT_TWO_PI));
-      const swapped = mayBeSwapped && mean * y < 0 ? SWAPPED_SHARE * bell((-y - mean) / sd) : 0;
-      return slip + rest * bell((y - mean) / sd) + swapped;
+      const swapped = mayBeSwapped && mean * y < 0 ? SWAPPED_SHARE * bell((-y - mean) / sd, sd) : 0;
+      return slip + rest * bell((y - mean) / sd, sd) + swapped;
     },
   };
 }

@@ -1,68 +1,8 @@
-import {
-  DRAW_DIMENSIONS,
-  drawVariant,
-  onScale,
-  predict,
-  suppliesOf,
-  VARIANTS,
-  type Build,
-  type ReadingSpec,
-  type Supplies,
-} from '../circuit';
-import { CONTROL_KINDS, HAND_METER, isStated, type ControlKind, type Meter } from '../job';
+import { onScale, predict, type ReadingSpec } from '../circuit';
+import { HAND_METER, isStated, type ControlKind, type Meter } from '../job';
+import { particles, type ParticleSet } from './builds';
+import { drawnAhead, rowKey } from './drawn-ahead';
 import { specKey } from './spec-key';
-
-/**
- * Evenly spread points in the unit cube: the Kronecker sequence of the generalised golden ratio (`kronecker`).
- * Even spread makes a few hundred points serve where chance would need thousands.
- */
-function spreadPoints(n: number, dimensions: number): number[][] {
-  // The root of x^(d+1) = x + 1.
-  let phi = 2;
-  for (let i = 0; i < 40; i++) phi = (1 + phi) ** (1 / (dimensions + 1));
-  const step = Array.from({ length: dimensions }, (_, j) => (1 / phi) ** (j + 1) % 1);
-  return Array.from({ length: n }, (_, i) => step.map((a) => (0.5 + a * (i + 1)) % 1));
-}
-
-/** The builds of a kind with their weights, which add up to one, and the structure that each belongs to. */
-export interface ParticleSet {
-  readonly builds: readonly Build[];
-  readonly weights: Float64Array;
-  /** Place in the kind's list of structures, and the supplies that each of these is met on; null where its level is no supply. */
-  readonly variants: Uint8Array;
-  readonly supplies: readonly (Supplies | null)[];
-}
-
-/** Every structure is drawn from the very same points, so that chance in the drawing does not speak for or against any. */
-function drawSet(kind: ControlKind): ParticleSet {
-  const builds: Build[] = [];
-  const weights: number[] = [];
-  const variants: number[] = [];
-  VARIANTS[kind].forEach((variant, v) => {
-    for (const u of spreadPoints(variant.count, DRAW_DIMENSIONS)) {
-      builds.push(drawVariant(kind, variant, u));
-      weights.push(variant.share / variant.count);
-      variants.push(v);
-    }
-  });
-  return {
-    builds,
-    weights: Float64Array.from(weights),
-    variants: Uint8Array.from(variants),
-    supplies: VARIANTS[kind].map(suppliesOf),
-  };
-}
-
-let drawn: Record<ControlKind, ParticleSet> | undefined;
-
-/** The builds of every kind; made at first use, the same on every machine. */
-export function particles(kind: ControlKind): ParticleSet {
-  drawn ??= Object.fromEntries(CONTROL_KINDS.map((k) => [k, drawSet(k)])) as unknown as Record<
-    ControlKind,
-    ParticleSet
-  >;
-  return drawn[kind];
-}
 
 /** How far a resistor may lie from the nearest that was drawn, on a logarithmic scale (`kernel`). */
 const BETWEEN_DRAWN = 0.2;
@@ -100,6 +40,8 @@ export function spread(kind: ReadingSpec['kind'], value: number, toEarth: boolea
 /** Input of the meters that have less than the usual 10 MΩ, and one meter in so many has it (`meter-hand`). */
 export const LOW_INPUT_OHMS = 1e6;
 const LOW_INPUT_EVERY = 7;
+/** Whether build `i` is looked at through the lower input where nobody stated the meter. */
+export const isLowInput = (i: number): boolean => i % LOW_INPUT_EVERY === 0;
 
 /**
  * What every build of a kind predicts for a reading, on the reading's scale. Entries are computed when they are first asked for:
@@ -108,10 +50,11 @@ const LOW_INPUT_EVERY = 7;
 export class PredictionTable {
   readonly mean: Float64Array;
   readonly sd: Float64Array;
-  private readonly builds: readonly Build[];
+  private readonly set: ParticleSet;
   private readonly toEarth: boolean;
-
   private readonly other: Meter;
+  private readonly ahead: Float32Array | undefined;
+  private readonly otherAhead: Float32Array | undefined;
 
   constructor(
     kind: ControlKind,
@@ -121,36 +64,43 @@ export class PredictionTable {
   ) {
     // A meter that nobody stated may have the lower of the two usual inputs: some of the builds are looked at through such a one.
     this.other = isStated(meter) ? meter : { ...meter, inputOhms: LOW_INPUT_OHMS };
-    this.builds = particles(kind).builds;
+    this.set = particles(kind);
     this.toEarth = spec.to.kind === 'earth' || spec.from.kind === 'earth';
-    this.mean = new Float64Array(this.builds.length).fill(Number.NaN);
-    this.sd = new Float64Array(this.builds.length);
+    this.mean = new Float64Array(this.set.count).fill(Number.NaN);
+    this.sd = new Float64Array(this.set.count);
+    const rows = drawnAhead()?.rows;
+    this.ahead = rows?.get(rowKey(kind, readingKey(spec, meter, jumperOhms)));
+    this.otherAhead = rows?.get(rowKey(kind, readingKey(spec, this.other, jumperOhms)));
   }
 
   /** Makes sure that entry `i` of `mean` and `sd` is there. */
   need(i: number): void {
     if (!Number.isNaN(this.mean[i]!)) return;
-    const value = predict(
-      this.builds[i]!,
-      this.spec,
-      i % LOW_INPUT_EVERY === 0 ? this.other : this.meter,
-      this.jumperOhms,
-    );
+    const low = isLowInput(i);
+    const value =
+      (low ? this.otherAhead : this.ahead)?.[i] ??
+      predicted(this.set, i, this.spec, low ? this.other : this.meter, this.jumperOhms);
     this.mean[i] = onScale(this.spec.kind, value);
-    this.sd[i] = spread(this.spec.kind, value, this.toEarth, this.builds[i]!.supplyVolts);
+    this.sd[i] = spread(this.spec.kind, value, this.toEarth, this.set.supplyVolts[i]!);
   }
+}
+
+/** What build `i` predicts, as exactly as a file of predictions holds it: so it is the same whether it was drawn ahead or not. */
+export const predicted = (set: ParticleSet, i: number, spec: ReadingSpec, meter: Meter, jumperOhms?: number): number =>
+  Math.fround(predict(set.build(i), spec, meter, jumperOhms));
+
+/** A reading with what its prediction hangs on beside the build: of the meter its burden on amperes, its input on volts, how it takes AC. */
+export function readingKey(spec: ReadingSpec, m: Meter, jumperOhms = 1000): string {
+  const { kind } = spec;
+  if (kind === 'jumper') return `${specKey(spec)}|${jumperOhms}`;
+  if (kind === 'amps') return `${specKey(spec)}|${m.burdenOhms}`;
+  if (kind === 'ohms' || kind === 'continuity' || kind === 'insulation') return specKey(spec);
+  return `${specKey(spec)}|${m.inputOhms}${kind === 'volts-ac' ? `|${m.trueRms}` : ''}`;
 }
 
 const tables = new Map<string, PredictionTable>();
 /** Tables are a few kilobytes each; a bench with odd meters must still not grow for ever. */
 const MOST_TABLES = 1500;
-
-/** What of a meter a prediction hangs on: its burden on amperes, its input on volts, how it takes AC. */
-function meterKey({ kind }: ReadingSpec, m: Meter): string {
-  if (kind === 'amps') return `${m.burdenOhms}`;
-  if (kind === 'ohms' || kind === 'continuity' || kind === 'insulation' || kind === 'jumper') return '';
-  return `${m.inputOhms}|${isStated(m)}${kind === 'volts-ac' ? `|${m.trueRms}` : ''}`;
-}
 
 /** The table of a kind for a reading. It depends on the spec and the meter alone, not on any job, and is kept. */
 export function predictions(
@@ -159,7 +109,7 @@ export function predictions(
   meter: Meter = HAND_METER,
   jumperOhms = 1000,
 ): PredictionTable {
-  const key = `${kind}|${specKey(spec)}|${meterKey(spec, meter)}|${spec.kind === 'jumper' ? jumperOhms : ''}`;
+  const key = `${kind}|${readingKey(spec, meter, jumperOhms)}|${isStated(meter)}`;
   let table = tables.get(key);
   if (!table) {
     if (tables.size >= MOST_TABLES) tables.clear();
@@ -167,3 +117,6 @@ export function predictions(
   }
   return table;
 }
+
+/** Forgets all tables, as when what was drawn ahead is put in their place or taken away. */
+export const forgetPredictions = (): void => tables.clear();

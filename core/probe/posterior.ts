@@ -1,7 +1,8 @@
 import { FIRST_SHARES, lookShare, meterError } from '../circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Look, type Meter, type Reading } from '../job';
 import { likelihoodOf, type Likelihood } from './likelihood';
-import { particles, predictions, type PredictionTable } from './particles';
+import { particles } from './builds';
+import { predictions, type PredictionTable } from './particles';
 import { REMAINDER_SHARE, remainderLikelihood } from './remainder';
 import { evidenceOf, type Evidence } from './repeats';
 import { SupplyState } from './supply';

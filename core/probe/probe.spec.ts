@@ -1,11 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { FIRST_SHARES } from '../circuit';
+import { FIRST_SHARES, type Build } from '../circuit';
 import { edited, CONTROL_KINDS, type ControlKind } from '../job';
 import { surveyOf } from '.';
-import { particles, spread } from './particles';
+import { particles, type ParticleSet } from './builds';
+import { spread } from './particles';
 import { posteriorOf, TRUSTED } from './posterior';
 import { REMAINDER_SHARE } from './remainder';
 import { CONTROL, ISOLATED, T, jobWith, kindOf } from '../testing/probe-jobs';
+
+const buildsOf = (set: ParticleSet): Build[] => Array.from(set.weights, (_, i) => set.build(i));
 
 describe('what a control is', () => {
   it('begins with the shares in which kinds are met, and weights that add up to one', () => {
@@ -142,15 +145,16 @@ describe('what a control is', () => {
       const z = (y - Math.log(ohms + 0.5)) / sd;
       return 0.02 / 18 + (0.98 * 2) / (Math.PI * Math.sqrt(3) * sd * (1 + (z * z) / 3) ** 2);
     };
-    const { builds, weights } = particles('low-when-pressed');
-    const low = builds.reduce(
+    const set = particles('low-when-pressed');
+    const low = buildsOf(set).reduce(
       (s, b, i) =>
         s +
-        weights[i]! * density(b.signal === 'A' ? b.returnOhms : (b.inChip ? b.pinOhms : b.seriesOhms) + b.boardOhms),
+        set.weights[i]! *
+          density(b.signal === 'A' ? b.returnOhms : (b.inChip ? b.pinOhms : b.seriesOhms) + b.boardOhms),
       0,
     );
     const pads = particles('touch-pad');
-    const touch = pads.builds.reduce(
+    const touch = buildsOf(pads).reduce(
       (s, b, i) =>
         s +
         pads.weights[i]! *

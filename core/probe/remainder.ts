@@ -1,7 +1,8 @@
 import { lookShare } from '../circuit';
 import { CONTROL_KINDS, LOOKS, type Look, type Meter } from '../job';
 import { likelihoodOf, WHOLE_SCALE } from './likelihood';
-import { particles, predictions } from './particles';
+import { particles } from './builds';
+import { predictions } from './particles';
 import type { Evidence } from './repeats';
 
 /** Share of controls that are none of the kinds, or built in a way that no structure foresees (`remainder`). */

@@ -1,7 +1,8 @@
 import type { Supplies } from '../circuit';
 import type { ControlKind, Reading } from '../job';
 import type { Likelihood } from './likelihood';
-import { particles, type ParticleSet, type PredictionTable } from './particles';
+import { particles, type ParticleSet } from './builds';
+import type { PredictionTable } from './particles';
 
 /** One supply that may be there: its weight, its volts and their standard error. */
 interface Named {
@@ -55,7 +56,7 @@ export class SupplyState {
   static begun(kind: ControlKind, shared: number | null): SupplyState {
     const set = particles(kind);
     const logic = kind !== 'dry-pair' && kind !== 'switched-load' && kind !== 'touch-pad' && kind !== 'motor-pair';
-    const count = set.builds.length;
+    const count = set.count;
     return new SupplyState(
       set,
       set.supplies.map((s) => s && namedSupplies(s, logic ? shared : null)),
@@ -72,7 +73,7 @@ export class SupplyState {
   mean(t: PredictionTable, i: number, kind: Reading['kind']): number {
     const v = this.volts[i]!;
     if (v === 0) return t.mean[i]!;
-    const factor = v / this.set.builds[i]!.supplyVolts;
+    const factor = v / this.set.supplyVolts[i]!;
     return kind.startsWith('volts')
       ? t.mean[i]! * factor
       : kind === 'amps'
@@ -84,7 +85,7 @@ export class SupplyState {
   sd(t: PredictionTable, i: number, kind: Reading['kind']): number {
     const v = this.volts[i]!;
     if (v === 0 || !kind.startsWith('volts')) return t.sd[i]!;
-    return Math.hypot(t.sd[i]!, (t.mean[i]! / this.set.builds[i]!.supplyVolts) * Math.sqrt(this.variance[i]!));
+    return Math.hypot(t.sd[i]!, (t.mean[i]! / this.set.supplyVolts[i]!) * Math.sqrt(this.variance[i]!));
   }
 
   /**
@@ -95,7 +96,7 @@ export class SupplyState {
     const named = this.named[this.set.variants[i]!];
     const volts = this.volts[i]!;
     if (volts !== 0) return l.of(ratio * volts, Math.sqrt(sd * sd + ratio * ratio * this.variance[i]!));
-    if (!named || (ratio < FOLLOWS && ratio > -FOLLOWS)) return l.of(ratio * this.set.builds[i]!.supplyVolts, sd);
+    if (!named || (ratio < FOLLOWS && ratio > -FOLLOWS)) return l.of(ratio * this.set.supplyVolts[i]!, sd);
     let sum = 0;
     for (const n of named) sum += n.weight * l.of(ratio * n.volts, Math.sqrt(sd * sd + ratio * ratio * n.variance));
     return sum;
@@ -131,6 +132,6 @@ export class SupplyState {
 
   /** What the level of build `i` is of the supply that it was drawn with. */
   ratio(t: PredictionTable, i: number): number {
-    return t.mean[i]! / this.set.builds[i]!.supplyVolts;
+    return t.mean[i]! / this.set.supplyVolts[i]!;
   }
 }

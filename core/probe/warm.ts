@@ -1,6 +1,7 @@
 import { CONTROL_KINDS, type Meter } from '../job';
 import { MENU } from './menu';
-import { particles, predictions } from './particles';
+import { particles } from './builds';
+import { predictions } from './particles';
 
 /** Small pieces of work that fill the tables which the first readings will want; each takes a few milliseconds, in any order. */
 export function* warmUp(meter: Meter): Generator<void> {
@@ -8,7 +9,7 @@ export function* warmUp(meter: Meter): Generator<void> {
     if (spec.kind === 'look') continue;
     for (const kind of CONTROL_KINDS) {
       const table = predictions(kind, spec, meter);
-      particles(kind).builds.forEach((_, i) => table.need(i));
+      for (let i = 0; i < particles(kind).count; i++) table.need(i);
       yield;
     }
   }

@@ -114,6 +114,7 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
   for (let n = 0; n < MOST_AT_ONCE; n++) {
     const op = s.flag[FLAG.step]!;
     if (op >= code.begin[s.flag[FLAG.move]! + 1]!) return endMove(s, at, log);
+    s.flag[FLAG.taken]!++;
     note(log, at, LOGGED.step, 0, op);
     const sense = code.sense[op]!;
     if (sense >= 0) learns(s, sense, at, log);

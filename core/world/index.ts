@@ -19,7 +19,15 @@ export {
   type Twitch,
   type WorldPlan,
 } from './plan';
-export { begin, disturb, happeningsOf, nextDue, runTo, worldOf } from './run';
+export { begin, disturb, happeningsOf, MOST_EVENTS, nextDue, runTo, worldOf } from './run';
 export { CLOCK, copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
-export { checkTable, WorldProblem, type MachineTable, type TableState } from './table';
-export { searchStories, type Disturbance, type SearchOf, type SearchOutcome, type Story, type Told } from './search';
+export { checkTable, RunEnded, WorldProblem, type MachineTable, type StateRole, type TableState } from './table';
+export {
+  MOST_WORK,
+  searchStories,
+  type Disturbance,
+  type SearchOf,
+  type SearchOutcome,
+  type Story,
+  type Told,
+} from './search';

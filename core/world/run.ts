@@ -15,6 +15,7 @@ import {
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
 import type { Happening } from './plan';
+import { RunEnded } from './table';
 import { CLOCK, FLAG, freshState, LOGGED, note, type Log, type WorldState } from './state';
 
 /** What happens, in order of time; of those at one instant the first stays first. */
@@ -155,16 +156,29 @@ export function disturb(
   watch(s, at);
 }
 
-/** Takes all that falls due up to and with an instant, and counts it: every event at its own time, nothing sampled, nothing allocated. */
-export function runTo(s: WorldState, end: number, given: Happenings, log: Log | null = null): number {
+/** Events and steps that a run may take where nobody says otherwise: far above any move that a maker writes, and done in a tenth of a second. */
+export const MOST_EVENTS = 100_000;
+
+/**
+ * Takes all that falls due up to and with an instant, and counts it: every event at its own time, nothing sampled, nothing allocated.
+ * Throws RunEnded where that would be more than `most` events and steps.
+ */
+export function runTo(
+  s: WorldState,
+  end: number,
+  given: Happenings,
+  log: Log | null = null,
+  most = MOST_EVENTS,
+): number {
   let events = 0;
+  const taken = s.flag[FLAG.taken]!;
   for (;;) {
     const i = soonest(s.due);
     if (i < 0 || s.due[i]! > end) break;
     take(s, i, given, log);
     follow(s, s.clock[CLOCK.now]!);
     watch(s, s.clock[CLOCK.now]!);
-    events++;
+    if (++events + s.flag[FLAG.taken]! - taken > most) throw new RunEnded(most);
   }
   s.clock[CLOCK.now] = end;
   return events;

@@ -35,6 +35,8 @@ export interface SearchOutcome {
   readonly broken: readonly Story[];
   /** It was stopped before the end: what was not broken may yet be. */
   readonly stopped: boolean;
+  /** It was stopped because it had told as many stories as it may. */
+  readonly spent: boolean;
 }
 
 export interface SearchOf {
@@ -42,16 +44,24 @@ export interface SearchOf {
   readonly end: number;
   readonly disturbances: readonly Disturbance[];
   readonly most: number;
+  /** How much it may do; `MOST_WORK` where nobody says otherwise. */
+  readonly work?: number;
   /** Called now and then with the share that is done; a search ends where it answers false. */
   readonly progress?: (share: number) => boolean;
 }
 
 /** How close before an event a disturbance is laid, s. */
 const JUST_BEFORE = 1e-3;
+/** Numbers of worlds that a search may touch, by stories and events: some ten seconds on a machine of today. */
+export const MOST_WORK = 4e8;
+/** How often a story goes through all numbers of a world: it is copied, changed and told apart from others. */
+const PER_STORY = 3;
 /** So many worlds are remembered at most, some 300 MB. */
 const MOST_STATES = 4_000_000;
 /** Stories between two calls of progress. */
 const PER_CALL = 2000;
+/** Share of the time that the passes with fewer disturbances take, about. */
+const FIRST_PASSES = 0.05;
 
 /** Mixes a number into two running keys of 32 bits. */
 class Key {
@@ -127,14 +137,18 @@ const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controll
  * taken for one is about one in twenty thousand. Disturbances that bear on no condition are left out.
  */
 export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome {
-  const { given, end, progress } = search;
+  const { given, end, progress, work = MOST_WORK } = search;
   const disturbances = relevantOnes(w.plan, search.disturbances);
   const numbers = disturbances.map((d) => happeningNumber(d.what));
   const pool = Array.from({ length: search.most + 1 }, () => freshState(w));
   const key = new Key();
+  // An event looks at every deadline, sense and condition once.
+  const size = pool[0]!.ints.length + pool[0]!.floats.length;
+  const events = pool[0]!.due.length + pool[0]!.heard.length + 2 * w.plan.monitors.length;
   const broken = new Map<number, Story>();
-  let [stories, states, since] = [1, 0, 0];
+  let [stories, states, since, done] = [1, 0, 0, 0];
   let stopped = false;
+  let spent = false;
   let close = false;
   let seen: Map<number, number>[] = [];
   const told: Told[] = [];
@@ -154,11 +168,19 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
     if (before !== undefined && before <= at) return true;
     seen[left]!.set(k, at);
     // Memory is bounded: what is not searched by then is said to be open.
-    if (++states >= MOST_STATES) stopped = true;
+    if (++states >= MOST_STATES) spent = stopped = true;
     return false;
   };
 
-  const branch = (depth: number, at: number, left: number, from: number): void => {
+  /** How much of all passes is done, where the one that runs stands at `share`. */
+  let began = 0;
+  let lasts = 1;
+  const tell = (share: number): void => {
+    if (progress && !progress(began + lasts * Math.min(1, share))) stopped = true;
+  };
+  let [from, to, share] = [0, 0, 0];
+
+  const branch = (depth: number, at: number, left: number): void => {
     const s = pool[depth]!;
     const next = pool[depth + 1]!;
     for (let d = 0; d < disturbances.length && !stopped; d++) {
@@ -169,9 +191,12 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
       disturb(next, numbers[d]!, of, how, at);
       if (!isOld(next, at, left - 1)) follow(depth + 1, at, left - 1);
       told.pop();
+      done += PER_STORY * size;
+      if (done >= work) spent = stopped = true;
+      if (depth === 0) share = (from + ((to - from) * (d + 1)) / disturbances.length) / end;
       if (++since >= PER_CALL) {
         since = 0;
-        if (progress && !progress(from)) stopped = true;
+        tell(share);
       }
     }
   };
@@ -182,21 +207,22 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
     while (!stopped) {
       look(s);
       const due = nextDue(s);
-      const share = depth === 0 ? Math.min(1, at / end) : 0;
+      const until = Math.min(due, end);
+      if (depth === 0) [from, to] = [at, until];
       if (left > 0) {
-        branch(depth, at, left, share);
-        const until = Math.min(due, end);
+        branch(depth, at, left);
         if (until - at > 4 * JUST_BEFORE) {
-          branch(depth, (at + until) / 2, left, share);
+          branch(depth, (at + until) / 2, left);
           // What a disturbance begins and what takes so long may meet the next event: just too early and just too late for it.
           for (const span of close ? spans : [])
             for (const t of [until - span - JUST_BEFORE, until - span + JUST_BEFORE])
-              if (t > at + JUST_BEFORE && t < until - JUST_BEFORE) branch(depth, t, left, share);
-          if (due <= end) branch(depth, due - JUST_BEFORE, left, share);
+              if (t > at + JUST_BEFORE && t < until - JUST_BEFORE) branch(depth, t, left);
+          if (due <= end) branch(depth, due - JUST_BEFORE, left);
         }
       }
       if (!(due <= end)) return;
-      runTo(s, due, given);
+      done += events * runTo(s, due, given, null, work);
+      if (done >= work) spent = stopped = true;
       at = due;
       if (depth > 0 && isOld(s, at, left)) {
         look(s);
@@ -212,8 +238,11 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
     if (most === search.most) stories = 1;
     // With two the first of them need not be laid as closely: what one alone breaks is known by then.
     close = most === 1;
+    // The last pass takes nearly all of the time.
+    [began, lasts] =
+      most === search.most ? [most === 0 ? 0 : FIRST_PASSES, most === 0 ? 1 : 1 - FIRST_PASSES] : [0, FIRST_PASSES];
     begin(pool[0]!, given);
     follow(0, 0, most);
   }
-  return { most: search.most, stories, states, broken: [...broken.values()], stopped };
+  return { most: search.most, stories, states, broken: [...broken.values()], stopped, spent };
 }

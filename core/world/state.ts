@@ -30,8 +30,10 @@ export const FLAG = {
   sinceCare: 17,
   /** Outputs that the move holds closed; bit n stands for output n. */
   lines: 18,
+  /** Steps of moves that were taken, over the whole run. */
+  taken: 19,
 } as const;
-const FLAGS = 19;
+const FLAGS = 20;
 
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
 const CLOCKS = 2;

@@ -1,8 +1,28 @@
+/** What a state is to whoever judges it. Its key and its word may be the maker's own, and nothing is decided by them. */
+export type StateRole =
+  | 'rest'
+  | 'on'
+  | 'running'
+  | 'opening'
+  | 'open'
+  | 'closing'
+  | 'stopped'
+  | 'stopped-up'
+  | 'stopped-down'
+  | 'asleep'
+  | 'asks'
+  | 'turn'
+  | 'ready'
+  | 'dark';
+
 /** A state of a machine: what ends it, and where it goes then. States are named by `key`, several may show the same word. */
 export interface TableState {
   readonly key: string;
   /** What it shows to the world. */
   readonly word: string;
+  readonly role?: StateRole;
+  /** Key of the state in which the power left it, of one without power. */
+  readonly darkOf?: string;
   /** Shares of its way that it moves in a second: over 0 towards the far end (1), under 0 back (0), 0 stands. */
   readonly speed: number;
   /** It ends by itself after so many seconds, and goes on with this state; null where it lasts. */
@@ -25,6 +45,13 @@ export interface MachineTable {
 
 /** A table, a move or a world that cannot be run: what is wrong, and where. */
 export class WorldProblem extends Error {}
+
+/** A run that takes more events and steps than it may: it was ended, and what would have come of it is not known. */
+export class RunEnded extends WorldProblem {
+  constructor(readonly most: number) {
+    super(`more than ${most.toLocaleString('en')} things happen in it`);
+  }
+}
 
 /** Throws WorldProblem where a name leads nowhere, a time or a speed is no number, or states follow each other in no time for ever. */
 export function checkTable(table: MachineTable): void {

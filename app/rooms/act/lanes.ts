@@ -36,9 +36,6 @@ interface Lane {
   readonly path: string | null;
 }
 
-/** Words of what does nothing: such a stretch is drawn empty. */
-const STILL = ['at rest', 'off', 'closed', 'no power', 'asleep', 'no', 'unheard'];
-
 /** Lanes over time: the faults, what the plan does, hears and believes, what each part of the machine does; where they part is named. */
 @Component({
   selector: 'gt-lanes',
@@ -103,7 +100,7 @@ export class Lanes {
       );
     if (t.armed.length > 0) add('sense', 'armed', { boxes: t.armed.map((s) => this.box(s, 'yes', true)) });
     for (const s of t.senses.filter((x) => x.lacks === ''))
-      add('sense', s.name, { boxes: s.spans.map((x) => this.box(x, x.word, !STILL.includes(x.word))) });
+      add('sense', s.name, { boxes: s.spans.map((x) => this.box(x, x.word, !x.still)) });
     const several = t.parts.length > 1;
     for (const p of t.parts) {
       const whose = (words: string): string => (several ? `${words} ${p.name}` : words);
@@ -118,7 +115,7 @@ export class Lanes {
               (q) => floor - 40 * q.position,
             )([...p.travel])
           : null;
-      const boxes = p.machine.map((s) => this.box(s, s.word, !STILL.includes(s.word)));
+      const boxes = p.machine.map((s) => this.box(s, s.word, !s.still));
       add('does', 'does', { boxes, path }, path ? WAY : LANE + 6);
       if (p.parted.length > 0)
         add('parted', this.partedWords(p)!, { boxes: p.parted.map((s) => this.box(s, '', true)) }, PARTED);

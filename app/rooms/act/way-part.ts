@@ -36,9 +36,7 @@ export class WayPart {
   );
   protected readonly partId = computed(() => this.parts()[this.part()]?.[0] ?? '');
   protected readonly states = computed((): readonly Choice[] =>
-    (this.scene()?.tables[this.part()]?.states ?? [])
-      .filter((s) => !s.key.startsWith('dark, '))
-      .map((s) => [s.key, s.key]),
+    (this.scene()?.tables[this.part()]?.states ?? []).filter((s) => s.role !== 'dark').map((s) => [s.key, s.key]),
   );
   /** Nobody said where it may be: it may be anywhere. */
   protected readonly maybe = computed(() => {
