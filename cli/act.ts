@@ -1,8 +1,9 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { laneSeconds, planWay, policiesFor, runScene, sayWay, type PolicyKind, type Scene } from '../core/act';
+import { laneSeconds, planWay, policiesFor, runScene, sayPlanned, type PolicyKind, type Scene } from '../core/act';
 import { answersTo } from '../core/answers';
 import { assess } from '../core/assess';
-import { FAULT_KINDS, withSteps, edited, type Fault, type Job } from '../core/job';
+import { asQuantity } from '../core/field';
+import { FAULT_KINDS, faultFields, withSteps, edited, type Fault, type Job } from '../core/job';
 import { manyDays } from '../core/many-days';
 import { handsIn } from '../core/panel';
 import { wholeScene } from '../core/power-up-scene';
@@ -10,6 +11,9 @@ import { formatQuantity } from '../core/quantity';
 import { searchJob, searchOf } from '../core/stories';
 import { WorldProblem } from '../core/world';
 import { Unusable } from './unusable';
+
+/** No fault lies later or lasts longer, s. */
+const LONGEST_SECONDS = asQuantity(faultFields.atSeconds).most;
 
 const say = (s: number): string => formatQuantity(s, 's');
 
@@ -56,10 +60,11 @@ function faultsIn(file: string | undefined, job: Job): readonly Fault[] {
     const { kind, atSeconds, seconds = 0, of = '' } = (typeof x === 'object' && x !== null ? x : {}) as Partial<Fault>;
     const where = `${file}: fault ${i + 1}`;
     if (!FAULT_KINDS.includes(kind!)) throw new Unusable(`${where} has no kind; say one of ${FAULT_KINDS.join(', ')}`);
-    if (typeof atSeconds !== 'number' || !(atSeconds >= 0) || typeof seconds !== 'number' || !(seconds >= 0))
-      throw new Unusable(`${where} wants atSeconds and seconds of 0 or more`);
+    const isTime = (x: unknown): boolean => typeof x === 'number' && x >= 0 && x <= LONGEST_SECONDS;
+    if (!isTime(atSeconds) || !isTime(seconds))
+      throw new Unusable(`${where} wants atSeconds and seconds from 0 to ${LONGEST_SECONDS}, a year`);
     if (!ids.has(of)) throw new Unusable(`${where} befalls ${of}, which the job has not`);
-    return { id: `f${i + 1}`, kind: kind!, atSeconds, seconds, of };
+    return { id: `f${i + 1}`, kind: kind!, atSeconds: atSeconds!, seconds, of };
   });
 }
 
@@ -117,7 +122,7 @@ export function planVerb(job: Job, from: string | undefined, to: string | undefi
     to: named(to, 'to'),
     found: way !== null,
     ended,
-    words: way ? (way.steps ? sayWay(way.steps, say) : ['It is there already.']) : [],
+    words: way || ended ? sayPlanned({ way, ended }, say) : [],
     steps: way?.steps ?? null,
   };
 }

@@ -248,7 +248,7 @@ describe('the command line', () => {
       status: 2,
       out: '',
       err:
-        'gt: edit 3: A part of the job is not as it should be: feed.duty.wakesPerDay must be at most 86400. ' +
+        'gt: edit 3: A part of the job is not as it should be: feed.duty.wakesPerDay: not above 86400. ' +
         '(field "feed.duty.wakesPerDay") Give a value within its bounds. Nothing was changed.',
     });
     writeFileSync(join(folder, 'odd.json'), '[{"do": "drop", "list": "survey.rails", "key": "gone"}, 7]');

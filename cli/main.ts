@@ -22,6 +22,7 @@ import { stripState, takeDrawnAhead } from '../core/probe';
 import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
 import { feedReport, rehearse } from '../core/feed';
 import { linesVerb, pinsVerb } from './pins';
+import { SIGN_OFF, signOffBlocked } from '../core/try';
 import { WAY_WORDS } from '../core/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
 import { keypadVerb } from './keypad';
@@ -86,8 +87,19 @@ function note(job: Job, lines: readonly string[]): Job {
   }, job);
 }
 
+/** Whether an edit signs a job off, by itself or among others. */
+const signsOff = (edit: JobEdit | null): boolean =>
+  edit?.do === 'several'
+    ? Array.isArray(edit.edits) && edit.edits.some(signsOff)
+    : edit?.do === 'add-trial' && edit.trial?.step === SIGN_OFF && edit.trial.on === 'hand';
+
 /** The job after an edit; a refused one is named with its place and the reason. */
 function applied(job: Job, edit: JobEdit, at: string, which: string): Job {
+  if (signsOff(edit)) {
+    const { proveDead, findings } = assess(job);
+    const why = signOffBlocked(job, proveDead, findings);
+    if (why) throw new Unusable(`${which}: it cannot be signed off yet: ${why} Nothing was changed.`);
+  }
   const done = applyEdit(job, edit, at);
   if (done.ok) return done.job;
   const { what, where, todo } = done.problem;

@@ -1,11 +1,13 @@
 import { assess, nextReadingOf, type Assessment, type Seen } from './assess';
-import { KEPT_WITHOUT_FAULTS } from './act';
-import type { Finding } from './finding';
+import { isGraver, type Finding } from './finding';
+import { filesOf } from './deliver';
 import { guideFor, type Step } from './guide';
 import type { ControlKind, Job } from './job';
+import type { PackFile } from './pack';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
 import { studiesNow, studyFindings, type StudyNow } from './studies';
 import { studyId, type StudyVerdict } from './study';
+import { withTriedRemedies } from './tried';
 import { boardOrder, seenSurvey, tieOf, type NextReading, type Planned } from './probe';
 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
@@ -41,9 +43,11 @@ export function answerFor(
 /** The assessment with what studies add to its findings. */
 function withStudies(job: Job, studies: readonly StudyVerdict[]): { assessment: Assessment; now: readonly StudyNow[] } {
   const assessment = assess(job);
-  if (studies.length === 0) return { assessment, now: [] };
+  if (studies.length === 0)
+    return { assessment: { ...assessment, findings: withTriedRemedies(job, assessment.findings) }, now: [] };
   const now = studiesNow(job, assessment, studies);
-  return { assessment: { ...assessment, findings: joined(assessment.findings, studyFindings(job, now)) }, now };
+  const findings = withTriedRemedies(job, joined(assessment.findings, studyFindings(job, now)));
+  return { assessment: { ...assessment, findings }, now };
 }
 
 /**
@@ -52,18 +56,14 @@ function withStudies(job: Job, studies: readonly StudyVerdict[]): { assessment: 
  */
 function joined(own: readonly Finding[], studied: readonly Finding[]): Finding[] {
   const byId = new Map(studied.map((f) => [f.id, f]));
-  const worse = (f: Finding, than: Finding): boolean => VERDICTS.indexOf(f.verdict) > VERDICTS.indexOf(than.verdict);
   const kept = own.map((f) => {
     const other = byId.get(f.id);
     if (!other) return f;
     byId.delete(f.id);
-    return f.caption === KEPT_WITHOUT_FAULTS || worse(other, f) ? other : f;
+    return f.withoutFaults || isGraver(other.verdict, f.verdict) ? other : f;
   });
   return [...kept, ...byId.values()];
 }
-
-/** From best to worst. */
-const VERDICTS: readonly Finding['verdict'][] = ['settled', 'unknown', 'tight', 'stop'];
 
 /** How many readings ahead the board is planned. */
 const PLANNED = 6;
@@ -71,18 +71,19 @@ const PLANNED = 6;
 /** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
 export const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
 
-/** A job, what its maker will not read now, and what is wanted: everything, the beads of its row, or the order for the whole board. */
+/** A job, what its maker will not read now, and what is wanted: all, the beads of its row, the order for the whole board, its files. */
 export interface Question {
   readonly job: Job;
   readonly skip: Readonly<Record<string, readonly string[]>>;
   readonly studies: readonly StudyVerdict[];
-  readonly of: 'job' | 'row' | 'board';
+  readonly of: 'job' | 'row' | 'board' | 'files';
 }
 
 export type Answered =
   | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: Step }
   | { readonly of: 'row'; readonly beads: readonly RowBead[] }
-  | { readonly of: 'board'; readonly plan: readonly Planned[] };
+  | { readonly of: 'board'; readonly plan: readonly Planned[] }
+  | { readonly of: 'files'; readonly files: readonly PackFile[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
 export function answered({ job, skip, studies, of }: Question): Answered {
@@ -96,5 +97,7 @@ export function answered({ job, skip, studies, of }: Question): Answered {
       return { of, beads: rowOf(threadOf(withStudies(job, studies).assessment.findings)) };
     case 'board':
       return { of, plan: planFor(job) };
+    case 'files':
+      return { of, files: filesOf(job, withStudies(job, studies).assessment) };
   }
 }

@@ -1,7 +1,7 @@
 import { moveBy, policiesFor, type PolicyKind } from './act';
 import type { Assessment } from './assess';
 import { assignPins, profileOf } from './board';
-import { restContact, stateSense, withSteps, type Job, type JobEdit, type Sentence } from './job';
+import { applyEdit, restContact, stateSense, withSteps, type Job, type JobEdit, type Sentence } from './job';
 import { powerUpOf } from './power-up-scene';
 import type { BrokenStory } from './stories';
 import { mayBeInSeries } from './ways';
@@ -17,14 +17,15 @@ const LOOKING: readonly PolicyKind[] = ['look-again', 'timed'];
 const COMES_UP: readonly string[] = ['cut', 'controller-out', 'restart'];
 
 /** Ready answers to a story, the ones that reach furthest first: quiet pins, a sense, a policy that looks, one more look of the routine. */
-export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly Answer[] => [
-  ...quietPins(job, a, story),
-  ...twoContacts(job, story),
-  ...countedArming(job, story),
-  ...senses(job),
-  ...policies(job),
-  ...moreLooks(job, story),
-];
+export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly Answer[] =>
+  [
+    ...quietPins(job, a, story),
+    ...twoContacts(job, story),
+    ...countedArming(job, story),
+    ...senses(job),
+    ...policies(job),
+    ...moreLooks(job, story),
+  ].filter(({ edit }) => applyEdit(job, edit, job.touchedAt).ok);
 
 function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): Answer[] {
   const profile = profileOf(job);

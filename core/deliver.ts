@@ -10,7 +10,7 @@ import { orderOf } from './reversing';
 import { pinOf } from './lines';
 import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './pack';
 import { wayContext } from './thumb';
-import { basisOf, progressOf, testSheet } from './try';
+import { progressOf, stillCounts, testSheet } from './try';
 import { jointOf, type WayResult } from './ways';
 import { wholeBill, wholeWiring } from './whole';
 
@@ -89,12 +89,11 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
 
 /** Every file that Pack can write for a job now. */
 export function filesOf(job: Job, a: Seen): PackFile[] {
-  const basis = basisOf(job);
   const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({
     ...p.step,
     done: p.done,
     state: p.state,
-    last: p.trials.findLast((t) => t.basis === basis) ?? null,
+    last: p.trials.findLast((t) => stillCounts(job, t)) ?? null,
   }));
   const wiring = wholeWiring(job, a);
   const presses = pressesOf(job, a);

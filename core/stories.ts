@@ -274,6 +274,17 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
   };
 }
 
+/** What a search came to, as a line of the log. */
+export const searchedWords = (s: Stories): string =>
+  `searched ${s.stories} stories with up to ${s.most === 1 ? 'one thing' : 'two things'} going wrong` +
+  `${s.spent ? ', as many as it may tell' : s.stopped ? ', stopped before the end' : ''}: ${
+    s.broken.length > 0
+      ? s.broken.map((b) => `never ${b.never.words}, broken`).join('; ')
+      : s.stopped
+        ? 'none of these breaks a condition'
+        : 'none breaks a condition'
+  }`;
+
 /** What a search says, as findings: one for each condition, and one for all. */
 export function storyFindings(s: Stories): readonly Finding[] {
   const count = `${s.stories.toLocaleString('en')} stories with up to ${s.most} ${s.most === 1 ? 'thing' : 'things'} going wrong`;
@@ -309,7 +320,7 @@ const notWhole = (s: Stories): Finding =>
   finding('act', 'stories', {
     verdict: 'unknown',
     title: s.spent
-      ? `The search was ended after ${s.stories.toLocaleString('en')} stories, which is as many as it may tell: what else there is is not known`
+      ? `The search was ended after ${s.stories.toLocaleString('en')} stories, as many as it may tell: what else there is is not known`
       : `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
     caption: s.spent ? 'search not whole' : 'search stopped',
     source: ['simulation', 'story-lengths'],

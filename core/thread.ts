@@ -29,10 +29,12 @@ export function threadOf(findings: readonly Finding[]): Bead[] {
   });
 }
 
+/** In which order the verdicts of rooms ask for something to be done. */
+const ASKS: readonly Verdict[] = ['stop', 'unknown', 'tight'];
+
 /** What to do next: the first stop, else the first room that is not settled, in the order of the work. */
 export function nextStep<B extends Pick<Bead, 'verdict'>>(beads: readonly B[]): B | null {
-  const order: Verdict[] = ['stop', 'unknown', 'tight'];
-  for (const verdict of order) {
+  for (const verdict of ASKS) {
     const bead = beads.find((b) => b.verdict === verdict);
     if (bead) return bead;
   }

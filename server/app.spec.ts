@@ -86,6 +86,8 @@ describe('the server', () => {
     ['bench.local:4310', true],
     ['evil.example:4310', false],
     ['', false],
+    ['999.999.999.999', false],
+    ['[::g]', false],
   ])('answers to %s: %s', (header, own) => expect(isOwnHost(header, 'bench.local')).toBe(own));
 
   it('refuses a page of another name that was made to point here', async () => {

@@ -3,6 +3,7 @@ import express, { type ErrorRequestHandler, type Express, type RequestHandler, t
 import helmet from 'helmet';
 import { randomBytes } from 'node:crypto';
 import { existsSync, readFileSync, statSync } from 'node:fs';
+import { isIPv4, isIPv6 } from 'node:net';
 import { extname, join, normalize } from 'node:path';
 
 export interface ServerOptions {
@@ -46,8 +47,8 @@ export function isOwnHost(header: string | undefined, host = ''): boolean {
   return (
     name === 'localhost' ||
     name === host.toLowerCase() ||
-    /^(\d{1,3}\.){3}\d{1,3}$/.test(name) ||
-    /^\[[\da-f:.]+\]$/.test(name)
+    isIPv4(name) ||
+    (name.startsWith('[') && name.endsWith(']') && isIPv6(name.slice(1, -1)))
   );
 }
 
@@ -87,7 +88,9 @@ export function createServer({ folder, demo, host }: ServerOptions): Express {
     }),
   );
   app.use((req, res, next) => {
-    if (isOwnHost(req.headers.host, host)) return next();
+    // Node takes the first of several names; whoever sends two means to be taken for another.
+    const named = req.rawHeaders.filter((x, i) => i % 2 === 0 && x.toLowerCase() === 'host').length;
+    if (named <= 1 && isOwnHost(req.headers.host, host)) return next();
     res.status(421).type('text').send('This server answers to its own name only.');
   });
   const page: RequestHandler = (_req, res) => {

@@ -1,9 +1,12 @@
 import { inject, Injectable } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { DrawerStore } from '../store/drawer';
+import { Files } from '../store/files';
 import { selectJobs } from '../store/jobs.selectors';
 import { Photos } from '../store/photos';
 import { saveFile } from '../ui/save-file';
+
+const counted = (n: number, one: string, many: string): string => `${n} ${n === 1 ? one : many}`;
 
 /** A backup of the whole shelf as one file: jobs, pictures, drawer. Any shelf opens it again and loses nothing of its own. */
 @Injectable({ providedIn: 'root' })
@@ -11,17 +14,33 @@ export class Backup {
   private readonly jobs = inject(Store).selectSignal(selectJobs);
   private readonly drawer = inject(DrawerStore);
   private readonly photos = inject(Photos);
+  private readonly files = inject(Files);
 
-  async save(): Promise<void> {
-    const jobs = Object.values(this.jobs().byId).map((o) => o.job);
+  /** Saves it, and tells in words what is in it and what is not. Rejects with an Error in words where it could not be made. */
+  async save(): Promise<string> {
+    const { byId, unreadable: unread } = this.jobs();
+    const jobs = Object.values(byId).map((o) => o.job);
     await this.drawer.load();
-    const pictures = await this.photos.all(jobs.flatMap((j) => j.survey.photos));
+    const photos = jobs.flatMap((j) => j.survey.photos);
+    const pictures = await this.photos.all(photos);
     const now = new Date().toISOString();
-    const { packShelf } = await import('../../core/pack/zip');
-    saveFile(
-      `gentle-thumb-${now.slice(0, 10)}.backup.zip`,
-      packShelf(jobs, this.drawer.drawer(), pictures, now),
-      'application/zip',
-    );
+    const zip = await this.files.do({
+      do: 'pack-shelf',
+      jobs,
+      drawer: this.drawer.drawer(),
+      pictures,
+      unread: unread.map(({ title, document }) => ({ title, document })),
+      now,
+    });
+    saveFile(`gentle-thumb-${now.slice(0, 10)}.backup.zip`, zip, 'application/zip');
+    const missing = photos.length - pictures.length;
+    return [
+      `The backup holds ${counted(jobs.length, 'job', 'jobs')}, ${counted(pictures.length, 'picture', 'pictures')} and the drawer`,
+      unread.length > 0
+        ? `; and ${counted(unread.length, 'row', 'rows')} that this version cannot read, as they stand in the store`
+        : '',
+      missing > 0 ? `. ${counted(missing, 'picture', 'pictures')} that jobs name are not in this browser` : '',
+      '.',
+    ].join('');
   }
 }

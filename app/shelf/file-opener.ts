@@ -1,15 +1,14 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
-import { copyOf, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded, type LoadProblem } from '../../core/job';
-import type { Unpacked } from '../../core/pack/zip';
+import { copyOf, loadJob, type Job, type Loaded, type LoadProblem } from '../../core/job';
 import type { DrawerLoaded } from '../../core/parts';
 import { pickFiles } from '../kit/pick-files';
 import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';
+import { Files } from '../store/files';
 import { Photos } from '../store/photos';
 import { selectJobs } from '../store/jobs.selectors';
-import { WorkerClient } from '../store/worker-client';
 
 const DEMO_JOBS = [
   'rice-pot',
@@ -24,8 +23,6 @@ const DEMO_JOBS = [
 ];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;
-/** The longest that a zip may take to open, ms. */
-const UNPACK_LIMIT_MS = 60_000;
 
 /** The job with its photographs under the ids that their pictures are kept under here. */
 function withPictures(loaded: Loaded, renamed: ReadonlyMap<string, string>): Loaded {
@@ -51,9 +48,7 @@ export class FileOpener {
   readonly problem = signal<{ file: string; problem: LoadProblem } | null>(null);
   readonly note = signal('');
   private readonly drawer = inject(DrawerStore);
-  private readonly client = new WorkerClient<File, Unpacked>(
-    () => new Worker(new URL('../workers/unpack.worker', import.meta.url), { type: 'module' }),
-  );
+  private readonly files = inject(Files);
   private asked = false;
 
   async pick(): Promise<void> {
@@ -64,9 +59,16 @@ export class FileOpener {
   async read(file: File): Promise<void> {
     this.problem.set(null);
     if (/\.zip$/i.test(file.name)) return this.readZip(file);
-    // The size is checked before a byte is read, so that a huge file cannot fill the memory.
-    const loaded: Loaded = file.size > JOB_TEXT_LIMIT ? tooLarge(file.size) : loadJob(await file.text());
-    this.note.set(this.take(file.name, loaded));
+    try {
+      this.note.set(this.take(file.name, await this.files.do({ do: 'read', file })));
+    } catch (error) {
+      this.note.set('');
+      const what = error instanceof Error ? error.message : 'It could not be read.';
+      this.problem.set({
+        file: file.name,
+        problem: { what, where: 'the whole file', todo: 'Try once more, or pick another copy of the file.' },
+      });
+    }
   }
 
   /** A zip that Pack wrote: its job file, and its photographs into this browser's store. */
@@ -86,7 +88,7 @@ export class FileOpener {
       return no(`This zip is ${Math.round(file.size / 1e6)} MB; at most ${ZIP_LIMIT / 1e6} MB are opened.`);
     this.note.set('The zip is being opened …');
     try {
-      const unpacked = await this.client.ask(file, { limitMs: UNPACK_LIMIT_MS });
+      const unpacked = await this.files.do({ do: 'unpack', file });
       // A job that stands here just as in the file has its pictures here as well.
       const coming = new Set(
         unpacked.jobs.flatMap(({ loaded }) =>
@@ -106,7 +108,7 @@ export class FileOpener {
         ),
       );
       if (unpacked.drawer) notes.push(await this.drawerFrom(unpacked.drawer));
-      this.note.set(sumOf(notes.filter(Boolean)));
+      this.note.set([sumOf(notes.filter(Boolean)), ...unpacked.left].join(' ').trim());
     } catch (error) {
       no(error instanceof Error ? error.message : 'It could not be read.');
     }

@@ -18,6 +18,8 @@ import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 export class JobRow {
   readonly job = input.required<Job>();
   readonly thread = input<readonly RowBead[] | undefined>();
+  /** What is shown is of this very version; else it is of the one before, and worked out anew. */
+  readonly confirmed = input(true);
   /** Why it could not be worked out; empty where it was. */
   readonly failure = input('');
   /** Why it is not kept; empty where it is. */

@@ -7,7 +7,6 @@ import { Action } from '../kit/action';
 import { nextStep, type RowBead } from '../../core/thread';
 import { anotherUnit, type Job } from '../../core/job';
 import { UndoBar } from '../kit/undo-bar';
-import { Assessor } from '../store/assessor';
 import { Database } from '../store/database';
 import { JobsActions, type Unreadable } from '../store/jobs.actions';
 import { selectJobs } from '../store/jobs.selectors';
@@ -47,7 +46,6 @@ export class Shelf {
   protected readonly archive = signal(false);
   private readonly router = inject(Router);
   protected readonly threads = inject(Threads);
-  protected readonly failures = inject(Assessor).failures;
   protected readonly database = inject(Database);
   protected readonly storage = inject(StorageRoom);
   private readonly backups = inject(Backup);
@@ -150,7 +148,13 @@ export class Shelf {
   }
 
   protected backup(): void {
-    void this.backups.save();
+    this.backups.save().then(
+      (words) => this.opener.note.set(words),
+      (error: unknown) =>
+        this.opener.note.set(
+          `The backup could not be made: ${error instanceof Error ? error.message : 'no reason given'} Try once more.`,
+        ),
+    );
   }
 
   protected drop(event: DragEvent): void {

@@ -1,5 +1,14 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, effect, inject, input, viewChild } from '@angular/core';
+import {
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  input,
+  viewChild,
+} from '@angular/core';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink, RouterOutlet } from '@angular/router';
@@ -8,6 +17,7 @@ import { Action } from '../kit/action';
 import { jobText } from '../../core/job';
 import { slug } from '../../core/pack';
 import { Bench } from '../store/bench';
+import { LastAnswers } from '../store/last-answers';
 import { Brand } from '../ui/brand';
 import { saveFile } from '../ui/save-file';
 import { Guide, GuideBar } from './guide-bar';
@@ -52,7 +62,10 @@ export class JobFrame {
   protected readonly redoes = computed(() => this.bench.open()?.future.at(-1)?.said ?? '');
 
   constructor() {
+    inject(LastAnswers);
     effect(() => this.bench.id.set(this.id()));
+    // On the shelf no job is open; another frame may have opened its own by then.
+    inject(DestroyRef).onDestroy(() => this.bench.id.update((open) => (open === this.id() ? '' : open)));
   }
 
   protected key(event: KeyboardEvent): void {

@@ -6,7 +6,7 @@ export const KEY_LIST: readonly (readonly [string, string])[] = [
   ['n', 'next reading'],
   ['b', 'hands-busy mode'],
   ['w', 'why, for the focused number'],
-  ['Ctrl+Z', 'undo'],
+  ['Ctrl+Z', 'undo, up to 200 steps'],
   ['Ctrl+Shift+Z or Ctrl+Y', 'redo'],
   ['?', 'this list'],
   ['Esc', 'close, leave'],

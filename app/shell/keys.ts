@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
-import { Router } from '@angular/router';
+import { Router, type ActivatedRouteSnapshot } from '@angular/router';
 import { UndoBar } from '../kit/undo-bar';
 import { Bench } from '../store/bench';
 import { HandsBusy } from '../store/hands-busy';
@@ -109,12 +109,19 @@ export class Keys {
     return button !== null;
   }
 
+  /** The room that the route leads to, whatever else stands in the address. */
   private here(): number {
-    return ROOM_INFO.findIndex((r) => this.router.url.endsWith(`/${r.room}`));
+    let at: ActivatedRouteSnapshot | null = this.router.routerState.snapshot.root;
+    for (; at; at = at.firstChild) {
+      const place = ROOM_INFO.findIndex((r) => r.room === at!.routeConfig?.path);
+      if (place >= 0) return place;
+    }
+    return -1;
   }
 
   private along(step: number): void {
-    const next = ROOM_INFO[Math.min(ROOM_INFO.length - 1, Math.max(0, this.here() + step))];
+    const here = this.here();
+    const next = here < 0 ? undefined : ROOM_INFO[Math.min(ROOM_INFO.length - 1, Math.max(0, here + step))];
     if (next) this.go(next.room);
   }
 

@@ -1,7 +1,7 @@
 import { MatInput } from '@angular/material/input';
 import { MatButton } from '@angular/material/button';
 import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, inject, signal, viewChild } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, viewChild } from '@angular/core';
 import { Action } from '../kit/action';
 import { readNoteLine } from '../../core/notes';
 import { Bench } from '../store/bench';
@@ -23,10 +23,15 @@ export class NoteLine {
   protected readonly text = signal('');
   protected readonly kept = signal('');
   protected readonly logOpen = signal(false);
+  private timer: ReturnType<typeof setTimeout> | undefined;
   protected readonly understood = computed(() => {
     const line = this.text();
     return line.trim() ? readNoteLine(line, this.bench.job(), { id: 'preview', now: '2000-01-01T00:00:00Z' }) : null;
   });
+
+  constructor() {
+    inject(DestroyRef).onDestroy(() => clearTimeout(this.timer));
+  }
 
   focus(): void {
     this.input().nativeElement.focus();
@@ -43,6 +48,8 @@ export class NoteLine {
     this.bench.edit(u.edit);
     this.text.set('');
     this.kept.set(u.words);
-    setTimeout(() => this.kept.set(''), NOTED_MS);
+    // What the line before was taken for must not take this one away with it.
+    clearTimeout(this.timer);
+    this.timer = setTimeout(() => this.kept.set(''), NOTED_MS);
   }
 }

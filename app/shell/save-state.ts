@@ -47,7 +47,8 @@ export class SaveState {
   template: `
     @if (lost() && bench.open()?.save !== 'failed') {
       <p class="trouble" role="alert">
-        {{ lost() }} <button type="button" matButton gtAction="mend" (click)="save()">Save the job file now</button>
+        {{ lost() }}{{ bench.open()?.save === 'kept' ? ' Load the page anew where that does not pass.' : '' }}
+        <button type="button" matButton gtAction="mend" (click)="save()">Save the job file now</button>
       </p>
     }
     @if (bench.failure(); as why) {

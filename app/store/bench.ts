@@ -29,6 +29,8 @@ export class Bench {
   readonly working = computed(
     () => this.result()?.job !== this.open()?.job && this.assessor.failures()[this.id()]?.job !== this.open()?.job,
   );
+  /** What is shown was worked out at an earlier visit, and is not confirmed yet. */
+  readonly recalled = computed(() => this.result()?.recalled === true && this.working());
   private readonly putOff = signal<Readonly<Record<string, Readonly<Record<string, readonly string[]>>>>>({});
   /** Readings of this job that the maker will not take now, by control; they come back with the page. */
   readonly skipped = computed(() => this.putOff()[this.id()] ?? {});
@@ -55,7 +57,12 @@ export class Bench {
   }
 
   edit(edit: JobEdit): void {
-    this.store.dispatch(JobsActions.edited({ id: this.id(), edit, now: new Date().toISOString() }));
+    this.editOf(this.id(), edit);
+  }
+
+  /** An edit of a job that need not be the one that is open any more, as of what was worked out for it. */
+  editOf(id: string, edit: JobEdit): void {
+    this.store.dispatch(JobsActions.edited({ id, edit, now: new Date().toISOString() }));
   }
 
   /** An edit that was worked out from what is shown, as a remedy is: it waits until that is as new as the job. */

@@ -1,12 +1,14 @@
 import { Injectable, signal } from '@angular/core';
+import { Subject } from 'rxjs';
 import Dexie, { type EntityTable } from 'dexie';
-import type { Job } from '../../core/job';
+import { JOB_VERSION, type Job } from '../../core/job';
 import type { RowBead } from '../../core/thread';
+import type { Assessed } from './assessor';
 import type { StudyRow } from './studies';
 
 interface Row {
   id: string;
-  revision: number;
+  revision?: number;
   document: unknown;
 }
 
@@ -17,6 +19,8 @@ export class Conflict extends Error {
     readonly revision: number,
     /** What stands there now. */
     readonly document: unknown,
+    /** Nothing stands there. */
+    readonly gone = false,
   ) {
     super(`job ${id} was changed in another tab`);
   }
@@ -26,6 +30,8 @@ export class Conflict extends Error {
 interface PhotoRow {
   id: string;
   picture: Blob;
+  /** When it was written, ms of the clock. */
+  at?: number;
 }
 
 /** The one drawer of parts of this browser. */
@@ -41,12 +47,31 @@ export interface ThreadRow {
   touchedAt: string;
   program: string;
   thread: readonly RowBead[];
+  /** Why it could not be worked out; empty where it was. */
+  failed?: string;
+}
+
+/** What was worked out of a job last, and by which program. */
+export interface AnswerRow {
+  id: string;
+  program: string;
+  assessed: Assessed;
 }
 
 export interface Kept {
   id: string;
   document: unknown;
-  revision: number;
+  revision?: number;
+}
+
+/** Ids of the photographs that a document names; null where it is none of this version. */
+function photosOf(document: unknown): string[] | null {
+  const { version, survey } = (document ?? {}) as { version?: unknown; survey?: { photos?: unknown } };
+  if (version !== JOB_VERSION || !Array.isArray(survey?.photos)) return null;
+  return survey.photos.flatMap((p: unknown) => {
+    const { id } = (p ?? {}) as { id?: unknown };
+    return typeof id === 'string' ? [id] : [];
+  });
 }
 
 /**
@@ -62,7 +87,13 @@ export class Database {
     drawers: EntityTable<DrawerRow, 'id'>;
     threads: EntityTable<ThreadRow, 'id'>;
     studies: EntityTable<StudyRow, 'id'>;
+    answers: EntityTable<AnswerRow, 'id'>;
   };
+  /** A newer program has the store now. */
+  private given = false;
+  private opening: Promise<void> | null = null;
+  /** Each time that the store was opened anew. */
+  readonly reopened = new Subject<void>();
   /** What happened to the store under the page's feet; empty while nothing did. */
   readonly lost = signal('');
 
@@ -72,93 +103,140 @@ export class Database {
     this.db.version(3).stores({ jobs: 'id', photos: 'id', drawers: 'id' });
     this.db.version(4).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id' });
     this.db.version(5).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id', studies: 'id, job' });
+    this.db.version(6).stores({ answers: 'id' });
     this.db.on('blocked', () =>
       this.lost.set('Another tab holds an older version of this app open. Close it, and this one goes on.'),
     );
     this.db.on('ready', () => this.lost.set(''));
     this.db.on('versionchange', () => {
       // A newer version in another tab wants the store; holding on to it would block that tab for good.
+      this.given = true;
       this.db.close();
-      this.lost.set('A newer version of this app was opened in another tab. Load this page anew.');
+      this.lost.set('A newer version of this app was opened in another tab, and this one no longer keeps anything.');
     });
-    this.db.on('close', () =>
-      this.lost.set(
-        'The browser has taken its store away while the page stood open. Save the job as a file, then load the page anew.',
-      ),
-    );
+    this.db.on('close', () => {
+      this.lost.set('The browser has closed its store while the page stood open. It is opened anew.');
+      void this.reopen().catch(() => undefined);
+    });
+  }
+
+  /**
+   * Asks the store for something. A store that refuses, as one does whose disk was full, is closed and opened anew, and asked once more:
+   * else it would refuse for as long as the page stands open.
+   */
+  private async ask<T>(f: () => Promise<T>): Promise<T> {
+    try {
+      return await f();
+    } catch (error) {
+      if (error instanceof Conflict || this.given) throw error;
+      await this.reopen();
+      return f();
+    }
+  }
+
+  /** Rejects where the store does not open. */
+  private async reopen(): Promise<void> {
+    this.opening ??= (async () => {
+      this.db.close({ disableAutoOpen: false });
+      await this.db.open();
+      this.reopened.next();
+    })().finally(() => (this.opening = null));
+    await this.opening;
   }
 
   /** All rows as they were written; whoever reads them checks them. */
   async all(): Promise<Kept[]> {
-    return this.db.jobs.toArray();
+    return this.ask(() => this.db.jobs.toArray());
+  }
+
+  /** Ids of all rows. */
+  async ids(): Promise<string[]> {
+    return this.ask(() => this.db.jobs.toCollection().primaryKeys());
   }
 
   async one(id: string): Promise<Kept | undefined> {
-    return this.db.jobs.get(id);
+    return this.ask(() => this.db.jobs.get(id));
   }
 
   /** Writes a job over the revision it was read at; gives the new revision. Throws Conflict where another one is there. */
   async put(job: Job, over: number): Promise<number> {
-    return this.db.transaction('rw', this.db.jobs, async () => {
-      const there = await this.db.jobs.get(job.id);
-      const revision = there?.revision ?? 0;
-      if (revision !== over) throw new Conflict(job.id, revision, there?.document);
-      await this.db.jobs.put({ id: job.id, revision: revision + 1, document: job });
-      return revision + 1;
-    });
+    return this.ask(() =>
+      this.db.transaction('rw', this.db.jobs, async () => {
+        const there = await this.db.jobs.get(job.id);
+        const revision = there?.revision ?? 0;
+        if (revision !== over) throw new Conflict(job.id, revision, there?.document, there === undefined);
+        await this.db.jobs.put({ id: job.id, revision: revision + 1, document: job });
+        return revision + 1;
+      }),
+    );
   }
 
   /** Takes a row away, whatever it holds. */
   async remove(id: string): Promise<void> {
-    await this.db.jobs.delete(id);
+    await this.ask(() => this.db.jobs.delete(id));
   }
 
   /** Pictures are written once under a fresh id and never changed; undo brings their entry back, so they are kept. */
   async putPhoto(id: string, picture: Blob): Promise<void> {
-    await this.db.photos.put({ id, picture });
+    await this.ask(() => this.db.photos.put({ id, picture, at: Date.now() }));
   }
 
   async photo(id: string): Promise<Blob | undefined> {
-    return (await this.db.photos.get(id))?.picture;
+    return (await this.ask(() => this.db.photos.get(id)))?.picture;
   }
 
   /** The drawer as it was written; whoever reads it checks it. */
   async drawer(): Promise<unknown> {
-    return (await this.db.drawers.get('mine'))?.drawer;
+    return (await this.ask(() => this.db.drawers.get('mine')))?.drawer;
   }
 
   /** Changes the drawer from what stands in the store at this very moment, so that two tabs lose nothing of each other. */
   async changeDrawer<D>(change: (there: unknown) => D): Promise<D> {
-    return this.db.transaction('rw', this.db.drawers, async () => {
-      const drawer = change((await this.db.drawers.get('mine'))?.drawer);
-      await this.db.drawers.put({ id: 'mine', drawer });
-      return drawer;
-    });
+    return this.ask(() =>
+      this.db.transaction('rw', this.db.drawers, async () => {
+        const drawer = change((await this.db.drawers.get('mine'))?.drawer);
+        await this.db.drawers.put({ id: 'mine', drawer });
+        return drawer;
+      }),
+    );
   }
 
   async threads(): Promise<ThreadRow[]> {
-    return this.ofJobs(this.db.threads, (row) => row.id);
+    return this.ask(() => this.db.threads.toArray());
   }
 
   async studies(): Promise<StudyRow[]> {
-    return this.ofJobs(this.db.studies, (row) => row.job);
+    return this.ask(() => this.db.studies.toArray());
   }
 
   /**
-   * What was worked out of the jobs that are here. That of jobs which are gone is thrown away, at the next start and not at once, so that
-   * an undo finds it.
+   * Throws away what belongs to jobs that are gone: what was worked out of them, and pictures that no job names any more. Asked for at the
+   * start of a page and not when a job goes, so that an undo finds it all.
+   * @param older pictures that were written since, ms, may belong to a job that another tab is about to keep.
    */
-  private async ofJobs<Row extends { readonly id: string }>(
-    table: EntityTable<Row, 'id'>,
-    jobOf: (row: Row) => string,
-  ): Promise<Row[]> {
-    return this.db.transaction('rw', this.db.jobs, table, async () => {
-      const jobs = new Set(await this.db.jobs.toCollection().primaryKeys());
-      const rows = await table.toArray();
-      const gone = rows.filter((row) => !jobs.has(jobOf(row)));
-      await Promise.all(gone.map((row) => table.where('id').equals(row.id).delete()));
-      return rows.filter((row) => jobs.has(jobOf(row)));
+  async prune(older: number): Promise<void> {
+    const { jobs, photos, threads, studies, answers } = this.db;
+    await this.db.transaction('rw', [jobs, photos, threads, studies, answers], async () => {
+      const rows = await jobs.toArray();
+      const ids = new Set(rows.map((row) => row.id));
+      await threads.filter((row) => !ids.has(row.id)).delete();
+      await answers.filter((row) => !ids.has(row.id)).delete();
+      await studies.filter((row) => !ids.has(row.job)).delete();
+      const named = rows.map((row) => photosOf(row.document));
+      // What a document of another version names, this program cannot know.
+      if (named.includes(null)) return;
+      const kept = new Set(named.flat());
+      const keys = await photos.filter((row) => !kept.has(row.id) && (row.at ?? 0) < older).primaryKeys();
+      await photos.bulkDelete(keys);
     });
+  }
+
+  async answer(id: string): Promise<AnswerRow | undefined> {
+    return this.db.answers.get(id);
+  }
+
+  async putAnswer(row: AnswerRow): Promise<void> {
+    await this.db.answers.put(row);
   }
 
   async putStudy(row: StudyRow): Promise<void> {

@@ -11,9 +11,13 @@ import {
   fromEvent,
   groupBy,
   map,
+  merge,
   mergeMap,
   of,
+  share,
   switchMap,
+  takeUntil,
+  timer,
   withLatestFrom,
   type Observable,
 } from 'rxjs';
@@ -26,6 +30,13 @@ import { storeTrouble } from './store-trouble';
 
 /** After a write that failed the next try comes by itself, ms. */
 const AGAIN_MS = 15_000;
+/** A store that has said nothing for so long is said to be silent, ms. */
+const SILENT_MS = 15_000;
+/** Rows are checked for so long before the page has its turn, ms. */
+const FRAME_MS = 8;
+/** What belongs to nothing any more is thrown away once the page stands, ms after its start; pictures of the last day are kept. */
+const PRUNE_AFTER_MS = 10_000;
+const A_DAY_MS = 86_400_000;
 
 const titleOf = (document: unknown): string => {
   const title = (document as { title?: unknown } | null)?.title;
@@ -60,21 +71,48 @@ export class JobsEffects {
   readonly load = createEffect(() =>
     this.actions.pipe(
       ofType(JobsActions.begin),
-      switchMap(() =>
-        from(this.database.all()).pipe(
-          map((rows) => {
-            const jobs: { job: Job; revision: number }[] = [];
-            const unreadable: Unreadable[] = [];
-            for (const { id, document, revision } of rows) {
-              const loaded = checkJob(document);
-              const problem = loaded.ok ? (loaded.job.id === id ? null : otherId(id)) : loaded.problem;
-              if (loaded.ok && !problem) jobs.push({ job: loaded.job, revision });
-              else if (problem) unreadable.push({ id, title: titleOf(document), document, problem });
-            }
-            return JobsActions.loaded({ jobs, unreadable });
-          }),
+      switchMap(() => {
+        const answer = from(this.read()).pipe(
           catchError((error: unknown) => of(JobsActions.storeForbidden({ why: storeTrouble(error) }))),
-        ),
+          share(),
+        );
+        // A store may never answer at all; what it says later is taken all the same.
+        const silent = timer(SILENT_MS).pipe(
+          map(() => JobsActions.storeForbidden({ why: 'The browser’s store does not answer.' })),
+          takeUntil(answer),
+        );
+        return merge(answer, silent);
+      }),
+    ),
+  );
+
+  /** All rows, checked a few at a time: hundreds of them take longer than a frame. */
+  private async read(): Promise<Action> {
+    const rows = await this.database.all();
+    const jobs: { job: Job; revision: number }[] = [];
+    const unreadable: Unreadable[] = [];
+    let since = performance.now();
+    for (const { id, document, revision } of rows) {
+      const loaded = checkJob(document);
+      const problem = loaded.ok ? (loaded.job.id === id ? null : otherId(id)) : loaded.problem;
+      if (loaded.ok && !problem) jobs.push({ job: loaded.job, revision: revision ?? 0 });
+      else if (problem) unreadable.push({ id, title: titleOf(document), document, problem });
+      if (performance.now() - since < FRAME_MS) continue;
+      await new Promise((done) => setTimeout(done));
+      since = performance.now();
+    }
+    setTimeout(() => void this.database.prune(Date.now() - A_DAY_MS).catch(() => undefined), PRUNE_AFTER_MS);
+    return JobsActions.loaded({ jobs, unreadable });
+  }
+
+  /** A store that was opened anew may be an empty one: what the page has, and it has not, is written again. */
+  readonly reopened = createEffect(() =>
+    this.database.reopened.pipe(
+      switchMap(() => from(this.database.ids()).pipe(catchError(() => EMPTY))),
+      mergeMap((ids) =>
+        Object.values(this.state().byId)
+          .filter((o) => o.save === 'failed' || (o.save === 'kept' && !ids.includes(o.job.id)))
+          .map((o) => JobsActions.saveWanted({ id: o.job.id })),
       ),
     ),
   );
@@ -120,6 +158,12 @@ export class JobsEffects {
       map((next): Action => this.saved(job, next)),
       catchError((error: unknown) => {
         if (!(error instanceof Conflict)) return of(JobsActions.saveFailed({ id, why: storeTrouble(error) }));
+        // Nothing stands there, and no tab said that it took it away: the store was emptied, and the job is written anew.
+        if (error.gone)
+          return from(this.database.put(job, 0)).pipe(
+            map((next): Action => this.saved(job, next)),
+            catchError((why: unknown) => of(JobsActions.saveFailed({ id, why: storeTrouble(why) }))),
+          );
         // Two tabs that began with the same job, as with the demo, have nothing to settle.
         if (same(error.document, job)) return of(this.saved(job, error.revision));
         return of(JobsActions.changedElsewhere({ id }));
@@ -185,7 +229,7 @@ export class JobsEffects {
         });
       const loaded = checkJob(kept?.document);
       return loaded.ok
-        ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision, now: new Date().toISOString() })
+        ? JobsActions.refreshed({ job: loaded.job, revision: kept.revision ?? 0, now: new Date().toISOString() })
         : JobsActions.saveFailed({ id, why: 'The other tab’s version cannot be read.' });
     };
     return from(this.database.one(id)).pipe(

@@ -67,7 +67,7 @@ describe('an edit that cannot be', () => {
     [
       'a value beyond its bounds',
       { do: 'set', at: 'sheet', set: { reliability: 0 } } as const,
-      /reliability must be at least/,
+      /reliability: not below/,
     ],
     ['an item that is not there', { do: 'drop', list: 'survey.rails', key: 'x' } as const, /no x/],
   ])('%s changes nothing and is told', (_, edit, why) => {

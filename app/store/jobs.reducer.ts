@@ -63,7 +63,10 @@ export const jobsReducer = createReducer(
     ...state,
     phase: 'ready' as const,
     unreadable,
-    byId: { ...Object.fromEntries(jobs.map((j) => [j.job.id, opened(j.job, j.revision)])), ...state.byId },
+    byId: {
+      ...Object.fromEntries(jobs.map((j) => [j.job.id, { ...opened(j.job, j.revision), save: 'kept' as const }])),
+      ...state.byId,
+    },
   })),
   on(JobsActions.storeForbidden, (state, { why }) => ({ ...state, phase: 'forbidden' as const, why })),
   on(JobsActions.added, (state, { jobs }) => ({

@@ -68,13 +68,21 @@ export class Photos {
 
   async keep(id: string, picture: Blob): Promise<void> {
     await this.database.putPhoto(id, picture);
+    const before = Object.hasOwn(this.urls(), id) ? this.urls()[id] : null;
+    if (before) URL.revokeObjectURL(before);
     this.urls.update((u) => ({ ...u, [id]: URL.createObjectURL(picture) }));
   }
 
-  /** Fetches the pictures that are not there yet. */
+  /** Fetches the pictures that are not there yet, and lets go of those that are not shown any more. */
   async show(photos: readonly Photo[]): Promise<void> {
+    const shown = new Set(photos.map((p) => p.id));
+    for (const [id, url] of Object.entries(this.urls())) {
+      if (shown.has(id)) continue;
+      if (url !== null) URL.revokeObjectURL(url);
+      this.urls.update(({ [id]: _gone, ...rest }) => rest);
+    }
     for (const { id } of photos) {
-      if (id in this.urls()) continue;
+      if (Object.hasOwn(this.urls(), id)) continue;
       const picture = await this.database.photo(id).catch(() => undefined);
       this.urls.update((u) => ({ ...u, [id]: picture ? URL.createObjectURL(picture) : null }));
     }

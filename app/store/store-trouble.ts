@@ -14,6 +14,6 @@ export function storeTrouble(error: unknown): string {
   if (/blocked|VersionError|version change/i.test(text))
     return 'Another tab holds an older version of this app open. Close it, then try again.';
   if (/DatabaseClosed|InvalidState|NotFound|UnknownError/i.test(text))
-    return 'The browser has taken its store away while the page stood open. Load the page anew.';
-  return 'The browser forbids its store here.';
+    return 'The browser does not give its store at the moment; its disk may be full.';
+  return `The browser’s store refused: ${text.trim().slice(0, 200)}.`;
 }

@@ -3,10 +3,8 @@ import type { Job } from '../../core/job';
 import { Assessor } from './assessor';
 import type { RowBead } from '../../core/thread';
 import { Database, type ThreadRow } from './database';
+import { program } from './program';
 import { Studies } from './studies';
-
-/** Which build of the program worked a thread out; its main script carries a hash of all of it. */
-const program = (): string => document.querySelector('script[src*="main"]')?.getAttribute('src') ?? '';
 
 /**
  * The small threads of the shelf: the newest that was worked out, or the one kept from before. A job that nobody changed since, by the
@@ -22,10 +20,13 @@ export class Threads {
   readonly ready = computed(() => this.kept() !== null);
   /** By job. */
   readonly all = computed((): Readonly<Record<string, readonly RowBead[]>> => ({
-    ...Object.fromEntries(Object.entries(this.kept() ?? {}).map(([id, row]) => [id, row.thread])),
+    ...Object.fromEntries(
+      Object.entries(this.kept() ?? {}).flatMap(([id, row]) => (row.failed ? [] : [[id, row.thread]])),
+    ),
     ...Object.fromEntries(Object.entries(this.assessor.rows()).map(([id, r]) => [id, r.beads])),
   }));
-  private readonly written = new WeakSet<Job>();
+  /** What was written of each version, so that it is written once. */
+  private readonly written = new WeakMap<Job, string>();
 
   constructor() {
     this.database.threads().then(
@@ -33,15 +34,34 @@ export class Threads {
       () => this.kept.set({}),
     );
     effect(() => {
-      for (const [id, { job, beads }] of Object.entries(this.assessor.rows())) {
-        if (this.written.has(job)) continue;
-        this.written.add(job);
-        const row: ThreadRow = { id, touchedAt: job.touchedAt, program: program(), thread: beads };
-        untracked(() => this.kept.update((all) => ({ ...all, [id]: row })));
-        // Worth keeping, and no loss where it cannot be.
-        this.database.putThread(row).catch(() => undefined);
-      }
+      for (const { job, beads } of Object.values(this.assessor.rows())) this.keep(job, beads, '');
     });
+    // A job that could not be worked out is not tried again before it, or the program, is another one.
+    effect(() => {
+      for (const { job, why } of Object.values(this.assessor.failures())) this.keep(job, [], why);
+    });
+  }
+
+  private keep(job: Job, thread: readonly RowBead[], failed: string): void {
+    if (this.written.get(job) === failed) return;
+    this.written.set(job, failed);
+    const row: ThreadRow = { id: job.id, touchedAt: job.touchedAt, program: program(), thread, failed };
+    untracked(() => this.kept.update((all) => ({ ...all, [job.id]: row })));
+    // Worth keeping, and no loss where it cannot be.
+    this.database.putThread(row).catch(() => undefined);
+  }
+
+  /** Whether what stands in a job's row is of this very version and program. */
+  isConfirmed(job: Job): boolean {
+    const row = this.kept()?.[job.id];
+    return row?.touchedAt === job.touchedAt && row.program === program();
+  }
+
+  /** Why this very version could not be worked out, now or when it was tried last; empty where it was. */
+  failure(job: Job): string {
+    const now = this.assessor.failures()[job.id];
+    if (now?.job === job) return now.why;
+    return this.isConfirmed(job) ? (this.kept()?.[job.id]?.failed ?? '') : '';
   }
 
   /** Has the jobs worked out whose thread is not of this very version and program. */
@@ -51,9 +71,7 @@ export class Threads {
     const done = untracked(this.assessor.rows);
     const failed = untracked(this.assessor.failures);
     for (const job of jobs) {
-      const row = kept[job.id];
-      const old = row?.touchedAt !== job.touchedAt || row.program !== program();
-      if (old && done[job.id]?.job !== job && failed[job.id]?.job !== job)
+      if (!this.isConfirmed(job) && done[job.id]?.job !== job && failed[job.id]?.job !== job)
         this.assessor.requestRow(job, this.studies.verdicts(job.id));
     }
   }

@@ -30,7 +30,6 @@ export {
   type LedTime,
   type Take,
 } from './led';
-export { KEPT_WITHOUT_FAULTS } from './nevers';
 export type { SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
 export { HELD_KINDS, lacksOfPart, NOBODY, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
@@ -50,7 +49,7 @@ export {
   type TimedStep,
   type Trace,
 } from './simulate';
-export { planWay, sayWay, type PlanStep, type Way } from './planner';
+export { planWay, sayPlanned, sayWay, type Planned, type PlanStep, type Way } from './planner';
 export {
   firstMove,
   goalKeys,

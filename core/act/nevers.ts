@@ -12,9 +12,6 @@ export function neverFindings(job: Job): Finding[] {
   return job.wish.nevers.map((n) => neverFinding(job, n, held));
 }
 
-/** Caption of what was held against the run without faults and against no other. */
-export const KEPT_WITHOUT_FAULTS = 'kept without faults';
-
 /** What the run without faults says of each condition: when it breaks it, or why it cannot tell. */
 interface Held {
   readonly scene: Scene | null;
@@ -90,7 +87,8 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
   return finding('act', id, {
     verdict: 'tight',
     title: `Never ${words}: kept while nothing goes wrong`,
-    caption: KEPT_WITHOUT_FAULTS,
+    caption: 'kept without faults',
+    withoutFaults: true,
     source: ['simulation'],
     remedy: { text: 'Search in Act for the stories that break it.' },
   });

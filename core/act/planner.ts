@@ -179,6 +179,17 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
 const seeTo = (asked: readonly string[]): string =>
   asked.length > 0 ? `See to it where it ${asked.join(', then ')}; wait` : 'Wait';
 
+/** What came of planning, as sentences. @param say writes a length of time. */
+export function sayPlanned({ way, ended }: Planned, say: (seconds: number) => string): readonly string[] {
+  if (way) return way.steps ? sayWay(way.steps, say) : ['It is there already.'];
+  return ended
+    ? [
+        `No way was found among ${MOST_SETS.toLocaleString('en')} sets of states that were tried; whether there is one is not known. ` +
+          'Say more closely where it may be now.',
+      ]
+    : ['No presses and waits bring it there for certain, and no sense tells enough: add one in Sense, or go and look.'];
+}
+
 /** A way as numbered sentences, branches by letters. @param say writes a length of time. */
 export function sayWay(way: PlanStep | null, say: (seconds: number) => string, head = ''): string[] {
   const out: string[] = [];

@@ -1,4 +1,5 @@
-import { freshMove, stepOf, type Job, type MachinePart, type Move, type Sense, type Step } from '../job';
+import { asQuantity } from '../field';
+import { freshMove, stepFields, stepOf, type Job, type MachinePart, type Move, type Sense, type Step } from '../job';
 import { heardPress, heedsOf } from './heard';
 import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
@@ -30,6 +31,8 @@ export interface Policy {
 const SHOWS_SECONDS = 2;
 /** A machine of which nobody said how long it runs is held for this long at most, s: common practice. */
 const UNKNOWN_RUN_SECONDS = 4 * 3600;
+/** No step of a move may last longer, s. */
+const LONGEST_STEP_SECONDS = asQuantity(stepFields.seconds).most;
 /** Which presses a door is given beyond the first: with one button it may have to stop and turn. */
 const RETRIES = { door: 3, other: 1 } as const;
 
@@ -71,7 +74,11 @@ export function sensesGoal(
 /** The ready policies of a move, from its purpose and the senses that there are; what has nothing to do with its press is left out. */
 export const policiesFor = (job: Job, move: Move): readonly Policy[] => {
   const power = armAndPower(job, move);
-  return [...pressPolicies(job, move), ...(power ? [power] : [])];
+  return [...pressPolicies(job, move), ...(power ? [power] : [])].map((p) =>
+    p.steps.every((s) => s.seconds <= LONGEST_STEP_SECONDS)
+      ? p
+      : { ...p, steps: [], lacks: 'a machine whose times are under a year' },
+  );
 };
 
 /**

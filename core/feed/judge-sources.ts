@@ -150,7 +150,9 @@ export function judgeSource(job: Job, r: Rehearsal, place: number, s: FeedSource
     summary('feed', id('spare'), {
       verdict: peak.verdict,
       title: `${called}Spare at the peak`,
-      caption: Number.isFinite(spare.result.value) ? `${Math.max(0, Math.round(spare.result.value))} % spare` : 'spare not known',
+      caption: Number.isFinite(spare.result.value)
+        ? `${Math.max(0, Math.round(spare.result.value))} % spare`
+        : 'spare not known',
       value: spare.result,
       steps: [...peak.steps, renamed(spare, peak.steps.at(-1)!)],
       source: ['feed-loads'],

@@ -194,15 +194,29 @@ export function hangChoices(job: Job, r: Rehearsal, of: string): { id: string; w
   });
 }
 
+/** A number, or null where there is none: a report holds nothing else. */
+const orNull = (x: number): number | null => (Number.isFinite(x) ? x : null);
+
 /** The tree as `gt feed` tells it. */
 export const feedReport = (job: Job, r: Rehearsal, findings: readonly Finding[]): unknown => ({
-  nodes: feedRows(job, r, findings),
+  nodes: feedRows(job, r, findings).map((row) => ({
+    ...row,
+    peakAmps: orNull(row.peakAmps),
+    lastingAmps: orNull(row.lastingAmps),
+    leastVolts: orNull(row.leastVolts),
+    mostVolts: orNull(row.mostVolts),
+  })),
   courses: r.courses.map((c) => ({ name: c.name, instants: c.instants.length })),
   worst: r.tree.nodes.flatMap((n, i) =>
     n.kind === 'source' && r.peak[i]
-      ? [{ source: n.name, amps: r.peak[i].value, when: sayWhen(r, r.peak[i], (s) => formatQuantity(s, 's')) }]
+      ? [{ source: n.name, amps: orNull(r.peak[i].value), when: sayWhen(r, r.peak[i], (s) => formatQuantity(s, 's')) }]
       : [],
   ),
-  cuts: cutList(r),
+  cuts: cutList(r).map((c) => ({
+    ...c,
+    lastingAmps: orNull(c.lastingAmps),
+    bearsAmps: orNull(c.bearsAmps),
+    dropVolts: orNull(c.dropVolts),
+  })),
   findings,
 });

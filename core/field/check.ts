@@ -1,4 +1,5 @@
 import type { AnyField, AnyFields } from './field';
+import { fieldWords, type QuantityField } from './words';
 
 /** The first place of a document that is not as its description says. */
 export interface Misfit {
@@ -16,23 +17,17 @@ export function misfit(field: AnyField, value: unknown, path: string): Misfit | 
   const no = (why: string): Misfit => ({ path, why });
   switch (field.is) {
     case 'quantity':
-      if (value === null) return field.empty ? null : no('a number is wanted here');
-      if (typeof value !== 'number' || !Number.isFinite(value)) return no('must be a finite number');
-      if (value < field.least) return no(`must be at least ${field.least}`);
-      if (value > field.most) return no(`must be at most ${field.most}`);
-      return field.whole && !Number.isInteger(value) ? no('must be a whole number') : null;
+      return misfitOfNumber(field as QuantityField, value, path);
     case 'choice':
       if (value === null && field.empty) return null;
-      return typeof value === 'string' && Object.hasOwn(field.words, value)
-        ? null
-        : no(`must be one of ${Object.keys(field.words).join(', ')}`);
+      return typeof value === 'string' && Object.hasOwn(field.words, value) ? null : no(fieldWords.choice(field));
     case 'flag':
-      return typeof value === 'boolean' || (value === null && field.empty) ? null : no('must be true or false');
+      return typeof value === 'boolean' || (value === null && field.empty) ? null : no(fieldWords.flag);
     case 'text':
-      if (typeof value !== 'string') return no('must be a text');
-      if (value.length < field.least) return no('must not be empty');
-      if (value.length > field.most) return no(`must be at most ${field.most} characters long`);
-      return field.pattern && !field.pattern.test(value) ? no(`must be ${field.words}`) : null;
+      if (typeof value !== 'string') return no(fieldWords.notText);
+      if (value.length < field.least) return no(fieldWords.short(field));
+      if (value.length > field.most) return no(fieldWords.long(field));
+      return field.pattern && !field.pattern.test(value) ? no(fieldWords.pattern(field)) : null;
     case 'list':
       return misfitOfList(field, value, path);
     case 'group':
@@ -50,6 +45,15 @@ export function misfit(field: AnyField, value: unknown, path: string): Misfit | 
       return null;
     }
   }
+}
+
+function misfitOfNumber(field: QuantityField, value: unknown, path: string): Misfit | null {
+  const no = (why: string): Misfit => ({ path, why });
+  if (value === null) return field.empty ? null : no(fieldWords.missing(field));
+  if (typeof value !== 'number' || !Number.isFinite(value)) return no(fieldWords.notNumber);
+  if (value < field.least) return no(fieldWords.below(field));
+  if (value > field.most) return no(fieldWords.above(field));
+  return field.whole && !Number.isInteger(value) ? no(fieldWords.parts) : null;
 }
 
 function misfitOfList(field: AnyField & { readonly is: 'list' }, value: unknown, path: string): Misfit | null {

@@ -8,6 +8,8 @@ export type Field<V> = Kind & {
   readonly label: string;
   /** What it holds before anybody said anything. */
   readonly usual: V;
+  /** It cannot matter for anything that was tried. Whatever does not say so voids what was tried before it changed. */
+  readonly untried?: true;
   /** Never there at run time. */
   readonly type?: (value: V) => V;
 };
@@ -16,7 +18,7 @@ export type Field<V> = Kind & {
 export type Fields<T> = { readonly [K in keyof T]-?: Field<T[K]> };
 
 /** A description whose type is not known, as a walk over a document meets it. */
-export type AnyField = Kind & { readonly label: string; readonly usual: unknown };
+export type AnyField = Kind & { readonly label: string; readonly usual: unknown; readonly untried?: true };
 export type AnyFields = Readonly<Record<string, AnyField>>;
 
 export type Kind = QuantityKind | ChoiceKind | FlagKind | TextKind | ListKind | GroupKind | RecordKind;
@@ -83,6 +85,9 @@ export interface RecordKind {
   readonly of: AnyField;
   readonly most: number;
 }
+
+/** The same field, which cannot matter for anything that was tried: a name, a price, a note, what was read. */
+export const untried = <V>(field: Field<V>): Field<V> => ({ ...field, untried: true });
 
 interface QuantitySettings {
   readonly least?: number;

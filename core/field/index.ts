@@ -15,12 +15,14 @@ export {
   quantity,
   record,
   text,
+  untried,
   type AnyField,
   type AnyFields,
   type Field,
   type Fields,
 } from './field';
 export { jsonSchemaOf, jsonSchemaOfGroup } from './json-schema';
-export { asQuantity, fieldText, parseField, readField, type FieldRead, type QuantityField } from './read';
+export { asQuantity, fieldText, parseField, readField, type FieldRead } from './read';
 export { sayChanges, sayField } from './say';
 export { schemaOf, shapeOf } from './schema';
+export { type QuantityField } from './words';

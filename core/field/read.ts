@@ -1,22 +1,9 @@
-import { formatQuantity, parseQuantity, quantityText } from '../quantity';
-import type { Field, QuantityKind } from './field';
-
-/** A number that a box may hold. */
-export type QuantityField = QuantityKind & { readonly label: string; readonly usual: number | null };
+import { parseQuantity, quantityText } from '../quantity';
+import type { Field } from './field';
+import { fieldWords, type QuantityField } from './words';
 
 export type FieldRead =
   { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly message: string };
-
-const asShown = (field: QuantityField, kept: number): string => formatQuantity(kept / field.factor, field.unit);
-
-/** What is said of a number that is wanted and not there, below, above, or in parts. A form and the border say the same. */
-export const quantityWords = {
-  missing: (f: QuantityField): string =>
-    `a number is wanted here${f.usual === null ? '' : `; ${asShown(f, f.usual)} is usual`}`,
-  below: (f: QuantityField): string => `not below ${asShown(f, f.least)}`,
-  above: (f: QuantityField): string => `not above ${asShown(f, f.most)}`,
-  parts: 'a whole number is wanted',
-} as const;
 
 /**
  * Reads what was typed into the box of a field: `4k7`, `1/2 in`, `1 h 20 min`, `0.5 %`; whether the field may hold it is another
@@ -26,7 +13,7 @@ export const quantityWords = {
 export function parseField(field: QuantityField, typed: string): FieldRead {
   const no = (message: string): FieldRead => ({ ok: false, message });
   const trimmed = typed.trim();
-  if (!trimmed) return field.empty ? { ok: true, value: null } : no(quantityWords.missing(field));
+  if (!trimmed) return field.empty ? { ok: true, value: null } : no(fieldWords.missing(field));
   const bare = /^[\s\d.,+−-]+$/.test(trimmed) && field.bare;
   const read = parseQuantity(bare ? `${trimmed} ${field.bare}` : asForce(field, trimmed), field.unit);
   if (!read.ok) return no(`not understood at character ${Math.min(read.at, typed.length) + 1}: ${read.message}`);
@@ -39,9 +26,9 @@ export function readField(field: QuantityField, typed: string): FieldRead {
   const read = parseField(field, typed);
   if (!read.ok || read.value === null) return read;
   const no = (message: string): FieldRead => ({ ok: false, message });
-  if (read.value < field.least) return no(quantityWords.below(field));
-  if (read.value > field.most) return no(quantityWords.above(field));
-  if (field.whole && !Number.isInteger(read.value)) return no(quantityWords.parts);
+  if (read.value < field.least) return no(fieldWords.below(field));
+  if (read.value > field.most) return no(fieldWords.above(field));
+  if (field.whole && !Number.isInteger(read.value)) return no(fieldWords.parts);
   return read;
 }
 

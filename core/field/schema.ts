@@ -1,7 +1,7 @@
 import { array, boolean, mixed, number, object, string, type AnySchema } from 'yup';
 import { misfit } from './check';
 import type { AnyField, AnyFields } from './field';
-import { quantityWords, type QuantityField } from './read';
+import { fieldWords, type QuantityField } from './words';
 
 /** A field as a Yup schema: for forms, and for the JSON Schema of the document. Nothing is cast, nothing unknown is let through. */
 export function schemaOf(field: AnyField): AnySchema {
@@ -10,12 +10,13 @@ export function schemaOf(field: AnyField): AnySchema {
       const asked = field as QuantityField;
       const finite = number()
         .strict()
+        .typeError(fieldWords.notNumber)
         .defined()
-        .nonNullable(quantityWords.missing(asked))
-        .test('finite', '${path} must be a finite number', (v) => v === undefined || v === null || Number.isFinite(v));
+        .nonNullable(fieldWords.missing(asked))
+        .test('finite', fieldWords.notNumber, (v) => v === undefined || v === null || Number.isFinite(v));
       // Only whole numbers are compared as such; `integer` of Yup refuses nothing else.
-      const bounded = finite.min(field.least, quantityWords.below(asked)).max(field.most, quantityWords.above(asked));
-      const whole = field.whole ? bounded.integer(quantityWords.parts) : bounded;
+      const bounded = finite.min(field.least, fieldWords.below(asked)).max(field.most, fieldWords.above(asked));
+      const whole = field.whole ? bounded.integer(fieldWords.parts) : bounded;
       return field.empty ? whole.nullable() : whole;
     }
     case 'choice': {
@@ -23,18 +24,23 @@ export function schemaOf(field: AnyField): AnySchema {
       const one = string()
         .strict()
         .defined()
-        .oneOf(field.empty ? ([...values, null] as string[]) : values);
-      return field.empty ? one.nullable() : one;
+        .typeError(fieldWords.choice(field))
+        .oneOf(field.empty ? ([...values, null] as string[]) : values, fieldWords.choice(field));
+      return field.empty ? one.nullable() : one.nonNullable(fieldWords.choice(field));
     }
     case 'flag':
-      return field.empty ? boolean().strict().defined().nullable() : boolean().strict().defined();
+      return field.empty
+        ? boolean().strict().typeError(fieldWords.flag).defined().nullable()
+        : boolean().strict().typeError(fieldWords.flag).defined().nonNullable(fieldWords.flag);
     case 'text': {
       const some = string()
         .strict()
         .defined()
-        .min(field.least, field.emptyWords)
-        .max(field.most, `at most ${field.most} characters`);
-      return field.pattern ? some.matches(field.pattern, `must be ${field.words}`) : some;
+        .typeError(fieldWords.notText)
+        .nonNullable(fieldWords.notText)
+        .min(field.least, fieldWords.short(field))
+        .max(field.most, fieldWords.long(field));
+      return field.pattern ? some.matches(field.pattern, fieldWords.pattern(field)) : some;
     }
     case 'list': {
       const some = array().strict().of(schemaOf(field.of)).defined().min(field.least).max(field.most);

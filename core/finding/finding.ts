@@ -73,11 +73,16 @@ export interface Finding {
   readonly steps: readonly Step[];
   readonly source: readonly SourceKey[];
   readonly remedy: Remedy | null;
+  /** It was looked at only while nothing goes wrong: whatever was looked at more closely takes its place. */
+  readonly withoutFaults?: true;
   /** It sums its room up, and speaks for it where it is as grave as the rest. */
   readonly sums: boolean;
 }
 
 const HARM: Record<Verdict, number> = { settled: 0, tight: 1, unknown: 2, stop: 3 };
+
+/** Whether a verdict is graver than another; the one order in which verdicts stand. */
+export const isGraver = (a: Verdict, than: Verdict): boolean => HARM[a] > HARM[than];
 
 /** The graver of two verdicts: stop, then unknown, then tight, then settled. */
 export const graver = (a: Verdict, b: Verdict): Verdict => (HARM[a] >= HARM[b] ? a : b);

@@ -19,6 +19,7 @@ export {
 export {
   byHarm,
   graver,
+  isGraver,
   gravest,
   type Finding,
   type Input,

@@ -1,4 +1,16 @@
-import { choice, flag, group, list, maybeQuantity, name, plainWords, quantity, text, type Fields } from '../field';
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeQuantity,
+  name,
+  plainWords,
+  quantity,
+  text,
+  untried,
+  type Fields,
+} from '../field';
 import { YEAR_SECONDS } from './plan-fields';
 import {
   FAULT_KINDS,
@@ -57,7 +69,7 @@ export const askFields: Fields<MachineAsk> = {
 
 export const partFields: Fields<MachinePart> = {
   id: name('id'),
-  name: name('name', 'machine'),
+  name: untried(name('name', 'machine')),
   kind: choice('A press', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
   heeds: list('presses that reach it', group('a press', heedFields), 40),
   shortestPressSeconds: maybeSpan('The machine overlooks presses under'),
@@ -94,7 +106,7 @@ export const partFields: Fields<MachinePart> = {
   ),
   cells: list('cells of the state table', group('a cell', cellFields), 200),
   shows: list('what its states show', group('a state', shownFields), 100),
-  timings: list('timings', group('a timing', timingFields), 50),
+  timings: untried(list('timings', group('a timing', timingFields), 50)),
 };
 
 export const faultFields: Fields<Fault> = {
@@ -125,7 +137,7 @@ export const stepFields: Fields<Step> = {
 
 export const moveFields: Fields<Move> = {
   id: name('id'),
-  name: name('name', 'start'),
+  name: untried(name('name', 'start')),
   purpose: choice('purpose', plainWords(MOVE_PURPOSES), 'start'),
   steps: list('steps', group('a step', stepFields), 200),
 };
@@ -133,5 +145,5 @@ export const moveFields: Fields<Move> = {
 export const actFields: Fields<ActPlan> = {
   parts: list('parts of the machine', group('a part', partFields), 20, { key: 'id' }),
   moves: list('moves', group('a move', moveFields), 40, { key: 'id' }),
-  faults: list('faults', group('a fault', faultFields), 200, { key: 'id' }),
+  faults: untried(list('faults', group('a fault', faultFields), 200, { key: 'id' })),
 };

@@ -10,6 +10,7 @@ import {
   quantity,
   record,
   text,
+  untried,
   type Field,
   type Fields,
 } from '../field';
@@ -40,7 +41,7 @@ const debounce = quantity('Settles within', 's', DEBOUNCE_SECONDS, { least: 0, m
 
 export const senseFields: Fields<Sense> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice(
     'It is',
     {
@@ -71,7 +72,7 @@ export const senseFields: Fields<Sense> = {
 
 export const handInputFields: Fields<Hand> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice(
     'It is',
     {
@@ -101,7 +102,7 @@ export const handInputFields: Fields<Hand> = {
 
 export const signFields: Fields<Sign> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice('It is', { lamp: 'a lamp', beeper: 'a beeper' }, 'lamp'),
   means: choice(
     'It means',
@@ -190,7 +191,7 @@ export const profileFields: Fields<BoardProfile> = {
 export const pinChoiceFields: Fields<PinChoice> = {
   line: name('line'),
   gpio: quantity('pin', '1', 0, { most: MOST_GPIO, whole: true }),
-  fixed: flag('chosen by hand'),
+  fixed: untried(flag('chosen by hand')),
 };
 
 /** Lines of one job: forty presses would be a great machine. */

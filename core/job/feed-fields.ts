@@ -1,4 +1,4 @@
-import { choice, group, list, maybeQuantity, name, quantity, text, type Fields } from '../field';
+import { choice, group, list, maybeQuantity, name, quantity, text, untried, type Fields } from '../field';
 import type {
   Chemistry,
   FeedBox,
@@ -20,7 +20,7 @@ const current = choice('It is', { dc: 'direct current', ac: 'alternating current
 
 export const sourceFields: Fields<FeedSource> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice(
     'It is',
     {
@@ -73,7 +73,7 @@ export const sourceFields: Fields<FeedSource> = {
 
 export const converterFields: Fields<FeedConverter> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice(
     'It is',
     { linear: 'a linear regulator', 'step-down': 'a step-down converter', 'step-up': 'a step-up converter' },
@@ -95,7 +95,7 @@ export const converterFields: Fields<FeedConverter> = {
 
 export const linkFields: Fields<FeedLink> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   kind: choice('It is', { fuse: 'a fuse', lead: 'a lead', capacitor: 'a capacitor' }, 'lead'),
   from: on,
   amps: maybeQuantity('Rated', 'A', { least: 1e-3, most: 1000, hint: '1 A' }),
@@ -124,7 +124,7 @@ export const linkFields: Fields<FeedLink> = {
 
 export const loadFields: Fields<FeedLoad> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   leastVolts: quantity('Runs from', 'V', 4.5, { most: 1000 }),
   mostVolts: quantity('and bears', 'V', 5.5, { least: 0.1, most: 1000 }),
   current,
@@ -141,7 +141,7 @@ export const hangFields: Fields<FeedHang> = { load: name('load'), node: name('ha
 const YEAR_SECONDS = 366 * 86400;
 export const groupFields: Fields<FeedGroup> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   presses: list('presses', name('a press'), 40, { once: true }),
   atOnce: quantity('Start at once', '1', 1, { least: 1, most: 40, whole: true }),
   staggerSeconds: quantity('the next ones after', 's', 0.5, { most: 3600 }),
@@ -184,5 +184,5 @@ export const feedFields: Fields<FeedPlan> = {
   shifts: list('ground shifts', group('a shift', shiftFields), 40, { key: 'id' }),
   duty: group('time awake', dutyFields),
   box: group('the box', boxFields),
-  standing: group('standing draw', standingFields),
+  standing: untried(group('standing draw', standingFields)),
 };

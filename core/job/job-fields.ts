@@ -10,6 +10,7 @@ import {
   plainWords,
   quantity,
   text,
+  untried,
   type Fields,
 } from '../field';
 import { guardFields, regionFields, routineFields, sheetFields, standinFields, wishFields } from './plan-fields';
@@ -36,7 +37,7 @@ import {
 
 export const controlFields: Fields<Control> = {
   id: name('id'),
-  name: name('name'),
+  name: untried(name('name')),
   levels: choice('input levels', plainWords(LOGIC_LEVELS), 'cmos'),
   lowBelowVolts: maybeQuantity('low below', 'V', { most: 1000 }),
   highAboveVolts: maybeQuantity('high above', 'V', { most: 1000 }),
@@ -96,21 +97,20 @@ const MOST_SENSES = 40;
 
 /** The whole document, current version. */
 export const jobFields: Fields<Job> = {
-  format: choice('format', plainWords([JOB_FORMAT] as const), JOB_FORMAT),
-  version: quantity('version', '1', JOB_VERSION, {
-    least: JOB_VERSION,
-    most: JOB_VERSION,
-  }) as unknown as Fields<Job>['version'],
-  id: name('id'),
-  title: name('title'),
-  place: text('place', { most: 200 }),
-  createdAt: moment('begun'),
-  touchedAt: moment('touched'),
-  archived: flag('archived'),
+  format: untried(choice('format', plainWords([JOB_FORMAT] as const), JOB_FORMAT)),
+  version: untried(
+    quantity('version', '1', JOB_VERSION, { least: JOB_VERSION, most: JOB_VERSION }),
+  ) as unknown as Fields<Job>['version'],
+  id: untried(name('id')),
+  title: untried(name('title')),
+  place: untried(text('place', { most: 200 })),
+  createdAt: untried(moment('begun')),
+  touchedAt: untried(moment('touched')),
+  archived: untried(flag('archived')),
   region: group('region', regionFields),
   wish: group('wish', wishFields),
   controls: list('controls', group('a control', controlFields), MOST_CONTROLS, { key: 'id' }),
-  readings: list('readings', group('a reading', readingFields), MOST_READINGS, { key: 'id' }),
+  readings: untried(list('readings', group('a reading', readingFields), MOST_READINGS, { key: 'id' })),
   survey: group('survey', surveyFields),
   presses: list('presses', group('a press', pressFields), MOST_PRESSES, { key: 'id' }),
   bench: group('what presses share', benchFields),
@@ -122,8 +122,8 @@ export const jobFields: Fields<Job> = {
   guard: group('guard', guardFields),
   act: group('act', actFields),
   routine: group('routine', routineFields),
-  sheet: group('test sheet', sheetFields),
-  trials: list('trials', group('a trial', trialFields), 5000, { key: 'id' }),
-  standin: group('stand-in', standinFields),
-  log: list('log', group('a line', logFields), LOG_LINES),
+  sheet: untried(group('test sheet', sheetFields)),
+  trials: untried(list('trials', group('a trial', trialFields), 5000, { key: 'id' })),
+  standin: untried(group('stand-in', standinFields)),
+  log: untried(list('log', group('a line', logFields), LOG_LINES)),
 };

@@ -227,7 +227,7 @@ describe('job files', () => {
       /presses\[0\]\.resistorOhms/,
     ],
     ['an unknown field', spoil((d) => (d['extra'] = 1)), /extra/, /field/],
-    ['a bad time', spoil((d) => (d['createdAt'] = 'yesterday')), /createdAt must be a time/, /createdAt/],
+    ['a bad time', spoil((d) => (d['createdAt'] = 'yesterday')), /createdAt: must be a time/, /createdAt/],
     [
       'a reading off the map',
       spoil((d) => ((d['readings'] as Record<string, unknown>[])[0]!['state'] = 'perhaps')),

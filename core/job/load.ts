@@ -1,10 +1,7 @@
 import { migrate } from './migrate';
 import type { LoadProblem } from './problem';
-import { refusedIn } from './refused';
+import { JOB_TEXT_LIMIT, refusedIn } from './refused';
 import { JOB_FORMAT, JOB_VERSION, type Job } from './types';
-
-/** Largest job file read, in characters; a job with thousands of readings stays far below. */
-export const JOB_TEXT_LIMIT = 20_000_000;
 
 export type Loaded = { ok: true; job: Job } | { ok: false; problem: LoadProblem };
 
@@ -73,5 +70,8 @@ export function checkJob(document: unknown): Loaded {
   return problem ? { ok: false, problem } : { ok: true, job };
 }
 
-/** The job as the text of a file; `loadJob` of it gives an equal job. */
-export const jobText = (job: Job): string => `${JSON.stringify(job, null, 2)}\n`;
+/** The job as the text of a file, in lines where that is not too long; `loadJob` of it gives an equal job. */
+export function jobText(job: Job): string {
+  const inLines = `${JSON.stringify(job, null, 2)}\n`;
+  return inLines.length <= JOB_TEXT_LIMIT ? inLines : JSON.stringify(job);
+}

@@ -37,6 +37,7 @@ const MOST_PLACES = { ofOne: 60, ofAll: 1000, different: 100 } as const;
  */
 export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
   return (
+    idOf(job) ??
     zoneOf(job) ??
     datesOf(job, before) ??
     referencesOf(job) ??
@@ -49,6 +50,12 @@ export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
     padsOf(job, before)
   );
 }
+
+/** An id stands in the address of its job: one of dots leads elsewhere there, and half a character leads nowhere. */
+const idOf = (job: Job): LoadProblem | null =>
+  /^\.+$/.test(job.id) || /\p{Surrogate}/u.test(job.id)
+    ? no(`The id ${JSON.stringify(job.id)} is no name that an address can hold.`, 'id', 'Give the job another id.')
+    : null;
 
 function zoneOf(job: Job): LoadProblem | null {
   const zone = job.region.timeZone;

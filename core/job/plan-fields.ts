@@ -10,6 +10,7 @@ import {
   quantity,
   record,
   text,
+  untried,
   type Fields,
 } from '../field';
 import {
@@ -62,17 +63,17 @@ export const neverFields: Fields<Never> = {
 
 export const wishFields: Fields<Wish> = {
   outcome: text('What should happen by itself?'),
-  when: text('When?'),
+  when: untried(text('When?')),
   never: text('What must never happen?'),
   hazards: list('hazards', choice('a hazard', plainWords(HAZARDS), 'mains'), HAZARDS.length, { once: true }),
-  hazardsReviewed: flag('hazards looked through'),
+  hazardsReviewed: untried(flag('hazards looked through')),
   others: text('Who else presses it?'),
   heldBy: text('What holds the machine to “never”?'),
   nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
 };
 
 export const guardFields: Fields<GuardRecord> = {
-  ticks: record('steps done', moment('when it was done')),
+  ticks: untried(record('steps done', moment('when it was done'))),
   loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
   loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),

@@ -10,6 +10,7 @@ import {
   quantity,
   record,
   text,
+  untried,
   type Field,
   type Fields,
 } from '../field';
@@ -129,7 +130,7 @@ const bounds = list('bounds', quantity('a bound', '1', 0, { least: -1e15, most: 
 export const ownPartFields: Fields<OwnPart> = {
   id: name('id'),
   kind: choice('kind', plainWords(PART_KINDS), 'npn'),
-  name: name('name'),
+  name: untried(name('name')),
   values: record('values', bounds, 60),
 };
 
@@ -142,7 +143,7 @@ export const stockFields: Fields<StockLine> = {
 /** One press with the plans of the ways that it might go. */
 export const pressFields: Fields<Press> = {
   id: name('id'),
-  name: name('Called'),
+  name: untried(name('Called')),
   control: text('control to press', { most: 200 }),
   way: maybeChoice('way of pressing', plainWords(WAYS)),
   resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
@@ -161,7 +162,7 @@ export const pressFields: Fields<Press> = {
   hand: group('hand mechanism', handFields),
   scan: group('scanned key', scanFields),
   remote: group('remote', remoteFields),
-  given: list('', name('a value that was given'), 200, { once: true }),
+  given: untried(list('', name('a value that was given'), 200, { once: true })),
 };
 
 export const unitFields: Fields<AlikeUnit> = {
@@ -175,21 +176,25 @@ export const unitFields: Fields<AlikeUnit> = {
 
 /** What all presses share. */
 export const benchFields: Fields<BenchPlan> = {
-  colours: record('colours of wires', text('a colour', { most: 40 })),
-  wishes: list('wishes', choice('a wish', plainWords(WAY_WISHES), 'isolated'), WAY_WISHES.length, {
-    least: WAY_WISHES.length,
-    once: true,
-    usual: WAY_WISHES,
-  }),
+  colours: untried(record('colours of wires', text('a colour', { most: 40 }))),
+  wishes: untried(
+    list('wishes', choice('a wish', plainWords(WAY_WISHES), 'isolated'), WAY_WISHES.length, {
+      least: WAY_WISHES.length,
+      once: true,
+      usual: WAY_WISHES,
+    }),
+  ),
   parts: list('own parts', group('a part', ownPartFields), 100, { key: 'id' }),
   picks: record('parts taken', text('a part', { most: 200 })) as unknown as Fields<BenchPlan>['picks'],
-  stock: list('prices and stock', group('a line', stockFields), 200, { key: 'name' }),
-  currency: text('prices in', {
-    most: 3,
-    pattern: /^[A-Z]{3}$/,
-    words: 'a currency of three letters such as EUR',
-    usual: 'EUR',
-  }),
-  machines: quantity('Machines alike', '1', 1, { least: 1, most: 1000, whole: true }),
-  units: list('machines that differ', group('a machine', unitFields), 100, { key: 'id' }),
+  stock: untried(list('prices and stock', group('a line', stockFields), 200, { key: 'name' })),
+  currency: untried(
+    text('prices in', {
+      most: 3,
+      pattern: /^[A-Z]{3}$/,
+      words: 'a currency of three letters such as EUR',
+      usual: 'EUR',
+    }),
+  ),
+  machines: untried(quantity('Machines alike', '1', 1, { least: 1, most: 1000, whole: true })),
+  units: untried(list('machines that differ', group('a machine', unitFields), 100, { key: 'id' })),
 };

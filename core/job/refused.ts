@@ -2,6 +2,7 @@ import { misfit, type AnyFields, type Misfit } from '../field';
 import { jobFields } from './job-fields';
 import type { LoadProblem } from './problem';
 import { nonsenseIn } from './nonsense';
+import { jsonSize } from './size';
 import type { Job } from './types';
 
 const FIELDS = jobFields as unknown as AnyFields;
@@ -14,11 +15,26 @@ export function refusedIn(job: Job, before?: Job): LoadProblem | null {
   const wrong = firstMisfit(job, before);
   if (wrong)
     return {
-      what: `A part of the job is not as it should be: ${wrong.path} ${wrong.why}.`,
+      what: `A part of the job is not as it should be: ${wrong.path}: ${wrong.why}.`,
       where: `field "${wrong.path}"`,
       todo: before ? 'Give a value within its bounds.' : 'Mend that field in a text editor, or take another copy.',
     };
-  return nonsenseIn(job, before);
+  return tooLargeToKeep(job) ?? nonsenseIn(job, before);
+}
+
+/** Largest job file, in characters; a job with thousands of readings stays far below. */
+export const JOB_TEXT_LIMIT = 20_000_000;
+
+/** What could be kept and not be read again as a file is not taken. */
+function tooLargeToKeep(job: Job): LoadProblem | null {
+  const size = jsonSize(job);
+  return size <= JOB_TEXT_LIMIT
+    ? null
+    : {
+        what: `The job would take ${(size / 1e6).toFixed(1)} MB; a job file is at most ${JOB_TEXT_LIMIT / 1e6} MB.`,
+        where: 'the whole job',
+        todo: 'Save this job as a file, and begin another one for what comes now.',
+      };
 }
 
 function firstMisfit(job: Job, before: Job | undefined): Misfit | null {

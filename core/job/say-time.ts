@@ -17,10 +17,10 @@ function formatFor(zone: string): Intl.DateTimeFormat {
 }
 
 /**
- * An instant as the clock on the wall shows it where the machine stands: `2026-03-02 14:05`, or the time alone.
+ * An instant as the clock on the wall shows it where the machine stands: `2026-03-02 14:05`, or one of the two alone.
  * @param at ISO time; what is none is given back as it is. @param zone IANA name.
  */
-export function sayTime(at: string, zone: string, show: 'day and time' | 'time' = 'day and time'): string {
+export function sayTime(at: string, zone: string, show: 'day and time' | 'time' | 'day' = 'day and time'): string {
   const ms = Date.parse(at);
   if (Number.isNaN(ms)) return at;
   const parts = Object.fromEntries(
@@ -29,5 +29,6 @@ export function sayTime(at: string, zone: string, show: 'day and time' | 'time' 
       .map((p) => [p.type, p.value]),
   );
   const time = `${parts['hour']}:${parts['minute']}`;
-  return show === 'time' ? time : `${parts['year']}-${parts['month']}-${parts['day']} ${time}`;
+  const day = `${parts['year']}-${parts['month']}-${parts['day']}`;
+  return show === 'time' ? time : show === 'day' ? day : `${day} ${time}`;
 }

@@ -10,6 +10,7 @@ import {
   plainWords,
   quantity,
   text,
+  untried,
   type Fields,
 } from '../field';
 import { HAND_METER, UNKNOWN_MAINS } from './bench-usual';
@@ -55,7 +56,7 @@ export const mainsFields: Fields<MainsSide> = {
 
 export const stripFields: Fields<Strip> = {
   id: name('id'),
-  name: name('name'),
+  name: untried(name('name')),
   wires: list('wires', text('a wire', { most: 40 }), 12, { least: 2 }),
 };
 
@@ -64,7 +65,7 @@ const PAD_LINES = 2;
 
 export const keypadFields: Fields<Keypad> = {
   id: name('id'),
-  name: name('name'),
+  name: untried(name('name')),
   rows: quantity('rows', '1', 4, { least: 1, most: 16, whole: true }),
   columns: quantity('columns', '1', 3, { least: 1, most: 16, whole: true }),
   keys: list(
@@ -89,7 +90,7 @@ export const keypadFields: Fields<Keypad> = {
 
 export const railFields: Fields<Rail> = {
   id: name('id'),
-  name: name('name'),
+  name: untried(name('name')),
   openVolts: maybeQuantity('Open volts', 'V', { most: 1000, hint: '5.02 V' }),
   loadedVolts: maybeQuantity('Volts under load', 'V', { most: 1000, hint: '4.9 V' }),
   loadAmps: maybeQuantity('at this load', 'A', { most: 100, hint: '50 mA' }),
@@ -113,7 +114,7 @@ export const faceFields: Fields<FaceSurvey> = {
 export const caliperReading = quantity('a reading', 'm', 0.01, { least: 1e-6, most: 100 });
 export const pieceFields: Fields<Piece> = {
   id: name('id'),
-  name: name('name'),
+  name: untried(name('name')),
   kind: choice('kind', plainWords(PIECES), 'tube'),
   readings: list('caliper readings', caliperReading, 100),
   caliperMetres: quantity('Error of the caliper', 'm', 2e-5, { least: 1e-9, most: 0.01 }),
@@ -146,11 +147,11 @@ export const photoFields: Fields<Photo> = {
 /** What Probe records beside readings. */
 export const surveyFields: Fields<Survey> = {
   mains: group('mains', mainsFields),
-  meter: group('meter', meterFields),
+  meter: untried(group('meter', meterFields)),
   strips: list('strips', group('a strip', stripFields), 20, { key: 'id' }),
   keypads: list('keypads', group('a keypad', keypadFields), 20, { key: 'id' }),
   rails: list('supplies', group('a supply', railFields), 50, { key: 'id' }),
   faces: list('faces', group('a face', faceFields), 100, { key: 'control' }),
   pieces: list('pieces', group('a piece', pieceFields), 100, { key: 'id' }),
-  photos: list('photographs', group('a photograph', photoFields), 60, { key: 'id' }),
+  photos: untried(list('photographs', group('a photograph', photoFields), 60, { key: 'id' })),
 };

@@ -89,7 +89,7 @@ export class PredictionTable {
 export const predicted = (set: ParticleSet, i: number, spec: ReadingSpec, meter: Meter, jumperOhms?: number): number =>
   Math.fround(predict(set.build(i), spec, meter, jumperOhms));
 
-/** A reading with what its prediction hangs on beside the build: of the meter its burden on amperes, its input on volts, how it takes AC. */
+/** A reading with what its prediction hangs on beside the build: the meter's burden on amperes, its input on volts, how it takes AC. */
 export function readingKey(spec: ReadingSpec, m: Meter, jumperOhms = 1000): string {
   const { kind } = spec;
   if (kind === 'jumper') return `${specKey(spec)}|${jumperOhms}`;

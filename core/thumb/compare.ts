@@ -1,5 +1,5 @@
 import { drawnAmps } from '../facts';
-import { marginShare, type Finding, type Verdict } from '../finding';
+import { isGraver, marginShare, type Finding, type Verdict } from '../finding';
 import type { WayWish } from '../job';
 import { formatQuantity } from '../quantity';
 import type { WayResult } from '../ways';
@@ -19,7 +19,6 @@ const VERDICTS: Record<Verdict, string> = {
   unknown: 'not yet known',
   stop: 'does not pass',
 };
-const ORDER: readonly Verdict[] = ['settled', 'tight', 'unknown', 'stop'];
 const SHARES = ['no', 'hardly', 'partly', 'well', 'fully'] as const;
 const share = (x: number): string => SHARES[Math.min(4, Math.round(x * 4))]!;
 
@@ -49,7 +48,7 @@ export function compareWays(a: WayResult, b: WayResult, wishes: readonly WayWish
       what: 'on this control',
       a: VERDICTS[a.verdict],
       b: VERDICTS[b.verdict],
-      better: lower(ORDER.indexOf(a.verdict), ORDER.indexOf(b.verdict)),
+      better: isGraver(b.verdict, a.verdict) ? 'a' : isGraver(a.verdict, b.verdict) ? 'b' : null,
     },
     { what: 'because', a: a.reason, b: b.reason, better: null },
     { what: 'least margin', a: least(a), b: least(b), better: lower(mb, ma) },

@@ -1,6 +1,7 @@
 import { atLeast, chosen, derive, finding, judged, type Finding, type Verdict, summary } from '../finding';
-import type { Job } from '../job';
-import { basisOf } from './basis';
+import { sayTime, type Job } from '../job';
+import { stillCounts } from './basis';
+import { SIGN_OFF } from './sign-off';
 import { progressOf, successRun, testSheet, type StepProgress } from './sheet';
 
 const VERDICT: Readonly<Record<StepProgress['state'], Verdict>> = {
@@ -13,8 +14,8 @@ const VERDICT: Readonly<Record<StepProgress['state'], Verdict>> = {
 const HIT_WANTED = 0.999;
 
 /** The trial of a step that counts last: on the machine, as it stands, and as expected. */
-const lastCounted = ({ trials }: StepProgress, basis: string): Job['trials'][number] | undefined =>
-  trials.findLast((t) => t.basis === basis && t.on === 'hand' && t.outcome === 'as-expected');
+const lastCounted = (job: Job, { trials }: StepProgress): Job['trials'][number] | undefined =>
+  trials.findLast((t) => stillCounts(job, t) && t.on === 'hand' && t.outcome === 'as-expected');
 
 /** Whether somebody tried in vain to bring "never" about, on the machine and with the joint as it stands. */
 export const neverTried = (job: Job, proveDead: boolean): boolean =>
@@ -114,12 +115,11 @@ function sheetFinding(job: Job, progress: readonly StepProgress[], stops: readon
         : `${passed} of ${progress.length} passed${rehearsed ? `, ${rehearsed} rehearsed` : ''}`,
     );
   }
-  const basis = basisOf(job);
   const signed = lastCounted(
-    progress.find((p) => p.step.id === 'sign-off')!,
-    basis,
+    job,
+    progress.find((p) => p.step.id === SIGN_OFF)!,
   );
-  if (signed && progress.some((p) => (lastCounted(p, basis)?.at ?? '') > signed.at))
+  if (signed && progress.some((p) => (lastCounted(job, p)?.at ?? '') > signed.at))
     return at(
       'unknown',
       'It was signed off before its last test',
@@ -136,7 +136,7 @@ function sheetFinding(job: Job, progress: readonly StepProgress[], stops: readon
   return at(
     'settled',
     `Every step passed on the machine; signed by ${signed.by} on ` +
-      `${signed.at.slice(0, 10)}. To be tried anew within a year, and after each ` +
+      `${sayTime(signed.at, job.region.timeZone, 'day')}. To be tried anew within a year, and after each ` +
       'change',
     'signed off',
   );

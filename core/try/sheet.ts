@@ -1,7 +1,7 @@
 import { chosen, derive, type Step } from '../finding';
 import { type Job, type Trial, scriptOf } from '../job';
 import { formatQuantity } from '../quantity';
-import { basisOf } from './basis';
+import { stillCounts } from './basis';
 
 export interface SheetStep {
   readonly id: string;
@@ -126,10 +126,9 @@ export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
 
 /** How far each step has come with the joint as it stands. A failed trial sends its step back to the beginning. */
 export function progressOf(job: Job, sheet: readonly SheetStep[]): StepProgress[] {
-  const basis = basisOf(job);
   return sheet.map((step) => {
     const all = job.trials.filter((t) => t.step === step.id);
-    const trials = all.filter((t) => t.basis === basis);
+    const trials = all.filter((t) => stillCounts(job, t));
     const lastFailure = trials.findLastIndex((t) => t.outcome === 'not-as-expected');
     const since = trials.slice(lastFailure + 1);
     const count = (list: readonly Trial[]): number => list.reduce((s, t) => s + t.count - t.failed, 0);

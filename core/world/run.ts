@@ -156,7 +156,7 @@ export function disturb(
   watch(s, at);
 }
 
-/** Events and steps that a run may take where nobody says otherwise: far above any move that a maker writes, and done in a tenth of a second. */
+/** Events and steps that a run may take where nobody says otherwise: far above any move of a maker, and done in a tenth of a second. */
 export const MOST_EVENTS = 100_000;
 
 /**

@@ -1,15 +1,17 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { lacksOfPolicies, policiesFor } from '../../../core/act';
-import { withSteps } from '../../../core/job';
+import { withSteps, type Job } from '../../../core/job';
 import { keptFinding, wrongFinding } from '../../../core/days-findings';
 import type { Finding } from '../../../core/finding';
-import { comparePolicies, manyDays, type PolicyDays } from '../../../core/many-days';
+import type { DaysStudy, PolicyDays } from '../../../core/many-days';
 import { formatQuantity } from '../../../core/quantity';
 import { Action } from '../../kit/action';
 import { Cell, Table, type Column } from '../../kit/table';
 import { Bench } from '../../store/bench';
+import { LongWork } from '../../store/long-work';
 import { Num } from '../../ui/num';
+import { UnderWay } from '../../ui/under-way';
 
 /** The same days each time, so that two plans meet the same bad luck. */
 const SEED = 1;
@@ -18,19 +20,28 @@ const SEED = 1;
 @Component({
   selector: 'gt-days-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, MatButton, Num, Table],
+  imports: [Action, Cell, MatButton, Num, Table, UnderWay],
   templateUrl: './days-part.html',
   styles: ':host { display: flex; flex-direction: column; gap: 14px; } .range { white-space: nowrap; }',
 })
 export class DaysPart {
   private readonly bench = inject(Bench);
+  private readonly work = inject(LongWork);
   protected readonly spans: readonly (readonly [days: number, words: string])[] = [
     [30, 'a month'],
     [365, 'a year'],
     [3650, 'ten years'],
   ];
   protected readonly days = signal(0);
-  private readonly many = computed(() => (this.days() ? manyDays(this.bench.job(), this.days(), SEED) : null));
+  private readonly done = signal<{ readonly job: Job; readonly days: number; readonly study: DaysStudy } | null>(null);
+  /** What was counted of this very plan; null while that is under way. */
+  private readonly study = computed(() => {
+    const done = this.done();
+    return done?.job === this.bench.job() && done.days === this.days() ? done.study : null;
+  });
+  protected readonly counted = computed(() => this.study() !== null);
+  protected readonly problem = computed(() => this.work.problem(this.bench.id(), 'days'));
+  private readonly many = computed(() => this.study()?.own ?? null);
   protected readonly kept = computed(() => this.many() && keptFinding(this.many()!));
   /** What went wrong on the way, in words. */
   protected readonly onTheWay = computed(() => {
@@ -45,12 +56,23 @@ export class DaysPart {
       ? 'Nothing starts by itself yet: write a sentence in Routine.'
       : 'Nothing can be counted before the machine and a move are told.',
   );
-  protected readonly compared = computed(() =>
-    this.days() ? comparePolicies(this.bench.job(), this.days(), SEED).filter((p) => p.outcome !== null) : [],
-  );
-  protected readonly lacking = computed(() =>
-    this.days() ? lacksOfPolicies(comparePolicies(this.bench.job(), 1, SEED)) : [],
-  );
+  protected readonly compared = computed(() => this.study()?.policies.filter((p) => p.outcome !== null) ?? []);
+  protected readonly lacking = computed(() => lacksOfPolicies(this.study()?.policies ?? []));
+
+  constructor() {
+    effect(() => {
+      const [job, days] = [this.bench.job(), this.days()];
+      untracked(() => void this.count(job, days));
+    });
+  }
+
+  /** Counts the days of a version of the job; one that is under way for another version or span is ended. */
+  private async count(job: Job, days: number): Promise<void> {
+    if (days === 0) return this.work.stop(job.id, 'days');
+    const study = await this.work.do(job.id, { do: 'days', job, days, seed: SEED });
+    if (study) this.done.set({ job, days, study });
+  }
+
   protected readonly wrong = (p: PolicyDays): Finding => wrongFinding(p.outcome!, p.kind);
   protected readonly range = (p: PolicyDays): string => {
     const { low, high } = p.outcome!.wrongHours;

@@ -1,33 +1,27 @@
 import { MatButton } from '@angular/material/button';
-import { MatProgressBar } from '@angular/material/progress-bar';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { answersTo, type Answer } from '../../../core/answers';
-import { searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/stories';
+import { searchedWords, searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/stories';
 import { WorldProblem } from '../../../core/world';
 import { Action } from '../../kit/action';
 import { Bench } from '../../store/bench';
+import { LongWork } from '../../store/long-work';
 import { Studies } from '../../store/studies';
-import { Unanswered, WorkerClient } from '../../store/worker-client';
-import type { StoryNews, StoryOrder } from '../../workers/story.worker';
-
-/** The longest silence of a search before it is given up, ms. */
-const LIMIT_MS = 60_000;
+import { UnderWay } from '../../ui/under-way';
 
 /** Stories searched: every way in which one or two things go wrong, held against what must never happen; answers one press away. */
 @Component({
   selector: 'gt-stories-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton, MatProgressBar],
+  imports: [Action, MatButton, UnderWay],
   templateUrl: './stories-part.html',
 })
 export class StoriesPart {
   private readonly bench = inject(Bench);
   private readonly studies = inject(Studies);
-  protected readonly share = signal<number | null>(null);
-  protected readonly problem = signal('');
-  private readonly client = new WorkerClient<StoryOrder, Stories, StoryNews>(
-    () => new Worker(new URL('../../workers/story.worker', import.meta.url), { type: 'module' }),
-  );
+  private readonly work = inject(LongWork);
+  protected readonly busy = computed(() => this.work.share(this.bench.id(), 'stories') !== null);
+  protected readonly problem = computed(() => this.work.problem(this.bench.id(), 'stories'));
   private readonly target = computed(() => {
     try {
       return { search: searchOf(this.bench.seen().job, this.bench.assessment()), problem: '' };
@@ -52,39 +46,14 @@ export class StoriesPart {
     const search = this.search();
     if (!search) return;
     const job = this.bench.id();
-    this.problem.set('');
-    this.share.set(0);
-    try {
-      const found = await this.client.ask(
-        { search, most },
-        { limitMs: LIMIT_MS, onNews: (n) => this.share.set(n.share) },
-      );
-      this.studies.keep(
-        job,
-        { kind: 'stories', of: '', basis: search.basis, at: this.bench.now(), findings: storyFindings(found) },
-        found,
-      );
-      this.bench.edit({
-        do: 'note',
-        text: `searched ${found.stories} stories with up to ${most === 1 ? 'one thing' : 'two things'} going wrong: ${
-          found.broken.length > 0
-            ? found.broken.map((b) => `never ${b.never.words}, broken`).join('; ')
-            : 'none breaks a condition'
-        }`,
-      });
-    } catch (error) {
-      if (!(error instanceof Unanswered && error.because === 'stopped'))
-        this.problem.set(
-          `The search came to no end: ${error instanceof Error ? error.message : 'no reason given'}. Try once more.`,
-        );
-    } finally {
-      this.share.set(null);
-    }
-  }
-
-  protected stop(): void {
-    this.client.stop();
-    this.share.set(null);
+    const found = await this.work.do(job, { do: 'stories', search, most });
+    if (!found) return;
+    this.studies.keep(
+      job,
+      { kind: 'stories', of: '', basis: search.basis, at: this.bench.now(), findings: storyFindings(found) },
+      found,
+    );
+    this.bench.editOf(job, { do: 'note', text: searchedWords(found) });
   }
 
   /** A story as faults on the lanes, in place of those that lie there. */

@@ -1,21 +1,25 @@
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { planWay, sayWay, sceneOf } from '../../../core/act';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { sayPlanned, sceneOf } from '../../../core/act';
+import type { WorkOrder } from '../../../core/long-work';
 import { formatQuantity } from '../../../core/quantity';
 import { WorldProblem } from '../../../core/world';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { ChoicesField } from '../../kit/toggles-field';
 import { Bench } from '../../store/bench';
+import { LongWork } from '../../store/long-work';
+import { UnderWay } from '../../ui/under-way';
 
 /** From whatever states the machine may be in, the shortest way to the one that is wanted, or the look that must come first. */
 @Component({
   selector: 'gt-way-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField, ChoicesField],
+  imports: [ChoiceField, ChoicesField, UnderWay],
   templateUrl: './way-part.html',
   styles: ':host { display: flex; flex-direction: column; gap: 14px; }',
 })
 export class WayPart {
   private readonly bench = inject(Bench);
+  private readonly work = inject(LongWork);
   protected readonly which = signal('');
   protected readonly from = signal<readonly string[]>([]);
   protected readonly to = signal('');
@@ -48,14 +52,30 @@ export class WayPart {
     const there = this.states().map(([k]) => k);
     return there.includes(this.to()) ? this.to() : (there[0] ?? '');
   });
-  protected readonly sentences = computed((): readonly string[] => {
-    const scene = this.scene();
-    if (!scene || !this.wanted()) return [];
-    const way = planWay(this.bench.job(), scene, this.part(), this.maybe(), [this.wanted()]);
-    if (!way)
-      return [
-        'No presses and waits bring it there for certain, and no sense tells enough: add one in Sense, or go and look.',
-      ];
-    return way.steps ? sayWay(way.steps, (s) => formatQuantity(s, 's')) : ['It is there already.'];
-  });
+  private readonly order = computed((): WorkOrder<'way'> | null =>
+    this.scene() && this.wanted()
+      ? { do: 'way', job: this.bench.job(), part: this.part(), from: this.maybe(), to: [this.wanted()] }
+      : null,
+  );
+  private readonly done = signal<{ readonly order: WorkOrder<'way'>; readonly sentences: readonly string[] } | null>(
+    null,
+  );
+  /** The way of this very question; empty while it is looked for. */
+  protected readonly sentences = computed((): readonly string[] =>
+    this.done()?.order === this.order() ? this.done()!.sentences : [],
+  );
+  protected readonly problem = computed(() => this.work.problem(this.bench.id(), 'way'));
+
+  constructor() {
+    effect(() => {
+      const order = this.order();
+      untracked(() => void this.find(order));
+    });
+  }
+
+  private async find(order: WorkOrder<'way'> | null): Promise<void> {
+    if (!order) return this.work.stop(this.bench.id(), 'way');
+    const planned = await this.work.do(order.job.id, order);
+    if (planned) this.done.set({ order, sentences: sayPlanned(planned, (s) => formatQuantity(s, 's')) });
+  }
 }

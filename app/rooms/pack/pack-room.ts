@@ -1,13 +1,15 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
 import { DomSanitizer } from '@angular/platform-browser';
 import { Icon } from '../../kit/icon';
 import { Action } from '../../kit/action';
-import { filesOf } from '../../../core/deliver';
+import type { Job } from '../../../core/job';
 import { slug, type PackFile } from '../../../core/pack';
-import { packZip } from '../../../core/pack/zip';
+import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
+import { Files } from '../../store/files';
 import { Photos } from '../../store/photos';
+import { Studies } from '../../store/studies';
 import { FindingList } from '../../ui/finding-list';
 import { saveFile } from '../../ui/save-file';
 import { Settle } from '../../ui/settle';
@@ -23,9 +25,18 @@ import { TwoColumns } from '../../ui/two-columns';
 export class PackRoom {
   private readonly sanitizer = inject(DomSanitizer);
   private readonly photos = inject(Photos);
+  private readonly packer = inject(Files);
+  /** Why the zip could not be made; empty where it was. */
+  protected readonly problem = signal('');
   protected readonly bench = inject(Bench);
   protected readonly chosen = signal('wiring.svg');
-  protected readonly files = computed(() => filesOf(this.bench.seen().job, this.bench.assessment()));
+  private readonly assessor = inject(Assessor);
+  private readonly studies = inject(Studies);
+  private readonly made = signal<{ readonly job: Job; readonly files: readonly PackFile[] } | null>(null);
+  /** The files of the job as it was worked out last; those before it stand while they are made. */
+  protected readonly files = computed(() => this.made()?.files ?? []);
+  protected readonly making = computed(() => this.made()?.job !== this.bench.seen().job && this.problem() === '');
+
   protected readonly findings = computed(() => this.bench.findings('pack'));
   protected readonly shown = computed(() => this.files().find((f) => f.name === this.chosen()) ?? this.files()[0]);
   /** The SVG is shown as an image, in which nothing can run. */
@@ -37,6 +48,24 @@ export class PackRoom {
   });
   protected readonly size = (f: PackFile): string => `${(new Blob([f.text]).size / 1000).toFixed(1)} kB`;
 
+  constructor() {
+    effect(() => {
+      const { job } = this.bench.seen();
+      untracked(() => void this.make(job));
+    });
+  }
+
+  private async make(job: Job): Promise<void> {
+    try {
+      const files = await this.assessor.files(job, this.studies.verdicts(job.id));
+      if (this.bench.seen().job !== job) return;
+      this.made.set({ job, files });
+      this.problem.set('');
+    } catch (error) {
+      this.problem.set(`The files could not be made: ${error instanceof Error ? error.message : 'no reason given'}`);
+    }
+  }
+
   protected save(f: PackFile): void {
     saveFile(f.name, f.text, f.type);
   }
@@ -45,6 +74,12 @@ export class PackRoom {
     const { job } = this.bench.seen();
     const files = this.files();
     const pictures = await this.photos.all(job.survey.photos);
-    saveFile(`${slug(job.title)}.zip`, packZip(files, job.touchedAt, pictures), 'application/zip');
+    try {
+      const zip = await this.packer.do({ do: 'pack-job', files, touchedAt: job.touchedAt, pictures });
+      saveFile(`${slug(job.title)}.zip`, zip, 'application/zip');
+      this.problem.set('');
+    } catch (error) {
+      this.problem.set(`The zip could not be made: ${error instanceof Error ? error.message : 'no reason given'}`);
+    }
   }
 }

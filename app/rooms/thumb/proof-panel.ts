@@ -1,6 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
 import { formatQuantity } from '../../../core/quantity';
 import {
@@ -21,23 +21,21 @@ import { provable, type Provable } from '../../../core/provable';
 import type { StudyKind } from '../../../core/study';
 import { wayPhrase } from '../../../core/ways';
 import { Bench } from '../../store/bench';
+import { LongWork } from '../../store/long-work';
 import { Studies, type StudyRow } from '../../store/studies';
-import { WorkerClient } from '../../store/worker-client';
-import type { ScatterNews, ScatterOrder } from '../../workers/study.worker';
 import { Num } from '../../ui/num';
+import { UnderWay } from '../../ui/under-way';
 import { Draft } from './draft';
 import { ProofWave } from './proof-wave';
 import { Prover } from './prover';
 
 const DRAWS = 10_000;
-/** The longest silence of the scatter before it is given up, ms. */
-const SCATTER_LIMIT_MS = 30_000;
 
 /** Proof of the chosen way: one press simulated as a circuit, with power-up, bounce and release, beside the closed form. */
 @Component({
   selector: 'gt-proof-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton, MatProgressBar, Num, ProofWave],
+  imports: [Action, MatButton, MatProgressBar, Num, ProofWave, UnderWay],
   templateUrl: './proof-panel.html',
 })
 export class ProofPanel {
@@ -46,6 +44,8 @@ export class ProofPanel {
   protected readonly prover = inject(Prover);
   protected readonly corners = CORNER_WORDS;
   private readonly studies = inject(Studies);
+  private readonly work = inject(LongWork);
+  protected readonly pressId = computed(() => this.draft.press()?.id ?? '');
   /** The circuit of the press that is open; null where its way is none. */
   private readonly target = computed(() =>
     provable(this.bench.seen().job, this.bench.assessment(), this.draft.press()?.id ?? ''),
@@ -67,15 +67,10 @@ export class ProofPanel {
       : 'The press is seen and gone in all three.';
   });
 
-  protected readonly drawn = signal<number | null>(null);
-  protected readonly drawnShare = computed(() => (100 * (this.drawn() ?? 0)) / DRAWS);
   protected readonly tolerance = computed(() => {
     const scatter = this.kept('scatter');
     return scatter && scatter.basis === this.target()?.basis ? (scatter.result as ToleranceResult) : null;
   });
-  private readonly client = new WorkerClient<ScatterOrder, ToleranceResult | null, ScatterNews>(
-    () => new Worker(new URL('../../workers/study.worker', import.meta.url), { type: 'module' }),
-  );
   protected readonly yieldFinding = computed(() => this.tolerance() && toleranceFinding(this.tolerance()!));
   protected readonly marginFinding = computed(() => this.tolerance() && leastMarginFinding(this.tolerance()!));
   protected readonly rows = computed(() =>
@@ -97,16 +92,21 @@ export class ProofPanel {
       .slice(0, 5),
   );
 
+  constructor() {
+    const { prover } = this;
+    this.work.whenLeft('proof', (open) => prover.left(open));
+  }
+
   protected prove(): void {
     const { context, way, basis } = this.target()!;
     const [job, of] = [this.bench.id(), this.draft.press()!.id];
-    this.prover.prove(context, proofCases(context, way, this.bench.newId()), (results) => {
+    this.prover.prove(job, context, proofCases(context, way, this.bench.newId()), (results) => {
       const findings = [agreementFinding(results), ...results.flatMap((r) => Object.values(proofFindings(context, r)))];
       this.studies.keep(job, { kind: 'proof', of, basis, at: this.bench.now(), findings }, results);
-      void this.scatter(job, of, this.target());
+      void this.scatter(job, of, { context, way, basis });
       const worst = results.find((r) => r.corner === 'worst')!;
       const idle = results.find((r) => r.corner === 'idle')!;
-      this.bench.edit({
+      this.bench.editOf(job, {
         do: 'note',
         text:
           `proof of ${wayPhrase(way.way)}: pressed ${formatQuantity(worst.read.pressedVolts, 'V')} and ` +
@@ -118,30 +118,12 @@ export class ProofPanel {
   }
 
   /** Joints from scattered parts; the seed belongs to the circuit, so that the same one gives the same draws. */
-  private async scatter(job: string, of: string, target: Provable | null): Promise<void> {
-    if (!target) return;
-    const { context, way, basis } = target;
-    this.drawn.set(0);
-    try {
-      const order = { context, way, draws: DRAWS, seed: parseInt(basis.slice(0, 7), 16) };
-      const found = await this.client.ask(order, {
-        limitMs: SCATTER_LIMIT_MS,
-        onNews: ({ done }) => this.drawn.set(done),
-      });
-      if (found)
-        this.studies.keep(
-          job,
-          { kind: 'scatter', of, basis, at: this.bench.now(), findings: [toleranceFinding(found)] },
-          found,
-        );
-    } catch {
-      // Stopped, or no worker: the proof stands without it.
-    } finally {
-      this.drawn.set(null);
-    }
-  }
-
-  protected stopDrawing(): void {
-    this.client.stop();
+  private async scatter(job: string, of: string, { context, way, basis }: Provable): Promise<void> {
+    const seed = parseInt(basis.slice(0, 7), 16);
+    const found = await this.work.do(job, { do: 'scatter', context, way, draws: DRAWS, seed }, of);
+    // Stopped, or no worker: the proof stands without it.
+    if (!found) return;
+    const findings = [toleranceFinding(found)];
+    this.studies.keep(job, { kind: 'scatter', of, basis, at: this.bench.now(), findings }, found);
   }
 }

@@ -60,7 +60,7 @@ describe('the prover', () => {
   });
   const begin = (p = new Prover()): { p: Prover; done: ReturnType<typeof vi.fn>; worker: FakeWorker } => {
     const done = vi.fn();
-    void p.prove(context, cases, done);
+    void p.prove('job', context, cases, done);
     return { p, done, worker: FakeWorker.made.at(-1)! };
   };
 

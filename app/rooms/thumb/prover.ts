@@ -22,13 +22,18 @@ export class Prover {
     () => new Worker(new URL('../../workers/proof.worker', import.meta.url), { type: 'module' }),
   );
 
-  /** Simulates the cases; `done` hears the results once all are there. */
+  /** The job whose proof is under way. */
+  private job = '';
+
+  /** Simulates the cases of a job; `done` hears the results once all are there. */
   async prove(
+    job: string,
     context: WayContext,
     cases: readonly ProofCase[],
     done: (results: readonly ProofResult[]) => void,
   ): Promise<void> {
     if (this.client.busy) this.client.stop();
+    this.job = job;
     this.problem.set('');
     this.stage.set(this.client.running ? 'simulating' : 'loading the simulator');
     let begun = 0;
@@ -72,6 +77,11 @@ export class Prover {
             ? `The simulation did not work out: ${words}. ${STAYS}.`
             : `The simulation did not converge: ${words}. ${STAYS}.`,
     );
+  }
+
+  /** Another job is open, or none: nobody waits for the proof of one that was left. */
+  left(open: string): void {
+    if (this.client.busy && open !== this.job) this.stop();
   }
 
   /** Stops a proof that is under way. */

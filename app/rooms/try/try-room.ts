@@ -9,7 +9,15 @@ import { Action, Row } from '../../kit/action';
 import { notRehearsed, runOnStandin } from '../../../core/rehearse';
 import { sheetFields, type Trial, sayTime } from '../../../core/job';
 import { seededRandom } from '../../../core/quantity';
-import { basisOf, progressOf, testSheet, type StepProgress } from '../../../core/try';
+import {
+  basisOf,
+  progressOf,
+  SIGN_OFF,
+  signOffBlocked,
+  stillCounts,
+  testSheet,
+  type StepProgress,
+} from '../../../core/try';
 import type { Column } from '../../kit/table';
 import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
@@ -86,7 +94,7 @@ export class TryRoom {
       .reverse()
       .slice(0, 100)
       .map((t) => ({
-        void: t.basis !== this.basis(),
+        void: !stillCounts(this.bench.job(), t),
         id: t.id,
         when: sayTime(t.at, this.bench.job().region.timeZone).slice(5),
         title: this.progress().find((p) => p.step.id === t.step)?.step.title ?? t.step,
@@ -97,12 +105,9 @@ export class TryRoom {
   private readonly basis = computed(() => basisOf(this.bench.job()));
   protected readonly sheet = computed(() => this.bench.findings('try').find((f) => f.id === 'try.sheet'));
   /** Why nobody may sign off now; empty where somebody may. */
-  protected readonly blocked = computed(() => {
-    if (this.sheet()?.verdict === 'stop') return `${this.sheet()!.title}.`;
-    if (this.progress().some((p) => p.step.id !== 'sign-off' && p.state !== 'passed'))
-      return 'Every other step comes first, on the machine.';
-    return this.bench.job().sheet.by ? '' : 'Say who tests before you sign off.';
-  });
+  protected readonly blocked = computed(() =>
+    signOffBlocked(this.bench.job(), this.bench.assessment().proveDead, this.bench.assessment().findings),
+  );
 
   private readonly busy = inject(HandsBusy);
 
@@ -139,7 +144,7 @@ export class TryRoom {
   }
 
   protected answer(p: StepProgress, good: boolean, count: number): void {
-    if (good && p.step.id === 'sign-off' && this.blocked()) return;
+    if (good && p.step.id === SIGN_OFF && this.blocked()) return;
     const words = this.seen.value.trim();
     const timed = this.seconds() > 0 ? `, ${this.watch()} by stopwatch` : '';
     this.keep(p, {
