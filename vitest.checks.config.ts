@@ -1,8 +1,15 @@
 import { defineConfig } from 'vitest/config';
+import { HANGS_MS } from './core/testing/pace';
 
 /** Those that hold a time: they run after the others, each by itself. */
 const TIMED = ['checks/world.check.ts', 'checks/chance.check.ts', 'checks/assignment.check.ts'];
-const COMMON = { environment: 'node', testTimeout: 120_000, hookTimeout: 240_000, isolate: false } as const;
+const COMMON = {
+  environment: 'node' as const,
+  testTimeout: HANGS_MS,
+  hookTimeout: HANGS_MS,
+  isolate: false as const,
+  setupFiles: ['core/testing/predictions.ts'],
+};
 
 export default defineConfig({
   test: {

@@ -1,9 +1,13 @@
 import { defineConfig } from 'vitest/config';
+import { HANGS_MS } from './core/testing/pace';
 
 export default defineConfig({
   // Tests run beside each other on few cores; a slow machine is no failure.
   test: {
-    testTimeout: 60_000,
+    testTimeout: HANGS_MS,
+    hookTimeout: HANGS_MS,
+    // Probe's usual predictions, as the built program has them; a check of its own draws them anew.
+    setupFiles: ['core/testing/predictions.ts'],
     // By default one core is left for whoever watches; nobody does.
     maxWorkers: '100%',
     // All that a module keeps are predictions and the like, which any file may share.

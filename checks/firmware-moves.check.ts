@@ -130,5 +130,5 @@ describe('the packed program and the engine', () => {
     }
     expect(edges).toBeGreaterThan(300);
     expect(calls).toBeGreaterThan(10);
-  }, 120_000);
+  });
 });

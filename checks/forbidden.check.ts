@@ -91,7 +91,7 @@ beforeAll(() => {
     for (const finding of [...a.findings, ...waysOf(job, a).flatMap((w) => w.findings)])
       offered.push({ finding, where: name });
   }
-}, 600_000);
+});
 
 describe(`${JOBS} random jobs`, () => {
   it('never show a forbidden situation settled', () => expect(problems.slice(0, 20)).toEqual([]));

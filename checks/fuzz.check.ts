@@ -7,6 +7,7 @@ import { freshJob, loadJob } from '../core/job';
 import { demoJob } from '../core/testing/jobs';
 import { DEMO_NAMES } from './fuzz/names';
 import { runEdits, runFiles } from './fuzz/run';
+import { usualMs } from '../core/testing/pace';
 
 const starts = [freshJob({ title: 'x' }, 'x', '2026-03-02T14:00:00Z'), ...DEMO_NAMES.map((n) => demoJob(n))];
 const documents = DEMO_NAMES.map((n) =>
@@ -18,13 +19,13 @@ describe('what is let in', () => {
     const run = runEdits(starts, 3000, 1, 25);
     expect(run.problems).toEqual([]);
     expect(run.taken).toBeGreaterThan(1000);
-  }, 240_000);
+  });
 
   it('6,000 spoiled files: each is refused in words or judged without a throw', () => {
     const run = runFiles(documents, 6000, 1, 10);
     expect(run.problems).toEqual([]);
     expect(run.accepted).toBeGreaterThan(50);
-  }, 240_000);
+  });
 
   it('a file of a megabyte is read or refused within a tenth of a second', () => {
     const pot = demoJob('rice-pot');
@@ -35,12 +36,8 @@ describe('what is let in', () => {
     }));
     const large = JSON.stringify({ ...pot, log });
     expect(large.length).toBeGreaterThan(900_000);
-    const times = [large, large.replace('"line 8999', '7,"line'), `${large}x`].map((text) => {
-      const began = performance.now();
-      loadJob(text);
-      return performance.now() - began;
-    });
-    expect(Math.max(...times)).toBeLessThan(100);
+    for (const text of [large, large.replace('"line 8999', '7,"line'), `${large}x`])
+      expect(usualMs(() => void loadJob(text))).toBeLessThan(100);
   });
 });
 
@@ -52,9 +49,7 @@ describe('what stalled the shelf', () => {
   const opened = (job: unknown): string => {
     const loaded = loadJob(JSON.stringify(job));
     if (!loaded.ok) return loaded.problem.where;
-    const began = performance.now();
-    assess(loaded.job);
-    expect(performance.now() - began).toBeLessThan(5000);
+    expect(usualMs(() => void assess(loaded.job), 1)).toBeLessThan(5000);
     return 'judged';
   };
   const control = (name: string) => ({ ...pot, controls: pot.controls.map((c) => ({ ...c, name })) });

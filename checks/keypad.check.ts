@@ -71,7 +71,7 @@ describe('captures written by an independent simulator', () => {
         Object.fromEntries(Object.entries(KEYS).map(([k, [r, c]]) => [k, [`row[${r}]`, `col[${c}]`]])),
       );
     });
-  }, 120_000);
+  });
 
   it('are told as cut off where the file ends in the middle', async () => {
     await inFolderLater(async (folder) => {
@@ -85,5 +85,5 @@ describe('captures written by an independent simulator', () => {
       expect(cutOff).toBe(true);
       expect(timing.events).toBeGreaterThan(10);
     });
-  }, 60_000);
+  });
 });

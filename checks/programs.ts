@@ -2,6 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { HANGS_MS } from '../core/testing/pace';
 
 /** Runs a program with a time limit; throws with what it printed where it fails. */
 export function runProgram(
@@ -9,7 +10,7 @@ export function runProgram(
   args: readonly string[],
   options: { cwd?: string; input?: string } = {},
 ): string {
-  const done = spawnSync(program, [...args], { encoding: 'utf8', timeout: 60_000, maxBuffer: 1 << 26, ...options });
+  const done = spawnSync(program, [...args], { encoding: 'utf8', timeout: HANGS_MS, maxBuffer: 1 << 26, ...options });
   if (done.error) throw done.error;
   if (done.status !== 0)
     throw new Error(`${program} ${args.join(' ')} ended with ${done.status}: ${done.stdout}${done.stderr}`);

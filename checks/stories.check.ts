@@ -146,5 +146,5 @@ describe('the search of stories', () => {
     );
     expect(broken).toBeGreaterThan(300);
     expect(missed).toBe(0);
-  }, 240_000);
+  });
 });

@@ -28,7 +28,7 @@ beforeAll(() => {
   writeFileSync(join(folder, 'broken.json'), '{"format": "gentle-thumb/job", ');
   writeFileSync(join(folder, 'huge.json'), '');
   truncateSync(join(folder, 'huge.json'), 200e6);
-}, 60_000);
+});
 
 const LINES = [
   'start A idle 4.98 V',
@@ -80,7 +80,7 @@ describe('the command line', () => {
     expect(readFileSync(join(folder, 'out/rice-pot.job.json'), 'utf8')).toBe(
       readFileSync(join(root, 'demo/rice-pot.json'), 'utf8'),
     );
-  }, 60_000);
+  });
 
   it('simulates the same days for the same seed', () => {
     const file = join(root, 'demo/rice-pot.json');
@@ -92,7 +92,7 @@ describe('the command line', () => {
     expect(looks.policy).toBe('look-again');
     expect(once.starts).toBeGreaterThan(255);
     expect(once.asBelieved).toBeLessThanOrEqual(once.starts);
-  }, 60_000);
+  });
 
   it('runs a move with faults, finds the way from here, and searches the stories that break a condition', () => {
     const file = join(root, 'demo/yard-gate.json');
@@ -136,7 +136,7 @@ describe('the command line', () => {
       [['days', file, '--seed', '1', '--days', '9', '--policy', 'look-again'], /needs a sense/],
     ] as const)
       expect(gt(...args)).toMatchObject({ status: 2, err: expect.stringMatching(words) });
-  }, 60_000);
+  });
 
   it('decodes a keypad into a map file, and leads along a strip', () => {
     const random = seededRandom(2);
@@ -161,7 +161,7 @@ describe('the command line', () => {
     );
     expect(strip).toMatchObject({ name: 'back', found: { a: 3, b: 4 } });
     expect(strip!.pairs).toHaveLength(15);
-  }, 60_000);
+  });
 
   it('ranks the ways of pressing with their parts, wires and what would help', () => {
     interface Ranked {
@@ -179,7 +179,7 @@ describe('the command line', () => {
     expect(ways.find((w) => w.way === 'relay-contact')!.wouldHelp[0]).toMatchObject({ after: 'settled' });
     expect(ways.filter((w) => !w.applies).every((w) => w.wouldHelp.length === 0)).toBe(true);
     expect(json<Ranked[]>('ways', 'c.json')).toEqual([]);
-  }, 60_000);
+  });
 
   it.each<[string, string[], RegExp]>([
     ['a capture that is none', ['keypad', 'broken.json'], /head and no rows/],
@@ -223,7 +223,7 @@ describe('the command line', () => {
     expect(told.worst).toMatchObject([{ source: 'plug-in supply', when: 'the whole row, 1.5 s after it began' }]);
     expect(told.cuts).toMatchObject([{ metres: 3 }]);
     expect(told.findings.every((f) => f.room === 'feed')).toBe(true);
-  }, 60_000);
+  });
 
   it('applies edits as data, and refuses one with its number, place and reason', () => {
     const good = [

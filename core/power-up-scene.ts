@@ -34,6 +34,9 @@ function sideOf(job: Job, lines: Assessment['lines'], t: { press: string; line: 
 /** The world of a job with what its board does at power-up. Null while no part of the machine is known. */
 export const wholeScene = (job: Job, a: Pick<Assessment, 'lines'>): Scene | null => sceneOf(job, powerUpOf(job, a));
 
-/** One run of a move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. */
+/** Events that lanes can show: more than there are pixels, and done well within a frame. */
+const MOST_ON_LANES = 10_000;
+
+/** One run of a move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. Throws RunEnded. */
 export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>, move = 0): RunTrace | null =>
-  oneRun(job, job.act.faults, move, 0, powerUpOf(job, a));
+  oneRun(job, job.act.faults, move, 0, powerUpOf(job, a), MOST_ON_LANES);

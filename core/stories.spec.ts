@@ -66,7 +66,7 @@ describe('stories', () => {
       ['act.never.night', 'tight'],
       ['act.never.warned', 'settled'],
     ]);
-  }, 60_000);
+  });
 
   it('come true on the lanes where they are pinned, with what the pins do at power-up', () => {
     const told = search(gate, 1).broken.find((b) => b.never.never.id === 'warned')!;
@@ -130,7 +130,7 @@ describe('policies on many days', () => {
       6,
     );
     expect(keptFinding({ ...many, kept: null })).toBeNull();
-  }, 30_000);
+  });
 });
 
 describe('keys one after the other', () => {

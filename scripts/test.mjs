@@ -1,6 +1,7 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, checks against other programs, build and end-to-end tests.
 import { mkdirSync, readFileSync } from 'node:fs';
 import { ensureBuilt, ensurePackages, ensurePrograms, root, run, runBeside, say } from './lib.mjs';
+import { ensurePredictions } from './predictions.mjs';
 
 ensurePackages();
 ensurePrograms([
@@ -67,6 +68,8 @@ await together([
   ['types of the workers', bin('tsc'), ['-p', 'tsconfig.worker.json', '--noEmit']],
   ['types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']],
 ]);
+say('drawing the predictions of Probe');
+await ensurePredictions();
 step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
 step('the kit of fields, through Material’s harnesses', bin('ng'), ['test'], vitest('kit.json'));
 step(

@@ -5,6 +5,7 @@ import { edited, type Job } from '../../core/job';
 import { demoJob } from '../../core/testing/jobs';
 import type { Asked } from '../workers/serve';
 import { Assessor } from './assessor';
+import { HANGS_MS } from '../../core/testing/pace';
 
 /** A worker that answers when it is told to, so that the order of things can be tested. */
 class SlowWorker {
@@ -25,14 +26,14 @@ class SlowWorker {
   terminate = vi.fn();
   /** Answers question `i` and waits until the assessor has it. */
   async answer(a: Assessor, i: number): Promise<void> {
-    await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: 20_000 });
+    await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: HANGS_MS });
     const { job } = this.asked[i]!;
     this.heard['message']!({ data: { id: this.ids[i], is: 'answer', answer: answered(this.asked[i]!) } });
-    await vi.waitFor(() => expect(a.rows()[job.id]?.job).toBe(job), { timeout: 20_000 });
+    await vi.waitFor(() => expect(a.rows()[job.id]?.job).toBe(job), { timeout: HANGS_MS });
   }
   /** Says that question `i` cannot be answered. */
   async refuse(i: number, problem: string): Promise<void> {
-    await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: 20_000 });
+    await vi.waitFor(() => expect(this.asked.length).toBeGreaterThan(i), { timeout: HANGS_MS });
     this.heard['message']!({ data: { id: this.ids[i], is: 'problem', problem } });
   }
   fail(): void {
@@ -86,12 +87,14 @@ describe('the assessor', () => {
     expect(a.results()[pot.id]!.job).toBe(later);
   });
 
-  it('goes on by itself where the worker breaks, and where there is none', async () => {
+  it('makes a worker that breaks anew once, and then says so: nothing is worked out on the page', async () => {
     const a = make();
     a.request(pot);
     SlowWorker.all[0]!.fail();
-    await vi.waitFor(() => expect(a.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });
+    await vi.waitFor(() => expect(SlowWorker.all).toHaveLength(2));
     expect(SlowWorker.all[0]!.terminate).toHaveBeenCalled();
+    await SlowWorker.all[1]!.answer(a, 0);
+    expect(a.results()[pot.id]!.job).toBe(pot);
     vi.stubGlobal(
       'Worker',
       class {
@@ -102,8 +105,42 @@ describe('the assessor', () => {
     );
     const b = make();
     b.request(pot);
-    await vi.waitFor(() => expect(b.results()[pot.id]?.job).toBe(pot), { timeout: 20_000 });
-    expect((await b.plan(demoJob('dough-proofer'))).length).toBeGreaterThanOrEqual(0);
+    await vi.waitFor(() => expect(b.failures()[pot.id]?.why).toMatch(/could not be started, or broke off twice/));
+    expect(b.results()).toEqual({});
+    await expect(b.plan(pot)).rejects.toThrow(/could not be started/);
+  });
+
+  it('works out rows beside the job that is open, and puts one that takes long behind the others', async () => {
+    vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
+    const a = make();
+    const [gate, proofer] = [demoJob('yard-gate'), demoJob('dough-proofer')];
+    a.requestRow(pot);
+    a.requestRow(gate);
+    a.request(proofer);
+    expect(SlowWorker.all).toHaveLength(2);
+    expect(SlowWorker.all[1]!.asked[0]!.job).toBe(proofer);
+    vi.advanceTimersByTime(5_000);
+    vi.useRealTimers();
+    await vi.waitFor(() => expect(SlowWorker.all).toHaveLength(3));
+    // The others come first; it is asked about again with all the time that there is.
+    await SlowWorker.all[2]!.answer(a, 0);
+    expect(a.failures()).toEqual({});
+    await SlowWorker.all[2]!.answer(a, 1);
+    expect(SlowWorker.all[2]!.asked.map((q) => q.job)).toEqual([gate, pot]);
+  });
+
+  it('shows what was worked out before until it is worked out anew', async () => {
+    const a = make();
+    const b = make();
+    b.request(pot);
+    await SlowWorker.all[0]!.answer(b, 0);
+    a.recall(pot.id, b.results()[pot.id]!);
+    expect(a.results()[pot.id]).toMatchObject({ recalled: true });
+    a.request(pot);
+    await SlowWorker.all[1]!.answer(a, 0);
+    expect(a.results()[pot.id]!.recalled).toBeUndefined();
+    a.recall(pot.id, b.results()[pot.id]!);
+    expect(a.results()[pot.id]!.recalled).toBeUndefined();
   });
 
   it('gives a row its beads alone, and keeps the whole answers of the last jobs that were looked at', async () => {
@@ -112,9 +149,10 @@ describe('the assessor', () => {
     const jobs = names.map((n) => demoJob(n));
     a.requestRow(pot);
     for (const job of jobs) a.request(job);
-    const worker = SlowWorker.all[0]!;
-    for (let i = 0; i <= jobs.length; i++) await worker.answer(a, i);
-    expect(worker.asked.map((q) => q.of)).toEqual(['row', 'job', 'job', 'job', 'job']);
+    const [rows, worker] = [SlowWorker.all[0]!, SlowWorker.all[1]!];
+    await rows.answer(a, 0);
+    for (let i = 0; i < jobs.length; i++) await worker.answer(a, i);
+    expect([...rows.asked, ...worker.asked].map((q) => q.of)).toEqual(['row', 'job', 'job', 'job', 'job']);
     expect(a.rows()[pot.id]!.beads).toHaveLength(11);
     expect(a.rows()[pot.id]!.beads[0]).not.toHaveProperty('finding');
     expect(Object.keys(a.results())).toEqual(jobs.slice(1).map((j) => j.id));

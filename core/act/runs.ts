@@ -1,5 +1,6 @@
 import { courseOfMove, type Job } from '../job';
 import { RUNS } from './machine';
+import { MOST_EVENTS } from '../world';
 import { QUIET, sceneOf, type PowerUp } from './scene';
 import { scriptSeconds } from './simulate';
 import { runScene, type RunTrace } from './trace';
@@ -19,10 +20,19 @@ export function laneSeconds(job: Job, move = 0): number {
 /**
  * One run of a move, started at zero, with the faults pinned in Act; null while the machine is not known.
  * @param more seconds beyond what the lanes show. @param up what the pins do as the controller comes up.
+ * @param most events that it may take. Throws RunEnded beyond them.
  */
-export function oneRun(job: Job, faults = job.act.faults, move = 0, more = 0, up: PowerUp = QUIET): RunTrace | null {
+export function oneRun(
+  job: Job,
+  faults = job.act.faults,
+  move = 0,
+  more = 0,
+  up: PowerUp = QUIET,
+  most = MOST_EVENTS,
+): RunTrace | null {
   const scene = job.act.moves[move] ? sceneOf(job, up) : null;
   return (
-    scene && runScene(scene, { starts: [{ at: 0, move, ifArmed: false }], faults, end: laneSeconds(job, move) + more })
+    scene &&
+    runScene(scene, { starts: [{ at: 0, move, ifArmed: false }], faults, end: laneSeconds(job, move) + more, most })
   );
 }

@@ -62,6 +62,8 @@ export interface RunOf {
   readonly starts: readonly Start[];
   readonly faults: readonly Fault[];
   readonly end: number;
+  /** Events that it may take; `MOST_EVENTS` where nobody says otherwise. */
+  readonly most?: number;
 }
 
 /** Runs a scene exactly and tells all of it. Deterministic; its cost grows with the events alone. */
@@ -73,7 +75,7 @@ export function runScene(scene: Scene, run: RunOf): RunTrace {
   const given = happeningsOf(list);
   const log = freshLog(1024);
   const state = worldOf(scene.world, given, log);
-  runTo(state, run.end, given, log);
+  runTo(state, run.end, given, log, run.most);
   const missed = list.filter((h) => h.what === 'missed').map((h) => h.at);
   return { ...told(scene, log, state, run.end), missed: missed.sort((a, b) => a - b) };
 }

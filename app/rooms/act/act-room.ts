@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@a
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { wholeRun } from '../../../core/power-up-scene';
-import { WorldProblem } from '../../../core/world';
+import { RunEnded, WorldProblem } from '../../../core/world';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -58,14 +58,17 @@ export class ActRoom {
     ),
   );
   protected readonly steps = computed(() => (this.bench.job().act.moves[this.move()]?.steps.length ?? 0) > 0);
-  protected readonly trace = computed(() => {
+  private readonly run = computed(() => {
     try {
-      return wholeRun(this.bench.job(), this.bench.assessment(), this.move());
+      return { trace: wholeRun(this.bench.job(), this.bench.assessment(), this.move()), problem: '' };
     } catch (error) {
+      if (error instanceof RunEnded) return { trace: null, problem: `Too much to draw: ${error.message}.` };
       // What cannot be run is told by a finding, with its step.
-      if (error instanceof WorldProblem) return null;
+      if (error instanceof WorldProblem) return { trace: null, problem: `This cannot be run: ${error.message}.` };
       throw error;
     }
   });
+  protected readonly trace = computed(() => this.run().trace);
+  protected readonly problem = computed(() => this.run().problem);
   protected readonly findings = computed(() => this.bench.findings('act'));
 }
