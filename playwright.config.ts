@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { pace } from './core/testing/pace';
 
 const CHROMIUM = [
   '--no-sandbox',
@@ -10,6 +11,12 @@ const CHROMIUM = [
   '--disable-sync',
 ];
 
+/**
+ * How much more time than usual everything is given: four times on a machine that is quiet now and may be busy later, and as many more as
+ * it is slow. Only what never comes waits so long; nothing is measured by it.
+ */
+const SLOW = 4 * pace();
+
 /** Debian's Chromium against the built app on servers of its own: one with an empty shelf, one with the demo. */
 export default defineConfig({
   testDir: 'e2e',
@@ -17,16 +24,16 @@ export default defineConfig({
   tsconfig: './tsconfig.node.json',
   testMatch: '**/*.e2e.ts',
   workers: 1,
-  timeout: 90_000,
+  timeout: 90_000 * SLOW,
   // A walk that fails once on a busy machine is tried again, and named at the end: it is to be looked at all the same.
   retries: 1,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 10_000 * SLOW },
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
     baseURL: 'http://127.0.0.1:4321',
     viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000,
+    actionTimeout: 15_000 * SLOW,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM },
@@ -36,11 +43,13 @@ export default defineConfig({
       command: 'node_modules/.bin/tsx server/main.ts --port 4321',
       url: 'http://127.0.0.1:4321/settings.json',
       reuseExistingServer: false,
+      timeout: 60_000 * SLOW,
     },
     {
       command: 'node_modules/.bin/tsx server/main.ts --port 4322 --demo',
       url: 'http://127.0.0.1:4322/settings.json',
       reuseExistingServer: false,
+      timeout: 60_000 * SLOW,
     },
   ],
 });

@@ -8,7 +8,7 @@ import { HANGS_MS } from '../core/testing/pace';
 export function runProgram(
   program: string,
   args: readonly string[],
-  options: { cwd?: string; input?: string } = {},
+  options: { cwd?: string; input?: string; env?: NodeJS.ProcessEnv } = {},
 ): string {
   const done = spawnSync(program, [...args], { encoding: 'utf8', timeout: HANGS_MS, maxBuffer: 1 << 26, ...options });
   if (done.error) throw done.error;

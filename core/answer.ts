@@ -23,13 +23,16 @@ export interface Answer {
  * The answer for a job.
  * @param skip keys of readings that the maker cannot or will not take now, per control.
  * @param studies what came of studies of this job; those that are old say so among the findings.
+ * @param tell hears the verdicts as soon as they are there: what to read next takes as long again.
  */
 export function answerFor(
   job: Job,
   skip: Readonly<Record<string, readonly string[]>> = {},
   studies: readonly StudyVerdict[] = [],
+  tell?: (thread: readonly Bead[]) => void,
 ): Answer {
   const { assessment, now } = withStudies(job, studies);
+  tell?.(threadOf(assessment.findings));
   return {
     assessment: { ...assessment, surveys: assessment.surveys.map(seenSurvey) },
     next: Object.fromEntries(
@@ -86,10 +89,10 @@ export type Answered =
   | { readonly of: 'files'; readonly files: readonly PackFile[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
-export function answered({ job, skip, studies, of }: Question): Answered {
+export function answered({ job, skip, studies, of }: Question, tell?: (thread: readonly Bead[]) => void): Answered {
   switch (of) {
     case 'job': {
-      const answer = answerFor(job, skip, studies);
+      const answer = answerFor(job, skip, studies, tell);
       const thread = threadOf(answer.assessment.findings);
       return { of, answer, thread, guide: guideFor(job, thread) };
     }

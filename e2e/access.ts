@@ -37,7 +37,7 @@ for (const { name, ...settings } of VIEWS) {
   for (const job of jobs)
     for (const room of ROOMS) {
       await page.goto(`${address}/job/demo-${job}/${room}`);
-      await page.locator('#room[aria-busy=false] gt-two-columns').waitFor({ timeout: 60_000 });
+      await page.locator('#room[aria-busy=false] gt-two-columns').waitFor();
       const { violations } = await new AxeBuilder({ page }).analyze();
       const grave = violations.filter((v) => v.impact === 'serious' || v.impact === 'critical');
       views++;

@@ -24,7 +24,7 @@ async function demo(page: Page, path = ''): Promise<void> {
 
 for (const colorScheme of ['light', 'dark'] as const) {
   test(`every view passes the accessibility rules, ${colorScheme}`, async ({ browser }) => {
-    test.setTimeout(180_000);
+    test.slow();
     const context = await browser.newContext({
       colorScheme,
       viewport: { width: 1280, height: 800 },
@@ -45,7 +45,7 @@ for (const colorScheme of ['light', 'dark'] as const) {
   });
 
   test(`every part of Probe passes the accessibility rules, ${colorScheme}`, async ({ browser }) => {
-    test.setTimeout(180_000);
+    test.slow();
     const context = await browser.newContext({
       colorScheme,
       viewport: { width: 1280, height: 800 },
@@ -169,7 +169,7 @@ test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
 });
 
 test('on a phone Do and Know are two tabs, and nothing spills over', async ({ browser }) => {
-  test.setTimeout(180_000);
+  test.slow();
   const context = await browser.newContext({ viewport: { width: 390, height: 844 } });
   const page = await context.newPage();
   await demo(page);

@@ -181,7 +181,7 @@ test('a hostile zip is told within seconds, and the page goes on', async ({ page
 test('a shelf of 300 jobs can be used at once at a warm start, each row with its thread from before', async ({
   page,
 }) => {
-  test.setTimeout(400_000);
+  test.slow();
   const heard = complaints(page);
   const names = ['rice-pot', 'yard-gate', 'cold-room-alarm', 'hatch-shutter', 'hood-fan'];
   const jobs = Array.from({ length: 300 }, (_, i) => {
@@ -196,16 +196,16 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
   });
   await page.goto('/');
   await open(page, 'many.backup.zip', packShelf(jobs, freshDrawer(), [], '2026-03-02T14:00:00Z'));
-  await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: 60_000 });
-  await expect(page.getByText('being read …')).toHaveCount(0, { timeout: 240_000 });
+  await expect(page.locator('gt-job-row')).toHaveCount(300);
+  await expect(page.getByText('being read …')).toHaveCount(0);
   // Rows are read by the worker while they are written by the page; a slow page is behind.
-  await expect.poll(() => countKept(page, 'jobs'), { timeout: 60_000 }).toBe(300);
-  await expect.poll(() => countKept(page, 'threads'), { timeout: 60_000 }).toBe(300);
+  await expect.poll(() => countKept(page, 'jobs')).toBe(300);
+  await expect.poll(() => countKept(page, 'threads')).toBe(300);
   const times: number[] = [];
   for (let i = 0; i < 3; i++) {
     await page.reload();
-    await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: 20_000 });
-    await expect(page.getByText('being read …')).toHaveCount(0, { timeout: 20_000 });
+    await expect(page.locator('gt-job-row')).toHaveCount(300);
+    await expect(page.getByText('being read …')).toHaveCount(0);
     times.push(await page.evaluate(() => Math.round(performance.getEntriesByName('shelf-usable')[0]!.startTime)));
   }
   const slow = await slowness(page);
@@ -223,7 +223,7 @@ test('a job file with an edit that the border refuses is told with its place', a
 });
 
 test('what the screen calls kept outlives a browser that is killed in mid-save', async () => {
-  test.setTimeout(120_000);
+  test.slow();
   const told: string[] = [];
   const { edits, lost } = await killed('http://127.0.0.1:4321', 5, (line) => told.push(line));
   expect(told).toEqual([]);

@@ -1,6 +1,6 @@
 // Draws the predictions that nearly every job asks for into node_modules/.cache/predictions, once for these sources. Plain Node.js only.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, renameSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { newestIn, root } from './lib.mjs';
 
 const folder = `${root}node_modules/.cache/predictions/`;
@@ -29,5 +29,6 @@ export async function ensurePredictions() {
   // Two that start at once must not read each other's half a file.
   const own = `${folder}predictions-${process.pid}.bin`;
   writeFileSync(own, drawn.stdout);
+  rmSync(made);
   renameSync(own, predictionsFile);
 }

@@ -1,5 +1,7 @@
 import type { Answered, Question } from '../../core/answer';
 import type { Job } from '../../core/job';
+import type { Bead } from '../../core/thread';
+import type { AnswerNews } from '../workers/answer.worker';
 import { Unanswered, WorkerClient } from './worker-client';
 
 /** How long one job may take, ms: far above the slowest honest one on a slow machine. The first answer also loads the tables. */
@@ -13,6 +15,8 @@ const NO_WORKER = 'The worker that does the arithmetic could not be started, or 
 
 /** What a lane tells. */
 export interface Heard {
+  /** The verdicts, a moment before the rest. */
+  verdicts(job: Job, thread: readonly Bead[]): void;
   answered(job: Job, answered: Answered): void;
   failed(job: Job, why: string): void;
 }
@@ -25,7 +29,7 @@ export interface Heard {
 export class AnswerLane {
   private readonly waiting = new Map<string, Question>();
   private readonly long = new Set<string>();
-  private readonly client = new WorkerClient<Question, Answered>(
+  private readonly client = new WorkerClient<Question, Answered, AnswerNews>(
     () => new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' }),
   );
   private under: { readonly id: string; readonly since: number } | null = null;
@@ -59,13 +63,14 @@ export class AnswerLane {
 
   /** Asks out of turn. Rejects with why where there is no answer. */
   async ask(question: Question, limitMs = LIMIT_MS): Promise<Answered> {
+    const onNews = ({ thread }: AnswerNews): void => this.heard.verdicts(question.job, thread);
     try {
-      return await this.client.ask(question, { limitMs });
+      return await this.client.ask(question, { limitMs, onNews });
     } catch (error) {
       if (!(error instanceof Unanswered && error.because === 'broken')) throw error;
     }
     try {
-      return await this.client.ask(question, { limitMs });
+      return await this.client.ask(question, { limitMs, onNews });
     } catch (error) {
       throw error instanceof Unanswered && error.because === 'broken' ? new Error(NO_WORKER) : error;
     }

@@ -52,7 +52,10 @@ export class Assessor {
   readonly rows: Signal<Readonly<Record<string, Row>>> = this.listed.asReadonly();
   /** The jobs whose newest version could not be worked out. */
   readonly failures: Signal<Readonly<Record<string, Failed>>> = this.failed.asReadonly();
+  /** Verdicts of the job that is open, where the rest of its first answer is still being worked out. */
+  readonly verdicts = signal<{ readonly id: string; readonly thread: readonly Bead[] } | null>(null);
   private readonly heard = {
+    verdicts: (job: Job, thread: readonly Bead[]): void => this.verdicts.set({ id: job.id, thread }),
     answered: (job: Job, answered: Answered): void => this.keep(job, answered),
     failed: (job: Job, why: string): void => this.failed.update((all) => ({ ...all, [job.id]: { job, why } })),
   };

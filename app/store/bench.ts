@@ -40,7 +40,10 @@ export class Bench {
   readonly seen = computed(() => this.result()!);
   readonly answer = computed(() => this.seen().answer);
   readonly assessment = computed(() => this.answer().assessment);
-  readonly thread = computed(() => this.result()?.thread ?? []);
+  readonly thread = computed(() => {
+    const early = this.assessor.verdicts();
+    return this.result()?.thread ?? (early?.id === this.id() ? early.thread : []);
+  });
 
   constructor() {
     // Saving changes what is known of a job, not the job: only a new version is asked about, and the open job before all others.

@@ -1,7 +1,13 @@
 /// <reference lib="webworker" />
 import { answered, type Answered, type Question } from '../../core/answer';
 import { takeDrawnAhead, warmUp } from '../../core/probe';
+import type { Bead } from '../../core/thread';
 import { serve } from './serve';
+
+/** The verdicts, before what to read next is worked out. */
+export interface AnswerNews {
+  readonly thread: readonly Bead[];
+}
 
 let warming: Generator<void> | undefined;
 
@@ -15,9 +21,9 @@ const drawn = fetch(new URL('tables/predictions.bin', location.href))
   .then(async (file) => file.ok && takeDrawnAhead(await file.arrayBuffer()))
   .catch(() => false);
 
-serve<Question, Answered>(async (question) => {
+serve<Question, Answered, AnswerNews>(async (question, tell) => {
   await drawn;
-  const answer = answered(question);
+  const answer = answered(question, (thread) => tell({ thread }));
   if (!warming) {
     warming = warmUp(question.job.survey.meter);
     setTimeout(warmOn, 50);

@@ -28,8 +28,8 @@ function rowsAhead(): readonly Row[] {
       meter,
     })),
   );
-  // What does not hang on the meter's input stands once.
-  return [...new Map(rows.map((r) => [r.key, r])).values()];
+  // What does not hang on the meter's input stands once, for all builds.
+  return rows.filter((r, i) => rows.findIndex((x) => x.key === r.key) === i);
 }
 
 /** Of a row through the lower input only the builds that are looked at so are asked for. */

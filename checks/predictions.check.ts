@@ -1,0 +1,41 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from 'vitest';
+import { CONTROL_KINDS } from '../core/job';
+import { drawAhead, takeDrawnAhead } from '../core/probe';
+import { particles } from '../core/probe/builds';
+import { runProgram } from './programs';
+
+const shipped = (): Uint8Array =>
+  readFileSync(new URL('../node_modules/.cache/predictions/predictions.bin', import.meta.url));
+const bytesOf = (b: Uint8Array): ArrayBuffer =>
+  b.buffer.slice(b.byteOffset, b.byteOffset + b.byteLength) as ArrayBuffer;
+
+describe('predictions that are drawn when the program is built', () => {
+  it('are to the last bit those that are drawn anew', () => {
+    takeDrawnAhead(new ArrayBuffer(0));
+    const anew = new Uint8Array(drawAhead());
+    expect(Buffer.compare(anew, shipped())).toBe(0);
+  });
+
+  it('give the very findings of a demo job that drawing as one goes gives', () => {
+    const root = new URL('..', import.meta.url).pathname;
+    // The command line in processes of their own: nothing that was worked out before can help.
+    runProgram('node', ['scripts/gt.mjs', 'assess', 'demo/yard-gate.json'], { cwd: root });
+    const findings = (name: string, file: string): string =>
+      runProgram('node', ['node_modules/.cache/gt.mjs', 'assess', `demo/${name}.json`], {
+        cwd: root,
+        env: { ...process.env, GT_PREDICTIONS: file },
+      });
+    for (const name of ['rice-pot', 'larder-dehumidifier', 'dough-proofer'])
+      expect(findings(name, 'node_modules/.cache/predictions/predictions.bin')).toBe(findings(name, 'none'));
+  });
+
+  it('are not believed where they are cut off, or of another program', () => {
+    expect(takeDrawnAhead(bytesOf(shipped().subarray(0, -8)))).toBe(false);
+    const other = Float32Array.from(new Float32Array(bytesOf(shipped())), (x) => x * 1.001);
+    expect(takeDrawnAhead(other.buffer)).toBe(false);
+    // What is not believed is drawn here, and nothing is lost.
+    for (const kind of CONTROL_KINDS) expect(particles(kind).build(0).kind).toBe(kind);
+    expect(takeDrawnAhead(bytesOf(shipped()))).toBe(true);
+  });
+});
