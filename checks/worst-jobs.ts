@@ -48,10 +48,10 @@ const timer = (modes: readonly string[], seconds: number): Job =>
 
 /** Rounds within rounds, each gone back from a thousand times, with waits of next to nothing. */
 const rounds = (seconds: number): Job =>
-  machine(
-    { kind: 'flips' },
-    count(99, (i) => [stepOf('wait', { seconds }), stepOf('again', { to: 1 + (i % 2), times: 1000 })]).flat(),
-  );
+  machine({ kind: 'flips' }, [
+    pressed,
+    ...count(99, (i) => [stepOf('wait', { seconds }), stepOf('again', { to: 2 + (i % 2), times: 1000 })]).flat(),
+  ]);
 
 /** So many keys that are asked for in turn, each another press. */
 function inTurn(keys: number): Job {
@@ -81,9 +81,9 @@ function readings(total: number, controls: number): Job {
     ...sample!,
     id: `more-${i}`,
     control: own[i % controls]!.id,
-    from: { kind: 'contact', name: `P${Math.floor(i / controls) % 60}` },
-    state: states[i % states.length]!,
-    kind: kinds[Math.floor(i / 8) % kinds.length]!,
+    from: { kind: 'contact', name: i % 2 === 0 ? 'A' : 'B' },
+    state: states[Math.floor(i / controls) % states.length]!,
+    kind: kinds[Math.floor(i / controls / states.length) % kinds.length]!,
     value: ((i * 37) % 11) / 11,
     digit: 0.01,
     relation: '=',
@@ -148,6 +148,8 @@ const WORST: Readonly<Record<string, () => Job>> = {
   'the same over no time at all': () => rounds(0),
   '360 odd readings of one control': () => readings(360, 1),
   '2,000 readings of 40 controls': () => readings(2000, 40),
+  'as many readings of one control as may be': () => readings(45, 1),
+  'as many readings of 40 controls as may be': () => readings(460, 40),
   'twenty keys in turn': () => inTurn(20),
   'twenty moves, senses and forty conditions': stories,
   'a start every half an hour, of two hundred steps': busyDays,

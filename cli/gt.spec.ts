@@ -256,4 +256,35 @@ describe('the command line', () => {
     writeFileSync(join(folder, 'half.json'), '[{"do": ');
     expect(gt('edit', 'c.json', 'half.json').err).toMatch(/half\.json: is not complete JSON/);
   });
+
+  it('signs nothing off by an edit before every other step has passed', () => {
+    const trial = {
+      id: 'signed',
+      step: 'sign-off',
+      at: '2026-03-02T15:00:00Z',
+      outcome: 'as-expected',
+      count: 1,
+      failed: 0,
+      observed: 'as expected',
+      on: 'hand',
+      by: 'x',
+      basis: 'x',
+    };
+    const edit = { do: 'add-trial', trial, say: 'signed off' };
+    for (const [name, content] of Object.entries({
+      'sign.json': edit,
+      'signs.json': { do: 'several', edits: [edit] },
+    })) {
+      writeFileSync(join(folder, name), JSON.stringify(content));
+      expect(gt('edit', 'c.json', name)).toMatchObject({ status: 2, out: '' });
+      expect(gt('edit', 'c.json', name).err).toMatch(/it cannot be signed off yet: /);
+    }
+  });
+
+  it('takes no fault at a time that is none', () => {
+    writeFileSync(join(folder, 'late.json'), '[{"kind": "power-cut", "atSeconds": 1e999, "seconds": 1}]');
+    const gate = join(root, 'demo/yard-gate.json');
+    expect(gt('run', gate, '--faults', 'late.json')).toMatchObject({ status: 2, out: '' });
+    expect(gt('run', gate, '--faults', 'late.json').err).toMatch(/fault 1 wants atSeconds and seconds from 0 to/);
+  });
 });

@@ -1,6 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { asQuantity, fieldText, maybeQuantity, quantity, readField, sayChanges } from '.';
+import {
+  asQuantity,
+  fieldText,
+  maybeQuantity,
+  misfit,
+  quantity,
+  readField,
+  sayChanges,
+  schemaOf,
+  type AnyField,
+  type AnyFields,
+} from '.';
+import { jobFields } from '../job/job-fields';
 
 const turns = asQuantity(quantity('turns', '1', 20, { least: 1e-3, most: 1e5 }));
 const share = asQuantity(quantity('percent of reading', '%', 0.005, { most: 0.2, factor: 0.01 }));
@@ -53,4 +65,43 @@ describe('a box held to its field', () => {
     expect(sayChanges({ turns, travel }, { turns: 20, travel: null }, { turns: 30, travel: 4e-3 })).toBe(
       'turns 20 → 30, travel 4 mm',
     ));
+});
+
+/** Every field of the document that holds one value, by its path. */
+function* leaves(fields: AnyFields, path = ''): Generator<[path: string, field: AnyField]> {
+  for (const [key, field] of Object.entries(fields)) {
+    const at = `${path}.${key}`;
+    const inner = field.is === 'list' || field.is === 'record' ? field.of : field;
+    if (inner.is === 'group') yield* leaves(inner.fields, at);
+    else if (inner.is !== 'list' && inner.is !== 'record') yield [at, inner];
+  }
+}
+
+describe('a box, a form, an edit and a file', () => {
+  const wrong = [null, '', 'x'.repeat(5000), 'zzz', -1e300, 1e300, 0.5, Number.NaN, true, {}];
+
+  it('say the same words of the same fault, for every field of the document', () => {
+    let told = 0;
+    for (const [path, field] of leaves(jobFields as unknown as AnyFields)) {
+      const schema = schemaOf(field);
+      for (const value of wrong) {
+        const border = misfit(field, value, '')?.why ?? '';
+        let form = '';
+        try {
+          schema.validateSync(value, { strict: true });
+        } catch (error) {
+          form = (error as Error).message;
+        }
+        expect(form, `${path} ${String(value).slice(0, 20)}`).toBe(border);
+        if (border) told++;
+        if (field.is !== 'quantity' || typeof value !== 'number' || !Number.isFinite(value)) continue;
+        const box = readField(
+          asQuantity(field as never),
+          `${value / asQuantity(field as never).factor} ${field.unit === '1' ? '' : field.unit}`,
+        );
+        if (!box.ok && !/not understood/.test(box.message)) expect(box.message, path).toBe(border);
+      }
+    }
+    expect(told).toBeGreaterThan(1500);
+  });
 });

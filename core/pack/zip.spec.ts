@@ -71,6 +71,36 @@ describe('a backup of the shelf', () => {
     ]);
   });
 
+  it('holds what this version cannot read, and gives it back with why', () => {
+    const later = { ...proofer, version: 999 };
+    const unread = [
+      { title: 'Of tomorrow', document: later },
+      { title: 'Half', document: { format: 'no job' } },
+    ];
+    const back = unpackZip(packShelf(jobs, drawer, [], '2026-03-02T14:00:00Z', unread));
+    expect(back.jobs.filter((j) => j.loaded.ok)).toHaveLength(jobs.length);
+    const others = back.jobs.filter((j) => !j.loaded.ok);
+    expect(others.map((j) => !j.loaded.ok && j.loaded.problem.what)).toEqual([
+      expect.stringContaining('version 999'),
+      expect.stringContaining('not a Gentle Thumb job'),
+    ]);
+  });
+
+  it('says what it left in the zip: a job that is too large, jobs beyond the most, a picture that is too large', () => {
+    const large = strToU8(' '.repeat(61_000_000));
+    const zip = zipSync({ 'jobs/1.job.json': large, 'jobs/2.job.json': strToU8(jobText(proofer)) }, { level: 1 });
+    const told = unpackZip(zip).jobs.find((j) => j.name === 'jobs/1.job.json')!;
+    expect(told.loaded).toMatchObject({ ok: false, problem: { what: expect.stringContaining('at most 20 MB') } });
+    const text = strToU8('{}');
+    const many = zipSync(Object.fromEntries(Array.from({ length: 2003 }, (_, i) => [`jobs/${i}.job.json`, text])));
+    expect(unpackZip(many).left).toEqual(['3 of its 2003 jobs were left in the zip: 2000 are opened at once.']);
+    const picture = zipSync({
+      'a.job.json': strToU8(jobText(withPhoto)),
+      'photographs/p1.jpg': new Uint8Array(9_000_000).fill(0xff),
+    });
+    expect(unpackZip(picture).left).toEqual(['1 photographs of over 8 MB were left in the zip.']);
+  });
+
   it('is not unpacked beyond its budget, though each part keeps within its own bound', () => {
     const blank = strToU8(' '.repeat(19_000_000));
     const parts = Object.fromEntries(Array.from({ length: 25 }, (_, i) => [`jobs/${i}.job.json`, blank]));

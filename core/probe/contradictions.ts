@@ -10,10 +10,20 @@ export interface Contradiction {
   readonly text: string;
 }
 
+/** How many readings may be reckoned with anew, of one control and of all, to find which two stand against each other. */
+const RECKONED = { ofOne: 400, ofAll: 1200 } as const;
+
+/** The same for a control of a board with so many. Beyond it a misfit is named by itself. */
+export const mayReckon = (controls: number): number =>
+  Math.floor(Math.min(RECKONED.ofOne, RECKONED.ofAll / Math.max(1, controls)));
+
 const say = (r: Reading): string => `${sayPlace(r)}, ${sayValue(r)}`;
 
-/** Readings that cannot both be right, named in pairs where a pair can be told, with the later one to be repeated. */
-export function contradictionsIn(all: readonly Reading[], posterior: Posterior): Contradiction[] {
+/**
+ * Readings that cannot both be right, named in pairs where a pair can be told, with the later one to be repeated.
+ * @param most how many readings may be reckoned with anew to find out.
+ */
+export function contradictionsIn(all: readonly Reading[], posterior: Posterior, most: number): Contradiction[] {
   // Dangerous volts are no slip to be repeated: they stop the work, whatever was read before.
   const readings = all.filter((r) => !overLimits(r));
   const out: Contradiction[] = [];
@@ -32,10 +42,13 @@ export function contradictionsIn(all: readonly Reading[], posterior: Posterior):
       if (specKey(a) === specKey(b) && !agree(a, b, posterior.before.meter)) pair(a, b);
     }),
   );
+  let reckoned = 0;
+  const affordable = (): boolean => (reckoned += readings.length) <= most;
   for (const r of readings) {
     if ((posterior.slip[r.id] ?? 0) < 0.5 || named.has(r.id)) continue;
     const partner = readings.find(
-      (other) => other.id !== r.id && !named.has(other.id) && freed(readings, r, other, posterior.before),
+      (other) =>
+        other.id !== r.id && !named.has(other.id) && affordable() && freed(readings, r, other, posterior.before),
     );
     if (partner) pair(r, partner);
     else {

@@ -1,6 +1,6 @@
 import type { ControlFact, Facts } from '../facts';
 import { CONTROL_KINDS, type ControlKind, type Job } from '../job';
-import { contradictionsIn, type Contradiction } from './contradictions';
+import { contradictionsIn, mayReckon, type Contradiction } from './contradictions';
 import { estimates } from './estimate';
 import type { Estimate } from './estimate-parts';
 import { farSideOf, ranked, shareWith, signalSide } from './grid-estimate';
@@ -51,7 +51,7 @@ const kept = new Map<string, Survey>();
 const MOST_KEPT = 300;
 
 const keyOf = (job: Job, control: string, before: Before): string =>
-  JSON.stringify([control, kindReadings(job, control), before]);
+  JSON.stringify([control, kindReadings(job, control), before, mayReckon(job.controls.length)]);
 
 /** Whether the survey of a control would have to be computed. */
 export const isSurveyed = (job: Job, control: string, before: Before): boolean => kept.has(keyOf(job, control, before));
@@ -77,7 +77,7 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
     candidates,
     signal: signalSide(posterior.leading, posterior),
     known: candidates[0]!.probability >= KNOWN_AT,
-    contradictions: contradictionsIn(readings, posterior),
+    contradictions: contradictionsIn(readings, posterior, mayReckon(job.controls.length)),
   };
   if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
   kept.set(key, survey);
