@@ -37,6 +37,6 @@ export const wholeScene = (job: Job, a: Pick<Assessment, 'lines'>): Scene | null
 /** Events that lanes can show: more than there are pixels, and done well within a frame. */
 const MOST_ON_LANES = 10_000;
 
-/** One run of a move for the lanes, with the pinned faults and what the pins do at power-up; null without machine or move. Throws RunEnded. */
+/** One run of a move for the lanes, with the pinned faults and what pins do at power-up; null without machine or move. Throws RunEnded. */
 export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>, move = 0): RunTrace | null =>
   oneRun(job, job.act.faults, move, 0, powerUpOf(job, a), MOST_ON_LANES);
