@@ -16,13 +16,13 @@ const ARGS = [
   '--remote-debugging-port=0',
 ];
 
-interface Running {
+export interface Running {
   readonly process: ChildProcess;
   readonly browser: Browser;
   readonly page: Page;
 }
 
-async function start(profile: string): Promise<Running> {
+export async function start(profile: string): Promise<Running> {
   rmSync(join(profile, 'DevToolsActivePort'), { force: true });
   const process = spawn('/usr/bin/chromium', [...ARGS, `--user-data-dir=${profile}`, 'about:blank'], {
     stdio: 'ignore',
@@ -42,7 +42,7 @@ async function start(profile: string): Promise<Running> {
 }
 
 /** Ends the browser with all its processes at once, as nothing that it could prepare for. */
-async function kill({ process: child, browser }: Running): Promise<void> {
+export async function kill({ process: child, browser }: Running): Promise<void> {
   const gone = new Promise((done) => child.once('exit', done));
   process.kill(-child.pid!, 'SIGKILL');
   await gone;

@@ -115,6 +115,8 @@ export class Database {
       this.lost.set('A newer version of this app was opened in another tab, and this one no longer keeps anything.');
     });
     this.db.on('close', () => {
+      // Closing it is also how it is opened anew.
+      if (this.opening || this.given) return;
       this.lost.set('The browser has closed its store while the page stood open. It is opened anew.');
       void this.reopen().catch(() => undefined);
     });
@@ -136,11 +138,14 @@ export class Database {
 
   /** Rejects where the store does not open. */
   private async reopen(): Promise<void> {
-    this.opening ??= (async () => {
-      this.db.close({ disableAutoOpen: false });
-      await this.db.open();
-      this.reopened.next();
-    })().finally(() => (this.opening = null));
+    this.opening ??= Promise.resolve()
+      .then(async () => {
+        this.db.close({ disableAutoOpen: false });
+        await this.db.open();
+        this.lost.set('');
+        this.reopened.next();
+      })
+      .finally(() => (this.opening = null));
     await this.opening;
   }
 
