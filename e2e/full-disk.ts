@@ -79,8 +79,12 @@ export async function fullDisk(base: string, run: number): Promise<FullDisk> {
     ({ page } = running);
     await page.goto(url);
     const after = page.getByRole('textbox', { name: 'Who else presses it?' });
-    await after.waitFor();
-    const there = (await after.inputValue()) === text;
+    const opened = await after.waitFor({ timeout: 60_000 }).then(
+      () => true,
+      () => false,
+    );
+    const there = opened && (await after.inputValue()) === text;
+    if (!there) console.log(`after the kill: ${(await page.locator('body').innerText()).slice(0, 300)}`);
     await kill(running);
     return { told: told && /store|disk/i.test(words), misled, wentOn, there };
   } finally {

@@ -51,6 +51,16 @@ export interface ThreadRow {
   failed?: string;
 }
 
+/** What fills a file of the browser's, and is thrown away at once. */
+interface ScratchRow {
+  id: string;
+  bytes: Uint8Array;
+}
+/** More than any file of what is written holds before another is begun: twelve times a megabyte, in rows that stay within it. */
+const RENEW_TIMES = 12;
+const RENEW_ROWS = 25;
+const RENEW_BYTES = 40_000;
+
 /** What was worked out of a job last, and by which program. */
 export interface AnswerRow {
   id: string;
@@ -88,6 +98,7 @@ export class Database {
     threads: EntityTable<ThreadRow, 'id'>;
     studies: EntityTable<StudyRow, 'id'>;
     answers: EntityTable<AnswerRow, 'id'>;
+    scratch: EntityTable<ScratchRow, 'id'>;
   };
   /** A newer program has the store now. */
   private given = false;
@@ -103,7 +114,7 @@ export class Database {
     this.db.version(3).stores({ jobs: 'id', photos: 'id', drawers: 'id' });
     this.db.version(4).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id' });
     this.db.version(5).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id', studies: 'id, job' });
-    this.db.version(6).stores({ answers: 'id' });
+    this.db.version(6).stores({ answers: 'id', scratch: 'id' });
     this.db.on('blocked', () =>
       this.lost.set('Another tab holds an older version of this app open. Close it, and this one goes on.'),
     );
@@ -142,11 +153,31 @@ export class Database {
       .then(async () => {
         this.db.close({ disableAutoOpen: false });
         await this.db.open();
+        await this.renew();
         this.lost.set('');
         this.reopened.next();
       })
       .finally(() => (this.opening = null));
     await this.opening;
+  }
+
+  /**
+   * Has the browser begin a fresh file of what it writes. What was being written as the disk got full lies torn in the one before; were more
+   * written behind it, the browser would find the file damaged at its next start, and throw the whole store away. It begins another once
+   * some megabytes were written.
+   */
+  private async renew(): Promise<void> {
+    const { scratch } = this.db;
+    for (let n = 0; n < RENEW_TIMES; n++)
+      await this.db.transaction('rw', scratch, async () => {
+        await scratch.bulkPut(
+          Array.from({ length: RENEW_ROWS }, (_, i) => ({
+            id: `${i}`,
+            bytes: crypto.getRandomValues(new Uint8Array(RENEW_BYTES)),
+          })),
+        );
+      });
+    await scratch.clear();
   }
 
   /** All rows as they were written; whoever reads them checks them. */
