@@ -27,9 +27,12 @@ const ASKED_OTHERWISE = [
   'sense.contact',
   'pack.program',
   // Conditions are held against runs, every press that a move makes among them, and stops are counted with those that this finds.
-  'act.never.',
+  'act.never',
   'act.unheard',
   'try.sheet',
+  // Trials rest on the whole job now: a key of less proves nothing any more.
+  'try.',
+  'guard.never',
   // Run and packed program keep the order of a motor's directions now.
   'act.sequence-',
   'pack.files',

@@ -162,8 +162,8 @@ export class Database {
   }
 
   /**
-   * Has the browser begin a fresh file of what it writes. What was being written as the disk got full lies torn in the one before; were more
-   * written behind it, the browser would find the file damaged at its next start, and throw the whole store away. It begins another once
+   * Has the browser begin a fresh file of what it writes. What was being written as the disk got full lies torn in the one before; were
+   * more written behind it, the browser would find it damaged at its next start, and throw the whole store away. It begins another once
    * some megabytes were written.
    */
   private async renew(): Promise<void> {

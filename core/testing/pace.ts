@@ -22,7 +22,7 @@ function pieceOfWork(): number {
 export const pace = (): number => Math.max(1, ...Array.from({ length: 5 }, () => pieceOfWork() / USUAL_MS));
 
 /** A limit for what has come to no end, ms: an hour and more on a machine that is slow. No test is held to a time by it. */
-export const HANGS_MS = 1_200_000 * pace();
+export const HANGS_MS = Math.round(1_200_000 * pace());
 
 /**
  * For tests: how long something takes, as if this machine were as fast as usual, ms. It is done so often, each time between two pieces of
