@@ -6,6 +6,7 @@ import { strToU8, zipSync } from 'fflate';
 import { copyOf, freshJob, jobText, loadJob, type Job } from '../core/job';
 import { packShelf, unpackZip } from '../core/pack/zip';
 import { freshDrawer } from '../core/parts';
+import { HANGS_MS } from '../core/testing/pace';
 import { killed } from './kills';
 import { complaints, countKept, DEMO, demoKept, kept, newJob, room, slowness } from './steps';
 
@@ -181,7 +182,7 @@ test('a hostile zip is told within seconds, and the page goes on', async ({ page
 test('a shelf of 300 jobs can be used at once at a warm start, each row with its thread from before', async ({
   page,
 }) => {
-  test.slow();
+  test.setTimeout(HANGS_MS);
   const heard = complaints(page);
   const names = ['rice-pot', 'yard-gate', 'cold-room-alarm', 'hatch-shutter', 'hood-fan'];
   const jobs = Array.from({ length: 300 }, (_, i) => {
@@ -196,16 +197,16 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
   });
   await page.goto('/');
   await open(page, 'many.backup.zip', packShelf(jobs, freshDrawer(), [], '2026-03-02T14:00:00Z'));
-  await expect(page.locator('gt-job-row')).toHaveCount(300);
-  await expect(page.getByText('being read …')).toHaveCount(0);
+  await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: HANGS_MS });
+  await expect(page.getByText('being read …')).toHaveCount(0, { timeout: HANGS_MS });
   // Rows are read by the worker while they are written by the page; a slow page is behind.
-  await expect.poll(() => countKept(page, 'jobs')).toBe(300);
-  await expect.poll(() => countKept(page, 'threads')).toBe(300);
+  await expect.poll(() => countKept(page, 'jobs'), { timeout: HANGS_MS }).toBe(300);
+  await expect.poll(() => countKept(page, 'threads'), { timeout: HANGS_MS }).toBe(300);
   const times: number[] = [];
   for (let i = 0; i < 3; i++) {
     await page.reload();
-    await expect(page.locator('gt-job-row')).toHaveCount(300);
-    await expect(page.getByText('being read …')).toHaveCount(0);
+    await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: HANGS_MS });
+    await expect(page.getByText('being read …')).toHaveCount(0, { timeout: HANGS_MS });
     times.push(await page.evaluate(() => Math.round(performance.getEntriesByName('shelf-usable')[0]!.startTime)));
   }
   const slow = await slowness(page);
