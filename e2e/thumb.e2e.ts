@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { complaints, demoKept, room, undo, within } from './steps';
+import { complaints, demoKept, room, slowness, undo, within } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
   await demoKept(page);
@@ -34,8 +34,9 @@ test('the press is proven by simulation, cold and warm, and the log keeps it', a
   const warm = await timed('Prove it again');
   console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);
   // Wanted: 4 s and 0.7 s on a machine with nothing else to do (docs/measurements.md); a busy one takes up to three times as long.
-  expect(cold).toBeLessThan(6);
-  expect(warm).toBeLessThan(2.1);
+  const slow = await slowness(page);
+  expect(cold).toBeLessThan(6 * slow);
+  expect(warm).toBeLessThan(2.1 * slow);
   await page.getByRole('button', { name: 'log', exact: true }).click();
   await expect(page.getByLabel('Log of this job')).toContainText('proof of solid-state relay');
   // What was proven is kept over a reload, with the findings that it adds.
