@@ -28,7 +28,7 @@ const MOST_PAD_LINES = 40;
 const MOST_SCANS = 1e6;
 
 /** Places, that is tips, states and settings, that Probe can reckon with: of one control, of all together, and how many that differ. */
-const MOST_PLACES = { ofOne: 60, ofAll: 400, different: 100 } as const;
+const MOST_PLACES = { ofOne: 40, ofAll: 320, different: 45 } as const;
 
 /**
  * What the fields allow one by one and yet makes no sense together: a time zone that there is none of, a reference to what is not
