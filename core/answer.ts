@@ -57,7 +57,7 @@ function withStudies(job: Job, studies: readonly StudyVerdict[]): { assessment: 
  * Findings of a job and of its studies. Where both judge one thing, the study's takes the place of what held only while nothing goes
  * wrong; of others the worse stays.
  */
-function joined(own: readonly Finding[], studied: readonly Finding[]): Finding[] {
+export function joined(own: readonly Finding[], studied: readonly Finding[]): Finding[] {
   const byId = new Map(studied.map((f) => [f.id, f]));
   const kept = own.map((f) => {
     const other = byId.get(f.id);

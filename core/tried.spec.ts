@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { answerFor } from './answer';
+import { answerFor, joined } from './answer';
 import { policiesFor } from './act';
 import { finding, isGraver, type Verdict } from './finding';
 import { applyEdit, checkJob, jobText, JOB_TEXT_LIMIT, loadJob, type Job, type Reading } from './job';
@@ -68,15 +68,15 @@ describe('verdicts', () => {
     for (const [i, a] of order.entries()) for (const [j, b] of order.entries()) expect(isGraver(a, b)).toBe(i > j);
   });
 
-  it('are not bettered by a study: what a room does not know stays so beside a tight one of a study', () => {
-    const gate = demoJob('yard-gate');
-    const own = answerFor(gate).assessment.findings.find((f) => f.verdict === 'unknown')!;
-    const said = (f: typeof own, verdict: Verdict) => {
-      const basis = 'not of this plan';
-      const study = { kind: 'stories', of: '', basis, at: gate.touchedAt, findings: [{ ...f, verdict }] } as const;
-      return answerFor(gate, {}, [study]).assessment.findings.find((x) => x.id === f.id)!.verdict;
-    };
-    expect(said(own, 'tight')).toBe('unknown');
+  it('are not bettered by a study: the graver stays, but where a room looked only while nothing goes wrong', () => {
+    const meet = (own: Verdict, study: Verdict, withoutFaults = false): Verdict =>
+      joined([{ ...one(own, 1), ...(withoutFaults ? { withoutFaults: true as const } : {}) }], [one(study, 1)])[0]!
+        .verdict;
+    expect(meet('unknown', 'tight')).toBe('unknown');
+    expect(meet('tight', 'unknown')).toBe('unknown');
+    expect(meet('stop', 'settled')).toBe('stop');
+    expect(meet('tight', 'settled')).toBe('tight');
+    expect(meet('tight', 'settled', true)).toBe('settled');
   });
 });
 
