@@ -1,102 +1,7 @@
 import js from '@eslint/js';
 import angular from 'angular-eslint';
 import tseslint from 'typescript-eslint';
-
-// The house: a room imports the ground floor and the rooms that serve many, never another room.
-const GROUND = ['quantity', 'field', 'job', 'notes', 'finding', 'facts', 'study'];
-// Serving rooms that stand on the ground floor alone, and those that use some of these.
-const PLAIN = [
-  'circuit',
-  'conductors',
-  'contacts',
-  'cutoff',
-  'drawing',
-  'insulation',
-  'lines',
-  'mechanics',
-  'parts',
-  'rails',
-  'reversing',
-  'scan',
-  'signal',
-  'supply',
-  'world',
-];
-const SERVING = ['capture', ...PLAIN, 'panel', 'standin', 'ways'];
-const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
-
-const forbid = (files, regex, message) => ({
-  files,
-  ignores: ['**/*.spec.ts'],
-  rules: { 'no-restricted-imports': ['error', { patterns: [{ regex, message }] }] },
-});
-const list = (names) => `(${names.join('|')})`;
-
-const boundaries = [
-  forbid(['core/quantity/*.ts'], '^\\.\\./', 'quantity is the lowest stone; it imports nothing of the house'),
-  forbid(['core/field/*.ts'], '^\\.\\./(?!quantity$)', 'field stands on quantity alone'),
-  forbid(['core/job/**/*.ts'], '^\\.\\./(?!quantity$|field$)', 'job stands on quantity and field'),
-  forbid(
-    ['core/job/versions/*.ts'],
-    '^\\.\\./',
-    'a step between versions holds its own values: it must not follow what today begins with',
-  ),
-  forbid(['core/notes/*.ts'], '^\\.\\./(?!quantity$|job$)', 'notes stand on quantity and job'),
-  forbid(['core/finding/*.ts'], '^\\.\\./(?!quantity$|job$)', 'finding stands on quantity and job'),
-  forbid(['core/facts/*.ts'], '^\\.\\./(?!quantity$|job$|finding$)', 'facts stand on quantity, job and finding'),
-  forbid(['core/study/*.ts'], '^\\.\\./(?!finding$)', 'a study is known by its findings alone'),
-  forbid(['core/capture/*.ts'], '^\\.\\./', 'capture reads files and stands on nothing of the house'),
-  ...PLAIN.map((room) =>
-    forbid(
-      [`core/${room}/*.ts`],
-      `^\\.\\./(?!${list([...GROUND, 'capture'])}$)`,
-      `${room} stands on the ground floor and may read captures`,
-    ),
-  ),
-  forbid(
-    ['core/ways/*.ts'],
-    `^\\.\\./(?!${list([...GROUND, ...PLAIN])}$)`,
-    'ways stand on the ground floor and the plain serving rooms',
-  ),
-  forbid(
-    ['core/panel/*.ts'],
-    `^\\.\\./(?!${list([...GROUND, 'lines', 'reversing'])}$)`,
-    'panel stands on the ground floor, lines and reversing',
-  ),
-  forbid(
-    ['core/wiring/*.ts'],
-    `^\\.\\./(?!${list([...GROUND, 'lines', 'panel', 'parts', 'supply', 'ways'])}$)`,
-    'wiring stands on lines, panel, parts, supply and ways; only the roof knows it',
-  ),
-  forbid(
-    ['core/standin/*.ts'],
-    `^\\.\\./(?!${list([...GROUND, 'circuit'])}$)`,
-    'standin stands on the ground floor and circuit',
-  ),
-  ...ROOMS.map((room) =>
-    forbid(
-      [`core/${room}/*.ts`],
-      `^\\.\\./(?!${list([...GROUND, ...SERVING])}$)`,
-      `${room} may import the ground floor and the serving rooms through their index; nothing of another room`,
-    ),
-  ),
-  forbid(['core/assess.ts'], '^\\./[^/]+/', 'enter a room by its index'),
-  ...ROOMS.map((room) =>
-    forbid(
-      [`app/rooms/${room}/*.ts`],
-      `(^\\.\\./(?!\\.\\.)|rooms/(?!${room}/)|\\.\\./shell/|\\.\\./shelf/|core/${list(ROOMS.filter((r) => r !== room))}$)`,
-      'a room of the app knows its own files, its own room of the core and those that serve many, the bench, the kit and ui',
-    ),
-  ),
-  forbid(
-    ['app/kit/*.ts'],
-    '^\\.\\./(?!\\.\\./core/(quantity|field)$)',
-    'the kit stands on Material and on what core says of numbers and fields',
-  ),
-  forbid(['app/ui/*.ts'], '\\.\\./(rooms|shell|shelf)/', 'ui is below the rooms and the frame'),
-  forbid(['app/workers/*.ts'], '^\\.\\./(?!\\.\\./core/)', 'a worker knows the core alone'),
-  forbid(['app/store/*.ts'], '\\.\\./(rooms|shell|shelf|ui|kit)/', 'the store is below everything that is seen'),
-];
+import house from './eslint/house-law.js';
 
 export default tseslint.config(
   { ignores: ['dist/', 'node_modules/', '.angular/', 'test-results/', 'playwright-report/'] },
@@ -168,8 +73,8 @@ export default tseslint.config(
     },
   },
   {
-    files: ['scripts/**/*.mjs', '*.config.{js,ts}'],
+    files: ['scripts/**/*.mjs', 'eslint/*.js', '*.config.{js,ts}'],
     languageOptions: { globals: { Buffer: 'readonly', process: 'readonly', console: 'readonly', URL: 'readonly' } },
   },
-  ...boundaries,
+  { files: ['core/**/*.ts', 'app/**/*.ts'], plugins: { house }, rules: { 'house/imports': 'error' } },
 );

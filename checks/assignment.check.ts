@@ -1,8 +1,8 @@
 // Pins by search against every assignment there is, on random small boards: the same feasibility and the same best cost; and the
 // smallest conflict against every set of lines, by size.
 import { describe, expect, it } from 'vitest';
-import { assignPins, cheapest, costOf, fitOf, FORBIDDEN, SHIPPED_BOARDS, smallestConflict } from '../core/board';
-import { assess } from '../core/assess';
+import { assignPins, cheapest, costOf, fitOf, FORBIDDEN, SHIPPED_BOARDS, smallestConflict } from '../core/rooms/board';
+import { assess } from '../core/house/assess';
 import {
   edited,
   freshHand,
@@ -12,9 +12,9 @@ import {
   type BoardProfile,
   type Job,
   type JobEdit,
-} from '../core/job';
-import { linesOf } from '../core/lines';
-import { seededRandom, type Random } from '../core/quantity';
+} from '../core/ground/job';
+import { linesOf } from '../core/build/lines';
+import { seededRandom, type Random } from '../core/ground/quantity';
 import { usualMs } from '../core/testing/pace';
 
 const NOW = '2026-03-02T14:00:00Z';

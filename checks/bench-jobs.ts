@@ -1,7 +1,7 @@
 // Jobs for the independent judgements: built by note lines as a maker would say them, so that nothing of the core's facts is set by hand.
 import { fed, onPin, pressed, scripted, machined } from '../core/testing/jobs';
-import { readNoteLine } from '../core/notes';
-import { edited, BENCH_MAINS, freshJob, type Job, type JobEdit, type Section } from '../core/job';
+import { readNoteLine } from '../core/ground/notes';
+import { edited, BENCH_MAINS, freshJob, type Job, type JobEdit, type Section } from '../core/ground/job';
 
 const NOW = '2026-03-02T14:00:00Z';
 const at = (i: number): string =>

@@ -11,11 +11,20 @@ import {
   simulateDays,
   startsAsHappenings,
   wantedDays,
-} from '../core/act';
-import type { MachineModel } from '../core/job';
-import { seededRandom } from '../core/quantity';
+} from '../core/rooms/act';
+import type { MachineModel } from '../core/ground/job';
+import { seededRandom } from '../core/ground/quantity';
 import { demoJob } from '../core/testing/jobs';
-import { compileWorld, FLAG, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/world';
+import {
+  compileWorld,
+  FLAG,
+  freshLog,
+  happeningsOf,
+  LOGGED,
+  runTo,
+  worldOf,
+  type Happening,
+} from '../core/engines/world';
 import { usualMs } from '../core/testing/pace';
 
 /** Within so many standard deviations of a count: one check in fifteen thousand fails by chance at four, and the seeds are fixed. */

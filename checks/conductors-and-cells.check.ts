@@ -1,10 +1,10 @@
 // Conductors against the tables of their standards, a junction and the life of two cells against sums worked by hand.
 import { describe, expect, it } from 'vitest';
-import { bearsAmps, leadFor, nearestGauge, ohmsPerMetre } from '../core/conductors';
-import type { Facts } from '../core/facts';
-import { feedFindings } from '../core/feed';
-import { edited, freshConverter, freshJob, freshSource, type Job } from '../core/job';
-import { awgAreaSquareMetres } from '../core/quantity';
+import { bearsAmps, leadFor, nearestGauge, ohmsPerMetre } from '../core/engines/electrics';
+import type { Facts } from '../core/ground/facts';
+import { feedFindings } from '../core/rooms/feed';
+import { edited, freshConverter, freshJob, freshSource, type Job } from '../core/ground/job';
+import { awgAreaSquareMetres } from '../core/ground/quantity';
 
 describe('conductors against their standards', () => {
   // IEC 60228:2004, tables 1 and 3, as remembered: Ω/km at 20 °C of plain copper.

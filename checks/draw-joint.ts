@@ -1,6 +1,6 @@
-import { NOMINAL_PARTS, type Joint } from '../core/circuit';
-import type { JointWay } from '../core/job';
-import type { Random } from '../core/quantity';
+import { NOMINAL_PARTS, type Joint } from '../core/engines/circuit';
+import type { JointWay } from '../core/ground/job';
+import type { Random } from '../core/ground/quantity';
 
 const between = (r: Random, low: number, high: number): number => low + (high - low) * r.next();
 const decade = (r: Random, low: number, high: number): number => low * (high / low) ** r.next();

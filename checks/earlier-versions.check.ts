@@ -2,8 +2,8 @@
 // against those of the same files now, wherever the question is the same.
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../core/assess';
-import { loadJob } from '../core/job';
+import { assess } from '../core/house/assess';
+import { loadJob } from '../core/ground/job';
 import { usualMs } from '../core/testing/pace';
 
 type Told = readonly [id: string, verdict: string, title: string];
@@ -11,7 +11,10 @@ const read = (path: string): string => readFileSync(new URL(path, import.meta.ur
 const frozen = (version: number): [file: string, told: readonly Told[]][] =>
   Object.entries(
     JSON.parse(read(`./frozen/findings-of-version-${version}.json`)) as Record<string, readonly Told[]>,
-  ).map(([name, told]) => [/^v\d$/.test(name) ? `../core/job/versions/${name}` : `./frozen/${name}.v${version}`, told]);
+  ).map(([name, told]) => [
+    /^v\d$/.test(name) ? `../core/ground/job/versions/${name}` : `./frozen/${name}.v${version}`,
+    told,
+  ]);
 const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7)];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -65,14 +68,14 @@ describe('a file of an earlier version', () => {
   });
 
   it('is read, and brought up to this version, in under 5 ms', () => {
-    const text = read('../core/job/versions/v3.json');
+    const text = read('../core/ground/job/versions/v3.json');
     const least = usualMs(() => void loadJob(text), 20);
     console.log(`a file of version 3 is read in ${least.toFixed(2)} ms`);
     expect(least).toBeLessThan(5);
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/job/versions/v7-as-8.json').replace('"version": 8', '"version": 9');
+    const later = read('../core/ground/job/versions/v7-as-8.json').replace('"version": 8', '"version": 9');
     expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 9') } });
   });
 });

@@ -1,10 +1,10 @@
 // What Feed reckons of supplies, beside native ngspice: random trees over random scripts, capacitors that carry bursts, hold-up, and
 // current pushed into a dead controller.
 import { describe, expect, it } from 'vitest';
-import type { Facts } from '../core/facts';
-import { rehearse, type Rehearsal } from '../core/feed';
-import { holdUp, leastHeld } from '../core/feed/capacitor';
-import { converterValues, linkOhms } from '../core/feed/network';
+import type { Facts } from '../core/ground/facts';
+import { rehearse, type Rehearsal } from '../core/rooms/feed';
+import { holdUp, leastHeld } from '../core/rooms/feed/capacitor';
+import { converterValues, linkOhms } from '../core/rooms/feed/network';
 import {
   edited,
   freshConverter,
@@ -17,10 +17,10 @@ import {
   type Job,
   freshMove,
   stepOf,
-} from '../core/job';
-import { seededRandom, type Random } from '../core/quantity';
-import { clampAmps } from '../core/signal';
-import { isConverter } from '../core/supply';
+} from '../core/ground/job';
+import { seededRandom, type Random } from '../core/ground/quantity';
+import { clampAmps } from '../core/engines/signal';
+import { isConverter } from '../core/engines/supply';
 import { transient } from './spice';
 
 const at = '2026-03-02T14:00:00Z';

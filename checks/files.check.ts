@@ -2,10 +2,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import { edited, type Job, type Way, WAYS } from '../core/job';
-import { packZip } from '../core/pack/zip';
+import { assess } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import { edited, type Job, type Way, WAYS } from '../core/ground/job';
+import { packZip } from '../core/house/zip';
 import { demoJob, pressed } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 

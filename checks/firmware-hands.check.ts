@@ -4,14 +4,23 @@ import { copyFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
-import { sceneOf } from '../core/act';
-import { assess } from '../core/assess';
-import { assignPins, profileOf } from '../core/board';
-import { filesOf } from '../core/deliver';
-import { edited, freshHand, freshMove, stepOf, type Hand, type Job, type JobEdit, type MotorPlan } from '../core/job';
-import { pinOf } from '../core/lines';
-import { seededRandom, type Random } from '../core/quantity';
-import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/world';
+import { sceneOf } from '../core/rooms/act';
+import { assess } from '../core/house/assess';
+import { assignPins, profileOf } from '../core/rooms/board';
+import { filesOf } from '../core/house/deliver';
+import {
+  edited,
+  freshHand,
+  freshMove,
+  stepOf,
+  type Hand,
+  type Job,
+  type JobEdit,
+  type MotorPlan,
+} from '../core/ground/job';
+import { pinOf } from '../core/build/lines';
+import { seededRandom, type Random } from '../core/ground/quantity';
+import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/engines/world';
 import { demoJob } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 

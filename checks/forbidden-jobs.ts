@@ -1,7 +1,7 @@
 import { fed, onPin, pressed, scripted, machined } from '../core/testing/jobs';
-import { WAYS, type Job, type Way } from '../core/job';
-import { SHIPPED_PARTS } from '../core/parts';
-import type { Random } from '../core/quantity';
+import { WAYS, type Job, type Way } from '../core/ground/job';
+import { SHIPPED_PARTS } from '../core/engines/parts';
+import type { Random } from '../core/ground/quantity';
 import {
   dryPair,
   finished,

@@ -1,6 +1,6 @@
-import { pinOf } from '../core/lines';
-import { machineOf, scriptOf, type Job, type PartKind, type Room, type Way } from '../core/job';
-import { SHIPPED_PARTS } from '../core/parts';
+import { pinOf } from '../core/build/lines';
+import { machineOf, scriptOf, type Job, type PartKind, type Room, type Way } from '../core/ground/job';
+import { SHIPPED_PARTS } from '../core/engines/parts';
 import { mainsLoad } from './bench-jobs';
 import type { Drawn } from './forbidden-jobs';
 

@@ -1,13 +1,13 @@
 // Ten thousand random jobs against a list of situations that must never be shown settled. The list is simple on purpose and knows
 // nothing of the core: it looks at what was drawn, at the shipped table of parts, and at what leaves.
 import { beforeAll, describe, expect, it } from 'vitest';
-import { assess, type Assessment } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import { type Room } from '../core/job';
-import { flips, inputsOf, turns, type Finding } from '../core/finding';
-import { formatQuantity, seededRandom } from '../core/quantity';
+import { assess, type Assessment } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import { type Room } from '../core/ground/job';
+import { flips, inputsOf, turns, type Finding } from '../core/ground/finding';
+import { formatQuantity, seededRandom } from '../core/ground/quantity';
 import { demoJob, waysOf } from '../core/testing/jobs';
-import { threadOf } from '../core/thread';
+import { threadOf } from '../core/house/thread';
 import { draw } from './forbidden-jobs';
 import { FORBIDDEN, pressesOn } from './forbidden-rules';
 

@@ -3,7 +3,7 @@
 // with room for chance. Reliability is scored by proper rules: G. W. Brier, Verification of forecasts expressed in terms of
 // probability, Monthly Weather Review 78 (1950); I. J. Good, Rational decisions, J. R. Stat. Soc. B 14 (1952), for the logarithm.
 import { describe, expect, it } from 'vitest';
-import { seededRandom } from '../core/quantity';
+import { seededRandom } from '../core/ground/quantity';
 import { boards, follow, MET, type Went } from './bench/drive';
 import { isolated } from './bench/mains';
 import { drawMeter } from './bench/meters';

@@ -12,9 +12,9 @@ import {
   type Build,
   type ReadingSpec,
   type Variant,
-} from '../core/circuit';
-import { CONTROL_KINDS, HAND_METER, type ControlKind, type Point } from '../core/job';
-import { seededRandom } from '../core/quantity';
+} from '../core/engines/circuit';
+import { CONTROL_KINDS, HAND_METER, type ControlKind, type Point } from '../core/ground/job';
+import { seededRandom } from '../core/ground/quantity';
 import { inFolder, runProgram } from './programs';
 
 const A: Point = { kind: 'contact', name: 'A' };

@@ -2,8 +2,8 @@
 // a hundred thousand edits and a million files; these are some of them.
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../core/assess';
-import { freshJob, loadJob } from '../core/job';
+import { assess } from '../core/house/assess';
+import { freshJob, loadJob } from '../core/ground/job';
 import { demoJob } from '../core/testing/jobs';
 import { DEMO_NAMES } from './fuzz/names';
 import { runEdits, runFiles } from './fuzz/run';

@@ -2,10 +2,10 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { assess } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import type { Job, Keypad } from '../core/job';
-import { injectorOf } from '../core/scan';
+import { assess } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import type { Job, Keypad } from '../core/ground/job';
+import { injectorOf } from '../core/engines/scan';
 import { changed, demoJob } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 

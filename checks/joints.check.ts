@@ -2,9 +2,9 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { netlistOf, settledLevels, type Joint } from '../core/circuit';
-import { JOINT_WAYS } from '../core/job';
-import { seededRandom } from '../core/quantity';
+import { netlistOf, settledLevels, type Joint } from '../core/engines/circuit';
+import { JOINT_WAYS } from '../core/ground/job';
+import { seededRandom } from '../core/ground/quantity';
 import { drawJointAt } from './draw-joint';
 import { inFolder, runProgram } from './programs';
 

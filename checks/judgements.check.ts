@@ -2,10 +2,10 @@
 // Each row names its source; numbers of standards and handbooks are from memory unless the row says otherwise.
 import { chosenIn, pressed, waysOf } from '../core/testing/jobs';
 import { describe, expect, it } from 'vitest';
-import { assess, type Assessment } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import type { Finding } from '../core/finding';
-import { formatQuantity } from '../core/quantity';
+import { assess, type Assessment } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import type { Finding } from '../core/ground/finding';
+import { formatQuantity } from '../core/ground/quantity';
 import { finished, put, said } from './bench-jobs';
 import { JOINTS } from './judgements/joints';
 import { MEASURED } from './judgements/measured';

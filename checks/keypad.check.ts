@@ -2,8 +2,8 @@
 import { createReadStream, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { readCapture } from '../core/capture';
-import { decodeKeypad, type LabelledTiming } from '../core/scan';
+import { readCapture } from '../core/engines/capture';
+import { decodeKeypad, type LabelledTiming } from '../core/engines/scan';
 import { inFolderLater, runProgram } from './programs';
 
 /** Which row and column each key joins: deliberately not in reading order, so that the map cannot be guessed. */

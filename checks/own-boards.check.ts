@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { probeBench } from '../core/probe';
+import { probeBench } from '../core/rooms/probe';
 
 describe('boards drawn at random', () => {
   // These boards come from the very distributions that the inference takes for granted: they test its arithmetic. How it fares on boards

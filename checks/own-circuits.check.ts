@@ -4,10 +4,10 @@ import { chosenIn, pressed } from '../core/testing/jobs';
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { contactAt, SHIPPED_BOARDS } from '../core/board';
-import { assess } from '../core/assess';
-import type { PressFact } from '../core/facts';
-import type { Job, Way } from '../core/job';
+import { contactAt, SHIPPED_BOARDS } from '../core/rooms/board';
+import { assess } from '../core/house/assess';
+import type { PressFact } from '../core/ground/facts';
+import type { Job, Way } from '../core/ground/job';
 import { APART, dryPair, finished, lowButton, said, scannedKey } from './bench-jobs';
 import { inFolder, runProgram } from './programs';
 

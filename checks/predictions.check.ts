@@ -1,8 +1,8 @@
 import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { CONTROL_KINDS } from '../core/job';
-import { drawAhead, takeDrawnAhead } from '../core/probe';
-import { particles } from '../core/probe/builds';
+import { CONTROL_KINDS } from '../core/ground/job';
+import { drawAhead, takeDrawnAhead } from '../core/rooms/probe';
+import { particles } from '../core/rooms/probe/builds';
 import { runProgram } from './programs';
 
 const shipped = (): Uint8Array =>

@@ -1,6 +1,6 @@
 // IEC 60063:2015, tables of the E series, typed in from the published values.
 import { describe, expect, it } from 'vitest';
-import { decadeOf } from '../core/quantity';
+import { decadeOf } from '../core/ground/quantity';
 
 const E6 = '1.0 1.5 2.2 3.3 4.7 6.8';
 const E12 = '1.0 1.2 1.5 1.8 2.2 2.7 3.3 3.9 4.7 5.6 6.8 8.2';

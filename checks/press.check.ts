@@ -10,9 +10,9 @@ import {
   readPress,
   settledLevels,
   type PressReading,
-} from '../core/circuit';
-import { JOINT_WAYS } from '../core/job';
-import { seededRandom } from '../core/quantity';
+} from '../core/engines/circuit';
+import { JOINT_WAYS } from '../core/ground/job';
+import { seededRandom } from '../core/ground/quantity';
 import { drawJointAt } from './draw-joint';
 import { inFolder, runProgram } from './programs';
 

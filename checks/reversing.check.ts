@@ -2,8 +2,8 @@
 import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
-import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS } from '../core/job';
-import { motionOf, wiringNetlist, wiringOf, type Position, type Wiring } from '../core/reversing';
+import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS } from '../core/ground/job';
+import { motionOf, wiringNetlist, wiringOf, type Position, type Wiring } from '../core/engines/reversing';
 import { inFolder, runProgram } from './programs';
 
 /** All positions of the contacts, those on their way included. */

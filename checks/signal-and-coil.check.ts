@@ -1,13 +1,13 @@
 // What the ways of pressing reckon in closed form, beside native ngspice: ripple of a filtered pulse width output, a
 // clamp, a coil that lets go, a ladder, end switches with their diodes.
 import { contextIn } from '../core/testing/jobs';
-import { chosen } from '../core/finding';
+import { chosen } from '../core/ground/finding';
 import { describe, expect, it } from 'vitest';
-import { COIL_SECONDS } from '../core/circuit';
-import { readNoteLine } from '../core/notes';
-import { edited, freshJob, type Job } from '../core/job';
-import { clampAmps, pwmFilter } from '../core/signal';
-import { evaluateWay } from '../core/ways';
+import { COIL_SECONDS } from '../core/engines/circuit';
+import { readNoteLine } from '../core/ground/notes';
+import { edited, freshJob, type Job } from '../core/ground/job';
+import { clampAmps, pwmFilter } from '../core/engines/signal';
+import { evaluateWay } from '../core/build/ways';
 import { point, transient } from './spice';
 
 describe('a level made of pulses', () => {

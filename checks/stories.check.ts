@@ -1,9 +1,9 @@
 // The search of stories by another road: every disturbance laid on a fine grid of time and run by itself, with nothing remembered and
 // nothing left out; and every story that the search tells, run again from its beginning.
 import { describe, expect, it } from 'vitest';
-import { tableOf } from '../core/act';
-import { freshPart, type MachineKind, type MachinePart } from '../core/job';
-import { seededRandom, type Random } from '../core/quantity';
+import { tableOf } from '../core/rooms/act';
+import { freshPart, type MachineKind, type MachinePart } from '../core/ground/job';
+import { seededRandom, type Random } from '../core/ground/quantity';
 import { op as step } from '../core/testing/worlds';
 import {
   begin,
@@ -22,7 +22,7 @@ import {
   type Monitor,
   type Op,
   type WorldPlan,
-} from '../core/world';
+} from '../core/engines/world';
 
 const one = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
 /** A step that ends the move where it does not come true. */

@@ -2,9 +2,9 @@
 // the same times; and how many events a second each of them follows.
 import { describe, expect, it } from 'vitest';
 import { assign, createActor, createMachine } from 'xstate';
-import { tableOf } from '../core/act';
-import { freshPart, MACHINE_KINDS, type MachinePart } from '../core/job';
-import { seededRandom, type Random } from '../core/quantity';
+import { tableOf } from '../core/rooms/act';
+import { freshPart, MACHINE_KINDS, type MachinePart } from '../core/ground/job';
+import { seededRandom, type Random } from '../core/ground/quantity';
 import { alone } from '../core/testing/worlds';
 import {
   compileWorld,
@@ -15,7 +15,7 @@ import {
   worldOf,
   type Happening,
   type MachineTable,
-} from '../core/world';
+} from '../core/engines/world';
 import { usualMs } from '../core/testing/pace';
 
 /** A clock for the library that stops at each time that it was asked to call at; the library's own jumps over them. */

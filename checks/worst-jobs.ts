@@ -16,7 +16,7 @@ import {
   type MachinePart,
   type Reading,
   type Step,
-} from '../core/job';
+} from '../core/ground/job';
 import { demoJob } from '../core/testing/jobs';
 
 const count = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => of(i));

@@ -1,13 +1,13 @@
 // The meanest jobs that the border lets through: each is judged in a few seconds, and long work behind it ends by its budget.
 import { describe, expect, it } from 'vitest';
-import { planWay, sceneOf } from '../core/act';
-import { assess, type Assessment } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import type { Job } from '../core/job';
-import { daysStudy } from '../core/many-days';
-import { searchJob, searchOf, storyFindings } from '../core/stories';
+import { planWay, sceneOf } from '../core/rooms/act';
+import { assess, type Assessment } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import type { Job } from '../core/ground/job';
+import { daysStudy } from '../core/house/many-days';
+import { searchJob, searchOf, storyFindings } from '../core/house/stories';
 import { usualMs } from '../core/testing/pace';
-import { WorldProblem } from '../core/world';
+import { WorldProblem } from '../core/engines/world';
 import { worstJobs } from './worst-jobs';
 
 /**

@@ -1,15 +1,23 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { laneSeconds, planWay, policiesFor, runScene, sayPlanned, type PolicyKind, type Scene } from '../core/act';
-import { answersTo } from '../core/answers';
-import { assess } from '../core/assess';
-import { asQuantity } from '../core/field';
-import { FAULT_KINDS, faultFields, withSteps, edited, type Fault, type Job } from '../core/job';
-import { manyDays } from '../core/many-days';
-import { handsIn } from '../core/panel';
-import { wholeScene } from '../core/power-up-scene';
-import { formatQuantity } from '../core/quantity';
-import { searchJob, searchOf } from '../core/stories';
-import { WorldProblem } from '../core/world';
+import {
+  laneSeconds,
+  planWay,
+  policiesFor,
+  runScene,
+  sayPlanned,
+  type PolicyKind,
+  type Scene,
+} from '../core/rooms/act';
+import { answersTo } from '../core/house/answers';
+import { assess } from '../core/house/assess';
+import { asQuantity } from '../core/ground/field';
+import { FAULT_KINDS, faultFields, withSteps, edited, type Fault, type Job } from '../core/ground/job';
+import { manyDays } from '../core/house/many-days';
+import { handsIn } from '../core/build/panel';
+import { wholeScene } from '../core/house/power-up-scene';
+import { formatQuantity } from '../core/ground/quantity';
+import { searchJob, searchOf } from '../core/house/stories';
+import { WorldProblem } from '../core/engines/world';
 import { Unusable } from './unusable';
 
 /** No fault lies later or lasts longer, s. */

@@ -4,8 +4,8 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from 'vitest';
 
-import { seededRandom } from '../core/quantity';
-import { padCapture, PROOFER_PAD } from '../core/standin';
+import { seededRandom } from '../core/ground/quantity';
+import { padCapture, PROOFER_PAD } from '../core/engines/standin';
 
 const root = new URL('..', import.meta.url).pathname;
 const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));

@@ -1,8 +1,8 @@
 import { createReadStream, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
-import { CaptureProblem, readCapture } from '../core/capture';
-import type { Keypad } from '../core/job';
-import { decodeKeypad, ghosts, sharedLines, type LabelledTiming } from '../core/scan';
+import { CaptureProblem, readCapture } from '../core/engines/capture';
+import type { Keypad } from '../core/ground/job';
+import { decodeKeypad, ghosts, sharedLines, type LabelledTiming } from '../core/engines/scan';
 import { Unusable } from './unusable';
 
 /** The name of a capture without folder and ending: `idle`, or the key that was held. */

@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { assess, nextReadingOf } from '../core/assess';
-import { filesOf } from '../core/deliver';
-import { readNoteLine } from '../core/notes';
+import { assess, nextReadingOf } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
+import { readNoteLine } from '../core/ground/notes';
 import {
   applyEdit,
   freshJob,
@@ -15,15 +15,15 @@ import {
   type Job,
   type JobEdit,
   type Loaded,
-} from '../core/job';
-import { slug } from '../core/pack';
-import { packZip } from '../core/pack/zip';
-import { stripState, takeDrawnAhead } from '../core/probe';
-import { changesFor, contextOf, rankWays, wayContext } from '../core/thumb';
-import { feedReport, rehearse } from '../core/feed';
+} from '../core/ground/job';
+import { slug } from '../core/rooms/pack';
+import { packZip } from '../core/house/zip';
+import { stripState, takeDrawnAhead } from '../core/rooms/probe';
+import { changesFor, contextOf, rankWays, wayContext } from '../core/rooms/thumb';
+import { feedReport, rehearse } from '../core/rooms/feed';
 import { linesVerb, pinsVerb } from './pins';
-import { SIGN_OFF, signOffBlocked } from '../core/try';
-import { WAY_WORDS } from '../core/ways';
+import { SIGN_OFF, signOffBlocked } from '../core/rooms/try';
+import { WAY_WORDS } from '../core/build/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
 import { keypadVerb } from './keypad';
 import { Unusable } from './unusable';

@@ -1,7 +1,7 @@
-import { assess } from '../core/assess';
-import { assignPins, fitOf, pinAt, profileOf, proposalsFor, twitchesOf, BOARD_EVENTS } from '../core/board';
-import type { Job } from '../core/job';
-import { pinOf, type Line } from '../core/lines';
+import { assess } from '../core/house/assess';
+import { assignPins, fitOf, pinAt, profileOf, proposalsFor, twitchesOf, BOARD_EVENTS } from '../core/rooms/board';
+import type { Job } from '../core/ground/job';
+import { pinOf, type Line } from '../core/build/lines';
 import { Unusable } from './unusable';
 
 /** A line as others read it: without what drives it inside. */

@@ -4,7 +4,7 @@
  */
 import AxeBuilder from '@axe-core/playwright';
 import { chromium } from '@playwright/test';
-import { ROOMS } from '../core/job';
+import { ROOMS } from '../core/ground/job';
 
 const JOBS = [
   'rice-pot',

@@ -2,8 +2,8 @@ import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync, writeFi
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { padCapture, PROOFER_PAD } from '../core/standin';
-import { seededRandom } from '../core/quantity';
+import { padCapture, PROOFER_PAD } from '../core/engines/standin';
+import { seededRandom } from '../core/ground/quantity';
 import {
   MAINS_SAID,
   bead,

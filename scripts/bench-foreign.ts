@@ -1,7 +1,7 @@
 // Walks many boards of the independent bench and prints how Probe fared. Run: npm run bench:foreign [-- boards seed]
 import { boards, follow, MET, type Went } from '../checks/bench/drive';
 import { report } from '../checks/bench/report';
-import { seededRandom } from '../core/quantity';
+import { seededRandom } from '../core/ground/quantity';
 
 const count = Number(process.argv[2] ?? 2000);
 const seed = Number(process.argv[3] ?? 2026);

@@ -1,5 +1,5 @@
 // Walks thousands of boards drawn at random and prints how Probe fared. Run: npm run bench:probe [-- boards seed]
-import { probeBench } from '../core/probe';
+import { probeBench } from '../core/rooms/probe';
 
 const boards = Number(process.argv[2] ?? 2000);
 const seed = Number(process.argv[3] ?? 2026);

@@ -1,5 +1,5 @@
 import { writeFileSync } from 'node:fs';
-import { readNoteLine } from '../core/notes';
+import { readNoteLine } from '../core/ground/notes';
 import {
   edited,
   BENCH_MAINS,
@@ -14,13 +14,13 @@ import {
   type Never,
   type Press,
   type Survey,
-} from '../core/job';
-import { assess } from '../core/assess';
-import { assignPins, profileOf } from '../core/board';
-import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/probe';
-import { seededRandom } from '../core/quantity';
-import { basisOf } from '../core/try';
-import { buildFor, STANDINS } from '../core/standin';
+} from '../core/ground/job';
+import { assess } from '../core/house/assess';
+import { assignPins, profileOf } from '../core/rooms/board';
+import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/rooms/probe';
+import { seededRandom } from '../core/ground/quantity';
+import { basisOf } from '../core/rooms/try';
+import { buildFor, STANDINS } from '../core/engines/standin';
 
 /** Builds one demo job by the very edits and note lines that a maker would give. */
 export class Maker {

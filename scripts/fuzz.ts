@@ -3,7 +3,7 @@
 import { readFileSync } from 'node:fs';
 import { DEMO_NAMES } from '../checks/fuzz/names';
 import { runEdits, runFiles } from '../checks/fuzz/run';
-import { freshJob } from '../core/job';
+import { freshJob } from '../core/ground/job';
 import { demoJob } from '../core/testing/jobs';
 
 const [edits = 20_000, files = 20_000, seed = 1, each = 10] = process.argv.slice(2).map(Number);

@@ -1,9 +1,9 @@
 // Measures what docs/measurements.md states about the core. Run: npm run measure
 import { readdirSync, readFileSync } from 'node:fs';
-import { oneRun } from '../core/act';
-import { assess, nextReadingOf } from '../core/assess';
-import { assignPins, profileOf } from '../core/board';
-import { feedFindings, rehearse } from '../core/feed';
+import { oneRun } from '../core/rooms/act';
+import { assess, nextReadingOf } from '../core/house/assess';
+import { assignPins, profileOf } from '../core/rooms/board';
+import { feedFindings, rehearse } from '../core/rooms/feed';
 import {
   edited,
   freshConverter,
@@ -17,11 +17,11 @@ import {
   type JobEdit,
   freshMove,
   stepOf,
-} from '../core/job';
-import { comparePolicies } from '../core/many-days';
-import { seededRandom } from '../core/quantity';
-import { searchJob, searchOf } from '../core/stories';
-import { rankWays, toleranceOf, wayContext } from '../core/thumb';
+} from '../core/ground/job';
+import { comparePolicies } from '../core/house/many-days';
+import { seededRandom } from '../core/ground/quantity';
+import { searchJob, searchOf } from '../core/house/stories';
+import { rankWays, toleranceOf, wayContext } from '../core/rooms/thumb';
 
 function demo(name: string): Job {
   const loaded = loadJob(readFileSync(`demo/${name}.json`, 'utf8'));
@@ -126,7 +126,7 @@ print(
   0,
   times(100, machine, (j) => void assignPins(j, lines, board)),
 );
-const third = readFileSync('core/job/versions/v3.json', 'utf8');
+const third = readFileSync('core/ground/job/versions/v3.json', 'utf8');
 print(
   'a file of version 3 read',
   0,

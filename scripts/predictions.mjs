@@ -8,14 +8,16 @@ export const predictionsFile = `${folder}predictions.bin`;
 
 /** Makes the file unless it is newer than everything that it is drawn from. */
 export async function ensurePredictions() {
-  const from = Math.max(...['circuit', 'probe', 'job', 'quantity'].map((room) => newestIn(`${root}core/${room}`)));
+  const from = Math.max(
+    ...['engines/circuit', 'rooms/probe', 'ground/job', 'ground/quantity'].map((d) => newestIn(`${root}core/${d}`)),
+  );
   if (existsSync(predictionsFile) && statSync(predictionsFile).mtimeMs > from) return;
   const { buildSync } = await import('esbuild');
   mkdirSync(folder, { recursive: true });
   const made = `${folder}make-${process.pid}.mjs`;
   buildSync({
     stdin: {
-      contents: `import { drawAhead } from './core/probe'; process.stdout.write(new Uint8Array(drawAhead()));`,
+      contents: `import { drawAhead } from './core/rooms/probe'; process.stdout.write(new Uint8Array(drawAhead()));`,
       resolveDir: root,
     },
     outfile: made,

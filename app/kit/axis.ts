@@ -1,4 +1,4 @@
-import { formatQuantity, type Unit } from '../../core/quantity';
+import { formatQuantity, type Unit } from '../../core/ground/quantity';
 
 /** What an axis wants of a scale of d3: where its ticks are, and where a value lies. */
 export interface Scale {

@@ -1,5 +1,14 @@
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, effect, inject, input, model, untracked, viewChild } from '@angular/core';
+import {
+  type ElementRef,
+  ChangeDetectionStrategy,
+  Component,
+  effect,
+  inject,
+  input,
+  model,
+  untracked,
+  viewChild,
+} from '@angular/core';
 import { MatError, MatFormField, MatSuffix } from '@angular/material/form-field';
 import { MatInput } from '@angular/material/input';
 import type { ErrorStateMatcher } from '@angular/material/core';

@@ -11,7 +11,7 @@ import { MatSelectHarness } from '@angular/material/select/testing';
 import { MatSliderHarness } from '@angular/material/slider/testing';
 import { MatTimepickerInputHarness } from '@angular/material/timepicker/testing';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { maybeQuantity, quantity, text } from '../../core/field';
+import { maybeQuantity, quantity, text } from '../../core/ground/field';
 import { CheckField } from './check-field';
 import { ChoiceField, type Choice } from './choice-field';
 import { FieldScope } from './half-typed';

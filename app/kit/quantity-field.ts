@@ -8,7 +8,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ValidatorFn } from '@angular/forms';
-import { asQuantity, type Field } from '../../core/field';
+import { asQuantity, type Field } from '../../core/ground/field';
 import { BoundField } from './bound-field';
 import { BOX, BOX_PROVIDERS } from './box';
 import { QuantityInput } from './quantity-input';

@@ -1,6 +1,6 @@
 import { Directive, input } from '@angular/core';
 import { NG_VALIDATORS, NG_VALUE_ACCESSOR } from '@angular/forms';
-import { fieldText, parseField, type QuantityField } from '../../core/field';
+import { fieldText, parseField, type QuantityField } from '../../core/ground/field';
 import { TypedInput, type Read } from './typed-input';
 
 /**

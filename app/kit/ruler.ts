@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import type { Unit } from '../../core/quantity';
+import type { Unit } from '../../core/ground/quantity';
 import { axisTicks } from './axis';
 
 /** A stretch of the scale with its name. */

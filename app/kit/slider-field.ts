@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { MatSlider, MatSliderThumb } from '@angular/material/slider';
-import { fieldText, asQuantity, type Field } from '../../core/field';
-import { formatQuantity, type Unit } from '../../core/quantity';
+import { fieldText, asQuantity, type Field } from '../../core/ground/field';
+import { formatQuantity, type Unit } from '../../core/ground/quantity';
 import { QuantityField } from './quantity-field';
 
 /** A number of a field pulled along a scale, or typed beside it; `held` while it moves, `changed` when it is let go. */

@@ -1,5 +1,5 @@
-import type { ElementRef } from '@angular/core';
 import {
+  type ElementRef,
   booleanAttribute,
   ChangeDetectionStrategy,
   Component,
@@ -9,7 +9,7 @@ import {
   viewChild,
 } from '@angular/core';
 import type { ValidatorFn } from '@angular/forms';
-import { text, type AnyField, type Field } from '../../core/field';
+import { text, type AnyField, type Field } from '../../core/ground/field';
 import { BoundField } from './bound-field';
 import { BOX, BOX_PROVIDERS } from './box';
 import { TextInput } from './text-input';

@@ -2,7 +2,7 @@ import { Injectable } from '@angular/core';
 import type { ErrorStateMatcher } from '@angular/material/core';
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
 import { ValidationError } from 'yup';
-import { schemaOf, type AnyField } from '../../core/field';
+import { schemaOf, type AnyField } from '../../core/ground/field';
 
 /** A field's own Yup schema as a validator; its message is the one that the border gives as well. */
 export function fieldValidator(field: AnyField): ValidatorFn {

@@ -4,16 +4,21 @@ import { FormControl } from '@angular/forms';
 import { RouterLink } from '@angular/router';
 import { StockCell } from '../ui/stock-cell';
 import { DropButton } from '../ui/drop-button';
-import { Cell, Table } from '../kit/table';
-import { ChoiceField } from '../kit/choice-field';
+import { Cell, Table, type Column } from '../kit/table';
+import { ChoiceField, type Choice } from '../kit/choice-field';
 import { FieldScope } from '../kit/half-typed';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
-import { PART_KINDS, stockFields, benchFields, type PartKind, type StockLine } from '../../core/job';
-import { drawerText, PART_KIND_WORDS, readDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
-import type { Choice } from '../kit/choice-field';
+import { PART_KINDS, stockFields, benchFields, type PartKind, type StockLine } from '../../core/ground/job';
+import {
+  drawerText,
+  PART_KIND_WORDS,
+  readDrawer,
+  SHIPPED_PARTS,
+  type Drawer,
+  type DrawerPart,
+} from '../../core/engines/parts';
 import { pickFiles } from '../kit/pick-files';
-import type { Column } from '../kit/table';
 import { UndoBar } from '../kit/undo-bar';
 import { DrawerStore } from '../store/drawer';
 import { Brand } from '../ui/brand';

@@ -1,8 +1,8 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
-import { copyOf, loadJob, type Job, type Loaded, type LoadProblem } from '../../core/job';
-import type { DrawerLoaded } from '../../core/parts';
+import { copyOf, loadJob, type Job, type Loaded, type LoadProblem } from '../../core/ground/job';
+import type { DrawerLoaded } from '../../core/engines/parts';
 import { pickFiles } from '../kit/pick-files';
 import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';

@@ -3,9 +3,9 @@ import { ChangeDetectionStrategy, Component, computed, input, output } from '@an
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { RouterLink } from '@angular/router';
 import { Action } from '../kit/action';
-import { nextStep, type RowBead } from '../../core/thread';
-import type { Job } from '../../core/job';
-import { ROOM_INFO } from '../shell/rooms';
+import { nextStep, type RowBead } from '../../core/house/thread';
+import type { Job } from '../../core/ground/job';
+import { ROOM_INFO } from '../ui/rooms';
 import { Glyph, VERDICT_WORDS } from '../ui/glyph';
 
 /** One job on the shelf: its name, its small thread, its next step in words. */

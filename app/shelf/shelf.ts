@@ -4,8 +4,8 @@ import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { TextField } from '../kit/text-field';
 import { Action } from '../kit/action';
-import { nextStep, type RowBead } from '../../core/thread';
-import { anotherUnit, type Job } from '../../core/job';
+import { nextStep, type RowBead } from '../../core/house/thread';
+import { anotherUnit, type Job } from '../../core/ground/job';
 import { UndoBar } from '../kit/undo-bar';
 import { Database } from '../store/database';
 import { JobsActions, type Unreadable } from '../store/jobs.actions';
@@ -111,7 +111,7 @@ export class Shelf {
 
   /** A job whose one control is drawn at random, to be found out with the virtual meter. One is enough: it goes on with another. */
   protected async practise(): Promise<void> {
-    const { isPractice, practiceJob } = await import('../../core/standin');
+    const { isPractice, practiceJob } = await import('../../core/engines/standin');
     const there = this.all().find((j) => isPractice(j.standin.model) && !j.archived);
     const job = there ?? practiceJob(crypto.randomUUID(), new Date());
     if (!there) this.store.dispatch(JobsActions.added({ jobs: [job] }));

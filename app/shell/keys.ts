@@ -4,7 +4,7 @@ import { Router, type ActivatedRouteSnapshot } from '@angular/router';
 import { UndoBar } from '../kit/undo-bar';
 import { Bench } from '../store/bench';
 import { HandsBusy } from '../store/hands-busy';
-import { ROOM_INFO } from './rooms';
+import { ROOM_INFO } from '../ui/rooms';
 
 const typing = (target: EventTarget | null): boolean =>
   target instanceof HTMLElement &&

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { type LogEntry, sayTime } from '../../core/job';
+import { type LogEntry, sayTime } from '../../core/ground/job';
 
 /** The job's log, newest first; long ones show their newest part and say how much is older. */
 @Component({

@@ -1,9 +1,17 @@
 import { MatInput } from '@angular/material/input';
 import { MatButton } from '@angular/material/button';
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, signal, viewChild } from '@angular/core';
+import {
+  type ElementRef,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  inject,
+  signal,
+  viewChild,
+} from '@angular/core';
 import { Action } from '../kit/action';
-import { readNoteLine } from '../../core/notes';
+import { readNoteLine } from '../../core/ground/notes';
 import { Bench } from '../store/bench';
 import { LogList } from './log-list';
 

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { MatTooltip } from '@angular/material/tooltip';
 import { RouterLink, RouterLinkActive } from '@angular/router';
-import type { Bead } from '../../core/thread';
+import type { Bead } from '../../core/house/thread';
 import { Glyph, VERDICT_WORDS } from '../ui/glyph';
-import { ROOM_INFO } from './rooms';
+import { ROOM_INFO } from '../ui/rooms';
 
 /** The thread: eleven beads in the order of the work; navigation and verdict in one. */
 @Component({

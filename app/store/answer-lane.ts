@@ -1,6 +1,6 @@
-import type { Answered, Question } from '../../core/answer';
-import type { Job } from '../../core/job';
-import type { Bead } from '../../core/thread';
+import type { Answered, Question } from '../../core/house/answer';
+import type { Job } from '../../core/ground/job';
+import type { Bead } from '../../core/house/thread';
 import type { AnswerNews } from '../workers/answer.worker';
 import { Unanswered, WorkerClient } from './worker-client';
 

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { answered, type Question } from '../../core/answer';
-import { edited, type Job } from '../../core/job';
+import { answered, type Question } from '../../core/house/answer';
+import { edited, type Job } from '../../core/ground/job';
 import { demoJob } from '../../core/testing/jobs';
 import type { Asked } from '../workers/serve';
 import { Assessor } from './assessor';

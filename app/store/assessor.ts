@@ -1,11 +1,11 @@
 import { Injectable, signal, type Signal } from '@angular/core';
-import type { Answer, Answered } from '../../core/answer';
-import type { Step } from '../../core/guide';
-import type { Job } from '../../core/job';
-import type { PackFile } from '../../core/pack';
-import type { Planned } from '../../core/probe';
-import type { StudyVerdict } from '../../core/study';
-import { rowOf, type Bead, type RowBead } from '../../core/thread';
+import type { Answer, Answered } from '../../core/house/answer';
+import type { Step } from '../../core/house/guide';
+import type { Job } from '../../core/ground/job';
+import type { PackFile } from '../../core/rooms/pack';
+import type { Planned } from '../../core/rooms/probe';
+import type { StudyVerdict } from '../../core/ground/finding';
+import { rowOf, type Bead, type RowBead } from '../../core/house/thread';
 import { AnswerLane } from './answer-lane';
 
 /** What follows from one version of a job. */

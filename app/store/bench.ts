@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
-import type { Finding } from '../../core/finding';
-import type { Job, JobEdit, ListName, Lists, Place, Places, Room } from '../../core/job';
+import type { Finding } from '../../core/ground/finding';
+import type { Job, JobEdit, ListName, Lists, Place, Places, Room } from '../../core/ground/job';
 import { Assessor } from './assessor';
 import { JobsActions } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';

@@ -1,6 +1,6 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Timing } from '../../core/capture';
+import type { Timing } from '../../core/engines/capture';
 import type { CaptureOrder } from '../workers/capture.worker';
 import type { Asked } from '../workers/serve';
 import { Captures } from './captures';

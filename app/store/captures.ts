@@ -1,6 +1,6 @@
 import { computed, Injectable, signal } from '@angular/core';
-import { CAPTURE_LIMIT } from '../../core/capture';
-import type { LabelledTiming } from '../../core/scan';
+import { CAPTURE_LIMIT } from '../../core/engines/capture';
+import type { LabelledTiming } from '../../core/engines/scan';
 import { WorkerClient, type Unanswered } from './worker-client';
 import type { CaptureOrder, ReadCapture } from '../workers/capture.worker';
 

@@ -1,8 +1,8 @@
 import { Injectable, signal } from '@angular/core';
 import { Subject } from 'rxjs';
 import Dexie, { type EntityTable } from 'dexie';
-import { JOB_VERSION, type Job } from '../../core/job';
-import type { RowBead } from '../../core/thread';
+import { JOB_VERSION, type Job } from '../../core/ground/job';
+import type { RowBead } from '../../core/house/thread';
 import type { Assessed } from './assessor';
 import type { StudyRow } from './studies';
 

@@ -1,7 +1,7 @@
 import '@angular/compiler';
 import { Injector, runInInjectionContext } from '@angular/core';
 import { describe, expect, it, vi } from 'vitest';
-import { freshDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/parts';
+import { freshDrawer, SHIPPED_PARTS, type Drawer, type DrawerPart } from '../../core/engines/parts';
 import { Database } from './database';
 import { DrawerStore } from './drawer';
 

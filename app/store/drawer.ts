@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { checkedDrawer, freshDrawer, type Drawer, type DrawerPart } from '../../core/parts';
+import { checkedDrawer, freshDrawer, type Drawer, type DrawerPart } from '../../core/engines/parts';
 import { Database } from './database';
 import { storeTrouble } from './store-trouble';
 

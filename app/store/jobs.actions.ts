@@ -1,5 +1,5 @@
 import { createActionGroup, emptyProps, props } from '@ngrx/store';
-import type { Job, JobEdit, LoadProblem } from '../../core/job';
+import type { Job, JobEdit, LoadProblem } from '../../core/ground/job';
 
 /** A row of the store that is no job of this version: it is left untouched there, can be saved as a file and taken away. */
 export interface Unreadable {

@@ -21,7 +21,7 @@ import {
   withLatestFrom,
   type Observable,
 } from 'rxjs';
-import { checkJob, type Job, type LoadProblem } from '../../core/job';
+import { checkJob, type Job, type LoadProblem } from '../../core/ground/job';
 import { Conflict, Database, type Kept } from './database';
 import { JobsActions, type Unreadable } from './jobs.actions';
 import type { OpenJob } from './jobs.reducer';

@@ -2,7 +2,7 @@ import '@angular/compiler';
 import { setFlagsFromString } from 'node:v8';
 import { runInNewContext } from 'node:vm';
 import { describe, expect, it } from 'vitest';
-import { freshJob, type Job } from '../../core/job';
+import { freshJob, type Job } from '../../core/ground/job';
 import { JobsActions } from './jobs.actions';
 import { initialState, jobsReducer, type JobsState } from './jobs.reducer';
 

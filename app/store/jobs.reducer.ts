@@ -1,5 +1,5 @@
 import { createReducer, on } from '@ngrx/store';
-import { applyEdit, copyOf, returnTo, type Job, type LoadProblem } from '../../core/job';
+import { applyEdit, copyOf, returnTo, type Job, type LoadProblem } from '../../core/ground/job';
 import { JobsActions, type Unreadable } from './jobs.actions';
 
 /** One step that can be taken back: the job before it and what was done. */

@@ -1,5 +1,5 @@
 import { effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { WorkKind, WorkOrder, WorkResult } from '../../core/long-work';
+import type { WorkKind, WorkOrder, WorkResult } from '../../core/house/long-work';
 import type { WorkNews } from '../workers/work.worker';
 import { Bench } from './bench';
 import { Unanswered, WorkerClient } from './worker-client';

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
-import type { Photo } from '../../core/job';
-import type { Picture } from '../../core/pack/zip';
+import type { Photo } from '../../core/ground/job';
+import type { Picture } from '../../core/house/zip';
 import { Database } from './database';
 
 /** Longest side kept, pixels, and the quality of the picture. */

@@ -1,5 +1,5 @@
 import { inject, Injectable, signal } from '@angular/core';
-import { studyId, type StudyVerdict } from '../../core/study';
+import { studyId, type StudyVerdict } from '../../core/ground/finding';
 import { Database } from './database';
 
 /** A study as the browser keeps it: what came of it, and the data that it is drawn from. */

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, signal } from '@angular/core';
-import { moveFromTakes, takeOfRecording, type LedEvent, type Take } from '../../core/act';
+import { moveFromTakes, takeOfRecording, type LedEvent, type Take } from '../../core/rooms/act';
 import { Bench } from './bench';
 import { Captures } from './captures';
 

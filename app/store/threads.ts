@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
-import type { Job } from '../../core/job';
+import type { Job } from '../../core/ground/job';
 import { Assessor } from './assessor';
-import type { RowBead } from '../../core/thread';
+import type { RowBead } from '../../core/house/thread';
 import { Database, type ThreadRow } from './database';
 import { program } from './program';
 import { Studies } from './studies';

@@ -3,8 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MAT_DIALOG_DATA, MatDialogClose } from '@angular/material/dialog';
 import { Action } from '../kit/action';
 import { Bench } from '../store/bench';
-import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/finding';
-import { formatQuantity, type Unit } from '../../core/quantity';
+import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/ground/finding';
+import { formatQuantity, type Unit } from '../../core/ground/quantity';
 import { Glyph } from './glyph';
 import { originWords } from './origin-words';
 import { StepSheet } from './step-sheet';

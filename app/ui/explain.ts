@@ -1,6 +1,6 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
-import type { Finding } from '../../core/finding';
+import type { Finding } from '../../core/ground/finding';
 
 /** Opens the sheet that tells where a number comes from. */
 @Injectable({ providedIn: 'root' })

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Action } from '../kit/action';
-import { byHarm, type Finding } from '../../core/finding';
+import { byHarm, type Finding } from '../../core/ground/finding';
 import { marked } from '../../core/glossary';
 import { Bench } from '../store/bench';
 import { Explain } from './explain';

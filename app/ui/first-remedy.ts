@@ -1,4 +1,4 @@
-import { byHarm, type Finding } from '../../core/finding';
+import { byHarm, type Finding } from '../../core/ground/finding';
 
 /** The finding whose remedy stands at the foot of Know: the gravest that is not settled and knows what to do. */
 export const firstRemedy = (findings: readonly Finding[]): Finding | undefined =>

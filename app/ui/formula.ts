@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, effect, ElementRef, inject, input } from '@angular/core';
-import { parseFormula, wantsBrackets, type Expression } from '../../core/finding';
+import { parseFormula, wantsBrackets, type Expression } from '../../core/ground/finding';
 
 const MATH = 'http://www.w3.org/1998/Math/MathML';
 

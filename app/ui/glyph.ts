@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Verdict } from '../../core/finding';
+import type { Verdict } from '../../core/ground/finding';
 
 /** Verdict words for screen readers. */
 export const VERDICT_WORDS: Record<Verdict, string> = {

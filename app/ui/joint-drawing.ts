@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Mark, Sheet } from '../../core/drawing';
-import { wireColour } from '../../core/pack';
+import type { Mark, Sheet } from '../../core/build/drawing';
+import { wireColour } from '../../core/rooms/pack';
 
 const INK: Record<string, string> = {
   ink: 'currentColor',

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import type { Finding } from '../../core/finding';
-import { formatQuantity } from '../../core/quantity';
+import type { Finding } from '../../core/ground/finding';
+import { formatQuantity } from '../../core/ground/quantity';
 import { Glyph } from './glyph';
 import { Num } from './num';
 

@@ -1,8 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Action } from '../kit/action';
-import type { Finding } from '../../core/finding';
-import { formatQuantity } from '../../core/quantity';
+import type { Finding } from '../../core/ground/finding';
+import { formatQuantity } from '../../core/ground/quantity';
 import { Explain } from './explain';
 
 /** A finding's value; press it (or `w` while it has the focus) to see where it comes from. */

@@ -1,5 +1,5 @@
-import { sourceOf, TAG_WORDS, type Origin } from '../../core/finding';
-import { sayTime } from '../../core/job';
+import { sourceOf, TAG_WORDS, type Origin } from '../../core/ground/finding';
+import { sayTime } from '../../core/ground/job';
 
 /** Where a number is from, as a sentence's end; times as the clock where the machine stands shows them. */
 export function originWords(o: Origin, zone: string): string {

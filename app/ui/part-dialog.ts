@@ -1,7 +1,7 @@
 import { inject, Injectable } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { firstValueFrom } from 'rxjs';
-import type { OwnPart } from '../../core/job';
+import type { OwnPart } from '../../core/ground/job';
 
 /** Opens the editor of a part; gives the part that was kept, or nothing. */
 @Injectable({ providedIn: 'root' })

@@ -6,9 +6,9 @@ import { MAT_DIALOG_DATA, MatDialogRef } from '@angular/material/dialog';
 import { TextField } from '../kit/text-field';
 import { QuantityField } from '../kit/quantity-field';
 import { Action } from '../kit/action';
-import { quantity, text } from '../../core/field';
-import type { Bounds, OwnPart } from '../../core/job';
-import { PART_FIELDS, PART_KIND_WORDS, partProblems } from '../../core/parts';
+import { quantity, text } from '../../core/ground/field';
+import type { Bounds, OwnPart } from '../../core/ground/job';
+import { PART_FIELDS, PART_KIND_WORDS, partProblems } from '../../core/engines/parts';
 
 const ENDS = ['lowest', 'usual', 'highest'] as const;
 

@@ -2,8 +2,8 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Action } from '../kit/action';
-import type { Finding } from '../../core/finding';
-import { nextStep } from '../../core/thread';
+import type { Finding } from '../../core/ground/finding';
+import { nextStep } from '../../core/house/thread';
 import { Bench } from '../store/bench';
 import { firstRemedy } from './first-remedy';
 

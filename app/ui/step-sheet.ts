@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { Bench } from '../store/bench';
-import { filledIn, type Step, type Origin } from '../../core/finding';
-import { formatQuantity } from '../../core/quantity';
+import { filledIn, type Step, type Origin } from '../../core/ground/finding';
+import { formatQuantity } from '../../core/ground/quantity';
 import { Formula } from './formula';
 import { originWords } from './origin-words';
 

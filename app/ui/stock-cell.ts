@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { QuantityField } from '../kit/quantity-field';
-import { stockFields, type StockLine } from '../../core/job';
+import { stockFields, type StockLine } from '../../core/ground/job';
 
 type Counted = Pick<StockLine, 'name' | 'have' | 'price'>;
 

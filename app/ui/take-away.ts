@@ -1,5 +1,5 @@
 import { effect, inject, Injectable, untracked } from '@angular/core';
-import type { Job, JobEdit, ListName } from '../../core/job';
+import type { Job, JobEdit, ListName } from '../../core/ground/job';
 import { UndoBar } from '../kit/undo-bar';
 import { Bench } from '../store/bench';
 

@@ -1,5 +1,4 @@
-import type { ElementRef } from '@angular/core';
-import { ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/core';
+import { type ElementRef, ChangeDetectionStrategy, Component, signal, viewChild } from '@angular/core';
 import { MatTabLink, MatTabNav, MatTabNavPanel } from '@angular/material/tabs';
 
 /** Do on the left, Know on the right; on a phone two tabs that swipe. */

@@ -1,8 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import type { WorkKind } from '../../core/long-work';
-import { formatQuantity } from '../../core/quantity';
+import type { WorkKind } from '../../core/house/long-work';
+import { formatQuantity } from '../../core/ground/quantity';
 import { Action } from '../kit/action';
 import { Bench } from '../store/bench';
 import { LongWork } from '../store/long-work';

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
-import { answered, type Answered, type Question } from '../../core/answer';
-import { takeDrawnAhead, warmUp } from '../../core/probe';
-import type { Bead } from '../../core/thread';
+import { answered, type Answered, type Question } from '../../core/house/answer';
+import { takeDrawnAhead, warmUp } from '../../core/rooms/probe';
+import type { Bead } from '../../core/house/thread';
 import { serve } from './serve';
 
 /** The verdicts, before what to read next is worked out. */

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { CaptureProblem, readCapture, type Timing } from '../../core/capture';
+import { CaptureProblem, readCapture, type Timing } from '../../core/engines/capture';
 import { serve } from './serve';
 
 /** Captures to read, one after the other. */

@@ -1,8 +1,8 @@
 /// <reference lib="webworker" />
-import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../../core/job';
-import type { PackFile } from '../../core/pack';
-import { packShelf, packZip, unpackZip, type Picture, type Unpacked, type Unread } from '../../core/pack/zip';
-import type { Drawer } from '../../core/parts';
+import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../../core/ground/job';
+import type { PackFile } from '../../core/rooms/pack';
+import { packShelf, packZip, unpackZip, type Picture, type Unpacked, type Unread } from '../../core/house/zip';
+import type { Drawer } from '../../core/engines/parts';
 import { serve } from './serve';
 
 /** Files that are read or written: too much for a frame, all of them. */

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { workOn, type WorkOrder, type WorkResult } from '../../core/long-work';
+import { workOn, type WorkOrder, type WorkResult } from '../../core/house/long-work';
 import { serve } from './serve';
 
 /** Which share is done. */

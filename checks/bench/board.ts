@@ -1,5 +1,5 @@
 // What a board of the bench is, and the words its circuits are written in.
-import type { ControlKind, Look, MachineState } from '../../core/job';
+import type { ControlKind, Look, MachineState } from '../../core/ground/job';
 import type { Part } from './solve';
 
 /** A stretch of time in which nothing changes, with its share of the period. */

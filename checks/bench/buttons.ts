@@ -1,6 +1,6 @@
 // Buttons, ladders, keypads, latches and selectors as they are met: structures and values of common practice.
-import type { Look, MachineState } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { Look, MachineState } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import { moving, still, type Control } from './board';
 import { between, chance, closedOhms, decades, logicVolts, pick, resistor } from './draw';
 

@@ -1,5 +1,5 @@
 // Chance for the bench's boards.
-import type { Random } from '../../core/quantity';
+import type { Random } from '../../core/ground/quantity';
 
 /** One of several, each as likely as its weight. */
 export function pick<T>(random: Random, list: readonly (readonly [T, number])[]): T {

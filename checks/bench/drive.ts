@@ -1,7 +1,7 @@
 // Drives Probe over the bench's boards as a maker would: takes what it proposes, answers with what the bench's meter shows.
-import { edited, CONTROL_KINDS, freshJob, type ControlKind, type Job, type Reading } from '../../core/job';
-import { isolationOf, nextFor, surveyOf } from '../../core/probe';
-import type { Random } from '../../core/quantity';
+import { edited, CONTROL_KINDS, freshJob, type ControlKind, type Job, type Reading } from '../../core/ground/job';
+import { isolationOf, nextFor, surveyOf } from '../../core/rooms/probe';
+import type { Random } from '../../core/ground/quantity';
 import { chance } from './draw';
 import { high, ladder, latch, low, scanned, selector } from './buttons';
 import { battery, isolated, mainsLoad, tied } from './mains';

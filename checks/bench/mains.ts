@@ -1,6 +1,6 @@
 // How the bench's boards meet mains.
-import type { MainsSide } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { MainsSide } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import type { Part } from './solve';
 import { chance, decades, pick } from './draw';
 

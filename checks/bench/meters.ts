@@ -1,6 +1,6 @@
 // Meters as they are: input, ranges, accuracy, averaging, the ohmmeter's own volts; and hands that slip.
-import { HAND_METER, type Meter } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import { HAND_METER, type Meter } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import { chance, decades, pick } from './draw';
 
 export interface BenchMeter {

@@ -1,5 +1,5 @@
-import type { Look, MachineState } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { Look, MachineState } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import { moving, still, type Control } from './board';
 import { boardOhms, ends } from './buttons';
 import { between, chance, decades, pick } from './draw';

@@ -1,6 +1,6 @@
 // Pairs, loads, pads, motors, knobs and buses as they are met: structures and values of common practice.
-import type { Look, MachineState } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { Look, MachineState } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import { moving, still, type Control, type Sheet } from './board';
 import { boardOhms, ends } from './buttons';
 import { between, chance, closedOhms, decades, pick, resistor } from './draw';

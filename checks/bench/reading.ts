@@ -1,6 +1,6 @@
 // What a meter of the bench shows at a board of the bench.
-import type { Point, Reading } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { Point, Reading } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import type { Control, Phase } from './board';
 import { plugged, type Mains } from './mains';
 import { shown, type BenchMeter } from './meters';

@@ -1,5 +1,5 @@
 // What a run over the bench came to, in numbers and in lines.
-import { CONTROL_KINDS, type ControlKind } from '../../core/job';
+import { CONTROL_KINDS, type ControlKind } from '../../core/ground/job';
 import type { Went } from './drive';
 
 const mean = (list: readonly number[]): number => list.reduce((a, b) => a + b, 0) / Math.max(1, list.length);

@@ -1,6 +1,6 @@
 // Controls that are none of Probe's kinds: what it must not call known.
-import type { Look } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { Look } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 import { still, type Control } from './board';
 import { boardOhms, ends } from './buttons';
 import { between, chance, decades, logicVolts, pick, resistor } from './draw';

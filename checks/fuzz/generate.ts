@@ -1,9 +1,9 @@
 // Values, edits and spoiled documents drawn from the fields: bounds and just beyond them, odd names, what JSON allows and no job means.
-import type { AnyField, AnyFields } from '../../core/field';
-import { isPressPlace, LIST_INFO, PLACE_INFO } from '../../core/job/places';
-import { readingFields, trialFields } from '../../core/job/job-fields';
-import type { Job, JobEdit } from '../../core/job';
-import type { Random } from '../../core/quantity';
+import type { AnyField, AnyFields } from '../../core/ground/field';
+import { isPressPlace, LIST_INFO, PLACE_INFO } from '../../core/ground/job/places';
+import { readingFields, trialFields } from '../../core/ground/job/job-fields';
+import type { Job, JobEdit } from '../../core/ground/job';
+import type { Random } from '../../core/ground/quantity';
 
 const pick = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
 const NAMES = [

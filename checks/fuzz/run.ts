@@ -1,16 +1,16 @@
 // Edits and spoiled files by the thousand; every failure comes back with the seed that brings it about again.
-import { planWay, sceneOf } from '../../core/act';
-import { answerFor } from '../../core/answer';
-import { assignPins, profileOf } from '../../core/board';
-import { filesOf } from '../../core/deliver';
-import { feedReport, rehearse } from '../../core/feed';
-import type { Finding } from '../../core/finding';
-import { applyEdit, checkJob, jobText, loadJob, type Job } from '../../core/job';
-import { seededRandom } from '../../core/quantity';
-import { daysStudy } from '../../core/many-days';
-import { searchJob, searchOf, storyFindings } from '../../core/stories';
-import { threadOf } from '../../core/thread';
-import { WorldProblem } from '../../core/world';
+import { planWay, sceneOf } from '../../core/rooms/act';
+import { answerFor } from '../../core/house/answer';
+import { assignPins, profileOf } from '../../core/rooms/board';
+import { filesOf } from '../../core/house/deliver';
+import { feedReport, rehearse } from '../../core/rooms/feed';
+import type { Finding } from '../../core/ground/finding';
+import { applyEdit, checkJob, jobText, loadJob, type Job } from '../../core/ground/job';
+import { seededRandom } from '../../core/ground/quantity';
+import { daysStudy } from '../../core/house/many-days';
+import { searchJob, searchOf, storyFindings } from '../../core/house/stories';
+import { threadOf } from '../../core/house/thread';
+import { WorldProblem } from '../../core/engines/world';
 import { editFor, spoiled } from './generate';
 
 /** No job may take longer, s of processor time. */

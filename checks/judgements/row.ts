@@ -1,6 +1,6 @@
 import { fed, pressed } from '../../core/testing/jobs';
-import type { Verdict } from '../../core/finding';
-import type { BenchPlan, FeedLink, FeedSource, Job, Press, Way } from '../../core/job';
+import type { Verdict } from '../../core/ground/finding';
+import type { BenchPlan, FeedLink, FeedSource, Job, Press, Way } from '../../core/ground/job';
 import { APART, dryPair, finished, lowButton, mainsLoad, said, scannedKey } from '../bench-jobs';
 
 /** `value` within a share of `own`; `limit` the same; `verdict` one of these. What is left out is not judged. */

@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
-import { assess, type Assessment } from '../assess';
-import type { Finding } from '../finding';
-import type { Facts } from '../facts';
+import { assess, type Assessment } from '../house/assess';
+import type { Finding } from '../ground/finding';
+import type { Facts } from '../ground/facts';
 import {
   BENCH_MAINS,
   edited,
@@ -22,9 +22,9 @@ import {
   type MachinePart,
   type Press,
   type Section,
-} from '../job';
-import { rankWays, wayContext } from '../thumb';
-import type { WayContext, WayResult } from '../ways';
+} from '../ground/job';
+import { rankWays, wayContext } from '../rooms/thumb';
+import type { WayContext, WayResult } from '../build/ways';
 
 /** For tests: a demo job from its file. */
 export function demoJob(

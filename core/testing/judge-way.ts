@@ -1,9 +1,9 @@
-import { assess } from '../assess';
-import type { Finding } from '../finding';
-import type { ControlFact } from '../facts';
-import type { BenchPlan, Job, Press, Way } from '../job';
+import { assess } from '../house/assess';
+import type { Finding } from '../ground/finding';
+import type { ControlFact } from '../ground/facts';
+import type { BenchPlan, Job, Press, Way } from '../ground/job';
 import { contextIn, demoJob, pressed } from './jobs';
-import { evaluateWay, type WayResult } from '../ways';
+import { evaluateWay, type WayResult } from '../build/ways';
 
 export const pot = demoJob('rice-pot');
 export const shutter = demoJob('hatch-shutter');

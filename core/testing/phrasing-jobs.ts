@@ -1,4 +1,4 @@
-import { edited, freshJob, type Job, type JobEdit } from '../job';
+import { edited, freshJob, type Job, type JobEdit } from '../ground/job';
 
 const NOW = '2026-03-02T14:05:00Z';
 const with_ = (...edits: JobEdit[]): Job =>

@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import type { Job } from '../ground/job';
 import { one, strip, two } from './phrasing-jobs';
 
 /** Alternating volts, shorts, looks, jumpers, supplies, strips and remarks. */

@@ -1,4 +1,4 @@
-import type { Job } from '../job';
+import type { Job } from '../ground/job';
 import { one } from './phrasing-jobs';
 import { OTHERS } from './phrasings-others';
 

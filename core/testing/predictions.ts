@@ -1,5 +1,5 @@
 import { existsSync, readFileSync } from 'node:fs';
-import { takeDrawnAhead } from '../probe';
+import { takeDrawnAhead } from '../rooms/probe';
 
 // For tests: the predictions that were drawn when the program was built, as the built program takes them, once for all files of a worker.
 const FILE = new URL('../../node_modules/.cache/predictions/predictions.bin', import.meta.url);

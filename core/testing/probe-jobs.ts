@@ -1,7 +1,7 @@
 import { benchJob } from './jobs';
-import { readNoteLine } from '../notes';
-import { edited, type Job } from '../job';
-import { surveyOf } from '../probe';
+import { readNoteLine } from '../ground/notes';
+import { edited, type Job } from '../ground/job';
+import { surveyOf } from '../rooms/probe';
 
 export const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;
 export const CONTROL = 'control-start';

@@ -1,4 +1,4 @@
-import type { MachineTable, Op, WorldPlan } from '../world';
+import type { MachineTable, Op, WorldPlan } from '../engines/world';
 
 /** For tests: a world of one part that meets events as they come. */
 export const alone = (table: MachineTable): WorldPlan => ({

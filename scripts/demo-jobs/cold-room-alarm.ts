@@ -1,4 +1,4 @@
-import { freshConverter, freshRail, freshSource } from '../../core/job';
+import { freshConverter, freshRail, freshSource } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(

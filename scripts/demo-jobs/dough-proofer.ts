@@ -1,5 +1,5 @@
-import { readCapture } from '../../core/capture';
-import { digitSteps } from '../../core/digits';
+import { readCapture } from '../../core/engines/capture';
+import { digitSteps } from '../../core/house/digits';
 import {
   freshFace,
   freshHand,
@@ -10,10 +10,10 @@ import {
   freshRail,
   freshSign,
   type Keypad,
-} from '../../core/job';
-import { seededRandom } from '../../core/quantity';
-import { decodeKeypad, type LabelledTiming } from '../../core/scan';
-import { padCapture, PROOFER_PAD } from '../../core/standin';
+} from '../../core/ground/job';
+import { seededRandom } from '../../core/ground/quantity';
+import { decodeKeypad, type LabelledTiming } from '../../core/engines/scan';
+import { padCapture, PROOFER_PAD } from '../../core/engines/standin';
 import { DEAD, Maker } from '../demo-maker';
 
 /** The proofer's pad as decoded from captures of its lines: one at rest, one per key held. */

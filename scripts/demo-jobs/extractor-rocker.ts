@@ -1,4 +1,4 @@
-import { freshFace, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshFace, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(

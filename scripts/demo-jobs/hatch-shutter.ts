@@ -1,4 +1,4 @@
-import { freshRail, freshPress, freshHand, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshRail, freshPress, freshHand, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(

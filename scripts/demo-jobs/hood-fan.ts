@@ -1,4 +1,4 @@
-import { freshConverter, freshPress, freshRail, freshSource } from '../../core/job';
+import { freshConverter, freshPress, freshRail, freshSource } from '../../core/ground/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(

@@ -1,4 +1,4 @@
-import { freshPress, freshSense, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshPress, freshSense, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(

@@ -1,4 +1,4 @@
-import { freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(

@@ -9,7 +9,7 @@ import {
   freshSign,
   type AlikeUnit,
   type JobEdit,
-} from '../../core/job';
+} from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 const FLAPS = [1, 2, 3, 4, 5, 6, 7, 8];

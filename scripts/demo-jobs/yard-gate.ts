@@ -1,4 +1,4 @@
-import { freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/job';
+import { freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { DEAD, Maker, never } from '../demo-maker';
 
 new Maker(

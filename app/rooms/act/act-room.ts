@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
-import { wholeRun } from '../../../core/power-up-scene';
-import { RunEnded, WorldProblem } from '../../../core/world';
+import { wholeRun } from '../../../core/house/power-up-scene';
+import { RunEnded, WorldProblem } from '../../../core/engines/world';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

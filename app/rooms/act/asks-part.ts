@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatButton } from '@angular/material/button';
-import { askFields, freshAsk, type MachineAsk, type MachinePart } from '../../../core/job';
+import { askFields, freshAsk, type MachineAsk, type MachinePart } from '../../../core/ground/job';
 import { Action } from '../../kit/action';
 import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';

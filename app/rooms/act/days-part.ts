@@ -1,11 +1,11 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { lacksOfPolicies, policiesFor } from '../../../core/act';
-import { withSteps, type Job } from '../../../core/job';
-import { keptFinding, wrongFinding } from '../../../core/days-findings';
-import type { Finding } from '../../../core/finding';
-import type { DaysStudy, PolicyDays } from '../../../core/many-days';
-import { formatQuantity } from '../../../core/quantity';
+import { lacksOfPolicies, policiesFor } from '../../../core/rooms/act';
+import { withSteps, type Job } from '../../../core/ground/job';
+import { keptFinding, wrongFinding } from '../../../core/house/days-findings';
+import type { Finding } from '../../../core/ground/finding';
+import type { DaysStudy, PolicyDays } from '../../../core/house/many-days';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
 import { Cell, Table, type Column } from '../../kit/table';
 import { Bench } from '../../store/bench';

@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/act';
-import type { Fault, Step } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/rooms/act';
+import type { Fault, Step } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { cut } from '../../ui/cut';
 
 const LEFT = 132;

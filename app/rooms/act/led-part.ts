@@ -1,10 +1,10 @@
 import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { firstMove, isLed, ledFinding, timingsOfLed, type LedTime, type Take } from '../../../core/act';
-import type { Finding } from '../../../core/finding';
-import { machineOf, withMachine } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+import { firstMove, isLed, ledFinding, timingsOfLed, type LedTime, type Take } from '../../../core/rooms/act';
+import type { Finding } from '../../../core/ground/finding';
+import { machineOf, withMachine } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
 import { pickFiles } from '../../kit/pick-files';
 import { Cell, Table, type Column } from '../../kit/table';

@@ -11,8 +11,8 @@ import {
   RUNS,
   tableOf,
   TRAVELS,
-} from '../../../core/act';
-import { hasOther, otherWords } from '../../../core/reversing';
+} from '../../../core/rooms/act';
+import { hasOther, otherWords } from '../../../core/engines/reversing';
 import {
   AFTER_CUTS,
   freshPart,
@@ -27,8 +27,8 @@ import {
   type MachinePart,
   type Shown,
   type Timing,
-} from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField, type Choice } from '../../kit/choice-field';

@@ -1,8 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject, model, signal } from '@angular/core';
-import { freshStep, lacksOfPart, lacksOfPolicies, policiesFor, type Policy } from '../../../core/act';
-import { hasOther, otherWords } from '../../../core/reversing';
+import { freshStep, lacksOfPart, lacksOfPolicies, policiesFor, type Policy } from '../../../core/rooms/act';
+import { hasOther, otherWords } from '../../../core/engines/reversing';
 import {
   freshMove,
   MOVE_PURPOSES,
@@ -12,9 +12,9 @@ import {
   type Move,
   type Step,
   type StepKind,
-} from '../../../core/job';
-import { digitSteps } from '../../../core/digits';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/ground/job';
+import { digitSteps } from '../../../core/house/digits';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField, type Choice } from '../../kit/choice-field';

@@ -1,10 +1,18 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import { BEFALLS, FAULT_WORDS, freshFault, instantsOf, partingsOf, standAt, type RunTrace } from '../../../core/act';
-import { handsIn } from '../../../core/panel';
-import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+import {
+  BEFALLS,
+  FAULT_WORDS,
+  freshFault,
+  instantsOf,
+  partingsOf,
+  standAt,
+  type RunTrace,
+} from '../../../core/rooms/act';
+import { handsIn } from '../../../core/build/panel';
+import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';

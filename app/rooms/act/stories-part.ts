@@ -1,8 +1,8 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { answersTo, type Answer } from '../../../core/answers';
-import { searchedWords, searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/stories';
-import { WorldProblem } from '../../../core/world';
+import { answersTo, type Answer } from '../../../core/house/answers';
+import { searchedWords, searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/house/stories';
+import { WorldProblem } from '../../../core/engines/world';
 import { Action } from '../../kit/action';
 import { Bench } from '../../store/bench';
 import { LongWork } from '../../store/long-work';

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
-import { sayPlanned, sceneOf } from '../../../core/act';
-import type { WorkOrder } from '../../../core/long-work';
-import { formatQuantity } from '../../../core/quantity';
-import { WorldProblem } from '../../../core/world';
+import { sayPlanned, sceneOf } from '../../../core/rooms/act';
+import type { WorkOrder } from '../../../core/house/long-work';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { WorldProblem } from '../../../core/engines/world';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { ChoicesField } from '../../kit/toggles-field';
 import { Bench } from '../../store/bench';

@@ -7,8 +7,8 @@ import { pickFiles } from '../../kit/pick-files';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { ChoicesField } from '../../kit/toggles-field';
-import { boardText, profileOf, readBoard } from '../../../core/board';
-import { freshOf, quantity, type Field } from '../../../core/field';
+import { boardText, profileOf, readBoard } from '../../../core/rooms/board';
+import { freshOf, quantity, type Field } from '../../../core/ground/field';
 import {
   LEVELS,
   PHASES,
@@ -22,7 +22,7 @@ import {
   type Phase,
   type PinAbility,
   type Tag,
-} from '../../../core/job';
+} from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { saveFile } from '../../ui/save-file';

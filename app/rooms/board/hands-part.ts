@@ -15,10 +15,10 @@ import {
   signFields,
   type Hand,
   type Sign,
-} from '../../../core/job';
-import { commandsFor, handThing, signResistor, signThing } from '../../../core/panel';
-import { formatQuantity } from '../../../core/quantity';
-import { wholeWiring } from '../../../core/whole';
+} from '../../../core/ground/job';
+import { commandsFor, handThing, signResistor, signThing } from '../../../core/build/panel';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { wholeWiring } from '../../../core/house/whole';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { TAG_WORDS } from '../../../core/finding';
-import { PHASES, type BoardPin, type BoardProfile, type Level, type Phase } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+import { TAG_WORDS } from '../../../core/ground/finding';
+import { PHASES, type BoardPin, type BoardProfile, type Level, type Phase } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 
 const WORDS: Readonly<Record<Phase, string>> = {
   rising: 'power rises',

@@ -10,8 +10,8 @@ import {
   type BoardEvent,
   type LevelSegment,
   type StripRow,
-} from '../../../core/board';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/rooms/board';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { cut } from '../../ui/cut';
 import { Bench } from '../../store/bench';
 

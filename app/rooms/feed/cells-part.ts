@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
-import { lifeOf, sayLife, turnsOf } from '../../../core/feed';
+import { lifeOf, sayLife, turnsOf } from '../../../core/rooms/feed';
 import {
   boxFields,
   dutyFields,
@@ -10,8 +10,8 @@ import {
   type FeedBox,
   type FeedDuty,
   type FeedStanding,
-} from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Bench } from '../../store/bench';
 import { FeedRehearsal } from './rehearsal';
 

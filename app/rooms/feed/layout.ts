@@ -1,5 +1,5 @@
 import { hierarchy, tree, type HierarchyPointNode } from 'd3-hierarchy';
-import type { FeedRow } from '../../../core/feed';
+import type { FeedRow } from '../../../core/rooms/feed';
 
 /** Size of a part as it is drawn, px, and the room from one to the next. */
 export const BOX = { width: 148, height: 46 } as const;

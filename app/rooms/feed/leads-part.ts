@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { Table, type Column } from '../../kit/table';
-import { maybeQuantity } from '../../../core/field';
-import { cutList, joinsOf, type CutRow } from '../../../core/feed';
-import { formatQuantity } from '../../../core/quantity';
+import { maybeQuantity } from '../../../core/ground/field';
+import { cutList, joinsOf, type CutRow } from '../../../core/rooms/feed';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Bench } from '../../store/bench';
 import { FeedRehearsal } from './rehearsal';
 

@@ -3,7 +3,7 @@ import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
-import { findingsOf, hangChoices } from '../../../core/feed';
+import { findingsOf, hangChoices } from '../../../core/rooms/feed';
 import {
   converterFields,
   dutyFields,
@@ -16,8 +16,8 @@ import {
   type FeedLoad,
   type FeedSource,
   type ListName,
-} from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { FindingList } from '../../ui/finding-list';

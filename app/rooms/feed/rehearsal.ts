@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, linkedSignal } from '@angular/core';
-import { feedRows, rehearse } from '../../../core/feed';
+import { feedRows, rehearse } from '../../../core/rooms/feed';
 import { Bench } from '../../store/bench';
 
 /** What the job's supplies come to, for every view of Feed: of the very job that the findings are of. */

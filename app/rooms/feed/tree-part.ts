@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { Action, Row } from '../../kit/action';
-import type { FeedRow } from '../../../core/feed';
+import type { FeedRow } from '../../../core/rooms/feed';
 import {
   freeNodeId,
   freshConverter,
@@ -13,8 +13,8 @@ import {
   type JobEdit,
   type LinkKind,
   type SourceKind,
-} from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
 import { NodeEditor } from './node-editor';

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/guard';
-import { HAZARD_WORDS, guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/job';
+import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
+import { HAZARD_WORDS, guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
-import type { Choice } from '../../kit/choice-field';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';

@@ -3,8 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, u
 import { DomSanitizer } from '@angular/platform-browser';
 import { Icon } from '../../kit/icon';
 import { Action } from '../../kit/action';
-import type { Job } from '../../../core/job';
-import { slug, type PackFile } from '../../../core/pack';
+import type { Job } from '../../../core/ground/job';
+import { slug, type PackFile } from '../../../core/rooms/pack';
 import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
 import { Files } from '../../store/files';

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
 import { Action } from '../../kit/action';
-import type { Planned } from '../../../core/probe';
+import type { Planned } from '../../../core/rooms/probe';
 import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayPlace, sayValue, type Job, type Reading } from '../../../core/job';
+import { sayPlace, sayValue, type Job, type Reading } from '../../../core/ground/job';
 import {
   againstLeader,
   assumptions,
@@ -13,9 +13,9 @@ import {
   STILL_COUNTS,
   strongestReading,
   type SeenSurvey,
-} from '../../../core/probe';
-import type { Finding } from '../../../core/finding';
-import { formatQuantity } from '../../../core/quantity';
+} from '../../../core/rooms/probe';
+import type { Finding } from '../../../core/ground/finding';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { Prose } from '../../ui/prose';
 import { Num } from '../../ui/num';
 

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { sayPoint, type Point } from '../../../core/job';
+import { sayPoint, type Point } from '../../../core/ground/job';
 
 const PLACE: Record<Point['kind'], readonly [number, number]> = {
   contact: [0, 0],

@@ -4,12 +4,12 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { FormControl } from '@angular/forms';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { DropButton } from '../../ui/drop-button';
-import { Cell, Table } from '../../kit/table';
-import { ChoiceField } from '../../kit/choice-field';
+import { Cell, Table, type Column } from '../../kit/table';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { Action } from '../../kit/action';
-import { text } from '../../../core/field';
-import type { Keypad, PadKey } from '../../../core/job';
+import { text } from '../../../core/ground/field';
+import type { Keypad, PadKey } from '../../../core/ground/job';
 import {
   controlFromKey,
   controlNameOf,
@@ -22,12 +22,10 @@ import {
   readPad,
   sharedLines,
   type LabelledTiming,
-} from '../../../core/scan';
-import { formatQuantity, seededRandom } from '../../../core/quantity';
-import { padCapture, PROOFER_PAD } from '../../../core/standin';
-import type { Choice } from '../../kit/choice-field';
+} from '../../../core/engines/scan';
+import { formatQuantity, seededRandom } from '../../../core/ground/quantity';
+import { padCapture, PROOFER_PAD } from '../../../core/engines/standin';
 import { pickFiles } from '../../kit/pick-files';
-import type { Column } from '../../kit/table';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

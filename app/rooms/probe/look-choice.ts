@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Row } from '../../kit/action';
-import { LOOKS, type Look } from '../../../core/job';
+import { LOOKS, type Look } from '../../../core/ground/job';
 import { isFree } from '../../ui/free-key';
-import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/probe';
+import { KIND_WORDS, LOOK_WORDS, type Meaning } from '../../../core/rooms/probe';
 
 /** The look as large answers, each with the kind that it would bring to the front. */
 @Component({

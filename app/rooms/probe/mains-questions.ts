@@ -1,9 +1,9 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
-import { readNoteLine } from '../../../core/notes';
-import { UNKNOWN_MAINS } from '../../../core/job';
-import { questionsOf, type MainsQuestion } from '../../../core/probe';
+import { readNoteLine } from '../../../core/ground/notes';
+import { UNKNOWN_MAINS } from '../../../core/ground/job';
+import { questionsOf, type MainsQuestion } from '../../../core/rooms/probe';
 import { Prose } from '../../ui/prose';
 import { Bench } from '../../store/bench';
 import { isFree } from '../../ui/free-key';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { UNIT_OF, type ReadingKind } from '../../../core/job';
-import { KIND_WORDS, type Meaning } from '../../../core/probe';
-import { formatQuantity } from '../../../core/quantity';
+import { UNIT_OF, type ReadingKind } from '../../../core/ground/job';
+import { KIND_WORDS, type Meaning } from '../../../core/rooms/probe';
+import { formatQuantity } from '../../../core/ground/quantity';
 
 /** What each stretch of answers would make of the control, before it is taken. */
 @Component({

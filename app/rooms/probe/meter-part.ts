@@ -1,12 +1,11 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { formatQuantity } from '../../../core/quantity';
-import { HAND_METER, isStated, type Meter, meterFields } from '../../../core/job';
-import type { Choice } from '../../kit/choice-field';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { HAND_METER, isStated, type Meter, meterFields } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { TwoColumns } from '../../ui/two-columns';
 import { PartsNav } from './parts-nav';

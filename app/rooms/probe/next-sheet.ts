@@ -11,15 +11,14 @@ import {
   untracked,
   viewChild,
 } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Action } from '../../kit/action';
-import { readAnswer, typedNumber } from '../../../core/notes';
-import { sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/job';
-import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/probe';
-import { seededRandom, own } from '../../../core/quantity';
-import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/standin';
+import { readAnswer, typedNumber } from '../../../core/ground/notes';
+import { sayPlace, sayValue, UNIT_OF, type Look, type Reading } from '../../../core/ground/job';
+import { controlOf, specKey, takenFrom, type NextReading } from '../../../core/rooms/probe';
+import { seededRandom, own } from '../../../core/ground/quantity';
+import { buildFor, isPractice, standinOf, STANDINS } from '../../../core/engines/standin';
 import { BenchField } from '../../kit/bench-field';
-import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { isFree } from '../../ui/free-key';
 import { HandsBusy } from '../../store/hands-busy';

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input, signal } from '@angular/core';
-import type { Keypad } from '../../../core/job';
-import { pinSides } from '../../../core/scan';
+import type { Keypad } from '../../../core/ground/job';
+import { pinSides } from '../../../core/engines/scan';
 
 /**
  * A keypad twice: as it lies under the hand, and as the grid of lines that the controller sees. A key that is looked at

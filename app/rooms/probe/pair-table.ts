@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import type { Pair, StripState } from '../../../core/probe';
-import { formatQuantity } from '../../../core/quantity';
+import type { Pair, StripState } from '../../../core/rooms/probe';
+import { formatQuantity } from '../../../core/ground/quantity';
 
 /**
  * The pair table of a strip: volts from the row's terminal to the column's; what follows by difference is slanted, what

@@ -1,11 +1,10 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, inject, signal } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Action } from '../../kit/action';
-import { CONTROL_KINDS } from '../../../core/job';
-import { KIND_WORDS, practiceResult, type Guess } from '../../../core/probe';
+import { CONTROL_KINDS } from '../../../core/ground/job';
+import { KIND_WORDS, practiceResult, type Guess } from '../../../core/rooms/probe';
 import { Bench } from '../../store/bench';
-import type { Choice } from '../../kit/choice-field';
 
 /** On the practice shelf: name the control, and hear how few readings would have done. */
 @Component({

@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear, scaleSymlog } from 'd3-scale';
-import { UNIT_OF, type ReadingKind } from '../../../core/job';
-import { KIND_WORDS, type Expectation } from '../../../core/probe';
-import { formatQuantity } from '../../../core/quantity';
+import { UNIT_OF, type ReadingKind } from '../../../core/ground/job';
+import { KIND_WORDS, type Expectation } from '../../../core/rooms/probe';
+import { formatQuantity } from '../../../core/ground/quantity';
 
 /** Where the logarithmic part of a scale begins, base units. */
 const SMALLEST: Partial<Record<ReadingKind, number>> = { ohms: 1, amps: 1e-4, hertz: 1 };

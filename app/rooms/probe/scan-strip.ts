@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import type { Timing } from '../../../core/capture';
-import { formatQuantity } from '../../../core/quantity';
+import type { Timing } from '../../../core/engines/capture';
+import { formatQuantity } from '../../../core/ground/quantity';
 
 /** The first few periods of a capture, line by line. */
 @Component({

@@ -3,11 +3,11 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormControl } from '@angular/forms';
 import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { text, type Field } from '../../../core/field';
+import { text, type Field } from '../../../core/ground/field';
 import {
   ACCESS,
   FACE_SHAPES,
@@ -18,10 +18,9 @@ import {
   caliperReading,
   faceFields,
   pieceFields,
-} from '../../../core/job';
-import { sizeOf } from '../../../core/mechanics';
-import { formatQuantity } from '../../../core/quantity';
-import type { Choice } from '../../kit/choice-field';
+} from '../../../core/ground/job';
+import { sizeOf } from '../../../core/engines/mechanics';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

@@ -3,14 +3,13 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { FormControl } from '@angular/forms';
 import { DropButton } from '../../ui/drop-button';
 import { FieldScope } from '../../kit/half-typed';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { text } from '../../../core/field';
-import { freshRail, type Rail, railFields } from '../../../core/job';
-import { loadToTry, sourcesTold } from '../../../core/rails';
-import type { Choice } from '../../kit/choice-field';
+import { text } from '../../../core/ground/field';
+import { freshRail, type Rail, railFields } from '../../../core/ground/job';
+import { loadToTry, sourcesTold } from '../../../core/engines/electrics';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, inject, input } from '@angular/core';
 import { Action } from '../../kit/action';
-import { sayPlace, sayTime, sayValue, type Reading } from '../../../core/job';
+import { sayPlace, sayTime, sayValue, type Reading } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 
 /** Readings as taken, each of which can be withdrawn and counted again. */

@@ -1,10 +1,10 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Action } from '../../kit/action';
-import type { Verdict } from '../../../core/finding';
-import { formatQuantity } from '../../../core/quantity';
-import { changesFor, contextOf, reasonsOf, type Change } from '../../../core/thumb';
-import { WAY_WORDS, wayPhrase, type WayResult } from '../../../core/ways';
+import type { Verdict } from '../../../core/ground/finding';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { changesFor, contextOf, reasonsOf, type Change } from '../../../core/rooms/thumb';
+import { WAY_WORDS, wayPhrase, type WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 import { Glyph } from '../../ui/glyph';

@@ -1,9 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input, linkedSignal } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
-import type { Way } from '../../../core/job';
-import { compareWays } from '../../../core/thumb';
-import { WAY_WORDS, type WayResult } from '../../../core/ways';
-import type { Choice } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
+import type { Way } from '../../../core/ground/job';
+import { compareWays } from '../../../core/rooms/thumb';
+import { WAY_WORDS, type WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 
 /** Any two ways side by side on this control; the better side of each line is marked. */

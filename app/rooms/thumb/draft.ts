@@ -1,7 +1,7 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
-import type { Job, JobEdit, Press, PressPlace, PressPlaces } from '../../../core/job';
-import { contextOf, rankWays, wayContext } from '../../../core/thumb';
-import { evaluateWay, type WayContext, type WayResult } from '../../../core/ways';
+import type { Job, JobEdit, Press, PressPlace, PressPlaces } from '../../../core/ground/job';
+import { contextOf, rankWays, wayContext } from '../../../core/rooms/thumb';
+import { evaluateWay, type WayContext, type WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 
 /** The press that is looked at, and its plan while a slider is held: shown at once, written to the job when it is let go. */

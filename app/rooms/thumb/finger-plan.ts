@@ -1,14 +1,13 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Ruler } from '../../kit/ruler';
 import { SliderField } from '../../kit/slider-field';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { MOUNTS, type FingerPlan, faceFields, fingerFields, freshFace } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
-import { BUTTON_FORCES } from '../../../core/mechanics';
-import type { WayResult } from '../../../core/ways';
+import { MOUNTS, type FingerPlan, faceFields, fingerFields, freshFace } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { BUTTON_FORCES } from '../../../core/engines/mechanics';
+import type { WayResult } from '../../../core/build/ways';
 import { Num } from '../../ui/num';
-import type { Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { sayChanges, type AnyFields } from '../../../core/field';
-import { controlFields, LOGIC_LEVELS, pressFields, type Control } from '../../../core/job';
-import { decadeOf, formatQuantity } from '../../../core/quantity';
-import type { WayResult } from '../../../core/ways';
-import type { Choice } from '../../kit/choice-field';
+import { sayChanges, type AnyFields } from '../../../core/ground/field';
+import { controlFields, LOGIC_LEVELS, pressFields, type Control } from '../../../core/ground/job';
+import { decadeOf, formatQuantity } from '../../../core/ground/quantity';
+import type { WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 

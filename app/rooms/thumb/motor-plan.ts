@@ -1,15 +1,14 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input, signal } from '@angular/core';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { drawState } from '../../../core/draw';
-import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/job';
-import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/reversing';
+import { drawState } from '../../../core/house/draw';
+import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/ground/job';
+import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/engines/reversing';
 import { Draft } from './draft';
 import { JointDrawing } from '../../ui/joint-drawing';
-import type { Choice } from '../../kit/choice-field';
 
 const MOTION = {
   forward: 'forward',

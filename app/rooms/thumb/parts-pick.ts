@@ -1,13 +1,12 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { DropButton } from '../../ui/drop-button';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Action } from '../../kit/action';
-import type { OwnPart, PartKind, JobEdit } from '../../../core/job';
-import { PART_FIELDS, PART_KIND_WORDS, partsOf, takenPart, type TakenPart } from '../../../core/parts';
-import { sourceOf, TAG_WORDS } from '../../../core/finding';
-import { formatQuantity } from '../../../core/quantity';
-import type { Choice } from '../../kit/choice-field';
+import type { OwnPart, PartKind, JobEdit } from '../../../core/ground/job';
+import { PART_FIELDS, PART_KIND_WORDS, partsOf, takenPart, type TakenPart } from '../../../core/engines/parts';
+import { sourceOf, TAG_WORDS } from '../../../core/ground/finding';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';

@@ -3,9 +3,9 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Router } from '@angular/router';
 import { Action, Row } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
-import { gravest } from '../../../core/finding';
-import { freeId, freshPress, pressOf } from '../../../core/job';
-import { wayPhrase } from '../../../core/ways';
+import { gravest } from '../../../core/ground/finding';
+import { freeId, freshPress, pressOf } from '../../../core/ground/job';
+import { wayPhrase } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
 

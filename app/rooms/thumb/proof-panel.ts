@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { MatProgressBar } from '@angular/material/progress-bar';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
-import { formatQuantity } from '../../../core/quantity';
+import { formatQuantity } from '../../../core/ground/quantity';
 import {
   agreementFinding,
   CORNER_WORDS,
@@ -16,10 +16,10 @@ import {
   toleranceFinding,
   type ProofResult,
   type ToleranceResult,
-} from '../../../core/thumb';
-import { provable, type Provable } from '../../../core/provable';
-import type { StudyKind } from '../../../core/study';
-import { wayPhrase } from '../../../core/ways';
+} from '../../../core/rooms/thumb';
+import { provable, type Provable } from '../../../core/house/provable';
+import type { StudyKind } from '../../../core/ground/finding';
+import { wayPhrase } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { LongWork } from '../../store/long-work';
 import { Studies, type StudyRow } from '../../store/studies';

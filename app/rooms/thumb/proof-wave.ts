@@ -1,9 +1,9 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { PRESS_TIMES } from '../../../core/circuit';
-import type { ProofResult } from '../../../core/thumb';
-import { formatQuantity } from '../../../core/quantity';
+import { PRESS_TIMES } from '../../../core/engines/circuit';
+import type { ProofResult } from '../../../core/rooms/thumb';
+import { formatQuantity } from '../../../core/ground/quantity';
 import { axisTicks } from '../../kit/axis';
 
 /** A simulated press: the line at nominal values and at the worst corner against what the machine takes for low and high, the pin below. */

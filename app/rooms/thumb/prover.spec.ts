@@ -1,8 +1,8 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { PRESS_TIMES } from '../../../core/circuit';
+import { PRESS_TIMES } from '../../../core/engines/circuit';
 import { chosenIn, contextIn, demoJob, pressed } from '../../../core/testing/jobs';
-import { proofCases } from '../../../core/thumb';
+import { proofCases } from '../../../core/rooms/thumb';
 import type { ProofNews, ProofOrder, ProofTrace } from '../../workers/proof.worker';
 import type { Asked } from '../../workers/serve';
 import { Prover } from './prover';

@@ -1,6 +1,6 @@
 import { Injectable, signal } from '@angular/core';
-import { proofResult, type ProofCase, type ProofResult } from '../../../core/thumb';
-import type { WayContext } from '../../../core/ways';
+import { proofResult, type ProofCase, type ProofResult } from '../../../core/rooms/thumb';
+import type { WayContext } from '../../../core/build/ways';
 import { Unanswered, WorkerClient } from '../../store/worker-client';
 import type { ProofNews, ProofOrder, ProofTrace } from '../../workers/proof.worker';
 

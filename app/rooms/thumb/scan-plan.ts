@@ -3,10 +3,10 @@ import { scaleLinear, scaleLog } from 'd3-scale';
 import { line } from 'd3-shape';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { type ScanPlan, scanFields } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
-import { hitChance, injectorOf, scanCurves, STROBE_WIDTHS } from '../../../core/scan';
-import { scanOf } from '../../../core/ways';
+import { type ScanPlan, scanFields } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { hitChance, injectorOf, scanCurves, STROBE_WIDTHS } from '../../../core/engines/scan';
+import { scanOf } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 

@@ -2,18 +2,16 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, viewChildren } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { scaleLinear } from 'd3-scale';
-import { Cell, Table } from '../../kit/table';
-import { ChoiceField } from '../../kit/choice-field';
+import { Cell, Table, type Column } from '../../kit/table';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
-import { maybeQuantity } from '../../../core/field';
-import { KNOBS, type SignalPlan, signalFields } from '../../../core/job';
-import { formatQuantity } from '../../../core/quantity';
-import { fitLine } from '../../../core/signal';
-import { KNOB_WORDS } from '../../../core/ways';
+import { maybeQuantity } from '../../../core/ground/field';
+import { KNOBS, type SignalPlan, signalFields } from '../../../core/ground/job';
+import { formatQuantity } from '../../../core/ground/quantity';
+import { fitLine } from '../../../core/engines/signal';
+import { KNOB_WORDS } from '../../../core/build/ways';
 import { axisTicks } from '../../kit/axis';
-import type { Choice } from '../../kit/choice-field';
-import type { Column } from '../../kit/table';
 import { Draft } from './draft';
 
 /** A taken-over drive signal: readings of step against value with the line through them, and what the old knob still does. */

@@ -1,8 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { remoteFields, type RemotePlan, type SupplyPlan } from '../../../core/job';
-import type { Choice } from '../../kit/choice-field';
+import { remoteFields, type RemotePlan, type SupplyPlan } from '../../../core/ground/job';
 import { Draft } from './draft';
 
 /** The supply switched: what was tried, and what a dead controller leaves behind. */

@@ -1,11 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
-import { Tabs } from '../../kit/tabs';
-import { drawWay } from '../../../core/draw';
-import { wholeWiring } from '../../../core/whole';
-import type { Way } from '../../../core/job';
-import { orderWords, wayHeading } from '../../../core/thumb';
-import { WAY_WORDS } from '../../../core/ways';
-import type { Tab } from '../../kit/tabs';
+import { Tabs, type Tab } from '../../kit/tabs';
+import { drawWay } from '../../../core/house/draw';
+import { wholeWiring } from '../../../core/house/whole';
+import type { Way } from '../../../core/ground/job';
+import { orderWords, wayHeading } from '../../../core/rooms/thumb';
+import { WAY_WORDS } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { JointDrawing } from '../../ui/joint-drawing';

@@ -1,8 +1,8 @@
 import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import { Row } from '../../kit/action';
-import type { Way } from '../../../core/job';
-import { WAY_WORDS, type WayResult } from '../../../core/ways';
+import type { Way } from '../../../core/ground/job';
+import { WAY_WORDS, type WayResult } from '../../../core/build/ways';
 import { Glyph } from '../../ui/glyph';
 
 /** The ways to press, best first; those that have nothing to do with this control stand folded below, each with its reason. */

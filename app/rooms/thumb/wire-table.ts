@@ -1,9 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { Cell, Table } from '../../kit/table';
-import { ChoiceField } from '../../kit/choice-field';
-import type { JobWire, Wiring } from '../../../core/wiring';
-import type { Choice } from '../../kit/choice-field';
-import type { Column } from '../../kit/table';
+import { Cell, Table, type Column } from '../../kit/table';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
+import type { JobWire, Wiring } from '../../../core/build/wiring';
 import { Bench } from '../../store/bench';
 
 /** Every wire of the job with its ends and the colour that the maker has at hand, of those that its function allows. */

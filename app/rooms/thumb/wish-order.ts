@@ -2,8 +2,8 @@ import { MatButton } from '@angular/material/button';
 import { CdkDrag, CdkDropList, moveItemInArray, type CdkDragDrop } from '@angular/cdk/drag-drop';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
-import type { WayWish } from '../../../core/job';
-import { WISH_WORDS } from '../../../core/thumb';
+import type { WayWish } from '../../../core/ground/job';
+import { WISH_WORDS } from '../../../core/rooms/thumb';
 import { Bench } from '../../store/bench';
 
 /** The maker's order of wishes: dragged, or moved by the buttons; the ways are ranked by it at once. */

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { sayTime } from '../../../core/job';
-import type { StepProgress } from '../../../core/try';
+import { sayTime } from '../../../core/ground/job';
+import type { StepProgress } from '../../../core/rooms/try';
 import { Bench } from '../../store/bench';
 
 /**

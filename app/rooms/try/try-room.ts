@@ -2,13 +2,13 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { Icon } from '../../kit/icon';
-import { Table } from '../../kit/table';
-import { ChoiceField } from '../../kit/choice-field';
+import { Table, type Column } from '../../kit/table';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { Action, Row } from '../../kit/action';
-import { notRehearsed, runOnStandin } from '../../../core/rehearse';
-import { sheetFields, type Trial, sayTime } from '../../../core/job';
-import { seededRandom } from '../../../core/quantity';
+import { notRehearsed, runOnStandin } from '../../../core/house/rehearse';
+import { sheetFields, type Trial, sayTime } from '../../../core/ground/job';
+import { seededRandom } from '../../../core/ground/quantity';
 import {
   basisOf,
   progressOf,
@@ -17,9 +17,7 @@ import {
   stillCounts,
   testSheet,
   type StepProgress,
-} from '../../../core/try';
-import type { Column } from '../../kit/table';
-import type { Choice } from '../../kit/choice-field';
+} from '../../../core/rooms/try';
 import { Bench } from '../../store/bench';
 import { isFree } from '../../ui/free-key';
 import { HandsBusy } from '../../store/hands-busy';

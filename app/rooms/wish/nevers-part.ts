@@ -5,7 +5,7 @@ import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
-import { freshNever, NEVER_KINDS, neverFields, sayNever, type Never, type NeverKind } from '../../../core/job';
+import { freshNever, NEVER_KINDS, neverFields, sayNever, type Never, type NeverKind } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';

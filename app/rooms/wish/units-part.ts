@@ -5,7 +5,7 @@ import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { Cell, Table, type Column } from '../../kit/table';
 import { TextField } from '../../kit/text-field';
-import { benchFields, UNIT_SIDES, unitFields, type AlikeUnit } from '../../../core/job';
+import { benchFields, UNIT_SIDES, unitFields, type AlikeUnit } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';

@@ -2,9 +2,9 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField } from '../../kit/choice-field';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
-import { text } from '../../../core/field';
+import { text } from '../../../core/ground/field';
 import {
   HAZARD_WORDS,
   HAZARDS,
@@ -13,9 +13,8 @@ import {
   type Hazard,
   type JobEdit,
   type Region,
-} from '../../../core/job';
-import { proposedRules, sayWeekdays } from '../../../core/wish';
-import type { Choice } from '../../kit/choice-field';
+} from '../../../core/ground/job';
+import { proposedRules, sayWeekdays } from '../../../core/rooms/wish';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';

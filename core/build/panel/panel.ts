@@ -1,0 +1,22 @@
+import type { DriveFact } from '../../ground/facts';
+import type { Finding } from '../../ground/finding';
+import type { Job } from '../../ground/job';
+import { handThing } from './hand';
+import { senseThing } from './sense';
+import { signThing } from './sign';
+import type { PanelThing } from './thing';
+
+/** What stands at the controller beside the presses: senses, hands and signs, in the order of the wire table. */
+export const panelOf = (job: Job, drive: DriveFact): readonly PanelThing[] => [
+  ...job.senses.map((s) => senseThing(s, drive)),
+  ...job.hands.map((h) => handThing(job, h)),
+  ...job.signs.map((s) => signThing(s, drive)),
+];
+
+/** What is judged of hands and signs. */
+export const panelFindings = (job: Job, drive: DriveFact | null): readonly Finding[] =>
+  drive
+    ? [...job.hands.map((h) => handThing(job, h)), ...job.signs.map((s) => signThing(s, drive))].flatMap(
+        (t) => t.findings,
+      )
+    : [];

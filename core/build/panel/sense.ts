@@ -1,0 +1,76 @@
+import type { DriveFact } from '../../ground/facts';
+import type { Sense } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import type { PanelPart, PanelThing, PanelWire } from './thing';
+
+const TELLS: Readonly<Record<Sense['tells'], string>> = {
+  'at-rest': 'tells that the machine rests',
+  'at-work': 'tells that it works',
+  other: 'tells',
+};
+
+/** The lower resistor of a divider, Ω; the upper one follows from the level that comes in (`sense-divider`). */
+const LOWER_OHMS = 10e3;
+/** A divider brings what comes in down to this share of the pins' supply. */
+const WANTED_SHARE = 0.9;
+
+/** The upper resistor of the divider that brings a level down to what the pins bear, Ω; null where none is planned or needed. */
+export function dividerOhms(sense: Sense, pinVolts: number): number | null {
+  if (!sense.divider || sense.highVolts === null || sense.highVolts <= WANTED_SHARE * pinVolts) return null;
+  return Math.round(LOWER_OHMS * (sense.highVolts / (WANTED_SHARE * pinVolts) - 1));
+}
+
+/** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
+export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
+  const what = `${TELLS[sense.tells]}${sense.meaning ? `: ${sense.meaning}` : ''}`;
+  if (sense.kind === 'message')
+    return {
+      id: sense.id,
+      name: sense.name,
+      what: `${what}, by a message on ${sense.topic || 'a topic not named yet'}`,
+      wires: [],
+      parts: [],
+      findings: [],
+    };
+  const upper = dividerOhms(sense, drive.highVolts.high);
+  const bare = sense.kind === 'contact' && sense.highVolts === null;
+  const wires: PanelWire[] = bare
+    ? [
+        [sense.id, `${sense.name} 1`],
+        [`${sense.name} 2`, 'controller ground'],
+      ]
+    : [
+        ...(upper === null
+          ? ([[sense.id, `${sense.name} signal`]] as PanelWire[])
+          : ([
+              [`${sense.name} signal`, `upper resistor of ${sense.name}`],
+              [sense.id, `divider of ${sense.name}`],
+              [`lower resistor of ${sense.name}`, 'controller ground'],
+            ] as PanelWire[])),
+        [`${sense.name} ground`, 'controller ground'],
+      ];
+  const parts: PanelPart[] = [
+    { name: PART_OF[sense.kind], value: sense.name, quantity: 1 },
+    ...(upper === null
+      ? []
+      : [
+          { name: 'resistor, upper of a divider', value: `${formatQuantity(upper, 'Ω')}, 1 %, 0.25 W`, quantity: 1 },
+          {
+            name: 'resistor, lower of a divider',
+            value: `${formatQuantity(LOWER_OHMS, 'Ω')}, 1 %, 0.25 W`,
+            quantity: 1,
+          },
+        ]),
+  ];
+  return { id: sense.id, name: sense.name, what, wires, parts, findings: [] };
+}
+
+const PART_OF: Readonly<Record<Sense['kind'], string>> = {
+  contact: 'contact, reed or micro switch',
+  light: 'light sensor over a lamp',
+  beep: 'tap on a beeper',
+  pulses: 'pulse sensor',
+  current: 'current sensor',
+  temperature: 'temperature sensor',
+  message: 'message',
+};

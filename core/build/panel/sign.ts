@@ -1,0 +1,229 @@
+import {
+  atLeast,
+  atMost,
+  chosen,
+  constant,
+  derive,
+  judged,
+  worst,
+  finding,
+  type Finding,
+  type RangedInput,
+} from '../../ground/finding';
+import type { DriveFact } from '../../ground/facts';
+import type { Sign } from '../../ground/job';
+import { throughTransistor } from '../lines';
+import { formatQuantity, nextAbove, nextBelow, within } from '../../ground/quantity';
+import type { PanelPart, PanelWire, PanelThing } from './thing';
+
+/** Tolerance of a resistor, and of a lamp's forward voltage. */
+const SHARE = 0.05;
+const FORWARD_SHARE = 0.1;
+/** Base and emitter of a small transistor, V, and the gain that it is driven with. */
+const BASE_VOLTS = 0.7;
+const FORCED_GAIN = 15;
+/** A lamp is seen by day from about this current on, A. */
+const SEEN_AMPS = 0.5e-3;
+
+const SIGN_WORDS: Readonly<Record<Sign['means'], string>> = {
+  armed: 'it is armed',
+  'about-to-move': 'it is about to move',
+  call: 'it calls for help',
+  due: 'it is due for care',
+};
+
+const pinHigh = (drive: DriveFact): RangedInput => ({
+  symbol: 'V_OH',
+  name: `pin high of the ${drive.controller}`,
+  range: drive.highVolts,
+  unit: 'V',
+  origin: { from: 'source', key: 'pin-drive' },
+});
+
+/** Series resistor of a lamp on a pin, or base resistor of the transistor before it, Ω: a standard value, or the maker's own. */
+export function signResistor(sign: Sign, drive: DriveFact): number {
+  if (sign.resistorOhms !== null) return sign.resistorOhms;
+  if (throughTransistor(sign))
+    return nextBelow(Math.max(1, (drive.highVolts.low - BASE_VOLTS) / (sign.amps / FORCED_GAIN)), 'E12');
+  return nextAbove(Math.max(1, (drive.highVolts.nominal - sign.forwardVolts) / sign.amps), 'E12');
+}
+
+/** What a sign takes and how it is judged. Values of one board; amperes and volts. */
+export function signThing(sign: Sign, drive: DriveFact): PanelThing {
+  const ohms = signResistor(sign, drive);
+  const what = `tells that ${SIGN_WORDS[sign.means]}`;
+  return throughTransistor(sign) ? switched(sign, drive, ohms, what) : direct(sign, drive, ohms, what);
+}
+
+function direct(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelThing {
+  const lamp = sign.kind === 'lamp';
+  const wires: PanelWire[] = lamp
+    ? [
+        [sign.id, `resistor of ${sign.name}`],
+        [`resistor of ${sign.name}`, `${sign.name} anode`],
+        [`${sign.name} cathode`, 'controller ground'],
+      ]
+    : [
+        [sign.id, `${sign.name} +`],
+        [`${sign.name} −`, 'controller ground'],
+      ];
+  const parts: PanelPart[] = [
+    { name: lamp ? 'LED' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },
+    ...(lamp ? [{ name: 'resistor, of a lamp', value: `${formatQuantity(ohms, 'Ω')}, 5 %, 0.25 W`, quantity: 1 }] : []),
+  ];
+  return {
+    id: sign.id,
+    name: sign.name,
+    what,
+    wires,
+    parts,
+    findings: lamp ? lampFindings(sign, drive, ohms) : [beeps(sign, drive)],
+  };
+}
+
+const valueOf = (sign: Sign): string =>
+  `${sign.kind === 'lamp' ? `${formatQuantity(sign.forwardVolts, 'V')}, ` : ''}${formatQuantity(sign.amps, 'A')}`;
+
+/** A lamp's current at both corners: under what the pin gives, and enough to be seen. */
+function lampFindings(sign: Sign, drive: DriveFact, ohms: number): Finding[] {
+  const high = pinHigh(drive);
+  const forward: RangedInput = {
+    symbol: 'V_F',
+    name: `forward voltage of ${sign.name}, ±10 %`,
+    range: within(sign.forwardVolts, FORWARD_SHARE),
+    unit: 'V',
+    origin: { from: 'maker', what: 'set in Board' },
+  };
+  const series: RangedInput = {
+    symbol: 'R_S',
+    name: 'series resistor, ±5 %',
+    range: within(ohms, SHARE),
+    unit: 'Ω',
+    origin:
+      sign.resistorOhms === null
+        ? { from: 'computed', what: 'next standard value of IEC 60063' }
+        : { from: 'maker', what: 'set in Board' },
+    possible: [1, 10e6],
+  };
+  const most = worst('highest', 'current through the lamp', 'I_F', '(V_OH - V_F) / R_S', 'A', [high, forward, series]);
+  const least = worst('lowest', 'current through the lamp', 'I_F', '(V_OH - V_F) / R_S', 'A', [high, forward, series]);
+  const dark = least.result.value < SEEN_AMPS;
+  return [
+    judged('board', `sign.${sign.id}.pin-current`, {
+      title: `${sign.name}: current out of the pin`,
+      caption: 'lamp current',
+      steps: [most],
+      limit: atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, {
+        from: 'source',
+        key: drive.source,
+      }),
+      tightShare: 0.1,
+      remedy:
+        most.result.value > drive.limitAmps ? { text: 'Take a higher resistor, or let a transistor switch it.' } : null,
+    }),
+    judged('board', `sign.${sign.id}.seen`, {
+      title: `${sign.name}: least current against what an eye sees by day`,
+      caption: 'lamp seen?',
+      steps: [least],
+      limit: atLeast(SEEN_AMPS, 'A', 'a lamp that is seen by day', { from: 'source', key: 'lamp-seen' }),
+      remedy: dark
+        ? {
+            text: `A lamp of ${formatQuantity(sign.forwardVolts, 'V')} hardly lights from this pin: take a red or green one of 2 V.`,
+          }
+        : null,
+    }),
+  ];
+}
+
+const beeps = (sign: Sign, drive: DriveFact): Finding =>
+  judged('board', `sign.${sign.id}.pin-current`, {
+    title: `${sign.name}: current out of the pin`,
+    caption: 'beeper current',
+    steps: [
+      derive('current of the beeper', 'I', 'I_b', 'A', [
+        chosen('I_b', sign.name, sign.amps, 'A', 'set in Board', [1e-5, 5]),
+      ]),
+    ],
+    limit: atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: drive.source }),
+    tightShare: 0.1,
+  });
+
+const switchesMore = (drive: DriveFact): string =>
+  drive.highVolts.low > BASE_VOLTS
+    ? 'Take a smaller base resistor, or a sign that takes less.'
+    : `A high of the ${drive.controller} opens no transistor: take another board.`;
+
+/** A sign behind a small transistor, since it takes more than a pin gives for long. */
+function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelThing {
+  const base = worst(
+    'lowest',
+    'base current',
+    'I_B',
+    '(V_OH - V_BE) / R_B',
+    'A',
+    [
+      pinHigh(drive),
+      {
+        symbol: 'R_B',
+        name: 'base resistor, ±5 %',
+        range: within(ohms, SHARE),
+        unit: 'Ω',
+        origin:
+          sign.resistorOhms === null
+            ? { from: 'computed', what: 'next standard value of IEC 60063' }
+            : { from: 'maker', what: 'set in Board' },
+        possible: [1, 10e6],
+      },
+    ],
+    [constant('V_BE', 'base and emitter', BASE_VOLTS, 'V', 'forced-gain')],
+  );
+  const sink = derive('current that it switches for certain', 'I_C', 'I_B * β', 'A', [
+    {
+      symbol: 'I_B',
+      name: 'base current, lowest',
+      value: base.result.value,
+      unit: 'A',
+      origin: { from: 'computed', what: 'the step above' },
+    },
+    constant('β', 'forced gain', FORCED_GAIN, '1', 'forced-gain'),
+  ]);
+  return {
+    id: sign.id,
+    name: sign.name,
+    what: `${what}, switched by a transistor`,
+    wires: [
+      [sign.id, `base resistor of ${sign.name}`],
+      [`base resistor of ${sign.name}`, `base of ${sign.name}`],
+      [`emitter of ${sign.name}`, 'controller ground'],
+      [`collector of ${sign.name}`, `${sign.name} −`],
+      ['supply +', `${sign.name} +`],
+    ],
+    parts: [
+      { name: sign.kind === 'lamp' ? 'lamp' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },
+      { name: 'small-signal NPN', value: 'of a sign', quantity: 1 },
+      { name: 'resistor, of a sign’s base', value: `${formatQuantity(ohms, 'Ω')}, 5 %, 0.25 W`, quantity: 1 },
+      ...(sign.kind === 'beeper' ? [{ name: 'diode across a beeper', value: 'small-signal', quantity: 1 }] : []),
+    ],
+    findings: [
+      judged('board', `sign.${sign.id}.switched`, {
+        title: `${sign.name}: what its transistor switches against what it takes`,
+        caption: 'sign current',
+        steps: [base, sink],
+        limit: atLeast(sign.amps, 'A', `current of ${sign.name}`, { from: 'maker', what: 'set in Board' }),
+        tightShare: 'met',
+        remedy: sink.result.value < sign.amps ? { text: switchesMore(drive) } : null,
+      }),
+      ...(sign.amps > 0.2
+        ? [
+            finding('board', `sign.${sign.id}.large`, {
+              verdict: 'stop',
+              title: `${sign.name} takes ${formatQuantity(sign.amps, 'A')}: a small transistor switches 0.2 A`,
+              caption: 'sign too strong',
+              source: ['forced-gain'],
+              remedy: { text: 'Take a smaller one, or let a press of its own with a relay switch it.' },
+            }),
+          ]
+        : []),
+    ],
+  };
+}

@@ -1,0 +1,196 @@
+import { breakingStep } from '../../engines/electrics';
+import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
+import type { ControlKind, JobEdit } from '../../ground/job';
+import { partValue, takenPart, valueOf } from '../../engines/parts';
+import { conductors, sequenceRules, wiringOf } from '../../engines/reversing';
+import { formatQuantity } from '../../ground/quantity';
+import type { Role } from './colours';
+import { wires, type WayContext, type WayResult, type WireEnds } from './context';
+import { planned, stallRead } from './ratings';
+import { pullsOnDeadRail } from './relay-module';
+import { reinforced } from './requirements';
+import { forbiddenFindings } from './reversing';
+import { contactOf, noUse, result, takePart } from './result';
+import { coilDraw } from './draws';
+
+/** What each net of the box is; every other one is a switched line. */
+const ROLE_OF: Readonly<Record<string, Role>> = { live: 'line', neutral: 'neutral', earth: 'earth' };
+
+/** Kinds that a two-direction control box can stand before. */
+const BOXES: readonly ControlKind[] = ['switched-load', 'selector', 'latching-switch'];
+
+/** The control box of a two-direction mains motor replaced by two mains contacts. */
+export function controlBox(c: WayContext): WayResult {
+  const way = 'control-box';
+  if (c.fact.leading === 'motor-pair')
+    return noUse(
+      way,
+      'This motor runs on low voltage: run it both ways by its own two wires',
+      'See the motor run both ways.',
+    );
+  const part = takenPart(c.job, 'relay-module');
+  const pressesOn = valueOf(part, 'onLow') === 1 ? 'low' : 'high';
+  if (!BOXES.includes(c.fact.leading))
+    return noUse(
+      way,
+      'No box that switches a motor up and down has been found here',
+      'Choose this way for a switch that feeds a mains motor one way and the other.',
+      { pressesOn, outputs: 2 },
+    );
+  const plan = c.press.motor;
+  const wiring = wiringOf(plan, way);
+  const interlock: JobEdit = {
+    do: 'set',
+    at: 'press.motor',
+    of: c.press.id,
+    set: { boxWiring: 'box-interlocked' },
+    say: 'interlock by wiring',
+  };
+  const findings: Finding[] = [
+    finding('thumb', `${way}.licensed`, {
+      verdict: 'tight',
+      title:
+        'This is mains work: the sheet is for whoever may do it; the local electrical code and licensed practice decide',
+      caption: 'licensed work',
+      source: ['cautions', 'prove-dead'],
+    }),
+    ...forbiddenFindings(way, wiring, 'Interlock by wiring', plan.boxWiring === 'box-plain' ? interlock : null),
+    finding('thumb', `${way}.through`, {
+      verdict: 'settled',
+      title: 'Neutral and earth pass through unswitched; only live is switched',
+      caption: 'neutral, earth through',
+      source: ['cautions'],
+    }),
+  ];
+  findings.push(...stallRead(way, c));
+  if (plan.stallAmps === null)
+    findings.push(
+      finding('thumb', `${way}.rating`, {
+        verdict: 'unknown',
+        title: 'What the motor draws when it starts or stalls is not known; the running current does not tell',
+        caption: 'stall current?',
+        source: ['stall-rating'],
+        remedy: { text: 'Read it off the motor’s plate or its sheet and enter it in the plan of this way.' },
+      }),
+    );
+  else {
+    const rated = partValue(part, 'contactAmps');
+    const step = derive('current of a stalled motor', 'I', 'I_m', 'A', [
+      planned(c, 'motor.stallAmps', 'I_m', 'stalled', plan.stallAmps, 'A', [0.01, 100]),
+    ]);
+    const breaks = breakingStep(rated, 'motor', c.job.region.mainsVolts, false);
+    findings.push(
+      judged('thumb', `${way}.rating`, {
+        title: plan.mirrored
+          ? 'Each motor against the contact of its own'
+          : 'Motor against what the contact breaks of a motor',
+        caption: 'contact rating',
+        steps: [step],
+        limit: derivedLimit('at most', [breaks], 'share for a motor'),
+        tightShare: 0.1,
+        source: ['stall-rating'],
+        remedy:
+          step.result.value > breaks.result.value
+            ? { text: 'Let a contactor carry the motor, or take relays rated for motors.' }
+            : null,
+      }),
+    );
+  }
+  const volts = partValue(part, 'contactVolts');
+  const twice = plan.runCapacitor !== 'no';
+  const mains = derive(
+    twice ? 'voltage on the open contact, with a run capacitor' : 'mains of the region',
+    'V',
+    'k_c * V_m',
+    'V',
+    [
+      constant('k_c', twice ? 'a run capacitor raises it' : 'no run capacitor', twice ? 2 : 1, '1', 'run-capacitor'),
+      chosen('V_m', 'mains', c.job.region.mainsVolts, 'V', 'region, in Wish'),
+    ],
+  );
+  const over = mains.result.value > volts.value;
+  const motorModule = takePart(
+    c,
+    'relay-module',
+    'module-motor',
+    'Take the module for motors',
+    'Take contacts that bear twice the mains when open, or a contactor.',
+  );
+  findings.push(
+    judged('thumb', `${way}.volts`, {
+      title:
+        plan.runCapacitor === 'unknown'
+          ? 'Voltage on the open contact; whether the motor has a run capacitor is not said, so twice the mains is reckoned with'
+          : 'Voltage on the open contact under its rating',
+      caption: 'contact voltage',
+      steps: [mains],
+      limit: atMost(volts.value, 'V', 'contact rating', volts.origin),
+      tightShare: 0.02,
+      ...(over && plan.runCapacitor === 'unknown' ? { verdict: 'unknown' as const } : {}),
+      remedy: over ? motorModule : null,
+    }),
+  );
+  findings.push(...reinforced(way, c, part, 'III'));
+  const channels = valueOf(part, 'channels');
+  const wanted = plan.mirrored ? 4 : 2;
+  if (plan.mirrored)
+    findings.push(
+      finding('thumb', `${way}.two-motors`, {
+        verdict: 'settled',
+        title: 'Each motor has two relays of its own: tubular motors must not share a contact',
+        caption: 'own contacts',
+        source: ['cautions'],
+      }),
+    );
+  if (channels < 2)
+    findings.push(
+      finding('thumb', `${way}.channels`, {
+        verdict: 'tight',
+        title: `The module has ${channels} relay and this wants ${wanted}`,
+        caption: `${wanted} relays`,
+        remedy: takePart(
+          c,
+          'relay-module',
+          'module-two',
+          'Take a module with two relays',
+          'One module with two relays keeps both coils on one supply.',
+        ),
+      }),
+    );
+  const supply = valueOf(part, 'supplyVolts');
+  const coil = valueOf(part, 'coilAmps');
+  return result(
+    way,
+    findings,
+    [
+      { name: 'relay module', value: part.name, quantity: Math.ceil(wanted / Math.max(1, channels)) },
+      { name: 'closed box for mains', value: 'with strain relief', quantity: 1 },
+    ],
+    wires(c, [
+      ...conductors(wiring).map((w): WireEnds => [w.from, w.to, false, ROLE_OF[w.net] ?? 'line']),
+      ['pin 1', 'module input K1'],
+      ['pin 2', 'module input K2'],
+      ...(plan.mirrored
+        ? ([
+            ['module input K1', 'module input K3'],
+            ['module input K2', 'module input K4'],
+          ] as WireEnds[])
+        : []),
+      ['controller ground', 'module ground'],
+      [formatQuantity(supply, 'V'), 'module supply'],
+    ]),
+    ['relay-module'],
+    {
+      turnOnVolts: 0,
+      turnOnAmps: 0,
+      pinAmps: 2e-3,
+      draws: [coilDraw('coils of the relay module', supply, coil * (wanted / 2))],
+      outputs: 2,
+      sequence: sequenceRules(plan, way),
+      pressesOn,
+      contact: contactOf(part),
+      mains: true,
+      deadRailCloses: pullsOnDeadRail(part),
+    },
+  );
+}

@@ -1,0 +1,64 @@
+import { PULL_DOWN_OHMS } from '../../engines/circuit';
+import { stepsOf } from '../../ground/job';
+import { oneShot } from '../../engines/electrics';
+import { formatQuantity } from '../../ground/quantity';
+import { wires, type WayContext, type WayResult, type WireEnds } from './context';
+import { resistorPart } from './result';
+
+/** How its terminals are called. */
+export const ONE_SHOT = 'one-shot';
+
+/** Pin level from which its trigger may answer, V: three tenths of 3.3 V (`cmos-levels`). */
+const TRIGGERS_AT = 1;
+
+/** The longest press of the script, s; 0 for an empty one. */
+export const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
+  stepsOf(c.job, c.press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
+
+/** The monostable that Guard asked for, in the parts and between pin and driver; only a single level can be cut off so. */
+export function withCutOff(r: WayResult, c: WayContext): WayResult {
+  const press = longestPress(c);
+  const first = r.wires.findIndex((w) => /^pin\b/.test(w.from));
+  if (
+    c.job.guard.cutOff !== 'one-shot' ||
+    press === 0 ||
+    first < 0 ||
+    r.press.outputs !== 1 ||
+    r.press.input !== 'level'
+  )
+    return r;
+  const { ohms, farads, longest } = oneShot(press);
+  const inverted = r.press.pressesOn === 'low';
+  const list: WireEnds[] = r.wires.flatMap((w, i): WireEnds[] => [
+    [i === first ? `${ONE_SHOT} output${inverted ? ', inverted' : ''}` : w.from, w.to, w.crosses, w.role],
+  ]);
+  return {
+    ...r,
+    wires: wires(c, [
+      ...list,
+      [r.wires[first]!.from, `${ONE_SHOT} trigger`],
+      ...(inverted
+        ? ([
+            ['3.3 V of the controller', `${ONE_SHOT} trigger, by ${formatQuantity(PULL_DOWN_OHMS, 'Ω')}`],
+          ] as WireEnds[])
+        : []),
+      ['3.3 V of the controller', `${ONE_SHOT} supply`],
+      ['controller ground', `${ONE_SHOT} ground`],
+    ]),
+    // What the pin meets is its trigger, which takes no current and floats with the pin: Board's resistor to ground
+    // holds it at rest, one of its own where the press is low.
+    press: { ...r.press, turnOnVolts: TRIGGERS_AT, turnOnAmps: 0, holdOhms: null, latchSeconds: longest.result.value },
+    // Its output stands in for the pin, so it must give what the pin would.
+    parts: [
+      ...r.parts,
+      {
+        name: 'monostable, not retriggerable',
+        value: `CMOS, 3.3 V, output ${formatQuantity(c.drive.limitAmps, 'A')} or more`,
+        quantity: 1,
+      },
+      ...(inverted ? [resistorPart('at the trigger of the one-shot', PULL_DOWN_OHMS)] : []),
+      resistorPart('of the one-shot', ohms),
+      { name: 'film capacitor of the one-shot', value: formatQuantity(farads, 'F'), quantity: 1 },
+    ],
+  };
+}

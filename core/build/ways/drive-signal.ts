@@ -1,0 +1,179 @@
+import { finding, type Finding } from '../../ground/finding';
+import type { SignalPlan } from '../../ground/job';
+import { partsOf, valueOf, type TakenPart } from '../../engines/parts';
+import { formatQuantity } from '../../ground/quantity';
+import { clampAmps, fitLine } from '../../engines/signal';
+import { coilDrive } from './coil';
+import { wires, type Part, type WayContext, type WayResult, type WireEnds } from './context';
+import { clampCurrent } from './drive';
+import { requirements } from './requirements';
+import { noUse, resistorPart, result } from './result';
+import { FILTER_OHMS, shiftFindings } from './signal-shift';
+import { fitFindings } from './signal-fit';
+import { amplifierDraw, coilDraw } from './draws';
+
+const RETURN_OHMS = 10e3;
+
+/** What the old knob still does once the signal is taken over. */
+export const KNOB_WORDS: Readonly<
+  Record<SignalPlan['knob'], { name: string; does: string; verdict: 'settled' | 'tight' | 'stop' }>
+> = {
+  changeover: {
+    name: 'a changeover contact chooses',
+    does:
+      'A changeover contact chooses between knob and controller; at rest the ' +
+      'knob rules, so the machine works when the controller is dead',
+    verdict: 'settled',
+  },
+  removed: {
+    name: 'the knob is taken out',
+    does: 'The knob does nothing any more, and nobody can slow the machine by hand',
+    verdict: 'tight',
+  },
+  'highest-wins': {
+    name: 'diodes: the higher of the two wins',
+    does: 'The higher of knob and controller wins: the knob sets the least that runs',
+    verdict: 'settled',
+  },
+  parallel: {
+    name: 'both on the same wire',
+    does: 'Knob and controller drive the same wire against each other: neither value holds, and one may feed the other',
+    verdict: 'stop',
+  },
+};
+
+/** What the old knob takes besides the shaper: a driven relay, or two diodes. */
+function knobParts(
+  c: WayContext,
+  plan: SignalPlan,
+): { parts: Part[]; wires: WireEnds[]; findings: Finding[]; amps: number; coilVolts: number } {
+  const none = { parts: [], wires: [], findings: [], amps: 0, coilVolts: 0 };
+  if (plan.knob === 'changeover') {
+    const relay = signalRelay(c);
+    const drive = coilDrive('drive-signal', c, relay);
+    return {
+      parts: [{ name: 'signal relay, changeover', value: 'gold contact', quantity: 1 }, ...drive.parts],
+      findings: [...drive.findings],
+      amps: drive.coil.result.value,
+      coilVolts: valueOf(relay, 'coilVolts'),
+      wires: [
+        ['pin, changeover', 'base resistor'],
+        ['controller ground', 'emitter'],
+        [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'changeover A1, diode’s cathode'],
+        ['collector', 'changeover A2, diode’s anode'],
+      ],
+    };
+  }
+  if (plan.knob === 'highest-wins') {
+    return {
+      ...none,
+      parts: [{ name: 'Schottky diode', value: '30 V, 0.2 A', quantity: 2 }],
+      findings: [
+        finding('thumb', 'drive-signal.diodes', {
+          verdict: 'tight',
+          title: 'Each diode takes 0.2 to 0.4 V off its level: the machine sees that much less than either asks for',
+          caption: 'diode drop',
+          remedy: { text: 'Raise the level by the drop, or take a changeover contact.' },
+        }),
+      ],
+    };
+  }
+  return none;
+}
+
+/** The gold relay that carries a signal, whatever power relay is picked for other ways. */
+const signalRelay = (c: WayContext): TakenPart => partsOf(c.job, 'relay').find((p) => p.id === 'relay-signal')!;
+
+/** The machine's own drive signal made by the controller instead of by its knob. */
+export function driveSignal(c: WayContext): WayResult {
+  const way = 'drive-signal';
+  const plan = c.press.signal;
+  if (plan.points.length === 0 && !['selector', 'encoder', 'serial-bus'].includes(c.fact.leading))
+    return noUse(
+      way,
+      'No signal that sets a speed or a level has been read here',
+      'Measure the signal at two steps of its knob and enter the pairs in the plan of this way.',
+    );
+  const line = fitLine(plan.points);
+  const shift = shiftFindings(c, plan, line);
+  const knob = KNOB_WORDS[plan.knob];
+  const findings: Finding[] = [
+    // Its readings say what it is; the kind of the control does not matter.
+    ...requirements(way, c, 'ground').filter((f) => f.id !== `thumb.${way}.known`),
+    ...fitFindings(plan, line),
+    ...shift.findings,
+    finding('thumb', `${way}.knob`, {
+      verdict: knob.verdict,
+      title: knob.does,
+      caption: 'old knob',
+      remedy:
+        knob.verdict === 'settled'
+          ? null
+          : {
+              text: 'A changeover contact leaves the knob in charge at rest.',
+              label: 'Use a changeover',
+              edit: {
+                do: 'set',
+                at: 'press.signal',
+                of: c.press.id,
+                set: { knob: 'changeover' },
+                say: 'changeover between knob and controller',
+              },
+            },
+    }),
+  ];
+  if (plan.returnVolts !== null)
+    findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
+  const enable: WireEnds[] = plan.enable === 'none' ? [] : [['pin, enable', `enable, ${plan.enable}`, true]];
+  const shaper = plan.what === 'level' ? 'filter' : 'level shift';
+  const old = knobParts(c, plan);
+  findings.push(...old.findings);
+  const parts = [
+    ...shift.parts,
+    ...(plan.enable !== 'none' && plan.highVolts > c.drive.highVolts.low
+      ? [{ name: 'NPN transistor, enable', value: '40 V, 200 mA', quantity: 1 }]
+      : []),
+    ...(plan.returnVolts === null ? [] : [resistorPart('before the pulse input', RETURN_OHMS)]),
+    ...old.parts,
+  ];
+  const joined: Readonly<Record<SignalPlan['knob'], WireEnds[]>> = {
+    changeover: [
+      [shaper, 'changeover, work'],
+      ['changeover, common', 'signal input', true],
+      ['old knob', 'changeover, rest', true],
+    ],
+    'highest-wins': [
+      [shaper, 'diode 1, anode'],
+      ['old knob', 'diode 2, anode', true],
+      ['diode 1, cathode', 'signal input', true],
+      ['diode 2, cathode', 'signal input', true],
+    ],
+    removed: [[shaper, 'signal input', true]],
+    parallel: [[shaper, 'signal input', true]],
+  };
+  return result(
+    way,
+    findings,
+    parts,
+    wires(c, [
+      ['pin, signal', shaper],
+      ...joined[plan.knob],
+      ...old.wires,
+      ...enable,
+      ...(plan.returnVolts === null ? [] : [['pulses back', 'pin, by resistor', true] as WireEnds]),
+      ['controller ground', 'machine’s ground', true],
+    ]),
+    [],
+    {
+      sharesGround: true,
+      galvanicallyApart: false,
+      input: 'pulses',
+      outputs: 1 + enable.length + (plan.knob === 'changeover' ? 1 : 0),
+      pinAmps: c.drive.highVolts.nominal / FILTER_OHMS,
+      draws: [
+        ...(old.amps > 0 ? [coilDraw('changeover relay', old.coilVolts, old.amps)] : []),
+        ...(plan.what === 'level' ? [amplifierDraw(plan.highVolts)] : []),
+      ],
+    },
+  );
+}

@@ -1,0 +1,190 @@
+import type { PressFact } from '../../ground/facts';
+import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding } from '../../ground/finding';
+import { stepsOf, type FingerPlan, machineOf, pressedFor } from '../../ground/job';
+import { pulseStep, swingStep } from '../../engines/mechanics';
+import { partInput, partValue, type TakenPart } from '../../engines/parts';
+import { formatQuantity } from '../../ground/quantity';
+import type { WayContext } from './context';
+import { givenBy } from './finger-given';
+
+/** Steady push that a button or a rocker bears, N (`button-bears`), and how long a servo may stand against it, s (`stall-time`). */
+export const BEARS = { button: 30, rocker: 50 } as const;
+const STALL_SECONDS = 10;
+
+/** What a plan changes of another, as it is said on a button. */
+export function turned(
+  plan: FingerPlan,
+  better: Pick<FingerPlan, 'hornMetres' | 'pressDegrees' | 'restDegrees'>,
+): string {
+  const words = [
+    better.hornMetres === plan.hornMetres ? '' : `horn of ${formatQuantity(better.hornMetres, 'm')}`,
+    `press at ${better.pressDegrees}°`,
+    better.restDegrees === plan.restDegrees ? '' : `rest at ${better.restDegrees}°`,
+  ]
+    .filter(Boolean)
+    .join(', ');
+  return words[0]!.toUpperCase() + words.slice(1);
+}
+
+/**
+ * A horn and angles that meet force, most force, reach and over-travel together, with room at rest; the horn that is
+ * there first, then those like it. Null where none do.
+ */
+export function fitting(
+  c: WayContext,
+  servo: TakenPart,
+  newtons: number,
+  travel: number,
+): { hornMetres: number; pressDegrees: number; restDegrees: number } | null {
+  const plan = c.press.finger;
+  const torque = partInput(servo, 'torqueNewtonMetres').range;
+  const rad = Math.PI / 180;
+  const others = Array.from({ length: 73 }, (_, i) => (8 + i) / 1e3).sort(
+    (a, b) => Math.abs(a - plan.hornMetres) - Math.abs(b - plan.hornMetres),
+  );
+  for (const r of [plan.hornMetres, ...others]) {
+    if (torque.low / r < 2 * newtons || torque.high / r > 0.9 * BEARS[plan.on]) continue;
+    const reach = (plan.axisMetres + travel + 0.5e-3) / r;
+    const pressDegrees = reach < 0.98 ? Math.round(Math.asin(reach) / rad) : null;
+    if (pressDegrees === null) continue;
+    const beyond = r * Math.sin(pressDegrees * rad) - plan.axisMetres - travel;
+    if (beyond < 0.2e-3 || beyond > 1.3e-3) continue;
+    // The hand wants 15 mm where the axis gives them.
+    const room = Math.min(0.95, Math.max(-0.95, (plan.axisMetres - 15.2e-3) / r));
+    return { hornMetres: r, pressDegrees, restDegrees: Math.min(plan.restDegrees, Math.floor(Math.asin(room) / rad)) };
+  }
+  return null;
+}
+
+/** The servo's two pulses and its swing from one to the other, as steps. */
+function pulseSteps(c: WayContext, servo: TakenPart) {
+  const plan = c.press.finger;
+  const ends = {
+    least: partValue(servo, 'leastPulseSeconds'),
+    most: partValue(servo, 'mostPulseSeconds'),
+    range: partValue(servo, 'rangeDegrees'),
+  };
+  const given = givenBy(c);
+  return {
+    ends,
+    rest: pulseStep(plan, ends, 'rest', given),
+    press: pulseStep(plan, ends, 'press', given),
+    other: plan.otherDegrees === null ? null : pulseStep(plan, ends, 'other', given),
+    swing: swingStep(plan, partInput(servo, 'secondsPer60'), given),
+  };
+}
+
+/** What the pin gives for a press of the finger, s. */
+export function pulsesOf(c: WayContext, servo: TakenPart): PressFact['pulses'] {
+  const { rest, press, other, swing } = pulseSteps(c, servo);
+  return {
+    rest: rest.result.value,
+    press: press.result.value,
+    other: other?.result.value ?? null,
+    swing: swing.result.value,
+  };
+}
+
+/** Pulses within the servo's ends, and a press that is long enough to swing and to be seen. */
+export function moves(c: WayContext, servo: TakenPart): Finding[] {
+  const way = 'finger';
+  const { ends, rest, press, other, swing } = pulseSteps(c, servo);
+  const shortest = machineOf(c.job).shortestPressSeconds;
+  const need = derive('swing and the machine’s own shortest press', 't_need', 't + t_least', 's', [
+    carried(swing),
+    {
+      symbol: 't_least',
+      name: 'shortest press that it obeys',
+      value: shortest ?? 0.1,
+      unit: 's',
+      origin:
+        shortest === null
+          ? { from: 'prior', what: 'nobody said how short a press the machine obeys' }
+          : { from: 'maker', what: 'machine, in Act' },
+    },
+  ]);
+  const presses = stepsOf(c.job, c.press.id);
+  const dwell = presses.reduce((least, s) => Math.min(least, s.seconds), Number.POSITIVE_INFINITY);
+  const out = [
+    judged('thumb', `${way}.pulse-press`, {
+      title: 'Pulse width, pressed',
+      caption: 'pulse width',
+      steps: [press],
+      limit: atMost(ends.most.value, 's', 'pulse at the servo’s end', ends.most.origin),
+      tightShare: 'met',
+    }),
+    judged('thumb', `${way}.pulse-rest`, {
+      title: 'Pulse width, at rest',
+      caption: 'pulse width',
+      steps: [rest],
+      limit: atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin),
+      tightShare: 'met',
+    }),
+  ];
+  if (other)
+    out.push(
+      judged('thumb', `${way}.pulse-other`, {
+        title: 'Pulse width, pressed on the other side',
+        caption: 'pulse width, other side',
+        steps: [other],
+        limit: atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin),
+        tightShare: 'met',
+        remedy:
+          other.result.value < ends.least.value
+            ? { text: 'Smaller angles, or a servo that turns further between its ends.' }
+            : null,
+      }),
+    );
+  if (Number.isFinite(dwell)) {
+    const step = derive('shortest press of the script', 't_press', 't_s', 's', [
+      {
+        symbol: 't_s',
+        name: 'press',
+        value: dwell,
+        unit: 's',
+        origin: { from: 'maker', what: 'press script, in Act' },
+      },
+    ]);
+    const long = Math.ceil(need.result.value * 1.2 * 20) / 20;
+    out.push(
+      judged('thumb', `${way}.dwell`, {
+        title: 'Press of the script against the time to swing and to be seen',
+        caption: 'dwell',
+        steps: [step],
+        limit: derivedLimit('at least', [swing, need], 'swing and shortest press'),
+        tightShare: 0.1,
+        remedy:
+          dwell < need.result.value * 1.1
+            ? {
+                text: `A finger needs its way there: press for ${formatQuantity(long, 's')}.`,
+                label: `Press for ${formatQuantity(long, 's')}`,
+                edit: pressedFor(c.job, c.press.id, long, `press for ${formatQuantity(long, 's')}`),
+              }
+            : null,
+      }),
+    );
+    const longest = presses.reduce((most, s) => Math.max(most, s.seconds), 0);
+    const stalls = derive('longest press of the script', 't_stall', 't_l', 's', [
+      {
+        symbol: 't_l',
+        name: 'press',
+        value: longest,
+        unit: 's',
+        origin: { from: 'maker', what: 'press script, in Act' },
+      },
+    ]);
+    out.push(
+      judged('thumb', `${way}.stall-time`, {
+        title: 'Longest press, for which the servo pushes against a stop',
+        caption: 'stalled for',
+        steps: [stalls],
+        limit: atMost(STALL_SECONDS, 's', 'a servo left stalled', { from: 'source', key: 'stall-time' }),
+        tightShare: 0.1,
+        remedy: {
+          text: 'A servo that pushes for long burns out. For a machine that runs while it is held, take a contact.',
+        },
+      }),
+    );
+  }
+  return out;
+}

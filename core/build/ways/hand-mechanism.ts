@@ -1,0 +1,212 @@
+import { finding, type Finding } from '../../ground/finding';
+import { fitOf, neededTorque } from '../../engines/mechanics';
+import { takenPart, valueOf } from '../../engines/parts';
+import { formatQuantity } from '../../ground/quantity';
+import { wires, type Part, type WayContext, type WayResult } from './context';
+import { planOrigin } from './ratings';
+import { noUse, result } from './result';
+import { gearMotor, rewiredOf, stepper } from './hand-drives';
+import { motorDraw } from './draws';
+
+const FIT_WORDS = {
+  loose: ['tight', 'rattles: fill the gap or make a sleeve'],
+  slides: ['settled', 'slides in; a screw or a pin must carry the torque'],
+  unsure: ['tight', 'may slide or may not: measure again, or sand to fit'],
+  press: ['settled', 'sits by its own press'],
+  'will not go': ['stop', 'cannot be pressed together by hand'],
+} as const;
+
+function fitFindings(c: WayContext): Finding[] {
+  const piece = (id: string) => c.job.survey.pieces.find((p) => p.id === id);
+  return c.press.hand.fits.flatMap(({ inner, outer }, i): Finding[] => {
+    const [a, b] = [piece(inner), piece(outer)];
+    const fit = a && b ? fitOf(a, b) : null;
+    if (!fit)
+      return [
+        finding('thumb', `hand-mechanism.fit-${i}`, {
+          verdict: 'unknown',
+          title: `${a?.name ?? 'One piece'} in ${b?.name ?? 'the other'}: one of the two has no reading`,
+          caption: 'size not read',
+          remedy: { text: 'Measure both with a caliper in Probe.' },
+        }),
+      ];
+    const [verdict, words] = FIT_WORDS[fit.verdict];
+    const step = fit.steps[1]!;
+    return [
+      finding('thumb', `hand-mechanism.fit-${i}`, {
+        verdict,
+        title:
+          `${fit.inner.name} in ${fit.outer.name}, play from ` +
+          `${formatQuantity(fit.least, 'm')} to ${formatQuantity(fit.most, 'm')}: ` +
+          `${words}`,
+        caption: fit.verdict,
+        value: step.result,
+        steps: fit.steps,
+        source: ['gum', 'fit-classes'],
+      }),
+    ];
+  });
+}
+
+/** A motor on a tube or a crank that a hand used to turn. */
+export function handMechanism(c: WayContext): WayResult {
+  const way = 'hand-mechanism';
+  const plan = c.press.hand;
+  const turned = c.job.survey.pieces.some((p) => p.kind === 'crank' || p.kind === 'tube' || p.kind === 'shaft');
+  if (c.press.way !== way && !turned)
+    return noUse(
+      way,
+      'No crank, tube or shaft has been measured here',
+      'Measure it with a caliper in Probe; torque and fit follow.',
+    );
+  const part = takenPart(c.job, plan.motor);
+  const need = neededTorque(plan, (key) => planOrigin(c, `hand.${key}`));
+  const findings: Finding[] = [
+    ...(plan.motor === 'gear-motor' ? gearMotor(c, part, need) : stepper(c, part, need)),
+    ...fitFindings(c),
+  ];
+  const holds = plan.motor === 'gear-motor' && valueOf(part, 'selfLocking') === 1;
+  if (plan.drive === 'tube' && !holds)
+    findings.push(
+      finding('thumb', `${way}.holds`, {
+        verdict: 'tight',
+        title: 'What hangs on the tube turns this motor back when it is off',
+        caption: 'falls back',
+        remedy: { text: 'A worm gear holds by itself; else a brake.' },
+      }),
+    );
+  findings.push(
+    plan.motor === 'gear-motor'
+      ? finding('thumb', `${way}.ends`, {
+          verdict: 'settled',
+          title:
+            'End switches stop it at both ends, in its own circuit and whatever the program does; a diode across each lets it come back',
+          caption: 'end switches',
+          source: ['cautions'],
+        })
+      : finding('thumb', `${way}.ends`, {
+          verdict: 'tight',
+          title:
+            'End switches of a stepper are read by the program and cut nothing: with ' +
+            'the program stuck it runs on against the end and loses steps',
+          caption: 'ends by software',
+          source: ['cautions'],
+          remedy: { text: 'A gear motor with end switches in its own circuit stops whatever the program does.' },
+        }),
+  );
+  if (plan.mirrored)
+    findings.push(
+      finding('thumb', `${way}.mirrored`, {
+        verdict: 'settled',
+        title:
+          plan.motor === 'stepper'
+            ? 'The second motor faces the first: exchange the two wires of one of its windings'
+            : 'The second motor faces the first: exchange its two wires',
+        caption: 'mirror image',
+      }),
+    );
+  const count = plan.mirrored ? 2 : 1;
+  const parts: Part[] = [
+    { name: plan.motor === 'stepper' ? 'stepper' : 'gear motor', value: part.name, quantity: count },
+    {
+      name: plan.motor === 'stepper' ? 'stepper driver with current limit' : 'motor bridge',
+      value: plan.motor === 'stepper' ? '' : takenPart(c.job, 'bridge').name,
+      quantity: count,
+    },
+    {
+      name: 'bracket and coupling',
+      value: plan.drive === 'tube' ? 'for the tube' : 'for the crank’s square',
+      quantity: count,
+    },
+    { name: 'end switch', value: 'changeover, 5 A', quantity: 2 },
+    ...(plan.motor === 'gear-motor'
+      ? [
+          {
+            name: 'diode across an end switch',
+            value: `${Math.ceil(valueOf(part, 'stallAmps') * count)} A, 50 V or more`,
+            quantity: 2,
+          },
+        ]
+      : []),
+  ];
+  const list: [string, string][] =
+    plan.motor === 'stepper'
+      ? [
+          ['pin 1', 'driver step'],
+          ['pin 2', 'driver direction'],
+          ['controller ground', 'driver ground'],
+          ['supply +', 'driver supply +'],
+          ['end switch up', 'pin 3, to ground when reached'],
+          ['end switch down', 'pin 4, to ground when reached'],
+          ['controller ground', 'end switches, common'],
+          ['supply −', 'driver supply −'],
+          ['driver 1A', 'winding 1, start'],
+          ['driver 1B', 'winding 1, end'],
+          ['driver 2A', plan.mirrored ? 'winding 2, start (second motor: end)' : 'winding 2, start'],
+          ['driver 2B', plan.mirrored ? 'winding 2, end (second motor: start)' : 'winding 2, end'],
+        ]
+      : [
+          ['pin 1', 'module IN1'],
+          ['pin 2', 'module IN2'],
+          ['controller ground', 'module ground'],
+          ['supply +', 'module supply +'],
+          ['supply −', 'module supply −'],
+          ['module OUT1', 'end switch up, common'],
+          ['end switch up, rest', 'M1 +'],
+          ['module OUT2', 'end switch down, common'],
+          ['end switch down, rest', 'M1 −'],
+          ['end switch up, rest', 'diode 1, anode'],
+          ['diode 1, cathode', 'end switch up, common'],
+          ['end switch down, rest', 'diode 2, anode'],
+          ['diode 2, cathode', 'end switch down, common'],
+          ...(plan.mirrored
+            ? ([
+                ['M1 +', 'M2 −'],
+                ['M1 −', 'M2 +'],
+              ] as [string, string][])
+            : []),
+        ];
+  const stall =
+    part.kind === 'stepper'
+      ? (rewiredOf(part)?.amps.result.value ?? valueOf(part, 'ratedVolts') / valueOf(part, 'phaseOhms')) * 2
+      : valueOf(part, 'stallAmps');
+  return result(
+    way,
+    findings,
+    parts,
+    wires(c, list),
+    [plan.motor, ...(plan.motor === 'gear-motor' ? ['bridge' as const] : [])],
+    {
+      turnOnVolts: 0.8,
+      turnOnAmps: 5e-6,
+      pinAmps: 1e-4,
+      draws: [
+        motorDraw(
+          'motor',
+          plan.motor === 'stepper' ? 'stepper' : 'gear motor',
+          plan.motor === 'stepper' ? plan.driverVolts : valueOf(part, 'ratedVolts'),
+          { runAmps: runningAmps(findings, count), stallAmps: stall * count, origin: part.origin, sharesGround: true },
+        ),
+      ],
+      outputs: 2,
+      input: plan.motor === 'stepper' ? 'pulses' : 'level',
+      sequence:
+        plan.motor === 'stepper'
+          ? []
+          : [
+              {
+                first: 'IN1 and IN2 both low',
+                then: 'the other one high',
+                waitSeconds: 0.5,
+                why: 'the motor stops before it is sent back',
+              },
+            ],
+    },
+  );
+}
+
+/** What the motor draws under its load, as it was worked out; null for a stepper, which draws the same at any load. */
+function runningAmps(findings: readonly Finding[], count: number): number | null {
+  const amps = findings.find((f) => f.id === 'thumb.hand-mechanism.amps')?.value?.value;
+  return amps === undefined ? null : amps * count;
+}

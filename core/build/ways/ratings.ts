@@ -1,0 +1,172 @@
+import {
+  chosen,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Input,
+  type Step,
+} from '../../ground/finding';
+import type { Way } from '../../ground/job';
+import { partValue, type TakenPart } from '../../engines/parts';
+import { formatQuantity } from '../../ground/quantity';
+import type { WayContext } from './context';
+import type { Line } from './line';
+
+/** Peak over nominal of an alternating voltage: √2, and mains a tenth over its nominal value (`part-share`). */
+const PEAK_OVER = 1.1;
+
+const top = (line: Line): Input => ({
+  symbol: 'V_CC',
+  name: `${line.supply.name}, highest`,
+  value: line.supply.range.high,
+  unit: 'V',
+  origin: line.supply.origin,
+  usual: line.supply.range.nominal,
+});
+
+/** The voltage that stands across an open switch, at its peak and either way round, V. */
+export function peakVolts(line: Line): Step {
+  return line.alternating === 'no'
+    ? derive('voltage across the open switch', 'V_peak', 'V_CC', 'V', [top(line)])
+    : derive('peak across the open switch', 'V_peak', 'sqrt(2) * k * V_CC', 'V', [
+        constant('k', 'over its nominal value', PEAK_OVER, '1', 'part-share'),
+        top(line),
+      ]);
+}
+
+/** The open switch under four fifths of its voltage rating. */
+export function openVoltage(way: Way, line: Line, part: TakenPart, rating: string, title: string): Finding {
+  const limit = derive('four fifths of its rating', 'V_use', 'k_V * V_rated', 'V', [
+    constant('k_V', 'share used', 0.8, '1', 'part-share'),
+    partValue(part, rating, 'V_rated'),
+  ]);
+  return judged('thumb', `${way}.voltage`, {
+    title,
+    caption: 'open voltage',
+    steps: [peakVolts(line)],
+    limit: derivedLimit('at most', [limit], 'four fifths of its rating'),
+    tightShare: 'met',
+  });
+}
+
+/** How far a current that was read may lie over what the line's values give before one of the readings is wrong. */
+const AGREES_WITHIN = 1.5;
+
+/** The closed switch under half of its current rating: by what the line gives, or by what was read through it, whichever is more. */
+export function closedCurrent(way: Way, c: WayContext, line: Line, part: TakenPart, rating: string): Finding[] {
+  const read = c.fact.mostAmps;
+  const pull: Input = {
+    symbol: 'R',
+    name: `${line.pull.name}, lowest`,
+    value: line.pull.range.low,
+    unit: 'Ω',
+    origin: line.pull.origin,
+    usual: line.pull.range.nominal,
+  };
+  const own = line.supply.range.high / line.pull.range.low;
+  const peak = line.alternating === 'no' ? '' : ' * sqrt(2)';
+  const amps =
+    read !== null && read > own
+      ? derive('current through the closed switch, as read', 'I_on', `I_read${peak}`, 'A', [
+          {
+            symbol: 'I_read',
+            name: 'read through the meter',
+            value: read,
+            unit: 'A',
+            origin: { from: 'measured', at: c.fact.lastReadingAt, what: 'the pair joined through the meter' },
+          },
+        ])
+      : derive('current through the closed switch', 'I_on', `V_CC / R${peak}`, 'A', [top(line), pull]);
+  const half = derive('half of its rating', 'I_half', 'k_I * I_rated', 'A', [
+    constant('k_I', 'share used', 0.5, '1', 'part-share'),
+    partValue(part, rating, 'I_rated'),
+  ]);
+  const out = [
+    judged('thumb', `${way}.current`, {
+      title: 'Current through the closed switch under half of its rating',
+      caption: 'switched current',
+      steps: [amps],
+      limit: derivedLimit('at most', [half], 'half of its rating'),
+      tightShare: 'met',
+    }),
+  ];
+  if (read !== null && read > AGREES_WITHIN * own) {
+    out.push(
+      finding('thumb', `${way}.current-read`, {
+        verdict: 'unknown',
+        title:
+          `The closed pair passed ${formatQuantity(read, 'A')}, and its other readings ` +
+          `give ${formatQuantity(own, 'A')} at most: both cannot be right`,
+        caption: 'current disagrees',
+        source: ['outliers'],
+        remedy: { text: 'Repeat the short-circuit reading and the open volts; it may be a load and no line.' },
+      }),
+    );
+  }
+  return out;
+}
+
+/** A switch that conducts one way only on a voltage that alternates. Empty where that is no matter. */
+export function directCurrentOnly(way: Way, line: Line | null): Finding[] {
+  if (!line || line.alternating === 'no') return [];
+  const sure = line.alternating === 'yes';
+  return [
+    finding('thumb', `${way}.alternating`, {
+      verdict: sure ? 'stop' : 'unknown',
+      title: sure
+        ? 'This pair alternates: a part that conducts one way only rectifies it, and half of it flows into the controller’s pins'
+        : 'Whether this pair alternates is not known, and this part conducts one way only',
+      caption: sure ? 'AC on a polar part' : 'AC or DC?',
+      source: ['ohm'],
+      remedy: {
+        text: sure ? 'Take a contact or a solid-state relay with MOSFET output.' : 'Read it on AC volts in Probe.',
+      },
+    }),
+  ];
+}
+
+/**
+ * A value of a way's plan as an input: the maker's where given or confirmed, else a default that nobody confirmed.
+ * @param possible between which values it could be chosen.
+ */
+export function planned(
+  c: WayContext,
+  path: string,
+  symbol: string,
+  name: string,
+  value: number,
+  unit: Input['unit'],
+  possible?: readonly [number, number],
+): Input {
+  const input = chosen(symbol, name, value, unit, 'set in Thumb', possible);
+  return { ...input, origin: planOrigin(c, path) };
+}
+
+/** Where a value of a way's plan came from. */
+export const planOrigin = (c: WayContext, path: string): Input['origin'] =>
+  c.press.given.includes(path)
+    ? { from: 'maker', what: 'set in Thumb' }
+    : { from: 'default', what: 'as the plan begins; nobody confirmed it', path };
+
+/** A stalled motor that is said to draw less than a running one: both cannot be right, and nothing is judged by either. */
+export function stallRead(way: Way, c: WayContext): Finding[] {
+  const { stallAmps, runningAmps } = c.press.motor;
+  if (stallAmps === null || runningAmps === null || stallAmps >= runningAmps) return [];
+  return [
+    finding('thumb', `${way}.stall-read`, {
+      verdict: 'unknown',
+      title:
+        `Stalled ${formatQuantity(stallAmps, 'A')} and running ` +
+        `${formatQuantity(runningAmps, 'A')} cannot both be right: a motor draws most ` +
+        'when it stands',
+      caption: 'currents contradict',
+      source: ['stall-rating'],
+      remedy: {
+        text: 'Read both off the plate again, or measure the winding: supply over its resistance flows when it stands.',
+      },
+    }),
+  ];
+}

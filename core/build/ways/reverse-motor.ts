@@ -1,0 +1,251 @@
+import { breakingStep } from '../../engines/electrics';
+import {
+  atLeast,
+  atMost,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Input,
+  type Step,
+} from '../../ground/finding';
+import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
+import { formatQuantity } from '../../ground/quantity';
+import { conductors, sequenceRules, WIRING_WORDS, wiringOf } from '../../engines/reversing';
+import { coilDrive } from './coil';
+import { wires, type Part, type WayContext, type WayResult } from './context';
+import { probed } from './line';
+import { planned, stallRead } from './ratings';
+import { forbiddenFindings } from './reversing';
+import { requirements } from './requirements';
+import { noUse, result, takePart } from './result';
+import { coilDraw, motorDraw } from './draws';
+
+/**
+ * Current of the stalled motor, A: entered, or supply over winding resistance; null where neither is known. Two motors
+ * take twice as much.
+ */
+function stallStep(c: WayContext): Step | null {
+  const plan = c.press.motor;
+  const motors: Input = constant('k', plan.mirrored ? 'two motors' : 'one motor', plan.mirrored ? 2 : 1, '1', 'ohm');
+  if (plan.stallAmps !== null)
+    return derive('current when stalled', 'I_stall', 'k * I_1', 'A', [
+      motors,
+      planned(c, 'motor.stallAmps', 'I_1', 'of one motor, from its plate', plan.stallAmps, 'A', [0.01, 1000]),
+    ]);
+  const volts = planned(c, 'motor.supplyVolts', 'V', 'motor supply', plan.supplyVolts, 'V', [1, 100]);
+  const winding = c.fact.parameters['windingOhms'];
+  const ohms =
+    plan.windingOhms !== null
+      ? planned(c, 'motor.windingOhms', 'R_w', 'winding', plan.windingOhms, 'Ω', [0.01, 1e6])
+      : winding && c.fact.read['windingOhms'] !== undefined
+        ? {
+            symbol: 'R_w',
+            name: 'winding, lowest',
+            value: winding.low,
+            unit: 'Ω' as const,
+            origin: probed(c.fact, 'windingOhms'),
+          }
+        : null;
+  return ohms && derive('current when stalled', 'I_stall', 'k * V / R_w', 'A', [motors, volts, ohms]);
+}
+
+const noStall = (way: 'reverse-motor' | 'control-box'): Finding =>
+  finding('thumb', `${way}.stall`, {
+    verdict: 'unknown',
+    title: 'What the motor draws when stalled is not known',
+    caption: 'stall current?',
+    source: ['stall-rating'],
+    remedy: {
+      text: 'Enter it from the plate, or measure the winding: supply over its resistance is what flows when it stands.',
+    },
+  });
+
+/** The contacts or the bridge against the stalled motor, not the running one. */
+function ratings(c: WayContext, part: TakenPart): Finding[] {
+  const way = 'reverse-motor';
+  const plan = c.press.motor;
+  const stall = stallStep(c);
+  const out: Finding[] = [];
+  if (part.kind === 'bridge') {
+    const peak = partValue(part, 'peakAmps');
+    out.push(
+      stall
+        ? judged('thumb', `${way}.stall`, {
+            title: 'Stalled motor against what the bridge bears for a second',
+            caption: 'stall current',
+            steps: [stall],
+            limit: atMost(peak.value, 'A', 'peak rating of the bridge', peak.origin),
+            source: ['stall-rating'],
+            remedy:
+              stall.result.value > 0.8 * peak.value
+                ? takePart(
+                    c,
+                    'bridge',
+                    'bridge-large',
+                    'Take the large bridge',
+                    'Take a bridge rated for the stalled motor.',
+                  )
+                : null,
+          })
+        : noStall(way),
+    );
+    const volts = derive('motor supply', 'V', 'V_m', 'V', [
+      planned(c, 'motor.supplyVolts', 'V_m', 'motor supply', plan.supplyVolts, 'V', [1, 100]),
+    ]);
+    const [least, most] = [partValue(part, 'leastVolts'), partValue(part, 'mostVolts')];
+    out.push(
+      judged('thumb', `${way}.most-volts`, {
+        title: 'Motor supply under the most that the bridge bears',
+        caption: 'bridge supply',
+        steps: [volts],
+        limit: atMost(most.value, 'V', 'highest supply of the bridge', most.origin),
+        tightShare: 0.05,
+      }),
+      judged('thumb', `${way}.least-volts`, {
+        title: 'Motor supply over the least that the bridge runs from',
+        caption: 'bridge supply',
+        steps: [volts],
+        limit: atLeast(least.value, 'V', 'least supply of the bridge', least.origin),
+        tightShare: 0.02,
+      }),
+    );
+    const high = partValue(part, 'inputHighVolts');
+    const pin = derive('pin high, lowest', 'V_pin', 'V_OH', 'V', [
+      constant('V_OH', `pin high of the ${c.drive.controller}`, c.drive.highVolts.low, 'V', 'pin-drive'),
+    ]);
+    out.push(
+      judged('thumb', `${way}.input`, {
+        title: 'Pin level against what the bridge takes for high',
+        caption: 'input level',
+        steps: [pin],
+        limit: atLeast(high.value, 'V', 'input high of the bridge', high.origin),
+        tightShare: 0.05,
+      }),
+    );
+  } else {
+    const breaks = breakingStep(partValue(part, 'contactAmps'), 'motor', plan.supplyVolts, true);
+    out.push(
+      stall
+        ? judged('thumb', `${way}.stall`, {
+            title: 'Stalled motor against what the contact breaks of a DC motor; running current does not count',
+            caption: 'stall current',
+            steps: [stall],
+            limit: derivedLimit('at most', [breaks], 'what it breaks of a motor'),
+            source: ['stall-rating'],
+            tightShare: 0.1,
+            remedy:
+              stall.result.value > breaks.result.value
+                ? takePart(
+                    c,
+                    'relay',
+                    'relay-sixteen',
+                    'Take the 16 A relay',
+                    'Take a contact rated for the stalled motor.',
+                  )
+                : null,
+          })
+        : noStall(way),
+    );
+    const poles = partValue(part, 'poles');
+    if (plan.wiring === 'double-pole') {
+      const has = derive('changeover poles', 'n', 'n_p', '1', [{ ...poles, symbol: 'n_p' }]);
+      out.push(
+        judged('thumb', `${way}.poles`, {
+          title: 'The direction relay has two changeover poles',
+          caption: 'poles',
+          steps: [has],
+          limit: atLeast(2, '1', 'poles that the direction takes', { from: 'source', key: 'terminal-numbers' }),
+          tightShare: 'met',
+          remedy:
+            poles.value < 2
+              ? takePart(
+                  c,
+                  'relay',
+                  'relay-double',
+                  'Take a double-pole relay',
+                  'The direction wants two changeover poles.',
+                )
+              : null,
+        }),
+      );
+    }
+  }
+  return out;
+}
+
+/** A DC motor run both ways by contacts or by a bridge. */
+export function reverseMotor(c: WayContext): WayResult {
+  const way = 'reverse-motor';
+  if (c.fact.leading !== 'motor-pair')
+    return noUse(
+      way,
+      'This control is no pair of motor wires',
+      'Choose this way for a pair of wires that drives a DC motor either way.',
+    );
+  const plan = c.press.motor;
+  const bridge = plan.wiring === 'bridge';
+  const part = takenPart(c.job, bridge ? 'bridge' : 'relay');
+  const wiring = wiringOf(plan, way);
+  const coils = wiring.coils.length;
+  const drive = bridge ? null : coilDrive(way, c, part, coils);
+  const ends = finding('thumb', `${way}.ends`, {
+    verdict: 'settled',
+    title: 'End switches of the machine stay in the motor’s circuit; the plan adds to them and replaces none',
+    caption: 'end switches stay',
+    source: ['cautions'],
+  });
+  const findings = [
+    ...requirements(way, c, 'apart', bridge ? null : part),
+    ...ratings(c, part),
+    ...stallRead(way, c),
+    ...forbiddenFindings(way, wiring, '', null),
+    ends,
+    ...(drive?.findings ?? []),
+  ];
+  const parts: Part[] = bridge
+    ? [{ name: 'motor bridge', value: part.name, quantity: 1 }]
+    : [{ name: 'relay', value: part.name, quantity: coils }, ...drive!.parts];
+  const amps = drive ? drive.coil.result.value * coils : 0;
+  const pins: [string, string][] = bridge
+    ? [
+        ['pin 1', 'module IN1'],
+        ['pin 2', 'module IN2'],
+        ['controller ground', 'module ground'],
+      ]
+    : wiring.coils.flatMap((k, i): [string, string][] => [
+        [`pin ${i + 1}`, `base resistor of ${k}`],
+        ['controller ground', `emitter of ${k}`],
+        [`collector of ${k}`, `${k}:A2`],
+        [formatQuantity(valueOf(part, 'coilVolts'), 'V'), `${k}:A1`],
+      ]);
+  return result(
+    way,
+    findings,
+    parts,
+    wires(c, [...conductors(wiring).map((w): [string, string] => [w.from, w.to]), ...pins]),
+    bridge ? ['bridge'] : ['relay', 'npn'],
+    {
+      turnOnVolts: bridge ? 0.8 : (drive?.turnOnVolts ?? 0.4),
+      turnOnAmps: 5e-6,
+      pinAmps: drive?.pinAmps ?? 1e-4,
+      draws: [
+        ...(drive
+          ? [coilDraw(`coils of ${WIRING_WORDS[plan.wiring].name.toLowerCase()}`, valueOf(part, 'coilVolts'), amps)]
+          : []),
+        motorDraw('motor', plan.mirrored ? 'both motors' : 'motor', plan.supplyVolts, {
+          runAmps: plan.runningAmps === null ? null : plan.runningAmps * (plan.mirrored ? 2 : 1),
+          stallAmps: stallStep(c)?.result.value ?? null,
+          origin: { from: 'maker', what: 'the motor’s currents, in Thumb' },
+          // A bridge has one ground for its inputs and its motor; contacts keep the motor apart.
+          sharesGround: bridge,
+        }),
+      ],
+      resistorOhms: drive?.ohms ?? null,
+      outputs: coils,
+      sequence: sequenceRules(plan, way),
+    },
+  );
+}

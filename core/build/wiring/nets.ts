@@ -1,0 +1,57 @@
+import type { ControlFact } from '../../ground/facts';
+import type { Control, Job } from '../../ground/job';
+
+/** A conductor of less than this joins two terminals, Ω. */
+const JOINED_OHMS = 1;
+
+/** A terminal of a control by its letter, as wires call it. */
+export const terminal = (control: Pick<Control, 'name'>, letter: string): string => `${control.name} ${letter}`;
+
+/**
+ * Which terminals of a job stand on one potential: the sides of controls that were read as the machine's ground, terminals of a
+ * strip that two controls share, and those of a strip that a meter found joined. Terminals that nobody read are in no net.
+ * @returns the net of each terminal, as `ground` or `back 3`.
+ */
+export function netsOf(job: Job, facts: Readonly<Record<string, ControlFact>>): ReadonlyMap<string, string> {
+  const nets = new Map<string, string>();
+  for (const control of job.controls) {
+    const fact = facts[control.id];
+    const strip = stripOf(job, control);
+    for (const letter of ['A', 'B'] as const) {
+      const name = terminal(control, letter);
+      if (strip) nets.set(name, joinedTo(job, strip.id, strip.name, letter === 'A' ? strip.a : strip.b));
+      else if (fact?.kind && fact.farSide === 'ground' && fact.signal !== letter) nets.set(name, 'ground');
+    }
+  }
+  return nets;
+}
+
+/** The strip that a control lies on, with the numbers of its two terminals; A is the first that its name tells. */
+function stripOf(job: Job, control: Control): { id: string; name: string; a: number; b: number } | null {
+  for (const strip of job.survey.strips) {
+    const m = control.name.startsWith(`${strip.name}.`)
+      ? /^(\d+)\.(\d+)$/.exec(control.name.slice(strip.name.length + 1))
+      : null;
+    if (m) return { id: strip.id, name: strip.name, a: Number(m[1]), b: Number(m[2]) };
+  }
+  return null;
+}
+
+/** A strip's terminal by the lowest number that it was found joined to. */
+function joinedTo(job: Job, strip: string, name: string, n: number): string {
+  const reached = new Set([n]);
+  const joins = job.readings.filter(
+    (r) => r.control === strip && !r.struck && r.kind === 'ohms' && r.relation !== '>' && r.value < JOINED_OHMS,
+  );
+  for (let grown = true; grown;) {
+    grown = false;
+    for (const r of joins) {
+      const [a, b] = [Number(r.from.name), Number(r.to.name)];
+      if (reached.has(a) !== reached.has(b)) {
+        reached.add(a).add(b);
+        grown = true;
+      }
+    }
+  }
+  return `${name} ${Math.min(...reached)}`;
+}

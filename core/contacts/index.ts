@@ -1,1 +1,0 @@
-export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';

@@ -1,1 +1,0 @@
-export { oneShot, type OneShot } from './one-shot';

@@ -1,0 +1,8 @@
+export { COPPER_OHM_METRES, isStandardSize, nearestGauge, ohmsPerMetre } from './copper';
+export { bearsAmps, CONNECTOR, fuseFor, FUSE_RATINGS, leadFor, soldSizes } from './ratings';
+export type { Strand } from './strand';
+export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';
+export { oneShot, type OneShot } from './one-shot';
+export { insulationFor, type Category, type Insulation } from './insulation';
+export { loadToTry, sourcesTold } from './rail-words';
+export { dischargeSeconds, railFindings, sourceOhms, SUPPLY_SHARE, testLoad, usableAmps } from './rails';

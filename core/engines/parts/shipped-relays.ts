@@ -1,0 +1,148 @@
+import type { Bounds } from '../../ground/job';
+import { at, row, tenth, type ShippedPart } from './shipped-part';
+
+const silver = {
+  onOhms: [0.02, 0.1, 0.5] as Bounds,
+  minimumAmps: at(0.1),
+  contactAmps: at(10),
+  inrushAmps: at(25),
+  contactVolts: at(250),
+  isolationVolts: at(4000),
+  gapMetres: at(8e-3),
+};
+
+/** What ready-made boards keep apart, whatever the relay on them bears. */
+const boarded = { ...silver, isolationVolts: at(2500), gapMetres: at(3e-3) };
+
+const gold = {
+  onOhms: [0.02, 0.1, 0.5] as Bounds,
+  minimumAmps: at(10e-6),
+  contactAmps: at(1),
+  inrushAmps: at(2),
+  contactVolts: at(60),
+  isolationVolts: at(1500),
+  gapMetres: at(1.5e-3),
+};
+
+/** Relays and ready-made relay modules that ship. */
+export const RELAYS: readonly ShippedPart[] = [
+  row('relay-power', 'relay', '10 A, 5 V coil, silver power contact', 'parts-relay', {
+    ...silver,
+    coilVolts: at(5),
+    coilOhms: [63, 70, 77],
+    poles: at(1),
+    operateSeconds: [4e-3, 8e-3, 15e-3],
+  }),
+  row('relay-signal', 'relay', '1 A, 5 V coil, gold signal contact', 'parts-relay-signal', {
+    ...gold,
+    coilVolts: at(5),
+    coilOhms: [150.3, 167, 183.7],
+    poles: at(2),
+    operateSeconds: [1e-3, 3e-3, 6e-3],
+  }),
+  row('relay-reed', 'relay', '0.5 A, 5 V coil, sealed reed contact', 'parts-relay-reed', {
+    onOhms: [0.05, 0.15, 0.3],
+    minimumAmps: at(10e-6),
+    contactAmps: at(0.5),
+    inrushAmps: at(1),
+    contactVolts: at(100),
+    isolationVolts: at(1500),
+    gapMetres: at(3e-3),
+    coilVolts: at(5),
+    coilOhms: tenth(500),
+    poles: at(1),
+    operateSeconds: [0.2e-3, 0.5e-3, 1e-3],
+  }),
+  row('relay-double', 'relay', '8 A, 5 V coil, two changeover poles', 'parts-relay-double', {
+    ...silver,
+    contactAmps: at(8),
+    inrushAmps: at(20),
+    coilVolts: at(5),
+    coilOhms: [56, 62, 68],
+    poles: at(2),
+    operateSeconds: [4e-3, 10e-3, 15e-3],
+  }),
+  row('relay-sixteen', 'relay', '16 A, 5 V coil, silver-tin contact for inrush', 'parts-relay-sixteen', {
+    ...silver,
+    contactAmps: at(16),
+    inrushAmps: at(80),
+    coilVolts: at(5),
+    coilOhms: [56, 62, 68],
+    poles: at(1),
+    operateSeconds: [5e-3, 10e-3, 20e-3],
+  }),
+  row('relay-twelve', 'relay', '10 A, 12 V coil, silver power contact', 'parts-relay-twelve', {
+    ...silver,
+    coilVolts: at(12),
+    coilOhms: tenth(400),
+    poles: at(1),
+    operateSeconds: [4e-3, 8e-3, 15e-3],
+  }),
+
+  row('module-leds', 'relay-module', 'one relay, presses on low, two LEDs in series at its input', 'parts-module', {
+    ...boarded,
+    supplyVolts: at(5),
+    dropVolts: [2.6, 3, 3.4],
+    inputOhms: at(1000),
+    onAmps: at(1e-3),
+    onLow: at(1),
+    coilAmps: at(0.071),
+    channels: at(1),
+    apart: at(1),
+  }),
+  row('module-base', 'relay-module', 'one relay, presses on low, bare transistor input', 'parts-module', {
+    ...boarded,
+    supplyVolts: at(5),
+    dropVolts: [0.55, 0.6, 0.7],
+    inputOhms: at(1000),
+    onAmps: at(0.3e-3),
+    onLow: at(1),
+    coilAmps: at(0.071),
+    channels: at(1),
+    apart: at(0),
+  }),
+  row('module-high', 'relay-module', 'one relay, presses on high, transistor input', 'parts-module', {
+    ...boarded,
+    supplyVolts: at(5),
+    dropVolts: [0.55, 0.65, 0.75],
+    inputOhms: at(1000),
+    onAmps: at(0.5e-3),
+    onLow: at(0),
+    coilAmps: at(0.071),
+    channels: at(1),
+    apart: at(0),
+  }),
+  row('module-two', 'relay-module', 'two relays, press on low, two LEDs in series at each input', 'parts-module', {
+    ...boarded,
+    supplyVolts: at(5),
+    dropVolts: [2.6, 3, 3.4],
+    inputOhms: at(1000),
+    onAmps: at(1e-3),
+    onLow: at(1),
+    coilAmps: at(0.071),
+    channels: at(2),
+    apart: at(1),
+  }),
+  row(
+    'module-motor',
+    'relay-module',
+    'two relays for motors, 8 A, 440 V, press on low, two LEDs in series at each input',
+    'parts-module-motor',
+    {
+      ...boarded,
+      contactAmps: at(8),
+      inrushAmps: at(50),
+      contactVolts: at(440),
+      isolationVolts: at(4000),
+      gapMetres: at(8e-3),
+      supplyVolts: at(5),
+      dropVolts: [2.6, 3, 3.4],
+      inputOhms: at(1000),
+      onAmps: at(1e-3),
+      onLow: at(1),
+      coilAmps: at(0.071),
+      channels: at(2),
+      apart: at(1),
+    },
+  ),
+];

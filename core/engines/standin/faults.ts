@@ -1,0 +1,61 @@
+import { predict, type Build, type ReadingSpec } from '../circuit';
+import type { Meter } from '../../ground/job';
+import type { Random } from '../../ground/quantity';
+
+/** What can be wrong with a control: a contact that needs several tries, or a trace that no longer joins. */
+export type Fault =
+  | { readonly fault: 'dirty-contact'; /** Ohms it may add, log-uniform. */ readonly upToOhms: number }
+  | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' }
+  /** No fault at all, and none of the kinds: a contact that stands closed and opens while it is pressed. */
+  | { readonly fault: 'opens-when-pressed' };
+
+export const FAULT_WORDS: Readonly<Record<Fault['fault'], string>> = {
+  'dirty-contact': 'a dirty contact: every press closes with another resistance',
+  'broken-trace': 'a broken trace: one terminal no longer reaches the board',
+  'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
+};
+
+/** The build as it is at this very press. */
+export function afflicted(build: Build, faults: readonly Fault[], random: Random): Build {
+  const dirty = faults.find((f) => f.fault === 'dirty-contact');
+  return dirty && dirty.fault === 'dirty-contact'
+    ? { ...build, contactOhms: build.contactOhms + dirty.upToOhms ** random.next() }
+    : build;
+}
+
+/** What a meter would show with a terminal cut off from the board: the contact itself still joins A and B. */
+export function predictAfflicted(build: Build, faults: readonly Fault[], spec: ReadingSpec, meter: Meter): number {
+  if (faults.some((f) => f.fault === 'opens-when-pressed'))
+    return predict(turnedOver(build, spec), turned(spec), meter);
+  const cut = faults.find((f) => f.fault === 'broken-trace');
+  const onCut = (p: ReadingSpec['from']): boolean =>
+    cut?.fault === 'broken-trace' && p.kind === 'contact' && p.name === cut.terminal;
+  if (!cut || !(onCut(spec.from) || onCut(spec.to))) return predict(build, spec, meter);
+  const closed = spec.state === 'pressed';
+  const other = cut.fault === 'broken-trace' && cut.terminal === 'A' ? 'B' : 'A';
+  const across = spec.from.kind === 'contact' && spec.to.kind === 'contact';
+  if (spec.kind === 'ohms' || spec.kind === 'continuity') {
+    if (across) return closed ? build.contactOhms : 2e9;
+    return closed
+      ? build.contactOhms + predict(build, { ...spec, from: { kind: 'contact', name: other } }, meter)
+      : 2e9;
+  }
+  // The loose terminal floats: the meter pulls it to its other tip, or it takes the other terminal's level through the closed contact.
+  return closed && !across
+    ? predict({ ...build, contactOhms: 1e9 }, { ...spec, from: { kind: 'contact', name: other } }, meter)
+    : 0;
+}
+
+const CLOSED_UNLESS: readonly ReadingSpec['state'][] = ['off', 'idle', 'released', 'neighbour', 'always', 'running'];
+const LOADED: readonly ReadingSpec['state'][] = ['loaded', 'loaded-10k'];
+
+/** The state in which a contact that closes would stand as this one does. */
+function turned(spec: ReadingSpec): ReadingSpec {
+  const ohms = spec.kind === 'ohms' || spec.kind === 'continuity';
+  if (spec.state === 'pressed') return { ...spec, state: ohms ? 'off' : 'idle' };
+  return CLOSED_UNLESS.includes(spec.state) ? { ...spec, state: 'pressed' } : spec;
+}
+
+/** A load across the tips leaves no state for the button: there its contact is a wire of its own. */
+const turnedOver = (build: Build, spec: ReadingSpec): Build =>
+  LOADED.includes(spec.state) ? { ...build, seriesOhms: 1e9 } : build;

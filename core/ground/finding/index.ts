@@ -1,0 +1,39 @@
+export {
+  against,
+  atLeast,
+  atMost,
+  carried,
+  chosen,
+  computed,
+  constant,
+  derive,
+  derivedLimit,
+  filledIn,
+  finding,
+  judged,
+  marginShare,
+  measured,
+  reevaluate,
+  summary,
+} from './derive';
+export {
+  byHarm,
+  graver,
+  isGraver,
+  gravest,
+  type Finding,
+  type Input,
+  type Limit,
+  type Measure,
+  type Origin,
+  type Remedy,
+  type Step,
+  type Verdict,
+} from './finding';
+export { flips, turns, type Flip } from './flip';
+export { inputsOf, standing } from './standing';
+export { evaluate, parseFormula, wantsBrackets, write, type Expression } from './formula';
+export { worst, type RangedInput } from './worst';
+export type { Source, SourceTag } from './source';
+export { SOURCES, sourceOf, TAG_WORDS, type SourceKey } from './sources';
+export { STUDY_KINDS, studyId, type StudyKind, type StudyVerdict } from './study';

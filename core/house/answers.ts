@@ -1,0 +1,109 @@
+import { moveBy, policiesFor, type PolicyKind } from '../rooms/act';
+import type { Assessment } from './assess';
+import { assignPins, profileOf } from '../rooms/board';
+import { applyEdit, restContact, stateSense, withSteps, type Job, type JobEdit, type Sentence } from '../ground/job';
+import { powerUpOf } from './power-up-scene';
+import type { BrokenStory } from './stories';
+import { mayBeInSeries } from '../build/ways';
+
+/** A change that may hold a condition, as an edit; a search tells whether it does. */
+export interface Answer {
+  readonly words: string;
+  readonly edit: JobEdit;
+}
+
+const LOOKING: readonly PolicyKind[] = ['look-again', 'timed'];
+/** What makes a controller come up, and its pins twitch. */
+const COMES_UP: readonly string[] = ['cut', 'controller-out', 'restart'];
+
+/** Ready answers to a story, the ones that reach furthest first: quiet pins, a sense, a policy that looks, one more look of the routine. */
+export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly Answer[] =>
+  [
+    ...quietPins(job, a, story),
+    ...twoContacts(job, story),
+    ...countedArming(job, story),
+    ...senses(job),
+    ...policies(job),
+    ...moreLooks(job, story),
+  ].filter(({ edit }) => applyEdit(job, edit, job.touchedAt).ok);
+
+function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): Answer[] {
+  const profile = profileOf(job);
+  if (!profile || !story.told.some((t) => COMES_UP.includes(t.what)) || powerUpOf(job, a).twitches.size === 0)
+    return [];
+  const loose = { ...job, board: { ...job.board, pins: job.board.pins.map((p) => ({ ...p, fixed: false })) } };
+  const placed = assignPins(loose, a.lines, profile);
+  if (!placed.ok || powerUpOf({ ...job, board: { ...job.board, pins: [...placed.pins] } }, a).twitches.size > 0)
+    return [];
+  return [
+    {
+      words: 'pins that keep still at power-up',
+      edit: { do: 'set', at: 'board', set: { pins: [...placed.pins] }, say: 'every line on a pin that keeps still' },
+    },
+  ];
+}
+
+/** One arming that lets no more starts go than it may. */
+function countedArming(job: Job, { never }: BrokenStory): Answer[] {
+  const { kind, count } = never.never;
+  if (kind !== 'starts-per-arming') return [];
+  return job.hands
+    .filter((h) => h.kind === 'arm' && (h.startsPerArming ?? Infinity) > count)
+    .map((h) => ({
+      words: `${h.name}: armed for ${count === 1 ? 'one start' : `${count} starts`}`,
+      edit: { do: 'put', list: 'hands', item: { ...h, startsPerArming: count } },
+    }));
+}
+
+/** A contact that sticks presses for ever; of two in series both would have to stick. */
+function twoContacts(job: Job, story: BrokenStory): Answer[] {
+  if (!story.told.some((t) => t.what === 'welded')) return [];
+  return job.presses
+    .filter((p) => !p.twoContacts && p.way !== null && mayBeInSeries(p.way))
+    .map((p) => ({
+      words: `two contacts in series for ${p.name}`,
+      edit: { do: 'set', at: 'press', of: p.id, set: { twoContacts: true } },
+    }));
+}
+
+const senses = (job: Job): Answer[] =>
+  stateSense(job) ? [] : [{ words: 'a contact that tells its rest', edit: restContact(job) }];
+
+function policies(job: Job): Answer[] {
+  const [move] = job.act.moves;
+  if (!move) return [];
+  const now = JSON.stringify(move.steps);
+  return policiesFor(job, move).flatMap((p): Answer[] =>
+    p.lacks || !LOOKING.includes(p.kind) || JSON.stringify(p.steps) === now
+      ? []
+      : [
+          {
+            words: `${move.name}: ${p.words}`,
+            edit: withSteps(job, moveBy(move, p).steps, `${move.name}: ${p.words}`),
+          },
+        ],
+  );
+}
+
+/** One more start in the middle of the longest time without any, where the move looks before it presses. */
+function moreLooks(job: Job, { never }: BrokenStory): Answer[] {
+  const [move] = job.act.moves;
+  const daily = job.routine.sentences.filter((s) => s.days.length > 0);
+  if (never.never.kind !== 'lasts-longer' || move?.steps[0]?.do !== 'look' || daily.length === 0) return [];
+  const minutes = daily.map((s) => Number(s.at.slice(0, 2)) * 60 + Number(s.at.slice(3))).sort((x, y) => x - y);
+  const gaps = minutes.map((m, i) => ({ from: m, minutes: (minutes[i + 1] ?? minutes[0]! + 1440) - m }));
+  const widest = gaps.reduce((x, y) => (y.minutes > x.minutes ? y : x));
+  // What may last for so long is caught by a look this long after the last one; half the gap where that is sooner.
+  const after = Math.min(widest.minutes / 2, Math.floor(never.never.seconds / 60));
+  const at = Math.round(widest.from + after) % 1440;
+  const clock = `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+  if (daily.some((s) => s.at === clock)) return [];
+  const first = daily[0]!;
+  const item: Sentence = { ...first, id: `${first.id}-${clock.replace(':', '')}`, at: clock };
+  return [
+    {
+      words: `look again at ${clock}`,
+      edit: { do: 'put', list: 'routine.sentences', item, say: `at ${clock} as well` },
+    },
+  ];
+}

@@ -1,0 +1,136 @@
+import type { Seen } from './assess';
+import { pinAt, profileOf } from '../rooms/board';
+import { netlistOf } from '../engines/circuit';
+import { drawWay, drawWhole } from './draw';
+import { cutList, lifeOf, rehearse } from '../rooms/feed';
+import { needsProveDead } from '../rooms/guard';
+import type { Job, Press } from '../ground/job';
+import { handsIn } from '../build/panel';
+import { orderOf } from '../engines/reversing';
+import { pinOf } from '../build/lines';
+import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
+import { wayContext } from '../rooms/thumb';
+import { progressOf, stillCounts, testSheet } from '../rooms/try';
+import { jointOf, type WayResult } from '../build/ways';
+import { wholeBill, wholeWiring } from './whole';
+
+/** What a press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
+function drivesOf(way: WayResult): PackPress['drives'] {
+  return way.press.input === 'level' ? 'level' : way.press.pulses;
+}
+
+/** Pins that a press drives: its own, with the second of two contacts in series; of select lines those whose bit its key has. */
+function pinsOf(job: Job, a: Seen, press: Press, way: WayResult): readonly (number | null)[] {
+  const { select } = way.press;
+  if (select) {
+    const lines = a.lines.filter((l) => l.owner === select.of);
+    return lines.filter((_, bit) => (select.value >> bit) & 1).map((l) => pinOf(job, l.id));
+  }
+  const more = press.twoContacts ? a.lines.filter((l) => l.owner === press.id && l.id !== press.id && l.acts) : [];
+  return [pinOf(job, press.id), ...more.map((l) => pinOf(job, l.id)).filter((p) => p !== null)];
+}
+
+/** Senses that the packed program can read: contacts that lie on a pin. */
+const readable = (job: Job, a: Seen): PackInput['senses'] =>
+  job.senses.flatMap((s) => {
+    const line = a.lines.find((l) => l.id === s.id);
+    const pin = pinOf(job, s.id);
+    return s.kind === 'contact' && line && pin !== null
+      ? [{ id: s.id, name: s.name, pin, yes: line.active, debounceSeconds: s.debounceSeconds }]
+      : [];
+  });
+
+/** Signs that it lights. */
+const lit = (job: Job): PackInput['signs'] =>
+  job.signs.flatMap((s) => {
+    const pin = pinOf(job, s.id);
+    return pin === null ? [] : [{ name: s.name, pin, means: s.means, dueAfterStarts: s.dueAfterStarts }];
+  });
+
+/** What people move, side by side, as far as it lies on pins, and every command. */
+const moved = (job: Job, a: Seen): PackInput['hands'] =>
+  handsIn(job).flatMap((h) => {
+    if (h.does === 'command') return [{ ...h, pin: -1, active: 'high' as const }];
+    const line = a.lines.find((l) => l.id === h.id);
+    const pin = pinOf(job, h.id);
+    return line && pin !== null ? [{ ...h, pin, active: line.active }] : [];
+  });
+
+/** The second output of a press with two directions, and what keeps them apart. */
+function orderFor(job: Job, a: Seen, press: Press): PackPress['order'] {
+  const order = orderOf(press);
+  const [, second] = a.lines.filter((l) => l.owner === press.id);
+  const pin = order && second ? pinOf(job, second.id) : null;
+  return order && pin !== null ? { ...order, second: pin } : null;
+}
+
+/** Every press whose way is chosen, with its pin, its joint and its drawing. */
+function pressesOf(job: Job, a: Seen): PackPress[] {
+  return a.plans.flatMap(({ press, way, wiresBefore }): PackPress[] => {
+    if (!way) return [];
+    const context = wayContext(job, a.facts, press, wiresBefore);
+    const joint = context && jointOf(context, way);
+    const pins = pinsOf(job, a, press, way);
+    return [
+      {
+        id: press.id,
+        name: press.name,
+        pin: pins.every((p) => p !== null) ? (pins[0] ?? null) : null,
+        more: pins.slice(1).filter((p) => p !== null),
+        order: orderFor(job, a, press),
+        pressesOn: way.press.pressesOn,
+        drives: drivesOf(way),
+        sheet: drawWay(job, a, press, way),
+        netlist: joint && netlistOf(joint, true),
+      },
+    ];
+  });
+}
+
+/** Every file that Pack can write for a job now. */
+export function filesOf(job: Job, a: Seen): PackFile[] {
+  const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({
+    ...p.step,
+    done: p.done,
+    state: p.state,
+    last: p.trials.findLast((t) => stillCounts(job, t)) ?? null,
+  }));
+  const wiring = wholeWiring(job, a);
+  const presses = pressesOf(job, a);
+  const r = rehearse(job, a.facts);
+  return packFiles({
+    job,
+    findings: a.findings,
+    sheet,
+    presses,
+    hands: moved(job, a),
+    senses: readable(job, a),
+    signs: lit(job),
+    lacks: lacksOf(job, a.facts.presses),
+    wiring:
+      presses.length > 0 || wiring.wires.length > 0
+        ? { ...wiring, sheet: drawWhole(job, a, wiring), bill: wholeBill(job, wiring) }
+        : null,
+    pins: pinTable(job, a.lines),
+    leads: cutList(r),
+    cells: job.feed.sources.flatMap((s, place) => {
+      const life = s.kind === 'cells' ? lifeOf(job, a.facts, r, place, s) : 'sleep';
+      return typeof life === 'string' ? [] : [{ name: s.name, months: life.months[0] }];
+    }),
+  });
+}
+
+/** Which line lies on which pin, as it stands beside the drawing and in the program. */
+const pinTable = (job: Job, lines: Seen['lines']): PackPin[] =>
+  lines.map((line) => {
+    const gpio = pinOf(job, line.id);
+    const pin = pinAt(profileOf(job), gpio);
+    return {
+      line: line.name,
+      gpio,
+      label: pin?.label ?? '',
+      header: pin?.header ?? '',
+      direction: line.direction,
+      active: line.active,
+    };
+  });

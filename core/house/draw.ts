@@ -1,0 +1,154 @@
+import type { Seen } from './assess';
+import {
+  drawFinger,
+  drawMechanism,
+  drawMotor,
+  drawSwitch,
+  drawTerminals,
+  drawWinding,
+  SHEET_WIDTH,
+  stacked,
+  type JointLook,
+  type Sheet,
+} from '../build/drawing';
+import { isJointWay, type Job, type JointWay, type Press } from '../ground/job';
+import { pinOf } from '../build/lines';
+import { valueOf, takenPart } from '../engines/parts';
+import { formatQuantity } from '../ground/quantity';
+import { motionOf, wiringOf } from '../engines/reversing';
+import { wayContext } from '../rooms/thumb';
+import { pinWords } from './whole';
+import { placedEnd, type Wiring } from '../build/wiring';
+import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from '../build/ways';
+
+/** Ends of a second contact in series. */
+const SECOND = /contact 2$|output 2$|^pin 2$/;
+
+/** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
+export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
+  // Nothing was read yet: there is no wire to draw, and no voltage to write beside it.
+  if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
+  if (isJointWay(way.way)) {
+    // The one-shot and a second contact stand beside the joint: their own wires follow those of the joint.
+    const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT) || [w.from, w.to].some((end) => SECOND.test(end)));
+    const cutOff = own.some((w) => w.to.startsWith(ONE_SHOT));
+    const joint = drawSwitch(
+      lookOf(job, a, press, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, cutOff),
+    );
+    return own.length ? stacked(joint, drawTerminals(own)) : joint;
+  }
+  // Two outputs without a pin yet keep their own names, so that they stay two.
+  const placed = placedEnd(
+    job,
+    a.lines.filter((l) => l.owner === press.id && pinOf(job, l.id) !== null),
+    (gpio) => pinWords(job, gpio),
+  );
+  const terminals = drawTerminals(way.wires.map((w) => ({ ...w, from: placed(w.from), to: placed(w.to) })));
+  switch (way.way) {
+    case 'finger': {
+      const context = wayContext(job, a.facts, press);
+      return context ? stacked(drawFinger(press.finger, pressOf(context).metres.value), terminals) : terminals;
+    }
+    case 'reverse-motor':
+    case 'control-box':
+      return show === 'wiring' ? terminals : stacked(drawState(press, way.way, {}), terminals);
+    case 'hand-mechanism':
+      return stacked(drawMechanism(press.hand), terminals);
+    default:
+      return terminals;
+  }
+}
+
+/** A reversing wiring with the coils in one state; a coil that is not named is off. */
+export function drawState(
+  press: Press,
+  way: 'reverse-motor' | 'control-box',
+  on: Readonly<Record<string, boolean>>,
+): Sheet {
+  const wiring = wiringOf(press.motor, way);
+  const stands = wiring.contacts.map((c) => (on[c.coil] ? ('work' as const) : ('rest' as const)));
+  return drawMotor(
+    wiring.key,
+    wiring.contacts.map((c, i) => ({ names: c.names, stands: stands[i]! })),
+    motionOf(wiring, stands),
+  );
+}
+
+/** A centre-tapped stepper before and after its tap is cut, side by side. */
+export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawWinding(false), drawWinding(true)];
+
+/** What the drawing of a joint shows. */
+function lookOf(job: Job, a: Seen, press: Press, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
+  const gpio = pinOf(job, press.id);
+  const context = wayContext(job, a.facts, press);
+  const name = context?.control.name ?? '';
+  const line = context?.line;
+  const high =
+    context?.fact.farSide === 'supply' ||
+    (context?.fact.leading === 'scanned-matrix' && context.fact.strobesLow !== 'no');
+  const signal = context?.fact.signal ?? 'A';
+  const other = signal === 'A' ? 'B' : 'A';
+  // A value that nobody read is not written on a sheet.
+  const about = line
+    ? [line.supply, line.pull]
+        .filter((x) => x.origin.from !== 'prior')
+        .map((x) => formatQuantity(x.range.nominal, x.unit))
+        .join(', ')
+    : '';
+  const supply =
+    kind === 'relay-module'
+      ? valueOf(takenPart(job, 'relay-module'), 'supplyVolts')
+      : valueOf(takenPart(job, 'relay'), 'coilVolts');
+  return {
+    way: kind,
+    pin: cutOff ? ONE_SHOT : gpio === null ? 'pin ?' : pinWords(job, gpio),
+    appliance: job.title.toLowerCase(),
+    upper: `${name} ${high ? other : signal}`,
+    lower: `${name} ${high ? signal : other}`,
+    upperNote: high ? 'its own supply' : about,
+    lowerNote: high
+      ? about
+      : kind === 'analogue-switch'
+        ? ''
+        : way.press.sharesGround
+          ? 'shared ground'
+          : 'its own ground',
+    resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
+    supply: formatQuantity(supply, 'V'),
+    part: wayPhrase(kind),
+    partNote: way.parts.find((p) => !p.name.startsWith('resistor'))?.value ?? '',
+    wires: way.wires,
+    apart: way.press.galvanicallyApart ? apartWords(kind) : null,
+    forbidden: way.press.sharesGround && context?.fact.isolation !== 'isolated',
+  };
+}
+
+/** What keeps the sides apart; a data sheet gives the very numbers. */
+const apartWords = (way: JointWay): string =>
+  way === 'relay-contact' || way === 'relay-module' ? 'coil and contact' : 'light';
+
+/** A line of text as a sheet of its own, above a drawing. */
+const heading = (words: string): Sheet => ({
+  width: SHEET_WIDTH,
+  height: 30,
+  marks: [{ kind: 'text', x: 4, y: 20, text: words, anchor: 'start', ink: 'ink', size: 16 }],
+});
+
+/** All that is wired, one press after the other, and what stands at the controller. */
+export function drawWhole(job: Job, a: Seen, wiring: Wiring): Sheet {
+  // A key of a pad whose injector is drawn already has nothing of its own to draw.
+  const drawn = a.plans.flatMap(({ press, way }) =>
+    way && (way.press.select?.of ?? press.id) === press.id ? [{ press, way }] : [],
+  );
+  const ofPanel = wiring.wires.filter((w) => wiring.panel.some((t) => t.name === w.of));
+  const sheets = [
+    ...drawn.flatMap(({ press, way }) => [
+      ...(drawn.length > 1 ? [heading(press.name)] : []),
+      drawWay(job, a, press, way),
+    ]),
+    ...(ofPanel.length > 0
+      ? [heading('At the controller'), drawTerminals(ofPanel, 'switches, lamps and sensors')]
+      : []),
+  ];
+  return sheets.reduce(stacked, { width: SHEET_WIDTH, height: 0, marks: [] });
+}

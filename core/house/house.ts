@@ -1,0 +1,85 @@
+import { actFindings } from '../rooms/act';
+import { boardFindings, driveFact } from '../rooms/board';
+import type { Facts } from '../ground/facts';
+import { feedFindings } from '../rooms/feed';
+import type { Finding } from '../ground/finding';
+import { guardFindings, needsProveDead, neverFinding } from '../rooms/guard';
+import type { Job, Room } from '../ground/job';
+import { linesOf, type Line } from '../build/lines';
+import { packFindings } from '../rooms/pack';
+import { controlFacts, probeFindings, surveysOf, type Survey } from '../rooms/probe';
+import { routineFindings } from '../rooms/routine';
+import { senseFindings } from '../rooms/sense';
+import { planPresses, thumbFindings, type PlannedPress } from '../rooms/thumb';
+import { neverTried, tryFindings } from '../rooms/try';
+import { wishFindings } from '../rooms/wish';
+
+/** All that the rooms know of a job and of each other. */
+export interface Known extends Facts {
+  readonly surveys: readonly Survey[];
+  /** Every press with its chosen way. */
+  readonly plans: readonly PlannedPress[];
+  /** Every signal between the controller and the rest. */
+  readonly lines: readonly Line[];
+  /** Mains is inside: the machine has to be proven dead before it is opened. */
+  readonly proveDead: boolean;
+  /** What must never happen was tried and did not. */
+  readonly neverTried: boolean;
+}
+
+/** Before anything was learned. */
+export const NOTHING_KNOWN: Known = {
+  controls: {},
+  drive: null,
+  presses: [],
+  surveys: [],
+  plans: [],
+  lines: [],
+  proveDead: true,
+  neverTried: false,
+};
+
+/** What is learned of a job, in the order in which one thing rests on another. */
+export const LEARNING: readonly ((job: Job, known: Known) => Partial<Known>)[] = [
+  (job) => {
+    const surveys = surveysOf(job);
+    return { surveys, controls: controlFacts(job, surveys), drive: driveFact(job) };
+  },
+  (job, known) => {
+    const plans = planPresses(job, known);
+    return { plans, presses: plans.flatMap(({ way }) => (way ? [way.press] : [])) };
+  },
+  (job, { presses }) => ({ lines: linesOf(job, presses) }),
+  (job, known) => ({ proveDead: needsProveDead(job, known) }),
+  (job, { proveDead }) => ({ neverTried: neverTried(job, proveDead) }),
+];
+
+/** A room: what it finds in a job, given what is known and what the rooms before it found. */
+export interface RoomCore {
+  readonly room: Room;
+  readonly findings: (job: Job, known: Known, before: readonly Finding[]) => readonly Finding[];
+}
+
+/** The eleven rooms in the order of the work; the only place that knows them all. A further judgement of a room is one more row. */
+export const HOUSE: readonly RoomCore[] = [
+  { room: 'wish', findings: wishFindings },
+  { room: 'probe', findings: (job, { surveys }) => probeFindings(job, surveys) },
+  { room: 'thumb', findings: (job, { plans }) => thumbFindings(job, plans) },
+  { room: 'board', findings: (job, { lines, presses }) => boardFindings(job, lines, presses) },
+  { room: 'feed', findings: feedFindings },
+  { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
+  { room: 'sense', findings: senseFindings },
+  { room: 'act', findings: actFindings },
+  { room: 'act', findings: (job, known) => neverFinding(job, 'act', known.neverTried) },
+  { room: 'routine', findings: routineFindings },
+  {
+    room: 'try',
+    findings: (job, { proveDead }, before) =>
+      tryFindings(
+        job,
+        proveDead,
+        before.filter((f) => f.verdict === 'stop'),
+      ),
+  },
+  { room: 'pack', findings: (job, { presses }, before) => packFindings(job, presses, before) },
+];

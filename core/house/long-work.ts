@@ -1,0 +1,67 @@
+import { planWay, sceneOf, type Planned } from '../rooms/act';
+import type { Job } from '../ground/job';
+import { daysStudy, type DaysStudy } from './many-days';
+import { seededRandom } from '../ground/quantity';
+import { searchJob, type Search, type Stories } from './stories';
+import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
+import type { WayContext, WayResult } from '../build/ways';
+
+/** What may take longer than a frame, each with what is asked and what comes of it. All of it is plain data. */
+export interface Works {
+  /** Stories with so many things going wrong. */
+  readonly stories: { readonly order: { readonly search: Search; readonly most: number }; readonly result: Stories };
+  /** The plan and the ready policies over so many days. */
+  readonly days: {
+    readonly order: { readonly job: Job; readonly days: number; readonly seed: number };
+    readonly result: DaysStudy;
+  };
+  /** The way of one part, by its number, from the states where it may be to those that are wanted. */
+  readonly way: {
+    readonly order: {
+      readonly job: Job;
+      readonly part: number;
+      readonly from: readonly string[];
+      readonly to: readonly string[];
+    };
+    readonly result: Planned | null;
+  };
+  /** So many joints from parts within their tolerances, drawn from a seed. */
+  readonly scatter: {
+    readonly order: {
+      readonly context: WayContext;
+      readonly way: WayResult;
+      readonly draws: number;
+      readonly seed: number;
+    };
+    readonly result: ToleranceResult | null;
+  };
+}
+export type WorkKind = keyof Works;
+export type WorkOrder<K extends WorkKind = WorkKind> = { [P in K]: { readonly do: P } & Works[P]['order'] }[K];
+export type WorkResult<K extends WorkKind = WorkKind> = Works[K]['result'];
+
+/**
+ * Does one piece of long work.
+ * @param tell called now and then with the share that is done, 0 to 1.
+ * Throws WorldProblem for a machine or a move that cannot be run.
+ */
+export function workOn(order: WorkOrder, tell: (share: number) => void): WorkResult {
+  const progress = (share: number): boolean => {
+    tell(share);
+    return true;
+  };
+  switch (order.do) {
+    case 'stories':
+      return searchJob(order.search, order.most, progress);
+    case 'days':
+      return daysStudy(order.job, order.days, order.seed, progress);
+    case 'way': {
+      const scene = sceneOf(order.job);
+      return scene && planWay(order.job, scene, order.part, order.from, order.to, progress);
+    }
+    case 'scatter':
+      return toleranceOf(order.context, order.way, order.draws, seededRandom(order.seed), (done) =>
+        tell(done / order.draws),
+      );
+  }
+}

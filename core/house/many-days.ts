@@ -1,0 +1,118 @@
+import {
+  daysOf,
+  drawLuck,
+  moveBy,
+  policiesFor,
+  sceneOf,
+  wantedDays,
+  type DaysOutcome,
+  type PolicyKind,
+  type Progress,
+  type Start,
+} from '../rooms/act';
+import type { Job } from '../ground/job';
+import { countedShare, meanOf, seededRandom, type Interval } from '../ground/quantity';
+import { firingSeconds } from '../rooms/routine';
+
+/** What came of many days, and which share of the starts went as the plan believes; null where nothing starts. */
+export interface ManyDays extends DaysOutcome {
+  readonly kept: Interval | null;
+  /** Hours a week in which the machine was not as it would be with nothing going wrong. */
+  readonly wrongHours: Interval;
+}
+
+/** Starts of a job's routine over many days, each with its move. */
+function startsOf(job: Job, days: number): Start[] {
+  const { sentences } = job.routine;
+  const { moves } = job.act;
+  const groups = moves.map((m, move) => {
+    const own = sentences.filter((s) => (s.move === '' ? move === 0 : s.move === m.id));
+    return firingSeconds(own, job.touchedAt, job.region.timeZone, days).map((at): Start => ({
+      at,
+      move,
+      ifArmed: false,
+    }));
+  });
+  return groups.flat().sort((a, b) => a.at - b.at);
+}
+
+const summed = (o: DaysOutcome): ManyDays => ({
+  ...o,
+  kept: o.starts > 0 ? countedShare(o.asBelieved, o.starts) : null,
+  wrongHours: meanOf(o.wrongByWeek.map((s) => s / 3600)),
+});
+
+/**
+ * Many days of a job under random faults, from its routine's own times: presses missed, hands, power cuts, at the rates of `fault-rates`.
+ * Null while the machine is not known. The same seed gives the same days.
+ * @param progress called with the share that is done; what is run ends where it answers false.
+ */
+export function manyDays(job: Job, days: number, seed: number, progress?: Progress): ManyDays | null {
+  const scene = sceneOf(job);
+  if (!scene || scene.moves.length === 0) return null;
+  const starts = startsOf(job, days);
+  const luck = drawLuck(
+    starts.map((s) => s.at),
+    days,
+    seededRandom(seed),
+  );
+  const wanted = wantedDays(scene, starts, days, stretch(progress, 0, 2));
+  return summed(daysOf(scene, starts, days, luck, wanted, stretch(progress, 1, 2)));
+}
+
+/** The progress of one of several runs of equal length as that of all. */
+const stretch = (progress: Progress | undefined, which: number, of: number): Progress | undefined =>
+  progress && ((share) => progress((which + share) / of));
+
+/** A policy on the same days as its like. */
+export interface PolicyDays {
+  readonly kind: PolicyKind;
+  readonly words: string;
+  /** What it lacks; empty where it was run. */
+  readonly lacks: string;
+  readonly outcome: ManyDays | null;
+}
+
+/**
+ * The ready policies of the first move, on the same random days: the same presses missed, the same hands, the same power cuts. What each
+ * should have come to is the blind one with nothing going wrong.
+ */
+export function comparePolicies(job: Job, days: number, seed: number, progress?: Progress): readonly PolicyDays[] {
+  const [move, ...others] = job.act.moves;
+  if (!move) return [];
+  const starts = startsOf(job, days);
+  const luck = drawLuck(
+    starts.map((s) => s.at),
+    days,
+    seededRandom(seed),
+  );
+  const policies = policiesFor(job, move);
+  const sceneBy = (steps: (typeof policies)[number]) =>
+    sceneOf({ ...job, act: { ...job.act, moves: [moveBy(move, steps), ...others] } });
+  const blind = policies.find((p) => p.kind === 'blind' && p.lacks === '');
+  const best = blind ? sceneBy(blind) : null;
+  if (!best) return [];
+  const runs = policies.length + 1;
+  const wanted = wantedDays(best, starts, days, stretch(progress, 0, runs));
+  return policies.map((p, i): PolicyDays => {
+    const scene = p.lacks === '' ? sceneBy(p) : null;
+    return {
+      kind: p.kind,
+      words: p.words,
+      lacks: p.lacks,
+      outcome: scene && summed(daysOf(scene, starts, days, luck, wanted, stretch(progress, i + 1, runs))),
+    };
+  });
+}
+
+/** What Act shows of many days: the plan's own, the ready policies on the same days, and what those that were not run lack. */
+export interface DaysStudy {
+  readonly own: ManyDays | null;
+  readonly policies: readonly PolicyDays[];
+}
+
+/** Many days of the plan, then of the policies, under the same bad luck. Throws WorldProblem for what cannot be run. */
+export const daysStudy = (job: Job, days: number, seed: number, progress?: Progress): DaysStudy => ({
+  own: manyDays(job, days, seed, stretch(progress, 0, 2)),
+  policies: comparePolicies(job, days, seed, stretch(progress, 1, 2)),
+});

@@ -1,0 +1,354 @@
+import {
+  armingsFor,
+  BEFALLS,
+  FAULT_WORDS,
+  HAND_SECONDS,
+  NOBODY,
+  startsAsHappenings,
+  type HeldNever,
+  type Scene,
+  type Start,
+} from '../rooms/act';
+import type { Assessment } from './assess';
+import { finding, type Finding } from '../ground/finding';
+import type { Fault, FaultKind, Job } from '../ground/job';
+import { wholeScene } from './power-up-scene';
+import { formatQuantity, hashOf } from '../ground/quantity';
+import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
+
+/** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
+const CUT_SECONDS = 30;
+const LATE_SECONDS = 5;
+const MOST_DAYS = 7;
+/** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
+const JUST_AFTER = 2e-4;
+
+/** A story in which a condition is broken. */
+export interface BrokenStory {
+  readonly never: HeldNever;
+  readonly told: readonly Told[];
+  readonly brokenAt: number;
+  /** One sentence for each thing that goes wrong, and one for what comes of it. */
+  readonly sentences: readonly string[];
+  /** The same as faults that can be pinned on the lanes; what no fault of a run stands for is left out. */
+  readonly faults: readonly Fault[];
+}
+
+export interface Stories extends Omit<SearchOutcome, 'broken'> {
+  readonly broken: readonly BrokenStory[];
+  /** Conditions that were held and that no story breaks. */
+  readonly kept: readonly HeldNever[];
+  /** Conditions that no run can tell of. */
+  readonly unheld: readonly HeldNever[];
+}
+
+/** What a search runs: the world, its starts, its end. */
+export interface Search {
+  readonly scene: Scene;
+  readonly starts: readonly Start[];
+  readonly end: number;
+  readonly basis: string;
+}
+
+/** Starts of the routine's sentences, every day, from a minute on or two ways of the machine; without any, each move in turn. */
+export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null {
+  const scene = wholeScene(job, a);
+  if (!scene || scene.moves.length === 0) return null;
+  // Where nothing arms, nothing would ever start and no story break anything: it is searched as if somebody had armed.
+  const arms = scene.hands.some((h) => h.wire.does === 'arm');
+  const run = Math.max(0, ...scene.parts.map((p) => Math.max(p.runSeconds ?? 0, p.backSeconds ?? 0)));
+  const lead = Math.max(60, 2 * run);
+  const span = (move: number): number =>
+    scene.moves[move]!.steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
+  const seconds = (at: string): number => at.split(':').reduce((s, x) => 60 * s + Number(x), 0) * 60;
+  const day = job.routine.sentences
+    .filter((s) => s.days.length > 0)
+    .map((s) => ({
+      at: seconds(s.at),
+      move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
+      ifArmed: s.ifArmed && arms,
+    }))
+    .sort((x, y) => x.at - y.at);
+  const longest = Math.max(0, ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)));
+  // So many days that what may last longest can have been broken before the last of them ends.
+  const days = Math.min(MOST_DAYS, 1 + Math.ceil((longest + 1) / 86400));
+  let next = lead;
+  const starts: Start[] =
+    day.length > 0
+      ? Array.from({ length: days }, (_, d) =>
+          day.map((s) => ({ at: lead + s.at - day[0]!.at + d * 86400, move: s.move, ifArmed: s.ifArmed })),
+        ).flat()
+      : scene.moves.map((_, move) => {
+          const at = next;
+          next += span(move) + lead;
+          return { at, move, ifArmed: false };
+        });
+  const last = starts.at(-1)!;
+  const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
+  return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
+}
+
+/**
+ * Everything that may go wrong in a world: what befalls each output, sense and part, and what befalls all. A sense that was wired the
+ * wrong way round does not come about by itself: Try finds it once, and it can be pinned on the lanes.
+ */
+export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturbance[] {
+  const { plan } = scene.world;
+  const of = (n: number, what: Disturbance['what'], how = 0): Disturbance[] =>
+    Array.from({ length: n }, (_, i) => ({ what, of: i, how }));
+  const driven = scene.lines
+    .map((_, line) => line)
+    .filter((line) => plan.moves.some((m) => m.some((op) => op.lines.includes(line))));
+  const each = (what: Disturbance['what']): Disturbance[] => driven.map((line) => ({ what, of: line, how: 0 }));
+  const heard = plan.senses.flatMap((s, i) => (s.part < 0 ? [] : [i]));
+  const ill = (what: Disturbance['what'], how = 0): Disturbance[] => heard.map((i) => ({ what, of: i, how }));
+  return [
+    ...each('missed'),
+    ...each('twice'),
+    ...of(plan.channels.length, 'thumb', HAND_SECONDS),
+    { what: 'cut', of: 0, how: CUT_SECONDS },
+    { what: 'plug-out', of: 0, how: CUT_SECONDS },
+    { what: 'controller-out', of: 0, how: CUT_SECONDS },
+    { what: 'restart', of: 0, how: 0 },
+    ...each('welded'),
+    ...each('dirty'),
+    ...ill('stuck'),
+    ...ill('late', LATE_SECONDS),
+    ...ill('moved'),
+    ...plan.senses.flatMap((s, i): Disturbance[] =>
+      s.part >= 0 && scene.senses[i]!.kind === 'message' ? [{ what: 'lost', of: i, how: 0 }] : [],
+    ),
+    ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
+      does === 'arm'
+        ? [{ what: 'nobody', of, how: 0 }]
+        : does === 'answer'
+          ? []
+          : [{ what: 'hand', of, how: HAND_SECONDS }],
+    ),
+    ...scene.tables.flatMap((t, part): Disturbance[] => {
+      const events = ['obstacle', NOBODY].map((e) => t.events.indexOf(e)).filter((e) => e >= 0);
+      return events.map((how) => ({ what: 'meets', of: part, how }));
+    }),
+    // What asks whether it is armed asks that at every moment.
+    ...scene.moves.map((_, move): Disturbance => {
+      const own = starts.filter((s) => s.move === move);
+      return { what: 'start', of: move, how: own.length > 0 && own.every((s) => s.ifArmed) ? 1 : 0 };
+    }),
+  ];
+}
+
+const AS_FAULT: Partial<Record<Disturbance['what'], FaultKind>> = {
+  missed: 'missed-press',
+  twice: 'seen-twice',
+  thumb: 'hand-press',
+  cut: 'power-cut',
+  'plug-out': 'plug-out',
+  'controller-out': 'controller-out',
+  restart: 'restart',
+  welded: 'welded',
+  dirty: 'dirty',
+  stuck: 'stuck-sense',
+  reversed: 'reversed-sense',
+  late: 'late-sense',
+  meets: 'obstacle',
+  start: 'wrong-moment',
+  hand: 'hand-moved',
+  nobody: 'nobody-came',
+  moved: 'moved-sense',
+  lost: 'lost-message',
+};
+
+/** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
+function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
+  const unanswered = t.what === 'meets' && scene.tables[t.of]!.events[t.how] === NOBODY;
+  const kind = unanswered ? 'not-answered' : AS_FAULT[t.what]!;
+  const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
+  const befalls = BEFALLS[kind];
+  const of = {
+    sense: () => scene.senses[t.of]!.id,
+    part: () => scene.parts[t.of]!.id,
+    move: () => scene.moves[t.of]!.id,
+    hand: () => scene.hands[t.of]!.id,
+    press: () => scene.lines[line]!.press,
+  };
+  const lasts = ['power-cut', 'plug-out', 'controller-out', 'late-sense'].includes(kind);
+  return {
+    id: `story-${i + 1}`,
+    kind,
+    atSeconds: Math.max(0, Number((t.at - shift + JUST_AFTER).toFixed(4))),
+    seconds: lasts ? t.how : 0,
+    of: befalls ? of[befalls]() : '',
+  };
+}
+
+const say = (s: number): string => formatQuantity(s, 's');
+
+/** When something happens, told by the nearest start. */
+function when(search: Search, at: number): string {
+  const { starts, scene } = search;
+  const start = starts.findLast((s) => s.at <= at + 1e-6) ?? starts[0]!;
+  const name = scene.moves[start.move]!.name;
+  const after = at - start.at;
+  return after < -1e-6
+    ? `${say(Number((-after).toPrecision(3)))} before “${name}” begins`
+    : after < 1e-6
+      ? `as “${name}” begins`
+      : `${say(Number(after.toPrecision(3)))} after “${name}” began`;
+}
+
+function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], brokenAt: number): string[] {
+  const { scene } = search;
+  return [
+    ...told.map((t) => {
+      const f = asFault(scene, t, 0, 0);
+      const whose = befallsByName(scene, f);
+      const lasts = f.seconds > 0 ? ` for ${say(f.seconds)}` : '';
+      const text = `${wordsFor(scene, f)}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
+      return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
+    }),
+    `${told.length > 0 ? 'Then' : 'With nothing going wrong'}, ${when(search, brokenAt)}: ${never.words}.`,
+  ];
+}
+
+/** What happens, in words; a command is moved by a message. */
+function wordsFor(scene: Scene, f: Fault): string {
+  if (scene.hands.find((h) => h.id === f.of)?.wire.does !== 'command') return FAULT_WORDS[f.kind];
+  return f.kind === 'nobody-came' ? 'the next command is lost' : 'a command comes by message';
+}
+
+/** By name what a fault befalls, where there is more than one of its kind. */
+function befallsByName(scene: Scene, f: Fault): string {
+  if (f.of === '') return '';
+  const lists = [
+    scene.senses.map((s) => [s.id, s.name] as const),
+    scene.parts.map((p) => [p.id, p.name] as const),
+    scene.moves.map((m) => [m.id, m.name] as const),
+    scene.hands.map((h) => [h.id, h.name] as const),
+    scene.lines.map((l) => [l.press, l.name] as const),
+  ];
+  const list = lists.find((l) => l.some(([id]) => id === f.of));
+  return list && list.length > 1 ? list.find(([id]) => id === f.of)![1] : '';
+}
+
+/**
+ * Searches the stories of a job with up to `most` things going wrong, 0 to 2, at every instant that could matter.
+ * @param progress called with the share that is done; a search ends where it answers false.
+ */
+export function searchJob(search: Search, most: number, progress?: (share: number) => boolean, work?: number): Stories {
+  const { scene } = search;
+  const found = searchStories(scene.world, {
+    given: happeningsOf([...armingsFor(scene, search.starts), ...startsAsHappenings(search.starts)]),
+    end: search.end,
+    disturbances: disturbancesOf(scene, search.starts),
+    most,
+    ...(progress ? { progress } : {}),
+    ...(work === undefined ? {} : { work }),
+  });
+  const shift = search.starts[0]!.at;
+  const broken = scene.nevers.flatMap((never): BrokenStory[] => {
+    const stories = found.broken
+      .filter((s) => never.monitors.includes(s.monitor))
+      .sort((x, y) => x.told.length - y.told.length || x.brokenAt - y.brokenAt);
+    const [story] = stories;
+    if (!story) return [];
+    return [
+      {
+        never,
+        told: story.told,
+        brokenAt: story.brokenAt,
+        sentences: sentencesOf(search, never, story.told, story.brokenAt),
+        faults: story.told.map((t, i) => asFault(scene, t, i, shift)),
+      },
+    ];
+  });
+  const held = scene.nevers.filter((n) => n.monitors.length > 0);
+  return {
+    most: found.most,
+    stories: found.stories,
+    states: found.states,
+    stopped: found.stopped,
+    spent: found.spent,
+    broken,
+    kept: held.filter((n) => !broken.some((b) => b.never === n)),
+    unheld: scene.nevers.filter((n) => n.monitors.length === 0),
+  };
+}
+
+/** What a search came to, as a line of the log. */
+export const searchedWords = (s: Stories): string =>
+  `searched ${s.stories} stories with up to ${s.most === 1 ? 'one thing' : 'two things'} going wrong` +
+  `${s.spent ? ', as many as it may tell' : s.stopped ? ', stopped before the end' : ''}: ${
+    s.broken.length > 0
+      ? s.broken.map((b) => `never ${b.never.words}, broken`).join('; ')
+      : s.stopped
+        ? 'none of these breaks a condition'
+        : 'none breaks a condition'
+  }`;
+
+/** What a search says, as findings: one for each condition, and one for all. */
+export function storyFindings(s: Stories): readonly Finding[] {
+  const count = `${s.stories.toLocaleString('en')} stories with up to ${s.most} ${s.most === 1 ? 'thing' : 'things'} going wrong`;
+  if (s.stopped) return [notWhole(s), ...s.broken.map(brokenFinding)];
+  const all = finding('act', 'stories', {
+    verdict: s.kept.length === 0 && s.broken.length === 0 ? 'unknown' : worst(s),
+    title:
+      s.kept.length + s.broken.length === 0
+        ? 'No condition in Wish can be held against a run, so the search says nothing'
+        : `${count}: ${s.broken.length === 0 ? 'none of them breaks a condition' : brokenOf(s)}`,
+    caption: s.broken.length > 0 ? 'a story breaks it' : 'no story breaks it',
+    source: ['simulation', 'story-lengths'],
+    remedy:
+      s.kept.length + s.broken.length === 0 ? { text: 'Say in Wish, as conditions, what must never happen.' } : null,
+  });
+  return [
+    all,
+    ...s.broken.map(brokenFinding),
+    ...s.kept.map((n) =>
+      finding('act', `never.${n.never.id}`, {
+        verdict: s.most < 2 ? 'tight' : 'settled',
+        title: `Never ${n.words}: ${KEPT_WORDS[s.most] ?? KEPT_WORDS[2]}`,
+        caption: s.most < 2 ? 'kept with one fault' : 'kept with two faults',
+        source: ['simulation', 'story-lengths'],
+        remedy: s.most < 2 ? { text: 'Search with two things going wrong as well.' } : null,
+      }),
+    ),
+  ];
+}
+
+/** A search that came to no end says nothing of what it had not told by then; what it found stands. */
+const notWhole = (s: Stories): Finding =>
+  finding('act', 'stories', {
+    verdict: 'unknown',
+    title: s.spent
+      ? `The search was ended after ${s.stories.toLocaleString('en')} stories, as many as it may tell: what else there is is not known`
+      : `The search was stopped after ${s.stories.toLocaleString('en')} stories`,
+    caption: s.spent ? 'search not whole' : 'search stopped',
+    source: ['simulation', 'story-lengths'],
+    remedy: {
+      text: s.spent
+        ? 'Search with fewer things going wrong, or hold fewer moves, sentences and conditions against it at once.'
+        : 'Search again and let it end.',
+    },
+  });
+
+const brokenFinding = (b: BrokenStory): Finding =>
+  finding('act', `never.${b.never.never.id}`, {
+    verdict: b.told.length <= 1 ? 'stop' : 'tight',
+    title: `Never ${b.never.words}: broken. ${b.sentences.join(' ')}`,
+    caption:
+      b.told.length === 0 ? 'broken by the plan' : b.told.length === 1 ? 'one thing breaks it' : 'two things break it',
+    source: ['simulation', 'story-lengths'],
+    remedy: { text: 'Take an answer in Act, and search again.' },
+  });
+
+const brokenOf = (s: Stories): string => `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`;
+
+const KEPT_WORDS = [
+  'kept while nothing goes wrong',
+  'no one thing that goes wrong breaks it',
+  'no two things that go wrong together break it',
+] as const;
+
+/** As bad as the shortest story; with one thing going wrong alone nothing is settled. */
+const worst = (s: Stories): 'stop' | 'tight' | 'settled' =>
+  s.broken.some((b) => b.told.length <= 1) ? 'stop' : s.broken.length > 0 || s.most < 2 ? 'tight' : 'settled';

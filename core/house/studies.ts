@@ -1,0 +1,56 @@
+import type { Assessment } from './assess';
+import { forPress } from '../ground/facts';
+import { finding, type Finding, type StudyVerdict } from '../ground/finding';
+import type { Job } from '../ground/job';
+import { provable } from './provable';
+import { searchOf } from './stories';
+import { WorldProblem } from '../engines/world';
+
+type Known = Pick<Assessment, 'plans' | 'facts' | 'lines'>;
+
+/** A study as it stands now: whether it still rests on what the job says. */
+export interface StudyNow {
+  readonly study: StudyVerdict;
+  readonly fresh: boolean;
+}
+
+/** Each study with whether it is still of what the job says; one of a press that is gone is left out. */
+export const studiesNow = (job: Job, a: Known, studies: readonly StudyVerdict[]): readonly StudyNow[] =>
+  studies
+    .filter((s) => s.kind === 'stories' || job.presses.some((p) => p.id === s.of))
+    .map((study) => ({ study, fresh: basisNow(job, a, study) === study.basis }));
+
+function basisNow(job: Job, a: Known, study: StudyVerdict): string | undefined {
+  if (study.kind !== 'stories') return provable(job, a, study.of)?.basis;
+  try {
+    return searchOf(job, a)?.basis;
+  } catch (error) {
+    // What cannot be run at all has a finding of its own.
+    if (error instanceof WorldProblem) return undefined;
+    throw error;
+  }
+}
+
+const WORDS = { proof: 'proof', scatter: 'ten thousand joints' } as const;
+const OLD_STORIES = finding('act', 'stories', {
+  verdict: 'unknown',
+  title: 'The stories were searched in a plan that was changed since',
+  caption: 'search out of date',
+  source: ['simulation'],
+  remedy: { text: 'Search again in Act; undo brings the old plan back, and what was found with it.' },
+});
+
+/** What studies add to the findings: theirs, where they are fresh; that they are out of date, where something changed since. */
+export const studyFindings = (job: Job, now: readonly StudyNow[]): readonly Finding[] =>
+  now.flatMap(({ study, fresh }): readonly Finding[] => {
+    if (study.kind === 'stories') return fresh ? study.findings : [OLD_STORIES];
+    const at = job.presses.findIndex((p) => p.id === study.of);
+    const old = finding('thumb', `study.${study.kind}`, {
+      verdict: 'unknown',
+      title: `The ${WORDS[study.kind]} of ${study.at.slice(0, 10)} rests on a joint that was changed since`,
+      caption: 'proof out of date',
+      source: ['simulation'],
+      remedy: { text: 'Prove it again in Thumb; undo brings the old joint back, and its proof with it.' },
+    });
+    return forPress(job.presses[at]!, at, job.presses.length, fresh ? study.findings : [old]);
+  });

@@ -1,1 +1,0 @@
-export { insulationFor, type Category, type Insulation } from './table';

@@ -1,2 +1,0 @@
-export { loadToTry, sourcesTold } from './bench-words';
-export { dischargeSeconds, railFindings, sourceOhms, SUPPLY_SHARE, testLoad, usableAmps } from './rails';

@@ -1,0 +1,195 @@
+import { finding, summary, type Finding } from '../../ground/finding';
+import type { Facts } from '../../ground/facts';
+import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import { RunEnded, WorldProblem } from '../../engines/world';
+import { gapFinding, lengthFindings } from './press-lengths';
+import { neverFindings } from './nevers';
+import { heardPress, heardScript, unheard } from './heard';
+import { askedFindings } from './in-turn';
+import { partFindings } from './part-findings';
+import { purposeFindings } from './purpose';
+import { oneRun } from './runs';
+import { timedFindings } from './timed';
+import { togetherFindings } from './together';
+import type { RunTrace } from './trace';
+import { USUAL_PRESS_SECONDS } from './watch';
+
+/** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
+export function actFindings(job: Job, facts: Facts): Finding[] {
+  return [...scriptFindings(job, facts), ...neverFindings(job), ...togetherFindings(job, facts)];
+}
+
+function scriptFindings(job: Job, facts: Facts): Finding[] {
+  const machine = machineOf(job);
+  const shortestSeen = machine.shortestPressSeconds;
+  const out: Finding[] =
+    machine.kind === 'unknown'
+      ? [notTold()]
+      : job.act.parts.flatMap((p) => [...partFindings(p), ...timedFindings(job, p)]);
+  const presses = heardScript(job).filter((s) => s.do === 'press');
+  const others = unheard(job);
+  const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
+  if (others.length > 0)
+    out.push(
+      finding('act', 'unheard', {
+        verdict: 'unknown',
+        title: `The run follows ${followed} alone: what ${others.join(' and ')} does to the machine is not told`,
+        caption: 'other presses not run',
+        remedy: { text: 'Try those presses at the machine itself, in Try.' },
+      }),
+    );
+  if (presses.length === 0) {
+    const first = job.presses[0]?.id;
+    const seconds = Math.max(USUAL_PRESS_SECONDS, 2 * (shortestSeen ?? 0));
+    return [
+      ...out,
+      finding('act', 'script', {
+        verdict: 'unknown',
+        title: 'The press script is empty',
+        caption: 'no press yet',
+        remedy: {
+          text: 'One press of twice the shortest press that the machine obeys is a good beginning.',
+          ...(first === undefined
+            ? {}
+            : {
+                label: `Press for ${formatQuantity(seconds, 's')}`,
+                edit: withSteps(
+                  job,
+                  [stepOf('press', { press: first, seconds })],
+                  `press for ${formatQuantity(seconds, 's')}`,
+                ),
+              }),
+        },
+      }),
+    ];
+  }
+  const shortest = presses.reduce((a, b) => (b.seconds < a.seconds ? b : a));
+  out.push(
+    ...lengthFindings(job, facts, shortest.seconds, Math.max(...presses.map((p) => p.seconds))),
+    ...gapFinding(job),
+  );
+  return [...out, ...runFindings(job, presses.length, shortest.seconds)];
+}
+
+const notTold = (): Finding =>
+  finding('act', 'machine', {
+    verdict: 'unknown',
+    title: 'What a press does to this machine has not been said',
+    caption: 'machine not told',
+    remedy: { text: 'Say under “A press” what it does.' },
+  });
+
+/** What the run without faults comes to, and what one missed press leaves behind. */
+function runFindings(job: Job, planned: number, shortest: number): Finding[] {
+  try {
+    return ofRuns(job, planned, shortest);
+  } catch (error) {
+    if (!(error instanceof WorldProblem)) throw error;
+    return [error instanceof RunEnded ? notFollowed(error) : notRun(error)];
+  }
+}
+
+const notRun = (error: WorldProblem): Finding =>
+  finding('act', 'run', {
+    verdict: 'stop',
+    title: `This cannot be run: ${error.message}`,
+    caption: 'cannot be run',
+    source: ['simulation'],
+    remedy: { text: 'Change the step or the state that is named.' },
+  });
+
+const notFollowed = (error: RunEnded): Finding =>
+  finding('act', 'run', {
+    verdict: 'unknown',
+    title: `The run was not followed to its end, since ${error.message}`,
+    caption: 'run not followed',
+    source: ['simulation'],
+    remedy: {
+      text: 'Let the move go back less often, or wait for longer, and give the machine the times that it has.',
+    },
+  });
+
+function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
+  const clean: RunTrace | null = oneRun(job, []);
+  const [part] = clean?.parts ?? [];
+  if (!clean || !part) return [];
+  const seen = clean.parts.reduce((n, p) => n + p.seen.length, 0);
+  const caption = `${planned === 1 ? 'one press' : `${planned} presses`}, ${formatQuantity(shortest, 's')}`;
+  const made = clean.outputs.reduce((n, o) => n + o.spans.length, 0);
+  // A move that looks may find nothing to do.
+  const nothing = made === 0 && looksIn(job);
+  const met = nothing || (seen > 0 && seen === made);
+  const goes = part.machine.map((s) => s.word).join(', ');
+  return [
+    summary('act', 'run', {
+      verdict: clean.calls.length === 0 && met ? 'settled' : 'stop',
+      title:
+        clean.calls.length > 0
+          ? `Without faults the move calls for help after ${formatQuantity(clean.calls[0]!, 's')}: it waits for what does not come`
+          : nothing
+            ? `Without faults it looks, finds the machine ${part.machine.at(-1)!.word} and presses nothing`
+            : seen > 0
+              ? `Without faults the machine sees ${seen} of ${made} presses and goes: ${goes}`
+              : 'The machine sees no press at all',
+      caption,
+      source: ['simulation'],
+    }),
+    ...askedFindings(job),
+    ...purposeFindings(job),
+    ...missedPress(job),
+  ];
+}
+
+function missedPress(job: Job): Finding[] {
+  const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }])!;
+  const [part] = trace.parts;
+  const parted = part!.parted.reduce((s, p) => s + p.to - p.from, 0);
+  const lasting = part!.parted.some((p) => p.to >= trace.end);
+  const worst = part!.parted.at(-1);
+  const source = ['simulation', 'fault-rates'] as const;
+  if (!worst || (!lasting && trace.calls.length === 0 && looksIn(job)))
+    return [
+      finding('act', 'missed-press', {
+        verdict: 'settled',
+        title: worst
+          ? `One missed press is noticed and pressed again: plan and machine part for ${formatQuantity(parted, 's')} only`
+          : 'One missed press changes nothing here',
+        caption: worst ? 'missed press mended' : 'missed press harmless',
+        source,
+      }),
+    ];
+  if (trace.calls.length > 0)
+    return [
+      finding('act', 'missed-press', {
+        verdict: 'settled',
+        title: `One missed press is noticed: the plan calls for help after ${formatQuantity(trace.calls[0]!, 's')}`,
+        caption: 'missed press told',
+        source,
+      }),
+    ];
+  const text =
+    `One missed press: the plan believes ${worst.believed} while the machine is ` +
+    `${worst.true}${lasting ? ', and stays so' : ` for ${formatQuantity(parted, 's')}`}`;
+  const grave = lasting && (job.wish.hazards.includes('moving-door') || machineOf(job).kind === 'open-stop-close-stop');
+  const sensed = stateSense(job) !== undefined;
+  return [
+    finding('act', 'missed-press', {
+      verdict: grave ? 'stop' : lasting ? 'tight' : 'settled',
+      title: sensed && lasting ? `${text}. A sense in Sense would show it, and the move does not look at it` : text,
+      caption: 'a missed press',
+      source,
+      remedy: lasting
+        ? {
+            text: sensed
+              ? 'Let the move look before it presses, and again after it: a ready policy below does both.'
+              : 'A contact at rest that the move looks at before it presses, and again after it.',
+            ...(sensed ? {} : { label: 'Add one contact at rest', edit: restContact(job) }),
+          }
+        : null,
+    }),
+  ];
+}
+
+/** Whether the first move reads any sense. */
+const looksIn = (job: Job): boolean => (job.act.moves[0]?.steps ?? []).some((s) => s.sense !== '');

@@ -1,0 +1,218 @@
+import { asQuantity } from '../../ground/field';
+import {
+  freshMove,
+  stepFields,
+  stepOf,
+  type Job,
+  type MachinePart,
+  type Move,
+  type Sense,
+  type Step,
+} from '../../ground/job';
+import { heardPress, heedsOf } from './heard';
+import { MORE, sequenceOf } from './in-turn';
+import { lacksOfPart, restKeys, TRAVELS } from './machine';
+import type { StateRole } from '../../engines/world';
+import { sceneOf, type Scene } from './scene';
+import { USUAL_PRESS_SECONDS } from './watch';
+
+export const POLICIES = ['blind', 'look-first', 'look-again', 'timed', 'arm-and-power'] as const;
+export type PolicyKind = (typeof POLICIES)[number];
+/** Those that press a button. */
+const PRESSING = POLICIES.slice(0, 4);
+export const POLICY_WORDS: Readonly<Record<PolicyKind, string>> = {
+  blind: 'press and hope',
+  'look-first': 'look first',
+  'look-again': 'look, press, look again, call',
+  timed: 'timed travel into the end',
+  'arm-and-power': 'arm and power',
+};
+
+/** A ready way of making a move; `lacks` says what it needs and the job has not, and its steps are empty then. */
+export interface Policy {
+  readonly kind: PolicyKind;
+  readonly words: string;
+  readonly steps: readonly Step[];
+  readonly lacks: string;
+}
+
+/** How long after a press a machine that does not travel is given to show what it did, s: common practice. */
+const SHOWS_SECONDS = 2;
+/** A machine of which nobody said how long it runs is held for this long at most, s: common practice. */
+const UNKNOWN_RUN_SECONDS = 4 * 3600;
+/** No step of a move may last longer, s. */
+const LONGEST_STEP_SECONDS = asQuantity(stepFields.seconds).most;
+/** Which presses a door is given beyond the first: with one button it may have to stop and turn. */
+const RETRIES = { door: 3, other: 1 } as const;
+
+/** States that a move of this purpose wants a part to come to, by key. */
+export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene): readonly string[] {
+  const part = scene.parts.indexOf(p);
+  const lit = scene.tables[part]!.states.filter((s) => s.role !== 'dark');
+  const { powered } = restKeys(scene.tables[part]!);
+  const of = (role: StateRole): readonly string[] => lit.filter((s) => s.role === role).map((s) => s.key);
+  switch (purpose) {
+    case 'open':
+      return of('open');
+    case 'close':
+      return TRAVELS.includes(p.kind as never) ? of('rest') : [];
+    case 'stop':
+      return powered;
+    default:
+      // What asks in turn has not begun before the last of its keys is taken.
+      if (p.kind === 'in-turn') return of('ready');
+      return lit.filter((s) => !powered.includes(s.key)).map((s) => s.key);
+  }
+}
+
+/** A sense that tells whether the goal is reached, with what it must say then; null where none does. */
+export function sensesGoal(
+  scene: Scene,
+  goal: readonly string[],
+): { readonly sense: Sense; readonly is: boolean } | null {
+  for (const [i, sense] of scene.senses.entries()) {
+    const wire = scene.world.plan.senses[i]!;
+    if (wire.part !== 0) continue;
+    const hits = goal.filter((k) => wire.yes.includes(k)).length;
+    if (hits === goal.length) return { sense, is: true };
+    if (hits === 0) return { sense, is: false };
+  }
+  return null;
+}
+
+/** The ready policies of a move, from its purpose and the senses that there are; what has nothing to do with its press is left out. */
+export const policiesFor = (job: Job, move: Move): readonly Policy[] => {
+  const power = armAndPower(job, move);
+  return [...pressPolicies(job, move), ...(power ? [power] : [])].map((p) =>
+    p.steps.every((s) => s.seconds <= LONGEST_STEP_SECONDS)
+      ? p
+      : { ...p, steps: [], lacks: 'a machine whose times are under a year' },
+  );
+};
+
+/**
+ * A machine that was switched on behind an opened contact of its supply: the contact is closed once, for as long as the machine runs,
+ * and one arming lets one start go. Null where the press switches no supply.
+ */
+function armAndPower(job: Job, move: Move): Policy | null {
+  const known = job.act.parts.find((p) => lacksOfPart(p) === '');
+  const press = pressFor(job, move, known);
+  if (job.presses.find((p) => p.id === press?.press)?.way !== 'switched-supply') return null;
+  const make = (steps: readonly Step[], lacks = ''): Policy => ({
+    kind: 'arm-and-power',
+    words: POLICY_WORDS['arm-and-power'],
+    steps,
+    lacks,
+  });
+  if (!known) return make([], 'a machine that is told');
+  if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
+    return make([], 'an arm switch that lets one start go');
+  const scene = sceneOf({ ...job, act: { ...job.act, moves: [] } })!;
+  const rest = sensesGoal(scene, restKeys(scene.tables[scene.parts.indexOf(known)]!).powered);
+  const run = known.runSeconds ?? 0;
+  const on = stepOf('press', { press: press!.press, seconds: MORE * run + 1 });
+  const warning = move.steps.filter((s) => s.do === 'warn');
+  if (!rest) return run > 0 ? make([...warning, on]) : make([], 'how long it runs, or a sense that tells its rest');
+  // It rests as long as the contact is open: it is given time to come on before its rest ends the hold.
+  const seconds = run > 0 ? on.seconds : UNKNOWN_RUN_SECONDS;
+  return make([
+    ...warning,
+    { ...on, seconds: SHOWS_SECONDS + rest.sense.debounceSeconds },
+    stepOf('hold', { press: on.press, sense: rest.sense.id, is: rest.is, seconds }),
+  ]);
+}
+
+function pressPolicies(job: Job, move: Move): readonly Policy[] {
+  const known = job.act.parts.find((p) => lacksOfPart(p) === '');
+  const scene = known ? sceneOf({ ...job, act: { ...job.act, moves: [] } }) : null;
+  const press = pressFor(job, move, known);
+  const without = (kind: PolicyKind, lacks: string): Policy => ({ kind, words: POLICY_WORDS[kind], steps: [], lacks });
+  if (!press) return PRESSING.map((k) => without(k, 'a press'));
+  const seconds = Math.max(
+    move.steps.find((s) => s.do === 'press')?.seconds ?? USUAL_PRESS_SECONDS,
+    2 * (known?.shortestPressSeconds ?? 0),
+  );
+  const pressing = stepOf('press', { press: press.press, other: press.other, seconds });
+  const warning = move.steps.filter((s) => s.do === 'warn');
+  const make = (kind: PolicyKind, steps: readonly Step[]): Policy => ({
+    kind,
+    words: POLICY_WORDS[kind],
+    steps,
+    lacks: '',
+  });
+  // What wakes first needs one press more; it does no harm to what is awake only where something looks.
+  const wakes: Step[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
+  const sequence =
+    known && scene && known.kind === 'in-turn' && move.purpose !== 'stop'
+      ? sequenceOf(job, known, scene, seconds)
+      : null;
+  const blind = make('blind', [...warning, ...wakes, ...(sequence ?? [pressing])]);
+  if (!known || !scene) return [blind, ...PRESSING.slice(1).map((k) => without(k, 'a machine that is told'))];
+  const goal = goalKeys(known, move.purpose, scene);
+  const told = sensesGoal(scene, goal);
+  const travels = TRAVELS.includes(known.kind as never);
+  const run = Math.max(known.runSeconds ?? 0, known.backSeconds ?? 0);
+  const shown = travels ? MORE * run + 1 : SHOWS_SECONDS;
+  const timed =
+    known.kind === 'travels-while-held'
+      ? make('timed', [...warning, { ...pressing, seconds: MORE * run + 1 }])
+      : without('timed', 'a machine that travels while it is held');
+  if (!told) {
+    const lacks = 'a sense that tells whether it got there';
+    return [blind, without('look-first', lacks), without('look-again', lacks), timed];
+  }
+  const { sense, is } = told;
+  const look = stepOf('look', { sense: sense.id, is: !is, orElse: 'end' });
+  const first = [look, ...warning];
+  const comes = { sense: sense.id, is, seconds: shown + sense.debounceSeconds };
+  if (sequence)
+    return [
+      blind,
+      make('look-first', [...first, ...wakes, ...sequence]),
+      // What was asked half-way stands somewhere between: a second try might press the wrong key.
+      make('look-again', [...first, ...wakes, ...sequence, stepOf('until', { ...comes, orElse: 'call' })]),
+      timed,
+    ];
+  const again = [
+    ...first,
+    pressing,
+    stepOf('until', { ...comes, orElse: 'go-on' }),
+    stepOf('again', {
+      sense: sense.id,
+      is,
+      to: first.length + 1,
+      times: (travels ? RETRIES.door : RETRIES.other) + wakes.length / 2,
+      orElse: 'call',
+    }),
+  ];
+  return [blind, make('look-first', [...first, ...wakes, pressing]), make('look-again', again), timed];
+}
+
+/** The press that a move of this purpose makes: what the move makes now, else the one that the part heeds for it. */
+function pressFor(job: Job, move: Move, part: MachinePart | undefined): { press: string; other: boolean } | null {
+  const now = move.steps.find((s) => s.do === 'press' || s.do === 'hold');
+  if (now) return { press: now.press, other: now.other };
+  const role = { start: 'on', stop: 'off', open: 'open', close: 'close', other: 'press' }[move.purpose];
+  const heeds = part ? heedsOf(job, part) : [];
+  const heed = heeds.find((h) => h.as === role) ?? heeds[0];
+  if (heed) return heed;
+  const press = heardPress(job);
+  return press ? { press, other: false } : null;
+}
+
+/** What policies that are not offered lack, each once. */
+export const lacksOfPolicies = (policies: readonly Pick<Policy, 'kind' | 'lacks'>[]): readonly string[] => [
+  ...new Set(
+    policies.flatMap(({ kind, lacks }) =>
+      lacks === '' || kind === 'timed'
+        ? []
+        : [`to ${kind === 'arm-and-power' ? 'arm and power' : 'look'} it needs ${lacks}`],
+    ),
+  ),
+];
+
+/** A move with the steps of a policy. */
+export const moveBy = (move: Move, policy: Policy): Move => ({ ...move, steps: [...policy.steps] });
+
+/** The move that a job begins with: blind, until a policy is taken. */
+export const firstMove = (job: Job): Move => job.act.moves[0] ?? freshMove('move', 'start');

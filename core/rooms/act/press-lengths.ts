@@ -1,0 +1,210 @@
+import {
+  atMost,
+  chosen,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Remedy,
+} from '../../ground/finding';
+import type { Facts } from '../../ground/facts';
+import { machineOf, pressedFor, stepOf, withSteps, type Job, type Step } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import { heardPress } from './heard';
+
+/** The presses of the script against the shortest and the longest that the machine takes as meant. */
+export function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
+  const machine = machineOf(job);
+  const out: Finding[] = [];
+  const longer = (seconds: number): Remedy => ({
+    text: `Press for ${formatQuantity(seconds, 's')}.`,
+    label: `Use ${formatQuantity(seconds, 's')}`,
+    edit: pressedFor(job, heardPress(job), seconds, `press for ${formatQuantity(seconds, 's')}`),
+  });
+  if (machine.shortestPressSeconds === null)
+    out.push(
+      finding('act', 'press-length', {
+        verdict: 'unknown',
+        title: 'How short a press the machine still obeys is not known',
+        caption: 'shortest press?',
+        source: ['press-length'],
+        remedy: {
+          text: 'Press it by hand, ever shorter, until it no longer obeys; enter the shortest that it obeyed.',
+        },
+      }),
+    );
+  else {
+    const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
+      constant('k', 'margin', 2, '1', 'press-length'),
+      chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
+    ]);
+    const length = derive('shortest press of the script', 't_press', 't', 's', [
+      chosen('t', 'press', shortest, 's', 'press script', [0.001, 3600]),
+    ]);
+    out.push(
+      judged('act', 'press-length', {
+        title: 'Shortest press against twice what the machine obeys',
+        caption: 'press length',
+        steps: [length],
+        limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
+        tightShare: 'met',
+        verdict:
+          shortest < machine.shortestPressSeconds ? 'stop' : shortest < wanted.result.value ? 'tight' : 'settled',
+        remedy: shortest >= wanted.result.value ? null : longer(wanted.result.value),
+      }),
+    );
+  }
+  const press = facts.presses.find((p) => p.id === heardPress(job));
+  const fact = press && facts.controls[press.control];
+  const holds =
+    fact !== undefined &&
+    fact.leading === 'latching-switch' &&
+    press !== undefined &&
+    press.input === 'level' &&
+    press.outputs === 1;
+  if (holds) {
+    const run = machine.runSeconds;
+    const held = run !== null && run > 0 && longest >= run;
+    out.push(
+      finding('act', 'hold', {
+        verdict: held ? 'settled' : run === null ? 'unknown' : 'stop',
+        title: held
+          ? 'The switch stays down by itself; the contact is held as long as the machine must run'
+          : 'This switch stays down by itself: a contact that closes for ' +
+            `${formatQuantity(longest, 's')} runs the machine for ${formatQuantity(longest, 's')} ` +
+            'and no longer',
+        caption: held ? 'held for the run' : 'press must be held',
+        source: ['press-length'],
+        remedy: held
+          ? null
+          : {
+              text: 'Hold the contact for as long as the machine must run, or push the switch itself with a finger.',
+              ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(run).edit } : {}),
+            },
+      }),
+    );
+  }
+  const most = derive('longest press of the script', 't_long', 't', 's', [
+    chosen('t', 'press', longest, 's', 'press script', [0.001, 3600]),
+  ]);
+  if (machine.longestPressSeconds === null) {
+    out.push(
+      finding('act', 'press-longest', {
+        verdict: 'unknown',
+        title:
+          'How long a press may last before the machine takes it for something else, or for a stuck button, is not known',
+        caption: 'longest press?',
+        source: ['press-longest'],
+        remedy: {
+          text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
+        },
+      }),
+    );
+  } else {
+    out.push(
+      judged('act', 'press-longest', {
+        title: 'Longest press against what the machine still takes for one',
+        caption: 'longest press',
+        steps: [most],
+        limit: atMost(machine.longestPressSeconds, 's', 'longest press that it takes for one', {
+          from: 'maker',
+          what: 'machine, in Act',
+        }),
+        tightShare: 0.1,
+        source: ['press-longest'],
+      }),
+    );
+  }
+  return out;
+}
+
+/** The steps with a wait of at least `seconds` between any two presses, those that are gone back to among them. */
+function spread(script: readonly Step[], seconds: number): Step[] {
+  const before = script.map((s, i): Step[] => {
+    const wanted =
+      (s.do === 'press' && script[i - 1]?.do === 'press') || (s.do === 'again' && tooClose(script, s, i, seconds));
+    return wanted ? [stepOf('wait', { seconds })] : [];
+  });
+  const place = (step: number): number => step + before.slice(0, step).reduce((n, w) => n + w.length, 0);
+  return script.flatMap((s, i): Step[] => {
+    const within = s.do === 'wait' && script[i - 1]?.do === 'press' && script[i + 1]?.do === 'press';
+    const kept = within ? { ...s, seconds: Math.max(s.seconds, seconds) } : s;
+    return [...before[i]!, s.do === 'again' ? { ...kept, to: place(s.to) } : kept];
+  });
+}
+
+const tooClose = (script: readonly Step[], s: Step, i: number, seconds: number): boolean =>
+  roundGap(script, s, i).some((gap) => gap < seconds);
+
+/** Steps that let time go by between presses; a wait for a sense may end at once. */
+const TAKES: readonly Step['do'][] = ['wait', 'warn'];
+
+const spent = (steps: readonly Step[]): number => steps.reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0);
+
+/**
+ * Between the last press before a step that goes back and the first one after it: a wait for the very thing that it goes back for has
+ * run out by then.
+ */
+function roundGap(script: readonly Step[], again: Step, i: number): number[] {
+  const round = script.slice(again.to - 1, i);
+  const pressing = round.flatMap((s, at) => (s.do === 'press' || s.do === 'hold' ? [at] : []));
+  if (pressing.length === 0) return [];
+  const ends = round.slice(pressing.at(-1)! + 1);
+  const waited = ends.reduce(
+    (t, s) => t + (s.do === 'until' && s.sense === again.sense && s.is === again.is ? s.seconds : 0),
+    0,
+  );
+  return [spent(ends) + waited + spent(round.slice(0, pressing[0]))];
+}
+
+/** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
+export function gapFinding(job: Job): Finding[] {
+  const machine = machineOf(job);
+  const script = job.act.moves[0]?.steps ?? [];
+  const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
+  const gaps = [
+    ...list.slice(1).map((at, n) => spent(script.slice(list[n]! + 1, at))),
+    ...script.flatMap((s, i) => (s.do === 'again' ? roundGap(script, s, i) : [])),
+  ];
+  if (gaps.length === 0) return [];
+  const least = Math.min(...gaps);
+  const usual = Math.max(0.2, 2 * (machine.shortestPressSeconds ?? 0));
+  const remedy: Remedy = {
+    text: `Let go for ${formatQuantity(usual, 's')} between two presses.`,
+    label: `Wait ${formatQuantity(usual, 's')}`,
+    edit: withSteps(job, spread(script, usual), `wait ${formatQuantity(usual, 's')} between presses`),
+  };
+  if (least === 0)
+    return [
+      finding('act', 'press-gap', {
+        verdict: 'stop',
+        title: 'Two presses without a wait between them are one long press',
+        caption: 'no wait between',
+        source: ['press-gap'],
+        remedy,
+      }),
+    ];
+  if (machine.shortestPressSeconds === null) return [];
+  const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
+    constant('k', 'margin', 2, '1', 'press-gap'),
+    chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
+  ]);
+  const gap = derive('shortest wait between two presses', 't_gap', 't', 's', [
+    chosen('t', 'wait', least, 's', 'press script', [0.001, 3600]),
+  ]);
+  const met = least >= wanted.result.value;
+  return [
+    judged('act', 'press-gap', {
+      title: 'Wait between two presses against twice what the machine obeys',
+      caption: 'wait between',
+      steps: [gap],
+      limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
+      tightShare: 'met',
+      source: ['press-gap'],
+      verdict: least < machine.shortestPressSeconds ? 'stop' : met ? 'settled' : 'tight',
+      remedy: met ? null : remedy,
+    }),
+  ];
+}

@@ -1,0 +1,323 @@
+import {
+  lineId,
+  pressedBy,
+  sayNever,
+  type HeedRole,
+  type Job,
+  type MachinePart,
+  type Move,
+  type Never,
+  type Sense,
+  type Step,
+} from '../../ground/job';
+import {
+  compileWorld,
+  type Channel,
+  type Clue,
+  type CompiledWorld,
+  type MachineTable,
+  type Monitor,
+  type Op,
+  type SenseWire,
+  type StateRole,
+  type Twitch,
+  type WorldPlan,
+} from '../../engines/world';
+import { apartsIn, handWires, type SceneHand } from './hand-wires';
+import { handsIn } from '../../build/panel';
+import { otherWords } from '../../engines/reversing';
+import { heedsOf } from './heard';
+import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf, turnEvent } from './machine';
+
+/** An output of the controller: a press, or the other side of a rocker. */
+export interface SceneLine {
+  readonly press: string;
+  readonly other: boolean;
+  readonly name: string;
+}
+
+/** A condition with the monitors that hold it; none where a run cannot tell. */
+export interface HeldNever {
+  readonly never: Never;
+  readonly words: string;
+  /** Numbers of its monitors. */
+  readonly monitors: readonly number[];
+  /** What a run cannot tell of it; empty where it is held. */
+  readonly unheld: string;
+}
+
+/** A job as a world that can be run, with the names of what its numbers stand for. */
+export interface Scene {
+  readonly world: CompiledWorld;
+  readonly lines: readonly SceneLine[];
+  readonly parts: readonly MachinePart[];
+  readonly tables: readonly MachineTable[];
+  readonly senses: readonly Sense[];
+  readonly hands: readonly SceneHand[];
+  /** Of each sense, what it lacks to tell a run anything; empty where it does. */
+  readonly senseLacks: readonly string[];
+  readonly moves: readonly Move[];
+  readonly nevers: readonly HeldNever[];
+}
+
+/** What a controller's pins do when it comes up, by `sideKey`, and how long until its program is in charge, s. */
+export interface PowerUp {
+  readonly twitches: ReadonlyMap<string, Twitch>;
+  readonly readySeconds: number;
+}
+/** A press, or the other side or direction of it. */
+export const sideKey = (press: string, other: boolean): string => (other ? lineId(press, 'other') : press);
+export const QUIET: PowerUp = { twitches: new Map(), readySeconds: 0 };
+
+/** The world of a job: null while no part of its machine is known. Throws WorldProblem for one that cannot be run. */
+export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
+  const parts = job.act.parts.filter((p) => lacksOfPart(p) === '');
+  if (parts.length === 0) return null;
+  const tables = parts.map(tableOf);
+  const lines = linesIn(job, parts);
+  const line = (press: string, other: boolean): number =>
+    lines.findIndex((l) => l.press === press && l.other === other);
+  const wires = job.senses.map((s) => wireOf(s, parts, tables));
+  const { moves } = job.act;
+  const hands = handWires(job, line);
+  const nevers = neversOf(job, { parts, tables, line });
+  const plan: WorldPlan = {
+    parts: parts.map((p, i) => ({ name: p.name, table: tables[i]! })),
+    lines: lines.length,
+    contacts: lines.map((l) => (job.presses.find((p) => p.id === l.press)?.twoContacts ? 2 : 1)),
+    channels: parts.flatMap((p, part) => channelsOf(job, p, part, line)),
+    senses: wires.map((w) => w.wire),
+    aparts: apartsIn(job, line),
+    hands: hands.map((h) => h.wire),
+    moves: moves.map((m) => m.steps.map((s) => opOf(s, job.senses, line))),
+    monitors: nevers.monitors,
+    twitches: lines.map((l) => up.twitches.get(sideKey(l.press, l.other)) ?? null),
+    readySeconds: up.readySeconds,
+  };
+  return {
+    world: compileWorld(plan),
+    lines,
+    parts,
+    tables,
+    senses: job.senses,
+    hands,
+    senseLacks: wires.map((w) => w.lacks),
+    moves,
+    nevers: nevers.held,
+  };
+}
+
+function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
+  const asked = [
+    ...parts.flatMap((p) => heedsOf(job, p)),
+    ...job.act.moves.flatMap((m) =>
+      m.steps.flatMap((s) => pressedBy(s).map((press, i) => ({ press, other: i === 0 && s.other }))),
+    ),
+    ...handsIn(job).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }])),
+  ];
+  const seen = new Set<string>();
+  return asked.flatMap(({ press, other }) => {
+    const key = `${press} ${other}`;
+    const known = job.presses.find((p) => p.id === press);
+    if (seen.has(key) || !known) return [];
+    seen.add(key);
+    return [{ press, other, name: other ? `${known.name}, ${otherWords(known)}` : known.name }];
+  });
+}
+
+function channelsOf(
+  job: Job,
+  p: MachinePart,
+  part: number,
+  line: (press: string, other: boolean) => number,
+): Channel[] {
+  if (p.kind === 'unknown') return [];
+  let turn = 0;
+  const met = new Set<string>();
+  return heedsOf(job, p).flatMap((h): Channel[] => {
+    const inTurn = p.kind === 'in-turn' && h.as === 'press';
+    const role: HeedRole | string = inTurn ? turnEvent(p.heeds, turn++) : h.as;
+    // A key that is asked for twice is one button all the same.
+    if (inTurn && met.has(role)) return [];
+    met.add(role);
+    const knows = ROLES_OF[p.kind as keyof typeof ROLES_OF].includes(h.as);
+    const channel: Channel = {
+      line: line(h.press, h.other),
+      part,
+      down: knows ? role : '',
+      up: knows && HELD_KINDS.includes(p.kind as never) ? `${role} let go` : '',
+      held: knows && p.longPress !== 'same' ? `${role} held long` : '',
+      least: p.shortestPressSeconds ?? 0,
+      long: p.longPress === 'same' ? Infinity : (p.longestPressSeconds ?? Infinity),
+      gap: p.leastGapSeconds ?? 0,
+    };
+    return [channel];
+  });
+}
+
+/** States in which a part was stopped somewhere on its way. */
+const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
+
+const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
+
+/** What a sense tells of a part: its rest, its work, or a state whose word stands in what it means. */
+function wireOf(
+  s: Sense,
+  parts: readonly MachinePart[],
+  tables: readonly MachineTable[],
+): { readonly wire: SenseWire; readonly lacks: string } {
+  const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
+  if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
+  const { states } = tables[part]!;
+  const lit = states.filter((x) => x.role !== 'dark');
+  const { powered, placed } = restKeys(tables[part]!);
+  // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
+  const stays = s.kind === 'contact';
+  const yes = yesOf(s);
+  if (yes.length === 0) return { wire: NOTHING, lacks: 'what it means names no state of the machine' };
+  if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
+  const taken = (is: boolean): string => {
+    const fits = lit.filter((x) => yes.includes(x.key) === is);
+    return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? lit[0]!).key;
+  };
+  // A contact that has moved from its place is open, whatever that means.
+  const away = stays && !s.closedThen;
+  return { wire: { part, yes, taken: [taken(true), taken(false)], delay: s.debounceSeconds, away }, lacks: '' };
+
+  function yesOf(sense: Sense): readonly string[] {
+    if (sense.tells === 'at-rest') return stays ? placed : powered;
+    if (sense.tells === 'at-work')
+      return (stays ? states : lit).filter((x) => !placed.includes(x.key)).map((x) => x.key);
+    const said = ` ${plain(sense.meaning)} `;
+    const words = [...new Set(lit.map((x) => x.word))].filter((w) => said.includes(` ${w} `));
+    const named = lit.filter((x) => words.includes(x.word)).map((x) => x.key);
+    // Where nobody said what it means it tells those that shine, sound, draw or warm, as its kind is; a meaning that names no state
+    // is one that no run knows.
+    const unsaid = sense.meaning.trim() === '';
+    const keys = unsaid ? showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k)) : named;
+    const dark = keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? []);
+    return stays ? [...keys, ...dark] : keys;
+  }
+}
+
+/** States of a part that show what a sense of this kind hears or sees. */
+function showing(p: MachinePart, kind: Sense['kind']): readonly string[] {
+  const shows = (s: MachinePart['shows'][number]): boolean => {
+    if (kind === 'light') return s.light;
+    if (kind === 'beep') return s.sound;
+    if (kind === 'temperature') return s.warm;
+    return kind === 'current' && (s.watts ?? 0) > 0;
+  };
+  return p.shows.filter(shows).map((s) => s.state);
+}
+
+const plain = (text: string): string =>
+  text
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, ' ')
+    .trim();
+
+function opOf(s: Step, senses: readonly Sense[], line: (press: string, other: boolean) => number): Op {
+  return {
+    do: s.do,
+    lines: pressedBy(s)
+      .map((press, i) => line(press, i === 0 && s.other))
+      .filter((l) => l >= 0),
+    seconds: s.seconds,
+    sense: s.sense === '' ? -1 : senses.findIndex((x) => x.id === s.sense),
+    is: s.is,
+    orElse: s.orElse,
+    to: s.to - 1,
+    times: s.times,
+  };
+}
+
+type StateClue = Extract<Clue, { readonly keys: readonly string[] }>;
+
+interface Named {
+  readonly parts: readonly MachinePart[];
+  readonly tables: readonly MachineTable[];
+  readonly line: (press: string, other: boolean) => number;
+}
+
+/** Each condition as monitors over a run; one that names what no run knows is told so. */
+function neversOf(job: Job, n: Named): { readonly held: readonly HeldNever[]; readonly monitors: readonly Monitor[] } {
+  const monitors: Monitor[] = [];
+  const held = job.wish.nevers.map((never): HeldNever => {
+    const made = monitorsOf(job, never, n);
+    const first = monitors.length;
+    if (typeof made !== 'string') monitors.push(...made);
+    return {
+      never,
+      words: sayNever(job, never),
+      monitors: typeof made === 'string' ? [] : made.map((_, i) => first + i),
+      unheld: typeof made === 'string' ? made : '',
+    };
+  });
+  return { held, monitors };
+}
+
+/** The states of each part that a word names, by its word or its key. */
+function statesCalled(n: Named, word: string, of: 'part' | 'belief'): StateClue[] {
+  return n.tables.flatMap((t, part): StateClue[] => {
+    const keys = t.states
+      .filter((s) => plain(s.word) === plain(word) || plain(s.key) === plain(word))
+      .map((s) => s.key);
+    return keys.length > 0 ? [{ of, part, keys }] : [];
+  });
+}
+
+function monitorsOf(job: Job, never: Never, n: Named): readonly Monitor[] | string {
+  const unknown = (word: string): string => `no state of the machine is called “${word}”`;
+  const together = (clues: readonly Clue[], seconds: number): Monitor => ({ kind: 'together', clues, seconds });
+  switch (never.kind) {
+    case 'lasts-longer': {
+      const clues = statesCalled(n, never.state, 'part');
+      return clues.length > 0 ? clues.map((c) => together([c], never.seconds)) : unknown(never.state);
+    }
+    case 'state-while': {
+      const clues = statesCalled(n, never.state, 'part');
+      const sense = job.senses.findIndex(
+        (s) => plain(s.name) === plain(never.other) || plain(s.meaning) === plain(never.other),
+      );
+      const others: Clue[] = sense >= 0 ? [{ of: 'sense', sense }] : statesCalled(n, never.other, 'part');
+      if (clues.length === 0) return unknown(never.state);
+      if (others.length === 0) return `neither a state nor a sense is called “${never.other}”`;
+      return clues.flatMap((c) => others.map((o) => together([c, o], 0)));
+    }
+    case 'both-at-once': {
+      const [a, b] = [n.line(never.press, false), n.line(never.otherPress, false)];
+      if (a === b) return 'these are one press';
+      return a < 0 || b < 0
+        ? 'one of them is pressed by no move'
+        : [
+            together(
+              [
+                { of: 'line', line: a },
+                { of: 'line', line: b },
+              ],
+              0,
+            ),
+          ];
+    }
+    case 'starts-per-arming':
+      return [{ kind: 'starts', most: never.count }];
+    case 'no-warning': {
+      const clues = statesCalled(n, never.state, 'part');
+      return clues.length > 0
+        ? clues.map(({ part, keys }) => ({ kind: 'unwarned', part, keys, seconds: never.seconds }))
+        : unknown(never.state);
+    }
+    case 'output-longer': {
+      const line = n.line(never.press, false);
+      return line < 0 ? 'it is pressed by no move' : [together([{ of: 'line', line }], never.seconds)];
+    }
+    case 'believes-wrongly': {
+      const believed = statesCalled(n, never.state, 'belief');
+      const truth = statesCalled(n, never.other, 'part');
+      if (believed.length === 0) return unknown(never.state);
+      if (truth.length === 0) return unknown(never.other);
+      return believed.flatMap((b) => truth.map((t) => together([b, t], never.seconds)));
+    }
+  }
+}

@@ -1,0 +1,113 @@
+import {
+  chosen,
+  constant,
+  derive,
+  finding,
+  standing,
+  type Finding,
+  type Remedy,
+  type Step as DerivedStep,
+} from '../../ground/finding';
+import type { Facts, SequenceRule } from '../../ground/facts';
+import { ownerOf, pressedBy, type Job, type Press } from '../../ground/job';
+import { handsIn } from '../../build/panel';
+import { formatQuantity } from '../../ground/quantity';
+import { orderOf } from '../../engines/reversing';
+
+/** What outputs must not do together or too soon after each other: the order of a motor's directions, and keys of one pad. */
+export const togetherFindings = (job: Job, facts: Facts): Finding[] => [
+  ...keysAtOnce(job, facts),
+  ...facts.presses.flatMap((p) => p.sequence.map((rule) => sequence(job, p.id, rule))).map((of, i) => of(i)),
+];
+
+/** The select lines of a pad carry one number: two at once, by a step or by two hands, would be a third key. */
+function keysAtOnce(job: Job, facts: Facts): Finding[] {
+  const padOf = (id: string): string | undefined => facts.presses.find((p) => p.id === id)?.select?.of;
+  const asked = handsIn(job).filter((h) => h.asks !== '' && padOf(h.asks) !== undefined);
+  const hands =
+    new Set(asked.map((h) => h.asks)).size < 2
+      ? []
+      : [
+          finding('act', 'keys.hands', {
+            verdict: 'stop',
+            title:
+              `${asked.map((h) => h.name).join(' and ')} press keys of one pad: ` +
+              'held together their numbers would mix to that of another key',
+            caption: 'two keys at once',
+            remedy: {
+              text: 'Let each begin a move with its key instead, in Board: a move that begins ends the other.',
+            },
+          }),
+        ];
+  const steps = job.act.moves.flatMap((m) =>
+    m.steps.flatMap((s, i): Finding[] => {
+      const pads = pressedBy(s).flatMap((id) => padOf(id) ?? []);
+      if (new Set(pads).size === pads.length) return [];
+      return [
+        finding('act', `keys.${m.id}.${i + 1}`, {
+          verdict: 'stop',
+          title: `Step ${i + 1} of “${m.name}” presses two keys of one pad at once: their numbers would mix to that of another key`,
+          caption: 'two keys at once',
+          remedy: { text: 'Press them one after the other in Act.' },
+        }),
+      ];
+    }),
+  );
+  return [...hands, ...steps];
+}
+
+const COAST = 'motor.coastSeconds';
+
+/** The wait of an order: the coast where it is as long, else the time of a contact. */
+function waitOf(press: Press, rule: SequenceRule): DerivedStep {
+  const { coastSeconds } = press.motor;
+  if (rule.waitSeconds !== coastSeconds)
+    return derive('wait', 't', 't_contact', 's', [
+      constant('t_contact', 'a contact moves and stops bouncing', rule.waitSeconds, 's', 'parts-relay'),
+    ]);
+  const coast = chosen('t_coast', 'it turns on after power is taken', coastSeconds, 's', 'set in Thumb');
+  const origin = { from: 'default', what: 'as the plan begins; nobody confirmed it', path: COAST } as const;
+  return derive('wait', 't', 't_coast', 's', [press.given.includes(COAST) ? coast : { ...coast, origin }]);
+}
+
+const coastIsRight = (press: Press): Remedy => ({
+  text: 'Time how long the motor turns on and enter it in Thumb, or say that it is right as it stands.',
+  label: 'It is right as it stands',
+  edit: { do: 'set', at: 'press', of: press.id, set: { given: [...press.given, COAST] }, say: 'confirmed: the coast' },
+});
+
+/**
+ * An order that the outputs must keep, as the chosen way of pressing asks for it. Run and packed program keep it where each output has
+ * its pin; where the way is driven by a program of one's own, nothing of ours does.
+ */
+const sequence =
+  (job: Job, id: string, rule: SequenceRule) =>
+  (i: number): Finding => {
+    const press = job.presses.find((p) => p.id === id);
+    const order = press && orderOf(press);
+    const placed = job.board.pins.filter((p) => ownerOf(p.line) === id).length > 1;
+    const kept = order && placed;
+    const wait = order ? waitOf(press, rule) : null;
+    const stands = wait ? standing(wait.inputs) : 'unknown';
+    return finding('act', `sequence-${i}`, {
+      verdict: kept ? stands : 'unknown',
+      title:
+        `First ${rule.first}, then ${formatQuantity(rule.waitSeconds, 's')} later ${rule.then}: ${rule.why}. ` +
+        (kept
+          ? 'Run and packed program keep this, whoever asks: a move, a hand, or power that comes back'
+          : order
+            ? 'The packed program keeps this once both outputs have a pin'
+            : 'The packed program drives one output and does not keep this'),
+      caption: kept ? 'order kept' : 'order not kept',
+      value: { value: rule.waitSeconds, unit: 's' },
+      ...(wait ? { steps: [wait] } : {}),
+      source: ['relay-moves', 'parts-relay'],
+      remedy: kept
+        ? stands === 'settled'
+          ? null
+          : coastIsRight(press)
+        : order
+          ? { text: 'Choose a pin for each of its outputs in Board.' }
+          : { text: 'Write this order, with its wait, into the program that drives the outputs, and try it in Try.' },
+    });
+  };

@@ -1,0 +1,51 @@
+import { jsonSchemaOfGroup, misfitOfGroup, type AnyFields } from '../../ground/field';
+import { profileFields, profileProblem, type BoardProfile } from '../../ground/job';
+
+export const BOARD_FORMAT = 'gentle-thumb/board';
+/** Largest board file read, in characters. */
+const LIMIT = 1_000_000;
+
+export type BoardLoaded = { ok: true; profile: BoardProfile } | { ok: false; message: string };
+const no = (message: string): BoardLoaded => ({ ok: false, message });
+
+/** A board as the text of a file; `readBoard` of it gives an equal board. */
+export const boardText = (profile: BoardProfile): string =>
+  `${JSON.stringify({ format: BOARD_FORMAT, version: 1, board: profile }, null, 2)}\n`;
+
+/** Reads a board from a file's text; says which value is wrong, where, and what to do. Never throws. */
+export function readBoard(text: string): BoardLoaded {
+  if (text.length > LIMIT)
+    return no(
+      `This file is larger than ${LIMIT / 1e6} MB; a board is far smaller. Pick the file that was saved from Board.`,
+    );
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch {
+    return no('This file is not complete JSON. Take another copy of it.');
+  }
+  const d = document as { format?: unknown; version?: unknown; board?: unknown } | null;
+  if (typeof d !== 'object' || d === null || d.format !== BOARD_FORMAT)
+    return no('This is not a board. Pick the file that was saved from Board; its name ends in .board.json.');
+  if (d.version !== 1)
+    return no(`The file has version ${String(d.version)}; this program reads version 1. The file was not changed.`);
+  const wrong = misfitOfGroup(profileFields as unknown as AnyFields, d.board, 'board');
+  if (wrong) return no(`This board is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
+  const profile = d.board as BoardProfile;
+  const problem = profileProblem(profile);
+  return problem ? no(`${problem.what} See board.${problem.where}. ${problem.todo}`) : { ok: true, profile };
+}
+
+/** A board file as a JSON Schema (2020-12), made from the very fields that the border checks. */
+export const boardJsonSchema = (): Record<string, unknown> => ({
+  $schema: 'https://json-schema.org/draft/2020-12/schema',
+  title: 'Gentle Thumb board, version 1',
+  type: 'object',
+  properties: {
+    format: { const: BOARD_FORMAT },
+    version: { const: 1 },
+    board: jsonSchemaOfGroup(profileFields as unknown as AnyFields),
+  },
+  required: ['format', 'version', 'board'],
+  additionalProperties: false,
+});

@@ -1,0 +1,58 @@
+import type { BoardPin, BoardProfile, PinAbility } from '../../ground/job';
+import { pin, starting } from './make-pin';
+
+/** Place on the header of 40 pins by chip number. */
+const PLACE: readonly number[] = [
+  27, 28, 3, 5, 7, 29, 31, 26, 24, 21, 19, 23, 32, 33, 8, 10, 36, 11, 12, 35, 38, 40, 15, 16, 18, 22, 37, 13,
+];
+const PULSES = new Set([12, 13, 18, 19]);
+const IO: PinAbility[] = ['output', 'input', 'pull-up', 'interrupt'];
+
+const headerPin = (gpio: number): BoardPin => {
+  const up = gpio <= 8;
+  const console_ = gpio === 14 || gpio === 15;
+  const level = up ? ('weak-high' as const) : ('weak-low' as const);
+  return pin(gpio, `GPIO${gpio}`, `pin ${PLACE[gpio]}`, {
+    can: PULSES.has(gpio) ? [...IO, 'pulse-width'] : IO,
+    nature: console_
+      ? 'the console talks here'
+      : gpio === 2 || gpio === 3
+        ? 'fixed pull-up of 1.8 kΩ'
+        : gpio === 0 || gpio === 1
+          ? 'read for an add-on board at the start'
+          : up
+            ? 'pulled up until set'
+            : 'pulled down until set',
+    levels: {
+      ...starting(console_ || gpio < 2 ? 'toggles' : gpio === 2 || gpio === 3 ? 'high' : level),
+      rising: gpio === 2 || gpio === 3 ? 'high' : level,
+      reset: gpio === 2 || gpio === 3 ? 'high' : level,
+    },
+  });
+};
+
+/** Single-board computer header, 28 GPIO, 3.3 V. Every value from memory (`board-header28`): measure your own board. */
+export const HEADER_28: BoardProfile = {
+  key: 'header-28',
+  name: 'single-board computer header, 28 GPIO',
+  volts: 3.3,
+  highVolts: [2.6, 3.2, 3.4],
+  pinAmps: 0.016,
+  allPinsAmps: 0.05,
+  weakOhms: [50e3, 65e3],
+  supplyVolts: [4.75, 5, 5.25],
+  meanAmps: 0.6,
+  peakAmps: 1.2,
+  regulator: 'switching',
+  dropVolts: null,
+  chipLeastVolts: null,
+  chipMostVolts: null,
+  sleepAmps: null,
+  chipSleepAmps: null,
+  riseSeconds: 0.05,
+  readySeconds: 25,
+  resetSeconds: 1,
+  programSeconds: 0,
+  tags: {},
+  pins: PLACE.map((_, gpio) => headerPin(gpio)),
+};

@@ -1,0 +1,78 @@
+import {
+  atMost,
+  carried,
+  chosen,
+  computed,
+  constant,
+  derive,
+  judged,
+  type Finding,
+  type Step,
+} from '../../ground/finding';
+import { CONTROLLER, type Job } from '../../ground/job';
+import { HOT } from '../../engines/parts';
+import { isConverter } from '../../engines/supply';
+import type { Rehearsal } from './rehearse';
+
+/** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
+const GIVES_OFF = 8;
+
+/** Heat that lasts inside the box: what converters lose and what the controller turns into heat, W. */
+function heatInside(r: Rehearsal): number {
+  const controller = r.loads.find((l) => l.id === CONTROLLER);
+  const board =
+    controller && controller.place >= 0
+      ? controller.runAmps * (r.at({ value: 0, course: 0, instant: 0 }, 'lasting').volts[controller.place] ?? 0)
+      : 0;
+  return r.tree.nodes.reduce((sum, n, i) => {
+    if (!isConverter(n) || n.parent < 0) return sum;
+    const s = r.at(r.lasting[i]!, 'lasting');
+    return sum + s.into[i]! * s.volts[n.parent]! - s.amps[i]! * s.volts[i]!;
+  }, board);
+}
+
+/** The air around what stands in the box, °C: the room and the box's own heat, or what a case meets where nobody gave its size. */
+export function airCelsius(job: Job, r: Rehearsal): Step[] {
+  const { widthMetres: w, heightMetres: h, depthMetres: d, roomCelsius } = job.feed.box;
+  if (w === null || h === null || d === null)
+    return [
+      derive('air inside the case, at most', 'T_a', 'T_case', '°C', [
+        constant('T_case', 'inside a case, at most', HOT, '°C', 'temperature'),
+      ]),
+    ];
+  const side = (symbol: string, name: string, value: number) =>
+    chosen(symbol, name, value, 'm', 'set in Feed', [0.01, 10]);
+  const area = derive('sides of the box', 'A', '2 * (w * h + w * d + h * d)', 'm²', [
+    side('w', 'width', w),
+    side('h', 'height', h),
+    side('d', 'depth', d),
+  ]);
+  return [
+    area,
+    derive('air inside the box', 'T_a', 'T_room + P_box / (h_b * A)', '°C', [
+      chosen('T_room', 'the room, at most', roomCelsius, '°C', 'set in Feed', [-40, 100]),
+      computed('P_box', 'heat inside', heatInside(r), 'W', 'losses of its converters, and the controller’s own draw'),
+      constant('h_b', 'given off for each square metre and kelvin, W', GIVES_OFF, '1', 'box-heat'),
+      carried(area),
+    ]),
+  ];
+}
+
+/** The air in the box against what parts are made for. */
+export function boxFinding(job: Job, r: Rehearsal): Finding[] {
+  const steps = airCelsius(job, r);
+  if (steps.length < 2) return [];
+  return [
+    judged('feed', 'box', {
+      title: 'Air inside the box against what its parts are judged at',
+      caption: 'box heat',
+      steps,
+      limit: atMost(HOT, '°C', 'what parts are judged at', { from: 'source', key: 'temperature' }),
+      tightShare: 0.05,
+      remedy:
+        steps.at(-1)!.result.value > HOT
+          ? { text: 'Take a larger box, openings below and above, or converters that lose less.' }
+          : null,
+    }),
+  ];
+}

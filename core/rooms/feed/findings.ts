@@ -1,0 +1,67 @@
+import { finding, type Finding } from '../../ground/finding';
+import type { Facts } from '../../ground/facts';
+import { freshLink, freshSource, type Job, type JobEdit } from '../../ground/job';
+import { boxFinding } from './box';
+import { groundFindings } from './grounds';
+import { judgeCells } from './judge-battery';
+import { boardFindings, standingFindings } from './judge-board';
+import { judgePart } from './judge-parts';
+import { asFarAsSaid } from './ids';
+import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
+import { judgeSource } from './judge-sources';
+import { judgeLoads } from './judge-volts';
+import { rehearse } from './rehearse';
+import { togetherFindings } from './together';
+
+/** A plug-in supply on a lead of which nobody said anything: what most single buttons take. */
+export const USUAL_SUPPLY: JobEdit = {
+  do: 'several',
+  edits: [
+    {
+      do: 'put',
+      list: 'feed.sources',
+      item: { ...freshSource('supply', 'own plug-in supply'), volts: 5, amps: 1 },
+    },
+    { do: 'put', list: 'feed.links', item: freshLink('lead', 'lead', 'lead', 'supply') },
+  ],
+  say: 'own supply, 5 V, 1 A',
+};
+
+/** What Feed judges: every source, converter, fuse, lead and load at every instant of every course, grounds, heat and cells. */
+export function feedFindings(job: Job, facts: Facts): Finding[] {
+  if (job.feed.sources.length === 0)
+    return [
+      finding('feed', 'supply', {
+        verdict: 'unknown',
+        title: 'No supply chosen yet',
+        caption: 'no supply yet',
+        remedy: {
+          text: 'A 5 V, 1 A plug-in supply of its own suits most single buttons.',
+          label: 'Use 5 V, 1 A',
+          edit: USUAL_SUPPLY,
+        },
+      }),
+    ];
+  const r = rehearse(job, facts);
+  const sources = job.feed.sources.flatMap((s, place) => {
+    const drawn = judgeSource(job, r, place, s);
+    return [
+      ...asFarAsSaid(r, place, drawn),
+      ...polarityFinding(s, place === 0),
+      ...isolationFinding(facts, s, place === 0),
+      ...whenFinding(job, s, place === 0),
+      ...moduleFinding(s),
+      ...(drawn.length > 1 ? judgeCells(job, facts, r, place, s, place === 0) : []),
+    ];
+  });
+  return [
+    ...sources,
+    ...judgeLoads(job, r),
+    ...r.tree.nodes.flatMap((_, place) => asFarAsSaid(r, place, judgePart(job, r, place))),
+    ...togetherFindings(job, facts, r),
+    ...groundFindings(job, facts, r),
+    ...boardFindings(job, facts, r),
+    ...boxFinding(job, r),
+    ...standingFindings(job),
+  ];
+}

@@ -1,0 +1,170 @@
+import {
+  atMost,
+  carried,
+  chosen,
+  computed,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+} from '../../ground/finding';
+import type { FeedConverter, Job, JobEdit } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import type { SupplyNode } from '../../engines/supply';
+import { airCelsius } from './box';
+import { converterInput, currentSteps, mostSteps, whenWords } from './explain';
+import type { Rehearsal } from './rehearse';
+
+type Converter = Extract<SupplyNode, { item: FeedConverter }>;
+
+/** Junction to air, K/W, and the junction that is too hot and the one that is warm, °C (`regulator-heat`). */
+const TO_AIR = { 'to-220': 65, 'sot-223': 100, module: 65 } as const;
+const TOO_HOT = 125;
+const WARM = 100;
+
+const put = (item: FeedConverter, say: string): JobEdit => ({ do: 'put', list: 'feed.converters', item, say });
+
+/** A linear regulator's junction: what it turns into heat of what lasts, with its input at its highest. */
+function heat(job: Job, r: Rehearsal, place: number, n: Converter): Finding[] {
+  if (n.kind !== 'linear' || n.parent < 0) return [];
+  const w = r.lasting[place]!;
+  const amps = currentSteps(r, place, w, 'lasting');
+  const most = mostSteps(job, r, n.parent);
+  const air = airCelsius(job, r);
+  const power = derive('heat in the regulator', 'P', `(${most.at(-1)!.symbol} - V_out) * ${amps.at(-1)!.symbol}`, 'W', [
+    carried(most.at(-1)!),
+    chosen('V_out', 'what it makes', n.item.volts, 'V', 'set in Feed', [0.5, 100]),
+    carried(amps.at(-1)!),
+  ]);
+  const junction = derive('its junction', 'T_j', `${air.at(-1)!.symbol} + θ * P`, '°C', [
+    carried(air.at(-1)!),
+    constant('θ', 'junction to air, without a heat sink, K/W', TO_AIR[n.item.package], '1', 'regulator-heat'),
+    carried(power),
+  ]);
+  const hot = junction.result.value;
+  const down: FeedConverter = { ...n.item, kind: 'step-down', package: 'module', dropVolts: null, efficiency: null };
+  return [
+    judged('feed', `heat@${n.id}`, {
+      title: `Heat of the ${n.name}`,
+      caption: 'regulator heat',
+      steps: [...most, ...amps, ...air, power, junction],
+      limit: atMost(TOO_HOT, '°C', 'most that its junction bears', { from: 'source', key: 'regulator-heat' }),
+      verdict: hot > TOO_HOT ? 'stop' : hot > WARM ? 'tight' : 'settled',
+      source: ['regulator-heat'],
+      remedy:
+        hot > WARM
+          ? {
+              text: 'A step-down converter turns most of that into current instead of heat.',
+              label: 'Make it a step-down converter',
+              edit: put(down, `${n.name}: a step-down converter instead of a linear regulator`),
+            }
+          : null,
+    }),
+  ];
+}
+
+/** A converter's headroom, the most at its input, its rating, and the heat of a linear one. */
+export function judgeConverter(job: Job, r: Rehearsal, place: number, n: Converter): Finding[] {
+  const out: Finding[] = [];
+  const above = n.parent < 0 ? undefined : r.least[n.parent];
+  if (above && !Number.isNaN(above.value)) {
+    const input = derive(`volts into the ${n.name}, at the worst instant`, 'V_in', 'V_i', 'V', [
+      computed('V_i', 'volts before it', above.value, 'V', `the tree, ${whenWords(r, above)}`),
+    ]);
+    const set = chosen('V_out', `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);
+    if (n.kind === 'step-up') {
+      const most = mostSteps(job, r, n.parent);
+      out.push(
+        judged('feed', `headroom@${n.id}`, {
+          title: `A step-up converter wants less at its input than it makes: the ${n.name}`,
+          caption: 'input too high',
+          steps: most,
+          limit: derivedLimit('at most', [derive('its output', 'V_o', 'V_out', 'V', [set])], 'its output'),
+          tightShare: 0.02,
+          remedy: most.at(-1)!.result.value > n.item.volts ? { text: 'Take a step-down converter.' } : null,
+        }),
+      );
+    } else {
+      const want = derive('least input', 'V_want', 'V_out + V_d', 'V', [
+        set,
+        converterInput(n, 'dropVolts', 'V_d', 'what it needs above its output'),
+      ]);
+      out.push(
+        judged('feed', `headroom@${n.id}`, {
+          title: `Headroom of the ${n.name}`,
+          caption: 'headroom',
+          steps: [input],
+          limit: derivedLimit('at least', [want], 'its output and what it needs above that'),
+          tightShare: 0.02,
+          remedy:
+            input.result.value < want.result.value
+              ? { text: 'Take a higher supply, or a regulator that needs less above its output.' }
+              : null,
+        }),
+      );
+    }
+    if (n.item.mostVolts !== null) {
+      const most = mostSteps(job, r, n.parent);
+      out.push(
+        judged('feed', `input@${n.id}`, {
+          title: `Highest input of the ${n.name}`,
+          caption: 'input too high?',
+          steps: most,
+          limit: atMost(n.item.mostVolts, 'V', 'most that its input bears', { from: 'maker', what: 'set in Feed' }),
+          tightShare: 0.05,
+        }),
+      );
+    } else
+      out.push(
+        finding('feed', `input@${n.id}`, {
+          verdict: 'unknown',
+          title: `How much the input of the ${n.name} bears is not said`,
+          caption: 'input bears?',
+          remedy: { text: 'Its sheet says so; enter it beside the converter.' },
+        }),
+      );
+  }
+  const w = r.peak[place]!;
+  const steps = currentSteps(r, place, w, 'peak');
+  if (n.item.amps === null)
+    out.push(
+      finding('feed', `rating@${n.id}`, {
+        verdict: 'unknown',
+        title: `How much the ${n.name} gives is not said`,
+        caption: 'converter rating?',
+        remedy: { text: 'Enter its rating; modules often bear half of what is printed for long.' },
+      }),
+    );
+  else {
+    const wanted = [0.5, 1, 1.5, 2, 3, 5, 8, 10].find((a) => 0.8 * a >= steps.at(-1)!.result.value);
+    out.push(
+      judged('feed', `rating@${n.id}`, {
+        title: `Worst current out of the ${n.name} under four fifths of its rating`,
+        caption: 'converter load',
+        steps,
+        limit: derivedLimit(
+          'at most',
+          [
+            derive('four fifths of its rating', 'I_use', 'k * I_c', 'A', [
+              constant('k', 'share used', 0.8, '1', 'feed-spare'),
+              chosen('I_c', 'its rating', n.item.amps, 'A', 'set in Feed', [0.01, 100]),
+            ]),
+          ],
+          'four fifths of its rating',
+        ),
+        tightShare: 0.02,
+        remedy:
+          wanted && wanted > n.item.amps
+            ? {
+                text: `Take one of ${formatQuantity(wanted, 'A')}.`,
+                label: `Take one of ${formatQuantity(wanted, 'A')}`,
+                edit: put({ ...n.item, amps: wanted }, `${n.name} of ${formatQuantity(wanted, 'A')}`),
+              }
+            : null,
+      }),
+    );
+  }
+  return [...out, ...heat(job, r, place, n)];
+}

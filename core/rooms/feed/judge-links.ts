@@ -1,0 +1,234 @@
+import {
+  atMost,
+  chosen,
+  computed,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Input,
+  type Remedy,
+} from '../../ground/finding';
+import { bearsAmps, CONNECTOR, fuseFor, leadFor } from '../../engines/electrics';
+import type { FeedLink, Job } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
+import { currentSteps } from './explain';
+import { ohmsOfSource, openVolts, USUAL_LEAD } from './network';
+import type { Rehearsal } from './rehearse';
+
+type Link = Extract<SupplyNode, { item: FeedLink }>;
+
+/** A fuse is used to this share (`fuse-share`). */
+const FUSE_SHARE = 0.8;
+/** Part of the volts that a lead may drop where a new one is proposed. */
+const DROP_SHARE = 0.03;
+
+/** The thinnest lead behind a part, up to the next fuse or converter. */
+function thinnest(r: Rehearsal, place: number): Extract<SupplyNode, { kind: 'lead' }> | undefined {
+  const found: Extract<SupplyNode, { kind: 'lead' }>[] = [];
+  const region = [place];
+  for (let i = 0; i < region.length; i++)
+    for (const [child, n] of r.tree.nodes.entries())
+      if (n.parent === region[i] && n.kind !== 'fuse' && !isConverter(n)) {
+        if (n.kind === 'lead') found.push(n);
+        region.push(child);
+      }
+  const size = (n: (typeof found)[number]): number => n.item.squareMetres ?? USUAL_LEAD.squareMetres;
+  return found.sort((a, b) => size(a) - size(b))[0];
+}
+
+const bears = (l: FeedLink): Input =>
+  l.squareMetres === null
+    ? {
+        symbol: 'I_z',
+        name: 'what a usual thin lead bears',
+        value: bearsAmps(USUAL_LEAD.squareMetres),
+        unit: 'A',
+        origin: { from: 'default', what: 'a usual lead; nobody said which', path: 'feed.links' },
+      }
+    : constant(
+        'I_z',
+        `what ${formatQuantity(l.squareMetres, 'm²')} bears for long`,
+        bearsAmps(l.squareMetres),
+        'A',
+        'conductor-amps',
+      );
+
+/** A fuse against what lasts through it, and against the thinnest lead behind it. */
+export function judgeFuse(r: Rehearsal, place: number, n: Link): Finding[] {
+  const w = r.lasting[place]!;
+  const steps = currentSteps(r, place, w, 'lasting');
+  if (n.item.amps === null)
+    return [
+      finding('feed', `fuse@${n.id}`, {
+        verdict: 'unknown',
+        title: `The rating of the ${n.name} is not said`,
+        caption: 'fuse rating?',
+        remedy: fuseRemedy(n, steps.at(-1)!.result.value, thinnest(r, place)?.item),
+      }),
+    ];
+  const rating = chosen('I_n', `rating of the ${n.name}`, n.item.amps, 'A', 'set in Feed', [0.05, 32]);
+  const holds = derive('what it carries for long', 'I_long', 'k * I_n', 'A', [
+    constant('k', 'share used', FUSE_SHARE, '1', 'fuse-share'),
+    rating,
+  ]);
+  const lead = thinnest(r, place);
+  return [
+    judged('feed', `fuse@${n.id}`, {
+      title: `What lasts through the ${n.name}`,
+      caption: 'fuse holds?',
+      steps,
+      limit: derivedLimit('at most', [holds], 'four fifths of its rating'),
+      tightShare: 'met',
+      source: ['iec-60127'],
+      remedy:
+        steps.at(-1)!.result.value > holds.result.value ? fuseRemedy(n, steps.at(-1)!.result.value, lead?.item) : null,
+    }),
+    ...(lead
+      ? [
+          judged('feed', `fuse-lead@${n.id}`, {
+            title: `The ${n.name} against the thinnest lead behind it`,
+            caption: 'fuse above lead?',
+            steps: [derive('rating of the fuse', 'I_f', 'I_n', 'A', [rating])],
+            limit: derivedLimit(
+              'at most',
+              [derive('what the lead bears', 'I_l', 'I_z', 'A', [bears(lead.item)])],
+              `what the ${lead.name} bears`,
+            ),
+            tightShare: 'met',
+            remedy:
+              n.item.amps > bearsAmps(lead.item.squareMetres ?? USUAL_LEAD.squareMetres)
+                ? (fuseRemedy(n, steps.at(-1)!.result.value, lead.item) ?? {
+                    text: `Take a thicker ${lead.name}: a fuse above what its lead bears protects nothing.`,
+                  })
+                : null,
+          }),
+        ]
+      : []),
+  ];
+}
+
+/** The least fuse that holds what lasts, where the lead behind it bears that. */
+function fuseRemedy(n: Link, lasting: number, lead: FeedLink | undefined): Remedy | null {
+  const amps = fuseFor(lasting, FUSE_SHARE);
+  const most = lead ? bearsAmps(lead.squareMetres ?? USUAL_LEAD.squareMetres) : Infinity;
+  if (amps === null || amps > most) return null;
+  return {
+    text: `A slow fuse of ${formatQuantity(amps, 'A')} holds what lasts.`,
+    label: `Take ${formatQuantity(amps, 'A')}, slow`,
+    edit: {
+      do: 'put',
+      list: 'feed.links',
+      item: { ...n.item, amps },
+      say: `${n.name}: ${formatQuantity(amps, 'A')}, slow`,
+    },
+  };
+}
+
+/** A lead and its contacts against what lasts through them. */
+export function judgeLead(job: Job, r: Rehearsal, place: number, n: Link): Finding[] {
+  const w = r.lasting[place]!;
+  const steps = currentSteps(r, place, w, 'lasting');
+  const amps = steps.at(-1)!.result.value;
+  const most = bearsAmps(n.item.squareMetres ?? USUAL_LEAD.squareMetres);
+  const volts = n.parent < 0 ? NaN : r.most[n.parent]!;
+  const size = leadFor(
+    amps,
+    r.peak[place]!.value,
+    n.item.metres ?? 1,
+    DROP_SHARE * volts,
+    n.item.strand,
+    job.region.mainsVolts < 200,
+  );
+  const out = [
+    judged('feed', `lead@${n.id}`, {
+      title: `What lasts through the ${n.name}`,
+      caption: 'lead bears it?',
+      steps,
+      limit: derivedLimit(
+        'at most',
+        [derive('what the lead bears', 'I_l', 'I_z', 'A', [bears(n.item)])],
+        'what it bears for long',
+      ),
+      tightShare: 'met',
+      remedy:
+        amps > most && size
+          ? {
+              text: `Take ${formatQuantity(size, 'm²')}: it bears this and drops no more than 3 %.`,
+              label: `Take ${formatQuantity(size, 'm²')}`,
+              edit: {
+                do: 'put',
+                list: 'feed.links',
+                item: { ...n.item, squareMetres: size },
+                say: `${n.name}: ${formatQuantity(size, 'm²')}`,
+              },
+            }
+          : null,
+    }),
+  ];
+  if (n.item.connector !== 'none')
+    out.push(
+      judged('feed', `connector@${n.id}`, {
+        title: `What lasts through the contacts of the ${n.name}`,
+        caption: 'connector',
+        steps,
+        limit: atMost(CONNECTOR[n.item.connector].amps, 'A', 'what such contacts bear', {
+          from: 'source',
+          key: 'connectors',
+        }),
+        tightShare: 'met',
+        remedy: { text: 'Screw terminals or solder bear more.' },
+      }),
+    );
+  return out;
+}
+
+/** A source that could give more into a short than the leads behind it bear wants a fuse. */
+export function judgeUnfused(
+  job: Job,
+  r: Rehearsal,
+  place: number,
+  n: Extract<SupplyNode, { kind: 'source' }>,
+): Finding[] {
+  const behind = thinnest(r, place);
+  if (!behind) return [];
+  const s = n.item;
+  const most = bears(behind.item);
+  const cells = s.kind === 'cells';
+  const volts = openVolts(job, s)?.high;
+  if (volts === undefined || (!cells && s.amps === null)) return [];
+  const short = cells
+    ? derive('current into a short', 'I_sc', 'V_s / (R_s + R_l)', 'A', [
+        computed('V_s', 'full cells', volts, 'V', 'the cells, fresh'),
+        {
+          symbol: 'R_s',
+          name: 'resistance of the cells',
+          value: ohmsOfSource(job, s).ohms,
+          unit: 'Ω',
+          origin: { from: 'source', key: 'cells' },
+        },
+        computed('R_l', 'the lead', 0, 'Ω', 'a short right behind the cells'),
+      ])
+    : derive('most that the supply gives', 'I_sc', 'I_s', 'A', [
+        chosen('I_s', s.name, s.amps!, 'A', 'set in Feed', [0.01, 1000]),
+      ]);
+  if (short.result.value <= most.value) return [];
+  const fierce = cells && (CELLS[s.chemistry].burstAmps >= 5 || s.chemistry === 'lead-acid');
+  return [
+    judged('feed', `unfused@${n.id}`, {
+      title: `The ${n.name} can give more than the ${behind.name} bears, and no fuse stands between`,
+      caption: 'no fuse',
+      steps: [short],
+      limit: derivedLimit(
+        'at most',
+        [derive('what the lead bears', 'I_l', 'I_z', 'A', [most])],
+        `what the ${behind.name} bears`,
+      ),
+      verdict: fierce ? 'stop' : 'tight',
+      remedy: { text: 'Put a fuse right behind it, no larger than what the thinnest lead bears.' },
+    }),
+  ];
+}

@@ -1,0 +1,28 @@
+import { finding, type Finding } from '../../ground/finding';
+import type { Job } from '../../ground/job';
+import { isConverter, type SupplyNode } from '../../engines/supply';
+import { judgeConverter } from './judge-converters';
+import { judgeFuse, judgeLead, judgeUnfused } from './judge-links';
+import type { Rehearsal } from './rehearse';
+
+/** What hangs on nothing. */
+const loose = (n: SupplyNode): Finding[] =>
+  n.kind !== 'source' && n.parent < 0
+    ? [
+        finding('feed', `loose@${n.id}`, {
+          verdict: 'unknown',
+          title: `What the ${n.name} hangs on is not said`,
+          caption: 'hangs on nothing',
+          remedy: { text: 'Say in Feed what it hangs on, or take it away.' },
+        }),
+      ]
+    : [];
+
+/** Converters, fuses, leads and sources against what goes through them. */
+export function judgePart(job: Job, r: Rehearsal, place: number): Finding[] {
+  const n = r.tree.nodes[place]!;
+  if (n.kind === 'source') return judgeUnfused(job, r, place, n);
+  if (n.source < 0) return loose(n);
+  if (isConverter(n)) return judgeConverter(job, r, place, n);
+  return n.kind === 'fuse' ? judgeFuse(r, place, n) : n.kind === 'lead' ? judgeLead(job, r, place, n) : [];
+}

@@ -1,0 +1,210 @@
+import {
+  atMost,
+  carried,
+  chosen,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  summary,
+  type Finding,
+  type Limit,
+  type Step,
+} from '../../ground/finding';
+import type { FeedSource, Job, JobEdit } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import { usableAmps } from '../../engines/electrics';
+import { CELLS, sourceVolts } from '../../engines/supply';
+import { currentSteps, whenWords } from './explain';
+import { firstOr } from './ids';
+import type { Rehearsal } from './rehearse';
+
+/** Share of a supply that stays in reserve (`feed-spare`). */
+const RESERVE = 0.2;
+/** Under this a bank may switch off, A (`hold-current`). */
+const BANK_HOLD = 0.1;
+/** Ratings that plug-in supplies are sold with, A. */
+const SOLD_AMPS = [1, 2, 3, 4, 5, 6, 8, 10, 15, 20];
+
+/** What may be drawn: four fifths of the supply, no more than Probe found that the machine's rail can spare, of cells what they give. */
+function spareLimit(job: Job, s: FeedSource, burst: boolean): Limit {
+  if (s.kind === 'cells' && s.amps === null) {
+    const cell = CELLS[s.chemistry];
+    const step = derive('what the cells give', 'I_c', 'p * I_1', 'A', [
+      chosen('p', 'rows side by side', s.parallel, '1', 'set in Feed', [1, 40]),
+      constant('I_1', `one ${cell.words}`, burst ? cell.burstAmps : cell.longAmps, 'A', 'cells'),
+    ]);
+    return derivedLimit(
+      'at most',
+      [step],
+      burst ? 'what such cells give for a moment' : 'what such cells give for long',
+    );
+  }
+  const share = derive('four fifths of the supply', 'I_use', 'k * I_s', 'A', [
+    constant('k', 'share used', 1 - RESERVE, '1', 'feed-spare'),
+    chosen('I_s', 'what the supply gives', s.amps ?? NaN, 'A', 'set in Feed', [0.01, 1000]),
+  ]);
+  if (s.kind !== 'rail') return derivedLimit('at most', [share], `four fifths of the ${s.name || 'supply'}`);
+  const rail = job.survey.rails.find((r) => r.id === s.rail);
+  const spare = rail && usableAmps(rail);
+  if (!spare)
+    return {
+      sense: 'at most',
+      value: share.result.value,
+      unit: 'A',
+      name: 'what the rail can spare',
+      origin: { from: 'prior', what: 'nobody loaded this rail in Probe' },
+    };
+  return s.amps === null || spare.amps < share.result.value
+    ? derivedLimit('at most', spare.steps, 'what the machine’s rail can spare')
+    : derivedLimit('at most', [share], 'four fifths of the supply');
+}
+
+/** A source with something set anew. */
+export const putSource = (s: FeedSource, set: Partial<FeedSource>, say: string): JobEdit => ({
+  do: 'put',
+  list: 'feed.sources',
+  item: { ...s, ...set },
+  say,
+});
+
+/** Whether what a source gives is said or read at all. */
+function unsaid(job: Job, s: FeedSource): boolean {
+  const rail = s.kind === 'rail' ? job.survey.rails.find((r) => r.id === s.rail) : undefined;
+  return (
+    sourceVolts(job, s) === null ||
+    (s.amps === null && s.kind !== 'cells' && !(s.kind === 'rail' && rail && usableAmps(rail)))
+  );
+}
+
+/** A source against what is drawn from it. */
+export function judgeSource(job: Job, r: Rehearsal, place: number, s: FeedSource): Finding[] {
+  const id = (name: string): string => firstOr(place === 0, name, s.id);
+  const called = r.tree.nodes.filter((n) => n.kind === 'source').length > 1 ? `${s.name}: ` : '';
+  if (unsaid(job, s))
+    return [
+      finding('feed', id('supply'), {
+        verdict: 'unknown',
+        title: `${called}What the ${s.name} gives is not said`,
+        caption: 'supply not said',
+        remedy: {
+          text:
+            s.kind === 'rail'
+              ? 'Read its volts without and with a load in Probe, or say what it gives.'
+              : 'Its plate says how many volts and amperes it gives.',
+        },
+      }),
+    ];
+  if (!(r.peak[place]!.value > 0))
+    return [
+      finding('feed', id('loads'), {
+        verdict: 'unknown',
+        title: `${called}Nothing is known to hang on the ${s.name === 'supply' || called ? 'supply' : s.name} yet`,
+        caption: 'no loads yet',
+        remedy: { text: 'Choose a controller in Board and a way of pressing in Thumb.' },
+      }),
+    ];
+  const judge = (word: 'lasting' | 'peak'): Finding => {
+    const w = word === 'peak' ? r.peak[place]! : r.lasting[place]!;
+    const steps = currentSteps(r, place, w, word);
+    const limit = spareLimit(job, s, word === 'peak');
+    const over = steps.at(-1)!.result.value > limit.value;
+    const amps = SOLD_AMPS.find((a) => a * (1 - RESERVE) * 0.9 >= steps.at(-1)!.result.value);
+    return judged('feed', id(word), {
+      title: `${called}${word === 'peak' ? 'Peak draw' : 'Draw that lasts'} under ${
+        s.kind === 'cells' ? 'what the cells give' : 'four fifths of the supply'
+      }`,
+      caption: word === 'peak' ? 'peak draw' : 'lasting draw',
+      steps: named(steps, `${word === 'peak' ? 'peak draw' : 'draw that lasts'}: ${whenWords(r, w)}`),
+      limit,
+      tightShare: 0.1,
+      source: ['feed-loads'],
+      remedy:
+        over && s.kind !== 'rail' && s.kind !== 'cells' && amps
+          ? {
+              text: `Take a supply of ${formatQuantity(amps, 'A')}, or let less run at once.`,
+              label: `Take one of ${formatQuantity(amps, 'A')}`,
+              edit: putSource(s, { amps }, `${s.name} of ${formatQuantity(amps, 'A')}`),
+            }
+          : over
+            ? { text: 'It gives no more: take a supply of its own for what draws most.' }
+            : null,
+    });
+  };
+  const peak = judge('peak');
+  const gives = peak.limit!;
+  const spare = derive('spare at the peak', 'spare', '100 * (1 - I_peak / I_limit)', '%', [
+    { ...carried(peak.steps.at(-1)!), symbol: 'I_peak' },
+    {
+      symbol: 'I_limit',
+      name: gives.name,
+      value: gives.value,
+      unit: 'A',
+      origin: { from: 'computed', what: gives.name },
+    },
+  ]);
+  return [
+    judge('lasting'),
+    peak,
+    summary('feed', id('spare'), {
+      verdict: peak.verdict,
+      title: `${called}Spare at the peak`,
+      caption: Number.isFinite(spare.result.value)
+        ? `${Math.max(0, Math.round(spare.result.value))} % spare`
+        : 'spare not known',
+      value: spare.result,
+      steps: [...peak.steps, renamed(spare, peak.steps.at(-1)!)],
+      source: ['feed-loads'],
+    }),
+    ...holdFinding(r, place, s, id('hold')),
+  ];
+}
+
+/** The step by which a chain goes on takes the name that the chain gave its last one. */
+const renamed = (step: Step, last: Step): Step => ({
+  ...step,
+  formula: step.formula.replace('I_peak', last.symbol),
+  inputs: step.inputs.map((i) => (i.symbol === 'I_peak' ? { ...i, symbol: last.symbol } : i)),
+});
+const named = (steps: readonly Step[], what: string): readonly Step[] => [
+  ...steps.slice(0, -1),
+  { ...steps.at(-1)!, what },
+];
+
+/** A bank that switches off while next to nothing is drawn. */
+function holdFinding(r: Rehearsal, place: number, s: FeedSource, id: string): Finding[] {
+  if (s.kind !== 'bank') return [];
+  const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting');
+  const draw = derive('draw at rest', 'I_rest', 'I_0', 'A', [
+    {
+      symbol: 'I_0',
+      name: 'everything at rest',
+      value: rest.amps[place]!,
+      unit: 'A',
+      origin: { from: 'computed', what: 'the tree at rest' },
+    },
+  ]);
+  const hold = s.holdAmps ?? BANK_HOLD;
+  return [
+    judged('feed', id, {
+      title: 'Draw at rest against what keeps a power bank on',
+      caption: 'bank stays on?',
+      steps: [draw],
+      limit: {
+        ...atMost(0, 'A', '', { from: 'source', key: 'hold-current' }),
+        sense: 'at least',
+        value: hold,
+        name: 'under this it switches off',
+        origin: s.holdAmps === null ? { from: 'source', key: 'hold-current' } : { from: 'maker', what: 'set in Feed' },
+      },
+      tightShare: 0.1,
+      remedy:
+        rest.amps[place]! < hold
+          ? {
+              text: 'Take cells or a plug-in supply, or a bank that says that it stays on; a load that only keeps it awake empties it.',
+            }
+          : null,
+    }),
+  ];
+}

@@ -1,0 +1,104 @@
+import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
+import type { Facts } from '../../ground/facts';
+import { CONTROLLER, type Job } from '../../ground/job';
+import { sourceOf } from '../../engines/supply';
+import { PROVE_DEAD } from './cautions';
+import { cautionsOf, needsProveDead } from './hazards';
+import { loadFindings } from './load';
+import { neverFinding } from './never';
+import { pressEndFindings } from './press-end';
+
+/** Sources of the cautions that hold numbers. */
+const SOURCE_OF: Readonly<Record<string, readonly SourceKey[]>> = {
+  'mains-apart': ['iec-60664', 'cautions'],
+  'ground-shift': ['ground-shift'],
+  restart: ['restart-lock'],
+};
+
+/**
+ * What Guard judges: the isolation gate, the contact before its load, what ends a press, the prove-dead steps, the
+ * cautions, and "never". @param tried whether somebody tried to bring "never" about.
+ */
+export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[] {
+  const out = [
+    ...isolationGate(job, facts),
+    ...loadFindings(job, facts),
+    ...pressEndFindings(job, facts),
+    ...neverFinding(job, 'guard', tried),
+  ];
+  const steps = needsProveDead(job, facts) ? PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` })) : [];
+  const all = [...cautionsOf(job, facts), ...steps];
+  for (const c of all) {
+    const at = job.guard.ticks[c.id];
+    out.push(
+      finding('guard', c.id, {
+        verdict: at ? 'settled' : 'unknown',
+        title: `${c.what}: ${c.prevents}`,
+        caption: at ? 'in place' : 'not ticked yet',
+        source: SOURCE_OF[c.id] ?? [c.id.startsWith('dead-') ? 'prove-dead' : 'cautions'],
+        remedy: at
+          ? null
+          : {
+              text: `${c.what}: tick it once that is in place; the date is kept.`,
+              label: 'It is in place',
+              edit: { do: 'tick', step: c.id, title: c.what, on: true },
+            },
+      }),
+    );
+  }
+  const done = all.filter((c) => job.guard.ticks[c.id]).length;
+  out.push(
+    summary('guard', 'ticks', {
+      verdict: done === all.length && job.wish.hazardsReviewed ? 'settled' : 'unknown',
+      title: `${done} of ${all.length} cautions ticked. The tool checks a list; the local electrical code and licensed practice decide`,
+      caption: `${done} of ${all.length} in place`,
+      source: ['cautions', 'prove-dead'],
+    }),
+  );
+  return out;
+}
+
+function isolationGate(job: Job, facts: Facts): Finding[] {
+  const joining = facts.presses.filter((p) => p.sharesGround);
+  const onItsRail = sourceOf(job.feed, CONTROLLER)?.kind === 'rail';
+  return Object.entries(facts.controls).map(([id, f]) => {
+    // The ground is one: a press of another control that joins it joins it for this one as well.
+    const shares = joining.length > 0;
+    if (f.isolation === 'not-isolated') {
+      const joined = shares || onItsRail;
+      return finding('guard', `isolation.${id}`, {
+        verdict: joined || f.dangerous ? 'stop' : 'tight',
+        title: onItsRail
+          ? 'The controller hangs on a rail that is tied to mains: it, its USB lead, its switches and sensors are live'
+          : shares
+            ? 'The planned press would join your ground to mains'
+            : 'The low-voltage side is tied to mains: keep it apart with reinforced insulation',
+        caption: 'tied to mains',
+        source: ['isolation-bounds', 'iec-60664'],
+        remedy: {
+          text: onItsRail
+            ? 'Feed the controller from an isolated supply of its own.'
+            : 'Choose a way that keeps the sides apart, and hand the inside to licensed work.',
+        },
+      });
+    }
+    return f.isolation === 'isolated'
+      ? finding('guard', `isolation.${id}`, {
+          verdict: 'settled',
+          title: 'Isolation from mains was read and holds so far',
+          caption: 'isolation read',
+          source: ['isolation-bounds', 'iec-61140'],
+        })
+      : finding('guard', `isolation.${id}`, {
+          verdict: shares || onItsRail ? 'stop' : 'unknown',
+          title: shares
+            ? 'A shared ground is planned and isolation is not proven'
+            : onItsRail
+              ? 'The controller hangs on the machine’s rail and isolation is not proven'
+              : 'Isolation from mains is not proven',
+          caption: 'isolation not proven',
+          source: ['isolation-bounds'],
+          remedy: { text: 'Take the isolation readings in Probe.' },
+        });
+  });
+}

@@ -1,0 +1,60 @@
+import type { Facts } from '../../ground/facts';
+import { type Hazard, type Job, machineOf } from '../../ground/job';
+import { CELLS } from '../../engines/supply';
+import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
+
+/** True where nobody can say that mains does not reach the machine: a plug, fixed wiring, a charger, or nothing said yet. */
+const mainsFed = (job: Job): boolean => {
+  const { feed, cables } = job.survey.mains;
+  return feed !== 'none' || cables !== 'none';
+};
+
+/**
+ * The hazards of a job: those that the maker named, and those that follow from readings and from the way of pressing.
+ * A tick that is missing takes none away.
+ */
+export function hazardsOf(job: Job, facts: Facts): Hazard[] {
+  const controls = Object.values(facts.controls);
+  const tied = controls.some((f) => f.isolation === 'not-isolated');
+  const derived = new Set<Hazard>(job.wish.hazards);
+  if (tied) derived.add('not-isolated');
+  // A machine that opens and closes is a door, whoever ticked it.
+  if (machineOf(job).kind === 'open-stop-close-stop') derived.add('moving-door');
+  const { sources } = job.feed;
+  if (sources.some((s) => s.kind === 'cells' && CELLS[s.chemistry].lithium)) derived.add('lithium');
+  if (
+    tied ||
+    controls.some((f) => f.dangerous) ||
+    facts.presses.some((p) => p.mains) ||
+    sources.some((s) => s.kind === 'mains-module') ||
+    mainsFed(job)
+  )
+    derived.add('mains');
+  return HARM_ORDER.filter((h) => derived.has(h));
+}
+
+/**
+ * The cautions that this job calls for, gravest first: those of its hazards, of its load, of a joined ground, and those
+ * of every machine.
+ */
+export function cautionsOf(job: Job, facts: Facts): Caution[] {
+  const { loadKind } = job.guard;
+  const load = facts.presses.some((p) => p.contact)
+    ? [
+        GENERAL.conductors,
+        ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []),
+        ...(loadKind === 'motor' ? [GENERAL.restart] : []),
+      ]
+    : [];
+  return [
+    ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
+    ...load,
+    ...(facts.presses.some((p) => p.sharesGround) ? [GENERAL.groundShift] : []),
+    GENERAL.ownDevices,
+  ];
+}
+
+/** True where somebody must prove the machine dead before opening it: wherever mains is, or may be, inside. */
+export const needsProveDead = (job: Job, facts: Facts): boolean =>
+  !job.wish.hazardsReviewed ||
+  hazardsOf(job, facts).some((h) => h === 'mains' || h === 'not-isolated' || h === 'high-voltage');

@@ -1,0 +1,129 @@
+import { breakingStep, INRUSH, POWER_FACTOR } from '../../engines/electrics';
+import {
+  atMost,
+  carried,
+  chosen,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+  type Input,
+} from '../../ground/finding';
+import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../../ground/facts';
+import type { Job } from '../../ground/job';
+
+/** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
+const DERATE = 0.8;
+
+/** The voltage that the load runs on at its lowest and at its highest: as read across the open contact, else mains of the region. */
+function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high: Input; direct: boolean } {
+  const read = fact?.leading === 'switched-load' ? fact.parameters['loadVolts'] : undefined;
+  const at = fact?.read['loadVolts'];
+  if (read && at !== undefined) {
+    const end = (word: string, value: number): Input => ({
+      symbol: 'V',
+      name: `load voltage, ${word}`,
+      value,
+      unit: 'V',
+      origin: { from: 'estimated', at, what: 'across the open contact, estimated in Probe' },
+      usual: read.nominal,
+    });
+    return { low: end('lowest', read.low), high: end('highest', read.high), direct: fact!.alternating === 'no' };
+  }
+  const mains = chosen('V', 'mains of the region', job.region.mainsVolts, 'V', 'region, in Wish');
+  return { low: mains, high: mains, direct: false };
+}
+
+/** The very contact that the chosen way puts before a load, against that load: steady, and at the moment it closes. */
+export function loadFindings(job: Job, facts: Facts): Finding[] {
+  const carrying = facts.presses.filter((p) => p.contact !== null);
+  return carrying.flatMap((press, i) =>
+    forPress(press, i, carrying.length, contactFindings(job, facts, press, press.contact!)),
+  );
+}
+
+function contactFindings(job: Job, facts: Facts, press: PressFact, contact: ContactFact): Finding[] {
+  const { loadWatts, loadKind } = job.guard;
+  if (loadWatts === null || loadWatts <= 0)
+    return [
+      finding('guard', 'contact', {
+        verdict: 'unknown',
+        title: 'The contact carries the load itself: how many watts is it?',
+        caption: 'load not entered',
+        remedy: { text: 'Read it off the rating plate.' },
+      }),
+    ];
+  if (loadKind === 'unknown')
+    return [
+      finding('guard', 'contact', {
+        verdict: 'unknown',
+        title: 'What kind of load is it? A motor asks more of a contact than a heater of the same watts',
+        caption: 'kind of load?',
+        source: ['contact-duty'],
+        remedy: { text: 'Say it below: a heater is resistive, a fan or a compressor a motor.' },
+      }),
+    ];
+  const { low, high, direct } = loadVolts(job, facts.controls[press.control]);
+  const factor = direct ? 1 : POWER_FACTOR[loadKind];
+  const amps = derive('steady current', 'I', 'P / (V * cosφ)', 'A', [
+    chosen('P', 'load, from the rating plate', loadWatts, 'W', 'set in Guard', [0.1, 1e6]),
+    low,
+    constant('cosφ', `power factor of a ${loadKind} load`, factor, '1', 'power-factor'),
+  ]);
+  const rated: Input = {
+    symbol: 'I_rated',
+    name: `${contact.name}: rated`,
+    value: contact.amps,
+    unit: 'A',
+    origin: contact.origin,
+  };
+  const breaks = breakingStep(rated, loadKind, high.value, direct);
+  const stronger = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };
+  const over = amps.result.value > breaks.result.value;
+  const peak = derive('inrush', 'I_peak', 'k * I', 'A', [
+    constant('k', `inrush of a ${loadKind} load`, INRUSH[loadKind], '1', 'inrush'),
+    carried(amps),
+  ]);
+  const across = derive('voltage that the open contact meets', 'V_open', 'k_v * V', 'V', [
+    constant('k_v', 'over its nominal value', direct ? 1 : 1.1, '1', 'part-share'),
+    high,
+  ]);
+  return [
+    judged('guard', 'contact', {
+      title: `${contact.name} against what it breaks of a ${loadKind} load${direct ? ' of direct current' : ''}`,
+      caption: 'contact rating',
+      steps: [amps],
+      limit: derivedLimit('at most', [breaks], 'what it breaks of such a load'),
+      tightShare: 1 - DERATE,
+      source: ['contact-derate'],
+      remedy: over ? stronger : null,
+    }),
+    judged('guard', 'inrush', {
+      title: 'Inrush under what the contact bears when it closes',
+      caption: 'inrush',
+      steps: [amps, peak],
+      limit: atMost(contact.inrushAmps, 'A', 'inrush that the contact bears', contact.origin),
+      tightShare: 0.1,
+      remedy: peak.result.value > contact.inrushAmps ? stronger : null,
+    }),
+    judged('guard', 'contact-volts', {
+      title: 'Voltage of the load under the contact’s rating',
+      caption: 'contact voltage',
+      steps: [across],
+      limit: derivedLimit(
+        'at most',
+        [
+          derive('what the rating holds', 'V_holds', 'k_v * V_rated', 'V', [
+            constant('k_v', 'a rating is for the nominal voltage', direct ? 1 : 1.1, '1', 'part-share'),
+            { symbol: 'V_rated', name: 'contact rating', value: contact.volts, unit: 'V', origin: contact.origin },
+          ]),
+        ],
+        'contact rating',
+      ),
+      tightShare: 0.02,
+      remedy: across.result.value > contact.volts * 1.1 ? stronger : null,
+    }),
+  ];
+}

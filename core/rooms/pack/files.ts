@@ -1,0 +1,268 @@
+import type { Sheet } from '../../build/drawing';
+import type { Finding } from '../../ground/finding';
+import { jobText, pressedIn, sensesRead, type Job } from '../../ground/job';
+import type { Bill } from '../../engines/parts';
+import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
+import {
+  contactsOf,
+  firmwareFiles,
+  type FirmwareHand,
+  type FirmwareOrder,
+  type FirmwarePress,
+  type FirmwarePulses,
+  type FirmwareSense,
+  type FirmwareSign,
+} from './firmware';
+import { logMarkdown } from './log-markdown';
+import { MOST_CONTACTS } from './most-contacts';
+import { slug } from './slug';
+import { cellsCalendar, type CellChange } from './cells-calendar';
+import { csv, leadsCsv, partsCsv, pinsCsv, sheetCsv, wiresCsv, type PackLead, type PackStep } from './tables';
+import { wiringSvg, type SheetWire } from './wiring-svg';
+
+/** A press whose way is chosen, as it is packed. */
+export interface PackPress {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number | null;
+  /** Pins that are driven with it: the second of two contacts in series. */
+  readonly more: readonly number[];
+  /** How its two directions are driven; null where it has one, or where the second has no pin. */
+  readonly order: FirmwareOrder | null;
+  /** The level that presses. */
+  readonly pressesOn: 'high' | 'low';
+  /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
+  readonly drives: 'level' | FirmwarePulses | null;
+  readonly sheet: Sheet;
+  readonly netlist: string | null;
+}
+
+/** A line on its pin. */
+export interface PackPin {
+  readonly line: string;
+  readonly gpio: number | null;
+  readonly label: string;
+  readonly header: string;
+  readonly direction: 'in' | 'out';
+  readonly active: 'high' | 'low';
+}
+
+/** What Pack needs from the rooms before it; whoever calls it gathers this. */
+export interface PackInput {
+  readonly job: Job;
+  readonly findings: readonly Finding[];
+  readonly presses: readonly PackPress[];
+  /** Senses and hands that a program can read, and signs that it can light, each on its pin. */
+  readonly senses: readonly FirmwareSense[];
+  readonly hands: readonly FirmwareHand[];
+  readonly signs: readonly FirmwareSign[];
+  /** Null while nothing is wired. */
+  readonly wiring: {
+    readonly sheet: Sheet;
+    readonly wires: readonly SheetWire[];
+    readonly unused: readonly { readonly terminal: string; readonly by: number }[];
+    readonly bill: Bill;
+  } | null;
+  readonly pins: readonly PackPin[];
+  /** Leads of the supplies as they are cut, and cells that are changed. */
+  readonly leads: readonly PackLead[];
+  readonly cells: readonly CellChange[];
+  readonly sheet: readonly PackStep[];
+  /** What the packed program does not do. */
+  readonly lacks: readonly string[];
+}
+
+export interface PackFile {
+  readonly name: string;
+  readonly what: string;
+  readonly type: string;
+  readonly text: string;
+}
+
+const CAUTION = [
+  'Cautions: prove dead before opening. Keep the appliance’s own safety devices in the circuit.',
+  'The local electrical code and licensed practice decide; this sheet does not.',
+];
+
+/** Every file that leaves, in the order of the room's list. */
+export function packFiles(input: PackInput): PackFile[] {
+  const { job, wiring, presses } = input;
+  const name = slug(job.title);
+  const text = (file: string, what: string, type: string, body: string): PackFile => ({
+    name: file,
+    what,
+    type,
+    text: body,
+  });
+  const stops = input.findings.filter(
+    (f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')),
+  );
+  const cautions = [...stops.map((f) => `STOP: ${f.title}`), ...CAUTION];
+  const notWired = (wiring?.unused ?? []).map(
+    (u) => `No conductor goes to ${u.terminal}: wire ${u.by} reaches it already.`,
+  );
+  const drawn = wiring
+    ? [
+        text(
+          'wiring.svg',
+          'wiring sheet',
+          'image/svg+xml',
+          wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), wiring.sheet, wiring.wires, [
+            ...notWired,
+            ...cautions,
+          ]),
+        ),
+        text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
+        text('pins.csv', 'pin table', 'text/csv', pinsCsv(input.pins)),
+        text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
+        ...presses.flatMap((p, i) =>
+          p.netlist
+            ? [
+                text(
+                  i === 0 ? 'joint.cir' : `joint-${slug(p.id)}.cir`,
+                  `netlist of the joint, ${p.name}`,
+                  'text/plain',
+                  p.netlist,
+                ),
+              ]
+            : [],
+        ),
+      ]
+    : [];
+  const able = presses.flatMap((p): FirmwarePress[] =>
+    p.pin === null || p.drives === null
+      ? []
+      : [
+          {
+            id: p.id,
+            name: p.name,
+            pin: p.pin,
+            more: p.more,
+            pressesOn: p.pressesOn,
+            pulses: p.drives === 'level' ? null : p.drives,
+            order: p.order,
+          },
+        ],
+  );
+  const pressed = pressedIn(job);
+  const unread = sensesRead(job).filter((id) => !input.senses.some((s) => s.id === id));
+  const otherSides = [
+    ...job.act.moves.flatMap((m) => m.steps.filter((s) => s.other).map((s) => s.press)),
+    ...input.hands.filter((h) => h.other).map((h) => h.asks),
+  ];
+  const whole =
+    able.length > 0 &&
+    able.flatMap(contactsOf).length <= MOST_CONTACTS &&
+    unread.length === 0 &&
+    [...pressed, ...input.hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))].every((id) =>
+      able.some((p) => p.id === id),
+    ) &&
+    otherSides.every((id) =>
+      able.some((p) => p.id === id && (p.order !== null || (p.pulses !== null && p.pulses.other !== null))),
+    );
+  const code = whole
+    ? Object.entries(
+        firmwareFiles(job, {
+          presses: able,
+          hands: input.hands,
+          senses: input.senses,
+          signs: input.signs,
+          lacks: input.lacks,
+          stops: stops.map((f) => f.title),
+        }),
+      ).map(([file, body]) =>
+        text(
+          file,
+          file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
+          'text/x-c',
+          body,
+        ),
+      )
+    : [];
+  return [
+    text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
+    ...drawn,
+    ...(input.leads.length > 0 ? [text('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
+    ...(input.cells.length > 0
+      ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
+      : []),
+    ...code,
+    ...injectorFiles(job, text),
+    text(
+      'test-sheet.csv',
+      'test sheet',
+      'text/csv',
+      sheetCsv(
+        input.sheet,
+        stops.map((f) => f.title),
+      ),
+    ),
+    ...unitSheets(
+      input,
+      stops.map((f) => f.title),
+      text,
+    ),
+    text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
+  ];
+}
+
+/** For the first keypad that was decoded: the injector as Verilog with its test bench, and which value presses which key. */
+function injectorFiles(
+  job: Job,
+  text: (file: string, what: string, type: string, body: string) => PackFile,
+): PackFile[] {
+  const injector = job.survey.keypads.map(injectorOf).find((i) => i !== null);
+  if (!injector) return [];
+  const bits = (n: number): string => n.toString(2).padStart(injector.bits, '0');
+  return [
+    text('key_injector.v', 'keypad injector, Verilog', 'text/x-verilog', injectorVerilog(injector)),
+    text('key_injector_tb.v', 'its test bench', 'text/x-verilog', injectorBench(injector)),
+    text(
+      'key_injector.csv',
+      'its select bits and lines',
+      'text/csv',
+      csv(
+        ['key', 'select', 'bits', 'strobe', 'sense'],
+        injector.keys.map((k) => [
+          k.label,
+          k.select,
+          bits(k.select),
+          injector.strobes[k.strobe]!,
+          injector.senses[k.sense]!,
+        ]),
+      ),
+    ),
+  ];
+}
+
+/** A test sheet for each machine that differs, with what differs at its top. */
+function unitSheets(
+  { job, sheet }: PackInput,
+  stops: readonly string[],
+  text: (file: string, what: string, type: string, body: string) => PackFile,
+): PackFile[] {
+  return [...job.bench.units]
+    .sort((a, b) => a.order - b.order)
+    .map((unit) => {
+      const pins = Object.entries(unit.pins).map(([line, gpio]) => `${line} on pin ${gpio}`);
+      const about: PackStep = {
+        title: `This sheet is for ${unit.name}`,
+        how: [unit.side === 'mirrored' ? 'Mirrored: its motor runs the other way' : '', unit.differs, ...pins]
+          .filter(Boolean)
+          .join('; '),
+        expected: 'the machine in front of you is that one',
+        wanted: 1,
+        done: 0,
+        state: 'open',
+        last: null,
+      };
+      // What was done was done on the machine of the job: each of the others begins with an empty sheet.
+      const blank = sheet.map((s): PackStep => ({ ...s, done: 0, state: 'open', last: null }));
+      return text(
+        `test-sheet-${slug(unit.id)}.csv`,
+        `test sheet of ${unit.name}`,
+        'text/csv',
+        sheetCsv([about, ...blank], stops),
+      );
+    });
+}

@@ -1,0 +1,313 @@
+import { pressedBy, type Job, type Sign } from '../../ground/job';
+import type { HandDeed } from '../../build/panel';
+import { comment } from './c-comment';
+import { HANDS_TEXT } from './firmware-hands';
+import { MOVES } from './firmware-moves';
+import { OUTPUTS } from './firmware-outputs';
+import { stepRows } from './firmware-steps';
+import { HEADER, KINDS } from './firmware-text';
+import { TICK } from './firmware-tick';
+
+/** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
+export interface FirmwarePulses {
+  readonly rest: number;
+  readonly press: number;
+  readonly other: number | null;
+}
+
+/** What the first function has to do where a press is a servo's pulse. */
+const pulseNote = (name: string, p: FirmwarePulses): string =>
+  `/* ${comment(name)} is a servo: gt_write_pin with level 1 holds pulses of ${Math.round(p.press * 1e6)} us, ` +
+  `with level 0 of ${Math.round(p.rest * 1e6)} us${
+    p.other === null ? '' : `, with level 2 of ${Math.round(p.other * 1e6)} us`
+  }, fifty a second. */\n`;
+
+/** A press that the program can make. */
+export interface FirmwarePress {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  /** Pins that are driven with it. */
+  readonly more: readonly number[];
+  readonly pressesOn: 'high' | 'low';
+  /** Null for a level. */
+  readonly pulses: FirmwarePulses | null;
+  /** The other direction of a press that has two; null where it has one. */
+  readonly order: FirmwareOrder | null;
+}
+
+/** How two directions are driven: `pin` of the press is the first output, `second` the other. */
+export interface FirmwareOrder {
+  /** `two`: each direction has an output. `direction`: the first says which way, the second gives the power. */
+  readonly by: 'two' | 'direction';
+  readonly second: number;
+  readonly apartSeconds: number;
+  readonly leadSeconds: number;
+}
+
+/** One side of what people move at the controller, on its pin; −1 for a command, which comes by message. */
+export interface FirmwareHand extends HandDeed {
+  readonly pin: number;
+  /** The level while it is moved. */
+  readonly active: 'high' | 'low';
+}
+
+/** A sense that the program can read. */
+export interface FirmwareSense {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  /** The level at which what it tells is so. */
+  readonly yes: 'high' | 'low';
+  readonly debounceSeconds: number;
+}
+
+/** A sign that the program lights. */
+export interface FirmwareSign {
+  readonly name: string;
+  readonly pin: number;
+  readonly means: Sign['means'];
+  readonly dueAfterStarts: number | null;
+}
+
+/** What the program is told beside the job. */
+export interface FirmwarePlan {
+  readonly presses: readonly FirmwarePress[];
+  readonly senses: readonly FirmwareSense[];
+  readonly signs: readonly FirmwareSign[];
+  readonly hands: readonly FirmwareHand[];
+  /** What the plan has and this program does not do. */
+  readonly lacks: readonly string[];
+  readonly stops: readonly string[];
+}
+
+/** A tick may be late by half the shortest press, and by no more than this, ms: a press stays under twice its length. */
+const MOST_LATE_MS = 50;
+
+const MEANS: Readonly<Record<Sign['means'], string>> = {
+  'about-to-move': 'ABOUT_TO_MOVE',
+  call: 'CALLS',
+  armed: 'ARMED',
+  due: 'DUE',
+};
+const DOES: Readonly<Record<FirmwareHand['does'], string>> = {
+  stop: 'STOPS',
+  arm: 'ARMS',
+  press: 'PRESSES_WHILE_HELD',
+  begin: 'BEGINS',
+  answer: 'ANSWERS',
+  command: 'COMMANDS',
+};
+/** More starts than are counted: such a sign is never due. */
+const NEVER_DUE = 2_000_001;
+
+/** A contact that the program closes, with its level. */
+interface Contact {
+  readonly id: string;
+  readonly name: string;
+  readonly pin: number;
+  readonly level: number;
+  readonly other: boolean;
+}
+
+/** Every contact of a press, those of its other side or direction last. */
+export function contactsOf(p: FirmwarePress): Contact[] {
+  const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;
+  const one = { id: p.id, name: p.name, level, other: false };
+  const there = { ...one, name: `${p.name}, other side`, other: true };
+  if (p.order)
+    return [
+      { ...one, pin: p.order.by === 'two' ? p.pin : p.order.second },
+      { ...there, pin: p.order.second },
+    ];
+  return [
+    ...[p.pin, ...p.more].map((pin) => ({ ...one, pin })),
+    // The other side of a rocker is one more press on the same pin.
+    ...(p.pulses && p.pulses.other !== null ? [{ ...there, pin: p.pin, level: 2 }] : []),
+  ];
+}
+
+const milliseconds = (s: number): string => `${Math.round(s * 1000)}u`;
+
+function orderRow(p: FirmwarePress, o: FirmwareOrder, bits: (id: string, other: boolean) => number): string {
+  const way = o.by === 'direction' ? `${p.pin}, ${p.pressesOn === 'high' ? 1 : 0}` : '-1, 0';
+  const sides = `{ ${bits(p.id, false)}u, ${bits(p.id, true)}u }`;
+  return `    { ${sides}, ${milliseconds(o.apartSeconds)}, ${milliseconds(o.leadSeconds)}, ${way} },   /* ${comment(p.name)} */`;
+}
+
+function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand[]): string {
+  const first = before.reduce((n, x) => n + x.moves.length, 0);
+  const cells = [
+    h.pin,
+    h.active === 'high' ? 1 : 0,
+    milliseconds(h.debounceSeconds),
+    DOES[h.does],
+    h.latching ? 1 : 0,
+    `${presses}u`,
+    `${first}u`,
+    `${h.moves.length}u`,
+    `${h.most ?? 0}u`,
+  ];
+  return `    { ${cells.join(', ')} },   /* ${comment(h.name)} */`;
+}
+
+/** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
+export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
+  const { routine } = job;
+  const all = plan.presses.flatMap(contactsOf);
+  const bits = (id: string, other: boolean): number =>
+    all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
+  const { rows, begin } = stepRows(
+    job,
+    (s) => pressedBy(s).reduce((m, id, i) => m + bits(id, i === 0 && s.other), 0),
+    (id) => plan.senses.findIndex((x) => x.id === id) + 1,
+  );
+  const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
+  const senses = plan.senses.map(
+    (s) =>
+      `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
+  );
+  const signs = plan.signs.map(
+    (s) => `    { ${s.pin}, ${MEANS[s.means]}, ${s.dueAfterStarts ?? NEVER_DUE} },   /* ${comment(s.name)} */`,
+  );
+  const orders = plan.presses.flatMap((p) => (p.order ? [orderRow(p, p.order, bits)] : []));
+  const hands = plan.hands.map((h, i) => handRow(h, bits(h.asks, h.other), plan.hands.slice(0, i)));
+  const begun = plan.hands.flatMap((h) => h.moves);
+  const presses = job.act.moves.flatMap((m) =>
+    m.steps.flatMap((s) => (pressedBy(s).length > 0 && s.seconds > 0 ? [1000 * s.seconds] : [])),
+  );
+  const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
+  const sentences = routine.sentences.filter((s) => s.days.length > 0);
+  const week = sentences.map((s) => {
+    const [h, m] = s.at.split(':').map(Number) as [number, number];
+    const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
+    const move = Math.max(
+      0,
+      job.act.moves.findIndex((x) => x.id === s.move),
+    );
+    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
+  });
+  const warnings = [
+    ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),
+    ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
+  ];
+  const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
+/* Never: ${comment(job.wish.never || 'not said')}${job.wish.never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
+${warnings.join('')}#include "gentle_thumb.h"
+
+${plan.presses.flatMap((p) => (p.pulses ? [pulseNote(p.name, p.pulses)] : [])).join('')}#define PRESSES ${all.length}
+#define SENSES ${senses.length}
+#define SIGNS ${signs.length}
+#define ORDERS ${orders.length}
+#define HANDS ${hands.length}
+#define MOVES ${begin.length - 1}
+#define SCRIPT_LENGTH ${rows.length}u
+#define LATE_MS ${lateMs}u
+#define STALE_MS 2000u
+
+struct press_pin {
+    int pin;
+    int level;   /* that presses */
+};
+
+struct sense_pin {
+    int pin;
+    int level;   /* at which what it tells is so */
+    uint32_t milliseconds;   /* for which it must stand */
+};
+
+enum { ABOUT_TO_MOVE, CALLS, ARMED, DUE };
+
+struct sign_pin {
+    int pin;
+    int means;
+    int after;   /* so many starts, where it means that care is due */
+};
+
+struct press_order {
+    uint32_t side[2];   /* bits of the one direction and of the other: never both, and never one soon after the other */
+    uint32_t apart;   /* milliseconds from letting go of one until the other may begin */
+    uint32_t lead;   /* milliseconds from what says which way until the power */
+    int pin;   /* that says which way; -1 where each direction has a contact of its own */
+    int level;   /* of that pin for the other direction */
+};
+
+struct hand_pin {
+    int pin;
+    int level;   /* while it is moved */
+    uint32_t milliseconds;   /* for which it must stand */
+    int does;
+    int stays;   /* where it is put */
+    uint32_t presses;   /* bits of what it presses while it is held */
+    unsigned first;   /* of the moves that it begins, and how many take turns */
+    unsigned count;
+    unsigned most;   /* starts that one arming lets go; 0 for as many as come */
+};
+
+struct script_step {
+    int op;
+    uint32_t presses;   /* bit 0 is the first */
+    uint32_t milliseconds;   /* for which it lasts, or at most lasts */
+    int sense;   /* that is read, from 1; 0 for none */
+    int is;   /* what it must say */
+    int otherwise;
+    unsigned to;
+    unsigned times;
+};
+
+struct week_entry {
+    unsigned days;   /* bit 1 Monday to bit 7 Sunday */
+    uint32_t second_of_day;
+    int if_armed;
+    int move;
+};
+
+/* Entry 0 is none. */
+static const struct press_pin presses[PRESSES + 1] = {
+    { -1, 0 },
+${pins.join('\n')}
+};
+
+/* Entry 0 is none. */
+static const struct sense_pin senses[SENSES + 1] = {
+    { -1, 0, 0u },
+${senses.join('\n')}
+};
+
+/* Entry 0 is none. */
+static const struct sign_pin signs[SIGNS + 1] = {
+    { -1, -1, 0 },
+${signs.join('\n')}
+};
+
+/* Entry 0 is none. */
+static const struct press_order orders[ORDERS + 1] = {
+    { { 0u, 0u }, 0u, 0u, -1, 0 },
+${orders.join('\n')}
+};
+
+
+${KINDS}
+/* Entry 0 is none. */
+static const struct hand_pin hands[HANDS + 1] = {
+    { -1, 0, 0u, ANSWERS, 0, 0u, 0u, 0u, 0u },
+${hands.join('\n')}
+};
+
+/* Moves that hands begin; the last is none, C99 knows no empty array. */
+static const int hand_moves[] = { ${[...begun, -1].join(', ')} };
+
+static const struct script_step script[SCRIPT_LENGTH] = {
+${rows.join('\n')}
+};
+
+/* Where each move begins in it; a move ends at the beginning of the next. */
+static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join(', ')} };
+
+/* The last entry has no day and never comes true; C99 knows no empty array. */
+static const struct week_entry week[] = {
+${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
+};
+${OUTPUTS}${MOVES}${HANDS_TEXT}${TICK}`;
+  return { 'gentle_thumb.h': HEADER, 'gentle_thumb.c': source };
+}

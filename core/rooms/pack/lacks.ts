@@ -1,0 +1,51 @@
+import type { PressFact } from '../../ground/facts';
+import { sensesRead, type Job } from '../../ground/job';
+import { orderOf } from '../../engines/reversing';
+import { MOST_CONTACTS } from './most-contacts';
+
+/** Contacts that the program closes for a press: of a key one for each bit of its number, of two directions, sides or contacts two. */
+function contactsIn(job: Job, p: PressFact): number {
+  if (p.select) return p.select.value.toString(2).replaceAll('0', '').length;
+  const press = job.presses.find((x) => x.id === p.id);
+  return press && (press.twoContacts || orderOf(press) !== null || (p.pulses?.other ?? null) !== null) ? 2 : 1;
+}
+
+/** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
+export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
+  if (presses.length === 0) return [];
+  const several = job.presses.length > 1;
+  const of = (press: PressFact): string => (several ? `${press.name}: ` : '');
+  const ordered = (id: string): boolean => job.presses.some((p) => p.id === id && orderOf(p) !== null);
+  const inSeries = (id: string): boolean => job.presses.some((p) => p.id === id && p.twoContacts);
+  const out = presses.flatMap((press): string[] => [
+    ...(press.input === 'pulses' && !press.jerks
+      ? [
+          `${of(press)}the pulses that this way of pressing asks for: no press script makes them, so no program is packed`,
+        ]
+      : []),
+    ...(press.outputs > 1 && !press.select && !inSeries(press.id) && !ordered(press.id)
+      ? [`${of(press)}outputs 2 to ${press.outputs}: it drives the first alone`]
+      : []),
+    ...(press.sequence.length > 0 && !ordered(press.id)
+      ? [`${of(press)}the order of the outputs and the waits between them, the other direction included`]
+      : []),
+  ]);
+  const contacts = presses.reduce((n, p) => n + contactsIn(job, p), 0);
+  if (contacts > MOST_CONTACTS)
+    out.push(
+      `anything at all: ${contacts} contacts are more than the ${MOST_CONTACTS} that it can close, so no program is packed`,
+    );
+  const read = sensesRead(job);
+  const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
+  if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
+  const strange = job.senses.filter((s) => read.includes(s.id) && s.kind !== 'contact').map((s) => s.name);
+  if (strange.length > 0)
+    out.push(`a reading of ${strange.join(', ')}, which a move looks at: no program is packed before it is a contact`);
+  if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
+  const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
+  if (commands.length > 0)
+    out.push(`what receives the messages of ${commands.join(', ')}: call gt_command from it, by their number from 0`);
+  const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
+  if (counted.length > 0) out.push(`the count of ${counted.join(', ')} over a power cut: it begins anew`);
+  return out;
+}

@@ -1,0 +1,93 @@
+import type { Ink, Mark, Sheet } from '../../build/drawing';
+import { xml } from './xml';
+
+const COLOUR: Record<string, string> = {
+  orange: '#b35c00',
+  black: '#1e2b2a',
+  green: '#1e6a62',
+  grey: '#64717f',
+  red: '#ae2a1c',
+  blue: '#1f5fa8',
+  brown: '#6b3f1d',
+  yellow: '#8a6d00',
+  white: '#8a8f8c',
+  violet: '#6b3fa0',
+};
+const INK: Record<Ink, string> = {
+  ink: '#1e2b2a',
+  muted: '#566462',
+  part: '#1e2b2a',
+  'shore-left': '#eceee6',
+  'shore-right': '#efe8da',
+  hatch: '#9dbdb8',
+  stop: '#ae2a1c',
+  paper: '#ffffff',
+};
+
+/** Paper colour of a wire's name; unknown names print in ink. */
+export const wireColour = (name: string): string => COLOUR[name] ?? '#1e2b2a';
+
+function mark(m: Mark): string {
+  if (m.kind === 'text')
+    return `<text x="${m.x}" y="${m.y}" font-size="${m.size}" text-anchor="${m.anchor}" fill="${INK[m.ink]}">${xml(m.text)}</text>`;
+  if (m.kind === 'tag') {
+    return (
+      `<g><circle cx="${m.x}" cy="${m.y}" r="12" fill="#fff" ` +
+      `stroke="${wireColour(m.colour)}" stroke-width="2"/><text x="${m.x}" ` +
+      `y="${m.y + 5}" font-size="14" text-anchor="middle" ` +
+      `fill="#1e2b2a">${m.number}</text></g>`
+    );
+  }
+  if (m.fill) return `<path d="${m.d}" fill="${INK[m.ink]}"/>`;
+  const stroke = m.colour ? wireColour(m.colour) : INK[m.ink];
+  return (
+    `<path d="${m.d}" fill="none" stroke="${stroke}" ` +
+    `stroke-width="${m.strong ? 4 : m.wire ? 2.5 : 2}"${m.dashed ? ' stroke-dasharray="6 4"' : ''}/>`
+  );
+}
+
+export interface SheetWire {
+  readonly number: number;
+  readonly from: string;
+  readonly to: string;
+  readonly colour: string;
+}
+
+/** The wiring sheet as an SVG file: the joint above, the wire table below. Readable in black and white by its numbers. */
+export function wiringSvg(
+  title: string,
+  date: string,
+  sheet: Sheet,
+  wires: readonly SheetWire[],
+  cautions: readonly string[],
+): string {
+  const rowHeight = 24;
+  const tableTop = sheet.height + 100;
+  const cautionTop = tableTop + (wires.length + 1) * rowHeight + 20;
+  const height = cautionTop + cautions.length * 20 + 30;
+  const cell = (x: number, y: number, t: string, weight = 'normal'): string =>
+    `<text x="${x}" y="${y}" font-size="15" font-weight="${weight}" fill="#1e2b2a">${xml(t)}</text>`;
+  const rows = wires.map((w, i) => {
+    const y = tableTop + (i + 1) * rowHeight;
+    return `${cell(18, y, String(w.number), 'bold')}${cell(60, y, w.from)}${cell(320, y, w.to)}${cell(580, y, w.colour)}`;
+  });
+  return [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${sheet.width} ${height}" ` +
+      `width="${sheet.width}" height="${height}" font-family="Atkinson Hyperlegible Next, Arial, ` +
+      'sans-serif">',
+    `<title>${xml(title)}</title>`,
+    `<rect width="${sheet.width}" height="${height}" fill="#fff"/>`,
+    cell(18, 30, title, 'bold'),
+    `<text x="706" y="30" font-size="13" text-anchor="end" fill="#566462">${xml(date)}</text>`,
+    `<g transform="translate(0 50)">${sheet.marks.map(mark).join('\n')}</g>`,
+    cell(18, tableTop, 'wire', 'bold'),
+    cell(60, tableTop, 'from', 'bold'),
+    cell(320, tableTop, 'to', 'bold'),
+    cell(580, tableTop, 'colour', 'bold'),
+    ...rows,
+    ...cautions.map((c, i) => `<text x="18" y="${cautionTop + i * 20}" font-size="13" fill="#1e2b2a">${xml(c)}</text>`),
+    '</svg>',
+    '',
+  ].join('\n');
+}

@@ -1,0 +1,168 @@
+import { atLeast, finding, type Finding } from '../../ground/finding';
+import type { ControlKind, Job } from '../../ground/job';
+import { keypadFindings, stripFindings } from './strip-findings';
+import { isolationFindings } from './isolation-findings';
+import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
+import { KNOWN_AT } from './next';
+import { railFindings } from '../../engines/electrics';
+import { sizeFindings } from './sizes';
+import { chanceWords, misfitWords, tellMore } from './standing';
+import { tieOf, type Survey } from './survey';
+
+/** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
+export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
+  const { rails, pieces, faces } = job.survey;
+  const beside = [
+    ...stripFindings(job),
+    ...keypadFindings(job),
+    ...railFindings(rails),
+    ...sizeFindings(pieces, faces, job.controls),
+  ];
+  if (job.controls.length === 0 && job.survey.strips.length === 0 && job.survey.keypads.length === 0) {
+    return [
+      ...beside,
+      finding('probe', 'none', {
+        verdict: 'unknown',
+        title: 'No control has been named yet',
+        caption: 'no control yet',
+        remedy: { text: 'Give it a name under Do.' },
+      }),
+    ];
+  }
+  return [
+    ...surveys.flatMap((s) => {
+      const name = job.controls.find((c) => c.id === s.control)!.name;
+      const tie = tieOf(job, s);
+      return [
+        ...(s.remainder.leads
+          ? [remainderFinding(job, s, name)]
+          : tie.length > 1
+            ? [tieFinding(s, name, tie)]
+            : kindFinding(s, name)),
+        ...valueFindings(s, name),
+        ...isolationFindings(job, s.control, name),
+      ];
+    }),
+    ...beside,
+  ];
+}
+
+/** A control that fits none of the kinds: said so, with the readings that fit nothing, and never called by the nearest name. */
+function remainderFinding(job: Job, s: Survey, name: string): Finding {
+  const misfits = misfitWords(job, s);
+  return finding('probe', `${s.control}.kind`, {
+    verdict: 'unknown',
+    title:
+      `${name} is none of the kinds that Probe knows, or built in a way not ` +
+      `foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`,
+    caption: 'not one of these',
+    source: ['bayes', 'remainder'],
+    value: { value: 100 * s.remainder.probability, unit: '%' },
+    remedy: { text: tellMore(s)[0]! },
+  });
+}
+
+/** Kinds that no reading left could tell apart; both are named, with what that means for the press. */
+function tieFinding(s: Survey, name: string, tie: readonly ControlKind[]): Finding {
+  const names = tie.map((k) => KIND_WORDS[k].name).join(' or ');
+  return finding('probe', `${s.control}.kind`, {
+    verdict: 'tight',
+    title: `${name} is ${names}; no reading left can tell them apart`,
+    caption: 'a tie',
+    source: ['bayes', 'kind-priors'],
+    value: { value: 100 * tie.reduce((sum, k) => sum + s.posterior.kinds[k], 0), unit: '%' },
+    remedy: { text: 'Choose a way that suits both, such as an isolated contact across the terminals.' },
+  });
+}
+
+function kindFinding(s: Survey, name: string): Finding[] {
+  const best = s.candidates[0]!;
+  const words = KIND_WORDS[best.kind].name;
+  const still = STILL_POSSIBLE[best.kind];
+  const limit = atLeast(100 * KNOWN_AT, '%', 'counts as known', { from: 'source', key: 'known-at' });
+  const value = { value: 100 * best.probability, unit: '%' as const };
+  return [
+    finding('probe', `${s.control}.kind`, {
+      verdict: s.known ? 'settled' : 'unknown',
+      value,
+      limit,
+      source: [
+        'bayes',
+        'kind-priors',
+        'builds-met',
+        'kernel',
+        'supply-filter',
+        'remainder',
+        'look-shares',
+        'siblings',
+        'outliers',
+        'meter-hand',
+      ],
+      title: s.known
+        ? `${name} is ${words}, ${chanceWords(best.probability)}`
+        : `${name} may be ${words}: ${chanceWords(best.probability)}, not certain yet`,
+      caption: s.known ? words : 'more readings wanted',
+      remedy: s.known ? (still ? { text: still } : null) : { text: 'Take the next reading that Probe proposes.' },
+    }),
+  ];
+}
+
+/** Values that levels and currents of any joint across such a control are worked out from. */
+const RESTS_ON: Partial<Record<ControlKind, readonly string[]>> = {
+  'low-when-pressed': ['supplyVolts', 'pullUpOhms'],
+  'high-when-pressed': ['supplyVolts', 'pullDownOhms'],
+  'latching-switch': ['supplyVolts', 'pullUpOhms'],
+  ladder: ['supplyVolts', 'pullUpOhms'],
+  'scanned-matrix': ['supplyVolts', 'pullUpOhms'],
+  'dry-pair': ['loopVolts', 'loopOhms'],
+};
+
+function valueFindings(s: Survey, name: string): Finding[] {
+  const best = s.candidates[0]!;
+  const words = KIND_WORDS[best.kind].name;
+  const out: Finding[] = [];
+  for (const [key, estimate] of Object.entries(best.estimates)) {
+    if (estimate.steps.length === 0) {
+      // What every joint rests on is asked for by name; the rest may stay unread.
+      if (s.known && RESTS_ON[best.kind]?.includes(key))
+        out.push(
+          finding('probe', `${s.control}.${key}`, {
+            verdict: 'unknown',
+            title: `${PARAMETER_WORDS[key] ?? key} of ${name} was not read`,
+            caption: 'more readings wanted',
+            source: ['meter-hand'],
+            remedy: { text: 'Take the next reading that Probe proposes.' },
+          }),
+        );
+      continue;
+    }
+    const last = estimate.steps[estimate.steps.length - 1]!;
+    out.push(
+      finding('probe', `${s.control}.${key}`, {
+        // A value of what is not yet known to be there is no settled value.
+        verdict: s.known && !estimate.guessed ? 'settled' : 'unknown',
+        title: `${PARAMETER_WORDS[key] ?? key} of ${name}`,
+        caption: words,
+        value: last.result,
+        steps: estimate.steps,
+        source: ['ohm', 'meter-hand'],
+      }),
+    );
+  }
+  s.contradictions.forEach((c) =>
+    out.push(
+      finding('probe', `${s.control}.contradiction.${c.readings.join('+')}`, {
+        verdict: 'tight',
+        title: c.text,
+        caption: 'readings disagree',
+        source: ['bayes', 'outliers'],
+        remedy: {
+          text: 'Withdraw the wrong one; it stays in the record.',
+          label: 'Withdraw the later one',
+          edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true },
+        },
+      }),
+    ),
+  );
+  return out;
+}

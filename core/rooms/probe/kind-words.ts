@@ -1,0 +1,76 @@
+import type { ControlKind } from '../../ground/job';
+import type { Unit } from '../../ground/quantity';
+
+/** What each kind is called on screen, and what it means in one line. */
+export const KIND_WORDS: Record<ControlKind, { name: string; means: string }> = {
+  'low-when-pressed': {
+    name: 'low when pressed',
+    means: 'a pull-up holds the line high; the button joins it to ground',
+  },
+  'high-when-pressed': {
+    name: 'high when pressed',
+    means: 'a pull-down holds the line low; the button joins it to the supply',
+  },
+  ladder: { name: 'one of several on a line', means: 'each button divides the supply differently' },
+  'scanned-matrix': { name: 'scanned keypad', means: 'the controller looks at one row at a time' },
+  'dry-pair': { name: 'dry pair', means: 'two terminals of a low-voltage loop that the machine feeds' },
+  'switched-load': { name: 'switched load', means: 'the contact carries the load current itself' },
+  'touch-pad': { name: 'touch pad', means: 'no metal contact at all' },
+  'motor-pair': { name: 'motor pair', means: 'polarity is direction' },
+  'latching-switch': { name: 'latching switch', means: 'stays closed until pressed again' },
+  selector: { name: 'selector', means: 'one contact for each position' },
+  encoder: { name: 'rotary encoder', means: 'two contacts that close in turn while it goes round' },
+  'serial-bus': { name: 'serial bus', means: 'data on wires, no contact to close' },
+};
+
+/** What each estimated value is called. */
+export const PARAMETER_WORDS: Record<string, string> = {
+  supplyVolts: 'supply',
+  pullUpOhms: 'pull-up',
+  pullDownOhms: 'pull-down',
+  contactOhms: 'closed button',
+  loopVolts: 'open loop',
+  loopOhms: 'loop resistance',
+  loopAmps: 'loop current',
+  loadVolts: 'load voltage',
+  loadOhms: 'load resistance',
+  keyOhms: 'resistor of this button',
+  neighbourOhms: 'resistor of a neighbour',
+  periodSeconds: 'period',
+  widthShare: 'share of the period',
+  widthSeconds: 'width of a pulse',
+  floatVolts: 'floating volts',
+  padOhms: 'what the pad hangs on',
+  motorVolts: 'motor voltage',
+  windingOhms: 'winding',
+};
+
+/** The unit of an estimated value, by the ending of its name. */
+export const parameterUnit = (name: string): Unit =>
+  name.endsWith('Volts')
+    ? 'V'
+    : name.endsWith('Amps')
+      ? 'A'
+      : name.endsWith('Seconds')
+        ? 's'
+        : name.endsWith('Share')
+          ? '1'
+          : 'Ω';
+
+/** For kinds that no contact across a button can press: what can still be done. */
+export const STILL_POSSIBLE: Partial<Record<ControlKind, string>> = {
+  'latching-switch':
+    'A press means on or off by turns, as by hand. Press it from outside, or ' +
+    'bridge its contact and hold it for as long as the machine shall run.',
+  selector:
+    'Each position is a contact of its own. Set it to the wanted position and switch its common, or put one contact beside each position.',
+  encoder:
+    'Two contacts in a fixed order, a quarter turn apart, imitate a step: one contact a phase, each to the common.',
+  'serial-bus':
+    'There is no contact to close. Press the button on the other board, or listen and speak the same words on the bus with a controller.',
+  'touch-pad':
+    'No metal contact. A finger of metal on the pad, earthed by a contact for the ' +
+    'length of a touch, or the pad’s own sensing line if it ends in a level.',
+  'motor-pair':
+    'Polarity is direction. Drive the motor itself with a pair of changeover contacts in place of its old bridge.',
+};

@@ -1,0 +1,226 @@
+import type { ControlFact, Facts } from '../../ground/facts';
+import { CONTROL_KINDS, type ControlKind, type Job } from '../../ground/job';
+import { contradictionsIn, mayReckon, type Contradiction } from './contradictions';
+import { estimates } from './estimate';
+import type { Estimate } from './estimate-parts';
+import { farSideOf, ranked, shareWith, signalSide } from './grid-estimate';
+import { isolationOf } from './isolation';
+import { KNOWN_AT, nextReading } from './next';
+import { posteriorOf, type Before, type Posterior } from './posterior';
+import { kindReadings } from './relevant';
+import type { NextReading } from './say-next';
+import { beforeWith, type KnownSibling } from './siblings';
+
+export interface Candidate {
+  readonly kind: ControlKind;
+  readonly probability: number;
+  readonly estimates: Readonly<Record<string, Estimate>>;
+}
+
+/** Everything Probe can say about one control now. */
+export interface Survey {
+  readonly control: string;
+  readonly posterior: Posterior;
+  /** Most probable first. */
+  readonly candidates: readonly Candidate[];
+  readonly known: boolean;
+  readonly signal: 'A' | 'B';
+  readonly contradictions: readonly Contradiction[];
+  /** None of the kinds, or built in a way not foreseen: how likely, whether it leads, and the readings that fit the leading kind least. */
+  readonly remainder: Remainder;
+}
+
+/** A survey as the screens show it: without the weights of the builds, of which there are some ten thousand numbers a control. */
+export type SeenSurvey = Omit<Survey, 'posterior'> & {
+  readonly posterior: Omit<Posterior, 'before' | 'weights' | 'supplies'>;
+};
+
+export function seenSurvey(s: Survey): SeenSurvey {
+  const { kinds, other, leading, evidence, slip } = s.posterior;
+  return { ...s, posterior: { kinds, other, leading, evidence, slip } };
+}
+
+export interface Remainder {
+  readonly probability: number;
+  readonly leads: boolean;
+  readonly misfits: readonly string[];
+}
+
+const kept = new Map<string, Survey>();
+/** A survey is a pure function of its readings and what came before; the last few are kept, so that an edit elsewhere costs nothing. */
+const MOST_KEPT = 300;
+
+const keyOf = (job: Job, control: string, before: Before): string =>
+  JSON.stringify([control, kindReadings(job, control), before, mayReckon(job.controls.length)]);
+
+/** Whether the survey of a control would have to be computed. */
+export const isSurveyed = (job: Job, control: string, before: Before): boolean => kept.has(keyOf(job, control, before));
+
+function surveyWith(job: Job, control: string, before: Before): Survey {
+  const key = keyOf(job, control, before);
+  const known = kept.get(key);
+  if (known) return known;
+  const readings = kindReadings(job, control);
+  const posterior = posteriorOf(readings, before);
+  const candidates = ranked(posterior).map((kind) => ({
+    kind,
+    probability: posterior.kinds[kind],
+    // Values of a kind that is as good as excluded interest nobody.
+    estimates: posterior.kinds[kind] < 0.002 ? {} : estimates(kind, signalSide(kind, posterior), readings, posterior),
+  }));
+  const leads = posterior.other > posterior.kinds[posterior.leading];
+  const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= 0.5).map((r) => r.id);
+  const survey: Survey = {
+    control,
+    posterior,
+    remainder: { probability: posterior.other, leads, misfits },
+    candidates,
+    signal: signalSide(posterior.leading, posterior),
+    known: candidates[0]!.probability >= KNOWN_AT,
+    contradictions: contradictionsIn(readings, posterior, mayReckon(job.controls.length)),
+  };
+  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  kept.set(key, survey);
+  return survey;
+}
+
+/** What a control tells of its neighbours once it is known by its own readings. */
+function siblingOf(s: Survey): KnownSibling[] {
+  if (!s.known) return [];
+  const supply = s.candidates[0]!.estimates['supplyVolts'];
+  return [
+    {
+      control: s.control,
+      kind: s.candidates[0]!.kind,
+      supplyVolts: supply && supply.steps.length > 0 ? supply.value.nominal : null,
+    },
+  ];
+}
+
+/**
+ * The candidates of every control of a job. Controls of one board share a supply and are often built alike: those that are
+ * known by their own readings give the others a better beginning.
+ */
+export function surveysOf(job: Job): Survey[] {
+  const alone = beforeWith([], job.survey.meter);
+  const first = job.controls.map((c) => surveyWith(job, c.id, alone));
+  const known = first.flatMap(siblingOf);
+  return first.map((s) => {
+    const others = known.filter((k) => k.control !== s.control);
+    return s.known || others.length === 0 ? s : surveyWith(job, s.control, beforeWith(others, job.survey.meter));
+  });
+}
+
+/** The candidates of one control. Throws RangeError for a control that the job does not have. */
+export function surveyOf(job: Job, control: string): Survey {
+  const found = surveysOf(job).find((s) => s.control === control);
+  if (!found) throw new RangeError(`the job has no control ${control}`);
+  return found;
+}
+
+const nexts = new WeakMap<Survey, Map<string, NextReading | null>>();
+
+/**
+ * The next reading of a surveyed control; see `nextReading`. Kept with the survey, so that an edit to one control does
+ * not cost the others anything.
+ */
+export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null {
+  const name = job.controls.find((c) => c.id === survey.control)?.name;
+  const key = JSON.stringify([name, job.wish.hazards, isolationOf(job, survey.control), [...(skip ?? [])]]);
+  const known = nexts.get(survey) ?? new Map<string, NextReading | null>();
+  nexts.set(survey, known);
+  let next = known.get(key);
+  if (next === undefined) known.set(key, (next = nextReading(job, survey.control, survey.posterior, skip)));
+  return next;
+}
+
+/** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
+export function tieOf(job: Job, survey: Survey): ControlKind[] {
+  if (
+    survey.known ||
+    survey.remainder.leads ||
+    isolationOf(job, survey.control).verdict !== 'isolated' ||
+    nextFor(job, survey)
+  )
+    return [];
+  let sum = 0;
+  return survey.candidates
+    .filter((c) => {
+      const wanted = sum < KNOWN_AT;
+      sum += c.probability;
+      return wanted;
+    })
+    .map((c) => c.kind);
+}
+
+const sure = (share: number): 'yes' | 'no' | 'unknown' => (share > 0.95 ? 'yes' : share < 0.05 ? 'no' : 'unknown');
+
+/** Which way strobes go, as a capture of the pad shows; undefined without one. */
+function strobesOf(job: Job): 'yes' | 'no' | undefined {
+  const polarity = job.survey.keypads.find((k) => k.scan)?.scan?.polarity;
+  return polarity === undefined ? undefined : polarity === 'low' ? 'yes' : 'no';
+}
+
+/**
+ * Under this an AC reading across a pair is hum, V; a DC reading of more than this share of it makes it a rectified
+ * supply, which is neither.
+ */
+const HUM_VOLTS = 2;
+const RECTIFIED_SHARE = 0.3;
+
+/** Whether a pair that may alternate does, by what was read across it; undefined where that was not read. */
+function readAlternating(job: Job, control: string, kind: ControlKind): ControlFact['alternating'] | undefined {
+  if (kind !== 'dry-pair' && kind !== 'switched-load') return undefined;
+  const across = kindReadings(job, control).filter(
+    (r) => r.state === 'idle' && r.from.kind === 'contact' && r.to.kind === 'contact',
+  );
+  const most = (of: 'volts-ac' | 'volts-dc'): number | null =>
+    across.filter((r) => r.kind === of).reduce<number | null>((m, r) => Math.max(m ?? 0, Math.abs(r.value)), null);
+  const [ac, dc] = [most('volts-ac'), most('volts-dc')];
+  if (ac === null || ac <= HUM_VOLTS) return dc !== null && dc > HUM_VOLTS && ac !== null ? 'no' : undefined;
+  return dc !== null && dc > RECTIFIED_SHARE * ac ? 'unknown' : 'yes';
+}
+
+/** The highest current read through the closed pair; it is never averaged away. */
+function mostAmps(job: Job, control: string): number | null {
+  const amps = kindReadings(job, control)
+    .filter((r) => r.kind === 'amps')
+    .map((r) => Math.abs(r.value));
+  return amps.length ? Math.max(...amps) : null;
+}
+
+/** What the other rooms may know of each control. */
+export function controlFacts(job: Job, surveys: readonly Survey[]): Facts['controls'] {
+  return Object.fromEntries(
+    surveys.map((s): [string, ControlFact] => {
+      const best = s.candidates[0]!;
+      const isolation = isolationOf(job, s.control);
+      const times = Object.values(best.estimates)
+        .map((e) => e.at)
+        .sort();
+      return [
+        s.control,
+        {
+          kind: s.known ? CONTROL_KINDS.find((k) => k === best.kind)! : null,
+          leading: best.kind,
+          probability: best.probability,
+          parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
+          read: Object.fromEntries(
+            Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
+          ),
+          readings: kindReadings(job, s.control).length,
+          alternating:
+            readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),
+          strobesLow: strobesOf(job) ?? sure(shareWith(best.kind, s.posterior, (b) => b.flag)),
+          farSide: farSideOf(best.kind, s.posterior),
+          mostAmps: mostAmps(job, s.control),
+          contradicted: s.contradictions.length > 0,
+          lastReadingAt: times[times.length - 1] ?? '',
+          isolation: isolation.verdict,
+          dangerous: isolation.dangerous,
+          signal: s.signal,
+        },
+      ];
+    }),
+  );
+}

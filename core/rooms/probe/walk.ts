@@ -1,0 +1,117 @@
+import { edited, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../../ground/job';
+import type { Random } from '../../ground/quantity';
+import { readStandin, type Measurable } from '../../engines/standin';
+import { isolationOf } from './isolation';
+import { isIsolationReading } from './relevant';
+import type { NextReading } from './say-next';
+import { nextFor, surveyOf, tieOf, type Survey } from './survey';
+
+const CONTROL = 'control-it';
+const T = '2026-01-01T00:00:00Z';
+
+/** How a walk over a stand-in went, reading by reading. */
+export interface Walk {
+  readonly job: Job;
+  /** Readings after the isolation ones, up to the one that made the control known or ended the walk. */
+  readonly readings: number;
+  readonly isolationReadings: number;
+  /** `remainder`: none of the kinds. `held`: not isolated from mains, so that powered readings were never proposed. */
+  readonly end: 'known' | 'tie' | 'remainder' | 'held' | 'open';
+  readonly kind: ControlKind;
+  readonly tie: readonly ControlKind[];
+  /** Every probability stated on the way after isolation, with the kind it was stated for. */
+  readonly forecasts: readonly {
+    readonly kind: ControlKind;
+    readonly probability: number;
+    readonly leading: boolean;
+  }[];
+  /** Every reading as it was proposed, with what was known of isolation then. */
+  readonly proposed: readonly {
+    readonly next: NextReading;
+    readonly isolated: boolean;
+    readonly before: readonly Reading[];
+  }[];
+}
+
+/** Whose reading it is: that of the control where a tip stands on it, of the whole machine where none does. */
+export const controlOf = (next: Pick<NextReading, 'control' | 'from' | 'to'>): string =>
+  [next.from, next.to].some((p) => p.kind === 'contact') ? next.control : '';
+
+/** A reading taken from a stand-in for a proposal, as a reading of the job. */
+export function takenFrom(
+  standin: Measurable,
+  next: NextReading,
+  id: string,
+  at: string,
+  random: Random,
+  meter?: Meter,
+): Reading {
+  return {
+    id,
+    at,
+    control: controlOf(next),
+    from: next.from,
+    to: next.to,
+    state: next.state,
+    kind: next.kind,
+    by: 'standin',
+    struck: false,
+    ...readStandin(standin, next, random, meter),
+  };
+}
+
+/**
+ * Follows the proposals of Probe on one stand-in until its control is known and no proposal tells more of the kind, a tie is
+ * reported, or nothing may be taken.
+ * @param most readings after the isolation ones.
+ */
+export function walk(standin: Measurable, random: Random, most = 16): Walk {
+  const begun = edited(freshJob({ title: 'walk' }, 'walk', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+  // A board on the bench: its plug goes in either way round, its main switch is closed.
+  let job = edited(begun, { do: 'set', at: 'survey', set: { mains: BENCH_MAINS }, say: 'on the bench' }, T);
+  const forecasts: { kind: ControlKind; probability: number; leading: boolean }[] = [];
+  const proposed: { next: NextReading; isolated: boolean; before: readonly Reading[] }[] = [];
+  let readings = 0;
+  let isolationReadings = 0;
+  for (let n = 0; ; n++) {
+    const survey: Survey = surveyOf(job, CONTROL);
+    const isolation = isolationOf(job, CONTROL);
+    const best = survey.candidates[0]!;
+    const settled = isolation.verdict !== 'unknown';
+    if (settled)
+      forecasts.push(
+        ...survey.candidates.map((c, i) => ({ kind: c.kind, probability: c.probability, leading: i === 0 })),
+      );
+    const done = (end: Walk['end'], tie: readonly ControlKind[] = []): Walk => ({
+      job,
+      readings,
+      isolationReadings,
+      end,
+      kind: best.kind,
+      tie,
+      forecasts,
+      proposed,
+    });
+    if (readings >= most)
+      return done(settled && survey.known ? 'known' : survey.remainder.leads ? 'remainder' : 'open');
+    const next = nextFor(job, survey);
+    if (settled && survey.known && !next?.tellsKind) return done('known');
+    if (!next) {
+      const tie = tieOf(job, survey);
+      return done(
+        isolation.verdict === 'not-isolated'
+          ? 'held'
+          : survey.remainder.leads
+            ? 'remainder'
+            : tie.length > 1
+              ? 'tie'
+              : 'open',
+        tie,
+      );
+    }
+    proposed.push({ next, isolated: isolation.verdict === 'isolated', before: job.readings });
+    if (isIsolationReading(next)) isolationReadings++;
+    else readings++;
+    job = edited(job, { do: 'add-reading', say: '', reading: takenFrom(standin, next, `w${n}`, T, random) }, T);
+  }
+}

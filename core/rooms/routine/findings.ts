@@ -1,0 +1,152 @@
+import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
+import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst } from '../../ground/job';
+import { pinOf } from '../../build/lines';
+import { clockChangeFirings } from './firings';
+
+const DAY = ['', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
+
+/** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
+export function sayDays(days: readonly number[]): string {
+  const sorted = [...new Set(days)].sort((a, b) => a - b);
+  const key = sorted.join('');
+  if (key === '1234567') return 'every day';
+  if (key === '12345') return 'weekdays';
+  if (key === '67') return 'weekends';
+  return sorted.map((d) => DAY[d]).join(', ') || 'no day';
+}
+
+export const saySentence = (s: Sentence): string =>
+  `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
+
+/** The arm switch that sentences ask for, or the pin that it waits for. */
+function armRemedy(job: Job): Remedy {
+  if (job.hands.some((h) => h.kind === 'arm')) return { text: 'Give it a pin in Board.' };
+  const item = { ...freshHand(freeId(job, 'arm'), 'arm switch'), kind: 'arm' as const, latching: true };
+  return {
+    text: 'Add one at the controller; Board gives it a pin.',
+    label: 'Add an arm switch',
+    edit: { do: 'put', list: 'hands', item, say: 'an arm switch at the controller' },
+  };
+}
+
+/** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
+export function routineFindings(job: Job): Finding[] {
+  const { sentences } = job.routine;
+  const acting = sentences.filter((s) => s.days.length > 0);
+  if (acting.length === 0)
+    return [
+      finding('routine', 'none', {
+        verdict: 'unknown',
+        title: sentences.length ? 'No day is chosen, so it never acts' : 'It does not act by itself yet',
+        caption: 'nothing planned',
+        remedy: { text: 'Say at which time, on which days.' },
+      }),
+    ];
+  const out: Finding[] = [
+    summary('routine', 'plan', {
+      verdict: 'settled',
+      title: acting.map(saySentence).join(' '),
+      caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`,
+      source: ['iana-tz', 'maker'],
+    }),
+  ];
+  if (acting.some((s) => s.ifArmed) && !job.hands.some((h) => h.kind === 'arm' && pinOf(job, h.id) !== null)) {
+    out.push(
+      finding('routine', 'armed', {
+        verdict: 'tight',
+        title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
+        caption: 'arming has no pin',
+        remedy: armRemedy(job),
+      }),
+    );
+  }
+  const twice = acting.find((s, i) =>
+    acting.slice(i + 1).some((t) => t.at === s.at && t.days.some((d) => s.days.includes(d))),
+  );
+  if (twice)
+    out.push(
+      finding('routine', 'twice', {
+        verdict: 'tight',
+        title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`,
+        caption: 'presses twice',
+        source: ['press-gap'],
+        remedy: { text: 'Take one of them away, or give it another day.' },
+      }),
+    );
+  if (acting.some((s) => !s.ifArmed) && job.wish.hazards.includes('unattended-heat')) {
+    out.push(
+      finding('routine', 'unarmed', {
+        verdict: 'tight',
+        title: 'It would heat on days when nobody filled it',
+        caption: 'heats unarmed',
+        source: ['cautions'],
+        remedy: {
+          text: 'Arm it by hand after filling.',
+          label: 'Only if armed',
+          edit: {
+            do: 'set',
+            at: 'routine',
+            set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) },
+            say: 'only if armed',
+          },
+        },
+      }),
+    );
+  }
+  const { kind } = machineOf(job);
+  const moveOf = (s: Sentence) => job.act.moves.find((m) => m.id === s.move) ?? job.act.moves[0];
+  const blind = acting.some((s) => {
+    const move = moveOf(s);
+    return !move || !looksFirst(move);
+  });
+  // One button that opens and closes does whichever comes next: a time of day does not tell which.
+  if (!blind) {
+    out.push(
+      finding('routine', 'blind', {
+        verdict: 'settled',
+        title: 'It looks before it presses, whatever the machine is doing at that time',
+        caption: 'looks first',
+        source: ['contact-meaning'],
+      }),
+    );
+  } else if (kind === 'open-stop-close-stop' || kind === 'flips') {
+    const door = kind === 'open-stop-close-stop';
+    out.push(
+      finding('routine', 'blind', {
+        verdict: door ? 'stop' : 'tight',
+        title:
+          `At ${acting[0]!.at} it presses whatever the machine is doing: ` +
+          `${door ? 'what is closed already is opened' : 'what is on already is switched off'}`,
+        caption: door ? 'opens what is closed' : 'may switch it off',
+        source: ['contact-meaning'],
+        remedy: {
+          text:
+            'It must look before it presses: a contact at the closed end and a move in Act that reads it, ' +
+            'or separate terminals for open and close.',
+        },
+      }),
+    );
+  } else if (kind === 'unknown')
+    out.push(
+      finding('routine', 'blind', {
+        verdict: 'unknown',
+        title: 'Whether a press at that time does what is meant depends on the machine, and Act does not know it yet',
+        caption: 'machine not told',
+        remedy: { text: 'Say in Act what a press does to this machine.' },
+      }),
+    );
+  const changed = clockChangeFirings(acting, job.touchedAt, job.region.timeZone);
+  if (changed.length > 0)
+    out.push(
+      finding('routine', 'clock-change', {
+        verdict: 'tight',
+        title:
+          `${changed.length} of a year's firings fall into a clock change: ` +
+          `${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`,
+        caption: 'falls into clock change',
+        source: ['iana-tz'],
+        remedy: { text: 'Pick a time before 01:00 or after 03:00.' },
+      }),
+    );
+  return out;
+}

@@ -1,0 +1,49 @@
+import { finding, type Finding, summary } from '../../ground/finding';
+
+import { HAZARD_WORDS, type Job } from '../../ground/job';
+
+/** What Wish judges: whether the four questions are answered and the hazards looked through. */
+export function wishFindings(job: Job): Finding[] {
+  const w = job.wish;
+  const open = [
+    ['what should happen', w.outcome],
+    ['when', w.when],
+    ['what must never happen', w.never],
+  ]
+    .filter(([, text]) => !text!.trim())
+    .map(([name]) => name!);
+  const out: Finding[] = [];
+  out.push(
+    open.length
+      ? summary('wish', 'questions', {
+          verdict: 'unknown',
+          title: `Not yet said: ${open.join(', ')}`,
+          caption: `${open.length} of 3 open`,
+          remedy: { text: 'Answer in your own words; one line each is enough.' },
+        })
+      : summary('wish', 'questions', {
+          verdict: 'settled',
+          title: `${w.outcome}, ${w.when}`,
+          caption: w.when || w.outcome,
+          source: ['maker'],
+        }),
+  );
+  out.push(
+    w.hazardsReviewed
+      ? finding('wish', 'hazards', {
+          verdict: 'settled',
+          title: w.hazards.length
+            ? `Hazards named: ${w.hazards.map((h) => HAZARD_WORDS[h]).join(', ')}`
+            : 'Hazards looked through, none named',
+          caption: `${w.hazards.length} hazards named`,
+          source: ['cautions'],
+        })
+      : finding('wish', 'hazards', {
+          verdict: 'unknown',
+          title: 'Hazards not yet looked through',
+          caption: 'hazards not asked',
+          remedy: { text: 'Tick what applies; Guard builds its list from it.' },
+        }),
+  );
+  return out;
+}

@@ -1,0 +1,65 @@
+import type { Sentence } from '../../ground/job';
+
+const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
+  [/\b(week ?days?|working days?|mon(day)?s? to fri(day)?s?)\b/i, [1, 2, 3, 4, 5]],
+  [/\bweek ?ends?\b/i, [6, 7]],
+  [/\b(every ?day|daily|each day|every (morning|evening|night|noon))\b/i, [1, 2, 3, 4, 5, 6, 7]],
+  [/\bmon(day)?s?\b/i, [1]],
+  [/\btue(s(day)?)?s?\b/i, [2]],
+  [/\bwed(nesday)?s?\b/i, [3]],
+  [/\bthu(rs(day)?)?s?\b/i, [4]],
+  [/\bfri(day)?s?\b/i, [5]],
+  [/\bsat(urday)?s?\b/i, [6]],
+  [/\bsun(day)?s?\b/i, [7]],
+];
+const TIME = /\b(?:([01]?\d|2[0-3])[:.h]([0-5]\d)(?:\s*(am|pm))?|(1[0-2]|[1-9])\s*(am|pm)|(noon|midnight))\b/gi;
+
+/** What “when” reads as: the times of day, and the days where it names any. */
+export interface ReadWhen {
+  readonly times: readonly string[];
+  /** ISO weekdays; empty where it speaks of days that only its maker knows, as “baking days”. */
+  readonly days: readonly number[];
+}
+
+const clock = (hour: number, minute: number, half: string | undefined): string => {
+  const h = half ? (hour % 12) + (half.toLowerCase() === 'pm' ? 12 : 0) : hour;
+  return `${String(h).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
+};
+
+/** Reads clock times and weekdays out of the answer to “when”; null where no time of day stands in it. */
+export function readWhen(text: string): ReadWhen | null {
+  const times = [...text.matchAll(TIME)].map((m) =>
+    m[6]
+      ? m[6].toLowerCase() === 'noon'
+        ? '12:00'
+        : '00:00'
+      : m[4]
+        ? clock(Number(m[4]), 0, m[5])
+        : clock(Number(m[1]), Number(m[2]), m[3]),
+  );
+  if (times.length === 0) return null;
+  const range = DAYS.slice(0, 3).find(([pattern]) => pattern.test(text));
+  const named = range
+    ? range[1]
+    : [...new Set(DAYS.slice(3).flatMap(([pattern, days]) => (pattern.test(text) ? days : [])))];
+  const others = /\bdays?\b/i.test(text);
+  return { times: [...new Set(times)], days: named.length > 0 ? named : others ? [] : [1, 2, 3, 4, 5, 6, 7] };
+}
+
+const NAMES = ['', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+/** Weekdays in words: `every day`, `on weekdays`, `on Monday and Thursday`. */
+export function sayWeekdays(days: readonly number[]): string {
+  if (days.length === 7) return 'every day';
+  if (days.length === 5 && days.every((d) => d < 6)) return 'on weekdays';
+  const names = [...days].sort((a, b) => a - b).map((d) => NAMES[d]!);
+  return `on ${names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]}`;
+}
+
+/** The rules that “when” proposes, none of which the job has yet. @param id gives an id for each. */
+export function proposedRules(when: string, known: readonly Sentence[], id: () => string): Sentence[] {
+  const read = readWhen(when);
+  if (!read) return [];
+  return read.times
+    .filter((at) => !known.some((s) => s.at === at))
+    .map((at) => ({ id: id(), at, days: [...read.days], ifArmed: false, move: '' }));
+}

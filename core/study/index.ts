@@ -1,1 +1,0 @@
-export { STUDY_KINDS, studyId, type StudyKind, type StudyVerdict } from './study';
