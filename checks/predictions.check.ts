@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { CONTROL_KINDS } from '../core/ground/job';
 import { drawAhead, takeDrawnAhead } from '../core/rooms/probe';
-import { particles } from '../core/rooms/probe/builds';
+import { particles } from '../core/rooms/probe/inference/builds';
 import { runProgram } from './programs';
 
 const shipped = (): Uint8Array =>

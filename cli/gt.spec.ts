@@ -199,18 +199,14 @@ describe('the command line', () => {
     ['a broken file', ['assess', 'broken.json'], /not complete JSON/],
     ['a huge file', ['assess', 'huge.json'], /200 MB/],
     ['a folder that cannot be made', ['pack', 'c.json', 'c.json/out'], /cannot be written/],
-  ])(
-    'refuses %s with one line and exit 2',
-    (_name, args, message) => {
-      const { status, out, err } = gt(...args);
-      expect(status).toBe(2);
-      expect(out).toBe('');
-      expect(err.split('\n')).toHaveLength(1);
-      expect(err).toMatch(/^gt: /);
-      expect(err).toMatch(message);
-    },
-    60_000,
-  );
+  ])('refuses %s with one line and exit 2', (_name, args, message) => {
+    const { status, out, err } = gt(...args);
+    expect(status).toBe(2);
+    expect(out).toBe('');
+    expect(err.split('\n')).toHaveLength(1);
+    expect(err).toMatch(/^gt: /);
+    expect(err).toMatch(message);
+  });
 
   it('tells the tree of supplies with its worst instants and leads', () => {
     const told = json<{

@@ -4,7 +4,7 @@ import Dexie, { type EntityTable } from 'dexie';
 import { JOB_VERSION, type Job } from '../../core/ground/job';
 import type { RowBead } from '../../core/house/thread';
 import type { Assessed } from './assessor';
-import type { StudyRow } from './studies';
+import type { StudyVerdict } from '../../core/ground/finding';
 
 interface Row {
   id: string;
@@ -60,6 +60,14 @@ interface ScratchRow {
 const RENEW_TIMES = 12;
 const RENEW_ROWS = 25;
 const RENEW_BYTES = 40_000;
+
+/** A study as the browser keeps it: what came of it, and the data that it is drawn from. */
+export interface StudyRow extends StudyVerdict {
+  /** Id of the job and of the study. */
+  readonly id: string;
+  readonly job: string;
+  readonly result: unknown;
+}
 
 /** What was worked out of a job last, and by which program. */
 export interface AnswerRow {

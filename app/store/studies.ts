@@ -1,14 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { studyId, type StudyVerdict } from '../../core/ground/finding';
-import { Database } from './database';
-
-/** A study as the browser keeps it: what came of it, and the data that it is drawn from. */
-export interface StudyRow extends StudyVerdict {
-  /** Id of the job and of the study. */
-  readonly id: string;
-  readonly job: string;
-  readonly result: unknown;
-}
+import { Database, type StudyRow } from './database';
 
 /**
  * The studies of all jobs, kept in this browser. What came of one is told to whoever judges the job; when its inputs change it stays,

@@ -1,9 +1,14 @@
 // Values, edits and spoiled documents drawn from the fields: bounds and just beyond them, odd names, what JSON allows and no job means.
 import type { AnyField, AnyFields } from '../../core/ground/field';
-import { isPressPlace, LIST_INFO, PLACE_INFO } from '../../core/ground/job/places';
-import { readingFields, trialFields } from '../../core/ground/job/job-fields';
+import { isPressPlace, LIST_INFO, PLACE_INFO } from '../../core/ground/job/document/places';
+import { trialFields } from '../../core/ground/job/document/plan/fields';
+import { readingFields } from '../../core/ground/job/document/readings/fields';
 import type { Job, JobEdit } from '../../core/ground/job';
 import type { Random } from '../../core/ground/quantity';
+
+// By name: an order of theirs must not draw other jobs.
+const PLACES = Object.entries(PLACE_INFO).sort(([a], [b]) => (a < b ? -1 : 1));
+const LISTS = Object.entries(LIST_INFO).sort(([a], [b]) => (a < b ? -1 : 1));
 
 const pick = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
 const NAMES = [
@@ -95,7 +100,7 @@ function textFor(r: Random, label: string, job: Job): string {
 export function editFor(r: Random, job: Job, n: number): JobEdit {
   const roll = r.next();
   if (roll < 0.35) {
-    const [at, { fields }] = pick(r, Object.entries(PLACE_INFO));
+    const [at, { fields }] = pick(r, PLACES);
     const keys = Object.keys(fields).filter(() => r.next() < 0.3);
     // A place of a press says of which; now and then of one that is not there.
     const of = r.next() < 0.9 ? (job.presses[0]?.id ?? 'x') : pick(r, NAMES);
@@ -107,11 +112,11 @@ export function editFor(r: Random, job: Job, n: number): JobEdit {
     } as JobEdit;
   }
   if (roll < 0.55) {
-    const [list, { fields }] = pick(r, Object.entries(LIST_INFO));
+    const [list, { fields }] = pick(r, LISTS);
     return { do: 'put', list, item: groupFor(r, fields, job) } as unknown as JobEdit;
   }
   if (roll < 0.6) {
-    const [list, { key }] = pick(r, Object.entries(LIST_INFO));
+    const [list, { key }] = pick(r, LISTS);
     const [section, inner] = list.split('.') as ['survey', 'rails' | undefined];
     const items = (inner === undefined ? job[section] : job[section][inner]) as unknown as Record<string, string>[];
     return { do: 'drop', list, key: items[0]?.[key] ?? 'x' } as JobEdit;

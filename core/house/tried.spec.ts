@@ -3,7 +3,7 @@ import { answerFor, joined } from './answer';
 import { policiesFor } from '../rooms/act';
 import { finding, isGraver, type Verdict } from '../ground/finding';
 import { applyEdit, checkJob, jobText, JOB_TEXT_LIMIT, loadJob, type Job, type Reading } from '../ground/job';
-import { jsonSize } from '../ground/job/size';
+import { jsonSize } from '../ground/job/gate/size';
 import { demoJob } from '../testing/jobs';
 import { withTriedRemedies } from './tried';
 

@@ -17,17 +17,10 @@ export {
   type OpKind,
   type SenseWire,
   type Twitch,
+  type Disturbance,
   type WorldPlan,
 } from './plan';
 export { begin, disturb, happeningsOf, MOST_EVENTS, nextDue, runTo, worldOf } from './run';
 export { CLOCK, copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
 export { checkTable, RunEnded, WorldProblem, type MachineTable, type StateRole, type TableState } from './table';
-export {
-  MOST_WORK,
-  searchStories,
-  type Disturbance,
-  type SearchOf,
-  type SearchOutcome,
-  type Story,
-  type Told,
-} from './search';
+export { MOST_WORK, searchStories, type SearchOf, type SearchOutcome, type Story, type Told } from './search';

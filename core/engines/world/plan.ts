@@ -153,3 +153,10 @@ export interface Happening {
   readonly of: number;
   readonly how: number;
 }
+
+/** What may go wrong, at any instant. */
+export interface Disturbance {
+  readonly what: HappeningKind;
+  readonly of: number;
+  readonly how: number;
+}

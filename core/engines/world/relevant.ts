@@ -1,5 +1,4 @@
-import type { Disturbance } from './search';
-import type { Clue, WorldPlan } from './plan';
+import type { Clue, Disturbance, WorldPlan } from './plan';
 
 /** What a condition can hang on beside the controller itself: parts, senses, and outputs that are watched as such. */
 interface Reach {

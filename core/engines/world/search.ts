@@ -1,17 +1,11 @@
 import type { CompiledWorld } from './compile';
 import { type Happenings, happeningNumber } from './happen';
 import { positionOf } from './parts';
-import type { HappeningKind } from './plan';
+import type { Disturbance, HappeningKind } from './plan';
 import { relevantOnes } from './relevant';
 import { begin, disturb, nextDue, runTo } from './run';
 import { CLOCK, copyState, FLAG, freshState, type WorldState } from './state';
 
-/** What may go wrong, at any instant. */
-export interface Disturbance {
-  readonly what: HappeningKind;
-  readonly of: number;
-  readonly how: number;
-}
 /** A disturbance at its instant, s. */
 export interface Told extends Disturbance {
   readonly at: number;

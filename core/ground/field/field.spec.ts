@@ -12,7 +12,7 @@ import {
   type AnyField,
   type AnyFields,
 } from '.';
-import { jobFields } from '../job/job-fields';
+import { jobFields } from '../job/document/fields';
 
 const turns = asQuantity(quantity('turns', '1', 20, { least: 1e-3, most: 1e5 }));
 const share = asQuantity(quantity('percent of reading', '%', 0.005, { most: 0.2, factor: 0.01 }));

@@ -1,4 +1,4 @@
-export { applyEdit, edited, returnTo, type Edited, type JobEdit } from './edit';
+export { applyEdit, edited, returnTo, type Edited, type JobEdit } from './edit/edit';
 export {
   isPressPlace,
   type ListName,
@@ -8,12 +8,12 @@ export {
   type PressPlace,
   type PressPlaces,
   type Section,
-} from './places';
-export { lineId, ownerOf } from './keep-whole';
-export { profileProblem, type ProfileProblem } from './profile-sense';
-export { CONTROL_KINDS, type ControlKind } from './machine';
-export { ROOMS, type Room } from './rooms';
-export { freshControl, freshJob, type FreshWish } from './fresh';
+} from './document/places';
+export { lineId, ownerOf } from './document/line-id';
+export { profileProblem, type ProfileProblem } from './document/controller/checks';
+export { CONTROL_KINDS, type ControlKind } from './document/readings/kinds';
+export { ROOMS, type Room } from './document/rooms';
+export { freshControl, freshJob, type FreshWish } from './edit/fresh';
 export {
   freeId,
   freshHand,
@@ -23,9 +23,8 @@ export {
   freshSign,
   ownersOf,
   pressOf,
-  restContact,
   stateSense,
-} from './fresh-press';
+} from './document/owners';
 export {
   courseOfMove,
   freshMove,
@@ -34,33 +33,32 @@ export {
   looksFirst,
   machineOf,
   pressedBy,
-  pressedFor,
   pressedIn,
   scriptOf,
   sensesRead,
   stepOf,
   stepsOf,
   takesTime,
-  withMachine,
-  withSteps,
-} from './moves';
-export { anotherUnit, copyOf } from './copies';
-export { freshFace, freshRail, freshSurvey } from './fresh-survey';
-export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './bench-usual';
-export { editsJsonSchema, jobJsonSchema } from './json-schema';
-export { checkJob, jobText, loadJob, tooLarge, type Loaded } from './load';
-export { JOB_TEXT_LIMIT } from './refused';
-export type { LoadProblem } from './problem';
-export { migrate } from './migrate';
+} from './document/act/steps';
+export { pressedFor, restContact, withMachine, withSteps } from './edit/moves';
+export { anotherUnit, copyOf } from './edit/copies';
+export { freshFace, freshRail } from './document/survey/fresh';
+export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './document/survey/usual';
+export { editsJsonSchema, jobJsonSchema } from './document/json-schema';
+export { checkJob, jobText, loadJob, tooLarge, type Loaded } from './gate/load';
+export { JOB_TEXT_LIMIT } from './gate/refused';
+export type { LoadProblem } from './document/problem';
+export { migrate } from './gate/migrate';
 export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
-export * from './types';
-export { sayTime } from './say-time';
-export { neverLacks, sayNever } from './say-never';
-export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './words';
-export { controlFields, jobFields } from './job-fields';
-export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './act-fields';
-export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './plan-fields';
+export * from './document/types';
+export { sayTime } from './document/say-time';
+export { neverLacks, sayNever } from './document/plan/say-never';
+export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
+export { jobFields } from './document/fields';
+export { controlFields } from './document/readings/fields';
+export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
+export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './document/plan/fields';
 export {
   boxFields,
   converterFields,
@@ -71,9 +69,17 @@ export {
   loadFields,
   sourceFields,
   standingFields,
-} from './feed-fields';
-export { CONTROLLER } from './feed-sense';
-export { freshConverter, freshGroup, freshLink, freshLoad, freshSource, freeNodeId, nodesIn } from './fresh-feed';
+} from './document/feed/fields';
+export { CONTROLLER } from './document/feed/checks';
+export {
+  freshConverter,
+  freshGroup,
+  freshLink,
+  freshLoad,
+  freshSource,
+  freeNodeId,
+  nodesIn,
+} from './document/feed/fresh';
 export {
   caliperReading,
   faceFields,
@@ -82,7 +88,7 @@ export {
   pieceFields,
   railFields,
   stripFields,
-} from './survey-fields';
+} from './document/survey/fields';
 export {
   fingerFields,
   benchFields,
@@ -96,7 +102,7 @@ export {
   supplyFields,
   pressFields,
   unitFields,
-} from './press-fields';
+} from './document/press/fields';
 export {
   boardFields,
   handInputFields,
@@ -106,4 +112,4 @@ export {
   profileFields,
   senseFields,
   signFields,
-} from './controller-fields';
+} from './document/controller/fields';

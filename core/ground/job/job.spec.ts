@@ -18,8 +18,8 @@ import {
   type Job,
 } from '.';
 import { misfitOfGroup, type AnyFields } from '../field';
-import { jobFields } from './job-fields';
-import { jobSchema } from './schema';
+import { jobFields } from './document/fields';
+import { jobSchema } from './document/schema';
 
 const NOW = '2026-03-02T14:05:00Z';
 const job = (): Job => freshJob({ title: 'Rice pot' }, 'j1', NOW);

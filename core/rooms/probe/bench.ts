@@ -1,7 +1,7 @@
 import { DRAW_DIMENSIONS, drawBuild, drawKind, type Build } from '../../engines/circuit';
 import { CONTROL_KINDS, type Reading } from '../../ground/job';
 import { seededRandom, type Random } from '../../ground/quantity';
-import { isIsolationReading } from './relevant';
+import { isIsolationReading } from './isolation/relevant';
 import { walk, type Walk } from './walk';
 
 export interface BenchResult {

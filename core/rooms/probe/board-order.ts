@@ -1,8 +1,8 @@
 import { offScale } from '../../engines/circuit';
 import { edited, type Job, type Reading } from '../../ground/job';
-import { isIsolationReading } from './relevant';
-import { predictions } from './particles';
-import type { NextReading } from './say-next';
+import { isIsolationReading } from './isolation/relevant';
+import { predictions } from './inference/particles';
+import type { NextReading } from './next/say-next';
 import { nextFor, surveysOf, type Survey } from './survey';
 
 /** One reading of a plan for the whole board, with the answer that the plan takes for granted. */

@@ -1,9 +1,9 @@
 import { atLeast, finding, type Finding } from '../../ground/finding';
 import type { ControlKind, Job } from '../../ground/job';
-import { keypadFindings, stripFindings } from './strip-findings';
-import { isolationFindings } from './isolation-findings';
+import { keypadFindings, stripFindings } from './strip/findings';
+import { isolationFindings } from './isolation/findings';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
-import { KNOWN_AT } from './next';
+import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
 import { sizeFindings } from './sizes';
 import { chanceWords, misfitWords, tellMore } from './standing';

@@ -15,13 +15,13 @@ import {
   surveyOf,
   tellMore,
 } from '.';
-import { hangsOn } from './confirm';
-import { likelihoodOf } from './likelihood';
-import { particles } from './builds';
-import { predictions } from './particles';
-import { posteriorOf } from './posterior';
-import { evidenceOf } from './repeats';
-import { namedSupplies, SupplyState } from './supply';
+import { hangsOn } from './next/confirm';
+import { likelihoodOf } from './inference/likelihood';
+import { particles } from './inference/builds';
+import { predictions } from './inference/particles';
+import { posteriorOf } from './inference/posterior';
+import { evidenceOf } from './inference/repeats';
+import { namedSupplies, SupplyState } from './inference/supply';
 
 const IT = 'control-it';
 const APART = [

@@ -1,15 +1,22 @@
 export { calibrationError, drawBoard, probeBench, type BenchResult } from './bench';
 export { boardOrder, type Planned } from './board-order';
 export { STILL_COUNTS, strongestReading } from './evidence';
-export type { Contradiction } from './contradictions';
-export type { Estimate } from './estimate-parts';
+export type { Contradiction } from './inference/contradictions';
+export type { Estimate } from './inference/estimate-parts';
 export { probeFindings } from './findings';
-export { informationBits, type Meaning } from './information';
-export { isolationOf, offMains, overLimits, questionsOf, type IsolationState, type MainsQuestion } from './isolation';
-export { MAINS_QUESTIONS } from './isolation-findings';
+export { informationBits, type Meaning } from './inference/information';
+export {
+  isolationOf,
+  offMains,
+  overLimits,
+  questionsOf,
+  type IsolationState,
+  type MainsQuestion,
+} from './isolation/isolation';
+export { MAINS_QUESTIONS } from './isolation/findings';
 export { KIND_WORDS, parameterUnit, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
-export { LOOK_WORDS } from './looks';
-export { KNOWN_AT } from './next';
+export { LOOK_WORDS } from './inference/looks';
+export { KNOWN_AT } from './next/next';
 export {
   againstLeader,
   assumptions,
@@ -20,10 +27,10 @@ export {
   tellMore,
   type ContactView,
 } from './standing';
-export { drawAhead, takeDrawnAhead } from './draw-ahead';
-export { specKey } from './spec-key';
-export type { Expectation, NextReading } from './say-next';
-export { warmUp } from './warm';
+export { drawAhead, takeDrawnAhead } from './inference/draw-ahead';
+export { specKey } from './inference/spec-key';
+export type { Expectation, NextReading } from './next/say-next';
+export { warmUp } from './inference/warm';
 export { controlOf, takenFrom, walk, type Walk } from './walk';
 export {
   controlFacts,
@@ -38,6 +45,6 @@ export {
   type Survey,
 } from './survey';
 export { practiceResult, type Guess, type PracticeResult } from './practice';
-export { controlFromPair } from './strip-control';
-export type { Pair } from './strip-pairs';
-export { stripState, type StripState, type StripStep } from './terminals';
+export { controlFromPair } from './strip/control';
+export type { Pair } from './strip/pairs';
+export { stripState, type StripState, type StripStep } from './strip/terminals';

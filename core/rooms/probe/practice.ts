@@ -2,7 +2,7 @@ import type { ControlKind, Job } from '../../ground/job';
 import { seededRandom } from '../../ground/quantity';
 import { FAULT_WORDS, standinOf } from '../../engines/standin';
 import { KIND_WORDS } from './kind-words';
-import { isIsolationReading } from './relevant';
+import { isIsolationReading } from './isolation/relevant';
 import { walk } from './walk';
 
 /** What may be answered: a kind, or that it is none of them. */

@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { FIRST_SHARES, type Build } from '../../engines/circuit';
 import { edited, CONTROL_KINDS, type ControlKind } from '../../ground/job';
 import { surveyOf } from '.';
-import { particles, type ParticleSet } from './builds';
-import { spread } from './particles';
-import { posteriorOf, TRUSTED } from './posterior';
-import { REMAINDER_SHARE } from './remainder';
+import { particles, type ParticleSet } from './inference/builds';
+import { spread } from './inference/particles';
+import { posteriorOf, TRUSTED } from './inference/posterior';
+import { REMAINDER_SHARE } from './inference/remainder';
 import { CONTROL, ISOLATED, T, jobWith, kindOf } from '../../testing/probe-jobs';
 
 const buildsOf = (set: ParticleSet): Build[] => Array.from(set.weights, (_, i) => set.build(i));

@@ -5,9 +5,9 @@ import { readNoteLine } from '../../ground/notes';
 import { edited, CONTROL_KINDS, type Job } from '../../ground/job';
 import { seededRandom } from '../../ground/quantity';
 import { nextFor, specKey, surveyOf, takenFrom, warmUp } from '.';
-import { readingsWorth } from './next';
-import { beforeWith } from './siblings';
-import { wantedSpecs } from './wanted';
+import { readingsWorth } from './next/next';
+import { beforeWith } from './inference/siblings';
+import { wantedSpecs } from './next/wanted';
 
 const CONTROL = 'control-it';
 const T = (i: number): string => `2026-03-02T14:${String(i).padStart(2, '0')}:00Z`;

@@ -7,11 +7,11 @@ import {
   type Job,
   type Reading,
 } from '../../ground/job';
-import { isolationOf } from './isolation';
+import { isolationOf } from './isolation/isolation';
 import { KIND_WORDS } from './kind-words';
-import { KNOWN_AT } from './next';
-import { kindReadings } from './relevant';
-import { specKey } from './spec-key';
+import { KNOWN_AT } from './next/next';
+import { kindReadings } from './isolation/relevant';
+import { specKey } from './inference/spec-key';
 import type { SeenSurvey } from './survey';
 
 /** A probability in words, for those who do not think in percent (`words-of-chance`). */

@@ -1,15 +1,15 @@
 import type { ControlFact, Facts } from '../../ground/facts';
 import { CONTROL_KINDS, type ControlKind, type Job } from '../../ground/job';
-import { contradictionsIn, mayReckon, type Contradiction } from './contradictions';
-import { estimates } from './estimate';
-import type { Estimate } from './estimate-parts';
-import { farSideOf, ranked, shareWith, signalSide } from './grid-estimate';
-import { isolationOf } from './isolation';
-import { KNOWN_AT, nextReading } from './next';
-import { posteriorOf, type Before, type Posterior } from './posterior';
-import { kindReadings } from './relevant';
-import type { NextReading } from './say-next';
-import { beforeWith, type KnownSibling } from './siblings';
+import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
+import { estimates } from './inference/estimate';
+import type { Estimate } from './inference/estimate-parts';
+import { farSideOf, ranked, shareWith, signalSide } from './inference/grid-estimate';
+import { isolationOf } from './isolation/isolation';
+import { KNOWN_AT, nextReading } from './next/next';
+import { posteriorOf, type Before, type Posterior } from './inference/posterior';
+import { kindReadings } from './isolation/relevant';
+import type { NextReading } from './next/say-next';
+import { beforeWith, type KnownSibling } from './inference/siblings';
 
 export interface Candidate {
   readonly kind: ControlKind;

@@ -1,9 +1,9 @@
 import { edited, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 import { readStandin, type Measurable } from '../../engines/standin';
-import { isolationOf } from './isolation';
-import { isIsolationReading } from './relevant';
-import type { NextReading } from './say-next';
+import { isolationOf } from './isolation/isolation';
+import { isIsolationReading } from './isolation/relevant';
+import type { NextReading } from './next/say-next';
 import { nextFor, surveyOf, tieOf, type Survey } from './survey';
 
 const CONTROL = 'control-it';

@@ -1,0 +1,104 @@
+import { ownerOf } from '../line-id';
+import { pressedBy } from './steps';
+import type { LoadProblem } from '../problem';
+import type { Hand, Job, MachinePart, Move } from '../types';
+
+const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
+const gone = (id: string, where: string, todo: string): LoadProblem =>
+  no(`There is no ${JSON.stringify(id)} in this job.`, where, todo);
+
+/** What moves, parts, faults and sentences name must be there, and a step must be one that can be taken. Null where all is well. */
+export function actProblem(job: Job): LoadProblem | null {
+  const presses = new Set(job.presses.map((p) => p.id));
+  const hands = new Set(job.hands.map((h) => h.id));
+  const senses = new Set(job.senses.map((s) => s.id));
+  for (const [i, m] of job.act.moves.entries()) {
+    const wrong = moveProblem(m, `act.moves[${i}]`, presses, senses);
+    if (wrong) return wrong;
+  }
+  for (const [i, p] of job.act.parts.entries()) {
+    const wrong = partProblem(p, `act.parts[${i}]`, presses);
+    if (wrong) return wrong;
+  }
+  const parts = new Set(job.act.parts.map((p) => p.id));
+  for (const [i, { part, name }] of job.senses.entries())
+    if (part && !parts.has(part))
+      return gone(part, `senses[${i}].part`, `Say in Sense of which part ${name} tells first.`);
+  const moves = new Set(job.act.moves.map((m) => m.id));
+  for (const [i, h] of job.hands.entries()) {
+    const wrong = handProblem(h, `hands[${i}]`, presses, moves);
+    if (wrong) return wrong;
+  }
+  for (const [i, { move }] of job.routine.sentences.entries())
+    if (move && !moves.has(move))
+      return gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
+  for (const [i, f] of job.act.faults.entries())
+    // A rocker is named with its side.
+    if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)) && !hands.has(ownerOf(f.of)))
+      return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
+  return null;
+}
+
+function moveProblem(
+  m: Move,
+  at: string,
+  presses: ReadonlySet<string>,
+  senses: ReadonlySet<string>,
+): LoadProblem | null {
+  for (const [n, s] of m.steps.entries()) {
+    const where = `${at}.steps[${n}]`;
+    const missing = pressedBy(s).find((id) => !presses.has(id));
+    if (missing !== undefined) return gone(missing, `${where}.press`, 'Take its steps out of the moves in Act first.');
+    if (pressedBy(s).length === 0 && s.press !== '')
+      return no('This step presses nothing.', `${where}.press`, 'Leave it empty.');
+    const { sense } = s;
+    if (sense && !senses.has(sense))
+      return gone(sense, `${where}.sense`, 'Take the steps that read it out of the moves in Act first.');
+    if (s.do === 'again' && s.to > n)
+      return no(
+        `Step ${n + 1} of ${m.name} goes back to step ${s.to}, which does not come before it.`,
+        `${where}.to`,
+        'Name an earlier step.',
+      );
+  }
+  return null;
+}
+
+/** What a hand asks for and begins must be there, and one that begins moves presses nothing by itself. */
+function handProblem(
+  h: Hand,
+  at: string,
+  presses: ReadonlySet<string>,
+  moves: ReadonlySet<string>,
+): LoadProblem | null {
+  const asked = h.asks.find((id) => id !== '' && !presses.has(id));
+  if (asked !== undefined) return gone(asked, `${at}.asks`, `Let ${h.name} ask for another press first.`);
+  const begun = h.begins.find((id) => id !== '' && !moves.has(id));
+  if (begun !== undefined) return gone(begun, `${at}.begins`, `Let ${h.name} begin another move in Board first.`);
+  return h.begins.some((id) => id !== '') && h.asks.some((id) => id !== '')
+    ? no(`${h.name} presses while it is held and begins a move as well.`, `${at}.begins`, 'Let it do one of the two.')
+    : null;
+}
+
+function partProblem(p: MachinePart, at: string, presses: ReadonlySet<string>): LoadProblem | null {
+  const missing = p.heeds.find((h) => !presses.has(h.press));
+  if (missing) return gone(missing.press, `${at}.heeds`, `Let ${p.name} heed another press in Act first.`);
+  if (p.longPress !== 'same' && p.longestPressSeconds === null)
+    return no(
+      'A long press means something else, and how long a press is long is not said.',
+      `${at}.longestPressSeconds`,
+      'Say how long a press may last at most.',
+    );
+  if (
+    p.longPress !== 'same' &&
+    p.shortestPressSeconds !== null &&
+    p.longestPressSeconds !== null &&
+    p.longestPressSeconds <= p.shortestPressSeconds
+  )
+    return no(
+      'The longest short press is no longer than the shortest that is obeyed: no press would be a short one.',
+      `${at}.longestPressSeconds`,
+      'Say a longer one.',
+    );
+  return null;
+}

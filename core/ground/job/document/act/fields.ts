@@ -1,0 +1,149 @@
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeQuantity,
+  name,
+  plainWords,
+  quantity,
+  text,
+  untried,
+  type Fields,
+} from '../../../field';
+import { YEAR_SECONDS } from '../plan/fields';
+import {
+  FAULT_KINDS,
+  HEED_ROLES,
+  MACHINE_KINDS,
+  MOVE_PURPOSES,
+  STEP_KINDS,
+  TIMED,
+  type ActPlan,
+  type CellEdit,
+  type Fault,
+  type Heed,
+  type MachineAsk,
+  type MachinePart,
+  type Move,
+  type Shown,
+  type Step,
+  type Timing,
+} from './types';
+
+const span = (label: string) => quantity(label, 's', 0, { most: YEAR_SECONDS });
+const maybeSpan = (label: string, hint = 'not known') => maybeQuantity(label, 's', { most: YEAR_SECONDS, hint });
+const named = (label: string) => text(label, { most: 200 });
+
+const heedFields: Fields<Heed> = {
+  press: named('press'),
+  other: flag('its other side'),
+  as: choice('as', plainWords(HEED_ROLES), 'press'),
+};
+
+const cellFields: Fields<CellEdit> = { state: name('in state'), event: name('at event'), to: named('goes to') };
+
+export const shownFields: Fields<Shown> = {
+  state: name('in state'),
+  watts: maybeQuantity('Draws', 'W', { most: 1e6, hint: 'not known' }),
+  light: flag('a light is on'),
+  sound: flag('it sounds'),
+  warm: flag('it gives off heat'),
+};
+
+const timingFields: Fields<Timing> = {
+  of: choice('of', plainWords(TIMED), 'run'),
+  seconds: quantity('took', 's', 1, { most: YEAR_SECONDS }),
+};
+
+export const askFields: Fields<MachineAsk> = {
+  after: quantity('after press', '1', 1, { least: 1, most: 40, whole: true }),
+  word: name('It asks for', 'water'),
+  by: choice(
+    'That is seen to by',
+    { hand: 'somebody at it', itself: 'itself' } satisfies Record<MachineAsk['by'], string>,
+    'hand',
+  ),
+  seconds: maybeSpan('That takes'),
+};
+
+export const partFields: Fields<MachinePart> = {
+  id: name('id'),
+  name: untried(name('name', 'machine')),
+  kind: choice('A press', plainWords([...MACHINE_KINDS, 'unknown'] as const), 'unknown'),
+  heeds: list('presses that reach it', group('a press', heedFields), 40),
+  shortestPressSeconds: maybeSpan('The machine overlooks presses under'),
+  longestPressSeconds: maybeSpan('A press may last at most'),
+  runSeconds: maybeSpan('The machine runs for'),
+  backSeconds: maybeSpan('Back it travels in', 'as long as there'),
+  modes: list('modes that it steps through', name('a mode'), 20),
+  asks: list('what it asks for between its presses', group('an ask', askFields), 40),
+  afterPowerCut: choice(
+    'After a power cut it is',
+    { off: 'off', 'as-before': 'as before', on: 'on' } satisfies Record<MachinePart['afterPowerCut'], string>,
+    'off',
+  ),
+  firstPressWakes: flag('the first press only wakes it'),
+  awakeSeconds: maybeSpan('It sleeps again after'),
+  longPress: choice(
+    'A press longer than that',
+    { same: 'does the same', off: 'switches it off', nothing: 'does nothing' } satisfies Record<
+      MachinePart['longPress'],
+      string
+    >,
+    'same',
+  ),
+  timerSeconds: maybeSpan('Goes off or closes by itself after', 'never'),
+  leastGapSeconds: maybeSpan('It overlooks presses closer than', 'none'),
+  deafWhileBusy: flag('it overlooks presses while it runs or moves'),
+  whenBlocked: choice(
+    'With something in the way it',
+    { 'goes-on': 'goes on', stops: 'stops', 'goes-back': 'goes back' } satisfies Record<
+      MachinePart['whenBlocked'],
+      string
+    >,
+    'goes-on',
+  ),
+  cells: list('cells of the state table', group('a cell', cellFields), 200),
+  shows: list('what its states show', group('a state', shownFields), 100),
+  timings: untried(list('timings', group('a timing', timingFields), 50)),
+};
+
+export const faultFields: Fields<Fault> = {
+  id: name('id'),
+  kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
+  atSeconds: span('at'),
+  seconds: span('for'),
+  of: named('befalls'),
+};
+
+export const stepFields: Fields<Step> = {
+  do: choice('does', plainWords(STEP_KINDS), 'press'),
+  press: named('press'),
+  also: list('and at the same time', name('a press'), 30),
+  other: flag('its other side'),
+  seconds: span('for'),
+  sense: named('sense'),
+  is: flag('says so', true),
+  orElse: choice(
+    'else',
+    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<Step['orElse'], string>,
+    'call',
+  ),
+  to: quantity('step', '1', 1, { least: 1, most: 200, whole: true }),
+  times: quantity('times', '1', 1, { least: 1, most: 1000, whole: true }),
+  text: text('message', { most: 500 }),
+};
+
+export const moveFields: Fields<Move> = {
+  id: name('id'),
+  name: untried(name('name', 'start')),
+  purpose: choice('purpose', plainWords(MOVE_PURPOSES), 'start'),
+  steps: list('steps', group('a step', stepFields), 200),
+};
+
+export const actFields: Fields<ActPlan> = {
+  parts: list('parts of the machine', group('a part', partFields), 20, { key: 'id' }),
+  moves: list('moves', group('a move', moveFields), 40, { key: 'id' }),
+  faults: untried(list('faults', group('a fault', faultFields), 200, { key: 'id' })),
+};

@@ -1,0 +1,203 @@
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeChoice,
+  maybeQuantity,
+  name,
+  plainWords,
+  quantity,
+  record,
+  text,
+  untried,
+  type Field,
+  type Fields,
+} from '../../../field';
+import {
+  LEVELS,
+  PIN_ABILITIES,
+  REGULATORS,
+  type SIGN_MEANINGS,
+  TAGS,
+  type BoardPin,
+  type BoardPlan,
+  type BoardProfile,
+  type Hand,
+  type Level,
+  type Phase,
+  type PinChoice,
+  type Sense,
+  type SenseKind,
+  type Sign,
+} from './types';
+
+/** A year and a leap day. */
+const YEAR_SECONDS = 366 * 86400;
+/** Common practice: the worst bounce of a common switch is 6.2 ms, and a hand is never faster than some tens of milliseconds. */
+const DEBOUNCE_SECONDS = 0.03;
+
+const debounce = quantity('Settles within', 's', DEBOUNCE_SECONDS, { least: 0, most: 60, hint: '30 ms' });
+
+export const senseFields: Fields<Sense> = {
+  id: name('id'),
+  name: untried(name('Called')),
+  kind: choice(
+    'It is',
+    {
+      contact: 'a contact',
+      light: 'a lamp that is read',
+      beep: 'a beep that is heard',
+      pulses: 'pulses',
+      current: 'a current or a power meter',
+      temperature: 'a temperature',
+      message: 'a message',
+    } satisfies Record<SenseKind, string>,
+    'contact',
+  ),
+  tells: choice('It tells', { 'at-rest': 'the rest', 'at-work': 'the work', other: 'something else' }, 'at-rest'),
+  part: text('Of', { most: 200 }),
+  meaning: text('Which is', { most: 200 }),
+  closedThen: flag('closed, or high, then', true),
+  debounceSeconds: debounce,
+  staleSeconds: maybeQuantity('No news for this long is unknown', 's', {
+    most: YEAR_SECONDS,
+    hint: 'read at each look',
+  }),
+  wakes: flag('wakes the controller'),
+  highVolts: maybeQuantity('High level of what comes in', 'V', { least: 0.1, most: 60, hint: 'a bare contact' }),
+  divider: flag('a divider brings it down'),
+  topic: text('Topic', { most: 200 }),
+};
+
+export const handInputFields: Fields<Hand> = {
+  id: name('id'),
+  name: untried(name('Called')),
+  kind: choice(
+    'It is',
+    {
+      arm: 'an arm switch',
+      button: 'a button',
+      rocker: 'a three-way rocker',
+      stop: 'a stop',
+      answer: 'an answer to a call',
+      command: 'a command by message',
+    },
+    'button',
+  ),
+  latching: flag('stays where it is put'),
+  debounceSeconds: debounce,
+  pullUpOhms: maybeQuantity('Pull-up outside the chip', 'Ω', { least: 100, most: 1e6, hint: 'the one inside' }),
+  asks: list('asks for', text('a press', { most: 200 }), 2),
+  begins: list('begins', text('a move', { most: 200 }), 2),
+  startsPerArming: maybeQuantity('Starts for one arming', '1', {
+    least: 1,
+    most: 1000,
+    whole: true,
+    hint: 'as many as come',
+  }),
+  wakes: flag('wakes the controller'),
+  topic: text('Topic', { most: 200 }),
+};
+
+export const signFields: Fields<Sign> = {
+  id: name('id'),
+  name: untried(name('Called')),
+  kind: choice('It is', { lamp: 'a lamp', beeper: 'a beeper' }, 'lamp'),
+  means: choice(
+    'It means',
+    { armed: 'armed', 'about-to-move': 'about to move', call: 'call for help', due: 'due for care' } satisfies Record<
+      (typeof SIGN_MEANINGS)[number],
+      string
+    >,
+    'armed',
+  ),
+  forwardVolts: quantity('Its forward voltage', 'V', 2, { least: 0.5, most: 12 }),
+  amps: quantity('It takes', 'A', 5e-3, { least: 1e-5, most: 5 }),
+  resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
+  dueAfterStarts: maybeQuantity('Due after so many starts', '1', {
+    least: 1,
+    most: 1e6,
+    whole: true,
+    hint: 'not counted',
+  }),
+};
+
+/** Highest number of a pin. */
+export const MOST_GPIO = 199;
+const level = (label: string, usual: Level): Field<Level> => choice(label, plainWords(LEVELS), usual);
+const levelFields: Fields<Record<Phase, Level>> = {
+  rising: level('while power rises', 'float'),
+  boot: level('while it starts', 'float'),
+  programming: level('while it is programmed', 'float'),
+  running: level('while the program runs', 'program'),
+  reset: level('while reset', 'float'),
+  sleep: level('in deep sleep', 'float'),
+};
+
+export const pinFields: Fields<BoardPin> = {
+  gpio: quantity('Chip number', '1', 0, { most: MOST_GPIO, whole: true }),
+  label: name('Printed label'),
+  header: text('Place', { most: 40 }),
+  can: list('can', choice('an ability', plainWords(PIN_ABILITIES), 'input'), PIN_ABILITIES.length, { once: true }),
+  strap: maybeChoice('Level that it must have at reset', plainWords(['high', 'low'] as const)),
+  levels: group('levels', levelFields),
+  pulse: maybeChoice('Begins the start with', plainWords(LEVELS)),
+  pulseSeconds: quantity('for', 's', 0, { most: 60 }),
+  nature: text('nature', { most: 200 }),
+  tag: choice('known from', plainWords(TAGS), 'measured'),
+};
+
+/** Numbers that do not fall, as many as it begins with. */
+const rising = <V extends readonly number[]>(label: string, usual: V, most: number): Field<V> =>
+  list(label, quantity('a value', '1', 0, { most }), usual.length, {
+    least: usual.length,
+    rising: true,
+    usual,
+  }) as unknown as Field<V>;
+
+/** Pins of one board. */
+const MOST_PINS = 120;
+export const profileFields: Fields<BoardProfile> = {
+  key: text('Key', {
+    least: 1,
+    most: 60,
+    pattern: /^[a-z0-9][a-z0-9-]*$/,
+    words: 'lower-case letters, digits and dashes',
+  }),
+  name: name('Name'),
+  volts: quantity('Supply of its pins', 'V', 3.3, { least: 0.5, most: 60 }),
+  highVolts: rising<[number, number, number]>('A high pin gives, lowest, usual, highest', [2.9, 3.2, 3.4], 60),
+  pinAmps: quantity('A pin gives at most', 'A', 0.012, { least: 1e-5, most: 10 }),
+  allPinsAmps: maybeQuantity('All pins together', 'A', { least: 1e-5, most: 100, hint: 'nobody says' }),
+  weakOhms: rising<[number, number]>('The pull inside, least and most', [30e3, 100e3], 1e9),
+  supplyVolts: rising<[number, number, number]>('It is fed with, lowest, usual, highest', [4.5, 5, 5.5], 1000),
+  meanAmps: quantity('It draws', 'A', 0.05, { most: 100 }),
+  peakAmps: quantity('and at most', 'A', 0.1, { most: 100 }),
+  regulator: choice('Its own regulator', plainWords(REGULATORS), 'unknown'),
+  dropVolts: maybeQuantity('which needs above its output', 'V', { most: 20, hint: 'nobody says' }),
+  chipLeastVolts: maybeQuantity('The chip itself runs from', 'V', { most: 60, hint: 'nobody says' }),
+  chipMostVolts: maybeQuantity('and bears', 'V', { most: 60, hint: 'nobody says' }),
+  sleepAmps: maybeQuantity('The board draws asleep', 'A', { most: 10, hint: 'it does not sleep' }),
+  chipSleepAmps: maybeQuantity('and the chip by itself', 'A', { most: 10, hint: 'nobody says' }),
+  riseSeconds: quantity('Its supply stands after', 's', 0.05, { most: 60 }),
+  readySeconds: quantity('Its program has set the pins after', 's', 0.35, { most: 600 }),
+  resetSeconds: quantity('A reset lasts', 's', 0.01, { most: 60 }),
+  programSeconds: quantity('Programming lasts', 's', 10, { most: 3600 }),
+  tags: record('known from', choice('a tag', plainWords(TAGS), 'memory'), 40),
+  pins: list('pins', group('a pin', pinFields), MOST_PINS, { key: 'gpio' }),
+};
+
+export const pinChoiceFields: Fields<PinChoice> = {
+  line: name('line'),
+  gpio: quantity('pin', '1', 0, { most: MOST_GPIO, whole: true }),
+  fixed: untried(flag('chosen by hand')),
+};
+
+/** Lines of one job: forty presses would be a great machine. */
+export const MOST_LINES = 120;
+export const boardFields: Fields<BoardPlan> = {
+  profile: name('controller', 'wifi-17'),
+  profiles: list('own boards', group('a board', profileFields), 12, { key: 'key' }),
+  pins: list('pins', group('a pin', pinChoiceFields), MOST_LINES, { key: 'line' }),
+};

@@ -1,0 +1,50 @@
+import { freshOf } from '../../field';
+import { neverFields } from './plan/fields';
+import { pressFields } from './press/fields';
+import { handInputFields, senseFields, signFields } from './controller/fields';
+import type { Control, Hand, Job, Never, Press, Sense, Sign } from './types';
+
+/** A press in which nothing is chosen; the sizes of each way's own plan are the usual ones to begin with. */
+export const freshPress = (id = 'press', name = 'press', control = ''): Press => ({
+  ...freshOf(pressFields),
+  id,
+  name,
+  control,
+});
+
+/** A condition of one kind of which nothing is said yet. */
+export const freshNever = (id: string, kind: Never['kind']): Never => ({ ...freshOf(neverFields), id, kind });
+
+export const freshSense = (id: string, name: string): Sense => ({ ...freshOf(senseFields), id, name });
+export const freshHand = (id: string, name: string): Hand => ({ ...freshOf(handInputFields), id, name });
+export const freshSign = (id: string, name: string): Sign => ({ ...freshOf(signFields), id, name });
+
+/** Ids of all that may have lines: no two alike, since a line is known by whose it is. */
+export const ownersOf = (job: Job): readonly { readonly id: string; readonly name: string }[] => [
+  ...job.presses,
+  ...job.senses,
+  ...job.hands,
+  ...job.signs,
+];
+
+/** An id for one more press, sense, hand or sign, that no other has: from its name, so that files can be read. */
+export function freeId(job: Job, name: string): string {
+  const base =
+    name
+      .toLowerCase()
+      .replace(/[^a-z0-9]+/g, '-')
+      .replace(/^-+|-+$/g, '')
+      .slice(0, 60) || 'line';
+  const taken = new Set(ownersOf(job).map((x) => x.id));
+  for (let n = 1; ; n++) {
+    const id = n === 1 ? base : `${base}-${n}`;
+    if (!taken.has(id)) return id;
+  }
+}
+
+/** The first sense that tells whether the machine rests or works, or undefined where it is pressed blind. */
+export const stateSense = (job: Job): Sense | undefined => job.senses.find((s) => s.tells !== 'other');
+
+/** A press of a control, called as the control is. */
+export const pressOf = (job: Job, control: Pick<Control, 'id' | 'name'>): Press =>
+  freshPress(freeId(job, control.name), control.name, control.id);

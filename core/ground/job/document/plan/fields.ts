@@ -1,0 +1,126 @@
+import {
+  choice,
+  flag,
+  group,
+  list,
+  maybeQuantity,
+  moment,
+  name,
+  plainWords,
+  quantity,
+  record,
+  text,
+  untried,
+  type Fields,
+} from '../../../field';
+import {
+  CUT_OFFS,
+  HAZARDS,
+  LOAD_KINDS,
+  PLACES,
+  type GuardRecord,
+  type Never,
+  type NeverKind,
+  type Region,
+  type RoutinePlan,
+  type Sentence,
+  type SheetPlan,
+  type StandinState,
+  type Trial,
+  type Wish,
+} from './types';
+
+/** A year and a leap day: no wait, run or press is longer. */
+export const YEAR_SECONDS = 366 * 86400;
+
+export const regionFields: Fields<Region> = {
+  mainsVolts: quantity('mains', 'V', 230, { least: 1, most: 1000 }),
+  mainsHertz: quantity('mains', 'Hz', 50, { most: 1000 }),
+  timeZone: name('time zone', 'Europe/London'),
+};
+
+export const neverFields: Fields<Never> = {
+  id: name('id'),
+  kind: choice(
+    'never',
+    {
+      'lasts-longer': 'a state lasts longer than',
+      'state-while': 'a state while something else',
+      'both-at-once': 'two presses at once',
+      'starts-per-arming': 'more starts than so many for one arming',
+      'no-warning': 'a move without its warning',
+      'output-longer': 'a press lasts longer than',
+      'believes-wrongly': 'the plan believes one and another is true for longer than',
+    } satisfies Record<NeverKind, string>,
+    'lasts-longer',
+  ),
+  state: text('State', { most: 200 }),
+  other: text('While', { most: 200 }),
+  press: text('Press', { most: 200 }),
+  otherPress: text('and press', { most: 200 }),
+  seconds: quantity('for', 's', 60, { most: YEAR_SECONDS }),
+  count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
+};
+
+export const wishFields: Fields<Wish> = {
+  outcome: text('What should happen by itself?'),
+  when: untried(text('When?')),
+  never: text('What must never happen?'),
+  hazards: list('hazards', choice('a hazard', plainWords(HAZARDS), 'mains'), HAZARDS.length, { once: true }),
+  hazardsReviewed: untried(flag('hazards looked through')),
+  others: text('Who else presses it?'),
+  heldBy: text('What holds the machine to “never”?'),
+  nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
+};
+
+export const guardFields: Fields<GuardRecord> = {
+  ticks: untried(record('steps done', moment('when it was done'))),
+  loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
+  loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
+  place: choice('it stands in', plainWords(PLACES), 'unknown'),
+  cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
+};
+
+export const sentenceFields: Fields<Sentence> = {
+  id: name('id'),
+  at: text('at', {
+    most: 5,
+    pattern: /^([01]\d|2[0-3]):[0-5]\d$/,
+    words: 'a clock time such as 10:40',
+    usual: '12:00',
+  }),
+  days: list('on', quantity('a weekday', '1', 1, { least: 1, most: 7, whole: true }), 7, { once: true }),
+  ifArmed: flag('only if armed'),
+  move: text('move', { most: 200 }),
+};
+
+/** Sentences of one routine. */
+const MOST_SENTENCES = 50;
+export const routineFields: Fields<RoutinePlan> = {
+  sentences: list('sentences', group('a sentence', sentenceFields), MOST_SENTENCES, { key: 'id' }),
+};
+
+const share = (label: string, usual: number) => quantity(label, '1', usual, { least: 0.5, most: 0.9999 });
+export const sheetFields: Fields<SheetPlan> = {
+  reliability: share('reliability to show', 0.999),
+  confidence: share('confidence to show', 0.9),
+  by: text('tested by', { most: 200 }),
+};
+
+export const standinFields: Fields<StandinState> = {
+  model: name('stand-in', 'none'),
+  seed: quantity('seed', '1', 1, { least: -1e9, most: 1e9 }),
+};
+
+export const trialFields: Fields<Trial> = {
+  id: name('id'),
+  step: name('step'),
+  at: moment('tried at'),
+  outcome: choice('outcome', plainWords(['as-expected', 'not-as-expected'] as const), 'as-expected'),
+  count: quantity('times', '1', 1, { least: 1, most: 100000, whole: true }),
+  failed: quantity('failed', '1', 0, { most: 100000, whole: true }),
+  observed: text('observed'),
+  on: choice('on', { hand: 'the machine', standin: 'the stand-in' }, 'hand'),
+  by: text('by', { most: 200 }),
+  basis: text('basis', { most: 200 }),
+};

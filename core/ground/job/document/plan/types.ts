@@ -1,0 +1,108 @@
+import type { Never } from './never';
+
+export * from './never';
+
+export interface Region {
+  mainsVolts: number;
+  mainsHertz: number;
+  /** IANA name, as `Europe/London`. */
+  timeZone: string;
+}
+
+export const HAZARDS = [
+  'mains',
+  'not-isolated',
+  'pressure',
+  'unattended-heat',
+  'gas',
+  'moving-door',
+  'pinch',
+  'water',
+  'high-voltage',
+  'lithium',
+  'medical',
+] as const;
+export type Hazard = (typeof HAZARDS)[number];
+
+export interface Wish {
+  outcome: string;
+  when: string;
+  never: string;
+  hazards: Hazard[];
+  /** True once the maker has looked through the hazards, so that an empty list means "none" and not "not asked". */
+  hazardsReviewed: boolean;
+  /** Who else presses it. */
+  others: string;
+  /** What holds the machine to "never", in the maker's words; empty while nothing does. */
+  heldBy: string;
+  /** The same as conditions that a run can be held against. */
+  nevers: Never[];
+}
+
+export const PLACES = ['unknown', 'dry', 'damp'] as const;
+export const CUT_OFFS = ['none', 'one-shot'] as const;
+export const LOAD_KINDS = [
+  'unknown',
+  'resistive',
+  'filament',
+  'motor',
+  'solenoid',
+  'switched-mode',
+  'transformer',
+] as const;
+export interface GuardRecord {
+  /** ISO time per ticked step. */
+  ticks: Record<string, string>;
+  /** The load that the contact switches, watts. */
+  loadWatts: number | null;
+  loadKind: (typeof LOAD_KINDS)[number];
+  /** Where it stands: a dry room, or one with steam, condensation or splashes. */
+  place: (typeof PLACES)[number];
+  /** What ends a press if the controller does not. */
+  cutOff: (typeof CUT_OFFS)[number];
+}
+
+/** "At 10:40 on Monday to Friday, if armed, start." Days are ISO weekdays, 1 is Monday. */
+export interface Sentence {
+  id: string;
+  at: string;
+  days: number[];
+  ifArmed: boolean;
+  /** Id of the move that it begins; empty for the first. */
+  move: string;
+}
+
+export interface RoutinePlan {
+  sentences: Sentence[];
+}
+
+/** How much the many-presses test must show: reliability at a confidence, both as shares. */
+export interface SheetPlan {
+  reliability: number;
+  confidence: number;
+  /** Who tests, as it stands in the results. */
+  by: string;
+}
+
+export interface Trial {
+  id: string;
+  step: string;
+  at: string;
+  outcome: 'as-expected' | 'not-as-expected';
+  /** How many repeats were made in this go, and how many failed. */
+  count: number;
+  failed: number;
+  observed: string;
+  /** On the machine itself, or on a stand-in. */
+  on: 'hand' | 'standin';
+  /** Who did it; empty where nobody said. */
+  by: string;
+  /** What was tried, as a short key of way, parts, wires, pin and script: a trial of another joint counts for nothing. */
+  basis: string;
+}
+
+/** Which stand-in is measured and pressed: `none`, a model's key, or `practice` for a control drawn from the seed. */
+export interface StandinState {
+  model: string;
+  seed: number;
+}

@@ -1,0 +1,52 @@
+import {
+  choice,
+  flag,
+  group,
+  maybeQuantity,
+  moment,
+  name,
+  plainWords,
+  quantity,
+  text,
+  untried,
+  type Fields,
+} from '../../../field';
+import {
+  LOGIC_LEVELS,
+  POINT_KINDS,
+  READING_KINDS,
+  SAID,
+  STATES,
+  type Control,
+  type Point,
+  type Reading,
+} from './types';
+
+export const controlFields: Fields<Control> = {
+  id: name('id'),
+  name: untried(name('name')),
+  levels: choice('input levels', plainWords(LOGIC_LEVELS), 'cmos'),
+  lowBelowVolts: maybeQuantity('low below', 'V', { most: 1000 }),
+  highAboveVolts: maybeQuantity('high above', 'V', { most: 1000 }),
+};
+
+const pointFields: Fields<Point> = {
+  kind: choice('place', plainWords(POINT_KINDS), 'contact'),
+  name: text('name', { most: 60 }),
+};
+
+export const readingFields: Fields<Reading> = {
+  id: name('id'),
+  at: moment('read at'),
+  control: text('control', { most: 200 }),
+  from: group('from', pointFields),
+  to: group('to', pointFields),
+  state: choice('state', plainWords(STATES), 'idle'),
+  kind: choice('kind', plainWords(READING_KINDS), 'volts-dc'),
+  relation: choice('relation', { '=': '=', '>': '>', '<': '<' }, '='),
+  value: quantity('value', '1', 0, { least: -1e15, most: 1e15 }),
+  digit: quantity('last digit', '1', 0, { most: 1e15 }),
+  by: choice('by', { hand: 'by hand', standin: 'on the stand-in', capture: 'from a capture' }, 'hand'),
+  said: choice('said', plainWords(SAID), ''),
+  struck: flag('withdrawn'),
+};

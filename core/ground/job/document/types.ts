@@ -1,0 +1,58 @@
+import type { Room } from './rooms';
+import type { Survey } from './survey/types';
+import type { BoardPlan, Hand, Sense, Sign } from './controller/types';
+import type { ActPlan } from './act/types';
+import type { GuardRecord, Region, RoutinePlan, SheetPlan, StandinState, Trial, Wish } from './plan/types';
+import type { Control, Reading } from './readings/types';
+import type { FeedPlan } from './feed/types';
+import type { BenchPlan, Press } from './press/types';
+
+export * from './act/types';
+export * from './survey/types';
+export * from './controller/types';
+export * from './feed/types';
+export * from './plan/types';
+export * from './readings/types';
+export * from './yes-no';
+export * from './press/types';
+
+export const JOB_FORMAT = 'gentle-thumb/job';
+export const JOB_VERSION = 8;
+
+/** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
+export interface Job {
+  format: typeof JOB_FORMAT;
+  version: typeof JOB_VERSION;
+  id: string;
+  title: string;
+  place: string;
+  createdAt: string;
+  touchedAt: string;
+  archived: boolean;
+  region: Region;
+  wish: Wish;
+  controls: Control[];
+  readings: Reading[];
+  survey: Survey;
+  presses: Press[];
+  bench: BenchPlan;
+  senses: Sense[];
+  hands: Hand[];
+  signs: Sign[];
+  board: BoardPlan;
+  feed: FeedPlan;
+  guard: GuardRecord;
+  act: ActPlan;
+  routine: RoutinePlan;
+  sheet: SheetPlan;
+  trials: Trial[];
+  standin: StandinState;
+  /** Append-only: undo adds an entry, it takes none away. */
+  log: LogEntry[];
+}
+
+export interface LogEntry {
+  at: string;
+  room: Room | '';
+  text: string;
+}

@@ -1,0 +1,1 @@
+export const YES_NO = ['unknown', 'yes', 'no'] as const;

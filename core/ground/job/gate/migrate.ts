@@ -1,0 +1,39 @@
+import { JOB_VERSION } from '../document/types';
+import type { Migration } from '../versions/step';
+import { toSecond } from '../versions/to-2';
+import { toThird } from '../versions/to-3';
+import { toFourth } from '../versions/to-4';
+import { toFifth } from '../versions/to-5';
+import { toSixth } from '../versions/to-6';
+import { toSeventh } from '../versions/to-7';
+import { toEighth } from '../versions/to-8';
+
+/** Keyed by the version they start from. */
+export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+  1: toSecond,
+  2: toThird,
+  3: toFourth,
+  4: toFifth,
+  5: toSixth,
+  6: toSeventh,
+  7: toEighth,
+};
+
+/**
+ * Brings a document up to the current version, one step at a time.
+ * Throws RangeError where a step is missing.
+ */
+export function migrate(
+  document: Readonly<Record<string, unknown>>,
+  steps: Readonly<Record<number, Migration>> = MIGRATIONS,
+  target: number = JOB_VERSION,
+): Record<string, unknown> {
+  let current: Record<string, unknown> = { ...document };
+  while (current['version'] !== target) {
+    const from = current['version'] as number;
+    const step = steps[from];
+    if (!step) throw new RangeError(`no way is known from version ${from} to ${from + 1}`);
+    current = { ...step(current), version: from + 1 };
+  }
+  return current;
+}

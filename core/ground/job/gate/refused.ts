@@ -1,0 +1,74 @@
+import { misfit, type AnyFields, type Misfit } from '../../field';
+import { jobFields } from '../document/fields';
+import type { LoadProblem } from '../document/problem';
+import { nonsenseIn } from './integrity';
+import { jsonSize } from './size';
+import type { Job } from '../document/types';
+
+const FIELDS = jobFields as unknown as AnyFields;
+
+/**
+ * Why a job is one that no file could hold, or null. The one gate for files and for edits.
+ * @param before a job that was let through: its parts are not looked at again where they are the same.
+ */
+export function refusedIn(job: Job, before?: Job): LoadProblem | null {
+  const wrong = firstMisfit(job, before);
+  if (wrong)
+    return {
+      what: `A part of the job is not as it should be: ${wrong.path}: ${wrong.why}.`,
+      where: `field "${wrong.path}"`,
+      todo: before ? 'Give a value within its bounds.' : 'Mend that field in a text editor, or take another copy.',
+    };
+  return tooLargeToKeep(job) ?? nonsenseIn(job, before);
+}
+
+/** Largest job file, in characters; a job with thousands of readings stays far below. */
+export const JOB_TEXT_LIMIT = 20_000_000;
+
+/** What could be kept and not be read again as a file is not taken. */
+function tooLargeToKeep(job: Job): LoadProblem | null {
+  const size = jsonSize(job);
+  return size <= JOB_TEXT_LIMIT
+    ? null
+    : {
+        what: `The job would take ${(size / 1e6).toFixed(1)} MB; a job file is at most ${JOB_TEXT_LIMIT / 1e6} MB.`,
+        where: 'the whole job',
+        todo: 'Save this job as a file, and begin another one for what comes now.',
+      };
+}
+
+function firstMisfit(job: Job, before: Job | undefined): Misfit | null {
+  if (!before) {
+    for (const key of Object.keys(job)) if (!Object.hasOwn(FIELDS, key)) return { path: key, why: 'is not known here' };
+  }
+  for (const [key, field] of Object.entries(FIELDS)) {
+    if (!Object.hasOwn(job, key)) return { path: key, why: 'is missing' };
+    const value = job[key as keyof Job];
+    if (before && value === before[key as keyof Job]) continue;
+    const wrong =
+      before && field.is === 'list' && Array.isArray(value)
+        ? misfitOfGrown(field, value, before[key as keyof Job] as unknown as readonly unknown[], key)
+        : misfit(field, value, key);
+    if (wrong) return wrong;
+  }
+  return null;
+}
+
+/** A long list of which a part is known to be right: only what is new is looked at, and that no key stands twice. */
+function misfitOfGrown(
+  field: AnyFields[string] & { readonly is: 'list' },
+  value: readonly unknown[],
+  before: readonly unknown[],
+  path: string,
+): Misfit | null {
+  const known = new Set(before);
+  if (value.length > field.most) return { path, why: `must hold at most ${field.most}` };
+  for (const [i, item] of value.entries()) {
+    if (known.has(item)) continue;
+    const inner = misfit(field.of, item, `${path}[${i}]`);
+    if (inner) return inner;
+  }
+  if (!field.key) return null;
+  const keys = value.map((x) => (x as Record<string, unknown>)[field.key]);
+  return new Set(keys).size === keys.length ? null : { path, why: 'must hold no key twice' };
+}

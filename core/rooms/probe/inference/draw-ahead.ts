@@ -1,0 +1,91 @@
+import type { ReadingSpec } from '../../../engines/circuit';
+import { CONTROL_KINDS, HAND_METER, type Meter } from '../../../ground/job';
+import { buildCounts, forgetParticles, particles } from './builds';
+import { freshDrawnAhead, readDrawnAhead, rowKey, useDrawnAhead, type DrawnAhead } from './drawn-ahead';
+import { MENU } from './menu';
+import { forgetPredictions, isLowInput, LOW_INPUT_OHMS, predicted, readingKey } from './particles';
+
+/** A reading through one meter: a row of the file. */
+interface Row {
+  readonly key: string;
+  readonly spec: ReadingSpec;
+  readonly meter: Meter;
+}
+
+/** Readings that nearly every job has: those that are asked of a control, and its two sides against mains. */
+function rowsAhead(): readonly Row[] {
+  const toMains = ['A', 'B'].map((name): ReadingSpec => ({
+    from: { kind: 'contact', name },
+    to: { kind: 'mains', name: '' },
+    state: 'off',
+    kind: 'ohms',
+  }));
+  const specs = [...MENU.map(([spec]) => spec).filter((s) => s.kind !== 'look'), ...toMains];
+  const rows = specs.flatMap((spec) =>
+    [HAND_METER, { ...HAND_METER, inputOhms: LOW_INPUT_OHMS }].map((meter): Row => ({
+      key: readingKey(spec, meter),
+      spec,
+      meter,
+    })),
+  );
+  // What does not hang on the meter's input stands once, for all builds.
+  return rows.filter((r, i) => rows.findIndex((x) => x.key === r.key) === i);
+}
+
+/** Of a row through the lower input only the builds that are looked at so are asked for. */
+const wanted = (row: Row, i: number): boolean => row.meter.inputOhms !== LOW_INPUT_OHMS || isLowInput(i);
+
+/** Draws the predictions of all builds for the usual readings, as one file. Takes seconds: it is done when the program is built. */
+export function drawAhead(): ArrayBuffer {
+  const rows = rowsAhead();
+  const { bytes, ahead } = freshDrawnAhead(
+    buildCounts(),
+    rows.map((r) => r.key),
+  );
+  for (const kind of CONTROL_KINDS) {
+    const set = particles(kind);
+    ahead.supplies.get(kind)!.set(set.supplyVolts);
+    for (const row of rows) {
+      const into = ahead.rows.get(rowKey(kind, row.key))!;
+      for (let i = 0; i < set.count; i++) into[i] = wanted(row, i) ? predicted(set, i, row.spec, row.meter) : 0;
+    }
+  }
+  return bytes;
+}
+
+/**
+ * Takes a file of predictions for all that was not drawn yet; it is believed where a sample drawn anew is the very same. Gives whether it
+ * was: one of another program is left alone, and everything is drawn as it is needed.
+ */
+export function takeDrawnAhead(bytes: ArrayBuffer): boolean {
+  const rows = rowsAhead();
+  const ahead = readDrawnAhead(
+    bytes,
+    buildCounts(),
+    rows.map((r) => r.key),
+  );
+  const put = (which: DrawnAhead | null): void => {
+    useDrawnAhead(which);
+    forgetParticles();
+    forgetPredictions();
+  };
+  put(ahead);
+  const believed = ahead !== null && agrees(ahead, rows);
+  if (!believed) put(null);
+  return believed;
+}
+
+/** Of every row one entry is drawn anew, each another build. */
+function agrees(ahead: DrawnAhead, rows: readonly Row[]): boolean {
+  return CONTROL_KINDS.every((kind) => {
+    const set = particles(kind);
+    return rows.every((row, r) => {
+      const i = ((r + 1) * 97) % set.count;
+      if (!wanted(row, i)) return true;
+      return (
+        ahead.supplies.get(kind)![i] === set.build(i).supplyVolts &&
+        Object.is(ahead.rows.get(rowKey(kind, row.key))![i], predicted(set, i, row.spec, row.meter))
+      );
+    });
+  });
+}

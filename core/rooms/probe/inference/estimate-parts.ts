@@ -1,0 +1,27 @@
+import { measured, type Input, type Step } from '../../../ground/finding';
+import { sayValue, UNIT_OF, type ControlKind, type Reading } from '../../../ground/job';
+import type { Interval } from '../../../ground/quantity';
+import type { Posterior } from './posterior';
+
+export interface Estimate {
+  readonly value: Interval;
+  /** How it follows from readings; empty where only the usual values of the kind speak. */
+  readonly steps: readonly Step[];
+  readonly at: string;
+  /** True where a usual value of the kind stands in for a reading on the way. */
+  readonly guessed?: boolean;
+}
+
+export const latest = (list: readonly Reading[]): Reading | undefined =>
+  [...list].sort((a, b) => b.at.localeCompare(a.at))[0];
+export const input = (symbol: string, r: Reading): Input =>
+  measured(symbol, sayValue(r), r.value, UNIT_OF[r.kind], r.at, sayValue(r));
+
+/** The readings of one control that can carry an estimate, and where its signal is. */
+export interface Source {
+  readonly kind: ControlKind;
+  readonly signal: 'A' | 'B';
+  readonly usable: readonly Reading[];
+  readonly p: Posterior;
+  readonly bounds: (r: Reading) => [number, number];
+}

@@ -1,0 +1,279 @@
+import { readingBounds } from '../../../engines/circuit';
+import { carried, chosen, constant, derive, type Step } from '../../../ground/finding';
+import { isStated, type ControlKind, type Reading } from '../../../ground/job';
+import { within, type Interval } from '../../../ground/quantity';
+import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from './grid-estimate';
+import { TEST_LOAD_OHMS } from '../isolation/isolation';
+import { LOW_INPUT_OHMS } from './particles';
+import type { Posterior } from './posterior';
+import { type Estimate, type Source, input, latest } from './estimate-parts';
+import { keyFromDivider, keyUnplugged, scanTimes } from './estimate-key';
+
+/**
+ * The values of a kind with their bounds: from the readings by closed form where one fits, from the kind's usual values otherwise.
+ * @param signal the terminal that carries the signal.
+ */
+export function estimates(
+  kind: ControlKind,
+  signal: 'A' | 'B',
+  readings: readonly Reading[],
+  p: Posterior,
+): Record<string, Estimate> {
+  const usable = readings.filter((r) => r.relation === '=' && (p.slip[r.id] ?? 0) < 0.5);
+  const source: Source = { kind, signal, usable, p, bounds: (r) => readingBounds(r, p.before.meter) };
+  const out: Record<string, Estimate> = {};
+  for (const [value, name] of Object.entries(VALUE_NAMES[kind]))
+    out[name] = { value: fromWeights(kind, p, value as BuildValue), steps: [], at: '' };
+  openVolts(source, out);
+  closedButton(source, out);
+  if (kind === 'motor-pair') winding(source, out);
+  else {
+    // Only a resistor between button and ground shows itself to an ohmmeter and divides as reckoned here.
+    const plain = kind === 'ladder' && shareWith(kind, p, (b) => b.layout === 'usual') > 0.95;
+    if (plain) keyUnplugged(source, out);
+    thevenin(source, out);
+    if (plain && out['keyOhms']!.steps.length === 0) keyFromDivider(source, out);
+  }
+  loadedPull(source, out);
+  if (out['periodSeconds']) scanTimes(source, out);
+  return out;
+}
+
+/** The supply, loop or load voltage, from what stands there while nobody presses. */
+function openVolts(s: Source, out: Record<string, Estimate>): void {
+  const name = VALUE_NAMES[s.kind].supplyVolts!;
+  const other = s.signal === 'A' ? 'B' : 'A';
+  const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
+  const shows = (r: Reading): boolean => {
+    if (!r.kind.startsWith('volts') || Math.abs(r.value) < 0.3) return false;
+    if (s.kind === 'motor-pair') return r.state === 'moving' || r.state === 'moving-back';
+    if (r.state !== 'idle') return false;
+    const across = r.from.kind === 'contact' && r.to.kind === 'contact';
+    if (s.kind === 'dry-pair' || s.kind === 'switched-load') return across;
+    if (across)
+      return (
+        s.kind === 'low-when-pressed' ||
+        s.kind === 'high-when-pressed' ||
+        s.kind === 'latching-switch' ||
+        s.kind === 'ladder'
+      );
+    return (
+      r.kind === 'volts-dc' &&
+      r.from.kind === 'contact' &&
+      r.to.kind === 'ground' &&
+      r.from.name === steadySide &&
+      s.kind !== 'serial-bus'
+    );
+  };
+  const r = latest(s.usable.filter(shows));
+  if (!r) return;
+  const [low, high] = s
+    .bounds(r)
+    .map(Math.abs)
+    .sort((a, b) => a - b) as [number, number];
+  // Behind a pull resistor the meter's own input takes its share; behind a strong source that share is nothing.
+  const behind =
+    (r.to.kind === 'contact' && s.kind !== 'switched-load') || (r.to.kind === 'ground' && steadySide === s.signal)
+      ? fromWeights(s.kind, s.p, 'seriesOhms').nominal
+      : 0;
+  const { meter } = s.p.before;
+  const factor = (ohms: number): number => (behind + ohms) / ohms;
+  const own = isStated(meter)
+    ? chosen('R_meter', 'meter input', meter.inputOhms, 'Ω', 'the meter in hand')
+    : constant('R_meter', 'input of a usual meter; nobody said which is in hand', meter.inputOhms, 'Ω', 'meter-hand');
+  const step =
+    behind > 0
+      ? derive('open-circuit voltage, without the meter', 'V_open', 'abs(V) * (R + R_meter) / R_meter', 'V', [
+          input('V', r),
+          constant('R', 'pull resistor, likeliest', behind, 'Ω', 'kind-priors'),
+          own,
+        ])
+      : derive('open-circuit voltage', 'V_open', 'abs(V)', 'V', [input('V', r)]);
+  // A meter that nobody described may take ten times as much.
+  out[name] = {
+    value: {
+      low: low * factor(meter.inputOhms),
+      nominal: step.result.value,
+      high: high * factor(isStated(meter) ? meter.inputOhms : Math.min(LOW_INPUT_OHMS, meter.inputOhms)),
+    },
+    steps: [step],
+    at: r.at,
+  };
+}
+
+function closedButton(s: Source, out: Record<string, Estimate>): void {
+  const r = latest(
+    s.usable.filter(
+      (x) => x.kind === 'ohms' && x.state === 'pressed' && x.from.kind === 'contact' && x.to.kind === 'contact',
+    ),
+  );
+  if (!r || !out['contactOhms']) return;
+  const [low, high] = s.bounds(r);
+  out['contactOhms'] = {
+    value: { low: Math.max(0, low), nominal: r.value, high },
+    steps: [derive('resistance of the closed button', 'R_C', 'R', 'Ω', [input('R', r)])],
+    at: r.at,
+  };
+}
+
+/** What stands behind the button: from a short, Rth = Voc/Isc, or from what 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
+function thevenin(s: Source, out: Record<string, Estimate>): void {
+  const name = VALUE_NAMES[s.kind].seriesOhms;
+  // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
+  if (!name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
+  const v = out[VALUE_NAMES[s.kind].supplyVolts!]!;
+  const vStep =
+    v.steps[0] ??
+    derive('voltage, from its usual values', 'V_open', 'V', 'V', [
+      constant('V', 'leading guess', v.value.nominal, 'V', 'kind-priors'),
+    ]);
+  const behind = fromShort(s, v.value, vStep) ?? fromLoad(s, v.value, vStep);
+  if (!behind) return;
+  const { reading: r, step } = behind;
+  // Joining a pulled-down line to the supply through the meter passes the pull-down's own current.
+  if (s.kind === 'dry-pair') out['loopAmps'] = loopAmps(s, r, v.value, vStep, behind);
+  const steps = [vStep, step];
+  let own = { low: 0, nominal: 0, high: 0 };
+  if (s.kind === 'ladder') {
+    // On a ladder the current goes through this button's own resistor as well.
+    const key = out['keyOhms']!;
+    own = key.value;
+    const keyInput = key.steps[0]
+      ? carried(key.steps[0])
+      : constant('R_key', 'resistor of this button, likeliest', own.nominal, 'Ω', 'kind-priors');
+    steps.push(
+      ...key.steps,
+      derive('pull-up', 'R', 'R_th - R_key', 'Ω', [carried(step), { ...keyInput, symbol: 'R_key' }]),
+    );
+  }
+  const nominal = steps[steps.length - 1]!.result.value;
+  out[name] = {
+    value: { low: Math.max(1, behind.low - own.high), nominal, high: Math.max(1, behind.high - own.low) },
+    steps,
+    at: r.at,
+    ...(v.steps.length === 0 || v.guessed || (s.kind === 'ladder' && out['keyOhms']!.steps.length === 0)
+      ? { guessed: true }
+      : {}),
+  };
+}
+
+/** A resistance with its bounds, Ω, and how it follows. */
+interface Behind {
+  readonly reading: Reading;
+  readonly step: Step;
+  readonly low: number;
+  readonly high: number;
+}
+
+function fromShort(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+  const r = latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0));
+  if (!r) return undefined;
+  const [iLow, iHigh] = s
+    .bounds(r)
+    .map(Math.abs)
+    .sort((a, b) => a - b) as [number, number];
+  return {
+    reading: r,
+    step: derive('resistance seen by the button (Thévenin)', 'R_th', 'V_open / abs(I)', 'Ω', [
+      carried(vStep),
+      input('I', r),
+    ]),
+    low: volts.low / iHigh,
+    high: volts.high / Math.max(iLow, 1e-9),
+  };
+}
+
+function fromLoad(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+  const r = latest(
+    s.usable.filter(
+      (x) =>
+        x.kind.startsWith('volts') &&
+        x.state === 'loaded-10k' &&
+        x.from.kind === 'contact' &&
+        x.to.kind === 'contact' &&
+        x.value !== 0,
+    ),
+  );
+  return r && Math.abs(r.value) < volts.nominal
+    ? behindLoad(s, r, volts, vStep, 'resistance seen by the button (Thévenin), from what a load leaves')
+    : undefined;
+}
+
+/** How far a clip resistor may lie from its name (`test-load`). */
+const TEST_LOAD_SHARE = 0.05;
+
+/** What stands behind a point that 10 kΩ load: R_load·(Voc/V − 1), at the corners of both readings and of the resistor. */
+function behindLoad(s: Source, r: Reading, volts: Interval, vStep: Step, name: string): Behind {
+  const [low, high] = s
+    .bounds(r)
+    .map(Math.abs)
+    .sort((a, b) => a - b) as [number, number];
+  const load = constant('R_load', 'load across the tips', TEST_LOAD_OHMS, 'Ω', 'test-load');
+  const ohms = within(TEST_LOAD_OHMS, TEST_LOAD_SHARE);
+  return {
+    reading: r,
+    step: derive(name, 'R_th', 'R_load * (V_open / abs(V) - 1)', 'Ω', [carried(vStep), load, input('V', r)]),
+    low: ohms.low * Math.max(1e-4, volts.low / high - 1),
+    high: ohms.high * (volts.high / Math.max(low, 1e-3) - 1),
+  };
+}
+
+/** The current that the contact of a loop carries: as read, or as its volts push it through what stands behind. */
+function loopAmps(s: Source, r: Reading, volts: Interval, vStep: Step, behind: Behind): Estimate {
+  if (r.kind === 'amps') {
+    const [low, high] = s
+      .bounds(r)
+      .map(Math.abs)
+      .sort((a, b) => a - b) as [number, number];
+    return {
+      value: { low, nominal: Math.abs(r.value), high },
+      steps: [derive('current of the closed loop', 'I_loop', 'abs(I)', 'A', [input('I', r)])],
+      at: r.at,
+    };
+  }
+  const step = derive('current of the closed loop', 'I_loop', 'V_open / R_th', 'A', [
+    carried(vStep),
+    carried(behind.step),
+  ]);
+  return {
+    value: { low: volts.low / behind.high, nominal: step.result.value, high: volts.high / behind.low },
+    steps: [vStep, behind.step, step],
+    at: r.at,
+  };
+}
+
+/** The pull resistor of a scanned key's sense line, which no short shows: from what 10 kΩ to ground leave of its level. */
+function loadedPull(s: Source, out: Record<string, Estimate>): void {
+  if (s.kind !== 'scanned-matrix') return;
+  const sense = s.signal === 'A' ? 'B' : 'A';
+  const supply = out['supplyVolts']!;
+  const r = latest(
+    s.usable.filter(
+      (x) =>
+        x.kind === 'volts-dc' &&
+        x.state === 'loaded-10k' &&
+        x.from.name === sense &&
+        x.to.kind === 'ground' &&
+        x.value > 0,
+    ),
+  );
+  if (!r || !supply.steps[0] || r.value >= supply.value.low) return;
+  const { step, low, high } = behindLoad(s, r, supply.value, supply.steps[0], 'pull resistor, from what a load leaves');
+  out['pullUpOhms'] = { value: { low, nominal: step.result.value, high }, steps: [supply.steps[0], step], at: r.at };
+}
+
+function winding(s: Source, out: Record<string, Estimate>): void {
+  const r = latest(
+    s.usable.filter(
+      (x) => x.kind === 'ohms' && x.state === 'off' && x.from.kind === 'contact' && x.to.kind === 'contact',
+    ),
+  );
+  // Relays at rest join both ends, and an end switch leaves its diode: what an ohmmeter shows then is not the winding.
+  if (!r || shareWith(s.kind, s.p, (b) => b.layout === 'relay' || b.dropVolts > 0) > 0.05) return;
+  const [low, high] = s.bounds(r);
+  out['windingOhms'] = {
+    value: { low: Math.max(0, low), nominal: r.value, high },
+    steps: [derive('resistance of the winding', 'R_w', 'R', 'Ω', [input('R', r)])],
+    at: r.at,
+  };
+}

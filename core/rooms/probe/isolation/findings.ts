@@ -1,0 +1,228 @@
+import {
+  against,
+  atLeast,
+  atMost,
+  constant,
+  derive,
+  finding,
+  judged,
+  measured,
+  type Finding,
+  type Remedy,
+} from '../../../ground/finding';
+import { sayPlace, sayPoint, sayState, sayValue, type Job, type Reading } from '../../../ground/job';
+import { formatQuantity } from '../../../ground/quantity';
+import {
+  APART_ABOVE_OHMS,
+  ELV_AC_VOLTS,
+  isolationOf,
+  offMains,
+  provesApart,
+  questionsOf,
+  REINFORCED_OHMS,
+  TEST_LOAD_OHMS,
+  TIED_BELOW_OHMS,
+  TOUCH_AMPS,
+  type AcCheck,
+  type IsolationState,
+  type MainsQuestion,
+} from './isolation';
+
+/** The questions before the isolation readings, in words. */
+export const MAINS_QUESTIONS: Readonly<Record<MainsQuestion, string>> = {
+  feed: 'how it is fed',
+  cables: 'whether a charger or another cable goes to it',
+  mainSwitch: 'how its own main switch stands while ohms are read',
+  earth: 'where earth is',
+};
+
+const placeOf = (r: Reading): string => `${sayPoint(r.from)} to ${sayPoint(r.to)}`;
+const from = (symbol: string, r: Reading, unit: 'V' | 'Ω') =>
+  measured(symbol, placeOf(r), r.value, unit, r.at, `${sayPlace(r)}, ${sayValue(r)}`);
+
+const NOT_ISOLATED: Remedy = {
+  text:
+    'No shared ground, no transistor to ground, no USB lead while it is plugged in. Only ' +
+    'a contact or an optocoupler with reinforced insulation, with a controller on its ' +
+    'own isolated supply; the part inside belongs to someone licensed.',
+};
+const DANGEROUS_SIDE: Remedy = {
+  text:
+    'Stop reading here. This control is on the dangerous side: press it from ' +
+    'outside with a finger, or hand the inside to a licensed electrician. If the ' +
+    'volts were lower before, something changed: leave it unplugged.',
+};
+
+/** The isolation findings of one control, gravest facts first. */
+export function isolationFindings(job: Job, control: string, name: string): Finding[] {
+  const s = isolationOf(job, control);
+  const { mains } = job.survey;
+  const out: Finding[] = [];
+  if (s.worst)
+    out.push(
+      finding('probe', `${control}.dangerous`, {
+        verdict: 'stop',
+        title: `${name} is over extra-low voltage: ${sayPlace(s.worst)}, ${sayValue(s.worst)}`,
+        caption: 'dangerous volts',
+        source: ['iec-61140'],
+        remedy: DANGEROUS_SIDE,
+      }),
+    );
+  if (s.lowest) out.push(ohmsFinding(job, control, name, s.lowest));
+  if (s.insulation) {
+    const r = s.insulation;
+    const step = derive('lowest insulation to a mains pin', 'R_iso', 'R', 'Ω', [from('R', r, 'Ω')]);
+    out.push(
+      judged('probe', `${control}.insulation`, {
+        title: `Insulation of ${name} at 500 V DC`,
+        caption: 'insulation test',
+        steps: [step],
+        limit: atLeast(REINFORCED_OHMS, 'Ω', 'reinforced insulation', { from: 'source', key: 'insulation-test' }),
+        tightShare: 0.05,
+        remedy: r.value < REINFORCED_OHMS ? NOT_ISOLATED : null,
+      }),
+    );
+  }
+  out.push(...s.ac.map((c) => acFinding(control, name, c)));
+  const asked = questionsOf(mains);
+  if (asked.length) {
+    out.push(
+      finding('probe', `${control}.mains`, {
+        verdict: 'unknown',
+        title: `Not yet said: ${asked.map((q) => MAINS_QUESTIONS[q]).join(', ')}`,
+        caption: 'mains side not asked',
+        source: ['isolation-bounds'],
+        remedy: { text: 'Answer it in Probe, above the next reading.' },
+      }),
+    );
+  } else if (!offMains(mains) && mains.mainSwitch === 'open') {
+    out.push(
+      finding('probe', `${control}.mains`, {
+        verdict: 'unknown',
+        title: 'The machine’s main switch stood open while ohms were read: they tell nothing of what lies behind it',
+        caption: 'main switch open',
+        source: ['isolation-bounds'],
+        remedy: {
+          text: 'Close it with the plug out, withdraw those readings, take them again, and say that it is closed.',
+        },
+      }),
+    );
+  }
+  if (offMains(mains) && s.verdict !== 'isolated') {
+    out.push(
+      finding('probe', `${control}.mains`, {
+        verdict: s.verdict === 'unknown' ? 'unknown' : 'stop',
+        title: `No plug and no cable was said, and ${name} shows volts or a path that only mains gives`,
+        caption: 'mains after all?',
+        source: ['isolation-bounds'],
+        remedy: { text: 'Look for a cable that was overlooked, say anew how it is fed, and take the readings again.' },
+      }),
+    );
+  }
+  if (s.verdict === 'unknown' && s.missing.length > 0) out.push(stillToRead(control, name, s));
+  if (s.verdict === 'isolated') {
+    const off = offMains(mains);
+    out.push(
+      finding('probe', `${control}.isolation`, {
+        verdict: 'settled',
+        title: off
+          ? `${name} has no way to mains: no plug, no charger, no other cable`
+          : `${name} is isolated from mains, as far as these readings tell`,
+        caption: off ? 'no mains here' : 'isolated from mains',
+        source: off ? ['isolation-bounds'] : ['isolation-bounds', 'iec-61140'],
+      }),
+    );
+  }
+  return out;
+}
+
+function stillToRead(control: string, name: string, s: IsolationState): Finding {
+  const how = (m: (typeof s.missing)[number]): string =>
+    m.kind === 'insulation'
+      ? 'a test with 500 V by whoever may'
+      : `${sayState(m.state)}${m.kind === 'volts-ac' ? ', AC volts' : ''}`;
+  const say = s.missing.map((m) => `${sayPoint(m.from)} to ${sayPoint(m.to)}, ${how(m)}`);
+  return finding('probe', `${control}.isolation`, {
+    verdict: 'unknown',
+    title: `Isolation of ${name} from mains is not proven`,
+    caption: 'isolation not proven',
+    source: ['isolation-bounds', 'iec-61140'],
+    remedy: { text: `Still to read: ${say.join('; ')}. Until then no wire may join the two grounds.` },
+  });
+}
+
+function ohmsFinding(job: Job, control: string, name: string, r: Reading): Finding {
+  const { meter, mains } = job.survey;
+  const step = derive('lowest resistance to a mains pin', 'R_low', 'R', 'Ω', [from('R', r, 'Ω')]);
+  const limit = atLeast(APART_ABOVE_OHMS, 'Ω', 'taken as apart', { from: 'source', key: 'isolation-bounds' });
+  const tied = r.relation !== '>' && r.value < TIED_BELOW_OHMS;
+  const proven = provesApart(r, meter);
+  const blind = meter.mostOhms < APART_ABOVE_OHMS;
+  const behind = mains.mainSwitch === 'open' || mains.mainSwitch === 'unknown';
+  return judged('probe', `${control}.isolation-ohms`, {
+    title: tied
+      ? `${name} is not isolated from mains: ${placeOf(r)} ${sayValue(r)}`
+      : blind && !proven
+        ? `${meter.name} ends at ${formatQuantity(meter.mostOhms, 'Ω')}: over range on it proves no isolation`
+        : `Lowest resistance from ${name} to a mains pin`,
+    caption: tied ? 'not isolated from mains' : 'isolation by ohms',
+    steps: [step],
+    limit,
+    verdict: tied ? 'stop' : proven && (!behind || offMains(mains)) ? 'settled' : 'unknown',
+    remedy: tied
+      ? NOT_ISOLATED
+      : proven
+        ? null
+        : {
+            text: blind
+              ? 'Take a meter that reads to 10 MΩ or more, or have the insulation tested with 500 V by whoever may.'
+              : 'Between 1 MΩ and 10 MΩ nothing is proven. Dry and clean the board, ' +
+                'take the reading again with the probes the other way round.',
+          },
+  });
+}
+
+/** One AC check: by its volts where they are small, by the current into 10 kΩ where they are not. */
+function acFinding(control: string, name: string, c: AcCheck): Finding {
+  const point = c.open.from.kind === 'earth' ? c.open.to : c.open.from;
+  const end = point.kind === 'contact' && point.name === 'A' ? '' : `-${point.name || point.kind}`;
+  const id = `${control}.isolation-ac${end}${c.open.state === 'idle' ? '' : '-turned'}`;
+  const where = c.open.state === 'idle' ? '' : ', the plug turned round';
+  if (c.loaded) {
+    const amps = derive('current into 10 kΩ', 'I_touch', 'V / R', 'A', [
+      from('V', c.loaded, 'V'),
+      constant('R', 'load across the tips', TEST_LOAD_OHMS, 'Ω', 'stray-volts'),
+    ]);
+    const limit = atMost(TOUCH_AMPS, 'A', 'leakage of a sound class II machine', {
+      from: 'source',
+      key: 'touch-current',
+    });
+    return judged('probe', id, {
+      title:
+        `AC from ${name} to earth${where}: ${sayValue(c.open)} open; under 10 kΩ it ` +
+        `${c.is === 'tied' ? 'does not give way' : 'gives way, as a stray or a Y capacitor does'}`,
+      caption: c.is === 'tied' ? 'AC from mains' : 'AC to earth',
+      steps: [amps],
+      limit,
+      remedy: c.is === 'tied' ? NOT_ISOLATED : null,
+    });
+  }
+  const step = derive('highest AC voltage to earth', 'V_AC', 'V', 'V', [from('V', c.open, 'V')]);
+  const limit = atMost(ELV_AC_VOLTS, 'V', 'end of extra-low voltage', { from: 'source', key: 'iec-61140' });
+  return judged('probe', id, {
+    title: `AC from ${name} to earth${where}${c.is === 'unloaded' ? ': a stray, or a tie? A load tells' : ''}`,
+    caption: 'AC to earth',
+    steps: [step],
+    limit,
+    verdict: c.is === 'unloaded' ? 'unknown' : against(c.open.value, limit),
+    source: ['stray-volts'],
+    remedy:
+      c.is === 'unloaded'
+        ? {
+            text:
+              'Read it again with 10 kΩ across the tips: a stray or a Y capacitor ' +
+              'gives way, a tie does not. Do not touch it before that.',
+          }
+        : null,
+  });
+}

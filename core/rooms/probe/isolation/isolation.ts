@@ -1,0 +1,258 @@
+import type { ReadingSpec } from '../../../engines/circuit';
+import type { Isolation } from '../../../ground/facts';
+import type { Job, MainsSide, Meter, Point, Reading } from '../../../ground/job';
+import { isIsolationReading, readingsOf } from './relevant';
+
+/** Ohms to a mains pin under which a control counts as tied to mains, and over which as apart (`isolation-bounds`). */
+export const TIED_BELOW_OHMS = 1e6;
+export const APART_ABOVE_OHMS = 10e6;
+/** Where extra-low voltage ends, V. Source: IEC 61140. */
+export const ELV_AC_VOLTS = 50;
+export const ELV_DC_VOLTS = 120;
+/** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
+export const STRAY_VOLTS = 5;
+export const TEST_LOAD_OHMS = 10e3;
+/** Current through that load that a Y capacitor of a sound machine may still push, A. Source: IEC 60335-1 (`touch-current`). */
+export const TOUCH_AMPS = 0.25e-3;
+/** Insulation at 500 V DC, Ω: basic and reinforced (`insulation-test`). */
+export const BASIC_OHMS = 2e6;
+export const REINFORCED_OHMS = 7e6;
+/** A contact with less than this to ground is ground itself for the purpose of isolation, Ω. */
+const SAME_NODE_OHMS = 2;
+
+const GROUND: Point = { kind: 'ground', name: '' };
+const EARTH: Point = { kind: 'earth', name: '' };
+const contact = (name: string): Point => ({ kind: 'contact', name });
+const same = (p: Point, q: Point): boolean => p.kind === q.kind && p.name === q.name;
+const joins = (r: Reading, p: Point, q: Point): boolean =>
+  (same(r.from, p) && same(r.to, q)) || (same(r.from, q) && same(r.to, p));
+
+/** What is asked of the machine before its isolation can be read. */
+export type MainsQuestion = 'feed' | 'cables' | 'mainSwitch' | 'earth';
+
+/** The AC check of one point in one position of the plug. */
+export interface AcCheck {
+  readonly open: Reading;
+  /** The same with 10 kΩ across the tips, where taken. */
+  readonly loaded: Reading | null;
+  /** `stray`: it gave way under the load, or was too small to ask for one. `tied`: it did not. `unloaded`: the load is still wanted. */
+  readonly is: 'stray' | 'tied' | 'unloaded';
+}
+
+export interface IsolationState {
+  readonly verdict: Isolation;
+  /** Questions still open, in their order; no reading is asked for before they are answered. */
+  readonly asks: readonly MainsQuestion[];
+  /** Readings still wanted, in the safe order. */
+  readonly missing: readonly ReadingSpec[];
+  /** The lowest resistance to a mains pin, where one was read. */
+  readonly lowest: Reading | null;
+  readonly insulation: Reading | null;
+  readonly ac: readonly AcCheck[];
+  readonly dangerous: boolean;
+  /** The reading that makes it dangerous. */
+  readonly worst: Reading | null;
+}
+
+/** The questions that a machine's mains side leaves open. */
+export function questionsOf(m: MainsSide): MainsQuestion[] {
+  if (m.feed === 'unknown') return ['feed'];
+  if (m.feed === 'none' && m.cables === 'unknown') return ['cables'];
+  if (m.feed === 'none' && m.cables === 'none') return [];
+  return [
+    ...(m.mainSwitch === 'unknown' ? ['mainSwitch' as const] : []),
+    ...(m.earth === 'unknown' ? ['earth' as const] : []),
+  ];
+}
+
+/** True where nothing of mains can reach the machine: no plug, no charger, no cable. */
+export const offMains = (m: MainsSide): boolean => m.feed === 'none' && m.cables === 'none';
+
+/** What a reading proves at least, Ω: `over range` proves no more than where this meter ends. */
+const provenOhms = (r: Reading, meter: Meter): number =>
+  r.relation === '<' ? 0 : Math.min(r.value, r.kind === 'ohms' ? meter.mostOhms : Number.POSITIVE_INFINITY);
+
+/** Whether a reading proves that a point is apart from a mains pin. */
+export const provesApart = (r: Reading, meter: Meter): boolean => provenOhms(r, meter) >= APART_ABOVE_OHMS;
+
+/** True where a reading is over extra-low voltage by a source of its own: not merely between a floating point and earth. */
+export const overLimits = (r: Reading): boolean =>
+  !toEarth(r) &&
+  ((r.kind === 'volts-ac' && r.value > ELV_AC_VOLTS) || (r.kind === 'volts-dc' && Math.abs(r.value) > ELV_DC_VOLTS));
+
+const toEarth = (r: Reading): boolean => r.kind === 'volts-ac' && (r.to.kind === 'earth' || r.from.kind === 'earth');
+
+const LOADED_OF: Partial<Record<Reading['state'], Reading['state']>> = {
+  idle: 'loaded-10k',
+  'plug-turned': 'turned-10k',
+};
+
+/** The AC checks against earth of one point, one for each position of the plug that was read. */
+export function acChecks(readings: readonly Reading[], point: Point): AcCheck[] {
+  return (['idle', 'plug-turned'] as const).flatMap((state): AcCheck[] => {
+    const highest = (at: Reading['state']): Reading | undefined =>
+      readings
+        .filter((r) => toEarth(r) && r.state === at && joins(r, point, EARTH))
+        .sort((a, b) => b.value - a.value)[0];
+    const open = highest(state);
+    if (!open) return [];
+    const loaded = highest(LOADED_OF[state]!) ?? null;
+    if (open.value <= STRAY_VOLTS) return [{ open, loaded, is: 'stray' }];
+    return [
+      {
+        open,
+        loaded,
+        is: loaded === null ? 'unloaded' : loaded.value / TEST_LOAD_OHMS > TOUCH_AMPS ? 'tied' : 'stray',
+      },
+    ];
+  });
+}
+
+/** AC readings still wanted of a point: both positions of the plug, and a load where one reads high. */
+export function acMissing(checks: readonly AcCheck[], point: Point, second: boolean): ReadingSpec[] {
+  const spec = (state: Reading['state']): ReadingSpec => ({ from: point, to: EARTH, state, kind: 'volts-ac' });
+  return (second ? (['idle', 'plug-turned'] as const) : (['idle'] as const)).flatMap((state): ReadingSpec[] => {
+    const check = checks.find((c) => c.open.state === state);
+    if (!check) return [spec(state)];
+    return check.is === 'unloaded' ? [spec(LOADED_OF[state]!)] : [];
+  });
+}
+
+/** Of the AC readings that a point still wants, those under a load: for a point of which no other is asked. */
+export const loadsMissing = (checks: readonly AcCheck[], point: Point): ReadingSpec[] =>
+  acMissing(checks, point, true).filter((m) => m.state !== 'idle' && m.state !== 'plug-turned');
+
+const PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains'];
+
+function lowestTo(
+  readings: readonly Reading[],
+  kind: Reading['kind'],
+  point: Point,
+  pins: readonly Point['kind'][],
+): Reading | undefined {
+  return readings
+    .filter(
+      (r) =>
+        r.kind === kind &&
+        ((same(r.from, point) && pins.includes(r.to.kind)) || (same(r.to, point) && pins.includes(r.from.kind))),
+    )
+    .sort((a, b) => a.value - b.value)[0];
+}
+
+/** True where a point was read against live and neutral, singly or clipped together. */
+function covered(readings: readonly Reading[], kind: Reading['kind'], point: Point): boolean {
+  const has = (pin: Point['kind']): boolean => lowestTo(readings, kind, point, [pin]) !== undefined;
+  return has('mains') || (has('live') && has('neutral'));
+}
+
+/** What is known of the isolation of one control from mains, and what is still to be asked and read. */
+export function isolationOf(job: Job, control: string): IsolationState {
+  const { mains, meter } = job.survey;
+  const readings = readingsOf(job, control);
+  const asks = questionsOf(mains);
+  const tiedToGround = (name: string): boolean =>
+    readings.some(
+      (r) =>
+        r.kind === 'ohms' &&
+        r.state === 'off' &&
+        r.relation !== '>' &&
+        r.value <= SAME_NODE_OHMS &&
+        joins(r, contact(name), GROUND),
+    );
+  const points = [GROUND, contact('A'), contact('B')].filter((p) => p.kind === 'ground' || !tiedToGround(p.name));
+  const to = (kind: Reading['kind']): Reading[] =>
+    readings
+      .filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth')
+      .sort((a, b) => a.value - b.value);
+  const lowest = to('ohms')[0] ?? null;
+  const insulation = to('insulation')[0] ?? null;
+  const tested =
+    points.every((p) => covered(readings, 'insulation', p)) &&
+    insulation !== null &&
+    provenOhms(insulation, meter) >= REINFORCED_OHMS;
+  const acOfA = acChecks(readings, contact('A'));
+  // A is what is asked for; what was read of the other points counts as well.
+  const others = [contact('B'), GROUND]
+    .map((p) => ({ p, checks: acChecks(readings, p) }))
+    .filter(({ checks }) => checks.length > 0);
+  const ac = [...acOfA, ...others.flatMap(({ checks }) => checks)];
+  const loads = others.flatMap(({ p, checks }) => loadsMissing(checks, p));
+  const tied =
+    (lowest !== null && lowest.relation !== '>' && lowest.value < TIED_BELOW_OHMS) ||
+    (insulation !== null && insulation.relation !== '>' && insulation.value < BASIC_OHMS) ||
+    ac.some((c) => c.is === 'tied');
+  const worst =
+    readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ??
+    ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ??
+    null;
+  // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
+  if (offMains(mains)) {
+    const missing = [...loadsMissing(acOfA, contact('A')), ...loads];
+    return {
+      verdict: worst || tied ? 'not-isolated' : missing.length > 0 ? 'unknown' : 'isolated',
+      asks,
+      missing,
+      lowest,
+      insulation,
+      ac,
+      dangerous: worst !== null,
+      worst,
+    };
+  }
+  const turns = mains.feed === 'plug-turns';
+  const switched = mains.mainSwitch === 'closed' || mains.mainSwitch === 'none';
+  const ohmsMissing = points
+    .filter((p) => !covered(readings, 'ohms', p))
+    .map((p): ReadingSpec => ({ from: p, to: { kind: halfDone(readings, p), name: '' }, state: 'off', kind: 'ohms' }));
+  const swappedMissing =
+    ohmsMissing.length > 0 || tested
+      ? []
+      : points
+          .filter((p) => between(readings, p, meter) && !swapped(readings, p))
+          .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
+  // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
+  const unproven =
+    lowest !== null &&
+    ohmsMissing.length === 0 &&
+    swappedMissing.length === 0 &&
+    !provesApart(lowest, meter) &&
+    !tested;
+  // So is a tie that shows in the other position only, where the plug goes in one way, or there is none.
+  const testMissing =
+    (turns && !unproven) || tested
+      ? []
+      : points
+          .filter((p) => !covered(readings, 'insulation', p))
+          .map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
+  const acWanted = acMissing(acOfA, contact('A'), turns && !tested);
+  const missing = unproven
+    ? [...testMissing, ...acWanted, ...loads]
+    : [...ohmsMissing, ...swappedMissing, ...acWanted, ...loads, ...testMissing];
+  const apart = lowest !== null && (provesApart(lowest, meter) || tested);
+  const verdict: Isolation =
+    worst || tied
+      ? 'not-isolated'
+      : asks.length === 0 && missing.length === 0 && switched && apart && (turns || tested)
+        ? 'isolated'
+        : 'unknown';
+  return { verdict, asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
+}
+
+/** True where the lowest that was read of a point is neither tied nor apart: a rectifier's junctions read so, and so does a bleeder. */
+function between(readings: readonly Reading[], p: Point, meter: Meter): boolean {
+  const r = lowestTo(readings, 'ohms', p, PINS);
+  return r !== undefined && r.relation !== '>' && r.value >= TIED_BELOW_OHMS && !provesApart(r, meter);
+}
+
+/** Whether a point was read with the leads exchanged as well: red on the pins. */
+const swapped = (readings: readonly Reading[], p: Point): boolean =>
+  readings.some((r) => r.kind === 'ohms' && PINS.includes(r.from.kind) && same(r.to, p));
+
+function halfDone(readings: readonly Reading[], p: Point): 'live' | 'neutral' | 'mains' {
+  if (lowestTo(readings, 'ohms', p, ['live'])) return 'neutral';
+  if (lowestTo(readings, 'ohms', p, ['neutral'])) return 'live';
+  return 'mains';
+}
+
+/** Whether a reading goes to a pin of the plug. */
+export const toPin = (r: Pick<Reading, 'to'>): boolean => PINS.includes(r.to.kind);

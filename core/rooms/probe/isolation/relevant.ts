@@ -1,0 +1,31 @@
+import type { Job, Point, Reading } from '../../../ground/job';
+
+const isPin = (p: Point): boolean =>
+  p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth';
+
+/** Readings that tell of the tie to mains and earth, not of the control itself. */
+export const isIsolationReading = (r: Pick<Reading, 'from' | 'to'>): boolean => isPin(r.from) || isPin(r.to);
+
+/** Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. */
+export function readingsOf(job: Job, control: string): Reading[] {
+  return job.readings.filter((r) => !r.struck && (r.control === control || r.control === ''));
+}
+
+const AB = /^[AB]$/;
+const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
+
+/**
+ * Those that speak about how the control is built. Earth readings tell of stray fields more than of the control; a
+ * third terminal is kept but not modelled.
+ */
+export function kindReadings(job: Job, control: string): Reading[] {
+  return readingsOf(job, control).filter(
+    (r) =>
+      r.control === control &&
+      r.kind !== 'insulation' &&
+      r.from.kind !== 'earth' &&
+      r.to.kind !== 'earth' &&
+      modelled(r.from) &&
+      modelled(r.to),
+  );
+}

@@ -1,0 +1,38 @@
+import type { Reading } from '../../../ground/job';
+import type { ReadingSpec } from '../../../engines/circuit';
+import { posteriorOf, type Posterior } from '../inference/posterior';
+import { specKey } from '../inference/spec-key';
+
+/** Without one reading the leading kind must keep this probability; else that reading is taken once more (`outliers`). */
+const KEEPS = 0.7;
+/** Readings tried, those first that spoke strongest for the leader against the runner-up. */
+const TRIED = 3;
+
+/**
+ * The reading on which a verdict hangs alone: swapped leads, a wrong terminal, a bad contact or a forgotten press at that one place
+ * would turn it. Taken again alike, it stands. Looks and readings that were repeated are not asked for again.
+ * @param skip keys of readings that the maker cannot or will not take now.
+ */
+export function hangsOn(
+  readings: readonly Reading[],
+  p: Posterior,
+  skip: ReadonlySet<string> = new Set(),
+): ReadingSpec | undefined {
+  const others = (Object.keys(p.kinds) as (keyof typeof p.kinds)[]).filter((k) => k !== p.leading);
+  const strength = (r: Reading): number => {
+    const own = p.evidence[r.id]![p.leading];
+    // Against whichever rival this reading alone holds off.
+    return Math.max(...others.map((k) => own - p.evidence[r.id]![k] + Math.log2(Math.max(1e-9, p.kinds[k]))));
+  };
+  const single = readings.filter(
+    (r) => r.kind !== 'look' && !skip.has(specKey(r)) && readings.filter((x) => specKey(x) === specKey(r)).length === 1,
+  );
+  const tried = [...single].sort((a, b) => strength(b) - strength(a)).slice(0, TRIED);
+  return tried.find(
+    (r) =>
+      posteriorOf(
+        readings.filter((x) => x.id !== r.id),
+        p.before,
+      ).kinds[p.leading] < KEEPS,
+  );
+}

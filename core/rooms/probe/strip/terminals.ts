@@ -1,0 +1,255 @@
+import type { Job, Point, Reading, Strip } from '../../../ground/job';
+import {
+  acChecks,
+  acMissing,
+  loadsMissing,
+  offMains,
+  overLimits,
+  provesApart,
+  questionsOf,
+  toPin,
+} from '../isolation/isolation';
+import { MAINS_QUESTIONS } from '../isolation/findings';
+import { NO_VOLTS, type Pair, num, pairTable } from './pairs';
+
+export interface StripStep {
+  readonly title: string;
+  readonly why: string;
+  readonly caution: string;
+  /** How the answer begins as a note line. */
+  readonly notePrefix: string;
+  readonly a: number;
+  readonly b: number | 'mains' | 'earth';
+  readonly kind: Reading['kind'];
+  /** The state that the question asks for; an answer is kept in it and in no other. */
+  readonly state: Reading['state'];
+}
+
+export interface StripState {
+  readonly strip: Strip;
+  readonly pairs: readonly Pair[];
+  readonly next: StripStep | null;
+  /** The pair that moves the machine. */
+  readonly found: Pair | null;
+  /** Why it stops here, where it does; empty otherwise. */
+  readonly stopped: string;
+}
+
+const terminal = (t: number): Point => ({ kind: 'contact', name: String(t) });
+/** The terminal that is read against earth; what was read of another counts as well. */
+const FIRST = 1;
+const AC_WORDS: Partial<Record<Reading['state'], string>> = {
+  'plug-turned': ', the plug turned round',
+  'loaded-10k': ', with 10 kΩ across the tips',
+  'turned-10k': ', the plug turned round, with 10 kΩ across the tips',
+};
+
+/** What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial. */
+export function stripState(job: Job, strip: Strip): StripState {
+  const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
+  const n = strip.wires.length;
+  const tied = readings.find(
+    (r) => r.kind === 'ohms' && r.relation !== '>' && r.value < 1e6 && ['mains', 'live', 'neutral'].includes(r.to.kind),
+  );
+  const ac = strip.wires.flatMap((_, i) => acChecks(readings, terminal(i + 1)));
+  const high = readings.some(overLimits) || ac.some((c) => c.is === 'tied');
+  const pairs = pairTable(n, readings);
+  const found = pairs.find((p) => p.jumper === 'moves') ?? null;
+  if (high)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'A terminal is over the limits of extra-low voltage. No pair is joined here; hand it to licensed work.',
+    };
+  if (tied)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'A terminal is tied to mains. No pair is joined here; hand it to licensed work.',
+    };
+  if (found) return { strip, pairs, next: null, found, stopped: '' };
+  const asks = questionsOf(job.survey.mains);
+  if (asks.length)
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: `First say ${asks.map((q) => MAINS_QUESTIONS[q]).join(' and ')}: it is asked above.`,
+    };
+  if (!offMains(job.survey.mains) && job.survey.mains.mainSwitch === 'open')
+    return {
+      strip,
+      pairs,
+      next: null,
+      found: null,
+      stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.',
+    };
+  const next = nextStep(job, strip, readings, pairs);
+  return {
+    strip,
+    pairs,
+    next,
+    found: null,
+    stopped: next
+      ? ''
+      : 'No pair is left that may be joined. The strip may want a pair that was not seen at rest: read again while the machine runs.',
+  };
+}
+
+/** Likelier pairs first: near 12 V, then 24 V, then 5 V (`loop-volts`); wires of the thin signal kind are not told by colour. */
+const likeness = (p: Pair): number => {
+  const v = Math.max(Math.abs(p.dcVolts ?? 0), p.acVolts ?? 0);
+  return (
+    Math.max(
+      ...[
+        [12, 1],
+        [24, 0.8],
+        [8, 0.6],
+        [5, 0.6],
+      ].map(([at, weight]) => weight! * Math.exp(-(((v - at!) / (0.2 * at!)) ** 2) / 2)),
+    ) + (p.direct ? 0.05 : 0)
+  );
+};
+
+function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null {
+  const n = strip.wires.length;
+  const { name } = strip;
+  const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean =>
+    readings.some((r) => r.kind === kind && num(r.from) === t && r.to.kind === to);
+  const all = Array.from({ length: n }, (_, i) => i + 1);
+  const { mains, meter } = job.survey;
+  const unread = offMains(mains)
+    ? undefined
+    : all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
+  if (unread)
+    return {
+      title: `Ohms from terminal ${unread} to live and neutral together, unplugged`,
+      why: 'Isolation from mains comes before everything else, terminal by terminal.',
+      caution: 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together.',
+      notePrefix: `${name} ${unread} to mains off`,
+      a: unread,
+      b: 'mains',
+      kind: 'ohms',
+      state: 'off',
+    };
+  const tested = readings.filter((r) => r.kind === 'insulation' && toPin(r));
+  const proven =
+    tested.length > 0 || readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
+  if (!proven) return null;
+  const ac = all.flatMap((t) =>
+    (t === FIRST && !offMains(mains) ? acMissing : loadsMissing)(
+      acChecks(readings, terminal(t)),
+      terminal(t),
+      mains.feed === 'plug-turns',
+    ).map((spec) => ({ t, ...spec })),
+  )[0];
+  if (ac)
+    return {
+      title: `AC volts from terminal ${ac.t} to earth, powered${AC_WORDS[ac.state] ?? ''}`,
+      why: 'The last check of isolation.',
+      caution: 'One hand in the pocket, a meter rated for the mains.',
+      notePrefix: `${name} ${ac.t} to earth ${ac.state}`,
+      a: ac.t,
+      b: 'earth',
+      kind: 'volts-ac',
+      state: ac.state,
+    };
+  if (!offMains(mains) && mains.feed !== 'plug-turns' && !has(1, 'insulation', 'mains'))
+    return {
+      title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may',
+      why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.',
+      caution: 'Licensed work: plug pulled, nothing else connected.',
+      notePrefix: `${name} 1 to mains insulation`,
+      a: 1,
+      b: 'mains',
+      kind: 'insulation',
+      state: 'off',
+    };
+  const star = starStep(strip, readings);
+  if (star) return star;
+  const best = pairs
+    .filter((p) => p.barred === '' && (p.jumper === 'untried' || p.jumper === 'nothing-by-1k'))
+    .sort((x, y) => likeness(y) - likeness(x))[0];
+  if (!best) return null;
+  const pair = `${best.a}-${best.b}`;
+  if (!best.direct) return volts(name, best.a, best.b, 'volts-dc', 'A pair is read across itself before it is joined.');
+  if (best.loadedVolts === null)
+    return {
+      ...volts(
+        name,
+        best.a,
+        best.b,
+        best.dcVolts !== null && Math.abs(best.dcVolts) >= NO_VOLTS ? 'volts-dc' : 'volts-ac',
+        'A listening loop gives way under 1 kΩ; an output that feeds something does not and must never be joined.',
+      ),
+      title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`,
+      notePrefix: `${name} ${pair} loaded`,
+      state: 'loaded',
+      caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.',
+    };
+  const wire = best.jumper === 'nothing-by-1k';
+  return {
+    title: wire
+      ? `Join ${best.a} and ${best.b} with a wire for a second: does it move?`
+      : `Join ${best.a} and ${best.b} through 1 kΩ: does it move?`,
+    why: wire ? 'Its current is limited and 1 kΩ was not enough.' : 'The likeliest pair, through a resistor first.',
+    caution: 'The machine may move: nobody near what closes, lifts or turns.',
+    notePrefix: `${name} jumper ${pair} ${wire ? 'wire' : '1k'}`,
+    a: best.a,
+    b: best.b,
+    kind: 'jumper',
+    state: 'idle',
+  };
+}
+
+const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
+  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`,
+  why,
+  caution: 'One hand in the pocket; tips only on the two screws.',
+  notePrefix: `${name} ${a}-${b} idle`,
+  a,
+  b,
+  kind,
+  state: 'idle',
+});
+
+/**
+ * Volts from one terminal to every other; those that show nothing may float apart from it, so one of them becomes the next centre.
+ * So n − 1 readings usually do for what n·(n − 1)/2 pairs would take.
+ */
+function starStep(strip: Strip, readings: readonly Reading[]): StripStep | null {
+  let group = strip.wires.map((_, i) => i + 1);
+  for (let round = 0; group.length > 1 && round < strip.wires.length; round++) {
+    const [centre, ...others] = group as [number, ...number[]];
+    const floating: number[] = [];
+    for (const t of others) {
+      const read = (kind: Reading['kind']): Reading | undefined =>
+        readings.find(
+          (r) =>
+            r.kind === kind &&
+            r.state === 'idle' &&
+            ((num(r.from) === centre && num(r.to) === t) || (num(r.from) === t && num(r.to) === centre)),
+        );
+      const dc = read('volts-dc');
+      if (!dc)
+        return volts(
+          strip.name,
+          centre,
+          t,
+          'volts-dc',
+          `Volts of every pair come first; terminal ${centre} is the centre, the other pairs follow by difference.`,
+        );
+      if (Math.abs(dc.value) >= NO_VOLTS) continue;
+      const ac = read('volts-ac');
+      if (!ac) return volts(strip.name, centre, t, 'volts-ac', 'No DC between them; an AC loop would show here.');
+      if (ac.value < NO_VOLTS * 4) floating.push(t);
+    }
+    group = floating;
+  }
+  return null;
+}
