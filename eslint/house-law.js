@@ -11,7 +11,7 @@ const CORE = {
     ...['capture', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'scan', 'parts'],
     ...['circuit', 'standin'],
   ],
-  build: ['drawing', 'lines', 'panel', 'ways', 'wiring'],
+  build: ['ends', 'drawing', 'lines', 'panel', 'ways', 'wiring'],
   rooms: null,
   house: [],
 };

@@ -11,6 +11,7 @@ import {
   type JointLook,
   type Sheet,
 } from '../build/drawing';
+import type { End } from '../build/ends';
 import { isJointWay, type Job, type JointWay, type Press } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { valueOf, takenPart } from '../engines/parts';
@@ -21,8 +22,10 @@ import { pinWords } from './whole';
 import { placedEnd, type Wiring } from '../build/wiring';
 import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from '../build/ways';
 
-/** Ends of a second contact in series. */
-const SECOND = /contact 2$|output 2$|^pin 2$/;
+/** Whether an end belongs to the second of two contacts in series. */
+const ofSecondContact = (end: End): boolean =>
+  end.at === 'pin' ? end.part === '2' : end.at === 'leg' && end.second === true;
+const ofOneShot = (end: End): boolean => end.at === 'leg' && end.device === ONE_SHOT;
 
 /** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
 export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
@@ -30,8 +33,8 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
   if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
   if (isJointWay(way.way)) {
     // The one-shot and a second contact stand beside the joint: their own wires follow those of the joint.
-    const own = way.wires.filter((w) => w.to.startsWith(ONE_SHOT) || [w.from, w.to].some((end) => SECOND.test(end)));
-    const cutOff = own.some((w) => w.to.startsWith(ONE_SHOT));
+    const own = way.wires.filter((w) => ofOneShot(w.ends[1]) || w.ends.some(ofSecondContact));
+    const cutOff = own.some((w) => ofOneShot(w.ends[1]));
     const joint = drawSwitch(
       lookOf(job, a, press, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, cutOff),
     );
@@ -43,7 +46,7 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
     a.lines.filter((l) => l.owner === press.id && pinOf(job, l.id) !== null),
     (gpio) => pinWords(job, gpio),
   );
-  const terminals = drawTerminals(way.wires.map((w) => ({ ...w, from: placed(w.from), to: placed(w.to) })));
+  const terminals = drawTerminals(way.wires.map((w) => ({ ...w, from: placed(w.ends[0]), to: placed(w.ends[1]) })));
   switch (way.way) {
     case 'finger': {
       const context = wayContext(job, a.facts, press);
@@ -116,7 +119,7 @@ function lookOf(job: Job, a: Seen, press: Press, way: WayResult, kind: JointWay,
     resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
     supply: formatQuantity(supply, 'V'),
     part: wayPhrase(kind),
-    partNote: way.parts.find((p) => !p.name.startsWith('resistor'))?.value ?? '',
+    partNote: way.parts[0]?.value ?? '',
     wires: way.wires,
     apart: way.press.galvanicallyApart ? apartWords(kind) : null,
     forbidden: way.press.sharesGround && context?.fact.isolation !== 'isolated',

@@ -1,7 +1,9 @@
+import { MINUS, PLUS, type End, type NetEnd } from '../ends';
 import { filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
 
 export interface DrawnWire {
   readonly number: number;
+  readonly ends: readonly [End, End];
   readonly from: string;
   readonly to: string;
   readonly colour: string;
@@ -14,50 +16,25 @@ interface Device {
   readonly column: Column;
 }
 
-/** Which device a terminal sits on, by the first words of its name; the first rule that fits. */
-const DEVICES: readonly (readonly [RegExp, (m: RegExpMatchArray) => Device])[] = [
-  [/^(pin|controller|\d)/, () => ({ name: 'your controller', column: 0 })],
-  [
-    /^(?:base resistor of |emitter of |collector of |module input )?(K\d)/,
-    (m) => ({ name: `relay ${m[1]}`, column: 1 }),
-  ],
-  [/^(base resistor|emitter|collector|coil)/, () => ({ name: 'driver of the coil', column: 1 })],
-  [
-    /^(module|driver|logic|servo)/,
-    (m) => ({
-      name: { module: 'module', driver: 'stepper driver', logic: 'programmable logic', servo: 'servo' }[m[1]!]!,
-      column: 1,
-    }),
-  ],
-  [/^(filter|level shift|changeover)/, () => ({ name: 'signal parts', column: 1 })],
-  [/^one-shot/, () => ({ name: 'one-shot', column: 1 })],
-  [/^(end switch|diode)/, () => ({ name: 'end switches', column: 1 })],
-  [/^(M\d)/, (m) => ({ name: `motor ${m[1]}`, column: 2 })],
-  [/^winding/, () => ({ name: 'stepper', column: 2 })],
-  [/^supply/, () => ({ name: 'supply', column: 2 })],
-  [/./, () => ({ name: 'machine', column: 2 })],
-];
-const deviceOf = (terminal: string): Device => {
-  for (const [pattern, of] of DEVICES) {
-    const m = terminal.match(pattern);
-    if (m) return of(m);
-  }
-  return { name: 'machine', column: 2 };
-};
+const CONTROLLER = 'your controller';
+/** In which column the box of a device stands; what is not named here stands in the middle. */
+const RIGHT: readonly string[] = ['stepper', 'supply', 'machine'];
+const columnOf = (name: string): Column => (RIGHT.includes(name) || name.startsWith('motor ') ? 2 : 1);
 
-/** Relay terminals with their work in words, EN 50005. */
-const ROLE: Readonly<Record<string, string>> = { 1: 'common', 2: 'rest', 4: 'work' };
-function label(terminal: string, device: string): string {
-  const relay = terminal.match(/^K\d:(\w+)$/);
-  if (relay) return `${relay[1]} ${relay[1]!.startsWith('A') ? 'coil' : (ROLE[relay[1]!.at(-1)!] ?? '')}`;
-  const short = terminal.replace(
-    new RegExp(
-      `^(${device.split(' ').at(-1)}|${device}|controller|module|driver|logic|servo|machine’s|machine|supply) `,
-    ),
-    '',
-  );
+/** The box that an end is drawn in. */
+function deviceOf(end: End): Device {
+  const name =
+    end.at === 'leg' ? end.device : end.at === 'terminal' ? 'machine' : SUPPLY.has(end) ? 'supply' : CONTROLLER;
+  return { name, column: name === CONTROLLER ? 0 : columnOf(name) };
+}
+const SUPPLY: ReadonlySet<End> = new Set([PLUS, MINUS]);
+
+/** What is written in its box, cut where it is long. */
+function label(end: End, words: string): string {
+  const short = end.at === 'leg' ? end.label : end.at === 'net' ? (NET_LABELS[end.net] ?? words) : words;
   return short.length > 24 ? `${short.slice(0, 23)}…` : short;
 }
+const NET_LABELS: Readonly<Partial<Record<NetEnd['net'], string>>> = { ground: 'ground', plus: '+', minus: '−' };
 
 const BOX = 150;
 const ROW = 26;
@@ -77,12 +54,12 @@ interface Place {
  * @param others what stands at the right where no terminal says what it sits on.
  */
 export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): Sheet {
-  const devices = new Map<string, { device: Device; terminals: string[] }>();
-  for (const t of wires.flatMap((w) => [w.from, w.to])) {
-    const found = deviceOf(t);
+  const devices = new Map<string, { device: Device; terminals: Map<string, End> }>();
+  for (const [end, words] of wires.flatMap((w) => [[w.ends[0], w.from] as const, [w.ends[1], w.to] as const])) {
+    const found = deviceOf(end);
     const device = found.name === 'machine' ? { ...found, name: others } : found;
-    const held = devices.get(device.name) ?? { device, terminals: [] };
-    if (!held.terminals.includes(t)) held.terminals.push(t);
+    const held = devices.get(device.name) ?? { device, terminals: new Map<string, End>() };
+    if (!held.terminals.has(words)) held.terminals.set(words, end);
     devices.set(device.name, held);
   }
   const places = new Map<string, Place>();
@@ -90,7 +67,7 @@ export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): 
   const depth = [12, 12, 12];
   for (const { device, terminals } of devices.values()) {
     const [x, y] = [X[device.column]!, depth[device.column]!];
-    const height = HEAD + terminals.length * ROW + 6;
+    const height = HEAD + terminals.size * ROW + 6;
     marks.push(
       filled(
         `M${x} ${y}H${x + BOX}V${y + height}H${x}Z`,
@@ -99,10 +76,10 @@ export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): 
       line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'),
       text(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
     );
-    terminals.forEach((t, i) => {
+    [...terminals].forEach(([t, end], i) => {
       const row = y + HEAD + i * ROW + ROW / 2;
       places.set(t, { device, y: row });
-      const name = label(t, device.name);
+      const name = label(end, t);
       marks.push(text(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14));
     });
     depth[device.column] = y + height + 14;

@@ -1,7 +1,8 @@
+import { GROUND, lineEnd, RAIL } from '../ends';
 import { atLeast, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import { lineId, type Hand, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import type { PanelPart, PanelThing, PanelWire } from './thing';
+import { own, type PanelPart, type PanelThing, type PanelWire } from './thing';
 
 /** The longest bounce that was measured on common switches, s (`relay-bounce`). */
 const WORST_BOUNCE_SECONDS = 6.2e-3;
@@ -65,14 +66,11 @@ export function handThing(job: Job, hand: Hand): PanelThing {
     };
   const lines = hand.kind === 'rocker' ? ['up', 'down'] : [''];
   const wires: PanelWire[] = [
-    ...lines.map((part): PanelWire => [lineId(hand.id, part), part ? `${hand.name} ${part}` : `${hand.name} 1`]),
-    [hand.kind === 'rocker' ? `${hand.name} common` : `${hand.name} 2`, 'controller ground'],
+    ...lines.map((part): PanelWire => [lineEnd(lineId(hand.id, part)), own(`${hand.name} ${part || '1'}`)]),
+    [own(`${hand.name} ${hand.kind === 'rocker' ? 'common' : '2'}`), GROUND],
     ...(hand.pullUpOhms === null
       ? []
-      : lines.map((part): PanelWire => [
-          '3.3 V of the controller',
-          `pull-up at ${part ? `${hand.name} ${part}` : hand.name}`,
-        ])),
+      : lines.map((part): PanelWire => [RAIL, own(`pull-up at ${part ? `${hand.name} ${part}` : hand.name}`)])),
   ];
   const parts: PanelPart[] = [
     {

@@ -1,7 +1,8 @@
+import { GROUND, lineEnd } from '../ends';
 import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import type { PanelPart, PanelThing, PanelWire } from './thing';
+import { own, type PanelPart, type PanelThing, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-rest': 'tells that the machine rests',
@@ -36,18 +37,18 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
   const bare = sense.kind === 'contact' && sense.highVolts === null;
   const wires: PanelWire[] = bare
     ? [
-        [sense.id, `${sense.name} 1`],
-        [`${sense.name} 2`, 'controller ground'],
+        [lineEnd(sense.id), own(`${sense.name} 1`)],
+        [own(`${sense.name} 2`), GROUND],
       ]
     : [
         ...(upper === null
-          ? ([[sense.id, `${sense.name} signal`]] as PanelWire[])
+          ? ([[lineEnd(sense.id), own(`${sense.name} signal`)]] as PanelWire[])
           : ([
-              [`${sense.name} signal`, `upper resistor of ${sense.name}`],
-              [sense.id, `divider of ${sense.name}`],
-              [`lower resistor of ${sense.name}`, 'controller ground'],
+              [own(`${sense.name} signal`), own(`upper resistor of ${sense.name}`)],
+              [lineEnd(sense.id), own(`divider of ${sense.name}`)],
+              [own(`lower resistor of ${sense.name}`), GROUND],
             ] as PanelWire[])),
-        [`${sense.name} ground`, 'controller ground'],
+        [own(`${sense.name} ground`), GROUND],
       ];
   const parts: PanelPart[] = [
     { name: PART_OF[sense.kind], value: sense.name, quantity: 1 },

@@ -1,3 +1,4 @@
+import { GROUND, leg, lineEnd, PLUS } from '../ends';
 import {
   atLeast,
   atMost,
@@ -14,7 +15,7 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sign } from '../../ground/job';
 import { throughTransistor } from '../lines';
 import { formatQuantity, nextAbove, nextBelow, within } from '../../ground/quantity';
-import type { PanelPart, PanelWire, PanelThing } from './thing';
+import { own, type PanelPart, type PanelWire, type PanelThing } from './thing';
 
 /** Tolerance of a resistor, and of a lamp's forward voltage. */
 const SHARE = 0.05;
@@ -59,13 +60,13 @@ function direct(sign: Sign, drive: DriveFact, ohms: number, what: string): Panel
   const lamp = sign.kind === 'lamp';
   const wires: PanelWire[] = lamp
     ? [
-        [sign.id, `resistor of ${sign.name}`],
-        [`resistor of ${sign.name}`, `${sign.name} anode`],
-        [`${sign.name} cathode`, 'controller ground'],
+        [lineEnd(sign.id), own(`resistor of ${sign.name}`)],
+        [own(`resistor of ${sign.name}`), own(`${sign.name} anode`)],
+        [own(`${sign.name} cathode`), GROUND],
       ]
     : [
-        [sign.id, `${sign.name} +`],
-        [`${sign.name} −`, 'controller ground'],
+        [lineEnd(sign.id), own(`${sign.name} +`)],
+        [own(`${sign.name} −`), GROUND],
       ];
   const parts: PanelPart[] = [
     { name: lamp ? 'LED' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },
@@ -192,11 +193,11 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
     name: sign.name,
     what: `${what}, switched by a transistor`,
     wires: [
-      [sign.id, `base resistor of ${sign.name}`],
-      [`base resistor of ${sign.name}`, `base of ${sign.name}`],
-      [`emitter of ${sign.name}`, 'controller ground'],
-      [`collector of ${sign.name}`, `${sign.name} −`],
-      ['supply +', `${sign.name} +`],
+      [lineEnd(sign.id), leg('transistor', `base resistor of ${sign.name}`)],
+      [leg('transistor', `base resistor of ${sign.name}`), leg('transistor', `base of ${sign.name}`)],
+      [leg('transistor', `emitter of ${sign.name}`), GROUND],
+      [leg('transistor', `collector of ${sign.name}`), own(`${sign.name} −`)],
+      [PLUS, own(`${sign.name} +`)],
     ],
     parts: [
       { name: sign.kind === 'lamp' ? 'lamp' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },

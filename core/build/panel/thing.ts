@@ -1,7 +1,10 @@
 import type { Finding } from '../../ground/finding';
+import { leg, type End } from '../ends';
 
-/** A wire by its ends: the id of a line stands for the pin that it lies on. */
-export type PanelWire = readonly [from: string, to: string];
+/** A wire by its ends. */
+export type PanelWire = readonly [from: End, to: End];
+/** A terminal of what stands at the controller. */
+export const own = (words: string): End => leg('machine', words);
 
 export interface PanelPart {
   readonly name: string;

@@ -1,3 +1,4 @@
+import { GROUND, leg, legOf, pin } from '../ends';
 import { atLeast, atMost, derive, derivedLimit, judged, worst, type Finding } from '../../ground/finding';
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
@@ -109,11 +110,11 @@ export function analogueSwitch(c: WayContext): WayResult {
     findings,
     [{ name: 'analogue switch', value: part.name, quantity: 1 }],
     wires(c, [
-      ['pin', 'control input'],
-      ['controller ground', 'machine’s ground', true],
-      ['switch', upper, true],
-      ['switch', lower, true],
-      ['machine’s supply', 'switch supply', true],
+      [pin(), leg('analogue switch', 'control input')],
+      [GROUND, legOf('machine', 'machine’s', 'ground'), true],
+      [leg('analogue switch', 'switch'), upper, true],
+      [leg('analogue switch', 'switch'), lower, true],
+      [legOf('machine', 'machine’s', 'supply'), leg('analogue switch', 'switch supply'), true],
     ]),
     ['analogue-switch'],
     {

@@ -24,11 +24,3 @@ export function coloursFor(job: Job, role: Role, besideMains: boolean): readonly
   if (role !== 'signal') return colourRules(job)[role];
   return besideMains ? NEVER_MAINS : LOW_VOLTAGE;
 }
-
-/** The role of a conductor by the names of its two ends: what hangs on live, neutral or earth, and the switched line of a motor. */
-export function roleOf(...ends: readonly string[]): Role {
-  const any = (pattern: RegExp): boolean => ends.some((e) => pattern.test(e));
-  if (any(/\bearth$/)) return 'earth';
-  if (any(/\bneutral$/)) return 'neutral';
-  return any(/\blive$/) ? 'line' : 'signal';
-}

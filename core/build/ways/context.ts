@@ -1,7 +1,8 @@
 import type { Finding, Verdict } from '../../ground/finding';
 import type { ControlFact, DriveFact, PressFact } from '../../ground/facts';
 import type { Control, Job, PartKind, Press, Way } from '../../ground/job';
-import { coloursFor, roleOf, type Role } from './colours';
+import { conductorOf, sayEnd, terminal, type End, type TerminalEnd } from '../ends';
+import { coloursFor, type Role } from './colours';
 import type { Line } from './line';
 
 /** What an evaluator of one way is given. */
@@ -24,11 +25,15 @@ export interface Part {
   readonly name: string;
   readonly value: string;
   readonly quantity: number;
+  /** One serves both of two contacts in series. */
+  readonly shared?: true;
 }
 
 /** One wire of the joint; `crosses` marks a conductor that joins the controller's side to the appliance's. */
 export interface Wire {
   readonly number: number;
+  /** Its ends, and what they are called. */
+  readonly ends: readonly [End, End];
   readonly from: string;
   readonly to: string;
   readonly colour: string;
@@ -55,7 +60,7 @@ export interface WayResult {
 }
 
 /** A wire of a way: its ends, whether it joins the sides, and what it is for where its ends do not say so. */
-export type WireEnds = readonly [from: string, to: string, crosses?: boolean, role?: Role];
+export type WireEnds = readonly [from: End, to: End, crosses?: boolean, role?: Role];
 
 /** Whose wires are numbered, and after how many others. */
 export interface WireContext {
@@ -68,9 +73,9 @@ export interface WireContext {
 export const colourKey = (c: WireContext, n: number): string => `${c.press.id}/${n}`;
 
 /** Numbers wires and gives each the colour that its function asks for, the maker's where that is one of those. */
-export function wires(c: WireContext, list: readonly WireEnds[]): Wire[] {
+export function wires(c: WireContext, list: readonly WireEnds[], say: (end: End) => string = sayEnd): Wire[] {
   const { job } = c;
-  const roles = list.map(([from, to, , role]) => role ?? roleOf(from, to));
+  const roles = list.map(([from, to, , role]) => role ?? conductorOf(from, to) ?? 'signal');
   const besideMains = roles.some((r) => r !== 'signal');
   let signals = 0;
   return list.map(([from, to, crosses = false], i) => {
@@ -81,7 +86,16 @@ export function wires(c: WireContext, list: readonly WireEnds[]): Wire[] {
     // A colour that is no name of a mains conductor is the maker's own affair on a low-voltage wire.
     const allowed =
       wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));
-    return { number: c.wiresBefore + i + 1, from, to, crosses, role, colours, colour: allowed ? wish : usual };
+    return {
+      number: c.wiresBefore + i + 1,
+      ends: [from, to],
+      from: say(from),
+      to: say(to),
+      crosses,
+      role,
+      colours,
+      colour: allowed ? wish : usual,
+    };
   });
 }
 
@@ -94,11 +108,11 @@ export const refusedColours = (c: WireContext, list: readonly Wire[]): { wire: W
   });
 
 /** The two terminals in the order higher side, lower side. */
-export function sides(context: WayContext): { upper: string; lower: string } {
+export function sides(context: WayContext): { upper: TerminalEnd; lower: TerminalEnd } {
   const { signal, leading, strobesLow, farSide } = context.fact;
   const other = signal === 'A' ? 'B' : 'A';
   // A strobe that goes low draws the pulled-up sense line down: the sense line is the higher side.
   const [u, l] =
     farSide === 'supply' || (leading === 'scanned-matrix' && strobesLow !== 'no') ? [other, signal] : [signal, other];
-  return { upper: `${context.control.name} ${u}`, lower: `${context.control.name} ${l}` };
+  return { upper: terminal(context.control, u), lower: terminal(context.control, l) };
 }

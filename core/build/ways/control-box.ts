@@ -1,3 +1,5 @@
+import { motorEnd } from './motor-end';
+import { GROUND, leg, legOf, pin, voltsEnd } from '../ends';
 import { breakingStep } from '../../engines/electrics';
 import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import type { ControlKind, JobEdit } from '../../ground/job';
@@ -20,6 +22,9 @@ const ROLE_OF: Readonly<Record<string, Role>> = { live: 'line', neutral: 'neutra
 const BOXES: readonly ControlKind[] = ['switched-load', 'selector', 'latching-switch'];
 
 /** The control box of a two-direction mains motor replaced by two mains contacts. */
+/** The input of a relay on its module. */
+const inputOf = (relay: string) => leg(`relay ${relay}`, `module input ${relay}`, `input ${relay}`);
+
 export function controlBox(c: WayContext): WayResult {
   const way = 'control-box';
   if (c.fact.leading === 'motor-pair')
@@ -167,17 +172,17 @@ export function controlBox(c: WayContext): WayResult {
       { name: 'closed box for mains', value: 'with strain relief', quantity: 1 },
     ],
     wires(c, [
-      ...conductors(wiring).map((w): WireEnds => [w.from, w.to, false, ROLE_OF[w.net] ?? 'line']),
-      ['pin 1', 'module input K1'],
-      ['pin 2', 'module input K2'],
+      ...conductors(wiring).map((w): WireEnds => [motorEnd(w.from), motorEnd(w.to), false, ROLE_OF[w.net] ?? 'line']),
+      [pin(' 1', 'K1'), inputOf('K1')],
+      [pin(' 2', 'K2'), inputOf('K2')],
       ...(plan.mirrored
         ? ([
-            ['module input K1', 'module input K3'],
-            ['module input K2', 'module input K4'],
-          ] as WireEnds[])
+            [inputOf('K1'), inputOf('K3')],
+            [inputOf('K2'), inputOf('K4')],
+          ] satisfies WireEnds[])
         : []),
-      ['controller ground', 'module ground'],
-      [formatQuantity(supply, 'V'), 'module supply'],
+      [GROUND, legOf('module', 'module', 'ground')],
+      [voltsEnd(formatQuantity(supply, 'V')), legOf('module', 'module', 'supply')],
     ]),
     ['relay-module'],
     {

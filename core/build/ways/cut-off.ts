@@ -1,3 +1,4 @@
+import { GROUND, legOf, RAIL } from '../ends';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import { stepsOf } from '../../ground/job';
 import { oneShot } from '../../engines/electrics';
@@ -7,6 +8,7 @@ import { resistorPart } from './result';
 
 /** How its terminals are called. */
 export const ONE_SHOT = 'one-shot';
+const oneShotLeg = (of: string) => legOf(ONE_SHOT, ONE_SHOT, of);
 
 /** Pin level from which its trigger may answer, V: three tenths of 3.3 V (`cmos-levels`). */
 const TRIGGERS_AT = 1;
@@ -18,7 +20,7 @@ export const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
 /** The monostable that Guard asked for, in the parts and between pin and driver; only a single level can be cut off so. */
 export function withCutOff(r: WayResult, c: WayContext): WayResult {
   const press = longestPress(c);
-  const first = r.wires.findIndex((w) => /^pin\b/.test(w.from));
+  const first = r.wires.findIndex((w) => w.ends[0].at === 'pin');
   if (
     c.job.guard.cutOff !== 'one-shot' ||
     press === 0 ||
@@ -30,20 +32,18 @@ export function withCutOff(r: WayResult, c: WayContext): WayResult {
   const { ohms, farads, longest } = oneShot(press);
   const inverted = r.press.pressesOn === 'low';
   const list: WireEnds[] = r.wires.flatMap((w, i): WireEnds[] => [
-    [i === first ? `${ONE_SHOT} output${inverted ? ', inverted' : ''}` : w.from, w.to, w.crosses, w.role],
+    [i === first ? oneShotLeg(`output${inverted ? ', inverted' : ''}`) : w.ends[0], w.ends[1], w.crosses, w.role],
   ]);
   return {
     ...r,
     wires: wires(c, [
       ...list,
-      [r.wires[first]!.from, `${ONE_SHOT} trigger`],
+      [r.wires[first]!.ends[0], oneShotLeg('trigger')],
       ...(inverted
-        ? ([
-            ['3.3 V of the controller', `${ONE_SHOT} trigger, by ${formatQuantity(PULL_DOWN_OHMS, 'Ω')}`],
-          ] as WireEnds[])
+        ? ([[RAIL, oneShotLeg(`trigger, by ${formatQuantity(PULL_DOWN_OHMS, 'Ω')}`)]] satisfies WireEnds[])
         : []),
-      ['3.3 V of the controller', `${ONE_SHOT} supply`],
-      ['controller ground', `${ONE_SHOT} ground`],
+      [RAIL, oneShotLeg('supply')],
+      [GROUND, oneShotLeg('ground')],
     ]),
     // What the pin meets is its trigger, which takes no current and floats with the pin: Board's resistor to ground
     // holds it at rest, one of its own where the press is low.
@@ -55,10 +55,13 @@ export function withCutOff(r: WayResult, c: WayContext): WayResult {
         name: 'monostable, not retriggerable',
         value: `CMOS, 3.3 V, output ${formatQuantity(c.drive.limitAmps, 'A')} or more`,
         quantity: 1,
+        shared: true,
       },
-      ...(inverted ? [resistorPart('at the trigger of the one-shot', PULL_DOWN_OHMS)] : []),
-      resistorPart('of the one-shot', ohms),
-      { name: 'film capacitor of the one-shot', value: formatQuantity(farads, 'F'), quantity: 1 },
+      ...(inverted
+        ? [{ ...resistorPart('at the trigger of the one-shot', PULL_DOWN_OHMS), shared: true as const }]
+        : []),
+      { ...resistorPart('of the one-shot', ohms), shared: true },
+      { name: 'film capacitor of the one-shot', value: formatQuantity(farads, 'F'), quantity: 1, shared: true },
     ],
   };
 }

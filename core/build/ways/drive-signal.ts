@@ -1,3 +1,4 @@
+import { GROUND, leg, legOf, pin, voltsEnd } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
 import { partsOf, valueOf, type TakenPart } from '../../engines/parts';
@@ -42,6 +43,11 @@ export const KNOB_WORDS: Readonly<
   },
 };
 
+/** A leg of what stands between the controller and the machine’s signal. */
+const part = (words: string) => leg('signal parts', words);
+/** The pin that hears the machine’s pulses. */
+const RETURN_PIN = pin('', 'back', { direction: 'in', sort: 'pulses', note: ', by resistor' });
+
 /** What the old knob takes besides the shaper: a driven relay, or two diodes. */
 function knobParts(
   c: WayContext,
@@ -57,10 +63,10 @@ function knobParts(
       amps: drive.coil.result.value,
       coilVolts: valueOf(relay, 'coilVolts'),
       wires: [
-        ['pin, changeover', 'base resistor'],
-        ['controller ground', 'emitter'],
-        [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'changeover A1, diode’s cathode'],
-        ['collector', 'changeover A2, diode’s anode'],
+        [pin(', changeover', 'changeover', { acts: false }), leg('driver of the coil', 'base resistor')],
+        [GROUND, leg('driver of the coil', 'emitter')],
+        [voltsEnd(formatQuantity(valueOf(relay, 'coilVolts'), 'V')), part('changeover A1, diode’s cathode')],
+        [leg('driver of the coil', 'collector'), part('changeover A2, diode’s anode')],
       ],
     };
   }
@@ -124,8 +130,13 @@ export function driveSignal(c: WayContext): WayResult {
   ];
   if (plan.returnVolts !== null)
     findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
-  const enable: WireEnds[] = plan.enable === 'none' ? [] : [['pin, enable', `enable, ${plan.enable}`, true]];
-  const shaper = plan.what === 'level' ? 'filter' : 'level shift';
+  const enable: WireEnds[] =
+    plan.enable === 'none'
+      ? []
+      : [[pin(', enable', 'enable', { acts: false }), leg('machine', `enable, ${plan.enable}`), true]];
+  const shaper = part(plan.what === 'level' ? 'filter' : 'level shift');
+  const input = leg('machine', 'signal input');
+  const oldKnob = leg('machine', 'old knob');
   const old = knobParts(c, plan);
   findings.push(...old.findings);
   const parts = [
@@ -138,30 +149,30 @@ export function driveSignal(c: WayContext): WayResult {
   ];
   const joined: Readonly<Record<SignalPlan['knob'], WireEnds[]>> = {
     changeover: [
-      [shaper, 'changeover, work'],
-      ['changeover, common', 'signal input', true],
-      ['old knob', 'changeover, rest', true],
+      [shaper, part('changeover, work')],
+      [part('changeover, common'), input, true],
+      [oldKnob, part('changeover, rest'), true],
     ],
     'highest-wins': [
-      [shaper, 'diode 1, anode'],
-      ['old knob', 'diode 2, anode', true],
-      ['diode 1, cathode', 'signal input', true],
-      ['diode 2, cathode', 'signal input', true],
+      [shaper, part('diode 1, anode')],
+      [oldKnob, part('diode 2, anode'), true],
+      [part('diode 1, cathode'), input, true],
+      [part('diode 2, cathode'), input, true],
     ],
-    removed: [[shaper, 'signal input', true]],
-    parallel: [[shaper, 'signal input', true]],
+    removed: [[shaper, input, true]],
+    parallel: [[shaper, input, true]],
   };
   return result(
     way,
     findings,
     parts,
     wires(c, [
-      ['pin, signal', shaper],
+      [pin(', signal', 'signal', { sort: 'frequency' }), shaper],
       ...joined[plan.knob],
       ...old.wires,
       ...enable,
-      ...(plan.returnVolts === null ? [] : [['pulses back', 'pin, by resistor', true] as WireEnds]),
-      ['controller ground', 'machine’s ground', true],
+      ...(plan.returnVolts === null ? [] : [[leg('machine', 'pulses back'), RETURN_PIN, true] satisfies WireEnds]),
+      [GROUND, legOf('machine', 'machine’s', 'ground'), true],
     ]),
     [],
     {

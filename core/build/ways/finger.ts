@@ -1,3 +1,4 @@
+import { GROUND, legOf, pin, voltsEnd } from '../ends';
 import { atLeast, atMost, derive, finding, judged, type Finding } from '../../ground/finding';
 import { forceStep, pullStep, travelStep } from '../../engines/mechanics';
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
@@ -140,9 +141,9 @@ export function finger(c: WayContext): WayResult {
           },
     ],
     wires(c, [
-      ['pin', 'servo signal'],
-      ['controller ground', 'servo ground'],
-      [formatQuantity(volts, 'V'), 'servo supply'],
+      [pin('', '', { sort: 'pulse-width' }), legOf('servo', 'servo', 'signal')],
+      [GROUND, legOf('servo', 'servo', 'ground')],
+      [voltsEnd(formatQuantity(volts, 'V')), legOf('servo', 'servo', 'supply')],
     ]),
     ['servo'],
     {

@@ -1,8 +1,9 @@
+import { GROUND, leg, legOf, MINUS, pin, PLUS } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
 import { fitOf, neededTorque } from '../../engines/mechanics';
 import { takenPart, valueOf } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
-import { wires, type Part, type WayContext, type WayResult } from './context';
+import { wires, type Part, type WayContext, type WayResult, type WireEnds } from './context';
 import { planOrigin } from './ratings';
 import { noUse, result } from './result';
 import { gearMotor, rewiredOf, stepper } from './hand-drives';
@@ -49,6 +50,58 @@ function fitFindings(c: WayContext): Finding[] {
 }
 
 /** A motor on a tube or a crank that a hand used to turn. */
+/** A stepper: step and direction to its driver, and an end switch at either end of the way. */
+function stepperWires(mirrored: boolean): WireEnds[] {
+  const driver = (of: string) => legOf('stepper driver', 'driver', of);
+  const winding = (words: string) => leg('stepper', words);
+  const endSwitch = (side: 'up' | 'down', n: number): WireEnds => [
+    leg('end switches', `end switch ${side}`),
+    pin(` ${n}`, `end ${side}`, { direction: 'in', note: ', to ground when reached' }),
+  ];
+  return [
+    [pin(' 1', 'step', { sort: 'pulses' }), driver('step')],
+    [pin(' 2', 'direction', { acts: false }), driver('direction')],
+    [GROUND, driver('ground')],
+    [PLUS, driver('supply +')],
+    endSwitch('up', 3),
+    endSwitch('down', 4),
+    [GROUND, leg('end switches', 'end switches, common')],
+    [MINUS, driver('supply −')],
+    [driver('1A'), winding('winding 1, start')],
+    [driver('1B'), winding('winding 1, end')],
+    [driver('2A'), winding(mirrored ? 'winding 2, start (second motor: end)' : 'winding 2, start')],
+    [driver('2B'), winding(mirrored ? 'winding 2, end (second motor: start)' : 'winding 2, end')],
+  ];
+}
+
+/** A gear motor on a bridge: an end switch in each of its wires, with a diode across that lets it come back. */
+function motorWires(mirrored: boolean): WireEnds[] {
+  const module = (of: string) => legOf('module', 'module', of);
+  const at = (words: string) => leg('end switches', words);
+  const motor = (name: string, of: string) => legOf(`motor ${name}`, name, of);
+  return [
+    [pin(' 1', 'IN1'), module('IN1')],
+    [pin(' 2', 'IN2'), module('IN2')],
+    [GROUND, module('ground')],
+    [PLUS, module('supply +')],
+    [MINUS, module('supply −')],
+    [module('OUT1'), at('end switch up, common')],
+    [at('end switch up, rest'), motor('M1', '+')],
+    [module('OUT2'), at('end switch down, common')],
+    [at('end switch down, rest'), motor('M1', '−')],
+    [at('end switch up, rest'), at('diode 1, anode')],
+    [at('diode 1, cathode'), at('end switch up, common')],
+    [at('end switch down, rest'), at('diode 2, anode')],
+    [at('diode 2, cathode'), at('end switch down, common')],
+    ...(mirrored
+      ? ([
+          [motor('M1', '+'), motor('M2', '−')],
+          [motor('M1', '−'), motor('M2', '+')],
+        ] satisfies WireEnds[])
+      : []),
+  ];
+}
+
 export function handMechanism(c: WayContext): WayResult {
   const way = 'hand-mechanism';
   const plan = c.press.hand;
@@ -129,43 +182,7 @@ export function handMechanism(c: WayContext): WayResult {
         ]
       : []),
   ];
-  const list: [string, string][] =
-    plan.motor === 'stepper'
-      ? [
-          ['pin 1', 'driver step'],
-          ['pin 2', 'driver direction'],
-          ['controller ground', 'driver ground'],
-          ['supply +', 'driver supply +'],
-          ['end switch up', 'pin 3, to ground when reached'],
-          ['end switch down', 'pin 4, to ground when reached'],
-          ['controller ground', 'end switches, common'],
-          ['supply −', 'driver supply −'],
-          ['driver 1A', 'winding 1, start'],
-          ['driver 1B', 'winding 1, end'],
-          ['driver 2A', plan.mirrored ? 'winding 2, start (second motor: end)' : 'winding 2, start'],
-          ['driver 2B', plan.mirrored ? 'winding 2, end (second motor: start)' : 'winding 2, end'],
-        ]
-      : [
-          ['pin 1', 'module IN1'],
-          ['pin 2', 'module IN2'],
-          ['controller ground', 'module ground'],
-          ['supply +', 'module supply +'],
-          ['supply −', 'module supply −'],
-          ['module OUT1', 'end switch up, common'],
-          ['end switch up, rest', 'M1 +'],
-          ['module OUT2', 'end switch down, common'],
-          ['end switch down, rest', 'M1 −'],
-          ['end switch up, rest', 'diode 1, anode'],
-          ['diode 1, cathode', 'end switch up, common'],
-          ['end switch down, rest', 'diode 2, anode'],
-          ['diode 2, cathode', 'end switch down, common'],
-          ...(plan.mirrored
-            ? ([
-                ['M1 +', 'M2 −'],
-                ['M1 −', 'M2 +'],
-              ] as [string, string][])
-            : []),
-        ];
+  const list: readonly WireEnds[] = plan.motor === 'stepper' ? stepperWires(plan.mirrored) : motorWires(plan.mirrored);
   const stall =
     part.kind === 'stepper'
       ? (rewiredOf(part)?.amps.result.value ?? valueOf(part, 'ratedVolts') / valueOf(part, 'phaseOhms')) * 2

@@ -1,7 +1,9 @@
+import { ofSecond, type End, type LegEnd } from '../ends';
 import type { RangedInput } from '../../ground/finding';
 import { isJointWay, type Way } from '../../ground/job';
 import { partInput, type TakenPart } from '../../engines/parts';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
+import { ONE_SHOT } from './cut-off';
 import { twice } from './draws';
 
 /** Ways whose contact may stand twice in one wire: a metal contact or a solid-state relay, each with a driver of its own. */
@@ -22,29 +24,42 @@ export function closedOhms(c: WayContext, way: Way, part: TakenPart): RangedInpu
   return { ...one, name: `${one.name}, two in series`, range: { low: 2 * low, nominal: 2 * nominal, high: 2 * high } };
 }
 
-/** The terminal of a contact, as the wires of these ways call it. */
-const CONTACT = /^(contact|output)$/;
+/** Whether an end is a leg of the contact itself. */
+const isContact = (end: End): end is LegEnd => end.at === 'leg' && end.closes === true;
+/** The nth of two contacts in series. */
+const nth = (end: LegEnd, n: 1 | 2): LegEnd => ({
+  ...end,
+  words: `${end.words} ${n}`,
+  label: `${end.label} ${n}`,
+  ...(n === 2 ? { second: true } : {}),
+});
+/** Whether an end belongs to the one-shot. */
+const ofOneShot = (end: End): boolean => end.at === 'leg' && end.device === ONE_SHOT;
 
 /** The second contact: its driver on a pin of its own, its parts, and the wire from the first contact to it. */
 export function withSecondContact(r: WayResult, c: WayContext): WayResult {
   if (contactsOf(c, r.way) === 1 || r.wires.length === 0) return r;
-  const across = r.wires.filter((w) => CONTACT.test(w.from));
+  const across = r.wires.flatMap((w) => (isContact(w.ends[0]) ? [{ ...w, contact: w.ends[0] }] : []));
   const [upper, lower] = across;
   if (!upper || !lower) return r;
-  const second = (end: string): string =>
-    end === 'pin' ? 'pin 2' : /^(controller ground|[\d.]+ ?[mk]?V)/.test(end) ? end : `${end} of contact 2`;
+  const others = r.wires.filter((w) => across.every((x) => x.number !== w.number));
   const list: WireEnds[] = [
     ...r.wires
-      .filter((w) => w !== lower)
-      .map((w): WireEnds => [w === upper ? `${w.from} 1` : w.from, w.to, w.crosses, w.role]),
-    [`${upper.from} 1`, `${upper.from} 2`],
-    [`${lower.from} 2`, lower.to, lower.crosses, lower.role],
-    ...r.wires
-      .filter((w) => !across.includes(w) && !w.from.startsWith('one-shot') && !w.to.startsWith('one-shot'))
-      .map((w): WireEnds => [second(w.from), second(w.to), w.crosses, w.role]),
+      .filter((w) => w.number !== lower.number)
+      .map((w): WireEnds => [
+        w.number === upper.number ? nth(upper.contact, 1) : w.ends[0],
+        w.ends[1],
+        w.crosses,
+        w.role,
+      ]),
+    [nth(upper.contact, 1), nth(upper.contact, 2)],
+    [nth(lower.contact, 2), lower.ends[1], lower.crosses, lower.role],
+    ...others
+      .filter((w) => !w.ends.some(ofOneShot))
+      .map((w): WireEnds => [ofSecond(w.ends[0]), ofSecond(w.ends[1]), w.crosses, w.role]),
   ];
   // A one-shot stands before the first contact alone; that one opens is enough.
-  const shared = r.parts.filter((p) => /one-shot|monostable/.test(p.name));
+  const shared = r.parts.filter((p) => p.shared);
   return {
     ...r,
     wires: wires(c, list),

@@ -1,3 +1,4 @@
+import { GROUND, leg, legOf, pin, RAIL } from '../ends';
 import {
   atMost,
   computed,
@@ -11,7 +12,7 @@ import {
 } from '../../ground/finding';
 import { takenPart, partInput, partValue, type TakenPart } from '../../engines/parts';
 import { injectorKey, injectorOf, type Injector } from '../../engines/scan';
-import { wires, type WayContext, type WayResult } from './context';
+import { wires, type WayContext, type WayResult, type WireEnds } from './context';
 import { pinHigh } from './drive';
 import { levelLimit, probed } from './line';
 import { planned } from './ratings';
@@ -186,12 +187,23 @@ export function logicInjector(c: WayContext): WayResult {
       }),
     );
   const bits = injector?.bits ?? 1;
-  const list: [string, string, boolean?][] = [
-    ...Array.from({ length: bits }, (_, i): [string, string] => [`pin, select ${i}`, `logic select[${i}]`]),
-    ...(injector?.strobes ?? []).map((s, i): [string, string, boolean] => [`logic strobe[${i}]`, s, true]),
-    ...(injector?.senses ?? []).map((s, i): [string, string, boolean] => [`logic sense[${i}]`, s, true]),
-    ['controller ground', 'pad ground', true],
-    ['3.3 V of the controller', 'logic supply'],
+  const list: WireEnds[] = [
+    ...Array.from({ length: bits }, (_, i): WireEnds => [
+      pin(`, select ${i}`, `select ${i}`, { acts: false }),
+      legOf('programmable logic', 'logic', `select[${i}]`),
+    ]),
+    ...(injector?.strobes ?? []).map((s, i): WireEnds => [
+      legOf('programmable logic', 'logic', `strobe[${i}]`),
+      leg('machine', s),
+      true,
+    ]),
+    ...(injector?.senses ?? []).map((s, i): WireEnds => [
+      legOf('programmable logic', 'logic', `sense[${i}]`),
+      leg('machine', s),
+      true,
+    ]),
+    [GROUND, leg('machine', 'pad ground'), true],
+    [RAIL, legOf('programmable logic', 'logic', 'supply')],
   ];
   return result(
     way,

@@ -1,3 +1,4 @@
+import { GROUND, leg, pin } from '../ends';
 import { atMost, carried, constant, derive, derivedLimit, judged, worst } from '../../ground/finding';
 import { partInput, partValue, takenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
@@ -100,9 +101,9 @@ export function nmosToGround(c: WayContext): WayResult {
       resistorPart('gate pull-down', HOLD_OHMS),
     ],
     wires(c, [
-      ['pin', 'gate resistor'],
-      ['controller ground', lower, true],
-      ['drain', upper, true],
+      [pin(), leg('transistor', 'gate resistor')],
+      [GROUND, lower, true],
+      [leg('transistor', 'drain'), upper, true],
     ]),
     ['nmos'],
     {

@@ -1,3 +1,4 @@
+import { GROUND, leg, pin } from '../ends';
 import { carried, constant, derivedLimit, finding, judged, worst, type Finding } from '../../ground/finding';
 import { partInput, takenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
@@ -87,10 +88,10 @@ export function optocoupler(c: WayContext): WayResult {
     findings,
     [{ name: 'optocoupler', value: opto.name, quantity: 1 }, resistorPart('LED', ohms)],
     wires(c, [
-      ['pin', 'LED resistor, anode'],
-      ['controller ground', 'cathode'],
-      ['collector', upper],
-      ['emitter', lower],
+      [pin(), leg('optocoupler', 'LED resistor, anode')],
+      [GROUND, leg('optocoupler', 'cathode')],
+      [leg('optocoupler', 'collector'), upper],
+      [leg('optocoupler', 'emitter'), lower],
     ]),
     ['optocoupler'],
     {

@@ -1,3 +1,4 @@
+import { contactLeg, GROUND, legOf, pin, voltsEnd } from '../ends';
 import { atLeast, atMost, constant, judged, worst, type Finding } from '../../ground/finding';
 import { MODULE_TURNS_AT } from '../../engines/circuit';
 import { boundsOf, partInput, partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
@@ -139,11 +140,11 @@ export function relayModule(c: WayContext): WayResult {
     findings,
     [{ name: 'relay module', value: part.name, quantity: 1 }],
     wires(c, [
-      ['pin', 'module input'],
-      ['controller ground', 'module ground'],
-      ['contact', upper],
-      ['contact', lower],
-      [formatQuantity(volts, 'V'), 'module supply'],
+      [pin(), legOf('module', 'module', 'input')],
+      [GROUND, legOf('module', 'module', 'ground')],
+      [contactLeg('module', 'contact'), upper],
+      [contactLeg('module', 'contact'), lower],
+      [voltsEnd(formatQuantity(volts, 'V')), legOf('module', 'module', 'supply')],
     ]),
     ['relay-module'],
     {

@@ -1,3 +1,4 @@
+import { contactLeg, GROUND, leg, legOf, pin, voltsEnd } from '../ends';
 import { constant, derive, finding, type Finding } from '../../ground/finding';
 import { partInput, partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
@@ -59,12 +60,12 @@ export function relayContact(c: WayContext): WayResult {
     findings,
     [{ name: 'relay', value: relay.name, quantity: 1 }, ...drive.parts],
     wires(c, [
-      ['pin', 'base resistor'],
-      ['controller ground', 'emitter'],
-      ['contact', upper],
-      ['contact', lower],
-      [formatQuantity(volts, 'V'), 'coil A1, diode’s cathode'],
-      ['collector', 'coil A2, diode’s anode'],
+      [pin(), leg('driver of the coil', 'base resistor')],
+      [GROUND, leg('driver of the coil', 'emitter')],
+      [contactLeg('contact', 'contact'), upper],
+      [contactLeg('contact', 'contact'), lower],
+      [voltsEnd(formatQuantity(volts, 'V')), legOf('driver of the coil', 'coil', 'A1, diode’s cathode')],
+      [leg('driver of the coil', 'collector'), legOf('driver of the coil', 'coil', 'A2, diode’s anode')],
     ]),
     ['relay', 'npn'],
     {

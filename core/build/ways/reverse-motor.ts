@@ -1,3 +1,5 @@
+import { motorEnd } from './motor-end';
+import { GROUND, leg, legOf, pin, relayLeg, voltsEnd } from '../ends';
 import { breakingStep } from '../../engines/electrics';
 import {
   atLeast,
@@ -15,7 +17,7 @@ import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/par
 import { formatQuantity } from '../../ground/quantity';
 import { conductors, sequenceRules, WIRING_WORDS, wiringOf } from '../../engines/reversing';
 import { coilDrive } from './coil';
-import { wires, type Part, type WayContext, type WayResult } from './context';
+import { wires, type Part, type WayContext, type WayResult, type WireEnds } from './context';
 import { probed } from './line';
 import { planned, stallRead } from './ratings';
 import { forbiddenFindings } from './reversing';
@@ -209,23 +211,23 @@ export function reverseMotor(c: WayContext): WayResult {
     ? [{ name: 'motor bridge', value: part.name, quantity: 1 }]
     : [{ name: 'relay', value: part.name, quantity: coils }, ...drive!.parts];
   const amps = drive ? drive.coil.result.value * coils : 0;
-  const pins: [string, string][] = bridge
+  const pins: readonly WireEnds[] = bridge
     ? [
-        ['pin 1', 'module IN1'],
-        ['pin 2', 'module IN2'],
-        ['controller ground', 'module ground'],
+        [pin(' 1', 'IN1'), legOf('module', 'module', 'IN1')],
+        [pin(' 2', 'IN2'), legOf('module', 'module', 'IN2')],
+        [GROUND, legOf('module', 'module', 'ground')],
       ]
-    : wiring.coils.flatMap((k, i): [string, string][] => [
-        [`pin ${i + 1}`, `base resistor of ${k}`],
-        ['controller ground', `emitter of ${k}`],
-        [`collector of ${k}`, `${k}:A2`],
-        [formatQuantity(valueOf(part, 'coilVolts'), 'V'), `${k}:A1`],
+    : wiring.coils.flatMap((k, i): WireEnds[] => [
+        [pin(` ${i + 1}`, k), leg(`relay ${k}`, `base resistor of ${k}`)],
+        [GROUND, leg(`relay ${k}`, `emitter of ${k}`)],
+        [leg(`relay ${k}`, `collector of ${k}`), relayLeg(k, 'A2')],
+        [voltsEnd(formatQuantity(valueOf(part, 'coilVolts'), 'V')), relayLeg(k, 'A1')],
       ]);
   return result(
     way,
     findings,
     parts,
-    wires(c, [...conductors(wiring).map((w): [string, string] => [w.from, w.to]), ...pins]),
+    wires(c, [...conductors(wiring).map((w): WireEnds => [motorEnd(w.from), motorEnd(w.to)]), ...pins]),
     bridge ? ['bridge'] : ['relay', 'npn'],
     {
       turnOnVolts: bridge ? 0.8 : (drive?.turnOnVolts ?? 0.4),

@@ -1,3 +1,4 @@
+import { contactLeg, GROUND, leg, pin } from '../ends';
 import { atLeast, judged, worst } from '../../ground/finding';
 import { partInput, partValue, takenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
@@ -53,10 +54,10 @@ export function solidStateRelay(c: WayContext): WayResult {
     findings,
     [{ name: 'solid-state relay', value: ssr.name, quantity: 1 }, resistorPart('LED', r.ohms)],
     wires(c, [
-      ['pin', 'LED resistor, anode'],
-      ['controller ground', 'cathode'],
-      ['output', upper],
-      ['output', lower],
+      [pin(), leg('solid-state relay', 'LED resistor, anode')],
+      [GROUND, leg('solid-state relay', 'cathode')],
+      [contactLeg('solid-state relay', 'output'), upper],
+      [contactLeg('solid-state relay', 'output'), lower],
     ]),
     ['solid-state-relay'],
     {

@@ -1,3 +1,4 @@
+import { GROUND, leg, pin } from '../ends';
 import {
   atLeast,
   atMost,
@@ -193,9 +194,9 @@ export function strobeAnswer(c: WayContext): WayResult {
     findings,
     [resistorPart('in each line', LINE_OHMS, 2)],
     wires(c, [
-      ['pin, input', 'strobe line, by resistor', true],
-      ['pin, output', 'sense line, by resistor', true],
-      ['controller ground', 'pad ground', true],
+      [pin(', input', 'input', { direction: 'in' }), leg('machine', 'strobe line, by resistor'), true],
+      [pin(', output', 'output'), leg('machine', 'sense line, by resistor'), true],
+      [GROUND, leg('machine', 'pad ground'), true],
     ]),
     [],
     {

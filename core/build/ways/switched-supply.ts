@@ -1,3 +1,4 @@
+import { GROUND, leg, legOf, pin, relayLeg, voltsEnd } from '../ends';
 import type { JobEdit, SupplyPlan } from '../../ground/job';
 import { chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import { partValue, takenPart, valueOf } from '../../engines/parts';
@@ -103,14 +104,25 @@ export function switchedSupply(c: WayContext): WayResult {
       { name: 'closed box for mains', value: 'with strain relief', quantity: 1 },
     ],
     wires(c, [
-      ['supply live', 'K1:11', false, 'line'],
-      [atRest === 'open' ? 'K1:14' : 'K1:12', 'machine live', false, 'line'],
-      ['supply neutral', 'machine neutral'],
-      ['supply earth', 'machine earth'],
-      ['pin', 'base resistor'],
-      ['controller ground', 'emitter'],
-      ['collector', 'K1:A2'],
-      [formatQuantity(valueOf(relay, 'coilVolts'), 'V'), 'K1:A1'],
+      [legOf('supply', 'supply', 'live', { conductor: 'line' }), relayLeg('K1', '11'), false, 'line'],
+      [
+        relayLeg('K1', atRest === 'open' ? '14' : '12'),
+        legOf('machine', 'machine', 'live', { conductor: 'line' }),
+        false,
+        'line',
+      ],
+      [
+        legOf('supply', 'supply', 'neutral', { conductor: 'neutral' }),
+        legOf('machine', 'machine', 'neutral', { conductor: 'neutral' }),
+      ],
+      [
+        legOf('supply', 'supply', 'earth', { conductor: 'earth' }),
+        legOf('machine', 'machine', 'earth', { conductor: 'earth' }),
+      ],
+      [pin(), leg('driver of the coil', 'base resistor')],
+      [GROUND, leg('driver of the coil', 'emitter')],
+      [leg('driver of the coil', 'collector'), relayLeg('K1', 'A2')],
+      [voltsEnd(formatQuantity(valueOf(relay, 'coilVolts'), 'V')), relayLeg('K1', 'A1')],
     ]),
     ['relay', 'npn'],
     {

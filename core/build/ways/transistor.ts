@@ -1,3 +1,4 @@
+import { GROUND, leg, pin } from '../ends';
 import { carried, derive, type Step } from '../../ground/finding';
 import { boundsOf, partInput, takenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
@@ -53,9 +54,9 @@ export function npnToGround(c: WayContext): WayResult {
     findings,
     [{ name: 'NPN transistor', value: npn.name, quantity: 1 }, resistorPart('base', ohms)],
     wires(c, [
-      ['pin', 'base resistor'],
-      ['controller ground', lower, true],
-      ['collector', upper, true],
+      [pin(), leg('transistor', 'base resistor')],
+      [GROUND, lower, true],
+      [leg('transistor', 'collector'), upper, true],
     ]),
     ['npn'],
     {

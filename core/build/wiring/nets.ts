@@ -1,16 +1,14 @@
 import type { ControlFact } from '../../ground/facts';
+import { terminalKey } from '../ends';
 import type { Control, Job } from '../../ground/job';
 
 /** A conductor of less than this joins two terminals, Ω. */
 const JOINED_OHMS = 1;
 
-/** A terminal of a control by its letter, as wires call it. */
-export const terminal = (control: Pick<Control, 'name'>, letter: string): string => `${control.name} ${letter}`;
-
 /**
  * Which terminals of a job stand on one potential: the sides of controls that were read as the machine's ground, terminals of a
  * strip that two controls share, and those of a strip that a meter found joined. Terminals that nobody read are in no net.
- * @returns the net of each terminal, as `ground` or `back 3`.
+ * @returns the net of each terminal by its key, as `ground` or `back 3`.
  */
 export function netsOf(job: Job, facts: Readonly<Record<string, ControlFact>>): ReadonlyMap<string, string> {
   const nets = new Map<string, string>();
@@ -18,7 +16,7 @@ export function netsOf(job: Job, facts: Readonly<Record<string, ControlFact>>): 
     const fact = facts[control.id];
     const strip = stripOf(job, control);
     for (const letter of ['A', 'B'] as const) {
-      const name = terminal(control, letter);
+      const name = terminalKey({ control: control.id, letter });
       if (strip) nets.set(name, joinedTo(job, strip.id, strip.name, letter === 'A' ? strip.a : strip.b));
       else if (fact?.kind && fact.farSide === 'ground' && fact.signal !== letter) nets.set(name, 'ground');
     }

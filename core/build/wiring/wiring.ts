@@ -1,5 +1,6 @@
 import type { ControlFact, DriveFact } from '../../ground/facts';
 import { type Job, lineId } from '../../ground/job';
+import { sayEnd, terminalKey, type End, type NetEnd } from '../ends';
 import { pinOf, type Line } from '../lines';
 import { panelOf, type PanelThing } from '../panel';
 import { stockName } from '../../engines/parts';
@@ -42,17 +43,14 @@ export type PinWords = (gpio: number) => string;
  */
 export const placedEnd =
   (job: Job, lines: readonly Line[], pinWords: PinWords) =>
-  (end: string): string => {
-    const line = lines.find((l) => l.need?.end === end || (l.need && end.startsWith(`${l.need.end},`)));
-    return line ? end.replace(line.need!.end, pinEndOf(job, line.id, pinWords)) : end;
+  (end: End): string => {
+    const line = end.at === 'pin' && lines.find((l) => l.need?.end === end.name);
+    return line && end.at === 'pin' ? `${pinEndOf(job, line.id, pinWords)}${end.note}` : sayEnd(end);
   };
 const pinEndOf = (job: Job, line: string, pinWords: PinWords): string => {
   const gpio = pinOf(job, line);
   return gpio === null ? 'pin ?' : pinWords(gpio);
 };
-
-/** Ends that all presses share; the others are parts of one press and are called after it where there are several. */
-const SHARED = /^(controller ground|3\.3 V of the controller|supply [+−]|mains |live|neutral|earth|[\d.]+ ?[mk]?V$)/;
 
 /**
  * One wire table and one parts list for all presses, senses, hands and signs of a job. Numbers run through; a terminal that is
@@ -69,49 +67,46 @@ export function wiringOf(
   const nets = netsOf(job, facts);
   const several = presses.filter((p) => p.way).length > 1;
   const fedFrom = supplyEnd(job);
-  const pinEnd = (line: string): string => pinEndOf(job, line, pinWords);
-  const reached = new Map<string, { end: string; number: number }>();
+  const reached = new Map<string, { end: End; words: string; number: number }>();
   const unused: { terminal: string; by: number; net: string }[] = [];
   const out: JobWire[] = [];
   for (const { press, way } of presses) {
     if (!way) continue;
-    const mine = lines.filter((l) => l.owner === press.id);
-    const placed = placedEnd(job, mine, pinWords);
-    const call = (end: string): string => {
-      const at = placed(end);
-      if (at !== end) return at;
-      if (POWER.test(end)) return fedFrom(press.id, end);
-      return several && !SHARED.test(end) && !nets.has(end) && !isTerminal(job, end) ? `${press.name}: ${end}` : end;
-    };
+    const placed = placedEnd(
+      job,
+      lines.filter((l) => l.owner === press.id),
+      pinWords,
+    );
+    // What all presses share is called the same everywhere; parts of one press are called after it where there are several.
+    const call = (end: End): string =>
+      end.at === 'net'
+        ? fedFrom(press.id, end)
+        : several && end.at === 'leg'
+          ? `${press.name}: ${sayEnd(end)}`
+          : placed(end);
     for (const [i, w] of way.wires.entries()) {
       const key = colourKey({ job, press, wiresBefore: 0 }, i + 1);
-      const net = nets.get(w.to);
+      const [begin, stop] = w.ends;
+      const net = stop.at === 'terminal' ? nets.get(terminalKey(stop)) : undefined;
       const at = net === undefined ? undefined : reached.get(net);
-      const from = call(w.from);
-      if (net !== undefined && !at) reached.set(net, { end: from, number: w.number });
+      const from = call(begin);
+      if (net !== undefined && !at) reached.set(net, { end: begin, words: from, number: w.number });
       if (at && net !== undefined) {
         unused.push({ terminal: w.to, by: at.number, net });
         // Both wires begin at one point: the second one would only lie beside the first.
-        if (at.end === from) continue;
-        out.push({ ...w, key, from, to: at.end, of: press.name, jumper: true, crosses: false });
+        if (at.words === from) continue;
+        const ends = [begin, at.end] as const;
+        out.push({ ...w, key, ends, from, to: at.words, of: press.name, jumper: true, crosses: false });
         continue;
       }
-      out.push({ ...w, key, from, to: call(w.to), of: press.name, jumper: false });
+      out.push({ ...w, key, from, to: call(stop), of: press.name, jumper: false });
     }
   }
   const panel = drive ? panelOf(job, drive) : [];
   let wiresBefore = presses.reduce((n, { way }) => n + (way?.wires.length ?? 0), 0);
   for (const thing of panel) {
-    const own = lines.filter((l) => l.owner === thing.id);
-    const call = (end: string): string => {
-      const line = own.find((l) => l.id === end || (end === thing.id && l.id === lineId(thing.id)));
-      return line ? pinEnd(line.id) : end;
-    };
     const at = { job, press: { id: thing.id }, wiresBefore };
-    const list = wires(
-      at,
-      thing.wires.map(([from, to]): [string, string] => [call(from), call(to)]),
-    );
+    const list = wires(at, thing.wires, (end) => sayEnd(end, (line) => pinEndOf(job, line, pinWords)));
     wiresBefore += list.length;
     out.push(...list.map((w, i): JobWire => ({ ...w, key: colourKey(at, i + 1), of: thing.name, jumper: false })));
   }
@@ -123,22 +118,17 @@ export function wiringOf(
   };
 }
 
-/** Ends that stand for a supply: a voltage, or a supply's plus or minus. */
-const POWER = /^(supply [+−]|[\d.]+ ?[mk]?V)$/;
-
-/** What an end that stands for a supply is called in a tree of several: with the part of it that feeds the press. */
-function supplyEnd(job: Job): (press: string, end: string) => string {
+/** What an end on a net is called; one that stands for a supply, in a tree of several, with the part of it that feeds the press. */
+function supplyEnd(job: Job): (press: string, end: NetEnd) => string {
   const tree = supplyTree(job.feed);
-  return (press, end) => {
-    if (tree.ends.length < 2) return end;
-    const load = end.startsWith('supply') ? lineId(press, 'motor') : press;
-    const node = tree.nodes[placeOf(job.feed, tree, load)];
-    return node ? `${node.name} ${end.startsWith('supply') ? end.slice(-1) : `+, ${end}`}` : end;
+  return (press, { net, words }) => {
+    if (net === 'ground' || net === 'rail' || tree.ends.length < 2) return words;
+    const ofMotor = net !== 'volts';
+    const node = tree.nodes[placeOf(job.feed, tree, ofMotor ? lineId(press, 'motor') : press)];
+    return node ? `${node.name} ${net === 'volts' ? `+, ${words}` : SIGN[net]}` : words;
   };
 }
-
-const isTerminal = (job: Job, end: string): boolean =>
-  job.controls.some((c) => end.startsWith(`${c.name} `) && /^[A-Z]$/.test(end.slice(c.name.length + 1)));
+const SIGN = { plus: '+', minus: '−' } as const;
 
 /** Lines of one name and value together. */
 function added(parts: readonly Part[]): readonly Part[] {
