@@ -11,7 +11,7 @@ import type { Finding } from '../core/ground/finding';
 import { applyEdit, freshJob, loadJob, type Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { demoJob } from '../core/testing/jobs';
-import { threadOf } from '../core/house/thread';
+import { rowOf, threadOf } from '../core/house/thread';
 import { takeDrawnAhead } from '../core/rooms/probe';
 
 const NOW = '2026-03-02T14:00:00Z';
@@ -54,7 +54,7 @@ function line(name: string, job: Job, whole: boolean): void {
   const parts = [
     digest(verdictsOf(a)),
     digest(a.findings.map(shown)),
-    digest(threadOf(a.findings)),
+    digest(rowOf(threadOf(a.findings))),
     digest(filesOf(job, a)),
   ];
   if (whole) {

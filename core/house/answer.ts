@@ -62,7 +62,7 @@ export function joined(own: readonly Finding[], studied: readonly Finding[]): Fi
     const other = byId.get(f.id);
     if (!other) return f;
     byId.delete(f.id);
-    return f.withoutFaults || isGraver(other.verdict, f.verdict) ? other : f;
+    return f.holds === 'without-faults' || isGraver(other.verdict, f.verdict) ? other : f;
   });
   return [...kept, ...byId.values()];
 }

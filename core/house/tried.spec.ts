@@ -70,7 +70,7 @@ describe('verdicts', () => {
 
   it('are not bettered by a study: the graver stays, but where a room looked only while nothing goes wrong', () => {
     const meet = (own: Verdict, study: Verdict, withoutFaults = false): Verdict =>
-      joined([{ ...one(own, 1), ...(withoutFaults ? { withoutFaults: true as const } : {}) }], [one(study, 1)])[0]!
+      joined([{ ...one(own, 1), ...(withoutFaults ? { holds: 'without-faults' as const } : {}) }], [one(study, 1)])[0]!
         .verdict;
     expect(meet('unknown', 'tight')).toBe('unknown');
     expect(meet('tight', 'unknown')).toBe('unknown');

@@ -64,9 +64,7 @@ export class BoardRoom {
   protected readonly rows = computed(() =>
     this.lines().map((line) => {
       const choice = this.bench.job().board.pins.find((p) => p.line === line.id);
-      const own =
-        this.findings().find((f) => f.id === `board.pin.${line.id}`) ??
-        this.findings().find((f) => f.id === 'board.press-pin' && line.id === this.bench.job().presses[0]?.id);
+      const own = this.findings().find((f) => f.about?.line === line.id);
       return {
         line,
         gpio: choice?.gpio ?? null,

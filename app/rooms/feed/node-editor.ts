@@ -63,7 +63,7 @@ export class NodeEditor {
   protected readonly converter = computed(() => this.job().feed.converters.find((c) => c.id === this.id()));
   protected readonly link = computed(() => this.job().feed.links.find((l) => l.id === this.id()));
   protected readonly own = computed(() => this.job().feed.loads.find((l) => l.id === this.id()));
-  protected readonly findings = computed(() => findingsOf(this.job(), this.bench.findings('feed'), this.id()));
+  protected readonly findings = computed(() => findingsOf(this.bench.findings('feed'), this.id()));
   protected readonly rails = computed((): Choice[] => [
     ['', 'not said yet'],
     ...this.job().survey.rails.map((r): Choice => [r.id, r.name]),

@@ -70,7 +70,7 @@ export class ControlPart {
     const id = this.control()?.id;
     return this.bench
       .findings('probe')
-      .filter((f) => (id === undefined ? f.id === 'probe.none' : f.id.startsWith(`probe.${id}.`)));
+      .filter((f) => (id === undefined ? f.id === 'probe.none' : f.about?.control === id));
   });
   /** While the mains side is being asked, no reading is. */
   protected readonly asking = computed(() => questionsOf(this.bench.job().survey.mains).length > 0);

@@ -90,7 +90,7 @@ export class KeypadPart {
   protected readonly troubles = signal<readonly string[]>([]);
   protected readonly pad = computed(() => this.bench.job().survey.keypads[0]);
   protected readonly findings = computed(() =>
-    this.bench.findings('probe').filter((f) => f.id.startsWith('probe.keypad.')),
+    this.bench.findings('probe').filter((f) => f.about?.keypad !== undefined),
   );
   protected readonly shared = computed(() => (this.pad() ? sharedLines(this.pad()!) : []));
   private readonly ghosts = computed(() => (this.pad() ? ghosts(this.pad()!) : []));

@@ -61,7 +61,7 @@ export class StripPart {
   });
   protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === this.strip()?.id));
   protected readonly findings = computed(() =>
-    this.bench.findings('probe').filter((f) => f.id.startsWith('probe.strip.')),
+    this.bench.findings('probe').filter((f) => f.about?.strip !== undefined),
   );
   protected readonly volts = (v: number): string => formatQuantity(v, 'V');
   protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);

@@ -43,9 +43,7 @@ export class SuppliesPart {
   private readonly bench = inject(Bench);
   private readonly taker = inject(TakeAway);
   protected readonly rails = computed(() => this.bench.job().survey.rails);
-  protected readonly findings = computed(() =>
-    this.bench.findings('probe').filter((f) => f.id.startsWith('probe.rail.')),
-  );
+  protected readonly findings = computed(() => this.bench.findings('probe').filter((f) => f.about?.rail !== undefined));
   protected readonly sources = computed(() => sourcesTold(this.rails()));
   protected readonly load = loadToTry;
   protected readonly there: readonly Choice<boolean | null>[] = [

@@ -26,11 +26,10 @@ export class PressRow {
   readonly here = input.required<string>();
   protected readonly rows = computed(() => {
     const first = this.bench.job().presses[0]?.id;
-    const others = this.bench.job().presses.slice(1);
     return this.bench.job().presses.map((p) => {
       const own = this.bench
         .findings('thumb')
-        .filter((f) => (p.id === first ? !others.some((o) => f.id.endsWith(`@${o.id}`)) : f.id.endsWith(`@${p.id}`)));
+        .filter((f) => f.about?.press === p.id || (p.id === first && f.about?.press === undefined));
       return {
         id: p.id,
         name: p.name,

@@ -95,15 +95,8 @@ export class ThumbRoom {
   protected readonly findings = computed(() => this.bench.findings('thumb'));
   /** Margins stand beside the drawing as rulers; the list shows the rest, of this press and of what all share. */
   protected readonly listed = computed(() => {
-    const others = this.bench.job().presses.filter((p) => p !== this.bench.job().presses[0]);
-    const mine = others.find((p) => p.id === this.here()?.id);
-    return this.findings().filter(
-      (f) =>
-        !f.limit &&
-        (mine
-          ? f.id.endsWith(`@${mine.id}`) || f.id.startsWith('thumb.part-')
-          : !others.some((p) => f.id.endsWith(`@${p.id}`))),
-    );
+    const here = this.here()?.id;
+    return this.findings().filter((f) => !f.limit && (f.about?.press === undefined || f.about.press === here));
   });
 
   constructor() {

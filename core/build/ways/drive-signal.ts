@@ -105,7 +105,7 @@ export function driveSignal(c: WayContext): WayResult {
   const knob = KNOB_WORDS[plan.knob];
   const findings: Finding[] = [
     // Its readings say what it is; the kind of the control does not matter.
-    ...requirements(way, c, 'ground').filter((f) => f.id !== `thumb.${way}.known`),
+    ...requirements(way, c, 'ground').filter((f) => f.says !== 'kind-unknown'),
     ...fitFindings(plan, line),
     ...shift.findings,
     finding('thumb', `${way}.knob`, {

@@ -53,8 +53,8 @@ const OUTSIDE: ReadonlySet<Way> = new Set([
   'spare-remote',
   'spare-terminals',
 ]);
-/** Findings that hold whatever the control turns out to be. */
-const HOLDS = /\.(dangerous|insulation|ground|known|contradicted)$/;
+/** Whether a finding holds whatever the control turns out to be. */
+const always = (f: Finding): boolean => f.holds === 'whatever-kind';
 
 /**
  * While the kind is not known, what rests on it is not known either: neither a margin that is met, nor a stop, nor that
@@ -63,12 +63,14 @@ const HOLDS = /\.(dangerous|insulation|ground|known|contradicted)$/;
 function whileUnknown(r: WayResult, c: WayContext): WayResult {
   if (c.fact.kind !== null || OUTSIDE.has(r.way)) return r;
   const findings = r.findings.map((f): Finding =>
-    HOLDS.test(f.id) && (f.verdict === 'stop' || f.verdict === 'unknown') ? f : { ...f, verdict: 'unknown' },
+    always(f) && (f.verdict === 'stop' || f.verdict === 'unknown') ? f : { ...f, verdict: 'unknown' },
   );
-  const known = findings.some((f) => f.id.endsWith('.known'))
+  const known = findings.some((f) => f.says === 'kind-unknown')
     ? []
     : [
         finding('thumb', `${r.way}.known`, {
+          holds: 'whatever-kind',
+          says: 'kind-unknown',
           verdict: 'unknown',
           title: `${c.control.name} is not yet known`,
           caption: 'waits for Probe',
@@ -82,7 +84,7 @@ function whileUnknown(r: WayResult, c: WayContext): WayResult {
     applies: bare || r.applies,
     wires: bare ? [] : r.wires,
     parts: bare ? [] : r.parts,
-    findings: bare ? [...findings.filter((f) => HOLDS.test(f.id)), ...known] : [...known, ...findings],
+    findings: bare ? [...findings.filter((f) => always(f)), ...known] : [...known, ...findings],
   });
 }
 

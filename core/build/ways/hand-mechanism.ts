@@ -25,6 +25,7 @@ function fitFindings(c: WayContext): Finding[] {
     if (!fit)
       return [
         finding('thumb', `hand-mechanism.fit-${i}`, {
+          about: { fit: i },
           verdict: 'unknown',
           title: `${a?.name ?? 'One piece'} in ${b?.name ?? 'the other'}: one of the two has no reading`,
           caption: 'size not read',
@@ -35,6 +36,7 @@ function fitFindings(c: WayContext): Finding[] {
     const step = fit.steps[1]!;
     return [
       finding('thumb', `hand-mechanism.fit-${i}`, {
+        about: { fit: i },
         verdict,
         title:
           `${fit.inner.name} in ${fit.outer.name}, play from ` +

@@ -13,6 +13,7 @@ export type Joins = 'apart' | 'ground-side' | 'ground';
 /** A way has nothing to do with this sort of control. */
 export const misfit = (way: Way, title: string, remedy: string): Finding =>
   finding('thumb', `${way}.misfit`, {
+    says: 'no-use',
     verdict: 'stop',
     title,
     caption: 'not for this control',
@@ -29,6 +30,8 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
   if (fact.kind === null) {
     out.push(
       finding('thumb', `${way}.known`, {
+        holds: 'whatever-kind',
+        says: 'kind-unknown',
         verdict: 'unknown',
         title: `${control.name} is not yet known; margins rest on the likeliest kind`,
         caption: 'waits for Probe',
@@ -39,6 +42,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
   if (fact.contradicted) {
     out.push(
       finding('thumb', `${way}.contradicted`, {
+        holds: 'whatever-kind',
         verdict: 'unknown',
         title: `Readings of ${control.name} cannot all be right; nothing rests on them until one is withdrawn`,
         caption: 'readings disagree',
@@ -50,6 +54,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
   if (fact.dangerous) {
     out.push(
       finding('thumb', `${way}.dangerous`, {
+        holds: 'whatever-kind',
         verdict: 'stop',
         title: 'The control is over the limits of extra-low voltage',
         caption: 'dangerous side',
@@ -62,6 +67,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
   } else if (fact.isolation === 'not-isolated') {
     out.push(
       finding('thumb', `${way}.insulation`, {
+        holds: 'whatever-kind',
         verdict: 'tight',
         title: 'The low-voltage side is tied to mains: only reinforced insulation will do',
         caption: 'reinforced insulation only',
@@ -77,6 +83,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
   } else if (fact.isolation === 'unknown') {
     out.push(
       finding('thumb', `${way}.insulation`, {
+        holds: 'whatever-kind',
         verdict: 'unknown',
         title: 'Isolation from mains is not proven',
         caption: 'isolation not proven',
@@ -174,6 +181,7 @@ function sharedGround(way: Way, c: WayContext, joins: 'ground-side' | 'ground'):
   }
   if (fact.isolation === 'not-isolated') {
     return finding('thumb', `${way}.ground`, {
+      holds: 'whatever-kind',
       verdict: 'stop',
       title: 'It would join your ground to mains',
       caption: 'ground is not isolated',
@@ -191,12 +199,14 @@ function sharedGround(way: Way, c: WayContext, joins: 'ground-side' | 'ground'):
   }
   return fact.isolation === 'isolated'
     ? finding('thumb', `${way}.ground`, {
+        holds: 'whatever-kind',
         verdict: 'settled',
         title: 'The grounds may be joined: isolation from mains was read',
         caption: 'shared ground',
         source: ['isolation-bounds', 'iec-61140'],
       })
     : finding('thumb', `${way}.ground`, {
+        holds: 'whatever-kind',
         verdict: 'unknown',
         title: 'Waits until isolation from mains is proven',
         caption: 'isolation not proven',

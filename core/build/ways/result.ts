@@ -85,7 +85,7 @@ export function result(
   kinds: readonly PartKind[],
   press: Partial<PressFact>,
 ): WayResult {
-  const off = findings.find((f) => f.id === `thumb.${way}.misfit`);
+  const off = findings.some((f) => f.says === 'no-use');
   return withVerdict({
     way,
     verdict: 'unknown',
@@ -104,7 +104,7 @@ export function withVerdict(r: WayResult): WayResult {
   // Nothing found is nothing proven.
   const verdict = r.findings.length === 0 ? 'unknown' : gravest(r.findings.map((f) => f.verdict));
   const against =
-    r.findings.find((f) => f.id === `thumb.${r.way}.misfit`) ??
+    r.findings.find((f) => f.says === 'no-use') ??
     r.findings.find((f) => f.verdict === verdict && verdict !== 'settled');
   return {
     ...r,

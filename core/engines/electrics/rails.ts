@@ -4,6 +4,7 @@ import {
   atMost,
   carried,
   chosen,
+  concerning,
   constant,
   derive,
   finding,
@@ -155,7 +156,7 @@ export function railFindings(rails: readonly Rail[]): Finding[] {
         }),
       );
     }
-    return out;
+    return concerning({ rail: r.id }, out);
   });
 }
 

@@ -1,4 +1,4 @@
-import type { Finding } from '../finding';
+import { concerning, type Finding } from '../finding';
 
 /** How a finding of a press is known: those of the first press by their own ids, those of another with whose they are. */
 export const ofPress = (first: boolean, press: string, id: string): string => (first ? id : `${id}@${press}`);
@@ -13,7 +13,7 @@ export const forPress = (
   count: number,
   findings: readonly Finding[],
 ): Finding[] =>
-  findings.map((f) =>
+  concerning({ press: press.id }, findings).map((f) =>
     count < 2
       ? f
       : {

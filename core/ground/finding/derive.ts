@@ -201,7 +201,7 @@ export function judged(
     verdict?: Verdict;
     tightShare?: number | 'met';
     span?: number;
-  } & Partial<Pick<Finding, 'remedy' | 'source'>>,
+  } & Partial<Pick<Finding, 'remedy' | 'source' | 'about' | 'holds'>>,
 ): Finding {
   const value: Measure = parts.steps[parts.steps.length - 1]!.result;
   const { tightShare, span, ...rest } = parts;

@@ -60,6 +60,21 @@ export interface Remedy {
   readonly edit?: JobEdit;
 }
 
+/** What a finding is about, by ids of the job: what it may be looked up by. A finding of the whole job says nothing here. */
+export interface About {
+  readonly press?: string;
+  readonly control?: string;
+  /** Parts of the tree of supplies, or loads: several where they are judged as one. */
+  readonly nodes?: readonly string[];
+  readonly line?: string;
+  /** A strip, a keypad, a rail or a measured piece of Probe. */
+  readonly strip?: string;
+  readonly keypad?: string;
+  readonly rail?: string;
+  /** The place of a fit among those of a press. */
+  readonly fit?: number;
+}
+
 /** One judgement. A screen shows findings and computes none. */
 export interface Finding {
   readonly id: string;
@@ -73,8 +88,14 @@ export interface Finding {
   readonly steps: readonly Step[];
   readonly source: readonly SourceKey[];
   readonly remedy: Remedy | null;
-  /** It was looked at only while nothing goes wrong: whatever was looked at more closely takes its place. */
-  readonly withoutFaults?: true;
+  readonly about?: About;
+  /**
+   * How far it holds: `without-faults`, it was looked at only while nothing goes wrong, and whatever was looked at more closely takes
+   * its place; `whatever-kind`, it holds whatever the control turns out to be.
+   */
+  readonly holds?: 'without-faults' | 'whatever-kind';
+  /** What it says of a way beside its verdict: this control is none for it, or its kind is not known yet. */
+  readonly says?: 'no-use' | 'kind-unknown';
   /** It sums its room up, and speaks for it where it is as grave as the rest. */
   readonly sums: boolean;
 }
@@ -92,3 +113,7 @@ export const gravest = (list: readonly Verdict[]): Verdict => list.reduce(graver
 
 /** Sorts gravest first and leaves equals in their order. */
 export const byHarm = (a: { verdict: Verdict }, b: { verdict: Verdict }): number => HARM[b.verdict] - HARM[a.verdict];
+
+/** Findings with what they are about, where they do not say so themselves. */
+export const concerning = (about: About, findings: readonly Finding[]): Finding[] =>
+  findings.map((f) => ({ ...f, about: { ...about, ...f.about } }));

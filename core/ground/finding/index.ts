@@ -18,9 +18,11 @@ export {
 } from './derive';
 export {
   byHarm,
+  concerning,
   graver,
   isGraver,
   gravest,
+  type About,
   type Finding,
   type Input,
   type Limit,

@@ -88,7 +88,7 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
     verdict: 'tight',
     title: `Never ${words}: kept while nothing goes wrong`,
     caption: 'kept without faults',
-    withoutFaults: true,
+    holds: 'without-faults',
     source: ['simulation'],
     remedy: { text: 'Search in Act for the stories that break it.' },
   });

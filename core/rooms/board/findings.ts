@@ -1,6 +1,6 @@
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import type { PressFact } from '../../ground/facts';
-import { atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../../ground/finding';
+import { concerning, atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../../ground/finding';
 import type { BoardProfile, Job, JobEdit } from '../../ground/job';
 import { pinOf, type Line } from '../../build/lines';
 import { panelFindings } from '../../build/panel';
@@ -46,7 +46,10 @@ export function boardFindings(job: Job, lines: readonly Line[], presses: readonl
   let placed: Assignment | null = null;
   const placing = (): Assignment => (placed ??= assignPins(job, lines, profile));
   const open = lines.filter((l) => pinOf(job, l.id) === null);
-  const out = [...waits, ...lines.map((line) => lineFinding(job, line, lines, profile))];
+  const out = [
+    ...waits,
+    ...lines.flatMap((line) => concerning({ line: line.id }, [lineFinding(job, line, lines, profile)])),
+  ];
   const refused = open.length > 0 || clashes(job, lines).length > 0 ? placing() : null;
   if (lines.length > 1) out.unshift(allFinding(job, lines, refused));
   if (refused && !refused.ok) out.push(refusalFinding(job, lines, presses, profile, refused));

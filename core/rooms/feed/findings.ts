@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../../ground/finding';
+import { concerning, finding, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { freshLink, freshSource, type Job, type JobEdit } from '../../ground/job';
 import { boxFinding } from './box';
@@ -45,19 +45,21 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
   const r = rehearse(job, facts);
   const sources = job.feed.sources.flatMap((s, place) => {
     const drawn = judgeSource(job, r, place, s);
-    return [
+    return concerning({ nodes: [s.id] }, [
       ...asFarAsSaid(r, place, drawn),
       ...polarityFinding(s, place === 0),
       ...isolationFinding(facts, s, place === 0),
       ...whenFinding(job, s, place === 0),
       ...moduleFinding(s),
       ...(drawn.length > 1 ? judgeCells(job, facts, r, place, s, place === 0) : []),
-    ];
+    ]);
   });
   return [
     ...sources,
     ...judgeLoads(job, r),
-    ...r.tree.nodes.flatMap((_, place) => asFarAsSaid(r, place, judgePart(job, r, place))),
+    ...r.tree.nodes.flatMap(({ id }, place) =>
+      concerning({ nodes: [id] }, asFarAsSaid(r, place, judgePart(job, r, place))),
+    ),
     ...togetherFindings(job, facts, r),
     ...groundFindings(job, facts, r),
     ...boardFindings(job, facts, r),

@@ -38,6 +38,7 @@ export function boardFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] {
   const hot = junction.result.value;
   return [
     judged('feed', 'board-heat', {
+      about: { nodes: [CONTROLLER] },
       title: `Heat of the regulator on the ${d.controller}`,
       caption: 'board’s regulator',
       steps: [...most, amps, ...air, power, junction],

@@ -1,4 +1,13 @@
-import { atLeast, atMost, finding, judged, type Finding, type Remedy, type Step } from '../../ground/finding';
+import {
+  concerning,
+  atLeast,
+  atMost,
+  finding,
+  judged,
+  type Finding,
+  type Remedy,
+  type Step,
+} from '../../ground/finding';
 import { bearsAmps, ohmsPerMetre, soldSizes } from '../../engines/electrics';
 import { CONTROLLER, freeNodeId, freshLink, type FeedLink, type Job, type JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
@@ -154,7 +163,10 @@ export function judgeLoads(job: Job, r: Rehearsal): Finding[] {
     alike.set(key, [...(alike.get(key) ?? []), l]);
   }
   return [...alike.values()].flatMap((list) =>
-    judgeLoad(job, r, list[0]!, list.length > 1 ? `${list[0]!.name} and ${list.length - 1} alike` : list[0]!.name),
+    concerning(
+      { nodes: list.map((l) => l.id) },
+      judgeLoad(job, r, list[0]!, list.length > 1 ? `${list[0]!.name} and ${list.length - 1} alike` : list[0]!.name),
+    ),
   );
 }
 

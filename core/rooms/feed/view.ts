@@ -26,32 +26,9 @@ export interface FeedRow {
   readonly verdict: Verdict;
 }
 
-/** Findings of a source that is the first have no name behind theirs. */
-const OF_FIRST = [
-  'lasting',
-  'peak',
-  'spare',
-  'polarity',
-  'isolated',
-  'life',
-  'usable',
-  'hold',
-  'supply',
-  'loads',
-  'always',
-];
-const OF_CONTROLLER = ['least-volts', 'most-volts', 'board-heat', 'chip-volts'];
-
 /** Findings that speak of one part of the tree or of one load. */
-export function findingsOf(job: Job, findings: readonly Finding[], id: string): readonly Finding[] {
-  const first = job.feed.sources[0]?.id === id;
-  return findings.filter(
-    (f) =>
-      f.id.endsWith(`@${id}`) ||
-      (first && OF_FIRST.some((x) => f.id === `feed.${x}`)) ||
-      (id === CONTROLLER && OF_CONTROLLER.some((x) => f.id === `feed.${x}`)),
-  );
-}
+export const findingsOf = (findings: readonly Finding[], id: string): readonly Finding[] =>
+  findings.filter((f) => f.about?.nodes?.includes(id));
 
 function whatOf(job: Job, n: SupplyNode): string {
   if (n.kind === 'source') {
@@ -80,7 +57,7 @@ function whatOf(job: Job, n: SupplyNode): string {
 /** Every part and every load as it is drawn, parts before what hangs on them. */
 export function feedRows(job: Job, r: Rehearsal, findings: readonly Finding[]): FeedRow[] {
   const verdict = (id: string): Verdict =>
-    findingsOf(job, findings, id)
+    findingsOf(findings, id)
       .filter((f) => !f.sums)
       .reduce<Verdict>((v, f) => graver(v, f.verdict), 'settled');
   const say = (s: number): string => formatQuantity(s, 's');

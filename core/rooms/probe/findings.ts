@@ -1,4 +1,4 @@
-import { atLeast, finding, type Finding } from '../../ground/finding';
+import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
 import type { ControlKind, Job } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
@@ -33,7 +33,7 @@ export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
     ...surveys.flatMap((s) => {
       const name = job.controls.find((c) => c.id === s.control)!.name;
       const tie = tieOf(job, s);
-      return [
+      return concerning({ control: s.control }, [
         ...(s.remainder.leads
           ? [remainderFinding(job, s, name)]
           : tie.length > 1
@@ -41,7 +41,7 @@ export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
             : kindFinding(s, name)),
         ...valueFindings(s, name),
         ...isolationFindings(job, s.control, name),
-      ];
+      ]);
     }),
     ...beside,
   ];

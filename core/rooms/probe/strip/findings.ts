@@ -9,6 +9,7 @@ export function stripFindings(job: Job): Finding[] {
     const s = stripState(job, strip);
     if (s.found)
       return finding('probe', `strip.${strip.id}`, {
+        about: { strip: strip.id },
         verdict: 'settled',
         title: `${strip.name}: terminals ${s.found.a} and ${s.found.b} move the machine`,
         caption: `pair ${s.found.a}-${s.found.b}`,
@@ -16,6 +17,7 @@ export function stripFindings(job: Job): Finding[] {
       });
     const stop = s.stopped.includes('licensed');
     return finding('probe', `strip.${strip.id}`, {
+      about: { strip: strip.id },
       verdict: stop ? 'stop' : 'unknown',
       title: stop
         ? `${strip.name}: ${s.stopped}`
@@ -34,6 +36,7 @@ export function keypadFindings(job: Job): Finding[] {
     const risk = ghosts(pad).length;
     const out = [
       finding('probe', `keypad.${pad.id}`, {
+        about: { keypad: pad.id },
         verdict: mapped === pad.keys.length && mapped > 0 ? 'settled' : 'unknown',
         title: `${pad.name}: ${mapped} of ${pad.keys.length} keys have their two lines`,
         caption: `${mapped} of ${pad.keys.length} keys`,
@@ -46,6 +49,7 @@ export function keypadFindings(job: Job): Finding[] {
     if (risk > 0 && job.wish.others.trim()) {
       out.push(
         finding('probe', `keypad.${pad.id}.ghosts`, {
+          about: { keypad: pad.id },
           verdict: 'tight',
           title: `${pad.name} has no diodes to tell ghosts: with a hand on two keys, your press of a third may look like a fourth`,
           caption: 'ghost keys',
