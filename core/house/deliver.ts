@@ -7,7 +7,7 @@ import { needsProveDead } from '../rooms/guard';
 import type { Job, Press } from '../ground/job';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
-import { pinOf } from '../build/lines';
+import { pinOf, SENSES } from '../build/lines';
 import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
 import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
@@ -30,12 +30,12 @@ function pinsOf(job: Job, a: Seen, press: Press, way: WayResult): readonly (numb
   return [pinOf(job, press.id), ...more.map((l) => pinOf(job, l.id)).filter((p) => p !== null)];
 }
 
-/** Senses that the packed program can read: contacts that lie on a pin. */
+/** Senses that the packed program can read and that lie on a pin. */
 const readable = (job: Job, a: Seen): PackInput['senses'] =>
   job.senses.flatMap((s) => {
     const line = a.lines.find((l) => l.id === s.id);
     const pin = pinOf(job, s.id);
-    return s.kind === 'contact' && line && pin !== null
+    return SENSES[s.kind].readable && line && pin !== null
       ? [{ id: s.id, name: s.name, pin, yes: line.active, debounceSeconds: s.debounceSeconds }]
       : [];
   });

@@ -1,17 +1,17 @@
 import {
   armingsFor,
-  BEFALLS,
-  FAULT_WORDS,
+  DISTURBANCES,
   HAND_SECONDS,
-  NOBODY,
+  kindOfHappening,
   startsAsHappenings,
   type HeldNever,
   type Scene,
   type Start,
 } from '../rooms/act';
+import { SENSES } from '../build/lines';
 import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
-import type { Fault, FaultKind, Job } from '../ground/job';
+import type { Fault, Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from '../ground/quantity';
 import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
@@ -116,7 +116,7 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
     ...ill('late', LATE_SECONDS),
     ...ill('moved'),
     ...plan.senses.flatMap((s, i): Disturbance[] =>
-      s.part >= 0 && scene.senses[i]!.kind === 'message' ? [{ what: 'lost', of: i, how: 0 }] : [],
+      s.part >= 0 && SENSES[scene.senses[i]!.kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
     ),
     ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
       does === 'arm'
@@ -126,7 +126,8 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
           : [{ what: 'hand', of, how: HAND_SECONDS }],
     ),
     ...scene.tables.flatMap((t, part): Disturbance[] => {
-      const events = ['obstacle', NOBODY].map((e) => t.events.indexOf(e)).filter((e) => e >= 0);
+      const met = Object.values(DISTURBANCES).flatMap((d) => d.event?.key ?? []);
+      const events = met.map((e) => t.events.indexOf(e)).filter((e) => e >= 0);
       return events.map((how) => ({ what: 'meets', of: part, how }));
     }),
     // What asks whether it is armed asks that at every moment.
@@ -137,33 +138,11 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
   ];
 }
 
-const AS_FAULT: Partial<Record<Disturbance['what'], FaultKind>> = {
-  missed: 'missed-press',
-  twice: 'seen-twice',
-  thumb: 'hand-press',
-  cut: 'power-cut',
-  'plug-out': 'plug-out',
-  'controller-out': 'controller-out',
-  restart: 'restart',
-  welded: 'welded',
-  dirty: 'dirty',
-  stuck: 'stuck-sense',
-  reversed: 'reversed-sense',
-  late: 'late-sense',
-  meets: 'obstacle',
-  start: 'wrong-moment',
-  hand: 'hand-moved',
-  nobody: 'nobody-came',
-  moved: 'moved-sense',
-  lost: 'lost-message',
-};
-
 /** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
 function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
-  const unanswered = t.what === 'meets' && scene.tables[t.of]!.events[t.how] === NOBODY;
-  const kind = unanswered ? 'not-answered' : AS_FAULT[t.what]!;
+  const kind = kindOfHappening(t.what, t.what === 'meets' ? scene.tables[t.of]!.events[t.how] : undefined);
   const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
-  const befalls = BEFALLS[kind];
+  const { befalls, lasts } = DISTURBANCES[kind];
   const of = {
     sense: () => scene.senses[t.of]!.id,
     part: () => scene.parts[t.of]!.id,
@@ -171,12 +150,11 @@ function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
     hand: () => scene.hands[t.of]!.id,
     press: () => scene.lines[line]!.press,
   };
-  const lasts = ['power-cut', 'plug-out', 'controller-out', 'late-sense'].includes(kind);
   return {
     id: `story-${i + 1}`,
     kind,
     atSeconds: Math.max(0, Number((t.at - shift + JUST_AFTER).toFixed(4))),
-    seconds: lasts ? t.how : 0,
+    seconds: lasts === 'yes' ? t.how : 0,
     of: befalls ? of[befalls]() : '',
   };
 }
@@ -212,8 +190,8 @@ function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], br
 
 /** What happens, in words; a command is moved by a message. */
 function wordsFor(scene: Scene, f: Fault): string {
-  if (scene.hands.find((h) => h.id === f.of)?.wire.does !== 'command') return FAULT_WORDS[f.kind];
-  return f.kind === 'nobody-came' ? 'the next command is lost' : 'a command comes by message';
+  const { words, byMessage } = DISTURBANCES[f.kind];
+  return scene.hands.find((h) => h.id === f.of)?.wire.does === 'command' ? (byMessage ?? words) : words;
 }
 
 /** By name what a fault befalls, where there is more than one of its kind. */

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
-import { FAULT_WORDS, lastParted, type RunTrace, type Span } from '../../../core/rooms/act';
+import { DISTURBANCES, lastParted, type RunTrace, type Span } from '../../../core/rooms/act';
 import type { Fault, Step } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { cut } from '../../ui/cut';
@@ -152,7 +152,7 @@ export class Lanes {
       const held = this.dragged();
       const at = held?.id === f.id ? held.at : f.atSeconds;
       const x = this.x()(at);
-      const words = FAULT_WORDS[f.kind];
+      const words = DISTURBANCES[f.kind].words;
       return { id: f.id, kind: f.kind, at, x, left: x > 520, words, when: formatQuantity(at, 's') };
     }),
   );

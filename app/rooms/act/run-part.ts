@@ -1,15 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, DestroyRef, inject, input, signal } from '@angular/core';
-import {
-  BEFALLS,
-  FAULT_WORDS,
-  freshFault,
-  instantsOf,
-  partingsOf,
-  standAt,
-  type RunTrace,
-} from '../../../core/rooms/act';
+import { DISTURBANCES, freshFault, instantsOf, partingsOf, standAt, type RunTrace } from '../../../core/rooms/act';
 import { handsIn } from '../../../core/build/panel';
 import { FAULT_KINDS, type Fault, type FaultKind, faultFields } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
@@ -24,7 +16,7 @@ import { TakeAway } from '../../ui/take-away';
 import { Lanes } from './lanes';
 
 /** Faults that last for a time that is entered. */
-const LASTING: readonly FaultKind[] = ['power-cut', 'plug-out', 'controller-out', 'late-sense', 'hand-moved'];
+const LASTING: readonly FaultKind[] = FAULT_KINDS.filter((k) => DISTURBANCES[k].lasts !== 'no');
 /** How long a power cut is that is tried at the instant that is looked at, s. */
 const CUT_SECONDS = 10;
 
@@ -54,7 +46,7 @@ export class RunPart {
   /** Number of the move that is run. */
   readonly move = input(0);
   protected readonly faultFields = faultFields;
-  protected readonly faultWords = FAULT_WORDS;
+  protected readonly faultWords = (kind: FaultKind): string => DISTURBANCES[kind].words;
   protected readonly faults = computed(() => this.bench.job().act.faults);
   protected readonly steps = computed(() => this.bench.job().act.moves[this.move()]?.steps ?? []);
   protected readonly cursor = signal<number | null>(null);
@@ -86,12 +78,15 @@ export class RunPart {
     };
   });
   protected readonly targetsOf = (f: Fault): readonly Choice[] => {
-    const of = BEFALLS[f.kind];
+    const of = DISTURBANCES[f.kind].befalls;
     const list = of === null ? [] : this.targets()[of]!;
     return list.length > 1 ? list : [];
   };
   protected readonly kinds = computed(() =>
-    FAULT_KINDS.filter((k) => BEFALLS[k] === null || this.targets()[BEFALLS[k]!]!.length > 0),
+    FAULT_KINDS.filter((k) => {
+      const { befalls } = DISTURBANCES[k];
+      return befalls === null || this.targets()[befalls]!.length > 0;
+    }),
   );
 
   constructor() {
@@ -99,12 +94,12 @@ export class RunPart {
   }
 
   protected add(kind: FaultKind): void {
-    const of = BEFALLS[kind];
+    const of = DISTURBANCES[kind].befalls;
     const target = of === null ? '' : (this.targets()[of]![0]?.[0] ?? '');
     this.bench.put(
       'act.faults',
       freshFault(this.bench.newId(), kind, this.trace().end, target),
-      `fault: ${FAULT_WORDS[kind]}`,
+      `fault: ${DISTURBANCES[kind].words}`,
     );
   }
 
@@ -121,7 +116,7 @@ export class RunPart {
   }
 
   protected change(f: Fault, set: Partial<Fault>): void {
-    this.bench.put('act.faults', { ...f, ...set }, `fault changed: ${FAULT_WORDS[f.kind]}`);
+    this.bench.put('act.faults', { ...f, ...set }, `fault changed: ${DISTURBANCES[f.kind].words}`);
   }
 
   protected lay({ id, atSeconds }: { id: string; atSeconds: number }): void {
@@ -130,7 +125,7 @@ export class RunPart {
       this.bench.put(
         'act.faults',
         { ...f, atSeconds },
-        `fault moved to ${this.say(atSeconds)}: ${FAULT_WORDS[f.kind]}`,
+        `fault moved to ${this.say(atSeconds)}: ${DISTURBANCES[f.kind].words}`,
       );
   }
 
@@ -142,7 +137,12 @@ export class RunPart {
   }
 
   protected remove(f: Fault): void {
-    this.taker.drop(`The ${FAULT_WORDS[f.kind]}`, 'act.faults', f.id, `fault taken away: ${FAULT_WORDS[f.kind]}`);
+    this.taker.drop(
+      `The ${DISTURBANCES[f.kind].words}`,
+      'act.faults',
+      f.id,
+      `fault taken away: ${DISTURBANCES[f.kind].words}`,
+    );
   }
 
   protected play(): void {

@@ -1,6 +1,7 @@
 import type { PinNeed, PressFact } from '../../ground/facts';
 import { lineId, type Hand, type Job, type PinAbility, type Sense, type Sign } from '../../ground/job';
 import type { Line } from './line';
+import { isBare, SENSES } from './sense-kinds';
 
 /** A sign that takes more than this is switched by a transistor, A: half of what common pins give for long (`sign-transistor`). */
 const DIRECT_AMPS = 0.01;
@@ -53,22 +54,10 @@ function pressLines(press: PressFact): Line[] {
   });
 }
 
-/** What each kind of sense asks of its pin; a message asks for none. */
-const SENSE_ASKS: Readonly<Record<Sense['kind'], readonly PinAbility[]>> = {
-  contact: ['input'],
-  light: ['analogue'],
-  beep: ['input', 'interrupt'],
-  pulses: ['input', 'interrupt'],
-  current: ['analogue'],
-  temperature: ['input', 'output'],
-  message: [],
-};
-
 function senseLines(sense: Sense): Line[] {
-  if (sense.kind === 'message') return [];
-  // What brings no level of its own hangs on the pull-up of the pin.
-  const bare = sense.kind === 'contact' && sense.highVolts === null;
-  const analogue = sense.kind === 'light' || sense.kind === 'current';
+  const { sort, asks } = SENSES[sense.kind];
+  if (sort === null) return [];
+  const bare = isBare(sense);
   return [
     {
       ...BLANK,
@@ -77,13 +66,9 @@ function senseLines(sense: Sense): Line[] {
       owner: sense.id,
       name: sense.name,
       direction: 'in',
-      sort: analogue ? 'analogue' : sense.kind === 'pulses' ? 'pulses' : 'level',
+      sort,
       active: bare === sense.closedThen ? 'low' : 'high',
-      asks: [
-        ...SENSE_ASKS[sense.kind],
-        ...(bare ? (['pull-up'] as const) : []),
-        ...(sense.wakes ? (['wake'] as const) : []),
-      ],
+      asks: [...asks, ...(bare ? (['pull-up'] as const) : []), ...(sense.wakes ? (['wake'] as const) : [])],
       volts: sense.divider ? null : sense.highVolts,
     },
   ];

@@ -2,6 +2,7 @@ import { GROUND, lineEnd } from '../ends';
 import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { isBare, SENSES } from '../lines';
 import { own, type PanelPart, type PanelThing, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
@@ -24,7 +25,7 @@ export function dividerOhms(sense: Sense, pinVolts: number): number | null {
 /** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
 export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
   const what = `${TELLS[sense.tells]}${sense.meaning ? `: ${sense.meaning}` : ''}`;
-  if (sense.kind === 'message')
+  if (SENSES[sense.kind].sort === null)
     return {
       id: sense.id,
       name: sense.name,
@@ -34,7 +35,7 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
       findings: [],
     };
   const upper = dividerOhms(sense, drive.highVolts.high);
-  const bare = sense.kind === 'contact' && sense.highVolts === null;
+  const bare = isBare(sense);
   const wires: PanelWire[] = bare
     ? [
         [lineEnd(sense.id), own(`${sense.name} 1`)],
@@ -51,7 +52,7 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
         [own(`${sense.name} ground`), GROUND],
       ];
   const parts: PanelPart[] = [
-    { name: PART_OF[sense.kind], value: sense.name, quantity: 1 },
+    { name: SENSES[sense.kind].part, value: sense.name, quantity: 1 },
     ...(upper === null
       ? []
       : [
@@ -65,13 +66,3 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
   ];
   return { id: sense.id, name: sense.name, what, wires, parts, findings: [] };
 }
-
-const PART_OF: Readonly<Record<Sense['kind'], string>> = {
-  contact: 'contact, reed or micro switch',
-  light: 'light sensor over a lamp',
-  beep: 'tap on a beeper',
-  pulses: 'pulse sensor',
-  current: 'current sensor',
-  temperature: 'temperature sensor',
-  message: 'message',
-};

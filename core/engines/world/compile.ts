@@ -1,5 +1,5 @@
 import { ELSES, OPS, type Clue, type WorldPlan } from './plan';
-import { checkTable, WorldProblem } from './table';
+import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */
 export interface CompiledWorld {
@@ -145,8 +145,8 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
     after: Float64Array.from(all, ({ s }) => s.after?.seconds ?? Infinity),
     then: Int32Array.from(all, ({ s, part }, i) => (s.after ? place(part, s.after.then) : i)),
     atEnd: Int32Array.from(all, ({ s, part }, i) => (s.atEnd === null ? i : place(part, s.atEnd))),
-    lost: Int32Array.from(plan.parts, (_, i) => known(i, 'power lost')),
-    back: Int32Array.from(plan.parts, (_, i) => known(i, 'power back')),
+    lost: Int32Array.from(plan.parts, (_, i) => known(i, POWER_LOST)),
+    back: Int32Array.from(plan.parts, (_, i) => known(i, POWER_BACK)),
     channels: {
       part: Int32Array.from(c, (x) => x.part),
       line: Int32Array.from(c, (x) => x.line),

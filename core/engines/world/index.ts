@@ -22,5 +22,14 @@ export {
 } from './plan';
 export { begin, disturb, happeningsOf, MOST_EVENTS, nextDue, runTo, worldOf } from './run';
 export { CLOCK, copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
-export { checkTable, RunEnded, WorldProblem, type MachineTable, type StateRole, type TableState } from './table';
+export {
+  checkTable,
+  POWER_BACK,
+  POWER_LOST,
+  RunEnded,
+  WorldProblem,
+  type MachineTable,
+  type StateRole,
+  type TableState,
+} from './table';
 export { MOST_WORK, searchStories, type SearchOf, type SearchOutcome, type Story, type Told } from './search';

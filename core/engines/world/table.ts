@@ -1,3 +1,7 @@
+/** Keys of the events by which power goes and is back; a part that knows neither goes on. */
+export const POWER_LOST = 'power lost';
+export const POWER_BACK = 'power back';
+
 /** What a state is to whoever judges it. Its key and its word may be the maker's own, and nothing is decided by them. */
 export type StateRole =
   | 'rest'

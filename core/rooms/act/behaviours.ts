@@ -1,5 +1,6 @@
 import type { MachinePart } from '../../ground/job';
 import type { StateRole, TableState } from '../../engines/world';
+import { OBSTACLE, POWER_BACK, POWER_LOST, type PartEvent } from './events';
 
 /** A row while it is built: whether the part rests in it. */
 export interface Row extends TableState {
@@ -12,7 +13,12 @@ interface Rows {
 }
 
 /** The other behaviours of a part laid over the rows of its kind, each over what came before it. */
-export function withBehaviours(p: MachinePart, start: string, rows: readonly Row[], events: readonly string[]): Rows {
+export function withBehaviours(
+  p: MachinePart,
+  start: string,
+  rows: readonly Row[],
+  events: readonly PartEvent[],
+): Rows {
   const steps: ((r: Rows) => Rows)[] = [
     (r) => timed(p, r),
     (r) => deaf(p, r, events),
@@ -30,8 +36,6 @@ const there = (r: Rows, ...roles: StateRole[]): string | undefined =>
   roles.flatMap((role) => r.rows.find((s) => s.role === role)?.key ?? [])[0];
 /** It moves, or runs for a time of its own. */
 const busy = (s: Row): boolean => s.speed !== 0 || s.role === 'running';
-/** What a press does, and not what its end or a loss of power does. */
-const isPress = (event: string): boolean => !/ let go$|^power |^obstacle$|^nobody comes$/.test(event);
 
 /** A timer of its own: what is on goes to its rest, what is open begins to close; what rests is left alone. */
 function timed(p: MachinePart, r: Rows): Rows {
@@ -43,21 +47,21 @@ function timed(p: MachinePart, r: Rows): Rows {
   return each(r, (s) => (timedKeys.includes(s.key) ? { ...s, after: { seconds, then: to } } : s));
 }
 
-function deaf(p: MachinePart, r: Rows, events: readonly string[]): Rows {
+function deaf(p: MachinePart, r: Rows, events: readonly PartEvent[]): Rows {
   if (!p.deafWhileBusy) return r;
+  // What its end does, an obstacle or a loss of power is heard all the same.
+  const presses = new Set(events.filter((e) => e.how === 'down' || e.how === 'long').map((e) => e.key));
   return each(r, (s) =>
-    busy(s)
-      ? { ...s, on: Object.fromEntries(Object.entries(s.on).filter(([e]) => !(events.includes(e) && isPress(e)))) }
-      : s,
+    busy(s) ? { ...s, on: Object.fromEntries(Object.entries(s.on).filter(([e]) => !presses.has(e))) } : s,
   );
 }
 
 /** A long press switches off from wherever it is, or does nothing. */
-function longPressed(p: MachinePart, r: Rows, events: readonly string[]): Rows {
+function longPressed(p: MachinePart, r: Rows, events: readonly PartEvent[]): Rows {
   if (p.longPress !== 'off') return r;
-  const long = events.filter((e) => e.endsWith(' held long'));
+  const long = events.filter((e) => e.how === 'long');
   return each(r, (s) =>
-    s.rests ? s : { ...s, on: { ...s.on, ...Object.fromEntries(long.map((e) => [e, r.start])) } },
+    s.rests ? s : { ...s, on: { ...s.on, ...Object.fromEntries(long.map((e) => [e.key, r.start])) } },
   );
 }
 
@@ -69,14 +73,14 @@ function blocked(p: MachinePart, r: Rows): Rows {
     // Only what closes goes back: nobody is caught by what opens.
     const back = s.role === 'closing' ? there(r, 'opening') : undefined;
     const stopped = there(r, 'stopped', s.speed > 0 ? 'stopped-up' : 'stopped-down') ?? r.start;
-    return { ...s, on: { ...s.on, obstacle: p.whenBlocked === 'goes-back' ? (back ?? stopped) : stopped } };
+    return { ...s, on: { ...s.on, [OBSTACLE.key]: p.whenBlocked === 'goes-back' ? (back ?? stopped) : stopped } };
   });
 }
 
 /** Its first press only wakes it: asleep it knows no other, and at rest it falls asleep again. */
-function sleeps(p: MachinePart, r: Rows, events: readonly string[]): Rows {
+function sleeps(p: MachinePart, r: Rows, events: readonly PartEvent[]): Rows {
   if (!p.firstPressWakes) return r;
-  const presses = events.filter((e) => isPress(e) && !e.endsWith(' held long'));
+  const presses = events.filter((e) => e.how === 'down');
   const key = freeKey(r.rows, 'asleep');
   const asleep: Row = {
     key,
@@ -86,7 +90,7 @@ function sleeps(p: MachinePart, r: Rows, events: readonly string[]): Rows {
     after: null,
     atEnd: null,
     rests: true,
-    on: Object.fromEntries(presses.map((e) => [e, r.start])),
+    on: Object.fromEntries(presses.map((e) => [e.key, r.start])),
   };
   const rows = r.rows.map((s) =>
     s.key === r.start ? { ...s, after: { seconds: p.awakeSeconds ?? 0, then: key } } : s,
@@ -114,11 +118,11 @@ function powered(p: MachinePart, r: Rows): Rows {
     after: null,
     atEnd: null,
     rests: false,
-    on: { 'power back': back(darkOf) },
+    on: { [POWER_BACK.key]: back(darkOf) },
   }));
   const rows = r.rows.map((s) => ({
     ...s,
-    on: { ...s.on, 'power lost': dark.find((d) => d.darkOf === stands(s))!.key },
+    on: { ...s.on, [POWER_LOST.key]: dark.find((d) => d.darkOf === stands(s))!.key },
   }));
   return { start: r.start, rows: [...rows, ...dark] };
 }

@@ -1,63 +1,10 @@
-import { ownerOf, type Fault, type FaultKind } from '../../ground/job';
+import type { Fault } from '../../ground/job';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../../engines/world';
-import { NOBODY } from './machine';
+import { DISTURBANCES, placeIn } from './disturbances';
 import type { Scene } from './scene';
 
 /** How long a person holds a button, s: common practice. */
 export const HAND_SECONDS = 0.3;
-
-/** What a fault is called where it lies on the time axis. */
-export const FAULT_WORDS: Record<FaultKind, string> = {
-  'missed-press': 'this press is missed',
-  'power-cut': 'power cut',
-  'hand-press': 'someone presses by hand',
-  'seen-twice': 'this press is seen twice',
-  'plug-out': 'the machine’s plug is pulled',
-  'controller-out': 'the controller’s plug is pulled',
-  restart: 'the controller restarts',
-  welded: 'the contact sticks closed',
-  dirty: 'the contact no longer closes',
-  'stuck-sense': 'the sense sticks',
-  'late-sense': 'the sense comes late',
-  'reversed-sense': 'the sense says the opposite',
-  obstacle: 'something is in the way',
-  'wrong-moment': 'it is started at this moment too',
-  'hand-moved': 'someone moves a hand at the controller',
-  'nobody-came': 'nobody comes to move a hand at the controller',
-  'moved-sense': 'the sense has moved from its place',
-  'lost-message': 'the next news of the sense is lost',
-  'not-answered': 'nobody does what the machine asks for',
-};
-
-/** What a fault befalls: an output, a sense, a part, a move or a hand; null for what befalls all. */
-export const BEFALLS: Record<FaultKind, 'press' | 'sense' | 'part' | 'move' | 'hand' | null> = {
-  'missed-press': 'press',
-  'power-cut': null,
-  'hand-press': 'press',
-  'seen-twice': 'press',
-  'plug-out': null,
-  'controller-out': null,
-  restart: null,
-  welded: 'press',
-  dirty: 'press',
-  'stuck-sense': 'sense',
-  'late-sense': 'sense',
-  'reversed-sense': 'sense',
-  obstacle: 'part',
-  'wrong-moment': 'move',
-  'hand-moved': 'hand',
-  'nobody-came': 'hand',
-  'moved-sense': 'sense',
-  'lost-message': 'sense',
-  'not-answered': 'part',
-};
-
-const ILLS = {
-  'stuck-sense': 'stuck',
-  'reversed-sense': 'reversed',
-  'moved-sense': 'moved',
-  'lost-message': 'lost',
-} as const;
 
 /** A start of a move, at its time; the second says whether only if armed. */
 export interface Start {
@@ -106,64 +53,39 @@ export function faultsAsHappenings(
   const byLine = new Map<number, number[]>();
   for (const c of closures) byLine.set(c.line, [...(byLine.get(c.line) ?? []), c.at]);
   return faults.flatMap((f): Happening[] => {
-    const at = f.atSeconds;
-    const line = Math.max(
-      0,
-      scene.lines.findIndex((l) => l.press === f.of && !l.other),
-    );
-    const sense = f.of === '' ? 0 : scene.senses.findIndex((s) => s.id === f.of);
-    const part = f.of === '' ? 0 : scene.parts.findIndex((p) => p.id === f.of);
-    const hand = f.of === '' ? 0 : scene.hands.findIndex((h) => h.id === f.of || ownerOf(h.id) === f.of);
-    const move = f.of === '' ? 0 : scene.moves.findIndex((m) => m.id === f.of);
-    const one = (what: Happening['what'], of = 0, how = 0, when = at): Happening[] =>
-      of < 0 ? [] : [{ at: when, what, of, how }];
-    switch (f.kind) {
-      case 'missed-press':
-      case 'seen-twice': {
-        const when = nearest(byLine.get(line) ?? [], at);
-        const key = `${f.kind} ${line} ${when}`;
-        if (when === null || used.has(key)) return [];
-        used.add(key);
-        return one(f.kind === 'missed-press' ? 'missed' : 'twice', line, 0, when);
-      }
-      case 'hand-press':
-        return one(
-          'thumb',
-          scene.world.plan.channels.findIndex((c) => c.line === line),
-          HAND_SECONDS,
-        );
-      case 'power-cut':
-        return one('cut', 0, f.seconds);
-      case 'plug-out':
-      case 'controller-out':
-        return one(f.kind, 0, f.seconds);
-      case 'restart':
-        return one('restart');
-      case 'welded':
-      case 'dirty':
-        return one(f.kind, scene.lines.length > 0 ? line : -1);
-      case 'stuck-sense':
-      case 'reversed-sense':
-      case 'moved-sense':
-      case 'lost-message':
-        return scene.senses.length > 0 ? one(ILLS[f.kind], sense) : [];
-      case 'hand-moved': {
-        const there = scene.hands[hand];
-        if (!there) return [];
-        const put = one('hand', hand, f.seconds || HAND_SECONDS);
-        return there.latching && f.seconds > 0 ? [...put, ...one('let-go', hand, 0, at + f.seconds)] : put;
-      }
-      case 'nobody-came':
-        return scene.hands.length > 0 ? one('nobody', hand) : [];
-      case 'late-sense':
-        return scene.senses.length > 0 ? one('late', sense, f.seconds) : [];
-      case 'obstacle':
-      case 'not-answered': {
-        const event = part < 0 ? -1 : scene.tables[part]!.events.indexOf(f.kind === 'obstacle' ? 'obstacle' : NOBODY);
-        return event < 0 ? [] : one('meets', part, event);
-      }
-      case 'wrong-moment':
-        return scene.moves.length > 0 ? one('start', move) : [];
+    const { what, befalls } = DISTURBANCES[f.kind];
+    const at = befalls ? placeIn(scene, befalls, f.of) : 0;
+    if (at < 0) return [];
+    if (what === 'missed' || what === 'twice') {
+      const when = nearest(byLine.get(at) ?? [], f.atSeconds);
+      const key = `${f.kind} ${at} ${when}`;
+      if (when === null || used.has(key)) return [];
+      used.add(key);
+      return [{ at: when, what, of: at, how: 0 }];
     }
+    return befalling(scene, f, at);
   });
+}
+
+/** A fault of what stands at a place of its scene. */
+function befalling(scene: Scene, f: Fault, place: number): Happening[] {
+  const { what, lasts, event } = DISTURBANCES[f.kind];
+  const at = f.atSeconds;
+  switch (what) {
+    case 'thumb': {
+      const channel = scene.world.plan.channels.findIndex((c) => c.line === place);
+      return channel < 0 ? [] : [{ at, what, of: channel, how: HAND_SECONDS }];
+    }
+    case 'hand': {
+      const put: Happening = { at, what, of: place, how: f.seconds || HAND_SECONDS };
+      const back: Happening = { at: at + f.seconds, what: 'let-go', of: place, how: 0 };
+      return scene.hands[place]!.latching && f.seconds > 0 ? [put, back] : [put];
+    }
+    case 'meets': {
+      const how = event ? scene.tables[place]!.events.indexOf(event.key) : -1;
+      return how < 0 ? [] : [{ at, what, of: place, how }];
+    }
+    default:
+      return [{ at, what, of: place, how: lasts === 'yes' ? f.seconds : 0 }];
+  }
 }

@@ -2,7 +2,8 @@ import { finding, type Finding } from '../../ground/finding';
 import { stepOf, type Job, type MachinePart, type Step } from '../../ground/job';
 import type { TableState } from '../../engines/world';
 import { heedsOf } from './heard';
-import { NOBODY, turnEvent } from './machine';
+import { NOBODY } from './events';
+import { turnEvent } from './machine';
 import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
@@ -25,7 +26,7 @@ const JUST_AFTER = 1e-3;
 export function askedFindings(job: Job): Finding[] {
   const scene = sceneOf(job);
   const asked = scene?.tables.map(
-    (t) => new Set(t.states.filter((s) => s.on[NOBODY] !== undefined).map((s) => s.word)),
+    (t) => new Set(t.states.filter((s) => s.on[NOBODY.key] !== undefined).map((s) => s.word)),
   );
   if (!scene || !asked?.some((words) => words.size > 0)) return [];
   return oneRun(job, [])!.parts.flatMap((trace, place): Finding[] => {

@@ -9,15 +9,7 @@ export {
   type DaysOutcome,
   type Progress,
 } from './days';
-export {
-  BEFALLS,
-  closuresOf,
-  FAULT_WORDS,
-  faultsAsHappenings,
-  HAND_SECONDS,
-  startsAsHappenings,
-  type Start,
-} from './faults';
+export { closuresOf, faultsAsHappenings, HAND_SECONDS, startsAsHappenings, type Start } from './faults';
 export { actFindings } from './findings';
 export {
   isLed,
@@ -30,9 +22,10 @@ export {
   type LedTime,
   type Take,
 } from './led';
+export { DISTURBANCES, kindOfHappening } from './disturbances';
 export type { SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf, unheard } from './heard';
-export { HELD_KINDS, lacksOfPart, NOBODY, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
+export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
 export { QUIET, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';

@@ -9,6 +9,7 @@ import {
 } from '../../ground/job';
 import type { MachineTable, TableState } from '../../engines/world';
 import { withBehaviours, type Row } from './behaviours';
+import { down, long, NOBODY, OBSTACLE, POWER_BACK, POWER_LOST, up, type PartEvent } from './events';
 
 /** The roles in which presses reach each kind; a part that is stepped through in turn takes its presses one after the other. */
 export const ROLES_OF: Readonly<Record<MachineKind, readonly HeedRole[]>> = {
@@ -65,14 +66,14 @@ export const TRAVELS: readonly MachineKind[] = ['open-stop-close-stop', 'opens-a
 /** The rows of a kind, before its other behaviours. */
 function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
   const run = p.runSeconds ?? 0;
-  const up = 1 / Math.max(LEAST_SECONDS, run);
-  const down = -1 / Math.max(LEAST_SECONDS, p.backSeconds ?? run);
+  const opens = 1 / Math.max(LEAST_SECONDS, run);
+  const closes = -1 / Math.max(LEAST_SECONDS, p.backSeconds ?? run);
   const moves = (word: 'opening' | 'closing', on: Row['on'], key: string = word): Row =>
     row({
       key,
       word,
       role: word,
-      speed: word === 'opening' ? up : down,
+      speed: word === 'opening' ? opens : closes,
       atEnd: word === 'opening' ? 'open' : 'closed',
       on,
     });
@@ -121,7 +122,7 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
         start: 'off',
         rows: [
           row({ key: 'off', word: 'off', role: 'rest', rests: true, on: { press: 'on' } }),
-          row({ key: 'on', word: 'on', role: 'on', on: { 'press let go': 'off' } }),
+          row({ key: 'on', word: 'on', role: 'on', on: { [up('press').key]: 'off' } }),
         ],
       };
     case 'open-stop-close-stop':
@@ -153,9 +154,9 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
         start: 'closed',
         rows: [
           row({ key: 'closed', word: 'closed', role: 'rest', rests: true, on: { open: 'opening' } }),
-          moves('opening', { 'open let go': 'stopped', close: 'closing' }),
+          moves('opening', { [up('open').key]: 'stopped', close: 'closing' }),
           row({ key: 'open', word: 'open', role: 'open', on: { close: 'closing' } }),
-          moves('closing', { 'close let go': 'stopped', open: 'opening' }),
+          moves('closing', { [up('close').key]: 'stopped', open: 'opening' }),
           row({ key: 'stopped', word: 'stopped', role: 'stopped', on: { open: 'opening', close: 'closing' } }),
         ],
       };
@@ -188,9 +189,6 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
   }
 }
 
-/** What happens to what is asked of somebody: nobody does it. */
-export const NOBODY = 'nobody comes';
-
 /**
  * States between a press and where its turn ends: what the machine does by itself, or what somebody does at it, who may not come. Presses
  * are overlooked meanwhile, apart from the one that cancels.
@@ -205,7 +203,7 @@ function askRows(asks: readonly MachineAsk[], turn: number, turns: number, end: 
     const word = `asks for ${a.word}`;
     const left = `${keyOf(i)}, left alone`;
     return [
-      row({ key: keyOf(i), word, role: 'asks', after, on: { ...off, [NOBODY]: left } }),
+      row({ key: keyOf(i), word, role: 'asks', after, on: { ...off, [NOBODY.key]: left } }),
       row({ key: left, word, role: 'asks', on: off }),
     ];
   });
@@ -220,17 +218,17 @@ export function turnEvent(heeds: readonly Heed[], turn: number): string {
 }
 
 /** The events that a part can meet, in the order of its columns. */
-function eventsOf(p: MachinePart, kind: MachineKind, turns: number): string[] {
+function eventsOf(p: MachinePart, kind: MachineKind, turns: number): PartEvent[] {
   const roles =
     kind === 'in-turn' ? [...Array.from({ length: turns }, (_, i) => `press ${i + 1}`), 'off'] : ROLES_OF[kind];
   return [
-    ...roles,
-    ...(HELD_KINDS.includes(kind) ? roles.map((r) => `${r} let go`) : []),
-    ...(p.longPress === 'same' ? [] : roles.map((r) => `${r} held long`)),
-    ...(p.whenBlocked === 'goes-on' ? [] : ['obstacle']),
+    ...roles.map(down),
+    ...(HELD_KINDS.includes(kind) ? roles.map(up) : []),
+    ...(p.longPress === 'same' ? [] : roles.map(long)),
+    ...(p.whenBlocked === 'goes-on' ? [] : [OBSTACLE]),
     ...(kind === 'in-turn' && p.asks.some((a) => a.by === 'hand') ? [NOBODY] : []),
-    'power lost',
-    'power back',
+    POWER_LOST,
+    POWER_BACK,
   ];
 }
 
@@ -245,8 +243,9 @@ export function tableOf(p: MachinePart): MachineTable {
   if (p.kind === 'unknown') throw new RangeError(`what a press does to ${p.name} is not known`);
   const turns = turnsOf(p);
   const { start, rows } = rowsOf(p, turns);
-  const events = eventsOf(p, p.kind, turns);
-  const done = withBehaviours(p, start, rows, events);
+  const met = eventsOf(p, p.kind, turns);
+  const done = withBehaviours(p, start, rows, met);
+  const events = met.map((e) => e.key);
   const states = done.rows.map(({ rests: _rests, ...s }): TableState => {
     const own = p.cells.filter((c) => c.state === s.key && events.includes(c.event));
     const others = Object.entries(s.on).filter(([event]) => !own.some((c) => c.event === event));

@@ -1,6 +1,7 @@
 import { WorldProblem, type TableState } from '../../engines/world';
 import { heedsOf } from './heard';
-import { HELD_KINDS, NOBODY, turnEvent } from './machine';
+import { NOBODY, up } from './events';
+import { HELD_KINDS, turnEvent } from './machine';
 import type { Job } from '../../ground/job';
 import type { Scene } from './scene';
 
@@ -148,7 +149,7 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
       const next = at.after ? at.after.then : at.atEnd;
       if (next === null) break;
       seconds += at.after ? at.after.seconds : 1 / Math.abs(at.speed);
-      if (at.on[NOBODY] !== undefined) asked.push(at.word);
+      if (at.on[NOBODY.key] !== undefined) asked.push(at.word);
       at = byKey.get(next)!;
     }
     return { state: at, seconds, asked };
@@ -162,7 +163,7 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
     // Held until nothing moves any more, and then let go.
     return {
       words: `hold ${name} until it stops`,
-      to: (s) => goes(settled(goes(s, event)).state, `${event} let go`),
+      to: (s) => goes(settled(goes(s, event)).state, up(event).key),
       seconds: (s) => settled(goes(s, event)).seconds,
     };
   });

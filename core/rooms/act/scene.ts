@@ -27,6 +27,8 @@ import { apartsIn, handWires, type SceneHand } from './hand-wires';
 import { handsIn } from '../../build/panel';
 import { otherWords } from '../../engines/reversing';
 import { heedsOf } from './heard';
+import { SENSES, type SenseInfo } from '../../build/lines';
+import { long, up } from './events';
 import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf, turnEvent } from './machine';
 
 /** An output of the controller: a press, or the other side of a rocker. */
@@ -145,8 +147,8 @@ function channelsOf(
       line: line(h.press, h.other),
       part,
       down: knows ? role : '',
-      up: knows && HELD_KINDS.includes(p.kind as never) ? `${role} let go` : '',
-      held: knows && p.longPress !== 'same' ? `${role} held long` : '',
+      up: knows && HELD_KINDS.includes(p.kind as never) ? up(role).key : '',
+      held: knows && p.longPress !== 'same' ? long(role).key : '',
       least: p.shortestPressSeconds ?? 0,
       long: p.longPress === 'same' ? Infinity : (p.longestPressSeconds ?? Infinity),
       gap: p.leastGapSeconds ?? 0,
@@ -172,7 +174,7 @@ function wireOf(
   const lit = states.filter((x) => x.role !== 'dark');
   const { powered, placed } = restKeys(tables[part]!);
   // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
-  const stays = s.kind === 'contact';
+  const { stays, tells } = SENSES[s.kind];
   const yes = yesOf(s);
   if (yes.length === 0) return { wire: NOTHING, lacks: 'what it means names no state of the machine' };
   if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
@@ -194,22 +196,15 @@ function wireOf(
     // Where nobody said what it means it tells those that shine, sound, draw or warm, as its kind is; a meaning that names no state
     // is one that no run knows.
     const unsaid = sense.meaning.trim() === '';
-    const keys = unsaid ? showing(parts[part]!, sense.kind).filter((k) => lit.some((x) => x.key === k)) : named;
+    const keys = unsaid ? showing(parts[part]!, tells).filter((k) => lit.some((x) => x.key === k)) : named;
     const dark = keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? []);
     return stays ? [...keys, ...dark] : keys;
   }
 }
 
-/** States of a part that show what a sense of this kind hears or sees. */
-function showing(p: MachinePart, kind: Sense['kind']): readonly string[] {
-  const shows = (s: MachinePart['shows'][number]): boolean => {
-    if (kind === 'light') return s.light;
-    if (kind === 'beep') return s.sound;
-    if (kind === 'temperature') return s.warm;
-    return kind === 'current' && (s.watts ?? 0) > 0;
-  };
-  return p.shows.filter(shows).map((s) => s.state);
-}
+/** States of a part that show what a sense of a kind hears or sees. */
+const showing = (p: MachinePart, tells: SenseInfo['tells']): readonly string[] =>
+  p.shows.filter(tells).map((s) => s.state);
 
 const plain = (text: string): string =>
   text

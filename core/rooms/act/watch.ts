@@ -1,4 +1,5 @@
 import { stepOf, type Fault, type FaultKind, type Step, type StepKind } from '../../ground/job';
+import { DISTURBANCES } from './disturbances';
 import type { PartTrace, RunTrace, StateSpan } from './trace';
 
 /** A press that most machines see and no hand notices as long, s; common practice. */
@@ -20,25 +21,15 @@ const SECONDS: Partial<Record<StepKind, number>> = {
   warn: 3,
 };
 
-/** Faults that begin at the first press: what they befall is there. */
-const AT_FIRST: readonly FaultKind[] = ['missed-press', 'seen-twice'];
-/** Faults that last, as a share of the run. */
-const LASTING: Partial<Record<FaultKind, number>> = {
-  'power-cut': 0.15,
-  'plug-out': 0.15,
-  'controller-out': 0.15,
-  'late-sense': 0.1,
-  'hand-moved': 0.1,
-};
-
 /** Where a new fault is laid: one of a press at the first, the others in the first third of the run; a cut lasts a while. */
 export function freshFault(id: string, kind: FaultKind, endSeconds: number, of = ''): Fault {
+  const { lastsShare, atFirst } = DISTURBANCES[kind];
   const share = (x: number): number => Number((endSeconds * x).toFixed(1));
   return {
     id,
     kind,
-    atSeconds: AT_FIRST.includes(kind) ? 0 : share(0.3),
-    seconds: share(LASTING[kind] ?? 0),
+    atSeconds: atFirst ? 0 : share(0.3),
+    seconds: share(lastsShare),
     of,
   };
 }

@@ -1,3 +1,4 @@
+import { SENSES } from '../../build/lines';
 import type { PressFact } from '../../ground/facts';
 import { sensesRead, type Job } from '../../ground/job';
 import { orderOf } from '../../engines/reversing';
@@ -38,7 +39,7 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   const read = sensesRead(job);
   const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
   if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
-  const strange = job.senses.filter((s) => read.includes(s.id) && s.kind !== 'contact').map((s) => s.name);
+  const strange = job.senses.filter((s) => read.includes(s.id) && !SENSES[s.kind].readable).map((s) => s.name);
   if (strange.length > 0)
     out.push(`a reading of ${strange.join(', ')}, which a move looks at: no program is packed before it is a contact`);
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');

@@ -1,0 +1,19 @@
+import { POWER_BACK as BACK, POWER_LOST as LOST } from '../../engines/world';
+
+/** What sort of event it is: a press goes down, is let go, or lasts long; something is in the way; nobody comes; power goes or is back. */
+export type EventHow = 'down' | 'up' | 'long' | 'obstacle' | 'nobody' | 'power-lost' | 'power-back';
+
+/** An event that a part can meet: what sort it is, and the key by which tables, cells and happenings know it. */
+export interface PartEvent {
+  readonly how: EventHow;
+  readonly key: string;
+}
+
+export const down = (role: string): PartEvent => ({ how: 'down', key: role });
+export const up = (role: string): PartEvent => ({ how: 'up', key: `${role} let go` });
+export const long = (role: string): PartEvent => ({ how: 'long', key: `${role} held long` });
+export const OBSTACLE: PartEvent = { how: 'obstacle', key: 'obstacle' };
+/** What happens to what is asked of somebody: nobody does it. */
+export const NOBODY: PartEvent = { how: 'nobody', key: 'nobody comes' };
+export const POWER_LOST: PartEvent = { how: 'power-lost', key: LOST };
+export const POWER_BACK: PartEvent = { how: 'power-back', key: BACK };
