@@ -1,20 +1,14 @@
 import { Injectable } from '@angular/core';
 import type { ErrorStateMatcher } from '@angular/material/core';
 import type { AbstractControl, ValidationErrors, ValidatorFn } from '@angular/forms';
-import { ValidationError } from 'yup';
-import { schemaOf, type AnyField } from '../../core/ground/field';
+import { problemBy, schemaOf, type AnyField } from '../../core/ground/field';
 
 /** A field's own Yup schema as a validator; its message is the one that the border gives as well. */
 export function fieldValidator(field: AnyField): ValidatorFn {
   const schema = schemaOf(field);
   return ({ value }: AbstractControl): ValidationErrors | null => {
-    try {
-      schema.validateSync(value);
-      return null;
-    } catch (error) {
-      if (!(error instanceof ValidationError)) throw error;
-      return { field: error.message };
-    }
+    const wrong = problemBy(schema, value);
+    return wrong && { field: wrong.why };
   };
 }
 

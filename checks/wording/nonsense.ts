@@ -30,7 +30,7 @@ const SHOWN_ARGUMENTS = new Map<string, readonly number[]>(
     choice: [0],
     group: [0],
     list: [0],
-    misfit: [1, 2],
+    notForControl: [1, 2],
     noUse: [1, 2],
     resistorPart: [0],
   }),

@@ -19,10 +19,11 @@ export function judgementOf(text: string): string[] {
     ...assessment.lines.map((l) => `${l.id} ${l.direction} ${l.sort} ${l.active} ${String(l.acts)}`),
     ...Object.entries(next).map(([id, n]) => `${id} ${n ? JSON.stringify([n.from, n.to, n.state, n.kind]) : ''}`),
     ...job.presses.flatMap((p) =>
-      rankWays(wayContext(job, assessment.facts, p)).map(
-        (w) =>
-          `${p.id} ${w.way} ${w.verdict} ${w.wires.map((x) => `${x.colour}${x.crosses ? '!' : ''}`).join()} ${JSON.stringify(w.press.pins.map((n) => [n.part, n.direction, n.sort, n.acts]))}`,
-      ),
+      rankWays(wayContext(job, assessment.facts, p)).map(({ way, verdict, wires, press }) => {
+        const colours = wires.map((x) => `${x.colour}${x.crosses ? '!' : ''}`);
+        const pins = press.pins.map((n) => [n.part, n.direction, n.sort, n.acts]);
+        return `${p.id} ${way} ${verdict} ${colours.join()} ${JSON.stringify(pins)}`;
+      }),
     ),
     // Boxes and wires of the drawing: everything but what is written in it.
     ...[...svg.matchAll(/<path[^>]* d="([^"]*)"/g)].map((m) => m[1] ?? ''),

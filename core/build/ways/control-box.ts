@@ -81,7 +81,7 @@ export function controlBox(c: WayContext): WayResult {
   else {
     const rated = partValue(part, 'contactAmps');
     const step = derive('current of a stalled motor', 'I', 'I_m', 'A', [
-      planned(c, 'motor.stallAmps', 'I_m', 'stalled', plan.stallAmps, 'A', [0.01, 100]),
+      planned(c, 'motor.stallAmps', 'I_m', 'stalled', plan.stallAmps, 'A'),
     ]);
     const breaks = breakingStep(rated, 'motor', c.job.region.mainsVolts, false);
     findings.push(

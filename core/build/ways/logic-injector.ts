@@ -113,7 +113,6 @@ export function logicInjector(c: WayContext): WayResult {
         'the machine looks this long before the strobe ends',
         c.press.scan.leadSeconds,
         's',
-        [0, 1],
       ),
     ]);
     const late = partInput(part, 'delaySeconds');

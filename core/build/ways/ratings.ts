@@ -9,7 +9,7 @@ import {
   type Input,
   type Step,
 } from '../../ground/finding';
-import type { Way } from '../../ground/job';
+import { pressBounds, type Way } from '../../ground/job';
 import { partValue, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import type { WayContext } from './context';
@@ -129,8 +129,8 @@ export function directCurrentOnly(way: Way, line: Line | null): Finding[] {
 }
 
 /**
- * A value of a way's plan as an input: the maker's where given or confirmed, else a default that nobody confirmed.
- * @param possible between which values it could be chosen.
+ * A value of a way's plan as an input, within the bounds of its field: the maker's where given or confirmed, else a default that nobody
+ * confirmed.
  */
 export function planned(
   c: WayContext,
@@ -139,9 +139,8 @@ export function planned(
   name: string,
   value: number,
   unit: Input['unit'],
-  possible?: readonly [number, number],
 ): Input {
-  const input = chosen(symbol, name, value, unit, 'set in Thumb', possible);
+  const input = chosen(symbol, name, value, unit, 'set in Thumb', pressBounds(path));
   return { ...input, origin: planOrigin(c, path) };
 }
 

@@ -11,7 +11,7 @@ import type { WayContext } from './context';
 export type Joins = 'apart' | 'ground-side' | 'ground';
 
 /** A way has nothing to do with this sort of control. */
-export const misfit = (way: Way, title: string, remedy: string): Finding =>
+export const notForControl = (way: Way, title: string, remedy: string): Finding =>
   finding('thumb', `${way}.misfit`, {
     says: 'no-use',
     verdict: 'stop',

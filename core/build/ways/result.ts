@@ -19,7 +19,7 @@ import { partInput, partValue, valueOf, type TakenPart } from '../../engines/par
 import { exactly, formatQuantity } from '../../ground/quantity';
 import type { Part, WayContext, WayResult, Wire } from './context';
 import { probed, type Line } from './line';
-import { misfit } from './requirements';
+import { notForControl } from './requirements';
 import { WAY_WORDS } from './words';
 
 const WIRE_OHMS_PER_METRE = 0.1;
@@ -116,7 +116,7 @@ export function withVerdict(r: WayResult): WayResult {
 
 /** A way that this control has nothing to do with; what its part asks of the program holds all the same. */
 export const noUse = (way: Way, title: string, remedy: string, press: Partial<PressFact> = {}): WayResult =>
-  result(way, [misfit(way, title, remedy)], [], [], [], press);
+  result(way, [notForControl(way, title, remedy)], [], [], [], press);
 
 /** Kinds that no contact across two terminals can press. */
 const NO_CONTACT: readonly ControlKind[] = ['touch-pad', 'motor-pair', 'serial-bus', 'encoder'];
@@ -151,7 +151,7 @@ export function carriesLoad(way: JointWay, c: WayContext, part: TakenPart | null
   const kind = c.fact.leading;
   if (NO_CONTACT.includes(kind))
     return [
-      misfit(
+      notForControl(
         way,
         'There is no contact here that a closed switch could stand for',
         'Probe says what can still be done with such a control.',

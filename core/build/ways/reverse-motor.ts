@@ -35,13 +35,13 @@ function stallStep(c: WayContext): Step | null {
   if (plan.stallAmps !== null)
     return derive('current when stalled', 'I_stall', 'k * I_1', 'A', [
       motors,
-      planned(c, 'motor.stallAmps', 'I_1', 'of one motor, from its plate', plan.stallAmps, 'A', [0.01, 1000]),
+      planned(c, 'motor.stallAmps', 'I_1', 'of one motor, from its plate', plan.stallAmps, 'A'),
     ]);
-  const volts = planned(c, 'motor.supplyVolts', 'V', 'motor supply', plan.supplyVolts, 'V', [1, 100]);
+  const volts = planned(c, 'motor.supplyVolts', 'V', 'motor supply', plan.supplyVolts, 'V');
   const winding = c.fact.parameters['windingOhms'];
   const ohms =
     plan.windingOhms !== null
-      ? planned(c, 'motor.windingOhms', 'R_w', 'winding', plan.windingOhms, 'Ω', [0.01, 1e6])
+      ? planned(c, 'motor.windingOhms', 'R_w', 'winding', plan.windingOhms, 'Ω')
       : winding && c.fact.read['windingOhms'] !== undefined
         ? {
             symbol: 'R_w',
@@ -95,7 +95,7 @@ function ratings(c: WayContext, part: TakenPart): Finding[] {
         : noStall(way),
     );
     const volts = derive('motor supply', 'V', 'V_m', 'V', [
-      planned(c, 'motor.supplyVolts', 'V_m', 'motor supply', plan.supplyVolts, 'V', [1, 100]),
+      planned(c, 'motor.supplyVolts', 'V_m', 'motor supply', plan.supplyVolts, 'V'),
     ]);
     const [least, most] = [partValue(part, 'leastVolts'), partValue(part, 'mostVolts')];
     out.push(

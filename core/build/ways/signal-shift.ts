@@ -38,14 +38,13 @@ export function shiftFindings(
     name: string,
     key: 'highVolts' | 'loadOhms' | 'pwmHertz',
     unit: 'V' | 'Ω' | 'Hz',
-    possible: readonly [number, number],
-  ): Input => planned(c, `signal.${key}`, symbol, name, plan[key], unit, possible);
-  const highVolts = set('V_o', 'high level of the original', 'highVolts', 'V', [1, 100]);
+  ): Input => planned(c, `signal.${key}`, symbol, name, plan[key], unit);
+  const highVolts = set('V_o', 'high level of the original', 'highVolts', 'V');
   const top = line && valueAt(line, plan.topStep, unitOf(plan), planOrigin(c, 'signal.topStep'));
   const pin = c.drive.highVolts.low;
   const swing = constant('V', 'swing of the pin', c.drive.highVolts.nominal, 'V', 'pin-drive');
   if (plan.what === 'level') {
-    const filter = pwmFilter(set('f', 'pulse frequency', 'pwmHertz', 'Hz', [1, 1e7]), swing, FILTER_OHMS);
+    const filter = pwmFilter(set('f', 'pulse frequency', 'pwmHertz', 'Hz'), swing, FILTER_OHMS);
     parts.push(resistorPart('filter', FILTER_OHMS), {
       name: 'capacitor, filter',
       value: formatQuantity(filter.farads.result.value, 'F'),
@@ -107,7 +106,6 @@ export function shiftFindings(
           'supply of the amplifier: the original’s high level',
           plan.highVolts,
           'V',
-          [1, 100],
         );
         parts.push(
           {
@@ -163,7 +161,7 @@ export function shiftFindings(
         );
       } else {
         const loaded = derive('share that the load leaves of an unbuffered level', 's', 'R_L / (R_L + R_F)', '1', [
-          set('R_L', 'load of the signal', 'loadOhms', 'Ω', [10, 1e9]),
+          set('R_L', 'load of the signal', 'loadOhms', 'Ω'),
           constant('R_F', 'filter resistor', FILTER_OHMS, 'Ω', 'pwm-filter'),
         ]);
         findings.push(
@@ -186,7 +184,7 @@ export function shiftFindings(
     );
     const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [
       highVolts,
-      set('R_L', 'load of the signal', 'loadOhms', 'Ω', [10, 1e9]),
+      set('R_L', 'load of the signal', 'loadOhms', 'Ω'),
       constant('R_p', 'pull-up', PULL_OHMS, 'Ω', 'pull-up-usual'),
     ]);
     findings.push(

@@ -1,4 +1,5 @@
 import {
+  inPlan,
   carried,
   chosen,
   constant,
@@ -18,17 +19,16 @@ export function neededTorque(plan: HandPlan, given: (key: keyof HandPlan) => Ori
     name: string,
     key: 'loadKilograms' | 'tubeMetres' | 'crankNewtons' | 'crankMetres',
     unit: Input['unit'],
-    possible: readonly [number, number],
-  ): Input => ({ symbol, name, value: plan[key], unit, origin: given(key), possible });
+  ): Input => inPlan({ symbol, name, value: plan[key], unit, origin: given(key) }, `hand.${key}`);
   return plan.drive === 'tube'
     ? derive('torque that the tube asks for', 'τ_need', 'm * g * D / 2', 'N·m', [
-        set('m', 'what hangs on the tube', 'loadKilograms', 'kg', [0.01, 1000]),
+        set('m', 'what hangs on the tube', 'loadKilograms', 'kg'),
         constant('g', 'standard gravity, newtons a kilogram', 9.80665, '1', 'gravity'),
-        set('D', 'diameter of the tube', 'tubeMetres', 'm', [5e-3, 1]),
+        set('D', 'diameter of the tube', 'tubeMetres', 'm'),
       ])
     : derive('torque that the crank asks for', 'τ_need', 'F * l', 'N·m', [
-        set('F', 'force on the handle', 'crankNewtons', 'N', [0.1, 1000]),
-        set('l', 'length of the crank', 'crankMetres', 'm', [0.01, 2]),
+        set('F', 'force on the handle', 'crankNewtons', 'N'),
+        set('l', 'length of the crank', 'crankMetres', 'm'),
       ]);
 }
 

@@ -1,4 +1,5 @@
 import {
+  inPlan,
   carried,
   constant,
   derive,
@@ -13,21 +14,21 @@ import type { FingerPlan } from '../../ground/job';
 /** Where each value of the plan came from. */
 export type GivenFinger = (key: keyof FingerPlan) => Origin;
 
-/** Lengths in metres, angles in degrees from parallel to the front, positive towards the button; each between what can be built. */
+/** Lengths in metres, angles in degrees from parallel to the front, positive towards the button. */
 const SET = {
-  hornMetres: ['r', 'length of the horn', 'm', [5e-3, 0.2]],
-  axisMetres: ['D', 'axis above the button’s face', 'm', [1e-3, 0.2]],
-  restDegrees: ['θ_1', 'rest angle', '°', [-90, 90]],
-  pressDegrees: ['θ_2', 'pressed angle', '°', [-90, 90]],
-  otherDegrees: ['θ_3', 'angle on the other side', '°', [-90, 90]],
-  padWidthMetres: ['w', 'width of the pad', 'm', [5e-3, 0.3]],
-  padLengthMetres: ['l', 'length of the pad along the lever', 'm', [5e-3, 0.3]],
-  leverMetres: ['L', 'from the middle of the pad to the press', 'm', [0, 0.3]],
-} as const satisfies Partial<Record<keyof FingerPlan, readonly [string, string, 'm' | '°', readonly [number, number]]>>;
+  hornMetres: ['r', 'length of the horn', 'm'],
+  axisMetres: ['D', 'axis above the button’s face', 'm'],
+  restDegrees: ['θ_1', 'rest angle', '°'],
+  pressDegrees: ['θ_2', 'pressed angle', '°'],
+  otherDegrees: ['θ_3', 'angle on the other side', '°'],
+  padWidthMetres: ['w', 'width of the pad', 'm'],
+  padLengthMetres: ['l', 'length of the pad along the lever', 'm'],
+  leverMetres: ['L', 'from the middle of the pad to the press', 'm'],
+} as const satisfies Partial<Record<keyof FingerPlan, readonly [string, string, 'm' | '°']>>;
 
 const set = (plan: FingerPlan, given: GivenFinger, key: keyof typeof SET): Input => {
-  const [symbol, name, unit, possible] = SET[key];
-  return { symbol, name, value: plan[key] ?? Number.NaN, unit, origin: given(key), possible };
+  const [symbol, name, unit] = SET[key];
+  return inPlan({ symbol, name, value: plan[key] ?? Number.NaN, unit, origin: given(key) }, `finger.${key}`);
 };
 
 /** How far the tip moves towards the button between rest and press, m. */

@@ -1,4 +1,4 @@
-import { misfitOfGroup, type AnyFields, type Fields } from '../../ground/field';
+import { problemOfGroup, type AnyFields, type Fields } from '../../ground/field';
 import { ownPartFields, stockFields, withNewRatings, type OwnPart, type StockLine } from '../../ground/job';
 import { partProblems } from './check';
 
@@ -64,13 +64,13 @@ export function checkedDrawer(d: unknown): DrawerLoaded {
         : p) as DrawerPart,
   );
   for (const [i, p] of parts.entries()) {
-    const wrong = misfitOfGroup(drawerPartFields as unknown as AnyFields, p, '');
+    const wrong = problemOfGroup(drawerPartFields as unknown as AnyFields, p, '');
     if (wrong) return no(`Part ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
     const problem = partProblems(p)[0];
     if (problem) return no(`Part ${i + 1}, ${p.name}: ${problem.text}.`);
   }
   for (const [i, line] of doc.stock.entries()) {
-    const wrong = misfitOfGroup(stockFields as unknown as AnyFields, line, '');
+    const wrong = problemOfGroup(stockFields as unknown as AnyFields, line, '');
     if (wrong) return no(`Stock line ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
   }
   return {

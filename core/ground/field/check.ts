@@ -2,7 +2,7 @@ import type { AnyField, AnyFields } from './field';
 import { fieldWords, type QuantityField } from './words';
 
 /** The first place of a document that is not as its description says. */
-export interface Misfit {
+export interface FieldProblem {
   /** `survey.rails[2].openVolts`. */
   readonly path: string;
   /** What is wrong there, in words. */
@@ -13,11 +13,11 @@ const plain = (v: unknown): v is Readonly<Record<string, unknown>> =>
   typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /** Walks a value along its description; null where all of it is as described. Never throws; linear in the size of the value. */
-export function misfit(field: AnyField, value: unknown, path: string): Misfit | null {
-  const no = (why: string): Misfit => ({ path, why });
+export function problemOf(field: AnyField, value: unknown, path: string): FieldProblem | null {
+  const no = (why: string): FieldProblem => ({ path, why });
   switch (field.is) {
     case 'quantity':
-      return misfitOfNumber(field as QuantityField, value, path);
+      return problemOfNumber(field as QuantityField, value, path);
     case 'choice':
       if (value === null && field.empty) return null;
       return typeof value === 'string' && Object.hasOwn(field.words, value) ? null : no(fieldWords.choice(field));
@@ -29,17 +29,17 @@ export function misfit(field: AnyField, value: unknown, path: string): Misfit | 
       if (value.length > field.most) return no(fieldWords.long(field));
       return field.pattern && !field.pattern.test(value) ? no(fieldWords.pattern(field)) : null;
     case 'list':
-      return misfitOfList(field, value, path);
+      return problemOfList(field, value, path);
     case 'group':
       if (value === null && field.usual === null) return null;
-      return misfitOfGroup(field.fields, value, path);
+      return problemOfGroup(field.fields, value, path);
     case 'record': {
       if (!plain(value)) return no('must be an object');
       const keys = Object.keys(value);
       if (keys.length > field.most) return no(`must hold at most ${field.most} entries`);
       for (const key of keys) {
         if (key === '__proto__') return no('holds a key that no name can be');
-        const inner = misfit(field.of, value[key], path ? `${path}.${key}` : key);
+        const inner = problemOf(field.of, value[key], path ? `${path}.${key}` : key);
         if (inner) return inner;
       }
       return null;
@@ -47,8 +47,8 @@ export function misfit(field: AnyField, value: unknown, path: string): Misfit | 
   }
 }
 
-function misfitOfNumber(field: QuantityField, value: unknown, path: string): Misfit | null {
-  const no = (why: string): Misfit => ({ path, why });
+function problemOfNumber(field: QuantityField, value: unknown, path: string): FieldProblem | null {
+  const no = (why: string): FieldProblem => ({ path, why });
   if (value === null) return field.empty ? null : no(fieldWords.missing(field));
   if (typeof value !== 'number' || !Number.isFinite(value)) return no(fieldWords.notNumber);
   if (value < field.least) return no(fieldWords.below(field));
@@ -56,13 +56,13 @@ function misfitOfNumber(field: QuantityField, value: unknown, path: string): Mis
   return field.whole && !Number.isInteger(value) ? no(fieldWords.parts) : null;
 }
 
-function misfitOfList(field: AnyField & { readonly is: 'list' }, value: unknown, path: string): Misfit | null {
-  const no = (why: string): Misfit => ({ path, why });
+function problemOfList(field: AnyField & { readonly is: 'list' }, value: unknown, path: string): FieldProblem | null {
+  const no = (why: string): FieldProblem => ({ path, why });
   if (!Array.isArray(value)) return no('must be a list');
   if (value.length < field.least) return no(`must hold at least ${field.least}`);
   if (value.length > field.most) return no(`must hold at most ${field.most}`);
   for (const [i, item] of value.entries()) {
-    const inner = misfit(field.of, item, `${path}[${i}]`);
+    const inner = problemOf(field.of, item, `${path}[${i}]`);
     if (inner) return inner;
   }
   if (field.rising && value.some((x, i) => i > 0 && x < value[i - 1])) return no('must rise from lowest to highest');
@@ -77,15 +77,15 @@ function misfitOfList(field: AnyField & { readonly is: 'list' }, value: unknown,
   return null;
 }
 
-/** The same for an object by its fields; a field that is not described is a misfit as well. */
-export function misfitOfGroup(fields: AnyFields, value: unknown, path: string): Misfit | null {
+/** The same for an object by its fields; a field that is not described is a problemOf as well. */
+export function problemOfGroup(fields: AnyFields, value: unknown, path: string): FieldProblem | null {
   if (!plain(value)) return { path, why: 'must be an object' };
   const at = (key: string): string => (path ? `${path}.${key}` : key);
   for (const key of Object.keys(value))
     if (!Object.hasOwn(fields, key)) return { path: at(key), why: 'is not known here' };
   for (const [key, field] of Object.entries(fields)) {
     if (!Object.hasOwn(value, key)) return { path: at(key), why: 'is missing' };
-    const inner = misfit(field, value[key], at(key));
+    const inner = problemOf(field, value[key], at(key));
     if (inner) return inner;
   }
   return null;

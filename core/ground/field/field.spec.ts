@@ -4,7 +4,7 @@ import {
   asQuantity,
   fieldText,
   maybeQuantity,
-  misfit,
+  problemOf,
   quantity,
   readField,
   sayChanges,
@@ -85,7 +85,7 @@ describe('a box, a form, an edit and a file', () => {
     for (const [path, field] of leaves(jobFields as unknown as AnyFields)) {
       const schema = schemaOf(field);
       for (const value of wrong) {
-        const border = misfit(field, value, '')?.why ?? '';
+        const border = problemOf(field, value, '')?.why ?? '';
         let form = '';
         try {
           schema.validateSync(value, { strict: true });

@@ -219,3 +219,14 @@ const structuredCopy = (v: unknown): unknown =>
     : typeof v === 'object' && v !== null
       ? Object.fromEntries(Object.entries(v).map(([k, x]) => [k, structuredCopy(x)]))
       : v;
+
+/**
+ * Between which values a number lies, by the path of its field from a group of fields: `finger.hornMetres`. Base units; undefined where
+ * no number stands there.
+ */
+export function boundsAt(fields: AnyFields, path: string): readonly [least: number, most: number] | undefined {
+  const [key = '', ...rest] = path.split('.');
+  const field = Object.hasOwn(fields, key) ? fields[key] : undefined;
+  if (field?.is === 'quantity' && rest.length === 0) return [field.least, field.most];
+  return field?.is === 'group' ? boundsAt(field.fields, rest.join('.')) : undefined;
+}

@@ -1,5 +1,6 @@
-export { misfit, misfitOfGroup, type Misfit } from './check';
+export { problemOf, problemOfGroup, type FieldProblem } from './check';
 export {
+  boundsAt,
   choice,
   flag,
   freshOf,
@@ -24,5 +25,5 @@ export {
 export { jsonSchemaOf, jsonSchemaOfGroup } from './json-schema';
 export { asQuantity, fieldText, parseField, readField, type FieldRead } from './read';
 export { sayChanges, sayField } from './say';
-export { schemaOf, shapeOf } from './schema';
+export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';

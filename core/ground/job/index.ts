@@ -57,6 +57,7 @@ export { neverLacks, sayNever } from './document/plan/say-never';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
 export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';
+export { pressBounds } from './document/press/bounds';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
 export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './document/plan/fields';
 export {

@@ -17,7 +17,7 @@ import {
   WAY_WISHES,
   type Job,
 } from '.';
-import { misfitOfGroup, type AnyFields } from '../field';
+import { problemOfGroup, type AnyFields } from '../field';
 import { jobFields } from './document/fields';
 import { jobSchema } from './document/schema';
 
@@ -306,7 +306,7 @@ describe('three readers of one description', () => {
           if (Array.isArray(owner)) continue;
           Reflect.deleteProperty(owner, key);
         } else owner[key] = bad;
-        const ours = misfitOfGroup(jobFields as unknown as AnyFields, copy, '') === null;
+        const ours = problemOfGroup(jobFields as unknown as AnyFields, copy, '') === null;
         if (!ours) refused++;
         const where = { path: path.join('.'), bad };
         expect({ ...where, ajv: validate(copy), yup: jobSchema.isValidSync(copy, { strict: true }) }).toEqual({

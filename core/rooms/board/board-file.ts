@@ -1,4 +1,4 @@
-import { jsonSchemaOfGroup, misfitOfGroup, type AnyFields } from '../../ground/field';
+import { jsonSchemaOfGroup, problemOfGroup, type AnyFields } from '../../ground/field';
 import { profileFields, profileProblem, type BoardProfile } from '../../ground/job';
 
 export const BOARD_FORMAT = 'gentle-thumb/board';
@@ -29,7 +29,7 @@ export function readBoard(text: string): BoardLoaded {
     return no('This is not a board. Pick the file that was saved from Board; its name ends in .board.json.');
   if (d.version !== 1)
     return no(`The file has version ${String(d.version)}; this program reads version 1. The file was not changed.`);
-  const wrong = misfitOfGroup(profileFields as unknown as AnyFields, d.board, 'board');
+  const wrong = problemOfGroup(profileFields as unknown as AnyFields, d.board, 'board');
   if (wrong) return no(`This board is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
   const profile = d.board as BoardProfile;
   const problem = profileProblem(profile);

@@ -1,7 +1,7 @@
 import { sayChanges } from '../../field';
 import { freshControl } from './fresh';
 import { pressOf } from '../document/owners';
-import { keptWhole } from '../gate/cascade';
+import { cascaded } from '../gate/cascade';
 import { LOG_LINES, LOG_TEXT } from '../document/fields';
 import type { LoadProblem } from '../document/problem';
 import {
@@ -14,7 +14,7 @@ import {
   type Places,
   type PressPlace,
 } from '../document/places';
-import { refusedIn } from '../gate/refused';
+import { jobProblem } from '../gate/refused';
 import {
   GUESSED_PLANS,
   type Control,
@@ -72,7 +72,7 @@ export function applyEdit(job: Job, edit: JobEdit, now: string): Edited {
   try {
     const [next, room, said] = change(job, edit, now);
     const after = withLog({ ...next, touchedAt: now }, { at: now, room, text: said });
-    const problem = refusedIn(after, job);
+    const problem = jobProblem(after, job);
     return problem ? { ok: false, problem } : { ok: true, job: after };
   } catch (error) {
     const what = error instanceof NoSuch ? error.message : 'This edit is not one that a job knows.';
@@ -235,7 +235,7 @@ function dropFrom(job: Job, edit: DropEdit): Changed {
   if (!gone) throw new NoSuch(`The list ${edit.list} has no ${edit.key}.`);
   const said = edit.say ?? `${info.words} ${String(gone[info.called])} taken away`.trim();
   const left = items.filter((x) => x !== gone);
-  return [keptWhole(withAt(job, edit.list, left), edit.list, edit.key), info.room, said];
+  return [cascaded(withAt(job, edit.list, left), edit.list, edit.key), info.room, said];
 }
 
 /** Values of a way's plan that the maker gave: those that an edit changes, and those that it confirms by naming them. */

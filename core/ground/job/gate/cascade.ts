@@ -8,7 +8,7 @@ const OWNERS: readonly ListName[] = ['presses', 'senses', 'hands', 'signs'];
  * The job after an item of a list is gone: what names only where the item lay goes with it, as the pins of a press do. What says
  * something of its own about it, as a script that presses it, stays and has the edit refused.
  */
-export function keptWhole(job: Job, list: ListName, key: string): Job {
+export function cascaded(job: Job, list: ListName, key: string): Job {
   if (list.startsWith('feed.')) return { ...job, feed: withoutNode(job.feed, key) };
   if (list === 'act.parts') return withoutPart(job, key);
   if (list === 'act.moves') return { ...job, act: withoutFaults(job, key) };

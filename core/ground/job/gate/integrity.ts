@@ -35,7 +35,7 @@ const MOST_PLACES = { ofOne: 40, ofAll: 320, different: 45 } as const;
  * there, a product of counts that nothing could work out. Null where all is well.
  * @param before a job that was let through.
  */
-export function nonsenseIn(job: Job, before?: Job): LoadProblem | null {
+export function integrityProblem(job: Job, before?: Job): LoadProblem | null {
   return (
     idOf(job) ??
     zoneOf(job) ??

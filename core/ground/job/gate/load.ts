@@ -1,6 +1,6 @@
 import { migrate } from './migrate';
 import type { LoadProblem } from '../document/problem';
-import { JOB_TEXT_LIMIT, refusedIn } from './refused';
+import { JOB_TEXT_LIMIT, jobProblem } from './refused';
 import { JOB_FORMAT, JOB_VERSION, type Job } from '../document/types';
 
 export type Loaded = { ok: true; job: Job } | { ok: false; problem: LoadProblem };
@@ -66,7 +66,7 @@ export function checkJob(document: unknown): Loaded {
       'Take another copy of the file.',
     );
   }
-  const problem = refusedIn(job);
+  const problem = jobProblem(job);
   return problem ? { ok: false, problem } : { ok: true, job };
 }
 

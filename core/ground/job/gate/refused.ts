@@ -1,7 +1,8 @@
-import { misfit, type AnyFields, type Misfit } from '../../field';
+import { problemBy, problemOf, type AnyFields, type FieldProblem } from '../../field';
 import { jobFields } from '../document/fields';
+import { jobSchema } from '../document/schema';
 import type { LoadProblem } from '../document/problem';
-import { nonsenseIn } from './integrity';
+import { integrityProblem } from './integrity';
 import { jsonSize } from './size';
 import type { Job } from '../document/types';
 
@@ -11,15 +12,15 @@ const FIELDS = jobFields as unknown as AnyFields;
  * Why a job is one that no file could hold, or null. The one gate for files and for edits.
  * @param before a job that was let through: its parts are not looked at again where they are the same.
  */
-export function refusedIn(job: Job, before?: Job): LoadProblem | null {
-  const wrong = firstMisfit(job, before);
+export function jobProblem(job: Job, before?: Job): LoadProblem | null {
+  const wrong = before ? changedProblem(job, before) : problemBy(jobSchema, job);
   if (wrong)
     return {
       what: `A part of the job is not as it should be: ${wrong.path}: ${wrong.why}.`,
       where: `field "${wrong.path}"`,
       todo: before ? 'Give a value within its bounds.' : 'Mend that field in a text editor, or take another copy.',
     };
-  return tooLargeToKeep(job) ?? nonsenseIn(job, before);
+  return tooLargeToKeep(job) ?? integrityProblem(job, before);
 }
 
 /** Largest job file, in characters; a job with thousands of readings stays far below. */
@@ -37,35 +38,32 @@ function tooLargeToKeep(job: Job): LoadProblem | null {
       };
 }
 
-function firstMisfit(job: Job, before: Job | undefined): Misfit | null {
-  if (!before) {
-    for (const key of Object.keys(job)) if (!Object.hasOwn(FIELDS, key)) return { path: key, why: 'is not known here' };
-  }
+/** What changed since a job that was let through. */
+function changedProblem(job: Job, before: Job): FieldProblem | null {
   for (const [key, field] of Object.entries(FIELDS)) {
-    if (!Object.hasOwn(job, key)) return { path: key, why: 'is missing' };
-    const value = job[key as keyof Job];
-    if (before && value === before[key as keyof Job]) continue;
+    const [value, old] = [job[key as keyof Job], before[key as keyof Job]] as const;
+    if (value === old) continue;
     const wrong =
-      before && field.is === 'list' && Array.isArray(value)
-        ? misfitOfGrown(field, value, before[key as keyof Job] as unknown as readonly unknown[], key)
-        : misfit(field, value, key);
+      field.is === 'list' && Array.isArray(value)
+        ? problemOfGrown(field, value, old as unknown as readonly unknown[], key)
+        : problemOf(field, value, key);
     if (wrong) return wrong;
   }
   return null;
 }
 
 /** A long list of which a part is known to be right: only what is new is looked at, and that no key stands twice. */
-function misfitOfGrown(
+function problemOfGrown(
   field: AnyFields[string] & { readonly is: 'list' },
   value: readonly unknown[],
   before: readonly unknown[],
   path: string,
-): Misfit | null {
+): FieldProblem | null {
   const known = new Set(before);
   if (value.length > field.most) return { path, why: `must hold at most ${field.most}` };
   for (const [i, item] of value.entries()) {
     if (known.has(item)) continue;
-    const inner = misfit(field.of, item, `${path}[${i}]`);
+    const inner = problemOf(field.of, item, `${path}[${i}]`);
     if (inner) return inner;
   }
   if (!field.key) return null;
