@@ -62,6 +62,7 @@ const vitestArgs = (config, file) => [
 await together([
   ['format, at the settings of .prettierrc.json', bin('prettier'), ['--check', '--log-level', 'warn', '.']],
   ['lint and import boundaries', bin('eslint'), ['.', '--max-warnings', '0']],
+  ['exports, files and packages that nobody uses', bin('knip'), ['--no-progress']],
 ]);
 await together([
   ['types of the core, without a DOM', bin('tsc'), ['-p', 'core']],

@@ -5,7 +5,7 @@ import type { AnswerNews } from '../workers/answer.worker';
 import { Unanswered, WorkerClient } from './worker-client';
 
 /** How long one job may take, ms: far above the slowest honest one on a slow machine. The first answer also loads the tables. */
-export const LIMIT_MS = 20_000;
+const LIMIT_MS = 20_000;
 /** The first try of a job that others wait behind, ms. */
 const FIRST_TRY_MS = 4_000;
 /** A job that nobody looks at any more may go on for so long before it makes room for the one that is looked at, ms. */

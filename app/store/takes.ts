@@ -5,7 +5,7 @@ import { Captures } from './captures';
 
 /** Recordings of led runs: apart from the captures of a keypad, whose labels are keys. */
 @Injectable({ providedIn: 'root' })
-export class LedCaptures extends Captures {}
+class LedCaptures extends Captures {}
 
 /** Runs that are led by hand, and recordings of such runs; they stay with their job while the page is open. */
 @Injectable({ providedIn: 'root' })

@@ -44,7 +44,7 @@ export const MET: Readonly<Record<ControlKind, number>> = {
   'serial-bus': 0.015,
 };
 
-export function drawBench(kind: ControlKind, random: Random, slips: number): Bench {
+function drawBench(kind: ControlKind, random: Random, slips: number): Bench {
   const control = DRAW[kind](random);
   const mains = control.onMains
     ? mainsLoad(random)

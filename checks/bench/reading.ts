@@ -57,7 +57,7 @@ export function shortAmps(b: Bench, from: string, to: string): number {
 }
 
 /** The answer to a spec, before any slip of the hand. */
-export function answer(b: Bench, spec: Spec, random: Random): Answer {
+function answer(b: Bench, spec: Spec, random: Random): Answer {
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
   const m = b.meter;
   if (spec.kind === 'look') return { value: 0, digit: 0, relation: '=', said: b.control.look };

@@ -9,7 +9,7 @@ const percent = (x: number): string => `${(100 * x).toFixed(1)} %`;
 const EDGES = [0, 0.2, 0.4, 0.6, 0.8, 0.9, 0.95, 0.98, 0.99, 0.999, 1.0001];
 
 /** Stated against true, in bins that are finer where it matters. */
-export function reliability(list: readonly Went[]): { from: number; n: number; said: number; was: number }[] {
+function reliability(list: readonly Went[]): { from: number; n: number; said: number; was: number }[] {
   const all = list.flatMap((w) => w.stated);
   return EDGES.slice(0, -1)
     .map((from, i) => {

@@ -38,7 +38,7 @@ const NAMES = [
 ] as const;
 
 /** A value that the field may hold, or now and then one that it may not. */
-export function valueFor(r: Random, field: AnyField, job: Job): unknown {
+function valueFor(r: Random, field: AnyField, job: Job): unknown {
   if (r.next() < 0.02)
     return pick(r, [null, undefined, true, -1, 1e308, Number.NaN, '', 'x', [], {}, ['x'], -0, 5e-324]);
   switch (field.is) {
@@ -77,7 +77,7 @@ export function valueFor(r: Random, field: AnyField, job: Job): unknown {
   }
 }
 
-export const groupFor = (r: Random, fields: AnyFields, job: Job): Record<string, unknown> =>
+const groupFor = (r: Random, fields: AnyFields, job: Job): Record<string, unknown> =>
   Object.fromEntries(Object.entries(fields).map(([k, f]) => [k, valueFor(r, f, job)]));
 
 /** Texts that refer to something refer to what is there more often than not. */

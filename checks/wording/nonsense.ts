@@ -43,7 +43,7 @@ export const nonsense = (text: string): string =>
   });
 
 /** The source with each text of a shown field made nonsense. @param replaced is told how many there were. */
-export function withoutWords(path: string, source: string, replaced: (n: number) => void): string {
+function withoutWords(path: string, source: string, replaced: (n: number) => void): string {
   const file = ts.createSourceFile(path, source, ts.ScriptTarget.Latest, true);
   const cuts: [number, number, string][] = [];
   const cut = (node: ts.Node, from: number, to: number): void => {

@@ -71,7 +71,7 @@ export function joined(own: readonly Finding[], studied: readonly Finding[]): Fi
 const PLANNED = 6;
 
 /** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
-export const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
+const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
 
 /** A job, what its maker will not read now, and what is wanted: all, the beads of its row, the order for the whole board, its files. */
 export interface Question {

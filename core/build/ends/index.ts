@@ -12,7 +12,6 @@ export {
   RAIL,
   relayLeg,
   sayEnd,
-  SUPPLY_NETS,
   terminal,
   terminalKey,
   voltsEnd,

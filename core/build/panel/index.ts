@@ -2,6 +2,6 @@ export { commandsFor } from './commands';
 export { handsIn, type HandDeed } from './deeds';
 export { handThing } from './hand';
 export { panelFindings, panelOf } from './panel';
-export { dividerOhms, senseThing } from './sense';
+export { dividerOhms } from './sense';
 export { signResistor, signThing } from './sign';
 export type { PanelPart, PanelThing, PanelWire } from './thing';

@@ -17,7 +17,7 @@ const NEVER_MAINS = LOW_VOLTAGE.filter(
 );
 
 /** Regions of 100 to 127 V colour their wires the one way, those of 220 to 240 V the other. */
-export const colourRules = (job: Job) => MAINS[job.region.mainsVolts < 150 ? 'america' : 'europe'];
+const colourRules = (job: Job) => MAINS[job.region.mainsVolts < 150 ? 'america' : 'europe'];
 
 /** The colours that a conductor may have here. A low-voltage wire beside mains has none that a mains conductor could have in any region. */
 export function coloursFor(job: Job, role: Role, besideMains: boolean): readonly string[] {

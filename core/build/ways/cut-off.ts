@@ -14,7 +14,7 @@ const oneShotLeg = (of: string) => legOf(ONE_SHOT, ONE_SHOT, of);
 const TRIGGERS_AT = 1;
 
 /** The longest press of the script, s; 0 for an empty one. */
-export const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
+const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
   stepsOf(c.job, c.press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
 
 /** The monostable that Guard asked for, in the parts and between pin and driver; only a single level can be cut off so. */

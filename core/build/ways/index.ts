@@ -4,7 +4,7 @@ export { KNOB_WORDS } from './drive-signal';
 export { evaluateWay } from './evaluate';
 export { partTaken } from './result';
 export { pressOf } from './finger-geometry';
-export { contactsOf, mayBeInSeries } from './in-series';
+export { mayBeInSeries } from './in-series';
 export { jointOf, leakageOf, onOhmsOf } from './joint';
 export { levelLimit, lineOf } from './line';
 export { CLAMP_AMPS, OPTO_AGEING, RESISTOR_SHARE } from './practice';

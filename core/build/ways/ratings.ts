@@ -28,7 +28,7 @@ const top = (line: Line): Input => ({
 });
 
 /** The voltage that stands across an open switch, at its peak and either way round, V. */
-export function peakVolts(line: Line): Step {
+function peakVolts(line: Line): Step {
   return line.alternating === 'no'
     ? derive('voltage across the open switch', 'V_peak', 'V_CC', 'V', [top(line)])
     : derive('peak across the open switch', 'V_peak', 'sqrt(2) * k * V_CC', 'V', [

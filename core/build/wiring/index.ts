@@ -1,2 +1,1 @@
-export { netsOf } from './nets';
 export { placedEnd, wiringOf, type JobWire, type PinWords, type WiredPress, type Wiring } from './wiring';

@@ -20,7 +20,7 @@ export const hump = (low: number, high: number, u: number): number =>
   decade(low, high, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
 /** Pull resistors on boards: around ten kilohms more often than not, and anything from one to two hundred. */
 export const pulls = (u: number): number => (u < 0.5 ? hump(800, 220e3, u * 2) : decade(900, 240e3, u * 2 - 1));
-export const near = (value: number, share: number, u: number): number => value * (1 + share * (2 * u - 1));
+const near = (value: number, share: number, u: number): number => value * (1 + share * (2 * u - 1));
 /** A second share out of one, for what is only yes or no. */
 export const again = (u: number, factor = 7919): number => (u * factor) % 1;
 

@@ -1,20 +1,11 @@
-export { buildOf, touchesPins, unpoweredSetting, type Build, type Layout, type ReadingSpec } from './build';
-export {
-  ledAmps,
-  moduleAmps,
-  MODULE_TURNS_AT,
-  NOMINAL_PARTS,
-  PULL_DOWN_OHMS,
-  saturationVolts,
-  settledLevels,
-  type Joint,
-} from './joint';
+export { buildOf, type Build, type Layout, type ReadingSpec } from './build';
+export { MODULE_TURNS_AT, NOMINAL_PARTS, PULL_DOWN_OHMS, saturationVolts, settledLevels, type Joint } from './joint';
 export { ampsBetween, ohmsBetween, solveNodes, voltsBetween, type Branch, type NodeVolts } from './linear';
 export { lookShare } from './look-shares';
 export { meterError, offScale, onScale, readingBounds } from './meter';
 export { meterNetlist } from './meter-netlist';
 export { netlistOf } from './netlist';
-export { circuitOf, contactClosed, farSide, pulses } from './network';
+export { circuitOf, farSide } from './network';
 export { COIL_SECONDS, LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds } from './press-netlist';
 export { readPress, type PressReading, type PressWave } from './press-reading';
 export { nodeOf, predict } from './predict';

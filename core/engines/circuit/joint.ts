@@ -76,7 +76,7 @@ export function saturationVolts(forcedGain: number, gainForward: number, gainRev
 }
 
 /** LED current of a joint's input, A. */
-export const ledAmps = (j: Joint): number => Math.max(0, (j.pinHighVolts - LED_VOLTS) / j.seriesOhms);
+const ledAmps = (j: Joint): number => Math.max(0, (j.pinHighVolts - LED_VOLTS) / j.seriesOhms);
 
 /** Base current of the transistor that does the switching, A. */
 const baseAmps = (j: Joint): number =>
@@ -88,7 +88,7 @@ const baseAmps = (j: Joint): number =>
 export const MODULE_TURNS_AT = 0.8;
 
 /** Current through a relay module's input, A; the drop is taken as a step. */
-export const moduleAmps = (j: Joint, pressed: boolean): number => {
+const moduleAmps = (j: Joint, pressed: boolean): number => {
   const pin = pressed === j.moduleOnLow ? 0 : j.pinHighVolts;
   return Math.max(0, (j.moduleOnLow ? j.moduleVolts - pin : pin) - j.moduleDropVolts) / j.seriesOhms;
 };

@@ -25,7 +25,7 @@ export function offScale(kind: ReadingKind, y: number): number {
 }
 
 /** The stated bound of a reading, base units: a share of it and a number of last digits. A counter is a quartz clock and far better. */
-export function statedBound(r: Pick<Reading, 'kind' | 'value' | 'digit'>, meter: Meter): number {
+function statedBound(r: Pick<Reading, 'kind' | 'value' | 'digit'>, meter: Meter): number {
   const dc = r.kind === 'volts-dc';
   const share = dc ? meter.voltsShare : r.kind === 'hertz' ? 0.001 : meter.otherShare;
   return Math.abs(r.value) * share + r.digit * (dc ? meter.voltsDigits : meter.otherDigits);

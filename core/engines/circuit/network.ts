@@ -8,7 +8,7 @@ import { OPEN_OHMS, WIRE_OHMS, type At, type Phase } from './network-parts';
 export type { Phase } from './network-parts';
 
 /** Whether the button's contact is closed in a state. */
-export function contactClosed(b: Build, state: MachineState): boolean {
+function contactClosed(b: Build, state: MachineState): boolean {
   switch (b.kind) {
     case 'touch-pad':
     case 'motor-pair':

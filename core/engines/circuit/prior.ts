@@ -7,7 +7,7 @@ import { OTHER_VARIANTS } from './variants-others';
 import type { Base, Variant } from './variant';
 
 /** How often each kind is met on a bench, before any reading (`kind-priors`). Adds up to one. */
-export const KIND_SHARES: Readonly<Record<ControlKind, number>> = {
+const KIND_SHARES: Readonly<Record<ControlKind, number>> = {
   'low-when-pressed': 0.424,
   'high-when-pressed': 0.08,
   ladder: 0.07,

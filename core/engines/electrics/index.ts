@@ -1,5 +1,5 @@
 export { COPPER_OHM_METRES, isStandardSize, nearestGauge, ohmsPerMetre } from './copper';
-export { bearsAmps, CONNECTOR, fuseFor, FUSE_RATINGS, leadFor, soldSizes } from './ratings';
+export { bearsAmps, CONNECTOR, fuseFor, leadFor, soldSizes } from './ratings';
 export type { Strand } from './strand';
 export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';
 export { oneShot, type OneShot } from './one-shot';

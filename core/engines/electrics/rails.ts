@@ -18,7 +18,7 @@ import type { Rail } from '../../ground/job';
 /** How well a plug-in supply keeps its voltage, as a share (`feed-volts`). */
 export const SUPPLY_SHARE = 0.05;
 /** Volts that a capacitor may keep before it is touched (`safe-charge`). */
-export const SAFE_VOLTS = 10;
+const SAFE_VOLTS = 10;
 /** How far a rail may sag under what is taken from it (`rail-sag`), and the share of that used (`feed-spare`). */
 const SAG_SHARE = 0.05;
 const USED_SHARE = 0.5;

@@ -34,7 +34,7 @@ export const soldSizes = (byGauge: boolean): readonly number[] =>
     : [0.08, 0.14, 0.25, 0.34, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10].map((mm) => mm * 1e-6);
 
 /** Preferred ratings of miniature fuses, A. Source: IEC 60127, the R10 row of ISO 3 (`fuse-ratings`). */
-export const FUSE_RATINGS: readonly number[] = [
+const FUSE_RATINGS: readonly number[] = [
   0.05, 0.063, 0.08, 0.1, 0.125, 0.16, 0.2, 0.25, 0.315, 0.4, 0.5, 0.63, 0.8, 1, 1.25, 1.6, 2, 2.5, 3.15, 4, 5, 6.3, 8,
   10, 12.5, 16, 20, 25, 32,
 ];

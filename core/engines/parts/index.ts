@@ -3,7 +3,6 @@ export { billOf, stockName, type Bill, type BillLine } from './bill';
 export { partProblems, type PartProblem } from './check';
 export {
   checkedDrawer,
-  DRAWER_FORMAT,
   drawerText,
   freshDrawer,
   readDrawer,
@@ -15,5 +14,5 @@ export { PART_FIELDS, PART_KIND_WORDS, type PartField } from './fields';
 export { gearRatio } from './gear';
 export { SHIPPED_PARTS } from './shipped';
 export type { ShippedPart } from './shipped-part';
-export { COPPER, HOT, leakageFactor } from './temperature';
+export { COPPER, HOT } from './temperature';
 export { boundsOf, brokenPicks, partInput, partsOf, partValue, takenPart, valueOf, type TakenPart } from './taken';

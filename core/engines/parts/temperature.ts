@@ -14,7 +14,7 @@ export const COPPER = 3.93e-3;
 const WARM_TRANSFER = 0.75;
 
 /** Leakage doubles for each 10 K, an optocoupler's dark current grows tenfold for each 25 K. */
-export const leakageFactor = (kind: PartKind): number =>
+const leakageFactor = (kind: PartKind): number =>
   kind === 'optocoupler' ? 10 ** ((HOT - ROOM) / 25) : 2 ** ((HOT - ROOM) / 10);
 
 const WITH_JUNCTIONS: readonly string[] = ['baseVolts', 'ledVolts', 'thresholdVolts', 'dropVolts'];

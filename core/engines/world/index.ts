@@ -1,10 +1,6 @@
 export { compileWorld, type CompiledWorld } from './compile';
 export { happeningNumber, type Happenings } from './happen';
 export {
-  ELSES,
-  HAND_DEEDS,
-  HAPPENINGS,
-  OPS,
   type Apart,
   type Channel,
   type Clue,
@@ -20,8 +16,8 @@ export {
   type Disturbance,
   type WorldPlan,
 } from './plan';
-export { begin, disturb, happeningsOf, MOST_EVENTS, nextDue, runTo, worldOf } from './run';
-export { CLOCK, copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
+export { begin, disturb, happeningsOf, MOST_EVENTS, runTo, worldOf } from './run';
+export { copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
 export {
   checkTable,
   POWER_BACK,
@@ -32,4 +28,4 @@ export {
   type StateRole,
   type TableState,
 } from './table';
-export { MOST_WORK, searchStories, type SearchOf, type SearchOutcome, type Story, type Told } from './search';
+export { searchStories, type SearchOf, type SearchOutcome, type Story, type Told } from './search';

@@ -46,7 +46,7 @@ export interface SearchOf {
 /** How close before an event a disturbance is laid, s. */
 const JUST_BEFORE = 1e-3;
 /** Numbers of worlds that a search may touch, by stories and events: some ten seconds on a machine of today. */
-export const MOST_WORK = 2e8;
+const MOST_WORK = 2e8;
 /** How often a story goes through all numbers of a world: it is copied, changed and told apart from others. */
 const PER_STORY = 3;
 /** So many worlds are remembered at most, some 300 MB. */

@@ -1,7 +1,7 @@
 import { concerning, type Finding } from '../finding';
 
 /** How a finding of a press is known: those of the first press by their own ids, those of another with whose they are. */
-export const ofPress = (first: boolean, press: string, id: string): string => (first ? id : `${id}@${press}`);
+const ofPress = (first: boolean, press: string, id: string): string => (first ? id : `${id}@${press}`);
 
 /**
  * Findings of one press as they stand among those of several: with whose they are in id and words; as they are where there is one.

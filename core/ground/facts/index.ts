@@ -1,5 +1,5 @@
 export { drawnAmps } from './facts';
-export { forPress, ofPress } from './for-press';
+export { forPress } from './for-press';
 export type {
   ContactFact,
   ControlFact,

@@ -22,8 +22,8 @@ export {
   type Field,
   type Fields,
 } from './field';
-export { jsonSchemaOf, jsonSchemaOfGroup } from './json-schema';
+export { jsonSchemaOfGroup } from './json-schema';
 export { asQuantity, fieldText, parseField, readField, type FieldRead } from './read';
-export { sayChanges, sayField } from './say';
+export { sayChanges } from './say';
 export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';

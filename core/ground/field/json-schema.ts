@@ -3,7 +3,7 @@ import type { AnyField, AnyFields } from './field';
 type Schema = Record<string, unknown>;
 
 /** A field as JSON Schema (2020-12). A list with keys says only its length: that no key stands twice it cannot say. */
-export function jsonSchemaOf(field: AnyField): Schema {
+function jsonSchemaOf(field: AnyField): Schema {
   switch (field.is) {
     case 'quantity':
       return {

@@ -38,5 +38,5 @@ export { evaluate, parseFormula, wantsBrackets, write, type Expression } from '.
 export { worst, type RangedInput } from './worst';
 export type { Source, SourceTag } from './source';
 export { SOURCES, sourceOf, TAG_WORDS, type SourceKey } from './sources';
-export { STUDY_KINDS, studyId, type StudyKind, type StudyVerdict } from './study';
+export { studyId, type StudyKind, type StudyVerdict } from './study';
 export { inPlan } from './in-plan';

@@ -59,12 +59,11 @@ export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';
 export { pressBounds } from './document/press/bounds';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
-export { guardFields, neverFields, regionFields, sheetFields, wishFields } from './document/plan/fields';
+export { guardFields, neverFields, sheetFields, wishFields } from './document/plan/fields';
 export {
   boxFields,
   converterFields,
   dutyFields,
-  feedFields,
   groupFields,
   linkFields,
   loadFields,
@@ -81,15 +80,7 @@ export {
   freeNodeId,
   nodesIn,
 } from './document/feed/fresh';
-export {
-  caliperReading,
-  faceFields,
-  keypadFields,
-  meterFields,
-  pieceFields,
-  railFields,
-  stripFields,
-} from './document/survey/fields';
+export { caliperReading, faceFields, meterFields, pieceFields, railFields } from './document/survey/fields';
 export {
   fingerFields,
   benchFields,
@@ -100,15 +91,12 @@ export {
   scanFields,
   signalFields,
   stockFields,
-  supplyFields,
   pressFields,
   unitFields,
 } from './document/press/fields';
 export {
-  boardFields,
   handInputFields,
   MOST_GPIO,
-  pinChoiceFields,
   pinFields,
   profileFields,
   senseFields,

@@ -1,5 +1,4 @@
 export { readAnswer, typedNumber, type Answered, type Question } from './answer';
 export { controlId } from './note-reading';
 export { readNoteLine } from './note-line';
-export { refuse } from './note-reading';
 export type { NoteContext, Understood } from './note-words';

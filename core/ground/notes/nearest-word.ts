@@ -1,5 +1,5 @@
 /** Levenshtein distance of two short words. */
-export function distance(a: string, b: string): number {
+function distance(a: string, b: string): number {
   let row = Array.from({ length: b.length + 1 }, (_, i) => i);
   for (let i = 1; i <= a.length; i++) {
     const next = [i];

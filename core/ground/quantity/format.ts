@@ -16,7 +16,7 @@ const BENCH: ReadonlySet<Unit> = new Set(['V', 'A', 'Ω', 'W']);
 const PLAIN: ReadonlySet<Unit> = new Set(['%', '°C', 'K', '1', '°', 'rpm', 'kg']);
 
 /** Writes a number with three significant figures and no needless zeros: 4.98, 0.003, 12.0 becomes 12. */
-export function threeFigures(value: number): string {
+function threeFigures(value: number): string {
   if (value === 0) return '0';
   return String(Number(value.toPrecision(3)));
 }

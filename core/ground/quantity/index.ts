@@ -1,5 +1,5 @@
 export { decadeOf, nearest, nextAbove, nextBelow, type ESeries } from './eseries';
-export { formatQuantity, quantityText, threeFigures } from './format';
+export { formatQuantity, quantityText } from './format';
 export { between, corners, exactly, within, type CornerRange, type Interval } from './interval';
 export { hashOf } from './hash';
 export { normalCdf } from './normal';

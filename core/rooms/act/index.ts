@@ -9,7 +9,7 @@ export {
   type DaysOutcome,
   type Progress,
 } from './days';
-export { closuresOf, faultsAsHappenings, HAND_SECONDS, startsAsHappenings, type Start } from './faults';
+export { HAND_SECONDS, startsAsHappenings, type Start } from './faults';
 export { actFindings } from './findings';
 export {
   isLed,
@@ -24,13 +24,13 @@ export {
 } from './led';
 export { DISTURBANCES, kindOfHappening } from './disturbances';
 export type { SceneHand } from './hand-wires';
-export { heardPress, heardScript, heedsOf, unheard } from './heard';
-export { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
+export { heardPress, heardScript, heedsOf } from './heard';
+export { lacksOfPart, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
-export { QUIET, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';
-export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt, USUAL_PRESS_SECONDS } from './watch';
-export { nextTiming, timingsOf } from './timed';
+export { sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';
+export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt } from './watch';
+export { nextTiming } from './timed';
 export { MACHINE_KIND_WORDS } from './words';
 export { runScene, type PartTrace, type RunTrace, type Span, type StateSpan } from './trace';
 export {
@@ -45,12 +45,10 @@ export {
 export { planWay, sayPlanned, sayWay, type Planned, type PlanStep, type Way } from './planner';
 export {
   firstMove,
-  goalKeys,
   lacksOfPolicies,
   moveBy,
   policiesFor,
   POLICY_WORDS,
-  sensesGoal,
   type Policy,
   type PolicyKind,
 } from './policies';

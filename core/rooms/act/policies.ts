@@ -66,10 +66,7 @@ export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene)
 }
 
 /** A sense that tells whether the goal is reached, with what it must say then; null where none does. */
-export function sensesGoal(
-  scene: Scene,
-  goal: readonly string[],
-): { readonly sense: Sense; readonly is: boolean } | null {
+function sensesGoal(scene: Scene, goal: readonly string[]): { readonly sense: Sense; readonly is: boolean } | null {
   for (const [i, sense] of scene.senses.entries()) {
     const wire = scene.world.plan.senses[i]!;
     if (wire.part !== 0) continue;

@@ -10,7 +10,7 @@ const T95 = [12.706, 4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.2
 const T95_MORE = 2.2;
 
 /** Timings of one thing, s. */
-export const timingsOf = (p: MachinePart, of: Timing['of']): readonly number[] =>
+const timingsOf = (p: MachinePart, of: Timing['of']): readonly number[] =>
   p.timings.flatMap((t) => (t.of === of ? [t.seconds] : []));
 
 /**

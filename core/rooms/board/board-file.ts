@@ -1,7 +1,7 @@
 import { jsonSchemaOfGroup, problemOfGroup, type AnyFields } from '../../ground/field';
 import { profileFields, profileProblem, type BoardProfile } from '../../ground/job';
 
-export const BOARD_FORMAT = 'gentle-thumb/board';
+const BOARD_FORMAT = 'gentle-thumb/board';
 /** Largest board file read, in characters. */
 const LIMIT = 1_000_000;
 

@@ -16,7 +16,7 @@ export interface Fit {
 /** Why a line may not lie on a pin. */
 export type Against = 'taken' | PinAbility | 'strap' | 'five-volt' | 'amps' | 'twitch';
 
-export const ABILITY_WORDS: Readonly<Record<PinAbility, string>> = {
+const ABILITY_WORDS: Readonly<Record<PinAbility, string>> = {
   output: 'gives no level',
   input: 'reads nothing',
   'pull-up': 'has no pull-up',
@@ -28,7 +28,7 @@ export const ABILITY_WORDS: Readonly<Record<PinAbility, string>> = {
 };
 
 /** How a pin is called: by its chip number, and by its printed label where that differs. */
-export const pinName = (pin: BoardPin): string =>
+const pinName = (pin: BoardPin): string =>
   pin.label === String(pin.gpio) ? `Pin ${pin.gpio}` : `Pin ${pin.gpio} (${pin.label})`;
 const short = (pin: BoardPin): string => `pin ${pin.gpio}`;
 

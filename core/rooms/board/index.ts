@@ -1,12 +1,12 @@
 export { assignPins, costOf, type Assignment, type Refusal } from './assign';
 export { smallestConflict, type Conflict } from './conflict';
-export { BOARD_FORMAT, boardJsonSchema, boardText, readBoard, type BoardLoaded } from './board-file';
+export { boardJsonSchema, boardText, readBoard, type BoardLoaded } from './board-file';
 export { boardFindings } from './findings';
-export { ABILITY_WORDS, fitOf, pinName, type Fit } from './fit';
-export { BOARD_EVENTS, EVENT_WORDS, eventSeconds, levelsOver, type BoardEvent, type LevelSegment } from './levels';
+export { fitOf, type Fit } from './fit';
+export { BOARD_EVENTS, eventSeconds, type BoardEvent, type LevelSegment } from './levels';
 export { cheapest, FORBIDDEN, type Matching } from './matching';
 export { pinRows, takenByBoard, type PinRow } from './pin-rows';
 export { contactAt, contactOver, longestClosed, type ContactSegment } from './power-up';
-export { boardsOf, boardSource, driveFact, pinAt, profileOf, SHIPPED_BOARDS } from './profile';
+export { boardsOf, driveFact, pinAt, profileOf, SHIPPED_BOARDS } from './profile';
 export { proposalsFor, type Proposal } from './proposals';
 export { stripOf, twitchesOf, type StripRow, type Twitch } from './strip';

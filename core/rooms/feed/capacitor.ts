@@ -8,7 +8,7 @@ import type { Rehearsal } from './rehearse';
 const KEPT = 0.8;
 const SERIES_OHMS = 0.1;
 /** A radio burst lasts this long at most, s (`burst-length`). */
-export const BURST_SECONDS = 0.005;
+const BURST_SECONDS = 0.005;
 /** Sizes that are sold, F. */
 const SOLD = [100e-6, 220e-6, 470e-6, 1e-3, 2.2e-3, 3.3e-3, 4.7e-3, 10e-3];
 

@@ -14,7 +14,7 @@ import { rehearse } from './rehearse';
 import { togetherFindings } from './together';
 
 /** A plug-in supply on a lead of which nobody said anything: what most single buttons take. */
-export const USUAL_SUPPLY: JobEdit = {
+const USUAL_SUPPLY: JobEdit = {
   do: 'several',
   edits: [
     {

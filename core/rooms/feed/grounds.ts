@@ -11,7 +11,7 @@ import type { Rehearsal } from './rehearse';
 /** Most that may stand between two grounds before they are joined, V (`ground-shift`). */
 const SHIFT_VOLTS = 0.05;
 /** The machine's own ground, beside those of the sources. */
-export const MACHINE = 'machine';
+const MACHINE = 'machine';
 
 /** Two grounds that one wire makes one. */
 export interface Join {

@@ -1,6 +1,6 @@
 export { lifeOf, type Life } from './battery';
-export { feedFindings, USUAL_SUPPLY } from './findings';
-export { joinsOf, MACHINE, type Join } from './grounds';
+export { feedFindings } from './findings';
+export { joinsOf, type Join } from './grounds';
 export { sayLife, turnsOf } from './judge-battery';
 export { loadsOf, type FedLoad } from './loads';
 export { rehearse, type Rehearsal } from './rehearse';

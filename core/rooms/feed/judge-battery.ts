@@ -29,7 +29,7 @@ const MISSING: Readonly<Record<NoLife, { title: string; text: string }>> = {
 const plain = (value: number): string => formatQuantity(Number(value.toPrecision(2)), '1');
 
 /** Months as people say them. */
-export const sayMonths = (months: number): string =>
+const sayMonths = (months: number): string =>
   months < 1
     ? `${plain(Math.max(0, months * 30.4))} days`
     : months > 120

@@ -4,19 +4,10 @@ export { STILL_COUNTS, strongestReading } from './evidence';
 export type { Contradiction } from './inference/contradictions';
 export type { Estimate } from './inference/estimate-parts';
 export { probeFindings } from './findings';
-export { informationBits, type Meaning } from './inference/information';
-export {
-  isolationOf,
-  offMains,
-  overLimits,
-  questionsOf,
-  type IsolationState,
-  type MainsQuestion,
-} from './isolation/isolation';
-export { MAINS_QUESTIONS } from './isolation/findings';
-export { KIND_WORDS, parameterUnit, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
+export { type Meaning } from './inference/information';
+export { isolationOf, questionsOf, type IsolationState, type MainsQuestion } from './isolation/isolation';
+export { KIND_WORDS, parameterUnit, PARAMETER_WORDS } from './kind-words';
 export { LOOK_WORDS } from './inference/looks';
-export { KNOWN_AT } from './next/next';
 export {
   againstLeader,
   assumptions,

@@ -53,9 +53,6 @@ const MOST_KEPT = 300;
 const keyOf = (job: Job, control: string, before: Before): string =>
   JSON.stringify([control, kindReadings(job, control), before, mayReckon(job.controls.length)]);
 
-/** Whether the survey of a control would have to be computed. */
-export const isSurveyed = (job: Job, control: string, before: Before): boolean => kept.has(keyOf(job, control, before));
-
 function surveyWith(job: Job, control: string, before: Before): Survey {
   const key = keyOf(job, control, before);
   const known = kept.get(key);

@@ -9,7 +9,7 @@ import { toSeventh } from '../versions/to-7';
 import { toEighth } from '../versions/to-8';
 
 /** Keyed by the version they start from. */
-export const MIGRATIONS: Readonly<Record<number, Migration>> = {
+const MIGRATIONS: Readonly<Record<number, Migration>> = {
   1: toSecond,
   2: toThird,
   3: toFourth,

@@ -6,7 +6,7 @@ import { normalCdf } from '../../../ground/quantity';
  * One reading in fifty is a slip (`outliers`): this share of the noise is spread over the whole scale. Read again alike
  * it is hardly one.
  */
-export const OUTLIER_SHARE = 0.02;
+const OUTLIER_SHARE = 0.02;
 const REPEATED_OUTLIER_SHARE = 0.002;
 /** Share of volts read with the leads exchanged (`outliers`). */
 const SWAPPED_SHARE = 0.01;

@@ -14,7 +14,7 @@ export interface Before {
   /** Supply that other controls of the same board were found to share, V. */
   readonly supplyVolts: number | null;
 }
-export const NOTHING_BEFORE: Before = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVolts: null };
+const NOTHING_BEFORE: Before = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVolts: null };
 
 export interface Posterior {
   readonly before: Before;

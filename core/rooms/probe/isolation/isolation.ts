@@ -8,14 +8,14 @@ export const TIED_BELOW_OHMS = 1e6;
 export const APART_ABOVE_OHMS = 10e6;
 /** Where extra-low voltage ends, V. Source: IEC 61140. */
 export const ELV_AC_VOLTS = 50;
-export const ELV_DC_VOLTS = 120;
+const ELV_DC_VOLTS = 120;
 /** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
-export const STRAY_VOLTS = 5;
+const STRAY_VOLTS = 5;
 export const TEST_LOAD_OHMS = 10e3;
 /** Current through that load that a Y capacitor of a sound machine may still push, A. Source: IEC 60335-1 (`touch-current`). */
 export const TOUCH_AMPS = 0.25e-3;
 /** Insulation at 500 V DC, Ω: basic and reinforced (`insulation-test`). */
-export const BASIC_OHMS = 2e6;
+const BASIC_OHMS = 2e6;
 export const REINFORCED_OHMS = 7e6;
 /** A contact with less than this to ground is ground itself for the purpose of isolation, Ω. */
 const SAME_NODE_OHMS = 2;

@@ -22,7 +22,7 @@ export const NO_VOLTS = 0.15;
 /** Voltages that a listening loop has, V: common practice (`loop-volts`). */
 const LOOP_VOLTS = [3, 40] as const;
 /** A source stiffer than this is an output that feeds something, Ω, and is never joined by a wire. */
-export const STIFF_OHMS = 200;
+const STIFF_OHMS = 200;
 const TEST_OHMS = 1000;
 export const num = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];

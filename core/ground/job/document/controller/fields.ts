@@ -195,7 +195,7 @@ export const pinChoiceFields: Fields<PinChoice> = {
 };
 
 /** Lines of one job: forty presses would be a great machine. */
-export const MOST_LINES = 120;
+const MOST_LINES = 120;
 export const boardFields: Fields<BoardPlan> = {
   profile: name('controller', 'wifi-17'),
   profiles: list('own boards', group('a board', profileFields), 12, { key: 'key' }),
