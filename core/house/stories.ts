@@ -13,7 +13,7 @@ import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
 import type { Fault, Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
-import { formatQuantity, hashOf } from '../ground/quantity';
+import { formatQuantity, hashOf, minutesOf } from '../ground/quantity';
 import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
 
 /** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
@@ -60,11 +60,10 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const lead = Math.max(60, 2 * run);
   const span = (move: number): number =>
     scene.moves[move]!.steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
-  const seconds = (at: string): number => at.split(':').reduce((s, x) => 60 * s + Number(x), 0) * 60;
   const day = job.routine.sentences
     .filter((s) => s.days.length > 0)
     .map((s) => ({
-      at: seconds(s.at),
+      at: minutesOf(s.at) * 60,
       move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
       ifArmed: s.ifArmed && arms,
     }))

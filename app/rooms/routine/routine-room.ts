@@ -1,3 +1,4 @@
+import { WEEKDAYS } from '../../../core/ground/quantity';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { DropButton } from '../../ui/drop-button';
@@ -14,7 +15,7 @@ import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((d, i): Choice<number> => [i + 1, d]);
+const DAYS = [1, 2, 3, 4, 5, 6, 7].map((d): Choice<number> => [d, WEEKDAYS.short[d] ?? '']);
 
 /** Routine: sentences with their slots, and the next ten times that they come true. */
 @Component({

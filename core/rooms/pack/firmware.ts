@@ -1,3 +1,4 @@
+import { minutesOf } from '../../ground/quantity';
 import { pressedBy, type Job, type Sign } from '../../ground/job';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
@@ -179,13 +180,12 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
   const sentences = routine.sentences.filter((s) => s.days.length > 0);
   const week = sentences.map((s) => {
-    const [h, m] = s.at.split(':').map(Number) as [number, number];
     const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
     const move = Math.max(
       0,
       job.act.moves.findIndex((x) => x.id === s.move),
     );
-    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${h * 3600 + m * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
+    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${minutesOf(s.at) * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
   });
   const warnings = [
     ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),

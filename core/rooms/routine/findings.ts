@@ -1,9 +1,8 @@
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
 import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst } from '../../ground/job';
+import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { clockChangeFirings } from './firings';
-
-const DAY = ['', 'Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'] as const;
 
 /** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
 export function sayDays(days: readonly number[]): string {
@@ -12,7 +11,7 @@ export function sayDays(days: readonly number[]): string {
   if (key === '1234567') return 'every day';
   if (key === '12345') return 'weekdays';
   if (key === '67') return 'weekends';
-  return sorted.map((d) => DAY[d]).join(', ') || 'no day';
+  return sorted.map((d) => WEEKDAYS.short[d]).join(', ') || 'no day';
 }
 
 export const saySentence = (s: Sentence): string =>

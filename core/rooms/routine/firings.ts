@@ -1,5 +1,6 @@
 import { DateTime } from 'luxon';
 import type { Sentence } from '../../ground/job';
+import { clockTime, minutesOf } from '../../ground/quantity';
 
 export interface Firing {
   /** ISO instant in UTC. */
@@ -14,7 +15,7 @@ export interface Firing {
 
 /** The instant of a wall-clock time on one date; a skipped hour moves on, a repeated one is taken the first time. */
 function onDate(day: DateTime, sentence: Sentence): Firing | null {
-  const [hour, minute] = sentence.at.split(':').map(Number) as [number, number];
+  const { hour, minute } = clockTime(sentence.at);
   const wanted = day.set({ hour, minute, second: 0, millisecond: 0 });
   const skipped = wanted.hour !== hour || wanted.minute !== minute;
   const earlier = wanted.minus({ hours: 1 });
@@ -107,9 +108,8 @@ export function firingSeconds(sentences: readonly Sentence[], fromIso: string, z
     const plain = ends - began === 86_400_000;
     for (const s of sentences) {
       if (!s.days.includes(day.weekday)) continue;
-      const [hour, minute] = s.at.split(':').map(Number) as [number, number];
       const firing = plain ? null : onDate(day, s);
-      const at = plain ? began + (hour * 60 + minute) * 60_000 : firing ? Date.parse(firing.at) : NaN;
+      const at = plain ? began + minutesOf(s.at) * 60_000 : firing ? Date.parse(firing.at) : NaN;
       const seconds = (at - start.toMillis()) / 1000;
       if (seconds < days * 86400) out.push(seconds);
     }

@@ -1,3 +1,4 @@
+import { WEEKDAYS } from '../../ground/quantity';
 import type { Sentence } from '../../ground/job';
 
 const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
@@ -46,12 +47,11 @@ export function readWhen(text: string): ReadWhen | null {
   return { times: [...new Set(times)], days: named.length > 0 ? named : others ? [] : [1, 2, 3, 4, 5, 6, 7] };
 }
 
-const NAMES = ['', 'Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 /** Weekdays in words: `every day`, `on weekdays`, `on Monday and Thursday`. */
 export function sayWeekdays(days: readonly number[]): string {
   if (days.length === 7) return 'every day';
   if (days.length === 5 && days.every((d) => d < 6)) return 'on weekdays';
-  const names = [...days].sort((a, b) => a - b).map((d) => NAMES[d]!);
+  const names = [...days].sort((a, b) => a - b).map((d) => WEEKDAYS.long[d]!);
   return `on ${names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]}`;
 }
 

@@ -145,96 +145,124 @@ function covered(readings: readonly Reading[], kind: Reading['kind'], point: Poi
   return has('mains') || (has('live') && has('neutral'));
 }
 
-/** What is known of the isolation of one control from mains, and what is still to be asked and read. */
-export function isolationOf(job: Job, control: string): IsolationState {
-  const { mains, meter } = job.survey;
+/** What was read of one control's isolation, whatever is still wanted. */
+interface Evidence {
+  readonly readings: readonly Reading[];
+  /** Points that are read: ground, and each terminal that is not ground itself. */
+  readonly points: readonly Point[];
+  readonly lowest: Reading | null;
+  readonly insulation: Reading | null;
+  /** Every point passed an insulation test of reinforced insulation. */
+  readonly tested: boolean;
+  /** A is what is asked for; what was read of the other points counts as well. */
+  readonly acOfA: readonly AcCheck[];
+  readonly ac: readonly AcCheck[];
+  /** AC readings under a load that other points than A still want. */
+  readonly loads: readonly ReadingSpec[];
+  readonly tied: boolean;
+  /** The reading that is over extra-low voltage. */
+  readonly worst: Reading | null;
+}
+
+function evidenceOf(job: Job, control: string): Evidence {
+  const { meter } = job.survey;
   const readings = readingsOf(job, control);
-  const asks = questionsOf(mains);
-  const tiedToGround = (name: string): boolean =>
-    readings.some(
-      (r) =>
-        r.kind === 'ohms' &&
-        r.state === 'off' &&
-        r.relation !== '>' &&
-        r.value <= SAME_NODE_OHMS &&
-        joins(r, contact(name), GROUND),
-    );
-  const points = [GROUND, contact('A'), contact('B')].filter((p) => p.kind === 'ground' || !tiedToGround(p.name));
-  const to = (kind: Reading['kind']): Reading[] =>
+  const points = [GROUND, contact('A'), contact('B')].filter(
+    (p) => p.kind === 'ground' || !isGround(readings, contact(p.name)),
+  );
+  const to = (kind: Reading['kind']): Reading | null =>
     readings
       .filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth')
-      .sort((a, b) => a.value - b.value);
-  const lowest = to('ohms')[0] ?? null;
-  const insulation = to('insulation')[0] ?? null;
-  const tested =
-    points.every((p) => covered(readings, 'insulation', p)) &&
-    insulation !== null &&
-    provenOhms(insulation, meter) >= REINFORCED_OHMS;
+      .sort((a, b) => a.value - b.value)[0] ?? null;
+  const [lowest, insulation] = [to('ohms'), to('insulation')];
   const acOfA = acChecks(readings, contact('A'));
-  // A is what is asked for; what was read of the other points counts as well.
-  const others = [contact('B'), GROUND]
-    .map((p) => ({ p, checks: acChecks(readings, p) }))
-    .filter(({ checks }) => checks.length > 0);
+  const others = [contact('B'), GROUND].map((p) => ({ p, checks: acChecks(readings, p) }));
   const ac = [...acOfA, ...others.flatMap(({ checks }) => checks)];
-  const loads = others.flatMap(({ p, checks }) => loadsMissing(checks, p));
-  const tied =
-    (lowest !== null && lowest.relation !== '>' && lowest.value < TIED_BELOW_OHMS) ||
-    (insulation !== null && insulation.relation !== '>' && insulation.value < BASIC_OHMS) ||
-    ac.some((c) => c.is === 'tied');
-  const worst =
-    readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ??
-    ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ??
-    null;
-  // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
-  if (offMains(mains)) {
-    const missing = [...loadsMissing(acOfA, contact('A')), ...loads];
-    return {
-      verdict: worst || tied ? 'not-isolated' : missing.length > 0 ? 'unknown' : 'isolated',
-      asks,
-      missing,
-      lowest,
-      insulation,
-      ac,
-      dangerous: worst !== null,
-      worst,
-    };
-  }
+  return {
+    readings,
+    points,
+    lowest,
+    insulation,
+    tested:
+      points.every((p) => covered(readings, 'insulation', p)) &&
+      insulation !== null &&
+      provenOhms(insulation, meter) >= REINFORCED_OHMS,
+    acOfA,
+    ac,
+    loads: others.flatMap(({ p, checks }) => (checks.length > 0 ? loadsMissing(checks, p) : [])),
+    tied: isUnder(lowest, TIED_BELOW_OHMS) || isUnder(insulation, BASIC_OHMS) || ac.some((c) => c.is === 'tied'),
+    worst: worstOf(readings, ac),
+  };
+}
+
+/** A contact that is as good as ground for the purpose of isolation. */
+const isGround = (readings: readonly Reading[], point: Point): boolean =>
+  readings.some(
+    (r) =>
+      r.kind === 'ohms' &&
+      r.state === 'off' &&
+      r.relation !== '>' &&
+      r.value <= SAME_NODE_OHMS &&
+      joins(r, point, GROUND),
+  );
+
+/** Whether a reading shows less than a bound; one that only says more than something does not. */
+const isUnder = (r: Reading | null, ohms: number): boolean => r !== null && r.relation !== '>' && r.value < ohms;
+
+const worstOf = (readings: readonly Reading[], ac: readonly AcCheck[]): Reading | null =>
+  readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ??
+  ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ??
+  null;
+
+/** Readings still wanted of a machine that mains can reach, in the safe order. */
+function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] {
   const turns = mains.feed === 'plug-turns';
-  const switched = mains.mainSwitch === 'closed' || mains.mainSwitch === 'none';
-  const ohmsMissing = points
-    .filter((p) => !covered(readings, 'ohms', p))
-    .map((p): ReadingSpec => ({ from: p, to: { kind: halfDone(readings, p), name: '' }, state: 'off', kind: 'ohms' }));
-  const swappedMissing =
-    ohmsMissing.length > 0 || tested
+  const ohms = e.points
+    .filter((p) => !covered(e.readings, 'ohms', p))
+    .map((p): ReadingSpec => ({
+      from: p,
+      to: { kind: halfDone(e.readings, p), name: '' },
+      state: 'off',
+      kind: 'ohms',
+    }));
+  const exchanged =
+    ohms.length > 0 || e.tested
       ? []
-      : points
-          .filter((p) => between(readings, p, meter) && !swapped(readings, p))
+      : e.points
+          .filter((p) => between(e.readings, p, meter) && !swapped(e.readings, p))
           .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
   const unproven =
-    lowest !== null &&
-    ohmsMissing.length === 0 &&
-    swappedMissing.length === 0 &&
-    !provesApart(lowest, meter) &&
-    !tested;
+    e.lowest !== null && ohms.length === 0 && exchanged.length === 0 && !provesApart(e.lowest, meter) && !e.tested;
   // So is a tie that shows in the other position only, where the plug goes in one way, or there is none.
-  const testMissing =
-    (turns && !unproven) || tested
+  const tests =
+    (turns && !unproven) || e.tested
       ? []
-      : points
-          .filter((p) => !covered(readings, 'insulation', p))
+      : e.points
+          .filter((p) => !covered(e.readings, 'insulation', p))
           .map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
-  const acWanted = acMissing(acOfA, contact('A'), turns && !tested);
-  const missing = unproven
-    ? [...testMissing, ...acWanted, ...loads]
-    : [...ohmsMissing, ...swappedMissing, ...acWanted, ...loads, ...testMissing];
-  const apart = lowest !== null && (provesApart(lowest, meter) || tested);
-  const verdict: Isolation =
-    worst || tied
-      ? 'not-isolated'
-      : asks.length === 0 && missing.length === 0 && switched && apart && (turns || tested)
-        ? 'isolated'
-        : 'unknown';
+  const ac = [...acMissing(e.acOfA, contact('A'), turns && !e.tested), ...e.loads];
+  return unproven ? [...tests, ...ac] : [...ohms, ...exchanged, ...ac, ...tests];
+}
+
+/** Whether all that proves a control apart from mains was read, with nothing left to ask or to read. */
+function isProven(e: Evidence, { mains, meter }: Job['survey']): boolean {
+  const switched = mains.mainSwitch === 'closed' || mains.mainSwitch === 'none';
+  const apart = e.lowest !== null && (provesApart(e.lowest, meter) || e.tested);
+  return switched && apart && (mains.feed === 'plug-turns' || e.tested);
+}
+
+/** What is known of the isolation of one control from mains, and what is still to be asked and read. */
+export function isolationOf(job: Job, control: string): IsolationState {
+  const { survey } = job;
+  const evidence = evidenceOf(job, control);
+  const { lowest, insulation, ac, acOfA, loads, tied, worst } = evidence;
+  const asks = questionsOf(survey.mains);
+  // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
+  const off = offMains(survey.mains);
+  const missing = off ? [...loadsMissing(acOfA, contact('A')), ...loads] : missingOf(evidence, survey);
+  const proven = missing.length === 0 && (off || (asks.length === 0 && isProven(evidence, survey)));
+  const verdict: Isolation = worst || tied ? 'not-isolated' : proven ? 'isolated' : 'unknown';
   return { verdict, asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
 }
 

@@ -1,0 +1,34 @@
+import { Info } from 'luxon';
+
+/** A time of day as it is kept: `HH:mm`, from 00:00 to 23:59. */
+export interface ClockTime {
+  readonly hour: number;
+  readonly minute: number;
+}
+
+const KEPT = /^([01]\d|2[0-3]):([0-5]\d)$/;
+
+/** The time of day of a kept text. Throws RangeError for one that is none: the gate lets no such text into a job. */
+export function clockTime(at: string): ClockTime {
+  const [, hour, minute] = KEPT.exec(at) ?? [];
+  if (hour === undefined) throw new RangeError(`${at} is no time of day`);
+  return { hour: Number(hour), minute: Number(minute) };
+}
+
+/** Minutes since midnight of a kept time of day. */
+export const minutesOf = (at: string): number => {
+  const { hour, minute } = clockTime(at);
+  return hour * 60 + minute;
+};
+
+/** Minutes since midnight as they are kept; a day later is the same time of day. */
+export function clockText(minutes: number): string {
+  const at = ((minutes % 1440) + 1440) % 1440;
+  return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
+}
+
+/** Names of the weekdays, `Mon` or `Monday`, by their ISO number, 1 to 7; the number 0 has none. */
+export const WEEKDAYS: { readonly short: readonly string[]; readonly long: readonly string[] } = {
+  short: ['', ...Info.weekdays('short', { locale: 'en' })],
+  long: ['', ...Info.weekdays('long', { locale: 'en' })],
+};
