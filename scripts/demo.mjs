@@ -1,6 +1,7 @@
 // `npm run demo`: from a fresh clone to the running app with its demo jobs.
 import { spawn } from 'node:child_process';
-import { ensureBuilt, ensurePackages, root, say } from './lib.mjs';
+import { root } from './files.mjs';
+import { ensureBuilt, ensurePackages, say } from './lib.mjs';
 
 ensurePackages();
 await ensureBuilt();

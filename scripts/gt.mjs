@@ -1,7 +1,8 @@
 // The command line: installs the packages on first use, bundles the sources when one of them is newer, then hands over.
 import { existsSync, mkdirSync, renameSync, statSync } from 'node:fs';
 import { pathToFileURL } from 'node:url';
-import { ensurePackages, newestIn, root } from './lib.mjs';
+import { newestIn, root } from './files.mjs';
+import { ensurePackages } from './lib.mjs';
 import { ensurePredictions, predictionsFile } from './predictions.mjs';
 
 const cache = `${root}node_modules/.cache`;

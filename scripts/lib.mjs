@@ -3,9 +3,9 @@ import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { brotliCompressSync, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
+import { root } from './files.mjs';
+import { ensurePredictions } from './predictions.mjs';
 import { splitEngine } from './split-engine.mjs';
-
-export const root = new URL('..', import.meta.url).pathname;
 
 const began = Date.now();
 export const say = (text) => console.log(`[${((Date.now() - began) / 1000).toFixed(0).padStart(4)} s] ${text}`);
@@ -79,14 +79,6 @@ export function ensurePrograms(wanted) {
   }
 }
 
-/** When the newest file below a folder was changed, ms. */
-export function newestIn(folder) {
-  return readdirSync(folder, { withFileTypes: true }).reduce((time, entry) => {
-    const path = `${folder}/${entry.name}`;
-    return Math.max(time, entry.isDirectory() ? newestIn(path) : statSync(path).mtimeMs);
-  }, statSync(folder).mtimeMs);
-}
-
 /** Builds the app unless the built one is newer than every source. */
 export async function ensureBuilt() {
   const newest = Number(
@@ -102,7 +94,6 @@ export async function ensureBuilt() {
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
   say('drawing the predictions of Probe (some seconds)');
-  const { ensurePredictions } = await import('./predictions.mjs');
   await ensurePredictions();
   say('building the app (a minute or two the first time)');
   splitEngine();

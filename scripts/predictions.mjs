@@ -1,7 +1,7 @@
 // Draws the predictions that nearly every job asks for into node_modules/.cache/predictions, once for these sources. Plain Node.js only.
 import { spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { newestIn, root } from './lib.mjs';
+import { newestIn, root } from './files.mjs';
 
 const folder = `${root}node_modules/.cache/predictions/`;
 export const predictionsFile = `${folder}predictions.bin`;

@@ -1,8 +1,7 @@
 // Takes the circuit engine's one large file apart: the script, and the WebAssembly that it carries twice as text. Plain Node.js only.
+import { root } from './files.mjs';
 import { createHash } from 'node:crypto';
 import { existsSync, mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
-
-const root = new URL('..', import.meta.url).pathname;
 
 const LITERAL = /"data:application\/wasm;base64,([A-Za-z0-9+/=]+)"/g;
 

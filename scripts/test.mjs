@@ -1,6 +1,7 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, checks against other programs, build and end-to-end tests.
 import { mkdirSync, readFileSync } from 'node:fs';
-import { ensureBuilt, ensurePackages, ensurePrograms, root, run, runBeside, say } from './lib.mjs';
+import { root } from './files.mjs';
+import { ensureBuilt, ensurePackages, ensurePrograms, run, runBeside, say } from './lib.mjs';
 import { ensurePredictions } from './predictions.mjs';
 
 ensurePackages();
