@@ -81,6 +81,7 @@ export interface Question {
   readonly of: 'job' | 'row' | 'board' | 'files';
 }
 
+/** What a worker answers to a question. */
 export type Answered =
   | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: Step }
   | { readonly of: 'row'; readonly beads: readonly RowBead[] }

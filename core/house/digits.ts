@@ -4,6 +4,7 @@ import { pressedBy, stepOf, type Job, type Step } from '../ground/job';
 const KEY_SECONDS = 0.15;
 const GAP_SECONDS = 0.25;
 
+/** Presses that dial a number, or why there are none. */
 export type DigitSteps =
   { readonly ok: true; readonly steps: readonly Step[] } | { readonly ok: false; readonly problem: string };
 

@@ -36,8 +36,11 @@ export interface Works {
     readonly result: ToleranceResult | null;
   };
 }
+/** What long work there is. */
 export type WorkKind = keyof Works;
+/** What is to be worked out, as plain data. */
 export type WorkOrder<K extends WorkKind = WorkKind> = { [P in K]: { readonly do: P } & Works[P]['order'] }[K];
+/** What came of each kind of long work. */
 export type WorkResult<K extends WorkKind = WorkKind> = Works[K]['result'];
 
 /**

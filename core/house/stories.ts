@@ -34,6 +34,7 @@ export interface BrokenStory {
   readonly faults: readonly Fault[];
 }
 
+/** What came of searching the stories of a job. */
 export interface Stories extends Omit<SearchOutcome, 'broken'> {
   readonly broken: readonly BrokenStory[];
   /** Conditions that were held and that no story breaks. */

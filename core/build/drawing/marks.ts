@@ -1,3 +1,4 @@
+/** A colour of the sheet by what it stands for. */
 export type Ink = 'ink' | 'muted' | 'part' | 'shore-left' | 'shore-right' | 'hatch' | 'stop' | 'paper';
 
 /** One mark of a drawing, in user units. */
@@ -33,6 +34,7 @@ export interface Sheet {
 /** Width of every sheet, user units: fits a column of the screen and, at 0.25 mm a unit, an A4 page. */
 export const SHEET_WIDTH = 724;
 
+/** A line of text at a point of the sheet. */
 export const text = (
   x: number,
   y: number,
@@ -41,12 +43,18 @@ export const text = (
   ink: Ink = 'ink',
   size = 15,
 ): Mark => ({ kind: 'text', x, y, text: t, anchor, ink, size });
+/** A thin line along a path. */
 export const line = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink });
+/** A thick line along a path. */
 export const strong = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, strong: true });
+/** A dashed line along a path. */
 export const dashed = (d: string, ink: Ink = 'muted'): Mark => ({ kind: 'path', d, ink, dashed: true });
+/** A filled shape. */
 export const filled = (d: string, ink: Ink = 'ink'): Mark => ({ kind: 'path', d, ink, fill: true });
+/** A filled dot, as where conductors join. */
 export const dot = (x: number, y: number, r = 5): Mark =>
   filled(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`);
+/** An empty ring, as a terminal. */
 export const ring = (x: number, y: number, r: number, ink: Ink = 'part'): Mark =>
   line(`M${x - r} ${y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0`, ink);
 

@@ -1,6 +1,7 @@
 import { MINUS, PLUS, type End, type NetEnd } from '../ends';
 import { filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
 
+/** A wire as it is drawn: its number, ends, words and colour. */
 export interface DrawnWire {
   readonly number: number;
   readonly ends: readonly [End, End];

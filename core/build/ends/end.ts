@@ -58,6 +58,7 @@ export interface TerminalEnd {
   readonly letter: string;
 }
 
+/** What a mains conductor is for. */
 export type Conductor = 'line' | 'neutral' | 'earth';
 /** A leg of a part, or a place in the machine that is no terminal of a control. */
 export interface LegEnd {
@@ -74,6 +75,7 @@ export interface LegEnd {
   readonly second?: true;
 }
 
+/** An end of a wire. */
 export type End = PinEnd | LineEnd | NetEnd | TerminalEnd | LegEnd;
 
 /** A pin that a way takes; an output moves the machine unless it is said that it does not. */
@@ -87,13 +89,19 @@ export const pin = (name = '', part = '', more: Partial<Omit<PinEnd, 'at' | 'nam
   acts: more.direction !== 'in',
   ...more,
 });
+/** The pin of a line of a sense, hand or sign. @param line its id. */
 export const lineEnd = (line: string): LineEnd => ({ at: 'line', line });
+/** The controller’s ground. */
 export const GROUND: NetEnd = { at: 'net', net: 'ground', words: 'controller ground' };
+/** The 3.3 V of the controller. */
 export const RAIL: NetEnd = { at: 'net', net: 'rail', words: '3.3 V of the controller' };
+/** Plus of a supply of its own. */
 export const PLUS: NetEnd = { at: 'net', net: 'plus', words: 'supply +' };
+/** Minus of that supply. */
 export const MINUS: NetEnd = { at: 'net', net: 'minus', words: 'supply −' };
 /** A supply of so many volts, said as `12 V`. */
 export const voltsEnd = (words: string): NetEnd => ({ at: 'net', net: 'volts', words });
+/** A terminal of a control. @param letter A or B. */
 export const terminal = (control: { readonly id: string; readonly name: string }, letter: string): TerminalEnd => ({
   at: 'terminal',
   control: control.id,

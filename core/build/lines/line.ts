@@ -1,6 +1,7 @@
 import type { LineSort, PinNeed, PressFact } from '../../ground/facts';
 import type { PinAbility } from '../../ground/job';
 
+/** What a line belongs to. */
 export type LineOwner = 'press' | 'sense' | 'hand' | 'sign';
 
 /** A signal between the controller and the rest: derived from presses, senses, hands and signs, and stored nowhere. */

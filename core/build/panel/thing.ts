@@ -6,6 +6,7 @@ export type PanelWire = readonly [from: End, to: End];
 /** A terminal of what stands at the controller. */
 export const own = (words: string): End => leg('machine', words);
 
+/** A part that is bought for what stands at the controller. */
 export interface PanelPart {
   readonly name: string;
   readonly value: string;

@@ -21,6 +21,7 @@ export interface WayContext {
   readonly others: Readonly<Record<string, ControlFact>>;
 }
 
+/** A line of the parts list. */
 export interface Part {
   readonly name: string;
   readonly value: string;
@@ -43,6 +44,7 @@ export interface Wire {
   readonly colours: readonly string[];
 }
 
+/** What came of judging one way on one control. */
 export interface WayResult {
   readonly way: Way;
   readonly verdict: Verdict;

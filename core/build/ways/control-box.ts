@@ -25,6 +25,7 @@ const BOXES: readonly ControlKind[] = ['switched-load', 'selector', 'latching-sw
 /** The input of a relay on its module. */
 const inputOf = (relay: string) => leg(`relay ${relay}`, `module input ${relay}`, `input ${relay}`);
 
+/** A mains motor’s own control box replaced by two power contacts. */
 export function controlBox(c: WayContext): WayResult {
   const way = 'control-box';
   if (c.fact.leading === 'motor-pair')

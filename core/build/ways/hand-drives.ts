@@ -25,6 +25,7 @@ export function rewiredOf(part: TakenPart): Rewired | null {
   });
 }
 
+/** A gear motor under the load of its mechanism: torque, speed, current and time. */
 export function gearMotor(c: WayContext, part: TakenPart, need: Step): Finding[] {
   const way = 'hand-mechanism';
   const plan = c.press.hand;
@@ -78,6 +79,7 @@ export function gearMotor(c: WayContext, part: TakenPart, need: Step): Finding[]
   return out;
 }
 
+/** A stepper under the load of its mechanism: torque at its speed, current and time. */
 export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
   const way = 'hand-mechanism';
   const plan = c.press.hand;

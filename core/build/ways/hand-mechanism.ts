@@ -104,6 +104,7 @@ function motorWires(mirrored: boolean): WireEnds[] {
   ];
 }
 
+/** A motor on the crank or in the tube of a machine that is turned by hand. */
 export function handMechanism(c: WayContext): WayResult {
   const way = 'hand-mechanism';
   const plan = c.press.hand;

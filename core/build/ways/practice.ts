@@ -10,6 +10,7 @@ export const DEAD_BAND_VOLTS = 0.18;
 export const OPTO_AGEING = 0.5;
 /** Resistor before a gate, and the one that holds it while the pin floats, Ω (`gate-drive`). */
 export const GATE_OHMS = 220;
+/** Resistor that holds a driver’s input at rest, Ω; common practice. */
 export const HOLD_OHMS = 100e3;
 /** LED current aimed at, over the current that closes a solid-state relay for certain (`operate-aim`). */
 export const OPERATE_AIM = 4 / 3;

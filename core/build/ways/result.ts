@@ -24,6 +24,7 @@ import { WAY_WORDS } from './words';
 
 const WIRE_OHMS_PER_METRE = 0.1;
 
+/** The ground wire with its joints as an input, Ω. */
 export function wireOhms(c: WayContext) {
   const ohms = c.press.groundWireMetres * WIRE_OHMS_PER_METRE;
   return {
@@ -121,6 +122,7 @@ export const noUse = (way: Way, title: string, remedy: string, press: Partial<Pr
 /** Kinds that no contact across two terminals can press. */
 const NO_CONTACT: readonly ControlKind[] = ['touch-pad', 'motor-pair', 'serial-bus', 'encoder'];
 
+/** A resistor in the parts list. @param ohms its value, Ω. */
 export const resistorPart = (what: string, ohms: number, quantity = 1): Part => ({
   name: `resistor, ${what}`,
   value: `${formatQuantity(ohms, 'Ω')}, 5 %, 0.25 W`,

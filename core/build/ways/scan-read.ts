@@ -15,7 +15,9 @@ export function scanOf(c: WayContext): { width: number; period: number; origin: 
   return width && period ? { width: width.low, period: period.nominal, origin: probed(c.fact, 'widthSeconds') } : null;
 }
 
+/** Why a control that is not scanned has no use for this way. */
 export const NOT_SCANNED = 'This key is not scanned: there is no strobe to answer';
+/** The finding that nobody read the scan yet. */
 export const unread = (way: 'strobe-answer' | 'logic-injector'): Finding =>
   finding('thumb', `${way}.scan`, {
     verdict: 'unknown',

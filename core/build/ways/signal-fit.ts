@@ -3,6 +3,7 @@ import type { SignalPlan } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { Line } from '../../engines/signal';
 
+/** The unit of a drive signal: volts, hertz or a share. */
 export const unitOf = (plan: SignalPlan): 'V' | 'Hz' => (plan.what === 'level' ? 'V' : 'Hz');
 
 /** The gain from the readings, and how well a straight line meets them. */

@@ -6,6 +6,7 @@ import { VcdReader } from './vcd';
 /** Largest capture read, bytes. */
 export const CAPTURE_LIMIT = 200_000_000;
 
+/** How a file of a logic capture is read. */
 export interface ReadOptions {
   /** Lines to follow; without it all of them. */
   readonly only?: readonly string[];
@@ -15,6 +16,7 @@ export interface ReadOptions {
   readonly signal?: { readonly aborted: boolean };
 }
 
+/** A logic capture: its lines and their edges. */
 export interface Capture {
   readonly timing: Timing;
   /** The file ends in the middle of a word or row; what came before was read. */

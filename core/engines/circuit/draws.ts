@@ -1,5 +1,6 @@
 // Shares in [0, 1) turned into values of parts: every draw of a build is made of these.
 
+/** A value with how often it is met. */
 export type Weighted = readonly (readonly [value: number, weight: number])[];
 
 /** One of several values by a share in [0, 1), and the share stretched anew, so that one number serves twice. */
@@ -45,6 +46,7 @@ const LOGIC: Weighted = [
   [12, 1],
   [24, 0.5],
 ];
+/** Supplies that logic is met with, V, and how often. */
 export const LOGIC_SUPPLIES: Supplies = { list: LOGIC, within: 0.06 };
 /** Metal contacts are fractions of an ohm; carbon pills and printed membranes are tens to hundreds. */
 export const contact = (u: number): number => (u < 0.6 ? decade(0.03, 3, u / 0.6) : decade(10, 350, (u - 0.6) / 0.4));

@@ -1,5 +1,6 @@
 import { MODULE_TURNS_AT, THERMAL_VOLTS, type Joint } from './joint';
 
+/** What the netlist of each joint is called. */
 export const TITLE: Record<Joint['way'], string> = {
   'relay-contact': 'relay contact across a button',
   'npn-to-ground': 'transistor to ground across a button',
@@ -18,6 +19,7 @@ const PULL_IN_SHARE = 0.7;
 /** Coil current at which a joint's contact changes over, A. */
 export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / j.coilOhms;
 
+/** A number as a netlist takes it. */
 export const num = (x: number): string => x.toExponential(6);
 
 /** Level of the pin while pressed or idle, V; a module may press on low. */

@@ -4,6 +4,7 @@ import type { Branch } from './linear';
 
 /** An open contact, clean board. */
 export const OPEN_OHMS = 2e9;
+/** A conductor inside a network, Ω: small beside everything else. */
 export const WIRE_OHMS = 0.05;
 /** An output pin that drives a strobe or a bus line: common practice, some tens of ohms. */
 export const DRIVER_OHMS = 60;
@@ -24,6 +25,7 @@ export interface At {
   readonly red: string;
 }
 
+/** A voltage source to ground behind its resistance. */
 export const source = (b: Build, at: At): Branch => ({
   a: 'supply',
   b: 'ground',
@@ -43,4 +45,5 @@ export const pull = (b: Build, at: At, node: string, rail: 'supply' | 'ground'):
 export const driver = (b: Build, at: At, node: string, rail: 'supply' | 'ground', ohms = DRIVER_OHMS): Branch =>
   at.powered ? { a: node, b: rail, ohms } : pin(b, at, node);
 
+/** A conductor between two nodes. */
 export const wire = (a: string, b: string, ohms = WIRE_OHMS): Branch => ({ a, b, ohms });

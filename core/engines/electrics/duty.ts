@@ -1,6 +1,7 @@
 import { constant, derive, type Input, type Step } from '../../ground/finding';
 import type { GuardRecord } from '../../ground/job';
 
+/** What a load is, as far as it matters to the contact that switches it. */
 export type LoadKind = Exclude<GuardRecord['loadKind'], 'unknown'>;
 
 /** Inrush over steady current per kind of load, upper end (`inrush`). */

@@ -13,6 +13,7 @@ export interface BillLine {
   readonly cost: number | null;
 }
 
+/** What is bought for all machines, and what it costs where prices are known. */
 export interface Bill {
   readonly lines: readonly BillLine[];
   /** Sum of the lines with a price. */

@@ -19,8 +19,10 @@ export interface Drawer {
   stock: StockLine[];
 }
 
+/** A drawer with nothing in it. */
 export const freshDrawer = (): Drawer => ({ format: DRAWER_FORMAT, version: 1, currency: 'EUR', parts: [], stock: [] });
 
+/** A drawer read from a file, or why it was refused. */
 export type DrawerLoaded = { ok: true; drawer: Drawer } | { ok: false; message: string };
 
 const no = (message: string): DrawerLoaded => ({ ok: false, message });

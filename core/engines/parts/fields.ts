@@ -168,6 +168,7 @@ export const PART_FIELDS: Readonly<Record<PartKind, readonly PartField[]>> = {
   ],
 };
 
+/** What each kind of part is called. */
 export const PART_KIND_WORDS: Readonly<Record<PartKind, string>> = {
   npn: 'NPN transistor',
   nmos: 'N-MOSFET',

@@ -3,6 +3,7 @@ import type { Interval } from '../../ground/quantity';
 
 /** What a part inside a case meets, °C (`temperature`); class values and data sheets are stated at 25, copper at 20. */
 export const COLD = 0;
+/** The case that parts are reckoned with when it is warm, °C. */
 export const HOT = 60;
 const ROOM = 25;
 

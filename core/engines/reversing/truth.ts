@@ -23,6 +23,7 @@ export function motionOf(wiring: Wiring, positions: readonly Position[]): Motion
   return same(a, b) ? 'braked' : 'off';
 }
 
+/** A state of the coils and what the motor does in it. */
 export interface TruthRow {
   readonly on: Readonly<Record<string, boolean>>;
   readonly motion: Motion;

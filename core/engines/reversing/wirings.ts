@@ -3,6 +3,7 @@ import type { Contact, Wiring } from './wiring';
 
 type Key = MotorPlan['wiring'] | MotorPlan['boxWiring'];
 
+/** What each wiring is called, and what speaks for and against it. */
 export const WIRING_WORDS: Readonly<Record<Key, { name: string; for: string; against: string }>> = {
   'double-pole': {
     name: 'One double-pole relay and a power contact',

@@ -8,6 +8,7 @@ export interface InjectorKey {
   readonly sense: number;
 }
 
+/** The logic that presses keys of a pad: its lines and what each key number joins. */
 export interface Injector {
   readonly strobes: readonly string[];
   readonly senses: readonly string[];

@@ -50,6 +50,7 @@ export interface PinJoin {
   readonly b: string;
 }
 
+/** The pins of a pad in two sides, as its rows and columns. */
 export interface PinSides {
   /** Pins that are never joined among themselves, as two sides; rows and columns are only names. */
   readonly one: readonly string[];

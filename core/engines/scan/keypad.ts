@@ -17,6 +17,7 @@ export interface FoundKey {
   readonly overlap: number;
 }
 
+/** What was decoded of a pad: its lines and keys, and what could not be told. */
 export interface KeypadMap {
   readonly scan: PadScan | null;
   readonly keys: readonly FoundKey[];

@@ -9,6 +9,7 @@ export type Fault =
   /** No fault at all, and none of the kinds: a contact that stands closed and opens while it is pressed. */
   | { readonly fault: 'opens-when-pressed' };
 
+/** What each fault of a stand-in is called. */
 export const FAULT_WORDS: Readonly<Record<Fault['fault'], string>> = {
   'dirty-contact': 'a dirty contact: every press closes with another resistance',
   'broken-trace': 'a broken trace: one terminal no longer reaches the board',

@@ -102,6 +102,7 @@ const STEAM_FLAPS: Standin = {
   build: buildOf({ kind: 'ladder', supplyVolts: 5.02, seriesOhms: 4_700, keyOhms: 2_200, neighbourOhms: 6_800 }),
 };
 
+/** The stand-ins by their keys. */
 export const STANDINS: Readonly<Record<string, Standin>> = Object.fromEntries(
   [RICE_POT, DOUGH_PROOFER, COLD_ROOM_ALARM, HATCH_SHUTTER, YARD_GATE, EXTRACTOR_ROCKER, STEAM_FLAPS].map((s) => [
     s.key,

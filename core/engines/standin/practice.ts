@@ -6,6 +6,7 @@ import { RICE_POT, STANDINS, type Standin } from './models';
 
 /** Keys of the practice shelf: a control to find out, without and with something wrong in it, or one that is none of the kinds. */
 const PRACTICE = ['practice', 'practice-faulty', 'practice-strange'] as const;
+/** Whether a stand-in is one of the practice shelf. */
 export const isPractice = (model: string): boolean => (PRACTICE as readonly string[]).includes(model);
 
 /** A control drawn from a seed, every kind equally often, isolated from mains; its kind is for the maker to find. */

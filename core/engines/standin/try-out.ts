@@ -3,6 +3,7 @@ import type { ScriptStep } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 import type { Standin } from './models';
 
+/** What a press on a stand-in did. */
 export interface TryOut {
   readonly count: number;
   readonly failed: number;

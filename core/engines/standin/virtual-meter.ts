@@ -3,6 +3,7 @@ import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Readin
 import type { Random } from '../../ground/quantity';
 import { afflicted, predictAfflicted, type Fault } from './faults';
 
+/** What a meter shows of a stand-in, base units. */
 export interface MeterReading {
   readonly value: number;
   readonly digit: number;

@@ -23,6 +23,7 @@ export interface CellClass {
   readonly lithium: boolean;
 }
 
+/** Cells by their chemistry. */
 export const CELLS: Readonly<Record<Chemistry, CellClass>> = {
   alkaline: {
     words: 'alkaline cell of 14.5 by 50.5 mm',

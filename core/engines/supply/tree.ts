@@ -35,6 +35,7 @@ export interface SupplyTree {
   readonly ends: readonly number[];
 }
 
+/** Whether a part of the tree makes one voltage of another. */
 export const isConverter = (n: SupplyNode): n is Extract<SupplyNode, { item: FeedConverter }> =>
   n.kind === 'linear' || n.kind === 'step-down' || n.kind === 'step-up';
 

@@ -40,6 +40,7 @@ export function handMoved(s: WorldState, hand: number, seconds: number, at: numb
   s.due[s.at.handUp + hand] = s.w.plan.hands[hand]!.latching ? Infinity : at + seconds;
 }
 
+/** A hand at the controller is let go. */
 export function handLetGo(s: WorldState, hand: number): void {
   s.due[s.at.handUp + hand] = Infinity;
   s.handIs[hand] = 0;

@@ -15,6 +15,7 @@ export interface Happenings {
 }
 
 const NO = Object.fromEntries(HAPPENINGS.map((h, i) => [h, i])) as Record<HappeningKind, number>;
+/** The number of a kind of happening in a compiled row. */
 export const happeningNumber = (what: HappeningKind): number => NO[what];
 
 /** Marks of what befell a sense. */
@@ -27,6 +28,7 @@ function powerLost(s: WorldState, at: number, log: Log | null): void {
   for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.lost[p]!, at, log);
 }
 
+/** Power of the machine comes back. */
 export function powerBack(s: WorldState, at: number, log: Log | null): void {
   s.due[s.at.machineBack] = Infinity;
   if (s.flag[FLAG.machinePower] === 1) return;
@@ -49,6 +51,7 @@ function controllerOut(s: WorldState, at: number, log: Log | null): void {
   }
 }
 
+/** An output closes or opens by what its pin does at power-up. */
 export function twitches(s: WorldState, line: number, on: number, at: number, log: Log | null): void {
   s.due[(on === 1 ? s.at.twitchOn : s.at.twitchOff) + line] = Infinity;
   befalls(s, line, () => (s.twitch[line] = on), at, log);
@@ -64,6 +67,7 @@ function comesUp(s: WorldState, at: number): void {
   s.due[s.at.controllerBack] = at + s.w.plan.readySeconds;
 }
 
+/** The controller’s power is back, or its program runs again. */
 export function controllerReady(s: WorldState, at: number, log: Log | null): void {
   // While the power is still away this deadline is its return; the second one is the program's.
   if (s.flag[FLAG.controllerPower] === 0) {
@@ -80,6 +84,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   handsRead(s, at, log);
 }
 
+/** A button pressed by hand is let go. */
 export function thumbUp(s: WorldState, channel: number, at: number, log: Log | null): void {
   s.due[s.at.thumb + channel] = Infinity;
   s.thumb[channel] = 0;

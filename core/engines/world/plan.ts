@@ -56,6 +56,7 @@ export interface HandWire {
 }
 
 export const OPS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
+/** What one step of a move does. */
 export type OpKind = (typeof OPS)[number];
 export const ELSES = ['go-on', 'end', 'call'] as const;
 export type Else = (typeof ELSES)[number];
@@ -147,6 +148,7 @@ export const HAPPENINGS = [
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
  */
 export type HappeningKind = (typeof HAPPENINGS)[number];
+/** Something that comes from outside at an instant, s. */
 export interface Happening {
   readonly at: number;
   readonly what: HappeningKind;

@@ -18,6 +18,7 @@ export interface Story {
   readonly brokenAt: number;
 }
 
+/** What came of a search. */
 export interface SearchOutcome {
   /** How many disturbances were allowed. */
   readonly most: number;
@@ -32,6 +33,7 @@ export interface SearchOutcome {
   readonly spent: boolean;
 }
 
+/** What is searched, and how far. */
 export interface SearchOf {
   readonly given: Happenings;
   readonly end: number;

@@ -35,6 +35,7 @@ export const FLAG = {
 } as const;
 const FLAGS = 20;
 
+/** Places of the clocks in a state. */
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
 const CLOCKS = 2;
 
@@ -113,6 +114,7 @@ export interface Deadlines {
   readonly count: number;
 }
 
+/** A state of a world before anything happened. */
 export function freshState(w: CompiledWorld): WorldState {
   const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
   const [M, O, H] = [w.plan.monitors.length, w.code.op.length, w.plan.hands.length];
@@ -227,6 +229,7 @@ export const LOGGED = {
   armed: 10,
 } as const;
 
+/** An empty log of a run. */
 export const freshLog = (room = 256): Log => ({
   at: new Float64Array(room),
   kind: new Uint8Array(room),
@@ -235,6 +238,7 @@ export const freshLog = (room = 256): Log => ({
   count: 0,
 });
 
+/** Writes one line into a log. */
 export function note(log: Log | null, at: number, kind: number, index: number, value: number): void {
   if (log === null) return;
   if (log.count === log.at.length) {

@@ -1,5 +1,6 @@
 /** Keys of the events by which power goes and is back; a part that knows neither goes on. */
 export const POWER_LOST = 'power lost';
+/** Key of the event by which power is back. */
 export const POWER_BACK = 'power back';
 
 /** What a state is to whoever judges it. Its key and its word may be the maker's own, and nothing is decided by them. */

@@ -2,6 +2,7 @@ import type { Origin, SourceKey } from '../finding';
 import type { Interval } from '../quantity';
 import type { ControlKind, Way } from '../job';
 
+/** Whether a control is apart from mains. */
 export type Isolation = 'isolated' | 'not-isolated' | 'unknown';
 
 /** What Probe hands to the other rooms about one control. */

@@ -19,10 +19,13 @@ export type Fields<T> = { readonly [K in keyof T]-?: Field<T[K]> };
 
 /** A description whose type is not known, as a walk over a document meets it. */
 export type AnyField = Kind & { readonly label: string; readonly usual: unknown; readonly untried?: true };
+/** Fields by their keys, whatever they hold. */
 export type AnyFields = Readonly<Record<string, AnyField>>;
 
+/** What sort of value a field holds. */
 export type Kind = QuantityKind | ChoiceKind | FlagKind | TextKind | ListKind | GroupKind | RecordKind;
 
+/** A number with a unit and bounds. */
 export interface QuantityKind {
   readonly is: 'quantity';
   /** What is typed and shown; what is kept is in base units, times `factor` where a share is shown as percent. */
@@ -38,6 +41,7 @@ export interface QuantityKind {
   readonly hint: string;
 }
 
+/** One of several keys, each with its words. */
 export interface ChoiceKind {
   readonly is: 'choice';
   /** The words of each value. */
@@ -45,11 +49,13 @@ export interface ChoiceKind {
   readonly empty: boolean;
 }
 
+/** True or false. */
 export interface FlagKind {
   readonly is: 'flag';
   readonly empty: boolean;
 }
 
+/** A text with bounds of its length. */
 export interface TextKind {
   readonly is: 'text';
   readonly least: number;
@@ -61,6 +67,7 @@ export interface TextKind {
   readonly words: string;
 }
 
+/** A list of values of one field. */
 export interface ListKind {
   readonly is: 'list';
   readonly of: AnyField;
@@ -74,6 +81,7 @@ export interface ListKind {
   readonly rising: boolean;
 }
 
+/** An object of fields. */
 export interface GroupKind {
   readonly is: 'group';
   readonly fields: AnyFields;
@@ -140,7 +148,9 @@ export const maybeChoice = <V extends string>(label: string, words: Readonly<Rec
 export const plainWords = <V extends string>(values: readonly V[]): Readonly<Record<V, string>> =>
   Object.fromEntries(values.map((v) => [v, v.replaceAll('-', ' ')])) as Record<V, string>;
 
+/** A field that is true or false. */
 export const flag = (label: string, usual = false): Field<boolean> => ({ is: 'flag', empty: false, label, usual });
+/** The same, where null stands for “not known”. */
 export const maybeFlag = (label: string): Field<boolean | null> => ({ is: 'flag', empty: true, label, usual: null });
 
 interface TextSettings {
@@ -182,6 +192,7 @@ interface ListSettings<V> {
   readonly rising?: boolean;
   readonly usual?: readonly V[];
 }
+/** A field that holds a list. @param most how many it may hold. */
 export const list = <V>(label: string, of: Field<V>, most: number, s: ListSettings<V> = {}): Field<V[]> =>
   ({
     is: 'list',
@@ -195,6 +206,7 @@ export const list = <V>(label: string, of: Field<V>, most: number, s: ListSettin
     usual: [...(s.usual ?? [])],
   }) as Field<V[]>;
 
+/** A field that holds other fields. */
 export const group = <T extends object>(label: string, fields: Fields<T>): Field<T> =>
   ({ is: 'group', fields: fields as unknown as AnyFields, label, usual: freshOf(fields) }) as Field<T>;
 
@@ -202,6 +214,7 @@ export const group = <T extends object>(label: string, fields: Fields<T>): Field
 export const maybeGroup = <T extends object>(label: string, fields: Fields<T>): Field<T | null> =>
   ({ ...group(label, fields), usual: null }) as unknown as Field<T | null>;
 
+/** A field of free keys with values of one field. */
 export const record = <V>(label: string, of: Field<V>, most = 200): Field<Record<string, V>> =>
   ({ is: 'record', of: of as AnyField, most, label, usual: {} }) as unknown as Field<Record<string, V>>;
 

@@ -2,6 +2,7 @@ import { parseQuantity, quantityText } from '../quantity';
 import type { Field } from './field';
 import { fieldWords, type QuantityField } from './words';
 
+/** A value as it was typed, or why it cannot be read. */
 export type FieldRead =
   { readonly ok: true; readonly value: number | null } | { readonly ok: false; readonly message: string };
 

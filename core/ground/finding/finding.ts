@@ -5,6 +5,7 @@ import type { SourceKey } from './sources';
 /** settled: meets its limit with margin. tight: meets it barely, or rests on a guess. stop: do not go on. unknown: not yet known. */
 export type Verdict = 'settled' | 'tight' | 'stop' | 'unknown';
 
+/** A number with its unit, base units. */
 export interface Measure {
   readonly value: number;
   readonly unit: Unit;
@@ -26,6 +27,7 @@ export type Origin =
   | { readonly from: 'computed'; readonly what: string }
   | { readonly from: 'step' };
 
+/** A number that goes into a step, with where it came from. */
 export interface Input extends Measure {
   readonly symbol: string;
   readonly name: string;
@@ -45,6 +47,7 @@ export interface Step {
   readonly result: Measure;
 }
 
+/** What a value is held against. */
 export interface Limit extends Measure {
   readonly sense: 'at most' | 'at least';
   readonly name: string;

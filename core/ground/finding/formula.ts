@@ -29,6 +29,7 @@ const FUNCTIONS = {
   cos: (degrees: number) => Math.cos(degrees * RADIANS),
   Φ: normalCdf,
 } as const;
+/** Functions that a formula may use. */
 export type FunctionName = keyof typeof FUNCTIONS;
 
 const TOKEN = /\s*([A-Za-zα-ωΑ-Ω][A-Za-z0-9α-ωΑ-Ω_]*|\d+(?:\.\d+)?|[-+*/^(),])/y;

@@ -6,8 +6,10 @@ import { PUBLISHED } from './sources-published';
 /** Where every constant of the core comes from; findings and inputs name a source by its key. */
 export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...FROM_MEMORY };
 
+/** The key of a source. */
 export type SourceKey = keyof typeof SOURCES;
 
+/** What each tag of a source means. */
 export const TAG_WORDS: Record<SourceTag, string> = {
   P: 'published',
   C: 'common practice, no source',

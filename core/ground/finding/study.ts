@@ -2,6 +2,7 @@ import type { Finding } from './finding';
 
 /** What takes longer than a moment: a press proven by circuit simulation, joints from scattered parts, stories of what goes wrong. */
 export const STUDY_KINDS = ['proof', 'scatter', 'stories'] as const;
+/** One of `STUDY_KINDS`. */
 export type StudyKind = (typeof STUDY_KINDS)[number];
 
 /** What came of a study, with a key of the very inputs that it rests on. */

@@ -5,6 +5,7 @@ import { refuse } from './note-reading';
 /** A question that a number answers: what is read, where, and in which state. */
 export type Question = Pick<Reading, 'kind' | 'from' | 'to' | 'state'>;
 
+/** What an answer to a question of Probe came to. */
 export type Answered =
   | { readonly ok: true; readonly shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'> }
   | { readonly ok: false; readonly message: string };

@@ -16,6 +16,7 @@ const FILLERS =
   'red black dc line? down up side through flows flowing well ok okay yes my please note? can could per each check checked ' +
   'test tested tried using set mode range first brings bring brought pulls pulled pull drives drive lifts lift sinks sink makes make ' +
   'pulses pulse pulsing toggles flow connected joined shorted behind feel feels about wobbly steady steadily ca nothing other touching';
+/** Words that say nothing of a reading. */
 export const FILLER_WORDS: ReadonlySet<string> = new Set(FILLERS.split(' ').filter((w) => !w.endsWith('?')));
 
 /** How the state of the machine is said; what stands higher is looked for first and taken out of the line. */

@@ -16,6 +16,7 @@ import {
 import { nearestWord } from './nearest-word';
 import { Cursor, Misread, type NoteContext, type Understood, type Word } from './note-words';
 
+/** Words of the grammar for how the machine stands. */
 export const STATE_NAMES: Record<string, MachineState> = {
   off: 'off',
   unplugged: 'off',

@@ -6,6 +6,7 @@ export type Understood =
   | { ok: true; edit: JobEdit; words: string; hint?: string }
   | { ok: false; at: number; message: string; suggestion?: string };
 
+/** What a line is read against. */
 export interface NoteContext {
   /** Unique id for what the line adds. */
   id: string;
@@ -13,6 +14,7 @@ export interface NoteContext {
   now: string;
 }
 
+/** A word of a line and where it begins. */
 export interface Word {
   text: string;
   at: number;
@@ -29,6 +31,7 @@ export class Misread extends Error {
   }
 }
 
+/** The words of a line. */
 export const wordsOf = (line: string): Word[] => [...line.matchAll(/\S+/g)].map((m) => ({ text: m[0], at: m.index }));
 
 /** A line read word by word. */

@@ -21,6 +21,7 @@ export function between(low: number, nominal: number, high: number): Interval {
   return { low, nominal, high };
 }
 
+/** A value at its corners, base units. */
 export interface CornerRange<K extends string> {
   readonly low: number;
   readonly nominal: number;

@@ -10,6 +10,7 @@ export interface Quantity {
   readonly digit: number;
 }
 
+/** A quantity as it was typed, or why it cannot be read. */
 export type Parsed = { ok: true; quantity: Quantity } | { ok: false; at: number; message: string };
 
 const fail = (at: number, message: string): Parsed => ({ ok: false, at, message });

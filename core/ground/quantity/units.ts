@@ -21,6 +21,7 @@ export type Unit =
   | 'kg'
   | 'Pa';
 
+/** A way to write a unit, and what it is in base units. */
 export interface UnitName {
   readonly unit: Unit;
   /** Multiply what was typed by this to get the base unit. */

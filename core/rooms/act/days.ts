@@ -46,6 +46,7 @@ export function drawLuck(starts: readonly number[], days: number, random: Random
   return { happenings, missed };
 }
 
+/** What came of many days under one policy. */
 export interface DaysOutcome {
   /** Days that were counted: fewer than were asked for where so much happens in them that the run was ended. */
   readonly days: number;
@@ -157,6 +158,7 @@ export interface WantedDays {
   readonly days: number;
 }
 
+/** What the plan makes of so many days with nothing going wrong, within the budget of events. */
 export function wantedDays(scene: Scene, starts: readonly Start[], days: number, progress?: Progress): WantedDays {
   const run = runDays(scene, happeningsOf(startsAsHappenings(starts)), days, 4 * starts.length + 64, progress);
   return { scene, told: told(scene, run.log, LOGGED.part), days: run.days };

@@ -9,11 +9,17 @@ export interface PartEvent {
   readonly key: string;
 }
 
+/** A press goes down. @param role what it is to the part. */
 export const down = (role: string): PartEvent => ({ how: 'down', key: role });
+/** It is let go. */
 export const up = (role: string): PartEvent => ({ how: 'up', key: `${role} let go` });
+/** It is held longer than a short press. */
 export const long = (role: string): PartEvent => ({ how: 'long', key: `${role} held long` });
+/** Something is in the way. */
 export const OBSTACLE: PartEvent = { how: 'obstacle', key: 'obstacle' };
 /** What happens to what is asked of somebody: nobody does it. */
 export const NOBODY: PartEvent = { how: 'nobody', key: 'nobody comes' };
+/** Power goes. */
 export const POWER_LOST: PartEvent = { how: 'power-lost', key: LOST };
+/** Power is back. */
 export const POWER_BACK: PartEvent = { how: 'power-back', key: BACK };

@@ -13,6 +13,7 @@ export interface Start {
   readonly ifArmed: boolean;
 }
 
+/** Starts of moves as what comes from outside. */
 export const startsAsHappenings = (starts: readonly Start[]): Happening[] =>
   starts.map((s) => ({ at: s.at, what: 'start', of: s.move, how: s.ifArmed ? 1 : 0 }));
 

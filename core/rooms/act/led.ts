@@ -33,6 +33,7 @@ export interface LedTime {
   /** What the move takes for it, s. */
   readonly taken: number;
 }
+/** A move that was led by hand, or why it cannot be told. */
 export type Led =
   | { readonly ok: true; readonly steps: readonly Step[]; readonly times: readonly LedTime[] }
   | { readonly ok: false; readonly problem: string };

@@ -11,6 +11,7 @@ export type PlanStep =
   | { readonly do: 'wait'; readonly seconds: number; readonly asked: readonly string[]; readonly then: PlanStep | null }
   | { readonly do: 'look'; readonly sense: string; readonly yes: PlanStep | null; readonly no: PlanStep | null };
 
+/** A way from any of some states to another. */
 export interface Way {
   /** Null where it is there already. */
   readonly steps: PlanStep | null;

@@ -16,10 +16,13 @@ import type { StateRole } from '../../engines/world';
 import { sceneOf, type Scene } from './scene';
 import { USUAL_PRESS_SECONDS } from './watch';
 
+/** Ready ways to meet what goes wrong. */
 export const POLICIES = ['blind', 'look-first', 'look-again', 'timed', 'arm-and-power'] as const;
+/** One of `POLICIES`. */
 export type PolicyKind = (typeof POLICIES)[number];
 /** Those that press a button. */
 const PRESSING = POLICIES.slice(0, 4);
+/** What each policy is called. */
 export const POLICY_WORDS: Readonly<Record<PolicyKind, string>> = {
   blind: 'press and hope',
   'look-first': 'look first',

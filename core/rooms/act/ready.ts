@@ -23,6 +23,7 @@ const PLAIN: Partial<MachinePart> = {
   cells: [],
 };
 
+/** Machines that come ready to be taken. */
 export const READY_MACHINES: readonly ReadyMachine[] = [
   { key: 'cooker', words: 'a cooker that stops by itself', set: { kind: 'starts-and-stops-itself' } },
   { key: 'sleeper', words: 'a dehumidifier that must be woken first', set: { kind: 'flips', firstPressWakes: true } },

@@ -69,6 +69,7 @@ export interface PowerUp {
 }
 /** A press, or the other side or direction of it. */
 export const sideKey = (press: string, other: boolean): string => (other ? lineId(press, 'other') : press);
+/** A controller whose pins do nothing at power-up. */
 export const QUIET: PowerUp = { twitches: new Map(), readySeconds: 0 };
 
 /** The world of a job: null while no part of its machine is known. Throws WorldProblem for one that cannot be run. */

@@ -28,6 +28,7 @@ export interface Trace {
   readonly end: number;
 }
 
+/** A machine of one button with its script and faults. */
 export interface Scenario {
   readonly machine: MachineModel;
   readonly script: readonly TimedStep[];

@@ -12,19 +12,23 @@ import {
 import { closuresOf, faultsAsHappenings, startsAsHappenings, type Start } from './faults';
 import type { Scene } from './scene';
 
+/** From when to when, s. */
 export interface Span {
   readonly from: number;
   readonly to: number;
 }
+/** A state of a part, from when to when. */
 export interface StateSpan extends Span {
   readonly word: string;
   /** It rests, or has no power; of a sense, that it does not say so. */
   readonly still: boolean;
 }
+/** A press as a part saw it. */
 export interface SeenPress {
   readonly at: number;
   readonly by: 'plan' | 'hand';
 }
+/** Where a part stands at an instant; 0 closed, 1 open. */
 export interface TravelPoint {
   readonly at: number;
   readonly position: number;
@@ -67,6 +71,7 @@ export interface RunTrace {
   readonly end: number;
 }
 
+/** What is run. */
 export interface RunOf {
   readonly starts: readonly Start[];
   readonly faults: readonly Fault[];

@@ -5,6 +5,7 @@ const BOARD_FORMAT = 'gentle-thumb/board';
 /** Largest board file read, in characters. */
 const LIMIT = 1_000_000;
 
+/** A board read from a file, or why it was refused. */
 export type BoardLoaded = { ok: true; profile: BoardProfile } | { ok: false; message: string };
 const no = (message: string): BoardLoaded => ({ ok: false, message });
 

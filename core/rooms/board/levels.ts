@@ -9,8 +9,10 @@ export interface LevelSegment {
 
 /** What may happen to a controller: power comes, it restarts, it is programmed. */
 export const BOARD_EVENTS = ['power-cut', 'restart', 'programming'] as const;
+/** What happens to a controller, as far as its pins move. */
 export type BoardEvent = (typeof BOARD_EVENTS)[number];
 
+/** What each of these is called. */
 export const EVENT_WORDS: Readonly<Record<BoardEvent, string>> = {
   'power-cut': 'at power-up',
   restart: 'at a restart',

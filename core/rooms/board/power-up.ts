@@ -3,6 +3,7 @@ import type { PressFact } from '../../ground/facts';
 import type { BoardPin, BoardProfile, Level } from '../../ground/job';
 import { levelsOver, type BoardEvent } from './levels';
 
+/** How a contact stands from one instant of power-up to another, s. */
 export interface ContactSegment {
   readonly from: number;
   readonly to: number;

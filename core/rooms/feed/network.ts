@@ -24,6 +24,7 @@ const SORT = {
 } as const;
 const FLAT_DROP = 1.2;
 
+/** What a converter is reckoned with. */
 export interface ConverterValues {
   readonly dropVolts: number;
   readonly efficiency: number;
@@ -99,6 +100,7 @@ const CONVERTER_SPREAD = 0.04;
 /** How well a converter keeps its output, as a share (`converters`). */
 export const converterSpread = CONVERTER_SPREAD;
 
+/** The tree of supplies as numbers for its sweeps. */
 export function networkOf(job: Job, tree: SupplyTree, corner: 'low' | 'high'): Network {
   const { nodes } = tree;
   const array = (of: (n: SupplyNode) => number): Float64Array => Float64Array.from(nodes, of);
@@ -122,6 +124,7 @@ export function networkOf(job: Job, tree: SupplyTree, corner: 'low' | 'high'): N
   };
 }
 
+/** Volts and amperes of every part of the tree. */
 export interface Solved {
   /** Volts behind each part, and amperes through it: out of a source, through a fuse or lead, out of a converter. */
   readonly volts: Float64Array;

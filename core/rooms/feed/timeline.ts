@@ -23,6 +23,7 @@ export interface Course {
   readonly instants: readonly Instant[];
 }
 
+/** The course in which nothing moves. */
 export const AT_REST: Course = { id: 'rest', name: 'at rest', instants: [{ at: 0, seconds: 1, active: [] }] };
 
 interface While extends Active {
@@ -91,6 +92,7 @@ export const groupSteps = (g: Pick<FeedGroup, 'presses' | 'atOnce' | 'staggerSec
     seconds: g.runSeconds,
   }));
 
+/** The course of presses in time. */
 export const courseOf = (
   id: string,
   name: string,

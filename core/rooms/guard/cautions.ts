@@ -1,5 +1,6 @@
 import type { Hazard } from '../../ground/job';
 
+/** What is to be done or seen to before anybody goes on. */
 export interface Caution {
   readonly id: string;
   readonly what: string;

@@ -72,6 +72,7 @@ export interface PackInput {
   readonly lacks: readonly string[];
 }
 
+/** A file that Pack writes. */
 export interface PackFile {
   readonly name: string;
   readonly what: string;

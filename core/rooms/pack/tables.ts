@@ -10,6 +10,7 @@ const inert = (cell: string | number): string | number => {
   return /^[\s\u200b\ufeff]*[=+\-@＝＋－＠]/.test(flat) ? `'${flat.trimStart()}` : flat;
 };
 
+/** Rows as CSV that no spreadsheet runs (RFC 4180). */
 export const csv = (fields: string[], data: (string | number)[][]): string =>
   `${Papa.unparse({ fields: fields.map((f) => String(inert(f))), data: data.map((row) => row.map(inert)) }, { newline: '\r\n' })}\r\n`;
 
@@ -88,6 +89,7 @@ export interface PackTrial {
   readonly observed: string;
 }
 
+/** A step of the test sheet as it is written. */
 export interface PackStep {
   readonly title: string;
   readonly how: string;

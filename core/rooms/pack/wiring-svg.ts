@@ -46,6 +46,7 @@ function mark(m: Mark): string {
   );
 }
 
+/** A wire as it stands beside the drawing. */
 export interface SheetWire {
   readonly number: number;
   readonly from: string;

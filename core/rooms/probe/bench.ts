@@ -4,6 +4,7 @@ import { seededRandom, type Random } from '../../ground/quantity';
 import { isIsolationReading } from './isolation/relevant';
 import { walk, type Walk } from './walk';
 
+/** How well boards of a bench were told. */
 export interface BenchResult {
   readonly boards: number;
   /** Not isolated from mains and held before any powered reading. */

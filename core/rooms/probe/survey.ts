@@ -11,6 +11,7 @@ import { kindReadings } from './isolation/relevant';
 import type { NextReading } from './next/say-next';
 import { beforeWith, type KnownSibling } from './inference/siblings';
 
+/** A kind that a control may be, with how likely. */
 export interface Candidate {
   readonly kind: ControlKind;
   readonly probability: number;
@@ -35,11 +36,13 @@ export type SeenSurvey = Omit<Survey, 'posterior'> & {
   readonly posterior: Omit<Posterior, 'before' | 'weights' | 'supplies'>;
 };
 
+/** A survey without what only the core needs of it. */
 export function seenSurvey(s: Survey): SeenSurvey {
   const { kinds, other, leading, evidence, slip } = s.posterior;
   return { ...s, posterior: { kinds, other, leading, evidence, slip } };
 }
 
+/** How likely it is none of the kinds. */
 export interface Remainder {
   readonly probability: number;
   readonly leads: boolean;

@@ -14,6 +14,7 @@ export function sayDays(days: readonly number[]): string {
   return sorted.map((d) => WEEKDAYS.short[d]).join(', ') || 'no day';
 }
 
+/** A rule of the routine in words. */
 export const saySentence = (s: Sentence): string =>
   `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
 

@@ -2,6 +2,7 @@ import { DateTime } from 'luxon';
 import type { Sentence } from '../../ground/job';
 import { clockTime, minutesOf } from '../../ground/quantity';
 
+/** An instant at which a rule comes true. */
 export interface Firing {
   /** ISO instant in UTC. */
   readonly at: string;

@@ -13,6 +13,7 @@ export interface Change {
   readonly left: number;
 }
 
+/** What would have to change for a way to pass. */
 export interface Changes {
   /** What keeps it from passing now. */
   readonly against: readonly Finding[];

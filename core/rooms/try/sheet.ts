@@ -3,6 +3,7 @@ import { type Job, type Trial, scriptOf } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { stillCounts } from './basis';
 
+/** A step of the test sheet. */
 export interface SheetStep {
   readonly id: string;
   readonly title: string;
@@ -14,6 +15,7 @@ export interface SheetStep {
   readonly onStandin: boolean;
 }
 
+/** How far a step is. */
 export interface StepProgress {
   readonly step: SheetStep;
   /** Repeats without a failure since the last one, on the machine itself. */

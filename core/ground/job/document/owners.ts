@@ -15,8 +15,11 @@ export const freshPress = (id = 'press', name = 'press', control = ''): Press =>
 /** A condition of one kind of which nothing is said yet. */
 export const freshNever = (id: string, kind: Never['kind']): Never => ({ ...freshOf(neverFields), id, kind });
 
+/** A sense of which only the name is known. */
 export const freshSense = (id: string, name: string): Sense => ({ ...freshOf(senseFields), id, name });
+/** A hand of which only the name is known. */
 export const freshHand = (id: string, name: string): Hand => ({ ...freshOf(handInputFields), id, name });
+/** A sign of which only the name is known. */
 export const freshSign = (id: string, name: string): Sign => ({ ...freshOf(signFields), id, name });
 
 /** Ids of all that may have lines: no two alike, since a line is known by whose it is. */

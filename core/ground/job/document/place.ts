@@ -12,14 +12,18 @@ export interface ListInfo extends PlaceInfo {
   readonly key: string;
   readonly called: string;
 }
+/** What is known of each place of a section. */
 export type PlacesOf<P> = Readonly<Record<keyof P, PlaceInfo>>;
+/** What is known of each keyed list of a section. */
 export type ListsOf<L> = Readonly<Record<keyof L, ListInfo>>;
 
+/** A place by its fields, what the log calls it, and its room. */
 export const place = (fields: object, words: string, room: Room): PlaceInfo => ({
   fields: fields as AnyFields,
   words,
   room,
 });
+/** A keyed list in the same way. @param key the field by which an item is known; @param called the one that names it. */
 export const listed = (fields: object, words: string, room: Room, key = 'id', called = 'name'): ListInfo => ({
   ...place(fields, words, room),
   key,

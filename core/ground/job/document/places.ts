@@ -18,17 +18,21 @@ import type { Job } from './types';
 export type Section = Extract<keyof Places, keyof Job>;
 
 export type { PressPlaces };
+/** A place of one press. */
 export type PressPlace = keyof PressPlaces;
 
 /** Where fields can be set: a section of the job, a group inside one, or a place of a press. */
 export interface Places
   extends SurveyPlaces, PressPlaces, BenchPlaces, ControllerPlaces, FeedPlaces, ActPlaces, PlanPlaces {}
+/** The name of a place, as `press.finger`. */
 export type Place = keyof Places;
 
 /** Lists whose items are known by a key, so that one can be put or dropped without naming the others. */
 export interface Lists extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists {}
+/** The name of a keyed list, as `feed.sources`. */
 export type ListName = keyof Lists;
 
+/** Every place with its fields, words and room; put together from the sections. */
 export const PLACE_INFO: PlacesOf<Places> = {
   ...SURVEY_PLACES,
   ...PRESS_PLACES,
@@ -38,6 +42,7 @@ export const PLACE_INFO: PlacesOf<Places> = {
   ...ACT_PLACES,
   ...PLAN_PLACES,
 };
+/** Every keyed list in the same way. */
 export const LIST_INFO: ListsOf<Lists> = {
   ...SURVEY_LISTS,
   ...PRESS_LISTS,

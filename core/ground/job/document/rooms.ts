@@ -1,3 +1,4 @@
+/** The rooms in the order of the work. */
 export const ROOMS = [
   'wish',
   'probe',
@@ -11,4 +12,5 @@ export const ROOMS = [
   'try',
   'pack',
 ] as const;
+/** One of `ROOMS`. */
 export type Room = (typeof ROOMS)[number];

@@ -16,7 +16,9 @@ export * from './readings/types';
 export * from './yes-no';
 export * from './press/types';
 
+/** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
+/** The version of the document that this program writes. */
 export const JOB_VERSION = 8;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
@@ -51,6 +53,7 @@ export interface Job {
   log: LogEntry[];
 }
 
+/** A line of the log, with when and in which room. */
 export interface LogEntry {
   at: string;
   room: Room | '';

@@ -1,6 +1,7 @@
 import { formatQuantity, type Unit } from '../../quantity';
 import type { Hazard, MachineState, Point, Reading, ReadingKind } from './types';
 
+/** The unit of each kind of reading. */
 export const UNIT_OF: Record<ReadingKind, Unit> = {
   'volts-dc': 'V',
   'volts-ac': 'V',
@@ -30,6 +31,7 @@ export function sayValue(r: Pick<Reading, 'kind' | 'relation' | 'value'> & Parti
   return `${r.relation === '=' ? '' : `${r.relation} `}${formatQuantity(value, UNIT_OF[r.kind])}${SUFFIX[r.kind] ?? ''}`;
 }
 
+/** A point as it is said at a bench. */
 export function sayPoint(p: Point): string {
   if (p.kind === 'contact') return p.name;
   if (p.kind === 'rail') return `supply ${p.name}`;
@@ -52,6 +54,7 @@ const STATE_WORDS: Record<MachineState, string> = {
   running: 'while running',
   always: 'always there',
 };
+/** How the machine stands, as it is said. */
 export const sayState = (s: MachineState): string => STATE_WORDS[s];
 
 /** Where and in which state: `A to ground, nobody presses`. A short-circuit reading is named as such. */

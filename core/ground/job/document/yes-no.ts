@@ -1,1 +1,2 @@
+/** An answer that may not be known. */
 export const YES_NO = ['unknown', 'yes', 'no'] as const;

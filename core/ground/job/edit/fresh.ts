@@ -3,6 +3,7 @@ import { jobFields } from '../document/fields';
 import { controlFields } from '../document/readings/fields';
 import type { Control, Job } from '../document/types';
 
+/** What is known when a job is begun. */
 export interface FreshWish {
   title: string;
   place?: string;

@@ -3,6 +3,7 @@ import type { LoadProblem } from '../document/problem';
 import { JOB_TEXT_LIMIT, jobProblem } from './refused';
 import { JOB_FORMAT, JOB_VERSION, type Job } from '../document/types';
 
+/** A job that was read, or why it was refused. */
 export type Loaded = { ok: true; job: Job } | { ok: false; problem: LoadProblem };
 
 const no = (what: string, where: string, todo: string): Loaded => ({ ok: false, problem: { what, where, todo } });

@@ -4,6 +4,7 @@ import { specKey } from './spec-key';
 import { posteriorOf, type Before, type Posterior } from './posterior';
 import { agree } from './repeats';
 
+/** Readings that cannot all be right. */
 export interface Contradiction {
   /** Ids of the readings that cannot be right together; one alone where it fits no candidate at all. */
   readonly readings: readonly string[];

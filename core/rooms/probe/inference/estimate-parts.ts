@@ -3,6 +3,7 @@ import { sayValue, UNIT_OF, type ControlKind, type Reading } from '../../../grou
 import type { Interval } from '../../../ground/quantity';
 import type { Posterior } from './posterior';
 
+/** An estimated value with its bounds and what it rests on. */
 export interface Estimate {
   readonly value: Interval;
   /** How it follows from readings; empty where only the usual values of the kind speak. */
@@ -12,8 +13,10 @@ export interface Estimate {
   readonly guessed?: boolean;
 }
 
+/** The last of some readings by its time; undefined for an empty list. */
 export const latest = (list: readonly Reading[]): Reading | undefined =>
   [...list].sort((a, b) => b.at.localeCompare(a.at))[0];
+/** A reading as an input of an estimate. */
 export const input = (symbol: string, r: Reading): Input =>
   measured(symbol, sayValue(r), r.value, UNIT_OF[r.kind], r.at, sayValue(r));
 

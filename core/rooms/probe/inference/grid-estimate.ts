@@ -4,6 +4,7 @@ import type { Interval } from '../../../ground/quantity';
 import { particles } from './builds';
 import type { Posterior } from './posterior';
 
+/** A value of a build that can be estimated. */
 export type BuildValue =
   'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'keyOhms' | 'neighbourOhms' | 'periodSeconds' | 'pulseShare';
 

@@ -10,6 +10,7 @@ const OUTLIER_SHARE = 0.02;
 const REPEATED_OUTLIER_SHARE = 0.002;
 /** Share of volts read with the leads exchanged (`outliers`). */
 const SWAPPED_SHARE = 0.01;
+/** How wide the scale of each kind of reading is, base units. */
 export const WHOLE_SCALE: Record<Reading['kind'], number> = {
   'volts-dc': 60,
   'volts-ac': 300,

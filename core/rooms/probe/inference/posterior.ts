@@ -16,6 +16,7 @@ export interface Before {
 }
 const NOTHING_BEFORE: Before = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVolts: null };
 
+/** How likely each kind is, and each of its builds. */
 export interface Posterior {
   readonly before: Before;
   /** Probability per kind; with `other` they add up to one. */

@@ -5,17 +5,20 @@ import { isIsolationReading, readingsOf } from './relevant';
 
 /** Ohms to a mains pin under which a control counts as tied to mains, and over which as apart (`isolation-bounds`). */
 export const TIED_BELOW_OHMS = 1e6;
+/** Ohms to a mains pin over which a control counts as apart from it (`isolation-bounds`). */
 export const APART_ABOVE_OHMS = 10e6;
 /** Where extra-low voltage ends, V. Source: IEC 61140. */
 export const ELV_AC_VOLTS = 50;
 const ELV_DC_VOLTS = 120;
 /** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
 const STRAY_VOLTS = 5;
+/** The load under which a high AC reading is taken again, Ω. */
 export const TEST_LOAD_OHMS = 10e3;
 /** Current through that load that a Y capacitor of a sound machine may still push, A. Source: IEC 60335-1 (`touch-current`). */
 export const TOUCH_AMPS = 0.25e-3;
 /** Insulation at 500 V DC, Ω: basic and reinforced (`insulation-test`). */
 const BASIC_OHMS = 2e6;
+/** Reinforced insulation at 500 V DC, Ω (`insulation-test`). */
 export const REINFORCED_OHMS = 7e6;
 /** A contact with less than this to ground is ground itself for the purpose of isolation, Ω. */
 const SAME_NODE_OHMS = 2;
@@ -39,6 +42,7 @@ export interface AcCheck {
   readonly is: 'stray' | 'tied' | 'unloaded';
 }
 
+/** What is known of the isolation of a control, and what is still wanted. */
 export interface IsolationState {
   readonly verdict: Isolation;
   /** Questions still open, in their order; no reading is asked for before they are answered. */

@@ -4,6 +4,7 @@ import { formatQuantity } from '../../../ground/quantity';
 import { expectedBand, meaningsOf, type Meaning } from '../inference/information';
 import type { Posterior } from '../inference/posterior';
 
+/** What a reading would show if the control were of some kind. */
 export interface Expectation {
   readonly kind: ControlKind;
   readonly probability: number;
@@ -12,6 +13,7 @@ export interface Expectation {
   readonly high: number;
 }
 
+/** The reading to take next, with how and why. */
 export interface NextReading extends ReadingSpec {
   readonly control: string;
   readonly title: string;

@@ -24,9 +24,11 @@ const LOOP_VOLTS = [3, 40] as const;
 /** A source stiffer than this is an output that feeds something, Ω, and is never joined by a wire. */
 const STIFF_OHMS = 200;
 const TEST_OHMS = 1000;
+/** The number of a strip’s terminal; NaN where the point is none. */
 export const num = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];
 
+/** What is known of every pair of a strip. */
 export function pairTable(n: number, readings: readonly Reading[]): Pair[] {
   const out: Pair[] = [];
   const across = (a: number, b: number, kind: Reading['kind'], state: Reading['state']): Reading | undefined =>

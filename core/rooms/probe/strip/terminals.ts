@@ -12,6 +12,7 @@ import {
 import { MAINS_QUESTIONS } from '../isolation/findings';
 import { NO_VOLTS, type Pair, num, pairTable } from './pairs';
 
+/** What to read next on a strip. */
 export interface StripStep {
   readonly title: string;
   readonly why: string;
@@ -25,6 +26,7 @@ export interface StripStep {
   readonly state: Reading['state'];
 }
 
+/** What is known of a strip, and what to read next. */
 export interface StripState {
   readonly strip: Strip;
   readonly pairs: readonly Pair[];

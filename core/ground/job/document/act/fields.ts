@@ -43,6 +43,7 @@ const heedFields: Fields<Heed> = {
 
 const cellFields: Fields<CellEdit> = { state: name('in state'), event: name('at event'), to: named('goes to') };
 
+/** Fields of what a state of a machine shows. */
 export const shownFields: Fields<Shown> = {
   state: name('in state'),
   watts: maybeQuantity('Draws', 'W', { most: 1e6, hint: 'not known' }),
@@ -56,6 +57,7 @@ const timingFields: Fields<Timing> = {
   seconds: quantity('took', 's', 1, { most: YEAR_SECONDS }),
 };
 
+/** Fields of what a machine asks for between its presses. */
 export const askFields: Fields<MachineAsk> = {
   after: quantity('after press', '1', 1, { least: 1, most: 40, whole: true }),
   word: name('It asks for', 'water'),
@@ -67,6 +69,7 @@ export const askFields: Fields<MachineAsk> = {
   seconds: maybeSpan('That takes'),
 };
 
+/** Fields of a part of the machine. */
 export const partFields: Fields<MachinePart> = {
   id: name('id'),
   name: untried(name('name', 'machine')),
@@ -109,6 +112,7 @@ export const partFields: Fields<MachinePart> = {
   timings: untried(list('timings', group('a timing', timingFields), 50)),
 };
 
+/** Fields of a fault on the lanes. */
 export const faultFields: Fields<Fault> = {
   id: name('id'),
   kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
@@ -117,6 +121,7 @@ export const faultFields: Fields<Fault> = {
   of: named('befalls'),
 };
 
+/** Fields of a step of a move. */
 export const stepFields: Fields<Step> = {
   do: choice('does', plainWords(STEP_KINDS), 'press'),
   press: named('press'),
@@ -135,6 +140,7 @@ export const stepFields: Fields<Step> = {
   text: text('message', { most: 500 }),
 };
 
+/** Fields of a move. */
 export const moveFields: Fields<Move> = {
   id: name('id'),
   name: untried(name('name', 'start')),
@@ -142,6 +148,7 @@ export const moveFields: Fields<Move> = {
   steps: list('steps', group('a step', stepFields), 200),
 };
 
+/** Fields of all that Act holds. */
 export const actFields: Fields<ActPlan> = {
   parts: list('parts of the machine', group('a part', partFields), 20, { key: 'id' }),
   moves: list('moves', group('a move', moveFields), 40, { key: 'id' }),

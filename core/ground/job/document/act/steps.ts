@@ -3,8 +3,11 @@ import type { Job } from '../types';
 import { askFields, moveFields, partFields, stepFields } from './fields';
 import type { MachineAsk, MachinePart, Move, ScriptStep, Step, StepKind } from './types';
 
+/** What a machine asks for, before anything is said of it. */
 export const freshAsk = (): MachineAsk => freshOf(askFields);
+/** A part of the machine of which only the name is known. */
 export const freshPart = (id: string, name: string): MachinePart => ({ ...freshOf(partFields), id, name });
+/** A move without a step. */
 export const freshMove = (id: string, name: string): Move => ({ ...freshOf(moveFields), id, name });
 /** A step of one kind; what does not count for its kind is as it is when nothing was said. */
 export const stepOf = (what: StepKind, set: Partial<Step> = {}): Step => ({ ...freshOf(stepFields), ...set, do: what });

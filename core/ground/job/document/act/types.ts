@@ -11,9 +11,12 @@ export const MACHINE_KINDS = [
   'travels-while-held',
   'in-turn',
 ] as const;
+/** What a press does to a part of the machine. */
 export type MachineKind = (typeof MACHINE_KINDS)[number];
 
+/** What a press is to the part that obeys it. */
 export const HEED_ROLES = ['press', 'on', 'off', 'open', 'close', 'stop'] as const;
+/** One of `HEED_ROLES`. */
 export type HeedRole = (typeof HEED_ROLES)[number];
 /** A press that reaches a part, and as what. */
 export interface Heed {
@@ -24,6 +27,7 @@ export interface Heed {
   as: HeedRole;
 }
 
+/** Who does what a machine asks for. */
 export const ASK_ANSWERS = ['hand', 'itself'] as const;
 /** What a part that asks in turn asks for between two of its presses, as a lid or water, or what it does by itself before it goes on. */
 export interface MachineAsk {
@@ -54,6 +58,7 @@ export interface Shown {
   warm: boolean;
 }
 
+/** Times of a machine that can be measured. */
 export const TIMED = ['run', 'back'] as const;
 /** One timing of its run, or of its way there, or of its way back. */
 export interface Timing {
@@ -61,8 +66,11 @@ export interface Timing {
   seconds: number;
 }
 
+/** What a long press does. */
 export const LONG_PRESSES = ['same', 'off', 'nothing'] as const;
+/** What a part does when something is in its way. */
 export const WHEN_BLOCKED = ['goes-on', 'stops', 'goes-back'] as const;
+/** What a part does when power comes back. */
 export const AFTER_CUTS = ['off', 'as-before', 'on'] as const;
 /** A part of the machine: what its presses do to it, with its times; null is not known. */
 export interface MachinePart {
@@ -123,8 +131,11 @@ export interface ScriptStep {
   seconds: number;
 }
 
+/** What a step of a move does. */
 export const STEP_KINDS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
+/** One of `STEP_KINDS`. */
 export type StepKind = (typeof STEP_KINDS)[number];
+/** What a step does when what it waits for does not come. */
 export const STEP_ELSES = ['go-on', 'end', 'call'] as const;
 /**
  * A step of a move. `press` for so long; `hold` a press until a sense says so, at most so long; `wait`; wait `until` a sense says so, at
@@ -148,6 +159,7 @@ export interface Step {
   text: string;
 }
 
+/** What a move is to bring about. */
 export const MOVE_PURPOSES = ['start', 'stop', 'open', 'close', 'other'] as const;
 /** A named press script. */
 export interface Move {
@@ -157,6 +169,7 @@ export interface Move {
   steps: Step[];
 }
 
+/** What can go wrong in a run. */
 export const FAULT_KINDS = [
   'missed-press',
   'power-cut',
@@ -178,7 +191,9 @@ export const FAULT_KINDS = [
   'lost-message',
   'not-answered',
 ] as const;
+/** One of `FAULT_KINDS`. */
 export type FaultKind = (typeof FAULT_KINDS)[number];
+/** A fault that lies on the lanes. */
 export interface Fault {
   id: string;
   kind: FaultKind;
@@ -189,6 +204,7 @@ export interface Fault {
   of: string;
 }
 
+/** What Act holds: parts, moves and faults. */
 export interface ActPlan {
   parts: MachinePart[];
   moves: Move[];

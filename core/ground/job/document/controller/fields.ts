@@ -39,6 +39,7 @@ const DEBOUNCE_SECONDS = 0.03;
 
 const debounce = quantity('Settles within', 's', DEBOUNCE_SECONDS, { least: 0, most: 60, hint: '30 ms' });
 
+/** Fields of a sense. */
 export const senseFields: Fields<Sense> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -70,6 +71,7 @@ export const senseFields: Fields<Sense> = {
   topic: text('Topic', { most: 200 }),
 };
 
+/** Fields of a hand at the controller. */
 export const handInputFields: Fields<Hand> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -100,6 +102,7 @@ export const handInputFields: Fields<Hand> = {
   topic: text('Topic', { most: 200 }),
 };
 
+/** Fields of a sign. */
 export const signFields: Fields<Sign> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -135,6 +138,7 @@ const levelFields: Fields<Record<Phase, Level>> = {
   sleep: level('in deep sleep', 'float'),
 };
 
+/** Fields of a pin of a board. */
 export const pinFields: Fields<BoardPin> = {
   gpio: quantity('Chip number', '1', 0, { most: MOST_GPIO, whole: true }),
   label: name('Printed label'),
@@ -158,6 +162,7 @@ const rising = <V extends readonly number[]>(label: string, usual: V, most: numb
 
 /** Pins of one board. */
 const MOST_PINS = 120;
+/** Fields of a board. */
 export const profileFields: Fields<BoardProfile> = {
   key: text('Key', {
     least: 1,
@@ -188,6 +193,7 @@ export const profileFields: Fields<BoardProfile> = {
   pins: list('pins', group('a pin', pinFields), MOST_PINS, { key: 'gpio' }),
 };
 
+/** Fields of a line’s pin. */
 export const pinChoiceFields: Fields<PinChoice> = {
   line: name('line'),
   gpio: quantity('pin', '1', 0, { most: MOST_GPIO, whole: true }),
@@ -196,6 +202,7 @@ export const pinChoiceFields: Fields<PinChoice> = {
 
 /** Lines of one job: forty presses would be a great machine. */
 const MOST_LINES = 120;
+/** Fields of all that Board holds. */
 export const boardFields: Fields<BoardPlan> = {
   profile: name('controller', 'wifi-17'),
   profiles: list('own boards', group('a board', profileFields), 12, { key: 'key' }),

@@ -1,7 +1,9 @@
 /** What stands at the controller: what it senses, what people move, what it shows, and its board with who lies on which pin. */
 
 export const SENSE_KINDS = ['contact', 'light', 'beep', 'pulses', 'current', 'temperature', 'message'] as const;
+/** One of `SENSE_KINDS`. */
 export type SenseKind = (typeof SENSE_KINDS)[number];
+/** Which state of the machine a sense tells. */
 export const SENSE_TELLS = ['at-rest', 'at-work', 'other'] as const;
 /** How the controller learns something about the machine. */
 export interface Sense {
@@ -29,7 +31,9 @@ export interface Sense {
   topic: string;
 }
 
+/** What a hand at the controller is for. */
 export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer', 'command'] as const;
+/** One of `HAND_KINDS`. */
 export type HandKind = (typeof HAND_KINDS)[number];
 /**
  * What people move at the controller; `answer` says that somebody came: what calls or is due goes out. A `command` is moved from
@@ -55,7 +59,9 @@ export interface Hand {
   topic: string;
 }
 
+/** What a sign is. */
 export const SIGN_KINDS = ['lamp', 'beeper'] as const;
+/** What a sign tells. */
 export const SIGN_MEANINGS = ['armed', 'about-to-move', 'call', 'due'] as const;
 /** What the controller shows to people. */
 export interface Sign {
@@ -73,6 +79,7 @@ export interface Sign {
   dueAfterStarts: number | null;
 }
 
+/** What a pin can do. */
 export const PIN_ABILITIES = [
   'output',
   'input',
@@ -85,15 +92,20 @@ export const PIN_ABILITIES = [
 ] as const;
 /** What a pin can do; `five-volt` withstands 5 V. */
 export type PinAbility = (typeof PIN_ABILITIES)[number];
+/** Levels that a pin can have. */
 export const LEVELS = ['low', 'high', 'weak-low', 'weak-high', 'float', 'toggles', 'program', 'kept'] as const;
 /**
  * `weak-…` is a pull inside the chip, `toggles` any traffic, `float` an input without a pull, `program` as the program sets it,
  * `kept` as it was before.
  */
 export type Level = (typeof LEVELS)[number];
+/** Phases of a controller in which its pins have levels of their own. */
 export const PHASES = ['rising', 'boot', 'programming', 'running', 'reset', 'sleep'] as const;
+/** One of `PHASES`. */
 export type Phase = (typeof PHASES)[number];
+/** How a board makes the supply of its pins. */
 export const REGULATORS = ['unknown', 'none', 'linear', 'switching'] as const;
+/** How a value of a board is known. */
 export const TAGS = ['published', 'practice', 'memory', 'measured'] as const;
 /** Where a value comes from. */
 export type Tag = (typeof TAGS)[number];
@@ -162,6 +174,7 @@ export interface PinChoice {
   fixed: boolean;
 }
 
+/** What Board holds: the board, own boards, and the pin of each line. */
 export interface BoardPlan {
   /** Key of the profile. */
   profile: string;

@@ -18,6 +18,7 @@ import type {
 const on = text('It hangs on', { most: 200 });
 const current = choice('It is', { dc: 'direct current', ac: 'alternating current' }, 'dc');
 
+/** Fields of a source. */
 export const sourceFields: Fields<FeedSource> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -71,6 +72,7 @@ export const sourceFields: Fields<FeedSource> = {
   holdAmps: maybeQuantity('It switches off under', 'A', { most: 10, hint: '50 to 100 mA' }),
 };
 
+/** Fields of a converter. */
 export const converterFields: Fields<FeedConverter> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -93,6 +95,7 @@ export const converterFields: Fields<FeedConverter> = {
   idleAmps: maybeQuantity('Its own draw', 'A', { most: 10, hint: 'as its sort has' }),
 };
 
+/** Fields of a fuse, lead or capacitor. */
 export const linkFields: Fields<FeedLink> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -122,6 +125,7 @@ export const linkFields: Fields<FeedLink> = {
   ohms: maybeQuantity('Its series resistance', 'Ω', { most: 1000, hint: 'as such have' }),
 };
 
+/** Fields of a load of one’s own. */
 export const loadFields: Fields<FeedLoad> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -135,10 +139,12 @@ export const loadFields: Fields<FeedLoad> = {
   runsWith: text('Runs with', { most: 200 }),
 };
 
+/** Fields of what a load hangs on. */
 export const hangFields: Fields<FeedHang> = { load: name('load'), node: name('hangs on') };
 
 /** A year and a leap day. */
 const YEAR_SECONDS = 366 * 86400;
+/** Fields of presses that move together. */
 export const groupFields: Fields<FeedGroup> = {
   id: name('id'),
   name: untried(name('Called')),
@@ -148,11 +154,13 @@ export const groupFields: Fields<FeedGroup> = {
   runSeconds: quantity('Each runs for', 's', 10, { least: 0.01, most: YEAR_SECONDS }),
 };
 
+/** Fields of a reading between two grounds. */
 export const shiftFields: Fields<GroundShift> = {
   id: name('between'),
   volts: quantity('shift', 'V', 0, { most: 1000 }),
 };
 
+/** Fields of how the controller sleeps and wakes. */
 export const dutyFields: Fields<FeedDuty> = {
   into: choice('Feeds', { board: 'the board’s own regulator', chip: 'the chip’s supply pin' }, 'board'),
   sleeps: choice('The controller sleeps', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
@@ -161,6 +169,7 @@ export const dutyFields: Fields<FeedDuty> = {
   sleepAmps: maybeQuantity('Draws asleep, as measured', 'A', { most: 10, hint: 'not measured' }),
 };
 
+/** Fields of the box that all stands in. */
 export const boxFields: Fields<FeedBox> = {
   widthMetres: maybeQuantity('Box, width', 'm', { least: 1e-3, most: 10, hint: 'no box' }),
   heightMetres: maybeQuantity('height', 'm', { least: 1e-3, most: 10, hint: 'no box' }),
@@ -168,12 +177,14 @@ export const boxFields: Fields<FeedBox> = {
   roomCelsius: quantity('The air around it, at most', '°C', 40, { least: -40, most: 100 }),
 };
 
+/** Fields of what is read at a sense without power. */
 export const standingFields: Fields<FeedStanding> = {
   withoutWatts: maybeQuantity('At the plug, at rest, without the addition', 'W', { most: 1e5, hint: 'not read' }),
   withWatts: maybeQuantity('and with it', 'W', { most: 1e5, hint: 'not read' }),
   pricePerKilowattHour: maybeQuantity('A kilowatt-hour costs', '1', { most: 1000, hint: 'not said' }),
 };
 
+/** Fields of all that Feed holds. */
 export const feedFields: Fields<FeedPlan> = {
   sources: list('sources', group('a source', sourceFields), 20, { key: 'id' }),
   converters: list('converters', group('a converter', converterFields), 20, { key: 'id' }),

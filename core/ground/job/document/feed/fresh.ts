@@ -2,18 +2,21 @@ import { freshOf } from '../../../field';
 import { converterFields, groupFields, linkFields, loadFields, sourceFields } from './fields';
 import type { FeedConverter, FeedGroup, FeedLink, FeedLoad, FeedPlan, FeedSource, LinkKind } from './types';
 
+/** A source of which only the name is known. */
 export const freshSource = (id: string, name: string, kind: FeedSource['kind'] = 'plug-in'): FeedSource => ({
   ...freshOf(sourceFields),
   id,
   name,
   kind,
 });
+/** A converter of which only the name is known. */
 export const freshConverter = (
   id: string,
   name: string,
   kind: FeedConverter['kind'] = 'step-down',
   from = '',
 ): FeedConverter => ({ ...freshOf(converterFields), id, name, kind, from });
+/** A fuse, lead or capacitor of which only the name is known. */
 export const freshLink = (id: string, name: string, kind: LinkKind = 'lead', from = ''): FeedLink => ({
   ...freshOf(linkFields),
   id,
@@ -21,7 +24,9 @@ export const freshLink = (id: string, name: string, kind: LinkKind = 'lead', fro
   kind,
   from,
 });
+/** A load of which only the name is known. */
 export const freshLoad = (id: string, name: string): FeedLoad => ({ ...freshOf(loadFields), id, name });
+/** A group without a press. */
 export const freshGroup = (id: string, name: string): FeedGroup => ({ ...freshOf(groupFields), id, name });
 
 /** Everything of the tree that something may hang on. */

@@ -26,12 +26,14 @@ import type {
   GroundShift,
 } from './types';
 
+/** Places of this section where fields can be set. */
 export interface FeedPlaces {
   feed: FeedPlan;
   'feed.duty': FeedDuty;
   'feed.box': FeedBox;
   'feed.standing': FeedStanding;
 }
+/** Keyed lists of this section. */
 export interface FeedLists {
   'feed.sources': FeedSource;
   'feed.converters': FeedConverter;
@@ -42,12 +44,14 @@ export interface FeedLists {
   'feed.shifts': GroundShift;
 }
 
+/** What is known of each of these places. */
 export const FEED_PLACES: PlacesOf<FeedPlaces> = {
   feed: place(feedFields, '', 'feed'),
   'feed.duty': place(dutyFields, 'controller', 'feed'),
   'feed.box': place(boxFields, 'box', 'feed'),
   'feed.standing': place(standingFields, '', 'feed'),
 };
+/** What is known of each of these lists. */
 export const FEED_LISTS: ListsOf<FeedLists> = {
   'feed.sources': listed(sourceFields, 'source', 'feed'),
   'feed.converters': listed(converterFields, 'converter', 'feed'),

@@ -3,7 +3,9 @@ import type { YES_NO } from '../yes-no';
 /** What Feed records: a tree of sources, converters, fuses and leads, and what hangs on it. */
 
 export const SOURCE_KINDS = ['plug-in', 'rail', 'cells', 'bank', 'mains-module'] as const;
+/** One of `SOURCE_KINDS`. */
 export type SourceKind = (typeof SOURCE_KINDS)[number];
+/** What cells are made of. */
 export const CHEMISTRIES = [
   'alkaline',
   'lithium-iron',
@@ -13,8 +15,11 @@ export const CHEMISTRIES = [
   'coin',
   'lead-acid',
 ] as const;
+/** One of `CHEMISTRIES`. */
 export type Chemistry = (typeof CHEMISTRIES)[number];
+/** Direct or alternating. */
 export const CURRENTS = ['dc', 'ac'] as const;
+/** How it is known which conductor is plus. */
 export const POLARITIES = ['unknown', 'read', 'keyed', 'reversed'] as const;
 
 /** Where power comes from. */
@@ -45,8 +50,11 @@ export interface FeedSource {
   holdAmps: number | null;
 }
 
+/** How a converter makes one voltage of another. */
 export const CONVERTER_KINDS = ['linear', 'step-down', 'step-up'] as const;
+/** One of `CONVERTER_KINDS`. */
 export type ConverterKind = (typeof CONVERTER_KINDS)[number];
+/** Cases of regulators. */
 export const PACKAGES = ['to-220', 'sot-223', 'module'] as const;
 /** Makes one voltage of another. */
 export interface FeedConverter {
@@ -69,9 +77,13 @@ export interface FeedConverter {
   idleAmps: number | null;
 }
 
+/** What stands between a source and its loads. */
 export const LINK_KINDS = ['fuse', 'lead', 'capacitor'] as const;
+/** One of `LINK_KINDS`. */
 export type LinkKind = (typeof LINK_KINDS)[number];
+/** Solid or stranded. */
 export const STRANDS = ['flexible', 'solid'] as const;
+/** What a lead ends in. */
 export const CONNECTORS = ['none', 'barrel', 'header', 'wire-to-wire', 'screw', 'usb'] as const;
 /** What lies between: a fuse, a lead of two conductors, or a capacitor across both. */
 export interface FeedLink {
@@ -134,6 +146,7 @@ export interface GroundShift {
   volts: number;
 }
 
+/** Where the controller is fed. */
 export const INPUTS = ['board', 'chip'] as const;
 /** What a controller on cells does with its time. */
 export interface FeedDuty {
@@ -161,6 +174,7 @@ export interface FeedStanding {
   pricePerKilowattHour: number | null;
 }
 
+/** What Feed holds: the tree, what hangs on it, and what is read of it. */
 export interface FeedPlan {
   sources: FeedSource[];
   converters: FeedConverter[];

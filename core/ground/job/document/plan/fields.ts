@@ -33,12 +33,14 @@ import {
 /** A year and a leap day: no wait, run or press is longer. */
 export const YEAR_SECONDS = 366 * 86400;
 
+/** Fields of where the machine stands: mains and time zone. */
 export const regionFields: Fields<Region> = {
   mainsVolts: quantity('mains', 'V', 230, { least: 1, most: 1000 }),
   mainsHertz: quantity('mains', 'Hz', 50, { most: 1000 }),
   timeZone: name('time zone', 'Europe/London'),
 };
 
+/** Fields of a condition. */
 export const neverFields: Fields<Never> = {
   id: name('id'),
   kind: choice(
@@ -62,6 +64,7 @@ export const neverFields: Fields<Never> = {
   count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
 };
 
+/** Fields of all that Wish holds. */
 export const wishFields: Fields<Wish> = {
   outcome: text('What should happen by itself?'),
   when: untried(text('When?')),
@@ -73,6 +76,7 @@ export const wishFields: Fields<Wish> = {
   nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
 };
 
+/** Fields of all that Guard holds. */
 export const guardFields: Fields<GuardRecord> = {
   ticks: untried(record('steps done', moment('when it was done'))),
   loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
@@ -81,6 +85,7 @@ export const guardFields: Fields<GuardRecord> = {
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
 };
 
+/** Fields of a rule of the routine. */
 export const sentenceFields: Fields<Sentence> = {
   id: name('id'),
   at: text('at', {
@@ -96,22 +101,26 @@ export const sentenceFields: Fields<Sentence> = {
 
 /** Sentences of one routine. */
 const MOST_SENTENCES = 50;
+/** Fields of all that Routine holds. */
 export const routineFields: Fields<RoutinePlan> = {
   sentences: list('sentences', group('a sentence', sentenceFields), MOST_SENTENCES, { key: 'id' }),
 };
 
 const share = (label: string, usual: number) => quantity(label, '1', usual, { least: 0.5, most: 0.9999 });
+/** Fields of how much a test must show. */
 export const sheetFields: Fields<SheetPlan> = {
   reliability: share('reliability to show', 0.999),
   confidence: share('confidence to show', 0.9),
   by: text('tested by', { most: 200 }),
 };
 
+/** Fields of which stand-in is used. */
 export const standinFields: Fields<StandinState> = {
   model: name('stand-in', 'none'),
   seed: quantity('seed', '1', 1, { least: -1e9, most: 1e9 }),
 };
 
+/** Fields of a trial. */
 export const trialFields: Fields<Trial> = {
   id: name('id'),
   step: name('step'),

@@ -11,6 +11,7 @@ import {
 } from './fields';
 import type { GuardRecord, Never, Region, RoutinePlan, Sentence, SheetPlan, StandinState, Wish } from './types';
 
+/** Places of this section where fields can be set. */
 export interface PlanPlaces {
   wish: Wish;
   region: Region;
@@ -19,11 +20,13 @@ export interface PlanPlaces {
   sheet: SheetPlan;
   standin: StandinState;
 }
+/** Keyed lists of this section. */
 export interface PlanLists {
   'wish.nevers': Never;
   'routine.sentences': Sentence;
 }
 
+/** What is known of each of these places. */
 export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
   wish: place(wishFields, '', 'wish'),
   region: place(regionFields, '', 'wish'),
@@ -32,6 +35,7 @@ export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
   sheet: place(sheetFields, '', 'try'),
   standin: place(standinFields, '', 'probe'),
 };
+/** What is known of each of these lists. */
 export const PLAN_LISTS: ListsOf<PlanLists> = {
   'wish.nevers': listed(neverFields, 'never', 'wish', 'id', 'kind'),
   'routine.sentences': listed(sentenceFields, 'sentence', 'routine', 'id', 'at'),

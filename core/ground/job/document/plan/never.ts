@@ -1,3 +1,4 @@
+/** What a condition forbids. */
 export const NEVER_KINDS = [
   'lasts-longer',
   'state-while',
@@ -7,6 +8,7 @@ export const NEVER_KINDS = [
   'output-longer',
   'believes-wrongly',
 ] as const;
+/** One of `NEVER_KINDS`. */
 export type NeverKind = (typeof NEVER_KINDS)[number];
 
 /** What must never happen, as a condition over a run. Which of its values count is told by its kind. */

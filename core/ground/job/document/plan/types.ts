@@ -2,6 +2,7 @@ import type { Never } from './never';
 
 export * from './never';
 
+/** Where the machine stands. */
 export interface Region {
   mainsVolts: number;
   mainsHertz: number;
@@ -9,6 +10,7 @@ export interface Region {
   timeZone: string;
 }
 
+/** What can hurt somebody at the machine. */
 export const HAZARDS = [
   'mains',
   'not-isolated',
@@ -22,8 +24,10 @@ export const HAZARDS = [
   'lithium',
   'medical',
 ] as const;
+/** One of `HAZARDS`. */
 export type Hazard = (typeof HAZARDS)[number];
 
+/** What is wished of the machine, and what must never happen. */
 export interface Wish {
   outcome: string;
   when: string;
@@ -39,8 +43,11 @@ export interface Wish {
   nevers: Never[];
 }
 
+/** How damp it is where the machine stands. */
 export const PLACES = ['unknown', 'dry', 'damp'] as const;
+/** What ends a press if the controller does not. */
 export const CUT_OFFS = ['none', 'one-shot'] as const;
+/** What a load is, as far as it matters to the contact that switches it. */
 export const LOAD_KINDS = [
   'unknown',
   'resistive',
@@ -50,6 +57,7 @@ export const LOAD_KINDS = [
   'switched-mode',
   'transformer',
 ] as const;
+/** What Guard holds. */
 export interface GuardRecord {
   /** ISO time per ticked step. */
   ticks: Record<string, string>;
@@ -72,6 +80,7 @@ export interface Sentence {
   move: string;
 }
 
+/** What Routine holds. */
 export interface RoutinePlan {
   sentences: Sentence[];
 }
@@ -84,6 +93,7 @@ export interface SheetPlan {
   by: string;
 }
 
+/** One go of a step of the test sheet. */
 export interface Trial {
   id: string;
   step: string;

@@ -42,6 +42,7 @@ import type { YES_NO } from '../yes-no';
 
 const ASKED = { unknown: 'not said', yes: 'yes', no: 'no' } as const satisfies Record<(typeof YES_NO)[number], string>;
 
+/** Fields of a finger on a servo. */
 export const fingerFields: Fields<FingerPlan> = {
   on: choice('presses', { button: 'a button', rocker: 'a rocker' }, 'button'),
   hornMetres: quantity('Horn', 'm', 0.022, { least: 1e-4, most: 1 }),
@@ -55,6 +56,7 @@ export const fingerFields: Fields<FingerPlan> = {
   leverMetres: quantity('Pad to press', 'm', 0.03, { most: 1 }),
 };
 
+/** Fields of a motor that is run both ways. */
 export const motorFields: Fields<MotorPlan> = {
   wiring: choice('wiring', plainWords(MOTOR_WIRINGS), 'two-changeovers'),
   boxWiring: choice('wiring of the box', plainWords(BOX_WIRINGS), 'box-interlocked'),
@@ -68,6 +70,7 @@ export const motorFields: Fields<MotorPlan> = {
   runCapacitor: choice('run capacitor', ASKED, 'unknown'),
 };
 
+/** Fields of a drive signal that is taken over. */
 export const signalFields: Fields<SignalPlan> = {
   what: choice('the signal is', { level: 'a level', frequency: 'a frequency' }, 'level'),
   points: list(
@@ -87,11 +90,13 @@ export const signalFields: Fields<SignalPlan> = {
   knob: choice('the old knob', plainWords(KNOBS), 'changeover'),
 };
 
+/** Fields of a supply that is switched. */
 export const supplyFields: Fields<SupplyPlan> = {
   resumes: choice('it resumes when power comes', { untested: 'not tried', yes: 'yes', no: 'no' }, 'untested'),
   atRest: choice('the contact at rest', { open: 'open', closed: 'closed' }, 'open'),
 };
 
+/** Fields of a motor on a crank or in a tube. */
 export const handFields: Fields<HandPlan> = {
   drive: choice('it is turned at', { tube: 'a tube that lifts', crank: 'a crank' }, 'crank'),
   motor: choice('motor', { 'gear-motor': 'DC gear motor', stepper: 'stepper' }, 'gear-motor'),
@@ -106,6 +111,7 @@ export const handFields: Fields<HandPlan> = {
   fits: list('fits', group('a fit', { inner: name('inner piece'), outer: name('outer piece') }), 20),
 };
 
+/** Fields of a scanned key that is answered. */
 export const scanFields: Fields<ScanPlan> = {
   key: text('Key of the pad', { most: 60 }),
   medianSeconds: quantity('Usual response of the controller', 's', 2e-3, { least: 1e-9, most: 10 }),
@@ -115,6 +121,7 @@ export const scanFields: Fields<ScanPlan> = {
   holdSeconds: quantity('Length of the press', 's', 0.3, { least: 1e-3, most: 60 }),
 };
 
+/** Fields of a spare remote. */
 export const remoteFields: Fields<RemotePlan> = {
   has: choice('a spare remote', ASKED, 'unknown'),
   batteryVolts: quantity('Its battery', 'V', 3, { least: 0.5, most: 100 }),
@@ -127,6 +134,7 @@ const bounds = list('bounds', quantity('a bound', '1', 0, { least: -1e15, most: 
   rising: true,
 }) as unknown as Field<Bounds>;
 
+/** Fields of a part of one’s own. */
 export const ownPartFields: Fields<OwnPart> = {
   id: name('id'),
   kind: choice('kind', plainWords(PART_KINDS), 'npn'),
@@ -134,6 +142,7 @@ export const ownPartFields: Fields<OwnPart> = {
   values: record('values', bounds, 60),
 };
 
+/** Fields of what is at hand of a part. */
 export const stockFields: Fields<StockLine> = {
   name: name('name'),
   price: maybeQuantity('price each', '1', { most: 1e7 }),
@@ -165,6 +174,7 @@ export const pressFields: Fields<Press> = {
   given: untried(list('', name('a value that was given'), 200, { once: true })),
 };
 
+/** Fields of how one of several machines differs. */
 export const unitFields: Fields<AlikeUnit> = {
   id: name('id'),
   name: name('Called'),

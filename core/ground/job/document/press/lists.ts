@@ -30,6 +30,7 @@ export interface PressPlaces {
 export interface BenchPlaces {
   bench: BenchPlan;
 }
+/** Keyed lists of this section. */
 export interface PressLists {
   presses: Press;
   'bench.parts': OwnPart;
@@ -37,6 +38,7 @@ export interface PressLists {
   'bench.units': AlikeUnit;
 }
 
+/** What is known of each of these places. */
 export const PRESS_PLACES: PlacesOf<PressPlaces> = {
   press: place(pressFields, '', 'thumb'),
   'press.finger': place(fingerFields, 'finger', 'thumb'),
@@ -47,7 +49,9 @@ export const PRESS_PLACES: PlacesOf<PressPlaces> = {
   'press.scan': place(scanFields, 'scanned key', 'thumb'),
   'press.remote': place(remoteFields, 'remote', 'thumb'),
 };
+/** What is known of the place that all presses share. */
 export const BENCH_PLACES: PlacesOf<BenchPlaces> = { bench: place(benchFields, '', 'thumb') };
+/** What is known of each of these lists. */
 export const PRESS_LISTS: ListsOf<PressLists> = {
   presses: listed(pressFields, 'press', 'thumb'),
   'bench.parts': listed(ownPartFields, 'own part', 'thumb'),

@@ -12,6 +12,7 @@ export const JOINT_WAYS = [
 /** Ways that stand for the closed button as one circuit between a pin and two terminals. */
 export type JointWay = (typeof JOINT_WAYS)[number];
 
+/** Ways of pressing. */
 export const WAYS = [
   ...JOINT_WAYS,
   'strobe-answer',
@@ -25,11 +26,13 @@ export const WAYS = [
   'switched-supply',
   'hand-mechanism',
 ] as const;
+/** One of `WAYS`. */
 export type Way = (typeof WAYS)[number];
 
 /** True for a way that is one circuit between a pin and two terminals. */
 export const isJointWay = (way: Way): way is JointWay => (JOINT_WAYS as readonly string[]).includes(way);
 
+/** What a maker may wish of a way. */
 export const WAY_WISHES = [
   'isolated',
   'silent',
@@ -43,8 +46,10 @@ export const WAY_WISHES = [
   'unopened',
   'hand-switch',
 ] as const;
+/** One of `WAY_WISHES`. */
 export type WayWish = (typeof WAY_WISHES)[number];
 
+/** Kinds of parts that ways take. */
 export const PART_KINDS = [
   'npn',
   'nmos',
@@ -59,6 +64,7 @@ export const PART_KINDS = [
   'stepper',
   'gear-motor',
 ] as const;
+/** One of `PART_KINDS`. */
 export type PartKind = (typeof PART_KINDS)[number];
 
 /** A value known between bounds: lowest, usual, highest; three equal numbers where it is exact. Base units. */
@@ -79,6 +85,7 @@ export interface StockLine {
   have: number;
 }
 
+/** How a bracket is held. */
 export const MOUNTS = ['foam-tape', 'screws', 'clamp'] as const;
 /** A finger on a servo beside a button. */
 export interface FingerPlan {
@@ -100,7 +107,9 @@ export interface FingerPlan {
   leverMetres: number;
 }
 
+/** Wirings that run a DC motor both ways. */
 export const MOTOR_WIRINGS = ['double-pole', 'two-changeovers', 'bridge'] as const;
+/** Wirings that replace a mains control box. */
 export const BOX_WIRINGS = ['box-interlocked', 'box-plain'] as const;
 /** A motor that runs both ways. */
 export interface MotorPlan {
@@ -121,11 +130,13 @@ export interface MotorPlan {
   runCapacitor: 'unknown' | 'yes' | 'no';
 }
 
+/** A step of the knob and the signal that was read there. */
 export interface SignalPoint {
   step: number;
   /** Volts or hertz. */
   value: number;
 }
+/** What becomes of the old knob. */
 export const KNOBS = ['changeover', 'removed', 'highest-wins', 'parallel'] as const;
 /** A drive signal that is taken over from a knob or a controller. */
 export interface SignalPlan {
@@ -194,6 +205,7 @@ export interface RemotePlan {
   pullOhms: number;
 }
 
+/** What a relay module’s own jumpers or switches may make of its input. */
 export const MODULE_MODES = ['unknown', 'momentary', 'latching', 'timed'] as const;
 /** What a module's own jumpers or switches make of its input. */
 export type ModuleMode = (typeof MODULE_MODES)[number];
@@ -227,6 +239,7 @@ export interface Press {
   given: string[];
 }
 
+/** Whether one of several machines is built as drawn or mirrored. */
 export const UNIT_SIDES = ['as drawn', 'mirrored'] as const;
 /** One of the machines alike, by what is not alike. */
 export interface AlikeUnit {

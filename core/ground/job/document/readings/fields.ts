@@ -22,6 +22,7 @@ import {
   type Reading,
 } from './types';
 
+/** Fields of a control. */
 export const controlFields: Fields<Control> = {
   id: name('id'),
   name: untried(name('name')),
@@ -35,6 +36,7 @@ const pointFields: Fields<Point> = {
   name: text('name', { most: 60 }),
 };
 
+/** Fields of a reading. */
 export const readingFields: Fields<Reading> = {
   id: name('id'),
   at: moment('read at'),

@@ -13,4 +13,5 @@ export const CONTROL_KINDS = [
   'encoder',
   'serial-bus',
 ] as const;
+/** One of `CONTROL_KINDS`. */
 export type ControlKind = (typeof CONTROL_KINDS)[number];

@@ -1,4 +1,6 @@
+/** Input levels that a machine’s own controller may have. */
 export const LOGIC_LEVELS = ['cmos', 'ttl', 'own'] as const;
+/** A button, switch, pad or connector that is to be pressed. */
 export interface Control {
   id: string;
   name: string;
@@ -9,6 +11,7 @@ export interface Control {
   highAboveVolts: number | null;
 }
 
+/** Where a probe tip may lie. */
 export const POINT_KINDS = ['contact', 'ground', 'live', 'neutral', 'mains', 'earth', 'rail'] as const;
 /** A place for a probe tip. `contact` is a terminal of a control, `mains` is live and neutral clipped together, `rail` a supply. */
 export interface Point {
@@ -17,6 +20,7 @@ export interface Point {
   name: string;
 }
 
+/** How the machine stands while a reading is taken. */
 export const STATES = [
   'off',
   'idle',
@@ -42,6 +46,7 @@ export const STATES = [
  */
 export type MachineState = (typeof STATES)[number];
 
+/** What is read. */
 export const READING_KINDS = [
   'volts-dc',
   'volts-ac',
@@ -60,6 +65,7 @@ export const READING_KINDS = [
  */
 export type ReadingKind = (typeof READING_KINDS)[number];
 
+/** What a control does under the finger. */
 export const LOOKS = [
   'springs-back',
   'membrane',
@@ -74,8 +80,10 @@ export const LOOKS = [
 ] as const;
 /** What a control does under the finger, or what there is instead of one. */
 export type Look = (typeof LOOKS)[number];
+/** Answers that are no number; empty where there is one. */
 export const SAID = ['', 'beep', 'silent', 'acts', 'nothing', ...LOOKS] as const;
 
+/** One reading as it was taken. */
 export interface Reading {
   id: string;
   at: string;

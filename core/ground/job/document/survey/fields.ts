@@ -33,6 +33,7 @@ import {
   type Survey,
 } from './types';
 
+/** Fields of the meter in hand. */
 export const meterFields: Fields<Meter> = {
   name: name('Name of the meter', HAND_METER.name),
   voltsShare: quantity('Volts DC: percent of reading', '%', HAND_METER.voltsShare, { most: 0.2, factor: 0.01 }),
@@ -47,6 +48,7 @@ export const meterFields: Fields<Meter> = {
   stated: flag(''),
 };
 
+/** Fields of how the machine meets mains. */
 export const mainsFields: Fields<MainsSide> = {
   feed: choice('fed by', plainWords(MAINS_FEEDS), UNKNOWN_MAINS.feed),
   mainSwitch: choice('its main switch', plainWords(MAIN_SWITCHES), UNKNOWN_MAINS.mainSwitch),
@@ -54,6 +56,7 @@ export const mainsFields: Fields<MainsSide> = {
   earth: choice('earth', plainWords(EARTHS), UNKNOWN_MAINS.earth),
 };
 
+/** Fields of a strip of terminals. */
 export const stripFields: Fields<Strip> = {
   id: name('id'),
   name: untried(name('name')),
@@ -63,6 +66,7 @@ export const stripFields: Fields<Strip> = {
 /** Lines that one pad can have: what a controller has pins for, with room to spare. */
 const PAD_LINES = 2;
 
+/** Fields of a keypad. */
 export const keypadFields: Fields<Keypad> = {
   id: name('id'),
   name: untried(name('name')),
@@ -88,6 +92,7 @@ export const keypadFields: Fields<Keypad> = {
   }),
 };
 
+/** Fields of a supply of the machine. */
 export const railFields: Fields<Rail> = {
   id: name('id'),
   name: untried(name('name')),
@@ -102,6 +107,7 @@ export const railFields: Fields<Rail> = {
   storedVolts: maybeQuantity('charged to', 'V', { most: 1e4, hint: '325 V' }),
 };
 
+/** Fields of a control’s face. */
 export const faceFields: Fields<FaceSurvey> = {
   control: name('control'),
   forceNewtons: maybeQuantity('Force until it clicks', 'N', { most: 500, hint: '2 N' }),
@@ -111,7 +117,9 @@ export const faceFields: Fields<FaceSurvey> = {
   neighbourMetres: maybeQuantity('Free beside it', 'm', { most: 10, hint: '5 mm' }),
 };
 
+/** One reading of a caliper, m. */
 export const caliperReading = quantity('a reading', 'm', 0.01, { least: 1e-6, most: 100 });
+/** Fields of a piece that was measured. */
 export const pieceFields: Fields<Piece> = {
   id: name('id'),
   name: untried(name('name')),
@@ -128,6 +136,7 @@ const pictureId = text('id', {
   words: 'letters, digits and dashes',
   usual: 'photo',
 });
+/** Fields of a photograph. */
 export const photoFields: Fields<Photo> = {
   id: pictureId,
   name: name('name'),

@@ -12,11 +12,13 @@ import {
 } from './fields';
 import type { FaceSurvey, Keypad, MainsSide, Meter, Photo, Piece, Rail, Strip, Survey } from './types';
 
+/** Places of this section where fields can be set. */
 export interface SurveyPlaces {
   survey: Survey;
   'survey.meter': Meter;
   'survey.mains': MainsSide;
 }
+/** Keyed lists of this section. */
 export interface SurveyLists {
   'survey.strips': Strip;
   'survey.keypads': Keypad;
@@ -26,11 +28,13 @@ export interface SurveyLists {
   'survey.photos': Photo;
 }
 
+/** What is known of each of these places. */
 export const SURVEY_PLACES: PlacesOf<SurveyPlaces> = {
   survey: place(surveyFields, '', 'probe'),
   'survey.meter': place(meterFields, 'meter', 'probe'),
   'survey.mains': place(mainsFields, 'mains side', 'probe'),
 };
+/** What is known of each of these lists. */
 export const SURVEY_LISTS: ListsOf<SurveyLists> = {
   'survey.strips': listed(stripFields, 'strip', 'probe'),
   'survey.keypads': listed(keypadFields, 'keypad', 'probe'),

@@ -41,6 +41,7 @@ export interface Keypad {
   /** From a capture: how the lines are scanned; null where only continuity was read. */
   scan: PadScan | null;
 }
+/** A key of a pad: its place, its label and its two lines. */
 export interface PadKey {
   label: string;
   row: number;
@@ -49,6 +50,7 @@ export interface PadKey {
   lines: string[];
   from: 'capture' | 'continuity' | 'hand';
 }
+/** How a pad is scanned, s. */
 export interface PadScan {
   periodSeconds: number;
   widthSeconds: number;
@@ -77,7 +79,9 @@ export interface Rail {
   storedVolts: number | null;
 }
 
+/** Shapes of a control’s face. */
 export const FACE_SHAPES = ['flat', 'curved', 'recessed', 'soft'] as const;
+/** How a control can be reached. */
 export const ACCESS = ['open', 'from-front-only', 'behind-a-cover', 'sealed'] as const;
 /** The hand's side of one control. Lengths in metres, forces in newtons; null where not measured. */
 export interface FaceSurvey {
@@ -90,6 +94,7 @@ export interface FaceSurvey {
   neighbourMetres: number | null;
 }
 
+/** What a measured piece is. */
 export const PIECES = ['tube', 'shaft', 'bore', 'crank', 'flat'] as const;
 /** A part measured with a caliper: several readings of one size. */
 export interface Piece {
@@ -117,9 +122,13 @@ export interface PhotoPin {
   label: string;
 }
 
+/** How mains comes to the machine. */
 export const MAINS_FEEDS = ['unknown', 'plug-turns', 'plug-one-way', 'wired', 'none'] as const;
+/** How its main switch stood while it was read. */
 export const MAIN_SWITCHES = ['unknown', 'closed', 'none', 'open'] as const;
+/** What else leads to the machine. */
 export const CABLES = ['unknown', 'none', 'some'] as const;
+/** Where its earth is found. */
 export const EARTHS = ['unknown', 'pin', 'case', 'nowhere'] as const;
 /** How the machine meets mains, as asked before the isolation readings. */
 export interface MainsSide {
@@ -133,6 +142,7 @@ export interface MainsSide {
   earth: (typeof EARTHS)[number];
 }
 
+/** What Probe records beside readings. */
 export interface Survey {
   mains: MainsSide;
   meter: Meter;
