@@ -1,7 +1,8 @@
 import { GROUND, leg, legOf, MINUS, pin, PLUS } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
 import { fitOf, neededTorque } from '../../engines/mechanics';
-import { takenPart, valueOf } from '../../engines/parts';
+import { takenPart, valueOf, type TakenPart } from '../../engines/parts';
+import type { HandPlan } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { wires, type Part, type WayContext, type WayResult, type WireEnds } from './context';
 import { planOrigin } from './ratings';
@@ -104,6 +105,78 @@ function motorWires(mirrored: boolean): WireEnds[] {
   ];
 }
 
+/** Torque, time, fits, whether it holds by itself, what ends it, and how a second one faces the first. */
+function mechanismFindings(c: WayContext, part: TakenPart): Finding[] {
+  const plan = c.press.hand;
+  const need = neededTorque(plan, (key) => planOrigin(c, `hand.${key}`));
+  const holds = plan.motor === 'gear-motor' && valueOf(part, 'selfLocking') === 1;
+  return [
+    ...(plan.motor === 'gear-motor' ? gearMotor(c, part, need) : stepper(c, part, need)),
+    ...fitFindings(c),
+    ...(plan.drive === 'tube' && !holds ? [FALLS_BACK] : []),
+    plan.motor === 'gear-motor' ? ENDS_IN_CIRCUIT : ENDS_BY_SOFTWARE,
+    ...(plan.mirrored ? [facing(plan.motor)] : []),
+  ];
+}
+
+const FALLS_BACK = finding('thumb', 'hand-mechanism.holds', {
+  verdict: 'tight',
+  title: 'What hangs on the tube turns this motor back when it is off',
+  caption: 'falls back',
+  remedy: { text: 'A worm gear holds by itself; else a brake.' },
+});
+const ENDS_IN_CIRCUIT = finding('thumb', 'hand-mechanism.ends', {
+  verdict: 'settled',
+  title:
+    'End switches stop it at both ends, in its own circuit and whatever the program does; a diode across each lets it come back',
+  caption: 'end switches',
+  source: ['cautions'],
+});
+const ENDS_BY_SOFTWARE = finding('thumb', 'hand-mechanism.ends', {
+  verdict: 'tight',
+  title:
+    'End switches of a stepper are read by the program and cut nothing: with ' +
+    'the program stuck it runs on against the end and loses steps',
+  caption: 'ends by software',
+  source: ['cautions'],
+  remedy: { text: 'A gear motor with end switches in its own circuit stops whatever the program does.' },
+});
+const facing = (motor: HandPlan['motor']): Finding =>
+  finding('thumb', 'hand-mechanism.mirrored', {
+    verdict: 'settled',
+    title:
+      motor === 'stepper'
+        ? 'The second motor faces the first: exchange the two wires of one of its windings'
+        : 'The second motor faces the first: exchange its two wires',
+    caption: 'mirror image',
+  });
+
+/** Motor, driver, bracket and end switches. @param count motors. */
+function mechanismParts(c: WayContext, part: TakenPart, count: number): Part[] {
+  const plan = c.press.hand;
+  const stepping = plan.motor === 'stepper';
+  const diode = (): Part => ({
+    name: 'diode across an end switch',
+    value: `${Math.ceil(valueOf(part, 'stallAmps') * count)} A, 50 V or more`,
+    quantity: 2,
+  });
+  return [
+    { name: stepping ? 'stepper' : 'gear motor', value: part.name, quantity: count },
+    {
+      name: stepping ? 'stepper driver with current limit' : 'motor bridge',
+      value: stepping ? '' : takenPart(c.job, 'bridge').name,
+      quantity: count,
+    },
+    {
+      name: 'bracket and coupling',
+      value: plan.drive === 'tube' ? 'for the tube' : 'for the crank’s square',
+      quantity: count,
+    },
+    { name: 'end switch', value: 'changeover, 5 A', quantity: 2 },
+    ...(stepping ? [] : [diode()]),
+  ];
+}
+
 /** A motor on the crank or in the tube of a machine that is turned by hand. */
 export function handMechanism(c: WayContext): WayResult {
   const way = 'hand-mechanism';
@@ -116,75 +189,9 @@ export function handMechanism(c: WayContext): WayResult {
       'Measure it with a caliper in Probe; torque and fit follow.',
     );
   const part = takenPart(c.job, plan.motor);
-  const need = neededTorque(plan, (key) => planOrigin(c, `hand.${key}`));
-  const findings: Finding[] = [
-    ...(plan.motor === 'gear-motor' ? gearMotor(c, part, need) : stepper(c, part, need)),
-    ...fitFindings(c),
-  ];
-  const holds = plan.motor === 'gear-motor' && valueOf(part, 'selfLocking') === 1;
-  if (plan.drive === 'tube' && !holds)
-    findings.push(
-      finding('thumb', `${way}.holds`, {
-        verdict: 'tight',
-        title: 'What hangs on the tube turns this motor back when it is off',
-        caption: 'falls back',
-        remedy: { text: 'A worm gear holds by itself; else a brake.' },
-      }),
-    );
-  findings.push(
-    plan.motor === 'gear-motor'
-      ? finding('thumb', `${way}.ends`, {
-          verdict: 'settled',
-          title:
-            'End switches stop it at both ends, in its own circuit and whatever the program does; a diode across each lets it come back',
-          caption: 'end switches',
-          source: ['cautions'],
-        })
-      : finding('thumb', `${way}.ends`, {
-          verdict: 'tight',
-          title:
-            'End switches of a stepper are read by the program and cut nothing: with ' +
-            'the program stuck it runs on against the end and loses steps',
-          caption: 'ends by software',
-          source: ['cautions'],
-          remedy: { text: 'A gear motor with end switches in its own circuit stops whatever the program does.' },
-        }),
-  );
-  if (plan.mirrored)
-    findings.push(
-      finding('thumb', `${way}.mirrored`, {
-        verdict: 'settled',
-        title:
-          plan.motor === 'stepper'
-            ? 'The second motor faces the first: exchange the two wires of one of its windings'
-            : 'The second motor faces the first: exchange its two wires',
-        caption: 'mirror image',
-      }),
-    );
+  const findings = mechanismFindings(c, part);
   const count = plan.mirrored ? 2 : 1;
-  const parts: Part[] = [
-    { name: plan.motor === 'stepper' ? 'stepper' : 'gear motor', value: part.name, quantity: count },
-    {
-      name: plan.motor === 'stepper' ? 'stepper driver with current limit' : 'motor bridge',
-      value: plan.motor === 'stepper' ? '' : takenPart(c.job, 'bridge').name,
-      quantity: count,
-    },
-    {
-      name: 'bracket and coupling',
-      value: plan.drive === 'tube' ? 'for the tube' : 'for the crank’s square',
-      quantity: count,
-    },
-    { name: 'end switch', value: 'changeover, 5 A', quantity: 2 },
-    ...(plan.motor === 'gear-motor'
-      ? [
-          {
-            name: 'diode across an end switch',
-            value: `${Math.ceil(valueOf(part, 'stallAmps') * count)} A, 50 V or more`,
-            quantity: 2,
-          },
-        ]
-      : []),
-  ];
+  const parts = mechanismParts(c, part, count);
   const list: readonly WireEnds[] = plan.motor === 'stepper' ? stepperWires(plan.mirrored) : motorWires(plan.mirrored);
   const stall =
     part.kind === 'stepper'

@@ -14,65 +14,77 @@ export interface ContactSegment {
 /** Under this a driver is held off for certain, V (`weak-pulls`). */
 const HELD_OFF_VOLTS = 0.4;
 
+type Contact = Pick<ContactSegment, 'contact' | 'why'>;
+const open = (why: string): Contact => ({ contact: 'open', why });
+const closed = (why: string): Contact => ({ contact: 'closed', why });
+const maybe = (why: string): Contact => ({ contact: 'maybe', why });
+
 /** What a driver does with one level of its pin, before the program is in charge. */
-export function contactAt(
-  level: Level,
-  press: PressFact,
-  pullDown: boolean,
-  profile: BoardProfile,
-): Pick<ContactSegment, 'contact' | 'why'> {
+export function contactAt(level: Level, press: PressFact, pullDown: boolean, profile: BoardProfile): Contact {
   // A servo is no switch: it may jump when it gets power, whatever its pin does.
-  if (press.jerks) return { contact: 'maybe', why: 'a servo may jerk when it gets power, before its first pulse' };
+  if (press.jerks) return maybe('a servo may jerk when it gets power, before its first pulse');
   // Pulses carry a speed; a steady level is none, whichever it is.
   if (press.input === 'pulses')
     return level === 'toggles'
-      ? { contact: 'maybe', why: 'the pin toggles, and that may be taken for pulses' }
-      : { contact: 'open', why: 'a steady level is no pulse' };
-  if (level === 'program' || level === 'kept')
-    return { contact: 'open', why: level === 'kept' ? 'the pin stays as it was at rest' : 'the program holds it' };
-  if (press.pressesOn === 'low') {
-    if (level === 'weak-low')
-      return { contact: 'maybe', why: 'a pull inside the chip draws the pin low, and the driver presses on low' };
-    if (level === 'low') return { contact: 'closed', why: 'the pin is low and the driver presses on low' };
-    if (level === 'float' && pullDown)
-      return {
-        contact: 'closed',
-        why: 'the resistor to ground pulls the floating pin low, and the driver presses on low',
-      };
-    return level === 'toggles'
-      ? { contact: 'closed', why: 'the pin toggles and is low at times' }
-      : { contact: 'open', why: 'nothing pulls the pin low' };
+      ? maybe('the pin toggles, and that may be taken for pulses')
+      : open('a steady level is no pulse');
+  if (level === 'program') return open('the program holds it');
+  if (level === 'kept') return open('the pin stays as it was at rest');
+  return press.pressesOn === 'low' ? pressedLow(level, pullDown) : pressedHigh(level, press, pullDown, profile);
+}
+
+type Bare = Exclude<Level, 'program' | 'kept'>;
+
+/** A driver that presses on low. */
+function pressedLow(level: Bare, pullDown: boolean): Contact {
+  switch (level) {
+    case 'weak-low':
+      return maybe('a pull inside the chip draws the pin low, and the driver presses on low');
+    case 'low':
+      return closed('the pin is low and the driver presses on low');
+    case 'toggles':
+      return closed('the pin toggles and is low at times');
+    case 'float':
+      return pullDown
+        ? closed('the resistor to ground pulls the floating pin low, and the driver presses on low')
+        : open('nothing pulls the pin low');
+    default:
+      return open('nothing pulls the pin low');
   }
+}
+
+/** A driver that presses on high, held at rest by what stands from its input to ground. */
+function pressedHigh(level: Bare, press: PressFact, pullDown: boolean, profile: BoardProfile): Contact {
   const conductance = (pullDown ? 1 / PULL_DOWN_OHMS : 0) + (press.holdOhms ? 1 / press.holdOhms : 0);
   switch (level) {
     case 'low':
+      return open('the pin is low');
     case 'weak-low':
-      return { contact: 'open', why: level === 'low' ? 'the pin is low' : 'a pull inside the chip holds the pin low' };
+      return open('a pull inside the chip holds the pin low');
     case 'high':
-      return { contact: 'closed', why: 'the pin is high' };
+      return closed('the pin is high');
     case 'toggles':
-      return { contact: 'closed', why: 'the pin toggles and is high at times' };
+      return closed('the pin toggles and is high at times');
     case 'float':
-      return conductance > 0
-        ? { contact: 'open', why: 'the pull-down holds the driver off' }
-        : press.turnOnAmps > FLOAT_AMPS
-          ? { contact: 'open', why: 'a floating pin cannot feed the driver' }
-          : { contact: 'maybe', why: 'nothing holds the driver off while the pin floats' };
-    case 'weak-high': {
-      // The strongest pull-up of such chips decides, not the usual one.
-      const [weakest] = profile.weakOhms;
-      const volts = profile.volts / (1 + conductance * weakest);
-      const amps = (profile.volts - press.turnOnVolts) / weakest;
-      if (amps < press.turnOnAmps) return { contact: 'open', why: 'the weak pull-up cannot feed the driver' };
-      if (conductance === 0) return { contact: 'closed', why: `a pull-up of ${weakest / 1e3} kΩ lifts the driver` };
-      return volts < Math.min(HELD_OFF_VOLTS, press.turnOnVolts)
-        ? { contact: 'open', why: `the pull-down keeps the driver at ${volts.toFixed(2)} V at most` }
-        : {
-            contact: 'closed',
-            why: `a pull-up of ${weakest / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V`,
-          };
-    }
+      if (conductance > 0) return open('the pull-down holds the driver off');
+      return press.turnOnAmps > FLOAT_AMPS
+        ? open('a floating pin cannot feed the driver')
+        : maybe('nothing holds the driver off while the pin floats');
+    case 'weak-high':
+      return weaklyHigh(press, conductance, profile);
   }
+}
+
+/** A pull-up inside the chip against what holds the driver: the strongest pull-up of such chips decides, not the usual one. */
+function weaklyHigh(press: PressFact, conductance: number, profile: BoardProfile): Contact {
+  const [weakest] = profile.weakOhms;
+  const volts = profile.volts / (1 + conductance * weakest);
+  const amps = (profile.volts - press.turnOnVolts) / weakest;
+  if (amps < press.turnOnAmps) return open('the weak pull-up cannot feed the driver');
+  if (conductance === 0) return closed(`a pull-up of ${weakest / 1e3} kΩ lifts the driver`);
+  return volts < Math.min(HELD_OFF_VOLTS, press.turnOnVolts)
+    ? open(`the pull-down keeps the driver at ${volts.toFixed(2)} V at most`)
+    : closed(`a pull-up of ${weakest / 1e3} kΩ lifts the held driver to ${volts.toFixed(2)} V`);
 }
 
 /** What leaks into a floating pin at most, A. */

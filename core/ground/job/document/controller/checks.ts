@@ -1,4 +1,4 @@
-import type { BoardProfile } from '../types';
+import type { BoardPin, BoardProfile } from '../types';
 
 /** What in a board contradicts itself, where, and what to do; null where nothing does. */
 export interface ProfileProblem {
@@ -7,56 +7,106 @@ export interface ProfileProblem {
   readonly todo: string;
 }
 
-/** What each value of a board allows by itself and what cannot be together. */
+/** What cannot be together, where it shows, and what to do about it. */
+type Check<T> = readonly [
+  wrong: (x: T, p: BoardProfile) => boolean,
+  what: (x: T, p: BoardProfile) => string,
+  where: string,
+  todo: string,
+];
+
+const OF_BOARD: readonly Check<BoardProfile>[] = [
+  [(p) => p.pins.length === 0, (p) => `${p.name} has no pin.`, 'pins', 'Give it at least one pin.'],
+  [
+    (p) => p.highVolts[2] > p.volts * MOST_OVER,
+    (p) => `A high pin gives up to ${p.highVolts[2]} V from a supply of ${p.volts} V.`,
+    'highVolts',
+    'Give a high level that is no higher than the supply of the pins.',
+  ],
+  [
+    (p) => p.meanAmps > p.peakAmps,
+    (p) => `It draws ${p.meanAmps} A and at most ${p.peakAmps} A.`,
+    'peakAmps',
+    'Give a peak no lower than the mean.',
+  ],
+  [
+    (p) => p.riseSeconds > p.readySeconds,
+    () => 'Its program has set the pins before its supply stands.',
+    'readySeconds',
+    'Give the time from power rising until the program has set its pins.',
+  ],
+  [
+    (p) => p.allPinsAmps !== null && p.allPinsAmps < p.pinAmps,
+    () => 'All pins together give less than one.',
+    'allPinsAmps',
+    'Give what all pins give together.',
+  ],
+];
+
+const can = (pin: BoardPin, ...any: BoardPin['can']): boolean => any.some((x) => pin.can.includes(x));
+const inReset = (pin: BoardPin, level: 'low' | 'high'): boolean =>
+  pin.levels.reset === level || pin.levels.rising === level;
+
+const OF_PIN: readonly Check<BoardPin>[] = [
+  [
+    (pin, { pins }) => pins.slice(0, pins.indexOf(pin)).some((x) => x.label === pin.label),
+    (pin, { pins }) =>
+      `has the label of pin ${pins.findLast((x, i) => x.label === pin.label && i < pins.indexOf(pin))?.gpio}`,
+    'label',
+    'Give each pin the label that is printed beside it.',
+  ],
+  [
+    (pin) => can(pin, 'pull-up') && !can(pin, 'input'),
+    () => 'has a pull-up and is no input',
+    'can',
+    'Let it be an input as well.',
+  ],
+  [
+    (pin) => can(pin, 'interrupt', 'wake') && !can(pin, 'input'),
+    () => 'tells of changes and is no input',
+    'can',
+    'Let it be an input as well.',
+  ],
+  [
+    (pin) => can(pin, 'pulse-width') && !can(pin, 'output'),
+    () => 'gives pulses and is no output',
+    'can',
+    'Let it be an output as well.',
+  ],
+  [
+    (pin) => pin.strap === 'high' && inReset(pin, 'low'),
+    () => 'must be high at reset and is held low by the chip',
+    'levels.reset',
+    'Say which of the two is so.',
+  ],
+  [
+    (pin) => pin.strap === 'low' && inReset(pin, 'high'),
+    () => 'must be low at reset and is driven high by the chip',
+    'levels.reset',
+    'Say which of the two is so.',
+  ],
+  [
+    (pin) => pin.levels.running === 'program' && pin.can.length === 0,
+    () => 'can do nothing and is set by the program',
+    'levels.running',
+    'Say what it can do, or what it does.',
+  ],
+  [
+    (pin, p) => pin.pulse !== null && pin.pulseSeconds > p.readySeconds - p.riseSeconds,
+    () => 'pulses for longer than the start lasts',
+    'pulseSeconds',
+    'Give a pulse that ends before the program is ready.',
+  ],
+];
+
+/** What each value of a board allows by itself and what cannot be together; null where nothing contradicts. */
 export function profileProblem(p: BoardProfile): ProfileProblem | null {
-  const no = (what: string, where: string, todo: string): ProfileProblem => ({ what, where, todo });
-  if (p.pins.length === 0) return no(`${p.name} has no pin.`, 'pins', 'Give it at least one pin.');
-  if (p.highVolts[2] > p.volts * 1.1)
-    return no(
-      `A high pin gives up to ${p.highVolts[2]} V from a supply of ${p.volts} V.`,
-      'highVolts',
-      'Give a high level that is no higher than the supply of the pins.',
-    );
-  if (p.meanAmps > p.peakAmps)
-    return no(
-      `It draws ${p.meanAmps} A and at most ${p.peakAmps} A.`,
-      'peakAmps',
-      'Give a peak no lower than the mean.',
-    );
-  if (p.riseSeconds > p.readySeconds)
-    return no(
-      'Its program has set the pins before its supply stands.',
-      'readySeconds',
-      'Give the time from power rising until the program has set its pins.',
-    );
-  if (p.allPinsAmps !== null && p.allPinsAmps < p.pinAmps)
-    return no('All pins together give less than one.', 'allPinsAmps', 'Give what all pins give together.');
-  const labels = new Map<string, number>();
-  for (const [i, pin] of p.pins.entries()) {
-    const at = (what: string, field: string, todo: string): ProfileProblem =>
-      no(`Pin ${pin.gpio} ${what}.`, `pins[${i}].${field}`, todo);
-    const twin = labels.get(pin.label);
-    if (twin !== undefined)
-      return at(`has the label of pin ${twin}`, 'label', 'Give each pin the label that is printed beside it.');
-    labels.set(pin.label, pin.gpio);
-    if (pin.can.includes('pull-up') && !pin.can.includes('input'))
-      return at('has a pull-up and is no input', 'can', 'Let it be an input as well.');
-    if ((pin.can.includes('interrupt') || pin.can.includes('wake')) && !pin.can.includes('input'))
-      return at('tells of changes and is no input', 'can', 'Let it be an input as well.');
-    if (pin.can.includes('pulse-width') && !pin.can.includes('output'))
-      return at('gives pulses and is no output', 'can', 'Let it be an output as well.');
-    if (pin.strap === 'high' && (pin.levels.reset === 'low' || pin.levels.rising === 'low'))
-      return at('must be high at reset and is held low by the chip', 'levels.reset', 'Say which of the two is so.');
-    if (pin.strap === 'low' && (pin.levels.reset === 'high' || pin.levels.rising === 'high'))
-      return at('must be low at reset and is driven high by the chip', 'levels.reset', 'Say which of the two is so.');
-    if (pin.levels.running === 'program' && pin.can.length === 0)
-      return at('can do nothing and is set by the program', 'levels.running', 'Say what it can do, or what it does.');
-    if (pin.pulse !== null && pin.pulseSeconds > p.readySeconds - p.riseSeconds)
-      return at(
-        'pulses for longer than the start lasts',
-        'pulseSeconds',
-        'Give a pulse that ends before the program is ready.',
-      );
-  }
+  for (const [wrong, what, where, todo] of OF_BOARD) if (wrong(p, p)) return { what: what(p, p), where, todo };
+  for (const [i, pin] of p.pins.entries())
+    for (const [wrong, what, where, todo] of OF_PIN)
+      if (wrong(pin, p)) return { what: `Pin ${pin.gpio} ${what(pin, p)}.`, where: `pins[${i}].${where}`, todo };
   return null;
 }
+
+/** A high level may be over the supply by the error of both readings. */
+const MOST_OVER = 1.1;
