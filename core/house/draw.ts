@@ -20,7 +20,7 @@ import { motionOf, wiringOf } from '../engines/reversing';
 import { wayContext } from '../rooms/thumb';
 import { pinWords } from './whole';
 import { placedEnd, type Wiring } from '../build/wiring';
-import { ONE_SHOT, pressOf, wayPhrase, type WayResult } from '../build/ways';
+import { ONE_SHOT, pressOf, wayPhrase, type WayResult, type Wire } from '../build/ways';
 
 /** Whether an end belongs to the second of two contacts in series. */
 const ofSecondContact = (end: End): boolean =>
@@ -31,6 +31,13 @@ const ofOneShot = (end: End): boolean => end.at === 'leg' && end.device === ONE_
 export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: 'all' | 'wiring' = 'all'): Sheet {
   // Nothing was read yet: there is no wire to draw, and no voltage to write beside it.
   if (way.wires.length === 0) return { width: SHEET_WIDTH, height: 0, marks: [] };
+  // Two outputs without a pin yet keep their own names, so that they stay two.
+  const placed = placedEnd(
+    job,
+    a.lines.filter((l) => l.owner === press.id && pinOf(job, l.id) !== null),
+    (gpio) => pinWords(job, gpio),
+  );
+  const named = (w: Wire): Wire => ({ ...w, from: placed(w.ends[0]), to: placed(w.ends[1]) });
   if (isJointWay(way.way)) {
     // The one-shot and a second contact stand beside the joint: their own wires follow those of the joint.
     const own = way.wires.filter((w) => ofOneShot(w.ends[1]) || w.ends.some(ofSecondContact));
@@ -38,15 +45,9 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
     const joint = drawSwitch(
       lookOf(job, a, press, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, cutOff),
     );
-    return own.length ? stacked(joint, drawTerminals(own)) : joint;
+    return own.length ? stacked(joint, drawTerminals(own.map(named))) : joint;
   }
-  // Two outputs without a pin yet keep their own names, so that they stay two.
-  const placed = placedEnd(
-    job,
-    a.lines.filter((l) => l.owner === press.id && pinOf(job, l.id) !== null),
-    (gpio) => pinWords(job, gpio),
-  );
-  const terminals = drawTerminals(way.wires.map((w) => ({ ...w, from: placed(w.ends[0]), to: placed(w.ends[1]) })));
+  const terminals = drawTerminals(way.wires.map(named));
   switch (way.way) {
     case 'finger': {
       const context = wayContext(job, a.facts, press);

@@ -52,6 +52,18 @@ describe('what leaves', () => {
     expect(rows[0]).toMatchObject({ from: 'one-shot output', to: 'LED resistor, anode' });
   });
 
+  it('prints every stop whole: no line of the sheet runs over its edge', () => {
+    const gate = demoJob('yard-gate');
+    const assessed = assess(gate);
+    const svg = text('wiring.svg', filesOf(gate, assessed));
+    const lines = [...svg.matchAll(/<text x="(18|30)"[^>]*font-size="13"[^>]*>([^<]*)</g)].map((m) => m[2] ?? '');
+    expect(Math.max(...lines.map((l) => l.length))).toBeLessThanOrEqual(96);
+    const said = lines.join(' ');
+    const stops = assessed.findings.filter((f) => f.verdict === 'stop' && f.room !== 'try' && f.room !== 'pack');
+    expect(stops.length).toBeGreaterThan(2);
+    for (const stop of stops) expect(said).toContain(xml(stop.title));
+  });
+
   it('leaves out what is not decided', () => {
     const begun = bareJob();
     expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([

@@ -54,6 +54,21 @@ export interface SheetWire {
   readonly colour: string;
 }
 
+/** Characters that a line of the cautions and a cell of the wire table hold at most on paper, whatever font prints them. */
+const LINE_LETTERS = 96;
+const CELL_LETTERS = 30;
+
+/** A text in lines of so many characters, broken between words; a word that is longer is broken within. */
+function linesOf(text: string, letters: number): string[] {
+  const lines: string[] = [];
+  for (const word of text.split(' ')) {
+    const last = lines.at(-1);
+    if (last !== undefined && last.length + 1 + word.length <= letters) lines[lines.length - 1] = `${last} ${word}`;
+    else for (let at = 0; at === 0 || at < word.length; at += letters) lines.push(word.slice(at, at + letters));
+  }
+  return lines;
+}
+
 /** The wiring sheet as an SVG file: the joint above, the wire table below. Readable in black and white by its numbers. */
 export function wiringSvg(
   title: string,
@@ -62,16 +77,23 @@ export function wiringSvg(
   wires: readonly SheetWire[],
   cautions: readonly string[],
 ): string {
-  const rowHeight = 24;
+  const [rowHeight, lineHeight] = [24, 18];
   const tableTop = sheet.height + 100;
-  const cautionTop = tableTop + (wires.length + 1) * rowHeight + 20;
-  const height = cautionTop + cautions.length * 20 + 30;
   const cell = (x: number, y: number, t: string, weight = 'normal'): string =>
     `<text x="${x}" y="${y}" font-size="15" font-weight="${weight}" fill="#1e2b2a">${xml(t)}</text>`;
-  const rows = wires.map((w, i) => {
-    const y = tableTop + (i + 1) * rowHeight;
-    return `${cell(18, y, String(w.number), 'bold')}${cell(60, y, w.from)}${cell(320, y, w.to)}${cell(580, y, w.colour)}`;
+  const cells = (x: number, y: number, lines: readonly string[]): string =>
+    lines.map((t, i) => cell(x, y + i * lineHeight, t)).join('');
+  let y = tableTop;
+  const rows = wires.map((w) => {
+    y += rowHeight;
+    const [from, to] = [linesOf(w.from, CELL_LETTERS), linesOf(w.to, CELL_LETTERS)];
+    const row = `${cell(18, y, String(w.number), 'bold')}${cells(60, y, from)}${cells(320, y, to)}${cell(580, y, w.colour)}`;
+    y += (Math.max(from.length, to.length) - 1) * lineHeight;
+    return row;
   });
+  const cautionTop = y + rowHeight + 20;
+  const said = cautions.flatMap((c) => linesOf(c, LINE_LETTERS).map((line, i) => ({ line, x: i === 0 ? 18 : 30 })));
+  const height = cautionTop + said.length * 20 + 30;
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${sheet.width} ${height}" ` +
@@ -87,7 +109,9 @@ export function wiringSvg(
     cell(320, tableTop, 'to', 'bold'),
     cell(580, tableTop, 'colour', 'bold'),
     ...rows,
-    ...cautions.map((c, i) => `<text x="18" y="${cautionTop + i * 20}" font-size="13" fill="#1e2b2a">${xml(c)}</text>`),
+    ...said.map(
+      ({ line, x }, i) => `<text x="${x}" y="${cautionTop + i * 20}" font-size="13" fill="#1e2b2a">${xml(line)}</text>`,
+    ),
     '</svg>',
     '',
   ].join('\n');
