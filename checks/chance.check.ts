@@ -23,7 +23,7 @@ import {
   LOGGED,
   runTo,
   worldOf,
-  type Happening,
+  type WorldEvent,
 } from '../core/engines/world';
 import { usualMs } from '../core/testing/pace';
 
@@ -65,7 +65,7 @@ describe('chance against closed forms', () => {
     for (let seed = 0; seed < tries; seed++) {
       const starts = daily(n);
       const luck = drawLuck(starts, n, seededRandom(seed));
-      const list: Happening[] = starts.flatMap((at, i) =>
+      const list: WorldEvent[] = starts.flatMap((at, i) =>
         luck.missed[i]! & 1 ? [{ at, what: 'missed' as const, of: 0, how: 0 }] : [],
       );
       const given = happeningsOf([
@@ -91,7 +91,7 @@ describe('chance against closed forms', () => {
       let closed = 0;
       for (let i = 0; i < tries; i++) {
         const welds = Array.from({ length: contacts }, () => r.next() < p).filter(Boolean).length;
-        const list = Array.from({ length: welds }, (): Happening => ({ at: 1, what: 'welded', of: 0, how: 0 }));
+        const list = Array.from({ length: welds }, (): WorldEvent => ({ at: 1, what: 'welded', of: 0, how: 0 }));
         const given = happeningsOf(list);
         const log = freshLog(8);
         runTo(worldOf(w, given, log), 10, given, log);

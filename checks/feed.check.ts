@@ -2,7 +2,7 @@
 // current pushed into a dead controller.
 import { describe, expect, it } from 'vitest';
 import type { Facts } from '../core/ground/facts';
-import { rehearse, type Rehearsal } from '../core/rooms/feed';
+import { supplyRun, type SupplyRun } from '../core/rooms/feed';
 import { holdUp, leastHeld } from '../core/rooms/feed/capacitor';
 import { converterValues, linkOhms } from '../core/rooms/feed/network';
 import {
@@ -116,7 +116,7 @@ function randomTree(r: Random): Job {
 }
 
 /** Amperes of one load over the course, as corners of a line for the simulator: what it draws changes within 10 µs. */
-function corners(r: Rehearsal, load: number, course: number): string {
+function corners(r: SupplyRun, load: number, course: number): string {
   const c = r.courses[course]!;
   const own = r.loads[load]!.idleAmps;
   const points: [number, number][] = [[0, own]];
@@ -139,7 +139,7 @@ function corners(r: Rehearsal, load: number, course: number): string {
 const LEAD_IN = 0.05;
 
 /** The tree as a netlist: sources and resistances as they are, converters as their definition says, loads as sources of current. */
-function netlist(r: Rehearsal, course: number, burst: { at: number; seconds: number } | null): string {
+function netlist(r: SupplyRun, course: number, burst: { at: number; seconds: number } | null): string {
   const lines = ['* supplies'];
   const cap = new Map<number, { farads: number; ohms: number }>();
   r.tree.nodes.forEach((n, i) => {
@@ -197,7 +197,7 @@ describe('supplies against native ngspice', () => {
     let worst = 0;
     for (let n = 0; n < 60; n++) {
       const job = randomTree(r);
-      const rehearsal = rehearse(job, FACTS);
+      const rehearsal = supplyRun(job, FACTS);
       const course = rehearsal.courses.findIndex((c) => c.id === 'script');
       const places = rehearsal.tree.nodes.map((_, i) => i);
       const simulated = leastOf(
@@ -255,7 +255,7 @@ describe('supplies against native ngspice', () => {
         ],
       };
       const job = { ...start, feed };
-      const rehearsal = rehearse(job, FACTS);
+      const rehearsal = supplyRun(job, FACTS);
       const place = rehearsal.tree.at.get('lead')!;
       const held = leastHeld(job, rehearsal, place)!;
       const course = rehearsal.courses.findIndex((c) => c.id === 'script');
@@ -286,7 +286,7 @@ describe('supplies against native ngspice', () => {
       loads: [],
       hangs: [],
     };
-    const r = rehearse({ ...job, feed }, FACTS);
+    const r = supplyRun({ ...job, feed }, FACTS);
     const t = holdUp(r, r.tree.at.get('lead')!, 4.7, 4.5, 0.08)!.result.value;
     const seen = leastOf(`* hold\nC1 a 0 ${4.7e-3 * 0.8} ic=4.7\nI1 a 0 0.08\n.tran 10u ${t} uic\n.end\n`, [
       'v(a)',

@@ -20,7 +20,7 @@ import {
 } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
-import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/engines/world';
+import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
 import { demoJob } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
@@ -141,12 +141,12 @@ const spansOf = (edges: readonly (readonly [ms: number, on: number])[]): Spans =
 function engine(job: Job, moved: readonly Moved[]): Spans[] {
   const scene = sceneOf(job)!;
   const given = happeningsOf([
-    ...moved.map((m): Happening =>
+    ...moved.map((m): WorldEvent =>
       m.side < 0
         ? { at: m.ms / 1e3, what: 'start', of: m.on, how: 0 }
         : { at: m.ms / 1e3, what: m.on === 1 ? 'hand' : 'let-go', of: m.side, how: 1e6 },
     ),
-    ...[0, 1, 2].map((i): Happening => ({
+    ...[0, 1, 2].map((i): WorldEvent => ({
       at: LEAD / 1e3 + 60 * i,
       what: 'start',
       of: i === 1 ? 1 : 0,

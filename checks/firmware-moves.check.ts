@@ -9,7 +9,7 @@ import { filesOf } from '../core/house/deliver';
 import { edited, stepOf, withSteps, type Job, type Step, type StepKind } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
-import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../core/engines/world';
+import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
 import { demoJob, machined } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
@@ -67,7 +67,7 @@ function engine(job: Job, changes: readonly number[]): string[] {
   const w = compileWorld({ ...plan, channels: [] });
   const event = plan.parts[0]!.table.events.indexOf('press');
   const given = happeningsOf([
-    ...changes.map((ms): Happening => ({ at: ms / 1e3, what: 'meets', of: 0, how: event })),
+    ...changes.map((ms): WorldEvent => ({ at: ms / 1e3, what: 'meets', of: 0, how: event })),
     { at: START / 1e3, what: 'start', of: 0, how: 0 },
   ]);
   const log = freshLog();

@@ -3,7 +3,13 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS } from '../core/ground/job';
-import { motionOf, wiringNetlist, wiringOf, type Position, type Wiring } from '../core/engines/reversing';
+import {
+  motionOf,
+  wiringNetlist,
+  reversingWiring,
+  type Position,
+  type ReversingWiring,
+} from '../core/engines/reversing';
 import { inFolder, runProgram } from './programs';
 
 /** All positions of the contacts, those on their way included. */
@@ -15,7 +21,7 @@ function allPositions(n: number): Position[][] {
 
 /** Volts across the motor, or at its two run wires, for each case. */
 function simulated(
-  cases: readonly { wiring: Wiring; positions: readonly Position[] }[],
+  cases: readonly { wiring: ReversingWiring; positions: readonly Position[] }[],
 ): { a: number; b: number; feed: number }[] {
   return inFolder((folder) => {
     const script = ['* all states', '.control', 'set noaskquit'];
@@ -50,9 +56,9 @@ describe('reversing wirings against native ngspice', () => {
   const base = freshPress().motor;
   const wirings = [
     ...MOTOR_WIRINGS.flatMap((wiring) =>
-      [false, true].map((swapped) => wiringOf({ ...base, wiring, swapped }, 'reverse-motor')),
+      [false, true].map((swapped) => reversingWiring({ ...base, wiring, swapped }, 'reverse-motor')),
     ),
-    ...BOX_WIRINGS.map((boxWiring) => wiringOf({ ...base, boxWiring }, 'control-box')),
+    ...BOX_WIRINGS.map((boxWiring) => reversingWiring({ ...base, boxWiring }, 'control-box')),
   ];
   it('agree in every position of every contact', () => {
     const cases = wirings.flatMap((wiring) =>

@@ -18,7 +18,7 @@ import {
   worldOf,
   type CompiledWorld,
   type Disturbance,
-  type Happening,
+  type WorldEvent,
   type Monitor,
   type Op,
   type WorldPlan,
@@ -134,7 +134,7 @@ describe('the search of stories', () => {
         broken++;
         if (!grid.one.has(b.monitor)) more++;
         // Again from its beginning, with what went wrong among the happenings.
-        const list: Happening[] = [{ at: 5, what: 'start', of: 0, how: 0 }, ...b.told.map((t) => ({ ...t }))];
+        const list: WorldEvent[] = [{ at: 5, what: 'start', of: 0, how: 0 }, ...b.told.map((t) => ({ ...t }))];
         const again = happeningsOf(list);
         const s = worldOf(w, again);
         runTo(s, END, again);

@@ -13,7 +13,7 @@ import {
   LOGGED,
   runTo,
   worldOf,
-  type Happening,
+  type WorldEvent,
   type MachineTable,
 } from '../core/engines/world';
 import { usualMs } from '../core/testing/pace';
@@ -148,7 +148,7 @@ describe('machines against an independent statechart library', () => {
       const list = happenings(r, table);
       const w = compileWorld(alone(table));
       const log = freshLog(64);
-      const given = happeningsOf(list.map((x): Happening => ({ at: x.at / 1e3, what: 'meets', of: 0, how: x.what })));
+      const given = happeningsOf(list.map((x): WorldEvent => ({ at: x.at / 1e3, what: 'meets', of: 0, how: x.what })));
       runTo(worldOf(w, given, log), 200, given, log);
       const clock = new Clock();
       const actor = createActor(
@@ -195,7 +195,7 @@ describe('machines against an independent statechart library', () => {
     const w = compileWorld(alone(table));
     const count = 1_000_000;
     const given = happeningsOf(
-      Array.from({ length: count }, (_, i): Happening => ({ at: i * 7, what: 'meets', of: 0, how: 0 })),
+      Array.from({ length: count }, (_, i): WorldEvent => ({ at: i * 7, what: 'meets', of: 0, how: 0 })),
     );
     let events = 0;
     const run = (): void => void (events = runTo(worldOf(w, given), 7 * count, given, null, Infinity));

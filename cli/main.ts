@@ -20,7 +20,7 @@ import { slug } from '../core/rooms/pack';
 import { packZip } from '../core/house/zip';
 import { stripState, takeDrawnAhead } from '../core/rooms/probe';
 import { changesFor, contextOf, rankWays, wayContext } from '../core/rooms/thumb';
-import { feedReport, rehearse } from '../core/rooms/feed';
+import { feedReport, supplyRun } from '../core/rooms/feed';
 import { linesVerb, pinsVerb } from './pins';
 import { SIGN_OFF, signOffBlocked } from '../core/rooms/try';
 import { WAY_WORDS } from '../core/build/ways';
@@ -146,7 +146,7 @@ function feed(job: Job): unknown {
   const { facts, findings } = assess(job);
   return feedReport(
     job,
-    rehearse(job, facts),
+    supplyRun(job, facts),
     findings.filter((f) => f.room === 'feed'),
   );
 }

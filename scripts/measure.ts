@@ -3,7 +3,7 @@ import { readdirSync, readFileSync } from 'node:fs';
 import { oneRun } from '../core/rooms/act';
 import { assess, nextReadingOf } from '../core/house/assess';
 import { assignPins, profileOf } from '../core/rooms/board';
-import { feedFindings, rehearse } from '../core/rooms/feed';
+import { feedFindings, supplyRun } from '../core/rooms/feed';
 import {
   edited,
   freshConverter,
@@ -223,7 +223,7 @@ const long: Job = {
 print(
   'the worst instant of 1,000 steps on it',
   0,
-  times(20, long, (j) => void rehearse(j, wideFacts)),
+  times(20, long, (j) => void supplyRun(j, wideFacts)),
 );
 
 // Act: one run as the lanes show it, and the stories of the job with the most conditions.

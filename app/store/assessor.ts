@@ -1,6 +1,6 @@
 import { Injectable, signal, type Signal } from '@angular/core';
 import type { Answer, Answered } from '../../core/house/answer';
-import type { Step } from '../../core/house/guide';
+import type { GuideStep } from '../../core/house/guide';
 import type { Job } from '../../core/ground/job';
 import type { PackFile } from '../../core/rooms/pack';
 import type { Planned } from '../../core/rooms/probe';
@@ -14,7 +14,7 @@ export interface Assessed {
   readonly answer: Answer;
   readonly thread: readonly Bead[];
   /** What to do next, and why. */
-  readonly guide: Step;
+  readonly guide: GuideStep;
   /** It was worked out at an earlier visit. */
   readonly recalled?: boolean;
 }

@@ -3,7 +3,7 @@ import { planWay, sceneOf } from '../../core/rooms/act';
 import { answerFor } from '../../core/house/answer';
 import { assignPins, profileOf } from '../../core/rooms/board';
 import { filesOf } from '../../core/house/deliver';
-import { feedReport, rehearse } from '../../core/rooms/feed';
+import { feedReport, supplyRun } from '../../core/rooms/feed';
 import type { Finding } from '../../core/ground/finding';
 import { applyEdit, checkJob, jobText, loadJob, type Job } from '../../core/ground/job';
 import { seededRandom } from '../../core/ground/quantity';
@@ -66,7 +66,7 @@ function behind(job: Job): string {
   const { findings, lines, facts } = assessment;
   threadOf(findings);
   filesOf(job, assessment);
-  const report = JSON.stringify(feedReport(job, rehearse(job, facts), findings));
+  const report = JSON.stringify(feedReport(job, supplyRun(job, facts), findings));
   const profile = profileOf(job);
   if (profile) assignPins(job, lines, profile);
   try {

@@ -1,7 +1,7 @@
 import { assess, nextReadingOf, type Assessment, type Seen } from './assess';
 import { isGraver, type Finding, studyId, type StudyVerdict } from '../ground/finding';
 import { filesOf } from './deliver';
-import { guideFor, type Step } from './guide';
+import { guideFor, type GuideStep } from './guide';
 import type { ControlKind, Job } from '../ground/job';
 import type { PackFile } from '../rooms/pack';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
@@ -83,7 +83,7 @@ export interface Question {
 
 /** What a worker answers to a question. */
 export type Answered =
-  | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: Step }
+  | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: GuideStep }
   | { readonly of: 'row'; readonly beads: readonly RowBead[] }
   | { readonly of: 'board'; readonly plan: readonly Planned[] }
   | { readonly of: 'files'; readonly files: readonly PackFile[] };

@@ -2,7 +2,7 @@ import type { Facts } from '../ground/facts';
 import type { Finding } from '../ground/finding';
 import { HOUSE, LEARNING, NOTHING_KNOWN, type Known } from './house';
 import type { Job } from '../ground/job';
-import { nextFor, type NextReading, type SeenSurvey, type Survey } from '../rooms/probe';
+import { nextFor, type NextReading, type SeenSurvey, type ControlSurvey } from '../rooms/probe';
 import type { PlannedPress } from '../rooms/thumb';
 import type { Line } from '../build/lines';
 
@@ -10,7 +10,7 @@ import type { Line } from '../build/lines';
 export interface Assessment {
   readonly findings: readonly Finding[];
   readonly facts: Facts;
-  readonly surveys: readonly Survey[];
+  readonly surveys: readonly ControlSurvey[];
   /** Every press with its chosen way. */
   readonly plans: readonly PlannedPress[];
   /** Every signal between the controller and the rest. */

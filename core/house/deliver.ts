@@ -2,7 +2,7 @@ import type { Seen } from './assess';
 import { pinAt, profileOf } from '../rooms/board';
 import { netlistOf } from '../engines/circuit';
 import { drawWay, drawWhole } from './draw';
-import { cutList, lifeOf, rehearse } from '../rooms/feed';
+import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
 import type { Job, Press } from '../ground/job';
 import { handsIn } from '../build/panel';
@@ -97,7 +97,7 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
   }));
   const wiring = wholeWiring(job, a);
   const presses = pressesOf(job, a);
-  const r = rehearse(job, a.facts);
+  const r = supplyRun(job, a.facts);
   return packFiles({
     job,
     findings: a.findings,

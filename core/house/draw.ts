@@ -16,7 +16,7 @@ import { isJointWay, type Job, type JointWay, type Press } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { valueOf, takenPart } from '../engines/parts';
 import { formatQuantity } from '../ground/quantity';
-import { motionOf, wiringOf } from '../engines/reversing';
+import { motionOf, reversingWiring } from '../engines/reversing';
 import { wayContext } from '../rooms/thumb';
 import { pinWords } from './whole';
 import { placedEnd, type Wiring } from '../build/wiring';
@@ -69,7 +69,7 @@ export function drawState(
   way: 'reverse-motor' | 'control-box',
   on: Readonly<Record<string, boolean>>,
 ): Sheet {
-  const wiring = wiringOf(press.motor, way);
+  const wiring = reversingWiring(press.motor, way);
   const stands = wiring.contacts.map((c) => (on[c.coil] ? ('work' as const) : ('rest' as const)));
   return drawMotor(
     wiring.key,

@@ -4,96 +4,97 @@ import { questionsOf } from '../rooms/probe';
 import type { Bead } from './thread';
 
 /** What a maker does next in a first job, and why just now. */
-export interface Step {
+export interface GuideStep {
   readonly room: Room;
   readonly now: string;
   readonly because: string;
 }
 
 /** The steps of a first job in the order of the work; the first that is not done is the one to take. */
-const STEPS: readonly (Step & { readonly done: (job: Job, bead: (room: Room) => Bead | undefined) => boolean })[] = [
-  {
-    room: 'wish',
-    now: 'tick what can hurt someone',
-    because: 'the list in Guard is made of it',
-    done: (j) => j.wish.hazardsReviewed,
-  },
-  {
-    room: 'probe',
-    now: 'name the control that the machine listens to',
-    because: 'everything that is measured belongs to it',
-    done: (j) => j.controls.length > 0,
-  },
-  {
-    room: 'probe',
-    now: 'say how the machine is fed',
-    because: 'the order of the readings keeps you apart from mains',
-    done: (j) => questionsOf(j.survey.mains).length === 0,
-  },
-  {
-    room: 'probe',
-    now: 'take the one reading that is asked for, and the next',
-    because: 'a handful of them tell what the control is',
-    done: (_, bead) => bead('probe')?.verdict !== 'unknown',
-  },
-  {
-    room: 'thumb',
-    now: 'choose a way of pressing; the first of the list is a good one',
-    because: 'pin, supply and wires follow from it',
-    done: (j) => j.presses.some((p) => p.way !== null),
-  },
-  {
-    room: 'board',
-    now: 'put the press on a pin that keeps still at power-up',
-    because: 'a pin that twitches presses by itself',
-    done: (j) => j.presses.length > 0 && pinOf(j, j.presses[0]!.id) !== null,
-  },
-  {
-    room: 'feed',
-    now: 'say what supply you have',
-    because: 'too weak a one restarts the controller in mid-press',
-    done: (j) => j.feed.sources.some((s) => s.kind === 'cells' || (s.volts !== null && s.amps !== null)),
-  },
-  {
-    room: 'sense',
-    now: 'decide how you will know that it happened',
-    because: 'without a sensor one missed press turns the day round',
-    done: (j, bead) => j.senses.length > 0 || bead('act')?.verdict === 'settled',
-  },
-  {
-    room: 'act',
-    now: 'say what a press does, and how long it lasts',
-    because: 'the plan is then played against the machine',
-    done: (j) => machineOf(j).kind !== 'unknown' && scriptOf(j).length > 0,
-  },
-  {
-    room: 'routine',
-    now: 'say when it acts by itself',
-    because: 'that is what the wish was about',
-    done: (j) => j.routine.sentences.length > 0,
-  },
-  {
-    room: 'guard',
-    now: 'go through what can hurt, one line after the other',
-    because: 'the test sheet is signed only when all of it is in place',
-    done: (_, bead) => bead('guard')?.verdict === 'settled' || bead('guard')?.verdict === 'tight',
-  },
-  {
-    room: 'try',
-    now: 'take the steps of the test sheet from the top',
-    because: 'their order keeps the machine out of harm’s way',
-    done: (_, bead) => bead('try')?.verdict === 'settled',
-  },
-  {
-    room: 'pack',
-    now: 'carry the papers away',
-    because: 'wiring sheet, list, program and log belong beside the machine',
-    done: () => false,
-  },
-];
+const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room) => Bead | undefined) => boolean })[] =
+  [
+    {
+      room: 'wish',
+      now: 'tick what can hurt someone',
+      because: 'the list in Guard is made of it',
+      done: (j) => j.wish.hazardsReviewed,
+    },
+    {
+      room: 'probe',
+      now: 'name the control that the machine listens to',
+      because: 'everything that is measured belongs to it',
+      done: (j) => j.controls.length > 0,
+    },
+    {
+      room: 'probe',
+      now: 'say how the machine is fed',
+      because: 'the order of the readings keeps you apart from mains',
+      done: (j) => questionsOf(j.survey.mains).length === 0,
+    },
+    {
+      room: 'probe',
+      now: 'take the one reading that is asked for, and the next',
+      because: 'a handful of them tell what the control is',
+      done: (_, bead) => bead('probe')?.verdict !== 'unknown',
+    },
+    {
+      room: 'thumb',
+      now: 'choose a way of pressing; the first of the list is a good one',
+      because: 'pin, supply and wires follow from it',
+      done: (j) => j.presses.some((p) => p.way !== null),
+    },
+    {
+      room: 'board',
+      now: 'put the press on a pin that keeps still at power-up',
+      because: 'a pin that twitches presses by itself',
+      done: (j) => j.presses.length > 0 && pinOf(j, j.presses[0]!.id) !== null,
+    },
+    {
+      room: 'feed',
+      now: 'say what supply you have',
+      because: 'too weak a one restarts the controller in mid-press',
+      done: (j) => j.feed.sources.some((s) => s.kind === 'cells' || (s.volts !== null && s.amps !== null)),
+    },
+    {
+      room: 'sense',
+      now: 'decide how you will know that it happened',
+      because: 'without a sensor one missed press turns the day round',
+      done: (j, bead) => j.senses.length > 0 || bead('act')?.verdict === 'settled',
+    },
+    {
+      room: 'act',
+      now: 'say what a press does, and how long it lasts',
+      because: 'the plan is then played against the machine',
+      done: (j) => machineOf(j).kind !== 'unknown' && scriptOf(j).length > 0,
+    },
+    {
+      room: 'routine',
+      now: 'say when it acts by itself',
+      because: 'that is what the wish was about',
+      done: (j) => j.routine.sentences.length > 0,
+    },
+    {
+      room: 'guard',
+      now: 'go through what can hurt, one line after the other',
+      because: 'the test sheet is signed only when all of it is in place',
+      done: (_, bead) => bead('guard')?.verdict === 'settled' || bead('guard')?.verdict === 'tight',
+    },
+    {
+      room: 'try',
+      now: 'take the steps of the test sheet from the top',
+      because: 'their order keeps the machine out of harm’s way',
+      done: (_, bead) => bead('try')?.verdict === 'settled',
+    },
+    {
+      room: 'pack',
+      now: 'carry the papers away',
+      because: 'wiring sheet, list, program and log belong beside the machine',
+      done: () => false,
+    },
+  ];
 
 /** The next step of a job. It never says that something is safe: it only names what is not done yet. */
-export function guideFor(job: Job, thread: readonly Bead[]): Step {
+export function guideFor(job: Job, thread: readonly Bead[]): GuideStep {
   const bead = (room: Room): Bead | undefined => thread.find((b) => b.room === room);
   const { room, now, because } = STEPS.find((s) => !s.done(job, bead)) ?? STEPS.at(-1)!;
   return { room, now, because };

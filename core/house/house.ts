@@ -7,7 +7,7 @@ import { guardFindings, needsProveDead, neverFinding } from '../rooms/guard';
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
 import { packFindings } from '../rooms/pack';
-import { controlFacts, probeFindings, surveysOf, type Survey } from '../rooms/probe';
+import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
 import { routineFindings } from '../rooms/routine';
 import { senseFindings } from '../rooms/sense';
 import { planPresses, thumbFindings, type PlannedPress } from '../rooms/thumb';
@@ -16,7 +16,7 @@ import { wishFindings } from '../rooms/wish';
 
 /** All that the rooms know of a job and of each other. */
 export interface Known extends Facts {
-  readonly surveys: readonly Survey[];
+  readonly surveys: readonly ControlSurvey[];
   /** Every press with its chosen way. */
   readonly plans: readonly PlannedPress[];
   /** Every signal between the controller and the rest. */

@@ -1,5 +1,5 @@
 import { computed, inject, Injectable, linkedSignal } from '@angular/core';
-import { feedRows, rehearse } from '../../../core/rooms/feed';
+import { feedRows, supplyRun } from '../../../core/rooms/feed';
 import { Bench } from '../../store/bench';
 
 /** What the job's supplies come to, for every view of Feed: of the very job that the findings are of. */
@@ -9,6 +9,6 @@ export class FeedRehearsal {
   /** The part that is open, found again after a visit to another room; each job begins with none. */
   readonly picked = linkedSignal({ source: this.bench.id, computation: () => '' });
   readonly job = computed(() => this.bench.seen().job);
-  readonly rehearsal = computed(() => rehearse(this.job(), this.bench.assessment().facts));
+  readonly rehearsal = computed(() => supplyRun(this.job(), this.bench.assessment().facts));
   readonly rows = computed(() => feedRows(this.job(), this.rehearsal(), this.bench.findings('feed')));
 }

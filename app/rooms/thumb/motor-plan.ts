@@ -6,7 +6,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { Action } from '../../kit/action';
 import { drawState } from '../../../core/house/draw';
 import { BOX_WIRINGS, MOTOR_WIRINGS, type MotorPlan, motorFields } from '../../../core/ground/job';
-import { truthTable, wiringOf, WIRING_WORDS } from '../../../core/engines/reversing';
+import { truthTable, reversingWiring, WIRING_WORDS } from '../../../core/engines/reversing';
 import { Draft } from './draft';
 import { JointDrawing } from '../../ui/joint-drawing';
 
@@ -43,7 +43,7 @@ export class MotorPlanPanel {
   ];
   protected readonly at = signal(0);
   protected readonly plan = computed(() => this.draft.press()!.motor);
-  protected readonly wiring = computed(() => wiringOf(this.plan(), this.kind()));
+  protected readonly wiring = computed(() => reversingWiring(this.plan(), this.kind()));
   protected readonly about = computed(
     () => WIRING_WORDS[this.kind() === 'control-box' ? this.plan().boxWiring : this.plan().wiring],
   );

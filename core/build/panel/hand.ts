@@ -2,7 +2,7 @@ import { GROUND, lineEnd, RAIL } from '../ends';
 import { atLeast, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import { lineId, type Hand, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { own, type PanelPart, type PanelThing, type PanelWire } from './thing';
+import { own, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 /** The longest bounce that was measured on common switches, s (`relay-bounce`). */
 const WORST_BOUNCE_SECONDS = 6.2e-3;
@@ -54,7 +54,7 @@ const sides = (names: readonly string[], say: (name: string, i: number) => strin
   names.flatMap((name, i) => (name === '' ? [] : [`${say(name, i)} when ${i === 0 ? 'up' : 'down'}`])).join(', ');
 
 /** A hand with its wiring, its pull-up and its debounce. */
-export function handThing(job: Job, hand: Hand): PanelThing {
+export function handThing(job: Job, hand: Hand): PanelDevice {
   if (hand.kind === 'command')
     return {
       id: hand.id,

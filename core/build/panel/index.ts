@@ -4,4 +4,4 @@ export { handThing } from './hand';
 export { panelFindings, panelOf } from './panel';
 export { dividerOhms } from './sense';
 export { signResistor, signThing } from './sign';
-export type { PanelPart, PanelThing, PanelWire } from './thing';
+export type { PanelPart, PanelDevice, PanelWire } from './thing';

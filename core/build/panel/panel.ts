@@ -4,10 +4,10 @@ import type { Job } from '../../ground/job';
 import { handThing } from './hand';
 import { senseThing } from './sense';
 import { signThing } from './sign';
-import type { PanelThing } from './thing';
+import type { PanelDevice } from './thing';
 
 /** What stands at the controller beside the presses: senses, hands and signs, in the order of the wire table. */
-export const panelOf = (job: Job, drive: DriveFact): readonly PanelThing[] => [
+export const panelOf = (job: Job, drive: DriveFact): readonly PanelDevice[] => [
   ...job.senses.map((s) => senseThing(s, drive)),
   ...job.hands.map((h) => handThing(job, h)),
   ...job.signs.map((s) => signThing(s, drive)),

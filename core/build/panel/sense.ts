@@ -3,7 +3,7 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { isBare, SENSES } from '../lines';
-import { own, type PanelPart, type PanelThing, type PanelWire } from './thing';
+import { own, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-rest': 'tells that the machine rests',
@@ -23,7 +23,7 @@ export function dividerOhms(sense: Sense, pinVolts: number): number | null {
 }
 
 /** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
-export function senseThing(sense: Sense, drive: DriveFact): PanelThing {
+export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
   const what = `${TELLS[sense.tells]}${sense.meaning ? `: ${sense.meaning}` : ''}`;
   if (SENSES[sense.kind].sort === null)
     return {

@@ -15,7 +15,7 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sign } from '../../ground/job';
 import { throughTransistor } from '../lines';
 import { formatQuantity, nextAbove, nextBelow, within } from '../../ground/quantity';
-import { own, type PanelPart, type PanelWire, type PanelThing } from './thing';
+import { own, type PanelPart, type PanelWire, type PanelDevice } from './thing';
 
 /** Tolerance of a resistor, and of a lamp's forward voltage. */
 const SHARE = 0.05;
@@ -50,13 +50,13 @@ export function signResistor(sign: Sign, drive: DriveFact): number {
 }
 
 /** What a sign takes and how it is judged. Values of one board; amperes and volts. */
-export function signThing(sign: Sign, drive: DriveFact): PanelThing {
+export function signThing(sign: Sign, drive: DriveFact): PanelDevice {
   const ohms = signResistor(sign, drive);
   const what = `tells that ${SIGN_WORDS[sign.means]}`;
   return throughTransistor(sign) ? switched(sign, drive, ohms, what) : direct(sign, drive, ohms, what);
 }
 
-function direct(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelThing {
+function direct(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelDevice {
   const lamp = sign.kind === 'lamp';
   const wires: PanelWire[] = lamp
     ? [
@@ -155,7 +155,7 @@ const switchesMore = (drive: DriveFact): string =>
     : `A high of the ${drive.controller} opens no transistor: take another board.`;
 
 /** A sign behind a small transistor, since it takes more than a pin gives for long. */
-function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelThing {
+function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelDevice {
   const base = worst(
     'lowest',
     'base current',

@@ -14,7 +14,7 @@ export interface PanelPart {
 }
 
 /** A hand, a sign or a sense as it is wired to the controller. */
-export interface PanelThing {
+export interface PanelDevice {
   readonly id: string;
   readonly name: string;
   /** What it is for, in one line. */

@@ -3,14 +3,14 @@ import { atLeast, atMost, derive, derivedLimit, judged, worst, type Finding } fr
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { pinHigh } from './drive';
-import { levelFindings, probed, type Line } from './line';
+import { levelFindings, probed, type ControlLine } from './line';
 import { closedCurrent } from './ratings';
 import { requirements } from './requirements';
 import { crossings, perKey } from './scanned';
 import { carriesLoad, noUse, result, takePart, wireOhms } from './result';
 
 /** The switch runs from the machine's own supply: its range, and the level that its control input wants. */
-function insideSupply(c: WayContext, part: TakenPart, supply: Line['supply']): Finding[] {
+function insideSupply(c: WayContext, part: TakenPart, supply: ControlLine['supply']): Finding[] {
   const way = 'analogue-switch';
   const [least, most] = [partValue(part, 'leastVolts'), partValue(part, 'mostVolts')];
   const low = worst('lowest', 'machine’s supply', 'V_CC', 'V_CC', 'V', [supply]);
@@ -59,7 +59,7 @@ function insideSupply(c: WayContext, part: TakenPart, supply: Line['supply']): F
 }
 
 /** The supply of a control, also of a ladder, which has no logic line. */
-function supplyOf(c: WayContext): Line['supply'] | null {
+function supplyOf(c: WayContext): ControlLine['supply'] | null {
   if (c.line) return c.line.supply;
   const volts = c.fact.parameters['supplyVolts'];
   return volts

@@ -3,7 +3,7 @@ import type { ControlFact, DriveFact, PressFact } from '../../ground/facts';
 import type { Control, Job, PartKind, Press, Way } from '../../ground/job';
 import { conductorOf, sayEnd, terminal, type End, type TerminalEnd } from '../ends';
 import { coloursFor, type Role } from './colours';
-import type { Line } from './line';
+import type { ControlLine } from './line';
 
 /** What an evaluator of one way is given. */
 export interface WayContext {
@@ -16,7 +16,7 @@ export interface WayContext {
   readonly fact: ControlFact;
   readonly drive: DriveFact;
   /** Null for a control that has no logic line, for instance a switched load. */
-  readonly line: Line | null;
+  readonly line: ControlLine | null;
   /** What is known of the job's other controls, by their ids. */
   readonly others: Readonly<Record<string, ControlFact>>;
 }

@@ -4,7 +4,7 @@ import { breakingStep } from '../../engines/electrics';
 import { atMost, chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import type { ControlKind, JobEdit } from '../../ground/job';
 import { partValue, takenPart, valueOf } from '../../engines/parts';
-import { conductors, sequenceRules, wiringOf } from '../../engines/reversing';
+import { conductors, sequenceRules, reversingWiring } from '../../engines/reversing';
 import { formatQuantity } from '../../ground/quantity';
 import type { Role } from './colours';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
@@ -44,7 +44,7 @@ export function controlBox(c: WayContext): WayResult {
       { pressesOn, outputs: 2 },
     );
   const plan = c.press.motor;
-  const wiring = wiringOf(plan, way);
+  const wiring = reversingWiring(plan, way);
   const interlock: JobEdit = {
     do: 'set',
     at: 'press.motor',

@@ -15,17 +15,17 @@ import type { Control, Way } from '../../ground/job';
 import type { Interval } from '../../ground/quantity';
 
 /** The button's line as Probe knows it: what a closed switch must pull, and the levels that the machine obeys. */
-export interface Line {
+export interface ControlLine {
   readonly polarity: 'low' | 'high';
   readonly alternating: ControlFact['alternating'];
   readonly supply: RangedInput;
   readonly pull: RangedInput;
-  readonly lowBelow: Level;
-  readonly highAbove: Level;
+  readonly lowBelow: InputLevel;
+  readonly highAbove: InputLevel;
 }
 
 /** A level that the machine obeys, V; `steps` where it follows from its supply. */
-export interface Level {
+export interface InputLevel {
   readonly volts: number;
   readonly origin: Origin;
   readonly name: string;
@@ -48,7 +48,7 @@ export function shareLevel(
   supply: RangedInput,
   end: 'low' | 'high',
   key: SourceKey,
-): Level {
+): InputLevel {
   const step = derive(name, symbol, 'k * V_CC', 'V', [
     constant('k', 'share of the supply', k, '1', key),
     {
@@ -73,7 +73,7 @@ const HAS_LINE: readonly ControlFact['leading'][] = [
 ];
 
 /** The line of a control, or null for kinds that have none (a switched load carries the load itself). */
-export function lineOf(fact: ControlFact, control: Control): Line | null {
+export function lineOf(fact: ControlFact, control: Control): ControlLine | null {
   const p = fact.parameters;
   if (!HAS_LINE.includes(fact.leading)) return null;
   const dry = fact.leading === 'dry-pair';
@@ -110,7 +110,7 @@ export function lineOf(fact: ControlFact, control: Control): Line | null {
   return { ...base, ...inputLevels(control, base.supply) };
 }
 
-function inputLevels(control: Control, supply: RangedInput): Pick<Line, 'lowBelow' | 'highAbove'> {
+function inputLevels(control: Control, supply: RangedInput): Pick<ControlLine, 'lowBelow' | 'highAbove'> {
   if (control.levels === 'own' && control.lowBelowVolts !== null && control.highAboveVolts !== null) {
     const own = { from: 'maker', what: 'from the data sheet of the appliance’s controller' } as const;
     return {
@@ -132,7 +132,7 @@ function inputLevels(control: Control, supply: RangedInput): Pick<Line, 'lowBelo
 }
 
 /** A level as a limit. */
-export const levelLimit = (sense: Limit['sense'], l: Level): Limit => ({
+export const levelLimit = (sense: Limit['sense'], l: InputLevel): Limit => ({
   sense,
   value: l.volts,
   unit: 'V',
@@ -160,7 +160,7 @@ const FORMULAS = {
 } as const;
 
 /** The pressed and the idle level at their worst corners against what the machine obeys. */
-export function levelFindings(way: Way, line: Line, sw: SwitchModel, wireOhms: RangedInput): Finding[] {
+export function levelFindings(way: Way, line: ControlLine, sw: SwitchModel, wireOhms: RangedInput): Finding[] {
   const f = FORMULAS[line.polarity];
   const closed = sw.saturation ?? sw.onOhms!;
   const wire = sw.saturation && line.polarity === 'low' ? [wireOhms] : [];

@@ -13,12 +13,12 @@ import { pressBounds, type Way } from '../../ground/job';
 import { partValue, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import type { WayContext } from './context';
-import type { Line } from './line';
+import type { ControlLine } from './line';
 
 /** Peak over nominal of an alternating voltage: √2, and mains a tenth over its nominal value (`part-share`). */
 const PEAK_OVER = 1.1;
 
-const top = (line: Line): Input => ({
+const top = (line: ControlLine): Input => ({
   symbol: 'V_CC',
   name: `${line.supply.name}, highest`,
   value: line.supply.range.high,
@@ -28,7 +28,7 @@ const top = (line: Line): Input => ({
 });
 
 /** The voltage that stands across an open switch, at its peak and either way round, V. */
-function peakVolts(line: Line): Step {
+function peakVolts(line: ControlLine): Step {
   return line.alternating === 'no'
     ? derive('voltage across the open switch', 'V_peak', 'V_CC', 'V', [top(line)])
     : derive('peak across the open switch', 'V_peak', 'sqrt(2) * k * V_CC', 'V', [
@@ -38,7 +38,7 @@ function peakVolts(line: Line): Step {
 }
 
 /** The open switch under four fifths of its voltage rating. */
-export function openVoltage(way: Way, line: Line, part: TakenPart, rating: string, title: string): Finding {
+export function openVoltage(way: Way, line: ControlLine, part: TakenPart, rating: string, title: string): Finding {
   const limit = derive('four fifths of its rating', 'V_use', 'k_V * V_rated', 'V', [
     constant('k_V', 'share used', 0.8, '1', 'part-share'),
     partValue(part, rating, 'V_rated'),
@@ -56,7 +56,7 @@ export function openVoltage(way: Way, line: Line, part: TakenPart, rating: strin
 const AGREES_WITHIN = 1.5;
 
 /** The closed switch under half of its current rating: by what the line gives, or by what was read through it, whichever is more. */
-export function closedCurrent(way: Way, c: WayContext, line: Line, part: TakenPart, rating: string): Finding[] {
+export function closedCurrent(way: Way, c: WayContext, line: ControlLine, part: TakenPart, rating: string): Finding[] {
   const read = c.fact.mostAmps;
   const pull: Input = {
     symbol: 'R',
@@ -110,7 +110,7 @@ export function closedCurrent(way: Way, c: WayContext, line: Line, part: TakenPa
 }
 
 /** A switch that conducts one way only on a voltage that alternates. Empty where that is no matter. */
-export function directCurrentOnly(way: Way, line: Line | null): Finding[] {
+export function directCurrentOnly(way: Way, line: ControlLine | null): Finding[] {
   if (!line || line.alternating === 'no') return [];
   const sure = line.alternating === 'yes';
   return [

@@ -18,7 +18,7 @@ import type { ControlKind, JobEdit, JointWay, PartKind, Way } from '../../ground
 import { partInput, partValue, valueOf, type TakenPart } from '../../engines/parts';
 import { exactly, formatQuantity } from '../../ground/quantity';
 import type { Part, WayContext, WayResult, Wire } from './context';
-import { probed, type Line } from './line';
+import { probed, type ControlLine } from './line';
 import { notForControl } from './requirements';
 import { WAY_WORDS } from './words';
 
@@ -37,7 +37,7 @@ export function wireOhms(c: WayContext) {
 }
 
 /** The current that a closed button passes, at its highest or lowest. */
-export const buttonCurrent = (line: Line, end: 'highest' | 'lowest' = 'highest') =>
+export const buttonCurrent = (line: ControlLine, end: 'highest' | 'lowest' = 'highest') =>
   worst(end, 'current through the closed button', 'I_button', 'V_CC / R', 'A', [line.supply, line.pull]);
 
 /** A finding as one line: a sentence as it is, what nobody read by its name, a margin with its two numbers. */
@@ -250,7 +250,7 @@ function ladderShift(way: JointWay, c: WayContext, part: TakenPart | null): Find
  * A contact that wants a least current: the film on it fails now and then and hurts nobody, a reason to prefer another
  * way and not to stop.
  */
-export const minimumLoad = (way: JointWay, line: Line, part: TakenPart, remedy: Remedy | null): Finding =>
+export const minimumLoad = (way: JointWay, line: ControlLine, part: TakenPart, remedy: Remedy | null): Finding =>
   contactWants(way, buttonCurrent(line, 'lowest'), part, remedy);
 
 function contactWants(way: JointWay, least: Step, part: TakenPart, remedy: Remedy | null): Finding {

@@ -15,7 +15,7 @@ import {
 } from '../../ground/finding';
 import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
-import { conductors, sequenceRules, WIRING_WORDS, wiringOf } from '../../engines/reversing';
+import { conductors, sequenceRules, WIRING_WORDS, reversingWiring } from '../../engines/reversing';
 import { coilDrive } from './coil';
 import { wires, type Part, type WayContext, type WayResult, type WireEnds } from './context';
 import { probed } from './line';
@@ -190,7 +190,7 @@ export function reverseMotor(c: WayContext): WayResult {
   const plan = c.press.motor;
   const bridge = plan.wiring === 'bridge';
   const part = takenPart(c.job, bridge ? 'bridge' : 'relay');
-  const wiring = wiringOf(plan, way);
+  const wiring = reversingWiring(plan, way);
   const coils = wiring.coils.length;
   const drive = bridge ? null : coilDrive(way, c, part, coils);
   const ends = finding('thumb', `${way}.ends`, {

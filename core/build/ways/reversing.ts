@@ -1,6 +1,6 @@
 import type { JobEdit } from '../../ground/job';
 import { finding, type Finding, type Verdict } from '../../ground/finding';
-import { forbiddenStates, type Forbidden, type Wiring } from '../../engines/reversing';
+import { forbiddenStates, type Forbidden, type ReversingWiring } from '../../engines/reversing';
 
 const STATE = { short: 'The supply shorted by contacts', both: 'Up and down driven together' } as const;
 const HELD: Record<Forbidden['heldBy'], { verdict: Verdict; words: string }> = {
@@ -12,7 +12,7 @@ const HELD: Record<Forbidden['heldBy'], { verdict: Verdict; words: string }> = {
 /** For each state that must never be, what keeps it from being, as findings. */
 export function forbiddenFindings(
   way: 'reverse-motor' | 'control-box',
-  wiring: Wiring,
+  wiring: ReversingWiring,
   label: string,
   edit: JobEdit | null,
 ): Finding[] {

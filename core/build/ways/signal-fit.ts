@@ -1,13 +1,13 @@
 import { atMost, computed, derive, finding, judged, type Finding } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import type { Line } from '../../engines/signal';
+import type { FittedLine } from '../../engines/signal';
 
 /** The unit of a drive signal: volts, hertz or a share. */
 export const unitOf = (plan: SignalPlan): 'V' | 'Hz' => (plan.what === 'level' ? 'V' : 'Hz');
 
 /** The gain from the readings, and how well a straight line meets them. */
-export function fitFindings(plan: SignalPlan, line: Line | null): Finding[] {
+export function fitFindings(plan: SignalPlan, line: FittedLine | null): Finding[] {
   const way = 'drive-signal';
   const n = new Set(plan.points.map((p) => p.step)).size;
   if (!line)

@@ -12,7 +12,7 @@ import {
 } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
-import { gainPair, pwmFilter, valueAt, type Line } from '../../engines/signal';
+import { gainPair, pwmFilter, valueAt, type FittedLine } from '../../engines/signal';
 import type { Part, WayContext } from './context';
 import { RESISTOR_SHARE } from './practice';
 import { planned, planOrigin } from './ratings';
@@ -28,7 +28,7 @@ export const FILTER_OHMS = 10e3;
 export function shiftFindings(
   c: WayContext,
   plan: SignalPlan,
-  line: Line | null,
+  line: FittedLine | null,
 ): { findings: Finding[]; parts: Part[] } {
   const way = 'drive-signal';
   const findings: Finding[] = [];

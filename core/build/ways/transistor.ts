@@ -3,14 +3,14 @@ import { carried, derive, type Step } from '../../ground/finding';
 import { boundsOf, partInput, takenPart } from '../../engines/parts';
 import { sides, wires, type WayContext, type WayResult } from './context';
 import { baseDrive, forcedGain, pinCurrent, resistorRemedy, seriesResistor } from './drive';
-import { levelFindings, type Line } from './line';
+import { levelFindings, type ControlLine } from './line';
 import { DEAD_BAND_VOLTS, FORCED_GAIN } from './practice';
 import { closedCurrent, directCurrentOnly, openVoltage } from './ratings';
 import { requirements } from './requirements';
 import { buttonCurrent, carriesLoad, resistorPart, result, wireOhms } from './result';
 
 /** Twice the button's current, the margin that makes a saturated transistor certain; the last step is what is needed. */
-export function twiceButton(line: Line): Step[] {
+export function twiceButton(line: ControlLine): Step[] {
   const current = buttonCurrent(line);
   return [current, derive('twice that, for certain saturation', 'I_need', '2 * I_button', 'A', [carried(current)])];
 }

@@ -2,7 +2,7 @@ import type { ControlFact, DriveFact } from '../../ground/facts';
 import { type Job, lineId } from '../../ground/job';
 import { sayEnd, terminalKey, type End, type NetEnd } from '../ends';
 import { pinOf, type Line } from '../lines';
-import { panelOf, type PanelThing } from '../panel';
+import { panelOf, type PanelDevice } from '../panel';
 import { stockName } from '../../engines/parts';
 import { placeOf, supplyTree } from '../../engines/supply';
 import { colourKey, wires, type Part, type WayResult, type Wire } from '../ways';
@@ -31,7 +31,7 @@ export interface Wiring {
   readonly unused: readonly { readonly terminal: string; readonly by: number; readonly net: string }[];
   /** For one machine. */
   readonly parts: readonly Part[];
-  readonly panel: readonly PanelThing[];
+  readonly panel: readonly PanelDevice[];
 }
 
 /** What a pin is called on paper: its chip number, and what is printed beside it. */

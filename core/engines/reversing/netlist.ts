@@ -1,4 +1,4 @@
-import type { Position, Wiring } from './wiring';
+import type { Position, ReversingWiring } from './wiring';
 
 /** Motor as a resistance and a nominal feed for the simulator; only the sign and the size of the motor's voltage are asked for. */
 const FEED_VOLTS = 12;
@@ -8,7 +8,7 @@ const MOTOR_OHMS = 6;
  * A SPICE netlist of a wiring with its contacts in given positions, for an operating point. Mains wirings stand on the same
  * direct feed, since only who is joined with whom is asked. Nodes: the nets of the wiring, the feed's second net is 0.
  */
-export function wiringNetlist(w: Wiring, positions: readonly Position[]): string {
+export function wiringNetlist(w: ReversingWiring, positions: readonly Position[]): string {
   const [plus, minus] = w.feed;
   const node = (net: string): string => (net === minus ? '0' : net);
   const motor =

@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { BOX_WIRINGS, freshPress, MOTOR_WIRINGS, type MotorPlan } from '../../ground/job';
-import { conductors, forbiddenStates, sequenceRules, truthTable, wiringOf } from '.';
+import { conductors, forbiddenStates, sequenceRules, truthTable, reversingWiring } from '.';
 
 const plan = (set: Partial<MotorPlan> = {}): MotorPlan => ({ ...freshPress().motor, ...set });
 const motions = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') =>
-  truthTable(wiringOf(p, way)).map((r) => `${Object.values(r.on).map(Number).join('')} ${r.motion}`);
+  truthTable(reversingWiring(p, way)).map((r) => `${Object.values(r.on).map(Number).join('')} ${r.motion}`);
 
 describe('contacts against motion', () => {
   it('of a double-pole relay and a power contact: power decides whether, direction which way', () => {
@@ -46,7 +46,7 @@ describe('contacts against motion', () => {
 
 describe('states that must never be', () => {
   const held = (p: MotorPlan, way: 'reverse-motor' | 'control-box' = 'reverse-motor') =>
-    Object.fromEntries(forbiddenStates(wiringOf(p, way)).map((f) => [f.motion, f.heldBy]));
+    Object.fromEntries(forbiddenStates(reversingWiring(p, way)).map((f) => [f.motion, f.heldBy]));
   it('are impossible by wiring where contacts change over, and rest on software with two plain mains contacts', () => {
     expect(held(plan({ wiring: 'double-pole' }))).toEqual({ short: 'wiring' });
     expect(held(plan({ wiring: 'two-changeovers' }))).toEqual({ short: 'wiring' });
@@ -55,19 +55,19 @@ describe('states that must never be', () => {
     expect(held(plan({ boxWiring: 'box-plain' }), 'control-box')).toEqual({ both: 'software', short: 'wiring' });
   });
   it('name the coils that bring them about', () => {
-    const both = forbiddenStates(wiringOf(plan({ boxWiring: 'box-plain' }), 'control-box'))[0]!;
+    const both = forbiddenStates(reversingWiring(plan({ boxWiring: 'box-plain' }), 'control-box'))[0]!;
     expect(both.states.map((s) => s.on)).toEqual([{ K1: true, K2: true }]);
   });
   it('hold with one contact welded in every changeover wiring', () => {
     for (const wiring of ['double-pole', 'two-changeovers'] as const)
-      expect(forbiddenStates(wiringOf(plan({ wiring }), 'reverse-motor'))[0]!.despiteWeld, wiring).toBe(true);
+      expect(forbiddenStates(reversingWiring(plan({ wiring }), 'reverse-motor'))[0]!.despiteWeld, wiring).toBe(true);
   });
 });
 
 describe('terminals and conductors', () => {
   // EN 50005: 11 common, 12 at rest, 14 at work; the second pole 21, 22, 24.
   it('of the double-pole wiring are numbered by the standard, each net joined once', () => {
-    const wires = conductors(wiringOf(plan({ wiring: 'double-pole' }), 'reverse-motor'));
+    const wires = conductors(reversingWiring(plan({ wiring: 'double-pole' }), 'reverse-motor'));
     const ends = wires.flatMap((w) => [w.from, w.to]);
     for (const t of [
       'K1:11',
@@ -90,14 +90,14 @@ describe('terminals and conductors', () => {
     expect(wires).toHaveLength(new Set(ends).size - nets.size);
   });
   it('of a facing second motor are those of the first exchanged', () => {
-    const w = wiringOf(plan({ wiring: 'two-changeovers', mirrored: true }), 'reverse-motor');
+    const w = reversingWiring(plan({ wiring: 'two-changeovers', mirrored: true }), 'reverse-motor');
     const net = (t: string) => w.fixed.find((f) => f.terminal === t)!.net;
     expect(net('M2 +')).toBe(net('M1 −'));
     expect(net('M2 −')).toBe(net('M1 +'));
   });
   it('of a mains box switch neither neutral nor earth', () => {
     for (const boxWiring of BOX_WIRINGS) {
-      const w = wiringOf(plan({ boxWiring }), 'control-box');
+      const w = reversingWiring(plan({ boxWiring }), 'control-box');
       for (const c of w.contacts) expect([c.common, c.rest, c.work]).not.toContain('neutral');
       expect(conductors(w).filter((x) => x.net === 'earth' || x.net === 'neutral')).toHaveLength(2);
     }

@@ -1,10 +1,10 @@
-import { groups, type Position, type Wiring } from './wiring';
+import { groups, type Position, type ReversingWiring } from './wiring';
 
 /** What the motor does: `both` is up and down at once, `short` the supply across closed contacts. */
 export type Motion = 'forward' | 'backward' | 'braked' | 'off' | 'both' | 'short';
 
 /** The motion for given positions of all contacts. */
-export function motionOf(wiring: Wiring, positions: readonly Position[]): Motion {
+export function motionOf(wiring: ReversingWiring, positions: readonly Position[]): Motion {
   const of = groups(wiring, positions);
   const same = (a: string, b: string): boolean => of.get(a) === of.get(b);
   const [plus, minus] = wiring.feed;
@@ -30,7 +30,7 @@ export interface TruthRow {
 }
 
 /** What the motor does for every state of the coils, all off first. */
-export function truthTable(wiring: Wiring): TruthRow[] {
+export function truthTable(wiring: ReversingWiring): TruthRow[] {
   const n = wiring.coils.length;
   return Array.from({ length: 2 ** n }, (_, state) => {
     const on = Object.fromEntries(wiring.coils.map((c, k) => [c, ((state >> (n - 1 - k)) & 1) === 1]));
@@ -59,7 +59,7 @@ export interface Forbidden {
 }
 
 /** All positions of the contacts that some state of the coils, with any contact still on its way and at most one welded, can have. */
-function reachable(wiring: Wiring, weld: boolean): Position[][] {
+function reachable(wiring: ReversingWiring, weld: boolean): Position[][] {
   const out: Position[][] = [];
   for (const row of truthTable(wiring)) {
     const aim = wiring.contacts.map((c): Position => (row.on[c.coil] ? 'work' : 'rest'));
@@ -75,16 +75,16 @@ function reachable(wiring: Wiring, weld: boolean): Position[][] {
 }
 
 /** Judged once for each wiring: thousands of positions are gone through. */
-const sorted = new WeakMap<Wiring, readonly Forbidden[]>();
+const sorted = new WeakMap<ReversingWiring, readonly Forbidden[]>();
 
 /** For every state that must never be: what keeps it from being. */
-export function forbiddenStates(wiring: Wiring): readonly Forbidden[] {
+export function forbiddenStates(wiring: ReversingWiring): readonly Forbidden[] {
   const known = sorted.get(wiring) ?? judge(wiring);
   sorted.set(wiring, known);
   return known;
 }
 
-function judge(wiring: Wiring): Forbidden[] {
+function judge(wiring: ReversingWiring): Forbidden[] {
   const motions: Forbidden['motion'][] = wiring.kind === 'mains' ? ['both', 'short'] : ['short'];
   return motions.map((motion) => {
     const states = truthTable(wiring).filter((r) => r.motion === motion);

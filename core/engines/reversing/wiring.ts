@@ -9,7 +9,7 @@ export interface Contact {
 }
 
 /** What a contact does to a circuit: nets are names, and a closed contact makes two of them one. */
-export interface Wiring {
+export interface ReversingWiring {
   readonly key: string;
   readonly name: string;
   /** Coils or inputs, in the order of the table. */
@@ -32,7 +32,7 @@ export interface Wiring {
 export type Position = 'rest' | 'moving' | 'work';
 
 /** Which nets are one for given positions of the contacts, by a number of the group each net belongs to. */
-export function groups(wiring: Wiring, positions: readonly Position[]): ReadonlyMap<string, string> {
+export function groups(wiring: ReversingWiring, positions: readonly Position[]): ReadonlyMap<string, string> {
   const parent = new Map<string, string>();
   const root = (net: string): string => {
     let at = net;

@@ -1,5 +1,5 @@
 import type { MotorPlan } from '../../ground/job';
-import type { Contact, Wiring } from './wiring';
+import type { Contact, ReversingWiring } from './wiring';
 
 type Key = MotorPlan['wiring'] | MotorPlan['boxWiring'];
 
@@ -41,7 +41,7 @@ const pole = (coil: string, n: 1 | 2, common: string, rest: string | null, work:
 });
 
 /** The wiring that a plan asks for, terminal by terminal; motor wires exchanged and a facing second motor included. */
-export function wiringOf(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): Wiring {
+export function reversingWiring(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): ReversingWiring {
   const key = [way, way === 'control-box' ? plan.boxWiring : plan.wiring, plan.mirrored, plan.swapped].join();
   const known = drawn.get(key) ?? draw(plan, way);
   drawn.set(key, known);
@@ -49,9 +49,9 @@ export function wiringOf(plan: MotorPlan, way: 'reverse-motor' | 'control-box'):
 }
 
 /** Wirings that were drawn already; there are few. */
-const drawn = new Map<string, Wiring>();
+const drawn = new Map<string, ReversingWiring>();
 
-function draw(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): Wiring {
+function draw(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): ReversingWiring {
   const key = way === 'control-box' ? plan.boxWiring : plan.wiring;
   const base = way === 'control-box' ? box(plan.boxWiring, plan.mirrored) : motor(plan.wiring);
   const [a, b] = plan.swapped ? [base.motor[1], base.motor[0]] : base.motor;
@@ -96,7 +96,7 @@ function draw(plan: MotorPlan, way: 'reverse-motor' | 'control-box'): Wiring {
   };
 }
 
-type Bare = Pick<Wiring, 'coils' | 'contacts' | 'kind' | 'feed' | 'motor' | 'second' | 'electronic'>;
+type Bare = Pick<ReversingWiring, 'coils' | 'contacts' | 'kind' | 'feed' | 'motor' | 'second' | 'electronic'>;
 
 function motor(key: MotorPlan['wiring']): Bare {
   const dc = { kind: 'dc', feed: ['plus', 'minus'], motor: ['m1', 'm2'], second: null, electronic: false } as const;
@@ -148,7 +148,7 @@ const relay = (coil: string, name: string, common: string, rest: string | null, 
 });
 
 /** The conductors that make the wiring: the terminals of each net joined one after the other. Bridge modules have these inside. */
-export function conductors(w: Wiring): { from: string; to: string; net: string }[] {
+export function conductors(w: ReversingWiring): { from: string; to: string; net: string }[] {
   const nets = new Map<string, string[]>();
   const hang = (net: string | null, terminal: string): void => {
     if (net !== null) nets.set(net, [...(nets.get(net) ?? []), terminal]);

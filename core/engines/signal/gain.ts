@@ -2,7 +2,7 @@ import { computed, derive, type Origin, type Step } from '../../ground/finding';
 import type { SignalPoint } from '../../ground/job';
 
 /** A straight line through (step, value) pairs. Units of value: volts or hertz. */
-export interface Line {
+export interface FittedLine {
   readonly gain: number;
   readonly offset: number;
   /** Standard deviation of what is left, and of gain and offset; NaN for two points, which a line always meets. */
@@ -16,7 +16,7 @@ export interface Line {
  * Least squares through at least two pairs with different steps; null for fewer.
  * Source: NIST e-Handbook of Statistical Methods 4.1.4.1; checked against the NIST reference set Norris.
  */
-export function fitLine(points: readonly SignalPoint[]): Line | null {
+export function fitLine(points: readonly SignalPoint[]): FittedLine | null {
   const n = points.length;
   const meanX = points.reduce((s, p) => s + p.step, 0) / n;
   const meanY = points.reduce((s, p) => s + p.value, 0) / n;
@@ -38,7 +38,7 @@ export function fitLine(points: readonly SignalPoint[]): Line | null {
 
 /** What the line asks for at a step, as a step of arithmetic. */
 export const valueAt = (
-  line: Line,
+  line: FittedLine,
   step: number,
   unit: 'V' | 'Hz',
   given: Origin = { from: 'maker', what: 'set in Thumb' },

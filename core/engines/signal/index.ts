@@ -1,2 +1,2 @@
-export { fitLine, valueAt, type Line } from './gain';
+export { fitLine, valueAt, type FittedLine } from './gain';
 export { clampAmps, gainPair, pwmFilter, type GainPair } from './shift';

@@ -3,21 +3,21 @@ import type { Meter } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 
 /** What can be wrong with a control: a contact that needs several tries, or a trace that no longer joins. */
-export type Fault =
+export type StandinFault =
   | { readonly fault: 'dirty-contact'; /** Ohms it may add, log-uniform. */ readonly upToOhms: number }
   | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' }
   /** No fault at all, and none of the kinds: a contact that stands closed and opens while it is pressed. */
   | { readonly fault: 'opens-when-pressed' };
 
 /** What each fault of a stand-in is called. */
-export const FAULT_WORDS: Readonly<Record<Fault['fault'], string>> = {
+export const STANDIN_FAULT_WORDS: Readonly<Record<StandinFault['fault'], string>> = {
   'dirty-contact': 'a dirty contact: every press closes with another resistance',
   'broken-trace': 'a broken trace: one terminal no longer reaches the board',
   'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
 };
 
 /** The build as it is at this very press. */
-export function afflicted(build: Build, faults: readonly Fault[], random: Random): Build {
+export function afflicted(build: Build, faults: readonly StandinFault[], random: Random): Build {
   const dirty = faults.find((f) => f.fault === 'dirty-contact');
   return dirty && dirty.fault === 'dirty-contact'
     ? { ...build, contactOhms: build.contactOhms + dirty.upToOhms ** random.next() }
@@ -25,7 +25,12 @@ export function afflicted(build: Build, faults: readonly Fault[], random: Random
 }
 
 /** What a meter would show with a terminal cut off from the board: the contact itself still joins A and B. */
-export function predictAfflicted(build: Build, faults: readonly Fault[], spec: ReadingSpec, meter: Meter): number {
+export function predictAfflicted(
+  build: Build,
+  faults: readonly StandinFault[],
+  spec: ReadingSpec,
+  meter: Meter,
+): number {
   if (faults.some((f) => f.fault === 'opens-when-pressed'))
     return predict(turnedOver(build, spec), turned(spec), meter);
   const cut = faults.find((f) => f.fault === 'broken-trace');

@@ -1,4 +1,4 @@
-export { FAULT_WORDS, type Fault } from './faults';
+export { STANDIN_FAULT_WORDS, type StandinFault } from './faults';
 export { buildFor, RICE_POT, STANDINS, type Standin } from './models';
 export { crossing, padCapture, PROOFER_PAD, type PadModel } from './pad-scan';
 export { isPractice, standinOf } from './practice';

@@ -1,6 +1,6 @@
 import { buildOf, type Build } from '../circuit';
 import type { MachineModel } from '../../ground/job';
-import type { Fault } from './faults';
+import type { StandinFault } from './faults';
 
 /** An appliance that can stand in for the real thing: how its controls are built, and how it behaves. */
 export interface Standin {
@@ -10,7 +10,7 @@ export interface Standin {
   readonly controls: Readonly<Record<string, Build>>;
   readonly build: Build;
   /** What each control does under the finger is drawn from its kind unless it is told here. */
-  readonly faults: readonly Fault[];
+  readonly faults: readonly StandinFault[];
   readonly machine: MachineModel;
   /** Levels that its own controller obeys, V. */
   readonly lowBelowVolts: number;

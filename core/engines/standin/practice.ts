@@ -1,7 +1,7 @@
 import { DRAW_DIMENSIONS, drawBuild } from '../circuit';
 import { CONTROL_KINDS, type StandinState } from '../../ground/job';
 import { seededRandom, own } from '../../ground/quantity';
-import type { Fault } from './faults';
+import type { StandinFault } from './faults';
 import { RICE_POT, STANDINS, type Standin } from './models';
 
 /** Keys of the practice shelf: a control to find out, without and with something wrong in it, or one that is none of the kinds. */
@@ -19,7 +19,7 @@ function drawn(model: string, seed: number): Standin {
     Array.from({ length: DRAW_DIMENSIONS }, () => random.next()),
     0,
   );
-  const faults: Fault[] = strange
+  const faults: StandinFault[] = strange
     ? [{ fault: 'opens-when-pressed' }]
     : model === 'practice-faulty'
       ? [

@@ -1,7 +1,7 @@
 import { lookShare, type Build, type ReadingSpec } from '../circuit';
 import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
-import { afflicted, predictAfflicted, type Fault } from './faults';
+import { afflicted, predictAfflicted, type StandinFault } from './faults';
 
 /** What a meter shows of a stand-in, base units. */
 export interface MeterReading {
@@ -26,7 +26,7 @@ const COUNTS = 6000;
 /** What can be measured: one control with what is wrong with it, and how it feels. */
 export interface Measurable {
   readonly build: Build;
-  readonly faults: readonly Fault[];
+  readonly faults: readonly StandinFault[];
   /** How the control feels; drawn from how its kind usually feels where it is not told. */
   readonly look?: Look;
 }

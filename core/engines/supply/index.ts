@@ -3,7 +3,7 @@ export {
   isConverter,
   nominalVolts,
   placeOf,
-  sourceOf,
+  feedingSource,
   sourceVolts,
   supplyTree,
   voltsAt,

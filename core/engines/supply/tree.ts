@@ -106,7 +106,7 @@ export function voltsAt(job: Job, load: string): number | null {
 }
 
 /** The source that a load draws from in the end; null where nobody said. */
-export function sourceOf(feed: FeedPlan, load: string, tree: SupplyTree = supplyTree(feed)): FeedSource | null {
+export function feedingSource(feed: FeedPlan, load: string, tree: SupplyTree = supplyTree(feed)): FeedSource | null {
   const node = tree.nodes[placeOf(feed, tree, load)];
   const source = node && tree.nodes[node.source];
   return source?.kind === 'source' ? source.item : null;

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { alone, op } from '../../testing/worlds';
 import { compileWorld, FLAG, freshLog, happeningsOf, LOGGED, runTo, worldOf } from './index';
-import type { Happening, HandWire, WorldPlan } from './plan';
+import type { WorldEvent, HandWire, WorldPlan } from './plan';
 import type { MachineTable } from './table';
 
 /** A part that runs up and down while it is held. */
@@ -68,10 +68,10 @@ const plan = (set: Partial<WorldPlan> = {}): WorldPlan => ({
   twitches: [null, null],
   ...set,
 });
-const at = (t: number, what: Happening['what'], of: number, how = 1): Happening => ({ at: t, what, of, how });
+const at = (t: number, what: WorldEvent['what'], of: number, how = 1): WorldEvent => ({ at: t, what, of, how });
 
 /** Closed spans of each output, to the millisecond, and the world as it ends. */
-function ran(p: WorldPlan, list: readonly Happening[], end = 30) {
+function ran(p: WorldPlan, list: readonly WorldEvent[], end = 30) {
   const given = happeningsOf(list);
   const log = freshLog();
   const s = worldOf(compileWorld(p), given, log);
@@ -227,8 +227,8 @@ describe('a sense', () => {
     senses: [{ part: 0, yes: ['rising'], taken: ['rising', 'still'], delay: 0, away: false }],
     moves: [[op({ do: 'until', sense: 0, seconds: 20 }), op({ do: 'press', lines: [1], seconds: 1 })]],
   });
-  const up = (t: number): Happening => at(t, 'thumb', 0, 3);
-  const called = (list: readonly Happening[]): number =>
+  const up = (t: number): WorldEvent => at(t, 'thumb', 0, 3);
+  const called = (list: readonly WorldEvent[]): number =>
     ran(sensed, [at(1, 'start', 0, 0), ...list]).s.flag[FLAG.calls]!;
 
   it('whose next news is lost is heard again at the one after', () => {

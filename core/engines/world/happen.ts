@@ -2,7 +2,7 @@ import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { arms, endMove, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
 import { enter, meets } from './parts';
-import { HAPPENINGS, type HappeningKind } from './plan';
+import { WORLD_EVENTS, type WorldEventKind } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
 /** Happenings in order of time, as numbers. */
@@ -14,9 +14,9 @@ export interface Happenings {
   readonly count: number;
 }
 
-const NO = Object.fromEntries(HAPPENINGS.map((h, i) => [h, i])) as Record<HappeningKind, number>;
+const NO = Object.fromEntries(WORLD_EVENTS.map((h, i) => [h, i])) as Record<WorldEventKind, number>;
 /** The number of a kind of happening in a compiled row. */
-export const happeningNumber = (what: HappeningKind): number => NO[what];
+export const happeningNumber = (what: WorldEventKind): number => NO[what];
 
 /** Marks of what befell a sense. */
 export const ILL = { reversed: 1, stuck: 2, moved: 4, lost: 8 } as const;

@@ -6,8 +6,8 @@ export {
   type Clue,
   type Else,
   type HandWire,
-  type Happening,
-  type HappeningKind,
+  type WorldEvent,
+  type WorldEventKind,
   type Monitor,
   type Op,
   type OpKind,
@@ -28,4 +28,4 @@ export {
   type StateRole,
   type TableState,
 } from './table';
-export { searchStories, type SearchOf, type SearchOutcome, type Story, type Told } from './search';
+export { searchStories, type SearchOf, type SearchOutcome, type Counterexample, type Told } from './search';

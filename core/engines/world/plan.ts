@@ -113,7 +113,7 @@ export interface WorldPlan {
   readonly readySeconds: number;
 }
 
-export const HAPPENINGS = [
+export const WORLD_EVENTS = [
   'start',
   'stop',
   'arm',
@@ -147,18 +147,18 @@ export const HAPPENINGS = [
  * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `well` has it mended; `hand` moves side `of`
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
  */
-export type HappeningKind = (typeof HAPPENINGS)[number];
+export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */
-export interface Happening {
+export interface WorldEvent {
   readonly at: number;
-  readonly what: HappeningKind;
+  readonly what: WorldEventKind;
   readonly of: number;
   readonly how: number;
 }
 
 /** What may go wrong, at any instant. */
 export interface Disturbance {
-  readonly what: HappeningKind;
+  readonly what: WorldEventKind;
   readonly of: number;
   readonly how: number;
 }

@@ -14,12 +14,12 @@ import {
 } from './happen';
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
-import type { Happening } from './plan';
+import type { WorldEvent } from './plan';
 import { RunEnded } from './table';
 import { CLOCK, FLAG, freshState, LOGGED, note, type Log, type WorldState } from './state';
 
 /** What happens, in order of time; of those at one instant the first stays first. */
-export function happeningsOf(list: readonly Happening[]): Happenings {
+export function happeningsOf(list: readonly WorldEvent[]): Happenings {
   const sorted = [...list].sort((a, b) => a.at - b.at);
   return {
     at: Float64Array.from(sorted, (x) => x.at),

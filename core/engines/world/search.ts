@@ -1,7 +1,7 @@
 import type { CompiledWorld } from './compile';
 import { type Happenings, happeningNumber } from './happen';
 import { positionOf } from './parts';
-import type { Disturbance, HappeningKind } from './plan';
+import type { Disturbance, WorldEventKind } from './plan';
 import { relevantOnes } from './relevant';
 import { begin, disturb, nextDue, runTo } from './run';
 import { CLOCK, copyState, FLAG, freshState, type WorldState } from './state';
@@ -12,7 +12,7 @@ export interface Told extends Disturbance {
 }
 
 /** The shortest story that breaks a monitor: what went wrong and when it was broken. */
-export interface Story {
+export interface Counterexample {
   readonly monitor: number;
   readonly told: readonly Told[];
   readonly brokenAt: number;
@@ -26,7 +26,7 @@ export interface SearchOutcome {
   readonly stories: number;
   readonly states: number;
   /** The shortest story for each monitor that some story breaks. */
-  readonly broken: readonly Story[];
+  readonly broken: readonly Counterexample[];
   /** It was stopped before the end: what was not broken may yet be. */
   readonly stopped: boolean;
   /** It was stopped because it had told as many stories as it may. */
@@ -123,7 +123,7 @@ function spansOf(w: CompiledWorld, disturbances: readonly Disturbance[]): number
   const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > 4 * JUST_BEFORE);
   return [...new Set([...all, ...all.flatMap((x) => all.map((y) => x + y))])];
 }
-const LASTING: readonly HappeningKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late', 'hand'];
+const LASTING: readonly WorldEventKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late', 'hand'];
 
 /**
  * Searches every story with up to so many disturbances, each laid just before, between and just after the events of the run that it
@@ -140,7 +140,7 @@ export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome
   // An event looks at every deadline, sense and condition once.
   const size = pool[0]!.ints.length + pool[0]!.floats.length;
   const events = pool[0]!.due.length + pool[0]!.heard.length + 2 * w.plan.monitors.length;
-  const broken = new Map<number, Story>();
+  const broken = new Map<number, Counterexample>();
   let [stories, states, since, done] = [1, 0, 0, 0];
   let stopped = false;
   let spent = false;

@@ -10,7 +10,7 @@ import {
   searchStories,
   worldOf,
   WorldProblem,
-  type Happening,
+  type WorldEvent,
   type MachineTable,
   type Op,
   type TableState,
@@ -27,7 +27,7 @@ const state = (s: Partial<TableState> & { key: string }): TableState => ({
 });
 const EVENTS = ['press', 'power lost', 'power back'];
 /** What a world's first part goes through: word, since when, at which place of its way. */
-function story(plan: WorldPlan, list: Happening[], end: number) {
+function story(plan: WorldPlan, list: WorldEvent[], end: number) {
   const w = compileWorld(plan);
   const given = happeningsOf(list);
   const log = freshLog(1);
@@ -36,7 +36,7 @@ function story(plan: WorldPlan, list: Happening[], end: number) {
   for (let i = 0; i < log.count; i++) if (log.kind[i] === LOGGED.part) out.push([w.words[log.value[i]!]!, log.at[i]!]);
   return out;
 }
-const meets = (at: number, event: string): Happening => ({ at, what: 'meets', of: 0, how: EVENTS.indexOf(event) });
+const meets = (at: number, event: string): WorldEvent => ({ at, what: 'meets', of: 0, how: EVENTS.indexOf(event) });
 
 const kettle: MachineTable = {
   start: 'off',
@@ -111,10 +111,10 @@ const wired = (...steps: Op[]): WorldPlan => ({
   readySeconds: 1,
 });
 const press = op({ do: 'press', lines: [0], seconds: 0.2 });
-const start = (at: number): Happening => ({ at, what: 'start', of: 0, how: 0 });
-const hap = (at: number, what: Happening['what'], of = 0, how = 0): Happening => ({ at, what, of, how });
+const start = (at: number): WorldEvent => ({ at, what: 'start', of: 0, how: 0 });
+const hap = (at: number, what: WorldEvent['what'], of = 0, how = 0): WorldEvent => ({ at, what, of, how });
 /** Everything of a run that is logged of one kind, with its time. */
-function logged(plan: WorldPlan, list: Happening[], end: number, kind: keyof typeof LOGGED) {
+function logged(plan: WorldPlan, list: WorldEvent[], end: number, kind: keyof typeof LOGGED) {
   const given = happeningsOf(list);
   const log = freshLog();
   runTo(worldOf(compileWorld(plan), given, log), end, given, log);

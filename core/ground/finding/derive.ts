@@ -11,7 +11,7 @@ import {
   type Verdict,
 } from './finding';
 import { evaluate, parseFormula, write } from './formula';
-import { inputsOf, standing } from './standing';
+import { inputsOf, evidenceLevel } from './standing';
 import type { SourceKey } from './sources';
 
 /** A constant with its published, customary or remembered source. */
@@ -207,7 +207,7 @@ export function judged(
   const { tightShare, span, ...rest } = parts;
   const inputs = inputsOf(parts.steps, parts.limit);
   const worked = parts.verdict ?? against(value.value, parts.limit, tightShare, span);
-  const ground = standing(inputs, parts.limit.origin);
+  const ground = evidenceLevel(inputs, parts.limit.origin);
   // What nobody read cannot stop anything either: the stop may be as much of a guess as the pass.
   const verdict = ground === 'unknown' ? 'unknown' : graver(worked, ground);
   const source = new Set(parts.source);

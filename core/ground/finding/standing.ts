@@ -14,7 +14,7 @@ const OF_ORIGIN: Partial<Record<Origin['from'], Verdict>> = { prior: 'unknown', 
  * The best verdict that numbers of such origins can carry: unknown with one that nobody read, tight with one that
  * nobody confirmed, else settled.
  */
-export function standing(inputs: readonly Input[], limit?: Origin): Verdict {
+export function evidenceLevel(inputs: readonly Input[], limit?: Origin): Verdict {
   const is = (verdict: Verdict): boolean =>
     inputs.some((i) => OF_ORIGIN[i.origin.from] === verdict) ||
     (limit !== undefined && OF_ORIGIN[limit.from] === verdict);

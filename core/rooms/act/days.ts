@@ -7,7 +7,7 @@ import {
   RunEnded,
   runTo,
   worldOf,
-  type Happening,
+  type WorldEvent,
   type Happenings,
   type Log,
   type WorldState,
@@ -22,7 +22,7 @@ const DRAWN_CLOSURES = 8;
 
 /** What goes wrong on many days: drawn once, so that every plan meets the same bad luck. */
 export interface BadLuck {
-  readonly happenings: readonly Happening[];
+  readonly happenings: readonly WorldEvent[];
   /** Marked closures of each start, in bits. */
   readonly missed: readonly number[];
 }
@@ -34,7 +34,7 @@ export function drawLuck(starts: readonly number[], days: number, random: Random
     for (let i = 0; i < DRAWN_CLOSURES; i++) if (random.next() < FAULT_RATES.missedShare) bits |= 1 << i;
     return bits;
   });
-  const happenings: Happening[] = [];
+  const happenings: WorldEvent[] = [];
   for (let day = 0; day < days; day++) {
     if (random.next() < FAULT_RATES.handPerDay) {
       happenings.push({ at: (day + random.next()) * 86400, what: 'thumb', of: 0, how: HAND_SECONDS });
@@ -178,7 +178,7 @@ export function daysOf(
 ): DaysOutcome {
   const lines = scene.lines.map((_, line) => line);
   // Each start has its own draws: what the one before it did not use is gone.
-  const missed = starts.flatMap((s, i): Happening[] =>
+  const missed = starts.flatMap((s, i): WorldEvent[] =>
     luck.missed[i] || luck.missed[i - 1]
       ? lines.map((of) => ({ at: s.at, what: 'misses', of, how: luck.missed[i]! }))
       : [],
@@ -222,7 +222,7 @@ export function daysOf(
 }
 
 /** How often something of this kind happened by then. */
-const befell = (luck: BadLuck, what: Happening['what'], end: number): number =>
+const befell = (luck: BadLuck, what: WorldEvent['what'], end: number): number =>
   luck.happenings.filter((h) => h.what === what && h.at < end).length;
 
 /** Many days of one move started at the same instants. */

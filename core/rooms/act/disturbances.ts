@@ -1,19 +1,19 @@
 import { ownerOf, type FaultKind } from '../../ground/job';
-import type { HappeningKind } from '../../engines/world';
+import type { WorldEventKind } from '../../engines/world';
 import { NOBODY, OBSTACLE, type PartEvent } from './events';
 import type { Scene } from './scene';
 
 /** What a disturbance befalls; null for what befalls all. */
-export type Befalls = 'press' | 'sense' | 'part' | 'move' | 'hand';
+export type FaultTarget = 'press' | 'sense' | 'part' | 'move' | 'hand';
 
 interface DisturbanceInfo {
   /** What it is called where it lies on the time axis. */
   readonly words: string;
   /** The same of a hand that is moved by messages. */
   readonly byMessage?: string;
-  readonly befalls: Befalls | null;
+  readonly befalls: FaultTarget | null;
   /** What it is in a world. */
-  readonly what: HappeningKind;
+  readonly what: WorldEventKind;
   /** Whether it takes a time that is said; `if-said` where the usual one is taken otherwise. */
   readonly lasts: 'no' | 'yes' | 'if-said';
   /** How much of a run a new one lasts, as a share. */
@@ -25,8 +25,8 @@ interface DisturbanceInfo {
 }
 
 const of = (
-  befalls: Befalls | null,
-  what: HappeningKind,
+  befalls: FaultTarget | null,
+  what: WorldEventKind,
   words: string,
   more: Partial<Pick<DisturbanceInfo, 'lasts' | 'lastsShare' | 'event' | 'byMessage'>> = {},
 ): DisturbanceInfo => ({
@@ -72,13 +72,13 @@ export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
 };
 
 /** The kind of a happening, by the event that is met where it is one. */
-export const kindOfHappening = (what: HappeningKind, event?: string): FaultKind =>
+export const kindOfHappening = (what: WorldEventKind, event?: string): FaultKind =>
   (Object.keys(DISTURBANCES) as FaultKind[]).find(
     (k) => DISTURBANCES[k].what === what && (event === undefined || DISTURBANCES[k].event?.key === event),
   )!;
 
 /** Where in its scene stands what a fault befalls, the first where nobody is named; -1 where it is not there. */
-export function placeIn(scene: Scene, befalls: Befalls, id: string): number {
+export function placeIn(scene: Scene, befalls: FaultTarget, id: string): number {
   const first = <T>(list: readonly T[], is: (x: T) => boolean): number =>
     id === '' && list.length > 0 ? 0 : list.findIndex(is);
   switch (befalls) {

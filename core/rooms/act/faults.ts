@@ -1,5 +1,5 @@
 import type { Fault } from '../../ground/job';
-import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type Happening } from '../../engines/world';
+import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../../engines/world';
 import { DISTURBANCES, placeIn } from './disturbances';
 import type { Scene } from './scene';
 
@@ -14,7 +14,7 @@ export interface Start {
 }
 
 /** Starts of moves as what comes from outside. */
-export const startsAsHappenings = (starts: readonly Start[]): Happening[] =>
+export const startsAsHappenings = (starts: readonly Start[]): WorldEvent[] =>
   starts.map((s) => ({ at: s.at, what: 'start', of: s.move, how: s.ifArmed ? 1 : 0 }));
 
 /** When each output is closed by the plan in a run without faults, rising. */
@@ -49,11 +49,11 @@ export function faultsAsHappenings(
   scene: Scene,
   faults: readonly Fault[],
   closures: readonly { readonly line: number; readonly at: number }[],
-): Happening[] {
+): WorldEvent[] {
   const used = new Set<string>();
   const byLine = new Map<number, number[]>();
   for (const c of closures) byLine.set(c.line, [...(byLine.get(c.line) ?? []), c.at]);
-  return faults.flatMap((f): Happening[] => {
+  return faults.flatMap((f): WorldEvent[] => {
     const { what, befalls } = DISTURBANCES[f.kind];
     const at = befalls ? placeIn(scene, befalls, f.of) : 0;
     if (at < 0) return [];
@@ -69,7 +69,7 @@ export function faultsAsHappenings(
 }
 
 /** A fault of what stands at a place of its scene. */
-function befalling(scene: Scene, f: Fault, place: number): Happening[] {
+function befalling(scene: Scene, f: Fault, place: number): WorldEvent[] {
   const { what, lasts, event } = DISTURBANCES[f.kind];
   const at = f.atSeconds;
   switch (what) {
@@ -78,8 +78,8 @@ function befalling(scene: Scene, f: Fault, place: number): Happening[] {
       return channel < 0 ? [] : [{ at, what, of: channel, how: HAND_SECONDS }];
     }
     case 'hand': {
-      const put: Happening = { at, what, of: place, how: f.seconds || HAND_SECONDS };
-      const back: Happening = { at: at + f.seconds, what: 'let-go', of: place, how: 0 };
+      const put: WorldEvent = { at, what, of: place, how: f.seconds || HAND_SECONDS };
+      const back: WorldEvent = { at: at + f.seconds, what: 'let-go', of: place, how: 0 };
       return scene.hands[place]!.latching && f.seconds > 0 ? [put, back] : [put];
     }
     case 'meets': {

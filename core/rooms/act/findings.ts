@@ -11,13 +11,13 @@ import { partFindings } from './part-findings';
 import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
 import { timedFindings } from './timed';
-import { togetherFindings } from './together';
+import { pressedTogetherFindings } from './together';
 import type { RunTrace } from './trace';
 import { USUAL_PRESS_SECONDS } from './watch';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  return [...scriptFindings(job, facts), ...neverFindings(job), ...togetherFindings(job, facts)];
+  return [...scriptFindings(job, facts), ...neverFindings(job), ...pressedTogetherFindings(job, facts)];
 }
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {

@@ -17,7 +17,7 @@ export {
   moveFromTakes,
   takeOfRecording,
   timingsOfLed,
-  type Led,
+  type RecordedMove,
   type LedEvent,
   type LedTime,
   type Take,
@@ -42,7 +42,7 @@ export {
   type TimedStep,
   type Trace,
 } from './simulate';
-export { planWay, sayPlanned, sayWay, type Planned, type PlanStep, type Way } from './planner';
+export { planWay, sayPlanned, sayWay, type Planned, type PlanStep, type StatePath } from './planner';
 export {
   firstMove,
   lacksOfPolicies,

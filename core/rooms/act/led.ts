@@ -34,7 +34,7 @@ export interface LedTime {
   readonly taken: number;
 }
 /** A move that was led by hand, or why it cannot be told. */
-export type Led =
+export type RecordedMove =
   | { readonly ok: true; readonly steps: readonly Step[]; readonly times: readonly LedTime[] }
   | { readonly ok: false; readonly problem: string };
 
@@ -120,8 +120,8 @@ function piecesOf(job: Job, take: Take): Piece[] | string {
  * sense told how it went, a wait for it that calls for help. One take alone gives its times with a margin of a half.
  * @param takes at least one; all with the same presses and the same senses in the same order, else the first that differs is named.
  */
-export function moveFromTakes(job: Job, takes: readonly Take[]): Led {
-  const no = (problem: string): Led => ({ ok: false, problem });
+export function moveFromTakes(job: Job, takes: readonly Take[]): RecordedMove {
+  const no = (problem: string): RecordedMove => ({ ok: false, problem });
   const all: Piece[][] = [];
   for (const take of takes) {
     const pieces = piecesOf(job, take);
@@ -216,7 +216,7 @@ function sayPiece(job: Job, p: Piece): string {
  * What led runs tell of the machine's own times: all that a sense told after the first press is its run or its way there, after the
  * second its way back. Empty where nothing is known of the machine, or where no sense told anything.
  */
-export function timingsOfLed(job: Job, led: Led): readonly Timing[] {
+export function timingsOfLed(job: Job, led: RecordedMove): readonly Timing[] {
   const { kind } = machineOf(job);
   if (!led.ok || kind === 'unknown' || !RUNS.includes(kind)) return [];
   // Waits for a sense, one after the other, up to the next press.
@@ -271,5 +271,5 @@ const yesIsHigh = (s: Sense): boolean => (s.highVolts === null) !== s.closedThen
 const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
 
 /** Whether a move is what was led already. */
-export const isLed = (steps: readonly Step[], led: Led): boolean =>
+export const isLed = (steps: readonly Step[], led: RecordedMove): boolean =>
   led.ok && JSON.stringify(steps) === JSON.stringify(led.steps) && steps.some((s) => pressedBy(s).length > 0);

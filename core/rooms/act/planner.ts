@@ -12,7 +12,7 @@ export type PlanStep =
   | { readonly do: 'look'; readonly sense: string; readonly yes: PlanStep | null; readonly no: PlanStep | null };
 
 /** A way from any of some states to another. */
-export interface Way {
+export interface StatePath {
   /** Null where it is there already. */
   readonly steps: PlanStep | null;
   /** Presses and waits of the longest branch. */
@@ -21,7 +21,7 @@ export interface Way {
 
 /** What came of planning: the way, null where there is none; `ended` where it was ended before it could tell. */
 export interface Planned {
-  readonly way: Way | null;
+  readonly way: StatePath | null;
   readonly ended: boolean;
 }
 
@@ -71,7 +71,7 @@ export function planWay(
   );
   const goal = states.map((x) => to.includes(x.key));
   /** Of each set the shortest way, or up to which length there is none. */
-  const known = new Map<string, { readonly way: Way | null; readonly upTo: number }>();
+  const known = new Map<string, { readonly way: StatePath | null; readonly upTo: number }>();
   let [sets, share] = [0, 0];
   let ended = false;
   const counts = (): void => {
@@ -82,15 +82,15 @@ export function planWay(
   };
 
   /** The shortest way from a set of states, given by their numbers, rising. */
-  const solve = (set: readonly number[], left: number): Way | null => {
+  const solve = (set: readonly number[], left: number): StatePath | null => {
     if (set.every((i) => goal[i])) return { steps: null, length: 0 };
     const key = nameOf(set);
     const before = known.get(key);
     if (before?.way) return before.way.length <= left ? before.way : null;
     if (ended || (before && before.upTo >= left)) return null;
     counts();
-    let best: Way | null = null;
-    const keep = (way: Way): void => {
+    let best: StatePath | null = null;
+    const keep = (way: StatePath): void => {
       if (!best || way.length < best.length) best = way;
     };
     for (const look of looks) {

@@ -3,7 +3,7 @@ import {
   constant,
   derive,
   finding,
-  standing,
+  evidenceLevel,
   type Finding,
   type Remedy,
   type Step as DerivedStep,
@@ -15,7 +15,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { orderOf } from '../../engines/reversing';
 
 /** What outputs must not do together or too soon after each other: the order of a motor's directions, and keys of one pad. */
-export const togetherFindings = (job: Job, facts: Facts): Finding[] => [
+export const pressedTogetherFindings = (job: Job, facts: Facts): Finding[] => [
   ...keysAtOnce(job, facts),
   ...facts.presses.flatMap((p) => p.sequence.map((rule) => sequence(job, p.id, rule))).map((of, i) => of(i)),
 ];
@@ -88,7 +88,7 @@ const sequence =
     const placed = job.board.pins.filter((p) => ownerOf(p.line) === id).length > 1;
     const kept = order && placed;
     const wait = order ? waitOf(press, rule) : null;
-    const stands = wait ? standing(wait.inputs) : 'unknown';
+    const stands = wait ? evidenceLevel(wait.inputs) : 'unknown';
     return finding('act', `sequence-${i}`, {
       verdict: kept ? stands : 'unknown',
       title:

@@ -4,7 +4,7 @@ import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
 import { cellOhms, CELLS, cellVolts } from '../../engines/supply';
 import type { FedLoad } from './loads';
 import { solve, type Network } from './network';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Hours of a month of the mean year. */
 const MONTH_HOURS = 8766 / 12;
@@ -38,14 +38,14 @@ function withTaken(net: Network, place: number, s: FeedSource, taken: number): N
   return { ...net, volts, ohms };
 }
 
-const vector = (r: Rehearsal, of: (l: FedLoad) => number): Float64Array => {
+const vector = (r: SupplyRun, of: (l: FedLoad) => number): Float64Array => {
   const out = new Float64Array(r.tree.nodes.length);
   for (const l of r.loads) if (l.place >= 0) out[l.place] = out[l.place]! + (of(l) || 0);
   return out;
 };
 
 /** The greatest share of the charge after which every load on these cells still has enough at its worst instant. */
-function usableShare(r: Rehearsal, place: number, s: FeedSource): number {
+function usableShare(r: SupplyRun, place: number, s: FeedSource): number {
   const loads = r.loads.filter((l) => l.volts && l.place >= 0 && r.tree.nodes[l.place]!.source === place);
   const demand = vector(r, (l) => Math.max(l.startAmps || 0, l.runAmps || 0));
   const enough = (taken: number): boolean => {
@@ -73,7 +73,7 @@ function asleep(job: Job, facts: Facts): { amps: number; measured: boolean } | n
 }
 
 /** How long the cells of a source last, or what is missing before that can be told. */
-export function lifeOf(job: Job, facts: Facts, r: Rehearsal, place: number, s: FeedSource): Life | NoLife {
+export function lifeOf(job: Job, facts: Facts, r: SupplyRun, place: number, s: FeedSource): Life | NoLife {
   const { duty } = job.feed;
   if (duty.sleeps === 'unknown') return 'sleep';
   const sleeps = duty.sleeps === 'yes';
@@ -114,7 +114,7 @@ export function lifeOf(job: Job, facts: Facts, r: Rehearsal, place: number, s: F
 }
 
 /** What one run of the press script takes out of a source beside what is drawn at rest, A·s: each wake is taken to run it once. */
-function scriptCharge(r: Rehearsal, place: number): number {
+function scriptCharge(r: SupplyRun, place: number): number {
   const course = r.courses.findIndex((c) => c.id === 'script');
   if (course < 0) return 0;
   const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting').amps[place]!;

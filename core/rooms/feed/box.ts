@@ -12,13 +12,13 @@ import {
 import { CONTROLLER, type Job } from '../../ground/job';
 import { HOT } from '../../engines/parts';
 import { isConverter } from '../../engines/supply';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
 const GIVES_OFF = 8;
 
 /** Heat that lasts inside the box: what converters lose and what the controller turns into heat, W. */
-function heatInside(r: Rehearsal): number {
+function heatInside(r: SupplyRun): number {
   const controller = r.loads.find((l) => l.id === CONTROLLER);
   const board =
     controller && controller.place >= 0
@@ -32,7 +32,7 @@ function heatInside(r: Rehearsal): number {
 }
 
 /** The air around what stands in the box, °C: the room and the box's own heat, or what a case meets where nobody gave its size. */
-export function airCelsius(job: Job, r: Rehearsal): Step[] {
+export function airCelsius(job: Job, r: SupplyRun): Step[] {
   const { widthMetres: w, heightMetres: h, depthMetres: d, roomCelsius } = job.feed.box;
   if (w === null || h === null || d === null)
     return [
@@ -59,7 +59,7 @@ export function airCelsius(job: Job, r: Rehearsal): Step[] {
 }
 
 /** The air in the box against what parts are made for. */
-export function boxFinding(job: Job, r: Rehearsal): Finding[] {
+export function boxFinding(job: Job, r: SupplyRun): Finding[] {
   const steps = airCelsius(job, r);
   if (steps.length < 2) return [];
   return [

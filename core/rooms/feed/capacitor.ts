@@ -2,7 +2,7 @@ import { carried, chosen, computed, constant, derive, type Input, type Step } fr
 import { CONTROLLER, type FeedLink, type Job } from '../../ground/job';
 import { isConverter, placeOf } from '../../engines/supply';
 import { linkOhms, ohmsOfSource } from './network';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Share of its value that an electrolytic capacitor keeps, and its series resistance, Ω (`capacitor-loss`). */
 const KEPT = 0.8;
@@ -13,7 +13,7 @@ const BURST_SECONDS = 0.005;
 const SOLD = [100e-6, 220e-6, 470e-6, 1e-3, 2.2e-3, 3.3e-3, 4.7e-3, 10e-3];
 
 /** The capacitor across a part of the tree, of which something is said; undefined where there is none. */
-function capacitorAt(r: Rehearsal, place: number): FeedLink | undefined {
+function capacitorAt(r: SupplyRun, place: number): FeedLink | undefined {
   for (const i of r.tree.below[place] ?? []) {
     const n = r.tree.nodes[i]!;
     if (n.kind === 'capacitor' && n.item.farads) return n.item;
@@ -22,7 +22,7 @@ function capacitorAt(r: Rehearsal, place: number): FeedLink | undefined {
 }
 
 /** From what holds its voltage (a source's inside, a converter's output) down to a part: places, the holding one first. */
-function region(r: Rehearsal, place: number): number[] {
+function region(r: SupplyRun, place: number): number[] {
   const out: number[] = [];
   for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) {
     out.unshift(i);
@@ -31,13 +31,13 @@ function region(r: Rehearsal, place: number): number[] {
   return out;
 }
 
-const ohmsAt = (job: Job, r: Rehearsal, i: number): number => {
+const ohmsAt = (job: Job, r: SupplyRun, i: number): number => {
   const n = r.tree.nodes[i]!;
   return n.kind === 'source' ? ohmsOfSource(job, n.item).ohms : isConverter(n) ? 0 : linkOhms(n.item);
 };
 
 /** Resistance that a part sees, and that which it shares with another, Ω. */
-export function sharedOhms(job: Job, r: Rehearsal, place: number, other = place): number {
+export function sharedOhms(job: Job, r: SupplyRun, place: number, other = place): number {
   const there = new Set(region(r, other));
   return region(r, place).reduce((sum, i) => sum + (there.has(i) ? ohmsAt(job, r, i) : 0), 0);
 }
@@ -58,7 +58,7 @@ interface Held {
  * instant to instant, exactly, and a controller's burst may begin at any of them. Null where no capacitor stands there, or nothing
  * before it has a resistance.
  */
-export function leastHeld(job: Job, r: Rehearsal, place: number): Held | null {
+export function leastHeld(job: Job, r: SupplyRun, place: number): Held | null {
   const capacitor = capacitorAt(r, place);
   const ohms = sharedOhms(job, r, place);
   if (!capacitor || !(ohms > 0)) return null;
@@ -121,7 +121,7 @@ export function capacitorFor(amps: number, ohms: number, volts: number): number 
 }
 
 /** How long a capacitor alone carries a current until its voltage has fallen so far: t = C·ΔV/I, s. */
-export function holdUp(r: Rehearsal, place: number, from: number, to: number, amps: number): Step | null {
+export function holdUp(r: SupplyRun, place: number, from: number, to: number, amps: number): Step | null {
   const capacitor = capacitorAt(r, place);
   if (!capacitor || !(amps > 0) || from <= to) return null;
   return derive('time that the capacitor carries it alone', 't', 'k * C_n * (V_0 - V_least) / I', 's', [

@@ -4,7 +4,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { SUPPLY_SHARE, CONNECTOR, isStandardSize, ohmsPerMetre, COPPER_OHM_METRES } from '../../engines/electrics';
 import { CELLS, cellVolts, isConverter, sourceVolts, type SupplyNode } from '../../engines/supply';
 import { converterSpread, converterValues, FUSE_DROP, ohmsOfSource, spreadOf, USUAL_LEAD } from './network';
-import { sayWhen, type Rehearsal, type Worst } from './rehearse';
+import { sayWhen, type SupplyRun, type Worst } from './rehearse';
 
 type Converter = Extract<SupplyNode, { item: { efficiency: number | null } }>;
 
@@ -51,7 +51,7 @@ function openStep(job: Job, n: Extract<SupplyNode, { kind: 'source' }>, end: 'lo
   ]);
 }
 
-const path = (r: Rehearsal, place: number): number[] => {
+const path = (r: SupplyRun, place: number): number[] => {
   const out: number[] = [];
   for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) out.unshift(i);
   return out;
@@ -105,7 +105,7 @@ function leadInputs(n: Extract<SupplyNode, { kind: 'lead' }>, tag: string): { fo
 }
 
 /** Current through a part at an instant: from what hangs behind it; a converter's draw at the voltage that it has then. */
-export function currentSteps(r: Rehearsal, place: number, w: Worst, how: 'peak' | 'lasting'): Step[] {
+export function currentSteps(r: SupplyRun, place: number, w: Worst, how: 'peak' | 'lasting'): Step[] {
   const instant = r.courses[w.course]!.instants[w.instant]!;
   const amps = r.drawn(instant, how);
   const solved = r.at(w, how);
@@ -172,7 +172,7 @@ export function currentSteps(r: Rehearsal, place: number, w: Worst, how: 'peak' 
 }
 
 /** Volts behind a part at an instant, from its source on. */
-export function voltSteps(job: Job, r: Rehearsal, place: number, w: Worst): Step[] {
+export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step[] {
   const solved = r.at(w);
   const out: Step[] = [];
   let last: Step | null = null;
@@ -232,7 +232,7 @@ export function voltSteps(job: Job, r: Rehearsal, place: number, w: Worst): Step
 }
 
 /** Most volts behind a part: its source at its highest with nothing drawn, or what a converter is set to. */
-export function mostSteps(job: Job, r: Rehearsal, place: number): Step[] {
+export function mostSteps(job: Job, r: SupplyRun, place: number): Step[] {
   const line = path(r, place);
   const from = line.findLastIndex((i) => isConverter(r.tree.nodes[i]!) || r.tree.nodes[i]!.kind === 'source');
   const n = r.tree.nodes[line[from]!]!;
@@ -244,4 +244,4 @@ export function mostSteps(job: Job, r: Rehearsal, place: number): Step[] {
 }
 
 /** A title's tail: when it is met. */
-export const whenWords = (r: Rehearsal, w: Worst): string => sayWhen(r, w, (s) => formatQuantity(s, 's'));
+export const whenWords = (r: SupplyRun, w: Worst): string => sayWhen(r, w, (s) => formatQuantity(s, 's'));

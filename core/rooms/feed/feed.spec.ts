@@ -16,7 +16,7 @@ import {
   type JobEdit,
 } from '../../ground/job';
 import { changed, demoJob, fed, findingOf, pressed } from '../../testing/jobs';
-import { feedFindings, loadsOf, rehearse } from '.';
+import { feedFindings, loadsOf, supplyRun } from '.';
 
 const at = '2026-03-02T14:00:00Z';
 const pot = demoJob('rice-pot');
@@ -35,7 +35,7 @@ const mended = (job: Job, id: string): Finding => {
 
 describe('one supply', () => {
   it('adds up what hangs on it at the worst instant and names the spare', () => {
-    const r = rehearse(pot, facts);
+    const r = supplyRun(pot, facts);
     expect(loadsOf(pot, facts, r.tree)[0]).toMatchObject({ runAmps: 0.075, startAmps: 0.4 });
     const peak = findingOf(pot, 'feed.peak');
     expect(peak.value!.value).toBeCloseTo(0.4 + facts.presses[0]!.pinAmps, 9);

@@ -4,13 +4,13 @@ import { freshLink, freshSource, type Job, type JobEdit } from '../../ground/job
 import { boxFinding } from './box';
 import { groundFindings } from './grounds';
 import { judgeCells } from './judge-battery';
-import { boardFindings, standingFindings } from './judge-board';
+import { boardSupplyFindings, standingFindings } from './judge-board';
 import { judgePart } from './judge-parts';
 import { asFarAsSaid } from './ids';
 import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
 import { judgeSource } from './judge-sources';
 import { judgeLoads } from './judge-volts';
-import { rehearse } from './rehearse';
+import { supplyRun } from './rehearse';
 import { togetherFindings } from './together';
 
 /** A plug-in supply on a lead of which nobody said anything: what most single buttons take. */
@@ -42,7 +42,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
         },
       }),
     ];
-  const r = rehearse(job, facts);
+  const r = supplyRun(job, facts);
   const sources = job.feed.sources.flatMap((s, place) => {
     const drawn = judgeSource(job, r, place, s);
     return concerning({ nodes: [s.id] }, [
@@ -62,7 +62,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
     ),
     ...togetherFindings(job, facts, r),
     ...groundFindings(job, facts, r),
-    ...boardFindings(job, facts, r),
+    ...boardSupplyFindings(job, facts, r),
     ...boxFinding(job, r),
     ...standingFindings(job),
   ];

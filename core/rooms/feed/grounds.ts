@@ -4,9 +4,9 @@ import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { dividerOhms } from '../../build/panel';
 import { clampAmps } from '../../engines/signal';
-import { sourceOf } from '../../engines/supply';
+import { feedingSource } from '../../engines/supply';
 import { CLAMP_AMPS } from '../../build/ways';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Most that may stand between two grounds before they are joined, V (`ground-shift`). */
 const SHIFT_VOLTS = 0.05;
@@ -28,8 +28,8 @@ export interface Join {
 const floats = (s: FeedSource): boolean => s.kind === 'cells' || s.kind === 'bank';
 
 /** Which grounds must be joined, by what asks for it: that of a source whose load a pin drives, the machine's where a way shares it. */
-export function joinsOf(job: Job, facts: Facts, r: Rehearsal): Join[] {
-  const controller = sourceOf(job.feed, CONTROLLER, r.tree);
+export function joinsOf(job: Job, facts: Facts, r: SupplyRun): Join[] {
+  const controller = feedingSource(job.feed, CONTROLLER, r.tree);
   if (!controller) return [];
   const out: Join[] = [];
   for (const s of job.feed.sources) {
@@ -61,7 +61,7 @@ export function joinsOf(job: Job, facts: Facts, r: Rehearsal): Join[] {
 }
 
 /** Every join with its reading, and sources that stay apart. */
-export function groundFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] {
+export function groundFindings(job: Job, facts: Facts, r: SupplyRun): Finding[] {
   const tied = Object.values(facts.controls).some((f) => f.isolation === 'not-isolated');
   const joins = joinsOf(job, facts, r);
   const out = joins.map((j): Finding => {
@@ -113,7 +113,7 @@ export function groundFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] 
       },
     });
   });
-  const controller = sourceOf(job.feed, CONTROLLER, r.tree);
+  const controller = feedingSource(job.feed, CONTROLLER, r.tree);
   const apart = job.feed.sources.filter(
     (s) => controller && s !== controller && !joins.some((j) => j.id.split('~').includes(s.id)) && s.kind !== 'rail',
   );
@@ -129,8 +129,8 @@ export function groundFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] 
 }
 
 /** Ways in which current gets into a side that has no power. */
-function backFeed(job: Job, facts: Facts, r: Rehearsal): Finding[] {
-  const controller = sourceOf(job.feed, CONTROLLER, r.tree);
+function backFeed(job: Job, facts: Facts, r: SupplyRun): Finding[] {
+  const controller = feedingSource(job.feed, CONTROLLER, r.tree);
   if (!facts.drive || !controller) return [];
   const out: Finding[] = [];
   for (const sense of job.senses) {

@@ -4,7 +4,7 @@ import type { FeedSource, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { lifeOf, type Life, type NoLife } from './battery';
 import { firstOr } from './ids';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Cells that last for less than this are no rest for anybody, months (`battery-aging`). */
 const LEAST_MONTHS = 3;
@@ -70,7 +70,7 @@ export function turnsOf({ parts, wakesPerDay }: Life): { halves: string; doubles
 export function judgeCells(
   job: Job,
   facts: Facts,
-  r: Rehearsal,
+  r: SupplyRun,
   place: number,
   s: FeedSource,
   first: boolean,

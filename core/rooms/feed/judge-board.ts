@@ -4,7 +4,7 @@ import { CONTROLLER, type Job } from '../../ground/job';
 import { airCelsius } from './box';
 import { holdUp } from './capacitor';
 import { mostSteps } from './explain';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Junction to air of the flat chip on a board, K/W, and the junction that is too hot and the one that is warm, °C (`regulator-heat`). */
 const FLAT = 100;
@@ -12,7 +12,7 @@ const TOO_HOT = 125;
 const WARM = 100;
 
 /** The board's own linear regulator, with its input at its highest and what lasts through it; and how long its capacitor carries it. */
-export function boardFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] {
+export function boardSupplyFindings(job: Job, facts: Facts, r: SupplyRun): Finding[] {
   const d = facts.drive;
   const load = r.loads.find((l) => l.id === CONTROLLER);
   if (!d || !load || load.place < 0 || r.tree.nodes[load.place]!.source < 0) return [];
@@ -55,7 +55,7 @@ export function boardFindings(job: Job, facts: Facts, r: Rehearsal): Finding[] {
 }
 
 /** How long the capacitor carries the controller once its supply is gone. */
-function holdFinding(r: Rehearsal, place: number, least: number): Finding[] {
+function holdFinding(r: SupplyRun, place: number, least: number): Finding[] {
   const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting');
   const step = holdUp(r, place, rest.volts[place]!, least, rest.amps[place]!);
   return step

@@ -15,7 +15,7 @@ import { formatQuantity } from '../../ground/quantity';
 import type { SupplyNode } from '../../engines/supply';
 import { airCelsius } from './box';
 import { converterInput, currentSteps, mostSteps, whenWords } from './explain';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 type Converter = Extract<SupplyNode, { item: FeedConverter }>;
 
@@ -27,7 +27,7 @@ const WARM = 100;
 const put = (item: FeedConverter, say: string): JobEdit => ({ do: 'put', list: 'feed.converters', item, say });
 
 /** A linear regulator's junction: what it turns into heat of what lasts, with its input at its highest. */
-function heat(job: Job, r: Rehearsal, place: number, n: Converter): Finding[] {
+function heat(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
   if (n.kind !== 'linear' || n.parent < 0) return [];
   const w = r.lasting[place]!;
   const amps = currentSteps(r, place, w, 'lasting');
@@ -66,7 +66,7 @@ function heat(job: Job, r: Rehearsal, place: number, n: Converter): Finding[] {
 }
 
 /** A converter's headroom, the most at its input, its rating, and the heat of a linear one. */
-export function judgeConverter(job: Job, r: Rehearsal, place: number, n: Converter): Finding[] {
+export function judgeConverter(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
   const out: Finding[] = [];
   const above = n.parent < 0 ? undefined : r.least[n.parent];
   if (above && !Number.isNaN(above.value)) {

@@ -17,7 +17,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
 import { ohmsOfSource, openVolts, USUAL_LEAD } from './network';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 type Link = Extract<SupplyNode, { item: FeedLink }>;
 
@@ -27,7 +27,7 @@ const FUSE_SHARE = 0.8;
 const DROP_SHARE = 0.03;
 
 /** The thinnest lead behind a part, up to the next fuse or converter. */
-function thinnest(r: Rehearsal, place: number): Extract<SupplyNode, { kind: 'lead' }> | undefined {
+function thinnest(r: SupplyRun, place: number): Extract<SupplyNode, { kind: 'lead' }> | undefined {
   const found: Extract<SupplyNode, { kind: 'lead' }>[] = [];
   const region = [place];
   for (let i = 0; i < region.length; i++)
@@ -58,7 +58,7 @@ const bears = (l: FeedLink): Input =>
       );
 
 /** A fuse against what lasts through it, and against the thinnest lead behind it. */
-export function judgeFuse(r: Rehearsal, place: number, n: Link): Finding[] {
+export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
   const w = r.lasting[place]!;
   const steps = currentSteps(r, place, w, 'lasting');
   if (n.item.amps === null)
@@ -129,7 +129,7 @@ function fuseRemedy(n: Link, lasting: number, lead: FeedLink | undefined): Remed
 }
 
 /** A lead and its contacts against what lasts through them. */
-export function judgeLead(job: Job, r: Rehearsal, place: number, n: Link): Finding[] {
+export function judgeLead(job: Job, r: SupplyRun, place: number, n: Link): Finding[] {
   const w = r.lasting[place]!;
   const steps = currentSteps(r, place, w, 'lasting');
   const amps = steps.at(-1)!.result.value;
@@ -189,7 +189,7 @@ export function judgeLead(job: Job, r: Rehearsal, place: number, n: Link): Findi
 /** A source that could give more into a short than the leads behind it bear wants a fuse. */
 export function judgeUnfused(
   job: Job,
-  r: Rehearsal,
+  r: SupplyRun,
   place: number,
   n: Extract<SupplyNode, { kind: 'source' }>,
 ): Finding[] {

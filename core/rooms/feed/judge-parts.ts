@@ -3,7 +3,7 @@ import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode } from '../../engines/supply';
 import { judgeConverter } from './judge-converters';
 import { judgeFuse, judgeLead, judgeUnfused } from './judge-links';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** What hangs on nothing. */
 const loose = (n: SupplyNode): Finding[] =>
@@ -19,7 +19,7 @@ const loose = (n: SupplyNode): Finding[] =>
     : [];
 
 /** Converters, fuses, leads and sources against what goes through them. */
-export function judgePart(job: Job, r: Rehearsal, place: number): Finding[] {
+export function judgePart(job: Job, r: SupplyRun, place: number): Finding[] {
   const n = r.tree.nodes[place]!;
   if (n.kind === 'source') return judgeUnfused(job, r, place, n);
   if (n.source < 0) return loose(n);

@@ -18,7 +18,7 @@ import { usableAmps } from '../../engines/electrics';
 import { CELLS, sourceVolts } from '../../engines/supply';
 import { currentSteps, whenWords } from './explain';
 import { firstOr } from './ids';
-import type { Rehearsal } from './rehearse';
+import type { SupplyRun } from './rehearse';
 
 /** Share of a supply that stays in reserve (`feed-spare`). */
 const RESERVE = 0.2;
@@ -79,7 +79,7 @@ function unsaid(job: Job, s: FeedSource): boolean {
 }
 
 /** A source against what is drawn from it. */
-export function judgeSource(job: Job, r: Rehearsal, place: number, s: FeedSource): Finding[] {
+export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource): Finding[] {
   const id = (name: string): string => firstOr(place === 0, name, s.id);
   const called = r.tree.nodes.filter((n) => n.kind === 'source').length > 1 ? `${s.name}: ` : '';
   if (unsaid(job, s))
@@ -173,7 +173,7 @@ const named = (steps: readonly Step[], what: string): readonly Step[] => [
 ];
 
 /** A bank that switches off while next to nothing is drawn. */
-function holdFinding(r: Rehearsal, place: number, s: FeedSource, id: string): Finding[] {
+function holdFinding(r: SupplyRun, place: number, s: FeedSource, id: string): Finding[] {
   if (s.kind !== 'bank') return [];
   const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting');
   const draw = derive('draw at rest', 'I_rest', 'I_0', 'A', [

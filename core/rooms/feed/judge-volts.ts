@@ -17,7 +17,7 @@ import { mostSteps, voltSteps, whenWords } from './explain';
 import { asFarAsSaid } from './ids';
 import type { FedLoad } from './loads';
 import { USUAL_LEAD } from './network';
-import type { Rehearsal, Worst } from './rehearse';
+import type { SupplyRun, Worst } from './rehearse';
 
 /** A margin of volts is tight under this share of its limit. */
 const TIGHT_LOW = 0.01;
@@ -27,7 +27,7 @@ const ROOM = 0.012;
 
 type Lead = Extract<SupplyNode, { kind: 'lead' }>;
 /** Leads between a part of the tree and its source, the nearest first. */
-function leadsOn(r: Rehearsal, place: number): { n: Lead; amps: (w: Worst) => number }[] {
+function leadsOn(r: SupplyRun, place: number): { n: Lead; amps: (w: Worst) => number }[] {
   const out: { n: Lead; amps: (w: Worst) => number }[] = [];
   for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) {
     const n = r.tree.nodes[i]!;
@@ -41,7 +41,7 @@ function leadsOn(r: Rehearsal, place: number): { n: Lead; amps: (w: Worst) => nu
 const putLink = (item: FeedLink, say: string): JobEdit => ({ do: 'put', list: 'feed.links', item, say });
 
 /** The lead that drops most, thick enough for what is missing. */
-function thicker(job: Job, r: Rehearsal, l: FedLoad, w: Worst, missing: number): Remedy | null {
+function thicker(job: Job, r: SupplyRun, l: FedLoad, w: Worst, missing: number): Remedy | null {
   const leads = leadsOn(r, l.place)
     .map(({ n, amps }) => {
       const metres = n.item.metres ?? USUAL_LEAD.metres;
@@ -65,7 +65,7 @@ function thicker(job: Job, r: Rehearsal, l: FedLoad, w: Worst, missing: number):
 }
 
 /** A capacitor beside the controller that carries its bursts, where what lasts leaves enough. */
-function capacitorRemedy(job: Job, r: Rehearsal, l: FedLoad, low: number): Remedy | null {
+function capacitorRemedy(job: Job, r: SupplyRun, l: FedLoad, low: number): Remedy | null {
   if (l.id !== CONTROLLER) return null;
   const calm = Math.min(
     ...r.courses.flatMap((c, course) =>
@@ -90,7 +90,7 @@ function capacitorRemedy(job: Job, r: Rehearsal, l: FedLoad, low: number): Remed
 }
 
 /** The usual lead, where nobody said which: confirming it makes a fact of a guess. */
-function sayLead(r: Rehearsal, l: FedLoad): Remedy | null {
+function sayLead(r: SupplyRun, l: FedLoad): Remedy | null {
   const guess = leadsOn(r, l.place).find(({ n }) => n.item.metres === null || n.item.squareMetres === null)?.n;
   if (!guess) return null;
   const metres = guess.item.metres ?? USUAL_LEAD.metres;
@@ -109,7 +109,7 @@ const wrongSupply = (l: FedLoad): Remedy => ({
     'such a supply, a shorter or thicker lead, or a converter between.',
 });
 
-function lowFinding(job: Job, r: Rehearsal, l: FedLoad, called: string): Finding {
+function lowFinding(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding {
   const controller = l.id === CONTROLLER;
   const w = r.least[l.place]!;
   const bare = voltSteps(job, r, l.place, w);
@@ -140,7 +140,7 @@ function lowFinding(job: Job, r: Rehearsal, l: FedLoad, called: string): Finding
   });
 }
 
-function highFinding(job: Job, r: Rehearsal, l: FedLoad, called: string): Finding {
+function highFinding(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding {
   const controller = l.id === CONTROLLER;
   const steps = mostSteps(job, r, l.place);
   return judged('feed', controller ? 'most-volts' : `high@${l.id}`, {
@@ -154,7 +154,7 @@ function highFinding(job: Job, r: Rehearsal, l: FedLoad, called: string): Findin
 }
 
 /** Loads of one place that work between the same voltages are judged as one: what one gets, all get. */
-export function judgeLoads(job: Job, r: Rehearsal): Finding[] {
+export function judgeLoads(job: Job, r: SupplyRun): Finding[] {
   const alike = new Map<string, FedLoad[]>();
   for (const l of r.loads) {
     if (!l.volts) continue;
@@ -171,7 +171,7 @@ export function judgeLoads(job: Job, r: Rehearsal): Finding[] {
 }
 
 /** What a load gets against what it works from and bears; what hangs on nothing, or on the wrong sort of current. */
-function judgeLoad(job: Job, r: Rehearsal, l: FedLoad, called: string): Finding[] {
+function judgeLoad(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding[] {
   const node = r.tree.nodes[l.place];
   const source = node && r.tree.nodes[node.source];
   if (!node || source?.kind !== 'source') return [unfed(job, r, l)];
@@ -216,13 +216,13 @@ function judgeLoad(job: Job, r: Rehearsal, l: FedLoad, called: string): Finding[
   return [...out, ...asFarAsSaid(r, l.place, [lowFinding(job, r, l, called)]), highFinding(job, r, l, called)];
 }
 
-const passes = (r: Rehearsal, place: number, kind: string): boolean => {
+const passes = (r: SupplyRun, place: number, kind: string): boolean => {
   for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) if (r.tree.nodes[i]!.kind === kind) return true;
   return false;
 };
 
 /** A load that nothing feeds: with the parts of the tree whose voltage suits it. */
-function unfed(job: Job, r: Rehearsal, l: FedLoad): Finding {
+function unfed(job: Job, r: SupplyRun, l: FedLoad): Finding {
   const fits = r.tree.ends
     .map((i) => ({ n: r.tree.nodes[i]!, volts: nominalVolts(job, r.tree, i) }))
     .filter((x) => x.volts !== null && l.volts && x.volts >= l.volts.low && x.volts <= l.volts.high);

@@ -13,7 +13,7 @@ export interface Worst {
 }
 
 /** What all courses come to, for every part of the tree by its place. */
-export interface Rehearsal extends Ground {
+export interface SupplyRun extends Ground {
   readonly courses: readonly Course[];
   /** Most amperes with bursts and starts, and of what lasts. */
   readonly peak: readonly Worst[];
@@ -71,15 +71,15 @@ function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
  * Lets every course run over the tree. A controller's burst, and a load that may run at any time, are taken to come at the worst
  * instant of each.
  */
-export function rehearse(job: Job, facts: Facts, tree: SupplyTree = supplyTree(job.feed)): Rehearsal {
+export function supplyRun(job: Job, facts: Facts, tree: SupplyTree = supplyTree(job.feed)): SupplyRun {
   const ground = groundOf(job, facts, tree);
   return over(ground, coursesOf(job, ground.loads, facts));
 }
 
 /** The same with other courses than those that follow from the job, as for a group that is tried out. */
-export const rehearsedAnew = (r: Rehearsal, courses: readonly Course[]): Rehearsal => over(r, courses);
+export const rehearsedAnew = (r: SupplyRun, courses: readonly Course[]): SupplyRun => over(r, courses);
 
-function over(ground: Ground, courses: readonly Course[]): Rehearsal {
+function over(ground: Ground, courses: readonly Course[]): SupplyRun {
   const { tree, loads, hung, controller, low, base } = ground;
   const size = tree.nodes.length;
   const drawn = (instant: Instant, how: How): Float64Array => {
@@ -139,7 +139,7 @@ function baseOf(loads: readonly FedLoad[], how: How): Float64Array {
 }
 
 /** When a worst is met, in words: `the press script, 2.4 s after it began`. */
-export function sayWhen(r: Rehearsal, w: Worst, sayTime: (seconds: number) => string): string {
+export function sayWhen(r: SupplyRun, w: Worst, sayTime: (seconds: number) => string): string {
   const course = r.courses[w.course]!;
   if (course.id === 'rest') return 'at rest';
   const at = course.instants[w.instant]!.at;

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
 import { edited, freshMove, stepOf, type Job, type JobEdit, type Step } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
-import { rehearse } from '.';
+import { supplyRun } from '.';
 
 const flaps = demoJob('steam-flaps');
 
@@ -20,7 +20,7 @@ describe('what is pressed together', () => {
       move('one', press('flap-1'), stepOf('wait', { seconds: 60 }), press('flap-2')),
       move('both', press('flap-1', 'flap-2')),
     ].reduce<Job>((j, e) => edited(j, e, '2026-03-02T14:00:00Z'), bare);
-    const { courses } = rehearse(job, known);
+    const { courses } = supplyRun(job, known);
     const most = (id: string): number =>
       Math.max(...courses.find((c) => c.id === id)!.instants.map((i) => i.active.length));
     // One more motor beside the first; the pins of both are one load of the controller.

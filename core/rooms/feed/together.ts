@@ -13,7 +13,7 @@ import type { FeedGroup, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { leastHeld } from './capacitor';
 import { judgeSource } from './judge-sources';
-import { rehearsedAnew, type Rehearsal } from './rehearse';
+import { rehearsedAnew, type SupplyRun } from './rehearse';
 import { AT_REST, courseOf, groupSteps } from './timeline';
 import type { FedLoad } from './loads';
 
@@ -23,7 +23,7 @@ const AFTER_START = 1.25;
 type Steps = ReturnType<typeof groupSteps>;
 
 /** Whether supplies and loads bear a course: no source over what it may give, no load under what it works from. */
-function borne(job: Job, facts: Facts, known: Rehearsal, steps: Steps): boolean {
+function borne(job: Job, facts: Facts, known: SupplyRun, steps: Steps): boolean {
   const r = rehearsedAnew(known, [AT_REST, courseOf('trial', 'trial', steps, known.loads, facts)]);
   return (
     r.tree.nodes.every((n, i) => {
@@ -53,11 +53,11 @@ function greatest(most: number, fits: (n: number) => boolean): number {
 }
 
 /** How long after the start of some the next ones may start: once these run. */
-const staggerFor = (r: Rehearsal, presses: readonly string[]): number =>
+const staggerFor = (r: SupplyRun, presses: readonly string[]): number =>
   Math.max(0.1, Math.ceil(longestStart(r.loads, presses) * AFTER_START * 10) / 10);
 
 /** How many presses of a group may start at once, the next ones once these run. */
-const mostAtOnce = (job: Job, facts: Facts, r: Rehearsal, presses: readonly string[], staggerSeconds: number): number =>
+const mostAtOnce = (job: Job, facts: Facts, r: SupplyRun, presses: readonly string[], staggerSeconds: number): number =>
   greatest(presses.length, (atOnce) =>
     borne(
       job,
@@ -73,7 +73,7 @@ const mostAtOnce = (job: Job, facts: Facts, r: Rehearsal, presses: readonly stri
   );
 
 /** One group: how many start at once, against how many may. */
-function groupFinding(job: Job, facts: Facts, r: Rehearsal, g: FeedGroup): Finding[] {
+function groupFinding(job: Job, facts: Facts, r: SupplyRun, g: FeedGroup): Finding[] {
   if (g.presses.length === 0) return [];
   const start = longestStart(r.loads, g.presses);
   const stagger = Math.max(g.staggerSeconds, staggerFor(r, g.presses));
@@ -129,7 +129,7 @@ function groupFinding(job: Job, facts: Facts, r: Rehearsal, g: FeedGroup): Findi
 }
 
 /** Presses that no group holds: how many of them may start at once, and whether anything sees to it. */
-function looseFinding(job: Job, facts: Facts, r: Rehearsal): Finding[] {
+function looseFinding(job: Job, facts: Facts, r: SupplyRun): Finding[] {
   const grouped = new Set(job.feed.groups.flatMap((g) => g.presses));
   const draws = new Set(
     r.loads.flatMap((l) => (l.press !== '' && l.place >= 0 && l.startAmps > 0.05 ? [l.press] : [])),
@@ -185,7 +185,7 @@ function looseFinding(job: Job, facts: Facts, r: Rehearsal): Finding[] {
 }
 
 /** Who may start together. */
-export const togetherFindings = (job: Job, facts: Facts, r: Rehearsal): Finding[] => [
+export const togetherFindings = (job: Job, facts: Facts, r: SupplyRun): Finding[] => [
   ...job.feed.groups.flatMap((g) => groupFinding(job, facts, r, g)),
   ...looseFinding(job, facts, r),
 ];

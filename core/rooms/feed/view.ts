@@ -4,7 +4,7 @@ import { bearsAmps, nearestGauge } from '../../engines/electrics';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
 import { USUAL_LEAD } from './network';
-import { sayWhen, type Rehearsal, type Worst } from './rehearse';
+import { sayWhen, type SupplyRun, type Worst } from './rehearse';
 
 /** A part of the tree or a load as it is drawn. */
 export interface FeedRow {
@@ -55,7 +55,7 @@ function whatOf(job: Job, n: SupplyNode): string {
 }
 
 /** Every part and every load as it is drawn, parts before what hangs on them. */
-export function feedRows(job: Job, r: Rehearsal, findings: readonly Finding[]): FeedRow[] {
+export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): FeedRow[] {
   const verdict = (id: string): Verdict =>
     findingsOf(findings, id)
       .filter((f) => !f.sums)
@@ -105,7 +105,7 @@ export interface CurvePoint {
 }
 
 /** Current out of a source and volts at the controller (or behind the source), instant by instant. */
-export function curveOf(r: Rehearsal, course: number, source: number): CurvePoint[] {
+export function curveOf(r: SupplyRun, course: number, source: number): CurvePoint[] {
   const controller = r.loads.find((l) => l.id === CONTROLLER)?.place ?? -1;
   const place = controller >= 0 && r.tree.nodes[controller]!.source === source ? controller : source;
   return (r.courses[course]?.instants ?? []).map((x, instant) => {
@@ -130,7 +130,7 @@ export interface CutRow {
 }
 
 /** Every lead of the tree with its size, what it carries and what it drops; two conductors each. */
-export function cutList(r: Rehearsal): CutRow[] {
+export function cutList(r: SupplyRun): CutRow[] {
   return r.tree.nodes.flatMap((n, i): CutRow[] => {
     if (n.kind !== 'lead') return [];
     const w: Worst = r.least[i]!;
@@ -158,7 +158,7 @@ export function cutList(r: Rehearsal): CutRow[] {
 }
 
 /** What a load or a branch may hang on: parts of the tree but itself and what hangs on it, each with its nominal voltage. */
-export function hangChoices(job: Job, r: Rehearsal, of: string): { id: string; words: string }[] {
+export function hangChoices(job: Job, r: SupplyRun, of: string): { id: string; words: string }[] {
   const own = r.tree.at.get(of);
   const under = (i: number): boolean => {
     for (let at = i; at >= 0; at = r.tree.nodes[at]!.parent) if (at === own) return true;
@@ -175,7 +175,7 @@ export function hangChoices(job: Job, r: Rehearsal, of: string): { id: string; w
 const orNull = (x: number): number | null => (Number.isFinite(x) ? x : null);
 
 /** The tree as `gt feed` tells it. */
-export const feedReport = (job: Job, r: Rehearsal, findings: readonly Finding[]): unknown => ({
+export const feedReport = (job: Job, r: SupplyRun, findings: readonly Finding[]): unknown => ({
   nodes: feedRows(job, r, findings).map((row) => ({
     ...row,
     peakAmps: orNull(row.peakAmps),

@@ -1,7 +1,7 @@
 import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type Job } from '../../ground/job';
-import { sourceOf } from '../../engines/supply';
+import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
@@ -60,7 +60,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
 
 function isolationGate(job: Job, facts: Facts): Finding[] {
   const joining = facts.presses.filter((p) => p.sharesGround);
-  const onItsRail = sourceOf(job.feed, CONTROLLER)?.kind === 'rail';
+  const onItsRail = feedingSource(job.feed, CONTROLLER)?.kind === 'rail';
   return Object.entries(facts.controls).map(([id, f]) => {
     // The ground is one: a press of another control that joins it joins it for this one as well.
     const shares = joining.length > 0;

@@ -3,7 +3,7 @@ import { edited, type Job, type Reading } from '../../ground/job';
 import { isIsolationReading } from './isolation/relevant';
 import { predictions } from './inference/particles';
 import type { NextReading } from './next/say-next';
-import { nextFor, surveysOf, type Survey } from './survey';
+import { nextFor, surveysOf, type ControlSurvey } from './survey';
 
 /** One reading of a plan for the whole board, with the answer that the plan takes for granted. */
 export interface Planned {
@@ -44,7 +44,7 @@ export function boardOrder(job: Job, count: number): Planned[] {
 }
 
 /** The answer that the leading kind expects, as a reading. Isolation is taken to hold. */
-function likeliest(s: Survey, next: NextReading, id: string): Reading {
+function likeliest(s: ControlSurvey, next: NextReading, id: string): Reading {
   const imaginedTop = s.posterior.before.meter.mostOhms;
   const { from, to, state, kind } = next;
   const base = {

@@ -7,10 +7,10 @@ import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
 import { sizeFindings } from './sizes';
 import { chanceWords, misfitWords, tellMore } from './standing';
-import { tieOf, type Survey } from './survey';
+import { tieOf, type ControlSurvey } from './survey';
 
 /** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
-export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
+export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Finding[] {
   const { rails, pieces, faces } = job.survey;
   const beside = [
     ...stripFindings(job),
@@ -48,7 +48,7 @@ export function probeFindings(job: Job, surveys: readonly Survey[]): Finding[] {
 }
 
 /** A control that fits none of the kinds: said so, with the readings that fit nothing, and never called by the nearest name. */
-function remainderFinding(job: Job, s: Survey, name: string): Finding {
+function remainderFinding(job: Job, s: ControlSurvey, name: string): Finding {
   const misfits = misfitWords(job, s);
   return finding('probe', `${s.control}.kind`, {
     verdict: 'unknown',
@@ -63,7 +63,7 @@ function remainderFinding(job: Job, s: Survey, name: string): Finding {
 }
 
 /** Kinds that no reading left could tell apart; both are named, with what that means for the press. */
-function tieFinding(s: Survey, name: string, tie: readonly ControlKind[]): Finding {
+function tieFinding(s: ControlSurvey, name: string, tie: readonly ControlKind[]): Finding {
   const names = tie.map((k) => KIND_WORDS[k].name).join(' or ');
   return finding('probe', `${s.control}.kind`, {
     verdict: 'tight',
@@ -75,7 +75,7 @@ function tieFinding(s: Survey, name: string, tie: readonly ControlKind[]): Findi
   });
 }
 
-function kindFinding(s: Survey, name: string): Finding[] {
+function kindFinding(s: ControlSurvey, name: string): Finding[] {
   const best = s.candidates[0]!;
   const words = KIND_WORDS[best.kind].name;
   const still = STILL_POSSIBLE[best.kind];
@@ -117,7 +117,7 @@ const RESTS_ON: Partial<Record<ControlKind, readonly string[]>> = {
   'dry-pair': ['loopVolts', 'loopOhms'],
 };
 
-function valueFindings(s: Survey, name: string): Finding[] {
+function valueFindings(s: ControlSurvey, name: string): Finding[] {
   const best = s.candidates[0]!;
   const words = KIND_WORDS[best.kind].name;
   const out: Finding[] = [];

@@ -33,7 +33,7 @@ export {
   type Candidate,
   type Remainder,
   type SeenSurvey,
-  type Survey,
+  type ControlSurvey,
 } from './survey';
 export { practiceResult, type Guess, type PracticeResult } from './practice';
 export { controlFromPair } from './strip/control';

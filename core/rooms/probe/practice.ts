@@ -1,6 +1,6 @@
 import type { ControlKind, Job } from '../../ground/job';
 import { seededRandom } from '../../ground/quantity';
-import { FAULT_WORDS, standinOf } from '../../engines/standin';
+import { STANDIN_FAULT_WORDS, standinOf } from '../../engines/standin';
 import { KIND_WORDS } from './kind-words';
 import { isIsolationReading } from './isolation/relevant';
 import { walk } from './walk';
@@ -33,7 +33,7 @@ export function practiceResult(job: Job, guess: Guess): PracticeResult {
     walk(standin, seededRandom(job.standin.seed * 31 + i), 16),
   ).filter((w) => (strange ? w.end === 'remainder' : w.end === 'known' && w.kind === truth));
   const fewest = walks.length ? Math.min(...walks.map((w) => w.readings)) : 16;
-  const faults = standin.faults.map((f) => FAULT_WORDS[f.fault]);
+  const faults = standin.faults.map((f) => STANDIN_FAULT_WORDS[f.fault]);
   const right = guess === truth;
   return {
     right,

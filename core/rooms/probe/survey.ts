@@ -6,7 +6,7 @@ import type { Estimate } from './inference/estimate-parts';
 import { farSideOf, ranked, shareWith, signalSide } from './inference/grid-estimate';
 import { isolationOf } from './isolation/isolation';
 import { KNOWN_AT, nextReading } from './next/next';
-import { posteriorOf, type Before, type Posterior } from './inference/posterior';
+import { posteriorOf, type Prior, type Posterior } from './inference/posterior';
 import { kindReadings } from './isolation/relevant';
 import type { NextReading } from './next/say-next';
 import { beforeWith, type KnownSibling } from './inference/siblings';
@@ -19,7 +19,7 @@ export interface Candidate {
 }
 
 /** Everything Probe can say about one control now. */
-export interface Survey {
+export interface ControlSurvey {
   readonly control: string;
   readonly posterior: Posterior;
   /** Most probable first. */
@@ -32,12 +32,12 @@ export interface Survey {
 }
 
 /** A survey as the screens show it: without the weights of the builds, of which there are some ten thousand numbers a control. */
-export type SeenSurvey = Omit<Survey, 'posterior'> & {
+export type SeenSurvey = Omit<ControlSurvey, 'posterior'> & {
   readonly posterior: Omit<Posterior, 'before' | 'weights' | 'supplies'>;
 };
 
 /** A survey without what only the core needs of it. */
-export function seenSurvey(s: Survey): SeenSurvey {
+export function seenSurvey(s: ControlSurvey): SeenSurvey {
   const { kinds, other, leading, evidence, slip } = s.posterior;
   return { ...s, posterior: { kinds, other, leading, evidence, slip } };
 }
@@ -49,14 +49,14 @@ export interface Remainder {
   readonly misfits: readonly string[];
 }
 
-const kept = new Map<string, Survey>();
+const kept = new Map<string, ControlSurvey>();
 /** A survey is a pure function of its readings and what came before; the last few are kept, so that an edit elsewhere costs nothing. */
 const MOST_KEPT = 300;
 
-const keyOf = (job: Job, control: string, before: Before): string =>
+const keyOf = (job: Job, control: string, before: Prior): string =>
   JSON.stringify([control, kindReadings(job, control), before, mayReckon(job.controls.length)]);
 
-function surveyWith(job: Job, control: string, before: Before): Survey {
+function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
   const key = keyOf(job, control, before);
   const known = kept.get(key);
   if (known) return known;
@@ -70,7 +70,7 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
   }));
   const leads = posterior.other > posterior.kinds[posterior.leading];
   const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= 0.5).map((r) => r.id);
-  const survey: Survey = {
+  const survey: ControlSurvey = {
     control,
     posterior,
     remainder: { probability: posterior.other, leads, misfits },
@@ -85,7 +85,7 @@ function surveyWith(job: Job, control: string, before: Before): Survey {
 }
 
 /** What a control tells of its neighbours once it is known by its own readings. */
-function siblingOf(s: Survey): KnownSibling[] {
+function siblingOf(s: ControlSurvey): KnownSibling[] {
   if (!s.known) return [];
   const supply = s.candidates[0]!.estimates['supplyVolts'];
   return [
@@ -101,7 +101,7 @@ function siblingOf(s: Survey): KnownSibling[] {
  * The candidates of every control of a job. Controls of one board share a supply and are often built alike: those that are
  * known by their own readings give the others a better beginning.
  */
-export function surveysOf(job: Job): Survey[] {
+export function surveysOf(job: Job): ControlSurvey[] {
   const alone = beforeWith([], job.survey.meter);
   const first = job.controls.map((c) => surveyWith(job, c.id, alone));
   const known = first.flatMap(siblingOf);
@@ -112,19 +112,19 @@ export function surveysOf(job: Job): Survey[] {
 }
 
 /** The candidates of one control. Throws RangeError for a control that the job does not have. */
-export function surveyOf(job: Job, control: string): Survey {
+export function surveyOf(job: Job, control: string): ControlSurvey {
   const found = surveysOf(job).find((s) => s.control === control);
   if (!found) throw new RangeError(`the job has no control ${control}`);
   return found;
 }
 
-const nexts = new WeakMap<Survey, Map<string, NextReading | null>>();
+const nexts = new WeakMap<ControlSurvey, Map<string, NextReading | null>>();
 
 /**
  * The next reading of a surveyed control; see `nextReading`. Kept with the survey, so that an edit to one control does
  * not cost the others anything.
  */
-export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): NextReading | null {
+export function nextFor(job: Job, survey: ControlSurvey, skip?: ReadonlySet<string>): NextReading | null {
   const name = job.controls.find((c) => c.id === survey.control)?.name;
   const key = JSON.stringify([name, job.wish.hazards, isolationOf(job, survey.control), [...(skip ?? [])]]);
   const known = nexts.get(survey) ?? new Map<string, NextReading | null>();
@@ -135,7 +135,7 @@ export function nextFor(job: Job, survey: Survey, skip?: ReadonlySet<string>): N
 }
 
 /** Candidates that no reading left could tell apart, where the control is isolated and not known; else empty. */
-export function tieOf(job: Job, survey: Survey): ControlKind[] {
+export function tieOf(job: Job, survey: ControlSurvey): ControlKind[] {
   if (
     survey.known ||
     survey.remainder.leads ||
@@ -190,7 +190,7 @@ function mostAmps(job: Job, control: string): number | null {
 }
 
 /** What the other rooms may know of each control. */
-export function controlFacts(job: Job, surveys: readonly Survey[]): Facts['controls'] {
+export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts['controls'] {
   return Object.fromEntries(
     surveys.map((s): [string, ControlFact] => {
       const best = s.candidates[0]!;

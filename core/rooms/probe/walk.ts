@@ -4,7 +4,7 @@ import { readStandin, type Measurable } from '../../engines/standin';
 import { isolationOf } from './isolation/isolation';
 import { isIsolationReading } from './isolation/relevant';
 import type { NextReading } from './next/say-next';
-import { nextFor, surveyOf, tieOf, type Survey } from './survey';
+import { nextFor, surveyOf, tieOf, type ControlSurvey } from './survey';
 
 const CONTROL = 'control-it';
 const T = '2026-01-01T00:00:00Z';
@@ -74,7 +74,7 @@ export function walk(standin: Measurable, random: Random, most = 16): Walk {
   let readings = 0;
   let isolationReadings = 0;
   for (let n = 0; ; n++) {
-    const survey: Survey = surveyOf(job, CONTROL);
+    const survey: ControlSurvey = surveyOf(job, CONTROL);
     const isolation = isolationOf(job, CONTROL);
     const best = survey.candidates[0]!;
     const settled = isolation.verdict !== 'unknown';

@@ -1,7 +1,7 @@
 import { sayPlace, sayValue, type Reading } from '../../../ground/job';
 import { overLimits } from '../isolation/isolation';
 import { specKey } from './spec-key';
-import { posteriorOf, type Before, type Posterior } from './posterior';
+import { posteriorOf, type Prior, type Posterior } from './posterior';
 import { agree } from './repeats';
 
 /** Readings that cannot all be right. */
@@ -61,7 +61,7 @@ export function contradictionsIn(all: readonly Reading[], posterior: Posterior, 
 }
 
 /** Whether a reading stops looking like a slip once the other is left out. */
-function freed(readings: readonly Reading[], suspect: Reading, other: Reading, before: Before): boolean {
+function freed(readings: readonly Reading[], suspect: Reading, other: Reading, before: Prior): boolean {
   return (
     (posteriorOf(
       readings.filter((x) => x.id !== other.id),

@@ -8,17 +8,17 @@ import { evidenceOf, type Evidence } from './repeats';
 import { SupplyState } from './supply';
 
 /** What is known before the first reading of a control. */
-export interface Before {
+export interface Prior {
   readonly meter: Meter;
   readonly kinds: Readonly<Record<ControlKind, number>>;
   /** Supply that other controls of the same board were found to share, V. */
   readonly supplyVolts: number | null;
 }
-const NOTHING_BEFORE: Before = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVolts: null };
+const NOTHING_BEFORE: Prior = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVolts: null };
 
 /** How likely each kind is, and each of its builds. */
 export interface Posterior {
-  readonly before: Before;
+  readonly before: Prior;
   /** Probability per kind; with `other` they add up to one. */
   readonly kinds: Readonly<Record<ControlKind, number>>;
   /** Probability that it is none of these, or built in a way not foreseen. */
@@ -132,7 +132,7 @@ type States = Readonly<Record<ControlKind, KindState>>;
 const states = new Map<string, States>();
 const MOST_STATES = 40;
 
-function stateAfter(list: readonly Evidence[], before: Before): States {
+function stateAfter(list: readonly Evidence[], before: Prior): States {
   const said = list.map((e) => JSON.stringify(e));
   const key = (n: number): string => JSON.stringify([before.meter, before.supplyVolts, said.slice(0, n)]);
   let from = list.length;
@@ -171,7 +171,7 @@ function stateAfter(list: readonly Evidence[], before: Before): States {
  * Bayes over the kinds and a remainder of none of them, each kind's unknown values averaged over its builds.
  * @param readings those of one control and of the machine; withdrawn ones must be left out by the caller.
  */
-export function posteriorOf(readings: readonly Reading[], before: Before = NOTHING_BEFORE): Posterior {
+export function posteriorOf(readings: readonly Reading[], before: Prior = NOTHING_BEFORE): Posterior {
   const list = evidenceOf(readings, before.meter);
   const after = stateAfter(list, before);
   const of = <T>(get: (s: KindState) => T): Record<ControlKind, T> =>

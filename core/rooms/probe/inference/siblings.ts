@@ -1,6 +1,6 @@
 import { FIRST_SHARES } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
-import type { Before } from './posterior';
+import type { Prior } from './posterior';
 
 /** What a known control tells of the others on its board. */
 export interface KnownSibling {
@@ -15,7 +15,7 @@ const LEAN = 3;
 const MOST_COUNTED = 3;
 
 /** The shares to begin with for a control, given what its neighbours on the same board turned out to be. */
-export function beforeWith(siblings: readonly KnownSibling[], meter: Before['meter']): Before {
+export function beforeWith(siblings: readonly KnownSibling[], meter: Prior['meter']): Prior {
   if (siblings.length === 0) return { meter, kinds: FIRST_SHARES, supplyVolts: null };
   const raw = CONTROL_KINDS.map(
     (k) => FIRST_SHARES[k] * (1 + LEAN * Math.min(MOST_COUNTED, siblings.filter((s) => s.kind === k).length)),

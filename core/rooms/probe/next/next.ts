@@ -24,7 +24,7 @@ const SURE_AT = 0.995;
 const CONFIRMS_BITS = 0.01;
 
 /** A reading and what it is worth: information for its trouble. */
-export interface Worth {
+export interface Utility {
   readonly spec: ReadingSpec;
   readonly kindBits: number;
   readonly valueBits: number;
@@ -32,7 +32,12 @@ export interface Worth {
 }
 
 /** Readings that may be taken of a control now, best first; those in `skip` are left out. */
-export function readingsWorth(job: Job, control: string, p: Posterior, skip: ReadonlySet<string> = new Set()): Worth[] {
+export function readingsWorth(
+  job: Job,
+  control: string,
+  p: Posterior,
+  skip: ReadonlySet<string> = new Set(),
+): Utility[] {
   const readings = kindReadings(job, control);
   // A reading that looks like a slip is asked for once more; read twice alike, it stands.
   const times = (key: string): number => readings.filter((r) => specKey(r) === key).length;
@@ -54,7 +59,7 @@ export function readingsWorth(job: Job, control: string, p: Posterior, skip: Rea
 }
 
 /** The first reading that gives a value which the way of pressing will want, of those that may be taken. */
-const wantedValue = (p: Posterior, options: readonly Worth[], taken: readonly Reading[]): Worth | undefined =>
+const wantedValue = (p: Posterior, options: readonly Utility[], taken: readonly Reading[]): Utility | undefined =>
   wantedSpecs(p, taken)
     .map((w) => options.find((o) => specKey(o.spec) === specKey(w)))
     .find((o) => o !== undefined);
@@ -88,7 +93,7 @@ export function nextReading(
   const taken = kindReadings(job, control);
   const known = p.kinds[p.leading] >= KNOWN_AT;
   // Until the kind is known the kind is what counts; a reading that narrows only its values can wait.
-  const telling = (least: number): Worth | undefined => options.find((o) => o.kindBits > least);
+  const telling = (least: number): Utility | undefined => options.find((o) => o.kindBits > least);
   // What hangs on one reading alone is no verdict yet: a slip of the hand at that place would turn it.
   const again = known ? hangsOn(taken, p, skip) : undefined;
   if (again)
