@@ -1,7 +1,7 @@
 // Pins by search against every assignment there is, on random small boards: the same feasibility and the same best cost; and the
 // smallest conflict against every set of lines, by size.
 import { describe, expect, it } from 'vitest';
-import { assignPins, cheapest, costOf, fitOf, FORBIDDEN, SHIPPED_BOARDS, smallestConflict } from '../core/rooms/board';
+import { assignPins, cheapest, costOf, pinFit, FORBIDDEN, SHIPPED_BOARDS, smallestConflict } from '../core/rooms/board';
 import { assess } from '../core/house/assess';
 import {
   edited,
@@ -144,7 +144,7 @@ describe(`assignment on ${BOARDS} random small boards`, () => {
       const costs = lines.map((line) =>
         board.pins.map((pin) => {
           const held = fixed.get(line.id);
-          return held !== undefined && held !== pin.gpio ? FORBIDDEN : costOf(line, pin, fitOf(line, pin, job, board));
+          return held !== undefined && held !== pin.gpio ? FORBIDDEN : costOf(line, pin, pinFit(line, pin, job, board));
         }),
       );
       const best = byForce(costs);

@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { sceneOf } from '../core/rooms/act';
 import { assess } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
-import { edited, stepOf, withSteps, type Job, type Step, type StepKind } from '../core/ground/job';
+import { edited, stepOf, withSteps, type Job, type MoveStep, type StepKind } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
@@ -17,8 +17,8 @@ const pot = machined(demoJob('rice-pot'), { kind: 'flips' });
 const one = <T>(r: Random, list: readonly T[]): T => list[Math.floor(r.next() * list.length)]!;
 
 /** A move of random steps; every wait has its longest, and who goes back goes back past a step that takes time. */
-function steps(r: Random): Step[] {
-  const out: Step[] = [];
+function steps(r: Random): MoveStep[] {
+  const out: MoveStep[] = [];
   const n = 3 + Math.floor(r.next() * 6);
   for (let i = 0; i < n; i++) {
     const kinds: readonly StepKind[] = [

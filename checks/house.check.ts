@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { wrongImport } from '../eslint/house-law.js';
@@ -24,6 +25,19 @@ describe('the house', () => {
     expect(arrows.filter(([a, b]) => floor(a) >= 0 && floor(b) > floor(a))).toEqual([]);
     const room = (f: string): string => (f.startsWith('core/rooms/') ? f.split('/')[2]! : '');
     expect(arrows.filter(([a, b]) => room(a) && room(b) && room(a) !== room(b))).toEqual([]);
+  });
+
+  it('exports no name of the core for two things', () => {
+    const homes = new Map<string, string[]>();
+    for (const file of plain(core).keys()) {
+      if (file.startsWith('core/testing/')) continue;
+      const own = readFileSync(`${root}${file}`, 'utf8').matchAll(
+        /^export (?:abstract )?(?:const|interface|type|function\*?|class) (\w+)/gm,
+      );
+      for (const name of new Set([...own].map((m) => m[1] ?? ''))) homes.set(name, [...(homes.get(name) ?? []), file]);
+    }
+    expect(homes.size).toBeGreaterThan(1000);
+    expect([...homes].filter(([, files]) => files.length > 1)).toEqual([]);
   });
 
   it('finds an arrow that breaks the law', () => {

@@ -15,14 +15,14 @@ import {
   type Job,
   type MachinePart,
   type Reading,
-  type Step,
+  type MoveStep,
 } from '../core/ground/job';
 import { demoJob } from '../core/testing/jobs';
 
 const count = <T>(n: number, of: (i: number) => T): T[] => Array.from({ length: n }, (_, i) => of(i));
 
 /** The demo's gate with a machine and moves of one's own. */
-function machine(part: Partial<MachinePart>, steps: readonly Step[], more: Partial<Job> = {}): Job {
+function machine(part: Partial<MachinePart>, steps: readonly MoveStep[], more: Partial<Job> = {}): Job {
   const gate = demoJob('yard-gate');
   const own: MachinePart = { ...freshPart('part', 'machine'), shortestPressSeconds: 0.05, runSeconds: 10, ...part };
   const move = { ...freshMove('move', 'other'), steps: [...steps] };

@@ -1,5 +1,5 @@
 import { assess } from '../core/house/assess';
-import { assignPins, fitOf, pinAt, profileOf, proposalsFor, twitchesOf, BOARD_EVENTS } from '../core/rooms/board';
+import { assignPins, pinFit, pinAt, profileOf, proposalsFor, twitchesOf, BOARD_EVENTS } from '../core/rooms/board';
 import type { Job } from '../core/ground/job';
 import { pinOf, type Line } from '../core/build/lines';
 import { Unusable } from './unusable';
@@ -33,7 +33,7 @@ export function pinsVerb(job: Job, assign: boolean): unknown {
   const a = assess(job);
   const at = (line: Line, gpio: number | null): object => {
     const pin = pinAt(profile, gpio);
-    const fit = pin && fitOf(line, pin, job, profile);
+    const fit = pin && pinFit(line, pin, job, profile);
     return {
       line: line.id,
       name: line.name,

@@ -3,7 +3,7 @@ import type { Answer, Answered } from '../../core/house/answer';
 import type { GuideStep } from '../../core/house/guide';
 import type { Job } from '../../core/ground/job';
 import type { PackFile } from '../../core/rooms/pack';
-import type { Planned } from '../../core/rooms/probe';
+import type { PlannedReading } from '../../core/rooms/probe';
 import type { StudyVerdict } from '../../core/ground/finding';
 import { rowOf, type Bead, type RowBead } from '../../core/house/thread';
 import { AnswerLane } from './answer-lane';
@@ -78,7 +78,7 @@ export class Assessor {
   }
 
   /** The order for the whole board. Rejects with why where it cannot be made. */
-  async plan(job: Job): Promise<readonly Planned[]> {
+  async plan(job: Job): Promise<readonly PlannedReading[]> {
     const answered = await this.open.ask({ job, skip: {}, studies: [], of: 'board' });
     return answered.of === 'board' ? answered.plan : [];
   }

@@ -1,6 +1,6 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import type { Timing } from '../../core/engines/capture';
+import type { CaptureTiming } from '../../core/engines/capture';
 import type { CaptureOrder } from '../workers/capture.worker';
 import type { Asked } from '../workers/serve';
 import { Captures } from './captures';
@@ -48,7 +48,7 @@ const timing = {
   nextFall: [],
   nextRise: [],
   excerpt: [],
-} as unknown as Timing;
+} as unknown as CaptureTiming;
 const file = (name: string, size = 1000): File => ({ name, size }) as File;
 const got = (label: string, cutOff = false) => ({ label, timing, cutOff });
 

@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { MatDialog } from '@angular/material/dialog';
 import { Action } from '../kit/action';
-import { marked, type Piece, type Term } from '../../core/glossary';
+import { marked, type TextPiece, type Term } from '../../core/glossary';
 
 /** A text in which the terms of the trade have a dotted line: each opens two sentences and a small drawing. */
 @Component({
@@ -32,7 +32,7 @@ export class Prose {
   private readonly dialog = inject(MatDialog);
   readonly text = input.required<string>();
   /** The text already cut, where a whole list marks each term once. */
-  readonly pieces = input<readonly Piece[]>();
+  readonly pieces = input<readonly TextPiece[]>();
   protected readonly shown = computed(() => this.pieces() ?? marked(this.text()));
 
   protected async open(term: Term): Promise<void> {

@@ -1,5 +1,5 @@
 /// <reference lib="webworker" />
-import { CaptureProblem, readCapture, type Timing } from '../../core/engines/capture';
+import { CaptureProblem, readCapture, type CaptureTiming } from '../../core/engines/capture';
 import { serve } from './serve';
 
 /** Captures to read, one after the other. */
@@ -9,7 +9,7 @@ export interface CaptureOrder {
 
 export interface ReadCapture {
   readonly label: string;
-  readonly timing: Timing;
+  readonly timing: CaptureTiming;
   readonly cutOff: boolean;
 }
 

@@ -1,2 +1,2 @@
-export { marked, type Piece } from './mark';
+export { marked, type TextPiece } from './mark';
 export { TERMS, type Stroke, type Term } from './terms';

@@ -1,13 +1,13 @@
 import { TERMS, type Term } from './terms';
 
 /** A text cut where terms begin and end. */
-export type Piece = { readonly text: string; readonly term: Term | null };
+export type TextPiece = { readonly text: string; readonly term: Term | null };
 
 /**
  * Cuts a text at the terms that are explained, each marked once: what stands in `seen` already is left plain, and what is marked is
  * put there. The pieces joined are the text.
  */
-export function marked(text: string, seen: Set<string> = new Set()): readonly Piece[] {
+export function marked(text: string, seen: Set<string> = new Set()): readonly TextPiece[] {
   const found = TERMS.flatMap((term) => {
     if (seen.has(term.key)) return [];
     const m = new RegExp(`(?<![\\w-])(?:${term.words.source})(?![\\w-])`, 'i').exec(text);
@@ -15,7 +15,7 @@ export function marked(text: string, seen: Set<string> = new Set()): readonly Pi
   })
     // Where two overlap, the earlier and then the longer one stands: a solid-state relay is no relay of another sort.
     .sort((a, b) => a.at - b.at || b.end - a.end);
-  const pieces: Piece[] = [];
+  const pieces: TextPiece[] = [];
   let at = 0;
   for (const f of found) {
     if (f.at < at) continue;

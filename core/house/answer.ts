@@ -7,7 +7,7 @@ import type { PackFile } from '../rooms/pack';
 import { rowOf, threadOf, type Bead, type RowBead } from './thread';
 import { studiesNow, studyFindings, type StudyNow } from './studies';
 import { withTriedRemedies } from './tried';
-import { boardOrder, seenSurvey, tieOf, type NextReading, type Planned } from '../rooms/probe';
+import { boardOrder, seenSurvey, tieOf, type NextReading, type PlannedReading } from '../rooms/probe';
 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
 export interface Answer {
@@ -71,7 +71,7 @@ export function joined(own: readonly Finding[], studied: readonly Finding[]): Fi
 const PLANNED = 6;
 
 /** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
-const planFor = (job: Job): readonly Planned[] => boardOrder(job, PLANNED);
+const planFor = (job: Job): readonly PlannedReading[] => boardOrder(job, PLANNED);
 
 /** A job, what its maker will not read now, and what is wanted: all, the beads of its row, the order for the whole board, its files. */
 export interface Question {
@@ -85,7 +85,7 @@ export interface Question {
 export type Answered =
   | { readonly of: 'job'; readonly answer: Answer; readonly thread: readonly Bead[]; readonly guide: GuideStep }
   | { readonly of: 'row'; readonly beads: readonly RowBead[] }
-  | { readonly of: 'board'; readonly plan: readonly Planned[] }
+  | { readonly of: 'board'; readonly plan: readonly PlannedReading[] }
   | { readonly of: 'files'; readonly files: readonly PackFile[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */

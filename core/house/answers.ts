@@ -8,7 +8,7 @@ import type { BrokenStory } from './stories';
 import { mayBeInSeries } from '../build/ways';
 
 /** A change that may hold a condition, as an edit; a search tells whether it does. */
-export interface Answer {
+export interface StoryAnswer {
   readonly words: string;
   readonly edit: JobEdit;
 }
@@ -18,7 +18,7 @@ const LOOKING: readonly PolicyKind[] = ['look-again', 'timed'];
 const COMES_UP: readonly string[] = ['cut', 'controller-out', 'restart'];
 
 /** Ready answers to a story, the ones that reach furthest first: quiet pins, a sense, a policy that looks, one more look of the routine. */
-export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly Answer[] =>
+export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): readonly StoryAnswer[] =>
   [
     ...quietPins(job, a, story),
     ...twoContacts(job, story),
@@ -28,7 +28,7 @@ export const answersTo = (job: Job, a: Pick<Assessment, 'lines'>, story: BrokenS
     ...moreLooks(job, story),
   ].filter(({ edit }) => applyEdit(job, edit, job.touchedAt).ok);
 
-function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): Answer[] {
+function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): StoryAnswer[] {
   const profile = profileOf(job);
   if (!profile || !story.told.some((t) => COMES_UP.includes(t.what)) || powerUpOf(job, a).twitches.size === 0)
     return [];
@@ -45,7 +45,7 @@ function quietPins(job: Job, a: Pick<Assessment, 'lines'>, story: BrokenStory): 
 }
 
 /** One arming that lets no more starts go than it may. */
-function countedArming(job: Job, { never }: BrokenStory): Answer[] {
+function countedArming(job: Job, { never }: BrokenStory): StoryAnswer[] {
   const { kind, count } = never.never;
   if (kind !== 'starts-per-arming') return [];
   return job.hands
@@ -57,7 +57,7 @@ function countedArming(job: Job, { never }: BrokenStory): Answer[] {
 }
 
 /** A contact that sticks presses for ever; of two in series both would have to stick. */
-function twoContacts(job: Job, story: BrokenStory): Answer[] {
+function twoContacts(job: Job, story: BrokenStory): StoryAnswer[] {
   if (!story.told.some((t) => t.what === 'welded')) return [];
   return job.presses
     .filter((p) => !p.twoContacts && p.way !== null && mayBeInSeries(p.way))
@@ -67,14 +67,14 @@ function twoContacts(job: Job, story: BrokenStory): Answer[] {
     }));
 }
 
-const senses = (job: Job): Answer[] =>
+const senses = (job: Job): StoryAnswer[] =>
   stateSense(job) ? [] : [{ words: 'a contact that tells its rest', edit: restContact(job) }];
 
-function policies(job: Job): Answer[] {
+function policies(job: Job): StoryAnswer[] {
   const [move] = job.act.moves;
   if (!move) return [];
   const now = JSON.stringify(move.steps);
-  return policiesFor(job, move).flatMap((p): Answer[] =>
+  return policiesFor(job, move).flatMap((p): StoryAnswer[] =>
     p.lacks || !LOOKING.includes(p.kind) || JSON.stringify(p.steps) === now
       ? []
       : [
@@ -87,7 +87,7 @@ function policies(job: Job): Answer[] {
 }
 
 /** One more start in the middle of the longest time without any, where the move looks before it presses. */
-function moreLooks(job: Job, { never }: BrokenStory): Answer[] {
+function moreLooks(job: Job, { never }: BrokenStory): StoryAnswer[] {
   const [move] = job.act.moves;
   const daily = job.routine.sentences.filter((s) => s.days.length > 0);
   if (never.never.kind !== 'lasts-longer' || move?.steps[0]?.do !== 'look' || daily.length === 0) return [];

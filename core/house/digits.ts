@@ -1,4 +1,4 @@
-import { pressedBy, stepOf, type Job, type Step } from '../ground/job';
+import { pressedBy, stepOf, type Job, type MoveStep } from '../ground/job';
 
 /** How long a key is pressed, and the least gap to the next, s: common practice for membrane keypads. */
 const KEY_SECONDS = 0.15;
@@ -6,7 +6,7 @@ const GAP_SECONDS = 0.25;
 
 /** Presses that dial a number, or why there are none. */
 export type DigitSteps =
-  { readonly ok: true; readonly steps: readonly Step[] } | { readonly ok: false; readonly problem: string };
+  { readonly ok: true; readonly steps: readonly MoveStep[] } | { readonly ok: false; readonly problem: string };
 
 /**
  * Keys by name, or digits, as presses one after the other with a gap between them: `2 7 start`, `27`. A key for which the job has no
@@ -33,7 +33,7 @@ export function digitSteps(job: Job, text: string): DigitSteps {
   const length = Math.max(KEY_SECONDS, 2 * (part?.shortestPressSeconds ?? 0));
   const gap = Math.max(GAP_SECONDS, 2 * (part?.leastGapSeconds ?? 0));
   const before = job.act.moves[0]?.steps.at(-1);
-  const steps = keys.flatMap((press, i): Step[] => [
+  const steps = keys.flatMap((press, i): MoveStep[] => [
     ...(i > 0 || (before && pressedBy(before).length > 0) ? [stepOf('wait', { seconds: gap })] : []),
     stepOf('press', { press, seconds: length }),
   ]);

@@ -20,7 +20,7 @@ import { motionOf, reversingWiring } from '../engines/reversing';
 import { wayContext } from '../rooms/thumb';
 import { pinWords } from './whole';
 import { placedEnd, type Wiring } from '../build/wiring';
-import { ONE_SHOT, pressOf, wayPhrase, type WayResult, type Wire } from '../build/ways';
+import { ONE_SHOT, faceOf, wayPhrase, type WayResult, type Wire } from '../build/ways';
 
 /** Whether an end belongs to the second of two contacts in series. */
 const ofSecondContact = (end: End): boolean =>
@@ -51,7 +51,7 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
   switch (way.way) {
     case 'finger': {
       const context = wayContext(job, a.facts, press);
-      return context ? stacked(drawFinger(press.finger, pressOf(context).metres.value), terminals) : terminals;
+      return context ? stacked(drawFinger(press.finger, faceOf(context).metres.value), terminals) : terminals;
     }
     case 'reverse-motor':
     case 'control-box':

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { DISTURBANCES, lastParted, type RunTrace, type Span } from '../../../core/rooms/act';
-import type { Fault, Step } from '../../../core/ground/job';
+import type { Fault, MoveStep } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { cut } from '../../ui/cut';
 
@@ -16,7 +16,7 @@ const TOP = 64;
 const PARTED = 32;
 const STEP = 28;
 /** Steps whose length is their own; the others end when something is heard. */
-const OWN_TIME: readonly Step['do'][] = ['press', 'wait', 'warn'];
+const OWN_TIME: readonly MoveStep['do'][] = ['press', 'wait', 'warn'];
 
 interface Box {
   readonly x: number;
@@ -54,7 +54,7 @@ export class Lanes {
   readonly faults = input.required<readonly Fault[]>();
   readonly cursor = input<number | null>(null);
   /** Steps of the move that is run: those that take a time of their own are made longer and shorter here. */
-  readonly steps = input<readonly Step[]>([]);
+  readonly steps = input<readonly MoveStep[]>([]);
   /** Number of the move that is run. */
   readonly move = input(0);
   readonly timed = output<{ step: number; seconds: number }>();

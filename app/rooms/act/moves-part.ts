@@ -10,7 +10,7 @@ import {
   STEP_ELSES,
   stepFields,
   type Move,
-  type Step,
+  type MoveStep,
   type StepKind,
 } from '../../../core/ground/job';
 import { digitSteps } from '../../../core/house/digits';
@@ -74,7 +74,7 @@ export class MovesPart {
   protected readonly words = KIND_WORDS;
   protected readonly more = MORE;
   protected readonly purposes = PURPOSE_WORDS;
-  protected readonly elses: readonly Choice<Step['orElse']>[] = STEP_ELSES.map((e) => [e, ELSE_WORDS[e]]);
+  protected readonly elses: readonly Choice<MoveStep['orElse']>[] = STEP_ELSES.map((e) => [e, ELSE_WORDS[e]]);
   protected readonly says: readonly Choice<boolean>[] = [
     [true, 'says so'],
     [false, 'does not say so'],
@@ -106,14 +106,14 @@ export class MovesPart {
     return press && hasOther(press) ? otherWords(press) : '';
   };
   /** What may be pressed at the same time. */
-  protected readonly withIt = (s: Step): readonly Choice[] => [
+  protected readonly withIt = (s: MoveStep): readonly Choice[] => [
     ['', 'nothing with it'],
     ...this.presses()
       .filter(([id]) => id !== s.press)
       .map(([id, name]): Choice => [id, `and ${name}`]),
   ];
-  protected readonly reads = (s: Step): boolean => ['hold', 'until', 'look', 'again'].includes(s.do);
-  protected readonly timed = (s: Step): boolean => ['press', 'wait', 'hold', 'until', 'warn'].includes(s.do);
+  protected readonly reads = (s: MoveStep): boolean => ['hold', 'until', 'look', 'again'].includes(s.do);
+  protected readonly timed = (s: MoveStep): boolean => ['press', 'wait', 'hold', 'until', 'warn'].includes(s.do);
 
   private keep(move: Move, say: string): void {
     this.bench.put('act.moves', move, say);
@@ -140,7 +140,7 @@ export class MovesPart {
     this.open.set('');
   }
 
-  private said(s: Step): string {
+  private said(s: MoveStep): string {
     return this.timed(s) ? `${s.do} for ${formatQuantity(s.seconds, 's')}` : KIND_WORDS[s.do];
   }
 
@@ -151,7 +151,7 @@ export class MovesPart {
     this.keep({ ...move, steps: [...move.steps, step] }, `step ${move.steps.length + 1}: ${this.said(step)}`);
   }
 
-  protected set(i: number, set: Partial<Step>): void {
+  protected set(i: number, set: Partial<MoveStep>): void {
     const move = this.current();
     const steps = move.steps.map((s, j) => (j === i ? { ...s, ...set } : s));
     const s = steps[i]!;

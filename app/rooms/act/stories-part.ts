@@ -1,6 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { answersTo, type Answer } from '../../../core/house/answers';
+import { answersTo, type StoryAnswer } from '../../../core/house/answers';
 import { searchedWords, searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/house/stories';
 import { WorldProblem } from '../../../core/engines/world';
 import { Action } from '../../kit/action';
@@ -38,7 +38,7 @@ export class StoriesPart {
   protected readonly old = computed(() => this.kept() !== undefined && !this.fresh());
   protected readonly found = computed(() => (this.kept()?.result ?? null) as Stories | null);
   protected readonly count = computed(() => this.found()?.stories.toLocaleString('en') ?? '');
-  protected readonly answers = computed((): readonly (readonly Answer[])[] =>
+  protected readonly answers = computed((): readonly (readonly StoryAnswer[])[] =>
     this.fresh() ? this.found()!.broken.map((b) => answersTo(this.bench.seen().job, this.bench.assessment(), b)) : [],
   );
 
@@ -62,7 +62,7 @@ export class StoriesPart {
   }
 
   /** Takes an answer, and searches again as soon as the job is judged with it. */
-  protected take(answer: Answer): void {
+  protected take(answer: StoryAnswer): void {
     this.bench.edit({ do: 'several', say: `answer: ${answer.words}`, edits: [answer.edit] });
   }
 }

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, output, signal } from '@angular/core';
 import { Action } from '../../kit/action';
-import type { Planned } from '../../../core/rooms/probe';
+import type { PlannedReading } from '../../../core/rooms/probe';
 import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
 
@@ -41,7 +41,7 @@ export class BoardPlan {
   private readonly assessor = inject(Assessor);
   readonly picked = output<string>();
   protected readonly open = signal(false);
-  private readonly made = signal<readonly Planned[] | null>(null);
+  private readonly made = signal<readonly PlannedReading[] | null>(null);
   protected readonly plan = computed(() =>
     this.made()?.map((p) => ({
       control: p.reading.control,

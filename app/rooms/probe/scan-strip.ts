@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
-import type { Timing } from '../../../core/engines/capture';
+import type { CaptureTiming } from '../../../core/engines/capture';
 import { formatQuantity } from '../../../core/ground/quantity';
 
 /** The first few periods of a capture, line by line. */
@@ -28,7 +28,7 @@ import { formatQuantity } from '../../../core/ground/quantity';
   `,
 })
 export class ScanStrip {
-  readonly timing = input.required<Timing>();
+  readonly timing = input.required<CaptureTiming>();
   readonly label = input.required<string>();
   private readonly shown = computed(() => {
     const period = Math.max(0, ...this.timing().lines.map((l) => l.periodSeconds ?? 0));

@@ -6,7 +6,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { type ScanPlan, scanFields } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { hitChance, injectorOf, scanCurves, STROBE_WIDTHS } from '../../../core/engines/scan';
-import { scanOf } from '../../../core/build/ways';
+import { scanRead } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { Draft } from './draft';
 
@@ -24,7 +24,7 @@ export class ScanPlanPanel {
   protected readonly plan = computed(() => this.draft.press()!.scan);
   protected readonly scan = computed(() => {
     const c = this.draft.context(this.bench.seen().job);
-    return c && scanOf(c);
+    return c && scanRead(c);
   });
   /** Keys of the pad that the injector can press; none while nothing is decoded. */
   protected readonly keys = computed((): readonly Choice[] => {

@@ -1,5 +1,5 @@
 import type { FingerPlan } from '../../ground/job';
-import { arrow, dashed, dot, filled, line, ring, SHEET_WIDTH, strong, text, type Mark, type Sheet } from './marks';
+import { arrow, dashed, dot, filled, line, ring, SHEET_WIDTH, strong, textMark, type Mark, type Sheet } from './marks';
 
 const rad = (degrees: number): number => (degrees * Math.PI) / 180;
 const mm = (metres: number): string => `${(1000 * metres).toFixed(1).replace(/\.0$/, '')} mm`;
@@ -42,9 +42,9 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
     filled(`M0 ${base}H${SHEET_WIDTH}V${base + 26}H0Z`, 'shore-right'),
     line(`M0 ${base}H${SHEET_WIDTH}`),
     line(`M${edge - 26} ${base}V${front}H${pressX + 26}V${base}`, 'part'),
-    text((edge + pressX) / 2, base + 19, rocker ? 'rocker, either half' : 'button', 'middle', 'muted', 14),
+    textMark((edge + pressX) / 2, base + 19, rocker ? 'rocker, either half' : 'button', 'middle', 'muted', 14),
     filled(`M${padX - half} ${base - 5}H${padX + half}V${base}H${padX - half}Z`, 'muted'),
-    text(
+    textMark(
       padX,
       base + 19,
       plan.mount === 'foam-tape' ? `tape ${mm(plan.padLengthMetres)}` : plan.mount,
@@ -55,12 +55,12 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
     line(`M${padX} ${base - 5}V${axisY}H${axisX}`, 'muted'),
     ring(axisX, axisY, 9),
     dot(axisX, axisY, 3),
-    text(axisX - 14, axisY - 14, 'servo axis', 'end', 'muted', 13),
+    textMark(axisX - 14, axisY - 14, 'servo axis', 'end', 'muted', 13),
     dashed(`M${axisX} ${axisY}H${axisX + r * scale + 40}`),
     // The horn at rest, thin; pressed, thick. A rocker's horn has two arms, and turns either way from the middle.
     line(arm(plan.restDegrees), 'muted'),
     ring(restX, restY, 5, 'muted'),
-    text(restX + 12, restY - 8, `rest ${plan.restDegrees}°`, 'start', 'muted', 14),
+    textMark(restX + 12, restY - 8, `rest ${plan.restDegrees}°`, 'start', 'muted', 14),
     ...(rocker
       ? [
           line(arm(plan.restDegrees, -1), 'muted'),
@@ -71,14 +71,14 @@ export function drawFinger(plan: FingerPlan, travelMetres: number): Sheet {
       : []),
     strong(arm(plan.pressDegrees), 'part'),
     dot(pressX, pressY, 5),
-    text(pressX + 32, pressY - 14, `press ${plan.pressDegrees}°`, 'start', 'ink', 14),
+    textMark(pressX + 32, pressY - 14, `press ${plan.pressDegrees}°`, 'start', 'ink', 14),
     // Distances, with their own lines.
     ...arrow(axisX + r * scale + 60, axisY, axisX + r * scale + 60, front, 'muted'),
-    text(axisX + r * scale + 70, (axisY + front) / 2 + 5, `D ${mm(D)}`, 'start', 'ink', 14),
-    text((axisX + pressX) / 2 + 12, (axisY + pressY) / 2 - 6, `r ${mm(r)}`, 'start', 'ink', 14),
+    textMark(axisX + r * scale + 70, (axisY + front) / 2 + 5, `D ${mm(D)}`, 'start', 'ink', 14),
+    textMark((axisX + pressX) / 2 + 12, (axisY + pressY) / 2 - 6, `r ${mm(r)}`, 'start', 'ink', 14),
     line(`M18 ${height - 10}h${(0.01 * scale).toFixed(1)}m0 -5v10m${(-0.01 * scale).toFixed(1)} 0v-10`, 'muted'),
-    text(28 + 0.01 * scale, height - 5, '10 mm, to scale', 'start', 'muted', 13),
-    text(706, 24, 'side view', 'end', 'muted', 14),
+    textMark(28 + 0.01 * scale, height - 5, '10 mm, to scale', 'start', 'muted', 13),
+    textMark(706, 24, 'side view', 'end', 'muted', 14),
   ];
   return { width: SHEET_WIDTH, height, marks };
 }

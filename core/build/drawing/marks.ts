@@ -35,7 +35,7 @@ export interface Sheet {
 export const SHEET_WIDTH = 724;
 
 /** A line of text at a point of the sheet. */
-export const text = (
+export const textMark = (
   x: number,
   y: number,
   t: string,

@@ -1,5 +1,5 @@
 import type { HandPlan } from '../../ground/job';
-import { arrow, dashed, dot, filled, line, ring, SHEET_WIDTH, strong, text, type Mark, type Sheet } from './marks';
+import { arrow, dashed, dot, filled, line, ring, SHEET_WIDTH, strong, textMark, type Mark, type Sheet } from './marks';
 
 const mm = (metres: number): string => `${Math.round(1000 * metres)} mm`;
 
@@ -21,12 +21,12 @@ export function drawMechanism(plan: HandPlan): Sheet {
       ring(180, 120, 64),
       dot(180, 120, 3),
       line('M180 120V56', 'muted'),
-      text(180, 150, `D ${mm(plan.tubeMetres)}`, 'middle', 'ink', 14),
+      textMark(180, 150, `D ${mm(plan.tubeMetres)}`, 'middle', 'ink', 14),
       ...turning(180, 120, 82, true),
       line('M244 120V206'),
       strong('M222 206h44v36h-44z', 'part'),
-      text(244, 230, `${plan.loadKilograms} kg`, 'middle', 'ink', 14),
-      text(180, 262, 'tube, seen from its end', 'middle', 'muted', 13),
+      textMark(244, 230, `${plan.loadKilograms} kg`, 'middle', 'ink', 14),
+      textMark(180, 262, 'tube, seen from its end', 'middle', 'muted', 13),
     );
   } else {
     marks.push(
@@ -35,16 +35,16 @@ export function drawMechanism(plan: HandPlan): Sheet {
       strong('M150 200L250 100', 'part'),
       ring(250, 100, 9),
       ...arrow(250, 100, 300, 150),
-      text(306, 162, `F ${plan.crankNewtons} N`, 'start', 'ink', 14),
-      text(186, 140, `l ${mm(plan.crankMetres)}`, 'end', 'ink', 14),
+      textMark(306, 162, `F ${plan.crankNewtons} N`, 'start', 'ink', 14),
+      textMark(186, 140, `l ${mm(plan.crankMetres)}`, 'end', 'ink', 14),
       ...turning(150, 200, 40, true),
-      text(150, 262, 'crank, as the hand turned it', 'middle', 'muted', 13),
+      textMark(150, 262, 'crank, as the hand turned it', 'middle', 'muted', 13),
     );
   }
   const side = (x: number, name: string, faces: 'right' | 'left', clockwise: boolean): Mark[] => [
     line(`M${x} 90h76v76h-76z`, 'part'),
-    text(x + 38, 124, name, 'middle', 'ink', 16),
-    text(
+    textMark(x + 38, 124, name, 'middle', 'ink', 16),
+    textMark(
       x + 38,
       144,
       plan.motor === 'stepper' ? (clockwise ? 'A B' : 'B A') : clockwise ? '+ −' : '− +',
@@ -55,16 +55,16 @@ export function drawMechanism(plan: HandPlan): Sheet {
     ...(faces === 'right' ? arrow(x + 38, 190, x + 76, 190, 'muted') : arrow(x + 38, 190, x, 190, 'muted')),
   ];
   marks.push(
-    text(540, 60, motor, 'middle', 'muted', 14),
+    textMark(540, 60, motor, 'middle', 'muted', 14),
     ...side(400, 'M1', 'right', true),
     line('M476 128H600', 'part'),
     dashed('M476 116H600M476 140H600'),
-    text(538, 108, plan.drive === 'tube' ? 'tube' : 'shaft', 'middle', 'muted', 13),
+    textMark(538, 108, plan.drive === 'tube' ? 'tube' : 'shaft', 'middle', 'muted', 13),
   );
   if (plan.mirrored)
     marks.push(
       ...side(600, 'M2', 'left', false),
-      text(538, 222, 'they face each other: the wires of one are exchanged', 'middle', 'ink', 14),
+      textMark(538, 222, 'they face each other: the wires of one are exchanged', 'middle', 'ink', 14),
     );
   return { width: SHEET_WIDTH, height: 280, marks };
 }
@@ -79,8 +79,8 @@ export function drawWinding(cut: boolean): Sheet {
     strong(half(x, 126), 'part'),
     line(`M${x} 114V126`),
     line(`M${x} 60H${x - 46}M${x} 180H${x - 46}`),
-    text(x - 52, 65, `${n}A`, 'end', 'ink', 14),
-    text(x - 52, 185, `${n}B`, 'end', 'ink', 14),
+    textMark(x - 52, 65, `${n}A`, 'end', 'ink', 14),
+    textMark(x - 52, 185, `${n}B`, 'end', 'ink', 14),
     ...(cut
       ? [
           line(`M${x} 120H${x + 14}M${x + 34} 120H${x + 60}`, 'muted'),
@@ -100,9 +100,9 @@ export function drawWinding(cut: boolean): Sheet {
             line('M170 120V30H310V120'),
             dot(170, 30, 4),
             line('M170 30H140'),
-            text(134, 35, 'common', 'end', 'ink', 14),
+            textMark(134, 35, 'common', 'end', 'ink', 14),
           ]),
-      text(
+      textMark(
         180,
         218,
         cut ? 'tap cut: four wires, whole windings' : 'as it comes: five wires, half windings',

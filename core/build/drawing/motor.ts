@@ -1,4 +1,4 @@
-import { arrow, dashed, dot, line, ring, SHEET_WIDTH, strong, text, type Mark, type Sheet } from './marks';
+import { arrow, dashed, dot, line, ring, SHEET_WIDTH, strong, textMark, type Mark, type Sheet } from './marks';
 
 /** A contact as drawn: its terminals' names, and where its arm stands. */
 export interface DrawnContact {
@@ -20,10 +20,10 @@ function changeover(x: number, y: number, c: DrawnContact, restLeft: boolean, do
     dot(restX, y + dy, 4),
     dot(workX, y + dy, 4),
     strong(`M${x} ${y}L${tip} ${y + dy}`, 'part'),
-    text(x + 10, y + (down ? 6 : 2), short(c.names[0]), 'start', 'muted', 13),
-    text(restX + (restLeft ? -8 : 8), y + dy + off, short(c.names[1]), restLeft ? 'end' : 'start', 'muted', 13),
-    text(workX + (restLeft ? 8 : -8), y + dy + off, short(c.names[2]), restLeft ? 'start' : 'end', 'muted', 13),
-    down ? text(x, y - 58, coil, 'middle', 'ink', 14) : text(x - 14, y + 5, coil, 'end', 'ink', 14),
+    textMark(x + 10, y + (down ? 6 : 2), short(c.names[0]), 'start', 'muted', 13),
+    textMark(restX + (restLeft ? -8 : 8), y + dy + off, short(c.names[1]), restLeft ? 'end' : 'start', 'muted', 13),
+    textMark(workX + (restLeft ? 8 : -8), y + dy + off, short(c.names[2]), restLeft ? 'start' : 'end', 'muted', 13),
+    down ? textMark(x, y - 58, coil, 'middle', 'ink', 14) : textMark(x - 14, y + 5, coil, 'end', 'ink', 14),
   ];
 }
 
@@ -45,8 +45,8 @@ function dcMotor(contacts: readonly DrawnContact[], motion: string, note: string
   // With a power contact the poles cross their throws; without, both rest on minus.
   const crossed = power !== null;
   const marks: Mark[] = [
-    text(18, top + 5, '+', 'start', 'ink', 18),
-    text(18, low + 5, '−', 'start', 'ink', 18),
+    textMark(18, top + 5, '+', 'start', 'ink', 18),
+    textMark(18, low + 5, '−', 'start', 'ink', 18),
     line(`M36 ${low}H${xb + 24}`),
     line(power ? `M36 ${top}H96M144 ${top}H${xb + 24}` : `M36 ${top}H${xb + 24}`),
     ...changeover(xa, y, a, true),
@@ -62,11 +62,11 @@ function dcMotor(contacts: readonly DrawnContact[], motion: string, note: string
     dot(xb + 24, top, 4),
     line(`M${xa} ${y}V230H345M395 230H${xb}V${y}`),
     ring(370, 230, 25),
-    text(370, 236, 'M1', 'middle', 'ink', 16),
-    text(330, 248, '+', 'middle', 'muted', 14),
-    text(412, 248, '−', 'middle', 'muted', 14),
-    text(370, 288, MOTION[motion] ?? motion, 'middle', motion === 'short' ? 'stop' : 'ink', 15),
-    text(706, 26, note, 'end', 'muted', 14),
+    textMark(370, 236, 'M1', 'middle', 'ink', 16),
+    textMark(330, 248, '+', 'middle', 'muted', 14),
+    textMark(412, 248, '−', 'middle', 'muted', 14),
+    textMark(370, 288, MOTION[motion] ?? motion, 'middle', motion === 'short' ? 'stop' : 'ink', 15),
+    textMark(706, 26, note, 'end', 'muted', 14),
     ...(motion === 'forward' ? arrow(345, 268, 395, 268) : motion === 'backward' ? arrow(395, 268, 345, 268) : []),
   ];
   if (power)
@@ -74,7 +74,7 @@ function dcMotor(contacts: readonly DrawnContact[], motion: string, note: string
       dot(96, top, 4),
       dot(144, top, 4),
       strong(power.stands === 'work' ? `M96 ${top}H144` : `M96 ${top}L138 ${top - 22}`, 'part'),
-      text(120, top + 22, `${power.names[0]} ${power.names[2].replace(/^.*:/, '')}`, 'middle', 'muted', 13),
+      textMark(120, top + 22, `${power.names[0]} ${power.names[2].replace(/^.*:/, '')}`, 'middle', 'muted', 13),
     );
   return { width: SHEET_WIDTH, height: 304, marks };
 }
@@ -84,7 +84,7 @@ function mainsMotor(contacts: readonly DrawnContact[], interlocked: boolean, mot
   const [a, b] = contacts as [DrawnContact, DrawnContact];
   const [xa, xb] = [250, 450];
   const marks: Mark[] = [
-    text(18, 45, 'L', 'start', 'ink', 16),
+    textMark(18, 45, 'L', 'start', 'ink', 16),
     line(`M40 40H${interlocked ? xa : xb}V64`),
     line(`M${xa} 40V64`),
     dot(xa, 40, 4),
@@ -94,15 +94,22 @@ function mainsMotor(contacts: readonly DrawnContact[], interlocked: boolean, mot
     line(`M${xa - 24} 110V206`),
     line(`M${xb - 24} ${interlocked ? 156 : 110}V206`),
     line('M190 206H470V250H190Z', 'part'),
-    text(xa - 24, 226, 'up', 'middle', 'ink', 14),
-    text(xb - 24, 226, 'down', 'middle', 'ink', 14),
-    text(330, 234, 'M1', 'middle', 'ink', 16),
-    text(18, 285, 'N', 'start', 'ink', 16),
+    textMark(xa - 24, 226, 'up', 'middle', 'ink', 14),
+    textMark(xb - 24, 226, 'down', 'middle', 'ink', 14),
+    textMark(330, 234, 'M1', 'middle', 'ink', 16),
+    textMark(18, 285, 'N', 'start', 'ink', 16),
     line('M40 280H330V250'),
-    text(560, 285, 'PE', 'start', 'ink', 16),
+    textMark(560, 285, 'PE', 'start', 'ink', 16),
     dashed('M552 280H420V250'),
-    text(706, 45, 'mains: licensed work', 'end', 'stop', 14),
-    text(330, 302, MOTION[motion] ?? motion, 'middle', motion === 'both' || motion === 'short' ? 'stop' : 'ink', 15),
+    textMark(706, 45, 'mains: licensed work', 'end', 'stop', 14),
+    textMark(
+      330,
+      302,
+      MOTION[motion] ?? motion,
+      'middle',
+      motion === 'both' || motion === 'short' ? 'stop' : 'ink',
+      15,
+    ),
   ];
   return { width: SHEET_WIDTH, height: 312, marks };
 }

@@ -1,5 +1,5 @@
 import type { JointWay } from '../../ground/job';
-import { dot, filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
+import { dot, filled, line, SHEET_WIDTH, textMark, type Mark, type Sheet } from './marks';
 
 /** What the drawing of a joint has to show; all texts are plain. */
 export interface JointLook {
@@ -38,12 +38,12 @@ export function drawSwitch(i: JointLook): Sheet {
   const marks = [
     filled('M0 0H150C142 60 158 110 150 165S144 270 150 330H0Z', 'shore-left'),
     filled('M724 0H560C568 60 552 110 560 165S566 270 560 330H724Z', 'shore-right'),
-    text(18, 26, 'your controller', 'start', 'muted'),
-    text(706, 26, i.appliance, 'end', 'muted'),
+    textMark(18, 26, 'your controller', 'start', 'muted'),
+    textMark(706, 26, i.appliance, 'end', 'muted'),
     ...(i.apart
       ? hatch(i)
       : [
-          text(
+          textMark(
             362,
             26,
             i.forbidden ? 'joined, and must not be' : 'joined by the shared ground',
@@ -54,18 +54,18 @@ export function drawSwitch(i: JointLook): Sheet {
         ]),
     ...between(i, wire),
     dot(LEFT, TOP),
-    text(LEFT - 12, TOP + 5, i.pin, 'end'),
+    textMark(LEFT - 12, TOP + 5, i.pin, 'end'),
     dot(LEFT, BOTTOM),
-    text(LEFT - 12, BOTTOM + 5, 'ground', 'end'),
+    textMark(LEFT - 12, BOTTOM + 5, 'ground', 'end'),
     dot(RIGHT, TOP),
-    text(RIGHT + 12, TOP + 5, i.upper, 'start'),
-    text(RIGHT + 12, TOP + 24, i.upperNote, 'start', 'muted', 13),
+    textMark(RIGHT + 12, TOP + 5, i.upper, 'start'),
+    textMark(RIGHT + 12, TOP + 24, i.upperNote, 'start', 'muted', 13),
     dot(RIGHT, BOTTOM),
-    text(RIGHT + 12, BOTTOM + 5, i.lower, 'start'),
-    text(RIGHT + 12, BOTTOM + 24, i.lowerNote, 'start', 'muted', 13),
+    textMark(RIGHT + 12, BOTTOM + 5, i.lower, 'start'),
+    textMark(RIGHT + 12, BOTTOM + 24, i.lowerNote, 'start', 'muted', 13),
     ...(i.forbidden ? [line(`M${LEFT + 210} ${BOTTOM - 12}l24 24m0 -24l-24 24`, 'stop')] : []),
-    text(362, 284, i.part, 'middle'),
-    text(362, 303, i.partNote, 'middle', 'muted', 13),
+    textMark(362, 284, i.part, 'middle'),
+    textMark(362, 303, i.partNote, 'middle', 'muted', 13),
   ];
   return { width: SHEET_WIDTH, height: HEIGHT, marks };
 }
@@ -73,7 +73,7 @@ export function drawSwitch(i: JointLook): Sheet {
 function hatch(i: JointLook): Mark[] {
   const x = i.way === 'relay-contact' || i.way === 'relay-module' ? 404 : 362;
   const strokes = Array.from({ length: 9 }, (_, k) => `M${x - 15} ${76 + k * 22}l30 -26`).join('');
-  return [line(strokes, 'hatch'), text(x, 40, `apart: ${i.apart}`, 'middle', 'muted', 14)];
+  return [line(strokes, 'hatch'), textMark(x, 40, `apart: ${i.apart}`, 'middle', 'muted', 14)];
 }
 
 type Wiring = (n: number, d: string, tagX: number, tagY: number) => Mark[];
@@ -82,7 +82,7 @@ function between(i: JointLook, wire: Wiring): Mark[] {
   const resistor = (x: number, y: number): Mark[] => [
     filled(`M${x} ${y - 12}h58v24h-58z`, 'paper'),
     line(`M${x} ${y - 12}h58v24h-58z`, 'part'),
-    text(x + 29, y - 20, i.resistor),
+    textMark(x + 29, y - 20, i.resistor),
   ];
   switch (i.way) {
     case 'optocoupler':
@@ -125,7 +125,7 @@ function between(i: JointLook, wire: Wiring): Mark[] {
         ...resistor(206, TOP),
         ...nmos(352, 170),
         line('M318 170V186M318 206V222M312 186h12v20h-12z', 'part'),
-        text(304, 200, '100 kΩ', 'end', 'muted', 13),
+        textMark(304, 200, '100 kΩ', 'end', 'muted', 13),
         dot(318, 170),
         dot(318, BOTTOM),
         ...wire(3, `M378 152V${TOP}H${RIGHT}`, 500, TOP),
@@ -136,10 +136,10 @@ function between(i: JointLook, wire: Wiring): Mark[] {
     case 'relay-contact':
       return [
         dot(LEFT, 66),
-        text(LEFT - 12, 71, i.supply, 'end'),
+        textMark(LEFT - 12, 71, i.supply, 'end'),
         ...wire(5, `M${LEFT} 66H352V84`, 168, 66),
         line('M332 84h40v40h-40zM332 124L372 84', 'part'),
-        text(290, 109, 'coil', 'end', 'muted', 13),
+        textMark(290, 109, 'coil', 'end', 'muted', 13),
         line('M352 74H310V98M310 112V134H352M301 112h18l-9 -14zM301 98h18', 'part'),
         ...wire(6, 'M352 124V150', 372, 140),
         ...wire(1, `M${LEFT} ${TOP + 54}H324`, 168, TOP + 54),
@@ -155,15 +155,15 @@ function between(i: JointLook, wire: Wiring): Mark[] {
     case 'relay-module':
       return [
         dot(LEFT, 66),
-        text(LEFT - 12, 71, i.supply, 'end'),
+        textMark(LEFT - 12, 71, i.supply, 'end'),
         line('M240 52H492V248H240Z', 'part'),
         ...wire(5, `M${LEFT} 66H352V96`, 168, 66),
-        text(252, 84, 'supply', 'start', 'muted', 13),
+        textMark(252, 84, 'supply', 'start', 'muted', 13),
         line('M332 96h40v40h-40zM332 136L372 96', 'part'),
-        text(324, 121, 'coil', 'end', 'muted', 13),
+        textMark(324, 121, 'coil', 'end', 'muted', 13),
         ...wire(1, `M${LEFT} ${TOP}H210V172H300`, 168, TOP),
         line('M300 158h52v28h-52z', 'part'),
-        text(326, 177, 'input', 'middle', 'muted', 13),
+        textMark(326, 177, 'input', 'middle', 'muted', 13),
         line('M352 136V158', 'part'),
         ...wire(2, `M${LEFT} ${BOTTOM}H326V186`, 168, BOTTOM),
         line('M450 118V148M450 192V222M450 192L434 152', 'part'),
@@ -174,18 +174,18 @@ function between(i: JointLook, wire: Wiring): Mark[] {
       return [
         line('M300 84H420V196H300Z', 'part'),
         ...wire(1, `M${LEFT} ${TOP}H300`, 168, TOP),
-        text(308, 113, 'control', 'start', 'muted', 13),
+        textMark(308, 113, 'control', 'start', 'muted', 13),
         line('M400 118H384M400 168H384M384 168L372 124', 'part'),
         ...wire(3, `M400 ${TOP}H${RIGHT}`, 500, TOP),
         ...wire(4, `M400 168H470V206H${RIGHT - 40}V${BOTTOM}H${RIGHT}`, 500, 206),
         dot(RIGHT, 66),
-        text(RIGHT + 12, 71, 'its supply', 'start'),
+        textMark(RIGHT + 12, 71, 'its supply', 'start'),
         ...wire(5, `M360 84V66H${RIGHT}`, 500, 66),
         line(`M360 196V${BOTTOM + 24}`, 'ink'),
         dot(360, BOTTOM + 24),
         ...wire(2, `M${LEFT} ${BOTTOM}V${BOTTOM + 24}H${RIGHT}`, 168, BOTTOM + 24),
         dot(RIGHT, BOTTOM + 24),
-        text(RIGHT + 12, BOTTOM + 30, 'its ground', 'start', 'muted', 13),
+        textMark(RIGHT + 12, BOTTOM + 30, 'its ground', 'start', 'muted', 13),
       ];
   }
 }

@@ -1,5 +1,5 @@
 import { MINUS, PLUS, type End, type NetEnd } from '../ends';
-import { filled, line, SHEET_WIDTH, text, type Mark, type Sheet } from './marks';
+import { filled, line, SHEET_WIDTH, textMark, type Mark, type Sheet } from './marks';
 
 /** A wire as it is drawn: its number, ends, words and colour. */
 export interface DrawnWire {
@@ -75,13 +75,13 @@ export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): 
         device.column === 0 ? 'shore-left' : device.column === 2 ? 'shore-right' : 'paper',
       ),
       line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'),
-      text(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
+      textMark(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
     );
     [...terminals].forEach(([t, end], i) => {
       const row = y + HEAD + i * ROW + ROW / 2;
       places.set(t, { device, y: row });
       const name = label(end, t);
-      marks.push(text(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14));
+      marks.push(textMark(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14));
     });
     depth[device.column] = y + height + 14;
   }

@@ -2,7 +2,7 @@ import { GROUND, lineEnd, RAIL } from '../ends';
 import { atLeast, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import { lineId, type Hand, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { own, type PanelPart, type PanelDevice, type PanelWire } from './thing';
+import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 /** The longest bounce that was measured on common switches, s (`relay-bounce`). */
 const WORST_BOUNCE_SECONDS = 6.2e-3;
@@ -66,11 +66,11 @@ export function handThing(job: Job, hand: Hand): PanelDevice {
     };
   const lines = hand.kind === 'rocker' ? ['up', 'down'] : [''];
   const wires: PanelWire[] = [
-    ...lines.map((part): PanelWire => [lineEnd(lineId(hand.id, part)), own(`${hand.name} ${part || '1'}`)]),
-    [own(`${hand.name} ${hand.kind === 'rocker' ? 'common' : '2'}`), GROUND],
+    ...lines.map((part): PanelWire => [lineEnd(lineId(hand.id, part)), panelEnd(`${hand.name} ${part || '1'}`)]),
+    [panelEnd(`${hand.name} ${hand.kind === 'rocker' ? 'common' : '2'}`), GROUND],
     ...(hand.pullUpOhms === null
       ? []
-      : lines.map((part): PanelWire => [RAIL, own(`pull-up at ${part ? `${hand.name} ${part}` : hand.name}`)])),
+      : lines.map((part): PanelWire => [RAIL, panelEnd(`pull-up at ${part ? `${hand.name} ${part}` : hand.name}`)])),
   ];
   const parts: PanelPart[] = [
     {

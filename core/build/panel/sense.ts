@@ -3,7 +3,7 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { isBare, SENSES } from '../lines';
-import { own, type PanelPart, type PanelDevice, type PanelWire } from './thing';
+import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-rest': 'tells that the machine rests',
@@ -38,18 +38,18 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
   const bare = isBare(sense);
   const wires: PanelWire[] = bare
     ? [
-        [lineEnd(sense.id), own(`${sense.name} 1`)],
-        [own(`${sense.name} 2`), GROUND],
+        [lineEnd(sense.id), panelEnd(`${sense.name} 1`)],
+        [panelEnd(`${sense.name} 2`), GROUND],
       ]
     : [
         ...(upper === null
-          ? ([[lineEnd(sense.id), own(`${sense.name} signal`)]] as PanelWire[])
+          ? ([[lineEnd(sense.id), panelEnd(`${sense.name} signal`)]] as PanelWire[])
           : ([
-              [own(`${sense.name} signal`), own(`upper resistor of ${sense.name}`)],
-              [lineEnd(sense.id), own(`divider of ${sense.name}`)],
-              [own(`lower resistor of ${sense.name}`), GROUND],
+              [panelEnd(`${sense.name} signal`), panelEnd(`upper resistor of ${sense.name}`)],
+              [lineEnd(sense.id), panelEnd(`divider of ${sense.name}`)],
+              [panelEnd(`lower resistor of ${sense.name}`), GROUND],
             ] as PanelWire[])),
-        [own(`${sense.name} ground`), GROUND],
+        [panelEnd(`${sense.name} ground`), GROUND],
       ];
   const parts: PanelPart[] = [
     { name: SENSES[sense.kind].part, value: sense.name, quantity: 1 },

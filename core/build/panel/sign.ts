@@ -15,7 +15,7 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sign } from '../../ground/job';
 import { throughTransistor } from '../lines';
 import { formatQuantity, nextAbove, nextBelow, within } from '../../ground/quantity';
-import { own, type PanelPart, type PanelWire, type PanelDevice } from './thing';
+import { panelEnd, type PanelPart, type PanelWire, type PanelDevice } from './thing';
 
 /** Tolerance of a resistor, and of a lamp's forward voltage. */
 const SHARE = 0.05;
@@ -60,13 +60,13 @@ function direct(sign: Sign, drive: DriveFact, ohms: number, what: string): Panel
   const lamp = sign.kind === 'lamp';
   const wires: PanelWire[] = lamp
     ? [
-        [lineEnd(sign.id), own(`resistor of ${sign.name}`)],
-        [own(`resistor of ${sign.name}`), own(`${sign.name} anode`)],
-        [own(`${sign.name} cathode`), GROUND],
+        [lineEnd(sign.id), panelEnd(`resistor of ${sign.name}`)],
+        [panelEnd(`resistor of ${sign.name}`), panelEnd(`${sign.name} anode`)],
+        [panelEnd(`${sign.name} cathode`), GROUND],
       ]
     : [
-        [lineEnd(sign.id), own(`${sign.name} +`)],
-        [own(`${sign.name} −`), GROUND],
+        [lineEnd(sign.id), panelEnd(`${sign.name} +`)],
+        [panelEnd(`${sign.name} −`), GROUND],
       ];
   const parts: PanelPart[] = [
     { name: lamp ? 'LED' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },
@@ -196,8 +196,8 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
       [lineEnd(sign.id), leg('transistor', `base resistor of ${sign.name}`)],
       [leg('transistor', `base resistor of ${sign.name}`), leg('transistor', `base of ${sign.name}`)],
       [leg('transistor', `emitter of ${sign.name}`), GROUND],
-      [leg('transistor', `collector of ${sign.name}`), own(`${sign.name} −`)],
-      [PLUS, own(`${sign.name} +`)],
+      [leg('transistor', `collector of ${sign.name}`), panelEnd(`${sign.name} −`)],
+      [PLUS, panelEnd(`${sign.name} +`)],
     ],
     parts: [
       { name: sign.kind === 'lamp' ? 'lamp' : 'beeper with its own tone', value: valueOf(sign), quantity: 1 },

@@ -4,7 +4,7 @@ import { leg, type End } from '../ends';
 /** A wire by its ends. */
 export type PanelWire = readonly [from: End, to: End];
 /** A terminal of what stands at the controller. */
-export const own = (words: string): End => leg('machine', words);
+export const panelEnd = (words: string): End => leg('machine', words);
 
 /** A part that is bought for what stands at the controller. */
 export interface PanelPart {

@@ -27,7 +27,7 @@ const usualOrigin = (c: WayContext, path: string): Input['origin'] =>
     : { from: 'default', what: 'usual upper end, common practice; nobody measured this one', path };
 
 /** Force and travel of the control, measured in Probe or the usual ones. */
-export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
+export function faceOf(c: WayContext): { newtons: Input; metres: Input } {
   const face = c.job.survey.faces.find((f) => f.control === c.control.id);
   const usual = USUAL[c.press.finger.on];
   const of = (
@@ -57,7 +57,7 @@ export function pressOf(c: WayContext): { newtons: Input; metres: Input } {
 export function otherSide(c: WayContext): Finding[] {
   const plan = c.press.finger;
   if (plan.otherDegrees === null) return [];
-  const { metres } = pressOf(c);
+  const { metres } = faceOf(c);
   const given = givenBy(c);
   // Seen from the other side, what turns away turns towards.
   const mirrored = { ...plan, pressDegrees: -plan.otherDegrees };
@@ -88,7 +88,7 @@ export function otherSide(c: WayContext): Finding[] {
 export function geometry(c: WayContext, servo: TakenPart): Finding[] {
   const way = 'finger';
   const plan = c.press.finger;
-  const { newtons, metres } = pressOf(c);
+  const { newtons, metres } = faceOf(c);
   const need = derive('twice the force that it asks for', 'F_need', 'k * F_b', 'N', [
     constant('k', 'margin', 2, '1', 'force-margin'),
     newtons,

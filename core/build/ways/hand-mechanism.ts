@@ -1,6 +1,6 @@
 import { GROUND, leg, legOf, MINUS, pin, PLUS } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
-import { fitOf, neededTorque } from '../../engines/mechanics';
+import { sizeFit, neededTorque } from '../../engines/mechanics';
 import { takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import type { HandPlan } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
@@ -22,7 +22,7 @@ function fitFindings(c: WayContext): Finding[] {
   const piece = (id: string) => c.job.survey.pieces.find((p) => p.id === id);
   return c.press.hand.fits.flatMap(({ inner, outer }, i): Finding[] => {
     const [a, b] = [piece(inner), piece(outer)];
-    const fit = a && b ? fitOf(a, b) : null;
+    const fit = a && b ? sizeFit(a, b) : null;
     if (!fit)
       return [
         finding('thumb', `hand-mechanism.fit-${i}`, {

@@ -18,7 +18,7 @@ import { levelLimit, probed } from './line';
 import { planned } from './ratings';
 import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
-import { NOT_SCANNED, scanOf, unread } from './scan-read';
+import { NOT_SCANNED, scanRead, unread } from './scan-read';
 
 /** The same beside logic, whose inputs bear the pad's levels: only against ringing, Ω. */
 const INJECT_OHMS = 220;
@@ -99,7 +99,7 @@ export function logicInjector(c: WayContext): WayResult {
   const way = 'logic-injector';
   if (c.fact.leading !== 'scanned-matrix') return noUse(way, NOT_SCANNED, 'Press it with a contact across the button.');
   const part = takenPart(c.job, 'logic');
-  const scan = scanOf(c);
+  const scan = scanRead(c);
   const pad = c.job.survey.keypads.find((k) => k.scan);
   const injector = pad ? injectorOf(pad) : null;
   const findings: Finding[] = [...requirements(way, c, 'ground')];

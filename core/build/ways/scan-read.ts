@@ -3,7 +3,7 @@ import type { WayContext } from './context';
 import { probed } from './line';
 
 /** How the pad is scanned: from its capture, else from the readings at the key; null where neither tells. Seconds. */
-export function scanOf(c: WayContext): { width: number; period: number; origin: Origin } | null {
+export function scanRead(c: WayContext): { width: number; period: number; origin: Origin } | null {
   const pad = c.job.survey.keypads.find((k) => k.scan);
   if (pad?.scan)
     return {

@@ -19,7 +19,7 @@ import { CLAMP_AMPS } from './practice';
 import { planned, planOrigin } from './ratings';
 import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
-import { NOT_SCANNED, scanOf, unread } from './scan-read';
+import { NOT_SCANNED, scanRead, unread } from './scan-read';
 
 /** Resistor in series with every line that is taken over, Ω: bears a mistake (`clamp`). */
 const LINE_OHMS = 2200;
@@ -147,7 +147,7 @@ export function strobeAnswer(c: WayContext): WayResult {
   const way = 'strobe-answer';
   if (c.fact.leading !== 'scanned-matrix') return noUse(way, NOT_SCANNED, 'Press it with a contact across the button.');
   const plan = c.press.scan;
-  const scan = scanOf(c);
+  const scan = scanRead(c);
   const findings: Finding[] = [
     ...requirements(way, c, 'ground'),
     clampCurrent(way, strobeClamp(c)),

@@ -1,6 +1,6 @@
 import Papa from 'papaparse';
 import { CaptureProblem } from './problem';
-import { MOST_LINES, TimingRecorder, type Timing } from './timing';
+import { MOST_LINES, TimingRecorder, type CaptureTiming } from './timing';
 
 const TIME_UNITS: readonly (readonly [RegExp, number])[] = [
   [/\b(ns|nanosec)/i, 1e-9],
@@ -38,7 +38,7 @@ export class CsvReader {
     if (cut >= 0) this.rows(text.slice(0, cut));
   }
 
-  end(): { timing: Timing; cutOff: boolean } {
+  end(): { timing: CaptureTiming; cutOff: boolean } {
     const cells = this.carry.trim() ? this.carry.split(this.delimiter || ',').length : 0;
     const cutOff = cells > 0 && this.recorder !== undefined && cells <= Math.max(...this.columns);
     if (this.carry.trim() && !cutOff) this.rows(this.carry);

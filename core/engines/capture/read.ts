@@ -1,6 +1,6 @@
 import { CsvReader } from './csv';
 import { CaptureProblem } from './problem';
-import type { Timing } from './timing';
+import type { CaptureTiming } from './timing';
 import { VcdReader } from './vcd';
 
 /** Largest capture read, bytes. */
@@ -18,7 +18,7 @@ export interface ReadOptions {
 
 /** A logic capture: its lines and their edges. */
 export interface Capture {
-  readonly timing: Timing;
+  readonly timing: CaptureTiming;
   /** The file ends in the middle of a word or row; what came before was read. */
   readonly cutOff: boolean;
 }

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { readCapture, TimingRecorder, type Timing } from '.';
+import { readCapture, TimingRecorder, type CaptureTiming } from '.';
 
 interface Change {
   readonly at: number;
@@ -82,7 +82,7 @@ const csv = (list: readonly Change[], end: number): string => {
   }
   return [...rows, `${end},${level.join(',')}`, ''].join('\n');
 };
-async function read(name: string, text: string): Promise<Timing> {
+async function read(name: string, text: string): Promise<CaptureTiming> {
   async function* pieces() {
     yield new TextEncoder().encode(text);
   }

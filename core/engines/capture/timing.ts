@@ -29,7 +29,7 @@ export interface LineTiming {
 }
 
 /** What a whole capture comes down to, in memory that does not grow with its length. */
-export interface Timing {
+export interface CaptureTiming {
   readonly lines: readonly LineTiming[];
   readonly seconds: number;
   readonly events: number;
@@ -151,7 +151,7 @@ export class TimingRecorder {
     }
   }
 
-  result(): Timing {
+  result(): CaptureTiming {
     const n = this.names.length;
     const together = new Map<number, number>();
     this.together.forEach((seconds, mask) => {

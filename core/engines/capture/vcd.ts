@@ -1,5 +1,5 @@
 import { CaptureProblem } from './problem';
-import { MOST_LINES, TimingRecorder, type Timing } from './timing';
+import { MOST_LINES, TimingRecorder, type CaptureTiming } from './timing';
 
 const UNITS: Record<string, number> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9, ps: 1e-12, fs: 1e-15 };
 const NO_LINE = -1;
@@ -68,7 +68,7 @@ export class VcdReader {
   }
 
   /** The result. `cutOff` where the file ends in the middle of a word. */
-  end(): { timing: Timing; cutOff: boolean } {
+  end(): { timing: CaptureTiming; cutOff: boolean } {
     const cutOff = this.carry !== '' && !/^(#\d+|[01xXzZ][!-~]+|\$end)$/.test(this.carry);
     if (this.carry && !cutOff) this.flush();
     if (!this.recorder)

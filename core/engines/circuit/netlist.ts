@@ -20,7 +20,7 @@ const PULL_IN_SHARE = 0.7;
 export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / j.coilOhms;
 
 /** A number as a netlist takes it. */
-export const num = (x: number): string => x.toExponential(6);
+export const netlistNumber = (x: number): string => x.toExponential(6);
 
 /** Level of the pin while pressed or idle, V; a module may press on low. */
 export const pinVolts = (j: Joint, pressed: boolean): number =>
@@ -36,9 +36,9 @@ export function netlistOf(j: Joint, pressed: boolean): string {
   const [upper, lower] = low ? ['sig', '0'] : ['vcc', 'sig'];
   return [
     `* ${TITLE[j.way]}, ${pressed ? 'pressed' : 'idle'}`,
-    `Vcc vcc 0 DC ${num(j.supplyVolts)}`,
-    low ? `Rpull vcc sig ${num(j.pullOhms)}` : `Rpull sig 0 ${num(j.pullOhms)}`,
-    `Vpin pin pgnd DC ${num(pinVolts(j, pressed))}`,
+    `Vcc vcc 0 DC ${netlistNumber(j.supplyVolts)}`,
+    low ? `Rpull vcc sig ${netlistNumber(j.pullOhms)}` : `Rpull sig 0 ${netlistNumber(j.pullOhms)}`,
+    `Vpin pin pgnd DC ${netlistNumber(pinVolts(j, pressed))}`,
     ...thumb(j, upper!, lower!),
     '.options method=gear reltol=1e-4',
     '.op',
@@ -56,58 +56,60 @@ const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, gated = false): string[] {
   return [
     ...parts(j, upper, lower, coilHenries, gated),
-    ...(j.leakAmps > 0 ? [`Bleak ${upper} ${lower} I=${num(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`] : []),
+    ...(j.leakAmps > 0
+      ? [`Bleak ${upper} ${lower} I=${netlistNumber(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`]
+      : []),
   ];
 }
 
 function parts(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   // The junction capacitances of a small transistor; a device without any makes an edge that no step is small enough for.
-  const gains = `BF=${num(j.gainForward)} BR=${num(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
+  const gains = `BF=${netlistNumber(j.gainForward)} BR=${netlistNumber(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
   switch (j.way) {
     case 'npn-to-ground':
       return [
-        `Rb pin base ${num(j.seriesOhms)}`,
+        `Rb pin base ${netlistNumber(j.seriesOhms)}`,
         `Q1 ${upper} base pgnd npn`,
-        `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
+        `Rwire pgnd ${lower} ${netlistNumber(j.groundWireOhms)}`,
         `.model npn NPN(${gains})`,
       ];
     case 'nmos-to-ground':
       // The transconductance that gives the stated on-resistance at this pin's level: R = 1/(KP·(VGS − VT)).
       return [
-        `Rgate pin gate ${num(j.seriesOhms)}`,
+        `Rgate pin gate ${netlistNumber(j.seriesOhms)}`,
         'Rhold gate pgnd 1e5',
         `M1 ${upper} gate pgnd pgnd nmos L=1u W=1u`,
-        `Roff ${upper} pgnd ${num(j.offOhms)}`,
-        `Rwire pgnd ${lower} ${num(j.groundWireOhms)}`,
-        `.model nmos NMOS(LEVEL=1 VTO=${num(j.thresholdVolts)} ` +
-          `KP=${num(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} ` +
+        `Roff ${upper} pgnd ${netlistNumber(j.offOhms)}`,
+        `Rwire pgnd ${lower} ${netlistNumber(j.groundWireOhms)}`,
+        `.model nmos NMOS(LEVEL=1 VTO=${netlistNumber(j.thresholdVolts)} ` +
+          `KP=${netlistNumber(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} ` +
           'CGSO=5e-6 CGDO=1e-6)',
       ];
     case 'optocoupler':
       return [
-        `Rled pin an ${num(j.seriesOhms)}`,
+        `Rled pin an ${netlistNumber(j.seriesOhms)}`,
         'Dled an k led',
         'Vsense k pgnd 0',
         APART,
         LED,
-        `Fphoto ${upper} pb Vsense ${num(j.transferRatio / j.gainForward)}`,
+        `Fphoto ${upper} pb Vsense ${netlistNumber(j.transferRatio / j.gainForward)}`,
         `Q1 ${upper} pb ${lower} photo`,
         `Rleak pb ${lower} 1e8`,
         `.model photo NPN(${gains})`,
       ];
     case 'solid-state-relay':
       return [
-        `Rled pin an ${num(j.seriesOhms)}`,
+        `Rled pin an ${netlistNumber(j.seriesOhms)}`,
         'Dled an k led',
         'Vsense k pgnd 0',
         APART,
         LED,
         `W1 ${upper} ${lower} Vsense contact`,
-        `.model contact CSW(IT=1e-3 IH=1e-4 RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
+        `.model contact CSW(IT=1e-3 IH=1e-4 RON=${netlistNumber(j.onOhms)} ROFF=${netlistNumber(j.offOhms)})`,
       ];
     case 'relay-contact':
       return [
-        `Rb pin base ${num(j.seriesOhms)}`,
+        `Rb pin base ${netlistNumber(j.seriesOhms)}`,
         'Q1 coil base pgnd npn',
         APART,
         `.model npn NPN(${gains})`,
@@ -120,8 +122,8 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
       return [
         'Rcontrol pin pgnd 1e7',
         `Bswitch ${upper} ${lower} ` +
-          `I=V(${upper},${lower})*(${num(1 / j.offOhms)}+${num(1 / j.onOhms)}/(1+exp((${num(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
-        `Rwire pgnd 0 ${num(j.groundWireOhms)}`,
+          `I=V(${upper},${lower})*(${netlistNumber(1 / j.offOhms)}+${netlistNumber(1 / j.onOhms)}/(1+exp((${netlistNumber(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
+        `Rwire pgnd 0 ${netlistNumber(j.groundWireOhms)}`,
       ];
   }
 }
@@ -129,21 +131,21 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
 /** A coil on its supply with its diode, switched at node `coil`, and the contact that its current moves. */
 function coilAndContact(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   return [
-    `Vcoil c5 pgnd DC ${num(j.coilVolts)}`,
+    `Vcoil c5 pgnd DC ${netlistNumber(j.coilVolts)}`,
     'Vsense c5 c6 0',
-    ...(coilHenries > 0 ? [`Lcoil c6 c7 ${num(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []),
-    `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${num(j.coilOhms)}`,
+    ...(coilHenries > 0 ? [`Lcoil c6 c7 ${netlistNumber(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []),
+    `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${netlistNumber(j.coilOhms)}`,
     'Dfree coil c5 free',
     ...(gated
       ? // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
         [
           `Bcontact ${upper} ${lower} ` +
-            `I=V(${upper},${lower})*(1e-9+${num(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/` +
-            `(1+exp((${num(pullInAmps(j))}-I(Vsense))*${num(200 / pullInAmps(j))})))`,
+            `I=V(${upper},${lower})*(1e-9+${netlistNumber(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/` +
+            `(1+exp((${netlistNumber(pullInAmps(j))}-I(Vsense))*${netlistNumber(200 / pullInAmps(j))})))`,
         ]
       : [
           `W1 ${upper} ${lower} Vsense contact`,
-          `.model contact CSW(IT=${num(pullInAmps(j))} IH=${num(0.3 * pullInAmps(j))} RON=${num(j.onOhms)} ROFF=${num(j.offOhms)})`,
+          `.model contact CSW(IT=${netlistNumber(pullInAmps(j))} IH=${netlistNumber(0.3 * pullInAmps(j))} RON=${netlistNumber(j.onOhms)} ROFF=${netlistNumber(j.offOhms)})`,
         ]),
     '.model free D(IS=1e-9 CJO=20p)',
   ];
@@ -157,11 +159,16 @@ function moduleInput(j: Joint): string[] {
   const saturation = j.moduleDropVolts > 1 ? 1e-18 : 1e-14;
   const ideality = j.moduleDropVolts / (THERMAL_VOLTS * Math.log(j.moduleOnAmps / saturation));
   const input = j.moduleOnLow
-    ? [`Vmod m5 pgnd DC ${num(j.moduleVolts)}`, 'Vin m5 m6 0', `Rin m6 m7 ${num(j.seriesOhms)}`, 'Din m7 pin input']
-    : [`Rin pin m7 ${num(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
+    ? [
+        `Vmod m5 pgnd DC ${netlistNumber(j.moduleVolts)}`,
+        'Vin m5 m6 0',
+        `Rin m6 m7 ${netlistNumber(j.seriesOhms)}`,
+        'Din m7 pin input',
+      ]
+    : [`Rin pin m7 ${netlistNumber(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
   return [
     ...input,
-    `.model input D(IS=${num(saturation)} N=${num(ideality)} CJO=5p)`,
-    `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${num(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${num(20 / j.moduleOnAmps)})))`,
+    `.model input D(IS=${netlistNumber(saturation)} N=${netlistNumber(ideality)} CJO=5p)`,
+    `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${netlistNumber(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${netlistNumber(20 / j.moduleOnAmps)})))`,
   ];
 }

@@ -1,6 +1,6 @@
 import type { Build } from './build';
 import type { Branch } from './linear';
-import { driver, OPEN_OHMS, pin, pull, source, wire, WIRE_OHMS, type At } from './network-parts';
+import { driver, OPEN_OHMS, unpoweredPin, pull, source, wire, WIRE_OHMS, type At } from './network-parts';
 
 /** A running motor draws about an eighth of its stall current, since it generates a voltage of its own: common practice. */
 const RUNNING_FACTOR = 8;
@@ -96,7 +96,7 @@ function pad(b: Build, at: At): Branch[] {
     return [board, { a: 'supply', b: s, ohms: b.seriesOhms }, { a: 'supply', b: c, ohms: b.seriesOhms * 1.3 }];
   const touched = at.state === 'pressed' ? [wire(s, 'ground', PAD_TOUCHED * b.seriesOhms)] : [];
   const sensing = (node: string): Branch => {
-    if (!at.powered) return pin(b, at, node);
+    if (!at.powered) return unpoweredPin(b, at, node);
     if (b.layout === 'oscillating') return wire(node, at.phase === 'pulse' ? 'supply' : 'ground', b.seriesOhms);
     return { a: node, b: 'ground', ohms: b.seriesOhms, volts: at.volts * b.pulseShare };
   };

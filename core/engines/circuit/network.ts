@@ -3,9 +3,9 @@ import { unpoweredSetting, type Build } from './build';
 import type { Branch } from './linear';
 import { buttonNet } from './network-buttons';
 import { otherNet } from './network-others';
-import { OPEN_OHMS, WIRE_OHMS, type At, type Phase } from './network-parts';
+import { OPEN_OHMS, WIRE_OHMS, type At, type StrobePhase } from './network-parts';
 
-export type { Phase } from './network-parts';
+export type { StrobePhase } from './network-parts';
 
 /** Whether the button's contact is closed in a state. */
 function contactClosed(b: Build, state: MachineState): boolean {
@@ -75,7 +75,7 @@ export function circuitOf(
   state: MachineState,
   kind: Reading['kind'],
   withPins = true,
-  phase: Phase = 'rest',
+  phase: StrobePhase = 'rest',
   red = b.signal as string,
 ): Branch[] {
   const s = b.signal;

@@ -1,7 +1,7 @@
 import { HAND_METER, type Meter, type Point, type Reading } from '../../ground/job';
 import { touchesPins, type Build, type ReadingSpec } from './build';
 import { ampsBetween, ohmsBetween, voltsBetween, type Branch } from './linear';
-import { circuitOf, pulses, type Phase } from './network';
+import { circuitOf, pulses, type StrobePhase } from './network';
 
 /** The node a probe tip stands on. */
 export const nodeOf = (p: Point): string => (p.kind === 'contact' ? p.name : p.kind === 'rail' ? 'supply' : p.kind);
@@ -30,7 +30,7 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
   const pins = touchesPins(spec);
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
   const across = ACROSS[spec.state];
-  const net = (phase: Phase, kind = spec.kind): Branch[] => {
+  const net = (phase: StrobePhase, kind = spec.kind): Branch[] => {
     const circuit = circuitOf(build, state, kind, pins, phase, from);
     return across ? [...circuit, { a: from, b: to, ohms: across }] : circuit;
   };

@@ -9,7 +9,7 @@ export type Base = Pick<
 > & { readonly kind: ControlKind };
 
 /** Shares in [0, 1) left for a structure's own values; `u0` to `u3` drew supply, pull, contact and board before. */
-export interface Draw {
+export interface BuildDraw {
   readonly base: Base;
   readonly u0: number;
   readonly u1: number;
@@ -32,5 +32,5 @@ export interface Variant {
   readonly count: number;
   /** Supplies that it is met on; logic ones where none is given, and `null` where its level is no supply. */
   readonly supplies?: Supplies | null;
-  draw(d: Draw): Partial<Build>;
+  draw(d: BuildDraw): Partial<Build>;
 }

@@ -1,11 +1,11 @@
 import { again, contact, decade, hump, pick, type Weighted } from './draws';
-import type { Draw, Variant } from './variant';
+import type { BuildDraw, Variant } from './variant';
 
 type ButtonKind =
   'low-when-pressed' | 'high-when-pressed' | 'ladder' | 'scanned-matrix' | 'latching-switch' | 'selector';
 
 /** Pull resistors inside chips, warm and cold, Ω. */
-const inside = (d: Draw): { inChip: true; seriesOhms: number } => ({
+const inside = (d: BuildDraw): { inChip: true; seriesOhms: number } => ({
   inChip: true,
   seriesOhms: decade(18e3, 110e3, d.u1),
 });
@@ -25,7 +25,7 @@ const line = (rail: string): readonly Variant[] => [
 ];
 
 /** A ladder's resistors against its pull. */
-const rung = (d: Draw, u: number): number => d.base.seriesOhms * decade(0.03, 5, u);
+const rung = (d: BuildDraw, u: number): number => d.base.seriesOhms * decade(0.03, 5, u);
 const MEMBRANE: Weighted = [
   [0, 3],
   [1, 7],

@@ -1,5 +1,5 @@
 import { decade, wide } from './draws';
-import type { Draw, Variant } from './variant';
+import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
 
 const LOADS = wide([
@@ -10,13 +10,13 @@ const LOADS = wide([
   [12, 5],
   [24, 3],
 ]);
-const lowLoad = (d: Draw): Partial<Build> => ({
+const lowLoad = (d: BuildDraw): Partial<Build> => ({
   seriesOhms: decade(1, 600, d.u1),
   contactOhms: decade(0.01, 0.5, d.u2),
   flag: d.u6 < 0.8,
 });
 /** Loads with junctions: LEDs take most of the supply before they pass anything, a board's diode a little. */
-const junctions = (d: Draw): Partial<Build> => {
+const junctions = (d: BuildDraw): Partial<Build> => {
   const volts = d.base.supplyVolts;
   return {
     ...lowLoad(d),
@@ -35,12 +35,12 @@ const MOTORS = wide([
   [12, 5],
   [24, 3],
 ]);
-const winding = (d: Draw): Partial<Build> => ({ seriesOhms: decade(0.8, 150, d.u1) });
-const coasts = (d: Draw): Partial<Build> => ({
+const winding = (d: BuildDraw): Partial<Build> => ({ seriesOhms: decade(0.8, 150, d.u1) });
+const coasts = (d: BuildDraw): Partial<Build> => ({
   groundOhms: d.u5 < 0.5 ? decade(2e3, 200e3, d.u5 * 2) : decade(5e6, 1e9, d.u5 * 2 - 1),
 });
 /** What an ohmmeter sees of a winding behind an end switch's diode. */
-const ended = (d: Draw): Partial<Build> => ({
+const ended = (d: BuildDraw): Partial<Build> => ({
   dropVolts: 0.6,
   keyOhms: d.u9 < 0.7 ? decade(3e5, 1e10, d.u9 / 0.7) : decade(100, 3e5, (d.u9 - 0.7) / 0.3),
 });

@@ -1,5 +1,5 @@
 import { again, decade, hump, steady, wide, type Supplies } from './draws';
-import type { Draw, Variant } from './variant';
+import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
 
 type OtherKind = 'dry-pair' | 'touch-pad' | 'encoder' | 'serial-bus';
@@ -17,10 +17,10 @@ const LOGIC_PAIR = steady([
   [5, 1.3],
 ]);
 /** Loops that a machine feeds out: their supply and what is behind it. */
-const loopOf = (d: Draw): Partial<Build> => ({ seriesOhms: hump(250, 15e3, d.u1) });
+const loopOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(250, 15e3, d.u1) });
 /** Three or five volts on a header, behind a pull of the board. */
-const headerOf = (d: Draw): Partial<Build> => ({ seriesOhms: hump(800, 15e3, d.u1) });
-const floats = (d: Draw): Partial<Build> => ({ groundOhms: decade(30e6, 1e9, d.u5) });
+const headerOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(800, 15e3, d.u1) });
+const floats = (d: BuildDraw): Partial<Build> => ({ groundOhms: decade(30e6, 1e9, d.u5) });
 
 const PADS = steady([
   [2.5, 1],
@@ -28,7 +28,7 @@ const PADS = steady([
   [5, 6],
 ]);
 
-const steps = (d: Draw): Partial<Build> => ({
+const steps = (d: BuildDraw): Partial<Build> => ({
   periodSeconds: decade(0.015, 0.5, d.u5),
   pulseShare: 0.3 + 0.4 * d.u6,
   flag: again(d.u6) < 0.5,
@@ -38,7 +38,7 @@ const steps = (d: Draw): Partial<Build> => ({
   seriesOhms: d.u9 < 0.4 ? decade(18e3, 110e3, d.u1) : d.base.seriesOhms,
 });
 
-const talk = (d: Draw): Partial<Build> => ({
+const talk = (d: BuildDraw): Partial<Build> => ({
   periodSeconds: decade(15e-6, 25e-3, d.u5),
   pulseShare: decade(0.015, 0.45, d.u6),
 });

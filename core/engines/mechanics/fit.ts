@@ -3,7 +3,7 @@ import type { Piece } from '../../ground/job';
 import { sizeOf } from './size';
 
 /** How two measured pieces sit one in the other. Metres; `least` and `most` hold the measuring uncertainty. */
-export interface Fit {
+export interface SizeFit {
   readonly inner: Piece;
   readonly outer: Piece;
   readonly clearance: number;
@@ -18,7 +18,7 @@ const LOOSE_SHARE = 0.02;
 const PRESS_SHARE = 0.003;
 
 /** The fit of an inner piece (shaft, tube) in an outer one (bore, tube inside); null where one has no reading. */
-export function fitOf(inner: Piece, outer: Piece): Fit | null {
+export function sizeFit(inner: Piece, outer: Piece): SizeFit | null {
   const [a, b] = [sizeOf(inner), sizeOf(outer)];
   if (!a || !b) return null;
   const step = derive('play between the two', 'c', 'd_out - d_in', 'm', [
@@ -42,7 +42,7 @@ export function fitOf(inner: Piece, outer: Piece): Fit | null {
   };
 }
 
-function verdictOf(clearance: number, least: number, most: number, diameter: number): Fit['verdict'] {
+function verdictOf(clearance: number, least: number, most: number, diameter: number): SizeFit['verdict'] {
   if (least > LOOSE_SHARE * diameter) return 'loose';
   if (least > 0) return 'slides';
   if (most > 0 && clearance > -PRESS_SHARE * diameter) return 'unsure';

@@ -5,7 +5,7 @@ import { exactly, type Unit } from '../../ground/quantity';
 import {
   depthStep,
   endToEnd,
-  fitOf,
+  sizeFit,
   forceStep,
   motorUnderLoad,
   neededTorque,
@@ -142,21 +142,22 @@ describe('fits', () => {
       [24.993e-3, 25e-3, 7e-6],
       [24.98e-3, 25.021e-3, 41e-6],
     ] as const) {
-      const fit = fitOf(piece('shaft', shaft), piece('bore', bore))!;
+      const fit = sizeFit(piece('shaft', shaft), piece('bore', bore))!;
       expect(fit.clearance).toBeCloseTo(play, 9);
       expect(fit.verdict).toBe('slides');
     }
   });
   // ISO 286, 25 H7/p6: shaft 25.022 to 25.035 mm, an overlap of 1 to 35 µm: pressed together.
   it('of H7 and p6 press', () => {
-    expect(fitOf(piece('shaft', 25.035e-3), piece('bore', 25e-3))!.verdict).toBe('press');
+    expect(sizeFit(piece('shaft', 25.035e-3), piece('bore', 25e-3))!.verdict).toBe('press');
   });
   it('tell loose from what will not go, stay unsure where the caliper is, and wait for readings', () => {
-    expect(fitOf(piece('a', 9e-3), piece('b', 10e-3))!.verdict).toBe('loose');
-    expect(fitOf(piece('a', 10.2e-3), piece('b', 10e-3))!.verdict).toBe('will not go');
+    expect(sizeFit(piece('a', 9e-3), piece('b', 10e-3))!.verdict).toBe('loose');
+    expect(sizeFit(piece('a', 10.2e-3), piece('b', 10e-3))!.verdict).toBe('will not go');
     expect(
-      fitOf({ ...piece('a', 10e-3), caliperMetres: 30e-6 }, { ...piece('b', 10.01e-3), caliperMetres: 30e-6 })!.verdict,
+      sizeFit({ ...piece('a', 10e-3), caliperMetres: 30e-6 }, { ...piece('b', 10.01e-3), caliperMetres: 30e-6 })!
+        .verdict,
     ).toBe('unsure');
-    expect(fitOf(piece('a'), piece('b', 1e-2))).toBeNull();
+    expect(sizeFit(piece('a'), piece('b', 1e-2))).toBeNull();
   });
 });

@@ -1,11 +1,11 @@
-import type { Timing } from '../capture';
+import type { CaptureTiming } from '../capture';
 import type { PadScan } from '../../ground/job';
 import { overlapShare, pulsingLines, scanOf, strobeOrder, type PulsingLine } from './scan-lines';
 
 /** A capture with what was done meanwhile: `idle` or the name of the key that was held. */
 export interface LabelledTiming {
   readonly label: string;
-  readonly timing: Timing;
+  readonly timing: CaptureTiming;
 }
 
 /** A key as found: the strobe and the sense line that it joins. */

@@ -1,4 +1,4 @@
-import type { LineTiming, Timing } from '../capture';
+import type { LineTiming, CaptureTiming } from '../capture';
 import type { PadScan } from '../../ground/job';
 
 /** What one capture says of each line: whether it pulses at the common period, and which way. */
@@ -15,7 +15,7 @@ export interface PulsingLine {
 const LEAST_PERIODS = 4;
 
 /** The pulsing lines of a capture: those whose falls return at a steady period. */
-export function pulsingLines(t: Timing): PulsingLine[] {
+export function pulsingLines(t: CaptureTiming): PulsingLine[] {
   return t.lines.flatMap((l, index) => {
     if (
       l.periodSeconds === null ||
@@ -38,7 +38,7 @@ export function pulsingLines(t: Timing): PulsingLine[] {
 }
 
 /** Share of a line's active time during which another line is active too. */
-export function overlapShare(t: Timing, line: PulsingLine, other: PulsingLine): number {
+export function overlapShare(t: CaptureTiming, line: PulsingLine, other: PulsingLine): number {
   const active = (mask: number, p: PulsingLine): boolean => ((mask >> p.index) & 1) === (p.polarity === 'high' ? 1 : 0);
   let own = 0;
   let both = 0;
@@ -51,7 +51,7 @@ export function overlapShare(t: Timing, line: PulsingLine, other: PulsingLine): 
 }
 
 /** Strobe lines in the order in which they become active, beginning with the first that the file names. */
-export function strobeOrder(t: Timing, strobes: readonly PulsingLine[]): PulsingLine[] {
+export function strobeOrder(t: CaptureTiming, strobes: readonly PulsingLine[]): PulsingLine[] {
   if (strobes.length < 2) return [...strobes];
   const next = strobes[0]!.polarity === 'low' ? t.nextFall : t.nextRise;
   const senses = t.lines.map((_, i) => i).filter((i) => !strobes.some((s) => s.index === i));

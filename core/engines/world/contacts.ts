@@ -1,4 +1,4 @@
-import { meets } from './parts';
+import { meetEvent } from './parts';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
 /** Whether an output's contact is closed: as asked and as it twitches, unless it is welded or dirty. */
@@ -28,11 +28,11 @@ export function obeys(s: WorldState, who: number, at: number, long: boolean, log
   const part = channels.part[c]! + (believed ? s.w.start.length : 0);
   const event = long ? channels.held[c]! : channels.down[c]!;
   s.obeyedAt[who] = at;
-  meets(s, part, event, at, log);
+  meetEvent(s, part, event, at, log);
   if (believed) return;
   if (s.flag[FLAG.machinePower] === 1) note(log, at, LOGGED.obeyed, c, s.thumb[c]! > 0 ? 1 : 0);
   // One that bounces is taken for two, where the machine takes two so close together.
-  if (!long && s.doubling[channels.line[c]!] === 1 && channels.gap[c] === 0) meets(s, part, event, at, log);
+  if (!long && s.doubling[channels.line[c]!] === 1 && channels.gap[c] === 0) meetEvent(s, part, event, at, log);
 }
 
 function opens(s: WorldState, who: number, at: number, log: Log | null): void {
@@ -45,7 +45,7 @@ function opens(s: WorldState, who: number, at: number, log: Log | null): void {
   s.due[s.at.long + who] = Infinity;
   const part = channels.part[c]! + (who >= channels.count ? s.w.start.length : 0);
   // What lets go was pressed for long enough to be met at all.
-  if (at - s.closedAt[who]! >= channels.least[c]!) meets(s, part, channels.up[c]!, at, log);
+  if (at - s.closedAt[who]! >= channels.least[c]!) meetEvent(s, part, channels.up[c]!, at, log);
 }
 
 /** The contact of an output, or a thumb beside it, may have changed: every channel on it follows. */

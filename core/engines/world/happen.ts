@@ -1,7 +1,7 @@
 import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { arms, endMove, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
-import { enter, meets } from './parts';
+import { enter, meetEvent } from './parts';
 import { WORLD_EVENTS, type WorldEventKind } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -25,7 +25,7 @@ function powerLost(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 0) return;
   s.flag[FLAG.machinePower] = 0;
   note(log, at, LOGGED.power, 0, 0);
-  for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.lost[p]!, at, log);
+  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, s.w.lost[p]!, at, log);
 }
 
 /** Power of the machine comes back. */
@@ -34,7 +34,7 @@ export function powerBack(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 1) return;
   s.flag[FLAG.machinePower] = 1;
   note(log, at, LOGGED.power, 0, 1);
-  for (let p = 0; p < s.w.start.length; p++) meets(s, p, s.w.back[p]!, at, log);
+  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, s.w.back[p]!, at, log);
   pressedAgain(s, at);
 }
 
@@ -113,7 +113,7 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       s.due[s.at.thumb + of] = at + how;
       return followLine(s, s.w.channels.line[of]!, at, log);
     case NO.meets:
-      meets(s, of, how, at, log);
+      meetEvent(s, of, how, at, log);
       return;
     case NO.cut:
     case NO['plug-out']:

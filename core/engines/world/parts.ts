@@ -30,7 +30,7 @@ export function ends(s: WorldState, who: number, at: number, log: Log | null): v
 }
 
 /** An event reaches a part; it may be overlooked. Tells whether it was obeyed. */
-export function meets(s: WorldState, who: number, event: number, at: number, log: Log | null): boolean {
+export function meetEvent(s: WorldState, who: number, event: number, at: number, log: Log | null): boolean {
   const to = event < 0 ? -1 : s.w.next[s.part[who]! * s.w.width + event]!;
   if (to < 0) return false;
   enter(s, who, to, at, positionOf(s, who, at), log);

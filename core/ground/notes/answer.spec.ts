@@ -1,15 +1,15 @@
 import { describe, expect, it } from 'vitest';
 import { HAND_METER } from '../job';
-import { readAnswer, typedNumber, type Question } from '.';
+import { readAnswer, typedNumber, type NoteQuestion } from '.';
 
 const A = { kind: 'contact', name: 'A' } as const;
 const ground = { kind: 'ground', name: '' } as const;
-const volts: Question = { kind: 'volts-dc', from: A, to: ground, state: 'idle' };
-const ohms: Question = { kind: 'ohms', from: A, to: { kind: 'mains', name: '' }, state: 'off' };
-const read = (q: Question, text: string) => readAnswer(q, text, HAND_METER);
+const volts: NoteQuestion = { kind: 'volts-dc', from: A, to: ground, state: 'idle' };
+const ohms: NoteQuestion = { kind: 'ohms', from: A, to: { kind: 'mains', name: '' }, state: 'off' };
+const read = (q: NoteQuestion, text: string) => readAnswer(q, text, HAND_METER);
 
 describe('the answer to one question', () => {
-  it.each<[Question, string, object]>([
+  it.each<[NoteQuestion, string, object]>([
     [volts, '4.98', { value: 4.98, digit: 0.01, relation: '=' }],
     [volts, '3V3', { value: 3.3 }],
     [ohms, 'OL', { value: 20e6, relation: '>' }],
@@ -19,7 +19,7 @@ describe('the answer to one question', () => {
     [{ ...volts, kind: 'duty' }, '87.5', { value: 0.875, digit: 0.001 }],
   ])('%j takes %s', (q, text, shown) => expect(read(q, text)).toMatchObject({ ok: true, shown }));
 
-  it.each<[Question, string, RegExp]>([
+  it.each<[NoteQuestion, string, RegExp]>([
     [volts, 'many', /^Not understood at character 1/],
     [volts, '14 kohm', /this is Ω, but V is wanted/],
     [volts, '0.3 VAC', /DC volts, and this says AC/],

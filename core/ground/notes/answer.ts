@@ -3,10 +3,10 @@ import { UNIT_OF, type Meter, type Reading } from '../job';
 import { refuse } from './note-reading';
 
 /** A question that a number answers: what is read, where, and in which state. */
-export type Question = Pick<Reading, 'kind' | 'from' | 'to' | 'state'>;
+export type NoteQuestion = Pick<Reading, 'kind' | 'from' | 'to' | 'state'>;
 
 /** What an answer to a question of Probe came to. */
-export type Answered =
+export type AnswerRead =
   | { readonly ok: true; readonly shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'> }
   | { readonly ok: false; readonly message: string };
 
@@ -28,8 +28,8 @@ export function typedNumber(kind: Reading['kind'], text: string): number | null 
  * Reads the answer to a question as a note line would: its setting, its state and its place go with the question, a unit of another
  * kind is refused, and so is what this meter cannot show. Every box that asks for a reading reads it here.
  */
-export function readAnswer(question: Question, text: string, meter: Meter): Answered {
-  const no = (message: string): Answered => ({
+export function readAnswer(question: NoteQuestion, text: string, meter: Meter): AnswerRead {
+  const no = (message: string): AnswerRead => ({
     ok: false,
     message: `${message.charAt(0).toUpperCase()}${message.slice(1)}.`,
   });

@@ -41,7 +41,7 @@ function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: st
 }
 
 /** Where the probes stand, as the grammar says it. */
-export function placeIn(rest: string, owner: Owner): { text: string; rest: string } | null {
+export function placeInLine(rest: string, owner: Owner): { text: string; rest: string } | null {
   const tips = regex(
     'i',
     String.raw`\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe|`,

@@ -3,7 +3,7 @@ import { own } from '../quantity';
 import { controlId } from './note-reading';
 import type { Job, MachineState, Reading, Strip } from '../job';
 import { EFFECT_PHRASES, FILLER_WORDS, LOOK_FILLERS, LOOK_PHRASES, STATE_PHRASES } from './lexicon';
-import { pairIn, placeIn, type Owner } from './natural-places';
+import { pairIn, placeInLine, type Owner } from './natural-places';
 import { quantityIn, type QuantityIn } from './quantity-words';
 
 /** A line as it was said, put into the order of the grammar, and what of it was not said but taken. */
@@ -168,7 +168,7 @@ function readingLine(owner: Owner, said: string, job: Job): Translated | null {
   const pairFirst = owner.strip ? pairIn(loads.rest, owner) : null;
   const q = quantityIn(pairFirst?.rest ?? loads.rest);
   if (!q || loads.state === CONTRADICTION) return null;
-  const place = pairFirst ? { text: `${pairFirst.a}-${pairFirst.b}`, rest: q.rest } : placeIn(q.rest, owner);
+  const place = pairFirst ? { text: `${pairFirst.a}-${pairFirst.b}`, rest: q.rest } : placeInLine(q.rest, owner);
   let left = place?.rest ?? q.rest;
   // A bare `on` after all places are told is the machine's.
   const on = /\bon\b/i.test(left) && loads.state === null;

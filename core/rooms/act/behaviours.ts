@@ -1,6 +1,6 @@
 import type { MachinePart } from '../../ground/job';
 import type { StateRole, TableState } from '../../engines/world';
-import { OBSTACLE, POWER_BACK, POWER_LOST, type PartEvent } from './events';
+import { OBSTACLE, GETS_POWER, LOSES_POWER, type PartEvent } from './events';
 
 /** A row while it is built: whether the part rests in it. */
 export interface Row extends TableState {
@@ -118,11 +118,11 @@ function powered(p: MachinePart, r: Rows): Rows {
     after: null,
     atEnd: null,
     rests: false,
-    on: { [POWER_BACK.key]: back(darkOf) },
+    on: { [GETS_POWER.key]: back(darkOf) },
   }));
   const rows = r.rows.map((s) => ({
     ...s,
-    on: { ...s.on, [POWER_LOST.key]: dark.find((d) => d.darkOf === stands(s))!.key },
+    on: { ...s.on, [LOSES_POWER.key]: dark.find((d) => d.darkOf === stands(s))!.key },
   }));
   return { start: r.start, rows: [...rows, ...dark] };
 }

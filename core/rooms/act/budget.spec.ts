@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
 import { daysStudy } from '../../house/many-days';
-import { checkJob, freshMove, freshPart, stepOf, type Job, type MachinePart, type Step } from '../../ground/job';
+import { checkJob, freshMove, freshPart, stepOf, type Job, type MachinePart, type MoveStep } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 import { checkTable, RunEnded } from '../../engines/world';
 import { lacksOfPart, oneRun, planWay, sceneOf, tableOf } from '.';
@@ -10,7 +10,7 @@ const gate = demoJob('yard-gate');
 const press = stepOf('press', { press: gate.presses[0]!.id, seconds: 0.2 });
 
 /** The gate's job with another machine and one move. */
-const withMachine = (part: Partial<MachinePart>, steps: readonly Step[] = [press]): Job => ({
+const withMachine = (part: Partial<MachinePart>, steps: readonly MoveStep[] = [press]): Job => ({
   ...gate,
   act: {
     parts: [{ ...freshPart('part', 'machine'), shortestPressSeconds: 0.05, runSeconds: 10, ...part }],
@@ -25,7 +25,7 @@ const withMachine = (part: Partial<MachinePart>, steps: readonly Step[] = [press
   routine: { sentences: [] },
 });
 /** Rounds within rounds after one press, each gone back from a thousand times. */
-const rounds = (seconds: number): Step[] => [
+const rounds = (seconds: number): MoveStep[] => [
   press,
   ...Array.from({ length: 60 }, (_, i) => [
     stepOf('wait', { seconds }),

@@ -20,6 +20,6 @@ export const OBSTACLE: PartEvent = { how: 'obstacle', key: 'obstacle' };
 /** What happens to what is asked of somebody: nobody does it. */
 export const NOBODY: PartEvent = { how: 'nobody', key: 'nobody comes' };
 /** Power goes. */
-export const POWER_LOST: PartEvent = { how: 'power-lost', key: LOST };
+export const LOSES_POWER: PartEvent = { how: 'power-lost', key: LOST };
 /** Power is back. */
-export const POWER_BACK: PartEvent = { how: 'power-back', key: BACK };
+export const GETS_POWER: PartEvent = { how: 'power-back', key: BACK };

@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../../ground/finding';
-import { stepOf, type Job, type MachinePart, type Step } from '../../ground/job';
+import { stepOf, type Job, type MachinePart, type MoveStep } from '../../ground/job';
 import type { TableState } from '../../engines/world';
 import { heedsOf } from './heard';
 import { NOBODY } from './events';
@@ -58,7 +58,7 @@ export function askedFindings(job: Job): Finding[] {
 }
 
 /** Waits for a state to go over into the next one: until a sense tells that it did, else for longer than it takes. */
-function waitFor(scene: Scene, part: number, from: TableState, to: string): Step {
+function waitFor(scene: Scene, part: number, from: TableState, to: string): MoveStep {
   const seconds = MORE * from.after!.seconds + 1;
   const tells = tellsApart(scene, part, from.key, to);
   const sense = scene.senses[tells];
@@ -77,13 +77,13 @@ function waitFor(scene: Scene, part: number, from: TableState, to: string): Step
  * without one a wait is only as good as their word.
  * @param seconds length of each press.
  */
-export function sequenceOf(job: Job, part: MachinePart, scene: Scene, seconds: number): Step[] {
+export function sequenceOf(job: Job, part: MachinePart, scene: Scene, seconds: number): MoveStep[] {
   const presses = heedsOf(job, part).filter((h) => h.as === 'press');
   const place = scene.parts.indexOf(part);
   const byKey = new Map(scene.tables[place]!.states.map((s) => [s.key, s]));
   let at = byKey.get('at rest');
-  return presses.flatMap((press, i): Step[] => {
-    const waits: Step[] = [];
+  return presses.flatMap((press, i): MoveStep[] => {
+    const waits: MoveStep[] = [];
     at = byKey.get(at?.on[turnEvent(part.heeds, i)] ?? '');
     while (at?.after && at.role === 'asks') {
       waits.push(waitFor(scene, place, at, at.after.then));

@@ -8,7 +8,16 @@ import {
   type Finding,
   type Step as DerivedStep,
 } from '../../ground/finding';
-import { machineOf, pressedBy, stepOf, TIMED, type Job, type Sense, type Step, type Timing } from '../../ground/job';
+import {
+  machineOf,
+  pressedBy,
+  stepOf,
+  TIMED,
+  type Job,
+  type Sense,
+  type MoveStep,
+  type Timing,
+} from '../../ground/job';
 import { RUNS, TRAVELS } from './machine';
 import { nextTiming } from './timed';
 
@@ -35,7 +44,7 @@ export interface LedTime {
 }
 /** A move that was led by hand, or why it cannot be told. */
 export type RecordedMove =
-  | { readonly ok: true; readonly steps: readonly Step[]; readonly times: readonly LedTime[] }
+  | { readonly ok: true; readonly steps: readonly MoveStep[]; readonly times: readonly LedTime[] }
   | { readonly ok: false; readonly problem: string };
 
 /** A press that is let go so soon after a sense changed was held for it, s (`led-margins`). */
@@ -200,7 +209,7 @@ export const ledFinding = (t: LedTime, n: number): Finding =>
     source: ['repeat-timings', 'led-margins'],
   });
 
-const stepFor = (p: Piece, seconds: number): Step =>
+const stepFor = (p: Piece, seconds: number): MoveStep =>
   stepOf(p.do, { press: p.press, sense: p.sense, is: p.is, seconds, orElse: 'call' });
 
 function sayPiece(job: Job, p: Piece): string {
@@ -271,5 +280,5 @@ const yesIsHigh = (s: Sense): boolean => (s.highVolts === null) !== s.closedThen
 const plain = (text: string): string => text.toLowerCase().replace(/[^a-z0-9]+/g, '');
 
 /** Whether a move is what was led already. */
-export const isLed = (steps: readonly Step[], led: RecordedMove): boolean =>
+export const isLed = (steps: readonly MoveStep[], led: RecordedMove): boolean =>
   led.ok && JSON.stringify(steps) === JSON.stringify(led.steps) && steps.some((s) => pressedBy(s).length > 0);

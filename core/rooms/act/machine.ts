@@ -9,7 +9,7 @@ import {
 } from '../../ground/job';
 import type { MachineTable, TableState } from '../../engines/world';
 import { withBehaviours, type Row } from './behaviours';
-import { down, long, NOBODY, OBSTACLE, POWER_BACK, POWER_LOST, up, type PartEvent } from './events';
+import { down, long, NOBODY, OBSTACLE, GETS_POWER, LOSES_POWER, up, type PartEvent } from './events';
 
 /** The roles in which presses reach each kind; a part that is stepped through in turn takes its presses one after the other. */
 export const ROLES_OF: Readonly<Record<MachineKind, readonly HeedRole[]>> = {
@@ -227,8 +227,8 @@ function eventsOf(p: MachinePart, kind: MachineKind, turns: number): PartEvent[]
     ...(p.longPress === 'same' ? [] : roles.map(long)),
     ...(p.whenBlocked === 'goes-on' ? [] : [OBSTACLE]),
     ...(kind === 'in-turn' && p.asks.some((a) => a.by === 'hand') ? [NOBODY] : []),
-    POWER_LOST,
-    POWER_BACK,
+    LOSES_POWER,
+    GETS_POWER,
   ];
 }
 

@@ -1,5 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import { edited, freshMove, freshSense, stepOf, withMachine, withSteps, type Job, type Step } from '../../ground/job';
+import {
+  edited,
+  freshMove,
+  freshSense,
+  stepOf,
+  withMachine,
+  withSteps,
+  type Job,
+  type MoveStep,
+} from '../../ground/job';
 import { demoJob, findingOf, machined, withSense } from '../../testing/jobs';
 import { nextTiming, oneRun, planWay, policiesFor, POLICY_WORDS, runScene, sayWay, sceneOf } from '.';
 
@@ -63,8 +72,8 @@ describe('a press that is made again', () => {
   const pot = demoJob('rice-pot');
   const press = stepOf('press', { press: 'start', seconds: 0.2 });
   const again = stepOf('again', { sense: 'rest', is: false, to: 1, times: 2 });
-  const withGap = (...between: Step[]): Job => edited(pot, withSteps(pot, [press, ...between, again], 'x'), NOW);
-  const gap = (...between: Step[]) => findingOf(withGap(...between), 'act.press-gap');
+  const withGap = (...between: MoveStep[]): Job => edited(pot, withSteps(pot, [press, ...between, again], 'x'), NOW);
+  const gap = (...between: MoveStep[]) => findingOf(withGap(...between), 'act.press-gap');
 
   it('needs a wait before it, as any other: without one the two are one long press', () => {
     expect(gap()).toMatchObject({ verdict: 'stop', caption: 'no wait between' });

@@ -7,7 +7,7 @@ import {
   type MachinePart,
   type Move,
   type Sense,
-  type Step,
+  type MoveStep,
 } from '../../ground/job';
 import { heardPress, heedsOf } from './heard';
 import { MORE, sequenceOf } from './in-turn';
@@ -35,7 +35,7 @@ export const POLICY_WORDS: Readonly<Record<PolicyKind, string>> = {
 export interface Policy {
   readonly kind: PolicyKind;
   readonly words: string;
-  readonly steps: readonly Step[];
+  readonly steps: readonly MoveStep[];
   readonly lacks: string;
 }
 
@@ -98,7 +98,7 @@ function armAndPower(job: Job, move: Move): Policy | null {
   const known = job.act.parts.find((p) => lacksOfPart(p) === '');
   const press = pressFor(job, move, known);
   if (job.presses.find((p) => p.id === press?.press)?.way !== 'switched-supply') return null;
-  const make = (steps: readonly Step[], lacks = ''): Policy => ({
+  const make = (steps: readonly MoveStep[], lacks = ''): Policy => ({
     kind: 'arm-and-power',
     words: POLICY_WORDS['arm-and-power'],
     steps,
@@ -134,14 +134,14 @@ function pressPolicies(job: Job, move: Move): readonly Policy[] {
   );
   const pressing = stepOf('press', { press: press.press, other: press.other, seconds });
   const warning = move.steps.filter((s) => s.do === 'warn');
-  const make = (kind: PolicyKind, steps: readonly Step[]): Policy => ({
+  const make = (kind: PolicyKind, steps: readonly MoveStep[]): Policy => ({
     kind,
     words: POLICY_WORDS[kind],
     steps,
     lacks: '',
   });
   // What wakes first needs one press more; it does no harm to what is awake only where something looks.
-  const wakes: Step[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
+  const wakes: MoveStep[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
   const sequence =
     known && scene && known.kind === 'in-turn' && move.purpose !== 'stop'
       ? sequenceOf(job, known, scene, seconds)

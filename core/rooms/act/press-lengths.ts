@@ -10,7 +10,7 @@ import {
   type Remedy,
 } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { machineOf, pressedFor, stepOf, withSteps, type Job, type Step } from '../../ground/job';
+import { machineOf, pressedFor, stepOf, withSteps, type Job, type MoveStep } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { heardPress } from './heard';
 
@@ -121,33 +121,34 @@ export function lengthFindings(job: Job, facts: Facts, shortest: number, longest
 }
 
 /** The steps with a wait of at least `seconds` between any two presses, those that are gone back to among them. */
-function spread(script: readonly Step[], seconds: number): Step[] {
-  const before = script.map((s, i): Step[] => {
+function spread(script: readonly MoveStep[], seconds: number): MoveStep[] {
+  const before = script.map((s, i): MoveStep[] => {
     const wanted =
       (s.do === 'press' && script[i - 1]?.do === 'press') || (s.do === 'again' && tooClose(script, s, i, seconds));
     return wanted ? [stepOf('wait', { seconds })] : [];
   });
   const place = (step: number): number => step + before.slice(0, step).reduce((n, w) => n + w.length, 0);
-  return script.flatMap((s, i): Step[] => {
+  return script.flatMap((s, i): MoveStep[] => {
     const within = s.do === 'wait' && script[i - 1]?.do === 'press' && script[i + 1]?.do === 'press';
     const kept = within ? { ...s, seconds: Math.max(s.seconds, seconds) } : s;
     return [...before[i]!, s.do === 'again' ? { ...kept, to: place(s.to) } : kept];
   });
 }
 
-const tooClose = (script: readonly Step[], s: Step, i: number, seconds: number): boolean =>
+const tooClose = (script: readonly MoveStep[], s: MoveStep, i: number, seconds: number): boolean =>
   roundGap(script, s, i).some((gap) => gap < seconds);
 
 /** Steps that let time go by between presses; a wait for a sense may end at once. */
-const TAKES: readonly Step['do'][] = ['wait', 'warn'];
+const TAKES: readonly MoveStep['do'][] = ['wait', 'warn'];
 
-const spent = (steps: readonly Step[]): number => steps.reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0);
+const spent = (steps: readonly MoveStep[]): number =>
+  steps.reduce((t, s) => t + (TAKES.includes(s.do) ? s.seconds : 0), 0);
 
 /**
  * Between the last press before a step that goes back and the first one after it: a wait for the very thing that it goes back for has
  * run out by then.
  */
-function roundGap(script: readonly Step[], again: Step, i: number): number[] {
+function roundGap(script: readonly MoveStep[], again: MoveStep, i: number): number[] {
   const round = script.slice(again.to - 1, i);
   const pressing = round.flatMap((s, at) => (s.do === 'press' || s.do === 'hold' ? [at] : []));
   if (pressing.length === 0) return [];

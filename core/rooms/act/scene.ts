@@ -8,7 +8,7 @@ import {
   type Move,
   type Never,
   type Sense,
-  type Step,
+  type MoveStep,
 } from '../../ground/job';
 import {
   compileWorld,
@@ -213,7 +213,7 @@ const plain = (text: string): string =>
     .replace(/[^a-z0-9]+/g, ' ')
     .trim();
 
-function opOf(s: Step, senses: readonly Sense[], line: (press: string, other: boolean) => number): Op {
+function opOf(s: MoveStep, senses: readonly Sense[], line: (press: string, other: boolean) => number): Op {
   return {
     do: s.do,
     lines: pressedBy(s)

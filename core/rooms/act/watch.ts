@@ -1,4 +1,4 @@
-import { stepOf, type Fault, type FaultKind, type Step, type StepKind } from '../../ground/job';
+import { stepOf, type Fault, type FaultKind, type MoveStep, type StepKind } from '../../ground/job';
 import { DISTURBANCES } from './disturbances';
 import type { PartTrace, RunTrace, StateSpan } from './trace';
 
@@ -7,7 +7,7 @@ export const USUAL_PRESS_SECONDS = 0.18;
 const USUAL_WAIT_SECONDS = 1;
 
 /** A new step of a move. */
-export const freshStep = (what: StepKind, press: string, sense = ''): Step =>
+export const freshStep = (what: StepKind, press: string, sense = ''): MoveStep =>
   stepOf(what, {
     press: what === 'press' || what === 'hold' ? press : '',
     seconds: SECONDS[what] ?? 0,

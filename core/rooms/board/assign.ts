@@ -1,7 +1,7 @@
 import type { BoardPin, BoardProfile, Job, PinAbility, PinChoice } from '../../ground/job';
 import type { Line } from '../../build/lines';
 import { smallestConflict } from './conflict';
-import { fitOf, type Fit } from './fit';
+import { pinFit, type PinFit } from './fit';
 import { cheapest, FORBIDDEN } from './matching';
 
 /** What it costs to give a pin away, by what it can beyond what is asked (`pin-cost`). */
@@ -21,7 +21,7 @@ const TALKS_COST = 20;
 const VERDICT_COST = { settled: 0, tight: 10_000, unknown: 100_000, stop: FORBIDDEN } as const;
 
 /** Cost of a line on a pin: whole numbers, `FORBIDDEN` where it may not lie there. */
-export function costOf(line: Line, pin: BoardPin, fit: Fit): number {
+export function costOf(line: Line, pin: BoardPin, fit: PinFit): number {
   if (fit.verdict === 'stop') return FORBIDDEN;
   const spare = pin.can.reduce((sum, a) => (line.asks.includes(a) ? sum : sum + WASTE[a]), 0);
   const talks = ['rising', 'boot', 'reset', 'programming'] as const;
@@ -55,7 +55,7 @@ export function assignPins(job: Job, lines: readonly Line[], profile: BoardProfi
     const chosen = at.get(line.id);
     const held = chosen?.fixed ? chosen.gpio : null;
     return pins.map((pin) =>
-      held !== null && pin.gpio !== held ? FORBIDDEN : costOf(line, pin, fitOf(line, pin, job, profile)),
+      held !== null && pin.gpio !== held ? FORBIDDEN : costOf(line, pin, pinFit(line, pin, job, profile)),
     );
   });
   const found = cheapest(costs);

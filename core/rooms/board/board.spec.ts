@@ -4,7 +4,7 @@ import type { PressFact } from '../../ground/facts';
 import { edited, freshHand } from '../../ground/job';
 import { changed, demoJob, fed, findingOf, machined, onPin, pressed } from '../../testing/jobs';
 import { linesOf, type Line } from '../../build/lines';
-import { assignPins, contactOver, fitOf, longestClosed, pinAt, SHIPPED_BOARDS } from '.';
+import { assignPins, contactOver, pinFit, longestClosed, pinAt, SHIPPED_BOARDS } from '.';
 
 const profile = SHIPPED_BOARDS[0]!;
 const pin = (gpio: number) => pinAt(profile, gpio)!;
@@ -106,7 +106,7 @@ describe('judging pins', () => {
     [7, /taken/],
     [1, /closes the contact/],
   ])('stops pin %i', (gpio, why) => {
-    const fit = fitOf(lineOf(base), pin(gpio), gate, profile);
+    const fit = pinFit(lineOf(base), pin(gpio), gate, profile);
     expect(fit.verdict).toBe('stop');
     expect(fit.title).toMatch(why);
   });

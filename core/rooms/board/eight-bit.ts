@@ -1,15 +1,15 @@
 import type { BoardPin, BoardProfile, PinAbility } from '../../ground/job';
-import { pin } from './make-pin';
+import { boardPin } from './make-pin';
 
 const IO: PinAbility[] = ['output', 'input', 'pull-up', 'interrupt', 'wake', 'five-volt'];
 const PULSES = new Set([3, 5, 6, 9, 10, 11]);
 const digital = (gpio: number): BoardPin =>
-  pin(gpio, `D${gpio}`, `digital ${gpio}`, {
+  boardPin(gpio, `D${gpio}`, `digital ${gpio}`, {
     can: PULSES.has(gpio) ? [...IO, 'pulse-width'] : IO,
     nature: 'floats until set up',
   });
 const analogue = (n: number): BoardPin =>
-  pin(14 + n, `A${n}`, `analogue ${n}`, { can: [...IO, 'analogue'], nature: 'floats until set up' });
+  boardPin(14 + n, `A${n}`, `analogue ${n}`, { can: [...IO, 'analogue'], nature: 'floats until set up' });
 
 /** 8-bit board, 20 I/O, 5 V. Every value from memory (`board-8bit`): measure your own board. */
 export const EIGHT_BIT: BoardProfile = {
@@ -35,14 +35,18 @@ export const EIGHT_BIT: BoardProfile = {
   programSeconds: 8,
   tags: {},
   pins: [
-    pin(0, 'RX', 'digital 0', {
+    boardPin(0, 'RX', 'digital 0', {
       can: IO,
       nature: 'serial input',
       levels: { boot: 'weak-high', programming: 'toggles' },
     }),
-    pin(1, 'TX', 'digital 1', { can: IO, nature: 'serial output', levels: { boot: 'high', programming: 'toggles' } }),
+    boardPin(1, 'TX', 'digital 1', {
+      can: IO,
+      nature: 'serial output',
+      levels: { boot: 'high', programming: 'toggles' },
+    }),
     ...[2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12].map(digital),
-    pin(13, 'D13', 'digital 13', {
+    boardPin(13, 'D13', 'digital 13', {
       can: IO,
       nature: 'blinks in the bootloader',
       levels: { boot: 'toggles', programming: 'toggles' },

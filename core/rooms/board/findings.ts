@@ -6,7 +6,7 @@ import { pinOf, type Line } from '../../build/lines';
 import { panelFindings } from '../../build/panel';
 import { formatQuantity } from '../../ground/quantity';
 import { assignPins, costOf, type Assignment } from './assign';
-import { fitOf } from './fit';
+import { pinFit } from './fit';
 import { FORBIDDEN } from './matching';
 import { boardSource, driveFact, pinAt, profileOf } from './profile';
 import { pinList, proposalsFor } from './proposals';
@@ -98,7 +98,7 @@ function lineFinding(job: Job, line: Line, lines: readonly Line[], profile: Boar
       source,
       remedy: pinRemedy(job, line, lines, profile),
     });
-  const fit = fitOf(line, pin, job, profile);
+  const fit = pinFit(line, pin, job, profile);
   return say('board', id, {
     verdict: fit.verdict,
     title: fit.title,
@@ -179,10 +179,10 @@ function whyNone(job: Job, line: Line, profile: BoardProfile): string {
   if (fixed) {
     const pin = pinAt(profile, fixed.gpio);
     return pin
-      ? fitOf(line, pin, job, profile).title
+      ? pinFit(line, pin, job, profile).title
       : `it is fixed on pin ${fixed.gpio}, which this board does not have`;
   }
-  const reasons = profile.pins.filter((p) => p.can.length > 0).map((p) => fitOf(line, p, job, profile));
+  const reasons = profile.pins.filter((p) => p.can.length > 0).map((p) => pinFit(line, p, job, profile));
   const worst = reasons.filter((r) => r.against !== null);
   const most = [...new Set(worst.map((r) => r.against))]
     .map((a) => ({ a, n: worst.filter((r) => r.against === a).length }))
@@ -213,7 +213,7 @@ function pinRemedy(job: Job, line: Line, lines: readonly Line[], profile: BoardP
     };
   const own = pinAt(profile, pinOf(job, line.id));
   const held: Line = { ...line, pulledDown: true };
-  if (press && own && !line.pulledDown && line.acts && fitOf(held, own, job, profile).verdict === 'settled')
+  if (press && own && !line.pulledDown && line.acts && pinFit(held, own, job, profile).verdict === 'settled')
     return {
       text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
       label: 'Add the pull-down',
@@ -228,7 +228,7 @@ function bestPin(job: Job, line: Line, lines: readonly Line[], profile: BoardPro
   const at = (asked: Line): { gpio: number; still: boolean } | null => {
     const free = profile.pins
       .filter((pin) => !used.has(pin.gpio))
-      .map((pin) => ({ pin, fit: fitOf(asked, pin, job, profile) }))
+      .map((pin) => ({ pin, fit: pinFit(asked, pin, job, profile) }))
       .map((x) => ({ ...x, cost: costOf(asked, x.pin, x.fit) }))
       .filter((x) => x.cost !== FORBIDDEN)
       .sort((a, b) => a.cost - b.cost)[0];

@@ -6,7 +6,7 @@ import { BOARD_EVENTS, EVENT_WORDS, eventSeconds, levelsOver, type BoardEvent } 
 import { contactOver, longestClosed } from './power-up';
 
 /** How a line would fare on a pin. */
-export interface Fit {
+export interface PinFit {
   readonly verdict: Verdict;
   readonly title: string;
   readonly caption: string;
@@ -33,8 +33,13 @@ const pinName = (pin: BoardPin): string =>
 const short = (pin: BoardPin): string => `pin ${pin.gpio}`;
 
 /** How a line would fare on a pin of a board: whether it may lie there at all, and what it does before the program is in charge. */
-export function fitOf(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): Fit {
-  const no = (against: Against, title: string, caption: string): Fit => ({ verdict: 'stop', title, caption, against });
+export function pinFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): PinFit {
+  const no = (against: Against, title: string, caption: string): PinFit => ({
+    verdict: 'stop',
+    title,
+    caption,
+    against,
+  });
   if (pin.can.length === 0) return no('taken', `${pinName(pin)} is ${pin.nature}`, `${short(pin)} is taken`);
   const lacks = line.asks.find((a) => !pin.can.includes(a));
   if (lacks)
@@ -55,7 +60,7 @@ export function fitOf(line: Line, pin: BoardPin, job: Job, profile: BoardProfile
 }
 
 /** A contact or a signal on a pin that decides how the chip starts, or that talks while it starts. */
-function inputFit(line: Line, pin: BoardPin, profile: BoardProfile): Fit {
+function inputFit(line: Line, pin: BoardPin, profile: BoardProfile): PinFit {
   if (pin.strap)
     return {
       verdict: 'tight',
@@ -79,7 +84,7 @@ function inputFit(line: Line, pin: BoardPin, profile: BoardProfile): Fit {
   };
 }
 
-function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): Fit {
+function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): PinFit {
   const wrong = strapFit(line, pin);
   if (wrong) return wrong;
   const { press } = line;
@@ -120,7 +125,7 @@ function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): 
   };
 }
 
-function strapFit(line: Line, pin: BoardPin): Fit | null {
+function strapFit(line: Line, pin: BoardPin): PinFit | null {
   const high = line.active === 'high';
   if (pin.strap === null || (pin.strap === 'high') !== high) return null;
   return {
@@ -134,7 +139,7 @@ function strapFit(line: Line, pin: BoardPin): Fit | null {
 }
 
 /** A sign, or a line that moves nothing by itself: what it does before the program is in charge is seen and harms nobody. */
-function quietFit(line: Line, pin: BoardPin, profile: BoardProfile): Fit {
+function quietFit(line: Line, pin: BoardPin, profile: BoardProfile): PinFit {
   const shows = BOARD_EVENTS.some((e) =>
     levelsOver(pin, profile, e).some((s) => s.level === 'high' || s.level === 'toggles'),
   );

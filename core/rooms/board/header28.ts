@@ -1,5 +1,5 @@
 import type { BoardPin, BoardProfile, PinAbility } from '../../ground/job';
-import { pin, starting } from './make-pin';
+import { boardPin, starting } from './make-pin';
 
 /** Place on the header of 40 pins by chip number. */
 const PLACE: readonly number[] = [
@@ -12,7 +12,7 @@ const headerPin = (gpio: number): BoardPin => {
   const up = gpio <= 8;
   const console_ = gpio === 14 || gpio === 15;
   const level = up ? ('weak-high' as const) : ('weak-low' as const);
-  return pin(gpio, `GPIO${gpio}`, `pin ${PLACE[gpio]}`, {
+  return boardPin(gpio, `GPIO${gpio}`, `pin ${PLACE[gpio]}`, {
     can: PULSES.has(gpio) ? [...IO, 'pulse-width'] : IO,
     nature: console_
       ? 'the console talks here'

@@ -13,7 +13,7 @@ const QUIET: Readonly<Record<Phase, Level>> = {
 type Given = Partial<Omit<BoardPin, 'levels'>> & { readonly levels?: Partial<BoardPin['levels']> };
 
 /** A pin of a shipped board: its number, its printed label, its place, and what differs from a quiet one. */
-export const pin = (gpio: number, label: string, header: string, given: Given = {}): BoardPin => ({
+export const boardPin = (gpio: number, label: string, header: string, given: Given = {}): BoardPin => ({
   gpio,
   label,
   header,
@@ -37,7 +37,7 @@ export const starting = (level: Level): Partial<BoardPin['levels']> => ({
 
 /** A pin that the board keeps for itself. */
 export const taken = (gpio: number, label: string): BoardPin =>
-  pin(gpio, label, '', {
+  boardPin(gpio, label, '', {
     can: [],
     nature: 'taken by the memory',
     levels: { rising: 'toggles', boot: 'toggles', programming: 'toggles', running: 'toggles', reset: 'toggles' },

@@ -1,7 +1,7 @@
 import type { Verdict } from '../../ground/finding';
 import type { BoardPin, Job } from '../../ground/job';
 import type { Line } from '../../build/lines';
-import { fitOf } from './fit';
+import { pinFit } from './fit';
 import { profileOf } from './profile';
 
 /** A pin of the job's controller with what lies on it, and how one line would fare there. */
@@ -21,7 +21,7 @@ export function pinRows(job: Job, lines: readonly Line[], line: Line | null): re
   return profile.pins
     .filter((pin) => pin.can.length > 0)
     .map((pin) => {
-      const fit = line ? fitOf(line, pin, job, profile) : null;
+      const fit = line ? pinFit(line, pin, job, profile) : null;
       const here = job.board.pins.filter((p) => p.gpio === pin.gpio);
       return {
         pin,

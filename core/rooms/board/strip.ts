@@ -39,7 +39,7 @@ export function stripOf(
 }
 
 /** A press that nobody asked for while the controller starts, for whoever simulates it: seconds from the event. */
-export interface Twitch {
+export interface PowerUpPress {
   readonly press: string;
   /** Id of the line that does it. */
   readonly line: string;
@@ -55,14 +55,14 @@ export const twitchesOf = (
   lines: readonly Line[],
   profile: BoardProfile,
   event: BoardEvent,
-): readonly Twitch[] =>
+): readonly PowerUpPress[] =>
   eventSeconds(profile, event) <= 0
     ? []
     : stripOf(job, lines, profile, event)
         .flatMap(({ line, contact }) =>
           contact
             .filter((s) => s.contact !== 'open')
-            .map((s): Twitch => ({
+            .map((s): PowerUpPress => ({
               press: line.owner,
               line: line.id,
               event,

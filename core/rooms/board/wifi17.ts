@@ -1,5 +1,5 @@
 import type { BoardPin, BoardProfile, Level } from '../../ground/job';
-import { pin, starting, taken } from './make-pin';
+import { boardPin, starting, taken } from './make-pin';
 
 /** High while it starts, then what the boot does with it. */
 const busy = (
@@ -10,13 +10,13 @@ const busy = (
   nature: string,
   level: Level,
 ): BoardPin =>
-  pin(gpio, label, header, {
+  boardPin(gpio, label, header, {
     strap,
     nature,
     levels: { ...starting('weak-high'), boot: level, programming: level },
   });
 const weaklyHigh = (gpio: number, label: string, header: string): BoardPin =>
-  pin(gpio, label, header, { nature: 'weakly high for 0.1 s', pulse: 'weak-high', pulseSeconds: 0.1 });
+  boardPin(gpio, label, header, { nature: 'weakly high for 0.1 s', pulse: 'weak-high', pulseSeconds: 0.1 });
 
 /** Wi-Fi module, 17 GPIO, 3.3 V. Every value from memory (`board-wifi17`): measure your own board. */
 export const WIFI_17: BoardProfile = {
@@ -46,18 +46,18 @@ export const WIFI_17: BoardProfile = {
     busy(1, 'TX', 'right 13', null, 'prints while booting', 'toggles'),
     busy(2, 'D4', 'right 5', 'high', 'must be high at reset, blinks', 'toggles'),
     busy(3, 'RX', 'right 12', null, 'high, serial input', 'high'),
-    pin(4, 'D2', 'right 3'),
-    pin(5, 'D1', 'right 2'),
+    boardPin(4, 'D2', 'right 3'),
+    boardPin(5, 'D1', 'right 2'),
     ...[6, 7, 8, 9, 10, 11].map((gpio) => taken(gpio, `S${gpio}`)),
     weaklyHigh(12, 'D6', 'right 9'),
     weaklyHigh(13, 'D7', 'right 10'),
     weaklyHigh(14, 'D5', 'right 8'),
-    pin(15, 'D8', 'right 11', { strap: 'low', nature: 'must be low at reset', levels: starting('low') }),
-    pin(16, 'D0', 'right 1', {
+    boardPin(15, 'D8', 'right 11', { strap: 'low', nature: 'must be low at reset', levels: starting('low') }),
+    boardPin(16, 'D0', 'right 1', {
       can: ['output', 'input', 'wake'],
       nature: 'high, no interrupts, wakes the chip',
       levels: starting('high'),
     }),
-    pin(17, 'A0', 'left 1', { can: ['analogue'], nature: 'analogue only', levels: { running: 'float' } }),
+    boardPin(17, 'A0', 'left 1', { can: ['analogue'], nature: 'analogue only', levels: { running: 'float' } }),
   ],
 };

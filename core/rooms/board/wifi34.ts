@@ -1,12 +1,12 @@
 import type { BoardPin, BoardProfile, PinAbility } from '../../ground/job';
-import { pin, starting, taken } from './make-pin';
+import { boardPin, starting, taken } from './make-pin';
 
 const IO: PinAbility[] = ['output', 'input', 'pull-up', 'interrupt', 'pulse-width'];
 const WAKES: PinAbility[] = [...IO, 'wake'];
 const quiet = (gpio: number, header: string, can: PinAbility[] = IO): BoardPin =>
-  pin(gpio, `IO${gpio}`, header, { can });
+  boardPin(gpio, `IO${gpio}`, header, { can });
 const inputOnly = (gpio: number, header: string): BoardPin =>
-  pin(gpio, `IO${gpio}`, header, {
+  boardPin(gpio, `IO${gpio}`, header, {
     can: ['input', 'interrupt', 'wake', 'analogue'],
     nature: 'input only, no pulls',
     levels: { running: 'float' },
@@ -36,43 +36,43 @@ export const WIFI_34: BoardProfile = {
   programSeconds: 20,
   tags: {},
   pins: [
-    pin(0, 'IO0', 'right 14', {
+    boardPin(0, 'IO0', 'right 14', {
       can: WAKES,
       strap: 'high',
       nature: 'must be high at reset',
       levels: { ...starting('weak-high'), programming: 'low' },
     }),
-    pin(1, 'TX', 'right 4', {
+    boardPin(1, 'TX', 'right 4', {
       nature: 'prints while booting',
       levels: { ...starting('high'), boot: 'toggles', programming: 'toggles' },
     }),
-    pin(2, 'IO2', 'right 15', {
+    boardPin(2, 'IO2', 'right 15', {
       can: WAKES,
       strap: 'low',
       nature: 'must not be high when programmed',
       levels: starting('weak-low'),
     }),
-    pin(3, 'RX', 'right 5', { nature: 'high, serial input', levels: starting('high') }),
+    boardPin(3, 'RX', 'right 5', { nature: 'high, serial input', levels: starting('high') }),
     quiet(4, 'right 13', WAKES),
-    pin(5, 'IO5', 'right 10', {
+    boardPin(5, 'IO5', 'right 10', {
       strap: 'high',
       nature: 'high at reset, toggles at boot',
       levels: { ...starting('weak-high'), boot: 'toggles' },
     }),
     ...[6, 7, 8, 9, 10, 11].map((gpio) => taken(gpio, `S${gpio}`)),
-    pin(12, 'IO12', 'left 13', {
+    boardPin(12, 'IO12', 'left 13', {
       can: WAKES,
       strap: 'low',
       nature: 'must be low at reset',
       levels: starting('weak-low'),
     }),
     quiet(13, 'left 15', WAKES),
-    pin(14, 'IO14', 'left 12', {
+    boardPin(14, 'IO14', 'left 12', {
       can: WAKES,
       nature: 'toggles at boot',
       levels: { ...starting('weak-high'), boot: 'toggles' },
     }),
-    pin(15, 'IO15', 'right 16', {
+    boardPin(15, 'IO15', 'right 16', {
       can: WAKES,
       strap: 'high',
       nature: 'high at reset, toggles at boot',

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
-import { edited, freshMove, stepOf, type Job, type JobEdit, type Step } from '../../ground/job';
+import { edited, freshMove, stepOf, type Job, type JobEdit, type MoveStep } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 import { supplyRun } from '.';
 
@@ -10,7 +10,7 @@ describe('what is pressed together', () => {
   it('draws together, and every move is a course of its own', () => {
     const known = assess(flaps).facts;
     const press = (press: string, ...also: string[]) => stepOf('press', { press, also, seconds: 0.5 });
-    const move = (id: string, ...steps: Step[]): JobEdit => ({
+    const move = (id: string, ...steps: MoveStep[]): JobEdit => ({
       do: 'put',
       list: 'act.moves',
       item: { ...freshMove(id, id), steps },

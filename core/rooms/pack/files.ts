@@ -4,7 +4,7 @@ import { jobText, pressedIn, sensesRead, type Job } from '../../ground/job';
 import type { Bill } from '../../engines/parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
 import {
-  contactsOf,
+  packedContacts,
   firmwareFiles,
   type FirmwareHand,
   type FirmwareOrder,
@@ -153,7 +153,7 @@ export function packFiles(input: PackInput): PackFile[] {
   ];
   const whole =
     able.length > 0 &&
-    able.flatMap(contactsOf).length <= MOST_CONTACTS &&
+    able.flatMap(packedContacts).length <= MOST_CONTACTS &&
     unread.length === 0 &&
     [...pressed, ...input.hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))].every((id) =>
       able.some((p) => p.id === id),

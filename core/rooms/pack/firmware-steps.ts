@@ -1,22 +1,22 @@
-import { pressedBy, type Job, type Step } from '../../ground/job';
+import { pressedBy, type Job, type MoveStep } from '../../ground/job';
 import { comment } from './c-comment';
 
 /** The longest step, ms: the clock of the program wraps round after 49.7 days, and a step must end well before. */
 const LONGEST_STEP_MS = 1_000_000_000;
 
 /** A step that takes its time in pieces that the clock can measure; one that waits for a sense waits no longer than one piece. */
-function piecesOf(s: Step): Step[] {
+function piecesOf(s: MoveStep): MoveStep[] {
   const most = LONGEST_STEP_MS / 1000;
   if (!['press', 'wait', 'warn'].includes(s.do)) return [{ ...s, seconds: Math.min(s.seconds, most) }];
   const whole = Math.floor(s.seconds / most);
   const rest = s.seconds - whole * most;
   return [
-    ...Array<Step>(whole).fill({ ...s, seconds: most }),
+    ...Array<MoveStep>(whole).fill({ ...s, seconds: most }),
     ...(rest > 0 || whole === 0 ? [{ ...s, seconds: rest }] : []),
   ];
 }
 
-const OP: Readonly<Record<Step['do'], string>> = {
+const OP: Readonly<Record<MoveStep['do'], string>> = {
   press: 'PRESS',
   wait: 'WAIT',
   hold: 'HOLD',
@@ -27,12 +27,12 @@ const OP: Readonly<Record<Step['do'], string>> = {
   tell: 'TELL',
   call: 'CALL',
 };
-const OTHERWISE: Readonly<Record<Step['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
+const OTHERWISE: Readonly<Record<MoveStep['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
 
 /** The steps of all moves in one row, each as a line of C, and where each move begins. */
 export function stepRows(
   job: Job,
-  mask: (s: Step) => number,
+  mask: (s: MoveStep) => number,
   sense: (id: string) => number,
 ): { rows: string[]; begin: number[] } {
   const rows: string[] = [];
@@ -63,5 +63,5 @@ export function stepRows(
   return { rows, begin };
 }
 
-const sayStep = (job: Job, s: Step): string =>
+const sayStep = (job: Job, s: MoveStep): string =>
   [s.do, ...pressedBy(s).map((id) => job.presses.find((p) => p.id === id)?.name ?? id)].join(' ');

@@ -112,7 +112,7 @@ interface Contact {
 }
 
 /** Every contact of a press, those of its other side or direction last. */
-export function contactsOf(p: FirmwarePress): Contact[] {
+export function packedContacts(p: FirmwarePress): Contact[] {
   const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;
   const one = { id: p.id, name: p.name, level, other: false };
   const there = { ...one, name: `${p.name}, other side`, other: true };
@@ -155,7 +155,7 @@ function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
   const { routine } = job;
-  const all = plan.presses.flatMap(contactsOf);
+  const all = plan.presses.flatMap(packedContacts);
   const bits = (id: string, other: boolean): number =>
     all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
   const { rows, begin } = stepRows(

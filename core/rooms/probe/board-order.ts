@@ -6,7 +6,7 @@ import type { NextReading } from './next/say-next';
 import { nextFor, surveysOf, type ControlSurvey } from './survey';
 
 /** One reading of a plan for the whole board, with the answer that the plan takes for granted. */
-export interface Planned {
+export interface PlannedReading {
   readonly reading: NextReading;
   readonly controlName: string;
 }
@@ -16,8 +16,8 @@ export interface Planned {
  * likeliest answer to those before it. A surprise changes what follows; the plan is then made anew.
  * @param count how many readings ahead.
  */
-export function boardOrder(job: Job, count: number): Planned[] {
-  const out: Planned[] = [];
+export function boardOrder(job: Job, count: number): PlannedReading[] {
+  const out: PlannedReading[] = [];
   let imagined = job;
   for (let n = 0; n < count; n++) {
     const surveys = surveysOf(imagined);

@@ -1,5 +1,5 @@
 export { calibrationError, drawBoard, probeBench, type BenchResult } from './bench';
-export { boardOrder, type Planned } from './board-order';
+export { boardOrder, type PlannedReading } from './board-order';
 export { STILL_COUNTS, strongestReading } from './evidence';
 export type { Contradiction } from './inference/contradictions';
 export type { Estimate } from './inference/estimate-parts';

@@ -3,7 +3,7 @@ import { isGraver, marginShare, type Finding, type Verdict } from '../../ground/
 import type { WayWish } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { WayResult } from '../../build/ways';
-import { meets, WISH_WORDS } from './wishes';
+import { wishShare, WISH_WORDS } from './wishes';
 
 /** One line of a comparison; `better` says which side has it, or neither. */
 export interface CompareRow {
@@ -73,9 +73,9 @@ export function compareWays(a: WayResult, b: WayResult, wishes: readonly WayWish
     },
     ...wishes.map((w): CompareRow => ({
       what: WISH_WORDS[w],
-      a: share(meets(a.way, w)),
-      b: share(meets(b.way, w)),
-      better: lower(meets(b.way, w), meets(a.way, w)),
+      a: share(wishShare(a.way, w)),
+      b: share(wishShare(b.way, w)),
+      better: lower(wishShare(b.way, w), wishShare(a.way, w)),
     })),
   ];
 }

@@ -1,7 +1,7 @@
 import type { Finding, Verdict } from '../../ground/finding';
 import type { WayWish } from '../../ground/job';
 import type { WayResult } from '../../build/ways';
-import { meets, WISH_WORDS } from './wishes';
+import { wishShare, WISH_WORDS } from './wishes';
 
 /** One reason for or against a way: what was found on this very control, or what the maker wishes. */
 export interface Reason {
@@ -22,7 +22,7 @@ export function reasonsOf(
   const found = (list: readonly Finding[]): Reason[] =>
     list.map((finding) => ({ text: finding.title, verdict: finding.verdict, finding }));
   const wished = (verdict: Verdict, fits: (share: number) => boolean, say: (words: string) => string): Reason[] =>
-    wishes.filter((w) => fits(meets(r.way, w))).map((w) => ({ text: say(WISH_WORDS[w]), verdict, finding: null }));
+    wishes.filter((w) => fits(wishShare(r.way, w))).map((w) => ({ text: say(WISH_WORDS[w]), verdict, finding: null }));
   return {
     for: [
       ...found(r.findings.filter((f) => f.verdict === 'settled')),

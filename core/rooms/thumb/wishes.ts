@@ -38,12 +38,12 @@ const MEETS: Readonly<Record<Way, readonly number[]>> = {
 };
 
 /** How well a way meets one wish, 0 to 1. */
-export const meets = (way: Way, wish: WayWish): number => MEETS[way][WAY_WISHES.indexOf(wish)]!;
+export const wishShare = (way: Way, wish: WayWish): number => MEETS[way][WAY_WISHES.indexOf(wish)]!;
 
 /** How well a way meets the maker's wishes in their order: each wish counts half as much as the one before it. */
 export const wishScore = (way: Way, wishes: readonly WayWish[]): number =>
-  wishes.reduce((sum, wish, i) => sum + meets(way, wish) * 0.5 ** i, 0);
+  wishes.reduce((sum, wish, i) => sum + wishShare(way, wish) * 0.5 ** i, 0);
 
 /** The first wish in the maker's order on which two ways differ, for saying why one stands before the other. */
 export const firstDifference = (better: Way, other: Way, wishes: readonly WayWish[]): WayWish | undefined =>
-  wishes.find((w) => meets(better, w) - meets(other, w) > 0.15);
+  wishes.find((w) => wishShare(better, w) - wishShare(other, w) > 0.15);

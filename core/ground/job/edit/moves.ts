@@ -1,10 +1,10 @@
 import { freshMove, machineOf, pressedBy } from '../document/act/steps';
 import { freeId, freshSense } from '../document/owners';
-import type { Job, MachinePart, Step } from '../document/types';
+import type { Job, MachinePart, MoveStep } from '../document/types';
 import type { JobEdit } from './edit';
 
 /** The edit that gives the first move these steps; a job without a move gets one. */
-export const withSteps = (job: Pick<Job, 'act'>, steps: readonly Step[], say: string): JobEdit => ({
+export const withSteps = (job: Pick<Job, 'act'>, steps: readonly MoveStep[], say: string): JobEdit => ({
   do: 'put',
   list: 'act.moves',
   item: { ...(job.act.moves[0] ?? freshMove('move', 'start')), steps: [...steps] },

@@ -2,10 +2,10 @@ import { carried, chosen, derive } from '../../../ground/finding';
 import type { Reading } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import { shareWith } from './grid-estimate';
-import { type Estimate, type Source, input, latest } from './estimate-parts';
+import { type Estimate, type EstimateReadings, input, latest } from './estimate-parts';
 
 /** This button's resistor of a ladder, read unplugged. */
-export function keyUnplugged(s: Source, out: Record<string, Estimate>): void {
+export function keyUnplugged(s: EstimateReadings, out: Record<string, Estimate>): void {
   const other = s.signal === 'A' ? 'B' : 'A';
   const direct = latest(
     s.usable.filter((r) => r.kind === 'ohms' && r.state === 'off' && r.from.name === other && r.to.kind === 'ground'),
@@ -20,7 +20,7 @@ export function keyUnplugged(s: Source, out: Record<string, Estimate>): void {
 }
 
 /** The same from the divider while the button is held. */
-export function keyFromDivider(s: Source, out: Record<string, Estimate>): void {
+export function keyFromDivider(s: EstimateReadings, out: Record<string, Estimate>): void {
   const held = latest(
     s.usable.filter(
       (r) => r.kind === 'volts-dc' && r.state === 'pressed' && r.from.name === s.signal && r.to.kind === 'ground',
@@ -44,7 +44,7 @@ export function keyFromDivider(s: Source, out: Record<string, Estimate>): void {
 }
 
 /** Period and width of the pulses, from a counter and from the mean of the line. */
-export function scanTimes(s: Source, out: Record<string, Estimate>): void {
+export function scanTimes(s: EstimateReadings, out: Record<string, Estimate>): void {
   const f = latest(s.usable.filter((r) => r.kind === 'hertz' && r.value > 0));
   if (!f) return;
   const [low, high] = s.bounds(f);
@@ -91,7 +91,7 @@ export function scanTimes(s: Source, out: Record<string, Estimate>): void {
 
 /** Bounds of the pulse's share of the period, from the counter's share or from the mean of the line. */
 function shareBounds(
-  s: Source,
+  s: EstimateReadings,
   duty: Reading | undefined,
   mean: Reading | undefined,
   supply: Interval,

@@ -21,7 +21,7 @@ export const input = (symbol: string, r: Reading): Input =>
   measured(symbol, sayValue(r), r.value, UNIT_OF[r.kind], r.at, sayValue(r));
 
 /** The readings of one control that can carry an estimate, and where its signal is. */
-export interface Source {
+export interface EstimateReadings {
   readonly kind: ControlKind;
   readonly signal: 'A' | 'B';
   readonly usable: readonly Reading[];

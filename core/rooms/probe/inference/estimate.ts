@@ -6,7 +6,7 @@ import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from 
 import { TEST_LOAD_OHMS } from '../isolation/isolation';
 import { LOW_INPUT_OHMS } from './particles';
 import type { Posterior } from './posterior';
-import { type Estimate, type Source, input, latest } from './estimate-parts';
+import { type Estimate, type EstimateReadings, input, latest } from './estimate-parts';
 import { keyFromDivider, keyUnplugged, scanTimes } from './estimate-key';
 
 /**
@@ -20,7 +20,7 @@ export function estimates(
   p: Posterior,
 ): Record<string, Estimate> {
   const usable = readings.filter((r) => r.relation === '=' && (p.slip[r.id] ?? 0) < 0.5);
-  const source: Source = { kind, signal, usable, p, bounds: (r) => readingBounds(r, p.before.meter) };
+  const source: EstimateReadings = { kind, signal, usable, p, bounds: (r) => readingBounds(r, p.before.meter) };
   const out: Record<string, Estimate> = {};
   for (const [value, name] of Object.entries(VALUE_NAMES[kind]))
     out[name] = { value: fromWeights(kind, p, value as BuildValue), steps: [], at: '' };
@@ -40,7 +40,7 @@ export function estimates(
 }
 
 /** The supply, loop or load voltage, from what stands there while nobody presses. */
-function openVolts(s: Source, out: Record<string, Estimate>): void {
+function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].supplyVolts!;
   const other = s.signal === 'A' ? 'B' : 'A';
   const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
@@ -101,7 +101,7 @@ function openVolts(s: Source, out: Record<string, Estimate>): void {
   };
 }
 
-function closedButton(s: Source, out: Record<string, Estimate>): void {
+function closedButton(s: EstimateReadings, out: Record<string, Estimate>): void {
   const r = latest(
     s.usable.filter(
       (x) => x.kind === 'ohms' && x.state === 'pressed' && x.from.kind === 'contact' && x.to.kind === 'contact',
@@ -117,7 +117,7 @@ function closedButton(s: Source, out: Record<string, Estimate>): void {
 }
 
 /** What stands behind the button: from a short, Rth = Voc/Isc, or from what 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
-function thevenin(s: Source, out: Record<string, Estimate>): void {
+function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
   if (!name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
@@ -165,7 +165,7 @@ interface Behind {
   readonly high: number;
 }
 
-function fromShort(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+function fromShort(s: EstimateReadings, volts: Interval, vStep: Step): Behind | undefined {
   const r = latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0));
   if (!r) return undefined;
   const [iLow, iHigh] = s
@@ -183,7 +183,7 @@ function fromShort(s: Source, volts: Interval, vStep: Step): Behind | undefined 
   };
 }
 
-function fromLoad(s: Source, volts: Interval, vStep: Step): Behind | undefined {
+function fromLoad(s: EstimateReadings, volts: Interval, vStep: Step): Behind | undefined {
   const r = latest(
     s.usable.filter(
       (x) =>
@@ -203,7 +203,7 @@ function fromLoad(s: Source, volts: Interval, vStep: Step): Behind | undefined {
 const TEST_LOAD_SHARE = 0.05;
 
 /** What stands behind a point that 10 kΩ load: R_load·(Voc/V − 1), at the corners of both readings and of the resistor. */
-function behindLoad(s: Source, r: Reading, volts: Interval, vStep: Step, name: string): Behind {
+function behindLoad(s: EstimateReadings, r: Reading, volts: Interval, vStep: Step, name: string): Behind {
   const [low, high] = s
     .bounds(r)
     .map(Math.abs)
@@ -219,7 +219,7 @@ function behindLoad(s: Source, r: Reading, volts: Interval, vStep: Step, name: s
 }
 
 /** The current that the contact of a loop carries: as read, or as its volts push it through what stands behind. */
-function loopAmps(s: Source, r: Reading, volts: Interval, vStep: Step, behind: Behind): Estimate {
+function loopAmps(s: EstimateReadings, r: Reading, volts: Interval, vStep: Step, behind: Behind): Estimate {
   if (r.kind === 'amps') {
     const [low, high] = s
       .bounds(r)
@@ -243,7 +243,7 @@ function loopAmps(s: Source, r: Reading, volts: Interval, vStep: Step, behind: B
 }
 
 /** The pull resistor of a scanned key's sense line, which no short shows: from what 10 kΩ to ground leave of its level. */
-function loadedPull(s: Source, out: Record<string, Estimate>): void {
+function loadedPull(s: EstimateReadings, out: Record<string, Estimate>): void {
   if (s.kind !== 'scanned-matrix') return;
   const sense = s.signal === 'A' ? 'B' : 'A';
   const supply = out['supplyVolts']!;
@@ -262,7 +262,7 @@ function loadedPull(s: Source, out: Record<string, Estimate>): void {
   out['pullUpOhms'] = { value: { low, nominal: step.result.value, high }, steps: [supply.steps[0], step], at: r.at };
 }
 
-function winding(s: Source, out: Record<string, Estimate>): void {
+function winding(s: EstimateReadings, out: Record<string, Estimate>): void {
   const r = latest(
     s.usable.filter(
       (x) => x.kind === 'ohms' && x.state === 'off' && x.from.kind === 'contact' && x.to.kind === 'contact',

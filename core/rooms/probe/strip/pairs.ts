@@ -25,7 +25,7 @@ const LOOP_VOLTS = [3, 40] as const;
 const STIFF_OHMS = 200;
 const TEST_OHMS = 1000;
 /** The number of a strip’s terminal; NaN where the point is none. */
-export const num = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
+export const terminalNumber = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];
 
 /** What is known of every pair of a strip. */
@@ -37,11 +37,12 @@ export function pairTable(n: number, readings: readonly Reading[]): Pair[] {
         (r) =>
           r.kind === kind &&
           r.state === state &&
-          ((num(r.from) === a && num(r.to) === b) || (num(r.from) === b && num(r.to) === a)),
+          ((terminalNumber(r.from) === a && terminalNumber(r.to) === b) ||
+            (terminalNumber(r.from) === b && terminalNumber(r.to) === a)),
       ),
     );
   const signed = (r: Reading | undefined, a: number): number | null =>
-    r ? (num(r.from) === a ? r.value : -r.value) : null;
+    r ? (terminalNumber(r.from) === a ? r.value : -r.value) : null;
   for (let a = 1; a <= n; a++) {
     for (let b = a + 1; b <= n; b++) {
       const dc = signed(across(a, b, 'volts-dc', 'idle'), a);
@@ -71,7 +72,9 @@ export function pairTable(n: number, readings: readonly Reading[]): Pair[] {
             ? null
             : 1e9;
       const jumpers = readings.filter(
-        (r) => r.kind === 'jumper' && [num(r.from), num(r.to)].sort((x, y) => x - y).join() === `${a},${b}`,
+        (r) =>
+          r.kind === 'jumper' &&
+          [terminalNumber(r.from), terminalNumber(r.to)].sort((x, y) => x - y).join() === `${a},${b}`,
       );
       const jumper = jumpers.some((r) => r.said === 'acts')
         ? 'moves'

@@ -10,7 +10,7 @@ import {
   toPin,
 } from '../isolation/isolation';
 import { MAINS_QUESTIONS } from '../isolation/findings';
-import { NO_VOLTS, type Pair, num, pairTable } from './pairs';
+import { NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
 
 /** What to read next on a strip. */
 export interface StripStep {
@@ -122,7 +122,7 @@ function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: r
   const n = strip.wires.length;
   const { name } = strip;
   const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean =>
-    readings.some((r) => r.kind === kind && num(r.from) === t && r.to.kind === to);
+    readings.some((r) => r.kind === kind && terminalNumber(r.from) === t && r.to.kind === to);
   const all = Array.from({ length: n }, (_, i) => i + 1);
   const { mains, meter } = job.survey;
   const unread = offMains(mains)
@@ -235,7 +235,8 @@ function starStep(strip: Strip, readings: readonly Reading[]): StripStep | null 
           (r) =>
             r.kind === kind &&
             r.state === 'idle' &&
-            ((num(r.from) === centre && num(r.to) === t) || (num(r.from) === t && num(r.to) === centre)),
+            ((terminalNumber(r.from) === centre && terminalNumber(r.to) === t) ||
+              (terminalNumber(r.from) === t && terminalNumber(r.to) === centre)),
         );
       const dc = read('volts-dc');
       if (!dc)

@@ -27,7 +27,7 @@ import {
   type MachinePart,
   type Move,
   type Shown,
-  type Step,
+  type MoveStep,
   type Timing,
 } from './types';
 
@@ -122,7 +122,7 @@ export const faultFields: Fields<Fault> = {
 };
 
 /** Fields of a step of a move. */
-export const stepFields: Fields<Step> = {
+export const stepFields: Fields<MoveStep> = {
   do: choice('does', plainWords(STEP_KINDS), 'press'),
   press: named('press'),
   also: list('and at the same time', name('a press'), 30),
@@ -132,7 +132,7 @@ export const stepFields: Fields<Step> = {
   is: flag('says so', true),
   orElse: choice(
     'else',
-    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<Step['orElse'], string>,
+    { 'go-on': 'go on', end: 'end here', call: 'call for help' } satisfies Record<MoveStep['orElse'], string>,
     'call',
   ),
   to: quantity('step', '1', 1, { least: 1, most: 200, whole: true }),

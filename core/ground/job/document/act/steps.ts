@@ -1,7 +1,7 @@
 import { freshOf } from '../../../field';
 import type { Job } from '../types';
 import { askFields, moveFields, partFields, stepFields } from './fields';
-import type { MachineAsk, MachinePart, Move, ScriptStep, Step, StepKind } from './types';
+import type { MachineAsk, MachinePart, Move, ScriptStep, MoveStep, StepKind } from './types';
 
 /** What a machine asks for, before anything is said of it. */
 export const freshAsk = (): MachineAsk => freshOf(askFields);
@@ -10,7 +10,11 @@ export const freshPart = (id: string, name: string): MachinePart => ({ ...freshO
 /** A move without a step. */
 export const freshMove = (id: string, name: string): Move => ({ ...freshOf(moveFields), id, name });
 /** A step of one kind; what does not count for its kind is as it is when nothing was said. */
-export const stepOf = (what: StepKind, set: Partial<Step> = {}): Step => ({ ...freshOf(stepFields), ...set, do: what });
+export const stepOf = (what: StepKind, set: Partial<MoveStep> = {}): MoveStep => ({
+  ...freshOf(stepFields),
+  ...set,
+  do: what,
+});
 
 /** The first part of the machine: what the one press of a plain machine reaches. One of which nothing is known where there is none. */
 export const machineOf = (job: Pick<Job, 'act'>): MachinePart => job.act.parts[0] ?? freshPart('machine', 'machine');
@@ -34,18 +38,18 @@ export function courseOfMove(move: Move): readonly ScriptStep[] {
 }
 
 /** Whether time goes by in a step of this kind, at most as long as it says. */
-export const takesTime = (s: Step): boolean => ['press', 'hold', 'wait', 'until', 'warn'].includes(s.do);
+export const takesTime = (s: MoveStep): boolean => ['press', 'hold', 'wait', 'until', 'warn'].includes(s.do);
 
 /** The first move as a plain script: empty where there is no move. */
 export const scriptOf = (job: Pick<Job, 'act'>): readonly ScriptStep[] =>
   job.act.moves[0] ? courseOfMove(job.act.moves[0]) : [];
 
 /** Ids of all that a step presses. */
-export const pressedBy = (s: Step): readonly string[] =>
+export const pressedBy = (s: MoveStep): readonly string[] =>
   s.do === 'press' || s.do === 'hold' ? [s.press, ...s.also] : [];
 
 /** Every step of every move that presses this one. */
-export const stepsOf = (job: Pick<Job, 'act'>, press: string): readonly Step[] =>
+export const stepsOf = (job: Pick<Job, 'act'>, press: string): readonly MoveStep[] =>
   job.act.moves.flatMap((m) => m.steps.filter((s) => pressedBy(s).includes(press)));
 
 /** Ids of all presses that some move makes, each once. */

@@ -142,7 +142,7 @@ export const STEP_ELSES = ['go-on', 'end', 'call'] as const;
  * most so long; `look` and go on only if; go back to a step unless a sense says so, so often (`again`); `warn` for so long; `tell` a
  * message; `call` for help and stop. Which of its values count is told by its kind.
  */
-export interface Step {
+export interface MoveStep {
   do: StepKind;
   press: string;
   /** Presses that are made at the same time. */
@@ -166,7 +166,7 @@ export interface Move {
   id: string;
   name: string;
   purpose: (typeof MOVE_PURPOSES)[number];
-  steps: Step[];
+  steps: MoveStep[];
 }
 
 /** What can go wrong in a run. */
