@@ -20,7 +20,7 @@ const PULL_IN_SHARE = 0.7;
 export const pullInAmps = (j: Joint): number => (PULL_IN_SHARE * j.coilVolts) / j.coilOhms;
 
 /** A number as a netlist takes it. */
-export const netlistNumber = (x: number): string => x.toExponential(6);
+export const spice = (x: number): string => x.toExponential(6);
 
 /** Level of the pin while pressed or idle, V; a module may press on low. */
 export const pinVolts = (j: Joint, pressed: boolean): number =>
@@ -36,9 +36,9 @@ export function netlistOf(j: Joint, pressed: boolean): string {
   const [upper, lower] = low ? ['sig', '0'] : ['vcc', 'sig'];
   return [
     `* ${TITLE[j.way]}, ${pressed ? 'pressed' : 'idle'}`,
-    `Vcc vcc 0 DC ${netlistNumber(j.supplyVolts)}`,
-    low ? `Rpull vcc sig ${netlistNumber(j.pullOhms)}` : `Rpull sig 0 ${netlistNumber(j.pullOhms)}`,
-    `Vpin pin pgnd DC ${netlistNumber(pinVolts(j, pressed))}`,
+    `Vcc vcc 0 DC ${spice(j.supplyVolts)}`,
+    low ? `Rpull vcc sig ${spice(j.pullOhms)}` : `Rpull sig 0 ${spice(j.pullOhms)}`,
+    `Vpin pin pgnd DC ${spice(pinVolts(j, pressed))}`,
     ...thumb(j, upper!, lower!),
     '.options method=gear reltol=1e-4',
     '.op',
@@ -56,60 +56,58 @@ const LED = '.model led D(IS=1e-18 N=1.3 RS=2)';
 export function thumb(j: Joint, upper: string, lower: string, coilHenries = 0, gated = false): string[] {
   return [
     ...parts(j, upper, lower, coilHenries, gated),
-    ...(j.leakAmps > 0
-      ? [`Bleak ${upper} ${lower} I=${netlistNumber(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`]
-      : []),
+    ...(j.leakAmps > 0 ? [`Bleak ${upper} ${lower} I=${spice(j.leakAmps)}*tanh(V(${upper},${lower})/0.02)`] : []),
   ];
 }
 
 function parts(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   // The junction capacitances of a small transistor; a device without any makes an edge that no step is small enough for.
-  const gains = `BF=${netlistNumber(j.gainForward)} BR=${netlistNumber(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
+  const gains = `BF=${spice(j.gainForward)} BR=${spice(j.gainReverse)} IS=1e-14 CJE=10p CJC=5p TF=0.4n TR=50n`;
   switch (j.way) {
     case 'npn-to-ground':
       return [
-        `Rb pin base ${netlistNumber(j.seriesOhms)}`,
+        `Rb pin base ${spice(j.seriesOhms)}`,
         `Q1 ${upper} base pgnd npn`,
-        `Rwire pgnd ${lower} ${netlistNumber(j.groundWireOhms)}`,
+        `Rwire pgnd ${lower} ${spice(j.groundWireOhms)}`,
         `.model npn NPN(${gains})`,
       ];
     case 'nmos-to-ground':
       // The transconductance that gives the stated on-resistance at this pin's level: R = 1/(KP·(VGS − VT)).
       return [
-        `Rgate pin gate ${netlistNumber(j.seriesOhms)}`,
+        `Rgate pin gate ${spice(j.seriesOhms)}`,
         'Rhold gate pgnd 1e5',
         `M1 ${upper} gate pgnd pgnd nmos L=1u W=1u`,
-        `Roff ${upper} pgnd ${netlistNumber(j.offOhms)}`,
-        `Rwire pgnd ${lower} ${netlistNumber(j.groundWireOhms)}`,
-        `.model nmos NMOS(LEVEL=1 VTO=${netlistNumber(j.thresholdVolts)} ` +
-          `KP=${netlistNumber(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} ` +
+        `Roff ${upper} pgnd ${spice(j.offOhms)}`,
+        `Rwire pgnd ${lower} ${spice(j.groundWireOhms)}`,
+        `.model nmos NMOS(LEVEL=1 VTO=${spice(j.thresholdVolts)} ` +
+          `KP=${spice(1 / (j.onOhms * Math.max(0.1, j.pinHighVolts - j.thresholdVolts)))} ` +
           'CGSO=5e-6 CGDO=1e-6)',
       ];
     case 'optocoupler':
       return [
-        `Rled pin an ${netlistNumber(j.seriesOhms)}`,
+        `Rled pin an ${spice(j.seriesOhms)}`,
         'Dled an k led',
         'Vsense k pgnd 0',
         APART,
         LED,
-        `Fphoto ${upper} pb Vsense ${netlistNumber(j.transferRatio / j.gainForward)}`,
+        `Fphoto ${upper} pb Vsense ${spice(j.transferRatio / j.gainForward)}`,
         `Q1 ${upper} pb ${lower} photo`,
         `Rleak pb ${lower} 1e8`,
         `.model photo NPN(${gains})`,
       ];
     case 'solid-state-relay':
       return [
-        `Rled pin an ${netlistNumber(j.seriesOhms)}`,
+        `Rled pin an ${spice(j.seriesOhms)}`,
         'Dled an k led',
         'Vsense k pgnd 0',
         APART,
         LED,
         `W1 ${upper} ${lower} Vsense contact`,
-        `.model contact CSW(IT=1e-3 IH=1e-4 RON=${netlistNumber(j.onOhms)} ROFF=${netlistNumber(j.offOhms)})`,
+        `.model contact CSW(IT=1e-3 IH=1e-4 RON=${spice(j.onOhms)} ROFF=${spice(j.offOhms)})`,
       ];
     case 'relay-contact':
       return [
-        `Rb pin base ${netlistNumber(j.seriesOhms)}`,
+        `Rb pin base ${spice(j.seriesOhms)}`,
         'Q1 coil base pgnd npn',
         APART,
         `.model npn NPN(${gains})`,
@@ -122,8 +120,8 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
       return [
         'Rcontrol pin pgnd 1e7',
         `Bswitch ${upper} ${lower} ` +
-          `I=V(${upper},${lower})*(${netlistNumber(1 / j.offOhms)}+${netlistNumber(1 / j.onOhms)}/(1+exp((${netlistNumber(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
-        `Rwire pgnd 0 ${netlistNumber(j.groundWireOhms)}`,
+          `I=V(${upper},${lower})*(${spice(1 / j.offOhms)}+${spice(1 / j.onOhms)}/(1+exp((${spice(j.pinHighVolts / 2)}-V(pin,pgnd))*20)))`,
+        `Rwire pgnd 0 ${spice(j.groundWireOhms)}`,
       ];
   }
 }
@@ -131,21 +129,21 @@ function parts(j: Joint, upper: string, lower: string, coilHenries: number, gate
 /** A coil on its supply with its diode, switched at node `coil`, and the contact that its current moves. */
 function coilAndContact(j: Joint, upper: string, lower: string, coilHenries: number, gated: boolean): string[] {
   return [
-    `Vcoil c5 pgnd DC ${netlistNumber(j.coilVolts)}`,
+    `Vcoil c5 pgnd DC ${spice(j.coilVolts)}`,
     'Vsense c5 c6 0',
-    ...(coilHenries > 0 ? [`Lcoil c6 c7 ${netlistNumber(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []),
-    `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${netlistNumber(j.coilOhms)}`,
+    ...(coilHenries > 0 ? [`Lcoil c6 c7 ${spice(coilHenries)}`, 'Cwinding coil pgnd 1e-9'] : []),
+    `Rcoil ${coilHenries > 0 ? 'c7' : 'c6'} coil ${spice(j.coilOhms)}`,
     'Dfree coil c5 free',
     ...(gated
       ? // A conductance that follows coil current and gate smoothly: a contact that jumps makes an edge that no step is small enough for.
         [
           `Bcontact ${upper} ${lower} ` +
-            `I=V(${upper},${lower})*(1e-9+${netlistNumber(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/` +
-            `(1+exp((${netlistNumber(pullInAmps(j))}-I(Vsense))*${netlistNumber(200 / pullInAmps(j))})))`,
+            `I=V(${upper},${lower})*(1e-9+${spice(1 / Math.max(1, j.onOhms))}*V(gate)*V(gate)/` +
+            `(1+exp((${spice(pullInAmps(j))}-I(Vsense))*${spice(200 / pullInAmps(j))})))`,
         ]
       : [
           `W1 ${upper} ${lower} Vsense contact`,
-          `.model contact CSW(IT=${netlistNumber(pullInAmps(j))} IH=${netlistNumber(0.3 * pullInAmps(j))} RON=${netlistNumber(j.onOhms)} ROFF=${netlistNumber(j.offOhms)})`,
+          `.model contact CSW(IT=${spice(pullInAmps(j))} IH=${spice(0.3 * pullInAmps(j))} RON=${spice(j.onOhms)} ROFF=${spice(j.offOhms)})`,
         ]),
     '.model free D(IS=1e-9 CJO=20p)',
   ];
@@ -159,16 +157,11 @@ function moduleInput(j: Joint): string[] {
   const saturation = j.moduleDropVolts > 1 ? 1e-18 : 1e-14;
   const ideality = j.moduleDropVolts / (THERMAL_VOLTS * Math.log(j.moduleOnAmps / saturation));
   const input = j.moduleOnLow
-    ? [
-        `Vmod m5 pgnd DC ${netlistNumber(j.moduleVolts)}`,
-        'Vin m5 m6 0',
-        `Rin m6 m7 ${netlistNumber(j.seriesOhms)}`,
-        'Din m7 pin input',
-      ]
-    : [`Rin pin m7 ${netlistNumber(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
+    ? [`Vmod m5 pgnd DC ${spice(j.moduleVolts)}`, 'Vin m5 m6 0', `Rin m6 m7 ${spice(j.seriesOhms)}`, 'Din m7 pin input']
+    : [`Rin pin m7 ${spice(j.seriesOhms)}`, 'Din m7 m8 input', 'Vin m8 pgnd 0'];
   return [
     ...input,
-    `.model input D(IS=${netlistNumber(saturation)} N=${netlistNumber(ideality)} CJO=5p)`,
-    `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${netlistNumber(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${netlistNumber(20 / j.moduleOnAmps)})))`,
+    `.model input D(IS=${spice(saturation)} N=${spice(ideality)} CJO=5p)`,
+    `Bdriver coil pgnd I=V(coil,pgnd)*(1e-9+1/(1+exp((${spice(MODULE_TURNS_AT * j.moduleOnAmps)}-I(Vin))*${spice(20 / j.moduleOnAmps)})))`,
   ];
 }

@@ -1,5 +1,5 @@
 import type { Joint } from './joint';
-import { netlistNumber, pinVolts, pullInAmps, thumb, TITLE } from './netlist';
+import { spice, pinVolts, pullInAmps, thumb, TITLE } from './netlist';
 
 /** One press as it is simulated: the pin floats at power-up, is driven low, then high for the press, then low again. Times in seconds. */
 export const PRESS_TIMES = { driven: 2e-3, press: 4e-3, release: 16e-3, end: 26e-3, step: 10e-6 } as const;
@@ -20,10 +20,7 @@ const steps = (list: readonly (readonly [number, number])[], edge = 1e-6): strin
   let before = list[0]![1];
   return `PWL(${list
     .map(([t, v], i) => {
-      const text =
-        i === 0
-          ? `0 ${netlistNumber(v)}`
-          : `${netlistNumber(t)} ${netlistNumber(before)} ${netlistNumber(t + edge)} ${netlistNumber(v)}`;
+      const text = i === 0 ? `0 ${spice(v)}` : `${spice(t)} ${spice(before)} ${spice(t + edge)} ${spice(v)}`;
       before = v;
       return text;
     })
@@ -57,9 +54,9 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
   const relay = j.way === 'relay-contact' || j.way === 'relay-module';
   return [
     `* ${TITLE[j.way]}, one press, ${id}`,
-    `Vcc vcc 0 DC ${netlistNumber(j.supplyVolts)}`,
-    low ? `Rpull vcc sig ${netlistNumber(j.pullOhms)}` : `Rpull sig 0 ${netlistNumber(j.pullOhms)}`,
-    `Cline sig 0 ${netlistNumber(LINE_FARADS)}`,
+    `Vcc vcc 0 DC ${spice(j.supplyVolts)}`,
+    low ? `Rpull vcc sig ${spice(j.pullOhms)}` : `Rpull sig 0 ${spice(j.pullOhms)}`,
+    `Cline sig 0 ${spice(LINE_FARADS)}`,
     `Vdrive drive pgnd ${steps([
       [0, pinVolts(j, false)],
       [PRESS_TIMES.press, pinVolts(j, true)],
@@ -71,11 +68,11 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
     ])}`,
     'Spin drive pin float 0 pinon',
     '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',
-    ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${netlistNumber(pullDownOhms)}`]),
+    ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${spice(pullDownOhms)}`]),
     ...(relay ? [`Vgate gate 0 ${chatter(j)}`] : []),
     ...thumb(j, upper!, lower!, relay ? COIL_SECONDS * j.coilOhms : 0, relay),
     '.options method=gear maxord=2 reltol=1e-3 abstol=1e-8 vntol=1e-5 chgtol=1e-12 trtol=20 itl4=100',
-    `.tran ${netlistNumber(PRESS_TIMES.step)} ${netlistNumber(PRESS_TIMES.end)} 0 ${netlistNumber(PRESS_TIMES.step)}`,
+    `.tran ${spice(PRESS_TIMES.step)} ${spice(PRESS_TIMES.end)} 0 ${spice(PRESS_TIMES.step)}`,
     '.end',
     '',
   ].join('\n');
