@@ -12,7 +12,7 @@ import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type P
 import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
 import { jointOf, type WayResult } from '../build/ways';
-import { wholeBill, wholeWiring } from './whole';
+import { wholeBill, wholeWiring } from './job-wiring';
 
 /** What a press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
 function drivesOf(way: WayResult): PackPress['drives'] {

@@ -18,7 +18,7 @@ import { valueOf, takenPart } from '../engines/parts';
 import { formatQuantity } from '../ground/quantity';
 import { motionOf, reversingWiring } from '../engines/reversing';
 import { wayContext } from '../rooms/thumb';
-import { pinWords } from './whole';
+import { pinWords } from './job-wiring';
 import { placedEnd, type Wiring } from '../build/wiring';
 import { ONE_SHOT, faceOf, wayPhrase, type WayResult, type Wire } from '../build/ways';
 

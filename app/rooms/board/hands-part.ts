@@ -18,7 +18,7 @@ import {
 } from '../../../core/ground/job';
 import { commandsFor, handThing, signResistor, signThing } from '../../../core/build/panel';
 import { formatQuantity } from '../../../core/ground/quantity';
-import { wholeWiring } from '../../../core/house/whole';
+import { wholeWiring } from '../../../core/house/job-wiring';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';

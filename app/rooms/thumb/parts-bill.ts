@@ -9,7 +9,7 @@ import { Action } from '../../kit/action';
 import { benchFields } from '../../../core/ground/job';
 import { stockFromDrawer, stockName, type BillLine } from '../../../core/engines/parts';
 import type { WayResult } from '../../../core/build/ways';
-import { wholeBill } from '../../../core/house/whole';
+import { wholeBill } from '../../../core/house/job-wiring';
 import type { Wiring } from '../../../core/build/wiring';
 import { Bench } from '../../store/bench';
 import { DrawerStore } from '../../store/drawer';

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { drawWay } from '../../../core/house/draw';
-import { wholeWiring } from '../../../core/house/whole';
+import { wholeWiring } from '../../../core/house/job-wiring';
 import type { Way } from '../../../core/ground/job';
 import { orderWords, wayHeading } from '../../../core/rooms/thumb';
 import { WAY_WORDS } from '../../../core/build/ways';

@@ -6,7 +6,7 @@ import { Table, type Column } from '../../kit/table';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { Action, Row } from '../../kit/action';
-import { notRehearsed, runOnStandin } from '../../../core/house/rehearse';
+import { notRehearsed, runOnStandin } from '../../../core/house/standin-run';
 import { sheetFields, type Trial, sayTime } from '../../../core/ground/job';
 import { seededRandom } from '../../../core/ground/quantity';
 import {

@@ -11,7 +11,7 @@ import {
   type Press,
 } from '../../ground/job';
 import { demoJob, pressed } from '../../testing/jobs';
-import { wholeBill, wholeWiring } from '../../house/whole';
+import { wholeBill, wholeWiring } from '../../house/job-wiring';
 
 const NOW = '2026-03-02T14:00:00Z';
 const wired = (job: Job) => wholeWiring(job, assess(job));

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
-import { notRehearsed, runOnStandin } from '../../house/rehearse';
+import { notRehearsed, runOnStandin } from '../../house/standin-run';
 import { NOMINAL_PARTS, type Joint } from '../circuit';
 import { seededRandom } from '../../ground/quantity';
 import { changed, demoJob, onPin, pressed, scripted } from '../../testing/jobs';

@@ -1,4 +1,4 @@
-export { problemOf, problemOfGroup, type FieldProblem } from './check';
+export { problemOf, problemOfGroup, type FieldProblem } from './problem';
 export {
   boundsAt,
   choice,

@@ -1,5 +1,5 @@
 import { mixed, ValidationError, type AnySchema } from 'yup';
-import { problemOf, problemOfGroup, type FieldProblem } from './check';
+import { problemOf, problemOfGroup, type FieldProblem } from './problem';
 import type { AnyField, AnyFields } from './field';
 
 /** What is wrong by one reading of the description, as a Yup schema says it: the path, and the words for a person. */

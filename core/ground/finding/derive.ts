@@ -11,7 +11,7 @@ import {
   type Verdict,
 } from './finding';
 import { evaluate, parseFormula, write } from './formula';
-import { inputsOf, evidenceLevel } from './standing';
+import { inputsOf, evidenceLevel } from './evidence-level';
 import type { SourceKey } from './sources';
 
 /** A constant with its published, customary or remembered source. */

@@ -1,7 +1,7 @@
 import { formatQuantity } from '../quantity';
 import { reevaluate } from './derive';
 import type { Finding, Input } from './finding';
-import { inputsOf } from './standing';
+import { inputsOf } from './evidence-level';
 
 /** The nearest possible value of one input at which the verdict would turn. */
 export interface Flip {

@@ -33,7 +33,7 @@ export {
   type Verdict,
 } from './finding';
 export { flips, turns, type Flip } from './flip';
-export { inputsOf, evidenceLevel } from './standing';
+export { inputsOf, evidenceLevel } from './evidence-level';
 export { evaluate, parseFormula, wantsBrackets, write, type Expression } from './formula';
 export { worst, type RangedInput } from './worst';
 export type { Source, SourceTag } from './source';

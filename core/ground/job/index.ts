@@ -46,7 +46,7 @@ export { freshFace, freshRail } from './document/survey/fresh';
 export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './document/survey/usual';
 export { editsJsonSchema, jobJsonSchema } from './document/json-schema';
 export { checkJob, jobText, loadJob, tooLarge, type Loaded } from './gate/load';
-export { JOB_TEXT_LIMIT } from './gate/refused';
+export { JOB_TEXT_LIMIT } from './gate/gate';
 export type { LoadProblem } from './document/problem';
 export { migrate } from './gate/migrate';
 export type { Migration } from './versions/step';

@@ -21,7 +21,7 @@ export {
   type LedEvent,
   type LedTime,
   type Take,
-} from './led';
+} from './recorded-move';
 export { DISTURBANCES, kindOfHappening } from './disturbances';
 export type { SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf } from './heard';

@@ -4,7 +4,7 @@ import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
 import { cellOhms, CELLS, cellVolts } from '../../engines/supply';
 import type { FedLoad } from './loads';
 import { solve, type Network } from './network';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Hours of a month of the mean year. */
 const MONTH_HOURS = 8766 / 12;

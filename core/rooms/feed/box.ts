@@ -12,7 +12,7 @@ import {
 import { CONTROLLER, type Job } from '../../ground/job';
 import { HOT } from '../../engines/parts';
 import { isConverter } from '../../engines/supply';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
 const GIVES_OFF = 8;

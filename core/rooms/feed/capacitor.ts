@@ -2,7 +2,7 @@ import { carried, chosen, computed, constant, derive, type Input, type Step } fr
 import { CONTROLLER, type FeedLink, type Job } from '../../ground/job';
 import { isConverter, placeOf } from '../../engines/supply';
 import { linkOhms, ohmsOfSource } from './network';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Share of its value that an electrolytic capacitor keeps, and its series resistance, Ω (`capacitor-loss`). */
 const KEPT = 0.8;

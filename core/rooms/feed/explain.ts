@@ -4,7 +4,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { SUPPLY_SHARE, CONNECTOR, isStandardSize, ohmsPerMetre, COPPER_OHM_METRES } from '../../engines/electrics';
 import { CELLS, cellVolts, isConverter, sourceVolts, type SupplyNode } from '../../engines/supply';
 import { converterSpread, converterValues, FUSE_DROP, ohmsOfSource, spreadOf, USUAL_LEAD } from './network';
-import { sayWhen, type SupplyRun, type Worst } from './rehearse';
+import { sayWhen, type SupplyRun, type Worst } from './supply-run';
 
 type Converter = Extract<SupplyNode, { item: { efficiency: number | null } }>;
 

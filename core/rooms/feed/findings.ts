@@ -10,7 +10,7 @@ import { asFarAsSaid } from './ids';
 import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
 import { judgeSource } from './judge-sources';
 import { judgeLoads } from './judge-volts';
-import { supplyRun } from './rehearse';
+import { supplyRun } from './supply-run';
 import { togetherFindings } from './together';
 
 /** A plug-in supply on a lead of which nobody said anything: what most single buttons take. */

@@ -6,7 +6,7 @@ import { dividerOhms } from '../../build/panel';
 import { clampAmps } from '../../engines/signal';
 import { feedingSource } from '../../engines/supply';
 import { CLAMP_AMPS } from '../../build/ways';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Most that may stand between two grounds before they are joined, V (`ground-shift`). */
 const SHIFT_VOLTS = 0.05;

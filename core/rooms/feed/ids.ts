@@ -1,5 +1,5 @@
 import type { Finding } from '../../ground/finding';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** The id of a finding of a part of the tree: that of the first of its sort by itself, those of others with whose they are. */
 export const firstOr = (first: boolean, name: string, of: string): string => (first ? name : `${name}@${of}`);

@@ -3,7 +3,7 @@ export { feedFindings } from './findings';
 export { joinsOf, type Join } from './grounds';
 export { sayLife, turnsOf } from './judge-battery';
 export { loadsOf, type FedLoad } from './loads';
-export { supplyRun, type SupplyRun } from './rehearse';
+export { supplyRun, type SupplyRun } from './supply-run';
 export {
   curveOf,
   cutList,

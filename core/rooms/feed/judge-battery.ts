@@ -4,7 +4,7 @@ import type { FeedSource, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { lifeOf, type Life, type NoLife } from './battery';
 import { firstOr } from './ids';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Cells that last for less than this are no rest for anybody, months (`battery-aging`). */
 const LEAST_MONTHS = 3;

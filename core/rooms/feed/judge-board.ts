@@ -4,7 +4,7 @@ import { CONTROLLER, type Job } from '../../ground/job';
 import { airCelsius } from './box';
 import { holdUp } from './capacitor';
 import { mostSteps } from './explain';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Junction to air of the flat chip on a board, K/W, and the junction that is too hot and the one that is warm, °C (`regulator-heat`). */
 const FLAT = 100;

@@ -15,7 +15,7 @@ import { formatQuantity } from '../../ground/quantity';
 import type { SupplyNode } from '../../engines/supply';
 import { airCelsius } from './box';
 import { converterInput, currentSteps, mostSteps, whenWords } from './explain';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 type Converter = Extract<SupplyNode, { item: FeedConverter }>;
 

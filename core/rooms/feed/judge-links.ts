@@ -17,7 +17,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
 import { ohmsOfSource, openVolts, USUAL_LEAD } from './network';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 type Link = Extract<SupplyNode, { item: FeedLink }>;
 

@@ -3,7 +3,7 @@ import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode } from '../../engines/supply';
 import { judgeConverter } from './judge-converters';
 import { judgeFuse, judgeLead, judgeUnfused } from './judge-links';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** What hangs on nothing. */
 const loose = (n: SupplyNode): Finding[] =>

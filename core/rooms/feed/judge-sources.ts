@@ -18,7 +18,7 @@ import { usableAmps } from '../../engines/electrics';
 import { CELLS, sourceVolts } from '../../engines/supply';
 import { currentSteps, whenWords } from './explain';
 import { firstOr } from './ids';
-import type { SupplyRun } from './rehearse';
+import type { SupplyRun } from './supply-run';
 
 /** Share of a supply that stays in reserve (`feed-spare`). */
 const RESERVE = 0.2;

@@ -17,7 +17,7 @@ import { mostSteps, voltSteps, whenWords } from './explain';
 import { asFarAsSaid } from './ids';
 import type { FedLoad } from './loads';
 import { USUAL_LEAD } from './network';
-import type { SupplyRun, Worst } from './rehearse';
+import type { SupplyRun, Worst } from './supply-run';
 
 /** A margin of volts is tight under this share of its limit. */
 const TIGHT_LOW = 0.01;

@@ -13,7 +13,7 @@ import type { FeedGroup, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { leastHeld } from './capacitor';
 import { judgeSource } from './judge-sources';
-import { rehearsedAnew, type SupplyRun } from './rehearse';
+import { rehearsedAnew, type SupplyRun } from './supply-run';
 import { AT_REST, courseOf, groupSteps } from './timeline';
 import type { FedLoad } from './loads';
 

@@ -4,7 +4,7 @@ import { bearsAmps, nearestGauge } from '../../engines/electrics';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
 import { USUAL_LEAD } from './network';
-import { sayWhen, type SupplyRun, type Worst } from './rehearse';
+import { sayWhen, type SupplyRun, type Worst } from './supply-run';
 
 /** A part of the tree or a load as it is drawn. */
 export interface FeedRow {

@@ -14,7 +14,7 @@ import {
   type Places,
   type PressPlace,
 } from '../document/places';
-import { jobProblem } from '../gate/refused';
+import { jobProblem } from '../gate/gate';
 import {
   GUESSED_PLANS,
   type Control,

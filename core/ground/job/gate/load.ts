@@ -1,6 +1,6 @@
 import { migrate } from './migrate';
 import type { LoadProblem } from '../document/problem';
-import { JOB_TEXT_LIMIT, jobProblem } from './refused';
+import { JOB_TEXT_LIMIT, jobProblem } from './gate';
 import { JOB_FORMAT, JOB_VERSION, type Job } from '../document/types';
 
 /** A job that was read, or why it was refused. */

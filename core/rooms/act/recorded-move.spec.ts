@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { demoJob, machined } from '../../testing/jobs';
 import { filledIn } from '../../ground/finding';
 import { runScene, sceneOf } from '.';
-import { ledFinding, moveFromTakes, takeOfRecording, timingsOfLed, type LedEvent, type Take } from './led';
+import { ledFinding, moveFromTakes, takeOfRecording, timingsOfLed, type LedEvent, type Take } from './recorded-move';
 
 const pot = demoJob('rice-pot');
 const SENSE = pot.senses[0]!.id;
