@@ -1,5 +1,3 @@
-import { Info } from 'luxon';
-
 /** A time of day as it is kept: `HH:mm`, from 00:00 to 23:59. */
 export interface ClockTime {
   readonly hour: number;
@@ -27,8 +25,18 @@ export function clockText(minutes: number): string {
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
 }
 
+/** The first of January 2024, a Monday. */
+const A_MONDAY = Date.UTC(2024, 0, 1);
+const DAY_MS = 86_400_000;
+
+/** Names of the days of a week from Monday on. The platform has them; a date library would be loaded with the first screen for them. */
+const weekdays = (weekday: 'short' | 'long'): readonly string[] => {
+  const { format } = new Intl.DateTimeFormat('en-GB', { weekday, timeZone: 'UTC' });
+  return ['', ...Array.from({ length: 7 }, (_, i) => format(A_MONDAY + i * DAY_MS))];
+};
+
 /** Names of the weekdays, `Mon` or `Monday`, by their ISO number, 1 to 7; the number 0 has none. */
 export const WEEKDAYS: { readonly short: readonly string[]; readonly long: readonly string[] } = {
-  short: ['', ...Info.weekdays('short', { locale: 'en' })],
-  long: ['', ...Info.weekdays('long', { locale: 'en' })],
+  short: weekdays('short'),
+  long: weekdays('long'),
 };
