@@ -14,8 +14,11 @@ const papers = ['README.md', 'CONTRIBUTING.md', 'CHANGELOG.md']
 function isThere(path: string): boolean {
   const star = path.indexOf('*');
   if (star < 0) return existsSync(join(root, path));
-  const folder = join(root, dirname(path.slice(0, star + 1)));
-  return existsSync(folder) && readdirSync(folder).length > 0;
+  const folder = dirname(path.slice(0, star + 1));
+  if (!existsSync(join(root, folder))) return false;
+  const pattern = path.replace(/[.+?^${}()|[\]\\]/g, '\\$&').replaceAll('*', '[^/]+');
+  const inside = readdirSync(join(root, folder), { recursive: true, encoding: 'utf8' });
+  return inside.some((f) => new RegExp(`^${pattern}$`).test(`${folder}/${f}`));
 }
 
 describe.each(papers)('%s', (paper) => {
@@ -44,12 +47,7 @@ describe('what the papers say of versions', () => {
     expect(wanted).toBe(`>=${read('.nvmrc').trim().split('.').slice(0, 2).join('.')}`);
     expect(read('README.md')).toContain(`Node.js ${wanted.slice(2)} or newer`);
   });
-  it('keeps the README to one screen, and each new kind to few files', () => {
+  it('keeps the README to one screen', () => {
     expect(read('README.md').split('\n').length).toBeLessThan(60);
-    const cost = (kind: string): number =>
-      new Set((new RegExp(`A new \\*\\*${kind}[^\\n]+`).exec(read('docs/house.md'))?.[0] ?? '').match(/`[^`]+`/g) ?? [])
-        .size;
-    expect(cost('kind of sense')).toBeLessThanOrEqual(8);
-    expect(cost('edge of a rule')).toBeLessThanOrEqual(5);
   });
 });

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { fileURLToPath, pathToFileURL } from 'node:url';
 import { describe, expect, it } from 'vitest';
 import { DEMO_NAMES } from './fuzz/names';
-import { bundled, nonsense } from './wording/nonsense';
+import { bundled, nonsense, withoutWords } from './wording/nonsense';
 
 const root = fileURLToPath(new URL('../', import.meta.url));
 type Judge = { readonly judgementOf: (text: string) => string[] };
@@ -30,6 +30,18 @@ describe('verdicts, orders and pictures', () => {
       const text = readFileSync(`${root}${f}`, 'utf8');
       expect(without.judgementOf(text), f).toEqual(words.judgementOf(text));
     }
+  });
+
+  it('would notice a verdict that reads a text: shown fields are replaced, keys and verdicts are not', () => {
+    const source =
+      "finding('thumb', `${way}.known`, { verdict: 'stop', title: n > 1 ? `${n} pins` : 'a pin', caption: 'two ' + x });";
+    let count = 0;
+    const silent = withoutWords('x.ts', source, (n) => (count = n));
+    expect(count).toBe(4);
+    expect(silent).toContain("verdict: 'stop'");
+    expect(silent).toContain('`${way}.known`');
+    expect(silent).not.toMatch(/pin|two/);
+    expect(silent).toHaveLength(source.length);
   });
 
   it('turns letters into others of the same number', () => {

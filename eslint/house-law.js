@@ -15,7 +15,7 @@ const CORE = {
   rooms: null,
   house: [],
 };
-/** Floors of the app; what stands in one bracket may import each other. */
+/** Floors of the app, lowest first; those in one bracket know nothing of each other. */
 const APP = [['kit'], ['workers'], ['store'], ['ui'], ['rooms', 'shelf'], ['shell']];
 
 const floorsOfCore = Object.keys(CORE);
@@ -50,6 +50,8 @@ function wrongInApp([, floor, folder], to) {
   if (to[0] !== 'app' || to.length < 3) return null;
   if (floor === 'workers' && to[1] !== 'workers') return 'a worker knows the core alone';
   if (floorOfApp(to[1]) > floorOfApp(floor)) return `${floor} stands below ${to[1]}`;
+  if (to[1] !== floor && floorOfApp(to[1]) === floorOfApp(floor))
+    return `${floor} and ${to[1]} know nothing of each other`;
   return floor === 'rooms' && to[1] === 'rooms' && to[2] !== folder ? `${folder} knows no other room` : null;
 }
 

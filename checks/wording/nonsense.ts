@@ -14,7 +14,12 @@ const SHOWN_ARGUMENTS = new Map<string, readonly number[]>(
   Object.entries({
     leg: [1, 2],
     legOf: [1, 2],
-    own: [0],
+    panelEnd: [0],
+    part: [0],
+    of: [2],
+    place: [1],
+    listed: [1],
+    textMark: [2],
     contactLeg: [1],
     constant: [1],
     chosen: [1],
@@ -43,7 +48,7 @@ export const nonsense = (text: string): string =>
   });
 
 /** The source with each text of a shown field made nonsense. @param replaced is told how many there were. */
-function withoutWords(path: string, source: string, replaced: (n: number) => void): string {
+export function withoutWords(path: string, source: string, replaced: (n: number) => void): string {
   const file = ts.createSourceFile(path, source, ts.ScriptTarget.Latest, true);
   const cuts: [number, number, string][] = [];
   const cut = (node: ts.Node, from: number, to: number): void => {

@@ -50,6 +50,17 @@ const inside = (s: Sheet, m: Mark): boolean => {
 };
 
 describe('drawings', () => {
+  // A worker's message is a copy: what is drawn must not hang on which very object an end is.
+  it.each(WAYS.filter((w) => w !== 'spare-terminals'))(
+    'of %s are the same from a copy of what was worked out',
+    (way) => {
+      const job = pressed(JOB_FOR[way] ?? pot, { way });
+      const a = assess(job);
+      const copy = structuredClone(a.plans[0]!.way!);
+      expect(drawWay(job, a, job.presses[0]!, copy)).toEqual(drawWay(job, a, job.presses[0]!, a.plans[0]!.way!));
+    },
+  );
+
   it.each(WAYS.filter((w) => w !== 'spare-terminals'))('of %s number every wire, and stay on their sheet', (way) => {
     const { sheet, wires, shot } = drawn(way);
     expect(wires.length).toBeGreaterThan(1);

@@ -6,6 +6,7 @@ import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { assignPins, boardsOf, pinRows, profileOf, takenByBoard, type PinRow } from '../../../core/rooms/board';
 import { pinOf, type Line } from '../../../core/build/lines';
+import { gravest } from '../../../core/ground/finding';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -64,12 +65,12 @@ export class BoardRoom {
   protected readonly rows = computed(() =>
     this.lines().map((line) => {
       const choice = this.bench.job().board.pins.find((p) => p.line === line.id);
-      const own = this.findings().find((f) => f.about?.line === line.id);
+      const own = this.findings().filter((f) => f.about?.line === line.id || f.about?.owner === line.owner);
       return {
         line,
         gpio: choice?.gpio ?? null,
         fixed: choice?.fixed ?? false,
-        verdict: own?.verdict ?? ('unknown' as const),
+        verdict: own.length > 0 ? gravest(own.map((f) => f.verdict)) : ('unknown' as const),
       };
     }),
   );

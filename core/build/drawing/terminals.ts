@@ -1,4 +1,4 @@
-import { MINUS, PLUS, type End, type NetEnd } from '../ends';
+import type { End, NetEnd } from '../ends';
 import { filled, line, SHEET_WIDTH, textMark, type Mark, type Sheet } from './marks';
 
 /** A wire as it is drawn: its number, ends, words and colour. */
@@ -25,15 +25,24 @@ const columnOf = (name: string): Column => (RIGHT.includes(name) || name.startsW
 /** The box that an end is drawn in. */
 function deviceOf(end: End): Device {
   const name =
-    end.at === 'leg' ? end.device : end.at === 'terminal' ? 'machine' : SUPPLY.has(end) ? 'supply' : CONTROLLER;
+    end.at === 'leg'
+      ? end.device
+      : end.at === 'terminal'
+        ? 'machine'
+        : end.at === 'net' && (end.net === 'plus' || end.net === 'minus')
+          ? 'supply'
+          : CONTROLLER;
   return { name, column: name === CONTROLLER ? 0 : columnOf(name) };
 }
-const SUPPLY: ReadonlySet<End> = new Set([PLUS, MINUS]);
 
+/** What a box holds in one line. */
+const MOST_LETTERS = 24;
 /** What is written in its box, cut where it is long. */
 function label(end: End, words: string): string {
   const short = end.at === 'leg' ? end.label : end.at === 'net' ? (NET_LABELS[end.net] ?? words) : words;
-  return short.length > 24 ? `${short.slice(0, 23)}…` : short;
+  // By whole characters: half of a pair is none.
+  const letters = [...short];
+  return letters.length > MOST_LETTERS ? `${letters.slice(0, MOST_LETTERS - 1).join('')}…` : short;
 }
 const NET_LABELS: Readonly<Partial<Record<NetEnd['net'], string>>> = { ground: 'ground', plus: '+', minus: '−' };
 

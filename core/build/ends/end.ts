@@ -42,11 +42,10 @@ export interface LineEnd {
   readonly line: string;
 }
 
-export const SUPPLY_NETS = ['volts', 'plus', 'minus'] as const;
 /** The controller’s ground, its 3.3 V, a supply of so many volts, or plus and minus of a supply. */
 export interface NetEnd {
   readonly at: 'net';
-  readonly net: 'ground' | 'rail' | (typeof SUPPLY_NETS)[number];
+  readonly net: 'ground' | 'rail' | 'volts' | 'plus' | 'minus';
   readonly words: string;
 }
 

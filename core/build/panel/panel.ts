@@ -1,5 +1,5 @@
 import type { DriveFact } from '../../ground/facts';
-import type { Finding } from '../../ground/finding';
+import { concerning, type Finding } from '../../ground/finding';
 import type { Job } from '../../ground/job';
 import { handThing } from './hand';
 import { senseThing } from './sense';
@@ -16,7 +16,7 @@ export const panelOf = (job: Job, drive: DriveFact): readonly PanelDevice[] => [
 /** What is judged of hands and signs. */
 export const panelFindings = (job: Job, drive: DriveFact | null): readonly Finding[] =>
   drive
-    ? [...job.hands.map((h) => handThing(job, h)), ...job.signs.map((s) => signThing(s, drive))].flatMap(
-        (t) => t.findings,
+    ? [...job.hands.map((h) => handThing(job, h)), ...job.signs.map((s) => signThing(s, drive))].flatMap((t) =>
+        concerning({ owner: t.id }, t.findings),
       )
     : [];

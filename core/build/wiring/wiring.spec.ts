@@ -49,6 +49,13 @@ describe('the wires of a whole machine', () => {
     expect(unused.map((u) => u.terminal)).toEqual(['dryness B']);
   });
 
+  it('are kept apart where two presses have one name: a contact of one is none of the other', () => {
+    const named = put(larder, { do: 'set', at: 'press', of: 'dryness', set: { name: 'power' } });
+    const count = (job: Job): number => wired(job).wires.filter((w) => w.jumper).length;
+    expect(count(named)).toBe(count(larder));
+    expect(count(named)).toBe(1);
+  });
+
   it('take no common for granted that nobody read', () => {
     const unread = put(
       larder,

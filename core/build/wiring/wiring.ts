@@ -67,7 +67,7 @@ export function wiringOf(
   const nets = netsOf(job, facts);
   const several = presses.filter((p) => p.way).length > 1;
   const fedFrom = supplyEnd(job);
-  const reached = new Map<string, { end: End; words: string; number: number }>();
+  const reached = new Map<string, { end: End; key: string; words: string; number: number }>();
   const unused: { terminal: string; by: number; net: string }[] = [];
   const out: JobWire[] = [];
   for (const { press, way } of presses) {
@@ -90,11 +90,12 @@ export function wiringOf(
       const net = stop.at === 'terminal' ? nets.get(terminalKey(stop)) : undefined;
       const at = net === undefined ? undefined : reached.get(net);
       const from = call(begin);
-      if (net !== undefined && !at) reached.set(net, { end: begin, words: from, number: w.number });
+      const start = startKey(press.id, begin);
+      if (net !== undefined && !at) reached.set(net, { end: begin, key: start, words: from, number: w.number });
       if (at && net !== undefined) {
         unused.push({ terminal: w.to, by: at.number, net });
         // Both wires begin at one point: the second one would only lie beside the first.
-        if (at.words === from) continue;
+        if (at.key === start) continue;
         const ends = [begin, at.end] as const;
         out.push({ ...w, key, ends, from, to: at.words, of: press.name, jumper: true, crosses: false });
         continue;
@@ -117,6 +118,10 @@ export function wiringOf(
     panel,
   };
 }
+
+/** Where a wire of a press begins: what all share is one place for all, a part of one press is its own, whatever they are called. */
+const startKey = (press: string, end: End): string =>
+  end.at === 'net' && (end.net === 'ground' || end.net === 'rail') ? end.net : `${press}/${sayEnd(end)}`;
 
 /** What an end on a net is called; one that stands for a supply, in a tree of several, with the part of it that feeds the press. */
 function supplyEnd(job: Job): (press: string, end: NetEnd) => string {

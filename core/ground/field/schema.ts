@@ -8,7 +8,7 @@ const asSchema = (read: (value: unknown) => FieldProblem | null): AnySchema =>
     .nullable()
     .test('field', (value, { createError }) => {
       const wrong = read(value);
-      return wrong === null || createError({ path: wrong.path, message: wrong.why });
+      return wrong === null || createError({ path: wrong.path, message: () => wrong.why });
     });
 
 /** A field as a Yup schema: for forms. Nothing is cast, nothing unknown is let through. */

@@ -70,6 +70,8 @@ export interface About {
   /** Parts of the tree of supplies, or loads: several where they are judged as one. */
   readonly nodes?: readonly string[];
   readonly line?: string;
+  /** A hand or sign at the controller, whichever of its lines. */
+  readonly owner?: string;
   /** A strip, a keypad, a rail or a measured piece of Probe. */
   readonly strip?: string;
   readonly keypad?: string;

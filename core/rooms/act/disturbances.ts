@@ -82,15 +82,11 @@ export function placeIn(scene: Scene, befalls: FaultTarget, id: string): number 
   const first = <T>(list: readonly T[], is: (x: T) => boolean): number =>
     id === '' && list.length > 0 ? 0 : list.findIndex(is);
   switch (befalls) {
-    case 'press':
-      // A press that no line of the scene makes is taken for the first.
-      return Math.min(
-        scene.lines.length - 1,
-        Math.max(
-          0,
-          scene.lines.findIndex((l) => l.press === id && !l.other),
-        ),
-      );
+    case 'press': {
+      const own = scene.lines.findIndex((l) => l.press === id && !l.other);
+      // One that is only ever made by its other side is found there.
+      return own >= 0 ? own : first(scene.lines, (l) => l.press === id);
+    }
     case 'sense':
       return first(scene.senses, (s) => s.id === id);
     case 'part':

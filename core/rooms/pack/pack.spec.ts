@@ -64,6 +64,17 @@ describe('what leaves', () => {
     for (const stop of stops) expect(said).toContain(xml(stop.title));
   });
 
+  it('breaks long names between whole characters, so that none is lost or halved', () => {
+    const name = '🫖'.repeat(70);
+    const gate = demoJob('yard-gate');
+    const long = edited(gate, { do: 'put', list: 'signs', item: { ...gate.signs[0]!, name } }, '2026-03-02T14:00:00Z');
+    const svg = text('wiring.svg', filesOf(long, assess(long)));
+    expect(svg).not.toContain('\uFFFD');
+    expect(svg).not.toMatch(/[\uD800-\uDBFF](?![\uDC00-\uDFFF])/);
+    const table = [...svg.matchAll(/<text x="320"[^>]*>([^<]*)</g)].map((m) => m[1] ?? '').join('');
+    expect(table).toContain(name);
+  });
+
   it('leaves out what is not decided', () => {
     const begun = bareJob();
     expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([

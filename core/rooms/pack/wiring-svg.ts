@@ -58,13 +58,16 @@ export interface SheetWire {
 const LINE_LETTERS = 96;
 const CELL_LETTERS = 30;
 
-/** A text in lines of so many characters, broken between words; a word that is longer is broken within. */
-function linesOf(text: string, letters: number): string[] {
+/** A text in lines of so many characters, broken between words; a word that is longer is broken within, between whole characters. */
+function inLines(text: string, letters: number): string[] {
   const lines: string[] = [];
   for (const word of text.split(' ')) {
     const last = lines.at(-1);
     if (last !== undefined && last.length + 1 + word.length <= letters) lines[lines.length - 1] = `${last} ${word}`;
-    else for (let at = 0; at === 0 || at < word.length; at += letters) lines.push(word.slice(at, at + letters));
+    else {
+      const all = [...word];
+      for (let at = 0; at === 0 || at < all.length; at += letters) lines.push(all.slice(at, at + letters).join(''));
+    }
   }
   return lines;
 }
@@ -86,13 +89,13 @@ export function wiringSvg(
   let y = tableTop;
   const rows = wires.map((w) => {
     y += rowHeight;
-    const [from, to] = [linesOf(w.from, CELL_LETTERS), linesOf(w.to, CELL_LETTERS)];
+    const [from, to] = [inLines(w.from, CELL_LETTERS), inLines(w.to, CELL_LETTERS)];
     const row = `${cell(18, y, String(w.number), 'bold')}${cells(60, y, from)}${cells(320, y, to)}${cell(580, y, w.colour)}`;
     y += (Math.max(from.length, to.length) - 1) * lineHeight;
     return row;
   });
   const cautionTop = y + rowHeight + 20;
-  const said = cautions.flatMap((c) => linesOf(c, LINE_LETTERS).map((line, i) => ({ line, x: i === 0 ? 18 : 30 })));
+  const said = cautions.flatMap((c) => inLines(c, LINE_LETTERS).map((line, i) => ({ line, x: i === 0 ? 18 : 30 })));
   const height = cautionTop + said.length * 20 + 30;
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',

@@ -7,6 +7,9 @@ export interface ProfileProblem {
   readonly todo: string;
 }
 
+/** A high level may be over the supply by the error of both readings: common practice, no source. */
+const MOST_OVER = 1.1;
+
 /** What cannot be together, where it shows, and what to do about it. */
 type Check<T> = readonly [
   wrong: (x: T, p: BoardProfile) => boolean,
@@ -48,13 +51,6 @@ const inReset = (pin: BoardPin, level: 'low' | 'high'): boolean =>
   pin.levels.reset === level || pin.levels.rising === level;
 
 const OF_PIN: readonly Check<BoardPin>[] = [
-  [
-    (pin, { pins }) => pins.slice(0, pins.indexOf(pin)).some((x) => x.label === pin.label),
-    (pin, { pins }) =>
-      `has the label of pin ${pins.findLast((x, i) => x.label === pin.label && i < pins.indexOf(pin))?.gpio}`,
-    'label',
-    'Give each pin the label that is printed beside it.',
-  ],
   [
     (pin) => can(pin, 'pull-up') && !can(pin, 'input'),
     () => 'has a pull-up and is no input',
@@ -102,11 +98,18 @@ const OF_PIN: readonly Check<BoardPin>[] = [
 /** What each value of a board allows by itself and what cannot be together; null where nothing contradicts. */
 export function profileProblem(p: BoardProfile): ProfileProblem | null {
   for (const [wrong, what, where, todo] of OF_BOARD) if (wrong(p, p)) return { what: what(p, p), where, todo };
-  for (const [i, pin] of p.pins.entries())
+  const labels = new Map<string, number>();
+  for (const [i, pin] of p.pins.entries()) {
+    const twin = labels.get(pin.label);
+    if (twin !== undefined)
+      return {
+        what: `Pin ${pin.gpio} has the label of pin ${twin}.`,
+        where: `pins[${i}].label`,
+        todo: 'Give each pin the label that is printed beside it.',
+      };
+    labels.set(pin.label, pin.gpio);
     for (const [wrong, what, where, todo] of OF_PIN)
       if (wrong(pin, p)) return { what: `Pin ${pin.gpio} ${what(pin, p)}.`, where: `pins[${i}].${where}`, todo };
+  }
   return null;
 }
-
-/** A high level may be over the supply by the error of both readings. */
-const MOST_OVER = 1.1;
