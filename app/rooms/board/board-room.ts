@@ -70,7 +70,7 @@ export class BoardRoom {
         line,
         gpio: choice?.gpio ?? null,
         fixed: choice?.fixed ?? false,
-        verdict: own.length > 0 ? gravest(own.map((f) => f.verdict)) : ('unknown' as const),
+        verdict: gravest(own.map((f) => f.verdict)),
       };
     }),
   );

@@ -34,7 +34,7 @@ export class PressRow {
         id: p.id,
         name: p.name,
         way: p.way ? wayPhrase(p.way) : 'no way yet',
-        verdict: own.length > 0 ? gravest(own.map((f) => f.verdict)) : ('unknown' as const),
+        verdict: gravest(own.map((f) => f.verdict)),
       };
     });
   });

@@ -102,8 +102,7 @@ export function result(
 
 /** A result with the verdict and the reason that follow from its findings. */
 export function withVerdict(r: WayResult): WayResult {
-  // Nothing found is nothing proven.
-  const verdict = r.findings.length === 0 ? 'unknown' : gravest(r.findings.map((f) => f.verdict));
+  const verdict = gravest(r.findings.map((f) => f.verdict));
   const against =
     r.findings.find((f) => f.says === 'no-use') ??
     r.findings.find((f) => f.verdict === verdict && verdict !== 'settled');

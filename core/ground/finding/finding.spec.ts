@@ -287,7 +287,7 @@ describe('verdicts', () => {
   it('puts a stop above what is unknown, and that above what is tight', () => {
     expect(gravest(['settled', 'tight', 'unknown'])).toBe('unknown');
     expect(gravest(['unknown', 'stop', 'tight'])).toBe('stop');
-    expect(gravest([])).toBe('settled');
+    expect(gravest([])).toBe('unknown');
   });
 });
 

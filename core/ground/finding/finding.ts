@@ -113,8 +113,9 @@ export const isGraver = (a: Verdict, than: Verdict): boolean => HARM[a] > HARM[t
 /** The graver of two verdicts: stop, then unknown, then tight, then settled. */
 export const graver = (a: Verdict, b: Verdict): Verdict => (HARM[a] >= HARM[b] ? a : b);
 
-/** The gravest verdict of a list; `settled` for an empty one. */
-export const gravest = (list: readonly Verdict[]): Verdict => list.reduce(graver, 'settled');
+/** The gravest verdict of a list; `unknown` for an empty one, since nothing judged is nothing known. */
+export const gravest = (list: readonly Verdict[]): Verdict =>
+  list.length > 0 ? list.reduce(graver, 'settled') : 'unknown';
 
 /** Sorts gravest first and leaves equals in their order. */
 export const byHarm = (a: { verdict: Verdict }, b: { verdict: Verdict }): number => HARM[b.verdict] - HARM[a.verdict];

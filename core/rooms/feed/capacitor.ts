@@ -13,7 +13,7 @@ const BURST_SECONDS = 0.005;
 const SOLD = [100e-6, 220e-6, 470e-6, 1e-3, 2.2e-3, 3.3e-3, 4.7e-3, 10e-3];
 
 /** The capacitor across a part of the tree, of which something is said; undefined where there is none. */
-function capacitorAt(r: SupplyRun, place: number): FeedLink | undefined {
+export function capacitorAt(r: SupplyRun, place: number): FeedLink | undefined {
   for (const i of r.tree.below[place] ?? []) {
     const n = r.tree.nodes[i]!;
     if (n.kind === 'capacitor' && n.item.farads) return n.item;

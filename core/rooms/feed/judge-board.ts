@@ -2,7 +2,7 @@ import { atMost, carried, chosen, constant, derive, finding, judged, type Findin
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { airCelsius } from './box';
-import { holdUp } from './capacitor';
+import { capacitorAt, holdUp } from './capacitor';
 import { mostSteps } from './explain';
 import type { SupplyRun } from './supply-run';
 
@@ -61,6 +61,7 @@ function holdFinding(r: SupplyRun, place: number, least: number): Finding[] {
   return step
     ? [
         finding('feed', 'hold-up', {
+          about: { nodes: [capacitorAt(r, place)?.id ?? ''] },
           verdict: 'settled',
           title: 'The capacitor alone carries the controller for',
           caption: 'hold-up',

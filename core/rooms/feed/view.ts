@@ -1,5 +1,6 @@
 import { CONTROLLER, type Job } from '../../ground/job';
-import { graver, type Finding, type Verdict } from '../../ground/finding';
+import { throughTransistor } from '../../build/lines';
+import { gravest, type Finding, type Verdict } from '../../ground/finding';
 import { bearsAmps, nearestGauge } from '../../engines/electrics';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
@@ -57,9 +58,13 @@ function whatOf(job: Job, n: SupplyNode): string {
 /** Every part and every load as it is drawn, parts before what hangs on them. */
 export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): FeedRow[] {
   const verdict = (id: string): Verdict =>
-    findingsOf(findings, id)
-      .filter((f) => !f.sums)
-      .reduce<Verdict>((v, f) => graver(v, f.verdict), 'settled');
+    gravest(
+      findingsOf(findings, id)
+        .filter((f) => !f.sums)
+        .map((f) => f.verdict),
+    );
+  // A sign on a pin of its own is fed by the controller, whatever feeds that.
+  const onPin = new Set(job.signs.filter((s) => !throughTransistor(s)).map((s) => s.id));
   const say = (s: number): string => formatQuantity(s, 's');
   const parts = r.tree.nodes.map((n, i): FeedRow => ({
     id: n.id,
@@ -90,7 +95,7 @@ export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): 
       leastVolts: fed ? r.least[l.place]!.value : NaN,
       mostVolts: fed ? r.most[l.place]! : NaN,
       when: fed ? sayWhen(r, r.least[l.place]!, say) : '',
-      verdict: verdict(l.id),
+      verdict: verdict(onPin.has(l.id) ? CONTROLLER : l.id),
     };
   });
   return [...parts, ...loads];
