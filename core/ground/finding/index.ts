@@ -19,7 +19,6 @@ export {
 export {
   byHarm,
   concerning,
-  graver,
   isGraver,
   gravest,
   type About,
