@@ -27,6 +27,9 @@ export default tseslint.config(
     files: ['core/**/*.ts'],
     ignores: ['core/**/*.spec.ts', 'core/testing/**'],
     rules: {
+      // What is longer or branches more says beside it why.
+      complexity: ['error', 15],
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
       'no-restricted-syntax': [
         'error',
         { selector: "MemberExpression[object.name='Math'][property.name='random']", message: 'chance is passed in' },

@@ -17,10 +17,11 @@ import { pinOf } from '../build/lines';
 import { valueOf, takenPart } from '../engines/parts';
 import { formatQuantity } from '../ground/quantity';
 import { motionOf, reversingWiring } from '../engines/reversing';
+import type { ControlFact } from '../ground/facts';
 import { wayContext } from '../rooms/thumb';
 import { pinWords } from './job-wiring';
 import { placedEnd, type Wiring } from '../build/wiring';
-import { ONE_SHOT, faceOf, wayPhrase, type WayResult, type Wire } from '../build/ways';
+import { ONE_SHOT, faceOf, wayPhrase, type WayContext, type WayResult, type Wire } from '../build/ways';
 
 /** Whether an end belongs to the second of two contacts in series. */
 const ofSecondContact = (end: End): boolean =>
@@ -81,24 +82,40 @@ export function drawState(
 /** A centre-tapped stepper before and after its tap is cut, side by side. */
 export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawWinding(false), drawWinding(true)];
 
+/** Whether the contact's far side is the machine's supply, so that the signal is drawn below. */
+const isHighSide = (fact: ControlFact): boolean =>
+  fact.farSide === 'supply' || (fact.leading === 'scanned-matrix' && fact.strobesLow !== 'no');
+
+/** The machine's two terminals, the upper and the lower, and what is known of each. */
+function sidesOf(
+  context: WayContext | null,
+  way: WayResult,
+  kind: JointWay,
+): Pick<JointLook, 'upper' | 'lower' | 'upperNote' | 'lowerNote'> {
+  const name = context?.control.name ?? '';
+  const high = context !== null && isHighSide(context.fact);
+  const signal = context?.fact.signal ?? 'A';
+  const other = signal === 'A' ? 'B' : 'A';
+  // A value that nobody read is not written on a sheet.
+  const about = (context?.line ? [context.line.supply, context.line.pull] : [])
+    .filter((x) => x.origin.from !== 'prior')
+    .map((x) => formatQuantity(x.range.nominal, x.unit))
+    .join(', ');
+  if (high)
+    return { upper: `${name} ${other}`, lower: `${name} ${signal}`, upperNote: 'its own supply', lowerNote: about };
+  const ground = way.press.sharesGround ? 'shared ground' : 'its own ground';
+  return {
+    upper: `${name} ${signal}`,
+    lower: `${name} ${other}`,
+    upperNote: about,
+    lowerNote: kind === 'analogue-switch' ? '' : ground,
+  };
+}
+
 /** What the drawing of a joint shows. */
 function lookOf(job: Job, a: Seen, press: Press, way: WayResult, kind: JointWay, cutOff: boolean): JointLook {
   const gpio = pinOf(job, press.id);
   const context = wayContext(job, a.facts, press);
-  const name = context?.control.name ?? '';
-  const line = context?.line;
-  const high =
-    context?.fact.farSide === 'supply' ||
-    (context?.fact.leading === 'scanned-matrix' && context.fact.strobesLow !== 'no');
-  const signal = context?.fact.signal ?? 'A';
-  const other = signal === 'A' ? 'B' : 'A';
-  // A value that nobody read is not written on a sheet.
-  const about = line
-    ? [line.supply, line.pull]
-        .filter((x) => x.origin.from !== 'prior')
-        .map((x) => formatQuantity(x.range.nominal, x.unit))
-        .join(', ')
-    : '';
   const supply =
     kind === 'relay-module'
       ? valueOf(takenPart(job, 'relay-module'), 'supplyVolts')
@@ -107,16 +124,7 @@ function lookOf(job: Job, a: Seen, press: Press, way: WayResult, kind: JointWay,
     way: kind,
     pin: cutOff ? ONE_SHOT : gpio === null ? 'pin ?' : pinWords(job, gpio),
     appliance: job.title.toLowerCase(),
-    upper: `${name} ${high ? other : signal}`,
-    lower: `${name} ${high ? signal : other}`,
-    upperNote: high ? 'its own supply' : about,
-    lowerNote: high
-      ? about
-      : kind === 'analogue-switch'
-        ? ''
-        : way.press.sharesGround
-          ? 'shared ground'
-          : 'its own ground',
+    ...sidesOf(context, way, kind),
     resistor: way.press.resistorOhms === null ? '' : formatQuantity(way.press.resistorOhms, 'Ω'),
     supply: formatQuantity(supply, 'V'),
     part: wayPhrase(kind),

@@ -78,6 +78,7 @@ function hatch(i: JointLook): Mark[] {
 
 type Wiring = (n: number, d: string, tagX: number, tagY: number) => Mark[];
 
+// eslint-disable-next-line max-lines-per-function -- a drawing for each way, stroke by stroke
 function between(i: JointLook, wire: Wiring): Mark[] {
   const resistor = (x: number, y: number): Mark[] => [
     filled(`M${x} ${y - 12}h58v24h-58z`, 'paper'),

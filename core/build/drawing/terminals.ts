@@ -58,12 +58,14 @@ interface Place {
   readonly y: number;
 }
 
-/**
- * Any wiring as boxes with terminals: your controller at the left, what is added in the middle, the machine at the right.
- * Every wire carries its number at both ends, so that the sheet can be followed without its colours.
- * @param others what stands at the right where no terminal says what it sits on.
- */
-export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): Sheet {
+/** A device with its terminals, by the words of each. */
+interface Box {
+  readonly device: Device;
+  readonly terminals: ReadonlyMap<string, End>;
+}
+
+/** The devices that the wires run between, in the order in which they are met. */
+function boxesOf(wires: readonly DrawnWire[], others: string): Box[] {
   const devices = new Map<string, { device: Device; terminals: Map<string, End> }>();
   for (const [end, words] of wires.flatMap((w) => [[w.ends[0], w.from] as const, [w.ends[1], w.to] as const])) {
     const found = deviceOf(end);
@@ -72,56 +74,99 @@ export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): 
     if (!held.terminals.has(words)) held.terminals.set(words, end);
     devices.set(device.name, held);
   }
-  const places = new Map<string, Place>();
-  const marks: Mark[] = [];
-  const depth = [12, 12, 12];
-  for (const { device, terminals } of devices.values()) {
-    const [x, y] = [X[device.column]!, depth[device.column]!];
-    const height = HEAD + terminals.size * ROW + 6;
-    marks.push(
-      filled(
-        `M${x} ${y}H${x + BOX}V${y + height}H${x}Z`,
-        device.column === 0 ? 'shore-left' : device.column === 2 ? 'shore-right' : 'paper',
-      ),
-      line(`M${x} ${y}H${x + BOX}V${y + height}H${x}Z`, 'part'),
-      textMark(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
-    );
-    [...terminals].forEach(([t, end], i) => {
-      const row = y + HEAD + i * ROW + ROW / 2;
-      places.set(t, { device, y: row });
-      const name = label(end, t);
-      marks.push(textMark(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14));
-    });
-    depth[device.column] = y + height + 14;
-  }
-  const base = Math.max(...depth);
-  let low = base;
-  const used = [0, 0];
-  // Each wire runs in a lane of its own as far as there are lanes; its numbers at both ends tell it apart in any case.
-  const lane = (gap: 0 | 1): number => X[gap]! + BOX + 58 + (used[gap]!++ % LANES) * 8;
-  const ends: Mark[] = [];
-  const tagged = new Map<string, number>();
-  /** A wire's number at a terminal; several at one terminal stand in a row. */
-  const stub = (w: DrawnWire, x: number, y: number, right: boolean): void => {
-    const n = tagged.get(`${x}/${y}`) ?? 0;
-    tagged.set(`${x}/${y}`, n + 1);
-    ends.push({ kind: 'tag', x: x + (right ? 1 : -1) * (14 + 25 * n), y, number: w.number, colour: w.colour });
-  };
-  for (const w of wires) {
-    const [a, b] = [places.get(w.from)!, places.get(w.to)!];
+  return [...devices.values()];
+}
+
+/** What each column is drawn on. */
+const GROUND_OF = ['shore-left', 'paper', 'shore-right'] as const;
+const LEFTMOST = 0;
+const RIGHTMOST = 2;
+
+/** One box, and where its terminals are. */
+function drawBox({ device, terminals }: Box, y: number, places: Map<string, Place>): Mark[] {
+  const x = X[device.column]!;
+  const height = heightOf(terminals.size);
+  const outline = `M${x} ${y}H${x + BOX}V${y + height}H${x}Z`;
+  const names = [...terminals].map(([t, end], i) => {
+    const row = y + HEAD + i * ROW + ROW / 2;
+    places.set(t, { device, y: row });
+    const name = label(end, t);
+    return textMark(x + BOX / 2, row + 5, name, 'middle', 'ink', name.length > 18 ? 12 : 14);
+  });
+  return [
+    filled(outline, GROUND_OF[device.column]),
+    line(outline, 'part'),
+    textMark(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
+    ...names,
+  ];
+}
+const heightOf = (rows: number): number => HEAD + rows * ROW + 6;
+
+/**
+ * Draws wires between placed terminals: each in a lane of its own as far as there are lanes; its numbers at both ends tell it apart
+ * in any case.
+ */
+class Wirer {
+  readonly marks: Mark[] = [];
+  /** The numbers at the ends, drawn above all wires. */
+  readonly tags: Mark[] = [];
+  private readonly used = [0, 0];
+  private readonly tagged = new Map<string, number>();
+
+  /** @param low the lowest line so far, under which a wire goes that crosses the middle. */
+  constructor(
+    private readonly places: ReadonlyMap<string, Place>,
+    public low: number,
+  ) {}
+
+  draw(w: DrawnWire): void {
+    const [a, b] = [this.places.get(w.from), this.places.get(w.to)];
+    if (!a || !b) return;
     const [p, q] = a.device.column <= b.device.column ? [a, b] : [b, a];
     const same = p.device.column === q.device.column;
-    const gap = p.device.column === 0 ? 0 : 1;
-    const start = X[p.device.column]! + (p.device.column === 2 ? 0 : BOX);
+    const start = X[p.device.column]! + (p.device.column === RIGHTMOST ? 0 : BOX);
     const end = same ? start : X[q.device.column]!;
-    const path = (d: string): void =>
-      void marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
-    if (p.device.column === 0 && q.device.column === 2) {
-      low += 12;
-      path(`M${start} ${p.y}H${lane(0)}V${low}H${lane(1)}V${q.y}H${end}`);
-    } else path(`M${start} ${p.y}H${lane(gap)}V${q.y}H${end}`);
-    stub(w, start, p.y, p.device.column !== 2);
-    stub(w, end, q.y, same && q.device.column !== 2);
+    const d =
+      p.device.column === LEFTMOST && q.device.column === RIGHTMOST
+        ? `M${start} ${p.y}H${this.lane(0)}V${(this.low += 12)}H${this.lane(1)}V${q.y}H${end}`
+        : `M${start} ${p.y}H${this.lane(p.device.column === LEFTMOST ? 0 : 1)}V${q.y}H${end}`;
+    this.marks.push({ kind: 'path', d, ink: 'ink', wire: w.number, colour: w.colour });
+    this.tag(w, start, p.y, p.device.column !== RIGHTMOST);
+    this.tag(w, end, q.y, same && q.device.column !== RIGHTMOST);
   }
-  return { width: SHEET_WIDTH, height: low === base ? base - 8 : low + 14, marks: [...marks, ...ends] };
+
+  private lane(gap: 0 | 1): number {
+    return X[gap]! + BOX + 58 + (this.used[gap]!++ % LANES) * 8;
+  }
+
+  /** A wire's number at a terminal; several at one terminal stand in a row. */
+  private tag(w: DrawnWire, x: number, y: number, right: boolean): void {
+    const n = this.tagged.get(`${x}/${y}`) ?? 0;
+    this.tagged.set(`${x}/${y}`, n + 1);
+    this.tags.push({ kind: 'tag', x: x + (right ? 1 : -1) * (14 + 25 * n), y, number: w.number, colour: w.colour });
+  }
+}
+
+/**
+ * Any wiring as boxes with terminals: your controller at the left, what is added in the middle, the machine at the right.
+ * Every wire carries its number at both ends, so that the sheet can be followed without its colours.
+ * @param others what stands at the right where no terminal says what it sits on.
+ */
+export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): Sheet {
+  const places = new Map<string, Place>();
+  const depth = [12, 12, 12];
+  const boxes = boxesOf(wires, others).flatMap((box) => {
+    const { column } = box.device;
+    const y = depth[column]!;
+    depth[column] = y + heightOf(box.terminals.size) + 14;
+    return drawBox(box, y, places);
+  });
+  const base = Math.max(...depth);
+  const wirer = new Wirer(places, base);
+  for (const w of wires) wirer.draw(w);
+  return {
+    width: SHEET_WIDTH,
+    height: wirer.low === base ? base - 8 : wirer.low + 14,
+    marks: [...boxes, ...wirer.marks, ...wirer.tags],
+  };
 }

@@ -1,3 +1,4 @@
+import { LOGIC_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, pin } from '../ends';
 import { atLeast, atMost, derive, derivedLimit, judged, worst, type Finding } from '../../ground/finding';
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
@@ -121,8 +122,8 @@ export function analogueSwitch(c: WayContext): WayResult {
       sharesGround: true,
       galvanicallyApart: false,
       turnOnVolts: turnOn.result.value,
-      turnOnAmps: 1e-6,
-      pinAmps: 1e-6,
+      turnOnAmps: LOGIC_TURN_ON_AMPS,
+      pinAmps: LOGIC_TURN_ON_AMPS,
     },
   );
 }

@@ -1,5 +1,5 @@
-import { GROUND, leg, legOf, pin, voltsEnd } from '../ends';
-import { finding, type Finding } from '../../ground/finding';
+import { GROUND, leg, legOf, pin, voltsEnd, type End } from '../ends';
+import { finding, type Finding, type Remedy } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
 import { partsOf, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
@@ -90,6 +90,45 @@ function knobParts(
 /** The gold relay that carries a signal, whatever power relay is picked for other ways. */
 const signalRelay = (c: WayContext): TakenPart => partsOf(c.job, 'relay').find((p) => p.id === 'relay-signal')!;
 
+/** What becomes of the old knob. */
+function knobFinding(c: WayContext): Finding {
+  const { verdict, does } = KNOB_WORDS[c.press.signal.knob];
+  const changeover: Remedy = {
+    text: 'A changeover contact leaves the knob in charge at rest.',
+    label: 'Use a changeover',
+    edit: {
+      do: 'set',
+      at: 'press.signal',
+      of: c.press.id,
+      set: { knob: 'changeover' },
+      say: 'changeover between knob and controller',
+    },
+  };
+  return finding('thumb', 'drive-signal.knob', {
+    verdict,
+    title: does,
+    caption: 'old knob',
+    remedy: verdict === 'settled' ? null : changeover,
+  });
+}
+
+/** How the shaped signal and the old knob come together at the machine's input. */
+const JOINED: Readonly<Record<SignalPlan['knob'], (shaper: End, input: End, oldKnob: End) => WireEnds[]>> = {
+  changeover: (shaper, input, oldKnob) => [
+    [shaper, part('changeover, work')],
+    [part('changeover, common'), input, true],
+    [oldKnob, part('changeover, rest'), true],
+  ],
+  'highest-wins': (shaper, input, oldKnob) => [
+    [shaper, part('diode 1, anode')],
+    [oldKnob, part('diode 2, anode'), true],
+    [part('diode 1, cathode'), input, true],
+    [part('diode 2, cathode'), input, true],
+  ],
+  removed: (shaper, input) => [[shaper, input, true]],
+  parallel: (shaper, input) => [[shaper, input, true]],
+};
+
 /** The machine's own drive signal made by the controller instead of by its knob. */
 export function driveSignal(c: WayContext): WayResult {
   const way = 'drive-signal';
@@ -102,31 +141,12 @@ export function driveSignal(c: WayContext): WayResult {
     );
   const line = fitLine(plan.points);
   const shift = shiftFindings(c, plan, line);
-  const knob = KNOB_WORDS[plan.knob];
   const findings: Finding[] = [
     // Its readings say what it is; the kind of the control does not matter.
     ...requirements(way, c, 'ground').filter((f) => f.says !== 'kind-unknown'),
     ...fitFindings(plan, line),
     ...shift.findings,
-    finding('thumb', `${way}.knob`, {
-      verdict: knob.verdict,
-      title: knob.does,
-      caption: 'old knob',
-      remedy:
-        knob.verdict === 'settled'
-          ? null
-          : {
-              text: 'A changeover contact leaves the knob in charge at rest.',
-              label: 'Use a changeover',
-              edit: {
-                do: 'set',
-                at: 'press.signal',
-                of: c.press.id,
-                set: { knob: 'changeover' },
-                say: 'changeover between knob and controller',
-              },
-            },
-    }),
+    knobFinding(c),
   ];
   if (plan.returnVolts !== null)
     findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
@@ -135,8 +155,6 @@ export function driveSignal(c: WayContext): WayResult {
       ? []
       : [[pin(', enable', 'enable', { acts: false }), leg('machine', `enable, ${plan.enable}`), true]];
   const shaper = part(plan.what === 'level' ? 'filter' : 'level shift');
-  const input = leg('machine', 'signal input');
-  const oldKnob = leg('machine', 'old knob');
   const old = knobParts(c, plan);
   findings.push(...old.findings);
   const parts = [
@@ -147,28 +165,13 @@ export function driveSignal(c: WayContext): WayResult {
     ...(plan.returnVolts === null ? [] : [resistorPart('before the pulse input', RETURN_OHMS)]),
     ...old.parts,
   ];
-  const joined: Readonly<Record<SignalPlan['knob'], WireEnds[]>> = {
-    changeover: [
-      [shaper, part('changeover, work')],
-      [part('changeover, common'), input, true],
-      [oldKnob, part('changeover, rest'), true],
-    ],
-    'highest-wins': [
-      [shaper, part('diode 1, anode')],
-      [oldKnob, part('diode 2, anode'), true],
-      [part('diode 1, cathode'), input, true],
-      [part('diode 2, cathode'), input, true],
-    ],
-    removed: [[shaper, input, true]],
-    parallel: [[shaper, input, true]],
-  };
   return result(
     way,
     findings,
     parts,
     wires(c, [
       [pin(', signal', 'signal', { sort: 'frequency' }), shaper],
-      ...joined[plan.knob],
+      ...JOINED[plan.knob](shaper, leg('machine', 'signal input'), leg('machine', 'old knob')),
       ...old.wires,
       ...enable,
       ...(plan.returnVolts === null ? [] : [[leg('machine', 'pulses back'), RETURN_PIN, true] satisfies WireEnds]),

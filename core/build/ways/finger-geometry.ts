@@ -77,12 +77,31 @@ export function otherSide(c: WayContext): Finding[] {
       title: 'Push beyond its travel on the other side',
       caption: 'over-travel, other side',
       steps: [depth, beyond],
-      limit: atMost(1.5e-3, 'm', 'what a soft tip takes', { from: 'source', key: 'over-travel' }),
+      limit: atMost(SOFT_METRES, 'm', 'what a soft tip takes', { from: 'source', key: 'over-travel' }),
       tightShare: 0.1,
-      remedy: beyond.result.value > 1.5e-3 ? { text: 'A smaller angle on the other side.' } : null,
+      remedy: beyond.result.value > SOFT_METRES ? { text: 'A smaller angle on the other side.' } : null,
     }),
   ];
 }
+
+/** Looked for over horn and angle together: a horn that pushes harder must still reach. */
+function turnRemedy(c: WayContext, servo: TakenPart, newtons: number, metres: number): Remedy {
+  const better = fitting(c, servo, newtons, metres);
+  if (!better)
+    return {
+      text: 'No horn and no angle of this servo meet force, reach and travel together: take a stronger servo, or mount it nearer.',
+    };
+  return setPlan(
+    c,
+    better,
+    turned(c.press.finger, better),
+    'With these the tip pushes hard enough, reaches just beyond the travel, and leaves what room there is.',
+  );
+}
+
+/** What the soft tip takes beyond the travel, m (`over-travel`), and the room for a fingertip, m (`finger-clear`). */
+const SOFT_METRES = 1.5e-3;
+const CLEAR_METRES = 15e-3;
 
 /** Where the tip stands at rest and pressed, and with which force. */
 export function geometry(c: WayContext, servo: TakenPart): Finding[] {
@@ -101,18 +120,7 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
   const beyond = derive('push beyond its travel', 'd_x', 'd_2 - x_b', 'm', [carried(depth), metres]);
   const atRest = depthStep(plan, 'rest', given);
   const gap = derive('gap at rest', 'g', '-d_1', 'm', [carried(atRest)]);
-  // The remedy is looked for over horn and angle together: a horn that pushes harder must still reach.
-  const better = fitting(c, servo, newtons.value, metres.value);
-  const turn: Remedy = better
-    ? setPlan(
-        c,
-        better,
-        turned(plan, better),
-        'With these the tip pushes hard enough, reaches just beyond the travel, and leaves what room there is.',
-      )
-    : {
-        text: 'No horn and no angle of this servo meet force, reach and travel together: take a stronger servo, or mount it nearer.',
-      };
+  const turn = turnRemedy(c, servo, newtons.value, metres.value);
   return [
     judged('thumb', `${way}.force`, {
       title: 'Force at the tip against twice what the button asks for',
@@ -153,16 +161,16 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
       title: 'Push beyond its travel, which the soft tip must take',
       caption: 'over-travel',
       steps: [depth, beyond],
-      limit: atMost(1.5e-3, 'm', 'what a soft tip takes', { from: 'source', key: 'over-travel' }),
+      limit: atMost(SOFT_METRES, 'm', 'what a soft tip takes', { from: 'source', key: 'over-travel' }),
       tightShare: 0.1,
-      remedy: beyond.result.value > 1.5e-3 ? turn : null,
+      remedy: beyond.result.value > SOFT_METRES ? turn : null,
     }),
     judged('thumb', `${way}.gap`, {
       title: 'Room for a hand while the finger rests',
       caption: 'room for a hand',
       steps: [atRest, gap],
-      limit: atLeast(15e-3, 'm', 'room for a fingertip', { from: 'source', key: 'finger-clear' }),
-      verdict: gap.result.value >= 15e-3 ? 'settled' : gap.result.value >= 0 ? 'tight' : 'stop',
+      limit: atLeast(CLEAR_METRES, 'm', 'room for a fingertip', { from: 'source', key: 'finger-clear' }),
+      verdict: gap.result.value >= CLEAR_METRES ? 'settled' : gap.result.value >= 0 ? 'tight' : 'stop',
       remedy: { text: 'Let it rest at a smaller or negative angle, or mount the servo further out.' },
     }),
   ];

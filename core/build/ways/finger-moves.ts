@@ -1,5 +1,5 @@
 import type { PressFact } from '../../ground/facts';
-import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding } from '../../ground/finding';
+import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding, type Step } from '../../ground/finding';
 import { stepsOf, type FingerPlan, machineOf, pressedFor } from '../../ground/job';
 import { pulseStep, swingStep } from '../../engines/mechanics';
 import { partInput, partValue, type TakenPart } from '../../engines/parts';
@@ -85,17 +85,76 @@ export function pulsesOf(c: WayContext, servo: TakenPart): PressFact['pulses'] {
   };
 }
 
+const WAY = 'finger';
+
 /** Pulses within the servo's ends, and a press that is long enough to swing and to be seen. */
 export function moves(c: WayContext, servo: TakenPart): Finding[] {
-  const way = 'finger';
-  const { ends, rest, press, other, swing } = pulseSteps(c, servo);
+  const presses = stepsOf(c.job, c.press.id).map((s) => s.seconds);
+  const pulses = pulseSteps(c, servo);
+  return [
+    ...pulseFindings(pulses),
+    ...(presses.length > 0
+      ? [dwellFinding(c, pulses.swing, Math.min(...presses)), stallFinding(Math.max(...presses))]
+      : []),
+  ];
+}
+
+function pulseFindings({ ends, rest, press, other }: ReturnType<typeof pulseSteps>): Finding[] {
+  const least = atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin);
+  const both = [
+    judged('thumb', `${WAY}.pulse-press`, {
+      title: 'Pulse width, pressed',
+      caption: 'pulse width',
+      steps: [press],
+      limit: atMost(ends.most.value, 's', 'pulse at the servo’s end', ends.most.origin),
+      tightShare: 'met',
+    }),
+    judged('thumb', `${WAY}.pulse-rest`, {
+      title: 'Pulse width, at rest',
+      caption: 'pulse width',
+      steps: [rest],
+      limit: least,
+      tightShare: 'met',
+    }),
+  ];
+  if (!other) return both;
+  return [
+    ...both,
+    judged('thumb', `${WAY}.pulse-other`, {
+      title: 'Pulse width, pressed on the other side',
+      caption: 'pulse width, other side',
+      steps: [other],
+      limit: least,
+      tightShare: 'met',
+      remedy:
+        other.result.value < ends.least.value
+          ? { text: 'Smaller angles, or a servo that turns further between its ends.' }
+          : null,
+    }),
+  ];
+}
+
+const ofScript = (symbol: string, name: string, result: string, seconds: number): Step =>
+  derive(name, result, symbol, 's', [
+    { symbol, name: 'press', value: seconds, unit: 's', origin: { from: 'maker', what: 'press script, in Act' } },
+  ]);
+
+/** What a machine that nobody asked obeys, s: common practice. */
+const USUAL_SHORTEST_SECONDS = 0.1;
+/** How much longer than needed a press is offered, in steps of so many a second, and from when on it is. */
+const OFFERED = 1.2;
+const STEPS_A_SECOND = 20;
+const NEAR = 1.1;
+
+/** The shortest press against the time to swing and to be seen. */
+function dwellFinding(c: WayContext, swing: Step, dwell: number): Finding {
   const shortest = machineOf(c.job).shortestPressSeconds;
   const need = derive('swing and the machine’s own shortest press', 't_need', 't + t_least', 's', [
     carried(swing),
     {
       symbol: 't_least',
       name: 'shortest press that it obeys',
-      value: shortest ?? 0.1,
+      value: shortest ?? USUAL_SHORTEST_SECONDS,
       unit: 's',
       origin:
         shortest === null
@@ -103,88 +162,33 @@ export function moves(c: WayContext, servo: TakenPart): Finding[] {
           : { from: 'maker', what: 'machine, in Act' },
     },
   ]);
-  const presses = stepsOf(c.job, c.press.id);
-  const dwell = presses.reduce((least, s) => Math.min(least, s.seconds), Number.POSITIVE_INFINITY);
-  const out = [
-    judged('thumb', `${way}.pulse-press`, {
-      title: 'Pulse width, pressed',
-      caption: 'pulse width',
-      steps: [press],
-      limit: atMost(ends.most.value, 's', 'pulse at the servo’s end', ends.most.origin),
-      tightShare: 'met',
-    }),
-    judged('thumb', `${way}.pulse-rest`, {
-      title: 'Pulse width, at rest',
-      caption: 'pulse width',
-      steps: [rest],
-      limit: atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin),
-      tightShare: 'met',
-    }),
-  ];
-  if (other)
-    out.push(
-      judged('thumb', `${way}.pulse-other`, {
-        title: 'Pulse width, pressed on the other side',
-        caption: 'pulse width, other side',
-        steps: [other],
-        limit: atLeast(ends.least.value, 's', 'pulse at the servo’s other end', ends.least.origin),
-        tightShare: 'met',
-        remedy:
-          other.result.value < ends.least.value
-            ? { text: 'Smaller angles, or a servo that turns further between its ends.' }
-            : null,
-      }),
-    );
-  if (Number.isFinite(dwell)) {
-    const step = derive('shortest press of the script', 't_press', 't_s', 's', [
-      {
-        symbol: 't_s',
-        name: 'press',
-        value: dwell,
-        unit: 's',
-        origin: { from: 'maker', what: 'press script, in Act' },
-      },
-    ]);
-    const long = Math.ceil(need.result.value * 1.2 * 20) / 20;
-    out.push(
-      judged('thumb', `${way}.dwell`, {
-        title: 'Press of the script against the time to swing and to be seen',
-        caption: 'dwell',
-        steps: [step],
-        limit: derivedLimit('at least', [swing, need], 'swing and shortest press'),
-        tightShare: 0.1,
-        remedy:
-          dwell < need.result.value * 1.1
-            ? {
-                text: `A finger needs its way there: press for ${formatQuantity(long, 's')}.`,
-                label: `Press for ${formatQuantity(long, 's')}`,
-                edit: pressedFor(c.job, c.press.id, long, `press for ${formatQuantity(long, 's')}`),
-              }
-            : null,
-      }),
-    );
-    const longest = presses.reduce((most, s) => Math.max(most, s.seconds), 0);
-    const stalls = derive('longest press of the script', 't_stall', 't_l', 's', [
-      {
-        symbol: 't_l',
-        name: 'press',
-        value: longest,
-        unit: 's',
-        origin: { from: 'maker', what: 'press script, in Act' },
-      },
-    ]);
-    out.push(
-      judged('thumb', `${way}.stall-time`, {
-        title: 'Longest press, for which the servo pushes against a stop',
-        caption: 'stalled for',
-        steps: [stalls],
-        limit: atMost(STALL_SECONDS, 's', 'a servo left stalled', { from: 'source', key: 'stall-time' }),
-        tightShare: 0.1,
-        remedy: {
-          text: 'A servo that pushes for long burns out. For a machine that runs while it is held, take a contact.',
-        },
-      }),
-    );
-  }
-  return out;
+  const long = Math.ceil(need.result.value * OFFERED * STEPS_A_SECOND) / STEPS_A_SECOND;
+  const said = formatQuantity(long, 's');
+  return judged('thumb', `${WAY}.dwell`, {
+    title: 'Press of the script against the time to swing and to be seen',
+    caption: 'dwell',
+    steps: [ofScript('t_s', 'shortest press of the script', 't_press', dwell)],
+    limit: derivedLimit('at least', [swing, need], 'swing and shortest press'),
+    tightShare: 0.1,
+    remedy:
+      dwell < need.result.value * NEAR
+        ? {
+            text: `A finger needs its way there: press for ${said}.`,
+            label: `Press for ${said}`,
+            edit: pressedFor(c.job, c.press.id, long, `press for ${said}`),
+          }
+        : null,
+  });
 }
+
+const stallFinding = (longest: number): Finding =>
+  judged('thumb', `${WAY}.stall-time`, {
+    title: 'Longest press, for which the servo pushes against a stop',
+    caption: 'stalled for',
+    steps: [ofScript('t_l', 'longest press of the script', 't_stall', longest)],
+    limit: atMost(STALL_SECONDS, 's', 'a servo left stalled', { from: 'source', key: 'stall-time' }),
+    tightShare: 0.1,
+    remedy: {
+      text: 'A servo that pushes for long burns out. For a machine that runs while it is held, take a contact.',
+    },
+  });

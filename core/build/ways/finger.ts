@@ -1,3 +1,4 @@
+import { LOGIC_PIN_AMPS } from './driver-levels';
 import { GROUND, legOf, pin, voltsEnd } from '../ends';
 import { atLeast, atMost, derive, finding, judged, type Finding } from '../../ground/finding';
 import { forceStep, pullStep, travelStep } from '../../engines/mechanics';
@@ -150,7 +151,7 @@ export function finger(c: WayContext): WayResult {
       input: 'pulses',
       pulses: pulsesOf(c, servo),
       draws: [servoDraw(volts, amps, servo.origin)],
-      pinAmps: 1e-4,
+      pinAmps: LOGIC_PIN_AMPS,
       jerks: true,
     },
   );

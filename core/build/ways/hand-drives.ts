@@ -79,14 +79,15 @@ export function gearMotor(c: WayContext, part: TakenPart, need: Step): Finding[]
   return out;
 }
 
+const WAY = 'hand-mechanism';
+
 /** A stepper under the load of its mechanism: torque at its speed, current and time. */
 export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
-  const way = 'hand-mechanism';
   const plan = c.press.hand;
   const after = plan.rewired ? rewiredOf(part) : null;
   if (plan.rewired && !after)
     return [
-      finding('thumb', `${way}.tap`, {
+      finding('thumb', `${WAY}.tap`, {
         verdict: 'stop',
         title: 'This stepper has no centre tap to cut',
         caption: 'no centre tap',
@@ -120,7 +121,7 @@ export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
   ]);
   const time = endToEnd(plan, { ...speed, symbol: 'n' });
   const out: Finding[] = [
-    judged('thumb', `${way}.torque`, {
+    judged('thumb', `${WAY}.torque`, {
       title: 'Torque that the mechanism asks for against half of what the stepper gives',
       caption: 'torque',
       steps: [need],
@@ -136,14 +137,14 @@ export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
             }
           : null,
     }),
-    finding('thumb', `${way}.steps`, {
+    finding('thumb', `${WAY}.steps`, {
       verdict: 'settled',
       title: 'Full steps for one turn',
       caption: 'steps',
       value: steps.result,
       steps: [steps],
     }),
-    finding('thumb', `${way}.time`, {
+    finding('thumb', `${WAY}.time`, {
       verdict: 'settled',
       title: `${plan.turns} turns from end to end take`,
       caption: 'travel time',
@@ -151,31 +152,33 @@ export function stepper(c: WayContext, part: TakenPart, need: Step): Finding[] {
       steps: [steps, speed, time],
     }),
   ];
-  if (after) {
-    const limit = after.amps;
-    const most = standstillAmps(plan.driverVolts, after.ohms);
-    out.push(
-      judged('thumb', `${way}.driver`, {
-        title: 'Winding current at standstill if the driver has no limit',
-        caption: 'driver current',
-        steps: [after.ohms, after.unipolarAmps, after.amps, most],
-        limit: derivedLimit('at most', [after.unipolarAmps, after.amps], 'current for the same heat'),
-        source: ['stepper-rewired'],
-        verdict: most.result.value > limit.result.value ? 'tight' : 'settled',
-        remedy:
-          most.result.value > limit.result.value
-            ? { text: `Set the driver’s current limit to ${formatQuantity(limit.result.value, 'A')} at most.` }
-            : null,
-      }),
-      finding('thumb', `${way}.heat`, {
-        verdict: 'settled',
-        title: 'Heat of a winding at that current',
-        caption: 'heat',
-        value: after.heat.result,
-        steps: [after.ohms, after.unipolarAmps, after.amps, after.heat],
-        source: ['stepper-rewired'],
-      }),
-    );
-  }
-  return out;
+  return after ? [...out, ...rewiredFindings(plan.driverVolts, after)] : out;
+}
+
+/** The windings of a stepper without its tap: their current at standstill, and their heat. */
+function rewiredFindings(driverVolts: number, after: NonNullable<ReturnType<typeof rewiredOf>>): Finding[] {
+  const limit = after.amps;
+  const most = standstillAmps(driverVolts, after.ohms);
+  const over = most.result.value > limit.result.value;
+  return [
+    judged('thumb', `${WAY}.driver`, {
+      title: 'Winding current at standstill if the driver has no limit',
+      caption: 'driver current',
+      steps: [after.ohms, after.unipolarAmps, after.amps, most],
+      limit: derivedLimit('at most', [after.unipolarAmps, after.amps], 'current for the same heat'),
+      source: ['stepper-rewired'],
+      verdict: over ? 'tight' : 'settled',
+      remedy: over
+        ? { text: `Set the driver’s current limit to ${formatQuantity(limit.result.value, 'A')} at most.` }
+        : null,
+    }),
+    finding('thumb', `${WAY}.heat`, {
+      verdict: 'settled',
+      title: 'Heat of a winding at that current',
+      caption: 'heat',
+      value: after.heat.result,
+      steps: [after.ohms, after.unipolarAmps, after.amps, after.heat],
+      source: ['stepper-rewired'],
+    }),
+  ];
 }

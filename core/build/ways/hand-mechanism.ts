@@ -1,3 +1,4 @@
+import { BASE_TURN_ON_AMPS, LOGIC_LOW_VOLTS, LOGIC_PIN_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, MINUS, pin, PLUS } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
 import { sizeFit, neededTorque } from '../../engines/mechanics';
@@ -204,9 +205,9 @@ export function handMechanism(c: WayContext): WayResult {
     wires(c, list),
     [plan.motor, ...(plan.motor === 'gear-motor' ? ['bridge' as const] : [])],
     {
-      turnOnVolts: 0.8,
-      turnOnAmps: 5e-6,
-      pinAmps: 1e-4,
+      turnOnVolts: LOGIC_LOW_VOLTS,
+      turnOnAmps: BASE_TURN_ON_AMPS,
+      pinAmps: LOGIC_PIN_AMPS,
       draws: [
         motorDraw(
           'motor',

@@ -1,3 +1,4 @@
+import { LOGIC_PIN_AMPS, LOGIC_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, pin, RAIL } from '../ends';
 import {
   atMost,
@@ -94,126 +95,31 @@ const keyOf = (c: WayContext, injector: Injector): Finding => {
       });
 };
 
+const WAY = 'logic-injector';
+
 /** Small programmable logic watches every strobe and answers for the selected key. */
 export function logicInjector(c: WayContext): WayResult {
-  const way = 'logic-injector';
-  if (c.fact.leading !== 'scanned-matrix') return noUse(way, NOT_SCANNED, 'Press it with a contact across the button.');
+  if (c.fact.leading !== 'scanned-matrix') return noUse(WAY, NOT_SCANNED, 'Press it with a contact across the button.');
   const part = takenPart(c.job, 'logic');
-  const scan = scanRead(c);
   const pad = c.job.survey.keypads.find((k) => k.scan);
   const injector = pad ? injectorOf(pad) : null;
-  const findings: Finding[] = [...requirements(way, c, 'ground')];
-  if (scan) {
-    const room = derive('time left for the answer', 't_room', 'w - t_lead', 's', [
-      { symbol: 'w', name: 'strobe width', value: scan.width, unit: 's', origin: scan.origin },
-      planned(
-        c,
-        'scan.leadSeconds',
-        't_lead',
-        'the machine looks this long before the strobe ends',
-        c.press.scan.leadSeconds,
-        's',
-      ),
-    ]);
-    const late = partInput(part, 'delaySeconds');
-    const delay = derive('latest answer', 't_pd', 't_pd_max', 's', [
-      { ...partValue(part, 'delaySeconds'), symbol: 't_pd_max', name: `${late.name}, highest`, value: late.range.high },
-    ]);
-    findings.push(
-      judged('thumb', `${way}.delay`, {
-        title: 'Answer of the logic within the strobe',
-        caption: 'answers in time',
-        steps: [delay],
-        limit: derivedLimit('at most', [room], 'strobe less the machine’s look'),
-      }),
-    );
-  } else findings.push(unread(way));
-  const supply = c.fact.parameters['supplyVolts'] ?? c.line?.supply.range;
-  if (supply) {
-    const high = derive('pad supply', 'V_CC', 'V_pad', 'V', [
-      {
-        symbol: 'V_pad',
-        name: 'pad supply, highest',
-        value: supply.high,
-        unit: 'V',
-        origin: probed(c.fact, 'supplyVolts'),
-      },
-    ]);
-    const bears = partValue(part, 'inputVolts');
-    findings.push(
-      ...logicSupply(c, part),
-      judged('thumb', `${way}.supply`, {
-        title: 'Pad levels under what the logic’s inputs bear',
-        caption: 'pad levels',
-        steps: [high],
-        limit: atMost(bears.value, 'V', 'highest level at its inputs', bears.origin),
-        tightShare: 0.02,
-        remedy: { text: 'A pad over that wants a level shifter per line, or one solid-state relay per key.' },
-      }),
-    );
-  }
   const key = injector && injectorKey(injector, c.press, c.control.name);
-  if (injector) {
-    findings.push(keyOf(c, injector));
-    const count = derive('lines it takes', 'n', 'n_strobe + n_sense + n_select', '1', [
-      computed('n_strobe', 'strobe lines', injector.strobes.length, '1', 'decoded from the capture'),
-      computed('n_sense', 'sense lines', injector.senses.length, '1', 'decoded from the capture'),
-      computed(
-        'n_select',
-        `select bits for ${injector.keys.length} keys and none`,
-        injector.bits,
-        '1',
-        'n bits address 2^n − 1 keys',
-      ),
-    ]);
-    const lines = partValue(part, 'lines');
-    findings.push(
-      judged('thumb', `${way}.lines`, {
-        title: `${injector.keys.length} keys and none want ${injector.bits} select bits; lines of the logic`,
-        caption: 'lines',
-        steps: [count],
-        limit: atMost(lines.value, '1', 'lines that it has', lines.origin),
-        tightShare: 'met',
-      }),
-    );
-  } else
-    findings.push(
-      finding('thumb', `${way}.pad`, {
-        verdict: 'unknown',
-        title: 'Which key joins which lines is not known yet',
-        caption: 'no key map',
-        remedy: { text: 'Load a capture of the pad in Probe; the key map follows from it.' },
-      }),
-    );
   const bits = injector?.bits ?? 1;
-  const list: WireEnds[] = [
-    ...Array.from({ length: bits }, (_, i): WireEnds => [
-      pin(`, select ${i}`, `select ${i}`, { acts: false }),
-      legOf('programmable logic', 'logic', `select[${i}]`),
-    ]),
-    ...(injector?.strobes ?? []).map((s, i): WireEnds => [
-      legOf('programmable logic', 'logic', `strobe[${i}]`),
-      leg('machine', s),
-      true,
-    ]),
-    ...(injector?.senses ?? []).map((s, i): WireEnds => [
-      legOf('programmable logic', 'logic', `sense[${i}]`),
-      leg('machine', s),
-      true,
-    ]),
-    [GROUND, leg('machine', 'pad ground'), true],
-    [RAIL, legOf('programmable logic', 'logic', 'supply')],
-  ];
   return result(
-    way,
-    findings,
+    WAY,
+    [
+      ...requirements(WAY, c, 'ground'),
+      delayFinding(c, part),
+      ...supplyFindings(c, part),
+      ...(injector ? [keyOf(c, injector), linesFinding(part, injector)] : [NO_KEY_MAP]),
+    ],
     [
       { name: 'programmable logic', value: part.name, quantity: 1 },
       ...(injector
         ? [resistorPart('in each line', INJECT_OHMS, injector.strobes.length + injector.senses.length)]
         : []),
     ],
-    wires(c, list),
+    wires(c, wiresOf(bits, injector)),
     ['logic'],
     {
       sharesGround: true,
@@ -222,8 +128,106 @@ export function logicInjector(c: WayContext): WayResult {
       outputs: bits,
       select: key && { value: key.select, of: c.press.id },
       turnOnVolts: 1,
-      turnOnAmps: 1e-6,
-      pinAmps: 1e-4,
+      turnOnAmps: LOGIC_TURN_ON_AMPS,
+      pinAmps: LOGIC_PIN_AMPS,
     },
   );
 }
+
+/** Select lines from the controller, strobes and senses of the pad, its ground and its supply. */
+const wiresOf = (bits: number, injector: Injector | null): WireEnds[] => [
+  ...Array.from({ length: bits }, (_, i): WireEnds => [
+    pin(`, select ${i}`, `select ${i}`, { acts: false }),
+    legOf('programmable logic', 'logic', `select[${i}]`),
+  ]),
+  ...(injector?.strobes ?? []).map((s, i): WireEnds => [
+    legOf('programmable logic', 'logic', `strobe[${i}]`),
+    leg('machine', s),
+    true,
+  ]),
+  ...(injector?.senses ?? []).map((s, i): WireEnds => [
+    legOf('programmable logic', 'logic', `sense[${i}]`),
+    leg('machine', s),
+    true,
+  ]),
+  [GROUND, leg('machine', 'pad ground'), true],
+  [RAIL, legOf('programmable logic', 'logic', 'supply')],
+];
+
+/** The logic's answer within the strobe, less the machine's own look. */
+function delayFinding(c: WayContext, part: TakenPart): Finding {
+  const scan = scanRead(c);
+  if (!scan) return unread(WAY);
+  const room = derive('time left for the answer', 't_room', 'w - t_lead', 's', [
+    { symbol: 'w', name: 'strobe width', value: scan.width, unit: 's', origin: scan.origin },
+    planned(
+      c,
+      'scan.leadSeconds',
+      't_lead',
+      'the machine looks this long before the strobe ends',
+      c.press.scan.leadSeconds,
+      's',
+    ),
+  ]);
+  const late = partInput(part, 'delaySeconds');
+  const delay = derive('latest answer', 't_pd', 't_pd_max', 's', [
+    { ...partValue(part, 'delaySeconds'), symbol: 't_pd_max', name: `${late.name}, highest`, value: late.range.high },
+  ]);
+  return judged('thumb', `${WAY}.delay`, {
+    title: 'Answer of the logic within the strobe',
+    caption: 'answers in time',
+    steps: [delay],
+    limit: derivedLimit('at most', [room], 'strobe less the machine’s look'),
+  });
+}
+
+/** The pad's levels against what the logic runs from and bears; nothing while the pad's supply is not known. */
+function supplyFindings(c: WayContext, part: TakenPart): Finding[] {
+  const supply = c.fact.parameters['supplyVolts'] ?? c.line?.supply.range;
+  if (!supply) return [];
+  const origin = probed(c.fact, 'supplyVolts');
+  const high = derive('pad supply', 'V_CC', 'V_pad', 'V', [
+    { symbol: 'V_pad', name: 'pad supply, highest', value: supply.high, unit: 'V', origin },
+  ]);
+  const bears = partValue(part, 'inputVolts');
+  return [
+    ...logicSupply(c, part),
+    judged('thumb', `${WAY}.supply`, {
+      title: 'Pad levels under what the logic’s inputs bear',
+      caption: 'pad levels',
+      steps: [high],
+      limit: atMost(bears.value, 'V', 'highest level at its inputs', bears.origin),
+      tightShare: 0.02,
+      remedy: { text: 'A pad over that wants a level shifter per line, or one solid-state relay per key.' },
+    }),
+  ];
+}
+
+function linesFinding(part: TakenPart, injector: Injector): Finding {
+  const count = derive('lines it takes', 'n', 'n_strobe + n_sense + n_select', '1', [
+    computed('n_strobe', 'strobe lines', injector.strobes.length, '1', 'decoded from the capture'),
+    computed('n_sense', 'sense lines', injector.senses.length, '1', 'decoded from the capture'),
+    computed(
+      'n_select',
+      `select bits for ${injector.keys.length} keys and none`,
+      injector.bits,
+      '1',
+      'n bits address 2^n − 1 keys',
+    ),
+  ]);
+  const lines = partValue(part, 'lines');
+  return judged('thumb', `${WAY}.lines`, {
+    title: `${injector.keys.length} keys and none want ${injector.bits} select bits; lines of the logic`,
+    caption: 'lines',
+    steps: [count],
+    limit: atMost(lines.value, '1', 'lines that it has', lines.origin),
+    tightShare: 'met',
+  });
+}
+
+const NO_KEY_MAP = finding('thumb', `${WAY}.pad`, {
+  verdict: 'unknown',
+  title: 'Which key joins which lines is not known yet',
+  caption: 'no key map',
+  remedy: { text: 'Load a capture of the pad in Probe; the key map follows from it.' },
+});

@@ -1,5 +1,5 @@
 import { contactLeg, GROUND, legOf, pin, voltsEnd } from '../ends';
-import { atLeast, atMost, constant, judged, worst, type Finding } from '../../ground/finding';
+import { atLeast, atMost, constant, judged, worst, type Finding, type Limit } from '../../ground/finding';
 import { MODULE_TURNS_AT } from '../../engines/circuit';
 import { boundsOf, partInput, partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity, within } from '../../ground/quantity';
@@ -15,45 +15,53 @@ import { carriesLoad, contactOf, minimumLoad, openContact, result, takePart, wir
 import { coilDraw } from './draws';
 
 /** The input of a module: off for certain at one level of the pin, pulled in for certain at the other. */
-function inputFindings(c: WayContext, part: TakenPart): Finding[] {
-  const way = 'relay-module';
-  const onLow = valueOf(part, 'onLow') === 1;
-  const [drop, supply, inOhms, onAmps] = [
+const inputFindings = (c: WayContext, part: TakenPart): Finding[] =>
+  valueOf(part, 'onLow') === 1 ? onLowFindings(c, part) : onHighFindings(c, part);
+
+const WAY = 'relay-module';
+const needOf = (part: TakenPart): Limit => {
+  const onAmps = partValue(part, 'onAmps');
+  return atLeast(onAmps.value, 'A', 'input current that pulls it in', onAmps.origin);
+};
+
+function onHighFindings(c: WayContext, part: TakenPart): Finding[] {
+  const [drop, inOhms] = [partInput(part, 'dropVolts'), partValue(part, 'inputOhms')];
+  const on = worst(
+    'lowest',
+    'input current',
+    'I_in',
+    '(V_OH - V_drop) / R_in',
+    'A',
+    [pinHigh(c.drive), drop],
+    [inOhms],
+  );
+  const out = worst(
+    'highest',
+    'current out of the pin',
+    'I_pin',
+    '(V_OH - V_drop) / R_in',
+    'A',
+    [pinHigh(c.drive), drop],
+    [inOhms],
+  );
+  return [
+    judged('thumb', `${WAY}.on`, {
+      title: 'Input current while the pin is high',
+      caption: 'input current',
+      steps: [on],
+      limit: needOf(part),
+    }),
+    pinTakes(WAY, 'pin-current', 'Pin current under what the pin may give', c.drive, out),
+  ];
+}
+
+/** An input that presses on low: what is left across it while the pin is high counts as well. */
+function onLowFindings(c: WayContext, part: TakenPart): Finding[] {
+  const [drop, supply, inOhms] = [
     partInput(part, 'dropVolts'),
     partValue(part, 'supplyVolts'),
     partValue(part, 'inputOhms'),
-    partValue(part, 'onAmps'),
   ];
-  const need = atLeast(onAmps.value, 'A', 'input current that pulls it in', onAmps.origin);
-  if (!onLow) {
-    const on = worst(
-      'lowest',
-      'input current',
-      'I_in',
-      '(V_OH - V_drop) / R_in',
-      'A',
-      [pinHigh(c.drive), drop],
-      [inOhms],
-    );
-    const out = worst(
-      'highest',
-      'current out of the pin',
-      'I_pin',
-      '(V_OH - V_drop) / R_in',
-      'A',
-      [pinHigh(c.drive), drop],
-      [inOhms],
-    );
-    return [
-      judged('thumb', `${way}.on`, {
-        title: 'Input current while the pin is high',
-        caption: 'input current',
-        steps: [on],
-        limit: need,
-      }),
-      pinTakes(way, 'pin-current', 'Pin current under what the pin may give', c.drive, out),
-    ];
-  }
   // The module's supply is a plug-in one and may be a twentieth high or low.
   const fed = { ...supply, symbol: 'V_mod', range: within(supply.value, SUPPLY_SHARE) };
   const rest = worst('highest', 'voltage left across the input while the pin is high', 'V_rest', 'V_mod - V_OH', 'V', [
@@ -83,7 +91,7 @@ function inputFindings(c: WayContext, part: TakenPart): Finding[] {
     'A module that presses on a high pin has no such trouble, or feed its input LEDs from 3.3 V.',
   );
   return [
-    judged('thumb', `${way}.off`, {
+    judged('thumb', `${WAY}.off`, {
       title: 'Off while the pin is high: what is left across its input against the drop before current flows',
       caption: 'stays off',
       steps: [rest],
@@ -92,14 +100,14 @@ function inputFindings(c: WayContext, part: TakenPart): Finding[] {
       source: ['parts-module'],
       remedy: rest.result.value > drop.range.low * 0.9 ? high : null,
     }),
-    judged('thumb', `${way}.on`, {
+    judged('thumb', `${WAY}.on`, {
       title: 'Input current while the pin is low',
       caption: 'input current',
       steps: [on],
-      limit: need,
+      limit: needOf(part),
     }),
-    pinTakes(way, 'pin-current', 'Current that the pin sinks while it presses', c.drive, sink),
-    clampCurrent(way, clamp, high),
+    pinTakes(WAY, 'pin-current', 'Current that the pin sinks while it presses', c.drive, sink),
+    clampCurrent(WAY, clamp, high),
   ];
 }
 

@@ -1,3 +1,4 @@
+import { BASE_TURN_ON_AMPS } from './driver-levels';
 import { contactLeg, GROUND, leg, legOf, pin, voltsEnd } from '../ends';
 import { constant, derive, finding, type Finding } from '../../ground/finding';
 import { partInput, partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
@@ -70,7 +71,7 @@ export function relayContact(c: WayContext): WayResult {
     ['relay', 'npn'],
     {
       turnOnVolts: drive.turnOnVolts,
-      turnOnAmps: 5e-6,
+      turnOnAmps: BASE_TURN_ON_AMPS,
       pinAmps: drive.pinAmps,
       draws: [coilDraw('relay coil and its driver', volts, drive.coil.result.value)],
       resistorOhms: drive.ohms,

@@ -9,6 +9,7 @@ import {
   worst,
   type Finding,
   type Input,
+  type Step,
 } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
@@ -21,56 +22,61 @@ import { unitOf } from './signal-fit';
 
 /** Pull-up of an open collector, Ω (`pull-up-usual`). */
 const PULL_OHMS = 4700;
+/** Base resistor of that open collector, Ω: common practice. */
+const COLLECTOR_BASE_OHMS = 10e3;
 /** Resistor of the filter that makes a level of pulses, and the one before the pin that pulses come back to, Ω. */
 export const FILTER_OHMS = 10e3;
 
+/** What a step of the shift brings: its findings and its parts. */
+export interface Shift {
+  readonly findings: Finding[];
+  readonly parts: Part[];
+}
+const NOTHING: Shift = { findings: [], parts: [] };
+const both = (a: Shift, b: Shift): Shift => ({
+  findings: [...a.findings, ...b.findings],
+  parts: [...a.parts, ...b.parts],
+});
+const WAY = 'drive-signal';
+
+type Told = 'highVolts' | 'loadOhms' | 'pwmHertz';
+const told = (c: WayContext, symbol: string, name: string, key: Told, unit: 'V' | 'Ω' | 'Hz'): Input =>
+  planned(c, `signal.${key}`, symbol, name, c.press.signal[key], unit);
+const highOf = (c: WayContext): Input => told(c, 'V_o', 'high level of the original', 'highVolts', 'V');
+const loadOf = (c: WayContext): Input => told(c, 'R_L', 'load of the signal', 'loadOhms', 'Ω');
+
 /** How the controller's pin becomes the machine's signal: parts and margins. */
-export function shiftFindings(
-  c: WayContext,
-  plan: SignalPlan,
-  line: FittedLine | null,
-): { findings: Finding[]; parts: Part[] } {
-  const way = 'drive-signal';
-  const findings: Finding[] = [];
-  const parts: Part[] = [];
-  const set = (
-    symbol: string,
-    name: string,
-    key: 'highVolts' | 'loadOhms' | 'pwmHertz',
-    unit: 'V' | 'Ω' | 'Hz',
-  ): Input => planned(c, `signal.${key}`, symbol, name, plan[key], unit);
-  const highVolts = set('V_o', 'high level of the original', 'highVolts', 'V');
-  const top = line && valueAt(line, plan.topStep, unitOf(plan), planOrigin(c, 'signal.topStep'));
-  const pin = c.drive.highVolts.low;
-  const swing = constant('V', 'swing of the pin', c.drive.highVolts.nominal, 'V', 'pin-drive');
+export function shiftFindings(c: WayContext, plan: SignalPlan, line: FittedLine | null): Shift {
   if (plan.what === 'level') {
-    const filter = pwmFilter(set('f', 'pulse frequency', 'pwmHertz', 'Hz'), swing, FILTER_OHMS);
-    parts.push(resistorPart('filter', FILTER_OHMS), {
-      name: 'capacitor, filter',
-      value: formatQuantity(filter.farads.result.value, 'F'),
-      quantity: 1,
-    });
-    findings.push(
-      judged('thumb', `${way}.ripple`, {
+    const top = line && valueAt(line, plan.topStep, unitOf(plan), planOrigin(c, 'signal.topStep'));
+    return top ? both(filterShift(c), topShift(c, plan, top)) : filterShift(c);
+  }
+  return plan.highVolts > c.drive.highVolts.low ? collectorShift(c) : NOTHING;
+}
+
+/** The filter that makes a level of pulses: its ripple, and how soon a new level stands. */
+function filterShift(c: WayContext): Shift {
+  const swing = constant('V', 'swing of the pin', c.drive.highVolts.nominal, 'V', 'pin-drive');
+  const filter = pwmFilter(told(c, 'f', 'pulse frequency', 'pwmHertz', 'Hz'), swing, FILTER_OHMS);
+  const most = derive('a hundredth of the swing', 'ΔV_most', 'k_r * V', 'V', [
+    constant('k_r', 'share of the swing', 0.01, '1', 'pwm-filter'),
+    swing,
+  ]);
+  return {
+    parts: [
+      resistorPart('filter', FILTER_OHMS),
+      { name: 'capacitor, filter', value: formatQuantity(filter.farads.result.value, 'F'), quantity: 1 },
+    ],
+    findings: [
+      judged('thumb', `${WAY}.ripple`, {
         title: 'Ripple that is left of the pulses',
         caption: 'ripple',
         steps: [filter.farads, filter.ripple],
-        limit: derivedLimit(
-          'at most',
-          [
-            derive('a hundredth of the swing', 'ΔV_most', 'k_r * V', 'V', [
-              constant('k_r', 'share of the swing', 0.01, '1', 'pwm-filter'),
-              swing,
-            ]),
-          ],
-          'a hundredth of the swing',
-        ),
+        limit: derivedLimit('at most', [most], 'a hundredth of the swing'),
         tightShare: 'met',
         source: ['low-pass'],
       }),
-    );
-    findings.push(
-      finding('thumb', `${way}.settles`, {
+      finding('thumb', `${WAY}.settles`, {
         verdict: 'settled',
         title: 'A new level stands to a hundredth after',
         caption: 'settling',
@@ -78,134 +84,143 @@ export function shiftFindings(
         steps: [filter.farads, filter.settles],
         source: ['low-pass'],
       }),
-    );
-    if (top) {
-      findings.push(
-        judged('thumb', `${way}.top`, {
-          title: 'Level at the highest step against what the original gave',
-          caption: 'highest level',
-          steps: [top],
-          limit: derivedLimit(
-            'at most',
-            [derive('high level of the original', 'V_most', 'V_o', 'V', [highVolts])],
-            'high level of the original',
-          ),
-          tightShare: 0.01,
-        }),
-      );
-      const wanted = derive('gain that the pin’s level wants', 'G', 'U / V_OH', '1', [
-        carried(top),
-        constant('V_OH', 'pin high, lowest', pin, 'V', 'pin-drive'),
-      ]);
-      const pair = gainPair(wanted.result.value, RESISTOR_SHARE);
-      if (pair) {
-        const supply = planned(
-          c,
-          'signal.highVolts',
-          'V_op',
-          'supply of the amplifier: the original’s high level',
-          plan.highVolts,
-          'V',
-        );
-        parts.push(
-          {
-            name: 'operational amplifier, rail to rail',
-            value: `fed with ${formatQuantity(plan.highVolts, 'V')} or more`,
-            quantity: 1,
-          },
-          resistorPart('feedback', pair.feedback),
-          resistorPart('to ground', pair.ground),
-        );
-        const is = worst('lowest', 'gain of the E24 pair, at its worst', 'G_is', '1 + R_f / R_g', '1', [
-          {
-            symbol: 'R_f',
-            name: 'feedback',
-            range: within(pair.feedback, RESISTOR_SHARE),
-            unit: 'Ω',
-            origin: { from: 'computed', what: 'standard value of IEC 60063' },
-          },
-          {
-            symbol: 'R_g',
-            name: 'to ground',
-            range: within(pair.ground, RESISTOR_SHARE),
-            unit: 'Ω',
-            origin: { from: 'computed', what: 'standard value of IEC 60063' },
-          },
-        ]);
-        findings.push(
-          judged('thumb', `${way}.amplifier`, {
-            title:
-              `An amplifier of 1 + ${formatQuantity(pair.feedback, 'Ω')} / ` +
-              `${formatQuantity(pair.ground, 'Ω')} reaches the highest step with resistors ` +
-              'of 5 %',
-            caption: 'amplifier',
-            steps: [is],
-            limit: derivedLimit('at least', [top, wanted], 'gain wanted'),
-            tightShare: 'met',
-          }),
-          judged('thumb', `${way}.amplifier-supply`, {
-            title: 'The amplifier’s own supply over the highest level it must give',
-            caption: 'amplifier supply',
-            steps: [
-              derive('highest level it gives', 'V_gives', 'V_op - V_rail', 'V', [
-                supply,
-                constant('V_rail', 'rail to rail leaves', 0.1, 'V', 'amplifier-supply'),
-              ]),
-            ],
-            limit: derivedLimit('at least', [top], 'level at the highest step'),
-            tightShare: 0.01,
-            remedy: {
-              text: 'Feed the amplifier from a supply of half a volt over the highest level: the controller’s own 5 V does not make 10 V.',
-            },
-          }),
-        );
-      } else {
-        const loaded = derive('share that the load leaves of an unbuffered level', 's', 'R_L / (R_L + R_F)', '1', [
-          set('R_L', 'load of the signal', 'loadOhms', 'Ω'),
-          constant('R_F', 'filter resistor', FILTER_OHMS, 'Ω', 'pwm-filter'),
-        ]);
-        findings.push(
-          judged('thumb', `${way}.loaded`, {
-            title: 'What the machine’s input leaves of the level without an amplifier',
-            caption: 'load',
-            steps: [loaded],
-            limit: atLeast(0.97, '1', 'a straight line within 3 %', { from: 'source', key: 'gain-fit' }),
-            verdict: loaded.result.value >= 0.97 ? 'settled' : 'tight',
-            remedy: { text: 'Follow the filter with an amplifier of gain one.' },
-          }),
-        );
-      }
-    }
-  } else if (plan.highVolts > pin) {
-    parts.push(
+    ],
+  };
+}
+
+/** The level at the highest step, with the amplifier that it wants, or what the load leaves of it without one. */
+function topShift(c: WayContext, plan: SignalPlan, top: Step): Shift {
+  const wanted = derive('gain that the pin’s level wants', 'G', 'U / V_OH', '1', [
+    carried(top),
+    constant('V_OH', 'pin high, lowest', c.drive.highVolts.low, 'V', 'pin-drive'),
+  ]);
+  const level = judged('thumb', `${WAY}.top`, {
+    title: 'Level at the highest step against what the original gave',
+    caption: 'highest level',
+    steps: [top],
+    limit: derivedLimit(
+      'at most',
+      [derive('high level of the original', 'V_most', 'V_o', 'V', [highOf(c)])],
+      'high level of the original',
+    ),
+    tightShare: 0.01,
+  });
+  const pair = gainPair(wanted.result.value, RESISTOR_SHARE);
+  return both(
+    { findings: [level], parts: [] },
+    pair ? amplifierShift(c, plan, top, wanted, pair) : { findings: [loadFinding(c)], parts: [] },
+  );
+}
+
+function amplifierShift(
+  c: WayContext,
+  plan: SignalPlan,
+  top: Step,
+  wanted: Step,
+  pair: { readonly feedback: number; readonly ground: number },
+): Shift {
+  const supply = planned(
+    c,
+    'signal.highVolts',
+    'V_op',
+    'supply of the amplifier: the original’s high level',
+    plan.highVolts,
+    'V',
+  );
+  const standard = (symbol: string, name: string, ohms: number) =>
+    ({
+      symbol,
+      name,
+      range: within(ohms, RESISTOR_SHARE),
+      unit: 'Ω',
+      origin: { from: 'computed', what: 'standard value of IEC 60063' },
+    }) as const;
+  const gain = worst('lowest', 'gain of the E24 pair, at its worst', 'G_is', '1 + R_f / R_g', '1', [
+    standard('R_f', 'feedback', pair.feedback),
+    standard('R_g', 'to ground', pair.ground),
+  ]);
+  const gives = derive('highest level it gives', 'V_gives', 'V_op - V_rail', 'V', [
+    supply,
+    constant('V_rail', 'rail to rail leaves', 0.1, 'V', 'amplifier-supply'),
+  ]);
+  return {
+    parts: [
+      {
+        name: 'operational amplifier, rail to rail',
+        value: `fed with ${formatQuantity(plan.highVolts, 'V')} or more`,
+        quantity: 1,
+      },
+      resistorPart('feedback', pair.feedback),
+      resistorPart('to ground', pair.ground),
+    ],
+    findings: [
+      judged('thumb', `${WAY}.amplifier`, {
+        title:
+          `An amplifier of 1 + ${formatQuantity(pair.feedback, 'Ω')} / ` +
+          `${formatQuantity(pair.ground, 'Ω')} reaches the highest step with resistors of 5 %`,
+        caption: 'amplifier',
+        steps: [gain],
+        limit: derivedLimit('at least', [top, wanted], 'gain wanted'),
+        tightShare: 'met',
+      }),
+      judged('thumb', `${WAY}.amplifier-supply`, {
+        title: 'The amplifier’s own supply over the highest level it must give',
+        caption: 'amplifier supply',
+        steps: [gives],
+        limit: derivedLimit('at least', [top], 'level at the highest step'),
+        tightShare: 0.01,
+        remedy: {
+          text: 'Feed the amplifier from a supply of half a volt over the highest level: the controller’s own 5 V does not make 10 V.',
+        },
+      }),
+    ],
+  };
+}
+
+/** What a load leaves of an unbuffered level for it to stay a straight line (`gain-fit`). */
+const STRAIGHT = 0.97;
+
+function loadFinding(c: WayContext): Finding {
+  const loaded = derive('share that the load leaves of an unbuffered level', 's', 'R_L / (R_L + R_F)', '1', [
+    loadOf(c),
+    constant('R_F', 'filter resistor', FILTER_OHMS, 'Ω', 'pwm-filter'),
+  ]);
+  return judged('thumb', `${WAY}.loaded`, {
+    title: 'What the machine’s input leaves of the level without an amplifier',
+    caption: 'load',
+    steps: [loaded],
+    limit: atLeast(STRAIGHT, '1', 'a straight line within 3 %', { from: 'source', key: 'gain-fit' }),
+    verdict: loaded.result.value >= STRAIGHT ? 'settled' : 'tight',
+    remedy: { text: 'Follow the filter with an amplifier of gain one.' },
+  });
+}
+
+/** Pulses over the pin's own level: an open collector with a pull-up. */
+function collectorShift(c: WayContext): Shift {
+  const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [
+    highOf(c),
+    loadOf(c),
+    constant('R_p', 'pull-up', PULL_OHMS, 'Ω', 'pull-up-usual'),
+  ]);
+  const want = derive('seven tenths of it', 'V_want', 'k_h * V_o', 'V', [
+    constant('k_h', 'share', 0.7, '1', 'cmos-levels'),
+    highOf(c),
+  ]);
+  return {
+    parts: [
       { name: 'NPN transistor, open collector', value: '40 V, 200 mA', quantity: 1 },
-      resistorPart('base', 10e3),
+      resistorPart('base', COLLECTOR_BASE_OHMS),
       resistorPart('pull-up to the original’s high level', PULL_OHMS),
-    );
-    const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [
-      highVolts,
-      set('R_L', 'load of the signal', 'loadOhms', 'Ω'),
-      constant('R_p', 'pull-up', PULL_OHMS, 'Ω', 'pull-up-usual'),
-    ]);
-    findings.push(
-      judged('thumb', `${way}.shift`, {
+    ],
+    findings: [
+      judged('thumb', `${WAY}.shift`, {
         title: 'An open collector with a pull-up gives the original’s high level',
         caption: 'level shift',
         steps: [step],
-        limit: derivedLimit(
-          'at least',
-          [
-            derive('seven tenths of it', 'V_want', 'k_h * V_o', 'V', [
-              constant('k_h', 'share', 0.7, '1', 'cmos-levels'),
-              highVolts,
-            ]),
-          ],
-          'seven tenths of it',
-        ),
+        limit: derivedLimit('at least', [want], 'seven tenths of it'),
         tightShare: 0.05,
         remedy: { text: 'A smaller pull-up, or a driver with two outputs.' },
       }),
-    );
-  }
-  return { findings, parts };
+    ],
+  };
 }

@@ -1,3 +1,4 @@
+import { BASE_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, pin } from '../ends';
 import { carried, derive, type Step } from '../../ground/finding';
 import { boundsOf, partInput, takenPart } from '../../engines/parts';
@@ -63,7 +64,7 @@ export function npnToGround(c: WayContext): WayResult {
       sharesGround: true,
       galvanicallyApart: false,
       turnOnVolts: base.range.low - DEAD_BAND_VOLTS,
-      turnOnAmps: 5e-6,
+      turnOnAmps: BASE_TURN_ON_AMPS,
       pinAmps: (c.drive.highVolts.nominal - base.range.nominal) / ohms,
       resistorOhms: ohms,
     },

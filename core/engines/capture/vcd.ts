@@ -2,6 +2,11 @@ import { CaptureProblem } from './problem';
 import { MOST_LINES, TimingRecorder, type CaptureTiming } from './timing';
 
 const UNITS: Record<string, number> = { s: 1, ms: 1e-3, us: 1e-6, ns: 1e-9, ps: 1e-12, fs: 1e-15 };
+/** Bytes of the dump's text: blanks end at the space, and the characters of a signal's code are printable (IEEE 1364, 18.2). */
+const [NEW_LINE, SPACE, HASH, ZERO, ONE, NINE] = [10, 32, 35, 48, 49, 57];
+const FIRST_CODE = 33;
+const AFTER_CODES = 127;
+const CODES = AFTER_CODES - FIRST_CODE;
 const NO_LINE = -1;
 /** Signals that are declared and not followed. */
 const LEFT_OUT = -2;
@@ -35,7 +40,7 @@ export class VcdReader {
   private scope: string[] = [];
   /** `b` and `r` values wait for their signal. */
   private vector = '';
-  private codes: Int16Array = new Int16Array(94 ** 2 + 94).fill(NO_LINE);
+  private codes: Int16Array = new Int16Array(CODES ** 2 + CODES).fill(NO_LINE);
 
   /** @param only names of the signals to follow; without it all are, up to MOST_LINES. */
   constructor(private readonly only: readonly string[] = []) {}
@@ -45,26 +50,30 @@ export class VcdReader {
     const n = piece.length;
     while (i < n) {
       // Runs of the commonest two tokens, a time and a one-bit change, are read from the bytes without making strings.
-      if (this.recorder && !this.inside && !this.vector && this.carry === '') i = this.fast(piece, i, n);
+      if (this.recorder && !this.inside && !this.vector && this.carry === '') i = this.fast(this.recorder, piece, i, n);
       if (i >= n) break;
       const c = piece[i]!;
-      if (c <= 32) {
+      if (c <= SPACE) {
         if (this.carry) this.flush();
-        if (c === 10) this.line++;
+        if (c === NEW_LINE) this.line++;
         i++;
-        continue;
-      }
-      let j = i + 1;
-      while (j < n && piece[j]! > 32) j++;
-      const text = String.fromCharCode(...piece.subarray(i, j));
-      this.carry = this.inside === '$comment' && this.carry.length > LONGEST_WORD ? text.slice(-8) : this.carry + text;
-      if (this.carry.length > LONGEST_WORD && this.inside !== '$comment')
-        throw this.problem(
-          'This is not a value change dump: a word of it never ends.',
-          'Pick a file that a logic analyser or simulator saved as VCD.',
-        );
-      i = j;
+      } else i = this.word(piece, i);
     }
+  }
+
+  /** Takes the word that begins at a byte; gives where it ends in this piece. */
+  private word(piece: Uint8Array, from: number): number {
+    let end = from + 1;
+    while (end < piece.length && piece[end]! > SPACE) end++;
+    const text = String.fromCharCode(...piece.subarray(from, end));
+    const inComment = this.inside === '$comment';
+    this.carry = inComment && this.carry.length > LONGEST_WORD ? text.slice(-8) : this.carry + text;
+    if (this.carry.length > LONGEST_WORD && !inComment)
+      throw this.problem(
+        'This is not a value change dump: a word of it never ends.',
+        'Pick a file that a logic analyser or simulator saved as VCD.',
+      );
+    return end;
   }
 
   /** The result. `cutOff` where the file ends in the middle of a word. */
@@ -88,37 +97,44 @@ export class VcdReader {
   }
 
   /** Reads times and one-bit changes from bytes; gives the place where something else begins or a token is cut. */
-  private fast(b: Uint8Array, from: number, n: number): number {
+  private fast(recorder: TimingRecorder, b: Uint8Array, from: number, n: number): number {
     let i = from;
-    const recorder = this.recorder!;
     for (;;) {
-      while (i < n && b[i]! <= 32) if (b[i++] === 10) this.line++;
+      while (i < n && b[i]! <= SPACE) if (b[i++] === NEW_LINE) this.line++;
       if (i >= n) return n;
-      const start = i;
       const c = b[i]!;
-      if (c === 35) {
-        let t = 0;
-        i++;
-        while (i < n && b[i]! >= 48 && b[i]! <= 57) t = t * 10 + b[i++]! - 48;
-        if (i >= n) return start;
-        if (b[i]! > 32 || i === start + 1) return start;
-        this.moveTo(t);
-      } else if (c === 48 || c === 49) {
-        const first = b[i + 1] ?? 0;
-        const second = b[i + 2] ?? 33;
-        if (i + 2 >= n) return start;
-        let code = first - 33;
-        i += 2;
-        if (second > 32) {
-          code = 94 + code * 94 + second - 33;
-          i++;
-          if (i >= n || b[i]! > 32) return start;
-        }
-        const line = first > 32 && first < 127 && (second <= 32 || second < 127) ? this.codes[code]! : NO_LINE;
-        if (line === NO_LINE) return start;
-        if (line >= 0) recorder.set(line, c === 49 ? 1 : 0);
-      } else return start;
+      const next = c === HASH ? this.fastTime(b, i, n) : c === ZERO || c === ONE ? this.fastBit(recorder, b, i, n) : -1;
+      if (next < 0) return i;
+      i = next;
     }
+  }
+
+  /** A time from its bytes; gives where it ends, -1 where it is cut or none. */
+  private fastTime(b: Uint8Array, start: number, n: number): number {
+    let t = 0;
+    let i = start + 1;
+    while (i < n && b[i]! >= ZERO && b[i]! <= NINE) t = t * 10 + b[i++]! - ZERO;
+    if (i >= n || b[i]! > SPACE || i === start + 1) return -1;
+    this.moveTo(t);
+    return i;
+  }
+
+  /** A change of one bit of a signal whose code is one or two characters; gives where it ends, -1 where it is cut or another. */
+  private fastBit(recorder: TimingRecorder, b: Uint8Array, start: number, n: number): number {
+    let i = start + 2;
+    if (i >= n) return -1;
+    const [first, second] = [b[start + 1]!, b[i]!];
+    let code = first - FIRST_CODE;
+    if (second > SPACE) {
+      code = CODES + code * CODES + second - FIRST_CODE;
+      i++;
+      if (i >= n || b[i]! > SPACE) return -1;
+    }
+    const known = first > SPACE && first < AFTER_CODES && (second <= SPACE || second < AFTER_CODES);
+    const line = known ? this.codes[code]! : NO_LINE;
+    if (line === NO_LINE) return -1;
+    if (line >= 0) recorder.set(line, b[start] === ONE ? 1 : 0);
+    return i;
   }
 
   private moveTo(t: number): void {

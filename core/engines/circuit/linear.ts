@@ -75,7 +75,12 @@ function solve(branches: readonly Branch[], { from, to, ohms, amps = 0, dead = f
   }
   if (ohms !== undefined) stamp(at, -1, size, 1 / ohms, 0);
   if (at >= 0) matrix[at * row + size]! += amps;
-  // The matrix is symmetric and positive definite, so elimination needs no pivoting.
+  eliminate(size);
+}
+
+/** Gauss on the matrix as it stands, into `volts`. It is symmetric and positive definite, so elimination needs no pivoting. */
+function eliminate(size: number): void {
+  const row = size + 1;
   for (let k = 0; k < size; k++) {
     for (let i = k + 1; i < size; i++) {
       const factor = matrix[i * row + k]! / matrix[k * row + k]!;

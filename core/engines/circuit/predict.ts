@@ -10,6 +10,9 @@ export const nodeOf = (p: Point): string => (p.kind === 'contact' ? p.name : p.k
 const COUNTER_SWING_VOLTS = 0.6;
 /** A wire as a jumper, Ω: no wire has none. */
 const WIRE_OHMS = 0.01;
+/** A look that loads nothing, Ω, and what counts as no voltage for a jumper to pull down, V. */
+const UNLOADED_OHMS = 1e9;
+const NO_VOLTS = 0.05;
 /** What an averaging meter, scaled for sine waves, multiplies the mean deviation by: π/(2·√2). */
 const SINE_FORM_FACTOR = Math.PI / (2 * Math.SQRT2);
 
@@ -25,6 +28,7 @@ const ACROSS: Partial<Record<Reading['state'], number>> = { 'loaded-10k': 10e3, 
  * Pulsing circuits are solved in both phases: DC settings average them, AC and counter settings see their difference.
  * @param jumperOhms resistor of a jumper reading.
  */
+// eslint-disable-next-line complexity -- a plain switch over what a meter is set to
 export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_METER, jumperOhms = 1000): number {
   const state = plain(spec.state);
   const pins = touchesPins(spec);
@@ -40,6 +44,7 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
     return share > 0 ? (1 - share) * rest + share * f(net('pulse')) : rest;
   };
   const volts = (n: Branch[]): number => voltsBetween(n, from, to, meter.inputOhms);
+  const swing = (kind = spec.kind): number => (share > 0 ? volts(net('pulse', kind)) - volts(net('rest', kind)) : 0);
   switch (spec.kind) {
     case 'ohms':
     case 'insulation':
@@ -49,24 +54,27 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
       return Math.abs(mean((n) => ampsBetween(n, from, to, meter.burdenOhms)));
     case 'volts-dc':
       return mean(volts);
-    case 'volts-ac': {
+    case 'volts-ac':
       if (build.alternating || share === 0) return Math.abs(volts(net('rest')));
-      const swing = Math.abs(volts(net('pulse', 'volts-dc')) - volts(net('rest', 'volts-dc')));
-      return swing * (meter.trueRms ? Math.sqrt(share * (1 - share)) : SINE_FORM_FACTOR * 2 * share * (1 - share));
-    }
+      return Math.abs(swing('volts-dc')) * acShown(share, meter);
     case 'hertz':
-    case 'duty': {
-      const swing = share > 0 ? volts(net('pulse')) - volts(net('rest')) : 0;
-      if (Math.abs(swing) < COUNTER_SWING_VOLTS)
-        return spec.kind === 'duty' && volts(net('rest')) > COUNTER_SWING_VOLTS ? 1 : 0;
-      return spec.kind === 'hertz' ? 1 / build.periodSeconds : swing > 0 ? share : 1 - share;
-    }
-    case 'jumper': {
-      const n = net('rest', build.alternating ? 'volts-ac' : 'volts-dc');
-      const open = Math.abs(voltsBetween(n, from, to, 1e9));
-      return open < 0.05 ? 1 : Math.abs(voltsBetween(n, from, to, Math.max(WIRE_OHMS, jumperOhms))) / open;
-    }
+      return Math.abs(swing()) < COUNTER_SWING_VOLTS ? 0 : 1 / build.periodSeconds;
+    case 'duty':
+      if (Math.abs(swing()) < COUNTER_SWING_VOLTS) return volts(net('rest')) > COUNTER_SWING_VOLTS ? 1 : 0;
+      return swing() > 0 ? share : 1 - share;
+    case 'jumper':
+      return openShare(net('rest', build.alternating ? 'volts-ac' : 'volts-dc'), from, to, jumperOhms);
     case 'look':
       return 0;
   }
+}
+
+/** What an AC setting shows of a swing of one volt that is there for a share of the time. */
+const acShown = (share: number, meter: Meter): number =>
+  meter.trueRms ? Math.sqrt(share * (1 - share)) : SINE_FORM_FACTOR * 2 * share * (1 - share);
+
+/** Share of the open voltage that a resistor across the tips leaves; 1 where there is none to leave. */
+function openShare(net: Branch[], from: string, to: string, ohms: number): number {
+  const open = Math.abs(voltsBetween(net, from, to, UNLOADED_OHMS));
+  return open < NO_VOLTS ? 1 : Math.abs(voltsBetween(net, from, to, Math.max(WIRE_OHMS, ohms))) / open;
 }

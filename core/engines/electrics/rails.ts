@@ -78,85 +78,88 @@ export function dischargeSeconds(r: Rail): Step | null {
 }
 
 /** What Probe judges of the rails: what each can spare, whether it is always there, its ripple, and the wait before touching. */
-export function railFindings(rails: readonly Rail[]): Finding[] {
-  return rails.flatMap((r) => {
-    const out: Finding[] = [];
-    const use = usableAmps(r);
-    if (use) {
-      out.push(
-        judged('probe', `rail.${r.id}.usable`, {
-          title: `Current that ${r.name} can spare`,
-          caption: 'rail spare',
-          steps: use.steps,
-          limit: atLeast(0.01, 'A', 'least worth tapping', { from: 'source', key: 'rail-worth' }),
-          verdict: use.amps < 0.01 ? 'tight' : 'settled',
-          source: ['ohm'],
-          remedy: use.amps < 0.01 ? { text: 'Too weak to feed a controller: take a supply of your own.' } : null,
-        }),
-      );
-    } else if (r.openVolts !== null) {
-      out.push(
-        finding('probe', `rail.${r.id}.usable`, {
-          verdict: 'unknown',
-          title: `What ${r.name} can spare is not known`,
-          caption: 'rail not loaded',
-          source: ['rail-sag'],
-          remedy: { text: 'Put a resistor across it that takes about 50 mA, and read the volts again.' },
-        }),
-      );
-    }
-    if (r.whileIdle !== null && r.whileRunning !== null) {
-      const always = r.whileIdle && r.whileRunning;
-      out.push(
-        finding('probe', `rail.${r.id}.when`, {
-          verdict: always ? 'settled' : 'tight',
-          title: always
-            ? `${r.name} is there at rest and while it runs`
-            : r.whileRunning
-              ? `${r.name} is there only while the machine runs`
-              : `${r.name} goes away while the machine runs`,
-          caption: always ? 'always there' : 'not always there',
-          remedy: always
-            ? null
-            : {
-                text: 'It cannot feed a controller that must start the machine; it can tell whether the machine runs.',
-              },
-        }),
-      );
-    }
-    if (r.rippleVolts !== null && r.openVolts) {
-      const share = derive('ripple against the rail', 'r', '100 * V_ripple / V_open', '%', [
-        input('V_ripple', 'ripple', r.rippleVolts, 'V'),
-        input('V_open', 'open volts', r.openVolts, 'V'),
-      ]);
-      const limit = atMost(100 * SAG_SHARE, '%', 'a twentieth of the rail', { from: 'source', key: 'rail-sag' });
-      out.push(
-        judged('probe', `rail.${r.id}.ripple`, {
-          title: `Ripple on ${r.name}`,
-          caption: 'ripple',
-          steps: [share],
-          limit,
-          verdict: against(share.result.value, limit) === 'settled' ? 'settled' : 'tight',
-          remedy:
-            share.result.value > limit.value ? { text: 'Add a capacitor or a converter of your own behind it.' } : null,
-        }),
-      );
-    }
-    const wait = dischargeSeconds(r);
-    if (wait) {
-      out.push(
-        judged('probe', `rail.${r.id}.wait`, {
-          title: `Wait after unplugging before touching ${r.name}`,
-          caption: 'discharge time',
-          steps: [wait],
-          limit: atMost(60, 's', 'a minute of patience', { from: 'source', key: 'patience' }),
-          verdict: wait.result.value > 60 ? 'tight' : 'settled',
-          source: ['rc-discharge'],
-          remedy: { text: 'Then test with a meter all the same: a bleeder may be broken.' },
-        }),
-      );
-    }
-    return concerning({ rail: r.id }, out);
+export const railFindings = (rails: readonly Rail[]): Finding[] =>
+  rails.flatMap((r) =>
+    concerning(
+      { rail: r.id },
+      [spareFinding(r), alwaysFinding(r), rippleFinding(r), waitFinding(r)].filter((f) => f !== null),
+    ),
+  );
+
+/** The least current that is worth tapping, A (`rail-worth`), and the longest that a hand waits with patience, s (`patience`). */
+const WORTH_AMPS = 0.01;
+const PATIENCE_SECONDS = 60;
+
+function spareFinding(r: Rail): Finding | null {
+  const use = usableAmps(r);
+  if (use)
+    return judged('probe', `rail.${r.id}.usable`, {
+      title: `Current that ${r.name} can spare`,
+      caption: 'rail spare',
+      steps: use.steps,
+      limit: atLeast(WORTH_AMPS, 'A', 'least worth tapping', { from: 'source', key: 'rail-worth' }),
+      verdict: use.amps < WORTH_AMPS ? 'tight' : 'settled',
+      source: ['ohm'],
+      remedy: use.amps < WORTH_AMPS ? { text: 'Too weak to feed a controller: take a supply of your own.' } : null,
+    });
+  if (r.openVolts === null) return null;
+  return finding('probe', `rail.${r.id}.usable`, {
+    verdict: 'unknown',
+    title: `What ${r.name} can spare is not known`,
+    caption: 'rail not loaded',
+    source: ['rail-sag'],
+    remedy: { text: 'Put a resistor across it that takes about 50 mA, and read the volts again.' },
+  });
+}
+
+function alwaysFinding(r: Rail): Finding | null {
+  if (r.whileIdle === null || r.whileRunning === null) return null;
+  if (r.whileIdle && r.whileRunning)
+    return finding('probe', `rail.${r.id}.when`, {
+      verdict: 'settled',
+      title: `${r.name} is there at rest and while it runs`,
+      caption: 'always there',
+    });
+  return finding('probe', `rail.${r.id}.when`, {
+    verdict: 'tight',
+    title: r.whileRunning
+      ? `${r.name} is there only while the machine runs`
+      : `${r.name} goes away while the machine runs`,
+    caption: 'not always there',
+    remedy: {
+      text: 'It cannot feed a controller that must start the machine; it can tell whether the machine runs.',
+    },
+  });
+}
+
+function rippleFinding(r: Rail): Finding | null {
+  if (r.rippleVolts === null || !r.openVolts) return null;
+  const share = derive('ripple against the rail', 'r', '100 * V_ripple / V_open', '%', [
+    input('V_ripple', 'ripple', r.rippleVolts, 'V'),
+    input('V_open', 'open volts', r.openVolts, 'V'),
+  ]);
+  const limit = atMost(100 * SAG_SHARE, '%', 'a twentieth of the rail', { from: 'source', key: 'rail-sag' });
+  return judged('probe', `rail.${r.id}.ripple`, {
+    title: `Ripple on ${r.name}`,
+    caption: 'ripple',
+    steps: [share],
+    limit,
+    verdict: against(share.result.value, limit) === 'settled' ? 'settled' : 'tight',
+    remedy: share.result.value > limit.value ? { text: 'Add a capacitor or a converter of your own behind it.' } : null,
+  });
+}
+
+function waitFinding(r: Rail): Finding | null {
+  const wait = dischargeSeconds(r);
+  if (!wait) return null;
+  return judged('probe', `rail.${r.id}.wait`, {
+    title: `Wait after unplugging before touching ${r.name}`,
+    caption: 'discharge time',
+    steps: [wait],
+    limit: atMost(PATIENCE_SECONDS, 's', 'a minute of patience', { from: 'source', key: 'patience' }),
+    verdict: wait.result.value > PATIENCE_SECONDS ? 'tight' : 'settled',
+    source: ['rc-discharge'],
+    remedy: { text: 'Then test with a meter all the same: a bleeder may be broken.' },
   });
 }
 

@@ -47,6 +47,21 @@ export function readDrawer(text: string): DrawerLoaded {
   return checkedDrawer(d);
 }
 
+/** The first entry that is not as it should be, in words; '' where all are. */
+function firstWrong(parts: readonly DrawerPart[], stock: Drawer['stock']): string {
+  for (const [i, p] of parts.entries()) {
+    const wrong = problemOfGroup(drawerPartFields as unknown as AnyFields, p, '');
+    if (wrong) return `Part ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`;
+    const problem = partProblems(p)[0];
+    if (problem) return `Part ${i + 1}, ${p.name}: ${problem.text}.`;
+  }
+  for (const [i, line] of stock.entries()) {
+    const wrong = problemOfGroup(stockFields as unknown as AnyFields, line, '');
+    if (wrong) return `Stock line ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`;
+  }
+  return '';
+}
+
 /** A drawer as an object that came from outside: checked entry by entry; says which is wrong. Never throws. */
 export function checkedDrawer(d: unknown): DrawerLoaded {
   const doc = d as Partial<Drawer> | null;
@@ -65,16 +80,8 @@ export function checkedDrawer(d: unknown): DrawerLoaded {
         ? { ...p, values: withNewRatings(p.kind, p.values) as DrawerPart['values'] }
         : p) as DrawerPart,
   );
-  for (const [i, p] of parts.entries()) {
-    const wrong = problemOfGroup(drawerPartFields as unknown as AnyFields, p, '');
-    if (wrong) return no(`Part ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
-    const problem = partProblems(p)[0];
-    if (problem) return no(`Part ${i + 1}, ${p.name}: ${problem.text}.`);
-  }
-  for (const [i, line] of doc.stock.entries()) {
-    const wrong = problemOfGroup(stockFields as unknown as AnyFields, line, '');
-    if (wrong) return no(`Stock line ${i + 1} is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
-  }
+  const wrong = firstWrong(parts, doc.stock);
+  if (wrong) return no(wrong);
   return {
     ok: true,
     drawer: {

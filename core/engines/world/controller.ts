@@ -118,54 +118,72 @@ function takeStep(s: WorldState, at: number, log: Log | null): void {
     note(log, at, LOGGED.step, 0, op);
     const sense = code.sense[op]!;
     if (sense >= 0) learns(s, sense, at, log);
-    switch (code.op[op]) {
-      case OP.press:
-        return asks(s, op, at, log);
-      case OP.warn:
-        holdLines(s, 0, at, log);
-        warns(s, 1, at, log);
-        s.due[s.at.step] = at + code.seconds[op]!;
-        return;
-      case OP.wait:
-        holdLines(s, 0, at, log);
-        s.due[s.at.step] = at + code.seconds[op]!;
-        return;
-      case OP.hold:
-      case OP.until:
-        if (saysSo(s, op)) {
-          s.flag[FLAG.step]!++;
-          break;
-        }
-        if (code.op[op] === OP.hold) return asks(s, op, at, log);
-        holdLines(s, 0, at, log);
-        s.due[s.at.step] = at + code.seconds[op]!;
-        return;
-      case OP.look:
-        if (saysSo(s, op)) s.flag[FLAG.step]!++;
-        else if (!goesOn(s, op, at, log)) return;
-        break;
-      case OP.again:
-        if (sense >= 0 && saysSo(s, op)) s.flag[FLAG.step]!++;
-        else if (s.counts[op]! < code.times[op]!) {
-          s.counts[op]!++;
-          s.flag[FLAG.step] = code.to[op]!;
-        } else if (sense < 0) s.flag[FLAG.step]!++;
-        else if (!goesOn(s, op, at, log)) return;
-        break;
-      case OP.tell:
-        s.flag[FLAG.told]!++;
-        s.flag[FLAG.step]!++;
-        break;
-      default:
-        calls(s, at, log);
-        return;
-    }
+    if (!stepDone(s, op, at, log)) return;
   }
   const op = s.flag[FLAG.step]!;
   const move = s.flag[FLAG.move]!;
   throw new WorldProblem(
     `step ${op - code.begin[move]! + 1} of move ${move + 1} comes round again without any time going by`,
   );
+}
+
+/** Does what a step says. Tells whether the next one follows at once. */
+function stepDone(s: WorldState, op: number, at: number, log: Log | null): boolean {
+  switch (s.w.code.op[op]) {
+    case OP.press:
+      asks(s, op, at, log);
+      return false;
+    case OP.warn:
+      holdLines(s, 0, at, log);
+      warns(s, 1, at, log);
+      return takesTime(s, op, at);
+    case OP.wait:
+      holdLines(s, 0, at, log);
+      return takesTime(s, op, at);
+    case OP.hold:
+      if (saysSo(s, op)) return passed(s);
+      asks(s, op, at, log);
+      return false;
+    case OP.until:
+      if (saysSo(s, op)) return passed(s);
+      holdLines(s, 0, at, log);
+      return takesTime(s, op, at);
+    case OP.look:
+      return saysSo(s, op) ? passed(s) : goesOn(s, op, at, log);
+    case OP.again:
+      return oncemore(s, op, at, log);
+    case OP.tell:
+      s.flag[FLAG.told]!++;
+      return passed(s);
+    default:
+      calls(s, at, log);
+      return false;
+  }
+}
+
+/** The step is over: the next one follows at once. */
+function passed(s: WorldState): true {
+  s.flag[FLAG.step]!++;
+  return true;
+}
+
+/** The step lasts as long as it says. */
+function takesTime(s: WorldState, op: number, at: number): false {
+  s.due[s.at.step] = at + s.w.code.seconds[op]!;
+  return false;
+}
+
+/** A loop's end: again from its beginning, until its sense says so or it has been round as often as it may. */
+function oncemore(s: WorldState, op: number, at: number, log: Log | null): boolean {
+  const { code } = s.w;
+  const senses = code.sense[op]! >= 0;
+  if (senses && saysSo(s, op)) return passed(s);
+  if (s.counts[op]! < code.times[op]!) {
+    s.counts[op]!++;
+    s.flag[FLAG.step] = code.to[op]!;
+    return true;
+  }
+  return senses ? goesOn(s, op, at, log) : passed(s);
 }
 
 /** What a step says that did not come true. Tells whether the move goes on. */

@@ -73,14 +73,7 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
   note(log, at, LOGGED.hand, hand, down);
   switch (does) {
     case 'stop':
-      if (down === 0) return;
-      endMove(s, at, log);
-      // Who holds a button has to let go of it first.
-      s.w.plan.hands.forEach((h, i) => {
-        if (h.does !== 'press' || s.handFelt[i] === 0) return;
-        releases(s, i, at, log);
-        s.barred[i] = 1;
-      });
+      if (down === 1) stopsAll(s, at, log);
       return;
     case 'arm':
       // A switch says what it says; a button arms, and takes it back.
@@ -93,23 +86,33 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
       s.flag[FLAG.sinceCare] = 0;
       return;
     case 'begin':
-      if (down === 0 || moves.length === 0) return;
-      if (!stopped(s)) beginsNext(s, hand, false, at, log);
+      if (down === 1 && moves.length > 0 && !stopped(s)) beginsNext(s, hand, false, at, log);
       return;
-    case 'press': {
+    case 'press':
       if (down === 0) {
         releases(s, hand, at, log);
         s.barred[hand] = 0;
-        return;
-      }
-      if (line < 0) return;
-      endMove(s, at, log);
-      const when = stopped(s) || s.drive[line] === 1 ? Infinity : mayClose(s, line, at);
-      if (when === Infinity) s.barred[hand] = 1;
-      else if (when > at) s.due[s.at.handTurn + hand] = when;
-      else drives(s, line, 1, at, log);
-    }
+      } else if (line >= 0) presses(s, hand, line, at, log);
   }
+}
+
+/** A stop ends the move, and who holds a button has to let go of it first. */
+function stopsAll(s: WorldState, at: number, log: Log | null): void {
+  endMove(s, at, log);
+  s.w.plan.hands.forEach((h, i) => {
+    if (h.does !== 'press' || s.handFelt[i] === 0) return;
+    releases(s, i, at, log);
+    s.barred[i] = 1;
+  });
+}
+
+/** A hand presses its output: now, when the other direction has come to rest, or not at all while a stop is held. */
+function presses(s: WorldState, hand: number, line: number, at: number, log: Log | null): void {
+  endMove(s, at, log);
+  const when = stopped(s) || s.drive[line] === 1 ? Infinity : mayClose(s, line, at);
+  if (when === Infinity) s.barred[hand] = 1;
+  else if (when > at) s.due[s.at.handTurn + hand] = when;
+  else drives(s, line, 1, at, log);
 }
 
 /** The other direction has come to rest: who still holds has its turn, unless another hand presses the same. */

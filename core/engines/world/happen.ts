@@ -93,10 +93,24 @@ export function thumbUp(s: WorldState, channel: number, at: number, log: Log | n
 
 const later = (known: number, next: number): number => (known < Infinity ? Math.max(known, next) : next);
 
+/** The machine is without power for so long. Of two cuts at once the longer one counts. */
+function machineOut(s: WorldState, seconds: number, at: number, log: Log | null): void {
+  powerLost(s, at, log);
+  s.due[s.at.machineBack] = later(s.due[s.at.machineBack]!, at + seconds);
+}
+
+/** The controller is without power for so long. Of two cuts at once the longer one counts. */
+function controllerGone(s: WorldState, seconds: number, at: number, log: Log | null): void {
+  const back = s.flag[FLAG.controllerPower] === 0 ? s.due[s.at.controllerBack]! : Infinity;
+  controllerOut(s, at, log);
+  s.due[s.at.controllerBack] = later(back, at + seconds);
+}
+
 /** One more of the next closures: the first that is not marked yet. */
 const withNext = (bits: number): number => bits | (bits + 1);
 
 /** Has one thing happen now. */
+// eslint-disable-next-line complexity -- a plain switch, a line or two to each event
 export function happens(s: WorldState, what: number, of: number, how: number, at: number, log: Log | null): void {
   switch (what) {
     case NO.start:
@@ -116,19 +130,12 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       meetEvent(s, of, how, at, log);
       return;
     case NO.cut:
+      machineOut(s, how, at, log);
+      return controllerGone(s, how, at, log);
     case NO['plug-out']:
+      return machineOut(s, how, at, log);
     case NO['controller-out']:
-      if (what !== NO['controller-out']) {
-        powerLost(s, at, log);
-        s.due[s.at.machineBack] = later(s.due[s.at.machineBack]!, at + how);
-      }
-      if (what !== NO['plug-out']) {
-        // Of two cuts at once the longer one counts.
-        const back = s.flag[FLAG.controllerPower] === 0 ? s.due[s.at.controllerBack]! : Infinity;
-        controllerOut(s, at, log);
-        s.due[s.at.controllerBack] = later(back, at + how);
-      }
-      return;
+      return controllerGone(s, how, at, log);
     case NO.restart:
       // Without power nothing restarts.
       if (s.flag[FLAG.controllerPower] === 0) return;

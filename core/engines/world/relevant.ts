@@ -1,4 +1,4 @@
-import type { Clue, Disturbance, WorldPlan } from './plan';
+import type { Clue, Disturbance, WorldEventKind, WorldPlan } from './plan';
 
 /** What a condition can hang on beside the controller itself: parts, senses, and outputs that are watched as such. */
 interface Reach {
@@ -34,30 +34,34 @@ function reachOf(plan: WorldPlan): Reach {
 export function relevantOnes(plan: WorldPlan, disturbances: readonly Disturbance[]): Disturbance[] {
   const { parts, senses, lines } = reachOf(plan);
   const reaches = (line: number): boolean => plan.channels.some((c) => c.line === line && parts.has(c.part));
-  return disturbances.filter(({ what, of }) => {
-    switch (what) {
-      case 'missed':
-      case 'misses':
-      case 'twice':
-        return reaches(of);
-      case 'welded':
-      case 'dirty':
-        return reaches(of) || lines.has(of);
-      case 'thumb':
-        return parts.has(plan.channels[of]!.part);
-      case 'meets':
-        return parts.has(of);
-      case 'plug-out':
-        return parts.size > 0;
-      case 'stuck':
-      case 'reversed':
-      case 'late':
-      case 'moved':
-      case 'lost':
-      case 'well':
-        return senses.has(of);
-      default:
-        return true;
-    }
-  });
+  /** Whether it bears on a condition, by what it befalls. */
+  const bears: Readonly<Record<Befalls, (of: number) => boolean>> = {
+    press: reaches,
+    contact: (of) => reaches(of) || lines.has(of),
+    channel: (of) => parts.has(plan.channels[of]?.part ?? -1),
+    part: (of) => parts.has(of),
+    machine: () => parts.size > 0,
+    sense: (of) => senses.has(of),
+    all: () => true,
+  };
+  return disturbances.filter(({ what, of }) => bears[BEFALLS[what] ?? 'all'](of));
 }
+
+type Befalls = 'press' | 'contact' | 'channel' | 'part' | 'machine' | 'sense' | 'all';
+/** What each kind of event befalls; what is not named here bears on everything. */
+const BEFALLS: Readonly<Partial<Record<WorldEventKind, Befalls>>> = {
+  missed: 'press',
+  misses: 'press',
+  twice: 'press',
+  welded: 'contact',
+  dirty: 'contact',
+  thumb: 'channel',
+  meets: 'part',
+  'plug-out': 'machine',
+  stuck: 'sense',
+  reversed: 'sense',
+  late: 'sense',
+  moved: 'sense',
+  lost: 'sense',
+  well: 'sense',
+};

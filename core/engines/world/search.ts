@@ -108,11 +108,16 @@ function keyOf(s: WorldState, at: number, key: Key): number {
   }
   key.span(s.flag[FLAG.warns] === 1 ? at - s.clock[CLOCK.warnedSince]! : 0);
   for (let i = 0; i < s.lateBy.length; i++) key.span(s.lateBy[i]!);
-  for (let line = 0; line < s.letGoAt.length; line++)
-    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
+  addRivals(s, at, key);
   for (let m = 0; m < s.brokenAt.length; m++)
     key.add((s.brokenAt[m]! < Infinity ? 1 : 0) + (Number.isNaN(s.holdsSince[m]!) ? 0 : 2));
   return key.value();
+}
+
+/** How long each output still waits for the other direction to come to rest. */
+function addRivals(s: WorldState, at: number, key: Key): void {
+  for (let line = 0; line < s.letGoAt.length; line++)
+    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
 }
 
 /** Lengths of time that a disturbance may set going, and any two of them: its own, of states and ways, of what conditions allow. */
@@ -131,113 +136,154 @@ const LASTING: readonly WorldEventKind[] = ['thumb', 'cut', 'plug-out', 'control
  * with no fewer disturbances to come, is not entered again. Worlds are known by keys of 53 bits: of a million the chance that two are
  * taken for one is about one in twenty thousand. Disturbances that bear on no condition are left out.
  */
-export function searchStories(w: CompiledWorld, search: SearchOf): SearchOutcome {
-  const { given, end, progress, work = MOST_WORK } = search;
-  const disturbances = relevantOnes(w.plan, search.disturbances);
-  const numbers = disturbances.map((d) => happeningNumber(d.what));
-  const pool = Array.from({ length: search.most + 1 }, () => freshState(w));
-  const key = new Key();
-  // An event looks at every deadline, sense and condition once.
-  const size = pool[0]!.ints.length + pool[0]!.floats.length;
-  const events = pool[0]!.due.length + pool[0]!.heard.length + 2 * w.plan.monitors.length;
-  const broken = new Map<number, Counterexample>();
-  let [stories, states, since, done] = [1, 0, 0, 0];
-  let stopped = false;
-  let spent = false;
-  let close = false;
-  let seen: Map<number, number>[] = [];
-  const told: Told[] = [];
-  const spans = spansOf(w, disturbances);
+export const searchStories = (w: CompiledWorld, search: SearchOf): SearchOutcome => new StorySearch(w, search).run();
 
-  const look = (s: WorldState): void => {
-    for (let m = 0; m < s.brokenAt.length; m++) {
-      if (s.brokenAt[m] === Infinity) continue;
-      const known = broken.get(m);
-      if (known && known.told.length <= told.length) continue;
-      broken.set(m, { monitor: m, told: [...told], brokenAt: s.brokenAt[m]! });
+/** One search with its counts: worlds by how many disturbances are told in them, the deepest last. */
+class StorySearch {
+  private readonly disturbances: readonly Disturbance[];
+  private readonly numbers: readonly number[];
+  private readonly pool: readonly WorldState[];
+  private readonly spans: readonly number[];
+  private readonly key = new Key();
+  private readonly broken = new Map<number, Counterexample>();
+  /** The disturbances of the story that is being followed. */
+  private readonly told: Told[] = [];
+  private readonly work: number;
+  /** What copying a world costs, and following one event: it looks at every deadline, sense and condition once. */
+  private readonly perStory: number;
+  private readonly perEvent: number;
+  /** By how many disturbances are still to come: the earliest instant at which each world was met. */
+  private seen: Map<number, number>[] = [];
+  private stories = 1;
+  private states = 0;
+  private since = 0;
+  private done = 0;
+  private stopped = false;
+  private spent = false;
+  private close = false;
+  /** How much of all passes is done, and how much of them the one that runs takes. */
+  private began = 0;
+  private lasts = 1;
+  /** The stretch of the undisturbed run that is looked at, and the share of it that is done. */
+  private from = 0;
+  private to = 0;
+  private share = 0;
+
+  constructor(
+    private readonly w: CompiledWorld,
+    private readonly search: SearchOf,
+  ) {
+    this.disturbances = relevantOnes(w.plan, search.disturbances);
+    this.numbers = this.disturbances.map((d) => happeningNumber(d.what));
+    this.pool = Array.from({ length: search.most + 1 }, () => freshState(w));
+    this.spans = spansOf(w, this.disturbances);
+    this.work = search.work ?? MOST_WORK;
+    const [first] = this.pool as [WorldState];
+    this.perStory = PER_STORY * (first.ints.length + first.floats.length);
+    this.perEvent = first.due.length + first.heard.length + 2 * w.plan.monitors.length;
+  }
+
+  run(): SearchOutcome {
+    const { most: all, given } = this.search;
+    const watched = this.w.plan.monitors.length > 0;
+    // Fewer disturbances first, so that the first story of a monitor is the shortest.
+    for (let most = 0; watched && most <= all && !this.stopped; most++) {
+      this.seen = Array.from({ length: most + 1 }, () => new Map<number, number>());
+      if (most === all) this.stories = 1;
+      // With two the first of them need not be laid as closely: what one alone breaks is known by then.
+      this.close = most === 1;
+      // The last pass takes nearly all of the time.
+      const first = most === 0 ? 0 : FIRST_PASSES;
+      [this.began, this.lasts] = most === all ? [first, 1 - first] : [0, FIRST_PASSES];
+      begin(this.pool[0]!, given);
+      this.follow(0, 0, most);
     }
-  };
-  const isOld = (s: WorldState, at: number, left: number): boolean => {
-    const k = keyOf(s, at, key);
-    const before = seen[left]!.get(k);
-    if (before !== undefined && before <= at) return true;
-    seen[left]!.set(k, at);
-    // Memory is bounded: what is not searched by then is said to be open.
-    if (++states >= MOST_STATES) spent = stopped = true;
-    return false;
-  };
+    const { stories, states, stopped, spent } = this;
+    return { most: all, stories, states, broken: [...this.broken.values()], stopped, spent };
+  }
 
-  /** How much of all passes is done, where the one that runs stands at `share`. */
-  let began = 0;
-  let lasts = 1;
-  const tell = (share: number): void => {
-    if (progress && !progress(began + lasts * Math.min(1, share))) stopped = true;
-  };
-  let [from, to, share] = [0, 0, 0];
-
-  const branch = (depth: number, at: number, left: number): void => {
-    const s = pool[depth]!;
-    const next = pool[depth + 1]!;
-    for (let d = 0; d < disturbances.length && !stopped; d++) {
+  /** Every disturbance laid at one instant, and what follows from each. */
+  private branch(depth: number, at: number, left: number): void {
+    const s = this.pool[depth]!;
+    const next = this.pool[depth + 1]!;
+    for (let d = 0; d < this.disturbances.length && !this.stopped; d++) {
       copyState(s, next);
-      stories++;
-      const { what, of, how } = disturbances[d]!;
-      told.push({ what, of, how, at });
-      disturb(next, numbers[d]!, of, how, at);
-      if (!isOld(next, at, left - 1)) follow(depth + 1, at, left - 1);
-      told.pop();
-      done += PER_STORY * size;
-      if (done >= work) spent = stopped = true;
-      if (depth === 0) share = (from + ((to - from) * (d + 1)) / disturbances.length) / end;
-      if (++since >= PER_CALL) {
-        since = 0;
-        tell(share);
-      }
+      this.stories++;
+      const { what, of, how } = this.disturbances[d]!;
+      this.told.push({ what, of, how, at });
+      disturb(next, this.numbers[d]!, of, how, at);
+      if (!this.isOld(next, at, left - 1)) this.follow(depth + 1, at, left - 1);
+      this.told.pop();
+      this.spend(this.perStory);
+      if (depth === 0)
+        this.share = (this.from + ((this.to - this.from) * (d + 1)) / this.disturbances.length) / this.search.end;
+      this.tell();
     }
-  };
+  }
 
-  const follow = (depth: number, began: number, left: number): void => {
-    const s = pool[depth]!;
+  private follow(depth: number, began: number, left: number): void {
+    const s = this.pool[depth]!;
+    const { end, given } = this.search;
     let at = began;
-    while (!stopped) {
-      look(s);
+    while (!this.stopped) {
+      this.look(s);
       const due = nextDue(s);
-      const until = Math.min(due, end);
-      if (depth === 0) [from, to] = [at, until];
-      if (left > 0) {
-        branch(depth, at, left);
-        if (until - at > 4 * JUST_BEFORE) {
-          branch(depth, (at + until) / 2, left);
-          // What a disturbance begins and what takes so long may meet the next event: just too early and just too late for it.
-          for (const span of close ? spans : [])
-            for (const t of [until - span - JUST_BEFORE, until - span + JUST_BEFORE])
-              if (t > at + JUST_BEFORE && t < until - JUST_BEFORE) branch(depth, t, left);
-          if (due <= end) branch(depth, due - JUST_BEFORE, left);
-        }
-      }
+      if (depth === 0) [this.from, this.to] = [at, Math.min(due, end)];
+      if (left > 0) this.branchBetween(depth, at, due, left);
       if (!(due <= end)) return;
-      done += events * runTo(s, due, given, null, work);
-      if (done >= work) spent = stopped = true;
+      this.spend(this.perEvent * runTo(s, due, given, null, this.work));
       at = due;
-      if (depth > 0 && isOld(s, at, left)) {
-        look(s);
+      if (depth > 0 && this.isOld(s, at, left)) {
+        this.look(s);
         return;
       }
     }
-  };
-
-  // Fewer disturbances first, so that the first story of a monitor is the shortest.
-  const watched = w.plan.monitors.length > 0;
-  for (let most = 0; watched && most <= search.most && !stopped; most++) {
-    seen = Array.from({ length: most + 1 }, () => new Map<number, number>());
-    if (most === search.most) stories = 1;
-    // With two the first of them need not be laid as closely: what one alone breaks is known by then.
-    close = most === 1;
-    // The last pass takes nearly all of the time.
-    [began, lasts] =
-      most === search.most ? [most === 0 ? 0 : FIRST_PASSES, most === 0 ? 1 : 1 - FIRST_PASSES] : [0, FIRST_PASSES];
-    begin(pool[0]!, given);
-    follow(0, 0, most);
   }
-  return { most: search.most, stories, states, broken: [...broken.values()], stopped, spent };
+
+  /** Disturbances just after one event, between it and the next, and just before that. */
+  private branchBetween(depth: number, at: number, due: number, left: number): void {
+    const until = Math.min(due, this.search.end);
+    this.branch(depth, at, left);
+    if (until - at <= 4 * JUST_BEFORE) return;
+    this.branch(depth, (at + until) / 2, left);
+    // What a disturbance begins and what takes so long may meet the next event: just too early and just too late for it.
+    for (const span of this.close ? this.spans : [])
+      for (const t of [until - span - JUST_BEFORE, until - span + JUST_BEFORE])
+        if (t > at + JUST_BEFORE && t < until - JUST_BEFORE) this.branch(depth, t, left);
+    if (due <= this.search.end) this.branch(depth, due - JUST_BEFORE, left);
+  }
+
+  /** Keeps the shortest story of each condition that is broken now. */
+  private look(s: WorldState): void {
+    for (let m = 0; m < s.brokenAt.length; m++) {
+      if (s.brokenAt[m] === Infinity) continue;
+      const known = this.broken.get(m);
+      if (known && known.told.length <= this.told.length) continue;
+      this.broken.set(m, { monitor: m, told: [...this.told], brokenAt: s.brokenAt[m]! });
+    }
+  }
+
+  /** Whether such a world was met before, no later and with no fewer disturbances to come. */
+  private isOld(s: WorldState, at: number, left: number): boolean {
+    const k = keyOf(s, at, this.key);
+    const seen = this.seen[left]!;
+    const before = seen.get(k);
+    if (before !== undefined && before <= at) return true;
+    seen.set(k, at);
+    // Memory is bounded: what is not searched by then is said to be open.
+    if (++this.states >= MOST_STATES) this.spent = this.stopped = true;
+    return false;
+  }
+
+  private spend(work: number): void {
+    this.done += work;
+    if (this.done >= this.work) this.spent = this.stopped = true;
+  }
+
+  private tell(): void {
+    if (++this.since < PER_CALL) return;
+    this.since = 0;
+    const { progress } = this.search;
+    if (progress && !progress(this.began + this.lasts * Math.min(1, this.share))) this.stopped = true;
+  }
 }

@@ -114,42 +114,41 @@ export interface Deadlines {
   readonly count: number;
 }
 
+/** Where each kind of deadline begins in the list of them. */
+function placesOf(w: CompiledWorld): Deadlines {
+  const [P, C, S, L, H] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines, w.plan.hands.length];
+  let next = 2 * P;
+  const take = (n: number): number => {
+    const from = next;
+    next += n;
+    return from;
+  };
+  // The order is the one in which deadlines of one instant are taken.
+  return {
+    sense: take(S),
+    hand: take(H),
+    obey: take(2 * C),
+    long: take(2 * C),
+    thumb: take(C),
+    handUp: take(H),
+    handTurn: take(H),
+    twitchOn: take(L),
+    twitchOff: take(L),
+    machineBack: take(1),
+    controllerBack: take(1),
+    happening: take(1),
+    step: take(1),
+    monitor: take(w.plan.monitors.length),
+    count: next,
+  };
+}
+
 /** A state of a world before anything happened. */
 export function freshState(w: CompiledWorld): WorldState {
   const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
   const [M, O, H] = [w.plan.monitors.length, w.code.op.length, w.plan.hands.length];
-  const sense = 2 * P;
-  const hand = sense + S;
-  const obey = hand + H;
-  const long = obey + 2 * C;
-  const thumb = long + 2 * C;
-  const handUp = thumb + C;
-  const handTurn = handUp + H;
-  const twitchOn = handTurn + H;
-  const twitchOff = twitchOn + L;
-  const machineBack = twitchOff + L;
-  const controllerBack = machineBack + 1;
-  const happening = controllerBack + 1;
-  const step = happening + 1;
-  const monitor = step + 1;
-  const count = monitor + M;
-  const at = {
-    sense,
-    hand,
-    obey,
-    long,
-    thumb,
-    handUp,
-    handTurn,
-    twitchOn,
-    twitchOff,
-    machineBack,
-    controllerBack,
-    happening,
-    step,
-    monitor,
-    count,
-  };
+  const at = placesOf(w);
+  const { count } = at;
   const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M);
   const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 3 * S + 5 * H + O);
   let f = 0;

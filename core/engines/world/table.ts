@@ -81,12 +81,14 @@ export function checkTable(table: MachineTable): void {
     if (s.speed !== 0 && s.atEnd === null)
       throw new WorldProblem(`${s.key} moves and leads nowhere at the end of its way`);
   }
-  for (const s of states) {
-    // A chain of states that end at once would never let time go on.
-    const seen = new Set<string>();
-    for (let at = s; at.after?.seconds === 0; at = byKey.get(at.after.then)!) {
-      if (seen.has(at.key)) throw new WorldProblem(`${s.key} comes back to itself without any time going by`);
-      seen.add(at.key);
-    }
+  for (const s of states) checkGoesOn(s, byKey);
+}
+
+/** A chain of states that end at once would never let time go on. */
+function checkGoesOn(s: TableState, byKey: ReadonlyMap<string, TableState>): void {
+  const seen = new Set<string>();
+  for (let at: TableState | undefined = s; at?.after?.seconds === 0; at = byKey.get(at.after.then)) {
+    if (seen.has(at.key)) throw new WorldProblem(`${s.key} comes back to itself without any time going by`);
+    seen.add(at.key);
   }
 }

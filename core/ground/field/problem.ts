@@ -13,6 +13,7 @@ const plain = (v: unknown): v is Readonly<Record<string, unknown>> =>
   typeof v === 'object' && v !== null && !Array.isArray(v);
 
 /** Walks a value along its description; null where all of it is as described. Never throws; linear in the size of the value. */
+// eslint-disable-next-line complexity -- a plain switch over the kinds of fields
 export function problemOf(field: AnyField, value: unknown, path: string): FieldProblem | null {
   const no = (why: string): FieldProblem => ({ path, why });
   switch (field.is) {
@@ -24,27 +25,37 @@ export function problemOf(field: AnyField, value: unknown, path: string): FieldP
     case 'flag':
       return typeof value === 'boolean' || (value === null && field.empty) ? null : no(fieldWords.flag);
     case 'text':
-      if (typeof value !== 'string') return no(fieldWords.notText);
-      if (value.length < field.least) return no(fieldWords.short(field));
-      if (value.length > field.most) return no(fieldWords.long(field));
-      return field.pattern && !field.pattern.test(value) ? no(fieldWords.pattern(field)) : null;
+      return problemOfText(field, value, path);
     case 'list':
       return problemOfList(field, value, path);
     case 'group':
-      if (value === null && field.usual === null) return null;
-      return problemOfGroup(field.fields, value, path);
-    case 'record': {
-      if (!plain(value)) return no('must be an object');
-      const keys = Object.keys(value);
-      if (keys.length > field.most) return no(`must hold at most ${field.most} entries`);
-      for (const key of keys) {
-        if (key === '__proto__') return no('holds a key that no name can be');
-        const inner = problemOf(field.of, value[key], path ? `${path}.${key}` : key);
-        if (inner) return inner;
-      }
-      return null;
-    }
+      return value === null && field.usual === null ? null : problemOfGroup(field.fields, value, path);
+    case 'record':
+      return problemOfRecord(field, value, path);
   }
+}
+
+type Of<K extends AnyField['is']> = AnyField & { readonly is: K };
+
+function problemOfText(field: Of<'text'>, value: unknown, path: string): FieldProblem | null {
+  const no = (why: string): FieldProblem => ({ path, why });
+  if (typeof value !== 'string') return no(fieldWords.notText);
+  if (value.length < field.least) return no(fieldWords.short(field));
+  if (value.length > field.most) return no(fieldWords.long(field));
+  return field.pattern && !field.pattern.test(value) ? no(fieldWords.pattern(field)) : null;
+}
+
+function problemOfRecord(field: Of<'record'>, value: unknown, path: string): FieldProblem | null {
+  const no = (why: string): FieldProblem => ({ path, why });
+  if (!plain(value)) return no('must be an object');
+  const keys = Object.keys(value);
+  if (keys.length > field.most) return no(`must hold at most ${field.most} entries`);
+  for (const key of keys) {
+    if (key === '__proto__') return no('holds a key that no name can be');
+    const inner = problemOf(field.of, value[key], path ? `${path}.${key}` : key);
+    if (inner) return inner;
+  }
+  return null;
 }
 
 function problemOfNumber(field: QuantityField, value: unknown, path: string): FieldProblem | null {
@@ -56,7 +67,7 @@ function problemOfNumber(field: QuantityField, value: unknown, path: string): Fi
   return field.whole && !Number.isInteger(value) ? no(fieldWords.parts) : null;
 }
 
-function problemOfList(field: AnyField & { readonly is: 'list' }, value: unknown, path: string): FieldProblem | null {
+function problemOfList(field: Of<'list'>, value: unknown, path: string): FieldProblem | null {
   const no = (why: string): FieldProblem => ({ path, why });
   if (!Array.isArray(value)) return no('must be a list');
   if (value.length < field.least) return no(`must hold at least ${field.least}`);

@@ -47,37 +47,43 @@ export function flips(finding: Finding): Flip[] {
   const { limit, steps } = finding;
   if (!limit || steps.length === 0) return [];
   const first = new Map(inputsOf(steps, limit).map((i) => [i.symbol, i]));
-  const out: Flip[] = [];
-  for (const input of first.values()) {
-    const possible = range(input);
-    if (!possible || !Number.isFinite(input.value)) continue;
-    const now = met(finding, input, input.value);
-    if (now === null) continue;
-    const turned = (value: number): boolean => met(finding, input, value) === !now;
-    const found = possible.flatMap((end): number[] => {
-      const list = walk(input.value, end);
-      const k = list.findIndex(turned);
-      return k < 0 ? [] : [halve(k === 0 ? input.value : list[k - 1]!, list[k]!, turned)];
-    });
-    if (found.length === 0) continue;
-    const nearest = found.reduce((a, b) => (Math.abs(a - input.value) <= Math.abs(b - input.value) ? a : b));
-    const own = input.usual ?? input.value;
-    // A tolerance moves with its value: the maker chooses the value, not its corner.
-    const scale = input.value !== 0 ? own / input.value : 1;
-    const whole = input.unit === '1' && Number.isInteger(own);
-    const up = nearest > input.value;
-    // A hair beyond the edge, so that the value still turns it after it was scaled and scaled back.
-    const to = whole
-      ? up
-        ? Math.ceil(nearest * scale)
-        : Math.floor(nearest * scale)
-      : nearest * scale * (1 + (up === nearest > 0 ? HAIR : -HAIR));
-    if (to < possible[0] * Math.min(1, scale) || to > possible[1] * Math.max(1, scale)) continue;
-    if (formatQuantity(to, input.unit) === formatQuantity(own, input.unit)) continue;
-    const flip = { input, now: own, to };
-    if (turns(finding, flip)) out.push(flip);
+  return [...first.values()].flatMap((input) => flipOf(finding, input) ?? []).sort((a, b) => far(a) - far(b));
+}
+
+/** The nearest possible value of one input at which the verdict turns; null where none does. */
+function flipOf(finding: Finding, input: Input): Flip | null {
+  const possible = range(input);
+  const now = met(finding, input, input.value);
+  if (!possible || !Number.isFinite(input.value) || now === null) return null;
+  const turned = (value: number): boolean => met(finding, input, value) === !now;
+  const found = possible.flatMap((end) => edgeTowards(input.value, end, turned) ?? []);
+  if (found.length === 0) return null;
+  const nearest = found.reduce((a, b) => (Math.abs(a - input.value) <= Math.abs(b - input.value) ? a : b));
+  const own = input.usual ?? input.value;
+  // A tolerance moves with its value: the maker chooses the value, not its corner.
+  const scale = input.value !== 0 ? own / input.value : 1;
+  const to = beyond(nearest, input, scale, input.unit === '1' && Number.isInteger(own));
+  if (to < possible[0] * Math.min(1, scale) || to > possible[1] * Math.max(1, scale)) return null;
+  if (formatQuantity(to, input.unit) === formatQuantity(own, input.unit)) return null;
+  const flip = { input, now: own, to };
+  return turns(finding, flip) ? flip : null;
+}
+
+/** Where the verdict turns on the way from one value to another; null where it does not. */
+function edgeTowards(now: number, end: number, turned: (value: number) => boolean): number | null {
+  let before = now;
+  for (const value of walk(now, end)) {
+    if (turned(value)) return halve(before, value, turned);
+    before = value;
   }
-  return out.sort((a, b) => far(a) - far(b));
+  return null;
+}
+
+/** A value a hair beyond an edge, so that it still turns the verdict after it was scaled and scaled back; the next whole one of a count. */
+function beyond(edge: number, input: Input, scale: number, whole: boolean): number {
+  const up = edge > input.value;
+  if (whole) return up ? Math.ceil(edge * scale) : Math.floor(edge * scale);
+  return edge * scale * (1 + (up === edge > 0 ? HAIR : -HAIR));
 }
 
 /** Between a value that does not turn it and one that does, the nearest that does. */

@@ -40,46 +40,64 @@ function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: st
   return { a: String(at(m[1]!) + 1), b: String(at(m[2]!) + 1), rest: rest.replace(m[0], ' ') };
 }
 
+const TIPS = regex(
+  'i',
+  String.raw`\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe|`,
+  String.raw` lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)`,
+);
+const ACROSS = regex(
+  'i',
+  String.raw`\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|`,
+  String.raw`\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|`,
+  String.raw`ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|`,
+  String.raw`leads?))?|\b(?:through|into) (?:it|the button)\b`,
+);
+const STRIP_TERMINAL = /(?:\b(?:terminal|pin|from|at|on)\s)?(?<=\s)(\d\d?)(?=\s)/;
+/** A terminal by its letter: a capital anywhere, a small one after a word that says so, any other small one. */
+const LETTERED = [
+  /(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-HJ-Z])(?=\s)/,
+  /\b(?:terminal|pin|contact|leg|point|side|at|on|from|between|with)\s([a-z])(?=\s)/,
+  /(?<=\s)([b-hj-z])(?=\s)/,
+] as const;
+
+interface Placed {
+  readonly text: string;
+  readonly rest: string;
+}
+
+/** Which tip is where, by the colours of the probes. */
+function byTips(rest: string): Placed | null {
+  const tips = TIPS.exec(rest);
+  const [a, b] = tips ? [pointOf(tips[1] ?? ''), pointOf(tips[2] ?? '')] : [null, null];
+  return tips && a && b ? { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') } : null;
+}
+
 /** Where the probes stand, as the grammar says it. */
-export function placeInLine(rest: string, owner: Owner): { text: string; rest: string } | null {
-  const tips = regex(
-    'i',
-    String.raw`\bred(?: probe| lead| tip| one)?(?: is)?(?: on| at| to)? (\S+)(?: and)? (?:the )?black(?: probe|`,
-    String.raw` lead| tip| one)?(?: is)?(?: on| at| to)?(?: the)? (\S+)`,
-  ).exec(rest);
-  if (tips) {
-    const [a, b] = [pointOf(tips[1]!), pointOf(tips[2]!)];
-    if (a && b) return { text: `${a} to ${b}`, rest: rest.replace(tips[0], ' ') };
-  }
+export function placeInLine(rest: string, owner: Owner): Placed | null {
+  const tips = byTips(rest);
+  if (tips) return tips;
   const pair = pairIn(rest, owner);
   if (pair) return { text: `${pair.a}-${pair.b}`, rest: pair.rest };
   const fixed = PLACE_WORDS.flatMap(([kind, re]) => {
     const m = re.exec(rest);
     return m ? [{ kind, at: m.index, text: m[0] }] : [];
   }).sort((a, b) => a.at - b.at);
-  let left = fixed.reduce((s, f) => s.replace(f.text, ' '), rest);
+  const left = fixed.reduce((s, f) => s.replace(f.text, ' '), rest);
   const terminal = owner.strip
-    ? /(?:\b(?:terminal|pin|from|at|on)\s)?(?<=\s)(\d\d?)(?=\s)/.exec(left)
-    : (/(?:\b(?:terminal|pin|contact|leg|point|side)\s)?(?<=\s)([A-HJ-Z])(?=\s)/.exec(left) ??
-      /\b(?:terminal|pin|contact|leg|point|side|at|on|from|between|with)\s([a-z])(?=\s)/.exec(left) ??
-      /(?<=\s)([b-hj-z])(?=\s)/.exec(left));
-  if (terminal) {
-    left = left.replace(terminal[0], ' ');
-    const to = fixed[0];
-    if (fixed.length > 1) return null;
-    return { text: `${terminal[1]!.toUpperCase()}${to ? ` to ${to.kind}` : ''}`, rest: left };
-  }
-  const across = regex(
-    'i',
-    String.raw`\bacross(?: (?:it|them|both|the (?:button|switch|key|contacts?|terminals?|pins?|pair|two)))*|`,
-    String.raw`\b(?:between|over)(?: the| its)?(?: two| both)? (?:terminals|contacts|pins|legs|sides|wires|`,
-    String.raw`ends)\b|\bbetween (?:the )?(?:red and (?:the )?black|black and red)(?: (?:probes?|wires?|`,
-    String.raw`leads?))?|\b(?:through|into) (?:it|the button)\b`,
-  ).exec(left);
-  if (fixed.length === 2 && !across && !owner.strip)
-    return { text: `${fixed[0]!.kind} to ${fixed[1]!.kind}`, rest: left };
-  if (across && fixed.length === 0 && !owner.strip) return { text: 'A-B', rest: left.replace(across[0], ' ') };
-  return null;
+    ? STRIP_TERMINAL.exec(left)
+    : LETTERED.reduce<RegExpExecArray | null>((m, re) => m ?? re.exec(left), null);
+  const [to, second] = fixed;
+  if (terminal)
+    return second
+      ? null
+      : {
+          text: `${(terminal[1] ?? '').toUpperCase()}${to ? ` to ${to.kind}` : ''}`,
+          rest: left.replace(terminal[0], ' '),
+        };
+  if (owner.strip) return null;
+  const across = ACROSS.exec(left);
+  if (to && second) return fixed.length === 2 && !across ? { text: `${to.kind} to ${second.kind}`, rest: left } : null;
+  return across && !to ? { text: 'A-B', rest: left.replace(across[0], ' ') } : null;
 }
 
 const pointOf = (word: string): string | null =>

@@ -120,27 +120,32 @@ function supplyIn(raw: string, rest: string): Translated | null {
   };
 }
 
+const JOINS =
+  /\b(?:across|jumper(?:ed|ing)?|bridg(?:e|ed|ing)|join(?:ed|ing|s)?|connect(?:ed|ing)?|short(?:ed|ing)?)\b/i;
+const WIRE =
+  /\b(?:with |by |through )?(?:a |just a |plain )?(?:bare )?(?:wire|paper ?clip|clip|screwdriver)\b|\bdirectly\b|\btogether\b/i;
+
 /** `bridging A and B with 1k starts it`. */
 function jumperLine(owner: Owner, rest: string): Translated | null {
-  const joins =
-    /\b(?:across|jumper(?:ed|ing)?|bridg(?:e|ed|ing)|join(?:ed|ing|s)?|connect(?:ed|ing)?|short(?:ed|ing)?)\b/i;
   const effect = EFFECT_PHRASES.find(([, re]) => re.test(rest));
-  if (!joins.test(rest) || !effect) return null;
-  let left = rest.replace(joins, ' ').replace(effect[1], ' ');
-  const wire =
-    /\b(?:with |by |through )?(?:a |just a |plain )?(?:bare )?(?:wire|paper ?clip|clip|screwdriver)\b|\bdirectly\b|\btogether\b/i;
-  const q = wire.test(left)
-    ? { text: 'wire', rest: left.replace(wire, ' '), dimension: 'Ω' as const }
-    : quantityIn(left);
-  const pair = pairIn(q?.rest ?? left, owner);
-  left = leftOver((pair?.rest ?? q?.rest ?? left).replace(/\bresistor\b/gi, ' '));
-  if (left || (q && q.dimension !== 'Ω')) return null;
-  const where = owner.strip ? (pair ? ` ${pair.a}-${pair.b}` : null) : '';
-  if (where === null) return null;
+  if (!JOINS.test(rest) || !effect) return null;
+  const joined = rest.replace(JOINS, ' ').replace(effect[1], ' ');
+  const by = joinedBy(joined);
+  const pair = pairIn(by.rest, owner);
+  if (by.dimension !== 'Ω' || leftOver((pair?.rest ?? by.rest).replace(/\bresistor\b/gi, ' '))) return null;
+  if (owner.strip && !pair) return null;
+  const where = owner.strip && pair ? ` ${pair.a}-${pair.b}` : '';
   return {
-    line: `${owner.name} jumper${where} ${q?.text ?? 'wire'} ${effect[0]}`,
-    taken: q ? '' : 'no resistor was said: taken as joined by a wire',
+    line: `${owner.name} jumper${where} ${by.text} ${effect[0]}`,
+    taken: by.said ? '' : 'no resistor was said: taken as joined by a wire',
   };
+}
+
+/** What joins two points: a wire, a resistor, or a wire where neither was said. */
+function joinedBy(line: string): Pick<QuantityIn, 'text' | 'rest' | 'dimension'> & { readonly said: boolean } {
+  if (WIRE.test(line)) return { text: 'wire', rest: line.replace(WIRE, ' '), dimension: 'Ω', said: true };
+  const q = quantityIn(line);
+  return q ? { ...q, said: true } : { text: 'wire', rest: line, dimension: 'Ω', said: false };
 }
 
 /** `start is a membrane key`. */
@@ -156,36 +161,46 @@ function lookLine(owner: Owner, rest: string): Translated | null {
   return leftOver(left.rest) ? null : { line: `${owner.name} look ${seen[0].replace(/-/g, ' ')}`, taken: '' };
 }
 
+const SHORTED = /\bshort(?:ed|ing)?(?: circuit)?\b/i;
+const INSULATION = /\binsulation\b/i;
+/** An insulation tester says its test voltage as well. */
+const TEST_VOLTS = /\bat \d+ ?k?V\b/i;
+/** Two points of the machine itself are no terminals. */
+const isTerminal = (point: string): boolean => /^(?:[A-Z]|\d\d?)$/.test(point);
+
 function readingLine(owner: Owner, said: string, job: Job): Translated | null {
-  const shorted = /\bshort(?:ed|ing)?(?: circuit)?\b/i;
-  const isShort = shorted.test(said) && owner.name !== '' && !owner.strip;
-  const isInsulation = /\binsulation\b/i.test(said);
+  const isShort = SHORTED.test(said) && owner.name !== '' && !owner.strip;
+  const isInsulation = INSULATION.test(said);
   let plain = said;
-  if (isShort) plain = plain.replace(shorted, ' ');
-  // An insulation tester says its test voltage as well.
-  if (isInsulation) plain = plain.replace(/\binsulation\b/i, ' ').replace(/\bat \d+ ?k?V\b/i, ' ');
-  const loads = statesIn(plain);
-  const pairFirst = owner.strip ? pairIn(loads.rest, owner) : null;
-  const q = quantityIn(pairFirst?.rest ?? loads.rest);
-  if (!q || loads.state === CONTRADICTION) return null;
-  const place = pairFirst ? { text: `${pairFirst.a}-${pairFirst.b}`, rest: q.rest } : placeInLine(q.rest, owner);
-  let left = place?.rest ?? q.rest;
-  // A bare `on` after all places are told is the machine's.
-  const on = /\bon\b/i.test(left) && loads.state === null;
-  left = left.replace(/\b(?:on|open)\b/gi, ' ');
-  if (leftOver(left)) return null;
+  if (isShort) plain = plain.replace(SHORTED, ' ');
+  if (isInsulation) plain = plain.replace(INSULATION, ' ').replace(TEST_VOLTS, ' ');
+  const measured = measuredIn(plain, owner);
+  if (!measured) return null;
+  const { q, place } = measured;
   const last = lastOf(job, owner.id, q);
-  const { state, takenState } = stateOf(loads.state ?? (on ? 'idle' : null), q, last);
-  const { where, takenPlace } = placeOf(place?.text ?? null, owner, q, last);
-  if (where === null) return null;
-  if (isShort && q.dimension !== 'A') return null;
-  // Two points of the machine itself, neither of them a terminal, are no control's.
-  const isTerminal = (point: string): boolean => /^(?:[A-Z]|\d\d?)$/.test(point);
+  const { state, takenState } = stateOf(measured.state, q, last);
+  const { where, takenPlace } = placeOf(place, owner, q, last);
+  if (where === null || (isShort && q.dimension !== 'A')) return null;
+  if (isShort) return { line: `${owner.name} short ${q.text}`, taken: '' };
   const whose = where.includes(' to ') && !where.split(' to ').some(isTerminal) ? '' : owner.name;
-  const line = isShort
-    ? `${owner.name} short ${q.text}`
-    : [whose, where, isInsulation ? 'insulation' : state, q.text].filter(Boolean).join(' ');
-  return { line, taken: isShort || isInsulation ? '' : [takenState, takenPlace].filter(Boolean).join('; ') };
+  return {
+    line: [whose, where, isInsulation ? 'insulation' : state, q.text].filter(Boolean).join(' '),
+    taken: isInsulation ? '' : [takenState, takenPlace].filter(Boolean).join('; '),
+  };
+}
+
+/** The quantity, the place and the state that a line speaks of; null where it says more, or less. */
+function measuredIn(line: string, owner: Owner): { q: QuantityIn; place: string | null; state: Said } | null {
+  const { state, rest } = statesIn(line);
+  const pair = owner.strip ? pairIn(rest, owner) : null;
+  const q = quantityIn(pair?.rest ?? rest);
+  if (!q || state === CONTRADICTION) return null;
+  const place = pair ? { text: `${pair.a}-${pair.b}`, rest: q.rest } : placeInLine(q.rest, owner);
+  const left = place?.rest ?? q.rest;
+  if (leftOver(left.replace(/\b(?:on|open)\b/gi, ' '))) return null;
+  // A bare `on` after all places are told is the machine's.
+  const on = state === null && /\bon\b/i.test(left);
+  return { q, place: place?.text ?? null, state: on ? 'idle' : state };
 }
 
 type Said = MachineState | 'unpressed' | null;

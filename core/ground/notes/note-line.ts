@@ -43,24 +43,7 @@ function readGrammar(line: string, job: Job, context: NoteContext): Understood {
   try {
     const saying = /^\s*(note|wish|when|never)\s*:\s*(.*)$/is.exec(line);
     if (saying) return readSaying(saying[1]!.toLowerCase(), saying[2]!.trim(), line);
-    const words = wordsOf(line);
-    if (words.length === 0) throw new Misread(0, 'say a reading, for example: start A idle 4.98 V');
-    switch (words[0]!.text.toLowerCase()) {
-      case 'control':
-        return readControl(words, job, line);
-      case 'supply':
-        return readSupply(words, line, context);
-      case 'strip':
-        return readStrip(words, job, line);
-      case 'mains':
-        // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
-        return words[1]?.text.toLowerCase() === 'to' ? readReading(words, line, job, context) : readMains(words, line);
-    }
-    const machine = readMachine(words, job, line);
-    if (machine) return machine;
-    return /^\d+$/.test(words[1]?.text ?? '') && words[2]?.text.toLowerCase() === 'wire'
-      ? readWire(words, job, line)
-      : readReading(words, line, job, context);
+    return readWords(wordsOf(line), line, job, context);
   } catch (error) {
     if (!(error instanceof Misread)) throw error;
     return {
@@ -70,6 +53,26 @@ function readGrammar(line: string, job: Job, context: NoteContext): Understood {
       ...(error.suggestion ? { suggestion: error.suggestion } : {}),
     };
   }
+}
+
+function readWords(words: Word[], line: string, job: Job, context: NoteContext): Understood {
+  const [first, second = '', third = ''] = words.map((w) => w.text.toLowerCase());
+  switch (first) {
+    case undefined:
+      throw new Misread(0, 'say a reading, for example: start A idle 4.98 V');
+    case 'control':
+      return readControl(words, job, line);
+    case 'supply':
+      return readSupply(words, line, context);
+    case 'strip':
+      return readStrip(words, job, line);
+    case 'mains':
+      // "mains to ground off 3M" is a reading, red on the pins; everything else answers what is asked of the mains side.
+      return second === 'to' ? readReading(words, line, job, context) : readMains(words, line);
+  }
+  const machine = readMachine(words, job, line);
+  if (machine) return machine;
+  return /^\d+$/.test(second) && third === 'wire' ? readWire(words, job, line) : readReading(words, line, job, context);
 }
 
 function readSaying(word: string, text: string, line: string): Understood {

@@ -193,6 +193,14 @@ function readSense(words: readonly Word[], job: Job, line: string): Understood {
   );
 }
 
+/** The time that stands at a place of a line, s. Throws Misread where none does. */
+function howLong(typed: string, at: number): number {
+  const q = parseQuantity(typed, 's');
+  if (!q.ok) throw new Misread(at + (q.at ?? 0), 'for how long? say for example 0.2 s');
+  if (q.quantity.unit !== 's' || q.quantity.value < 0) throw new Misread(at, 'say seconds, minutes or hours');
+  return q.quantity.value;
+}
+
 /** `step lid 0.2 s`, `step wait 2 s`: one more step of the press script. */
 function readStep(words: readonly Word[], job: Job, line: string): Understood | null {
   const waits = same(words[1]?.text ?? '', 'wait');
@@ -200,13 +208,11 @@ function readStep(words: readonly Word[], job: Job, line: string): Understood | 
   if (!waits && !press) return null;
   const from = waits ? 2 : press!.next;
   const at = words[from]?.at ?? line.length;
-  const q = parseQuantity(line.slice(at).trim(), 's');
-  if (!q.ok) throw new Misread(at + (q.at ?? 0), 'for how long? say for example 0.2 s');
-  if (q.quantity.unit !== 's' || q.quantity.value < 0) throw new Misread(at, 'say seconds, minutes or hours');
-  const seconds = q.quantity.value;
-  const step = stepOf(waits ? 'wait' : 'press', { press: press?.of.id ?? '', seconds });
+  const typed = line.slice(at).trim();
+  const seconds = howLong(typed, at);
+  const step = press ? stepOf('press', { press: press.of.id, seconds }) : stepOf('wait', { press: '', seconds });
   const steps = job.act.moves[0]?.steps ?? [];
-  const said = waits ? `wait for ${line.slice(at).trim()}` : `press ${press!.of.name} for ${line.slice(at).trim()}`;
+  const said = press ? `press ${press.of.name} for ${typed}` : `wait for ${typed}`;
   return yes(withSteps(job, [...steps, step], said), `step ${steps.length + 1}: ${said}`);
 }
 
@@ -225,12 +231,16 @@ function readTiming(words: readonly Word[], job: Job, line: string): Understood 
   const q = parseQuantity(line.slice(at).trim(), 's');
   if (!q.ok) return travels ? fail(at + (q.at ?? 0)) : null;
   if (q.quantity.unit !== 's' || q.quantity.value <= 0) return travels ? fail(at) : null;
-  const of = BACK.includes(way) ? ('back' as const) : ('run' as const);
-  const timings = [...machineOf(job).timings, { of, seconds: q.quantity.value }];
+  return oneMoreTiming(job, BACK.includes(way) ? 'back' : 'run', travels, q.quantity.value, line.slice(at).trim());
+}
+
+/** One more timing of a part; its time becomes the mean of them all. */
+function oneMoreTiming(job: Job, of: 'run' | 'back', travels: boolean, seconds: number, typed: string): Understood {
+  const timings = [...machineOf(job).timings, { of, seconds }];
   const own = timings.filter((t) => t.of === of).map((t) => t.seconds);
   const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
   const what = travels ? (of === 'back' ? 'travel back' : 'travel') : 'run';
-  const text = `${what} timed: ${line.slice(at).trim()}`;
+  const text = `${what} timed: ${typed}`;
   return yes(
     withMachine(job, { timings, ...(of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) }, text),
     `${text}, ${own.length === 1 ? 'once' : `${own.length} times`} now`,

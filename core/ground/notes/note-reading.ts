@@ -260,31 +260,66 @@ function keep(said: Said, owner: Owner, job: Job, context: NoteContext, end: num
   };
 }
 
+type Told = Pick<Reading, 'kind' | 'value' | 'state' | 'from' | 'to'>;
+
+/** States in which the machine has power. */
+const POWERED: readonly Reading['state'][] = ['idle', 'running', 'moving', 'moving-back'];
+/** Kinds that an unplugged machine has nothing of. */
+const NEEDS_POWER: readonly Reading['kind'][] = ['amps', 'hertz', 'duty', 'jumper'];
+/** Kinds whose value has no sign, and what is said of one. */
+const UNSIGNED: Partial<Record<Reading['kind'], string>> = {
+  ohms: 'a resistance cannot be negative',
+  insulation: 'a resistance cannot be negative',
+  'volts-ac': 'an AC voltage has no sign',
+  hertz: 'a frequency has no sign',
+};
+const OVER_VOLTS = 'over 1000 V is beyond a hand-held meter and beyond this tool';
+/** The most that a hand-held meter reads, by kind. */
+const BEYOND: Partial<Record<Reading['kind'], { readonly most: number; readonly why: string }>> = {
+  'volts-dc': { most: 1000, why: OVER_VOLTS },
+  'volts-ac': { most: 1000, why: OVER_VOLTS },
+  amps: { most: 20, why: 'over 20 A is beyond a hand-held meter' },
+  hertz: { most: 50e6, why: 'over 50 MHz is beyond a hand-held meter' },
+};
+/** A meter's last digits go a little over its stated end, as a share of it. */
+const OVERRANGE = 1.001;
+
+/** What rules a reading out, in the order in which it is told. */
+const REFUSALS: readonly ((r: Told, meter: Meter) => string | undefined)[] = [
+  (r) => (r.value < 0 ? UNSIGNED[r.kind] : undefined),
+  (r, meter) =>
+    r.kind === 'ohms' && r.value > OVERRANGE * meter.mostOhms
+      ? `${meter.name} ends at ${formatQuantity(meter.mostOhms, 'Ω')} and cannot ` +
+        'show that: say OL, or enter the meter that did under meter'
+      : undefined,
+  (r) =>
+    r.kind === 'insulation' && !MAINS_PINS.includes(r.to.kind)
+      ? 'an insulation test goes to live, neutral or both together, done by whoever may'
+      : undefined,
+  (r) =>
+    (r.kind === 'ohms' || r.kind === 'continuity') && POWERED.includes(r.state)
+      ? 'ohms are taken unplugged: say off, or pressed with the plug out'
+      : undefined,
+  (r) => (r.kind === 'duty' && (r.value < 0 || r.value > 1) ? 'a share of time lies between 0 and 100 %' : undefined),
+  (r) =>
+    r.state === 'off' && NEEDS_POWER.includes(r.kind)
+      ? 'unplugged there is nothing of this to read: say idle, pressed or running'
+      : undefined,
+  (r) =>
+    r.kind !== 'look' && r.from.kind === r.to.kind && r.from.name === r.to.name
+      ? 'both probes are at the same place'
+      : undefined,
+  (r) => {
+    const beyond = BEYOND[r.kind];
+    return beyond && Math.abs(r.value) > beyond.most ? beyond.why : undefined;
+  },
+];
+
 /** Why a reading cannot be what it says with this meter, or undefined where it can. */
-export function refuse(r: Pick<Reading, 'kind' | 'value' | 'state' | 'from' | 'to'>, meter: Meter): string | undefined {
-  if ((r.kind === 'ohms' || r.kind === 'insulation') && r.value < 0) return 'a resistance cannot be negative';
-  if (r.kind === 'ohms' && r.value > 1.001 * meter.mostOhms)
-    return (
-      `${meter.name} ends at ${formatQuantity(meter.mostOhms, 'Ω')} and cannot ` +
-      'show that: say OL, or enter the meter that did under meter'
-    );
-  if (r.kind === 'insulation' && !MAINS_PINS.includes(r.to.kind))
-    return 'an insulation test goes to live, neutral or both together, done by whoever may';
-  if (
-    (r.kind === 'ohms' || r.kind === 'continuity') &&
-    (r.state === 'idle' || r.state === 'running' || r.state === 'moving' || r.state === 'moving-back')
-  )
-    return 'ohms are taken unplugged: say off, or pressed with the plug out';
-  if (r.kind === 'volts-ac' && r.value < 0) return 'an AC voltage has no sign';
-  if (r.kind === 'hertz' && r.value < 0) return 'a frequency has no sign';
-  if (r.kind === 'duty' && (r.value < 0 || r.value > 1)) return 'a share of time lies between 0 and 100 %';
-  if (['amps', 'hertz', 'duty', 'jumper'].includes(r.kind) && r.state === 'off')
-    return 'unplugged there is nothing of this to read: say idle, pressed or running';
-  if (r.kind !== 'look' && r.from.kind === r.to.kind && r.from.name === r.to.name)
-    return 'both probes are at the same place';
-  if (r.kind.startsWith('volts') && Math.abs(r.value) > 1000)
-    return 'over 1000 V is beyond a hand-held meter and beyond this tool';
-  if (r.kind === 'amps' && Math.abs(r.value) > 20) return 'over 20 A is beyond a hand-held meter';
-  if (r.kind === 'hertz' && r.value > 50e6) return 'over 50 MHz is beyond a hand-held meter';
+export function refuse(r: Told, meter: Meter): string | undefined {
+  for (const rule of REFUSALS) {
+    const why = rule(r, meter);
+    if (why) return why;
+  }
   return undefined;
 }

@@ -75,43 +75,47 @@ export function quantityIn(line: string): QuantityIn | null {
     string,
     ...string[],
   ];
-  let after = zeroed.slice(m.index + all.length);
-  let before = zeroed.slice(0, m.index);
-  const trimmed = after.trimStart();
-  const number =
-    `${sizeOf(relation)}${sign.trim() === '' ? '' : '-'}${digits}${/^v/.test(infix) ? infix.toUpperCase() : infix}`.replace(
-      '-+',
-      '',
-    );
-  const found = UNITS.map(([re, unit, dimension]) => ({ m: re.exec(trimmed), unit, dimension })).find((u) => u.m);
-  let unit = found?.unit ?? '';
-  let dimension = found?.dimension ?? (/^[RkM]/i.test(infix) ? 'Ω' : /^V/i.test(infix) ? 'V' : null);
-  // After a place or a state "A" is a terminal; straight after the number it is the unit.
-  if (found) after = ` ${trimmed.slice(found.m![0].length)}`;
-  if (!dimension) {
-    const word = BY_WORD.find(([re]) => re.test(before) || re.test(after));
-    const lone = /(?<=\s)(mV|kV|V|kΩ|MΩ|Ω|mA|Hz|%)(?=\s)/.exec(before);
-    if (word) [, unit, dimension] = word;
-    else if (lone) {
-      unit = lone[1]!;
-      dimension = UNITS.find(([re]) => re.test(unit))?.[2] ?? null;
-      before = before.replace(lone[0], ' ');
-    } else {
-      dimension = 'V';
-      unit = 'V';
-    }
-  }
-  if (!dimension) return null;
-  let rest = `${before} ${after}`;
+  const number = `${sizeOf(relation)}${sign.trim() === '' ? '' : '-'}${digits}${/^v/.test(infix) ? infix.toUpperCase() : infix}`;
+  const measured = unitAround(zeroed.slice(0, m.index), zeroed.slice(m.index + all.length), infix);
+  if (!measured) return null;
+  const { dimension } = measured;
+  let { unit, rest } = measured;
   if (dimension === 'V' && CURRENT.test(rest)) {
     unit = `${unit}AC`;
     rest = rest.replace(CURRENT, ' ');
   } else if (dimension === 'V') rest = rest.replace(DIRECT, ' ');
-  return {
-    text: unit === '' ? number : `${number}${unit === '%' || unit === 'Hz' || unit === 'kHz' ? ' ' : ''}${unit}`,
-    dimension,
-    rest: ` ${rest} `,
-  };
+  return { text: withUnit(number.replace('-+', ''), unit), dimension, rest: ` ${rest} ` };
+}
+
+/** Units that stand apart from their number. */
+const APART = ['%', 'Hz', 'kHz'];
+const withUnit = (number: string, unit: string): string => `${number}${APART.includes(unit) ? ' ' : ''}${unit}`;
+
+interface UnitAround {
+  readonly unit: string;
+  readonly dimension: Dimension;
+  /** The line without the unit. */
+  readonly rest: string;
+}
+
+/** The unit of a number: straight after it, in its middle as in 4k7, a word or a lone unit near by, else volts. */
+function unitAround(before: string, behind: string, infix: string): UnitAround | null {
+  const trimmed = behind.trimStart();
+  for (const [re, unit, dimension] of UNITS) {
+    const m = re.exec(trimmed);
+    // After a place or a state "A" is a terminal; straight after the number it is the unit.
+    if (m) return { unit, dimension, rest: `${before}  ${trimmed.slice(m[0].length)}` };
+  }
+  const rest = `${before} ${behind}`;
+  if (/^[RkM]/i.test(infix)) return { unit: '', dimension: 'Ω', rest };
+  if (/^V/i.test(infix)) return { unit: '', dimension: 'V', rest };
+  const word = BY_WORD.find(([re]) => re.test(before) || re.test(behind));
+  if (word) return { unit: word[1], dimension: word[2], rest };
+  const lone = /(?<=\s)(mV|kV|V|kΩ|MΩ|Ω|mA|Hz|%)(?=\s)/.exec(before);
+  if (!lone) return { unit: 'V', dimension: 'V', rest };
+  const [all, unit = ''] = lone;
+  const dimension = UNITS.find(([re]) => re.test(unit))?.[2];
+  return dimension ? { unit, dimension, rest: `${before.replace(all, ' ')} ${behind}` } : null;
 }
 
 const sizeOf = (relation: string): string =>

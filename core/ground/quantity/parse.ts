@@ -77,18 +77,20 @@ export function parseQuantity(text: string, expected?: Unit, overRange?: number)
   const infix = INFIX.exec(rest);
   if (infix && !/^\d+m\d/.test(rest)) return parseInfix(infix, rest, at, relation, expected);
 
+  return parseNumber(rest, at, relation, expected);
+}
+
+/** A number with or without a unit behind it. */
+function parseNumber(rest: string, at: number, relation: Quantity['relation'], expected?: Unit): Parsed {
   const number = NUMBER.exec(rest);
   if (!number) return fail(at, `"${rest[0]}" cannot start a number`);
   const decimals = /[.,](\d+)/.exec(number[0])?.[1]?.length ?? 0;
   const digits = number[0].replace(',', '.').replace('−', '-');
-  const value = Number(digits);
   const tail = rest.slice(number[0].length);
-  const gap = tail.length - tail.trimStart().length;
   const unitText = tail.trimStart();
-  const unitAt = at + number[0].length + gap;
-  if (!unitText) {
-    return { ok: true, quantity: { value, unit: expected ?? '1', relation, digit: 10 ** -decimals } };
-  }
+  const unitAt = at + rest.length - unitText.length;
+  if (!unitText)
+    return { ok: true, quantity: { value: Number(digits), unit: expected ?? '1', relation, digit: 10 ** -decimals } };
   const unit = unitAfter(unitText, expected);
   if (unit?.length !== unitText.length) return fail(unitAt, `"${unitText}" is no unit known here`);
   if (expected && unit.unit !== expected) return fail(unitAt, `this is ${unit.unit}, but ${expected} is wanted`);
@@ -150,6 +152,8 @@ function parseSpecial(rest: string, at: number, relation: Quantity['relation'], 
   return duration(rest, done);
 }
 
+const SECONDS = { day: 86400, hour: 3600, minute: 60 } as const;
+
 /** A time of several parts, largest first: `1h20`, `2 d 3 h`, `1 h 2 min 5 s`, `2 min 5`. */
 const DURATION = /^([+\-−])?(?:(\d+)\s*d\b\s*)?(?:(\d+)\s*h\s*)?(?:(\d+)\s*min\s*)?(?:(\d+(?:[.,]\d+)?)\s*(s)?)?$/;
 
@@ -157,13 +161,19 @@ function duration(rest: string, done: (value: number, unit: Unit, digit: number)
   const m = DURATION.exec(rest);
   if (!m) return undefined;
   const [, sign, d, h, min, last, s] = m;
+  const told = (part: string | undefined): boolean => part !== undefined;
   // One part alone is read as any other quantity is.
-  if ([d, h, min, last].filter((x) => x !== undefined).length < 2 && d === undefined) return undefined;
+  if ([d, h, min, last].filter(told).length < 2 && !told(d)) return undefined;
   // A number at the end is of the next smaller part: minutes after hours, seconds after minutes.
-  const bare = last !== undefined && s === undefined;
-  if (bare && min === undefined && h === undefined) return undefined;
-  const tail = Number((last ?? '0').replace(',', '.')) * (bare && min === undefined ? 60 : 1);
-  const value = Number(d ?? 0) * 86400 + Number(h ?? 0) * 3600 + Number(min ?? 0) * 60 + tail;
-  const digit = last === undefined || (bare && min === undefined) ? 60 : 1;
+  const bare = told(last) && !told(s);
+  if (bare && !told(min) && !told(h)) return undefined;
+  const isMinutes = bare && !told(min);
+  const count = (part = '0'): number => Number(part.replace(',', '.'));
+  const value =
+    count(d) * SECONDS.day +
+    count(h) * SECONDS.hour +
+    count(min) * SECONDS.minute +
+    count(last) * (isMinutes ? SECONDS.minute : 1);
+  const digit = told(last) && !isMinutes ? 1 : SECONDS.minute;
   return done(sign === '-' || sign === '−' ? -value : value, 's', digit);
 }

@@ -13,7 +13,7 @@ import { oneRun } from './runs';
 import { timedFindings } from './timed';
 import { pressedTogetherFindings } from './together';
 import type { RunTrace } from './trace';
-import { USUAL_PRESS_SECONDS } from './watch';
+import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
@@ -41,7 +41,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
     );
   if (presses.length === 0) {
     const first = job.presses[0]?.id;
-    const seconds = Math.max(USUAL_PRESS_SECONDS, 2 * (shortestSeen ?? 0));
+    const seconds = Math.max(USUAL_PRESS_SECONDS, SAFE_PRESS * (shortestSeen ?? 0));
     return [
       ...out,
       finding('act', 'script', {
@@ -143,52 +143,54 @@ function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
 
 function missedPress(job: Job): Finding[] {
   const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }])!;
-  const [part] = trace.parts;
-  const parted = part!.parted.reduce((s, p) => s + p.to - p.from, 0);
-  const lasting = part!.parted.some((p) => p.to >= trace.end);
-  const worst = part!.parted.at(-1);
-  const source = ['simulation', 'fault-rates'] as const;
-  if (!worst || (!lasting && trace.calls.length === 0 && looksIn(job)))
-    return [
-      finding('act', 'missed-press', {
-        verdict: 'settled',
-        title: worst
-          ? `One missed press is noticed and pressed again: plan and machine part for ${formatQuantity(parted, 's')} only`
-          : 'One missed press changes nothing here',
-        caption: worst ? 'missed press mended' : 'missed press harmless',
-        source,
-      }),
-    ];
-  if (trace.calls.length > 0)
-    return [
-      finding('act', 'missed-press', {
-        verdict: 'settled',
-        title: `One missed press is noticed: the plan calls for help after ${formatQuantity(trace.calls[0]!, 's')}`,
-        caption: 'missed press told',
-        source,
-      }),
-    ];
-  const text =
-    `One missed press: the plan believes ${worst.believed} while the machine is ` +
-    `${worst.true}${lasting ? ', and stays so' : ` for ${formatQuantity(parted, 's')}`}`;
-  const grave = lasting && (job.wish.hazards.includes('moving-door') || machineOf(job).kind === 'open-stop-close-stop');
-  const sensed = stateSense(job) !== undefined;
-  return [
-    finding('act', 'missed-press', {
-      verdict: grave ? 'stop' : lasting ? 'tight' : 'settled',
-      title: sensed && lasting ? `${text}. A sense in Sense would show it, and the move does not look at it` : text,
-      caption: 'a missed press',
-      source,
-      remedy: lasting
-        ? {
-            text: sensed
-              ? 'Let the move look before it presses, and again after it: a ready policy below does both.'
-              : 'A contact at rest that the move looks at before it presses, and again after it.',
-            ...(sensed ? {} : { label: 'Add one contact at rest', edit: restContact(job) }),
-          }
-        : null,
-    }),
+  const parted = trace.parts[0]?.parted ?? [];
+  const worst = parted.at(-1);
+  const lasting = parted.some((p) => p.to >= trace.end);
+  const apart = formatQuantity(
+    parted.reduce((s, p) => s + p.to - p.from, 0),
+    's',
+  );
+  const call = trace.calls[0];
+  const harmless = (title: string, caption: string): Finding[] => [
+    finding('act', 'missed-press', { verdict: 'settled', title, caption, source: MISSED_SOURCES }),
   ];
+  if (!worst) return harmless('One missed press changes nothing here', 'missed press harmless');
+  if (!lasting && call === undefined && looksIn(job))
+    return harmless(
+      `One missed press is noticed and pressed again: plan and machine part for ${apart} only`,
+      'missed press mended',
+    );
+  if (call !== undefined)
+    return harmless(
+      `One missed press is noticed: the plan calls for help after ${formatQuantity(call, 's')}`,
+      'missed press told',
+    );
+  const text = `One missed press: the plan believes ${worst.believed} while the machine is ${worst.true}`;
+  return [lasting ? partsForGood(job, `${text}, and stays so`) : partsForNow(`${text} for ${apart}`)];
+}
+
+const MISSED_SOURCES = ['simulation', 'fault-rates'] as const;
+
+const partsForNow = (title: string): Finding =>
+  finding('act', 'missed-press', { verdict: 'settled', title, caption: 'a missed press', source: MISSED_SOURCES });
+
+/** Plan and machine stay apart after one missed press. */
+function partsForGood(job: Job, text: string): Finding {
+  const grave = job.wish.hazards.includes('moving-door') || machineOf(job).kind === 'open-stop-close-stop';
+  const sensed = stateSense(job) !== undefined;
+  return finding('act', 'missed-press', {
+    verdict: grave ? 'stop' : 'tight',
+    title: sensed ? `${text}. A sense in Sense would show it, and the move does not look at it` : text,
+    caption: 'a missed press',
+    source: MISSED_SOURCES,
+    remedy: sensed
+      ? { text: 'Let the move look before it presses, and again after it: a ready policy below does both.' }
+      : {
+          text: 'A contact at rest that the move looks at before it presses, and again after it.',
+          label: 'Add one contact at rest',
+          edit: restContact(job),
+        },
+  });
 }
 
 /** Whether the first move reads any sense. */

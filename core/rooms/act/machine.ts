@@ -64,6 +64,7 @@ export const RUNS: readonly MachineKind[] = [
 export const TRAVELS: readonly MachineKind[] = ['open-stop-close-stop', 'opens-and-closes', 'travels-while-held'];
 
 /** The rows of a kind, before its other behaviours. */
+// eslint-disable-next-line max-lines-per-function -- a table for each kind of machine, read beside each other
 function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
   const run = p.runSeconds ?? 0;
   const opens = 1 / Math.max(LEAST_SECONDS, run);

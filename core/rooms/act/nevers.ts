@@ -57,22 +57,7 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
       remedy: { text: 'Change the move in Act, or the condition in Wish.' },
     });
   if (n.kind === 'output-longer') return longest(job, n, id, words);
-  if (n.kind === 'both-at-once')
-    return finding('act', id, {
-      verdict: n.press === n.otherPress ? 'stop' : 'tight',
-      title:
-        n.press === n.otherPress
-          ? `Never ${words}: these are one press`
-          : `Never ${words}: the packed program closes one contact at a time; a contact that sticks is held by nothing here`,
-      caption: 'one at a time',
-      source: ['simulation'],
-      remedy: {
-        text:
-          n.press === n.otherPress
-            ? 'Name two presses in Wish.'
-            : 'An interlock by wiring, or two contacts in series, holds where a contact sticks.',
-      },
-    });
+  if (n.kind === 'both-at-once') return bothFinding(n, id, words);
   const unheld = scene
     ? (scene.nevers.find((h) => h.never.id === n.id)?.unheld ?? '')
     : problem || 'the machine is not told in Act';
@@ -91,6 +76,23 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
     holds: 'without-faults',
     source: ['simulation'],
     remedy: { text: 'Search in Act for the stories that break it.' },
+  });
+}
+
+function bothFinding(n: Never, id: string, words: string): Finding {
+  const same = n.press === n.otherPress;
+  return finding('act', id, {
+    verdict: same ? 'stop' : 'tight',
+    title: same
+      ? `Never ${words}: these are one press`
+      : `Never ${words}: the packed program closes one contact at a time; a contact that sticks is held by nothing here`,
+    caption: 'one at a time',
+    source: ['simulation'],
+    remedy: {
+      text: same
+        ? 'Name two presses in Wish.'
+        : 'An interlock by wiring, or two contacts in series, holds where a contact sticks.',
+    },
   });
 }
 

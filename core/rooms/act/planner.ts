@@ -90,36 +90,32 @@ export function planWay(
     if (ended || (before && before.upTo >= left)) return null;
     counts();
     let best: StatePath | null = null;
-    const keep = (way: StatePath): void => {
-      if (!best || way.length < best.length) best = way;
+    const keep = (way: StatePath | null): void => {
+      if (way && (!best || way.length < best.length)) best = way;
     };
-    for (const look of looks) {
-      const [yes, no] = [set.filter((i) => look.yes[i]), set.filter((i) => !look.yes[i])];
-      if (yes.length === 0 || no.length === 0) continue;
-      const [a, b] = [solve(yes, left), solve(no, left)];
-      if (a && b)
-        keep({
-          steps: { do: 'look', sense: look.name, yes: a.steps, no: b.steps },
-          length: Math.max(a.length, b.length),
-        });
-    }
-    if (left > 0)
-      for (const { action, to: leads } of actions) {
-        const next = rising(set.map((i) => leads[i]!));
-        if (nameOf(next) === key) continue;
-        const rest = solve(next, left - 1);
-        if (rest)
-          keep({
-            steps: stepOf(
-              action,
-              set.map((i) => states[i]!),
-              rest.steps,
-            ),
-            length: rest.length + 1,
-          });
-      }
+    for (const look of looks) keep(byLook(set, left, look));
+    for (const action of left > 0 ? actions : []) keep(byAction(set, left, action));
     if (!ended) known.set(key, { way: best, upTo: left });
     return best;
+  };
+  /** The longer of the two ways after a look that tells states of the set apart. */
+  const byLook = (set: readonly number[], left: number, { name, yes }: (typeof looks)[number]): StatePath | null => {
+    const [is, isNot] = [set.filter((i) => yes[i]), set.filter((i) => !yes[i])];
+    if (is.length === 0 || isNot.length === 0) return null;
+    const [a, b] = [solve(is, left), solve(isNot, left)];
+    return a && b
+      ? { steps: { do: 'look', sense: name, yes: a.steps, no: b.steps }, length: Math.max(a.length, b.length) }
+      : null;
+  };
+  const byAction = (
+    set: readonly number[],
+    left: number,
+    { action, to: leads }: (typeof actions)[number],
+  ): StatePath | null => {
+    const next = rising(set.map((i) => leads[i]!));
+    const rest = nameOf(next) === nameOf(set) ? null : solve(next, left - 1);
+    const taken = set.map((i) => states[i]!);
+    return rest && { steps: stepOf(action, taken, rest.steps), length: rest.length + 1 };
   };
   const first = rising(from.map((k) => place.get(k)!));
   for (let depth = 0; depth <= DEEPEST && !ended; depth++) {

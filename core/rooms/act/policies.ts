@@ -14,7 +14,7 @@ import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import type { StateRole } from '../../engines/world';
 import { sceneOf, type Scene } from './scene';
-import { USUAL_PRESS_SECONDS } from './watch';
+import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** Ready ways to meet what goes wrong. */
 export const POLICIES = ['blind', 'look-first', 'look-again', 'timed', 'arm-and-power'] as const;
@@ -98,94 +98,107 @@ function armAndPower(job: Job, move: Move): Policy | null {
   const known = job.act.parts.find((p) => lacksOfPart(p) === '');
   const press = pressFor(job, move, known);
   if (job.presses.find((p) => p.id === press?.press)?.way !== 'switched-supply') return null;
-  const make = (steps: readonly MoveStep[], lacks = ''): Policy => ({
-    kind: 'arm-and-power',
-    words: POLICY_WORDS['arm-and-power'],
-    steps,
-    lacks,
-  });
-  if (!known) return make([], 'a machine that is told');
+  const kind = 'arm-and-power';
+  if (!known) return lacking(kind, 'a machine that is told');
   if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
-    return make([], 'an arm switch that lets one start go');
+    return lacking(kind, 'an arm switch that lets one start go');
   const scene = sceneOf({ ...job, act: { ...job.act, moves: [] } })!;
   const rest = sensesGoal(scene, restKeys(scene.tables[scene.parts.indexOf(known)]!).powered);
   const run = known.runSeconds ?? 0;
   const on = stepOf('press', { press: press!.press, seconds: MORE * run + 1 });
   const warning = move.steps.filter((s) => s.do === 'warn');
-  if (!rest) return run > 0 ? make([...warning, on]) : make([], 'how long it runs, or a sense that tells its rest');
+  if (!rest)
+    return run > 0 ? ready(kind, [...warning, on]) : lacking(kind, 'how long it runs, or a sense that tells its rest');
   // It rests as long as the contact is open: it is given time to come on before its rest ends the hold.
   const seconds = run > 0 ? on.seconds : UNKNOWN_RUN_SECONDS;
-  return make([
+  return ready(kind, [
     ...warning,
     { ...on, seconds: SHOWS_SECONDS + rest.sense.debounceSeconds },
     stepOf('hold', { press: on.press, sense: rest.sense.id, is: rest.is, seconds }),
   ]);
 }
 
+/** A way of pressing with nothing in its way. */
+const ready = (kind: PolicyKind, steps: readonly MoveStep[]): Policy => ({
+  kind,
+  words: POLICY_WORDS[kind],
+  steps,
+  lacks: '',
+});
+/** A way of pressing that needs what the job does not have. */
+const lacking = (kind: PolicyKind, lacks: string): Policy => ({ kind, words: POLICY_WORDS[kind], steps: [], lacks });
+
 function pressPolicies(job: Job, move: Move): readonly Policy[] {
   const known = job.act.parts.find((p) => lacksOfPart(p) === '');
   const scene = known ? sceneOf({ ...job, act: { ...job.act, moves: [] } }) : null;
   const press = pressFor(job, move, known);
-  const without = (kind: PolicyKind, lacks: string): Policy => ({ kind, words: POLICY_WORDS[kind], steps: [], lacks });
-  if (!press) return PRESSING.map((k) => without(k, 'a press'));
+  if (!press) return PRESSING.map((k) => lacking(k, 'a press'));
   const seconds = Math.max(
     move.steps.find((s) => s.do === 'press')?.seconds ?? USUAL_PRESS_SECONDS,
-    2 * (known?.shortestPressSeconds ?? 0),
+    SAFE_PRESS * (known?.shortestPressSeconds ?? 0),
   );
   const pressing = stepOf('press', { press: press.press, other: press.other, seconds });
   const warning = move.steps.filter((s) => s.do === 'warn');
-  const make = (kind: PolicyKind, steps: readonly MoveStep[]): Policy => ({
-    kind,
-    words: POLICY_WORDS[kind],
-    steps,
-    lacks: '',
-  });
+  if (!known || !scene)
+    return [
+      ready('blind', [...warning, pressing]),
+      ...PRESSING.slice(1).map((k) => lacking(k, 'a machine that is told')),
+    ];
   // What wakes first needs one press more; it does no harm to what is awake only where something looks.
-  const wakes: MoveStep[] = known?.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
-  const sequence =
-    known && scene && known.kind === 'in-turn' && move.purpose !== 'stop'
-      ? sequenceOf(job, known, scene, seconds)
-      : null;
-  const blind = make('blind', [...warning, ...wakes, ...(sequence ?? [pressing])]);
-  if (!known || !scene) return [blind, ...PRESSING.slice(1).map((k) => without(k, 'a machine that is told'))];
-  const goal = goalKeys(known, move.purpose, scene);
-  const told = sensesGoal(scene, goal);
-  const travels = TRAVELS.includes(known.kind as never);
-  const run = Math.max(known.runSeconds ?? 0, known.backSeconds ?? 0);
-  const shown = travels ? MORE * run + 1 : SHOWS_SECONDS;
-  const timed =
-    known.kind === 'travels-while-held'
-      ? make('timed', [...warning, { ...pressing, seconds: MORE * run + 1 }])
-      : without('timed', 'a machine that travels while it is held');
+  const wakes: MoveStep[] = known.firstPressWakes ? [pressing, stepOf('wait', { seconds: 1 })] : [];
+  const asksInTurn = known.kind === 'in-turn' && move.purpose !== 'stop';
+  const sequence = asksInTurn ? sequenceOf(job, known, scene, seconds) : null;
+  return [
+    ready('blind', [...warning, ...wakes, ...(sequence ?? [pressing])]),
+    ...looking({ known, pressing, warning, wakes, sequence }, sensesGoal(scene, goalKeys(known, move.purpose, scene))),
+    timedPolicy(known, warning, pressing),
+  ];
+}
+
+/** How long the machine is given to get there, s. */
+const runOf = (known: MachinePart): number => MORE * Math.max(known.runSeconds ?? 0, known.backSeconds ?? 0) + 1;
+
+const timedPolicy = (known: MachinePart, warning: readonly MoveStep[], pressing: MoveStep): Policy =>
+  known.kind === 'travels-while-held'
+    ? ready('timed', [...warning, { ...pressing, seconds: runOf(known) }])
+    : lacking('timed', 'a machine that travels while it is held');
+
+interface Pressing {
+  readonly known: MachinePart;
+  readonly pressing: MoveStep;
+  readonly warning: readonly MoveStep[];
+  readonly wakes: readonly MoveStep[];
+  readonly sequence: readonly MoveStep[] | null;
+}
+
+/** The ways that look at a sense before they press, and after. */
+function looking(of: Pressing, told: ReturnType<typeof sensesGoal>): readonly Policy[] {
   if (!told) {
     const lacks = 'a sense that tells whether it got there';
-    return [blind, without('look-first', lacks), without('look-again', lacks), timed];
+    return [lacking('look-first', lacks), lacking('look-again', lacks)];
   }
+  const { known, pressing, warning, wakes, sequence } = of;
   const { sense, is } = told;
-  const look = stepOf('look', { sense: sense.id, is: !is, orElse: 'end' });
-  const first = [look, ...warning];
-  const comes = { sense: sense.id, is, seconds: shown + sense.debounceSeconds };
+  const travels = TRAVELS.includes(known.kind as never);
+  const first = [stepOf('look', { sense: sense.id, is: !is, orElse: 'end' }), ...warning];
+  const seconds = (travels ? runOf(known) : SHOWS_SECONDS) + sense.debounceSeconds;
+  const comes = { sense: sense.id, is, seconds };
   if (sequence)
     return [
-      blind,
-      make('look-first', [...first, ...wakes, ...sequence]),
+      ready('look-first', [...first, ...wakes, ...sequence]),
       // What was asked half-way stands somewhere between: a second try might press the wrong key.
-      make('look-again', [...first, ...wakes, ...sequence, stepOf('until', { ...comes, orElse: 'call' })]),
-      timed,
+      ready('look-again', [...first, ...wakes, ...sequence, stepOf('until', { ...comes, orElse: 'call' })]),
     ];
-  const again = [
-    ...first,
-    pressing,
-    stepOf('until', { ...comes, orElse: 'go-on' }),
-    stepOf('again', {
-      sense: sense.id,
-      is,
-      to: first.length + 1,
-      times: (travels ? RETRIES.door : RETRIES.other) + wakes.length / 2,
-      orElse: 'call',
-    }),
+  const times = (travels ? RETRIES.door : RETRIES.other) + wakes.length / 2;
+  return [
+    ready('look-first', [...first, ...wakes, pressing]),
+    ready('look-again', [
+      ...first,
+      pressing,
+      stepOf('until', { ...comes, orElse: 'go-on' }),
+      stepOf('again', { sense: sense.id, is, to: first.length + 1, times, orElse: 'call' }),
+    ]),
   ];
-  return [blind, make('look-first', [...first, ...wakes, pressing]), make('look-again', again), timed];
 }
 
 /** The press that a move of this purpose makes: what the move makes now, else the one that the part heeds for it. */

@@ -16,108 +16,97 @@ import { heardPress } from './heard';
 
 /** The presses of the script against the shortest and the longest that the machine takes as meant. */
 export function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
-  const machine = machineOf(job);
-  const out: Finding[] = [];
-  const longer = (seconds: number): Remedy => ({
-    text: `Press for ${formatQuantity(seconds, 's')}.`,
-    label: `Use ${formatQuantity(seconds, 's')}`,
-    edit: pressedFor(job, heardPress(job), seconds, `press for ${formatQuantity(seconds, 's')}`),
+  const holds = holdFinding(job, facts, longest);
+  return [shortFinding(job, shortest), ...(holds ? [holds] : []), longFinding(job, longest)];
+}
+
+const longer = (job: Job, seconds: number): Remedy => ({
+  text: `Press for ${formatQuantity(seconds, 's')}.`,
+  label: `Use ${formatQuantity(seconds, 's')}`,
+  edit: pressedFor(job, heardPress(job), seconds, `press for ${formatQuantity(seconds, 's')}`),
+});
+
+function shortFinding(job: Job, shortest: number): Finding {
+  const least = machineOf(job).shortestPressSeconds;
+  if (least === null)
+    return finding('act', 'press-length', {
+      verdict: 'unknown',
+      title: 'How short a press the machine still obeys is not known',
+      caption: 'shortest press?',
+      source: ['press-length'],
+      remedy: {
+        text: 'Press it by hand, ever shorter, until it no longer obeys; enter the shortest that it obeyed.',
+      },
+    });
+  const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
+    constant('k', 'margin', 2, '1', 'press-length'),
+    chosen('t_least', 'shortest press that it obeys', least, 's', 'machine, in Act'),
+  ]);
+  const length = derive('shortest press of the script', 't_press', 't', 's', [
+    chosen('t', 'press', shortest, 's', 'press script', [0.001, 3600]),
+  ]);
+  const enough = shortest >= wanted.result.value;
+  return judged('act', 'press-length', {
+    title: 'Shortest press against twice what the machine obeys',
+    caption: 'press length',
+    steps: [length],
+    limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
+    tightShare: 'met',
+    verdict: shortest < least ? 'stop' : enough ? 'settled' : 'tight',
+    remedy: enough ? null : longer(job, wanted.result.value),
   });
-  if (machine.shortestPressSeconds === null)
-    out.push(
-      finding('act', 'press-length', {
-        verdict: 'unknown',
-        title: 'How short a press the machine still obeys is not known',
-        caption: 'shortest press?',
-        source: ['press-length'],
-        remedy: {
-          text: 'Press it by hand, ever shorter, until it no longer obeys; enter the shortest that it obeyed.',
-        },
-      }),
-    );
-  else {
-    const wanted = derive('twice the shortest press that the machine obeys', 't_want', 'k * t_least', 's', [
-      constant('k', 'margin', 2, '1', 'press-length'),
-      chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
-    ]);
-    const length = derive('shortest press of the script', 't_press', 't', 's', [
-      chosen('t', 'press', shortest, 's', 'press script', [0.001, 3600]),
-    ]);
-    out.push(
-      judged('act', 'press-length', {
-        title: 'Shortest press against twice what the machine obeys',
-        caption: 'press length',
-        steps: [length],
-        limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
-        tightShare: 'met',
-        verdict:
-          shortest < machine.shortestPressSeconds ? 'stop' : shortest < wanted.result.value ? 'tight' : 'settled',
-        remedy: shortest >= wanted.result.value ? null : longer(wanted.result.value),
-      }),
-    );
-  }
+}
+
+/** A switch that stays down is held for as long as the machine must run; null where the press is no such switch. */
+function holdFinding(job: Job, facts: Facts, longest: number): Finding | null {
   const press = facts.presses.find((p) => p.id === heardPress(job));
-  const fact = press && facts.controls[press.control];
-  const holds =
-    fact !== undefined &&
-    fact.leading === 'latching-switch' &&
-    press !== undefined &&
-    press.input === 'level' &&
-    press.outputs === 1;
-  if (holds) {
-    const run = machine.runSeconds;
-    const held = run !== null && run > 0 && longest >= run;
-    out.push(
-      finding('act', 'hold', {
-        verdict: held ? 'settled' : run === null ? 'unknown' : 'stop',
-        title: held
-          ? 'The switch stays down by itself; the contact is held as long as the machine must run'
-          : 'This switch stays down by itself: a contact that closes for ' +
-            `${formatQuantity(longest, 's')} runs the machine for ${formatQuantity(longest, 's')} ` +
-            'and no longer',
-        caption: held ? 'held for the run' : 'press must be held',
-        source: ['press-length'],
-        remedy: held
-          ? null
-          : {
-              text: 'Hold the contact for as long as the machine must run, or push the switch itself with a finger.',
-              ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(run).edit } : {}),
-            },
-      }),
-    );
-  }
-  const most = derive('longest press of the script', 't_long', 't', 's', [
+  const latches = press && facts.controls[press.control]?.leading === 'latching-switch';
+  if (!latches || press.input !== 'level' || press.outputs !== 1) return null;
+  const run = machineOf(job).runSeconds;
+  if (run !== null && run > 0 && longest >= run)
+    return finding('act', 'hold', {
+      verdict: 'settled',
+      title: 'The switch stays down by itself; the contact is held as long as the machine must run',
+      caption: 'held for the run',
+      source: ['press-length'],
+    });
+  const said = formatQuantity(longest, 's');
+  return finding('act', 'hold', {
+    verdict: run === null ? 'unknown' : 'stop',
+    title: `This switch stays down by itself: a contact that closes for ${said} runs the machine for ${said} and no longer`,
+    caption: 'press must be held',
+    source: ['press-length'],
+    remedy: {
+      text: 'Hold the contact for as long as the machine must run, or push the switch itself with a finger.',
+      ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(job, run).edit } : {}),
+    },
+  });
+}
+
+function longFinding(job: Job, longest: number): Finding {
+  const most = machineOf(job).longestPressSeconds;
+  if (most === null)
+    return finding('act', 'press-longest', {
+      verdict: 'unknown',
+      title:
+        'How long a press may last before the machine takes it for something else, or for a stuck button, is not known',
+      caption: 'longest press?',
+      source: ['press-longest'],
+      remedy: {
+        text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
+      },
+    });
+  const length = derive('longest press of the script', 't_long', 't', 's', [
     chosen('t', 'press', longest, 's', 'press script', [0.001, 3600]),
   ]);
-  if (machine.longestPressSeconds === null) {
-    out.push(
-      finding('act', 'press-longest', {
-        verdict: 'unknown',
-        title:
-          'How long a press may last before the machine takes it for something else, or for a stuck button, is not known',
-        caption: 'longest press?',
-        source: ['press-longest'],
-        remedy: {
-          text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
-        },
-      }),
-    );
-  } else {
-    out.push(
-      judged('act', 'press-longest', {
-        title: 'Longest press against what the machine still takes for one',
-        caption: 'longest press',
-        steps: [most],
-        limit: atMost(machine.longestPressSeconds, 's', 'longest press that it takes for one', {
-          from: 'maker',
-          what: 'machine, in Act',
-        }),
-        tightShare: 0.1,
-        source: ['press-longest'],
-      }),
-    );
-  }
-  return out;
+  return judged('act', 'press-longest', {
+    title: 'Longest press against what the machine still takes for one',
+    caption: 'longest press',
+    steps: [length],
+    limit: atMost(most, 's', 'longest press that it takes for one', { from: 'maker', what: 'machine, in Act' }),
+    tightShare: 0.1,
+    source: ['press-longest'],
+  });
 }
 
 /** The steps with a wait of at least `seconds` between any two presses, those that are gone back to among them. */

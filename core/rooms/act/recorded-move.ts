@@ -78,6 +78,14 @@ function settled(job: Job, events: readonly LedEvent[]): LedEvent[] {
   return out;
 }
 
+/** One press: held until a sense said so, where the hand let go right after that, else for as long as it was. */
+function pressPiece(down: LedEvent, up: LedEvent, last: LedEvent | undefined): Piece {
+  const seconds = up.at - down.at;
+  if (last && seconds > TAP_SECONDS && up.at - last.at < REACTION_SECONDS)
+    return { do: 'hold', press: up.of, sense: last.of, is: last.what !== 'no', seconds: last.at - down.at };
+  return { do: 'press', press: up.of, sense: '', is: true, seconds };
+}
+
 /** What a take comes to: presses, and between them waits, or waits until a sense said so, one for each of its changes. */
 function piecesOf(job: Job, take: Take): Piece[] | string {
   const events = settled(
@@ -104,16 +112,7 @@ function piecesOf(job: Job, take: Take): Piece[] | string {
       [down, changes] = [e, []];
     } else if (e.what === 'up') {
       if (down?.of !== e.of) return `${take.name} lets go of what it did not press after ${e.at.toFixed(1)} s.`;
-      const seconds = e.at - down.at;
-      const last = changes.at(-1);
-      const held = seconds > TAP_SECONDS && last && e.at - last.at < REACTION_SECONDS ? last : null;
-      out.push({
-        do: held ? 'hold' : 'press',
-        press: e.of,
-        sense: held?.of ?? '',
-        is: held?.what !== 'no',
-        seconds: held ? held.at - down.at : seconds,
-      });
+      out.push(pressPiece(down, e, changes.at(-1)));
       [down, free, changes] = [null, e.at, []];
     } else changes.push(e);
   }

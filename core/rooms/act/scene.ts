@@ -263,47 +263,21 @@ function statesCalled(n: Named, word: string, of: 'part' | 'belief'): StateClue[
   });
 }
 
+const together = (clues: readonly Clue[], seconds: number): Monitor => ({ kind: 'together', clues, seconds });
+const unknown = (word: string): string => `no state of the machine is called “${word}”`;
+
 function monitorsOf(job: Job, never: Never, n: Named): readonly Monitor[] | string {
-  const unknown = (word: string): string => `no state of the machine is called “${word}”`;
-  const together = (clues: readonly Clue[], seconds: number): Monitor => ({ kind: 'together', clues, seconds });
   switch (never.kind) {
-    case 'lasts-longer': {
-      const clues = statesCalled(n, never.state, 'part');
-      return clues.length > 0 ? clues.map((c) => together([c], never.seconds)) : unknown(never.state);
-    }
-    case 'state-while': {
-      const clues = statesCalled(n, never.state, 'part');
-      const sense = job.senses.findIndex(
-        (s) => plain(s.name) === plain(never.other) || plain(s.meaning) === plain(never.other),
-      );
-      const others: Clue[] = sense >= 0 ? [{ of: 'sense', sense }] : statesCalled(n, never.other, 'part');
-      if (clues.length === 0) return unknown(never.state);
-      if (others.length === 0) return `neither a state nor a sense is called “${never.other}”`;
-      return clues.flatMap((c) => others.map((o) => together([c, o], 0)));
-    }
-    case 'both-at-once': {
-      const [a, b] = [n.line(never.press, false), n.line(never.otherPress, false)];
-      if (a === b) return 'these are one press';
-      return a < 0 || b < 0
-        ? 'one of them is pressed by no move'
-        : [
-            together(
-              [
-                { of: 'line', line: a },
-                { of: 'line', line: b },
-              ],
-              0,
-            ),
-          ];
-    }
+    case 'lasts-longer':
+      return ofState(n, never.state, (c) => together([c], never.seconds));
+    case 'no-warning':
+      return ofState(n, never.state, ({ part, keys }) => ({ kind: 'unwarned', part, keys, seconds: never.seconds }));
+    case 'state-while':
+      return stateWhile(job, never, n);
+    case 'both-at-once':
+      return bothAtOnce(never, n);
     case 'starts-per-arming':
       return [{ kind: 'starts', most: never.count }];
-    case 'no-warning': {
-      const clues = statesCalled(n, never.state, 'part');
-      return clues.length > 0
-        ? clues.map(({ part, keys }) => ({ kind: 'unwarned', part, keys, seconds: never.seconds }))
-        : unknown(never.state);
-    }
     case 'output-longer': {
       const line = n.line(never.press, false);
       return line < 0 ? 'it is pressed by no move' : [together([{ of: 'line', line }], never.seconds)];
@@ -316,4 +290,35 @@ function monitorsOf(job: Job, never: Never, n: Named): readonly Monitor[] | stri
       return believed.flatMap((b) => truth.map((t) => together([b, t], never.seconds)));
     }
   }
+}
+
+/** One monitor for each state that a word names. */
+function ofState(n: Named, word: string, monitor: (c: StateClue) => Monitor): readonly Monitor[] | string {
+  const clues = statesCalled(n, word, 'part');
+  return clues.length > 0 ? clues.map(monitor) : unknown(word);
+}
+
+/** A state while a sense says so, or while another part is in a state. */
+function stateWhile(job: Job, never: Never, n: Named): readonly Monitor[] | string {
+  const clues = statesCalled(n, never.state, 'part');
+  const sense = job.senses.findIndex(
+    (s) => plain(s.name) === plain(never.other) || plain(s.meaning) === plain(never.other),
+  );
+  const others: Clue[] = sense >= 0 ? [{ of: 'sense', sense }] : statesCalled(n, never.other, 'part');
+  if (clues.length === 0) return unknown(never.state);
+  if (others.length === 0) return `neither a state nor a sense is called “${never.other}”`;
+  return clues.flatMap((c) => others.map((o) => together([c, o], 0)));
+}
+
+/** Two outputs closed together. */
+function bothAtOnce(never: Never, n: Named): readonly Monitor[] | string {
+  const lines = [n.line(never.press, false), n.line(never.otherPress, false)];
+  if (lines[0] === lines[1]) return 'these are one press';
+  if (lines.some((line) => line < 0)) return 'one of them is pressed by no move';
+  return [
+    together(
+      lines.map((line) => ({ of: 'line', line })),
+      0,
+    ),
+  ];
 }

@@ -1,4 +1,4 @@
-import { finding, type Finding } from '../../ground/finding';
+import { finding, type Finding, type Remedy } from '../../ground/finding';
 import { withMachine, type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity, type Interval } from '../../ground/quantity';
 
@@ -30,46 +30,58 @@ const WHAT = { run: 'run', back: 'way back' } as const;
 const say = (s: number): string => formatQuantity(Number(s.toPrecision(3)), 's');
 
 /** A part's time against what was timed of it, and the waits of the moves against the longest that it may take. */
-export function timedFindings(job: Job, p: MachinePart): Finding[] {
-  return (['run', 'back'] as const).flatMap((of): Finding[] => {
+export const timedFindings = (job: Job, p: MachinePart): Finding[] =>
+  (['run', 'back'] as const).flatMap((of): Finding[] => {
     const values = timingsOf(p, of);
-    if (values.length === 0) return [];
-    const id = `part.${p.id}.timed${of === 'run' ? '' : '-back'}`;
-    const set = of === 'run' ? p.runSeconds : (p.backSeconds ?? p.runSeconds);
-    const range = nextTiming(values);
-    const mean = values.reduce((s, v) => s + v, 0) / values.length;
-    const use = Number(mean.toPrecision(4));
-    const once = `timed ${values.length === 1 ? 'once' : `${values.length} times`}`;
-    const apart = set === null || Math.abs(set - mean) > Math.max(0.05 * mean, range ? range.high - mean : 0);
-    const remedy =
-      apart && p.id === job.act.parts[0]?.id
-        ? {
-            text: 'Use the mean of what was timed.',
-            label: `Use ${formatQuantity(use, 's')}`,
-            edit: withMachine(
-              job,
-              of === 'run' ? { runSeconds: use } : { backSeconds: use },
-              `${WHAT[of]}: ${formatQuantity(use, 's')}, ${once}`,
-            ),
-          }
-        : range
-          ? null
-          : { text: 'Time it twice more: from one timing no spread follows.' };
-    return [
-      finding('act', id, {
-        verdict: apart || !range ? 'tight' : 'settled',
-        title:
-          `The ${WHAT[of]} of the ${p.name}, ${once}: ${say(mean)}` +
-          (range ? `, the next between ${say(range.low)} and ${say(range.high)}` : '') +
-          (apart ? `; the machine is told to take ${set === null ? 'an unknown time' : say(set)}` : ''),
-        caption: once,
-        value: { value: mean, unit: 's' },
-        source: ['repeat-timings'],
-        remedy,
-      }),
-      ...tooShort(job, p, range?.high ?? mean, id),
-    ];
+    return values.length > 0 ? timedOf(job, p, of, values) : [];
   });
+
+/** A told time this far from the mean of what was timed is another one, as a share: common practice. */
+const SAME_SHARE = 0.05;
+
+function timedOf(job: Job, p: MachinePart, of: 'run' | 'back', values: readonly number[]): Finding[] {
+  const id = `part.${p.id}.timed${of === 'run' ? '' : '-back'}`;
+  const set = of === 'run' ? p.runSeconds : (p.backSeconds ?? p.runSeconds);
+  const range = nextTiming(values);
+  const mean = values.reduce((s, v) => s + v, 0) / values.length;
+  const once = `timed ${values.length === 1 ? 'once' : `${values.length} times`}`;
+  const apart = set === null || Math.abs(set - mean) > Math.max(SAME_SHARE * mean, range ? range.high - mean : 0);
+  return [
+    finding('act', id, {
+      verdict: apart || !range ? 'tight' : 'settled',
+      title:
+        `The ${WHAT[of]} of the ${p.name}, ${once}: ${say(mean)}` +
+        (range ? `, the next between ${say(range.low)} and ${say(range.high)}` : '') +
+        (apart ? `; the machine is told to take ${set === null ? 'an unknown time' : say(set)}` : ''),
+      caption: once,
+      value: { value: mean, unit: 's' },
+      source: ['repeat-timings'],
+      remedy: timedRemedy(job, p, of, apart ? mean : null, range !== null, once),
+    }),
+    ...tooShort(job, p, range?.high ?? mean, id),
+  ];
+}
+
+/** The mean that the machine is not told yet is taken over; else more timings are asked for where no spread follows. */
+function timedRemedy(
+  job: Job,
+  p: MachinePart,
+  of: 'run' | 'back',
+  mean: number | null,
+  spread: boolean,
+  once: string,
+): Remedy | null {
+  if (mean !== null && p.id === job.act.parts[0]?.id) {
+    const use = Number(mean.toPrecision(4));
+    const said = formatQuantity(use, 's');
+    const set = of === 'run' ? { runSeconds: use } : { backSeconds: use };
+    return {
+      text: 'Use the mean of what was timed.',
+      label: `Use ${said}`,
+      edit: withMachine(job, set, `${WHAT[of]}: ${said}, ${once}`),
+    };
+  }
+  return spread ? null : { text: 'Time it twice more: from one timing no spread follows.' };
 }
 
 /** Waits for a sense that end before the machine may be through. */

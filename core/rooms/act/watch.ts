@@ -4,6 +4,8 @@ import type { PartTrace, RunTrace, StateSpan } from './trace';
 
 /** A press that most machines see and no hand notices as long, s; common practice. */
 export const USUAL_PRESS_SECONDS = 0.18;
+/** How many times the shortest press that it obeyed is a press that it will obey: common practice. */
+export const SAFE_PRESS = 2;
 const USUAL_WAIT_SECONDS = 1;
 
 /** A new step of a move. */

@@ -1,7 +1,7 @@
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import type { PressFact } from '../../ground/facts';
 import { concerning, atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../../ground/finding';
-import type { BoardProfile, Job, JobEdit } from '../../ground/job';
+import type { BoardPin, BoardProfile, Job, JobEdit } from '../../ground/job';
 import { pinOf, type Line } from '../../build/lines';
 import { panelFindings } from '../../build/panel';
 import { formatQuantity } from '../../ground/quantity';
@@ -225,39 +225,52 @@ function pinRemedy(job: Job, line: Line, lines: readonly Line[], profile: BoardP
 /** The best pin for one line that no other lies on, with a pull-down where only that keeps it still. */
 function bestPin(job: Job, line: Line, lines: readonly Line[], profile: BoardProfile): Remedy {
   const used = new Set(lines.filter((l) => l.id !== line.id).map((l) => pinOf(job, l.id)));
-  const at = (asked: Line): { gpio: number; still: boolean } | null => {
-    const free = profile.pins
-      .filter((pin) => !used.has(pin.gpio))
-      .map((pin) => ({ pin, fit: pinFit(asked, pin, job, profile) }))
-      .map((x) => ({ ...x, cost: costOf(asked, x.pin, x.fit) }))
-      .filter((x) => x.cost !== FORBIDDEN)
-      .sort((a, b) => a.cost - b.cost)[0];
-    return free ? { gpio: free.pin.gpio, still: free.fit.verdict === 'settled' } : null;
-  };
+  const at = (asked: Line): FreePin | null => freePin(job, asked, profile, used);
   const plain = at(line);
-  const canHold = line.press !== null && line.acts && !line.pulledDown && line.press.pressesOn === 'high';
+  const { press } = line;
+  const canHold = press && line.acts && !line.pulledDown && press.pressesOn === 'high';
   const withResistor = canHold && !plain?.still ? at({ ...line, pulledDown: true }) : null;
-  const best = withResistor?.still ? withResistor : plain;
-  if (!best) return { text: 'No free pin can do this; see what stands against it below.' };
-  if (best.gpio === pinOf(job, line.id) && best === plain) return { text: 'No free pin does better.' };
-  const resistor = best === withResistor;
-  const pin = pinAt(profile, best.gpio)!;
+  if (press && withResistor?.still) return usePin(job, line, withResistor.pin, press.id);
+  if (!plain) return { text: 'No free pin can do this; see what stands against it below.' };
+  if (plain.pin.gpio === pinOf(job, line.id)) return { text: 'No free pin does better.' };
+  return usePin(job, line, plain.pin, null);
+}
+
+interface FreePin {
+  readonly pin: BoardPin;
+  /** Whether the line is settled on it. */
+  readonly still: boolean;
+}
+
+/** The cheapest pin that no other line lies on; null where none can do it. */
+function freePin(job: Job, line: Line, profile: BoardProfile, used: ReadonlySet<number | null>): FreePin | null {
+  const [best] = profile.pins
+    .filter((pin) => !used.has(pin.gpio))
+    .map((pin) => ({ pin, fit: pinFit(line, pin, job, profile) }))
+    .map((x) => ({ ...x, cost: costOf(line, x.pin, x.fit) }))
+    .filter((x) => x.cost !== FORBIDDEN)
+    .sort((a, b) => a.cost - b.cost);
+  return best ? { pin: best.pin, still: best.fit.verdict === 'settled' } : null;
+}
+
+/** The line moves to a pin, and its press gets a pull-down where it is named. */
+function usePin(job: Job, line: Line, { gpio, nature }: BoardPin, pulledDown: string | null): Remedy {
   const put: JobEdit = {
     do: 'put',
     list: 'board.pins',
-    item: { line: line.id, gpio: best.gpio, fixed: false },
-    say: `${line.of === 'press' && job.presses.length === 1 ? 'press' : line.name} on pin ${best.gpio}`,
+    item: { line: line.id, gpio, fixed: false },
+    say: `${line.of === 'press' && job.presses.length === 1 ? 'press' : line.name} on pin ${gpio}`,
   };
+  const label = `Use pin ${gpio}`;
+  if (pulledDown === null) return { text: `Pin ${gpio} ${nature}.`, label, edit: put };
   return {
-    text: `Pin ${best.gpio} ${pin.nature}${resistor ? ', with a pull-down at the driver' : ''}.`,
-    label: `Use pin ${best.gpio}`,
-    edit: resistor
-      ? {
-          do: 'several',
-          edits: [{ do: 'set', at: 'press', of: line.press!.id, set: { pullDown: true } }, put],
-          say: `${put.say}, with a pull-down`,
-        }
-      : put,
+    text: `Pin ${gpio} ${nature}, with a pull-down at the driver.`,
+    label,
+    edit: {
+      do: 'several',
+      edits: [{ do: 'set', at: 'press', of: pulledDown, set: { pullDown: true } }, put],
+      say: `${put.say}, with a pull-down`,
+    },
   };
 }
 

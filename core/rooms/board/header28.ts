@@ -8,26 +8,27 @@ const PLACE: readonly number[] = [
 const PULSES = new Set([12, 13, 18, 19]);
 const IO: PinAbility[] = ['output', 'input', 'pull-up', 'interrupt'];
 
+/** Pins that do something of their own at the start: what, and their levels until the program sets them. */
+const SPECIAL: Readonly<Record<number, Pick<BoardPin, 'nature'> & { readonly at: 'toggles' | 'high' }>> = {
+  0: { nature: 'read for an add-on board at the start', at: 'toggles' },
+  1: { nature: 'read for an add-on board at the start', at: 'toggles' },
+  2: { nature: 'fixed pull-up of 1.8 kΩ', at: 'high' },
+  3: { nature: 'fixed pull-up of 1.8 kΩ', at: 'high' },
+  14: { nature: 'the console talks here', at: 'toggles' },
+  15: { nature: 'the console talks here', at: 'toggles' },
+};
+/** The last pin that is pulled up until the program sets it; the others are pulled down. */
+const LAST_PULLED_UP = 8;
+
 const headerPin = (gpio: number): BoardPin => {
-  const up = gpio <= 8;
-  const console_ = gpio === 14 || gpio === 15;
+  const up = gpio <= LAST_PULLED_UP;
   const level = up ? ('weak-high' as const) : ('weak-low' as const);
+  const special = SPECIAL[gpio];
+  const fixed = special?.at === 'high' ? 'high' : level;
   return boardPin(gpio, `GPIO${gpio}`, `pin ${PLACE[gpio]}`, {
     can: PULSES.has(gpio) ? [...IO, 'pulse-width'] : IO,
-    nature: console_
-      ? 'the console talks here'
-      : gpio === 2 || gpio === 3
-        ? 'fixed pull-up of 1.8 kΩ'
-        : gpio === 0 || gpio === 1
-          ? 'read for an add-on board at the start'
-          : up
-            ? 'pulled up until set'
-            : 'pulled down until set',
-    levels: {
-      ...starting(console_ || gpio < 2 ? 'toggles' : gpio === 2 || gpio === 3 ? 'high' : level),
-      rising: gpio === 2 || gpio === 3 ? 'high' : level,
-      reset: gpio === 2 || gpio === 3 ? 'high' : level,
-    },
+    nature: special?.nature ?? (up ? 'pulled up until set' : 'pulled down until set'),
+    levels: { ...starting(special?.at ?? level), rising: fixed, reset: fixed },
   });
 };
 

@@ -17,50 +17,88 @@ export function cheapest(costs: readonly (readonly number[])[]): Matching | null
   const m = costs[0]?.length ?? 0;
   if (n === 0) return { columns: [], cost: 0 };
   if (m < n) return null;
-  const u = new Float64Array(n + 1);
-  const v = new Float64Array(m + 1);
-  // Row that each column belongs to, 1-based; 0 is none.
-  const owner = new Int32Array(m + 1);
-  const way = new Int32Array(m + 1);
-  for (let row = 1; row <= n; row++) {
-    owner[0] = row;
-    let column = 0;
-    const least = new Float64Array(m + 1).fill(Number.POSITIVE_INFINITY);
-    const done = new Uint8Array(m + 1);
-    do {
-      done[column] = 1;
-      const at = owner[column]!;
-      let delta = Number.POSITIVE_INFINITY;
-      let next = -1;
-      for (let j = 1; j <= m; j++) {
-        if (done[j]) continue;
-        const c = costs[at - 1]![j - 1]!;
-        const reduced = c === FORBIDDEN ? c : c - u[at]! - v[j]!;
-        if (reduced < least[j]!) {
-          least[j] = reduced;
-          way[j] = column;
-        }
-        if (least[j]! < delta) {
-          delta = least[j]!;
-          next = j;
-        }
-      }
-      if (next < 0) return null;
-      for (let j = 0; j <= m; j++) {
-        if (done[j]) {
-          u[owner[j]!]! += delta;
-          v[j]! -= delta;
-        } else least[j]! -= delta;
-      }
-      column = next;
-    } while (owner[column] !== 0);
-    while (column !== 0) {
-      const from = way[column]!;
-      owner[column] = owner[from]!;
-      column = from;
+  const state: Assigning = {
+    costs,
+    u: new Float64Array(n + 1),
+    v: new Float64Array(m + 1),
+    owner: new Int32Array(m + 1),
+    way: new Int32Array(m + 1),
+  };
+  for (let row = 1; row <= n; row++) if (!addRow(state, row, m)) return null;
+  const columns = new Array<number>(n).fill(-1);
+  state.owner.forEach((row, j) => {
+    if (j > 0 && row > 0) columns[row - 1] = j - 1;
+  });
+  return { columns, cost: columns.reduce((s, c, i) => s + costs[i]![c]!, 0) };
+}
+
+/** Rows and columns are 1-based here; 0 is none. */
+interface Assigning {
+  readonly costs: readonly (readonly number[])[];
+  /** Potentials of the rows and of the columns. */
+  readonly u: Float64Array;
+  readonly v: Float64Array;
+  /** Row that each column belongs to. */
+  readonly owner: Int32Array;
+  /** The column before each on the shortest path so far. */
+  readonly way: Int32Array;
+}
+
+/** One more row on the shortest augmenting path; false where it can have no column. */
+function addRow(s: Assigning, row: number, m: number): boolean {
+  const { owner, way } = s;
+  owner[0] = row;
+  const least = new Float64Array(m + 1).fill(Number.POSITIVE_INFINITY);
+  const done = new Uint8Array(m + 1);
+  let column = 0;
+  do {
+    done[column] = 1;
+    reach(s, column, least, done);
+    const next = nearest(least, done);
+    if (next < 0) return false;
+    shift(s, least, done, least[next]!);
+    column = next;
+  } while (owner[column] !== 0);
+  while (column !== 0) {
+    const from = way[column]!;
+    owner[column] = owner[from]!;
+    column = from;
+  }
+  return true;
+}
+
+/** What the columns cost that can be reached over this one. */
+function reach(s: Assigning, column: number, least: Float64Array, done: Uint8Array): void {
+  const at = s.owner[column]!;
+  const own = s.costs[at - 1]!;
+  for (let j = 1; j < least.length; j++) {
+    if (done[j]) continue;
+    const c = own[j - 1]!;
+    const reduced = c === FORBIDDEN ? c : c - s.u[at]! - s.v[j]!;
+    if (reduced < least[j]!) {
+      least[j] = reduced;
+      s.way[j] = column;
     }
   }
-  const columns = new Array<number>(n).fill(-1);
-  for (let j = 1; j <= m; j++) if (owner[j]) columns[owner[j]! - 1] = j - 1;
-  return { columns, cost: columns.reduce((s, c, i) => s + costs[i]![c]!, 0) };
+}
+
+/** The cheapest column that is not done; -1 where none can be reached. */
+function nearest(least: Float64Array, done: Uint8Array): number {
+  let best = -1;
+  let delta = Number.POSITIVE_INFINITY;
+  for (let j = 1; j < least.length; j++)
+    if (!done[j] && least[j]! < delta) {
+      delta = least[j]!;
+      best = j;
+    }
+  return best;
+}
+
+function shift({ u, v, owner }: Assigning, least: Float64Array, done: Uint8Array, delta: number): void {
+  for (let j = 0; j < least.length; j++) {
+    if (done[j]) {
+      u[owner[j]!]! += delta;
+      v[j]! -= delta;
+    } else least[j]! -= delta;
+  }
 }

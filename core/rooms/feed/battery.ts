@@ -72,28 +72,44 @@ function asleep(job: Job, facts: Facts): { amps: number; measured: boolean } | n
   return amps === null || amps === undefined ? null : { amps, measured: false };
 }
 
+/** What the controller does all day, or what of it is missing. */
+function dutyOf(job: Job, facts: Facts): Duty | NoLife {
+  const { sleeps, wakesPerDay, wakeSeconds } = job.feed.duty;
+  if (sleeps === 'unknown') return 'sleep';
+  if (sleeps === 'no')
+    return { sleeps: false, rest: { amps: facts.drive?.meanAmps ?? 0, measured: false }, wakes: 0, seconds: 0 };
+  if (wakesPerDay === null || wakeSeconds === null) return 'wakes';
+  const rest = asleep(job, facts);
+  return rest ? { sleeps: true, rest, wakes: wakesPerDay, seconds: wakeSeconds } : 'sleep-draw';
+}
+
+interface Duty {
+  readonly sleeps: boolean;
+  /** The controller's draw at rest. */
+  readonly rest: { readonly amps: number; readonly measured: boolean };
+  readonly wakes: number;
+  readonly seconds: number;
+}
+
+/** What a source gives while the controller draws so much; what it switches off with itself draws nothing while it sleeps. */
+function sourceAmps(job: Job, r: SupplyRun, net: Network, place: number, controller: number, awake: boolean): number {
+  const own = new Set(job.feed.loads.map((l) => l.id));
+  const draws = (l: FedLoad): number => {
+    if (l.id === CONTROLLER) return controller;
+    return awake || own.has(l.id) || l.press !== '' ? l.idleAmps : 0;
+  };
+  return solve(net, vector(r, draws)).amps[place]!;
+}
+
 /** How long the cells of a source last, or what is missing before that can be told. */
 export function lifeOf(job: Job, facts: Facts, r: SupplyRun, place: number, s: FeedSource): Life | NoLife {
-  const { duty } = job.feed;
-  if (duty.sleeps === 'unknown') return 'sleep';
-  const sleeps = duty.sleeps === 'yes';
-  if (sleeps && (duty.wakesPerDay === null || duty.wakeSeconds === null)) return 'wakes';
-  const rest = sleeps ? asleep(job, facts) : { amps: facts.drive?.meanAmps ?? 0, measured: false };
-  if (!rest) return 'sleep-draw';
+  const plan = dutyOf(job, facts);
+  if (typeof plan === 'string') return plan;
+  const { sleeps, rest, wakes, seconds } = plan;
   const cell = CELLS[s.chemistry];
   const middle = withTaken(r.low, place, s, 0.5);
-  const own = (l: FedLoad): boolean => job.feed.loads.some((x) => x.id === l.id);
-  const at = (controller: number, awake: boolean): number =>
-    solve(
-      middle,
-      vector(r, (l) =>
-        l.id === CONTROLLER ? controller : awake || own(l) ? l.idleAmps : l.press === '' ? 0 : l.idleAmps,
-      ),
-    ).amps[place]!;
-  const restAmps = at(rest.amps, !sleeps);
-  const wakeAmps = sleeps ? at(facts.drive?.meanAmps ?? 0, true) : restAmps;
-  const wakes = sleeps ? duty.wakesPerDay! : 0;
-  const seconds = sleeps ? duty.wakeSeconds! : 0;
+  const restAmps = sourceAmps(job, r, middle, place, rest.amps, !sleeps);
+  const wakeAmps = sleeps ? sourceAmps(job, r, middle, place, facts.drive?.meanAmps ?? 0, true) : restAmps;
   const usable = usableShare(r, place, s);
   const cold = job.feed.box.roomCelsius;
   const charge = (holds: number): number =>

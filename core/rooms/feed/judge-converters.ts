@@ -67,104 +67,97 @@ function heat(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
 
 /** A converter's headroom, the most at its input, its rating, and the heat of a linear one. */
 export function judgeConverter(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
-  const out: Finding[] = [];
   const above = n.parent < 0 ? undefined : r.least[n.parent];
-  if (above && !Number.isNaN(above.value)) {
-    const input = derive(`volts into the ${n.name}, at the worst instant`, 'V_in', 'V_i', 'V', [
-      computed('V_i', 'volts before it', above.value, 'V', `the tree, ${whenWords(r, above)}`),
-    ]);
-    const set = chosen('V_out', `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);
-    if (n.kind === 'step-up') {
-      const most = mostSteps(job, r, n.parent);
-      out.push(
-        judged('feed', `headroom@${n.id}`, {
-          title: `A step-up converter wants less at its input than it makes: the ${n.name}`,
-          caption: 'input too high',
-          steps: most,
-          limit: derivedLimit('at most', [derive('its output', 'V_o', 'V_out', 'V', [set])], 'its output'),
-          tightShare: 0.02,
-          remedy: most.at(-1)!.result.value > n.item.volts ? { text: 'Take a step-down converter.' } : null,
-        }),
-      );
-    } else {
-      const want = derive('least input', 'V_want', 'V_out + V_d', 'V', [
-        set,
-        converterInput(n, 'dropVolts', 'V_d', 'what it needs above its output'),
-      ]);
-      out.push(
-        judged('feed', `headroom@${n.id}`, {
-          title: `Headroom of the ${n.name}`,
-          caption: 'headroom',
-          steps: [input],
-          limit: derivedLimit('at least', [want], 'its output and what it needs above that'),
-          tightShare: 0.02,
-          remedy:
-            input.result.value < want.result.value
-              ? { text: 'Take a higher supply, or a regulator that needs less above its output.' }
-              : null,
-        }),
-      );
-    }
-    if (n.item.mostVolts !== null) {
-      const most = mostSteps(job, r, n.parent);
-      out.push(
-        judged('feed', `input@${n.id}`, {
-          title: `Highest input of the ${n.name}`,
-          caption: 'input too high?',
-          steps: most,
-          limit: atMost(n.item.mostVolts, 'V', 'most that its input bears', { from: 'maker', what: 'set in Feed' }),
-          tightShare: 0.05,
-        }),
-      );
-    } else
-      out.push(
-        finding('feed', `input@${n.id}`, {
-          verdict: 'unknown',
-          title: `How much the input of the ${n.name} bears is not said`,
-          caption: 'input bears?',
-          remedy: { text: 'Its sheet says so; enter it beside the converter.' },
-        }),
-      );
+  const fed = above && !Number.isNaN(above.value);
+  return [
+    ...(fed ? [headroomFinding(job, r, n, above), inputFinding(job, r, n)] : []),
+    ratingFinding(r, place, n),
+    ...heat(job, r, place, n),
+  ];
+}
+
+/** Its input against its output: over it by what the converter needs, or under it for one that steps up. */
+function headroomFinding(job: Job, r: SupplyRun, n: Converter, above: SupplyRun['least'][number]): Finding {
+  const set = chosen('V_out', `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);
+  if (n.kind === 'step-up') {
+    const most = mostSteps(job, r, n.parent);
+    return judged('feed', `headroom@${n.id}`, {
+      title: `A step-up converter wants less at its input than it makes: the ${n.name}`,
+      caption: 'input too high',
+      steps: most,
+      limit: derivedLimit('at most', [derive('its output', 'V_o', 'V_out', 'V', [set])], 'its output'),
+      tightShare: 0.02,
+      remedy: most.at(-1)!.result.value > n.item.volts ? { text: 'Take a step-down converter.' } : null,
+    });
   }
-  const w = r.peak[place]!;
-  const steps = currentSteps(r, place, w, 'peak');
+  const input = derive(`volts into the ${n.name}, at the worst instant`, 'V_in', 'V_i', 'V', [
+    computed('V_i', 'volts before it', above.value, 'V', `the tree, ${whenWords(r, above)}`),
+  ]);
+  const want = derive('least input', 'V_want', 'V_out + V_d', 'V', [
+    set,
+    converterInput(n, 'dropVolts', 'V_d', 'what it needs above its output'),
+  ]);
+  return judged('feed', `headroom@${n.id}`, {
+    title: `Headroom of the ${n.name}`,
+    caption: 'headroom',
+    steps: [input],
+    limit: derivedLimit('at least', [want], 'its output and what it needs above that'),
+    tightShare: 0.02,
+    remedy:
+      input.result.value < want.result.value
+        ? { text: 'Take a higher supply, or a regulator that needs less above its output.' }
+        : null,
+  });
+}
+
+function inputFinding(job: Job, r: SupplyRun, n: Converter): Finding {
+  if (n.item.mostVolts === null)
+    return finding('feed', `input@${n.id}`, {
+      verdict: 'unknown',
+      title: `How much the input of the ${n.name} bears is not said`,
+      caption: 'input bears?',
+      remedy: { text: 'Its sheet says so; enter it beside the converter.' },
+    });
+  return judged('feed', `input@${n.id}`, {
+    title: `Highest input of the ${n.name}`,
+    caption: 'input too high?',
+    steps: mostSteps(job, r, n.parent),
+    limit: atMost(n.item.mostVolts, 'V', 'most that its input bears', { from: 'maker', what: 'set in Feed' }),
+    tightShare: 0.05,
+  });
+}
+
+/** Ratings that converters are sold with, A, and the share of one that is used for long (`feed-spare`). */
+const SOLD_AMPS = [0.5, 1, 1.5, 2, 3, 5, 8, 10];
+const USED_SHARE = 0.8;
+
+function ratingFinding(r: SupplyRun, place: number, n: Converter): Finding {
   if (n.item.amps === null)
-    out.push(
-      finding('feed', `rating@${n.id}`, {
-        verdict: 'unknown',
-        title: `How much the ${n.name} gives is not said`,
-        caption: 'converter rating?',
-        remedy: { text: 'Enter its rating; modules often bear half of what is printed for long.' },
-      }),
-    );
-  else {
-    const wanted = [0.5, 1, 1.5, 2, 3, 5, 8, 10].find((a) => 0.8 * a >= steps.at(-1)!.result.value);
-    out.push(
-      judged('feed', `rating@${n.id}`, {
-        title: `Worst current out of the ${n.name} under four fifths of its rating`,
-        caption: 'converter load',
-        steps,
-        limit: derivedLimit(
-          'at most',
-          [
-            derive('four fifths of its rating', 'I_use', 'k * I_c', 'A', [
-              constant('k', 'share used', 0.8, '1', 'feed-spare'),
-              chosen('I_c', 'its rating', n.item.amps, 'A', 'set in Feed', [0.01, 100]),
-            ]),
-          ],
-          'four fifths of its rating',
-        ),
-        tightShare: 0.02,
-        remedy:
-          wanted && wanted > n.item.amps
-            ? {
-                text: `Take one of ${formatQuantity(wanted, 'A')}.`,
-                label: `Take one of ${formatQuantity(wanted, 'A')}`,
-                edit: put({ ...n.item, amps: wanted }, `${n.name} of ${formatQuantity(wanted, 'A')}`),
-              }
-            : null,
-      }),
-    );
-  }
-  return [...out, ...heat(job, r, place, n)];
+    return finding('feed', `rating@${n.id}`, {
+      verdict: 'unknown',
+      title: `How much the ${n.name} gives is not said`,
+      caption: 'converter rating?',
+      remedy: { text: 'Enter its rating; modules often bear half of what is printed for long.' },
+    });
+  const steps = currentSteps(r, place, r.peak[place]!, 'peak');
+  const wanted = SOLD_AMPS.find((a) => USED_SHARE * a >= steps.at(-1)!.result.value);
+  const use = derive('four fifths of its rating', 'I_use', 'k * I_c', 'A', [
+    constant('k', 'share used', USED_SHARE, '1', 'feed-spare'),
+    chosen('I_c', 'its rating', n.item.amps, 'A', 'set in Feed', [0.01, 100]),
+  ]);
+  return judged('feed', `rating@${n.id}`, {
+    title: `Worst current out of the ${n.name} under four fifths of its rating`,
+    caption: 'converter load',
+    steps,
+    limit: derivedLimit('at most', [use], 'four fifths of its rating'),
+    tightShare: 0.02,
+    remedy:
+      wanted && wanted > n.item.amps
+        ? {
+            text: `Take one of ${formatQuantity(wanted, 'A')}.`,
+            label: `Take one of ${formatQuantity(wanted, 'A')}`,
+            edit: put({ ...n.item, amps: wanted }, `${n.name} of ${formatQuantity(wanted, 'A')}`),
+          }
+        : null,
+  });
 }

@@ -10,6 +10,7 @@ import {
   summary,
   type Finding,
   type Limit,
+  type Remedy,
   type Step,
 } from '../../ground/finding';
 import type { FeedSource, Job, JobEdit } from '../../ground/job';
@@ -78,10 +79,48 @@ function unsaid(job: Job, s: FeedSource): boolean {
   );
 }
 
+/** A source by its name, where there is more than one. */
+const calledOf = (r: SupplyRun, s: FeedSource): string =>
+  r.tree.nodes.filter((n) => n.kind === 'source').length > 1 ? `${s.name}: ` : '';
+
+/** What is drawn at the peak, or for long, against what the source may give. */
+function drawFinding(job: Job, r: SupplyRun, place: number, s: FeedSource, word: 'lasting' | 'peak'): Finding {
+  const isPeak = word === 'peak';
+  const w = isPeak ? r.peak[place]! : r.lasting[place]!;
+  const steps = currentSteps(r, place, w, word);
+  const limit = spareLimit(job, s, isPeak);
+  const drawn = steps.at(-1)!.result.value;
+  const within = s.kind === 'cells' ? 'what the cells give' : 'four fifths of the supply';
+  return judged('feed', firstOr(place === 0, word, s.id), {
+    title: `${calledOf(r, s)}${isPeak ? 'Peak draw' : 'Draw that lasts'} under ${within}`,
+    caption: isPeak ? 'peak draw' : 'lasting draw',
+    steps: named(steps, `${isPeak ? 'peak draw' : 'draw that lasts'}: ${whenWords(r, w)}`),
+    limit,
+    tightShare: NEAR,
+    source: ['feed-loads'],
+    remedy: drawn > limit.value ? strongerSource(s, drawn) : null,
+  });
+}
+/** From this share before a limit on a draw is tight, and a stronger source is chosen to keep clear of it. */
+const NEAR = 0.1;
+
+/** The next size that is sold, where the source is one that can be bought stronger. */
+function strongerSource(s: FeedSource, drawn: number): Remedy {
+  const amps = SOLD_AMPS.find((a) => a * (1 - RESERVE) * (1 - NEAR) >= drawn);
+  if (s.kind === 'rail' || s.kind === 'cells' || !amps)
+    return { text: 'It gives no more: take a supply of its own for what draws most.' };
+  const size = formatQuantity(amps, 'A');
+  return {
+    text: `Take a supply of ${size}, or let less run at once.`,
+    label: `Take one of ${size}`,
+    edit: putSource(s, { amps }, `${s.name} of ${size}`),
+  };
+}
+
 /** A source against what is drawn from it. */
 export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource): Finding[] {
   const id = (name: string): string => firstOr(place === 0, name, s.id);
-  const called = r.tree.nodes.filter((n) => n.kind === 'source').length > 1 ? `${s.name}: ` : '';
+  const called = calledOf(r, s);
   if (unsaid(job, s))
     return [
       finding('feed', id('supply'), {
@@ -105,34 +144,7 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
         remedy: { text: 'Choose a controller in Board and a way of pressing in Thumb.' },
       }),
     ];
-  const judge = (word: 'lasting' | 'peak'): Finding => {
-    const w = word === 'peak' ? r.peak[place]! : r.lasting[place]!;
-    const steps = currentSteps(r, place, w, word);
-    const limit = spareLimit(job, s, word === 'peak');
-    const over = steps.at(-1)!.result.value > limit.value;
-    const amps = SOLD_AMPS.find((a) => a * (1 - RESERVE) * 0.9 >= steps.at(-1)!.result.value);
-    return judged('feed', id(word), {
-      title: `${called}${word === 'peak' ? 'Peak draw' : 'Draw that lasts'} under ${
-        s.kind === 'cells' ? 'what the cells give' : 'four fifths of the supply'
-      }`,
-      caption: word === 'peak' ? 'peak draw' : 'lasting draw',
-      steps: named(steps, `${word === 'peak' ? 'peak draw' : 'draw that lasts'}: ${whenWords(r, w)}`),
-      limit,
-      tightShare: 0.1,
-      source: ['feed-loads'],
-      remedy:
-        over && s.kind !== 'rail' && s.kind !== 'cells' && amps
-          ? {
-              text: `Take a supply of ${formatQuantity(amps, 'A')}, or let less run at once.`,
-              label: `Take one of ${formatQuantity(amps, 'A')}`,
-              edit: putSource(s, { amps }, `${s.name} of ${formatQuantity(amps, 'A')}`),
-            }
-          : over
-            ? { text: 'It gives no more: take a supply of its own for what draws most.' }
-            : null,
-    });
-  };
-  const peak = judge('peak');
+  const peak = drawFinding(job, r, place, s, 'peak');
   const gives = peak.limit!;
   const spare = derive('spare at the peak', 'spare', '100 * (1 - I_peak / I_limit)', '%', [
     { ...carried(peak.steps.at(-1)!), symbol: 'I_peak' },
@@ -145,7 +157,7 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
     },
   ]);
   return [
-    judge('lasting'),
+    drawFinding(job, r, place, s, 'lasting'),
     peak,
     summary('feed', id('spare'), {
       verdict: peak.verdict,

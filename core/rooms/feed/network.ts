@@ -152,43 +152,63 @@ const STEP_UP_STARTS = 0.9;
  * @param loads amperes that hang on each part. NaN volts of a source stay NaN.
  */
 export function solve(net: Network, loads: Float64Array): Solved {
-  const { size, parent, kind, ohms, drop, efficiency, idle } = net;
+  const { size, kind } = net;
   const volts = Float64Array.from(net.volts);
   const amps = new Float64Array(size);
   const into = new Float64Array(size);
   let carried = false;
   for (let round = 0; round < ROUNDS && !carried; round++) {
     amps.set(loads);
-    for (let i = size - 1; i >= 0; i--) {
-      const k = kind[i]!;
-      const p = parent[i]!;
-      const vin = p < 0 ? 0 : Math.max(volts[p]!, LEAST_INPUT * net.volts[i]!);
-      into[i] =
-        k <= 1 ? amps[i]! : k === 2 ? amps[i]! + idle[i]! : (volts[i]! * amps[i]!) / (efficiency[i]! * vin) + idle[i]!;
-      if (p >= 0) amps[p] = amps[p]! + into[i]!;
-    }
-    let moved = 0;
-    for (let i = 0; i < size; i++) {
-      const p = parent[i]!;
-      const above = p < 0 ? 0 : volts[p]!;
-      const k = kind[i]!;
-      const now =
-        k === 0
-          ? net.volts[i]! - amps[i]! * ohms[i]!
-          : k === 1
-            ? above - amps[i]! * ohms[i]!
-            : k === 4
-              ? above >= STEP_UP_STARTS
-                ? net.volts[i]!
-                : 0
-              : Math.min(net.volts[i]!, above - drop[i]!);
-      const kept = Number.isNaN(now) ? now : Math.max(0, now);
-      moved = Math.max(moved, Math.abs(kept - volts[i]!) || 0);
-      // Two voltages that chase each other are brought together from the middle.
-      volts[i] = round < CHASING || Number.isNaN(kept) ? kept : (kept + volts[i]!) / 2;
-    }
+    addUp(net, volts, amps, into);
+    const moved = passDown(net, amps, volts, round >= CHASING);
     carried = moved < CLOSE || (!net.bends && round > 0);
   }
-  if (!carried) for (let i = 0; i < size; i++) if (kind[i] !== 0) volts[i] = Number.isNaN(volts[i]!) ? NaN : 0;
+  if (!carried)
+    for (let i = 0; i < size; i++) if (kind[i] !== KINDS.source) volts[i] = Number.isNaN(volts[i]!) ? NaN : 0;
   return { volts, amps, into, carried };
+}
+
+/** Amperes from the ends up: through each part and into it. */
+function addUp(net: Network, volts: Float64Array, amps: Float64Array, into: Float64Array): void {
+  const { parent, kind, efficiency, idle } = net;
+  for (let i = net.size - 1; i >= 0; i--) {
+    const p = parent[i]!;
+    const out = amps[i]!;
+    const k = kind[i]!;
+    if (k === KINDS.source || k === KINDS.lead) into[i] = out;
+    else if (k === KINDS.linear) into[i] = out + idle[i]!;
+    else {
+      const vin = p < 0 ? 0 : Math.max(volts[p]!, LEAST_INPUT * net.volts[i]!);
+      into[i] = (volts[i]! * out) / (efficiency[i]! * vin) + idle[i]!;
+    }
+    if (p >= 0) amps[p] = amps[p]! + into[i]!;
+  }
+}
+
+/** Volts from the sources down; gives how far any of them moved, V. Two that chase each other are brought together from the middle. */
+function passDown(net: Network, amps: Float64Array, volts: Float64Array, halfway: boolean): number {
+  let moved = 0;
+  for (let i = 0; i < net.size; i++) {
+    const now = behind(net, i, amps[i]!, volts);
+    const kept = Number.isNaN(now) ? now : Math.max(0, now);
+    moved = Math.max(moved, Math.abs(kept - volts[i]!) || 0);
+    volts[i] = halfway && !Number.isNaN(kept) ? (kept + volts[i]!) / 2 : kept;
+  }
+  return moved;
+}
+
+/** Volts behind one part. */
+function behind(net: Network, i: number, amps: number, volts: Float64Array): number {
+  const p = net.parent[i]!;
+  const above = p < 0 ? 0 : volts[p]!;
+  switch (net.kind[i]) {
+    case KINDS.source:
+      return net.volts[i]! - amps * net.ohms[i]!;
+    case KINDS.lead:
+      return above - amps * net.ohms[i]!;
+    case KINDS['step-up']:
+      return above >= STEP_UP_STARTS ? net.volts[i]! : 0;
+    default:
+      return Math.min(net.volts[i]!, above - net.drop[i]!);
+  }
 }

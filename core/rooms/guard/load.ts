@@ -10,6 +10,7 @@ import {
   judged,
   type Finding,
   type Input,
+  type Remedy,
 } from '../../ground/finding';
 import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../../ground/facts';
 import type { Job } from '../../ground/job';
@@ -65,12 +66,23 @@ function contactFindings(job: Job, facts: Facts, press: PressFact, contact: Cont
         remedy: { text: 'Say it below: a heater is resistive, a fan or a compressor a motor.' },
       }),
     ];
-  const { low, high, direct } = loadVolts(job, facts.controls[press.control]);
-  const factor = direct ? 1 : POWER_FACTOR[loadKind];
+  return judgedLoad(loadVolts(job, facts.controls[press.control]), loadWatts, loadKind, contact);
+}
+
+const STRONGER: Remedy = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };
+/** Mains over its nominal value (EN 50160), and what a rating for nominal mains holds. */
+const OVER_MAINS = 1.1;
+
+function judgedLoad(
+  { low, high, direct }: ReturnType<typeof loadVolts>,
+  watts: number,
+  kind: Exclude<Job['guard']['loadKind'], 'unknown'>,
+  contact: ContactFact,
+): Finding[] {
   const amps = derive('steady current', 'I', 'P / (V * cosφ)', 'A', [
-    chosen('P', 'load, from the rating plate', loadWatts, 'W', 'set in Guard', [0.1, 1e6]),
+    chosen('P', 'load, from the rating plate', watts, 'W', 'set in Guard', [0.1, 1e6]),
     low,
-    constant('cosφ', `power factor of a ${loadKind} load`, factor, '1', 'power-factor'),
+    constant('cosφ', `power factor of a ${kind} load`, direct ? 1 : POWER_FACTOR[kind], '1', 'power-factor'),
   ]);
   const rated: Input = {
     symbol: 'I_rated',
@@ -79,26 +91,20 @@ function contactFindings(job: Job, facts: Facts, press: PressFact, contact: Cont
     unit: 'A',
     origin: contact.origin,
   };
-  const breaks = breakingStep(rated, loadKind, high.value, direct);
-  const stronger = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };
-  const over = amps.result.value > breaks.result.value;
+  const breaks = breakingStep(rated, kind, high.value, direct);
   const peak = derive('inrush', 'I_peak', 'k * I', 'A', [
-    constant('k', `inrush of a ${loadKind} load`, INRUSH[loadKind], '1', 'inrush'),
+    constant('k', `inrush of a ${kind} load`, INRUSH[kind], '1', 'inrush'),
     carried(amps),
-  ]);
-  const across = derive('voltage that the open contact meets', 'V_open', 'k_v * V', 'V', [
-    constant('k_v', 'over its nominal value', direct ? 1 : 1.1, '1', 'part-share'),
-    high,
   ]);
   return [
     judged('guard', 'contact', {
-      title: `${contact.name} against what it breaks of a ${loadKind} load${direct ? ' of direct current' : ''}`,
+      title: `${contact.name} against what it breaks of a ${kind} load${direct ? ' of direct current' : ''}`,
       caption: 'contact rating',
       steps: [amps],
       limit: derivedLimit('at most', [breaks], 'what it breaks of such a load'),
       tightShare: 1 - DERATE,
       source: ['contact-derate'],
-      remedy: over ? stronger : null,
+      remedy: amps.result.value > breaks.result.value ? STRONGER : null,
     }),
     judged('guard', 'inrush', {
       title: 'Inrush under what the contact bears when it closes',
@@ -106,24 +112,28 @@ function contactFindings(job: Job, facts: Facts, press: PressFact, contact: Cont
       steps: [amps, peak],
       limit: atMost(contact.inrushAmps, 'A', 'inrush that the contact bears', contact.origin),
       tightShare: 0.1,
-      remedy: peak.result.value > contact.inrushAmps ? stronger : null,
+      remedy: peak.result.value > contact.inrushAmps ? STRONGER : null,
     }),
-    judged('guard', 'contact-volts', {
-      title: 'Voltage of the load under the contact’s rating',
-      caption: 'contact voltage',
-      steps: [across],
-      limit: derivedLimit(
-        'at most',
-        [
-          derive('what the rating holds', 'V_holds', 'k_v * V_rated', 'V', [
-            constant('k_v', 'a rating is for the nominal voltage', direct ? 1 : 1.1, '1', 'part-share'),
-            { symbol: 'V_rated', name: 'contact rating', value: contact.volts, unit: 'V', origin: contact.origin },
-          ]),
-        ],
-        'contact rating',
-      ),
-      tightShare: 0.02,
-      remedy: across.result.value > contact.volts * 1.1 ? stronger : null,
-    }),
+    openVoltsFinding(high, direct, contact),
   ];
+}
+
+function openVoltsFinding(high: Input, direct: boolean, contact: ContactFact): Finding {
+  const over = direct ? 1 : OVER_MAINS;
+  const across = derive('voltage that the open contact meets', 'V_open', 'k_v * V', 'V', [
+    constant('k_v', 'over its nominal value', over, '1', 'part-share'),
+    high,
+  ]);
+  const holds = derive('what the rating holds', 'V_holds', 'k_v * V_rated', 'V', [
+    constant('k_v', 'a rating is for the nominal voltage', over, '1', 'part-share'),
+    { symbol: 'V_rated', name: 'contact rating', value: contact.volts, unit: 'V', origin: contact.origin },
+  ]);
+  return judged('guard', 'contact-volts', {
+    title: 'Voltage of the load under the contact’s rating',
+    caption: 'contact voltage',
+    steps: [across],
+    limit: derivedLimit('at most', [holds], 'contact rating'),
+    tightShare: 0.02,
+    remedy: across.result.value > contact.volts * OVER_MAINS ? STRONGER : null,
+  });
 }

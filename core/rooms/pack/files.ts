@@ -85,52 +85,69 @@ const CAUTION = [
   'The local electrical code and licensed practice decide; this sheet does not.',
 ];
 
+const text = (name: string, what: string, type: string, body: string): PackFile => ({ name, what, type, text: body });
+
 /** Every file that leaves, in the order of the room's list. */
 export function packFiles(input: PackInput): PackFile[] {
-  const { job, wiring, presses } = input;
-  const name = slug(job.title);
-  const text = (file: string, what: string, type: string, body: string): PackFile => ({
-    name: file,
-    what,
-    type,
-    text: body,
-  });
-  const stops = input.findings.filter(
-    (f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')),
-  );
-  const cautions = [...stops.map((f) => `STOP: ${f.title}`), ...CAUTION];
-  const notWired = (wiring?.unused ?? []).map(
-    (u) => `No conductor goes to ${u.terminal}: wire ${u.by} reaches it already.`,
-  );
-  const drawn = wiring
-    ? [
-        text(
-          'wiring.svg',
-          'wiring sheet',
-          'image/svg+xml',
-          wiringSvg(`${job.title}: wiring`, job.touchedAt.slice(0, 10), wiring.sheet, wiring.wires, [
-            ...notWired,
-            ...cautions,
-          ]),
-        ),
-        text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
-        text('pins.csv', 'pin table', 'text/csv', pinsCsv(input.pins)),
-        text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
-        ...presses.flatMap((p, i) =>
-          p.netlist
-            ? [
-                text(
-                  i === 0 ? 'joint.cir' : `joint-${slug(p.id)}.cir`,
-                  `netlist of the joint, ${p.name}`,
-                  'text/plain',
-                  p.netlist,
-                ),
-              ]
-            : [],
-        ),
-      ]
-    : [];
-  const able = presses.flatMap((p): FirmwarePress[] =>
+  const { job } = input;
+  const stops = input.findings
+    .filter((f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')))
+    .map((f) => f.title);
+  return [
+    text(`${slug(job.title)}.job.json`, 'job file', 'application/json', jobText(job)),
+    ...(input.wiring ? wiringFiles(input, input.wiring, stops) : []),
+    ...(input.leads.length > 0 ? [text('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
+    ...(input.cells.length > 0
+      ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
+      : []),
+    ...codeFiles(input, stops),
+    ...injectorFiles(job, text),
+    text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),
+    ...unitSheets(input, stops, text),
+    text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
+  ];
+}
+
+/** The wiring sheet, its tables, and the netlist of each joint. */
+function wiringFiles(
+  { job, presses, pins }: PackInput,
+  wiring: NonNullable<PackInput['wiring']>,
+  stops: readonly string[],
+): PackFile[] {
+  const notes = [
+    ...wiring.unused.map((u) => `No conductor goes to ${u.terminal}: wire ${u.by} reaches it already.`),
+    ...stops.map((title) => `STOP: ${title}`),
+    ...CAUTION,
+  ];
+  const day = job.touchedAt.slice(0, 10);
+  return [
+    text(
+      'wiring.svg',
+      'wiring sheet',
+      'image/svg+xml',
+      wiringSvg(`${job.title}: wiring`, day, wiring.sheet, wiring.wires, notes),
+    ),
+    text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
+    text('pins.csv', 'pin table', 'text/csv', pinsCsv(pins)),
+    text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
+    ...presses.flatMap((p, i) =>
+      p.netlist
+        ? [
+            text(
+              i === 0 ? 'joint.cir' : `joint-${slug(p.id)}.cir`,
+              `netlist of the joint, ${p.name}`,
+              'text/plain',
+              p.netlist,
+            ),
+          ]
+        : [],
+    ),
+  ];
+}
+
+/** The presses that the packed program can drive. */
+const drivenBy = (presses: PackInput['presses']): FirmwarePress[] =>
+  presses.flatMap((p) =>
     p.pin === null || p.drives === null
       ? []
       : [
@@ -145,66 +162,35 @@ export function packFiles(input: PackInput): PackFile[] {
           },
         ],
   );
-  const pressed = pressedIn(job);
-  const unread = sensesRead(job).filter((id) => !input.senses.some((s) => s.id === id));
+
+/** Whether the packed program can do all that the job asks: every press, every other side, every sense that is read. */
+function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress[]): boolean {
+  if (able.length === 0 || able.flatMap(packedContacts).length > MOST_CONTACTS) return false;
+  if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
+  const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [
     ...job.act.moves.flatMap((m) => m.steps.filter((s) => s.other).map((s) => s.press)),
-    ...input.hands.filter((h) => h.other).map((h) => h.asks),
+    ...hands.filter((h) => h.other).map((h) => h.asks),
   ];
-  const whole =
-    able.length > 0 &&
-    able.flatMap(packedContacts).length <= MOST_CONTACTS &&
-    unread.length === 0 &&
-    [...pressed, ...input.hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))].every((id) =>
-      able.some((p) => p.id === id),
-    ) &&
-    otherSides.every((id) =>
-      able.some((p) => p.id === id && (p.order !== null || (p.pulses !== null && p.pulses.other !== null))),
-    );
-  const code = whole
-    ? Object.entries(
-        firmwareFiles(job, {
-          presses: able,
-          hands: input.hands,
-          senses: input.senses,
-          signs: input.signs,
-          lacks: input.lacks,
-          stops: stops.map((f) => f.title),
-        }),
-      ).map(([file, body]) =>
-        text(
-          file,
-          file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
-          'text/x-c',
-          body,
-        ),
-      )
-    : [];
-  return [
-    text(`${name}.job.json`, 'job file', 'application/json', jobText(job)),
-    ...drawn,
-    ...(input.leads.length > 0 ? [text('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
-    ...(input.cells.length > 0
-      ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
-      : []),
-    ...code,
-    ...injectorFiles(job, text),
+  const hasOther = (p: FirmwarePress): boolean => p.order !== null || (p.pulses !== null && p.pulses.other !== null);
+  return (
+    asked.every((id) => able.some((p) => p.id === id)) &&
+    otherSides.every((id) => able.some((p) => p.id === id && hasOther(p)))
+  );
+}
+
+function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
+  const presses = drivenBy(input.presses);
+  if (!doesAll(input, presses)) return [];
+  const { hands, senses, signs, lacks } = input;
+  return Object.entries(firmwareFiles(input.job, { presses, hands, senses, signs, lacks, stops })).map(([file, body]) =>
     text(
-      'test-sheet.csv',
-      'test sheet',
-      'text/csv',
-      sheetCsv(
-        input.sheet,
-        stops.map((f) => f.title),
-      ),
+      file,
+      file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
+      'text/x-c',
+      body,
     ),
-    ...unitSheets(
-      input,
-      stops.map((f) => f.title),
-      text,
-    ),
-    text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
-  ];
+  );
 }
 
 /** For the first keypad that was decoded: the injector as Verilog with its test bench, and which value presses which key. */

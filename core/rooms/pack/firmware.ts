@@ -153,6 +153,7 @@ function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand
 }
 
 /** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
+// eslint-disable-next-line max-lines-per-function -- most of it is the text of the file that it writes
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
   const { routine } = job;
   const all = plan.presses.flatMap(packedContacts);

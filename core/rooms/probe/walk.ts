@@ -60,6 +60,10 @@ export function takenFrom(
   };
 }
 
+/** How a walk ends that leaves the kind open. */
+const openEnd = (survey: ControlSurvey, tie: readonly ControlKind[] = []): Walk['end'] =>
+  survey.remainder.leads ? 'remainder' : tie.length > 1 ? 'tie' : 'open';
+
 /**
  * Follows the proposals of Probe on one stand-in until its control is known and no proposal tells more of the kind, a tie is
  * reported, or nothing may be taken.
@@ -92,22 +96,13 @@ export function walk(standin: Measurable, random: Random, most = 16): Walk {
       forecasts,
       proposed,
     });
-    if (readings >= most)
-      return done(settled && survey.known ? 'known' : survey.remainder.leads ? 'remainder' : 'open');
+    const known = settled && survey.known;
+    if (readings >= most) return done(known ? 'known' : openEnd(survey));
     const next = nextFor(job, survey);
-    if (settled && survey.known && !next?.tellsKind) return done('known');
+    if (known && !next?.tellsKind) return done('known');
     if (!next) {
       const tie = tieOf(job, survey);
-      return done(
-        isolation.verdict === 'not-isolated'
-          ? 'held'
-          : survey.remainder.leads
-            ? 'remainder'
-            : tie.length > 1
-              ? 'tie'
-              : 'open',
-        tie,
-      );
+      return done(isolation.verdict === 'not-isolated' ? 'held' : openEnd(survey, tie), tie);
     }
     proposed.push({ next, isolated: isolation.verdict === 'isolated', before: job.readings });
     if (isIsolationReading(next)) isolationReadings++;

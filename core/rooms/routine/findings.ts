@@ -42,111 +42,128 @@ export function routineFindings(job: Job): Finding[] {
         remedy: { text: 'Say at which time, on which days.' },
       }),
     ];
-  const out: Finding[] = [
+  return [
     summary('routine', 'plan', {
       verdict: 'settled',
       title: acting.map(saySentence).join(' '),
       caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`,
       source: ['iana-tz', 'maker'],
     }),
+    ...[
+      armedFinding(job, acting),
+      twiceFinding(acting),
+      unarmedFinding(job, acting),
+      blindFinding(job, acting),
+      clockFinding(job, acting),
+    ].filter((f) => f !== null),
   ];
-  if (acting.some((s) => s.ifArmed) && !job.hands.some((h) => h.kind === 'arm' && pinOf(job, h.id) !== null)) {
-    out.push(
-      finding('routine', 'armed', {
-        verdict: 'tight',
-        title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
-        caption: 'arming has no pin',
-        remedy: armRemedy(job),
-      }),
-    );
-  }
+}
+
+function armedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
+  if (!acting.some((s) => s.ifArmed) || job.hands.some((h) => h.kind === 'arm' && pinOf(job, h.id) !== null))
+    return null;
+  return finding('routine', 'armed', {
+    verdict: 'tight',
+    title: '"If armed" needs a switch that the controller can read; no pin is chosen for it',
+    caption: 'arming has no pin',
+    remedy: armRemedy(job),
+  });
+}
+
+function twiceFinding(acting: readonly Sentence[]): Finding | null {
   const twice = acting.find((s, i) =>
     acting.slice(i + 1).some((t) => t.at === s.at && t.days.some((d) => s.days.includes(d))),
   );
-  if (twice)
-    out.push(
-      finding('routine', 'twice', {
-        verdict: 'tight',
-        title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`,
-        caption: 'presses twice',
-        source: ['press-gap'],
-        remedy: { text: 'Take one of them away, or give it another day.' },
-      }),
-    );
-  if (acting.some((s) => !s.ifArmed) && job.wish.hazards.includes('unattended-heat')) {
-    out.push(
-      finding('routine', 'unarmed', {
-        verdict: 'tight',
-        title: 'It would heat on days when nobody filled it',
-        caption: 'heats unarmed',
-        source: ['cautions'],
-        remedy: {
-          text: 'Arm it by hand after filling.',
-          label: 'Only if armed',
-          edit: {
-            do: 'set',
-            at: 'routine',
-            set: { sentences: sentences.map((s) => ({ ...s, ifArmed: true })) },
-            say: 'only if armed',
-          },
-        },
-      }),
-    );
-  }
-  const { kind } = machineOf(job);
+  if (!twice) return null;
+  return finding('routine', 'twice', {
+    verdict: 'tight',
+    title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`,
+    caption: 'presses twice',
+    source: ['press-gap'],
+    remedy: { text: 'Take one of them away, or give it another day.' },
+  });
+}
+
+function unarmedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
+  if (acting.every((s) => s.ifArmed) || !job.wish.hazards.includes('unattended-heat')) return null;
+  const sentences = job.routine.sentences.map((s) => ({ ...s, ifArmed: true }));
+  return finding('routine', 'unarmed', {
+    verdict: 'tight',
+    title: 'It would heat on days when nobody filled it',
+    caption: 'heats unarmed',
+    source: ['cautions'],
+    remedy: {
+      text: 'Arm it by hand after filling.',
+      label: 'Only if armed',
+      edit: { do: 'set', at: 'routine', set: { sentences }, say: 'only if armed' },
+    },
+  });
+}
+
+/** Whether what it does at a time of day depends on what the machine is doing then. */
+function blindFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   const moveOf = (s: Sentence) => job.act.moves.find((m) => m.id === s.move) ?? job.act.moves[0];
-  const blind = acting.some((s) => {
+  const blind = acting.find((s) => {
     const move = moveOf(s);
     return !move || !looksFirst(move);
   });
-  // One button that opens and closes does whichever comes next: a time of day does not tell which.
-  if (!blind) {
-    out.push(
-      finding('routine', 'blind', {
-        verdict: 'settled',
-        title: 'It looks before it presses, whatever the machine is doing at that time',
-        caption: 'looks first',
-        source: ['contact-meaning'],
-      }),
-    );
-  } else if (kind === 'open-stop-close-stop' || kind === 'flips') {
-    const door = kind === 'open-stop-close-stop';
-    out.push(
-      finding('routine', 'blind', {
-        verdict: door ? 'stop' : 'tight',
-        title:
-          `At ${acting[0]!.at} it presses whatever the machine is doing: ` +
-          `${door ? 'what is closed already is opened' : 'what is on already is switched off'}`,
-        caption: door ? 'opens what is closed' : 'may switch it off',
-        source: ['contact-meaning'],
-        remedy: {
-          text:
-            'It must look before it presses: a contact at the closed end and a move in Act that reads it, ' +
-            'or separate terminals for open and close.',
-        },
-      }),
-    );
-  } else if (kind === 'unknown')
-    out.push(
-      finding('routine', 'blind', {
+  if (!blind)
+    return finding('routine', 'blind', {
+      verdict: 'settled',
+      title: 'It looks before it presses, whatever the machine is doing at that time',
+      caption: 'looks first',
+      source: ['contact-meaning'],
+    });
+  switch (machineOf(job).kind) {
+    case 'open-stop-close-stop':
+      // One button that opens and closes does whichever comes next: a time of day does not tell which.
+      return pressesBlindly(acting[0]!.at, {
+        verdict: 'stop',
+        does: 'what is closed already is opened',
+        caption: 'opens what is closed',
+      });
+    case 'flips':
+      return pressesBlindly(acting[0]!.at, {
+        verdict: 'tight',
+        does: 'what is on already is switched off',
+        caption: 'may switch it off',
+      });
+    case 'unknown':
+      return finding('routine', 'blind', {
         verdict: 'unknown',
         title: 'Whether a press at that time does what is meant depends on the machine, and Act does not know it yet',
         caption: 'machine not told',
         remedy: { text: 'Say in Act what a press does to this machine.' },
-      }),
-    );
+      });
+    default:
+      return null;
+  }
+}
+
+const pressesBlindly = (at: string, of: { verdict: 'stop' | 'tight'; does: string; caption: string }): Finding =>
+  finding('routine', 'blind', {
+    verdict: of.verdict,
+    title: `At ${at} it presses whatever the machine is doing: ${of.does}`,
+    caption: of.caption,
+    source: ['contact-meaning'],
+    remedy: {
+      text:
+        'It must look before it presses: a contact at the closed end and a move in Act that reads it, ' +
+        'or separate terminals for open and close.',
+    },
+  });
+
+function clockFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   const changed = clockChangeFirings(acting, job.touchedAt, job.region.timeZone);
-  if (changed.length > 0)
-    out.push(
-      finding('routine', 'clock-change', {
-        verdict: 'tight',
-        title:
-          `${changed.length} of a year's firings fall into a clock change: ` +
-          `${changed[0]!.local.slice(0, 10)}, ${changed[0]!.clockChange}`,
-        caption: 'falls into clock change',
-        source: ['iana-tz'],
-        remedy: { text: 'Pick a time before 01:00 or after 03:00.' },
-      }),
-    );
-  return out;
+  const [first] = changed;
+  if (!first) return null;
+  return finding('routine', 'clock-change', {
+    verdict: 'tight',
+    title:
+      `${changed.length} of a year's firings fall into a clock change: ` +
+      `${first.local.slice(0, 10)}, ${first.clockChange}`,
+    caption: 'falls into clock change',
+    source: ['iana-tz'],
+    remedy: { text: 'Pick a time before 01:00 or after 03:00.' },
+  });
 }

@@ -105,6 +105,7 @@ export function planPresses(job: Job, facts: ThumbFacts): readonly PlannedPress[
   let wiresBefore = 0;
   let proposed = false;
   let rider: string | null = null;
+  // eslint-disable-next-line complexity -- half of what is counted is a value that may be missing
   return job.presses.map((press): PlannedPress => {
     const context = wayContext(job, facts, press, wiresBefore);
     const own = context && press.way ? planned(press.way, context) : null;

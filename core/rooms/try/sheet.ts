@@ -41,26 +41,23 @@ export function successRun(reliability: number, confidence: number): Step {
   ]);
 }
 
+const PROVE_DEAD: SheetStep = {
+  id: 'prove-dead',
+  title: 'Prove it dead',
+  how: 'Go through the five steps in Guard with the tester in hand.',
+  expected: 'no voltage between any pair, and the tester proven twice',
+  wanted: 1,
+  onStandin: false,
+};
+
 /** The test sheet of a job, in safe order. */
 export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
   const press = scriptOf(job).find((s) => s.do === 'press');
   const length = press ? formatQuantity(press.seconds, 's') : 'as long as the script says';
   const many = successRun(job.sheet.reliability, job.sheet.confidence).result.value;
   const share = (x: number): string => `${Number((100 * x).toPrecision(4))} %`;
-  const first: SheetStep[] = proveDead
-    ? [
-        {
-          id: 'prove-dead',
-          title: 'Prove it dead',
-          how: 'Go through the five steps in Guard with the tester in hand.',
-          expected: 'no voltage between any pair, and the tester proven twice',
-          wanted: 1,
-          onStandin: false,
-        },
-      ]
-    : [];
   return [
-    ...first,
+    ...(proveDead ? [PROVE_DEAD] : []),
     {
       id: 'dummy-load',
       title: 'Press a lamp first',

@@ -105,6 +105,7 @@ function withLog(job: Job, entry: LogEntry): Job {
 
 type Changed = [job: Job, room: LogEntry['room'], said: string];
 
+// eslint-disable-next-line complexity -- a plain switch over the kinds of edits
 function change(job: Job, edit: JobEdit, now: string): Changed {
   switch (edit.do) {
     case 'set':
@@ -119,29 +120,16 @@ function change(job: Job, edit: JobEdit, now: string): Changed {
       return [{ ...job, archived: edit.archived }, '', edit.archived ? 'archived' : 'back from the archive'];
     case 'add-control':
       return [withControl(job, edit), 'probe', `control ${edit.name}`];
-    case 'change-control': {
-      if (!job.controls.some((c) => c.id === edit.id)) throw new NoSuch(`The job has no control ${edit.id}.`);
-      const controls = job.controls.map((c) => (c.id === edit.id ? { ...c, ...edit.set } : c));
-      return [{ ...job, controls }, 'probe', edit.say ?? `control ${edit.id} changed`];
-    }
+    case 'change-control':
+      return changeControl(job, edit);
     case 'add-reading': {
       const base = edit.control ? withControl(job, edit.control) : job;
       return [{ ...base, readings: [...base.readings, edit.reading] }, 'probe', edit.say];
     }
-    case 'strike-reading': {
-      if (!job.readings.some((r) => r.id === edit.id)) throw new NoSuch(`The job has no reading ${edit.id}.`);
-      const readings = job.readings.map((r) => (r.id === edit.id ? { ...r, struck: edit.struck } : r));
-      return [{ ...job, readings }, 'probe', edit.struck ? 'a reading withdrawn' : 'a reading counts again'];
-    }
-    case 'tick': {
-      const { [edit.step]: _gone, ...rest } = job.guard.ticks;
-      const ticks = edit.on ? { ...rest, [edit.step]: now } : rest;
-      return [
-        { ...job, guard: { ...job.guard, ticks } },
-        'guard',
-        `${edit.on ? 'done' : 'not done after all'}: ${edit.title}`,
-      ];
-    }
+    case 'strike-reading':
+      return strikeReading(job, edit);
+    case 'tick':
+      return tick(job, edit, now);
     case 'add-trial':
       return [{ ...job, trials: [...job.trials, edit.trial] }, 'try', edit.say];
     case 'note':
@@ -158,6 +146,27 @@ function change(job: Job, edit: JobEdit, now: string): Changed {
     default:
       throw new NoSuch(`There is no edit ${JSON.stringify((edit as { do?: unknown }).do)}.`);
   }
+}
+
+type Edit<D extends JobEdit['do']> = Extract<JobEdit, { readonly do: D }>;
+
+function changeControl(job: Job, edit: Edit<'change-control'>): Changed {
+  if (!job.controls.some((c) => c.id === edit.id)) throw new NoSuch(`The job has no control ${edit.id}.`);
+  const controls = job.controls.map((c) => (c.id === edit.id ? { ...c, ...edit.set } : c));
+  return [{ ...job, controls }, 'probe', edit.say ?? `control ${edit.id} changed`];
+}
+
+function strikeReading(job: Job, edit: Edit<'strike-reading'>): Changed {
+  if (!job.readings.some((r) => r.id === edit.id)) throw new NoSuch(`The job has no reading ${edit.id}.`);
+  const readings = job.readings.map((r) => (r.id === edit.id ? { ...r, struck: edit.struck } : r));
+  return [{ ...job, readings }, 'probe', edit.struck ? 'a reading withdrawn' : 'a reading counts again'];
+}
+
+function tick(job: Job, edit: Edit<'tick'>, now: string): Changed {
+  const { [edit.step]: _gone, ...rest } = job.guard.ticks;
+  const ticks = edit.on ? { ...rest, [edit.step]: now } : rest;
+  const said = `${edit.on ? 'done' : 'not done after all'}: ${edit.title}`;
+  return [{ ...job, guard: { ...job.guard, ticks } }, 'guard', said];
 }
 
 type Plain = Readonly<Record<string, unknown>>;

@@ -19,24 +19,23 @@ const pick = (o: Plain, keys: readonly string[]): Plain =>
   Object.fromEntries(keys.filter((k) => Object.hasOwn(o, k)).map((k) => [k, o[k]]));
 const listOf = (v: unknown): Plain[] => (Array.isArray(v) ? v.filter(isPlain) : []);
 
+const plainOr = (v: unknown): Plain => (isPlain(v) ? v : {});
+const textOr = (v: unknown, usual: string): string => (typeof v === 'string' && v !== '' ? v : usual);
+
 /** The one press of version 4, called as its control is; none where nothing was pressed or planned. */
 function pressOf(d: Plain): Plain[] {
   const thumb = d['thumb'];
   if (!isPlain(thumb)) return [];
-  const board = isPlain(d['board']) ? d['board'] : {};
-  const control = listOf(d['controls']).find((c) => c['id'] === thumb['control']) ?? listOf(d['controls'])[0];
-  const called = control?.['name'];
-  const used =
-    thumb['control'] !== '' ||
-    thumb['way'] !== null ||
-    board['pressPin'] !== null ||
-    control !== undefined ||
-    listOf(isPlain(d['act']) ? d['act']['script'] : []).length > 0;
-  if (!used) return [];
+  const board = plainOr(d['board']);
+  const controls = listOf(d['controls']);
+  const control = controls.find((c) => c['id'] === thumb['control']) ?? controls[0];
+  const planned = thumb['control'] !== '' || thumb['way'] !== null || board['pressPin'] !== null;
+  const scripted = listOf(plainOr(d['act'])['script']).length > 0;
+  if (!planned && !scripted && control === undefined) return [];
   return [
     {
       id: 'press',
-      name: typeof called === 'string' && called !== '' ? called : 'press',
+      name: textOr(control?.['name'], 'press'),
       pullDown: board['pullDown'] ?? false,
       twoContacts: false,
       moduleMode: 'unknown',

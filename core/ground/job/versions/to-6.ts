@@ -22,29 +22,28 @@ const LEAD = {
   ohms: null,
 };
 
+function sourceOf(f: Plain): Plain {
+  const rail = typeof f['rail'] === 'string' ? f['rail'] : '';
+  return {
+    ...SOURCE,
+    id: 'supply',
+    name: typeof f['supply'] === 'string' && f['supply'] !== '' ? f['supply'] : 'supply',
+    kind: rail ? 'rail' : 'plug-in',
+    volts: f['volts'] ?? null,
+    amps: f['amps'] ?? null,
+    isolated: f['isolated'] ?? 'unknown',
+    rail,
+  };
+}
+
 /** The one supply of version 5 with its lead; none where nobody had said anything of it. */
 function treeOf(f: Plain): Plain {
   const said =
     ['volts', 'amps', 'leadMetres', 'leadSquareMetres'].some((k) => typeof f[k] === 'number') ||
     (f['supply'] ?? '') !== '' ||
     (f['rail'] ?? '') !== '';
-  const rail = typeof f['rail'] === 'string' ? f['rail'] : '';
-  const called = typeof f['supply'] === 'string' && f['supply'] !== '' ? f['supply'] : 'supply';
   return {
-    sources: said
-      ? [
-          {
-            ...SOURCE,
-            id: 'supply',
-            name: called,
-            kind: rail ? 'rail' : 'plug-in',
-            volts: f['volts'] ?? null,
-            amps: f['amps'] ?? null,
-            isolated: f['isolated'] ?? 'unknown',
-            rail,
-          },
-        ]
-      : [],
+    sources: said ? [sourceOf(f)] : [],
     converters: [],
     links: said ? [{ ...LEAD, metres: f['leadMetres'] ?? null, squareMetres: f['leadSquareMetres'] ?? null }] : [],
     loads: [],

@@ -39,32 +39,30 @@ export function estimates(
   return out;
 }
 
+/** Under this nothing stands there, V. */
+const LEAST_OPEN_VOLTS = 0.3;
+/** Kinds with two wires and nothing beside them to read against. */
+const ACROSS_ALONE: readonly ControlKind[] = ['dry-pair', 'switched-load'];
+/** Kinds whose open contact bears their supply. */
+const BEARS_SUPPLY: readonly ControlKind[] = ['low-when-pressed', 'high-when-pressed', 'latching-switch', 'ladder'];
+
+/** Whether a reading shows the voltage that stands there while nobody presses; of a motor, while it moves. */
+function showsOpenVolts(s: EstimateReadings, r: Reading, steadySide: string): boolean {
+  if (!r.kind.startsWith('volts') || Math.abs(r.value) < LEAST_OPEN_VOLTS) return false;
+  if (s.kind === 'motor-pair') return r.state === 'moving' || r.state === 'moving-back';
+  if (r.state !== 'idle') return false;
+  const across = r.from.kind === 'contact' && r.to.kind === 'contact';
+  if (across || ACROSS_ALONE.includes(s.kind)) return across && [...ACROSS_ALONE, ...BEARS_SUPPLY].includes(s.kind);
+  const toGround = r.from.kind === 'contact' && r.from.name === steadySide && r.to.kind === 'ground';
+  return toGround && r.kind === 'volts-dc' && s.kind !== 'serial-bus';
+}
+
 /** The supply, loop or load voltage, from what stands there while nobody presses. */
 function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].supplyVolts!;
   const other = s.signal === 'A' ? 'B' : 'A';
   const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
-  const shows = (r: Reading): boolean => {
-    if (!r.kind.startsWith('volts') || Math.abs(r.value) < 0.3) return false;
-    if (s.kind === 'motor-pair') return r.state === 'moving' || r.state === 'moving-back';
-    if (r.state !== 'idle') return false;
-    const across = r.from.kind === 'contact' && r.to.kind === 'contact';
-    if (s.kind === 'dry-pair' || s.kind === 'switched-load') return across;
-    if (across)
-      return (
-        s.kind === 'low-when-pressed' ||
-        s.kind === 'high-when-pressed' ||
-        s.kind === 'latching-switch' ||
-        s.kind === 'ladder'
-      );
-    return (
-      r.kind === 'volts-dc' &&
-      r.from.kind === 'contact' &&
-      r.to.kind === 'ground' &&
-      r.from.name === steadySide &&
-      s.kind !== 'serial-bus'
-    );
-  };
+  const shows = (r: Reading): boolean => showsOpenVolts(s, r, steadySide);
   const r = latest(s.usable.filter(shows));
   if (!r) return;
   const [low, high] = s

@@ -56,85 +56,80 @@ const DANGEROUS_SIDE: Remedy = {
 /** The isolation findings of one control, gravest facts first. */
 export function isolationFindings(job: Job, control: string, name: string): Finding[] {
   const s = isolationOf(job, control);
-  const { mains } = job.survey;
-  const out: Finding[] = [];
-  if (s.worst)
-    out.push(
-      finding('probe', `${control}.dangerous`, {
-        verdict: 'stop',
-        title: `${name} is over extra-low voltage: ${sayPlace(s.worst)}, ${sayValue(s.worst)}`,
-        caption: 'dangerous volts',
-        source: ['iec-61140'],
-        remedy: DANGEROUS_SIDE,
-      }),
-    );
-  if (s.lowest) out.push(ohmsFinding(job, control, name, s.lowest));
-  if (s.insulation) {
-    const r = s.insulation;
-    const step = derive('lowest insulation to a mains pin', 'R_iso', 'R', 'Ω', [from('R', r, 'Ω')]);
-    out.push(
-      judged('probe', `${control}.insulation`, {
-        title: `Insulation of ${name} at 500 V DC`,
-        caption: 'insulation test',
-        steps: [step],
-        limit: atLeast(REINFORCED_OHMS, 'Ω', 'reinforced insulation', { from: 'source', key: 'insulation-test' }),
-        tightShare: 0.05,
-        remedy: r.value < REINFORCED_OHMS ? NOT_ISOLATED : null,
-      }),
-    );
-  }
-  out.push(...s.ac.map((c) => acFinding(control, name, c)));
-  const asked = questionsOf(mains);
-  if (asked.length) {
-    out.push(
-      finding('probe', `${control}.mains`, {
-        verdict: 'unknown',
-        title: `Not yet said: ${asked.map((q) => MAINS_QUESTIONS[q]).join(', ')}`,
-        caption: 'mains side not asked',
-        source: ['isolation-bounds'],
-        remedy: { text: 'Answer it in Probe, above the next reading.' },
-      }),
-    );
-  } else if (!offMains(mains) && mains.mainSwitch === 'open') {
-    out.push(
-      finding('probe', `${control}.mains`, {
-        verdict: 'unknown',
-        title: 'The machine’s main switch stood open while ohms were read: they tell nothing of what lies behind it',
-        caption: 'main switch open',
-        source: ['isolation-bounds'],
-        remedy: {
-          text: 'Close it with the plug out, withdraw those readings, take them again, and say that it is closed.',
-        },
-      }),
-    );
-  }
-  if (offMains(mains) && s.verdict !== 'isolated') {
-    out.push(
-      finding('probe', `${control}.mains`, {
-        verdict: s.verdict === 'unknown' ? 'unknown' : 'stop',
-        title: `No plug and no cable was said, and ${name} shows volts or a path that only mains gives`,
-        caption: 'mains after all?',
-        source: ['isolation-bounds'],
-        remedy: { text: 'Look for a cable that was overlooked, say anew how it is fed, and take the readings again.' },
-      }),
-    );
-  }
-  if (s.verdict === 'unknown' && s.missing.length > 0) out.push(stillToRead(control, name, s));
-  if (s.verdict === 'isolated') {
-    const off = offMains(mains);
-    out.push(
-      finding('probe', `${control}.isolation`, {
-        verdict: 'settled',
-        title: off
-          ? `${name} has no way to mains: no plug, no charger, no other cable`
-          : `${name} is isolated from mains, as far as these readings tell`,
-        caption: off ? 'no mains here' : 'isolated from mains',
-        source: off ? ['isolation-bounds'] : ['isolation-bounds', 'iec-61140'],
-      }),
-    );
-  }
-  return out;
+  const off = offMains(job.survey.mains);
+  return [
+    s.worst && dangerousFinding(control, name, s.worst),
+    s.lowest && ohmsFinding(job, control, name, s.lowest),
+    s.insulation && insulationFinding(control, name, s.insulation),
+    ...s.ac.map((c) => acFinding(control, name, c)),
+    mainsFinding(job, control),
+    off && s.verdict !== 'isolated' ? mainsAfterAll(control, name, s.verdict === 'unknown') : null,
+    s.verdict === 'unknown' && s.missing.length > 0 ? stillToRead(control, name, s) : null,
+    s.verdict === 'isolated' ? isolatedFinding(control, name, off) : null,
+  ].filter((f) => f !== null && f !== undefined);
 }
+
+const dangerousFinding = (control: string, name: string, worst: Reading): Finding =>
+  finding('probe', `${control}.dangerous`, {
+    verdict: 'stop',
+    title: `${name} is over extra-low voltage: ${sayPlace(worst)}, ${sayValue(worst)}`,
+    caption: 'dangerous volts',
+    source: ['iec-61140'],
+    remedy: DANGEROUS_SIDE,
+  });
+
+const insulationFinding = (control: string, name: string, r: Reading): Finding =>
+  judged('probe', `${control}.insulation`, {
+    title: `Insulation of ${name} at 500 V DC`,
+    caption: 'insulation test',
+    steps: [derive('lowest insulation to a mains pin', 'R_iso', 'R', 'Ω', [from('R', r, 'Ω')])],
+    limit: atLeast(REINFORCED_OHMS, 'Ω', 'reinforced insulation', { from: 'source', key: 'insulation-test' }),
+    tightShare: 0.05,
+    remedy: r.value < REINFORCED_OHMS ? NOT_ISOLATED : null,
+  });
+
+/** What of the mains side was not asked, or was read past an open main switch; null where all was said. */
+function mainsFinding(job: Job, control: string): Finding | null {
+  const { mains } = job.survey;
+  const asked = questionsOf(mains);
+  if (asked.length > 0)
+    return finding('probe', `${control}.mains`, {
+      verdict: 'unknown',
+      title: `Not yet said: ${asked.map((q) => MAINS_QUESTIONS[q]).join(', ')}`,
+      caption: 'mains side not asked',
+      source: ['isolation-bounds'],
+      remedy: { text: 'Answer it in Probe, above the next reading.' },
+    });
+  if (offMains(mains) || mains.mainSwitch !== 'open') return null;
+  return finding('probe', `${control}.mains`, {
+    verdict: 'unknown',
+    title: 'The machine’s main switch stood open while ohms were read: they tell nothing of what lies behind it',
+    caption: 'main switch open',
+    source: ['isolation-bounds'],
+    remedy: {
+      text: 'Close it with the plug out, withdraw those readings, take them again, and say that it is closed.',
+    },
+  });
+}
+
+const mainsAfterAll = (control: string, name: string, unknown: boolean): Finding =>
+  finding('probe', `${control}.mains`, {
+    verdict: unknown ? 'unknown' : 'stop',
+    title: `No plug and no cable was said, and ${name} shows volts or a path that only mains gives`,
+    caption: 'mains after all?',
+    source: ['isolation-bounds'],
+    remedy: { text: 'Look for a cable that was overlooked, say anew how it is fed, and take the readings again.' },
+  });
+
+const isolatedFinding = (control: string, name: string, off: boolean): Finding =>
+  finding('probe', `${control}.isolation`, {
+    verdict: 'settled',
+    title: off
+      ? `${name} has no way to mains: no plug, no charger, no other cable`
+      : `${name} is isolated from mains, as far as these readings tell`,
+    caption: off ? 'no mains here' : 'isolated from mains',
+    source: off ? ['isolation-bounds'] : ['isolation-bounds', 'iec-61140'],
+  });
 
 function stillToRead(control: string, name: string, s: IsolationState): Finding {
   const how = (m: (typeof s.missing)[number]): string =>

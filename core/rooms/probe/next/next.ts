@@ -81,21 +81,41 @@ export function nextReading(
   // How it is fed and how its main switch stands is asked before any reading counts.
   if (isolation.asks.length > 0 && isolation.verdict !== 'not-isolated') return null;
   const first = isolation.verdict === 'not-isolated' ? undefined : isolation.missing[0];
-  const bits = entropyBits(CONTROL_KINDS.map((k) => p.kinds[k]));
   if (first)
     return describe(job, control, first, p, {
       gainBits: 0,
       tellsKind: false,
-      toGo: isolation.missing.length + Math.ceil(bits / TYPICAL_BITS),
+      toGo: isolation.missing.length + Math.ceil(entropyBits(CONTROL_KINDS.map((k) => p.kinds[k])) / TYPICAL_BITS),
       why: 'Isolation from mains comes before everything else.',
     });
-  const options = readingsWorth(job, control, p, skip);
+  return p.kinds[p.leading] >= KNOWN_AT ? knownNext(job, control, p, skip) : tellingNext(job, control, p, skip);
+}
+
+/** How many readings are left at this gain of each, told as no more than a handful. */
+const readingsLeft = (bits: number, each: number): number =>
+  Math.min(MOST_TOLD, Math.max(1, Math.ceil(bits / Math.max(each, LEAST_EACH_BITS))));
+const MOST_TOLD = 6;
+const LEAST_EACH_BITS = 0.25;
+/** From here on a gain is told with one digit behind the point. */
+const TOLD_BITS = 0.05;
+
+const said = (
+  best: Utility,
+  p: Posterior,
+  tellsKind: boolean,
+  why: string,
+): Pick<NextReading, 'gainBits' | 'tellsKind' | 'toGo' | 'why'> => ({
+  gainBits: best.kindBits + VALUE_WEIGHT * best.valueBits,
+  tellsKind,
+  toGo: readingsLeft(entropyBits(CONTROL_KINDS.map((k) => p.kinds[k])), best.kindBits),
+  why,
+});
+
+/** The next reading once the kind is known: what would turn the verdict, what makes sure of it cheaply, what the way will want. */
+function knownNext(job: Job, control: string, p: Posterior, skip: ReadonlySet<string>): NextReading | null {
   const taken = kindReadings(job, control);
-  const known = p.kinds[p.leading] >= KNOWN_AT;
-  // Until the kind is known the kind is what counts; a reading that narrows only its values can wait.
-  const telling = (least: number): Utility | undefined => options.find((o) => o.kindBits > least);
   // What hangs on one reading alone is no verdict yet: a slip of the hand at that place would turn it.
-  const again = known ? hangsOn(taken, p, skip) : undefined;
+  const again = hangsOn(taken, p, skip);
   if (again)
     return describe(job, control, again, p, {
       gainBits: CONFIRMS_BITS,
@@ -103,22 +123,31 @@ export function nextReading(
       toGo: 1,
       why: 'The verdict hangs on this one reading; taken once more alike, it stands.',
     });
-  const confirming = known && p.kinds[p.leading] < SURE_AT ? telling(CONFIRMS_BITS) : undefined;
-  const best = known
-    ? (confirming ?? wantedValue(p, options, taken))
-    : (telling(CONFIRMS_BITS) ?? telling(WORTH_KIND_BITS));
+  const options = readingsWorth(job, control, p, skip);
+  const confirming = p.kinds[p.leading] < SURE_AT ? options.find((o) => o.kindBits > CONFIRMS_BITS) : undefined;
+  if (confirming)
+    return describe(
+      job,
+      control,
+      confirming.spec,
+      p,
+      said(confirming, p, true, 'Known already; this cheap one makes sure.'),
+    );
+  const wanted = wantedValue(p, options, taken);
+  if (!wanted) return null;
+  const why = 'The kind is clear; the way of pressing will want this value.';
+  return describe(job, control, wanted.spec, p, said(wanted, p, false, why));
+}
+
+/** Until the kind is known the kind is what counts; a reading that narrows only its values can wait. */
+function tellingNext(job: Job, control: string, p: Posterior, skip: ReadonlySet<string>): NextReading | null {
+  const options = readingsWorth(job, control, p, skip);
+  const telling = (least: number): Utility | undefined => options.find((o) => o.kindBits > least);
+  const best = telling(CONFIRMS_BITS) ?? telling(WORTH_KIND_BITS);
   if (!best) return null;
-  const why = confirming
-    ? 'Known already; this cheap one makes sure.'
-    : known
-      ? 'The kind is clear; the way of pressing will want this value.'
-      : best.kindBits > 0.05
-        ? `It tells the candidates apart best for its trouble: ${best.kindBits.toFixed(1)} bits.`
-        : `It tells a little more of what is left: ${best.kindBits.toFixed(2)} bits.`;
-  return describe(job, control, best.spec, p, {
-    gainBits: best.kindBits + VALUE_WEIGHT * best.valueBits,
-    tellsKind: !known || confirming !== undefined,
-    toGo: Math.min(6, Math.max(1, Math.ceil(bits / Math.max(best.kindBits, 0.25)))),
-    why,
-  });
+  const why =
+    best.kindBits > TOLD_BITS
+      ? `It tells the candidates apart best for its trouble: ${best.kindBits.toFixed(1)} bits.`
+      : `It tells a little more of what is left: ${best.kindBits.toFixed(2)} bits.`;
+  return describe(job, control, best.spec, p, said(best, p, true, why));
 }

@@ -7,6 +7,7 @@ const contact = (name: string): Point => ({ kind: 'contact', name });
 const GROUND: Point = { kind: 'ground', name: '' };
 
 /** Readings that give the values which the ways of pressing a known kind will want, in the order of their use. */
+// eslint-disable-next-line complexity -- a plain switch, a list for each kind
 export function wantedSpecs(p: Posterior, readings: readonly Reading[]): ReadingSpec[] {
   const kind = p.leading;
   const signal = signalSide(kind, p);

@@ -24,79 +24,72 @@ const LOOP_VOLTS = [3, 40] as const;
 /** A source stiffer than this is an output that feeds something, Ω, and is never joined by a wire. */
 const STIFF_OHMS = 200;
 const TEST_OHMS = 1000;
+/** Under this the resistor takes all of the voltage, V, and what is behind is told as endless, Ω. */
+const LEAST_LOADED_VOLTS = 1e-3;
+const ENDLESS_OHMS = 1e9;
+/** What may be joined by hand: extra-low voltage of dry places, V (IEC 61140; `loop-volts`). */
+const HAND_VOLTS = { dc: 60, ac: 25 } as const;
 /** The number of a strip’s terminal; NaN where the point is none. */
 export const terminalNumber = (p: Reading['from']): number => (p.kind === 'contact' ? Number(p.name) : Number.NaN);
 const latest = (list: readonly Reading[]): Reading | undefined => [...list].sort((x, y) => y.at.localeCompare(x.at))[0];
 
+/** Whether a reading was taken between these two terminals, either way round. */
+const between = (r: Reading, a: number, b: number): boolean => {
+  const [from, to] = [terminalNumber(r.from), terminalNumber(r.to)];
+  return (from === a && to === b) || (from === b && to === a);
+};
+
+const signed = (r: Reading | undefined, a: number): number | null =>
+  r ? (terminalNumber(r.from) === a ? r.value : -r.value) : null;
+
+type Across = (a: number, b: number, kind: Reading['kind'], state: Reading['state']) => Reading | undefined;
+
 /** What is known of every pair of a strip. */
 export function pairTable(n: number, readings: readonly Reading[]): Pair[] {
-  const out: Pair[] = [];
-  const across = (a: number, b: number, kind: Reading['kind'], state: Reading['state']): Reading | undefined =>
-    latest(
-      readings.filter(
-        (r) =>
-          r.kind === kind &&
-          r.state === state &&
-          ((terminalNumber(r.from) === a && terminalNumber(r.to) === b) ||
-            (terminalNumber(r.from) === b && terminalNumber(r.to) === a)),
-      ),
-    );
-  const signed = (r: Reading | undefined, a: number): number | null =>
-    r ? (terminalNumber(r.from) === a ? r.value : -r.value) : null;
-  for (let a = 1; a <= n; a++) {
-    for (let b = a + 1; b <= n; b++) {
-      const dc = signed(across(a, b, 'volts-dc', 'idle'), a);
-      const ac = across(a, b, 'volts-ac', 'idle')?.value ?? null;
-      // Voltages add up along a way: what lies between two terminals follows from a third that was read against both.
-      const third =
-        dc === null
-          ? Array.from({ length: n }, (_, i) => i + 1).find(
-              (c) =>
-                c !== a &&
-                c !== b &&
-                steady(across(a, c, 'volts-dc', 'idle')) &&
-                steady(across(c, b, 'volts-dc', 'idle')),
-            )
-          : undefined;
-      const dcVolts =
-        dc ??
-        (third === undefined
-          ? null
-          : signed(across(a, third, 'volts-dc', 'idle'), a)! + signed(across(third, b, 'volts-dc', 'idle'), third)!);
-      const loaded = signed(across(a, b, 'volts-dc', 'loaded'), a) ?? across(a, b, 'volts-ac', 'loaded')?.value ?? null;
-      const open = Math.abs(dcVolts ?? 0) >= NO_VOLTS ? Math.abs(dcVolts!) : (ac ?? 0);
-      const sourceOhms =
-        loaded !== null && Math.abs(loaded) > 1e-3
-          ? Math.max(0, TEST_OHMS * (open / Math.abs(loaded) - 1))
-          : loaded === null
-            ? null
-            : 1e9;
-      const jumpers = readings.filter(
-        (r) =>
-          r.kind === 'jumper' &&
-          [terminalNumber(r.from), terminalNumber(r.to)].sort((x, y) => x - y).join() === `${a},${b}`,
-      );
-      const jumper = jumpers.some((r) => r.said === 'acts')
-        ? 'moves'
-        : jumpers.some((r) => r.value === 0)
-          ? 'nothing-by-wire'
-          : jumpers.length
-            ? 'nothing-by-1k'
-            : 'untried';
-      out.push({
-        a,
-        b,
-        dcVolts,
-        acVolts: ac,
-        direct: dc !== null || ac !== null,
-        loadedVolts: loaded,
-        sourceOhms,
-        jumper,
-        barred: barredWhy(dcVolts, ac, sourceOhms),
-      });
-    }
+  const across: Across = (a, b, kind, state) =>
+    latest(readings.filter((r) => r.kind === kind && r.state === state && between(r, a, b)));
+  const all = Array.from({ length: n }, (_, i) => i + 1);
+  return all.flatMap((a) => all.filter((b) => b > a).map((b) => pairOf(a, b, all, across, readings)));
+}
+
+function pairOf(a: number, b: number, all: readonly number[], across: Across, readings: readonly Reading[]): Pair {
+  const dc = signed(across(a, b, 'volts-dc', 'idle'), a);
+  const ac = across(a, b, 'volts-ac', 'idle')?.value ?? null;
+  const dcVolts = dc ?? dcByThird(a, b, all, across);
+  const loaded = signed(across(a, b, 'volts-dc', 'loaded'), a) ?? across(a, b, 'volts-ac', 'loaded')?.value ?? null;
+  const direct = Math.abs(dcVolts ?? 0);
+  const sourceOhms = loaded === null ? null : ohmsBehind(direct >= NO_VOLTS ? direct : (ac ?? 0), Math.abs(loaded));
+  return {
+    a,
+    b,
+    dcVolts,
+    acVolts: ac,
+    direct: dc !== null || ac !== null,
+    loadedVolts: loaded,
+    sourceOhms,
+    jumper: triedBetween(readings.filter((r) => r.kind === 'jumper' && between(r, a, b))),
+    barred: barredWhy(dcVolts, ac, sourceOhms),
+  };
+}
+
+/** Voltages add up along a way: what lies between two terminals follows from a third that was read against both. */
+function dcByThird(a: number, b: number, all: readonly number[], across: Across): number | null {
+  for (const c of all) {
+    if (c === a || c === b) continue;
+    const [first, second] = [across(a, c, 'volts-dc', 'idle'), across(c, b, 'volts-dc', 'idle')];
+    if (steady(first) && steady(second)) return (signed(first, a) ?? 0) + (signed(second, c) ?? 0);
   }
-  return out;
+  return null;
+}
+
+/** Resistance behind a pair that falls from one voltage to the other under the test resistor, Ω. */
+const ohmsBehind = (open: number, loaded: number): number =>
+  loaded > LEAST_LOADED_VOLTS ? Math.max(0, TEST_OHMS * (open / loaded - 1)) : ENDLESS_OHMS;
+
+function triedBetween(jumpers: readonly Reading[]): Pair['jumper'] {
+  if (jumpers.some((r) => r.said === 'acts')) return 'moves';
+  if (jumpers.some((r) => r.value === 0)) return 'nothing-by-wire';
+  return jumpers.length > 0 ? 'nothing-by-1k' : 'untried';
 }
 
 /** Only pairs that show a voltage of their own can be added up; two that read nothing may float apart. */
@@ -106,7 +99,7 @@ const steady = (r: Reading | undefined): boolean =>
 function barredWhy(dc: number | null, ac: number | null, sourceOhms: number | null): string {
   const open = Math.max(Math.abs(dc ?? 0), ac ?? 0);
   if (dc === null && ac === null) return 'volts not known';
-  if (Math.abs(dc ?? 0) > 60 || (ac ?? 0) > 25) return 'too high to join by hand';
+  if (Math.abs(dc ?? 0) > HAND_VOLTS.dc || (ac ?? 0) > HAND_VOLTS.ac) return 'too high to join by hand';
   if (open < NO_VOLTS) return 'no voltage between them';
   if (open < LOOP_VOLTS[0] || open > LOOP_VOLTS[1]) return 'not the voltage of a listening loop';
   if (sourceOhms !== null && sourceOhms < STIFF_OHMS) return 'an output that feeds something';

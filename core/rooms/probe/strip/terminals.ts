@@ -1,4 +1,4 @@
-import type { Job, Point, Reading, Strip } from '../../../ground/job';
+import type { Job, Meter, Point, Reading, Strip } from '../../../ground/job';
 import {
   acChecks,
   acMissing,
@@ -104,28 +104,35 @@ export function stripState(job: Job, strip: Strip): StripState {
 }
 
 /** Likelier pairs first: near 12 V, then 24 V, then 5 V (`loop-volts`); wires of the thin signal kind are not told by colour. */
+const LOOPS: readonly { readonly volts: number; readonly weight: number }[] = [
+  { volts: 12, weight: 1 },
+  { volts: 24, weight: 0.8 },
+  { volts: 8, weight: 0.6 },
+  { volts: 5, weight: 0.6 },
+];
+/** How far a loop lies from its nominal voltage, as a share of it, and what a pair that was read itself has over one that follows. */
+const LOOP_SPREAD = 0.2;
+const READ_ITSELF = 0.05;
 const likeness = (p: Pair): number => {
   const v = Math.max(Math.abs(p.dcVolts ?? 0), p.acVolts ?? 0);
-  return (
-    Math.max(
-      ...[
-        [12, 1],
-        [24, 0.8],
-        [8, 0.6],
-        [5, 0.6],
-      ].map(([at, weight]) => weight! * Math.exp(-(((v - at!) / (0.2 * at!)) ** 2) / 2)),
-    ) + (p.direct ? 0.05 : 0)
-  );
+  const near = LOOPS.map((l) => l.weight * Math.exp(-(((v - l.volts) / (LOOP_SPREAD * l.volts)) ** 2) / 2));
+  return Math.max(...near) + (p.direct ? READ_ITSELF : 0);
 };
 
-function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null {
-  const n = strip.wires.length;
-  const { name } = strip;
+/** The next reading or trial of a strip: what proves it apart from mains, then how its grounds lie, then its likeliest pair. */
+const nextStep = (job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null => {
+  const apart = apartStep(job, strip, readings);
+  return apart === 'stuck' ? null : (apart ?? starStep(strip, readings) ?? pairStep(strip, pairs));
+};
+
+/** What still has to be read before the strip is proven apart from mains; `stuck` where a reading says that it is not. */
+function apartStep(job: Job, { wires, name }: Strip, readings: readonly Reading[]): StripStep | 'stuck' | null {
   const has = (t: number, kind: Reading['kind'], to: Reading['to']['kind']): boolean =>
     readings.some((r) => r.kind === kind && terminalNumber(r.from) === t && r.to.kind === to);
-  const all = Array.from({ length: n }, (_, i) => i + 1);
+  const all = wires.map((_, i) => i + 1);
   const { mains, meter } = job.survey;
-  const unread = offMains(mains)
+  const off = offMains(mains);
+  const unread = off
     ? undefined
     : all.find((t) => !has(t, 'ohms', 'mains') && !(has(t, 'ohms', 'live') && has(t, 'ohms', 'neutral')));
   if (unread)
@@ -139,12 +146,9 @@ function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: r
       kind: 'ohms',
       state: 'off',
     };
-  const tested = readings.filter((r) => r.kind === 'insulation' && toPin(r));
-  const proven =
-    tested.length > 0 || readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
-  if (!proven) return null;
+  if (!isProven(readings, meter)) return 'stuck';
   const ac = all.flatMap((t) =>
-    (t === FIRST && !offMains(mains) ? acMissing : loadsMissing)(
+    (t === FIRST && !off ? acMissing : loadsMissing)(
       acChecks(readings, terminal(t)),
       terminal(t),
       mains.feed === 'plug-turns',
@@ -161,19 +165,26 @@ function nextStep(job: Job, strip: Strip, readings: readonly Reading[], pairs: r
       kind: 'volts-ac',
       state: ac.state,
     };
-  if (!offMains(mains) && mains.feed !== 'plug-turns' && !has(1, 'insulation', 'mains'))
-    return {
-      title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may',
-      why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.',
-      caution: 'Licensed work: plug pulled, nothing else connected.',
-      notePrefix: `${name} 1 to mains insulation`,
-      a: 1,
-      b: 'mains',
-      kind: 'insulation',
-      state: 'off',
-    };
-  const star = starStep(strip, readings);
-  if (star) return star;
+  if (off || mains.feed === 'plug-turns' || has(1, 'insulation', 'mains')) return null;
+  return {
+    title: 'Insulation from terminal 1 to live and neutral together, 500 V, by whoever may',
+    why: 'The plug goes in one way only, so a tie in the other position is found by this test alone.',
+    caution: 'Licensed work: plug pulled, nothing else connected.',
+    notePrefix: `${name} 1 to mains insulation`,
+    a: 1,
+    b: 'mains',
+    kind: 'insulation',
+    state: 'off',
+  };
+}
+
+/** Whether an insulation test was made, or every resistance to a mains pin is high enough without one. */
+const isProven = (readings: readonly Reading[], meter: Meter): boolean =>
+  readings.some((r) => r.kind === 'insulation' && toPin(r)) ||
+  readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
+
+/** What the likeliest pair that may be joined still wants: its volts, its volts under a load, then to be joined. */
+function pairStep({ name }: Strip, pairs: readonly Pair[]): StripStep | null {
   const best = pairs
     .filter((p) => p.barred === '' && (p.jumper === 'untried' || p.jumper === 'nothing-by-1k'))
     .sort((x, y) => likeness(y) - likeness(x))[0];

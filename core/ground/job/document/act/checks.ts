@@ -7,37 +7,53 @@ const no = (what: string, where: string, todo: string): LoadProblem => ({ what, 
 const gone = (id: string, where: string, todo: string): LoadProblem =>
   no(`There is no ${JSON.stringify(id)} in this job.`, where, todo);
 
-/** What moves, parts, faults and sentences name must be there, and a step must be one that can be taken. Null where all is well. */
-export function actProblem(job: Job): LoadProblem | null {
-  const presses = new Set(job.presses.map((p) => p.id));
-  const hands = new Set(job.hands.map((h) => h.id));
-  const senses = new Set(job.senses.map((s) => s.id));
-  for (const [i, m] of job.act.moves.entries()) {
-    const wrong = moveProblem(m, `act.moves[${i}]`, presses, senses);
+type Ids = ReadonlySet<string>;
+const idsOf = (list: readonly { readonly id: string }[]): Ids => new Set(list.map((x) => x.id));
+
+/** The first problem of a list's entries; null where none has any. */
+function firstOf<T>(list: readonly T[], problem: (item: T, i: number) => LoadProblem | null): LoadProblem | null {
+  for (const [i, item] of list.entries()) {
+    const wrong = problem(item, i);
     if (wrong) return wrong;
   }
-  for (const [i, p] of job.act.parts.entries()) {
-    const wrong = partProblem(p, `act.parts[${i}]`, presses);
-    if (wrong) return wrong;
-  }
-  const parts = new Set(job.act.parts.map((p) => p.id));
-  for (const [i, { part, name }] of job.senses.entries())
-    if (part && !parts.has(part))
-      return gone(part, `senses[${i}].part`, `Say in Sense of which part ${name} tells first.`);
-  const moves = new Set(job.act.moves.map((m) => m.id));
-  for (const [i, h] of job.hands.entries()) {
-    const wrong = handProblem(h, `hands[${i}]`, presses, moves);
-    if (wrong) return wrong;
-  }
-  for (const [i, { move }] of job.routine.sentences.entries())
-    if (move && !moves.has(move))
-      return gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.');
-  for (const [i, f] of job.act.faults.entries())
-    // A rocker is named with its side.
-    if (f.of && ![presses, senses, parts, moves].some((there) => there.has(f.of)) && !hands.has(ownerOf(f.of)))
-      return gone(f.of, `act.faults[${i}].of`, 'Take the fault away first.');
   return null;
 }
+
+/** What moves, parts, faults and sentences name must be there, and a step must be one that can be taken. Null where all is well. */
+export function actProblem(job: Job): LoadProblem | null {
+  const [presses, senses, parts, moves] = [job.presses, job.senses, job.act.parts, job.act.moves].map(idsOf) as [
+    Ids,
+    Ids,
+    Ids,
+    Ids,
+  ];
+  return (
+    firstOf(job.act.moves, (m, i) => moveProblem(m, `act.moves[${i}]`, presses, senses)) ??
+    firstOf(job.act.parts, (p, i) => partProblem(p, `act.parts[${i}]`, presses)) ??
+    firstOf(job.senses, ({ part, name }, i) =>
+      part && !parts.has(part)
+        ? gone(part, `senses[${i}].part`, `Say in Sense of which part ${name} tells first.`)
+        : null,
+    ) ??
+    firstOf(job.hands, (h, i) => handProblem(h, `hands[${i}]`, presses, moves)) ??
+    firstOf(job.routine.sentences, ({ move }, i) =>
+      move && !moves.has(move)
+        ? gone(move, `routine.sentences[${i}].move`, 'Let the sentence in Routine begin another move first.')
+        : null,
+    ) ??
+    faultProblem(job, [presses, senses, parts, moves])
+  );
+}
+
+/** What befalls something must name it; a rocker is named with its side. */
+const faultProblem = (job: Job, known: readonly Ids[]): LoadProblem | null => {
+  const hands = idsOf(job.hands);
+  return firstOf(job.act.faults, ({ of }, i) =>
+    of && !known.some((there) => there.has(of)) && !hands.has(ownerOf(of))
+      ? gone(of, `act.faults[${i}].of`, 'Take the fault away first.')
+      : null,
+  );
+};
 
 function moveProblem(
   m: Move,
