@@ -29,6 +29,8 @@ export default tseslint.config(
     rules: {
       // What is longer or branches more says beside it why.
       complexity: ['error', 15],
+      // What must be there is read through ground/lists, which says where it is missed.
+      '@typescript-eslint/no-non-null-assertion': 'error',
       'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
       'no-restricted-syntax': [
         'error',

@@ -1,3 +1,4 @@
+import { firstItem } from '../ground/lists';
 import { clockText, minutesOf } from '../ground/quantity';
 import { moveBy, policiesFor, type PolicyKind } from '../rooms/act';
 import type { Assessment } from './assess';
@@ -92,13 +93,13 @@ function moreLooks(job: Job, { never }: BrokenStory): StoryAnswer[] {
   const daily = job.routine.sentences.filter((s) => s.days.length > 0);
   if (never.never.kind !== 'lasts-longer' || move?.steps[0]?.do !== 'look' || daily.length === 0) return [];
   const minutes = daily.map((s) => minutesOf(s.at)).sort((x, y) => x - y);
-  const gaps = minutes.map((m, i) => ({ from: m, minutes: (minutes[i + 1] ?? minutes[0]! + 1440) - m }));
+  const gaps = minutes.map((m, i) => ({ from: m, minutes: (minutes[i + 1] ?? firstItem(minutes) + 1440) - m }));
   const widest = gaps.reduce((x, y) => (y.minutes > x.minutes ? y : x));
   // What may last for so long is caught by a look this long after the last one; half the gap where that is sooner.
   const after = Math.min(widest.minutes / 2, Math.floor(never.never.seconds / 60));
   const clock = clockText(Math.round(widest.from + after));
   if (daily.some((s) => s.at === clock)) return [];
-  const first = daily[0]!;
+  const first = firstItem(daily);
   const item: Sentence = { ...first, id: `${first.id}-${clock.replace(':', '')}`, at: clock };
   return [
     {

@@ -1,3 +1,4 @@
+import { itemAt } from '../ground/lists';
 import type { Seen } from './assess';
 import {
   drawFinger,
@@ -74,7 +75,7 @@ export function drawState(
   const stands = wiring.contacts.map((c) => (on[c.coil] ? ('work' as const) : ('rest' as const)));
   return drawMotor(
     wiring.key,
-    wiring.contacts.map((c, i) => ({ names: c.names, stands: stands[i]! })),
+    wiring.contacts.map((c, i) => ({ names: c.names, stands: itemAt(stands, i) })),
     motionOf(wiring, stands),
   );
 }

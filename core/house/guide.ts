@@ -1,3 +1,4 @@
+import { firstItem, lastItem } from '../ground/lists';
 import { machineOf, scriptOf, type Job, type Room } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { questionsOf } from '../rooms/probe';
@@ -47,7 +48,7 @@ const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room
       room: 'board',
       now: 'put the press on a pin that keeps still at power-up',
       because: 'a pin that twitches presses by itself',
-      done: (j) => j.presses.length > 0 && pinOf(j, j.presses[0]!.id) !== null,
+      done: (j) => j.presses.length > 0 && pinOf(j, firstItem(j.presses).id) !== null,
     },
     {
       room: 'feed',
@@ -96,6 +97,6 @@ const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room
 /** The next step of a job. It never says that something is safe: it only names what is not done yet. */
 export function guideFor(job: Job, thread: readonly Bead[]): GuideStep {
   const bead = (room: Room): Bead | undefined => thread.find((b) => b.room === room);
-  const { room, now, because } = STEPS.find((s) => !s.done(job, bead)) ?? STEPS.at(-1)!;
+  const { room, now, because } = STEPS.find((s) => !s.done(job, bead)) ?? lastItem(STEPS);
   return { room, now, because };
 }

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem, present } from '../ground/lists';
 import {
   armingsFor,
   DISTURBANCES,
@@ -60,7 +61,7 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const run = Math.max(0, ...scene.parts.map((p) => Math.max(p.runSeconds ?? 0, p.backSeconds ?? 0)));
   const lead = Math.max(60, 2 * run);
   const span = (move: number): number =>
-    scene.moves[move]!.steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
+    itemAt(scene.moves, move).steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
   const day = job.routine.sentences
     .filter((s) => s.days.length > 0)
     .map((s) => ({
@@ -76,14 +77,14 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const starts: Start[] =
     day.length > 0
       ? Array.from({ length: days }, (_, d) =>
-          day.map((s) => ({ at: lead + s.at - day[0]!.at + d * 86400, move: s.move, ifArmed: s.ifArmed })),
+          day.map((s) => ({ at: lead + s.at - firstItem(day).at + d * 86400, move: s.move, ifArmed: s.ifArmed })),
         ).flat()
       : scene.moves.map((_, move) => {
           const at = next;
           next += span(move) + lead;
           return { at, move, ifArmed: false };
         });
-  const last = starts.at(-1)!;
+  const last = lastItem(starts);
   const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
   return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
 }
@@ -116,7 +117,7 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
     ...ill('late', LATE_SECONDS),
     ...ill('moved'),
     ...plan.senses.flatMap((s, i): Disturbance[] =>
-      s.part >= 0 && SENSES[scene.senses[i]!.kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
+      s.part >= 0 && SENSES[itemAt(scene.senses, i).kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
     ),
     ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
       does === 'arm'
@@ -140,15 +141,15 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
 
 /** A disturbance as a fault that can be pinned, at `shift` seconds earlier. */
 function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
-  const kind = kindOfHappening(t.what, t.what === 'meets' ? scene.tables[t.of]!.events[t.how] : undefined);
-  const line = t.what === 'thumb' ? scene.world.plan.channels[t.of]!.line : t.of;
+  const kind = kindOfHappening(t.what, t.what === 'meets' ? itemAt(scene.tables, t.of).events[t.how] : undefined);
+  const line = t.what === 'thumb' ? itemAt(scene.world.plan.channels, t.of).line : t.of;
   const { befalls, lasts } = DISTURBANCES[kind];
   const of = {
-    sense: () => scene.senses[t.of]!.id,
-    part: () => scene.parts[t.of]!.id,
-    move: () => scene.moves[t.of]!.id,
-    hand: () => scene.hands[t.of]!.id,
-    press: () => scene.lines[line]!.press,
+    sense: () => itemAt(scene.senses, t.of).id,
+    part: () => itemAt(scene.parts, t.of).id,
+    move: () => itemAt(scene.moves, t.of).id,
+    hand: () => itemAt(scene.hands, t.of).id,
+    press: () => itemAt(scene.lines, line).press,
   };
   return {
     id: `story-${i + 1}`,
@@ -164,8 +165,8 @@ const say = (s: number): string => formatQuantity(s, 's');
 /** When something happens, told by the nearest start. */
 function when(search: Search, at: number): string {
   const { starts, scene } = search;
-  const start = starts.findLast((s) => s.at <= at + 1e-6) ?? starts[0]!;
-  const name = scene.moves[start.move]!.name;
+  const start = starts.findLast((s) => s.at <= at + 1e-6) ?? firstItem(starts);
+  const name = itemAt(scene.moves, start.move).name;
   const after = at - start.at;
   return after < -1e-6
     ? `${say(Number((-after).toPrecision(3)))} before “${name}” begins`
@@ -182,7 +183,7 @@ function sentencesOf(search: Search, never: HeldNever, told: readonly Told[], br
       const whose = befallsByName(scene, f);
       const lasts = f.seconds > 0 ? ` for ${say(f.seconds)}` : '';
       const text = `${wordsFor(scene, f)}${whose ? ` (${whose})` : ''}${lasts}, ${when(search, t.at)}`;
-      return `${text[0]!.toUpperCase()}${text.slice(1)}.`;
+      return `${firstItem(text).toUpperCase()}${text.slice(1)}.`;
     }),
     `${told.length > 0 ? 'Then' : 'With nothing going wrong'}, ${when(search, brokenAt)}: ${never.words}.`,
   ];
@@ -205,7 +206,7 @@ function befallsByName(scene: Scene, f: Fault): string {
     scene.lines.map((l) => [l.press, l.name] as const),
   ];
   const list = lists.find((l) => l.some(([id]) => id === f.of));
-  return list && list.length > 1 ? list.find(([id]) => id === f.of)![1] : '';
+  return list && list.length > 1 ? present(list.find(([id]) => id === f.of))[1] : '';
 }
 
 /**
@@ -222,7 +223,7 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
     ...(progress ? { progress } : {}),
     ...(work === undefined ? {} : { work }),
   });
-  const shift = search.starts[0]!.at;
+  const shift = firstItem(search.starts).at;
   const broken = scene.nevers.flatMap((never): BrokenStory[] => {
     const stories = found.broken
       .filter((s) => never.monitors.includes(s.monitor))

@@ -1,3 +1,4 @@
+import { itemAt } from '../ground/lists';
 import type { Assessment } from './assess';
 import { forPress } from '../ground/facts';
 import { finding, type Finding, type StudyVerdict } from '../ground/finding';
@@ -52,5 +53,5 @@ export const studyFindings = (job: Job, now: readonly StudyNow[]): readonly Find
       source: ['simulation'],
       remedy: { text: 'Prove it again in Thumb; undo brings the old joint back, and its proof with it.' },
     });
-    return forPress(job.presses[at]!, at, job.presses.length, fresh ? study.findings : [old]);
+    return forPress(itemAt(job.presses, at), at, job.presses.length, fresh ? study.findings : [old]);
   });

@@ -1,3 +1,4 @@
+import { present } from '../ground/lists';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../ground/job';
 import { drawerText, readDrawer, type Drawer, type DrawerLoaded } from '../engines/parts';
@@ -130,7 +131,7 @@ export function unpackZip(zip: Uint8Array): Unpacked {
     .filter(([name]) => name.endsWith('.job.json'))
     .map(([name, bytes]): Unpacked['jobs'][number] => ({ name, loaded: loadJob(strFromU8(bytes)) }))
     .concat([...large].map(([name, size]) => ({ name, loaded: tooLarge(size) })));
-  const drawer = Object.hasOwn(texts, DRAWER) ? readDrawer(strFromU8(texts[DRAWER]!)) : null;
+  const drawer = Object.hasOwn(texts, DRAWER) ? readDrawer(strFromU8(present(texts[DRAWER]))) : null;
   if (jobs.length === 0 && !drawer) throw new Error('There is no job file in this zip.');
   const ids = new Set(jobs.flatMap(({ loaded }) => (loaded.ok ? loaded.job.survey.photos.map((p) => p.id) : [])));
   const idOf = (name: string): string => name.slice(PICTURES.length).replace(/\.jpg$/, '');

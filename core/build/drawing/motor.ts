@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { arrow, dashed, dot, line, ring, SHEET_WIDTH, strong, textMark, type Mark, type Sheet } from './marks';
 
 /** A contact as drawn: its terminals' names, and where its arm stands. */
@@ -38,7 +39,7 @@ const MOTION: Readonly<Record<string, string>> = {
 
 /** A DC motor between two changeovers; with a power contact before them where there are three contacts. */
 function dcMotor(contacts: readonly DrawnContact[], motion: string, note: string): Sheet {
-  const power = contacts.length === 3 ? contacts[0]! : null;
+  const power = contacts.length === 3 ? firstItem(contacts) : null;
   const [a, b] = contacts.slice(-2) as [DrawnContact, DrawnContact];
   const [top, low, y] = [40, 72, 170];
   const [xa, xb] = [270, 470];

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { End, NetEnd } from '../ends';
 import { filled, line, SHEET_WIDTH, textMark, type Mark, type Sheet } from './marks';
 
@@ -84,7 +85,7 @@ const RIGHTMOST = 2;
 
 /** One box, and where its terminals are. */
 function drawBox({ device, terminals }: Box, y: number, places: Map<string, Place>): Mark[] {
-  const x = X[device.column]!;
+  const x = itemAt(X, device.column);
   const height = heightOf(terminals.size);
   const outline = `M${x} ${y}H${x + BOX}V${y + height}H${x}Z`;
   const names = [...terminals].map(([t, end], i) => {
@@ -124,8 +125,8 @@ class Wirer {
     if (!a || !b) return;
     const [p, q] = a.device.column <= b.device.column ? [a, b] : [b, a];
     const same = p.device.column === q.device.column;
-    const start = X[p.device.column]! + (p.device.column === RIGHTMOST ? 0 : BOX);
-    const end = same ? start : X[q.device.column]!;
+    const start = itemAt(X, p.device.column) + (p.device.column === RIGHTMOST ? 0 : BOX);
+    const end = same ? start : itemAt(X, q.device.column);
     const d =
       p.device.column === LEFTMOST && q.device.column === RIGHTMOST
         ? `M${start} ${p.y}H${this.lane(0)}V${(this.low += 12)}H${this.lane(1)}V${q.y}H${end}`
@@ -136,7 +137,9 @@ class Wirer {
   }
 
   private lane(gap: 0 | 1): number {
-    return X[gap]! + BOX + 58 + (this.used[gap]!++ % LANES) * 8;
+    const n = itemAt(this.used, gap);
+    this.used[gap] = n + 1;
+    return itemAt(X, gap) + BOX + 58 + (n % LANES) * 8;
   }
 
   /** A wire's number at a terminal; several at one terminal stand in a row. */
@@ -157,7 +160,7 @@ export function drawTerminals(wires: readonly DrawnWire[], others = 'machine'): 
   const depth = [12, 12, 12];
   const boxes = boxesOf(wires, others).flatMap((box) => {
     const { column } = box.device;
-    const y = depth[column]!;
+    const y = itemAt(depth, column);
     depth[column] = y + heightOf(box.terminals.size) + 14;
     return drawBox(box, y, places);
   });

@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import { freeId, freshHand, type Hand, type Job, type JobEdit } from '../../ground/job';
 
 /** Letters of the job's title and of a command's name that its first topic takes. */
@@ -25,7 +26,7 @@ export function commandsFor(job: Job): JobEdit[] {
   const { moves } = job.act;
   const wanted = [
     ...moves.map((m) => ({ name: m.name, begins: [m.id] })),
-    ...(moves.length > 1 ? [{ name: 'in turn', begins: [moves[0]!.id, moves[1]!.id] }] : []),
+    ...(moves.length > 1 ? [{ name: 'in turn', begins: [firstItem(moves).id, itemAt(moves, 1).id] }] : []),
   ].filter(({ begins }) => !there.includes(begins.join()));
   let known = job;
   return wanted.map(({ name, begins }): JobEdit => {

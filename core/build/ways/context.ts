@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import type { Finding, Verdict } from '../../ground/finding';
 import type { ControlFact, DriveFact, PressFact } from '../../ground/facts';
 import type { Control, Job, PartKind, Press, Way } from '../../ground/job';
@@ -81,10 +82,10 @@ export function wires(c: WireContext, list: readonly WireEnds[], say: (end: End)
   const besideMains = roles.some((r) => r !== 'signal');
   let signals = 0;
   return list.map(([from, to, crosses = false], i) => {
-    const role = roles[i]!;
+    const role = itemAt(roles, i);
     const colours = coloursFor(job, role, besideMains);
     const wish = job.bench.colours[colourKey(c, i + 1)];
-    const usual = role === 'signal' ? colours[signals++ % colours.length]! : colours[0]!;
+    const usual = role === 'signal' ? itemAt(colours, signals++ % colours.length) : firstItem(colours);
     // A colour that is no name of a mains conductor is the maker's own affair on a low-voltage wire.
     const allowed =
       wish !== undefined && (colours.includes(wish) || (role === 'signal' && !besideMains && wish !== 'green-yellow'));

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { GROUND, legOf, RAIL } from '../ends';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import { stepsOf } from '../../ground/job';
@@ -38,7 +39,7 @@ export function withCutOff(r: WayResult, c: WayContext): WayResult {
     ...r,
     wires: wires(c, [
       ...list,
-      [r.wires[first]!.ends[0], oneShotLeg('trigger')],
+      [itemAt(r.wires, first).ends[0], oneShotLeg('trigger')],
       ...(inverted
         ? ([[RAIL, oneShotLeg(`trigger, by ${formatQuantity(PULL_DOWN_OHMS, 'Ω')}`)]] satisfies WireEnds[])
         : []),

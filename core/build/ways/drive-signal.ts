@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { GROUND, leg, legOf, pin, voltsEnd, type End } from '../ends';
 import { finding, type Finding, type Remedy } from '../../ground/finding';
 import type { SignalPlan } from '../../ground/job';
@@ -88,7 +89,7 @@ function knobParts(
 }
 
 /** The gold relay that carries a signal, whatever power relay is picked for other ways. */
-const signalRelay = (c: WayContext): TakenPart => partsOf(c.job, 'relay').find((p) => p.id === 'relay-signal')!;
+const signalRelay = (c: WayContext): TakenPart => present(partsOf(c.job, 'relay').find((p) => p.id === 'relay-signal'));
 
 /** What becomes of the old knob. */
 function knobFinding(c: WayContext): Finding {

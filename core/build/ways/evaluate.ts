@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import { finding, inputsOf, type Finding } from '../../ground/finding';
 import type { Way } from '../../ground/job';
@@ -146,7 +147,7 @@ function refused(r: WayResult, c: WayContext): WayResult {
         caption: 'colour not taken',
         source: ['iec-60445', 'nec-colours'],
         remedy: {
-          text: `Mains conductors have their colours by function: ${list[0]!.wire.colours.join(', ')}.`,
+          text: `Mains conductors have their colours by function: ${firstItem(list).wire.colours.join(', ')}.`,
           label: 'Drop those choices',
           edit: { do: 'set', at: 'bench', set: { colours }, say: 'wire colours by function' },
         },

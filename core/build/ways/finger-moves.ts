@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import type { PressFact } from '../../ground/facts';
 import { atLeast, atMost, carried, derive, derivedLimit, judged, type Finding, type Step } from '../../ground/finding';
 import { stepsOf, type FingerPlan, machineOf, pressedFor } from '../../ground/job';
@@ -23,7 +24,7 @@ export function turned(
   ]
     .filter(Boolean)
     .join(', ');
-  return words[0]!.toUpperCase() + words.slice(1);
+  return firstItem(words).toUpperCase() + words.slice(1);
 }
 
 /**

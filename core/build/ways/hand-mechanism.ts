@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { BASE_TURN_ON_AMPS, LOGIC_LOW_VOLTS, LOGIC_PIN_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, MINUS, pin, PLUS } from '../ends';
 import { finding, type Finding } from '../../ground/finding';
@@ -35,7 +36,7 @@ function fitFindings(c: WayContext): Finding[] {
         }),
       ];
     const [verdict, words] = FIT_WORDS[fit.verdict];
-    const step = fit.steps[1]!;
+    const step = itemAt(fit.steps, 1);
     return [
       finding('thumb', `hand-mechanism.fit-${i}`, {
         about: { fit: i },

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import {
   constant,
   derive,
@@ -162,7 +163,7 @@ const FORMULAS = {
 /** The pressed and the idle level at their worst corners against what the machine obeys. */
 export function levelFindings(way: Way, line: ControlLine, sw: SwitchModel, wireOhms: RangedInput): Finding[] {
   const f = FORMULAS[line.polarity];
-  const closed = sw.saturation ?? sw.onOhms!;
+  const closed = sw.saturation ?? present(sw.onOhms);
   const wire = sw.saturation && line.polarity === 'low' ? [wireOhms] : [];
   const supplyTop = line.supply.range.high;
   const lowLimit = levelLimit('at most', line.lowBelow);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { GROUND, leg, pin } from '../ends';
 import { carried, constant, derivedLimit, finding, judged, worst, type Finding } from '../../ground/finding';
 import { partInput, takenPart } from '../../engines/parts';
@@ -47,7 +48,7 @@ export function optocoupler(c: WayContext): WayResult {
   if (c.line) {
     const need = twiceButton(c.line);
     // Transfer ratios are stated at milliamperes; under 2 mA they fall away.
-    const aim = Math.max(2e-3, need[1]!.result.value / (transfer.range.low * OPTO_AGEING));
+    const aim = Math.max(2e-3, itemAt(need, 1).result.value / (transfer.range.low * OPTO_AGEING));
     const wanted = (c.drive.highVolts.low - ledVolts.range.high) / aim;
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;

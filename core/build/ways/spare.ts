@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import { restContact, stateSense } from '../../ground/job';
 import { finding, type Finding } from '../../ground/finding';
 import type { ControlFact } from '../../ground/facts';
@@ -28,10 +29,10 @@ export interface Borrowed {
 function pairOf(c: WayContext): Borrowed | null {
   const spare = c.job.controls.find((k) => k.id !== c.control.id && c.others[k.id]?.leading === 'dry-pair');
   if (!spare) return null;
-  const fact = c.others[spare.id]!;
+  const fact = present(c.others[spare.id]);
   const context: WayContext = { ...c, control: spare, fact, line: lineOf(fact, spare) };
   const both = [solidStateRelay(context), relayContact(context)];
-  return { context, way: both.find((w) => w.verdict === 'settled') ?? both[0]! };
+  return { context, way: both.find((w) => w.verdict === 'settled') ?? firstItem(both) };
 }
 
 /** The button on the remote's board, on its own battery. */
@@ -85,7 +86,7 @@ function remoteOf(c: WayContext): Borrowed {
   const all = [solidStateRelay, optocoupler, npnToGround].map((judge) => judge(context));
   return {
     context,
-    way: all.find((w) => w.verdict === 'settled') ?? all.find((w) => w.verdict === 'tight') ?? all[0]!,
+    way: all.find((w) => w.verdict === 'settled') ?? all.find((w) => w.verdict === 'tight') ?? firstItem(all),
   };
 }
 

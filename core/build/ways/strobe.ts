@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { GROUND, leg, pin } from '../ends';
 import {
   atLeast,
@@ -156,7 +157,7 @@ export function strobeAnswer(c: WayContext): WayResult {
   ];
   if (scan) {
     const steps = hitSteps(plan, scan.width, scan.origin, (key) => planOrigin(c, `scan.${key}`));
-    const p = steps[2]!.result.value;
+    const p = itemAt(steps, 2).result.value;
     const scans = derive('scans while the key is held', 'n', 't_hold / T', '1', [
       planned(c, 'scan.holdSeconds', 't_hold', 'press', plan.holdSeconds, 's'),
       { symbol: 'T', name: 'scan period', value: scan.period, unit: 's', origin: scan.origin },

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { BASE_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, pin } from '../ends';
 import { carried, derive, type Step } from '../../ground/finding';
@@ -32,7 +33,7 @@ export function npnToGround(c: WayContext): WayResult {
   if (c.line) {
     const need = twiceButton(c.line);
     // Half a milliampere of base current is the least worth wiring: below it leakage and noise begin to count.
-    const wanted = (c.drive.highVolts.low - base.range.high) / Math.max(need[1]!.result.value / gain, 0.5e-3);
+    const wanted = (c.drive.highVolts.low - base.range.high) / Math.max(itemAt(need, 1).result.value / gain, 0.5e-3);
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;
     const remedy = resistorRemedy(c.press, seriesResistor(wanted, null).ohms);

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, present } from '../../ground/lists';
 import Papa from 'papaparse';
 import { CaptureProblem } from './problem';
 import { MOST_LINES, TimingRecorder, type CaptureTiming } from './timing';
@@ -69,7 +70,7 @@ export class CsvReader {
       const top = first.reduce((a, b) => Math.max(a, b), 0);
       this.threshold = top > 1.2 ? top / 2 : 0.5;
     }
-    for (let i = from; i < data.length; i++) this.take(data[i]!);
+    for (let i = from; i < data.length; i++) this.take(itemAt(data, i));
   }
 
   private head(cells: string[]): void {
@@ -79,7 +80,7 @@ export class CsvReader {
         'row 1',
         'Add a first row such as: time,row1,row2,col1',
       );
-    this.tick = TIME_UNITS.find(([words]) => words.test(cells[0]!))?.[1] ?? 1;
+    this.tick = TIME_UNITS.find(([words]) => words.test(firstItem(cells)))?.[1] ?? 1;
     const names = cells.slice(1).map((c) => c.trim());
     const missing = this.only.filter((o) => !names.includes(o));
     if (missing.length)
@@ -118,7 +119,7 @@ export class CsvReader {
         'Sort the rows by time, or export the capture anew.',
       );
     this.last = time;
-    this.recorder!.advance(time);
+    present(this.recorder).advance(time);
     this.columns.forEach((c, line) => {
       const cell = cells[c];
       const value = Number(cell);
@@ -128,7 +129,7 @@ export class CsvReader {
           `${where}, column ${c + 1}`,
           'Levels are 0 and 1, or volts.',
         );
-      this.recorder!.set(line, value > this.threshold ? 1 : 0);
+      present(this.recorder).set(line, value > this.threshold ? 1 : 0);
     });
   }
 }

@@ -1,3 +1,4 @@
+import { itemAt, realAt } from '../../ground/lists';
 /** Most lines that one analysis follows; a keypad's tail has fewer. */
 export const MOST_LINES = 16;
 /** Intervals kept per line for medians; later ones are counted and no longer kept. */
@@ -45,7 +46,7 @@ export interface CaptureTiming {
 function median(list: Float64Array, n: number): number | null {
   if (n < 2) return null;
   const sorted = list.slice(0, n).sort();
-  return sorted[n >> 1]!;
+  return realAt(sorted, n >> 1);
 }
 
 /** One line's running record. */
@@ -80,7 +81,7 @@ class LineRecord {
     const period = median(this.periods, this.periodCount);
     let near = 0;
     if (period !== null)
-      for (let i = 0; i < this.periodCount; i++) if (Math.abs(this.periods[i]! - period) <= 0.1 * period) near++;
+      for (let i = 0; i < this.periodCount; i++) if (Math.abs(realAt(this.periods, i) - period) <= 0.1 * period) near++;
     return {
       name,
       falls: this.falls,
@@ -124,7 +125,7 @@ export class TimingRecorder {
     if (this.events === 0) this.began = this.at = at;
     const passed = at - this.at;
     if (passed > 0) {
-      this.together[this.mask]! += passed;
+      this.together[this.mask] = realAt(this.together, this.mask) + passed;
       this.at = at;
     }
   }
@@ -141,12 +142,14 @@ export class TimingRecorder {
     if (!known) return;
     const n = this.names.length;
     if (level) {
-      this.records[line]!.rise(this.at);
-      if (this.lastRisen >= 0) this.rises[this.lastRisen * n + line]!++;
+      itemAt(this.records, line).rise(this.at);
+      if (this.lastRisen >= 0)
+        this.rises[this.lastRisen * n + line] = realAt(this.rises, this.lastRisen * n + line) + 1;
       this.lastRisen = line;
     } else {
-      this.records[line]!.fall(this.at);
-      if (this.lastFallen >= 0) this.falls[this.lastFallen * n + line]!++;
+      itemAt(this.records, line).fall(this.at);
+      if (this.lastFallen >= 0)
+        this.falls[this.lastFallen * n + line] = realAt(this.falls, this.lastFallen * n + line) + 1;
       this.lastFallen = line;
     }
   }
@@ -158,12 +161,12 @@ export class TimingRecorder {
       if (seconds > 0) {
         together.set(mask, seconds);
         for (let i = 0; i < n; i++)
-          if (mask & (1 << i)) this.records[i]!.high += seconds;
-          else this.records[i]!.low += seconds;
+          if (mask & (1 << i)) itemAt(this.records, i).high += seconds;
+          else itemAt(this.records, i).low += seconds;
       }
     });
     const square = (flat: Float64Array): number[][] => this.names.map((_, i) => [...flat.subarray(i * n, (i + 1) * n)]);
-    const lines = this.records.map((r, i) => r.result(this.names[i]!));
+    const lines = this.records.map((r, i) => r.result(itemAt(this.names, i)));
     this.records.forEach((r) => (r.high = r.low = 0));
     return {
       lines,

@@ -1,3 +1,4 @@
+import { byteAt, firstItem, itemAt, present } from '../../ground/lists';
 import { CaptureProblem } from './problem';
 import { MOST_LINES, TimingRecorder, type CaptureTiming } from './timing';
 
@@ -52,7 +53,7 @@ export class VcdReader {
       // Runs of the commonest two tokens, a time and a one-bit change, are read from the bytes without making strings.
       if (this.recorder && !this.inside && !this.vector && this.carry === '') i = this.fast(this.recorder, piece, i, n);
       if (i >= n) break;
-      const c = piece[i]!;
+      const c = byteAt(piece, i);
       if (c <= SPACE) {
         if (this.carry) this.flush();
         if (c === NEW_LINE) this.line++;
@@ -64,7 +65,7 @@ export class VcdReader {
   /** Takes the word that begins at a byte; gives where it ends in this piece. */
   private word(piece: Uint8Array, from: number): number {
     let end = from + 1;
-    while (end < piece.length && piece[end]! > SPACE) end++;
+    while (end < piece.length && byteAt(piece, end) > SPACE) end++;
     const text = String.fromCharCode(...piece.subarray(from, end));
     const inComment = this.inside === '$comment';
     this.carry = inComment && this.carry.length > LONGEST_WORD ? text.slice(-8) : this.carry + text;
@@ -100,9 +101,9 @@ export class VcdReader {
   private fast(recorder: TimingRecorder, b: Uint8Array, from: number, n: number): number {
     let i = from;
     for (;;) {
-      while (i < n && b[i]! <= SPACE) if (b[i++] === NEW_LINE) this.line++;
+      while (i < n && byteAt(b, i) <= SPACE) if (b[i++] === NEW_LINE) this.line++;
       if (i >= n) return n;
-      const c = b[i]!;
+      const c = byteAt(b, i);
       const next = c === HASH ? this.fastTime(b, i, n) : c === ZERO || c === ONE ? this.fastBit(recorder, b, i, n) : -1;
       if (next < 0) return i;
       i = next;
@@ -113,8 +114,8 @@ export class VcdReader {
   private fastTime(b: Uint8Array, start: number, n: number): number {
     let t = 0;
     let i = start + 1;
-    while (i < n && b[i]! >= ZERO && b[i]! <= NINE) t = t * 10 + b[i++]! - ZERO;
-    if (i >= n || b[i]! > SPACE || i === start + 1) return -1;
+    while (i < n && byteAt(b, i) >= ZERO && byteAt(b, i) <= NINE) t = t * 10 + byteAt(b, i++) - ZERO;
+    if (i >= n || byteAt(b, i) > SPACE || i === start + 1) return -1;
     this.moveTo(t);
     return i;
   }
@@ -123,15 +124,15 @@ export class VcdReader {
   private fastBit(recorder: TimingRecorder, b: Uint8Array, start: number, n: number): number {
     let i = start + 2;
     if (i >= n) return -1;
-    const [first, second] = [b[start + 1]!, b[i]!];
+    const [first, second] = [byteAt(b, start + 1), byteAt(b, i)];
     let code = first - FIRST_CODE;
     if (second > SPACE) {
       code = CODES + code * CODES + second - FIRST_CODE;
       i++;
-      if (i >= n || b[i]! > SPACE) return -1;
+      if (i >= n || byteAt(b, i) > SPACE) return -1;
     }
     const known = first > SPACE && first < AFTER_CODES && (second <= SPACE || second < AFTER_CODES);
-    const line = known ? this.codes[code]! : NO_LINE;
+    const line = known ? itemAt(this.codes, code) : NO_LINE;
     if (line === NO_LINE) return -1;
     if (line >= 0) recorder.set(line, b[start] === ONE ? 1 : 0);
     return i;
@@ -144,7 +145,7 @@ export class VcdReader {
         'Record again, or export the capture anew.',
       );
     this.time = t;
-    this.recorder!.advance(t * this.tick);
+    present(this.recorder).advance(t * this.tick);
   }
 
   private take(token: string): void {
@@ -175,7 +176,7 @@ export class VcdReader {
         throw this.problem(`"${token.slice(0, 30)}" is no time.`, 'Record again, or export the capture anew.');
       this.moveTo(t);
     } else if (/^[bBrR]/.test(token)) this.vector = token;
-    else if (/^[01xXzZ]./.test(token)) this.change(token.slice(1), token[0]!);
+    else if (/^[01xXzZ]./.test(token)) this.change(token.slice(1), firstItem(token));
     else
       throw this.problem(
         `"${token.slice(0, 30)}" is neither a time nor a change.`,
@@ -190,7 +191,7 @@ export class VcdReader {
         const m = /^(\d+)(s|ms|us|ns|ps|fs)$/.exec(words.join(''));
         if (!m)
           throw this.problem(`"${words.join(' ')}" is no time scale.`, 'It should read as 1 ns, 10 us or the like.');
-        this.tick = Number(m[1]) * UNITS[m[2]!]!;
+        this.tick = Number(m[1]) * present(UNITS[itemAt(m, 2)]);
         return;
       }
       case '$scope':
@@ -265,10 +266,10 @@ export class VcdReader {
       );
     if (s.line === LEFT_OUT) return;
     // Short vectors are filled up on the left: with zero, or with their first bit where that is x or z.
-    const fill = /^[xXzZ]/.test(value) ? value[0]! : '0';
+    const fill = /^[xXzZ]/.test(value) ? firstItem(value) : '0';
     const bits = value.padStart(s.width, fill).slice(-s.width);
     for (let i = 0; i < s.width; i++)
-      if (bits[i] === '0' || bits[i] === '1') this.recorder!.set(s.line + i, bits[i] === '1' ? 1 : 0);
+      if (bits[i] === '0' || bits[i] === '1') present(this.recorder).set(s.line + i, bits[i] === '1' ? 1 : 0);
   }
 
   private problem(what: string, todo: string): CaptureProblem {

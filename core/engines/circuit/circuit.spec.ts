@@ -5,6 +5,7 @@ import {
   buildOf,
   circuitOf,
   drawBuild,
+  DRAW_DIMENSIONS,
   FIRST_SHARES,
   lookShare,
   meterError,
@@ -175,7 +176,10 @@ describe('what a meter shows on each kind', () => {
     fc.assert(
       fc.property(
         fc.constantFrom(...CONTROL_KINDS),
-        fc.array(fc.double({ min: 0, max: 0.999999, noNaN: true }), { minLength: 8, maxLength: 8 }),
+        fc.array(fc.double({ min: 0, max: 0.999999, noNaN: true }), {
+          minLength: DRAW_DIMENSIONS,
+          maxLength: DRAW_DIMENSIONS,
+        }),
         (kind, u) => {
           const b = drawBuild(kind, u);
           for (const v of [b.supplyVolts, b.seriesOhms, b.contactOhms, b.boardOhms, b.mainsOhms, b.periodSeconds])

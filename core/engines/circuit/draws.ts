@@ -1,3 +1,4 @@
+import { lastItem } from '../../ground/lists';
 // Shares in [0, 1) turned into values of parts: every draw of a build is made of these.
 
 /** A value with how often it is met. */
@@ -11,7 +12,7 @@ export function pick(list: Weighted, u: number): [number, number] {
     if (rest < weight) return [value, rest / weight];
     rest -= weight;
   }
-  return [list[list.length - 1]![0], 0.5];
+  return [lastItem(list)[0], 0.5];
 }
 
 /** Even over decades. */

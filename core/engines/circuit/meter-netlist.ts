@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { HAND_METER, type Meter } from '../../ground/job';
 import { touchesPins, type Build, type ReadingSpec } from './build';
 import type { Branch } from './linear';
@@ -37,7 +38,7 @@ export function meterNetlist(build: Build, spec: ReadingSpec, meter: Meter = HAN
     lines.push(`R${n} ${a} ${node(b.b)} ${num(b.ohms)}`);
   };
   rest.forEach((b, i) => {
-    const p = pulse[i]!;
+    const p = itemAt(pulse, i);
     const same = b.a === p.a && b.b === p.b && b.ohms === p.ohms && b.volts === p.volts;
     branch(b, same || !moving ? 'always' : 'rest');
     if (!same && moving) branch(p, 'pulse');

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { MODULE_TURNS_AT, THERMAL_VOLTS, type Joint } from './joint';
 
 /** What the netlist of each joint is called. */
@@ -39,7 +40,7 @@ export function netlistOf(j: Joint, pressed: boolean): string {
     `Vcc vcc 0 DC ${spice(j.supplyVolts)}`,
     low ? `Rpull vcc sig ${spice(j.pullOhms)}` : `Rpull sig 0 ${spice(j.pullOhms)}`,
     `Vpin pin pgnd DC ${spice(pinVolts(j, pressed))}`,
-    ...thumb(j, upper!, lower!),
+    ...thumb(j, present(upper), present(lower)),
     '.options method=gear reltol=1e-4',
     '.op',
     '.end',

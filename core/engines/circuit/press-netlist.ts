@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import type { Joint } from './joint';
 import { spice, pinVolts, pullInAmps, thumb, TITLE } from './netlist';
 
@@ -17,7 +18,7 @@ export const pullInSeconds = (j: Joint): number =>
 
 /** Source values as a piecewise linear list: `[time, value]` with steep edges between. */
 const steps = (list: readonly (readonly [number, number])[], edge = 1e-6): string => {
-  let before = list[0]![1];
+  let before = firstItem(list)[1];
   return `PWL(${list
     .map(([t, v], i) => {
       const text = i === 0 ? `0 ${spice(v)}` : `${spice(t)} ${spice(before)} ${spice(t + edge)} ${spice(v)}`;
@@ -70,7 +71,7 @@ export function pressNetlist(j: Joint, id: string, pullDownOhms: number | null):
     '.model pinon SW(VT=0.5 VH=0 RON=1 ROFF=1e7)',
     ...(pullDownOhms === null ? [] : [`Rdown pin pgnd ${spice(pullDownOhms)}`]),
     ...(relay ? [`Vgate gate 0 ${chatter(j)}`] : []),
-    ...thumb(j, upper!, lower!, relay ? COIL_SECONDS * j.coilOhms : 0, relay),
+    ...thumb(j, present(upper), present(lower), relay ? COIL_SECONDS * j.coilOhms : 0, relay),
     '.options method=gear maxord=2 reltol=1e-3 abstol=1e-8 vntol=1e-5 chgtol=1e-12 trtol=20 itl4=100',
     `.tran ${spice(PRESS_TIMES.step)} ${spice(PRESS_TIMES.end)} 0 ${spice(PRESS_TIMES.step)}`,
     '.end',

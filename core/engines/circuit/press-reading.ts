@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem, present } from '../../ground/lists';
 import { PRESS_TIMES } from './press-netlist';
 
 /** A simulated press as samples; the arrays have the same length, times grow. */
@@ -29,9 +30,9 @@ export interface PressReading {
 function crossings(w: PressWave, level: number, from: number, to: number): number[] {
   const out: number[] = [];
   for (let i = 1; i < w.seconds.length; i++) {
-    const [t0, t1] = [w.seconds[i - 1]!, w.seconds[i]!];
+    const [t0, t1] = [itemAt(w.seconds, i - 1), itemAt(w.seconds, i)];
     if (t1 < from || t0 > to) continue;
-    const [a, b] = [w.line[i - 1]! - level, w.line[i]! - level];
+    const [a, b] = [itemAt(w.line, i - 1) - level, itemAt(w.line, i) - level];
     if (a === 0 || a * b < 0) out.push(t0 + ((t1 - t0) * a) / (a - b || 1));
   }
   return out;
@@ -49,7 +50,7 @@ function edge(
   const [tenth, most] = [start + 0.1 * (end - start), start + 0.9 * (end - start)];
   const [a, b] = [crossings(w, tenth, from, to), crossings(w, most, from, to)];
   if (a.length === 0 || b.length === 0) return null;
-  const done = which === 'first' ? b[0]! : b[b.length - 1]!;
+  const done = which === 'first' ? firstItem(b) : lastItem(b);
   const begun = a.filter((t) => t <= done).at(-1);
   return begun === undefined ? null : done - begun;
 }
@@ -58,10 +59,10 @@ const mean = (w: PressWave, from: number, to: number): number => {
   let area = 0;
   let time = 0;
   for (let i = 1; i < w.seconds.length; i++) {
-    const a = Math.max(from, w.seconds[i - 1]!);
-    const b = Math.min(to, w.seconds[i]!);
+    const a = Math.max(from, itemAt(w.seconds, i - 1));
+    const b = Math.min(to, itemAt(w.seconds, i));
     if (b <= a) continue;
-    area += ((w.line[i - 1]! + w.line[i]!) / 2) * (b - a);
+    area += ((itemAt(w.line, i - 1) + itemAt(w.line, i)) / 2) * (b - a);
     time += b - a;
   }
   return time > 0 ? area / time : Number.NaN;
@@ -83,7 +84,7 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
   let steadySince: number | null = null;
   let goneSince: number | null = null;
   w.seconds.forEach((t, i) => {
-    const v = w.line[i]!;
+    const v = itemAt(w.line, i);
     if (t > 50e-6 && t < driven && Math.abs(v - idleVolts) > Math.abs(powerUp - idleVolts)) powerUp = v;
     if (t >= press && t < release) {
       if (pressed(v)) {
@@ -104,7 +105,7 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
     seenAfter,
     steadyAfter: steadySince,
     goneAfter: end > release ? goneSince : null,
-    chatter: come ? steadySince! - seenAfter! : null,
+    chatter: come ? present<number>(steadySince) - present<number>(seenAfter) : null,
     pressEdge: come ? edge(w, idleVolts, pressedVolts, press, release, 'first') : null,
     releaseEdge: goneSince === null ? null : edge(w, pressedVolts, idleVolts, release, end, 'last'),
   };

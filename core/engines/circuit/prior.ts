@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { CONTROL_KINDS, type ControlKind } from '../../ground/job';
 import { buildOf, type Build } from './build';
 import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies } from './draws';
@@ -32,7 +33,7 @@ const TRUST = 0.45;
 export const FIRST_SHARES: Readonly<Record<ControlKind, number>> = (() => {
   const raw = CONTROL_KINDS.map((k) => KIND_SHARES[k] ** TRUST);
   const sum = raw.reduce((a, b) => a + b, 0);
-  return Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / sum])) as Record<ControlKind, number>;
+  return Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, itemAt(raw, i) / sum])) as Record<ControlKind, number>;
 })();
 
 /** The structures that each kind is met in, with their shares, which add up to one for each kind. */
@@ -84,9 +85,9 @@ export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12):
   const list = VARIANTS[kind];
   const [index] = pick(
     list.map((v, i) => [i, v.share]),
-    u[DRAW_DIMENSIONS - 1]!,
+    itemAt(u, DRAW_DIMENSIONS - 1),
   );
-  return drawVariant(kind, list[index]!, u, tied);
+  return drawVariant(kind, itemAt(list, index), u, tied);
 }
 
 /** A kind by one share, as often as it is met. */

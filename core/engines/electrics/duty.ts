@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../../ground/lists';
 import { constant, derive, type Input, type Step } from '../../ground/finding';
 import type { GuardRecord } from '../../ground/job';
 
@@ -45,8 +46,8 @@ const COIL_SHARE = 0.5;
 export function directShare(volts: number): number {
   const next = DIRECT.findIndex(([v]) => volts <= v);
   if (next === 0) return 1;
-  if (next < 0) return DIRECT[DIRECT.length - 1]![1];
-  const [[v0, s0], [v1, s1]] = [DIRECT[next - 1]!, DIRECT[next]!];
+  if (next < 0) return lastItem(DIRECT)[1];
+  const [[v0, s0], [v1, s1]] = [itemAt(DIRECT, next - 1), itemAt(DIRECT, next)];
   return s0 * (s1 / s0) ** (Math.log(volts / v0) / Math.log(v1 / v0));
 }
 

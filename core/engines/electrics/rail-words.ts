@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { formatQuantity } from '../../ground/quantity';
 import { finding, type Finding } from '../../ground/finding';
 import type { Rail } from '../../ground/job';
@@ -11,8 +12,8 @@ export function loadToTry(r: Rail): string {
   if (!r.openVolts || r.loadedVolts !== null) return '';
   const [ohms, watts] = testLoad(r.openVolts, TEST_AMPS);
   return (
-    `${formatQuantity(ohms!.result.value, 'Ω')} draws ${formatQuantity(TEST_AMPS, 'A')} and turns ` +
-    `${formatQuantity(watts!.result.value, 'W')} to heat`
+    `${formatQuantity(present(ohms).result.value, 'Ω')} draws ${formatQuantity(TEST_AMPS, 'A')} and turns ` +
+    `${formatQuantity(present(watts).result.value, 'W')} to heat`
   );
 }
 

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import {
   against,
   atLeast,
@@ -43,7 +44,7 @@ export function sourceOhms(r: Rail): Step | null {
 export function usableAmps(r: Rail): { amps: number; steps: Step[] } | null {
   const source = sourceOhms(r);
   if (!source || r.openVolts === null) return null;
-  const load = input('I_load', 'load current', r.loadAmps!, 'A');
+  const load = input('I_load', 'load current', present(r.loadAmps), 'A');
   // A rail that does not give way at all under the test was not loaded enough to tell more than the test itself.
   if (source.result.value <= 0) {
     const step = derive('usable current, no more than was tried', 'I_use', 'k * I_load', 'A', [

@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import type { Input, Origin, RangedInput } from '../../ground/finding';
 import type { Bounds, Job, OwnPart, PartKind } from '../../ground/job';
 import type { Interval } from '../../ground/quantity';
@@ -33,8 +34,8 @@ for (const p of shipped) byKind.set(p.kind, [...(byKind.get(p.kind) ?? []), p]);
 export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
   const mine = job.bench.parts.filter((p) => p.kind === kind).map(own);
   return mine.length
-    ? [...mine, ...byKind.get(kind)!.filter((s) => !mine.some((m) => m.id === s.id))]
-    : byKind.get(kind)!;
+    ? [...mine, ...present(byKind.get(kind)).filter((s) => !mine.some((m) => m.id === s.id))]
+    : present(byKind.get(kind));
 }
 
 /**
@@ -44,7 +45,7 @@ export function partsOf(job: Job, kind: PartKind): readonly TakenPart[] {
 export function takenPart(job: Job, kind: PartKind): TakenPart {
   const picked = partsOf(job, kind).find((p) => p.id === job.bench.picks[kind]);
   const mine = picked && job.bench.parts.find((p) => p.id === picked.id && p.kind === kind);
-  return picked && !(mine && partProblems(mine).length) ? picked : byKind.get(kind)![0]!;
+  return picked && !(mine && partProblems(mine).length) ? picked : firstItem(present(byKind.get(kind)));
 }
 
 /** Own parts that are picked and cannot be, each with what is wrong first. */

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 /** A contact that a coil moves: `common` lies on `rest` while the coil is off and on `work` while it is on; null is nothing. */
 export interface Contact {
   readonly coil: string;
@@ -36,7 +37,7 @@ export function groups(wiring: ReversingWiring, positions: readonly Position[]):
   const parent = new Map<string, string>();
   const root = (net: string): string => {
     let at = net;
-    while (parent.has(at)) at = parent.get(at)!;
+    while (parent.has(at)) at = present(parent.get(at));
     return at;
   };
   wiring.contacts.forEach((c, i) => {

@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import type { MotorPlan } from '../../ground/job';
 import type { Contact, ReversingWiring } from './wiring';
 
@@ -116,7 +117,7 @@ function motor(key: MotorPlan['wiring']): Bare {
     ...dc,
     electronic: key === 'bridge',
     coils,
-    contacts: [pole(coils[0]!, 1, 'm1', 'minus', 'plus'), pole(coils[1]!, 1, 'm2', 'minus', 'plus')],
+    contacts: [pole(firstItem(coils), 1, 'm1', 'minus', 'plus'), pole(itemAt(coils, 1), 1, 'm2', 'minus', 'plus')],
   };
 }
 
@@ -159,6 +160,6 @@ export function conductors(w: ReversingWiring): { from: string; to: string; net:
     hang(w.feed[1], 'module supply −');
     hang('m1', 'module OUT1');
     hang('m2', 'module OUT2');
-  } else for (const c of w.contacts) [c.common, c.rest, c.work].forEach((net, i) => hang(net, c.names[i]!));
-  return [...nets].flatMap(([net, ends]) => ends.slice(1).map((to, i) => ({ from: ends[i]!, to, net })));
+  } else for (const c of w.contacts) [c.common, c.rest, c.work].forEach((net, i) => hang(net, itemAt(c.names, i)));
+  return [...nets].flatMap(([net, ends]) => ends.slice(1).map((to, i) => ({ from: itemAt(ends, i), to, net })));
 }

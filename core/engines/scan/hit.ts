@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { constant, derive, inPlan, type Input, type Origin, type Step } from '../../ground/finding';
 import type { ScanPlan } from '../../ground/job';
 
@@ -37,4 +38,4 @@ export function hitSteps(
 
 /** The same share as a plain number, for a curve over strobe widths. */
 export const hitChance = (plan: ScanPlan, widthSeconds: number): number =>
-  hitSteps(plan, widthSeconds, { from: 'maker', what: 'strobe width' })[2]!.result.value;
+  itemAt(hitSteps(plan, widthSeconds, { from: 'maker', what: 'strobe width' }), 2).result.value;

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Keypad } from '../../ground/job';
 
 /** A key that the injector can press: its select value, and where it stands in the lists of strobes and senses. */
@@ -73,10 +74,10 @@ export function injectorVerilog(inj: Injector): string {
   });
   return [
     '// Presses one key of a scanned pad. select = 0 presses none.',
-    ...inj.keys.map(
-      (k) =>
-        `//   ${String(k.select).padStart(2)}  ${remark(k.label)}: ${remark(inj.strobes[k.strobe]!)} to ${remark(inj.senses[k.sense]!)}`,
-    ),
+    ...inj.keys.map((k) => {
+      const [strobe, sense] = [itemAt(inj.strobes, k.strobe), itemAt(inj.senses, k.sense)];
+      return `//   ${String(k.select).padStart(2)}  ${remark(k.label)}: ${remark(strobe)} to ${remark(sense)}`;
+    }),
     "// Run it from the pad's own supply and share its ground only where Guard " +
       'allows it. A series resistor of 220 ohms a line bears mistakes.',
     'module key_injector (',

@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import type { CaptureTiming } from '../capture';
 import type { PadScan } from '../../ground/job';
 import { overlapShare, pulsingLines, scanOf, strobeOrder, type PulsingLine } from './scan-lines';
@@ -41,14 +42,14 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
   const idle = captures.findIndex((c) => isIdle(c.label));
   const everywhere = (p: PulsingLine): boolean => pulsing.every((list) => list.some((q) => q.name === p.name));
   const reference = idle >= 0 ? idle : 0;
-  const strobes = pulsing[reference]!.filter((p) => idle >= 0 || everywhere(p));
+  const strobes = itemAt(pulsing, reference).filter((p) => idle >= 0 || everywhere(p));
   if (strobes.length === 0) {
     return {
       scan: null,
       keys: [],
       problems: [
         {
-          label: captures[reference]!.label,
+          label: itemAt(captures, reference).label,
           text:
             'No line pulses steadily: the pad is not scanned, or the capture is ' +
             'shorter than a few periods. Check each key by continuity instead.',
@@ -58,13 +59,13 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
   }
   if (idle < 0 && captures.length === 1)
     problems.push({
-      label: captures[0]!.label,
+      label: firstItem(captures).label,
       text: 'From one capture with a key held a strobe cannot be told from its sense line. Take one more while nobody presses.',
     });
-  const held = strobes.map((s) => s.polarity).filter((p) => p !== strobes[0]!.polarity);
+  const held = strobes.map((s) => s.polarity).filter((p) => p !== firstItem(strobes).polarity);
   if (held.length)
     problems.push({
-      label: captures[reference]!.label,
+      label: itemAt(captures, reference).label,
       text: 'Some strobes pulse low and some high; the longer part of an even square wave cannot be told. Take the levels with a meter.',
     });
 
@@ -72,7 +73,7 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
   const keys: FoundKey[] = [];
   captures.forEach((c, i) => {
     if (isIdle(c.label)) return;
-    const extra = pulsing[i]!.filter((p) => !strobes.some((s) => s.name === p.name));
+    const extra = itemAt(pulsing, i).filter((p) => !strobes.some((s) => s.name === p.name));
     if (extra.length === 0) {
       problems.push({
         label: c.label,
@@ -81,7 +82,7 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
       return;
     }
     for (const sense of extra) {
-      const now = pulsing[i]!.filter((p) => strobes.some((s) => s.name === p.name));
+      const now = itemAt(pulsing, i).filter((p) => strobes.some((s) => s.name === p.name));
       const ranked = now
         .map((strobe) => ({ strobe, overlap: overlapShare(c.timing, { ...sense, polarity: strobe.polarity }, strobe) }))
         .sort((a, b) => b.overlap - a.overlap);
@@ -102,7 +103,7 @@ export function decodeKeypad(captures: readonly LabelledTiming[]): KeypadMap {
         text: `Holding ${c.label} makes ${extra.map((e) => e.name).join(' and ')} pulse: two keys were held, or ghosts through a third.`,
       });
   });
-  const first = captures[reference]!.timing;
+  const first = itemAt(captures, reference).timing;
   const ordered = strobeOrder(first, strobes);
   return {
     scan: scanOf(

@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import type { Job, JobEdit, Keypad, PadKey, Reading } from '../../ground/job';
 import { controlId } from '../../ground/notes';
 import type { KeypadMap } from './keypad';
@@ -38,7 +39,7 @@ export const keyOfName = (pad: Keypad, name: string): string =>
 export function mapOnto(pad: Keypad, map: KeypadMap): { readonly pad: Keypad; readonly strangers: readonly string[] } {
   const keys = pad.keys.map((k): PadKey => {
     const found = map.keys.filter((f) => f.label === k.label);
-    return found.length === 1 ? { ...k, lines: [found[0]!.strobe, found[0]!.sense], from: 'capture' } : k;
+    return found.length === 1 ? { ...k, lines: [firstItem(found).strobe, firstItem(found).sense], from: 'capture' } : k;
   });
   return {
     pad: { ...pad, keys, scan: map.scan },
@@ -115,7 +116,7 @@ export function decodingTroubles(map: KeypadMap, strangers: readonly string[]): 
     byText.set(shape, [...(byText.get(shape) ?? []), { label, text }]);
   }
   const said = [...byText].map(([shape, faults]) =>
-    faults.length === 1 ? faults[0]!.text : `${some(faults.map((f) => f.label))}: ${shape}`,
+    faults.length === 1 ? firstItem(faults).text : `${some(faults.map((f) => f.label))}: ${shape}`,
   );
   return strangers.length
     ? [

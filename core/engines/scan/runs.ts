@@ -1,3 +1,4 @@
+import { realAt } from '../../ground/lists';
 /**
  * Probability that `trials` independent tries, each a hit with probability `p`, hold at least one run of `needed` hits.
  * @param p 0 to 1. @param needed at least 1. @param trials at least 0.
@@ -9,12 +10,12 @@ export function runChance(p: number, needed: number, trials: number): number {
   state[0] = 1;
   for (let t = 0; t < trials; t++) {
     const next = new Float64Array(needed + 1);
-    next[needed] = state[needed]!;
+    next[needed] = realAt(state, needed);
     for (let run = 0; run < needed; run++) {
-      next[run + 1] = next[run + 1]! + state[run]! * p;
-      next[0] = next[0]! + state[run]! * (1 - p);
+      next[run + 1] = realAt(next, run + 1) + realAt(state, run) * p;
+      next[0] = realAt(next, 0) + realAt(state, run) * (1 - p);
     }
     state = next;
   }
-  return state[needed]!;
+  return realAt(state, needed);
 }

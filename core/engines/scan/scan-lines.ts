@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem } from '../../ground/lists';
 import type { LineTiming, CaptureTiming } from '../capture';
 import type { PadScan } from '../../ground/job';
 
@@ -53,11 +54,11 @@ export function overlapShare(t: CaptureTiming, line: PulsingLine, other: Pulsing
 /** Strobe lines in the order in which they become active, beginning with the first that the file names. */
 export function strobeOrder(t: CaptureTiming, strobes: readonly PulsingLine[]): PulsingLine[] {
   if (strobes.length < 2) return [...strobes];
-  const next = strobes[0]!.polarity === 'low' ? t.nextFall : t.nextRise;
+  const next = firstItem(strobes).polarity === 'low' ? t.nextFall : t.nextRise;
   const senses = t.lines.map((_, i) => i).filter((i) => !strobes.some((s) => s.index === i));
-  const out = [strobes[0]!];
+  const out = [firstItem(strobes)];
   while (out.length < strobes.length) {
-    const from = out[out.length - 1]!;
+    const from = lastItem(out);
     const left = strobes.filter((s) => !out.includes(s));
     // Sense lines may fall between strobes, so the count goes through them as well, but never through another strobe.
     const count = (to: PulsingLine): number => follows(next, from.index, to.index, senses);
@@ -69,15 +70,20 @@ export function strobeOrder(t: CaptureTiming, strobes: readonly PulsingLine[]): 
 
 /** How often `to` came next after `from`, straight away or with one sense line between. */
 const follows = (next: readonly (readonly number[])[], from: number, to: number, senses: readonly number[]): number =>
-  next[from]![to]! + senses.reduce((s, k) => s + Math.min(next[from]![k]!, next[k]![to]!), 0);
+  itemAt(itemAt(next, from), to) +
+  senses.reduce((s, k) => s + Math.min(itemAt(itemAt(next, from), k), itemAt(itemAt(next, k), to)), 0);
 
-const median = (list: readonly number[]): number => [...list].sort((a, b) => a - b)[list.length >> 1]!;
+const median = (list: readonly number[]): number =>
+  itemAt(
+    [...list].sort((a, b) => a - b),
+    list.length >> 1,
+  );
 
 /** The scan that a set of strobes and senses makes. */
 export const scanOf = (strobes: readonly PulsingLine[], senses: readonly LineTiming[]): PadScan => ({
   periodSeconds: median(strobes.map((s) => s.periodSeconds)),
   widthSeconds: median(strobes.map((s) => s.widthSeconds)),
-  polarity: strobes[0]!.polarity,
+  polarity: firstItem(strobes).polarity,
   strobes: strobes.map((s) => s.name),
   senses: senses.map((l) => l.name),
 });

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Random } from '../../ground/quantity';
 
 /** A scanned pad for captures without hardware. */
@@ -30,7 +31,7 @@ export const PROOFER_PAD: PadModel = {
 export function crossing(pad: PadModel, key: string): { strobe: number; sense: number } {
   const strobe = pad.keys.findIndex((row) => row.includes(key));
   if (strobe < 0) throw new RangeError(`the pad has no key ${key}`);
-  return { strobe, sense: pad.keys[strobe]!.indexOf(key) };
+  return { strobe, sense: itemAt(pad.keys, strobe).indexOf(key) };
 }
 
 /** What a logic analyser would save of the pad's lines, as a value change dump with microseconds, with a little jitter. */

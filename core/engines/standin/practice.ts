@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { DRAW_DIMENSIONS, drawBuild } from '../circuit';
 import { CONTROL_KINDS, type StandinState } from '../../ground/job';
 import { seededRandom, own } from '../../ground/quantity';
@@ -12,7 +13,7 @@ export const isPractice = (model: string): boolean => (PRACTICE as readonly stri
 /** A control drawn from a seed, every kind equally often, isolated from mains; its kind is for the maker to find. */
 function drawn(model: string, seed: number): Standin {
   const random = seededRandom(seed * 2654435761);
-  const kind = CONTROL_KINDS[Math.floor(random.next() * CONTROL_KINDS.length)]!;
+  const kind = itemAt(CONTROL_KINDS, Math.floor(random.next() * CONTROL_KINDS.length));
   const strange = model === 'practice-strange';
   const build = drawBuild(
     strange ? 'low-when-pressed' : kind,

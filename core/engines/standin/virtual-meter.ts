@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present } from '../../ground/lists';
 import { lookShare, type Build, type ReadingSpec } from '../circuit';
 import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
@@ -48,8 +49,8 @@ export function readStandin(
   if (spec.kind === 'continuity')
     return { value: 0, digit: 0, relation: '=', said: truth < meter.beepBelowOhms ? 'beep' : 'silent' };
   if (spec.kind === 'jumper') return { value: 1000, digit: 0, relation: '=', said: truth < 0.42 ? 'acts' : 'nothing' };
-  const ranges = RANGES[spec.kind]!.filter((r) => spec.kind !== 'ohms' || r <= meter.mostOhms);
-  const top = ranges[ranges.length - 1]!;
+  const ranges = present(RANGES[spec.kind]).filter((r) => spec.kind !== 'ohms' || r <= meter.mostOhms);
+  const top = lastItem(ranges);
   if (Math.abs(truth) > top) return { value: top, digit: 0, relation: '>', said: '' };
   const range = ranges.find((r) => Math.abs(truth) <= r) ?? top;
   const digit = range / COUNTS;
@@ -66,5 +67,5 @@ export function readStandin(
 function drawLook(kind: ControlKind, random: Random): Look {
   const shares = LOOKS.map((l) => lookShare(kind, l));
   let rest = random.next() * shares.reduce((a, b) => a + b, 0);
-  return LOOKS.find((_, i) => (rest -= shares[i]!) < 0) ?? LOOKS[0];
+  return LOOKS.find((_, i) => (rest -= itemAt(shares, i)) < 0) ?? LOOKS[0];
 }

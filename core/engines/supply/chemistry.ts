@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Chemistry } from '../../ground/job';
 
 /** One cell of a chemistry, as such cells are; every value from memory (`cells`). */
@@ -177,8 +178,8 @@ export const CELLS: Readonly<Record<Chemistry, CellClass>> = {
 export function cellVolts(cell: CellClass, taken: number): number {
   const { curve } = cell;
   const i = curve.findIndex(([share]) => share >= taken);
-  if (i <= 0) return curve[i === 0 ? 0 : curve.length - 1]![1];
-  const [[a, va], [b, vb]] = [curve[i - 1]!, curve[i]!];
+  if (i <= 0) return itemAt(curve, i === 0 ? 0 : curve.length - 1)[1];
+  const [[a, va], [b, vb]] = [itemAt(curve, i - 1), itemAt(curve, i)];
   return va + ((vb - va) * (taken - a)) / (b - a);
 }
 

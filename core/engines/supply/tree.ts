@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import {
   nodesIn,
   type ConverterKind,
@@ -67,10 +68,10 @@ export function supplyTree(feed: FeedPlan): SupplyTree {
     nodes.push({ id: item.id, name: item.name, kind: item.kind, item, ...place } as SupplyNode);
   };
   for (const item of below.get('') ?? []) add(item, -1);
-  for (let i = 0; i < nodes.length; i++) for (const item of below.get(nodes[i]!.id) ?? []) add(item, i);
+  for (let i = 0; i < nodes.length; i++) for (const item of below.get(itemAt(nodes, i).id) ?? []) add(item, i);
   const children = nodes.map((): number[] => []);
   for (const [i, n] of nodes.entries()) children[n.parent]?.push(i);
-  const carries = (i: number): boolean => children[i]!.some((c) => nodes[c]!.kind !== 'capacitor');
+  const carries = (i: number): boolean => itemAt(children, i).some((c) => itemAt(nodes, c).kind !== 'capacitor');
   const ends = nodes.flatMap((n, i) => (n.kind === 'capacitor' || carries(i) ? [] : [i]));
   return { nodes, at, below: children, ends };
 }
@@ -95,7 +96,7 @@ export function nominalVolts(job: Job, tree: SupplyTree, place: number): number 
 export function placeOf(feed: FeedPlan, tree: SupplyTree, load: string): number {
   const hung = feed.hangs.find((h) => h.load === load);
   if (hung) return tree.at.get(hung.node) ?? -1;
-  return tree.ends.length === 1 ? tree.ends[0]! : -1;
+  return tree.ends.length === 1 ? firstItem(tree.ends) : -1;
 }
 
 /** The nominal voltage that a load is fed with, V; null where nobody said. */

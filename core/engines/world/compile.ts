@@ -1,3 +1,4 @@
+import { intAt, itemAt, present } from '../../ground/lists';
 import { ELSES, OPS, type Clue, type WorldPlan } from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
@@ -91,14 +92,14 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
   }
   const all = plan.parts.flatMap((p, i) => p.table.states.map((s) => ({ s, part: i })));
   const place = (part: number, key: string): number => {
-    const i = plan.parts[part]!.table.states.findIndex((s) => s.key === key);
-    if (i < 0) throw new WorldProblem(`${plan.parts[part]!.name} has no state ${key}`);
-    return first[part]! + i;
+    const i = itemAt(plan.parts, part).table.states.findIndex((s) => s.key === key);
+    if (i < 0) throw new WorldProblem(`${itemAt(plan.parts, part).name} has no state ${key}`);
+    return itemAt(first, part) + i;
   };
   const event = (part: number, name: string): number => {
     if (name === '') return -1;
-    const e = plan.parts[part]!.table.events.indexOf(name);
-    if (e < 0) throw new WorldProblem(`${plan.parts[part]!.name} knows no event ${name}`);
+    const e = itemAt(plan.parts, part).table.events.indexOf(name);
+    if (e < 0) throw new WorldProblem(`${itemAt(plan.parts, part).name} knows no event ${name}`);
     return e;
   };
   const width = Math.max(1, ...plan.parts.map((p) => p.table.events.length));
@@ -113,7 +114,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
   };
   const words = all.map(({ s }) => s.word);
   const numbers = new Map([...new Set(words)].map((w, i) => [w, i]));
-  const known = (part: number, name: string): number => plan.parts[part]!.table.events.indexOf(name);
+  const known = (part: number, name: string): number => itemAt(plan.parts, part).table.events.indexOf(name);
   plan.moves.forEach((m, i) =>
     m.forEach(({ lines }, n) => {
       if (plan.aparts.some((a) => a.lines.every((l) => lines.includes(l))))
@@ -126,18 +127,18 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
   const lead = new Float64Array(plan.lines);
   for (const { lines, seconds, lead: before } of plan.aparts)
     lines.forEach((line, i) => {
-      rival[line] = lines[1 - i]!;
+      rival[line] = itemAt(lines, 1 - i);
       apart[line] = seconds;
       lead[line] = before;
     });
   const flat = plan.moves.flat();
   const begin = new Int32Array(plan.moves.length + 1);
-  plan.moves.forEach((m, i) => (begin[i + 1] = begin[i]! + m.length));
+  plan.moves.forEach((m, i) => (begin[i + 1] = intAt(begin, i) + m.length));
   return {
     plan,
     words,
     keys: all.map(({ s }) => s.key),
-    wordOf: Int32Array.from(words, (w) => numbers.get(w)!),
+    wordOf: Int32Array.from(words, (w) => present(numbers.get(w))),
     start: Int32Array.from(plan.parts, (p, i) => place(i, p.table.start)),
     startAt: Float64Array.from(plan.parts, (p) => p.table.startAt ?? 0),
     width,
@@ -182,7 +183,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       is: Uint8Array.from(flat, (o) => (o.is ? 1 : 0)),
       orElse: Uint8Array.from(flat, (o) => ELSES.indexOf(o.orElse)),
       to: Int32Array.from(
-        plan.moves.flatMap((m, i) => m.map((o) => begin[i]! + Math.min(Math.max(0, o.to), m.length))),
+        plan.moves.flatMap((m, i) => m.map((o) => intAt(begin, i) + Math.min(Math.max(0, o.to), m.length))),
       ),
       times: Int32Array.from(flat, (o) => o.times),
     },

@@ -1,3 +1,4 @@
+import { intAt, itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
@@ -6,7 +7,7 @@ import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 /** Whether nobody comes: what they would have moved stays as it is. */
 export function nobodyComes(s: WorldState, hand: number): boolean {
   if (s.nobody[hand] === 0) return false;
-  s.nobody[hand]!--;
+  s.nobody[hand] = intAt(s.nobody, hand) - 1;
   return true;
 }
 
@@ -16,7 +17,7 @@ export function nobodyComes(s: WorldState, hand: number): boolean {
  */
 function commandComes(s: WorldState, hand: number, at: number, log: Log | null): void {
   const { hands } = s.w.plan;
-  const { moves } = hands[hand]!;
+  const { moves } = itemAt(hands, hand);
   const onlyIfArmed = hands.some((h) => h.does === 'arm');
   if (s.flag[FLAG.controllerPower] !== 1 || moves.length === 0) return;
   note(log, at, LOGGED.hand, hand, 1);
@@ -27,17 +28,17 @@ function commandComes(s: WorldState, hand: number, at: number, log: Log | null):
 
 /** Its next move takes the place of whatever runs. */
 function beginsNext(s: WorldState, hand: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
-  const { moves } = s.w.plan.hands[hand]!;
+  const { moves } = itemAt(s.w.plan.hands, hand);
   endMove(s, at, log);
-  startMove(s, moves[s.turn[hand]!]!, onlyIfArmed, at, log);
-  s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
+  startMove(s, itemAt(moves, intAt(s.turn, hand)), onlyIfArmed, at, log);
+  s.turn[hand] = (intAt(s.turn, hand) + 1) % moves.length;
 }
 
 /** Somebody moves one side of what people move at the controller; who holds it lets go after so long. */
 export function handMoved(s: WorldState, hand: number, seconds: number, at: number, log: Log | null): void {
-  if (s.w.plan.hands[hand]!.does === 'command') return commandComes(s, hand, at, log);
+  if (itemAt(s.w.plan.hands, hand).does === 'command') return commandComes(s, hand, at, log);
   s.handIs[hand] = 1;
-  s.due[s.at.handUp + hand] = s.w.plan.hands[hand]!.latching ? Infinity : at + seconds;
+  s.due[s.at.handUp + hand] = itemAt(s.w.plan.hands, hand).latching ? Infinity : at + seconds;
 }
 
 /** A hand at the controller is let go. */
@@ -51,7 +52,7 @@ export function handsFollow(s: WorldState, at: number): void {
   const { hands } = s.w.plan;
   for (let h = 0; h < hands.length; h++) {
     if (s.flag[FLAG.controllerPower] !== 1 || s.handIs[h] === s.handFelt[h]) s.due[s.at.hand + h] = Infinity;
-    else if (s.due[s.at.hand + h] === Infinity) s.due[s.at.hand + h] = at + hands[h]!.delay;
+    else if (s.due[s.at.hand + h] === Infinity) s.due[s.at.hand + h] = at + itemAt(hands, h).delay;
   }
 }
 
@@ -59,7 +60,7 @@ const stopped = (s: WorldState): boolean => s.w.plan.hands.some((h, i) => h.does
 
 /** A hand that presses lets go of its output, or of its turn. */
 function releases(s: WorldState, hand: number, at: number, log: Log | null): void {
-  const { line } = s.w.plan.hands[hand]!;
+  const { line } = itemAt(s.w.plan.hands, hand);
   s.due[s.at.handTurn + hand] = Infinity;
   if (line >= 0 && s.barred[hand] === 0) drives(s, line, 0, at, log);
 }
@@ -67,8 +68,8 @@ function releases(s: WorldState, hand: number, at: number, log: Log | null): voi
 /** The controller feels a side move: a stop before all, then whoever stands at it, then the plan. */
 export function handFelt(s: WorldState, hand: number, at: number, log: Log | null): void {
   s.due[s.at.hand + hand] = Infinity;
-  const down = s.handIs[hand]!;
-  const { does, line, moves, latching, most } = s.w.plan.hands[hand]!;
+  const down = intAt(s.handIs, hand);
+  const { does, line, moves, latching, most } = itemAt(s.w.plan.hands, hand);
   s.handFelt[hand] = down;
   note(log, at, LOGGED.hand, hand, down);
   switch (does) {
@@ -78,7 +79,7 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
     case 'arm':
       // A switch says what it says; a button arms, and takes it back.
       if (latching) arms(s, down, most, at, log);
-      else if (down === 1) arms(s, 1 - s.flag[FLAG.armed]!, most, at, log);
+      else if (down === 1) arms(s, 1 - intAt(s.flag, FLAG.armed), most, at, log);
       return;
     case 'answer':
       if (down === 0) return;
@@ -117,7 +118,7 @@ function presses(s: WorldState, hand: number, line: number, at: number, log: Log
 
 /** The other direction has come to rest: who still holds has its turn, unless another hand presses the same. */
 export function handsTurn(s: WorldState, hand: number, at: number, log: Log | null): void {
-  const { line } = s.w.plan.hands[hand]!;
+  const { line } = itemAt(s.w.plan.hands, hand);
   s.due[s.at.handTurn + hand] = Infinity;
   if (s.drive[line] === 1) s.barred[hand] = 1;
   else drives(s, line, 1, at, log);
@@ -143,7 +144,7 @@ export function handsOut(s: WorldState, at: number, log: Log | null): void {
  */
 export function handsRead(s: WorldState, at: number, log: Log | null): void {
   s.w.plan.hands.forEach((h, i) => {
-    s.handFelt[i] = s.handIs[i]!;
+    s.handFelt[i] = intAt(s.handIs, i);
     if (s.handIs[i] === 0) return;
     note(log, at, LOGGED.hand, i, 1);
     if (h.does === 'press') s.barred[i] = 1;

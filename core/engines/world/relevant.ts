@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Clue, Disturbance, WorldEventKind, WorldPlan } from './plan';
 
 /** What a condition can hang on beside the controller itself: parts, senses, and outputs that are watched as such. */
@@ -22,7 +23,7 @@ function reachOf(plan: WorldPlan): Reach {
   ]);
   const parts = new Set([
     ...clues.flatMap((c) => (c.of === 'part' ? [c.part] : [])),
-    ...[...senses].flatMap((s) => (plan.senses[s]!.part >= 0 ? [plan.senses[s]!.part] : [])),
+    ...[...senses].flatMap((s) => (itemAt(plan.senses, s).part >= 0 ? [itemAt(plan.senses, s).part] : [])),
   ]);
   return { parts, senses, lines: new Set(clues.flatMap((c) => (c.of === 'line' ? [c.line] : []))) };
 }

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../lists';
 import type { Room } from '../job';
 import { formatQuantity, type Unit } from '../quantity';
 import {
@@ -115,7 +116,7 @@ export const atLeast = (value: number, unit: Unit, name: string, origin: Origin)
 });
 /** A limit that follows from inputs of its own: the result of the last of its steps. */
 export function derivedLimit(sense: Limit['sense'], steps: readonly Step[], name: string): Limit {
-  const { value, unit } = steps[steps.length - 1]!.result;
+  const { value, unit } = lastItem(steps).result;
   return { sense, value, unit, name, origin: { from: 'step' }, steps };
 }
 
@@ -203,7 +204,7 @@ export function judged(
     span?: number;
   } & Partial<Pick<Finding, 'remedy' | 'source' | 'about' | 'holds'>>,
 ): Finding {
-  const value: Measure = parts.steps[parts.steps.length - 1]!.result;
+  const value: Measure = itemAt(parts.steps, parts.steps.length - 1).result;
   const { tightShare, span, ...rest } = parts;
   const inputs = inputsOf(parts.steps, parts.limit);
   const worked = parts.verdict ?? against(value.value, parts.limit, tightShare, span);

@@ -101,9 +101,10 @@ const far = ({ now, to }: Flip): number =>
 
 /** Whether a finding's limit is met with one input at another value, value and limit worked out anew; null where that gives no number. */
 function met({ steps, limit }: Finding, { symbol }: Input, value: number): boolean | null {
+  if (!limit) return null;
   const at = { [symbol]: value };
-  const x = reevaluate(steps, at) - (limit!.steps ? reevaluate(limit!.steps, at) : limit!.value);
-  return Number.isFinite(x) ? (limit!.sense === 'at most' ? x <= 0 : x >= 0) : null;
+  const x = reevaluate(steps, at) - (limit.steps ? reevaluate(limit.steps, at) : limit.value);
+  return Number.isFinite(x) ? (limit.sense === 'at most' ? x <= 0 : x >= 0) : null;
 }
 
 /** Whether a flip really turns its finding: worked out anew at its value, its tolerance moved with it. */

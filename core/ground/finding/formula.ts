@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import { normalCdf } from '../quantity';
 
 /** An arithmetic expression as a tree; the one text of a formula is drawn, filled in and evaluated from it. */
@@ -41,7 +42,7 @@ function tokens(text: string): string[] {
     const at = TOKEN.lastIndex;
     const match = TOKEN.exec(text);
     if (!match) throw new SyntaxError(`formula "${text}" breaks at ${at}`);
-    out.push(match[1]!);
+    out.push(itemAt(match, 1));
   }
   return out;
 }

@@ -1,3 +1,4 @@
+import { present } from '../lists';
 import { corners, type Interval, type Unit } from '../quantity';
 import { derive } from './derive';
 import type { Input, Origin, Step } from './finding';
@@ -35,8 +36,8 @@ export function worst(
   const at: Readonly<Record<string, number>> = end === 'highest' ? range.atHigh : range.atLow;
   const inputs = ranged.map((r): Input => ({
     symbol: r.symbol,
-    name: `${r.name}${endWord(r.range, at[r.symbol]!)}`,
-    value: at[r.symbol]!,
+    name: `${r.name}${endWord(r.range, present(at[r.symbol]))}`,
+    value: present(at[r.symbol]),
     unit: r.unit,
     origin: r.origin,
     usual: r.range.nominal,

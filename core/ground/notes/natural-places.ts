@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 import type { Strip } from '../job';
 import { PLACE_WORDS } from './lexicon';
 import { regex } from './regex';
@@ -28,7 +29,7 @@ export function pairIn(rest: string, owner: Owner): { a: string; b: string; rest
         /\b(?:between|from|across)\s+([a-z])\s+(?:and|to)\s+([a-z])(?=\s)/.exec(rest) ??
         /(?<=\s)([A-Z]) ([A-Z])(?=\s)/.exec(rest) ??
         /(?<=\s)(A)(B)(?=\s)/.exec(rest)));
-  if (m) return { a: m[1]!.toUpperCase(), b: m[2]!.toUpperCase(), rest: rest.replace(m[0], ' ') };
+  if (m) return { a: itemAt(m, 1).toUpperCase(), b: itemAt(m, 2).toUpperCase(), rest: rest.replace(m[0], ' ') };
   return owner.strip ? coloursIn(rest, owner.strip) : null;
 }
 
@@ -36,8 +37,8 @@ export function pairIn(rest: string, owner: Owner): { a: string; b: string; rest
 function coloursIn(rest: string, strip: Strip): { a: string; b: string; rest: string } | null {
   const m = /\b(?:between |from )?(\w+) (?:and|to) (\w+)\b/i.exec(rest);
   const at = (word: string): number => strip.wires.findIndex((w) => w.toLowerCase() === word.toLowerCase());
-  if (!m || at(m[1]!) < 0 || at(m[2]!) < 0) return null;
-  return { a: String(at(m[1]!) + 1), b: String(at(m[2]!) + 1), rest: rest.replace(m[0], ' ') };
+  if (!m || at(itemAt(m, 1)) < 0 || at(itemAt(m, 2)) < 0) return null;
+  return { a: String(at(itemAt(m, 1)) + 1), b: String(at(itemAt(m, 2)) + 1), rest: rest.replace(m[0], ' ') };
 }
 
 const TIPS = regex(

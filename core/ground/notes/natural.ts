@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../lists';
 import { regex } from './regex';
 import { own } from '../quantity';
 import { controlId } from './note-reading';
@@ -40,7 +41,7 @@ const smoothed = (line: string): string =>
  */
 export function translated(raw: string, job: Job): Translated | null {
   const saying = /^\s*(?:remember|remark|nb|n\.b\.|note(?: that)?|memo|todo)[:,]?\s+(.+)$/is.exec(raw);
-  if (saying) return { line: `note: ${saying[1]!.trim()}`, taken: '' };
+  if (saying) return { line: `note: ${itemAt(saying, 1).trim()}`, taken: '' };
   // What begins as one of these lines and failed as such knows better why.
   if (/^\s*(?:control|strip|mains)\b/i.test(raw)) return null;
   // A machine that is switched off may still be plugged in, and two places are not one pair: neither is guessed.
@@ -65,7 +66,10 @@ function fresh(rest: string, job: Job): Translated | null {
       rest,
     );
   const left = made && leftOver(rest.replace(made[0], ' '));
-  return made && !left && !FILLER_WORDS.has(made[1]!.toLowerCase()) && !job.controls.some((c) => c.name === made[1])
+  return made &&
+    !left &&
+    !FILLER_WORDS.has(itemAt(made, 1).toLowerCase()) &&
+    !job.controls.some((c) => c.name === made[1])
     ? { line: `control ${made[1]}`, taken: '' }
     : null;
 }
@@ -82,7 +86,7 @@ function ownerIn(rest: string, job: Job): { owner: Owner; rest: string } | null 
     if (said.test(rest)) return { owner: o, rest: rest.replace(said, ' ') };
   }
   if (job.controls.length === 1 && job.survey.strips.length === 0)
-    return { owner: { name: job.controls[0]!.name, id: job.controls[0]!.id, strip: undefined }, rest };
+    return { owner: { name: firstItem(job.controls).name, id: firstItem(job.controls).id, strip: undefined }, rest };
   // The first control of a job may come with its first reading.
   const first = /^ ([A-Za-z][\w.]+) /.exec(rest)?.[1];
   if (names.length === 0 && first && !FILLER_WORDS.has(first.toLowerCase()) && statesIn(` ${first} `).state === null)
@@ -106,7 +110,7 @@ function supplyIn(raw: string, rest: string): Translated | null {
   const named = [
     /\b(?:supply|rail)(?: (?:called|named))? ([a-z][\w.]*)\b/i.exec(rest),
     /\b([a-z][\w.]*) (?:supply|rail)\b/i.exec(rest),
-  ].find((m) => m && !FILLER_WORDS.has(m[1]!.toLowerCase()) && m[1] !== 'always');
+  ].find((m) => m && !FILLER_WORDS.has(itemAt(m, 1).toLowerCase()) && m[1] !== 'always');
   if (!named) return null;
   const q = quantityIn(rest.replace(named[0], ' '));
   if (!q?.text || q.dimension !== 'V') return null;

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem } from '../lists';
 import { own } from '../quantity';
 import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { FILLER_WORDS } from './lexicon';
@@ -42,7 +43,7 @@ function offering(no: Understood & { readonly ok: false }, line: string, job: Jo
 function readGrammar(line: string, job: Job, context: NoteContext): Understood {
   try {
     const saying = /^\s*(note|wish|when|never)\s*:\s*(.*)$/is.exec(line);
-    if (saying) return readSaying(saying[1]!.toLowerCase(), saying[2]!.trim(), line);
+    if (saying) return readSaying(itemAt(saying, 1).toLowerCase(), itemAt(saying, 2).trim(), line);
     return readWords(wordsOf(line), line, job, context);
   } catch (error) {
     if (!(error instanceof Misread)) throw error;
@@ -99,9 +100,9 @@ function checkName(name: string, at: number, job: Job): void {
 }
 
 function readControl(words: Word[], job: Job, line: string): Understood {
-  const name = line.slice(words[0]!.at + 7).trim();
+  const name = line.slice(firstItem(words).at + 7).trim();
   if (!name) throw new Misread(line.length, 'which name is on the control?');
-  checkName(name, words[1]!.at, job);
+  checkName(name, itemAt(words, 1).at, job);
   return { ok: true, edit: { do: 'add-control', id: controlId(name), name }, words: `a control called ${name}` };
 }
 
@@ -128,12 +129,15 @@ function readStrip(words: Word[], job: Job, line: string): Understood {
 
 /** `back 3 wire green`: what is seen at a terminal. */
 function readWire(words: Word[], job: Job, line: string): Understood {
-  const strip = job.survey.strips.find((s) => s.name.toLowerCase() === words[0]!.text.toLowerCase());
+  const strip = job.survey.strips.find((s) => s.name.toLowerCase() === firstItem(words).text.toLowerCase());
   if (!strip)
-    throw new Misread(words[0]!.at, `there is no strip ${words[0]!.text}; make it with: strip ${words[0]!.text} 6`);
-  const n = Number(words[1]!.text);
+    throw new Misread(
+      firstItem(words).at,
+      `there is no strip ${firstItem(words).text}; make it with: strip ${firstItem(words).text} 6`,
+    );
+  const n = Number(itemAt(words, 1).text);
   if (!Number.isInteger(n) || n < 1 || n > strip.wires.length)
-    throw new Misread(words[1]!.at, `${strip.name} has terminals 1 to ${strip.wires.length}`);
+    throw new Misread(itemAt(words, 1).at, `${strip.name} has terminals 1 to ${strip.wires.length}`);
   const colour = words[3] ? line.slice(words[3].at).trim() : '';
   if (!colour || colour.length > 40) throw new Misread(line.length, 'which colour has the wire?');
   const said = `${strip.name}, wire at terminal ${n}: ${colour}`;
@@ -188,7 +192,7 @@ function readMains(words: Word[], line: string): Understood {
 function readSupply(words: Word[], line: string, context: NoteContext): Understood {
   const name = words[1];
   if (!name) throw new Misread(line.length, 'which supply? for example: supply main 5.02 V always');
-  const last = words[words.length - 1]!;
+  const last = lastItem(words);
   const state = own(STATE_NAMES, last.text.toLowerCase());
   if (!state || words.length < 4)
     throw new Misread(
@@ -196,10 +200,10 @@ function readSupply(words: Word[], line: string, context: NoteContext): Understo
       'say at the end whether it is there always, idle, running or off',
       `${line.trimEnd()} always`,
     );
-  const q = quantityAt(line.slice(0, last.at), words[2]!.at, 'V', Number.NaN);
-  if (q.unit !== 'V') throw new Misread(words[2]!.at, `${q.unit} is not what a supply shows; say volts`);
+  const q = quantityAt(line.slice(0, last.at), itemAt(words, 2).at, 'V', Number.NaN);
+  if (q.unit !== 'V') throw new Misread(itemAt(words, 2).at, `${q.unit} is not what a supply shows; say volts`);
   if (Math.abs(q.value) > 1000)
-    throw new Misread(words[2]!.at, 'over 1000 V is beyond a hand-held meter and beyond this tool');
+    throw new Misread(itemAt(words, 2).at, 'over 1000 V is beyond a hand-held meter and beyond this tool');
   const r: Reading = {
     id: context.id,
     at: context.now,

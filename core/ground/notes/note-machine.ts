@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem, present } from '../lists';
 import {
   freeId,
   freshHand,
@@ -59,7 +60,7 @@ const restOf = (words: readonly Word[], from: number): string =>
  * that it may be a reading.
  */
 export function readMachine(words: readonly Word[], job: Job, line: string): Understood | null {
-  switch (words[0]!.text.toLowerCase()) {
+  switch (firstItem(words).text.toLowerCase()) {
     case 'press':
       return readPress(words, job, line);
     case 'pin':
@@ -97,7 +98,8 @@ function readPress(words: readonly Word[], job: Job, line: string): Understood |
   if (known && words[known.next]?.text.toLowerCase() === 'by') return readWay(words, known.next + 1, known.of, line);
   const control = named(words, 1, job.controls);
   if (!control) return null;
-  if (words[control.next]) throw new Misread(words[control.next]!.at, 'nothing more belongs here; a way follows “by”');
+  if (words[control.next])
+    throw new Misread(itemAt(words, control.next).at, 'nothing more belongs here; a way follows “by”');
   const twin = job.presses.filter((p) => p.control === control.of.id).length;
   const name = twin === 0 ? control.of.name : `${control.of.name} ${twin + 1}`;
   const item = freshPress(freeId(job, name), name, control.of.id);
@@ -128,7 +130,7 @@ function readWay(words: readonly Word[], from: number, press: Press, line: strin
 function readPin(words: readonly Word[], job: Job, line: string): Understood | null {
   const owner = named(words, 1, ownersOf(job));
   if (!owner) return null;
-  const last = words.at(-1)!;
+  const last = lastItem(words);
   if (words.length === owner.next) throw new Misread(line.length, 'on which pin? say its chip number, or none');
   const part = words
     .slice(owner.next, -1)
@@ -206,7 +208,7 @@ function readStep(words: readonly Word[], job: Job, line: string): Understood | 
   const waits = same(words[1]?.text ?? '', 'wait');
   const press = waits ? null : named(words, 1, job.presses);
   if (!waits && !press) return null;
-  const from = waits ? 2 : press!.next;
+  const from = waits ? 2 : present(press).next;
   const at = words[from]?.at ?? line.length;
   const typed = line.slice(at).trim();
   const seconds = howLong(typed, at);
@@ -222,7 +224,7 @@ const THERE: readonly string[] = ['up', 'there', 'opening', 'open'];
 
 /** `travel up 21.4 s`, `travel down 19 s`, `runs 25 min`: one more timing of the first part; its time is their mean. */
 function readTiming(words: readonly Word[], job: Job, line: string): Understood | null {
-  const travels = words[0]!.text.toLowerCase().startsWith('travel');
+  const travels = firstItem(words).text.toLowerCase().startsWith('travel');
   const way = words[1]?.text.toLowerCase() ?? '';
   const said = BACK.includes(way) || THERE.includes(way);
   if (travels !== said) return null;

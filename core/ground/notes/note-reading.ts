@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../lists';
 import { parseQuantity, type Quantity, type Unit, own, formatQuantity } from '../quantity';
 import {
   type JobEdit,
@@ -70,7 +71,7 @@ const terminal = (text: string, owner: Owner): boolean =>
 
 /** A reading as it is said: whose, where, in which state, how much. */
 export function readReading(words: Word[], line: string, job: Job, context: NoteContext): Understood {
-  const first = words[0]!;
+  const first = firstItem(words);
   const machine = fixedPoint(first.text);
   const owner = machine ? { id: '', name: '', isNew: false, strip: undefined } : ownerOf(first, job);
   const bare = !machine && owner.name !== first.text && !owner.strip;
@@ -109,7 +110,7 @@ function ownerOf(first: Word, job: Job): Owner {
   const isPoint = /^[A-Z](-[A-Z])?$/i.test(first.text) && !job.controls.some((c) => c.name === first.text);
   if (isPoint && job.controls.length !== 1)
     throw new Misread(first.at, 'say which control first, for example: start A idle 4.98 V');
-  const name = isPoint ? job.controls[0]!.name : first.text;
+  const name = isPoint ? firstItem(job.controls).name : first.text;
   const known = job.controls.find((c) => c.name.toLowerCase() === name.toLowerCase());
   return { id: known?.id ?? controlId(name), name, isNew: !known, strip: undefined };
 }
@@ -120,7 +121,8 @@ function places(at: Cursor, owner: Owner, machine: Point | undefined): [Point, P
     owner.strip ? 'where the probes are (3-4, 3 to earth)' : 'where the probes are (A, B, A-B, A to neutral)',
   );
   const pair = /^(\w{1,2})-(\w{1,2})$/.exec(from.text);
-  if (pair && terminal(pair[1]!, owner) && terminal(pair[2]!, owner)) return [contact(pair[1]!), contact(pair[2]!)];
+  if (pair && terminal(itemAt(pair, 1), owner) && terminal(itemAt(pair, 2), owner))
+    return [contact(itemAt(pair, 1)), contact(itemAt(pair, 2))];
   const point = (text: string): Point | undefined =>
     fixedPoint(text) ?? (terminal(text, owner) ? contact(text) : undefined);
   const a = machine ?? point(from.text);
@@ -163,7 +165,7 @@ function jumper(at: Cursor, owner: Owner): Said {
   at.skip();
   const between = /^(\w{1,2})-(\w{1,2})$/.exec(at.peek());
   if (between) at.skip();
-  const [a, b] = between ? [between[1]!, between[2]!] : ['A', 'B'];
+  const [a, b] = between ? [itemAt(between, 1), itemAt(between, 2)] : ['A', 'B'];
   if (!terminal(a, owner) || !terminal(b, owner))
     throw new Misread(
       at.rest().at,

@@ -1,3 +1,4 @@
+import { present } from '../lists';
 /** Preferred number series of IEC 60063:2015. */
 export type ESeries = 'E6' | 'E12' | 'E24' | 'E96';
 
@@ -40,12 +41,12 @@ function around(value: number, series: ESeries): readonly number[] {
 
 /** The smallest preferred value at or above `value` (> 0, any unit). Throws RangeError for others. */
 export function nextAbove(value: number, series: ESeries = 'E12'): number {
-  return around(value, series).find((v) => v >= value * (1 - EPS))!;
+  return present(around(value, series).find((v) => v >= value * (1 - EPS)));
 }
 
 /** The largest preferred value at or below `value` (> 0, any unit). Throws RangeError for others. */
 export function nextBelow(value: number, series: ESeries = 'E12'): number {
-  return around(value, series).findLast((v) => v <= value * (1 + EPS))!;
+  return present(around(value, series).findLast((v) => v <= value * (1 + EPS)));
 }
 
 /** The preferred value whose ratio to `value` (> 0) is closest to one. Throws RangeError for others. */

@@ -1,3 +1,4 @@
+import { lastItem } from '../lists';
 import { parseQuantity } from './parse';
 import type { Unit } from './units';
 
@@ -43,7 +44,7 @@ export function formatQuantity(value: number, unit: Unit): string {
 
 function prefixFor(size: number, unit: Unit): readonly [scale: number, prefix: string] {
   const least = (s: number): number => (BENCH.has(unit) && s <= 1 ? s / 10 : s);
-  return ENGINEERING.find(([s]) => size >= least(s)) ?? ENGINEERING[ENGINEERING.length - 1]!;
+  return ENGINEERING.find(([s]) => size >= least(s)) ?? lastItem(ENGINEERING);
 }
 
 const JUST = /^-?\d+(\.\d+)?(e[+-]\d+)?$/;

@@ -1,3 +1,4 @@
+import { itemAt } from '../lists';
 /** A value known to lie between two bounds; `nominal` is the best guess. All in the same unit. */
 export interface Interval {
   readonly low: number;
@@ -52,7 +53,8 @@ export function corners<K extends string>(
   let atHigh = nominalAt;
   const at = { ...nominalAt };
   for (let bits = 0; bits < 2 ** keys.length; bits++) {
-    for (let i = 0; i < keys.length; i++) at[keys[i]!] = bits & (1 << i) ? inputs[keys[i]!].high : inputs[keys[i]!].low;
+    for (let i = 0; i < keys.length; i++)
+      at[itemAt(keys, i)] = bits & (1 << i) ? inputs[itemAt(keys, i)].high : inputs[itemAt(keys, i)].low;
     const y = f(at);
     if (y < low) {
       low = y;

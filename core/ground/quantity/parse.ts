@@ -1,3 +1,4 @@
+import { present } from '../lists';
 import { PREFIXES, UNIT_NAMES, type Unit } from './units';
 
 /** What a person typed, in base units. `relation` is `>` for an over-range display such as `>20M` or `OL`. */
@@ -33,13 +34,13 @@ function unitAfter(
   const tries: { unit: Unit; factor: number; kind?: 'ac' | 'dc'; length: number }[] = [];
   const names = Object.keys(UNIT_NAMES).sort((a, b) => b.length - a.length);
   for (const name of names) {
-    if (text.startsWith(name)) tries.push({ ...UNIT_NAMES[name]!, length: name.length });
+    if (text.startsWith(name)) tries.push({ ...present(UNIT_NAMES[name]), length: name.length });
   }
   for (const [prefix, scale] of Object.entries(PREFIXES)) {
     if (!text.startsWith(prefix)) continue;
     const rest = text.slice(prefix.length);
-    const name = names.find((n) => rest.startsWith(n) && UNIT_NAMES[n]!.factor === 1);
-    if (name) tries.push({ ...UNIT_NAMES[name]!, factor: scale, length: prefix.length + name.length });
+    const name = names.find((n) => rest.startsWith(n) && present(UNIT_NAMES[n]).factor === 1);
+    if (name) tries.push({ ...present(UNIT_NAMES[name]), factor: scale, length: prefix.length + name.length });
     else if (expected) tries.push({ unit: expected, factor: scale, length: prefix.length });
   }
   tries.sort((a, b) => b.length - a.length || Number(b.unit === expected) - Number(a.unit === expected));
@@ -128,7 +129,7 @@ function parseInfix(
   if (left && !typed) return fail(at + all.length, `"${left}" is left over`);
   const unit = named ?? typed ?? expected ?? (letter === 'k' || letter === 'M' ? 'Ω' : 'F');
   if (expected && unit !== expected) return fail(at, `this is ${unit}, but ${expected} is wanted`);
-  const factor = named ? 1 : PREFIXES[letter]!;
+  const factor = named ? 1 : present(PREFIXES[letter]);
   const value = scaled(`${whole}.${fraction}`, factor);
   return { ok: true, quantity: { value, unit, relation, digit: 10 ** -fraction.length * factor } };
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { WorldEvent } from '../../engines/world';
 import type { Start } from './faults';
 import type { Scene } from './scene';
@@ -14,7 +15,7 @@ export function armingsFor(scene: Scene, starts: readonly Start[]): WorldEvent[]
   return scene.hands.flatMap(({ wire }, of): WorldEvent[] => {
     if (wire.does !== 'arm') return [];
     return armed.flatMap((start, i): WorldEvent[] => {
-      const before = i > 0 ? armed[i - 1]!.at : 0;
+      const before = i > 0 ? itemAt(armed, i - 1).at : 0;
       const at = (k: number): number => before + k * (start.at - before);
       const on: WorldEvent = { at: at(0.6), what: 'hand', of, how: HELD_SECONDS };
       if (wire.latching) return i === 0 ? [on] : [{ at: at(0.4), what: 'let-go', of, how: 0 }, on];

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import type { MachinePart } from '../../ground/job';
 import type { StateRole, TableState } from '../../engines/world';
 import { OBSTACLE, GETS_POWER, LOSES_POWER, type PartEvent } from './events';
@@ -122,7 +123,7 @@ function powered(p: MachinePart, r: Rows): Rows {
   }));
   const rows = r.rows.map((s) => ({
     ...s,
-    on: { ...s.on, [LOSES_POWER.key]: dark.find((d) => d.darkOf === stands(s))!.key },
+    on: { ...s.on, [LOSES_POWER.key]: present(dark.find((d) => d.darkOf === stands(s))).key },
   }));
   return { start: r.start, rows: [...rows, ...dark] };
 }

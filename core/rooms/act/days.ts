@@ -1,3 +1,4 @@
+import { intAt, itemAt, lastItem, realAt } from '../../ground/lists';
 import type { Random } from '../../ground/quantity';
 import {
   FLAG,
@@ -78,8 +79,8 @@ const told = (scene: Scene, log: Log, kind: number): Told => {
   const out: Told = { at: [], word: [] };
   for (let i = 0; i < log.count; i++) {
     if (log.kind[i] !== kind || log.index[i] !== 0) continue;
-    out.at.push(log.at[i]!);
-    out.word.push(scene.world.wordOf[log.value[i]!]!);
+    out.at.push(realAt(log.at, i));
+    out.word.push(intAt(scene.world.wordOf, intAt(log.value, i)));
   }
   return out;
 };
@@ -90,13 +91,13 @@ function apart(a: Told, b: Told, same: (x: number, y: number) => boolean, end: n
   let [i, j, at] = [0, 0, 0];
   while (at < end) {
     const next = Math.min(a.at[i + 1] ?? end, b.at[j + 1] ?? end, end);
-    if (next > at && !same(a.word[i]!, b.word[j]!)) {
+    if (next > at && !same(itemAt(a.word, i), itemAt(b.word, j))) {
       const last = out.at(-1);
       if (last && last[1] === at) last[1] = next;
       else out.push([at, next]);
     }
-    while (i + 1 < a.at.length && a.at[i + 1]! <= next) i++;
-    while (j + 1 < b.at.length && b.at[j + 1]! <= next) j++;
+    while (i + 1 < a.at.length && itemAt(a.at, i + 1) <= next) i++;
+    while (j + 1 < b.at.length && itemAt(b.at, j + 1) <= next) j++;
     at = next;
   }
   return out;
@@ -109,7 +110,7 @@ function byWeek(spans: readonly (readonly [number, number])[], days: number): nu
     for (let t = from; t < to;) {
       const week = Math.min(out.length - 1, Math.floor(t / WEEK));
       const until = week === out.length - 1 ? to : Math.min(to, (week + 1) * WEEK);
-      out[week]! += until - t;
+      out[week] = itemAt(out, week) + (until - t);
       t = until;
     }
   return out;
@@ -136,9 +137,9 @@ function runDays(scene: Scene, given: Happenings, days: number, room: number, pr
   const state = worldOf(scene.world, given, log);
   let left = MOST_EVENTS_OF_DAYS;
   for (let day = 1; day <= days; day++) {
-    const before = state.flag[FLAG.taken]!;
+    const before = intAt(state.flag, FLAG.taken);
     try {
-      left -= runTo(state, day * 86400, given, log, left) + state.flag[FLAG.taken]! - before;
+      left -= runTo(state, day * 86400, given, log, left) + intAt(state.flag, FLAG.taken) - before;
     } catch (error) {
       if (!(error instanceof RunEnded)) throw error;
       return { log, state, days: day - 1 };
@@ -180,7 +181,7 @@ export function daysOf(
   // Each start has its own draws: what the one before it did not use is gone.
   const missed = starts.flatMap((s, i): WorldEvent[] =>
     luck.missed[i] || luck.missed[i - 1]
-      ? lines.map((of) => ({ at: s.at, what: 'misses', of, how: luck.missed[i]! }))
+      ? lines.map((of) => ({ at: s.at, what: 'misses', of, how: itemAt(luck.missed, i) }))
       : [],
   );
   const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
@@ -191,7 +192,7 @@ export function daysOf(
   const parted = apart(truth, belief, (x, y) => x === y, end);
   const words = (s: Scene): string[] => {
     const list: string[] = [];
-    s.world.wordOf.forEach((w, i) => (list[w] = s.world.words[i]!));
+    s.world.wordOf.forEach((w, i) => (list[w] = itemAt(s.world.words, i)));
     return list;
   };
   const [own, theirs] = [words(scene), words(wanted.scene)];
@@ -199,20 +200,20 @@ export function daysOf(
   let next = 0;
   const asBelieved = counted.filter((s, i) => {
     const until = counted[i + 1]?.at ?? end;
-    while (next < parted.length && parted[next]![1] <= s.at) next++;
-    return !parted[next] || parted[next]![0] >= until;
+    while (next < parted.length && itemAt(parted, next)[1] <= s.at) next++;
+    return !parted[next] || itemAt(parted, next)[0] >= until;
   }).length;
-  const last = (t: Told): string => own[t.word.at(-1)!] ?? '';
+  const last = (t: Told): string => own[lastItem(t.word)] ?? '';
   return {
     days: run,
     wantedDays: days,
     starts: counted.length,
-    presses: state.flag[FLAG.presses]!,
+    presses: intAt(state.flag, FLAG.presses),
     missed: luck.missed.slice(0, counted.length).filter((bits) => bits & 1).length,
     byHand: befell(luck, 'thumb', end),
     powerCuts: befell(luck, 'cut', end),
-    missedStarts: state.flag[FLAG.missedStarts]!,
-    calls: state.flag[FLAG.calls]!,
+    missedStarts: intAt(state.flag, FLAG.missedStarts),
+    calls: intAt(state.flag, FLAG.calls),
     asBelieved,
     partedSeconds: parted.reduce((s, [from, to]) => s + to - from, 0),
     wrongByWeek: byWeek(wrong, run),

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { ownerOf, type FaultKind } from '../../ground/job';
 import type { WorldEventKind } from '../../engines/world';
 import { NOBODY, OBSTACLE, type PartEvent } from './events';
@@ -73,9 +74,11 @@ export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
 
 /** The kind of a happening, by the event that is met where it is one. */
 export const kindOfHappening = (what: WorldEventKind, event?: string): FaultKind =>
-  (Object.keys(DISTURBANCES) as FaultKind[]).find(
-    (k) => DISTURBANCES[k].what === what && (event === undefined || DISTURBANCES[k].event?.key === event),
-  )!;
+  present(
+    (Object.keys(DISTURBANCES) as FaultKind[]).find(
+      (k) => DISTURBANCES[k].what === what && (event === undefined || DISTURBANCES[k].event?.key === event),
+    ),
+  );
 
 /** Where in its scene stands what a fault befalls, the first where nobody is named; -1 where it is not there. */
 export function placeIn(scene: Scene, befalls: FaultTarget, id: string): number {

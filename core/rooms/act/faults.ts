@@ -1,3 +1,4 @@
+import { intAt, itemAt, realAt } from '../../ground/lists';
 import type { Fault } from '../../ground/job';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../../engines/world';
 import { DISTURBANCES, placeIn } from './disturbances';
@@ -24,7 +25,8 @@ export function closuresOf(scene: Scene, starts: readonly Start[], end: number):
   runTo(worldOf(scene.world, given, log), end, given, log);
   const out: { line: number; at: number }[] = [];
   for (let i = 0; i < log.count; i++)
-    if (log.kind[i] === LOGGED.contact && log.value[i] === 1) out.push({ line: log.index[i]!, at: log.at[i]! });
+    if (log.kind[i] === LOGGED.contact && log.value[i] === 1)
+      out.push({ line: intAt(log.index, i), at: realAt(log.at, i) });
   return out;
 }
 
@@ -33,7 +35,7 @@ function nearest(closures: readonly number[], at: number): number | null {
   let [low, high] = [0, closures.length];
   while (low < high) {
     const middle = (low + high) >> 1;
-    if (closures[middle]! < at) low = middle + 1;
+    if (itemAt(closures, middle) < at) low = middle + 1;
     else high = middle;
   }
   const [before, after] = [closures[low - 1], closures[low]];
@@ -80,10 +82,10 @@ function befalling(scene: Scene, f: Fault, place: number): WorldEvent[] {
     case 'hand': {
       const put: WorldEvent = { at, what, of: place, how: f.seconds || HAND_SECONDS };
       const back: WorldEvent = { at: at + f.seconds, what: 'let-go', of: place, how: 0 };
-      return scene.hands[place]!.latching && f.seconds > 0 ? [put, back] : [put];
+      return itemAt(scene.hands, place).latching && f.seconds > 0 ? [put, back] : [put];
     }
     case 'meets': {
-      const how = event ? scene.tables[place]!.events.indexOf(event.key) : -1;
+      const how = event ? itemAt(scene.tables, place).events.indexOf(event.key) : -1;
       return how < 0 ? [] : [{ at, what, of: place, how }];
     }
     default:

@@ -1,3 +1,4 @@
+import { firstItem, lastItem, present } from '../../ground/lists';
 import { finding, summary, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../../ground/job';
@@ -126,9 +127,9 @@ function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
       verdict: clean.calls.length === 0 && met ? 'settled' : 'stop',
       title:
         clean.calls.length > 0
-          ? `Without faults the move calls for help after ${formatQuantity(clean.calls[0]!, 's')}: it waits for what does not come`
+          ? `Without faults the move calls for help after ${formatQuantity(firstItem(clean.calls), 's')}: it waits for what does not come`
           : nothing
-            ? `Without faults it looks, finds the machine ${part.machine.at(-1)!.word} and presses nothing`
+            ? `Without faults it looks, finds the machine ${lastItem(part.machine).word} and presses nothing`
             : seen > 0
               ? `Without faults the machine sees ${seen} of ${made} presses and goes: ${goes}`
               : 'The machine sees no press at all',
@@ -142,7 +143,7 @@ function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
 }
 
 function missedPress(job: Job): Finding[] {
-  const trace = oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }])!;
+  const trace = present(oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }]));
   const parted = trace.parts[0]?.parted ?? [];
   const worst = parted.at(-1);
   const lasting = parted.some((p) => p.to >= trace.end);

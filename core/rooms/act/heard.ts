@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { pressedBy, pressedIn, scriptOf, type Job, type MachinePart, type ScriptStep } from '../../ground/job';
 import { ROLES_OF } from './machine';
 
@@ -9,7 +10,9 @@ export const heardPress = (job: Job): string =>
 export function heedsOf(job: Job, p: MachinePart): MachinePart['heeds'] {
   if (p.heeds.length > 0 || p.kind === 'unknown') return p.heeds;
   const press = heardPress(job);
-  return press === '' || p.id !== job.act.parts[0]?.id ? [] : [{ press, other: false, as: ROLES_OF[p.kind][0]! }];
+  return press === '' || p.id !== job.act.parts[0]?.id
+    ? []
+    : [{ press, other: false, as: firstItem(ROLES_OF[p.kind]) }];
 }
 
 /** Presses that some move makes and that reach no part of the machine that is told, by name. */

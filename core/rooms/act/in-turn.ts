@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../ground/lists';
 import { finding, type Finding } from '../../ground/finding';
 import { stepOf, type Job, type MachinePart, type MoveStep } from '../../ground/job';
 import type { TableState } from '../../engines/world';
@@ -29,9 +30,9 @@ export function askedFindings(job: Job): Finding[] {
     (t) => new Set(t.states.filter((s) => s.on[NOBODY.key] !== undefined).map((s) => s.word)),
   );
   if (!scene || !asked?.some((words) => words.size > 0)) return [];
-  return oneRun(job, [])!.parts.flatMap((trace, place): Finding[] => {
-    const p = scene.parts[place]!;
-    const words = asked[place]!;
+  return present(oneRun(job, [])).parts.flatMap((trace, place): Finding[] => {
+    const p = itemAt(scene.parts, place);
+    const words = itemAt(asked, place);
     const waits = trace.machine.filter(({ word }) => words.has(word));
     const alone = waits.filter((s): boolean => {
       const fault = {
@@ -41,7 +42,7 @@ export function askedFindings(job: Job): Finding[] {
         seconds: 0,
         of: p.id,
       } as const;
-      return oneRun(job, [fault])!.calls.length === 0;
+      return present(oneRun(job, [fault])).calls.length === 0;
     });
     return [...new Set(alone.map((s) => s.word))].map((word) =>
       finding('act', `asked.${p.id}.${word}`, {
@@ -59,13 +60,13 @@ export function askedFindings(job: Job): Finding[] {
 
 /** Waits for a state to go over into the next one: until a sense tells that it did, else for longer than it takes. */
 function waitFor(scene: Scene, part: number, from: TableState, to: string): MoveStep {
-  const seconds = MORE * from.after!.seconds + 1;
+  const seconds = MORE * present(from.after).seconds + 1;
   const tells = tellsApart(scene, part, from.key, to);
   const sense = scene.senses[tells];
   return sense
     ? stepOf('until', {
         sense: sense.id,
-        is: scene.world.plan.senses[tells]!.yes.includes(to),
+        is: itemAt(scene.world.plan.senses, tells).yes.includes(to),
         seconds: seconds + sense.debounceSeconds,
         orElse: 'call',
       })
@@ -80,7 +81,7 @@ function waitFor(scene: Scene, part: number, from: TableState, to: string): Move
 export function sequenceOf(job: Job, part: MachinePart, scene: Scene, seconds: number): MoveStep[] {
   const presses = heedsOf(job, part).filter((h) => h.as === 'press');
   const place = scene.parts.indexOf(part);
-  const byKey = new Map(scene.tables[place]!.states.map((s) => [s.key, s]));
+  const byKey = new Map(itemAt(scene.tables, place).states.map((s) => [s.key, s]));
   let at = byKey.get('at rest');
   return presses.flatMap((press, i): MoveStep[] => {
     const waits: MoveStep[] = [];

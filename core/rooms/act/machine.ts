@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import {
   freshPart,
   type Heed,
@@ -98,14 +99,14 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
     case 'steps': {
       const modes = p.modes.length > 1 ? p.modes : DEFAULT_MODES;
       return {
-        start: modes[0]!,
+        start: firstItem(modes),
         rows: modes.map((m, i) =>
           row({
             key: m,
             word: m,
             role: i === 0 ? 'rest' : 'on',
             rests: i === 0,
-            on: { press: modes[(i + 1) % modes.length]! },
+            on: { press: itemAt(modes, (i + 1) % modes.length) },
           }),
         ),
       };
@@ -166,11 +167,11 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
       const keys = ['at rest', ...Array.from({ length: Math.max(0, turns - 1) }, (_, i) => `after ${i + 1}`), last];
       const asks = keys.map((key, i) => askRows(p.asks, i, turns, key));
       // What a press leads to: what is asked for then, else where it waits for the next one.
-      const first = (i: number): string => asks[i]![0]?.key ?? keys[i]!;
+      const first = (i: number): string => itemAt(asks, i)[0]?.key ?? itemAt(keys, i);
       return {
         start: 'at rest',
         rows: keys.flatMap((key, i) => [
-          ...asks[i]!,
+          ...itemAt(asks, i),
           row({
             key,
             word: key,
@@ -196,7 +197,7 @@ function rowsOf(p: MachinePart, turns: number): { start: string; rows: Row[] } {
  */
 function askRows(asks: readonly MachineAsk[], turn: number, turns: number, end: string): Row[] {
   const own = asks.filter((a) => Math.min(a.after, turns) === turn);
-  const keyOf = (i: number): string => (i < own.length ? `${turn}-${i + 1} ${own[i]!.word}` : end);
+  const keyOf = (i: number): string => (i < own.length ? `${turn}-${i + 1} ${itemAt(own, i).word}` : end);
   return own.flatMap((a, i): Row[] => {
     const after = { seconds: a.seconds ?? 0, then: keyOf(i + 1) };
     const off = { off: 'at rest' };

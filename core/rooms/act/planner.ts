@@ -1,3 +1,4 @@
+import { firstItem, itemAt, present } from '../../ground/lists';
 import { WorldProblem, type TableState } from '../../engines/world';
 import { heedsOf } from './heard';
 import { NOBODY, up } from './events';
@@ -56,18 +57,20 @@ export function planWay(
   to: readonly string[],
   progress?: (share: number) => boolean,
 ): Planned {
-  const { states } = scene.tables[part]!;
+  const { states } = itemAt(scene.tables, part);
   const byKey = new Map(states.map((s) => [s.key, s]));
   for (const key of [...from, ...to])
-    if (!byKey.has(key)) throw new WorldProblem(`${scene.parts[part]!.name} has no state ${key}`);
+    if (!byKey.has(key)) throw new WorldProblem(`${itemAt(scene.parts, part).name} has no state ${key}`);
   const place = new Map(states.map((x, i) => [x.key, i]));
   // Everything that is asked of a state again and again, by its number.
   const actions = actionsOf(job, scene, part, byKey).map((action) => ({
     action,
-    to: states.map((x) => place.get(action.to(x).key)!),
+    to: states.map((x) => present(place.get(action.to(x).key))),
   }));
   const looks = scene.world.plan.senses.flatMap((wire, i) =>
-    wire.part === part ? [{ name: scene.senses[i]!.name, yes: states.map((x) => wire.yes.includes(x.key)) }] : [],
+    wire.part === part
+      ? [{ name: itemAt(scene.senses, i).name, yes: states.map((x) => wire.yes.includes(x.key)) }]
+      : [],
   );
   const goal = states.map((x) => to.includes(x.key));
   /** Of each set the shortest way, or up to which length there is none. */
@@ -112,12 +115,12 @@ export function planWay(
     left: number,
     { action, to: leads }: (typeof actions)[number],
   ): StatePath | null => {
-    const next = rising(set.map((i) => leads[i]!));
+    const next = rising(set.map((i) => itemAt(leads, i)));
     const rest = nameOf(next) === nameOf(set) ? null : solve(next, left - 1);
-    const taken = set.map((i) => states[i]!);
+    const taken = set.map((i) => itemAt(states, i));
     return rest && { steps: stepOf(action, taken, rest.steps), length: rest.length + 1 };
   };
-  const first = rising(from.map((k) => place.get(k)!));
+  const first = rising(from.map((k) => present(place.get(k))));
   for (let depth = 0; depth <= DEEPEST && !ended; depth++) {
     share = depth / DEEPEST;
     const way = solve(first, depth);
@@ -136,9 +139,9 @@ function stepOf(action: Action, set: readonly TableState[], then: PlanStep | nul
 }
 
 function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<string, TableState>): Action[] {
-  const p = scene.parts[part]!;
+  const p = itemAt(scene.parts, part);
   const held = HELD_KINDS.includes(p.kind as never);
-  const goes = (s: TableState, event: string): TableState => byKey.get(s.on[event] ?? s.key)!;
+  const goes = (s: TableState, event: string): TableState => present(byKey.get(s.on[event] ?? s.key));
   const settled = (s: TableState): { state: TableState; seconds: number; asked: string[] } => {
     let [at, seconds] = [s, 0];
     const asked: string[] = [];
@@ -147,7 +150,7 @@ function actionsOf(job: Job, scene: Scene, part: number, byKey: ReadonlyMap<stri
       if (next === null) break;
       seconds += at.after ? at.after.seconds : 1 / Math.abs(at.speed);
       if (at.on[NOBODY.key] !== undefined) asked.push(at.word);
-      at = byKey.get(next)!;
+      at = present(byKey.get(next));
     }
     return { state: at, seconds, asked };
   };
@@ -207,7 +210,7 @@ export function sayWay(way: PlanStep | null, say: (seconds: number) => string, h
     out.push(
       at.do === 'wait'
         ? `${label}. ${seeTo(at.asked)} ${say(at.seconds)}, until nothing moves.`
-        : `${label}. ${at.words[0]!.toUpperCase()}${at.words.slice(1)}.`,
+        : `${label}. ${firstItem(at.words).toUpperCase()}${at.words.slice(1)}.`,
     );
     at = at.then;
   }

@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../ground/lists';
 import { asQuantity } from '../../ground/field';
 import {
   freshMove,
@@ -51,8 +52,8 @@ const RETRIES = { door: 3, other: 1 } as const;
 /** States that a move of this purpose wants a part to come to, by key. */
 export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene): readonly string[] {
   const part = scene.parts.indexOf(p);
-  const lit = scene.tables[part]!.states.filter((s) => s.role !== 'dark');
-  const { powered } = restKeys(scene.tables[part]!);
+  const lit = itemAt(scene.tables, part).states.filter((s) => s.role !== 'dark');
+  const { powered } = restKeys(itemAt(scene.tables, part));
   const of = (role: StateRole): readonly string[] => lit.filter((s) => s.role === role).map((s) => s.key);
   switch (purpose) {
     case 'open':
@@ -71,7 +72,7 @@ export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene)
 /** A sense that tells whether the goal is reached, with what it must say then; null where none does. */
 function sensesGoal(scene: Scene, goal: readonly string[]): { readonly sense: Sense; readonly is: boolean } | null {
   for (const [i, sense] of scene.senses.entries()) {
-    const wire = scene.world.plan.senses[i]!;
+    const wire = itemAt(scene.world.plan.senses, i);
     if (wire.part !== 0) continue;
     const hits = goal.filter((k) => wire.yes.includes(k)).length;
     if (hits === goal.length) return { sense, is: true };
@@ -102,10 +103,10 @@ function armAndPower(job: Job, move: Move): Policy | null {
   if (!known) return lacking(kind, 'a machine that is told');
   if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
     return lacking(kind, 'an arm switch that lets one start go');
-  const scene = sceneOf({ ...job, act: { ...job.act, moves: [] } })!;
-  const rest = sensesGoal(scene, restKeys(scene.tables[scene.parts.indexOf(known)]!).powered);
+  const scene = present(sceneOf({ ...job, act: { ...job.act, moves: [] } }));
+  const rest = sensesGoal(scene, restKeys(itemAt(scene.tables, scene.parts.indexOf(known))).powered);
   const run = known.runSeconds ?? 0;
-  const on = stepOf('press', { press: press!.press, seconds: MORE * run + 1 });
+  const on = stepOf('press', { press: present(press).press, seconds: MORE * run + 1 });
   const warning = move.steps.filter((s) => s.do === 'warn');
   if (!rest)
     return run > 0 ? ready(kind, [...warning, on]) : lacking(kind, 'how long it runs, or a sense that tells its rest');

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../../ground/lists';
 import {
   atMost,
   chosen,
@@ -120,7 +121,7 @@ function spread(script: readonly MoveStep[], seconds: number): MoveStep[] {
   return script.flatMap((s, i): MoveStep[] => {
     const within = s.do === 'wait' && script[i - 1]?.do === 'press' && script[i + 1]?.do === 'press';
     const kept = within ? { ...s, seconds: Math.max(s.seconds, seconds) } : s;
-    return [...before[i]!, s.do === 'again' ? { ...kept, to: place(s.to) } : kept];
+    return [...itemAt(before, i), s.do === 'again' ? { ...kept, to: place(s.to) } : kept];
   });
 }
 
@@ -141,7 +142,7 @@ function roundGap(script: readonly MoveStep[], again: MoveStep, i: number): numb
   const round = script.slice(again.to - 1, i);
   const pressing = round.flatMap((s, at) => (s.do === 'press' || s.do === 'hold' ? [at] : []));
   if (pressing.length === 0) return [];
-  const ends = round.slice(pressing.at(-1)! + 1);
+  const ends = round.slice(lastItem(pressing) + 1);
   const waited = ends.reduce(
     (t, s) => t + (s.do === 'until' && s.sense === again.sense && s.is === again.is ? s.seconds : 0),
     0,
@@ -155,7 +156,7 @@ export function gapFinding(job: Job): Finding[] {
   const script = job.act.moves[0]?.steps ?? [];
   const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
   const gaps = [
-    ...list.slice(1).map((at, n) => spent(script.slice(list[n]! + 1, at))),
+    ...list.slice(1).map((at, n) => spent(script.slice(itemAt(list, n) + 1, at))),
     ...script.flatMap((s, i) => (s.do === 'again' ? roundGap(script, s, i) : [])),
   ];
   if (gaps.length === 0) return [];

@@ -1,3 +1,4 @@
+import { firstItem, intAt, itemAt, present } from '../../ground/lists';
 import { finding, type Finding } from '../../ground/finding';
 import { machineOf, type Job, type Move } from '../../ground/job';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type MachineTable } from '../../engines/world';
@@ -23,19 +24,23 @@ function fromEach(job: Job, scene: Scene, move: number, goal: readonly string[])
   const [table] = scene.tables;
   const end = laneSeconds(job, move);
   const given = happeningsOf([{ at: 0, what: 'start', of: move, how: 0 }]);
-  return table!.states
-    .filter((s) => s.role !== 'dark' && s.after === null && s.atEnd === null)
+  return present(table)
+    .states.filter((s) => s.role !== 'dark' && s.after === null && s.atEnd === null)
     .map(({ key }) => {
       const { plan } = scene.world;
-      const first = { ...plan.parts[0]!, table: { ...table!, start: key, startAt: placeIn(table!, key) } };
+      const first = {
+        ...firstItem(plan.parts),
+        table: { ...present(table), start: key, startAt: placeIn(present(table), key) },
+      };
       const w = compileWorld({ ...plan, parts: [first, ...plan.parts.slice(1)] });
       const log = freshLog();
       const state = worldOf(w, given, log);
       runTo(state, end, given, log);
       let reaches = goal.includes(key);
       for (let i = 0; i < log.count; i++)
-        if (log.kind[i] === LOGGED.part && log.index[i] === 0 && goal.includes(w.keys[log.value[i]!]!)) reaches = true;
-      return { key, ends: w.keys[state.part[0]!]!, reaches };
+        if (log.kind[i] === LOGGED.part && log.index[i] === 0 && goal.includes(itemAt(w.keys, intAt(log.value, i))))
+          reaches = true;
+      return { key, ends: itemAt(w.keys, intAt(state.part, 0)), reaches };
     });
 }
 
@@ -45,7 +50,7 @@ export function purposeFindings(job: Job): Finding[] {
   if (!scene) return [];
   return job.act.moves.flatMap((m, move): Finding[] => {
     if (m.purpose === 'other' || m.steps.length === 0) return [];
-    const goal = goalKeys(scene.parts[0]!, m.purpose, scene);
+    const goal = goalKeys(firstItem(scene.parts), m.purpose, scene);
     if (goal.length === 0) return [];
     const all = fromEach(job, scene, move, goal);
     // What runs for a while has come to its purpose once it ran; what should stand somewhere must stand there in the end.

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem, present } from '../../ground/lists';
 import {
   carried,
   computed,
@@ -72,7 +73,7 @@ function settled(job: Job, events: readonly LedEvent[]): LedEvent[] {
   for (const e of events) {
     const before = out.findLastIndex((x) => x.of === e.of);
     const settles = job.senses.find((s) => s.id === e.of)?.debounceSeconds ?? 0;
-    if (before >= 0 && e.at - out[before]!.at < settles) out.splice(before, 1);
+    if (before >= 0 && e.at - itemAt(out, before).at < settles) out.splice(before, 1);
     else out.push(e);
   }
   return out;
@@ -146,20 +147,20 @@ export function moveFromTakes(job: Job, takes: readonly Take[]): RecordedMove {
     if (differs < 0) continue;
     const [a, b] = [first[differs], pieces[differs]];
     return no(
-      `${takes[i]!.name} differs from ${takes[0]!.name} at step ${differs + 1}: ` +
+      `${itemAt(takes, i).name} differs from ${firstItem(takes).name} at step ${differs + 1}: ` +
         `${b ? name(b) : 'it ends'} instead of ${a ? name(a) : 'the end'}. Take one of them away.`,
     );
   }
   const times = first.map((p, n): LedTime => {
-    const seconds = all.map((pieces) => pieces[n]!.seconds);
+    const seconds = all.map((pieces) => itemAt(pieces, n).seconds);
     return { do: p.do, words: name(p), seconds, taken: takenOf(p.do, seconds) };
   });
-  return { ok: true, times, steps: first.map((p, n) => stepFor(p, times[n]!.taken)) };
+  return { ok: true, times, steps: first.map((p, n) => stepFor(p, itemAt(times, n).taken)) };
 }
 
 /** What the move takes for a time: presses as the hand made them, all else as long as the next one may take. */
 function takenOf(what: Piece['do'], seconds: readonly number[]): number {
-  const { value } = stepsTo(what, seconds).at(-1)!.result;
+  const { value } = lastItem(stepsTo(what, seconds)).result;
   // To three digits; a wait is never rounded to less.
   const digits = 10 ** (2 - Math.floor(Math.log10(Math.max(value, 0.01))));
   const rounded = what === 'press' ? Math.round(value * digits) : Math.ceil(value * digits - 1e-6);
@@ -201,7 +202,7 @@ function stepsTo(what: Piece['do'], seconds: readonly number[]): DerivedStep[] {
 export const ledFinding = (t: LedTime, n: number): Finding =>
   finding('act', `led.${n}`, {
     verdict: t.seconds.length > 1 ? 'settled' : 'tight',
-    title: `${t.words[0]!.toUpperCase()}${t.words.slice(1)}: what the move takes`,
+    title: `${firstItem(t.words).toUpperCase()}${t.words.slice(1)}: what the move takes`,
     caption: 'led by hand',
     value: { value: t.taken, unit: 's' },
     steps: stepsTo(t.do, t.seconds),
@@ -230,9 +231,9 @@ export function timingsOfLed(job: Job, led: RecordedMove): readonly Timing[] {
   // Waits for a sense, one after the other, up to the next press.
   const told: number[][] = [];
   led.steps.forEach((s, i) => {
-    const { seconds } = led.times[i]!;
+    const { seconds } = itemAt(led.times, i);
     const follows = led.steps[i - 1]?.do === 'until';
-    if (s.do === 'until' && follows) told.push(told.pop()!.map((sum, k) => sum + seconds[k]!));
+    if (s.do === 'until' && follows) told.push(present(told.pop()).map((sum, k) => sum + itemAt(seconds, k)));
     else if (s.do === 'until' || s.do === 'hold') told.push([...seconds]);
   });
   const of = TRAVELS.includes(kind) ? TIMED : TIMED.slice(0, 1);

@@ -1,3 +1,4 @@
+import { firstItem, itemAt } from '../../ground/lists';
 import {
   lineId,
   pressedBy,
@@ -85,7 +86,7 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
   const hands = handWires(job, line);
   const nevers = neversOf(job, { parts, tables, line });
   const plan: WorldPlan = {
-    parts: parts.map((p, i) => ({ name: p.name, table: tables[i]! })),
+    parts: parts.map((p, i) => ({ name: p.name, table: itemAt(tables, i) })),
     lines: lines.length,
     contacts: lines.map((l) => (job.presses.find((p) => p.id === l.press)?.twoContacts ? 2 : 1)),
     channels: parts.flatMap((p, part) => channelsOf(job, p, part, line)),
@@ -171,9 +172,9 @@ function wireOf(
 ): { readonly wire: SenseWire; readonly lacks: string } {
   const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
   if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
-  const { states } = tables[part]!;
+  const { states } = itemAt(tables, part);
   const lit = states.filter((x) => x.role !== 'dark');
-  const { powered, placed } = restKeys(tables[part]!);
+  const { powered, placed } = restKeys(itemAt(tables, part));
   // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
   const { stays, tells } = SENSES[s.kind];
   const yes = yesOf(s);
@@ -181,7 +182,7 @@ function wireOf(
   if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
   const taken = (is: boolean): string => {
     const fits = lit.filter((x) => yes.includes(x.key) === is);
-    return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? lit[0]!).key;
+    return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? firstItem(lit)).key;
   };
   // A contact that has moved from its place is open, whatever that means.
   const away = stays && !s.closedThen;
@@ -197,7 +198,7 @@ function wireOf(
     // Where nobody said what it means it tells those that shine, sound, draw or warm, as its kind is; a meaning that names no state
     // is one that no run knows.
     const unsaid = sense.meaning.trim() === '';
-    const keys = unsaid ? showing(parts[part]!, tells).filter((k) => lit.some((x) => x.key === k)) : named;
+    const keys = unsaid ? showing(itemAt(parts, part), tells).filter((k) => lit.some((x) => x.key === k)) : named;
     const dark = keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? []);
     return stays ? [...keys, ...dark] : keys;
   }

@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import {
   freshJob,
   freshMove,
@@ -56,20 +57,22 @@ const NOTHING: Job = freshJob({ title: 'one button' }, 'one', '2026-01-01T00:00:
 
 /** A machine of one button and its script as a scene. */
 export const sceneOfModel = (machine: MachineModel, script: readonly TimedStep[]): Scene =>
-  sceneOf({
-    ...NOTHING,
-    presses: [freshPress('press', 'press')],
-    act: {
-      parts: [partOfModel(machine)],
-      moves: [
-        {
-          ...freshMove('move', 'move'),
-          steps: script.map((s) => stepOf(s.do, { press: s.do === 'press' ? 'press' : '', seconds: s.seconds })),
-        },
-      ],
-      faults: [],
-    },
-  })!;
+  present(
+    sceneOf({
+      ...NOTHING,
+      presses: [freshPress('press', 'press')],
+      act: {
+        parts: [partOfModel(machine)],
+        moves: [
+          {
+            ...freshMove('move', 'move'),
+            steps: script.map((s) => stepOf(s.do, { press: s.do === 'press' ? 'press' : '', seconds: s.seconds })),
+          },
+        ],
+        faults: [],
+      },
+    }),
+  );
 
 /** Simulates a machine with one button exactly: events in order of time, nothing sampled. */
 export function simulate(s: Scenario): Trace {
@@ -79,5 +82,11 @@ export function simulate(s: Scenario): Trace {
     end: s.end,
   });
   const [part] = run.parts;
-  return { ...part!, contact: run.outputs[0]!.spans, missed: run.missed, noPower: run.noPower, end: run.end };
+  return {
+    ...present(part),
+    contact: firstItem(run.outputs).spans,
+    missed: run.missed,
+    noPower: run.noPower,
+    end: run.end,
+  };
 }

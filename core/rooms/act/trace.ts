@@ -1,3 +1,4 @@
+import { intAt, itemAt, realAt } from '../../ground/lists';
 import type { Fault } from '../../ground/job';
 import {
   freshLog,
@@ -98,10 +99,10 @@ export function runScene(scene: Scene, run: RunOf): RunTrace {
 function changes(log: Log, kind: number, index: number, end: number): (Span & { value: number; place: number })[] {
   const out: { from: number; to: number; value: number; place: number }[] = [];
   for (let i = 0; i < log.count; i++) {
-    if (log.kind[i] !== kind || log.index[i] !== index || log.at[i]! > end) continue;
+    if (log.kind[i] !== kind || log.index[i] !== index || realAt(log.at, i) > end) continue;
     const last = out.at(-1);
-    if (last) last.to = log.at[i]!;
-    out.push({ from: log.at[i]!, to: end, value: log.value[i]!, place: i });
+    if (last) last.to = realAt(log.at, i);
+    out.push({ from: realAt(log.at, i), to: end, value: intAt(log.value, i), place: i });
   }
   return out;
 }
@@ -129,25 +130,25 @@ const STILL: readonly (StateRole | undefined)[] = ['rest', 'asleep', 'dark'];
 function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunTrace, 'missed'> {
   const { world } = scene;
   const calls: number[] = [];
-  for (let i = 0; i < log.count; i++) if (log.kind[i] === LOGGED.call) calls.push(log.at[i]!);
+  for (let i = 0; i < log.count; i++) if (log.kind[i] === LOGGED.call) calls.push(realAt(log.at, i));
   const powered = changes(log, LOGGED.power, 0, end);
   const { begin } = world.code;
   const steps = changes(log, LOGGED.step, 0, end)
     .filter((c) => c.value >= 0)
     .map(({ from, to, value }) => {
       const move = begin.findLastIndex((b, i) => i < begin.length - 1 && b <= value);
-      return { from, to, move, step: value - begin[move]! };
+      return { from, to, move, step: value - intAt(begin, move) };
     });
   return {
     outputs: scene.lines.map((l, i) => ({ name: l.name, spans: whileOn(log, LOGGED.contact, i, end) })),
     warns: whileOn(log, LOGGED.warns, 0, end),
     senses: scene.senses.map((s, i) => ({
       name: s.name,
-      lacks: scene.senseLacks[i]!,
+      lacks: itemAt(scene.senseLacks, i),
       spans: changes(log, LOGGED.sense, i, end).map(({ from, to, value }) => ({
         from,
         to,
-        word: HEARD[value]!,
+        word: itemAt(HEARD, value),
         still: value !== 1,
       })),
     })),
@@ -161,7 +162,7 @@ function told(scene: Scene, log: Log, state: WorldState, end: number): Omit<RunT
     noPower: powered.filter((c) => c.value === 0).map(({ from, to }) => ({ from, to })),
     steps,
     broken: scene.nevers.flatMap((n) => {
-      const at = Math.min(Infinity, ...n.monitors.map((m) => state.brokenAt[m]!));
+      const at = Math.min(Infinity, ...n.monitors.map((m) => realAt(state.brokenAt, m)));
       return at < Infinity ? [{ words: n.words, at }] : [];
     }),
     end,
@@ -173,14 +174,16 @@ function partTold(scene: Scene, log: Log, part: number, name: string, end: numbe
   const truth = changes(log, LOGGED.part, part, end);
   const still = scene.tables.flatMap((t) => t.states.map(({ role }) => STILL.includes(role)));
   const spans = (list: typeof truth): StateSpan[] =>
-    merged(list.map(({ from, to, value }) => ({ from, to, word: world.words[value]!, still: still[value]! })));
+    merged(
+      list.map(({ from, to, value }) => ({ from, to, word: itemAt(world.words, value), still: itemAt(still, value) })),
+    );
   const machine = spans(truth);
   const believes = spans(changes(log, LOGGED.belief, part, end));
   const seen: SeenPress[] = [];
   for (let i = 0; i < log.count; i++)
-    if (log.kind[i] === LOGGED.obeyed && world.channels.part[log.index[i]!] === part)
-      seen.push({ at: log.at[i]!, by: log.value[i] === 1 ? 'hand' : 'plan' });
-  const moves = scene.tables[part]!.states.some((s) => s.speed !== 0);
+    if (log.kind[i] === LOGGED.obeyed && world.channels.part[intAt(log.index, i)] === part)
+      seen.push({ at: realAt(log.at, i), by: log.value[i] === 1 ? 'hand' : 'plan' });
+  const moves = itemAt(scene.tables, part).states.some((s) => s.speed !== 0);
   return {
     name,
     machine,
@@ -197,7 +200,7 @@ function travelOf(scene: Scene, truth: readonly (Span & { value: number })[]): T
   let position = 0;
   return truth.flatMap(({ from, to, value }) => {
     const began = position;
-    position = Math.min(1, Math.max(0, position + speed[value]! * (to - from)));
+    position = Math.min(1, Math.max(0, position + realAt(speed, value) * (to - from)));
     return [
       { at: from, position: began },
       { at: to, position },
@@ -209,9 +212,9 @@ function partings(believed: readonly StateSpan[], truth: readonly StateSpan[]): 
   const out: Parting[] = [];
   let j = 0;
   for (const b of believed) {
-    while (j < truth.length && truth[j]!.to <= b.from) j++;
-    for (let k = j; k < truth.length && truth[k]!.from < b.to; k++) {
-      const t = truth[k]!;
+    while (j < truth.length && itemAt(truth, j).to <= b.from) j++;
+    for (let k = j; k < truth.length && itemAt(truth, k).from < b.to; k++) {
+      const t = itemAt(truth, k);
       if (t.word === b.word) continue;
       const span = { from: Math.max(b.from, t.from), to: Math.min(b.to, t.to), believed: b.word, true: t.word };
       if (span.to - span.from > 1e-9) out.push(span);

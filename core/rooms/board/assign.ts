@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../ground/lists';
 import type { BoardPin, BoardProfile, Job, PinAbility, PinChoice } from '../../ground/job';
 import type { Line } from '../../build/lines';
 import { smallestConflict } from './conflict';
@@ -65,13 +66,13 @@ export function assignPins(job: Job, lines: readonly Line[], profile: BoardProfi
       cost: found.cost,
       pins: lines.map((line, i) => ({
         line: line.id,
-        gpio: pins[found.columns[i]!]!.gpio,
+        gpio: itemAt(pins, itemAt(found.columns, i)).gpio,
         fixed: at.get(line.id)?.fixed ?? false,
       })),
     };
-  const conflict = smallestConflict(costs.map((row) => row.map((c) => c !== FORBIDDEN)))!;
+  const conflict = present(smallestConflict(costs.map((row) => row.map((c) => c !== FORBIDDEN))));
   return {
     ok: false,
-    refusal: { lines: conflict.rows.map((i) => lines[i]!), pins: conflict.columns.map((j) => pins[j]!) },
+    refusal: { lines: conflict.rows.map((i) => itemAt(lines, i)), pins: conflict.columns.map((j) => itemAt(pins, j)) },
   };
 }

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, present } from '../../ground/lists';
 /** Rows that cannot all have a column of their own, since together they have fewer than there are rows. */
 export interface Conflict {
   readonly rows: readonly number[];
@@ -38,7 +39,7 @@ function kindsOf(keys: readonly string[]): readonly (readonly number[])[] {
 }
 
 const columnsOf = (allowed: readonly (readonly boolean[])[], rows: readonly number[]): number[] =>
-  (allowed[0] ?? []).flatMap((_, j) => (rows.some((i) => allowed[i]![j]) ? [j] : []));
+  (allowed[0] ?? []).flatMap((_, j) => (rows.some((i) => itemAt(allowed, i)[j]) ? [j] : []));
 
 function smallest(
   allowed: readonly (readonly boolean[])[],
@@ -59,7 +60,7 @@ function smallest(
   const kinds = rowKinds
     .map((rows) => ({
       rows,
-      mask: columnKinds.reduce((m, [j], k) => (allowed[rows[0]!]![j!] ? m | (1 << k) : m), 0),
+      mask: columnKinds.reduce((m, [j], k) => (itemAt(allowed, firstItem(rows))[present(j)] ? m | (1 << k) : m), 0),
     }))
     .sort((a, b) => sizeOf(a.mask) - sizeOf(b.mask));
   let best = columnsOf(allowed, seed).length;
@@ -75,7 +76,7 @@ function smallest(
       return;
     }
     for (let k = from; k < kinds.length; k++) {
-      const more = union | kinds[k]!.mask;
+      const more = union | itemAt(kinds, k).mask;
       if (more !== union) walk(k + 1, more);
     }
   };
@@ -88,7 +89,7 @@ function withoutNeedless(allowed: readonly (readonly boolean[])[], rows: readonl
   let left = rows;
   for (const row of rows) {
     const less = left.filter((r) => r !== row);
-    if (unmatched(less.map((r) => allowed[r]!))) left = less;
+    if (unmatched(less.map((r) => itemAt(allowed, r)))) left = less;
   }
   return left;
 }
@@ -97,7 +98,7 @@ function withoutNeedless(allowed: readonly (readonly boolean[])[], rows: readonl
 function unmatched(allowed: readonly (readonly boolean[])[]): readonly number[] | null {
   const owner = new Map<number, number>();
   const place = (row: number, seen: Set<number>): boolean => {
-    for (const [j, yes] of allowed[row]!.entries()) {
+    for (const [j, yes] of itemAt(allowed, row).entries()) {
       if (!yes || seen.has(j)) continue;
       seen.add(j);
       const other = owner.get(j);
@@ -110,7 +111,7 @@ function unmatched(allowed: readonly (readonly boolean[])[]): readonly number[] 
   };
   for (const row of allowed.keys()) {
     const seen = new Set<number>();
-    if (!place(row, seen)) return [row, ...[...seen].map((j) => owner.get(j)!)].sort((a, b) => a - b);
+    if (!place(row, seen)) return [row, ...[...seen].map((j) => present(owner.get(j)))].sort((a, b) => a - b);
   }
   return null;
 }

@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import type { PressFact } from '../../ground/facts';
 import { concerning, atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../../ground/finding';
@@ -73,7 +74,7 @@ function lineFinding(job: Job, line: Line, lines: readonly Line[], profile: Boar
     return say('board', id, {
       verdict: 'unknown',
       title:
-        line.of === 'press' && job.presses.length === 1 && line.id === job.presses[0]!.id
+        line.of === 'press' && job.presses.length === 1 && line.id === firstItem(job.presses).id
           ? 'No pin chosen for the press'
           : `No pin chosen for ${line.name}`,
       caption: line.of === 'press' ? 'no pin yet' : `no ${line.name} pin`,
@@ -146,7 +147,7 @@ const kept = (
   pins: Job['board']['pins'] | readonly Job['board']['pins'][number][],
 ) => [...job.board.pins.filter((p) => !lines.some((l) => l.id === p.line)), ...pins];
 const placedWords = (lines: readonly Line[], pins: readonly Job['board']['pins'][number][]): string =>
-  `all lines placed: ${pins.map((p) => `${lines.find((l) => l.id === p.line)!.name} ${p.gpio}`).join(', ')}`;
+  `all lines placed: ${pins.map((p) => `${present(lines.find((l) => l.id === p.line)).name} ${p.gpio}`).join(', ')}`;
 
 /** Why not all can be placed, and what would let them. */
 function refusalFinding(
@@ -160,7 +161,7 @@ function refusalFinding(
   const [best, ...more] = proposalsFor(job, lines, presses, profile, refusal);
   const why =
     refusal.lines.length === 1
-      ? `${names[0]} finds no pin on the ${profile.name}: ${whyNone(job, refusal.lines[0]!, profile)}`
+      ? `${names[0]} finds no pin on the ${profile.name}: ${whyNone(job, firstItem(refusal.lines), profile)}`
       : `${names.slice(0, -1).join(', ')} and ${names.at(-1)} have only ${pinList(refusal.pins)} between them on the ${profile.name}`;
   return finding('board', 'refused', {
     verdict: 'stop',
@@ -188,7 +189,7 @@ function whyNone(job: Job, line: Line, profile: BoardProfile): string {
     .map((a) => ({ a, n: worst.filter((r) => r.against === a).length }))
     .sort((x, y) => y.n - x.n)[0];
   const sample = worst.find((r) => r.against === most?.a);
-  return sample ? `of ${most!.n} of them, as of the first, “${sample.title}”` : 'no pin is left';
+  return sample ? `of ${present(most).n} of them, as of the first, “${sample.title}”` : 'no pin is left';
 }
 
 /** What mends one line: what its driver asks for first, else the stillest pin that is free. */

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import type { Verdict } from '../../ground/finding';
 import { formatQuantity } from '../../ground/quantity';
 import { type BoardPin, type BoardProfile, type Job, type PinAbility, machineOf } from '../../ground/job';
@@ -93,7 +94,7 @@ function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): 
   const { shortestPressSeconds: shortest } = machineOf(job);
   if (worst.closed > 0) {
     const seen = shortest === null ? null : worst.closed >= shortest;
-    const how = worst.contact.find((s) => s.contact === 'closed')!.why;
+    const how = present(worst.contact.find((s) => s.contact === 'closed')).why;
     const taken = seen
       ? 'would take that for a press'
       : seen === null
@@ -109,7 +110,7 @@ function outputFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfile): 
     };
   }
   if (worst.maybe > 0) {
-    const { why } = worst.contact.find((s) => s.contact === 'maybe')!;
+    const { why } = present(worst.contact.find((s) => s.contact === 'maybe'));
     return {
       verdict: 'tight',
       title: `${pinName(pin)} ${EVENT_WORDS[worst.event]}: ${why}`,
@@ -165,10 +166,10 @@ function worstEvent(line: Line, pin: BoardPin, profile: BoardProfile): WorstEven
   let worst: WorstEvent | null = null;
   for (const event of BOARD_EVENTS) {
     if (eventSeconds(profile, event) <= 0) continue;
-    const contact = contactOver(pin, line.press!, line.pulledDown, profile, event);
+    const contact = contactOver(pin, present(line.press), line.pulledDown, profile, event);
     const at = { event, contact, closed: longestClosed(contact, 'closed'), maybe: longestClosed(contact, 'maybe') };
     if (!worst || (worst.closed === 0 && at.closed > 0) || (worst.closed === 0 && worst.maybe === 0 && at.maybe > 0))
       worst = at;
   }
-  return worst!;
+  return present(worst);
 }

@@ -1,3 +1,4 @@
+import { intAt, itemAt, realAt } from '../../ground/lists';
 /** Cost of a pair that may not be. */
 export const FORBIDDEN = Number.POSITIVE_INFINITY;
 
@@ -29,7 +30,7 @@ export function cheapest(costs: readonly (readonly number[])[]): Matching | null
   state.owner.forEach((row, j) => {
     if (j > 0 && row > 0) columns[row - 1] = j - 1;
   });
-  return { columns, cost: columns.reduce((s, c, i) => s + costs[i]![c]!, 0) };
+  return { columns, cost: columns.reduce((s, c, i) => s + itemAt(itemAt(costs, i), c), 0) };
 }
 
 /** Rows and columns are 1-based here; 0 is none. */
@@ -56,12 +57,12 @@ function addRow(s: Assigning, row: number, m: number): boolean {
     reach(s, column, least, done);
     const next = nearest(least, done);
     if (next < 0) return false;
-    shift(s, least, done, least[next]!);
+    shift(s, least, done, realAt(least, next));
     column = next;
   } while (owner[column] !== 0);
   while (column !== 0) {
-    const from = way[column]!;
-    owner[column] = owner[from]!;
+    const from = intAt(way, column);
+    owner[column] = intAt(owner, from);
     column = from;
   }
   return true;
@@ -69,13 +70,13 @@ function addRow(s: Assigning, row: number, m: number): boolean {
 
 /** What the columns cost that can be reached over this one. */
 function reach(s: Assigning, column: number, least: Float64Array, done: Uint8Array): void {
-  const at = s.owner[column]!;
-  const own = s.costs[at - 1]!;
+  const at = intAt(s.owner, column);
+  const own = itemAt(s.costs, at - 1);
   for (let j = 1; j < least.length; j++) {
     if (done[j]) continue;
-    const c = own[j - 1]!;
-    const reduced = c === FORBIDDEN ? c : c - s.u[at]! - s.v[j]!;
-    if (reduced < least[j]!) {
+    const c = itemAt(own, j - 1);
+    const reduced = c === FORBIDDEN ? c : c - realAt(s.u, at) - realAt(s.v, j);
+    if (reduced < realAt(least, j)) {
       least[j] = reduced;
       s.way[j] = column;
     }
@@ -87,8 +88,8 @@ function nearest(least: Float64Array, done: Uint8Array): number {
   let best = -1;
   let delta = Number.POSITIVE_INFINITY;
   for (let j = 1; j < least.length; j++)
-    if (!done[j] && least[j]! < delta) {
-      delta = least[j]!;
+    if (!done[j] && realAt(least, j) < delta) {
+      delta = realAt(least, j);
       best = j;
     }
   return best;
@@ -97,8 +98,9 @@ function nearest(least: Float64Array, done: Uint8Array): number {
 function shift({ u, v, owner }: Assigning, least: Float64Array, done: Uint8Array, delta: number): void {
   for (let j = 0; j < least.length; j++) {
     if (done[j]) {
-      u[owner[j]!]! += delta;
-      v[j]! -= delta;
-    } else least[j]! -= delta;
+      const row = intAt(owner, j);
+      u[row] = realAt(u, row) + delta;
+      v[j] = realAt(v, j) - delta;
+    } else least[j] = realAt(least, j) - delta;
   }
 }

@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import type { Remedy } from '../../ground/finding';
 import type { PressFact } from '../../ground/facts';
 import type { BoardPin, BoardProfile, Job, JobEdit, PinChoice } from '../../ground/job';
@@ -60,12 +61,12 @@ function unfixed(job: Job, lines: readonly Line[], profile: BoardProfile, concer
   return job.board.pins
     .filter((p) => p.fixed && concerned.has(p.line))
     .flatMap((p): Proposal[] => {
-      const name = lines.find((l) => l.id === p.line)!.name;
+      const name = present(lines.find((l) => l.id === p.line)).name;
       const pins = job.board.pins.map((x) => (x === p ? { ...x, fixed: false } : x));
       const freed: Job = { ...job, board: { ...job.board, pins } };
       const done = assignPins(freed, lines, profile);
       if (!done.ok) return [];
-      const gpio = done.pins.find((x) => x.line === p.line)!.gpio;
+      const gpio = present(done.pins.find((x) => x.line === p.line)).gpio;
       return [
         {
           text: `Let ${name} go from pin ${p.gpio}: on pin ${gpio} all can be placed.`,
@@ -203,5 +204,5 @@ export const pinList = (pins: readonly BoardPin[]): string =>
   pins.length === 0
     ? 'no pin'
     : pins.length === 1
-      ? `pin ${pins[0]!.gpio}`
+      ? `pin ${firstItem(pins).gpio}`
       : `pins ${pins.map((p) => p.gpio).join(', ')}`;

@@ -1,3 +1,4 @@
+import { itemAt, present, realAt } from '../../ground/lists';
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
@@ -40,18 +41,20 @@ function withTaken(net: Network, place: number, s: FeedSource, taken: number): N
 
 const vector = (r: SupplyRun, of: (l: FedLoad) => number): Float64Array => {
   const out = new Float64Array(r.tree.nodes.length);
-  for (const l of r.loads) if (l.place >= 0) out[l.place] = out[l.place]! + (of(l) || 0);
+  for (const l of r.loads) if (l.place >= 0) out[l.place] = realAt(out, l.place) + (of(l) || 0);
   return out;
 };
 
 /** The greatest share of the charge after which every load on these cells still has enough at its worst instant. */
 function usableShare(r: SupplyRun, place: number, s: FeedSource): number {
-  const loads = r.loads.filter((l) => l.volts && l.place >= 0 && r.tree.nodes[l.place]!.source === place);
+  const loads = r.loads.filter((l) => l.volts && l.place >= 0 && itemAt(r.tree.nodes, l.place).source === place);
   const demand = vector(r, (l) => Math.max(l.startAmps || 0, l.runAmps || 0));
   const enough = (taken: number): boolean => {
     const { volts } = solve(withTaken(r.low, place, s, taken), demand);
     const cell = CELLS[s.chemistry];
-    return cellVolts(cell, taken) >= cell.endVolts && loads.every((l) => volts[l.place]! >= l.volts!.low);
+    return (
+      cellVolts(cell, taken) >= cell.endVolts && loads.every((l) => realAt(volts, l.place) >= present(l.volts).low)
+    );
   };
   if (!enough(0)) return 0;
   if (enough(1)) return 1;
@@ -98,7 +101,7 @@ function sourceAmps(job: Job, r: SupplyRun, net: Network, place: number, control
     if (l.id === CONTROLLER) return controller;
     return awake || own.has(l.id) || l.press !== '' ? l.idleAmps : 0;
   };
-  return solve(net, vector(r, draws)).amps[place]!;
+  return realAt(solve(net, vector(r, draws)).amps, place);
 }
 
 /** How long the cells of a source last, or what is missing before that can be told. */
@@ -119,7 +122,7 @@ export function lifeOf(job: Job, facts: Facts, r: SupplyRun, place: number, s: F
     restAmps * asleepFactor + (wakes * (seconds * Math.max(0, wakeAmps - restAmps) + script)) / DAY_SECONDS;
   const self = (s.parallel * (s.cellAmpHours ?? cell.ampHours) * cell.selfPerYear) / 8766;
   const unmeasured = sleeps && !rest.measured ? UNMEASURED : ([1, 1, 1] as const);
-  const months = [0, 1, 2].map((i) => charge(HOLDS[i]!) / (average(unmeasured[i]!) + self) / MONTH_HOURS);
+  const months = [0, 1, 2].map((i) => charge(itemAt(HOLDS, i)) / (average(itemAt(unmeasured, i)) + self) / MONTH_HOURS);
   return {
     months: months as unknown as Life['months'],
     usable,
@@ -133,9 +136,10 @@ export function lifeOf(job: Job, facts: Facts, r: SupplyRun, place: number, s: F
 function scriptCharge(r: SupplyRun, place: number): number {
   const course = r.courses.findIndex((c) => c.id === 'script');
   if (course < 0) return 0;
-  const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting').amps[place]!;
-  return r.courses[course]!.instants.reduce(
-    (sum, x, instant) => sum + x.seconds * Math.max(0, r.calm({ value: 0, course, instant }).amps[place]! - rest),
+  const rest = realAt(r.at({ value: 0, course: 0, instant: 0 }, 'lasting').amps, place);
+  return itemAt(r.courses, course).instants.reduce(
+    (sum, x, instant) =>
+      sum + x.seconds * Math.max(0, realAt(r.calm({ value: 0, course, instant }).amps, place) - rest),
     0,
   );
 }

@@ -1,3 +1,4 @@
+import { itemAt, lastItem, realAt } from '../../ground/lists';
 import {
   atMost,
   carried,
@@ -26,8 +27,8 @@ function heatInside(r: SupplyRun): number {
       : 0;
   return r.tree.nodes.reduce((sum, n, i) => {
     if (!isConverter(n) || n.parent < 0) return sum;
-    const s = r.at(r.lasting[i]!, 'lasting');
-    return sum + s.into[i]! * s.volts[n.parent]! - s.amps[i]! * s.volts[i]!;
+    const s = r.at(itemAt(r.lasting, i), 'lasting');
+    return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
   }, board);
 }
 
@@ -70,7 +71,7 @@ export function boxFinding(job: Job, r: SupplyRun): Finding[] {
       limit: atMost(HOT, '°C', 'what parts are judged at', { from: 'source', key: 'temperature' }),
       tightShare: 0.05,
       remedy:
-        steps.at(-1)!.result.value > HOT
+        lastItem(steps).result.value > HOT
           ? { text: 'Take a larger box, openings below and above, or converters that lose less.' }
           : null,
     }),

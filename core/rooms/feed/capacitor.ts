@@ -1,3 +1,4 @@
+import { itemAt, present, realAt } from '../../ground/lists';
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../../ground/finding';
 import { CONTROLLER, type FeedLink, type Job } from '../../ground/job';
 import { isConverter, placeOf } from '../../engines/supply';
@@ -15,7 +16,7 @@ const SOLD = [100e-6, 220e-6, 470e-6, 1e-3, 2.2e-3, 3.3e-3, 4.7e-3, 10e-3];
 /** The capacitor across a part of the tree, of which something is said; undefined where there is none. */
 export function capacitorAt(r: SupplyRun, place: number): FeedLink | undefined {
   for (const i of r.tree.below[place] ?? []) {
-    const n = r.tree.nodes[i]!;
+    const n = itemAt(r.tree.nodes, i);
     if (n.kind === 'capacitor' && n.item.farads) return n.item;
   }
   return undefined;
@@ -24,15 +25,15 @@ export function capacitorAt(r: SupplyRun, place: number): FeedLink | undefined {
 /** From what holds its voltage (a source's inside, a converter's output) down to a part: places, the holding one first. */
 function region(r: SupplyRun, place: number): number[] {
   const out: number[] = [];
-  for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) {
+  for (let i = place; i >= 0; i = itemAt(r.tree.nodes, i).parent) {
     out.unshift(i);
-    if (isConverter(r.tree.nodes[i]!)) break;
+    if (isConverter(itemAt(r.tree.nodes, i))) break;
   }
   return out;
 }
 
 const ohmsAt = (job: Job, r: SupplyRun, i: number): number => {
-  const n = r.tree.nodes[i]!;
+  const n = itemAt(r.tree.nodes, i);
   return n.kind === 'source' ? ohmsOfSource(job, n.item).ohms : isConverter(n) ? 0 : linkOhms(n.item);
 };
 
@@ -62,16 +63,16 @@ export function leastHeld(job: Job, r: SupplyRun, place: number): Held | null {
   const capacitor = capacitorAt(r, place);
   const ohms = sharedOhms(job, r, place);
   if (!capacitor || !(ohms > 0)) return null;
-  const farads = capacitor.farads! * KEPT;
+  const farads = present(capacitor.farads) * KEPT;
   const own = capacitor.ohms ?? SERIES_OHMS;
   const tau = (ohms + own) * farads;
   let worst = Infinity;
   for (const [course, c] of r.courses.entries()) {
     // Bursts are counted below; what starts and runs is counted here.
-    const steady = c.instants.map((_, instant) => r.calm({ value: 0, course, instant }).volts[place]!);
-    let charge = r.calm({ value: 0, course: 0, instant: 0 }).volts[place]!;
+    const steady = c.instants.map((_, instant) => realAt(r.calm({ value: 0, course, instant }).volts, place));
+    let charge = realAt(r.calm({ value: 0, course: 0, instant: 0 }).volts, place);
     for (const [i, x] of c.instants.entries()) {
-      const to = steady[i]!;
+      const to = itemAt(steady, i);
       const seen = (): number => (to * own + charge * ohms) / (ohms + own);
       worst = Math.min(worst, seen());
       charge = to + (charge - to) * Math.exp(-x.seconds / tau);
@@ -88,7 +89,7 @@ export function leastHeld(job: Job, r: SupplyRun, place: number): Held | null {
     'V',
     'the charge of the capacitor followed over every course',
   );
-  const value: Input = chosen('C_n', capacitor.name, capacitor.farads!, 'F', 'set in Feed', [1e-6, 1]);
+  const value: Input = chosen('C_n', capacitor.name, present(capacitor.farads), 'F', 'set in Feed', [1e-6, 1]);
   const kept = derive('what is left of the capacitor', 'C', 'k * C_n', 'F', [
     constant('k', 'kept', KEPT, '1', 'capacitor-loss'),
     value,
@@ -126,7 +127,7 @@ export function holdUp(r: SupplyRun, place: number, from: number, to: number, am
   if (!capacitor || !(amps > 0) || from <= to) return null;
   return derive('time that the capacitor carries it alone', 't', 'k * C_n * (V_0 - V_least) / I', 's', [
     constant('k', 'kept', KEPT, '1', 'capacitor-loss'),
-    chosen('C_n', capacitor.name, capacitor.farads!, 'F', 'set in Feed', [1e-6, 1]),
+    chosen('C_n', capacitor.name, present(capacitor.farads), 'F', 'set in Feed', [1e-6, 1]),
     computed('V_0', 'its volts at the beginning', from, 'V', 'the tree at rest'),
     computed('V_least', 'least that the controller runs from', to, 'V', 'the board’s values, in Board'),
     computed('I', 'what hangs on it', amps, 'A', 'what lasts, at rest'),

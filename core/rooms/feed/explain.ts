@@ -1,3 +1,4 @@
+import { itemAt, realAt } from '../../ground/lists';
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../../ground/finding';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
@@ -53,7 +54,7 @@ function openStep(job: Job, n: Extract<SupplyNode, { kind: 'source' }>, end: 'lo
 
 const path = (r: SupplyRun, place: number): number[] => {
   const out: number[] = [];
-  for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) out.unshift(i);
+  for (let i = place; i >= 0; i = itemAt(r.tree.nodes, i).parent) out.unshift(i);
   return out;
 };
 
@@ -106,7 +107,7 @@ function leadInputs(n: Extract<SupplyNode, { kind: 'lead' }>, tag: string): { fo
 
 /** Current through a part at an instant: from what hangs behind it; a converter's draw at the voltage that it has then. */
 export function currentSteps(r: SupplyRun, place: number, w: Worst, how: 'peak' | 'lasting'): Step[] {
-  const instant = r.courses[w.course]!.instants[w.instant]!;
+  const instant = itemAt(itemAt(r.courses, w.course).instants, w.instant);
   const amps = r.drawn(instant, how);
   const solved = r.at(w, how);
   const pins = instant.active.reduce((s, a) => s + (a.load < 0 ? a.amps : 0), 0);
@@ -115,20 +116,26 @@ export function currentSteps(r: SupplyRun, place: number, w: Worst, how: 'peak' 
     const inputs: Input[] = [];
     const region = [at];
     for (let i = 0; i < region.length; i++) {
-      for (const load of r.hung[region[i]!]!) {
-        const l = r.loads[load]!;
-        if (amps[load]! > 0)
-          inputs.push({ symbol: `I_${load + 1}`, name: l.name, value: amps[load]!, unit: 'A', origin: l.origin });
+      for (const load of itemAt(r.hung, itemAt(region, i))) {
+        const l = itemAt(r.loads, load);
+        if (realAt(amps, load) > 0)
+          inputs.push({
+            symbol: `I_${load + 1}`,
+            name: l.name,
+            value: realAt(amps, load),
+            unit: 'A',
+            origin: l.origin,
+          });
       }
-      if (pins > 0 && r.hung[region[i]!]!.some((load) => r.loads[load]!.id === CONTROLLER))
+      if (pins > 0 && itemAt(r.hung, itemAt(region, i)).some((load) => itemAt(r.loads, load).id === CONTROLLER))
         inputs.push(computed('I_pins', 'pins that press', pins, 'A', 'what the ways draw from their pins, in Thumb'));
-      for (const child of r.tree.below[region[i]!]!) {
-        const n = r.tree.nodes[child]!;
+      for (const child of itemAt(r.tree.below, itemAt(region, i))) {
+        const n = itemAt(r.tree.nodes, child);
         if (isConverter(n)) inputs.push(carried(input(child, n)));
         else region.push(child);
       }
     }
-    const name = r.tree.nodes[at]!.name;
+    const name = itemAt(r.tree.nodes, at).name;
     const step = derive(
       `current ${at === place ? (how === 'peak' ? 'at the worst instant' : 'that lasts') : `out of ${name}`}`,
       `I_o${at}`,
@@ -149,7 +156,7 @@ export function currentSteps(r: SupplyRun, place: number, w: Worst, how: 'peak' 
             computed(
               `V_o${at}`,
               `volts out of ${n.name}`,
-              solved.volts[at]!,
+              realAt(solved.volts, at),
               'V',
               'at this instant, at the low corner',
             ),
@@ -158,7 +165,7 @@ export function currentSteps(r: SupplyRun, place: number, w: Worst, how: 'peak' 
             computed(
               `V_i${at}`,
               `volts into ${n.name}`,
-              n.parent < 0 ? 0 : solved.volts[n.parent]!,
+              n.parent < 0 ? 0 : realAt(solved.volts, n.parent),
               'V',
               'found together with this current, since each moves the other',
             ),
@@ -177,11 +184,11 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
   const out: Step[] = [];
   let last: Step | null = null;
   for (const i of path(r, place)) {
-    const n = r.tree.nodes[i]!;
+    const n = itemAt(r.tree.nodes, i);
     const amps = computed(
       `I_${i}x`,
       `current through ${n.name} then`,
-      solved.amps[i]!,
+      realAt(solved.amps, i),
       'A',
       'what hangs behind it at that instant, of the whole tree',
     );
@@ -234,8 +241,10 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
 /** Most volts behind a part: its source at its highest with nothing drawn, or what a converter is set to. */
 export function mostSteps(job: Job, r: SupplyRun, place: number): Step[] {
   const line = path(r, place);
-  const from = line.findLastIndex((i) => isConverter(r.tree.nodes[i]!) || r.tree.nodes[i]!.kind === 'source');
-  const n = r.tree.nodes[line[from]!]!;
+  const from = line.findLastIndex(
+    (i) => isConverter(itemAt(r.tree.nodes, i)) || itemAt(r.tree.nodes, i).kind === 'source',
+  );
+  const n = itemAt(r.tree.nodes, itemAt(line, from));
   if (n.kind === 'source') return [openStep(job, n, 'high')];
   if (!isConverter(n)) return [];
   const set = chosen('V_set', `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { atMost, derive, finding, judged, measured, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
@@ -35,7 +36,7 @@ export function joinsOf(job: Job, facts: Facts, r: SupplyRun): Join[] {
   for (const s of job.feed.sources) {
     if (s === controller) continue;
     const asking = r.loads.filter(
-      (l) => l.sharesGround && l.place >= 0 && r.tree.nodes[l.place]!.source === r.tree.at.get(s.id),
+      (l) => l.sharesGround && l.place >= 0 && itemAt(r.tree.nodes, l.place).source === r.tree.at.get(s.id),
     );
     if (asking.length === 0) continue;
     // Rails of one machine have one ground, and it is the machine's.

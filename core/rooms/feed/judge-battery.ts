@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { atLeast, finding, judged, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import type { FeedSource, Job } from '../../ground/job';
@@ -49,7 +50,7 @@ export function sayLife({ months: [low, , high] }: Life): string {
 /** What would halve the life of the cells, and what would double it, in words. */
 export function turnsOf({ parts, wakesPerDay }: Life): { halves: string; doubles: string } {
   const average = parts.asleep + parts.awake + parts.self;
-  const most = (Object.entries(parts) as [keyof typeof parts, number][]).sort((a, b) => b[1] - a[1])[0]!;
+  const most = firstItem((Object.entries(parts) as [keyof typeof parts, number][]).sort((a, b) => b[1] - a[1]));
   const halves =
     parts.awake > 0 && wakesPerDay > 0
       ? `${plain(wakesPerDay * (1 + average / parts.awake))} wakes a day instead of ${plain(wakesPerDay)}`

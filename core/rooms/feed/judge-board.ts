@@ -1,3 +1,4 @@
+import { itemAt, lastItem, realAt } from '../../ground/lists';
 import { atMost, carried, chosen, constant, derive, finding, judged, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type Job } from '../../ground/job';
@@ -15,23 +16,23 @@ const WARM = 100;
 export function boardSupplyFindings(job: Job, facts: Facts, r: SupplyRun): Finding[] {
   const d = facts.drive;
   const load = r.loads.find((l) => l.id === CONTROLLER);
-  if (!d || !load || load.place < 0 || r.tree.nodes[load.place]!.source < 0) return [];
+  if (!d || !load || load.place < 0 || itemAt(r.tree.nodes, load.place).source < 0) return [];
   const hold = holdFinding(r, load.place, load.volts?.low ?? NaN);
   if (job.feed.duty.into !== 'board' || d.regulator !== 'linear') return hold;
   const most = mostSteps(job, r, load.place);
-  if (!most.length || Number.isNaN(most.at(-1)!.result.value)) return hold;
+  if (!most.length || Number.isNaN(lastItem(most).result.value)) return hold;
   const air = airCelsius(job, r);
   const source = { from: 'source', key: d.source } as const;
   const amps = derive('what lasts through the board’s regulator', 'I', 'I_m', 'A', [
     { symbol: 'I_m', name: `mean draw of the ${d.controller}`, value: d.meanAmps, unit: 'A', origin: source },
   ]);
-  const power = derive('heat in it', 'P', `(${most.at(-1)!.symbol} - V_pins) * I`, 'W', [
-    carried(most.at(-1)!),
+  const power = derive('heat in it', 'P', `(${lastItem(most).symbol} - V_pins) * I`, 'W', [
+    carried(lastItem(most)),
     { symbol: 'V_pins', name: 'what it makes', value: d.pinVolts, unit: 'V', origin: source },
     carried(amps),
   ]);
-  const junction = derive('its junction', 'T_j', `${air.at(-1)!.symbol} + θ * P`, '°C', [
-    carried(air.at(-1)!),
+  const junction = derive('its junction', 'T_j', `${lastItem(air).symbol} + θ * P`, '°C', [
+    carried(lastItem(air)),
     constant('θ', 'junction to air of a flat chip, K/W', FLAT, '1', 'regulator-heat'),
     carried(power),
   ]);
@@ -57,7 +58,7 @@ export function boardSupplyFindings(job: Job, facts: Facts, r: SupplyRun): Findi
 /** How long the capacitor carries the controller once its supply is gone. */
 function holdFinding(r: SupplyRun, place: number, least: number): Finding[] {
   const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting');
-  const step = holdUp(r, place, rest.volts[place]!, least, rest.amps[place]!);
+  const step = holdUp(r, place, realAt(rest.volts, place), least, realAt(rest.amps, place));
   return step
     ? [
         finding('feed', 'hold-up', {

@@ -1,3 +1,4 @@
+import { itemAt, lastItem } from '../../ground/lists';
 import {
   atMost,
   carried,
@@ -29,17 +30,23 @@ const put = (item: FeedConverter, say: string): JobEdit => ({ do: 'put', list: '
 /** A linear regulator's junction: what it turns into heat of what lasts, with its input at its highest. */
 function heat(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
   if (n.kind !== 'linear' || n.parent < 0) return [];
-  const w = r.lasting[place]!;
+  const w = itemAt(r.lasting, place);
   const amps = currentSteps(r, place, w, 'lasting');
   const most = mostSteps(job, r, n.parent);
   const air = airCelsius(job, r);
-  const power = derive('heat in the regulator', 'P', `(${most.at(-1)!.symbol} - V_out) * ${amps.at(-1)!.symbol}`, 'W', [
-    carried(most.at(-1)!),
-    chosen('V_out', 'what it makes', n.item.volts, 'V', 'set in Feed', [0.5, 100]),
-    carried(amps.at(-1)!),
-  ]);
-  const junction = derive('its junction', 'T_j', `${air.at(-1)!.symbol} + θ * P`, '°C', [
-    carried(air.at(-1)!),
+  const power = derive(
+    'heat in the regulator',
+    'P',
+    `(${lastItem(most).symbol} - V_out) * ${lastItem(amps).symbol}`,
+    'W',
+    [
+      carried(lastItem(most)),
+      chosen('V_out', 'what it makes', n.item.volts, 'V', 'set in Feed', [0.5, 100]),
+      carried(lastItem(amps)),
+    ],
+  );
+  const junction = derive('its junction', 'T_j', `${lastItem(air).symbol} + θ * P`, '°C', [
+    carried(lastItem(air)),
     constant('θ', 'junction to air, without a heat sink, K/W', TO_AIR[n.item.package], '1', 'regulator-heat'),
     carried(power),
   ]);
@@ -87,7 +94,7 @@ function headroomFinding(job: Job, r: SupplyRun, n: Converter, above: SupplyRun[
       steps: most,
       limit: derivedLimit('at most', [derive('its output', 'V_o', 'V_out', 'V', [set])], 'its output'),
       tightShare: 0.02,
-      remedy: most.at(-1)!.result.value > n.item.volts ? { text: 'Take a step-down converter.' } : null,
+      remedy: lastItem(most).result.value > n.item.volts ? { text: 'Take a step-down converter.' } : null,
     });
   }
   const input = derive(`volts into the ${n.name}, at the worst instant`, 'V_in', 'V_i', 'V', [
@@ -139,8 +146,8 @@ function ratingFinding(r: SupplyRun, place: number, n: Converter): Finding {
       caption: 'converter rating?',
       remedy: { text: 'Enter its rating; modules often bear half of what is printed for long.' },
     });
-  const steps = currentSteps(r, place, r.peak[place]!, 'peak');
-  const wanted = SOLD_AMPS.find((a) => USED_SHARE * a >= steps.at(-1)!.result.value);
+  const steps = currentSteps(r, place, itemAt(r.peak, place), 'peak');
+  const wanted = SOLD_AMPS.find((a) => USED_SHARE * a >= lastItem(steps).result.value);
   const use = derive('four fifths of its rating', 'I_use', 'k * I_c', 'A', [
     constant('k', 'share used', USED_SHARE, '1', 'feed-spare'),
     chosen('I_c', 'its rating', n.item.amps, 'A', 'set in Feed', [0.01, 100]),

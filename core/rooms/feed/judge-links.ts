@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present, realAt } from '../../ground/lists';
 import {
   atMost,
   chosen,
@@ -59,7 +60,7 @@ const bears = (l: FeedLink): Input =>
 
 /** A fuse against what lasts through it, and against the thinnest lead behind it. */
 export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
-  const w = r.lasting[place]!;
+  const w = itemAt(r.lasting, place);
   const steps = currentSteps(r, place, w, 'lasting');
   if (n.item.amps === null)
     return [
@@ -67,7 +68,7 @@ export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
         verdict: 'unknown',
         title: `The rating of the ${n.name} is not said`,
         caption: 'fuse rating?',
-        remedy: fuseRemedy(n, steps.at(-1)!.result.value, thinnest(r, place)?.item),
+        remedy: fuseRemedy(n, lastItem(steps).result.value, thinnest(r, place)?.item),
       }),
     ];
   const rating = chosen('I_n', `rating of the ${n.name}`, n.item.amps, 'A', 'set in Feed', [0.05, 32]);
@@ -85,7 +86,9 @@ export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
       tightShare: 'met',
       source: ['iec-60127'],
       remedy:
-        steps.at(-1)!.result.value > holds.result.value ? fuseRemedy(n, steps.at(-1)!.result.value, lead?.item) : null,
+        lastItem(steps).result.value > holds.result.value
+          ? fuseRemedy(n, lastItem(steps).result.value, lead?.item)
+          : null,
     }),
     ...(lead
       ? [
@@ -101,7 +104,7 @@ export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
             tightShare: 'met',
             remedy:
               n.item.amps > bearsAmps(lead.item.squareMetres ?? USUAL_LEAD.squareMetres)
-                ? (fuseRemedy(n, steps.at(-1)!.result.value, lead.item) ?? {
+                ? (fuseRemedy(n, lastItem(steps).result.value, lead.item) ?? {
                     text: `Take a thicker ${lead.name}: a fuse above what its lead bears protects nothing.`,
                   })
                 : null,
@@ -130,14 +133,14 @@ function fuseRemedy(n: Link, lasting: number, lead: FeedLink | undefined): Remed
 
 /** A lead and its contacts against what lasts through them. */
 export function judgeLead(job: Job, r: SupplyRun, place: number, n: Link): Finding[] {
-  const w = r.lasting[place]!;
+  const w = itemAt(r.lasting, place);
   const steps = currentSteps(r, place, w, 'lasting');
-  const amps = steps.at(-1)!.result.value;
+  const amps = lastItem(steps).result.value;
   const most = bearsAmps(n.item.squareMetres ?? USUAL_LEAD.squareMetres);
-  const volts = n.parent < 0 ? NaN : r.most[n.parent]!;
+  const volts = n.parent < 0 ? NaN : realAt(r.most, n.parent);
   const size = leadFor(
     amps,
-    r.peak[place]!.value,
+    itemAt(r.peak, place).value,
     n.item.metres ?? 1,
     DROP_SHARE * volts,
     n.item.strand,
@@ -213,7 +216,7 @@ export function judgeUnfused(
         computed('R_l', 'the lead', 0, 'Ω', 'a short right behind the cells'),
       ])
     : derive('most that the supply gives', 'I_sc', 'I_s', 'A', [
-        chosen('I_s', s.name, s.amps!, 'A', 'set in Feed', [0.01, 1000]),
+        chosen('I_s', s.name, present(s.amps), 'A', 'set in Feed', [0.01, 1000]),
       ]);
   if (short.result.value <= most.value) return [];
   const fierce = cells && (CELLS[s.chemistry].burstAmps >= 5 || s.chemistry === 'lead-acid');

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { finding, type Finding } from '../../ground/finding';
 import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode } from '../../engines/supply';
@@ -20,7 +21,7 @@ const loose = (n: SupplyNode): Finding[] =>
 
 /** Converters, fuses, leads and sources against what goes through them. */
 export function judgePart(job: Job, r: SupplyRun, place: number): Finding[] {
-  const n = r.tree.nodes[place]!;
+  const n = itemAt(r.tree.nodes, place);
   if (n.kind === 'source') return judgeUnfused(job, r, place, n);
   if (n.source < 0) return loose(n);
   if (isConverter(n)) return judgeConverter(job, r, place, n);

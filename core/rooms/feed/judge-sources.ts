@@ -1,3 +1,4 @@
+import { itemAt, lastItem, present, realAt } from '../../ground/lists';
 import {
   atMost,
   carried,
@@ -86,10 +87,10 @@ const calledOf = (r: SupplyRun, s: FeedSource): string =>
 /** What is drawn at the peak, or for long, against what the source may give. */
 function drawFinding(job: Job, r: SupplyRun, place: number, s: FeedSource, word: 'lasting' | 'peak'): Finding {
   const isPeak = word === 'peak';
-  const w = isPeak ? r.peak[place]! : r.lasting[place]!;
+  const w = isPeak ? itemAt(r.peak, place) : itemAt(r.lasting, place);
   const steps = currentSteps(r, place, w, word);
   const limit = spareLimit(job, s, isPeak);
-  const drawn = steps.at(-1)!.result.value;
+  const drawn = lastItem(steps).result.value;
   const within = s.kind === 'cells' ? 'what the cells give' : 'four fifths of the supply';
   return judged('feed', firstOr(place === 0, word, s.id), {
     title: `${calledOf(r, s)}${isPeak ? 'Peak draw' : 'Draw that lasts'} under ${within}`,
@@ -135,7 +136,7 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
         },
       }),
     ];
-  if (!(r.peak[place]!.value > 0))
+  if (!(itemAt(r.peak, place).value > 0))
     return [
       finding('feed', id('loads'), {
         verdict: 'unknown',
@@ -145,9 +146,9 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
       }),
     ];
   const peak = drawFinding(job, r, place, s, 'peak');
-  const gives = peak.limit!;
+  const gives = present(peak.limit);
   const spare = derive('spare at the peak', 'spare', '100 * (1 - I_peak / I_limit)', '%', [
-    { ...carried(peak.steps.at(-1)!), symbol: 'I_peak' },
+    { ...carried(lastItem(peak.steps)), symbol: 'I_peak' },
     {
       symbol: 'I_limit',
       name: gives.name,
@@ -166,7 +167,7 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
         ? `${Math.max(0, Math.round(spare.result.value))} % spare`
         : 'spare not known',
       value: spare.result,
-      steps: [...peak.steps, renamed(spare, peak.steps.at(-1)!)],
+      steps: [...peak.steps, renamed(spare, lastItem(peak.steps))],
       source: ['feed-loads'],
     }),
     ...holdFinding(r, place, s, id('hold')),
@@ -181,7 +182,7 @@ const renamed = (step: Step, last: Step): Step => ({
 });
 const named = (steps: readonly Step[], what: string): readonly Step[] => [
   ...steps.slice(0, -1),
-  { ...steps.at(-1)!, what },
+  { ...lastItem(steps), what },
 ];
 
 /** A bank that switches off while next to nothing is drawn. */
@@ -192,7 +193,7 @@ function holdFinding(r: SupplyRun, place: number, s: FeedSource, id: string): Fi
     {
       symbol: 'I_0',
       name: 'everything at rest',
-      value: rest.amps[place]!,
+      value: realAt(rest.amps, place),
       unit: 'A',
       origin: { from: 'computed', what: 'the tree at rest' },
     },
@@ -212,7 +213,7 @@ function holdFinding(r: SupplyRun, place: number, s: FeedSource, id: string): Fi
       },
       tightShare: 0.1,
       remedy:
-        rest.amps[place]! < hold
+        realAt(rest.amps, place) < hold
           ? {
               text: 'Take cells or a plug-in supply, or a bank that says that it stays on; a load that only keeps it awake empties it.',
             }

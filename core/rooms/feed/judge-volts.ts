@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem, present, realAt } from '../../ground/lists';
 import {
   concerning,
   atLeast,
@@ -29,10 +30,10 @@ type Lead = Extract<SupplyNode, { kind: 'lead' }>;
 /** Leads between a part of the tree and its source, the nearest first. */
 function leadsOn(r: SupplyRun, place: number): { n: Lead; amps: (w: Worst) => number }[] {
   const out: { n: Lead; amps: (w: Worst) => number }[] = [];
-  for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) {
-    const n = r.tree.nodes[i]!;
+  for (let i = place; i >= 0; i = itemAt(r.tree.nodes, i).parent) {
+    const n = itemAt(r.tree.nodes, i);
     const at = i;
-    if (n.kind === 'lead') out.push({ n, amps: (w) => r.at(w).amps[at]! });
+    if (n.kind === 'lead') out.push({ n, amps: (w) => realAt(r.at(w).amps, at) });
     if (n.kind === 'linear' || n.kind === 'step-down' || n.kind === 'step-up') break;
   }
   return out;
@@ -69,7 +70,7 @@ function capacitorRemedy(job: Job, r: SupplyRun, l: FedLoad, low: number): Remed
   if (l.id !== CONTROLLER) return null;
   const calm = Math.min(
     ...r.courses.flatMap((c, course) =>
-      c.instants.map((_, instant) => r.calm({ value: 0, course, instant }).volts[l.place]!),
+      c.instants.map((_, instant) => realAt(r.calm({ value: 0, course, instant }).volts, l.place)),
     ),
   );
   const ohms = sharedOhms(job, r, l.place);
@@ -81,7 +82,7 @@ function capacitorRemedy(job: Job, r: SupplyRun, l: FedLoad, low: number): Remed
     label: `Add ${words}`,
     edit: putLink(
       {
-        ...freshLink(freeNodeId(job.feed, 'capacitor'), 'capacitor', 'capacitor', r.tree.nodes[l.place]!.id),
+        ...freshLink(freeNodeId(job.feed, 'capacitor'), 'capacitor', 'capacitor', itemAt(r.tree.nodes, l.place).id),
         farads,
       },
       `a capacitor of ${words}`,
@@ -105,18 +106,18 @@ function sayLead(r: SupplyRun, l: FedLoad): Remedy | null {
 /** What would make a load's voltage right where the supply itself is of another one. */
 const wrongSupply = (l: FedLoad): Remedy => ({
   text:
-    `${l.id === CONTROLLER ? 'This board' : `The ${l.name}`} wants ${formatQuantity(l.volts!.nominal, 'V')}: take ` +
+    `${l.id === CONTROLLER ? 'This board' : `The ${l.name}`} wants ${formatQuantity(present(l.volts).nominal, 'V')}: take ` +
     'such a supply, a shorter or thicker lead, or a converter between.',
 });
 
 function lowFinding(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding {
   const controller = l.id === CONTROLLER;
-  const w = r.least[l.place]!;
+  const w = itemAt(r.least, l.place);
   const bare = voltSteps(job, r, l.place, w);
   const held = leastHeld(job, r, l.place);
   const steps: readonly Step[] = held ? held.steps : bare;
-  const value = steps.at(-1)!.result.value;
-  const low = l.volts!.low;
+  const value = lastItem(steps).result.value;
+  const low = present(l.volts).low;
   const nominal = nominalVolts(job, r.tree, l.place);
   const reaches = nominal !== null && nominal >= low;
   const missing = low * (1 + ROOM) - value;
@@ -133,7 +134,7 @@ function lowFinding(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding
     caption: 'supply too low?',
     steps: held
       ? steps
-      : [...bare.slice(0, -1), { ...bare.at(-1)!, what: `voltage at the ${l.name}: ${whenWords(r, w)}` }],
+      : [...bare.slice(0, -1), { ...lastItem(bare), what: `voltage at the ${l.name}: ${whenWords(r, w)}` }],
     limit: atLeast(low, 'V', controller ? 'least that its board runs from' : 'least that it works from', l.voltsOrigin),
     tightShare: TIGHT_LOW,
     remedy,
@@ -147,9 +148,14 @@ function highFinding(job: Job, r: SupplyRun, l: FedLoad, called: string): Findin
     title: `Highest voltage at the ${called}`,
     caption: 'supply too high?',
     steps,
-    limit: atMost(l.volts!.high, 'V', controller ? 'most that its board bears' : 'most that it bears', l.voltsOrigin),
+    limit: atMost(
+      present(l.volts).high,
+      'V',
+      controller ? 'most that its board bears' : 'most that it bears',
+      l.voltsOrigin,
+    ),
     tightShare: TIGHT_HIGH,
-    remedy: steps.at(-1)!.result.value > l.volts!.high ? wrongSupply(l) : null,
+    remedy: lastItem(steps).result.value > present(l.volts).high ? wrongSupply(l) : null,
   });
 }
 
@@ -165,7 +171,12 @@ export function judgeLoads(job: Job, r: SupplyRun): Finding[] {
   return [...alike.values()].flatMap((list) =>
     concerning(
       { nodes: list.map((l) => l.id) },
-      judgeLoad(job, r, list[0]!, list.length > 1 ? `${list[0]!.name} and ${list.length - 1} alike` : list[0]!.name),
+      judgeLoad(
+        job,
+        r,
+        firstItem(list),
+        list.length > 1 ? `${firstItem(list).name} and ${list.length - 1} alike` : firstItem(list).name,
+      ),
     ),
   );
 }
@@ -217,14 +228,15 @@ function judgeLoad(job: Job, r: SupplyRun, l: FedLoad, called: string): Finding[
 }
 
 const passes = (r: SupplyRun, place: number, kind: string): boolean => {
-  for (let i = place; i >= 0; i = r.tree.nodes[i]!.parent) if (r.tree.nodes[i]!.kind === kind) return true;
+  for (let i = place; i >= 0; i = itemAt(r.tree.nodes, i).parent)
+    if (itemAt(r.tree.nodes, i).kind === kind) return true;
   return false;
 };
 
 /** A load that nothing feeds: with the parts of the tree whose voltage suits it. */
 function unfed(job: Job, r: SupplyRun, l: FedLoad): Finding {
   const fits = r.tree.ends
-    .map((i) => ({ n: r.tree.nodes[i]!, volts: nominalVolts(job, r.tree, i) }))
+    .map((i) => ({ n: itemAt(r.tree.nodes, i), volts: nominalVolts(job, r.tree, i) }))
     .filter((x) => x.volts !== null && l.volts && x.volts >= l.volts.low && x.volts <= l.volts.high);
   const one = fits[0];
   return finding('feed', `unfed@${l.id}`, {
@@ -233,7 +245,7 @@ function unfed(job: Job, r: SupplyRun, l: FedLoad): Finding {
     caption: 'fed by what?',
     remedy: one
       ? {
-          text: `It works on ${formatQuantity(l.volts!.nominal, 'V')}; say what it hangs on.`,
+          text: `It works on ${formatQuantity(present(l.volts).nominal, 'V')}; say what it hangs on.`,
           label: `It hangs on the ${one.n.name}`,
           edit: {
             do: 'put',

@@ -1,3 +1,4 @@
+import { itemAt, realAt } from '../../ground/lists';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { placeOf, supplyTree, type SupplyTree } from '../../engines/supply';
@@ -62,7 +63,7 @@ function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
     base: { peak: baseOf(loads, 'peak'), calm: baseOf(loads, 'calm'), lasting: baseOf(loads, 'lasting') },
     most: solve(networkOf(job, tree, 'high'), new Float64Array(tree.nodes.length)).volts,
     unsaid: new Set(
-      loads.flatMap((l) => (l.place >= 0 && Number.isNaN(l.runAmps) ? [tree.nodes[l.place]!.source] : [])),
+      loads.flatMap((l) => (l.place >= 0 && Number.isNaN(l.runAmps) ? [itemAt(tree.nodes, l.place).source] : [])),
     ),
   };
 }
@@ -85,7 +86,8 @@ function over(ground: Ground, courses: readonly Course[]): SupplyRun {
   const drawn = (instant: Instant, how: How): Float64Array => {
     const out = Float64Array.from(base[how]);
     for (const a of instant.active)
-      if (a.load >= 0) out[a.load] = known(how !== 'lasting' ? a.amps : Math.min(a.amps, loads[a.load]!.runAmps));
+      if (a.load >= 0)
+        out[a.load] = known(how !== 'lasting' ? a.amps : Math.min(a.amps, itemAt(loads, a.load).runAmps));
     return out;
   };
   const solved = new Map<string, Solved>();
@@ -95,10 +97,10 @@ function over(ground: Ground, courses: readonly Course[]): SupplyRun {
     if (done) return done;
     const nodes = new Float64Array(size);
     const amps = drawn(instant, how);
-    for (let n = 0; n < size; n++) for (const i of hung[n]!) nodes[n] = nodes[n]! + amps[i]!;
+    for (let n = 0; n < size; n++) for (const i of itemAt(hung, n)) nodes[n] = realAt(nodes, n) + realAt(amps, i);
     // All pins that press draw through the controller.
     if (controller >= 0)
-      for (const a of instant.active) if (a.load < 0) nodes[controller] = nodes[controller]! + a.amps;
+      for (const a of instant.active) if (a.load < 0) nodes[controller] = realAt(nodes, controller) + a.amps;
     const s = solve(low, nodes);
     solved.set(key, s);
     return s;
@@ -111,13 +113,14 @@ function over(ground: Ground, courses: readonly Course[]): SupplyRun {
     for (const [instant, x] of c.instants.entries()) {
       const [p, l] = [solveAt(x, 'peak'), solveAt(x, 'lasting')];
       for (let n = 0; n < size; n++) {
-        if (!(peak[n]!.value >= p.amps[n]!)) peak[n] = { value: p.amps[n]!, course, instant };
-        if (!(lasting[n]!.value >= l.amps[n]!)) lasting[n] = { value: l.amps[n]!, course, instant };
-        if (!(least[n]!.value <= p.volts[n]!)) least[n] = { value: p.volts[n]!, course, instant };
+        if (!(itemAt(peak, n).value >= realAt(p.amps, n))) peak[n] = { value: realAt(p.amps, n), course, instant };
+        if (!(itemAt(lasting, n).value >= realAt(l.amps, n)))
+          lasting[n] = { value: realAt(l.amps, n), course, instant };
+        if (!(itemAt(least, n).value <= realAt(p.volts, n))) least[n] = { value: realAt(p.volts, n), course, instant };
       }
     }
   }
-  const instantOf = (w: Worst): Instant => courses[w.course]!.instants[w.instant]!;
+  const instantOf = (w: Worst): Instant => itemAt(itemAt(courses, w.course).instants, w.instant);
   return {
     ...ground,
     courses,
@@ -140,8 +143,8 @@ function baseOf(loads: readonly FedLoad[], how: How): Float64Array {
 
 /** When a worst is met, in words: `the press script, 2.4 s after it began`. */
 export function sayWhen(r: SupplyRun, w: Worst, sayTime: (seconds: number) => string): string {
-  const course = r.courses[w.course]!;
+  const course = itemAt(r.courses, w.course);
   if (course.id === 'rest') return 'at rest';
-  const at = course.instants[w.instant]!.at;
+  const at = itemAt(course.instants, w.instant).at;
   return `${course.name}, ${at === 0 ? 'as it begins' : `${sayTime(at)} after it began`}`;
 }

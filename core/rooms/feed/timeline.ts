@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Facts } from '../../ground/facts';
 import { type FeedGroup, type Job, pressedBy, takesTime, type Move } from '../../ground/job';
 import { pinAmpsOf, type FedLoad } from './loads';
@@ -64,13 +65,13 @@ function cut(whiles: readonly While[]): Instant[] {
   let running: While[] = [];
   return times.slice(0, -1).map((at, i) => {
     running = running.filter((w) => w.to > at);
-    while (next < starts.length && starts[next]!.from <= at) running.push(starts[next++]!);
+    while (next < starts.length && itemAt(starts, next).from <= at) running.push(itemAt(starts, next++));
     const by = new Map<number, While>();
     for (const w of running) {
       const known = by.get(w.load);
       if (!known || known.amps < w.amps) by.set(w.load, w);
     }
-    return { at, seconds: times[i + 1]! - at, active: [...by.values()] };
+    return { at, seconds: itemAt(times, i + 1) - at, active: [...by.values()] };
   });
 }
 

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import {
   chosen,
   computed,
@@ -32,7 +33,7 @@ function borne(job: Job, facts: Facts, known: SupplyRun, steps: Steps): boolean 
     }) &&
     r.loads.every((l) => {
       if (!l.volts || l.place < 0) return true;
-      const volts = leastHeld(job, r, l.place)?.volts ?? r.least[l.place]!.value;
+      const volts = leastHeld(job, r, l.place)?.volts ?? itemAt(r.least, l.place).value;
       return !(volts < l.volts.low);
     })
   );

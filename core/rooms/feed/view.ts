@@ -1,3 +1,4 @@
+import { itemAt, realAt } from '../../ground/lists';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { throughTransistor } from '../../build/lines';
 import { gravest, type Finding, type Verdict } from '../../ground/finding';
@@ -71,7 +72,7 @@ export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): 
     kind: n.kind,
     name: n.name,
     what: whatOf(job, n),
-    from: n.parent < 0 ? '' : r.tree.nodes[n.parent]!.id,
+    from: n.parent < 0 ? '' : itemAt(r.tree.nodes, n.parent).id,
     peakAmps: r.peak[i]?.value ?? 0,
     lastingAmps: r.lasting[i]?.value ?? 0,
     leastVolts: r.least[i]?.value ?? NaN,
@@ -80,7 +81,7 @@ export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): 
     verdict: verdict(n.id),
   }));
   const loads = r.loads.map((l): FeedRow => {
-    const fed = l.place >= 0 && r.tree.nodes[l.place]!.source >= 0;
+    const fed = l.place >= 0 && itemAt(r.tree.nodes, l.place).source >= 0;
     return {
       id: l.id,
       kind: 'load',
@@ -89,12 +90,12 @@ export function feedRows(job: Job, r: SupplyRun, findings: readonly Finding[]): 
         l.volts && !Number.isNaN(l.volts.low)
           ? `${formatQuantity(l.volts.low, 'V')} to ${formatQuantity(l.volts.high, 'V')}`
           : '',
-      from: l.place < 0 ? '' : r.tree.nodes[l.place]!.id,
+      from: l.place < 0 ? '' : itemAt(r.tree.nodes, l.place).id,
       peakAmps: l.startAmps || 0,
       lastingAmps: l.runAmps || 0,
-      leastVolts: fed ? r.least[l.place]!.value : NaN,
-      mostVolts: fed ? r.most[l.place]! : NaN,
-      when: fed ? sayWhen(r, r.least[l.place]!, say) : '',
+      leastVolts: fed ? itemAt(r.least, l.place).value : NaN,
+      mostVolts: fed ? realAt(r.most, l.place) : NaN,
+      when: fed ? sayWhen(r, itemAt(r.least, l.place), say) : '',
       verdict: verdict(onPin.has(l.id) ? CONTROLLER : l.id),
     };
   });
@@ -112,7 +113,7 @@ export interface CurvePoint {
 /** Current out of a source and volts at the controller (or behind the source), instant by instant. */
 export function curveOf(r: SupplyRun, course: number, source: number): CurvePoint[] {
   const controller = r.loads.find((l) => l.id === CONTROLLER)?.place ?? -1;
-  const place = controller >= 0 && r.tree.nodes[controller]!.source === source ? controller : source;
+  const place = controller >= 0 && itemAt(r.tree.nodes, controller).source === source ? controller : source;
   return (r.courses[course]?.instants ?? []).map((x, instant) => {
     const s = r.at({ value: 0, course, instant });
     return { at: x.at, seconds: x.seconds, amps: s.amps[source] ?? 0, volts: s.volts[place] ?? NaN };
@@ -138,7 +139,7 @@ export interface CutRow {
 export function cutList(r: SupplyRun): CutRow[] {
   return r.tree.nodes.flatMap((n, i): CutRow[] => {
     if (n.kind !== 'lead') return [];
-    const w: Worst = r.least[i]!;
+    const w: Worst = itemAt(r.least, i);
     const s = r.tree.nodes[n.parent] && !Number.isNaN(w.value) ? r.at(w) : null;
     const to = [
       ...r.tree.nodes.filter((x) => x.parent === i).map((x) => x.name),
@@ -154,9 +155,9 @@ export function cutList(r: SupplyRun): CutRow[] {
         squareMetres: n.item.squareMetres,
         gauge: n.item.squareMetres === null ? null : nearestGauge(n.item.squareMetres),
         connector: n.item.connector,
-        lastingAmps: r.lasting[i]!.value,
+        lastingAmps: itemAt(r.lasting, i).value,
         bearsAmps: bearsAmps(n.item.squareMetres ?? USUAL_LEAD.squareMetres),
-        dropVolts: s ? s.volts[n.parent]! - s.volts[i]! : 0,
+        dropVolts: s ? realAt(s.volts, n.parent) - realAt(s.volts, i) : 0,
       },
     ];
   });
@@ -166,7 +167,7 @@ export function cutList(r: SupplyRun): CutRow[] {
 export function hangChoices(job: Job, r: SupplyRun, of: string): { id: string; words: string }[] {
   const own = r.tree.at.get(of);
   const under = (i: number): boolean => {
-    for (let at = i; at >= 0; at = r.tree.nodes[at]!.parent) if (at === own) return true;
+    for (let at = i; at >= 0; at = itemAt(r.tree.nodes, at).parent) if (at === own) return true;
     return false;
   };
   return r.tree.nodes.flatMap((n, i) => {

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { breakingStep, INRUSH, POWER_FACTOR } from '../../engines/electrics';
 import {
   atMost,
@@ -31,7 +32,11 @@ function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high:
       origin: { from: 'estimated', at, what: 'across the open contact, estimated in Probe' },
       usual: read.nominal,
     });
-    return { low: end('lowest', read.low), high: end('highest', read.high), direct: fact!.alternating === 'no' };
+    return {
+      low: end('lowest', read.low),
+      high: end('highest', read.high),
+      direct: present(fact).alternating === 'no',
+    };
   }
   const mains = chosen('V', 'mains of the region', job.region.mainsVolts, 'V', 'region, in Wish');
   return { low: mains, high: mains, direct: false };
@@ -41,7 +46,7 @@ function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high:
 export function loadFindings(job: Job, facts: Facts): Finding[] {
   const carrying = facts.presses.filter((p) => p.contact !== null);
   return carrying.flatMap((press, i) =>
-    forPress(press, i, carrying.length, contactFindings(job, facts, press, press.contact!)),
+    forPress(press, i, carrying.length, contactFindings(job, facts, press, present(press.contact))),
   );
 }
 

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 /** Cells that are changed before they may be empty. */
 export interface CellChange {
   readonly name: string;
@@ -10,7 +11,7 @@ const escaped = (text: string): string => text.replace(/[\\;,]/g, (c) => `\\${c}
 /** Length in UTF-8. */
 const octets = (text: string): number =>
   [...text].reduce((n, c) => {
-    const code = c.codePointAt(0)!;
+    const code = present(c.codePointAt(0));
     return n + (code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4);
   }, 0);
 /** Content lines of RFC 5545: CRLF, folded before 75 octets. */

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
 import { jobText, pressedIn, sensesRead, type Job } from '../../ground/job';
@@ -214,8 +215,8 @@ function injectorFiles(
           k.label,
           k.select,
           bits(k.select),
-          injector.strobes[k.strobe]!,
-          injector.senses[k.sense]!,
+          itemAt(injector.strobes, k.strobe),
+          itemAt(injector.senses, k.sense),
         ]),
       ),
     ),

@@ -8,10 +8,10 @@ const plain = (text: string): string =>
 /** The job's log as Markdown: the wish, the findings as they stand, then what happened, in order. */
 export function logMarkdown(job: Job, findings: readonly Finding[]): string {
   const w = job.wish;
-  const list = findings.map(
-    (f) =>
-      `- **${f.room}**, ${f.verdict}: ${plain(f.title)}${f.steps.length ? ` (${plain(filledIn(f.steps[f.steps.length - 1]!))})` : ''}`,
-  );
+  const list = findings.map((f) => {
+    const worked = f.steps.at(-1);
+    return `- **${f.room}**, ${f.verdict}: ${plain(f.title)}${worked ? ` (${plain(filledIn(worked))})` : ''}`;
+  });
   const log = job.log.map(
     (e) => `- ${sayTime(e.at, job.region.timeZone)}${e.room ? `, ${e.room}` : ''}: ${plain(e.text)}`,
   );

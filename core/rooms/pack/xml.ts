@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 // Control characters have no place in XML 1.0, escaped or not.
 // eslint-disable-next-line no-control-regex
 const FORBIDDEN = /[\u0000-\u0008\u000B\u000C\u000E-\u001F\uFFFE\uFFFF]/g;
@@ -10,4 +11,4 @@ export const xml = (text: string): string =>
   text
     .replace(FORBIDDEN, '')
     .replace(LONE, '\uFFFD')
-    .replace(/[&<>"']/g, (c) => ENTITY[c]!);
+    .replace(/[&<>"']/g, (c) => present(ENTITY[c]));

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { DRAW_DIMENSIONS, drawBuild, drawKind, type Build } from '../../engines/circuit';
 import { CONTROL_KINDS, type Reading } from '../../ground/job';
 import { seededRandom, type Random } from '../../ground/quantity';
@@ -26,7 +27,9 @@ export interface BenchResult {
 
 /** A board at random, its parameters as wide as parts are met. */
 export function drawBoard(random: Random, evenKinds = false): Build {
-  const kind = evenKinds ? CONTROL_KINDS[Math.floor(random.next() * CONTROL_KINDS.length)]! : drawKind(random.next());
+  const kind = evenKinds
+    ? itemAt(CONTROL_KINDS, Math.floor(random.next() * CONTROL_KINDS.length))
+    : drawKind(random.next());
   return drawBuild(
     kind,
     Array.from({ length: DRAW_DIMENSIONS }, () => random.next()),
@@ -58,7 +61,7 @@ function isUnsafe(p: Walk['proposed'][number]): boolean {
 export function calibrationError(forecasts: readonly { probability: number; true: boolean }[]): number {
   const bins = Array.from({ length: 10 }, () => ({ n: 0, p: 0, t: 0 }));
   for (const f of forecasts) {
-    const b = bins[Math.min(9, Math.floor(f.probability * 10))]!;
+    const b = itemAt(bins, Math.min(9, Math.floor(f.probability * 10)));
     b.n++;
     b.p += f.probability;
     b.t += f.true ? 1 : 0;

@@ -1,3 +1,4 @@
+import { firstItem, present, realAt } from '../../ground/lists';
 import { offScale } from '../../engines/circuit';
 import { edited, type Job, type Reading } from '../../ground/job';
 import { isIsolationReading } from './isolation/relevant';
@@ -33,7 +34,10 @@ export function boardOrder(job: Job, count: number): PlannedReading[] {
       undefined,
     );
     if (!best) break;
-    out.push({ reading: best.reading, controlName: imagined.controls.find((c) => c.id === best.s.control)!.name });
+    out.push({
+      reading: best.reading,
+      controlName: present(imagined.controls.find((c) => c.id === best.s.control)).name,
+    });
     imagined = edited(
       imagined,
       { do: 'add-reading', say: '', reading: likeliest(best.s, best.reading, `plan-${n}`) },
@@ -66,9 +70,9 @@ function likeliest(s: ControlSurvey, next: NextReading, id: string): Reading {
   const meaning = next.meanings[0];
   if (kind === 'look') return { ...base, relation: '=', value: 0, digit: 0, said: meaning?.look ?? 'springs-back' };
   const { kinds, weights, before } = s.posterior;
-  const best = s.candidates.reduce((a, c) => (kinds[c.kind] > kinds[a] ? c.kind : a), s.candidates[0]!.kind);
+  const best = s.candidates.reduce((a, c) => (kinds[c.kind] > kinds[a] ? c.kind : a), firstItem(s.candidates).kind);
   const table = predictions(best, next, before.meter);
-  const heaviest = weights[best].reduce((a, w, i, all) => (w > all[a]! ? i : a), 0);
+  const heaviest = weights[best].reduce((a, w, i, all) => (w > realAt(all, a) ? i : a), 0);
   table.need(heaviest);
   const value = offScale(kind, s.posterior.supplies[best].mean(table, heaviest, kind));
   const most = before.meter.mostOhms;

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
 import type { ControlKind, Job } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
@@ -31,7 +32,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
   }
   return [
     ...surveys.flatMap((s) => {
-      const name = job.controls.find((c) => c.id === s.control)!.name;
+      const name = present(job.controls.find((c) => c.id === s.control)).name;
       const tie = tieOf(job, s);
       return concerning({ control: s.control }, [
         ...(s.remainder.leads
@@ -58,7 +59,7 @@ function remainderFinding(job: Job, s: ControlSurvey, name: string): Finding {
     caption: 'not one of these',
     source: ['bayes', 'remainder'],
     value: { value: 100 * s.remainder.probability, unit: '%' },
-    remedy: { text: tellMore(s)[0]! },
+    remedy: { text: firstItem(tellMore(s)) },
   });
 }
 
@@ -76,7 +77,7 @@ function tieFinding(s: ControlSurvey, name: string, tie: readonly ControlKind[])
 }
 
 function kindFinding(s: ControlSurvey, name: string): Finding[] {
-  const best = s.candidates[0]!;
+  const best = firstItem(s.candidates);
   const words = KIND_WORDS[best.kind].name;
   const still = STILL_POSSIBLE[best.kind];
   const limit = atLeast(100 * KNOWN_AT, '%', 'counts as known', { from: 'source', key: 'known-at' });
@@ -118,7 +119,7 @@ const RESTS_ON: Partial<Record<ControlKind, readonly string[]>> = {
 };
 
 function valueFindings(s: ControlSurvey, name: string): Finding[] {
-  const best = s.candidates[0]!;
+  const best = firstItem(s.candidates);
   const words = KIND_WORDS[best.kind].name;
   const out: Finding[] = [];
   for (const [key, estimate] of Object.entries(best.estimates)) {
@@ -136,7 +137,7 @@ function valueFindings(s: ControlSurvey, name: string): Finding[] {
         );
       continue;
     }
-    const last = estimate.steps[estimate.steps.length - 1]!;
+    const last = itemAt(estimate.steps, estimate.steps.length - 1);
     out.push(
       finding('probe', `${s.control}.${key}`, {
         // A value of what is not yet known to be there is no settled value.
@@ -159,7 +160,7 @@ function valueFindings(s: ControlSurvey, name: string): Finding[] {
         remedy: {
           text: 'Withdraw the wrong one; it stays in the record.',
           label: 'Withdraw the later one',
-          edit: { do: 'strike-reading', id: c.readings[c.readings.length - 1]!, struck: true },
+          edit: { do: 'strike-reading', id: itemAt(c.readings, c.readings.length - 1), struck: true },
         },
       }),
     ),

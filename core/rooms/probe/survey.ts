@@ -1,3 +1,4 @@
+import { firstItem, present } from '../../ground/lists';
 import type { ControlFact, Facts } from '../../ground/facts';
 import { CONTROL_KINDS, type ControlKind, type Job } from '../../ground/job';
 import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
@@ -76,10 +77,10 @@ function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
     remainder: { probability: posterior.other, leads, misfits },
     candidates,
     signal: signalSide(posterior.leading, posterior),
-    known: candidates[0]!.probability >= KNOWN_AT,
+    known: firstItem(candidates).probability >= KNOWN_AT,
     contradictions: contradictionsIn(readings, posterior, mayReckon(job.controls.length)),
   };
-  if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+  if (kept.size >= MOST_KEPT) kept.delete(present(kept.keys().next().value));
   kept.set(key, survey);
   return survey;
 }
@@ -87,11 +88,11 @@ function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
 /** What a control tells of its neighbours once it is known by its own readings. */
 function siblingOf(s: ControlSurvey): KnownSibling[] {
   if (!s.known) return [];
-  const supply = s.candidates[0]!.estimates['supplyVolts'];
+  const supply = firstItem(s.candidates).estimates['supplyVolts'];
   return [
     {
       control: s.control,
-      kind: s.candidates[0]!.kind,
+      kind: firstItem(s.candidates).kind,
       supplyVolts: supply && supply.steps.length > 0 ? supply.value.nominal : null,
     },
   ];
@@ -193,7 +194,7 @@ function mostAmps(job: Job, control: string): number | null {
 export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts['controls'] {
   return Object.fromEntries(
     surveys.map((s): [string, ControlFact] => {
-      const best = s.candidates[0]!;
+      const best = firstItem(s.candidates);
       const isolation = isolationOf(job, s.control);
       const times = Object.values(best.estimates)
         .map((e) => e.at)
@@ -201,7 +202,7 @@ export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts
       return [
         s.control,
         {
-          kind: s.known ? CONTROL_KINDS.find((k) => k === best.kind)! : null,
+          kind: s.known ? present(CONTROL_KINDS.find((k) => k === best.kind)) : null,
           leading: best.kind,
           probability: best.probability,
           parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),

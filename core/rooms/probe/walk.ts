@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { edited, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 import { readStandin, type Measurable } from '../../engines/standin';
@@ -80,7 +81,7 @@ export function walk(standin: Measurable, random: Random, most = 16): Walk {
   for (let n = 0; ; n++) {
     const survey: ControlSurvey = surveyOf(job, CONTROL);
     const isolation = isolationOf(job, CONTROL);
-    const best = survey.candidates[0]!;
+    const best = firstItem(survey.candidates);
     const settled = isolation.verdict !== 'unknown';
     if (settled)
       forecasts.push(

@@ -1,3 +1,4 @@
+import { firstItem } from '../../ground/lists';
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
 import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst } from '../../ground/job';
 import { WEEKDAYS } from '../../ground/quantity';
@@ -46,7 +47,7 @@ export function routineFindings(job: Job): Finding[] {
     summary('routine', 'plan', {
       verdict: 'settled',
       title: acting.map(saySentence).join(' '),
-      caption: `${sayDays(acting[0]!.days)} ${acting[0]!.at}`,
+      caption: `${sayDays(firstItem(acting).days)} ${firstItem(acting).at}`,
       source: ['iana-tz', 'maker'],
     }),
     ...[
@@ -117,13 +118,13 @@ function blindFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   switch (machineOf(job).kind) {
     case 'open-stop-close-stop':
       // One button that opens and closes does whichever comes next: a time of day does not tell which.
-      return pressesBlindly(acting[0]!.at, {
+      return pressesBlindly(firstItem(acting).at, {
         verdict: 'stop',
         does: 'what is closed already is opened',
         caption: 'opens what is closed',
       });
     case 'flips':
-      return pressesBlindly(acting[0]!.at, {
+      return pressesBlindly(firstItem(acting).at, {
         verdict: 'tight',
         does: 'what is on already is switched off',
         caption: 'may switch it off',

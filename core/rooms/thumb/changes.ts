@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { byHarm, flips, type Finding, type Flip, type Verdict } from '../../ground/finding';
 import { applyEdit, type JobEdit } from '../../ground/job';
 import { partsOf, takenPart } from '../../engines/parts';
@@ -42,7 +43,7 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
     const key = JSON.stringify(edit);
     const after = applyEdit(c.job, edit, c.job.touchedAt);
     if (!seen.has(key) && after.ok) {
-      const press = after.job.presses.find((p) => p.id === c.press.id)!;
+      const press = present(after.job.presses.find((p) => p.id === c.press.id));
       tried.push({ say, edit, ...judge({ ...c, job: after.job, press }) });
     }
     seen.add(key);

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { drawnAmps } from '../../ground/facts';
 import { isGraver, marginShare, type Finding, type Verdict } from '../../ground/finding';
 import type { WayWish } from '../../ground/job';
@@ -20,7 +21,7 @@ const VERDICTS: Record<Verdict, string> = {
   stop: 'does not pass',
 };
 const SHARES = ['no', 'hardly', 'partly', 'well', 'fully'] as const;
-const share = (x: number): string => SHARES[Math.min(4, Math.round(x * 4))]!;
+const share = (x: number): string => itemAt(SHARES, Math.min(4, Math.round(x * 4)));
 
 /** The margin that is smallest as a share of its limit, of those that have one. */
 export function tightestMargin(r: WayResult): { finding: Finding; share: number } | null {

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { PRESS_TIMES } from '../../engines/circuit';
 import { atLeast, atMost, computed, derive, finding, judged, type Finding } from '../../ground/finding';
 import { proofLevels, type ProofResult } from './proof';
@@ -17,7 +18,9 @@ export function proofFindings(c: WayContext, r: ProofResult): { pressed: Finding
   const where = CORNER_WORDS[r.corner];
   const of = (id: 'pressed' | 'idle', volts: number, form: number): Finding => {
     const down = low === (id === 'pressed');
-    const limit = down ? levelLimit('at most', c.line!.lowBelow) : levelLimit('at least', c.line!.highAbove);
+    const limit = down
+      ? levelLimit('at most', present(c.line).lowBelow)
+      : levelLimit('at least', present(c.line).highAbove);
     const step = derive(`${id} level, simulated ${where}`, 'V_sim', 'V_form + d', 'V', [
       computed('V_form', 'the same in closed form', form, 'V', 'worked out from the same values'),
       computed('d', 'what the simulation adds', volts - form, 'V', 'mean of the settled part of the simulated press'),
@@ -29,7 +32,7 @@ export function proofFindings(c: WayContext, r: ProofResult): { pressed: Finding
       limit,
       source: ['ngspice', 'line-filter', 'relay-moves'],
       tightShare: 0.1,
-      span: c.line!.supply.range.high,
+      span: present(c.line).supply.range.high,
     });
   };
   return {
@@ -114,7 +117,7 @@ export function proofSpan(r: ProofResult, span: keyof typeof SPANS): Finding | n
   const seconds = r.read[span];
   if (seconds === null) return null;
   const [title, last, first] = SPANS[span];
-  const began = span === 'chatter' ? PRESS_TIMES.press + r.read.seenAfter! : 0;
+  const began = span === 'chatter' ? PRESS_TIMES.press + present(r.read.seenAfter) : 0;
   const step = derive(title, 't', 't_2 - t_1', 's', [
     computed(
       't_2',

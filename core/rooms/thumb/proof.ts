@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import {
   NOMINAL_PARTS,
   PRESS_TIMES,
@@ -44,7 +45,7 @@ export interface ProofResult {
 
 /** The corner in which the pressed level is worst: strong supply and pull, weak drive, tired parts. */
 function worstOf(c: WayContext, nominal: Joint): Joint {
-  const line = c.line!;
+  const line = present(c.line);
   const low = (kind: PartKind, key: string): number => boundsOf(takenPart(c.job, kind), key).low;
   const high = (kind: PartKind, key: string): number => boundsOf(takenPart(c.job, kind), key).high;
   return {
@@ -68,8 +69,8 @@ function worstOf(c: WayContext, nominal: Joint): Joint {
 /** The corner in which the idle level is worst: weak supply and pull, everything that leaks warm and at its most. */
 const idleWorst = (c: WayContext, nominal: Joint): Joint => ({
   ...nominal,
-  supplyVolts: c.line!.supply.range.low,
-  pullOhms: c.line!.pull.range.high,
+  supplyVolts: present(c.line).supply.range.low,
+  pullOhms: present(c.line).pull.range.high,
   leakAmps: leakageOf(c, nominal.way).high,
   pinHighVolts: c.drive.highVolts.low,
   ...(nominal.moduleOnLow ? { moduleDropVolts: boundsOf(takenPart(c.job, 'relay-module'), 'dropVolts').low } : {}),
@@ -99,9 +100,9 @@ export function proofCases(c: WayContext, way: WayResult, id: string): ProofCase
 
 /** The levels that the machine takes for pressed and for idle. */
 export const proofLevels = (c: WayContext): { low: boolean; lowBelow: number; highAbove: number } => ({
-  low: c.line!.polarity === 'low',
-  lowBelow: c.line!.lowBelow.volts,
-  highAbove: c.line!.highAbove.volts,
+  low: present(c.line).polarity === 'low',
+  lowBelow: present(c.line).lowBelow.volts,
+  highAbove: present(c.line).highAbove.volts,
 });
 
 /**

@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { byHarm, finding, type Finding, summary } from '../../ground/finding';
 import { forPress, type Facts } from '../../ground/facts';
 import { applyEdit, isPressPlace, WAYS, type Job, type JobEdit, type Press, type Way } from '../../ground/job';
@@ -48,7 +49,7 @@ function honest(way: WayResult, c: WayContext): WayResult {
     if (!f.remedy || !edit || !ofThumb(edit)) return f;
     const tried = applyEdit(c.job, edit, c.job.touchedAt);
     if (!tried.ok) return { ...f, remedy: { text: f.remedy.text } };
-    const press = tried.job.presses.find((p) => p.id === c.press.id)!;
+    const press = present(tried.job.presses.find((p) => p.id === c.press.id));
     const after = evaluateWay(way.way, { ...c, job: tried.job, press });
     const spoilt = after.findings.filter(
       (x) => byHarm({ verdict: before.get(x.id) ?? 'settled' }, x) > 0 && x.id !== f.id,
@@ -81,7 +82,10 @@ export function rankWays(context: WayContext | null): WayResult[] {
   const score = new Map(WAYS.map((w) => [w, wishScore(w, job.bench.wishes)]));
   return WAYS.map((way) =>
     way === press.way ? planned(way, context) : evaluateWay(way, contextOf(context, way)),
-  ).sort((a, b) => Number(b.applies) - Number(a.applies) || -byHarm(a, b) || score.get(b.way)! - score.get(a.way)!);
+  ).sort(
+    (a, b) =>
+      Number(b.applies) - Number(a.applies) || -byHarm(a, b) || present(score.get(b.way)) - present(score.get(a.way)),
+  );
 }
 
 /** A press of the job with the way that is chosen for it. */
@@ -155,7 +159,7 @@ export function thumbFindings(job: Job, plans: readonly PlannedPress[]): Finding
       ...broken,
     ];
   const [first, ...others] = plans.map((plan, i) => forPress(plan.press, i, plans.length, pressFindings(plan)));
-  return [...first!.slice(0, 1), ...broken, ...first!.slice(1), ...others.flat()];
+  return [...present(first).slice(0, 1), ...broken, ...present(first).slice(1), ...others.flat()];
 }
 
 /** The choice of one press, and every margin of its way. */

@@ -1,3 +1,4 @@
+import { itemAt, present, realAt } from '../../ground/lists';
 import { NOMINAL_PARTS, settledLevels, type Joint } from '../../engines/circuit';
 import type { JointWay, PartKind } from '../../ground/job';
 import { boundsOf, takenPart } from '../../engines/parts';
@@ -38,7 +39,7 @@ type Free = readonly [field: keyof Joint, name: string, range: Interval];
 
 /** The values of a joint that scatter, with their bounds. */
 function freeValues(c: WayContext, nominal: Joint): Free[] {
-  const line = c.line!;
+  const line = present(c.line);
   const of = (kind: PartKind, key: string): Interval => boundsOf(takenPart(c.job, kind), key);
   const own: Record<JointWay, () => Free[]> = {
     'npn-to-ground': () => [['gainForward', 'gain of the transistor', of('npn', 'gain')]],
@@ -101,7 +102,7 @@ export function toleranceOf(
 ): ToleranceResult | null {
   const nominal = jointOf(c, way);
   if (!nominal) return null;
-  const { polarity, lowBelow, highAbove } = c.line!;
+  const { polarity, lowBelow, highAbove } = present(c.line);
   const free = freeValues(c, nominal);
   const values = free.map(() => new Float64Array(draws));
   const margins = new Float64Array(draws);
@@ -118,7 +119,7 @@ export function toleranceOf(
     const joint = { ...nominal } as Record<string, unknown> & Joint;
     free.forEach(([field, , range], k) => {
       const value = draw(range, random.next());
-      values[k]![d] = value;
+      itemAt(values, k)[d] = value;
       (joint as Record<string, unknown>)[field] = value;
     });
     const { pressed, idle } = settledLevels(joint);
@@ -138,7 +139,7 @@ export function toleranceOf(
   const moves = values.map((v) => correlation(v, margins));
   const sum = moves.reduce((a, r) => a + r * r, 0) || 1;
   const sensitivity = free
-    .map(([, name], k) => ({ name, correlation: moves[k]!, share: moves[k]! ** 2 / sum }))
+    .map(([, name], k) => ({ name, correlation: itemAt(moves, k), share: itemAt(moves, k) ** 2 / sum }))
     .sort((a, b) => b.share - a.share);
   return { draws, yield: passed / draws, leastMargin: least, closest, sensitivity };
 }
@@ -149,9 +150,9 @@ function correlation(a: Float64Array, b: Float64Array): number {
   const [ma, mb] = [mean(a), mean(b)];
   let [ab, aa, bb] = [0, 0, 0];
   for (let i = 0; i < a.length; i++) {
-    ab += (a[i]! - ma) * (b[i]! - mb);
-    aa += (a[i]! - ma) ** 2;
-    bb += (b[i]! - mb) ** 2;
+    ab += (realAt(a, i) - ma) * (realAt(b, i) - mb);
+    aa += (realAt(a, i) - ma) ** 2;
+    bb += (realAt(b, i) - mb) ** 2;
   }
   return aa > 0 && bb > 0 ? ab / Math.sqrt(aa * bb) : 0;
 }

@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { WAY_WISHES, type Way, type WayWish } from '../../ground/job';
 
 /** What makers wish of a way of pressing, in words. */
@@ -38,7 +39,7 @@ const MEETS: Readonly<Record<Way, readonly number[]>> = {
 };
 
 /** How well a way meets one wish, 0 to 1. */
-export const wishShare = (way: Way, wish: WayWish): number => MEETS[way][WAY_WISHES.indexOf(wish)]!;
+export const wishShare = (way: Way, wish: WayWish): number => itemAt(MEETS[way], WAY_WISHES.indexOf(wish));
 
 /** How well a way meets the maker's wishes in their order: each wish counts half as much as the one before it. */
 export const wishScore = (way: Way, wishes: readonly WayWish[]): number =>

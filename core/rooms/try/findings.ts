@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { atLeast, chosen, derive, finding, judged, type Finding, type Verdict, summary } from '../../ground/finding';
 import { sayTime, type Job } from '../../ground/job';
 import { stillCounts } from './basis';
@@ -53,7 +54,7 @@ export function tryFindings(job: Job, proveDead: boolean, stops: readonly Findin
       remedy: state === 'failed' ? { text: 'Find out why, mend it, and begin this step anew.' } : null,
     }),
   );
-  const many = progress.find((p) => p.step.id === 'many-presses')!;
+  const many = present(progress.find((p) => p.step.id === 'many-presses'));
   const wanted = successRun(job.sheet.reliability, job.sheet.confidence);
   const shows = derive('presses that are obeyed, as the test would show', 'R_test', '100 * R', '%', [
     chosen('R', 'reliability', job.sheet.reliability, '1', 'set in Try', [0.5, 0.9999]),
@@ -115,10 +116,7 @@ function sheetFinding(job: Job, progress: readonly StepProgress[], stops: readon
         : `${passed} of ${progress.length} passed${rehearsed ? `, ${rehearsed} rehearsed` : ''}`,
     );
   }
-  const signed = lastCounted(
-    job,
-    progress.find((p) => p.step.id === SIGN_OFF)!,
-  );
+  const signed = lastCounted(job, present(progress.find((p) => p.step.id === SIGN_OFF)));
   if (signed && progress.some((p) => (lastCounted(job, p)?.at ?? '') > signed.at))
     return at(
       'unknown',

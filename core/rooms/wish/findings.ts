@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { finding, type Finding, summary } from '../../ground/finding';
 
 import { HAZARD_WORDS, type Job } from '../../ground/job';
@@ -10,8 +11,8 @@ export function wishFindings(job: Job): Finding[] {
     ['when', w.when],
     ['what must never happen', w.never],
   ]
-    .filter(([, text]) => !text!.trim())
-    .map(([name]) => name!);
+    .filter(([, text]) => !present(text).trim())
+    .map(([name]) => present(name));
   const out: Finding[] = [];
   out.push(
     open.length

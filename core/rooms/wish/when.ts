@@ -1,3 +1,4 @@
+import { itemAt } from '../../ground/lists';
 import { WEEKDAYS } from '../../ground/quantity';
 import type { Sentence } from '../../ground/job';
 
@@ -51,7 +52,7 @@ export function readWhen(text: string): ReadWhen | null {
 export function sayWeekdays(days: readonly number[]): string {
   if (days.length === 7) return 'every day';
   if (days.length === 5 && days.every((d) => d < 6)) return 'on weekdays';
-  const names = [...days].sort((a, b) => a - b).map((d) => WEEKDAYS.long[d]!);
+  const names = [...days].sort((a, b) => a - b).map((d) => itemAt(WEEKDAYS.long, d));
   return `on ${names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]}`;
 }
 

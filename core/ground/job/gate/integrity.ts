@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../lists';
 import type { LoadProblem } from '../document/problem';
 import { ownersOf } from '../document/owners';
 import { actProblem } from '../document/act/checks';
@@ -76,7 +77,7 @@ function datesOf(job: Job, before: Job | undefined): LoadProblem | null {
   for (const key of ['readings', 'trials', 'log'] as const) {
     if (job[key] === before?.[key]) continue;
     const i = job[key].findIndex((x) => bad(x.at));
-    if (i >= 0) return no(`${job[key][i]!.at} is no date.`, `${key}[${i}].at`, todo);
+    if (i >= 0) return no(`${present(job[key][i]).at} is no date.`, `${key}[${i}].at`, todo);
   }
   const tick = Object.entries(job.guard.ticks).find(([, at]) => bad(at));
   return tick ? no(`${tick[1]} is no date.`, `guard.ticks.${tick[0]}`, todo) : null;
@@ -88,11 +89,11 @@ function referencesOf(job: Job): LoadProblem | null {
   const missing = (id: string): string => `There is no ${JSON.stringify(id)} in this job.`;
   const todo = 'Name a control that the job has.';
   const press = job.presses.findIndex((p) => p.control && !controls.has(p.control));
-  if (press >= 0) return no(missing(job.presses[press]!.control), `presses[${press}].control`, todo);
+  if (press >= 0) return no(missing(itemAt(job.presses, press).control), `presses[${press}].control`, todo);
   const reading = job.readings.findIndex((r) => !owners.has(r.control));
-  if (reading >= 0) return no(missing(job.readings[reading]!.control), `readings[${reading}].control`, todo);
+  if (reading >= 0) return no(missing(itemAt(job.readings, reading).control), `readings[${reading}].control`, todo);
   const face = job.survey.faces.findIndex((f) => !controls.has(f.control));
-  return face < 0 ? null : no(missing(job.survey.faces[face]!.control), `survey.faces[${face}].control`, todo);
+  return face < 0 ? null : no(missing(itemAt(job.survey.faces, face).control), `survey.faces[${face}].control`, todo);
 }
 
 /** What a meter of each setting can show at all, in base units; a wire as a jumper has 0 Ω. */
@@ -171,7 +172,7 @@ function padsOf(job: Job, before: Job | undefined): LoadProblem | null {
     const outside = pad.keys.findIndex((k) => k.row >= pad.rows || k.column >= pad.columns);
     if (outside >= 0)
       return no(
-        `Key ${pad.keys[outside]!.label} lies outside the pad.`,
+        `Key ${itemAt(pad.keys, outside).label} lies outside the pad.`,
         `${where}.keys[${outside}]`,
         'Give its row and column within the pad.',
       );
@@ -206,7 +207,7 @@ function linesOf(job: Job): LoadProblem | null {
   const pin = job.board.pins.findIndex((p) => !ids.has(ownerOf(p.line)));
   if (pin >= 0)
     return gone(
-      job.board.pins[pin]!.line,
+      itemAt(job.board.pins, pin).line,
       `board.pins[${pin}].line`,
       'Name a press, sense, hand or sign that the job has.',
     );

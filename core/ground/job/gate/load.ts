@@ -1,3 +1,4 @@
+import { lastItem } from '../../lists';
 import { migrate } from './migrate';
 import type { LoadProblem } from '../document/problem';
 import { JOB_TEXT_LIMIT, jobProblem } from './gate';
@@ -13,7 +14,7 @@ function placeOf(text: string, error: unknown): string {
   const position = /position (\d+)/.exec(String(error))?.[1];
   if (position === undefined) return text.trim() ? 'at its end' : 'it is empty';
   const before = text.slice(0, Number(position)).split('\n');
-  return `line ${before.length}, column ${before[before.length - 1]!.length + 1}`;
+  return `line ${before.length}, column ${lastItem(before).length + 1}`;
 }
 
 /** Reads a job from a file's text. Never throws; every refusal says where and what to do. */

@@ -1,3 +1,4 @@
+import { byteAt, itemAt } from '../../../ground/lists';
 import {
   DRAW_DIMENSIONS,
   drawVariant,
@@ -25,7 +26,7 @@ const MOST_OF_ONE = Math.max(...CONTROL_KINDS.flatMap((k) => VARIANTS[k].map(({ 
 let points: readonly number[][] | undefined;
 
 /** Every structure is drawn from the very same points, so that chance in the drawing does not speak for or against any. */
-const point = (i: number): readonly number[] => (points ??= spreadPoints(MOST_OF_ONE, DRAW_DIMENSIONS))[i]!;
+const point = (i: number): readonly number[] => itemAt((points ??= spreadPoints(MOST_OF_ONE, DRAW_DIMENSIONS)), i);
 
 /** The builds of a kind with their weights, which add up to one, and the structure that each belongs to. */
 export class ParticleSet {
@@ -56,8 +57,8 @@ export class ParticleSet {
   build(i: number): Build {
     const known = this.drawn[i];
     if (known) return known;
-    const v = this.variants[i]!;
-    return (this.drawn[i] = drawVariant(this.kind, VARIANTS[this.kind][v]!, point(i - this.first[v]!)));
+    const v = byteAt(this.variants, i);
+    return (this.drawn[i] = drawVariant(this.kind, itemAt(VARIANTS[this.kind], v), point(i - itemAt(this.first, v))));
   }
 }
 

@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import type { ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, HAND_METER, type Meter } from '../../../ground/job';
 import { buildCounts, forgetParticles, particles } from './builds';
@@ -44,9 +45,9 @@ export function drawAhead(): ArrayBuffer {
   );
   for (const kind of CONTROL_KINDS) {
     const set = particles(kind);
-    ahead.supplies.get(kind)!.set(set.supplyVolts);
+    present(ahead.supplies.get(kind)).set(set.supplyVolts);
     for (const row of rows) {
-      const into = ahead.rows.get(rowKey(kind, row.key))!;
+      const into = present(ahead.rows.get(rowKey(kind, row.key)));
       for (let i = 0; i < set.count; i++) into[i] = wanted(row, i) ? predicted(set, i, row.spec, row.meter) : 0;
     }
   }
@@ -83,8 +84,8 @@ function agrees(ahead: DrawnAhead, rows: readonly Row[]): boolean {
       const i = ((r + 1) * 97) % set.count;
       if (!wanted(row, i)) return true;
       return (
-        ahead.supplies.get(kind)![i] === set.build(i).supplyVolts &&
-        Object.is(ahead.rows.get(rowKey(kind, row.key))![i], predicted(set, i, row.spec, row.meter))
+        present(ahead.supplies.get(kind))[i] === set.build(i).supplyVolts &&
+        Object.is(present(ahead.rows.get(rowKey(kind, row.key)))[i], predicted(set, i, row.spec, row.meter))
       );
     });
   });

@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 
 /**
@@ -52,5 +53,5 @@ export function freshDrawnAhead(
   readings: readonly string[],
 ): { readonly bytes: ArrayBuffer; readonly ahead: DrawnAhead } {
   const bytes = new ArrayBuffer(layout(counts, readings).bytes);
-  return { bytes, ahead: readDrawnAhead(bytes, counts, readings)! };
+  return { bytes, ahead: present(readDrawnAhead(bytes, counts, readings)) };
 }

@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import { carried, chosen, derive } from '../../../ground/finding';
 import type { Reading } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
@@ -26,8 +27,8 @@ export function keyFromDivider(s: EstimateReadings, out: Record<string, Estimate
       (r) => r.kind === 'volts-dc' && r.state === 'pressed' && r.from.name === s.signal && r.to.kind === 'ground',
     ),
   );
-  const supply = out['supplyVolts']!.value;
-  const pull = out['pullUpOhms']!;
+  const supply = present(out['supplyVolts']).value;
+  const pull = present(out['pullUpOhms']);
   if (!held || held.value >= supply.low) return;
   const step = derive('resistor of this button, from the divider', 'R_key', 'R * V / (V_CC - V)', 'Ω', [
     chosen('R', 'pull-up', pull.value.nominal, 'Ω', 'estimated beside this'),
@@ -69,7 +70,7 @@ export function scanTimes(s: EstimateReadings, out: Record<string, Estimate>): v
       (r) => r.kind === 'volts-dc' && r.state === 'idle' && r.from.name === s.signal && r.to.kind === 'ground',
     ),
   );
-  const supply = out['supplyVolts']!.value;
+  const supply = present(out['supplyVolts']).value;
   const width = duty
     ? derive('width of a pulse', 'w', low_ ? 'T * (1 - D)' : 'T * D', 's', [carried(period), input('D', duty)])
     : mean &&
@@ -81,11 +82,11 @@ export function scanTimes(s: EstimateReadings, out: Record<string, Estimate>): v
   if (!width || width.result.value <= 0) return;
   // The short part is what is left of nearly the whole: a small error of the share or of the mean is a large one of the width.
   const [shortest, longest] = shareBounds(s, duty, mean, supply, low_);
-  const T = out['periodSeconds']!.value;
+  const T = present(out['periodSeconds']).value;
   out['widthSeconds'] = {
     value: { low: T.low * shortest, nominal: width.result.value, high: T.high * longest },
     steps: [period, width],
-    at: (duty ?? mean)!.at,
+    at: present(duty ?? mean).at,
   };
 }
 
@@ -98,6 +99,8 @@ function shareBounds(
   low: boolean,
 ): [number, number] {
   const clamp = (x: number): number => Math.min(1, Math.max(0, x));
-  const [a, b] = duty ? s.bounds(duty) : [s.bounds(mean!)[0] / supply.high, s.bounds(mean!)[1] / supply.low];
+  const [a, b] = duty
+    ? s.bounds(duty)
+    : [s.bounds(present(mean))[0] / supply.high, s.bounds(present(mean))[1] / supply.low];
   return low ? [clamp(1 - b), clamp(1 - a)] : [clamp(a), clamp(b)];
 }

@@ -1,3 +1,4 @@
+import { lastItem, present } from '../../../ground/lists';
 import { readingBounds } from '../../../engines/circuit';
 import { carried, chosen, constant, derive, type Step } from '../../../ground/finding';
 import { isStated, type ControlKind, type Reading } from '../../../ground/job';
@@ -32,7 +33,7 @@ export function estimates(
     const plain = kind === 'ladder' && shareWith(kind, p, (b) => b.layout === 'usual') > 0.95;
     if (plain) keyUnplugged(source, out);
     thevenin(source, out);
-    if (plain && out['keyOhms']!.steps.length === 0) keyFromDivider(source, out);
+    if (plain && present(out['keyOhms']).steps.length === 0) keyFromDivider(source, out);
   }
   loadedPull(source, out);
   if (out['periodSeconds']) scanTimes(source, out);
@@ -59,7 +60,7 @@ function showsOpenVolts(s: EstimateReadings, r: Reading, steadySide: string): bo
 
 /** The supply, loop or load voltage, from what stands there while nobody presses. */
 function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
-  const name = VALUE_NAMES[s.kind].supplyVolts!;
+  const name = present(VALUE_NAMES[s.kind].supplyVolts);
   const other = s.signal === 'A' ? 'B' : 'A';
   const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
   const shows = (r: Reading): boolean => showsOpenVolts(s, r, steadySide);
@@ -119,7 +120,7 @@ function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
   if (!name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
-  const v = out[VALUE_NAMES[s.kind].supplyVolts!]!;
+  const v = present(out[present(VALUE_NAMES[s.kind].supplyVolts)]);
   const vStep =
     v.steps[0] ??
     derive('voltage, from its usual values', 'V_open', 'V', 'V', [
@@ -134,7 +135,7 @@ function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   let own = { low: 0, nominal: 0, high: 0 };
   if (s.kind === 'ladder') {
     // On a ladder the current goes through this button's own resistor as well.
-    const key = out['keyOhms']!;
+    const key = present(out['keyOhms']);
     own = key.value;
     const keyInput = key.steps[0]
       ? carried(key.steps[0])
@@ -144,12 +145,12 @@ function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
       derive('pull-up', 'R', 'R_th - R_key', 'Ω', [carried(step), { ...keyInput, symbol: 'R_key' }]),
     );
   }
-  const nominal = steps[steps.length - 1]!.result.value;
+  const nominal = lastItem(steps).result.value;
   out[name] = {
     value: { low: Math.max(1, behind.low - own.high), nominal, high: Math.max(1, behind.high - own.low) },
     steps,
     at: r.at,
-    ...(v.steps.length === 0 || v.guessed || (s.kind === 'ladder' && out['keyOhms']!.steps.length === 0)
+    ...(v.steps.length === 0 || v.guessed || (s.kind === 'ladder' && present(out['keyOhms']).steps.length === 0)
       ? { guessed: true }
       : {}),
   };
@@ -244,7 +245,7 @@ function loopAmps(s: EstimateReadings, r: Reading, volts: Interval, vStep: Step,
 function loadedPull(s: EstimateReadings, out: Record<string, Estimate>): void {
   if (s.kind !== 'scanned-matrix') return;
   const sense = s.signal === 'A' ? 'B' : 'A';
-  const supply = out['supplyVolts']!;
+  const supply = present(out['supplyVolts']);
   const r = latest(
     s.usable.filter(
       (x) =>

@@ -1,3 +1,4 @@
+import { firstItem, itemAt, present, realAt } from '../../../ground/lists';
 import { FIRST_SHARES, lookShare, meterError } from '../../../engines/circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Look, type Meter, type Reading } from '../../../ground/job';
 import { likelihoodOf, type Likelihood } from './likelihood';
@@ -50,7 +51,7 @@ const NEGLIGIBLE = 1e-10;
 /** How likely what was read at one place is, for a prediction: whichever of the answers that stand there is the right one. */
 function evidenceLikelihood(e: Evidence, meter: Meter): Likelihood {
   const parts = e.agreed.map((a) => ({ share: a.share, ...likelihoodOf(a.reading, meter, a.ids.length > 1) }));
-  if (parts.length === 1) return parts[0]!;
+  if (parts.length === 1) return firstItem(parts);
   return {
     slip: parts.reduce((s, p) => s + p.share * p.slip, 0),
     of: (mean, modelSd) => parts.reduce((s, p) => s + p.share * p.of(mean, modelSd), 0),
@@ -65,10 +66,10 @@ function update(kind: ControlKind, e: Evidence, state: KindState, meter: Meter):
   const { weights: w } = state;
   if (e.spec.kind === 'look')
     return Math.log2(e.agreed.reduce((s, a) => s + a.share * lookShare(kind, a.reading.said as Look), 0));
-  const table = predictions(kind, e.spec, meter, e.agreed[0]!.reading.value);
+  const table = predictions(kind, e.spec, meter, firstItem(e.agreed).reading.value);
   const l = evidenceLikelihood(e, meter);
   const sum = e.spec.kind.startsWith('volts') ? byVolts(e, table, l, state, meter) : byOthers(e, table, l, state);
-  for (let i = 0; i < w.length; i++) w[i]! /= sum;
+  for (let i = 0; i < w.length; i++) w[i] = realAt(w, i) / sum;
   return Math.log2(sum);
 }
 
@@ -85,15 +86,15 @@ function byVolts(
   const error = tells ? meterError(likeliest, meter) : 0;
   let sum = 0;
   for (let i = 0; i < w.length; i++) {
-    if (w[i]! <= NEGLIGIBLE) {
+    if (realAt(w, i) <= NEGLIGIBLE) {
       w[i] = 0;
       continue;
     }
     table.need(i);
     const ratio = supply.ratio(table, i);
-    const how = supply.likelihood(ratio, table.sd[i]!, i, l);
-    if (tells && how > NO_SLIP * l.slip) supply.learn(ratio, table.sd[i]!, i, likeliest.value, error);
-    sum += w[i] = w[i]! * how;
+    const how = supply.likelihood(ratio, realAt(table.sd, i), i, l);
+    if (tells && how > NO_SLIP * l.slip) supply.learn(ratio, realAt(table.sd, i), i, likeliest.value, error);
+    sum += w[i] = realAt(w, i) * how;
   }
   return sum;
 }
@@ -106,15 +107,15 @@ function byOthers(e: Evidence, table: PredictionTable, l: Likelihood, { weights:
   let lastSd = Number.NaN;
   let last = 0;
   for (let i = 0; i < w.length; i++) {
-    if (w[i]! <= NEGLIGIBLE) {
+    if (realAt(w, i) <= NEGLIGIBLE) {
       w[i] = 0;
       continue;
     }
     table.need(i);
-    const mean = amps ? supply.mean(table, i, 'amps') : table.mean[i]!;
-    const sd = table.sd[i]!;
+    const mean = amps ? supply.mean(table, i, 'amps') : realAt(table.mean, i);
+    const sd = realAt(table.sd, i);
     if (mean !== lastMean || sd !== lastSd) last = l.of((lastMean = mean), (lastSd = sd));
-    sum += w[i] = w[i]! * last;
+    sum += w[i] = realAt(w, i) * last;
   }
   return sum;
 }
@@ -162,7 +163,7 @@ function stateAfter(list: readonly Evidence[], before: Prior): States {
       return [kind, state];
     }),
   ) as unknown as States;
-  if (states.size >= MOST_STATES) states.delete(states.keys().next().value!);
+  if (states.size >= MOST_STATES) states.delete(present(states.keys().next().value));
   states.set(key(list.length), out);
   return out;
 }
@@ -189,14 +190,17 @@ export function posteriorOf(readings: readonly Reading[], before: Prior = NOTHIN
   const best = Math.max(logOther, ...CONTROL_KINDS.map((k) => logEvidence[k]));
   const raw = CONTROL_KINDS.map((k) => 2 ** (logEvidence[k] - best));
   const total = raw.reduce((a, b) => a + b, 2 ** (logOther - best));
-  const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ControlKind, number>;
+  const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, itemAt(raw, i) / total])) as Record<
+    ControlKind,
+    number
+  >;
   const leading = CONTROL_KINDS.reduce((a, b) => (kinds[b] > kinds[a] ? b : a));
   const evidence = Object.fromEntries(
     list.flatMap((e, i) => {
-      const mean = CONTROL_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / CONTROL_KINDS.length;
+      const mean = CONTROL_KINDS.reduce((s, k) => s + itemAt(steps[k], i), 0) / CONTROL_KINDS.length;
       return e.ids.map((id) => [
         id,
-        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<
+        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (itemAt(steps[k], i) - mean) / e.ids.length])) as Record<
           ControlKind,
           number
         >,
@@ -218,16 +222,20 @@ function slipShares(
   meter: Meter,
 ): [string, number][] {
   if (e.spec.kind === 'look') return e.ids.map((id) => [id, 0]);
-  const table = predictions(kind, e.spec, meter, e.agreed[0]!.reading.value);
+  const table = predictions(kind, e.spec, meter, firstItem(e.agreed).reading.value);
   const parts = e.agreed.map((a) => ({ ...a, ...likelihoodOf(a.reading, meter, a.ids.length > 1) }));
   const right = parts.map(() => 0);
   for (let i = 0; i < weights.length; i++) {
-    if (weights[i]! <= 1e-6) continue;
+    if (realAt(weights, i) <= 1e-6) continue;
     table.need(i);
     const [mean, sd] = [supply.mean(table, i, e.spec.kind), supply.sd(table, i, e.spec.kind)];
     const each = parts.map((p) => p.share * p.of(mean, sd));
     const sum = each.reduce((a, b) => a + b, 0);
-    parts.forEach((p, k) => (right[k]! += (weights[i]! * (each[k]! - p.share * p.slip)) / sum));
+    parts.forEach((p, k) => {
+      right[k] = itemAt(right, k) + (realAt(weights, i) * (itemAt(each, k) - p.share * p.slip)) / sum;
+    });
   }
-  return parts.flatMap((p, k) => p.ids.map((id): [string, number] => [id, Math.min(1, Math.max(0, 1 - right[k]!))]));
+  return parts.flatMap((p, k) =>
+    p.ids.map((id): [string, number] => [id, Math.min(1, Math.max(0, 1 - itemAt(right, k)))]),
+  );
 }

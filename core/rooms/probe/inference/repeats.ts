@@ -1,3 +1,4 @@
+import { firstItem, itemAt, lastItem } from '../../../ground/lists';
 import { meterError, onScale, type ReadingSpec } from '../../../engines/circuit';
 import type { Meter, Reading } from '../../../ground/job';
 import { specKey } from './spec-key';
@@ -54,9 +55,9 @@ export function evidenceOf(readings: readonly Reading[], meter: Meter): Evidence
     const raw = clusters.map((c) => ALONE ** (most - c.length));
     const sum = raw.reduce((a, b) => a + b, 0);
     return {
-      spec: list[0]!,
+      spec: firstItem(list),
       ids: list.map((r) => r.id),
-      agreed: clusters.map((c, i) => ({ reading: mean(c), ids: c.map((r) => r.id), share: raw[i]! / sum })),
+      agreed: clusters.map((c, i) => ({ reading: mean(c), ids: c.map((r) => r.id), share: itemAt(raw, i) / sum })),
     };
   });
 }
@@ -65,7 +66,7 @@ export function evidenceOf(readings: readonly Reading[], meter: Meter): Evidence
 function mean(all: readonly Reading[]): Reading {
   const numbers = all.filter((r) => r.relation === '=');
   const list = numbers.length > 0 ? numbers : all;
-  const last = list[list.length - 1]!;
+  const last = lastItem(list);
   if (list.length === 1 || last.said || last.relation !== '=') return last;
   return {
     ...last,

@@ -1,3 +1,4 @@
+import { itemAt } from '../../../ground/lists';
 import { FIRST_SHARES } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import type { Prior } from './posterior';
@@ -24,7 +25,7 @@ export function beforeWith(siblings: readonly KnownSibling[], meter: Prior['mete
   const volts = siblings.flatMap((s) => (s.supplyVolts === null ? [] : [s.supplyVolts])).sort((a, b) => a - b);
   return {
     meter,
-    kinds: Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / sum])) as Record<ControlKind, number>,
+    kinds: Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, itemAt(raw, i) / sum])) as Record<ControlKind, number>,
     supplyVolts: volts[Math.floor(volts.length / 2)] ?? null,
   };
 }

@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import type { ReadingSpec } from '../../../engines/circuit';
 import type { Isolation } from '../../../ground/facts';
 import type { Job, MainsSide, Meter, Point, Reading } from '../../../ground/job';
@@ -100,7 +101,7 @@ export function acChecks(readings: readonly Reading[], point: Point): AcCheck[] 
         .sort((a, b) => b.value - a.value)[0];
     const open = highest(state);
     if (!open) return [];
-    const loaded = highest(LOADED_OF[state]!) ?? null;
+    const loaded = highest(present(LOADED_OF[state])) ?? null;
     if (open.value <= STRAY_VOLTS) return [{ open, loaded, is: 'stray' }];
     return [
       {
@@ -118,7 +119,7 @@ export function acMissing(checks: readonly AcCheck[], point: Point, second: bool
   return (second ? (['idle', 'plug-turned'] as const) : (['idle'] as const)).flatMap((state): ReadingSpec[] => {
     const check = checks.find((c) => c.open.state === state);
     if (!check) return [spec(state)];
-    return check.is === 'unloaded' ? [spec(LOADED_OF[state]!)] : [];
+    return check.is === 'unloaded' ? [spec(present(LOADED_OF[state]))] : [];
   });
 }
 

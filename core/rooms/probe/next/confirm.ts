@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import type { Reading } from '../../../ground/job';
 import type { ReadingSpec } from '../../../engines/circuit';
 import { posteriorOf, type Posterior } from '../inference/posterior';
@@ -20,9 +21,9 @@ export function hangsOn(
 ): ReadingSpec | undefined {
   const others = (Object.keys(p.kinds) as (keyof typeof p.kinds)[]).filter((k) => k !== p.leading);
   const strength = (r: Reading): number => {
-    const own = p.evidence[r.id]![p.leading];
+    const own = present(p.evidence[r.id])[p.leading];
     // Against whichever rival this reading alone holds off.
-    return Math.max(...others.map((k) => own - p.evidence[r.id]![k] + Math.log2(Math.max(1e-9, p.kinds[k]))));
+    return Math.max(...others.map((k) => own - present(p.evidence[r.id])[k] + Math.log2(Math.max(1e-9, p.kinds[k]))));
   };
   const single = readings.filter(
     (r) => r.kind !== 'look' && !skip.has(specKey(r)) && readings.filter((x) => specKey(x) === specKey(r)).length === 1,

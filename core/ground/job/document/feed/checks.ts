@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../../lists';
 import { nodesIn } from './fresh';
 import { lineId, ownerOf } from '../line-id';
 import type { LoadProblem } from '../problem';
@@ -51,7 +52,7 @@ function loopOf(feed: FeedPlan): LoadProblem | null {
       for (let at = above.get(x.id); at; at = above.get(at.from)) {
         if (seen.has(at.id))
           return no(
-            `${x.name} feeds itself: ${[...seen].map((id) => above.get(id)!.name).join(', ')} and back.`,
+            `${x.name} feeds itself: ${[...seen].map((id) => present(above.get(id)).name).join(', ')} and back.`,
             `feed.${list}[${i}].from`,
             'Let one of them hang on a source.',
           );
@@ -71,7 +72,7 @@ function hangsOf(job: Job): LoadProblem | null {
   const rail = job.feed.sources.findIndex((s) => s.rail !== '' && !job.survey.rails.some((r) => r.id === s.rail));
   return rail < 0
     ? null
-    : gone(job.feed.sources[rail]!.rail, `feed.sources[${rail}].rail`, 'Take another supply in Feed first.');
+    : gone(itemAt(job.feed.sources, rail).rail, `feed.sources[${rail}].rail`, 'Take another supply in Feed first.');
 }
 
 function groupsOf(job: Job): LoadProblem | null {
@@ -82,12 +83,16 @@ function groupsOf(job: Job): LoadProblem | null {
   }
   const load = job.feed.loads.findIndex((l) => l.runsWith !== '' && !presses.has(l.runsWith));
   if (load >= 0)
-    return gone(job.feed.loads[load]!.runsWith, `feed.loads[${load}].runsWith`, 'Name a press that the job has.');
+    return gone(
+      itemAt(job.feed.loads, load).runsWith,
+      `feed.loads[${load}].runsWith`,
+      'Name a press that the job has.',
+    );
   const wrong = job.feed.loads.findIndex((l) => l.leastVolts > l.mostVolts);
   return wrong < 0
     ? null
     : no(
-        `${job.feed.loads[wrong]!.name} runs from more than it bears.`,
+        `${itemAt(job.feed.loads, wrong).name} runs from more than it bears.`,
         `feed.loads[${wrong}].leastVolts`,
         'Give the lower voltage first.',
       );

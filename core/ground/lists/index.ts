@@ -1,0 +1,1 @@
+export { byteAt, firstItem, intAt, itemAt, lastItem, present, realAt } from './items';
