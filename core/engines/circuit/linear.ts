@@ -1,4 +1,3 @@
-import { realAt } from '../../ground/lists';
 /** A branch between two named nodes: a source of `volts` (from `a` to `b`, zero for a plain resistor) in series with `ohms` (> 0). */
 export interface Branch {
   readonly a: string;
@@ -26,14 +25,14 @@ function place(name: string, reference: string): number {
 function stamp(i: number, j: number, size: number, g: number, amps: number): void {
   const row = size + 1;
   if (i >= 0) {
-    matrix[i * row + i] = realAt(matrix, i * row + i) + g;
-    matrix[i * row + size] = realAt(matrix, i * row + size) + amps;
-    if (j >= 0) matrix[i * row + j] = realAt(matrix, i * row + j) - g;
+    matrix[i * row + i] = matrix[i * row + i]! + g;
+    matrix[i * row + size] = matrix[i * row + size]! + amps;
+    if (j >= 0) matrix[i * row + j] = matrix[i * row + j]! - g;
   }
   if (j >= 0) {
-    matrix[j * row + j] = realAt(matrix, j * row + j) + g;
-    matrix[j * row + size] = realAt(matrix, j * row + size) - amps;
-    if (i >= 0) matrix[j * row + i] = realAt(matrix, j * row + i) - g;
+    matrix[j * row + j] = matrix[j * row + j]! + g;
+    matrix[j * row + size] = matrix[j * row + size]! - amps;
+    if (i >= 0) matrix[j * row + i] = matrix[j * row + i]! - g;
   }
 }
 
@@ -75,7 +74,7 @@ function solve(branches: readonly Branch[], { from, to, ohms, amps = 0, dead = f
     stamp(place(a, to), place(b, to), size, g, dead || v === undefined ? 0 : g * v);
   }
   if (ohms !== undefined) stamp(at, -1, size, 1 / ohms, 0);
-  if (at >= 0) matrix[at * row + size] = realAt(matrix, at * row + size) + amps;
+  if (at >= 0) matrix[at * row + size] = matrix[at * row + size]! + amps;
   eliminate(size);
 }
 
@@ -84,23 +83,22 @@ function eliminate(size: number): void {
   const row = size + 1;
   for (let k = 0; k < size; k++) {
     for (let i = k + 1; i < size; i++) {
-      const factor = realAt(matrix, i * row + k) / realAt(matrix, k * row + k);
+      const factor = matrix[i * row + k]! / matrix[k * row + k]!;
       if (factor === 0) continue;
-      for (let c = k; c <= size; c++)
-        matrix[i * row + c] = realAt(matrix, i * row + c) - factor * realAt(matrix, k * row + c);
+      for (let c = k; c <= size; c++) matrix[i * row + c] = matrix[i * row + c]! - factor * matrix[k * row + c]!;
     }
   }
   for (let k = size - 1; k >= 0; k--) {
-    let rest = realAt(matrix, k * row + size);
-    for (let c = k + 1; c < size; c++) rest -= realAt(matrix, k * row + c) * realAt(volts, c);
-    volts[k] = rest / realAt(matrix, k * row + k);
+    let rest = matrix[k * row + size]!;
+    for (let c = k + 1; c < size; c++) rest -= matrix[k * row + c]! * volts[c]!;
+    volts[k] = rest / matrix[k * row + k]!;
   }
 }
 
 /** Volts of a node of the network that was solved last; 0 for its reference and for what it does not have. */
 function voltsAt(name: string): number {
   const i = names.indexOf(name);
-  return i < 0 ? 0 : realAt(volts, i);
+  return i < 0 ? 0 : volts[i]!;
 }
 
 /**
@@ -110,7 +108,7 @@ function voltsAt(name: string): number {
  */
 export function solveNodes(branches: readonly Branch[], reference: string): NodeVolts {
   solve(branches, { from: reference, to: reference });
-  return Object.fromEntries([[reference, 0], ...names.map((n, i) => [n, realAt(volts, i)])]);
+  return Object.fromEntries([[reference, 0], ...names.map((n, i) => [n, volts[i]!])]);
 }
 
 /** What a meter of `meterOhms` input resistance shows between two nodes, V. */

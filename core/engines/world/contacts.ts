@@ -1,4 +1,3 @@
-import { intAt, realAt } from '../../ground/lists';
 import { meetEvent } from './parts';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -14,8 +13,8 @@ function closes(s: WorldState, who: number, at: number): void {
   s.closedAt[who] = at;
   s.heldLong[who] = 0;
   // Where a long press means something else, a short one counts only when it lets go.
-  s.due[s.at.obey + who] = realAt(channels.long, c) < Infinity ? Infinity : at + realAt(channels.least, c);
-  s.due[s.at.long + who] = at + realAt(channels.long, c);
+  s.due[s.at.obey + who] = channels.long[c]! < Infinity ? Infinity : at + channels.least[c]!;
+  s.due[s.at.long + who] = at + channels.long[c]!;
 }
 
 /** A press was held for as long as the machine wants, or long enough for the other meaning. */
@@ -25,28 +24,28 @@ export function obeys(s: WorldState, who: number, at: number, long: boolean, log
   const believed = who >= channels.count;
   s.due[(long ? s.at.long : s.at.obey) + who] = Infinity;
   if (long) s.heldLong[who] = 1;
-  if (at - realAt(s.obeyedAt, who) < realAt(channels.gap, c)) return;
-  const part = intAt(channels.part, c) + (believed ? s.w.start.length : 0);
-  const event = long ? intAt(channels.held, c) : intAt(channels.down, c);
+  if (at - s.obeyedAt[who]! < channels.gap[c]!) return;
+  const part = channels.part[c]! + (believed ? s.w.start.length : 0);
+  const event = long ? channels.held[c]! : channels.down[c]!;
   s.obeyedAt[who] = at;
   meetEvent(s, part, event, at, log);
   if (believed) return;
-  if (s.flag[FLAG.machinePower] === 1) note(log, at, LOGGED.obeyed, c, intAt(s.thumb, c) > 0 ? 1 : 0);
+  if (s.flag[FLAG.machinePower] === 1) note(log, at, LOGGED.obeyed, c, s.thumb[c]! > 0 ? 1 : 0);
   // One that bounces is taken for two, where the machine takes two so close together.
-  if (!long && s.doubling[intAt(channels.line, c)] === 1 && channels.gap[c] === 0) meetEvent(s, part, event, at, log);
+  if (!long && s.doubling[channels.line[c]!] === 1 && channels.gap[c] === 0) meetEvent(s, part, event, at, log);
 }
 
 function opens(s: WorldState, who: number, at: number, log: Log | null): void {
   const { channels } = s.w;
   const c = who % channels.count;
   s.closed[who] = 0;
-  const short = realAt(channels.long, c) < Infinity && s.heldLong[who] === 0;
-  if (short && at - realAt(s.closedAt, who) >= realAt(channels.least, c)) obeys(s, who, at, false, log);
+  const short = channels.long[c]! < Infinity && s.heldLong[who] === 0;
+  if (short && at - s.closedAt[who]! >= channels.least[c]!) obeys(s, who, at, false, log);
   s.due[s.at.obey + who] = Infinity;
   s.due[s.at.long + who] = Infinity;
-  const part = intAt(channels.part, c) + (who >= channels.count ? s.w.start.length : 0);
+  const part = channels.part[c]! + (who >= channels.count ? s.w.start.length : 0);
   // What lets go was pressed for long enough to be met at all.
-  if (at - realAt(s.closedAt, who) >= realAt(channels.least, c)) meetEvent(s, part, intAt(channels.up, c), at, log);
+  if (at - s.closedAt[who]! >= channels.least[c]!) meetEvent(s, part, channels.up[c]!, at, log);
 }
 
 /** The contact of an output, or a thumb beside it, may have changed: every channel on it follows. */
@@ -55,7 +54,7 @@ export function followLine(s: WorldState, line: number, at: number, log: Log | n
   const heard = isClosed(s, line) && s.missing[line] === 0;
   for (let c = 0; c < channels.count; c++) {
     if (channels.line[c] !== line) continue;
-    const want = heard || intAt(s.thumb, c) > 0 ? 1 : 0;
+    const want = heard || s.thumb[c]! > 0 ? 1 : 0;
     if (want === s.closed[c]) continue;
     if (want === 1) closes(s, c, at);
     else opens(s, c, at, log);
@@ -72,11 +71,11 @@ export function drives(s: WorldState, line: number, on: number, at: number, log:
   if (s.drive[line] === on) return;
   const was = isClosed(s, line);
   if (on === 1) {
-    s.flag[FLAG.presses] = intAt(s.flag, FLAG.presses) + 1;
-    s.missing[line] = intAt(s.missNext, line) & 1;
-    s.missNext[line] = intAt(s.missNext, line) >>> 1;
-    s.doubling[line] = intAt(s.twiceNext, line) & 1;
-    s.twiceNext[line] = intAt(s.twiceNext, line) >>> 1;
+    s.flag[FLAG.presses] = s.flag[FLAG.presses]! + 1;
+    s.missing[line] = s.missNext[line]! & 1;
+    s.missNext[line] = s.missNext[line]! >>> 1;
+    s.doubling[line] = s.twiceNext[line]! & 1;
+    s.twiceNext[line] = s.twiceNext[line]! >>> 1;
   }
   s.drive[line] = on;
   if (on === 0) s.letGoAt[line] = at;

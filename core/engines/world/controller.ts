@@ -1,4 +1,4 @@
-import { intAt, itemAt, realAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { mayClose } from './order';
 import { learns } from './parts';
@@ -14,7 +14,7 @@ const MOST_AT_ONCE = 10_000;
 
 /** The move holds these outputs closed from now on and lets go of its others; what it held already stays closed without a break. */
 function holdLines(s: WorldState, bits: number, at: number, log: Log | null): void {
-  const before = intAt(s.flag, FLAG.lines);
+  const before = s.flag[FLAG.lines]!;
   s.flag[FLAG.lines] = bits;
   for (let line = 0, gone = before & ~bits; gone !== 0; line++, gone >>>= 1) if (gone & 1) drives(s, line, 0, at, log);
   for (let line = 0, come = bits & ~before; come !== 0; line++, come >>>= 1) if (come & 1) drives(s, line, 1, at, log);
@@ -22,11 +22,11 @@ function holdLines(s: WorldState, bits: number, at: number, log: Log | null): vo
 
 /** A step would press: it does so once the order of all its outputs lets it. */
 function asks(s: WorldState, op: number, at: number, log: Log | null): void {
-  const lines = intAt(s.w.code.lines, op);
+  const lines = s.w.code.lines[op]!;
   // What is held and not wanted any more is let go first: the other direction may wait for just that.
-  holdLines(s, intAt(s.flag, FLAG.lines) & lines, at, log);
+  holdLines(s, s.flag[FLAG.lines]! & lines, at, log);
   let when = at;
-  for (let line = 0, come = lines & ~intAt(s.flag, FLAG.lines); come !== 0; line++, come >>>= 1)
+  for (let line = 0, come = lines & ~s.flag[FLAG.lines]!; come !== 0; line++, come >>>= 1)
     if (come & 1) when = Math.max(when, mayClose(s, line, at));
   if (when <= at) return acts(s, op, at, log);
   holdLines(s, 0, at, log);
@@ -37,10 +37,10 @@ function asks(s: WorldState, op: number, at: number, log: Log | null): void {
 /** A step presses: a move that has come to this has acted. */
 function acts(s: WorldState, op: number, at: number, log: Log | null): void {
   s.flag[FLAG.held] = 0;
-  if (s.flag[FLAG.acted] === 0) s.flag[FLAG.startsNow] = intAt(s.flag, FLAG.startsNow) + 1;
+  if (s.flag[FLAG.acted] === 0) s.flag[FLAG.startsNow] = s.flag[FLAG.startsNow]! + 1;
   s.flag[FLAG.acted] = 1;
-  holdLines(s, intAt(s.w.code.lines, op), at, log);
-  s.due[s.at.step] = at + realAt(s.w.code.seconds, op);
+  holdLines(s, s.w.code.lines[op]!, at, log);
+  s.due[s.at.step] = at + s.w.code.seconds[op]!;
 }
 
 function warns(s: WorldState, on: number, at: number, log: Log | null): void {
@@ -52,7 +52,7 @@ function warns(s: WorldState, on: number, at: number, log: Log | null): void {
 
 /** The move is over, however it came to that: every output lets go. */
 export function endMove(s: WorldState, at: number, log: Log | null): void {
-  if (intAt(s.flag, FLAG.move) < 0) return;
+  if (s.flag[FLAG.move]! < 0) return;
   holdLines(s, 0, at, log);
   warns(s, 0, at, log);
   s.flag[FLAG.move] = -1;
@@ -63,9 +63,9 @@ export function endMove(s: WorldState, at: number, log: Log | null): void {
 }
 
 function calls(s: WorldState, at: number, log: Log | null): void {
-  s.flag[FLAG.calls] = intAt(s.flag, FLAG.calls) + 1;
+  s.flag[FLAG.calls] = s.flag[FLAG.calls]! + 1;
   s.flag[FLAG.open] = 1;
-  note(log, at, LOGGED.call, 0, intAt(s.flag, FLAG.step));
+  note(log, at, LOGGED.call, 0, s.flag[FLAG.step]!);
   endMove(s, at, log);
 }
 
@@ -86,15 +86,14 @@ export function handGoesFirst(s: WorldState): boolean {
     const { does, line } = itemAt(hands, h);
     // Who holds and is not obeyed has no say, though the plan may close the same output.
     const presses = does === 'press' && s.barred[h] === 0;
-    if (does === 'stop' || (presses && (s.drive[line] === 1 || realAt(s.due, s.at.handTurn + h) < Infinity)))
-      return true;
+    if (does === 'stop' || (presses && (s.drive[line] === 1 || s.due[s.at.handTurn + h]! < Infinity))) return true;
   }
   return false;
 }
 
 /** One of the starts that an arming lets go is used; with the last it is over. */
 function oneLess(s: WorldState, at: number, log: Log | null): void {
-  const left = intAt(s.flag, FLAG.left);
+  const left = s.flag[FLAG.left]!;
   if (left <= 0) return;
   s.flag[FLAG.left] = left - 1;
   if (left === 1) arms(s, 0, Infinity, at, log);
@@ -103,37 +102,37 @@ function oneLess(s: WorldState, at: number, log: Log | null): void {
 /** Begins a move. One that comes while another runs, while a hand has its way, or while the controller is dead, is missed. */
 export function startMove(s: WorldState, move: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   if (onlyIfArmed && s.flag[FLAG.armed] === 0) return;
-  if (s.flag[FLAG.controllerPower] !== 1 || intAt(s.flag, FLAG.move) >= 0 || handGoesFirst(s)) {
-    s.flag[FLAG.missedStarts] = intAt(s.flag, FLAG.missedStarts) + 1;
+  if (s.flag[FLAG.controllerPower] !== 1 || s.flag[FLAG.move]! >= 0 || handGoesFirst(s)) {
+    s.flag[FLAG.missedStarts] = s.flag[FLAG.missedStarts]! + 1;
     return;
   }
   if (onlyIfArmed) oneLess(s, at, log);
-  s.flag[FLAG.starts] = intAt(s.flag, FLAG.starts) + 1;
-  s.flag[FLAG.sinceCare] = intAt(s.flag, FLAG.sinceCare) + 1;
+  s.flag[FLAG.starts] = s.flag[FLAG.starts]! + 1;
+  s.flag[FLAG.sinceCare] = s.flag[FLAG.sinceCare]! + 1;
   s.flag[FLAG.acted] = 0;
   s.flag[FLAG.move] = move;
-  s.flag[FLAG.step] = intAt(s.w.code.begin, move);
+  s.flag[FLAG.step] = s.w.code.begin[move]!;
   takeStep(s, at, log);
 }
 
-const saysSo = (s: WorldState, op: number): boolean => s.heard[intAt(s.w.code.sense, op)] === s.w.code.is[op];
+const saysSo = (s: WorldState, op: number): boolean => s.heard[s.w.code.sense[op]!] === s.w.code.is[op];
 
 /** Takes the step that the move has come to, and those after it that take no time. */
 function takeStep(s: WorldState, at: number, log: Log | null): void {
   const { code } = s.w;
   for (let n = 0; n < MOST_AT_ONCE; n++) {
-    const op = intAt(s.flag, FLAG.step);
-    if (op >= intAt(code.begin, intAt(s.flag, FLAG.move) + 1)) return endMove(s, at, log);
-    s.flag[FLAG.taken] = intAt(s.flag, FLAG.taken) + 1;
+    const op = s.flag[FLAG.step]!;
+    if (op >= code.begin[s.flag[FLAG.move]! + 1]!) return endMove(s, at, log);
+    s.flag[FLAG.taken] = s.flag[FLAG.taken]! + 1;
     note(log, at, LOGGED.step, 0, op);
-    const sense = intAt(code.sense, op);
+    const sense = code.sense[op]!;
     if (sense >= 0) learns(s, sense, at, log);
     if (!stepDone(s, op, at, log)) return;
   }
-  const op = intAt(s.flag, FLAG.step);
-  const move = intAt(s.flag, FLAG.move);
+  const op = s.flag[FLAG.step]!;
+  const move = s.flag[FLAG.move]!;
   throw new WorldProblem(
-    `step ${op - intAt(code.begin, move) + 1} of move ${move + 1} comes round again without any time going by`,
+    `step ${op - code.begin[move]! + 1} of move ${move + 1} comes round again without any time going by`,
   );
 }
 
@@ -163,7 +162,7 @@ function stepDone(s: WorldState, op: number, at: number, log: Log | null): boole
     case OP.again:
       return oncemore(s, op, at, log);
     case OP.tell:
-      s.flag[FLAG.told] = intAt(s.flag, FLAG.told) + 1;
+      s.flag[FLAG.told] = s.flag[FLAG.told]! + 1;
       return passed(s);
     default:
       calls(s, at, log);
@@ -173,24 +172,24 @@ function stepDone(s: WorldState, op: number, at: number, log: Log | null): boole
 
 /** The step is over: the next one follows at once. */
 function passed(s: WorldState): true {
-  s.flag[FLAG.step] = intAt(s.flag, FLAG.step) + 1;
+  s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
   return true;
 }
 
 /** The step lasts as long as it says. */
 function takesTime(s: WorldState, op: number, at: number): false {
-  s.due[s.at.step] = at + realAt(s.w.code.seconds, op);
+  s.due[s.at.step] = at + s.w.code.seconds[op]!;
   return false;
 }
 
 /** A loop's end: again from its beginning, until its sense says so or it has been round as often as it may. */
 function oncemore(s: WorldState, op: number, at: number, log: Log | null): boolean {
   const { code } = s.w;
-  const senses = intAt(code.sense, op) >= 0;
+  const senses = code.sense[op]! >= 0;
   if (senses && saysSo(s, op)) return passed(s);
-  if (intAt(s.counts, op) < intAt(code.times, op)) {
-    s.counts[op] = intAt(s.counts, op) + 1;
-    s.flag[FLAG.step] = intAt(code.to, op);
+  if (s.counts[op]! < code.times[op]!) {
+    s.counts[op] = s.counts[op]! + 1;
+    s.flag[FLAG.step] = code.to[op]!;
     return true;
   }
   return senses ? goesOn(s, op, at, log) : passed(s);
@@ -201,35 +200,35 @@ function goesOn(s: WorldState, op: number, at: number, log: Log | null): boolean
   const { orElse } = s.w.code;
   if (orElse[op] === CALL) calls(s, at, log);
   else if (orElse[op] === END) endMove(s, at, log);
-  else s.flag[FLAG.step] = intAt(s.flag, FLAG.step) + 1;
-  return intAt(s.flag, FLAG.move) >= 0;
+  else s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
+  return s.flag[FLAG.move]! >= 0;
 }
 
 /** The time of a step is up. */
 export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
   const { code } = s.w;
-  const op = intAt(s.flag, FLAG.step);
+  const op = s.flag[FLAG.step]!;
   const kind = code.op[op];
   s.due[s.at.step] = Infinity;
   if (s.flag[FLAG.held] === 1) return acts(s, op, at, log);
   // A warning stays on until the move is over.
   if (kind === OP.hold || kind === OP.until) {
-    learns(s, intAt(code.sense, op), at, log);
+    learns(s, code.sense[op]!, at, log);
     if (!goesOn(s, op, at, log)) return;
-  } else s.flag[FLAG.step] = intAt(s.flag, FLAG.step) + 1;
+  } else s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
   takeStep(s, at, log);
 }
 
 /** A sense said something new: a step that waits for it goes on. */
 export function hears(s: WorldState, sense: number, at: number, log: Log | null): void {
-  if (intAt(s.flag, FLAG.move) < 0) return;
+  if (s.flag[FLAG.move]! < 0) return;
   const { code } = s.w;
-  const op = intAt(s.flag, FLAG.step);
+  const op = s.flag[FLAG.step]!;
   const kind = code.op[op];
   if ((kind !== OP.hold && kind !== OP.until) || code.sense[op] !== sense || !saysSo(s, op)) return;
   s.due[s.at.step] = Infinity;
   s.flag[FLAG.held] = 0;
   learns(s, sense, at, log);
-  s.flag[FLAG.step] = intAt(s.flag, FLAG.step) + 1;
+  s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
   takeStep(s, at, log);
 }

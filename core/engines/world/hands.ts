@@ -1,4 +1,4 @@
-import { intAt, itemAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
@@ -7,7 +7,7 @@ import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 /** Whether nobody comes: what they would have moved stays as it is. */
 export function nobodyComes(s: WorldState, hand: number): boolean {
   if (s.nobody[hand] === 0) return false;
-  s.nobody[hand] = intAt(s.nobody, hand) - 1;
+  s.nobody[hand] = s.nobody[hand]! - 1;
   return true;
 }
 
@@ -30,8 +30,8 @@ function commandComes(s: WorldState, hand: number, at: number, log: Log | null):
 function beginsNext(s: WorldState, hand: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   const { moves } = itemAt(s.w.plan.hands, hand);
   endMove(s, at, log);
-  startMove(s, itemAt(moves, intAt(s.turn, hand)), onlyIfArmed, at, log);
-  s.turn[hand] = (intAt(s.turn, hand) + 1) % moves.length;
+  startMove(s, itemAt(moves, s.turn[hand]!), onlyIfArmed, at, log);
+  s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
 }
 
 /** Somebody moves one side of what people move at the controller; who holds it lets go after so long. */
@@ -68,7 +68,7 @@ function releases(s: WorldState, hand: number, at: number, log: Log | null): voi
 /** The controller feels a side move: a stop before all, then whoever stands at it, then the plan. */
 export function handFelt(s: WorldState, hand: number, at: number, log: Log | null): void {
   s.due[s.at.hand + hand] = Infinity;
-  const down = intAt(s.handIs, hand);
+  const down = s.handIs[hand]!;
   const { does, line, moves, latching, most } = itemAt(s.w.plan.hands, hand);
   s.handFelt[hand] = down;
   note(log, at, LOGGED.hand, hand, down);
@@ -79,7 +79,7 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
     case 'arm':
       // A switch says what it says; a button arms, and takes it back.
       if (latching) arms(s, down, most, at, log);
-      else if (down === 1) arms(s, 1 - intAt(s.flag, FLAG.armed), most, at, log);
+      else if (down === 1) arms(s, 1 - s.flag[FLAG.armed]!, most, at, log);
       return;
     case 'answer':
       if (down === 0) return;
@@ -144,7 +144,7 @@ export function handsOut(s: WorldState, at: number, log: Log | null): void {
  */
 export function handsRead(s: WorldState, at: number, log: Log | null): void {
   s.w.plan.hands.forEach((h, i) => {
-    s.handFelt[i] = intAt(s.handIs, i);
+    s.handFelt[i] = s.handIs[i]!;
     if (s.handIs[i] === 0) return;
     note(log, at, LOGGED.hand, i, 1);
     if (h.does === 'press') s.barred[i] = 1;

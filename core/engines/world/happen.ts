@@ -1,4 +1,4 @@
-import { intAt, itemAt, realAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { arms, endMove, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
@@ -26,7 +26,7 @@ function powerLost(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 0) return;
   s.flag[FLAG.machinePower] = 0;
   note(log, at, LOGGED.power, 0, 0);
-  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, intAt(s.w.lost, p), at, log);
+  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, s.w.lost[p]!, at, log);
 }
 
 /** Power of the machine comes back. */
@@ -35,7 +35,7 @@ export function powerBack(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 1) return;
   s.flag[FLAG.machinePower] = 1;
   note(log, at, LOGGED.power, 0, 1);
-  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, intAt(s.w.back, p), at, log);
+  for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, s.w.back[p]!, at, log);
   pressedAgain(s, at);
 }
 
@@ -79,7 +79,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   s.due[s.at.controllerBack] = Infinity;
   s.flag[FLAG.controllerPower] = 1;
   const parts = s.w.start.length;
-  for (let p = 0; p < parts; p++) enter(s, parts + p, intAt(s.w.start, p), at, realAt(s.w.startAt, p), log);
+  for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, s.w.startAt[p]!, log);
   // Nobody knows what turned when the power went: every direction waits as if it had been pressed until now.
   s.letGoAt.fill(at);
   handsRead(s, at, log);
@@ -89,7 +89,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
 export function thumbUp(s: WorldState, channel: number, at: number, log: Log | null): void {
   s.due[s.at.thumb + channel] = Infinity;
   s.thumb[channel] = 0;
-  followLine(s, intAt(s.w.channels.line, channel), at, log);
+  followLine(s, s.w.channels.line[channel]!, at, log);
 }
 
 const later = (known: number, next: number): number => (known < Infinity ? Math.max(known, next) : next);
@@ -97,12 +97,12 @@ const later = (known: number, next: number): number => (known < Infinity ? Math.
 /** The machine is without power for so long. Of two cuts at once the longer one counts. */
 function machineOut(s: WorldState, seconds: number, at: number, log: Log | null): void {
   powerLost(s, at, log);
-  s.due[s.at.machineBack] = later(realAt(s.due, s.at.machineBack), at + seconds);
+  s.due[s.at.machineBack] = later(s.due[s.at.machineBack]!, at + seconds);
 }
 
 /** The controller is without power for so long. Of two cuts at once the longer one counts. */
 function controllerGone(s: WorldState, seconds: number, at: number, log: Log | null): void {
-  const back = s.flag[FLAG.controllerPower] === 0 ? realAt(s.due, s.at.controllerBack) : Infinity;
+  const back = s.flag[FLAG.controllerPower] === 0 ? s.due[s.at.controllerBack]! : Infinity;
   controllerOut(s, at, log);
   s.due[s.at.controllerBack] = later(back, at + seconds);
 }
@@ -126,7 +126,7 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.thumb:
       s.thumb[of] = 1;
       s.due[s.at.thumb + of] = at + how;
-      return followLine(s, intAt(s.w.channels.line, of), at, log);
+      return followLine(s, s.w.channels.line[of]!, at, log);
     case NO.meets:
       meetEvent(s, of, how, at, log);
       return;
@@ -144,36 +144,36 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       s.flag[FLAG.controllerPower] = 2;
       return comesUp(s, at);
     case NO.missed:
-      s.missNext[of] = withNext(intAt(s.missNext, of));
+      s.missNext[of] = withNext(s.missNext[of]!);
       return;
     case NO.misses:
       s.missNext[of] = how;
       return;
     case NO.twice:
-      s.twiceNext[of] = withNext(intAt(s.twiceNext, of));
+      s.twiceNext[of] = withNext(s.twiceNext[of]!);
       return;
     case NO.welded:
-      s.welds[of] = intAt(s.welds, of) + 1;
-      if (intAt(s.welds, of) < itemAt(s.w.plan.contacts, of)) return;
+      s.welds[of] = s.welds[of]! + 1;
+      if (s.welds[of]! < itemAt(s.w.plan.contacts, of)) return;
       return befalls(s, of, () => (s.bad[of] = 1), at, log);
     case NO.dirty:
       return befalls(s, of, () => (s.bad[of] = 2), at, log);
     case NO.stuck:
-      s.ill[of] = intAt(s.ill, of) | ILL.stuck;
+      s.ill[of] = s.ill[of]! | ILL.stuck;
       s.due[s.at.sense + of] = Infinity;
       return;
     case NO.reversed:
-      s.ill[of] = intAt(s.ill, of) ^ ILL.reversed;
+      s.ill[of] = s.ill[of]! ^ ILL.reversed;
       return;
     case NO.well:
       s.ill[of] = 0;
       s.lateBy[of] = 0;
       return;
     case NO.moved:
-      s.ill[of] = intAt(s.ill, of) | ILL.moved;
+      s.ill[of] = s.ill[of]! | ILL.moved;
       return;
     case NO.lost:
-      s.ill[of] = intAt(s.ill, of) | ILL.lost;
+      s.ill[of] = s.ill[of]! | ILL.lost;
       return;
     case NO.hand:
       if (!nobodyComes(s, of)) handMoved(s, of, how, at, log);
@@ -182,10 +182,10 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       if (!nobodyComes(s, of)) handLetGo(s, of);
       return;
     case NO.nobody:
-      s.nobody[of] = intAt(s.nobody, of) + 1;
+      s.nobody[of] = s.nobody[of]! + 1;
       return;
     case NO.late:
-      s.lateBy[of] = realAt(s.lateBy, of) + how;
+      s.lateBy[of] = s.lateBy[of]! + how;
       return;
   }
 }

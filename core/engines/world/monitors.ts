@@ -1,4 +1,4 @@
-import { intAt, itemAt, realAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import { isClosed } from './contacts';
 import { CLOCK, FLAG, type WorldState } from './state';
 import type { CompiledClue } from './compile';
@@ -10,9 +10,9 @@ function holds(s: WorldState, clue: CompiledClue): boolean {
   const parts = s.w.start.length;
   switch (clue.of) {
     case 'part':
-      return clue.marks[intAt(s.part, clue.index)] === 1;
+      return clue.marks[s.part[clue.index]!] === 1;
     case 'belief':
-      return clue.marks[intAt(s.part, parts + clue.index)] === 1;
+      return clue.marks[s.part[parts + clue.index]!] === 1;
     case 'line':
       return isClosed(s, clue.index);
     case 'sense':
@@ -24,26 +24,21 @@ function holds(s: WorldState, clue: CompiledClue): boolean {
 export function watch(s: WorldState, at: number): void {
   const { monitors } = s.w.plan;
   for (let m = 0; m < monitors.length; m++) {
-    if (realAt(s.brokenAt, m) < Infinity) continue;
+    if (s.brokenAt[m]! < Infinity) continue;
     const monitor = itemAt(monitors, m);
     if (monitor.kind === 'starts') {
-      if (intAt(s.flag, FLAG.startsNow) > monitor.most) s.brokenAt[m] = at;
+      if (s.flag[FLAG.startsNow]! > monitor.most) s.brokenAt[m] = at;
       continue;
     }
     let all = true;
     for (const clue of itemAt(s.w.clues, m)) if (!holds(s, clue)) all = false;
-    const before = !Number.isNaN(realAt(s.holdsSince, m));
+    const before = !Number.isNaN(s.holdsSince[m]!);
     if (all === before) continue;
     s.holdsSince[m] = all ? at : NaN;
     if (monitor.kind === 'unwarned') {
       // It begins to move, and was not so from the beginning: the sign must have been on for long enough by now. Who presses by
       // hand stands there and is warned by that.
-      if (
-        all &&
-        at > 0 &&
-        !s.thumb.includes(1) &&
-        !(realAt(s.clock, CLOCK.warnedSince) <= at - monitor.seconds + AN_INSTANT)
-      )
+      if (all && at > 0 && !s.thumb.includes(1) && !(s.clock[CLOCK.warnedSince]! <= at - monitor.seconds + AN_INSTANT))
         s.brokenAt[m] = at;
     } else s.due[s.at.monitor + m] = all ? at + Math.max(AN_INSTANT, monitor.seconds) : Infinity;
   }

@@ -1,4 +1,4 @@
-import { intAt, itemAt, realAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import type { WorldState } from './state';
 
 /**
@@ -7,19 +7,19 @@ import type { WorldState } from './state';
  */
 export function mayClose(s: WorldState, line: number, at: number): number {
   const { rival, apart, lead } = s.w;
-  const other = intAt(rival, line);
+  const other = rival[line]!;
   if (other < 0) return at;
   // What was let go in this very instant goes on as it was.
-  if (s.letGoAt[line] === at && realAt(s.letGoAt, other) < at) return at;
+  if (s.letGoAt[line] === at && s.letGoAt[other]! < at) return at;
   return s.drive[other] === 1 || isAwaited(s, other)
     ? Infinity
-    : Math.max(at, realAt(s.letGoAt, other) + realAt(apart, line)) + realAt(lead, line);
+    : Math.max(at, s.letGoAt[other]! + apart[line]!) + lead[line]!;
 }
 
 /** Whether a hand waits for its turn to close an output. */
 function isAwaited(s: WorldState, line: number): boolean {
   const { hands } = s.w.plan;
   for (let h = 0; h < hands.length; h++)
-    if (itemAt(hands, h).line === line && realAt(s.due, s.at.handTurn + h) < Infinity) return true;
+    if (itemAt(hands, h).line === line && s.due[s.at.handTurn + h]! < Infinity) return true;
   return false;
 }

@@ -1,4 +1,3 @@
-import { byteAt, intAt, realAt } from '../../ground/lists';
 import type { CompiledWorld } from './compile';
 import { obeys } from './contacts';
 import { hears, stepIsUp } from './controller';
@@ -33,23 +32,20 @@ export function happeningsOf(list: readonly WorldEvent[]): Happenings {
 
 /** What a sense would tell of the world as it stands, without delay. */
 function raw(s: WorldState, sense: number): number {
-  const part = intAt(s.w.senses.part, sense);
+  const part = s.w.senses.part[sense]!;
   if (part < 0) return 2;
-  const moved = (intAt(s.ill, sense) & ILL.moved) !== 0;
-  const yes = moved
-    ? byteAt(s.w.senses.away, sense)
-    : byteAt(s.w.senses.yes, sense * s.w.words.length + intAt(s.part, part));
-  return (intAt(s.ill, sense) & ILL.reversed) !== 0 ? 1 - yes : yes;
+  const moved = (s.ill[sense]! & ILL.moved) !== 0;
+  const yes = moved ? s.w.senses.away[sense]! : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
+  return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
 }
 
 /** Every sense follows its part: what it tells is heard once it has stood for its delay. */
 function sensesFollow(s: WorldState, at: number): void {
   for (let i = 0; i < s.w.senses.count; i++) {
-    if ((intAt(s.ill, i) & ILL.stuck) !== 0) continue;
+    if ((s.ill[i]! & ILL.stuck) !== 0) continue;
     const is = raw(s, i);
     if (is === s.sent[i]) s.due[s.at.sense + i] = Infinity;
-    else if (s.due[s.at.sense + i] === Infinity)
-      s.due[s.at.sense + i] = at + realAt(s.w.senses.delay, i) + realAt(s.lateBy, i);
+    else if (s.due[s.at.sense + i] === Infinity) s.due[s.at.sense + i] = at + s.w.senses.delay[i]! + s.lateBy[i]!;
   }
 }
 
@@ -62,11 +58,11 @@ function senseHeard(s: WorldState, sense: number, at: number, log: Log | null): 
   s.due[s.at.sense + sense] = Infinity;
   s.sent[sense] = raw(s, sense);
   // What is lost on the way is told no second time.
-  const lost = (intAt(s.ill, sense) & ILL.lost) !== 0;
-  s.ill[sense] = intAt(s.ill, sense) & ~ILL.lost;
+  const lost = (s.ill[sense]! & ILL.lost) !== 0;
+  s.ill[sense] = s.ill[sense]! & ~ILL.lost;
   if (lost || s.heard[sense] === s.sent[sense]) return;
-  s.heard[sense] = intAt(s.sent, sense);
-  note(log, at, LOGGED.sense, sense, intAt(s.heard, sense));
+  s.heard[sense] = s.sent[sense]!;
+  note(log, at, LOGGED.sense, sense, s.heard[sense]!);
   hears(s, sense, at, log);
 }
 
@@ -85,13 +81,13 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.flag[FLAG.controllerPower] = 1;
   s.flag[FLAG.move] = -1;
   const parts = s.w.start.length;
-  for (let p = 0; p < 2 * parts; p++) enter(s, p, intAt(s.w.start, p % parts), 0, realAt(s.w.startAt, p % parts), log);
+  for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, s.w.startAt[p % parts]!, log);
   for (let i = 0; i < s.w.senses.count; i++) {
     s.heard[i] = raw(s, i);
-    s.sent[i] = intAt(s.heard, i);
-    note(log, 0, LOGGED.sense, i, intAt(s.heard, i));
+    s.sent[i] = s.heard[i]!;
+    note(log, 0, LOGGED.sense, i, s.heard[i]!);
   }
-  if (given.count > 0) s.due[s.at.happening] = realAt(given.at, 0);
+  if (given.count > 0) s.due[s.at.happening] = given.at[0]!;
   watch(s, 0);
 }
 
@@ -107,8 +103,8 @@ function soonest(due: Float64Array): number {
   let at = Infinity;
   let which = -1;
   for (let i = 0; i < due.length; i++)
-    if (realAt(due, i) < at) {
-      at = realAt(due, i);
+    if (due[i]! < at) {
+      at = due[i]!;
       which = i;
     }
   return which;
@@ -117,14 +113,14 @@ function soonest(due: Float64Array): number {
 /** When the next thing falls due, s; Infinity where nothing is. */
 export function nextDue(s: WorldState): number {
   const i = soonest(s.due);
-  return i < 0 ? Infinity : realAt(s.due, i);
+  return i < 0 ? Infinity : s.due[i]!;
 }
 
 /** Takes the deadline that comes next. The caller has seen that there is one. */
 // eslint-disable-next-line complexity -- a ladder of deadlines in their order, a rung for each kind; it is run for every event
 function take(s: WorldState, i: number, given: Happenings, log: Log | null): void {
   const t = s.at;
-  const at = realAt(s.due, i);
+  const at = s.due[i]!;
   s.clock[CLOCK.now] = at;
   if (i < t.sense) ends(s, i, at, log);
   else if (i < t.hand) senseHeard(s, i - t.sense, at, log);
@@ -139,10 +135,10 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
   else if (i === t.machineBack) powerBack(s, at, log);
   else if (i === t.controllerBack) controllerReady(s, at, log);
   else if (i === t.happening) {
-    const n = intAt(s.flag, FLAG.pointer);
+    const n = s.flag[FLAG.pointer]!;
     s.flag[FLAG.pointer] = n + 1;
-    s.due[i] = n + 1 < given.count ? realAt(given.at, n + 1) : Infinity;
-    happens(s, byteAt(given.what, n), intAt(given.of, n), realAt(given.how, n), at, log);
+    s.due[i] = n + 1 < given.count ? given.at[n + 1]! : Infinity;
+    happens(s, given.what[n]!, given.of[n]!, given.how[n]!, at, log);
   } else if (i === t.step) stepIsUp(s, at, log);
   else isBroken(s, i - t.monitor, at);
 }
@@ -177,14 +173,14 @@ export function runTo(
   most = MOST_EVENTS,
 ): number {
   let events = 0;
-  const taken = intAt(s.flag, FLAG.taken);
+  const taken = s.flag[FLAG.taken]!;
   for (;;) {
     const i = soonest(s.due);
-    if (i < 0 || realAt(s.due, i) > end) break;
+    if (i < 0 || s.due[i]! > end) break;
     take(s, i, given, log);
-    follow(s, realAt(s.clock, CLOCK.now));
-    watch(s, realAt(s.clock, CLOCK.now));
-    if (++events + intAt(s.flag, FLAG.taken) - taken > most) throw new RunEnded(most);
+    follow(s, s.clock[CLOCK.now]!);
+    watch(s, s.clock[CLOCK.now]!);
+    if (++events + s.flag[FLAG.taken]! - taken > most) throw new RunEnded(most);
   }
   s.clock[CLOCK.now] = end;
   return events;

@@ -1,4 +1,4 @@
-import { firstItem, intAt, itemAt, realAt } from '../../ground/lists';
+import { firstItem, itemAt } from '../../ground/lists';
 import type { CompiledWorld } from './compile';
 import { type Happenings, happeningNumber } from './happen';
 import { positionOf } from './parts';
@@ -99,26 +99,26 @@ const PAST: readonly number[] = [
 /** A key of all that tells what is to come from an instant on: two worlds of one key go on alike. */
 function keyOf(s: WorldState, at: number, key: Key): number {
   key.reset();
-  for (let i = 0; i < s.ints.length; i++) if (i >= s.flag.length || !PAST.includes(i)) key.add(intAt(s.ints, i));
-  for (let i = 0; i < s.due.length; i++) key.span(realAt(s.due, i) - at);
+  for (let i = 0; i < s.ints.length; i++) if (i >= s.flag.length || !PAST.includes(i)) key.add(s.ints[i]!);
+  for (let i = 0; i < s.due.length; i++) key.span(s.due[i]! - at);
   for (let who = 0; who < s.part.length; who++) key.span(positionOf(s, who, at));
   for (let c = 0; c < s.closed.length; c++) {
-    key.span(s.closed[c] === 1 ? at - realAt(s.closedAt, c) : 0);
-    const gap = realAt(s.w.channels.gap, c % s.w.channels.count);
-    key.span(gap > 0 ? Math.min(gap, at - realAt(s.obeyedAt, c)) : 0);
+    key.span(s.closed[c] === 1 ? at - s.closedAt[c]! : 0);
+    const gap = s.w.channels.gap[c % s.w.channels.count]!;
+    key.span(gap > 0 ? Math.min(gap, at - s.obeyedAt[c]!) : 0);
   }
-  key.span(s.flag[FLAG.warns] === 1 ? at - realAt(s.clock, CLOCK.warnedSince) : 0);
-  for (let i = 0; i < s.lateBy.length; i++) key.span(realAt(s.lateBy, i));
+  key.span(s.flag[FLAG.warns] === 1 ? at - s.clock[CLOCK.warnedSince]! : 0);
+  for (let i = 0; i < s.lateBy.length; i++) key.span(s.lateBy[i]!);
   addRivals(s, at, key);
   for (let m = 0; m < s.brokenAt.length; m++)
-    key.add((realAt(s.brokenAt, m) < Infinity ? 1 : 0) + (Number.isNaN(realAt(s.holdsSince, m)) ? 0 : 2));
+    key.add((s.brokenAt[m]! < Infinity ? 1 : 0) + (Number.isNaN(s.holdsSince[m]!) ? 0 : 2));
   return key.value();
 }
 
 /** How long each output still waits for the other direction to come to rest. */
 function addRivals(s: WorldState, at: number, key: Key): void {
   for (let line = 0; line < s.letGoAt.length; line++)
-    if (intAt(s.w.rival, line) >= 0) key.span(Math.min(realAt(s.w.apart, line), at - realAt(s.letGoAt, line)));
+    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
 }
 
 /** Lengths of time that a disturbance may set going, and any two of them: its own, of states and ways, of what conditions allow. */
@@ -260,7 +260,7 @@ class StorySearch {
       if (s.brokenAt[m] === Infinity) continue;
       const known = this.broken.get(m);
       if (known && known.told.length <= this.told.length) continue;
-      this.broken.set(m, { monitor: m, told: [...this.told], brokenAt: realAt(s.brokenAt, m) });
+      this.broken.set(m, { monitor: m, told: [...this.told], brokenAt: s.brokenAt[m]! });
     }
   }
 

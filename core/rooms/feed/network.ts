@@ -1,4 +1,3 @@
-import { byteAt, intAt, realAt } from '../../ground/lists';
 import type { Origin } from '../../ground/finding';
 import type { FeedConverter, FeedLink, FeedSource, Job } from '../../ground/job';
 import { SUPPLY_SHARE, sourceOhms, CONNECTOR, ohmsPerMetre } from '../../engines/electrics';
@@ -165,7 +164,7 @@ export function solve(net: Network, loads: Float64Array): Solved {
     carried = moved < CLOSE || (!net.bends && round > 0);
   }
   if (!carried)
-    for (let i = 0; i < size; i++) if (kind[i] !== KINDS.source) volts[i] = Number.isNaN(realAt(volts, i)) ? NaN : 0;
+    for (let i = 0; i < size; i++) if (kind[i] !== KINDS.source) volts[i] = Number.isNaN(volts[i]!) ? NaN : 0;
   return { volts, amps, into, carried };
 }
 
@@ -173,16 +172,16 @@ export function solve(net: Network, loads: Float64Array): Solved {
 function addUp(net: Network, volts: Float64Array, amps: Float64Array, into: Float64Array): void {
   const { parent, kind, efficiency, idle } = net;
   for (let i = net.size - 1; i >= 0; i--) {
-    const p = intAt(parent, i);
-    const out = realAt(amps, i);
-    const k = byteAt(kind, i);
+    const p = parent[i]!;
+    const out = amps[i]!;
+    const k = kind[i]!;
     if (k === KINDS.source || k === KINDS.lead) into[i] = out;
-    else if (k === KINDS.linear) into[i] = out + realAt(idle, i);
+    else if (k === KINDS.linear) into[i] = out + idle[i]!;
     else {
-      const vin = p < 0 ? 0 : Math.max(realAt(volts, p), LEAST_INPUT * realAt(net.volts, i));
-      into[i] = (realAt(volts, i) * out) / (realAt(efficiency, i) * vin) + realAt(idle, i);
+      const vin = p < 0 ? 0 : Math.max(volts[p]!, LEAST_INPUT * net.volts[i]!);
+      into[i] = (volts[i]! * out) / (efficiency[i]! * vin) + idle[i]!;
     }
-    if (p >= 0) amps[p] = realAt(amps, p) + realAt(into, i);
+    if (p >= 0) amps[p] = amps[p]! + into[i]!;
   }
 }
 
@@ -190,26 +189,26 @@ function addUp(net: Network, volts: Float64Array, amps: Float64Array, into: Floa
 function passDown(net: Network, amps: Float64Array, volts: Float64Array, halfway: boolean): number {
   let moved = 0;
   for (let i = 0; i < net.size; i++) {
-    const now = behind(net, i, realAt(amps, i), volts);
+    const now = behind(net, i, amps[i]!, volts);
     const kept = Number.isNaN(now) ? now : Math.max(0, now);
-    moved = Math.max(moved, Math.abs(kept - realAt(volts, i)) || 0);
-    volts[i] = halfway && !Number.isNaN(kept) ? (kept + realAt(volts, i)) / 2 : kept;
+    moved = Math.max(moved, Math.abs(kept - volts[i]!) || 0);
+    volts[i] = halfway && !Number.isNaN(kept) ? (kept + volts[i]!) / 2 : kept;
   }
   return moved;
 }
 
 /** Volts behind one part. */
 function behind(net: Network, i: number, amps: number, volts: Float64Array): number {
-  const p = intAt(net.parent, i);
-  const above = p < 0 ? 0 : realAt(volts, p);
+  const p = net.parent[i]!;
+  const above = p < 0 ? 0 : volts[p]!;
   switch (net.kind[i]) {
     case KINDS.source:
-      return realAt(net.volts, i) - amps * realAt(net.ohms, i);
+      return net.volts[i]! - amps * net.ohms[i]!;
     case KINDS.lead:
-      return above - amps * realAt(net.ohms, i);
+      return above - amps * net.ohms[i]!;
     case KINDS['step-up']:
-      return above >= STEP_UP_STARTS ? realAt(net.volts, i) : 0;
+      return above >= STEP_UP_STARTS ? net.volts[i]! : 0;
     default:
-      return Math.min(realAt(net.volts, i), above - realAt(net.drop, i));
+      return Math.min(net.volts[i]!, above - net.drop[i]!);
   }
 }

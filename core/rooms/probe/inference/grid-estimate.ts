@@ -1,4 +1,4 @@
-import { itemAt, lastItem, present, realAt } from '../../../ground/lists';
+import { itemAt, lastItem, present } from '../../../ground/lists';
 import { farSide, type Build } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
@@ -48,11 +48,11 @@ function inOrder(kind: ControlKind, weights: Float64Array, value: BuildValue): r
   if (known) return known;
   const set = particles(kind);
   let counts: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (realAt(weights, i) > 0) counts.push(i);
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 0) counts.push(i);
   const all = counts.length > MANY_SHARE * set.count;
   if (all) counts = Array.from(weights, (_, i) => i);
   const values = Float64Array.from(counts, (i) => set.build(i)[value]);
-  const places = counts.map((_, n) => n).sort((a, b) => realAt(values, a) - realAt(values, b));
+  const places = counts.map((_, n) => n).sort((a, b) => values[a]! - values[b]!);
   const order = places.map((n) => itemAt(counts, n));
   if (all) orders.set(key, order);
   return order;
@@ -67,7 +67,7 @@ export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue):
   const found: number[] = [];
   let sum = 0;
   for (const i of order) {
-    sum += realAt(weights, i);
+    sum += weights[i]!;
     while (found.length < 3 && sum >= itemAt([0.025, 0.5, 0.975], found.length)) found.push(set.build(i)[value]);
   }
   const top = set.build(lastItem(order))[value];
@@ -79,12 +79,12 @@ function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
   const { supplyVolts } = particles(kind);
   const weights = p.weights[kind];
   const counts: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (realAt(weights, i) > 1e-6) counts.push(i);
-  const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || realAt(supplyVolts, i)]));
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) counts.push(i);
+  const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || supplyVolts[i]!]));
   const order = counts.sort((a, b) => present(volts[a]) - present(volts[b]));
   const at = (share: number): number => {
     let sum = 0;
-    return present(volts[order.find((i) => (sum += realAt(weights, i)) >= share) ?? lastItem(order)]);
+    return present(volts[order.find((i) => (sum += weights[i]!) >= share) ?? lastItem(order)]);
   };
   return { low: at(0.025), nominal: at(0.5), high: at(0.975) };
 }

@@ -1,4 +1,3 @@
-import { itemAt, realAt } from '../../../ground/lists';
 import { lookShare, offScale, type ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, LOOKS, type ControlKind, type Look, type Reading } from '../../../ground/job';
 import { entropyBits } from './entropy';
@@ -55,14 +54,12 @@ const ENOUGH = 120;
 /** Builds that still count, with their weights; while very many do, every few of them stand for all. */
 function sampled(weights: Float64Array): [number, number][] {
   const active: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (realAt(weights, i) > 1e-5) active.push(i);
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-5) active.push(i);
   const stride = Math.max(1, Math.floor(active.length / ENOUGH));
   const chosen = stride === 1 ? active : active.filter((i) => i % stride === 0);
-  const sum = chosen.reduce((s, i) => s + realAt(weights, i), 0);
+  const sum = chosen.reduce((s, i) => s + weights[i]!, 0);
   // A stride that happens to miss what counts would tell nothing; then all are used.
-  return sum < 0.2 / stride
-    ? active.map((i) => [i, realAt(weights, i)])
-    : chosen.map((i) => [i, realAt(weights, i) / sum]);
+  return sum < 0.2 / stride ? active.map((i) => [i, weights[i]!]) : chosen.map((i) => [i, weights[i]! / sum]);
 }
 
 function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64Array {
@@ -70,7 +67,7 @@ function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64A
   let acts = 0;
   for (const [i, w] of sampled(p.weights[kind])) {
     table.need(i);
-    acts += w * actShare(realAt(table.mean, i));
+    acts += w * actShare(table.mean[i]!);
   }
   return Float64Array.of(acts, 1 - acts);
 }
@@ -89,7 +86,7 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
     const from = Math.min(BINS - 1, Math.max(0, Math.floor(at - 2.5 * spread)));
     const to = Math.min(BINS - 1, Math.max(0, Math.floor(at + 2.5 * spread)));
     if (from === to) {
-      row[from] = realAt(row, from) + w;
+      row[from] = row[from]! + w;
       continue;
     }
     const soft = Math.max(spread, 1 / 3);
@@ -103,7 +100,7 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
     }
     parts.forEach((part, k) => {
       const share = part / sum;
-      row[from + k] = realAt(row, from + k) + w * share;
+      row[from + k] = row[from + k]! + w * share;
       if (share > 0) entropy -= w * share * Math.log2(share);
     });
   }
@@ -121,10 +118,9 @@ export function informationBits(s: ReadingSpec, p: Posterior): { kind: number; v
   let after = 0;
   for (let bin = 0; bin < count; bin++) {
     let sum = 0;
-    for (let k = 0; k < column.length; k++)
-      sum += column[k] = realAt(shares[itemAt(CONTROL_KINDS, k)], bin) * itemAt(prior, k);
+    for (let k = 0; k < column.length; k++) sum += column[k] = shares[CONTROL_KINDS[k]!][bin]! * prior[k]!;
     if (sum <= 0) continue;
-    for (let k = 0; k < column.length; k++) column[k] = realAt(column, k) / sum;
+    for (let k = 0; k < column.length; k++) column[k] = column[k]! / sum;
     after += sum * entropyBits(column);
   }
   const number = s.kind !== 'look' && s.kind !== 'jumper';
@@ -154,11 +150,11 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
   const width = (max - min) / count;
   const out: (Meaning & { won: number })[] = [];
   for (let bin = 0; bin < count; bin++) {
-    const column = CONTROL_KINDS.map((k) => realAt(shares[k], bin) * p.kinds[k]);
+    const column = CONTROL_KINDS.map((k) => shares[k][bin]! * p.kinds[k]);
     const chance = column.reduce((a, b) => a + b, 0);
     if (chance < 2e-4) continue;
     const best = column.indexOf(Math.max(...column));
-    const kind = itemAt(CONTROL_KINDS, best);
+    const kind = CONTROL_KINDS[best]!;
     const choice = s.kind === 'look' || s.kind === 'jumper';
     const low = choice ? bin : base(s.kind, min + bin * width);
     const high = choice ? bin : base(s.kind, min + (bin + 1) * width);
@@ -168,18 +164,18 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
         ...last,
         high,
         chance: last.chance + chance,
-        won: last.won + itemAt(column, best),
-        probability: (last.won + itemAt(column, best)) / (last.chance + chance),
+        won: last.won + column[best]!,
+        probability: (last.won + column[best]!) / (last.chance + chance),
       };
     } else
       out.push({
         low,
         high,
-        look: s.kind === 'look' ? itemAt(LOOKS, bin) : null,
+        look: s.kind === 'look' ? LOOKS[bin]! : null,
         chance,
         kind,
-        won: itemAt(column, best),
-        probability: itemAt(column, best) / chance,
+        won: column[best]!,
+        probability: column[best]! / chance,
       });
   }
   return out

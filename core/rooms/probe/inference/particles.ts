@@ -1,4 +1,3 @@
-import { realAt } from '../../../ground/lists';
 import { onScale, predict, type ReadingSpec } from '../../../engines/circuit';
 import { HAND_METER, isStated, type ControlKind, type Meter } from '../../../ground/job';
 import { particles, type ParticleSet } from './builds';
@@ -76,13 +75,13 @@ export class PredictionTable {
 
   /** Makes sure that entry `i` of `mean` and `sd` is there. */
   need(i: number): void {
-    if (!Number.isNaN(realAt(this.mean, i))) return;
+    if (!Number.isNaN(this.mean[i]!)) return;
     const low = isLowInput(i);
     const value =
       (low ? this.otherAhead : this.ahead)?.[i] ??
       predicted(this.set, i, this.spec, low ? this.other : this.meter, this.jumperOhms);
     this.mean[i] = onScale(this.spec.kind, value);
-    this.sd[i] = spread(this.spec.kind, value, this.toEarth, realAt(this.set.supplyVolts, i));
+    this.sd[i] = spread(this.spec.kind, value, this.toEarth, this.set.supplyVolts[i]!);
   }
 }
 

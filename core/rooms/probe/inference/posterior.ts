@@ -1,4 +1,4 @@
-import { firstItem, itemAt, present, realAt } from '../../../ground/lists';
+import { firstItem, present } from '../../../ground/lists';
 import { FIRST_SHARES, lookShare, meterError } from '../../../engines/circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Look, type Meter, type Reading } from '../../../ground/job';
 import { likelihoodOf, type Likelihood } from './likelihood';
@@ -69,7 +69,7 @@ function update(kind: ControlKind, e: Evidence, state: KindState, meter: Meter):
   const table = predictions(kind, e.spec, meter, firstItem(e.agreed).reading.value);
   const l = evidenceLikelihood(e, meter);
   const sum = e.spec.kind.startsWith('volts') ? byVolts(e, table, l, state, meter) : byOthers(e, table, l, state);
-  for (let i = 0; i < w.length; i++) w[i] = realAt(w, i) / sum;
+  for (let i = 0; i < w.length; i++) w[i] = w[i]! / sum;
   return Math.log2(sum);
 }
 
@@ -86,15 +86,15 @@ function byVolts(
   const error = tells ? meterError(likeliest, meter) : 0;
   let sum = 0;
   for (let i = 0; i < w.length; i++) {
-    if (realAt(w, i) <= NEGLIGIBLE) {
+    if (w[i]! <= NEGLIGIBLE) {
       w[i] = 0;
       continue;
     }
     table.need(i);
     const ratio = supply.ratio(table, i);
-    const how = supply.likelihood(ratio, realAt(table.sd, i), i, l);
-    if (tells && how > NO_SLIP * l.slip) supply.learn(ratio, realAt(table.sd, i), i, likeliest.value, error);
-    sum += w[i] = realAt(w, i) * how;
+    const how = supply.likelihood(ratio, table.sd[i]!, i, l);
+    if (tells && how > NO_SLIP * l.slip) supply.learn(ratio, table.sd[i]!, i, likeliest.value, error);
+    sum += w[i] = w[i]! * how;
   }
   return sum;
 }
@@ -107,15 +107,15 @@ function byOthers(e: Evidence, table: PredictionTable, l: Likelihood, { weights:
   let lastSd = Number.NaN;
   let last = 0;
   for (let i = 0; i < w.length; i++) {
-    if (realAt(w, i) <= NEGLIGIBLE) {
+    if (w[i]! <= NEGLIGIBLE) {
       w[i] = 0;
       continue;
     }
     table.need(i);
-    const mean = amps ? supply.mean(table, i, 'amps') : realAt(table.mean, i);
-    const sd = realAt(table.sd, i);
+    const mean = amps ? supply.mean(table, i, 'amps') : table.mean[i]!;
+    const sd = table.sd[i]!;
     if (mean !== lastMean || sd !== lastSd) last = l.of((lastMean = mean), (lastSd = sd));
-    sum += w[i] = realAt(w, i) * last;
+    sum += w[i] = w[i]! * last;
   }
   return sum;
 }
@@ -190,17 +190,14 @@ export function posteriorOf(readings: readonly Reading[], before: Prior = NOTHIN
   const best = Math.max(logOther, ...CONTROL_KINDS.map((k) => logEvidence[k]));
   const raw = CONTROL_KINDS.map((k) => 2 ** (logEvidence[k] - best));
   const total = raw.reduce((a, b) => a + b, 2 ** (logOther - best));
-  const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, itemAt(raw, i) / total])) as Record<
-    ControlKind,
-    number
-  >;
+  const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ControlKind, number>;
   const leading = CONTROL_KINDS.reduce((a, b) => (kinds[b] > kinds[a] ? b : a));
   const evidence = Object.fromEntries(
     list.flatMap((e, i) => {
-      const mean = CONTROL_KINDS.reduce((s, k) => s + itemAt(steps[k], i), 0) / CONTROL_KINDS.length;
+      const mean = CONTROL_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / CONTROL_KINDS.length;
       return e.ids.map((id) => [
         id,
-        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (itemAt(steps[k], i) - mean) / e.ids.length])) as Record<
+        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<
           ControlKind,
           number
         >,
@@ -226,16 +223,14 @@ function slipShares(
   const parts = e.agreed.map((a) => ({ ...a, ...likelihoodOf(a.reading, meter, a.ids.length > 1) }));
   const right = parts.map(() => 0);
   for (let i = 0; i < weights.length; i++) {
-    if (realAt(weights, i) <= 1e-6) continue;
+    if (weights[i]! <= 1e-6) continue;
     table.need(i);
     const [mean, sd] = [supply.mean(table, i, e.spec.kind), supply.sd(table, i, e.spec.kind)];
     const each = parts.map((p) => p.share * p.of(mean, sd));
     const sum = each.reduce((a, b) => a + b, 0);
     parts.forEach((p, k) => {
-      right[k] = itemAt(right, k) + (realAt(weights, i) * (itemAt(each, k) - p.share * p.slip)) / sum;
+      right[k] = right[k]! + (weights[i]! * (each[k]! - p.share * p.slip)) / sum;
     });
   }
-  return parts.flatMap((p, k) =>
-    p.ids.map((id): [string, number] => [id, Math.min(1, Math.max(0, 1 - itemAt(right, k)))]),
-  );
+  return parts.flatMap((p, k) => p.ids.map((id): [string, number] => [id, Math.min(1, Math.max(0, 1 - right[k]!))]));
 }

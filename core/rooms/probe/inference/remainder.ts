@@ -1,4 +1,3 @@
-import { realAt } from '../../../ground/lists';
 import { lookShare } from '../../../engines/circuit';
 import { CONTROL_KINDS, LOOKS, type Look, type Meter } from '../../../ground/job';
 import { likelihoodOf, WHOLE_SCALE } from './likelihood';
@@ -44,8 +43,8 @@ function single(r: Evidence['agreed'][number]['reading'], repeated: boolean, met
       let [sum, total] = [0, 0];
       for (let i = 0; i < weights.length; i += EVERY) {
         table.need(i);
-        sum += realAt(weights, i) * of(realAt(table.mean, i), WIDER * realAt(table.sd, i));
-        total += realAt(weights, i);
+        sum += weights[i]! * of(table.mean[i]!, WIDER * table.sd[i]!);
+        total += weights[i]!;
       }
       return sum / total;
     }),

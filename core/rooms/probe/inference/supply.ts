@@ -1,4 +1,3 @@
-import { byteAt, realAt } from '../../../ground/lists';
 import type { Supplies } from '../../../engines/circuit';
 import type { ControlKind, Reading } from '../../../ground/job';
 import type { Likelihood } from './likelihood';
@@ -72,24 +71,21 @@ export class SupplyState {
 
   /** What build `i` predicts on the reading's scale, with its supply as known by now. */
   mean(t: PredictionTable, i: number, kind: Reading['kind']): number {
-    const v = realAt(this.volts, i);
-    if (v === 0) return realAt(t.mean, i);
-    const factor = v / realAt(this.set.supplyVolts, i);
+    const v = this.volts[i]!;
+    if (v === 0) return t.mean[i]!;
+    const factor = v / this.set.supplyVolts[i]!;
     return kind.startsWith('volts')
-      ? realAt(t.mean, i) * factor
+      ? t.mean[i]! * factor
       : kind === 'amps'
-        ? realAt(t.mean, i) + Math.log(factor)
-        : realAt(t.mean, i);
+        ? t.mean[i]! + Math.log(factor)
+        : t.mean[i]!;
   }
 
   /** How far that may be off, on the same scale. */
   sd(t: PredictionTable, i: number, kind: Reading['kind']): number {
-    const v = realAt(this.volts, i);
-    if (v === 0 || !kind.startsWith('volts')) return realAt(t.sd, i);
-    return Math.hypot(
-      realAt(t.sd, i),
-      (realAt(t.mean, i) / realAt(this.set.supplyVolts, i)) * Math.sqrt(realAt(this.variance, i)),
-    );
+    const v = this.volts[i]!;
+    if (v === 0 || !kind.startsWith('volts')) return t.sd[i]!;
+    return Math.hypot(t.sd[i]!, (t.mean[i]! / this.set.supplyVolts[i]!) * Math.sqrt(this.variance[i]!));
   }
 
   /**
@@ -97,10 +93,10 @@ export class SupplyState {
    * @param ratio what the build's level is of its supply.
    */
   likelihood(ratio: number, sd: number, i: number, l: Likelihood): number {
-    const named = this.named[byteAt(this.set.variants, i)];
-    const volts = realAt(this.volts, i);
-    if (volts !== 0) return l.of(ratio * volts, Math.sqrt(sd * sd + ratio * ratio * realAt(this.variance, i)));
-    if (!named || (ratio < FOLLOWS && ratio > -FOLLOWS)) return l.of(ratio * realAt(this.set.supplyVolts, i), sd);
+    const named = this.named[this.set.variants[i]!];
+    const volts = this.volts[i]!;
+    if (volts !== 0) return l.of(ratio * volts, Math.sqrt(sd * sd + ratio * ratio * this.variance[i]!));
+    if (!named || (ratio < FOLLOWS && ratio > -FOLLOWS)) return l.of(ratio * this.set.supplyVolts[i]!, sd);
     let sum = 0;
     for (const n of named) sum += n.weight * l.of(ratio * n.volts, Math.sqrt(sd * sd + ratio * ratio * n.variance));
     return sum;
@@ -112,11 +108,11 @@ export class SupplyState {
    * its standard error, V.
    */
   learn(ratio: number, sd: number, i: number, y: number, error: number): void {
-    const named = this.named[byteAt(this.set.variants, i)];
+    const named = this.named[this.set.variants[i]!];
     const r = Math.abs(ratio);
     if (!named || r < FOLLOWS) return;
     const noise = error * error + sd * sd;
-    let [volts, variance] = [realAt(this.volts, i), realAt(this.variance, i)];
+    let [volts, variance] = [this.volts[i]!, this.variance[i]!];
     if (volts === 0) {
       // The one of its supplies that the reading fits best.
       let best = 0;
@@ -136,6 +132,6 @@ export class SupplyState {
 
   /** What the level of build `i` is of the supply that it was drawn with. */
   ratio(t: PredictionTable, i: number): number {
-    return realAt(t.mean, i) / realAt(this.set.supplyVolts, i);
+    return t.mean[i]! / this.set.supplyVolts[i]!;
   }
 }
