@@ -27,6 +27,14 @@ export function turned(
   return firstItem(words).toUpperCase() + words.slice(1);
 }
 
+/** Horns that are tried, mm from the first to the last, and what a fit keeps clear of its limits by. */
+const HORNS_MM = { from: 8, to: 80 } as const;
+const DEGREE = Math.PI / 180;
+/** Share of what a button bears; the push beyond the travel aimed at, its least and its most, m; the sine that an angle may reach. */
+const FIT = { force: 0.9, aim: 0.5e-3, least: 0.2e-3, most: 1.3e-3, reach: 0.98, rest: 0.95 } as const;
+/** The hand wants 15 mm where the axis gives them, m (`finger-clear`), and a little over. */
+const HAND_METRES = 15.2e-3;
+
 /**
  * A horn and angles that meet force, most force, reach and over-travel together, with room at rest; the horn that is
  * there first, then those like it. Null where none do.
@@ -39,20 +47,22 @@ export function fitting(
 ): { hornMetres: number; pressDegrees: number; restDegrees: number } | null {
   const plan = c.press.finger;
   const torque = partInput(servo, 'torqueNewtonMetres').range;
-  const rad = Math.PI / 180;
-  const others = Array.from({ length: 73 }, (_, i) => (8 + i) / 1e3).sort(
+  const others = Array.from({ length: HORNS_MM.to - HORNS_MM.from + 1 }, (_, i) => (HORNS_MM.from + i) / 1e3).sort(
     (a, b) => Math.abs(a - plan.hornMetres) - Math.abs(b - plan.hornMetres),
   );
   for (const r of [plan.hornMetres, ...others]) {
-    if (torque.low / r < 2 * newtons || torque.high / r > 0.9 * BEARS[plan.on]) continue;
-    const reach = (plan.axisMetres + travel + 0.5e-3) / r;
-    const pressDegrees = reach < 0.98 ? Math.round(Math.asin(reach) / rad) : null;
+    if (torque.low / r < 2 * newtons || torque.high / r > FIT.force * BEARS[plan.on]) continue;
+    const reach = (plan.axisMetres + travel + FIT.aim) / r;
+    const pressDegrees = reach < FIT.reach ? Math.round(Math.asin(reach) / DEGREE) : null;
     if (pressDegrees === null) continue;
-    const beyond = r * Math.sin(pressDegrees * rad) - plan.axisMetres - travel;
-    if (beyond < 0.2e-3 || beyond > 1.3e-3) continue;
-    // The hand wants 15 mm where the axis gives them.
-    const room = Math.min(0.95, Math.max(-0.95, (plan.axisMetres - 15.2e-3) / r));
-    return { hornMetres: r, pressDegrees, restDegrees: Math.min(plan.restDegrees, Math.floor(Math.asin(room) / rad)) };
+    const beyond = r * Math.sin(pressDegrees * DEGREE) - plan.axisMetres - travel;
+    if (beyond < FIT.least || beyond > FIT.most) continue;
+    const room = Math.min(FIT.rest, Math.max(-FIT.rest, (plan.axisMetres - HAND_METRES) / r));
+    return {
+      hornMetres: r,
+      pressDegrees,
+      restDegrees: Math.min(plan.restDegrees, Math.floor(Math.asin(room) / DEGREE)),
+    };
   }
   return null;
 }

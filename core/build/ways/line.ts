@@ -1,3 +1,4 @@
+import { LOGIC_LOW_VOLTS } from './driver-levels';
 import { present } from '../../ground/lists';
 import {
   constant,
@@ -104,12 +105,24 @@ export function lineOf(fact: ControlFact, control: Control): ControlLine | null 
   if (dry) {
     return {
       ...base,
-      lowBelow: shareLevel('V_IL', 'a fifth of the open voltage', 0.2, base.supply, 'low', 'dry-pair-levels'),
-      highAbove: shareLevel('V_IH', 'seven tenths of the open voltage', 0.7, base.supply, 'low', 'dry-pair-levels'),
+      lowBelow: shareLevel('V_IL', 'a fifth of the open voltage', DRY.low, base.supply, 'low', 'dry-pair-levels'),
+      highAbove: shareLevel(
+        'V_IH',
+        'seven tenths of the open voltage',
+        DRY.high,
+        base.supply,
+        'low',
+        'dry-pair-levels',
+      ),
     };
   }
   return { ...base, ...inputLevels(control, base.supply) };
 }
+
+/** Levels as shares of the supply: of a dry pair's loop (`dry-pair-levels`) and of CMOS inputs (`cmos-levels`); TTL's high level, V. */
+const DRY = { low: 0.2, high: 0.7 } as const;
+const CMOS = { low: 0.3, high: 0.7 } as const;
+const TTL_HIGH_VOLTS = 2;
 
 function inputLevels(control: Control, supply: RangedInput): Pick<ControlLine, 'lowBelow' | 'highAbove'> {
   if (control.levels === 'own' && control.lowBelowVolts !== null && control.highAboveVolts !== null) {
@@ -122,13 +135,13 @@ function inputLevels(control: Control, supply: RangedInput): Pick<ControlLine, '
   if (control.levels === 'ttl') {
     const ttl = { from: 'source', key: 'ttl-levels' } as const;
     return {
-      lowBelow: { volts: 0.8, origin: ttl, name: 'low level (VIL)' },
-      highAbove: { volts: 2.0, origin: ttl, name: 'high level (VIH)' },
+      lowBelow: { volts: LOGIC_LOW_VOLTS, origin: ttl, name: 'low level (VIL)' },
+      highAbove: { volts: TTL_HIGH_VOLTS, origin: ttl, name: 'high level (VIH)' },
     };
   }
   return {
-    lowBelow: shareLevel('V_IL', 'low level (VIL), 0.3 of supply', 0.3, supply, 'low', 'cmos-levels'),
-    highAbove: shareLevel('V_IH', 'high level (VIH), 0.7 of supply', 0.7, supply, 'high', 'cmos-levels'),
+    lowBelow: shareLevel('V_IL', 'low level (VIL), 0.3 of supply', CMOS.low, supply, 'low', 'cmos-levels'),
+    highAbove: shareLevel('V_IH', 'high level (VIH), 0.7 of supply', CMOS.high, supply, 'high', 'cmos-levels'),
   };
 }
 

@@ -12,10 +12,20 @@ import { perKey } from './scanned';
 import { carriesLoad, resistorPart, result, wireOhms } from './result';
 import { twiceButton } from './transistor';
 
+/** LED current at which any optocoupler begins to conduct, A, and what of the supply is moved then: common practice. */
+const STARTS_AMPS = 100e-6;
+const MOVED_SHARE = 0.3;
+/** Transfer ratios are stated at milliamperes; under this they fall away, A. */
+const STATED_AMPS = 2e-3;
+/** Resistor while nothing is known of the button, Ω. */
+const USUAL_OHMS = 680;
+
 /** LED current from which its transistor already moves the line by a third of its supply, A: a weak pull-up may give that. */
 function startsAt(c: WayContext, highestTransfer: number): number {
   const line = c.line;
-  return line ? Math.min(100e-6, (0.3 * line.supply.range.low) / line.pull.range.high / highestTransfer) : 100e-6;
+  return line
+    ? Math.min(STARTS_AMPS, (MOVED_SHARE * line.supply.range.low) / line.pull.range.high / highestTransfer)
+    : STARTS_AMPS;
 }
 
 /** At a crossing of a scanned pad the collector must lie on the higher side, which is the sense line where strobes go low. */
@@ -44,11 +54,10 @@ export function optocoupler(c: WayContext): WayResult {
     ...polarityKnown(c),
     ...perKey(way, c),
   ];
-  let ohms = own ?? 680;
+  let ohms = own ?? USUAL_OHMS;
   if (c.line) {
     const need = twiceButton(c.line);
-    // Transfer ratios are stated at milliamperes; under 2 mA they fall away.
-    const aim = Math.max(2e-3, itemAt(need, 1).result.value / (transfer.range.low * OPTO_AGEING));
+    const aim = Math.max(STATED_AMPS, itemAt(need, 1).result.value / (transfer.range.low * OPTO_AGEING));
     const wanted = (c.drive.highVolts.low - ledVolts.range.high) / aim;
     const r = seriesResistor(wanted, own);
     ohms = r.ohms;

@@ -72,6 +72,31 @@ export interface Build {
   readonly dropVolts: number;
 }
 
+/** What is usual where a draw says nothing else (`builds-met`). */
+const USUAL: Omit<Build, 'kind'> = {
+  layout: 'usual',
+  signal: 'A',
+  supplyVolts: 5,
+  alternating: false,
+  seriesOhms: 10e3,
+  contactOhms: 0.4,
+  mainsOhms: 150e6,
+  groundOhms: 0.05,
+  boardOhms: 3e3,
+  keyOhms: 0.05,
+  neighbourOhms: 2.2e3,
+  periodSeconds: 0.016,
+  pulseShare: 0.125,
+  flag: true,
+  second: false,
+  movesFirst: true,
+  returnOhms: 0.05,
+  inChip: false,
+  pinOhms: 300e6,
+  pinBackOhms: 300e6,
+  dropVolts: 0,
+};
+
 /**
  * A build from what matters about it; the rest is as usual. Each is written out field by field: tens of thousands are
  * drawn, and objects of one shape are read several times as fast as those of many.
@@ -79,27 +104,27 @@ export interface Build {
 // eslint-disable-next-line complexity -- nothing is decided here: one usual value for each field
 export const buildOf = (set: Pick<Build, 'kind'> & Partial<Build>): Build => ({
   kind: set.kind,
-  layout: set.layout ?? 'usual',
-  signal: set.signal ?? 'A',
-  supplyVolts: set.supplyVolts ?? 5,
-  alternating: set.alternating ?? false,
-  seriesOhms: set.seriesOhms ?? 10e3,
-  contactOhms: set.contactOhms ?? 0.4,
-  mainsOhms: set.mainsOhms ?? 150e6,
-  groundOhms: set.groundOhms ?? 0.05,
-  boardOhms: set.boardOhms ?? 3e3,
-  keyOhms: set.keyOhms ?? 0.05,
-  neighbourOhms: set.neighbourOhms ?? 2.2e3,
-  periodSeconds: set.periodSeconds ?? 0.016,
-  pulseShare: set.pulseShare ?? 0.125,
-  flag: set.flag ?? true,
-  second: set.second ?? false,
-  movesFirst: set.movesFirst ?? true,
-  returnOhms: set.returnOhms ?? 0.05,
-  inChip: set.inChip ?? false,
-  pinOhms: set.pinOhms ?? 300e6,
-  pinBackOhms: set.pinBackOhms ?? 300e6,
-  dropVolts: set.dropVolts ?? 0,
+  layout: set.layout ?? USUAL.layout,
+  signal: set.signal ?? USUAL.signal,
+  supplyVolts: set.supplyVolts ?? USUAL.supplyVolts,
+  alternating: set.alternating ?? USUAL.alternating,
+  seriesOhms: set.seriesOhms ?? USUAL.seriesOhms,
+  contactOhms: set.contactOhms ?? USUAL.contactOhms,
+  mainsOhms: set.mainsOhms ?? USUAL.mainsOhms,
+  groundOhms: set.groundOhms ?? USUAL.groundOhms,
+  boardOhms: set.boardOhms ?? USUAL.boardOhms,
+  keyOhms: set.keyOhms ?? USUAL.keyOhms,
+  neighbourOhms: set.neighbourOhms ?? USUAL.neighbourOhms,
+  periodSeconds: set.periodSeconds ?? USUAL.periodSeconds,
+  pulseShare: set.pulseShare ?? USUAL.pulseShare,
+  flag: set.flag ?? USUAL.flag,
+  second: set.second ?? USUAL.second,
+  movesFirst: set.movesFirst ?? USUAL.movesFirst,
+  returnOhms: set.returnOhms ?? USUAL.returnOhms,
+  inChip: set.inChip ?? USUAL.inChip,
+  pinOhms: set.pinOhms ?? USUAL.pinOhms,
+  pinBackOhms: set.pinBackOhms ?? USUAL.pinBackOhms,
+  dropVolts: set.dropVolts ?? USUAL.dropVolts,
 });
 
 /** Where, in which state and with which setting: a reading without its value. */

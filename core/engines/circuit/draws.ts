@@ -15,16 +15,47 @@ export function pick(list: Weighted, u: number): [number, number] {
   return [lastItem(list)[0], 0.5];
 }
 
+/** The least and the most that is met of a value, or either end of a share. */
+export type Span = readonly [low: number, high: number];
+
 /** Even over decades. */
-export const decade = (low: number, high: number, u: number): number => low * (high / low) ** u;
+export const decade = ([low, high]: Span, u: number): number => low * (high / low) ** u;
 /** Log-uniform with a hump in the middle: the sum of two shares would be a triangle; this bends one share into it. */
-export const hump = (low: number, high: number, u: number): number =>
-  decade(low, high, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
+export const hump = (span: Span, u: number): number =>
+  decade(span, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
+/** One share told apart at a place: which side it fell on, and where on that side. */
+export const split = (u: number, at: number): readonly [below: boolean, rest: number] =>
+  u < at ? [true, u / at] : [false, (u - at) / (1 - at)];
+
+// What is met (`builds-met`): chosen from what boards, pads and contacts show, with no source for each one by itself.
+
+/** Pull resistors on boards, Ω: half of them around ten kilohms, the others anywhere. */
+const PULLS = { around: [800, 220e3], anywhere: [900, 240e3] } satisfies Record<string, Span>;
+/** Contacts, Ω: six of ten are metal, the others carbon or printed silver. */
+const CONTACTS = { metal: [0.03, 3], printed: [10, 350] } satisfies Record<string, Span>;
+const METAL_SHARE = 0.6;
+/** A chip's pin unplugged, Ω: six of ten show nothing, one more in five shows one junction, the rest both. */
+const PINS = { shut: [8e6, 1e9], open: [2e3, 1e6] } satisfies Record<string, Span>;
+const PIN_SHARES = { shut: 0.6, oneWay: 0.8 } as const;
+const BACK_OHMS_MORE = 1.5;
+/** Low-voltage ground to the mains pins, Ω: three of ten ties are wires, the others suppressors; untied it is insulation. */
+const TIES = { wire: [0.05, 20], suppressor: [20e3, 600e3], insulation: [60e6, 1e9] } satisfies Record<string, Span>;
+const WIRE_SHARE = 0.3;
+/** How far supplies lie from their name, as a share: loosely regulated ones, and those of logic. */
+const WITHIN = { loose: 0.16, logic: 0.06 } as const;
+/** Factors that make a second and a third share out of one: primes, so that they do not go along. */
+const SECOND = 7919;
+/** The factor of a third share (`again`). */
+export const THIRD = 104_729;
+
 /** Pull resistors on boards: around ten kilohms more often than not, and anything from one to two hundred. */
-export const pulls = (u: number): number => (u < 0.5 ? hump(800, 220e3, u * 2) : decade(900, 240e3, u * 2 - 1));
+export const pulls = (u: number): number => {
+  const [near, v] = split(u, 0.5);
+  return near ? hump(PULLS.around, v) : decade(PULLS.anywhere, v);
+};
 const near = (value: number, share: number, u: number): number => value * (1 + share * (2 * u - 1));
 /** A second share out of one, for what is only yes or no. */
-export const again = (u: number, factor = 7919): number => (u * factor) % 1;
+export const again = (u: number, factor = SECOND): number => (u * factor) % 1;
 
 /** Supplies that are met, V, with their weights and how far each lies from its name, as a share. */
 export interface Supplies {
@@ -48,25 +79,28 @@ const LOGIC: Weighted = [
   [24, 0.5],
 ];
 /** Supplies that logic is met with, V, and how often. */
-export const LOGIC_SUPPLIES: Supplies = { list: LOGIC, within: 0.06 };
+export const LOGIC_SUPPLIES: Supplies = { list: LOGIC, within: WITHIN.logic };
 /** Metal contacts are fractions of an ohm; carbon pills and printed membranes are tens to hundreds. */
-export const contact = (u: number): number => (u < 0.6 ? decade(0.03, 3, u / 0.6) : decade(10, 350, (u - 0.6) / 0.4));
+export const contact = (u: number): number => {
+  const [metal, v] = split(u, METAL_SHARE);
+  return decade(metal ? CONTACTS.metal : CONTACTS.printed, v);
+};
 /** What a chip's pin shows unplugged: hardly anything, unless the ohmmeter's own volts open one of its junctions, or both. */
 export function pins(u: number): { pinOhms: number; pinBackOhms: number } {
-  const shut = decade(8e6, 1e9, again(u));
-  if (u < 0.6) return { pinOhms: shut, pinBackOhms: shut };
-  const open = decade(2e3, 1e6, again(u, 104_729));
-  return u < 0.8 ? { pinOhms: open, pinBackOhms: shut } : { pinOhms: open, pinBackOhms: open * 1.5 };
+  const shut = decade(PINS.shut, again(u));
+  if (u < PIN_SHARES.shut) return { pinOhms: shut, pinBackOhms: shut };
+  const open = decade(PINS.open, again(u, THIRD));
+  return { pinOhms: open, pinBackOhms: u < PIN_SHARES.oneWay ? shut : open * BACK_OHMS_MORE };
 }
 /** Low-voltage ground to the mains pins, Ω; under the share it is tied to them. */
-export const tie = (u: number, share: number): number =>
-  u < share
-    ? u < share * 0.3
-      ? decade(0.05, 20, u / share / 0.3)
-      : decade(20e3, 600e3, (u / share - 0.3) / 0.7)
-    : decade(60e6, 1e9, (u - share) / (1 - share));
+export const tie = (u: number, share: number): number => {
+  const [tied, v] = split(u, share);
+  if (!tied) return decade(TIES.insulation, v);
+  const [wire, w] = split(v, WIRE_SHARE);
+  return decade(wire ? TIES.wire : TIES.suppressor, w);
+};
 
 /** Supplies that regulate loosely: a sixth either way. */
-export const wide = (list: Weighted): Supplies => ({ list, within: 0.16 });
+export const wide = (list: Weighted): Supplies => ({ list, within: WITHIN.loose });
 /** Supplies of logic, which regulate well. */
-export const steady = (list: Weighted): Supplies => ({ list, within: 0.06 });
+export const steady = (list: Weighted): Supplies => ({ list, within: WITHIN.logic });

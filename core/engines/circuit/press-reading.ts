@@ -1,6 +1,13 @@
 import { firstItem, itemAt, lastItem, present } from '../../ground/lists';
 import { PRESS_TIMES } from './press-netlist';
 
+/** An edge is timed between these shares of its swing (IEC 60469); levels are the mean of the last share before a change. */
+const EDGE = { from: 0.1, to: 0.9 } as const;
+const IDLE_SHARE = 0.05;
+const PRESSED_SHARE = 0.2;
+/** Until then a simulation finds its own footing, s. */
+const SETTLED_SECONDS = 50e-6;
+
 /** A simulated press as samples; the arrays have the same length, times grow. */
 export interface PressWave {
   readonly seconds: readonly number[];
@@ -47,7 +54,7 @@ function edge(
   to: number,
   which: 'first' | 'last',
 ): number | null {
-  const [tenth, most] = [start + 0.1 * (end - start), start + 0.9 * (end - start)];
+  const [tenth, most] = [start + EDGE.from * (end - start), start + EDGE.to * (end - start)];
   const [a, b] = [crossings(w, tenth, from, to), crossings(w, most, from, to)];
   if (a.length === 0 || b.length === 0) return null;
   const done = which === 'first' ? firstItem(b) : lastItem(b);
@@ -78,14 +85,14 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
   const idle = (v: number): boolean => (low ? v > highAbove : v < lowBelow);
   const { driven, press, release, end } = PRESS_TIMES;
   // Shortly before the press: a relay that a module never lets go has pulled in by then.
-  const idleVolts = mean(w, press - 0.05 * (press - driven), press);
+  const idleVolts = mean(w, press - IDLE_SHARE * (press - driven), press);
   let powerUp = idleVolts;
   let seenAfter: number | null = null;
   let steadySince: number | null = null;
   let goneSince: number | null = null;
   w.seconds.forEach((t, i) => {
     const v = itemAt(w.line, i);
-    if (t > 50e-6 && t < driven && Math.abs(v - idleVolts) > Math.abs(powerUp - idleVolts)) powerUp = v;
+    if (t > SETTLED_SECONDS && t < driven && Math.abs(v - idleVolts) > Math.abs(powerUp - idleVolts)) powerUp = v;
     if (t >= press && t < release) {
       if (pressed(v)) {
         seenAfter ??= t - press;
@@ -96,7 +103,7 @@ export function readPress(w: PressWave, low: boolean, lowBelow: number, highAbov
       else goneSince = null;
     }
   });
-  const pressedVolts = mean(w, release - 0.2 * (release - press), release);
+  const pressedVolts = mean(w, release - PRESSED_SHARE * (release - press), release);
   const come = seenAfter !== null && steadySince !== null;
   return {
     idleVolts,

@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { CONTROL_KINDS, type ControlKind } from '../../ground/job';
 import { buildOf, type Build } from './build';
-import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies } from './draws';
+import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies, type Span } from './draws';
 import { BUTTON_VARIANTS } from './variants-buttons';
 import { LOAD_VARIANTS } from './variants-loads';
 import { OTHER_VARIANTS } from './variants-others';
@@ -73,12 +73,15 @@ export function drawVariant(kind: ControlKind, variant: Variant, u: readonly num
     supplyVolts: supplyOf(suppliesOf(variant) ?? LOGIC_SUPPLIES, u0),
     seriesOhms: pulls(u1),
     contactOhms: contact(u2),
-    boardOhms: decade(120, 300e3, u3),
+    boardOhms: decade(BOARD_OHMS, u3),
     mainsOhms: tie(u4, tied),
     ...pins(u8),
   };
   return buildOf({ ...base, ...variant.draw({ base, u0, u1, u2, u3, u4, u5, u6, u9, u10 }) });
 }
+
+/** What is met between supply and ground of a board, Ω (`builds-met`). */
+const BOARD_OHMS: Span = [120, 300e3];
 
 /** One build of a kind, its structure by the last of the shares. The stand-ins of the practice shelf are drawn so. */
 export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {

@@ -1,6 +1,29 @@
-import { decade, wide } from './draws';
+import { decade, split, wide, type Span } from './draws';
 import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
+
+/** Spans that are met (`builds-met`): resistances in Ω, shares of one. */
+const MET = {
+  lowLoad: [1, 600],
+  mainsLoad: [12, 2e3],
+  switch: [0.01, 0.5],
+  /** What LEDs take of the supply before they pass anything. */
+  ledShare: [0.5, 0.85],
+  junctionLeak: [1e5, 1e9],
+  insulation: [60e6, 1e9],
+  winding: [0.8, 150],
+  /** A bridge's outputs to ground while it coasts: through its own resistors, or not at all. */
+  coastsThrough: [2e3, 200e3],
+  coastsOpen: [5e6, 1e9],
+  /** What an ohmmeter sees of a winding behind an end switch's diode. */
+  diodeShut: [3e5, 1e10],
+  diodeOpen: [100, 3e5],
+} satisfies Record<string, Span>;
+/** How often a load's switch stays where it was put, a load is of LEDs, a diode stays shut, a bridge brakes. */
+const OFTEN = { stays: 0.8, leds: 0.6, diodeShut: 0.7, brakes: 0.4 } as const;
+const DIODE_VOLTS = 0.6;
+/** A diode before a board, under the little that a meter draws. */
+const BOARD_DIODE_VOLTS = 0.35;
 
 const LOADS = wide([
   [3, 0.5],
@@ -11,17 +34,17 @@ const LOADS = wide([
   [24, 3],
 ]);
 const lowLoad = (d: BuildDraw): Partial<Build> => ({
-  seriesOhms: decade(1, 600, d.u1),
-  contactOhms: decade(0.01, 0.5, d.u2),
-  flag: d.u6 < 0.8,
+  seriesOhms: decade(MET.lowLoad, d.u1),
+  contactOhms: decade(MET.switch, d.u2),
+  flag: d.u6 < OFTEN.stays,
 });
 /** Loads with junctions: LEDs take most of the supply before they pass anything, a board's diode a little. */
 const junctions = (d: BuildDraw): Partial<Build> => {
-  const volts = d.base.supplyVolts;
+  const [leds, v] = split(d.u9, OFTEN.leds);
   return {
     ...lowLoad(d),
-    dropVolts: d.u9 < 0.6 ? volts * decade(0.5, 0.85, d.u9 / 0.6) : 0.35,
-    pinOhms: decade(1e5, 1e9, d.u10),
+    dropVolts: leds ? d.base.supplyVolts * decade(MET.ledShare, v) : BOARD_DIODE_VOLTS,
+    pinOhms: decade(MET.junctionLeak, d.u10),
   };
 };
 const MAINS = wide([
@@ -35,15 +58,15 @@ const MOTORS = wide([
   [12, 5],
   [24, 3],
 ]);
-const winding = (d: BuildDraw): Partial<Build> => ({ seriesOhms: decade(0.8, 150, d.u1) });
-const coasts = (d: BuildDraw): Partial<Build> => ({
-  groundOhms: d.u5 < 0.5 ? decade(2e3, 200e3, d.u5 * 2) : decade(5e6, 1e9, d.u5 * 2 - 1),
-});
-/** What an ohmmeter sees of a winding behind an end switch's diode. */
-const ended = (d: BuildDraw): Partial<Build> => ({
-  dropVolts: 0.6,
-  keyOhms: d.u9 < 0.7 ? decade(3e5, 1e10, d.u9 / 0.7) : decade(100, 3e5, (d.u9 - 0.7) / 0.3),
-});
+const winding = (d: BuildDraw): Partial<Build> => ({ seriesOhms: decade(MET.winding, d.u1) });
+const coasts = (d: BuildDraw): Partial<Build> => {
+  const [through, v] = split(d.u5, 0.5);
+  return { groundOhms: decade(through ? MET.coastsThrough : MET.coastsOpen, v) };
+};
+const ended = (d: BuildDraw): Partial<Build> => {
+  const [shut, v] = split(d.u9, OFTEN.diodeShut);
+  return { dropVolts: DIODE_VOLTS, keyOhms: decade(shut ? MET.diodeShut : MET.diodeOpen, v) };
+};
 
 /** Structures of loads that the machine switches, and of motors (`builds-met`). */
 export const LOAD_VARIANTS: Readonly<Record<'switched-load' | 'motor-pair', readonly Variant[]>> = {
@@ -55,10 +78,10 @@ export const LOAD_VARIANTS: Readonly<Record<'switched-load' | 'motor-pair', read
       supplies: MAINS,
       draw: (d) => ({
         alternating: true,
-        seriesOhms: decade(12, 2e3, d.u1),
-        contactOhms: decade(0.01, 0.5, d.u2),
-        mainsOhms: decade(60e6, 1e9, d.u4),
-        flag: d.u6 < 0.8,
+        seriesOhms: decade(MET.mainsLoad, d.u1),
+        contactOhms: decade(MET.switch, d.u2),
+        mainsOhms: decade(MET.insulation, d.u4),
+        flag: d.u6 < OFTEN.stays,
       }),
     },
     { name: 'above its load', share: 0.18, count: 512, supplies: LOADS, draw: lowLoad },
@@ -105,7 +128,12 @@ export const LOAD_VARIANTS: Readonly<Record<'switched-load' | 'motor-pair', read
       share: 0.14,
       count: 320,
       supplies: MOTORS,
-      draw: (d) => ({ ...winding(d), ...coasts(d), ...ended(d), ...(d.u6 < 0.4 ? { layout: 'brakes' as const } : {}) }),
+      draw: (d) => ({
+        ...winding(d),
+        ...coasts(d),
+        ...ended(d),
+        ...(d.u6 < OFTEN.brakes ? { layout: 'brakes' as const } : {}),
+      }),
     },
     {
       name: 'relay bridge, standing at an end switch',

@@ -1,8 +1,34 @@
-import { again, decade, hump, steady, wide, type Supplies } from './draws';
+import { again, decade, hump, steady, THIRD, wide, type Span, type Supplies } from './draws';
 import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
 
 type OtherKind = 'dry-pair' | 'touch-pad' | 'encoder' | 'serial-bus';
+
+/** Spans that are met (`builds-met`): resistances in Ω, volts in V, times in s, shares of one. */
+const MET = {
+  /** Behind a loop that a machine feeds out, and behind a header's pull. */
+  loop: [250, 15e3],
+  header: [800, 15e3],
+  alternatingLoop: [25, 20e3],
+  insulation: [30e6, 1e9],
+  chipPull: [18e3, 110e3],
+  stepPeriod: [0.015, 0.5],
+  bit: [15e-6, 25e-3],
+  talk: [0.015, 0.45],
+  floatingPad: [0.05, 1.2],
+  floatingOhms: [1e6, 40e6],
+  padOhms: [3e5, 40e6],
+  padShare: [0.02, 0.7],
+  swingOhms: [8e3, 3e6],
+  swingPeriod: [2e-6, 4e-3],
+  openDrainPull: [900, 12e3],
+  singleWirePull: [800, 2e3],
+} satisfies Record<string, Span>;
+/** Shares of time at the other level: from, and how much more at most. */
+const STEP_SHARE = { from: 0.3, more: 0.4 } as const;
+const SWING_SHARE = { from: 0.15, more: 0.7 } as const;
+/** How often a knob's or an encoder's pull is inside the chip, and a header's return floats. */
+const OFTEN = { chip: 0.4, headerFloats: 0.4 } as const;
 
 const LOOPS = wide([
   [5, 1.2],
@@ -17,10 +43,10 @@ const LOGIC_PAIR = steady([
   [5, 1.3],
 ]);
 /** Loops that a machine feeds out: their supply and what is behind it. */
-const loopOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(250, 15e3, d.u1) });
+const loopOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(MET.loop, d.u1) });
 /** Three or five volts on a header, behind a pull of the board. */
-const headerOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(800, 15e3, d.u1) });
-const floats = (d: BuildDraw): Partial<Build> => ({ groundOhms: decade(30e6, 1e9, d.u5) });
+const headerOf = (d: BuildDraw): Partial<Build> => ({ seriesOhms: hump(MET.header, d.u1) });
+const floats = (d: BuildDraw): Partial<Build> => ({ groundOhms: decade(MET.insulation, d.u5) });
 
 const PADS = steady([
   [2.5, 1],
@@ -29,18 +55,18 @@ const PADS = steady([
 ]);
 
 const steps = (d: BuildDraw): Partial<Build> => ({
-  periodSeconds: decade(0.015, 0.5, d.u5),
-  pulseShare: 0.3 + 0.4 * d.u6,
+  periodSeconds: decade(MET.stepPeriod, d.u5),
+  pulseShare: STEP_SHARE.from + STEP_SHARE.more * d.u6,
   flag: again(d.u6) < 0.5,
   second: again(d.u5) < 0.5,
-  movesFirst: again(d.u5, 104_729) < 0.5,
-  inChip: d.u9 < 0.4,
-  seriesOhms: d.u9 < 0.4 ? decade(18e3, 110e3, d.u1) : d.base.seriesOhms,
+  movesFirst: again(d.u5, THIRD) < 0.5,
+  inChip: d.u9 < OFTEN.chip,
+  seriesOhms: d.u9 < OFTEN.chip ? decade(MET.chipPull, d.u1) : d.base.seriesOhms,
 });
 
 const talk = (d: BuildDraw): Partial<Build> => ({
-  periodSeconds: decade(15e-6, 25e-3, d.u5),
-  pulseShare: decade(0.015, 0.45, d.u6),
+  periodSeconds: decade(MET.bit, d.u5),
+  pulseShare: decade(MET.talk, d.u6),
 });
 
 /** Structures of pairs, pads, knobs and buses (`builds-met`). */
@@ -60,7 +86,7 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       share: 0.09,
       count: 384,
       supplies: LOGIC_PAIR,
-      draw: (d) => ({ ...headerOf(d), ...(d.u6 < 0.4 ? floats(d) : {}) }),
+      draw: (d) => ({ ...headerOf(d), ...(d.u6 < OFTEN.headerFloats ? floats(d) : {}) }),
     },
     {
       name: 'unfiltered supply',
@@ -76,7 +102,7 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       supplies: ALTERNATING,
       draw: (d) => ({
         ...loopOf(d),
-        seriesOhms: decade(25, 20e3, d.u1),
+        seriesOhms: decade(MET.alternatingLoop, d.u1),
         alternating: true,
         ...(d.u6 < 0.5 ? floats(d) : {}),
       }),
@@ -88,14 +114,18 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       share: 0.3,
       count: 256,
       supplies: null,
-      draw: (d) => ({ supplyVolts: decade(0.05, 1.2, d.u0), seriesOhms: decade(1e6, 40e6, d.u1) }),
+      draw: (d) => ({ supplyVolts: decade(MET.floatingPad, d.u0), seriesOhms: decade(MET.floatingOhms, d.u1) }),
     },
     {
       name: 'pads on a level',
       share: 0.15,
       count: 256,
       supplies: PADS,
-      draw: (d) => ({ layout: 'driven', seriesOhms: decade(3e5, 40e6, d.u1), pulseShare: decade(0.02, 0.7, d.u6) }),
+      draw: (d) => ({
+        layout: 'driven',
+        seriesOhms: decade(MET.padOhms, d.u1),
+        pulseShare: decade(MET.padShare, d.u6),
+      }),
     },
     {
       name: 'pads that swing',
@@ -104,9 +134,9 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       supplies: PADS,
       draw: (d) => ({
         layout: 'oscillating',
-        seriesOhms: decade(8e3, 3e6, d.u1),
-        pulseShare: 0.15 + 0.7 * d.u6,
-        periodSeconds: decade(2e-6, 4e-3, d.u5),
+        seriesOhms: decade(MET.swingOhms, d.u1),
+        pulseShare: SWING_SHARE.from + SWING_SHARE.more * d.u6,
+        periodSeconds: decade(MET.swingPeriod, d.u5),
       }),
     },
     {
@@ -116,8 +146,8 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       supplies: PADS,
       draw: (d) => ({
         layout: 'output',
-        seriesOhms: decade(3e5, 40e6, d.u1),
-        pulseShare: decade(0.02, 0.7, d.u6),
+        seriesOhms: decade(MET.padOhms, d.u1),
+        pulseShare: decade(MET.padShare, d.u6),
         flag: d.u9 < 0.5,
       }),
     },
@@ -188,14 +218,14 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       share: 0.11,
       count: 256,
       supplies: LOGIC_PAIR,
-      draw: (d) => ({ ...talk(d), layout: 'open-drain', flag: false, seriesOhms: decade(900, 12e3, d.u1) }),
+      draw: (d) => ({ ...talk(d), layout: 'open-drain', flag: false, seriesOhms: decade(MET.openDrainPull, d.u1) }),
     },
     {
       name: 'two open-drain lines, silent',
       share: 0.11,
       count: 192,
       supplies: LOGIC_PAIR,
-      draw: (d) => ({ layout: 'open-drain', flag: false, pulseShare: 0, seriesOhms: decade(900, 12e3, d.u1) }),
+      draw: (d) => ({ layout: 'open-drain', flag: false, pulseShare: 0, seriesOhms: decade(MET.openDrainPull, d.u1) }),
     },
     {
       name: 'single wire at 12 V',
@@ -205,7 +235,7 @@ export const OTHER_VARIANTS: Readonly<Record<OtherKind, readonly Variant[]>> = {
       draw: (d) => ({
         ...talk(d),
         layout: 'open-drain',
-        seriesOhms: decade(800, 2e3, d.u1),
+        seriesOhms: decade(MET.singleWirePull, d.u1),
         ...(again(d.u9) < 0.5 ? { pulseShare: 0 } : {}),
       }),
     },

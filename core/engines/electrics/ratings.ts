@@ -27,11 +27,13 @@ const SAME = 0.985;
 export const bearsAmps = (squareMetres: number): number =>
   BEARS.findLast(([size]) => squareMetres * 1e6 >= size * SAME)?.[1] ?? 0;
 
+/** Sizes that are sold: even gauges, and mm² (IEC 60228). */
+const SOLD_GAUGES: readonly number[] = [28, 26, 24, 22, 20, 18, 16, 14, 12, 10];
+const SOLD_SQUARE_MILLIMETRES: readonly number[] = [0.08, 0.14, 0.25, 0.34, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10];
+
 /** Sizes that are sold, m²: those of mm², or even gauges where leads are sold by gauge. */
 export const soldSizes = (byGauge: boolean): readonly number[] =>
-  byGauge
-    ? [28, 26, 24, 22, 20, 18, 16, 14, 12, 10].map(awgAreaSquareMetres)
-    : [0.08, 0.14, 0.25, 0.34, 0.5, 0.75, 1, 1.5, 2.5, 4, 6, 10].map((mm) => mm * 1e-6);
+  byGauge ? SOLD_GAUGES.map(awgAreaSquareMetres) : SOLD_SQUARE_MILLIMETRES.map((mm) => mm / 1e6);
 
 /** Preferred ratings of miniature fuses, A. Source: IEC 60127, the R10 row of ISO 3 (`fuse-ratings`). */
 const FUSE_RATINGS: readonly number[] = [

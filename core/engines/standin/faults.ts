@@ -2,6 +2,10 @@ import { predict, type Build, type ReadingSpec } from '../circuit';
 import type { Meter } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 
+/** What an ohmmeter meets at a cut, and a part that is as good as not there, Ω. */
+const OPEN_OHMS = 2e9;
+const FLOATING_OHMS = 1e9;
+
 /** What can be wrong with a control: a contact that needs several tries, or a trace that no longer joins. */
 export type StandinFault =
   | { readonly fault: 'dirty-contact'; /** Ohms it may add, log-uniform. */ readonly upToOhms: number }
@@ -41,14 +45,14 @@ export function predictAfflicted(
   const other = cut.fault === 'broken-trace' && cut.terminal === 'A' ? 'B' : 'A';
   const across = spec.from.kind === 'contact' && spec.to.kind === 'contact';
   if (spec.kind === 'ohms' || spec.kind === 'continuity') {
-    if (across) return closed ? build.contactOhms : 2e9;
+    if (across) return closed ? build.contactOhms : OPEN_OHMS;
     return closed
       ? build.contactOhms + predict(build, { ...spec, from: { kind: 'contact', name: other } }, meter)
-      : 2e9;
+      : OPEN_OHMS;
   }
   // The loose terminal floats: the meter pulls it to its other tip, or it takes the other terminal's level through the closed contact.
   return closed && !across
-    ? predict({ ...build, contactOhms: 1e9 }, { ...spec, from: { kind: 'contact', name: other } }, meter)
+    ? predict({ ...build, contactOhms: FLOATING_OHMS }, { ...spec, from: { kind: 'contact', name: other } }, meter)
     : 0;
 }
 
@@ -64,4 +68,4 @@ function turned(spec: ReadingSpec): ReadingSpec {
 
 /** A load across the tips leaves no state for the button: there its contact is a wire of its own. */
 const turnedOver = (build: Build, spec: ReadingSpec): Build =>
-  LOADED.includes(spec.state) ? { ...build, seriesOhms: 1e9 } : build;
+  LOADED.includes(spec.state) ? { ...build, seriesOhms: FLOATING_OHMS } : build;

@@ -34,11 +34,16 @@ export function crossing(pad: PadModel, key: string): { strobe: number; sense: n
   return { strobe, sense: itemAt(pad.keys, strobe).indexOf(key) };
 }
 
+/** The first printable character of a dump's codes; where in its slot a strobe begins, and its jitter, µs. */
+const FIRST_CODE = 33;
+const BEGINS_AT = 0.25;
+const JITTER_MICROSECONDS = 3;
+
 /** What a logic analyser would save of the pad's lines, as a value change dump with microseconds, with a little jitter. */
 export function padCapture(pad: PadModel, held: string | null, periods: number, random: Random): string {
   const at = held === null ? null : crossing(pad, held);
   const names = [...pad.strobes, ...pad.senses];
-  const code = (i: number): string => String.fromCharCode(33 + i);
+  const code = (i: number): string => String.fromCharCode(FIRST_CODE + i);
   const active = pad.polarity === 'low' ? 0 : 1;
   const lines = [
     '$timescale 1 us $end',
@@ -54,7 +59,9 @@ export function padCapture(pad: PadModel, held: string | null, periods: number, 
   const slot = pad.periodSeconds / pad.strobes.length;
   for (let p = 0; p < periods; p++) {
     pad.strobes.forEach((_, s) => {
-      const start = Math.round(1e6 * (p * pad.periodSeconds + (s + 0.25) * slot) + 3 * random.normal());
+      const start = Math.round(
+        1e6 * (p * pad.periodSeconds + (s + BEGINS_AT) * slot) + JITTER_MICROSECONDS * random.normal(),
+      );
       const end = start + Math.round(1e6 * pad.widthSeconds + random.normal());
       const joined = at?.strobe === s ? [pad.strobes.length + at.sense] : [];
       lines.push(

@@ -4,6 +4,9 @@ import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Readin
 import type { Random } from '../../ground/quantity';
 import { afflicted, predictAfflicted, type StandinFault } from './faults';
 
+/** A stand-in acts where a jumper leaves less than this share of the open voltage: between what CMOS takes for low and for high. */
+const ACTS_BELOW = 0.42;
+
 /** What a meter shows of a stand-in, base units. */
 export interface MeterReading {
   readonly value: number;
@@ -48,7 +51,8 @@ export function readStandin(
   const truth = predictAfflicted(build, standin.faults, spec, meter);
   if (spec.kind === 'continuity')
     return { value: 0, digit: 0, relation: '=', said: truth < meter.beepBelowOhms ? 'beep' : 'silent' };
-  if (spec.kind === 'jumper') return { value: 1000, digit: 0, relation: '=', said: truth < 0.42 ? 'acts' : 'nothing' };
+  if (spec.kind === 'jumper')
+    return { value: 1000, digit: 0, relation: '=', said: truth < ACTS_BELOW ? 'acts' : 'nothing' };
   const ranges = present(RANGES[spec.kind]).filter((r) => spec.kind !== 'ohms' || r <= meter.mostOhms);
   const top = lastItem(ranges);
   if (Math.abs(truth) > top) return { value: top, digit: 0, relation: '>', said: '' };

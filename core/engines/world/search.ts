@@ -56,32 +56,43 @@ const PER_STORY = 3;
 const MOST_STATES = 4_000_000;
 /** Stories between two calls of progress. */
 const PER_CALL = 2000;
+/** What must lie between two instants for something to be laid there, s. */
+const ROOM = 4 * JUST_BEFORE;
 /** Share of the time that the passes with fewer disturbances take, about. */
 const FIRST_PASSES = 0.05;
+
+// How the two keys begin, are multiplied and shifted: constants of multiplicative hashing (golden ratio; FNV-1a; MurmurHash3's finish).
+const BEGIN = { a: 0x9e3779b9, b: 0x85ebca6b } as const;
+const TIMES = { a: 0x01000193, b: 0xc2b2ae35 } as const;
+const SHIFT = { a: 15, b: 13, turn: 5 } as const;
+const WORD = 32;
+const ENDLESS = 0x7fffffff;
+/** Bits of the second key that 53 leave beside the first. */
+const LOW_BITS = 21;
 
 /** Mixes a number into two running keys of 32 bits. */
 class Key {
   private a = 0;
   private b = 0;
   reset(): void {
-    this.a = 0x9e3779b9 | 0;
-    this.b = 0x85ebca6b | 0;
+    this.a = BEGIN.a | 0;
+    this.b = BEGIN.b | 0;
   }
   add(x: number): void {
-    this.a = Math.imul(this.a ^ x, 0x01000193) ^ (this.a >>> 15);
-    this.b = Math.imul(this.b ^ x, 0xc2b2ae35) ^ (this.b >>> 13);
-    this.b = (this.b << 5) | (this.b >>> 27);
+    this.a = Math.imul(this.a ^ x, TIMES.a) ^ (this.a >>> SHIFT.a);
+    this.b = Math.imul(this.b ^ x, TIMES.b) ^ (this.b >>> SHIFT.b);
+    this.b = (this.b << SHIFT.turn) | (this.b >>> (WORD - SHIFT.turn));
   }
   /** Of a length of time, to the microsecond. */
   span(x: number): void {
-    if (!Number.isFinite(x)) return this.add(x > 0 ? 0x7fffffff : -0x7fffffff);
+    if (!Number.isFinite(x)) return this.add(x > 0 ? ENDLESS : -ENDLESS);
     const whole = Math.round(x * 1e6);
     this.add(whole | 0);
-    this.add((whole / 2 ** 32) | 0);
+    this.add((whole / 2 ** WORD) | 0);
   }
   /** 53 bits of the two. */
   value(): number {
-    return (this.a >>> 0) * 2 ** 21 + (this.b >>> 11);
+    return (this.a >>> 0) * 2 ** LOW_BITS + (this.b >>> (WORD - LOW_BITS));
   }
 }
 
@@ -126,7 +137,7 @@ function spansOf(w: CompiledWorld, disturbances: readonly Disturbance[]): number
   const own = disturbances.flatMap((d) => (LASTING.includes(d.what) ? [d.how] : []));
   const states = [...w.after, ...[...w.speed].map((v) => (v === 0 ? 0 : 1 / Math.abs(v)))];
   const allowed = w.plan.monitors.flatMap((m) => (m.kind === 'starts' ? [] : [m.seconds]));
-  const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > 4 * JUST_BEFORE);
+  const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > ROOM);
   return [...new Set([...all, ...all.flatMap((x) => all.map((y) => x + y))])];
 }
 const LASTING: readonly WorldEventKind[] = ['thumb', 'cut', 'plug-out', 'controller-out', 'late', 'hand'];
@@ -245,7 +256,7 @@ class StorySearch {
   private branchBetween(depth: number, at: number, due: number, left: number): void {
     const until = Math.min(due, this.search.end);
     this.branch(depth, at, left);
-    if (until - at <= 4 * JUST_BEFORE) return;
+    if (until - at <= ROOM) return;
     this.branch(depth, (at + until) / 2, left);
     // What a disturbance begins and what takes so long may meet the next event: just too early and just too late for it.
     for (const span of this.close ? this.spans : [])

@@ -76,9 +76,15 @@ function readWords(words: Word[], line: string, job: Job, context: NoteContext):
   return /^\d+$/.test(second) && third === 'wire' ? readWire(words, job, line) : readReading(words, line, job, context);
 }
 
+/** What fits in one line, in a colour's name, and on a strip. */
+const MOST_LETTERS = 2000;
+const MOST_COLOUR_LETTERS = 40;
+const MOST_TERMINALS = 12;
+
 function readSaying(word: string, text: string, line: string): Understood {
   if (!text) throw new Misread(line.length, `what is the ${word}?`);
-  if (text.length > 2000) throw new Misread(2000, 'that is too long for one line; 2,000 characters fit');
+  if (text.length > MOST_LETTERS)
+    throw new Misread(MOST_LETTERS, 'that is too long for one line; 2,000 characters fit');
   if (word === 'note') return { ok: true, edit: { do: 'note', text }, words: `a remark for the log: ${text}` };
   const field = word === 'wish' ? 'outcome' : (word as 'when' | 'never');
   const label = { outcome: 'what should happen', when: 'when', never: 'what must never happen' }[field];
@@ -100,7 +106,7 @@ function checkName(name: string, at: number, job: Job): void {
 }
 
 function readControl(words: Word[], job: Job, line: string): Understood {
-  const name = line.slice(firstItem(words).at + 7).trim();
+  const name = line.slice(firstItem(words).at + 'control'.length).trim();
   if (!name) throw new Misread(line.length, 'which name is on the control?');
   checkName(name, itemAt(words, 1).at, job);
   return { ok: true, edit: { do: 'add-control', id: controlId(name), name }, words: `a control called ${name}` };
@@ -112,7 +118,7 @@ function readStrip(words: Word[], job: Job, line: string): Understood {
     throw new Misread(line.length, 'say its name and how many terminals it has, for example: strip back 6');
   checkName(name.text, name.at, job);
   const n = Number(count.text);
-  if (!Number.isInteger(n) || n < 2 || n > 12) throw new Misread(count.at, 'a strip has 2 to 12 terminals');
+  if (!Number.isInteger(n) || n < 2 || n > MOST_TERMINALS) throw new Misread(count.at, 'a strip has 2 to 12 terminals');
   if (rest[0]) throw new Misread(rest[0].at, 'nothing more belongs here');
   const strip: Strip = {
     id: `strip-${name.text.toLowerCase()}`,
@@ -138,8 +144,9 @@ function readWire(words: Word[], job: Job, line: string): Understood {
   const n = Number(itemAt(words, 1).text);
   if (!Number.isInteger(n) || n < 1 || n > strip.wires.length)
     throw new Misread(itemAt(words, 1).at, `${strip.name} has terminals 1 to ${strip.wires.length}`);
-  const colour = words[3] ? line.slice(words[3].at).trim() : '';
-  if (!colour || colour.length > 40) throw new Misread(line.length, 'which colour has the wire?');
+  const [, , , seen] = words;
+  const colour = seen ? line.slice(seen.at).trim() : '';
+  if (!colour || colour.length > MOST_COLOUR_LETTERS) throw new Misread(line.length, 'which colour has the wire?');
   const said = `${strip.name}, wire at terminal ${n}: ${colour}`;
   const item = { ...strip, wires: strip.wires.map((w, i) => (i === n - 1 ? colour : w)) };
   return { ok: true, edit: { do: 'put', list: 'survey.strips', item, say: said }, words: said };

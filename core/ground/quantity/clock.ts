@@ -19,9 +19,12 @@ export const minutesOf = (at: string): number => {
   return hour * 60 + minute;
 };
 
+const DAY_MINUTES = 1440;
+const WEEK_DAYS = 7;
+
 /** Minutes since midnight as they are kept; a day later is the same time of day. */
 export function clockText(minutes: number): string {
-  const at = ((minutes % 1440) + 1440) % 1440;
+  const at = ((minutes % DAY_MINUTES) + DAY_MINUTES) % DAY_MINUTES;
   return `${String(Math.floor(at / 60)).padStart(2, '0')}:${String(at % 60).padStart(2, '0')}`;
 }
 
@@ -32,7 +35,7 @@ const DAY_MS = 86_400_000;
 /** Names of the days of a week from Monday on. The platform has them; a date library would be loaded with the first screen for them. */
 const weekdays = (weekday: 'short' | 'long'): readonly string[] => {
   const { format } = new Intl.DateTimeFormat('en-GB', { weekday, timeZone: 'UTC' });
-  return ['', ...Array.from({ length: 7 }, (_, i) => format(A_MONDAY + i * DAY_MS))];
+  return ['', ...Array.from({ length: WEEK_DAYS }, (_, i) => format(A_MONDAY + i * DAY_MS))];
 };
 
 /** Names of the weekdays, `Mon` or `Monday`, by their ISO number, 1 to 7; the number 0 has none. */

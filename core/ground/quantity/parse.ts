@@ -16,10 +16,14 @@ export type Parsed = { ok: true; quantity: Quantity } | { ok: false; at: number;
 
 const fail = (at: number, message: string): Parsed => ({ ok: false, at, message });
 
+/** Gauge 36 is 0.127 mm thick, and 39 steps make a ratio of 92 (ASTM B258). */
+const AWG = { thinMetres: 0.127e-3, thinGauge: 36, ratio: 92, steps: 39 } as const;
+const INCH_METRES = 0.0254;
+
 /** Cross-section of a conductor by American wire gauge, m². Source: ASTM B258, diameter 0.127 mm · 92^((36 − n)/39). */
 export function awgAreaSquareMetres(gauge: number): number {
-  const diameterMetres = 0.127e-3 * 92 ** ((36 - gauge) / 39);
-  return (Math.PI / 4) * diameterMetres ** 2;
+  const diameterMetres = AWG.thinMetres * AWG.ratio ** ((AWG.thinGauge - gauge) / AWG.steps);
+  return Math.PI * (diameterMetres / 2) ** 2;
 }
 
 /** Characters; no quantity that a person types comes near. */
@@ -143,12 +147,9 @@ function parseSpecial(rest: string, at: number, relation: Quantity['relation'], 
   if (awg) return done(awgAreaSquareMetres(Number(awg[1])), 'm²', 0);
   const fraction = /^(?:(\d+)\s+)?(\d+)\/(\d+)\s*(in|inch|")$/.exec(rest);
   if (fraction) {
-    if (Number(fraction[3]) === 0) return fail(at + rest.indexOf('/') + 1, 'a fraction cannot have 0 below the line');
-    return done(
-      (Number(fraction[1] ?? 0) + Number(fraction[2]) / Number(fraction[3])) * 0.0254,
-      'm',
-      0.0254 / Number(fraction[3]),
-    );
+    const [whole, over, under] = fraction.slice(1).map((x) => Number(x ?? 0)) as [number, number, number];
+    if (under === 0) return fail(at + rest.indexOf('/') + 1, 'a fraction cannot have 0 below the line');
+    return done((whole + over / under) * INCH_METRES, 'm', INCH_METRES / under);
   }
   return duration(rest, done);
 }

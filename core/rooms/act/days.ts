@@ -16,6 +16,8 @@ import {
 import { HAND_SECONDS, startsAsHappenings, type Start } from './faults';
 import type { Scene } from './scene';
 
+const DAYS_OF_YEAR = 365;
+
 /** How often things go wrong (`fault-rates`). */
 export const FAULT_RATES = { missedShare: 1 / 50, handPerDay: 1 / 6, cutsPerYear: 2, cutSeconds: 600 } as const;
 /** How many closures of one start are drawn for: what is pressed more often is heard. */
@@ -40,7 +42,7 @@ export function drawLuck(starts: readonly number[], days: number, random: Random
     if (random.next() < FAULT_RATES.handPerDay) {
       happenings.push({ at: (day + random.next()) * 86400, what: 'thumb', of: 0, how: HAND_SECONDS });
     }
-    if (random.next() < FAULT_RATES.cutsPerYear / 365) {
+    if (random.next() < FAULT_RATES.cutsPerYear / DAYS_OF_YEAR) {
       happenings.push({ at: (day + random.next()) * 86400, what: 'cut', of: 0, how: FAULT_RATES.cutSeconds });
     }
   }
@@ -103,9 +105,10 @@ function apart(a: Told, b: Told, same: (x: number, y: number) => boolean, end: n
   return out;
 }
 
-const WEEK = 7 * 86400;
+const WEEK_DAYS = 7;
+const WEEK = WEEK_DAYS * 86400;
 function byWeek(spans: readonly (readonly [number, number])[], days: number): number[] {
-  const out = new Array<number>(Math.max(1, Math.ceil(days / 7))).fill(0);
+  const out = new Array<number>(Math.max(1, Math.ceil(days / WEEK_DAYS))).fill(0);
   for (const [from, to] of spans)
     for (let t = from; t < to;) {
       const week = Math.min(out.length - 1, Math.floor(t / WEEK));
@@ -159,9 +162,20 @@ export interface WantedDays {
   readonly days: number;
 }
 
+/** Lines of a log that a start takes, without disturbances and with them; a log grows where they do not do. */
+const PER_START = { plain: 4, disturbed: 8 } as const;
+const FIRST_LINES = 64;
+const logRoom = (each: number, starts: readonly Start[]): number => each * starts.length + FIRST_LINES;
+
 /** What the plan makes of so many days with nothing going wrong, within the budget of events. */
 export function wantedDays(scene: Scene, starts: readonly Start[], days: number, progress?: Progress): WantedDays {
-  const run = runDays(scene, happeningsOf(startsAsHappenings(starts)), days, 4 * starts.length + 64, progress);
+  const run = runDays(
+    scene,
+    happeningsOf(startsAsHappenings(starts)),
+    days,
+    logRoom(PER_START.plain, starts),
+    progress,
+  );
   return { scene, told: told(scene, run.log, LOGGED.part), days: run.days };
 }
 
@@ -185,7 +199,7 @@ export function daysOf(
       : [],
   );
   const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
-  const { log, state, days: run } = runDays(scene, given, wanted.days, 8 * starts.length + 64, progress);
+  const { log, state, days: run } = runDays(scene, given, wanted.days, logRoom(PER_START.disturbed, starts), progress);
   const end = run * 86400;
   const counted = starts.filter((s) => s.at < end);
   const [truth, belief] = [told(scene, log, LOGGED.part), told(scene, log, LOGGED.belief)];

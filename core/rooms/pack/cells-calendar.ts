@@ -1,4 +1,3 @@
-import { present } from '../../ground/lists';
 /** Cells that are changed before they may be empty. */
 export interface CellChange {
   readonly name: string;
@@ -7,13 +6,11 @@ export interface CellChange {
 }
 
 const LINE = 70;
+/** A calendar reaches no further, in months. */
+const MOST_MONTHS = 120;
 const escaped = (text: string): string => text.replace(/[\\;,]/g, (c) => `\\${c}`).replace(/[\r\n]+/g, '\\n');
 /** Length in UTF-8. */
-const octets = (text: string): number =>
-  [...text].reduce((n, c) => {
-    const code = present(c.codePointAt(0));
-    return n + (code < 0x80 ? 1 : code < 0x800 ? 2 : code < 0x10000 ? 3 : 4);
-  }, 0);
+const octets = (text: string): number => new TextEncoder().encode(text).length;
 /** Content lines of RFC 5545: CRLF, folded before 75 octets. */
 const folded = (line: string): string => {
   const parts: string[] = [];
@@ -45,7 +42,7 @@ export function cellsCalendar(
 ): string {
   const stamp = `${job.touchedAt.slice(0, 19).replace(/[-:]/g, '')}Z`;
   const events = cells.flatMap((c) => {
-    const months = Math.min(120, Math.floor(c.months));
+    const months = Math.min(MOST_MONTHS, Math.floor(c.months));
     if (months < 1) return [];
     return [
       'BEGIN:VEVENT',

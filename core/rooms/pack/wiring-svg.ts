@@ -34,7 +34,7 @@ function mark(m: Mark): string {
     return (
       `<g><circle cx="${m.x}" cy="${m.y}" r="12" fill="#fff" ` +
       `stroke="${wireColour(m.colour)}" stroke-width="2"/><text x="${m.x}" ` +
-      `y="${m.y + 5}" font-size="14" text-anchor="middle" ` +
+      `y="${m.y + TAG_BASELINE}" font-size="14" text-anchor="middle" ` +
       `fill="#1e2b2a">${m.number}</text></g>`
     );
   }
@@ -42,7 +42,7 @@ function mark(m: Mark): string {
   const stroke = m.colour ? wireColour(m.colour) : INK[m.ink];
   return (
     `<path d="${m.d}" fill="none" stroke="${stroke}" ` +
-    `stroke-width="${m.strong ? 4 : m.wire ? 2.5 : 2}"${m.dashed ? ' stroke-dasharray="6 4"' : ''}/>`
+    `stroke-width="${m.strong ? STROKE.strong : m.wire ? STROKE.wire : STROKE.plain}"${m.dashed ? ' stroke-dasharray="6 4"' : ''}/>`
   );
 }
 
@@ -57,6 +57,13 @@ export interface SheetWire {
 /** Characters that a line of the cautions and a cell of the wire table hold at most on paper, whatever font prints them. */
 const LINE_LETTERS = 96;
 const CELL_LETTERS = 30;
+
+/** Columns of the wire table, and the rows of the sheet below the drawing, in its own units. */
+const COLUMN = { number: 18, from: 60, to: 320, colour: 580, hanging: 30 } as const;
+const ROW = { wire: 24, line: 18, caution: 20, foot: 30, title: 30 } as const;
+const STROKE = { strong: 4, wire: 2.5, plain: 2 } as const;
+/** From a tag's middle down to the line that its number stands on. */
+const TAG_BASELINE = 5;
 
 /** A text in lines of so many characters, broken between words; a word that is longer is broken within, between whole characters. */
 function inLines(text: string, letters: number): string[] {
@@ -80,23 +87,28 @@ export function wiringSvg(
   wires: readonly SheetWire[],
   cautions: readonly string[],
 ): string {
-  const [rowHeight, lineHeight] = [24, 18];
   const tableTop = sheet.height + 100;
   const cell = (x: number, y: number, t: string, weight = 'normal'): string =>
     `<text x="${x}" y="${y}" font-size="15" font-weight="${weight}" fill="#1e2b2a">${xml(t)}</text>`;
   const cells = (x: number, y: number, lines: readonly string[]): string =>
-    lines.map((t, i) => cell(x, y + i * lineHeight, t)).join('');
+    lines.map((t, i) => cell(x, y + i * ROW.line, t)).join('');
   let y = tableTop;
   const rows = wires.map((w) => {
-    y += rowHeight;
+    y += ROW.wire;
     const [from, to] = [inLines(w.from, CELL_LETTERS), inLines(w.to, CELL_LETTERS)];
-    const row = `${cell(18, y, String(w.number), 'bold')}${cells(60, y, from)}${cells(320, y, to)}${cell(580, y, w.colour)}`;
-    y += (Math.max(from.length, to.length) - 1) * lineHeight;
+    const row =
+      cell(COLUMN.number, y, String(w.number), 'bold') +
+      cells(COLUMN.from, y, from) +
+      cells(COLUMN.to, y, to) +
+      cell(COLUMN.colour, y, w.colour);
+    y += (Math.max(from.length, to.length) - 1) * ROW.line;
     return row;
   });
-  const cautionTop = y + rowHeight + 20;
-  const said = cautions.flatMap((c) => inLines(c, LINE_LETTERS).map((line, i) => ({ line, x: i === 0 ? 18 : 30 })));
-  const height = cautionTop + said.length * 20 + 30;
+  const cautionTop = y + ROW.wire + ROW.caution;
+  const said = cautions.flatMap((c) =>
+    inLines(c, LINE_LETTERS).map((line, i) => ({ line, x: i === 0 ? COLUMN.number : COLUMN.hanging })),
+  );
+  const height = cautionTop + said.length * ROW.caution + ROW.foot;
   return [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 ${sheet.width} ${height}" ` +
@@ -104,16 +116,17 @@ export function wiringSvg(
       'sans-serif">',
     `<title>${xml(title)}</title>`,
     `<rect width="${sheet.width}" height="${height}" fill="#fff"/>`,
-    cell(18, 30, title, 'bold'),
+    cell(COLUMN.number, ROW.title, title, 'bold'),
     `<text x="706" y="30" font-size="13" text-anchor="end" fill="#566462">${xml(date)}</text>`,
     `<g transform="translate(0 50)">${sheet.marks.map(mark).join('\n')}</g>`,
-    cell(18, tableTop, 'wire', 'bold'),
-    cell(60, tableTop, 'from', 'bold'),
-    cell(320, tableTop, 'to', 'bold'),
-    cell(580, tableTop, 'colour', 'bold'),
+    cell(COLUMN.number, tableTop, 'wire', 'bold'),
+    cell(COLUMN.from, tableTop, 'from', 'bold'),
+    cell(COLUMN.to, tableTop, 'to', 'bold'),
+    cell(COLUMN.colour, tableTop, 'colour', 'bold'),
     ...rows,
     ...said.map(
-      ({ line, x }, i) => `<text x="${x}" y="${cautionTop + i * 20}" font-size="13" fill="#1e2b2a">${xml(line)}</text>`,
+      ({ line, x }, i) =>
+        `<text x="${x}" y="${cautionTop + i * ROW.caution}" font-size="13" fill="#1e2b2a">${xml(line)}</text>`,
     ),
     '</svg>',
     '',

@@ -6,6 +6,9 @@ import { predictions } from './inference/particles';
 import type { NextReading } from './next/say-next';
 import { nextFor, surveysOf, type ControlSurvey } from './survey';
 
+/** What readings that only prove isolation are imagined as, and the counts of a usual meter. */
+const IMAGINED = { insulationOhms: 500e6, acVolts: 0.3, acDigit: 0.1, counts: 2000 } as const;
+
 /** One reading of a plan for the whole board, with the answer that the plan takes for granted. */
 export interface PlannedReading {
   readonly reading: NextReading;
@@ -65,8 +68,8 @@ function likeliest(s: ControlSurvey, next: NextReading, id: string): Reading {
   } as const;
   if (isIsolationReading(next))
     return kind === 'ohms' || kind === 'insulation'
-      ? { ...base, relation: '>', value: kind === 'ohms' ? imaginedTop : 500e6, digit: 0 }
-      : { ...base, relation: '=', value: 0.3, digit: 0.1 };
+      ? { ...base, relation: '>', value: kind === 'ohms' ? imaginedTop : IMAGINED.insulationOhms, digit: 0 }
+      : { ...base, relation: '=', value: IMAGINED.acVolts, digit: IMAGINED.acDigit };
   const meaning = next.meanings[0];
   if (kind === 'look') return { ...base, relation: '=', value: 0, digit: 0, said: meaning?.look ?? 'springs-back' };
   const { kinds, weights, before } = s.posterior;
@@ -78,5 +81,5 @@ function likeliest(s: ControlSurvey, next: NextReading, id: string): Reading {
   const most = before.meter.mostOhms;
   return kind === 'ohms' && value > most
     ? { ...base, relation: '>', value: most, digit: 0 }
-    : { ...base, relation: '=', value, digit: Math.abs(value) / 2000 };
+    : { ...base, relation: '=', value, digit: Math.abs(value) / IMAGINED.counts };
 }

@@ -15,14 +15,18 @@ import { kindReadings } from './isolation/relevant';
 import { specKey } from './inference/spec-key';
 import type { SeenSurvey } from './survey';
 
+const CHANCES: readonly (readonly [least: number, words: string])[] = [
+  [0.99, 'as good as certain'],
+  [KNOWN_AT, 'nearly sure'],
+  [0.8, 'likely'],
+  [0.5, 'more likely than not'],
+  [0.2, 'possible'],
+  [0.05, 'unlikely'],
+];
+
 /** A probability in words, for those who do not think in percent (`words-of-chance`). */
 export function chanceWords(p: number): string {
-  if (p >= 0.99) return 'as good as certain';
-  if (p >= KNOWN_AT) return 'nearly sure';
-  if (p >= 0.8) return 'likely';
-  if (p >= 0.5) return 'more likely than not';
-  if (p >= 0.2) return 'possible';
-  return p >= 0.05 ? 'unlikely' : 'hardly';
+  return CHANCES.find(([least]) => p >= least)?.[1] ?? 'hardly';
 }
 
 /** Kinds that a bare contact across the terminals presses, whichever way round it is wired. */

@@ -50,7 +50,7 @@ export function nextFirings(sentences: readonly Sentence[], fromIso: string, zon
   if (!from.isValid) throw new RangeError(`no such time or time zone: ${fromIso}, ${zone}`);
   if (sentences.every((s) => s.days.length === 0)) return [];
   const out: Firing[] = [];
-  for (let i = 0; out.length < count && i <= 8 * count + 8; i++) {
+  for (let i = 0; out.length < count && i <= TURN * (count + 1); i++) {
     const day = from.startOf('day').plus({ days: i });
     const today = sentences
       .filter((s) => s.days.includes(day.weekday))
@@ -63,6 +63,11 @@ export function nextFirings(sentences: readonly Sentence[], fromIso: string, zon
   return out.slice(0, count);
 }
 
+/** Days of a leap year, months of any, and days of a week with one over, within which each sentence has had its turn. */
+const [DAYS_OF_YEAR, MONTHS, TURN] = [366, 12, 8];
+const SECOND_MS = 1000;
+const DAY_SECONDS = 86_400;
+
 // A zone's rules do not depend on any job; a bench that is open for days asks for a handful of keys.
 const changeDays = new Map<string, DateTime[]>();
 
@@ -73,8 +78,8 @@ function clockChangeDays(from: DateTime): DateTime[] {
   const known = changeDays.get(key);
   if (known) return known;
   const out: DateTime[] = [];
-  for (let month = 0; month < 12; month++) {
-    let [low, high] = [Math.round((month * 366) / 12), Math.round(((month + 1) * 366) / 12)];
+  for (let month = 0; month < MONTHS; month++) {
+    let [low, high] = [Math.round((month * DAYS_OF_YEAR) / MONTHS), Math.round(((month + 1) * DAYS_OF_YEAR) / MONTHS)];
     const offset = (day: number): number => start.plus({ days: day }).offset;
     if (offset(low) === offset(high)) continue;
     const before = offset(low);
@@ -106,11 +111,11 @@ export function firingSeconds(sentences: readonly Sentence[], fromIso: string, z
     const next = start.plus({ days: i + 1 });
     const ends = next.toMillis();
     // Where no clock moves, a time of day is so long after midnight; a date library is asked for the others alone.
-    const plain = ends - began === 86_400_000;
+    const plain = ends - began === DAY_SECONDS * SECOND_MS;
     for (const s of sentences) {
       if (!s.days.includes(day.weekday)) continue;
       const firing = plain ? null : onDate(day, s);
-      const at = plain ? began + minutesOf(s.at) * 60_000 : firing ? Date.parse(firing.at) : NaN;
+      const at = plain ? began + minutesOf(s.at) * 60 * SECOND_MS : firing ? Date.parse(firing.at) : NaN;
       const seconds = (at - start.toMillis()) / 1000;
       if (seconds < days * 86400) out.push(seconds);
     }

@@ -14,7 +14,18 @@ const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
   [/\bsat(urday)?s?\b/i, [6]],
   [/\bsun(day)?s?\b/i, [7]],
 ];
-const TIME = /\b(?:([01]?\d|2[0-3])[:.h]([0-5]\d)(?:\s*(am|pm))?|(1[0-2]|[1-9])\s*(am|pm)|(noon|midnight))\b/gi;
+const TIME = new RegExp(
+  [
+    String.raw`\b(?:(?<hour>[01]?\d|2[0-3])[:.h](?<minute>[0-5]\d)(?:\s*(?<half>am|pm))?`,
+    String.raw`(?<bare>1[0-2]|[1-9])\s*(?<of>am|pm)|(?<word>noon|midnight))\b`,
+  ].join('|'),
+  'gi',
+);
+/** How many of the list speak of several days at once; they go before single ones. */
+const RANGES = 3;
+const HALF_DAY = 12;
+const WEEK: readonly number[] = [1, 2, 3, 4, 5, 6, 7];
+const FRIDAY = 5;
 
 /** What “when” reads as: the times of day, and the days where it names any. */
 export interface ReadWhen {
@@ -24,34 +35,30 @@ export interface ReadWhen {
 }
 
 const clock = (hour: number, minute: number, half: string | undefined): string => {
-  const h = half ? (hour % 12) + (half.toLowerCase() === 'pm' ? 12 : 0) : hour;
+  const h = half ? (hour % HALF_DAY) + (half.toLowerCase() === 'pm' ? HALF_DAY : 0) : hour;
   return `${String(h).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
 };
 
 /** Reads clock times and weekdays out of the answer to “when”; null where no time of day stands in it. */
 export function readWhen(text: string): ReadWhen | null {
-  const times = [...text.matchAll(TIME)].map((m) =>
-    m[6]
-      ? m[6].toLowerCase() === 'noon'
-        ? '12:00'
-        : '00:00'
-      : m[4]
-        ? clock(Number(m[4]), 0, m[5])
-        : clock(Number(m[1]), Number(m[2]), m[3]),
-  );
+  const times = [...text.matchAll(TIME)].map(({ groups = {} }) => {
+    const { word, bare, of, hour, minute, half } = groups;
+    if (word) return clock(word.toLowerCase() === 'noon' ? HALF_DAY : 0, 0, undefined);
+    return bare ? clock(Number(bare), 0, of) : clock(Number(hour), Number(minute), half);
+  });
   if (times.length === 0) return null;
-  const range = DAYS.slice(0, 3).find(([pattern]) => pattern.test(text));
+  const range = DAYS.slice(0, RANGES).find(([pattern]) => pattern.test(text));
   const named = range
     ? range[1]
-    : [...new Set(DAYS.slice(3).flatMap(([pattern, days]) => (pattern.test(text) ? days : [])))];
+    : [...new Set(DAYS.slice(RANGES).flatMap(([pattern, days]) => (pattern.test(text) ? days : [])))];
   const others = /\bdays?\b/i.test(text);
-  return { times: [...new Set(times)], days: named.length > 0 ? named : others ? [] : [1, 2, 3, 4, 5, 6, 7] };
+  return { times: [...new Set(times)], days: named.length > 0 ? named : others ? [] : WEEK };
 }
 
 /** Weekdays in words: `every day`, `on weekdays`, `on Monday and Thursday`. */
 export function sayWeekdays(days: readonly number[]): string {
-  if (days.length === 7) return 'every day';
-  if (days.length === 5 && days.every((d) => d < 6)) return 'on weekdays';
+  if (days.length === WEEK.length) return 'every day';
+  if (days.length === FRIDAY && days.every((d) => d <= FRIDAY)) return 'on weekdays';
   const names = [...days].sort((a, b) => a - b).map((d) => itemAt(WEEKDAYS.long, d));
   return `on ${names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]}`;
 }

@@ -5,6 +5,11 @@ import type { Interval } from '../../../ground/quantity';
 import { shareWith } from './grid-estimate';
 import { type Estimate, type EstimateReadings, input, latest } from './estimate-parts';
 
+/** What two readings of one divider leave open, as a share; a frequency that is none, Hz; a pad may sleep from this probability on. */
+const DIVIDER_SPREAD = 0.03;
+const LEAST_HERTZ = 1e-9;
+const MAY_SLEEP = 0.05;
+
 /** This button's resistor of a ladder, read unplugged. */
 export function keyUnplugged(s: EstimateReadings, out: Record<string, Estimate>): void {
   const other = s.signal === 'A' ? 'B' : 'A';
@@ -37,7 +42,11 @@ export function keyFromDivider(s: EstimateReadings, out: Record<string, Estimate
   ]);
   const share = step.result.value / pull.value.nominal;
   out['keyOhms'] = {
-    value: { low: pull.value.low * share * 0.97, nominal: step.result.value, high: pull.value.high * share * 1.03 },
+    value: {
+      low: pull.value.low * share * (1 - DIVIDER_SPREAD),
+      nominal: step.result.value,
+      high: pull.value.high * share * (1 + DIVIDER_SPREAD),
+    },
     steps: [step],
     at: held.at,
     ...(pull.steps.length === 0 || pull.guessed ? { guessed: true } : {}),
@@ -51,14 +60,14 @@ export function scanTimes(s: EstimateReadings, out: Record<string, Estimate>): v
   const [low, high] = s.bounds(f);
   const period = derive('period', 'T', '1 / f', 's', [input('f', f)]);
   out['periodSeconds'] = {
-    value: { low: 1 / high, nominal: period.result.value, high: 1 / Math.max(low, 1e-9) },
+    value: { low: 1 / high, nominal: period.result.value, high: 1 / Math.max(low, LEAST_HERTZ) },
     steps: [period],
     at: f.at,
   };
   // One that sleeps shows nothing of its pulses while nobody presses.
   if (
     s.kind === 'encoder' ||
-    (s.kind === 'scanned-matrix' && shareWith(s.kind, s.p, (b) => b.layout === 'asleep') > 0.05)
+    (s.kind === 'scanned-matrix' && shareWith(s.kind, s.p, (b) => b.layout === 'asleep') > MAY_SLEEP)
   )
     return;
   const low_ = shareWith(s.kind, s.p, (b) => b.flag) >= 0.5 || s.kind === 'serial-bus';

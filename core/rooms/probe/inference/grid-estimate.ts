@@ -58,6 +58,12 @@ function inOrder(kind: ControlKind, weights: Float64Array, value: BuildValue): r
   return order;
 }
 
+/** The ends of the central 95 %, and the middle. */
+const QUANTILES: readonly number[] = [0.025, 0.5, 0.975];
+/** A trait is sure from this probability on; a build of less weight tells nothing of a supply. */
+const SURE = 0.95;
+const LEAST_WEIGHT = 1e-6;
+
 /** Median and the central 95 % of one value, from the weights of the builds alone. */
 export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue): Interval {
   const set = particles(kind);
@@ -68,7 +74,7 @@ export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue):
   let sum = 0;
   for (const i of order) {
     sum += weights[i]!;
-    while (found.length < 3 && sum >= itemAt([0.025, 0.5, 0.975], found.length)) found.push(set.build(i)[value]);
+    while (found.length < QUANTILES.length && sum >= itemAt(QUANTILES, found.length)) found.push(set.build(i)[value]);
   }
   const top = set.build(lastItem(order))[value];
   return { low: found[0] ?? top, nominal: found[1] ?? top, high: found[2] ?? top };
@@ -79,14 +85,15 @@ function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
   const { supplyVolts } = particles(kind);
   const weights = p.weights[kind];
   const counts: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-6) counts.push(i);
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > LEAST_WEIGHT) counts.push(i);
   const volts = Object.fromEntries(counts.map((i) => [i, p.supplies[kind].volts[i] || supplyVolts[i]!]));
   const order = counts.sort((a, b) => present(volts[a]) - present(volts[b]));
   const at = (share: number): number => {
     let sum = 0;
     return present(volts[order.find((i) => (sum += weights[i]!) >= share) ?? lastItem(order)]);
   };
-  return { low: at(0.025), nominal: at(0.5), high: at(0.975) };
+  const [low, nominal, high] = QUANTILES.map(at) as [number, number, number];
+  return { low, nominal, high };
 }
 
 /** Probability that a build of this kind has a trait. */
@@ -98,7 +105,7 @@ export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => 
 /** Where the contact's other side stands, where that is sure. */
 export function farSideOf(kind: ControlKind, p: Posterior): 'ground' | 'supply' | 'floats' | 'unknown' {
   return (
-    (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > 0.95) ??
+    (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > SURE) ??
     'unknown'
   );
 }

@@ -51,15 +51,26 @@ export function outcomesOf(s: ReadingSpec, p: Posterior): Outcomes {
 /** Enough builds to know what a reading would tell; the posterior itself uses all. */
 const ENOUGH = 120;
 
+/** A build of less weight tells nothing; a stride that keeps less than this share of what it should is not used. */
+const LEAST_WEIGHT = 1e-5;
+const LEAST_KEPT = 0.2;
+/** A normal distribution is laid over the bins so many standard deviations either way, and is never narrower than this share of one. */
+const REACH = 2.5;
+const NARROWEST = 1 / 3;
+/** Answers that are rarer are not gathered, nor told. */
+const LEAST_CHANCE = { gathered: 2e-4, told: 0.005 } as const;
+/** What of a kind's own prediction lies below its band and what above, together a tenth. */
+const BELOW = 0.05;
+
 /** Builds that still count, with their weights; while very many do, every few of them stand for all. */
 function sampled(weights: Float64Array): [number, number][] {
   const active: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (weights[i]! > 1e-5) active.push(i);
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > LEAST_WEIGHT) active.push(i);
   const stride = Math.max(1, Math.floor(active.length / ENOUGH));
   const chosen = stride === 1 ? active : active.filter((i) => i % stride === 0);
   const sum = chosen.reduce((s, i) => s + weights[i]!, 0);
   // A stride that happens to miss what counts would tell nothing; then all are used.
-  return sum < 0.2 / stride ? active.map((i) => [i, weights[i]!]) : chosen.map((i) => [i, weights[i]! / sum]);
+  return sum < LEAST_KEPT / stride ? active.map((i) => [i, weights[i]!]) : chosen.map((i) => [i, weights[i]! / sum]);
 }
 
 function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64Array {
@@ -83,13 +94,13 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
     table.need(i);
     const at = (supply.mean(table, i, s.kind) - min) / width;
     const spread = supply.sd(table, i, s.kind) / width;
-    const from = Math.min(BINS - 1, Math.max(0, Math.floor(at - 2.5 * spread)));
-    const to = Math.min(BINS - 1, Math.max(0, Math.floor(at + 2.5 * spread)));
+    const from = Math.min(BINS - 1, Math.max(0, Math.floor(at - REACH * spread)));
+    const to = Math.min(BINS - 1, Math.max(0, Math.floor(at + REACH * spread)));
     if (from === to) {
       row[from] = row[from]! + w;
       continue;
     }
-    const soft = Math.max(spread, 1 / 3);
+    const soft = Math.max(spread, NARROWEST);
     let sum = 0;
     const parts: number[] = [];
     for (let b = from; b <= to; b++) {
@@ -152,7 +163,7 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
   for (let bin = 0; bin < count; bin++) {
     const column = CONTROL_KINDS.map((k) => shares[k][bin]! * p.kinds[k]);
     const chance = column.reduce((a, b) => a + b, 0);
-    if (chance < 2e-4) continue;
+    if (chance < LEAST_CHANCE.gathered) continue;
     const best = column.indexOf(Math.max(...column));
     const kind = CONTROL_KINDS[best]!;
     const choice = s.kind === 'look' || s.kind === 'jumper';
@@ -179,7 +190,7 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
       });
   }
   return out
-    .filter((m) => m.chance > 0.005)
+    .filter((m) => m.chance > LEAST_CHANCE.told)
     .sort((a, b) => b.chance - a.chance)
     .map(({ won: _won, ...m }) => m);
 }
@@ -200,8 +211,8 @@ export function expectedBand(kind: ControlKind, s: ReadingSpec, p: Posterior): {
   let high = Number.NEGATIVE_INFINITY;
   for (const [i, w] of order) {
     sum += w;
-    if (low === undefined && sum >= 0.05) low = mean(i) - sd(i);
-    if (sum - w <= 0.95) high = Math.max(high, mean(i) + sd(i));
+    if (low === undefined && sum >= BELOW) low = mean(i) - sd(i);
+    if (sum - w <= 1 - BELOW) high = Math.max(high, mean(i) + sd(i));
   }
   return { low: offScale(s.kind, low ?? 0), high: offScale(s.kind, high) };
 }

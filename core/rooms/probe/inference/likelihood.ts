@@ -25,16 +25,26 @@ export const WHOLE_SCALE: Record<Reading['kind'], number> = {
 };
 
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
+/** Beyond so many standard deviations nothing is left of a normal density. */
+const NOTHING_LEFT = 8;
+/** A machine acts on a jumper: never surely, around this share of the open voltage, and this steeply (`jumper-acts`). */
+const ACTS = { never: 0.02, at: 0.42, steep: 22 } as const;
+/** A beep is known to a tenth of where it begins; under so many volts exchanged leads cannot be told. */
+const BEEP_SHARE = 0.1;
+const SWAP_VOLTS = 0.3;
+const DEGREES_OF_FREEDOM = 3;
 /** The normal density at `z` standard deviations; nothing is left of it eight of them away. */
-const bell = (z: number, sd: number): number => (z > 8 || z < -8 ? 0 : Math.exp((-z * z) / 2) / (sd * ROOT_TWO_PI));
+const bell = (z: number, sd: number): number =>
+  Math.abs(z) > NOTHING_LEFT ? 0 : Math.exp((-z * z) / 2) / (sd * ROOT_TWO_PI);
 /** Scale of Student's t with three degrees of freedom: its heavy tails stand for builds between the few hundred that are drawn. */
-const T3 = 2 / (Math.PI * Math.sqrt(3));
+const T3 = 2 / (Math.PI * Math.sqrt(DEGREES_OF_FREEDOM));
 
 /**
  * Share of machines that act on a jumper which leaves a share `left` of the open voltage: surely under a fifth, hardly
  * over seven tenths.
  */
-export const actShare = (left: number): number => 0.02 + 0.96 / (1 + Math.exp((left - 0.42) * 22));
+export const actShare = (left: number): number =>
+  ACTS.never + (1 - 2 * ACTS.never) / (1 + Math.exp((left - ACTS.at) * ACTS.steep));
 
 /**
  * A reading made ready to be held against many predictions: how likely it is where `mean` and `modelSd` are predicted,
@@ -56,7 +66,7 @@ export function likelihoodOf(r: Reading, meter: Meter, repeated = false): Likeli
   const beep = r.kind === 'continuity';
   const relation = beep ? (r.said === 'beep' ? '<' : '>') : r.relation;
   const value = beep ? meter.beepBelowOhms : r.kind === 'amps' ? Math.abs(r.value) : r.value;
-  const error = meterError({ ...r, value, digit: beep ? value * 0.1 : r.digit }, meter);
+  const error = meterError({ ...r, value, digit: beep ? value * BEEP_SHARE : r.digit }, meter);
   const y = onScale(r.kind, value);
   if (relation !== '=') {
     return {
@@ -76,13 +86,13 @@ export function likelihoodOf(r: Reading, meter: Meter, repeated = false): Likeli
       of: (mean, modelSd) => {
         const sd = Math.sqrt(modelSd * modelSd + error * error);
         const z = (y - mean) / sd;
-        const tail = 1 + (z * z) / 3;
+        const tail = 1 + (z * z) / DEGREES_OF_FREEDOM;
         return slip + (rest * T3) / (sd * tail * tail);
       },
     };
   }
   // Volts of one board are tied together closely; with the leads exchanged they read the other way.
-  const mayBeSwapped = r.kind === 'volts-dc' && Math.abs(y) > 0.3;
+  const mayBeSwapped = r.kind === 'volts-dc' && Math.abs(y) > SWAP_VOLTS;
   return {
     slip,
     of: (mean, modelSd) => {

@@ -13,6 +13,20 @@ function divided(value: number, supplyVolts: number): number {
   return BETWEEN_DRAWN * supplyVolts * r * (1 - r);
 }
 
+/** How far real parts lie from their nearest build (`builds-met`): volts and a share of them; shares of a number; on the log scale. */
+const APART = {
+  dc: { volts: 0.012, share: 0.006 },
+  // Stray capacitance lets a 10 MΩ meter see some volts of AC on anything that floats.
+  ac: { volts: 0.25, toEarthVolts: 8, share: 0.04 },
+  ohms: { low: 0.25, middle: 0.35, high: 0.6 },
+  amps: 0.2,
+  // Whether a line pulses is what tells the kinds apart; how fast is read off the counter, not off the builds.
+  hertz: 0.8,
+  others: 0.05,
+} as const;
+/** From here on leaks decide what an ohmmeter shows, Ω. */
+const LEAKS_OHMS = 15e6;
+
 /**
  * How far real parts may lie from the nearest of a few hundred builds, on the reading's scale: a prediction is no sharper.
  * @param value the prediction in base units.
@@ -20,20 +34,19 @@ function divided(value: number, supplyVolts: number): number {
 export function spread(kind: ReadingSpec['kind'], value: number, toEarth: boolean, supplyVolts = 0): number {
   switch (kind) {
     case 'volts-dc':
-      return 0.012 + Math.abs(value) * 0.006 + divided(value, supplyVolts);
+      return APART.dc.volts + Math.abs(value) * APART.dc.share + divided(value, supplyVolts);
     case 'volts-ac':
-      // Stray capacitance lets a 10 MΩ meter see some volts of AC on anything that floats.
-      return (toEarth ? 8 : 0.25) + Math.abs(value) * 0.04;
+      return (toEarth ? APART.ac.toEarthVolts : APART.ac.volts) + Math.abs(value) * APART.ac.share;
     case 'ohms':
     case 'continuity':
-      return value < 10 ? 0.25 : value > 15e6 ? 0.6 : 0.35;
+      if (value < 10) return APART.ohms.low;
+      return value > LEAKS_OHMS ? APART.ohms.high : APART.ohms.middle;
     case 'amps':
-      return 0.2;
+      return APART.amps;
     case 'hertz':
-      // Whether a line pulses is what tells the kinds apart; how fast is read off the counter, not off the builds.
-      return 0.8;
+      return APART.hertz;
     default:
-      return 0.05;
+      return APART.others;
   }
 }
 
