@@ -1,4 +1,5 @@
 import type { Unit } from '../quantity';
+import type { Reference } from './references';
 
 /**
  * One field of a document, described once: from this come its schema, its first value, the bounds that a form and the border hold
@@ -10,6 +11,8 @@ export type Field<V> = Kind & {
   readonly usual: V;
   /** It cannot matter for anything that was tried. Whatever does not say so voids what was tried before it changed. */
   readonly untried?: true;
+  /** What its text names, or a record's keys. */
+  readonly names?: Reference;
   /** Never there at run time. */
   readonly type?: (value: V) => V;
 };
@@ -18,7 +21,12 @@ export type Field<V> = Kind & {
 export type Fields<T> = { readonly [K in keyof T]-?: Field<T[K]> };
 
 /** A description whose type is not known, as a walk over a document meets it. */
-export type AnyField = Kind & { readonly label: string; readonly usual: unknown; readonly untried?: true };
+export type AnyField = Kind & {
+  readonly label: string;
+  readonly usual: unknown;
+  readonly untried?: true;
+  readonly names?: Reference;
+};
 /** Fields by their keys, whatever they hold. */
 export type AnyFields = Readonly<Record<string, AnyField>>;
 
@@ -96,6 +104,9 @@ export interface RecordKind {
 
 /** The same field, which cannot matter for anything that was tried: a name, a price, a note, what was read. */
 export const untried = <V>(field: Field<V>): Field<V> => ({ ...field, untried: true });
+
+/** The same field, whose text or keys name something. */
+export const naming = <V>(field: Field<V>, names: Reference): Field<V> => ({ ...field, names });
 
 interface QuantitySettings {
   readonly least?: number;

@@ -12,6 +12,7 @@ export {
   maybeQuantity,
   moment,
   name,
+  naming,
   plainWords,
   quantity,
   record,
@@ -27,3 +28,4 @@ export { asQuantity, fieldText, parseField, readField, type FieldRead } from './
 export { sayChanges } from './say';
 export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';
+export { namedIn, withoutGone, type Named, type Reference } from './references';

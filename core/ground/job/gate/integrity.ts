@@ -3,7 +3,7 @@ import type { LoadProblem } from '../document/problem';
 import { ownersOf } from '../document/owners';
 import { actProblem } from '../document/act/checks';
 import { feedProblem } from '../document/feed/checks';
-import { ownerOf } from '../document/line-id';
+import { referenceProblem } from './references';
 import { profileProblem } from '../document/controller/checks';
 import type { Job, Reading } from '../document/types';
 
@@ -41,8 +41,8 @@ export function integrityProblem(job: Job, before?: Job): LoadProblem | null {
     idOf(job) ??
     zoneOf(job) ??
     datesOf(job, before) ??
-    referencesOf(job) ??
     linesOf(job) ??
+    referenceProblem(job) ??
     actProblem(job) ??
     feedProblem(job) ??
     profilesOf(job, before) ??
@@ -81,19 +81,6 @@ function datesOf(job: Job, before: Job | undefined): LoadProblem | null {
   }
   const tick = Object.entries(job.guard.ticks).find(([, at]) => bad(at));
   return tick ? no(`${tick[1]} is no date.`, `guard.ticks.${tick[0]}`, todo) : null;
-}
-
-function referencesOf(job: Job): LoadProblem | null {
-  const controls = new Set(job.controls.map((c) => c.id));
-  const owners = new Set([...controls, ...job.survey.strips.map((s) => s.id), '']);
-  const missing = (id: string): string => `There is no ${JSON.stringify(id)} in this job.`;
-  const todo = 'Name a control that the job has.';
-  const press = job.presses.findIndex((p) => p.control && !controls.has(p.control));
-  if (press >= 0) return no(missing(itemAt(job.presses, press).control), `presses[${press}].control`, todo);
-  const reading = job.readings.findIndex((r) => !owners.has(r.control));
-  if (reading >= 0) return no(missing(itemAt(job.readings, reading).control), `readings[${reading}].control`, todo);
-  const face = job.survey.faces.findIndex((f) => !controls.has(f.control));
-  return face < 0 ? null : no(missing(itemAt(job.survey.faces, face).control), `survey.faces[${face}].control`, todo);
 }
 
 /** What a meter of each setting can show at all, in base units; a wire as a jumper has 0 Ω. */
@@ -187,7 +174,7 @@ function padsOf(job: Job, before: Job | undefined): LoadProblem | null {
   return null;
 }
 
-/** Who is named by pins, script, hands and conditions must be there, and nobody twice. */
+/** Who may have lines is there once, and no more machines differ than there are. */
 function linesOf(job: Job): LoadProblem | null {
   const owners = ownersOf(job);
   const ids = new Set<string>();
@@ -201,20 +188,6 @@ function linesOf(job: Job): LoadProblem | null {
         'Give each press, sense, hand and sign an id of its own, without a stroke.',
       );
     ids.add(id);
-  }
-  const gone = (id: string, where: string, todo: string): LoadProblem =>
-    no(`There is no ${JSON.stringify(id)} in this job.`, where, todo);
-  const pin = job.board.pins.findIndex((p) => !ids.has(ownerOf(p.line)));
-  if (pin >= 0)
-    return gone(
-      itemAt(job.board.pins, pin).line,
-      `board.pins[${pin}].line`,
-      'Name a press, sense, hand or sign that the job has.',
-    );
-  const presses = new Set(job.presses.map((p) => p.id));
-  for (const [i, never] of job.wish.nevers.entries()) {
-    const named = [never.press, never.otherPress].find((id) => id !== '' && !presses.has(id));
-    if (named !== undefined) return gone(named, `wish.nevers[${i}].press`, 'Take the condition in Wish away first.');
   }
   const units = job.bench.units.length;
   return units > job.bench.machines

@@ -1,3 +1,4 @@
+import { idOf, oneOf, sided } from '../reference';
 import {
   choice,
   flag,
@@ -36,7 +37,7 @@ const maybeSpan = (label: string, hint = 'not known') => maybeQuantity(label, 's
 const named = (label: string) => text(label, { most: 200 });
 
 const heedFields: Fields<Heed> = {
-  press: named('press'),
+  press: idOf('press', { to: ['press'], gone: 'drop', todo: 'Let {name} heed another press in Act first.' }),
   other: flag('its other side'),
   as: choice('as', plainWords(HEED_ROLES), 'press'),
 };
@@ -118,17 +119,28 @@ export const faultFields: Fields<Fault> = {
   kind: choice('kind', plainWords(FAULT_KINDS), 'missed-press'),
   atSeconds: span('at'),
   seconds: span('for'),
-  of: named('befalls'),
+  of: idOf('befalls', {
+    to: ['press', 'sense', 'hand', 'part', 'move'],
+    gone: 'drop',
+    todo: 'Take the fault away first.',
+    read: sided,
+  }),
 };
+
+const PRESSED = { to: ['press'], gone: 'refuse', todo: 'Take its steps out of the moves in Act first.' } as const;
 
 /** Fields of a step of a move. */
 export const stepFields: Fields<MoveStep> = {
   do: choice('does', plainWords(STEP_KINDS), 'press'),
-  press: named('press'),
-  also: list('and at the same time', name('a press'), 30),
+  press: idOf('press', PRESSED),
+  also: list('and at the same time', oneOf('a press', PRESSED), 30),
   other: flag('its other side'),
   seconds: span('for'),
-  sense: named('sense'),
+  sense: idOf('sense', {
+    to: ['sense'],
+    gone: 'refuse',
+    todo: 'Take the steps that read it out of the moves in Act first.',
+  }),
   is: flag('says so', true),
   orElse: choice(
     'else',

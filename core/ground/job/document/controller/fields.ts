@@ -1,3 +1,4 @@
+import { idOf, oneOf, sided } from '../reference';
 import {
   choice,
   flag,
@@ -57,7 +58,7 @@ export const senseFields: Fields<Sense> = {
     'contact',
   ),
   tells: choice('It tells', { 'at-rest': 'the rest', 'at-work': 'the work', other: 'something else' }, 'at-rest'),
-  part: text('Of', { most: 200 }),
+  part: idOf('Of', { to: ['part'], gone: 'clear', todo: 'Say in Sense of which part {name} tells first.' }),
   meaning: text('Which is', { most: 200 }),
   closedThen: flag('closed, or high, then', true),
   debounceSeconds: debounce,
@@ -90,8 +91,16 @@ export const handInputFields: Fields<Hand> = {
   latching: flag('stays where it is put'),
   debounceSeconds: debounce,
   pullUpOhms: maybeQuantity('Pull-up outside the chip', 'Ω', { least: 100, most: 1e6, hint: 'the one inside' }),
-  asks: list('asks for', text('a press', { most: 200 }), 2),
-  begins: list('begins', text('a move', { most: 200 }), 2),
+  asks: list(
+    'asks for',
+    idOf('a press', { to: ['press'], gone: 'refuse', todo: 'Let {name} ask for another press first.' }),
+    2,
+  ),
+  begins: list(
+    'begins',
+    idOf('a move', { to: ['move'], gone: 'refuse', todo: 'Let {name} begin another move in Board first.' }),
+    2,
+  ),
   startsPerArming: maybeQuantity('Starts for one arming', '1', {
     least: 1,
     most: 1000,
@@ -195,7 +204,12 @@ export const profileFields: Fields<BoardProfile> = {
 
 /** Fields of a line’s pin. */
 export const pinChoiceFields: Fields<PinChoice> = {
-  line: name('line'),
+  line: oneOf('line', {
+    to: ['press', 'sense', 'hand', 'sign'],
+    gone: 'drop',
+    todo: 'Name a press, sense, hand or sign that the job has.',
+    read: sided,
+  }),
   gpio: quantity('pin', '1', 0, { most: MOST_GPIO, whole: true }),
   fixed: untried(flag('chosen by hand')),
 };

@@ -1,4 +1,5 @@
-import { choice, group, list, maybeQuantity, name, quantity, text, untried, type Fields } from '../../../field';
+import { idOf, oneOf, sided } from '../reference';
+import { choice, group, list, maybeQuantity, name, quantity, untried, type Fields } from '../../../field';
 import type {
   Chemistry,
   FeedBox,
@@ -15,7 +16,11 @@ import type {
   SourceKind,
 } from './types';
 
-const on = text('It hangs on', { most: 200 });
+const on = idOf('It hangs on', {
+  to: ['node'],
+  gone: 'clear',
+  todo: 'Name a source, a converter, a fuse or a lead that is there.',
+});
 const current = choice('It is', { dc: 'direct current', ac: 'alternating current' }, 'dc');
 
 /** Fields of a source. */
@@ -47,7 +52,7 @@ export const sourceFields: Fields<FeedSource> = {
     'unknown',
   ),
   isolated: choice('isolated from mains', { unknown: 'not said', yes: 'yes', no: 'no' }, 'unknown'),
-  rail: text('Rail of the machine', { most: 200 }),
+  rail: idOf('Rail of the machine', { to: ['rail'], gone: 'refuse', todo: 'Take another supply in Feed first.' }),
   ohms: maybeQuantity('Its own resistance', 'Ω', { most: 1e6, hint: 'as such sources have' }),
   chemistry: choice(
     'Cells of',
@@ -136,11 +141,19 @@ export const loadFields: Fields<FeedLoad> = {
   amps: quantity('at work', 'A', 0.1, { most: 1000 }),
   startAmps: maybeQuantity('and at its start', 'A', { most: 1000, hint: 'no more' }),
   startSeconds: quantity('for', 's', 0.2, { most: 60 }),
-  runsWith: text('Runs with', { most: 200 }),
+  runsWith: idOf('Runs with', { to: ['press'], gone: 'clear', todo: 'Name a press that the job has.' }),
 };
 
 /** Fields of what a load hangs on. */
-export const hangFields: Fields<FeedHang> = { load: name('load'), node: name('hangs on') };
+export const hangFields: Fields<FeedHang> = {
+  load: oneOf('load', {
+    to: ['load', 'press'],
+    gone: 'drop',
+    todo: 'Name the controller, a press, or a load that the job has.',
+    read: sided,
+  }),
+  node: oneOf('hangs on', { to: ['node'], gone: 'drop', todo: 'Hang it on something that is there.' }),
+};
 
 /** A year and a leap day. */
 const YEAR_SECONDS = 366 * 86400;
@@ -148,7 +161,12 @@ const YEAR_SECONDS = 366 * 86400;
 export const groupFields: Fields<FeedGroup> = {
   id: name('id'),
   name: untried(name('Called')),
-  presses: list('presses', name('a press'), 40, { once: true }),
+  presses: list(
+    'presses',
+    oneOf('a press', { to: ['press'], gone: 'drop', todo: 'Name presses that the job has.' }),
+    40,
+    { once: true },
+  ),
   atOnce: quantity('Start at once', '1', 1, { least: 1, most: 40, whole: true }),
   staggerSeconds: quantity('the next ones after', 's', 0.5, { most: 3600 }),
   runSeconds: quantity('Each runs for', 's', 10, { least: 0.01, most: YEAR_SECONDS }),

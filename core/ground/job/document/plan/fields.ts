@@ -1,3 +1,4 @@
+import { idOf } from '../reference';
 import {
   choice,
   flag,
@@ -40,6 +41,8 @@ export const regionFields: Fields<Region> = {
   timeZone: name('time zone', 'Europe/London'),
 };
 
+const FORBIDDEN = { to: ['press'], gone: 'refuse', todo: 'Take the condition in Wish away first.' } as const;
+
 /** Fields of a condition. */
 export const neverFields: Fields<Never> = {
   id: name('id'),
@@ -58,8 +61,8 @@ export const neverFields: Fields<Never> = {
   ),
   state: text('State', { most: 200 }),
   other: text('While', { most: 200 }),
-  press: text('Press', { most: 200 }),
-  otherPress: text('and press', { most: 200 }),
+  press: idOf('Press', FORBIDDEN),
+  otherPress: idOf('and press', FORBIDDEN),
   seconds: quantity('for', 's', 60, { most: YEAR_SECONDS }),
   count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
 };
@@ -96,7 +99,11 @@ export const sentenceFields: Fields<Sentence> = {
   }),
   days: list('on', quantity('a weekday', '1', 1, { least: 1, most: 7, whole: true }), 7, { once: true }),
   ifArmed: flag('only if armed'),
-  move: text('move', { most: 200 }),
+  move: idOf('move', {
+    to: ['move'],
+    gone: 'refuse',
+    todo: 'Let the sentence in Routine begin another move first.',
+  }),
 };
 
 /** Sentences of one routine. */

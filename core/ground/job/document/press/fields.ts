@@ -1,3 +1,4 @@
+import { idOf, sided, type Sort } from '../reference';
 import {
   choice,
   flag,
@@ -6,6 +7,7 @@ import {
   maybeChoice,
   maybeQuantity,
   name,
+  naming,
   plainWords,
   quantity,
   record,
@@ -149,11 +151,13 @@ export const stockFields: Fields<StockLine> = {
   have: quantity('at hand', '1', 0, { most: 1e6, whole: true }),
 };
 
+const OF_CONTROL = { to: ['control'], gone: 'refuse', todo: 'Name a control that the job has.' } as const;
+
 /** One press with the plans of the ways that it might go. */
 export const pressFields: Fields<Press> = {
   id: name('id'),
   name: untried(name('Called')),
-  control: text('control to press', { most: 200 }),
+  control: idOf('control to press', OF_CONTROL),
   way: maybeChoice('way of pressing', plainWords(WAYS)),
   resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
   groundWireMetres: quantity('Shared ground wire', 'm', 0.3, { most: 1000, bare: 'm' }),
@@ -181,7 +185,13 @@ export const unitFields: Fields<AlikeUnit> = {
   side: choice('side', plainWords(UNIT_SIDES), 'as drawn'),
   order: quantity('Order', '1', 1, { least: 1, most: 1000, whole: true }),
   differs: text('What else differs', { most: 500 }),
-  pins: record('pins of its own', quantity('a pin', '1', 0, { most: 199, whole: true }), 60),
+  pins: naming(record('pins of its own', quantity('a pin', '1', 0, { most: 199, whole: true }), 60), {
+    to: ['press', 'sense', 'hand', 'sign'] satisfies Sort[],
+    gone: 'drop',
+    todo: 'Name a line that the job has.',
+    loose: true,
+    read: sided,
+  }),
 };
 
 /** What all presses share. */

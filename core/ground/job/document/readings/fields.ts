@@ -1,3 +1,4 @@
+import { idOf } from '../reference';
 import {
   choice,
   flag,
@@ -40,7 +41,7 @@ const pointFields: Fields<Point> = {
 export const readingFields: Fields<Reading> = {
   id: name('id'),
   at: moment('read at'),
-  control: text('control', { most: 200 }),
+  control: idOf('control', { to: ['control', 'strip'], gone: 'refuse', todo: 'Name a control that the job has.' }),
   from: group('from', pointFields),
   to: group('to', pointFields),
   state: choice('state', plainWords(STATES), 'idle'),

@@ -1,3 +1,4 @@
+import { oneOf } from '../reference';
 import {
   choice,
   flag,
@@ -109,7 +110,7 @@ export const railFields: Fields<Rail> = {
 
 /** Fields of a control’s face. */
 export const faceFields: Fields<FaceSurvey> = {
-  control: name('control'),
+  control: oneOf('control', { to: ['control'], gone: 'refuse', todo: 'Name a control that the job has.' }),
   forceNewtons: maybeQuantity('Force until it clicks', 'N', { most: 500, hint: '2 N' }),
   travelMetres: maybeQuantity('Travel', 'm', { most: 1, hint: '0.4 mm' }),
   access: choice('reached', plainWords(ACCESS), 'open'),
