@@ -1,4 +1,4 @@
-import type { MachineState, Reading } from '../../ground/job';
+import type { ControlKind, MachineState, Reading } from '../../ground/job';
 import { unpoweredSetting, type Build } from './build';
 import type { Branch } from './linear';
 import { buttonNet } from './network-buttons';
@@ -26,13 +26,23 @@ function contactClosed(b: Build, state: MachineState): boolean {
   }
 }
 
-/** Where a build's contact has its other side: at a rail, floating with its loop, or nowhere of these. */
-export function farSide(b: Build): 'ground' | 'supply' | 'floats' | null {
+/** Where a contact has its other side: at a rail, floating with its loop, or nowhere of these. */
+export type FarSide = 'ground' | 'supply' | 'floats' | null;
+
+/** Kinds whose builds have it all at one place. */
+export const ONE_FAR_SIDE: Readonly<Partial<Record<ControlKind, FarSide>>> = {
+  'low-when-pressed': 'ground',
+  'high-when-pressed': 'supply',
+  'scanned-matrix': null,
+  'touch-pad': null,
+  'motor-pair': null,
+  encoder: null,
+  'serial-bus': null,
+};
+
+/** Where a build's contact has its other side. */
+export function farSide(b: Build): FarSide {
   switch (b.kind) {
-    case 'low-when-pressed':
-      return 'ground';
-    case 'high-when-pressed':
-      return 'supply';
     case 'dry-pair':
       return b.layout === 'to-supply' ? 'supply' : b.groundOhms > FLOATS_OHMS ? 'floats' : 'ground';
     case 'switched-load':
@@ -43,7 +53,7 @@ export function farSide(b: Build): 'ground' | 'supply' | 'floats' | null {
     case 'selector':
       return b.layout === 'driven' ? null : b.layout === 'to-supply' ? 'supply' : 'ground';
     default:
-      return null;
+      return ONE_FAR_SIDE[b.kind] ?? null;
   }
 }
 const FLOATS_OHMS = 1e6;

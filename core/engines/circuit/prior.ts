@@ -49,12 +49,17 @@ export const suppliesOf = (v: Variant): Supplies | null => (v.supplies === undef
 /** Number of shares that one draw uses. */
 export const DRAW_DIMENSIONS = 12;
 
+/** Which share of a draw tells the signal's terminal. */
+const SIGNAL = 7;
+/** On which terminal of a draw the signal is, without drawing the rest. */
+export const signalOf = (u: readonly number[]): Build['signal'] => (itemAt(u, SIGNAL) < 0.5 ? 'A' : 'B');
+
 /**
  * One build of a variant from twelve shares in [0, 1): even shares give the spread of parts met on benches (`kind-priors`).
  * @param tied share of boards whose low-voltage side is tied to mains.
  */
 export function drawVariant(kind: ControlKind, variant: Variant, u: readonly number[], tied = 0.12): Build {
-  const [u0, u1, u2, u3, u4, u5, u6, u7, u8, u9, u10] = u as [
+  const [u0, u1, u2, u3, u4, u5, u6, , u8, u9, u10] = u as [
     number,
     number,
     number,
@@ -69,7 +74,7 @@ export function drawVariant(kind: ControlKind, variant: Variant, u: readonly num
   ];
   const base: Base = {
     kind,
-    signal: u7 < 0.5 ? 'A' : 'B',
+    signal: signalOf(u),
     supplyVolts: supplyOf(suppliesOf(variant) ?? LOGIC_SUPPLIES, u0),
     seriesOhms: pulls(u1),
     contactOhms: contact(u2),

@@ -38,8 +38,14 @@ const weekdays = (weekday: 'short' | 'long'): readonly string[] => {
   return ['', ...Array.from({ length: WEEK_DAYS }, (_, i) => format(A_MONDAY + i * DAY_MS))];
 };
 
-/** Names of the weekdays, `Mon` or `Monday`, by their ISO number, 1 to 7; the number 0 has none. */
+const named: Partial<Record<'short' | 'long', readonly string[]>> = {};
+
+/** Names of the weekdays, `Mon` or `Monday`, by their ISO number, 1 to 7; the number 0 has none. Worked out when first asked for. */
 export const WEEKDAYS: { readonly short: readonly string[]; readonly long: readonly string[] } = {
-  short: weekdays('short'),
-  long: weekdays('long'),
+  get short() {
+    return (named.short ??= weekdays('short'));
+  },
+  get long() {
+    return (named.long ??= weekdays('long'));
+  },
 };

@@ -2,6 +2,7 @@ import { byteAt, itemAt } from '../../../ground/lists';
 import {
   DRAW_DIMENSIONS,
   drawVariant,
+  signalOf,
   suppliesOf,
   VARIANTS,
   type Build,
@@ -53,12 +54,21 @@ export class ParticleSet {
       drawnAhead()?.supplies.get(kind) ?? Float64Array.from(this.weights, (_, i) => this.build(i).supplyVolts);
   }
 
+  /** The signal's terminal of build `i`, without drawing it. */
+  signal(i: number): Build['signal'] {
+    return signalOf(this.draw(i));
+  }
+
+  private draw(i: number): readonly number[] {
+    return point(i - itemAt(this.first, byteAt(this.variants, i)));
+  }
+
   /** Build `i`, drawn when it is first asked for: most are excluded by predictions that were drawn ahead. */
   build(i: number): Build {
     const known = this.drawn[i];
     if (known) return known;
-    const v = byteAt(this.variants, i);
-    return (this.drawn[i] = drawVariant(this.kind, itemAt(VARIANTS[this.kind], v), point(i - itemAt(this.first, v))));
+    const variant = itemAt(VARIANTS[this.kind], byteAt(this.variants, i));
+    return (this.drawn[i] = drawVariant(this.kind, variant, this.draw(i)));
   }
 }
 

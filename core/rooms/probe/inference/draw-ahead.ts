@@ -1,8 +1,9 @@
 import { present } from '../../../ground/lists';
 import type { ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, HAND_METER, type Meter } from '../../../ground/job';
+import { CONTROL_KINDS, HAND_METER, type ControlKind, type Meter } from '../../../ground/job';
 import { buildCounts, forgetParticles, particles } from './builds';
-import { freshDrawnAhead, readDrawnAhead, rowKey, useDrawnAhead, type DrawnAhead } from './drawn-ahead';
+import { freshDrawnAhead, readDrawnAhead, rowKey, useDrawnAhead, type Contents, type DrawnAhead } from './drawn-ahead';
+import { allInOrder, forgetOrders, orderedValues, type BuildValue } from './grid-estimate';
 import { MENU } from './menu';
 import { forgetPredictions, isLowInput, LOW_INPUT_OHMS, predicted, readingKey } from './particles';
 
@@ -33,16 +34,22 @@ function rowsAhead(): readonly Row[] {
   return rows.filter((r, i) => rows.findIndex((x) => x.key === r.key) === i);
 }
 
+const contentsOf = (rows: readonly Row[]): Contents => ({
+  counts: buildCounts(),
+  readings: rows.map((r) => r.key),
+  values: Object.fromEntries(CONTROL_KINDS.map((kind) => [kind, orderedValues(kind)])) as Record<
+    ControlKind,
+    BuildValue[]
+  >,
+});
+
 /** Of a row through the lower input only the builds that are looked at so are asked for. */
 const wanted = (row: Row, i: number): boolean => row.meter.inputOhms !== LOW_INPUT_OHMS || isLowInput(i);
 
 /** Draws the predictions of all builds for the usual readings, as one file. Takes seconds: it is done when the program is built. */
 export function drawAhead(): ArrayBuffer {
   const rows = rowsAhead();
-  const { bytes, ahead } = freshDrawnAhead(
-    buildCounts(),
-    rows.map((r) => r.key),
-  );
+  const { bytes, ahead } = freshDrawnAhead(contentsOf(rows));
   for (const kind of CONTROL_KINDS) {
     const set = particles(kind);
     present(ahead.supplies.get(kind)).set(set.supplyVolts);
@@ -50,6 +57,8 @@ export function drawAhead(): ArrayBuffer {
       const into = present(ahead.rows.get(rowKey(kind, row.key)));
       for (let i = 0; i < set.count; i++) into[i] = wanted(row, i) ? predicted(set, i, row.spec, row.meter) : 0;
     }
+    for (const value of orderedValues(kind))
+      present(ahead.orders.get(rowKey(kind, value))).set(allInOrder(kind, value));
   }
   return bytes;
 }
@@ -60,15 +69,12 @@ export function drawAhead(): ArrayBuffer {
  */
 export function takeDrawnAhead(bytes: ArrayBuffer): boolean {
   const rows = rowsAhead();
-  const ahead = readDrawnAhead(
-    bytes,
-    buildCounts(),
-    rows.map((r) => r.key),
-  );
+  const ahead = readDrawnAhead(bytes, contentsOf(rows));
   const put = (which: DrawnAhead | null): void => {
     useDrawnAhead(which);
     forgetParticles();
     forgetPredictions();
+    forgetOrders();
   };
   put(ahead);
   const believed = ahead !== null && agrees(ahead, rows);
@@ -76,17 +82,27 @@ export function takeDrawnAhead(bytes: ArrayBuffer): boolean {
   return believed;
 }
 
-/** Of every row one entry is drawn anew, each another build. */
+/** Which build of a set is drawn anew for the nth look: a prime spreads them. */
+const sample = (n: number, count: number): number => ((n + 1) * 97) % count;
+
+/** Of every row one entry is drawn anew, and of every order two that follow each other, each time other builds. */
 function agrees(ahead: DrawnAhead, rows: readonly Row[]): boolean {
   return CONTROL_KINDS.every((kind) => {
     const set = particles(kind);
-    return rows.every((row, r) => {
-      const i = ((r + 1) * 97) % set.count;
+    const rowsAgree = rows.every((row, r) => {
+      const i = sample(r, set.count);
       if (!wanted(row, i)) return true;
       return (
         present(ahead.supplies.get(kind))[i] === set.build(i).supplyVolts &&
         Object.is(present(ahead.rows.get(rowKey(kind, row.key)))[i], predicted(set, i, row.spec, row.meter))
       );
     });
+    const rises = orderedValues(kind).every((value, v) => {
+      const order = present(ahead.orders.get(rowKey(kind, value)));
+      const n = sample(v, set.count - 1);
+      const [a, b] = [order[n] ?? 0, order[n + 1] ?? 0];
+      return a < set.count && b < set.count && set.build(a)[value] <= set.build(b)[value];
+    });
+    return rowsAgree && rises;
   });
 }

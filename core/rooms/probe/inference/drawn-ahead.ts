@@ -3,12 +3,22 @@ import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 
 /**
  * Predictions that were drawn when the program was built, one after the other: of every kind its supplies as 64-bit numbers, then of every
- * row the predictions as 32-bit numbers. Nothing in the file says what it is of: `layout` does, on both sides.
+ * row the predictions as 32-bit numbers, then the builds of every kind in the order of each of its values as 16-bit numbers. Nothing in the
+ * file says what it is of: `layout` does, on both sides.
  */
 export interface DrawnAhead {
   readonly supplies: ReadonlyMap<ControlKind, Float64Array>;
   /** By kind and key of the reading with its meter. */
   readonly rows: ReadonlyMap<string, Float32Array>;
+  /** By kind and value: the builds from the least to the most of it. */
+  readonly orders: ReadonlyMap<string, Uint16Array>;
+}
+
+/** What a file is of: builds of each kind, keys of the rows of every kind and the values that each kind is ordered by, in order. */
+export interface Contents {
+  readonly counts: Readonly<Record<ControlKind, number>>;
+  readonly readings: readonly string[];
+  readonly values: Readonly<Record<ControlKind, readonly string[]>>;
 }
 
 let taken: DrawnAhead | null = null;
@@ -19,39 +29,45 @@ export const drawnAhead = (): DrawnAhead | null => taken;
 /** Puts what was drawn ahead where everybody finds it; null takes it away. */
 export const useDrawnAhead = (ahead: DrawnAhead | null): void => void (taken = ahead);
 
-/** Name of a row. @param reading the reading with what of its meter it hangs on. */
+/** Name of a row or of an order. @param reading the reading with what of its meter it hangs on, or the value. */
 export const rowKey = (kind: ControlKind, reading: string): string => `${kind}|${reading}`;
 
-/** How a file of rows is laid out. @param counts builds of each kind. @param readings keys of the rows of every kind, in order. */
-function layout(counts: Readonly<Record<ControlKind, number>>, readings: readonly string[]) {
+/** How such a file is laid out. */
+function layout({ counts, readings, values }: Contents) {
   let at = 0;
   const place = (bytes: number): number => (at += bytes) - bytes;
-  const supplies = CONTROL_KINDS.map((kind) => ({ kind, at: place(8 * counts[kind]) }));
+  const supplies = CONTROL_KINDS.map((kind) => ({ kind, at: place(Float64Array.BYTES_PER_ELEMENT * counts[kind]) }));
   const rows = readings.flatMap((reading) =>
-    CONTROL_KINDS.map((kind) => ({ kind, key: rowKey(kind, reading), at: place(4 * counts[kind]) })),
+    CONTROL_KINDS.map((kind) => ({
+      kind,
+      key: rowKey(kind, reading),
+      at: place(Float32Array.BYTES_PER_ELEMENT * counts[kind]),
+    })),
   );
-  return { supplies, rows, bytes: at };
+  const orders = CONTROL_KINDS.flatMap((kind) =>
+    values[kind].map((value) => ({
+      kind,
+      key: rowKey(kind, value),
+      at: place(Uint16Array.BYTES_PER_ELEMENT * counts[kind]),
+    })),
+  );
+  return { supplies, rows, orders, bytes: at };
 }
 
 /** The file as it is read; null where it has another length than such a file has. */
-export function readDrawnAhead(
-  bytes: ArrayBuffer,
-  counts: Readonly<Record<ControlKind, number>>,
-  readings: readonly string[],
-): DrawnAhead | null {
-  const plan = layout(counts, readings);
+export function readDrawnAhead(bytes: ArrayBuffer, contents: Contents): DrawnAhead | null {
+  const plan = layout(contents);
   if (bytes.byteLength !== plan.bytes) return null;
+  const { counts } = contents;
   return {
     supplies: new Map(plan.supplies.map(({ kind, at }) => [kind, new Float64Array(bytes, at, counts[kind])])),
     rows: new Map(plan.rows.map(({ kind, key, at }) => [key, new Float32Array(bytes, at, counts[kind])])),
+    orders: new Map(plan.orders.map(({ kind, key, at }) => [key, new Uint16Array(bytes, at, counts[kind])])),
   };
 }
 
 /** An empty file with its rows to fill in. */
-export function freshDrawnAhead(
-  counts: Readonly<Record<ControlKind, number>>,
-  readings: readonly string[],
-): { readonly bytes: ArrayBuffer; readonly ahead: DrawnAhead } {
-  const bytes = new ArrayBuffer(layout(counts, readings).bytes);
-  return { bytes, ahead: present(readDrawnAhead(bytes, counts, readings)) };
+export function freshDrawnAhead(contents: Contents): { readonly bytes: ArrayBuffer; readonly ahead: DrawnAhead } {
+  const bytes = new ArrayBuffer(layout(contents).bytes);
+  return { bytes, ahead: present(readDrawnAhead(bytes, contents)) };
 }

@@ -60,6 +60,8 @@ function showsOpenVolts(s: EstimateReadings, r: Reading, steadySide: string): bo
 
 /** The supply, loop or load voltage, from what stands there while nobody presses. */
 function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
+  // Without volts there is nothing to estimate, and where the far side stands is dear to know.
+  if (!s.usable.some((r) => r.kind.startsWith('volts'))) return;
   const name = present(VALUE_NAMES[s.kind].supplyVolts);
   const other = s.signal === 'A' ? 'B' : 'A';
   const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;

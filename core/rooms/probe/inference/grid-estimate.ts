@@ -1,8 +1,9 @@
 import { itemAt, lastItem, present } from '../../../ground/lists';
-import { farSide, type Build } from '../../../engines/circuit';
+import { farSide, ONE_FAR_SIDE, type Build, type FarSide } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import { particles } from './builds';
+import { drawnAhead, rowKey } from './drawn-ahead';
 import type { Posterior } from './posterior';
 
 /** A value of a build that can be estimated. */
@@ -37,25 +38,46 @@ export const VALUE_NAMES: Readonly<Record<ControlKind, Partial<Record<BuildValue
   'serial-bus': { supplyVolts: 'supplyVolts', periodSeconds: 'periodSeconds', pulseShare: 'widthShare' },
 };
 
-const orders = new Map<string, readonly number[]>();
+/** Builds of less weight are not drawn: all of a kind's together tell less than a thousandth of a percent. */
+const NEGLIGIBLE = 1e-9;
+
+const orders = new Map<string, ArrayLike<number>>();
+/** Forgets all orders, as when what was drawn ahead is put in their place or taken away. */
+export const forgetOrders = (): void => orders.clear();
 /** From so many of a kind's builds on, all are put in order at once, and that is kept. */
 const MANY_SHARE = 0.25;
 
-/** Builds that still count, and some that do not, in the order of one value. */
-function inOrder(kind: ControlKind, weights: Float64Array, value: BuildValue): readonly number[] {
-  const key = `${kind}|${value}`;
-  const known = orders.get(key);
-  if (known) return known;
+/** Values that the builds of a kind are put in order by; its supply is worked out for each build by itself. */
+export const orderedValues = (kind: ControlKind): BuildValue[] =>
+  (Object.keys(VALUE_NAMES[kind]) as BuildValue[]).filter((v) => v !== 'supplyVolts');
+
+/** Some of a kind's builds from the least to the most of one value. */
+function sorted(kind: ControlKind, value: BuildValue, some: readonly number[]): number[] {
   const set = particles(kind);
-  let counts: number[] = [];
-  for (let i = 0; i < weights.length; i++) if (weights[i]! > 0) counts.push(i);
-  const all = counts.length > MANY_SHARE * set.count;
-  if (all) counts = Array.from(weights, (_, i) => i);
-  const values = Float64Array.from(counts, (i) => set.build(i)[value]);
-  const places = counts.map((_, n) => n).sort((a, b) => values[a]! - values[b]!);
-  const order = places.map((n) => itemAt(counts, n));
-  if (all) orders.set(key, order);
-  return order;
+  const values = Float64Array.from(some, (i) => set.build(i)[value]);
+  const places = some.map((_, n) => n).sort((a, b) => values[a]! - values[b]!);
+  return places.map((n) => itemAt(some, n));
+}
+
+/** All builds of a kind from the least to the most of one value: every one of them is drawn. */
+export const allInOrder = (kind: ControlKind, value: BuildValue): number[] =>
+  sorted(
+    kind,
+    value,
+    Array.from({ length: particles(kind).count }, (_, i) => i),
+  );
+
+/** Builds that still count, and some that do not, in the order of one value. */
+function inOrder(kind: ControlKind, weights: Float64Array, value: BuildValue): ArrayLike<number> {
+  const key = rowKey(kind, value);
+  const known = drawnAhead()?.orders.get(key) ?? orders.get(key);
+  if (known) return known;
+  const counts: number[] = [];
+  for (let i = 0; i < weights.length; i++) if (weights[i]! > NEGLIGIBLE) counts.push(i);
+  if (counts.length <= MANY_SHARE * weights.length) return sorted(kind, value, counts);
+  const all = allInOrder(kind, value);
+  orders.set(key, all);
+  return all;
 }
 
 /** The ends of the central 95 %, and the middle. */
@@ -72,7 +94,8 @@ export function fromWeights(kind: ControlKind, p: Posterior, value: BuildValue):
   const order = inOrder(kind, weights, value);
   const found: number[] = [];
   let sum = 0;
-  for (const i of order) {
+  for (let n = 0; n < order.length; n++) {
+    const i = order[n]!;
     sum += weights[i]!;
     while (found.length < QUANTILES.length && sum >= itemAt(QUANTILES, found.length)) found.push(set.build(i)[value]);
   }
@@ -99,20 +122,23 @@ function suppliesFrom(kind: ControlKind, p: Posterior): Interval {
 /** Probability that a build of this kind has a trait. */
 export function shareWith(kind: ControlKind, p: Posterior, trait: (b: Build) => boolean): number {
   const set = particles(kind);
-  return p.weights[kind].reduce((s, w, i) => (w > 0 && trait(set.build(i)) ? s + w : s), 0);
+  return p.weights[kind].reduce((s, w, i) => (w > NEGLIGIBLE && trait(set.build(i)) ? s + w : s), 0);
 }
 
 /** Where the contact's other side stands, where that is sure. */
-export function farSideOf(kind: ControlKind, p: Posterior): 'ground' | 'supply' | 'floats' | 'unknown' {
-  return (
-    (['ground', 'supply', 'floats'] as const).find((side) => shareWith(kind, p, (b) => farSide(b) === side) > SURE) ??
-    'unknown'
-  );
+export function farSideOf(kind: ControlKind, p: Posterior): Exclude<FarSide, null> | 'unknown' {
+  const one = ONE_FAR_SIDE[kind];
+  if (one !== undefined) return one ?? 'unknown';
+  const sides = ['ground', 'supply', 'floats'] as const;
+  return sides.find((side) => shareWith(kind, p, (b) => farSide(b) === side) > SURE) ?? 'unknown';
 }
 
 /** The terminal with more weight as the signal side. */
-export const signalSide = (kind: ControlKind, p: Posterior): 'A' | 'B' =>
-  shareWith(kind, p, (b) => b.signal === 'A') >= 0.5 ? 'A' : 'B';
+export function signalSide(kind: ControlKind, p: Posterior): 'A' | 'B' {
+  const set = particles(kind);
+  const onA = p.weights[kind].reduce((s, w, i) => (w > NEGLIGIBLE && set.signal(i) === 'A' ? s + w : s), 0);
+  return onA >= 0.5 ? 'A' : 'B';
+}
 
 /** The kinds by probability, likeliest first. */
 export const ranked = (p: Posterior): ControlKind[] => [...CONTROL_KINDS].sort((a, b) => p.kinds[b] - p.kinds[a]);
