@@ -9,6 +9,15 @@ export { circuitOf, farSide, ONE_FAR_SIDE, type FarSide } from './network';
 export { COIL_SECONDS, LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds } from './press-netlist';
 export { readPress, type PressReading, type PressWave } from './press-reading';
 export { nodeOf, predict } from './predict';
-export { DRAW_DIMENSIONS, drawBuild, drawKind, drawVariant, FIRST_SHARES, signalOf, suppliesOf, VARIANTS } from './prior';
+export {
+  DRAW_DIMENSIONS,
+  drawBuild,
+  drawKind,
+  drawVariant,
+  FIRST_SHARES,
+  signalOf,
+  suppliesOf,
+  VARIANTS,
+} from './prior';
 export type { Supplies } from './draws';
 export type { Variant } from './variant';
