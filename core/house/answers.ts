@@ -1,9 +1,19 @@
 import { firstItem } from '../ground/lists';
-import { clockText, minutesOf } from '../ground/quantity';
+import { clockText } from '../ground/quantity';
 import { moveBy, policiesFor, type PolicyKind } from '../rooms/act';
 import type { Assessment } from './assess';
 import { assignPins, profileOf } from '../rooms/board';
-import { applyEdit, restContact, stateSense, withSteps, type Job, type JobEdit, type Sentence } from '../ground/job';
+import {
+  applyEdit,
+  dayMinutesOf,
+  restContact,
+  sayAt,
+  sentenceAt,
+  stateSense,
+  withSteps,
+  type Job,
+  type JobEdit,
+} from '../ground/job';
 import { powerUpOf } from './power-up-scene';
 import type { BrokenStory } from './stories';
 import { mayBeInSeries } from '../build/ways';
@@ -92,15 +102,15 @@ function moreLooks(job: Job, { never }: BrokenStory): StoryAnswer[] {
   const [move] = job.act.moves;
   const daily = job.routine.sentences.filter((s) => s.days.length > 0);
   if (never.never.kind !== 'lasts-longer' || move?.steps[0]?.do !== 'look' || daily.length === 0) return [];
-  const minutes = daily.map((s) => minutesOf(s.at)).sort((x, y) => x - y);
+  const minutes = daily.map((s) => dayMinutesOf(s)).sort((x, y) => x - y);
   const gaps = minutes.map((m, i) => ({ from: m, minutes: (minutes[i + 1] ?? firstItem(minutes) + 1440) - m }));
   const widest = gaps.reduce((x, y) => (y.minutes > x.minutes ? y : x));
   // What may last for so long is caught by a look this long after the last one; half the gap where that is sooner.
   const after = Math.min(widest.minutes / 2, Math.floor(never.never.seconds / 60));
   const clock = clockText(Math.round(widest.from + after));
-  if (daily.some((s) => s.at === clock)) return [];
+  if (daily.some((s) => sayAt(s) === clock)) return [];
   const first = firstItem(daily);
-  const item: Sentence = { ...first, id: `${first.id}-${clock.replace(':', '')}`, at: clock };
+  const item = sentenceAt(clock, { ...first, id: `${first.id}-${clock.replace(':', '')}` });
   return [
     {
       words: `look again at ${clock}`,

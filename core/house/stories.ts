@@ -12,9 +12,9 @@ import {
 import { SENSES } from '../build/lines';
 import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
-import type { Fault, Job } from '../ground/job';
+import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
-import { formatQuantity, hashOf, minutesOf } from '../ground/quantity';
+import { formatQuantity, hashOf } from '../ground/quantity';
 import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
 
 /** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
@@ -65,7 +65,7 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const day = job.routine.sentences
     .filter((s) => s.days.length > 0)
     .map((s) => ({
-      at: minutesOf(s.at) * 60,
+      at: dayMinutesOf(s) * 60,
       move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
       ifArmed: s.ifArmed && arms,
     }))

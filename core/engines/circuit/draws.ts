@@ -16,12 +16,12 @@ export function pick(list: Weighted, u: number): [number, number] {
 }
 
 /** The least and the most that is met of a value, or either end of a share. */
-export type Span = readonly [low: number, high: number];
+export type MetRange = readonly [low: number, high: number];
 
 /** Even over decades. */
-export const decade = ([low, high]: Span, u: number): number => low * (high / low) ** u;
+export const decade = ([low, high]: MetRange, u: number): number => low * (high / low) ** u;
 /** Log-uniform with a hump in the middle: the sum of two shares would be a triangle; this bends one share into it. */
-export const hump = (span: Span, u: number): number =>
+export const hump = (span: MetRange, u: number): number =>
   decade(span, u < 0.5 ? Math.sqrt(u / 2) : 1 - Math.sqrt((1 - u) / 2));
 /** One share told apart at a place: which side it fell on, and where on that side. */
 export const split = (u: number, at: number): readonly [below: boolean, rest: number] =>
@@ -30,16 +30,19 @@ export const split = (u: number, at: number): readonly [below: boolean, rest: nu
 // What is met (`builds-met`): chosen from what boards, pads and contacts show, with no source for each one by itself.
 
 /** Pull resistors on boards, Ω: half of them around ten kilohms, the others anywhere. */
-const PULLS = { around: [800, 220e3], anywhere: [900, 240e3] } satisfies Record<string, Span>;
+const PULLS = { around: [800, 220e3], anywhere: [900, 240e3] } satisfies Record<string, MetRange>;
 /** Contacts, Ω: six of ten are metal, the others carbon or printed silver. */
-const CONTACTS = { metal: [0.03, 3], printed: [10, 350] } satisfies Record<string, Span>;
+const CONTACTS = { metal: [0.03, 3], printed: [10, 350] } satisfies Record<string, MetRange>;
 const METAL_SHARE = 0.6;
 /** A chip's pin unplugged, Ω: six of ten show nothing, one more in five shows one junction, the rest both. */
-const PINS = { shut: [8e6, 1e9], open: [2e3, 1e6] } satisfies Record<string, Span>;
+const PINS = { shut: [8e6, 1e9], open: [2e3, 1e6] } satisfies Record<string, MetRange>;
 const PIN_SHARES = { shut: 0.6, oneWay: 0.8 } as const;
 const BACK_OHMS_MORE = 1.5;
 /** Low-voltage ground to the mains pins, Ω: three of ten ties are wires, the others suppressors; untied it is insulation. */
-const TIES = { wire: [0.05, 20], suppressor: [20e3, 600e3], insulation: [60e6, 1e9] } satisfies Record<string, Span>;
+const TIES = { wire: [0.05, 20], suppressor: [20e3, 600e3], insulation: [60e6, 1e9] } satisfies Record<
+  string,
+  MetRange
+>;
 const WIRE_SHARE = 0.3;
 /** How far supplies lie from their name, as a share: loosely regulated ones, and those of logic. */
 const WITHIN = { loose: 0.16, logic: 0.06 } as const;

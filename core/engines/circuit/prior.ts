@@ -1,7 +1,18 @@
 import { itemAt } from '../../ground/lists';
 import { CONTROL_KINDS, type ControlKind } from '../../ground/job';
 import { buildOf, type Build } from './build';
-import { contact, decade, LOGIC_SUPPLIES, pick, pins, pulls, supplyOf, tie, type Supplies, type Span } from './draws';
+import {
+  contact,
+  decade,
+  LOGIC_SUPPLIES,
+  pick,
+  pins,
+  pulls,
+  supplyOf,
+  tie,
+  type Supplies,
+  type MetRange,
+} from './draws';
 import { BUTTON_VARIANTS } from './variants-buttons';
 import { LOAD_VARIANTS } from './variants-loads';
 import { OTHER_VARIANTS } from './variants-others';
@@ -86,7 +97,7 @@ export function drawVariant(kind: ControlKind, variant: Variant, u: readonly num
 }
 
 /** What is met between supply and ground of a board, Ω (`builds-met`). */
-const BOARD_OHMS: Span = [120, 300e3];
+const BOARD_OHMS: MetRange = [120, 300e3];
 
 /** One build of a kind, its structure by the last of the shares. The stand-ins of the practice shelf are drawn so. */
 export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {

@@ -1,4 +1,4 @@
-import { again, contact, decade, hump, pick, split, type Span, type Weighted } from './draws';
+import { again, contact, decade, hump, pick, split, type MetRange, type Weighted } from './draws';
 import type { BuildDraw, Variant } from './variant';
 
 type ButtonKind =
@@ -19,7 +19,7 @@ const MET = {
   /** What an ohmmeter sees through a key's diode, which hangs on the volts it puts there. */
   diodeShut: [1e6, 1e10],
   diodeOpen: [1e3, 1e6],
-} satisfies Record<string, Span>;
+} satisfies Record<string, MetRange>;
 /** How often something is so. */
 const OFTEN = {
   /** A scanned pad's pull is inside the chip; its strobes go low; its neighbours share a line; its diode stays shut. */

@@ -1,4 +1,4 @@
-import { decade, split, wide, type Span } from './draws';
+import { decade, split, wide, type MetRange } from './draws';
 import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
 
@@ -18,7 +18,7 @@ const MET = {
   /** What an ohmmeter sees of a winding behind an end switch's diode. */
   diodeShut: [3e5, 1e10],
   diodeOpen: [100, 3e5],
-} satisfies Record<string, Span>;
+} satisfies Record<string, MetRange>;
 /** How often a load's switch stays where it was put, a load is of LEDs, a diode stays shut, a bridge brakes. */
 const OFTEN = { stays: 0.8, leds: 0.6, diodeShut: 0.7, brakes: 0.4 } as const;
 const DIODE_VOLTS = 0.6;

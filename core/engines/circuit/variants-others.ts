@@ -1,4 +1,4 @@
-import { again, decade, hump, steady, THIRD, wide, type Span, type Supplies } from './draws';
+import { again, decade, hump, steady, THIRD, wide, type MetRange, type Supplies } from './draws';
 import type { BuildDraw, Variant } from './variant';
 import type { Build } from './build';
 
@@ -23,7 +23,7 @@ const MET = {
   swingPeriod: [2e-6, 4e-3],
   openDrainPull: [900, 12e3],
   singleWirePull: [800, 2e3],
-} satisfies Record<string, Span>;
+} satisfies Record<string, MetRange>;
 /** Shares of time at the other level: from, and how much more at most. */
 const STEP_SHARE = { from: 0.3, more: 0.4 } as const;
 const SWING_SHARE = { from: 0.15, more: 0.7 } as const;

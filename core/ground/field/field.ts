@@ -1,5 +1,5 @@
 import type { Unit } from '../quantity';
-import type { Reference } from './references';
+import type { Reference } from './reference';
 
 /**
  * One field of a document, described once: from this come its schema, its first value, the bounds that a form and the border hold

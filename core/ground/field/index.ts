@@ -28,4 +28,5 @@ export { asQuantity, fieldText, parseField, readField, type FieldRead } from './
 export { sayChanges } from './say';
 export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';
-export { namedIn, withoutGone, type Named, type Reference } from './references';
+export { type Reference } from './reference';
+export { namedIn, withoutGone } from './references';

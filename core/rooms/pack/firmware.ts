@@ -1,5 +1,4 @@
-import { minutesOf } from '../../ground/quantity';
-import { pressedBy, type Job, type Sign } from '../../ground/job';
+import { dayMinutesOf, pressedBy, sayAt, type Job, type Sign } from '../../ground/job';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
@@ -186,7 +185,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
       0,
       job.act.moves.findIndex((x) => x.id === s.move),
     );
-    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${minutesOf(s.at) * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${s.at} */`;
+    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${dayMinutesOf(s) * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${sayAt(s)} */`;
   });
   const warnings = [
     ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),

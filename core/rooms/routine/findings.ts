@@ -1,6 +1,6 @@
 import { firstItem } from '../../ground/lists';
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
-import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst } from '../../ground/job';
+import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst, sayAt } from '../../ground/job';
 import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { clockChangeFirings } from './firings';
@@ -17,7 +17,7 @@ export function sayDays(days: readonly number[]): string {
 
 /** A rule of the routine in words. */
 export const saySentence = (s: Sentence): string =>
-  `At ${s.at} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
+  `At ${sayAt(s)} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
 
 /** The arm switch that sentences ask for, or the pin that it waits for. */
 function armRemedy(job: Job): Remedy {
@@ -47,7 +47,7 @@ export function routineFindings(job: Job): Finding[] {
     summary('routine', 'plan', {
       verdict: 'settled',
       title: acting.map(saySentence).join(' '),
-      caption: `${sayDays(firstItem(acting).days)} ${firstItem(acting).at}`,
+      caption: `${sayDays(firstItem(acting).days)} ${sayAt(firstItem(acting))}`,
       source: ['iana-tz', 'maker'],
     }),
     ...[
@@ -73,12 +73,12 @@ function armedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
 
 function twiceFinding(acting: readonly Sentence[]): Finding | null {
   const twice = acting.find((s, i) =>
-    acting.slice(i + 1).some((t) => t.at === s.at && t.days.some((d) => s.days.includes(d))),
+    acting.slice(i + 1).some((t) => sayAt(t) === sayAt(s) && t.days.some((d) => s.days.includes(d))),
   );
   if (!twice) return null;
   return finding('routine', 'twice', {
     verdict: 'tight',
-    title: `At ${twice.at} two sentences press on the same day: the second press follows the first at once`,
+    title: `At ${sayAt(twice)} two sentences press on the same day: the second press follows the first at once`,
     caption: 'presses twice',
     source: ['press-gap'],
     remedy: { text: 'Take one of them away, or give it another day.' },
@@ -118,13 +118,13 @@ function blindFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   switch (machineOf(job).kind) {
     case 'open-stop-close-stop':
       // One button that opens and closes does whichever comes next: a time of day does not tell which.
-      return pressesBlindly(firstItem(acting).at, {
+      return pressesBlindly(sayAt(firstItem(acting)), {
         verdict: 'stop',
         does: 'what is closed already is opened',
         caption: 'opens what is closed',
       });
     case 'flips':
-      return pressesBlindly(firstItem(acting).at, {
+      return pressesBlindly(sayAt(firstItem(acting)), {
         verdict: 'tight',
         does: 'what is on already is switched off',
         caption: 'may switch it off',

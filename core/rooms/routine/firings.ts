@@ -1,6 +1,5 @@
 import { DateTime } from 'luxon';
-import type { Sentence } from '../../ground/job';
-import { clockTime, minutesOf } from '../../ground/quantity';
+import { clockOf, dayMinutesOf, type Sentence } from '../../ground/job';
 
 /** An instant at which a rule comes true. */
 export interface Firing {
@@ -16,7 +15,7 @@ export interface Firing {
 
 /** The instant of a wall-clock time on one date; a skipped hour moves on, a repeated one is taken the first time. */
 function onDate(day: DateTime, sentence: Sentence): Firing | null {
-  const { hour, minute } = clockTime(sentence.at);
+  const { hour, minute } = clockOf(sentence);
   const wanted = day.set({ hour, minute, second: 0, millisecond: 0 });
   const skipped = wanted.hour !== hour || wanted.minute !== minute;
   const earlier = wanted.minus({ hours: 1 });
@@ -115,7 +114,7 @@ export function firingSeconds(sentences: readonly Sentence[], fromIso: string, z
     for (const s of sentences) {
       if (!s.days.includes(day.weekday)) continue;
       const firing = plain ? null : onDate(day, s);
-      const at = plain ? began + minutesOf(s.at) * 60 * SECOND_MS : firing ? Date.parse(firing.at) : NaN;
+      const at = plain ? began + dayMinutesOf(s) * 60 * SECOND_MS : firing ? Date.parse(firing.at) : NaN;
       const seconds = (at - start.toMillis()) / 1000;
       if (seconds < days * 86400) out.push(seconds);
     }

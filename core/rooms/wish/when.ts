@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import { WEEKDAYS } from '../../ground/quantity';
-import type { Sentence } from '../../ground/job';
+import { sayAt, sentenceAt, type Sentence } from '../../ground/job';
 
 const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
   [/\b(week ?days?|working days?|mon(day)?s? to fri(day)?s?)\b/i, [1, 2, 3, 4, 5]],
@@ -68,6 +68,6 @@ export function proposedRules(when: string, known: readonly Sentence[], id: () =
   const read = readWhen(when);
   if (!read) return [];
   return read.times
-    .filter((at) => !known.some((s) => s.at === at))
-    .map((at) => ({ id: id(), at, days: [...read.days], ifArmed: false, move: '' }));
+    .filter((at) => !known.some((s) => sayAt(s) === at))
+    .map((at) => sentenceAt(at, { id: id(), days: [...read.days], ifArmed: false, move: '' }));
 }
