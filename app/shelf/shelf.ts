@@ -1,5 +1,14 @@
 import { MatButton } from '@angular/material/button';
-import { afterNextRender, ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
+import {
+  afterNextRender,
+  ChangeDetectionStrategy,
+  Component,
+  computed,
+  DestroyRef,
+  effect,
+  inject,
+  signal,
+} from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { TextField } from '../kit/text-field';
@@ -92,6 +101,7 @@ export class Shelf {
   constructor() {
     // Rows first; their threads come from the worker, so that the shelf can be used before the arithmetic is done.
     effect(() => this.threads.want(this.all()));
+    inject(DestroyRef).onDestroy(() => this.threads.rest());
     effect((done) => {
       if (this.rows() >= this.jobs().length) return;
       const timer = setTimeout(() => this.rows.update((n) => n + MORE_ROWS));

@@ -61,6 +61,11 @@ export class AnswerLane {
     void this.pump();
   }
 
+  /** Nobody waits any more for what was not begun. */
+  rest(): void {
+    this.waiting.clear();
+  }
+
   /** Asks out of turn. Rejects with why where there is no answer. */
   async ask(question: Question, limitMs = LIMIT_MS): Promise<Answered> {
     const onNews = ({ thread }: AnswerNews): void => this.heard.verdicts(question.job, thread);

@@ -110,6 +110,19 @@ describe('the assessor', () => {
     await expect(b.plan(pot)).rejects.toThrow(/could not be started/);
   });
 
+  it('leaves rows that were not begun where the shelf is left, and works them out when it is back', async () => {
+    const a = make();
+    const [gate, proofer] = [demoJob('yard-gate'), demoJob('dough-proofer')];
+    for (const job of [pot, gate, proofer]) a.requestRow(job);
+    a.restRows();
+    const worker = SlowWorker.all[0]!;
+    await worker.answer(a, 0);
+    expect(worker.asked.map((q) => q.job)).toEqual([pot]);
+    a.requestRow(proofer);
+    await worker.answer(a, 1);
+    expect(worker.asked.map((q) => q.job)).toEqual([pot, proofer]);
+  });
+
   it('works out rows beside the job that is open, and puts one that takes long behind the others', async () => {
     vi.useFakeTimers({ toFake: ['setTimeout', 'clearTimeout'] });
     const a = make();

@@ -77,6 +77,11 @@ export class Assessor {
     this.shelf.request({ job, skip: {}, studies, of: 'row' });
   }
 
+  /** The shelf is not shown any more: rows that were not begun wait until it is. */
+  restRows(): void {
+    this.shelf.rest();
+  }
+
   /** The order for the whole board. Rejects with why where it cannot be made. */
   async plan(job: Job): Promise<readonly PlannedReading[]> {
     const answered = await this.open.ask({ job, skip: {}, studies: [], of: 'board' });

@@ -64,6 +64,11 @@ export class Threads {
     return this.isConfirmed(job) ? (this.kept()?.[job.id]?.failed ?? '') : '';
   }
 
+  /** Nobody looks at the rows any more. */
+  rest(): void {
+    this.assessor.restRows();
+  }
+
   /** Has the jobs worked out whose thread is not of this very version and program. */
   want(jobs: readonly Job[]): void {
     const kept = this.kept();
