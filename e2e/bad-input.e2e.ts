@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, kept, newJob, redo, room, undo } from './steps';
+import { DEMO, countKept, kept, newJob, redo, room, undo } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-bad-'));
 test.afterAll(() => rmSync(folder, { recursive: true, force: true }));
@@ -86,6 +86,8 @@ test('two tabs on one job: the later one is told, and neither loses anything', a
   await expect(other.getByRole('alert')).toContainText('Nothing of either is lost');
   await other.getByRole('button', { name: 'Keep mine as a copy' }).click();
   await expect(other.getByLabel('Who else presses it?')).toHaveValue('the first tab');
+  // A page that is loaded finds what is kept by then.
+  await expect.poll(() => countKept(other, 'jobs')).toBe(2);
   await other.goto('/');
   await expect(other.getByText('Shared pot, copy')).toBeVisible();
   await other.getByText('Shared pot, copy').click();
