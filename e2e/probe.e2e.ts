@@ -186,17 +186,19 @@ test('a capture of 100 MB is read in the worker in under 10 s and the page keeps
     };
     requestAnimationFrame(tick);
   });
+  const before = await slowness(page);
   const began = Date.now();
   await pick(page, page.getByRole('button', { name: 'Open captures' }), big);
   await expect(page.getByText(/7 lines/)).toBeVisible();
   const seconds = (Date.now() - began) / 1000;
   const frames = (await page.evaluate(() => (window as unknown as { frames: number[] }).frames)).sort((a, b) => a - b);
-  const late = frames.filter((f) => f > 50).length;
+  const slow = Math.max(before, await slowness(page));
+  const late = frames.filter((f) => f > 50 * slow).length;
   console.log(
     `100 MB capture read in ${seconds.toFixed(1)} s; ${frames.length} frames, 99 % within ` +
-      `${frames[Math.floor(frames.length * 0.99)]!.toFixed(0)} ms, ${late} over 50 ms`,
+      `${frames[Math.floor(frames.length * 0.99)]!.toFixed(0)} ms, ${late} over ${(50 * slow).toFixed(0)} ms`,
   );
-  expect(seconds).toBeLessThan(10 * (await slowness(page)));
+  expect(seconds).toBeLessThan(10 * slow);
   // One frame in fifty, and a handful of a short run: a busy machine is late by itself now and then.
   expect(late).toBeLessThanOrEqual(Math.max(5, 0.02 * frames.length));
 
