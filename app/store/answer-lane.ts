@@ -35,6 +35,8 @@ export class AnswerLane {
   private under: { readonly id: string; readonly since: number } | null = null;
   private ahead = '';
   private tryMs = FIRST_TRY_MS;
+  /** How often nobody waited any more. */
+  private rests = 0;
 
   constructor(
     private readonly heard: Heard,
@@ -64,6 +66,7 @@ export class AnswerLane {
   /** Nobody waits any more for what was not begun. */
   rest(): void {
     this.waiting.clear();
+    this.rests++;
   }
 
   /** Asks out of turn. Rejects with why where there is no answer. */
@@ -86,6 +89,7 @@ export class AnswerLane {
     const wanted = this.waiting.get(this.ahead) ?? this.waiting.values().next().value;
     if (!wanted) return;
     const { job } = wanted;
+    const { rests } = this;
     this.waiting.delete(job.id);
     this.under = { id: job.id, since: performance.now() };
     const hurried = !this.patient && !this.long.has(job.id) && this.tryMs < LIMIT_MS;
@@ -98,7 +102,7 @@ export class AnswerLane {
         // On a slow machine the next one is given more time at once.
         this.tryMs *= 2;
         this.long.add(job.id);
-        if (!this.waiting.has(job.id)) this.waiting.set(job.id, wanted);
+        if (!this.waiting.has(job.id) && rests === this.rests) this.waiting.set(job.id, wanted);
       } else if (because !== 'stopped') this.heard.failed(job, error instanceof Error ? error.message : String(error));
     } finally {
       this.under = null;

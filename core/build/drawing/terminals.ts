@@ -1,4 +1,4 @@
-import { itemAt } from '../../ground/lists';
+import { itemAt, present } from '../../ground/lists';
 import type { End, NetEnd } from '../ends';
 import { filled, line, SHEET_WIDTH, textMark, type Mark, type Sheet } from './marks';
 
@@ -121,8 +121,7 @@ class Wirer {
   ) {}
 
   draw(w: DrawnWire): void {
-    const [a, b] = [this.places.get(w.from), this.places.get(w.to)];
-    if (!a || !b) return;
+    const [a, b] = [present(this.places.get(w.from)), present(this.places.get(w.to))];
     const [p, q] = a.device.column <= b.device.column ? [a, b] : [b, a];
     const same = p.device.column === q.device.column;
     const start = itemAt(X, p.device.column) + (p.device.column === RIGHTMOST ? 0 : BOX);

@@ -1,7 +1,7 @@
 import { firstItem, itemAt, lastItem, present } from '../../ground/lists';
 import { PRESS_TIMES } from './press-netlist';
 
-/** An edge is timed between these shares of its swing (IEC 60469); levels are the mean of the last share before a change. */
+/** An edge is timed between these shares of its swing (IEC 60469; from memory); levels are the mean of the last share before a change. */
 const EDGE = { from: 0.1, to: 0.9 } as const;
 const IDLE_SHARE = 0.05;
 const PRESSED_SHARE = 0.2;

@@ -4,7 +4,7 @@ import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Readin
 import type { Random } from '../../ground/quantity';
 import { afflicted, predictAfflicted, type StandinFault } from './faults';
 
-/** A stand-in acts where a jumper leaves less than this share of the open voltage: between what CMOS takes for low and for high. */
+/** A stand-in acts where a jumper leaves less than this share of the open voltage: chosen, between what CMOS takes for low and for high. */
 const ACTS_BELOW = 0.42;
 
 /** What a meter shows of a stand-in, base units. */

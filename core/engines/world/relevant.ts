@@ -39,7 +39,7 @@ export function relevantOnes(plan: WorldPlan, disturbances: readonly Disturbance
   const bears: Readonly<Record<Befalls, (of: number) => boolean>> = {
     press: reaches,
     contact: (of) => reaches(of) || lines.has(of),
-    channel: (of) => parts.has(plan.channels[of]?.part ?? -1),
+    channel: (of) => parts.has(itemAt(plan.channels, of).part),
     part: (of) => parts.has(of),
     machine: () => parts.size > 0,
     sense: (of) => senses.has(of),

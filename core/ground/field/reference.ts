@@ -14,8 +14,8 @@ export interface Reference {
   readonly gone: WhenGone;
   /** What to do where it names what is not there; `{name}` is the name of the item that it lies in. */
   readonly todo: string;
-  /** Ids that a text may stand for, where it is not an id itself. */
-  readonly read?: (text: string) => readonly string[];
+  /** Sorts whose items may be named with something behind their id, as `rocker/down`, and how the id is read out of that. */
+  readonly parted?: { readonly sorts: readonly string[]; readonly idOf: (text: string) => string };
   /** What is not there may be named all the same: it says nothing then. */
   readonly loose?: true;
 }

@@ -11,7 +11,7 @@ const item = group('an item', {
   more: list('rows', group('a row', { of: naming(name('of'), to('drop')), n: quantity('n', '1', 0, { most: 9 }) }), 9),
   keyed: naming(record('by thing', quantity('n', '1', 0, { most: 9 })), {
     ...to('drop'),
-    read: (key) => [key.split('/')[0] ?? ''],
+    parted: { sorts: ['thing'], idOf: (key) => key.split('/')[0] ?? '' },
   }),
 });
 const fields = { items: list('items', item, 9), plain: list('numbers', quantity('n', '1', 0, { most: 9 }), 9) };
@@ -32,12 +32,12 @@ const doc = {
   ],
   plain: [1, 2],
 };
-const gone = (key: string) => withoutGone(described, doc, (id) => id === key);
+const gone = (key: string) => withoutGone(described, doc, ({ id }) => id === key);
 
 describe('places that name something', () => {
   it('are found with their path, and say what to do by the item that they lie in', () => {
     const found = namedIn(described, doc);
-    expect(found.map((x) => [x.path, x.ids[0]])).toEqual([
+    expect(found.map((x) => [x.path, x.meant.at(-1)?.id])).toEqual([
       ['items[0].cleared', 'a'],
       ['items[0].refused', 'b'],
       ['items[0].all[0]', 'a'],

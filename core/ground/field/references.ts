@@ -1,17 +1,28 @@
 import type { AnyField, AnyFields } from './field';
 import type { Reference } from './reference';
 
+/** A thing that a text may stand for. */
+export interface Meant {
+  readonly sort: string;
+  readonly id: string;
+}
+
 /** A place that names something: which, and what it may name. */
 export interface Named {
   /** `act.moves[0].steps[1].press`. */
   readonly path: string;
   readonly text: string;
-  readonly ids: readonly string[];
+  readonly meant: readonly Meant[];
   readonly reference: Reference;
   readonly todo: string;
 }
 
-const idsOf = (r: Reference, text: string): readonly string[] => (r.read ? r.read(text) : [text]);
+/** What a text may stand for: an id of each sort that the reference may name. */
+const meant = ({ to, parted }: Reference, text: string): readonly Meant[] =>
+  to.flatMap((sort) => {
+    const own = { sort, id: text };
+    return parted?.sorts.includes(sort) && parted.idOf(text) !== text ? [own, { sort, id: parted.idOf(text) }] : [own];
+  });
 
 const holding = new WeakMap<AnyField, boolean>();
 /** Whether a field names anything, itself or within. */
@@ -33,7 +44,7 @@ export function namedIn(fields: AnyFields, value: object): Named[] {
   const out: Named[] = [];
   const note = (reference: Reference, text: string, path: string, called: string): void => {
     if (text === '') return;
-    out.push({ path, text, ids: idsOf(reference, text), reference, todo: reference.todo.replace('{name}', called) });
+    out.push({ path, text, meant: meant(reference, text), reference, todo: reference.todo.replace('{name}', called) });
   };
   const walk = (field: AnyField, v: unknown, path: string, called: string): void => {
     if (v === null || v === undefined || !names(field)) return;
@@ -67,14 +78,10 @@ const DROPPED = Symbol('dropped');
 /**
  * A document after something is gone: what named it is cleared, or its item dropped, as its field says; what may not lose it stays as it
  * is. Parts that do not change are the same objects.
- * @param isGone whether an id of a sort that the reference may name is gone.
+ * @param isGone whether a thing is gone.
  */
-export function withoutGone<T extends object>(
-  fields: AnyFields,
-  value: T,
-  isGone: (id: string, reference: Reference) => boolean,
-): T {
-  const lost = (r: Reference, text: string): boolean => text !== '' && idsOf(r, text).some((id) => isGone(id, r));
+export function withoutGone<T extends object>(fields: AnyFields, value: T, isGone: (what: Meant) => boolean): T {
+  const lost = (r: Reference, text: string): boolean => text !== '' && meant(r, text).some(isGone);
   const walk = (field: AnyField, v: unknown): unknown => {
     if (v === null || v === undefined || !names(field)) return v;
     switch (field.is) {

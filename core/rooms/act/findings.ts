@@ -144,7 +144,7 @@ function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
 
 function missedPress(job: Job): Finding[] {
   const trace = present(oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }]));
-  const parted = trace.parts[0]?.parted ?? [];
+  const { parted } = firstItem(trace.parts);
   const worst = parted.at(-1);
   const lasting = parted.some((p) => p.to >= trace.end);
   const apart = formatQuantity(

@@ -139,6 +139,6 @@ function openVoltsFinding(high: Input, direct: boolean, contact: ContactFact): F
     steps: [across],
     limit: derivedLimit('at most', [holds], 'contact rating'),
     tightShare: 0.02,
-    remedy: across.result.value > contact.volts * OVER_MAINS ? STRONGER : null,
+    remedy: across.result.value > contact.volts * over ? STRONGER : null,
   });
 }

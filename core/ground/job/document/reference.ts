@@ -15,5 +15,8 @@ export const idOf = (label: string, reference: JobReference): Field<string> =>
 /** A field that always holds one. */
 export const oneOf = (label: string, reference: JobReference): Field<string> => naming(name(label), reference);
 
-/** A line is named by whose it is, with its output behind a stroke; a side of a rocker likewise. */
-export const sided = (line: string): readonly string[] => (line.includes('/') ? [line, ownerOf(line)] : [line]);
+/** Lines of these sorts are named by whose they are, with their output behind a stroke; a side of a rocker likewise. */
+export const sided = (sorts: readonly Sort[]): NonNullable<Reference['parted']> => ({
+  sorts,
+  idOf: (line) => (line.endsWith('/') ? line : ownerOf(line)),
+});

@@ -10,7 +10,7 @@ import { JOB_FIELDS, SORT_OF } from './references';
 export function cascaded(job: Job, list: ListName, key: string): Job {
   const sort = SORT_OF[list];
   if (!sort) return job;
-  const left = withoutGone(JOB_FIELDS, job, (id, { to }) => id === key && to.includes(sort));
+  const left = withoutGone(JOB_FIELDS, job, (what) => what.id === key && what.sort === sort);
   return list.startsWith('feed.')
     ? { ...left, feed: { ...left.feed, shifts: left.feed.shifts.filter(names(key)) } }
     : left;

@@ -51,8 +51,7 @@ export function referenceProblem(job: Job): LoadProblem | null {
     return set;
   };
   const lost = namedIn(JOB_FIELDS, job).find(
-    ({ reference, ids: named }) =>
-      !reference.loose && !named.some((id) => reference.to.some((sort) => of(sort).has(id))),
+    ({ reference, meant }) => !reference.loose && !meant.some(({ sort, id }) => of(sort).has(id)),
   );
   return lost
     ? { what: `There is no ${JSON.stringify(lost.text)} in this job.`, where: `field "${lost.path}"`, todo: lost.todo }

@@ -27,7 +27,7 @@ export const WHOLE_SCALE: Record<Reading['kind'], number> = {
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);
 /** Beyond so many standard deviations nothing is left of a normal density. */
 const NOTHING_LEFT = 8;
-/** A machine acts on a jumper: never surely, around this share of the open voltage, and this steeply (`jumper-acts`). */
+/** A machine acts on a jumper: never surely, around this share of the open voltage, and this steeply: chosen, with no source. */
 const ACTS = { never: 0.02, at: 0.42, steep: 22 } as const;
 /** A beep is known to a tenth of where it begins; under so many volts exchanged leads cannot be told. */
 const BEEP_SHARE = 0.1;

@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import type { Reading } from '../../../ground/job';
 
 /** One pair of terminals. Volts are from the first to the second. */
@@ -77,7 +78,7 @@ function dcByThird(a: number, b: number, all: readonly number[], across: Across)
   for (const c of all) {
     if (c === a || c === b) continue;
     const [first, second] = [across(a, c, 'volts-dc', 'idle'), across(c, b, 'volts-dc', 'idle')];
-    if (steady(first) && steady(second)) return (signed(first, a) ?? 0) + (signed(second, c) ?? 0);
+    if (steady(first) && steady(second)) return present(signed(first, a)) + present(signed(second, c));
   }
   return null;
 }

@@ -123,7 +123,7 @@ export const faultFields: Fields<Fault> = {
     to: ['press', 'sense', 'hand', 'part', 'move'],
     gone: 'drop',
     todo: 'Take the fault away first.',
-    read: sided,
+    parted: sided(['hand']),
   }),
 };
 

@@ -208,7 +208,7 @@ export const pinChoiceFields: Fields<PinChoice> = {
     to: ['press', 'sense', 'hand', 'sign'],
     gone: 'drop',
     todo: 'Name a press, sense, hand or sign that the job has.',
-    read: sided,
+    parted: sided(['press', 'sense', 'hand', 'sign']),
   }),
   gpio: quantity('pin', '1', 0, { most: MOST_GPIO, whole: true }),
   fixed: untried(flag('chosen by hand')),

@@ -150,7 +150,7 @@ export const hangFields: Fields<FeedHang> = {
     to: ['load', 'press'],
     gone: 'drop',
     todo: 'Name the controller, a press, or a load that the job has.',
-    read: sided,
+    parted: sided(['press']),
   }),
   node: oneOf('hangs on', { to: ['node'], gone: 'drop', todo: 'Hang it on something that is there.' }),
 };

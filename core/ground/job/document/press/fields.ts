@@ -190,7 +190,7 @@ export const unitFields: Fields<AlikeUnit> = {
     gone: 'drop',
     todo: 'Name a line that the job has.',
     loose: true,
-    read: sided,
+    parted: sided(['press', 'sense', 'hand', 'sign']),
   }),
 };
 
