@@ -15,7 +15,7 @@ const frozen = (version: number): [file: string, told: readonly Told[]][] =>
     /^v\d$/.test(name) ? `../core/ground/job/versions/${name}` : `./frozen/${name}.v${version}`,
     told,
   ]);
-const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7)];
+const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7), ...frozen(8)];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
 const RENAMED: Readonly<Record<string, string>> = {
@@ -75,7 +75,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v7-as-8.json').replace('"version": 8', '"version": 9');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 9') } });
+    const later = read('../core/ground/job/versions/v8-as-9.json').replace('"version": 9', '"version": 10');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 10') } });
   });
 });

@@ -12,6 +12,7 @@ import { SuppliesPart } from './supplies-part';
 @Component({
   selector: 'gt-probe-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [PartState],
   imports: [ControlPart, KeypadPart, MeterPart, PhotosPart, SizesPart, StripPart, SuppliesPart],
   template: `
     @switch (state.part()) {

@@ -4,8 +4,8 @@ import { contextOf, rankWays, wayContext } from '../../../core/rooms/thumb';
 import { evaluateWay, type WayContext, type WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 
-/** The press that is looked at, and its plan while a slider is held: shown at once, written to the job when it is let go. */
-@Injectable({ providedIn: 'root' })
+/** The press that is looked at, and its plan while a slider is held: shown at once, written to the job when it is let go. Provided by the room. */
+@Injectable()
 export class Draft {
   private readonly bench = inject(Bench);
   private readonly held = signal<Partial<Press> | null>(null);

@@ -33,6 +33,7 @@ import { WishOrder } from './wish-order';
 @Component({
   selector: 'gt-thumb-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
+  providers: [Draft],
   imports: [
     ChangesPanel,
     ComparePanel,

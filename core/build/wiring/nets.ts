@@ -1,6 +1,6 @@
 import type { ControlFact } from '../../ground/facts';
 import { terminalKey } from '../ends';
-import type { Control, Job } from '../../ground/job';
+import type { Job, Strip } from '../../ground/job';
 
 /** A conductor of less than this joins two terminals, Ω. */
 const JOINED_OHMS = 1;
@@ -14,32 +14,23 @@ export function netsOf(job: Job, facts: Readonly<Record<string, ControlFact>>): 
   const nets = new Map<string, string>();
   for (const control of job.controls) {
     const fact = facts[control.id];
-    const strip = stripOf(job, control);
+    const strip = job.survey.strips.find((s) => s.id === control.strip);
+    const [a, b] = control.terminals;
     for (const letter of ['A', 'B'] as const) {
       const name = terminalKey({ control: control.id, letter });
-      if (strip) nets.set(name, joinedTo(job, strip.id, strip.name, letter === 'A' ? strip.a : strip.b));
+      const terminal = letter === 'A' ? a : b;
+      if (strip && terminal !== undefined) nets.set(name, joinedTo(job, strip, terminal));
       else if (fact?.kind && fact.farSide === 'ground' && fact.signal !== letter) nets.set(name, 'ground');
     }
   }
   return nets;
 }
 
-/** The strip that a control lies on, with the numbers of its two terminals; A is the first that its name tells. */
-function stripOf(job: Job, control: Control): { id: string; name: string; a: number; b: number } | null {
-  for (const strip of job.survey.strips) {
-    const m = control.name.startsWith(`${strip.name}.`)
-      ? /^(\d+)\.(\d+)$/.exec(control.name.slice(strip.name.length + 1))
-      : null;
-    if (m) return { id: strip.id, name: strip.name, a: Number(m[1]), b: Number(m[2]) };
-  }
-  return null;
-}
-
 /** A strip's terminal by the lowest number that it was found joined to. */
-function joinedTo(job: Job, strip: string, name: string, n: number): string {
+function joinedTo(job: Job, strip: Strip, n: number): string {
   const reached = new Set([n]);
   const joins = job.readings.filter(
-    (r) => r.control === strip && !r.struck && r.kind === 'ohms' && r.relation !== '>' && r.value < JOINED_OHMS,
+    (r) => r.control === strip.id && !r.struck && r.kind === 'ohms' && r.relation !== '>' && r.value < JOINED_OHMS,
   );
   for (let grown = true; grown;) {
     grown = false;
@@ -51,5 +42,5 @@ function joinedTo(job: Job, strip: string, name: string, n: number): string {
       }
     }
   }
-  return `${name} ${Math.min(...reached)}`;
+  return `${strip.name} ${Math.min(...reached)}`;
 }

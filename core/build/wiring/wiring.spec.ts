@@ -68,10 +68,21 @@ describe('the wires of a whole machine', () => {
 
   it('share a terminal of a strip that two pairs have, and one that a meter found joined', () => {
     const gate = demoJob('yard-gate');
-    const names = ['back.3.4', 'back.5.4', 'back.6.1'];
+    const pairs = [
+      [3, 4],
+      [5, 4],
+      [6, 1],
+    ];
+    const names = pairs.map(([a, b]) => `back.${a}.${b}`);
     const base: Job = {
       ...gate,
-      controls: names.map((name, i) => ({ ...gate.controls[0]!, id: `c${i}`, name })),
+      controls: names.map((name, i) => ({
+        ...gate.controls[0]!,
+        id: `c${i}`,
+        name,
+        strip: 'strip-back',
+        terminals: pairs[i]!,
+      })),
       readings: gate.readings
         .filter((r) => r.control === 'control-gate')
         .flatMap((r) => names.map((_, i) => ({ ...r, id: `${r.id}-${i}`, control: `c${i}` }))),

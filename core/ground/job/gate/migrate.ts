@@ -7,6 +7,7 @@ import { toFifth } from '../versions/to-5';
 import { toSixth } from '../versions/to-6';
 import { toSeventh } from '../versions/to-7';
 import { toEighth } from '../versions/to-8';
+import { toNinth } from '../versions/to-9';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -17,6 +18,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   5: toSixth,
   6: toSeventh,
   7: toEighth,
+  8: toNinth,
 };
 
 /**

@@ -40,7 +40,7 @@ describe('the pair that moves the machine', () => {
     const job = { ...benchJob(), survey: { ...benchJob().survey, strips: [strip] }, readings };
     const edit = controlFromPair(job, strip, { a: 3, b: 4, dcVolts: -11.6 }, () => `new-${++n}`);
     const after = edited(job, edit, NOW);
-    expect(after.controls).toMatchObject([{ name: 'back.4.3' }]);
+    expect(after.controls).toMatchObject([{ name: 'back.4.3', strip: strip.id, terminals: [4, 3] }]);
     expect(
       after.readings
         .filter((r) => r.control === after.controls[0]!.id)

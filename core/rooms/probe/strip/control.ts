@@ -27,6 +27,7 @@ export function controlFromPair(
     say: `control ${name}, with ${copies.length} readings from the strip`,
     edits: [
       { do: 'add-control', id, name },
+      { do: 'change-control', id, set: { strip: strip.id, terminals: [high, low] } },
       ...copies.map((reading): JobEdit => ({ do: 'add-reading', say: '', reading })),
     ],
   };

@@ -3,6 +3,7 @@ import {
   choice,
   flag,
   group,
+  list,
   maybeQuantity,
   moment,
   name,
@@ -23,6 +24,9 @@ import {
   type Reading,
 } from './types';
 
+/** Terminals that a strip can have. */
+export const MOST_TERMINALS = 12;
+
 /** Fields of a control. */
 export const controlFields: Fields<Control> = {
   id: name('id'),
@@ -30,6 +34,15 @@ export const controlFields: Fields<Control> = {
   levels: choice('input levels', plainWords(LOGIC_LEVELS), 'cmos'),
   lowBelowVolts: maybeQuantity('low below', 'V', { most: 1000 }),
   highAboveVolts: maybeQuantity('high above', 'V', { most: 1000 }),
+  strip: idOf('strip', { to: ['strip'], gone: 'clear', todo: 'Name a strip that the job has, or none.' }),
+  terminals: list(
+    'terminals, A first',
+    quantity('a terminal', '1', 1, { least: 1, most: MOST_TERMINALS, whole: true }),
+    2,
+    {
+      once: true,
+    },
+  ),
 };
 
 const pointFields: Fields<Point> = {

@@ -9,6 +9,9 @@ export interface Control {
   /** Volts, used where `levels` is `own`. */
   lowBelowVolts: number | null;
   highAboveVolts: number | null;
+  /** The strip that it lies on, by its id, with the numbers of its terminals, A first; empty where it lies on none. */
+  strip: string;
+  terminals: number[];
 }
 
 /** Where a probe tip may lie. */

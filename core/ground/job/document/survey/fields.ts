@@ -14,6 +14,7 @@ import {
   untried,
   type Fields,
 } from '../../../field';
+import { MOST_TERMINALS } from '../readings/fields';
 import { HAND_METER, UNKNOWN_MAINS } from './usual';
 import {
   ACCESS,
@@ -61,7 +62,7 @@ export const mainsFields: Fields<MainsSide> = {
 export const stripFields: Fields<Strip> = {
   id: name('id'),
   name: untried(name('name')),
-  wires: list('wires', text('a wire', { most: 40 }), 12, { least: 2 }),
+  wires: list('wires', text('a wire', { most: 40 }), MOST_TERMINALS, { least: 2 }),
 };
 
 /** Lines that one pad can have: what a controller has pins for, with room to spare. */
