@@ -2,6 +2,7 @@ import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from '
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test, type Page } from '@playwright/test';
+import { JOB_VERSION } from '../core/ground/job';
 import { DEMO, countKept, kept, newJob, redo, room, undo } from './steps';
 
 const folder = mkdtempSync(join(tmpdir(), 'gt-bad-'));
@@ -29,8 +30,8 @@ test('bad files are named, with the place and what to do, and the shelf stays as
     ['foreign.json', '{"name":"something else"}', /not a Gentle Thumb job.*field "format"/],
     [
       'newer.json',
-      JSON.stringify({ ...good, version: 9 }),
-      /version 9; this program reads up to version 8.*newer Gentle Thumb/,
+      JSON.stringify({ ...good, version: JOB_VERSION + 1 }),
+      new RegExp(`version ${JOB_VERSION + 1}; this program reads up to version ${JOB_VERSION}.*newer Gentle Thumb`),
     ],
     ['spoilt.json', JSON.stringify({ ...good, readings: [{ id: 'x' }] }), /readings\[0\]/],
     ['markup.json', `{"format":"<img src=x onerror=alert(1)>"}`, /not a Gentle Thumb job/],

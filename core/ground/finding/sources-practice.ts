@@ -147,6 +147,13 @@ export const PRACTICE = {
   'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),
   'weak-pulls': C('Pull-ups inside a controller: 30 to 100 kΩ; a driver counts as held off under 0.4 V'),
   'board-levels': C('An optocoupler or solid-state relay input needs about 1 V and some tenths of a milliampere'),
+  onderdonk: C(
+    'Onderdonk: a copper conductor of A circular mils melts within t seconds at A·√(log10((1083 − T)/(234 + T) + 1)/(33·t)) amperes',
+  ),
+  'supply-starts': C(
+    'A plug-in supply that is held in its current limit for longer than about a tenth of a second may switch off and try again for ever',
+  ),
+  'capacitor-volts': C('A capacitor is used to four fifths of what it is marked for; over its mark, or the wrong way round, it bursts'),
   'feed-loads': C(
     'Typical draws: Wi-Fi module 75 mA mean and 400 mA in bursts, power relay coil 71 mA, indicator LED 2 to 10 mA',
   ),

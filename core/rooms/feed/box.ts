@@ -18,18 +18,34 @@ import type { SupplyRun } from './supply-run';
 /** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
 const GIVES_OFF = 8;
 
-/** Heat that lasts inside the box: what converters lose and what the controller turns into heat, W. */
+/** What lasts for less than this warms a closed box in proportion only, s: common practice for boxes of some litres. */
+const WARMS_SECONDS = 600;
+
+/** Heat that lasts inside the box: what converters lose, and what the controller and coils turn into heat, W. */
 function heatInside(r: SupplyRun): number {
   const controller = r.loads.find((l) => l.id === CONTROLLER);
   const board =
     controller && controller.place >= 0
       ? controller.runAmps * (r.at({ value: 0, course: 0, instant: 0 }, 'lasting').volts[controller.place] ?? 0)
       : 0;
+  // Coils and whatever else a press draws stand in the box as well: those that run together at the worst instant, for as long as it lasts.
+  const pressed = r.courses.reduce(
+    (most, c, course) =>
+      c.instants.reduce((m, x, instant) => {
+        const volts = r.at({ value: 0, course, instant }, 'lasting').volts;
+        const watts = x.active.reduce((sum, a) => {
+          const l = r.loads[a.load];
+          return l && l.place >= 0 && l.inBox ? sum + Math.min(a.amps, l.runAmps || 0) * (volts[l.place] ?? 0) : sum;
+        }, 0);
+        return Math.max(m, watts * Math.min(1, x.seconds / WARMS_SECONDS));
+      }, most),
+    0,
+  );
   return r.tree.nodes.reduce((sum, n, i) => {
     if (!isConverter(n) || n.parent < 0) return sum;
     const s = r.at(itemAt(r.lasting, i), 'lasting');
     return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
-  }, board);
+  }, board + pressed);
 }
 
 /** The air around what stands in the box, °C: the room and the box's own heat, or what a case meets where nobody gave its size. */
@@ -52,7 +68,7 @@ export function airCelsius(job: Job, r: SupplyRun): Step[] {
     area,
     derive('air inside the box', 'T_a', 'T_room + P_box / (h_b * A)', '°C', [
       chosen('T_room', 'the room, at most', roomCelsius, '°C', 'set in Feed', [-40, 100]),
-      computed('P_box', 'heat inside', heatInside(r), 'W', 'losses of its converters, and the controller’s own draw'),
+      computed('P_box', 'heat inside', heatInside(r), 'W', 'losses of its converters, the controller’s own draw, and what coils take that run for long'),
       constant('h_b', 'given off for each square metre and kelvin, W', GIVES_OFF, '1', 'box-heat'),
       carried(area),
     ]),

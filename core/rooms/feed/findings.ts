@@ -44,7 +44,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
     ];
   const r = supplyRun(job, facts);
   const sources = job.feed.sources.flatMap((s, place) => {
-    const drawn = judgeSource(job, r, place, s);
+    const drawn = judgeSource(job, facts, r, place, s);
     return concerning({ nodes: [s.id] }, [
       ...asFarAsSaid(r, place, drawn),
       ...polarityFinding(s, place === 0),

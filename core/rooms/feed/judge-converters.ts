@@ -72,11 +72,27 @@ function heat(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
   ];
 }
 
+/** A converter rectifies nothing: alternating current goes the wrong way round through it half of the time. */
+function rectified(r: SupplyRun, n: Converter): Finding[] {
+  const source = r.tree.nodes[n.source];
+  if (source?.kind !== 'source' || source.item.kind === 'mains-module' || source.item.current !== 'ac') return [];
+  return [
+    finding('feed', `rectified@${n.id}`, {
+      verdict: 'stop',
+      title: `The ${source.name} gives alternating current, and nothing before the ${n.name} rectifies it`,
+      caption: 'no rectifier',
+      source: ['cautions'],
+      remedy: { text: 'Take a supply of direct current: a rectifier of your own makes 1.4 times the volts, and wants a capacitor behind it.' },
+    }),
+  ];
+}
+
 /** A converter's headroom, the most at its input, its rating, and the heat of a linear one. */
 export function judgeConverter(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
   const above = n.parent < 0 ? undefined : r.least[n.parent];
   const fed = above && !Number.isNaN(above.value);
   return [
+    ...rectified(r, n),
     ...(fed ? [headroomFinding(job, r, n, above), inputFinding(job, r, n)] : []),
     ratingFinding(r, place, n),
     ...heat(job, r, place, n),

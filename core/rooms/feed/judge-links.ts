@@ -12,13 +12,16 @@ import {
   type Input,
   type Remedy,
 } from '../../ground/finding';
-import { bearsAmps, CONNECTOR, fuseFor, leadFor } from '../../engines/electrics';
+import { bearsAmps, CONNECTOR, FUSE_BLOWS, fuseFor, fuseHoldsSeconds, leadFor, meltingStep } from '../../engines/electrics';
 import type { FeedLink, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
 import { ohmsOfSource, openVolts, USUAL_LEAD } from './network';
 import type { SupplyRun } from './supply-run';
+
+/** A short that melts a lead within this time burns before anybody pulls the plug, s. */
+const MELTS_SECONDS = 10;
 
 type Link = Extract<SupplyNode, { item: FeedLink }>;
 
@@ -58,6 +61,54 @@ const bears = (l: FeedLink): Input =>
         'conductor-amps',
       );
 
+/** A fuse that the source before it cannot blow: a short burns on behind it. Cells give what they have. */
+function neverBlows(r: SupplyRun, n: Link, rated: number, rating: Input): Finding[] {
+  const source = r.tree.nodes[n.source];
+  if (source?.kind !== 'source' || source.item.amps === null || source.item.kind === 'cells') return [];
+  const blows = derive('current that is certain to blow it', 'I_blow', 'k * I_n', 'A', [
+    constant('k', 'times its rating, within two minutes', FUSE_BLOWS, '1', 'iec-60127'),
+    rating,
+  ]);
+  if (source.item.amps >= FUSE_BLOWS * rated) return [];
+  const given = derive('most that the supply gives', 'I_sc', 'I_s', 'A', [
+    chosen('I_s', source.name, source.item.amps, 'A', 'set in Feed', [0.01, 1000]),
+  ]);
+  return [
+    judged('feed', `fuse-blows@${n.id}`, {
+      title: `The ${n.name} never blows: the ${source.name} cannot give what it takes`,
+      caption: 'fuse never blows',
+      steps: [given],
+      limit: derivedLimit('at least', [blows], 'what is certain to blow it'),
+      verdict: 'tight',
+      remedy: { text: 'Its own limit is what protects here: leave the fuse out, or take a smaller one where what lasts allows it.' },
+    }),
+  ];
+}
+
+/** Starts that are longer and higher than a time-lag fuse bears. */
+function startBlows(r: SupplyRun, place: number, n: Link, rated: number): Finding[] {
+  const starts = r.courses.flatMap((c, course) =>
+    c.instants.flatMap((x, instant) => {
+      const amps = realAt(r.calm({ value: 0, course, instant }).amps, place);
+      const held = fuseHoldsSeconds(amps / rated);
+      return x.seconds > held ? [{ amps, held, seconds: x.seconds, course: c.name }] : [];
+    }),
+  );
+  const worst = starts.sort((a, b) => b.amps - a.amps)[0];
+  if (!worst) return [];
+  return [
+    finding('feed', `fuse-start@${n.id}`, {
+      verdict: 'stop',
+      title:
+        `${formatQuantity(worst.amps, 'A')} for ${formatQuantity(worst.seconds, 's')} in ${worst.course} may blow the ${n.name}: ` +
+        `a time-lag fuse of ${formatQuantity(rated, 'A')} holds that for ${formatQuantity(worst.held, 's')} at least`,
+      caption: 'start blows fuse',
+      source: ['iec-60127'],
+      remedy: { text: 'Take the next larger fuse that the lead behind it still allows, or let less start at once.' },
+    }),
+  ];
+}
+
 /** A fuse against what lasts through it, and against the thinnest lead behind it. */
 export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
   const w = itemAt(r.lasting, place);
@@ -90,6 +141,8 @@ export function judgeFuse(r: SupplyRun, place: number, n: Link): Finding[] {
           ? fuseRemedy(n, lastItem(steps).result.value, lead?.item)
           : null,
     }),
+    ...neverBlows(r, n, n.item.amps, rating),
+    ...startBlows(r, place, n, n.item.amps),
     ...(lead
       ? [
           judged('feed', `fuse-lead@${n.id}`, {
@@ -219,18 +272,24 @@ export function judgeUnfused(
         chosen('I_s', s.name, present(s.amps), 'A', 'set in Feed', [0.01, 1000]),
       ]);
   if (short.result.value <= most.value) return [];
+  const size = behind.item.squareMetres ?? USUAL_LEAD.squareMetres;
+  const melts = meltingStep(size, MELTS_SECONDS);
+  const burns = behind.item.squareMetres !== null && short.result.value >= melts.result.value;
   const fierce = cells && (CELLS[s.chemistry].burstAmps >= 5 || s.chemistry === 'lead-acid');
   return [
     judged('feed', `unfused@${n.id}`, {
       title: `The ${n.name} can give more than the ${behind.name} bears, and no fuse stands between`,
       caption: 'no fuse',
       steps: [short],
-      limit: derivedLimit(
-        'at most',
-        [derive('what the lead bears', 'I_l', 'I_z', 'A', [most])],
-        `what the ${behind.name} bears`,
-      ),
-      verdict: fierce ? 'stop' : 'tight',
+      limit: burns
+        ? derivedLimit('at most', [melts], `what melts the ${behind.name} within ten seconds`)
+        : derivedLimit(
+            'at most',
+            [derive('what the lead bears', 'I_l', 'I_z', 'A', [most])],
+            `what the ${behind.name} bears`,
+          ),
+      source: burns ? ['onderdonk'] : [],
+      verdict: fierce || burns ? 'stop' : 'tight',
       remedy: { text: 'Put a fuse right behind it, no larger than what the thinnest lead bears.' },
     }),
   ];

@@ -2,6 +2,7 @@ import { itemAt } from '../../ground/lists';
 import { finding, type Finding } from '../../ground/finding';
 import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode } from '../../engines/supply';
+import { judgeCapacitor } from './judge-capacitor';
 import { judgeConverter } from './judge-converters';
 import { judgeFuse, judgeLead, judgeUnfused } from './judge-links';
 import type { SupplyRun } from './supply-run';
@@ -25,5 +26,12 @@ export function judgePart(job: Job, r: SupplyRun, place: number): Finding[] {
   if (n.kind === 'source') return judgeUnfused(job, r, place, n);
   if (n.source < 0) return loose(n);
   if (isConverter(n)) return judgeConverter(job, r, place, n);
-  return n.kind === 'fuse' ? judgeFuse(r, place, n) : n.kind === 'lead' ? judgeLead(job, r, place, n) : [];
+  switch (n.kind) {
+    case 'fuse':
+      return judgeFuse(r, place, n);
+    case 'lead':
+      return judgeLead(job, r, place, n);
+    case 'capacitor':
+      return judgeCapacitor(r, n);
+  }
 }

@@ -6,7 +6,6 @@ import { putSource } from './judge-sources';
 
 /** Which conductor is plus, and whether it alternates. */
 export function polarityFinding(s: FeedSource, first: boolean): Finding[] {
-  if (s.kind === 'cells') return [];
   const id = firstOr(first, 'polarity', s.id);
   if (s.current === 'ac') return [];
   const say = {

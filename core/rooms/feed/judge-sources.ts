@@ -14,7 +14,8 @@ import {
   type Remedy,
   type Step,
 } from '../../ground/finding';
-import type { FeedSource, Job, JobEdit } from '../../ground/job';
+import type { Facts } from '../../ground/facts';
+import { CONTROLLER, type FeedSource, type Job, type JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { usableAmps } from '../../engines/electrics';
 import { CELLS, sourceVolts } from '../../engines/supply';
@@ -119,7 +120,7 @@ function strongerSource(s: FeedSource, drawn: number): Remedy {
 }
 
 /** A source against what is drawn from it. */
-export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource): Finding[] {
+export function judgeSource(job: Job, facts: Facts, r: SupplyRun, place: number, s: FeedSource): Finding[] {
   const id = (name: string): string => firstOr(place === 0, name, s.id);
   const called = calledOf(r, s);
   if (unsaid(job, s))
@@ -170,7 +171,7 @@ export function judgeSource(job: Job, r: SupplyRun, place: number, s: FeedSource
       steps: [...peak.steps, renamed(spare, lastItem(peak.steps))],
       source: ['feed-loads'],
     }),
-    ...holdFinding(r, place, s, id('hold')),
+    ...holdFinding(job, facts, r, place, s, id('hold')),
   ];
 }
 
@@ -185,17 +186,40 @@ const named = (steps: readonly Step[], what: string): readonly Step[] => [
   { ...lastItem(steps), what },
 ];
 
+/** What is drawn from a source while nothing moves, with the controller asleep where it sleeps, A; null where nobody knows what it draws then. */
+function restAmps(job: Job, facts: Facts, r: SupplyRun, place: number): number | null {
+  const rest = realAt(r.at({ value: 0, course: 0, instant: 0 }, 'lasting').amps, place);
+  const board = r.loads.find((l) => l.id === CONTROLLER);
+  const node = board && r.tree.nodes[board.place];
+  if (!board || node?.source !== place || job.feed.duty.sleeps === 'no') return rest;
+  if (job.feed.duty.sleeps === 'unknown') return null;
+  const { sleepAmps, into } = job.feed.duty;
+  const asleep = sleepAmps ?? (into === 'chip' ? facts.drive?.chipSleepAmps : facts.drive?.sleepAmps) ?? null;
+  // Converters between draw on: in proportion they only take less, so this is no less than it is.
+  return asleep === null ? null : Math.max(0, rest - board.runAmps + asleep);
+}
+
 /** A bank that switches off while next to nothing is drawn. */
-function holdFinding(r: SupplyRun, place: number, s: FeedSource, id: string): Finding[] {
+function holdFinding(job: Job, facts: Facts, r: SupplyRun, place: number, s: FeedSource, id: string): Finding[] {
   if (s.kind !== 'bank') return [];
-  const rest = r.at({ value: 0, course: 0, instant: 0 }, 'lasting');
+  const atRest = restAmps(job, facts, r, place);
+  if (atRest === null)
+    return [
+      finding('feed', id, {
+        verdict: 'unknown',
+        title: 'What is drawn from the power bank while the controller sleeps is not known',
+        caption: 'bank stays on?',
+        source: ['hold-current'],
+        remedy: { text: 'Measure it with a milliampere meter in its lead, and enter it in Feed under what is drawn asleep.' },
+      }),
+    ];
   const draw = derive('draw at rest', 'I_rest', 'I_0', 'A', [
     {
       symbol: 'I_0',
       name: 'everything at rest',
-      value: realAt(rest.amps, place),
+      value: atRest,
       unit: 'A',
-      origin: { from: 'computed', what: 'the tree at rest' },
+      origin: { from: 'computed', what: 'the tree at rest, the controller asleep where it sleeps' },
     },
   ]);
   const hold = s.holdAmps ?? BANK_HOLD;
@@ -213,7 +237,7 @@ function holdFinding(r: SupplyRun, place: number, s: FeedSource, id: string): Fi
       },
       tightShare: 0.1,
       remedy:
-        realAt(rest.amps, place) < hold
+        atRest < hold
           ? {
               text: 'Take cells or a plug-in supply, or a bank that says that it stays on; a load that only keeps it awake empties it.',
             }

@@ -14,6 +14,7 @@ import { CONTROLLER, freeNodeId, freshLink, type FeedLink, type Job, type JobEdi
 import { formatQuantity } from '../../ground/quantity';
 import { nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
 import { capacitorFor, leastHeld, sharedOhms } from './capacitor';
+import { markedFor } from './judge-capacitor';
 import { mostSteps, voltSteps, whenWords } from './explain';
 import { asFarAsSaid } from './ids';
 import type { FedLoad } from './loads';
@@ -84,6 +85,7 @@ function capacitorRemedy(job: Job, r: SupplyRun, l: FedLoad, low: number): Remed
       {
         ...freshLink(freeNodeId(job.feed, 'capacitor'), 'capacitor', 'capacitor', itemAt(r.tree.nodes, l.place).id),
         farads,
+        bearsVolts: markedFor(realAt(r.most, l.place)),
       },
       `a capacitor of ${words}`,
     ),

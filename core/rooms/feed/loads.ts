@@ -25,6 +25,8 @@ export interface FedLoad {
   readonly voltsOrigin: Origin;
   /** Its minus and the controller's ground must be one. */
   readonly sharesGround: boolean;
+  /** Coils and drivers stand in the box; motors and the maker's own loads outside. */
+  readonly inBox: boolean;
 }
 
 /** What the controller's presses draw through its own pins, each while it presses, A. */
@@ -54,6 +56,7 @@ function controllerLoad(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
       origin: source,
       voltsOrigin: source,
       sharesGround: true,
+      inBox: false,
     },
   ];
 }
@@ -78,6 +81,7 @@ export function loadsOf(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
       origin: { from: 'maker', what: 'set in Board; taken as if it were always on' },
       voltsOrigin: LOAD_RANGE,
       sharesGround: true,
+      inBox: false,
     })),
     ...facts.presses.flatMap((press) =>
       press.draws.map((d): FedLoad => {
@@ -96,6 +100,7 @@ export function loadsOf(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
           origin: d.origin,
           voltsOrigin: LOAD_RANGE,
           sharesGround: d.sharesGround,
+          inBox: d.part === '',
         };
       }),
     ),
@@ -113,6 +118,7 @@ export function loadsOf(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
       origin: { from: 'maker', what: 'set in Feed' },
       voltsOrigin: { from: 'maker', what: 'set in Feed' },
       sharesGround: false,
+      inBox: false,
     })),
   ];
 }

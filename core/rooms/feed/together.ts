@@ -29,7 +29,7 @@ function borne(job: Job, facts: Facts, known: SupplyRun, steps: Steps): boolean 
   return (
     r.tree.nodes.every((n, i) => {
       if (n.kind !== 'source') return true;
-      return judgeSource(job, r, i, n.item).every((f) => f.verdict !== 'stop');
+      return judgeSource(job, facts, r, i, n.item).every((f) => f.verdict !== 'stop');
     }) &&
     r.loads.every((l) => {
       if (!l.volts || l.place < 0) return true;

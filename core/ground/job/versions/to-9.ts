@@ -1,4 +1,4 @@
-import { eachOf, isPlain, type Migration, type Plain } from './step';
+import { added, eachOf, isPlain, type Migration, type Plain } from './step';
 
 /** Version 8 told in its name on which strip a control lies: `back.3.4`, A first. */
 function placed(control: Plain, strips: readonly Plain[]): Plain {
@@ -14,9 +14,18 @@ function placed(control: Plain, strips: readonly Plain[]): Plain {
   return { strip: '', terminals: [], ...control };
 }
 
-/** Version 9 says of a control on which strip it lies, and on which of its terminals. */
+const withMore = added({
+  controls: { feeds: 'unknown' },
+  signs: { volts: null },
+  'feed.links': { bearsVolts: null },
+});
+
+/**
+ * Version 9 says of a control on which strip it lies, on which of its terminals, and what closing it feeds; of a sign what volts it works
+ * on; of a capacitor what volts it bears.
+ */
 export const toNinth: Migration = (d) => {
   const survey = isPlain(d['survey']) ? d['survey']['strips'] : [];
   const strips = Array.isArray(survey) ? survey.filter(isPlain) : [];
-  return { ...d, controls: eachOf(d['controls'], (c) => placed(c, strips)) };
+  return withMore({ ...d, controls: eachOf(d['controls'], (c) => placed(c, strips)) });
 };

@@ -127,6 +127,7 @@ export const signFields: Fields<Sign> = {
   forwardVolts: quantity('Its forward voltage', 'V', 2, { least: 0.5, most: 12 }),
   amps: quantity('It takes', 'A', 5e-3, { least: 1e-5, most: 5 }),
   resistorOhms: maybeQuantity('Resistor', 'Ω', { least: 1e-3, most: 1e9, hint: 'computed' }),
+  volts: maybeQuantity('Works on', 'V', { least: 0.5, most: 60, hint: 'not said' }),
   dueAfterStarts: maybeQuantity('Due after so many starts', '1', {
     least: 1,
     most: 1e6,

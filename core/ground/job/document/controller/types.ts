@@ -75,6 +75,8 @@ export interface Sign {
   amps: number;
   /** Series resistor, Ω; null takes the computed standard value. */
   resistorOhms: number | null;
+  /** What it works on where a transistor switches it, V; null where nobody said. */
+  volts: number | null;
   /** Starts after which care is due; null where nothing is counted. */
   dueAfterStarts: number | null;
 }

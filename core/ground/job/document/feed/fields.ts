@@ -128,6 +128,7 @@ export const linkFields: Fields<FeedLink> = {
   ),
   farads: maybeQuantity('Capacitor', 'F', { least: 1e-12, most: 100, hint: '1000 µF' }),
   ohms: maybeQuantity('Its series resistance', 'Ω', { most: 1000, hint: 'as such have' }),
+  bearsVolts: maybeQuantity('Marked for', 'V', { least: 1, most: 1000, hint: '16 V' }),
 };
 
 /** Fields of a load of one’s own. */

@@ -101,6 +101,8 @@ export interface FeedLink {
   /** A capacitor and its series resistance, F and Ω. */
   farads: number | null;
   ohms: number | null;
+  /** What a capacitor is marked for, V; null where nobody said. */
+  bearsVolts: number | null;
 }
 
 /** A load of the maker's own beside those that follow from presses, signs and the controller. */

@@ -15,6 +15,7 @@ import {
 } from '../../../field';
 import {
   LOGIC_LEVELS,
+  PAIR_FEEDS,
   POINT_KINDS,
   READING_KINDS,
   SAID,
@@ -42,6 +43,17 @@ export const controlFields: Fields<Control> = {
     {
       once: true,
     },
+  ),
+  feeds: choice(
+    'Closing it feeds',
+    {
+      unknown: 'not said',
+      electronics: 'an input of electronics',
+      coil: 'a coil: relay, valve, motor, bell',
+      'coil-with-diode': 'a coil with a diode across it',
+      lamp: 'a lamp',
+    } satisfies Record<(typeof PAIR_FEEDS)[number], string>,
+    'unknown',
   ),
 };
 

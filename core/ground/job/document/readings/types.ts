@@ -1,5 +1,7 @@
 /** Input levels that a machine’s own controller may have. */
 export const LOGIC_LEVELS = ['cmos', 'ttl', 'own'] as const;
+/** What closing a pair lets current into. */
+export const PAIR_FEEDS = ['unknown', 'electronics', 'coil', 'coil-with-diode', 'lamp'] as const;
 /** A button, switch, pad or connector that is to be pressed. */
 export interface Control {
   id: string;
@@ -12,6 +14,8 @@ export interface Control {
   /** The strip that it lies on, by its id, with the numbers of its terminals, A first; empty where it lies on none. */
   strip: string;
   terminals: number[];
+  /** What the pair switches in the machine. */
+  feeds: (typeof PAIR_FEEDS)[number];
 }
 
 /** Where a probe tip may lie. */

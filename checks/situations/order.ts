@@ -1,0 +1,1 @@
+export const VERDICT_ORDER = ['settled', 'tight', 'unknown', 'stop'];
