@@ -98,6 +98,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           forwardVolts: 2,
           amps: 0.005,
           resistorOhms: null,
+          volts: null,
           dueAfterStarts: null,
         },
       });

@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../core/house/assess';
 import { threadOf } from '../core/house/thread';
-import { VERDICT_ORDER } from './situations/order';
 import { OF_SUPPLIES } from './situations/feed';
 import { OF_PINS } from './situations/board';
 import { OF_PRESSES } from './situations/motion';

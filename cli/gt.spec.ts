@@ -112,9 +112,9 @@ describe('the command line', () => {
     const led = json<{ outputs: { name: string; spans: { from: number; to: number }[] }[] }>(
       ...(['run', shutter, '--move', 'open', '--faults', 'hand.json'] as const),
     );
-    // 30 ms until it is felt, 400 ms of coast, 22 ms from the direction to the power.
+    // 30 ms until it is felt, 400 ms of coast, 52 ms from the direction to the power.
     const ms = led.outputs.map((o) => o.spans.map((s) => [s.from, s.to].map((x) => Math.round(1000 * x))));
-    expect(ms).toEqual([[[22, 2030]], [[2452, 5030]]]);
+    expect(ms).toEqual([[[52, 2030]], [[2482, 5030]]]);
     const way = json<{ words: string[] }>('plan', file, '--from', 'open', '--to', 'closed');
     expect(way.words).toEqual(['1. Press gate.', '2. Wait 16 s, until nothing moves.']);
     expect(json<{ found: boolean }>('plan', file, '--to', 'closed').found).toBe(false);

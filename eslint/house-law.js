@@ -11,7 +11,7 @@ const CORE = {
     ...['capture', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'scan', 'parts'],
     ...['circuit', 'standin'],
   ],
-  build: ['ends', 'drawing', 'lines', 'panel', 'ways', 'wiring'],
+  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'ways', 'wiring'],
   rooms: null,
   house: [],
 };

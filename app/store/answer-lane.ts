@@ -11,6 +11,9 @@ const FIRST_TRY_MS = 4_000;
 /** A job that nobody looks at any more may go on for so long before it makes room for the one that is looked at, ms. */
 const LEFT_MS = 1_500;
 
+/** How long a row that is under way may go on before the job that is opened gets a worker of its own, ms: a cold one takes about as long. */
+const WARM_MS = 2_000;
+
 const NO_WORKER = 'The worker that does the arithmetic could not be started, or broke off twice.';
 
 /** What a lane tells. */
@@ -29,7 +32,7 @@ export interface Heard {
 export class AnswerLane {
   private readonly waiting = new Map<string, Question>();
   private readonly long = new Set<string>();
-  private readonly client = new WorkerClient<Question, Answered, AnswerNews>(
+  private client = new WorkerClient<Question, Answered, AnswerNews>(
     () => new Worker(new URL('../workers/answer.worker', import.meta.url), { type: 'module' }),
   );
   private under: { readonly id: string; readonly since: number } | null = null;
@@ -37,6 +40,10 @@ export class AnswerLane {
   private tryMs = FIRST_TRY_MS;
   /** How often nobody waited any more. */
   private rests = 0;
+  /** It waits for another lane's worker. */
+  private held = false;
+  /** Told once nothing is under way. */
+  private onIdle: (() => void) | null = null;
 
   constructor(
     private readonly heard: Heard,
@@ -69,6 +76,25 @@ export class AnswerLane {
     this.rests++;
   }
 
+  /**
+   * Takes the worker of another lane, which is warm and has its tables, where this lane has none yet: at once where nothing is under way
+   * there, else when that is done, and after a while one of its own all the same. The other lane starts a new one when it is asked again.
+   */
+  takeOver(other: AnswerLane): void {
+    if (this.held || this.client.running || !other.client.running) return;
+    this.held = true;
+    const go = (): void => {
+      if (!this.held) return;
+      this.held = false;
+      other.onIdle = null;
+      if (!other.client.busy && !this.client.running) [this.client, other.client] = [other.client, this.client];
+      void this.pump();
+    };
+    if (!other.under) return go();
+    other.onIdle = go;
+    setTimeout(go, Math.max(0, WARM_MS - (performance.now() - other.under.since)));
+  }
+
   /** Asks out of turn. Rejects with why where there is no answer. */
   async ask(question: Question, limitMs = LIMIT_MS): Promise<Answered> {
     const onNews = ({ thread }: AnswerNews): void => this.heard.verdicts(question.job, thread);
@@ -85,7 +111,7 @@ export class AnswerLane {
   }
 
   private async pump(): Promise<void> {
-    if (this.under) return;
+    if (this.under || this.held) return;
     const wanted = this.waiting.get(this.ahead) ?? this.waiting.values().next().value;
     if (!wanted) return;
     const { job } = wanted;
@@ -106,6 +132,7 @@ export class AnswerLane {
       } else if (because !== 'stopped') this.heard.failed(job, error instanceof Error ? error.message : String(error));
     } finally {
       this.under = null;
+      this.onIdle?.();
       void this.pump();
     }
   }

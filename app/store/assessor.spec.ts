@@ -130,6 +130,9 @@ describe('the assessor', () => {
     a.requestRow(pot);
     a.requestRow(gate);
     a.request(proofer);
+    // The row that is under way is waited for a moment, since its worker is warm; it takes too long.
+    expect(SlowWorker.all).toHaveLength(1);
+    vi.advanceTimersByTime(2_100);
     expect(SlowWorker.all).toHaveLength(2);
     expect(SlowWorker.all[1]!.asked[0]!.job).toBe(proofer);
     vi.advanceTimersByTime(5_000);
@@ -162,10 +165,11 @@ describe('the assessor', () => {
     const jobs = names.map((n) => demoJob(n));
     a.requestRow(pot);
     for (const job of jobs) a.request(job);
-    const [rows, worker] = [SlowWorker.all[0]!, SlowWorker.all[1]!];
-    await rows.answer(a, 0);
-    for (let i = 0; i < jobs.length; i++) await worker.answer(a, i);
-    expect([...rows.asked, ...worker.asked].map((q) => q.of)).toEqual(['row', 'job', 'job', 'job', 'job']);
+    const worker = SlowWorker.all[0]!;
+    await worker.answer(a, 0);
+    for (let i = 1; i <= jobs.length; i++) await worker.answer(a, i);
+    expect(worker.asked.map((q) => q.of)).toEqual(['row', 'job', 'job', 'job', 'job']);
+    expect(SlowWorker.all).toHaveLength(1);
     expect(a.rows()[pot.id]!.beads).toHaveLength(11);
     expect(a.rows()[pot.id]!.beads[0]).not.toHaveProperty('finding');
     expect(Object.keys(a.results())).toEqual(jobs.slice(1).map((j) => j.id));

@@ -198,7 +198,7 @@ export const OF_PRESSES: readonly Situation[] = [
       edit(
         j,
         ...j.readings
-          .filter((r) => r.kind === 'short-amps' || r.kind === ('amps' as never))
+          .filter((r) => r.kind === 'amps')
           .map((r) => ({ do: 'strike-reading' as const, id: r.id, struck: true })),
       ),
     rooms: ['probe', 'thumb'],

@@ -35,6 +35,8 @@ export interface Situation {
   readonly worst?: Verdict;
 }
 
+/** A pin that reads contacts and signals, and gives what a sign takes. */
+const PIN = 13;
 const NOW = '2026-03-02T14:00:00Z';
 export const edit = (job: Job, ...edits: JobEdit[]): Job => edited(job, { do: 'several', edits, say: 'x' }, NOW);
 
@@ -109,7 +111,7 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
       item: {
         id: 'told',
         name: 'lamp of the machine',
-        kind: 'light',
+        kind: 'beep',
         tells: 'at-work',
         part: '',
         meaning: '',
@@ -123,10 +125,10 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
         ...set,
       },
     }),
-    14,
+    PIN,
     'told',
   );
-export const hand = (job: Job, set: Partial<Hand>, pin = 14): Job =>
+export const hand = (job: Job, set: Partial<Hand>, pin = PIN): Job =>
   onPin(
     edit(job, {
       do: 'put',
@@ -162,11 +164,12 @@ export const sign = (job: Job, set: Partial<Sign>): Job =>
         forwardVolts: 2,
         amps: 0.005,
         resistorOhms: null,
+        volts: null,
         dueAfterStarts: null,
         ...set,
       },
     }),
-    14,
+    PIN,
     'sign',
   );
 export const machine =

@@ -43,7 +43,7 @@ new Maker(
     {
       do: 'put',
       list: 'feed.sources',
-      item: { ...freshSource('cells', 'two cells', 'cells'), chemistry: 'alkaline', series: 2 },
+      item: { ...freshSource('cells', 'two cells', 'cells'), chemistry: 'alkaline', series: 2, polarity: 'read' },
       say: 'two alkaline cells in a row',
     },
     {

@@ -80,7 +80,7 @@ new Maker(
     {
       do: 'put',
       list: 'signs',
-      item: { ...freshSign('beeper', 'beeper'), kind: 'beeper', means: 'about-to-move', amps: 0.03 },
+      item: { ...freshSign('beeper', 'beeper'), kind: 'beeper', means: 'about-to-move', amps: 0.03, volts: 5 },
       say: 'a beeper that warns with it',
     },
     ...(

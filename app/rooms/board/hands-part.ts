@@ -16,6 +16,7 @@ import {
   type Hand,
   type Sign,
 } from '../../../core/ground/job';
+import { throughTransistor } from '../../../core/build/lines';
 import { commandsFor, handThing, signResistor, signThing } from '../../../core/build/panel';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { wholeWiring } from '../../../core/house/job-wiring';
@@ -87,6 +88,7 @@ export class HandsPart {
     return this.bench.job().signs.map((sign) => ({
       sign,
       thing: drive && signThing(sign, drive),
+      switched: throughTransistor(sign),
       resistor: drive ? `${formatQuantity(signResistor(sign, drive), 'Ω')}, computed` : '',
     }));
   });

@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { sayChanges, type AnyFields } from '../../../core/ground/field';
 import { controlFields, LOGIC_LEVELS, pressFields, type Control } from '../../../core/ground/job';
@@ -32,6 +32,7 @@ export class JointPlan {
   protected readonly fields = pressFields;
   protected readonly controlFields = controlFields;
   protected readonly levelKinds = LOGIC_LEVELS.map((l): Choice<Control['levels']> => [l, LEVEL_WORDS[l]]);
+  protected readonly feedKinds = choicesOf<Control['feeds']>(controlFields.feeds);
   /** What can be bought, from 100 Ω to 10 kΩ. */
   protected readonly preferred = [100, 1000].flatMap((d) =>
     decadeOf('E12').map((m) => formatQuantity(Number((m * d).toPrecision(3)), 'Ω')),
@@ -53,6 +54,16 @@ export class JointPlan {
   protected levels(levels: Control['levels']): void {
     const set = levels === 'own' ? { levels, ...OWN_LEVELS } : { levels };
     this.bench.edit({ do: 'change-control', id: this.control().id, set, say: `input levels: ${LEVEL_WORDS[levels]}` });
+  }
+
+  protected feeds(feeds: Control['feeds']): void {
+    const set = { feeds };
+    this.bench.edit({
+      do: 'change-control',
+      id: this.control().id,
+      set,
+      say: sayChanges(controlFields as unknown as AnyFields, { ...this.control() }, { ...this.control(), ...set }),
+    });
   }
 
   protected own(set: Partial<Pick<Control, 'lowBelowVolts' | 'highAboveVolts'>>): void {

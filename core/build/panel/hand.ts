@@ -2,10 +2,9 @@ import { GROUND, lineEnd, RAIL } from '../ends';
 import { atLeast, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import { lineId, type Hand, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { WORST_BOUNCE_SECONDS } from './practice';
 import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
-/** The longest bounce that was measured on common switches, s (`relay-bounce`). */
-const WORST_BOUNCE_SECONDS = 6.2e-3;
 /** A button that answers later than this feels dead, s (`hand-debounce`). */
 const FELT_SECONDS = 0.1;
 

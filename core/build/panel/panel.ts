@@ -13,10 +13,12 @@ export const panelOf = (job: Job, drive: DriveFact): readonly PanelDevice[] => [
   ...job.signs.map((s) => signThing(s, drive)),
 ];
 
-/** What is judged of hands and signs. */
+/** What is judged of senses, hands and signs. */
 export const panelFindings = (job: Job, drive: DriveFact | null): readonly Finding[] =>
   drive
-    ? [...job.hands.map((h) => handThing(job, h)), ...job.signs.map((s) => signThing(s, drive))].flatMap((t) =>
-        concerning({ owner: t.id }, t.findings),
-      )
+    ? [
+        ...job.senses.map((s) => senseThing(s, drive)),
+        ...job.hands.map((h) => handThing(job, h)),
+        ...job.signs.map((s) => signThing(s, drive)),
+      ].flatMap((t) => concerning({ owner: t.id }, t.findings))
     : [];

@@ -3,6 +3,8 @@ import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { isBare, SENSES } from '../lines';
+import { dividerOhms, LOWER_OHMS } from './divider';
+import { senseFindings } from './sense-levels';
 import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
@@ -10,17 +12,6 @@ const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-work': 'tells that it works',
   other: 'tells',
 };
-
-/** The lower resistor of a divider, Ω; the upper one follows from the level that comes in (`sense-divider`). */
-const LOWER_OHMS = 10e3;
-/** A divider brings what comes in down to this share of the pins' supply. */
-const WANTED_SHARE = 0.9;
-
-/** The upper resistor of the divider that brings a level down to what the pins bear, Ω; null where none is planned or needed. */
-export function dividerOhms(sense: Sense, pinVolts: number): number | null {
-  if (!sense.divider || sense.highVolts === null || sense.highVolts <= WANTED_SHARE * pinVolts) return null;
-  return Math.round(LOWER_OHMS * (sense.highVolts / (WANTED_SHARE * pinVolts) - 1));
-}
 
 /** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
 export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
@@ -64,5 +55,5 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
           },
         ]),
   ];
-  return { id: sense.id, name: sense.name, what, wires, parts, findings: [] };
+  return { id: sense.id, name: sense.name, what, wires, parts, findings: senseFindings(sense, drive) };
 }

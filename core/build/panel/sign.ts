@@ -5,6 +5,7 @@ import {
   chosen,
   constant,
   derive,
+  derivedLimit,
   judged,
   worst,
   finding,
@@ -23,6 +24,12 @@ const FORWARD_SHARE = 0.1;
 /** Base and emitter of a small transistor, V, and the gain that it is driven with. */
 const BASE_VOLTS = 0.7;
 const FORCED_GAIN = 15;
+/** Up to this share of a pin's limit a computed resistor lets a lamp go. */
+const NEAR_LIMIT = 0.9;
+const LEAST_BASE_VOLTS = 0.6;
+/** What a small-signal NPN bears between collector and emitter, V, and switches, A. */
+const NPN_VOLTS = 40;
+const NPN_AMPS = 0.2;
 /** A lamp is seen by day from about this current on, A. */
 const SEEN_AMPS = 0.5e-3;
 
@@ -46,7 +53,11 @@ export function signResistor(sign: Sign, drive: DriveFact): number {
   if (sign.resistorOhms !== null) return sign.resistorOhms;
   if (throughTransistor(sign))
     return nextBelow(Math.max(1, (drive.highVolts.low - BASE_VOLTS) / (sign.amps / FORCED_GAIN)), 'E12');
-  return nextAbove(Math.max(1, (drive.highVolts.nominal - sign.forwardVolts) / sign.amps), 'E12');
+  // What it is to take, and no less than what keeps the pin's highest level within its limit.
+  const usual = (drive.highVolts.nominal - sign.forwardVolts) / sign.amps;
+  const most = NEAR_LIMIT * drive.limitAmps;
+  const safe = (drive.highVolts.high - (1 - FORWARD_SHARE) * sign.forwardVolts) / most / (1 - SHARE);
+  return nextAbove(Math.max(1, usual, safe), 'E12');
 }
 
 /** What a sign takes and how it is judged. Values of one board; amperes and volts. */
@@ -149,10 +160,93 @@ const beeps = (sign: Sign, drive: DriveFact): Finding =>
     tightShare: 0.1,
   });
 
+const baseResistor = (sign: Sign, ohms: number): RangedInput => ({
+  symbol: 'R_B',
+  name: 'base resistor, ±5 %',
+  range: within(ohms, SHARE),
+  unit: 'Ω',
+  origin:
+    sign.resistorOhms === null
+      ? { from: 'computed', what: 'next standard value of IEC 60063' }
+      : { from: 'maker', what: 'set in Board' },
+  possible: [1, 10e6],
+});
+
 const switchesMore = (drive: DriveFact): string =>
   drive.highVolts.low > BASE_VOLTS
     ? 'Take a smaller base resistor, or a sign that takes less.'
     : `A high of the ${drive.controller} opens no transistor: take another board.`;
+
+/** What the base of its transistor takes out of the pin at its highest. */
+function basePin(sign: Sign, drive: DriveFact, ohms: number): Finding {
+  const most = worst(
+    'highest',
+    'current out of the pin',
+    'I_pin',
+    '(V_OH - V_BE) / R_B',
+    'A',
+    [pinHigh(drive), baseResistor(sign, ohms)],
+    [constant('V_BE', 'base and emitter, lowest', LEAST_BASE_VOLTS, 'V', 'forced-gain')],
+  );
+  const over = most.result.value > drive.limitAmps;
+  return judged('board', `sign.${sign.id}.pin-current`, {
+    title: `${sign.name}: current out of the pin into its transistor`,
+    caption: 'base current',
+    steps: [most],
+    limit: atMost(drive.limitAmps, 'A', `pin limit of the ${drive.controller}`, { from: 'source', key: drive.source }),
+    tightShare: 0.1,
+    remedy:
+      over && sign.resistorOhms !== null
+        ? {
+            text: 'Take the resistor that follows from what it switches.',
+            label: 'Use the computed one',
+            edit: {
+              do: 'put',
+              list: 'signs',
+              item: { ...sign, resistorOhms: null },
+              say: `${sign.name}: resistor as computed`,
+            },
+          }
+        : null,
+  });
+}
+
+/** On what it works: nobody can say what its transistor bears, or whether it works at all, before that is said. */
+const signVolts = (sign: Sign): Finding[] => [
+  sign.volts === null
+    ? finding('board', `sign.${sign.id}.volts`, {
+        verdict: 'unknown',
+        title: `On what volts ${sign.name} works is not said`,
+        caption: 'works on?',
+        remedy: {
+          text: 'Its plate says it; most work on the controller’s own supply.',
+          label: 'It works on 5 V',
+          edit: { do: 'put', list: 'signs', item: { ...sign, volts: 5 }, say: `${sign.name} works on 5 V` },
+        },
+      })
+    : judged('board', `sign.${sign.id}.volts`, {
+        title: `${sign.name}: volts across its open transistor`,
+        caption: 'transistor’s volts',
+        steps: [
+          derive('volts across the open transistor', 'V_CE', 'k * V', 'V', [
+            chosen('V', `supply of ${sign.name}`, sign.volts, 'V', 'set in Board', [0.5, 60]),
+            constant('k', 'a supply may be this much high', 1.05, '1', 'feed-volts'),
+          ]),
+        ],
+        limit: derivedLimit(
+          'at most',
+          [
+            derive('four fifths of its rating', 'V_use', 'k_V * V_rated', 'V', [
+              constant('k_V', 'share used', 0.8, '1', 'part-share'),
+              constant('V_rated', 'small-signal NPN', NPN_VOLTS, 'V', 'parts-npn'),
+            ]),
+          ],
+          'four fifths of its rating',
+        ),
+        tightShare: 'met',
+        remedy: { text: 'Take a sign for less, or let a press of its own with a relay switch it.' },
+      }),
+];
 
 /** A sign behind a small transistor, since it takes more than a pin gives for long. */
 function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): PanelDevice {
@@ -162,23 +256,11 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
     'I_B',
     '(V_OH - V_BE) / R_B',
     'A',
-    [
-      pinHigh(drive),
-      {
-        symbol: 'R_B',
-        name: 'base resistor, ±5 %',
-        range: within(ohms, SHARE),
-        unit: 'Ω',
-        origin:
-          sign.resistorOhms === null
-            ? { from: 'computed', what: 'next standard value of IEC 60063' }
-            : { from: 'maker', what: 'set in Board' },
-        possible: [1, 10e6],
-      },
-    ],
+    [pinHigh(drive), baseResistor(sign, ohms)],
     [constant('V_BE', 'base and emitter', BASE_VOLTS, 'V', 'forced-gain')],
   );
-  const sink = derive('current that it switches for certain', 'I_C', 'I_B * β', 'A', [
+  const sink = derive('current that it switches for certain', 'I_C', 'min(I_B * β, I_rated)', 'A', [
+    constant('I_rated', 'small-signal NPN', NPN_AMPS, 'A', 'parts-npn'),
     {
       symbol: 'I_B',
       name: 'base current, lowest',
@@ -206,6 +288,8 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
       ...(sign.kind === 'beeper' ? [{ name: 'diode across a beeper', value: 'small-signal', quantity: 1 }] : []),
     ],
     findings: [
+      basePin(sign, drive, ohms),
+      ...signVolts(sign),
       judged('board', `sign.${sign.id}.switched`, {
         title: `${sign.name}: what its transistor switches against what it takes`,
         caption: 'sign current',
@@ -214,7 +298,7 @@ function switched(sign: Sign, drive: DriveFact, ohms: number, what: string): Pan
         tightShare: 'met',
         remedy: sink.result.value < sign.amps ? { text: switchesMore(drive) } : null,
       }),
-      ...(sign.amps > 0.2
+      ...(sign.amps > NPN_AMPS
         ? [
             finding('board', `sign.${sign.id}.large`, {
               verdict: 'stop',

@@ -1,5 +1,7 @@
 import {
+  atMost,
   chosen,
+  computed,
   constant,
   derive,
   derivedLimit,
@@ -9,8 +11,8 @@ import {
   type Input,
   type Step,
 } from '../../ground/finding';
-import { pressBounds, type Way } from '../../ground/job';
-import { partValue, type TakenPart } from '../../engines/parts';
+import { pressBounds, type JobEdit, type Way } from '../../ground/job';
+import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import type { WayContext } from './context';
 import type { ControlLine } from './line';
@@ -55,6 +57,78 @@ export function openVoltage(way: Way, line: ControlLine, part: TakenPart, rating
 /** How far a current that was read may lie over what the line's values give before one of the readings is wrong. */
 const AGREES_WITHIN = 1.5;
 
+/** No input of electronics takes as much, A: what does is a coil, a lamp, or a supply (common practice). */
+const INPUT_AMPS = 0.03;
+/** What a cold lamp takes for its rated current, times (`inrush`). */
+const COLD_LAMP = 10;
+
+/** What the pair feeds, where that matters to the switch: a coil kicks when it is let go, a lamp takes more while it is cold. */
+function fedBy(way: Way, c: WayContext, amps: number): Finding[] {
+  const { feeds, id } = c.control;
+  const say = (to: typeof feeds, words: string): JobEdit => ({
+    do: 'change-control',
+    id,
+    set: { feeds: to },
+    say: words,
+  });
+  if (feeds === 'unknown' && amps > INPUT_AMPS)
+    return [
+      finding('thumb', `${way}.feeds`, {
+        verdict: 'unknown',
+        title: `Closing this pair lets ${formatQuantity(amps, 'A')} flow, more than an input takes: whether that is a coil is not said`,
+        caption: 'a coil?',
+        source: ['coil-kick'],
+        remedy: {
+          text: 'Look what hangs on it: a coil without a diode makes thousands of volts when it is let go. Say it above.',
+        },
+      }),
+    ];
+  if (feeds === 'coil')
+    return [
+      finding('thumb', `${way}.feeds`, {
+        verdict: 'stop',
+        title: 'This pair feeds a coil that nothing clamps: what opens it meets thousands of volts',
+        caption: 'coil without diode',
+        source: ['coil-kick'],
+        remedy: {
+          text:
+            c.line?.alternating === 'no'
+              ? 'Put a diode across the coil, its ring towards plus.'
+              : 'Put a varistor or a resistor with a capacitor across the coil.',
+          label: 'It is there',
+          edit: say('coil-with-diode', 'the coil of the machine has a diode across it'),
+        },
+      }),
+    ];
+  return feeds === 'lamp' ? [coldLamp(way, c, amps)] : [];
+}
+
+/** A lamp's cold filament against what the switch bears. */
+function coldLamp(way: Way, c: WayContext, amps: number): Finding {
+  const kind = way === 'relay-contact' ? 'relay' : way === 'relay-module' ? 'relay-module' : null;
+  const part = kind && takenPart(c.job, kind);
+  const peak = derive('what it takes while it is cold', 'I_cold', 'k * I_on', 'A', [
+    constant('k', 'of a cold filament', COLD_LAMP, '1', 'inrush'),
+    computed('I_on', 'current through the closed switch', amps, 'A', 'the pair as it was read'),
+  ]);
+  return part
+    ? judged('thumb', `${way}.feeds`, {
+        title: 'A cold lamp against the inrush that the contact bears',
+        caption: 'cold lamp',
+        steps: [peak],
+        limit: atMost(valueOf(part, 'inrushAmps'), 'A', 'inrush that the contact bears', part.origin),
+        tightShare: 0.1,
+        remedy: { text: 'Take a contact that bears more inrush.' },
+      })
+    : finding('thumb', `${way}.feeds`, {
+        verdict: 'unknown',
+        title: 'Whether this part bears a cold lamp is not known',
+        caption: 'cold lamp?',
+        source: ['inrush'],
+        remedy: { text: 'Take a relay contact: its inrush is rated.' },
+      });
+}
+
 /** The closed switch under half of its current rating: by what the line gives, or by what was read through it, whichever is more. */
 export function closedCurrent(way: Way, c: WayContext, line: ControlLine, part: TakenPart, rating: string): Finding[] {
   const read = c.fact.mostAmps;
@@ -93,6 +167,7 @@ export function closedCurrent(way: Way, c: WayContext, line: ControlLine, part: 
       tightShare: 'met',
     }),
   ];
+  out.push(...fedBy(way, c, Math.max(own, read ?? 0)));
   if (read !== null && read > AGREES_WITHIN * own) {
     out.push(
       finding('thumb', `${way}.current-read`, {

@@ -147,13 +147,24 @@ export const PRACTICE = {
   'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),
   'weak-pulls': C('Pull-ups inside a controller: 30 to 100 kΩ; a driver counts as held off under 0.4 V'),
   'board-levels': C('An optocoupler or solid-state relay input needs about 1 V and some tenths of a milliampere'),
+  'pin-input': C(
+    'Inputs of controllers: high for certain from 0.75 of a supply of 3.3 V on, 0.6 of one of 5 V; 0.3 V over the supply at most',
+  ),
+  'ssr-moves': C(
+    'A solid-state relay with MOSFET output closes within 0.1 to 3 ms of its LED, and opens within 0.02 to 1 ms',
+  ),
+  'coil-kick': C(
+    'A coil that is let go without a diode or a snubber drives its current into the capacitance of its winding: 0.5 H with 0.15 A into 200 pF come to some 7 kV',
+  ),
   onderdonk: C(
     'Onderdonk: a copper conductor of A circular mils melts within t seconds at A·√(log10((1083 − T)/(234 + T) + 1)/(33·t)) amperes',
   ),
   'supply-starts': C(
     'A plug-in supply that is held in its current limit for longer than about a tenth of a second may switch off and try again for ever',
   ),
-  'capacitor-volts': C('A capacitor is used to four fifths of what it is marked for; over its mark, or the wrong way round, it bursts'),
+  'capacitor-volts': C(
+    'A capacitor is used to four fifths of what it is marked for; over its mark, or the wrong way round, it bursts',
+  ),
   'feed-loads': C(
     'Typical draws: Wi-Fi module 75 mA mean and 400 mA in bursts, power relay coil 71 mA, indicator LED 2 to 10 mA',
   ),
@@ -216,7 +227,7 @@ export const PRACTICE = {
   ),
   'press-longest': C(
     'A controller that hangs must not hold a press for more than twice its length; ' +
-      'where heat, a door or pressure is at stake a circuit of its own ends it',
+      'where heat, a door, pressure, gas, water or a body is at stake a circuit of its own ends it',
   ),
   'one-shot': C(
     'A monostable chip holds its output for 0.7·R·C, give or take a tenth; resistors 5 %, film capacitors 10 %',

@@ -4,7 +4,7 @@ import type { Facts } from '../../ground/facts';
 import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { RunEnded, WorldProblem } from '../../engines/world';
-import { gapFinding, lengthFindings } from './press-lengths';
+import { gapFinding, lengthFindings, otherLengths } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
 import { askedFindings } from './in-turn';
@@ -18,7 +18,12 @@ import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  return [...scriptFindings(job, facts), ...neverFindings(job), ...pressedTogetherFindings(job, facts)];
+  return [
+    ...scriptFindings(job, facts),
+    ...otherLengths(job, facts),
+    ...neverFindings(job),
+    ...pressedTogetherFindings(job, facts),
+  ];
 }
 
 function scriptFindings(job: Job, facts: Facts): Finding[] {
@@ -68,7 +73,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
   const shortest = presses.reduce((a, b) => (b.seconds < a.seconds ? b : a));
   out.push(
     ...lengthFindings(job, facts, shortest.seconds, Math.max(...presses.map((p) => p.seconds))),
-    ...gapFinding(job),
+    ...gapFinding(job, facts),
   );
   return [...out, ...runFindings(job, presses.length, shortest.seconds)];
 }

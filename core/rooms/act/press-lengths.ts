@@ -10,29 +10,137 @@ import {
   type Finding,
   type Remedy,
 } from '../../ground/finding';
-import type { Facts } from '../../ground/facts';
-import { machineOf, pressedFor, stepOf, withSteps, type Job, type MoveStep } from '../../ground/job';
+import type { Facts, PressFact } from '../../ground/facts';
+import {
+  machineOf,
+  pressedFor,
+  stepOf,
+  withSteps,
+  type Job,
+  type MachinePart,
+  type MoveStep,
+  type Way,
+} from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { heardPress } from './heard';
+import { longestClosed, shortestClosed, shortestOpen } from '../../build/times';
+import { heardPress, heedsOf } from './heard';
 
 /** The presses of the script against the shortest and the longest that the machine takes as meant. */
 export function lengthFindings(job: Job, facts: Facts, shortest: number, longest: number): Finding[] {
   const holds = holdFinding(job, facts, longest);
-  return [shortFinding(job, shortest), ...(holds ? [holds] : []), longFinding(job, longest)];
+  const press = heardPress(job);
+  const heard: Heard = {
+    part: machineOf(job),
+    press,
+    fact: facts.presses.find((p) => p.id === press),
+    shortest,
+    longest,
+    called: (id) => id,
+    words: '',
+  };
+  return [
+    shortFinding(job, heard),
+    ...(holds ? [holds] : []),
+    longFinding(job, heard),
+    ...scanFindings(job, facts, heard),
+  ];
 }
 
-const longer = (job: Job, seconds: number): Remedy => ({
+const longer = (job: Job, press: string, seconds: number): Remedy => ({
   text: `Press for ${formatQuantity(seconds, 's')}.`,
   label: `Use ${formatQuantity(seconds, 's')}`,
-  edit: pressedFor(job, heardPress(job), seconds, `press for ${formatQuantity(seconds, 's')}`),
+  edit: pressedFor(job, press, seconds, `press for ${formatQuantity(seconds, 's')}`),
 });
 
-function shortFinding(job: Job, shortest: number): Finding {
-  const least = machineOf(job).shortestPressSeconds;
+/** A press of some part of the machine, as its moves make it. */
+interface Heard {
+  readonly part: MachinePart;
+  readonly press: string;
+  readonly fact: PressFact | undefined;
+  /** Shortest and longest of its presses, s. */
+  readonly shortest: number;
+  readonly longest: number;
+  /** How its findings are called beside those of the first. */
+  readonly called: (id: string) => string;
+  /** Its name before a title, where there are several. */
+  readonly words: string;
+}
+
+/** Presses of every part that a move makes, those that the run follows first left out: they are judged with the script. */
+export function otherLengths(job: Job, facts: Facts): Finding[] {
+  const first = heardPress(job);
+  const steps = job.act.moves.flatMap((m) => m.steps).filter((s) => s.do === 'press');
+  return job.act.parts.flatMap((part, at) =>
+    [...new Set(heedsOf(job, part).map((h) => h.press))].flatMap((press) => {
+      const made = steps.filter((s) => s.press === press || s.also.includes(press)).map((s) => s.seconds);
+      if (made.length === 0 || part.kind === 'unknown' || (at === 0 && press === first)) return [];
+      const name = job.presses.find((p) => p.id === press)?.name ?? press;
+      const heard: Heard = {
+        part,
+        press,
+        fact: facts.presses.find((p) => p.id === press),
+        shortest: Math.min(...made),
+        longest: Math.max(...made),
+        called: (id) => `${id}.${press}`,
+        words: `${name}: `,
+      };
+      return [shortFinding(job, heard), longFinding(job, heard), ...scanFindings(job, facts, heard)];
+    }),
+  );
+}
+
+/** A time as it is typed: two digits, and no shorter. */
+const roundedUp = (seconds: number): number => {
+  const step = 10 ** (Math.floor(Math.log10(seconds)) - 1);
+  return Number((Math.ceil(seconds / step) * step).toPrecision(3));
+};
+
+/** A scanned key must stay closed for as many scans as its machine wants, wherever in a scan the press falls. */
+function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
+  const press = h.fact;
+  const fact = press && facts.controls[press.control];
+  if (!press || fact?.leading !== 'scanned-matrix' || !ON_CROSSING.includes(press.way)) return [];
+  const period = fact.parameters['periodSeconds'];
+  const scans = job.presses.find((p) => p.id === press.id)?.scan.scansNeeded;
+  if (!period || scans === undefined) return [];
+  const wanted = derive('scans that it wants, and one that the press may just miss', 't_scan', '(n + 1) * T', 's', [
+    chosen('n', 'scans in a row that the machine wants', scans, '1', 'set in Thumb', [1, 100]),
+    {
+      symbol: 'T',
+      name: 'period of a scan, highest',
+      value: period.high,
+      unit: 's',
+      origin: { from: 'estimated', at: fact.read['periodSeconds'] ?? '', what: 'read in Probe' },
+    },
+  ]);
+  const length = shortestClosed(job, press, h.shortest);
+  const short = length.result.value < wanted.result.value;
+  return [
+    judged('act', h.called('press-scans'), {
+      title: 'Shortest press against the scans that its key wants',
+      caption: 'scans met',
+      steps: [length],
+      limit: derivedLimit('at least', [wanted], 'scans that it wants'),
+      tightShare: 'met',
+      remedy: short ? longer(job, h.press, roundedUp(h.shortest + wanted.result.value - length.result.value)) : null,
+    }),
+  ];
+}
+/** Ways that close a crossing of a pad; the others answer each strobe by themselves. */
+const ON_CROSSING: readonly Way[] = [
+  'relay-contact',
+  'relay-module',
+  'optocoupler',
+  'solid-state-relay',
+  'analogue-switch',
+];
+
+function shortFinding(job: Job, h: Heard): Finding {
+  const least = h.part.shortestPressSeconds;
   if (least === null)
-    return finding('act', 'press-length', {
+    return finding('act', h.called('press-length'), {
       verdict: 'unknown',
-      title: 'How short a press the machine still obeys is not known',
+      title: `${h.words}${h.words ? 'how' : 'How'} short a press the machine still obeys is not known`,
       caption: 'shortest press?',
       source: ['press-length'],
       remedy: {
@@ -43,18 +151,17 @@ function shortFinding(job: Job, shortest: number): Finding {
     constant('k', 'margin', 2, '1', 'press-length'),
     chosen('t_least', 'shortest press that it obeys', least, 's', 'machine, in Act'),
   ]);
-  const length = derive('shortest press of the script', 't_press', 't', 's', [
-    chosen('t', 'press', shortest, 's', 'press script', [0.001, 3600]),
-  ]);
-  const enough = shortest >= wanted.result.value;
-  return judged('act', 'press-length', {
-    title: 'Shortest press against twice what the machine obeys',
+  const length = shortestClosed(job, h.fact, h.shortest);
+  const seen = length.result.value;
+  const enough = seen >= wanted.result.value;
+  return judged('act', h.called('press-length'), {
+    title: `${h.words}${h.words ? 'shortest' : 'Shortest'} press against twice what the machine obeys`,
     caption: 'press length',
     steps: [length],
     limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
     tightShare: 'met',
-    verdict: shortest < least ? 'stop' : enough ? 'settled' : 'tight',
-    remedy: enough ? null : longer(job, wanted.result.value),
+    verdict: seen < least ? 'stop' : enough ? 'settled' : 'tight',
+    remedy: enough ? null : longer(job, h.press, roundedUp(h.shortest + wanted.result.value - seen)),
   });
 }
 
@@ -79,29 +186,26 @@ function holdFinding(job: Job, facts: Facts, longest: number): Finding | null {
     source: ['press-length'],
     remedy: {
       text: 'Hold the contact for as long as the machine must run, or push the switch itself with a finger.',
-      ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(job, run).edit } : {}),
+      ...(run ? { label: `Hold for ${formatQuantity(run, 's')}`, edit: longer(job, heardPress(job), run).edit } : {}),
     },
   });
 }
 
-function longFinding(job: Job, longest: number): Finding {
-  const most = machineOf(job).longestPressSeconds;
+function longFinding(job: Job, h: Heard): Finding {
+  const most = h.part.longestPressSeconds;
   if (most === null)
-    return finding('act', 'press-longest', {
+    return finding('act', h.called('press-longest'), {
       verdict: 'unknown',
-      title:
-        'How long a press may last before the machine takes it for something else, or for a stuck button, is not known',
+      title: `${h.words}${h.words ? 'how' : 'How'} long a press may last before the machine takes it for something else, or for a stuck button, is not known`,
       caption: 'longest press?',
       source: ['press-longest'],
       remedy: {
         text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
       },
     });
-  const length = derive('longest press of the script', 't_long', 't', 's', [
-    chosen('t', 'press', longest, 's', 'press script', [0.001, 3600]),
-  ]);
-  return judged('act', 'press-longest', {
-    title: 'Longest press against what the machine still takes for one',
+  const length = longestClosed(job, h.fact, h.longest);
+  return judged('act', h.called('press-longest'), {
+    title: `${h.words}${h.words ? 'longest' : 'Longest'} press against what the machine still takes for one`,
     caption: 'longest press',
     steps: [length],
     limit: atMost(most, 's', 'longest press that it takes for one', { from: 'maker', what: 'machine, in Act' }),
@@ -151,7 +255,7 @@ function roundGap(script: readonly MoveStep[], again: MoveStep, i: number): numb
 }
 
 /** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
-export function gapFinding(job: Job): Finding[] {
+export function gapFinding(job: Job, facts: Facts): Finding[] {
   const machine = machineOf(job);
   const script = job.act.moves[0]?.steps ?? [];
   const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
@@ -182,10 +286,13 @@ export function gapFinding(job: Job): Finding[] {
     constant('k', 'margin', 2, '1', 'press-gap'),
     chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
   ]);
-  const gap = derive('shortest wait between two presses', 't_gap', 't', 's', [
-    chosen('t', 'wait', least, 's', 'press script', [0.001, 3600]),
-  ]);
-  const met = least >= wanted.result.value;
+  const gap = shortestOpen(
+    job,
+    facts.presses.find((p) => p.id === heardPress(job)),
+    least,
+  );
+  const open = gap.result.value;
+  const met = open >= wanted.result.value;
   return [
     judged('act', 'press-gap', {
       title: 'Wait between two presses against twice what the machine obeys',
@@ -194,7 +301,7 @@ export function gapFinding(job: Job): Finding[] {
       limit: derivedLimit('at least', [wanted], 'twice the shortest press that it obeys'),
       tightShare: 'met',
       source: ['press-gap'],
-      verdict: least < machine.shortestPressSeconds ? 'stop' : met ? 'settled' : 'tight',
+      verdict: open < machine.shortestPressSeconds ? 'stop' : met ? 'settled' : 'tight',
       remedy: met ? null : remedy,
     }),
   ];

@@ -68,7 +68,13 @@ export function airCelsius(job: Job, r: SupplyRun): Step[] {
     area,
     derive('air inside the box', 'T_a', 'T_room + P_box / (h_b * A)', '°C', [
       chosen('T_room', 'the room, at most', roomCelsius, '°C', 'set in Feed', [-40, 100]),
-      computed('P_box', 'heat inside', heatInside(r), 'W', 'losses of its converters, the controller’s own draw, and what coils take that run for long'),
+      computed(
+        'P_box',
+        'heat inside',
+        heatInside(r),
+        'W',
+        'losses of its converters, the controller’s own draw, and what coils take that run for long',
+      ),
       constant('h_b', 'given off for each square metre and kelvin, W', GIVES_OFF, '1', 'box-heat'),
       carried(area),
     ]),

@@ -227,8 +227,13 @@ describe('cells', () => {
   });
 
   it('refuses a bank that switches off under what a sleeping controller draws', () => {
-    expect(findingOf(fed(pot, { kind: 'bank' }), 'feed.hold').verdict).toBe('stop');
-    expect(findingOf(fed(pot, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('settled');
+    const awake = changed(pot, 'feed', { duty: { ...pot.feed.duty, sleeps: 'no' } });
+    expect(findingOf(fed(awake, { kind: 'bank' }), 'feed.hold').verdict).toBe('stop');
+    expect(findingOf(fed(awake, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('settled');
+    // Nobody said whether it sleeps; one that does draws less than keeps the bank on.
+    expect(findingOf(fed(pot, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('unknown');
+    const asleep = changed(pot, 'feed', { duty: { ...pot.feed.duty, sleeps: 'yes', sleepAmps: 0.01 } });
+    expect(findingOf(fed(asleep, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('stop');
   });
 });
 

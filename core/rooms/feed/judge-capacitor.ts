@@ -1,5 +1,15 @@
 import { realAt } from '../../ground/lists';
-import { atMost, chosen, computed, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
+import {
+  atMost,
+  chosen,
+  computed,
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  type Finding,
+} from '../../ground/finding';
 import type { FeedLink } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { SupplyNode } from '../../engines/supply';
@@ -49,7 +59,11 @@ function voltsFinding(item: FeedLink, volts: number): Finding {
   return judged('feed', `capacitor-volts@${item.id}`, {
     title: `Highest volts across the ${item.name} against its mark`,
     caption: 'capacitor’s volts',
-    steps: [derive('highest volts across it', 'V_C', 'V', 'V', [computed('V', 'nothing drawn', volts, 'V', 'the tree at its highest')])],
+    steps: [
+      derive('highest volts across it', 'V_C', 'V', 'V', [
+        computed('V', 'nothing drawn', volts, 'V', 'the tree at its highest'),
+      ]),
+    ],
     limit:
       volts > item.bearsVolts
         ? atMost(item.bearsVolts, 'V', 'its mark', { from: 'maker', what: 'set in Feed' })
@@ -75,11 +89,16 @@ function startFinding(r: SupplyRun, item: FeedLink, at: number, volts: number): 
       title: `The ${source.name} charges the ${item.name} before it gives up`,
       caption: 'start of the supply',
       steps: [charge],
-      limit: atMost(STARTS_SECONDS, 's', 'a supply may try again for ever after', { from: 'source', key: 'supply-starts' }),
+      limit: atMost(STARTS_SECONDS, 's', 'a supply may try again for ever after', {
+        from: 'source',
+        key: 'supply-starts',
+      }),
       verdict: charge.result.value > STARTS_SECONDS ? 'tight' : 'settled',
       remedy:
         charge.result.value > STARTS_SECONDS
-          ? { text: 'Take a smaller capacitor, a few ohms before it, or a supply that says that it starts into such a load.' }
+          ? {
+              text: 'Take a smaller capacitor, a few ohms before it, or a supply that says that it starts into such a load.',
+            }
           : null,
     }),
   ];

@@ -82,7 +82,9 @@ function rectified(r: SupplyRun, n: Converter): Finding[] {
       title: `The ${source.name} gives alternating current, and nothing before the ${n.name} rectifies it`,
       caption: 'no rectifier',
       source: ['cautions'],
-      remedy: { text: 'Take a supply of direct current: a rectifier of your own makes 1.4 times the volts, and wants a capacitor behind it.' },
+      remedy: {
+        text: 'Take a supply of direct current: a rectifier of your own makes 1.4 times the volts, and wants a capacitor behind it.',
+      },
     }),
   ];
 }

@@ -12,7 +12,15 @@ import {
   type Input,
   type Remedy,
 } from '../../ground/finding';
-import { bearsAmps, CONNECTOR, FUSE_BLOWS, fuseFor, fuseHoldsSeconds, leadFor, meltingStep } from '../../engines/electrics';
+import {
+  bearsAmps,
+  CONNECTOR,
+  FUSE_BLOWS,
+  fuseFor,
+  fuseHoldsSeconds,
+  leadFor,
+  meltingStep,
+} from '../../engines/electrics';
 import type { FeedLink, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
@@ -80,7 +88,9 @@ function neverBlows(r: SupplyRun, n: Link, rated: number, rating: Input): Findin
       steps: [given],
       limit: derivedLimit('at least', [blows], 'what is certain to blow it'),
       verdict: 'tight',
-      remedy: { text: 'Its own limit is what protects here: leave the fuse out, or take a smaller one where what lasts allows it.' },
+      remedy: {
+        text: 'Its own limit is what protects here: leave the fuse out, or take a smaller one where what lasts allows it.',
+      },
     }),
   ];
 }

@@ -210,7 +210,9 @@ function holdFinding(job: Job, facts: Facts, r: SupplyRun, place: number, s: Fee
         title: 'What is drawn from the power bank while the controller sleeps is not known',
         caption: 'bank stays on?',
         source: ['hold-current'],
-        remedy: { text: 'Measure it with a milliampere meter in its lead, and enter it in Feed under what is drawn asleep.' },
+        remedy: {
+          text: 'Measure it with a milliampere meter in its lead, and enter it in Feed under what is drawn asleep.',
+        },
       }),
     ];
   const draw = derive('draw at rest', 'I_rest', 'I_0', 'A', [

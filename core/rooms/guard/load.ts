@@ -71,7 +71,8 @@ function contactFindings(job: Job, facts: Facts, press: PressFact, contact: Cont
         remedy: { text: 'Say it below: a heater is resistive, a fan or a compressor a motor.' },
       }),
     ];
-  return judgedLoad(loadVolts(job, facts.controls[press.control]), loadWatts, loadKind, contact);
+  const capacitor = press.way === 'control-box' ? job.presses.find((p) => p.id === press.id)?.motor.runCapacitor : 'no';
+  return judgedLoad(loadVolts(job, facts.controls[press.control]), loadWatts, loadKind, contact, capacitor !== 'no');
 }
 
 const STRONGER: Remedy = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };
@@ -83,6 +84,7 @@ function judgedLoad(
   watts: number,
   kind: Exclude<Job['guard']['loadKind'], 'unknown'>,
   contact: ContactFact,
+  raised: boolean,
 ): Finding[] {
   const amps = derive('steady current', 'I', 'P / (V * cosφ)', 'A', [
     chosen('P', 'load, from the rating plate', watts, 'W', 'set in Guard', [0.1, 1e6]),
@@ -119,13 +121,15 @@ function judgedLoad(
       tightShare: 0.1,
       remedy: peak.result.value > contact.inrushAmps ? STRONGER : null,
     }),
-    openVoltsFinding(high, direct, contact),
+    openVoltsFinding(high, direct, contact, raised),
   ];
 }
 
-function openVoltsFinding(high: Input, direct: boolean, contact: ContactFact): Finding {
+/** @param raised a run capacitor puts more than mains on a contact that opens, or nobody said that there is none. */
+function openVoltsFinding(high: Input, direct: boolean, contact: ContactFact, raised: boolean): Finding {
   const over = direct ? 1 : OVER_MAINS;
-  const across = derive('voltage that the open contact meets', 'V_open', 'k_v * V', 'V', [
+  const across = derive('voltage that the open contact meets', 'V_open', 'k_c * k_v * V', 'V', [
+    constant('k_c', raised ? 'a run capacitor raises it' : 'no run capacitor', raised ? 2 : 1, '1', 'run-capacitor'),
     constant('k_v', 'over its nominal value', over, '1', 'part-share'),
     high,
   ]);

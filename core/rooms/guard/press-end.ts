@@ -1,27 +1,29 @@
 import { oneShot } from '../../engines/electrics';
-import { derivedLimit, finding, judged, type Finding } from '../../ground/finding';
+import { atMost, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import { forPress, type Facts, type PressFact } from '../../ground/facts';
-import { stepsOf, type Hazard, type Job } from '../../ground/job';
+import { pressedBy, stepsOf, type Hazard, type Job, type MachinePart } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { hazardsOf } from './hazards';
 
 /** Resistors over this time a monostable no more, Ω: leakage does (`one-shot`). */
 const MOST_OHMS = 10e6;
 
-/** Whether a press ends though the controller does not: asked for where heat, a door or pressure is at stake. */
+/** Whether a press ends though the controller does not: asked for where something is at stake that a lasting press brings about. */
 export function pressEndFindings(job: Job, facts: Facts): Finding[] {
   return facts.presses.flatMap((press, i) => forPress(press, i, facts.presses.length, pressEnd(job, facts, press)));
 }
 
 /** Hazards for which something beside the program must end a press. */
-const LASTING: readonly Hazard[] = ['unattended-heat', 'moving-door', 'pressure'];
+const LASTING: readonly Hazard[] = ['unattended-heat', 'moving-door', 'pressure', 'gas', 'water', 'pinch', 'medical'];
 
 function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
   if (longest === 0) return [];
   const single = press.outputs === 1 && press.input === 'level';
-  if (job.guard.cutOff === 'one-shot' && single) return oneShotFindings(longest);
-  if (hazardsOf(job, facts).some((h) => LASTING.includes(h))) return [nothingEnds(single)];
+  const hurts = hazardsOf(job, facts).some((h) => LASTING.includes(h));
+  if (job.guard.cutOff === 'one-shot' && single)
+    return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
+  if (hurts) return [nothingEnds(single)];
   return [job.wish.hazardsReviewed ? programEnds(single || press.jerks) : NOT_ASKED];
 }
 
@@ -68,6 +70,57 @@ function oneShotFindings(longest: number): Finding[] {
   ];
 }
 
+/** One monostable holds every press of its line, the short ones as well: a controller that hangs in a short press holds it as long as the longest. */
+function hungShort(job: Job, press: PressFact, longest: number): Finding[] {
+  const most = job.act.parts.flatMap((p) =>
+    p.longestPressSeconds !== null && reaches(job, p, press.id) ? [p.longestPressSeconds] : [],
+  );
+  const short = job.act.moves
+    .flatMap((m) => m.steps)
+    .some((s) => pressedBy(s).includes(press.id) && s.seconds < longest);
+  const parts = oneShot(longest);
+  if (most.length === 0 || !short || parts.longest.result.value <= Math.min(...most)) return [];
+  return [
+    judged('guard', 'press-hung', {
+      title: 'A short press that hangs lasts as long as the monostable holds, against what the machine takes for one',
+      caption: 'hung short press',
+      steps: [parts.longest],
+      limit: atMost(Math.min(...most), 's', 'longest press that it takes for one', {
+        from: 'maker',
+        what: 'machine, in Act',
+      }),
+      verdict: 'tight',
+      source: ['one-shot', 'press-longest'],
+      remedy: { text: 'Make the long press by a press of its own with its own monostable, or by several short ones.' },
+    }),
+  ];
+}
+const reaches = (job: Job, part: MachinePart, press: string): boolean =>
+  part.heeds.length > 0 ? part.heeds.some((h) => h.press === press) : job.act.parts[0] === part;
+
+/** What the tick of a loop that was tried is called. */
+export const AGAIN_STEP = 'press-again';
+/** A monostable ends each press and begins another at each edge: a controller that starts again and again presses again and again. */
+function firesAgain(job: Job): Finding {
+  const at = job.guard.ticks[AGAIN_STEP];
+  const what = 'Tried with the controller restarting in a loop: the machine takes no harm from a press at each start';
+  return finding('guard', AGAIN_STEP, {
+    verdict: at ? 'settled' : 'tight',
+    title: at
+      ? what
+      : 'The monostable ends each press, and each edge begins another: a controller that restarts in a loop, or toggles, presses again and again',
+    caption: at ? 'loop tried' : 'fires at each edge',
+    source: ['one-shot', 'press-longest'],
+    remedy: at
+      ? null
+      : {
+          text: 'Hold the controller in a restart loop, and count what the machine does; or let a second monostable lock the first for as long as the machine needs.',
+          label: 'It was tried',
+          edit: { do: 'tick', step: AGAIN_STEP, title: what, on: true },
+        },
+  });
+}
+
 const NOT_ASKED = finding('guard', 'press-end', {
   verdict: 'unknown',
   title: 'Whether a press that does not end can hurt was not asked yet',
@@ -83,7 +136,7 @@ const programEnds = (packed: boolean): Finding =>
     source: ['press-longest'],
     title: packed
       ? 'The packed program ends each press, late or not, and asks in its header for a ' +
-        'watchdog; no heat, door or pressure was named that would ask for more'
+        'watchdog; nothing was named that a press without an end would hurt'
       : 'No program is packed that drives all of this way: your own must end each press, with a watchdog behind it',
     remedy: packed ? null : { text: 'Try it with the program stopped in mid-press.' },
   });

@@ -197,7 +197,7 @@ describe('what a file lacks or carries', () => {
     const shutter = demoJob('hatch-shutter');
     const packed = text('gentle_thumb.c', filesOf(shutter, assess(shutter)));
     expect(packed).not.toMatch(/lacks (outputs|the order|the hands)/);
-    expect(packed).toContain('{ { 1u, 2u }, 400u, 22u, 4, 1 },   /* motor */');
+    expect(packed).toContain('{ { 1u, 2u }, 400u, 52u, 4, 1 },   /* motor */');
     // Keys of one pad share the select lines: a key is the pins whose bit its number has.
     const proofer = demoJob('dough-proofer');
     const keyed = text('gentle_thumb.c', filesOf(proofer, assess(proofer)));

@@ -1,1 +1,0 @@
-export const VERDICT_ORDER = ['settled', 'tight', 'unknown', 'stop'];

@@ -1,0 +1,1 @@
+export { contactTimes, longestClosed, shortestClosed, shortestOpen, type ContactTimes } from './contact-times';
