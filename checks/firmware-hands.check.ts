@@ -233,7 +233,7 @@ describe('the packed program and the engine, with hands at the controller', () =
         all.forEach(([from, , side], k) => {
           const before = all.slice(0, k).findLast((s) => s[2] !== side);
           if (before) expect(from! - before[1]!).toBeGreaterThanOrEqual(1000 * COAST - 1);
-          if (before && from! - before[1]! < 1000 * COAST + 40) refused++;
+          if (before && from! - before[1]! < 1000 * COAST + 70) refused++;
         });
       });
     }

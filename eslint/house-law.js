@@ -9,9 +9,9 @@ const CORE = {
   ground: ['lists', 'quantity', 'field', 'job', 'notes', 'finding', 'facts'],
   engines: [
     ...['capture', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'scan', 'parts'],
-    ...['circuit', 'standin'],
+    ...['circuit', 'standin', 'net'],
   ],
-  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'ways', 'wiring'],
+  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'ways', 'wiring', 'whole'],
   rooms: null,
   house: [],
 };

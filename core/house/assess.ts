@@ -5,6 +5,7 @@ import type { Job } from '../ground/job';
 import { nextFor, type NextReading, type SeenSurvey, type ControlSurvey } from '../rooms/probe';
 import type { PlannedPress } from '../rooms/thumb';
 import type { Line } from '../build/lines';
+import type { LedgerRow } from '../build/whole';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
 export interface Assessment {
@@ -15,6 +16,8 @@ export interface Assessment {
   readonly plans: readonly PlannedPress[];
   /** Every signal between the controller and the rest. */
   readonly lines: readonly Line[];
+  /** Every rating of every part of the job's circuit. */
+  readonly ledger: readonly LedgerRow[];
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
 }
@@ -33,8 +36,8 @@ export function assess(job: Job): Assessment {
     (before, room) => [...before, ...room.findings(job, known, before)],
     [],
   );
-  const { controls, drive, presses, surveys, plans, lines, proveDead } = known;
-  return { findings, facts: { controls, drive, presses }, surveys, plans, lines, proveDead };
+  const { controls, drive, presses, surveys, plans, lines, ledger, proveDead } = known;
+  return { findings, facts: { controls, drive, presses }, surveys, plans, lines, ledger, proveDead };
 }
 
 /** The next reading of a control, or null; see the room Probe. */

@@ -1,11 +1,13 @@
 import { actFindings } from '../rooms/act';
-import { boardFindings, driveFact } from '../rooms/board';
+import { boardFindings, driveFact, profileOf } from '../rooms/board';
 import type { Facts } from '../ground/facts';
 import { feedFindings } from '../rooms/feed';
 import type { Finding } from '../ground/finding';
 import { guardFindings, needsProveDead, neverFinding } from '../rooms/guard';
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
+import { ledgerOf, wholeCircuit, type LedgerRow } from '../build/whole';
+import { ledgerFinding, ratingFindings } from './ratings';
 import { packFindings } from '../rooms/pack';
 import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
 import { routineFindings } from '../rooms/routine';
@@ -23,6 +25,9 @@ export interface Known extends Facts {
   readonly lines: readonly Line[];
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
+  /** Every rating of every part of the job's circuit, and presses that are no such circuit. */
+  readonly ledger: readonly LedgerRow[];
+  readonly apart: readonly string[];
   /** What must never happen was tried and did not. */
   readonly neverTried: boolean;
 }
@@ -35,6 +40,8 @@ export const NOTHING_KNOWN: Known = {
   surveys: [],
   plans: [],
   lines: [],
+  ledger: [],
+  apart: [],
   proveDead: true,
   neverTried: false,
 };
@@ -50,6 +57,10 @@ export const LEARNING: readonly ((job: Job, known: Known) => Partial<Known>)[] =
     return { plans, presses: plans.flatMap(({ way }) => (way ? [way.press] : [])) };
   },
   (job, { presses }) => ({ lines: linesOf(job, presses) }),
+  (job, known) => {
+    const whole = wholeCircuit(job, known, profileOf(job)?.weakOhms);
+    return { ledger: ledgerOf(whole), apart: whole.apart };
+  },
   (job, known) => ({ proveDead: needsProveDead(job, known) }),
   (job, { proveDead }) => ({ neverTried: neverTried(job, proveDead) }),
 ];
@@ -65,9 +76,12 @@ export const HOUSE: readonly RoomCore[] = [
   { room: 'wish', findings: wishFindings },
   { room: 'probe', findings: (job, { surveys }) => probeFindings(job, surveys) },
   { room: 'thumb', findings: (job, { plans }) => thumbFindings(job, plans) },
+  { room: 'thumb', findings: (_, { ledger }, before) => ratingFindings(ledger, 'thumb', before) },
   { room: 'board', findings: (job, { lines, presses }) => boardFindings(job, lines, presses) },
+  { room: 'board', findings: (_, { ledger }, before) => ratingFindings(ledger, 'board', before) },
   { room: 'feed', findings: feedFindings },
   { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
+  { room: 'guard', findings: (_, { ledger, apart }) => ledgerFinding(ledger, apart) },
   { room: 'sense', findings: senseFindings },
   { room: 'act', findings: actFindings },
   { room: 'act', findings: (job, known) => neverFinding(job, 'act', known.neverTried) },

@@ -2,6 +2,6 @@ export { commandsFor } from './commands';
 export { handsIn, type HandDeed } from './deeds';
 export { handThing } from './hand';
 export { panelFindings, panelOf } from './panel';
-export { dividerOhms } from './divider';
+export { dividerOhms, LOWER_OHMS } from './divider';
 export { signResistor, signThing } from './sign';
 export type { PanelPart, PanelDevice, PanelWire } from './thing';

@@ -27,7 +27,7 @@ const FIVE_VOLTS = 4;
 const OVER_VOLTS = 0.3;
 
 /** What of a sense's line is judged beside its pin: the level that comes in, and how long its contact is waited for. */
-export function senseFindings(sense: Sense, drive: DriveFact): Finding[] {
+export function inputFindings(sense: Sense, drive: DriveFact): Finding[] {
   if (SENSES[sense.kind].sort === null) return [];
   if (isBare(sense)) return [debounce(sense)];
   return sense.highVolts === null ? [] : levels(sense, sense.highVolts, drive);

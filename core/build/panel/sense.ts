@@ -4,7 +4,7 @@ import type { Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { isBare, SENSES } from '../lines';
 import { dividerOhms, LOWER_OHMS } from './divider';
-import { senseFindings } from './sense-levels';
+import { inputFindings } from './sense-levels';
 import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
@@ -55,5 +55,5 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
           },
         ]),
   ];
-  return { id: sense.id, name: sense.name, what, wires, parts, findings: senseFindings(sense, drive) };
+  return { id: sense.id, name: sense.name, what, wires, parts, findings: inputFindings(sense, drive) };
 }

@@ -74,15 +74,15 @@ const closed = (end: 'lowest' | 'highest', t: ContactTimes | null, seconds: numb
     : worst(end, 'closed for', 't_press', 't', 's', [], [pinFor(seconds)]);
 
 /** How long the machine sees a press at least: what the pin presses, less what the switch closes late, and what it opens late at least. */
-export const shortestClosed = (job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step =>
+export const closedAtLeast = (job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step =>
   closed('lowest', press ? contactTimes(job, press) : null, seconds);
 
 /** How long it sees it at most. */
-export const longestClosed = (job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step =>
+export const closedAtMost = (job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step =>
   closed('highest', press ? contactTimes(job, press) : null, seconds);
 
 /** How long a switch is open between two presses at least: what the pin waits, less what it opens late, and what it closes late at least. */
-export function shortestOpen(job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step {
+export function openAtLeast(job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step {
   const t = press ? contactTimes(job, press) : null;
   const waits = chosen('t', 'the pin waits for', seconds, 's', 'press script', [0.001, 3600]);
   return t

@@ -1,1 +1,1 @@
-export { contactTimes, longestClosed, shortestClosed, shortestOpen, type ContactTimes } from './contact-times';
+export { contactTimes, closedAtMost, closedAtLeast, openAtLeast, type ContactTimes } from './contact-times';

@@ -6,7 +6,7 @@ export { partTaken } from './result';
 export { faceOf } from './finger-geometry';
 export { mayBeInSeries } from './in-series';
 export { jointOf, leakageOf, onOhmsOf } from './joint';
-export { levelLimit, lineOf } from './line';
+export { levelLimit, lineOf, type ControlLine } from './line';
 export { CLAMP_AMPS, OPTO_AGEING, RESISTOR_SHARE } from './practice';
 export { presser } from './spare';
 export { scanRead } from './scan-read';

@@ -8,3 +8,14 @@ export { oneShot, type OneShot } from './one-shot';
 export { insulationFor, type Category, type Insulation } from './insulation';
 export { loadToTry, sourcesTold } from './rail-words';
 export { dischargeSeconds, railFindings, sourceOhms, SUPPLY_SHARE, testLoad, usableAmps } from './rails';
+export {
+  CONVERTER_SPREAD,
+  converterValues,
+  FUSE_DROP,
+  linkOhms,
+  ohmsOfSource,
+  openVolts,
+  spreadOf,
+  USUAL_LEAD,
+  type ConverterValues,
+} from './supply-values';

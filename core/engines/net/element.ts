@@ -8,14 +8,14 @@ interface Common {
   readonly id: string;
 }
 /** Ω, over 0. */
-export interface Resistor extends Common {
+interface Resistor extends Common {
   readonly is: 'resistor';
   readonly a: string;
   readonly b: string;
   readonly ohms: Interval;
 }
 /** A source of `volts`, plus at `a`, V, behind its own resistance, Ω, 0 and more. */
-export interface Source extends Common {
+interface Source extends Common {
   readonly is: 'source';
   readonly a: string;
   readonly b: string;
@@ -23,14 +23,14 @@ export interface Source extends Common {
   readonly ohms: Interval;
 }
 /** What draws `amps` from `a` to `b` whatever the volts, A. */
-export interface Drain extends Common {
+interface Drain extends Common {
   readonly is: 'drain';
   readonly a: string;
   readonly b: string;
   readonly amps: Interval;
 }
 /** A junction: nothing under `volts`, V, and from there a slope of `ohms`, Ω. */
-export interface Junction extends Common {
+interface Junction extends Common {
   readonly is: 'junction';
   /** Anode and cathode. */
   readonly a: string;
@@ -42,7 +42,7 @@ export interface Junction extends Common {
  * A current that follows another one: what flows through a junction, times `gain`, from `a` to `b`, until no more than `leastVolts` are
  * left there, V, with a slope of `ohms`, Ω. The collector of a transistor follows its base so, that of a coupler its lamp.
  */
-export interface Follower extends Common {
+interface Follower extends Common {
   readonly is: 'follower';
   readonly a: string;
   readonly b: string;
@@ -56,7 +56,7 @@ export interface Follower extends Common {
  * A channel between `a` and `b` of `ohms`, Ω, once the gate stands `fullVolts` over `b`, V; none under `thresholdVolts`; between the two
  * its conductance grows in proportion.
  */
-export interface Channel extends Common {
+interface Channel extends Common {
   readonly is: 'channel';
   readonly a: string;
   readonly b: string;
@@ -66,7 +66,7 @@ export interface Channel extends Common {
   readonly ohms: Interval;
 }
 /** Makes `volts` between `out` and `b` of what stands between `a` and `b`: held while there is enough, else what comes less its drop. */
-export interface Converter extends Common {
+interface Converter extends Common {
   readonly is: 'converter';
   readonly a: string;
   readonly b: string;
@@ -82,6 +82,9 @@ export interface Converter extends Common {
 
 /** One element of a circuit; each value lies between bounds. */
 export type Element = Resistor | Source | Drain | Junction | Follower | Channel | Converter;
+
+/** An element of one sort. */
+export type ElementOf<S extends Element['is']> = Extract<Element, { readonly is: S }>;
 
 /** Keys of an element that hold values with bounds. */
 export const VALUES = {

@@ -1,3 +1,4 @@
 export { usual, VALUES, ZERO, type Corner, type Element } from './element';
-export { solve, type Point, type Quantity } from './solve';
-export { Corners, loose, type Extreme } from './worst';
+export { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
+export { BlockSolver, type Blocks } from './blocks';
+export { Corners, type Extreme } from './worst';

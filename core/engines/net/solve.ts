@@ -1,14 +1,14 @@
 import { present, realAt } from '../../ground/lists';
 import type { Interval } from '../../ground/quantity';
 import { factored, solved, solvedAcross, type Factored } from './eliminate';
-import { usual, type Channel, type Converter, type Corner, type Element, type Follower } from './element';
+import { usual, type Corner, type Element, type ElementOf } from './element';
 import { nodesOf, type Nodes } from './nodes';
 
 /** On which side of its corner an element stands. */
 type Side = 'off' | 'on' | 'full';
 
 /** A circuit at rest in one state and one corner. */
-export interface Point {
+export interface OperatingPoint {
   /** False where no sides fit together within the budget: then nothing of it is to be believed. */
   readonly settled: boolean;
   /** Volts of a node against its own reference; NaN for one that is not there. */
@@ -24,11 +24,11 @@ export interface Point {
    * By how much a quantity moves for one unit more of each value that has bounds (adjoint network: Director and Rohrer, IEEE Trans. Circuit
    * Theory 16, 1969).
    */
-  slopes(of: Quantity): ReadonlyMap<string, number>;
+  slopes(of: CircuitQuantity): ReadonlyMap<string, number>;
 }
 
 /** What is asked of a circuit: volts between two nodes, or amperes through a source, junction, follower or converter. */
-export type Quantity = { readonly volts: readonly [a: string, b: string] } | { readonly amps: string };
+export type CircuitQuantity = { readonly volts: readonly [a: string, b: string] } | { readonly amps: string };
 
 /** A path to the reference that changes nothing measurable and keeps floating nodes solvable, S. */
 const FAR = 1e-12;
@@ -46,10 +46,10 @@ const MOVED = 1e-6;
  * and again, one is changed at a time, which ends for circuits of resistors and junctions (Katzenelson, Bell Syst. Tech. J. 44, 1965).
  * @param at the value of each element; usual values where nothing is said.
  */
-export function solve(elements: readonly Element[], at: Corner = usual): Point {
+export function solveCircuit(elements: readonly Element[], at: Corner = usual): OperatingPoint {
   const nodes = nodesOf(elements);
   const net = new Net(elements, nodes, at);
-  return net.solve();
+  return net.solveCircuit();
 }
 
 class Net {
@@ -85,7 +85,7 @@ class Net {
     return v;
   }
 
-  solve(): Point {
+  solveCircuit(): OperatingPoint {
     const seen = new Set<string>();
     let single = false;
     let settled = false;
@@ -168,7 +168,7 @@ class Net {
     this.x = solved(this.lu, drive);
   }
 
-  private follow(e: Follower, a: number, b: number, add: Add, right: Right, branch: Branch): void {
+  private follow(e: ElementOf<'follower'>, a: number, b: number, add: Add, right: Right, branch: Branch): void {
     const r = this.row(e.id);
     const side = this.sides.get(e.id);
     if (side === 'full') {
@@ -182,7 +182,7 @@ class Net {
     right(r, 0);
   }
 
-  private convert(e: Converter, a: number, b: number, add: Add, right: Right, branch: Branch): void {
+  private convert(e: ElementOf<'converter'>, a: number, b: number, add: Add, right: Right, branch: Branch): void {
     const r = this.row(e.id);
     const out = this.place(e.out);
     const side = this.sides.get(e.id);
@@ -211,14 +211,14 @@ class Net {
   }
 
   /** Amperes in for each ampere out. */
-  private ratio(e: Converter): number {
+  private ratio(e: ElementOf<'converter'>): number {
     const efficiency = this.value(e.id, 'efficiency', e.efficiency);
     if (efficiency === 0) return 1;
     const volts = this.value(e.id, 'volts', e.volts);
     return volts / (efficiency * Math.max(this.found.get(e.id) ?? volts, volts / 4));
   }
 
-  private conductance(e: Channel): number {
+  private conductance(e: ElementOf<'channel'>): number {
     const side = this.sides.get(e.id);
     if (side === 'off') return 0;
     const full = 1 / this.value(e.id, 'ohms', e.ohms);
@@ -305,7 +305,7 @@ class Net {
     return realAt(this.x, this.row(id));
   }
 
-  private point(settled: boolean): Point {
+  private point(settled: boolean): OperatingPoint {
     const by = new Map(this.elements.map((e) => [e.id, e]));
     const volts = (node: string): number => (this.nodes.has(node) ? this.nodeVolts(node) : Number.NaN);
     return {
@@ -337,20 +337,34 @@ class Net {
     };
   }
 
-  private slopes(of: Quantity): ReadonlyMap<string, number> {
+  private slopes(of: CircuitQuantity): ReadonlyMap<string, number> {
     const c = new Float64Array(this.size);
     const mark = (i: number, v: number): void => {
       if (i >= 0) c[i] = realAt(c, i) + v;
     };
-    if ('amps' in of) mark(this.row(of.amps), 1);
+    const through = 'amps' in of ? this.elements.find((e) => e.id === of.amps) : undefined;
+    const direct = through && !this.rows.has(through.id) ? this.directly(through) : null;
+    if ('amps' in of && !direct) mark(this.row(of.amps), 1);
     else {
-      mark(this.place(of.volts[0]), 1);
-      mark(this.place(of.volts[1]), -1);
+      const [a, b] = 'volts' in of ? of.volts : [present(through).a, present(through).b];
+      const g = direct?.conductance ?? 1;
+      mark(this.place(a), g);
+      mark(this.place(b), -g);
     }
     const y = solvedAcross(present(this.lu), c);
     const out = new Map<string, number>();
     for (const e of this.elements) this.slopesOf(e, y, (key, slope) => out.set(`${e.id} ${key}`, slope));
+    if (direct?.own) out.set(direct.own, (out.get(direct.own) ?? 0) + direct.slope);
     return out;
+  }
+
+  /** A resistor's, a channel's or a drain's current has no row of its own: its conductance, and what its own value does to it beside that. */
+  private directly(e: Element): { conductance: number; own: string; slope: number } {
+    if (e.is === 'drain') return { conductance: 0, own: `${e.id} amps`, slope: 1 };
+    const ohms = e.is === 'resistor' || e.is === 'channel' ? this.value(e.id, 'ohms', e.ohms) : Number.NaN;
+    const conductance = e.is === 'channel' ? this.conductance(e) : 1 / ohms;
+    const across = this.nodeVolts(e.a) - this.nodeVolts(e.b);
+    return { conductance, own: `${e.id} ohms`, slope: (-across * conductance) / ohms };
   }
 
   /** What the adjoint voltages `y` say of one element's values. */
@@ -391,7 +405,7 @@ class Net {
     }
   }
 
-  private slopesOfChannel(e: Channel, product: number, tell: (key: string, slope: number) => void): void {
+  private slopesOfChannel(e: ElementOf<'channel'>, product: number, tell: (key: string, slope: number) => void): void {
     const now = this.conductance(e);
     if (now === 0) return;
     const ohms = this.value(e.id, 'ohms', e.ohms);
@@ -402,7 +416,7 @@ class Net {
   }
 
   private slopesOfConverter(
-    e: Converter,
+    e: ElementOf<'converter'>,
     y: Float64Array,
     across: number,
     tell: (key: string, slope: number) => void,
@@ -419,7 +433,7 @@ class Net {
   private givenBy(id: string): number {
     return this.sides.get(id) === 'off' ? 0 : -this.current(id);
   }
-  private taken(e: Converter): number {
+  private taken(e: ElementOf<'converter'>): number {
     const side = this.sides.get(e.id);
     if (side === 'off') return 0;
     return this.givenBy(e.id) * (side === 'on' ? 1 : this.ratio(e)) + this.value(e.id, 'idleAmps', e.idleAmps);

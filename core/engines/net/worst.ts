@@ -1,24 +1,24 @@
 import type { Interval } from '../../ground/quantity';
-import { usual, VALUES, type Corner, type Element } from './element';
-import { solve, type Point, type Quantity } from './solve';
+import { usual, type Corner, type Element } from './element';
+import { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
 
 /** The lowest or the highest that a quantity can be, and the circuit at that corner. */
 export interface Extreme {
   readonly value: number;
-  readonly point: Point;
+  readonly point: OperatingPoint;
   /** Which end of each value it is at, by `id key`; what does not matter is left out. */
   readonly ends: ReadonlyMap<string, 'low' | 'high'>;
 }
 
-const read = (p: Point, q: Quantity): number => ('amps' in q ? p.amps(q.amps) : p.between(...q.volts));
+const read = (p: OperatingPoint, q: CircuitQuantity): number => ('amps' in q ? p.amps(q.amps) : p.between(...q.volts));
 
 /** A circuit whose corners are solved once each, however many quantities are worst in the same one. */
 export class Corners {
-  private readonly known = new Map<string, Point>();
-  readonly middle: Point;
+  private readonly known = new Map<string, OperatingPoint>();
+  readonly middle: OperatingPoint;
 
   constructor(readonly elements: readonly Element[]) {
-    this.middle = solve(elements, usual);
+    this.middle = solveCircuit(elements, usual);
   }
 
   /**
@@ -26,7 +26,7 @@ export class Corners {
    * corner that this gives, since slopes turn where an element changes its side. The more extreme of both counts.
    * NaN where the circuit does not settle.
    */
-  extreme(q: Quantity, end: 'low' | 'high'): Extreme {
+  extreme(q: CircuitQuantity, end: 'low' | 'high'): Extreme {
     let ends = this.endsOf(this.middle, q, end);
     let best: Extreme = { value: read(this.middle, q), point: this.middle, ends: new Map() };
     if (!this.middle.settled) return { ...best, value: Number.NaN };
@@ -42,7 +42,7 @@ export class Corners {
     return best;
   }
 
-  private endsOf(point: Point, q: Quantity, end: 'low' | 'high'): Map<string, 'low' | 'high'> {
+  private endsOf(point: OperatingPoint, q: CircuitQuantity, end: 'low' | 'high'): Map<string, 'low' | 'high'> {
     const out = new Map<string, 'low' | 'high'>();
     const sign = 'amps' in q && this.turned(q.amps) ? -1 : 1;
     for (const [key, slope] of point.slopes(q))
@@ -55,12 +55,12 @@ export class Corners {
     return this.elements.some((e) => e.id === id && (e.is === 'source' || e.is === 'converter'));
   }
 
-  private at(ends: ReadonlyMap<string, 'low' | 'high'>): Point {
+  private at(ends: ReadonlyMap<string, 'low' | 'high'>): OperatingPoint {
     const key = keyOf(ends);
     const known = this.known.get(key);
     if (known) return known;
     const corner: Corner = (id, name, range: Interval) => range[ends.get(`${id} ${name}`) ?? 'nominal'];
-    const point = solve(this.elements, corner);
+    const point = solveCircuit(this.elements, corner);
     this.known.set(key, point);
     return point;
   }
@@ -68,15 +68,3 @@ export class Corners {
 
 const keyOf = (ends: ReadonlyMap<string, 'low' | 'high'>): string =>
   [...ends].map(([k, v]) => `${k}${v === 'low' ? '-' : '+'}`).join();
-
-/** How many values with bounds a circuit has. */
-export const loose = (elements: readonly Element[]): number =>
-  elements.reduce(
-    (n, e) =>
-      n +
-      VALUES[e.is].filter((k) => {
-        const range = (e as unknown as Record<string, Interval>)[k];
-        return range !== undefined && range.low !== range.high;
-      }).length,
-    0,
-  );

@@ -22,7 +22,7 @@ import {
   type Way,
 } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { longestClosed, shortestClosed, shortestOpen } from '../../build/times';
+import { closedAtMost, closedAtLeast, openAtLeast } from '../../build/times';
 import { heardPress, heedsOf } from './heard';
 
 /** The presses of the script against the shortest and the longest that the machine takes as meant. */
@@ -113,7 +113,7 @@ function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
       origin: { from: 'estimated', at: fact.read['periodSeconds'] ?? '', what: 'read in Probe' },
     },
   ]);
-  const length = shortestClosed(job, press, h.shortest);
+  const length = closedAtLeast(job, press, h.shortest);
   const short = length.result.value < wanted.result.value;
   return [
     judged('act', h.called('press-scans'), {
@@ -151,7 +151,7 @@ function shortFinding(job: Job, h: Heard): Finding {
     constant('k', 'margin', 2, '1', 'press-length'),
     chosen('t_least', 'shortest press that it obeys', least, 's', 'machine, in Act'),
   ]);
-  const length = shortestClosed(job, h.fact, h.shortest);
+  const length = closedAtLeast(job, h.fact, h.shortest);
   const seen = length.result.value;
   const enough = seen >= wanted.result.value;
   return judged('act', h.called('press-length'), {
@@ -203,7 +203,7 @@ function longFinding(job: Job, h: Heard): Finding {
         text: 'Hold it by hand for ten seconds and watch; enter the longest that did what a short one does.',
       },
     });
-  const length = longestClosed(job, h.fact, h.longest);
+  const length = closedAtMost(job, h.fact, h.longest);
   return judged('act', h.called('press-longest'), {
     title: `${h.words}${h.words ? 'longest' : 'Longest'} press against what the machine still takes for one`,
     caption: 'longest press',
@@ -286,7 +286,7 @@ export function gapFinding(job: Job, facts: Facts): Finding[] {
     constant('k', 'margin', 2, '1', 'press-gap'),
     chosen('t_least', 'shortest press that it obeys', machine.shortestPressSeconds, 's', 'machine, in Act'),
   ]);
-  const gap = shortestOpen(
+  const gap = openAtLeast(
     job,
     facts.presses.find((p) => p.id === heardPress(job)),
     least,

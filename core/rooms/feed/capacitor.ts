@@ -2,7 +2,7 @@ import { itemAt, present, realAt } from '../../ground/lists';
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../../ground/finding';
 import { CONTROLLER, type FeedLink, type Job } from '../../ground/job';
 import { isConverter, placeOf } from '../../engines/supply';
-import { linkOhms, ohmsOfSource } from './network';
+import { linkOhms, ohmsOfSource } from '../../engines/electrics';
 import type { SupplyRun } from './supply-run';
 
 /** Share of its value that an electrolytic capacitor keeps, and its series resistance, Ω (`capacitor-loss`). */

@@ -2,9 +2,20 @@ import { itemAt, realAt } from '../../ground/lists';
 import { carried, chosen, computed, constant, derive, type Input, type Step } from '../../ground/finding';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { SUPPLY_SHARE, CONNECTOR, isStandardSize, ohmsPerMetre, COPPER_OHM_METRES } from '../../engines/electrics';
+import {
+  SUPPLY_SHARE,
+  CONNECTOR,
+  isStandardSize,
+  ohmsPerMetre,
+  COPPER_OHM_METRES,
+  CONVERTER_SPREAD,
+  converterValues,
+  FUSE_DROP,
+  ohmsOfSource,
+  spreadOf,
+  USUAL_LEAD,
+} from '../../engines/electrics';
 import { CELLS, cellVolts, isConverter, sourceVolts, type SupplyNode } from '../../engines/supply';
-import { converterSpread, converterValues, FUSE_DROP, ohmsOfSource, spreadOf, USUAL_LEAD } from './network';
 import { sayWhen, type SupplyRun, type Worst } from './supply-run';
 
 type Converter = Extract<SupplyNode, { item: { efficiency: number | null } }>;
@@ -222,7 +233,7 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
       out.push(last);
     } else if (isConverter(n) && last) {
       const set = chosen(`V_set${i}`, `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);
-      const spread = constant('k_c', 'how well a converter keeps its voltage', converterSpread, '1', 'converters');
+      const spread = constant('k_c', 'how well a converter keeps its voltage', CONVERTER_SPREAD, '1', 'converters');
       last =
         n.kind === 'step-up'
           ? derive(`out of ${n.name}`, `V_n${i}`, `V_set${i} * (1 - k_c)`, 'V', [set, spread])
@@ -248,7 +259,7 @@ export function mostSteps(job: Job, r: SupplyRun, place: number): Step[] {
   if (n.kind === 'source') return [openStep(job, n, 'high')];
   if (!isConverter(n)) return [];
   const set = chosen('V_set', `${n.name} is set to`, n.item.volts, 'V', 'set in Feed', [0.5, 100]);
-  const spread = constant('k_c', 'how well a converter keeps its voltage', converterSpread, '1', 'converters');
+  const spread = constant('k_c', 'how well a converter keeps its voltage', CONVERTER_SPREAD, '1', 'converters');
   return [derive(`out of ${n.name}, at its highest`, 'V_n', 'V_set * (1 + k_c)', 'V', [set, spread])];
 }
 

@@ -20,12 +20,14 @@ import {
   fuseHoldsSeconds,
   leadFor,
   meltingStep,
+  ohmsOfSource,
+  openVolts,
+  USUAL_LEAD,
 } from '../../engines/electrics';
 import type { FeedLink, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
-import { ohmsOfSource, openVolts, USUAL_LEAD } from './network';
 import type { SupplyRun } from './supply-run';
 
 /** A short that melts a lead within this time burns before anybody pulls the plug, s. */

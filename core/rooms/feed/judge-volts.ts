@@ -9,7 +9,7 @@ import {
   type Remedy,
   type Step,
 } from '../../ground/finding';
-import { bearsAmps, ohmsPerMetre, soldSizes } from '../../engines/electrics';
+import { bearsAmps, ohmsPerMetre, soldSizes, USUAL_LEAD } from '../../engines/electrics';
 import { CONTROLLER, freeNodeId, freshLink, type FeedLink, type Job, type JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
@@ -18,7 +18,6 @@ import { markedFor } from './judge-capacitor';
 import { mostSteps, voltSteps, whenWords } from './explain';
 import { asFarAsSaid } from './ids';
 import type { FedLoad } from './loads';
-import { USUAL_LEAD } from './network';
 import type { SupplyRun, Worst } from './supply-run';
 
 /** A margin of volts is tight under this share of its limit. */

@@ -2,10 +2,9 @@ import { itemAt, realAt } from '../../ground/lists';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { throughTransistor } from '../../build/lines';
 import { gravest, type Finding, type Verdict } from '../../ground/finding';
-import { bearsAmps, nearestGauge } from '../../engines/electrics';
+import { bearsAmps, nearestGauge, USUAL_LEAD } from '../../engines/electrics';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, nominalVolts, sourceVolts, type SupplyNode } from '../../engines/supply';
-import { USUAL_LEAD } from './network';
 import { sayWhen, type SupplyRun, type Worst } from './supply-run';
 
 /** A part of the tree or a load as it is drawn. */

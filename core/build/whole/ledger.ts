@@ -1,0 +1,81 @@
+import { gravest, type Verdict } from '../../ground/finding';
+import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
+import type { Fitted, Rating, Stress } from './fitted';
+import type { State } from './state';
+import type { WholeCircuit } from './whole';
+
+/** A rating of a fitted part, with what loads it in its worst state and corner. */
+export interface LedgerRow {
+  readonly part: Fitted;
+  readonly rating: Rating;
+  /** Worst stress; null where nobody knows it, or where the rating does not apply. */
+  readonly stress: number | null;
+  /** Stress over limit, or limit over stress for a least one: 1 is the limit. */
+  readonly share: number | null;
+  /** In which state it is worst. */
+  readonly state: State | null;
+  /** Settled for one that does not apply. */
+  readonly verdict: Verdict;
+}
+
+/** Every rating of every part of a circuit in its worst state and corner. What does not settle is unknown. */
+export function ledgerOf(circuit: WholeCircuit): readonly LedgerRow[] {
+  const solver = new BlockSolver();
+  const states = circuit.states.map((state) => ({ state, blocks: solver.blocks(circuit.elements(state)) }));
+  return circuit.parts.flatMap((part) => part.ratings.map((rating) => rowOf(states, part, rating)));
+}
+
+type Solved = readonly { readonly state: State; readonly blocks: Blocks }[];
+
+function rowOf(states: Solved, part: Fitted, rating: Rating): LedgerRow {
+  const open = { part, rating, stress: null, share: null, state: null } as const;
+  if (!rating.applies) return { ...open, verdict: 'settled' };
+  if (rating.stress === null || rating.limit === null) return { ...open, verdict: 'unknown' };
+  let worst: { value: number; state: State } | null = null;
+  for (const { state, blocks } of states) {
+    if (rating.states && !rating.states.includes(state.id)) continue;
+    const value = stressIn(blocks, rating.stress, rating.sense);
+    // A part that is not there in this state, as a driver whose supply is off, loads nothing; one that does not settle is unknown.
+    if (value === null) continue;
+    if (Number.isNaN(value)) return { ...open, state, verdict: 'unknown' };
+    if (!worst || (rating.sense === 'at most' ? value > worst.value : value < worst.value)) worst = { value, state };
+  }
+  if (!worst) return { ...open, verdict: rating.states?.length === 0 ? 'settled' : 'unknown' };
+  const share = rating.sense === 'at most' ? worst.value / rating.limit : rating.limit / Math.max(worst.value, 1e-15);
+  return { part, rating, stress: worst.value, share, state: worst.state, verdict: verdictOf(rating, share) };
+}
+
+/** How near a least one may come to its limit and still count as met with a margin. */
+function verdictOf(rating: Rating, share: number): Verdict {
+  if (share > 1) return rating.soft ? 'tight' : 'stop';
+  return share <= rating.share ? 'settled' : 'tight';
+}
+
+/** The most, or the least, of a stress in a state; null where it is not in the circuit then. Amperes count either way round. */
+function stressIn(blocks: Blocks, stress: Stress, sense: Rating['sense']): number | null {
+  if ('watts' in stress) return wattsIn(blocks, stress.watts);
+  const corners = blocks.of(stress);
+  // What no conductor joins stands at no volts to each other that anybody could tell; what is not there has none.
+  if (!corners || !has(corners, stress)) return null;
+  const end = sense === 'at most' ? 'high' : 'low';
+  const value = corners.extreme(stress, end).value;
+  return 'amps' in stress && sense === 'at most' ? Math.max(value, -corners.extreme(stress, 'low').value) : value;
+}
+
+/** Watts at the corners at which volts and amperes are extreme. */
+function wattsIn(blocks: Blocks, [v, a]: readonly [CircuitQuantity, CircuitQuantity]): number | null {
+  const corners = blocks.of(a);
+  if (!corners || !has(corners, a)) return null;
+  const points = [v, a].flatMap((q) => (['high', 'low'] as const).map((end) => corners.extreme(q, end).point));
+  return Math.max(...points.map((p) => (p.settled ? read(p, v) * read(p, a) : Number.NaN)));
+}
+
+const read = (p: Corners['middle'], q: CircuitQuantity): number =>
+  'amps' in q ? p.amps(q.amps) : p.between(...q.volts);
+/** Whether a block has what is asked for; one that does not settle is said to have it, so that it is unknown and not overlooked. */
+const has = (corners: Corners, q: CircuitQuantity): boolean =>
+  !corners.middle.settled || !Number.isNaN(read(corners.middle, q));
+
+/** The gravest of some rows; settled where there are none, since then nothing is fitted. */
+export const gravestRow = (rows: readonly LedgerRow[]): Verdict =>
+  rows.length === 0 ? 'settled' : gravest(rows.map((r) => r.verdict));

@@ -1,0 +1,210 @@
+import type { DriveFact } from '../../ground/facts';
+import type { Job, Sense, Sign } from '../../ground/job';
+import { exactly, within, type Interval } from '../../ground/quantity';
+import { SUPPLY_SHARE } from '../../engines/electrics';
+import { ZERO } from '../../engines/net';
+import { takenPart } from '../../engines/parts';
+import { isBare, SENSES, throughTransistor } from '../lines';
+import { dividerOhms, signResistor, LOWER_OHMS } from '../panel';
+import { drivenPin, npnDriver, outputPin, VOLTS_SHARE, type Whose } from './driver';
+import type { Fitted } from './fitted';
+import {
+  amps,
+  common,
+  fittedResistor,
+  notApplying,
+  resistorElement,
+  notKnown,
+  volts,
+  type CircuitPiece,
+} from './piece';
+
+/** What lamps bear and show, A and V (`small-parts`). */
+const LAMP = { amps: 0.02, seen: 0.5e-3, reverse: 5 } as const;
+const FORWARD_SHARE = 0.1;
+const LEVEL_SHARE = 0.05;
+/** An input of 3.3 V, and of 5 V, and what stands over its supply (`pin-input`). */
+const HIGH_SHARE = { low: 0.75, five: 0.6 } as const;
+const FIVE_VOLTS = 4;
+const OVER_VOLTS = 0.3;
+
+const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
+  elements: (state) => pieces.flatMap((p) => p.elements(state)),
+  parts: pieces.flatMap((p) => p.parts),
+});
+
+/** A lamp or a beeper on its pin, or behind its transistor. */
+export function signPiece(job: Job, sign: Sign, drive: DriveFact): CircuitPiece {
+  const whose: Whose = { of: sign.id, owner: sign.name, room: 'board' };
+  const ohms = signResistor(sign, drive);
+  const pin: CircuitPiece = {
+    elements: drivenPin(sign.id, drive.highVolts, (s) => s.signs, 'high'),
+    parts: [outputPin(sign.id, `pin of ${sign.name}`, whose, drive.limitAmps, { from: 'source', key: drive.source })],
+  };
+  if (throughTransistor(sign)) return joined([pin, switched(job, sign, ohms, whose)]);
+  return joined([pin, sign.kind === 'lamp' ? lampOnPin(sign, ohms, whose) : beeperOnPin(sign)]);
+}
+
+function lampOnPin(sign: Sign, ohms: number, whose: Whose): CircuitPiece {
+  const [from, anode] = [`pin ${sign.id}`, `${sign.id} anode`];
+  return {
+    elements: () => [
+      resistorElement(`${sign.id} resistor`, from, anode, within(ohms, 0.05)),
+      {
+        is: 'junction',
+        id: `${sign.id} lamp`,
+        a: anode,
+        b: ZERO,
+        volts: within(sign.forwardVolts, FORWARD_SHARE),
+        ohms: exactly(1),
+      },
+    ],
+    parts: [fittedResistor(`${sign.id} resistor`, 'resistor of a lamp', whose, from, anode), lamp(sign, anode, whose)],
+  };
+}
+
+const lamp = (sign: Sign, anode: string, whose: Whose): Fitted => ({
+  id: `${sign.id} lamp`,
+  kind: 'lamp',
+  name: 'LED',
+  ...whose,
+  ratings: [
+    common('forward-amps', 'small-parts', VOLTS_SHARE, {
+      name: 'lamp current',
+      unit: 'A',
+      limit: LAMP.amps,
+      stress: amps(`${sign.id} lamp`),
+    }),
+    {
+      ...common('seen-amps', 'lamp-seen', 1, {
+        name: 'least current that is seen by day',
+        unit: 'A',
+        limit: LAMP.seen,
+        stress: amps(`${sign.id} lamp`),
+      }),
+      sense: 'at least',
+      states: ['signs'],
+    },
+    common('reverse-volts', 'small-parts', VOLTS_SHARE, {
+      name: 'lamp the wrong way round',
+      unit: 'V',
+      limit: LAMP.reverse,
+      stress: volts(ZERO, anode),
+    }),
+  ],
+});
+
+const beeperOnPin = (sign: Sign): CircuitPiece => ({
+  elements: (state) =>
+    state.signs && state.board
+      ? [{ is: 'drain', id: `${sign.id} beeper`, a: `pin ${sign.id}`, b: ZERO, amps: exactly(sign.amps) }]
+      : [],
+  parts: [],
+});
+
+/** A sign behind its transistor, on its own volts; nobody knows what its transistor bears before those are said. */
+function switched(job: Job, sign: Sign, ohms: number, whose: Whose): CircuitPiece {
+  const { id } = sign;
+  const collector = `${id} −`;
+  const supply = `${id} +`;
+  const part = takenPart({ ...job, bench: { ...job.bench, picks: {}, parts: [] } }, 'npn');
+  const driver = npnDriver(id, part, ohms, { from: `pin ${id}`, collector }, whose, ['signs']);
+  const works = sign.volts;
+  const parts = driver.parts.map((p) =>
+    p.kind === 'npn' && works === null
+      ? {
+          ...p,
+          ratings: p.ratings.map((r) =>
+            ['collector-volts', 'collector-amps', 'watts', 'saturated'].includes(r.key)
+              ? notKnown(r.key, r.name, `on what volts ${sign.name} works is not said`)
+              : r,
+          ),
+        }
+      : p,
+  );
+  return {
+    elements: (state) => [
+      ...driver.elements(state),
+      ...(works === null
+        ? []
+        : [
+            {
+              is: 'source' as const,
+              id: `${id} supply`,
+              a: supply,
+              b: ZERO,
+              volts: within(works, SUPPLY_SHARE),
+              ohms: exactly(0),
+            },
+            resistorElement(`${id} sign`, supply, collector, exactly(works / sign.amps)),
+          ]),
+    ],
+    parts,
+  };
+}
+
+/** A signal that comes in, over its divider where it has one; a bare contact against the pin's pull-up. */
+export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): CircuitPiece | null {
+  if (SENSES[sense.kind].sort === null) return null;
+  const whose: Whose = { of: sense.id, owner: sense.name, room: 'board' };
+  const pin = `pin ${sense.id}`;
+  const most = drive.pinVolts + OVER_VOLTS;
+  const least = drive.pinVolts * (drive.pinVolts > FIVE_VOLTS ? HIGH_SHARE.five : HIGH_SHARE.low);
+  const input = (high: boolean): Fitted => ({
+    id: pin,
+    kind: 'pin',
+    name: `pin of ${sense.name}`,
+    ...whose,
+    ratings: [
+      notApplying('amps', 'current of the pin', 'it reads'),
+      common('most-volts', 'pin-input', 1, {
+        name: 'highest level at the pin',
+        unit: 'V',
+        limit: most,
+        stress: volts(pin, ZERO),
+      }),
+      high && SENSES[sense.kind].sort !== 'analogue'
+        ? {
+            ...common('least-volts', 'pin-input', 1, {
+              name: 'lowest high at the pin',
+              unit: 'V',
+              limit: least,
+              stress: volts(pin, ZERO),
+            }),
+            sense: 'at least' as const,
+            states: ['rest'],
+          }
+        : notApplying('least-volts', 'lowest high at the pin', 'an analogue pin reads any level'),
+    ],
+  });
+  if (isBare(sense) || sense.highVolts === null) {
+    const rail = `${sense.id} pull-up supply`;
+    return {
+      elements: () => [
+        { is: 'source', id: rail, a: rail, b: ZERO, volts: exactly(drive.pinVolts), ohms: exactly(0) },
+        resistorElement(`${sense.id} pull-up`, rail, pin, weak),
+      ],
+      parts: [input(true)],
+    };
+  }
+  const upper = dividerOhms(sense, drive.highVolts.high);
+  const signal = `${sense.id} signal`;
+  const level = within(sense.highVolts, LEVEL_SHARE);
+  if (upper === null)
+    return {
+      elements: () => [{ is: 'source', id: signal, a: pin, b: ZERO, volts: level, ohms: exactly(0) }],
+      parts: [input(true)],
+    };
+  return {
+    elements: () => [
+      { is: 'source', id: signal, a: signal, b: ZERO, volts: level, ohms: exactly(0) },
+      resistorElement(`${sense.id} upper`, signal, pin, within(upper, 0.01)),
+      resistorElement(`${sense.id} lower`, pin, ZERO, within(LOWER_OHMS, 0.01)),
+    ],
+    parts: [
+      fittedResistor(`${sense.id} upper`, 'upper resistor of a divider', whose, signal, pin),
+      fittedResistor(`${sense.id} lower`, 'lower resistor of a divider', whose, pin, ZERO),
+      input(true),
+    ],
+  };
+}

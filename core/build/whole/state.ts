@@ -1,0 +1,42 @@
+import type { Facts } from '../../ground/facts';
+import type { Job } from '../../ground/job';
+
+/** How everything stands while a circuit is looked at. */
+export interface State {
+  readonly id: string;
+  /** As `at rest`, `lid pressed`. */
+  readonly words: string;
+  readonly pressed: ReadonlySet<string>;
+  /** Whether signs are on, the controller has power, the machine has power. */
+  readonly signs: boolean;
+  readonly board: boolean;
+  readonly machine: boolean;
+}
+
+const NONE: ReadonlySet<string> = new Set();
+const REST: State = { id: 'rest', words: 'at rest', pressed: NONE, signs: false, board: true, machine: true };
+
+/** At rest, each press by itself, the groups that move together, all signs on, and either side without power. */
+export function statesOf(job: Job, facts: Facts): readonly State[] {
+  const name = (id: string): string => facts.presses.find((p) => p.id === id)?.name ?? id;
+  return [
+    REST,
+    ...facts.presses.map((p): State => ({
+      ...REST,
+      id: `press ${p.id}`,
+      words: `${name(p.id)} pressed`,
+      pressed: new Set([p.id]),
+    })),
+    ...job.feed.groups
+      .filter((g) => g.presses.length > 1)
+      .map((g): State => ({
+        ...REST,
+        id: `group ${g.id}`,
+        words: `${g.name}: all at once`,
+        pressed: new Set(g.presses),
+      })),
+    ...(job.signs.length > 0 ? [{ ...REST, id: 'signs', words: 'all signs on', signs: true }] : []),
+    { ...REST, id: 'board-dead', words: 'the controller without power', board: false },
+    { ...REST, id: 'machine-dead', words: 'the machine without power', machine: false },
+  ];
+}
