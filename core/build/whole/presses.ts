@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import type { DriveFact, Facts, PressFact } from '../../ground/facts';
 import type { Control, Job } from '../../ground/job';
 import { exactly, within, type Interval } from '../../ground/quantity';
@@ -6,7 +7,7 @@ import { SUPPLY_SHARE } from '../../engines/electrics';
 import { boundsOf, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { OPTO_AGEING } from '../ways';
 import { AMPS_SHARE, drivenPin, ledInput, npnDriver, outputPin, saturated, VOLTS_SHARE, type Whose } from './driver';
-import type { Rating } from './fitted';
+import { RATINGS_OF, type Rating } from './fitted';
 import type { MachineSide } from './machine-side';
 import {
   amps,
@@ -83,12 +84,37 @@ export function pressPiece(
       outputPin(press.id, `pin of ${press.name}`, site.whose, drive.limitAmps, { from: 'source', key: drive.source }),
     ],
   };
+  if (!side) {
+    const kind = NEEDS_SIDE[press.way];
+    if (kind) return joined([pin, unseen(site, kind)]);
+  }
   return joined([pin, build(site), ...(press.sharesGround && side ? [sharedGround(site, side)] : [])]);
 }
 
 const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
   elements: (state) => pieces.flatMap((p) => p.elements(state)),
   parts: pieces.flatMap((p) => p.parts),
+});
+
+/** Ways whose part stands between the machine's two terminals and nowhere else: nothing is known of it where those are not. */
+const NEEDS_SIDE: Partial<Record<PressFact['way'], 'npn' | 'nmos' | 'optocoupler'>> = {
+  'npn-to-ground': 'npn',
+  'nmos-to-ground': 'nmos',
+  optocoupler: 'optocoupler',
+};
+const unseen = (s: Site, kind: 'npn' | 'nmos' | 'optocoupler'): CircuitPiece => ({
+  elements: () => [],
+  parts: [
+    {
+      id: `${s.press.id} ${kind}`,
+      kind,
+      name: takenPart(s.job, kind).name,
+      ...s.whose,
+      ratings: RATINGS_OF[kind].map((key) =>
+        notKnown(key, key.replaceAll('-', ' '), 'the machine’s side of this control is not known'),
+      ),
+    },
+  ],
 });
 
 const sharedGround = ({ job, press }: Site, side: MachineSide): CircuitPiece => {
@@ -106,18 +132,20 @@ const BUILDERS: Partial<Record<PressFact['way'], (s: Site) => CircuitPiece>> = {
   'relay-module': relayModule,
 };
 
-const upperOf = (s: Site): string => s.side?.upper ?? `${s.press.id} open end`;
+/** The machine's side, where a way is only built with one. */
+const sideOf = (s: Site): MachineSide => present(s.side);
 
 function npn(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'npn');
-  const nodes = { from: `pin ${s.press.id}`, collector: upperOf(s) };
+  const nodes = { from: `pin ${s.press.id}`, collector: sideOf(s).upper };
   return npnDriver(s.press.id, part, s.press.resistorOhms ?? 0, nodes, s.whose, s.on);
 }
 
-function nmos({ job, press, whose, on, ...s }: Site): CircuitPiece {
+function nmos(s: Site): CircuitPiece {
+  const { job, press, whose, on } = s;
   const part = takenPart(job, 'nmos');
   const { id } = press;
-  const [gate, drain] = [`${id} gate`, s.side?.upper ?? `${id} open end`];
+  const [gate, drain] = [`${id} gate`, sideOf(s).upper];
   const across = volts(drain, ZERO);
   const threshold = boundsOf(part, 'thresholdVolts');
   const full = Math.max(valueOf(part, 'statedAtVolts'), threshold.high);
@@ -181,7 +209,7 @@ function optocoupler(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'optocoupler');
   const { id } = s.press;
   const led = ledInput(id, part, s.press.resistorOhms ?? 0, `pin ${id}`, s.whose);
-  const [upper, lower] = [upperOf(s), s.side?.lower ?? `${id} other end`];
+  const { upper, lower } = sideOf(s);
   const across = volts(upper, lower);
   const transfer = boundsOf(part, 'transfer');
   const output: Element = {

@@ -41,8 +41,22 @@ export function supplyPiece(job: Job, facts: Facts): SupplyPiece {
     const n = tree.nodes[placeOf(job.feed, tree, load)];
     return n && n.source >= 0 ? { plus: plusOf(n.id), minus: minusOf(n) } : null;
   };
-  return { elements: (state) => (state.board ? [...fixed, ...drains(job, facts, at, state)] : []), parts: [], at };
+  const dead = fixed.map(withoutPower);
+  return {
+    elements: (state) => (state.board ? [...fixed, ...drains(job, facts, at, state)] : dead),
+    parts: [],
+    at,
+  };
 }
+
+/** What a supply without power is: its output lies on its ground through what bleeds its capacitors, Ω (common practice). */
+const BLEEDS_OHMS = 1e3;
+const withoutPower = (e: Element): Element =>
+  e.is === 'source'
+    ? { is: 'resistor', id: e.id, a: e.a, b: e.b, ohms: exactly(BLEEDS_OHMS) }
+    : e.is === 'converter'
+      ? { is: 'resistor', id: e.id, a: e.out, b: e.b, ohms: exactly(BLEEDS_OHMS) }
+      : e;
 
 function nodeElements(job: Job, tree: SupplyTree, n: SupplyNode, minus: string): Element[] {
   const out = plusOf(n.id);

@@ -1,3 +1,4 @@
+export { netlistOfElements } from './netlist';
 export { usual, VALUES, ZERO, type Corner, type Element } from './element';
 export { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
 export { BlockSolver, type Blocks } from './blocks';
