@@ -4,7 +4,7 @@ import { describe, expect, it } from 'vitest';
 import type { Facts } from '../core/ground/facts';
 import { supplyRun, type SupplyRun } from '../core/rooms/feed';
 import { holdUp, leastHeld } from '../core/rooms/feed/capacitor';
-import { converterValues, linkOhms } from '../core/rooms/feed/network';
+import { converterValues, linkOhms } from '../core/engines/electrics';
 import {
   edited,
   freshConverter,

@@ -26,11 +26,13 @@ import { SIGN_OFF, signOffBlocked } from '../core/rooms/try';
 import { WAY_WORDS } from '../core/build/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
 import { keypadVerb } from './keypad';
+import { ledgerVerb } from './ledger';
 import { Unusable } from './unusable';
 
 const USAGE =
   'usage: gt new --title T | note FILE LINE... | edit FILE EDITS.json | assess FILE | probe FILE ' +
   '--control NAME | terminals FILE | ways FILE [--press NAME] | lines FILE | pins FILE [--assign] | feed FILE | ' +
+  'ledger FILE [--part P] [--open] | ' +
   'keypad CAPTURE... [--out MAP] [--lines A,B] | run FILE [--move NAME] [--faults F.json] | ' +
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
   'search FILE [--faults 0..2] | pack FILE DIR';
@@ -210,6 +212,8 @@ async function run(args: string[]): Promise<string> {
         days: { type: 'string' },
         press: { type: 'string' },
         assign: { type: 'boolean' },
+        part: { type: 'string' },
+        open: { type: 'boolean' },
         move: { type: 'string' },
         faults: { type: 'string' },
         policy: { type: 'string' },
@@ -251,6 +255,8 @@ async function run(args: string[]): Promise<string> {
       return json(pinsVerb(readJob(file), values.assign ?? false));
     case 'feed':
       return json(feed(readJob(file)));
+    case 'ledger':
+      return json(ledgerVerb(readJob(file), values.part, values.open ?? false));
     case 'keypad':
       if (!file) throw new Unusable(USAGE);
       return json(

@@ -5,7 +5,7 @@ import type { Job } from '../ground/job';
 import { nextFor, type NextReading, type SeenSurvey, type ControlSurvey } from '../rooms/probe';
 import type { PlannedPress } from '../rooms/thumb';
 import type { Line } from '../build/lines';
-import type { LedgerRow } from '../build/whole';
+import { ledgerParts, type LedgerPart } from './ratings';
 
 /** Everything that follows from a job: the findings of all rooms, and what the rooms computed on the way. */
 export interface Assessment {
@@ -17,7 +17,7 @@ export interface Assessment {
   /** Every signal between the controller and the rest. */
   readonly lines: readonly Line[];
   /** Every rating of every part of the job's circuit. */
-  readonly ledger: readonly LedgerRow[];
+  readonly ledger: readonly LedgerPart[];
   /** Mains is inside: the machine has to be proven dead before it is opened. */
   readonly proveDead: boolean;
 }
@@ -36,7 +36,8 @@ export function assess(job: Job): Assessment {
     (before, room) => [...before, ...room.findings(job, known, before)],
     [],
   );
-  const { controls, drive, presses, surveys, plans, lines, ledger, proveDead } = known;
+  const { controls, drive, presses, surveys, plans, lines, proveDead } = known;
+  const ledger = ledgerParts(job, known.ledger, findings);
   return { findings, facts: { controls, drive, presses }, surveys, plans, lines, ledger, proveDead };
 }
 

@@ -1,4 +1,7 @@
 import type { Seen } from './assess';
+import type { Facts } from '../ground/facts';
+import { wholeCircuit } from '../build/whole';
+import { netlistOfElements } from '../engines/net';
 import { pinAt, profileOf } from '../rooms/board';
 import { netlistOf } from '../engines/circuit';
 import { drawWay, drawWhole } from './draw';
@@ -113,6 +116,8 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
         : null,
     pins: pinTable(job, a.lines),
     leads: cutList(r),
+    ledger: ledgerLines(a.ledger),
+    whole: wholeNetlist(job, a.facts),
     cells: job.feed.sources.flatMap((s, place) => {
       const life = s.kind === 'cells' ? lifeOf(job, a.facts, r, place, s) : 'sleep';
       return typeof life === 'string' ? [] : [{ name: s.name, months: life.months[0] }];
@@ -134,3 +139,37 @@ const pinTable = (job: Job, lines: Seen['lines']): PackPin[] =>
       active: line.active,
     };
   });
+
+const ledgerLines = (parts: Seen['ledger']): PackInput['ledger'] =>
+  parts.flatMap((p) => [
+    ...p.ratings.map((f) => ({
+      part: p.name,
+      rating: f.caption,
+      verdict: f.verdict,
+      value: f.value?.value ?? null,
+      limit: f.limit?.value ?? null,
+      sense: f.limit?.sense ?? '',
+      unit: f.limit?.unit ?? '',
+      because: f.value ? '' : f.title,
+    })),
+    ...p.off.map((o) => ({
+      part: p.name,
+      rating: o.name,
+      verdict: 'does not apply',
+      value: null,
+      limit: null,
+      sense: '',
+      unit: '',
+      because: o.because,
+    })),
+  ]);
+
+/** The circuit of the job with its first press closed, or at rest where nothing presses; null where it is no circuit yet. */
+function wholeNetlist(job: Job, facts: Facts): string | null {
+  const whole = wholeCircuit(job, facts, profileOf(job)?.weakOhms);
+  const state = whole.states.find((s) => s.pressed.size > 0) ?? whole.states[0];
+  const elements = state ? whole.elements(state) : [];
+  return state && whole.parts.length > 0
+    ? netlistOfElements(`${job.title}: the whole circuit, ${state.words}`, elements)
+    : null;
+}

@@ -1,5 +1,15 @@
-import { computed, derive, finding, isGraver, judged, summary, type Finding, type Limit } from '../ground/finding';
-import type { Room } from '../ground/job';
+import {
+  byHarm,
+  finding,
+  gravest,
+  isGraver,
+  judged,
+  summary,
+  type Finding,
+  type Limit,
+  type Verdict,
+} from '../ground/finding';
+import { nodesIn, type Job, type Room } from '../ground/job';
 import { formatQuantity } from '../ground/quantity';
 import { gravestRow, type LedgerRow } from '../build/whole';
 
@@ -31,6 +41,7 @@ export function ratingFindings(rows: readonly LedgerRow[], room: Room, before: r
     .map(rowFinding);
 }
 
+/** A row as a finding, whose number explains itself. */
 function rowFinding(row: LedgerRow): Finding {
   const { part, rating, stress, state, verdict } = row;
   const about = part.room === 'thumb' ? { press: part.of } : { owner: part.of };
@@ -50,17 +61,7 @@ function rowFinding(row: LedgerRow): Finding {
     ...judged(part.room, idOf(row), {
       title: `${partWords(row)}: ${rating.name}, worst ${state?.words ?? 'at rest'}`,
       caption: rating.name,
-      steps: [
-        derive(rating.name, 'x', 'x_w', rating.unit, [
-          computed(
-            'x_w',
-            `worst ${state?.words ?? 'at rest'}`,
-            stress,
-            rating.unit,
-            'the circuit of the whole job, at its worst corner',
-          ),
-        ]),
-      ],
+      steps: row.steps,
       limit,
       verdict,
       source: rating.source,
@@ -93,4 +94,49 @@ export function ledgerFinding(rows: readonly LedgerRow[], apart: readonly string
       remedy: open === 0 ? null : { text: 'Open them below, worst first.' },
     }),
   ];
+}
+
+/** A part with its ratings as findings, worst first, and those that do not apply with why. */
+export interface LedgerPart {
+  readonly id: string;
+  readonly name: string;
+  readonly verdict: Verdict;
+  readonly ratings: readonly Finding[];
+  readonly off: readonly { readonly name: string; readonly because: string }[];
+}
+
+/** The ledger as Guard and files show it: parts of the circuit, then parts of the supplies by what Feed found of them, worst first. */
+export function ledgerParts(job: Job, rows: readonly LedgerRow[], findings: readonly Finding[]): readonly LedgerPart[] {
+  const byPart = new Map<string, LedgerRow[]>();
+  for (const r of rows) byPart.set(r.part.id, [...(byPart.get(r.part.id) ?? []), r]);
+  const circuit = [...byPart.values()].map((list): LedgerPart => {
+    const worst = [...list]
+      .filter((r) => r.rating.applies)
+      .sort((a, b) => byHarm(a, b) || (b.share ?? 0) - (a.share ?? 0));
+    const [first] = list;
+    return {
+      id: first?.part.id ?? '',
+      name: first ? partWords(first) : '',
+      verdict: gravest(list.map((r) => r.verdict)),
+      ratings: worst.map(rowFinding),
+      off: list.filter((r) => !r.rating.applies).map((r) => ({ name: r.rating.name, because: r.rating.because })),
+    };
+  });
+  return [...circuit, ...supplyParts(job, findings)].sort((a, b) => byHarm(a, b));
+}
+
+/** Parts of the tree of supplies: a rating that Feed found nothing about is one that nobody knows. */
+function supplyParts(job: Job, findings: readonly Finding[]): LedgerPart[] {
+  return nodesIn(job.feed).map(({ id, name }): LedgerPart => {
+    const own = findings.filter(
+      (f) => f.room === 'feed' && f.about?.nodes?.includes(id) && (f.limit || f.verdict !== 'settled'),
+    );
+    return {
+      id,
+      name,
+      verdict: gravest(own.map((f) => f.verdict)),
+      ratings: [...own].sort(byHarm),
+      off: [],
+    };
+  });
 }

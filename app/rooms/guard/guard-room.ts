@@ -5,6 +5,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
 import { HAZARD_WORDS, guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
+import { LedgerPartPanel } from './ledger-part';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -13,7 +14,7 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-guard-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CheckField, ChoiceField, FindingList, QuantityField, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, QuantityField, Settle, TwoColumns],
   templateUrl: './guard-room.html',
 })
 export class GuardRoom {

@@ -1,6 +1,7 @@
-import { gravest, type Verdict } from '../../ground/finding';
+import { gravest, type Step, type Verdict } from '../../ground/finding';
 import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
 import type { Fitted, Rating, Stress } from './fitted';
+import { lawOf, type Solved } from './law';
 import type { State } from './state';
 import type { WholeCircuit } from './whole';
 
@@ -14,6 +15,8 @@ export interface LedgerRow {
   readonly share: number | null;
   /** In which state it is worst. */
   readonly state: State | null;
+  /** The law of its place, with the volts at its ends; empty where it has no stress. */
+  readonly steps: readonly Step[];
   /** Settled for one that does not apply. */
   readonly verdict: Verdict;
 }
@@ -25,24 +28,27 @@ export function ledgerOf(circuit: WholeCircuit): readonly LedgerRow[] {
   return circuit.parts.flatMap((part) => part.ratings.map((rating) => rowOf(states, part, rating)));
 }
 
-type Solved = readonly { readonly state: State; readonly blocks: Blocks }[];
+type InStates = readonly { readonly state: State; readonly blocks: Blocks }[];
 
-function rowOf(states: Solved, part: Fitted, rating: Rating): LedgerRow {
-  const open = { part, rating, stress: null, share: null, state: null } as const;
+function rowOf(states: InStates, part: Fitted, rating: Rating): LedgerRow {
+  const open = { part, rating, stress: null, share: null, state: null, steps: [] } as const;
   if (!rating.applies) return { ...open, verdict: 'settled' };
   if (rating.stress === null || rating.limit === null) return { ...open, verdict: 'unknown' };
-  let worst: { value: number; state: State } | null = null;
+  let worst: (Met & { state: State }) | null = null;
   for (const { state, blocks } of states) {
     if (rating.states && !rating.states.includes(state.id)) continue;
-    const value = stressIn(blocks, rating.stress, rating.sense);
+    const met = stressIn(blocks, rating.stress, rating.sense);
     // A part that is not there in this state, as a driver whose supply is off, loads nothing; one that does not settle is unknown.
-    if (value === null) continue;
+    if (met === null) continue;
+    const { value } = met;
     if (Number.isNaN(value)) return { ...open, state, verdict: 'unknown' };
-    if (!worst || (rating.sense === 'at most' ? value > worst.value : value < worst.value)) worst = { value, state };
+    if (!worst || (rating.sense === 'at most' ? value > worst.value : value < worst.value)) worst = { ...met, state };
   }
   if (!worst) return { ...open, verdict: rating.states?.length === 0 ? 'settled' : 'unknown' };
   const share = rating.sense === 'at most' ? worst.value / rating.limit : rating.limit / Math.max(worst.value, 1e-15);
-  return { part, rating, stress: worst.value, share, state: worst.state, verdict: verdictOf(rating, share) };
+  const { value: stress, state } = worst;
+  const steps = lawOf(rating, rating.stress, worst, state.words);
+  return { part, rating, stress, share, state, steps, verdict: verdictOf(rating, share) };
 }
 
 /** How near a least one may come to its limit and still count as met with a margin. */
@@ -51,23 +57,37 @@ function verdictOf(rating: Rating, share: number): Verdict {
   return share <= rating.share ? 'settled' : 'tight';
 }
 
+/** A stress with the corner at which it is met. */
+interface Met extends Solved {
+  readonly value: number;
+}
+
 /** The most, or the least, of a stress in a state; null where it is not in the circuit then. Amperes count either way round. */
-function stressIn(blocks: Blocks, stress: Stress, sense: Rating['sense']): number | null {
+function stressIn(blocks: Blocks, stress: Stress, sense: Rating['sense']): Met | null {
   if ('watts' in stress) return wattsIn(blocks, stress.watts);
   const corners = blocks.of(stress);
   // What no conductor joins stands at no volts to each other that anybody could tell; what is not there has none.
   if (!corners || !has(corners, stress)) return null;
-  const end = sense === 'at most' ? 'high' : 'low';
-  const value = corners.extreme(stress, end).value;
-  return 'amps' in stress && sense === 'at most' ? Math.max(value, -corners.extreme(stress, 'low').value) : value;
+  const { elements } = corners;
+  const most = { ...corners.extreme(stress, sense === 'at most' ? 'high' : 'low'), elements };
+  if ('volts' in stress || sense === 'at least' || Number.isNaN(most.value)) return most;
+  const least = corners.extreme(stress, 'low');
+  return -least.value > most.value ? { ...least, elements, value: -least.value } : most;
 }
 
 /** Watts at the corners at which volts and amperes are extreme. */
-function wattsIn(blocks: Blocks, [v, a]: readonly [CircuitQuantity, CircuitQuantity]): number | null {
+function wattsIn(blocks: Blocks, [v, a]: readonly [CircuitQuantity, CircuitQuantity]): Met | null {
   const corners = blocks.of(a);
   if (!corners || !has(corners, a)) return null;
-  const points = [v, a].flatMap((q) => (['high', 'low'] as const).map((end) => corners.extreme(q, end).point));
-  return Math.max(...points.map((p) => (p.settled ? read(p, v) * read(p, a) : Number.NaN)));
+  const all = [v, a].flatMap((q) => (['high', 'low'] as const).map((end) => corners.extreme(q, end)));
+  return all
+    .map(({ point, ends }): Met => ({
+      point,
+      ends,
+      elements: corners.elements,
+      value: point.settled ? read(point, v) * read(point, a) : Number.NaN,
+    }))
+    .reduce((worst, m) => (m.value > worst.value || Number.isNaN(m.value) ? m : worst));
 }
 
 const read = (p: Corners['middle'], q: CircuitQuantity): number =>

@@ -1,5 +1,4 @@
-import type { Interval } from '../../ground/quantity';
-import { VALUES, ZERO, type Element } from './element';
+import { rangeOf, VALUES, ZERO, type Element } from './element';
 import type { CircuitQuantity } from './solve';
 import { Corners } from './worst';
 
@@ -72,7 +71,7 @@ const keyOf = (elements: readonly Element[]): string =>
       (e) =>
         `${e.id}:${VALUES[e.is]
           .map((k) => {
-            const { low, high } = (e as unknown as Record<string, Interval>)[k] as Interval;
+            const { low, high } = rangeOf(e, k);
             return low === high ? low : `${low}~${high}`;
           })
           .join()}`,

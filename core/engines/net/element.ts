@@ -97,6 +97,10 @@ export const VALUES = {
   converter: ['volts', 'dropVolts', 'efficiency', 'idleAmps'],
 } as const;
 
+/** Bounds of one of an element's values. */
+export const rangeOf = (e: Element, key: string): Interval =>
+  (e as unknown as Readonly<Record<string, Interval>>)[key] as Interval;
+
 /** The value of an element at a corner. */
 export type Corner = (id: string, key: string, range: Interval) => number;
 /** Every value as it usually is. */

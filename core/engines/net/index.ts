@@ -1,5 +1,5 @@
 export { netlistOfElements } from './netlist';
-export { usual, VALUES, ZERO, type Corner, type Element } from './element';
+export { rangeOf, usual, VALUES, ZERO, type Corner, type Element } from './element';
 export { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
 export { BlockSolver, type Blocks } from './blocks';
 export { Corners, type Extreme } from './worst';

@@ -1,7 +1,6 @@
 import { present, realAt } from '../../ground/lists';
-import type { Interval } from '../../ground/quantity';
 import { factored, solved, solvedAcross, type Factored } from './eliminate';
-import { usual, type Corner, type Element, type ElementOf } from './element';
+import { rangeOf, usual, VALUES, type Corner, type Element, type ElementOf } from './element';
 import { nodesOf, type Nodes } from './nodes';
 
 /** On which side of its corner an element stands. */
@@ -60,29 +59,33 @@ class Net {
   private readonly size: number;
   private x: Float64Array = new Float64Array(0);
   private lu: Factored | null = null;
-  private readonly values = new Map<string, number>();
+  /** The value of each element at this corner. */
+  private readonly values = new Map<string, Readonly<Record<string, number>>>();
 
   constructor(
     private readonly elements: readonly Element[],
     private readonly nodes: Nodes,
-    private readonly at: Corner,
+    at: Corner,
   ) {
     let n = nodes.count;
     for (const e of elements)
       if (e.is === 'source' || e.is === 'converter' || e.is === 'junction' || e.is === 'follower')
         this.rows.set(e.id, n++);
     this.size = n;
+    for (const e of elements) {
+      const own: Record<string, number> = {};
+      for (const key of VALUES[e.is]) {
+        const range = rangeOf(e, key);
+        own[key] = range.low === range.high ? range.nominal : at(e.id, key, range);
+      }
+      this.values.set(e.id, own);
+    }
     for (const e of elements)
       if (e.is !== 'resistor' && e.is !== 'source' && e.is !== 'drain') this.sides.set(e.id, 'off');
   }
 
-  private value(id: string, key: string, range: Interval): number {
-    const name = `${id} ${key}`;
-    const known = this.values.get(name);
-    if (known !== undefined) return known;
-    const v = this.at(id, key, range);
-    this.values.set(name, v);
-    return v;
+  private value(id: string, key: string): number {
+    return present(this.values.get(id)?.[key]);
   }
 
   solveCircuit(): OperatingPoint {
@@ -136,23 +139,23 @@ class Net {
     for (const e of this.elements) {
       const a = this.place(e.a);
       const b = this.place(e.b);
-      const v = (key: string, range: Interval): number => this.value(e.id, key, range);
+      const v = (key: string): number => this.value(e.id, key);
       switch (e.is) {
         case 'resistor':
-          conduct(a, b, 1 / v('ohms', e.ohms));
+          conduct(a, b, 1 / v('ohms'));
           break;
         case 'drain':
-          right(a, -v('amps', e.amps));
-          right(b, v('amps', e.amps));
+          right(a, -v('amps'));
+          right(b, v('amps'));
           break;
         case 'source': {
           // Its current goes out at plus: the branch is written from plus to minus, and what it gives is the negative.
-          branch(a, b, this.row(e.id), v('volts', e.volts), v('ohms', e.ohms));
+          branch(a, b, this.row(e.id), v('volts'), v('ohms'));
           break;
         }
         case 'junction':
           if (this.sides.get(e.id) === 'off') add(this.row(e.id), this.row(e.id), 1);
-          else branch(a, b, this.row(e.id), v('volts', e.volts), v('ohms', e.ohms));
+          else branch(a, b, this.row(e.id), v('volts'), v('ohms'));
           break;
         case 'follower':
           this.follow(e, a, b, add, right, branch);
@@ -172,13 +175,13 @@ class Net {
     const r = this.row(e.id);
     const side = this.sides.get(e.id);
     if (side === 'full') {
-      branch(a, b, r, this.value(e.id, 'leastVolts', e.leastVolts), this.value(e.id, 'ohms', e.ohms));
+      branch(a, b, r, this.value(e.id, 'leastVolts'), this.value(e.id, 'ohms'));
       return;
     }
     add(a, r, 1);
     add(b, r, -1);
     add(r, r, 1);
-    if (side === 'on') add(r, this.row(e.of), -this.value(e.id, 'gain', e.gain));
+    if (side === 'on') add(r, this.row(e.of), -this.value(e.id, 'gain'));
     right(r, 0);
   }
 
@@ -186,7 +189,7 @@ class Net {
     const r = this.row(e.id);
     const out = this.place(e.out);
     const side = this.sides.get(e.id);
-    const idle = this.value(e.id, 'idleAmps', e.idleAmps);
+    const idle = this.value(e.id, 'idleAmps');
     if (side === 'off') {
       // Nothing comes: its output lies on its ground through what hangs on it.
       add(r, r, 1);
@@ -198,9 +201,9 @@ class Net {
       add(a, r, -1);
       add(r, out, 1);
       add(r, a, -1);
-      right(r, -this.value(e.id, 'dropVolts', e.dropVolts));
+      right(r, -this.value(e.id, 'dropVolts'));
     } else {
-      branch(out, b, r, this.value(e.id, 'volts', e.volts), 0);
+      branch(out, b, r, this.value(e.id, 'volts'), 0);
       const k = this.ratio(e);
       // What it takes at its input for each ampere that it gives; it comes back over its ground.
       add(a, r, -k);
@@ -212,31 +215,31 @@ class Net {
 
   /** Amperes in for each ampere out. */
   private ratio(e: ElementOf<'converter'>): number {
-    const efficiency = this.value(e.id, 'efficiency', e.efficiency);
+    const efficiency = this.value(e.id, 'efficiency');
     if (efficiency === 0) return 1;
-    const volts = this.value(e.id, 'volts', e.volts);
+    const volts = this.value(e.id, 'volts');
     return volts / (efficiency * Math.max(this.found.get(e.id) ?? volts, volts / 4));
   }
 
   private conductance(e: ElementOf<'channel'>): number {
     const side = this.sides.get(e.id);
     if (side === 'off') return 0;
-    const full = 1 / this.value(e.id, 'ohms', e.ohms);
+    const full = 1 / this.value(e.id, 'ohms');
     if (side === 'full') return full;
-    const threshold = this.value(e.id, 'thresholdVolts', e.thresholdVolts);
+    const threshold = this.value(e.id, 'thresholdVolts');
     const over = (this.found.get(e.id) ?? 0) - threshold;
-    return Math.max(0, (full * over) / (this.value(e.id, 'fullVolts', e.fullVolts) - threshold));
+    return Math.max(0, (full * over) / (this.value(e.id, 'fullVolts') - threshold));
   }
 
   /** The side on which an element stands as the circuit is now; undefined for one that has none. */
   private sideOf(e: Element): Side | undefined {
-    const v = (key: string, range: Interval): number => this.value(e.id, key, range);
+    const v = (key: string): number => this.value(e.id, key);
     const now = this.sides.get(e.id);
     const across = this.nodeVolts(e.a) - this.nodeVolts(e.b);
     switch (e.is) {
       case 'junction':
         return now === 'off'
-          ? across > v('volts', e.volts) + NEAR_VOLTS
+          ? across > v('volts') + NEAR_VOLTS
             ? 'on'
             : 'off'
           : this.current(e.id) < -NEAR_AMPS
@@ -244,26 +247,18 @@ class Net {
             : 'on';
       case 'follower': {
         if (this.sides.get(e.of) === 'off') return 'off';
-        const wanted = v('gain', e.gain) * this.current(e.of);
+        const wanted = v('gain') * this.current(e.of);
         if (now === 'full') return this.current(e.id) > wanted + NEAR_AMPS ? 'on' : 'full';
-        return across < v('leastVolts', e.leastVolts) - NEAR_VOLTS ? 'full' : 'on';
+        return across < v('leastVolts') - NEAR_VOLTS ? 'full' : 'on';
       }
       case 'channel': {
         const gate = this.nodeVolts(e.gate) - this.nodeVolts(e.b);
-        return gate < v('thresholdVolts', e.thresholdVolts)
-          ? 'off'
-          : gate < v('fullVolts', e.fullVolts) - NEAR_VOLTS
-            ? 'on'
-            : 'full';
+        return gate < v('thresholdVolts') ? 'off' : gate < v('fullVolts') - NEAR_VOLTS ? 'on' : 'full';
       }
       case 'converter': {
-        const wanted = v('volts', e.volts);
+        const wanted = v('volts');
         if (e.startsAt !== null) return across < e.startsAt ? 'off' : 'full';
-        return across <= v('dropVolts', e.dropVolts)
-          ? 'off'
-          : across < wanted + v('dropVolts', e.dropVolts) - NEAR_VOLTS
-            ? 'on'
-            : 'full';
+        return across <= v('dropVolts') ? 'off' : across < wanted + v('dropVolts') - NEAR_VOLTS ? 'on' : 'full';
       }
       default:
         return undefined;
@@ -318,9 +313,9 @@ class Net {
         if (!e) return Number.NaN;
         switch (e.is) {
           case 'resistor':
-            return (volts(e.a) - volts(e.b)) / this.value(id, 'ohms', e.ohms);
+            return (volts(e.a) - volts(e.b)) / this.value(id, 'ohms');
           case 'drain':
-            return this.value(id, 'amps', e.amps);
+            return this.value(id, 'amps');
           case 'channel':
             return (volts(e.a) - volts(e.b)) * this.conductance(e);
           case 'source':
@@ -353,7 +348,11 @@ class Net {
     }
     const y = solvedAcross(present(this.lu), c);
     const out = new Map<string, number>();
-    for (const e of this.elements) this.slopesOf(e, y, (key, slope) => out.set(`${e.id} ${key}`, slope));
+    for (const e of this.elements)
+      this.slopesOf(e, y, (key, slope) => {
+        const { low, high } = rangeOf(e, key);
+        if (low !== high) out.set(`${e.id} ${key}`, slope);
+      });
     if (direct?.own) out.set(direct.own, (out.get(direct.own) ?? 0) + direct.slope);
     return out;
   }
@@ -361,7 +360,7 @@ class Net {
   /** A resistor's, a channel's or a drain's current has no row of its own: its conductance, and what its own value does to it beside that. */
   private directly(e: Element): { conductance: number; own: string; slope: number } {
     if (e.is === 'drain') return { conductance: 0, own: `${e.id} amps`, slope: 1 };
-    const ohms = e.is === 'resistor' || e.is === 'channel' ? this.value(e.id, 'ohms', e.ohms) : Number.NaN;
+    const ohms = e.is === 'resistor' || e.is === 'channel' ? this.value(e.id, 'ohms') : Number.NaN;
     const conductance = e.is === 'channel' ? this.conductance(e) : 1 / ohms;
     const across = this.nodeVolts(e.a) - this.nodeVolts(e.b);
     return { conductance, own: `${e.id} ohms`, slope: (-across * conductance) / ohms };
@@ -382,7 +381,7 @@ class Net {
     };
     switch (e.is) {
       case 'resistor':
-        tell('ohms', (across * here) / this.value(e.id, 'ohms', e.ohms) ** 2);
+        tell('ohms', (across * here) / this.value(e.id, 'ohms') ** 2);
         break;
       case 'drain':
         tell('amps', -across);
@@ -408,7 +407,7 @@ class Net {
   private slopesOfChannel(e: ElementOf<'channel'>, product: number, tell: (key: string, slope: number) => void): void {
     const now = this.conductance(e);
     if (now === 0) return;
-    const ohms = this.value(e.id, 'ohms', e.ohms);
+    const ohms = this.value(e.id, 'ohms');
     tell('ohms', (product * now) / ohms);
     if (this.sides.get(e.id) === 'full') return;
     tell('thresholdVolts', product * now);
@@ -426,7 +425,7 @@ class Net {
     tell('idleAmps', -across);
     if (side === 'on') return tell('dropVolts', -realAt(y, this.row(e.id)));
     tell('volts', realAt(y, this.row(e.id)));
-    const efficiency = this.value(e.id, 'efficiency', e.efficiency);
+    const efficiency = this.value(e.id, 'efficiency');
     if (efficiency !== 0) tell('efficiency', (-across * this.ratio(e) * this.current(e.id)) / efficiency);
   }
 
@@ -436,7 +435,7 @@ class Net {
   private taken(e: ElementOf<'converter'>): number {
     const side = this.sides.get(e.id);
     if (side === 'off') return 0;
-    return this.givenBy(e.id) * (side === 'on' ? 1 : this.ratio(e)) + this.value(e.id, 'idleAmps', e.idleAmps);
+    return this.givenBy(e.id) * (side === 'on' ? 1 : this.ratio(e)) + this.value(e.id, 'idleAmps');
   }
 }
 

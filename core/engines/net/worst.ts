@@ -35,6 +35,8 @@ export class Corners {
       if (!point.settled) return { value: Number.NaN, point, ends };
       const value = read(point, q);
       if (again === 0 || (end === 'high' ? value > best.value : value < best.value)) best = { value, point, ends };
+      // Slopes turn only where an element changed its side.
+      if (sidesOf(point) === sidesOf(this.middle)) break;
       const next = this.endsOf(point, q, end);
       if (keyOf(next) === keyOf(ends)) break;
       ends = next;
@@ -66,5 +68,6 @@ export class Corners {
   }
 }
 
+const sidesOf = (p: OperatingPoint): string => [...p.sides.values()].join();
 const keyOf = (ends: ReadonlyMap<string, 'low' | 'high'>): string =>
   [...ends].map(([k, v]) => `${k}${v === 'low' ? '-' : '+'}`).join();

@@ -18,7 +18,18 @@ import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
 import { slug } from './slug';
 import { cellsCalendar, type CellChange } from './cells-calendar';
-import { csv, leadsCsv, partsCsv, pinsCsv, sheetCsv, wiresCsv, type PackLead, type PackStep } from './tables';
+import {
+  csv,
+  ledgerCsv,
+  leadsCsv,
+  partsCsv,
+  pinsCsv,
+  sheetCsv,
+  wiresCsv,
+  type LedgerLine,
+  type PackLead,
+  type PackStep,
+} from './tables';
 import { wiringSvg, type SheetWire } from './wiring-svg';
 
 /** A press whose way is chosen, as it is packed. */
@@ -68,6 +79,9 @@ export interface PackInput {
   /** Leads of the supplies as they are cut, and cells that are changed. */
   readonly leads: readonly PackLead[];
   readonly cells: readonly CellChange[];
+  /** Every part with every rating, and the circuit of the whole job as a netlist; null where nothing is a circuit yet. */
+  readonly ledger: readonly LedgerLine[];
+  readonly whole: string | null;
   readonly sheet: readonly PackStep[];
   /** What the packed program does not do. */
   readonly lacks: readonly string[];
@@ -101,6 +115,10 @@ export function packFiles(input: PackInput): PackFile[] {
     ...(input.cells.length > 0
       ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
       : []),
+    ...(input.ledger.length > 0
+      ? [text('ledger.csv', 'every part, every rating', 'text/csv', ledgerCsv(input.ledger))]
+      : []),
+    ...(input.whole === null ? [] : [text('whole.cir', 'netlist of the whole job', 'text/plain', input.whole)]),
     ...codeFiles(input, stops),
     ...injectorFiles(job, text),
     text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),

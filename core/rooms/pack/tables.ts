@@ -81,6 +81,35 @@ export const leadsCsv = (leads: readonly PackLead[]): string =>
     ]),
   );
 
+/** A rating of a part, as it is packed. */
+export interface LedgerLine {
+  readonly part: string;
+  readonly rating: string;
+  readonly verdict: string;
+  readonly value: number | null;
+  readonly limit: number | null;
+  readonly sense: string;
+  readonly unit: string;
+  /** Why it is not known, or does not apply. */
+  readonly because: string;
+}
+
+/** Every part with every rating as CSV; numbers in base units. */
+export const ledgerCsv = (lines: readonly LedgerLine[]): string =>
+  csv(
+    ['part', 'rating', 'verdict', 'stress', 'sense', 'limit', 'unit', 'because'],
+    lines.map((l) => [
+      l.part,
+      l.rating,
+      l.verdict,
+      l.value === null ? '' : Number(l.value.toPrecision(4)),
+      l.sense,
+      l.limit === null ? '' : Number(l.limit.toPrecision(4)),
+      l.unit,
+      l.because,
+    ]),
+  );
+
 /** What was observed in one trial of a step. */
 export interface PackTrial {
   readonly at: string;
