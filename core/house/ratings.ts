@@ -38,11 +38,11 @@ export function ratingFindings(rows: readonly LedgerRow[], room: Room, before: r
             !isGraver(verdict, f.verdict),
         ),
     )
-    .map(rowFinding);
+    .map((row) => rowFinding(row, `${partWords(row)}: `));
 }
 
-/** A row as a finding, whose number explains itself. */
-function rowFinding(row: LedgerRow): Finding {
+/** A row as a finding, whose number explains itself. @param whose the part before its rating; empty where it stands under its part. */
+function rowFinding(row: LedgerRow, whose: string): Finding {
   const { part, rating, stress, state, verdict } = row;
   const about = part.room === 'thumb' ? { press: part.of } : { owner: part.of };
   const limit = limitOf(row);
@@ -50,7 +50,7 @@ function rowFinding(row: LedgerRow): Finding {
     return {
       ...finding(part.room, idOf(row), {
         verdict,
-        title: `${partWords(row)}: ${rating.name} is not known, since ${rating.because || 'the circuit does not settle'}`,
+        title: `${whose}${rating.name} is not known, since ${rating.because || 'the circuit does not settle'}`,
         caption: 'rating not known',
         source: rating.source,
         remedy: { text: 'Say in Feed, Board or Thumb what is missing; every rating stands in Guard.' },
@@ -59,7 +59,7 @@ function rowFinding(row: LedgerRow): Finding {
     };
   return {
     ...judged(part.room, idOf(row), {
-      title: `${partWords(row)}: ${rating.name}, worst ${state?.words ?? 'at rest'}`,
+      title: `${whose}${rating.name}, worst ${state?.words ?? 'at rest'}`,
       caption: rating.name,
       steps: row.steps,
       limit,
@@ -118,7 +118,7 @@ export function ledgerParts(job: Job, rows: readonly LedgerRow[], findings: read
       id: first?.part.id ?? '',
       name: first ? partWords(first) : '',
       verdict: gravest(list.map((r) => r.verdict)),
-      ratings: worst.map(rowFinding),
+      ratings: worst.map((row) => rowFinding(row, '')),
       off: list.filter((r) => !r.rating.applies).map((r) => ({ name: r.rating.name, because: r.rating.because })),
     };
   });

@@ -59,7 +59,7 @@ function lampOnPin(sign: Sign, ohms: number, whose: Whose): CircuitPiece {
         ohms: exactly(1),
       },
     ],
-    parts: [fittedResistor(`${sign.id} resistor`, 'resistor of a lamp', whose, from, anode), lamp(sign, anode, whose)],
+    parts: [fittedResistor(`${sign.id} resistor`, 'series resistor', whose, from, anode), lamp(sign, anode, whose)],
   };
 }
 

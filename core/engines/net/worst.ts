@@ -1,20 +1,32 @@
 import type { Interval } from '../../ground/quantity';
-import { usual, type Corner, type Element } from './element';
-import { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
+import { rangeOf, usual, type Corner, type Element } from './element';
+import { solveCircuit, type CircuitQuantity, type OperatingPoint } from './solve';
+
+/** Which end a value stands at, by `id key`. */
+type Ends = ReadonlyMap<string, 'low' | 'high'>;
 
 /** The lowest or the highest that a quantity can be, and the circuit at that corner. */
 export interface Extreme {
   readonly value: number;
   readonly point: OperatingPoint;
-  /** Which end of each value it is at, by `id key`; what does not matter is left out. */
-  readonly ends: ReadonlyMap<string, 'low' | 'high'>;
+  /** What does not matter is left out. */
+  readonly ends: Ends;
 }
 
 const read = (p: OperatingPoint, q: CircuitQuantity): number => ('amps' in q ? p.amps(q.amps) : p.between(...q.volts));
+const sidesOf = (p: OperatingPoint): string => [...p.sides.values()].join();
+const keyOf = (ends: Ends): string => [...ends].map(([k, v]) => `${k}${v === 'low' ? '-' : '+'}`).join();
+/** The end of each value to which slopes point. */
+const towards = (slopes: ReadonlyMap<string, number>, end: 'low' | 'high'): Ends =>
+  new Map([...slopes].flatMap(([key, s]) => (s === 0 ? [] : [[key, s > 0 === (end === 'high') ? 'high' : 'low']])));
+
+/** How often the corner is looked for again from one that changed sides. */
+const AGAIN = 3;
 
 /** A circuit whose corners are solved once each, however many quantities are worst in the same one. */
 export class Corners {
   private readonly known = new Map<string, OperatingPoint>();
+  private begins: readonly Extreme[] | null = null;
   readonly middle: OperatingPoint;
 
   constructor(readonly elements: readonly Element[]) {
@@ -22,42 +34,105 @@ export class Corners {
   }
 
   /**
-   * The extreme of a quantity: each value stands at the end to which the quantity's own slope points, in the middle first and then in the
-   * corner that this gives, since slopes turn where an element changes its side. The more extreme of both counts.
-   * NaN where the circuit does not settle.
+   * The extreme of a quantity: each value stands at the end to which the quantity's own slope points. Slopes turn where an element changes
+   * its side, and a side that is left only in a corner shows no slope in the middle: so it is looked for from the middle, and from the
+   * corners in which each element is nearest to and farthest from its corner. The most extreme counts. NaN where the circuit does not settle.
    */
   extreme(q: CircuitQuantity, end: 'low' | 'high'): Extreme {
-    let ends = this.endsOf(this.middle, q, end);
-    let best: Extreme = { value: read(this.middle, q), point: this.middle, ends: new Map() };
-    if (!this.middle.settled) return { ...best, value: Number.NaN };
-    for (let again = 0; again < 2; again++) {
-      const point = this.at(ends);
-      if (!point.settled) return { value: Number.NaN, point, ends };
-      const value = read(point, q);
-      if (again === 0 || (end === 'high' ? value > best.value : value < best.value)) best = { value, point, ends };
-      // Slopes turn only where an element changed its side.
-      if (sidesOf(point) === sidesOf(this.middle)) break;
-      const next = this.endsOf(point, q, end);
-      if (keyOf(next) === keyOf(ends)) break;
-      ends = next;
+    const nowhere = { value: Number.NaN, point: this.middle, ends: new Map() };
+    if (!this.middle.settled) return nowhere;
+    let best: Extreme = { ...nowhere, value: read(this.middle, q) };
+    for (const start of this.starts()) {
+      const found = this.from(start, q, end);
+      if (Number.isNaN(found.value) && !found.point.settled) return found;
+      if (end === 'high' ? found.value > best.value : found.value < best.value) best = found;
     }
     return best;
   }
 
-  private endsOf(point: OperatingPoint, q: CircuitQuantity, end: 'low' | 'high'): Map<string, 'low' | 'high'> {
-    const out = new Map<string, 'low' | 'high'>();
-    const sign = 'amps' in q && this.turned(q.amps) ? -1 : 1;
-    for (const [key, slope] of point.slopes(q))
-      if (slope !== 0) out.set(key, sign * slope > 0 === (end === 'high') ? 'high' : 'low');
-    return out;
+  /** From one corner to the next, as slopes point, until sides stay. */
+  private from(start: Extreme, q: CircuitQuantity, end: 'low' | 'high'): Extreme {
+    let { point, ends } = start;
+    let best: Extreme = { value: read(point, q), point, ends };
+    for (let again = 0; again < AGAIN; again++) {
+      // What has no slope here stands where it stood.
+      const next: Ends = new Map([...ends, ...towards(this.slopes(point, q), end)]);
+      if (again > 0 && keyOf(next) === keyOf(ends)) break;
+      const now = this.at(next);
+      if (!now.settled) return { value: Number.NaN, point: now, ends: next };
+      const value = read(now, q);
+      if (end === 'high' ? value >= best.value : value <= best.value) best = { value, point: now, ends: next };
+      const same = sidesOf(now) === sidesOf(point);
+      [point, ends] = [now, next];
+      if (same) break;
+    }
+    return best;
   }
 
-  /** A source's current is told as it goes out, and a converter's as it goes in: against the branch. */
-  private turned(id: string): boolean {
-    return this.elements.some((e) => e.id === id && (e.is === 'source' || e.is === 'converter'));
+  private starts(): readonly Extreme[] {
+    if (this.begins) return this.begins;
+    const middle: Extreme = { value: Number.NaN, point: this.middle, ends: new Map() };
+    const others = new Map<string, Extreme>();
+    for (const e of this.elements)
+      for (const end of ['low', 'high'] as const) {
+        const slopes = this.driven(e);
+        if (!slopes) continue;
+        const ends = towards(slopes, end);
+        const point = this.at(ends);
+        // Where sides are as in the middle nothing new can be found from there.
+        if (!point.settled || sidesOf(point) !== sidesOf(this.middle))
+          others.set(keyOf(ends), { value: Number.NaN, point, ends });
+      }
+    return (this.begins = [middle, ...others.values()]);
   }
 
-  private at(ends: ReadonlyMap<string, 'low' | 'high'>): OperatingPoint {
+  /** Slopes of how far an element with a corner stands over it; null for one without. */
+  private driven(e: Element): ReadonlyMap<string, number> | null {
+    const point = this.middle;
+    const sum = (...parts: readonly (readonly [factor: number, slopes: ReadonlyMap<string, number>])[]) => {
+      const out = new Map<string, number>();
+      for (const [factor, slopes] of parts) for (const [k, s] of slopes) out.set(k, (out.get(k) ?? 0) + factor * s);
+      return out;
+    };
+    const own = (key: string): string => `${e.id} ${key}`;
+    switch (e.is) {
+      case 'junction':
+        return sum([1, point.slopes({ volts: [e.a, e.b] })], [1, new Map([[own('volts'), -1]])]);
+      case 'channel':
+        return sum([1, point.slopes({ volts: [e.gate, e.b] })], [1, new Map([[own('fullVolts'), -1]])]);
+      case 'converter':
+        return sum(
+          [1, point.slopes({ volts: [e.a, e.b] })],
+          [
+            1,
+            new Map([
+              [own('volts'), -1],
+              [own('dropVolts'), -1],
+            ]),
+          ],
+        );
+      case 'follower': {
+        const gain = rangeOf(e, 'gain').nominal;
+        return sum(
+          [gain, point.slopes({ amps: e.of })],
+          [-1, point.slopes({ amps: e.id })],
+          [1, new Map([[own('gain'), Math.abs(point.amps(e.of))]])],
+        );
+      }
+      default:
+        return null;
+    }
+  }
+
+  /** Slopes of a quantity as it is read: a source's current is told as it goes out, and a converter's as it goes in, against the branch. */
+  private slopes(point: OperatingPoint, q: CircuitQuantity): ReadonlyMap<string, number> {
+    const slopes = point.slopes(q);
+    const turned =
+      'amps' in q && this.elements.some((e) => e.id === q.amps && (e.is === 'source' || e.is === 'converter'));
+    return turned ? new Map([...slopes].map(([k, s]) => [k, -s])) : slopes;
+  }
+
+  private at(ends: Ends): OperatingPoint {
     const key = keyOf(ends);
     const known = this.known.get(key);
     if (known) return known;
@@ -67,7 +142,3 @@ export class Corners {
     return point;
   }
 }
-
-const sidesOf = (p: OperatingPoint): string => [...p.sides.values()].join();
-const keyOf = (ends: ReadonlyMap<string, 'low' | 'high'>): string =>
-  [...ends].map(([k, v]) => `${k}${v === 'low' ? '-' : '+'}`).join();

@@ -29,6 +29,8 @@ describe('what leaves', () => {
       'parts.csv',
       'joint.cir',
       'leads.csv',
+      'ledger.csv',
+      'whole.cir',
       'gentle_thumb.h',
       'gentle_thumb.c',
       'test-sheet.csv',
