@@ -165,11 +165,12 @@ export interface SwitchModel {
 const FORMULAS = {
   low: {
     pressed: { sat: 'V_sat + R_wire * (V_CC - V_sat) / R', ohms: 'V_CC * R_on / (R + R_on)' },
-    idle: 'V_CC - I_leak * R',
+    // Leakage takes no more than there is.
+    idle: 'max(0, V_CC - I_leak * R)',
   },
   high: {
     pressed: { sat: 'V_CC - V_sat', ohms: 'V_CC * R / (R + R_on)' },
-    idle: 'I_leak * R',
+    idle: 'min(V_CC, I_leak * R)',
   },
 } as const;
 

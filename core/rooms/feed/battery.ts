@@ -27,7 +27,7 @@ export interface Life {
 }
 
 /** What is missing before a life can be told. */
-export type NoLife = 'sleep' | 'wakes' | 'sleep-draw';
+export type NoLife = 'sleep' | 'wakes' | 'sleep-draw' | 'awake';
 
 /** The tree with the cells of one source as they are after a share of their charge. */
 function withTaken(net: Network, place: number, s: FeedSource, taken: number): Network {
@@ -82,6 +82,7 @@ function dutyOf(job: Job, facts: Facts): Duty | NoLife {
   if (sleeps === 'no')
     return { sleeps: false, rest: { amps: facts.drive?.meanAmps ?? 0, measured: false }, wakes: 0, seconds: 0 };
   if (wakesPerDay === null || wakeSeconds === null) return 'wakes';
+  if (wakesPerDay * wakeSeconds > DAY_SECONDS) return 'awake';
   const rest = asleep(job, facts);
   return rest ? { sleeps: true, rest, wakes: wakesPerDay, seconds: wakeSeconds } : 'sleep-draw';
 }

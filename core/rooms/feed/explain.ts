@@ -208,7 +208,7 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
       out.push(last);
       const { ohms, origin } = ohmsOfSource(job, n.item);
       if (ohms > 0 || origin.from === 'prior') {
-        last = derive(`behind ${n.name}`, `V_n${i}`, `V_s - I_${i}x * R_s`, 'V', [
+        last = derive(`behind ${n.name}`, `V_n${i}`, `max(0, V_s - I_${i}x * R_s)`, 'V', [
           carried(last),
           amps,
           { symbol: 'R_s', name: 'resistance of the source', value: ohms, unit: 'Ω', origin },
@@ -217,14 +217,14 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
       }
     } else if (n.kind === 'lead' && last) {
       const { formula, inputs } = leadInputs(n, String(i));
-      last = derive(`behind ${n.name}`, `V_n${i}`, `${last.symbol} - I_${i}x * (${formula})`, 'V', [
+      last = derive(`behind ${n.name}`, `V_n${i}`, `max(0, ${last.symbol} - I_${i}x * (${formula}))`, 'V', [
         carried(last),
         amps,
         ...inputs,
       ]);
       out.push(last);
     } else if (n.kind === 'fuse' && last) {
-      last = derive(`behind ${n.name}`, `V_n${i}`, `${last.symbol} - I_${i}x * V_f / I_f${i}`, 'V', [
+      last = derive(`behind ${n.name}`, `V_n${i}`, `max(0, ${last.symbol} - I_${i}x * V_f / I_f${i})`, 'V', [
         carried(last),
         amps,
         constant('V_f', 'what a fuse drops at its rating', FUSE_DROP, 'V', 'fuse-drop'),
@@ -237,7 +237,7 @@ export function voltSteps(job: Job, r: SupplyRun, place: number, w: Worst): Step
       last =
         n.kind === 'step-up'
           ? derive(`out of ${n.name}`, `V_n${i}`, `V_set${i} * (1 - k_c)`, 'V', [set, spread])
-          : derive(`out of ${n.name}`, `V_n${i}`, `min(V_set${i} * (1 - k_c), ${last.symbol} - V_d${i})`, 'V', [
+          : derive(`out of ${n.name}`, `V_n${i}`, `max(0, min(V_set${i} * (1 - k_c), ${last.symbol} - V_d${i}))`, 'V', [
               set,
               spread,
               carried(last),

@@ -21,6 +21,10 @@ const MISSING: Readonly<Record<NoLife, { title: string; text: string }>> = {
     title: 'How often the controller wakes, and for how long, is not said',
     text: 'A wake with a message takes 3 to 10 s; count those of the clock and those that a sense makes.',
   },
+  awake: {
+    title: 'It would be awake for longer than a day has',
+    text: 'Enter fewer or shorter wakes, or say that it does not sleep.',
+  },
   'sleep-draw': {
     title: 'What this controller draws asleep is not known',
     text: 'Measure it with a milliampere meter in the lead of the cells, and enter it in Feed.',
@@ -82,7 +86,7 @@ export function judgeCells(
   if (typeof life === 'string')
     return [
       finding('feed', id, {
-        verdict: 'unknown',
+        verdict: life === 'awake' ? 'stop' : 'unknown',
         title: MISSING[life].title,
         caption: 'how long do they last?',
         source: ['battery-aging'],

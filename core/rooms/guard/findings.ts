@@ -3,7 +3,7 @@ import type { Facts } from '../../ground/facts';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
-import { cautionsOf, needsProveDead } from './hazards';
+import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
 import { neverFinding } from './never';
 import { pressEndFindings } from './press-end';
@@ -25,6 +25,8 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
     ...loadFindings(job, facts),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),
+    ...placeFinding(job, facts),
+    ...powerBackFindings(job, facts),
   ];
   const steps = needsProveDead(job, facts) ? PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` })) : [];
   const all = [...cautionsOf(job, facts), ...steps];
@@ -56,6 +58,43 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
     }),
   );
   return out;
+}
+
+/** How damp it is decides what distance keeps mains apart. */
+function placeFinding(job: Job, facts: Facts): Finding[] {
+  if (job.guard.place !== 'unknown' || !needsProveDead(job, facts)) return [];
+  return [
+    finding('guard', 'place', {
+      verdict: 'unknown',
+      title: 'Whether it stands dry or damp is not said: the distance that keeps mains apart depends on it',
+      caption: 'dry or damp?',
+      source: ['iec-60664'],
+      remedy: { text: 'Say above where it stands.' },
+    }),
+  ];
+}
+
+/** What hurts where a machine goes on by itself once power is back. */
+const LEFT_RUNNING = ['unattended-heat', 'moving-door', 'pinch', 'pressure', 'gas', 'water'] as const;
+const BACK_WORDS = { on: 'comes on by itself', 'as-before': 'goes on where it was', off: '' } as const;
+
+/** A part that goes on by itself when power comes back, with nobody there. */
+function powerBackFindings(job: Job, facts: Facts): Finding[] {
+  const hurts = hazardsOf(job, facts).filter((h) => (LEFT_RUNNING as readonly string[]).includes(h));
+  if (hurts.length === 0) return [];
+  return job.act.parts
+    .filter((p) => p.kind !== 'unknown' && p.afterPowerCut !== 'off')
+    .map((p) =>
+      finding('guard', `power-back.${p.id}`, {
+        verdict: 'tight',
+        title: `After a power cut the ${p.name} ${BACK_WORDS[p.afterPowerCut]}, whoever is there`,
+        caption: 'restarts by itself',
+        source: ['restart-lock'],
+        remedy: {
+          text: 'A restart lock keeps it off until somebody switches it on: a no-volt release, or a contactor that holds itself.',
+        },
+      }),
+    );
 }
 
 function isolationGate(job: Job, facts: Facts): Finding[] {

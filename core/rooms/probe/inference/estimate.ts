@@ -1,6 +1,6 @@
 import { lastItem, present } from '../../../ground/lists';
 import { readingBounds } from '../../../engines/circuit';
-import { carried, chosen, constant, derive, type Step } from '../../../ground/finding';
+import { carried, chosen, constant, derive, type Input, type Step } from '../../../ground/finding';
 import { isStated, type ControlKind, type Reading } from '../../../ground/job';
 import { within, type Interval } from '../../../ground/quantity';
 import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from './grid-estimate';
@@ -42,6 +42,8 @@ export function estimates(
 
 /** Under this nothing stands there, V. */
 const LEAST_OPEN_VOLTS = 0.3;
+/** A short must pass this many times what the meter took. */
+const CLEAR_OF_METER = 1.2;
 /** Kinds with two wires and nothing beside them to read against. */
 const ACROSS_ALONE: readonly ControlKind[] = ['dry-pair', 'switched-load'];
 /** Kinds whose open contact bears their supply. */
@@ -82,6 +84,12 @@ function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   const own = isStated(meter)
     ? chosen('R_meter', 'meter input', meter.inputOhms, 'Ω', 'the meter in hand')
     : constant('R_meter', 'input of a usual meter; nobody said which is in hand', meter.inputOhms, 'Ω', 'meter-hand');
+  const short = behind > 0 ? shortReading(s) : undefined;
+  // A short that passes hardly more than the meter took contradicts it, and tells nothing.
+  if (short && Math.abs(short.value) > CLEAR_OF_METER * (Math.abs(r.value) / meter.inputOhms)) {
+    out[name] = withShort(s, r, [low, high], short, own);
+    return;
+  }
   const step =
     behind > 0
       ? derive('open-circuit voltage, without the meter', 'V_open', 'abs(V) * (R + R_meter) / R_meter', 'V', [
@@ -99,6 +107,49 @@ function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
     },
     steps: [step],
     at: r.at,
+  };
+}
+
+/** Kinds of which a short shows what stands behind the button: not those that carry a load or data. */
+const showsBehind = (kind: ControlKind): boolean =>
+  VALUE_NAMES[kind].seriesOhms !== undefined && !['switched-load', 'touch-pad', 'scanned-matrix'].includes(kind);
+const shortReading = (s: EstimateReadings): Reading | undefined =>
+  showsBehind(s.kind) ? latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0)) : undefined;
+
+/**
+ * The open voltage where a short was read as well: both together give the resistor and what the meter took, without a guess. Of I through
+ * the short, V over the meter is what the meter drew: V_open = V·I / (I − V/R_meter).
+ */
+function withShort(
+  s: EstimateReadings,
+  r: Reading,
+  [low, high]: readonly [number, number],
+  short: Reading,
+  own: Input,
+): Estimate {
+  const { meter } = s.p.before;
+  const [iLow, iHigh] = s
+    .bounds(short)
+    .map(Math.abs)
+    .sort((a, b) => a - b) as [number, number];
+  const open = (v: number, i: number, ohms: number): number => (i > v / ohms ? (v * i) / (i - v / ohms) : v);
+  const step = derive(
+    'open-circuit voltage, without the meter',
+    'V_open',
+    'abs(V) * abs(I) / (abs(I) - abs(V) / R_meter)',
+    'V',
+    [input('V', r), input('I', short), own],
+  );
+  // A meter that nobody described may take ten times as much, as far as the short still allows that.
+  const other = isStated(meter) ? meter.inputOhms : Math.min(LOW_INPUT_OHMS, meter.inputOhms);
+  return {
+    value: {
+      low: open(low, iHigh, meter.inputOhms),
+      nominal: step.result.value,
+      high: Math.max(open(high, iLow, meter.inputOhms), open(high, iLow, other)),
+    },
+    steps: [step],
+    at: r.at > short.at ? r.at : short.at,
   };
 }
 
@@ -121,7 +172,7 @@ function closedButton(s: EstimateReadings, out: Record<string, Estimate>): void 
 function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
-  if (!name || s.kind === 'switched-load' || s.kind === 'touch-pad' || s.kind === 'scanned-matrix') return;
+  if (!name || !showsBehind(s.kind)) return;
   const v = present(out[present(VALUE_NAMES[s.kind].supplyVolts)]);
   const vStep =
     v.steps[0] ??
