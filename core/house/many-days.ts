@@ -38,7 +38,7 @@ function startsOf(job: Job, days: number): Start[] {
 
 const summed = (o: DaysOutcome): ManyDays => ({
   ...o,
-  kept: o.starts > 0 ? countedShare(o.asBelieved, o.starts) : null,
+  kept: o.starts > 0 ? countedShare(o.asBelieved / o.hangTogether, o.starts / o.hangTogether) : null,
   wrongHours: meanOf(o.wrongByWeek.map((s) => s / 3600)),
 });
 

@@ -1,6 +1,7 @@
 import { firstItem, itemAt, lastItem, present } from '../ground/lists';
 import {
   armingsFor,
+  closuresOf,
   DISTURBANCES,
   HAND_SECONDS,
   kindOfHappening,
@@ -15,7 +16,14 @@ import { finding, type Finding } from '../ground/finding';
 import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
+import {
+  happeningsOf,
+  searchStories,
+  type Disturbance,
+  type SearchOutcome,
+  type Told,
+  type WorldPlan,
+} from '../engines/world';
 
 /** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
 const CUT_SECONDS = 30;
@@ -89,14 +97,46 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
 }
 
+/** A hand that is to be sure holds so much longer than is asked for, and what is to have passed is waited for as much longer. */
+const SURELY = 1.1;
+const unique = (list: readonly number[]): number[] => [...new Set(list.filter((x) => Number.isFinite(x) && x > 0))];
+const allowed = (plan: WorldPlan): number[] => plan.monitors.flatMap((m) => (m.kind === 'starts' ? [] : [m.seconds]));
+
+/**
+ * How long somebody may hold a button: a touch, as long as the machine asks for, until it takes it for a long press, and where something
+ * runs while it is held for longer than any condition allows.
+ */
+function handLengths(plan: WorldPlan, c: WorldPlan['channels'][number]): number[] {
+  const asked = c.least > HAND_SECONDS ? [SURELY * c.least] : [HAND_SECONDS];
+  const long = c.long < Infinity ? [SURELY * c.long] : [];
+  const held = c.up === '' ? [] : [SURELY * Math.max(0, ...allowed(plan)) + c.least];
+  return unique([...asked, ...long, ...held]);
+}
+
+/** How long power may stay away: a while, and longer than whatever runs by itself goes on and any condition allows. */
+function cutLengths(plan: WorldPlan): number[] {
+  const runs = plan.parts.flatMap((p) => p.table.states.flatMap((x) => (x.after ? [x.after.seconds] : [])));
+  const most = Math.max(0, ...allowed(plan), ...runs.filter(Number.isFinite));
+  return unique([CUT_SECONDS, ...(most > CUT_SECONDS && most < MOST_AWAY ? [SURELY * most] : [])]);
+}
+/** Power that stays away longer is seen by somebody, s. */
+const MOST_AWAY = 86400;
+
+/** By how much a sense may come late: somewhat, and by more than any move waits for it. */
+function lateLengths(plan: WorldPlan): number[] {
+  const waits = plan.moves.flatMap((m) =>
+    m.flatMap((op) => (op.sense >= 0 && Number.isFinite(op.seconds) ? [op.seconds] : [])),
+  );
+  const most = Math.max(0, ...waits);
+  return unique([LATE_SECONDS, ...(most > LATE_SECONDS ? [SURELY * most] : [])]);
+}
+
 /**
  * Everything that may go wrong in a world: what befalls each output, sense and part, and what befalls all. A sense that was wired the
  * wrong way round does not come about by itself: Try finds it once, and it can be pinned on the lanes.
  */
 export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturbance[] {
   const { plan } = scene.world;
-  const of = (n: number, what: Disturbance['what'], how = 0): Disturbance[] =>
-    Array.from({ length: n }, (_, i) => ({ what, of: i, how }));
   const driven = scene.lines
     .map((_, line) => line)
     .filter((line) => plan.moves.some((m) => m.some((op) => op.lines.includes(line))));
@@ -106,15 +146,17 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
   return [
     ...each('missed'),
     ...each('twice'),
-    ...of(plan.channels.length, 'thumb', HAND_SECONDS),
-    { what: 'cut', of: 0, how: CUT_SECONDS },
-    { what: 'plug-out', of: 0, how: CUT_SECONDS },
+    ...plan.channels.flatMap((c, of) => handLengths(plan, c).map((how): Disturbance => ({ what: 'thumb', of, how }))),
+    ...cutLengths(plan).flatMap((how): Disturbance[] => [
+      { what: 'cut', of: 0, how },
+      { what: 'plug-out', of: 0, how },
+    ]),
     { what: 'controller-out', of: 0, how: CUT_SECONDS },
     { what: 'restart', of: 0, how: 0 },
     ...each('welded'),
     ...each('dirty'),
     ...ill('stuck'),
-    ...ill('late', LATE_SECONDS),
+    ...lateLengths(plan).flatMap((how) => ill('late', how)),
     ...ill('moved'),
     ...plan.senses.flatMap((s, i): Disturbance[] =>
       s.part >= 0 && SENSES[itemAt(scene.senses, i).kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
@@ -155,9 +197,20 @@ function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
     id: `story-${i + 1}`,
     kind,
     atSeconds: Math.max(0, Number((t.at - shift + JUST_AFTER).toFixed(4))),
-    seconds: lasts === 'yes' ? t.how : 0,
+    seconds: lasts === 'yes' || (t.what === 'thumb' && t.how !== HAND_SECONDS) ? t.how : 0,
     of: befalls ? of[befalls]() : '',
   };
+}
+
+/** A press that is missed or seen twice lies at the very closure that it befalls in this story, not where it was laid before it. */
+function atPresses({ scene, starts, end }: Search, told: readonly Told[]): readonly Told[] {
+  const onPress = (t: Told): boolean => t.what === 'missed' || t.what === 'twice';
+  if (!told.some(onPress)) return told;
+  const closures = closuresOf(scene, starts, end, [...armingsFor(scene, starts), ...told.filter((t) => !onPress(t))]);
+  return told.map((t) => {
+    const at = onPress(t) ? closures.find((c) => c.line === t.of && c.at >= t.at - JUST_AFTER)?.at : undefined;
+    return at === undefined ? t : { ...t, at: Math.max(t.at, at - JUST_AFTER) };
+  });
 }
 
 const say = (s: number): string => formatQuantity(s, 's');
@@ -235,8 +288,8 @@ export function searchJob(search: Search, most: number, progress?: (share: numbe
         never,
         told: story.told,
         brokenAt: story.brokenAt,
-        sentences: sentencesOf(search, never, story.told, story.brokenAt),
-        faults: story.told.map((t, i) => asFault(scene, t, i, shift)),
+        sentences: sentencesOf(search, never, atPresses(search, story.told), story.brokenAt),
+        faults: atPresses(search, story.told).map((t, i) => asFault(scene, t, i, shift)),
       },
     ];
   });

@@ -1,6 +1,9 @@
 import { meetEvent } from './parts';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
+/** Two instants are one within this, s: sums of the same times may part in their last bits. */
+const SAME = 1e-7;
+
 /** Whether an output's contact is closed: as asked and as it twitches, unless it is welded or dirty. */
 export const isClosed = (s: WorldState, line: number): boolean =>
   s.bad[line] === 1 || (s.bad[line] !== 2 && (s.drive[line] === 1 || s.twitch[line] === 1));
@@ -24,7 +27,7 @@ export function obeys(s: WorldState, who: number, at: number, long: boolean, log
   const believed = who >= channels.count;
   s.due[(long ? s.at.long : s.at.obey) + who] = Infinity;
   if (long) s.heldLong[who] = 1;
-  if (at - s.obeyedAt[who]! < channels.gap[c]!) return;
+  if (at - s.obeyedAt[who]! < channels.gap[c]! - SAME) return;
   const part = channels.part[c]! + (believed ? s.w.start.length : 0);
   const event = long ? channels.held[c]! : channels.down[c]!;
   s.obeyedAt[who] = at;
@@ -40,12 +43,12 @@ function opens(s: WorldState, who: number, at: number, log: Log | null): void {
   const c = who % channels.count;
   s.closed[who] = 0;
   const short = channels.long[c]! < Infinity && s.heldLong[who] === 0;
-  if (short && at - s.closedAt[who]! >= channels.least[c]!) obeys(s, who, at, false, log);
+  if (short && at - s.closedAt[who]! >= channels.least[c]! - SAME) obeys(s, who, at, false, log);
   s.due[s.at.obey + who] = Infinity;
   s.due[s.at.long + who] = Infinity;
   const part = channels.part[c]! + (who >= channels.count ? s.w.start.length : 0);
   // What lets go was pressed for long enough to be met at all.
-  if (at - s.closedAt[who]! >= channels.least[c]!) meetEvent(s, part, channels.up[c]!, at, log);
+  if (at - s.closedAt[who]! >= channels.least[c]! - SAME) meetEvent(s, part, channels.up[c]!, at, log);
 }
 
 /** The contact of an output, or a thumb beside it, may have changed: every channel on it follows. */

@@ -7,5 +7,5 @@ export { clockText, clockTime, minutesOf, WEEKDAYS } from './clock';
 export { own } from './own';
 export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from './parse';
 export { seededRandom, type Random } from './random';
-export { countedShare, meanOf } from './share';
+export { countedShare, inefficiency, meanOf } from './share';
 export type { Unit } from './units';

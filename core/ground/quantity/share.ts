@@ -1,10 +1,37 @@
+import { itemAt } from '../lists';
 import type { Interval } from './interval';
 
 /** Two-sided 95 %. */
 const Z = 1.959964;
 
 /**
- * A share that was counted, with its interval at 95 %: `hits` of `tries`, both whole, tries over 0. The score interval, which stays
+ * How many values that hang on those before them count for one that does not: 1 and the doubled correlations of later ones, summed in pairs
+ * until a pair is no longer positive (statistical inefficiency; C. J. Geyer, Practical Markov Chain Monte Carlo, Statistical Science 7
+ * (1992) 473). At least 1; as many as there are where all are the same in the one sense that nothing can be told of them.
+ * @param values in the order in which they came.
+ */
+export function inefficiency(values: readonly number[]): number {
+  const n = values.length;
+  const mean = values.reduce((s, v) => s + v, 0) / Math.max(1, n);
+  const off = values.map((v) => v - mean);
+  const product = (lag: number): number => {
+    let sum = 0;
+    for (let i = 0; i + lag < n; i++) sum += itemAt(off, i) * itemAt(off, i + lag);
+    return sum / n;
+  };
+  const variance = product(0);
+  if (n < 4 || !(variance > 0)) return 1;
+  let tau = -1;
+  for (let lag = 0; lag + 1 < n / 2; lag += 2) {
+    const pair = (product(lag) + product(lag + 1)) / variance;
+    if (pair <= 0) break;
+    tau += 2 * pair;
+  }
+  return Math.max(1, tau);
+}
+
+/**
+ * A share that was counted, with its interval at 95 %: `hits` of `tries`, tries over 0; of tries that hang together as many as count. The score interval, which stays
  * within 0 and 1 and holds for few tries as well. Source: E. B. Wilson, Probable Inference, the Law of Succession, and Statistical
  * Inference, Journal of the American Statistical Association 22 (1927) 209.
  */
@@ -17,7 +44,7 @@ export function countedShare(hits: number, tries: number): Interval {
 }
 
 /**
- * The mean of values that were drawn alike, with its interval at 95 % by the normal approximation, not under 0; at least one value. For
+ * The mean of values that were drawn alike, each perhaps hanging on the one before, with its interval at 95 % by the normal approximation, not under 0; at least one value. For
  * few values it is narrower than it should be: under thirty it says little. Source: NIST/SEMATECH, e-Handbook of Statistical Methods,
  * section 1.3.5.2, confidence limits for the mean.
  */
@@ -25,6 +52,6 @@ export function meanOf(values: readonly number[]): Interval {
   const n = values.length;
   const mean = values.reduce((s, v) => s + v, 0) / n;
   const variance = n > 1 ? values.reduce((s, v) => s + (v - mean) ** 2, 0) / (n - 1) : 0;
-  const half = Z * Math.sqrt(variance / n);
+  const half = Z * Math.sqrt((variance * inefficiency(values)) / n);
   return { low: Math.max(0, mean - half), nominal: mean, high: mean + half };
 }

@@ -1,5 +1,5 @@
 import { intAt, itemAt, lastItem, realAt } from '../../ground/lists';
-import type { Random } from '../../ground/quantity';
+import { inefficiency, type Random } from '../../ground/quantity';
 import {
   FLAG,
   freshLog,
@@ -49,6 +49,8 @@ export function drawLuck(starts: readonly number[], days: number, random: Random
   return { happenings, missed };
 }
 
+const bitsIn = (x: number): number => (x === 0 ? 0 : (x & 1) + bitsIn(x >> 1));
+
 /** What came of many days under one policy. */
 export interface DaysOutcome {
   /** Days that were counted: fewer than were asked for where so much happens in them that the run was ended. */
@@ -64,6 +66,8 @@ export interface DaysOutcome {
   readonly calls: number;
   /** Starts after which the machine did what the plan believes, all through the script and its run. */
   readonly asBelieved: number;
+  /** How many starts count for one that hangs on none before it: what parted once stays so for a while. */
+  readonly hangTogether: number;
   /** Seconds in which belief and truth differed. */
   readonly partedSeconds: number;
   /** Seconds of each week in which the machine was not as it would be with nothing going wrong. */
@@ -212,23 +216,27 @@ export function daysOf(
   const [own, theirs] = [words(scene), words(wanted.scene)];
   const wrong = apart(truth, wanted.told, (x, y) => own[x] === theirs[y], end);
   let next = 0;
-  const asBelieved = counted.filter((s, i) => {
+  const believed = counted.map((s, i) => {
     const until = counted[i + 1]?.at ?? end;
     while (next < parted.length && itemAt(parted, next)[1] <= s.at) next++;
-    return !parted[next] || itemAt(parted, next)[0] >= until;
-  }).length;
+    return !parted[next] || itemAt(parted, next)[0] >= until ? 1 : 0;
+  });
+  const presses = intAt(state.flag, FLAG.presses);
+  // How many closures a start makes; of those that were drawn as missed as many count.
+  const perStart = counted.length > 0 ? Math.min(DRAWN_CLOSURES, Math.round(presses / counted.length)) : 0;
   const last = (t: Told): string => own[lastItem(t.word)] ?? '';
   return {
     days: run,
     wantedDays: days,
     starts: counted.length,
-    presses: intAt(state.flag, FLAG.presses),
-    missed: luck.missed.slice(0, counted.length).filter((bits) => bits & 1).length,
+    presses,
+    missed: luck.missed.slice(0, counted.length).reduce((sum, bits) => sum + bitsIn(bits & ((1 << perStart) - 1)), 0),
     byHand: befell(luck, 'thumb', end),
     powerCuts: befell(luck, 'cut', end),
     missedStarts: intAt(state.flag, FLAG.missedStarts),
     calls: intAt(state.flag, FLAG.calls),
-    asBelieved,
+    asBelieved: believed.filter((x) => x === 1).length,
+    hangTogether: inefficiency(believed),
     partedSeconds: parted.reduce((s, [from, to]) => s + to - from, 0),
     wrongByWeek: byWeek(wrong, run),
     endsAs: last(truth),

@@ -47,7 +47,7 @@ const CUT = { lasts: 'yes', lastsShare: 0.15 } as const;
 export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
   'missed-press': of('press', 'missed', 'this press is missed'),
   'power-cut': of(null, 'cut', 'power cut', CUT),
-  'hand-press': of('press', 'thumb', 'someone presses by hand'),
+  'hand-press': of('press', 'thumb', 'someone presses by hand', { lasts: 'if-said', lastsShare: 0 }),
   'seen-twice': of('press', 'twice', 'this press is seen twice'),
   'plug-out': of(null, 'plug-out', 'the machine’s plug is pulled', CUT),
   'controller-out': of(null, 'controller-out', 'the controller’s plug is pulled', CUT),

@@ -18,9 +18,14 @@ export interface Start {
 export const startsAsHappenings = (starts: readonly Start[]): WorldEvent[] =>
   starts.map((s) => ({ at: s.at, what: 'start', of: s.move, how: s.ifArmed ? 1 : 0 }));
 
-/** When each output is closed by the plan in a run without faults, rising. */
-export function closuresOf(scene: Scene, starts: readonly Start[], end: number): { line: number; at: number }[] {
-  const given = happeningsOf(startsAsHappenings(starts));
+/** When each output is closed by the plan in a run in which only so much befalls it, rising. */
+export function closuresOf(
+  scene: Scene,
+  starts: readonly Start[],
+  end: number,
+  befallen: readonly WorldEvent[] = [],
+): { line: number; at: number }[] {
+  const given = happeningsOf([...befallen, ...startsAsHappenings(starts)]);
   const log = freshLog();
   runTo(worldOf(scene.world, given, log), end, given, log);
   const out: { line: number; at: number }[] = [];
@@ -77,7 +82,7 @@ function befalling(scene: Scene, f: Fault, place: number): WorldEvent[] {
   switch (what) {
     case 'thumb': {
       const channel = scene.world.plan.channels.findIndex((c) => c.line === place);
-      return channel < 0 ? [] : [{ at, what, of: channel, how: HAND_SECONDS }];
+      return channel < 0 ? [] : [{ at, what, of: channel, how: f.seconds || HAND_SECONDS }];
     }
     case 'hand': {
       const put: WorldEvent = { at, what, of: place, how: f.seconds || HAND_SECONDS };

@@ -9,7 +9,7 @@ export {
   type DaysOutcome,
   type Progress,
 } from './days';
-export { HAND_SECONDS, startsAsHappenings, type Start } from './faults';
+export { closuresOf, HAND_SECONDS, startsAsHappenings, type Start } from './faults';
 export { actFindings } from './findings';
 export {
   isLed,

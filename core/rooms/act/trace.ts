@@ -83,8 +83,14 @@ export interface RunOf {
 
 /** Runs a scene exactly and tells all of it. Deterministic; its cost grows with the events alone. */
 export function runScene(scene: Scene, run: RunOf): RunTrace {
-  const wanted = run.faults.some((f) => f.kind === 'missed-press' || f.kind === 'seen-twice');
-  const closures = wanted ? closuresOf(scene, run.starts, run.end) : [];
+  // A press that is missed or seen twice is one that is made with everything else that befalls the run.
+  const onPress = (f: Fault): boolean => f.kind === 'missed-press' || f.kind === 'seen-twice';
+  const others = faultsAsHappenings(
+    scene,
+    run.faults.filter((f) => !onPress(f)),
+    [],
+  );
+  const closures = run.faults.some(onPress) ? closuresOf(scene, run.starts, run.end, others) : [];
   // Faults stand first: of those at one instant with a start they befall what it does.
   const list = [...faultsAsHappenings(scene, run.faults, closures), ...startsAsHappenings(run.starts)];
   const given = happeningsOf(list);
