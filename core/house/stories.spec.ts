@@ -76,6 +76,64 @@ describe('stories', () => {
     expect(run.parts[0]!.machine.map((s) => s.word)).toContain('closing');
   });
 
+  /** Two buttons, on and off, of which the plan presses the second alone. */
+  const twoButtons = (shortest: number): Job => {
+    const pot = demoJob('rice-pot');
+    const [on] = pot.presses;
+    const off = freshPress('off', 'off', pot.controls[0]!.id);
+    const [part] = pot.act.parts;
+    return {
+      ...pot,
+      hands: [],
+      senses: [],
+      presses: [
+        { ...on!, name: 'on' },
+        { ...off, way: on!.way },
+      ],
+      wish: {
+        ...pot.wish,
+        nevers: [
+          { id: 'n', kind: 'lasts-longer', state: 'on', other: '', press: '', otherPress: '', seconds: 60, count: 1 },
+        ],
+      },
+      act: {
+        faults: [],
+        parts: [
+          {
+            ...part!,
+            kind: 'on-and-off',
+            shortestPressSeconds: shortest,
+            longestPressSeconds: 30,
+            longPress: 'same',
+            runSeconds: null,
+            heeds: [
+              { press: on!.id, other: false, as: 'on' },
+              { press: 'off', other: false, as: 'off' },
+            ],
+          },
+        ],
+        moves: [
+          {
+            ...pot.act.moves[0]!,
+            steps: [{ ...pot.act.moves[0]!.steps[0]!, do: 'press', press: 'off', also: [], seconds: 1.5, sense: '' }],
+          },
+        ],
+      },
+      routine: { sentences: [] },
+      board: { ...pot.board, pins: [] },
+    };
+  };
+
+  it('have people hold a button for as long as the machine asks for, and are replayed as long', () => {
+    const job = twoButtons(1);
+    const told = search(job, 1).broken.find((b) => b.never.never.id === 'n');
+    expect(told?.told.map((t) => t.what)).toEqual(['thumb']);
+    expect(told!.faults).toMatchObject([{ kind: 'hand-press', seconds: expect.closeTo(1.1, 6) }]);
+    expect(told!.sentences[0]).toMatch(/^Someone presses by hand \(on\) for 1\.1 s/);
+    const pinned = edited(job, { do: 'set', at: 'act', set: { faults: [...told!.faults] } }, NOW);
+    expect(wholeRun(pinned, assess(pinned))!.broken.map((b) => b.words)).toEqual([expect.stringContaining('on')]);
+  });
+
   it('say nothing where no condition is held, and cannot be searched without a machine', () => {
     const pot = demoJob('rice-pot');
     const bare = { ...pot, wish: { ...pot.wish, nevers: [] } };

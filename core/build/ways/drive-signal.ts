@@ -155,7 +155,15 @@ export function driveSignal(c: WayContext): WayResult {
     plan.enable === 'none'
       ? []
       : [[pin(', enable', 'enable', { acts: false }), leg('machine', `enable, ${plan.enable}`), true]];
-  const shaper = part(plan.what === 'level' ? 'filter' : 'level shift');
+  const filter = part(plan.what === 'level' ? 'filter' : 'level shift');
+  const shaper = shift.amplified ? part('amplifier, output') : filter;
+  const amplifier: WireEnds[] = shift.amplified
+    ? [
+        [filter, part('amplifier, input')],
+        [voltsEnd(formatQuantity(plan.highVolts, 'V')), part('amplifier, supply')],
+        [GROUND, part('amplifier, ground')],
+      ]
+    : [];
   const old = knobParts(c, plan);
   findings.push(...old.findings);
   const parts = [
@@ -171,7 +179,8 @@ export function driveSignal(c: WayContext): WayResult {
     findings,
     parts,
     wires(c, [
-      [pin(', signal', 'signal', { sort: 'frequency' }), shaper],
+      [pin(', signal', 'signal', { sort: 'frequency' }), filter],
+      ...amplifier,
       ...JOINED[plan.knob](shaper, leg('machine', 'signal input'), leg('machine', 'old knob')),
       ...old.wires,
       ...enable,

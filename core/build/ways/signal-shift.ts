@@ -31,11 +31,14 @@ export const FILTER_OHMS = 10e3;
 export interface Shift {
   readonly findings: Finding[];
   readonly parts: Part[];
+  /** An amplifier stands between it and the machine. */
+  readonly amplified: boolean;
 }
-const NOTHING: Shift = { findings: [], parts: [] };
+const NOTHING: Shift = { findings: [], parts: [], amplified: false };
 const both = (a: Shift, b: Shift): Shift => ({
   findings: [...a.findings, ...b.findings],
   parts: [...a.parts, ...b.parts],
+  amplified: a.amplified || b.amplified,
 });
 const WAY = 'drive-signal';
 
@@ -63,6 +66,7 @@ function filterShift(c: WayContext): Shift {
     swing,
   ]);
   return {
+    amplified: false,
     parts: [
       resistorPart('filter', FILTER_OHMS),
       { name: 'capacitor, filter', value: formatQuantity(filter.farads.result.value, 'F'), quantity: 1 },
@@ -107,8 +111,8 @@ function topShift(c: WayContext, plan: SignalPlan, top: Step): Shift {
   });
   const pair = gainPair(wanted.result.value, RESISTOR_SHARE);
   return both(
-    { findings: [level], parts: [] },
-    pair ? amplifierShift(c, plan, top, wanted, pair) : { findings: [loadFinding(c)], parts: [] },
+    { ...NOTHING, findings: [level] },
+    pair ? amplifierShift(c, plan, top, wanted, pair) : { ...NOTHING, findings: [loadFinding(c)] },
   );
 }
 
@@ -144,6 +148,7 @@ function amplifierShift(
     constant('V_rail', 'rail to rail leaves', 0.1, 'V', 'amplifier-supply'),
   ]);
   return {
+    amplified: true,
     parts: [
       {
         name: 'operational amplifier, rail to rail',
@@ -207,6 +212,7 @@ function collectorShift(c: WayContext): Shift {
     highOf(c),
   ]);
   return {
+    amplified: false,
     parts: [
       { name: 'NPN transistor, open collector', value: '40 V, 200 mA', quantity: 1 },
       resistorPart('base', COLLECTOR_BASE_OHMS),

@@ -71,12 +71,18 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
     ];
   }
   const shortest = presses.reduce((a, b) => (b.seconds < a.seconds ? b : a));
-  out.push(
-    ...lengthFindings(job, facts, shortest.seconds, Math.max(...presses.map((p) => p.seconds))),
-    ...gapFinding(job, facts),
-  );
-  return [...out, ...runFindings(job, presses.length, shortest.seconds)];
+  const lengths = lengthFindings(job, facts, shortest.seconds, Math.max(...presses.map((p) => p.seconds)));
+  out.push(...lengths, ...gapFinding(job, facts));
+  // A switch that stays down ends the run when it is let go: what the run tells then is no run of this machine.
+  const unheld = lengths.some((f) => f.id === 'act.hold' && f.verdict !== 'settled');
+  const runs = runFindings(job, presses.length, shortest.seconds);
+  return [...out, ...(unheld ? runs.map(notAsRun) : runs)];
 }
+
+const notAsRun = (f: Finding): Finding =>
+  f.id === 'act.run' && f.verdict === 'settled'
+    ? { ...f, verdict: 'unknown', title: `${f.title}. But this switch stays down by itself, and the press lets it go` }
+    : f;
 
 const notTold = (): Finding =>
   finding('act', 'machine', {

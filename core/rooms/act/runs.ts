@@ -5,6 +5,9 @@ import { QUIET, sceneOf, type PowerUp } from './scene';
 import { scriptSeconds } from './simulate';
 import { runScene, type RunTrace } from './trace';
 
+/** A condition that allows more than this is not waited for on the lanes, s. */
+const MOST_HELD = 600;
+
 /** The span that the lanes show: the move, the machine's own run and the pinned faults, with room after them. */
 export function laneSeconds(job: Job, move = 0): number {
   const { faults, moves, parts } = job.act;
@@ -14,7 +17,10 @@ export function laneSeconds(job: Job, move = 0): number {
     ...parts.map((p) => (RUNS.includes(p.kind as never) ? (p.runSeconds ?? 0) : 0)),
   );
   const lastFault = Math.max(0, ...faults.map((f) => f.atSeconds + f.seconds));
-  return Math.max(scriptSeconds(steps) + run * 1.25 + 1, lastFault + run * 1.25 + 1);
+  // What must not last is seen to have lasted, where that is no matter of hours.
+  const lasting = job.wish.nevers.map((n) => n.seconds).filter((s) => s <= MOST_HELD);
+  const held = faults.length > 0 ? Math.max(0, ...lasting) + 1 : 0;
+  return Math.max(scriptSeconds(steps), lastFault) + Math.max(run * 1.25 + 1, held);
 }
 
 /**

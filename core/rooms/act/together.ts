@@ -9,7 +9,7 @@ import {
   type Step as DerivedStep,
 } from '../../ground/finding';
 import type { Facts, SequenceRule } from '../../ground/facts';
-import { ownerOf, pressedBy, type Job, type Press } from '../../ground/job';
+import { ownerOf, pressedBy, type HeedRole, type Job, type Press } from '../../ground/job';
 import { handsIn } from '../../build/panel';
 import { formatQuantity } from '../../ground/quantity';
 import { orderOf } from '../../engines/reversing';
@@ -17,8 +17,57 @@ import { orderOf } from '../../engines/reversing';
 /** What outputs must not do together or too soon after each other: the order of a motor's directions, and keys of one pad. */
 export const pressedTogetherFindings = (job: Job, facts: Facts): Finding[] => [
   ...keysAtOnce(job, facts),
+  ...opposedAtOnce(job),
   ...facts.presses.flatMap((p) => p.sequence.map((rule) => sequence(job, p.id, rule))).map((of, i) => of(i)),
 ];
+
+/** Roles of presses that pull a part two ways. */
+const OPPOSED: readonly (readonly [HeedRole, HeedRole])[] = [
+  ['open', 'close'],
+  ['on', 'off'],
+];
+
+/** A step, or two hands, that press both directions of one part: its motor, or the machine, decides what comes of that. */
+function opposedAtOnce(job: Job): Finding[] {
+  const hands = handsIn(job);
+  return job.act.parts.flatMap((part) =>
+    OPPOSED.flatMap(([one, other]): Finding[] => {
+      const of = (role: HeedRole): string[] => part.heeds.filter((h) => h.as === role).map((h) => h.press);
+      const [there, back] = [of(one), of(other)];
+      const both = (ids: readonly string[]): boolean =>
+        ids.some((x) => there.includes(x)) && ids.some((x) => back.includes(x));
+      const steps = job.act.moves.flatMap((m) =>
+        m.steps.flatMap((s, i): Finding[] =>
+          both(pressedBy(s))
+            ? [
+                finding('act', `both.${m.id}.${i + 1}`, {
+                  verdict: 'stop',
+                  title: `Step ${i + 1} of “${m.name}” presses ${one} and ${other} of the ${part.name} at once`,
+                  caption: 'both ways at once',
+                  remedy: { text: 'Press them one after the other, with the machine at rest between.' },
+                }),
+              ]
+            : [],
+        ),
+      );
+      const asked = hands.filter((h) => there.includes(h.asks) || back.includes(h.asks));
+      const separate = new Set(asked.map((h) => ownerOf(h.id))).size > 1 && both(asked.map((h) => h.asks));
+      return separate
+        ? [
+            ...steps,
+            finding('act', `both.hands.${part.id}`, {
+              verdict: 'tight',
+              title: `${asked.map((h) => h.name).join(' and ')} can be held together: ${one} and ${other} of the ${part.name} at once`,
+              caption: 'hands both ways',
+              remedy: {
+                text: 'Take one rocker for both, whose sides cannot be held together, or lock the outputs against each other by wiring.',
+              },
+            }),
+          ]
+        : steps;
+    }),
+  );
+}
 
 /** The select lines of a pad carry one number: two at once, by a step or by two hands, would be a third key. */
 function keysAtOnce(job: Job, facts: Facts): Finding[] {
