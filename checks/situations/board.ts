@@ -75,13 +75,6 @@ export const OF_PINS: readonly Situation[] = [
     rooms: B,
   },
   {
-    what: '60 V over a divider',
-    source: 'divider ratio, absolute maximum',
-    sound: sense(BUTTON, {}),
-    make: (j) => sense(j, { highVolts: 60, divider: true }),
-    rooms: B,
-  },
-  {
     what: 'a contact that is read without waiting for it to settle',
     source: 'bounce of common switches up to 6.2 ms, published measurements',
     sound: sense(BUTTON, { kind: 'contact', highVolts: null }),

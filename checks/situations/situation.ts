@@ -19,7 +19,7 @@ import {
   type Sign,
 } from '../../core/ground/job';
 import type { Verdict } from '../../core/ground/finding';
-import { APART, dryPair, finished, lowButton, put, said, scannedKey } from '../bench-jobs';
+import { APART, dryPair, finished, lowButton, mainsLoad, put, said, scannedKey } from '../bench-jobs';
 
 /**
  * Something that must never be green, and where that is known from. `make` gives a job in which it is so; everything else in it is sound.
@@ -50,7 +50,7 @@ export const RELAY = pressed(BUTTON, { way: 'relay-contact', picks: { relay: 're
 export const KEY = pressed(finished(said([...APART, ...scannedKey(4.96), 'it B loaded-10k 1.55 V'])), {
   way: 'solid-state-relay',
 });
-export { fed, machined, onPin, pressed, put, said, finished, APART, dryPair, lowButton };
+export { fed, machined, onPin, pressed, put, said, finished, APART, dryPair, lowButton, mainsLoad };
 
 export const source = (job: Job, set: Partial<FeedSource>): Job => fed(job, set);
 export const lead = (job: Job, set: Partial<FeedLink>): Job => fed(job, {}, set);
