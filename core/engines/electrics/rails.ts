@@ -30,7 +30,7 @@ const input = (symbol: string, name: string, value: number, unit: 'V' | 'A' | 'F
 /** Source resistance of a rail from its open and loaded volts, or null while one is missing. Ω */
 export function sourceOhms(r: Rail): Step | null {
   if (r.openVolts === null || r.loadedVolts === null || r.loadAmps === null || r.loadAmps <= 0) return null;
-  return derive('source resistance', 'R_source', '(V_open - V_load) / I_load', 'Ω', [
+  return derive('source resistance', 'R_source', 'max(0, V_open - V_load) / I_load', 'Ω', [
     input('V_open', 'open volts', r.openVolts, 'V'),
     input('V_load', 'loaded volts', r.loadedVolts, 'V'),
     input('I_load', 'load current', r.loadAmps, 'A'),

@@ -41,7 +41,14 @@ function heat(job: Job, r: SupplyRun, place: number, n: Converter): Finding[] {
     'W',
     [
       carried(lastItem(most)),
-      chosen('V_out', 'what it makes', n.item.volts, 'V', 'set in Feed', [0.5, 100]),
+      // What it makes is told by what hangs on it: it is no answer to its own heat.
+      {
+        symbol: 'V_out',
+        name: 'what it makes',
+        value: n.item.volts,
+        unit: 'V',
+        origin: { from: 'maker', what: 'set in Feed' },
+      },
       carried(lastItem(amps)),
     ],
   );

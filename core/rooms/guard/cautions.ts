@@ -109,6 +109,11 @@ export const CAUTIONS: Readonly<Record<Hazard, readonly Caution[]>> = {
       what: 'A cell is shorted or overcharged',
       prevents: 'cells with protection, fuse at the cell, no charging unattended on wood',
     },
+    {
+      id: 'lithium-deep',
+      what: 'A cell is emptied too far, and charged after that',
+      prevents: 'protected cells, or a cut-off at their least volts; what drew them empty stays off',
+    },
   ],
 };
 

@@ -20,6 +20,7 @@ import {
   provesApart,
   questionsOf,
   REINFORCED_OHMS,
+  STRAY_VOLTS,
   TEST_LOAD_OHMS,
   TIED_BELOW_OHMS,
   TOUCH_AMPS,
@@ -203,7 +204,11 @@ function acFinding(control: string, name: string, c: AcCheck): Finding {
     });
   }
   const step = derive('highest AC voltage to earth', 'V_AC', 'V', 'V', [from('V', c.open, 'V')]);
-  const limit = atMost(ELV_AC_VOLTS, 'V', 'end of extra-low voltage', { from: 'source', key: 'iec-61140' });
+  // Over five volts nothing is told without a load, and what a load was not asked for is judged by that.
+  const limit =
+    c.is === 'tied'
+      ? atMost(ELV_AC_VOLTS, 'V', 'end of extra-low voltage', { from: 'source', key: 'iec-61140' })
+      : atMost(STRAY_VOLTS, 'V', 'what a stray may show without a load', { from: 'source', key: 'stray-volts' });
   return judged('probe', id, {
     title: `AC from ${name} to earth${where}${c.is === 'unloaded' ? ': a stray, or a tie? A load tells' : ''}`,
     caption: 'AC to earth',

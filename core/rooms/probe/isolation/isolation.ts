@@ -12,7 +12,7 @@ export const APART_ABOVE_OHMS = 10e6;
 export const ELV_AC_VOLTS = 50;
 const ELV_DC_VOLTS = 120;
 /** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
-const STRAY_VOLTS = 5;
+export const STRAY_VOLTS = 5;
 /** The load under which a high AC reading is taken again, Ω. */
 export const TEST_LOAD_OHMS = 10e3;
 /** Current through that load that a Y capacitor of a sound machine may still push, A. Source: IEC 60335-1 (`touch-current`). */
