@@ -1,4 +1,4 @@
-// Ten thousand random jobs against a list of situations that must never be shown settled. The list is simple on purpose and knows
+// Random jobs against a list of situations that must never be shown settled. The list is simple on purpose and knows
 // nothing of the core: it looks at what was drawn, at the shipped table of parts, and at what leaves.
 import { beforeAll, describe, expect, it } from 'vitest';
 import { assess, type Assessment } from '../core/house/assess';
@@ -11,7 +11,8 @@ import { threadOf } from '../core/house/thread';
 import { draw } from './forbidden-jobs';
 import { FORBIDDEN, pressesOn } from './forbidden-rules';
 
-const JOBS = 10_000;
+/** Drawn anew each time with the same seed; `FORBIDDEN_JOBS` asks for more. */
+const JOBS = Number(process.env['FORBIDDEN_JOBS'] ?? 2000);
 const SEED = 20261126;
 
 const beads = (a: Assessment): Map<Room, string> => new Map(threadOf(a.findings).map((b) => [b.room, b.verdict]));
@@ -95,8 +96,8 @@ beforeAll(() => {
 
 describe(`${JOBS} random jobs`, () => {
   it('never show a forbidden situation settled', () => expect(problems.slice(0, 20)).toEqual([]));
-  it.each(FORBIDDEN.map((f) => f.name))('met: %s', (name) => expect(hits.get(name) ?? 0).toBeGreaterThan(30));
-  it('packed programs that press on the level of their way', () => expect(packed).toBeGreaterThan(100));
+  it.each(FORBIDDEN.map((f) => f.name))('met: %s', (name) => expect(hits.get(name) ?? 0).toBeGreaterThan(JOBS / 400));
+  it('packed programs that press on the level of their way', () => expect(packed).toBeGreaterThan(JOBS / 100));
 });
 
 describe('explanations of all demo jobs and of five hundred random ones', () => {
@@ -128,7 +129,7 @@ describe('explanations of all demo jobs and of five hundred random ones', () => 
         }
       }
       expect(wrong.slice(0, 20)).toEqual([]);
-      expect(count).toBeGreaterThan(1000);
+      expect(count).toBeGreaterThan(JOBS / 10);
     },
   );
   it('give no number without an origin: every carried result is a step of the same chain', () => {

@@ -221,6 +221,27 @@ describe('the command line', () => {
     expect(told.findings.every((f) => f.room === 'feed')).toBe(true);
   });
 
+  it('tells every part with every rating, one part, or what stands open; an unknown part is named', () => {
+    type Told = {
+      part: string;
+      verdict: string;
+      ratings: { verdict: string; value: unknown }[];
+      doesNotApply: unknown[];
+    }[];
+    const gate = join(root, 'demo/yard-gate.json');
+    const all = json<Told>('ledger', gate);
+    expect(all.map((p) => p.part)).toContain('base resistor of gate');
+    expect(all.map((p) => p.part)).toContain('lead');
+    expect(json<Told>('ledger', gate, '--part', 'pin of gate')).toMatchObject([
+      { part: 'pin of gate', verdict: 'settled', ratings: [{ verdict: 'settled' }], doesNotApply: [{}, {}] },
+    ]);
+    expect(json<Told>('ledger', gate, '--open').every((p) => p.verdict !== 'settled')).toBe(true);
+    expect(gt('ledger', gate, '--part', 'flux')).toMatchObject({
+      status: 2,
+      err: expect.stringContaining('no part is called'),
+    });
+  });
+
   it('applies edits as data, and refuses one with its number, place and reason', () => {
     const good = [
       { do: 'set', at: 'feed.duty', set: { wakesPerDay: 24, wakeSeconds: 4 } },

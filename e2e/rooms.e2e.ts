@@ -4,6 +4,7 @@ import {
   bead,
   choose,
   complaints,
+  demoKept,
   enter,
   isolated,
   kept,
@@ -13,6 +14,7 @@ import {
   room,
   say,
   undo,
+  within,
 } from './steps';
 
 async function begin(page: Page, title: string): Promise<string[]> {
@@ -110,4 +112,28 @@ test('readings withdrawn and counted again change what the control may be, and s
   await page.getByRole('button', { name: 'Count again: A to ground, nobody presses' }).click();
   await page.getByRole('button', { name: 'Count again: A to ground, a neighbour held' }).click();
   await expect(bead(page, 'Probe')).toHaveAccessibleName(/low when pressed/);
+});
+
+test('Guard tells every part with every rating: a resistor that burns its pin stands open first, and its number explains itself', async ({
+  page,
+}) => {
+  await demoKept(page);
+  await within(page, '/job/demo-yard-gate/guard');
+  const ledger = page.locator('[data-ledger]');
+  await expect(ledger.locator('[data-settled] > summary')).toContainText('within every limit');
+  await within(page, '/job/demo-yard-gate/thumb');
+  await enter(page, 'Series resistor', '22');
+  await within(page, '/job/demo-yard-gate/guard');
+  const pin = ledger.locator('details', { hasText: 'pin of gate' }).first();
+  await expect(pin).toHaveAttribute('open');
+  await pin
+    .getByRole('button', { name: /mA: why/ })
+    .first()
+    .click();
+  await expect(page.getByRole('dialog')).toContainText('the whole circuit, gate pressed');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Find a part').fill('lamp');
+  await expect(ledger).not.toContainText('pin of gate');
+  await page.getByLabel('Find a part').fill('nothing of the sort');
+  await expect(ledger).toContainText('No part is called so.');
 });

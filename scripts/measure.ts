@@ -21,6 +21,7 @@ import {
 import { comparePolicies } from '../core/house/many-days';
 import { seededRandom } from '../core/ground/quantity';
 import { searchJob, searchOf } from '../core/house/stories';
+import { ledgerOf, wholeCircuit } from '../core/build/whole';
 import { rankWays, toleranceOf, wayContext } from '../core/rooms/thumb';
 
 function demo(name: string): Job {
@@ -52,6 +53,12 @@ print(
   coldAssess!,
   times(300, done, (j) => void assess(j)),
 );
+for (const name of ['rice-pot', 'yard-gate', 'steam-flaps']) {
+  const job = demo(name);
+  const { facts } = assess(job);
+  const ledger = times(200, job, (j) => void ledgerOf(wholeCircuit(j, facts)));
+  print(`the ledger of ${name}`, ledger[ledger.length - 1]!, ledger);
+}
 const slowest = readdirSync('demo')
   .filter((f) => f.endsWith('.json'))
   .map((f) => f.slice(0, -5))

@@ -4,7 +4,7 @@ import { rangeOf } from '../../engines/net';
 import type { Rating, Stress } from './fitted';
 
 /** A solved corner of a circuit, with its elements and which end each value stands at. */
-export interface Solved {
+export interface SolvedCorner {
   readonly point: OperatingPoint;
   readonly elements: readonly Element[];
   readonly ends: ReadonlyMap<string, 'low' | 'high'>;
@@ -15,7 +15,7 @@ export interface Solved {
  * itself. Its result is what the solved circuit has.
  * @param state in which state, in words.
  */
-export function lawOf(rating: Rating, stress: Stress, solved: Solved, state: string): Step[] {
+export function lawOf(rating: Rating, stress: Stress, solved: SolvedCorner, state: string): Step[] {
   if (!('watts' in stress)) return [lawOfQuantity(rating.name, stress, solved, state)];
   const [v, a] = stress.watts;
   const [across, through] = [
@@ -31,7 +31,7 @@ export function lawOf(rating: Rating, stress: Stress, solved: Solved, state: str
 
 const carriedFrom = (s: Step): Input => ({ symbol: s.symbol, name: s.what, ...s.result, origin: { from: 'step' } });
 
-function lawOfQuantity(name: string, q: CircuitQuantity, { point, elements, ends }: Solved, state: string): Step {
+function lawOfQuantity(name: string, q: CircuitQuantity, { point, elements, ends }: SolvedCorner, state: string): Step {
   const at = (symbol: string, node: string): Input =>
     computed(
       symbol,

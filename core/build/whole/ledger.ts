@@ -1,7 +1,7 @@
 import { gravest, type Step, type Verdict } from '../../ground/finding';
 import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
 import type { Fitted, Rating, Stress } from './fitted';
-import { lawOf, type Solved } from './law';
+import { lawOf, type SolvedCorner } from './law';
 import type { State } from './state';
 import type { WholeCircuit } from './whole';
 
@@ -58,7 +58,7 @@ function verdictOf(rating: Rating, share: number): Verdict {
 }
 
 /** A stress with the corner at which it is met. */
-interface Met extends Solved {
+interface Met extends SolvedCorner {
   readonly value: number;
 }
 

@@ -1,6 +1,6 @@
 import type { Facts, PressFact } from '../../ground/facts';
 import type { Origin } from '../../ground/finding';
-import { CONTROLLER, lineId, type Job } from '../../ground/job';
+import { CONTROLLER, isJointWay, lineId, type Job } from '../../ground/job';
 import type { Interval } from '../../ground/quantity';
 import { placeOf, type SupplyTree } from '../../engines/supply';
 
@@ -31,7 +31,8 @@ export interface FedLoad {
 
 /** What the controller's presses draw through its own pins, each while it presses, A. */
 export const pinAmpsOf = (presses: readonly PressFact[]): ReadonlyMap<string, number> =>
-  new Map(presses.map((p) => [p.id, Math.max(0, p.pinAmps)]));
+  // Two contacts in series press from two pins at once; directions of a motor never do.
+  new Map(presses.map((p) => [p.id, Math.max(0, p.pinAmps) * (isJointWay(p.way) ? p.outputs : 1)]));
 
 const LOAD_RANGE: Origin = { from: 'source', key: 'load-range' };
 
