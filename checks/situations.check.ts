@@ -7,11 +7,13 @@ import { isGraver, type Finding } from '../core/ground/finding';
 import type { Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { OF_PINS } from './situations/board';
+import { OF_CONVERTERS } from './situations/converters';
 import { OF_SUPPLIES } from './situations/feed';
+import { OF_LOADS } from './situations/loads';
 import { OF_PRESSES } from './situations/motion';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
-const ALL: readonly Situation[] = [...OF_SUPPLIES, ...OF_PINS, ...OF_PRESSES];
+const ALL: readonly Situation[] = [...OF_SUPPLIES, ...OF_CONVERTERS, ...OF_PINS, ...OF_PRESSES, ...OF_LOADS];
 const SEED = 20261130;
 const PAIRS = 600;
 

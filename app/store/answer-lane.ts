@@ -11,7 +11,9 @@ const FIRST_TRY_MS = 4_000;
 /** A job that nobody looks at any more may go on for so long before it makes room for the one that is looked at, ms. */
 const LEFT_MS = 1_500;
 
-/** How long a row that is under way may go on before the job that is opened gets a worker of its own, ms: a cold one takes about as long. */
+/**
+ * How long a row that is under way may go on before the job that is opened gets a worker of its own, ms: a cold one takes about as long.
+ */
 const WARM_MS = 2_000;
 
 const NO_WORKER = 'The worker that does the arithmetic could not be started, or broke off twice.';

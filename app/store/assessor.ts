@@ -38,7 +38,8 @@ const KEPT_ANSWERS = 3;
 
 /**
  * Has jobs assessed in workers, since Bayes over a board can take longer than a frame: the job that is open in one of its own, the rows of
- * the shelf in another, so that no row holds up what is looked at. The first job that is opened takes the shelf's worker, which is warm. Until an answer is there, the one before it stands. A job that cannot be
+ * the shelf in another, so that no row holds up what is looked at. The first job that is opened takes the shelf's worker, which is warm.
+ * Until an answer is there, the one before it stands. A job that cannot be
  * worked out, or takes too long, says so and the others go on.
  */
 @Injectable({ providedIn: 'root' })

@@ -14,11 +14,11 @@ import { formatQuantity } from '../ground/quantity';
 import { gravestRow, type LedgerRow } from '../build/whole';
 
 /** Whose a row is, in words: `base resistor of gate`. */
-export const partWords = ({ part }: LedgerRow): string =>
+const partWords = ({ part }: LedgerRow): string =>
   part.kind === 'pin' || part.owner === '' ? part.name : `${part.name} of ${part.owner}`;
 
 /** What a row is held against. */
-export const limitOf = ({ rating }: LedgerRow): Limit | null =>
+const limitOf = ({ rating }: LedgerRow): Limit | null =>
   rating.limit === null
     ? null
     : { sense: rating.sense, value: rating.limit, unit: rating.unit, name: rating.name, origin: rating.origin };
@@ -69,7 +69,9 @@ function rowFinding(row: LedgerRow, whose: string): Finding {
         verdict === 'settled'
           ? null
           : {
-              text: `${formatQuantity(stress, rating.unit)} against ${formatQuantity(limit.value, limit.unit)}: take another part, or another supply or resistor before it.`,
+              text:
+                `${formatQuantity(stress, rating.unit)} against ${formatQuantity(limit.value, limit.unit)}: ` +
+                'take another part, or another supply or resistor before it.',
             },
     }),
     about,

@@ -11,23 +11,14 @@ import {
   type Start,
 } from '../rooms/act';
 import { SENSES } from '../build/lines';
+import { CUT_SECONDS, cutLengths, handLengths, lateLengths } from './lengths';
 import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
 import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import {
-  happeningsOf,
-  searchStories,
-  type Disturbance,
-  type SearchOutcome,
-  type Told,
-  type WorldPlan,
-} from '../engines/world';
+import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
 
-/** How long a power cut of a story lasts, and by how much a sense comes late, s: common practice, no source. */
-const CUT_SECONDS = 30;
-const LATE_SECONDS = 5;
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
 const JUST_AFTER = 2e-4;
@@ -95,40 +86,6 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const last = lastItem(starts);
   const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
   return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
-}
-
-/** A hand that is to be sure holds so much longer than is asked for, and what is to have passed is waited for as much longer. */
-const SURELY = 1.1;
-const unique = (list: readonly number[]): number[] => [...new Set(list.filter((x) => Number.isFinite(x) && x > 0))];
-const allowed = (plan: WorldPlan): number[] => plan.monitors.flatMap((m) => (m.kind === 'starts' ? [] : [m.seconds]));
-
-/**
- * How long somebody may hold a button: a touch, as long as the machine asks for, until it takes it for a long press, and where something
- * runs while it is held for longer than any condition allows.
- */
-function handLengths(plan: WorldPlan, c: WorldPlan['channels'][number]): number[] {
-  const asked = c.least > HAND_SECONDS ? [SURELY * c.least] : [HAND_SECONDS];
-  const long = c.long < Infinity ? [SURELY * c.long] : [];
-  const held = c.up === '' ? [] : [SURELY * Math.max(0, ...allowed(plan)) + c.least];
-  return unique([...asked, ...long, ...held]);
-}
-
-/** How long power may stay away: a while, and longer than whatever runs by itself goes on and any condition allows. */
-function cutLengths(plan: WorldPlan): number[] {
-  const runs = plan.parts.flatMap((p) => p.table.states.flatMap((x) => (x.after ? [x.after.seconds] : [])));
-  const most = Math.max(0, ...allowed(plan), ...runs.filter(Number.isFinite));
-  return unique([CUT_SECONDS, ...(most > CUT_SECONDS && most < MOST_AWAY ? [SURELY * most] : [])]);
-}
-/** Power that stays away longer is seen by somebody, s. */
-const MOST_AWAY = 86400;
-
-/** By how much a sense may come late: somewhat, and by more than any move waits for it. */
-function lateLengths(plan: WorldPlan): number[] {
-  const waits = plan.moves.flatMap((m) =>
-    m.flatMap((op) => (op.sense >= 0 && Number.isFinite(op.seconds) ? [op.seconds] : [])),
-  );
-  const most = Math.max(0, ...waits);
-  return unique([LATE_SECONDS, ...(most > LATE_SECONDS ? [SURELY * most] : [])]);
 }
 
 /**

@@ -4,7 +4,10 @@ import { contextOf, rankWays, wayContext } from '../../../core/rooms/thumb';
 import { evaluateWay, type WayContext, type WayResult } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 
-/** The press that is looked at, and its plan while a slider is held: shown at once, written to the job when it is let go. Provided by the room. */
+/**
+ * The press that is looked at, and its plan while a slider is held: shown at once, written to the job when it is let go. Provided by the
+ * room.
+ */
 @Injectable()
 export class Draft {
   private readonly bench = inject(Bench);

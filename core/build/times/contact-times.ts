@@ -5,7 +5,7 @@ import { boundsOf, takenPart } from '../../engines/parts';
 import type { Interval } from '../../ground/quantity';
 
 /** How late a switch follows its pin, s. */
-export interface ContactTimes {
+interface ContactTimes {
   /** From the pin's edge until it is closed, bounce and all. */
   readonly closes: Interval;
   /** From the pin's letting go until it is open. */
@@ -29,7 +29,7 @@ const RELAY_WAYS: readonly Way[] = ['relay-contact', 'switched-supply'];
 const MODULE_WAYS: readonly Way[] = ['relay-module', 'control-box'];
 
 /** The times of the switch of a press; null for a way whose switch follows its pin within microseconds, or that is no switch. */
-export function contactTimes(job: Job, press: Pick<PressFact, 'way'>): ContactTimes | null {
+function contactTimes(job: Job, press: Pick<PressFact, 'way'>): ContactTimes | null {
   if (RELAY_WAYS.includes(press.way)) {
     const relay = takenPart(job, 'relay');
     const stated = boundsOf(relay, 'operateSeconds');
@@ -81,7 +81,9 @@ export const closedAtLeast = (job: Job, press: Pick<PressFact, 'way'> | undefine
 export const closedAtMost = (job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step =>
   closed('highest', press ? contactTimes(job, press) : null, seconds);
 
-/** How long a switch is open between two presses at least: what the pin waits, less what it opens late, and what it closes late at least. */
+/**
+ * How long a switch is open between two presses at least: what the pin waits, less what it opens late, and what it closes late at least.
+ */
 export function openAtLeast(job: Job, press: Pick<PressFact, 'way'> | undefined, seconds: number): Step {
   const t = press ? contactTimes(job, press) : null;
   const waits = chosen('t', 'the pin waits for', seconds, 's', 'press script', [0.001, 3600]);

@@ -1,1 +1,1 @@
-export { contactTimes, closedAtMost, closedAtLeast, openAtLeast, type ContactTimes } from './contact-times';
+export { closedAtMost, closedAtLeast, openAtLeast } from './contact-times';

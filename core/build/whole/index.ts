@@ -1,4 +1,3 @@
-export { FITTED, fitted, RATINGS_OF, type Fitted, type FittedKind, type Rating } from './fitted';
+export { fitted } from './fitted';
 export { gravestRow, ledgerOf, type LedgerRow } from './ledger';
-export { statesOf, type State } from './state';
-export { wholeCircuit, type WholeCircuit } from './whole';
+export { wholeCircuit } from './whole';

@@ -34,21 +34,28 @@ function rowOf(states: InStates, part: Fitted, rating: Rating): LedgerRow {
   const open = { part, rating, stress: null, share: null, state: null, steps: [] } as const;
   if (!rating.applies) return { ...open, verdict: 'settled' };
   if (rating.stress === null || rating.limit === null) return { ...open, verdict: 'unknown' };
-  let worst: (Met & { state: State }) | null = null;
-  for (const { state, blocks } of states) {
-    if (rating.states && !rating.states.includes(state.id)) continue;
-    const met = stressIn(blocks, rating.stress, rating.sense);
-    // A part that is not there in this state, as a driver whose supply is off, loads nothing; one that does not settle is unknown.
-    if (met === null) continue;
-    const { value } = met;
-    if (Number.isNaN(value)) return { ...open, state, verdict: 'unknown' };
-    if (!worst || (rating.sense === 'at most' ? value > worst.value : value < worst.value)) worst = { ...met, state };
-  }
+  const worst = worstOf(states, rating, rating.stress);
+  if (worst && Number.isNaN(worst.value)) return { ...open, state: worst.state, verdict: 'unknown' };
   if (!worst) return { ...open, verdict: rating.states?.length === 0 ? 'settled' : 'unknown' };
   const share = rating.sense === 'at most' ? worst.value / rating.limit : rating.limit / Math.max(worst.value, 1e-15);
   const { value: stress, state } = worst;
   const steps = lawOf(rating, rating.stress, worst, state.words);
   return { part, rating, stress, share, state, steps, verdict: verdictOf(rating, share) };
+}
+
+/** The worst state of a rating: one that does not settle at once; null where the part is in the circuit in none of them. */
+function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { readonly state: State }) | null {
+  let worst: (Met & { readonly state: State }) | null = null;
+  for (const { state, blocks } of states) {
+    if (rating.states && !rating.states.includes(state.id)) continue;
+    const met = stressIn(blocks, stress, rating.sense);
+    // A part that is not there in this state, as a driver whose supply is off, loads nothing; one that does not settle is unknown.
+    if (met === null) continue;
+    if (Number.isNaN(met.value)) return { ...met, state };
+    if (!worst || (rating.sense === 'at most' ? met.value > worst.value : met.value < worst.value))
+      worst = { ...met, state };
+  }
+  return worst;
 }
 
 /** How near a least one may come to its limit and still count as met with a margin. */

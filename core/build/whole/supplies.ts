@@ -1,4 +1,3 @@
-import { itemAt } from '../../ground/lists';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, lineId, type Job } from '../../ground/job';
 import { exactly, within } from '../../ground/quantity';
@@ -91,7 +90,10 @@ function nodeElements(job: Job, tree: SupplyTree, n: SupplyNode, minus: string):
   ];
 }
 
-/** What draws whatever the volts: the controller with its bursts, motors and servos while they run, the maker's own loads. Coils are circuits. */
+/**
+ * What draws whatever the volts: the controller with its bursts, motors and servos while they run, the maker's own loads. Coils are
+ * circuits.
+ */
 function drains(job: Job, facts: Facts, at: SupplyPiece['at'], state: State): Element[] {
   const drain = (id: string, least: number, usual: number, most: number): Element[] => {
     const place = at(id);
@@ -128,7 +130,3 @@ function drains(job: Job, facts: Facts, at: SupplyPiece['at'], state: State): El
     }),
   ];
 }
-
-/** The nodes of a tree that a circuit has, by their ids. */
-export const supplyNodes = (job: Job): readonly { readonly id: string; readonly node: string }[] =>
-  supplyTree(job.feed).nodes.map((_, i, all) => ({ id: itemAt(all, i).id, node: plusOf(itemAt(all, i).id) }));

@@ -12,7 +12,10 @@ const TIME_LAG: readonly (readonly [multiple: number, leastSeconds: number, most
 /** Multiple of the rating from which it is certain to melt within two minutes. */
 export const FUSE_BLOWS = 2.1;
 
-/** The least time that a time-lag fuse holds a multiple of its rating, s: on a straight line between the points of its sheet in logarithms. */
+/**
+ * The least time that a time-lag fuse holds a multiple of its rating, s: on a straight line between the points of its sheet in
+ * logarithms.
+ */
 export function fuseHoldsSeconds(multiple: number): number {
   const first = TIME_LAG[0];
   if (!first || multiple <= first[0]) return Number.POSITIVE_INFINITY;

@@ -1,6 +1,6 @@
 export { COPPER_OHM_METRES, isStandardSize, nearestGauge, ohmsPerMetre } from './copper';
 export { FUSE_BLOWS, fuseHoldsSeconds } from './fuse-curve';
-export { meltingAmps, meltingStep } from './melting';
+export { meltingStep } from './melting';
 export { bearsAmps, CONNECTOR, fuseFor, leadFor, soldSizes } from './ratings';
 export type { Strand } from './strand';
 export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';

@@ -7,14 +7,10 @@ const AIR = 25;
 const CIRCULAR_MIL = 5.067e-10;
 
 /**
- * Current that melts a copper conductor within a time: Onderdonk's formula, A. It holds for seconds and less, since it lets no heat out; over ten
- * seconds it is on the safe side.
+ * Current that melts a copper conductor within a time, A: Onderdonk’s formula, as a step. It lets no heat out, so it holds for seconds and
+ * less, and is on the safe side over ten.
  * @param squareMetres cross-section, over 0; @param seconds over 0, at most 10.
  */
-export const meltingAmps = (squareMetres: number, seconds: number): number =>
-  (squareMetres / CIRCULAR_MIL) * Math.sqrt(Math.log10((MELTS - AIR) / (234 + AIR) + 1) / (33 * seconds));
-
-/** The same as a step that explains itself. */
 export const meltingStep = (squareMetres: number, seconds: number): Step =>
   derive(
     `current that melts it within ${seconds} s`,

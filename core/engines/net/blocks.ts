@@ -1,5 +1,5 @@
 import { rangeOf, VALUES, ZERO, type Element } from './element';
-import type { CircuitQuantity } from './solve';
+import type { CircuitQuantity } from './point';
 import { Corners } from './worst';
 
 /** Nodes that an element hangs on. */

@@ -5,7 +5,10 @@ export interface Factored {
   readonly order: Int32Array;
 }
 
-/** Factors `size` rows of `size` numbers with partial pivoting, in their own place. A row without a pivot makes what is solved NaN or infinite. */
+/**
+ * Factors `size` rows of `size` numbers with partial pivoting, in their own place. A row without a pivot makes what is solved NaN or
+ * infinite.
+ */
 export function factored(m: Float64Array, size: number): Factored {
   const order = Int32Array.from({ length: size }, (_, i) => i);
   for (let k = 0; k < size; k++) {

@@ -1,5 +1,6 @@
 export { netlistOfElements } from './netlist';
 export { rangeOf, usual, VALUES, ZERO, type Corner, type Element } from './element';
-export { solveCircuit, type OperatingPoint, type CircuitQuantity } from './solve';
+export type { CircuitQuantity, OperatingPoint } from './point';
+export { solveCircuit } from './solve';
 export { BlockSolver, type Blocks } from './blocks';
 export { Corners, type Extreme } from './worst';

@@ -60,14 +60,16 @@ function elementLines(
       ];
     case 'junction':
       return junctionLines(e, i, a, b, at);
-    case 'follower':
+    case 'follower': {
+      const driver = order.get(e.of) ?? 0;
       // It draws what it follows, and what is too much comes back over a sharp diode once no more than its least volts are left.
       return [
         `Rq${i} ${a} r${i} ${n6(Math.max(1e-3, at(e.id, 'ohms', e.ohms)))}`,
-        `F${i} r${i} ${b} Vs${order.get(e.of) ?? 0} ${n6(at(e.id, 'gain', e.gain))}`,
-        `Bq${i} q${i} ${b} V=${n6(at(e.id, 'leastVolts', e.leastVolts) + SHARP_VOLTS)}*tanh(1e6*max(0,I(Vs${order.get(e.of) ?? 0})))-1*(1-tanh(1e6*max(0,I(Vs${order.get(e.of) ?? 0}))))`,
+        `F${i} r${i} ${b} Vs${driver} ${n6(at(e.id, 'gain', e.gain))}`,
+        `Bq${i} q${i} ${b} V=${n6(at(e.id, 'leastVolts', e.leastVolts) + SHARP_VOLTS + 1)}*tanh(1e6*max(0,I(Vs${driver})))-1`,
         `D${i} q${i} r${i} sharp`,
       ];
+    }
     case 'channel': {
       const [from, to] = [at(e.id, 'thresholdVolts', e.thresholdVolts), at(e.id, 'fullVolts', e.fullVolts)];
       const share = `min(1,max(0,(V(${node(e.gate)},${b})-${n6(from)})/${n6(Math.max(1e-6, to - from))}))`;

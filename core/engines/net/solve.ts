@@ -1,41 +1,15 @@
 import { present, realAt } from '../../ground/lists';
-import { factored, solved, solvedAcross, type Factored } from './eliminate';
+import { factored, solved, type Factored } from './eliminate';
 import { rangeOf, usual, VALUES, type Corner, type Element, type ElementOf } from './element';
 import { nodesOf, type Nodes } from './nodes';
-
-/** On which side of its corner an element stands. */
-type Side = 'off' | 'on' | 'full';
-
-/** A circuit at rest in one state and one corner. */
-export interface OperatingPoint {
-  /** False where no sides fit together within the budget: then nothing of it is to be believed. */
-  readonly settled: boolean;
-  /** Volts of a node against its own reference; NaN for one that is not there. */
-  volts(node: string): number;
-  /** Volts between two nodes; NaN where no conductor joins their parts of the circuit. */
-  between(a: string, b: string): number;
-  /** Amperes from `a` to `b` through an element, out of the plus of a source, and into a converter at `a`. */
-  amps(id: string): number;
-  /** What a converter gives at its output, A. */
-  given(id: string): number;
-  readonly sides: ReadonlyMap<string, Side>;
-  /**
-   * By how much a quantity moves for one unit more of each value that has bounds (adjoint network: Director and Rohrer, IEEE Trans. Circuit
-   * Theory 16, 1969).
-   */
-  slopes(of: CircuitQuantity): ReadonlyMap<string, number>;
-}
-
-/** What is asked of a circuit: volts between two nodes, or amperes through a source, junction, follower or converter. */
-export type CircuitQuantity = { readonly volts: readonly [a: string, b: string] } | { readonly amps: string };
+import type { OperatingPoint, Side, Standing } from './point';
+import { sideOf } from './sides';
+import { slopesOf } from './slopes';
 
 /** A path to the reference that changes nothing measurable and keeps floating nodes solvable, S. */
 const FAR = 1e-12;
 /** Rounds in which sides may change before the circuit counts as one that does not settle. */
 const ROUNDS = 60;
-/** A side is left only by more than this, V and A: what stands on a corner stays. */
-const NEAR_VOLTS = 1e-7;
-const NEAR_AMPS = 1e-10;
 /** A converter's input is found again until it moves less than this, as a share. */
 const MOVED = 1e-6;
 
@@ -51,19 +25,19 @@ export function solveCircuit(elements: readonly Element[], at: Corner = usual): 
   return net.solveCircuit();
 }
 
-class Net {
-  private readonly sides = new Map<string, Side>();
+class Net implements Standing {
+  readonly sides = new Map<string, Side>();
   /** Volts at converters' inputs and between gates and sources, as they were found last. */
   private readonly found = new Map<string, number>();
   private readonly rows = new Map<string, number>();
-  private readonly size: number;
+  readonly size: number;
   private x: Float64Array = new Float64Array(0);
-  private lu: Factored | null = null;
+  lu: Factored | null = null;
   /** The value of each element at this corner. */
   private readonly values = new Map<string, Readonly<Record<string, number>>>();
 
   constructor(
-    private readonly elements: readonly Element[],
+    readonly elements: readonly Element[],
     private readonly nodes: Nodes,
     at: Corner,
   ) {
@@ -84,7 +58,7 @@ class Net {
       if (e.is !== 'resistor' && e.is !== 'source' && e.is !== 'drain') this.sides.set(e.id, 'off');
   }
 
-  private value(id: string, key: string): number {
+  value(id: string, key: string): number {
     return present(this.values.get(id)?.[key]);
   }
 
@@ -95,7 +69,7 @@ class Net {
     for (let round = 0; round < ROUNDS && !settled; round++) {
       this.assemble();
       const wrong = this.elements.flatMap((e) => {
-        const side = this.sideOf(e);
+        const side = sideOf(this, e);
         return side !== undefined && side !== this.sides.get(e.id) ? [{ id: e.id, side }] : [];
       });
       const moved = this.moves();
@@ -214,14 +188,14 @@ class Net {
   }
 
   /** Amperes in for each ampere out. */
-  private ratio(e: ElementOf<'converter'>): number {
+  ratio(e: ElementOf<'converter'>): number {
     const efficiency = this.value(e.id, 'efficiency');
     if (efficiency === 0) return 1;
     const volts = this.value(e.id, 'volts');
     return volts / (efficiency * Math.max(this.found.get(e.id) ?? volts, volts / 4));
   }
 
-  private conductance(e: ElementOf<'channel'>): number {
+  conductance(e: ElementOf<'channel'>): number {
     const side = this.sides.get(e.id);
     if (side === 'off') return 0;
     const full = 1 / this.value(e.id, 'ohms');
@@ -229,40 +203,6 @@ class Net {
     const threshold = this.value(e.id, 'thresholdVolts');
     const over = (this.found.get(e.id) ?? 0) - threshold;
     return Math.max(0, (full * over) / (this.value(e.id, 'fullVolts') - threshold));
-  }
-
-  /** The side on which an element stands as the circuit is now; undefined for one that has none. */
-  private sideOf(e: Element): Side | undefined {
-    const v = (key: string): number => this.value(e.id, key);
-    const now = this.sides.get(e.id);
-    const across = this.nodeVolts(e.a) - this.nodeVolts(e.b);
-    switch (e.is) {
-      case 'junction':
-        return now === 'off'
-          ? across > v('volts') + NEAR_VOLTS
-            ? 'on'
-            : 'off'
-          : this.current(e.id) < -NEAR_AMPS
-            ? 'off'
-            : 'on';
-      case 'follower': {
-        if (this.sides.get(e.of) === 'off') return 'off';
-        const wanted = v('gain') * this.current(e.of);
-        if (now === 'full') return this.current(e.id) > wanted + NEAR_AMPS ? 'on' : 'full';
-        return across < v('leastVolts') - NEAR_VOLTS ? 'full' : 'on';
-      }
-      case 'channel': {
-        const gate = this.nodeVolts(e.gate) - this.nodeVolts(e.b);
-        return gate < v('thresholdVolts') ? 'off' : gate < v('fullVolts') - NEAR_VOLTS ? 'on' : 'full';
-      }
-      case 'converter': {
-        const wanted = v('volts');
-        if (e.startsAt !== null) return across < e.startsAt ? 'off' : 'full';
-        return across <= v('dropVolts') ? 'off' : across < wanted + v('dropVolts') - NEAR_VOLTS ? 'on' : 'full';
-      }
-      default:
-        return undefined;
-    }
   }
 
   /** Finds what converters and half-open channels stand on again; whether any of it moved. */
@@ -283,20 +223,23 @@ class Net {
     return moved;
   }
 
-  private row(id: string): number {
+  row(id: string): number {
     const r = this.rows.get(id);
     if (r === undefined) throw new RangeError(`the circuit has no junction ${id}`);
     return r;
   }
-  private place(node: string): number {
+  hasRow(id: string): boolean {
+    return this.rows.has(id);
+  }
+  place(node: string): number {
     return this.nodes.place(node);
   }
-  private nodeVolts(node: string): number {
+  nodeVolts(node: string): number {
     const i = this.place(node);
     return i < 0 ? 0 : realAt(this.x, i);
   }
   /** Through a branch, from `a` to `b`. */
-  private current(id: string): number {
+  current(id: string): number {
     return realAt(this.x, this.row(id));
   }
 
@@ -328,105 +271,8 @@ class Net {
       },
       given: (id) => (by.get(id)?.is === 'converter' ? this.givenBy(id) : Number.NaN),
       sides: this.sides,
-      slopes: (of) => this.slopes(of),
+      slopes: (of) => slopesOf(this, of),
     };
-  }
-
-  private slopes(of: CircuitQuantity): ReadonlyMap<string, number> {
-    const c = new Float64Array(this.size);
-    const mark = (i: number, v: number): void => {
-      if (i >= 0) c[i] = realAt(c, i) + v;
-    };
-    const through = 'amps' in of ? this.elements.find((e) => e.id === of.amps) : undefined;
-    const direct = through && !this.rows.has(through.id) ? this.directly(through) : null;
-    if ('amps' in of && !direct) mark(this.row(of.amps), 1);
-    else {
-      const [a, b] = 'volts' in of ? of.volts : [present(through).a, present(through).b];
-      const g = direct?.conductance ?? 1;
-      mark(this.place(a), g);
-      mark(this.place(b), -g);
-    }
-    const y = solvedAcross(present(this.lu), c);
-    const out = new Map<string, number>();
-    for (const e of this.elements)
-      this.slopesOf(e, y, (key, slope) => {
-        const { low, high } = rangeOf(e, key);
-        if (low !== high) out.set(`${e.id} ${key}`, slope);
-      });
-    if (direct?.own) out.set(direct.own, (out.get(direct.own) ?? 0) + direct.slope);
-    return out;
-  }
-
-  /** A resistor's, a channel's or a drain's current has no row of its own: its conductance, and what its own value does to it beside that. */
-  private directly(e: Element): { conductance: number; own: string; slope: number } {
-    if (e.is === 'drain') return { conductance: 0, own: `${e.id} amps`, slope: 1 };
-    const ohms = e.is === 'resistor' || e.is === 'channel' ? this.value(e.id, 'ohms') : Number.NaN;
-    const conductance = e.is === 'channel' ? this.conductance(e) : 1 / ohms;
-    const across = this.nodeVolts(e.a) - this.nodeVolts(e.b);
-    return { conductance, own: `${e.id} ohms`, slope: (-across * conductance) / ohms };
-  }
-
-  /** What the adjoint voltages `y` say of one element's values. */
-  private slopesOf(e: Element, y: Float64Array, tell: (key: string, slope: number) => void): void {
-    const of = (node: string): number => {
-      const i = this.place(node);
-      return i < 0 ? 0 : realAt(y, i);
-    };
-    const [across, here] = [of(e.a) - of(e.b), this.nodeVolts(e.a) - this.nodeVolts(e.b)];
-    const side = this.sides.get(e.id);
-    const series = (volts: string): void => {
-      const r = this.row(e.id);
-      tell(volts, realAt(y, r));
-      tell('ohms', realAt(y, r) * realAt(this.x, r));
-    };
-    switch (e.is) {
-      case 'resistor':
-        tell('ohms', (across * here) / this.value(e.id, 'ohms') ** 2);
-        break;
-      case 'drain':
-        tell('amps', -across);
-        break;
-      case 'source':
-        series('volts');
-        break;
-      case 'junction':
-        if (side !== 'off') series('volts');
-        break;
-      case 'follower':
-        if (side === 'full') series('leastVolts');
-        else if (side === 'on') tell('gain', realAt(y, this.row(e.id)) * this.current(e.of));
-        break;
-      case 'channel':
-        this.slopesOfChannel(e, across * here, tell);
-        break;
-      case 'converter':
-        this.slopesOfConverter(e, y, across, tell);
-    }
-  }
-
-  private slopesOfChannel(e: ElementOf<'channel'>, product: number, tell: (key: string, slope: number) => void): void {
-    const now = this.conductance(e);
-    if (now === 0) return;
-    const ohms = this.value(e.id, 'ohms');
-    tell('ohms', (product * now) / ohms);
-    if (this.sides.get(e.id) === 'full') return;
-    tell('thresholdVolts', product * now);
-    tell('fullVolts', product * now);
-  }
-
-  private slopesOfConverter(
-    e: ElementOf<'converter'>,
-    y: Float64Array,
-    across: number,
-    tell: (key: string, slope: number) => void,
-  ): void {
-    const side = this.sides.get(e.id);
-    if (side === 'off') return;
-    tell('idleAmps', -across);
-    if (side === 'on') return tell('dropVolts', -realAt(y, this.row(e.id)));
-    tell('volts', realAt(y, this.row(e.id)));
-    const efficiency = this.value(e.id, 'efficiency');
-    if (efficiency !== 0) tell('efficiency', (-across * this.ratio(e) * this.current(e.id)) / efficiency);
   }
 
   private givenBy(id: string): number {

@@ -1,6 +1,7 @@
 import type { Interval } from '../../ground/quantity';
 import { rangeOf, usual, type Corner, type Element } from './element';
-import { solveCircuit, type CircuitQuantity, type OperatingPoint } from './solve';
+import type { CircuitQuantity, OperatingPoint } from './point';
+import { solveCircuit } from './solve';
 
 /** Which end a value stands at, by `id key`. */
 type Ends = ReadonlyMap<string, 'low' | 'high'>;
@@ -36,7 +37,8 @@ export class Corners {
   /**
    * The extreme of a quantity: each value stands at the end to which the quantity's own slope points. Slopes turn where an element changes
    * its side, and a side that is left only in a corner shows no slope in the middle: so it is looked for from the middle, and from the
-   * corners in which each element is nearest to and farthest from its corner. The most extreme counts. NaN where the circuit does not settle.
+   * corners in which each element is nearest to and farthest from its corner. The most extreme counts. NaN where the circuit does not
+   * settle.
    */
   extreme(q: CircuitQuantity, end: 'low' | 'high'): Extreme {
     const nowhere = { value: Number.NaN, point: this.middle, ends: new Map() };

@@ -154,15 +154,17 @@ export const PRACTICE = {
     'A solid-state relay with MOSFET output closes within 0.1 to 3 ms of its LED, and opens within 0.02 to 1 ms',
   ),
   'coil-kick': C(
-    'A coil that is let go without a diode or a snubber drives its current into the capacitance of its winding: 0.5 H with 0.15 A into 200 pF come to some 7 kV',
+    'A coil that is let go without a diode or a snubber drives its current into the capacitance of its ' +
+      'winding: 0.5 H with 0.15 A into 200 pF come to some 7 kV',
   ),
   'small-parts': C(
-    'Small parts: resistors of 0.25 W and 250 V, transistors of 0.3 W whose base bears 5 V the wrong way round, gates 12 V, lamps 20 mA and ' +
-      '5 V, lamps of couplers 50 mA and 3 V, their outputs 0.15 W and 6 V the wrong way round',
+    'Small parts: resistors of 0.25 W and 250 V, transistors of 0.3 W whose base bears 5 V the wrong way round, ' +
+      'gates 12 V, lamps 20 mA and 5 V, lamps of couplers 50 mA and 3 V, their outputs 0.15 W and 6 V the wrong way round',
   ),
   'coil-diode': C('A diode across a coil: 1 A, 50 V, drop 0.5 to 1 V'),
   onderdonk: C(
-    'Onderdonk: a copper conductor of A circular mils melts within t seconds at A·√(log10((1083 − T)/(234 + T) + 1)/(33·t)) amperes',
+    'Onderdonk: a copper conductor of A circular mils melts within t seconds at ' +
+      'A·√(log10((1083 − T)/(234 + T) + 1)/(33·t)) amperes',
   ),
   'supply-starts': C(
     'A plug-in supply that is held in its current limit for longer than about a tenth of a second may switch off and try again for ever',

@@ -5,7 +5,8 @@ import type { Interval } from './interval';
 const Z = 1.959964;
 
 /**
- * How many values that hang on those before them count for one that does not: 1 and the doubled correlations of later ones, summed in pairs
+ * How many values that hang on those before them count for one that does not: 1 and the doubled correlations of later
+ * ones, summed in pairs
  * until a pair is no longer positive (statistical inefficiency; C. J. Geyer, Practical Markov Chain Monte Carlo, Statistical Science 7
  * (1992) 473). At least 1; as many as there are where all are the same in the one sense that nothing can be told of them.
  * @param values in the order in which they came.
@@ -31,7 +32,8 @@ export function inefficiency(values: readonly number[]): number {
 }
 
 /**
- * A share that was counted, with its interval at 95 %: `hits` of `tries`, tries over 0; of tries that hang together as many as count. The score interval, which stays
+ * A share that was counted, with its interval at 95 %: `hits` of `tries`, tries over 0; of tries that hang together as many as count.
+ * The score interval, which stays
  * within 0 and 1 and holds for few tries as well. Source: E. B. Wilson, Probable Inference, the Law of Succession, and Statistical
  * Inference, Journal of the American Statistical Association 22 (1927) 209.
  */
@@ -44,7 +46,8 @@ export function countedShare(hits: number, tries: number): Interval {
 }
 
 /**
- * The mean of values that were drawn alike, each perhaps hanging on the one before, with its interval at 95 % by the normal approximation, not under 0; at least one value. For
+ * The mean of values that were drawn alike, each perhaps hanging on the one before, with its interval at 95 % by the normal
+ * approximation, not under 0; at least one value. For
  * few values it is narrower than it should be: under thirty it says little. Source: NIST/SEMATECH, e-Handbook of Statistical Methods,
  * section 1.3.5.2, confidence limits for the mean.
  */

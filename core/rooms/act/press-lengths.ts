@@ -196,7 +196,9 @@ function longFinding(job: Job, h: Heard): Finding {
   if (most === null)
     return finding('act', h.called('press-longest'), {
       verdict: 'unknown',
-      title: `${h.words}${h.words ? 'how' : 'How'} long a press may last before the machine takes it for something else, or for a stuck button, is not known`,
+      title:
+        `${h.words}${h.words ? 'how' : 'How'} long a press may last before the machine takes it for something else, ` +
+        'or for a stuck button, is not known',
       caption: 'longest press?',
       source: ['press-longest'],
       remedy: {

@@ -225,16 +225,6 @@ describe('cells', () => {
     const said = changed(alarm, 'feed', { duty: { ...alarm.feed.duty, sleepAmps: null } });
     expect(findingOf(said, 'feed.life').title).toMatch(/last .* to /);
   });
-
-  it('refuses a bank that switches off under what a sleeping controller draws', () => {
-    const awake = changed(pot, 'feed', { duty: { ...pot.feed.duty, sleeps: 'no' } });
-    expect(findingOf(fed(awake, { kind: 'bank' }), 'feed.hold').verdict).toBe('stop');
-    expect(findingOf(fed(awake, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('settled');
-    // Nobody said whether it sleeps; one that does draws less than keeps the bank on.
-    expect(findingOf(fed(pot, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('unknown');
-    const asleep = changed(pot, 'feed', { duty: { ...pot.feed.duty, sleeps: 'yes', sleepAmps: 0.01 } });
-    expect(findingOf(fed(asleep, { kind: 'bank', holdAmps: 0.02 }), 'feed.hold').verdict).toBe('stop');
-  });
 });
 
 describe('grounds', () => {

@@ -11,6 +11,7 @@ import {
   type Finding,
   type Input,
   type Remedy,
+  type Step,
 } from '../../ground/finding';
 import {
   bearsAmps,
@@ -24,7 +25,7 @@ import {
   openVolts,
   USUAL_LEAD,
 } from '../../engines/electrics';
-import type { FeedLink, Job } from '../../ground/job';
+import type { FeedLink, FeedSource, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
@@ -254,21 +255,10 @@ export function judgeLead(job: Job, r: SupplyRun, place: number, n: Link): Findi
   return out;
 }
 
-/** A source that could give more into a short than the leads behind it bear wants a fuse. */
-export function judgeUnfused(
-  job: Job,
-  r: SupplyRun,
-  place: number,
-  n: Extract<SupplyNode, { kind: 'source' }>,
-): Finding[] {
-  const behind = thinnest(r, place);
-  if (!behind) return [];
-  const s = n.item;
-  const most = bears(behind.item);
+/** What a source gives into a short right behind it. @param volts of fresh cells, V. */
+function intoShort(job: Job, s: FeedSource, volts: number): Step {
   const cells = s.kind === 'cells';
-  const volts = openVolts(job, s)?.high;
-  if (volts === undefined || (!cells && s.amps === null)) return [];
-  const short = cells
+  return cells
     ? derive('current into a short', 'I_sc', 'V_s / (R_s + R_l)', 'A', [
         computed('V_s', 'full cells', volts, 'V', 'the cells, fresh'),
         {
@@ -283,6 +273,23 @@ export function judgeUnfused(
     : derive('most that the supply gives', 'I_sc', 'I_s', 'A', [
         chosen('I_s', s.name, present(s.amps), 'A', 'set in Feed', [0.01, 1000]),
       ]);
+}
+
+/** A source that could give more into a short than the leads behind it bear wants a fuse. */
+export function judgeUnfused(
+  job: Job,
+  r: SupplyRun,
+  place: number,
+  n: Extract<SupplyNode, { kind: 'source' }>,
+): Finding[] {
+  const behind = thinnest(r, place);
+  if (!behind) return [];
+  const s = n.item;
+  const most = bears(behind.item);
+  const cells = s.kind === 'cells';
+  const volts = openVolts(job, s)?.high;
+  if (volts === undefined || (!cells && s.amps === null)) return [];
+  const short = intoShort(job, s, volts);
   if (short.result.value <= most.value) return [];
   const size = behind.item.squareMetres ?? USUAL_LEAD.squareMetres;
   const melts = meltingStep(size, MELTS_SECONDS);

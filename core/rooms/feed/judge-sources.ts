@@ -186,7 +186,10 @@ const named = (steps: readonly Step[], what: string): readonly Step[] => [
   { ...lastItem(steps), what },
 ];
 
-/** What is drawn from a source while nothing moves, with the controller asleep where it sleeps, A; null where nobody knows what it draws then. */
+/**
+ * What is drawn from a source while nothing moves, with the controller asleep where it sleeps, A; null where nobody knows what it draws
+ * then.
+ */
 function restAmps(job: Job, facts: Facts, r: SupplyRun, place: number): number | null {
   const rest = realAt(r.at({ value: 0, course: 0, instant: 0 }, 'lasting').amps, place);
   const board = r.loads.find((l) => l.id === CONTROLLER);

@@ -70,7 +70,10 @@ function oneShotFindings(longest: number): Finding[] {
   ];
 }
 
-/** One monostable holds every press of its line, the short ones as well: a controller that hangs in a short press holds it as long as the longest. */
+/**
+ * One monostable holds every press of its line, the short ones as well: a controller that hangs in a short press holds it as long as the
+ * longest.
+ */
 function hungShort(job: Job, press: PressFact, longest: number): Finding[] {
   const most = job.act.parts.flatMap((p) =>
     p.longestPressSeconds !== null && reaches(job, p, press.id) ? [p.longestPressSeconds] : [],
@@ -99,7 +102,7 @@ const reaches = (job: Job, part: MachinePart, press: string): boolean =>
   part.heeds.length > 0 ? part.heeds.some((h) => h.press === press) : job.act.parts[0] === part;
 
 /** What the tick of a loop that was tried is called. */
-export const AGAIN_STEP = 'press-again';
+const AGAIN_STEP = 'press-again';
 /** A monostable ends each press and begins another at each edge: a controller that starts again and again presses again and again. */
 function firesAgain(job: Job): Finding {
   const at = job.guard.ticks[AGAIN_STEP];
@@ -108,13 +111,16 @@ function firesAgain(job: Job): Finding {
     verdict: at ? 'settled' : 'tight',
     title: at
       ? what
-      : 'The monostable ends each press, and each edge begins another: a controller that restarts in a loop, or toggles, presses again and again',
+      : 'The monostable ends each press, and each edge begins another: a controller that restarts in a loop, ' +
+        'or toggles, presses again and again',
     caption: at ? 'loop tried' : 'fires at each edge',
     source: ['one-shot', 'press-longest'],
     remedy: at
       ? null
       : {
-          text: 'Hold the controller in a restart loop, and count what the machine does; or let a second monostable lock the first for as long as the machine needs.',
+          text:
+            'Hold the controller in a restart loop, and count what the machine does; or let a second monostable ' +
+            'lock the first for as long as the machine needs.',
           label: 'It was tried',
           edit: { do: 'tick', step: AGAIN_STEP, title: what, on: true },
         },

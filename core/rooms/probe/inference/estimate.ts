@@ -84,9 +84,8 @@ function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   const own = isStated(meter)
     ? chosen('R_meter', 'meter input', meter.inputOhms, 'Ω', 'the meter in hand')
     : constant('R_meter', 'input of a usual meter; nobody said which is in hand', meter.inputOhms, 'Ω', 'meter-hand');
-  const short = behind > 0 ? shortReading(s) : undefined;
-  // A short that passes hardly more than the meter took contradicts it, and tells nothing.
-  if (short && Math.abs(short.value) > CLEAR_OF_METER * (Math.abs(r.value) / meter.inputOhms)) {
+  const short = behind > 0 ? shortBeside(s, r) : undefined;
+  if (short) {
     out[name] = withShort(s, r, [low, high], short, own);
     return;
   }
@@ -113,8 +112,12 @@ function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
 /** Kinds of which a short shows what stands behind the button: not those that carry a load or data. */
 const showsBehind = (kind: ControlKind): boolean =>
   VALUE_NAMES[kind].seriesOhms !== undefined && !['switched-load', 'touch-pad', 'scanned-matrix'].includes(kind);
-const shortReading = (s: EstimateReadings): Reading | undefined =>
-  showsBehind(s.kind) ? latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0)) : undefined;
+/** The short of a control beside its open volts; one that passes hardly more than the meter took contradicts it, and tells nothing. */
+function shortBeside(s: EstimateReadings, open: Reading): Reading | undefined {
+  const short = showsBehind(s.kind) ? latest(s.usable.filter((x) => x.kind === 'amps' && x.value !== 0)) : undefined;
+  const took = Math.abs(open.value) / s.p.before.meter.inputOhms;
+  return short && Math.abs(short.value) > CLEAR_OF_METER * took ? short : undefined;
+}
 
 /**
  * The open voltage where a short was read as well: both together give the resistor and what the meter took, without a guess. Of I through

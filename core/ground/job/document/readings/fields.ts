@@ -15,7 +15,6 @@ import {
 } from '../../../field';
 import {
   LOGIC_LEVELS,
-  PAIR_FEEDS,
   POINT_KINDS,
   READING_KINDS,
   SAID,
@@ -52,7 +51,7 @@ export const controlFields: Fields<Control> = {
       coil: 'a coil: relay, valve, motor, bell',
       'coil-with-diode': 'a coil with a diode across it',
       lamp: 'a lamp',
-    } satisfies Record<(typeof PAIR_FEEDS)[number], string>,
+    } satisfies Record<Control['feeds'], string>,
     'unknown',
   ),
 };

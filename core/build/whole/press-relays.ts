@@ -1,0 +1,160 @@
+import { exactly } from '../../ground/quantity';
+import { ZERO, type CircuitQuantity } from '../../engines/net';
+import { boundsOf, takenPart, valueOf, type TakenPart } from '../../engines/parts';
+import { AMPS_SHARE, npnDriver, VOLTS_SHARE } from './driver';
+import type { Fitted, Rating } from './fitted';
+import { amps, common, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import { coilSupply, contact, kick, switchRatings, type Site } from './site';
+
+/** A diode across a coil: what it bears, V and A, and its drop (`coil-diode`). */
+const DIODE = { volts: 50, amps: 1, drop: { low: 0.5, nominal: 0.7, high: 1 } } as const;
+
+/** A coil works from this share of its rating, and bears this much (`coil-range`). */
+const COIL = { least: 0.75, most: 1.3 } as const;
+
+export function relayContactPiece(s: Site): CircuitPiece {
+  const part = takenPart(s.job, 'relay');
+  const { id } = s.press;
+  const rating = valueOf(part, 'coilVolts');
+  const supply = coilSupply(s, rating);
+  const collector = `${id} coil −`;
+  const driver = npnDriver(
+    id,
+    takenPart(s.job, 'npn'),
+    s.press.resistorOhms ?? 0,
+    { from: `pin ${id}`, collector },
+    s.whose,
+    s.on,
+  );
+  const closes = contact(s, boundsOf(part, 'onOhms'));
+  const coil = volts(supply.plus, collector);
+  const whole = s.supplies.at(s.press.id) !== null;
+  const coilOf = (key: string, name: string, share: number, sense: Rating['sense']): Rating =>
+    whole
+      ? {
+          ...rated(part, key, 'coilVolts', 1, coil),
+          name,
+          sense,
+          limit: share * rating,
+          ...(sense === 'at least' ? { states: s.on } : {}),
+        }
+      : notKnown(key, name, 'what feeds the coil is not said');
+  return {
+    elements: (state) => [
+      ...(state.board ? supply.elements : []),
+      resistorElement(`${id} coil`, supply.plus, collector, boundsOf(part, 'coilOhms')),
+      { is: 'junction', id: `${id} diode`, a: collector, b: supply.plus, volts: DIODE.drop, ohms: exactly(0.1) },
+      ...driver.elements(state),
+      ...closes(state),
+    ],
+    parts: [
+      ...driver.parts,
+      coilDiode(s, coil),
+      {
+        id: `${id} relay`,
+        kind: 'relay',
+        name: part.name,
+        ...s.whose,
+        ratings: [
+          coilOf('coil-least-volts', 'volts at which the coil pulls in', warmShare(part), 'at least'),
+          coilOf('coil-most-volts', 'most volts of the coil', COIL.most, 'at most'),
+          ...switchRatings(s, part, {
+            volts: ['contact-volts', 'contactVolts'],
+            amps: ['contact-amps', 'contactAmps'],
+          }),
+          kick(s),
+          s.side
+            ? {
+                ...rated(part, 'contact-least-amps', 'minimumAmps', 1, amps(`${id} contact`)),
+                sense: 'at least',
+                states: s.on,
+                // A film fails now and then and hurts nobody: a reason for another contact and not to stop.
+                soft: true,
+              }
+            : notApplying('contact-least-amps', 'least current of the contact', 'it carries a load of its own'),
+        ],
+      },
+    ],
+  };
+}
+
+/** The diode across a coil, which carries on what flows in it as it is let go. */
+const coilDiode = (s: Site, coil: CircuitQuantity): Fitted => ({
+  id: `${s.press.id} diode`,
+  kind: 'diode',
+  name: 'diode across the coil, 1 A, 50 V',
+  ...s.whose,
+  ratings: [
+    common('reverse-volts', 'coil-diode', VOLTS_SHARE, {
+      name: 'volts it blocks',
+      unit: 'V',
+      limit: DIODE.volts,
+      stress: coil,
+    }),
+    common('forward-amps', 'coil-diode', AMPS_SHARE, {
+      name: 'current when the coil is let go',
+      unit: 'A',
+      limit: DIODE.amps,
+      // What flows in the coil as it is let go flows on through the diode.
+      stress: amps(`${s.press.id} collector`),
+    }),
+  ],
+});
+
+/** A warm coil has more resistance and pulls in at more volts. */
+const warmShare = (part: TakenPart): number => {
+  const { nominal, high } = boundsOf(part, 'coilOhms');
+  const [, stated = nominal, stiff = nominal] = part.values['coilOhms'] ?? [];
+  // What warmth adds to the resistance, the spread from part to part left out.
+  return COIL.least * (high / stiff) * (stated / nominal);
+};
+
+export function relayModulePiece(s: Site): CircuitPiece {
+  const part = takenPart(s.job, 'relay-module');
+  const { id } = s.press;
+  const onLow = valueOf(part, 'onLow') === 1;
+  const supply = coilSupply(s, valueOf(part, 'supplyVolts'));
+  const inner = `${id} input`;
+  const [from, to] = onLow ? [supply.plus, `pin ${id}`] : [`pin ${id}`, ZERO];
+  const closes = contact(s, boundsOf(part, 'onOhms'));
+  const input = amps(`${id} input`);
+  const on = valueOf(part, 'onAmps');
+  const whole = s.supplies.at(s.press.id) !== null;
+  return {
+    elements: (state) => [
+      ...(state.board ? supply.elements : []),
+      resistorElement(`${id} input resistor`, from, inner, exactly(valueOf(part, 'inputOhms'))),
+      { is: 'junction', id: `${id} input`, a: inner, b: to, volts: boundsOf(part, 'dropVolts'), ohms: exactly(1) },
+      ...closes(state),
+    ],
+    parts: [
+      {
+        id: `${id} module`,
+        kind: 'relay-module',
+        name: part.name,
+        ...s.whose,
+        ratings: [
+          { ...rated(part, 'input-least-amps', 'onAmps', 1, input), sense: 'at least', states: s.on },
+          {
+            ...rated(part, 'input-off-amps', 'onAmps', 1, input),
+            name: 'input current that leaves it open',
+            limit: on / 2,
+            states: ['rest', 'signs', 'machine-dead'],
+          },
+          whole
+            ? {
+                ...rated(part, 'supply-volts', 'supplyVolts', 1, volts(supply.plus, supply.minus)),
+                name: 'most volts of its supply',
+                limit: COIL.most * valueOf(part, 'supplyVolts'),
+              }
+            : notKnown('supply-volts', 'most volts of its supply', 'what feeds the module is not said'),
+          ...switchRatings(s, part, {
+            volts: ['contact-volts', 'contactVolts'],
+            amps: ['contact-amps', 'contactAmps'],
+          }),
+          kick(s),
+        ],
+      },
+    ],
+  };
+}

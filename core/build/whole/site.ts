@@ -1,0 +1,109 @@
+import { present } from '../../ground/lists';
+import type { DriveFact, PressFact } from '../../ground/facts';
+import type { Control, Job } from '../../ground/job';
+import { exactly, within, type Interval } from '../../ground/quantity';
+import { ZERO, type Element } from '../../engines/net';
+import { SUPPLY_SHARE } from '../../engines/electrics';
+import type { TakenPart } from '../../engines/parts';
+import { AMPS_SHARE, VOLTS_SHARE, type Whose } from './driver';
+import type { Rating } from './fitted';
+import type { MachineSide } from './machine-side';
+import {
+  amps,
+  notApplying,
+  notKnown,
+  OPEN_SWITCH_OHMS,
+  rated,
+  resistorElement,
+  volts,
+  type CircuitPiece,
+} from './piece';
+import type { State } from './state';
+import type { SupplyPiece } from './supplies';
+
+/** What a press is built of. */
+export interface Site {
+  readonly job: Job;
+  readonly press: PressFact;
+  readonly control: Control | undefined;
+  readonly drive: DriveFact;
+  readonly side: MachineSide | null;
+  readonly supplies: SupplyPiece;
+  readonly whose: Whose;
+  /** States in which it presses. */
+  readonly on: readonly string[];
+  readonly isOn: (state: State) => boolean;
+}
+
+/** The machine's side, where a way is only built with one. */
+export const sideOf = (s: Site): MachineSide => present(s.side);
+
+/** A contact between the two terminals: closed while it presses. */
+export const contact = (s: Site, ohms: Interval): CircuitPiece['elements'] => {
+  const two = s.job.presses.find((p) => p.id === s.press.id)?.twoContacts === true;
+  const closed = two ? { low: 2 * ohms.low, nominal: 2 * ohms.nominal, high: 2 * ohms.high } : ohms;
+  return (state) =>
+    s.side
+      ? [
+          resistorElement(
+            `${s.press.id} contact`,
+            s.side.upper,
+            s.side.lower,
+            s.isOn(state) ? closed : exactly(OPEN_SWITCH_OHMS),
+          ),
+        ]
+      : [];
+};
+
+/** Ratings of what closes the pair, by the names that its kind gives them; a contact that carries a load is judged in Guard. */
+export function switchRatings(
+  s: Site,
+  part: TakenPart,
+  names: { readonly volts: readonly [string, string]; readonly amps: readonly [string, string] },
+): Rating[] {
+  const guard = 'it carries a load of its own: Guard holds it against that';
+  if (!s.side)
+    return [
+      notApplying(names.volts[0], 'volts across it', guard),
+      notApplying(names.amps[0], 'current through it', guard),
+    ];
+  return [
+    rated(part, names.volts[0], names.volts[1], VOLTS_SHARE, volts(s.side.upper, s.side.lower)),
+    rated(part, names.amps[0], names.amps[1], AMPS_SHARE, amps(`${s.press.id} contact`)),
+  ];
+}
+
+/** What the coil of the machine does to a contact that opens. */
+export function kick(s: Site): Rating {
+  const feeds = s.control?.feeds ?? 'unknown';
+  const name = 'what it breaks';
+  if (!s.side) return notApplying('contact-kick', name, 'it carries a load of its own: Guard holds it against that');
+  if (feeds === 'coil') return notKnown('contact-kick', name, 'a coil that nothing clamps');
+  const most = s.side.line.supply.range.high / s.side.line.pull.range.low;
+  if (feeds === 'unknown' && most > INPUT_AMPS)
+    return notKnown('contact-kick', name, 'whether the pair feeds a coil is not said');
+  return notApplying(
+    'contact-kick',
+    name,
+    feeds === 'coil-with-diode'
+      ? 'a diode clamps the coil'
+      : feeds === 'lamp'
+        ? 'a lamp does not kick'
+        : 'an input takes next to nothing',
+  );
+}
+
+/** No input of electronics takes as much, A (common practice). */
+const INPUT_AMPS = 0.03;
+
+/** Plus and minus of a coil's supply: what it hangs on, or one as it is rated where nobody said. */
+export function coilSupply(s: Site, rating: number): { plus: string; minus: string; elements: readonly Element[] } {
+  const at = s.supplies.at(s.press.id);
+  if (at) return { ...at, elements: [] };
+  const plus = `${s.press.id} supply`;
+  return {
+    plus,
+    minus: ZERO,
+    elements: [{ is: 'source', id: plus, a: plus, b: ZERO, volts: within(rating, SUPPLY_SHARE), ohms: exactly(0) }],
+  };
+}
