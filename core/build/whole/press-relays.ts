@@ -4,7 +4,7 @@ import { boundsOf, takenPart, valueOf, type TakenPart } from '../../engines/part
 import { AMPS_SHARE, npnDriver, VOLTS_SHARE } from './driver';
 import type { Fitted, Rating } from './fitted';
 import { amps, common, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
-import { coilSupply, contact, kick, switchRatings, type Site } from './site';
+import { coilSupply, contactBetween, kick, switchRatings, type Site } from './site';
 
 /** A diode across a coil: what it bears, V and A, and its drop (`coil-diode`). */
 const DIODE = { volts: 50, amps: 1, drop: { low: 0.5, nominal: 0.7, high: 1 } } as const;
@@ -26,7 +26,7 @@ export function relayContactPiece(s: Site): CircuitPiece {
     s.whose,
     s.on,
   );
-  const closes = contact(s, boundsOf(part, 'onOhms'));
+  const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const coil = volts(supply.plus, collector);
   const whole = s.supplies.at(s.press.id) !== null;
   const coilOf = (key: string, name: string, share: number, sense: Rating['sense']): Rating =>
@@ -116,7 +116,7 @@ export function relayModulePiece(s: Site): CircuitPiece {
   const supply = coilSupply(s, valueOf(part, 'supplyVolts'));
   const inner = `${id} input`;
   const [from, to] = onLow ? [supply.plus, `pin ${id}`] : [`pin ${id}`, ZERO];
-  const closes = contact(s, boundsOf(part, 'onOhms'));
+  const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const input = amps(`${id} input`);
   const on = valueOf(part, 'onAmps');
   const whole = s.supplies.at(s.press.id) !== null;

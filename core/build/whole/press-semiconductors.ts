@@ -5,7 +5,7 @@ import { OPTO_AGEING } from '../ways';
 import { AMPS_SHARE, ledInput, npnDriver, saturated, VOLTS_SHARE } from './driver';
 import type { Rating } from './fitted';
 import { amps, common, fittedResistor, notApplying, rated, resistorElement, volts, type CircuitPiece } from './piece';
-import { contact, sideOf, switchRatings, type Site } from './site';
+import { contactBetween, sideIn, switchRatings, type Site } from './site';
 
 /** Resistor before a gate, and the one that holds it, Ω (`gate-drive`). */
 const GATE_OHMS = 220;
@@ -24,7 +24,7 @@ const SSR_WATTS = 0.3;
 
 export function npnPiece(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'npn');
-  const nodes = { from: `pin ${s.press.id}`, collector: sideOf(s).upper };
+  const nodes = { from: `pin ${s.press.id}`, collector: sideIn(s).upper };
   return npnDriver(s.press.id, part, s.press.resistorOhms ?? 0, nodes, s.whose, s.on);
 }
 
@@ -32,7 +32,7 @@ export function nmosPiece(s: Site): CircuitPiece {
   const { job, press, whose, on } = s;
   const part = takenPart(job, 'nmos');
   const { id } = press;
-  const [gate, drain] = [`${id} gate`, sideOf(s).upper];
+  const [gate, drain] = [`${id} gate`, sideIn(s).upper];
   const across = volts(drain, ZERO);
   const threshold = boundsOf(part, 'thresholdVolts');
   const full = Math.max(valueOf(part, 'statedAtVolts'), threshold.high);
@@ -96,7 +96,7 @@ export function optocouplerPiece(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'optocoupler');
   const { id } = s.press;
   const led = ledInput(id, part, s.press.resistorOhms ?? 0, `pin ${id}`, s.whose);
-  const { upper, lower } = sideOf(s);
+  const { upper, lower } = sideIn(s);
   const across = volts(upper, lower);
   const transfer = boundsOf(part, 'transfer');
   const output: Element = {
@@ -145,7 +145,7 @@ export function solidStateRelayPiece(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'solid-state-relay');
   const { id } = s.press;
   const led = ledInput(id, part, s.press.resistorOhms ?? 0, `pin ${id}`, s.whose);
-  const closes = contact(s, boundsOf(part, 'onOhms'));
+  const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const watts: Rating = s.side
     ? common('watts', 'small-parts', AMPS_SHARE, {
         name: 'watts of its output',

@@ -36,10 +36,10 @@ export interface Site {
 }
 
 /** The machine's side, where a way is only built with one. */
-export const sideOf = (s: Site): MachineSide => present(s.side);
+export const sideIn = (s: Site): MachineSide => present(s.side);
 
 /** A contact between the two terminals: closed while it presses. */
-export const contact = (s: Site, ohms: Interval): CircuitPiece['elements'] => {
+export const contactBetween = (s: Site, ohms: Interval): CircuitPiece['elements'] => {
   const two = s.job.presses.find((p) => p.id === s.press.id)?.twoContacts === true;
   const closed = two ? { low: 2 * ohms.low, nominal: 2 * ohms.nominal, high: 2 * ohms.high } : ohms;
   return (state) =>
