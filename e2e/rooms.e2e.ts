@@ -122,14 +122,14 @@ test('Guard tells every part with every rating: a resistor that burns its pin st
   const ledger = page.locator('[data-ledger]');
   await expect(ledger.locator('[data-settled] > summary')).toContainText('within every limit');
   await within(page, '/job/demo-yard-gate/thumb');
-  await enter(page, 'Series resistor', '22');
+  const resistor = page.getByRole('combobox', { name: 'Series resistor' });
+  await resistor.fill('22');
+  await resistor.press('Tab');
+  await expect(bead(page, 'Thumb')).toHaveAccessibleName(/stop/);
   await within(page, '/job/demo-yard-gate/guard');
   const pin = ledger.locator('details', { hasText: 'pin of gate' }).first();
   await expect(pin).toHaveAttribute('open');
-  await pin
-    .getByRole('button', { name: /mA: why/ })
-    .first()
-    .click();
+  await pin.getByRole('button', { name: '0.129 A: why?' }).click();
   await expect(page.getByRole('dialog')).toContainText('the whole circuit, gate pressed');
   await page.keyboard.press('Escape');
   await page.getByLabel('Find a part').fill('lamp');

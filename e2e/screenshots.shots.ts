@@ -136,3 +136,18 @@ test('phone, dark', async ({ browser }) => {
   await shot(page, 'phone');
   await context.close();
 });
+
+test('ledger', async ({ page }) => {
+  await at(page, 'demo-yard-gate/thumb');
+  const resistor = page.getByRole('combobox', { name: 'Series resistor' });
+  await resistor.fill('22');
+  await resistor.press('Tab');
+  await page.waitForTimeout(1500);
+  await page.getByRole('link', { name: /^Guard/ }).click();
+  const ledger = page.locator('[data-ledger]');
+  await expect(ledger).toBeVisible();
+  await ledger.scrollIntoViewIfNeeded();
+  await page.getByRole('heading', { name: 'Every part, every rating' }).evaluate((h) => h.scrollIntoView());
+  await page.waitForTimeout(500);
+  await shot(page, 'ledger');
+});

@@ -25,7 +25,7 @@ export const rated = (part: TakenPart, key: string, field: string, share: number
   return {
     ...MOST,
     key,
-    name: input.name,
+    name: key.replaceAll('-', ' '),
     unit: input.unit,
     limit: valueOf(part, field),
     share,
