@@ -1,5 +1,5 @@
 import type { Interval } from '../../ground/quantity';
-import { rangeOf, usual, type Corner, type Element } from './element';
+import { rangeOf, usual, VALUES, type Corner, type Element } from './element';
 import type { CircuitQuantity, OperatingPoint } from './point';
 import { solveCircuit } from './solve';
 
@@ -21,6 +21,8 @@ const keyOf = (ends: Ends): string => [...ends].map(([k, v]) => `${k}${v === 'lo
 const towards = (slopes: ReadonlyMap<string, number>, end: 'low' | 'high'): Ends =>
   new Map([...slopes].flatMap(([key, s]) => (s === 0 ? [] : [[key, s > 0 === (end === 'high') ? 'high' : 'low']])));
 
+/** Slopes reckon straight: what is farther than twice what they reach is left out. */
+const FAR_ENOUGH = 2;
 /** How often the corner is looked for again from one that changed sides. */
 const AGAIN = 3;
 
@@ -28,6 +30,7 @@ const AGAIN = 3;
 export class Corners {
   private readonly known = new Map<string, OperatingPoint>();
   private begins: readonly Extreme[] | null = null;
+  private half: ReadonlyMap<string, number> | null = null;
   readonly middle: OperatingPoint;
 
   constructor(readonly elements: readonly Element[]) {
@@ -75,17 +78,55 @@ export class Corners {
     if (this.begins) return this.begins;
     const middle: Extreme = { value: Number.NaN, point: this.middle, ends: new Map() };
     const others = new Map<string, Extreme>();
-    for (const e of this.elements)
+    for (const e of this.elements) {
+      const slopes = this.driven(e);
+      if (!slopes || this.isFar(e, slopes)) continue;
       for (const end of ['low', 'high'] as const) {
-        const slopes = this.driven(e);
-        if (!slopes) continue;
         const ends = towards(slopes, end);
         const point = this.at(ends);
         // Where sides are as in the middle nothing new can be found from there.
         if (!point.settled || sidesOf(point) !== sidesOf(this.middle))
           others.set(keyOf(ends), { value: Number.NaN, point, ends });
       }
+    }
     return (this.begins = [middle, ...others.values()]);
+  }
+
+  /** Whether an element stands so far from its corner that no end of any value brings it there, as slopes reckon, with room. */
+  private isFar(e: Element, slopes: ReadonlyMap<string, number>): boolean {
+    let reach = 0;
+    for (const [key, slope] of slopes) reach += Math.abs(slope) * (this.widths().get(key) ?? 0);
+    return Math.abs(this.over(e)) > FAR_ENOUGH * reach;
+  }
+
+  /** How far an element stands over its corner in the middle, in what its slopes are told in. */
+  private over(e: Element): number {
+    const at = (key: string): number => rangeOf(e, key).nominal;
+    const { middle } = this;
+    switch (e.is) {
+      case 'junction':
+        return middle.between(e.a, e.b) - at('volts');
+      case 'channel':
+        return middle.between(e.gate, e.b) - at('fullVolts');
+      case 'converter':
+        return middle.between(e.a, e.b) - at('volts') - at('dropVolts');
+      case 'follower':
+        return at('gain') * middle.amps(e.of) - middle.amps(e.id);
+      default:
+        return Number.POSITIVE_INFINITY;
+    }
+  }
+
+  /** Half of the width of each value that has bounds, the wider half where they are not even. */
+  private widths(): ReadonlyMap<string, number> {
+    if (this.half) return this.half;
+    const half = new Map<string, number>();
+    for (const e of this.elements)
+      for (const key of VALUES[e.is]) {
+        const { low, nominal, high } = rangeOf(e, key);
+        if (low !== high) half.set(`${e.id} ${key}`, Math.max(nominal - low, high - nominal));
+      }
+    return (this.half = half);
   }
 
   /** Slopes of how far an element with a corner stands over it; null for one without. */
