@@ -59,7 +59,7 @@ function rowFinding(row: LedgerRow, whose: string): Finding {
     };
   return {
     ...judged(part.room, idOf(row), {
-      title: `${whose}${rating.name}, worst ${state?.words ?? 'at rest'}`,
+      title: `${whose}${rating.name}, worst ${state?.words ?? 'at rest'}${row.guess ? `; ${row.guess}` : ''}`,
       caption: rating.name,
       steps: row.steps,
       limit,
@@ -69,9 +69,10 @@ function rowFinding(row: LedgerRow, whose: string): Finding {
         verdict === 'settled'
           ? null
           : {
-              text:
-                `${formatQuantity(stress, rating.unit)} against ${formatQuantity(limit.value, limit.unit)}: ` +
-                'take another part, or another supply or resistor before it.',
+              text: row.guess
+                ? 'Read or say it; every rating stands in Guard.'
+                : `${formatQuantity(stress, rating.unit)} against ${formatQuantity(limit.value, limit.unit)}: ` +
+                  'take another part, or another supply or resistor before it.',
             },
     }),
     about,

@@ -1,8 +1,8 @@
 import { GROUND, lineEnd, RAIL } from '../ends';
-import { atLeast, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
+import { finding, type Finding } from '../../ground/finding';
 import { lineId, type Hand, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { WORST_BOUNCE_SECONDS } from './practice';
+import { debounceFinding } from './debounce';
 import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
 
 /** A button that answers later than this feels dead, s (`hand-debounce`). */
@@ -136,29 +136,14 @@ const commandFindings = (job: Job, hand: Hand): Finding[] => [
 ];
 
 function handFindings(hand: Hand): Finding[] {
-  const settle = derive('time in which it settles', 't_d', 't', 's', [
-    chosen('t', `debounce of ${hand.name}`, hand.debounceSeconds, 's', 'set in Board', [0, 60]),
-  ]);
   const slow = hand.debounceSeconds > FELT_SECONDS && hand.kind !== 'arm';
   const out = [
-    judged('board', `hand.${hand.id}.debounce`, {
-      title: `${hand.name}: it settles later than contacts bounce`,
-      caption: 'debounce',
-      steps: [settle],
-      limit: atLeast(WORST_BOUNCE_SECONDS, 's', 'worst bounce of common switches', {
-        from: 'source',
-        key: 'relay-bounce',
-      }),
-      tightShare: 'met',
-      ...(slow ? { verdict: 'tight' as const } : {}),
-      source: ['hand-debounce'],
-      remedy:
-        hand.debounceSeconds < WORST_BOUNCE_SECONDS
-          ? setTo(hand, 0.03, 'A contact bounces for longer than that: one push would count as several.')
-          : slow
-            ? setTo(hand, 0.03, 'So late an answer feels dead, and the hand pushes again.')
-            : null,
-    }),
+    debounceFinding(
+      `hand.${hand.id}`,
+      hand,
+      setTo(hand, 0.03, 'A contact bounces for longer than that: one push would count as several.'),
+      slow ? setTo(hand, 0.03, 'So late an answer feels dead, and the hand pushes again.') : null,
+    ),
   ];
   if ((hand.kind === 'button' || hand.kind === 'rocker') && [...hand.asks, ...hand.begins].every((id) => id === ''))
     out.push(

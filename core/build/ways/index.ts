@@ -2,12 +2,13 @@ export { colourKey, wires, type Part, type WayContext, type WayResult, type Wire
 export { ONE_SHOT } from './cut-off';
 export { KNOB_WORDS } from './drive-signal';
 export { evaluateWay } from './evaluate';
-export { partTaken } from './result';
+export { partTaken, WIRE_OHMS_PER_METRE } from './result';
 export { faceOf } from './finger-geometry';
 export { mayBeInSeries } from './in-series';
 export { jointOf, leakageOf, onOhmsOf } from './joint';
 export { levelLimit, lineOf, type ControlLine } from './line';
-export { CLAMP_AMPS, OPTO_AGEING, RESISTOR_SHARE } from './practice';
+export { CLAMP_AMPS, GATE_OHMS, HOLD_OHMS, OPTO_AGEING, RESISTOR_SHARE } from './practice';
+export { AGREES_WITHIN, INPUT_AMPS } from './ratings';
 export { presser } from './spare';
 export { scanRead } from './scan-read';
 export { WAY_WORDS, wayPhrase } from './words';

@@ -1,7 +1,7 @@
 import {
   atMost,
   chosen,
-  computed,
+  carried,
   constant,
   derive,
   derivedLimit,
@@ -55,15 +55,15 @@ export function openVoltage(way: Way, line: ControlLine, part: TakenPart, rating
 }
 
 /** How far a current that was read may lie over what the line's values give before one of the readings is wrong. */
-const AGREES_WITHIN = 1.5;
+export const AGREES_WITHIN = 1.5;
 
 /** No input of electronics takes as much, A: what does is a coil, a lamp, or a supply (common practice). */
-const INPUT_AMPS = 0.03;
+export const INPUT_AMPS = 0.03;
 /** What a cold lamp takes for its rated current, times (`inrush`). */
 const COLD_LAMP = 10;
 
 /** What the pair feeds, where that matters to the switch: a coil kicks when it is let go, a lamp takes more while it is cold. */
-function fedBy(way: Way, c: WayContext, amps: number): Finding[] {
+function fedBy(way: Way, c: WayContext, amps: Step): Finding[] {
   const { feeds, id } = c.control;
   const say = (to: typeof feeds, words: string): JobEdit => ({
     do: 'change-control',
@@ -71,12 +71,14 @@ function fedBy(way: Way, c: WayContext, amps: number): Finding[] {
     set: { feeds: to },
     say: words,
   });
-  if (feeds === 'unknown' && amps > INPUT_AMPS)
+  if (feeds === 'unknown' && amps.result.value > INPUT_AMPS)
     return [
       finding('thumb', `${way}.feeds`, {
         verdict: 'unknown',
-        title: `Closing this pair lets ${formatQuantity(amps, 'A')} flow, more than an input takes: whether that is a coil is not said`,
+        title: 'Closing this pair lets more flow than an input takes: whether that is a coil is not said',
         caption: 'a coil?',
+        value: amps.result,
+        steps: [amps],
         source: ['coil-kick'],
         remedy: {
           text: 'Look what hangs on it: a coil without a diode makes thousands of volts when it is let go. Say it above.',
@@ -104,18 +106,18 @@ function fedBy(way: Way, c: WayContext, amps: number): Finding[] {
 }
 
 /** A lamp's cold filament against what the switch bears. */
-function coldLamp(way: Way, c: WayContext, amps: number): Finding {
+function coldLamp(way: Way, c: WayContext, amps: Step): Finding {
   const kind = way === 'relay-contact' ? 'relay' : way === 'relay-module' ? 'relay-module' : null;
   const part = kind && takenPart(c.job, kind);
   const peak = derive('what it takes while it is cold', 'I_cold', 'k * I_on', 'A', [
     constant('k', 'of a cold filament', COLD_LAMP, '1', 'inrush'),
-    computed('I_on', 'current through the closed switch', amps, 'A', 'the pair as it was read'),
+    carried(amps),
   ]);
   return part
     ? judged('thumb', `${way}.feeds`, {
         title: 'A cold lamp against the inrush that the contact bears',
         caption: 'cold lamp',
-        steps: [peak],
+        steps: [amps, peak],
         limit: atMost(valueOf(part, 'inrushAmps'), 'A', 'inrush that the contact bears', part.origin),
         tightShare: 0.1,
         remedy: { text: 'Take a contact that bears more inrush.' },
@@ -167,7 +169,7 @@ export function closedCurrent(way: Way, c: WayContext, line: ControlLine, part: 
       tightShare: 'met',
     }),
   ];
-  out.push(...fedBy(way, c, Math.max(own, read ?? 0)));
+  out.push(...fedBy(way, c, amps));
   if (read !== null && read > AGREES_WITHIN * own) {
     out.push(
       finding('thumb', `${way}.current-read`, {

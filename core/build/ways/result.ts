@@ -22,7 +22,8 @@ import { probed, type ControlLine } from './line';
 import { notForControl } from './requirements';
 import { WAY_WORDS } from './words';
 
-const WIRE_OHMS_PER_METRE = 0.1;
+/** Resistance of a metre of a ground wire with its joints, Ω (`ground-wire`). */
+export const WIRE_OHMS_PER_METRE = 0.1;
 
 /** The ground wire with its joints as an input, Ω. */
 export function wireOhms(c: WayContext) {

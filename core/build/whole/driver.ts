@@ -1,6 +1,7 @@
 import { exactly, within, type Interval } from '../../ground/quantity';
 import { ZERO, type Element } from '../../engines/net';
 import { boundsOf, type TakenPart } from '../../engines/parts';
+import { RESISTOR_SHARE } from '../ways';
 import { amps, common, fittedResistor, notApplying, rated, resistorElement, volts, type CircuitPiece } from './piece';
 import type { Fitted, Rating } from './fitted';
 import type { State } from './state';
@@ -74,7 +75,7 @@ export function npnDriver(
 ): CircuitPiece {
   const base = `${id} base`;
   const elements: Element[] = [
-    resistorElement(`${id} base resistor`, nodes.from, base, within(ohms, 0.05)),
+    resistorElement(`${id} base resistor`, nodes.from, base, within(ohms, RESISTOR_SHARE)),
     {
       is: 'junction',
       id: `${id} base-emitter`,
@@ -150,7 +151,7 @@ export function ledInput(
   const anode = `${id} anode`;
   return {
     elements: () => [
-      resistorElement(`${id} LED resistor`, from, anode, within(ohms, 0.05)),
+      resistorElement(`${id} LED resistor`, from, anode, within(ohms, RESISTOR_SHARE)),
       { is: 'junction', id: `${id} LED`, a: anode, b: ZERO, volts: boundsOf(part, 'ledVolts'), ohms: exactly(SLOPE) },
     ],
     parts: [fittedResistor(`${id} LED resistor`, 'LED resistor', whose, from, anode)],

@@ -1,7 +1,8 @@
-import { gravest, type Step, type Verdict } from '../../ground/finding';
+import { byHarm, gravest, type Step, type Verdict } from '../../ground/finding';
 import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
 import type { Fitted, Rating, Stress } from './fitted';
 import { lawOf, type SolvedCorner } from './law';
+import type { Guess } from './piece';
 import type { State } from './state';
 import type { WholeCircuit } from './whole';
 
@@ -17,6 +18,8 @@ export interface LedgerRow {
   readonly state: State | null;
   /** The law of its place, with the volts at its ends; empty where it has no stress. */
   readonly steps: readonly Step[];
+  /** What nobody read or confirmed and it rests on; empty where it rests on none. */
+  readonly guess: string;
   /** Settled for one that does not apply. */
   readonly verdict: Verdict;
 }
@@ -25,22 +28,24 @@ export interface LedgerRow {
 export function ledgerOf(circuit: WholeCircuit): readonly LedgerRow[] {
   const solver = new BlockSolver();
   const states = circuit.states.map((state) => ({ state, blocks: solver.blocks(circuit.elements(state)) }));
-  return circuit.parts.flatMap((part) => part.ratings.map((rating) => rowOf(states, part, rating)));
+  return circuit.parts.flatMap((part) => part.ratings.map((rating) => rowOf(states, circuit.guesses, part, rating)));
 }
 
 type InStates = readonly { readonly state: State; readonly blocks: Blocks }[];
 
-function rowOf(states: InStates, part: Fitted, rating: Rating): LedgerRow {
-  const open = { part, rating, stress: null, share: null, state: null, steps: [] } as const;
+function rowOf(states: InStates, guesses: readonly Guess[], part: Fitted, rating: Rating): LedgerRow {
+  const open = { part, rating, stress: null, share: null, state: null, steps: [], guess: '' } as const;
   if (!rating.applies) return { ...open, verdict: 'settled' };
   if (rating.stress === null || rating.limit === null) return { ...open, verdict: 'unknown' };
   const worst = worstOf(states, rating, rating.stress);
   if (worst && Number.isNaN(worst.value)) return { ...open, state: worst.state, verdict: 'unknown' };
-  if (!worst) return { ...open, verdict: rating.states?.length === 0 ? 'settled' : 'unknown' };
+  if (!worst) return { ...open, verdict: 'unknown' };
   const share = rating.sense === 'at most' ? worst.value / rating.limit : rating.limit / Math.max(worst.value, 1e-15);
   const { value: stress, state } = worst;
   const steps = lawOf(rating, rating.stress, worst, state.words);
-  return { part, rating, stress, share, state, steps, verdict: verdictOf(rating, share) };
+  const guess = guessIn(guesses, worst);
+  const verdict = underGuess(verdictOf(rating, share), guess);
+  return { part, rating, stress, share, state, steps, guess: guess?.because ?? '', verdict };
 }
 
 /** The worst state of a rating: one that does not settle at once; null where the part is in the circuit in none of them. */
@@ -58,7 +63,16 @@ function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { rea
   return worst;
 }
 
-/** How near a least one may come to its limit and still count as met with a margin. */
+/** The gravest guess that a worst corner hangs on. */
+const guessIn = (guesses: readonly Guess[], { ends }: SolvedCorner): Guess | undefined =>
+  guesses
+    .filter((g) => [...ends.keys()].some((key) => key.startsWith(`${g.element} `)))
+    .sort((a, b) => byHarm(a, b))[0];
+/** What rests on what nobody read is unknown whatever it comes to; what rests on what nobody confirmed is tight at best. */
+const underGuess = (verdict: Verdict, guess: Guess | undefined): Verdict =>
+  guess?.verdict === 'unknown' ? 'unknown' : guess ? gravest([verdict, 'tight']) : verdict;
+
+/** Over its limit is a stop, over the share of it that is used tight. */
 function verdictOf(rating: Rating, share: number): Verdict {
   if (share > 1) return rating.soft ? 'tight' : 'stop';
   return share <= rating.share ? 'settled' : 'tight';

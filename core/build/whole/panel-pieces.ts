@@ -5,13 +5,15 @@ import { SUPPLY_SHARE } from '../../engines/electrics';
 import { ZERO } from '../../engines/net';
 import { takenPart } from '../../engines/parts';
 import { isBare, SENSES, throughTransistor } from '../lines';
-import { dividerOhms, signResistor, LOWER_OHMS } from '../panel';
+import { DIVIDER_SHARE, dividerOhms, highShare, LEVEL_SHARE, LOWER_OHMS, OVER_VOLTS, signResistor } from '../panel';
+import { RESISTOR_SHARE } from '../ways';
 import { drivenPin, npnDriver, outputPin, VOLTS_SHARE, type Whose } from './driver';
 import type { Fitted } from './fitted';
 import {
   amps,
   common,
   fittedResistor,
+  joined,
   notApplying,
   resistorElement,
   notKnown,
@@ -22,17 +24,6 @@ import {
 /** What lamps bear and show, A and V (`small-parts`). */
 const LAMP = { amps: 0.02, seen: 0.5e-3, reverse: 5 } as const;
 const FORWARD_SHARE = 0.1;
-const LEVEL_SHARE = 0.05;
-/** An input of 3.3 V, and of 5 V, and what stands over its supply (`pin-input`). */
-const HIGH_SHARE = { low: 0.75, five: 0.6 } as const;
-const FIVE_VOLTS = 4;
-const OVER_VOLTS = 0.3;
-
-const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
-  elements: (state) => pieces.flatMap((p) => p.elements(state)),
-  parts: pieces.flatMap((p) => p.parts),
-});
-
 /** A lamp or a beeper on its pin, or behind its transistor. */
 export function signPiece(job: Job, sign: Sign, drive: DriveFact): CircuitPiece {
   const whose: Whose = { of: sign.id, owner: sign.name, room: 'board' };
@@ -49,7 +40,7 @@ function lampOnPin(sign: Sign, ohms: number, whose: Whose): CircuitPiece {
   const [from, anode] = [`pin ${sign.id}`, `${sign.id} anode`];
   return {
     elements: () => [
-      resistorElement(`${sign.id} resistor`, from, anode, within(ohms, 0.05)),
+      resistorElement(`${sign.id} resistor`, from, anode, within(ohms, RESISTOR_SHARE)),
       {
         is: 'junction',
         id: `${sign.id} lamp`,
@@ -149,7 +140,7 @@ export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): Circ
   const whose: Whose = { of: sense.id, owner: sense.name, room: 'board' };
   const pin = `pin ${sense.id}`;
   const most = drive.pinVolts + OVER_VOLTS;
-  const least = drive.pinVolts * (drive.pinVolts > FIVE_VOLTS ? HIGH_SHARE.five : HIGH_SHARE.low);
+  const least = drive.pinVolts * highShare(drive.pinVolts);
   const input = (high: boolean): Fitted => ({
     id: pin,
     kind: 'pin',
@@ -198,8 +189,8 @@ export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): Circ
   return {
     elements: () => [
       { is: 'source', id: signal, a: signal, b: ZERO, volts: level, ohms: exactly(0) },
-      resistorElement(`${sense.id} upper`, signal, pin, within(upper, 0.01)),
-      resistorElement(`${sense.id} lower`, pin, ZERO, within(LOWER_OHMS, 0.01)),
+      resistorElement(`${sense.id} upper`, signal, pin, within(upper, DIVIDER_SHARE)),
+      resistorElement(`${sense.id} lower`, pin, ZERO, within(LOWER_OHMS, DIVIDER_SHARE)),
     ],
     parts: [
       fittedResistor(`${sense.id} upper`, 'upper resistor of a divider', whose, signal, pin),

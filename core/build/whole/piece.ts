@@ -5,11 +5,25 @@ import { partInput, valueOf, type TakenPart } from '../../engines/parts';
 import type { Fitted, Rating } from './fitted';
 import type { State } from './state';
 
+/** An element that rests on what nobody read or confirmed: a row that it matters to is no better than that. */
+export interface Guess {
+  readonly element: string;
+  readonly verdict: 'unknown' | 'tight';
+  readonly because: string;
+}
+
 /** A piece of the circuit: its elements in a state, and its parts. */
 export interface CircuitPiece {
   readonly elements: (state: State) => readonly Element[];
   readonly parts: readonly Fitted[];
+  readonly guesses?: readonly Guess[];
 }
+/** Several pieces as one. */
+export const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
+  elements: (state) => pieces.flatMap((p) => p.elements(state)),
+  parts: pieces.flatMap((p) => p.parts),
+  guesses: pieces.flatMap((p) => p.guesses ?? []),
+});
 
 /** Volts of `a` over `b`. */
 export const volts = (a: string, b: string): CircuitQuantity => ({ volts: [a, b] });

@@ -4,7 +4,7 @@ import { boundsOf, takenPart, valueOf, type TakenPart } from '../../engines/part
 import { AMPS_SHARE, npnDriver, VOLTS_SHARE } from './driver';
 import type { Fitted, Rating } from './fitted';
 import { amps, common, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
-import { coilSupply, contactBetween, kick, switchRatings, type Site } from './site';
+import { coilSupply, contactBetween, kick, switchRatings, withoutSide, type Site } from './site';
 
 /** A diode across a coil: what it bears, V and A, and its drop (`coil-diode`). */
 const DIODE = { volts: 50, amps: 1, drop: { low: 0.5, nominal: 0.7, high: 1 } } as const;
@@ -28,9 +28,8 @@ export function relayContactPiece(s: Site): CircuitPiece {
   );
   const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const coil = volts(supply.plus, collector);
-  const whole = s.supplies.at(s.press.id) !== null;
   const coilOf = (key: string, name: string, share: number, sense: Rating['sense']): Rating =>
-    whole
+    supply.unknown === ''
       ? {
           ...rated(part, key, 'coilVolts', 1, coil),
           name,
@@ -38,7 +37,7 @@ export function relayContactPiece(s: Site): CircuitPiece {
           limit: share * rating,
           ...(sense === 'at least' ? { states: s.on } : {}),
         }
-      : notKnown(key, name, 'what feeds the coil is not said');
+      : notKnown(key, name, supply.unknown);
   return {
     elements: (state) => [
       ...(state.board ? supply.elements : []),
@@ -63,18 +62,24 @@ export function relayContactPiece(s: Site): CircuitPiece {
             amps: ['contact-amps', 'contactAmps'],
           }),
           kick(s),
-          s.side
-            ? {
-                ...rated(part, 'contact-least-amps', 'minimumAmps', 1, amps(`${id} contact`)),
-                sense: 'at least',
-                states: s.on,
-                // A film fails now and then and hurts nobody: a reason for another contact and not to stop.
-                soft: true,
-              }
-            : notApplying('contact-least-amps', 'least current of the contact', 'it carries a load of its own'),
+          leastAmps(s, part),
         ],
       },
     ],
+  };
+}
+
+/** The least current of a contact. A film fails now and then and hurts nobody: a reason for another contact and not to stop. */
+function leastAmps(s: Site, part: TakenPart): Rating {
+  const [key, name] = ['contact-least-amps', 'least current of the contact'];
+  if (!s.side) return withoutSide(s, key, name);
+  if (s.side.line.alternating !== 'no')
+    return notApplying(key, name, 'it alternates: its own finding in Thumb holds it by its effective value');
+  return {
+    ...rated(part, key, 'minimumAmps', 1, amps(`${s.press.id} contact`)),
+    sense: 'at least',
+    states: s.on,
+    soft: true,
   };
 }
 
@@ -119,7 +124,6 @@ export function relayModulePiece(s: Site): CircuitPiece {
   const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const input = amps(`${id} input`);
   const on = valueOf(part, 'onAmps');
-  const whole = s.supplies.at(s.press.id) !== null;
   return {
     elements: (state) => [
       ...(state.board ? supply.elements : []),
@@ -141,13 +145,13 @@ export function relayModulePiece(s: Site): CircuitPiece {
             limit: on / 2,
             states: ['rest', 'signs', 'machine-dead'],
           },
-          whole
+          supply.unknown === ''
             ? {
                 ...rated(part, 'supply-volts', 'supplyVolts', 1, volts(supply.plus, supply.minus)),
                 name: 'most volts of its supply',
                 limit: COIL.most * valueOf(part, 'supplyVolts'),
               }
-            : notKnown('supply-volts', 'most volts of its supply', 'what feeds the module is not said'),
+            : notKnown('supply-volts', 'most volts of its supply', supply.unknown),
           ...switchRatings(s, part, {
             volts: ['contact-volts', 'contactVolts'],
             amps: ['contact-amps', 'contactAmps'],

@@ -1,26 +1,19 @@
 import { exactly, within } from '../../ground/quantity';
 import { ZERO, type Element } from '../../engines/net';
 import { boundsOf, takenPart, valueOf } from '../../engines/parts';
-import { OPTO_AGEING } from '../ways';
+import { GATE_OHMS, HOLD_OHMS, OPTO_AGEING, RESISTOR_SHARE } from '../ways';
 import { AMPS_SHARE, ledInput, npnDriver, saturated, VOLTS_SHARE } from './driver';
 import type { Rating } from './fitted';
-import { amps, common, fittedResistor, notApplying, rated, resistorElement, volts, type CircuitPiece } from './piece';
-import { contactBetween, sideIn, switchRatings, type Site } from './site';
+import { amps, common, fittedResistor, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import { contactBetween, sideIn, switchRatings, withoutSide, type Site } from './site';
 
-/** Resistor before a gate, and the one that holds it, Ω (`gate-drive`). */
-const GATE_OHMS = 220;
-const HOLD_OHMS = 100e3;
-
-/** What a gate bears either way, V (`small-parts`). */
+/** What a gate bears either way, V, and what small parts turn into heat, W (`small-parts`). */
 const GATE_VOLTS = 12;
-
 const MOSFET_WATTS = 0.3;
-
 const COUPLER_WATTS = 0.15;
-
-const COUPLER_REVERSE = 6;
-
 const SSR_WATTS = 0.3;
+/** What the output of a coupler bears the wrong way round, V (`small-parts`). */
+const COUPLER_REVERSE = 6;
 
 export function npnPiece(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'npn');
@@ -49,8 +42,8 @@ export function nmosPiece(s: Site): CircuitPiece {
   const before = press.resistorOhms ?? GATE_OHMS;
   return {
     elements: () => [
-      resistorElement(`${id} gate resistor`, `pin ${id}`, gate, within(before, 0.05)),
-      resistorElement(`${id} hold`, gate, ZERO, within(HOLD_OHMS, 0.05)),
+      resistorElement(`${id} gate resistor`, `pin ${id}`, gate, within(before, RESISTOR_SHARE)),
+      resistorElement(`${id} hold`, gate, ZERO, within(HOLD_OHMS, RESISTOR_SHARE)),
       channel,
     ],
     parts: [
@@ -154,7 +147,7 @@ export function solidStateRelayPiece(s: Site): CircuitPiece {
         stress: { watts: [volts(s.side.upper, s.side.lower), amps(`${id} contact`)] },
         states: s.on,
       })
-    : notApplying('watts', 'watts of its output', 'it carries a load of its own: Guard holds it against that');
+    : withoutSide(s, 'watts', 'watts of its output');
   return {
     elements: (state) => [...led.elements(state), ...closes(state)],
     parts: [

@@ -3,18 +3,16 @@ import type { Job } from '../../ground/job';
 import { exactly } from '../../ground/quantity';
 import { ZERO } from '../../engines/net';
 import { takenPart } from '../../engines/parts';
+import { WIRE_OHMS_PER_METRE } from '../ways';
 import { drivenPin, outputPin } from './driver';
 import { RATINGS_OF } from './fitted';
 import type { MachineSide } from './machine-side';
-import { notKnown, resistorElement, type CircuitPiece } from './piece';
+import { joined, notKnown, resistorElement, type CircuitPiece } from './piece';
 import { relayContactPiece, relayModulePiece } from './press-relays';
 import { nmosPiece, npnPiece, optocouplerPiece, solidStateRelayPiece } from './press-semiconductors';
-import type { Site } from './site';
+import { NO_SIDE, type Site } from './site';
 import type { State } from './state';
 import type { SupplyPiece } from './supplies';
-
-/** Resistance of a metre of a ground wire with its joints, Ω (`ground-wire`). */
-const WIRE_OHMS_PER_METRE = 0.1;
 
 /** One press of a job: its pin, its driver, what closes, and the ground that it may share. Empty for a way that is no such circuit. */
 export function pressPiece(
@@ -53,11 +51,6 @@ export function pressPiece(
   return joined([pin, build(site), ...(press.sharesGround && side ? [sharedGround(site, side)] : [])]);
 }
 
-const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
-  elements: (state) => pieces.flatMap((p) => p.elements(state)),
-  parts: pieces.flatMap((p) => p.parts),
-});
-
 /** Ways whose part stands between the machine's two terminals and nowhere else: nothing is known of it where those are not. */
 const NEEDS_SIDE: Partial<Record<PressFact['way'], 'npn' | 'nmos' | 'optocoupler'>> = {
   'npn-to-ground': 'npn',
@@ -73,9 +66,7 @@ const unseen = (s: Site, kind: 'npn' | 'nmos' | 'optocoupler'): CircuitPiece => 
       kind,
       name: takenPart(s.job, kind).name,
       ...s.whose,
-      ratings: RATINGS_OF[kind].map((key) =>
-        notKnown(key, key.replaceAll('-', ' '), 'the machine’s side of this control is not known'),
-      ),
+      ratings: RATINGS_OF[kind].map((key) => notKnown(key, key.replaceAll('-', ' '), NO_SIDE)),
     },
   ],
 });

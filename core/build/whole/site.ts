@@ -1,3 +1,4 @@
+import { INPUT_AMPS } from '../ways';
 import { present } from '../../ground/lists';
 import type { DriveFact, PressFact } from '../../ground/facts';
 import type { Control, Job } from '../../ground/job';
@@ -55,18 +56,22 @@ export const contactBetween = (s: Site, ohms: Interval): CircuitPiece['elements'
       : [];
 };
 
+/** A rating of what closes a pair of which no line is known: a contact before a load is judged in Guard, of others nobody knows. */
+export const withoutSide = (s: Site, key: string, name: string): Rating =>
+  s.press.contact
+    ? notApplying(key, name, 'it carries a load of its own: Guard holds it against that')
+    : notKnown(key, name, NO_SIDE);
+/** Why nothing is known of what stands between two terminals. */
+export const NO_SIDE = 'the machine’s side of this control is not known';
+
 /** Ratings of what closes the pair, by the names that its kind gives them; a contact that carries a load is judged in Guard. */
 export function switchRatings(
   s: Site,
   part: TakenPart,
   names: { readonly volts: readonly [string, string]; readonly amps: readonly [string, string] },
 ): Rating[] {
-  const guard = 'it carries a load of its own: Guard holds it against that';
   if (!s.side)
-    return [
-      notApplying(names.volts[0], 'volts across it', guard),
-      notApplying(names.amps[0], 'current through it', guard),
-    ];
+    return [withoutSide(s, names.volts[0], 'volts across it'), withoutSide(s, names.amps[0], 'current through it')];
   return [
     rated(part, names.volts[0], names.volts[1], VOLTS_SHARE, volts(s.side.upper, s.side.lower)),
     rated(part, names.amps[0], names.amps[1], AMPS_SHARE, amps(`${s.press.id} contact`)),
@@ -77,10 +82,9 @@ export function switchRatings(
 export function kick(s: Site): Rating {
   const feeds = s.control?.feeds ?? 'unknown';
   const name = 'what it breaks';
-  if (!s.side) return notApplying('contact-kick', name, 'it carries a load of its own: Guard holds it against that');
+  if (!s.side) return withoutSide(s, 'contact-kick', name);
   if (feeds === 'coil') return notKnown('contact-kick', name, 'a coil that nothing clamps');
-  const most = s.side.line.supply.range.high / s.side.line.pull.range.low;
-  if (feeds === 'unknown' && most > INPUT_AMPS)
+  if (feeds === 'unknown' && s.side.mostAmps > INPUT_AMPS)
     return notKnown('contact-kick', name, 'whether the pair feeds a coil is not said');
   return notApplying(
     'contact-kick',
@@ -93,17 +97,18 @@ export function kick(s: Site): Rating {
   );
 }
 
-/** No input of electronics takes as much, A (common practice). */
-const INPUT_AMPS = 0.03;
-
-/** Plus and minus of a coil's supply: what it hangs on, or one as it is rated where nobody said. */
-export function coilSupply(s: Site, rating: number): { plus: string; minus: string; elements: readonly Element[] } {
+/** Plus and minus of a coil's supply: what it hangs on, or one as it is rated where that is not known, and why it is not. */
+export function coilSupply(
+  s: Site,
+  rating: number,
+): { plus: string; minus: string; unknown: string; elements: readonly Element[] } {
   const at = s.supplies.at(s.press.id);
-  if (at) return { ...at, elements: [] };
+  if (at && at.unknown === '') return { ...at, elements: [] };
   const plus = `${s.press.id} supply`;
   return {
     plus,
     minus: ZERO,
+    unknown: at?.unknown ?? 'what feeds it is not said',
     elements: [{ is: 'source', id: plus, a: plus, b: ZERO, volts: within(rating, SUPPLY_SHARE), ohms: exactly(0) }],
   };
 }

@@ -4,16 +4,21 @@ import { exactly, within } from '../../ground/quantity';
 import { converterValues, CONVERTER_SPREAD, linkOhms, ohmsOfSource, openVolts } from '../../engines/electrics';
 import { ZERO, type Element } from '../../engines/net';
 import { isConverter, placeOf, supplyTree, type SupplyNode, type SupplyTree } from '../../engines/supply';
-import type { CircuitPiece } from './piece';
+import type { CircuitPiece, Guess } from './piece';
 import type { State } from './state';
 
+/** Nothing is written with less, Ω. */
+const LEAST_OHMS = 1e-3;
 /** A step-up converter starts from so many volts on (`converters`). */
 const STEP_UP_STARTS = 0.9;
 
 /** The supplies of a job as nodes of its circuit. */
 export interface SupplyPiece extends CircuitPiece {
-  /** Plus and minus of what a load hangs on; null where nobody said. */
-  readonly at: (load: string) => { readonly plus: string; readonly minus: string } | null;
+  /**
+   * Plus and minus of what a load hangs on, and why its volts are not known, empty where they are; null where nobody said what it hangs
+   * on.
+   */
+  readonly at: (load: string) => { readonly plus: string; readonly minus: string; readonly unknown: string } | null;
 }
 
 const plusOf = (id: string): string => `supply ${id} +`;
@@ -27,7 +32,7 @@ function joinedSources(job: Job, facts: Facts, tree: SupplyTree): ReadonlySet<nu
   return new Set(loads.flatMap((l) => tree.nodes[placeOf(job.feed, tree, l)]?.source ?? []));
 }
 
-/** Sources, converters, leads and fuses with what draws from them. An alternating source is its peak, the worst way round. */
+/** Sources, converters, leads and fuses with what draws from them. */
 export function supplyPiece(job: Job, facts: Facts): SupplyPiece {
   const tree = supplyTree(job.feed);
   const joined = joinedSources(job, facts, tree);
@@ -38,14 +43,44 @@ export function supplyPiece(job: Job, facts: Facts): SupplyPiece {
   const fixed = tree.nodes.flatMap((n) => nodeElements(job, tree, n, minusOf(n)));
   const at: SupplyPiece['at'] = (load) => {
     const n = tree.nodes[placeOf(job.feed, tree, load)];
-    return n && n.source >= 0 ? { plus: plusOf(n.id), minus: minusOf(n) } : null;
+    return n && n.source >= 0
+      ? { plus: plusOf(n.id), minus: minusOf(n), unknown: whyUnknown(job, facts, tree, n) }
+      : null;
   };
   const dead = fixed.map(withoutPower);
   return {
     elements: (state) => (state.board ? [...fixed, ...drains(job, facts, at, state)] : dead),
     parts: [],
+    guesses: tree.nodes.flatMap((n) => (isUsualLead(n) ? [usualLead(n)] : [])),
     at,
   };
+}
+
+/** A lead of which nobody said how long or how thick it is stands for a usual one. */
+const isUsualLead = (n: SupplyNode): boolean =>
+  n.kind === 'lead' && (n.item.metres === null || n.item.squareMetres === null);
+const usualLead = (n: SupplyNode): Guess => ({
+  element: n.id,
+  verdict: 'tight',
+  because: `nobody said how long and how thick the ${n.name} is`,
+});
+/** A usual lead may be half of what it is taken for, or twice. */
+const USUAL_FACTOR = 2;
+
+/** Why the volts at a place of the tree are not known; empty where they are. */
+function whyUnknown(job: Job, facts: Facts, tree: SupplyTree, n: SupplyNode): string {
+  const source = tree.nodes[n.source];
+  if (source?.kind !== 'source') return 'what feeds it is not said';
+  if (!openVolts(job, source.item)) return `what the ${source.name} gives is not said`;
+  if (source.item.current === 'ac') return `the ${source.name} alternates`;
+  if (ohmsOfSource(job, source.item).origin.from === 'prior') return `nobody loaded the ${source.name}`;
+  const fuse = tree.nodes.find((x) => x.kind === 'fuse' && x.source === n.source && x.item.amps === null);
+  if (fuse) return `the rating of the ${fuse.name} is not said`;
+  const draws = facts.presses.flatMap((p) =>
+    p.draws.flatMap((d) => (d.runAmps === null ? [{ id: lineId(p.id, d.part), name: d.name }] : [])),
+  );
+  const unsaid = draws.find((d) => tree.nodes[placeOf(job.feed, tree, d.id)]?.source === n.source);
+  return unsaid ? `what the ${unsaid.name} on the same supply draws is not known` : '';
 }
 
 /** What a supply without power is: its output lies on its ground through what bleeds its capacitors, Ω (common practice). */
@@ -61,17 +96,20 @@ function nodeElements(job: Job, tree: SupplyTree, n: SupplyNode, minus: string):
   const out = plusOf(n.id);
   if (n.kind === 'source') {
     const open = openVolts(job, n.item);
-    if (!open) return [];
-    const peak = n.item.current === 'ac' ? Math.SQRT2 : 1;
-    const volts = { low: open.low * peak, nominal: ((open.low + open.high) / 2) * peak, high: open.high * peak };
+    // What alternates is judged by Feed, and what hangs on it is unknown here.
+    if (!open || n.item.current === 'ac') return [];
+    const volts = { low: open.low, nominal: (open.low + open.high) / 2, high: open.high };
     return [{ is: 'source', id: n.id, a: out, b: minus, volts, ohms: exactly(ohmsOfSource(job, n.item).ohms) }];
   }
   const from = tree.nodes[n.parent];
   if (!from || n.source < 0) return [];
   const input = plusOf(from.id);
   if (!isConverter(n)) {
-    const ohms = n.kind === 'capacitor' ? 0 : linkOhms(n.item);
-    return [{ is: 'resistor', id: n.id, a: input, b: out, ohms: exactly(Math.max(ohms, 1e-3)) }];
+    const ohms = Math.max(n.kind === 'capacitor' ? 0 : linkOhms(n.item), LEAST_OHMS);
+    const range = isUsualLead(n)
+      ? { low: ohms / USUAL_FACTOR, nominal: ohms, high: ohms * USUAL_FACTOR }
+      : exactly(ohms);
+    return [{ is: 'resistor', id: n.id, a: input, b: out, ohms: range }];
   }
   const values = converterValues(n.item);
   return [

@@ -62,3 +62,50 @@ describe('the ledger', () => {
     expect(row(gate, 'relay', 'contact-kick').rating.applies).toBe(false);
   });
 });
+
+describe('what rests on a guess', () => {
+  const unread = (job: Job): Job => ({
+    ...job,
+    readings: job.readings.map((r) => (r.kind === 'volts-dc' || r.kind === 'amps' ? { ...r, struck: true } : r)),
+  });
+
+  it('is unknown where nobody read the machine’s side, and settled beside it where that does not matter', () => {
+    const job = unread(demoJob('rice-pot'));
+    expect(row(job, 'solid-state-relay', 'load-volts')).toMatchObject({
+      verdict: 'unknown',
+      guess: expect.stringContaining('nobody read'),
+    });
+    expect(row(job, 'solid-state-relay', 'led-least-amps')).toMatchObject({ verdict: 'settled', guess: '' });
+  });
+
+  it('is tight where a usual lead stands for one that nobody described', () => {
+    const job = fed(gate, {}, { metres: null, squareMetres: null });
+    expect(row(job, 'relay', 'coil-most-volts')).toMatchObject({
+      verdict: 'tight',
+      guess: expect.stringContaining('lead'),
+    });
+    expect(row(job, 'pin', 'amps')).toMatchObject({ verdict: 'settled' });
+  });
+
+  it.each([
+    ['whose volts nobody said', { volts: null }],
+    ['that alternates', { current: 'ac' as const }],
+  ])('is unknown behind a supply %s, and never settled at no volts', (_, set) => {
+    const job = fed(gate, set);
+    for (const key of ['coil-least-volts', 'coil-most-volts']) expect(row(job, 'relay', key).verdict).toBe('unknown');
+  });
+
+  it('meets what alternates either way round', () => {
+    const loop = {
+      ...gate,
+      readings: gate.readings.map((r) => (r.kind === 'volts-dc' ? { ...r, kind: 'volts-ac' as const } : r)),
+    };
+    const facts = assess(loop).facts;
+    const fact = Object.values(facts.controls)[0]!;
+    if (fact.alternating === 'no') throw new Error('it does not alternate');
+    const coupled = pressed(loop, { way: 'optocoupler' });
+    const reverse = row(coupled, 'optocoupler', 'output-reverse-volts');
+    expect(reverse.verdict).not.toBe('settled');
+    expect(reverse.stress!).toBeGreaterThan(6);
+  });
+});

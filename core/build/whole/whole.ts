@@ -4,7 +4,7 @@ import type { Element } from '../../engines/net';
 import { fitted, type Fitted } from './fitted';
 import { machineSide, type MachineSide } from './machine-side';
 import { sensePiece, signPiece } from './panel-pieces';
-import type { CircuitPiece } from './piece';
+import type { CircuitPiece, Guess } from './piece';
 import { pressPiece } from './presses';
 import { statesOf, type State } from './state';
 import { supplyPiece } from './supplies';
@@ -15,6 +15,8 @@ export interface WholeCircuit {
   readonly elements: (state: State) => readonly Element[];
   /** Every part of it with every rating that its kind has. */
   readonly parts: readonly Fitted[];
+  /** Elements that rest on what nobody read or confirmed. */
+  readonly guesses: readonly Guess[];
   /** Presses whose way is no circuit of pins and terminals, by name: their own findings judge them. */
   readonly apart: readonly string[];
 }
@@ -50,6 +52,7 @@ export function wholeCircuit(job: Job, facts: Facts, weakOhms: readonly [number,
     states,
     elements: (state) => pieces.flatMap((p) => p.elements(state)),
     parts: pieces.flatMap((p) => p.parts).map(fitted),
+    guesses: pieces.flatMap((p) => p.guesses ?? []),
     apart,
   };
 }

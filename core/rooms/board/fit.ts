@@ -60,8 +60,6 @@ export function pinFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfil
   return line.direction === 'in' ? inputFit(line, pin, profile) : outputFit(line, pin, job, profile);
 }
 
-/** The resistor to ground that boards put at a pin which must be low at reset, Ω: common practice. */
-const STRAP_OHMS = 10e3;
 /** Whether a line is a contact to ground under a pull-up. */
 const closesToGround = (line: Line): boolean =>
   line.of === 'hand' || (line.of === 'sense' && line.asks.includes('pull-up'));
@@ -69,11 +67,10 @@ const closesToGround = (line: Line): boolean =>
 /** A contact or a signal on a pin that decides how the chip starts, or that talks while it starts. */
 function inputFit(line: Line, pin: BoardPin, profile: BoardProfile): PinFit {
   if (pin.strap === 'low' && closesToGround(line)) {
-    const volts = (profile.volts * STRAP_OHMS) / (STRAP_OHMS + profile.weakOhms[0]);
     return {
       verdict: 'stop',
       title:
-        `${pinName(pin)} ${pin.nature}: its resistor to ground leaves an open ${line.name} at ${formatQuantity(volts, 'V')} and less, ` +
+        `${pinName(pin)} ${pin.nature}: its resistor to ground holds an open ${line.name} low, ` +
         'which reads as closed for ever; a stronger pull-up would keep the controller from starting',
       caption: `${short(pin)}: reads closed`,
       against: 'strap',

@@ -109,13 +109,37 @@ function startBlows(r: SupplyRun, place: number, n: Link, rated: number): Findin
   );
   const worst = starts.sort((a, b) => b.amps - a.amps)[0];
   if (!worst) return [];
+  const lasts = derive('how long the start lasts', 't', 't_s', 's', [
+    computed(
+      't_s',
+      `${formatQuantity(worst.amps, 'A')} in ${worst.course}`,
+      worst.seconds,
+      's',
+      'the tree at that instant',
+    ),
+  ]);
+  const times = worst.amps / rated;
+  const holds = derive(
+    `what a time-lag fuse holds at ${formatQuantity(times, '1')} times its rating, at least`,
+    't_h',
+    't_f',
+    's',
+    [
+      computed(
+        't_f',
+        'between the points of its sheet',
+        worst.held,
+        's',
+        'IEC 60127-2, sheet 3, on straight lines in logarithms',
+      ),
+    ],
+  );
   return [
-    finding('feed', `fuse-start@${n.id}`, {
-      verdict: 'stop',
-      title:
-        `${formatQuantity(worst.amps, 'A')} for ${formatQuantity(worst.seconds, 's')} in ${worst.course} may blow the ${n.name}: ` +
-        `a time-lag fuse of ${formatQuantity(rated, 'A')} holds that for ${formatQuantity(worst.held, 's')} at least`,
+    judged('feed', `fuse-start@${n.id}`, {
+      title: `A start through the ${n.name} against the time that it holds`,
       caption: 'start blows fuse',
+      steps: [lasts],
+      limit: derivedLimit('at most', [holds], 'what it holds at least'),
       source: ['iec-60127'],
       remedy: { text: 'Take the next larger fuse that the lead behind it still allows, or let less start at once.' },
     }),
