@@ -47,17 +47,6 @@ test('practice', async ({ page }) => {
   await shot(page, 'practice');
 });
 
-test('remainder', async ({ page }) => {
-  await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
-  await at(page, '');
-  await page.getByRole('button', { name: 'practice', exact: true }).click();
-  await page.getByLabel('What may come').click();
-  await page.getByRole('option', { name: 'none of the kinds' }).click();
-  await measureAll(page);
-  await page.waitForTimeout(500);
-  await shot(page, 'remainder');
-});
-
 test('thumb', async ({ page }) => {
   await at(page, 'demo-rice-pot/thumb');
   await shot(page, 'thumb');

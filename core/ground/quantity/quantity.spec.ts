@@ -7,6 +7,7 @@ import {
   corners,
   exactly,
   formatQuantity,
+  inefficiency,
   quantityText,
   meanOf,
   nearest,
@@ -267,5 +268,24 @@ describe('a share that was counted', () => {
     expect(mean.low).toBeCloseTo(9.258242, 4);
     expect(mean.high).toBeCloseTo(9.264679, 4);
     expect(meanOf([0, 0, 0.1])).toMatchObject({ low: 0 });
+  });
+
+  // Of a first-order autoregressive series with φ, (1+φ)/(1−φ) values count for one: the sum of its correlations φ^k. The second length
+  // is taken in blocks.
+  it.each([
+    [0, 2000],
+    [0.5, 2000],
+    [0.9, 40_000],
+  ])('sees how many values count for one where each hangs on the last by %f, of %i', (phi, count) => {
+    const random = seededRandom(11);
+    let x = 0;
+    const series = Array.from({ length: count }, () => (x = phi * x + random.normal()));
+    const truth = (1 + phi) / (1 - phi);
+    expect(inefficiency(series) / truth).toBeGreaterThan(0.8);
+    expect(inefficiency(series) / truth).toBeLessThan(1.25);
+  });
+
+  it('counts each where all are the same, and where there is none', () => {
+    expect([inefficiency([]), inefficiency([3]), inefficiency([2, 2, 2, 2])]).toEqual([1, 1, 1]);
   });
 });
