@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, dropFault, isolated, measureAll, say } from './steps';
+import { DEMO, dropFault, isolated, say } from './steps';
 
 const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
 

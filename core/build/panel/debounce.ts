@@ -3,7 +3,9 @@ import { WORST_BOUNCE_SECONDS } from './practice';
 
 /**
  * Whether a contact is waited for until it has settled.
- * @param id how its findings begin; @param longer what to do where it bounces for longer; @param late of a hand, where it is felt to answer late.
+ * @param id how its findings begin
+ * @param longer what to do where it bounces for longer
+ * @param late of a hand, where it is felt to answer late
  */
 export function debounceFinding(
   id: string,
