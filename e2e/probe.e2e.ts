@@ -234,7 +234,7 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
     .getByText('Source resistance of logic')
     .getByRole('button', { name: /^2 Ω: why/ })
     .click();
-  await expect(page.getByRole('dialog')).toContainText('(5 V − 4.8 V) / 0.1 A = 2 Ω');
+  await expect(page.getByRole('dialog')).toContainText('max(0; 5 V − 4.8 V) / 0.1 A = 2 Ω');
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: /34\.8 s: why/ }).click();
   await expect(page.getByRole('dialog')).toContainText('Discharge of a capacitor');

@@ -96,6 +96,7 @@ test('the rice pot from an empty shelf to the downloaded zip, typed and clicked'
   ).toBeVisible();
   await expect(bead(page, 'Try')).toHaveAccessibleName(/signed off/);
   // A one-shot fires at each edge: that a restart loop was tried is said as well.
+  await room(page, 'Guard');
   await page.getByRole('button', { name: 'It was tried' }).first().click();
   await expect(bead(page, 'Guard')).toHaveAccessibleName(/settled/);
 
