@@ -7,15 +7,30 @@ import { isGraver, type Finding } from '../core/ground/finding';
 import type { Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { OF_PINS } from './situations/board';
+import { OF_CIRCUITS } from './situations/circuits';
 import { OF_CONVERTERS } from './situations/converters';
+import { OF_ENERGY } from './situations/energy';
 import { OF_SUPPLIES } from './situations/feed';
 import { OF_LOADS } from './situations/loads';
+import { OF_MECHANICS } from './situations/mechanics';
 import { OF_PRESSES } from './situations/motion';
+import { OF_PEOPLE } from './situations/people';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
-const ALL: readonly Situation[] = [...OF_SUPPLIES, ...OF_CONVERTERS, ...OF_PINS, ...OF_PRESSES, ...OF_LOADS];
+const ALL: readonly Situation[] = [
+  ...OF_SUPPLIES,
+  ...OF_CONVERTERS,
+  ...OF_PINS,
+  ...OF_PRESSES,
+  ...OF_LOADS,
+  ...OF_MECHANICS,
+  ...OF_CIRCUITS,
+  ...OF_ENERGY,
+  ...OF_PEOPLE,
+];
 const SEED = 20261130;
-const PAIRS = 2000;
+/** `SITUATION_PAIRS` asks for more of them. */
+const PAIRS = Number(process.env['SITUATION_PAIRS'] ?? 500);
 
 const sound = new Map<Job, Assessment>();
 const assessed = (job: Job): Assessment => {
@@ -32,8 +47,8 @@ function said(s: Situation, job: Job): readonly Finding[] {
 }
 
 describe('what must never be green', () => {
-  it('are ninety at least, each with where it is known from', () => {
-    expect(ALL.length).toBeGreaterThanOrEqual(90);
+  it('are two hundred at least, each with where it is known from', () => {
+    expect(ALL.length).toBeGreaterThanOrEqual(200);
     for (const s of ALL) expect(s.source.length, s.what).toBeGreaterThan(6);
     expect(new Set(ALL.map((s) => s.what)).size).toBe(ALL.length);
   });
@@ -60,11 +75,12 @@ describe('what must never be green', () => {
 
   it(`is not hidden by another one that comes with it, in ${PAIRS} pairs`, () => {
     const random = seededRandom(SEED);
-    const any = (): Situation => ALL[Math.floor(random.next() * ALL.length)]!;
+    const pairs = ALL.flatMap((one) =>
+      ALL.flatMap((other) => (one !== other && one.sound === other.sound ? [{ one, other, at: random.next() }] : [])),
+    ).sort((a, b) => a.at - b.at);
     let [tried, refused] = [0, 0];
-    for (let n = 0; n < PAIRS; n++) {
-      const [one, other] = [any(), any()];
-      if (one === other || one.sound !== other.sound) continue;
+    const hidden: string[] = [];
+    for (const { one, other } of pairs.slice(0, PAIRS)) {
       let job: Job;
       try {
         job = one.make(other.make(one.sound));
@@ -73,10 +89,14 @@ describe('what must never be green', () => {
         refused++;
         continue;
       }
+      if (one.holds && !one.holds(job)) continue;
       tried++;
-      expect(said(one, job), `${n}: ${one.what}, with ${other.what}`).not.toEqual([]);
+      if (said(one, job).length === 0) hidden.push(`${one.what}, with ${other.what}`);
     }
-    console.log(`${ALL.length} situations; ${tried} pairs of them, ${refused} refused at the border`);
-    expect(tried).toBeGreaterThan(50);
+    console.log(
+      `${ALL.length} situations; ${tried} of ${pairs.length} pairs of them, ${refused} refused at the border`,
+    );
+    expect(hidden).toEqual([]);
+    expect(tried).toBeGreaterThan(PAIRS / 3);
   });
 });

@@ -1,4 +1,4 @@
-import { BUTTON, cells, converted, lead, link, put, source, type Situation } from './situation';
+import { BUTTON, cells, converted, lead, link, put, source, type Situation, direct } from './situation';
 
 const F = ['feed'] as const;
 const AC = { current: 'ac' } as const;
@@ -94,6 +94,7 @@ export const OF_SUPPLIES: readonly Situation[] = [
     source: 'absolute maximum of the board',
     sound: BUTTON,
     make: (j) => source(j, { volts: 12 }),
+    holds: direct,
     rooms: F,
   },
   {
@@ -101,6 +102,7 @@ export const OF_SUPPLIES: readonly Situation[] = [
     source: 'least supply of the board',
     sound: BUTTON,
     make: (j) => source(j, { volts: 3.3 }),
+    holds: direct,
     rooms: F,
   },
   {

@@ -39,6 +39,7 @@ export const OF_PRESSES: readonly Situation[] = [
     source: 'arithmetic',
     sound: BUTTON,
     make: (j) => moves(j, ['press', 0.02]),
+    holds: (j) => (j.act.parts[0]!.shortestPressSeconds ?? 0) > 0.02,
     rooms: ['act'],
   },
   {
@@ -46,6 +47,7 @@ export const OF_PRESSES: readonly Situation[] = [
     source: 'arithmetic',
     sound: BUTTON,
     make: (j) => moves(j, ['press', 5]),
+    holds: (j) => (j.act.parts[0]!.longestPressSeconds ?? 0) < 5,
     rooms: ['act'],
   },
   {

@@ -33,7 +33,12 @@ export interface Situation {
   readonly make: (sound: Job) => Job;
   readonly rooms: readonly Room[];
   readonly worst?: Verdict;
+  /** Whether it is still so after another one came to it; always, where nothing is named. */
+  readonly holds?: (job: Job) => boolean;
 }
+
+/** For what is only so while no converter stands before the board. */
+export const direct = (job: Job): boolean => job.feed.converters.length === 0;
 
 /** A pin that reads contacts and signals, and gives what a sign takes. */
 const PIN = 13;

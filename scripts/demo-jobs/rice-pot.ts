@@ -51,7 +51,7 @@ new Maker(
     {
       do: 'put',
       list: 'hands',
-      item: { ...freshHand('arm', 'arm switch'), kind: 'arm', latching: true },
+      item: { ...freshHand('arm', 'arm switch'), kind: 'arm', latching: true, startsPerArming: 1 },
       say: 'an arm switch that whoever fills the pot sets by hand',
     },
   )

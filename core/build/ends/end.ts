@@ -5,6 +5,7 @@ export type Device =
   | `relay ${string}`
   | `motor ${string}`
   | 'driver of the coil'
+  | 'enable driver'
   | 'module'
   | 'stepper driver'
   | 'programmable logic'

@@ -5,4 +5,4 @@ export { panelFindings, panelOf } from './panel';
 export { dividerOhms, LOWER_OHMS } from './divider';
 export { signResistor, signThing } from './sign';
 export type { PanelPart, PanelDevice, PanelWire } from './thing';
-export { DIVIDER_SHARE, highShare, LEVEL_SHARE, OVER_VOLTS } from './practice';
+export { DIVIDER_SHARE, highShare, LEAK_AMPS, LEVEL_SHARE, OVER_VOLTS } from './practice';

@@ -70,6 +70,17 @@ export const amplifierDraw = (highVolts: number): Draw => ({
   origin: { from: 'source', key: 'feed-loads' },
 });
 
+/** A pull-up to a level that the machine gives as its high: it must be made by some supply. */
+export const pullUpDraw = (highVolts: number, ohms: number): Draw => ({
+  ...STEADY,
+  part: 'pull-up',
+  name: 'pull-up of the signal',
+  volts: scaled(COIL, highVolts),
+  runAmps: highVolts / ohms,
+  idleAmps: highVolts / ohms,
+  origin: WORKED_OUT,
+});
+
 /** Two alike. */
 export const twice = (d: Draw): Draw => ({
   ...d,

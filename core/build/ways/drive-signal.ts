@@ -10,9 +10,9 @@ import { wires, type Part, type WayContext, type WayResult, type WireEnds } from
 import { clampCurrent } from './drive';
 import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
-import { FILTER_OHMS, shiftFindings } from './signal-shift';
+import { FILTER_OHMS, PULL_OHMS, shiftFindings } from './signal-shift';
 import { fitFindings } from './signal-fit';
-import { amplifierDraw, coilDraw } from './draws';
+import { amplifierDraw, coilDraw, pullUpDraw } from './draws';
 
 const RETURN_OHMS = 10e3;
 
@@ -130,6 +130,43 @@ const JOINED: Readonly<Record<SignalPlan['knob'], (shaper: End, input: End, oldK
   parallel: (shaper, input) => [[shaper, input, true]],
 };
 
+/** The supply and the ground of an open collector. */
+const pullUpWires = (collector: boolean, plan: SignalPlan): WireEnds[] =>
+  collector
+    ? [
+        [voltsEnd(formatQuantity(plan.highVolts, 'V')), part('level shift, pull-up')],
+        [GROUND, part('level shift, emitter')],
+      ]
+    : [];
+
+/**
+ * The line that lets the machine's drive run. Over the pin's own level a transistor pulls it low; two, one behind the other, make it high.
+ * Either way it is not enabled while the pin floats.
+ */
+function enableLine(c: WayContext, plan: SignalPlan): { readonly parts: Part[]; readonly wires: WireEnds[] } {
+  if (plan.enable === 'none') return { parts: [], wires: [] };
+  const from = pin(', enable', 'enable', { acts: false });
+  const to = leg('machine', `enable, ${plan.enable}`);
+  if (plan.highVolts <= c.drive.highVolts.low) return { parts: [], wires: [[from, to, true]] };
+  const driver = (words: string) => leg('enable driver', words);
+  const high = plan.enable === 'high';
+  return {
+    parts: [
+      { name: 'NPN transistor, enable', value: '40 V, 200 mA', quantity: high ? 2 : 1 },
+      { ...resistorPart('base, enable', ENABLE_BASE_OHMS), quantity: high ? 2 : 1 },
+      ...(high ? [{ ...resistorPart('pull-up, enable', PULL_OHMS), quantity: 2 }] : []),
+    ],
+    wires: [
+      [from, driver('base resistor')],
+      [GROUND, driver('emitter')],
+      ...(high ? [[voltsEnd(formatQuantity(plan.highVolts, 'V')), driver('pull-ups')] satisfies WireEnds] : []),
+      [driver('collector'), to, true],
+    ],
+  };
+}
+/** Base resistor of a transistor that pulls some milliamperes, Ω: common practice. */
+const ENABLE_BASE_OHMS = 10e3;
+
 /** The machine's own drive signal made by the controller instead of by its knob. */
 export function driveSignal(c: WayContext): WayResult {
   const way = 'drive-signal';
@@ -151,10 +188,7 @@ export function driveSignal(c: WayContext): WayResult {
   ];
   if (plan.returnVolts !== null)
     findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
-  const enable: WireEnds[] =
-    plan.enable === 'none'
-      ? []
-      : [[pin(', enable', 'enable', { acts: false }), leg('machine', `enable, ${plan.enable}`), true]];
+  const enable = enableLine(c, plan);
   const filter = part(plan.what === 'level' ? 'filter' : 'level shift');
   const shaper = shift.amplified ? part('amplifier, output') : filter;
   const amplifier: WireEnds[] = shift.amplified
@@ -168,9 +202,7 @@ export function driveSignal(c: WayContext): WayResult {
   findings.push(...old.findings);
   const parts = [
     ...shift.parts,
-    ...(plan.enable !== 'none' && plan.highVolts > c.drive.highVolts.low
-      ? [{ name: 'NPN transistor, enable', value: '40 V, 200 mA', quantity: 1 }]
-      : []),
+    ...enable.parts,
     ...(plan.returnVolts === null ? [] : [resistorPart('before the pulse input', RETURN_OHMS)]),
     ...old.parts,
   ];
@@ -183,7 +215,8 @@ export function driveSignal(c: WayContext): WayResult {
       ...amplifier,
       ...JOINED[plan.knob](shaper, leg('machine', 'signal input'), leg('machine', 'old knob')),
       ...old.wires,
-      ...enable,
+      ...pullUpWires(shift.collector, plan),
+      ...enable.wires,
       ...(plan.returnVolts === null ? [] : [[leg('machine', 'pulses back'), RETURN_PIN, true] satisfies WireEnds]),
       [GROUND, legOf('machine', 'machine’s', 'ground'), true],
     ]),
@@ -192,11 +225,12 @@ export function driveSignal(c: WayContext): WayResult {
       sharesGround: true,
       galvanicallyApart: false,
       input: 'pulses',
-      outputs: 1 + enable.length + (plan.knob === 'changeover' ? 1 : 0),
+      outputs: 1 + (plan.enable === 'none' ? 0 : 1) + (plan.knob === 'changeover' ? 1 : 0),
       pinAmps: c.drive.highVolts.nominal / FILTER_OHMS,
       draws: [
         ...(old.amps > 0 ? [coilDraw('changeover relay', old.coilVolts, old.amps)] : []),
         ...(plan.what === 'level' ? [amplifierDraw(plan.highVolts)] : []),
+        ...(shift.collector ? [pullUpDraw(plan.highVolts, PULL_OHMS)] : []),
       ],
     },
   );

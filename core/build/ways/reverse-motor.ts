@@ -107,6 +107,7 @@ function bridgeRatings(c: WayContext, part: TakenPart): Finding[] {
               : null,
         })
       : noStall(WAY),
+    ...lastingFinding(c, part, stall),
     judged('thumb', `${WAY}.most-volts`, {
       title: 'Motor supply under the most that the bridge bears',
       caption: 'bridge supply',
@@ -130,6 +131,51 @@ function bridgeRatings(c: WayContext, part: TakenPart): Finding[] {
     }),
   ];
 }
+/** What the motor draws while it runs against what the bridge bears for long; what it draws stalled bounds it where nobody read it. */
+function lastingFinding(c: WayContext, part: TakenPart, stall: Step | null): Finding[] {
+  const plan = c.press.motor;
+  const bears = partValue(part, 'motorAmps');
+  const running =
+    plan.runningAmps === null
+      ? null
+      : derive('current while it runs', 'I_run', 'k * I_r', 'A', [
+          constant('k', plan.mirrored ? 'two motors' : 'one motor', plan.mirrored ? 2 : 1, '1', 'ohm'),
+          planned(c, 'motor.runningAmps', 'I_r', 'of one motor, while it runs', plan.runningAmps, 'A'),
+        ]);
+  const step = running ?? (stall && stall.result.value <= LASTING_SHARE * bears.value ? stall : null);
+  if (!step && !stall) return [];
+  const way = takePart(
+    c,
+    'bridge',
+    'bridge-large',
+    'Take the large bridge',
+    'Take a bridge rated for the running motor.',
+  );
+  return [
+    step
+      ? judged('thumb', `${WAY}.lasting`, {
+          title: 'Running motor against what the bridge bears for long',
+          caption: 'running current',
+          steps: [step],
+          limit: atMost(bears.value, 'A', 'lasting rating of the bridge', bears.origin),
+          tightShare: 1 - LASTING_SHARE,
+          source: ['part-share'],
+          remedy: step.result.value > LASTING_SHARE * bears.value ? way : null,
+        })
+      : finding('thumb', `${WAY}.lasting`, {
+          verdict: 'unknown',
+          title:
+            `What the motor draws while it runs is not known, and stalled it draws more than the ` +
+            `${formatQuantity(bears.value, 'A')} that the bridge bears for long`,
+          caption: 'running current?',
+          source: ['part-share'],
+          remedy: { text: 'Read it with the meter in its lead while it moves, and enter it; or take a larger bridge.' },
+        }),
+  ];
+}
+/** Share of a lasting current up to which it is settled (`part-share`). */
+const LASTING_SHARE = 0.8;
+
 /** From this share of a bridge's peak on a larger one is offered; a finding is tight from there on. */
 const NEAR_PEAK = 0.8;
 

@@ -63,5 +63,24 @@ export function fitFindings(plan: SignalPlan, line: FittedLine | null): Finding[
         remedy: { text: 'Measure one more step, in the middle.' },
       }),
     );
-  return out;
+  return [...out, ...beyondFinding(plan)];
+}
+
+/** A line says nothing of steps over the highest one that was read: the machine's own electronics may end there. */
+function beyondFinding(plan: SignalPlan): Finding[] {
+  const highest = Math.max(...plan.points.map((p) => p.step));
+  if (plan.topStep <= highest) return [];
+  return [
+    finding('thumb', 'drive-signal.beyond', {
+      verdict: 'tight',
+      title:
+        `Step ${formatQuantity(plan.topStep, '1')} is asked for, and the highest that was read is ` +
+        `${formatQuantity(highest, '1')}: what the machine does above it nobody knows`,
+      caption: 'over the readings',
+      source: ['least-squares'],
+      remedy: {
+        text: 'Measure the signal at the highest step of the knob, or ask for no more than what was read.',
+      },
+    }),
+  ];
 }

@@ -21,7 +21,7 @@ import { resistorPart } from './result';
 import { unitOf } from './signal-fit';
 
 /** Pull-up of an open collector, Ω (`pull-up-usual`). */
-const PULL_OHMS = 4700;
+export const PULL_OHMS = 4700;
 /** Base resistor of that open collector, Ω: common practice. */
 const COLLECTOR_BASE_OHMS = 10e3;
 /** Resistor of the filter that makes a level of pulses, and the one before the pin that pulses come back to, Ω. */
@@ -33,12 +33,15 @@ export interface Shift {
   readonly parts: Part[];
   /** An amplifier stands between it and the machine. */
   readonly amplified: boolean;
+  /** An open collector stands there, whose pull-up makes the original's high level. */
+  readonly collector: boolean;
 }
-const NOTHING: Shift = { findings: [], parts: [], amplified: false };
+const NOTHING: Shift = { findings: [], parts: [], amplified: false, collector: false };
 const both = (a: Shift, b: Shift): Shift => ({
   findings: [...a.findings, ...b.findings],
   parts: [...a.parts, ...b.parts],
   amplified: a.amplified || b.amplified,
+  collector: a.collector || b.collector,
 });
 const WAY = 'drive-signal';
 
@@ -66,7 +69,7 @@ function filterShift(c: WayContext): Shift {
     swing,
   ]);
   return {
-    amplified: false,
+    ...NOTHING,
     parts: [
       resistorPart('filter', FILTER_OHMS),
       { name: 'capacitor, filter', value: formatQuantity(filter.farads.result.value, 'F'), quantity: 1 },
@@ -148,6 +151,7 @@ function amplifierShift(
     constant('V_rail', 'rail to rail leaves', 0.1, 'V', 'amplifier-supply'),
   ]);
   return {
+    ...NOTHING,
     amplified: true,
     parts: [
       {
@@ -212,7 +216,8 @@ function collectorShift(c: WayContext): Shift {
     highOf(c),
   ]);
   return {
-    amplified: false,
+    ...NOTHING,
+    collector: true,
     parts: [
       { name: 'NPN transistor, open collector', value: '40 V, 200 mA', quantity: 1 },
       resistorPart('base', COLLECTOR_BASE_OHMS),

@@ -1,7 +1,14 @@
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, lineId, type Job } from '../../ground/job';
 import { exactly, within } from '../../ground/quantity';
-import { converterValues, CONVERTER_SPREAD, linkOhms, ohmsOfSource, openVolts } from '../../engines/electrics';
+import {
+  converterValues,
+  CONVERTER_SPREAD,
+  linkOhms,
+  ohmsOfSource,
+  openVolts,
+  STEP_UP_STARTS,
+} from '../../engines/electrics';
 import { ZERO, type Element } from '../../engines/net';
 import { isConverter, placeOf, supplyTree, type SupplyNode, type SupplyTree } from '../../engines/supply';
 import type { CircuitPiece, Guess } from './piece';
@@ -9,8 +16,6 @@ import type { State } from './state';
 
 /** Nothing is written with less, Ω. */
 const LEAST_OHMS = 1e-3;
-/** A step-up converter starts from so many volts on (`converters`). */
-const STEP_UP_STARTS = 0.9;
 
 /** The supplies of a job as nodes of its circuit. */
 export interface SupplyPiece extends CircuitPiece {

@@ -3,9 +3,10 @@ import type { Job } from '../../ground/job';
 import type { Element } from '../../engines/net';
 import { fitted, type Fitted } from './fitted';
 import { machineSide, type MachineSide } from './machine-side';
-import { sensePiece, signPiece } from './panel-pieces';
+import { handPiece, sensePiece } from './input-pieces';
 import type { CircuitPiece, Guess } from './piece';
 import { pressPiece } from './presses';
+import { signPiece } from './sign-piece';
 import { statesOf, type State } from './state';
 import { supplyPiece } from './supplies';
 
@@ -46,7 +47,10 @@ export function wholeCircuit(job: Job, facts: Facts, weakOhms: readonly [number,
   if (drive) {
     pieces.push(...job.signs.map((s) => signPiece(job, s, drive)));
     const weak = { low: weakOhms[0], nominal: Math.sqrt(weakOhms[0] * weakOhms[1]), high: weakOhms[1] };
-    pieces.push(...job.senses.flatMap((s) => sensePiece(s, drive, weak) ?? []));
+    pieces.push(
+      ...job.senses.flatMap((s) => sensePiece(s, drive, weak) ?? []),
+      ...job.hands.flatMap((h) => handPiece(h, drive, weak) ?? []),
+    );
   }
   return {
     states,

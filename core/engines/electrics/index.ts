@@ -10,6 +10,7 @@ export { loadToTry, sourcesTold } from './rail-words';
 export { dischargeSeconds, railFindings, sourceOhms, SUPPLY_SHARE, testLoad, usableAmps } from './rails';
 export {
   CONVERTER_SPREAD,
+  STEP_UP_STARTS,
   converterValues,
   FUSE_DROP,
   linkOhms,

@@ -75,3 +75,5 @@ export function openVolts(job: Job, s: FeedSource): { low: number; high: number 
 
 /** How well a converter keeps its output, as a share (`converters`). */
 export const CONVERTER_SPREAD = 0.04;
+/** A step-up converter gives nothing of less than this at its input, V (`converters`). */
+export const STEP_UP_STARTS = 0.9;

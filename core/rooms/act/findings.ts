@@ -147,11 +147,38 @@ function ofRuns(job: Job, planned: number, shortest: number): Finding[] {
       caption,
       source: ['simulation'],
     }),
+    ...overlooked(clean),
     ...askedFindings(job),
     ...purposeFindings(job),
     ...missedPress(job),
   ];
 }
+
+/** Presses of the plan that the machine meets and that change nothing: it is busy then, or asks for something else. */
+function overlooked(clean: RunTrace): Finding[] {
+  const presses = clean.outputs.flatMap((o) => o.spans);
+  const starts = clean.parts.flatMap((p) => p.machine.map((s) => s.from));
+  const met = clean.parts.flatMap((p) => p.seen).filter((s) => s.by === 'plan');
+  const idle = met.filter(({ at }) => {
+    const ends = presses.find((o) => o.from <= at + INSTANT && at <= o.to + INSTANT)?.to ?? at;
+    return !starts.some((from) => from > 0 && from >= at - INSTANT && from <= ends + INSTANT);
+  });
+  const [first] = idle;
+  if (!first) return [];
+  return [
+    finding('act', 'overlooked', {
+      verdict: 'tight',
+      title:
+        `${idle.length} of ${met.length} presses change${idle.length === 1 ? 's' : ''} nothing at the machine, the first of them after ` +
+        `${formatQuantity(first.at, 's')}: it overlooks it where it is then`,
+      caption: 'press overlooked',
+      source: ['simulation'],
+      remedy: { text: 'Wait until the machine has done what it does, or leave that press out.' },
+    }),
+  ];
+}
+/** Two times closer than this are one instant, s: sums of times differ in their last bits. */
+const INSTANT = 1e-6;
 
 function missedPress(job: Job): Finding[] {
   const trace = present(oneRun(job, [{ id: 'missed', kind: 'missed-press', atSeconds: 0, seconds: 0, of: '' }]));

@@ -8,9 +8,10 @@ import {
   finding,
   judged,
   type Finding,
+  type Origin,
   type Remedy,
 } from '../../ground/finding';
-import type { Facts, PressFact } from '../../ground/facts';
+import type { ControlFact, Facts, PressFact } from '../../ground/facts';
 import {
   machineOf,
   pressedFor,
@@ -98,20 +99,13 @@ const roundedUp = (seconds: number): number => {
 /** A scanned key must stay closed for as many scans as its machine wants, wherever in a scan the press falls. */
 function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
   const press = h.fact;
-  const fact = press && facts.controls[press.control];
-  if (!press || fact?.leading !== 'scanned-matrix' || !ON_CROSSING.includes(press.way)) return [];
-  const period = fact.parameters['periodSeconds'];
+  if (!press || !PER_SCAN.includes(press.way)) return [];
+  const period = scanPeriod(job, facts.controls[press.control]);
   const scans = job.presses.find((p) => p.id === press.id)?.scan.scansNeeded;
   if (!period || scans === undefined) return [];
   const wanted = derive('scans that it wants, and one that the press may just miss', 't_scan', '(n + 1) * T', 's', [
     chosen('n', 'scans in a row that the machine wants', scans, '1', 'set in Thumb', [1, 100]),
-    {
-      symbol: 'T',
-      name: 'period of a scan, highest',
-      value: period.high,
-      unit: 's',
-      origin: { from: 'estimated', at: fact.read['periodSeconds'] ?? '', what: 'read in Probe' },
-    },
+    { symbol: 'T', name: 'period of a scan, highest', value: period.seconds, unit: 's', origin: period.origin },
   ]);
   const length = closedAtLeast(job, press, h.shortest);
   const short = length.result.value < wanted.result.value;
@@ -126,14 +120,35 @@ function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
     }),
   ];
 }
-/** Ways that close a crossing of a pad; the others answer each strobe by themselves. */
-const ON_CROSSING: readonly Way[] = [
+/** Ways that close a crossing of a pad, or answer each strobe by logic; a program that answers strobes is judged by its chances. */
+const PER_SCAN: readonly Way[] = [
   'relay-contact',
   'relay-module',
   'optocoupler',
   'solid-state-relay',
   'analogue-switch',
+  'logic-injector',
 ];
+/** The longest period of a scan of this key: as it was captured, else as it was read at the key; null where it is not scanned. */
+function scanPeriod(
+  job: Job,
+  fact: ControlFact | undefined,
+): { readonly seconds: number; readonly origin: Origin } | null {
+  if (fact?.leading !== 'scanned-matrix') return null;
+  const pad = job.survey.keypads.find((k) => k.scan);
+  if (pad?.scan)
+    return {
+      seconds: pad.scan.periodSeconds,
+      origin: { from: 'measured', at: '', what: `capture of ${pad.name}` },
+    };
+  const period = fact.parameters['periodSeconds'];
+  return period
+    ? {
+        seconds: period.high,
+        origin: { from: 'estimated', at: fact.read['periodSeconds'] ?? '', what: 'read in Probe' },
+      }
+    : null;
+}
 
 function shortFinding(job: Job, h: Heard): Finding {
   const least = h.part.shortestPressSeconds;

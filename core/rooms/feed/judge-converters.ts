@@ -1,5 +1,6 @@
 import { itemAt, lastItem } from '../../ground/lists';
 import {
+  atLeast,
   atMost,
   carried,
   chosen,
@@ -13,9 +14,11 @@ import {
 } from '../../ground/finding';
 import type { FeedConverter, Job, JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { STEP_UP_STARTS } from '../../engines/electrics';
 import type { SupplyNode } from '../../engines/supply';
 import { airCelsius } from './box';
 import { converterInput, currentSteps, mostSteps, whenWords } from './explain';
+
 import type { SupplyRun } from './supply-run';
 
 type Converter = Extract<SupplyNode, { item: FeedConverter }>;
@@ -102,7 +105,13 @@ export function judgeConverter(job: Job, r: SupplyRun, place: number, n: Convert
   const fed = above && !Number.isNaN(above.value);
   return [
     ...rectified(r, n),
-    ...(fed ? [headroomFinding(job, r, n, above), inputFinding(job, r, n)] : []),
+    ...(fed
+      ? [
+          headroomFinding(job, r, n, above),
+          inputFinding(job, r, n),
+          ...(n.kind === 'step-up' ? [startsFinding(r, n, above)] : []),
+        ]
+      : []),
     ratingFinding(r, place, n),
     ...heat(job, r, place, n),
   ];
@@ -138,6 +147,25 @@ function headroomFinding(job: Job, r: SupplyRun, n: Converter, above: SupplyRun[
     remedy:
       input.result.value < want.result.value
         ? { text: 'Take a higher supply, or a regulator that needs less above its output.' }
+        : null,
+  });
+}
+
+/** A step-up converter makes nothing of less than its start-up voltage, at the worst instant of all. */
+function startsFinding(r: SupplyRun, n: Converter, above: SupplyRun['least'][number]): Finding {
+  return judged('feed', `starts@${n.id}`, {
+    title: `Least input of the ${n.name} against what a step-up converter starts at`,
+    caption: 'starts',
+    steps: [
+      derive(`volts into the ${n.name}, at the worst instant`, 'V_in', 'V_i', 'V', [
+        computed('V_i', 'volts before it', above.value, 'V', `the tree, ${whenWords(r, above)}`),
+      ]),
+    ],
+    limit: atLeast(STEP_UP_STARTS, 'V', 'what such a converter starts at', { from: 'source', key: 'converters' }),
+    tightShare: 0.2,
+    remedy:
+      above.value < STEP_UP_STARTS
+        ? { text: 'Take a higher supply, or more cells in a row: under that it gives nothing.' }
         : null,
   });
 }

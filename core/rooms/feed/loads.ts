@@ -1,6 +1,7 @@
 import type { Facts, PressFact } from '../../ground/facts';
 import type { Origin } from '../../ground/finding';
-import { CONTROLLER, isJointWay, lineId, type Job } from '../../ground/job';
+import { throughTransistor } from '../../build/lines';
+import { CONTROLLER, isJointWay, lineId, type Job, type Sign } from '../../ground/job';
 import type { Interval } from '../../ground/quantity';
 import { placeOf, type SupplyTree } from '../../engines/supply';
 
@@ -62,6 +63,14 @@ function controllerLoad(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
   ];
 }
 
+/** Between which volts a sign works that a transistor switches: it hangs on the controller's own supply; any will do for one on a pin. */
+const signVolts = (sign: Sign): FedLoad['volts'] =>
+  throughTransistor(sign) && sign.volts !== null
+    ? { low: (1 - SIGN_SHARE) * sign.volts, nominal: sign.volts, high: (1 + SIGN_SHARE) * sign.volts }
+    : null;
+/** A lamp or a beeper works from four fifths to six fifths of what it is made for (`load-range`). */
+const SIGN_SHARE = 0.2;
+
 /** Everything that draws: the controller, signs on its pins, what presses draw, and the maker's own loads. */
 export function loadsOf(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
   const several = facts.presses.length > 1;
@@ -73,7 +82,7 @@ export function loadsOf(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
       name: sign.name,
       press: '',
       place: at(CONTROLLER),
-      volts: null,
+      volts: signVolts(sign),
       current: 'dc',
       idleAmps: sign.amps,
       runAmps: sign.amps,

@@ -1,4 +1,11 @@
-import { converterValues, CONVERTER_SPREAD, linkOhms, ohmsOfSource, openVolts } from '../../engines/electrics';
+import {
+  converterValues,
+  CONVERTER_SPREAD,
+  linkOhms,
+  ohmsOfSource,
+  openVolts,
+  STEP_UP_STARTS,
+} from '../../engines/electrics';
 import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode, type SupplyTree } from '../../engines/supply';
 
@@ -60,8 +67,6 @@ const CHASING = 12;
 const CLOSE = 1e-10;
 /** A converter passes less than this share of its output through to its input's current: under it, it has long stopped. */
 const LEAST_INPUT = 0.05;
-/** A step-up converter does nothing under this input, V (`converters`). */
-const STEP_UP_STARTS = 0.9;
 
 /**
  * Volts and amperes everywhere for loads of constant current.

@@ -1,5 +1,5 @@
 import type { Facts } from '../../ground/facts';
-import { type Hazard, type Job, machineOf } from '../../ground/job';
+import type { Hazard, Job } from '../../ground/job';
 import { CELLS } from '../../engines/supply';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
@@ -19,7 +19,7 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
   const derived = new Set<Hazard>(job.wish.hazards);
   if (tied) derived.add('not-isolated');
   // A machine that opens and closes is a door, whoever ticked it.
-  if (machineOf(job).kind === 'open-stop-close-stop') derived.add('moving-door');
+  if (job.act.parts.some((p) => p.kind === 'open-stop-close-stop')) derived.add('moving-door');
   const { sources } = job.feed;
   if (sources.some((s) => s.kind === 'cells' && CELLS[s.chemistry].lithium)) derived.add('lithium');
   if (

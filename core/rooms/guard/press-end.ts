@@ -17,15 +17,32 @@ export function pressEndFindings(job: Job, facts: Facts): Finding[] {
 const LASTING: readonly Hazard[] = ['unattended-heat', 'moving-door', 'pressure', 'gas', 'water', 'pinch', 'medical'];
 
 function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
+  const hurts = hazardsOf(job, facts).some((h) => LASTING.includes(h));
+  const plan = job.presses.find((p) => p.id === press.id);
+  if (hurts && press.way === 'switched-supply' && plan?.supply.atRest === 'closed') return [fedAtRest(press.id)];
   const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
   if (longest === 0) return [];
   const single = press.outputs === 1 && press.input === 'level';
-  const hurts = hazardsOf(job, facts).some((h) => LASTING.includes(h));
   if (job.guard.cutOff === 'one-shot' && single)
     return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
-  if (hurts) return [nothingEnds(single)];
+  if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
   return [job.wish.hazardsReviewed ? programEnds(single || press.jerks) : NOT_ASKED];
 }
+
+/** A contact that is closed at rest: a controller that is dead, or a monostable that ends a press, feeds the machine. */
+const fedAtRest = (press: string): Finding =>
+  finding('guard', 'press-end', {
+    verdict: 'stop',
+    title:
+      'The contact is closed at rest: a dead or hung controller leaves the machine fed, and no monostable ends that',
+    caption: 'fed at rest',
+    source: ['press-longest', 'contact-meaning'],
+    remedy: {
+      text: 'Take the contact that is open at rest: then a dead controller leaves the machine off.',
+      label: 'Open at rest',
+      edit: { do: 'set', at: 'press.supply', of: press, set: { atRest: 'open' }, say: 'the contact is open at rest' },
+    },
+  });
 
 function oneShotFindings(longest: number): Finding[] {
   const parts = oneShot(longest);
@@ -147,21 +164,48 @@ const programEnds = (packed: boolean): Finding =>
     remedy: packed ? null : { text: 'Try it with the program stopped in mid-press.' },
   });
 
-const nothingEnds = (single: boolean): Finding =>
+const nothingEnds = (): Finding =>
   finding('guard', 'press-end', {
-    verdict: single ? 'stop' : 'tight',
+    verdict: 'stop',
     caption: 'press may last',
     source: ['press-longest'],
-    title: single
-      ? 'Nothing but the program ends a press: a controller that hangs would hold it'
-      : 'Nothing but the program ends a press, and this way takes more than one level to be cut off by a part',
-    remedy: single
-      ? {
-          text: 'A monostable between pin and driver ends every press by itself.',
-          label: 'Add a one-shot',
-          edit: { do: 'set', at: 'guard', set: { cutOff: 'one-shot' }, say: 'a one-shot ends each press' },
-        }
+    title: 'Nothing but the program ends a press: a controller that hangs would hold it',
+    remedy: {
+      text: 'A monostable between pin and driver ends every press by itself.',
+      label: 'Add a one-shot',
+      edit: { do: 'set', at: 'guard', set: { cutOff: 'one-shot' }, say: 'a one-shot ends each press' },
+    },
+  });
+
+/** What the tick of a press that ended though the program had stopped is called. */
+const HUNG_STEP = 'press-hung-tried';
+/** Machines that go on for as long as they are pressed. */
+const WHILE_PRESSED: readonly MachinePart['kind'][] = ['while-held', 'travels-while-held'];
+/**
+ * A way that no monostable cuts off, since it takes more than one level: a finger stays down, a motor runs on. What is hurt by it goes on
+ * for as long, where the machine runs while it is pressed.
+ */
+function nothingCutsOff(job: Job, press: PressFact): Finding {
+  const runs = job.act.parts.some((p) => reaches(job, p, press.id) && WHILE_PRESSED.includes(p.kind));
+  const tried = job.guard.ticks[HUNG_STEP] !== undefined;
+  const what = 'Tried with the program stopped in mid-press: something beside the program ends it before harm is done';
+  return finding('guard', 'press-end', {
+    verdict: runs && !tried ? 'stop' : 'tight',
+    caption: tried ? 'tried hung' : 'press may last',
+    source: ['press-longest'],
+    title: tried
+      ? `${what}. No part of the plan shows what`
+      : runs
+        ? 'Nothing but the program ends a press, no monostable cuts this way off, and the machine goes on for as long as it lasts'
+        : 'Nothing but the program ends a press, and this way takes more than one level to be cut off by a part',
+    remedy: tried
+      ? null
       : {
-          text: 'The machine’s own end switches and cut-outs must end it; try with the program stopped in mid-press.',
+          text:
+            'End switches and cut-outs of the machine, or a timer relay before the drivers’ supply, must end it: ' +
+            'stop the program in mid-press and see that they do.',
+          label: 'It was tried',
+          edit: { do: 'tick', step: HUNG_STEP, title: what, on: true },
         },
   });
+}

@@ -54,6 +54,7 @@ export function routineFindings(job: Job): Finding[] {
       armedFinding(job, acting),
       twiceFinding(acting),
       unarmedFinding(job, acting),
+      rearmFinding(job, acting),
       blindFinding(job, acting),
       clockFinding(job, acting),
     ].filter((f) => f !== null),
@@ -97,6 +98,29 @@ function unarmedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
       text: 'Arm it by hand after filling.',
       label: 'Only if armed',
       edit: { do: 'set', at: 'routine', set: { sentences }, say: 'only if armed' },
+    },
+  });
+}
+
+/** One arming that lets any number of starts go: the second one heats what nobody filled again. */
+function rearmFinding(job: Job, acting: readonly Sentence[]): Finding | null {
+  const arm = job.hands.find((h) => h.kind === 'arm');
+  if (!arm || arm.startsPerArming !== null || !job.wish.hazards.includes('unattended-heat')) return null;
+  if (!acting.some((s) => s.ifArmed)) return null;
+  return finding('routine', 'rearm', {
+    verdict: 'tight',
+    title: `${arm.name} arms for any number of starts: what was left armed heats again on the next day, filled or not`,
+    caption: 'arms for ever',
+    source: ['cautions'],
+    remedy: {
+      text: 'Let one arming be good for one start: then somebody fills and arms it each time.',
+      label: 'One start for one arming',
+      edit: {
+        do: 'put',
+        list: 'hands',
+        item: { ...arm, startsPerArming: 1 },
+        say: `${arm.name}: one start for one arming`,
+      },
     },
   });
 }

@@ -22,8 +22,36 @@ export const CONTACT_TELLS: Record<
 
 /** What Sense judges: how much of the state is known, and what each sense still lacks. */
 export function senseFindings(job: Job): Finding[] {
-  return [...stateFindings(job), ...job.senses.filter((s) => s !== stateSense(job)).flatMap(otherFindings)];
+  return [
+    ...stateFindings(job),
+    ...job.senses.filter((s) => s !== stateSense(job)).flatMap(otherFindings),
+    ...job.senses.flatMap(staleFinding),
+  ];
 }
+
+/** What comes by message tells what was so when it was sent: without an age it is believed for ever. */
+function staleFinding(sense: Sense): Finding[] {
+  if (sense.kind !== 'message' || sense.staleSeconds !== null) return [];
+  return [
+    finding('sense', `stale.${sense.id}`, {
+      verdict: 'tight',
+      title: `${sense.name} comes by message and is never too old: a sender that fell silent is believed for ever`,
+      caption: 'never too old',
+      source: ['contact-meaning'],
+      remedy: {
+        text: 'Say after how long without news nothing is known: two to three times as long as its sender takes between two messages.',
+        label: 'After two minutes',
+        edit: {
+          do: 'put',
+          list: 'senses',
+          item: { ...sense, staleSeconds: STALE_SECONDS },
+          say: `${sense.name}: too old after two minutes`,
+        },
+      },
+    }),
+  ];
+}
+const STALE_SECONDS = 120;
 
 /** A sense that tells something else than rest or work: what it means, and how its message comes. */
 function otherFindings(sense: Sense): Finding[] {

@@ -1,25 +1,15 @@
 import type { DriveFact } from '../../ground/facts';
-import type { Job, Sense, Sign } from '../../ground/job';
-import { exactly, within, type Interval } from '../../ground/quantity';
+import type { Job, Sign } from '../../ground/job';
+import { exactly, within } from '../../ground/quantity';
 import { SUPPLY_SHARE } from '../../engines/electrics';
 import { ZERO } from '../../engines/net';
 import { takenPart } from '../../engines/parts';
-import { isBare, SENSES, throughTransistor } from '../lines';
-import { DIVIDER_SHARE, dividerOhms, highShare, LEVEL_SHARE, LOWER_OHMS, OVER_VOLTS, signResistor } from '../panel';
+import { throughTransistor } from '../lines';
+import { signResistor } from '../panel';
 import { RESISTOR_SHARE } from '../ways';
 import { drivenPin, npnDriver, outputPin, VOLTS_SHARE, type Whose } from './driver';
 import type { Fitted } from './fitted';
-import {
-  amps,
-  common,
-  fittedResistor,
-  joined,
-  notApplying,
-  resistorElement,
-  notKnown,
-  volts,
-  type CircuitPiece,
-} from './piece';
+import { amps, common, fittedResistor, joined, resistorElement, notKnown, volts, type CircuitPiece } from './piece';
 
 /** What lamps bear and show, A and V (`small-parts`). */
 const LAMP = { amps: 0.02, seen: 0.5e-3, reverse: 5 } as const;
@@ -131,71 +121,5 @@ function switched(job: Job, sign: Sign, ohms: number, whose: Whose): CircuitPiec
           ]),
     ],
     parts,
-  };
-}
-
-/** A signal that comes in, over its divider where it has one; a bare contact against the pin's pull-up. */
-export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): CircuitPiece | null {
-  if (SENSES[sense.kind].sort === null) return null;
-  const whose: Whose = { of: sense.id, owner: sense.name, room: 'board' };
-  const pin = `pin ${sense.id}`;
-  const most = drive.pinVolts + OVER_VOLTS;
-  const least = drive.pinVolts * highShare(drive.pinVolts);
-  const input = (high: boolean): Fitted => ({
-    id: pin,
-    kind: 'pin',
-    name: `pin of ${sense.name}`,
-    ...whose,
-    ratings: [
-      notApplying('amps', 'current of the pin', 'it reads'),
-      common('most-volts', 'pin-input', 1, {
-        name: 'highest level at the pin',
-        unit: 'V',
-        limit: most,
-        stress: volts(pin, ZERO),
-      }),
-      high && SENSES[sense.kind].sort !== 'analogue'
-        ? {
-            ...common('least-volts', 'pin-input', 1, {
-              name: 'lowest high at the pin',
-              unit: 'V',
-              limit: least,
-              stress: volts(pin, ZERO),
-            }),
-            sense: 'at least' as const,
-            states: ['rest'],
-          }
-        : notApplying('least-volts', 'lowest high at the pin', 'an analogue pin reads any level'),
-    ],
-  });
-  if (isBare(sense) || sense.highVolts === null) {
-    const rail = `${sense.id} pull-up supply`;
-    return {
-      elements: () => [
-        { is: 'source', id: rail, a: rail, b: ZERO, volts: exactly(drive.pinVolts), ohms: exactly(0) },
-        resistorElement(`${sense.id} pull-up`, rail, pin, weak),
-      ],
-      parts: [input(true)],
-    };
-  }
-  const upper = dividerOhms(sense, drive.highVolts.high);
-  const signal = `${sense.id} signal`;
-  const level = within(sense.highVolts, LEVEL_SHARE);
-  if (upper === null)
-    return {
-      elements: () => [{ is: 'source', id: signal, a: pin, b: ZERO, volts: level, ohms: exactly(0) }],
-      parts: [input(true)],
-    };
-  return {
-    elements: () => [
-      { is: 'source', id: signal, a: signal, b: ZERO, volts: level, ohms: exactly(0) },
-      resistorElement(`${sense.id} upper`, signal, pin, within(upper, DIVIDER_SHARE)),
-      resistorElement(`${sense.id} lower`, pin, ZERO, within(LOWER_OHMS, DIVIDER_SHARE)),
-    ],
-    parts: [
-      fittedResistor(`${sense.id} upper`, 'upper resistor of a divider', whose, signal, pin),
-      fittedResistor(`${sense.id} lower`, 'lower resistor of a divider', whose, pin, ZERO),
-      input(true),
-    ],
   };
 }
