@@ -37,6 +37,7 @@ export const OF_PINS: readonly Situation[] = [
     source: 'floating input, common practice',
     sound: BUTTON,
     make: (j) => onPin(pressed(j, { pullDown: false }), 4),
+    holds: (j) => j.act.moves.length > 0,
     rooms: ['board'],
   },
   {

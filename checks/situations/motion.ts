@@ -127,6 +127,7 @@ export const OF_PRESSES: readonly Situation[] = [
     source: 'IEC 60335-1 §20 and 22: unexpected restart',
     sound: BUTTON,
     make: machine({ afterPowerCut: 'on' }),
+    holds: (j) => j.wish.hazards.includes('unattended-heat'),
     rooms: ['act', 'guard'],
     worst: 'tight',
   },
@@ -135,6 +136,7 @@ export const OF_PRESSES: readonly Situation[] = [
     source: 'arithmetic',
     sound: BUTTON,
     make: machine({ firstPressWakes: true, awakeSeconds: 5 }),
+    holds: (j) => j.act.moves.every((m) => m.steps.filter((s) => s.do === 'press').length === 1),
     rooms: ['act'],
   },
   {

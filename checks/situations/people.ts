@@ -183,6 +183,7 @@ export const OF_PEOPLE: readonly Situation[] = [
     source: 'IEC 60335-1 §22: unexpected restart',
     sound: BUTTON,
     make: (j) => fault('power-cut', { seconds: 20 })(machine({ afterPowerCut: 'as-before' })(j)),
+    holds: (j) => j.wish.hazards.includes('unattended-heat'),
     rooms: ['act', 'guard'],
   },
   {

@@ -27,9 +27,21 @@ describe('rows of the tree', () => {
 
   it('are unknown while nothing feeds them, and for a sign that hangs on a supply nobody judged', () => {
     expect(rows(demoJob('larder-dehumidifier')).rows.map((r) => r.verdict)).toEqual(['unknown']);
-    const of = (id: string) => rows(demoJob('yard-gate')).rows.find((r) => r.id === id)!.verdict;
-    const [lamp, beeper] = demoJob('yard-gate').signs;
-    expect([of(lamp!.id), of('controller'), of(beeper!.id)]).toEqual(['settled', 'settled', 'unknown']);
+    const gate = demoJob('yard-gate');
+    const [lamp, beeper] = gate.signs;
+    const of = (job: Job, id: string) => rows(job).rows.find((r) => r.id === id)!.verdict;
+    expect([of(gate, lamp!.id), of(gate, 'controller'), of(gate, beeper!.id)]).toEqual([
+      'settled',
+      'settled',
+      'settled',
+    ]);
+    // On what volts it works decides it: where that is not said, nobody judged it.
+    const unsaid = edited(
+      gate,
+      { do: 'put', list: 'signs', item: { ...beeper!, volts: null } },
+      '2026-03-02T14:00:00Z',
+    );
+    expect(of(unsaid, beeper!.id)).toBe('unknown');
   });
 
   it('share what is judged of several alike: where the first has too little, the others are not green', () => {
