@@ -6,7 +6,10 @@ import { assess } from '../core/house/assess';
 import { seededRandom } from '../core/ground/quantity';
 import { demoJob } from '../core/testing/jobs';
 import { draw } from './forbidden-jobs';
-import { point } from './spice';
+import { finished, APART, lowButton, said } from './bench-jobs';
+import { pressed, fed } from '../core/testing/jobs';
+import { SHIPPED_PARTS } from '../core/engines/parts';
+import { point, transient } from './spice';
 
 const SEED = 20261130;
 /** `WHOLE_JOBS` asks for more. */
@@ -65,4 +68,46 @@ describe('the circuit of a whole job', () => {
     );
     expect(states).toBeGreaterThan(100);
   });
+});
+
+describe('a coil that is let go', () => {
+  const base = pressed(finished(said([...APART, ...lowButton(4.98, 10e3)])), { way: 'relay-contact' });
+  it.each(['relay-power', 'relay-signal', 'relay-reed', 'relay-double', 'relay-twelve'])(
+    'kicks as ngspice lets it, with 0.05 to 0.5 H: %s',
+    (relay) => {
+      const part = SHIPPED_PARTS.find((p) => p.id === relay)!;
+      const [volts, ohms] = [part.values['coilVolts']![1], part.values['coilOhms']![1]];
+      const job = fed(pressed(base, { picks: { relay } }), { volts, amps: 3 }, { metres: 0.1, squareMetres: 1.5e-6 });
+      const whole = wholeCircuit(job, assess(job).facts);
+      const state = whole.states.find((s) => s.letGo.size > 0)!;
+      const here = solveCircuit(whole.elements(state));
+      expect(here.settled).toBe(true);
+      const press = job.presses[0]!.id;
+      for (const henries of [0.05, 0.2, 0.5]) {
+        const rows = transient(
+          [
+            '* a coil, its diode, and a switch that opens at 20 ms',
+            `Vs s 0 ${volts}`,
+            `Rc s m ${ohms}`,
+            `Lc m d ${henries} IC=${volts / ohms}`,
+            'Vd d x 0',
+            'D1 x s free',
+            '.model free D(IS=1e-9 RS=0.05)',
+            'S1 d 0 g 0 sw',
+            '.model sw SW(VT=0.5 RON=0.1 ROFF=10meg)',
+            'Vg g 0 PWL(0 1 20m 1 20.001m 0)',
+            '.tran 1u 20.2m 19.9m 1u uic',
+            '.end',
+            '',
+          ].join('\n'),
+          ['v(d)', 'i(vd)'],
+        );
+        const peak = (i: number): number => Math.max(...rows.map((r) => r[i]!));
+        expect(here.volts(`${press} coil −`) / peak(1)).toBeGreaterThan(0.9);
+        expect(here.volts(`${press} coil −`) / peak(1)).toBeLessThan(1.1);
+        expect(here.amps(`${press} diode`) / peak(2)).toBeGreaterThan(0.9);
+        expect(here.amps(`${press} diode`) / peak(2)).toBeLessThan(1.1);
+      }
+    },
+  );
 });

@@ -23,7 +23,7 @@ export const OF_CONVERTERS: readonly Situation[] = [
     source: 'heat: 5.7 W in SOT-223 of some 60 K/W and more',
     sound: BUTTON,
     make: (j) => converted(j, { kind: 'linear', package: 'sot-223' }, { volts: 24 }),
-    holds: (j) => j.board.profile !== '',
+    holds: (j) => j.board.profile !== 'gone',
     rooms: F,
   },
   {

@@ -1,10 +1,10 @@
-import { exactly } from '../../ground/quantity';
+import { exactly, type Interval } from '../../ground/quantity';
 import { ZERO, type CircuitQuantity } from '../../engines/net';
 import { boundsOf, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { AMPS_SHARE, npnDriver, VOLTS_SHARE } from './driver';
 import type { Fitted, Rating } from './fitted';
 import { amps, common, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
-import { coilSupply, contactBetween, kick, switchRatings, withoutSide, type Site } from './site';
+import { coilSupply, type Supplied, contactBetween, kick, switchRatings, withoutSide, type Site } from './site';
 
 /** A diode across a coil: what it bears, V and A, and its drop (`coil-diode`). */
 const DIODE = { volts: 50, amps: 1, drop: { low: 0.5, nominal: 0.7, high: 1 } } as const;
@@ -12,11 +12,18 @@ const DIODE = { volts: 50, amps: 1, drop: { low: 0.5, nominal: 0.7, high: 1 } } 
 /** A coil works from this share of its rating, and bears this much (`coil-range`). */
 const COIL = { least: 0.75, most: 1.3 } as const;
 
-export function relayContactPiece(s: Site): CircuitPiece {
-  const part = takenPart(s.job, 'relay');
-  const { id } = s.press;
+/**
+ * A relay's coil behind its transistor, with the ratings of the coil.
+ * @param id how it is called, as its press and its pin
+ * @param supply what feeds it, whose elements stand in the circuit once
+ */
+export function coilPiece(
+  s: Site,
+  part: TakenPart,
+  id: string,
+  supply: Supplied,
+): CircuitPiece & { readonly ratings: readonly Rating[] } {
   const rating = valueOf(part, 'coilVolts');
-  const supply = coilSupply(s, rating);
   const collector = `${id} coil −`;
   const driver = npnDriver(
     id,
@@ -26,7 +33,6 @@ export function relayContactPiece(s: Site): CircuitPiece {
     s.whose,
     s.on,
   );
-  const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const coil = volts(supply.plus, collector);
   const coilOf = (key: string, name: string, share: number, sense: Rating['sense']): Rating =>
     supply.unknown === ''
@@ -40,23 +46,39 @@ export function relayContactPiece(s: Site): CircuitPiece {
       : notKnown(key, name, supply.unknown);
   return {
     elements: (state) => [
-      ...(state.board ? supply.elements : []),
-      resistorElement(`${id} coil`, supply.plus, collector, boundsOf(part, 'coilOhms')),
+      // As it is let go a coil carries on what flowed in it, whatever volts that takes.
+      state.letGo.has(s.press.id) && state.board
+        ? { is: 'drain', id: `${id} coil`, a: supply.plus, b: collector, amps: coilAmps(part) }
+        : resistorElement(`${id} coil`, supply.plus, collector, boundsOf(part, 'coilOhms')),
       { is: 'junction', id: `${id} diode`, a: collector, b: supply.plus, volts: DIODE.drop, ohms: exactly(0.1) },
       ...driver.elements(state),
-      ...closes(state),
     ],
+    parts: [...driver.parts, coilDiode(s, coil, id)],
+    ratings: [
+      coilOf('coil-least-volts', 'volts at which the coil pulls in', warmShare(part), 'at least'),
+      coilOf('coil-most-volts', 'most volts of the coil', COIL.most, 'at most'),
+    ],
+  };
+}
+
+/** A relay that closes the pair. */
+export function relayContactPiece(s: Site): CircuitPiece {
+  const part = takenPart(s.job, 'relay');
+  const { id } = s.press;
+  const supply = coilSupply(s, valueOf(part, 'coilVolts'));
+  const coil = coilPiece(s, part, id, supply);
+  const closes = contactBetween(s, boundsOf(part, 'onOhms'));
+  return {
+    elements: (state) => [...(state.board ? supply.elements : []), ...coil.elements(state), ...closes(state)],
     parts: [
-      ...driver.parts,
-      coilDiode(s, coil),
+      ...coil.parts,
       {
         id: `${id} relay`,
         kind: 'relay',
         name: part.name,
         ...s.whose,
         ratings: [
-          coilOf('coil-least-volts', 'volts at which the coil pulls in', warmShare(part), 'at least'),
-          coilOf('coil-most-volts', 'most volts of the coil', COIL.most, 'at most'),
+          ...coil.ratings,
           ...switchRatings(s, part, {
             volts: ['contact-volts', 'contactVolts'],
             amps: ['contact-amps', 'contactAmps'],
@@ -84,8 +106,8 @@ function leastAmps(s: Site, part: TakenPart): Rating {
 }
 
 /** The diode across a coil, which carries on what flows in it as it is let go. */
-const coilDiode = (s: Site, coil: CircuitQuantity): Fitted => ({
-  id: `${s.press.id} diode`,
+const coilDiode = (s: Site, coil: CircuitQuantity, id: string): Fitted => ({
+  id: `${id} diode`,
   kind: 'diode',
   name: 'diode across the coil, 1 A, 50 V',
   ...s.whose,
@@ -100,11 +122,21 @@ const coilDiode = (s: Site, coil: CircuitQuantity): Fitted => ({
       name: 'current when the coil is let go',
       unit: 'A',
       limit: DIODE.amps,
-      // What flows in the coil as it is let go flows on through the diode.
-      stress: amps(`${s.press.id} collector`),
+      stress: amps(`${id} diode`),
     }),
   ],
 });
+
+/** What flows in a coil between the least volts that pull it in and the most that it bears, A. */
+function coilAmps(part: TakenPart): Interval {
+  const ohms = boundsOf(part, 'coilOhms');
+  const rating = valueOf(part, 'coilVolts');
+  return {
+    low: (COIL.least * rating) / ohms.high,
+    nominal: rating / ohms.nominal,
+    high: (COIL.most * rating) / ohms.low,
+  };
+}
 
 /** A warm coil has more resistance and pulls in at more volts. */
 const warmShare = (part: TakenPart): number => {

@@ -8,6 +8,7 @@ import { drivenPin, outputPin } from './driver';
 import { RATINGS_OF } from './fitted';
 import type { MachineSide } from './machine-side';
 import { joined, notKnown, resistorElement, type CircuitPiece } from './piece';
+import { motorPiece, servoPiece } from './press-movers';
 import { relayContactPiece, relayModulePiece } from './press-relays';
 import { nmosPiece, npnPiece, optocouplerPiece, solidStateRelayPiece } from './press-semiconductors';
 import { NO_SIDE, type Site } from './site';
@@ -25,7 +26,7 @@ export function pressPiece(
 ): CircuitPiece | null {
   const { drive } = facts;
   const build = BUILDERS[press.way];
-  if (!drive || !build) return null;
+  if (!drive || !(build || MOVERS[press.way])) return null;
   const isOn = (state: State): boolean => state.pressed.has(press.id);
   const site: Site = {
     job,
@@ -38,6 +39,10 @@ export function pressPiece(
     on: states.filter((s) => isOn(s) && s.machine && s.board).map((s) => s.id),
     isOn,
   };
+  const moves = MOVERS[press.way];
+  // A way that is no use here draws nothing, and is no circuit.
+  if (moves && press.draws.length === 0) return null;
+  if (moves) return moves(site);
   const pin: CircuitPiece = {
     elements: drivenPin(press.id, drive.highVolts, isOn, press.pressesOn),
     parts: [
@@ -48,7 +53,11 @@ export function pressPiece(
     const kind = NEEDS_SIDE[press.way];
     if (kind) return joined([pin, unseen(site, kind)]);
   }
-  return joined([pin, build(site), ...(press.sharesGround && side ? [sharedGround(site, side)] : [])]);
+  return joined([
+    pin,
+    ...(build ? [build(site)] : []),
+    ...(press.sharesGround && side ? [sharedGround(site, side)] : []),
+  ]);
 }
 
 /** Ways whose part stands between the machine's two terminals and nowhere else: nothing is known of it where those are not. */
@@ -77,6 +86,11 @@ const sharedGround = ({ job, press }: Site, side: MachineSide): CircuitPiece => 
   return { elements: () => [resistorElement(`${press.id} ground wire`, ZERO, side.lower, ohms)], parts: [] };
 };
 
+/** Ways that move the machine by themselves, each with the pins that it takes. */
+const MOVERS: Partial<Record<PressFact['way'], (s: Site) => CircuitPiece>> = {
+  'reverse-motor': motorPiece,
+  finger: servoPiece,
+};
 const BUILDERS: Partial<Record<PressFact['way'], (s: Site) => CircuitPiece>> = {
   'npn-to-ground': npnPiece,
   'nmos-to-ground': nmosPiece,

@@ -97,14 +97,18 @@ export function kick(s: Site): Rating {
   );
 }
 
-/** Plus and minus of a coil's supply: what it hangs on, or one as it is rated where that is not known, and why it is not. */
-export function coilSupply(
-  s: Site,
-  rating: number,
-): { plus: string; minus: string; unknown: string; elements: readonly Element[] } {
-  const at = s.supplies.at(s.press.id);
+/** What feeds something: plus and minus, why its volts are not known, empty where they are, and a source where nobody said one. */
+export interface Supplied {
+  readonly plus: string;
+  readonly minus: string;
+  readonly unknown: string;
+  readonly elements: readonly Element[];
+}
+/** What a load hangs on, or a source as it is rated where that is not known. @param load as Feed calls it. */
+export function suppliedBy(s: Site, load: string, rating: number): Supplied {
+  const at = s.supplies.at(load);
   if (at && at.unknown === '') return { ...at, elements: [] };
-  const plus = `${s.press.id} supply`;
+  const plus = `${load} supply`;
   return {
     plus,
     minus: ZERO,
@@ -112,3 +116,5 @@ export function coilSupply(
     elements: [{ is: 'source', id: plus, a: plus, b: ZERO, volts: within(rating, SUPPLY_SHARE), ohms: exactly(0) }],
   };
 }
+/** The supply of a press's coil. */
+export const coilSupply = (s: Site, rating: number): Supplied => suppliedBy(s, s.press.id, rating);

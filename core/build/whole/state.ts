@@ -1,5 +1,5 @@
 import type { Facts } from '../../ground/facts';
-import type { Job } from '../../ground/job';
+import type { Job, Way } from '../../ground/job';
 
 /** How everything stands while a circuit is looked at. */
 export interface State {
@@ -7,6 +7,10 @@ export interface State {
   /** As `at rest`, `lid pressed`. */
   readonly words: string;
   readonly pressed: ReadonlySet<string>;
+  /** Presses whose motor is blocked, as each is for a moment while it starts. */
+  readonly stalled: ReadonlySet<string>;
+  /** Presses whose coil is let go at this instant: what flowed in it flows on. */
+  readonly letGo: ReadonlySet<string>;
   /** Whether signs are on. */
   readonly signs: boolean;
   /** Whether every hand at the controller is held. */
@@ -21,13 +25,18 @@ const REST: State = {
   id: 'rest',
   words: 'at rest',
   pressed: NONE,
+  stalled: NONE,
+  letGo: NONE,
   signs: false,
   hands: false,
   board: true,
   machine: true,
 };
 
-/** At rest, each press by itself, the groups that move together, all hands held, all signs on, and either side without power. */
+/** Ways that drive a bare coil. */
+const WITH_COILS: readonly Way[] = ['relay-contact', 'reverse-motor'];
+
+/** At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs on, and either side without power. */
 export function statesOf(job: Job, facts: Facts): readonly State[] {
   const name = (id: string): string => facts.presses.find((p) => p.id === id)?.name ?? id;
   return [
@@ -38,6 +47,23 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
       words: `${name(p.id)} pressed`,
       pressed: new Set([p.id]),
     })),
+    ...facts.presses
+      .filter((p) => p.way === 'reverse-motor')
+      .map((p): State => ({
+        ...REST,
+        id: `stalled ${p.id}`,
+        words: `${name(p.id)}: its motor starts or is blocked`,
+        pressed: new Set([p.id]),
+        stalled: new Set([p.id]),
+      })),
+    ...facts.presses
+      .filter((p) => WITH_COILS.includes(p.way))
+      .map((p): State => ({
+        ...REST,
+        id: `let-go ${p.id}`,
+        words: `${name(p.id)} is let go, and its coil with it`,
+        letGo: new Set([p.id]),
+      })),
     ...job.feed.groups
       .filter((g) => g.presses.length > 1)
       .map((g): State => ({

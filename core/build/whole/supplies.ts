@@ -157,7 +157,8 @@ function drains(job: Job, facts: Facts, at: SupplyPiece['at'], state: State): El
     ...(drive ? drain(CONTROLLER, drive.meanAmps, drive.meanAmps, drive.peakAmps) : []),
     ...facts.presses.flatMap((p) =>
       p.draws.flatMap((d) => {
-        if (p.way === 'relay-contact') return [];
+        // Coils and motors are circuits of their own.
+        if (p.way === 'relay-contact' || p.way === 'reverse-motor') return [];
         const runs = state.pressed.has(p.id) ? (d.runAmps ?? 0) : d.idleAmps;
         return drain(
           lineId(p.id, d.part),

@@ -86,7 +86,7 @@ export class Corners {
         const point = this.at(ends);
         // Where sides are as in the middle nothing new can be found from there.
         if (!point.settled || sidesOf(point) !== sidesOf(this.middle))
-          others.set(keyOf(ends), { value: Number.NaN, point, ends });
+          others.set(point.settled ? sidesOf(point) : keyOf(ends), { value: Number.NaN, point, ends });
       }
     }
     return (this.begins = [middle, ...others.values()]);

@@ -1,0 +1,209 @@
+import { present } from '../../ground/lists';
+import { lineId } from '../../ground/job';
+import { exactly, type Interval } from '../../ground/quantity';
+import { ZERO } from '../../engines/net';
+import { boundsOf, takenPart, valueOf } from '../../engines/parts';
+import { AMPS_SHARE, drivenPin, outputPin, VOLTS_SHARE } from './driver';
+import type { Rating } from './fitted';
+import { amps, joined, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import { coilPiece } from './press-relays';
+import { coilSupply, suppliedBy, type Site, type Supplied } from './site';
+
+/** A rating of what something is fed with: nobody knows it where nobody said what feeds it. */
+const fedRating = (fed: Supplied, held: Rating): Rating =>
+  fed.unknown === '' ? held : notKnown(held.key, held.name, fed.unknown);
+
+/** The motor of a press as the circuit has it: what it draws while it runs, and its winding, through which it draws as it stands. */
+interface Motor {
+  readonly runs: number | null;
+  readonly winding: Interval | null;
+}
+
+function motorOf(s: Site): Motor {
+  const plan = present(s.job.presses.find((p) => p.id === s.press.id)).motor;
+  const draw = s.press.draws.find((d) => d.part === 'motor');
+  const runs = plan.runningAmps === null ? null : (draw?.runAmps ?? null);
+  const stall = draw?.startAmps ?? null;
+  return { runs, winding: stall === null || stall <= 0 ? null : exactly(plan.supplyVolts / stall) };
+}
+
+/** The motor behind what switches it: blocked, running, or cut off. @param behind how what switches it is called. */
+function motorElements(
+  s: Site,
+  fed: Supplied,
+  motor: Motor,
+  behind: { id: string; ohms: Interval },
+): CircuitPiece['elements'] {
+  const { id } = s.press;
+  const at = `${id} motor +`;
+  return (state) => {
+    const blocked = state.stalled.has(id);
+    const own = state.board ? fed.elements : [];
+    if (!s.isOn(state)) return own;
+    return [
+      ...own,
+      resistorElement(behind.id, fed.plus, at, behind.ohms),
+      ...(blocked && motor.winding
+        ? [resistorElement(`${id} motor`, at, fed.minus, motor.winding)]
+        : !blocked && motor.runs !== null
+          ? [{ is: 'drain' as const, id: `${id} motor`, a: at, b: fed.minus, amps: exactly(motor.runs) }]
+          : []),
+    ];
+  };
+}
+
+const stalledIn = (s: Site): string[] => [`stalled ${s.press.id}`];
+const runningIn = (s: Site): string[] => [`press ${s.press.id}`];
+/** A rating of what the motor draws as it starts or is blocked. */
+const ofStall = (s: Site, motor: Motor, held: Rating): Rating =>
+  motor.winding
+    ? { ...held, states: stalledIn(s) }
+    : notKnown(held.key, held.name, 'what the motor draws when stalled');
+
+/** A motor that a bridge or contacts run both ways. */
+export function motorPiece(s: Site): CircuitPiece {
+  const plan = present(s.job.presses.find((p) => p.id === s.press.id)).motor;
+  const fed = suppliedBy(s, lineId(s.press.id, 'motor'), plan.supplyVolts);
+  const motor = motorOf(s);
+  return plan.wiring === 'bridge' ? bridgePiece(s, fed, motor) : contactsPiece(s, fed, motor);
+}
+
+function bridgePiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
+  const part = takenPart(s.job, 'bridge');
+  const { id } = s.press;
+  const through = amps(`${id} bridge`);
+  const supply = volts(fed.plus, fed.minus);
+  const pins = ['IN1', 'IN2'].map((p) => lineId(id, p));
+  const lasting = rated(part, 'lasting-amps', 'motorAmps', VOLTS_SHARE, through);
+  // As it stands a motor draws more than it ever does: where even that is borne for long, its running need not be read.
+  const bears =
+    motor.winding &&
+    s.press.draws.some((d) => d.part === 'motor' && (d.startAmps ?? Infinity) <= VOLTS_SHARE * (lasting.limit ?? 0));
+  return joined([
+    ...pins.map((pin, i) => pinPiece(s, pin, String(i + 1), i === 0)),
+    {
+      elements: motorElements(s, fed, motor, { id: `${id} bridge`, ohms: boundsOf(part, 'onOhms') }),
+      parts: [
+        {
+          id: `${id} bridge`,
+          kind: 'bridge',
+          name: part.name,
+          ...s.whose,
+          ratings: [
+            fedRating(fed, {
+              ...rated(part, 'supply-least-volts', 'leastVolts', 1, supply),
+              sense: 'at least',
+              states: s.on,
+            }),
+            fedRating(fed, { ...rated(part, 'supply-most-volts', 'mostVolts', 1, supply), states: ['rest'] }),
+            motor.runs !== null
+              ? { ...lasting, states: runningIn(s) }
+              : bears
+                ? { ...lasting, states: stalledIn(s) }
+                : notKnown('lasting-amps', 'lasting amps', 'what the motor draws while it runs'),
+            ofStall(s, motor, rated(part, 'peak-amps', 'peakAmps', VOLTS_SHARE, through)),
+            {
+              ...rated(part, 'input-high-volts', 'inputHighVolts', 1, volts(`pin ${present(pins[0])}`, ZERO)),
+              sense: 'at least',
+              states: s.on,
+            },
+          ],
+        },
+      ],
+    },
+  ]);
+}
+
+/** One pin of a press that has several. */
+const pinPiece = (s: Site, pin: string, name: string, presses: boolean): CircuitPiece => ({
+  elements: drivenPin(pin, s.drive.highVolts, (state) => presses && s.isOn(state), 'high'),
+  parts: [
+    outputPin(pin, `pin ${name} of ${s.press.name}`, s.whose, s.drive.limitAmps, {
+      from: 'source',
+      key: s.drive.source,
+    }),
+  ],
+});
+
+/** Contacts of one or two relays, the coil of each behind its own pin. */
+function contactsPiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
+  const part = takenPart(s.job, 'relay');
+  const { id } = s.press;
+  const coils = Array.from({ length: Math.max(1, s.press.outputs) }, (_, i) => lineId(id, `K${i + 1}`));
+  const contact = `${id} contact`;
+  const supply = coilSupply(s, valueOf(part, 'coilVolts'));
+  return joined([
+    { elements: (state) => (state.board ? supply.elements : []), parts: [] },
+    ...coils.map((coil, i) => {
+      const piece = coilPiece(s, part, coil, supply);
+      return joined([
+        pinPiece(s, coil, String(i + 1), true),
+        {
+          elements: piece.elements,
+          parts: [
+            ...piece.parts,
+            {
+              id: `${coil} relay`,
+              kind: 'relay',
+              name: part.name,
+              ...s.whose,
+              ratings: [
+                ...piece.ratings,
+                fedRating(fed, rated(part, 'contact-volts', 'contactVolts', VOLTS_SHARE, volts(fed.plus, fed.minus))),
+                motor.runs !== null
+                  ? { ...rated(part, 'contact-amps', 'contactAmps', AMPS_SHARE, amps(contact)), states: runningIn(s) }
+                  : ofStall(s, motor, rated(part, 'contact-amps', 'contactAmps', AMPS_SHARE, amps(contact))),
+                notApplying(
+                  'contact-kick',
+                  'what it breaks',
+                  'Thumb holds it against what such a contact breaks of a motor',
+                ),
+                // A film is broken by what flows as the contact closes, and that is what the motor draws as it starts.
+                {
+                  ...ofStall(s, motor, rated(part, 'contact-least-amps', 'minimumAmps', 1, amps(contact))),
+                  sense: 'at least',
+                  soft: true,
+                },
+              ],
+            },
+          ],
+        },
+      ]);
+    }),
+    { elements: motorElements(s, fed, motor, { id: contact, ohms: boundsOf(part, 'onOhms') }), parts: [] },
+  ]);
+}
+
+/** Between which shares of what it is made for a servo works (`load-range`). */
+const SERVO = { least: 0.9, most: 1.2 } as const;
+
+/** A finger's servo, which presses against what it is fed with. */
+export function servoPiece(s: Site): CircuitPiece {
+  const part = takenPart(s.job, 'servo');
+  const made = valueOf(part, 'supplyVolts');
+  const fed = suppliedBy(s, s.press.id, made);
+  const supply = volts(fed.plus, fed.minus);
+  return {
+    elements: (state) => (state.board ? fed.elements : []),
+    parts: [
+      {
+        id: `${s.press.id} servo`,
+        kind: 'servo',
+        name: part.name,
+        ...s.whose,
+        ratings: [
+          fedRating(fed, {
+            ...rated(part, 'supply-least-volts', 'supplyVolts', 1, supply),
+            limit: SERVO.least * made,
+            sense: 'at least',
+            states: s.on,
+          }),
+          fedRating(fed, {
+            ...rated(part, 'supply-most-volts', 'supplyVolts', 1, supply),
+            limit: SERVO.most * made,
+          }),
+        ],
+      },
+    ],
+  };
+}
