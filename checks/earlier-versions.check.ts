@@ -30,6 +30,8 @@ const ASKED_OTHERWISE = [
   'sense.contact',
   'pack.program',
   // Conditions are held against runs, every press that a move makes among them, and stops are counted with those that this finds.
+  // What a motor draws while it runs is held against its bridge now, and is asked to be confirmed with the rest.
+  'thumb.reverse-motor.defaults',
   'act.never',
   'act.unheard',
   'try.sheet',

@@ -148,7 +148,7 @@ function enableLine(c: WayContext, plan: SignalPlan): { readonly parts: Part[]; 
   const from = pin(', enable', 'enable', { acts: false });
   const to = leg('machine', `enable, ${plan.enable}`);
   if (plan.highVolts <= c.drive.highVolts.low) return { parts: [], wires: [[from, to, true]] };
-  const driver = (words: string) => leg('enable driver', words);
+  const driver = (of: string) => legOf('enable driver', 'enable driver', of);
   const high = plan.enable === 'high';
   return {
     parts: [

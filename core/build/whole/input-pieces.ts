@@ -10,7 +10,7 @@ import type { Fitted } from './fitted';
 import {
   common,
   fittedResistor,
-  joined,
+  allPieces,
   notApplying,
   OPEN_SWITCH_OHMS,
   resistorElement,
@@ -99,7 +99,7 @@ export function handPiece(hand: Hand, drive: DriveFact, weak: Interval): Circuit
   const whose: Whose = { of: hand.id, owner: hand.name, room: 'board' };
   const own = hand.pullUpOhms;
   const sides = hand.kind === 'rocker' ? (['up', 'down'] as const) : ([''] as const);
-  return joined(
+  return allPieces(
     sides.map((side): CircuitPiece => {
       const id = lineId(hand.id, side);
       const pin = `pin ${id}`;

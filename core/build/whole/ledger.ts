@@ -2,7 +2,7 @@ import { byHarm, gravest, type Step, type Verdict } from '../../ground/finding';
 import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
 import type { Fitted, Rating, Stress } from './fitted';
 import { lawOf, type SolvedCorner } from './law';
-import type { Guess } from './piece';
+import type { UnreadElement } from './piece';
 import type { State } from './state';
 import type { WholeCircuit } from './whole';
 
@@ -33,7 +33,7 @@ export function ledgerOf(circuit: WholeCircuit): readonly LedgerRow[] {
 
 type InStates = readonly { readonly state: State; readonly blocks: Blocks }[];
 
-function rowOf(states: InStates, guesses: readonly Guess[], part: Fitted, rating: Rating): LedgerRow {
+function rowOf(states: InStates, guesses: readonly UnreadElement[], part: Fitted, rating: Rating): LedgerRow {
   const open = { part, rating, stress: null, share: null, state: null, steps: [], guess: '' } as const;
   if (!rating.applies) return { ...open, verdict: 'settled' };
   if (rating.stress === null || rating.limit === null) return { ...open, verdict: 'unknown' };
@@ -64,12 +64,12 @@ function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { rea
 }
 
 /** The gravest guess that a worst corner hangs on. */
-const guessIn = (guesses: readonly Guess[], { ends }: SolvedCorner): Guess | undefined =>
+const guessIn = (guesses: readonly UnreadElement[], { ends }: SolvedCorner): UnreadElement | undefined =>
   guesses
     .filter((g) => [...ends.keys()].some((key) => key.startsWith(`${g.element} `)))
     .sort((a, b) => byHarm(a, b))[0];
 /** What rests on what nobody read is unknown whatever it comes to; what rests on what nobody confirmed is tight at best. */
-const underGuess = (verdict: Verdict, guess: Guess | undefined): Verdict =>
+const underGuess = (verdict: Verdict, guess: UnreadElement | undefined): Verdict =>
   guess?.verdict === 'unknown' ? 'unknown' : guess ? gravest([verdict, 'tight']) : verdict;
 
 /** Over its limit is a stop, over the share of it that is used tight. */

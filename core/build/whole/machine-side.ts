@@ -2,7 +2,7 @@ import type { ControlFact } from '../../ground/facts';
 import type { Control } from '../../ground/job';
 import { exactly, type Interval } from '../../ground/quantity';
 import { AGREES_WITHIN, lineOf, type ControlLine } from '../ways';
-import { over, resistorElement, shorted, type CircuitPiece, type Guess } from './piece';
+import { over, resistorElement, shorted, type CircuitPiece, type UnreadElement } from './piece';
 
 /** Mains over its nominal value, at its peak (`part-share`). */
 const PEAK = 1.1 * Math.SQRT2;
@@ -30,7 +30,7 @@ export function machineSide(control: Control, fact: ControlFact | undefined): Ma
   const node = (what: string): string => `machine ${control.id} ${what}`;
   const [upper, lower, supply, ground] = [node('upper'), node('lower'), node('supply'), node('ground')];
   const [rail, pull] = [node('rail'), node('pull')];
-  const unread = (element: string, what: string): Guess => ({
+  const unread = (element: string, what: string): UnreadElement => ({
     element,
     verdict: 'unknown',
     because: `nobody read the ${what} of ${control.name}`,

@@ -6,7 +6,7 @@ import type { Fitted, Rating } from './fitted';
 import type { State } from './state';
 
 /** An element that rests on what nobody read or confirmed: a row that it matters to is no better than that. */
-export interface Guess {
+export interface UnreadElement {
   readonly element: string;
   readonly verdict: 'unknown' | 'tight';
   readonly because: string;
@@ -16,10 +16,10 @@ export interface Guess {
 export interface CircuitPiece {
   readonly elements: (state: State) => readonly Element[];
   readonly parts: readonly Fitted[];
-  readonly guesses?: readonly Guess[];
+  readonly guesses?: readonly UnreadElement[];
 }
 /** Several pieces as one. */
-export const joined = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
+export const allPieces = (pieces: readonly CircuitPiece[]): CircuitPiece => ({
   elements: (state) => pieces.flatMap((p) => p.elements(state)),
   parts: pieces.flatMap((p) => p.parts),
   guesses: pieces.flatMap((p) => p.guesses ?? []),

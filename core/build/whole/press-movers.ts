@@ -5,7 +5,7 @@ import { ZERO } from '../../engines/net';
 import { boundsOf, takenPart, valueOf } from '../../engines/parts';
 import { AMPS_SHARE, drivenPin, outputPin, VOLTS_SHARE } from './driver';
 import type { Rating } from './fitted';
-import { amps, joined, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import { amps, allPieces, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
 import { coilPiece } from './press-relays';
 import { coilSupply, suppliedBy, type Site, type Supplied } from './site';
 
@@ -79,7 +79,7 @@ function bridgePiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
   const bears =
     motor.winding &&
     s.press.draws.some((d) => d.part === 'motor' && (d.startAmps ?? Infinity) <= VOLTS_SHARE * (lasting.limit ?? 0));
-  return joined([
+  return allPieces([
     ...pins.map((pin, i) => pinPiece(s, pin, String(i + 1), i === 0)),
     {
       elements: motorElements(s, fed, motor, { id: `${id} bridge`, ohms: boundsOf(part, 'onOhms') }),
@@ -132,11 +132,11 @@ function contactsPiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
   const coils = Array.from({ length: Math.max(1, s.press.outputs) }, (_, i) => lineId(id, `K${i + 1}`));
   const contact = `${id} contact`;
   const supply = coilSupply(s, valueOf(part, 'coilVolts'));
-  return joined([
+  return allPieces([
     { elements: (state) => (state.board ? supply.elements : []), parts: [] },
     ...coils.map((coil, i) => {
       const piece = coilPiece(s, part, coil, supply);
-      return joined([
+      return allPieces([
         pinPiece(s, coil, String(i + 1), true),
         {
           elements: piece.elements,

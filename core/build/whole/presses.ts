@@ -7,7 +7,7 @@ import { WIRE_OHMS_PER_METRE } from '../ways';
 import { drivenPin, outputPin } from './driver';
 import { RATINGS_OF } from './fitted';
 import type { MachineSide } from './machine-side';
-import { joined, notKnown, resistorElement, type CircuitPiece } from './piece';
+import { allPieces, notKnown, resistorElement, type CircuitPiece } from './piece';
 import { motorPiece, servoPiece } from './press-movers';
 import { relayContactPiece, relayModulePiece } from './press-relays';
 import { nmosPiece, npnPiece, optocouplerPiece, solidStateRelayPiece } from './press-semiconductors';
@@ -51,9 +51,9 @@ export function pressPiece(
   };
   if (!side) {
     const kind = NEEDS_SIDE[press.way];
-    if (kind) return joined([pin, unseen(site, kind)]);
+    if (kind) return allPieces([pin, unseen(site, kind)]);
   }
-  return joined([
+  return allPieces([
     pin,
     ...(build ? [build(site)] : []),
     ...(press.sharesGround && side ? [sharedGround(site, side)] : []),

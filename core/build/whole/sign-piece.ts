@@ -9,7 +9,7 @@ import { signResistor } from '../panel';
 import { RESISTOR_SHARE } from '../ways';
 import { drivenPin, npnDriver, outputPin, VOLTS_SHARE, type Whose } from './driver';
 import type { Fitted } from './fitted';
-import { amps, common, fittedResistor, joined, resistorElement, notKnown, volts, type CircuitPiece } from './piece';
+import { amps, common, fittedResistor, allPieces, resistorElement, notKnown, volts, type CircuitPiece } from './piece';
 
 /** What lamps bear and show, A and V (`small-parts`). */
 const LAMP = { amps: 0.02, seen: 0.5e-3, reverse: 5 } as const;
@@ -22,8 +22,8 @@ export function signPiece(job: Job, sign: Sign, drive: DriveFact): CircuitPiece 
     elements: drivenPin(sign.id, drive.highVolts, (s) => s.signs, 'high'),
     parts: [outputPin(sign.id, `pin of ${sign.name}`, whose, drive.limitAmps, { from: 'source', key: drive.source })],
   };
-  if (throughTransistor(sign)) return joined([pin, switched(job, sign, ohms, whose)]);
-  return joined([pin, sign.kind === 'lamp' ? lampOnPin(sign, ohms, whose) : beeperOnPin(sign)]);
+  if (throughTransistor(sign)) return allPieces([pin, switched(job, sign, ohms, whose)]);
+  return allPieces([pin, sign.kind === 'lamp' ? lampOnPin(sign, ohms, whose) : beeperOnPin(sign)]);
 }
 
 function lampOnPin(sign: Sign, ohms: number, whose: Whose): CircuitPiece {

@@ -11,7 +11,7 @@ import {
 } from '../../engines/electrics';
 import { ZERO, type Element } from '../../engines/net';
 import { isConverter, placeOf, supplyTree, type SupplyNode, type SupplyTree } from '../../engines/supply';
-import type { CircuitPiece, Guess } from './piece';
+import type { CircuitPiece, UnreadElement } from './piece';
 import type { State } from './state';
 
 /** Nothing is written with less, Ω. */
@@ -64,7 +64,7 @@ export function supplyPiece(job: Job, facts: Facts): SupplyPiece {
 /** A lead of which nobody said how long or how thick it is stands for a usual one. */
 const isUsualLead = (n: SupplyNode): boolean =>
   n.kind === 'lead' && (n.item.metres === null || n.item.squareMetres === null);
-const usualLead = (n: SupplyNode): Guess => ({
+const usualLead = (n: SupplyNode): UnreadElement => ({
   element: n.id,
   verdict: 'tight',
   because: `nobody said how long and how thick the ${n.name} is`,

@@ -4,7 +4,7 @@ import type { Element } from '../../engines/net';
 import { fitted, type Fitted } from './fitted';
 import { machineSide, type MachineSide } from './machine-side';
 import { handPiece, sensePiece } from './input-pieces';
-import type { CircuitPiece, Guess } from './piece';
+import type { CircuitPiece, UnreadElement } from './piece';
 import { pressPiece } from './presses';
 import { signPiece } from './sign-piece';
 import { statesOf, type State } from './state';
@@ -17,7 +17,7 @@ export interface WholeCircuit {
   /** Every part of it with every rating that its kind has. */
   readonly parts: readonly Fitted[];
   /** Elements that rest on what nobody read or confirmed. */
-  readonly guesses: readonly Guess[];
+  readonly guesses: readonly UnreadElement[];
   /** Presses whose way is no circuit of pins and terminals, by name: their own findings judge them. */
   readonly apart: readonly string[];
 }
