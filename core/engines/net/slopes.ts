@@ -1,6 +1,6 @@
 import { present, realAt } from '../../ground/lists';
 import { solvedAcross } from './eliminate';
-import { rangeOf, type Element, type ElementOf } from './element';
+import { rangeOf, VALUES, type Element, type ElementOf } from './element';
 import type { CircuitQuantity, Standing } from './point';
 
 type Tell = (key: string, slope: number) => void;
@@ -25,13 +25,28 @@ export function slopesOf(net: Standing, of: CircuitQuantity): ReadonlyMap<string
   }
   const y = solvedAcross(present(net.lu), c);
   const out = new Map<string, number>();
-  for (const e of net.elements)
+  for (const e of net.elements) {
+    if (isExact(e)) continue;
     slopesOfElement(net, e, y, (key, slope) => {
       const { low, high } = rangeOf(e, key);
       if (low !== high) out.set(`${e.id} ${key}`, slope);
     });
+  }
   if (direct?.own) out.set(direct.own, (out.get(direct.own) ?? 0) + direct.slope);
   return out;
+}
+
+const EXACT = new WeakMap<Element, boolean>();
+/** Whether no value of an element has bounds. */
+function isExact(e: Element): boolean {
+  const known = EXACT.get(e);
+  if (known !== undefined) return known;
+  const exact = VALUES[e.is].every((key) => {
+    const { low, high } = rangeOf(e, key);
+    return low === high;
+  });
+  EXACT.set(e, exact);
+  return exact;
 }
 
 /** A resistor's, a channel's or a drain's current has no row of its own: its conductance, and what its own value does to it beside that. */

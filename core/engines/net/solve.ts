@@ -17,12 +17,25 @@ const MOVED = 1e-6;
  * Solves a circuit by nodal analysis with a current for each source (modified nodal analysis); junctions, followers, channels and
  * converters are linear on each side of their corners, and sides are found again until none changes. Where several would change again
  * and again, one is changed at a time, which ends for circuits of resistors and junctions (Katzenelson, Bell Syst. Tech. J. 44, 1965).
- * @param at the value of each element; usual values where nothing is said.
+ * @param at the value of each element; usual values where nothing is said
+ * @param near on which sides elements stand to begin with, as in a corner of the same circuit; all off where nothing is said
  */
-export function solveCircuit(elements: readonly Element[], at: Corner = usual): OperatingPoint {
-  const nodes = nodesOf(elements);
-  const net = new Net(elements, nodes, at);
+export function solveCircuit(
+  elements: readonly Element[],
+  at: Corner = usual,
+  near: ReadonlyMap<string, Side> | null = null,
+): OperatingPoint {
+  const nodes = nodesOnce(elements);
+  const net = new Net(elements, nodes, at, near);
   return net.solveCircuit();
+}
+
+/** A list of elements is solved at many corners, and its nodes stay. */
+const NODES = new WeakMap<readonly Element[], Nodes>();
+function nodesOnce(elements: readonly Element[]): Nodes {
+  const known = NODES.get(elements) ?? nodesOf(elements);
+  NODES.set(elements, known);
+  return known;
 }
 
 class Net implements Standing {
@@ -40,6 +53,7 @@ class Net implements Standing {
     readonly elements: readonly Element[],
     private readonly nodes: Nodes,
     at: Corner,
+    near: ReadonlyMap<string, Side> | null,
   ) {
     let n = nodes.count;
     for (const e of elements)
@@ -55,7 +69,7 @@ class Net implements Standing {
       this.values.set(e.id, own);
     }
     for (const e of elements)
-      if (e.is !== 'resistor' && e.is !== 'source' && e.is !== 'drain') this.sides.set(e.id, 'off');
+      if (e.is !== 'resistor' && e.is !== 'source' && e.is !== 'drain') this.sides.set(e.id, near?.get(e.id) ?? 'off');
   }
 
   value(id: string, key: string): number {

@@ -29,6 +29,7 @@ const AGAIN = 3;
 /** A circuit whose corners are solved once each, however many quantities are worst in the same one. */
 export class Corners {
   private readonly known = new Map<string, OperatingPoint>();
+  private readonly extremes = new Map<string, Extreme>();
   private begins: readonly Extreme[] | null = null;
   private half: ReadonlyMap<string, number> | null = null;
   readonly middle: OperatingPoint;
@@ -44,6 +45,15 @@ export class Corners {
    * settle.
    */
   extreme(q: CircuitQuantity, end: 'low' | 'high'): Extreme {
+    const key = `${end} ${'amps' in q ? q.amps : q.volts.join('~')}`;
+    const known = this.extremes.get(key);
+    if (known) return known;
+    const found = this.lookFor(q, end);
+    this.extremes.set(key, found);
+    return found;
+  }
+
+  private lookFor(q: CircuitQuantity, end: 'low' | 'high'): Extreme {
     const nowhere = { value: Number.NaN, point: this.middle, ends: new Map() };
     if (!this.middle.settled) return nowhere;
     let best: Extreme = { ...nowhere, value: read(this.middle, q) };
@@ -180,7 +190,7 @@ export class Corners {
     const known = this.known.get(key);
     if (known) return known;
     const corner: Corner = (id, name, range: Interval) => range[ends.get(`${id} ${name}`) ?? 'nominal'];
-    const point = solveCircuit(this.elements, corner);
+    const point = solveCircuit(this.elements, corner, this.middle.sides);
     this.known.set(key, point);
     return point;
   }
