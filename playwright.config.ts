@@ -36,6 +36,7 @@ export default defineConfig({
     actionTimeout: 15_000 * SLOW,
     locale: 'en-GB',
     timezoneId: 'Europe/London',
+    contextOptions: { reducedMotion: 'reduce' },
     launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM },
   },
   webServer: [

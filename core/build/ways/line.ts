@@ -24,7 +24,11 @@ export interface ControlLine {
   readonly pull: RangedInput;
   readonly lowBelow: InputLevel;
   readonly highAbove: InputLevel;
+  /** The same with the supply at one of its ends: what is pulled up from it and what takes it for a level have one supply. */
+  readonly at: (end: 'low' | 'high') => Levels;
 }
+/** What is taken for low and for high. */
+type Levels = Readonly<Record<'lowBelow' | 'highAbove', InputLevel>>;
 
 /** A level that the machine obeys, V; `steps` where it follows from its supply. */
 export interface InputLevel {
@@ -102,29 +106,23 @@ export function lineOf(fact: ControlFact, control: Control): ControlLine | null 
       origin: probed(fact, pulled),
     },
   };
-  if (dry) {
-    return {
-      ...base,
-      lowBelow: shareLevel('V_IL', 'a fifth of the open voltage', DRY.low, base.supply, 'low', 'dry-pair-levels'),
-      highAbove: shareLevel(
-        'V_IH',
-        'seven tenths of the open voltage',
-        DRY.high,
-        base.supply,
-        'low',
-        'dry-pair-levels',
-      ),
-    };
-  }
-  return { ...base, ...inputLevels(control, base.supply) };
+  const levels = (low: 'low' | 'high', high: 'low' | 'high'): Levels =>
+    dry ? dryLevels(base.supply, low, high) : inputLevels(control, base.supply, low, high);
+  // Against a level that comes from elsewhere each limit stands at its harder end; a loop has nothing but itself.
+  return { ...base, ...levels('low', dry ? 'low' : 'high'), at: (end) => levels(end, end) };
 }
+
+const dryLevels = (supply: RangedInput, low: 'low' | 'high', high: 'low' | 'high'): Levels => ({
+  lowBelow: shareLevel('V_IL', 'a fifth of the open voltage', DRY.low, supply, low, 'dry-pair-levels'),
+  highAbove: shareLevel('V_IH', 'seven tenths of the open voltage', DRY.high, supply, high, 'dry-pair-levels'),
+});
 
 /** Levels as shares of the supply: of a dry pair's loop (`dry-pair-levels`) and of CMOS inputs (`cmos-levels`); TTL's high level, V. */
 const DRY = { low: 0.2, high: 0.7 } as const;
 const CMOS = { low: 0.3, high: 0.7 } as const;
 const TTL_HIGH_VOLTS = 2;
 
-function inputLevels(control: Control, supply: RangedInput): Pick<ControlLine, 'lowBelow' | 'highAbove'> {
+function inputLevels(control: Control, supply: RangedInput, low: 'low' | 'high', high: 'low' | 'high'): Levels {
   if (control.levels === 'own' && control.lowBelowVolts !== null && control.highAboveVolts !== null) {
     const own = { from: 'maker', what: 'from the data sheet of the appliance’s controller' } as const;
     return {
@@ -140,8 +138,8 @@ function inputLevels(control: Control, supply: RangedInput): Pick<ControlLine, '
     };
   }
   return {
-    lowBelow: shareLevel('V_IL', 'low level (VIL), 0.3 of supply', CMOS.low, supply, 'low', 'cmos-levels'),
-    highAbove: shareLevel('V_IH', 'high level (VIH), 0.7 of supply', CMOS.high, supply, 'high', 'cmos-levels'),
+    lowBelow: shareLevel('V_IL', 'low level (VIL), 0.3 of supply', CMOS.low, supply, low, 'cmos-levels'),
+    highAbove: shareLevel('V_IH', 'high level (VIH), 0.7 of supply', CMOS.high, supply, high, 'cmos-levels'),
   };
 }
 
@@ -174,46 +172,66 @@ const FORMULAS = {
   },
 } as const;
 
-/** The pressed and the idle level at their worst corners against what the machine obeys. */
+/**
+ * The pressed and the idle level at their worst corners against what the machine obeys. The supply that pulls is the one that the
+ * machine reads by: both ends of it are tried, and the worse one is told.
+ */
 export function levelFindings(way: Way, line: ControlLine, sw: SwitchModel, wireOhms: RangedInput): Finding[] {
   const f = FORMULAS[line.polarity];
   const closed = sw.saturation ?? present(sw.onOhms);
   const wire = sw.saturation && line.polarity === 'low' ? [wireOhms] : [];
-  const supplyTop = line.supply.range.high;
-  const lowLimit = levelLimit('at most', line.lowBelow);
-  const highLimit = levelLimit('at least', line.highAbove);
   const low = line.polarity === 'low';
-  const pressed = worst(
-    low ? 'highest' : 'lowest',
-    'level while pressed',
-    'V_pressed',
-    sw.saturation ? f.pressed.sat : f.pressed.ohms,
-    'V',
-    [line.supply, line.pull, closed, ...wire],
-  );
-  const idle = worst(low ? 'lowest' : 'highest', 'level while idle', 'V_idle', f.idle, 'V', [
-    line.supply,
-    line.pull,
-    sw.leakage,
-  ]);
   // A margin of a tenth of the supply leaves room for noise and for what was not measured.
-  const common = { tightShare: 0.1, span: supplyTop };
+  const common = { tightShare: 0.1, span: line.supply.range.high };
+  const pressed = worseEnd(line, low, (supply) =>
+    worst(
+      low ? 'highest' : 'lowest',
+      'level while pressed',
+      'V_pressed',
+      sw.saturation ? f.pressed.sat : f.pressed.ohms,
+      'V',
+      [supply, line.pull, closed, ...wire],
+    ),
+  );
+  const idle = worseEnd(line, !low, (supply) =>
+    worst(low ? 'lowest' : 'highest', 'level while idle', 'V_idle', f.idle, 'V', [supply, line.pull, sw.leakage]),
+  );
   return [
     judged('thumb', `${way}.pressed-level`, {
       title: `Pressed level ${low ? 'under' : 'over'} the machine's ${low ? 'low' : 'high'} level`,
       caption: 'pressed level',
-      steps: [pressed],
-      limit: low ? lowLimit : highLimit,
+      ...pressed,
       source: ['ohm'],
       ...common,
     }),
     judged('thumb', `${way}.idle-level`, {
       title: `Idle level ${low ? 'over' : 'under'} the machine's ${low ? 'high' : 'low'} level`,
       caption: 'idle level',
-      steps: [idle],
-      limit: low ? highLimit : lowLimit,
+      ...idle,
       source: ['ohm', 'temperature'],
       ...common,
     }),
   ];
+}
+
+/** A level and its limit with the supply at the end at which less is left between them. @param under whether it must be under the low level. */
+function worseEnd(
+  line: ControlLine,
+  under: boolean,
+  level: (supply: RangedInput) => Step,
+): { readonly steps: readonly Step[]; readonly limit: Limit } {
+  const [one, other] = (['low', 'high'] as const).map((end) => {
+    const volts = line.supply.range[end];
+    const step = level({
+      ...line.supply,
+      name: `${line.supply.name}, ${end === 'low' ? 'lowest' : 'highest'}`,
+      range: { low: volts, nominal: volts, high: volts },
+    });
+    const { lowBelow, highAbove } = line.at(end);
+    const limit = under ? levelLimit('at most', lowBelow) : levelLimit('at least', highAbove);
+    const left = under ? limit.value - step.result.value : step.result.value - limit.value;
+    return { steps: [step], limit, left };
+  });
+  const { steps, limit } = present(one).left <= present(other).left ? present(one) : present(other);
+  return { steps, limit };
 }

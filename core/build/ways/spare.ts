@@ -65,6 +65,10 @@ function remoteOf(c: WayContext): Borrowed {
   };
   // The remote's chip and its limits live on the same battery: as it empties, levels and limits fall together.
   const level = (symbol: string, name: string, k: number) => shareLevel(symbol, name, k, supply, 'low', 'cmos-levels');
+  const levels = {
+    lowBelow: level('V_IL', 'low level (VIL), 0.3 of the battery', 0.3),
+    highAbove: level('V_IH', 'high level (VIH), 0.7 of the battery', 0.7),
+  };
   const line: WayContext['line'] = {
     polarity: 'low',
     alternating: 'no',
@@ -77,8 +81,8 @@ function remoteOf(c: WayContext): Borrowed {
       unit: 'Ω',
       origin: planOrigin(c, 'remote.pullOhms'),
     },
-    lowBelow: level('V_IL', 'low level (VIL), 0.3 of the battery', 0.3),
-    highAbove: level('V_IH', 'high level (VIH), 0.7 of the battery', 0.7),
+    ...levels,
+    at: () => levels,
   };
   const context: WayContext = { ...c, control: { ...c.control, name: 'remote' }, fact, line };
   // Pull-ups in remotes are weak, and a solid-state relay may leak too much when warm: the first that passes, in the
