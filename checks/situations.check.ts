@@ -15,6 +15,7 @@ import { OF_LOADS } from './situations/loads';
 import { OF_MECHANICS } from './situations/mechanics';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
+import { OF_SWITCHED } from './situations/switched';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
 const ALL: readonly Situation[] = [
@@ -25,6 +26,7 @@ const ALL: readonly Situation[] = [
   ...OF_LOADS,
   ...OF_MECHANICS,
   ...OF_CIRCUITS,
+  ...OF_SWITCHED,
   ...OF_ENERGY,
   ...OF_PEOPLE,
 ];

@@ -67,9 +67,11 @@ function sound(r: Random): Job {
   job = scripted(job, [{ do: 'press', seconds: Number(between(r, 2 * shortest + 0.05, 0.9).toFixed(2)) }]);
   job = put(job, 'guard', { place: 'dry', cutOff: pick(r, ['none', 'one-shot'] as const), loadWatts: null });
   job = put(job, 'wish', { hazards: [], hazardsReviewed: true });
-  if (r.next() < 0.3) job = sense(job, { kind: 'contact', tells: 'at-rest', highVolts: null, debounceSeconds: 0.05 });
-  else if (r.next() < 0.3) job = hand(job, { pullUpOhms: pick(r, [1e3, 4700, 10e3]) });
-  else if (r.next() < 0.5) job = sign(job, { forwardVolts: pick(r, [1.8, 2, 2.1]), amps: pick(r, [0.002, 0.004]) });
+  const beside = pick(r, ['sense', 'hand', 'sign', 'nothing'] as const);
+  if (beside === 'sense')
+    job = sense(job, { kind: 'contact', tells: 'at-rest', highVolts: null, debounceSeconds: 0.05 });
+  if (beside === 'hand') job = hand(job, { pullUpOhms: pick(r, [1e3, 4700, 10e3]) });
+  if (beside === 'sign') job = sign(job, { forwardVolts: pick(r, [1.8, 2, 2.1]), amps: pick(r, [0.002, 0.004]) });
   if (r.next() < 0.3)
     job = put(job, 'feed', {
       box: {

@@ -214,7 +214,10 @@ export function levelFindings(way: Way, line: ControlLine, sw: SwitchModel, wire
   ];
 }
 
-/** A level and its limit with the supply at the end at which less is left between them. @param under whether it must be under the low level. */
+/**
+ * A level and its limit with the supply at the end at which less is left between them.
+ * @param under whether it must be under the low level
+ */
 function worseEnd(
   line: ControlLine,
   under: boolean,

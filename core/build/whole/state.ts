@@ -36,7 +36,10 @@ const REST: State = {
 /** Ways that drive a bare coil. */
 const WITH_COILS: readonly Way[] = ['relay-contact', 'reverse-motor'];
 
-/** At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs on, and either side without power. */
+/**
+ * At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs
+ * on, and either side without power.
+ */
 export function statesOf(job: Job, facts: Facts): readonly State[] {
   const name = (id: string): string => facts.presses.find((p) => p.id === id)?.name ?? id;
   return [

@@ -147,10 +147,7 @@ export const PRACTICE = {
   'ground-wire': C('Bench wire and joints: 0.1 Ω a metre, contacts included'),
   'weak-pulls': C('Pull-ups inside a controller: 30 to 100 kΩ; a driver counts as held off under 0.4 V'),
   'board-levels': C('An optocoupler or solid-state relay input needs about 1 V and some tenths of a milliampere'),
-  'pin-input': C(
-    'Inputs of controllers: high for certain from 0.75 of a supply of 3.3 V on, 0.6 of one of 5 V; 0.3 V over the supply at most; ' +
-      '1 µA through an input at most',
-  ),
+  'pin-input': C('Inputs: high for certain from 0.75 of 3.3 V on, 0.6 of 5 V; 0.3 V over the supply and 1 µA at most'),
   'ssr-moves': C(
     'A solid-state relay with MOSFET output closes within 0.1 to 3 ms of its LED, and opens within 0.02 to 1 ms',
   ),
