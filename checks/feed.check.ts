@@ -190,6 +190,9 @@ const leastOf = (text: string, wanted: readonly string[]): number[] =>
     wanted.map(() => Infinity),
   );
 
+/** `FEED_CONTROLLERS` asks for more. */
+const CONTROLLERS = Number(process.env['FEED_CONTROLLERS'] ?? 10);
+
 describe('supplies against native ngspice', () => {
   it('60 random trees over random scripts: least volts everywhere within 2 %', () => {
     const r = seededRandom(1960);
@@ -232,9 +235,9 @@ describe('supplies against native ngspice', () => {
     expect(compared).toBeGreaterThan(300);
   });
 
-  it('30 controllers with a capacitor: the dip of a burst and of what starts, within 2 % of what is left', () => {
+  it(`${CONTROLLERS} controllers with a capacitor: the dip of a burst and of what starts, within 2 % of what is left`, () => {
     const r = seededRandom(77);
-    for (let n = 0; n < 30; n++) {
+    for (let n = 0; n < CONTROLLERS; n++) {
       const start = randomTree(r);
       const ohms = between(r, 0.2, 1.2);
       const feed: FeedPlan = {

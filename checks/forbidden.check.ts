@@ -12,7 +12,7 @@ import { draw } from './forbidden-jobs';
 import { FORBIDDEN, pressesOn } from './forbidden-rules';
 
 /** Drawn anew each time with the same seed; `FORBIDDEN_JOBS` asks for more. */
-const JOBS = Number(process.env['FORBIDDEN_JOBS'] ?? 2000);
+const JOBS = Number(process.env['FORBIDDEN_JOBS'] ?? 1200);
 const SEED = 20261126;
 
 const beads = (a: Assessment): Map<Room, string> => new Map(threadOf(a.findings).map((b) => [b.room, b.verdict]));
@@ -96,7 +96,7 @@ beforeAll(() => {
 
 describe(`${JOBS} random jobs`, () => {
   it('never show a forbidden situation settled', () => expect(problems.slice(0, 20)).toEqual([]));
-  it.each(FORBIDDEN.map((f) => f.name))('met: %s', (name) => expect(hits.get(name) ?? 0).toBeGreaterThan(JOBS / 400));
+  it.each(FORBIDDEN.map((f) => f.name))('met: %s', (name) => expect(hits.get(name) ?? 0).toBeGreaterThan(JOBS / 600));
   it('packed programs that press on the level of their way', () => expect(packed).toBeGreaterThan(JOBS / 100));
 });
 

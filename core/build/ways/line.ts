@@ -25,7 +25,7 @@ export interface ControlLine {
   readonly lowBelow: InputLevel;
   readonly highAbove: InputLevel;
   /** The same with the supply at one of its ends: what is pulled up from it and what takes it for a level have one supply. */
-  readonly at: (end: 'low' | 'high') => Levels;
+  readonly at: Readonly<Record<'low' | 'high', Levels>>;
 }
 /** What is taken for low and for high. */
 type Levels = Readonly<Record<'lowBelow' | 'highAbove', InputLevel>>;
@@ -109,7 +109,11 @@ export function lineOf(fact: ControlFact, control: Control): ControlLine | null 
   const levels = (low: 'low' | 'high', high: 'low' | 'high'): Levels =>
     dry ? dryLevels(base.supply, low, high) : inputLevels(control, base.supply, low, high);
   // Against a level that comes from elsewhere each limit stands at its harder end; a loop has nothing but itself.
-  return { ...base, ...levels('low', dry ? 'low' : 'high'), at: (end) => levels(end, end) };
+  return {
+    ...base,
+    ...levels('low', dry ? 'low' : 'high'),
+    at: { low: levels('low', 'low'), high: levels('high', 'high') },
+  };
 }
 
 const dryLevels = (supply: RangedInput, low: 'low' | 'high', high: 'low' | 'high'): Levels => ({
@@ -230,7 +234,7 @@ function worseEnd(
       name: `${line.supply.name}, ${end === 'low' ? 'lowest' : 'highest'}`,
       range: { low: volts, nominal: volts, high: volts },
     });
-    const { lowBelow, highAbove } = line.at(end);
+    const { lowBelow, highAbove } = line.at[end];
     const limit = under ? levelLimit('at most', lowBelow) : levelLimit('at least', highAbove);
     const left = under ? limit.value - step.result.value : step.result.value - limit.value;
     return { steps: [step], limit, left };

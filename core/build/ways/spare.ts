@@ -82,7 +82,7 @@ function remoteOf(c: WayContext): Borrowed {
       origin: planOrigin(c, 'remote.pullOhms'),
     },
     ...levels,
-    at: () => levels,
+    at: { low: levels, high: levels },
   };
   const context: WayContext = { ...c, control: { ...c.control, name: 'remote' }, fact, line };
   // Pull-ups in remotes are weak, and a solid-state relay may leak too much when warm: the first that passes, in the
