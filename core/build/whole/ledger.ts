@@ -51,8 +51,13 @@ function rowOf(states: InStates, guesses: readonly UnreadElement[], part: Fitted
 /** The worst state of a rating: one that does not settle at once; null where the part is in the circuit in none of them. */
 function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { readonly state: State }) | null {
   let worst: (Met & { readonly state: State }) | null = null;
+  const looked = new Set<Corners>();
   for (const { state, blocks } of states) {
     if (rating.states && !rating.states.includes(state.id)) continue;
+    // What is around it may be the same in many states: once is enough.
+    const around = blocks.of('watts' in stress ? stress.watts[1] : stress);
+    if (around && looked.has(around)) continue;
+    if (around) looked.add(around);
     const met = stressIn(blocks, stress, rating.sense);
     // A part that is not there in this state, as a driver whose supply is off, loads nothing; one that does not settle is unknown.
     if (met === null) continue;

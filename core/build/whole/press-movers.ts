@@ -4,7 +4,7 @@ import { exactly, type Interval } from '../../ground/quantity';
 import { ZERO } from '../../engines/net';
 import { boundsOf, takenPart, valueOf } from '../../engines/parts';
 import { AMPS_SHARE, drivenPin, outputPin, VOLTS_SHARE } from './driver';
-import type { Rating } from './fitted';
+import type { Fitted, Rating } from './fitted';
 import { amps, allPieces, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
 import { coilPiece } from './press-relays';
 import { coilSupply, suppliedBy, type Site, type Supplied } from './site';
@@ -114,14 +114,23 @@ function bridgePiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
   ]);
 }
 
+/** What a pin gives is told by its own press: other presses leave it as it is at rest. */
+const ownStates = (s: Site, part: Fitted): Fitted => ({
+  ...part,
+  ratings: part.ratings.map((r) => (r.applies ? { ...r, states: ['rest', ...s.on] } : r)),
+});
+
 /** One pin of a press that has several. */
 const pinPiece = (s: Site, pin: string, name: string, presses: boolean): CircuitPiece => ({
   elements: drivenPin(pin, s.drive.highVolts, (state) => presses && s.isOn(state), 'high'),
   parts: [
-    outputPin(pin, `pin ${name} of ${s.press.name}`, s.whose, s.drive.limitAmps, {
-      from: 'source',
-      key: s.drive.source,
-    }),
+    ownStates(
+      s,
+      outputPin(pin, `pin ${name} of ${s.press.name}`, s.whose, s.drive.limitAmps, {
+        from: 'source',
+        key: s.drive.source,
+      }),
+    ),
   ],
 });
 

@@ -1,5 +1,5 @@
-import type { Facts } from '../../ground/facts';
-import type { Job, Way } from '../../ground/job';
+import type { Facts, PressFact } from '../../ground/facts';
+import type { Job } from '../../ground/job';
 
 /** How everything stands while a circuit is looked at. */
 export interface State {
@@ -33,8 +33,10 @@ const REST: State = {
   machine: true,
 };
 
-/** Ways that drive a bare coil. */
-const WITH_COILS: readonly Way[] = ['relay-contact', 'reverse-motor'];
+/** Whether a press drives a bare coil: that of its relay, or those that turn its motor round. */
+const hasCoil = (job: Job, press: PressFact): boolean =>
+  press.way === 'relay-contact' ||
+  (press.way === 'reverse-motor' && job.presses.find((p) => p.id === press.id)?.motor.wiring !== 'bridge');
 
 /**
  * At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs
@@ -60,7 +62,7 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
         stalled: new Set([p.id]),
       })),
     ...facts.presses
-      .filter((p) => WITH_COILS.includes(p.way))
+      .filter((p) => hasCoil(job, p))
       .map((p): State => ({
         ...REST,
         id: `let-go ${p.id}`,
