@@ -1,3 +1,4 @@
+import { SHIPPED_PARTS } from '../../core/engines/parts';
 import { demoJob } from '../../core/testing/jobs';
 import type { Job, OwnPart } from '../../core/ground/job';
 import {
@@ -20,6 +21,9 @@ import {
 
 const way = (job: Job, w: Job['presses'][number]['way'], picks: Record<string, string> = {}): Job =>
   pressed(job, { way: w, picks });
+/** The values of a class of the table, for a part of one's own that is otherwise as such parts are. */
+const shipped = (id: string): OwnPart['values'] =>
+  structuredClone(SHIPPED_PARTS.find((p) => p.id === id)!.values) as OwnPart['values'];
 /** A part of one's own, taken. */
 const own = (job: Job, part: OwnPart): Job =>
   pressed(edit(job, { do: 'put', list: 'bench.parts', item: part }), {
@@ -75,14 +79,7 @@ export const OF_CIRCUITS: readonly Situation[] = [
         id: 'weak',
         kind: 'npn',
         name: 'weak',
-        values: {
-          leakageAmps: [0, 1e-9, 5e-8],
-          baseVolts: [0.65, 0.7, 0.85],
-          saturationVolts: [0.02, 0.05, 0.2],
-          gain: [0.5, 1, 3],
-          collectorVolts: [40, 40, 40],
-          collectorAmps: [0.2, 0.2, 0.2],
-        },
+        values: { ...shipped('npn-small'), gain: [0.5, 1, 3] },
       }),
     rooms: ['thumb'],
   },
@@ -95,14 +92,7 @@ export const OF_CIRCUITS: readonly Situation[] = [
         id: 'leaky',
         kind: 'npn',
         name: 'leaky',
-        values: {
-          leakageAmps: [0, 1e-4, 1e-3],
-          baseVolts: [0.65, 0.7, 0.85],
-          saturationVolts: [0.02, 0.05, 0.2],
-          gain: [100, 200, 400],
-          collectorVolts: [40, 40, 40],
-          collectorAmps: [0.2, 0.2, 0.2],
-        },
+        values: { ...shipped('npn-small'), leakageAmps: [0, 1e-4, 1e-3] },
       }),
     rooms: ['thumb'],
   },
@@ -115,19 +105,7 @@ export const OF_CIRCUITS: readonly Situation[] = [
         id: 'toy',
         kind: 'relay',
         name: 'toy',
-        values: {
-          onOhms: [0.02, 0.1, 0.5],
-          minimumAmps: [1e-5, 1e-5, 1e-5],
-          contactAmps: [1, 1, 1],
-          inrushAmps: [2, 2, 2],
-          contactVolts: [3, 3, 3],
-          isolationVolts: [1500, 1500, 1500],
-          gapMetres: [1.5e-3, 1.5e-3, 1.5e-3],
-          coilVolts: [5, 5, 5],
-          coilOhms: [150, 167, 184],
-          poles: [1, 1, 1],
-          operateSeconds: [1e-3, 3e-3, 6e-3],
-        },
+        values: { ...shipped('relay-signal'), contactVolts: [3, 3, 3] },
       }),
     rooms: ['thumb'],
   },
@@ -140,19 +118,7 @@ export const OF_CIRCUITS: readonly Situation[] = [
         id: 'hungry',
         kind: 'relay',
         name: 'hungry',
-        values: {
-          onOhms: [0.02, 0.1, 0.5],
-          minimumAmps: [1e-5, 1e-5, 1e-5],
-          contactAmps: [1, 1, 1],
-          inrushAmps: [2, 2, 2],
-          contactVolts: [60, 60, 60],
-          isolationVolts: [1500, 1500, 1500],
-          gapMetres: [1.5e-3, 1.5e-3, 1.5e-3],
-          coilVolts: [5, 5, 5],
-          coilOhms: [18, 20, 22],
-          poles: [1, 1, 1],
-          operateSeconds: [1e-3, 3e-3, 6e-3],
-        },
+        values: { ...shipped('relay-signal'), coilOhms: [18, 20, 22] },
       }),
     rooms: ['thumb'],
   },
