@@ -20,6 +20,8 @@ const tasks = (page: Page): Promise<number[]> =>
 
 /** What drawing a whole room anew may hold the page, ms on a usual machine: layout and text, no arithmetic. */
 const DRAWING_MS = 250;
+/** How often a view is looked at whose drawing took longer than that. */
+const LOOKS = 4;
 
 test('no room of the largest job computes on the page for longer than it takes to draw', async ({ page }) => {
   await watchTasks(page);
@@ -29,10 +31,18 @@ test('no room of the largest job computes on the page for longer than it takes t
   // Once round, so that every room's script is there; what it takes to fetch and start that is another matter.
   for (const view of [...ROOMS, ...VIEWS]) await within(page, `/job/demo-steam-flaps/${view}`);
   await tasks(page);
+  const job = '/job/demo-steam-flaps';
   for (const view of [...ROOMS, ...VIEWS]) {
-    await within(page, `/job/demo-steam-flaps/${view}`);
-    await settled(page);
-    longest.push([view, Math.max(0, ...(await tasks(page)))]);
+    let least = Infinity;
+    // A machine that stood still for a moment does not do so at the same place again; what computes does.
+    for (let again = 0; again < LOOKS && least >= DRAWING_MS * slow; again++) {
+      if (again > 0) await within(page, `${job}/${view === 'wish' ? 'pack' : 'wish'}`);
+      await tasks(page);
+      await within(page, `${job}/${view}`);
+      await settled(page);
+      least = Math.min(least, Math.max(0, ...(await tasks(page))));
+    }
+    longest.push([view, least]);
   }
   // What is computed long after a press: a year of days, and the ways compared.
   await within(page, '/job/demo-rice-pot/act?view=days');
