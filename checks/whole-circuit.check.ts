@@ -79,7 +79,7 @@ describe('a coil that is let go', () => {
       const [volts, ohms] = [part.values['coilVolts']![1], part.values['coilOhms']![1]];
       const job = fed(pressed(base, { picks: { relay } }), { volts, amps: 3 }, { metres: 0.1, squareMetres: 1.5e-6 });
       const whole = wholeCircuit(job, assess(job).facts);
-      const state = whole.states.find((s) => s.letGo.size > 0)!;
+      const state = whole.states.find((s) => s.released.size > 0)!;
       const here = solveCircuit(whole.elements(state));
       expect(here.settled).toBe(true);
       const press = job.presses[0]!.id;

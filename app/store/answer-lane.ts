@@ -126,16 +126,20 @@ export class AnswerLane {
       this.long.delete(job.id);
     } catch (error) {
       const because = error instanceof Unanswered ? error.because : '';
-      if (hurried && because === 'late') {
-        // On a slow machine the next one is given more time at once.
-        this.tryMs *= 2;
-        this.long.add(job.id);
-        if (!this.waiting.has(job.id) && rests === this.rests) this.waiting.set(job.id, wanted);
-      } else if (because !== 'stopped') this.heard.failed(job, error instanceof Error ? error.message : String(error));
+      if (hurried && because === 'late') this.later(wanted, rests);
+      else if (because !== 'stopped') this.heard.failed(job, error instanceof Error ? error.message : String(error));
     } finally {
       this.under = null;
       this.onIdle?.();
       void this.pump();
     }
+  }
+
+  /** Asks again once all others had their turn; on a slow machine the next one is given more time at once. */
+  private later(wanted: Question, rests: number): void {
+    const { id } = wanted.job;
+    this.tryMs *= 2;
+    this.long.add(id);
+    if (!this.waiting.has(id) && rests === this.rests) this.waiting.set(id, wanted);
   }
 }

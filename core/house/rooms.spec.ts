@@ -2,9 +2,9 @@ import { describe, expect, it } from 'vitest';
 import { directShare, oneShot } from '../engines/electrics';
 import { cautionsOf, CAUTIONS, guardFindings, hazardsOf, needsProveDead } from '../rooms/guard';
 import type { ContactFact, ControlFact } from '../ground/facts';
-import { HAZARDS, type Job } from '../ground/job';
+import { edited, HAZARDS, type Job } from '../ground/job';
 import { assess } from './assess';
-import { changed, demoJob, findingOf, machined, scripted, withoutSense } from '../testing/jobs';
+import { changed, demoJob, findingOf, machined, pressed, scripted, withoutSense } from '../testing/jobs';
 
 const pot = demoJob('rice-pot');
 
@@ -138,6 +138,37 @@ describe('Guard', () => {
       limit: { value: expect.closeTo(1.5, 6) },
     });
     expect(load({ loadWatts: 100, loadKind: 'resistive' }, { volts: 60 })('contact-volts').verdict).toBe('stop');
+  });
+  it('stops what a hung controller would hold and no monostable cuts off, until it was tried', () => {
+    const shutter = demoJob('hatch-shutter');
+    const end = findingOf(shutter, 'guard.press-end');
+    expect(end).toMatchObject({ verdict: 'stop', remedy: { label: 'It was tried' } });
+    const tried = edited(shutter, end.remedy!.edit!, '2026-03-02T14:00:00Z');
+    expect(findingOf(tried, 'guard.press-end').verdict).toBe('tight');
+    expect(findingOf(machined(shutter, { kind: 'unknown' }), 'guard.press-end').verdict).toBe('unknown');
+    expect(findingOf(machined(shutter, { kind: 'open-stop-close-stop' }), 'guard.press-end').verdict).toBe('tight');
+  });
+  it('stops a contact that is closed at rest before a heater, and the remedy opens it', () => {
+    const closed = pressed(pot, { way: 'switched-supply', supply: { resumes: 'yes', atRest: 'closed' } });
+    const end = findingOf(closed, 'guard.press-end');
+    expect(end.verdict).toBe('stop');
+    expect(findingOf(edited(closed, end.remedy!.edit!, '2026-03-02T14:00:00Z'), 'guard.press-end').verdict).toBe(
+      'settled',
+    );
+  });
+  it('believes no message for ever: an age ends it', () => {
+    const item = {
+      ...pot.senses[0]!,
+      kind: 'message' as const,
+      topic: 'pot/rest',
+      highVolts: null,
+      staleSeconds: null,
+    };
+    const told = edited(pot, { do: 'put', list: 'senses', item }, '2026-03-02T14:00:00Z');
+    const stale = findingOf(told, 'sense.stale.rest');
+    expect(stale.verdict).toBe('tight');
+    const aged = edited(told, stale.remedy!.edit!, '2026-03-02T14:00:00Z');
+    expect(assess(aged).findings.some((f) => f.id === 'sense.stale.rest')).toBe(false);
   });
   it('asks for a circuit that ends a press where heat, a door or pressure is at stake, and reckons its parts', () => {
     expect(findingOf(changed(pot, 'guard', { cutOff: 'none' }), 'guard.press-end')).toMatchObject({

@@ -143,11 +143,14 @@ const pullUpWires = (collector: boolean, plan: SignalPlan): WireEnds[] =>
  * The line that lets the machine's drive run. Over the pin's own level a transistor pulls it low; two, one behind the other, make it high.
  * Either way it is not enabled while the pin floats.
  */
-function enableLine(c: WayContext, plan: SignalPlan): { readonly parts: Part[]; readonly wires: WireEnds[] } {
-  if (plan.enable === 'none') return { parts: [], wires: [] };
+function enableLine(
+  c: WayContext,
+  plan: SignalPlan,
+): { readonly parts: Part[]; readonly wires: WireEnds[]; readonly driver: WireEnds[] } {
+  if (plan.enable === 'none') return { parts: [], wires: [], driver: [] };
   const from = pin(', enable', 'enable', { acts: false });
   const to = leg('machine', `enable, ${plan.enable}`);
-  if (plan.highVolts <= c.drive.highVolts.low) return { parts: [], wires: [[from, to, true]] };
+  if (plan.highVolts <= c.drive.highVolts.low) return { parts: [], wires: [[from, to, true]], driver: [] };
   const driver = (of: string) => legOf('enable driver', 'enable driver', of);
   const high = plan.enable === 'high';
   return {
@@ -156,11 +159,11 @@ function enableLine(c: WayContext, plan: SignalPlan): { readonly parts: Part[]; 
       { ...resistorPart('base, enable', ENABLE_BASE_OHMS), quantity: high ? 2 : 1 },
       ...(high ? [{ ...resistorPart('pull-up, enable', PULL_OHMS), quantity: 2 }] : []),
     ],
-    wires: [
+    wires: [[driver('collector'), to, true]],
+    driver: [
       [from, driver('base resistor')],
       [GROUND, driver('emitter')],
       ...(high ? [[voltsEnd(formatQuantity(plan.highVolts, 'V')), driver('pull-ups')] satisfies WireEnds] : []),
-      [driver('collector'), to, true],
     ],
   };
 }
@@ -215,10 +218,12 @@ export function driveSignal(c: WayContext): WayResult {
       ...amplifier,
       ...JOINED[plan.knob](shaper, leg('machine', 'signal input'), leg('machine', 'old knob')),
       ...old.wires,
-      ...pullUpWires(shift.collector, plan),
       ...enable.wires,
       ...(plan.returnVolts === null ? [] : [[leg('machine', 'pulses back'), RETURN_PIN, true] satisfies WireEnds]),
       [GROUND, legOf('machine', 'machine’s', 'ground'), true],
+      // After all others: a colour that was chosen is kept by the number of its wire.
+      ...pullUpWires(shift.collector, plan),
+      ...enable.driver,
     ]),
     [],
     {

@@ -10,5 +10,5 @@ export { levelLimit, lineOf, type ControlLine } from './line';
 export { CLAMP_AMPS, GATE_OHMS, HOLD_OHMS, OPTO_AGEING, RESISTOR_SHARE } from './practice';
 export { AGREES_WITHIN, INPUT_AMPS } from './ratings';
 export { presser } from './spare';
-export { scanRead } from './scan-read';
+export { longestScan, scanRead } from './scan-read';
 export { WAY_WORDS, wayPhrase } from './words';

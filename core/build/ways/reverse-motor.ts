@@ -1,3 +1,4 @@
+import { present } from '../../ground/lists';
 import { BASE_TURN_ON_AMPS, LOGIC_LOW_VOLTS, LOGIC_PIN_AMPS } from './driver-levels';
 import { motorEnd } from './motor-end';
 import { GROUND, leg, legOf, pin, relayLeg, voltsEnd } from '../ends';
@@ -13,9 +14,10 @@ import {
   judged,
   type Finding,
   type Input,
+  type Remedy,
   type Step,
 } from '../../ground/finding';
-import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
+import { partsOf, partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import {
   conductors,
@@ -144,13 +146,6 @@ function lastingFinding(c: WayContext, part: TakenPart, stall: Step | null): Fin
         ]);
   const step = running ?? (stall && stall.result.value <= LASTING_SHARE * bears.value ? stall : null);
   if (!step && !stall) return [];
-  const way = takePart(
-    c,
-    'bridge',
-    'bridge-large',
-    'Take the large bridge',
-    'Take a bridge rated for the running motor.',
-  );
   return [
     step
       ? judged('thumb', `${WAY}.lasting`, {
@@ -160,7 +155,7 @@ function lastingFinding(c: WayContext, part: TakenPart, stall: Step | null): Fin
           limit: atMost(bears.value, 'A', 'lasting rating of the bridge', bears.origin),
           tightShare: 1 - LASTING_SHARE,
           source: ['part-share'],
-          remedy: step.result.value > LASTING_SHARE * bears.value ? way : null,
+          remedy: step.result.value > LASTING_SHARE * bears.value ? largeBridge(c, step.result.value) : null,
         })
       : finding('thumb', `${WAY}.lasting`, {
           verdict: 'unknown',
@@ -172,6 +167,13 @@ function lastingFinding(c: WayContext, part: TakenPart, stall: Step | null): Fin
           remedy: { text: 'Read it with the meter in its lead while it moves, and enter it; or take a larger bridge.' },
         }),
   ];
+}
+/** The large bridge, where it bears the current for long; else what is left. */
+function largeBridge(c: WayContext, amps: number): Remedy {
+  const large = present(partsOf(c.job, 'bridge').find((p) => p.id === 'bridge-large'));
+  return amps <= LASTING_SHARE * valueOf(large, 'motorAmps')
+    ? takePart(c, 'bridge', large.id, 'Take the large bridge', 'Take a bridge rated for the running motor.')
+    : { text: 'No bridge of the table bears that for long: take relays, or a driver that is made for this motor.' };
 }
 /** Share of a lasting current up to which it is settled (`part-share`). */
 const LASTING_SHARE = 0.8;

@@ -129,6 +129,27 @@ describe('a drive signal taken over', () => {
     expect(r.verdict).toBe('settled');
     expect(r.wires.map((w) => w.from)).toContain('pin, enable');
   });
+  it('has its level shift fed, its enable line driven, and asks about no step that nobody read', () => {
+    const r = judge('drive-signal', fan);
+    const plan = fan.presses[0]!.signal;
+    expect(r.press.draws).toMatchObject([{}, { part: 'pull-up', volts: { nominal: 5 } }]);
+    const ends = r.wires.map((w) => `${w.from} > ${w.to}`);
+    expect(ends).toEqual(
+      expect.arrayContaining([
+        '5 V > level shift, pull-up',
+        'pin, enable > enable driver base resistor',
+        'enable driver collector > enable, high',
+      ]),
+    );
+    // Two transistors, one behind the other: a pin that floats enables nothing.
+    expect(r.parts.find((p) => p.name === 'NPN transistor, enable')!.quantity).toBe(2);
+    expect(r.findings.some((f) => f.id.endsWith('.beyond'))).toBe(false);
+    expect(of(judge('drive-signal', fan, { signal: { ...plan, topStep: 9 } }), 'beyond').verdict).toBe('tight');
+    // At the pin's own level the pin itself is the line.
+    const low = judge('drive-signal', fan, { signal: { ...plan, highVolts: 2.5, returnVolts: null } });
+    expect(low.wires.map((w) => `${w.from} > ${w.to}`)).toContain('pin, enable > enable, high');
+    expect(low.parts.some((p) => p.name.includes('enable'))).toBe(false);
+  });
   it('is told apart from a bent one, from two readings and from none', () => {
     const plan = fan.presses[0]!.signal;
     expect(

@@ -2,7 +2,17 @@ import { exactly, within, type Interval } from '../../ground/quantity';
 import { ZERO, type Element } from '../../engines/net';
 import { boundsOf, type TakenPart } from '../../engines/parts';
 import { RESISTOR_SHARE } from '../ways';
-import { amps, common, fittedResistor, notApplying, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import {
+  amps,
+  common,
+  fittedResistor,
+  notApplying,
+  rated,
+  resistorElement,
+  smallWatts,
+  volts,
+  type CircuitPiece,
+} from './piece';
 import type { Fitted, Rating } from './fitted';
 import type { State } from './state';
 
@@ -114,12 +124,7 @@ export function npnDriver(
             limit: BASE_REVERSE,
             stress: volts(ZERO, base),
           }),
-          common('watts', 'small-parts', AMPS_SHARE, {
-            name: 'watts of a small transistor',
-            unit: 'W',
-            limit: SMALL_WATTS,
-            stress: { watts: [across, amps(`${id} collector`)] },
-          }),
+          smallWatts('watts of a small transistor', SMALL_WATTS, across, `${id} collector`),
           saturated(across, boundsOf(part, 'saturationVolts').high, on),
         ],
       },

@@ -24,6 +24,12 @@ export type FittedKind = (typeof FITTED)[number];
 /** What a rating is held against: volts or amperes of the circuit, or the watts of two of them together. */
 export type Stress = CircuitQuantity | { readonly watts: readonly [volts: CircuitQuantity, amps: CircuitQuantity] };
 
+/** Why something is no better than tight, or not known. */
+export interface Doubt {
+  readonly verdict: 'unknown' | 'tight';
+  readonly because: string;
+}
+
 /** A rating of a part as it stands in the circuit. */
 export interface Rating {
   /** One of its kind's ratings. */
@@ -44,6 +50,8 @@ export interface Rating {
   /** Why it does not apply here, or is not known. */
   readonly because: string;
   readonly applies: boolean;
+  /** What its stress rests on, where nobody read or confirmed it. */
+  readonly rests?: Doubt;
   /** Missing it is tight and no stop. */
   readonly soft?: true;
 }

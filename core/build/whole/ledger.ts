@@ -1,6 +1,6 @@
 import { byHarm, gravest, type Step, type Verdict } from '../../ground/finding';
 import { BlockSolver, type Blocks, type Corners, type CircuitQuantity } from '../../engines/net';
-import type { Fitted, Rating, Stress } from './fitted';
+import type { Doubt, Fitted, Rating, Stress } from './fitted';
 import { lawOf, type SolvedCorner } from './law';
 import type { UnreadElement } from './piece';
 import type { State } from './state';
@@ -43,7 +43,7 @@ function rowOf(states: InStates, guesses: readonly UnreadElement[], part: Fitted
   const share = rating.sense === 'at most' ? worst.value / rating.limit : rating.limit / Math.max(worst.value, 1e-15);
   const { value: stress, state } = worst;
   const steps = lawOf(rating, rating.stress, worst, state.words);
-  const guess = guessIn(guesses, worst);
+  const guess = gravestDoubt([...(rating.rests ? [rating.rests] : []), ...guessesIn(guesses, worst)]);
   const verdict = underGuess(verdictOf(rating, share), guess);
   return { part, rating, stress, share, state, steps, guess: guess?.because ?? '', verdict };
 }
@@ -68,13 +68,12 @@ function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { rea
   return worst;
 }
 
-/** The gravest guess that a worst corner hangs on. */
-const guessIn = (guesses: readonly UnreadElement[], { ends }: SolvedCorner): UnreadElement | undefined =>
-  guesses
-    .filter((g) => [...ends.keys()].some((key) => key.startsWith(`${g.element} `)))
-    .sort((a, b) => byHarm(a, b))[0];
+/** The guesses that a worst corner hangs on. */
+const guessesIn = (guesses: readonly UnreadElement[], { ends }: SolvedCorner): readonly Doubt[] =>
+  guesses.filter((g) => [...ends.keys()].some((key) => key.startsWith(`${g.element} `)));
+const gravestDoubt = (all: readonly Doubt[]): Doubt | undefined => [...all].sort((a, b) => byHarm(a, b))[0];
 /** What rests on what nobody read is unknown whatever it comes to; what rests on what nobody confirmed is tight at best. */
-const underGuess = (verdict: Verdict, guess: UnreadElement | undefined): Verdict =>
+const underGuess = (verdict: Verdict, guess: Doubt | undefined): Verdict =>
   guess?.verdict === 'unknown' ? 'unknown' : guess ? gravest([verdict, 'tight']) : verdict;
 
 /** Over its limit is a stop, over the share of it that is used tight. */

@@ -2,14 +2,12 @@ import type { Origin, SourceKey } from '../../ground/finding';
 import { exactly, type Interval } from '../../ground/quantity';
 import type { Element, CircuitQuantity } from '../../engines/net';
 import { partInput, valueOf, type TakenPart } from '../../engines/parts';
-import type { Fitted, Rating } from './fitted';
+import type { Doubt, Fitted, Rating } from './fitted';
 import type { State } from './state';
 
 /** An element that rests on what nobody read or confirmed: a row that it matters to is no better than that. */
-export interface UnreadElement {
+export interface UnreadElement extends Doubt {
   readonly element: string;
-  readonly verdict: 'unknown' | 'tight';
-  readonly because: string;
 }
 
 /** A piece of the circuit: its elements in a state, and its parts. */
@@ -56,6 +54,9 @@ export const common = (key: string, source: SourceKey, share: number, held: Held
   source: [source],
   ...held,
 });
+/** The heat in something small, W: the volts across it times what flows through an element. */
+export const smallWatts = (name: string, limit: number, across: CircuitQuantity, element: string): Rating =>
+  common('watts', 'small-parts', HALF, { name, unit: 'W', limit, stress: { watts: [across, amps(element)] } });
 /** A rating that does not apply here. */
 export const notApplying = (key: string, name: string, because: string): Rating => ({
   ...MOST,
@@ -107,12 +108,7 @@ export const fittedResistor = (
   name,
   ...whose,
   ratings: [
-    common('watts', 'small-parts', HALF, {
-      name: 'watts of a quarter-watt resistor',
-      unit: 'W',
-      limit: QUARTER_WATT,
-      stress: { watts: [volts(a, b), amps(id)] },
-    }),
+    smallWatts('watts of a quarter-watt resistor', QUARTER_WATT, volts(a, b), id),
     common('volts', 'small-parts', HALF, {
       name: 'volts across it',
       unit: 'V',

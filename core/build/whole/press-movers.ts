@@ -4,7 +4,7 @@ import { exactly, type Interval } from '../../ground/quantity';
 import { ZERO } from '../../engines/net';
 import { boundsOf, takenPart, valueOf } from '../../engines/parts';
 import { AMPS_SHARE, drivenPin, outputPin, VOLTS_SHARE } from './driver';
-import type { Fitted, Rating } from './fitted';
+import type { Doubt, Fitted, Rating } from './fitted';
 import { amps, allPieces, notApplying, notKnown, rated, resistorElement, volts, type CircuitPiece } from './piece';
 import { coilPiece } from './press-relays';
 import { coilSupply, suppliedBy, type Site, type Supplied } from './site';
@@ -17,15 +17,32 @@ const fedRating = (fed: Supplied, held: Rating): Rating =>
 interface Motor {
   readonly runs: number | null;
   readonly winding: Interval | null;
+  /** Why neither current is to be relied on; null where both are as somebody said or read them. */
+  readonly doubts: { readonly runs: Doubt | null; readonly stall: Doubt | null };
 }
 
 function motorOf(s: Site): Motor {
-  const plan = present(s.job.presses.find((p) => p.id === s.press.id)).motor;
+  const { motor: plan, given } = present(s.job.presses.find((p) => p.id === s.press.id));
   const draw = s.press.draws.find((d) => d.part === 'motor');
   const runs = plan.runningAmps === null ? null : (draw?.runAmps ?? null);
   const stall = draw?.startAmps ?? null;
-  return { runs, winding: stall === null || stall <= 0 ? null : exactly(plan.supplyVolts / stall) };
+  const winding = stall === null || stall <= 0 ? null : exactly(plan.supplyVolts / stall);
+  const contradict = plan.stallAmps !== null && plan.runningAmps !== null && plan.stallAmps < plan.runningAmps;
+  const doubt = (key: 'stallAmps' | 'runningAmps' | 'windingOhms'): Doubt | null =>
+    contradict
+      ? { verdict: 'unknown', because: 'stalled and running currents contradict each other' }
+      : plan[key] === null || given.includes(`motor.${key}`)
+        ? null
+        : { verdict: 'tight', because: 'nobody confirmed what the motor draws' };
+  return {
+    runs,
+    winding,
+    doubts: { runs: doubt('runningAmps'), stall: doubt(plan.stallAmps === null ? 'windingOhms' : 'stallAmps') },
+  };
 }
+
+/** A rating of the motor's current is no better than what is known of that. */
+const doubted = (doubt: Doubt | null, held: Rating): Rating => (doubt ? { ...held, rests: doubt } : held);
 
 /** The motor behind what switches it: blocked, running, or cut off. @param behind how what switches it is called. */
 function motorElements(
@@ -57,7 +74,7 @@ const runningIn = (s: Site): string[] => [`press ${s.press.id}`];
 /** A rating of what the motor draws as it starts or is blocked. */
 const ofStall = (s: Site, motor: Motor, held: Rating): Rating =>
   motor.winding
-    ? { ...held, states: stalledIn(s) }
+    ? doubted(motor.doubts.stall, { ...held, states: stalledIn(s) })
     : notKnown(held.key, held.name, 'what the motor draws when stalled');
 
 /** A motor that a bridge or contacts run both ways. */
@@ -80,7 +97,7 @@ function bridgePiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
     motor.winding &&
     s.press.draws.some((d) => d.part === 'motor' && (d.startAmps ?? Infinity) <= VOLTS_SHARE * (lasting.limit ?? 0));
   return allPieces([
-    ...pins.map((pin, i) => pinPiece(s, pin, String(i + 1), i === 0)),
+    ...pins.map((pin, i) => pinPiece(s, pin, `pin ${i + 1} of ${s.press.name}`, i === 0)),
     {
       elements: motorElements(s, fed, motor, { id: `${id} bridge`, ohms: boundsOf(part, 'onOhms') }),
       parts: [
@@ -97,9 +114,9 @@ function bridgePiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
             }),
             fedRating(fed, { ...rated(part, 'supply-most-volts', 'mostVolts', 1, supply), states: ['rest'] }),
             motor.runs !== null
-              ? { ...lasting, states: runningIn(s) }
+              ? doubted(motor.doubts.runs, { ...lasting, states: runningIn(s) })
               : bears
-                ? { ...lasting, states: stalledIn(s) }
+                ? ofStall(s, motor, lasting)
                 : notKnown('lasting-amps', 'lasting amps', 'what the motor draws while it runs'),
             ofStall(s, motor, rated(part, 'peak-amps', 'peakAmps', VOLTS_SHARE, through)),
             {
@@ -126,7 +143,7 @@ const pinPiece = (s: Site, pin: string, name: string, presses: boolean): Circuit
   parts: [
     ownStates(
       s,
-      outputPin(pin, `pin ${name} of ${s.press.name}`, s.whose, s.drive.limitAmps, {
+      outputPin(pin, name, s.whose, s.drive.limitAmps, {
         from: 'source',
         key: s.drive.source,
       }),
@@ -146,7 +163,7 @@ function contactsPiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
     ...coils.map((coil, i) => {
       const piece = coilPiece(s, part, coil, supply);
       return allPieces([
-        pinPiece(s, coil, String(i + 1), true),
+        pinPiece(s, coil, `pin ${i + 1} of ${s.press.name}`, true),
         {
           elements: piece.elements,
           parts: [
@@ -160,7 +177,10 @@ function contactsPiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {
                 ...piece.ratings,
                 fedRating(fed, rated(part, 'contact-volts', 'contactVolts', VOLTS_SHARE, volts(fed.plus, fed.minus))),
                 motor.runs !== null
-                  ? { ...rated(part, 'contact-amps', 'contactAmps', AMPS_SHARE, amps(contact)), states: runningIn(s) }
+                  ? doubted(motor.doubts.runs, {
+                      ...rated(part, 'contact-amps', 'contactAmps', AMPS_SHARE, amps(contact)),
+                      states: runningIn(s),
+                    })
                   : ofStall(s, motor, rated(part, 'contact-amps', 'contactAmps', AMPS_SHARE, amps(contact))),
                 notApplying(
                   'contact-kick',
@@ -192,27 +212,22 @@ export function servoPiece(s: Site): CircuitPiece {
   const made = valueOf(part, 'supplyVolts');
   const fed = suppliedBy(s, s.press.id, made);
   const supply = volts(fed.plus, fed.minus);
-  return {
-    elements: (state) => (state.board ? fed.elements : []),
-    parts: [
-      {
-        id: `${s.press.id} servo`,
-        kind: 'servo',
-        name: part.name,
-        ...s.whose,
-        ratings: [
-          fedRating(fed, {
-            ...rated(part, 'supply-least-volts', 'supplyVolts', 1, supply),
-            limit: SERVO.least * made,
-            sense: 'at least',
-            states: s.on,
-          }),
-          fedRating(fed, {
-            ...rated(part, 'supply-most-volts', 'supplyVolts', 1, supply),
-            limit: SERVO.most * made,
-          }),
-        ],
-      },
+  const ofSupply = (key: string, share: number): Rating => ({
+    ...rated(part, key, 'supplyVolts', 1, supply),
+    limit: share * made,
+  });
+  const servo: Fitted = {
+    id: `${s.press.id} servo`,
+    kind: 'servo',
+    name: part.name,
+    ...s.whose,
+    ratings: [
+      fedRating(fed, { ...ofSupply('supply-least-volts', SERVO.least), sense: 'at least', states: s.on }),
+      fedRating(fed, ofSupply('supply-most-volts', SERVO.most)),
     ],
   };
+  return allPieces([
+    pinPiece(s, s.press.id, `pin of ${s.press.name}`, true),
+    { elements: (state) => (state.board ? fed.elements : []), parts: [servo] },
+  ]);
 }

@@ -47,7 +47,7 @@ export function coilPiece(
   return {
     elements: (state) => [
       // As it is let go a coil carries on what flowed in it, whatever volts that takes.
-      state.letGo.has(s.press.id) && state.board
+      state.released.has(s.press.id) && state.board
         ? { is: 'drain', id: `${id} coil`, a: supply.plus, b: collector, amps: coilAmps(part) }
         : resistorElement(`${id} coil`, supply.plus, collector, boundsOf(part, 'coilOhms')),
       { is: 'junction', id: `${id} diode`, a: collector, b: supply.plus, volts: DIODE.drop, ohms: exactly(0.1) },

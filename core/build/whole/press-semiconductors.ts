@@ -4,7 +4,7 @@ import { boundsOf, takenPart, valueOf } from '../../engines/parts';
 import { GATE_OHMS, HOLD_OHMS, OPTO_AGEING, RESISTOR_SHARE } from '../ways';
 import { AMPS_SHARE, ledInput, npnDriver, saturated, VOLTS_SHARE } from './driver';
 import type { Rating } from './fitted';
-import { amps, common, fittedResistor, rated, resistorElement, volts, type CircuitPiece } from './piece';
+import { amps, common, fittedResistor, rated, resistorElement, smallWatts, volts, type CircuitPiece } from './piece';
 import { contactBetween, sideIn, switchRatings, withoutSide, type Site } from './site';
 
 /** What a gate bears either way, V, and what small parts turn into heat, W (`small-parts`). */
@@ -63,12 +63,7 @@ export function nmosPiece(s: Site): CircuitPiece {
             limit: GATE_VOLTS,
             stress: volts(gate, ZERO),
           }),
-          common('watts', 'small-parts', AMPS_SHARE, {
-            name: 'watts of a small transistor',
-            unit: 'W',
-            limit: MOSFET_WATTS,
-            stress: { watts: [across, amps(channel.id)] },
-          }),
+          smallWatts('watts of a small transistor', MOSFET_WATTS, across, channel.id),
           {
             ...common('open-channel', 'gate-drive', 1, {
               name: 'gate volts at which its resistance is sure',
@@ -121,12 +116,7 @@ export function optocouplerPiece(s: Site): CircuitPiece {
             limit: COUPLER_REVERSE,
             stress: volts(lower, upper),
           }),
-          common('watts', 'small-parts', AMPS_SHARE, {
-            name: 'watts of its output',
-            unit: 'W',
-            limit: COUPLER_WATTS,
-            stress: { watts: [across, amps(output.id)] },
-          }),
+          smallWatts('watts of its output', COUPLER_WATTS, across, output.id),
           saturated(across, boundsOf(part, 'saturationVolts').high, s.on),
         ],
       },
@@ -140,13 +130,10 @@ export function solidStateRelayPiece(s: Site): CircuitPiece {
   const led = ledInput(id, part, s.press.resistorOhms ?? 0, `pin ${id}`, s.whose);
   const closes = contactBetween(s, boundsOf(part, 'onOhms'));
   const watts: Rating = s.side
-    ? common('watts', 'small-parts', AMPS_SHARE, {
-        name: 'watts of its output',
-        unit: 'W',
-        limit: SSR_WATTS,
-        stress: { watts: [volts(s.side.upper, s.side.lower), amps(`${id} contact`)] },
+    ? {
+        ...smallWatts('watts of its output', SSR_WATTS, volts(s.side.upper, s.side.lower), `${id} contact`),
         states: s.on,
-      })
+      }
     : withoutSide(s, 'watts', 'watts of its output');
   return {
     elements: (state) => [...led.elements(state), ...closes(state)],

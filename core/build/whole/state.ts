@@ -10,7 +10,7 @@ export interface State {
   /** Presses whose motor is blocked, as each is for a moment while it starts. */
   readonly stalled: ReadonlySet<string>;
   /** Presses whose coil is let go at this instant: what flowed in it flows on. */
-  readonly letGo: ReadonlySet<string>;
+  readonly released: ReadonlySet<string>;
   /** Whether signs are on. */
   readonly signs: boolean;
   /** Whether every hand at the controller is held. */
@@ -26,7 +26,7 @@ const REST: State = {
   words: 'at rest',
   pressed: NONE,
   stalled: NONE,
-  letGo: NONE,
+  released: NONE,
   signs: false,
   hands: false,
   board: true,
@@ -65,9 +65,9 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
       .filter((p) => hasCoil(job, p))
       .map((p): State => ({
         ...REST,
-        id: `let-go ${p.id}`,
+        id: `release ${p.id}`,
         words: `${name(p.id)} is let go, and its coil with it`,
-        letGo: new Set([p.id]),
+        released: new Set([p.id]),
       })),
     ...job.feed.groups
       .filter((g) => g.presses.length > 1)

@@ -109,3 +109,61 @@ describe('what rests on a guess', () => {
     expect(reverse.stress!).toBeGreaterThan(6);
   });
 });
+
+describe('what moves, what is let go, and what people hold', () => {
+  const flaps = demoJob('steam-flaps');
+  const motor = (set: Partial<Job['presses'][number]['motor']>, given: string[] = []): Job =>
+    pressed(flaps, { motor: { ...flaps.presses[0]!.motor, ...set }, given });
+  const first = (job: Job, key: string): LedgerRow => row(job, 'bridge', key);
+
+  it('is a bridge’s peak as its motor is blocked: the supply over winding and bridge, and no more', () => {
+    const peak = first(flaps, 'peak-amps');
+    expect(peak.state?.id).toBe('stalled flap-1');
+    // 0.8 A at 12 V are 15 Ω; the supply is 5 % high at most, the bridge has 0.3 Ω at least.
+    expect(peak.stress!).toBeLessThanOrEqual((12 * 1.05) / (15 + 0.3));
+    expect(peak.stress!).toBeGreaterThan(0.95 * 0.8);
+    expect(first(motor({ stallAmps: 6 }), 'peak-amps').verdict).toBe('stop');
+    // Its winding was read in Probe: the supply over that flows as it stands.
+    expect(first(motor({ stallAmps: null }), 'peak-amps')).toMatchObject({ verdict: 'settled', guess: '' });
+  });
+
+  it('is tight while nobody confirmed what the motor draws, and unknown where that contradicts itself', () => {
+    expect(first(flaps, 'lasting-amps')).toMatchObject({
+      verdict: 'tight',
+      guess: expect.stringContaining('nobody confirmed'),
+    });
+    expect(first(motor({}, ['motor.stallAmps', 'motor.runningAmps']), 'lasting-amps')).toMatchObject({
+      verdict: 'settled',
+      guess: '',
+    });
+    expect(first(motor({ runningAmps: 1.2 }), 'lasting-amps').verdict).toBe('unknown');
+  });
+
+  it('is a coil’s collector over the supply by its diode, at the instant at which it is let go', () => {
+    const collector = row(gate, 'npn', 'collector-volts');
+    expect(collector.state?.id).toBe('release gate');
+    expect(collector.stress!).toBeGreaterThan(5 * 1.05 + 0.9);
+    expect(collector.stress!).toBeLessThan(5 * 1.05 + 1.1);
+    const diode = row(gate, 'diode', 'forward-amps');
+    expect(diode.state?.id).toBe('release gate');
+  });
+
+  it('is a hand’s high through its pull-up less what the pin leaks, and the heat of the pull-up while it is held', () => {
+    const arm = (ohms: number): Job => ({ ...gate, hands: gate.hands.map((h) => ({ ...h, pullUpOhms: ohms })) });
+    const high = (job: Job): LedgerRow =>
+      rows(job).find((r) => r.part.id === 'pin arm' && r.rating.key === 'least-volts')!;
+    // 1 µA through 1.05 MΩ.
+    expect(high(arm(1e6)).stress!).toBeCloseTo(3.3 - 1.05, 2);
+    expect(high(arm(1e6)).verdict).toBe('stop');
+    expect(high(arm(4700)).verdict).toBe('settled');
+    const heat = rows(arm(100)).find((r) => r.part.id === 'arm pull-up' && r.rating.key === 'watts')!;
+    expect(heat.state?.id).toBe('hands');
+    expect(heat.stress!).toBeCloseTo(3.3 ** 2 / 95, 2);
+  });
+
+  it('is a servo at the least volts of its supply while it presses', () => {
+    const rocker = demoJob('extractor-rocker');
+    expect(row(rocker, 'servo', 'supply-least-volts').verdict).toBe('settled');
+    expect(row(fed(rocker, { volts: 4 }), 'servo', 'supply-least-volts').verdict).toBe('stop');
+  });
+});

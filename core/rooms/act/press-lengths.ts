@@ -8,10 +8,9 @@ import {
   finding,
   judged,
   type Finding,
-  type Origin,
   type Remedy,
 } from '../../ground/finding';
-import type { ControlFact, Facts, PressFact } from '../../ground/facts';
+import type { Facts, PressFact } from '../../ground/facts';
 import {
   machineOf,
   pressedFor,
@@ -23,6 +22,7 @@ import {
   type Way,
 } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { longestScan } from '../../build/ways';
 import { closedAtMost, closedAtLeast, openAtLeast } from '../../build/times';
 import { heardPress, heedsOf } from './heard';
 
@@ -99,8 +99,9 @@ const roundedUp = (seconds: number): number => {
 /** A scanned key must stay closed for as many scans as its machine wants, wherever in a scan the press falls. */
 function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
   const press = h.fact;
-  if (!press || !PER_SCAN.includes(press.way)) return [];
-  const period = scanPeriod(job, facts.controls[press.control]);
+  const fact = press && facts.controls[press.control];
+  if (!press || fact?.leading !== 'scanned-matrix' || !PER_SCAN.includes(press.way)) return [];
+  const period = longestScan(job, fact);
   const scans = job.presses.find((p) => p.id === press.id)?.scan.scansNeeded;
   if (!period || scans === undefined) return [];
   const wanted = derive('scans that it wants, and one that the press may just miss', 't_scan', '(n + 1) * T', 's', [
@@ -129,26 +130,6 @@ const PER_SCAN: readonly Way[] = [
   'analogue-switch',
   'logic-injector',
 ];
-/** The longest period of a scan of this key: as it was captured, else as it was read at the key; null where it is not scanned. */
-function scanPeriod(
-  job: Job,
-  fact: ControlFact | undefined,
-): { readonly seconds: number; readonly origin: Origin } | null {
-  if (fact?.leading !== 'scanned-matrix') return null;
-  const pad = job.survey.keypads.find((k) => k.scan);
-  if (pad?.scan)
-    return {
-      seconds: pad.scan.periodSeconds,
-      origin: { from: 'measured', at: '', what: `capture of ${pad.name}` },
-    };
-  const period = fact.parameters['periodSeconds'];
-  return period
-    ? {
-        seconds: period.high,
-        origin: { from: 'estimated', at: fact.read['periodSeconds'] ?? '', what: 'read in Probe' },
-      }
-    : null;
-}
 
 function shortFinding(job: Job, h: Heard): Finding {
   const least = h.part.shortestPressSeconds;

@@ -183,21 +183,16 @@ const HUNG_STEP = 'press-hung-tried';
 const WHILE_PRESSED: readonly MachinePart['kind'][] = ['while-held', 'travels-while-held'];
 /**
  * A way that no monostable cuts off, since it takes more than one level: a finger stays down, a motor runs on. What is hurt by it goes on
- * for as long, where the machine runs while it is pressed.
+ * for as long, where the machine runs while it is pressed; whether it does nobody knows before Act was told.
  */
 function nothingCutsOff(job: Job, press: PressFact): Finding {
-  const runs = job.act.parts.some((p) => reaches(job, p, press.id) && WHILE_PRESSED.includes(p.kind));
   const tried = job.guard.ticks[HUNG_STEP] !== undefined;
-  const what = 'Tried with the program stopped in mid-press: something beside the program ends it before harm is done';
+  const { verdict, title } = tried ? TRIED_HUNG : UNCUT[pressedMachine(job, press)];
   return finding('guard', 'press-end', {
-    verdict: runs && !tried ? 'stop' : 'tight',
+    verdict,
     caption: tried ? 'tried hung' : 'press may last',
     source: ['press-longest'],
-    title: tried
-      ? `${what}. No part of the plan shows what`
-      : runs
-        ? 'Nothing but the program ends a press, no monostable cuts this way off, and the machine goes on for as long as it lasts'
-        : 'Nothing but the program ends a press, and this way takes more than one level to be cut off by a part',
+    title,
     remedy: tried
       ? null
       : {
@@ -205,7 +200,30 @@ function nothingCutsOff(job: Job, press: PressFact): Finding {
             'End switches and cut-outs of the machine, or a timer relay before the drivers’ supply, must end it: ' +
             'stop the program in mid-press and see that they do.',
           label: 'It was tried',
-          edit: { do: 'tick', step: HUNG_STEP, title: what, on: true },
+          edit: { do: 'tick', step: HUNG_STEP, title: HUNG, on: true },
         },
   });
 }
+/** Whether the parts that a press reaches go on for as long as it lasts. */
+function pressedMachine(job: Job, press: PressFact): keyof typeof UNCUT {
+  const kinds = job.act.parts.filter((p) => reaches(job, p, press.id)).map((p) => p.kind);
+  if (kinds.some((k) => WHILE_PRESSED.includes(k))) return 'goes-on';
+  return kinds.length === 0 || kinds.includes('unknown') ? 'not-said' : 'ends-itself';
+}
+const HUNG = 'Tried with the program stopped in mid-press: something beside the program ends it before harm is done';
+const TRIED_HUNG = { verdict: 'tight', title: `${HUNG}. No part of the plan shows what` } as const;
+const ONLY_PROGRAM = 'Nothing but the program ends a press';
+const UNCUT = {
+  'goes-on': {
+    verdict: 'stop',
+    title: `${ONLY_PROGRAM}, no monostable cuts this way off, and the machine goes on for as long as it lasts`,
+  },
+  'not-said': {
+    verdict: 'unknown',
+    title: `${ONLY_PROGRAM}, no monostable cuts this way off, and whether the machine goes on meanwhile is not said in Act`,
+  },
+  'ends-itself': {
+    verdict: 'tight',
+    title: `${ONLY_PROGRAM}, and this way takes more than one level to be cut off by a part`,
+  },
+} as const;

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { DateTime } from 'luxon';
-import type { Sentence } from '../../ground/job';
+import { assess } from '../../house/assess';
+import { edited, type Sentence } from '../../ground/job';
 import { changed, demoJob, findingOf, onPin } from '../../testing/jobs';
 import { firingSeconds, nextFirings, sayDays, saySentence } from '.';
 
@@ -90,6 +91,15 @@ describe('sentences', () => {
     );
   });
 
+  it('warns of an arming that lets any number of starts of a heater go, and one start for one arming mends it', () => {
+    const pot = demoJob('rice-pot');
+    expect(assess(pot).findings.some((f) => f.id === 'routine.rearm')).toBe(false);
+    const forGood = { ...pot, hands: pot.hands.map((h) => ({ ...h, startsPerArming: null })) };
+    const rearm = findingOf(forGood, 'routine.rearm');
+    expect(rearm.verdict).toBe('tight');
+    const mended = edited(forGood, rearm.remedy!.edit!, '2026-03-02T14:00:00Z');
+    expect(assess(mended).findings.some((f) => f.id === 'routine.rearm')).toBe(false);
+  });
   it('warns of heating unarmed, of arming without a pin, and of the hour of the clock change', () => {
     const job = demoJob('rice-pot');
     const set = (s: Partial<Sentence>) =>
