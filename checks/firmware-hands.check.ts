@@ -144,7 +144,7 @@ function engine(job: Job, moved: readonly Moved[]): Spans[] {
     ...moved.map((m): WorldEvent =>
       m.side < 0
         ? { at: m.ms / 1e3, what: 'start', of: m.on, how: 0 }
-        : { at: m.ms / 1e3, what: m.on === 1 ? 'hand' : 'release', of: m.side, how: 1e6 },
+        : { at: m.ms / 1e3, what: m.on === 1 ? 'hand' : 'let-go', of: m.side, how: 1e6 },
     ),
     ...[0, 1, 2].map((i): WorldEvent => ({
       at: LEAD / 1e3 + 60 * i,

@@ -82,10 +82,10 @@ describe('a clamp and a coil', () => {
       ['i(vm)'],
     );
     const rated = rows.filter((r) => r[0]! < start).at(-1)![1]!;
-    const released = rows.find((r) => r[0]! > start && r[1]! < 0.1 * rated)![0]! - start;
+    const letGo = rows.find((r) => r[0]! > start && r[1]! < 0.1 * rated)![0]! - start;
     const told = -COIL_SECONDS * Math.log(0.1);
-    expect(released).toBeLessThan(told);
-    expect(released).toBeGreaterThan(0.5 * told);
+    expect(letGo).toBeLessThan(told);
+    expect(letGo).toBeGreaterThan(0.5 * told);
   });
 });
 

@@ -81,7 +81,7 @@ export function drives(s: WorldState, line: number, on: number, at: number, log:
     s.twiceNext[line] = s.twiceNext[line]! >>> 1;
   }
   s.drive[line] = on;
-  if (on === 0) s.releasedAt[line] = at;
+  if (on === 0) s.letGoAt[line] = at;
   if (isClosed(s, line) !== was) note(log, at, LOGGED.contact, line, was ? 0 : 1);
   followLine(s, line, at, log);
   if (on === 0) {

@@ -120,7 +120,7 @@ describe('commands by message', () => {
   });
 
   it('heed no hand that a stop barred, though it is held and the plan closes the same output', () => {
-    const list = [at(1, 'hand', UP, 20), at(2, 'hand', STOP), at(3, 'release', STOP)];
+    const list = [at(1, 'hand', UP, 20), at(2, 'hand', STOP), at(3, 'let-go', STOP)];
     const { up, down } = ran(far(), [...list, at(4, 'hand', BEGINS), at(5, 'hand', BEGINS)]);
     expect(up).toEqual([
       [1.05, 2.05],
@@ -173,7 +173,7 @@ describe('hands at the controller', () => {
   });
 
   it('that stop end everything, hold until they are let go, and bar whoever still presses', () => {
-    const list = [at(1, 'hand', UP, 9), at(3, 'hand', STOP), at(4, 'start', 0, 0), at(6, 'release', STOP)];
+    const list = [at(1, 'hand', UP, 9), at(3, 'hand', STOP), at(4, 'start', 0, 0), at(6, 'let-go', STOP)];
     const { up, s } = ran(plan(), list);
     expect(up).toEqual([[1.05, 3.05]]);
     expect(s.flag[FLAG.missedStarts]).toBe(1);
@@ -198,7 +198,7 @@ describe('hands at the controller', () => {
   it('arm for so many starts, and for none where nobody came to arm anew', () => {
     const days = [at(1, 'hand', ARM), at(5, 'start', 0, 1), at(10, 'start', 0, 1)];
     expect(ran(plan(), days).up).toEqual([[5, 7]]);
-    const again = [at(8, 'release', ARM), at(9, 'hand', ARM)];
+    const again = [at(8, 'let-go', ARM), at(9, 'hand', ARM)];
     expect(ran(plan(), [...days, ...again]).up).toEqual([
       [5, 7],
       [10, 12],

@@ -81,7 +81,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   const parts = s.w.start.length;
   for (let p = 0; p < parts; p++) enter(s, parts + p, s.w.start[p]!, at, s.w.startAt[p]!, log);
   // Nobody knows what turned when the power went: every direction waits as if it had been pressed until now.
-  s.releasedAt.fill(at);
+  s.letGoAt.fill(at);
   handsRead(s, at, log);
 }
 
@@ -178,7 +178,7 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.hand:
       if (!nobodyComes(s, of)) handMoved(s, of, how, at, log);
       return;
-    case NO['release']:
+    case NO['let-go']:
       if (!nobodyComes(s, of)) handLetGo(s, of);
       return;
     case NO.nobody:

@@ -10,10 +10,10 @@ export function mayClose(s: WorldState, line: number, at: number): number {
   const other = rival[line]!;
   if (other < 0) return at;
   // What was let go in this very instant goes on as it was.
-  if (s.releasedAt[line] === at && s.releasedAt[other]! < at) return at;
+  if (s.letGoAt[line] === at && s.letGoAt[other]! < at) return at;
   return s.drive[other] === 1 || isAwaited(s, other)
     ? Infinity
-    : Math.max(at, s.releasedAt[other]! + apart[line]!) + lead[line]!;
+    : Math.max(at, s.letGoAt[other]! + apart[line]!) + lead[line]!;
 }
 
 /** Whether a hand waits for its turn to close an output. */

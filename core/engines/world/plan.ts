@@ -136,7 +136,7 @@ export const WORLD_EVENTS = [
   'moved',
   'lost',
   'hand',
-  'release',
+  'let-go',
   'nobody',
 ] as const;
 /**
@@ -145,7 +145,7 @@ export const WORLD_EVENTS = [
  * seconds, `missed` and `twice` befall the next closure of output `of`, `misses` says in bits (`how`) which of the next ones are,
  * `welded` has one contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays
  * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `well` has it mended; `hand` moves side `of`
- * at the controller, for `how` seconds where it does not stay, `release` puts one that stays back, `nobody` has the next such move left out.
+ * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */

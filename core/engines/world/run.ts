@@ -74,7 +74,7 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.obeyedAt.fill(-Infinity);
   s.holdsSince.fill(NaN);
   s.brokenAt.fill(Infinity);
-  s.releasedAt.fill(-Infinity);
+  s.letGoAt.fill(-Infinity);
   s.clock[CLOCK.warnedSince] = Infinity;
   s.flag[FLAG.left] = -1;
   s.flag[FLAG.machinePower] = 1;

@@ -128,8 +128,8 @@ function keyOf(s: WorldState, at: number, key: Key): number {
 
 /** How long each output still waits for the other direction to come to rest. */
 function addRivals(s: WorldState, at: number, key: Key): void {
-  for (let line = 0; line < s.releasedAt.length; line++)
-    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.releasedAt[line]!));
+  for (let line = 0; line < s.letGoAt.length; line++)
+    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
 }
 
 /** Lengths of time that a disturbance may set going, and any two of them: its own, of states and ways, of what conditions allow. */

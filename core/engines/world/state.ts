@@ -87,7 +87,7 @@ export interface WorldState {
   readonly barred: Int32Array;
   readonly turn: Int32Array;
   /** When each output was let go last. */
-  readonly releasedAt: Float64Array;
+  readonly letGoAt: Float64Array;
   /** How often each step was gone back from, in the move under way. */
   readonly counts: Int32Array;
   /** Since when all clues of a monitor hold, NaN while they do not; and when it was first broken, Infinity while it was not. */
@@ -167,7 +167,7 @@ export function freshState(w: CompiledWorld): WorldState {
     closedAt: real(2 * C),
     obeyedAt: real(2 * C),
     lateBy: real(S),
-    releasedAt: real(L),
+    letGoAt: real(L),
     holdsSince: real(M),
     brokenAt: real(M),
     flag: whole(FLAGS),

@@ -18,7 +18,7 @@ export function armingsFor(scene: Scene, starts: readonly Start[]): WorldEvent[]
       const before = i > 0 ? itemAt(armed, i - 1).at : 0;
       const at = (k: number): number => before + k * (start.at - before);
       const on: WorldEvent = { at: at(0.6), what: 'hand', of, how: HELD_SECONDS };
-      if (wire.latching) return i === 0 ? [on] : [{ at: at(0.4), what: 'release', of, how: 0 }, on];
+      if (wire.latching) return i === 0 ? [on] : [{ at: at(0.4), what: 'let-go', of, how: 0 }, on];
       // A button that arms for good would take it back.
       return i === 0 || wire.most < Infinity ? [on] : [];
     });

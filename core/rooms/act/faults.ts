@@ -86,7 +86,7 @@ function befalling(scene: Scene, f: Fault, place: number): WorldEvent[] {
     }
     case 'hand': {
       const put: WorldEvent = { at, what, of: place, how: f.seconds || HAND_SECONDS };
-      const back: WorldEvent = { at: at + f.seconds, what: 'release', of: place, how: 0 };
+      const back: WorldEvent = { at: at + f.seconds, what: 'let-go', of: place, how: 0 };
       return itemAt(scene.hands, place).latching && f.seconds > 0 ? [put, back] : [put];
     }
     case 'meets': {
