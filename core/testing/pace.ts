@@ -21,6 +21,9 @@ function pieceOfWork(): number {
 /** For tests: how many times slower than usual this machine is now, at least once; the slowest of a few, since it may be busy in bursts. */
 export const pace = (): number => Math.max(1, ...Array.from({ length: 5 }, () => pieceOfWork() / USUAL_MS));
 
+/** How many times slower than usual this machine is at this moment; under 1 where it is faster. */
+export const paceNow = (): number => pieceOfWork() / USUAL_MS;
+
 /** A limit for what has come to no end, ms: an hour and more on a machine that is slow. No test is held to a time by it. */
 export const HANGS_MS = Math.round(1_200_000 * pace());
 

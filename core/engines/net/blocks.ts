@@ -1,3 +1,4 @@
+import { itemAt, present } from '../../ground/lists';
 import { rangeOf, VALUES, ZERO, type Element } from './element';
 import type { CircuitQuantity } from './point';
 import { Corners } from './worst';
@@ -12,40 +13,57 @@ export interface Blocks {
   of(q: CircuitQuantity): Corners | undefined;
 }
 
+/** Sets that are joined one by one, each told by one of its members. */
+class Joined {
+  private readonly up: number[] = [];
+  add(): number {
+    return this.up.push(this.up.length) - 1;
+  }
+  root(i: number): number {
+    let r = i;
+    for (let next = itemAt(this.up, r); next !== r; next = itemAt(this.up, r)) r = next;
+    this.up[i] = r;
+    return r;
+  }
+  join(a: number, b: number): void {
+    this.up[this.root(a)] = this.root(b);
+  }
+}
+
 /** Splits circuits into blocks, and keeps what was solved: a block that is the same in two states is solved once. */
 export class BlockSolver {
   private readonly known = new Map<string, Corners>();
 
   blocks(elements: readonly Element[]): Blocks {
-    const up = new Map<string, string>();
-    const root = (n: string): string => {
-      let r = n;
-      for (let next = up.get(r); next !== undefined && next !== r; next = up.get(r)) r = next;
-      return r;
-    };
-    const join = (a: string, b: string): void => {
-      for (const n of [a, b]) if (!up.has(n)) up.set(n, n);
-      up.set(root(a), root(b));
-    };
-    // Elements are named apart from nodes, so that a lamp and the transistor that follows it stay together.
+    const joined = new Joined();
+    // Elements stand apart from nodes, so that a lamp and the transistor that follows it stay together.
+    const nodes = new Map<string, number>();
+    const own = new Map(elements.map((e) => [e.id, joined.add()]));
     for (const e of elements) {
-      const own = `element ${e.id}`;
-      for (const n of nodesOfElement(e)) if (n !== ZERO) join(own, `node ${n}`);
-      if (e.is === 'follower') join(own, `element ${e.of}`);
+      const i = present(own.get(e.id));
+      for (const n of nodesOfElement(e))
+        if (n !== ZERO) {
+          const node = nodes.get(n) ?? joined.add();
+          nodes.set(n, node);
+          joined.join(node, i);
+        }
+      const followed = e.is === 'follower' ? own.get(e.of) : undefined;
+      if (followed !== undefined) joined.join(followed, i);
     }
-    const parts = new Map<string, Element[]>();
+    const parts = new Map<number, Element[]>();
     for (const e of elements) {
-      const r = root(`element ${e.id}`);
+      const r = joined.root(present(own.get(e.id)));
       const list = parts.get(r);
       if (list) list.push(e);
       else parts.set(r, [e]);
     }
-    const solvers = new Map<string, Corners>();
-    const solver = (r: string): Corners | undefined => {
-      const own = solvers.get(r);
-      const list = parts.get(r);
-      if (own || !list) return own;
-      const key = keyOf(list);
+    const solvers = new Map<number, Corners>();
+    const solver = (member: number): Corners => {
+      const r = joined.root(member);
+      const before = solvers.get(r);
+      if (before) return before;
+      const list = present(parts.get(r));
+      const key = list.map(textOf).join('|');
       const made = this.known.get(key) ?? new Corners(list);
       this.known.set(key, made);
       solvers.set(r, made);
@@ -53,27 +71,28 @@ export class BlockSolver {
     };
     return {
       of: (q) => {
-        if ('amps' in q) return up.has(`element ${q.amps}`) ? solver(root(`element ${q.amps}`)) : undefined;
-        const there = q.volts.filter((n) => n !== ZERO);
-        if (there.some((n) => !up.has(`node ${n}`))) return undefined;
-        const roots = new Set(there.map((n) => root(`node ${n}`)));
-        const [only] = roots;
-        return roots.size === 1 && only !== undefined ? solver(only) : undefined;
+        if ('amps' in q) {
+          const i = own.get(q.amps);
+          return i === undefined ? undefined : solver(i);
+        }
+        const [a, b] = q.volts.filter((n) => n !== ZERO).map((n) => nodes.get(n) ?? -1);
+        if (a === undefined || a < 0 || b === -1) return undefined;
+        return b === undefined || joined.root(a) === joined.root(b) ? solver(a) : undefined;
       },
     };
   }
 }
 
-/** What makes two blocks the same: their elements with all their values. */
-const keyOf = (elements: readonly Element[]): string =>
-  elements
-    .map(
-      (e) =>
-        `${e.id}:${VALUES[e.is]
-          .map((k) => {
-            const { low, high } = rangeOf(e, k);
-            return low === high ? low : `${low}~${high}`;
-          })
-          .join()}`,
-    )
-    .join('|');
+const TEXTS = new WeakMap<Element, string>();
+/** What makes two elements the same: all their values. Those that no state changes are the same object, and are written once. */
+function textOf(e: Element): string {
+  const known = TEXTS.get(e);
+  if (known !== undefined) return known;
+  const values = VALUES[e.is].map((k) => {
+    const { low, high } = rangeOf(e, k);
+    return low === high ? low : `${low}~${high}`;
+  });
+  const text = `${e.id}:${values.join()}`;
+  TEXTS.set(e, text);
+  return text;
+}

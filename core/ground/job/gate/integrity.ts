@@ -76,7 +76,8 @@ function datesOf(job: Job, before: Job | undefined): LoadProblem | null {
     if (bad(job[key])) return no(`${job[key]} is no date.`, key, todo);
   for (const key of ['readings', 'trials', 'log'] as const) {
     if (job[key] === before?.[key]) continue;
-    const i = job[key].findIndex((x) => bad(x.at));
+    const known = new Set<object>(before?.[key]);
+    const i = job[key].findIndex((x) => !known.has(x) && bad(x.at));
     if (i >= 0) return no(`${present(job[key][i]).at} is no date.`, `${key}[${i}].at`, todo);
   }
   const tick = Object.entries(job.guard.ticks).find(([, at]) => bad(at));
