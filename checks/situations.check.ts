@@ -8,6 +8,7 @@ import type { Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { OF_PINS } from './situations/board';
 import { OF_CIRCUITS } from './situations/circuits';
+import { OF_DEAD_SIDES } from './situations/dead';
 import { OF_CONVERTERS } from './situations/converters';
 import { OF_ENERGY } from './situations/energy';
 import { OF_SUPPLIES } from './situations/feed';
@@ -26,6 +27,7 @@ const ALL: readonly Situation[] = [
   ...OF_LOADS,
   ...OF_MECHANICS,
   ...OF_CIRCUITS,
+  ...OF_DEAD_SIDES,
   ...OF_SWITCHED,
   ...OF_ENERGY,
   ...OF_PEOPLE,

@@ -55,7 +55,7 @@ export const RELAY = pressed(BUTTON, { way: 'relay-contact', picks: { relay: 're
 export const KEY = pressed(finished(said([...APART, ...scannedKey(4.96), 'it B loaded-10k 1.55 V'])), {
   way: 'solid-state-relay',
 });
-export { fed, onPin, pressed, put, said, finished, APART, dryPair, lowButton, mainsLoad };
+export { fed, onPin, pressed, put, said, finished, APART, dryPair, lowButton, mainsLoad, scannedKey as scanned };
 
 export const source = (job: Job, set: Partial<FeedSource>): Job => fed(job, set);
 export const lead = (job: Job, set: Partial<FeedLink>): Job => fed(job, {}, set);

@@ -2,13 +2,16 @@ import { LOGIC_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, pin } from '../ends';
 import { atLeast, atMost, derive, derivedLimit, judged, worst, type Finding } from '../../ground/finding';
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
+import { within } from '../../ground/quantity';
 import { sides, wires, type WayContext, type WayResult } from './context';
-import { pinHigh } from './drive';
+import { deadMachine, INTO_MACHINE_OHMS } from './dead-side';
+import { pinHigh, resistorRemedy } from './drive';
 import { levelFindings, probed, type ControlLine } from './line';
+import { RESISTOR_SHARE } from './practice';
 import { closedCurrent } from './ratings';
 import { requirements } from './requirements';
 import { crossings, perKey } from './scanned';
-import { carriesLoad, noUse, result, takePart, wireOhms } from './result';
+import { carriesLoad, noUse, result, resistorPart, takePart, wireOhms } from './result';
 
 /** The switch runs from the machine's own supply: its range, and the level that its control input wants. */
 function insideSupply(c: WayContext, part: TakenPart, supply: ControlLine['supply']): Finding[] {
@@ -68,6 +71,24 @@ function supplyOf(c: WayContext): ControlLine['supply'] | null {
     : null;
 }
 
+/** What a high pin pushes into the control of a switch whose supply, the machine's, is off; the maker's own resistor where one was chosen. */
+function controlInto(c: WayContext): Finding {
+  const own = c.press.resistorOhms;
+  return deadMachine(
+    'analogue-switch',
+    c,
+    {
+      symbol: 'R_c',
+      name: own === null ? 'resistor before the control' : 'resistor before the control, your choice',
+      range: within(own ?? INTO_MACHINE_OHMS, RESISTOR_SHARE),
+      unit: 'Ω',
+      origin: own === null ? { from: 'source', key: 'unpowered' } : { from: 'maker', what: 'chosen in Thumb' },
+      possible: [1, 10e6],
+    },
+    resistorRemedy(c.press, INTO_MACHINE_OHMS),
+  );
+}
+
 /** An analogue switch or one crossing of a crosspoint across the button, inside the machine's supply rails. */
 export function analogueSwitch(c: WayContext): WayResult {
   const way = 'analogue-switch';
@@ -85,6 +106,7 @@ export function analogueSwitch(c: WayContext): WayResult {
     ...crossings(c, part),
     ...requirements(way, c, 'ground'),
     ...(supply ? insideSupply(c, part, supply) : []),
+    controlInto(c),
   ];
   if (c.line)
     findings.push(
@@ -109,9 +131,12 @@ export function analogueSwitch(c: WayContext): WayResult {
   return result(
     way,
     findings,
-    [{ name: 'analogue switch', value: part.name, quantity: 1 }],
+    [
+      { name: 'analogue switch', value: part.name, quantity: 1 },
+      resistorPart('before its control', c.press.resistorOhms ?? INTO_MACHINE_OHMS),
+    ],
     wires(c, [
-      [pin(), leg('analogue switch', 'control input')],
+      [pin(), leg('analogue switch', 'control resistor')],
       [GROUND, legOf('machine', 'machine’s', 'ground'), true],
       [leg('analogue switch', 'switch'), upper, true],
       [leg('analogue switch', 'switch'), lower, true],
@@ -124,6 +149,7 @@ export function analogueSwitch(c: WayContext): WayResult {
       turnOnVolts: turnOn.result.value,
       turnOnAmps: LOGIC_TURN_ON_AMPS,
       pinAmps: LOGIC_TURN_ON_AMPS,
+      resistorOhms: c.press.resistorOhms ?? INTO_MACHINE_OHMS,
     },
   );
 }

@@ -140,17 +140,17 @@ const pullUpWires = (collector: boolean, plan: SignalPlan): WireEnds[] =>
     : [];
 
 /**
- * The line that lets the machine's drive run. Over the pin's own level a transistor pulls it low; two, one behind the other, make it high.
- * Either way it is not enabled while the pin floats.
+ * The line that lets the machine's drive run. A transistor pulls it low; two, one behind the other, make it high. Never the pin itself: a
+ * controller without power would hold the line low through its clamp, and one that is on would push into a machine that is off.
  */
-function enableLine(
-  c: WayContext,
-  plan: SignalPlan,
-): { readonly parts: Part[]; readonly wires: WireEnds[]; readonly driver: WireEnds[] } {
+function enableLine(plan: SignalPlan): {
+  readonly parts: Part[];
+  readonly wires: WireEnds[];
+  readonly driver: WireEnds[];
+} {
   if (plan.enable === 'none') return { parts: [], wires: [], driver: [] };
   const from = pin(', enable', 'enable', { acts: false });
   const to = leg('machine', `enable, ${plan.enable}`);
-  if (plan.highVolts <= c.drive.highVolts.low) return { parts: [], wires: [[from, to, true]], driver: [] };
   const driver = (of: string) => legOf('enable driver', 'enable driver', of);
   const high = plan.enable === 'high';
   return {
@@ -191,7 +191,7 @@ export function driveSignal(c: WayContext): WayResult {
   ];
   if (plan.returnVolts !== null)
     findings.push(clampCurrent(way, clampAmps(plan.returnVolts, c.drive.highVolts.high, RETURN_OHMS)));
-  const enable = enableLine(c, plan);
+  const enable = enableLine(plan);
   const filter = part(plan.what === 'level' ? 'filter' : 'level shift');
   const shaper = shift.amplified ? part('amplifier, output') : filter;
   const amplifier: WireEnds[] = shift.amplified

@@ -1,5 +1,6 @@
 import {
   atLeast,
+  atMost,
   carried,
   constant,
   derive,
@@ -15,7 +16,7 @@ import type { SignalPlan } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
 import { gainPair, pwmFilter, valueAt, type FittedLine } from '../../engines/signal';
 import type { Part, WayContext } from './context';
-import { RESISTOR_SHARE } from './practice';
+import { CLAMP_AMPS, RESISTOR_SHARE } from './practice';
 import { planned, planOrigin } from './ratings';
 import { resistorPart } from './result';
 import { unitOf } from './signal-fit';
@@ -57,7 +58,7 @@ export function shiftFindings(c: WayContext, plan: SignalPlan, line: FittedLine 
     const top = line && valueAt(line, plan.topStep, unitOf(plan), planOrigin(c, 'signal.topStep'));
     return top ? both(filterShift(c), topShift(c, plan, top)) : filterShift(c);
   }
-  return plan.highVolts > c.drive.highVolts.low ? collectorShift(c) : NOTHING;
+  return collectorShift(c);
 }
 
 /** The filter that makes a level of pulses: its ripple, and how soon a new level stands. */
@@ -182,6 +183,14 @@ function amplifierShift(
           text: 'Feed the amplifier from a supply of half a volt over the highest level: the controller’s own 5 V does not make 10 V.',
         },
       }),
+      finding('thumb', `${WAY}.dead-machine`, {
+        verdict: 'tight',
+        title:
+          'What feeds the amplifier is not said: from a supply of its own it pushes into the machine’s input while that is off',
+        caption: 'machine off',
+        source: ['unpowered'],
+        remedy: { text: 'Feed it from the machine itself: then it goes off with it.' },
+      }),
     ],
   };
 }
@@ -204,7 +213,7 @@ function loadFinding(c: WayContext): Finding {
   });
 }
 
-/** Pulses over the pin's own level: an open collector with a pull-up. */
+/** Pulses: an open collector with a pull-up, at any level, since a pin on the line itself would feed whichever side is off. */
 function collectorShift(c: WayContext): Shift {
   const step = derive('high level through the pull-up', 'V_high', 'V_o * R_L / (R_L + R_p)', 'V', [
     highOf(c),
@@ -232,6 +241,27 @@ function collectorShift(c: WayContext): Shift {
         tightShare: 0.05,
         remedy: { text: 'A smaller pull-up, or a driver with two outputs.' },
       }),
+      pullUpFed(c),
     ],
   };
+}
+
+/** What the pull-up pushes into a machine that is off, where something else than the machine feeds it: nobody said what does. */
+function pullUpFed(c: WayContext): Finding {
+  const step = derive('through the pull-up into a machine that is off', 'I_dead', 'max(0, V_o - V_dead) / R_p', 'A', [
+    highOf(c),
+    constant('V_dead', 'clamp of a dead input', 0.6, 'V', 'unpowered'),
+    constant('R_p', 'pull-up', PULL_OHMS, 'Ω', 'pull-up-usual'),
+  ]);
+  return judged('thumb', `${WAY}.dead-machine`, {
+    title: 'Machine off: what the pull-up pushes into its input',
+    caption: 'machine off',
+    steps: [step],
+    limit: atMost(CLAMP_AMPS, 'A', 'what a dead side bears', { from: 'source', key: 'unpowered' }),
+    verdict: step.result.value <= CLAMP_AMPS ? 'settled' : 'tight',
+    remedy:
+      step.result.value <= CLAMP_AMPS
+        ? null
+        : { text: 'Take the pull-up’s volts from the machine itself: then they go when it is off.' },
+  });
 }

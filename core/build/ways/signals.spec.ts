@@ -145,10 +145,13 @@ describe('a drive signal taken over', () => {
     expect(r.parts.find((p) => p.name === 'NPN transistor, enable')!.quantity).toBe(2);
     expect(r.findings.some((f) => f.id.endsWith('.beyond'))).toBe(false);
     expect(of(judge('drive-signal', fan, { signal: { ...plan, topStep: 9 } }), 'beyond').verdict).toBe('tight');
-    // At the pin's own level the pin itself is the line.
+    // At the pin's own level as well: no pin is the line itself, which would feed whichever side is off.
     const low = judge('drive-signal', fan, { signal: { ...plan, highVolts: 2.5, returnVolts: null } });
-    expect(low.wires.map((w) => `${w.from} > ${w.to}`)).toContain('pin, enable > enable, high');
-    expect(low.parts.some((p) => p.name.includes('enable'))).toBe(false);
+    expect(low.wires.map((w) => `${w.from} > ${w.to}`)).toContain('enable driver collector > enable, high');
+    expect(of(low, 'dead-machine')).toMatchObject({ verdict: 'settled', value: { value: (2.5 - 0.6) / 4700 } });
+    expect(of(judge('drive-signal', fan, { signal: { ...plan, highVolts: 15 } }), 'dead-machine').verdict).toBe(
+      'tight',
+    );
   });
   it('is told apart from a bent one, from two readings and from none', () => {
     const plan = fan.presses[0]!.signal;

@@ -1,22 +1,12 @@
 import { itemAt } from '../../ground/lists';
 import { GROUND, leg, pin } from '../ends';
-import {
-  atLeast,
-  atMost,
-  computed,
-  constant,
-  derive,
-  judged,
-  worst,
-  type Finding,
-  type Step,
-} from '../../ground/finding';
+import { atLeast, computed, constant, derive, judged, worst, type Finding, type Step } from '../../ground/finding';
 import { hitSteps, runChance } from '../../engines/scan';
 import { formatQuantity } from '../../ground/quantity';
 import { wires, type WayContext, type WayResult } from './context';
+import { deadController } from './dead-side';
 import { clampCurrent, pinHigh } from './drive';
 import { levelLimit, probed } from './line';
-import { CLAMP_AMPS } from './practice';
 import { planned, planOrigin } from './ratings';
 import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
@@ -25,6 +15,8 @@ import { NOT_SCANNED, scanRead, unread } from './scan-read';
 /** Resistor in series with every line that is taken over, Ω: bears a mistake (`clamp`). */
 const LINE_OHMS = 2200;
 
+const inLine = () => constant('R_line', 'resistor in the line', LINE_OHMS, 'Ω', 'clamp');
+
 /** The strobe's high level into a pin of lower supply, through the line's resistor. */
 function strobeClamp(c: WayContext): Step {
   const volts = c.fact.parameters['supplyVolts']?.high ?? c.line?.supply.range.high ?? c.drive.highVolts.high;
@@ -32,7 +24,7 @@ function strobeClamp(c: WayContext): Step {
     { symbol: 'V_CC', name: 'pad supply, highest', value: volts, unit: 'V', origin: probed(c.fact, 'supplyVolts') },
     constant('V_pin', 'supply of the controller’s pins', c.drive.highVolts.high, 'V', 'pin-drive'),
     constant('V_d', 'drop of the clamp', 0.3, 'V', 'clamp'),
-    constant('R_line', 'resistor in the line', LINE_OHMS, 'Ω', 'clamp'),
+    inLine(),
   ]);
 }
 
@@ -40,7 +32,7 @@ function strobeClamp(c: WayContext): Step {
 function answerLevel(way: 'strobe-answer', c: WayContext): Finding[] {
   const { line } = c;
   if (!line) return [];
-  const resistor = constant('R_line', 'resistor in the line', LINE_OHMS, 'Ω', 'clamp');
+  const resistor = inLine();
   if (line.polarity === 'low') {
     const level = worst(
       'highest',
@@ -87,62 +79,6 @@ function answerLevel(way: 'strobe-answer', c: WayContext): Finding[] {
   ];
 }
 
-/** The controller off and the pad on: what flows into the dead pins, and where that leaves the sense line. */
-function unpowered(way: 'strobe-answer', c: WayContext): Finding[] {
-  const { line } = c;
-  if (!line) return [];
-  const drop = constant('V_dead', 'clamp of a dead pin', 0.6, 'V', 'unpowered');
-  const resistor = constant('R_line', 'resistor in the line', LINE_OHMS, 'Ω', 'clamp');
-  const amps = worst(
-    'highest',
-    'current into a dead pin',
-    'I_dead',
-    '(V_CC - V_dead) / R_line',
-    'A',
-    [line.supply],
-    [drop, resistor],
-  );
-  const out = [
-    judged('thumb', `${way}.dead-pin`, {
-      title: 'Controller off, pad on: current into its dead pins',
-      caption: 'controller off',
-      steps: [amps],
-      limit: atMost(CLAMP_AMPS, 'A', 'what a dead side bears', { from: 'source', key: 'unpowered' }),
-      tightShare: 0.1,
-      remedy: {
-        text:
-          'Feed the controller from the pad’s own supply, so that both are on or ' +
-          'off, or keep the sides apart with a solid-state relay per key.',
-      },
-    }),
-  ];
-  if (line.polarity === 'low') {
-    const level = worst(
-      'lowest',
-      'sense line while the controller is off',
-      'V_sense',
-      'V_dead + (V_CC - V_dead) * R_line / (R + R_line)',
-      'V',
-      [line.supply, line.pull],
-      [drop, resistor],
-    );
-    out.push(
-      judged('thumb', `${way}.dead-level`, {
-        title: 'Controller off, pad on: the sense line must still rest',
-        caption: 'controller off',
-        steps: [level],
-        limit: levelLimit('at least', line.highAbove),
-        tightShare: 0.1,
-        span: line.supply.range.high,
-        remedy: {
-          text: 'While the controller is off its pins press: feed it from the pad’s own supply, or keep the sides apart.',
-        },
-      }),
-    );
-  }
-  return out;
-}
-
 /** The controller itself watches the strobe and drives the sense line in time. */
 export function strobeAnswer(c: WayContext): WayResult {
   const way = 'strobe-answer';
@@ -153,7 +89,7 @@ export function strobeAnswer(c: WayContext): WayResult {
     ...requirements(way, c, 'ground'),
     clampCurrent(way, strobeClamp(c)),
     ...answerLevel(way, c),
-    ...unpowered(way, c),
+    ...deadController(way, c, inLine()),
   ];
   if (scan) {
     const steps = hitSteps(plan, scan.width, scan.origin, (key) => planOrigin(c, `scan.${key}`));

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
 import { edited } from '../../ground/job';
 import { boundsOf, takenPart } from '../../engines/parts';
-import { contextIn, demoJob, pressed, waysOf } from '../../testing/jobs';
+import { contextIn, demoJob, fed, pressed, waysOf } from '../../testing/jobs';
 import { evaluateWay } from '.';
 import { factsOf, judge, of, pot, proofer } from '../../testing/judge-way';
 
@@ -108,6 +108,24 @@ describe('scanned keys', () => {
     expect(evaluateWay('solid-state-relay', c).findings.find((f) => f.id.endsWith('.per-key'))!.title).toMatch(
       /2 keys of this job want 2/,
     );
+  });
+  it('take no harm from a side without power', () => {
+    const logic = judge('logic-injector', proofer);
+    // (3.4 V − 0.6 V) / 9.5 kΩ into dead logic; behind 10 kΩ and 100 kΩ to ground 2.9 V leave 2.64 V, of 0.7 · 3.4 V wanted.
+    expect(of(logic, 'dead-machine').value!.value).toBeCloseTo(2.8 / 9.5e3, 8);
+    expect(of(logic, 'select').value!.value).toBeCloseTo((2.9 * 100) / 110, 6);
+    expect(logic.wires.at(-1)).toMatchObject({ from: 'pad supply', crosses: true });
+    // Dead pins hold the lines of a pad that is on, unless both hang on one rail that is always there.
+    expect(of(judge('strobe-answer', proofer), 'dead-level').verdict).toBe('stop');
+    const onRail = fed(proofer, { kind: 'rail', rail: 'logic' });
+    const strobe = evaluateWay('strobe-answer', contextIn(onRail, factsOf(proofer)));
+    expect(of(strobe, 'dead-side').verdict).toBe('settled');
+    expect(strobe.findings.some((f) => f.id.endsWith('.dead-level'))).toBe(false);
+    const falls = {
+      ...onRail,
+      survey: { ...onRail.survey, rails: onRail.survey.rails.map((r) => ({ ...r, whileIdle: false })) },
+    };
+    expect(of(evaluateWay('strobe-answer', contextIn(falls, factsOf(proofer))), 'dead-level').verdict).toBe('stop');
   });
   it('are no matter of a plain button', () => {
     expect(judge('strobe-answer', pot).applies).toBe(false);
