@@ -29,6 +29,8 @@ const ASKED_OTHERWISE = [
   // Moves may look now, and the packed program with them: what reads a sense, and what lacks in the program, is asked of the moves.
   'sense.contact',
   'pack.program',
+  // Logic lives with its pad now, fed over a regulator, and not with the controller.
+  'thumb.logic-injector.fed',
   // Conditions are held against runs, every press that a move makes among them, and stops are counted with those that this finds.
   // What a motor draws while it runs is held against its bridge now, and is asked to be confirmed with the rest.
   'thumb.reverse-motor.defaults',

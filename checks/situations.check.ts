@@ -8,10 +8,10 @@ import type { Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { OF_PINS } from './situations/board';
 import { OF_CIRCUITS } from './situations/circuits';
-import { OF_DEAD_SIDES } from './situations/dead';
 import { OF_CONVERTERS } from './situations/converters';
 import { OF_ENERGY } from './situations/energy';
 import { OF_SUPPLIES } from './situations/feed';
+import { OF_LINES } from './situations/lines';
 import { OF_LOADS } from './situations/loads';
 import { OF_MECHANICS } from './situations/mechanics';
 import { OF_PRESSES } from './situations/motion';
@@ -27,7 +27,7 @@ const ALL: readonly Situation[] = [
   ...OF_LOADS,
   ...OF_MECHANICS,
   ...OF_CIRCUITS,
-  ...OF_DEAD_SIDES,
+  ...OF_LINES,
   ...OF_SWITCHED,
   ...OF_ENERGY,
   ...OF_PEOPLE,

@@ -49,7 +49,9 @@ describe('the circuit of a whole job', () => {
     const random = seededRandom(SEED);
     let [states, worst] = [0, { share: 0, node: '' }];
     const jobs = [
-      ...(['rice-pot', 'yard-gate', 'larder-dehumidifier', 'steam-flaps', 'hood-fan'] as const).map((n) => demoJob(n)),
+      ...(['rice-pot', 'yard-gate', 'larder-dehumidifier', 'steam-flaps', 'hood-fan', 'dough-proofer'] as const).map(
+        (n) => demoJob(n),
+      ),
       ...Array.from({ length: JOBS }, () => draw(random).job),
     ];
     for (const job of jobs) {

@@ -71,7 +71,7 @@ function supplyOf(c: WayContext): ControlLine['supply'] | null {
     : null;
 }
 
-/** What a high pin pushes into the control of a switch whose supply, the machine's, is off; the maker's own resistor where one was chosen. */
+/** What a high pin pushes into the control of a switch whose supply, the machine's, is off, over the maker's own resistor or ours. */
 function controlInto(c: WayContext): Finding {
   const own = c.press.resistorOhms;
   return deadMachine(

@@ -1,7 +1,7 @@
 import { present } from '../../ground/lists';
 import { GROUND, leg, legOf, pin, voltsEnd, type End } from '../ends';
 import { finding, type Finding, type Remedy } from '../../ground/finding';
-import type { SignalPlan } from '../../ground/job';
+import type { Job, SignalPlan } from '../../ground/job';
 import { partsOf, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import { clampAmps, fitLine } from '../../engines/signal';
@@ -10,11 +10,12 @@ import { wires, type Part, type WayContext, type WayResult, type WireEnds } from
 import { clampCurrent } from './drive';
 import { requirements } from './requirements';
 import { noUse, resistorPart, result } from './result';
-import { FILTER_OHMS, PULL_OHMS, shiftFindings } from './signal-shift';
+import { COLLECTOR_BASE_OHMS, FILTER_OHMS, PULL_OHMS, shiftFindings } from './signal-shift';
 import { fitFindings } from './signal-fit';
 import { amplifierDraw, coilDraw, pullUpDraw } from './draws';
 
-const RETURN_OHMS = 10e3;
+/** Resistor before the pin that hears the machine's pulses, Ω: common practice. */
+export const RETURN_OHMS = 10e3;
 
 /** What the old knob still does once the signal is taken over. */
 export const KNOB_WORDS: Readonly<
@@ -53,14 +54,15 @@ const RETURN_PIN = pin('', 'back', { direction: 'in', sort: 'pulses', note: ', b
 function knobParts(
   c: WayContext,
   plan: SignalPlan,
-): { parts: Part[]; wires: WireEnds[]; findings: Finding[]; amps: number; coilVolts: number } {
-  const none = { parts: [], wires: [], findings: [], amps: 0, coilVolts: 0 };
+): { parts: Part[]; wires: WireEnds[]; findings: Finding[]; amps: number; ohms: number | null; coilVolts: number } {
+  const none = { parts: [], wires: [], findings: [], amps: 0, ohms: null, coilVolts: 0 };
   if (plan.knob === 'changeover') {
-    const relay = signalRelay(c);
+    const relay = signalRelay(c.job);
     const drive = coilDrive('drive-signal', c, relay);
     return {
       parts: [{ name: 'signal relay, changeover', value: 'gold contact', quantity: 1 }, ...drive.parts],
       findings: [...drive.findings],
+      ohms: drive.ohms,
       amps: drive.coil.result.value,
       coilVolts: valueOf(relay, 'coilVolts'),
       wires: [
@@ -89,7 +91,7 @@ function knobParts(
 }
 
 /** The gold relay that carries a signal, whatever power relay is picked for other ways. */
-const signalRelay = (c: WayContext): TakenPart => present(partsOf(c.job, 'relay').find((p) => p.id === 'relay-signal'));
+export const signalRelay = (job: Job): TakenPart => present(partsOf(job, 'relay').find((p) => p.id === 'relay-signal'));
 
 /** What becomes of the old knob. */
 function knobFinding(c: WayContext): Finding {
@@ -156,7 +158,7 @@ function enableLine(plan: SignalPlan): {
   return {
     parts: [
       { name: 'NPN transistor, enable', value: '40 V, 200 mA', quantity: high ? 2 : 1 },
-      { ...resistorPart('base, enable', ENABLE_BASE_OHMS), quantity: high ? 2 : 1 },
+      { ...resistorPart('base, enable', COLLECTOR_BASE_OHMS), quantity: high ? 2 : 1 },
       ...(high ? [{ ...resistorPart('pull-up, enable', PULL_OHMS), quantity: 2 }] : []),
     ],
     wires: [[driver('collector'), to, true]],
@@ -167,8 +169,6 @@ function enableLine(plan: SignalPlan): {
     ],
   };
 }
-/** Base resistor of a transistor that pulls some milliamperes, Ω: common practice. */
-const ENABLE_BASE_OHMS = 10e3;
 
 /** The machine's own drive signal made by the controller instead of by its knob. */
 export function driveSignal(c: WayContext): WayResult {
@@ -232,6 +232,7 @@ export function driveSignal(c: WayContext): WayResult {
       input: 'pulses',
       outputs: 1 + (plan.enable === 'none' ? 0 : 1) + (plan.knob === 'changeover' ? 1 : 0),
       pinAmps: c.drive.highVolts.nominal / FILTER_OHMS,
+      resistorOhms: old.ohms,
       draws: [
         ...(old.amps > 0 ? [coilDraw('changeover relay', old.coilVolts, old.amps)] : []),
         ...(plan.what === 'level' ? [amplifierDraw(plan.highVolts)] : []),

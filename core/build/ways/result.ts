@@ -51,7 +51,7 @@ function reasonOf(f: Finding): string {
 }
 
 /** What a way that takes nothing from a pin, and nothing from the controller's supply, hands on. */
-const NOTHING: Omit<PressFact, 'way' | 'verdict'> = {
+const NOTHING: Omit<PressFact, 'way' | 'verdict' | 'applies'> = {
   id: '',
   name: '',
   control: '',
@@ -96,7 +96,7 @@ export function result(
     parts,
     wires: list,
     kinds,
-    press: { ...NOTHING, ...press, way, verdict: 'unknown' },
+    press: { ...NOTHING, ...press, way, applies: !off, verdict: 'unknown' },
     reason: '',
   });
 }

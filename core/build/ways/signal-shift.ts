@@ -23,8 +23,8 @@ import { unitOf } from './signal-fit';
 
 /** Pull-up of an open collector, Ω (`pull-up-usual`). */
 export const PULL_OHMS = 4700;
-/** Base resistor of that open collector, Ω: common practice. */
-const COLLECTOR_BASE_OHMS = 10e3;
+/** Base resistor of that open collector and of an enable line's transistors, Ω: common practice. */
+export const COLLECTOR_BASE_OHMS = 10e3;
 /** Resistor of the filter that makes a level of pulses, and the one before the pin that pulses come back to, Ω. */
 export const FILTER_OHMS = 10e3;
 

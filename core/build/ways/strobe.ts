@@ -13,7 +13,7 @@ import { noUse, resistorPart, result } from './result';
 import { NOT_SCANNED, scanRead, unread } from './scan-read';
 
 /** Resistor in series with every line that is taken over, Ω: bears a mistake (`clamp`). */
-const LINE_OHMS = 2200;
+export const LINE_OHMS = 2200;
 
 const inLine = () => constant('R_line', 'resistor in the line', LINE_OHMS, 'Ω', 'clamp');
 

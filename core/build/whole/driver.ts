@@ -71,6 +71,7 @@ export const outputPin = (
     },
     notApplying('most-volts', 'highest level at the pin', 'it drives: nothing else stands on it'),
     notApplying('least-volts', 'lowest high at the pin', 'it drives: nothing is read'),
+    notApplying('clamp-amps', 'current into its clamp', 'it drives: nothing else stands on it'),
   ],
 });
 

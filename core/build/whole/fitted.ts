@@ -14,6 +14,8 @@ export const FITTED = [
   'relay-module',
   'bridge',
   'servo',
+  'analogue-switch',
+  'logic',
   'diode',
   'lamp',
   'pin',
@@ -95,9 +97,17 @@ export const RATINGS_OF: Readonly<Record<FittedKind, readonly string[]>> = {
   ],
   bridge: ['supply-least-volts', 'supply-most-volts', 'lasting-amps', 'peak-amps', 'input-high-volts'],
   servo: ['supply-least-volts', 'supply-most-volts'],
+  'analogue-switch': [
+    'supply-least-volts',
+    'supply-most-volts',
+    'control-high-volts',
+    'control-clamp-amps',
+    'switch-amps',
+  ],
+  logic: ['supply-least-volts', 'supply-most-volts', 'input-most-volts', 'select-high-volts', 'select-clamp-amps'],
   diode: ['reverse-volts', 'forward-amps'],
   lamp: ['forward-amps', 'seen-amps', 'reverse-volts'],
-  pin: ['amps', 'most-volts', 'least-volts'],
+  pin: ['amps', 'most-volts', 'least-volts', 'clamp-amps'],
 };
 
 /** A part with its ratings, each of its kind's exactly once. Throws RangeError where one is missing or strange. */

@@ -45,6 +45,11 @@ function inputPin(pin: string, name: string, whose: Whose, drive: DriveFact, hig
             states: high,
           }
         : notApplying('least-volts', 'lowest high at the pin', 'an analogue pin reads any level'),
+      notApplying(
+        'clamp-amps',
+        'current into its clamp',
+        'Feed holds what comes in against a controller without power',
+      ),
     ],
   };
 }

@@ -14,6 +14,9 @@ export interface MachineSide extends CircuitPiece {
   readonly mostAmps: number;
   readonly upper: string;
   readonly lower: string;
+  /** The plus of what feeds it, and its ground. */
+  readonly supply: string;
+  readonly ground: string;
 }
 
 /** What does not alternate for certain stands at its peak, either way round. */
@@ -42,6 +45,8 @@ export function machineSide(control: Control, fact: ControlFact | undefined): Ma
     mostAmps: most,
     upper,
     lower,
+    supply,
+    ground,
     parts: [],
     guesses: [
       ...(line.supply.origin.from === 'prior' ? [unread(rail, line.supply.name)] : []),

@@ -138,7 +138,7 @@ const ownStates = (s: Site, part: Fitted): Fitted => ({
 });
 
 /** One pin of a press that has several. */
-const pinPiece = (s: Site, pin: string, name: string, presses: boolean): CircuitPiece => ({
+export const pinPiece = (s: Site, pin: string, name: string, presses: boolean): CircuitPiece => ({
   elements: drivenPin(pin, s.drive.highVolts, (state) => presses && s.isOn(state), 'high'),
   parts: [
     ownStates(
@@ -150,6 +150,26 @@ const pinPiece = (s: Site, pin: string, name: string, presses: boolean): Circuit
     ),
   ],
 });
+
+/** A gear motor on the crank or the tube of a machine, on a bridge, or a stepper's driver. Its currents are those of its class or sheet. */
+export function handMotorPiece(s: Site): CircuitPiece {
+  const { hand } = present(s.job.presses.find((p) => p.id === s.press.id));
+  const draw = s.press.draws.find((d) => d.part === 'motor');
+  const made = hand.motor === 'stepper' ? hand.driverVolts : valueOf(takenPart(s.job, 'gear-motor'), 'ratedVolts');
+  const fed = suppliedBy(s, lineId(s.press.id, 'motor'), made);
+  const stall = draw?.startAmps ?? null;
+  if (hand.motor === 'stepper')
+    return allPieces([
+      pinPiece(s, lineId(s.press.id, 'step'), `step pin of ${s.press.name}`, true),
+      pinPiece(s, lineId(s.press.id, 'direction'), `direction pin of ${s.press.name}`, false),
+      { elements: (state) => (state.board ? fed.elements : []), parts: [] },
+    ]);
+  return bridgePiece(s, fed, {
+    runs: draw?.runAmps ?? null,
+    winding: stall === null || stall <= 0 ? null : exactly(made / stall),
+    doubts: { runs: null, stall: null },
+  });
+}
 
 /** Contacts of one or two relays, the coil of each behind its own pin. */
 function contactsPiece(s: Site, fed: Supplied, motor: Motor): CircuitPiece {

@@ -146,23 +146,50 @@ const warmShare = (part: TakenPart): number => {
   return COIL.least * (high / stiff) * (stated / nominal);
 };
 
+/** An input of a relay module on its pin, with what its relay pulls in and lets go by. @param id how its pin is called. */
+export function moduleInput(
+  s: Site,
+  part: TakenPart,
+  id: string,
+  supply: Supplied,
+): Pick<CircuitPiece, 'elements'> & { readonly ratings: readonly Rating[] } {
+  const inner = `${id} input`;
+  const onLow = valueOf(part, 'onLow') === 1;
+  const [from, to] = onLow ? [supply.plus, `pin ${id}`] : [`pin ${id}`, ZERO];
+  const input = amps(inner);
+  return {
+    elements: () => [
+      resistorElement(`${id} input resistor`, from, inner, exactly(valueOf(part, 'inputOhms'))),
+      { is: 'junction', id: inner, a: inner, b: to, volts: boundsOf(part, 'dropVolts'), ohms: exactly(1) },
+    ],
+    ratings: [
+      { ...rated(part, 'input-least-amps', 'onAmps', 1, input), sense: 'at least', states: s.on },
+      {
+        ...rated(part, 'input-off-amps', 'onAmps', 1, input),
+        name: 'input current that leaves it open',
+        limit: valueOf(part, 'onAmps') / 2,
+        states: ['rest', 'signs', 'machine-dead'],
+      },
+      supply.unknown === ''
+        ? {
+            ...rated(part, 'supply-volts', 'supplyVolts', 1, volts(supply.plus, supply.minus)),
+            name: 'most volts of its supply',
+            limit: COIL.most * valueOf(part, 'supplyVolts'),
+          }
+        : notKnown('supply-volts', 'most volts of its supply', supply.unknown),
+    ],
+  };
+}
+
+/** A relay module whose contact closes the pair. */
 export function relayModulePiece(s: Site): CircuitPiece {
   const part = takenPart(s.job, 'relay-module');
   const { id } = s.press;
-  const onLow = valueOf(part, 'onLow') === 1;
   const supply = coilSupply(s, valueOf(part, 'supplyVolts'));
-  const inner = `${id} input`;
-  const [from, to] = onLow ? [supply.plus, `pin ${id}`] : [`pin ${id}`, ZERO];
+  const input = moduleInput(s, part, id, supply);
   const closes = contactBetween(s, boundsOf(part, 'onOhms'));
-  const input = amps(`${id} input`);
-  const on = valueOf(part, 'onAmps');
   return {
-    elements: (state) => [
-      ...(state.board ? supply.elements : []),
-      resistorElement(`${id} input resistor`, from, inner, exactly(valueOf(part, 'inputOhms'))),
-      { is: 'junction', id: `${id} input`, a: inner, b: to, volts: boundsOf(part, 'dropVolts'), ohms: exactly(1) },
-      ...closes(state),
-    ],
+    elements: (state) => [...(state.board ? supply.elements : []), ...input.elements(state), ...closes(state)],
     parts: [
       {
         id: `${id} module`,
@@ -170,20 +197,7 @@ export function relayModulePiece(s: Site): CircuitPiece {
         name: part.name,
         ...s.whose,
         ratings: [
-          { ...rated(part, 'input-least-amps', 'onAmps', 1, input), sense: 'at least', states: s.on },
-          {
-            ...rated(part, 'input-off-amps', 'onAmps', 1, input),
-            name: 'input current that leaves it open',
-            limit: on / 2,
-            states: ['rest', 'signs', 'machine-dead'],
-          },
-          supply.unknown === ''
-            ? {
-                ...rated(part, 'supply-volts', 'supplyVolts', 1, volts(supply.plus, supply.minus)),
-                name: 'most volts of its supply',
-                limit: COIL.most * valueOf(part, 'supplyVolts'),
-              }
-            : notKnown('supply-volts', 'most volts of its supply', supply.unknown),
+          ...input.ratings,
           ...switchRatings(s, part, {
             volts: ['contact-volts', 'contactVolts'],
             amps: ['contact-amps', 'contactAmps'],

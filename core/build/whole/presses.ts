@@ -8,9 +8,13 @@ import { drivenPin, outputPin } from './driver';
 import { RATINGS_OF } from './fitted';
 import type { MachineSide } from './machine-side';
 import { allPieces, notKnown, resistorElement, type CircuitPiece } from './piece';
-import { motorPiece, servoPiece } from './press-movers';
+import { controlBoxPiece, switchedSupplyPiece } from './press-mains';
+import { handMotorPiece, motorPiece, servoPiece } from './press-movers';
 import { relayContactPiece, relayModulePiece } from './press-relays';
 import { nmosPiece, npnPiece, optocouplerPiece, solidStateRelayPiece } from './press-semiconductors';
+import { logicPiece, strobePiece } from './press-scanned';
+import { driveSignalPiece } from './press-signals';
+import { analogueSwitchPiece } from './press-switch';
 import { NO_SIDE, type Site } from './site';
 import type { State } from './state';
 import type { SupplyPiece } from './supplies';
@@ -26,9 +30,9 @@ export function pressPiece(
 ): CircuitPiece | null {
   const { drive } = facts;
   const build = BUILDERS[press.way];
-  if (!drive || !(build || MOVERS[press.way])) return null;
+  if (!drive || !press.applies || !build) return null;
   const isOn = (state: State): boolean => state.pressed.has(press.id);
-  const site: Site = {
+  const piece = build({
     job,
     press,
     control: job.controls.find((c) => c.id === press.control),
@@ -38,34 +42,40 @@ export function pressPiece(
     whose: { of: press.id, owner: press.name, room: 'thumb' },
     on: states.filter((s) => isOn(s) && s.machine && s.board).map((s) => s.id),
     isOn,
-  };
-  const moves = MOVERS[press.way];
-  // A way that is no use here draws nothing, and is no circuit.
-  if (moves && press.draws.length === 0) return null;
-  if (moves) return moves(site);
-  const pin: CircuitPiece = {
-    elements: drivenPin(press.id, drive.highVolts, isOn, press.pressesOn),
-    parts: [
-      outputPin(press.id, `pin of ${press.name}`, site.whose, drive.limitAmps, { from: 'source', key: drive.source }),
-    ],
-  };
-  if (!side) {
-    const kind = NEEDS_SIDE[press.way];
-    if (kind) return allPieces([pin, unseen(site, kind)]);
-  }
-  return allPieces([
-    pin,
-    ...(build ? [build(site)] : []),
-    ...(press.sharesGround && side ? [sharedGround(site, side)] : []),
-  ]);
+  });
+  return piece && allPieces([piece, ...(press.sharesGround && side ? [sharedGround(job, press, side)] : [])]);
 }
 
-/** Ways whose part stands between the machine's two terminals and nowhere else: nothing is known of it where those are not. */
-const NEEDS_SIDE: Partial<Record<PressFact['way'], 'npn' | 'nmos' | 'optocoupler'>> = {
-  'npn-to-ground': 'npn',
-  'nmos-to-ground': 'nmos',
-  optocoupler: 'optocoupler',
-};
+type Build = (s: Site) => CircuitPiece | null;
+
+/** A way on one pin, which is a part as well. */
+const onPin =
+  (build: Build): Build =>
+  (s) => {
+    const { press, drive } = s;
+    const piece = build(s);
+    return (
+      piece &&
+      allPieces([
+        {
+          elements: drivenPin(press.id, drive.highVolts, s.isOn, press.pressesOn),
+          parts: [
+            outputPin(press.id, `pin of ${press.name}`, s.whose, drive.limitAmps, {
+              from: 'source',
+              key: drive.source,
+            }),
+          ],
+        },
+        piece,
+      ])
+    );
+  };
+
+/** A way whose part stands between the machine's two terminals and nowhere else: nothing is known of it where those are not. */
+const between =
+  (kind: 'npn' | 'nmos' | 'optocoupler', build: Build): Build =>
+  (s) =>
+    s.side ? build(s) : unseen(s, kind);
 
 const unseen = (s: Site, kind: 'npn' | 'nmos' | 'optocoupler'): CircuitPiece => ({
   elements: () => [],
@@ -80,22 +90,27 @@ const unseen = (s: Site, kind: 'npn' | 'nmos' | 'optocoupler'): CircuitPiece => 
   ],
 });
 
-const sharedGround = ({ job, press }: Site, side: MachineSide): CircuitPiece => {
+const sharedGround = (job: Job, press: PressFact, side: MachineSide): CircuitPiece => {
   const metres = job.presses.find((p) => p.id === press.id)?.groundWireMetres ?? 0;
   const ohms = exactly(Math.max(metres * WIRE_OHMS_PER_METRE, 1e-3));
-  return { elements: () => [resistorElement(`${press.id} ground wire`, ZERO, side.lower, ohms)], parts: [] };
+  return { elements: () => [resistorElement(`${press.id} ground wire`, ZERO, side.ground, ohms)], parts: [] };
 };
 
-/** Ways that move the machine by themselves, each with the pins that it takes. */
-const MOVERS: Partial<Record<PressFact['way'], (s: Site) => CircuitPiece>> = {
+const BUILDERS: Partial<Record<PressFact['way'], Build>> = {
+  'npn-to-ground': onPin(between('npn', npnPiece)),
+  'nmos-to-ground': onPin(between('nmos', nmosPiece)),
+  optocoupler: onPin(between('optocoupler', optocouplerPiece)),
+  'solid-state-relay': onPin(solidStateRelayPiece),
+  'relay-contact': onPin(relayContactPiece),
+  'relay-module': onPin(relayModulePiece),
+  // Of a ladder, which has no line of its own, Thumb's findings judge the switch.
+  'analogue-switch': onPin((s) => (s.side ? analogueSwitchPiece(s) : null)),
+  'switched-supply': onPin(switchedSupplyPiece),
+  'control-box': controlBoxPiece,
+  'logic-injector': logicPiece,
+  'strobe-answer': strobePiece,
+  'drive-signal': driveSignalPiece,
   'reverse-motor': motorPiece,
+  'hand-mechanism': handMotorPiece,
   finger: servoPiece,
-};
-const BUILDERS: Partial<Record<PressFact['way'], (s: Site) => CircuitPiece>> = {
-  'npn-to-ground': npnPiece,
-  'nmos-to-ground': nmosPiece,
-  optocoupler: optocouplerPiece,
-  'solid-state-relay': solidStateRelayPiece,
-  'relay-contact': relayContactPiece,
-  'relay-module': relayModulePiece,
 };

@@ -33,16 +33,36 @@ const REST: State = {
   machine: true,
 };
 
-/** Whether a press drives a bare coil: that of its relay, or those that turn its motor round. */
-const hasCoil = (job: Job, press: PressFact): boolean =>
-  press.way === 'relay-contact' ||
-  (press.way === 'reverse-motor' && job.presses.find((p) => p.id === press.id)?.motor.wiring !== 'bridge');
+/** Whether a press drives a bare coil: that of its relay, those that turn its motor round, or the changeover of its signal. */
+function hasCoil(job: Job, press: PressFact): boolean {
+  const plan = job.presses.find((p) => p.id === press.id);
+  switch (press.way) {
+    case 'relay-contact':
+    case 'switched-supply':
+      return true;
+    case 'reverse-motor':
+      return plan?.motor.wiring !== 'bridge';
+    case 'drive-signal':
+      return plan?.signal.knob === 'changeover';
+    default:
+      return false;
+  }
+}
+
+/** Ways whose pins drive lines of the machine itself, which they go on doing while it has no power. */
+const INTO_MACHINE: readonly PressFact['way'][] = [
+  'analogue-switch',
+  'logic-injector',
+  'strobe-answer',
+  'drive-signal',
+];
 
 /**
  * At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs
  * on, and either side without power.
  */
 export function statesOf(job: Job, facts: Facts): readonly State[] {
+  const into = facts.presses.filter((p) => INTO_MACHINE.includes(p.way)).map((p) => p.id);
   const name = (id: string): string => facts.presses.find((p) => p.id === id)?.name ?? id;
   return [
     REST,
@@ -53,7 +73,7 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
       pressed: new Set([p.id]),
     })),
     ...facts.presses
-      .filter((p) => p.way === 'reverse-motor')
+      .filter((p) => p.way === 'reverse-motor' || p.way === 'hand-mechanism')
       .map((p): State => ({
         ...REST,
         id: `stalled ${p.id}`,
@@ -83,5 +103,16 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
     ...(job.signs.length > 0 ? [{ ...REST, id: 'signs', words: 'all signs on', signs: true }] : []),
     { ...REST, id: 'board-dead', words: 'the controller without power', board: false },
     { ...REST, id: 'machine-dead', words: 'the machine without power', machine: false },
+    ...(into.length > 0
+      ? [
+          {
+            ...REST,
+            id: 'machine-dead-pressed',
+            words: 'pressed while the machine has no power',
+            machine: false,
+            pressed: new Set(into),
+          },
+        ]
+      : []),
   ];
 }

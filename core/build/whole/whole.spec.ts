@@ -167,3 +167,48 @@ describe('what moves, what is let go, and what people hold', () => {
     expect(row(fed(rocker, { volts: 4 }), 'servo', 'supply-least-volts').verdict).toBe('stop');
   });
 });
+
+describe('pins at the machine’s own lines', () => {
+  const proofer = demoJob('dough-proofer');
+  const fan = demoJob('hood-fan');
+  const switched = pressed(demoJob('rice-pot'), { way: 'analogue-switch', resistorOhms: null });
+  const signal = (set: Partial<Job['presses'][number]['signal']>): Job =>
+    pressed(fan, { signal: { ...fan.presses[0]!.signal, ...set } });
+
+  it('push no more into a machine without power than its clamps bear', () => {
+    // (3.4 − 0.3) V over 9.5 kΩ and the clamp; over 95 Ω a hundred times that.
+    const held = row(switched, 'analogue-switch', 'control-clamp-amps');
+    expect([held.verdict, held.state?.id]).toEqual(['settled', 'machine-dead-pressed']);
+    const bare = row(
+      { ...switched, presses: [{ ...switched.presses[0]!, resistorOhms: 100 }] },
+      'analogue-switch',
+      'control-clamp-amps',
+    );
+    expect([bare.verdict, bare.state?.id]).toEqual(['stop', 'machine-dead-pressed']);
+    expect(row(proofer, 'logic', 'select-clamp-amps').verdict).toBe('settled');
+  });
+
+  it('take no more from it while the controller is off, and read what it gives', () => {
+    const back = (job: Job, key: string): LedgerRow =>
+      rows(job).find((r) => r.part.id === 'pin speed/back' && r.rating.key === key)!;
+    const dead = back(fan, 'clamp-amps');
+    expect([dead.verdict, dead.state?.id]).toEqual(['settled', 'board-dead']);
+    // (5 − 0.3) V over 9.5 kΩ.
+    expect(dead.stress!).toBeCloseTo(4.7 / 9.51e3, 5);
+    expect(back(signal({ returnVolts: 24 }), 'clamp-amps').verdict).toBe('stop');
+    expect(back(signal({ returnVolts: 1.8 }), 'least-volts').verdict).toBe('stop');
+  });
+
+  it('are there for a strobe that a program answers, whose dead pins hold the pad', () => {
+    const strobe = pressed(proofer, { way: 'strobe-answer' });
+    const dead = rows(strobe).find((r) => r.rating.key === 'clamp-amps' && r.rating.applies)!;
+    expect([dead.verdict, dead.state?.id]).toEqual(['stop', 'board-dead']);
+  });
+
+  it('bring nothing of their own for a key that another press has wired, nor for a way that is no use here', () => {
+    expect(rows(proofer).some((r) => r.part.of === 'key-2')).toBe(false);
+    expect(rows(pressed(demoJob('rice-pot'), { way: 'drive-signal' })).some((r) => r.part.room === 'thumb')).toBe(
+      false,
+    );
+  });
+});

@@ -88,6 +88,8 @@ export interface PressFact {
   name: string;
   control: string;
   way: Way;
+  /** Whether the way has anything to do with its control; where it has not, nothing of it is built. */
+  applies: boolean;
   verdict: 'settled' | 'tight' | 'stop' | 'unknown';
   sharesGround: boolean;
   galvanicallyApart: boolean;

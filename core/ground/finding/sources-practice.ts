@@ -259,9 +259,7 @@ export const PRACTICE = {
     'A side that is off still takes what the living side pushes through its clamps: at ' +
       'most 1 mA, and no level that the living side could take for a press',
   ),
-  'logic-fed': C(
-    'Small logic runs behind a linear regulator of 3.3 V ±3 % that wants 0.3 V over that; with it it takes up to 20 mA',
-  ),
+  'logic-fed': C('Logic behind a linear regulator of 3.3 V ±3 %, which wants 0.3 V over that: up to 20 mA'),
   'amplifier-supply': C('A rail-to-rail amplifier gives its supply less 0.1 V'),
   'break-before-make': C('Changeover contacts of relays break before they make'),
   'parts-relay-reed': C(

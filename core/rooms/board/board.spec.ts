@@ -35,6 +35,7 @@ const base: PressFact = {
   contact: null,
   mains: false,
   deadRailCloses: false,
+  applies: true,
   latchSeconds: 0,
   jerks: false,
 };

@@ -24,8 +24,8 @@ const signal =
   (j: Job): Job =>
     pressed(j, { signal: { ...j.presses[0]!.signal, ...set } });
 
-/** What must never be green where one of the two sides has no power: logic handbooks on partial power-down. */
-export const OF_DEAD_SIDES: readonly Situation[] = [
+/** What must never be green of pins at the machine's own lines, either side without power: logic handbooks on partial power-down. */
+export const OF_LINES: readonly Situation[] = [
   {
     what: 'an analogue switch driven over 100 Ω while its supply, the machine’s, is off',
     source: 'absolute maximum of CMOS inputs: no level over the supply, or a current that its clamp bears',
@@ -74,6 +74,20 @@ export const OF_DEAD_SIDES: readonly Situation[] = [
         { step: 3, value: 6 },
       ],
     }),
+    rooms: ['thumb'],
+  },
+  {
+    what: 'pulses of 1.8 V that come back to a pin of 3.3 V',
+    source: 'a CMOS input takes for high what is over seven tenths of its supply',
+    sound: HOOD,
+    make: signal({ returnVolts: 1.8 }),
+    rooms: ['thumb', 'board'],
+  },
+  {
+    what: 'pulses of 24 V that come back over 10 kΩ to a pin of 3.3 V',
+    source: 'clamp current of inputs, about 1 mA',
+    sound: HOOD,
+    make: signal({ returnVolts: 24 }),
     rooms: ['thumb'],
   },
 ];
