@@ -32,19 +32,27 @@ export function logicPiece(s: Site): CircuitPiece | null {
   return allPieces([
     ...selects.map((pin, i) => pinPiece(s, pin, `select pin ${i} of ${press.name}`, true)),
     {
-      elements: () => [
+      elements: (state) => [
+        // Without the machine its regulator holds the logic at nothing, which is when a clamp takes most.
         {
-          is: 'converter',
-          id: `${press.id} regulator`,
-          a: side.supply,
+          is: 'source',
+          id: rail,
+          a: rail,
           b: side.ground,
-          out: rail,
-          volts: LOGIC_FED.volts,
-          dropVolts: exactly(LOGIC_FED.headroomVolts),
-          efficiency: exactly(0),
-          idleAmps: { low: 0, nominal: LOGIC_FED.amps / 2, high: LOGIC_FED.amps },
-          startsAt: null,
+          volts: state.machine ? LOGIC_FED.volts : exactly(0),
+          ohms: exactly(1e-3),
         },
+        ...(state.machine
+          ? [
+              {
+                is: 'drain' as const,
+                id: `${press.id} regulator`,
+                a: side.supply,
+                b: side.ground,
+                amps: { low: 0, nominal: LOGIC_FED.amps / 2, high: LOGIC_FED.amps },
+              },
+            ]
+          : []),
         ...selects.flatMap((pin) => [
           resistorElement(`${pin} resistor`, `pin ${pin}`, at(pin), within(INTO_MACHINE_OHMS, RESISTOR_SHARE)),
           resistorElement(`${pin} pull-down`, at(pin), ZERO, within(SELECT_PULL_OHMS, RESISTOR_SHARE)),
