@@ -1,3 +1,4 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Action } from '../kit/action';
@@ -9,12 +10,13 @@ import { firstRemedy } from './first-remedy';
 import { Glyph } from './glyph';
 import { Num } from './num';
 import { Prose } from './prose';
+import { partSettled, SettledLine } from './settled-line';
 
-/** The findings of a room, gravest first, each with its value, its why and its remedy. */
+/** The findings of a room, gravest first, each with its value, its why and its remedy; those that are settled folded to one line. */
 @Component({
   selector: 'gt-finding-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Glyph, MatButton, Num, Prose],
+  imports: [Action, Glyph, MatButton, NgTemplateOutlet, Num, Prose, SettledLine],
   templateUrl: './finding-list.html',
 })
 export class FindingList {
@@ -24,7 +26,7 @@ export class FindingList {
   /** The gravest remedy stands at the foot of Know and is not said twice. */
   protected readonly footed = computed(() => firstRemedy(this.findings())?.id);
   /** Each term of the trade is marked once in the whole list. */
-  protected readonly sorted = computed(() => {
+  private readonly sorted = computed(() => {
     const seen = new Set<string>();
     return [...this.findings()].sort(byHarm).map((f) => ({
       f,
@@ -32,6 +34,12 @@ export class FindingList {
       remedy: f.remedy && f.id !== this.footed() ? marked(f.remedy.text, seen) : null,
     }));
   });
+
+  /** What is settled is folded to one line; a single one is a line by itself. */
+  private readonly parted = computed(() => partSettled(this.sorted(), (x) => x.f));
+  protected readonly open = computed(() => this.parted().open);
+  protected readonly settled = computed(() => this.parted().settled);
+  protected readonly folded = computed(() => this.settled().map((x) => x.f));
 
   /** Remedies are edits as plain data, made by the core. */
   protected apply(f: Finding): void {

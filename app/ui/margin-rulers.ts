@@ -1,9 +1,11 @@
+import { NgTemplateOutlet } from '@angular/common';
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import type { Finding } from '../../core/ground/finding';
 import { formatQuantity } from '../../core/ground/quantity';
 import { Glyph } from './glyph';
 import { Num } from './num';
+import { partSettled, SettledLine } from './settled-line';
 
 const SPAN = {
   settled: 'var(--gt-leaf-soft)',
@@ -22,37 +24,46 @@ const DOT = {
 @Component({
   selector: 'gt-margin-rulers',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Glyph, Num],
+  imports: [Glyph, NgTemplateOutlet, Num, SettledLine],
   template: `
     <ul class="ruler-list">
-      @for (r of rows(); track r.finding.id) {
-        <li>
-          <gt-glyph [verdict]="r.finding.verdict" />
-          <span
-            >{{ r.finding.title }}<span class="sr">, {{ r.words }}</span></span
-          >
-          <svg
-            class="ruler"
-            viewBox="0 0 300 22"
-            width="100%"
-            height="22"
-            preserveAspectRatio="none"
-            aria-hidden="true"
-          >
-            <line x1="0" x2="300" y1="11" y2="11" stroke="var(--gt-hairline)" stroke-width="2" />
-            <rect [attr.x]="r.from" y="7" [attr.width]="r.width" height="8" [attr.fill]="r.fill" />
-            <rect [attr.x]="r.limit - 1" y="2" width="2.5" height="18" fill="currentColor" />
-            <ellipse [attr.cx]="r.value" cy="11" rx="5.5" ry="5.5" [attr.fill]="r.dot" />
-          </svg>
-          <span class="right"><gt-num [finding]="r.finding" /></span>
-        </li>
+      @for (r of open(); track r.finding.id) {
+        <ng-container *ngTemplateOutlet="one; context: { $implicit: r }" />
       }
     </ul>
+    @if (settled().length) {
+      <details class="folded" data-settled>
+        <summary><gt-settled-line [findings]="folded()" /></summary>
+        <ul class="ruler-list">
+          @for (r of settled(); track r.finding.id) {
+            <ng-container *ngTemplateOutlet="one; context: { $implicit: r }" />
+          }
+        </ul>
+      </details>
+    }
+
+    <ng-template #one let-r>
+      <li>
+        <gt-glyph [verdict]="r.finding.verdict" />
+        <span
+          >{{ r.finding.title }}<span class="sr">, {{ r.words }}</span></span
+        >
+        <svg class="ruler" viewBox="0 0 300 22" width="100%" height="22" preserveAspectRatio="none" aria-hidden="true">
+          <line x1="0" x2="300" y1="11" y2="11" stroke="var(--gt-hairline)" stroke-width="2" />
+          <rect [attr.x]="r.from" y="7" [attr.width]="r.width" height="8" [attr.fill]="r.fill" />
+          <rect [attr.x]="r.limit - 1" y="2" width="2.5" height="18" fill="currentColor" />
+          <ellipse [attr.cx]="r.value" cy="11" rx="5.5" ry="5.5" [attr.fill]="r.dot" />
+        </svg>
+        <span class="right"><gt-num [finding]="r.finding" /></span>
+      </li>
+    </ng-template>
   `,
 })
 export class MarginRulers {
   readonly findings = input.required<readonly Finding[]>();
-  protected readonly rows = computed(() =>
+  /** Whether those that are settled are folded to one line. */
+  readonly folds = input(true);
+  private readonly rows = computed(() =>
     this.findings()
       .filter((f) => f.limit && f.value)
       .map((finding) => {
@@ -72,4 +83,10 @@ export class MarginRulers {
         };
       }),
   );
+  private readonly parted = computed(() =>
+    this.folds() ? partSettled(this.rows(), (r) => r.finding) : { open: this.rows(), settled: [] },
+  );
+  protected readonly open = computed(() => this.parted().open);
+  protected readonly settled = computed(() => this.parted().settled);
+  protected readonly folded = computed(() => this.settled().map((r) => r.finding));
 }

@@ -5,6 +5,8 @@ const LEAST_OHMS = 1e-6;
 /** A diode with a corner of half a millivolt, and what it drops at milliamperes, V. */
 const SHARP = '.model sharp D(IS=1e-12 N=0.02)';
 const SHARP_VOLTS = 0.012;
+/** Closer than usual: before a node that floats a simulator else stops at volts that no current agrees with. */
+const CLOSE = '.options reltol=1e-6';
 
 /**
  * A circuit as a netlist that a circuit simulator runs as it is. Junctions are sharp diodes behind their volts, followers sources that
@@ -30,6 +32,7 @@ export function netlistOfElements(title: string, elements: readonly Element[], a
     '* a far path to zero for what floats',
     ...floats,
     SHARP,
+    CLOSE,
     '.op',
     '.end',
     '',
