@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { DEMO, dropFault, isolated, say } from './steps';
+import { DEMO, dropFault, isolated, say, unfold } from './steps';
 
 const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });
 
@@ -50,6 +50,7 @@ test('practice', async ({ page }) => {
 test('thumb', async ({ page }) => {
   await at(page, 'demo-rice-pot/thumb');
   await shot(page, 'thumb');
+  await unfold(page);
   await page
     .getByRole('button', { name: /mV: why/ })
     .first()

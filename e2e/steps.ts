@@ -51,6 +51,12 @@ export async function slowness(page: Page): Promise<number> {
   return Math.max(1, times.sort((a, b) => a - b)[1]! / 250);
 }
 
+/** Opens what is folded because it is settled. */
+export async function unfold(page: Page): Promise<void> {
+  const closed = page.locator('details.folded:not([open]) > summary:visible');
+  while ((await closed.count()) > 0) await closed.first().click();
+}
+
 /** Listens for whatever the page complains about; ask at the end. */
 export function complaints(page: Page): string[] {
   const list: string[] = [];

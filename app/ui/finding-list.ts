@@ -23,6 +23,8 @@ export class FindingList {
   protected readonly bench = inject(Bench);
   protected readonly explain = inject(Explain);
   readonly findings = input.required<readonly Finding[]>();
+  /** Whether those that are settled are folded to one line: where they are the answer that was asked for they stand open. */
+  readonly folds = input(true);
   /** The gravest remedy stands at the foot of Know and is not said twice. */
   protected readonly footed = computed(() => firstRemedy(this.findings())?.id);
   /** Each term of the trade is marked once in the whole list. */
@@ -36,7 +38,9 @@ export class FindingList {
   });
 
   /** What is settled is folded to one line; a single one is a line by itself. */
-  private readonly parted = computed(() => partSettled(this.sorted(), (x) => x.f));
+  private readonly parted = computed(() =>
+    this.folds() ? partSettled(this.sorted(), (x) => x.f) : { open: this.sorted(), settled: [] },
+  );
   protected readonly open = computed(() => this.parted().open);
   protected readonly settled = computed(() => this.parted().settled);
   protected readonly folded = computed(() => this.settled().map((x) => x.f));

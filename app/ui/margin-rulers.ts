@@ -33,7 +33,7 @@ const DOT = {
     </ul>
     @if (settled().length) {
       <details class="folded" data-settled>
-        <summary><gt-settled-line [findings]="folded()" /></summary>
+        <summary><gt-settled-line [findings]="folded()" words="margins hold" /></summary>
         <ul class="ruler-list">
           @for (r of settled(); track r.finding.id) {
             <ng-container *ngTemplateOutlet="one; context: { $implicit: r }" />

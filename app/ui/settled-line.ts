@@ -21,11 +21,13 @@ export function partSettled<T>(
   selector: 'gt-settled-line',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [Glyph],
-  template: `<gt-glyph verdict="settled" /> <span>{{ findings().length }} settled</span>
-    <span class="muted">{{ captions() }}</span>`,
+  template: `<gt-glyph verdict="settled" />&ngsp;{{ findings().length }} {{ words() }}&ngsp;<span class="muted">{{
+      captions()
+    }}</span>`,
 })
 export class SettledLine {
   readonly findings = input.required<readonly Finding[]>();
+  readonly words = input('settled');
   protected readonly captions = computed(() =>
     [...new Set(this.findings().map((f) => f.caption))].filter((c) => c !== '').join(', '),
   );

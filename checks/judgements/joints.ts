@@ -259,4 +259,22 @@ export const JOINTS: readonly Row[] = [
     limit: 3.6,
     verdict: ['settled', 'tight'],
   },
+  {
+    what: 'a loop of 24 VAC of which 1 kΩ leaves 13.9 V is read: 727 Ω behind it',
+    source: 'voltage divider: 1 kΩ · (24 / 13.9 − 1); 0.3 Ω and a closed relay leave nothing of it',
+    job: () =>
+      plan(
+        said([
+          ...APART,
+          'it look terminals',
+          'it B to ground off >20M',
+          'it A-B idle 24 VAC',
+          'it A-B loaded 13.9 VAC',
+          'it A-B pressed 0.3 ohm',
+        ]),
+        'solid-state-relay',
+      ),
+    id: 'thumb.solid-state-relay.pressed-level',
+    verdict: 'settled',
+  },
 ];

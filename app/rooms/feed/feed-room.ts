@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Tabs, type Tab } from '../../kit/tabs';
+import type { Finding } from '../../../core/ground/finding';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { MarginRulers } from '../../ui/margin-rulers';
@@ -9,6 +10,9 @@ import { CellsPart } from './cells-part';
 import { LeadsPart } from './leads-part';
 import { TimePart } from './time-part';
 import { TreePart } from './tree-part';
+
+/** A margin that holds. */
+const held = (f: Finding): boolean => f.limit !== null && f.verdict === 'settled';
 
 /** Feed: the tree of supplies as bands, every instant of every course, leads with grounds, cells with energy. */
 @Component({
@@ -33,4 +37,7 @@ export class FeedRoom {
   ]);
   protected readonly tab = computed(() => this.tabs().find((t) => t.key === this.view())?.key ?? 'tree');
   protected readonly findings = computed(() => this.bench.findings('feed'));
+  /** Margins that hold stand as rulers alone; the list shows the rest. */
+  protected readonly told = computed(() => this.findings().filter((f) => !held(f)));
+  protected readonly held = computed(() => this.findings().filter(held));
 }

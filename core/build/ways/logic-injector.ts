@@ -89,7 +89,8 @@ const wiresOf = (bits: number, injector: Injector | null): WireEnds[] => [
     true,
   ]),
   [GROUND, leg('machine', 'pad ground'), true],
-  [leg('machine', 'pad supply'), legOf('programmable logic', 'logic’s regulator', 'input'), true],
+  [leg('machine', 'pad supply'), legOf('programmable logic', 'logic', 'regulator input'), true],
+  [leg('machine', 'pad ground'), legOf('programmable logic', 'logic', 'ground'), true],
 ];
 
 /** The logic's answer within the strobe, less the machine's own look. */

@@ -171,7 +171,7 @@ function closedButton(s: EstimateReadings, out: Record<string, Estimate>): void 
   };
 }
 
-/** What stands behind the button: from a short, Rth = Voc/Isc, or from what 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
+/** What stands behind the button: from a short, Rth = Voc/Isc, or from what 1 kΩ or 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
 function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
@@ -243,7 +243,7 @@ function fromLoad(s: EstimateReadings, volts: Interval, vStep: Step): Behind | u
     s.usable.filter(
       (x) =>
         x.kind.startsWith('volts') &&
-        x.state === 'loaded-10k' &&
+        TEST_LOADS[x.state] !== undefined &&
         x.from.kind === 'contact' &&
         x.to.kind === 'contact' &&
         x.value !== 0,
@@ -257,14 +257,18 @@ function fromLoad(s: EstimateReadings, volts: Interval, vStep: Step): Behind | u
 /** How far a clip resistor may lie from its name (`test-load`). */
 const TEST_LOAD_SHARE = 0.05;
 
-/** What stands behind a point that 10 kΩ load: R_load·(Voc/V − 1), at the corners of both readings and of the resistor. */
+/** Resistors across the tips by the state that they make, Ω. */
+const TEST_LOADS: Readonly<Partial<Record<Reading['state'], number>>> = { loaded: 1e3, 'loaded-10k': TEST_LOAD_OHMS };
+
+/** What stands behind a point that a resistor loads: R_load·(Voc/V − 1), at the corners of both readings and of the resistor. */
 function behindLoad(s: EstimateReadings, r: Reading, volts: Interval, vStep: Step, name: string): Behind {
   const [low, high] = s
     .bounds(r)
     .map(Math.abs)
     .sort((a, b) => a - b) as [number, number];
-  const load = constant('R_load', 'load across the tips', TEST_LOAD_OHMS, 'Ω', 'test-load');
-  const ohms = within(TEST_LOAD_OHMS, TEST_LOAD_SHARE);
+  const across = TEST_LOADS[r.state] ?? TEST_LOAD_OHMS;
+  const load = constant('R_load', 'load across the tips', across, 'Ω', 'test-load');
+  const ohms = within(across, TEST_LOAD_SHARE);
   return {
     reading: r,
     step: derive(name, 'R_th', 'R_load * (V_open / abs(V) - 1)', 'Ω', [carried(vStep), load, input('V', r)]),
