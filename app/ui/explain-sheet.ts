@@ -3,7 +3,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MAT_DIALOG_DATA, MatDialogClose } from '@angular/material/dialog';
 import { Action } from '../kit/action';
 import { Bench } from '../store/bench';
-import { flips, sourceOf, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/ground/finding';
+import { sourceOf, turnsWithin, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/ground/finding';
 import { formatQuantity, type Unit } from '../../core/ground/quantity';
 import { Glyph } from './glyph';
 import { originWords } from './origin-words';
@@ -18,11 +18,16 @@ import { StepSheet } from './step-sheet';
 })
 export class ExplainSheet {
   protected readonly finding = inject<Finding>(MAT_DIALOG_DATA);
-  protected readonly turns = computed(() => flips(this.finding).slice(0, 5));
+  private readonly bench = inject(Bench);
+  protected readonly turns = computed(() =>
+    turnsWithin(this.finding, this.bench.assessment().findings)
+      .slice(0, 5)
+      .map((t) => ({ ...t, also: [...new Set(t.moves.map((f) => f.caption))].join(', ') })),
+  );
   protected readonly source = sourceOf;
   protected readonly say = (value: number, unit: Unit): string => formatQuantity(value, unit);
   protected readonly tag = (t: keyof typeof TAG_WORDS): string => TAG_WORDS[t];
-  private readonly zone = inject(Bench).job().region.timeZone;
+  private readonly zone = this.bench.job().region.timeZone;
   protected readonly origin = (o: Origin): string => originWords(o, this.zone);
   protected readonly base = (i: Input): string => i.name.replace(/, (lowest|highest)$/, '');
 }

@@ -107,6 +107,12 @@ function met({ steps, limit }: Finding, { symbol }: Input, value: number): boole
   return Number.isFinite(x) ? (limit.sense === 'at most' ? x <= 0 : x >= 0) : null;
 }
 
+/** Whether a finding's limit is met with one of its inputs at another value, its tolerance moved with it; null where nobody can say. */
+export const metWith = (finding: Finding, input: Input, value: number): boolean | null => {
+  const own = input.usual ?? input.value;
+  return met(finding, input, own === 0 ? value : (value * input.value) / own);
+};
+
 /** Whether a flip really turns its finding: worked out anew at its value, its tolerance moved with it. */
 export function turns(finding: Finding, { input, now, to }: Flip): boolean {
   if (!finding.limit) return false;

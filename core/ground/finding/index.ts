@@ -31,6 +31,7 @@ export {
   type Step,
   type Verdict,
 } from './finding';
+export { turnsWithin, type Turn } from './alongside';
 export { flips, turns, type Flip } from './flip';
 export { inputsOf, evidenceLevel } from './evidence-level';
 export { evaluate, parseFormula, wantsBrackets, write, type Expression } from './formula';
