@@ -41,6 +41,13 @@ export function ratingFindings(rows: readonly LedgerRow[], room: Room, before: r
     .map((row) => rowFinding(row, `${partWords(row)}: `));
 }
 
+/** Where a part bears it, and is used over the share of its limit that lasts: derating is no limit, and is told apart from one. */
+function derated({ rating, share, verdict }: LedgerRow): string {
+  if (verdict !== 'tight' || share === null || share > 1 || rating.share >= 1) return '';
+  const of = (x: number): string => formatQuantity(100 * x, '%');
+  return `; within its limit, ${of(share)} of it, and parts last where they are used to ${of(rating.share)}`;
+}
+
 /** A row as a finding, whose number explains itself. @param whose the part before its rating; empty where it stands under its part. */
 function rowFinding(row: LedgerRow, whose: string): Finding {
   const { part, rating, stress, state, verdict } = row;
@@ -59,12 +66,13 @@ function rowFinding(row: LedgerRow, whose: string): Finding {
     };
   return {
     ...judged(part.room, idOf(row), {
-      title: `${whose}${rating.name}, worst ${state?.words ?? 'at rest'}${row.guess ? `; ${row.guess}` : ''}`,
+      title: `${whose}${rating.name}, worst ${state?.words ?? 'at rest'}${row.guess ? `; ${row.guess}` : derated(row)}`,
       caption: rating.name,
       steps: row.steps,
       limit,
       verdict,
-      source: rating.source,
+      source:
+        derated(row) === '' || rating.source.includes('part-share') ? rating.source : [...rating.source, 'part-share'],
       remedy:
         verdict === 'settled'
           ? null

@@ -209,7 +209,7 @@ export const PRACTICE = {
   'power-factor': C('Power factor 0.6 of a motor, solenoid or switched-mode supply of which only the watts are known'),
   'run-capacitor': C('A motor with a run capacitor puts up to twice the mains on the contact that is open'),
   'part-share': C(
-    'Parts are used to half of their rated current and to four fifths of their ' +
+    'Derating: parts are used to half of their rated current and to four fifths of their ' +
       'rated voltage; mains may stand a tenth over its nominal value',
   ),
   'prove-dead': C(
