@@ -151,7 +151,7 @@ test('a motor run both ways: truth table, drawing by state, interlock, and the o
   await expect(panel.getByRole('row', { name: /on on/ })).toContainText('stands, braked');
   await settled(page);
   await room(page, 'Act');
-  await expect(page.locator('main').getByText(/First K1 and K2 both off/)).toBeVisible();
+  await expect(page.locator('main').getByText(/First K1 and K2 both off/)).toBeAttached();
 });
 
 test('a speed signal: readings make the line, a bad one is told, the knob has its say', async ({ page }) => {

@@ -1,16 +1,13 @@
 import { itemAt, present } from '../../ground/lists';
-import { rangeOf, VALUES, ZERO, type Element } from './element';
+import { nodesOfElement, Renamed, shapeOf, valuesOf } from './alike';
+import { ZERO, type Element } from './element';
 import type { CircuitQuantity } from './point';
-import { Corners } from './worst';
-
-/** Nodes that an element hangs on. */
-const nodesOfElement = (e: Element): readonly string[] =>
-  e.is === 'converter' ? [e.a, e.b, e.out] : e.is === 'channel' ? [e.a, e.b, e.gate] : [e.a, e.b];
+import { Corners, type Solved } from './worst';
 
 /** A circuit in blocks that know nothing of each other: they share zero volts, and no current or level. */
 export interface Blocks {
   /** The block that a quantity lies in; undefined where it is not in the circuit, or in two that no conductor joins. */
-  of(q: CircuitQuantity): Corners | undefined;
+  of(q: CircuitQuantity): Solved | undefined;
 }
 
 /** Sets that are joined one by one, each told by one of its members. */
@@ -30,9 +27,10 @@ class Joined {
   }
 }
 
-/** Splits circuits into blocks, and keeps what was solved: a block that is the same in two states is solved once. */
+/** Splits circuits into blocks, and keeps what was solved: blocks that are the same but for their names are solved once. */
 export class BlockSolver {
-  private readonly known = new Map<string, Corners>();
+  private readonly known = new Map<string, Solved>();
+  private readonly shapes = new Map<string, Solved>();
 
   blocks(elements: readonly Element[]): Blocks {
     const joined = new Joined();
@@ -57,14 +55,14 @@ export class BlockSolver {
       if (list) list.push(e);
       else parts.set(r, [e]);
     }
-    const solvers = new Map<number, Corners>();
-    const solver = (member: number): Corners => {
+    const solvers = new Map<number, Solved>();
+    const solver = (member: number): Solved => {
       const r = joined.root(member);
       const before = solvers.get(r);
       if (before) return before;
       const list = present(parts.get(r));
-      const key = list.map(textOf).join('|');
-      const made = this.known.get(key) ?? new Corners(list);
+      const key = list.map((e) => `${e.id}:${valuesOf(e)}`).join('|');
+      const made = this.known.get(key) ?? this.solve(list);
       this.known.set(key, made);
       solvers.set(r, made);
       return made;
@@ -81,18 +79,13 @@ export class BlockSolver {
       },
     };
   }
-}
 
-const TEXTS = new WeakMap<Element, string>();
-/** What makes two elements the same: all their values. Those that no state changes are the same object, and are written once. */
-function textOf(e: Element): string {
-  const known = TEXTS.get(e);
-  if (known !== undefined) return known;
-  const values = VALUES[e.is].map((k) => {
-    const { low, high } = rangeOf(e, k);
-    return low === high ? low : `${low}~${high}`;
-  });
-  const text = `${e.id}:${values.join()}`;
-  TEXTS.set(e, text);
-  return text;
+  private solve(elements: readonly Element[]): Solved {
+    const shape = shapeOf(elements);
+    const alike = this.shapes.get(shape);
+    if (alike) return new Renamed(elements, alike);
+    const made = new Corners(elements);
+    this.shapes.set(shape, made);
+    return made;
+  }
 }

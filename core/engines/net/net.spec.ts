@@ -218,6 +218,35 @@ describe('the worst corner', () => {
     expect(one.of({ amps: 'T' })).toBeUndefined();
   });
 
+  it('is that of a block that is alike but for its names', () => {
+    const under = (name: string, e: Element): Element => {
+      const node = (n: string): string => (n === '0' ? '0' : `${name} ${n}`);
+      const own = { ...e, id: `${name} ${e.id}`, a: node(e.a), b: node(e.b) };
+      return e.is === 'follower' ? ({ ...own, of: `${name} ${e.of}` } as Element) : (own as Element);
+    };
+    const random = seededRandom(11);
+    for (let n = 0; n < 10; n++) {
+      const base = loose(random);
+      const [first, second] = ['first', 'second'].map((name) => base.map((e) => under(name, e)));
+      const blocks = new BlockSolver().blocks([...first!, ...second!]);
+      const alone = new Corners(second!);
+      blocks.of({ amps: 'first R1' });
+      for (const q of [{ volts: ['second c', '0'] as const }, { amps: 'second be' }, { amps: 'second V' }]) {
+        const block = blocks.of(q)!;
+        expect(block).not.toBeInstanceOf(Corners);
+        for (const end of ['low', 'high'] as const) {
+          const [here, there] = [block.extreme(q, end), alone.extreme(q, end)];
+          expect(here.value).toBe(there.value);
+          expect([...here.ends].sort()).toEqual([...there.ends].sort());
+          expect(here.point.volts('second m')).toBe(there.point.volts('second m'));
+          expect([...here.point.sides]).toEqual([...there.point.sides]);
+        }
+        expect([...block.middle.slopes(q)].sort()).toEqual([...alone.middle.slopes(q)].sort());
+        expect(block.middle.volts('first m')).toBeNaN();
+      }
+    }
+  });
+
   it('is written as a netlist whose comments hold plain letters', () => {
     const text = netlistOfElements('Öffner\n.include x', [v('V', 'ä +', '0', 5), r('R', 'ä +', '0', 100)]);
     expect(text.split('\n').filter((l) => !/^[*.]/.test(l) && l !== '')).toEqual([

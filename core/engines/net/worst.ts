@@ -26,8 +26,16 @@ const FAR_ENOUGH = 2;
 /** How often the corner is looked for again from one that changed sides. */
 const AGAIN = 3;
 
+/** A circuit of which the extremes of its quantities can be asked. */
+export interface Solved {
+  readonly elements: readonly Element[];
+  /** Every value as it usually is. */
+  readonly middle: OperatingPoint;
+  extreme(q: CircuitQuantity, end: 'low' | 'high'): Extreme;
+}
+
 /** A circuit whose corners are solved once each, however many quantities are worst in the same one. */
-export class Corners {
+export class Corners implements Solved {
   private readonly known = new Map<string, OperatingPoint>();
   private readonly extremes = new Map<string, Extreme>();
   private begins: readonly Extreme[] | null = null;

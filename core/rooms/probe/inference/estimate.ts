@@ -171,7 +171,7 @@ function closedButton(s: EstimateReadings, out: Record<string, Estimate>): void 
   };
 }
 
-/** What stands behind the button: from a short, Rth = Voc/Isc, or from what 1 kΩ or 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
+/** What stands behind the button: of a short, Rth = Voc/Isc, or of what 1 kΩ or 10 kΩ across the tips leave, Rth = R_load·(Voc/V − 1). */
 function thevenin(s: EstimateReadings, out: Record<string, Estimate>): void {
   const name = VALUE_NAMES[s.kind].seriesOhms;
   // A short shows the resistor only where the button pulls against it, not where the pair carries a load or data.
