@@ -233,7 +233,7 @@ describe('the command line', () => {
     expect(all.map((p) => p.part)).toContain('base resistor of gate');
     expect(all.map((p) => p.part)).toContain('lead');
     expect(json<Told>('ledger', gate, '--part', 'pin of gate')).toMatchObject([
-      { part: 'pin of gate', verdict: 'settled', ratings: [{ verdict: 'settled' }], doesNotApply: [{}, {}] },
+      { part: 'pin of gate', verdict: 'settled', ratings: [{ verdict: 'settled' }], doesNotApply: [{}, {}, {}] },
     ]);
     expect(json<Told>('ledger', gate, '--open').every((p) => p.verdict !== 'settled')).toBe(true);
     expect(gt('ledger', gate, '--part', 'flux')).toMatchObject({

@@ -68,6 +68,27 @@ const FLAPS = demoJob('steam-flaps');
 /** What must never be green of supplies, time and heat, beside the first list. */
 export const OF_ENERGY: readonly Situation[] = [
   {
+    what: 'a controller in an air of 85 °C, the size of its case not said',
+    source: 'consumer parts are made for 70 °C around them at most',
+    sound: BUTTON,
+    make: (j) => box(j, { roomCelsius: 85 }),
+    rooms: ['feed'],
+  },
+  {
+    what: 'a case of unknown size in an air of 50 °C',
+    source: 'a case is warmer inside than its room; what was not said is unknown',
+    sound: BUTTON,
+    make: (j) => box(j, { roomCelsius: 50 }),
+    rooms: ['feed'],
+  },
+  {
+    what: 'a controller in a cold store of −30 °C',
+    source: 'consumer parts are made for 0 °C or −20 °C at least',
+    sound: BUTTON,
+    make: (j) => box(j, { roomCelsius: -30 }),
+    rooms: ['feed'],
+  },
+  {
     what: 'a rail that goes away while the machine rests, under a controller that must start it',
     source: 'common practice',
     sound: RAIL,

@@ -14,5 +14,5 @@ export { PART_FIELDS, PART_KIND_WORDS, type PartField } from './fields';
 export { gearRatio } from './gear';
 export { SHIPPED_PARTS } from './shipped';
 export type { ShippedPart } from './shipped-part';
-export { COPPER, HOT } from './temperature';
+export { COLD, COPPER, HOT } from './temperature';
 export { boundsOf, brokenPicks, partInput, partsOf, partValue, takenPart, valueOf, type TakenPart } from './taken';

@@ -1,5 +1,6 @@
 import { itemAt, lastItem, realAt } from '../../ground/lists';
 import {
+  atLeast,
   atMost,
   carried,
   chosen,
@@ -11,7 +12,7 @@ import {
   type Step,
 } from '../../ground/finding';
 import { CONTROLLER, type Job } from '../../ground/job';
-import { HOT } from '../../engines/parts';
+import { COLD, HOT } from '../../engines/parts';
 import { isConverter } from '../../engines/supply';
 import type { SupplyRun } from './supply-run';
 
@@ -81,11 +82,57 @@ export function airCelsius(job: Job, r: SupplyRun): Step[] {
   ];
 }
 
-/** The air in the box against what parts are made for. */
+/** Up to which room a case of unknown size keeps within what parts are reckoned with, and from where down nobody reckons, °C. */
+const USUAL_ROOM = 40;
+const DEEP_COLD = -20;
+
+/** The room against what parts are reckoned with, where that does not follow from the size of a box. */
+function roomFinding(job: Job, sized: boolean): Finding[] {
+  const { roomCelsius } = job.feed.box;
+  const room = derive('the air around it, at most', 'T', 'T_room', '°C', [
+    chosen('T_room', 'the room, at most', roomCelsius, '°C', 'set in Feed', [-40, 100]),
+  ]);
+  const source = { from: 'source', key: 'temperature' } as const;
+  if (roomCelsius < COLD)
+    return [
+      judged('feed', 'room', {
+        title: 'It is colder around it than parts are reckoned with: gains, coils and clocks are not as told',
+        caption: 'too cold',
+        steps: [room],
+        limit: atLeast(COLD, '°C', 'parts are reckoned with from here on', source),
+        verdict: roomCelsius < DEEP_COLD ? 'unknown' : 'tight',
+        remedy: { text: 'Put the controller where it is warmer, or take parts whose sheets reach down to that.' },
+      }),
+    ];
+  if (sized || roomCelsius <= USUAL_ROOM) return [];
+  return [
+    judged('feed', 'room', {
+      title:
+        roomCelsius > HOT
+          ? 'The air around it is warmer than parts are judged at'
+          : 'How warm it gets in a case of unknown size in so warm a room is not known',
+      caption: roomCelsius > HOT ? 'too warm' : 'how warm inside?',
+      steps: [room],
+      limit: atMost(roomCelsius > HOT ? HOT : USUAL_ROOM, '°C', 'air around a case', source),
+      verdict: roomCelsius > HOT ? 'stop' : 'unknown',
+      remedy: {
+        text:
+          roomCelsius > HOT
+            ? 'Put the controller where it is cooler.'
+            : 'Enter the size of the box under cells and energy: how warm it gets follows.',
+      },
+    }),
+  ];
+}
+
+/** The air in the box and around it against what parts are made for. */
 export function boxFinding(job: Job, r: SupplyRun): Finding[] {
   const steps = airCelsius(job, r);
-  if (steps.length < 2) return [];
+  const sized = steps.length > 1;
+  const room = roomFinding(job, sized);
+  if (!sized) return room;
   return [
+    ...room,
     judged('feed', 'box', {
       title: 'Air inside the box against what its parts are judged at',
       caption: 'box heat',
