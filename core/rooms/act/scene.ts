@@ -73,8 +73,19 @@ export const sideKey = (press: string, other: boolean): string => (other ? lineI
 /** A controller whose pins do nothing at power-up. */
 export const QUIET: PowerUp = { twitches: new Map(), readySeconds: 0 };
 
+const QUIET_SCENES = new WeakMap<Job, Scene | null>();
 /** The world of a job: null while no part of its machine is known. Throws WorldProblem for one that cannot be run. */
 export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
+  if (up !== QUIET) return setUp(job, up);
+  // Several judgements of one job ask for it; a scene is never changed.
+  const known = QUIET_SCENES.get(job);
+  if (known !== undefined) return known;
+  const made = setUp(job, up);
+  QUIET_SCENES.set(job, made);
+  return made;
+}
+
+function setUp(job: Job, up: PowerUp): Scene | null {
   const parts = job.act.parts.filter((p) => lacksOfPart(p) === '');
   if (parts.length === 0) return null;
   const tables = parts.map(tableOf);
