@@ -1,5 +1,5 @@
 import { byHarm, gravest, type Step, type Verdict } from '../../ground/finding';
-import { BlockSolver, type Blocks, type Solved, type CircuitQuantity } from '../../engines/net';
+import { BlockSolver, type Blocks, type SolvedBlock, type CircuitQuantity } from '../../engines/net';
 import type { Doubt, Fitted, Rating, Stress } from './fitted';
 import { lawOf, type SolvedCorner } from './law';
 import type { UnreadElement } from './piece';
@@ -51,7 +51,7 @@ function rowOf(states: InStates, guesses: readonly UnreadElement[], part: Fitted
 /** The worst state of a rating: one that does not settle at once; null where the part is in the circuit in none of them. */
 function worstOf(states: InStates, rating: Rating, stress: Stress): (Met & { readonly state: State }) | null {
   let worst: (Met & { readonly state: State }) | null = null;
-  const looked = new Set<Solved>();
+  const looked = new Set<SolvedBlock>();
   for (const { state, blocks } of states) {
     if (rating.states && !rating.states.includes(state.id)) continue;
     // What is around it may be the same in many states: once is enough.
@@ -115,10 +115,10 @@ function wattsIn(blocks: Blocks, [v, a]: readonly [CircuitQuantity, CircuitQuant
     .reduce((worst, m) => (m.value > worst.value || Number.isNaN(m.value) ? m : worst));
 }
 
-const read = (p: Solved['middle'], q: CircuitQuantity): number =>
+const read = (p: SolvedBlock['middle'], q: CircuitQuantity): number =>
   'amps' in q ? p.amps(q.amps) : p.between(...q.volts);
 /** Whether a block has what is asked for; one that does not settle is said to have it, so that it is unknown and not overlooked. */
-const has = (corners: Solved, q: CircuitQuantity): boolean =>
+const has = (corners: SolvedBlock, q: CircuitQuantity): boolean =>
   !corners.middle.settled || !Number.isNaN(read(corners.middle, q));
 
 /** The gravest of some rows; settled where there are none, since then nothing is fitted. */

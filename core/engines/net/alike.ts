@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { rangeOf, VALUES, ZERO, type Element } from './element';
 import type { CircuitQuantity, OperatingPoint, Side } from './point';
-import type { Extreme, Solved } from './worst';
+import type { Extreme, SolvedBlock } from './worst';
 
 /** Nodes that an element hangs on. */
 export const nodesOfElement = (e: Element): readonly string[] =>
@@ -31,7 +31,7 @@ const nodesIn = (elements: readonly Element[]): ReadonlyMap<string, number> =>
   numbered(elements.flatMap((e) => nodesOfElement(e)).filter((n) => n !== ZERO));
 
 /** What two circuits that differ by nothing but names have in common. */
-export function shapeOf(elements: readonly Element[]): string {
+export function likenessOf(elements: readonly Element[]): string {
   const nodes = nodesIn(elements);
   const ids = numbered(elements.map((e) => e.id));
   return elements
@@ -43,7 +43,7 @@ export function shapeOf(elements: readonly Element[]): string {
 }
 
 /** A solved circuit by the names of another one of the same shape. */
-export class Renamed implements Solved {
+export class Renamed implements SolvedBlock {
   private readonly base: ReadonlyMap<string, string>;
   private readonly own: ReadonlyMap<string, string>;
   private readonly nodes: ReadonlyMap<string, string>;
@@ -51,7 +51,7 @@ export class Renamed implements Solved {
 
   constructor(
     readonly elements: readonly Element[],
-    private readonly solved: Solved,
+    private readonly solved: SolvedBlock,
   ) {
     const others = solved.elements;
     this.base = new Map(elements.map((e, i) => [e.id, itemAt(others, i).id]));

@@ -1,13 +1,13 @@
 import { itemAt, present } from '../../ground/lists';
-import { nodesOfElement, Renamed, shapeOf, valuesOf } from './alike';
+import { nodesOfElement, Renamed, likenessOf, valuesOf } from './alike';
 import { ZERO, type Element } from './element';
 import type { CircuitQuantity } from './point';
-import { Corners, type Solved } from './worst';
+import { Corners, type SolvedBlock } from './worst';
 
 /** A circuit in blocks that know nothing of each other: they share zero volts, and no current or level. */
 export interface Blocks {
   /** The block that a quantity lies in; undefined where it is not in the circuit, or in two that no conductor joins. */
-  of(q: CircuitQuantity): Solved | undefined;
+  of(q: CircuitQuantity): SolvedBlock | undefined;
 }
 
 /** Sets that are joined one by one, each told by one of its members. */
@@ -29,8 +29,8 @@ class Joined {
 
 /** Splits circuits into blocks, and keeps what was solved: blocks that are the same but for their names are solved once. */
 export class BlockSolver {
-  private readonly known = new Map<string, Solved>();
-  private readonly shapes = new Map<string, Solved>();
+  private readonly known = new Map<string, SolvedBlock>();
+  private readonly shapes = new Map<string, SolvedBlock>();
 
   blocks(elements: readonly Element[]): Blocks {
     const joined = new Joined();
@@ -55,8 +55,8 @@ export class BlockSolver {
       if (list) list.push(e);
       else parts.set(r, [e]);
     }
-    const solvers = new Map<number, Solved>();
-    const solver = (member: number): Solved => {
+    const solvers = new Map<number, SolvedBlock>();
+    const solver = (member: number): SolvedBlock => {
       const r = joined.root(member);
       const before = solvers.get(r);
       if (before) return before;
@@ -80,8 +80,8 @@ export class BlockSolver {
     };
   }
 
-  private solve(elements: readonly Element[]): Solved {
-    const shape = shapeOf(elements);
+  private solve(elements: readonly Element[]): SolvedBlock {
+    const shape = likenessOf(elements);
     const alike = this.shapes.get(shape);
     if (alike) return new Renamed(elements, alike);
     const made = new Corners(elements);

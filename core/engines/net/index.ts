@@ -3,4 +3,4 @@ export { rangeOf, usual, VALUES, ZERO, type Corner, type Element } from './eleme
 export type { CircuitQuantity, OperatingPoint } from './point';
 export { solveCircuit } from './solve';
 export { BlockSolver, type Blocks } from './blocks';
-export { Corners, type Extreme, type Solved } from './worst';
+export { Corners, type Extreme, type SolvedBlock } from './worst';

@@ -27,7 +27,7 @@ const FAR_ENOUGH = 2;
 const AGAIN = 3;
 
 /** A circuit of which the extremes of its quantities can be asked. */
-export interface Solved {
+export interface SolvedBlock {
   readonly elements: readonly Element[];
   /** Every value as it usually is. */
   readonly middle: OperatingPoint;
@@ -35,7 +35,7 @@ export interface Solved {
 }
 
 /** A circuit whose corners are solved once each, however many quantities are worst in the same one. */
-export class Corners implements Solved {
+export class Corners implements SolvedBlock {
   private readonly known = new Map<string, OperatingPoint>();
   private readonly extremes = new Map<string, Extreme>();
   private begins: readonly Extreme[] | null = null;
