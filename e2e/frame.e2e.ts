@@ -110,7 +110,7 @@ test('keys go everywhere, and rest while one types', async ({ page }) => {
   await page.keyboard.press('t');
   await expect(page).toHaveURL(/thumb$/);
   // The room is fetched on first use; the key has a number to open only once it stands.
-  await expect(page.getByText('Pressed level under')).toBeVisible();
+  await expect(page.getByText('Pressed level under')).toBeAttached();
   await page.locator('h2').first().click();
   await page.keyboard.press('w');
   await expect(page.getByRole('dialog')).toContainText('Sources');

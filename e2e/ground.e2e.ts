@@ -184,7 +184,7 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
 }) => {
   test.setTimeout(HANGS_MS);
   const heard = complaints(page);
-  const names = ['rice-pot', 'cold-room-alarm', 'hood-fan'];
+  const names = ['rice-pot', 'yard-gate', 'cold-room-alarm', 'hatch-shutter', 'hood-fan'];
   const jobs = Array.from({ length: 300 }, (_, i) => {
     const job = copyOf(
       demoJobNamed(names[i % names.length]!),
@@ -202,16 +202,20 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
   // Rows are read by the worker while they are written by the page; a slow page is behind.
   await expect.poll(() => countKept(page, 'jobs'), { timeout: HANGS_MS }).toBe(300);
   await expect.poll(() => countKept(page, 'threads'), { timeout: HANGS_MS }).toBe(300);
+  // Each start by how slow the machine is around it: the least is what it takes, since what a busy machine adds is not the shelf's.
   const times: number[] = [];
-  for (let i = 0; i < 3; i++) {
+  let before = await slowness(page);
+  for (let i = 0; i < 5; i++) {
     await page.reload();
     await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: HANGS_MS });
     await expect(page.getByText('being read …')).toHaveCount(0, { timeout: HANGS_MS });
-    times.push(await page.evaluate(() => Math.round(performance.getEntriesByName('shelf-usable')[0]!.startTime)));
+    const took = await page.evaluate(() => performance.getEntriesByName('shelf-usable')[0]!.startTime);
+    const after = await slowness(page);
+    times.push(Math.round(took / Math.max(before, after)));
+    before = after;
   }
-  const slow = await slowness(page);
-  console.log(`shelf of 300 usable after ${times.join(', ')} ms; allowed ${slow.toFixed(1)} times as long here`);
-  expect(Math.min(...times)).toBeLessThan(1500 * slow);
+  console.log(`shelf of 300 usable after ${times.join(', ')} ms, as if on a quiet machine`);
+  expect(Math.min(...times)).toBeLessThan(1500);
   expect(heard).toEqual([]);
 });
 
