@@ -99,12 +99,11 @@ export class Keys {
     this.dialog.open(KeyHelp, { width: '460px', ariaLabelledBy: 'keys-title' });
   }
 
+  /** Opens the number that has the focus, or the first one in sight; one that is folded only where no other stands. */
   private why(): boolean {
     const focused = document.activeElement;
     const button =
-      focused instanceof HTMLElement && focused.matches('[data-why]')
-        ? focused
-        : document.querySelector<HTMLElement>('main [data-why]');
+      focused instanceof HTMLElement && focused.matches('[data-why]') ? focused : firstInSight('main [data-why]');
     button?.click();
     return button !== null;
   }
@@ -128,4 +127,9 @@ export class Keys {
   private go(room: string): void {
     void this.router.navigate(['/job', this.bench.id(), room]);
   }
+}
+
+function firstInSight(selector: string): HTMLElement | null {
+  const all = [...document.querySelectorAll<HTMLElement>(selector)];
+  return all.find((x) => x.checkVisibility()) ?? all[0] ?? null;
 }

@@ -29,5 +29,5 @@ export class ExplainSheet {
   protected readonly tag = (t: keyof typeof TAG_WORDS): string => TAG_WORDS[t];
   private readonly zone = this.bench.job().region.timeZone;
   protected readonly origin = (o: Origin): string => originWords(o, this.zone);
-  protected readonly base = (i: Input): string => i.name.replace(/, (lowest|highest)$/, '');
+  protected readonly base = (i: Input): string => i.of ?? i.name;
 }

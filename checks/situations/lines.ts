@@ -48,6 +48,24 @@ export const OF_LINES: readonly Situation[] = [
     rooms: ['thumb'],
   },
   {
+    what: 'logic on a pad’s weak supply of 5 V, beside a strong one of 12 V that was read as well',
+    source: 'what another supply can spare feeds nothing here',
+    sound: PAD,
+    make: (j) => {
+      const weak = rails({ loadAmps: 0.008 })(j);
+      const strong = {
+        ...weak.survey.rails[0]!,
+        id: 'motor',
+        name: 'motor 12 V',
+        openVolts: 12,
+        loadedVolts: 11.8,
+        loadAmps: 1,
+      };
+      return put(weak, 'survey', { ...weak.survey, rails: [...weak.survey.rails, strong] });
+    },
+    rooms: ['thumb'],
+  },
+  {
     what: 'logic behind a regulator of 3.3 V on a pad of 3 V',
     source: 'drop-out of linear regulators',
     sound: answered(4.96),

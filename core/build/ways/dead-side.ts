@@ -44,8 +44,18 @@ const dropOf = (what: string) => constant('V_dead', what, DEAD_VOLTS, 'V', 'unpo
  */
 export function deadController(way: Way, c: WayContext, resistor: ReturnType<typeof constant>): Finding[] {
   const { line } = c;
-  if (!line) return [];
   if (onTogether(c.job)) return [together(way)];
+  if (!line)
+    return [
+      finding('thumb', `${way}.dead-pin`, {
+        verdict: 'unknown',
+        title:
+          'Controller off, pad on: what flows into its dead pins is not known, since the pad’s supply was not read',
+        caption: 'controller off',
+        source: ['unpowered'],
+        remedy: { text: 'Read the pad’s supply and what pulls its lines, in Probe.' },
+      }),
+    ];
   const drop = dropOf('clamp of a dead pin');
   const amps = worst(
     'highest',

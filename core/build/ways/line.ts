@@ -60,6 +60,7 @@ export function shareLevel(
     {
       symbol: 'V_CC',
       name: `${supply.name}, ${end === 'low' ? 'lowest' : 'highest'}`,
+      of: supply.name,
       value: supply.range[end],
       unit: 'V',
       origin: supply.origin,

@@ -89,7 +89,15 @@ export function logicSupply(c: WayContext, part: TakenPart): Finding[] {
 /** The level of the logic's answer on the sense line. */
 function answerFindings(c: WayContext, part: TakenPart): Finding[] {
   const { line } = c;
-  if (!line) return [];
+  if (!line)
+    return [
+      finding('thumb', `${WAY}.level`, {
+        verdict: 'unknown',
+        title: 'What pulls the pad’s lines was not read: whether the answer reaches its levels is not known',
+        caption: 'answer level?',
+        remedy: { text: 'Read the pad’s supply and what pulls its lines, in Probe.' },
+      }),
+    ];
   if (line.polarity === 'high') {
     const level = worst('lowest', 'its high level', 'V_high', 'V_logic', 'V', [fedVolts]);
     return [
@@ -152,13 +160,21 @@ export function padSupply(c: WayContext, supply: Interval): Finding[] {
         text: 'A pad of so few volts wants logic that runs from it as it is, or one solid-state relay per key.',
       },
     }),
-    spareFinding(c),
+    spareFinding(c, supply),
   ];
 }
 
-/** Whether the machine's rail bears the logic as well. Rails are read in Probe; the strongest is taken for the pad's. */
-function spareFinding(c: WayContext): Finding {
-  const spare = c.job.survey.rails.flatMap((r) => usableAmps(r) ?? []).sort((a, b) => b.amps - a.amps)[0];
+/** A rail of the pad's volts, within this share, is taken for the pad's own: common practice. */
+const SAME_RAIL = 0.1;
+
+/** Whether the pad's own rail bears the logic as well; of several of its volts the weakest counts. */
+function spareFinding(c: WayContext, supply: Interval): Finding {
+  const own = c.job.survey.rails.filter(
+    (r) => r.openVolts !== null && Math.abs(r.openVolts / supply.nominal - 1) <= SAME_RAIL,
+  );
+  const known = own.map(usableAmps);
+  // One of the pad's volts that nobody loaded may be the very one.
+  const spare = known.includes(null) ? undefined : known.flatMap((k) => k ?? []).sort((a, b) => a.amps - b.amps)[0];
   if (!spare)
     return finding('thumb', `${WAY}.spare`, {
       verdict: 'unknown',

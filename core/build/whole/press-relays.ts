@@ -44,10 +44,11 @@ export function coilPiece(
           ...(sense === 'at least' ? { states: s.on } : {}),
         }
       : notKnown(key, name, supply.unknown);
+  const { id: press } = s.press;
   return {
     elements: (state) => [
       // As it is let go a coil carries on what flowed in it, whatever volts that takes.
-      state.released.has(s.press.id) && state.board
+      state.board && state.released.has(press)
         ? { is: 'drain', id: `${id} coil`, a: supply.plus, b: collector, amps: coilAmps(part) }
         : resistorElement(`${id} coil`, supply.plus, collector, boundsOf(part, 'coilOhms')),
       { is: 'junction', id: `${id} diode`, a: collector, b: supply.plus, volts: DIODE.drop, ohms: exactly(0.1) },

@@ -29,4 +29,4 @@ export { sayChanges } from './say';
 export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';
 export { type Reference } from './reference';
-export { meant, namedIn, textsNamedIn, withoutGone } from './references';
+export { namedIn, withoutGone } from './references';

@@ -18,7 +18,7 @@ export interface Named {
 }
 
 /** What a text may stand for: an id of each sort that the reference may name. */
-export const meant = ({ to, parted }: Reference, text: string): readonly Meant[] =>
+const meant = ({ to, parted }: Reference, text: string): readonly Meant[] =>
   to.flatMap((sort) => {
     const own = { sort, id: text };
     return parted?.sorts.includes(sort) && parted.idOf(text) !== text ? [own, { sort, id: parted.idOf(text) }] : [own];
@@ -71,48 +71,6 @@ export function namedIn(fields: AnyFields, value: object): Named[] {
   };
   within(fields, value as Plain, '', '');
   return out;
-}
-
-/** A text that names something, wherever it stands. */
-interface NamedText {
-  readonly reference: Reference;
-  readonly text: string;
-}
-const walked = new WeakMap<AnyField, WeakMap<object, readonly NamedText[]>>();
-
-/**
- * All that a document names, without places. What was walked before is remembered by its object, so that of a document that was changed
- * only the change is walked.
- */
-export const textsNamedIn = (fields: AnyFields, value: object): readonly NamedText[] =>
-  Object.entries(fields).flatMap(([key, field]) => textsIn(field, (value as Plain)[key]));
-
-function textsIn(field: AnyField, v: unknown): readonly NamedText[] {
-  if (v === null || v === undefined || !names(field)) return [];
-  if (typeof v !== 'object') return field.names && v !== '' ? [{ reference: field.names, text: v as string }] : [];
-  const known = walked.get(field) ?? new WeakMap<object, readonly NamedText[]>();
-  walked.set(field, known);
-  const before = known.get(v);
-  if (before) return before;
-  const found = textsWithin(field, v);
-  known.set(v, found);
-  return found;
-}
-
-function textsWithin(field: AnyField, v: object): readonly NamedText[] {
-  switch (field.is) {
-    case 'list':
-      return (v as readonly unknown[]).flatMap((item) => textsIn(field.of, item));
-    case 'record':
-      return Object.entries(v).flatMap(([key, item]) => [
-        ...(field.names && key !== '' ? [{ reference: field.names, text: key }] : []),
-        ...textsIn(field.of, item),
-      ]);
-    case 'group':
-      return textsNamedIn(field.fields, v);
-    default:
-      return [];
-  }
 }
 
 const DROPPED = Symbol('dropped');

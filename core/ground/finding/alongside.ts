@@ -12,10 +12,8 @@ export interface Turn extends Flip {
 const isSame = (a: Input, b: Input): boolean =>
   a.unit === b.unit &&
   (a.usual ?? a.value) === (b.usual ?? b.value) &&
-  a.name.replace(END, '') === b.name.replace(END, '') &&
+  (a.of ?? a.name) === (b.of ?? b.name) &&
   JSON.stringify(a.origin) === JSON.stringify(b.origin);
-/** The end of a tolerance at which a value stands is no part of its name. */
-const END = /, (lowest|highest)$/;
 
 /** How far on the way to an edge something else must have broken to have come first. */
 const EARLIER = 0.98;

@@ -31,6 +31,8 @@ export type Origin =
 export interface Input extends Measure {
   readonly symbol: string;
   readonly name: string;
+  /** What it is an end of, by name, where it stands at an end of its tolerance. */
+  readonly of?: string;
   readonly origin: Origin;
   /** The value itself, where `value` stands at an end of its tolerance. */
   readonly usual?: number;

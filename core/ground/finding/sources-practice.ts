@@ -136,7 +136,8 @@ export const PRACTICE = {
       'go up to three times as late as its data sheet says without',
   ),
   temperature: C(
-    'A bench and a kitchen: 0 to 60 °C inside the case. Leakage doubles for each 10 K, dark ' +
+    'A bench and a kitchen: 0 to 60 °C inside a case, in a room of up to 40 °C; under −20 °C nobody reckons. ' +
+      'Leakage doubles for each 10 K, dark ' +
       'current grows tenfold for each 25 K, a junction loses 2 mV for each kelvin',
   ),
   'proof-agrees': C('Two models of one joint that differ by less than 2 % of the supply tell the same story'),

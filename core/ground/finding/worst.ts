@@ -37,6 +37,7 @@ export function worst(
   const inputs = ranged.map((r): Input => ({
     symbol: r.symbol,
     name: `${r.name}${endWord(r.range, present(at[r.symbol]))}`,
+    ...(endWord(r.range, present(at[r.symbol])) ? { of: r.name } : {}),
     value: present(at[r.symbol]),
     unit: r.unit,
     origin: r.origin,

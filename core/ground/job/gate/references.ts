@@ -1,4 +1,4 @@
-import { meant, namedIn, textsNamedIn, type AnyFields, type Reference } from '../../field';
+import { namedIn, type AnyFields } from '../../field';
 import { jobFields } from '../document/fields';
 import { CONTROLLER } from '../document/feed/checks';
 import { nodesIn } from '../document/feed/fresh';
@@ -50,10 +50,9 @@ export function referenceProblem(job: Job): LoadProblem | null {
     ids.set(sort, set);
     return set;
   };
-  const isLost = ({ reference, text }: { readonly reference: Reference; readonly text: string }): boolean =>
-    !reference.loose && !meant(reference, text).some(({ sort, id }) => of(sort).has(id));
-  // Places are only looked for where something is lost.
-  const lost = textsNamedIn(JOB_FIELDS, job).some(isLost) ? namedIn(JOB_FIELDS, job).find(isLost) : undefined;
+  const lost = namedIn(JOB_FIELDS, job).find(
+    ({ reference, meant }) => !reference.loose && !meant.some(({ sort, id }) => of(sort).has(id)),
+  );
   return lost
     ? { what: `There is no ${JSON.stringify(lost.text)} in this job.`, where: `field "${lost.path}"`, todo: lost.todo }
     : null;
