@@ -100,7 +100,7 @@ export function ledgerFinding(rows: readonly LedgerRow[], apart: readonly string
         open === 0
           ? `Each of ${rows.length} ratings of ${parts} parts is within its limit in every state${rest}`
           : `${open} of ${rows.length} ratings of ${parts} parts are not settled${rest}`,
-      caption: open === 0 ? 'every rating' : `${open} ratings open`,
+      caption: open === 0 ? 'every rating' : open === 1 ? 'one rating open' : `${open} ratings open`,
       source: ['small-parts'],
       remedy: open === 0 ? null : { text: 'Open them below, worst first.' },
     }),

@@ -175,6 +175,7 @@ function between(i: JointLook, wire: Wiring): Mark[] {
       return [
         line('M300 84H420V196H300Z', 'part'),
         ...wire(1, `M${LEFT} ${TOP}H300`, 168, TOP),
+        ...resistor(206, TOP),
         textMark(308, 113, 'control', 'start', 'muted', 13),
         line('M400 118H384M400 168H384M384 168L372 124', 'part'),
         ...wire(3, `M400 ${TOP}H${RIGHT}`, 500, TOP),

@@ -65,10 +65,8 @@ function filtered(s: Site): CircuitPiece {
   return allPieces([
     pinPiece(s, pin, `signal pin of ${s.press.name}`, true),
     {
-      elements: () => [
-        resistorElement(`${id} filter`, `pin ${pin}`, line, within(FILTER_OHMS, RESISTOR_SHARE)),
-        loadOf(s, line),
-      ],
+      // What takes the level, the machine's input or an amplifier before it, is held against the filter in Thumb.
+      elements: () => [resistorElement(`${id} filter`, `pin ${pin}`, line, within(FILTER_OHMS, RESISTOR_SHARE))],
       parts: [fittedResistor(`${id} filter`, 'filter', s.whose, `pin ${pin}`, line)],
     },
   ]);
