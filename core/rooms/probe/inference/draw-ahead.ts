@@ -84,13 +84,15 @@ export function takeDrawnAhead(bytes: ArrayBuffer): boolean {
 
 /** Which build of a set is drawn anew for the nth look: a prime spreads them. */
 const sample = (n: number, count: number): number => ((n + 1) * 97) % count;
+/** So many builds of a kind are drawn anew for all its rows in turn: to draw another for each row took as long as a judgement. */
+const SAMPLES = 4;
 
-/** Of every row one entry is drawn anew, and of every order two that follow each other, each time other builds. */
+/** Of every row one entry is drawn anew, and of every order two that follow each other. */
 function agrees(ahead: DrawnAhead, rows: readonly Row[]): boolean {
   return CONTROL_KINDS.every((kind) => {
     const set = particles(kind);
     const rowsAgree = rows.every((row, r) => {
-      const i = sample(r, set.count);
+      const i = sample(r % SAMPLES, set.count);
       if (!wanted(row, i)) return true;
       return (
         present(ahead.supplies.get(kind))[i] === set.build(i).supplyVolts &&
