@@ -2,6 +2,7 @@ import { planWay, sceneOf, type Planned } from '../rooms/act';
 import type { Job } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
+import { turnsOf, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
 import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
 import type { WayContext, WayResult } from '../build/ways';
@@ -35,6 +36,8 @@ export interface Works {
     };
     readonly result: ToleranceResult | null;
   };
+  /** What would turn the verdict of a rating, by the id of its finding. */
+  readonly turns: { readonly order: { readonly job: Job; readonly id: string }; readonly result: Turns | null };
 }
 /** What long work there is. */
 export type WorkKind = keyof Works;
@@ -62,6 +65,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       const scene = sceneOf(order.job);
       return scene && planWay(order.job, scene, order.part, order.from, order.to, progress);
     }
+    case 'turns':
+      return turnsOf(order.job, order.id, progress);
     case 'scatter':
       return toleranceOf(order.context, order.way, order.draws, seededRandom(order.seed), (done) =>
         tell(done / order.draws),

@@ -12,6 +12,7 @@ import {
 import { nodesIn, type Job, type Room } from '../ground/job';
 import { formatQuantity } from '../ground/quantity';
 import { gravestRow, type LedgerRow } from '../build/whole';
+import { ratingId } from './rating-id';
 
 /** Whose a row is, in words: `base resistor of gate`. */
 const partWords = ({ part }: LedgerRow): string =>
@@ -23,7 +24,7 @@ const limitOf = ({ rating }: LedgerRow): Limit | null =>
     ? null
     : { sense: rating.sense, value: rating.limit, unit: rating.unit, name: rating.name, origin: rating.origin };
 
-const idOf = (row: LedgerRow): string => `rating.${row.part.id}.${row.rating.key}`.replace(/\s+/g, '-');
+const idOf = (row: LedgerRow): string => ratingId(row.part, row.rating);
 
 /** Ratings of a room that are not settled and that no finding of the same press, sense, hand or sign speaks of as gravely already. */
 export function ratingFindings(rows: readonly LedgerRow[], room: Room, before: readonly Finding[]): readonly Finding[] {

@@ -24,11 +24,19 @@ export interface LedgerRow {
   readonly verdict: Verdict;
 }
 
-/** Every rating of every part of a circuit in its worst state and corner. What does not settle is unknown. */
-export function ledgerOf(circuit: WholeCircuit): readonly LedgerRow[] {
+/**
+ * Every rating of every part of a circuit in its worst state and corner. What does not settle is unknown.
+ * @param wanted which ratings are looked at; all where nothing is said.
+ */
+export function ledgerOf(
+  circuit: WholeCircuit,
+  wanted: (part: Fitted, rating: Rating) => boolean = () => true,
+): readonly LedgerRow[] {
   const solver = new BlockSolver();
   const states = circuit.states.map((state) => ({ state, blocks: solver.blocks(circuit.elements(state)) }));
-  return circuit.parts.flatMap((part) => part.ratings.map((rating) => rowOf(states, circuit.guesses, part, rating)));
+  return circuit.parts.flatMap((part) =>
+    part.ratings.flatMap((rating) => (wanted(part, rating) ? [rowOf(states, circuit.guesses, part, rating)] : [])),
+  );
 }
 
 type InStates = readonly { readonly state: State; readonly blocks: Blocks }[];

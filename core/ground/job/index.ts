@@ -59,6 +59,7 @@ export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from '.
 export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';
 export { pressBounds } from './document/press/bounds';
+export { LIST_INFO, PLACE_INFO } from './document/places';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
 export { guardFields, neverFields, sheetFields, wishFields } from './document/plan/fields';
 export {

@@ -1,0 +1,79 @@
+import { describe, expect, it } from 'vitest';
+import { edited, type Job } from '../../ground/job';
+import { demoJob } from '../../testing/jobs';
+import { assess } from '../assess';
+import { turnsOf, type Turns } from './turns';
+
+const found = (job: Job, id: string): Turns => {
+  const t = turnsOf(job, id);
+  if (!t) throw new Error(`no rating ${id}`);
+  return t;
+};
+const ratingOf = (job: Job, id: string) =>
+  assess(job)
+    .ledger.flatMap((p) => p.ratings)
+    .find((f) => f.id === id);
+
+describe('what would turn a rating of the whole circuit', () => {
+  const gate = demoJob('yard-gate');
+  const press = gate.presses[0]!;
+  const amps = 'thumb.rating.gate-base-resistor.watts';
+
+  it('is found by solving anew, and is an edge: a hair before it nothing is turned', () => {
+    const before = ratingOf(gate, amps)!;
+    const { values, verdict, all } = found(gate, amps);
+    expect([verdict, all]).toEqual([before.verdict, true]);
+    const resistor = values.find((v) => v.words.endsWith('Resistor'))!;
+    const at = (ohms: number) =>
+      ratingOf(
+        edited(gate, { do: 'set', at: 'press', of: press.id, set: { resistorOhms: ohms } }, gate.touchedAt),
+        amps,
+      )!.verdict;
+    expect(at(resistor.to)).toBe(resistor.verdict);
+    expect(at(resistor.to * 1.02)).toBe(before.verdict);
+    // By hand: over 3.2 V or so across it, an eighth of a watt is reached at some 80 Ω and less.
+    expect(resistor.to).toBeGreaterThan(40);
+    expect(resistor.to).toBeLessThan(100);
+    // The pin gives out long before.
+    expect(resistor.first).toContain('pin current');
+  });
+
+  it('is a confirmation where nobody confirmed a number that is well as it stands', () => {
+    // One flap of the eight is enough.
+    const all = demoJob('steam-flaps');
+    const flaps = all.presses
+      .slice(1)
+      .reduce((job, p) => edited(job, { do: 'drop', list: 'presses', key: p.id }, job.touchedAt), all);
+    const open = assess(flaps)
+      .ledger.flatMap((p) => p.ratings)
+      .find((f) => f.verdict === 'tight')!;
+    const { values } = found(flaps, open.id);
+    expect(values.map((v) => [v.confirms, v.verdict])).toContainEqual([true, 'settled']);
+    for (const v of values) expect(v.first).toEqual([]);
+  });
+
+  it('is another part where no number mends it, and that part really settles it and breaks nothing', () => {
+    // A coil at its end: the lead is so long that the relay does not pull in any more.
+    const source = gate.feed.sources[0]!;
+    const long = edited(gate, { do: 'put', list: 'feed.sources', item: { ...source, volts: 9 } }, gate.touchedAt);
+    const stopped = assess(long)
+      .ledger.flatMap((p) => p.ratings)
+      .find((f) => f.id.includes('coil-most-volts'))!;
+    expect(stopped.verdict).not.toBe('settled');
+    const { parts, values } = found(long, stopped.id);
+    for (const p of parts) {
+      const after = edited(long, p.edit, long.touchedAt);
+      const same = ratingOf(after, stopped.id);
+      expect(same?.verdict ?? 'settled').toBe('settled');
+    }
+    const volts = values.find((v) => v.words.includes('supply gives'))!;
+    expect(volts.to).toBeLessThan(9);
+    expect(volts.to).toBeGreaterThan(5);
+  });
+
+  it('is nothing for a rating that the job has not, and stops when it is told to', () => {
+    expect(turnsOf(gate, 'thumb.rating.nothing.watts')).toBeNull();
+    const cut = turnsOf(gate, amps, () => false)!;
+    expect([cut.looked, cut.all]).toEqual([0, false]);
+  });
+});
