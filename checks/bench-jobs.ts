@@ -81,7 +81,9 @@ export function finished(job: Job): Job {
     'guard',
     { place: 'dry', cutOff: 'one-shot', loadWatts: 200, loadKind: 'resistive' },
   );
-  return put(scripted(plans, [{ do: 'press', seconds: 0.2 }]), 'wish', {
+  // The supply is off before a programming lead goes in.
+  const apart = edited(plans, { do: 'tick', step: 'lead-apart', title: 'x', on: true }, plans.touchedAt);
+  return put(scripted(apart, [{ do: 'press', seconds: 0.2 }]), 'wish', {
     outcome: 'it starts',
     when: 'at noon',
     never: '',

@@ -16,6 +16,7 @@ import { OF_LOADS } from './situations/loads';
 import { OF_MECHANICS } from './situations/mechanics';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
+import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
@@ -31,6 +32,7 @@ const ALL: readonly Situation[] = [
   ...OF_SWITCHED,
   ...OF_ENERGY,
   ...OF_PEOPLE,
+  ...OF_PROGRAMMING,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */

@@ -52,9 +52,9 @@ const railed = (job: Job, set: Partial<Rail>): Job =>
       polarity: 'read',
     },
   );
-const RAIL = railed(BUTTON, {});
+export const RAIL = railed(BUTTON, {});
 /** Four alkaline cells, with a controller that sleeps. */
-const CELLS = duty(cells(BUTTON, { chemistry: 'alkaline', series: 3, parallel: 2, cellAmpHours: 2.5 }), {
+export const CELLS = duty(cells(BUTTON, { chemistry: 'alkaline', series: 3, parallel: 2, cellAmpHours: 2.5 }), {
   sleeps: 'yes',
   wakesPerDay: 10,
   wakeSeconds: 5,

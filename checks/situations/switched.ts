@@ -1,7 +1,7 @@
 import { APART, finished, mainsLoad, pressed, put, said, type Situation } from './situation';
 
 /** A heater of 1 kW whose supply a module switches. */
-const HEATER = put(
+export const HEATER = put(
   pressed(finished(said([...APART, ...mainsLoad])), { way: 'switched-supply', picks: { relay: 'relay-sixteen' } }),
   'guard',
   {

@@ -17,7 +17,7 @@ new Maker(
     set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' },
     say: 'hazards: mains in the fan’s supply',
   })
-  .tick(...DEAD)
+  .tick(...DEAD, 'lead-apart')
   .say(
     'mains plug turns',
     'mains switch closed',

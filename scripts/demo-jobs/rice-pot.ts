@@ -106,7 +106,7 @@ new Maker(
       say: 'at 10:40 on weekdays, if armed',
     },
   )
-  .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry', 'own-devices', 'press-again')
+  .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry', 'own-devices', 'press-again', 'lead-apart')
   .tried('prove-dead', 1, 'no voltage between any pair')
   .tried('dummy-load', 1, 'lamp on for a blink, off again')
   .tried('restarts', 10, 'the contact stayed open through every power-up')

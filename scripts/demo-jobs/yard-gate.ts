@@ -135,7 +135,7 @@ new Maker(
       say: 'it stands outdoors; a one-shot ends each press',
     },
   )
-  .tick('mains-cover', 'mains-apart', 'own-devices')
+  .tick('mains-cover', 'mains-apart', 'own-devices', 'lead-apart')
   .edit({
     do: 'set',
     at: 'wish',

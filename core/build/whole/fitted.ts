@@ -19,6 +19,7 @@ export const FITTED = [
   'diode',
   'lamp',
   'pin',
+  'programming-lead',
 ] as const;
 /** One of `FITTED`. */
 export type FittedKind = (typeof FITTED)[number];
@@ -108,6 +109,7 @@ export const RATINGS_OF: Readonly<Record<FittedKind, readonly string[]>> = {
   diode: ['reverse-volts', 'forward-amps'],
   lamp: ['forward-amps', 'seen-amps', 'reverse-volts'],
   pin: ['amps', 'most-volts', 'least-volts', 'clamp-amps'],
+  'programming-lead': ['back-volts', 'amps'],
 };
 
 /** A part with its ratings, each of its kind's exactly once. Throws RangeError where one is missing or strange. */

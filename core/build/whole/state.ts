@@ -1,5 +1,6 @@
 import type { Facts, PressFact } from '../../ground/facts';
 import type { Job } from '../../ground/job';
+import { feedsTogether } from '../programming-lead';
 
 /** How everything stands while a circuit is looked at. */
 export interface State {
@@ -15,9 +16,11 @@ export interface State {
   readonly signs: boolean;
   /** Whether every hand at the controller is held. */
   readonly hands: boolean;
-  /** Whether the controller and the machine have power. */
+  /** Whether the supplies of the addition and the machine have power. */
   readonly board: boolean;
   readonly machine: boolean;
+  /** Whether the programming lead is in the controller’s socket. */
+  readonly lead: boolean;
 }
 
 const NONE: ReadonlySet<string> = new Set();
@@ -31,7 +34,12 @@ const REST: State = {
   hands: false,
   board: true,
   machine: true,
+  lead: false,
 };
+
+/** States in which the programming lead feeds the controller. */
+export const LEAD_BESIDE = 'lead-beside';
+export const LEAD_ALONE = 'lead-alone';
 
 /** Whether a press drives a bare coil: that of its relay, those that turn its motor round, or the changeover of its signal. */
 function hasCoil(job: Job, press: PressFact): boolean {
@@ -59,7 +67,7 @@ const INTO_MACHINE: readonly PressFact['way'][] = [
 
 /**
  * At rest, each press by itself, motors as they start, coils as they are let go, the groups that move together, all hands held, all signs
- * on, and either side without power.
+ * on, either side without power, and the programming lead in the socket, beside the supply and by itself.
  */
 export function statesOf(job: Job, facts: Facts): readonly State[] {
   const into = facts.presses.filter((p) => INTO_MACHINE.includes(p.way)).map((p) => p.id);
@@ -103,6 +111,12 @@ export function statesOf(job: Job, facts: Facts): readonly State[] {
     ...(job.signs.length > 0 ? [{ ...REST, id: 'signs', words: 'all signs on', signs: true }] : []),
     { ...REST, id: 'board-dead', words: 'the controller without power', board: false },
     { ...REST, id: 'machine-dead', words: 'the machine without power', machine: false },
+    ...(facts.drive && feedsTogether(job, facts.drive)
+      ? [
+          { ...REST, id: LEAD_BESIDE, words: 'the programming lead in beside the supply', lead: true },
+          { ...REST, id: LEAD_ALONE, words: 'the programming lead in and the supply off', lead: true, board: false },
+        ]
+      : []),
     ...(into.length > 0
       ? [
           {

@@ -28,6 +28,12 @@ export interface SupplyPiece extends CircuitPiece {
 
 const plusOf = (id: string): string => `supply ${id} +`;
 
+/** The source or converter from which only leads, fuses and capacitors lead to a place of the tree: its number, −1 for none. */
+function shareOf(tree: SupplyTree, place: number): number {
+  const n = tree.nodes[place];
+  return !n ? -1 : n.kind === 'source' || isConverter(n) ? place : shareOf(tree, n.parent);
+}
+
 /** Whether something joins the ground of a source to the controller's: the controller itself, or a way that needs both as one. */
 function joinedSources(job: Job, facts: Facts, tree: SupplyTree): ReadonlySet<number> {
   const loads = [
@@ -53,8 +59,18 @@ export function supplyPiece(job: Job, facts: Facts): SupplyPiece {
       : null;
   };
   const dead = fixed.map(withoutPower);
+  const own = shareOf(tree, placeOf(job.feed, tree, CONTROLLER));
+  const besideController = (load: string): boolean => shareOf(tree, placeOf(job.feed, tree, load)) === own;
   return {
-    elements: (state) => (state.board ? [...fixed, ...drains(job, facts, at, state)] : dead),
+    elements: (state) => [
+      ...(state.board ? fixed : dead),
+      // What the lead alone feeds is what stands beside the controller.
+      ...(state.board
+        ? drains(job, facts, at, state)
+        : state.lead
+          ? drains(job, facts, (load) => (besideController(load) ? at(load) : null), state)
+          : []),
+    ],
     parts: [],
     guesses: tree.nodes.flatMap((n) => (isUsualLead(n) ? [usualLead(n)] : [])),
     at,

@@ -6,6 +6,7 @@ import { machineSide, type MachineSide } from './machine-side';
 import { handPiece, sensePiece } from './input-pieces';
 import type { CircuitPiece, UnreadElement } from './piece';
 import { pressPiece } from './presses';
+import { programmingLead } from './programming-lead';
 import { signPiece } from './sign-piece';
 import { statesOf, type State } from './state';
 import { supplyPiece } from './supplies';
@@ -44,6 +45,8 @@ export function wholeCircuit(job: Job, facts: Facts, weakOhms: readonly [number,
     else apart.push(press.name);
   }
   const { drive } = facts;
+  const lead = programmingLead(job, facts, supplies);
+  if (lead) pieces.push(lead);
   if (drive) {
     pieces.push(...job.signs.map((s) => signPiece(job, s, drive)));
     const weak = { low: weakOhms[0], nominal: Math.sqrt(weakOhms[0] * weakOhms[1]), high: weakOhms[1] };

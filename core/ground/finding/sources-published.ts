@@ -46,6 +46,10 @@ export const PUBLISHED = {
     'R. E. Kalman, A New Approach to Linear Filtering and Prediction Problems, Journal of ' +
       'Basic Engineering 82 (1960), pages 35 to 45: one number, read several times',
   ),
+  usb: P(
+    'Universal Serial Bus Specification 2.0, 2000, 7.2.1 and 7.2.2: 4.75 to 5.25 V and at most 0.5 A downstream; ' +
+      'no device may drive current back',
+  ),
   gum: P(
     'JCGM 100:2008, Guide to the expression of uncertainty in measurement, ' +
       'clauses 4.2, 4.3.7 and 6.3: type A and type B added in squares, k = 2',

@@ -1,9 +1,10 @@
 import { itemAt } from '../../ground/lists';
 import { atMost, derive, finding, judged, measured, type Finding } from '../../ground/finding';
-import type { Facts } from '../../ground/facts';
+import type { DriveFact, Facts } from '../../ground/facts';
 import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { dividerOhms } from '../../build/panel';
+import { leadJoins, LEAD_APART } from '../../build/programming-lead';
 import { clampAmps } from '../../engines/signal';
 import { feedingSource } from '../../engines/supply';
 import { CLAMP_AMPS } from '../../build/ways';
@@ -176,20 +177,41 @@ function backFeed(job: Job, facts: Facts, r: SupplyRun): Finding[] {
       }),
     );
   }
-  if (job.feed.duty.into === 'chip')
-    out.push(
-      finding('feed', 'back-programming', {
-        verdict: 'tight',
-        title: `The programming lead and the ${controller.name} would both feed the chip’s supply`,
-        caption: 'two feeds at once',
-        source: ['cautions'],
-        remedy: {
-          text:
-            controller.kind === 'cells'
-              ? 'Take the cells out before the programming lead goes in: most cells must not be charged.'
-              : `Take the ${controller.name} off before the programming lead goes in.`,
-        },
-      }),
-    );
+  out.push(...programmingFindings(job, facts.drive, controller));
   return out;
+}
+
+/** The programming lead beside the controller's own supply, where both stand on one conductor. */
+function programmingFindings(job: Job, drive: DriveFact, controller: FeedSource): Finding[] {
+  if (!leadJoins(job, drive)) return [];
+  const apart = job.guard.ticks[LEAD_APART] !== undefined;
+  const rail = controller.kind === 'rail';
+  const chip = job.feed.duty.into === 'chip' ? ' the chip’s supply' : ' the board';
+  return [
+    finding('feed', 'back-programming', {
+      verdict: apart ? 'settled' : rail ? 'unknown' : 'tight',
+      title: apart
+        ? `The ${controller.name} is taken off before the programming lead goes in`
+        : rail
+          ? `The programming lead would feed${chip} and, through the ${controller.name}, the machine: what that draws was not read`
+          : `The programming lead and the ${controller.name} would both feed${chip}, and each the other`,
+      caption: apart ? 'fed by one at a time' : 'two feeds at once',
+      source: ['usb', 'cautions'],
+      remedy: apart
+        ? null
+        : {
+            text:
+              controller.kind === 'cells'
+                ? 'Take the cells out before the programming lead goes in: most cells must not be charged.'
+                : `Take the ${controller.name} off before the programming lead goes in: a plug or a jumper does.`,
+            label: 'It is taken off first',
+            edit: {
+              do: 'tick',
+              step: LEAD_APART,
+              title: 'the supply is off before the programming lead goes in',
+              on: true,
+            },
+          },
+    }),
+  ];
 }

@@ -160,6 +160,12 @@ export const GENERAL = {
     what: 'Two grounds that are not at one level',
     prevents: 'before they are joined: under 50 mV, AC and DC, across 1 kΩ between them',
   },
+  programming: {
+    id: 'programming-mains',
+    what: 'A programming lead while mains is on the same board',
+    prevents:
+      'it goes in before mains is joined, or with mains off and proven dead; after that programs come over the air',
+  },
   ownDevices: {
     id: 'own-devices',
     what: 'A safety device of the machine taken out',

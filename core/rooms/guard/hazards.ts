@@ -50,9 +50,16 @@ export function cautionsOf(job: Job, facts: Facts): Caution[] {
     ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
     ...load,
     ...(facts.presses.some((p) => p.sharesGround) ? [GENERAL.groundShift] : []),
+    ...(mainsOnBoard(job, facts) ? [GENERAL.programming] : []),
     GENERAL.ownDevices,
   ];
 }
+
+/** Whether mains stands on what the controller is built with: a mains module, a contact that carries it, a side that is tied to it. */
+const mainsOnBoard = (job: Job, facts: Facts): boolean =>
+  job.feed.sources.some((s) => s.kind === 'mains-module') ||
+  facts.presses.some((p) => p.mains) ||
+  Object.values(facts.controls).some((f) => f.isolation === 'not-isolated' || f.dangerous);
 
 /** True where somebody must prove the machine dead before opening it: wherever mains is, or may be, inside. */
 export const needsProveDead = (job: Job, facts: Facts): boolean =>
