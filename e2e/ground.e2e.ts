@@ -184,7 +184,8 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
 }) => {
   test.setTimeout(HANGS_MS);
   const heard = complaints(page);
-  const names = ['rice-pot', 'yard-gate', 'cold-room-alarm', 'hatch-shutter', 'hood-fan'];
+  // Copies of two: what Probe works out of the first of each serves for all, and the walk is about rows and not about boards.
+  const names = ['rice-pot', 'hood-fan'];
   const jobs = Array.from({ length: 300 }, (_, i) => {
     const job = copyOf(
       demoJobNamed(names[i % names.length]!),
