@@ -6,7 +6,7 @@ import type { Finding } from '../ground/finding';
 import { guardFindings, needsProveDead, neverFinding } from '../rooms/guard';
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
-import { ledgerOf, wholeCircuit, type LedgerRow } from '../build/whole';
+import { heatOfPresses, ledgerOf, wholeCircuit, type LedgerRow } from '../build/whole';
 import { ledgerFinding, ratingFindings } from './ratings';
 import { packFindings } from '../rooms/pack';
 import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
@@ -79,7 +79,7 @@ export const HOUSE: readonly RoomCore[] = [
   { room: 'thumb', findings: (_, { ledger }, before) => ratingFindings(ledger, 'thumb', before) },
   { room: 'board', findings: (job, { lines, presses }) => boardFindings(job, lines, presses) },
   { room: 'board', findings: (_, { ledger }, before) => ratingFindings(ledger, 'board', before) },
-  { room: 'feed', findings: feedFindings },
+  { room: 'feed', findings: (job, known) => feedFindings(job, known, heatOfPresses(job, known.ledger)) },
   { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
   { room: 'guard', findings: (_, { ledger, apart }) => ledgerFinding(ledger, apart) },
   { room: 'sense', findings: senseFindings },

@@ -1,3 +1,4 @@
 export { fitted, type Fitted, type Rating } from './fitted';
+export { heatOfPresses, WARMS_SECONDS } from './heat';
 export { gravestRow, ledgerOf, type LedgerRow } from './ledger';
 export { wholeCircuit } from './whole';

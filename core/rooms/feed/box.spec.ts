@@ -1,6 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import type { Finding } from '../../ground/finding';
-import type { Job } from '../../ground/job';
+import { edited, stepOf, withSteps, type Job } from '../../ground/job';
+import { heatOfPresses, ledgerOf, wholeCircuit } from '../../build/whole';
+import { boundsOf, takenPart } from '../../engines/parts';
 import { assess } from '../../house/assess';
 import { changed, demoJob, findingOf } from '../../testing/jobs';
 
@@ -27,5 +29,34 @@ describe('the air around a controller', () => {
   it('is tight where it is colder than parts are reckoned with, and not known in the deep cold', () => {
     expect(room({ roomCelsius: -5 })).toMatchObject({ verdict: 'tight', limit: { value: 0, sense: 'at least' } });
     expect(room({ roomCelsius: -30, ...SIZED })).toMatchObject({ verdict: 'unknown' });
+  });
+});
+
+describe('heat of what presses are built with', () => {
+  // By hand: two switches of a bridge in the way of 0.25 A for longer than ten minutes.
+  it('warms the box by what flows through a bridge, and in proportion where it runs for less', () => {
+    const flaps = demoJob('steam-flaps');
+    const held = (seconds: number): Job =>
+      edited(
+        flaps,
+        {
+          do: 'several',
+          edits: [
+            { do: 'set', at: 'feed.box', set: { ...SIZED, roomCelsius: 20 } },
+            withSteps(flaps, [stepOf('press', { press: flaps.presses[0]!.id, seconds })], 'held'),
+          ],
+        },
+        flaps.touchedAt,
+      );
+    const watts = (seconds: number): number => {
+      const job = held(seconds);
+      const { facts } = assess(job);
+      return heatOfPresses(job, ledgerOf(wholeCircuit(job, facts)));
+    };
+    const ohms = boundsOf(takenPart(flaps, 'bridge'), 'onOhms').high;
+    expect(watts(900)).toBeCloseTo(0.25 ** 2 * ohms, 3);
+    expect(watts(60) / watts(900)).toBeCloseTo(0.1, 6);
+    const air = (seconds: number): number => findingOf(held(seconds), 'feed.box').value!.value;
+    expect(air(900)).toBeGreaterThan(air(1));
   });
 });

@@ -13,16 +13,14 @@ import {
 } from '../../ground/finding';
 import { CONTROLLER, type Job } from '../../ground/job';
 import { COLD, HOT } from '../../engines/parts';
+import { WARMS_SECONDS } from '../../build/whole';
 import { isConverter } from '../../engines/supply';
 import type { SupplyRun } from './supply-run';
 
 /** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
 const GIVES_OFF = 8;
 
-/** What lasts for less than this warms a closed box in proportion only, s: common practice for boxes of some litres. */
-const WARMS_SECONDS = 600;
-
-/** Heat that lasts inside the box: what converters lose, and what the controller and coils turn into heat, W. */
+/** Heat that lasts inside the box: what converters lose, and what the controller, coils and the parts of presses turn into heat, W. */
 function heatInside(r: SupplyRun): number {
   const controller = r.loads.find((l) => l.id === CONTROLLER);
   const board =
@@ -42,11 +40,14 @@ function heatInside(r: SupplyRun): number {
       }, most),
     0,
   );
-  return r.tree.nodes.reduce((sum, n, i) => {
-    if (!isConverter(n) || n.parent < 0) return sum;
-    const s = r.at(itemAt(r.lasting, i), 'lasting');
-    return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
-  }, board + pressed);
+  return r.tree.nodes.reduce(
+    (sum, n, i) => {
+      if (!isConverter(n) || n.parent < 0) return sum;
+      const s = r.at(itemAt(r.lasting, i), 'lasting');
+      return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
+    },
+    board + pressed + r.pressWatts,
+  );
 }
 
 /** The air around what stands in the box, °C: the room and the box's own heat, or what a case meets where nobody gave its size. */
@@ -74,7 +75,7 @@ export function airCelsius(job: Job, r: SupplyRun): Step[] {
         'heat inside',
         heatInside(r),
         'W',
-        'losses of its converters, the controller’s own draw, and what coils take that run for long',
+        'losses of its converters, the controller’s own draw, what coils take that run for long, and transistors and bridges',
       ),
       constant('h_b', 'given off for each square metre and kelvin, W', GIVES_OFF, '1', 'box-heat'),
       carried(area),

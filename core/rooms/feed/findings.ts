@@ -10,6 +10,7 @@ import { asFarAsSaid } from './ids';
 import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
 import { judgeSource } from './judge-sources';
 import { judgeLoads } from './judge-volts';
+import { supplyTree } from '../../engines/supply';
 import { supplyRun } from './supply-run';
 import { togetherFindings } from './together';
 
@@ -27,8 +28,11 @@ const USUAL_SUPPLY: JobEdit = {
   say: 'own supply, 5 V, 1 A',
 };
 
-/** What Feed judges: every source, converter, fuse, lead and load at every instant of every course, grounds, heat and cells. */
-export function feedFindings(job: Job, facts: Facts): Finding[] {
+/**
+ * What Feed judges: every source, converter, fuse, lead and load at every instant of every course, grounds, heat and cells.
+ * @param pressWatts heat of what presses are built with, coils apart, W.
+ */
+export function feedFindings(job: Job, facts: Facts, pressWatts = 0): Finding[] {
   if (job.feed.sources.length === 0)
     return [
       finding('feed', 'supply', {
@@ -42,7 +46,7 @@ export function feedFindings(job: Job, facts: Facts): Finding[] {
         },
       }),
     ];
-  const r = supplyRun(job, facts);
+  const r = supplyRun(job, facts, supplyTree(job.feed), pressWatts);
   const sources = job.feed.sources.flatMap((s, place) => {
     const drawn = judgeSource(job, facts, r, place, s);
     return concerning({ nodes: [s.id] }, [

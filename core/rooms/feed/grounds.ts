@@ -195,7 +195,7 @@ function programmingFindings(job: Job, drive: DriveFact, controller: FeedSource)
         : rail
           ? `The programming lead would feed${chip} and, through the ${controller.name}, the machine: what that draws was not read`
           : `The programming lead and the ${controller.name} would both feed${chip}, and each the other`,
-      caption: apart ? 'fed by one at a time' : 'two feeds at once',
+      caption: apart ? 'one feed at a time' : 'two feeds at once',
       source: ['usb', 'cautions'],
       remedy: apart
         ? null

@@ -42,6 +42,8 @@ interface Ground {
   readonly hung: readonly (readonly number[])[];
   /** Place of what the controller hangs on; −1 where nobody said. */
   readonly controller: number;
+  /** Heat of what presses are built with, coils apart, W. */
+  readonly pressWatts: number;
   readonly low: Network;
   readonly base: Readonly<Record<How, Float64Array>>;
   /** Most volts with nothing drawn. */
@@ -50,7 +52,7 @@ interface Ground {
   readonly unsaid: ReadonlySet<number>;
 }
 
-function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
+function groundOf(job: Job, facts: Facts, tree: SupplyTree, pressWatts: number): Ground {
   const loads = loadsOf(job, facts, tree);
   const hung = tree.nodes.map((): number[] => []);
   for (const [i, l] of loads.entries()) hung[l.place]?.push(i);
@@ -59,6 +61,7 @@ function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
     loads,
     hung,
     controller: placeOf(job.feed, tree, CONTROLLER),
+    pressWatts,
     low: networkOf(job, tree, 'low'),
     base: { peak: baseOf(loads, 'peak'), calm: baseOf(loads, 'calm'), lasting: baseOf(loads, 'lasting') },
     most: solve(networkOf(job, tree, 'high'), new Float64Array(tree.nodes.length)).volts,
@@ -71,9 +74,10 @@ function groundOf(job: Job, facts: Facts, tree: SupplyTree): Ground {
 /**
  * Lets every course run over the tree. A controller's burst, and a load that may run at any time, are taken to come at the worst
  * instant of each.
+ * @param pressWatts heat of what presses are built with, coils apart, as the whole circuit has it, W.
  */
-export function supplyRun(job: Job, facts: Facts, tree: SupplyTree = supplyTree(job.feed)): SupplyRun {
-  const ground = groundOf(job, facts, tree);
+export function supplyRun(job: Job, facts: Facts, tree: SupplyTree = supplyTree(job.feed), pressWatts = 0): SupplyRun {
+  const ground = groundOf(job, facts, tree, pressWatts);
   return over(ground, coursesOf(job, ground.loads, facts));
 }
 
