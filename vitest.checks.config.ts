@@ -1,5 +1,6 @@
 import { defineConfig } from 'vitest/config';
 import { HANGS_MS } from './core/testing/pace';
+import { testsFrom } from './scripts/tests-from';
 
 /** Those that hold a time: they run after the others, each by itself. */
 const TIMED = [
@@ -13,7 +14,6 @@ const COMMON = {
   testTimeout: HANGS_MS,
   hookTimeout: HANGS_MS,
   isolate: false as const,
-  setupFiles: ['core/testing/predictions.ts'],
 };
 
 export default defineConfig({
@@ -23,13 +23,12 @@ export default defineConfig({
         test: {
           ...COMMON,
           name: 'answers',
-          include: ['checks/**/*.check.ts'],
-          exclude: TIMED,
+          ...testsFrom(['checks/**/*.check.ts'], TIMED),
           maxWorkers: '100%',
           sequence: { groupOrder: 0 },
         },
       },
-      { test: { ...COMMON, name: 'times', include: TIMED, maxWorkers: 1, sequence: { groupOrder: 1 } } },
+      { test: { ...COMMON, name: 'times', ...testsFrom(TIMED), maxWorkers: 1, sequence: { groupOrder: 1 } } },
     ],
   },
 });

@@ -1,3 +1,4 @@
+import { HANGS_MS } from '../core/testing/pace';
 import { expect, test, type Page } from '@playwright/test';
 import {
   answerMains,
@@ -130,7 +131,11 @@ test('Guard tells every part with every rating: a resistor that burns its pin st
   const pin = ledger.locator('details', { hasText: 'pin of gate' }).first();
   await expect(pin).toHaveAttribute('open');
   await pin.getByRole('button', { name: '0.129 A: why?' }).click();
-  await expect(page.getByRole('dialog')).toContainText('the whole circuit, gate pressed');
+  const sheet = page.getByRole('dialog');
+  await expect(sheet).toContainText('the whole circuit, gate pressed');
+  // What would turn it is worked out by solving anew, and tried before it is told.
+  await sheet.getByRole('button', { name: 'Work out what would turn it' }).click();
+  await expect(sheet).toContainText(/gate: Resistor of \d+ Ω instead of 22 Ω settles it/, { timeout: HANGS_MS });
   await page.keyboard.press('Escape');
   await page.getByLabel('Find a part').fill('lamp');
   await expect(ledger).not.toContainText('pin of gate');

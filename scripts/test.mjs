@@ -1,6 +1,7 @@
 // `npm test`: installs what is missing, then lint, types, unit tests, checks against other programs, build and end-to-end tests.
 import { mkdirSync, readFileSync } from 'node:fs';
 import { root } from './files.mjs';
+import { bundleTests } from './bundle-tests.mjs';
 import { ensureBuilt, ensurePackages, ensurePrograms, run, runBeside, say } from './lib.mjs';
 import { ensurePredictions } from './predictions.mjs';
 
@@ -19,9 +20,9 @@ mkdirSync(results, { recursive: true });
 const bin = (name) => `${root}node_modules/.bin/${name}`;
 const total = { passed: 0, failed: 0 };
 
-function step(name, command, args, count) {
+function step(name, command, args, count, env = {}) {
   say(name);
-  const code = run(command, args, { env: { FORCE_COLOR: '0' } });
+  const code = run(command, args, { env: { FORCE_COLOR: '0', ...env } });
   if (count) {
     const { passed, failed } = count();
     total.passed += passed;
@@ -72,13 +73,19 @@ await together([
 ]);
 say('drawing the predictions of Probe');
 await ensurePredictions();
-step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'));
+say('bundling the tests');
+const UNITS = await bundleTests('units', ['core', 'cli', 'server', 'app/store', 'app/rooms'], '.spec.ts');
+const CHECKS = await bundleTests('checks', ['checks'], '.check.ts');
+step('unit tests', bin('vitest'), vitestArgs('vitest.config.ts', 'unit.json'), vitest('unit.json'), {
+  BUNDLED_TESTS: UNITS,
+});
 step('the kit of fields, through Material’s harnesses', bin('ng'), ['test'], vitest('kit.json'));
 step(
   'checks against other programs and published tables',
   bin('vitest'),
   vitestArgs('vitest.checks.config.ts', 'checks.json'),
   vitest('checks.json'),
+  { BUNDLED_TESTS: CHECKS },
 );
 await ensureBuilt();
 step('end-to-end tests in Chromium', bin('playwright'), ['test'], () => {

@@ -16,6 +16,10 @@ const MAKES: Record<Verdict, string> = {
   unknown: 'leaves it unknown',
 };
 
+/** What comes beside, as a part of a sentence; empty where nothing does. */
+const told = (what: string, captions: readonly string[]): string =>
+  captions.length === 0 ? '' : `; ${what}: ${captions.join(', ')}`;
+
 /** What would turn a rating of the whole circuit, worked out when it is asked for. */
 @Component({
   selector: 'gt-solve-turns',
@@ -41,10 +45,9 @@ export class SolveTurns {
           to: formatQuantity(v.to, v.unit),
           now: formatQuantity(v.now, v.unit),
           makes: MAKES[v.verdict],
-          first: v.first.join(', '),
-          moves: v.moves.join(', '),
+          more: told('before that breaks', v.first) + told('it moves as well', v.moves),
         })),
-        parts: t.parts.map((p) => ({ ...p, moves: p.moves.join(', ') })),
+        parts: t.parts.map((p) => ({ ...p, more: told('it moves as well', p.moves) })),
         none: `None of the ${t.looked} numbers around it turns it, whether it is a thousand times less or more.`,
         rest: t.all ? '' : `It was ended after ${t.looked} numbers; the others were not looked at.`,
       }

@@ -2,7 +2,7 @@ import { planWay, sceneOf, type Planned } from '../rooms/act';
 import type { Job } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
-import { turnsOf, type Turns } from './turns/turns';
+import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
 import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
 import type { WayContext, WayResult } from '../build/ways';
@@ -66,7 +66,7 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       return scene && planWay(order.job, scene, order.part, order.from, order.to, progress);
     }
     case 'turns':
-      return turnsOf(order.job, order.id, progress);
+      return ratingTurns(order.job, order.id, progress);
     case 'scatter':
       return toleranceOf(order.context, order.way, order.draws, seededRandom(order.seed), (done) =>
         tell(done / order.draws),

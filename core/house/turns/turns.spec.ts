@@ -2,10 +2,10 @@ import { describe, expect, it } from 'vitest';
 import { edited, type Job } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 import { assess } from '../assess';
-import { turnsOf, type Turns } from './turns';
+import { ratingTurns, type Turns } from './turns';
 
 const found = (job: Job, id: string): Turns => {
-  const t = turnsOf(job, id);
+  const t = ratingTurns(job, id);
   if (!t) throw new Error(`no rating ${id}`);
   return t;
 };
@@ -72,8 +72,8 @@ describe('what would turn a rating of the whole circuit', () => {
   });
 
   it('is nothing for a rating that the job has not, and stops when it is told to', () => {
-    expect(turnsOf(gate, 'thumb.rating.nothing.watts')).toBeNull();
-    const cut = turnsOf(gate, amps, () => false)!;
+    expect(ratingTurns(gate, 'thumb.rating.nothing.watts')).toBeNull();
+    const cut = ratingTurns(gate, amps, () => false)!;
     expect([cut.looked, cut.all]).toEqual([0, false]);
   });
 });

@@ -66,7 +66,7 @@ type Progress = (share: number) => boolean;
  * its kind is tried as well. Null where the job has no such rating.
  * @param id of the rating's finding, as `rating.lid base.watts`.
  */
-export function turnsOf(job: Job, id: string, progress: Progress = () => true): Turns | null {
+export function ratingTurns(job: Job, id: string, progress: Progress = () => true): Turns | null {
   const search = new TurnSearch(job, id);
   return search.row && search.run(search.row, progress);
 }
