@@ -8,7 +8,7 @@ import {
   type PolicyKind,
   type Scene,
 } from '../core/rooms/act';
-import { answersTo } from '../core/house/answers';
+import { triedAnswers } from '../core/house/tried-answers';
 import { assess } from '../core/house/assess';
 import { asQuantity } from '../core/ground/field';
 import { FAULT_KINDS, faultFields, withSteps, edited, type Fault, type Job } from '../core/ground/job';
@@ -141,17 +141,19 @@ export function searchVerb(job: Job, most: number): unknown {
   const search = run(() => searchOf(job, a));
   if (!search) throw new Unusable('nothing can be searched before Act knows the machine and a move');
   const found = run(() => searchJob(search, most));
+  const tried = run(() => triedAnswers(job, a, found.broken));
   return {
     most: found.most,
     stories: found.stories,
     states: found.states,
     whole: !found.stopped,
-    broken: found.broken.map((b) => ({
+    broken: found.broken.map((b, i) => ({
       never: b.never.words,
       story: b.sentences,
       faults: b.faults,
       brokenAt: b.brokenAt,
-      answers: answersTo(job, a, b).map((x) => x.words),
+      answers: (tried[i]?.cures ?? []).map((x) => x.words),
+      triedInVain: tried[i]?.leave ?? 0,
     })),
     kept: found.kept.map((n) => n.words),
     notHeld: found.unheld.map((n) => ({ never: n.words, why: n.unheld })),

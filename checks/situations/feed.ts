@@ -102,7 +102,7 @@ export const OF_SUPPLIES: readonly Situation[] = [
     source: 'least supply of the board',
     sound: BUTTON,
     make: (j) => source(j, { volts: 3.3 }),
-    holds: direct,
+    holds: (j) => direct(j) && j.feed.duty.into === 'board',
     rooms: F,
   },
   {
@@ -110,6 +110,7 @@ export const OF_SUPPLIES: readonly Situation[] = [
     source: 'absolute maximum 3.6 V',
     sound: BUTTON,
     make: (j) => put(j, 'feed', { duty: { ...j.feed.duty, into: 'chip' } }),
+    holds: (j) => j.feed.sources[0]?.volts !== 3.3,
     rooms: F,
   },
   {

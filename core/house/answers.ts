@@ -78,8 +78,17 @@ function twoContacts(job: Job, story: BrokenStory): StoryAnswer[] {
     }));
 }
 
-const senses = (job: Job): StoryAnswer[] =>
-  stateSense(job) ? [] : [{ words: 'a contact that tells its rest', edit: restContact(job) }];
+/** A contact that tells the rest, with each policy that looks at it: by itself it answers nothing. */
+function senses(job: Job): StoryAnswer[] {
+  if (stateSense(job)) return [];
+  const contact = restContact(job);
+  const told = applyEdit(job, contact, job.touchedAt);
+  if (!told.ok) return [];
+  return policies(told.job).map(({ words, edit }) => {
+    const both = `a contact that tells its rest, and ${words}`;
+    return { words: both, edit: { do: 'several', edits: [contact, edit], say: both } };
+  });
+}
 
 function policies(job: Job): StoryAnswer[] {
   const [move] = job.act.moves;

@@ -2,15 +2,23 @@ import { planWay, sceneOf, type Planned } from '../rooms/act';
 import type { Job } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
+import { assess } from './assess';
+import { triedAnswers, type TriedAnswers } from './tried-answers';
 import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
 import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
 import type { WayContext, WayResult } from '../build/ways';
 
+/** Which share of a search is done once its stories are told; the rest is trying what answers them. */
+const SEARCHED = 0.5;
+
 /** What may take longer than a frame, each with what is asked and what comes of it. All of it is plain data. */
 export interface Works {
   /** Stories with so many things going wrong. */
-  readonly stories: { readonly order: { readonly search: Search; readonly most: number }; readonly result: Stories };
+  readonly stories: {
+    readonly order: { readonly job: Job; readonly search: Search; readonly most: number };
+    readonly result: Stories & { readonly answers: readonly TriedAnswers[] };
+  };
   /** The plan and the ready policies over so many days. */
   readonly days: {
     readonly order: { readonly job: Job; readonly days: number; readonly seed: number };
@@ -57,8 +65,13 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
     return true;
   };
   switch (order.do) {
-    case 'stories':
-      return searchJob(order.search, order.most, progress);
+    case 'stories': {
+      const found = searchJob(order.search, order.most, (share) => progress(share * SEARCHED));
+      const answers = triedAnswers(order.job, assess(order.job), found.broken, (share) =>
+        progress(SEARCHED + (1 - SEARCHED) * share),
+      );
+      return { ...found, answers };
+    }
     case 'days':
       return daysStudy(order.job, order.days, order.seed, progress);
     case 'way': {

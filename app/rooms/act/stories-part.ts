@@ -1,6 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
-import { answersTo, type StoryAnswer } from '../../../core/house/answers';
+import type { StoryAnswer } from '../../../core/house/answers';
+import type { TriedAnswers } from '../../../core/house/tried-answers';
 import { searchedWords, searchOf, storyFindings, type BrokenStory, type Stories } from '../../../core/house/stories';
 import { WorldProblem } from '../../../core/engines/world';
 import { Action } from '../../kit/action';
@@ -36,17 +37,18 @@ export class StoriesPart {
   private readonly kept = computed(() => this.studies.of(this.bench.id()).find((s) => s.kind === 'stories'));
   protected readonly fresh = computed(() => this.kept() !== undefined && this.kept()!.basis === this.search()?.basis);
   protected readonly old = computed(() => this.kept() !== undefined && !this.fresh());
-  protected readonly found = computed(() => (this.kept()?.result ?? null) as Stories | null);
-  protected readonly count = computed(() => this.found()?.stories.toLocaleString('en') ?? '');
-  protected readonly answers = computed((): readonly (readonly StoryAnswer[])[] =>
-    this.fresh() ? this.found()!.broken.map((b) => answersTo(this.bench.seen().job, this.bench.assessment(), b)) : [],
+  protected readonly found = computed(
+    () => (this.kept()?.result ?? null) as (Stories & { readonly answers?: readonly TriedAnswers[] }) | null,
   );
+  protected readonly count = computed(() => this.found()?.stories.toLocaleString('en') ?? '');
+  /** What answers each story, as it was tried with the search. */
+  protected readonly answers = computed(() => (this.fresh() ? (this.found()?.answers ?? []) : []));
 
   protected async go(most: number): Promise<void> {
     const search = this.search();
     if (!search) return;
     const job = this.bench.id();
-    const found = await this.work.do(job, { do: 'stories', search, most });
+    const found = await this.work.do(job, { do: 'stories', job: this.bench.seen().job, search, most });
     if (!found) return;
     this.studies.keep(
       job,
@@ -54,6 +56,15 @@ export class StoriesPart {
       found,
     );
     this.bench.editOf(job, { do: 'note', text: searchedWords(found) });
+  }
+
+  protected unanswered(tried: TriedAnswers): string {
+    const many =
+      tried.leave === 1 ? 'one change was tried and leaves it' : `${tried.leave} changes were tried and leave it`;
+    const rest = tried.untried ? `; ${tried.untried} were not tried` : '';
+    return tried.leave + tried.untried === 0
+      ? 'No ready change answers it.'
+      : `No ready change answers it: ${many}${rest}.`;
   }
 
   /** A story as faults on the lanes, in place of those that lie there. */

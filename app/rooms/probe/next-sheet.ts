@@ -49,10 +49,11 @@ export class NextSheet {
   protected readonly error = signal('');
   protected readonly standins = Object.values(STANDINS).map((s): Choice => [s.key, s.name]);
   protected readonly standin = computed(() => standinOf(this.bench.job().standin));
-  /** Isolation is never put off; neither is the choice on the practice shelf. */
+  /** Isolation is never put off, but for a test that takes a tester nobody has; neither is the choice on the practice shelf. */
   protected readonly skippable = computed(
     () =>
-      ![this.next().from, this.next().to].some((p) => ['mains', 'live', 'neutral', 'earth'].includes(p.kind)) &&
+      (this.next().kind === 'insulation' ||
+        ![this.next().from, this.next().to].some((p) => ['mains', 'live', 'neutral', 'earth'].includes(p.kind))) &&
       !isPractice(this.bench.job().standin.model),
   );
   protected readonly unit = computed(() => {

@@ -57,7 +57,7 @@ export class StripPart {
   private readonly strip = computed(() => this.strips().find((s) => s.id === this.chosen()) ?? this.strips()[0]);
   protected readonly state = computed(() => {
     const strip = this.strip();
-    return strip ? stripState(this.bench.job(), strip) : null;
+    return strip ? stripState(this.bench.job(), strip, (this.bench.skipped()[strip.id] ?? []).length > 0) : null;
   });
   protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === this.strip()?.id));
   protected readonly findings = computed(() =>
@@ -68,6 +68,11 @@ export class StripPart {
   protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
 
   /** A number answers the very question that was asked: its setting, its state and its place go with it. */
+  /** Nobody here has a tester of 500 V. */
+  protected withoutTester(strip: string): void {
+    this.bench.skip(strip, 'insulation');
+  }
+
   protected answer(n: StripStep, text: string): void {
     const point = (p: number | 'mains' | 'earth'): Reading['from'] =>
       typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' };

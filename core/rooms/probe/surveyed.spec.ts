@@ -87,6 +87,48 @@ describe('an unlabelled strip', () => {
     expect(s.next!.notePrefix).toBe('back 3-4 loaded');
   });
 
+  // A roller door: 1 is +24 V, 2 and 4 are 0 V, 3 is the start behind 4.7 kΩ from 24 V, 5 and 6 are a dry lamp contact. Levels worked out by
+  // hand: nothing stands between 1 and 3, which are not one; 3 listens against 2 and 4, with 24 · 1/5.7 = 4.2 V left under 1 kΩ.
+  it('finds a line that is pulled up to the rail, though nothing stands between the two, and leaves what is dry alone', () => {
+    const levels: Readonly<Record<number, number | null>> = { 1: 24, 2: 0, 3: 24, 4: 0, 5: null, 6: null };
+    const open = (a: number, b: number): number => {
+      const [x, y] = [levels[a], levels[b]];
+      return x == null || y == null ? 0 : x - y;
+    };
+    const lines = ['strip back 6'];
+    const asked: string[] = [];
+    const found = (): { a: number; b: number } | null => {
+      for (let i = 0; i < 60; i++) {
+        const job = jobWith(...lines);
+        const s = stripState(job, job.survey.strips[0]!);
+        if (s.found || !s.next) return s.found;
+        const { notePrefix, a, b, kind, state: at } = s.next;
+        asked.push(notePrefix);
+        const t = typeof b === 'number' ? b : 0;
+        const v = open(a, t);
+        const left = Math.abs(v) > 1 && (a === 3 || t === 3) ? v / 5.7 : v;
+        const said =
+          b === 'mains'
+            ? '>20M'
+            : b === 'earth'
+              ? '0.8 VAC'
+              : kind === 'jumper'
+                ? a === 3 || t === 3
+                  ? 'moves'
+                  : 'nothing'
+                : kind === 'volts-ac'
+                  ? '0.0 VAC'
+                  : `${(at === 'loaded' ? left : v).toFixed(2)} V`;
+        lines.push(`${notePrefix} ${said}`);
+      }
+      return null;
+    };
+    expect(found()).toMatchObject({ a: 2, b: 3 });
+    expect(asked.filter((x) => x.includes('jumper'))).toEqual(['back jumper 2-3 1k']);
+    // DC, AC and a load of all fifteen pairs would be forty-five.
+    expect(asked.filter((x) => /\d-\d/.test(x)).length).toBeLessThan(20);
+  });
+
   it('ends when a pair moves the machine, and stops at mains', () => {
     expect(state('back jumper 2-3 1k moves').found).toMatchObject({ a: 2, b: 3 });
     expect(state('back jumper 2-3 1k moves').next).toBeNull();

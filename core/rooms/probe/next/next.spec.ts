@@ -3,15 +3,24 @@ import { FIRST_SHARES } from '../../../engines/circuit';
 import { readNoteLine } from '../../../ground/notes';
 import { edited, CONTROL_KINDS, HAND_METER, type Job, type Meter } from '../../../ground/job';
 import { controlFacts, nextFor, surveyOf, surveysOf, tieOf } from '..';
+import { readingsWorth } from './next';
 import { boardOrder } from '../board-order';
 import { meaningsOf, outcomesOf } from '../inference/information';
 import { LOOK_SPEC } from '../inference/menu';
 import { normalCdf } from '../../../ground/quantity';
 import { entropyBits } from '../inference/entropy';
 import { posteriorOf } from '../inference/posterior';
+import { specKey } from '../inference/spec-key';
+import { isolationOf } from '../isolation/isolation';
 import { allowed } from '../isolation/safety-order';
 import { REMAINDER_SHARE } from '../inference/remainder';
 import { CONTROL, ISOLATED, T, jobWith } from '../../../testing/probe-jobs';
+
+/** Notes on a machine whose plug goes in one way only. */
+const oneWay = (...lines: string[]): Job => {
+  const job = jobWith(...lines);
+  return { ...job, survey: { ...job.survey, mains: { ...job.survey.mains, feed: 'plug-one-way' } } };
+};
 
 describe('the next reading', () => {
   it('asks for isolation first, unplugged before powered', () => {
@@ -63,6 +72,31 @@ describe('the next reading', () => {
     expect(loaded('start A-B idle 0 V')).toBe(false);
     expect(loaded('start A-B idle 0 V', 'start A-B idle 0.1 VAC')).toBe(true);
     expect(loaded('start A-B idle 0 V', 'start A-B idle 110 VAC')).toBe(false);
+  });
+
+  it('goes on without a tester of 500 V that nobody has, and leaves isolation open', () => {
+    const job = oneWay(...ISOLATED, 'start look springs back', 'start B to ground off 0.1 ohm');
+    const first = nextFor(job, surveyOf(job, CONTROL))!;
+    expect(first.kind).toBe('insulation');
+    const skip = new Set([specKey(first)]);
+    const { posterior } = surveyOf(job, CONTROL);
+    const powered = (without: ReadonlySet<string>): boolean =>
+      readingsWorth(job, CONTROL, posterior, without).some(({ spec }) => spec.kind === 'volts-dc');
+    expect([powered(new Set()), powered(skip)]).toEqual([false, true]);
+    expect(nextFor(job, surveyOf(job, CONTROL), skip)!.kind).not.toBe('insulation');
+    expect(isolationOf(job, CONTROL).verdict).toBe('unknown');
+    // What an ohmmeter does not show apart is not powered, whoever has what.
+    const doubtful = oneWay(
+      'ground to mains off 3M',
+      'start A to mains off 3M',
+      'start B to mains off 3M',
+      'start A to earth 0.8 VAC',
+    );
+    expect(
+      readingsWorth(doubtful, CONTROL, surveyOf(doubtful, CONTROL).posterior, skip).some(
+        ({ spec }) => spec.kind === 'volts-dc',
+      ),
+    ).toBe(false);
   });
 
   it('says what each answer would mean and begins its note line', () => {

@@ -50,13 +50,14 @@ export function pairTable(n: number, readings: readonly Reading[]): Pair[] {
   const across: Across = (a, b, kind, state) =>
     latest(readings.filter((r) => r.kind === kind && r.state === state && between(r, a, b)));
   const all = Array.from({ length: n }, (_, i) => i + 1);
-  return all.flatMap((a) => all.filter((b) => b > a).map((b) => pairOf(a, b, all, across, readings)));
+  const levels = levelsOf(n, readings);
+  return all.flatMap((a) => all.filter((b) => b > a).map((b) => pairOf(a, b, levels, across, readings)));
 }
 
-function pairOf(a: number, b: number, all: readonly number[], across: Across, readings: readonly Reading[]): Pair {
+function pairOf(a: number, b: number, levels: Levels, across: Across, readings: readonly Reading[]): Pair {
   const dc = signed(across(a, b, 'volts-dc', 'idle'), a);
   const ac = across(a, b, 'volts-ac', 'idle')?.value ?? null;
-  const dcVolts = dc ?? dcByThird(a, b, all, across);
+  const dcVolts = dc ?? byLevels(levels, a, b);
   const loaded = signed(across(a, b, 'volts-dc', 'loaded'), a) ?? across(a, b, 'volts-ac', 'loaded')?.value ?? null;
   const direct = Math.abs(dcVolts ?? 0);
   const sourceOhms = loaded === null ? null : ohmsBehind(direct >= NO_VOLTS ? direct : (ac ?? 0), Math.abs(loaded));
@@ -73,14 +74,36 @@ function pairOf(a: number, b: number, all: readonly number[], across: Across, re
   };
 }
 
-/** Voltages add up along a way: what lies between two terminals follows from a third that was read against both. */
-function dcByThird(a: number, b: number, all: readonly number[], across: Across): number | null {
-  for (const c of all) {
-    if (c === a || c === b) continue;
-    const [first, second] = [across(a, c, 'volts-dc', 'idle'), across(c, b, 'volts-dc', 'idle')];
-    if (steady(first) && steady(second)) return present(signed(first, a)) + present(signed(second, c));
+/** A terminal's level within what steady readings tie together: which of these it belongs to, by its first terminal, and V over that one. */
+export type Levels = ReadonlyMap<number, { readonly of: number; readonly volts: number }>;
+
+/** Voltages add up along a way: terminals that readings with a voltage of their own tie together stand at known levels to each other. */
+export function levelsOf(n: number, readings: readonly Reading[]): Levels {
+  const ties = readings.filter((r) => r.kind === 'volts-dc' && r.state === 'idle' && steady(r));
+  const out = new Map<number, { of: number; volts: number }>();
+  for (let first = 1; first <= n; first++) {
+    if (out.has(first)) continue;
+    out.set(first, { of: first, volts: 0 });
+    const open = [first];
+    for (let t = open.pop(); t !== undefined; t = open.pop()) {
+      const { volts } = present(out.get(t));
+      for (const r of ties) {
+        const [from, to] = [terminalNumber(r.from), terminalNumber(r.to)];
+        const other = from === t ? to : to === t ? from : 0;
+        if (!(other >= 1 && other <= n) || out.has(other)) continue;
+        // From one terminal to another is how far the first stands over the second.
+        out.set(other, { of: first, volts: from === t ? volts - r.value : volts + r.value });
+        open.push(other);
+      }
+    }
   }
-  return null;
+  return out;
+}
+
+/** Volts from one terminal to another that are tied together; null where they are not. */
+function byLevels(levels: Levels, a: number, b: number): number | null {
+  const [x, y] = [levels.get(a), levels.get(b)];
+  return x && y && x.of === y.of ? x.volts - y.volts : null;
 }
 
 /** Resistance behind a pair that falls from one voltage to the other under the test resistor, Ω. */

@@ -10,7 +10,8 @@ import {
   toPin,
 } from '../isolation/isolation';
 import { MAINS_QUESTIONS } from '../isolation/findings';
-import { NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
+import { formatQuantity } from '../../../ground/quantity';
+import { levelsOf, NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
 
 /** What to read next on a strip. */
 export interface StripStep {
@@ -46,8 +47,11 @@ const AC_WORDS: Partial<Record<Reading['state'], string>> = {
   'turned-10k': ', the plug turned round, with 10 kΩ across the tips',
 };
 
-/** What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial. */
-export function stripState(job: Job, strip: Strip): StripState {
+/**
+ * What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial.
+ * @param noTester nobody here has a tester of 500 V: where all else was read and showed nothing it goes on, and isolation stays open.
+ */
+export function stripState(job: Job, strip: Strip, noTester = false): StripState {
   const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
   const n = strip.wires.length;
   const tied = readings.find(
@@ -91,7 +95,7 @@ export function stripState(job: Job, strip: Strip): StripState {
       found: null,
       stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.',
     };
-  const next = nextStep(job, strip, readings, pairs);
+  const next = nextStep(job, strip, readings, pairs, noTester);
   return {
     strip,
     pairs,
@@ -120,9 +124,18 @@ const likeness = (p: Pair): number => {
 };
 
 /** The next reading or trial of a strip: what proves it apart from mains, then how its grounds lie, then its likeliest pair. */
-const nextStep = (job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null => {
-  const apart = apartStep(job, strip, readings);
-  return apart === 'stuck' ? null : (apart ?? starStep(strip, readings) ?? pairStep(strip, pairs));
+const nextStep = (
+  job: Job,
+  strip: Strip,
+  readings: readonly Reading[],
+  pairs: readonly Pair[],
+  noTester: boolean,
+): StripStep | null => {
+  const step = apartStep(job, strip, readings);
+  const apart = noTester && step !== 'stuck' && step?.kind === 'insulation' ? null : step;
+  return apart === 'stuck'
+    ? null
+    : (apart ?? starStep(strip, readings) ?? pairStep(strip, pairs) ?? crossStep(strip, readings));
 };
 
 /** What still has to be read before the strip is proven apart from mains; `stuck` where a reading says that it is not. */
@@ -203,7 +216,7 @@ function pairStep({ name }: Strip, pairs: readonly Pair[]): StripStep | null {
       title: `Volts from ${best.a} to ${best.b} with 1 kΩ across`,
       notePrefix: `${name} ${pair} loaded`,
       state: 'loaded',
-      caution: 'This may press the machine: keep it safe to start. Touch the resistor by its sleeve.',
+      caution: `This may press the machine: keep it safe to start. Touch the resistor by its sleeve.${heatWords(best)}`,
     };
   const wire = best.jumper === 'nothing-by-1k';
   return {
@@ -218,6 +231,16 @@ function pairStep({ name }: Strip, pairs: readonly Pair[]): StripStep | null {
     kind: 'jumper',
     state: 'idle',
   };
+}
+
+/** What a resistor of 1 kΩ bears for long, W: the usual small one is good for a quarter of a watt, used to half of it (`small-parts`). */
+const SMALL_WATTS = 0.125;
+/** A word where 1 kΩ across a pair turns more into heat than a small resistor bears. */
+function heatWords({ dcVolts, acVolts }: Pair): string {
+  const watts = Math.max(Math.abs(dcVolts ?? 0), acVolts ?? 0) ** 2 / 1000;
+  return watts > SMALL_WATTS
+    ? ` It takes ${formatQuantity(watts, 'W')}: a resistor of ${watts > 1 ? 5 : 1} W, or a small one for no longer than the reading.`
+    : '';
 }
 
 const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
@@ -264,6 +287,43 @@ function starStep(strip: Strip, readings: readonly Reading[]): StripStep | null 
       if (ac.value < NO_VOLTS * 4) floating.push(t);
     }
     group = floating;
+  }
+  return null;
+}
+
+/**
+ * A terminal that shows nothing against one may stand at its level and be no part of it, as a line that is pulled up does: it is read
+ * against another level of each group as well. What shows nothing against two levels of a group floats apart from it.
+ */
+function crossStep(strip: Strip, readings: readonly Reading[]): StripStep | null {
+  const n = strip.wires.length;
+  const levels = levelsOf(n, readings);
+  const groups = new Map<number, number[]>();
+  for (const [t, { of }] of levels) groups.set(of, [...(groups.get(of) ?? []), t]);
+  const between = (a: number, b: number): Reading | undefined =>
+    readings.find(
+      (r) =>
+        r.kind === 'volts-dc' &&
+        r.state === 'idle' &&
+        [terminalNumber(r.from), terminalNumber(r.to)].sort((x, y) => x - y).join() ===
+          [a, b].sort((x, y) => x - y).join(),
+    );
+  for (const group of groups.values()) {
+    if (group.length < 2) continue;
+    for (let t = 1; t <= n; t++) {
+      if (group.includes(t)) continue;
+      const read = group.filter((g) => between(g, t));
+      const levelOf = (g: number): number => levels.get(g)?.volts ?? 0;
+      const other = group.find((g) => read.every((x) => Math.abs(levelOf(x) - levelOf(g)) >= NO_VOLTS));
+      if (read.length !== 1 || other === undefined) continue;
+      return volts(
+        strip.name,
+        other,
+        t,
+        'volts-dc',
+        `Terminal ${t} shows nothing against ${read[0] ?? ''}: it may stand at its level, as a line that is pulled up does.`,
+      );
+    }
   }
   return null;
 }
