@@ -39,7 +39,7 @@ export class RoutineRoom {
   protected readonly bench = inject(Bench);
   private readonly taker = inject(TakeAway);
   protected readonly days = DAYS;
-  protected readonly words = saySentence;
+  protected readonly words = (s: Sentence): string => saySentence(s, this.bench.job().act.moves);
   protected readonly sentences = computed(() => this.bench.job().routine.sentences);
   protected readonly findings = computed(() => this.bench.findings('routine'));
   protected readonly moves = computed((): readonly Choice[] =>
@@ -64,7 +64,7 @@ export class RoutineRoom {
   protected set(s: Sentence, set: Partial<Sentence>): void {
     const next = { ...s, ...set };
     next.days = [...next.days].sort((a, b) => a - b);
-    this.bench.put('routine.sentences', next, saySentence(next));
+    this.bench.put('routine.sentences', next, this.words(next));
   }
 
   protected add(): void {
@@ -75,10 +75,10 @@ export class RoutineRoom {
       ifArmed: this.bench.job().wish.hazards.includes('unattended-heat'),
       move: '',
     };
-    this.bench.put('routine.sentences', s, saySentence(s));
+    this.bench.put('routine.sentences', s, this.words(s));
   }
 
   protected remove(s: Sentence): void {
-    this.taker.drop('The sentence', 'routine.sentences', s.id, `no longer: ${saySentence(s)}`);
+    this.taker.drop('The sentence', 'routine.sentences', s.id, `no longer: ${this.words(s)}`);
   }
 }

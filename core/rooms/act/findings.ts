@@ -194,7 +194,10 @@ function missedPress(job: Job): Finding[] {
     finding('act', 'missed-press', { verdict: 'settled', title, caption, source: MISSED_SOURCES }),
   ];
   if (!worst) return harmless('One missed press changes nothing here', 'missed press harmless');
-  if (!lasting && call === undefined && looksIn(job))
+  // Pressed again is what the run shows, not what a plan that looks might do: one press more than where nothing was missed.
+  const presses = (t: RunTrace): number => t.outputs.reduce((sum, { spans }) => sum + spans.length, 0);
+  const again = (): boolean => presses(trace) > presses(present(oneRun(job, [])));
+  if (!lasting && call === undefined && looksIn(job) && again())
     return harmless(
       `One missed press is noticed and pressed again: plan and machine part for ${apart} only`,
       'missed press mended',

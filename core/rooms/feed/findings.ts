@@ -1,6 +1,6 @@
 import { concerning, finding, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { freshLink, freshSource, type Job, type JobEdit } from '../../ground/job';
+import type { Job } from '../../ground/job';
 import { boxFinding } from './box';
 import { groundFindings } from './grounds';
 import { judgeCells } from './judge-battery';
@@ -10,23 +10,10 @@ import { asFarAsSaid } from './ids';
 import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
 import { judgeSource } from './judge-sources';
 import { judgeLoads } from './judge-volts';
+import { proposedSupply } from './proposal';
 import { supplyTree } from '../../engines/supply';
 import { supplyRun } from './supply-run';
 import { togetherFindings } from './together';
-
-/** A plug-in supply on a lead of which nobody said anything: what most single buttons take. */
-const USUAL_SUPPLY: JobEdit = {
-  do: 'several',
-  edits: [
-    {
-      do: 'put',
-      list: 'feed.sources',
-      item: { ...freshSource('supply', 'own plug-in supply'), volts: 5, amps: 1 },
-    },
-    { do: 'put', list: 'feed.links', item: freshLink('lead', 'lead', 'lead', 'supply') },
-  ],
-  say: 'own supply, 5 V, 1 A',
-};
 
 /**
  * What Feed judges: every source, converter, fuse, lead and load at every instant of every course, grounds, heat and cells.
@@ -39,11 +26,7 @@ export function feedFindings(job: Job, facts: Facts, pressWatts = 0): Finding[] 
         verdict: 'unknown',
         title: 'No supply chosen yet',
         caption: 'no supply yet',
-        remedy: {
-          text: 'A 5 V, 1 A plug-in supply of its own suits most single buttons.',
-          label: 'Use 5 V, 1 A',
-          edit: USUAL_SUPPLY,
-        },
+        remedy: proposedSupply(facts),
       }),
     ];
   const r = supplyRun(job, facts, supplyTree(job.feed), pressWatts);

@@ -1,6 +1,6 @@
 import { firstItem } from '../../ground/lists';
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
-import { freeId, freshHand, type Job, type Sentence, machineOf, looksFirst, sayAt } from '../../ground/job';
+import { freeId, freshHand, type Job, type Move, type Sentence, machineOf, looksFirst, sayAt } from '../../ground/job';
 import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { clockChangeFirings } from './firings';
@@ -15,9 +15,12 @@ export function sayDays(days: readonly number[]): string {
   return sorted.map((d) => WEEKDAYS.short[d]).join(', ') || 'no day';
 }
 
-/** A rule of the routine in words. */
-export const saySentence = (s: Sentence): string =>
-  `At ${sayAt(s)} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}, press.`;
+/** A rule of the routine in words. @param moves the job's; where there are several the sentence names its own. */
+export function saySentence(s: Sentence, moves: readonly Pick<Move, 'id' | 'name'>[] = []): string {
+  const move = moves.length > 1 ? (moves.find((m) => m.id === s.move) ?? moves[0]) : undefined;
+  const when = `At ${sayAt(s)} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}`;
+  return move ? `${when}: “${move.name}”.` : `${when}, press.`;
+}
 
 /** The arm switch that sentences ask for, or the pin that it waits for. */
 function armRemedy(job: Job): Remedy {
@@ -46,11 +49,12 @@ export function routineFindings(job: Job): Finding[] {
   return [
     summary('routine', 'plan', {
       verdict: 'settled',
-      title: acting.map(saySentence).join(' '),
+      title: acting.map((s) => saySentence(s, job.act.moves)).join(' '),
       caption: `${sayDays(firstItem(acting).days)} ${sayAt(firstItem(acting))}`,
       source: ['iana-tz', 'maker'],
     }),
     ...[
+      noDayFinding(sentences),
       armedFinding(job, acting),
       twiceFinding(acting),
       unarmedFinding(job, acting),
@@ -59,6 +63,19 @@ export function routineFindings(job: Job): Finding[] {
       clockFinding(job, acting),
     ].filter((f) => f !== null),
   ];
+}
+
+/** A sentence of which no day is chosen, beside others that act. */
+function noDayFinding(sentences: readonly Sentence[]): Finding | null {
+  const idle = sentences.find((s) => s.days.length === 0);
+  return idle
+    ? finding('routine', 'no-day', {
+        verdict: 'tight',
+        title: `No day is chosen for the sentence at ${sayAt(idle)}: it never acts`,
+        caption: 'sentence without a day',
+        remedy: { text: 'Choose its days, or take it away.' },
+      })
+    : null;
 }
 
 function armedFinding(job: Job, acting: readonly Sentence[]): Finding | null {

@@ -13,6 +13,23 @@ const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({
   move: '',
 });
 
+describe('sentences in words', () => {
+  it('name their move where there are several, and one without a day is told', () => {
+    const moves = [
+      { id: 'a', name: 'low on' },
+      { id: 'b', name: 'high on' },
+    ];
+    expect(saySentence({ ...at('14:00'), move: 'b' }, moves)).toBe('At 14:00 on every day: “high on”.');
+    expect(saySentence(at('14:00'), moves)).toBe('At 14:00 on every day: “low on”.');
+    expect(saySentence(at('14:00'), moves.slice(1))).toBe('At 14:00 on every day, press.');
+    const job = changed(demoJob('yard-gate'), 'routine', { sentences: [at('22:30'), at('14:00', [])] });
+    expect(findingOf(job, 'routine.no-day')).toMatchObject({
+      verdict: 'tight',
+      title: expect.stringContaining('14:00'),
+    });
+  });
+});
+
 describe('the next firings', () => {
   it('keeps to the chosen weekdays and to strictly later times', () => {
     const list = nextFirings([at('10:40', [1, 3])], '2026-03-02T10:40:00Z', 'UTC', 4);

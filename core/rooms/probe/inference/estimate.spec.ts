@@ -3,6 +3,7 @@ import { benchJob } from '../../../testing/jobs';
 import { buildOf, DRAW_DIMENSIONS, drawBuild, type Build } from '../../../engines/circuit';
 import { edited, CONTROL_KINDS, HAND_METER, type ControlKind, type Job } from '../../../ground/job';
 import { seededRandom } from '../../../ground/quantity';
+import { CONTROL as START, ISOLATED, jobWith } from '../../../testing/probe-jobs';
 import { nextFor, surveyOf, takenFrom, type Candidate } from '..';
 
 const CONTROL = 'control-it';
@@ -84,6 +85,16 @@ describe('estimated values hold the truth within their bounds', () => {
       const { held, of } = found[name]!;
       expect(of, `${name} was measured often enough`).toBeGreaterThanOrEqual(5);
       expect(held / of, `${name}: ${held} of ${of}`).toBeGreaterThanOrEqual(0.9);
+    }
+  });
+
+  it('takes no stray of tenths of a volt AC for the supply where 24 V DC stand, in whichever order they were read', () => {
+    const lines = ['start look springs back', 'start A-B idle 24 V', 'start A-B idle 5.1 mA'];
+    for (const stray of [1, 2, 3]) {
+      const noted = [...lines.slice(0, stray), 'start A-B idle 0.3 VAC', ...lines.slice(stray)];
+      const { estimates } = surveyOf(jobWith(...ISOLATED, ...noted), START).candidates[0]!;
+      const volts = estimates['supplyVolts'] ?? estimates['loopVolts'];
+      expect(volts!.value.nominal).toBeCloseTo(24, 0);
     }
   });
 

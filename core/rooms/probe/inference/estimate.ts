@@ -60,6 +60,16 @@ function showsOpenVolts(s: EstimateReadings, r: Reading, steadySide: string): bo
   return toGround && r.kind === 'volts-dc' && s.kind !== 'serial-bus';
 }
 
+/** What a line picks up on the other setting of a meter is no supply: less than this share of what stands there. */
+const STRAY_SHARE = 0.1;
+/** The last reading of what stands there, on the setting on which it stands: a stray of the other one is left out. */
+function standing(list: readonly Reading[]): Reading | undefined {
+  const [dc, ac] = (['volts-dc', 'volts-ac'] as const).map((kind) => latest(list.filter((r) => r.kind === kind)));
+  if (!dc || !ac) return dc ?? ac;
+  const [x, y] = [Math.abs(dc.value), Math.abs(ac.value)];
+  return y < STRAY_SHARE * x ? dc : x < STRAY_SHARE * y ? ac : latest([dc, ac]);
+}
+
 /** The supply, loop or load voltage, from what stands there while nobody presses. */
 function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   // Without volts there is nothing to estimate, and where the far side stands is dear to know.
@@ -68,7 +78,7 @@ function openVolts(s: EstimateReadings, out: Record<string, Estimate>): void {
   const other = s.signal === 'A' ? 'B' : 'A';
   const steadySide = farSideOf(s.kind, s.p) === 'supply' || s.kind === 'scanned-matrix' ? other : s.signal;
   const shows = (r: Reading): boolean => showsOpenVolts(s, r, steadySide);
-  const r = latest(s.usable.filter(shows));
+  const r = standing(s.usable.filter(shows));
   if (!r) return;
   const [low, high] = s
     .bounds(r)
