@@ -87,13 +87,13 @@ describe('an unlabelled strip', () => {
     expect(s.next!.notePrefix).toBe('back 3-4 loaded');
   });
 
-  // A roller door: 1 is +24 V, 2 and 4 are 0 V, 3 is the start behind 4.7 kΩ from 24 V, 5 and 6 are a dry lamp contact. Levels worked out by
+  // A roller door: 1 is +24 V, 2 and 4 are 0 V, 3 is the start behind 4.7 kΩ from 24 V, 5 and 6 a dry lamp contact. Levels worked out by
   // hand: nothing stands between 1 and 3, which are not one; 3 listens against 2 and 4, with 24 · 1/5.7 = 4.2 V left under 1 kΩ.
   it('finds a line that is pulled up to the rail, though nothing stands between the two, and leaves what is dry alone', () => {
     const levels: Readonly<Record<number, number | null>> = { 1: 24, 2: 0, 3: 24, 4: 0, 5: null, 6: null };
     const open = (a: number, b: number): number => {
       const [x, y] = [levels[a], levels[b]];
-      return x == null || y == null ? 0 : x - y;
+      return typeof x === 'number' && typeof y === 'number' ? x - y : 0;
     };
     const lines = ['strip back 6'];
     const asked: string[] = [];

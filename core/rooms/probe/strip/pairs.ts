@@ -74,7 +74,7 @@ function pairOf(a: number, b: number, levels: Levels, across: Across, readings: 
   };
 }
 
-/** A terminal's level within what steady readings tie together: which of these it belongs to, by its first terminal, and V over that one. */
+/** A terminal's level among those that steady readings tie together: which group it is of, by its first terminal, and V over that one. */
 export type Levels = ReadonlyMap<number, { readonly of: number; readonly volts: number }>;
 
 /** Voltages add up along a way: terminals that readings with a voltage of their own tie together stand at known levels to each other. */
