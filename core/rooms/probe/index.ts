@@ -38,4 +38,5 @@ export {
 export { practiceResult, type Guess, type PracticeResult } from './practice';
 export { controlFromPair } from './strip/control';
 export type { Pair } from './strip/pairs';
-export { stripState, type StripState, type StripStep } from './strip/terminals';
+export type { StripStep } from './strip/step';
+export { stripState, type StripState } from './strip/terminals';

@@ -11,21 +11,9 @@ import {
 } from '../isolation/isolation';
 import { MAINS_QUESTIONS } from '../isolation/findings';
 import { formatQuantity } from '../../../ground/quantity';
-import { levelsOf, NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
-
-/** What to read next on a strip. */
-export interface StripStep {
-  readonly title: string;
-  readonly why: string;
-  readonly caution: string;
-  /** How the answer begins as a note line. */
-  readonly notePrefix: string;
-  readonly a: number;
-  readonly b: number | 'mains' | 'earth';
-  readonly kind: Reading['kind'];
-  /** The state that the question asks for; an answer is kept in it and in no other. */
-  readonly state: Reading['state'];
-}
+import { NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
+import { volts, type StripStep } from './step';
+import { crossStep, starStep } from './volts-steps';
 
 /** What is known of a strip, and what to read next. */
 export interface StripState {
@@ -241,89 +229,4 @@ function heatWords({ dcVolts, acVolts }: Pair): string {
   return watts > SMALL_WATTS
     ? ` It takes ${formatQuantity(watts, 'W')}: a resistor of ${watts > 1 ? 5 : 1} W, or a small one for no longer than the reading.`
     : '';
-}
-
-const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
-  title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`,
-  why,
-  caution: 'One hand in the pocket; tips only on the two screws.',
-  notePrefix: `${name} ${a}-${b} idle`,
-  a,
-  b,
-  kind,
-  state: 'idle',
-});
-
-/**
- * Volts from one terminal to every other; those that show nothing may float apart from it, so one of them becomes the next centre.
- * So n − 1 readings usually do for what n·(n − 1)/2 pairs would take.
- */
-function starStep(strip: Strip, readings: readonly Reading[]): StripStep | null {
-  let group = strip.wires.map((_, i) => i + 1);
-  for (let round = 0; group.length > 1 && round < strip.wires.length; round++) {
-    const [centre, ...others] = group as [number, ...number[]];
-    const floating: number[] = [];
-    for (const t of others) {
-      const read = (kind: Reading['kind']): Reading | undefined =>
-        readings.find(
-          (r) =>
-            r.kind === kind &&
-            r.state === 'idle' &&
-            ((terminalNumber(r.from) === centre && terminalNumber(r.to) === t) ||
-              (terminalNumber(r.from) === t && terminalNumber(r.to) === centre)),
-        );
-      const dc = read('volts-dc');
-      if (!dc)
-        return volts(
-          strip.name,
-          centre,
-          t,
-          'volts-dc',
-          `Volts of every pair come first; terminal ${centre} is the centre, the other pairs follow by difference.`,
-        );
-      if (Math.abs(dc.value) >= NO_VOLTS) continue;
-      const ac = read('volts-ac');
-      if (!ac) return volts(strip.name, centre, t, 'volts-ac', 'No DC between them; an AC loop would show here.');
-      if (ac.value < NO_VOLTS * 4) floating.push(t);
-    }
-    group = floating;
-  }
-  return null;
-}
-
-/**
- * A terminal that shows nothing against one may stand at its level and be no part of it, as a line that is pulled up does: it is read
- * against another level of each group as well. What shows nothing against two levels of a group floats apart from it.
- */
-function crossStep(strip: Strip, readings: readonly Reading[]): StripStep | null {
-  const n = strip.wires.length;
-  const levels = levelsOf(n, readings);
-  const groups = new Map<number, number[]>();
-  for (const [t, { of }] of levels) groups.set(of, [...(groups.get(of) ?? []), t]);
-  const between = (a: number, b: number): Reading | undefined =>
-    readings.find(
-      (r) =>
-        r.kind === 'volts-dc' &&
-        r.state === 'idle' &&
-        [terminalNumber(r.from), terminalNumber(r.to)].sort((x, y) => x - y).join() ===
-          [a, b].sort((x, y) => x - y).join(),
-    );
-  for (const group of groups.values()) {
-    if (group.length < 2) continue;
-    for (let t = 1; t <= n; t++) {
-      if (group.includes(t)) continue;
-      const read = group.filter((g) => between(g, t));
-      const levelOf = (g: number): number => levels.get(g)?.volts ?? 0;
-      const other = group.find((g) => read.every((x) => Math.abs(levelOf(x) - levelOf(g)) >= NO_VOLTS));
-      if (read.length !== 1 || other === undefined) continue;
-      return volts(
-        strip.name,
-        other,
-        t,
-        'volts-dc',
-        `Terminal ${t} shows nothing against ${read[0] ?? ''}: it may stand at its level, as a line that is pulled up does.`,
-      );
-    }
-  }
-  return null;
 }
