@@ -31,6 +31,7 @@ test('keypad and strip', async ({ page }) => {
   await page.waitForTimeout(1000);
   await shot(page, 'keypad');
   await page.goto(`${DEMO}/job/demo-yard-gate/probe?part=strip`);
+  await expect(page.locator('gt-two-columns')).toBeVisible();
   await page.waitForTimeout(1500);
   await shot(page, 'strip');
 });
