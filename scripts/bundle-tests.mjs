@@ -38,12 +38,12 @@ export async function bundleTests(name, folders, ending) {
       {
         name: 'where sources stand',
         setup: ({ onLoad }) =>
-          onLoad({ filter: /\.ts$/ }, ({ path }) => ({
+          onLoad({ filter: /\.(ts|js)$/ }, ({ path }) => ({
             contents: readFileSync(path, 'utf8').replaceAll(
               'import.meta.url',
               JSON.stringify(pathToFileURL(path).href),
             ),
-            loader: 'ts',
+            loader: path.endsWith('.ts') ? 'ts' : 'js',
           })),
       },
     ],

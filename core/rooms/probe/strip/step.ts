@@ -15,7 +15,13 @@ export interface StripStep {
 }
 
 /** Volts from one terminal to another, powered. */
-export const volts = (name: string, a: number, b: number, kind: 'volts-dc' | 'volts-ac', why: string): StripStep => ({
+export const voltsStep = (
+  name: string,
+  a: number,
+  b: number,
+  kind: 'volts-dc' | 'volts-ac',
+  why: string,
+): StripStep => ({
   title: `${kind === 'volts-ac' ? 'AC volts' : 'Volts'} from terminal ${a} to ${b}, powered`,
   why,
   caution: 'One hand in the pocket; tips only on the two screws.',

@@ -12,7 +12,7 @@ import {
 import { MAINS_QUESTIONS } from '../isolation/findings';
 import { formatQuantity } from '../../../ground/quantity';
 import { NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
-import { volts, type StripStep } from './step';
+import { voltsStep, type StripStep } from './step';
 import { crossStep, starStep } from './volts-steps';
 
 /** What is known of a strip, and what to read next. */
@@ -191,10 +191,11 @@ function pairStep({ name }: Strip, pairs: readonly Pair[]): StripStep | null {
     .sort((x, y) => likeness(y) - likeness(x))[0];
   if (!best) return null;
   const pair = `${best.a}-${best.b}`;
-  if (!best.direct) return volts(name, best.a, best.b, 'volts-dc', 'A pair is read across itself before it is joined.');
+  if (!best.direct)
+    return voltsStep(name, best.a, best.b, 'volts-dc', 'A pair is read across itself before it is joined.');
   if (best.loadedVolts === null)
     return {
-      ...volts(
+      ...voltsStep(
         name,
         best.a,
         best.b,

@@ -1,6 +1,6 @@
 import type { Reading, Strip } from '../../../ground/job';
 import { levelsOf, NO_VOLTS, terminalNumber } from './pairs';
-import { volts, type StripStep } from './step';
+import { voltsStep, type StripStep } from './step';
 
 /**
  * Volts from one terminal to every other; those that show nothing may float apart from it, so one of them becomes the next centre.
@@ -22,7 +22,7 @@ export function starStep(strip: Strip, readings: readonly Reading[]): StripStep 
         );
       const dc = read('volts-dc');
       if (!dc)
-        return volts(
+        return voltsStep(
           strip.name,
           centre,
           t,
@@ -31,7 +31,7 @@ export function starStep(strip: Strip, readings: readonly Reading[]): StripStep 
         );
       if (Math.abs(dc.value) >= NO_VOLTS) continue;
       const ac = read('volts-ac');
-      if (!ac) return volts(strip.name, centre, t, 'volts-ac', 'No DC between them; an AC loop would show here.');
+      if (!ac) return voltsStep(strip.name, centre, t, 'volts-ac', 'No DC between them; an AC loop would show here.');
       if (ac.value < NO_VOLTS * 4) floating.push(t);
     }
     group = floating;
@@ -61,7 +61,7 @@ export function crossStep({ name, wires }: Strip, readings: readonly Reading[]):
       const other = group.find((g) => read.every((x) => differs(x, g)));
       if (nothing === undefined || other === undefined || read.some((x) => differs(x, nothing))) continue;
       const why = `Terminal ${t} shows nothing against ${nothing}: it may stand at its level, as a line that is pulled does.`;
-      return volts(name, other, t, 'volts-dc', why);
+      return voltsStep(name, other, t, 'volts-dc', why);
     }
   }
   return null;
