@@ -238,6 +238,9 @@ export async function planThePress(page: Page): Promise<void> {
   await page.locator('[data-node="lead"]').click();
   await enter(page, 'Its length', '1.5 m');
   await enter(page, 'Cross-section of a conductor', '0.14mm2');
+  // The programming lead and the supply would feed the board both.
+  await expect(bead(page, 'Feed')).toHaveAccessibleName(/two feeds at once: tight/);
+  await page.getByRole('button', { name: 'It is taken off first' }).first().click();
   await expect(bead(page, 'Feed')).toHaveAccessibleName(/spare.*settled/);
 
   await room(page, 'Sense');
