@@ -182,27 +182,19 @@ class TurnSearch {
   /** A turn with what else moves and what breaks before; none where it mends this and breaks something else. */
   private told(row: LedgerRow, value: JobValue, to: number, edit = value.to(to)): ValueTurn[] {
     const mends = row.verdict !== 'settled';
-    if (mends && this.broken(edit).length > 0) return [];
     const there = this.rowAt(edit);
     if (!this.isTurned(row, there)) return [];
+    const changes = this.changes(edit);
+    if (!changes || (mends && brokenBy(changes).length > 0)) return [];
     const { words, unit, now } = value;
-    const earlier = this.fit(value, now * (to / now) ** EARLIER);
-    const first = mends ? [] : this.broken(value.to(earlier));
-    const moves = this.moved(edit).filter((m) => !first.includes(m));
+    const earlier = value.to(this.fit(value, now * (to / now) ** EARLIER));
+    const first = mends ? [] : brokenBy(this.changes(earlier) ?? []);
+    const moves = captionsOf(changes).filter((m) => !first.includes(m));
     return [{ words, unit, now, to, confirms: to === now, verdict: there.verdict, first, moves }];
   }
 
-  /** Findings that are graver after an edit than before; where the edit is refused, what refuses it stands for them. */
-  private broken(edit: JobEdit): readonly string[] {
-    const graver = this.changes(edit)?.flatMap(({ f, was }) => (isGraver(f.verdict, was) ? [f.caption] : []));
-    return graver ? [...new Set(graver)] : ['refused'];
-  }
-  private moved(edit: JobEdit): readonly string[] {
-    return [...new Set((this.changes(edit) ?? []).map(({ f }) => f.caption))];
-  }
-
   /** What is judged otherwise after an edit, the rating itself left out; null where it is refused. */
-  private changes(edit: JobEdit): { readonly f: Finding; readonly was: Verdict }[] | null {
+  private changes(edit: JobEdit): readonly Change[] | null {
     const job = this.jobAt(edit);
     if (!job) return null;
     this.looks++;
@@ -224,12 +216,22 @@ class TurnSearch {
     for (const other of partsOf(this.job, kind)) {
       if (other.id === takenPart(this.job, kind).id || out.length === MOST_PARTS || this.looks >= MOST_LOOKS) continue;
       const edit = partTaken({ job: this.job, press }, kind, other.id, `takes ${other.name}`);
-      if (this.rowAt(edit)?.verdict !== 'settled' || this.broken(edit).length > 0) continue;
-      out.push({ name: other.name, edit, moves: this.moved(edit) });
+      const changes = this.rowAt(edit)?.verdict === 'settled' ? this.changes(edit) : null;
+      if (changes && brokenBy(changes).length === 0) out.push({ name: other.name, edit, moves: captionsOf(changes) });
     }
     return out;
   }
 }
+
+/** A finding that an edit judges otherwise, with what it was. */
+interface Change {
+  readonly f: Finding;
+  readonly was: Verdict;
+}
+const captionsOf = (changes: readonly Change[]): readonly string[] => [...new Set(changes.map(({ f }) => f.caption))];
+/** Captions of what is graver than before. */
+const brokenBy = (changes: readonly Change[]): readonly string[] =>
+  captionsOf(changes.filter(({ f, was }) => isGraver(f.verdict, was)));
 
 /** Rooms whose findings follow from all others. */
 const FOLLOWS: ReadonlySet<Finding['room']> = new Set(['try', 'pack']);
