@@ -52,20 +52,32 @@ describe('what would turn a rating of the whole circuit', () => {
     for (const v of values) expect(v.first).toEqual([]);
   });
 
-  it('is another part where no number mends it, and that part really settles it and breaks nothing', () => {
-    // A coil at its end: the lead is so long that the relay does not pull in any more.
-    const source = gate.feed.sources[0]!;
-    const long = edited(gate, { do: 'put', list: 'feed.sources', item: { ...source, volts: 9 } }, gate.touchedAt);
-    const stopped = assess(long)
-      .ledger.flatMap((p) => p.ratings)
-      .find((f) => f.id.includes('coil-most-volts'))!;
-    expect(stopped.verdict).not.toBe('settled');
-    const { parts, values } = found(long, stopped.id);
+  it('is the number and every other part that settle it, each tried in the whole job', () => {
+    const pot = demoJob('rice-pot');
+    const weak = edited(
+      pot,
+      { do: 'set', at: 'press', of: pot.presses[0]!.id, set: { resistorOhms: 450 } },
+      pot.touchedAt,
+    );
+    const id = 'thumb.rating.start-relay.led-least-amps';
+    expect(ratingOf(weak, id)!.verdict).toBe('stop');
+    const { parts, values } = found(weak, id);
+    expect(values.map((v) => [v.words, v.verdict])).toEqual([['start: Resistor', 'settled']]);
+    expect(values[0]!.to).toBeLessThan(450);
+    expect(parts.length).toBeGreaterThan(0);
+    const before = assess({ ...weak, trials: [] }).findings;
     for (const p of parts) {
-      const after = edited(long, p.edit, long.touchedAt);
-      const same = ratingOf(after, stopped.id);
-      expect(same?.verdict ?? 'settled').toBe('settled');
+      const after = { ...edited(weak, p.edit, weak.touchedAt), trials: [] };
+      expect(ratingOf(after, id)!.verdict).toBe('settled');
+      const stops = (all: typeof before): number => all.filter((f) => f.verdict === 'stop' && f.room !== 'try').length;
+      expect(stops(assess(after).findings)).toBeLessThanOrEqual(stops(before));
     }
+  });
+
+  it('is no more than the supply allows: a coil of 5 V on 9 V', () => {
+    const source = gate.feed.sources[0]!;
+    const high = edited(gate, { do: 'put', list: 'feed.sources', item: { ...source, volts: 9 } }, gate.touchedAt);
+    const { values } = found(high, 'thumb.rating.gate-relay.coil-most-volts');
     const volts = values.find((v) => v.words.includes('supply gives'))!;
     expect(volts.to).toBeLessThan(9);
     expect(volts.to).toBeGreaterThan(5);

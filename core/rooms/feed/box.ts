@@ -20,8 +20,8 @@ import type { SupplyRun } from './supply-run';
 /** What a closed box gives off by its sides, W for each m² and K (`box-heat`). */
 const GIVES_OFF = 8;
 
-/** Heat that lasts inside the box: what converters lose, and what the controller, coils and the parts of presses turn into heat, W. */
-function heatInside(r: SupplyRun): number {
+/** Heat that lasts inside the box, W, by what makes it: the controller, what runs with presses, their parts, and converters. */
+function heatInside(r: SupplyRun): Step {
   const controller = r.loads.find((l) => l.id === CONTROLLER);
   const board =
     controller && controller.place >= 0
@@ -40,14 +40,29 @@ function heatInside(r: SupplyRun): number {
       }, most),
     0,
   );
-  return r.tree.nodes.reduce(
-    (sum, n, i) => {
-      if (!isConverter(n) || n.parent < 0) return sum;
-      const s = r.at(itemAt(r.lasting, i), 'lasting');
-      return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
-    },
-    board + pressed + r.pressWatts,
-  );
+  const lost = r.tree.nodes.reduce((sum, n, i) => {
+    if (!isConverter(n) || n.parent < 0) return sum;
+    const s = r.at(itemAt(r.lasting, i), 'lasting');
+    return sum + realAt(s.into, i) * realAt(s.volts, n.parent) - realAt(s.amps, i) * realAt(s.volts, i);
+  }, 0);
+  return derive('heat inside', 'P_box', 'P_ctrl + P_coil + P_part + P_conv', 'W', [
+    computed('P_ctrl', 'the controller', board, 'W', 'its mean draw times its volts'),
+    computed(
+      'P_coil',
+      'coils and other loads of presses',
+      pressed,
+      'W',
+      'those that run together, for as long as they do',
+    ),
+    computed(
+      'P_part',
+      'transistors, bridges and resistors',
+      r.pressWatts,
+      'W',
+      'the whole circuit, each press at its worst',
+    ),
+    computed('P_conv', 'lost in converters', lost, 'W', 'what goes in less what comes out, at the most that lasts'),
+  ]);
 }
 
 /** The air around what stands in the box, °C: the room and the box's own heat, or what a case meets where nobody gave its size. */
@@ -66,17 +81,13 @@ export function airCelsius(job: Job, r: SupplyRun): Step[] {
     side('h', 'height', h),
     side('d', 'depth', d),
   ]);
+  const heat = heatInside(r);
   return [
     area,
+    heat,
     derive('air inside the box', 'T_a', 'T_room + P_box / (h_b * A)', '°C', [
       chosen('T_room', 'the room, at most', roomCelsius, '°C', 'set in Feed', [-40, 100]),
-      computed(
-        'P_box',
-        'heat inside',
-        heatInside(r),
-        'W',
-        'losses of its converters, the controller’s own draw, what coils take that run for long, and transistors and bridges',
-      ),
+      carried(heat),
       constant('h_b', 'given off for each square metre and kelvin, W', GIVES_OFF, '1', 'box-heat'),
       carried(area),
     ]),

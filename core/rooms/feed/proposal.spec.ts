@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
+import type { Draw } from '../../ground/facts';
+import { within } from '../../ground/quantity';
+import { proposedSupply } from './proposal';
 import { edited, type Job } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 
@@ -28,5 +31,18 @@ describe('the supply that is proposed', () => {
     expect(after.feed.hangs.filter((h) => h.node === 'step-down').map((h) => h.load)).toContain('controller');
     const stops = assess(after).findings.filter((f) => f.room === 'feed' && f.verdict === 'stop');
     expect(stops.map((f) => f.title)).toEqual([]);
+  });
+
+  it('asks for what nobody said, and for a second supply where one voltage does not do', () => {
+    const job = bare('steam-flaps');
+    const { facts } = assess(job);
+    const [first, ...others] = facts.presses;
+    const changed = (set: Partial<Draw>) =>
+      proposedSupply({
+        ...facts,
+        presses: [{ ...first!, draws: first!.draws.map((d) => ({ ...d, ...set })) }, ...others],
+      });
+    expect(changed({ runAmps: null })).toEqual({ text: expect.stringContaining('Say first what the') });
+    expect(changed({ volts: within(24, 0.1) })).toEqual({ text: expect.stringContaining('different volts') });
   });
 });

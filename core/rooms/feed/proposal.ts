@@ -2,19 +2,15 @@ import type { Draw, Facts } from '../../ground/facts';
 import type { Remedy } from '../../ground/finding';
 import { CONTROLLER, freshConverter, freshLink, freshSource, lineId, type JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { converterValues } from '../../engines/electrics';
 
-/** What plug-in supplies are sold with, A (common practice). */
+/** What plug-in supplies and converters are sold with, A (common practice). */
 const SOLD = [1, 2, 3, 5, 10, 15, 20, 30];
 /** What a supply gives is used to four fifths of (`part-share`). */
 const USED = 0.8;
-/** What most single buttons and their controllers take, V, and from where on a load is another one's. */
+/** What a board takes while none is chosen, V, and how far a load's volts may lie from a supply's to hang on it. */
 const BOARD_VOLTS = 5;
-const ABOVE_BOARD = 5.5;
-/** Usual share of its input that a step-down converter hands on, and what it gives at most, A. */
-const EFFICIENCY = 0.85;
-const CONVERTER_AMPS = 2;
-/** Where nobody read what a motor draws as it starts, so many times its running current: common practice. */
-const STARTS = 5;
+const BEARS = 1.1;
 
 /** A load with the press that it belongs to. */
 interface Drawn {
@@ -22,67 +18,65 @@ interface Drawn {
   readonly draw: Draw;
 }
 
+const sold = (amps: number): number => SOLD.find((a) => a * USED >= amps) ?? Math.ceil(amps / USED);
+const isSaid = ({ draw }: Drawn): boolean => draw.runAmps !== null;
+
 /** Most that some loads take at once: all at work, and the largest start among them, A. */
 function mostAmps(list: readonly Drawn[]): number {
-  const starts = list.map(({ draw }) => {
-    const runs = draw.runAmps ?? 0;
-    return Math.max(0, (draw.startAmps ?? STARTS * runs) - runs);
-  });
-  return list.reduce((sum, { draw }) => sum + (draw.runAmps ?? 0), 0) + Math.max(0, ...starts);
+  const runs = list.reduce((sum, { draw }) => sum + (draw.runAmps ?? 0), 0);
+  return runs + Math.max(0, ...list.map(({ draw }) => (draw.startAmps ?? 0) - (draw.runAmps ?? 0)));
 }
 
-const sold = (amps: number): number => SOLD.find((a) => a * USED >= amps) ?? Math.ceil(amps / USED);
+/** A plug-in supply with its lead. */
+const supplied = (volts: number, amps: number): JobEdit[] => [
+  { do: 'put', list: 'feed.sources', item: { ...freshSource('supply', 'own plug-in supply'), volts, amps } },
+  { do: 'put', list: 'feed.links', item: freshLink('lead', 'lead', 'lead', 'supply') },
+];
+const hung = (load: string, node: string): JobEdit => ({ do: 'put', list: 'feed.hangs', item: { load, node } });
+const proposed = (text: string, words: string, edits: JobEdit[]): Remedy => ({
+  text,
+  label: `Use ${words}`,
+  edit: { do: 'several', edits, say: `own supply, ${words}` },
+});
 
 /**
- * The supply that suits what hangs there, as it is proposed while a job has none: 5 V for a controller and small parts; where motors want
- * more, theirs, with a step-down converter for the controller. Sized for all at work and the largest start among them.
+ * The supply that suits what hangs there, as it is proposed while a job has none: the board's volts for a controller and small parts; where
+ * motors want more, theirs, with a step-down converter for the controller. Sized for all at work and the largest start among them; what
+ * nobody said is asked for instead, and so is a second supply where one voltage does not do.
  */
 export function proposedSupply(facts: Facts): Remedy {
+  const own = facts.drive?.supplyVolts.nominal ?? BOARD_VOLTS;
   const all = facts.presses.flatMap((p) => p.draws.map((draw): Drawn => ({ id: lineId(p.id, draw.part), draw })));
-  const high = all.filter(({ draw }) => draw.volts !== null && draw.volts.low > ABOVE_BOARD);
+  const high = all.filter(({ draw }) => draw.volts !== null && draw.volts.low > own * BEARS);
   const low = all.filter((d) => !high.includes(d));
+  const unsaid = all.find((d) => !isSaid(d));
+  if (unsaid)
+    return {
+      text: `Say first what the ${unsaid.draw.name} draws, running and as it starts: the supply follows from it.`,
+    };
   const board = (facts.drive?.peakAmps ?? 0) + mostAmps(low);
-  const volts = high[0]?.draw.volts?.nominal ?? BOARD_VOLTS;
-  const takesBoard = facts.drive === null || facts.drive.supplyVolts.high < volts;
-  const fed = (edits: JobEdit[], say: string): JobEdit => ({ do: 'several', edits, say });
-  const source = (v: number, amps: number): JobEdit[] => [
-    {
-      do: 'put',
-      list: 'feed.sources',
-      item: { ...freshSource('supply', 'own plug-in supply'), volts: v, amps },
-    },
-    { do: 'put', list: 'feed.links', item: freshLink('lead', 'lead', 'lead', 'supply') },
-  ];
+  const volts = high[0]?.draw.volts?.nominal ?? own;
+  const fits = high.every(({ draw }) => draw.volts && draw.volts.low <= volts && volts <= draw.volts.high);
+  if (!fits)
+    return { text: 'What presses takes different volts: give each its own supply, and the controller one of them.' };
+  const say = (x: number, unit: 'V' | 'A'): string => formatQuantity(x, unit);
   if (high.length === 0) {
     const amps = sold(board);
-    const words = `${BOARD_VOLTS} V, ${amps} A`;
-    return {
-      text: `A ${words} plug-in supply of its own suits ${amps === 1 ? 'most single buttons' : 'what hangs on it'}.`,
-      label: `Use ${words}`,
-      edit: fed(source(BOARD_VOLTS, amps), `own supply, ${words}`),
-    };
+    const words = `${say(own, 'V')}, ${say(amps, 'A')}`;
+    const suits = amps === 1 ? 'most single buttons' : 'what hangs on it';
+    return proposed(`A ${words} plug-in supply of its own suits ${suits}.`, words, supplied(own, amps));
   }
-  const amps = sold(mostAmps(high) + (board * BOARD_VOLTS) / (volts * EFFICIENCY));
-  const v = formatQuantity(volts, 'V');
-  const converter = freshConverter('step-down', 'step-down', 'step-down', 'lead');
-  const hang = (load: string, node: string): JobEdit => ({ do: 'put', list: 'feed.hangs', item: { load, node } });
-  const down: JobEdit[] = takesBoard
-    ? [
-        {
-          do: 'put',
-          list: 'feed.converters',
-          item: { ...converter, volts: BOARD_VOLTS, amps: CONVERTER_AMPS, mostVolts: 2 * volts },
-        },
-        hang(CONTROLLER, 'step-down'),
-        ...low.map((d) => hang(d.id, 'step-down')),
-      ]
-    : [];
-  const words = `${v}, ${amps} A${takesBoard ? ' and a step-down' : ''}`;
-  return {
-    text:
-      `What presses takes ${v}: a plug-in supply of ${v} and ${amps} A` +
-      `${takesBoard ? `, and a step-down converter to ${BOARD_VOLTS} V for the controller` : ''}.`,
-    label: `Use ${words}`,
-    edit: fed([...source(volts, amps), ...down, ...high.map((d) => hang(d.id, 'lead'))], `own supply, ${words}`),
-  };
+  const down = { ...freshConverter('step-down', 'step-down', 'step-down', 'lead'), volts: own, amps: sold(board) };
+  const amps = sold(mostAmps(high) + (board * own) / (volts * converterValues(down).efficiency));
+  return proposed(
+    `What presses takes ${say(volts, 'V')}: a plug-in supply of ${say(volts, 'V')} and ${say(amps, 'A')}, ` +
+      `and a step-down converter to ${say(own, 'V')} and ${say(down.amps, 'A')} for the controller, whose input bears more than that.`,
+    `${say(volts, 'V')}, ${say(amps, 'A')} and a step-down`,
+    [
+      ...supplied(volts, amps),
+      { do: 'put', list: 'feed.converters', item: down },
+      ...[CONTROLLER, ...low.map((d) => d.id)].map((id) => hung(id, 'step-down')),
+      ...high.map((d) => hung(d.id, 'lead')),
+    ],
+  );
 }
