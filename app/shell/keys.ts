@@ -31,52 +31,52 @@ export class Keys {
   /** Handles a key of the job frame; gives true where it was taken. */
   handle(event: KeyboardEvent, focusNote: () => void): boolean {
     if (this.dialog.openDialogs.length > 0) return false;
-    const key = event.key.toLowerCase();
     const command = event.ctrlKey || event.metaKey;
     // In a box with something half typed these keys are the box's own; in one that shows what is kept they are the job's.
-    if (command && (key === 'z' || key === 'y') && !halfTyped(event.target)) {
-      if (key === 'y' || event.shiftKey) this.redo();
-      else this.undo();
+    if (command && !halfTyped(event.target) && this.undoes(event)) return true;
+    if (command || event.altKey || typing(event.target)) return false;
+    if (this.afterG) return this.roomOf(event.key);
+    if (event.key === '/') focusNote();
+    return event.key === '/' || (this.plain[event.key]?.() ?? false);
+  }
+
+  /** What each plain key does; false where it was not taken. */
+  private readonly plain: Readonly<Record<string, (() => boolean) | undefined>> = {
+    '[': () => this.along(-1),
+    ']': () => this.along(1),
+    g: () => (this.afterG = true),
+    n: () => {
+      this.go('probe');
+      setTimeout(() => document.querySelector<HTMLInputElement>('[data-next-reading]')?.focus(), 150);
       return true;
-    }
-    if (typing(event.target)) return false;
-    if (event.ctrlKey || event.metaKey || event.altKey) return false;
-    if (this.afterG) {
-      this.afterG = false;
-      const info = ROOM_INFO.find((r) => r.letter === event.key);
-      if (info) this.go(info.room);
-      return info !== undefined;
-    }
-    switch (event.key) {
-      case '/':
-        focusNote();
-        return true;
-      case '[':
-      case ']':
-        this.along(event.key === ']' ? 1 : -1);
-        return true;
-      case 'g':
-        this.afterG = true;
-        return true;
-      case 'n':
-        this.go('probe');
-        setTimeout(() => document.querySelector<HTMLInputElement>('[data-next-reading]')?.focus(), 150);
-        return true;
-      case 'b':
-        this.handsBusy.toggle();
-        return true;
-      case 'w':
-        return this.why();
-      case '?':
-        void this.help();
-        return true;
-      case 'Escape':
-        if (!this.handsBusy.on()) return false;
-        this.handsBusy.toggle();
-        return true;
-      default:
-        return false;
-    }
+    },
+    b: () => this.busy(),
+    w: () => this.why(),
+    '?': () => {
+      void this.help();
+      return true;
+    },
+    Escape: () => this.handsBusy.on() && this.busy(),
+  };
+
+  private undoes({ key, shiftKey }: KeyboardEvent): boolean {
+    const letter = key.toLowerCase();
+    if (letter === 'y' || (letter === 'z' && shiftKey)) this.redo();
+    else if (letter === 'z') this.undo();
+    return letter === 'y' || letter === 'z';
+  }
+
+  /** The room whose letter follows a g. */
+  private roomOf(letter: string): boolean {
+    this.afterG = false;
+    const info = ROOM_INFO.find((r) => r.letter === letter);
+    if (info) this.go(info.room);
+    return info !== undefined;
+  }
+
+  private busy(): boolean {
+    this.handsBusy.toggle();
+    return true;
   }
 
   /** Takes the last edit back and says which it was, since it may have been made in another room. */
@@ -118,10 +118,11 @@ export class Keys {
     return -1;
   }
 
-  private along(step: number): void {
+  private along(step: number): boolean {
     const here = this.here();
     const next = here < 0 ? undefined : ROOM_INFO[Math.min(ROOM_INFO.length - 1, Math.max(0, here + step))];
     if (next) this.go(next.room);
+    return true;
   }
 
   private go(room: string): void {

@@ -37,7 +37,10 @@ export function programmingLead(job: Job, facts: Facts, supplies: SupplyPiece): 
       },
     ],
   });
-  if (!leadJoins(job, drive)) return off('the board takes its supply before its own regulator, apart from the lead');
+  if (!leadJoins(job, drive))
+    return off(
+      'such boards take their supply before a regulator of their own, and the lead behind it (common practice)',
+    );
   if (job.guard.ticks[LEAD_APART]) return off('the supply is taken off before the lead goes in');
   const given = job.feed.duty.into === 'chip' ? within(drive.pinVolts, CHIP_SPREAD) : LEAD_VOLTS;
   const inner = `${ID} +`;

@@ -59,6 +59,9 @@ describe('an unlabelled strip', () => {
     const firstJumper = asked.findIndex((a) => a.includes('jumper'));
     expect(asked[firstJumper]).toMatch(/1k$/);
     expect(asked[firstJumper - 1]).toMatch(/loaded$/);
+    // Apart from mains, and found: nothing of the strip is open.
+    const verdict = probeFindings(jobWith(...lines), []).find((f) => f.id === 'probe.strip.strip-back')!.verdict;
+    expect(verdict).toBe('settled');
     // n − 1 volts and two AC looks instead of six pairs each.
     expect(asked.filter((a) => a.includes('idle') && !a.includes('earth')).length).toBeLessThanOrEqual(5);
   });
@@ -127,6 +130,15 @@ describe('an unlabelled strip', () => {
     expect(asked.filter((x) => x.includes('jumper'))).toEqual(['back jumper 2-3 1k']);
     // DC, AC and a load of all fifteen pairs would be forty-five.
     expect(asked.filter((x) => /\d-\d/.test(x)).length).toBeLessThan(20);
+  });
+
+  it('is tight where the pair was found and isolation was left open for want of a tester', () => {
+    const verdictOf = (feed: Job['survey']['mains']['feed']): string => {
+      const job = jobWith(...begun, 'back jumper 2-3 1k moves');
+      const fed = { ...job, survey: { ...job.survey, mains: { ...job.survey.mains, feed } } };
+      return probeFindings(fed, []).find((f) => f.id === 'probe.strip.strip-back')!.verdict;
+    };
+    expect(verdictOf('plug-one-way')).toBe('tight');
   });
 
   it('ends when a pair moves the machine, and stops at mains', () => {

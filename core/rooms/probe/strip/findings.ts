@@ -1,20 +1,26 @@
 import { finding, type Finding } from '../../../ground/finding';
 import type { Job } from '../../../ground/job';
 import { ghosts } from '../../../engines/scan';
-import { stripState } from './terminals';
+import { isStripApart, stripState } from './terminals';
 
 /** What Probe judges of unlabelled strips: found, on the way, or stopped. */
 export function stripFindings(job: Job): Finding[] {
   return job.survey.strips.map((strip) => {
     const s = stripState(job, strip);
-    if (s.found)
+    if (s.found) {
+      // Which pair listens is known; whether it is apart from mains is another question, and stays open where nobody read it.
+      const apart = isStripApart(job, strip);
       return finding('probe', `strip.${strip.id}`, {
         about: { strip: strip.id },
-        verdict: 'settled',
-        title: `${strip.name}: terminals ${s.found.a} and ${s.found.b} move the machine`,
+        verdict: apart ? 'settled' : 'tight',
+        title:
+          `${strip.name}: terminals ${s.found.a} and ${s.found.b} move the machine` +
+          (apart ? '' : '; whether the strip is apart from mains is not proven'),
         caption: `pair ${s.found.a}-${s.found.b}`,
-        source: ['loop-volts'],
+        source: ['loop-volts', 'iec-61140'],
+        remedy: apart ? null : { text: 'Have it tested with 500 V by whoever may, or keep ways that stay apart.' },
       });
+    }
     const stop = s.stopped.includes('licensed');
     return finding('probe', `strip.${strip.id}`, {
       about: { strip: strip.id },

@@ -179,6 +179,15 @@ function apartStep(job: Job, { wires, name }: Strip, readings: readonly Reading[
   };
 }
 
+/** Whether all that proves a strip apart from mains was read, nothing of it left to read. */
+export const isStripApart = (job: Job, strip: Strip): boolean =>
+  questionsOf(job.survey.mains).length === 0 &&
+  apartStep(
+    job,
+    strip,
+    job.readings.filter((r) => r.control === strip.id && !r.struck),
+  ) === null;
+
 /** Whether an insulation test was made, or every resistance to a mains pin is high enough without one. */
 const isProven = (readings: readonly Reading[], meter: Meter): boolean =>
   readings.some((r) => r.kind === 'insulation' && toPin(r)) ||
