@@ -60,7 +60,14 @@ describe('stories', () => {
     // Somebody opens it and the contact no longer closes: two things, and nothing here presses it shut. The plan calls for help.
     const two = search(job, 2);
     // One more look would leave that story as it is, and is not offered.
-    expect(triedAnswers(job, assess(job), two.broken)).toEqual([{ cures: [], leave: 1, untried: 0 }]);
+    const tried = triedAnswers(job, assess(job), two.broken);
+    expect(tried).toEqual([{ cures: [], leave: 1, untried: 0 }]);
+    const remedyOf = (answers: typeof tried): string =>
+      storyFindings(two, answers).find((f) => f.id === 'act.never.night')!.remedy!.text;
+    expect([remedyOf([]), remedyOf(tried)]).toEqual([
+      expect.stringContaining('Take an answer'),
+      expect.stringContaining('No ready change'),
+    ]);
     expect(two.broken.map((b) => b.told.map((t) => t.what))).toEqual([['thumb', 'dirty']]);
     expect(storyFindings(two).map((f) => [f.id, f.verdict])).toEqual([
       ['act.stories', 'tight'],

@@ -274,10 +274,17 @@ export const searchedWords = (s: Stories): string =>
         : 'none breaks a condition'
   }`;
 
-/** What a search says, as findings: one for each condition, and one for all. */
-export function storyFindings(s: Stories): readonly Finding[] {
+/**
+ * What a search says, as findings: one for each condition, and one for all.
+ * @param answers what was tried against each broken story, in their order; nothing where nothing was tried.
+ */
+export function storyFindings(
+  s: Stories,
+  answers: readonly { readonly cures: readonly unknown[] }[] = [],
+): readonly Finding[] {
+  const broken = s.broken.map((b, i) => brokenFinding(b, answers[i]?.cures.length !== 0));
   const count = `${s.stories.toLocaleString('en')} stories with up to ${s.most} ${s.most === 1 ? 'thing' : 'things'} going wrong`;
-  if (s.stopped) return [notWhole(s), ...s.broken.map(brokenFinding)];
+  if (s.stopped) return [notWhole(s), ...broken];
   const all = finding('act', 'stories', {
     verdict: s.kept.length === 0 && s.broken.length === 0 ? 'unknown' : worst(s),
     title:
@@ -291,7 +298,7 @@ export function storyFindings(s: Stories): readonly Finding[] {
   });
   return [
     all,
-    ...s.broken.map(brokenFinding),
+    ...broken,
     ...s.kept.map((n) =>
       finding('act', `never.${n.never.id}`, {
         verdict: s.most < 2 ? 'tight' : 'settled',
@@ -320,14 +327,19 @@ const notWhole = (s: Stories): Finding =>
     },
   });
 
-const brokenFinding = (b: BrokenStory): Finding =>
+/** @param answered whether a ready change cures it, as far as any was tried. */
+const brokenFinding = (b: BrokenStory, answered: boolean): Finding =>
   finding('act', `never.${b.never.never.id}`, {
     verdict: b.told.length <= 1 ? 'stop' : 'tight',
     title: `Never ${b.never.words}: broken. ${b.sentences.join(' ')}`,
     caption:
       b.told.length === 0 ? 'broken by the plan' : b.told.length === 1 ? 'one thing breaks it' : 'two things break it',
     source: ['simulation', 'story-lengths'],
-    remedy: { text: 'Take an answer in Act, and search again.' },
+    remedy: {
+      text: answered
+        ? 'Take an answer in Act, and search again.'
+        : 'No ready change answers it: what a plan cannot end, a part of the machine or a person has to.',
+    },
   });
 
 const brokenOf = (s: Stories): string => `${s.broken.length} of ${s.broken.length + s.kept.length} conditions broken`;

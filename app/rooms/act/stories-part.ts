@@ -52,7 +52,13 @@ export class StoriesPart {
     if (!found) return;
     this.studies.keep(
       job,
-      { kind: 'stories', of: '', basis: search.basis, at: this.bench.now(), findings: storyFindings(found) },
+      {
+        kind: 'stories',
+        of: '',
+        basis: search.basis,
+        at: this.bench.now(),
+        findings: storyFindings(found, found.answers),
+      },
       found,
     );
     this.bench.editOf(job, { do: 'note', text: searchedWords(found) });

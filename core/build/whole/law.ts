@@ -1,6 +1,12 @@
 import { computed, derive, type Input, type Step } from '../../ground/finding';
-import type { CircuitQuantity, Element, OperatingPoint } from '../../engines/net';
-import { rangeOf } from '../../engines/net';
+import {
+  rangeOf,
+  ZERO,
+  type CircuitQuantity,
+  type Element,
+  type ElementOf,
+  type OperatingPoint,
+} from '../../engines/net';
 import type { Rating, Stress } from './fitted';
 
 /** A solved corner of a circuit, with its elements and which end each value stands at. */
@@ -42,24 +48,26 @@ function lawOfQuantity(name: string, q: CircuitQuantity, { point, elements, ends
     );
   if ('volts' in q) return derive(name, 'V', 'V_a - V_b', 'V', [at('V_a', q.volts[0]), at('V_b', q.volts[1])]);
   const e = elements.find((x) => x.id === q.amps);
+  const through = e && inSeries(e, elements);
   const value = (symbol: string, words: string, key: string, unit: Input['unit']): Input => {
-    const range = e ? rangeOf(e, key) : { low: Number.NaN, nominal: Number.NaN, high: Number.NaN };
+    const own = through?.resistor ?? e;
+    const range = own ? rangeOf(own, key) : { low: Number.NaN, nominal: Number.NaN, high: Number.NaN };
     return {
       ...computed(
         symbol,
         words,
-        range[ends.get(`${q.amps} ${key}`) ?? 'nominal'],
+        range[ends.get(`${own?.id ?? ''} ${key}`) ?? 'nominal'],
         unit,
         'the part, at the end that is worst',
       ),
       usual: range.nominal,
     };
   };
-  if (e?.is === 'resistor')
+  if (through)
     return derive(name, 'I', '(V_a - V_b) / R', 'A', [
-      at('V_a', e.a),
-      at('V_b', e.b),
-      value('R', 'its resistance', 'ohms', 'Ω'),
+      at('V_a', through.from),
+      at('V_b', through.to),
+      value('R', through.resistor === e ? 'its resistance' : 'the resistor before it', 'ohms', 'Ω'),
     ]);
   if (e?.is === 'junction' && point.sides.get(e.id) !== 'off')
     return derive(name, 'I', '(V_a - V_b - V_F) / R_F', 'A', [
@@ -77,4 +85,24 @@ function lawOfQuantity(name: string, q: CircuitQuantity, { point, elements, ends
       `the whole circuit, ${state}, at its worst corner`,
     ),
   ]);
+}
+
+/** A resistor with the nodes from which and to which a current flows through it. */
+interface Through {
+  readonly resistor: ElementOf<'resistor'>;
+  readonly from: string;
+  readonly to: string;
+}
+
+/** The resistor that a current of an element flows through: itself, or the one other thing at its first node; null where there is none. */
+function inSeries(e: Element, elements: readonly Element[]): Through | null {
+  if (e.is === 'resistor') return { resistor: e, from: e.a, to: e.b };
+  if ((e.is !== 'junction' && e.is !== 'source') || e.a === ZERO) return null;
+  const [only, ...more] = elements.filter(
+    (x) => x !== e && (x.a === e.a || x.b === e.a || ('gate' in x && x.gate === e.a) || ('out' in x && x.out === e.a)),
+  );
+  if (only?.is !== 'resistor' || more.length > 0) return null;
+  const far = only.a === e.a ? only.b : only.a;
+  // Into a junction from afar, out of a source's plus.
+  return e.is === 'junction' ? { resistor: only, from: far, to: e.a } : { resistor: only, from: e.a, to: far };
 }

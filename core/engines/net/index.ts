@@ -1,5 +1,5 @@
 export { netlistOfElements } from './netlist';
-export { rangeOf, usual, VALUES, ZERO, type Corner, type Element } from './element';
+export { rangeOf, usual, VALUES, ZERO, type Corner, type Element, type ElementOf } from './element';
 export type { CircuitQuantity, OperatingPoint } from './point';
 export { solveCircuit } from './solve';
 export { BlockSolver, type Blocks } from './blocks';
