@@ -113,6 +113,8 @@ function randomJob(r: Random, board: BoardProfile): Job {
           tells: 'other',
           part: '',
           meaning: 'x',
+          states: [],
+          takenFor: 'unknown',
           closedThen: true,
           debounceSeconds: 0.03,
           staleSeconds: null,

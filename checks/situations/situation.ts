@@ -120,6 +120,8 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
         tells: 'at-work',
         part: '',
         meaning: '',
+        states: [],
+        takenFor: 'unknown',
         closedThen: true,
         debounceSeconds: 0.05,
         staleSeconds: null,

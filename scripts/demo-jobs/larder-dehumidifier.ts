@@ -51,6 +51,7 @@ new Maker(
         kind: 'light',
         tells: 'other',
         meaning: 'the tank is full',
+        takenFor: 'no',
         highVolts: 3.2,
       },
       say: 'a light sensor over the “tank full” lamp',

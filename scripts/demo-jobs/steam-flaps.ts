@@ -71,7 +71,12 @@ maker
     {
       do: 'put',
       list: 'senses',
-      item: { ...freshSense('alarm', 'alarm relay'), tells: 'other', meaning: 'the alarm of the kitchen sounds' },
+      item: {
+        ...freshSense('alarm', 'alarm relay'),
+        tells: 'other',
+        meaning: 'the alarm of the kitchen sounds',
+        takenFor: 'no',
+      },
       say: 'a contact of the kitchen alarm',
     },
     {

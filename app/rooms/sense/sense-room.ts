@@ -2,11 +2,13 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action, Row } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, choicesOf } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
+import { ChoicesField } from '../../kit/toggles-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { freeId, freshSense, restContact, senseFields, stateSense, type Sense } from '../../../core/ground/job';
+import { isOfTheWorld, stateWords } from '../../../core/rooms/act';
 import { CONTACT_TELLS } from '../../../core/rooms/sense';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
@@ -18,8 +20,16 @@ import { TwoColumns } from '../../ui/two-columns';
 const CHOICES = [
   { key: 'none', name: 'No sensor: press and hope', how: 'nothing to fit; nothing is known either' },
   { key: 'at-rest', name: 'One contact at rest', how: 'tells closed, stopped, finished' },
-  { key: 'at-work', name: 'One contact at work', how: 'tells open, running, switched on' },
+  { key: 'at-work', name: 'One contact at work', how: 'tells that it left its rest: on its way, running, switched on' },
+  { key: 'at-end', name: 'One contact at the far end', how: 'tells all the way open, and nothing on the way there' },
 ] as const;
+
+/** What a contact is called until somebody calls it otherwise. */
+const CALLED = {
+  'at-rest': 'rest contact',
+  'at-work': 'work contact',
+  'at-end': 'end contact',
+} as const;
 
 /** Sense: what is known of the state with no sensor and with one contact, and every other sense of the machine. */
 @Component({
@@ -29,6 +39,7 @@ const CHOICES = [
     Action,
     CheckField,
     ChoiceField,
+    ChoicesField,
     DropButton,
     FieldScope,
     FindingList,
@@ -50,7 +61,30 @@ export class SenseRoom {
   protected readonly fields = senseFields;
   protected readonly kinds = choicesOf<Sense['kind']>(senseFields.kind);
   protected readonly tells = choicesOf<Sense['tells']>(senseFields.tells);
-  /** The contact that tells rest or work; the others tell something else. */
+  protected readonly takenFor = choicesOf<Sense['takenFor']>(senseFields.takenFor);
+  /** The parts of the machine that a sense may be of, with the states of each; the first is the one of which nobody says otherwise. */
+  private readonly machine = computed(() =>
+    this.bench.job().act.parts.map((p, i) => ({
+      key: i === 0 ? '' : p.id,
+      name: p.name,
+      states: stateWords(p).map((w): Choice => [w, w]),
+    })),
+  );
+  protected readonly parts = computed(() => this.machine().map((p): Choice => [p.key, p.name]));
+  /** Which part each sense is of, and the states that it may tell: those that are gone stay to be seen. */
+  protected readonly told = computed(
+    () =>
+      new Map(
+        this.bench.job().senses.map((s) => {
+          const part = this.machine().find((p) => p.key === s.part) ?? this.machine()[0];
+          const states = part?.states ?? [];
+          const gone = s.states.filter((w) => !states.some(([known]) => known === w));
+          return [s.id, { part: part?.key ?? '', states: [...states, ...gone.map((w): Choice => [w, `${w}, gone`])] }];
+        }),
+      ),
+  );
+  protected readonly ofWorld = isOfTheWorld;
+  /** The contact that tells rest, work or the far end; the others tell something else. */
   protected readonly state = computed(() => stateSense(this.bench.job()));
   protected readonly contact = computed(() => {
     const tells = this.state()?.tells ?? 'none';
@@ -71,10 +105,10 @@ export class SenseRoom {
       if (state) this.taker.drop(state.name, 'senses', state.id, name.toLowerCase());
       return;
     }
-    const called = key === 'at-rest' ? 'rest contact' : 'work contact';
+    const called = CALLED[key];
     if (state)
       this.put(
-        { ...state, tells: key, name: /^(rest|work) contact$/.test(state.name) ? called : state.name },
+        { ...state, tells: key, name: Object.values<string>(CALLED).includes(state.name) ? called : state.name },
         name.toLowerCase(),
       );
     else if (key === 'at-rest') this.bench.edit(restContact(this.bench.job()));
@@ -85,6 +119,11 @@ export class SenseRoom {
     const name = 'sense';
     const item = { ...freshSense(freeId(this.bench.job(), name), name), tells: 'other' as const };
     this.put(item, 'one more sense');
+  }
+
+  /** What a sense is of, as it is called. */
+  protected partName(sense: Sense): string {
+    return this.machine().find((p) => p.key === this.told().get(sense.id)?.part)?.name ?? 'it';
   }
 
   protected put(sense: Sense, say?: string): void {

@@ -10,6 +10,7 @@ import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './th
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-rest': 'tells that the machine rests',
   'at-work': 'tells that it works',
+  'at-end': 'tells that it stands at its far end',
   other: 'tells',
 };
 

@@ -121,6 +121,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
         throw new WorldProblem(`step ${n + 1} of move ${i + 1} presses both directions at once`);
     }),
   );
+  const taken = (part: number, key: string): number => (part < 0 || key === '' ? -1 : place(part, key));
   const c = plan.channels;
   const rival = new Int32Array(plan.lines).fill(-1);
   const apart = new Float64Array(plan.lines);
@@ -165,8 +166,8 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       yes: Uint8Array.from(
         plan.senses.flatMap((s) => [...(s.part < 0 ? new Uint8Array(total) : marks(s.part, s.yes))]),
       ),
-      takenYes: Int32Array.from(plan.senses, (s) => (s.part < 0 ? -1 : place(s.part, s.taken[0]))),
-      takenNo: Int32Array.from(plan.senses, (s) => (s.part < 0 ? -1 : place(s.part, s.taken[1]))),
+      takenYes: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[0])),
+      takenNo: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[1])),
       delay: Float64Array.from(plan.senses, (s) => s.delay),
       away: Uint8Array.from(plan.senses, (s) => (s.away ? 1 : 0)),
       count: plan.senses.length,

@@ -45,5 +45,6 @@ export function learns(s: WorldState, sense: number, at: number, log: Log | null
   const who = s.w.start.length + part;
   if (s.w.senses.yes[sense * s.w.words.length + s.part[who]!]! === says) return;
   const to = (says === 1 ? s.w.senses.takenYes : s.w.senses.takenNo)[sense]!;
+  if (to < 0) return;
   enter(s, who, to, at, positionOf(s, who, at), log);
 }

@@ -22,7 +22,7 @@ export interface SenseWire {
   readonly part: number;
   /** The states, by key, in which it says yes. */
   readonly yes: readonly string[];
-  /** What a plan takes for true when it reads yes, and when it reads no; states by key. */
+  /** What a plan takes for true when it reads yes, and when it reads no; states by key, empty where that tells nothing of the part. */
   readonly taken: readonly [yes: string, no: string];
   /** How long what it tells must stand before the controller hears it, s. */
   readonly delay: number;

@@ -102,7 +102,7 @@ describe('a machine that asks for something between its presses', () => {
     const hot: JobEdit = {
       do: 'put',
       list: 'senses',
-      item: { ...freshSense('hot', 'hot lamp'), tells: 'other', meaning: 'heating up' },
+      item: { ...freshSense('hot', 'hot lamp'), tells: 'other', states: ['heating up'] },
     };
     const job = taken(jobOf(asker(), [hot]), 'blind');
     expect(job.act.moves[0]!.steps.map((s) => [s.do, s.sense, s.is])).toEqual([
@@ -131,7 +131,7 @@ describe('a machine that asks for something between its presses', () => {
     const lamp: JobEdit = {
       do: 'put',
       list: 'senses',
-      item: { ...freshSense('lid', 'lid lamp'), tells: 'other', meaning: 'asks for lid' },
+      item: { ...freshSense('lid', 'lid lamp'), tells: 'other', states: ['asks for lid'] },
     };
     const unread = edited(blind, lamp, NOW);
     expect(told(unread)).toHaveLength(1);

@@ -2,6 +2,7 @@ import { itemAt, present } from '../../ground/lists';
 import { asQuantity } from '../../ground/field';
 import {
   freshMove,
+  pressedBy,
   stepFields,
   stepOf,
   type Job,
@@ -14,7 +15,7 @@ import { heardPress, heedsOf } from './heard';
 import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import type { StateRole } from '../../engines/world';
-import { sceneOf, type Scene } from './scene';
+import { isOfTheWorld, sceneOf, type Scene } from './scene';
 import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** Ready ways to meet what goes wrong. */
@@ -69,16 +70,40 @@ export function goalKeys(p: MachinePart, purpose: Move['purpose'], scene: Scene)
   }
 }
 
-/** A sense that tells whether the goal is reached, with what it must say then; null where none does. */
-function sensesGoal(scene: Scene, goal: readonly string[]): { readonly sense: Sense; readonly is: boolean } | null {
-  for (const [i, sense] of scene.senses.entries()) {
+/** A sense with what it must say, and whether it says so there alone or on the way there as well. */
+interface Telling {
+  readonly sense: Sense;
+  readonly is: boolean;
+  readonly exact: boolean;
+}
+
+/** A sense that tells whether a part has come to its goal, before one that tells no more than that it may have; null where none does. */
+function sensesGoal(scene: Scene, part: number, goal: readonly string[]): Telling | null {
+  const others = itemAt(scene.tables, part).states.filter((s) => s.role !== 'dark' && !goal.includes(s.key));
+  const all = scene.senses.flatMap((sense, i): Telling[] => {
     const wire = itemAt(scene.world.plan.senses, i);
-    if (wire.part !== 0) continue;
-    const hits = goal.filter((k) => wire.yes.includes(k)).length;
-    if (hits === goal.length) return { sense, is: true };
-    if (hits === 0) return { sense, is: false };
-  }
-  return null;
+    // What is no state of the machine tells of no goal.
+    if (wire.part !== part || isOfTheWorld(sense)) return [];
+    const says = (key: string): boolean => wire.yes.includes(key);
+    return [true, false].flatMap((is): Telling[] =>
+      goal.every((k) => says(k) === is) ? [{ sense, is, exact: others.every((s) => says(s.key) !== is) }] : [],
+    );
+  });
+  return all.find((t) => t.exact) ?? all[0] ?? null;
+}
+
+/** The part that a move is for: one that it presses, else the first that no other move presses, else the first. */
+function partFor(job: Job, move: Move): MachinePart | undefined {
+  const known = job.act.parts.filter((p) => lacksOfPart(p) === '');
+  const presses = (m: Move, p: MachinePart): boolean =>
+    heedsOf(job, p).some((h) =>
+      m.steps.some((s) => pressedBy(s).some((press, i) => press === h.press && (i === 0 && s.other) === h.other)),
+    );
+  return (
+    known.find((p) => presses(move, p)) ??
+    known.find((p) => !job.act.moves.some((m) => m.id !== move.id && presses(m, p))) ??
+    known[0]
+  );
 }
 
 /** The ready policies of a move, from its purpose and the senses that there are; what has nothing to do with its press is left out. */
@@ -96,7 +121,7 @@ export const policiesFor = (job: Job, move: Move): readonly Policy[] => {
  * and one arming lets one start go. Null where the press switches no supply.
  */
 function armAndPower(job: Job, move: Move): Policy | null {
-  const known = job.act.parts.find((p) => lacksOfPart(p) === '');
+  const known = partFor(job, move);
   const press = pressFor(job, move, known);
   if (job.presses.find((p) => p.id === press?.press)?.way !== 'switched-supply') return null;
   const kind = 'arm-and-power';
@@ -104,7 +129,8 @@ function armAndPower(job: Job, move: Move): Policy | null {
   if (!job.hands.some((h) => h.kind === 'arm' && h.startsPerArming === 1))
     return lacking(kind, 'an arm switch that lets one start go');
   const scene = present(sceneOf({ ...job, act: { ...job.act, moves: [] } }));
-  const rest = sensesGoal(scene, restKeys(itemAt(scene.tables, scene.parts.indexOf(known))).powered);
+  const part = scene.parts.indexOf(known);
+  const rest = sensesGoal(scene, part, restKeys(itemAt(scene.tables, part)).powered);
   const run = known.runSeconds ?? 0;
   const on = stepOf('press', { press: present(press).press, seconds: MORE * run + 1 });
   const warning = move.steps.filter((s) => s.do === 'warn');
@@ -130,7 +156,7 @@ const ready = (kind: PolicyKind, steps: readonly MoveStep[]): Policy => ({
 const lacking = (kind: PolicyKind, lacks: string): Policy => ({ kind, words: POLICY_WORDS[kind], steps: [], lacks });
 
 function pressPolicies(job: Job, move: Move): readonly Policy[] {
-  const known = job.act.parts.find((p) => lacksOfPart(p) === '');
+  const known = partFor(job, move);
   const scene = known ? sceneOf({ ...job, act: { ...job.act, moves: [] } }) : null;
   const press = pressFor(job, move, known);
   if (!press) return PRESSING.map((k) => lacking(k, 'a press'));
@@ -151,7 +177,10 @@ function pressPolicies(job: Job, move: Move): readonly Policy[] {
   const sequence = asksInTurn ? sequenceOf(job, known, scene, seconds) : null;
   return [
     ready('blind', [...warning, ...wakes, ...(sequence ?? [pressing])]),
-    ...looking({ known, pressing, warning, wakes, sequence }, sensesGoal(scene, goalKeys(known, move.purpose, scene))),
+    ...looking(
+      { known, pressing, warning, wakes, sequence },
+      sensesGoal(scene, scene.parts.indexOf(known), goalKeys(known, move.purpose, scene)),
+    ),
     timedPolicy(known, warning, pressing),
   ];
 }
@@ -173,13 +202,14 @@ interface Pressing {
 }
 
 /** The ways that look at a sense before they press, and after. */
-function looking(of: Pressing, told: ReturnType<typeof sensesGoal>): readonly Policy[] {
+function looking(of: Pressing, told: Telling | null): readonly Policy[] {
   if (!told) {
     const lacks = 'a sense that tells whether it got there';
     return [lacking('look-first', lacks), lacking('look-again', lacks)];
   }
   const { known, pressing, warning, wakes, sequence } = of;
   const { sense, is } = told;
+  if (known.kind === 'travels-while-held') return heldUntil(of, told);
   const travels = TRAVELS.includes(known.kind as never);
   const first = [stepOf('look', { sense: sense.id, is: !is, orElse: 'end' }), ...warning];
   const seconds = (travels ? runOf(known) : SHOWS_SECONDS) + sense.debounceSeconds;
@@ -198,6 +228,24 @@ function looking(of: Pressing, told: ReturnType<typeof sensesGoal>): readonly Po
       pressing,
       stepOf('until', { ...comes, orElse: 'go-on' }),
       stepOf('again', { sense: sense.id, is, to: first.length + 1, times, orElse: 'call' }),
+    ]),
+  ];
+}
+
+/** What travels as long as it is held is held until the sense at its end says so: one that says so on the way lets go too early. */
+function heldUntil({ known, pressing, warning }: Pressing, { sense, is, exact }: Telling): readonly Policy[] {
+  if (!exact) {
+    const lacks = 'a sense that says so at that end alone';
+    return [lacking('look-first', lacks), lacking('look-again', lacks)];
+  }
+  const first = [stepOf('look', { sense: sense.id, is: !is, orElse: 'end' }), ...warning];
+  const held = { press: pressing.press, other: pressing.other, sense: sense.id, is, seconds: runOf(known) };
+  return [
+    ready('look-first', [...first, stepOf('hold', { ...held, orElse: 'go-on' })]),
+    ready('look-again', [
+      ...first,
+      stepOf('hold', { ...held, orElse: 'go-on' }),
+      stepOf('again', { sense: sense.id, is, to: first.length + 1, times: RETRIES.other, orElse: 'call' }),
     ]),
   ];
 }

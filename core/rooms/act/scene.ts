@@ -171,11 +171,15 @@ function channelsOf(
 }
 
 /** States in which a part was stopped somewhere on its way. */
-const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
+export const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
 
 const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
 
-/** What a sense tells of a part: its rest, its work, or a state whose word stands in what it means. */
+/** Whether a sense is of something that the machine's states do not hold, as a cup or water, of which a run has to be told. */
+export const isOfTheWorld = (s: Sense): boolean =>
+  s.tells === 'other' && s.states.length === 0 && s.meaning.trim() !== '';
+
+/** What a sense tells of a part: its rest, its work, its far end, or states that are named. */
 function wireOf(
   s: Sense,
   parts: readonly MachinePart[],
@@ -184,36 +188,68 @@ function wireOf(
   const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
   if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
   const { states } = itemAt(tables, part);
+  // A contact that has moved from its place is open, whatever that means.
+  const away = SENSES[s.kind].stays && !s.closedThen;
+  if (isOfTheWorld(s)) return ofTheWorld(s, part, states, away);
   const lit = states.filter((x) => x.role !== 'dark');
-  const { powered, placed } = restKeys(itemAt(tables, part));
-  // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
-  const { stays, tells } = SENSES[s.kind];
-  const yes = yesOf(s);
-  if (yes.length === 0) return { wire: NOTHING, lacks: 'what it means names no state of the machine' };
+  const yes = yesOf(s, itemAt(parts, part), itemAt(tables, part));
+  if (yes.length === 0) return { wire: NOTHING, lacks: lacksStates(s) };
   if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
   const taken = (is: boolean): string => {
     const fits = lit.filter((x) => yes.includes(x.key) === is);
     return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? firstItem(lit)).key;
   };
-  // A contact that has moved from its place is open, whatever that means.
-  const away = stays && !s.closedThen;
   return { wire: { part, yes, taken: [taken(true), taken(false)], delay: s.debounceSeconds, away }, lacks: '' };
+}
 
-  function yesOf(sense: Sense): readonly string[] {
-    if (sense.tells === 'at-rest') return stays ? placed : powered;
-    if (sense.tells === 'at-work')
+const lacksStates = (s: Sense): string =>
+  s.tells === 'at-end'
+    ? 'its part has no far end'
+    : s.states.length > 0
+      ? `its part has no state called ${s.states.join(' or ')}`
+      : 'no state of its part shows what it reads';
+
+/** What is looked at and is no state of the machine: it says throughout what a run takes it for, and what that tells of the machine is nothing. */
+function ofTheWorld(
+  s: Sense,
+  part: number,
+  states: MachineTable['states'],
+  away: boolean,
+): { readonly wire: SenseWire; readonly lacks: string } {
+  if (s.takenFor === 'unknown')
+    return { wire: NOTHING, lacks: 'it tells of no state of the machine, and nobody said what runs take it for' };
+  const yes = s.takenFor === 'yes' ? states.map((x) => x.key) : [];
+  return { wire: { part, yes, taken: ['', ''], delay: s.debounceSeconds, away }, lacks: '' };
+}
+
+/** States in which a sense says yes. */
+function yesOf(s: Sense, part: MachinePart, table: MachineTable): readonly string[] {
+  const { states } = table;
+  const lit = states.filter((x) => x.role !== 'dark');
+  const { powered, placed } = restKeys(table);
+  // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
+  const { stays, tells } = SENSES[s.kind];
+  const withDark = (keys: readonly string[]): readonly string[] =>
+    stays ? [...keys, ...keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? [])] : keys;
+  switch (s.tells) {
+    case 'at-rest':
+      return stays ? placed : powered;
+    case 'at-work':
       return (stays ? states : lit).filter((x) => !placed.includes(x.key)).map((x) => x.key);
-    const said = ` ${plain(sense.meaning)} `;
-    const words = [...new Set(lit.map((x) => x.word))].filter((w) => said.includes(` ${w} `));
-    const named = lit.filter((x) => words.includes(x.word)).map((x) => x.key);
-    // Where nobody said what it means it tells those that shine, sound, draw or warm, as its kind is; a meaning that names no state
-    // is one that no run knows.
-    const unsaid = sense.meaning.trim() === '';
-    const keys = unsaid ? showing(itemAt(parts, part), tells).filter((k) => lit.some((x) => x.key === k)) : named;
-    const dark = keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? []);
-    return stays ? [...keys, ...dark] : keys;
+    case 'at-end':
+      return withDark(lit.filter((x) => x.role === 'open').map((x) => x.key));
+    case 'other': {
+      const named = lit.filter((x) => s.states.some((w) => plain(w) === plain(x.word))).map((x) => x.key);
+      // Of which nobody said in which states it says so tells those that shine, sound, draw or warm, as its kind is.
+      const shown = showing(part, tells).filter((k) => lit.some((x) => x.key === k));
+      return withDark(s.states.length > 0 ? named : shown);
+    }
   }
 }
+
+/** Words of the states in which a part may be seen, each once; none while its kind is not said. */
+export const stateWords = (p: MachinePart): readonly string[] =>
+  p.kind === 'unknown' ? [] : [...new Set(tableOf(p).states.flatMap((s) => (s.role === 'dark' ? [] : [s.word])))];
 
 /** States of a part that show what a sense of a kind hears or sees. */
 const showing = (p: MachinePart, tells: SenseInfo['tells']): readonly string[] =>

@@ -3,7 +3,7 @@ import { restContact, stateSense, type Job, type Sense, machineOf, sensesRead } 
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
-  'none' | 'at-rest' | 'at-work',
+  'none' | 'at-rest' | 'at-work' | 'at-end',
   { knows: readonly string[]; not: readonly string[] }
 > = {
   none: {
@@ -18,13 +18,17 @@ export const CONTACT_TELLS: Record<
     knows: ['that the machine is at work (open, running)', 'that it has left that state'],
     not: ['whether it is fully at rest', 'how far it is on the way'],
   },
+  'at-end': {
+    knows: ['that the machine stands at its far end (open)', 'that it has left that end'],
+    not: ['whether it is on its way there or at rest', 'how far it is on the way'],
+  },
 };
 
 /** What Sense judges: how much of the state is known, and what each sense still lacks. */
 export function senseFindings(job: Job): Finding[] {
   return [
     ...stateFindings(job),
-    ...job.senses.filter((s) => s !== stateSense(job)).flatMap(otherFindings),
+    ...job.senses.filter((s) => s !== stateSense(job)).flatMap((s) => otherFindings(job, s)),
     ...job.senses.flatMap(staleFinding),
   ];
 }
@@ -53,23 +57,50 @@ function staleFinding(sense: Sense): Finding[] {
 }
 const STALE_SECONDS = 120;
 
-/** A sense that tells something else than rest or work: what it means, and how its message comes. */
-function otherFindings(sense: Sense): Finding[] {
-  const lacks =
-    sense.kind === 'message' && !sense.topic
-      ? 'no topic is named that its message comes on'
-      : sense.tells === 'other' && !sense.meaning
-        ? 'nobody said what it tells'
-        : '';
+/** What a sense beside the one of the state still lacks to tell anything; empty where it lacks nothing. */
+function lacksOf(sense: Sense, read: boolean): string {
+  if (sense.kind === 'message' && !sense.topic) return 'no topic is named that its message comes on';
+  if (sense.tells !== 'other' || sense.states.length > 0) return '';
+  if (!sense.meaning) return 'nobody said what it tells';
+  return read && sense.takenFor === 'unknown'
+    ? 'it tells of no state of the machine, and nobody said what runs take it for'
+    : '';
+}
+
+const TOLD: Readonly<Record<Exclude<Sense['tells'], 'other'>, string>> = {
+  'at-rest': 'the rest',
+  'at-work': 'the work',
+  'at-end': 'the far end',
+};
+/** What a sense tells, in the fewest words. */
+function toldBy(sense: Sense): string {
+  if (sense.tells !== 'other') return TOLD[sense.tells];
+  const states = sense.states.join(' or ');
+  return sense.meaning && states ? `${sense.meaning} (${states})` : sense.meaning || states;
+}
+
+/** A sense beside the one of the state: what it means, how its message comes, and who looks at it. */
+function otherFindings(job: Job, sense: Sense): Finding[] {
+  const read = sensesRead(job).includes(sense.id);
+  const lacks = lacksOf(sense, read);
+  const ofWorld = read && sense.tells === 'other' && sense.states.length === 0;
+  const tells = `${sense.name} tells ${toldBy(sense)}`;
+  const said = ofWorld
+    ? `${tells}; runs take it for ${sense.takenFor === 'yes' ? 'so' : 'not so'}, and nothing of the machine follows from it`
+    : tells;
   return [
     finding('sense', `sense.${sense.id}`, {
-      verdict: lacks ? 'unknown' : 'tight',
-      title: lacks
-        ? `${sense.name}: ${lacks}`
-        : `${sense.name} tells ${sense.meaning || 'the state once more'}. Neither the runs in Act nor the packed program look at it yet`,
-      caption: lacks ? 'sense not told' : `${sense.name}, unread`,
+      verdict: lacks ? 'unknown' : read && !ofWorld ? 'settled' : 'tight',
+      title: lacks ? `${sense.name}: ${lacks}` : `${said}. ${read ? 'A move looks at it' : 'No move looks at it yet'}`,
+      caption: lacks ? 'sense not told' : read ? sense.name : `${sense.name}, unread`,
       source: ['contact-meaning'],
-      remedy: { text: lacks ? 'Say it below.' : 'Let your own program look at it; until then it settles nothing.' },
+      remedy: lacks
+        ? { text: 'Say it below.' }
+        : read
+          ? ofWorld
+            ? { text: 'Try it both ways at the machine: with what it looks for, and without.' }
+            : null
+          : { text: 'Let a move in Act look at it; until then it settles nothing.' },
     }),
   ];
 }
@@ -78,7 +109,7 @@ function stateFindings(job: Job): Finding[] {
   const sense = stateSense(job);
   if (sense && sense.tells !== 'other') {
     const contact = sense.tells;
-    const word = contact === 'at-rest' ? 'rest' : 'work';
+    const word = { 'at-rest': 'rest', 'at-work': 'work', 'at-end': 'the far end' }[contact];
     const read = sensesRead(job).includes(sense.id);
     const tells =
       `${sense.kind === 'contact' ? 'One contact' : sense.name} tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +

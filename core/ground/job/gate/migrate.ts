@@ -8,6 +8,7 @@ import { toSixth } from '../versions/to-6';
 import { toSeventh } from '../versions/to-7';
 import { toEighth } from '../versions/to-8';
 import { toNinth } from '../versions/to-9';
+import { toTenth } from '../versions/to-10';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -19,6 +20,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   6: toSeventh,
   7: toEighth,
   8: toNinth,
+  9: toTenth,
 };
 
 /**

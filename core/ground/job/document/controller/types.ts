@@ -4,16 +4,25 @@ export const SENSE_KINDS = ['contact', 'light', 'beep', 'pulses', 'current', 'te
 /** One of `SENSE_KINDS`. */
 export type SenseKind = (typeof SENSE_KINDS)[number];
 /** Which state of the machine a sense tells. */
-export const SENSE_TELLS = ['at-rest', 'at-work', 'other'] as const;
+export const SENSE_TELLS = ['at-rest', 'at-work', 'at-end', 'other'] as const;
+/** What a run takes something for that no state of the machine tells, as whether a cup stands there. */
+export const TAKEN_FOR = ['unknown', 'yes', 'no'] as const;
 /** How the controller learns something about the machine. */
 export interface Sense {
   id: string;
   name: string;
   kind: SenseKind;
-  /** Which state of the machine it tells; `other` is told in `meaning`. */
+  /**
+   * Which state of the machine it tells: where its part rests, anywhere but there, at the far end of its way, or `other`, which are `states`
+   * or something in the world.
+   */
   tells: (typeof SENSE_TELLS)[number];
   /** Id of the part of the machine that it tells of; empty for the first. */
   part: string;
+  /** Words of the states of its part in which it says yes, where it tells `other`; none is those that its kind shows, or none at all. */
+  states: string[];
+  /** What runs take it for where it tells of no state of the machine. */
+  takenFor: (typeof TAKEN_FOR)[number];
   /** What it tells in the maker's words, as “tank full”. */
   meaning: string;
   /** True where the contact is closed, or the line is high, while what it tells is so. */
