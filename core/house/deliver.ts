@@ -4,7 +4,7 @@ import { wholeCircuit } from '../build/whole';
 import { netlistOfElements } from '../engines/net';
 import { pinAt, profileOf } from '../rooms/board';
 import { netlistOf } from '../engines/circuit';
-import { drawWay, drawWhole } from './draw';
+import { drawWhole } from './draw';
 import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
 import type { Job, Press } from '../ground/job';
@@ -83,7 +83,6 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
         order: orderFor(job, a, press),
         pressesOn: way.press.pressesOn,
         drives: drivesOf(way),
-        sheet: drawWay(job, a, press, way),
         netlist: joint && netlistOf(joint, true),
       },
     ];

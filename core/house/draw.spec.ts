@@ -25,7 +25,10 @@ function drawn(way: Way): { sheet: Sheet; wires: number[]; shot: number[] } {
   return {
     sheet: drawWay(job, a, job.presses[0]!, result),
     wires: result.wires.map((w) => w.number),
-    shot: result.wires.filter((w) => w.to.startsWith('one-shot')).map((w) => w.number),
+    // The one-shot, a pull-down and the emitter stand beside the joint, with their wires at both ends.
+    shot: result.wires
+      .filter((w) => w.to.startsWith('one-shot') || w.ends.some((e) => e.at === 'leg' && e.beside))
+      .map((w) => w.number),
   };
 }
 const tags = (s: Sheet): number[] => s.marks.flatMap((m) => (m.kind === 'tag' ? [m.number] : []));

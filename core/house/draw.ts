@@ -9,11 +9,12 @@ import {
   drawWinding,
   SHEET_WIDTH,
   stacked,
+  type DrawnWire,
   type JointLook,
   type Sheet,
 } from '../build/drawing';
-import type { End } from '../build/ends';
-import { isJointWay, type Job, type JointWay, type Press } from '../ground/job';
+import { leg, type End } from '../build/ends';
+import { isJointWay, type Job, type JointWay, type Press, type Way } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { valueOf, takenPart } from '../engines/parts';
 import { formatQuantity } from '../ground/quantity';
@@ -21,12 +22,13 @@ import { motionOf, reversingWiring } from '../engines/reversing';
 import type { ControlFact } from '../ground/facts';
 import { wayContext } from '../rooms/thumb';
 import { pinWords } from './job-wiring';
-import { placedEnd, type Wiring } from '../build/wiring';
+import { placedEnd, type JobWire, type Wiring } from '../build/wiring';
 import { ONE_SHOT, faceOf, wayPhrase, type WayContext, type WayResult, type Wire } from '../build/ways';
 
 /** Whether an end belongs to the second of two contacts in series. */
 const ofSecondContact = (end: End): boolean =>
   end.at === 'pin' ? end.part === '2' : end.at === 'leg' && end.second === true;
+const isBeside = (end: End): boolean => end.at === 'leg' && end.beside === true;
 const ofOneShot = (end: End): boolean => end.at === 'leg' && end.device === ONE_SHOT;
 
 /** The drawing of a way on this control, whichever it is; `wiring` leaves out what a screen shows beside it, contact by contact. */
@@ -41,8 +43,8 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
   );
   const named = (w: Wire): Wire => ({ ...w, from: placed(w.ends[0]), to: placed(w.ends[1]) });
   if (isJointWay(way.way)) {
-    // The one-shot and a second contact stand beside the joint: their own wires follow those of the joint.
-    const own = way.wires.filter((w) => ofOneShot(w.ends[1]) || w.ends.some(ofSecondContact));
+    // The one-shot, a second contact and a pull-down stand beside the joint: their own wires follow those of the joint.
+    const own = way.wires.filter((w) => ofOneShot(w.ends[1]) || w.ends.some((e) => ofSecondContact(e) || isBeside(e)));
     const cutOff = own.some((w) => ofOneShot(w.ends[1]));
     const joint = drawSwitch(
       lookOf(job, a, press, { ...way, wires: way.wires.filter((w) => !own.includes(w)) }, way.way, cutOff),
@@ -50,20 +52,10 @@ export function drawWay(job: Job, a: Seen, press: Press, way: WayResult, show: '
     return own.length ? stacked(joint, drawTerminals(own.map(named))) : joint;
   }
   const terminals = drawTerminals(way.wires.map(named));
-  switch (way.way) {
-    case 'finger': {
-      const context = wayContext(job, a.facts, press);
-      return context ? stacked(drawFinger(press.finger, faceOf(context).metres.value), terminals) : terminals;
-    }
-    case 'reverse-motor':
-    case 'control-box':
-      return show === 'wiring' ? terminals : stacked(drawState(press, way.way, {}), terminals);
-    case 'hand-mechanism':
-      return stacked(drawMechanism(press.hand), terminals);
-    default:
-      return terminals;
-  }
+  const picture = show === 'wiring' && isReversing(way.way) ? null : pictureOf(job, a, press, way);
+  return picture ? stacked(picture, terminals) : terminals;
 }
+const isReversing = (way: Way): boolean => way === 'reverse-motor' || way === 'control-box';
 
 /** A reversing wiring with the coils in one state; a coil that is not named is off. */
 export function drawState(
@@ -147,21 +139,49 @@ const heading = (words: string): Sheet => ({
   marks: [{ kind: 'text', x: 4, y: 20, text: words, anchor: 'start', ink: 'ink', size: 16 }],
 });
 
-/** All that is wired, one press after the other, and what stands at the controller. */
+/** A wire as the table has it; what a jumper leads to is a part of another press, and stands apart from this one's. */
+const asDrawn = (w: JobWire): DrawnWire => (w.jumper ? { ...w, ends: [w.ends[0], leg('machine', w.to)] } : w);
+
+/** What a way shows beside its wires: the finger over its control, the motor's contacts, the mechanism. */
+function pictureOf(job: Job, a: Seen, press: Press, way: WayResult): Sheet | null {
+  switch (way.way) {
+    case 'finger': {
+      const context = wayContext(job, a.facts, press);
+      return context && drawFinger(press.finger, faceOf(context).metres.value);
+    }
+    case 'reverse-motor':
+    case 'control-box':
+      return drawState(press, way.way, {});
+    case 'hand-mechanism':
+      return drawMechanism(press.hand);
+    default:
+      return null;
+  }
+}
+
+/** All that is wired, by the wire table and nothing else: one press after the other, what stands at the controller, and the supplies. */
 export function drawWhole(job: Job, a: Seen, wiring: Wiring): Sheet {
-  // A key of a pad whose injector is drawn already has nothing of its own to draw.
-  const drawn = a.plans.flatMap(({ press, way }) =>
-    way && (way.press.select?.of ?? press.id) === press.id ? [{ press, way }] : [],
-  );
-  const ofPanel = wiring.wires.filter((w) => wiring.panel.some((t) => t.name === w.of));
+  const of = (has: (w: JobWire) => boolean): readonly DrawnWire[] => wiring.wires.filter(has).map(asDrawn);
+  const several = new Set(wiring.wires.map((w) => w.owner)).size > 1;
+  const block = (name: string, wires: readonly DrawnWire[], picture: Sheet | null = null, others?: string): Sheet[] =>
+    wires.length === 0
+      ? []
+      : [...(several ? [heading(name)] : []), ...(picture ? [picture] : []), drawTerminals(wires, others)];
   const sheets = [
-    ...drawn.flatMap(({ press, way }) => [
-      ...(drawn.length > 1 ? [heading(press.name)] : []),
-      drawWay(job, a, press, way),
-    ]),
-    ...(ofPanel.length > 0
-      ? [heading('At the controller'), drawTerminals(ofPanel, 'switches, lamps and sensors')]
-      : []),
+    ...a.plans.flatMap(({ press, way }) => {
+      const wires = of((w) => w.group === 'press' && w.owner === press.id);
+      return block(press.name, wires, way && pictureOf(job, a, press, way));
+    }),
+    ...block(
+      'At the controller',
+      of((w) => w.group === 'panel'),
+      null,
+      'hands and senses',
+    ),
+    ...block(
+      'Supplies',
+      of((w) => w.group === 'feed'),
+    ),
   ];
   return sheets.reduce(stacked, { width: SHEET_WIDTH, height: 0, marks: [] });
 }

@@ -7,8 +7,16 @@ import { FieldScope } from '../../kit/half-typed';
 import { ChoicesField } from '../../kit/toggles-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
-import { freeId, freshSense, restContact, senseFields, stateSense, type Sense } from '../../../core/ground/job';
-import { isOfTheWorld, stateWords } from '../../../core/rooms/act';
+import {
+  freeId,
+  freshSense,
+  isOfTheWorld,
+  restContact,
+  senseFields,
+  stateSense,
+  type Sense,
+} from '../../../core/ground/job';
+import { stateWords } from '../../../core/house/machine-words';
 import { CONTACT_TELLS } from '../../../core/rooms/sense';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';

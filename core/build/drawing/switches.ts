@@ -30,10 +30,12 @@ const BOTTOM = 222;
 
 /** Draws a joint as two shores with the parts between them; graphical symbols follow IEC 60617. */
 export function drawSwitch(i: JointLook): Sheet {
-  const colour = (n: number): string => i.wires.find((w) => w.number === n)?.colour ?? 'black';
+  // The nth wire of the joint, whatever number it has in the job.
+  const colour = (n: number): string => i.wires[n - 1]?.colour ?? 'black';
+  const number = (n: number): number => i.wires[n - 1]?.number ?? n;
   const wire = (n: number, d: string, tagX: number, tagY: number): Mark[] => [
-    { kind: 'path', d, ink: 'ink', wire: n, colour: colour(n) },
-    { kind: 'tag', x: tagX, y: tagY, number: n, colour: colour(n) },
+    { kind: 'path', d, ink: 'ink', wire: number(n), colour: colour(n) },
+    { kind: 'tag', x: tagX, y: tagY, number: number(n), colour: colour(n) },
   ];
   const marks = [
     filled('M0 0H150C142 60 158 110 150 165S144 270 150 330H0Z', 'shore-left'),

@@ -19,9 +19,16 @@ interface Device {
 }
 
 const CONTROLLER = 'your controller';
+const LEFTMOST = 0;
+const RIGHTMOST = 2;
 /** In which column the box of a device stands; what is not named here stands in the middle. */
 const RIGHT: readonly string[] = ['stepper', 'supply', 'machine'];
-const columnOf = (name: string): Column => (RIGHT.includes(name) || name.startsWith('motor ') ? 2 : 1);
+const columnOf = (name: string): Column =>
+  name === 'resistor'
+    ? LEFTMOST
+    : RIGHT.includes(name) || name.startsWith('motor ') || name.startsWith('load ')
+      ? 2
+      : 1;
 
 /** The box that an end is drawn in. */
 function deviceOf(end: End): Device {
@@ -33,17 +40,20 @@ function deviceOf(end: End): Device {
         : end.at === 'net' && (end.net === 'plus' || end.net === 'minus')
           ? 'supply'
           : CONTROLLER;
-  return { name, column: name === CONTROLLER ? 0 : columnOf(name) };
+  return { name, column: name === CONTROLLER ? LEFTMOST : columnOf(name) };
 }
 
-/** What a box holds in one line. */
+/** What a box holds in one line, and in its head. */
 const MOST_LETTERS = 24;
+const HEAD_LETTERS = 20;
 /** What is written in its box, cut where it is long. */
 function label(end: End, words: string): string {
-  const short = end.at === 'leg' ? end.label : end.at === 'net' ? (NET_LABELS[end.net] ?? words) : words;
-  // By whole characters: half of a pair is none.
-  const letters = [...short];
-  return letters.length > MOST_LETTERS ? `${letters.slice(0, MOST_LETTERS - 1).join('')}…` : short;
+  return cut(end.at === 'leg' ? end.label : end.at === 'net' ? (NET_LABELS[end.net] ?? words) : words, MOST_LETTERS);
+}
+/** A text of so many letters at most, by whole characters: half of a pair is none. */
+function cut(text: string, most: number): string {
+  const letters = [...text];
+  return letters.length > most ? `${letters.slice(0, most - 1).join('')}…` : text;
 }
 const NET_LABELS: Readonly<Partial<Record<NetEnd['net'], string>>> = { ground: 'ground', plus: '+', minus: '−' };
 
@@ -80,8 +90,6 @@ function boxesOf(wires: readonly DrawnWire[], others: string): Box[] {
 
 /** What each column is drawn on. */
 const GROUND_OF = ['shore-left', 'paper', 'shore-right'] as const;
-const LEFTMOST = 0;
-const RIGHTMOST = 2;
 
 /** One box, and where its terminals are. */
 function drawBox({ device, terminals }: Box, y: number, places: Map<string, Place>): Mark[] {
@@ -97,7 +105,7 @@ function drawBox({ device, terminals }: Box, y: number, places: Map<string, Plac
   return [
     filled(outline, GROUND_OF[device.column]),
     line(outline, 'part'),
-    textMark(x + BOX / 2, y + 19, device.name, 'middle', 'muted', 14),
+    textMark(x + BOX / 2, y + 19, cut(device.name, HEAD_LETTERS), 'middle', 'muted', 14),
     ...names,
   ];
 }

@@ -17,6 +17,9 @@ export type Device =
   | 'optocoupler'
   | 'analogue switch'
   | 'one-shot'
+  | 'resistor'
+  | `supply ${string}`
+  | `load ${string}`
   | 'end switches'
   | 'stepper'
   | 'supply'
@@ -73,6 +76,8 @@ export interface LegEnd {
   readonly closes?: true;
   /** Belongs to the second of two contacts in series. */
   readonly second?: true;
+  /** Stands beside the joint in a drawing: its symbol has no place for it. */
+  readonly beside?: true;
 }
 
 /** An end of a wire. */
@@ -113,14 +118,14 @@ export const leg = (
   device: Device,
   words: string,
   label = words,
-  more: Partial<Pick<LegEnd, 'conductor' | 'closes'>> = {},
+  more: Partial<Pick<LegEnd, 'conductor' | 'closes' | 'beside'>> = {},
 ): LegEnd => ({ at: 'leg', device, words, label, ...more });
 /** A leg whose words begin with its device, as `servo signal` of a servo. */
 export const legOf = (
   device: Device,
   of: string,
   label: string,
-  more: Partial<Pick<LegEnd, 'conductor'>> = {},
+  more: Partial<Pick<LegEnd, 'conductor' | 'beside'>> = {},
 ): LegEnd => leg(device, `${of} ${label}`, label, more);
 
 /** What an end is called; a line by the pin that is given for it. */
@@ -155,8 +160,9 @@ export const ofSecond = (end: End): End =>
       ? { ...end, words: `${end.words} of contact 2`, label: `${end.label} of contact 2`, second: true }
       : end;
 
-/** A leg of the switch that joins the control’s terminals. */
-export const contactLeg = (device: Device, words: string): LegEnd => leg(device, words, words, { closes: true });
+/** A leg of the switch that joins the control’s terminals. @param end 1 at the higher side, 2 at the lower. */
+export const contactLeg = (device: Device, words: string, end: 1 | 2): LegEnd =>
+  leg(device, `${words} ${end}`, `${words} ${end}`, { closes: true });
 
 /** What relay terminals do, EN 50005: common, rest, work, or the coil. */
 const ROLE: Readonly<Record<string, string>> = { 1: 'common', 2: 'rest', 4: 'work' };

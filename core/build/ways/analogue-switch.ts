@@ -138,8 +138,8 @@ export function analogueSwitch(c: WayContext): WayResult {
     wires(c, [
       [pin(), leg('analogue switch', 'control resistor')],
       [GROUND, legOf('machine', 'machine’s', 'ground'), true],
-      [leg('analogue switch', 'switch'), upper, true],
-      [leg('analogue switch', 'switch'), lower, true],
+      [leg('analogue switch', 'switch 1'), upper, true],
+      [leg('analogue switch', 'switch 2'), lower, true],
       [legOf('machine', 'machine’s', 'supply'), leg('analogue switch', 'switch supply'), true],
     ]),
     ['analogue-switch'],

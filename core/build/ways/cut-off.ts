@@ -45,6 +45,10 @@ export function withCutOff(r: WayResult, c: WayContext): WayResult {
         : []),
       [RAIL, oneShotLeg('supply')],
       [GROUND, oneShotLeg('ground')],
+      [RAIL, oneShotLeg('resistor 1')],
+      [oneShotLeg('resistor 2'), oneShotLeg('R and C')],
+      [oneShotLeg('capacitor 1'), oneShotLeg('R and C')],
+      [oneShotLeg('capacitor 2'), oneShotLeg('C')],
     ]),
     // What the pin meets is its trigger, which takes no current and floats with the pin: Board's resistor to ground
     // holds it at rest, one of its own where the press is low.

@@ -11,6 +11,7 @@ import { withCutOff } from './cut-off';
 import { handMechanism } from './hand-mechanism';
 import { nmosToGround } from './mosfet';
 import { optocoupler } from './optocoupler';
+import { withPullDowns } from './own-wires';
 import { pinNeeds } from './pin-needs';
 import { withSecondContact } from './in-series';
 import { resistorPart, withVerdict } from './result';
@@ -171,7 +172,7 @@ const pulledDown = (r: WayResult, c: WayContext): WayResult =>
 /** Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. */
 export function evaluateWay(way: Way, c: WayContext): WayResult {
   const judged = unconfirmed(whileUnknown(EVALUATE[way](c), c), c);
-  const r = refused(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c);
+  const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
   const { id, name, control, pullDown } = c.press;
   return { ...r, press: { ...r.press, id, name, control, pullDown, pins: pinNeeds(r) } };
 }

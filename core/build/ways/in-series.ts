@@ -29,8 +29,8 @@ const isContact = (end: End): end is LegEnd => end.at === 'leg' && end.closes ==
 /** The nth of two contacts in series. */
 const nth = (end: LegEnd, n: 1 | 2): LegEnd => ({
   ...end,
-  words: `${end.words} ${n}`,
-  label: `${end.label} ${n}`,
+  words: `${end.words} of contact ${n}`,
+  label: `${end.label} of contact ${n}`,
   ...(n === 2 ? { second: true } : {}),
 });
 /** Whether an end belongs to the one-shot. */
@@ -52,7 +52,7 @@ export function withSecondContact(r: WayResult, c: WayContext): WayResult {
         w.crosses,
         w.role,
       ]),
-    [nth(upper.contact, 1), nth(upper.contact, 2)],
+    [nth(lower.contact, 1), nth(upper.contact, 2)],
     [nth(lower.contact, 2), lower.ends[1], lower.crosses, lower.role],
     ...others
       .filter((w) => !w.ends.some(ofOneShot))

@@ -6,6 +6,7 @@ import { pinHigh } from './drive';
 import { levelFindings } from './line';
 import { DEAD_BAND_VOLTS, GATE_OHMS, HOLD_OHMS } from './practice';
 import { closedCurrent, directCurrentOnly, openVoltage } from './ratings';
+import { resistorBetween } from './own-wires';
 import { requirements } from './requirements';
 import { carriesLoad, resistorPart, result, takePart, wireOhms } from './result';
 
@@ -54,6 +55,8 @@ export function nmosToGround(c: WayContext): WayResult {
       [pin(), leg('transistor', 'gate resistor')],
       [GROUND, lower, true],
       [leg('transistor', 'drain'), upper, true],
+      [leg('transistor', 'source', 'source', { beside: true }), GROUND],
+      ...resistorBetween('gate pull-down', leg('transistor', 'gate'), GROUND),
     ]),
     ['nmos'],
     {

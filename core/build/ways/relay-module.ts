@@ -150,8 +150,8 @@ export function relayModule(c: WayContext): WayResult {
     wires(c, [
       [pin(), legOf('module', 'module', 'input')],
       [GROUND, legOf('module', 'module', 'ground')],
-      [contactLeg('module', 'contact'), upper],
-      [contactLeg('module', 'contact'), lower],
+      [contactLeg('module', 'contact', 1), upper],
+      [contactLeg('module', 'contact', 2), lower],
       [voltsEnd(formatQuantity(volts, 'V')), legOf('module', 'module', 'supply')],
     ]),
     ['relay-module'],

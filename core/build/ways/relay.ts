@@ -63,8 +63,8 @@ export function relayContact(c: WayContext): WayResult {
     wires(c, [
       [pin(), leg('driver of the coil', 'base resistor')],
       [GROUND, leg('driver of the coil', 'emitter')],
-      [contactLeg('contact', 'contact'), upper],
-      [contactLeg('contact', 'contact'), lower],
+      [contactLeg('contact', 'contact', 1), upper],
+      [contactLeg('contact', 'contact', 2), lower],
       [voltsEnd(formatQuantity(volts, 'V')), legOf('driver of the coil', 'coil', 'A1, diode’s cathode')],
       [leg('driver of the coil', 'collector'), legOf('driver of the coil', 'coil', 'A2, diode’s anode')],
     ]),

@@ -56,8 +56,8 @@ export function solidStateRelay(c: WayContext): WayResult {
     wires(c, [
       [pin(), leg('solid-state relay', 'LED resistor, anode')],
       [GROUND, leg('solid-state relay', 'cathode')],
-      [contactLeg('solid-state relay', 'output'), upper],
-      [contactLeg('solid-state relay', 'output'), lower],
+      [contactLeg('solid-state relay', 'output', 1), upper],
+      [contactLeg('solid-state relay', 'output', 2), lower],
     ]),
     ['solid-state-relay'],
     {

@@ -59,6 +59,7 @@ export function npnToGround(c: WayContext): WayResult {
       [pin(), leg('transistor', 'base resistor')],
       [GROUND, lower, true],
       [leg('transistor', 'collector'), upper, true],
+      [leg('transistor', 'emitter', 'emitter', { beside: true }), GROUND],
     ]),
     ['npn'],
     {

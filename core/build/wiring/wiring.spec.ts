@@ -33,7 +33,7 @@ describe('the wires of a whole machine', () => {
     const { wires, unused } = wired(larder);
     expect(wires.filter((w) => / B$/.test(w.to)).map((w) => w.to)).toEqual(['power B']);
     const jumper = wires.find((w) => w.jumper)!;
-    expect(jumper).toMatchObject({ of: 'dryness', from: 'dryness: output', to: 'power: output' });
+    expect(jumper).toMatchObject({ of: 'dryness', from: 'dryness: output 2', to: 'power: output 2' });
     expect(unused).toEqual([{ terminal: 'dryness B', by: 4, net: 'ground' }]);
   });
 
@@ -115,8 +115,10 @@ describe('the wires of a whole machine', () => {
   it('put a second contact in series: a driver and a pin of its own, twice the parts, and one wire between the two', () => {
     const one = wired(larder);
     const two = wired(second({ twoContacts: true }));
-    expect(two.wires.map((w) => w.to)).toContain('dryness: output 2');
-    expect(two.wires.filter((w) => w.of === 'dryness')).toHaveLength(7);
+    const between = two.wires.find((w) => w.to === 'dryness: output 1 of contact 2')!;
+    expect(between.from).toBe('dryness: output 2 of contact 1');
+    // Each contact its pin, ground and pull-down; the two sides, and the wire between.
+    expect(two.wires.filter((w) => w.of === 'dryness')).toHaveLength(7 + 4);
     const count = (w: typeof one): number => w.parts.find((p) => p.name === 'solid-state relay')!.quantity;
     expect([count(one), count(two)]).toEqual([2, 3]);
     const a = assess(second({ twoContacts: true }));

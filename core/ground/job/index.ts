@@ -23,6 +23,7 @@ export {
   freshSign,
   ownersOf,
   pressOf,
+  isOfTheWorld,
   stateSense,
 } from './document/owners';
 export {

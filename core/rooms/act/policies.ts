@@ -2,6 +2,7 @@ import { itemAt, present } from '../../ground/lists';
 import { asQuantity } from '../../ground/field';
 import {
   freshMove,
+  isOfTheWorld,
   pressedBy,
   stepFields,
   stepOf,
@@ -15,7 +16,7 @@ import { heardPress, heedsOf } from './heard';
 import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import type { StateRole } from '../../engines/world';
-import { isOfTheWorld, sceneOf, type Scene } from './scene';
+import { sceneOf, type Scene } from './scene';
 import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** Ready ways to meet what goes wrong. */

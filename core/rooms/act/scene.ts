@@ -1,5 +1,6 @@
 import { firstItem, itemAt } from '../../ground/lists';
 import {
+  isOfTheWorld,
   lineId,
   pressedBy,
   sayNever,
@@ -175,10 +176,6 @@ export const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-
 
 const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
 
-/** Whether a sense is of something that the machine's states do not hold, as a cup or water, of which a run has to be told. */
-export const isOfTheWorld = (s: Sense): boolean =>
-  s.tells === 'other' && s.states.length === 0 && s.meaning.trim() !== '';
-
 /** What a sense tells of a part: its rest, its work, its far end, or states that are named. */
 function wireOf(
   s: Sense,
@@ -209,7 +206,7 @@ const lacksStates = (s: Sense): string =>
       ? `its part has no state called ${s.states.join(' or ')}`
       : 'no state of its part shows what it reads';
 
-/** What is looked at and is no state of the machine: it says throughout what a run takes it for, and what that tells of the machine is nothing. */
+/** What is looked at and is no state of the machine: it says throughout what a run takes it for, and teaches a plan nothing. */
 function ofTheWorld(
   s: Sense,
   part: number,
@@ -246,10 +243,6 @@ function yesOf(s: Sense, part: MachinePart, table: MachineTable): readonly strin
     }
   }
 }
-
-/** Words of the states in which a part may be seen, each once; none while its kind is not said. */
-export const stateWords = (p: MachinePart): readonly string[] =>
-  p.kind === 'unknown' ? [] : [...new Set(tableOf(p).states.flatMap((s) => (s.role === 'dark' ? [] : [s.word])))];
 
 /** States of a part that show what a sense of a kind hears or sees. */
 const showing = (p: MachinePart, tells: SenseInfo['tells']): readonly string[] =>

@@ -45,7 +45,6 @@ export interface PackPress {
   readonly pressesOn: 'high' | 'low';
   /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
   readonly drives: 'level' | FirmwarePulses | null;
-  readonly sheet: Sheet;
   readonly netlist: string | null;
 }
 

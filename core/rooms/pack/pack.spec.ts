@@ -46,8 +46,14 @@ describe('what leaves', () => {
 
   it('numbers its wires alike in drawing and table', () => {
     const rows = Papa.parse<Record<string, string>>(text('wires.csv').trim(), { header: true }).data;
-    expect(rows.map((r) => r['wire'])).toEqual(Array.from({ length: 11 }, (_, i) => String(i + 1)));
+    expect(rows.map((r) => r['wire'])).toEqual(Array.from({ length: 19 }, (_, i) => String(i + 1)));
     for (const r of rows) expect(text('wiring.svg')).toContain(`>${r['from']}<`);
+    // What feeds the board, what holds its pin, and what times the one-shot is wired too, and bought.
+    const ends = rows.flatMap((r) => [r['from'], r['to']]);
+    for (const end of ['own plug-in supply +', 'controller, supply in', 'pull-down, end 1', 'one-shot capacitor 1'])
+      expect(ends).toContain(end);
+    for (const part of ['plug-in supply', 'lead, two conductors', 'film capacitor'])
+      expect(text('parts.csv')).toContain(part);
     // The pin is called alike in drawing, table and program, by its chip number and by what is printed beside it.
     expect(rows.find((r) => r['to'] === 'one-shot trigger')!['from']).toBe('pin 5 (D1)');
     expect(text('pins.csv')).toContain('start,5,D1,right 2,output,high');

@@ -41,7 +41,7 @@ function mark(m: Mark): string {
   if (m.fill) return `<path d="${m.d}" fill="${INK[m.ink]}"/>`;
   const stroke = m.colour ? wireColour(m.colour) : INK[m.ink];
   return (
-    `<path d="${m.d}" fill="none" stroke="${stroke}" ` +
+    `<path d="${m.d}" fill="none" stroke="${stroke}"${m.wire === undefined ? '' : ` data-wire="${m.wire}"`} ` +
     `stroke-width="${m.strong ? STROKE.strong : m.wire ? STROKE.wire : STROKE.plain}"${m.dashed ? ' stroke-dasharray="6 4"' : ''}/>`
   );
 }

@@ -45,6 +45,9 @@ export function freeId(job: Job, name: string): string {
   }
 }
 
+/** Whether a sense is of something that the machine's states do not hold, as a cup or water, of which a run has to be told. */
+export const isOfTheWorld = (s: Sense): boolean =>
+  s.tells === 'other' && s.states.length === 0 && s.meaning.trim() !== '';
 /** The first sense that tells whether the machine rests or works, or undefined where it is pressed blind. */
 export const stateSense = (job: Job): Sense | undefined => job.senses.find((s) => s.tells !== 'other');
 

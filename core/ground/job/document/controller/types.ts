@@ -13,8 +13,8 @@ export interface Sense {
   name: string;
   kind: SenseKind;
   /**
-   * Which state of the machine it tells: where its part rests, anywhere but there, at the far end of its way, or `other`, which are `states`
-   * or something in the world.
+   * Which state of the machine it tells: where its part rests, anywhere but there, at the far end of its way, or `other`, which are
+   * `states` or something in the world.
    */
   tells: (typeof SENSE_TELLS)[number];
   /** Id of the part of the machine that it tells of; empty for the first. */
