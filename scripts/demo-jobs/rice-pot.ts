@@ -110,10 +110,13 @@ new Maker(
   .tried('prove-dead', 1, 'no voltage between any pair')
   .tried('dummy-load', 1, 'lamp on for a blink, off again')
   .tried('restarts', 10, 'the contact stayed open through every power-up')
+  .tried('cut-off', 1, 'it let go after half a second, with the trigger held for ten')
+  .tried('sense@rest', 2, 'closed at rest, open while it cooks; open with its wire off')
   .tried('one-press', 1, 'the pot clicked and began to heat')
   .tried('many-presses', 22, 'every press seen', 'standin')
   .tried('many-presses', 2302, 'every press counted over a night, its heater unplugged')
   .tried('hand-switch', 1, 'obeyed both times')
+  .tried('hand@arm', 2, 'unarmed nothing came; armed it began once')
   .tried('never', 1, 'empty and unarmed it stayed at rest, through two power cuts as well')
   .tried('sign-off', 1, 'case closed, joint labelled')
   .write('rice-pot');

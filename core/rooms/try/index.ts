@@ -1,4 +1,5 @@
 export { basisOf, stillCounts } from './basis';
 export { neverTried, tryFindings } from './findings';
 export { SIGN_OFF, signOffBlocked } from './sign-off';
-export { progressOf, successRun, testSheet, type SheetStep, type StepProgress } from './sheet';
+export { progressOf, successRun, testSheet, type StepProgress } from './sheet';
+export type { SheetStep } from './sheet-step';

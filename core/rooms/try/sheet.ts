@@ -1,19 +1,19 @@
 import { chosen, derive, type Step } from '../../ground/finding';
-import { type Job, type Trial, scriptOf } from '../../ground/job';
-import { formatQuantity } from '../../ground/quantity';
+import type { Job, Trial } from '../../ground/job';
+import { handSteps, senseSteps, signSteps } from './around-steps';
 import { stillCounts } from './basis';
-
-/** A step of the test sheet. */
-export interface SheetStep {
-  readonly id: string;
-  readonly title: string;
-  readonly how: string;
-  readonly expected: string;
-  /** Repeats wanted in total. */
-  readonly wanted: number;
-  /** Whether the stand-in can take it. */
-  readonly onStandin: boolean;
-}
+import {
+  byHandSteps,
+  cutOffSteps,
+  dummyStep,
+  manyStep,
+  oneStep,
+  pressesTried,
+  restartsStep,
+  reversalSteps,
+  seriesSteps,
+} from './press-steps';
+import type { SheetStep } from './sheet-step';
 
 /** How far a step is. */
 export interface StepProgress {
@@ -50,78 +50,51 @@ const PROVE_DEAD: SheetStep = {
   onStandin: false,
 };
 
-/** The test sheet of a job, in safe order. */
+/**
+ * The test sheet of a job, in safe order: dead, then in the air or on a lamp, then what must hold by itself, then on the machine press by
+ * press and side by side, then what stands at the controller, then many presses, then what must never be.
+ */
 export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
-  const press = scriptOf(job).find((s) => s.do === 'press');
-  const length = press ? formatQuantity(press.seconds, 's') : 'as long as the script says';
+  const tried = pressesTried(job);
   const many = successRun(job.sheet.reliability, job.sheet.confidence).result.value;
   const share = (x: number): string => `${Number((100 * x).toPrecision(4))} %`;
+  const shows = `every press seen: ${share(job.sheet.reliability)} reliable at ${share(job.sheet.confidence)} confidence`;
   return [
     ...(proveDead ? [PROVE_DEAD] : []),
-    {
-      id: 'dummy-load',
-      title: 'Press a lamp first',
-      how: `Leave the machine unconnected. Put a lamp or a meter on the contact and run the script.`,
-      expected: `the contact closes for ${length} and opens again`,
-      wanted: 1,
-      onStandin: true,
-    },
-    {
-      id: 'restarts',
-      title: 'Restart ten times and watch the contact',
-      how: 'Machine unconnected, meter on the contact. Cut and return the controller’s power.',
-      expected: 'the contact never closes, not even for a blink',
-      wanted: 10,
-      onStandin: true,
-    },
-    {
-      id: 'one-press',
-      title: 'One press on the machine',
-      how: 'Connect, stand by, run the script once.',
-      expected: job.wish.outcome ? `the machine answers: ${job.wish.outcome}` : 'the machine answers as wished',
-      wanted: 1,
-      onStandin: true,
-    },
-    {
-      id: 'many-presses',
-      title: `${many} presses without a miss`,
-      how: `Run the script ${many} times, at a pace the machine allows. A miss begins the count anew.`,
-      expected: `every press seen: ${share(job.sheet.reliability)} reliable at ${share(job.sheet.confidence)} confidence`,
-      wanted: many,
-      onStandin: true,
-    },
-    {
-      id: 'hand-switch',
-      title: 'The old button still works',
-      how: 'Press by hand, with the controller on and with it off.',
-      expected: 'the machine obeys both times',
-      wanted: 1,
-      onStandin: true,
-    },
-    ...(job.wish.never.trim()
-      ? [
-          {
-            id: 'never',
-            title: 'Try to bring “never” about',
-            how:
-              `Never: ${job.wish.never}. With somebody at the plug, try to make just that happen: ` +
-              'wrong order, twice, at the wrong moment, with the power cut in between.',
-            expected: 'it cannot be brought about',
-            wanted: 1,
-            onStandin: false,
-          },
-        ]
-      : []),
-    {
-      id: 'sign-off',
-      title: 'Sign off',
-      how: 'Close the case, label the joint, note who may open it.',
-      expected: 'you would leave it running while you are out of the room, within its own cautions',
-      wanted: 1,
-      onStandin: false,
-    },
+    ...tried.map((t) => dummyStep(job, t)),
+    restartsStep(),
+    ...tried.flatMap((t) => [...seriesSteps(t), ...cutOffSteps(job, t)]),
+    ...senseSteps(job),
+    ...tried.map((t, i) => oneStep(job, t, i === 0)),
+    ...tried.flatMap((t) => reversalSteps(t)),
+    ...handSteps(job),
+    ...signSteps(job),
+    ...tried.map((t) => manyStep(job, t, many, shows)),
+    ...byHandSteps(tried),
+    ...(job.wish.never.trim() ? [neverStep(job.wish.never)] : []),
+    LAST,
   ];
 }
+
+const neverStep = (never: string): SheetStep => ({
+  id: 'never',
+  title: 'Try to bring “never” about',
+  how:
+    `Never: ${never}. With somebody at the plug, try to make just that happen: ` +
+    'wrong order, twice, at the wrong moment, with the power cut in between.',
+  expected: 'it cannot be brought about',
+  wanted: 1,
+  onStandin: false,
+});
+
+const LAST: SheetStep = {
+  id: 'sign-off',
+  title: 'Sign off',
+  how: 'Close the case, label the joint, note who may open it.',
+  expected: 'you would leave it running while you are out of the room, within its own cautions',
+  wanted: 1,
+  onStandin: false,
+};
 
 /** How far each step has come with the joint as it stands. A failed trial sends its step back to the beginning. */
 export function progressOf(job: Job, sheet: readonly SheetStep[]): StepProgress[] {

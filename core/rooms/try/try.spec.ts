@@ -132,3 +132,52 @@ describe('the test sheet', () => {
     expect(basisOf(edited(looking, withSteps(looking, [press], 'blind'), '2026-03-02T14:00:00Z'))).toBe(base);
   });
 });
+
+describe('the sheet follows the wiring', () => {
+  const ids = (job: Job): readonly string[] => testSheet(job, false).map((s) => s.id);
+  const step = (job: Job, id: string) => testSheet(job, false).find((s) => s.id === id)!;
+
+  it('tries each press, direction, sense, hand, sign, stop and one-shot by itself', () => {
+    const shutter = demoJob('hatch-shutter');
+    for (const id of ['dummy-load', 'dummy-load@motor/other', 'one-press', 'one-press@motor/other', 'reversal'])
+      expect(ids(shutter), id).toContain(id);
+    for (const hand of shutter.hands) expect(ids(shutter)).toContain(`hand@${hand.id}`);
+    expect(step(shutter, 'dummy-load').how).toContain('where it goes');
+    // A motor of one's own wiring has no old button.
+    expect(ids(shutter)).not.toContain('hand-switch');
+    const larder = demoJob('larder-dehumidifier');
+    expect(ids(larder).filter((x) => x.startsWith('one-press'))).toEqual(['one-press', 'one-press@dryness']);
+    expect(ids(fresh)).toEqual(expect.arrayContaining(['cut-off', 'sense@rest', 'hand@arm']));
+    const twice = pressed(larder, { twoContacts: true });
+    expect(ids(twice)).toEqual(expect.arrayContaining(['stuck-1', 'stuck-2']));
+  });
+
+  it('says an arm for a servo, and what a move looks at before it presses', () => {
+    const rocker = pressed(demoJob('extractor-rocker'), { way: 'finger' });
+    expect(step(rocker, 'dummy-load').expected).toContain('the arm swings');
+    const looks = edited(
+      fresh,
+      withSteps(
+        fresh,
+        [stepOf('look', { sense: 'rest', is: true, orElse: 'end' }), stepOf('press', { press: 'start', seconds: 0.2 })],
+        'looks',
+      ),
+      '2026-03-02T14:00:00Z',
+    );
+    expect(step(looks, 'dummy-load').how).toContain('Hold it so that rest contact says so');
+  });
+
+  it('asks for as many presses as its use wants, and shows nothing before they are done', () => {
+    const seldom = changed(fresh, 'wish', { hazards: [] });
+    const once = changed(seldom, 'routine', {
+      sentences: [{ id: 's', at: '10:40', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false, move: '' }],
+    });
+    // Thirty presses in a month: one miss in it is 96.7 %, and the next level of the usual tables is 99 %.
+    expect(findingOf(once, 'try.success-run')).toMatchObject({
+      verdict: 'unknown',
+      remedy: { label: 'Ask for 99 %' },
+    });
+    expect(findingOf(demoJob('rice-pot'), 'try.success-run')).toMatchObject({ verdict: 'settled', remedy: null });
+    expect(findingOf(fresh, 'try.success-run').verdict).toBe('unknown');
+  });
+});

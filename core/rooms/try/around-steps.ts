@@ -1,0 +1,105 @@
+import type { Hand, Job, Sense, Sign } from '../../ground/job';
+import type { SheetStep } from './sheet-step';
+
+/** A step that is taken at the machine itself. */
+const atMachine = (id: string, title: string, how: string, expected: string, wanted = 1): SheetStep => ({
+  id,
+  title,
+  how,
+  expected,
+  wanted,
+  onStandin: false,
+});
+
+/** Every sense, read both ways; what comes by message falls silent as well. */
+export const senseSteps = (job: Job): readonly SheetStep[] =>
+  job.senses.flatMap((s) => [
+    atMachine(
+      `sense@${s.id}`,
+      `${s.name} tells both ways`,
+      `Bring the machine by hand to where ${s.name} is to say so, and away from there. ${readAt(s)}`,
+      `it says so there, and nowhere else${s.kind === 'contact' ? '; with its wire pulled off it says what a broken wire is to say' : ''}`,
+      2,
+    ),
+    ...(s.kind === 'message'
+      ? [
+          atMachine(
+            `silent@${s.id}`,
+            `${s.name} falls silent`,
+            'Switch its sender off, and wait for longer than it may be silent.',
+            'the plan takes it for unknown, and presses nothing on its word',
+          ),
+        ]
+      : []),
+  ]);
+
+const readAt = (s: Sense): string =>
+  s.kind === 'message'
+    ? 'Read what arrives on its topic.'
+    : 'Read its pin with a meter, against the controller’s ground.';
+
+const HAND_TRIES: Readonly<
+  Record<Hand['kind'], readonly [title: string, how: string, expected: string, wanted: number]>
+> = {
+  arm: [
+    'lets a start go, and only then',
+    'Ask for a start with it off, then with it on.',
+    'nothing moves while it is off; with it on one start goes',
+    2,
+  ],
+  button: [
+    'does what it is for',
+    'Move it, once while all rests and once while the machine works.',
+    'what it asks for is done, and no more',
+    2,
+  ],
+  rocker: [
+    'does what it is for, both ways',
+    'Move it up, let go, move it down, let go.',
+    'each way does what it is for, and letting go ends what it holds',
+    2,
+  ],
+  stop: [
+    'stops it in mid-run',
+    'Move it while the machine works. Let go, and wait.',
+    'all outputs let go at once, and nothing begins again by itself',
+    2,
+  ],
+  answer: [
+    'ends a call',
+    'Bring about a call for help, and move it.',
+    'what calls or is due goes out, and nothing else happens',
+    1,
+  ],
+  command: [
+    'is obeyed by message',
+    'Send it, once while all rests and once while the machine works.',
+    'what it asks for is done, once for each message',
+    2,
+  ],
+};
+
+/** Every hand at the controller. */
+export const handSteps = (job: Job): readonly SheetStep[] =>
+  job.hands.map((h) => {
+    const [title, how, expected, wanted] = HAND_TRIES[h.kind];
+    return atMachine(`hand@${h.id}`, `${h.name} ${title}`, how, expected, wanted);
+  });
+
+const SIGN_TRIES: Readonly<Record<Sign['means'], string>> = {
+  armed: 'Arm it, and disarm it.',
+  'about-to-move': 'Begin a move that warns.',
+  call: 'Bring about a call for help: hold a sense so that what the move waits for does not come.',
+  due: 'Count its starts up to where care is due.',
+};
+
+/** Every sign. */
+export const signSteps = (job: Job): readonly SheetStep[] =>
+  job.signs.map((s) =>
+    atMachine(
+      `sign@${s.id}`,
+      `${s.name} is noticed from where people stand`,
+      SIGN_TRIES[s.means],
+      s.kind === 'lamp' ? 'it shines then, and at no other time' : 'it sounds then, and at no other time',
+    ),
+  );
