@@ -22,6 +22,8 @@ import { ROOM_INFO } from '../ui/rooms';
               (isActiveChange)="show(bead, $event)"
               ariaCurrentWhenActive="page"
               [matTooltip]="b.tooltip"
+              matTooltipPosition="above"
+              matTooltipTouchGestures="off"
               matTooltipShowDelay="600"
               [attr.aria-label]="b.label"
               [class]="b.verdict"

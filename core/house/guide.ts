@@ -1,4 +1,4 @@
-import { firstItem, lastItem } from '../ground/lists';
+import { lastItem } from '../ground/lists';
 import { machineOf, scriptOf, type Job, type Room } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { questionsOf } from '../rooms/probe';
@@ -40,15 +40,15 @@ const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room
     },
     {
       room: 'thumb',
-      now: 'choose a way of pressing; the first of the list is a good one',
+      now: 'choose a way for each press; the first of the list is a good one',
       because: 'pin, supply and wires follow from it',
-      done: (j) => j.presses.some((p) => p.way !== null),
+      done: (j) => j.presses.length > 0 && j.presses.every((p) => p.way !== null),
     },
     {
       room: 'board',
-      now: 'put the press on a pin that keeps still at power-up',
+      now: 'put each press on a pin that keeps still at power-up',
       because: 'a pin that twitches presses by itself',
-      done: (j) => j.presses.length > 0 && pinOf(j, firstItem(j.presses).id) !== null,
+      done: (j) => j.presses.length > 0 && j.presses.every((p) => pinOf(j, p.id) !== null),
     },
     {
       room: 'feed',
@@ -72,7 +72,7 @@ const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room
       room: 'routine',
       now: 'say when it acts by itself',
       because: 'that is what the wish was about',
-      done: (j) => j.routine.sentences.length > 0,
+      done: (j) => j.routine.sentences.length > 0 && j.routine.sentences.every((s) => s.days.length > 0),
     },
     {
       room: 'guard',

@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { Action, Row } from '../../kit/action';
-import type { FeedRow } from '../../../core/rooms/feed';
+import { fuseBehind, type FeedRow } from '../../../core/rooms/feed';
 import {
   freeNodeId,
   freshConverter,
@@ -108,6 +108,11 @@ export class TreePart {
   /** A new part hangs on the one that is picked; behind a lead or a converter that loads hang on, it takes them over. */
   protected add(k: Add): void {
     const { feed } = this.bench.job();
+    if (k.key === 'fuse') {
+      const source =
+        feed.sources.find((s) => s.id === this.picked()) ?? (this.picked() === '' ? feed.sources[0] : undefined);
+      if (source) return this.fuse(source.id);
+    }
     const id = freeNodeId(feed, k.sort === 'source' ? 'supply' : k.key);
     const rows = this.rows();
     const at =
@@ -123,6 +128,13 @@ export class TreePart {
             ? { do: 'put', list: 'feed.links', item: freshLink(id, name, k.key as LinkKind, at), say }
             : { do: 'put', list: 'feed.loads', item: freshLoad(id, name), say };
     this.bench.edit(put);
+    this.picked.set(id);
+  }
+
+  /** A fuse stands right behind its source: what hung there hangs on the fuse. */
+  private fuse(source: string): void {
+    const { id, edit } = fuseBehind(this.bench.job().feed, source, null);
+    this.bench.edit(edit);
     this.picked.set(id);
   }
 

@@ -43,9 +43,14 @@ export class GuardRoom {
   protected readonly ticks = computed(() => this.bench.job().guard.ticks);
   protected readonly cautions = computed(() => cautionsOf(this.bench.job(), this.facts()));
   protected readonly proveDead = computed(() => needsProveDead(this.bench.job(), this.facts()));
+  /** What is a line of the lists beside is not told a second time here. */
+  private readonly listed = computed(
+    () => new Set([...this.cautions(), ...(this.proveDead() ? this.dead : [])].map((c) => `guard.${c.id}`)),
+  );
   protected readonly findings = computed(() =>
     this.bench
       .findings('guard')
+      .filter((f) => !this.listed().has(f.id))
       .filter(
         (f) =>
           f.verdict !== 'settled' ||

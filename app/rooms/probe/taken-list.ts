@@ -22,7 +22,7 @@ import { Bench } from '../../store/bench';
               matButton
               gtAction="away"
               [attr.aria-label]="(r.struck ? 'Count again: ' : 'Withdraw: ') + place(r)"
-              (click)="bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck })"
+              (click)="strike(r, $event)"
             >
               {{ r.struck ? 'count again' : 'withdraw' }}
             </button>
@@ -38,4 +38,10 @@ export class TakenList {
   protected readonly time = (at: string): string => sayTime(at, this.bench.job().region.timeZone, 'time');
   protected readonly place = sayPlace;
   protected readonly value = sayValue;
+
+  /** The caret is let go, so that the next question gets it: an Enter meant for its answer must not count this reading again. */
+  protected strike(r: Reading, event: Event): void {
+    this.bench.edit({ do: 'strike-reading', id: r.id, struck: !r.struck });
+    (event.currentTarget as HTMLElement).blur();
+  }
 }

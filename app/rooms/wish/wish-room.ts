@@ -79,11 +79,12 @@ export class WishRoom {
 
   /** Rules that “when” proposes and Routine does not have. */
   protected readonly rules = computed(() =>
-    proposedRules(this.wish().when, this.bench.job().routine.sentences, this.bench.newId),
+    proposedRules(this.wish().when, this.bench.job().routine.sentences, this.bench.newId, this.bench.job().act.moves),
   );
   protected readonly ruleWords = computed(() => {
     const [first] = this.rules();
-    const times = this.rules().map((r) => r.at);
+    const called = (id: string): string => this.bench.job().act.moves.find((m) => m.id === id)?.name ?? '';
+    const times = this.rules().map((r) => (r.move ? `${r.at} “${called(r.move)}”` : r.at));
     const at = times.length > 1 ? `${times.slice(0, -1).join(', ')} and ${times.at(-1)}` : times[0];
     return `at ${at}, ${first!.days.length ? sayWeekdays(first!.days) : 'on days that you name in Routine'}.`;
   });

@@ -31,7 +31,7 @@ export const READY_MACHINES: readonly ReadyMachine[] = [
   { key: 'door', words: 'a door with open and close', set: { kind: 'opens-and-closes', whenBlocked: 'goes-back' } },
   { key: 'shutter', words: 'a shutter on a motor', set: { kind: 'travels-while-held', whenBlocked: 'stops' } },
   { key: 'fan', words: 'a fan that steps through its speeds', set: { kind: 'steps', modes: ['off', 'low', 'high'] } },
-  { key: 'rocker', words: 'a rocker that stays as it was', set: { kind: 'flips', afterPowerCut: 'as-before' } },
+  { key: 'rocker', words: 'a rocker that stays as it was', set: { kind: 'on-and-off', afterPowerCut: 'as-before' } },
   { key: 'valve', words: 'a valve that is open while it is held', set: { kind: 'while-held' } },
   { key: 'heater', words: 'a heater with on and off', set: { kind: 'on-and-off' } },
   { key: 'keypad', words: 'a keypad that asks for keys in turn', set: { kind: 'in-turn' } },

@@ -17,7 +17,8 @@ const WASTE: Readonly<Record<PinAbility, number>> = {
   'five-volt': 1,
 };
 const STRAP_COST = 40;
-const TALKS_COST = 20;
+/** Above all that a pin may be spared for: what prints or hears while it starts is given away last. */
+const TALKS_COST = 200;
 /** A verdict counts before all that a pin is worth: a still pin is never given up for a spare one. */
 const VERDICT_COST = { settled: 0, tight: 10_000, unknown: 100_000, stop: FORBIDDEN } as const;
 

@@ -20,29 +20,24 @@ import {
   fuseFor,
   fuseHoldsSeconds,
   leadFor,
-  meltingStep,
   ohmsOfSource,
-  openVolts,
   USUAL_LEAD,
 } from '../../engines/electrics';
 import type { FeedLink, FeedSource, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { CELLS, isConverter, type SupplyNode } from '../../engines/supply';
+import { isConverter, type SupplyNode } from '../../engines/supply';
 import { currentSteps } from './explain';
 import type { SupplyRun } from './supply-run';
-
-/** A short that melts a lead within this time burns before anybody pulls the plug, s. */
-const MELTS_SECONDS = 10;
 
 type Link = Extract<SupplyNode, { item: FeedLink }>;
 
 /** A fuse is used to this share (`fuse-share`). */
-const FUSE_SHARE = 0.8;
+export const FUSE_SHARE = 0.8;
 /** Part of the volts that a lead may drop where a new one is proposed. */
 const DROP_SHARE = 0.03;
 
 /** The thinnest lead behind a part, up to the next fuse or converter. */
-function thinnest(r: SupplyRun, place: number): Extract<SupplyNode, { kind: 'lead' }> | undefined {
+export function thinnest(r: SupplyRun, place: number): Extract<SupplyNode, { kind: 'lead' }> | undefined {
   const found: Extract<SupplyNode, { kind: 'lead' }>[] = [];
   const region = [place];
   for (let i = 0; i < region.length; i++)
@@ -55,7 +50,8 @@ function thinnest(r: SupplyRun, place: number): Extract<SupplyNode, { kind: 'lea
   return found.sort((a, b) => size(a) - size(b))[0];
 }
 
-const bears = (l: FeedLink): Input =>
+/** What a lead bears for long, as an input. */
+export const bears = (l: FeedLink): Input =>
   l.squareMetres === null
     ? {
         symbol: 'I_z',
@@ -280,7 +276,7 @@ export function judgeLead(job: Job, r: SupplyRun, place: number, n: Link): Findi
 }
 
 /** What a source gives into a short right behind it. @param volts of fresh cells, V. */
-function intoShort(job: Job, s: FeedSource, volts: number): Step {
+export function intoShort(job: Job, s: FeedSource, volts: number): Step {
   const cells = s.kind === 'cells';
   return cells
     ? derive('current into a short', 'I_sc', 'V_s / (R_s + R_l)', 'A', [
@@ -297,43 +293,4 @@ function intoShort(job: Job, s: FeedSource, volts: number): Step {
     : derive('most that the supply gives', 'I_sc', 'I_s', 'A', [
         chosen('I_s', s.name, present(s.amps), 'A', 'set in Feed', [0.01, 1000]),
       ]);
-}
-
-/** A source that could give more into a short than the leads behind it bear wants a fuse. */
-export function judgeUnfused(
-  job: Job,
-  r: SupplyRun,
-  place: number,
-  n: Extract<SupplyNode, { kind: 'source' }>,
-): Finding[] {
-  const behind = thinnest(r, place);
-  if (!behind) return [];
-  const s = n.item;
-  const most = bears(behind.item);
-  const cells = s.kind === 'cells';
-  const volts = openVolts(job, s)?.high;
-  if (volts === undefined || (!cells && s.amps === null)) return [];
-  const short = intoShort(job, s, volts);
-  if (short.result.value <= most.value) return [];
-  const size = behind.item.squareMetres ?? USUAL_LEAD.squareMetres;
-  const melts = meltingStep(size, MELTS_SECONDS);
-  const burns = behind.item.squareMetres !== null && short.result.value >= melts.result.value;
-  const fierce = cells && (CELLS[s.chemistry].burstAmps >= 5 || s.chemistry === 'lead-acid');
-  return [
-    judged('feed', `unfused@${n.id}`, {
-      title: `The ${n.name} can give more than the ${behind.name} bears, and no fuse stands between`,
-      caption: 'no fuse',
-      steps: [short],
-      limit: burns
-        ? derivedLimit('at most', [melts], `what melts the ${behind.name} within ten seconds`)
-        : derivedLimit(
-            'at most',
-            [derive('what the lead bears', 'I_l', 'I_z', 'A', [most])],
-            `what the ${behind.name} bears`,
-          ),
-      source: burns ? ['onderdonk'] : [],
-      verdict: fierce || burns ? 'stop' : 'tight',
-      remedy: { text: 'Put a fuse right behind it, no larger than what the thinnest lead bears.' },
-    }),
-  ];
 }

@@ -4,7 +4,8 @@ import type { Job } from '../../ground/job';
 import { isConverter, type SupplyNode } from '../../engines/supply';
 import { judgeCapacitor } from './judge-capacitor';
 import { judgeConverter } from './judge-converters';
-import { judgeFuse, judgeLead, judgeUnfused } from './judge-links';
+import { judgeFuse, judgeLead } from './judge-links';
+import { judgeUnfused } from './judge-unfused';
 import type { SupplyRun } from './supply-run';
 
 /** What hangs on nothing. */

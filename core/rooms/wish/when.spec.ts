@@ -33,6 +33,25 @@ describe('“when”, as a rule', () => {
     expect(proposedRules('sometimes', [], () => 'x')).toEqual([]);
   });
 
+  it('gives each time the move that is named before it', () => {
+    const moves = [
+      { id: 'a', name: 'low on' },
+      { id: 'b', name: 'high on' },
+      { id: 'c', name: 'off' },
+    ];
+    const said = (when: string) => proposedRules(when, [], () => 'r', moves).map((r) => [r.at, r.move]);
+    expect(said('low at 13:00, high at 14:00, off at 15:00')).toEqual([
+      ['13:00', 'a'],
+      ['14:00', 'b'],
+      ['15:00', 'c'],
+    ]);
+    // Words that several moves share name none, and neither does a text that names nothing.
+    expect(said('on at 13:00 and 14:00')).toEqual([
+      ['13:00', ''],
+      ['14:00', ''],
+    ]);
+  });
+
   it('says days as people do', () => {
     expect([ALL, [1, 2, 3, 4, 5], [4, 1], [7]].map(sayWeekdays)).toEqual([
       'every day',

@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import { WEEKDAYS } from '../../ground/quantity';
-import { sayAt, sentenceAt, type Sentence } from '../../ground/job';
+import { sayAt, sentenceAt, type Move, type Sentence } from '../../ground/job';
 
 const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
   [/\b(week ?days?|working days?|mon(day)?s? to fri(day)?s?)\b/i, [1, 2, 3, 4, 5]],
@@ -39,13 +39,17 @@ const clock = (hour: number, minute: number, half: string | undefined): string =
   return `${String(h).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
 };
 
-/** Reads clock times and weekdays out of the answer to “when”; null where no time of day stands in it. */
-export function readWhen(text: string): ReadWhen | null {
-  const times = [...text.matchAll(TIME)].map(({ groups = {} }) => {
+/** The times of day in a text, in its order. */
+const timesIn = (text: string): readonly string[] =>
+  [...text.matchAll(TIME)].map(({ groups = {} }) => {
     const { word, bare, of, hour, minute, half } = groups;
     if (word) return clock(word.toLowerCase() === 'noon' ? HALF_DAY : 0, 0, undefined);
     return bare ? clock(Number(bare), 0, of) : clock(Number(hour), Number(minute), half);
   });
+
+/** Reads clock times and weekdays out of the answer to “when”; null where no time of day stands in it. */
+export function readWhen(text: string): ReadWhen | null {
+  const times = timesIn(text);
   if (times.length === 0) return null;
   const range = DAYS.slice(0, RANGES).find(([pattern]) => pattern.test(text));
   const named = range
@@ -63,11 +67,48 @@ export function sayWeekdays(days: readonly number[]): string {
   return `on ${names.length > 1 ? `${names.slice(0, -1).join(', ')} and ${names.at(-1)}` : names[0]}`;
 }
 
-/** The rules that “when” proposes, none of which the job has yet. @param id gives an id for each. */
-export function proposedRules(when: string, known: readonly Sentence[], id: () => string): Sentence[] {
+/** What stands before each time of day in an answer, up to the time before it, as “low” in “low at 13:00, high at 14:00”. */
+function saidBefore(text: string): readonly string[] {
+  let from = 0;
+  return [...text.matchAll(TIME)].map((m) => {
+    const words = text.slice(from, m.index);
+    from = m.index + m[0].length;
+    return words;
+  });
+}
+
+/** Words that a move's name shares with every other. */
+const SMALL = new Set(['on', 'the', 'it', 'at', 'a', 'press', 'move']);
+const wordsIn = (text: string): readonly string[] => text.toLowerCase().match(/[\p{L}\d]+/gu) ?? [];
+
+/** The move that some words name: the one of whose name most words stand in them, where no other has as many; empty for none. */
+function movesIn(said: string, moves: readonly Pick<Move, 'id' | 'name'>[]): string {
+  const words = new Set(wordsIn(said));
+  const hits = moves.map((m) => {
+    const own = wordsIn(m.name);
+    const telling = own.filter((w) => !SMALL.has(w));
+    return (telling.length > 0 ? telling : own).filter((w) => words.has(w)).length;
+  });
+  const most = Math.max(0, ...hits);
+  return most > 0 && hits.filter((n) => n === most).length === 1 ? itemAt(moves, hits.indexOf(most)).id : '';
+}
+
+/**
+ * The rules that “when” proposes, none of which the job has yet: where it names moves beside its times, each with its own.
+ * @param id gives an id for each.
+ */
+export function proposedRules(
+  when: string,
+  known: readonly Sentence[],
+  id: () => string,
+  moves: readonly Pick<Move, 'id' | 'name'>[] = [],
+): Sentence[] {
   const read = readWhen(when);
   if (!read) return [];
-  return read.times
-    .filter((at) => !known.some((s) => sayAt(s) === at))
-    .map((at) => sentenceAt(at, { id: id(), days: [...read.days], ifArmed: false, move: '' }));
+  const before = saidBefore(when);
+  const all = timesIn(when).map((at, i) => ({ at, move: movesIn(itemAt(before, i), moves) }));
+  return all
+    .filter((r, i) => all.findIndex((x) => x.at === r.at && x.move === r.move) === i)
+    .filter(({ at, move }) => !known.some((s) => sayAt(s) === at && (move === '' || s.move === move)))
+    .map(({ at, move }) => sentenceAt(at, { id: id(), days: [...read.days], ifArmed: false, move }));
 }

@@ -210,7 +210,8 @@ function setInPress(job: Job, edit: Extract<SetEdit, { of: string }>): Changed {
   const before = plan ? at(press, plan) : ({ ...press } as Plain);
   const after = { ...before, ...edit.set };
   const changed = plan ? withAt(press, plan, after) : ({ ...press, ...edit.set } as Press);
-  const given = givenBy(press, changed, edit.at === 'press' ? edit.set.given : undefined);
+  const named = plan ? Object.keys(edit.set).map((key) => `${plan}.${key}`) : [];
+  const given = givenBy(press, changed, named, edit.at === 'press' ? edit.set.given : undefined);
   const presses = job.presses.map((p) => (p === press ? { ...changed, id: press.id, given } : p));
   const said = sayChanges(info.fields, before, after);
   const whose = job.presses.length > 1 ? `${press.name}: ` : '';
@@ -247,8 +248,16 @@ function dropFrom(job: Job, edit: DropEdit): Changed {
   return [cascaded(withAt(job, edit.list, left), edit.list, edit.key), info.room, said];
 }
 
-/** Values of a way's plan that the maker gave: those that an edit changes, and those that it confirms by naming them. */
-function givenBy(before: Press, after: Press, confirmed: readonly string[] | undefined): string[] {
+/**
+ * Values of a way's plan that the maker gave: those that an edit changes, those that it sets to what they are already, and those that it
+ * confirms by naming them.
+ */
+function givenBy(
+  before: Press,
+  after: Press,
+  named: readonly string[],
+  confirmed: readonly string[] | undefined,
+): string[] {
   const changed = GUESSED_PLANS.flatMap((plan) => {
     const was = { ...before[plan] } as Record<string, unknown>;
     const is = { ...after[plan] } as Record<string, unknown>;
@@ -256,7 +265,8 @@ function givenBy(before: Press, after: Press, confirmed: readonly string[] | und
       .filter((key) => JSON.stringify(is[key]) !== JSON.stringify(was[key]))
       .map((key) => `${plan}.${key}`);
   });
-  return [...new Set([...(confirmed ?? before.given), ...changed])];
+  const known = GUESSED_PLANS.flatMap((plan) => Object.keys(after[plan]).map((key) => `${plan}.${key}`));
+  return [...new Set([...(confirmed ?? before.given), ...changed, ...named.filter((path) => known.includes(path))])];
 }
 
 /** The job with one more control; the first one is pressed, since a machine with one button is what most begin with. */
