@@ -6,7 +6,7 @@ import { describe, expect, it } from 'vitest';
 import { sceneOf } from '../core/rooms/act';
 import { assess } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
-import { edited, stepOf, withSteps, type Job, type MoveStep, type StepKind } from '../core/ground/job';
+import { edited, stepOf, withSteps, type Job, type JobEdit, type MoveStep, type StepKind } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
@@ -49,14 +49,22 @@ function steps(r: Random): MoveStep[] {
   return out;
 }
 
-/** The sense’s pin at its changes, and the start, in the order of time, as the host program wants them. */
-function told(changes: readonly number[], sense: number): number[] {
-  const at = changes.map((ms, i) => [ms, sense, (i + 1) % 2]);
+/** The sense’s pin at its changes, beginning with yes, and the start, in the order of time, as the host program wants them. */
+function told(changes: readonly number[], sense: number, yes: 0 | 1): number[] {
+  const at = changes.map((ms, i) => [ms, sense, i % 2 === 0 ? 1 - yes : yes]);
   return [...at, [START, -1, 0]].sort((a, b) => a[0]! - b[0]!).flat();
 }
 
 /** A second of the day at which no sentence begins anything. */
 const NIGHT = 3600;
+/** The contact at rest as a lamp that shines then. */
+const AS_LAMP: JobEdit = {
+  do: 'put',
+  list: 'senses',
+  item: { ...pot.senses.find((s) => s.id === 'rest')!, kind: 'light' },
+};
+/** From here on the host's inputs are what the maker's own function gives. */
+const OWN_INPUTS = 40;
 const START = 500;
 const END = 30_000;
 
@@ -90,9 +98,13 @@ describe('the packed program and the engine', () => {
     const r = seededRandom(2026);
     let [edges, calls] = [0, 0];
     for (let n = 0; n < 40; n++) {
-      const job = edited(pot, withSteps(pot, steps(r), 'random'), '2026-03-02T14:00:00Z');
+      // Every third reads its rest by a function that the maker fills in: a lamp, which says so with 1.
+      const yours = n % 3 === 2;
+      const sensed = yours ? edited(pot, AS_LAMP, '2026-03-02T14:00:00Z') : pot;
+      const job = edited(sensed, withSteps(sensed, steps(r), 'random'), '2026-03-02T14:00:00Z');
       const pin = pinOf(job, 'start')!;
-      const sense = pinOf(job, 'rest')!;
+      const sense = yours ? OWN_INPUTS + 1 : pinOf(job, 'rest')!;
+      const yes = yours ? 1 : 0;
       const runs = Array.from({ length: 5 }, () => {
         const changes: number[] = [];
         for (let t = 200; t < END - 1000;) changes.push((t += 60 + Math.floor(r.next() * 1500)));
@@ -106,7 +118,7 @@ describe('the packed program and the engine', () => {
         runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
         // The contact tells the rest, closed against ground: low means yes, and it rests at first.
         return runs.map((changes) =>
-          runProgram(join(folder, 'world'), [END, NIGHT, 0, sense, 0, ...told(changes, sense)].map(String))
+          runProgram(join(folder, 'world'), [END, NIGHT, 0, sense, yes, ...told(changes, sense, yes)].map(String))
             .trim()
             .split('\n')
             .filter((l) => l !== ''),

@@ -7,7 +7,7 @@ import { netlistOf } from '../engines/circuit';
 import { drawWhole } from './draw';
 import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
-import type { Job, Press } from '../ground/job';
+import { sensesRead, type Job, type Press } from '../ground/job';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
 import { pinOf, SENSES } from '../build/lines';
@@ -33,14 +33,14 @@ function pinsOf(job: Job, a: Seen, press: Press, way: WayResult): readonly (numb
   return [pinOf(job, press.id), ...more.map((l) => pinOf(job, l.id)).filter((p) => p !== null)];
 }
 
-/** Senses that the packed program can read and that lie on a pin. */
+/** Senses that the packed program reads: a contact on its pin, and by a function of the maker's own what else a move looks at. */
 const readable = (job: Job, a: Seen): PackInput['senses'] =>
   job.senses.flatMap((s) => {
     const line = a.lines.find((l) => l.id === s.id);
     const pin = pinOf(job, s.id);
-    return SENSES[s.kind].readable && line && pin !== null
-      ? [{ id: s.id, name: s.name, pin, yes: line.active, debounceSeconds: s.debounceSeconds }]
-      : [];
+    const sense = { id: s.id, name: s.name, debounceSeconds: s.debounceSeconds };
+    if (!SENSES[s.kind].readable) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
+    return line && pin !== null ? [{ ...sense, pin, yes: line.active }] : [];
   });
 
 /** Signs that it lights. */

@@ -191,7 +191,6 @@ describe('leads and fuses', () => {
     expect(mended(thin, 'feed.lead@trunk').verdict).toBe('settled');
     const lead = fed(pot, { kind: 'cells', chemistry: 'lithium-ion', series: 2, volts: null });
     expect(findingOf(lead, 'feed.unfused@supply').verdict).toBe('stop');
-    // The fuse stands between the source and its lead, of a size that what lasts wants and the lead bears.
     const fused = put(lead, findingOf(lead, 'feed.unfused@supply').remedy!.edit!);
     const [wire, fuse] = ['lead', 'fuse'].map((kind) => fused.feed.links.find((l) => l.kind === kind));
     expect([fuse!.from, wire!.from]).toEqual(['supply', fuse!.id]);

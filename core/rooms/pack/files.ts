@@ -202,12 +202,7 @@ function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
   if (!doesAll(input, presses)) return [];
   const { hands, senses, signs, lacks } = input;
   return Object.entries(firmwareFiles(input.job, { presses, hands, senses, signs, lacks, stops })).map(([file, body]) =>
-    text(
-      file,
-      file.endsWith('.h') ? 'firmware, three functions to fill in' : 'firmware, script and week',
-      'text/x-c',
-      body,
-    ),
+    text(file, file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week', 'text/x-c', body),
   );
 }
 

@@ -1,24 +1,43 @@
-/** The part of the packed program that reads senses and takes the steps of moves. */
-export const MOVES = `
+/** How the packed program reads a sense where all lie on pins. */
+export const READ_PINS = `
 static int read_sense(int i)
 {
     return gt_read_pin(senses[i].pin) == senses[i].level;
 }
+`;
 
+/** How it reads them where some are read by a function of the maker's own. */
+export const READ_EITHER = `
+/* 1 or 0, or UNHEARD where what it comes from is silent: then it says neither. */
+static int read_sense(int i)
+{
+    int says;
+    if (senses[i].pin >= 0) {
+        return gt_read_pin(senses[i].pin) == senses[i].level;
+    }
+    says = gt_read_sense(i);
+    return says < 0 ? UNHEARD : says != 0;
+}
+`;
+
+/** The part of the packed program that hears senses and takes the steps of moves. */
+export const MOVES = `
 /* What a sense tells is heard once it has stood for its time. */
 static void listen(uint32_t now)
 {
     int i;
     for (i = 1; i <= SENSES; i++) {
-        if (read_sense(i) == heard[i]) {
+        int says = read_sense(i);
+        if (says == heard[i]) {
             changing[i] = 0;
-        } else if (!changing[i]) {
+        } else if (!changing[i] || says != changes_to[i]) {
             changing[i] = 1;
+            changes_to[i] = says;
             changed_at[i] = now;
         }
         if (changing[i] && now - changed_at[i] >= senses[i].milliseconds) {
             changing[i] = 0;
-            heard[i] = !heard[i];
+            heard[i] = says;
         }
     }
 }

@@ -16,6 +16,7 @@ static int starts_since_care = 0;
 static unsigned gone_back[SCRIPT_LENGTH];
 static int heard[SENSES + 1];
 static int changing[SENSES + 1];
+static int changes_to[SENSES + 1];
 static uint32_t changed_at[SENSES + 1];
 
 static uint32_t closed = 0u;

@@ -1,15 +1,17 @@
-/** The header of the packed program: three functions to fill in, and what it offers. */
-export const HEADER = `/* Gentle Thumb: the moves and their week, for any C99 compiler. */
+/** The header of the packed program: the functions to fill in, and what it offers. */
+export const headerText = (
+  yours: readonly { readonly number: number; readonly name: string }[],
+): string => `/* Gentle Thumb: the moves and their week, for any C99 compiler. */
 #ifndef GENTLE_THUMB_H
 #define GENTLE_THUMB_H
 
 #include <stdint.h>
 
-/* Three functions to fill in for your controller. */
+/* ${yours.length > 0 ? 'Four' : 'Three'} functions to fill in for your controller. */
 void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-
+${yours.length === 0 ? '' : readSense(yours)}
 /* Call once, before anything else: every contact is opened. */
 void gt_setup(void);
 /* Call at least every few milliseconds. A call that comes too late opens the contacts and forgets the rest of the move:
@@ -41,8 +43,16 @@ void gt_set_clock(int weekday, uint32_t second_of_day);
 #endif
 `;
 
+/** What the maker reads by a function of their own: a lamp against a threshold, a meter, a message that may be too old. */
+const readSense = (yours: readonly { readonly number: number; readonly name: string }[]): string =>
+  `int gt_read_sense(int sense);            /* 1 where it says so, 0 where it does not, -1 while nobody knows:
+${yours.map((y) => `       sense ${y.number} is ${y.name}`).join(',\n')} */
+`;
+
 /** Kinds of steps, and what comes where one does not come true; they stand before the tables. */
 export const KINDS = `enum { PRESS, WAIT, HOLD, UNTIL, LOOK, AGAIN, WARN, TELL, CALL };
 enum { GO_ON, END, ASK };
+/* What a sense tells while nothing is heard of it: neither 0 nor 1. */
+enum { UNHEARD = 2 };
 enum { STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS, COMMANDS };
 `;

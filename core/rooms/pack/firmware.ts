@@ -2,10 +2,10 @@ import { dayMinutesOf, pressedBy, sayAt, type Job, type Sign } from '../../groun
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
-import { MOVES } from './firmware-moves';
+import { MOVES, READ_EITHER, READ_PINS } from './firmware-moves';
 import { OUTPUTS } from './firmware-outputs';
 import { stepRows } from './firmware-steps';
-import { HEADER, KINDS } from './firmware-text';
+import { headerText, KINDS } from './firmware-text';
 import { TICK } from './firmware-tick';
 
 /** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
@@ -52,7 +52,7 @@ export interface FirmwareHand extends HandDeed {
   readonly active: 'high' | 'low';
 }
 
-/** A sense that the program can read. */
+/** A sense that the program reads: on its pin, or, with −1, by a function that the maker fills in. */
 export interface FirmwareSense {
   readonly id: string;
   readonly name: string;
@@ -151,7 +151,7 @@ function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand
   return `    { ${cells.join(', ')} },   /* ${comment(h.name)} */`;
 }
 
-/** The firmware's two files, by name. The maker fills in the three functions that the header declares. */
+/** The firmware's two files, by name. The maker fills in the functions that the header declares. */
 // eslint-disable-next-line max-lines-per-function -- most of it is the text of the file that it writes
 export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, string> {
   const { routine } = job;
@@ -168,6 +168,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     (s) =>
       `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
   );
+  const yours = plan.senses.flatMap((s, i) => (s.pin < 0 ? [{ number: i + 1, name: comment(s.name) }] : []));
   const signs = plan.signs.map(
     (s) => `    { ${s.pin}, ${MEANS[s.means]}, ${s.dueAfterStarts ?? NEVER_DUE} },   /* ${comment(s.name)} */`,
   );
@@ -211,7 +212,7 @@ struct press_pin {
 };
 
 struct sense_pin {
-    int pin;
+    int pin;   /* -1 where gt_read_sense reads it */
     int level;   /* at which what it tells is so */
     uint32_t milliseconds;   /* for which it must stand */
 };
@@ -308,6 +309,6 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${OUTPUTS}${MOVES}${HANDS_TEXT}${TICK}`;
-  return { 'gentle_thumb.h': HEADER, 'gentle_thumb.c': source };
+${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${HANDS_TEXT}${TICK}`;
+  return { 'gentle_thumb.h': headerText(yours), 'gentle_thumb.c': source };
 }

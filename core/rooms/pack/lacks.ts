@@ -41,7 +41,7 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
   const strange = job.senses.filter((s) => read.includes(s.id) && !SENSES[s.kind].readable).map((s) => s.name);
   if (strange.length > 0)
-    out.push(`a reading of ${strange.join(', ')}, which a move looks at: no program is packed before it is a contact`);
+    out.push(`the reading of ${strange.join(', ')}, which a move looks at: fill it in as gt_read_sense`);
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
   const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
   if (commands.length > 0)
