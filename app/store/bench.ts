@@ -1,7 +1,16 @@
 import { computed, effect, inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Finding } from '../../core/ground/finding';
-import type { Job, JobEdit, ListName, Lists, Place, Places, Room } from '../../core/ground/job';
+import {
+  onAllAlike,
+  type Job,
+  type JobEdit,
+  type ListName,
+  type Lists,
+  type Place,
+  type Places,
+  type Room,
+} from '../../core/ground/job';
 import { Assessor } from './assessor';
 import { JobsActions } from './jobs.actions';
 import { selectJobs } from './jobs.selectors';
@@ -59,8 +68,10 @@ export class Bench {
     return this.assessment().findings.filter((f) => f.room === room);
   }
 
+  /** What is made of one of several alike is made of all, until they differ. */
   edit(edit: JobEdit): void {
-    this.editOf(this.id(), edit);
+    const job = this.open()?.job;
+    this.editOf(this.id(), job ? onAllAlike(job, edit) : edit);
   }
 
   /** An edit of a job that need not be the one that is open any more, as of what was worked out for it. */

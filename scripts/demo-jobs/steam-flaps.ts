@@ -38,6 +38,14 @@ const maker = new Maker(
 });
 for (const n of FLAPS) maker.measure('hatch-shutter', named(n), 40 + n);
 maker
+  .edit(
+    ...FLAPS.slice(1).map((n): JobEdit => ({
+      do: 'change-control',
+      id: `control-${named(n)}`,
+      set: { like: `control-${named(1)}` },
+      say: `${named(n)} is one of eight alike`,
+    })),
+  )
   .edit({
     do: 'set',
     at: 'bench',

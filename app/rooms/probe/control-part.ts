@@ -2,9 +2,11 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { Action } from '../../kit/action';
-import { text } from '../../../core/ground/field';
+import { quantity, text } from '../../../core/ground/field';
+import { likeOf, moreLike } from '../../../core/ground/job';
 import { readNoteLine } from '../../../core/ground/notes';
 import { KIND_WORDS, questionsOf, tellMore } from '../../../core/rooms/probe';
 import { isPractice } from '../../../core/engines/standin';
@@ -19,6 +21,9 @@ import { NextSheet } from './next-sheet';
 import { PartsNav } from './parts-nav';
 import { PracticeGuess } from './practice-guess';
 import { TakenList } from './taken-list';
+
+/** How many more like one may be added at once: a job holds forty presses. */
+const COUNT = quantity('How many more', '1', 1, { least: 1, most: 39, whole: true });
 
 /** The controls of the machine: the one next reading, large; beside it what the control may be. */
 @Component({
@@ -35,6 +40,7 @@ import { TakenList } from './taken-list';
     NextSheet,
     PartsNav,
     PracticeGuess,
+    QuantityField,
     Settle,
     TakenList,
     TextField,
@@ -76,6 +82,19 @@ export class ControlPart {
   protected readonly asking = computed(() => questionsOf(this.bench.job().survey.mains).length > 0);
   protected readonly practice = computed(() => isPractice(this.bench.job().standin.model));
   protected readonly skipped = computed(() => this.bench.skipped()[this.control()?.id ?? '']?.length ?? 0);
+  /** What the control is taken to be like, and whether nothing was read of it. */
+  private readonly like = computed(() => {
+    const c = this.control();
+    const root = c && likeOf(this.bench.job(), c.id);
+    return root && root !== c.id ? this.bench.job().controls.find((x) => x.id === root) : undefined;
+  });
+  protected readonly likeName = computed(() => this.like()?.name ?? '');
+  protected readonly borrowed = computed(() => {
+    const c = this.control();
+    return c !== undefined && this.bench.assessment().facts.controls[c.id]?.borrowed === true;
+  });
+  protected readonly count = new FormControl(1, { nonNullable: true });
+  protected readonly countField = COUNT;
   protected readonly more = computed(() => (this.survey() ? tellMore(this.survey()!) : []));
   protected readonly ending = computed(() => {
     const s = this.survey()!;
@@ -87,6 +106,11 @@ export class ControlPart {
         text:
           'What was read does not go together in any of them. That is a finding, not a ' +
           'failure: it is not called by the nearest name. What would tell more:',
+      };
+    if (this.borrowed())
+      return {
+        title: `${name} is taken to be like ${this.likeName()}`,
+        text: `Nothing was read of it. Read one value that was read of ${this.likeName()} in the note line: one that fits settles it.`,
       };
     if (s.known)
       return {
@@ -105,6 +129,19 @@ export class ControlPart {
       text: 'The control is on the dangerous side. Press it from outside, or hand the inside to licensed work.',
     };
   });
+
+  /** So many more controls like this one, with all that was chosen for it. */
+  protected alike(): void {
+    const count = this.count.value;
+    if (this.count.invalid) return;
+    this.bench.edit(moreLike(this.bench.job(), this.control()!.id, count, this.bench.now()));
+    this.count.reset(1);
+  }
+
+  protected byItself(): void {
+    const c = this.control()!;
+    this.bench.edit({ do: 'change-control', id: c.id, set: { like: '' }, say: `${c.name} is read by itself` });
+  }
 
   protected unskip(): void {
     this.bench.unskip(this.control()!.id);

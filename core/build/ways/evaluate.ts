@@ -124,6 +124,23 @@ function unconfirmed(r: WayResult, c: WayContext): WayResult {
   });
 }
 
+/** Margins that rest on what was read of another control are none that is settled. */
+function alike(r: WayResult, c: WayContext): WayResult {
+  if (!c.fact.borrowed || OUTSIDE.has(r.way)) return r;
+  return withVerdict({
+    ...r,
+    findings: [
+      ...r.findings,
+      finding('thumb', `${r.way}.alike`, {
+        verdict: 'tight',
+        title: `${c.control.name} is taken to be like another, and nothing was read of it`,
+        caption: 'taken as alike',
+        remedy: { text: `Read one value of ${c.control.name} in Probe: one that fits settles it.` },
+      }),
+    ],
+  });
+}
+
 /** Colours that the maker chose and that a conductor must not have: its own stands, and that is said. */
 function refused(r: WayResult, c: WayContext): WayResult {
   const list = refusedColours(c, r.wires);
@@ -171,7 +188,7 @@ const pulledDown = (r: WayResult, c: WayContext): WayResult =>
 
 /** Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. */
 export function evaluateWay(way: Way, c: WayContext): WayResult {
-  const judged = unconfirmed(whileUnknown(EVALUATE[way](c), c), c);
+  const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
   const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
   const { id, name, control, pullDown } = c.press;
   return { ...r, press: { ...r.press, id, name, control, pullDown, pins: pinNeeds(r) } };

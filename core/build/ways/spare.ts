@@ -42,6 +42,7 @@ function remoteOf(c: WayContext): Borrowed {
     kind: 'low-when-pressed',
     leading: 'low-when-pressed',
     probability: 1,
+    borrowed: false,
     parameters: {},
     read: {},
     readings: 1,

@@ -15,6 +15,8 @@ export interface ControlFact {
   parameters: Record<string, Interval>;
   /** Of each of these values that rests on readings, the ISO time of the last; a value that is not here is what its kind usually has. */
   read: Record<string, string>;
+  /** All of it was read of another control that this one is taken to be like. */
+  borrowed: boolean;
   /** Readings of the control itself, looks included. */
   readings: number;
   /** ISO time of the last reading that an estimate rests on. */

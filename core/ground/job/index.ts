@@ -1,3 +1,4 @@
+export { likeOf, moreLike, onAllAlike } from './edit/alike';
 export { applyEdit, edited, returnTo, type Edited, type JobEdit } from './edit/edit';
 export {
   isPressPlace,

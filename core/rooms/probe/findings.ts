@@ -1,14 +1,15 @@
 import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
-import type { ControlKind, Job } from '../../ground/job';
+import { likeOf, sayPlace, sayValue, type ControlKind, type Job } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
+import { ownReadings } from './isolation/relevant';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
 import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
 import { sizeFindings } from './sizes';
 import { chanceWords, misfitWords, tellMore } from './standing';
-import { tieOf, type ControlSurvey } from './survey';
+import { tieOf, unlike, type ControlSurvey } from './survey';
 
 /** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
 export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Finding[] {
@@ -39,13 +40,48 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
           ? [remainderFinding(job, s, name)]
           : tie.length > 1
             ? [tieFinding(s, name, tie)]
-            : kindFinding(s, name)),
-        ...valueFindings(s, name),
+            : kindFinding(s, name).map((f) => asAlike(job, s, name, f))),
+        ...(isBorrowed(job, s.control) ? [] : valueFindings(s, name)),
         ...isolationFindings(job, s.control, name),
       ]);
     }),
     ...beside,
   ];
+}
+
+/** Whether all that is known of a control was read of another, which it is taken to be like. */
+const isBorrowed = (job: Job, control: string): boolean =>
+  likeOf(job, control) !== control && ownReadings(job, control) === 0;
+
+/** What rests on another control is tight: nothing of it was read at this one. */
+function asAlike(job: Job, s: ControlSurvey, name: string, f: Finding): Finding {
+  const { control } = s;
+  const other = job.controls.find((c) => c.id === likeOf(job, control))?.name ?? '';
+  const [odd] = unlike(job, s);
+  if (odd)
+    return {
+      ...f,
+      verdict: 'unknown',
+      title: `${name} is not like ${other}: ${sayPlace(odd)} reads ${sayValue(odd)}`,
+      caption: 'not alike',
+      value: null,
+      limit: null,
+      remedy: {
+        text: 'Read it again, or read this one by itself.',
+        label: 'Read it by itself',
+        edit: { do: 'change-control', id: control, set: { like: '' }, say: `${name} is read by itself` },
+      },
+    };
+  if (!isBorrowed(job, control) || f.verdict !== 'settled') return f;
+  return {
+    ...f,
+    verdict: 'tight',
+    title: `${name} is taken to be like ${other}; nothing was read of it`,
+    caption: 'taken as alike',
+    value: null,
+    limit: null,
+    remedy: { text: `Read one value of ${name} that was read of ${other}: one that fits settles it.` },
+  };
 }
 
 /** A control that fits none of the kinds: said so, with the readings that fit nothing, and never called by the nearest name. */

@@ -1,6 +1,6 @@
 import { firstItem, present } from '../../ground/lists';
 import type { ControlFact, Facts } from '../../ground/facts';
-import { CONTROL_KINDS, type ControlKind, type Job } from '../../ground/job';
+import { CONTROL_KINDS, likeOf, type ControlKind, type Job, type Reading } from '../../ground/job';
 import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
 import { estimates } from './inference/estimate';
 import type { Estimate } from './inference/estimate-parts';
@@ -8,7 +8,7 @@ import { farSideOf, ranked, shareWith, signalSide } from './inference/grid-estim
 import { isolationOf } from './isolation/isolation';
 import { KNOWN_AT, nextReading } from './next/next';
 import { posteriorOf, type Prior, type Posterior } from './inference/posterior';
-import { kindReadings } from './isolation/relevant';
+import { kindReadings, ownReadings } from './isolation/relevant';
 import type { NextReading } from './next/say-next';
 import { beforeWith, type KnownSibling } from './inference/siblings';
 
@@ -50,6 +50,8 @@ export interface Remainder {
   readonly misfits: readonly string[];
 }
 
+/** From this share on a reading is taken for a slip. */
+const SLIPPED = 0.5;
 const kept = new Map<string, ControlSurvey>();
 /** A survey is a pure function of its readings and what came before; the last few are kept, so that an edit elsewhere costs nothing. */
 const MOST_KEPT = 300;
@@ -70,7 +72,7 @@ function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
     estimates: posterior.kinds[kind] < 0.002 ? {} : estimates(kind, signalSide(kind, posterior), readings, posterior),
   }));
   const leads = posterior.other > posterior.kinds[posterior.leading];
-  const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= 0.5).map((r) => r.id);
+  const misfits = readings.filter((r) => (posterior.slip[r.id] ?? 0) >= SLIPPED).map((r) => r.id);
   const survey: ControlSurvey = {
     control,
     posterior,
@@ -190,6 +192,30 @@ function mostAmps(job: Job, control: string): number | null {
   return amps.length ? Math.max(...amps) : null;
 }
 
+/** Two of one make are read within this share of each other: parts of 5 %, and a meter (common practice). */
+const ALIKE_SHARE = 0.2;
+/** Under this a reading is as good as nothing, in base units: a closed contact, a meter's last digits. */
+const AS_NOTHING = 0.05;
+
+/** Own readings of a control that say it is not like the one that it is taken for: other than what was read there, or fitting nothing. */
+export function unlike(
+  job: Job,
+  s: Pick<ControlSurvey, 'control'> & { posterior: Pick<Posterior, 'slip'> },
+): readonly Reading[] {
+  const root = likeOf(job, s.control);
+  if (root === s.control) return [];
+  const place = (r: Reading): string => JSON.stringify([r.kind, r.state, r.from, r.to]);
+  const there = kindReadings(job, root).filter((r) => r.control === root);
+  return kindReadings(job, s.control).filter((r) => {
+    if (r.control !== s.control) return false;
+    const same = there.find((x) => place(x) === place(r));
+    if (!same) return (s.posterior.slip[r.id] ?? 0) >= SLIPPED;
+    if (r.relation !== '=' || same.relation !== '=') return r.relation !== same.relation;
+    const most = Math.max(Math.abs(r.value), Math.abs(same.value));
+    return most > AS_NOTHING && Math.abs(r.value - same.value) > ALIKE_SHARE * most;
+  });
+}
+
 /** What the other rooms may know of each control. */
 export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts['controls'] {
   return Object.fromEntries(
@@ -202,13 +228,14 @@ export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts
       return [
         s.control,
         {
-          kind: s.known ? present(CONTROL_KINDS.find((k) => k === best.kind)) : null,
+          kind: s.known && unlike(job, s).length === 0 ? present(CONTROL_KINDS.find((k) => k === best.kind)) : null,
           leading: best.kind,
           probability: best.probability,
           parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
           read: Object.fromEntries(
             Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
           ),
+          borrowed: likeOf(job, s.control) !== s.control && ownReadings(job, s.control) === 0,
           readings: kindReadings(job, s.control).length,
           alternating:
             readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),

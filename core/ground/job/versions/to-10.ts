@@ -43,11 +43,11 @@ function told(sense: Plain, parts: readonly Plain[]): Plain {
   return { states: [...new Set(wordsOf(part))].filter((w) => said.includes(` ${w} `)), ...sense };
 }
 
-const withMore = added({ senses: { takenFor: 'unknown' } });
+const withMore = added({ senses: { takenFor: 'unknown' }, controls: { like: '' } });
 
 /**
  * Version 10 says in which states a sense says yes, which version 9 read out of its meaning, and what runs take it for where it tells of
- * something else than the machine.
+ * something else than the machine; and of a control, which other it is taken to be like.
  */
 export const toTenth: Migration = (d) => {
   const act = isPlain(d['act']) ? d['act']['parts'] : [];

@@ -1,4 +1,4 @@
-import type { Job, Point, Reading } from '../../../ground/job';
+import { likeOf, type Job, type Point, type Reading } from '../../../ground/job';
 
 const isPin = (p: Point): boolean =>
   p.kind === 'live' || p.kind === 'neutral' || p.kind === 'mains' || p.kind === 'earth';
@@ -6,9 +6,21 @@ const isPin = (p: Point): boolean =>
 /** Readings that tell of the tie to mains and earth, not of the control itself. */
 export const isIsolationReading = (r: Pick<Reading, 'from' | 'to'>): boolean => isPin(r.from) || isPin(r.to);
 
+/** How many readings of a control itself count. */
+export const ownReadings = (job: Job, control: string): number =>
+  job.readings.filter((r) => !r.struck && r.control === control).length;
+
+/** Whose readings speak of a control: its own, and those of the one that it is taken to be like until as many were read of itself. */
+function speak(job: Job, control: string): ReadonlySet<string> {
+  const root = likeOf(job, control);
+  if (root === control || ownReadings(job, control) >= ownReadings(job, root)) return new Set([control]);
+  return new Set([control, root]);
+}
+
 /** Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. */
 export function readingsOf(job: Job, control: string): Reading[] {
-  return job.readings.filter((r) => !r.struck && (r.control === control || r.control === ''));
+  const of = speak(job, control);
+  return job.readings.filter((r) => !r.struck && (of.has(r.control) || r.control === ''));
 }
 
 const AB = /^[AB]$/;
@@ -21,7 +33,7 @@ const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
 export function kindReadings(job: Job, control: string): Reading[] {
   return readingsOf(job, control).filter(
     (r) =>
-      r.control === control &&
+      r.control !== '' &&
       r.kind !== 'insulation' &&
       r.from.kind !== 'earth' &&
       r.to.kind !== 'earth' &&

@@ -43,6 +43,7 @@ export const controlFields: Fields<Control> = {
       once: true,
     },
   ),
+  like: idOf('taken to be like', { to: ['control'], gone: 'clear', todo: 'Name a control that the job has, or none.' }),
   feeds: choice(
     'Closing it feeds',
     {

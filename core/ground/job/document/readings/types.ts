@@ -14,6 +14,8 @@ export interface Control {
   /** The strip that it lies on, by its id, with the numbers of its terminals, A first; empty where it lies on none. */
   strip: string;
   terminals: number[];
+  /** The control that this one is taken to be like, by its id; empty for one that is read by itself. */
+  like: string;
   /** What the pair switches in the machine. */
   feeds: (typeof PAIR_FEEDS)[number];
 }
