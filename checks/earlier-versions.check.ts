@@ -43,6 +43,8 @@ const ASKED_OTHERWISE = [
   // Run and packed program keep the order of a motor's directions now.
   'act.sequence-',
   'pack.files',
+  // The two directions of one press are two, and pressing the one is not pressing both.
+  'act.both.',
 ];
 /** A pin is named with its printed label now, and what lies on it by its own name. */
 const plain = (title: string): string =>

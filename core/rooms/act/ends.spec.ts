@@ -13,6 +13,7 @@ import {
   type Move,
   type Sense,
 } from '../../ground/job';
+import { assess } from '../../house/assess';
 import { demoJob, findingOf } from '../../testing/jobs';
 import { oneRun, policiesFor, sceneOf } from '.';
 
@@ -149,5 +150,49 @@ describe('a move of several parts', () => {
     shortestPressSeconds: 0.06,
     longestPressSeconds: 1,
     heeds: [{ press: id === 'low' ? low.presses[0]!.id : id, other: false, as: 'on' }],
+  });
+});
+
+describe('the two directions of one motor', () => {
+  it('are two: pressing the one is not pressing both at once', () => {
+    const both = (job: Job) => assess(job).findings.filter((f) => f.id.startsWith('act.both'));
+    expect(both(shutter)).toEqual([]);
+    // Two presses that pull one part two ways, in one step, are.
+    const part = {
+      ...freshPart('door', 'door'),
+      kind: 'opens-and-closes' as const,
+      shortestPressSeconds: 0.1,
+      runSeconds: 9,
+    };
+    const two = edited(
+      shutter,
+      {
+        do: 'several',
+        edits: [
+          { do: 'put', list: 'presses', item: freshPress('up', 'up', '') },
+          { do: 'put', list: 'presses', item: freshPress('down', 'down', '') },
+          {
+            do: 'set',
+            at: 'act',
+            set: {
+              parts: [
+                {
+                  ...part,
+                  heeds: [
+                    { press: 'up', other: false, as: 'open' },
+                    { press: 'down', other: false, as: 'close' },
+                  ],
+                },
+              ],
+              moves: [
+                { ...freshMove('m', 'm'), steps: [stepOf('press', { press: 'up', also: ['down'], seconds: 1 })] },
+              ],
+            },
+          } as JobEdit,
+        ],
+      },
+      NOW,
+    );
+    expect(both(two).map((f) => f.verdict)).toEqual(['stop']);
   });
 });

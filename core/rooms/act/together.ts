@@ -27,18 +27,22 @@ const OPPOSED: readonly (readonly [HeedRole, HeedRole])[] = [
   ['on', 'off'],
 ];
 
+/** One side or direction of a press: a motor has two, and pressing the one is not pressing the other. */
+const sideOf = (press: string, other: boolean): string => `${press}${other ? '/other' : ''}`;
+
 /** A step, or two hands, that press both directions of one part: its motor, or the machine, decides what comes of that. */
 function opposedAtOnce(job: Job): Finding[] {
   const hands = handsIn(job);
   return job.act.parts.flatMap((part) =>
     OPPOSED.flatMap(([one, other]): Finding[] => {
-      const of = (role: HeedRole): string[] => part.heeds.filter((h) => h.as === role).map((h) => h.press);
+      const of = (role: HeedRole): string[] =>
+        part.heeds.filter((h) => h.as === role).map((h) => sideOf(h.press, h.other));
       const [there, back] = [of(one), of(other)];
       const both = (ids: readonly string[]): boolean =>
         ids.some((x) => there.includes(x)) && ids.some((x) => back.includes(x));
       const steps = job.act.moves.flatMap((m) =>
         m.steps.flatMap((s, i): Finding[] =>
-          both(pressedBy(s))
+          both(pressedBy(s).map((press, k) => sideOf(press, k === 0 && s.other)))
             ? [
                 finding('act', `both.${m.id}.${i + 1}`, {
                   verdict: 'stop',
@@ -50,8 +54,9 @@ function opposedAtOnce(job: Job): Finding[] {
             : [],
         ),
       );
-      const asked = hands.filter((h) => there.includes(h.asks) || back.includes(h.asks));
-      const separate = new Set(asked.map((h) => ownerOf(h.id))).size > 1 && both(asked.map((h) => h.asks));
+      const side = (h: (typeof hands)[number]): string => sideOf(h.asks, h.other);
+      const asked = hands.filter((h) => there.includes(side(h)) || back.includes(side(h)));
+      const separate = new Set(asked.map((h) => ownerOf(h.id))).size > 1 && both(asked.map(side));
       return separate
         ? [
             ...steps,
