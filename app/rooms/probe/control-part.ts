@@ -46,8 +46,18 @@ const COUNT = quantity('How many more', '1', 1, { least: 1, most: 39, whole: tru
     TextField,
     TwoColumns,
   ],
-  styles:
-    'details .answers { padding-top: 10px; } [data-remainder] { list-style: disc; padding-left: 1.2rem; } [data-remainder] li { margin: 0.4rem 0; }',
+  styles: `
+    details .answers {
+      padding-top: 10px;
+    }
+    [data-remainder] {
+      list-style: disc;
+      padding-left: 1.2rem;
+    }
+    [data-remainder] li {
+      margin: 0.4rem 0;
+    }
+  `,
   templateUrl: './control-part.html',
 })
 export class ControlPart {
