@@ -175,7 +175,8 @@ describe('the command line', () => {
     const ways = json<Ranked[]>('ways', join(root, 'demo/rice-pot.json'));
     expect(ways).toHaveLength(17);
     expect(ways[0]).toMatchObject({ way: 'solid-state-relay', verdict: 'settled', applies: true, wouldHelp: [] });
-    expect(ways[0]!.wires.map((w) => w.number)).toEqual([1, 2, 3, 4, 5, 6, 7]);
+    // Three for its driver and sides, four more for the one-shot, four for what times it, two for the pull-down.
+    expect(ways[0]!.wires.map((w) => w.number)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1));
     expect(ways.find((w) => w.way === 'relay-contact')!.wouldHelp[0]).toMatchObject({ after: 'settled' });
     expect(ways.filter((w) => !w.applies).every((w) => w.wouldHelp.length === 0)).toBe(true);
     expect(json<Ranked[]>('ways', 'c.json')).toEqual([]);

@@ -73,6 +73,13 @@ export class FingerPlanPanel {
     this.write({ [key]: this.with(key, value)[key] });
   }
 
+  /** A rocker has two halves: the other one is pressed as far on its side, until somebody says otherwise. */
+  protected pressesOn(on: FingerPlan['on']): void {
+    const { otherDegrees, restDegrees, pressDegrees } = this.plan();
+    const both = on === 'rocker' && otherDegrees === null;
+    this.write(both ? { on, otherDegrees: 2 * restDegrees - pressDegrees } : { on });
+  }
+
   protected write(set: Partial<FingerPlan>): void {
     this.draft.hold({ finger: { ...this.plan(), ...set } });
     this.draft.set('press.finger', set);

@@ -3,6 +3,7 @@ import { GROUND, legOf, pin, voltsEnd } from '../ends';
 import { atLeast, atMost, derive, finding, judged, type Finding } from '../../ground/finding';
 import { forceStep, pullStep, travelStep } from '../../engines/mechanics';
 import { partInput, partValue, takenPart, type TakenPart } from '../../engines/parts';
+import type { FingerPlan } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { type WayContext, type WayResult, wires } from './context';
 import { noUse, result } from './result';
@@ -85,6 +86,25 @@ const NO_FINGER: Partial<Record<WayContext['fact']['leading'], string>> = {
   selector: 'A knob is turned and not pushed',
 };
 
+/** As far to the other side of its rest as the press lies on this one, °. */
+const mirroredDegrees = ({ restDegrees, pressDegrees }: FingerPlan): number => 2 * restDegrees - pressDegrees;
+
+/** A rocker of which one half is pressed: what was switched on so is switched off by nobody. */
+function oneHalf(c: WayContext): Finding {
+  const plan = c.press.finger;
+  return finding('thumb', 'finger.rocker', {
+    verdict: 'tight',
+    title: 'Only one half of the rocker is pressed: the other half has no angle',
+    caption: 'one half only',
+    remedy: setPlan(
+      c,
+      { otherDegrees: mirroredDegrees(plan) },
+      `Press the other half at ${formatQuantity(mirroredDegrees(plan), '°')}`,
+      'As far to the other side of its rest as it presses on this one.',
+    ),
+  });
+}
+
 /** A servo's horn over a button, or over a rocker that it pushes either way. */
 export function finger(c: WayContext): WayResult {
   const way = 'finger';
@@ -107,7 +127,8 @@ export function finger(c: WayContext): WayResult {
         ),
       }),
     );
-  if (plan.on === 'rocker') {
+  if (plan.on === 'rocker' && plan.otherDegrees === null) findings.push(oneHalf(c));
+  else if (plan.on === 'rocker') {
     const travel = travelStep(plan, givenBy(c));
     findings.push(
       finding('thumb', `${way}.rocker`, {

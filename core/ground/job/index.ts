@@ -55,7 +55,7 @@ export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './document/types';
 export { sayTime } from './document/say-time';
-export { neverLacks, sayNever } from './document/plan/say-never';
+export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
 export { clockOf, dayMinutesOf, sayAt, sentenceAt } from './document/plan/sentences';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
 export { jobFields } from './document/fields';

@@ -1,4 +1,4 @@
-import { dayMinutesOf, pressedBy, sayAt, type Job, type Sign } from '../../ground/job';
+import { dayMinutesOf, neverSaid, pressedBy, sayAt, type Job, type Sign } from '../../ground/job';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
@@ -192,8 +192,9 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),
     ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
   ];
+  const never = neverSaid(job.wish.never);
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
-/* Never: ${comment(job.wish.never || 'not said')}${job.wish.never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
+/* Never: ${comment(never || 'not said')}${never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
 
 ${plan.presses.flatMap((p) => (p.pulses ? [pulseNote(p.name, p.pulses)] : [])).join('')}#define PRESSES ${all.length}

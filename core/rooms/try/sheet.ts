@@ -1,5 +1,5 @@
 import { chosen, derive, type Step } from '../../ground/finding';
-import type { Job, Trial } from '../../ground/job';
+import { neverSaid, type Job, type Trial } from '../../ground/job';
 import { handSteps, senseSteps, signSteps } from './around-steps';
 import { stillCounts } from './basis';
 import {
@@ -71,7 +71,7 @@ export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
     ...signSteps(job),
     ...tried.map((t) => manyStep(job, t, many, shows)),
     ...byHandSteps(tried),
-    ...(job.wish.never.trim() ? [neverStep(job.wish.never)] : []),
+    ...(neverSaid(job.wish.never) ? [neverStep(neverSaid(job.wish.never))] : []),
     LAST,
   ];
 }

@@ -1,6 +1,13 @@
 import { formatQuantity } from '../../../quantity';
 import type { Job, Never } from '../types';
 
+/** What must never happen, as the end of a sentence that begins with “never”: people write that word themselves. */
+export const neverSaid = (text: string): string =>
+  text
+    .trim()
+    .replace(/^(it\s+)?(must\s+|may\s+|should\s+|shall\s+)?never\s+/i, '')
+    .trim();
+
 /** A condition in words, as the end of a sentence that begins with “never”; gaps stand as dots. */
 export function sayNever(job: Pick<Job, 'presses'>, n: Never): string {
   const state = (s: string): string => `“${s || '…'}”`;
