@@ -26,26 +26,24 @@ test('probe', async ({ page }) => {
   await shot(page, 'probe');
 });
 
-test('keypad and strip', async ({ page }) => {
-  await at(page, 'demo-dough-proofer/probe?part=keypad');
+test('strip', async ({ page }) => {
+  await at(page, 'demo-yard-gate/probe?part=strip');
   await page.waitForTimeout(1000);
-  await shot(page, 'keypad');
-  await page.goto(`${DEMO}/job/demo-yard-gate/probe?part=strip`);
-  await expect(page.locator('gt-two-columns')).toBeVisible();
-  await page.waitForTimeout(1500);
   await shot(page, 'strip');
 });
 
-test('practice', async ({ page }) => {
-  await page.clock.setFixedTime(new Date('2026-11-23T10:20:04Z'));
-  await at(page, '');
-  await page.getByRole('button', { name: 'practice', exact: true }).click();
-  await page.waitForTimeout(1500);
-  for (let i = 0; i < 6; i++) {
-    await page.getByRole('button', { name: 'From the stand-in', exact: true }).click();
-    await page.waitForTimeout(500);
+test('the rooms that ask and tell', async ({ page }) => {
+  for (const [name, path] of [
+    ['wish', 'demo-rice-pot/wish'],
+    ['guard', 'demo-rice-pot/guard'],
+    ['sense', 'demo-yard-gate/sense'],
+    ['routine', 'demo-rice-pot/routine'],
+    ['pack', 'demo-rice-pot/pack'],
+  ] as const) {
+    await at(page, path);
+    await page.waitForTimeout(600);
+    await shot(page, name);
   }
-  await shot(page, 'practice');
 });
 
 test('thumb', async ({ page }) => {
@@ -61,30 +59,12 @@ test('thumb', async ({ page }) => {
   await shot(page, 'explain');
 });
 
-test('proof', async ({ page }) => {
-  await at(page, 'demo-yard-gate/thumb');
-  await page.getByRole('button', { name: 'Prove it' }).click();
-  await expect(page.getByText('Closed form and simulation agree within')).toBeVisible();
-  await page.locator('gt-proof-panel').evaluate((e) => e.querySelector('section')!.scrollIntoView());
-  await page.waitForTimeout(300);
-  await shot(page, 'proof');
-});
-
-test('other ways of pressing', async ({ page }) => {
-  await at(page, 'demo-extractor-rocker/thumb');
-  await page.locator('gt-finger-plan').evaluate((e) => e.scrollIntoView({ block: 'end' }));
-  await page.locator('.do').evaluate((e) => e.scrollTo({ top: 0 }));
-  await page.waitForTimeout(300);
-  await shot(page, 'finger');
-  await page.goto(`${DEMO}/job/demo-hatch-shutter/thumb`);
+test('a motor', async ({ page }) => {
+  await at(page, 'demo-hatch-shutter/thumb');
   await page.getByRole('button', { name: 'backward' }).click();
   await page.locator('gt-motor-plan').evaluate((e) => e.querySelector('section')!.scrollIntoView());
   await page.waitForTimeout(300);
   await shot(page, 'motor');
-  await page.goto(`${DEMO}/job/demo-hood-fan/thumb`);
-  await page.getByRole('tab', { name: 'parts', exact: true }).click();
-  await page.waitForTimeout(300);
-  await shot(page, 'parts');
 });
 
 test('board', async ({ page }) => {

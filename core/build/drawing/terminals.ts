@@ -105,7 +105,7 @@ function drawBox({ device, terminals }: Box, y: number, places: Map<string, Plac
   return [
     filled(outline, GROUND_OF[device.column]),
     line(outline, 'part'),
-    textMark(x + BOX / 2, y + 19, cut(device.name, HEAD_LETTERS), 'middle', 'muted', 14),
+    textMark(x + BOX / 2, y + 19, cut(device.name.replace(/^(supply|load) /, ''), HEAD_LETTERS), 'middle', 'muted', 14),
     ...names,
   ];
 }

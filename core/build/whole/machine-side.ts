@@ -51,6 +51,14 @@ export function machineSide(control: Control, fact: ControlFact | undefined): Ma
     guesses: [
       ...(line.supply.origin.from === 'prior' ? [unread(rail, line.supply.name)] : []),
       ...(line.pull.origin.from === 'prior' ? [unread(pull, line.pull.name)] : []),
+      // Read of another control, which this one is taken to be like.
+      ...(fact.borrowed
+        ? [rail, pull].map((element) => ({
+            element,
+            verdict: 'tight' as const,
+            because: `${control.name} is taken to be like another`,
+          }))
+        : []),
       // What passed through the closed pair is more than its other readings give: one of them is wrong.
       ...(most > AGREES_WITHIN * own
         ? [{ element: pull, verdict: 'unknown' as const, because: `readings of ${control.name} contradict each other` }]

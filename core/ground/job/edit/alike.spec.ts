@@ -51,6 +51,10 @@ describe('seven more like this one', () => {
     const thumb = assess(two).findings.filter((f) => f.room === 'thumb' && f.about?.press === two.presses[1]!.id);
     expect(gravest(thumb.map((f) => f.verdict))).not.toBe('settled');
     expect(thumb.some((f) => f.id.includes('.alike'))).toBe(true);
+    // Nor is a rating of the circuit that hangs on its line.
+    const rated = assess(two).ledger.filter((p) => p.name.endsWith('of start 2'));
+    const titles = rated.flatMap((p) => p.ratings).filter((f) => f.verdict === 'tight');
+    expect(titles.map((f) => f.title).join()).toContain('start 2 is taken to be like another');
     // One that fits settles it; one that does not, does not.
     const like = pot.readings.find((r) => r.control === 'control-start' && r.kind === 'volts-dc')!;
     const read = (value: number): Job =>
