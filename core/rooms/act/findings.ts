@@ -55,7 +55,7 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
         title: 'The press script is empty',
         caption: 'no press yet',
         remedy: {
-          text: 'One press of twice the shortest press that the machine obeys is a good beginning.',
+          text: 'One press at least twice as long as the shortest that the machine obeys is a good beginning.',
           ...(first === undefined
             ? {}
             : {

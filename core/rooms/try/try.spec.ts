@@ -177,6 +177,8 @@ describe('the sheet follows the wiring', () => {
       verdict: 'unknown',
       remedy: { label: 'Ask for 99 %' },
     });
+    // Where nobody looked through what can hurt, one in a thousand stands.
+    expect(findingOf(changed(once, 'wish', { hazardsReviewed: false }), 'try.success-run').remedy).toBeNull();
     expect(findingOf(demoJob('rice-pot'), 'try.success-run')).toMatchObject({ verdict: 'settled', remedy: null });
     expect(findingOf(fresh, 'try.success-run').verdict).toBe('unknown');
   });

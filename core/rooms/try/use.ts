@@ -20,11 +20,12 @@ export function pressesInMonth(job: Job): number {
 
 /**
  * The share of presses that must be obeyed: so many that no more than one in a month is missed, as often as it presses. Where people or
- * messages press as well, or nobody said how often, and where a press unseen hurts, one in a thousand.
+ * messages press as well, or nobody said how often, and where a press unseen hurts or nobody looked through what can, one in a thousand.
  */
 export function hitWanted(job: Job): number {
   const month = pressesInMonth(job);
   const asked = job.hands.some((h) => h.asks.length > 0 || h.begins.length > 0);
-  if (month === 0 || asked || job.wish.hazards.length > 0) return MOST_WANTED;
+  const hurts = !job.wish.hazardsReviewed || job.wish.hazards.length > 0;
+  if (month === 0 || asked || hurts) return MOST_WANTED;
   return LEVELS.find((level) => level >= 1 - 1 / month) ?? MOST_WANTED;
 }

@@ -44,6 +44,9 @@ describe('seven more like this one', () => {
     const two = edited(pot, moreLike(pot, 'control-start', 1, NOW), NOW);
     const copy = two.controls[1]!.id;
     expect(findingOf(pot, 'probe.control-start.kind').verdict).toBe('settled');
+    // Whether it is tied to mains nobody read of it, and the first one tells nothing of that.
+    expect(assess(pot).facts.controls['control-start']!.isolation).toBe('isolated');
+    expect(assess(two).facts.controls[copy]!.isolation).toBe('unknown');
     expect(findingOf(two, `probe.${copy}.kind`)).toMatchObject({
       verdict: 'tight',
       title: 'start 2 is taken to be like start; nothing was read of it',

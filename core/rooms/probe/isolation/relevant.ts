@@ -17,10 +17,12 @@ function speak(job: Job, control: string): ReadonlySet<string> {
   return new Set([control, root]);
 }
 
-/** Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. */
+/**
+ * Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. What was read of another one never
+ * speaks of the tie of this one to mains, whatever it is taken to be like.
+ */
 export function readingsOf(job: Job, control: string): Reading[] {
-  const of = speak(job, control);
-  return job.readings.filter((r) => !r.struck && (of.has(r.control) || r.control === ''));
+  return job.readings.filter((r) => !r.struck && (r.control === control || r.control === ''));
 }
 
 const AB = /^[AB]$/;
@@ -31,9 +33,11 @@ const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
  * third terminal is kept but not modelled.
  */
 export function kindReadings(job: Job, control: string): Reading[] {
-  return readingsOf(job, control).filter(
+  const of = speak(job, control);
+  return job.readings.filter(
     (r) =>
-      r.control !== '' &&
+      !r.struck &&
+      of.has(r.control) &&
       r.kind !== 'insulation' &&
       r.from.kind !== 'earth' &&
       r.to.kind !== 'earth' &&
