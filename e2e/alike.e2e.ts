@@ -16,7 +16,9 @@ test('seven more like one: added at once, edited as one, taken back at once, eac
   await settled(page);
   await choose(page, 'Control', 'motor 8');
   await expect(page.locator('[data-like]')).toContainText('Taken to be like motor');
-  await expect(page.locator('[data-ending]')).toHaveText('motor 8 is taken to be like motor');
+  await expect(page.locator('section.know')).toContainText('motor 8 is taken to be like motor; nothing was read of it');
+  // Whether it is tied to mains is asked of itself.
+  await expect(page.locator('gt-next-sheet')).toBeVisible();
 
   await room(page, 'Thumb');
   await settled(page);
