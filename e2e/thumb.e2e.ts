@@ -35,7 +35,7 @@ test('the press is proven by simulation, cold and warm, and the log keeps it', a
   console.log(`proof cold ${cold.toFixed(1)} s, warm ${warm.toFixed(2)} s`);
   // Wanted: 4 s and 0.7 s on a machine with nothing else to do (docs/measurements.md); a busy one takes up to three times as long.
   const slow = await slowness(page);
-  expect(cold).toBeLessThan(6 * slow);
+  expect(cold).toBeLessThan(9 * slow);
   expect(warm).toBeLessThan(2.1 * slow);
   await page.getByRole('button', { name: 'log', exact: true }).click();
   await expect(page.getByLabel('Log of this job')).toContainText('proof of solid-state relay');

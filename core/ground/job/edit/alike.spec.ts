@@ -83,6 +83,11 @@ describe('seven more like this one', () => {
     const rest = edited(apart, onAllAlike(apart, set(first)), NOW);
     expect(rest.presses.filter((p) => p.motor.coastSeconds === 0.9)).toHaveLength(7);
     expect(onAllAlike(apart, set(third.id))).toEqual(set(third.id));
+    // A remedy of several edits is one of all as well.
+    const remedy: JobEdit = { do: 'several', edits: [set(first)], say: 'a remedy' };
+    const cured = edited(eight, onAllAlike(eight, remedy), NOW);
+    expect(cured.presses.map((p) => p.motor.coastSeconds)).toEqual(Array(8).fill(0.9));
+    expect(cured.log.at(-1)!.text).toBe('a remedy');
     // So are the parts of the machine.
     const part = eight.act.parts[3]!;
     const slow: JobEdit = { do: 'put', list: 'act.parts', item: { ...part, runSeconds: 21 } };

@@ -161,6 +161,7 @@ const plainPart = (p: MachinePart): string =>
  * as they do not differ. Any other edit stays as it is.
  */
 export function onAllAlike(job: Job, edit: JobEdit): JobEdit {
+  if (edit.do === 'several') return { ...edit, edits: edit.edits.map((e) => onAllAlike(job, e)) };
   if (edit.do === 'set' && 'of' in edit) {
     const press = job.presses.find((p) => p.id === edit.of);
     const others = press ? alikePresses(job, press) : [];
