@@ -27,6 +27,7 @@ export class TogglesField<V> extends BoundField<V> {
   selector: 'gt-choices',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [MatButtonToggle, MatButtonToggleGroup, ReactiveFormsModule],
+  styles: 'mat-button-toggle-group { flex-wrap: wrap; max-width: 100%; }',
   template: `
     <mat-button-toggle-group multiple [formControl]="bound()" [aria-label]="label()" hideMultipleSelectionIndicator>
       @for (c of choices(); track c[0]) {
