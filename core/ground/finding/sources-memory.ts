@@ -27,4 +27,5 @@ export const FROM_MEMORY = {
   'regulator-heat': M(
     'Junction to air without a heat sink: a tab with a screw hole 65 K/W, a flat chip on its board 100 K/W; stop over 125 °C',
   ),
+  'alike-share': M('Two of one make are read within a fifth of each other: parts of 5 %, and a meter'),
 } as const satisfies Record<string, Source>;

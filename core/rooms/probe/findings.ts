@@ -3,13 +3,12 @@ import { concerning, atLeast, finding, type Finding } from '../../ground/finding
 import { likeOf, sayPlace, sayValue, type ControlKind, type Job } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
-import { ownReadings } from './isolation/relevant';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
 import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
 import { sizeFindings } from './sizes';
 import { chanceWords, misfitWords, tellMore } from './standing';
-import { tieOf, unlike, type ControlSurvey } from './survey';
+import { isBorrowed, tieOf, unlike, type ControlSurvey } from './survey';
 
 /** What Probe judges about the job: per control its kind, its values and its isolation; and readings that disagree. */
 export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Finding[] {
@@ -49,10 +48,6 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
   ];
 }
 
-/** Whether all that is known of a control was read of another, which it is taken to be like. */
-const isBorrowed = (job: Job, control: string): boolean =>
-  likeOf(job, control) !== control && ownReadings(job, control) === 0;
-
 /** What rests on another control is tight: nothing of it was read at this one. */
 function asAlike(job: Job, s: ControlSurvey, name: string, f: Finding): Finding {
   const { control } = s;
@@ -64,6 +59,7 @@ function asAlike(job: Job, s: ControlSurvey, name: string, f: Finding): Finding 
       verdict: 'unknown',
       title: `${name} is not like ${other}: ${sayPlace(odd)} reads ${sayValue(odd)}`,
       caption: 'not alike',
+      source: ['alike-share'],
       value: null,
       limit: null,
       remedy: {

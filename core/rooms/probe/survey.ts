@@ -8,7 +8,7 @@ import { farSideOf, ranked, shareWith, signalSide } from './inference/grid-estim
 import { isolationOf } from './isolation/isolation';
 import { KNOWN_AT, nextReading } from './next/next';
 import { posteriorOf, type Prior, type Posterior } from './inference/posterior';
-import { kindReadings, ownReadings } from './isolation/relevant';
+import { isIsolationReading, kindReadings, ownReadings } from './isolation/relevant';
 import type { NextReading } from './next/say-next';
 import { beforeWith, type KnownSibling } from './inference/siblings';
 
@@ -192,28 +192,60 @@ function mostAmps(job: Job, control: string): number | null {
   return amps.length ? Math.max(...amps) : null;
 }
 
-/** Two of one make are read within this share of each other: parts of 5 %, and a meter (common practice). */
+/** Two of one make are read within this share of each other: parts of 5 %, and a meter (`alike-share`). */
 const ALIKE_SHARE = 0.2;
-/** Under this a reading is as good as nothing, in base units: a closed contact, a meter's last digits. */
-const AS_NOTHING = 0.05;
+/** Under this a reading is as good as nothing, in base units: what hand-held meters show of a short, of open leads, of no current. */
+const AS_NOTHING: Readonly<Partial<Record<Reading['kind'], number>>> = {
+  'volts-dc': 0.05,
+  'volts-ac': 0.05,
+  ohms: 1,
+  amps: 1e-5,
+};
 
-/** Own readings of a control that say it is not like the one that it is taken for: other than what was read there, or fitting nothing. */
-export function unlike(
+const placeOfReading = (r: Reading): string => JSON.stringify([r.kind, r.state, r.from, r.to]);
+
+/** Whether two readings of one place, of two of one make, go together. */
+function goTogether(r: Reading, same: Reading): boolean {
+  if (r.said !== same.said || r.relation !== same.relation) return false;
+  if (r.relation !== '=') return true;
+  const most = Math.max(Math.abs(r.value), Math.abs(same.value));
+  return most <= (AS_NOTHING[r.kind] ?? 0) || Math.abs(r.value - same.value) <= ALIKE_SHARE * most;
+}
+
+/** Whether a reading bears out that two are alike: a look, or a value that is as good as nothing, is the same in many that are not. */
+const bearsOut = (r: Reading, same: Reading): boolean =>
+  goTogether(r, same) && r.relation === '=' && Math.abs(r.value) > (AS_NOTHING[r.kind] ?? 0);
+
+/** Own readings of how a control is built, without those of its tie to mains. */
+const builtReadings = (job: Job, control: string): readonly Reading[] =>
+  ownReadings(job, control).filter((r) => !isIsolationReading(r));
+
+/** Own readings of a control with what was read at the same place of the one that it is taken to be like; undefined where nothing was. */
+function beside(job: Job, control: string): readonly (readonly [own: Reading, same: Reading | undefined])[] {
+  const root = likeOf(job, control);
+  if (root === control) return [];
+  const there = builtReadings(job, root);
+  return builtReadings(job, control).map((r) => [r, there.find((x) => placeOfReading(x) === placeOfReading(r))]);
+}
+
+/** Own readings that say a control is not like the one that it is taken for: other than what was read there, or fitting nothing. */
+export const unlike = (
   job: Job,
   s: Pick<ControlSurvey, 'control'> & { posterior: Pick<Posterior, 'slip'> },
-): readonly Reading[] {
-  const root = likeOf(job, s.control);
-  if (root === s.control) return [];
-  const place = (r: Reading): string => JSON.stringify([r.kind, r.state, r.from, r.to]);
-  const there = kindReadings(job, root).filter((r) => r.control === root);
-  return kindReadings(job, s.control).filter((r) => {
-    if (r.control !== s.control) return false;
-    const same = there.find((x) => place(x) === place(r));
-    if (!same) return (s.posterior.slip[r.id] ?? 0) >= SLIPPED;
-    if (r.relation !== '=' || same.relation !== '=') return r.relation !== same.relation;
-    const most = Math.max(Math.abs(r.value), Math.abs(same.value));
-    return most > AS_NOTHING && Math.abs(r.value - same.value) > ALIKE_SHARE * most;
-  });
+): readonly Reading[] =>
+  beside(job, s.control).flatMap(([r, same]) =>
+    (same ? !goTogether(r, same) : (s.posterior.slip[r.id] ?? 0) >= SLIPPED) ? [r] : [],
+  );
+
+/**
+ * Whether all that is known of how a control is built was read of another, which it is taken to be like: until one value that was read
+ * there was read of itself. What was read of its tie to mains, or elsewhere, bears out nothing of that.
+ */
+export function isBorrowed(job: Job, control: string): boolean {
+  const root = likeOf(job, control);
+  if (root === control) return false;
+  const [own, there] = [builtReadings(job, control), builtReadings(job, root)];
+  return own.length < Math.max(1, there.length) && !beside(job, control).some(([r, same]) => same && bearsOut(r, same));
 }
 
 /** What the other rooms may know of each control. */
@@ -235,7 +267,7 @@ export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts
           read: Object.fromEntries(
             Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
           ),
-          borrowed: likeOf(job, s.control) !== s.control && ownReadings(job, s.control) === 0,
+          borrowed: isBorrowed(job, s.control),
           readings: kindReadings(job, s.control).length,
           alternating:
             readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../../../house/assess';
 import { gravest } from '../../finding';
 import { demoJob, findingOf } from '../../../testing/jobs';
-import { edited, likeOf, moreLike, onAllAlike, type Job, type JobEdit } from '..';
+import { edited, likeOf, moreLike, onAllAlike, type Job, type JobEdit, type Reading } from '..';
 
 const NOW = '2026-03-02T14:00:00Z';
 const shutter = demoJob('hatch-shutter');
@@ -69,6 +69,21 @@ describe('seven more like this one', () => {
       remedy: { label: 'Read it by itself' },
     });
     expect(assess(read(like.value * 3)).facts.controls[copy]!.kind).toBeNull();
+    const own = (of: Reading, set: Partial<Reading>): Job =>
+      edited(two, { do: 'add-reading', reading: { ...of, id: 'own', control: copy, ...set }, say: 'own' }, NOW);
+    const verdict = (job: Job): string => findingOf(job, `probe.${copy}.kind`).verdict;
+    // What was read of its tie to mains bears out nothing of how it is built.
+    const tie =
+      pot.readings.find((r) => r.control === 'control-start' && r.from.kind === 'mains') ??
+      pot.readings.find((r) => r.control === 'control-start' && r.to.kind === 'mains')!;
+    expect(verdict(own(tie, {}))).toBe('tight');
+    // Milliamperes count as much as volts, and a look that says otherwise as much as a number.
+    const amps = pot.readings.find((r) => r.control === 'control-start' && r.kind === 'amps')!;
+    expect(verdict(own(amps, { value: amps.value * 4 }))).toBe('unknown');
+    const look = pot.readings.find((r) => r.control === 'control-start' && r.said === 'springs-back')!;
+    // One that says the same is the same in many that are not alike.
+    expect(verdict(own(look, {}))).toBe('tight');
+    expect(verdict(own(look, { said: 'stays-down' }))).toBe('unknown');
   });
 
   it('are edited as one until they differ', () => {

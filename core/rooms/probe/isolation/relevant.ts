@@ -6,17 +6,6 @@ const isPin = (p: Point): boolean =>
 /** Readings that tell of the tie to mains and earth, not of the control itself. */
 export const isIsolationReading = (r: Pick<Reading, 'from' | 'to'>): boolean => isPin(r.from) || isPin(r.to);
 
-/** How many readings of a control itself count. */
-export const ownReadings = (job: Job, control: string): number =>
-  job.readings.filter((r) => !r.struck && r.control === control).length;
-
-/** Whose readings speak of a control: its own, and those of the one that it is taken to be like until as many were read of itself. */
-function speak(job: Job, control: string): ReadonlySet<string> {
-  const root = likeOf(job, control);
-  if (root === control || ownReadings(job, control) >= ownReadings(job, root)) return new Set([control]);
-  return new Set([control, root]);
-}
-
 /**
  * Readings of one control that count: not withdrawn, its own or of the machine's ground and supplies. What was read of another one never
  * speaks of the tie of this one to mains, whatever it is taken to be like.
@@ -29,19 +18,29 @@ const AB = /^[AB]$/;
 const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
 
 /**
- * Those that speak about how the control is built. Earth readings tell of stray fields more than of the control; a
- * third terminal is kept but not modelled.
+ * Readings of a control itself that speak about how it is built. Earth readings tell of stray fields more than of the control; a third
+ * terminal is kept but not modelled.
  */
-export function kindReadings(job: Job, control: string): Reading[] {
-  const of = speak(job, control);
-  return job.readings.filter(
+export const ownReadings = (job: Job, control: string): Reading[] =>
+  job.readings.filter(
     (r) =>
       !r.struck &&
-      of.has(r.control) &&
+      r.control === control &&
       r.kind !== 'insulation' &&
       r.from.kind !== 'earth' &&
       r.to.kind !== 'earth' &&
       modelled(r.from) &&
       modelled(r.to),
   );
+
+/** Whose readings speak of a control: its own, and those of the one that it is taken to be like until as many were read of itself. */
+function speak(job: Job, control: string): ReadonlySet<string> {
+  const root = likeOf(job, control);
+  if (root === control || ownReadings(job, control).length >= ownReadings(job, root).length) return new Set([control]);
+  return new Set([control, root]);
+}
+
+/** Those that speak about how a control is built, with those of the one that it is taken to be like. */
+export function kindReadings(job: Job, control: string): Reading[] {
+  return [...speak(job, control)].flatMap((of) => ownReadings(job, of));
 }
