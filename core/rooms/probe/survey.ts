@@ -204,8 +204,13 @@ const AS_NOTHING: Readonly<Partial<Record<Reading['kind'], number>>> = {
 
 const placeOfReading = (r: Reading): string => JSON.stringify([r.kind, r.state, r.from, r.to]);
 
+/** What is seen of a button that was let go. */
+const COMES_BACK: readonly Reading['said'][] = ['springs-back', 'stays-down'];
+
 /** Whether two readings of one place, of two of one make, go together. */
 function goTogether(r: Reading, same: Reading): boolean {
+  // One place can be looked at for several things; only whether a button comes back has two answers.
+  if (r.kind === 'look') return r.said === same.said || ![r, same].every((x) => COMES_BACK.includes(x.said));
   if (r.said !== same.said || r.relation !== same.relation) return false;
   if (r.relation !== '=') return true;
   const most = Math.max(Math.abs(r.value), Math.abs(same.value));
