@@ -1,6 +1,7 @@
-import { readFileSync } from 'node:fs';
+import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
 import { CONTROL_KINDS } from '../core/ground/job';
+import { demoRows, type DemoRow } from '../core/house/demo-rows';
 import { drawAhead, takeDrawnAhead } from '../core/rooms/probe';
 import { particles } from '../core/rooms/probe/inference/builds';
 import { runProgram } from './programs';
@@ -28,6 +29,14 @@ describe('predictions that are drawn when the program is built', () => {
       });
     for (const name of ['rice-pot', 'larder-dehumidifier', 'dough-proofer'])
       expect(findings(name, 'node_modules/.cache/predictions/predictions.bin')).toBe(findings(name, 'none'));
+  });
+
+  it('go with the very rows of the demo that working them out anew gives', () => {
+    const demo = new URL('../demo/', import.meta.url);
+    const texts = readdirSync(demo).map((name) => readFileSync(new URL(name, demo), 'utf8'));
+    const rows = readFileSync(new URL('../node_modules/.cache/predictions/demo-rows.json', import.meta.url), 'utf8');
+    const byId = (all: readonly DemoRow[]): DemoRow[] => [...all].sort((a, b) => a.id.localeCompare(b.id));
+    expect(byId(JSON.parse(rows) as DemoRow[])).toEqual(byId(demoRows(texts)));
   });
 
   it('are not believed where they are cut off, or of another program', () => {

@@ -1,36 +1,53 @@
-// Draws the predictions that nearly every job asks for into node_modules/.cache/predictions, once for these sources. Plain Node.js only.
+// Works out once for these sources, into node_modules/.cache/predictions, what every start would work out alike: the predictions that nearly
+// every job asks for, and the beads of the demo's rows. Plain Node.js only.
 import { spawnSync } from 'node:child_process';
-import { existsSync, mkdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { newestIn, root } from './files.mjs';
 
 const folder = `${root}node_modules/.cache/predictions/`;
 export const predictionsFile = `${folder}predictions.bin`;
+const demoRowsFile = `${folder}demo-rows.json`;
 
-/** Makes the file unless it is newer than everything that it is drawn from. */
+const demoRows = () => `
+  import { readFileSync } from 'node:fs';
+  import { demoRows } from './core/house/demo-rows';
+  import { takeDrawnAhead } from './core/rooms/probe';
+  const drawn = readFileSync(${JSON.stringify(predictionsFile)});
+  takeDrawnAhead(drawn.buffer.slice(drawn.byteOffset, drawn.byteOffset + drawn.byteLength));
+  const texts = ${JSON.stringify(readdirSync(`${root}demo`).filter((n) => n.endsWith('.json')))}
+    .map((name) => readFileSync(${JSON.stringify(`${root}demo/`)} + name, 'utf8'));
+  process.stdout.write(JSON.stringify(demoRows(texts)));`;
+
+/** Makes the files unless they are newer than everything that they are made from. */
 export async function ensurePredictions() {
-  const from = Math.max(
-    ...['engines/circuit', 'rooms/probe', 'ground/job', 'ground/quantity'].map((d) => newestIn(`${root}core/${d}`)),
+  await ensureMade(
+    predictionsFile,
+    ['core/engines/circuit', 'core/rooms/probe', 'core/ground/job', 'core/ground/quantity'],
+    () => `import { drawAhead } from './core/rooms/probe'; process.stdout.write(new Uint8Array(drawAhead()));`,
   );
-  if (existsSync(predictionsFile) && statSync(predictionsFile).mtimeMs > from) return;
+  await ensureMade(demoRowsFile, ['core', 'demo'], demoRows);
+}
+
+/** Makes a file of what a script prints, unless it is newer than all in the folders that it is made from. */
+async function ensureMade(file, folders, script) {
+  const from = Math.max(...folders.map((d) => newestIn(`${root}${d}`)));
+  if (existsSync(file) && statSync(file).mtimeMs > from) return;
   const { buildSync } = await import('esbuild');
   mkdirSync(folder, { recursive: true });
   const made = `${folder}make-${process.pid}.mjs`;
   buildSync({
-    stdin: {
-      contents: `import { drawAhead } from './core/rooms/probe'; process.stdout.write(new Uint8Array(drawAhead()));`,
-      resolveDir: root,
-    },
+    stdin: { contents: script(), resolveDir: root },
     outfile: made,
     bundle: true,
     platform: 'node',
     format: 'esm',
     logLevel: 'error',
   });
-  const drawn = spawnSync(process.execPath, [made], { maxBuffer: 64e6 });
-  if (drawn.status !== 0) throw new Error(`the predictions could not be drawn: ${drawn.stderr}`);
+  const printed = spawnSync(process.execPath, [made], { maxBuffer: 64e6 });
+  if (printed.status !== 0) throw new Error(`${file} could not be made: ${printed.stderr}`);
   // Two that start at once must not read each other's half a file.
-  const own = `${folder}predictions-${process.pid}.bin`;
-  writeFileSync(own, drawn.stdout);
+  const own = `${file}-${process.pid}`;
+  writeFileSync(own, printed.stdout);
   rmSync(made);
-  renameSync(own, predictionsFile);
+  renameSync(own, file);
 }

@@ -1,6 +1,7 @@
 import { inject, Injectable, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
+import type { DemoRow } from '../../core/house/demo-rows';
 import { copyOf, loadJob, type Job, type Loaded, type LoadProblem } from '../../core/ground/job';
 import type { DrawerLoaded } from '../../core/engines/parts';
 import { pickFiles } from '../kit/pick-files';
@@ -8,6 +9,7 @@ import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';
 import { Files } from '../store/files';
 import { Photos } from '../store/photos';
+import { Threads } from '../store/threads';
 import { selectJobs } from '../store/jobs.selectors';
 
 const DEMO_JOBS = [
@@ -32,6 +34,12 @@ function withPictures(loaded: Loaded, renamed: ReadonlyMap<string, string>): Loa
   return { ok: true, job: { ...loaded.job, survey: { ...survey, photos } } };
 }
 
+/** What was worked out of the demo jobs when the program was built; none where it did not come, and then the shelf works it out. */
+const demoRows = (): Promise<DemoRow[]> =>
+  fetch('tables/demo-rows.json')
+    .then(async (answer) => (answer.ok ? ((await answer.json()) as DemoRow[]) : []))
+    .catch(() => []);
+
 /** A few notes are read, many are counted. */
 const sumOf = (notes: readonly string[]): string =>
   notes.length <= 3 ? notes.join(' ') : `${notes.length} jobs were opened. ${notes[0]!} …`;
@@ -49,6 +57,7 @@ export class FileOpener {
   readonly note = signal('');
   private readonly drawer = inject(DrawerStore);
   private readonly files = inject(Files);
+  private readonly threads = inject(Threads);
   private asked = false;
 
   async pick(): Promise<void> {
@@ -137,7 +146,11 @@ export class FileOpener {
   }
 
   private async bringDemo(): Promise<void> {
-    const texts = await Promise.all(DEMO_JOBS.map(async (name) => (await fetch(`demo/${name}.json`)).text()));
+    const [rows, ...texts] = await Promise.all([
+      demoRows(),
+      ...DEMO_JOBS.map(async (name) => (await fetch(`demo/${name}.json`)).text()),
+    ]);
+    this.threads.adopt(rows.filter((r) => !this.state().byId[r.id]));
     texts.forEach((text, i) => this.take(`${DEMO_JOBS[i]}.json`, loadJob(text)));
   }
 

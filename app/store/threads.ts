@@ -1,6 +1,7 @@
 import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import type { Job } from '../../core/ground/job';
 import { Assessor } from './assessor';
+import type { DemoRow } from '../../core/house/demo-rows';
 import type { RowBead } from '../../core/house/thread';
 import { Database, type ThreadRow } from './database';
 import { program } from './program';
@@ -25,13 +26,15 @@ export class Threads {
     ),
     ...Object.fromEntries(Object.entries(this.assessor.rows()).map(([id, r]) => [id, r.beads])),
   }));
+  /** A worker was asked for a row. */
+  private warm = false;
   /** What was written of each version, so that it is written once. */
   private readonly written = new WeakMap<Job, string>();
 
   constructor() {
     this.database.threads().then(
-      (rows) => this.kept.set(Object.fromEntries(rows.map((r) => [r.id, r]))),
-      () => this.kept.set({}),
+      (rows) => this.kept.update((all) => ({ ...Object.fromEntries(rows.map((r) => [r.id, r])), ...all })),
+      () => this.kept.update((all) => all ?? {}),
     );
     effect(() => {
       for (const { job, beads } of Object.values(this.assessor.rows())) this.keep(job, beads, '');
@@ -49,6 +52,13 @@ export class Threads {
     untracked(() => this.kept.update((all) => ({ ...all, [job.id]: row })));
     // Worth keeping, and no loss where it cannot be.
     this.database.putThread(row).catch(() => undefined);
+  }
+
+  /** Takes over what was worked out of jobs when this very program was built. */
+  adopt(rows: readonly DemoRow[]): void {
+    const taken = rows.map((row): ThreadRow => ({ ...row, program: program(), failed: '' }));
+    this.kept.update((all) => ({ ...all, ...Object.fromEntries(taken.map((row) => [row.id, row])) }));
+    for (const row of taken) this.database.putThread(row).catch(() => undefined);
   }
 
   /** Whether what stands in a job's row is of this very version and program. */
@@ -75,9 +85,12 @@ export class Threads {
     if (!kept) return;
     const done = untracked(this.assessor.rows);
     const failed = untracked(this.assessor.failures);
-    for (const job of jobs) {
-      if (!this.isConfirmed(job) && done[job.id]?.job !== job && failed[job.id]?.job !== job)
-        this.assessor.requestRow(job, this.studies.verdicts(job.id));
+    const isNew = (job: Job): boolean => done[job.id]?.job !== job && failed[job.id]?.job !== job;
+    const unknown = jobs.filter((job) => !this.isConfirmed(job) && isNew(job));
+    // Where nothing is to be worked out, one row is all the same: whatever is opened next finds a worker that is warm.
+    for (const job of this.warm ? unknown : unknown.concat(jobs).slice(0, Math.max(1, unknown.length))) {
+      this.warm = true;
+      this.assessor.requestRow(job, this.studies.verdicts(job.id));
     }
   }
 }
