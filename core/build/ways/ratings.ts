@@ -15,7 +15,8 @@ import { pressBounds, type JobEdit, type Way } from '../../ground/job';
 import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
 import type { WayContext } from './context';
-import type { ControlLine } from './line';
+import { probed, type ControlLine } from './line';
+import { isSupplyRead } from './read-motor';
 
 /** Peak over nominal of an alternating voltage: √2, and mains a tenth over its nominal value (`part-share`). */
 const PEAK_OVER = 1.1;
@@ -225,7 +226,9 @@ export function planned(
 export const planOrigin = (c: WayContext, path: string): Input['origin'] =>
   c.press.given.includes(path)
     ? { from: 'maker', what: 'set in Thumb' }
-    : { from: 'default', what: 'as the plan begins; nobody confirmed it', path };
+    : path === 'motor.supplyVolts' && isSupplyRead(c)
+      ? probed(c.fact, 'motorVolts')
+      : { from: 'default', what: 'as the plan begins; nobody confirmed it', path };
 
 /** A stalled motor that is said to draw less than a running one: both cannot be right, and nothing is judged by either. */
 export function stallRead(way: Way, c: WayContext): Finding[] {

@@ -32,6 +32,7 @@ import { probed } from './line';
 import { planned, stallRead } from './ratings';
 import { forbiddenFindings } from './reversing';
 import { requirements } from './requirements';
+import { motorAsRead } from './read-motor';
 import { noUse, result, takePart } from './result';
 import { coilDraw, motorDraw } from './draws';
 
@@ -241,6 +242,7 @@ export function reverseMotor(c: WayContext): WayResult {
 const motorFindings = (c: WayContext, wiring: ReversingWiring, part: TakenPart): Finding[] => [
   ...(part.kind === 'bridge' ? bridgeRatings : contactRatings)(c, part),
   ...stallRead(WAY, c),
+  ...motorAsRead(WAY, c),
   ...forbiddenFindings(WAY, wiring, '', null),
   finding('thumb', `${WAY}.ends`, {
     verdict: 'settled',

@@ -94,12 +94,20 @@ const EXTRACTOR_ROCKER: Standin = {
   machine: { kind: 'flips', shortestPressSeconds: 0.05, runSeconds: 60, afterPowerCut: 'as-before' },
 };
 
-/** A steam-flap panel with one ladder of buttons on one line. Invented. */
+const FLAPS = [1, 2, 3, 4, 5, 6, 7, 8];
+
+/** A steam-flap panel with one ladder of buttons on one line, and the small 12 V motors of its flaps. Invented. */
 const STEAM_FLAPS: Standin = {
   ...usual,
   key: 'steam-flaps',
   name: 'steam flap panel',
   build: buildOf({ kind: 'ladder', supplyVolts: 5.02, seriesOhms: 4_700, keyOhms: 2_200, neighbourOhms: 6_800 }),
+  controls: Object.fromEntries(
+    FLAPS.map((n) => [
+      `flap.${n}`,
+      buildOf({ kind: 'motor-pair', supplyVolts: 12.2, seriesOhms: 15, groundOhms: 30e3 }),
+    ]),
+  ),
 };
 
 /** The stand-ins by their keys. */
