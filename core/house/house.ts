@@ -6,7 +6,7 @@ import type { Finding } from '../ground/finding';
 import { guardFindings, needsProveDead, neverFinding } from '../rooms/guard';
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
-import { heatOfPresses, ledgerOf, wholeCircuit, type LedgerRow } from '../build/whole';
+import { heatOfPresses, ledgerOfJob, type LedgerRow } from '../build/whole';
 import { ledgerFinding, ratingFindings } from './ratings';
 import { packFindings } from '../rooms/pack';
 import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
@@ -57,10 +57,7 @@ export const LEARNING: readonly ((job: Job, known: Known) => Partial<Known>)[] =
     return { plans, presses: plans.flatMap(({ way }) => (way ? [way.press] : [])) };
   },
   (job, { presses }) => ({ lines: linesOf(job, presses) }),
-  (job, known) => {
-    const whole = wholeCircuit(job, known, profileOf(job)?.weakOhms);
-    return { ledger: ledgerOf(whole), apart: whole.apart };
-  },
+  (job, known) => ledgerOfJob(job, known, profileOf(job)?.weakOhms),
   (job, known) => ({ proveDead: needsProveDead(job, known) }),
   (job, { proveDead }) => ({ neverTried: neverTried(job, proveDead) }),
 ];

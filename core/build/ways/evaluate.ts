@@ -23,6 +23,7 @@ import { spareRemote, spareTerminals } from './spare';
 import { logicInjector } from './logic-injector';
 import { strobeAnswer } from './strobe';
 import { switchedSupply } from './switched-supply';
+import { asEach, ofAll } from './tied';
 import { npnToGround } from './transistor';
 
 /** How each way is judged on a control. */
@@ -186,8 +187,20 @@ const pulledDown = (r: WayResult, c: WayContext): WayResult =>
       }
     : r;
 
-/** Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. */
+/**
+ * Judges one way on one control: every requirement and margin, parts, wires, and what it hands on. Where the control may be one of several
+ * kinds for ever, on all of them.
+ */
 export function evaluateWay(way: Way, c: WayContext): WayResult {
+  const { tied, kind } = c.fact;
+  if (kind !== null || tied.length < 2 || OUTSIDE.has(way)) return evaluateAs(way, c);
+  return ofAll(
+    c,
+    asEach(c).map((as) => evaluateAs(way, as)),
+  );
+}
+
+function evaluateAs(way: Way, c: WayContext): WayResult {
   const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
   const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
   const { id, name, control, pullDown } = c.press;

@@ -43,6 +43,7 @@ function remoteOf(c: WayContext): Borrowed {
     leading: 'low-when-pressed',
     probability: 1,
     borrowed: false,
+    tied: [],
     parameters: {},
     read: {},
     readings: 1,

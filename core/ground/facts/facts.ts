@@ -36,7 +36,16 @@ export interface ControlFact {
   dangerous: boolean;
   /** Which terminal carries the signal. */
   signal: 'A' | 'B';
+  /**
+   * Where no reading left tells several kinds apart: this control as each of them, likeliest first, each with its kind known. Whatever is
+   * to be settled has to hold for all. Empty where there is no such tie.
+   */
+  tied: readonly ControlFact[];
 }
+
+/** A control as one kind, where it is that, is likeliest that, or may be that for ever; undefined where it is something else. */
+export const asKind = (fact: ControlFact, kind: ControlKind): ControlFact | undefined =>
+  fact.leading === kind ? fact : fact.tied.find((f) => f.leading === kind);
 
 /** An order that outputs must keep: `first`, then a wait of at least `waitSeconds`, then `then`. */
 export interface SequenceRule {

@@ -1,4 +1,4 @@
-export { drawnAmps } from './facts';
+export { asKind, drawnAmps } from './facts';
 export { forPress } from './for-press';
 export type {
   ContactFact,

@@ -1,7 +1,7 @@
 import { isGraver, type Finding, type Verdict } from '../../ground/finding';
 import { applyEdit, PART_KINDS, type Job, type JobEdit, type PartKind } from '../../ground/job';
 import type { Unit } from '../../ground/quantity';
-import { ledgerOf, wholeCircuit, type LedgerRow } from '../../build/whole';
+import { ledgerOfJob, type Fitted, type LedgerRow, type Rating } from '../../build/whole';
 import { partTaken } from '../../build/ways';
 import { partsOf, takenPart } from '../../engines/parts';
 import { profileOf } from '../../rooms/board';
@@ -110,8 +110,8 @@ class TurnSearch {
     const { controls, drive } = this.before.facts;
     const plans = planPresses(job, { controls, drive });
     const facts = { controls, drive, presses: plans.flatMap(({ way }) => (way ? [way.press] : [])) };
-    const whole = wholeCircuit(job, facts, profileOf(job)?.weakOhms);
-    return ledgerOf(whole, (part, rating) => `${part.room}.${ratingId(part, rating)}` === this.id)[0] ?? null;
+    const wanted = (part: Fitted, rating: Rating): boolean => `${part.room}.${ratingId(part, rating)}` === this.id;
+    return ledgerOfJob(job, facts, profileOf(job)?.weakOhms, wanted).ledger[0] ?? null;
   }
 
   private jobAt(edit: JobEdit): Job | null {

@@ -10,7 +10,7 @@ import {
   type Finding,
   type Remedy,
 } from '../../ground/finding';
-import type { Facts, PressFact } from '../../ground/facts';
+import { asKind, type Facts, type PressFact } from '../../ground/facts';
 import {
   machineOf,
   pressedFor,
@@ -99,8 +99,9 @@ const roundedUp = (seconds: number): number => {
 /** A scanned key must stay closed for as many scans as its machine wants, wherever in a scan the press falls. */
 function scanFindings(job: Job, facts: Facts, h: Heard): Finding[] {
   const press = h.fact;
-  const fact = press && facts.controls[press.control];
-  if (!press || fact?.leading !== 'scanned-matrix' || !PER_SCAN.includes(press.way)) return [];
+  const known = press && facts.controls[press.control];
+  const fact = known && asKind(known, 'scanned-matrix');
+  if (!press || !fact || !PER_SCAN.includes(press.way)) return [];
   const period = longestScan(job, fact);
   const scans = job.presses.find((p) => p.id === press.id)?.scan.scansNeeded;
   if (!period || scans === undefined) return [];
@@ -164,7 +165,8 @@ function shortFinding(job: Job, h: Heard): Finding {
 /** A switch that stays down is held for as long as the machine must run; null where the press is no such switch. */
 function holdFinding(job: Job, facts: Facts, longest: number): Finding | null {
   const press = facts.presses.find((p) => p.id === heardPress(job));
-  const latches = press && facts.controls[press.control]?.leading === 'latching-switch';
+  const fact = press && facts.controls[press.control];
+  const latches = fact && asKind(fact, 'latching-switch');
   if (!latches || press.input !== 'level' || press.outputs !== 1) return null;
   const run = machineOf(job).runSeconds;
   if (run !== null && run > 0 && longest >= run)

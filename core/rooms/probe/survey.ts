@@ -253,39 +253,47 @@ export function isBorrowed(job: Job, control: string): boolean {
   return own.length < Math.max(1, there.length) && !beside(job, control).some(([r, same]) => same && bearsOut(r, same));
 }
 
-/** What the other rooms may know of each control. */
-export function controlFacts(job: Job, surveys: readonly ControlSurvey[]): Facts['controls'] {
-  return Object.fromEntries(
-    surveys.map((s): [string, ControlFact] => {
-      const best = firstItem(s.candidates);
-      const isolation = isolationOf(job, s.control);
-      const times = Object.values(best.estimates)
-        .map((e) => e.at)
-        .sort();
-      return [
-        s.control,
-        {
-          kind: s.known && unlike(job, s).length === 0 ? present(CONTROL_KINDS.find((k) => k === best.kind)) : null,
-          leading: best.kind,
-          probability: best.probability,
-          parameters: Object.fromEntries(Object.entries(best.estimates).map(([k, e]) => [k, e.value])),
-          read: Object.fromEntries(
-            Object.entries(best.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
-          ),
-          borrowed: isBorrowed(job, s.control),
-          readings: kindReadings(job, s.control).length,
-          alternating:
-            readAlternating(job, s.control, best.kind) ?? sure(shareWith(best.kind, s.posterior, (b) => b.alternating)),
-          strobesLow: strobesOf(job) ?? sure(shareWith(best.kind, s.posterior, (b) => b.flag)),
-          farSide: farSideOf(best.kind, s.posterior),
-          mostAmps: mostAmps(job, s.control),
-          contradicted: s.contradictions.length > 0,
-          lastReadingAt: times[times.length - 1] ?? '',
-          isolation: isolation.verdict,
-          dangerous: isolation.dangerous,
-          signal: s.signal,
-        },
-      ];
-    }),
-  );
+/** A control as one of the kinds that it may be; `kind` is null while that is not known. */
+function factAs(job: Job, s: ControlSurvey, as: Candidate, kind: ControlKind | null): ControlFact {
+  const isolation = isolationOf(job, s.control);
+  const times = Object.values(as.estimates)
+    .map((e) => e.at)
+    .sort();
+  return {
+    kind,
+    leading: as.kind,
+    probability: as.probability,
+    parameters: Object.fromEntries(Object.entries(as.estimates).map(([k, e]) => [k, e.value])),
+    read: Object.fromEntries(
+      Object.entries(as.estimates).flatMap(([k, e]) => (e.steps.length > 0 && !e.guessed ? [[k, e.at]] : [])),
+    ),
+    borrowed: isBorrowed(job, s.control),
+    readings: kindReadings(job, s.control).length,
+    alternating:
+      readAlternating(job, s.control, as.kind) ?? sure(shareWith(as.kind, s.posterior, (b) => b.alternating)),
+    strobesLow: strobesOf(job) ?? sure(shareWith(as.kind, s.posterior, (b) => b.flag)),
+    farSide: farSideOf(as.kind, s.posterior),
+    mostAmps: mostAmps(job, s.control),
+    contradicted: s.contradictions.length > 0,
+    lastReadingAt: times[times.length - 1] ?? '',
+    isolation: isolation.verdict,
+    dangerous: isolation.dangerous,
+    signal: s.signal,
+    tied: [],
+  };
 }
+
+/** What the other rooms may know of one control. */
+function controlFact(job: Job, s: ControlSurvey): ControlFact {
+  const alike = unlike(job, s).length === 0;
+  const best = firstItem(s.candidates);
+  const tie = alike ? tieOf(job, s) : [];
+  return {
+    ...factAs(job, s, best, s.known && alike ? present(CONTROL_KINDS.find((k) => k === best.kind)) : null),
+    tied: tie.length < 2 ? [] : s.candidates.flatMap((c) => (tie.includes(c.kind) ? [factAs(job, s, c, c.kind)] : [])),
+  };
+}
+
+/** What the other rooms may know of each control. */
+export const controlFacts = (job: Job, surveys: readonly ControlSurvey[]): Facts['controls'] =>
+  Object.fromEntries(surveys.map((s): [string, ControlFact] => [s.control, controlFact(job, s)]));

@@ -60,8 +60,9 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
   const suppose = (say: string, fact: typeof c.fact): void =>
     void tried.push({ say, edit: null, ...judge({ ...c, fact, line: lineOf(fact, c.control) }) });
   if (c.fact.isolation === 'unknown') suppose('Read in Probe that it is isolated from mains', isolated);
-  if (c.fact.kind === null) suppose('Take the readings in Probe until its kind is certain', known);
-  if (c.fact.isolation === 'unknown' && c.fact.kind === null)
+  const open = c.fact.kind === null && c.fact.tied.length === 0;
+  if (open) suppose('Take the readings in Probe until its kind is certain', known);
+  if (c.fact.isolation === 'unknown' && open)
     suppose('Take the readings in Probe: its kind, and isolation from mains', { ...known, isolation: 'isolated' });
   const left = worstCount(now);
   const single = tried
