@@ -15,7 +15,7 @@ const frozen = (version: number): [file: string, told: readonly Told[]][] =>
     /^v\d+$/.test(name) ? `../core/ground/job/versions/${name}` : `./frozen/${name}.v${version}`,
     told,
   ]);
-const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7), ...frozen(8), ...frozen(9)];
+const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7), ...frozen(8), ...frozen(9), ...frozen(10)];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
 const RENAMED: Readonly<Record<string, string>> = {
@@ -34,6 +34,9 @@ const ASKED_OTHERWISE = [
   // Conditions are held against runs, every press that a move makes among them, and stops are counted with those that this finds.
   // What a motor draws while it runs is held against its bridge now, and is asked to be confirmed with the rest.
   'thumb.reverse-motor.defaults',
+  // A motor’s supply that was read counts as confirmed now.
+  'thumb.reverse-motor.most-volts',
+  'thumb.reverse-motor.least-volts',
   'act.never',
   'act.unheard',
   'try.sheet',
@@ -46,6 +49,9 @@ const ASKED_OTHERWISE = [
   // The two directions of one press are two, and pressing the one is not pressing both.
   'act.both.',
 ];
+/** A stalled current that its winding, as read, contradicts is judged now: the flaps of that file say 0.8 A over 4.7 Ω at 12 V. */
+const CONTRADICTED = (name: string, id: string): boolean =>
+  name.endsWith('steam-flaps.v7') && (id.startsWith('thumb.choice') || id === 'thumb.open');
 /** A pin is named with its printed label now, and what lies on it by its own name. */
 const plain = (title: string): string =>
   title
@@ -71,7 +77,7 @@ describe('a file of an earlier version', () => {
     };
     const now = new Map(assess(job).findings.map((f) => [f.id, f]));
     for (const [id, verdict, title] of told) {
-      if (ASKED_OTHERWISE.some((x) => id.startsWith(x))) continue;
+      if (ASKED_OTHERWISE.some((x) => id.startsWith(x)) || CONTRADICTED(name, id)) continue;
       const f = now.get(RENAMED[id] ?? id);
       expect(f, `${name}: ${id}`).toBeDefined();
       if (id === 'board.outputs') continue;
@@ -87,7 +93,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v9-as-10.json').replace('"version": 10', '"version": 11');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 11') } });
+    const later = read('../core/ground/job/versions/v10-as-11.json').replace('"version": 11', '"version": 12');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 12') } });
   });
 });

@@ -10,7 +10,7 @@ import { edited, stepOf, withSteps, type Job, type JobEdit, type MoveStep, type 
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
-import { demoJob, machined } from '../core/testing/jobs';
+import { demoJob, machined, onPin } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
 
 const pot = machined(demoJob('rice-pot'), { kind: 'flips' });
@@ -142,5 +142,57 @@ describe('the packed program and the engine', () => {
     }
     expect(edges).toBeGreaterThan(300);
     expect(calls).toBeGreaterThan(10);
+  });
+
+  it('start a group in turn and let none go in between', () => {
+    const first = pot.presses[0]!;
+    const names = ['start', 'second', 'third', 'fourth'];
+    const T = '2026-03-02T14:00:00Z';
+    const more = names
+      .slice(1)
+      .reduce(
+        (job, name, i) =>
+          onPin(
+            edited(job, { do: 'put', list: 'presses', item: { ...first, id: name, name } }, T),
+            [4, 16, 17][i]!,
+            name,
+          ),
+        edited(pot, { do: 'set', at: 'board', set: { profile: 'wifi-34' } }, T),
+      );
+    const group = { id: 'g', name: 'all', presses: names, atOnce: 1, staggerSeconds: 0.25, runSeconds: 0.9 };
+    const grouped = edited(
+      { ...more, act: { ...more.act, moves: [] } },
+      { do: 'put', list: 'feed.groups', item: group },
+      T,
+    );
+    const held = assess(grouped).findings.find((f) => f.id === 'feed.group-held@g')!;
+    const job = edited(grouped, held.remedy!.edit!, T);
+    const pins = names.map((name) => pinOf(job, name)!);
+    expect(new Set(pins).size).toBe(names.length);
+    const lines = inFolder((folder) => {
+      for (const f of filesOf(job, assess(job)))
+        if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
+      copyFileSync(fileURLToPath(new URL('./host/world.c', import.meta.url)), join(folder, 'world.c'));
+      const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1'];
+      runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
+      const sense = pinOf(job, 'rest')!;
+      return runProgram(join(folder, 'world'), [END, NIGHT, 0, sense, 0, ...told([], sense, 0)].map(String));
+    });
+    const edges = lines
+      .trim()
+      .split('\n')
+      .map((l) => l.split(' ').map(Number))
+      .filter(([ms, pin]) => ms! >= START && pins.includes(pin!));
+    // Each pin twice, closed at its turn and let go after its run: by hand, from the group alone.
+    expect(edges.map(([ms, pin]) => [ms! - START, pins.indexOf(pin!)])).toEqual([
+      [0, 0],
+      [250, 1],
+      [500, 2],
+      [750, 3],
+      [900, 0],
+      [1150, 1],
+      [1400, 2],
+      [1650, 3],
+    ]);
   });
 });

@@ -106,12 +106,20 @@ export class MovesPart {
     return press && hasOther(press) ? otherWords(press) : '';
   };
   /** What may be pressed at the same time. */
-  protected readonly withIt = (s: MoveStep): readonly Choice[] => [
-    ['', 'nothing with it'],
-    ...this.presses()
-      .filter(([id]) => id !== s.press)
-      .map(([id, name]): Choice => [id, `and ${name}`]),
-  ];
+  protected readonly withIt = (s: MoveStep): readonly Choice[] => this.presses().filter(([id]) => id !== s.press);
+  private readonly nameOf = (id: string): string => this.presses().find(([p]) => p === id)?.[1] ?? id;
+  protected readonly toggled = (s: MoveStep, press: string): string[] =>
+    s.also.includes(press) ? s.also.filter((p) => p !== press) : [...s.also, press];
+  protected readonly withWords = (s: MoveStep): string => {
+    const [first, ...rest] = s.also.map((id) => this.nameOf(id));
+    if (first === undefined) return 'nothing with it';
+    return rest.length > 1 ? `and ${first} and ${rest.length} more` : `and ${[first, ...rest].join(' and ')}`;
+  };
+  /** What the other side of those at the same time is called; empty where none of them has one. */
+  protected readonly alsoOthers = (s: MoveStep): string => {
+    const words = s.also.map(this.otherOf).find((w) => w !== '');
+    return words === undefined ? '' : s.also.length > 1 ? `${words}, those too` : `${words}, that too`;
+  };
   protected readonly reads = (s: MoveStep): boolean => ['hold', 'until', 'look', 'again'].includes(s.do);
   protected readonly timed = (s: MoveStep): boolean => ['press', 'wait', 'hold', 'until', 'warn'].includes(s.do);
 

@@ -6,7 +6,7 @@ import { lineOf } from './line';
 import { withVerdict } from './result';
 
 /** What a control may be, in words. */
-export const kindsInWords = (kinds: readonly string[]): string => kinds.map((k) => k.replace(/-/g, ' ')).join(' or ');
+const kindsInWords = (kinds: readonly string[]): string => kinds.map((k) => k.replace(/-/g, ' ')).join(' or ');
 
 /** A control of which no reading left tells what it is: as each kind that it may be. */
 export const asEach = (c: WayContext): readonly WayContext[] =>

@@ -17,6 +17,7 @@ export { ROOMS, type Room } from './document/rooms';
 export { freshControl, freshJob, type FreshWish } from './edit/fresh';
 export {
   freeId,
+  freeIn,
   freshHand,
   freshNever,
   freshPress,
@@ -35,12 +36,16 @@ export {
   looksFirst,
   machineOf,
   pressedBy,
+  sidesOf,
+  closuresOf,
+  lastsOf,
+  type Closure,
+  type PressedSide,
   pressedIn,
   scriptOf,
   sensesRead,
   stepOf,
   stepsOf,
-  takesTime,
 } from './document/act/steps';
 export { pressedFor, restContact, withMachine, withSteps } from './edit/moves';
 export { anotherUnit, copyOf } from './edit/copies';

@@ -1,5 +1,14 @@
 import { firstItem } from '../../ground/lists';
-import { pressedBy, pressedIn, scriptOf, type Job, type MachinePart, type ScriptStep } from '../../ground/job';
+import {
+  closuresOf,
+  lastsOf,
+  pressedBy,
+  pressedIn,
+  sidesOf,
+  type Job,
+  type MachinePart,
+  type ScriptStep,
+} from '../../ground/job';
 import { ROLES_OF } from './machine';
 
 /** The press that a plain machine's run follows: the first that a move makes, else the first of the job. */
@@ -18,7 +27,7 @@ export function heedsOf(job: Job, p: MachinePart): MachinePart['heeds'] {
 /** Presses that some move makes and that reach no part of the machine that is told, by name. */
 export function unheard(job: Job): readonly string[] {
   const reach = new Set(job.act.parts.flatMap((p) => heedsOf(job, p).map((h) => `${h.press} ${h.other}`)));
-  const others = job.act.moves.flatMap((m) => m.steps.filter((s) => s.other).map((s) => s.press));
+  const others = job.act.moves.flatMap((m) => m.steps.flatMap(sidesOf).flatMap((s) => (s.other ? [s.press] : [])));
   return job.presses.flatMap((p) => [
     ...(pressedIn(job).includes(p.id) && !reach.has(`${p.id} false`) ? [p.name] : []),
     ...(others.includes(p.id) && !reach.has(`${p.id} true`) ? [`the other side of ${p.name}`] : []),
@@ -28,9 +37,14 @@ export function unheard(job: Job): readonly string[] {
 /** The first move as that press's control meets it: presses of others are waits. */
 export function heardScript(job: Job): readonly ScriptStep[] {
   const press = heardPress(job);
-  return scriptOf(job).map((s) =>
-    s.do === 'press' && (s.press !== press || s.other)
-      ? { do: 'wait', press: '', other: false, seconds: s.seconds }
-      : s,
-  );
+  const move = job.act.moves[0];
+  if (!move) return [];
+  const own = closuresOf(move).filter((c) => c.press === press && !c.other);
+  const wait = (seconds: number): readonly ScriptStep[] =>
+    seconds > 0 ? [{ do: 'wait', press: '', other: false, seconds }] : [];
+  const ends = own.map((c, i) => [
+    ...wait(c.from - (own[i - 1]?.to ?? 0)),
+    { do: 'press' as const, press, other: false, seconds: c.to - c.from },
+  ]);
+  return [...ends.flat(), ...wait(lastsOf(move) - (own.at(-1)?.to ?? 0))];
 }

@@ -3,13 +3,13 @@ import { asQuantity } from '../../ground/field';
 import {
   freshMove,
   isOfTheWorld,
-  pressedBy,
   stepFields,
   stepOf,
   type Job,
   type MachinePart,
   type Move,
   type Sense,
+  sidesOf,
   type MoveStep,
 } from '../../ground/job';
 import { heardPress, heedsOf } from './heard';
@@ -98,7 +98,7 @@ function partFor(job: Job, move: Move): MachinePart | undefined {
   const known = job.act.parts.filter((p) => lacksOfPart(p) === '');
   const presses = (m: Move, p: MachinePart): boolean =>
     heedsOf(job, p).some((h) =>
-      m.steps.some((s) => pressedBy(s).some((press, i) => press === h.press && (i === 0 && s.other) === h.other)),
+      m.steps.some((s) => sidesOf(s).some((p) => p.press === h.press && p.other === h.other)),
     );
   return (
     known.find((p) => presses(move, p)) ??

@@ -12,10 +12,12 @@ import {
 } from '../../ground/finding';
 import { asKind, type Facts, type PressFact } from '../../ground/facts';
 import {
+  closuresOf,
   machineOf,
   pressedFor,
   stepOf,
   withSteps,
+  sidesOf,
   type Job,
   type MachinePart,
   type MoveStep,
@@ -70,10 +72,12 @@ interface Heard {
 /** Presses of every part that a move makes, those that the run follows first left out: they are judged with the script. */
 export function otherLengths(job: Job, facts: Facts): Finding[] {
   const first = heardPress(job);
-  const steps = job.act.moves.flatMap((m) => m.steps).filter((s) => s.do === 'press');
+  const closures = job.act.moves.flatMap((m) =>
+    closuresOf({ steps: m.steps.filter((s) => s.do !== 'hold') }).map((c) => ({ ...c, seconds: c.to - c.from })),
+  );
   return job.act.parts.flatMap((part, at) =>
     [...new Set(heedsOf(job, part).map((h) => h.press))].flatMap((press) => {
-      const made = steps.filter((s) => s.press === press || s.also.includes(press)).map((s) => s.seconds);
+      const made = closures.filter((c) => c.press === press).map((c) => c.seconds);
       if (made.length === 0 || part.kind === 'unknown' || (at === 0 && press === first)) return [];
       const name = job.presses.find((p) => p.id === press)?.name ?? press;
       const heard: Heard = {
@@ -217,8 +221,7 @@ function longFinding(job: Job, h: Heard): Finding {
 /** The steps with a wait of at least `seconds` between any two presses, those that are gone back to among them. */
 function spread(script: readonly MoveStep[], seconds: number): MoveStep[] {
   const before = script.map((s, i): MoveStep[] => {
-    const wanted =
-      (s.do === 'press' && script[i - 1]?.do === 'press') || (s.do === 'again' && tooClose(script, s, i, seconds));
+    const wanted = gapBefore(script, s, i).includes(0) || (s.do === 'again' && tooClose(script, s, i, seconds));
     return wanted ? [stepOf('wait', { seconds })] : [];
   });
   const place = (step: number): number => step + before.slice(0, step).reduce((n, w) => n + w.length, 0);
@@ -254,13 +257,28 @@ function roundGap(script: readonly MoveStep[], again: MoveStep, i: number): numb
   return [spent(ends) + waited + spent(round.slice(0, pressing[0]))];
 }
 
+const keysOf = (s: MoveStep): readonly string[] => sidesOf(s).map((x) => `${x.press} ${x.other}`);
+
+/**
+ * How long nothing was pressed before a step that presses, s; empty for the first one, and for one that goes on from the step before while
+ * others come or go beside it.
+ */
+function gapBefore(script: readonly MoveStep[], s: MoveStep, i: number): number[] {
+  const last = s.do === 'press' ? script.slice(0, i).findLastIndex((x) => x.do === 'press') : -1;
+  const before = script[last];
+  if (!before) return [];
+  const gap = spent(script.slice(last + 1, i));
+  const [was, is] = [keysOf(before), keysOf(s)];
+  const goesOn = gap === 0 && was.some((key) => is.includes(key)) && [...was].sort().join() !== [...is].sort().join();
+  return goesOn ? [] : [gap];
+}
+
 /** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */
 export function gapFinding(job: Job, facts: Facts): Finding[] {
   const machine = machineOf(job);
   const script = job.act.moves[0]?.steps ?? [];
-  const list = script.flatMap((s, i) => (s.do === 'press' ? [i] : []));
   const gaps = [
-    ...list.slice(1).map((at, n) => spent(script.slice(itemAt(list, n) + 1, at))),
+    ...script.flatMap((s, i) => gapBefore(script, s, i)),
     ...script.flatMap((s, i) => (s.do === 'again' ? roundGap(script, s, i) : [])),
   ];
   if (gaps.length === 0) return [];

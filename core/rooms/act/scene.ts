@@ -2,7 +2,6 @@ import { firstItem, itemAt } from '../../ground/lists';
 import {
   isOfTheWorld,
   lineId,
-  pressedBy,
   sayNever,
   type HeedRole,
   type Job,
@@ -10,6 +9,7 @@ import {
   type Move,
   type Never,
   type Sense,
+  sidesOf,
   type MoveStep,
 } from '../../ground/job';
 import {
@@ -126,9 +126,7 @@ function setUp(job: Job, up: PowerUp): Scene | null {
 function linesIn(job: Job, parts: readonly MachinePart[]): SceneLine[] {
   const asked = [
     ...parts.flatMap((p) => heedsOf(job, p)),
-    ...job.act.moves.flatMap((m) =>
-      m.steps.flatMap((s) => pressedBy(s).map((press, i) => ({ press, other: i === 0 && s.other }))),
-    ),
+    ...job.act.moves.flatMap((m) => m.steps.flatMap(sidesOf)),
     ...handsIn(job).flatMap(({ asks, other }) => (asks === '' ? [] : [{ press: asks, other }])),
   ];
   const seen = new Set<string>();
@@ -257,8 +255,8 @@ const plain = (text: string): string =>
 function opOf(s: MoveStep, senses: readonly Sense[], line: (press: string, other: boolean) => number): Op {
   return {
     do: s.do,
-    lines: pressedBy(s)
-      .map((press, i) => line(press, i === 0 && s.other))
+    lines: sidesOf(s)
+      .map(({ press, other }) => line(press, other))
       .filter((l) => l >= 0),
     seconds: s.seconds,
     sense: s.sense === '' ? -1 : senses.findIndex((x) => x.id === s.sense),

@@ -9,7 +9,7 @@ import {
   type Step as DerivedStep,
 } from '../../ground/finding';
 import type { Facts, SequenceRule } from '../../ground/facts';
-import { ownerOf, pressedBy, type HeedRole, type Job, type Press } from '../../ground/job';
+import { ownerOf, pressedBy, sidesOf, type HeedRole, type Job, type Press } from '../../ground/job';
 import { handsIn } from '../../build/panel';
 import { formatQuantity } from '../../ground/quantity';
 import { orderOf } from '../../engines/reversing';
@@ -42,7 +42,7 @@ function opposedAtOnce(job: Job): Finding[] {
         ids.some((x) => there.includes(x)) && ids.some((x) => back.includes(x));
       const steps = job.act.moves.flatMap((m) =>
         m.steps.flatMap((s, i): Finding[] =>
-          both(pressedBy(s).map((press, k) => sideOf(press, k === 0 && s.other)))
+          both(sidesOf(s).map((p) => sideOf(p.press, p.other)))
             ? [
                 finding('act', `both.${m.id}.${i + 1}`, {
                   verdict: 'stop',

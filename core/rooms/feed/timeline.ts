@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import type { Facts } from '../../ground/facts';
-import { type FeedGroup, type Job, pressedBy, takesTime, type Move } from '../../ground/job';
+import { closuresOf, type FeedGroup, type Job, type Move } from '../../ground/job';
 import { pinAmpsOf, type FedLoad } from './loads';
 
 /** How a load works during a while. */
@@ -76,14 +76,8 @@ function cut(whiles: readonly While[]): Instant[] {
 }
 
 /** What a move presses, and when, if every wait takes its longest; presses made together begin together. */
-const steps = (move: Move): { press: string; at: number; seconds: number }[] => {
-  let at = 0;
-  return move.steps.flatMap((s) => {
-    const began = at;
-    if (takesTime(s)) at += s.seconds;
-    return pressedBy(s).map((press) => ({ press, at: began, seconds: s.seconds }));
-  });
-};
+const steps = (move: Move): { press: string; at: number; seconds: number }[] =>
+  closuresOf(move).map(({ press, from, to }) => ({ press, at: from, seconds: to - from }));
 
 /** The presses of a group, so many at once, the next ones after its stagger. */
 export const groupSteps = (g: Pick<FeedGroup, 'presses' | 'atOnce' | 'staggerSeconds' | 'runSeconds'>) =>

@@ -13,6 +13,7 @@ import type { Facts } from '../../ground/facts';
 import type { FeedGroup, Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { leastHeld } from './capacitor';
+import { groupHeld } from './group-move';
 import { judgeSource } from './judge-sources';
 import { rehearsedAnew, type SupplyRun } from './supply-run';
 import { AT_REST, courseOf, groupSteps } from './timeline';
@@ -187,6 +188,6 @@ function looseFinding(job: Job, facts: Facts, r: SupplyRun): Finding[] {
 
 /** Who may start together. */
 export const togetherFindings = (job: Job, facts: Facts, r: SupplyRun): Finding[] => [
-  ...job.feed.groups.flatMap((g) => groupFinding(job, facts, r, g)),
+  ...job.feed.groups.flatMap((g) => [...groupFinding(job, facts, r, g), ...groupHeld(job, g)]),
   ...looseFinding(job, facts, r),
 ];

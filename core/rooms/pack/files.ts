@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
-import { jobText, pressedIn, sensesRead, type Job } from '../../ground/job';
+import { jobText, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
 import type { Bill } from '../../engines/parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
 import {
@@ -187,7 +187,7 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [
-    ...job.act.moves.flatMap((m) => m.steps.filter((s) => s.other).map((s) => s.press)),
+    ...job.act.moves.flatMap((m) => m.steps.flatMap(sidesOf)).flatMap((s) => (s.other ? [s.press] : [])),
     ...hands.filter((h) => h.other).map((h) => h.asks),
   ];
   const hasOther = (p: FirmwarePress): boolean => p.order !== null || (p.pulses !== null && p.pulses.other !== null);

@@ -1,4 +1,4 @@
-import { dayMinutesOf, neverSaid, pressedBy, sayAt, type Job, type Sign } from '../../ground/job';
+import { dayMinutesOf, neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sign } from '../../ground/job';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
@@ -160,7 +160,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
   const { rows, begin } = stepRows(
     job,
-    (s) => pressedBy(s).reduce((m, id, i) => m + bits(id, i === 0 && s.other), 0),
+    (s) => sidesOf(s).reduce((m, p) => m + bits(p.press, p.other), 0),
     (id) => plan.senses.findIndex((x) => x.id === id) + 1,
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);

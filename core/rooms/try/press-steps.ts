@@ -2,7 +2,7 @@ import { itemAt } from '../../ground/lists';
 import { oneShot } from '../../engines/electrics';
 import { hasOther, orderOf, otherWords } from '../../engines/reversing';
 import { handsIn } from '../../build/panel';
-import { pressedBy, pressedIn, stepsOf, type Job, type Move, type Press, type Way } from '../../ground/job';
+import { pressedIn, sidesOf, stepsOf, type Job, type Move, type Press, type Way } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { SheetStep } from './sheet-step';
 
@@ -41,7 +41,7 @@ const of = (t: TriedPress): string => (t.name === '' ? '' : `: ${t.name}`);
 /** The first step of a move that presses it, with its move; null where none does. */
 function madeIn(job: Job, t: TriedPress): { readonly move: Move; readonly at: number } | null {
   for (const move of job.act.moves) {
-    const at = move.steps.findIndex((s) => pressedBy(s).includes(t.press?.id ?? '') && s.other === t.other);
+    const at = move.steps.findIndex((s) => sidesOf(s).some((p) => p.press === t.press?.id && p.other === t.other));
     if (at >= 0) return { move, at };
   }
   return null;

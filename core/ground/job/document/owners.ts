@@ -30,20 +30,23 @@ export const ownersOf = (job: Job): readonly { readonly id: string; readonly nam
   ...job.signs,
 ];
 
-/** An id for one more press, sense, hand or sign, that no other has: from its name, so that files can be read. */
-export function freeId(job: Job, name: string): string {
+/** An id that none of a list has: from a name, so that files can be read. */
+export function freeIn(list: readonly { readonly id: string }[], name: string): string {
   const base =
     name
       .toLowerCase()
       .replace(/[^a-z0-9]+/g, '-')
       .replace(/^-+|-+$/g, '')
       .slice(0, 60) || 'line';
-  const taken = new Set(ownersOf(job).map((x) => x.id));
+  const taken = new Set(list.map((x) => x.id));
   for (let n = 1; ; n++) {
     const id = n === 1 ? base : `${base}-${n}`;
     if (!taken.has(id)) return id;
   }
 }
+
+/** An id for one more press, sense, hand or sign, that no other has. */
+export const freeId = (job: Job, name: string): string => freeIn(ownersOf(job), name);
 
 /** Whether a sense is of something that the machine's states do not hold, as a cup or water, of which a run has to be told. */
 export const isOfTheWorld = (s: Sense): boolean =>

@@ -1,6 +1,6 @@
 import { freshControl } from './fresh';
 import { applyEdit, type JobEdit } from './edit';
-import { freeId } from '../document/owners';
+import { freeId, freeIn } from '../document/owners';
 import { lineId, ownerOf } from '../document/line-id';
 import { pressedBy } from '../document/act/steps';
 import type { Control, Job, MachinePart, Move, Press } from '../document/types';
@@ -119,18 +119,6 @@ function movesLike(job: Job, from: string, to: string, presses: ReadonlyMap<stri
     const steps = m.steps.map((s) => ({ ...s, press: put(s.press), also: s.also.map(put) }));
     return { do: 'put', list: 'act.moves', item: { ...m, id: freeIn(job.act.moves, name), name, steps } };
   });
-}
-
-function freeIn(list: readonly { readonly id: string }[], name: string): string {
-  const base =
-    name
-      .toLowerCase()
-      .replace(/[^a-z0-9]+/g, '-')
-      .replace(/^-+|-+$/g, '') || 'copy';
-  for (let n = 1; ; n++) {
-    const id = n === 1 ? base : `${base}-${n}`;
-    if (!list.some((x) => x.id === id)) return id;
-  }
 }
 
 /**

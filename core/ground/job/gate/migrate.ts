@@ -9,6 +9,7 @@ import { toSeventh } from '../versions/to-7';
 import { toEighth } from '../versions/to-8';
 import { toNinth } from '../versions/to-9';
 import { toTenth } from '../versions/to-10';
+import { toEleventh } from '../versions/to-11';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -21,6 +22,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   7: toEighth,
   8: toNinth,
   9: toTenth,
+  10: toEleventh,
 };
 
 /**

@@ -135,6 +135,7 @@ export const stepFields: Fields<MoveStep> = {
   press: idOf('press', PRESSED),
   also: list('and at the same time', oneOf('a press', PRESSED), 30),
   other: flag('its other side'),
+  alsoOther: flag('their other side'),
   seconds: span('for'),
   sense: idOf('sense', {
     to: ['sense'],

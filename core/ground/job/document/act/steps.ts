@@ -38,7 +38,7 @@ export function courseOfMove(move: Move): readonly ScriptStep[] {
 }
 
 /** Whether time goes by in a step of this kind, at most as long as it says. */
-export const takesTime = (s: MoveStep): boolean => ['press', 'hold', 'wait', 'until', 'warn'].includes(s.do);
+const takesTime = (s: MoveStep): boolean => ['press', 'hold', 'wait', 'until', 'warn'].includes(s.do);
 
 /** The first move as a plain script: empty where there is no move. */
 export const scriptOf = (job: Pick<Job, 'act'>): readonly ScriptStep[] =>
@@ -47,6 +47,52 @@ export const scriptOf = (job: Pick<Job, 'act'>): readonly ScriptStep[] =>
 /** Ids of all that a step presses. */
 export const pressedBy = (s: MoveStep): readonly string[] =>
   s.do === 'press' || s.do === 'hold' ? [s.press, ...s.also] : [];
+
+/** A press, by one of its sides. */
+export interface PressedSide {
+  readonly press: string;
+  readonly other: boolean;
+}
+
+/** All that a step presses, each by its side. */
+export const sidesOf = (s: MoveStep): readonly PressedSide[] =>
+  pressedBy(s).map((press, i) => ({ press, other: i === 0 ? s.other : s.alsoOther }));
+
+/** From when to when a move keeps one side of a press closed, s from its beginning, each wait at its longest. */
+export interface Closure extends PressedSide {
+  readonly from: number;
+  readonly to: number;
+}
+
+/** How long a move lasts, each wait at its longest, s. */
+export const lastsOf = (move: Pick<Move, 'steps'>): number =>
+  move.steps.reduce((t, s) => t + (takesTime(s) ? s.seconds : 0), 0);
+
+const keyOf = (s: PressedSide): string => `${s.press} ${s.other}`;
+
+/**
+ * What a move keeps closed, in the order in which it closes: a press that goes on in the next step, while others come or go beside it, is
+ * one. The very same presses twice without a wait are two that were meant as two, though the machine feels one.
+ */
+export function closuresOf(move: Pick<Move, 'steps'>): readonly Closure[] {
+  const out: Closure[] = [];
+  let at = 0;
+  let before = '';
+  for (const step of move.steps) {
+    if (!takesTime(step)) continue;
+    const sides = sidesOf(step);
+    const now = sides.map(keyOf).sort().join();
+    for (const side of sides) {
+      const open = now === before ? -1 : out.findIndex((c) => keyOf(c) === keyOf(side) && c.to === at);
+      const held = open < 0 ? undefined : out[open];
+      if (held) out[open] = { ...held, to: at + step.seconds };
+      else out.push({ ...side, from: at, to: at + step.seconds });
+    }
+    at += step.seconds;
+    before = now;
+  }
+  return out;
+}
 
 /** Every step of every move that presses this one. */
 export const stepsOf = (job: Pick<Job, 'act'>, press: string): readonly MoveStep[] =>

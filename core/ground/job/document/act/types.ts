@@ -148,6 +148,8 @@ export interface MoveStep {
   /** Presses that are made at the same time. */
   also: string[];
   other: boolean;
+  /** Those at the same time press their other side too. */
+  alsoOther: boolean;
   seconds: number;
   sense: string;
   /** What the sense must say: that what it tells is so, or that it is not. */

@@ -1,0 +1,4 @@
+import { added, type Migration } from './step';
+
+/** Version 11 can press the other side of all that a step presses, not of the first alone. */
+export const toEleventh: Migration = added({ 'act.moves.steps': { alsoOther: false } });
