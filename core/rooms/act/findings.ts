@@ -36,11 +36,12 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
   const presses = heardScript(job).filter((s) => s.do === 'press');
   const others = unheard(job);
   const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
+  const named = others.length > 3 ? [...others.slice(0, 2), `${others.length - 2} more`] : others;
   if (others.length > 0)
     out.push(
       finding('act', 'unheard', {
         verdict: 'unknown',
-        title: `The run follows ${followed} alone: what ${others.join(' and ')} does to the machine is not told`,
+        title: `The run follows ${followed} alone: what ${named.join(' and ')} does to the machine is not told`,
         caption: 'other presses not run',
         remedy: { text: 'Try those presses at the machine itself, in Try.' },
       }),

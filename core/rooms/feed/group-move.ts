@@ -93,10 +93,11 @@ export function groupHeld(job: Job, g: FeedGroup): Finding[] {
       }),
     ];
   const beside = hands.map((h) => h.name).join(', ');
+  const kept = beside ? `and ${beside} may press beside it` : 'in run and program';
   return [
     finding('feed', id, {
       verdict: beside ? 'tight' : 'settled',
-      title: `${g.name}: ${names} start${moves.length === 1 ? 's' : ''} them so, ${beside ? `and ${beside} may press beside it` : 'in run and program'}`,
+      title: `${g.name}: ${names} start${moves.length === 1 ? 's' : ''} them so, ${kept}`,
       caption: beside ? 'a hand beside it' : 'kept by its moves',
       source: ['motor-start'],
       remedy: beside ? { text: 'Let the hand begin the move instead of pressing by itself.' } : null,
