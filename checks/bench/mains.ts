@@ -23,8 +23,15 @@ const said = (random: Random): MainsSide => ({
   mainSwitch: chance(random, 0.5) ? 'closed' : 'none',
   cables: 'none',
   earth: chance(random, 0.6) ? 'pin' : 'nowhere',
+  tester: 'unknown',
 });
-const BATTERY: MainsSide = { feed: 'none', mainSwitch: 'unknown', cables: 'none', earth: 'unknown' };
+const BATTERY: MainsSide = {
+  feed: 'none',
+  mainSwitch: 'unknown',
+  cables: 'none',
+  earth: 'unknown',
+  tester: 'unknown',
+};
 
 export function battery(): Mains {
   return { variant: 'battery', tied: false, said: BATTERY, insulationOhms: 1e9, parts: [] };

@@ -97,7 +97,7 @@ describe('the thread', () => {
     // How it is fed is asked before any reading counts.
     expect(nextReadingOf(unasked, assess(unasked), 'control-power')).toBeNull();
     const job = changed(unasked, 'survey', {
-      mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin' },
+      mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin', tester: 'unknown' },
     });
     expect(nextReadingOf(job, assess(job), 'control-power')?.notePrefix).toBe('ground to mains off');
     expect(nextReadingOf(job, assess(job), 'nothing')).toBeNull();

@@ -39,7 +39,7 @@ describe('Guard', () => {
     const bare = changed(pot, 'wish', { hazards: ['water'] });
     expect(needsProveDead(bare, facts)).toBe(true);
     const battery = changed(bare, 'survey', {
-      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' },
+      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown', tester: 'unknown' },
     });
     expect(needsProveDead(battery, facts)).toBe(false);
     const tied = {
@@ -52,7 +52,7 @@ describe('Guard', () => {
 
   it('is never settled over an empty list: one caution holds for every machine', () => {
     const none = changed(changed(pot, 'wish', { hazards: [], hazardsReviewed: true }), 'survey', {
-      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown' },
+      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown', tester: 'unknown' },
     });
     expect(cautionsOf(none, facts).map((c) => c.id)).toEqual(['own-devices']);
     expect(findingOf({ ...none, guard: { ...none.guard, ticks: {} } }, 'guard.ticks')).toMatchObject({

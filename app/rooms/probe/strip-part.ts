@@ -57,7 +57,7 @@ export class StripPart {
   private readonly strip = computed(() => this.strips().find((s) => s.id === this.chosen()) ?? this.strips()[0]);
   protected readonly state = computed(() => {
     const strip = this.strip();
-    return strip ? stripState(this.bench.job(), strip, (this.bench.skipped()[strip.id] ?? []).length > 0) : null;
+    return strip ? stripState(this.bench.job(), strip) : null;
   });
   protected readonly taken = computed(() => this.bench.job().readings.filter((r) => r.control === this.strip()?.id));
   protected readonly findings = computed(() =>
@@ -69,8 +69,8 @@ export class StripPart {
 
   /** A number answers the very question that was asked: its setting, its state and its place go with it. */
   /** Nobody here has a tester of 500 V. */
-  protected withoutTester(strip: string): void {
-    this.bench.skip(strip, 'insulation');
+  protected withoutTester(): void {
+    this.enter('mains tester none');
   }
 
   protected answer(n: StripStep, text: string): void {

@@ -64,12 +64,15 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
     );
   } else if (joins !== 'apart') {
     out.push(sharedGround(way, c, joins));
-  } else if (fact.isolation === 'not-isolated') {
+  } else if (fact.isolation === 'not-isolated' || fact.isolation === 'low-voltage') {
     out.push(
       finding('thumb', `${way}.insulation`, {
         holds: 'whatever-kind',
         verdict: 'tight',
-        title: 'The low-voltage side is tied to mains: only reinforced insulation will do',
+        title:
+          fact.isolation === 'not-isolated'
+            ? 'The low-voltage side is tied to mains: only reinforced insulation will do'
+            : 'Isolation was not tested with 500 V: both sides are kept apart by reinforced insulation, as if it were tied',
         caption: 'reinforced insulation only',
         source: ['iec-60664', 'opto-safety-gap'],
         remedy: {
@@ -208,9 +211,17 @@ function sharedGround(way: Way, c: WayContext, joins: 'ground-side' | 'ground'):
     : finding('thumb', `${way}.ground`, {
         holds: 'whatever-kind',
         verdict: 'unknown',
-        title: 'Waits until isolation from mains is proven',
+        title:
+          fact.isolation === 'low-voltage'
+            ? 'It joins the grounds, and isolation was read at low voltage alone'
+            : 'Waits until isolation from mains is proven',
         caption: 'isolation not proven',
         source: ['isolation-bounds'],
-        remedy: { text: 'Take the isolation readings in Probe.' },
+        remedy: {
+          text:
+            fact.isolation === 'low-voltage'
+              ? 'Choose a way that keeps the sides apart, or have it tested with 500 V by whoever may.'
+              : 'Take the isolation readings in Probe.',
+        },
       });
 }

@@ -2,8 +2,11 @@ import type { Origin, SourceKey } from '../finding';
 import type { Interval } from '../quantity';
 import type { ControlKind, Way } from '../job';
 
-/** Whether a control is apart from mains. */
-export type Isolation = 'isolated' | 'not-isolated' | 'unknown';
+/**
+ * Whether a control is apart from mains. `low-voltage`: all that a meter tells without an insulation test was read and shows nothing; what
+ * gives way at mains voltage alone is not seen so, hence both sides are kept apart as if it were tied.
+ */
+export type Isolation = 'isolated' | 'low-voltage' | 'not-isolated' | 'unknown';
 
 /** What Probe hands to the other rooms about one control. */
 export interface ControlFact {

@@ -176,6 +176,10 @@ const MAINS_WORDS: Readonly<
     case: [{ earth: 'case' }, 'earth at the metal case'],
     nowhere: [{ earth: 'nowhere' }, 'no earth in the machine: taken from a socket beside it'],
   },
+  tester: {
+    none: [{ tester: 'none' }, 'nobody here can test insulation with 500 V'],
+    here: [{ tester: 'at-hand' }, 'insulation can be tested with 500 V'],
+  },
 };
 
 /** `mains plug turns`: what is asked before the isolation readings. */

@@ -97,47 +97,74 @@ function powerBackFindings(job: Job, facts: Facts): Finding[] {
     );
 }
 
+/** What the plan joins to the machine’s ground. */
+interface Joined {
+  readonly press: boolean;
+  readonly rail: boolean;
+}
+
+const tiedGate = (id: string, { press, rail }: Joined, dangerous: boolean): Finding =>
+  finding('guard', id, {
+    verdict: press || rail || dangerous ? 'stop' : 'tight',
+    title: rail
+      ? 'The controller hangs on a rail that is tied to mains: it, its USB lead, its switches and sensors are live'
+      : press
+        ? 'The planned press would join your ground to mains'
+        : 'The low-voltage side is tied to mains: keep it apart with reinforced insulation',
+    caption: 'tied to mains',
+    source: ['isolation-bounds', 'iec-60664'],
+    remedy: {
+      text: rail
+        ? 'Feed the controller from an isolated supply of its own.'
+        : 'Choose a way that keeps the sides apart, and hand the inside to licensed work.',
+    },
+  });
+
+const isolatedGate = (id: string): Finding =>
+  finding('guard', id, {
+    verdict: 'settled',
+    title: 'Isolation from mains was read and holds so far',
+    caption: 'isolation read',
+    source: ['isolation-bounds', 'iec-61140'],
+  });
+
+const apartGate = (id: string): Finding =>
+  finding('guard', id, {
+    verdict: 'tight',
+    title: 'Isolated from mains as far as low voltage tells: both sides stay apart, by reinforced insulation',
+    caption: 'isolated, untested',
+    source: ['isolation-bounds', 'insulation-test'],
+    remedy: { text: 'Join no wire of the two sides before it was tested with 500 V by whoever may.' },
+  });
+
+const unprovenGate = (id: string, { press, rail }: Joined, atLowVoltage: boolean): Finding =>
+  finding('guard', id, {
+    verdict: press || rail ? 'stop' : 'unknown',
+    title: press
+      ? 'A shared ground is planned and isolation is not proven'
+      : rail
+        ? 'The controller hangs on the machine’s rail and isolation is not proven'
+        : 'Isolation from mains is not proven',
+    caption: 'isolation not proven',
+    source: ['isolation-bounds'],
+    remedy: {
+      text: atLowVoltage
+        ? 'Keep both sides apart, with a supply of your own, or have it tested with 500 V by whoever may.'
+        : 'Take the isolation readings in Probe.',
+    },
+  });
+
 function isolationGate(job: Job, facts: Facts): Finding[] {
-  const joining = facts.presses.filter((p) => p.sharesGround);
-  const onItsRail = feedingSource(job.feed, CONTROLLER)?.kind === 'rail';
-  return Object.entries(facts.controls).map(([id, f]) => {
-    // The ground is one: a press of another control that joins it joins it for this one as well.
-    const shares = joining.length > 0;
-    if (f.isolation === 'not-isolated') {
-      const joined = shares || onItsRail;
-      return finding('guard', `isolation.${id}`, {
-        verdict: joined || f.dangerous ? 'stop' : 'tight',
-        title: onItsRail
-          ? 'The controller hangs on a rail that is tied to mains: it, its USB lead, its switches and sensors are live'
-          : shares
-            ? 'The planned press would join your ground to mains'
-            : 'The low-voltage side is tied to mains: keep it apart with reinforced insulation',
-        caption: 'tied to mains',
-        source: ['isolation-bounds', 'iec-60664'],
-        remedy: {
-          text: onItsRail
-            ? 'Feed the controller from an isolated supply of its own.'
-            : 'Choose a way that keeps the sides apart, and hand the inside to licensed work.',
-        },
-      });
-    }
-    return f.isolation === 'isolated'
-      ? finding('guard', `isolation.${id}`, {
-          verdict: 'settled',
-          title: 'Isolation from mains was read and holds so far',
-          caption: 'isolation read',
-          source: ['isolation-bounds', 'iec-61140'],
-        })
-      : finding('guard', `isolation.${id}`, {
-          verdict: shares || onItsRail ? 'stop' : 'unknown',
-          title: shares
-            ? 'A shared ground is planned and isolation is not proven'
-            : onItsRail
-              ? 'The controller hangs on the machine’s rail and isolation is not proven'
-              : 'Isolation from mains is not proven',
-          caption: 'isolation not proven',
-          source: ['isolation-bounds'],
-          remedy: { text: 'Take the isolation readings in Probe.' },
-        });
+  // The ground is one: a press of another control that joins it joins it for every other one as well.
+  const joined: Joined = {
+    press: facts.presses.some((p) => p.sharesGround),
+    rail: feedingSource(job.feed, CONTROLLER)?.kind === 'rail',
+  };
+  return Object.entries(facts.controls).map(([control, f]) => {
+    const id = `isolation.${control}`;
+    if (f.isolation === 'not-isolated') return tiedGate(id, joined, f.dangerous);
+    if (f.isolation === 'isolated') return isolatedGate(id);
+    const low = f.isolation === 'low-voltage';
+    return low && !joined.press && !joined.rail ? apartGate(id) : unprovenGate(id, joined, low);
   });
 }

@@ -64,7 +64,7 @@ export function contactView(job: Job, s: SeenSurvey): ContactView {
     kinds,
     notFor,
     suits: notFor.length === 0 && presses >= KNOWN_AT,
-    apart: isolationOf(job, s.control).verdict === 'isolated',
+    apart: ['isolated', 'low-voltage'].includes(isolationOf(job, s.control).verdict),
   };
 }
 

@@ -142,7 +142,7 @@ export function tieOf(job: Job, survey: ControlSurvey): ControlKind[] {
   if (
     survey.known ||
     survey.remainder.leads ||
-    isolationOf(job, survey.control).verdict !== 'isolated' ||
+    !['isolated', 'low-voltage'].includes(isolationOf(job, survey.control).verdict) ||
     nextFor(job, survey)
   )
     return [];

@@ -59,6 +59,7 @@ export function changesFor(c: WayContext, now: WayResult): Changes {
   const known = { ...c.fact, kind: c.fact.leading };
   const suppose = (say: string, fact: typeof c.fact): void =>
     void tried.push({ say, edit: null, ...judge({ ...c, fact, line: lineOf(fact, c.control) }) });
+  if (c.fact.isolation === 'low-voltage') suppose('Have its insulation tested with 500 V, by whoever may', isolated);
   if (c.fact.isolation === 'unknown') suppose('Read in Probe that it is isolated from mains', isolated);
   const open = c.fact.kind === null && c.fact.tied.length === 0;
   if (open) suppose('Take the readings in Probe until its kind is certain', known);

@@ -67,6 +67,10 @@ export function isolationFindings(job: Job, control: string, name: string): Find
     off && s.verdict !== 'isolated' ? mainsAfterAll(control, name, s.verdict === 'unknown') : null,
     s.verdict === 'unknown' && s.missing.length > 0 ? stillToRead(control, name, s) : null,
     s.verdict === 'isolated' ? isolatedFinding(control, name, off) : null,
+    s.verdict === 'low-voltage' ? lowVoltageFinding(control, name) : null,
+    s.verdict === 'unknown' && s.missing.length === 0 && s.asks.length === 0 && job.survey.mains.tester === 'none'
+      ? testerWanted(control, name)
+      : null,
   ].filter((f) => f !== null && f !== undefined);
 }
 
@@ -130,6 +134,34 @@ const isolatedFinding = (control: string, name: string, off: boolean): Finding =
       : `${name} is isolated from mains, as far as these readings tell`,
     caption: off ? 'no mains here' : 'isolated from mains',
     source: off ? ['isolation-bounds'] : ['isolation-bounds', 'iec-61140'],
+  });
+
+/** What was read without an insulation test: enough to keep both sides apart by, not to join them. */
+const lowVoltageFinding = (control: string, name: string): Finding =>
+  finding('probe', `${control}.isolation`, {
+    verdict: 'tight',
+    title: `${name} is isolated from mains as far as low voltage tells; what gives way at mains voltage alone is not seen so`,
+    caption: 'isolated, untested',
+    source: ['isolation-bounds', 'insulation-test'],
+    remedy: {
+      text:
+        'Press it by a way that keeps both sides apart, with reinforced insulation. Before any wire joins the two grounds ' +
+        'have it tested with 500 V by whoever may.',
+    },
+  });
+
+/** Nothing is left that could be read without a tester, and what was read proves nothing. */
+const testerWanted = (control: string, name: string): Finding =>
+  finding('probe', `${control}.isolation`, {
+    verdict: 'unknown',
+    title: `Isolation of ${name} from mains cannot be told without a test with 500 V`,
+    caption: 'isolation not proven',
+    source: ['isolation-bounds', 'insulation-test'],
+    remedy: {
+      text:
+        'Have it tested by whoever may, or press it from outside. A meter that reads to 10 MΩ or more, and a clean and dry ' +
+        'board, may show more.',
+    },
   });
 
 function stillToRead(control: string, name: string, s: IsolationState): Finding {

@@ -230,18 +230,20 @@ function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] 
       state: 'off',
       kind: 'ohms',
     }));
+  // Without a tester every junction is looked for both ways round.
+  const bothWays = !turns && mains.tester === 'none';
   const exchanged =
     ohms.length > 0 || e.tested
       ? []
       : e.points
-          .filter((p) => between(e.readings, p, meter) && !swapped(e.readings, p))
+          .filter((p) => (bothWays || between(e.readings, p, meter)) && !swapped(e.readings, p))
           .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
   const unproven =
     e.lowest !== null && ohms.length === 0 && exchanged.length === 0 && !provesApart(e.lowest, meter) && !e.tested;
   // So is a tie that shows in the other position only, where the plug goes in one way, or there is none.
   const tests =
-    (turns && !unproven) || e.tested
+    (turns && !unproven) || e.tested || mains.tester === 'none'
       ? []
       : e.points
           .filter((p) => !covered(e.readings, 'insulation', p))
@@ -257,6 +259,19 @@ function isProven(e: Evidence, { mains, meter }: Job['survey']): boolean {
   return switched && apart && (mains.feed === 'plug-turns' || e.tested);
 }
 
+/**
+ * Whether everything was read that tells of a tie at low voltage, and shows none: each point to both pins, both ways round, with a meter
+ * that can prove it, and AC to earth, under a load where it read high. A spark gap, a varistor or a damp board between the sides is not
+ * seen so.
+ */
+const isApartAtLowVoltage = (e: Evidence, { mains, meter }: Job['survey']): boolean =>
+  mains.tester === 'none' &&
+  (mains.mainSwitch === 'closed' || mains.mainSwitch === 'none') &&
+  e.lowest !== null &&
+  provesApart(e.lowest, meter) &&
+  e.points.every((p) => swapped(e.readings, p)) &&
+  e.acOfA.length > 0;
+
 /** What is known of the isolation of one control from mains, and what is still to be asked and read. */
 export function isolationOf(job: Job, control: string): IsolationState {
   const { survey } = job;
@@ -266,8 +281,10 @@ export function isolationOf(job: Job, control: string): IsolationState {
   // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
   const off = offMains(survey.mains);
   const missing = off ? [...loadsMissing(acOfA, contact('A')), ...loads] : missingOf(evidence, survey);
-  const proven = missing.length === 0 && (off || (asks.length === 0 && isProven(evidence, survey)));
-  const verdict: Isolation = worst || tied ? 'not-isolated' : proven ? 'isolated' : 'unknown';
+  const done = missing.length === 0 && (off || asks.length === 0);
+  const proven = done && (off || isProven(evidence, survey));
+  const low = done && isApartAtLowVoltage(evidence, survey);
+  const verdict: Isolation = worst || tied ? 'not-isolated' : proven ? 'isolated' : low ? 'low-voltage' : 'unknown';
   return { verdict, asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
 }
 

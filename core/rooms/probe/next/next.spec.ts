@@ -10,7 +10,6 @@ import { LOOK_SPEC } from '../inference/menu';
 import { normalCdf } from '../../../ground/quantity';
 import { entropyBits } from '../inference/entropy';
 import { posteriorOf } from '../inference/posterior';
-import { specKey } from '../inference/spec-key';
 import { isolationOf } from '../isolation/isolation';
 import { allowed } from '../isolation/safety-order';
 import { REMAINDER_SHARE } from '../inference/remainder';
@@ -74,29 +73,39 @@ describe('the next reading', () => {
     expect(loaded('start A-B idle 0 V', 'start A-B idle 110 VAC')).toBe(false);
   });
 
-  it('goes on without a tester of 500 V that nobody has, and leaves isolation open', () => {
-    const job = oneWay(...ISOLATED, 'start look springs back', 'start B to ground off 0.1 ohm');
-    const first = nextFor(job, surveyOf(job, CONTROL))!;
+  it('goes on without a tester of 500 V that nobody has, once every point was read both ways round', () => {
+    const read = [...ISOLATED, 'start look springs back', 'start B to ground off 0.1 ohm'];
+    const first = nextFor(oneWay(...read), surveyOf(oneWay(...read), CONTROL))!;
     expect(first.kind).toBe('insulation');
-    const skip = new Set([specKey(first)]);
-    const { posterior } = surveyOf(job, CONTROL);
-    const powered = (without: ReadonlySet<string>): boolean =>
-      readingsWorth(job, CONTROL, posterior, without).some(({ spec }) => spec.kind === 'volts-dc');
-    expect([powered(new Set()), powered(skip)]).toEqual([false, true]);
-    expect(nextFor(job, surveyOf(job, CONTROL), skip)!.kind).not.toBe('insulation');
-    expect(isolationOf(job, CONTROL).verdict).toBe('unknown');
+    const powered = (job: Job): boolean =>
+      readingsWorth(job, CONTROL, surveyOf(job, CONTROL).posterior).some(({ spec }) => spec.kind === 'volts-dc');
+    expect(powered(oneWay(...read))).toBe(false);
+    // A junction conducts one way round alone.
+    const without = oneWay(...read, 'mains tester none');
+    expect(powered(without)).toBe(false);
+    const asked = nextFor(without, surveyOf(without, CONTROL))!;
+    expect(asked).toMatchObject({ kind: 'ohms', from: { kind: 'mains' } });
+    const bothWays = [...read, 'mains tester none', 'mains to ground off OL', 'mains to A off OL'].map((l) =>
+      l.replace('mains to A', 'start mains to A'),
+    );
+    const job = oneWay(...bothWays);
+    expect(isolationOf(job, CONTROL).verdict).toBe('low-voltage');
+    expect(powered(job)).toBe(true);
     // What an ohmmeter does not show apart is not powered, whoever has what.
     const doubtful = oneWay(
+      'mains tester none',
       'ground to mains off 3M',
       'start A to mains off 3M',
       'start B to mains off 3M',
+      'mains to ground off 3M',
+      'start mains to A off 3M',
+      'start mains to B off 3M',
       'start A to earth 0.8 VAC',
     );
-    expect(
-      readingsWorth(doubtful, CONTROL, surveyOf(doubtful, CONTROL).posterior, skip).some(
-        ({ spec }) => spec.kind === 'volts-dc',
-      ),
-    ).toBe(false);
+    expect(isolationOf(doubtful, CONTROL)).toMatchObject({ verdict: 'unknown', missing: [] });
+    expect(powered(doubtful)).toBe(false);
+    // The same at a plug that turns round is proven by its other position.
+    expect(isolationOf(jobWith(...read), CONTROL).verdict).toBe('isolated');
   });
 
   it('says what each answer would mean and begins its note line', () => {

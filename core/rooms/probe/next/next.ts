@@ -1,9 +1,9 @@
 import type { ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, type Job, type Meter, type Reading } from '../../../ground/job';
+import { CONTROL_KINDS, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
 import { wantedSpecs } from './wanted';
-import { isolationOf, provesApart, type IsolationState } from '../isolation/isolation';
+import { isolationOf, type IsolationState } from '../isolation/isolation';
 import { MENU, possible } from '../inference/menu';
 import { entropyBits } from '../inference/entropy';
 import { specKey } from '../inference/spec-key';
@@ -42,7 +42,7 @@ export function readingsWorth(
   // A reading that looks like a slip is asked for once more; read twice alike, it stands.
   const times = (key: string): number => readings.filter((r) => specKey(r) === key).length;
   const taken = new Set(readings.filter((r) => (p.slip[r.id] ?? 0) < 0.5 || times(specKey(r)) > 1).map(specKey));
-  const live = isProbeable(isolationOf(job, control), job.survey.meter, skip);
+  const live = isProbeable(isolationOf(job, control));
   return MENU.filter(
     ([s]) => !taken.has(specKey(s)) && !skip.has(specKey(s)) && possible(s, readings, p) && allowed(s, readings, live),
   )
@@ -58,23 +58,8 @@ export function readingsWorth(
     .sort((a, b) => b.score - a.score);
 }
 
-/**
- * Whether the powered readings of a control may be taken: it is isolated, or all that proves it so but an insulation test was read and
- * showed nothing, and whoever measures has no tester. Its verdict stays open then; only what is read goes on.
- */
-const isProbeable = (
-  { verdict, missing, asks, lowest }: IsolationState,
-  meter: Meter,
-  skip: ReadonlySet<string>,
-): boolean =>
-  verdict === 'isolated' ||
-  (verdict === 'unknown' &&
-    asks.length === 0 &&
-    lowest !== null &&
-    provesApart(lowest, meter) &&
-    missing.length > 0 &&
-    missing.every((m) => m.kind === 'insulation') &&
-    [...skip].some((key) => key.startsWith('insulation|')));
+/** Whether the powered readings of a control may be taken: it is isolated, or shows no tie in all that can be read without a tester. */
+const isProbeable = ({ verdict }: IsolationState): boolean => verdict === 'isolated' || verdict === 'low-voltage';
 
 /** The first reading that gives a value which the way of pressing will want, of those that may be taken. */
 const wantedValue = (p: Posterior, options: readonly Utility[], taken: readonly Reading[]): Utility | undefined =>
@@ -98,10 +83,7 @@ export function nextReading(
   if (isolation.verdict === 'not-isolated' && isolation.dangerous) return null;
   // How it is fed and how its main switch stands is asked before any reading counts.
   if (isolation.asks.length > 0 && isolation.verdict !== 'not-isolated') return null;
-  const first =
-    isolation.verdict === 'not-isolated' || isProbeable(isolation, job.survey.meter, skip)
-      ? undefined
-      : isolation.missing[0];
+  const first = isolation.verdict === 'not-isolated' || isProbeable(isolation) ? undefined : isolation.missing[0];
   if (first)
     return describe(job, control, first, p, {
       gainBits: 0,

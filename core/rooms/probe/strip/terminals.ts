@@ -36,10 +36,10 @@ const AC_WORDS: Partial<Record<Reading['state'], string>> = {
 };
 
 /**
- * What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial.
- * @param noTester nobody here has a tester of 500 V: where all else was read and showed nothing it goes on, and isolation stays open.
+ * What is known of a strip and the one next step: volts first, then a jumper through 1 kΩ on the best pair; never all pairs by trial. Where
+ * nobody has a tester of 500 V, and all else was read and showed nothing, it goes on, and isolation stays open.
  */
-export function stripState(job: Job, strip: Strip, noTester = false): StripState {
+export function stripState(job: Job, strip: Strip): StripState {
   const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
   const n = strip.wires.length;
   const tied = readings.find(
@@ -83,7 +83,7 @@ export function stripState(job: Job, strip: Strip, noTester = false): StripState
       found: null,
       stopped: 'Close the machine’s main switch with the plug out, withdraw the ohms readings, and take them again.',
     };
-  const next = nextStep(job, strip, readings, pairs, noTester);
+  const next = nextStep(job, strip, readings, pairs);
   return {
     strip,
     pairs,
@@ -112,14 +112,9 @@ const likeness = (p: Pair): number => {
 };
 
 /** The next reading or trial of a strip: what proves it apart from mains, then how its grounds lie, then its likeliest pair. */
-const nextStep = (
-  job: Job,
-  strip: Strip,
-  readings: readonly Reading[],
-  pairs: readonly Pair[],
-  noTester: boolean,
-): StripStep | null => {
+const nextStep = (job: Job, strip: Strip, readings: readonly Reading[], pairs: readonly Pair[]): StripStep | null => {
   const step = apartStep(job, strip, readings);
+  const noTester = job.survey.mains.tester === 'none';
   const apart = noTester && step !== 'stuck' && step?.kind === 'insulation' ? null : step;
   return apart === 'stuck'
     ? null

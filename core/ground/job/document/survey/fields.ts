@@ -24,6 +24,7 @@ import {
   MAIN_SWITCHES,
   MAINS_FEEDS,
   PIECES,
+  TESTERS,
   type FaceSurvey,
   type Keypad,
   type MainsSide,
@@ -56,6 +57,7 @@ export const mainsFields: Fields<MainsSide> = {
   mainSwitch: choice('its main switch', plainWords(MAIN_SWITCHES), UNKNOWN_MAINS.mainSwitch),
   cables: choice('other cables', plainWords(CABLES), UNKNOWN_MAINS.cables),
   earth: choice('earth', plainWords(EARTHS), UNKNOWN_MAINS.earth),
+  tester: choice('insulation tester', plainWords(TESTERS), UNKNOWN_MAINS.tester),
 };
 
 /** Fields of a strip of terminals. */

@@ -130,6 +130,7 @@ export const MAIN_SWITCHES = ['unknown', 'closed', 'none', 'open'] as const;
 export const CABLES = ['unknown', 'none', 'some'] as const;
 /** Where its earth is found. */
 export const EARTHS = ['unknown', 'pin', 'case', 'nowhere'] as const;
+export const TESTERS = ['unknown', 'at-hand', 'none'] as const;
 /** How the machine meets mains, as asked before the isolation readings. */
 export interface MainsSide {
   /** A plug that goes in either way round, one that goes in one way only, fixed wiring, or none: batteries, a low-voltage feed. */
@@ -140,6 +141,8 @@ export interface MainsSide {
   cables: (typeof CABLES)[number];
   /** Where earth was taken from: the plug's pin, the metal case, or nowhere in the machine. */
   earth: (typeof EARTHS)[number];
+  /** Whether somebody here can test insulation with 500 V. */
+  tester: (typeof TESTERS)[number];
 }
 
 /** What Probe records beside readings. */

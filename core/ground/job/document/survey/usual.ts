@@ -21,10 +21,22 @@ export const isStated = (m: Meter): boolean =>
   (Object.keys(HAND_METER) as (keyof Meter)[]).some((k) => k !== 'name' && k !== 'stated' && m[k] !== HAND_METER[k]);
 
 /** How it meets mains, before anybody said. */
-export const UNKNOWN_MAINS: MainsSide = { feed: 'unknown', mainSwitch: 'unknown', cables: 'unknown', earth: 'unknown' };
+export const UNKNOWN_MAINS: MainsSide = {
+  feed: 'unknown',
+  mainSwitch: 'unknown',
+  cables: 'unknown',
+  earth: 'unknown',
+  tester: 'unknown',
+};
 
 /**
  * How a stand-in meets mains, as it would be asked of a real machine: a plug that turns round, its main switch closed,
  * earth at the pin.
  */
-export const BENCH_MAINS: MainsSide = { feed: 'plug-turns', mainSwitch: 'closed', cables: 'none', earth: 'pin' };
+export const BENCH_MAINS: MainsSide = {
+  ...UNKNOWN_MAINS,
+  feed: 'plug-turns',
+  mainSwitch: 'closed',
+  cables: 'none',
+  earth: 'pin',
+};

@@ -1,0 +1,94 @@
+// Isolation alone, as a maker without an insulation tester reads it: every reading that is asked for is taken, and nothing else.
+import { edited, freshJob, type Job, type Reading } from '../../core/ground/job';
+import { isolationOf } from '../../core/rooms/probe';
+import { seededRandom, type Random } from '../../core/ground/quantity';
+import { chance, decades, pick } from './draw';
+import { ladder, low } from './buttons';
+import { isolated, tied, type Mains } from './mains';
+import { drawMeter } from './meters';
+import { dryPair } from './others';
+import { taken, type Bench } from './reading';
+import type { Part } from './solve';
+
+const T = '2026-01-01T00:00:00Z';
+const CONTROL = 'it';
+/** No machine asks for more. */
+const MOST = 30;
+
+function benchOf(random: Random, mains: Mains): Bench {
+  const draw = pick(random, [
+    [low, 3],
+    [ladder, 1],
+    [dryPair, 1],
+  ] as const);
+  const feed = chance(random, 0.6) ? 'plug-one-way' : 'wired';
+  return {
+    control: draw(random),
+    mains: { ...mains, said: { ...mains.said, feed, tester: 'none' } },
+    meter: drawMeter(random),
+    slips: 0.01,
+  };
+}
+
+/** What is said of the isolation of one board once all was read that is asked for. */
+function followed(b: Bench, random: Random): string {
+  let job: Job = edited(freshJob({ title: 'bench' }, 'bench', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
+  const set = { mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) };
+  job = edited(job, { do: 'set', at: 'survey', set, say: 'bench' }, T);
+  for (let n = 0; n < MOST; n++) {
+    const { verdict, missing } = isolationOf(job, CONTROL);
+    const [next] = missing;
+    if (verdict !== 'unknown' || !next) return verdict;
+    const reading: Reading = {
+      ...next,
+      id: `r${n}`,
+      at: T,
+      control: [next.from, next.to].some((p) => p.kind === 'contact') ? CONTROL : '',
+      by: 'hand',
+      struck: false,
+      ...taken(b, next, random),
+    };
+    job = edited(job, { do: 'add-reading', say: '', reading }, T);
+  }
+  return 'endless';
+}
+
+const across: Part = { is: 'r', a: 'P', b: 'Q', ohms: 600e3 };
+const junction = (a: string, b: string, weakOhms: number): Part => ({ is: 'd', a, b, drop: 0.6, ohms: 20, weakOhms });
+
+/** Ties of other sorts than the bench's own, from common circuits: what joins the low side to one pin of the plug. */
+const OTHER_TIES: Readonly<Record<string, (random: Random) => readonly Part[]>> = {
+  'half-wave rectifier': (r) => [across, junction('G', pick(r, PINS), decades(r, 0.8e6, 6e6))],
+  'half-wave rectifier, turned': (r) => [across, junction(pick(r, PINS), 'G', decades(r, 0.8e6, 6e6))],
+  'gate of a triac': (r) => [across, { is: 'r', a: 'G', b: pick(r, PINS), ohms: decades(r, 100, 1000) }],
+  'divider that senses mains': (r) => [across, { is: 'r', a: 'G', b: pick(r, PINS), ohms: decades(r, 200e3, 940e3) }],
+  'motor winding to neutral': (r) => [
+    { ...across, ohms: 90 },
+    { is: 'r', a: 'G', b: pick(r, PINS), ohms: decades(r, 5, 90) },
+  ],
+};
+const PINS = [
+  ['P', 1],
+  ['Q', 1],
+] as const;
+
+/** The verdicts of boards with each of those ties. */
+export function otherTies(each: number, seed: number): Record<string, string[]> {
+  const random = seededRandom(seed);
+  return Object.fromEntries(
+    Object.entries(OTHER_TIES).map(([variant, parts]) => [
+      variant,
+      Array.from({ length: each }, () =>
+        followed(benchOf(random, { ...tied(random), variant, parts: parts(random) }), random),
+      ),
+    ]),
+  );
+}
+
+/** The verdicts of so many boards that are tied to mains, or isolated from it. */
+export function untested(which: 'tied' | 'isolated', count: number, seed: number): string[] {
+  const random = seededRandom(seed);
+  return Array.from({ length: count }, () =>
+    followed(benchOf(random, (which === 'tied' ? tied : isolated)(random)), random),
+  );
+}
