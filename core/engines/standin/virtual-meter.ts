@@ -64,7 +64,8 @@ export function readStandin(
   // The stated accuracy is a bound; half of it serves as the standard deviation, cut at the bound.
   const error = Math.max(-1, Math.min(1, random.normal() / 2)) * (Math.abs(truth) * share + digit * digits * 0.5);
   const shown = Math.round((truth + error) / digit) * digit;
-  const value = dc || spec.kind === 'duty' ? shown : Math.max(0, shown);
+  // No share of time is more than all of it.
+  const value = dc ? shown : Math.max(0, spec.kind === 'duty' ? Math.min(1, shown) : shown);
   return { value: Number(value.toPrecision(6)), digit: Number(digit.toPrecision(3)), relation: '=', said: '' };
 }
 

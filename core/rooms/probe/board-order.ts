@@ -1,6 +1,7 @@
 import { firstItem, present, realAt } from '../../ground/lists';
 import { offScale } from '../../engines/circuit';
 import { edited, type Job, type Reading } from '../../ground/job';
+import { isolationOf } from './isolation/isolation';
 import { isIsolationReading } from './isolation/relevant';
 import { predictions } from './inference/particles';
 import type { NextReading } from './next/say-next';
@@ -27,7 +28,7 @@ export function boardOrder(job: Job, count: number): PlannedReading[] {
     const surveys = surveysOf(imagined);
     const options = surveys.flatMap((s) => {
       const reading = nextFor(imagined, s);
-      return reading ? [{ s, reading, first: isIsolationReading(reading) ? 1 : 0 }] : [];
+      return reading ? [{ s, reading, first: isolationOf(imagined, s.control).verdict === 'unknown' ? 1 : 0 }] : [];
     });
     // Unplugged readings go together, so that the plug is pulled once.
     const rank = (o: (typeof options)[number]): number =>

@@ -2,6 +2,7 @@ import { measured, type Input, type Step } from '../../../ground/finding';
 import { sayValue, UNIT_OF, type ControlKind, type Reading } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import type { Posterior } from './posterior';
+import { isGround } from '../isolation/isolation';
 
 /** An estimated value with its bounds and what it rests on. */
 export interface Estimate {
@@ -27,4 +28,12 @@ export interface EstimateReadings {
   readonly usable: readonly Reading[];
   readonly p: Posterior;
   readonly bounds: (r: Reading) => [number, number];
+}
+
+/** Whether a reading goes across the button: from one terminal to the other, or to the ground that the other was read to be. */
+export function isAcross({ usable }: EstimateReadings, r: Reading): boolean {
+  const [from, to] = r.from.kind === 'contact' ? [r.from, r.to] : [r.to, r.from];
+  if (from.kind !== 'contact') return false;
+  if (to.kind === 'contact') return true;
+  return to.kind === 'ground' && isGround(usable, { kind: 'contact', name: from.name === 'A' ? 'B' : 'A' });
 }

@@ -7,7 +7,7 @@ import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from 
 import { TEST_LOAD_OHMS } from '../isolation/isolation';
 import { LOW_INPUT_OHMS } from './particles';
 import type { Posterior } from './posterior';
-import { type Estimate, type EstimateReadings, input, latest } from './estimate-parts';
+import { type Estimate, type EstimateReadings, input, isAcross, latest } from './estimate-parts';
 import { keyFromDivider, keyUnplugged, scanTimes } from './estimate-key';
 
 /**
@@ -167,11 +167,7 @@ function withShort(
 }
 
 function closedButton(s: EstimateReadings, out: Record<string, Estimate>): void {
-  const r = latest(
-    s.usable.filter(
-      (x) => x.kind === 'ohms' && x.state === 'pressed' && x.from.kind === 'contact' && x.to.kind === 'contact',
-    ),
-  );
+  const r = latest(s.usable.filter((x) => x.kind === 'ohms' && x.state === 'pressed' && isAcross(s, x)));
   if (!r || !out['contactOhms']) return;
   const [low, high] = s.bounds(r);
   out['contactOhms'] = {
@@ -251,12 +247,7 @@ function fromShort(s: EstimateReadings, volts: Interval, vStep: Step): Behind | 
 function fromLoad(s: EstimateReadings, volts: Interval, vStep: Step): Behind | undefined {
   const r = latest(
     s.usable.filter(
-      (x) =>
-        x.kind.startsWith('volts') &&
-        TEST_LOADS[x.state] !== undefined &&
-        x.from.kind === 'contact' &&
-        x.to.kind === 'contact' &&
-        x.value !== 0,
+      (x) => x.kind.startsWith('volts') && TEST_LOADS[x.state] !== undefined && isAcross(s, x) && x.value !== 0,
     ),
   );
   return r && Math.abs(r.value) < volts.nominal

@@ -188,3 +188,44 @@ describe('isolation from mains', () => {
     expect(again).toMatchObject({ guard: { ticks: {} }, trials: [] });
   });
 });
+
+describe('points that are joined', () => {
+  const job = (...lines: string[]) => isolationOf(jobWith(...lines), CONTROL);
+  const AC = ['ground to earth on 0.8 VAC', 'ground to earth plug-turned 0.8 VAC'];
+  const GROUND_APART = 'ground to mains off OL';
+
+  it('are apart from mains together: one reading to the pins speaks for all that lead to it', () => {
+    expect(job(GROUND_APART, 'start A to ground off 12k', 'start A-B off 11.8k', ...AC).verdict).toBe('isolated');
+    expect(job(GROUND_APART, 'start A to ground off 12k', ...AC).missing).toMatchObject([{ kind: 'ohms' }]);
+  });
+
+  it('are not where more lies between them, or where two readings disagree', () => {
+    const asks = (...lines: string[]) => job(GROUND_APART, ...lines, ...AC).missing[0]!;
+    expect(asks('start A to ground off 150k')).toMatchObject({ from: { name: 'A' }, to: { kind: 'mains' } });
+    expect(asks('start A to ground off OL')).toMatchObject({ from: { name: 'A' }, to: { kind: 'mains' } });
+    expect(asks('start A to ground off 12k', 'start A to ground off OL')).toMatchObject({ to: { kind: 'mains' } });
+  });
+
+  it('lean on no point that is tied, or between', () => {
+    expect(job('ground to mains off 300k', 'start A to ground off 12k', 'start A-B off 10k', ...AC).verdict).toBe(
+      'not-isolated',
+    );
+    // 10 MΩ leave no room for what joins the other to it.
+    expect(job('ground to mains off 10M', 'start A to ground off 12k', 'start A-B off 10k', ...AC).verdict).toBe(
+      'unknown',
+    );
+  });
+
+  it('are read against earth at the ground once, for every control that leads to it', () => {
+    const asks = job(GROUND_APART, 'start A to ground off 12k', 'start A-B off 11.8k').missing[0]!;
+    expect(asks).toMatchObject({ kind: 'volts-ac', from: { kind: 'ground' }, to: { kind: 'earth' } });
+    const tied = job(
+      GROUND_APART,
+      'start A to ground off 12k',
+      'start A-B off 11.8k',
+      'ground to earth on 110 VAC',
+      'ground to earth loaded-10k 60 VAC',
+    );
+    expect(tied.verdict).toBe('not-isolated');
+  });
+});

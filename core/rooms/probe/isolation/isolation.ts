@@ -23,6 +23,11 @@ const BASIC_OHMS = 2e6;
 export const REINFORCED_OHMS = 7e6;
 /** A contact with less than this to ground is ground itself for the purpose of isolation, Ω. */
 const SAME_NODE_OHMS = 2;
+/**
+ * Two points with no more than this between them, unplugged, are tied to mains together or not at all: what leads from the one to a pin
+ * leads from the other over so little more (Kirchhoff). No junction reads so little on an ohmmeter's highest ranges, Ω.
+ */
+const JOINED_OHMS = 100e3;
 
 const GROUND: Point = { kind: 'ground', name: '' };
 const EARTH: Point = { kind: 'earth', name: '' };
@@ -159,7 +164,10 @@ interface Evidence {
   readonly insulation: Reading | null;
   /** Every point passed an insulation test of reinforced insulation. */
   readonly tested: boolean;
-  /** A is what is asked for; what was read of the other points counts as well. */
+  /** Points of those that are joined to none that was read to the pins. */
+  readonly unread: readonly Point[];
+  /** The point whose volts to earth are asked for, and what was read there; what was read of the other points counts as well. */
+  readonly acPoint: Point;
   readonly acOfA: readonly AcCheck[];
   readonly ac: readonly AcCheck[];
   /** AC readings under a load that other points than A still want. */
@@ -180,12 +188,17 @@ function evidenceOf(job: Job, control: string): Evidence {
       .filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth')
       .sort((a, b) => a.value - b.value)[0] ?? null;
   const [lowest, insulation] = [to('ohms'), to('insulation')];
-  const acOfA = acChecks(readings, contact('A'));
-  const others = [contact('B'), GROUND].map((p) => ({ p, checks: acChecks(readings, p) }));
+  const [ofA, ofGround] = [acChecks(readings, contact('A')), acChecks(readings, GROUND)];
+  // Whoever reads the ground has read all that is joined to it, of every control.
+  const byGround = ofA.length === 0 && joined(readings, contact('A'), GROUND, JOINED_OHMS);
+  const [acPoint, acOfA] = byGround ? [GROUND, ofGround] : [contact('A'), ofA];
+  const others = [contact('B'), byGround ? contact('A') : GROUND].map((p) => ({ p, checks: acChecks(readings, p) }));
   const ac = [...acOfA, ...others.flatMap(({ checks }) => checks)];
   return {
     readings,
     points,
+    unread: points.filter((p) => !reaches(readings, points, p, meter)),
+    acPoint,
     lowest,
     insulation,
     tested:
@@ -200,16 +213,45 @@ function evidenceOf(job: Job, control: string): Evidence {
   };
 }
 
+/** Whether two points were read with no more than so many ohms between them, unplugged, in every such reading. */
+function joined(readings: readonly Reading[], p: Point, q: Point, most: number): boolean {
+  const between = readings.filter((r) => r.kind === 'ohms' && r.state === 'off' && joins(r, p, q));
+  return between.length > 0 && between.every((r) => r.relation !== '>' && r.value <= most);
+}
+
 /** A contact that is as good as ground for the purpose of isolation. */
-const isGround = (readings: readonly Reading[], point: Point): boolean =>
-  readings.some(
-    (r) =>
-      r.kind === 'ohms' &&
-      r.state === 'off' &&
-      r.relation !== '>' &&
-      r.value <= SAME_NODE_OHMS &&
-      joins(r, point, GROUND),
+export const isGround = (readings: readonly Reading[], point: Point): boolean =>
+  joined(readings, point, GROUND, SAME_NODE_OHMS);
+
+/** Whether a point was read against both pins by a reading that proves it apart with room for what joins others to it. */
+const anchors = (readings: readonly Reading[], p: Point, meter: Meter): boolean => {
+  const r = lowestTo(readings, 'ohms', p, PINS);
+  return covered(readings, 'ohms', p) && r !== undefined && provenOhms(r, meter) >= APART_ABOVE_OHMS + 2 * JOINED_OHMS;
+};
+
+/** Whether a point was read against both pins, or is joined, over one other at most, to a point that was and is apart from them. */
+function reaches(readings: readonly Reading[], points: readonly Point[], p: Point, meter: Meter): boolean {
+  if (covered(readings, 'ohms', p)) return true;
+  const next = (from: Point): readonly Point[] =>
+    points.filter((q) => !same(q, from) && joined(readings, from, q, JOINED_OHMS));
+  const near = next(p);
+  return [...near, ...near.flatMap(next)].some((q) => anchors(readings, q, meter));
+}
+
+/** A reading that may spare one to the pins: from a point to another that is apart from them, not taken yet. */
+function sparing(e: Evidence, p: Point, meter: Meter): ReadingSpec | null {
+  const order = p.kind === 'contact' ? [contact(p.name === 'A' ? 'B' : 'A'), GROUND] : [];
+  const other = order.find(
+    (q) =>
+      e.points.some((x) => same(x, q)) &&
+      !e.unread.some((x) => same(x, q)) &&
+      (anchors(e.readings, q, meter) || q.kind === 'contact') &&
+      !e.readings.some((r) => r.kind === 'ohms' && r.state === 'off' && joins(r, p, q)),
   );
+  if (!other) return null;
+  const [from, to] = other.kind === 'contact' && p.kind === 'contact' && p.name === 'B' ? [other, p] : [p, other];
+  return { from, to, state: 'off', kind: 'ohms' };
+}
 
 /** Whether a reading shows less than a bound; one that only says more than something does not. */
 const isUnder = (r: Reading | null, ohms: number): boolean => r !== null && r.relation !== '>' && r.value < ohms;
@@ -222,20 +264,17 @@ const worstOf = (readings: readonly Reading[], ac: readonly AcCheck[]): Reading 
 /** Readings still wanted of a machine that mains can reach, in the safe order. */
 function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] {
   const turns = mains.feed === 'plug-turns';
-  const ohms = e.points
-    .filter((p) => !covered(e.readings, 'ohms', p))
-    .map((p): ReadingSpec => ({
-      from: p,
-      to: { kind: halfDone(e.readings, p), name: '' },
-      state: 'off',
-      kind: 'ohms',
-    }));
+  const ohms = e.unread.map(
+    (p): ReadingSpec =>
+      sparing(e, p, meter) ?? { from: p, to: { kind: halfDone(e.readings, p), name: '' }, state: 'off', kind: 'ohms' },
+  );
   // Without a tester every junction is looked for both ways round.
   const bothWays = !turns && mains.tester === 'none';
   const exchanged =
     ohms.length > 0 || e.tested
       ? []
       : e.points
+          .filter((p) => covered(e.readings, 'ohms', p))
           .filter((p) => (bothWays || between(e.readings, p, meter)) && !swapped(e.readings, p))
           .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
@@ -248,7 +287,7 @@ function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] 
       : e.points
           .filter((p) => !covered(e.readings, 'insulation', p))
           .map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
-  const ac = [...acMissing(e.acOfA, contact('A'), turns && !e.tested), ...e.loads];
+  const ac = [...acMissing(e.acOfA, e.acPoint, turns && !e.tested), ...e.loads];
   return unproven ? [...tests, ...ac] : [...ohms, ...exchanged, ...ac, ...tests];
 }
 
@@ -269,18 +308,18 @@ const isApartAtLowVoltage = (e: Evidence, { mains, meter }: Job['survey']): bool
   (mains.mainSwitch === 'closed' || mains.mainSwitch === 'none') &&
   e.lowest !== null &&
   provesApart(e.lowest, meter) &&
-  e.points.every((p) => swapped(e.readings, p)) &&
+  e.points.every((p) => !covered(e.readings, 'ohms', p) || swapped(e.readings, p)) &&
   e.acOfA.length > 0;
 
 /** What is known of the isolation of one control from mains, and what is still to be asked and read. */
 export function isolationOf(job: Job, control: string): IsolationState {
   const { survey } = job;
   const evidence = evidenceOf(job, control);
-  const { lowest, insulation, ac, acOfA, loads, tied, worst } = evidence;
+  const { lowest, insulation, ac, acOfA, acPoint, loads, tied, worst } = evidence;
   const asks = questionsOf(survey.mains);
   // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
   const off = offMains(survey.mains);
-  const missing = off ? [...loadsMissing(acOfA, contact('A')), ...loads] : missingOf(evidence, survey);
+  const missing = off ? [...loadsMissing(acOfA, acPoint), ...loads] : missingOf(evidence, survey);
   const done = missing.length === 0 && (off || asks.length === 0);
   const proven = done && (off || isProven(evidence, survey));
   const low = done && isApartAtLowVoltage(evidence, survey);

@@ -2,6 +2,7 @@ import type { ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
+import { followsFrom } from './follows';
 import { wantedSpecs } from './wanted';
 import { isolationOf, type IsolationState } from '../isolation/isolation';
 import { MENU, possible } from '../inference/menu';
@@ -44,7 +45,12 @@ export function readingsWorth(
   const taken = new Set(readings.filter((r) => (p.slip[r.id] ?? 0) < 0.5 || times(specKey(r)) > 1).map(specKey));
   const live = isProbeable(isolationOf(job, control));
   return MENU.filter(
-    ([s]) => !taken.has(specKey(s)) && !skip.has(specKey(s)) && possible(s, readings, p) && allowed(s, readings, live),
+    ([s]) =>
+      !taken.has(specKey(s)) &&
+      !skip.has(specKey(s)) &&
+      !followsFrom(s, readings) &&
+      possible(s, readings, p) &&
+      allowed(s, readings, live),
   )
     .map(([spec, trouble]) => {
       const bits = informationBits(spec, p);
@@ -88,17 +94,18 @@ export function nextReading(
     return describe(job, control, first, p, {
       gainBits: 0,
       tellsKind: false,
-      toGo: isolation.missing.length + Math.ceil(entropyBits(CONTROL_KINDS.map((k) => p.kinds[k])) / TYPICAL_BITS),
+      toGo: isolation.missing.length + readingsLeft(p),
       why: 'Isolation from mains comes before everything else.',
     });
   return p.kinds[p.leading] >= KNOWN_AT ? knownNext(job, control, p, skip) : tellingNext(job, control, p, skip);
 }
 
-/** How many readings are left at this gain of each, told as no more than a handful. */
-const readingsLeft = (bits: number, each: number): number =>
-  Math.min(MOST_TOLD, Math.max(1, Math.ceil(bits / Math.max(each, LEAST_EACH_BITS))));
-const MOST_TOLD = 6;
-const LEAST_EACH_BITS = 0.25;
+/**
+ * About how many readings are left, by what is open and what a well-chosen one tells: told from the doubt alone, so that it falls with it
+ * and does not jump with what the next one happens to be worth.
+ */
+const readingsLeft = (p: Posterior): number =>
+  Math.max(1, Math.ceil(entropyBits(CONTROL_KINDS.map((k) => p.kinds[k])) / TYPICAL_BITS));
 /** From here on a gain is told with one digit behind the point. */
 const TOLD_BITS = 0.05;
 
@@ -110,7 +117,7 @@ const said = (
 ): Pick<NextReading, 'gainBits' | 'tellsKind' | 'toGo' | 'why'> => ({
   gainBits: best.kindBits + VALUE_WEIGHT * best.valueBits,
   tellsKind,
-  toGo: readingsLeft(entropyBits(CONTROL_KINDS.map((k) => p.kinds[k])), best.kindBits),
+  toGo: readingsLeft(p),
   why,
 });
 
