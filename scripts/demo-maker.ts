@@ -11,6 +11,7 @@ import {
   type FreshWish,
   type Job,
   type JobEdit,
+  type Look,
   type Never,
   type Press,
   type Survey,
@@ -57,7 +58,7 @@ export class Maker {
   }
 
   /** Follows Probe's own proposals on the stand-in until nothing is worth another touch. */
-  measure(model: string, control: string, seed: number): this {
+  measure(model: string, control: string, seed: number, look?: Look): this {
     const standin = STANDINS[model]!;
     const random = seededRandom(seed);
     const id = `control-${control}`;
@@ -72,7 +73,7 @@ export class Maker {
       const next = nextFor(this.job, surveyOf(this.job, id));
       if (!next) break;
       const reading = takenFrom(
-        { build: buildFor(standin, control), faults: standin.faults },
+        { build: buildFor(standin, control), faults: standin.faults, ...(look ? { look } : {}) },
         next,
         `${this.job.id}-r${this.job.readings.length + 1}`,
         this.now(),

@@ -24,6 +24,17 @@ import { firstRemedy } from './first-remedy';
                 {{ f.remedy!.label }}
               </button>
             }
+            @for (other of f.remedy!.others ?? []; track other.label) {
+              <button
+                type="button"
+                matButton
+                gtAction="mend"
+                [disabled]="bench.working()"
+                (click)="bench.mend(other.edit)"
+              >
+                {{ other.label }}
+              </button>
+            }
           </p>
         }
         @if (onward(); as o) {

@@ -117,13 +117,15 @@ function answer(b: Bench, spec: Spec, random: Random): Answer {
   const counts = hertz > 0 && most - least > m.countsFrom;
   if (spec.kind === 'hertz') return number(m, counts ? hertz : 0, false, random, true);
   const middle = (most + least) / 2;
-  return number(
+  const duty = number(
     m,
     counts ? v.reduce((s, p) => s + (p.volts > middle ? p.share : 0), 0) : most > 1 ? 1 : 0,
     false,
     random,
     true,
   );
+  // No share of time is more than all of it.
+  return { ...duty, value: Math.min(1, duty.value) };
 }
 
 const other = (p: Point): Point => (p.kind === 'contact' ? { kind: 'contact', name: p.name === 'A' ? 'B' : 'A' } : p);

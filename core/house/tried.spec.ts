@@ -29,6 +29,16 @@ describe('what is offered', () => {
     };
     expect(withTriedRemedies(pot, [ok])[0]!.remedy!.edit).toBeDefined();
     expect(withTriedRemedies(pot, [refused!])[0]!.remedy).toEqual({ text: 'Press for longer.' });
+    // Of several answers those that would be refused are left out.
+    const [good, bad] = [
+      { label: 'this', edit: ok.remedy.edit },
+      { label: 'that', edit: refused!.remedy!.edit! },
+    ];
+    const offered = (first: typeof good, ...others: (typeof good)[]) =>
+      withTriedRemedies(pot, [{ ...taken!, remedy: { text: 'Either.', ...first, others } }])[0]!.remedy;
+    expect(offered(bad!, good!, bad!)).toEqual({ text: 'Either.', ...good });
+    expect(offered(good!, bad!)).toEqual({ text: 'Either.', ...good });
+    expect(offered(good!, good!)!.others).toHaveLength(1);
   });
 
   it.each([1e6, 20e6, 31e6])(

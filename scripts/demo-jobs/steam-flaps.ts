@@ -36,7 +36,7 @@ const maker = new Maker(
   set: { hazards: ['pinch'], hazardsReviewed: true, others: 'whoever cleans the flaps' },
   say: 'hazards: fingers between the louvres',
 });
-for (const n of FLAPS) maker.measure('steam-flaps', named(n), 40 + n);
+for (const n of FLAPS) maker.measure('steam-flaps', named(n), 40 + n, 'two-wires');
 maker
   .edit(
     ...FLAPS.slice(1).map((n): JobEdit => ({

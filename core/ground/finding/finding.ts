@@ -63,6 +63,8 @@ export interface Remedy {
   readonly text: string;
   readonly label?: string;
   readonly edit?: JobEdit;
+  /** Other answers, where which one is right is for the maker to say. */
+  readonly others?: readonly { readonly label: string; readonly edit: JobEdit }[];
 }
 
 /** What a finding is about, by ids of the job: what it may be looked up by. A finding of the whole job says nothing here. */

@@ -274,7 +274,12 @@ describe('what is not said', () => {
   it('keeps a supply from being settled while a motor on it draws nobody knows what', () => {
     const motor = { ...flaps.presses[0]!.motor, runningAmps: null, stallAmps: null, windingOhms: null };
     const unread = put(
-      { ...flaps, readings: flaps.readings.filter((r) => !(r.control.endsWith('flap.1') && r.kind === 'ohms')) },
+      {
+        ...flaps,
+        readings: flaps.readings.filter(
+          (r) => !(r.control.endsWith('flap.1') && r.kind === 'ohms' && r.to.kind === 'contact'),
+        ),
+      },
       { do: 'set', at: 'press.motor', of: 'flap-1', set: motor },
     );
     expect(findingOf(unread, 'feed.draw@flap-1/motor').verdict).toBe('unknown');

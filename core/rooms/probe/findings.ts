@@ -193,6 +193,16 @@ function valueFindings(s: ControlSurvey, name: string): Finding[] {
           text: 'Withdraw the wrong one; it stays in the record.',
           label: 'Withdraw the later one',
           edit: { do: 'strike-reading', id: itemAt(c.readings, c.readings.length - 1), struck: true },
+          ...(c.readings.length > 1
+            ? {
+                others: [
+                  {
+                    label: 'Withdraw the earlier one',
+                    edit: { do: 'strike-reading', id: firstItem(c.readings), struck: true },
+                  },
+                ],
+              }
+            : {}),
         },
       }),
     ),
