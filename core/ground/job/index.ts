@@ -26,6 +26,7 @@ export {
   ownersOf,
   pressOf,
   isOfTheWorld,
+  isPressedFromOutside,
   stateSense,
 } from './document/owners';
 export {

@@ -273,15 +273,10 @@ describe('grounds', () => {
 describe('what is not said', () => {
   it('keeps a supply from being settled while a motor on it draws nobody knows what', () => {
     const motor = { ...flaps.presses[0]!.motor, runningAmps: null, stallAmps: null, windingOhms: null };
-    const unread = put(
-      {
-        ...flaps,
-        readings: flaps.readings.filter(
-          (r) => !(r.control.endsWith('flap.1') && r.kind === 'ohms' && r.to.kind === 'contact'),
-        ),
-      },
-      { do: 'set', at: 'press.motor', of: 'flap-1', set: motor },
+    const readings = flaps.readings.filter(
+      (r) => !(r.control.endsWith('flap.1') && r.kind === 'ohms' && r.to.kind === 'contact'),
     );
+    const unread = put({ ...flaps, readings }, { do: 'set', at: 'press.motor', of: 'flap-1', set: motor });
     expect(findingOf(unread, 'feed.draw@flap-1/motor').verdict).toBe('unknown');
     for (const id of ['feed.peak', 'feed.lasting', 'feed.least-volts', 'feed.lead@trunk', 'feed.fuse@fuse'])
       expect(findingOf(unread, id).verdict, id).toBe('unknown');

@@ -1,6 +1,6 @@
 import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { CONTROLLER, type Job } from '../../ground/job';
+import { CONTROLLER, isPressedFromOutside, type Job, type SenseKind } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
@@ -137,6 +137,25 @@ const apartGate = (id: string): Finding =>
     remedy: { text: 'Join no wire of the two sides before it was tested with 500 V by whoever may.' },
   });
 
+/** Senses that look at a machine without a wire to it; any other may be a wire into its casing. */
+const NO_WIRE: readonly SenseKind[] = ['light', 'temperature', 'message'];
+
+function closedGate(job: Job, id: string): Finding {
+  const wired = job.senses.filter((s) => !NO_WIRE.includes(s.kind)).map((s) => s.name);
+  return finding('guard', id, {
+    verdict: wired.length === 0 ? 'settled' : 'tight',
+    title:
+      'It is pressed from outside, and no press of yours sends a wire into the machine' +
+      (wired.length === 0 ? ': its casing keeps you apart from it' : `; whether ${wired.join(', ')} do was not said`),
+    caption: wired.length === 0 ? 'casing stays closed' : 'senses outside?',
+    source: ['way-order'],
+    remedy:
+      wired.length === 0
+        ? null
+        : { text: 'Keep them outside of its casing, or read in Probe that what they touch is isolated from mains.' },
+  });
+}
+
 const unprovenGate = (id: string, { press, rail }: Joined, atLowVoltage: boolean): Finding =>
   finding('guard', id, {
     verdict: press || rail ? 'stop' : 'unknown',
@@ -164,6 +183,8 @@ function isolationGate(job: Job, facts: Facts): Finding[] {
     const id = `isolation.${control}`;
     if (f.isolation === 'not-isolated') return tiedGate(id, joined, f.dangerous);
     if (f.isolation === 'isolated') return isolatedGate(id);
+    if (f.readings === 0 && !joined.press && !joined.rail && isPressedFromOutside(job, control))
+      return closedGate(job, id);
     const low = f.isolation === 'low-voltage';
     return low && !joined.press && !joined.rail ? apartGate(id) : unprovenGate(id, joined, low);
   });

@@ -1,6 +1,6 @@
 import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
-import { likeOf, sayPlace, sayValue, type ControlKind, type Job } from '../../ground/job';
+import { likeOf, sayPlace, sayValue, type ControlKind, type Job, isPressedFromOutside } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
@@ -33,6 +33,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
   return [
     ...surveys.flatMap((s) => {
       const name = present(job.controls.find((c) => c.id === s.control)).name;
+      if (isUntouched(job, s.control)) return concerning({ control: s.control }, [untouchedFinding(s.control, name)]);
       const tie = tieOf(job, s);
       return concerning({ control: s.control }, [
         ...(s.remainder.leads
@@ -47,6 +48,18 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
     ...beside,
   ];
 }
+
+/** Whether nothing goes to the inside of a control, and nothing of it was read: what was read counts, whoever presses it how. */
+const isUntouched = (job: Job, control: string): boolean =>
+  isPressedFromOutside(job, control) && !job.readings.some((r) => r.control === control && !r.struck);
+
+const untouchedFinding = (control: string, name: string): Finding =>
+  finding('probe', `${control}.kind`, {
+    verdict: 'settled',
+    title: `${name} is pressed from outside, its machine stays closed: nothing of it has to be read`,
+    caption: 'pressed from outside',
+    source: ['way-order'],
+  });
 
 /** What rests on another control is tight: nothing of it was read at this one. */
 function asAlike(job: Job, s: ControlSurvey, name: string, f: Finding): Finding {

@@ -1,4 +1,5 @@
 import { freshOf } from '../../field';
+import { isFromOutside } from './press/types';
 import { neverFields } from './plan/fields';
 import { pressFields } from './press/fields';
 import { handInputFields, senseFields, signFields } from './controller/fields';
@@ -57,3 +58,9 @@ export const stateSense = (job: Job): Sense | undefined => job.senses.find((s) =
 /** A press of a control, called as the control is. */
 export const pressOf = (job: Job, control: Pick<Control, 'id' | 'name'>): Press =>
   freshPress(freeId(job, control.name), control.name, control.id);
+
+/** Whether a control is pressed from outside alone, by every press that it has. */
+export const isPressedFromOutside = (job: Pick<Job, 'presses'>, control: string): boolean => {
+  const own = job.presses.filter((p) => p.control === control);
+  return own.length > 0 && own.every((p) => isFromOutside(p.way));
+};

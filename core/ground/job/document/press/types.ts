@@ -29,6 +29,11 @@ export const WAYS = [
 /** One of `WAYS`. */
 export type Way = (typeof WAYS)[number];
 
+/** Ways that touch the machine from outside: nothing of them goes to its inside, so nothing in it has to be read for them. */
+const OUTSIDE_WAYS: readonly Way[] = ['finger', 'hand-mechanism', 'spare-remote'];
+/** Whether a way leaves the machine closed. */
+export const isFromOutside = (way: Way | null): boolean => way !== null && OUTSIDE_WAYS.includes(way);
+
 /** True for a way that is one circuit between a pin and two terminals. */
 export const isJointWay = (way: Way): way is JointWay => (JOINT_WAYS as readonly string[]).includes(way);
 
