@@ -61,9 +61,9 @@ describe('boards of other hands', () => {
 describe('what is none of the kinds', () => {
   it('is hardly ever called one of them, and named so where it plainly is not', () => {
     const random = seededRandom(11);
-    const walk = (k: number): string[] =>
+    const walk = (k: number, count = 10): string[] =>
       Array.from(
-        { length: 10 },
+        { length: count },
         () =>
           follow(
             { control: STRANGE[k]!(random) as never, mains: isolated(random), meter: drawMeter(random), slips: 0.01 },
@@ -71,9 +71,11 @@ describe('what is none of the kinds', () => {
           ).end,
       );
     // A button that opens when it is pressed fits nothing at all.
-    const openers = walk(0);
+    const openers = walk(0, 24);
     expect(openers.filter((e) => e === 'known').length).toBeLessThanOrEqual(1);
-    expect(openers.filter((e) => e === 'remainder').length).toBeGreaterThanOrEqual(6);
+    expect(openers.filter((e) => e === 'remainder').length).toBeGreaterThanOrEqual(10);
+    // The others stay a tie, of which no way is better than tight.
+    expect(openers.filter((e) => e === 'remainder' || e === 'tie').length).toBeGreaterThanOrEqual(22);
     // A variable resistor and a sensor look like several kinds in turn: they stay open.
     expect([...walk(1), ...walk(3)].filter((e) => e === 'known').length).toBeLessThanOrEqual(4);
   });

@@ -134,7 +134,7 @@ test('hands busy: digits find the field, Page Down goes on', async ({ page }) =>
   await page.keyboard.type('19M');
   await expect(page.locator('[data-next-reading]')).toHaveValue('19M');
   await page.keyboard.press('PageDown');
-  await expect(page.locator('[data-next-title]')).toContainText('A to live and neutral');
+  await expect(page.locator('[data-next-title]')).toContainText('at A to ground');
 });
 
 test('a fault dropped on the lanes parts belief from truth, and moves by key', async ({ page }) => {
@@ -153,7 +153,7 @@ test('a fault dropped on the lanes parts belief from truth, and moves by key', a
 
 test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
   await demo(page);
-  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 9 jobs, 1 held by a stop');
+  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 9 jobs, 3 held by a stop');
   await page.getByRole('button', { name: 'nearest to done first' }).click();
   await expect(page.locator('gt-job-row').first()).toContainText('Rice pot');
   await page.getByRole('searchbox').fill('gate');

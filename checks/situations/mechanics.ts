@@ -40,6 +40,11 @@ const flaps =
   (set: Partial<MotorPlan>) =>
   (j: Job): Job =>
     motor(j, set);
+/** The same where nobody read a winding. */
+const woundUnread = (j: Job): Job => ({
+  ...j,
+  readings: j.readings.filter((r) => r.kind !== 'ohms' || r.to.kind !== 'contact' || r.from.kind !== 'contact'),
+});
 /** A fan whose speed signal is taken over. */
 const HOOD: Job = demoJob('hood-fan');
 
@@ -183,7 +188,7 @@ export const OF_MECHANICS: readonly Situation[] = [
     what: 'a motor of which nobody said what it draws when it is blocked',
     source: 'common practice',
     sound: FLAPS,
-    make: flaps({ stallAmps: null, windingOhms: null }),
+    make: (j) => woundUnread(flaps({ stallAmps: null, windingOhms: null })(j)),
     rooms: ['thumb', 'feed'],
   },
   {

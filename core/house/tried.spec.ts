@@ -2,7 +2,16 @@ import { describe, expect, it } from 'vitest';
 import { answerFor, joined } from './answer';
 import { policiesFor } from '../rooms/act';
 import { finding, isGraver, type Verdict } from '../ground/finding';
-import { applyEdit, checkJob, jobText, JOB_TEXT_LIMIT, loadJob, type Job, type Reading } from '../ground/job';
+import {
+  applyEdit,
+  checkJob,
+  jobText,
+  JOB_TEXT_LIMIT,
+  loadJob,
+  type Job,
+  type JobEdit,
+  type Reading,
+} from '../ground/job';
 import { jsonSize } from '../ground/job/gate/size';
 import { demoJob } from '../testing/jobs';
 import { withTriedRemedies } from './tried';
@@ -34,7 +43,8 @@ describe('what is offered', () => {
       { label: 'this', edit: ok.remedy.edit },
       { label: 'that', edit: refused!.remedy!.edit! },
     ];
-    const offered = (first: typeof good, ...others: (typeof good)[]) =>
+    type Offered = { label: string; edit: JobEdit };
+    const offered = (first: Offered, ...others: Offered[]) =>
       withTriedRemedies(pot, [{ ...taken!, remedy: { text: 'Either.', ...first, others } }])[0]!.remedy;
     expect(offered(bad!, good!, bad!)).toEqual({ text: 'Either.', ...good });
     expect(offered(good!, bad!)).toEqual({ text: 'Either.', ...good });

@@ -50,6 +50,13 @@ export function ofAll(c: WayContext, results: readonly WayResult[]): WayResult {
     applies: results.every((r) => r.applies),
     findings: [
       ...findings.values(),
+      finding('thumb', `${likeliest.way}.tied`, {
+        verdict: 'tight',
+        title: `${c.control.name} is ${kindsInWords(kinds)}: this way was judged on each, and what is neither looks so as well`,
+        caption: 'a tie',
+        source: ['bayes'],
+        remedy: { text: 'Try one press on the machine before anything is built on it.' },
+      }),
       ...(differ
         ? [
             finding('thumb', `${likeliest.way}.tied-wires`, {

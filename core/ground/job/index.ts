@@ -38,7 +38,7 @@ export {
   machineOf,
   pressedBy,
   sidesOf,
-  closuresOf,
+  closedTimes,
   lastsOf,
   type Closure,
   type PressedSide,

@@ -1,6 +1,6 @@
 import { firstItem } from '../../ground/lists';
 import {
-  closuresOf,
+  closedTimes,
   lastsOf,
   pressedBy,
   pressedIn,
@@ -39,7 +39,7 @@ export function heardScript(job: Job): readonly ScriptStep[] {
   const press = heardPress(job);
   const move = job.act.moves[0];
   if (!move) return [];
-  const own = closuresOf(move).filter((c) => c.press === press && !c.other);
+  const own = closedTimes(move).filter((c) => c.press === press && !c.other);
   const wait = (seconds: number): readonly ScriptStep[] =>
     seconds > 0 ? [{ do: 'wait', press: '', other: false, seconds }] : [];
   const ends = own.map((c, i) => [

@@ -12,7 +12,7 @@ import {
 } from '../../ground/finding';
 import { asKind, type Facts, type PressFact } from '../../ground/facts';
 import {
-  closuresOf,
+  closedTimes,
   machineOf,
   pressedFor,
   stepOf,
@@ -73,7 +73,7 @@ interface Heard {
 export function otherLengths(job: Job, facts: Facts): Finding[] {
   const first = heardPress(job);
   const closures = job.act.moves.flatMap((m) =>
-    closuresOf({ steps: m.steps.filter((s) => s.do !== 'hold') }).map((c) => ({ ...c, seconds: c.to - c.from })),
+    closedTimes({ steps: m.steps.filter((s) => s.do !== 'hold') }).map((c) => ({ ...c, seconds: c.to - c.from })),
   );
   return job.act.parts.flatMap((part, at) =>
     [...new Set(heedsOf(job, part).map((h) => h.press))].flatMap((press) => {

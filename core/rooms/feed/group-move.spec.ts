@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { closuresOf, edited, stepOf, type FeedGroup, type Job, type JobEdit } from '../../ground/job';
+import { closedTimes, edited, stepOf, type FeedGroup, type Job, type JobEdit } from '../../ground/job';
 import { assess } from '../../house/assess';
 import { sceneOf } from '../act';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf } from '../../engines/world';
@@ -21,7 +21,7 @@ describe('a group that moves together', () => {
     expect(held(job).verdict).toBe('settled');
     // The other direction of every motor, each once the one before runs.
     expect(job.act.moves.map((m) => m.steps.every((s) => s.other === s.alsoOther))).toEqual([true, true]);
-    expect(new Set(closuresOf(job.act.moves[1]!).map((c) => c.other))).toEqual(new Set([true]));
+    expect(new Set(closedTimes(job.act.moves[1]!).map((c) => c.other))).toEqual(new Set([true]));
   });
 
   it('has each of its presses closed once, from its turn on, for as long as it runs', () => {
@@ -33,7 +33,7 @@ describe('a group that moves together', () => {
         runSeconds: 0.5 * (1 + Math.floor(r.next() * 20)),
       };
       const [move] = made(grouped(set)).act.moves;
-      const closed = closuresOf(move!).filter((c) => group.presses.includes(c.press));
+      const closed = closedTimes(move!).filter((c) => group.presses.includes(c.press));
       group.presses.forEach((press, i) => {
         const own = closed.filter((c) => c.press === press);
         const from = Math.floor(i / set.atOnce) * set.staggerSeconds;
@@ -82,7 +82,8 @@ describe('a group that moves together', () => {
 
 describe('what a move keeps closed', () => {
   const press = (press: string, seconds: number, ...also: string[]) => stepOf('press', { press, also, seconds });
-  const of = (...steps: ReturnType<typeof press>[]) => closuresOf({ steps }).map((c) => `${c.press} ${c.from}-${c.to}`);
+  const of = (...steps: ReturnType<typeof press>[]) =>
+    closedTimes({ steps }).map((c) => `${c.press} ${c.from}-${c.to}`);
 
   it('goes on from step to step while others come and go; the very same twice are two', () => {
     expect(of(press('a', 1), press('a', 2, 'b'), press('b', 1))).toEqual(['a 0-3', 'b 1-4']);

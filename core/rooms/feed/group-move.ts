@@ -1,7 +1,7 @@
 import { hasOther } from '../../engines/reversing';
 import { finding, type Finding, type Remedy } from '../../ground/finding';
 import {
-  closuresOf,
+  closedTimes,
   freeIn,
   freshMove,
   stepOf,
@@ -31,7 +31,7 @@ function stepsOfGroup(g: FeedGroup, other: boolean): MoveStep[] {
 
 /** How many of a group a move starts within its stagger at most; 0 for a move that starts fewer than two of them. */
 function startsWithin(g: FeedGroup, move: Move): number {
-  const starts = closuresOf(move).flatMap((c) => (g.presses.includes(c.press) ? [c.from] : []));
+  const starts = closedTimes(move).flatMap((c) => (g.presses.includes(c.press) ? [c.from] : []));
   if (starts.length < 2) return 0;
   return Math.max(
     ...starts.map((from) => starts.filter((at) => at >= from && at < from + g.staggerSeconds - SAME_SECONDS).length),

@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import type { Facts } from '../../ground/facts';
-import { closuresOf, type FeedGroup, type Job, type Move } from '../../ground/job';
+import { closedTimes, type FeedGroup, type Job, type Move } from '../../ground/job';
 import { pinAmpsOf, type FedLoad } from './loads';
 
 /** How a load works during a while. */
@@ -77,7 +77,7 @@ function cut(whiles: readonly While[]): Instant[] {
 
 /** What a move presses, and when, if every wait takes its longest; presses made together begin together. */
 const steps = (move: Move): { press: string; at: number; seconds: number }[] =>
-  closuresOf(move).map(({ press, from, to }) => ({ press, at: from, seconds: to - from }));
+  closedTimes(move).map(({ press, from, to }) => ({ press, at: from, seconds: to - from }));
 
 /** The presses of a group, so many at once, the next ones after its stagger. */
 export const groupSteps = (g: Pick<FeedGroup, 'presses' | 'atOnce' | 'staggerSeconds' | 'runSeconds'>) =>

@@ -35,5 +35,6 @@ export function isAcross({ usable }: EstimateReadings, r: Reading): boolean {
   const [from, to] = r.from.kind === 'contact' ? [r.from, r.to] : [r.to, r.from];
   if (from.kind !== 'contact') return false;
   if (to.kind === 'contact') return true;
-  return to.kind === 'ground' && isGround(usable, { kind: 'contact', name: from.name === 'A' ? 'B' : 'A' });
+  const name = from.name === 'A' ? 'B' : 'A';
+  return to.kind === 'ground' && isGround(usable, { kind: 'contact', name });
 }

@@ -74,7 +74,7 @@ const keyOf = (s: PressedSide): string => `${s.press} ${s.other}`;
  * What a move keeps closed, in the order in which it closes: a press that goes on in the next step, while others come or go beside it, is
  * one. The very same presses twice without a wait are two that were meant as two, though the machine feels one.
  */
-export function closuresOf(move: Pick<Move, 'steps'>): readonly Closure[] {
+export function closedTimes(move: Pick<Move, 'steps'>): readonly Closure[] {
   const out: Closure[] = [];
   let at = 0;
   let before = '';

@@ -1,0 +1,31 @@
+import { expect, test } from '@playwright/test';
+import { bead, newJob, room, say } from './steps';
+
+test('a plug that goes in one way and no insulation tester: read both ways round, and kept apart', async ({ page }) => {
+  await newJob(page, { title: 'Bread oven' });
+  await room(page, 'Probe');
+  await say(
+    page,
+    'mains plug one-way',
+    'mains switch none',
+    'mains earth nowhere',
+    'control start',
+    'ground to mains off >20M',
+    'start A to ground off 12.9k',
+    'start A-B off 12.8k',
+    'ground to earth on 0.3 VAC',
+  );
+  const title = page.locator('[data-next-title]');
+  await expect(title).toContainText(/insulation/i);
+  await page.getByRole('button', { name: 'Nobody here has such a tester: go on' }).click();
+  await expect(title).toContainText(/live and neutral.* to ground/);
+  await say(page, 'mains to ground off >20M');
+  await expect(
+    page
+      .locator('main')
+      .getByText(/isolated from mains as far as low voltage tells/)
+      .first(),
+  ).toBeVisible();
+  await expect(title).not.toContainText(/insulation|live and neutral/i);
+  await expect(bead(page, 'Probe')).not.toHaveAccessibleName(/settled/);
+});
