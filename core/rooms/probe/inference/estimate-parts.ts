@@ -2,7 +2,7 @@ import { measured, type Input, type Step } from '../../../ground/finding';
 import { sayValue, UNIT_OF, type ControlKind, type Reading } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import type { Posterior } from './posterior';
-import { isGround } from '../isolation/isolation';
+import { groundSide } from '../isolation/isolation';
 
 /** An estimated value with its bounds and what it rests on. */
 export interface Estimate {
@@ -35,6 +35,6 @@ export function isAcross({ usable }: EstimateReadings, r: Reading): boolean {
   const [from, to] = r.from.kind === 'contact' ? [r.from, r.to] : [r.to, r.from];
   if (from.kind !== 'contact') return false;
   if (to.kind === 'contact') return true;
-  const name = from.name === 'A' ? 'B' : 'A';
-  return to.kind === 'ground' && isGround(usable, { kind: 'contact', name });
+  const ground = groundSide(usable);
+  return to.kind === 'ground' && ground !== null && ground.name !== from.name;
 }

@@ -220,8 +220,17 @@ function joined(readings: readonly Reading[], p: Point, q: Point, most: number):
 }
 
 /** A contact that is as good as ground for the purpose of isolation. */
-export const isGround = (readings: readonly Reading[], point: Point): boolean =>
+const isGround = (readings: readonly Reading[], point: Point): boolean =>
   joined(readings, point, GROUND, SAME_NODE_OHMS);
+
+/**
+ * The terminal that is ground in every state of the button; null where neither reads so, or both do: then the button itself may join them
+ * at rest.
+ */
+export function groundSide(readings: readonly Reading[]): Point | null {
+  const [a, b] = [contact('A'), contact('B')].map((p) => (isGround(readings, p) ? p : null));
+  return a && b ? null : (a ?? b ?? null);
+}
 
 /** Whether a point was read against both pins by a reading that proves it apart with room for what joins others to it. */
 const anchors = (readings: readonly Reading[], p: Point, meter: Meter): boolean => {
