@@ -4,23 +4,22 @@ import { ChangeDetectionStrategy, Component, computed, inject, input } from '@an
 import { Action } from '../kit/action';
 import { byHarm, type Finding } from '../../core/ground/finding';
 import { marked } from '../../core/glossary';
-import { Bench } from '../store/bench';
 import { Explain } from './explain';
 import { firstRemedy } from './first-remedy';
 import { Glyph } from './glyph';
 import { Num } from './num';
 import { Prose } from './prose';
+import { RemedyAnswers } from './remedy-answers';
 import { partSettled, SettledLine } from './settled-line';
 
 /** The findings of a room, gravest first, each with its value, its why and its remedy; those that are settled folded to one line. */
 @Component({
   selector: 'gt-finding-list',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Glyph, MatButton, NgTemplateOutlet, Num, Prose, SettledLine],
+  imports: [Action, Glyph, MatButton, NgTemplateOutlet, Num, Prose, RemedyAnswers, SettledLine],
   templateUrl: './finding-list.html',
 })
 export class FindingList {
-  protected readonly bench = inject(Bench);
   protected readonly explain = inject(Explain);
   readonly findings = input.required<readonly Finding[]>();
   /** Whether those that are settled are folded to one line: where they are the answer that was asked for they stand open. */
@@ -44,9 +43,4 @@ export class FindingList {
   protected readonly open = computed(() => this.parted().open);
   protected readonly settled = computed(() => this.parted().settled);
   protected readonly folded = computed(() => this.settled().map((x) => x.f));
-
-  /** Remedies are edits as plain data, made by the core. */
-  protected apply(f: Finding): void {
-    if (f.remedy?.edit) this.bench.mend(f.remedy.edit);
-  }
 }

@@ -1,17 +1,16 @@
-import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
-import { Action } from '../kit/action';
 import type { Finding } from '../../core/ground/finding';
 import { nextStep } from '../../core/house/thread';
 import { Bench } from '../store/bench';
 import { firstRemedy } from './first-remedy';
+import { RemedyAnswers } from './remedy-answers';
 
 /** The foot of Know: what would settle the gravest finding, applied with one press, and in which room the work goes on. */
 @Component({
   selector: 'gt-settle',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, MatButton, RouterLink],
+  imports: [RemedyAnswers, RouterLink],
   template: `
     @if (first() || onward()) {
       <section class="settle">
@@ -19,22 +18,7 @@ import { firstRemedy } from './first-remedy';
           <h3>What would settle it</h3>
           <p>
             {{ f.remedy!.text }}
-            @if (f.remedy!.label) {
-              <button type="button" matButton gtAction="mend" [disabled]="bench.working()" (click)="apply(f)">
-                {{ f.remedy!.label }}
-              </button>
-            }
-            @for (other of f.remedy!.others ?? []; track other.label) {
-              <button
-                type="button"
-                matButton
-                gtAction="mend"
-                [disabled]="bench.working()"
-                (click)="bench.mend(other.edit)"
-              >
-                {{ other.label }}
-              </button>
-            }
+            <gt-remedy-answers [remedy]="f.remedy!" />
           </p>
         }
         @if (onward(); as o) {
@@ -59,8 +43,4 @@ export class Settle {
       ? { room: next.room, name: next.room.charAt(0).toUpperCase() + next.room.slice(1), caption: next.caption }
       : null;
   });
-
-  protected apply(f: Finding): void {
-    if (f.remedy?.edit) this.bench.mend(f.remedy.edit);
-  }
 }
