@@ -22,7 +22,7 @@ test('probe', async ({ page }) => {
   await at(page, 'demo-larder-dehumidifier/probe');
   await say(page, 'control fan', ...isolated('fan'), 'fan look springs back', 'fan B to ground off 0.2 ohm');
   await page.waitForTimeout(4200);
-  await page.locator('[data-next-reading]').fill('14k');
+  await page.locator('[data-next-reading]').fill('3.29');
   await shot(page, 'probe');
 });
 
