@@ -4,7 +4,7 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSy
 import { brotliCompressSync, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
 import { root } from './files.mjs';
-import { ensurePredictions } from './predictions.mjs';
+import { ensureShipped } from './predictions.mjs';
 import { splitEngine } from './split-engine.mjs';
 
 const began = Date.now();
@@ -94,7 +94,7 @@ export async function ensureBuilt() {
   const built = `${root}dist/app/index.html`;
   if (existsSync(built) && statSync(built).mtimeMs / 1000 > newest) return;
   say('drawing the predictions of Probe (some seconds)');
-  await ensurePredictions();
+  await ensureShipped();
   say('building the app (a minute or two the first time)');
   splitEngine();
   mkdirSync(`${root}dist`, { recursive: true });

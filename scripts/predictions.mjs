@@ -18,13 +18,17 @@ const demoRows = () => `
     .map((name) => readFileSync(${JSON.stringify(`${root}demo/`)} + name, 'utf8'));
   process.stdout.write(JSON.stringify(demoRows(texts)));`;
 
-/** Makes the files unless they are newer than everything that they are made from. */
-export async function ensurePredictions() {
-  await ensureMade(
+/** Makes the predictions unless they are newer than everything that they are drawn from. */
+export const ensurePredictions = () =>
+  ensureMade(
     predictionsFile,
     ['core/engines/circuit', 'core/rooms/probe', 'core/ground/job', 'core/ground/quantity'],
     () => `import { drawAhead } from './core/rooms/probe'; process.stdout.write(new Uint8Array(drawAhead()));`,
   );
+
+/** Makes all that the built app ships with it: the predictions, and the rows of the demo, which hang on the whole core. */
+export async function ensureShipped() {
+  await ensurePredictions();
   await ensureMade(demoRowsFile, ['core', 'demo'], demoRows);
 }
 

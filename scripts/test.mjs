@@ -3,7 +3,7 @@ import { mkdirSync, readFileSync } from 'node:fs';
 import { root } from './files.mjs';
 import { bundleTests } from './bundle-tests.mjs';
 import { ensureBuilt, ensurePackages, ensurePrograms, run, runBeside, say } from './lib.mjs';
-import { ensurePredictions } from './predictions.mjs';
+import { ensureShipped } from './predictions.mjs';
 
 ensurePackages();
 ensurePrograms([
@@ -72,7 +72,7 @@ await together([
   ['types of the command line, the server and the tests', bin('tsc'), ['-p', 'tsconfig.node.json']],
 ]);
 say('drawing the predictions of Probe');
-await ensurePredictions();
+await ensureShipped();
 say('bundling the tests');
 const UNITS = await bundleTests('units', ['core', 'cli', 'server', 'app/store', 'app/rooms'], '.spec.ts');
 const CHECKS = await bundleTests('checks', ['checks'], '.check.ts');

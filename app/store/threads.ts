@@ -88,9 +88,8 @@ export class Threads {
     const isNew = (job: Job): boolean => done[job.id]?.job !== job && failed[job.id]?.job !== job;
     const unknown = jobs.filter((job) => !this.isConfirmed(job) && isNew(job));
     // Where nothing is to be worked out, one row is all the same: whatever is opened next finds a worker that is warm.
-    for (const job of this.warm ? unknown : unknown.concat(jobs).slice(0, Math.max(1, unknown.length))) {
-      this.warm = true;
-      this.assessor.requestRow(job, this.studies.verdicts(job.id));
-    }
+    const asked = unknown.length > 0 || this.warm ? unknown : jobs.slice(0, 1);
+    for (const job of asked) this.assessor.requestRow(job, this.studies.verdicts(job.id));
+    this.warm ||= asked.length > 0;
   }
 }

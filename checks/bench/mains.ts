@@ -89,6 +89,10 @@ export function mainsLoad(random: Random): Mains {
 export function plugged(m: Mains, turned: boolean): Part[] {
   const [live, neutral] = turned ? ['Q', 'P'] : ['P', 'Q'];
   const house: Part[] = [{ is: 'v', a: live, b: neutral, volts: 230, ohms: 0.5 }, r(neutral, 'E', 0.5)];
+  // A single junction at live conducts for half of the wave: seen from earth, its ground is a strong source of 115 V r.m.s. of AC.
+  const half = m.parts.some((p) => p.is === 'd' && (p.a === live || p.b === live));
+  if (m.variant.startsWith('half-wave') && half)
+    return [...m.parts.filter((p) => p.is !== 'd'), ...house, { is: 'v', a: 'G', b: 'E', volts: 115, ohms: 50 }];
   if (m.variant !== 'offline step-down') return [...m.parts, ...house];
   // A bridge holds the ground half a wave below the pins: seen from earth, a strong source of 125 V r.m.s.
   return [...m.parts.filter((p) => p.is !== 'd'), ...house, { is: 'v', a: 'G', b: 'E', volts: 125, ohms: 50 }];

@@ -1,5 +1,5 @@
 import { lastItem } from '../ground/lists';
-import { isPressedFromOutside, machineOf, scriptOf, type Job, type Room } from '../ground/job';
+import { isUntouched, machineOf, scriptOf, type Job, type Room } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { questionsOf } from '../rooms/probe';
 import type { Bead } from './thread';
@@ -30,9 +30,7 @@ const STEPS: readonly (GuideStep & { readonly done: (job: Job, bead: (room: Room
       room: 'probe',
       now: 'say how the machine is fed',
       because: 'the order of the readings keeps you apart from mains',
-      done: (j) =>
-        questionsOf(j.survey.mains).length === 0 ||
-        (j.readings.length === 0 && j.controls.every((c) => isPressedFromOutside(j, c.id))),
+      done: (j) => questionsOf(j.survey.mains).length === 0 || j.controls.every((c) => isUntouched(j, c.id)),
     },
     {
       room: 'probe',

@@ -107,7 +107,8 @@ export class MainsQuestions {
       mainSwitch: 'main switch',
       earth: 'earth',
     };
-    return `${asked.map((q) => `${names[q]}: ${shown(q, m[q])}`).join('; ')}.`;
+    const untested = m.tester === 'none' ? '; insulation tester: nobody here has one' : '';
+    return `${asked.map((q) => `${names[q]}: ${shown(q, m[q])}`).join('; ')}${untested}.`;
   });
 
   /** The digits answer, as they do at a look: one hand may hold the plug. */

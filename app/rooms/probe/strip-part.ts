@@ -67,12 +67,12 @@ export class StripPart {
   protected readonly open = (dc: number | null, ac: number | null): number => Math.max(Math.abs(dc ?? 0), ac ?? 0);
   protected readonly ohms = (v: number): string => formatQuantity(v, 'Ω');
 
-  /** A number answers the very question that was asked: its setting, its state and its place go with it. */
   /** Nobody here has a tester of 500 V. */
   protected withoutTester(): void {
     this.enter('mains tester none');
   }
 
+  /** A number answers the very question that was asked: its setting, its state and its place go with it. */
   protected answer(n: StripStep, text: string): void {
     const point = (p: number | 'mains' | 'earth'): Reading['from'] =>
       typeof p === 'number' ? { kind: 'contact', name: String(p) } : { kind: p, name: '' };

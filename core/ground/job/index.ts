@@ -26,7 +26,7 @@ export {
   ownersOf,
   pressOf,
   isOfTheWorld,
-  isPressedFromOutside,
+  isUntouched,
   stateSense,
 } from './document/owners';
 export {

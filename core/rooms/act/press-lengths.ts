@@ -261,7 +261,7 @@ const keysOf = (s: MoveStep): readonly string[] => sidesOf(s).map((x) => `${x.pr
 
 /**
  * How long nothing was pressed before a step that presses, s; empty for the first one, and for one that goes on from the step before while
- * others come or go beside it.
+ * others come, or go. Where one comes in the very moment in which another goes there is no wait between those two.
  */
 function gapBefore(script: readonly MoveStep[], s: MoveStep, i: number): number[] {
   const last = s.do === 'press' ? script.slice(0, i).findLastIndex((x) => x.do === 'press') : -1;
@@ -269,8 +269,10 @@ function gapBefore(script: readonly MoveStep[], s: MoveStep, i: number): number[
   if (!before) return [];
   const gap = spent(script.slice(last + 1, i));
   const [was, is] = [keysOf(before), keysOf(s)];
-  const goesOn = gap === 0 && was.some((key) => is.includes(key)) && [...was].sort().join() !== [...is].sort().join();
-  return goesOn ? [] : [gap];
+  const comes = is.some((key) => !was.includes(key));
+  const goes = was.some((key) => !is.includes(key));
+  const stays = is.some((key) => was.includes(key));
+  return gap === 0 && stays && comes !== goes ? [] : [gap];
 }
 
 /** The shortest wait between two presses: a contact that is not open for long enough makes one press of two. */

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { closedTimes, edited, stepOf, type FeedGroup, type Job, type JobEdit } from '../../ground/job';
+import { closedTimes, edited, stepOf, withSteps, type FeedGroup, type Job, type JobEdit } from '../../ground/job';
 import { assess } from '../../house/assess';
 import { sceneOf } from '../act';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf } from '../../engines/world';
@@ -91,5 +91,19 @@ describe('what a move keeps closed', () => {
     expect(of(press('a', 1), stepOf('wait', { seconds: 1 }), press('a', 1, 'b'))).toEqual(['a 0-1', 'a 2-3', 'b 2-3']);
     // What takes no time lets nothing go.
     expect(of(press('a', 1), stepOf('tell'), press('a', 1, 'b'))).toEqual(['a 0-2', 'b 1-2']);
+  });
+});
+
+describe('a wait between two presses', () => {
+  const press = (press: number, ...also: number[]) =>
+    stepOf('press', { press: group.presses[press]!, also: also.map((n) => group.presses[n]!), seconds: 1 });
+  const gap = (...steps: ReturnType<typeof press>[]) =>
+    assess(edited(flaps, withSteps(flaps, steps, 'steps'), T)).findings.find((f) => f.id === 'act.press-gap')?.verdict;
+
+  it('is wanted where one comes as another goes, and not where others come to one that goes on, or leave it', () => {
+    expect(gap(press(0), press(0, 1), press(1))).toBeUndefined();
+    expect(gap(press(0), press(1))).toBe('stop');
+    expect(gap(press(0), press(0))).toBe('stop');
+    expect(gap(press(0, 1), press(0, 2))).toBe('stop');
   });
 });

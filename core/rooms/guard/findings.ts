@@ -1,6 +1,6 @@
 import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { CONTROLLER, isPressedFromOutside, type Job, type SenseKind } from '../../ground/job';
+import { CONTROLLER, isUntouched, type Job, type SenseKind } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
@@ -183,8 +183,7 @@ function isolationGate(job: Job, facts: Facts): Finding[] {
     const id = `isolation.${control}`;
     if (f.isolation === 'not-isolated') return tiedGate(id, joined, f.dangerous);
     if (f.isolation === 'isolated') return isolatedGate(id);
-    if (f.readings === 0 && !joined.press && !joined.rail && isPressedFromOutside(job, control))
-      return closedGate(job, id);
+    if (!joined.press && !joined.rail && isUntouched(job, control)) return closedGate(job, id);
     const low = f.isolation === 'low-voltage';
     return low && !joined.press && !joined.rail ? apartGate(id) : unprovenGate(id, joined, low);
   });

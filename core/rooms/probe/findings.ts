@@ -1,6 +1,6 @@
 import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
-import { likeOf, sayPlace, sayValue, type ControlKind, type Job, isPressedFromOutside } from '../../ground/job';
+import { likeOf, sayPlace, sayValue, type ControlKind, type Job, isUntouched } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
@@ -49,10 +49,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
   ];
 }
 
-/** Whether nothing goes to the inside of a control, and nothing of it was read: what was read counts, whoever presses it how. */
-const isUntouched = (job: Job, control: string): boolean =>
-  isPressedFromOutside(job, control) && !job.readings.some((r) => r.control === control && !r.struck);
-
+/** Nothing goes to the inside of a control, and nothing of it was read. */
 const untouchedFinding = (control: string, name: string): Finding =>
   finding('probe', `${control}.kind`, {
     verdict: 'settled',

@@ -53,6 +53,10 @@ describe('a control that is pressed from outside', () => {
       },
     };
     expect(verdicts(edited(job, tied, T))[1]).not.toBe('settled');
+    // What was read of the machine's ground speaks of every control.
+    const { reading: own } = tied as Extract<JobEdit, { do: 'add-reading' }>;
+    const ground = { ...own, control: '', from: { kind: 'ground', name: '' } } as const;
+    expect(verdicts(edited(job, { do: 'add-reading', say: '', reading: ground }, T)).includes('settled')).toBe(false);
     const second = edited(
       job,
       { do: 'put', list: 'presses', item: { ...first, id: 'two', name: 'two', way: 'relay-contact' } },

@@ -59,8 +59,15 @@ export const stateSense = (job: Job): Sense | undefined => job.senses.find((s) =
 export const pressOf = (job: Job, control: Pick<Control, 'id' | 'name'>): Press =>
   freshPress(freeId(job, control.name), control.name, control.id);
 
-/** Whether a control is pressed from outside alone, by every press that it has. */
-export const isPressedFromOutside = (job: Pick<Job, 'presses'>, control: string): boolean => {
+/**
+ * Whether a control is pressed from outside alone, by every press that it has, and nothing was read of it or of its machine: what was read
+ * counts, whoever presses it how.
+ */
+export const isUntouched = (job: Pick<Job, 'presses' | 'readings'>, control: string): boolean => {
   const own = job.presses.filter((p) => p.control === control);
-  return own.length > 0 && own.every((p) => isFromOutside(p.way));
+  return (
+    own.length > 0 &&
+    own.every((p) => isFromOutside(p.way)) &&
+    !job.readings.some((r) => !r.struck && (r.control === control || r.control === ''))
+  );
 };

@@ -177,8 +177,11 @@ interface Evidence {
   readonly worst: Reading | null;
 }
 
+/** Whether ohms alone have to tell a tie to either pin: nobody has a tester, and the plug goes in one way only, or there is none. */
+const byOhmsAlone = ({ feed, tester }: MainsSide): boolean => feed !== 'plug-turns' && tester === 'none';
+
 function evidenceOf(job: Job, control: string): Evidence {
-  const { meter } = job.survey;
+  const { meter, mains } = job.survey;
   const readings = readingsOf(job, control);
   const points = [GROUND, contact('A'), contact('B')].filter(
     (p) => p.kind === 'ground' || !isGround(readings, contact(p.name)),
@@ -197,7 +200,10 @@ function evidenceOf(job: Job, control: string): Evidence {
   return {
     readings,
     points,
-    unread: points.filter((p) => !reaches(readings, points, p, meter)),
+    // Where ohms alone have to tell, what one point shows is no reading of another.
+    unread: points.filter((p) =>
+      byOhmsAlone(mains) ? !covered(readings, 'ohms', p) : !reaches(readings, points, p, meter),
+    ),
     acPoint,
     lowest,
     insulation,
@@ -273,19 +279,26 @@ const worstOf = (readings: readonly Reading[], ac: readonly AcCheck[]): Reading 
 /** Readings still wanted of a machine that mains can reach, in the safe order. */
 function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] {
   const turns = mains.feed === 'plug-turns';
+  const alone = byOhmsAlone(mains);
   const ohms = e.unread.map(
     (p): ReadingSpec =>
       sparing(e, p, meter) ?? { from: p, to: { kind: halfDone(e.readings, p), name: '' }, state: 'off', kind: 'ohms' },
   );
-  // Without a tester every junction is looked for both ways round.
-  const bothWays = !turns && mains.tester === 'none';
   const exchanged =
     ohms.length > 0 || e.tested
       ? []
       : e.points
-          .filter((p) => covered(e.readings, 'ohms', p))
-          .filter((p) => (bothWays || between(e.readings, p, meter)) && !swapped(e.readings, p))
-          .map((p): ReadingSpec => ({ from: { kind: 'mains', name: '' }, to: p, state: 'off', kind: 'ohms' }));
+          .filter((p) => covered(e.readings, 'ohms', p) && (alone || between(e.readings, p, meter)))
+          .flatMap((p): ReadingSpec[] => {
+            const pins: Point = { kind: 'mains', name: '' };
+            const ohms = { state: 'off', kind: 'ohms' } as const;
+            // What is not apart is not made so by reading it once more.
+            const times = alone && e.lowest && provesApart(e.lowest, meter) ? timesWanted(e, p) : 1;
+            return [
+              ...(redOn('point', e.readings, p) < times ? [{ from: p, to: pins, ...ohms }] : []),
+              ...(redOn('pins', e.readings, p) < times ? [{ from: pins, to: p, ...ohms }] : []),
+            ];
+          });
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
   const unproven =
     e.lowest !== null && ohms.length === 0 && exchanged.length === 0 && !provesApart(e.lowest, meter) && !e.tested;
@@ -317,7 +330,7 @@ const isApartAtLowVoltage = (e: Evidence, { mains, meter }: Job['survey']): bool
   (mains.mainSwitch === 'closed' || mains.mainSwitch === 'none') &&
   e.lowest !== null &&
   provesApart(e.lowest, meter) &&
-  e.points.every((p) => !covered(e.readings, 'ohms', p) || swapped(e.readings, p)) &&
+  e.points.every((p) => Math.min(redOn('point', e.readings, p), redOn('pins', e.readings, p)) >= timesWanted(e, p)) &&
   e.acOfA.length > 0;
 
 /** What is known of the isolation of one control from mains, and what is still to be asked and read. */
@@ -342,9 +355,25 @@ function between(readings: readonly Reading[], p: Point, meter: Meter): boolean 
   return r !== undefined && r.relation !== '>' && r.value >= TIED_BELOW_OHMS && !provesApart(r, meter);
 }
 
-/** Whether a point was read with the leads exchanged as well: red on the pins. */
-const swapped = (readings: readonly Reading[], p: Point): boolean =>
-  readings.some((r) => r.kind === 'ohms' && PINS.includes(r.from.kind) && same(r.to, p));
+/**
+ * How often a point was read against both pins with the red tip on it, or on the pins: a junction shows one way round alone, so what was
+ * read the other way, or at one pin, says nothing of it.
+ */
+function redOn(which: 'point' | 'pins', readings: readonly Reading[], p: Point): number {
+  const times = (pin: Point['kind']): number =>
+    readings.filter((r) => {
+      const [point, other] = which === 'point' ? [r.from, r.to] : [r.to, r.from];
+      return r.kind === 'ohms' && same(point, p) && other.kind === pin;
+    }).length;
+  return times('mains') + Math.min(times('live'), times('neutral'));
+}
+
+/**
+ * How often each way round a point is to be read where ohms alone have to tell: once where another that is joined to it is read as well,
+ * else twice, so that no slip of the hand at the one reading that shows a junction hides it.
+ */
+const timesWanted = ({ readings, points }: Evidence, p: Point): number =>
+  points.some((q) => !same(p, q) && joined(readings, p, q, JOINED_OHMS)) ? 1 : 2;
 
 function halfDone(readings: readonly Reading[], p: Point): 'live' | 'neutral' | 'mains' {
   if (lowestTo(readings, 'ohms', p, ['live'])) return 'neutral';

@@ -12,12 +12,15 @@ function nodes(s: ReadingSpec, ground: Point): string {
 }
 
 /**
- * Whether a reading follows from those that were taken: between the same two nodes in the same state, one of its tips on the terminal that
- * was read to be ground. Nothing new would be learned of it.
+ * Tells of a reading whether it follows from those that were taken: between the same two nodes in the same state, one of its tips on the
+ * terminal that was read to be ground. Nothing new would be learned of it.
  */
-export function followsFrom(spec: ReadingSpec, readings: readonly Reading[]): boolean {
+export function following(readings: readonly Reading[]): (spec: ReadingSpec) => boolean {
   const ground = groundSide(readings);
-  if (!ground) return false;
-  const key = nodes(spec, ground);
-  return readings.some((r) => specKey(r) !== specKey(spec) && nodes(r, ground) === key);
+  if (!ground) return () => false;
+  const taken = readings.map((r) => ({ own: specKey(r), nodes: nodes(r, ground) }));
+  return (spec) => {
+    const [own, key] = [specKey(spec), nodes(spec, ground)];
+    return taken.some((t) => t.own !== own && t.nodes === key);
+  };
 }

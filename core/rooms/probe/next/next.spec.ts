@@ -75,7 +75,7 @@ describe('the next reading', () => {
   });
 
   it('goes on without a tester of 500 V that nobody has, once every point was read both ways round', () => {
-    const read = [...ISOLATED, 'start look springs back', 'start B to ground off 0.1 ohm'];
+    const read = [...ISOLATED, 'start look springs back', 'start B to ground off 0.1 ohm', 'start A to ground off 12k'];
     const first = nextFor(oneWay(...read), surveyOf(oneWay(...read), CONTROL))!;
     expect(first.kind).toBe('insulation');
     const powered = (job: Job): boolean =>
@@ -92,6 +92,16 @@ describe('the next reading', () => {
     const job = oneWay(...bothWays);
     expect(isolationOf(job, CONTROL).verdict).toBe('low-voltage');
     expect(powered(job)).toBe(true);
+    // One way round alone is not both, whichever; and one pin is not two.
+    for (const line of ['ground to mains', 'mains to ground']) {
+      const once = oneWay(...bothWays.filter((l) => !l.startsWith(line)));
+      expect(isolationOf(once, CONTROL).verdict, line).toBe('unknown');
+    }
+    const onePin = oneWay(...bothWays.map((l) => l.replace('mains to ground', 'live to ground')));
+    expect(isolationOf(onePin, CONTROL)).toMatchObject({ verdict: 'unknown', missing: [{ from: { kind: 'mains' } }] });
+    // A point that is joined to no other is read twice: one slip must not hide what only it shows.
+    const floats = oneWay(...bothWays.map((l) => l.replace('A to ground off 12k', 'A to ground off OL')));
+    expect(isolationOf(floats, CONTROL)).toMatchObject({ verdict: 'unknown', missing: { length: 4 } });
     // What an ohmmeter does not show apart is not powered, whoever has what.
     const doubtful = oneWay(
       'mains tester none',

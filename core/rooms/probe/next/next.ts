@@ -2,7 +2,7 @@ import type { ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
-import { followsFrom } from './follows';
+import { following } from './follows';
 import { wantedSpecs } from './wanted';
 import { isolationOf, type IsolationState } from '../isolation/isolation';
 import { MENU, possible } from '../inference/menu';
@@ -44,11 +44,12 @@ export function readingsWorth(
   const times = (key: string): number => readings.filter((r) => specKey(r) === key).length;
   const taken = new Set(readings.filter((r) => (p.slip[r.id] ?? 0) < 0.5 || times(specKey(r)) > 1).map(specKey));
   const live = isProbeable(isolationOf(job, control));
+  const follows = following(readings);
   return MENU.filter(
     ([s]) =>
       !taken.has(specKey(s)) &&
       !skip.has(specKey(s)) &&
-      !followsFrom(s, readings) &&
+      !follows(s) &&
       possible(s, readings, p) &&
       allowed(s, readings, live),
   )

@@ -130,6 +130,7 @@ export const MAIN_SWITCHES = ['unknown', 'closed', 'none', 'open'] as const;
 export const CABLES = ['unknown', 'none', 'some'] as const;
 /** Where its earth is found. */
 export const EARTHS = ['unknown', 'pin', 'case', 'nowhere'] as const;
+/** Who can test insulation with 500 V here. */
 export const TESTERS = ['unknown', 'at-hand', 'none'] as const;
 /** How the machine meets mains, as asked before the isolation readings. */
 export interface MainsSide {
