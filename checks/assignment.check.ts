@@ -110,6 +110,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           id,
           name: id,
           kind: (['contact', 'light', 'pulses', 'beep'] as const)[below(r, 4)]!,
+          touches: 'own',
           tells: 'other',
           part: '',
           meaning: 'x',

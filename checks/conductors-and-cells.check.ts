@@ -66,6 +66,8 @@ const FACTS: Facts = {
     dropVolts: null,
     sleepAmps: null,
     chipSleepAmps: 50e-6,
+    module: null,
+    moduleContact: null,
   },
 };
 const job = (...edits: Parameters<typeof edited>[1][]): Job =>

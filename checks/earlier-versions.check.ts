@@ -15,7 +15,16 @@ const frozen = (version: number): [file: string, told: readonly Told[]][] =>
     /^v\d+$/.test(name) ? `../core/ground/job/versions/${name}` : `./frozen/${name}.v${version}`,
     told,
   ]);
-const BEFORE = [...frozen(4), ...frozen(5), ...frozen(6), ...frozen(7), ...frozen(8), ...frozen(9), ...frozen(10)];
+const BEFORE = [
+  ...frozen(4),
+  ...frozen(5),
+  ...frozen(6),
+  ...frozen(7),
+  ...frozen(8),
+  ...frozen(9),
+  ...frozen(10),
+  ...frozen(11),
+];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
 const RENAMED: Readonly<Record<string, string>> = {
@@ -93,7 +102,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v10-as-11.json').replace('"version": 11', '"version": 12');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 12') } });
+    const later = read('../core/ground/job/versions/v11-as-12.json').replace('"version": 12', '"version": 13');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 13') } });
   });
 });

@@ -46,6 +46,8 @@ const FACTS: Facts = {
     dropVolts: null,
     sleepAmps: null,
     chipSleepAmps: null,
+    module: null,
+    moduleContact: null,
   },
 };
 

@@ -12,8 +12,10 @@ import { OF_CONVERTERS } from './situations/converters';
 import { OF_ENERGY } from './situations/energy';
 import { OF_SUPPLIES } from './situations/feed';
 import { OF_LINES } from './situations/lines';
+import { OF_LISTENING } from './situations/listening';
 import { OF_LOADS } from './situations/loads';
 import { OF_MECHANICS } from './situations/mechanics';
+import { OF_MODULES } from './situations/modules';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
 import { OF_PROGRAMMING } from './situations/programming';
@@ -33,6 +35,8 @@ const ALL: readonly Situation[] = [
   ...OF_ENERGY,
   ...OF_PEOPLE,
   ...OF_PROGRAMMING,
+  ...OF_MODULES,
+  ...OF_LISTENING,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */

@@ -6,5 +6,6 @@ import './demo-jobs/cold-room-alarm';
 import './demo-jobs/hatch-shutter';
 import './demo-jobs/extractor-rocker';
 import './demo-jobs/hood-fan';
+import './demo-jobs/glass-washer';
 import './demo-jobs/larder-dehumidifier';
 import './demo-jobs/steam-flaps';

@@ -117,6 +117,7 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
         id: 'told',
         name: 'lamp of the machine',
         kind: 'beep',
+        touches: 'own',
         tells: 'at-work',
         part: '',
         meaning: '',

@@ -10,7 +10,7 @@ import { needsProveDead } from '../rooms/guard';
 import { sensesRead, type Job, type Press } from '../ground/job';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
-import { pinOf, SENSES } from '../build/lines';
+import { isReadable, pinOf } from '../build/lines';
 import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
 import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
@@ -39,9 +39,17 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
     const line = a.lines.find((l) => l.id === s.id);
     const pin = pinOf(job, s.id);
     const sense = { id: s.id, name: s.name, debounceSeconds: s.debounceSeconds };
-    if (!SENSES[s.kind].readable) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
+    if (!isReadable(s)) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
     return line && pin !== null ? [{ ...sense, pin, yes: line.active }] : [];
   });
+
+/** The contact of a bought module that nothing in the plan moves: it stands closed, or its machine has no power. */
+const heldBy = (job: Job, a: Seen): PackInput['held'] => {
+  const module = profileOf(job)?.module;
+  return module && !a.facts.presses.some((p) => p.way === 'module-contact')
+    ? [{ name: 'contact of the module', pin: module.contactGpio, closesOn: module.contactOn }]
+    : [];
+};
 
 /** Signs that it lights. */
 const lit = (job: Job): PackInput['signs'] =>
@@ -108,6 +116,7 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
     hands: moved(job, a),
     senses: readable(job, a),
     signs: lit(job),
+    held: heldBy(job, a),
     lacks: lacksOf(job, a.facts.presses),
     wiring:
       presses.length > 0 || wiring.wires.length > 0

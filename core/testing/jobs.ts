@@ -36,6 +36,7 @@ export function demoJob(
     | 'cold-room-alarm'
     | 'hatch-shutter'
     | 'extractor-rocker'
+    | 'glass-washer'
     | 'hood-fan'
     | 'steam-flaps',
   root: string | URL = new URL('../../', import.meta.url),

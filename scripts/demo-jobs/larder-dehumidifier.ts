@@ -49,6 +49,7 @@ new Maker(
       item: {
         ...freshSense('tank', 'tank lamp'),
         kind: 'light',
+        touches: 'own',
         tells: 'other',
         meaning: 'the tank is full',
         takenFor: 'no',

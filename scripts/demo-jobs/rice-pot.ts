@@ -60,7 +60,7 @@ new Maker(
     {
       do: 'put',
       list: 'senses',
-      item: { ...freshSense('rest', 'rest contact'), meaning: 'the keep-warm lever is up' },
+      item: { ...freshSense('rest', 'rest contact'), touches: 'own', meaning: 'the keep-warm lever is up' },
       say: 'the keep-warm lever closes a contact at rest',
     },
     {

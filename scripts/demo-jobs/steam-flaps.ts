@@ -81,6 +81,7 @@ maker
       list: 'senses',
       item: {
         ...freshSense('alarm', 'alarm relay'),
+        touches: 'own',
         tells: 'other',
         meaning: 'the alarm of the kitchen sounds',
         takenFor: 'no',

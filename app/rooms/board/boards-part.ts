@@ -27,6 +27,7 @@ import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { saveFile } from '../../ui/save-file';
 import { TakeAway } from '../../ui/take-away';
+import { ModulePart } from './module-part';
 
 /** Values of a board that are one number each. */
 const NUMBERS = [
@@ -49,7 +50,18 @@ const plain = (s: string): string => s.replace('-', ' ');
 @Component({
   selector: 'gt-boards-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, ChoicesField, DropButton, FieldScope, MatButton, QuantityField, Row, TextField],
+  imports: [
+    Action,
+    ChoiceField,
+    ChoicesField,
+    DropButton,
+    FieldScope,
+    MatButton,
+    ModulePart,
+    QuantityField,
+    Row,
+    TextField,
+  ],
   templateUrl: './boards-part.html',
   styles:
     ':host, :host > div { display: flex; flex-direction: column; gap: 14px; } ' +

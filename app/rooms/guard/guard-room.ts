@@ -60,7 +60,9 @@ export class GuardRoom {
           f.id === 'guard.never',
       ),
   );
-  protected readonly contact = computed(() => this.facts().presses.find((p) => p.contact)?.contact ?? null);
+  protected readonly contact = computed(
+    () => this.facts().presses.find((p) => p.contact)?.contact ?? this.facts().drive?.moduleContact ?? null,
+  );
   protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);
 
   protected tick(c: Caution, on: boolean): void {

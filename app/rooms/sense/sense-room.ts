@@ -68,6 +68,7 @@ export class SenseRoom {
   protected readonly choices = CHOICES;
   protected readonly fields = senseFields;
   protected readonly kinds = choicesOf<Sense['kind']>(senseFields.kind);
+  protected readonly touches = choicesOf<Sense['touches']>(senseFields.touches);
   protected readonly tells = choicesOf<Sense['tells']>(senseFields.tells);
   protected readonly takenFor = choicesOf<Sense['takenFor']>(senseFields.takenFor);
   /** The parts of the machine that a sense may be of, with the states of each; the first is the one of which nobody says otherwise. */

@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MatButton } from '@angular/material/button';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { TextField } from '../../kit/text-field';
 import { text } from '../../../core/ground/field';
 import {
@@ -13,6 +13,7 @@ import {
   type Hazard,
   type JobEdit,
   type Region,
+  type Wish,
 } from '../../../core/ground/job';
 import { proposedRules, sayWeekdays } from '../../../core/rooms/wish';
 import { Bench } from '../../store/bench';
@@ -57,6 +58,7 @@ export class WishRoom {
   protected readonly bench = inject(Bench);
   protected readonly questions = QUESTIONS;
   protected readonly fields = wishFields;
+  protected readonly does = choicesOf<Wish['does']>(wishFields.does);
   protected readonly jobFields = jobFields;
   protected readonly hazards = HAZARDS;
   protected readonly words = HAZARD_WORDS;

@@ -1,7 +1,7 @@
 import type { PinNeed, PressFact } from '../../ground/facts';
 import { lineId, type Hand, type Job, type PinAbility, type Sense, type Sign } from '../../ground/job';
 import type { Line } from './line';
-import { isBare, SENSES } from './sense-kinds';
+import { isBare, needsPin, SENSES } from './sense-kinds';
 
 /** A sign that takes more than this is switched by a transistor, A: half of what common pins give for long (`sign-transistor`). */
 const DIRECT_AMPS = 0.01;
@@ -56,7 +56,7 @@ function pressLines(press: PressFact): Line[] {
 
 function senseLines(sense: Sense): Line[] {
   const { sort, asks } = SENSES[sense.kind];
-  if (sort === null) return [];
+  if (sort === null || !needsPin(sense)) return [];
   const bare = isBare(sense);
   return [
     {

@@ -1,5 +1,5 @@
 import type { LineSort } from '../../ground/facts';
-import type { MachinePart, PinAbility, Sense, SenseKind } from '../../ground/job';
+import { isOfModule, type MachinePart, type PinAbility, type Sense, type SenseKind } from '../../ground/job';
 
 type Shows = MachinePart['shows'][number];
 
@@ -77,3 +77,11 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
 /** A contact that brings no level of its own hangs on the pull-up of its pin. */
 export const isBare = (sense: Pick<Sense, 'kind' | 'highVolts'>): boolean =>
   SENSES[sense.kind].stays && sense.highVolts === null;
+
+/** Whether a sense lies on a pin of the controller that is the job's to choose. */
+export const needsPin = (sense: Pick<Sense, 'kind' | 'touches'>): boolean =>
+  SENSES[sense.kind].sort !== null && !isOfModule(sense);
+
+/** Whether runs and the packed program can read a sense; what they cannot a function of the maker's own reads. */
+export const isReadable = (sense: Pick<Sense, 'kind' | 'touches'>): boolean =>
+  SENSES[sense.kind].readable && !isOfModule(sense);

@@ -2,14 +2,14 @@ import { constant, derive, derivedLimit, judged, worst, type Finding, type Range
 import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
-import { isBare, SENSES } from '../lines';
+import { isBare, needsPin, SENSES } from '../lines';
 import { dividerOhms, LOWER_OHMS } from './divider';
 import { debounceFinding } from './debounce';
 import { DIVIDER_SHARE, highShare, LEVEL_SHARE, OVER_VOLTS } from './practice';
 
 /** What of a sense's line is judged beside its pin: the level that comes in, and how long its contact is waited for. */
 export function inputFindings(sense: Sense, drive: DriveFact): Finding[] {
-  if (SENSES[sense.kind].sort === null) return [];
+  if (!needsPin(sense)) return [];
   if (isBare(sense)) return [debounce(sense)];
   return sense.highVolts === null ? [] : levels(sense, sense.highVolts, drive);
 }

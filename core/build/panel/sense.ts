@@ -1,8 +1,8 @@
 import { GROUND, lineEnd } from '../ends';
 import type { DriveFact } from '../../ground/facts';
-import type { Sense } from '../../ground/job';
+import { isOfModule, type Sense } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { isBare, SENSES } from '../lines';
+import { isBare, needsPin, SENSES } from '../lines';
 import { dividerOhms, LOWER_OHMS } from './divider';
 import { inputFindings } from './sense-levels';
 import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
@@ -17,11 +17,11 @@ const TELLS: Readonly<Record<Sense['tells'], string>> = {
 /** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
 export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
   const what = `${TELLS[sense.tells]}${sense.meaning ? `: ${sense.meaning}` : ''}`;
-  if (SENSES[sense.kind].sort === null)
+  if (!needsPin(sense))
     return {
       id: sense.id,
       name: sense.name,
-      what: `${what}, by a message on ${sense.topic || 'a topic not named yet'}`,
+      what: `${what}, ${isOfModule(sense) ? 'by the module itself' : `by a message on ${sense.topic || 'a topic not named yet'}`}`,
       wires: [],
       parts: [],
       findings: [],

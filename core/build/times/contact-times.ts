@@ -26,7 +26,7 @@ const SSR_OPENS: Interval = { low: 0.02e-3, nominal: 0.2e-3, high: 1e-3 };
 const withDiode = (t: Interval): Interval => ({ low: t.low, nominal: t.nominal, high: LATER_WITH_DIODE * t.high });
 
 const RELAY_WAYS: readonly Way[] = ['relay-contact', 'switched-supply'];
-const MODULE_WAYS: readonly Way[] = ['relay-module', 'control-box'];
+const MODULE_WAYS: readonly Way[] = ['relay-module', 'control-box', 'module-contact'];
 
 /** The times of the switch of a press; null for a way whose switch follows its pin within microseconds, or that is no switch. */
 function contactTimes(job: Job, press: Pick<PressFact, 'way'>): ContactTimes | null {

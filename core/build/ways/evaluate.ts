@@ -9,6 +9,7 @@ import { driveSignal } from './drive-signal';
 import { finger } from './finger';
 import { withCutOff } from './cut-off';
 import { handMechanism } from './hand-mechanism';
+import { moduleContact } from './module-contact';
 import { nmosToGround } from './mosfet';
 import { optocoupler } from './optocoupler';
 import { withPullDowns } from './own-wires';
@@ -44,6 +45,7 @@ const EVALUATE: Readonly<Record<Way, (c: WayContext) => WayResult>> = {
   'control-box': controlBox,
   'drive-signal': driveSignal,
   'switched-supply': switchedSupply,
+  'module-contact': moduleContact,
   'hand-mechanism': handMechanism,
 };
 
@@ -52,6 +54,7 @@ const OUTSIDE: ReadonlySet<Way> = new Set([
   'finger',
   'drive-signal',
   'switched-supply',
+  'module-contact',
   'hand-mechanism',
   'spare-remote',
   'spare-terminals',
@@ -177,7 +180,7 @@ function refused(r: WayResult, c: WayContext): WayResult {
 
 /** The resistor that Board puts from each pin that presses to ground, in the parts list. */
 const pulledDown = (r: WayResult, c: WayContext): WayResult =>
-  c.press.pullDown && r.press.input === 'level' && r.wires.length > 0
+  c.press.pullDown && r.way !== 'module-contact' && r.press.input === 'level' && r.wires.length > 0
     ? {
         ...r,
         parts: [
@@ -203,6 +206,8 @@ export function evaluateWay(way: Way, c: WayContext): WayResult {
 function evaluateAs(way: Way, c: WayContext): WayResult {
   const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
   const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
-  const { id, name, control, pullDown } = c.press;
+  const { id, name, control } = c.press;
+  // Nothing is soldered into a bought switch.
+  const pullDown = c.press.pullDown && way !== 'module-contact';
   return { ...r, press: { ...r.press, id, name, control, pullDown, pins: pinNeeds(r) } };
 }

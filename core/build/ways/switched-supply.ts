@@ -1,6 +1,6 @@
 import { BASE_TURN_ON_AMPS } from './driver-levels';
 import { GROUND, leg, legOf, pin, relayLeg, voltsEnd } from '../ends';
-import type { JobEdit, SupplyPlan } from '../../ground/job';
+import type { SupplyPlan } from '../../ground/job';
 import { chosen, constant, derive, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import { partValue, takenPart, valueOf, type TakenPart } from '../../engines/parts';
 import { formatQuantity } from '../../ground/quantity';
@@ -8,33 +8,21 @@ import { coilDrive } from './coil';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
 import { reinforced } from './requirements';
 import { contactOf, noUse, result } from './result';
+import { resumesFinding, WAITS_FOR_SOMEBODY } from './resumes';
 import { coilDraw } from './draws';
-
-const setSupply = (c: WayContext, set: Partial<SupplyPlan>, say: string): JobEdit => ({
-  do: 'set',
-  at: 'press.supply',
-  of: c.press.id,
-  set,
-  say,
-});
 
 const WAY = 'switched-supply';
 
 /** The machine's supply switched by a contact in its lead. */
 export function switchedSupply(c: WayContext): WayResult {
-  if (c.press.supply.resumes === 'no')
-    return noUse(
-      WAY,
-      'It was tried: after a power cut this machine waits for somebody',
-      'Press its own control instead.',
-    );
+  if (c.press.supply.resumes === 'no') return noUse(WAY, ...WAITS_FOR_SOMEBODY);
   const relay = takenPart(c.job, 'relay');
   const drive = coilDrive(WAY, c, relay);
   const volts = valueOf(relay, 'coilVolts');
   return result(
     WAY,
     [
-      resumesFinding(c),
+      resumesFinding(WAY, c.press),
       restFinding(c.press.supply.atRest),
       LICENSED,
       voltsFinding(c, relay),
@@ -82,27 +70,6 @@ const wiresOf = (atRest: SupplyPlan['atRest'], coil: string): WireEnds[] => [
   [leg('driver of the coil', 'collector'), relayLeg('K1', 'A2')],
   [voltsEnd(coil), relayLeg('K1', 'A1')],
 ];
-
-const resumesFinding = (c: WayContext): Finding =>
-  c.press.supply.resumes === 'yes'
-    ? finding('thumb', `${WAY}.resumes`, {
-        verdict: 'settled',
-        title: 'It was tried: after a power cut the machine runs on by itself',
-        caption: 'resumes',
-        source: ['resume-test'],
-      })
-    : finding('thumb', `${WAY}.resumes`, {
-        verdict: 'unknown',
-        title:
-          'Does it run on by itself after a power cut? Pull the plug while it runs, wait ten seconds, plug it in, do that three times',
-        caption: 'try a power cut',
-        source: ['resume-test'],
-        remedy: {
-          text: 'Say in the plan of this way what it did; the plug is enough, nothing is opened.',
-          label: 'It ran on each time',
-          edit: setSupply(c, { resumes: 'yes' }, 'runs on after a power cut: tried'),
-        },
-      });
 
 function restFinding(atRest: SupplyPlan['atRest']): Finding {
   const rests =

@@ -39,6 +39,10 @@ export const WAY_WORDS: Readonly<Record<Way, { name: string; costs: string }>> =
   },
   'drive-signal': { name: 'Drive signal taken over', costs: 'any speed, in small steps; the knob must be thought of' },
   'switched-supply': { name: 'Supply switched', costs: 'nothing is opened; only where the machine runs on by itself' },
+  'module-contact': {
+    name: 'Contact of a bought switch',
+    costs: 'nothing is wired or soldered; only where the machine runs on by itself',
+  },
   'hand-mechanism': {
     name: 'Motor on the hand mechanism',
     costs: 'no circuit is touched; needs a bracket, a coupling and end stops',

@@ -2,7 +2,7 @@ import type { DriveFact } from '../../ground/facts';
 import { lineId, type Hand, type Sense } from '../../ground/job';
 import { exactly, within, type Interval } from '../../ground/quantity';
 import { ZERO, type Element } from '../../engines/net';
-import { isBare, SENSES } from '../lines';
+import { isBare, needsPin, SENSES } from '../lines';
 import { DIVIDER_SHARE, dividerOhms, highShare, LEAK_AMPS, LEVEL_SHARE, LOWER_OHMS, OVER_VOLTS } from '../panel';
 import { RESISTOR_SHARE } from '../ways';
 import type { Whose } from './driver';
@@ -67,7 +67,7 @@ function pulledUp(id: string, pin: string, drive: DriveFact, ohms: Interval): El
 /** A signal that comes in, over its divider where it has one; a bare contact against the pin's pull-up. */
 export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): CircuitPiece | null {
   const { sort } = SENSES[sense.kind];
-  if (sort === null) return null;
+  if (sort === null || !needsPin(sense)) return null;
   const whose: Whose = { of: sense.id, owner: sense.name, room: 'board' };
   const pin = `pin ${sense.id}`;
   const bare = isBare(sense) || sense.highVolts === null;

@@ -1,6 +1,7 @@
 import type { Facts } from '../../ground/facts';
 import type { Job } from '../../ground/job';
 import type { Element } from '../../engines/net';
+import { isInside } from '../lines';
 import { fitted, type Fitted } from './fitted';
 import { machineSide, type MachineSide } from './machine-side';
 import { handPiece, sensePiece } from './input-pieces';
@@ -48,11 +49,12 @@ export function wholeCircuit(job: Job, facts: Facts, weakOhms: readonly [number,
   const lead = programmingLead(job, facts, supplies);
   if (lead) pieces.push(lead);
   if (drive) {
-    pieces.push(...job.signs.map((s) => signPiece(job, s, drive)));
+    const wired = ({ id }: { readonly id: string }): boolean => !isInside(job, drive.module, id);
+    pieces.push(...job.signs.filter(wired).map((s) => signPiece(job, s, drive)));
     const weak = { low: weakOhms[0], nominal: Math.sqrt(weakOhms[0] * weakOhms[1]), high: weakOhms[1] };
     pieces.push(
       ...job.senses.flatMap((s) => sensePiece(s, drive, weak) ?? []),
-      ...job.hands.flatMap((h) => handPiece(h, drive, weak) ?? []),
+      ...job.hands.filter(wired).flatMap((h) => handPiece(h, drive, weak) ?? []),
     );
   }
   return {

@@ -1,6 +1,6 @@
 import type { Origin, SourceKey } from '../finding';
 import type { Interval } from '../quantity';
-import type { ControlKind, Way } from '../job';
+import type { ControlKind, SwitchModule, Way } from '../job';
 
 /**
  * Whether a control is apart from mains. `low-voltage`: all that a meter tells without an insulation test was read and shows nothing; what
@@ -181,6 +181,9 @@ export interface DriveFact {
   /** Draw in deep sleep, of the board and of the chip by itself, A; null where it has none. */
   sleepAmps: number | null;
   chipSleepAmps: number | null;
+  /** What makes it a bought switch, and its contact as Guard holds it against a load; null for a bare board. */
+  module: SwitchModule | null;
+  moduleContact: ContactFact | null;
 }
 
 /** What rooms learn from each other; `assess` fills it in the order of the work. */

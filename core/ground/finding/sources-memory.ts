@@ -20,6 +20,10 @@ export const FROM_MEMORY = {
     'Single-board computer header, 28 GPIO, 3.3 V: pulls at reset, header positions and limits, as remembered; ' +
       'measure your own board',
   ),
+  'board-switch': M(
+    'Bought plug-in switch with Wi-Fi, contact, button, lamp and meter: ratings as they stand on such plates, pins as an example; ' +
+      'read your own, unplugged',
+  ),
   cells: M(
     'Cells of each chemistry as such cells are: open volts over the charge taken, resistance, charge, self-discharge, as remembered; ' +
       'the sheet of your cell beats this',

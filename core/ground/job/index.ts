@@ -26,6 +26,7 @@ export {
   ownersOf,
   pressOf,
   isOfTheWorld,
+  isOutsideOnly,
   isUntouched,
   stateSense,
 } from './document/owners';
@@ -60,6 +61,7 @@ export { migrate } from './gate/migrate';
 export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './document/types';
+export { isOfModule, onlyListens, reachOf, type SenseReach } from './document/listens';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
 export { clockOf, dayMinutesOf, sayAt, sentenceAt } from './document/plan/sentences';
@@ -106,6 +108,7 @@ export {
 } from './document/press/fields';
 export {
   handInputFields,
+  moduleFields,
   MOST_GPIO,
   pinFields,
   profileFields,

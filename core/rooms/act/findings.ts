@@ -1,13 +1,14 @@
 import { firstItem, lastItem, present } from '../../ground/lists';
 import { finding, summary, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { machineOf, restContact, stateSense, stepOf, withSteps, type Job } from '../../ground/job';
+import { machineOf, onlyListens, restContact, stateSense, stepOf, withSteps, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { RunEnded, WorldProblem } from '../../engines/world';
 import { gapFinding, lengthFindings, otherLengths } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
 import { askedFindings } from './in-turn';
+import { listeningFindings } from './listening';
 import { partFindings } from './part-findings';
 import { purposeFindings } from './purpose';
 import { oneRun } from './runs';
@@ -18,6 +19,7 @@ import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
+  if (onlyListens(job)) return [...listeningFindings(job), ...neverFindings(job)];
   return [
     ...scriptFindings(job, facts),
     ...otherLengths(job, facts),

@@ -2,6 +2,7 @@ import { jsonSchemaOfGroup, problemOfGroup, type AnyFields } from '../../ground/
 import { profileFields, profileProblem, type BoardProfile } from '../../ground/job';
 
 const BOARD_FORMAT = 'gentle-thumb/board';
+const BOARD_VERSION = 2;
 /** Largest board file read, in characters. */
 const LIMIT = 1_000_000;
 
@@ -11,7 +12,7 @@ const no = (message: string): BoardLoaded => ({ ok: false, message });
 
 /** A board as the text of a file; `readBoard` of it gives an equal board. */
 export const boardText = (profile: BoardProfile): string =>
-  `${JSON.stringify({ format: BOARD_FORMAT, version: 1, board: profile }, null, 2)}\n`;
+  `${JSON.stringify({ format: BOARD_FORMAT, version: BOARD_VERSION, board: profile }, null, 2)}\n`;
 
 /** Reads a board from a file's text; says which value is wrong, where, and what to do. Never throws. */
 export function readBoard(text: string): BoardLoaded {
@@ -28,11 +29,15 @@ export function readBoard(text: string): BoardLoaded {
   const d = document as { format?: unknown; version?: unknown; board?: unknown } | null;
   if (typeof d !== 'object' || d === null || d.format !== BOARD_FORMAT)
     return no('This is not a board. Pick the file that was saved from Board; its name ends in .board.json.');
-  if (d.version !== 1)
-    return no(`The file has version ${String(d.version)}; this program reads version 1. The file was not changed.`);
-  const wrong = problemOfGroup(profileFields as unknown as AnyFields, d.board, 'board');
+  if (d.version !== 1 && d.version !== BOARD_VERSION)
+    return no(
+      `The file has version ${String(d.version)}; this program reads up to version ${BOARD_VERSION}. The file was not changed.`,
+    );
+  // Version 1 knew no bought switches.
+  const board = d.version === 1 && typeof d.board === 'object' ? { module: null, ...d.board } : d.board;
+  const wrong = problemOfGroup(profileFields as unknown as AnyFields, board, 'board');
   if (wrong) return no(`This board is not as it should be: ${wrong.path || 'it'} ${wrong.why}.`);
-  const profile = d.board as BoardProfile;
+  const profile = board as BoardProfile;
   const problem = profileProblem(profile);
   return problem ? no(`${problem.what} See board.${problem.where}. ${problem.todo}`) : { ok: true, profile };
 }
@@ -40,11 +45,11 @@ export function readBoard(text: string): BoardLoaded {
 /** A board file as a JSON Schema (2020-12), made from the very fields that the border checks. */
 export const boardJsonSchema = (): Record<string, unknown> => ({
   $schema: 'https://json-schema.org/draft/2020-12/schema',
-  title: 'Gentle Thumb board, version 1',
+  title: `Gentle Thumb board, version ${BOARD_VERSION}`,
   type: 'object',
   properties: {
     format: { const: BOARD_FORMAT },
-    version: { const: 1 },
+    version: { const: BOARD_VERSION },
     board: jsonSchemaOfGroup(profileFields as unknown as AnyFields),
   },
   required: ['format', 'version', 'board'],

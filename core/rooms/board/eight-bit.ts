@@ -34,6 +34,7 @@ export const EIGHT_BIT: BoardProfile = {
   resetSeconds: 0.07,
   programSeconds: 8,
   tags: {},
+  module: null,
   pins: [
     boardPin(0, 'RX', 'digital 0', {
       can: IO,

@@ -2,13 +2,14 @@ import { firstItem, present } from '../../ground/lists';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
 import type { PressFact } from '../../ground/facts';
 import { concerning, atMost, derive, finding, judged, summary, type Finding, type Remedy } from '../../ground/finding';
-import type { BoardPin, BoardProfile, Job, JobEdit } from '../../ground/job';
+import { onlyListens, type BoardPin, type BoardProfile, type Job, type JobEdit } from '../../ground/job';
 import { pinOf, type Line } from '../../build/lines';
 import { panelFindings } from '../../build/panel';
 import { formatQuantity } from '../../ground/quantity';
 import { assignPins, costOf, type Assignment } from './assign';
 import { pinFit } from './fit';
 import { FORBIDDEN } from './matching';
+import { moduleFindings } from './module';
 import { boardSource, driveFact, pinAt, profileOf } from './profile';
 import { pinList, proposalsFor } from './proposals';
 
@@ -32,7 +33,7 @@ export function boardFindings(job: Job, lines: readonly Line[], presses: readonl
       }),
     ];
   const waits =
-    presses.length === 0
+    presses.length === 0 && !onlyListens(job)
       ? [
           finding('board', 'waits', {
             verdict: 'unknown',
@@ -42,13 +43,16 @@ export function boardFindings(job: Job, lines: readonly Line[], presses: readonl
           }),
         ]
       : [];
-  if (lines.length === 0) return waits;
+  const module = moduleFindings(job, profile);
+  if (lines.length === 0)
+    return [...waits, ...module, ...(onlyListens(job) && module.length === 0 ? [noLine(job)] : [])];
   // The assignment is worked out once and only where a line is without a pin or badly placed.
   let placed: Assignment | null = null;
   const placing = (): Assignment => (placed ??= assignPins(job, lines, profile));
   const open = lines.filter((l) => pinOf(job, l.id) === null);
   const out = [
     ...waits,
+    ...module,
     ...lines.flatMap((line) => concerning({ line: line.id }, [lineFinding(job, line, lines, profile)])),
   ];
   const refused = open.length > 0 || clashes(job, lines).length > 0 ? placing() : null;
@@ -57,6 +61,16 @@ export function boardFindings(job: Job, lines: readonly Line[], presses: readonl
   const drive = driveFact(job);
   return [...out, ...currentFindings(job, lines, profile), ...panelFindings(job, drive)];
 }
+
+/** Nothing lies on a pin of what only listens: nothing yet, or all of it comes by message. */
+const noLine = (job: Job): Finding =>
+  finding('board', 'lines', {
+    verdict: job.senses.length === 0 ? 'unknown' : 'settled',
+    title: job.senses.length === 0 ? 'What is listened to is not said yet' : 'All that is listened to comes by message',
+    caption: job.senses.length === 0 ? 'no sense yet' : 'no pin needed',
+    source: ['maker'],
+    remedy: job.senses.length === 0 ? { text: 'Add in Sense what is listened to.' } : null,
+  });
 
 /** Lines that share a pin. */
 const clashes = (job: Job, lines: readonly Line[]): readonly (readonly Line[])[] =>
@@ -214,7 +228,7 @@ function pinRemedy(job: Job, line: Line, lines: readonly Line[], profile: BoardP
     };
   const own = pinAt(profile, pinOf(job, line.id));
   const held: Line = { ...line, pulledDown: true };
-  if (press && own && !line.pulledDown && line.acts && pinFit(held, own, job, profile).verdict === 'settled')
+  if (press && own && mayBeHeld(line) && pinFit(held, own, job, profile).verdict === 'settled')
     return {
       text: `A ${formatQuantity(PULL_DOWN_OHMS, 'Ω')} resistor from the pin to ground holds the driver off.`,
       label: 'Add the pull-down',
@@ -223,13 +237,16 @@ function pinRemedy(job: Job, line: Line, lines: readonly Line[], profile: BoardP
   return { ...bestPin(job, line, lines, profile) };
 }
 
+/** Whether a resistor to ground may be added to its pin: none is soldered into a bought switch. */
+const mayBeHeld = (line: Line): boolean => line.acts && !line.pulledDown && line.press?.way !== 'module-contact';
+
 /** The best pin for one line that no other lies on, with a pull-down where only that keeps it still. */
 function bestPin(job: Job, line: Line, lines: readonly Line[], profile: BoardProfile): Remedy {
   const used = new Set(lines.filter((l) => l.id !== line.id).map((l) => pinOf(job, l.id)));
   const at = (asked: Line): FreePin | null => freePin(job, asked, profile, used);
   const plain = at(line);
   const { press } = line;
-  const canHold = press && line.acts && !line.pulledDown && press.pressesOn === 'high';
+  const canHold = mayBeHeld(line) && press?.pressesOn === 'high';
   const withResistor = canHold && !plain?.still ? at({ ...line, pulledDown: true }) : null;
   if (press && withResistor?.still) return usePin(job, line, withResistor.pin, press.id);
   if (!plain) return { text: 'No free pin can do this; see what stands against it below.' };

@@ -4,6 +4,7 @@ import { formatQuantity } from '../../ground/quantity';
 import { type BoardPin, type BoardProfile, type Job, type PinAbility, machineOf } from '../../ground/job';
 import type { Line } from '../../build/lines';
 import { BOARD_EVENTS, EVENT_WORDS, eventSeconds, levelsOver, type BoardEvent } from './levels';
+import { builtInFit } from './built-in';
 import { contactOver, longestClosed } from './power-up';
 
 /** How a line would fare on a pin. */
@@ -15,7 +16,7 @@ export interface PinFit {
   readonly against: Against | null;
 }
 /** Why a line may not lie on a pin. */
-export type Against = 'taken' | PinAbility | 'strap' | 'five-volt' | 'amps' | 'twitch';
+export type Against = 'taken' | 'built-in' | PinAbility | 'strap' | 'five-volt' | 'amps' | 'twitch';
 
 const ABILITY_WORDS: Readonly<Record<PinAbility, string>> = {
   output: 'gives no level',
@@ -41,6 +42,8 @@ export function pinFit(line: Line, pin: BoardPin, job: Job, profile: BoardProfil
     caption,
     against,
   });
+  const builtIn = builtInFit(line, pin, profile);
+  if (builtIn) return no('built-in', ...builtIn);
   if (pin.can.length === 0) return no('taken', `${pinName(pin)} is ${pin.nature}`, `${short(pin)} is taken`);
   const lacks = line.asks.find((a) => !pin.can.includes(a));
   if (lacks)

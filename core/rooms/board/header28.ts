@@ -55,5 +55,6 @@ export const HEADER_28: BoardProfile = {
   resetSeconds: 1,
   programSeconds: 0,
   tags: {},
+  module: null,
   pins: PLACE.map((_, gpio) => headerPin(gpio)),
 };

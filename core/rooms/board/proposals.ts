@@ -84,7 +84,8 @@ function pulledDown(
   concerned: ReadonlySet<string>,
 ): Proposal[] {
   const open = presses.filter(
-    (p) => !p.pullDown && p.pressesOn === 'high' && p.input === 'level' && concerned.has(p.id),
+    (p) =>
+      !p.pullDown && p.way !== 'module-contact' && p.pressesOn === 'high' && p.input === 'level' && concerned.has(p.id),
   );
   if (open.length === 0) return [];
   const edits = open.map((p): JobEdit => ({ do: 'set', at: 'press', of: p.id, set: { pullDown: true } }));

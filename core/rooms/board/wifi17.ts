@@ -41,6 +41,7 @@ export const WIFI_17: BoardProfile = {
   resetSeconds: 0.01,
   programSeconds: 15,
   tags: {},
+  module: null,
   pins: [
     busy(0, 'D3', 'right 4', 'high', 'must be high at reset, toggles', 'toggles'),
     busy(1, 'TX', 'right 13', null, 'prints while booting', 'toggles'),

@@ -35,6 +35,7 @@ export const WIFI_34: BoardProfile = {
   resetSeconds: 0.01,
   programSeconds: 20,
   tags: {},
+  module: null,
   pins: [
     boardPin(0, 'IO0', 'right 14', {
       can: WAKES,

@@ -10,6 +10,7 @@ import { asFarAsSaid } from './ids';
 import { isolationFinding, moduleFinding, polarityFinding, whenFinding } from './judge-sort';
 import { judgeSource } from './judge-sources';
 import { judgeLoads } from './judge-volts';
+import { moduleSupplyFindings } from './module-supply';
 import { proposedSupply } from './proposal';
 import { supplyTree } from '../../engines/supply';
 import { supplyRun } from './supply-run';
@@ -20,6 +21,8 @@ import { togetherFindings } from './together';
  * @param pressWatts heat of what presses are built with, coils apart, W.
  */
 export function feedFindings(job: Job, facts: Facts, pressWatts = 0): Finding[] {
+  const { drive } = facts;
+  if (job.feed.sources.length === 0 && drive?.module) return moduleSupplyFindings(job, drive);
   if (job.feed.sources.length === 0)
     return [
       finding('feed', 'supply', {
@@ -43,6 +46,7 @@ export function feedFindings(job: Job, facts: Facts, pressWatts = 0): Finding[] 
   });
   return [
     ...sources,
+    ...(drive ? moduleSupplyFindings(job, drive) : []),
     ...judgeLoads(job, r),
     ...r.tree.nodes.flatMap(({ id }, place) =>
       concerning({ nodes: [id] }, asFarAsSaid(r, place, judgePart(job, r, place))),

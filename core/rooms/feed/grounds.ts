@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { atMost, derive, finding, judged, measured, type Finding } from '../../ground/finding';
 import type { DriveFact, Facts } from '../../ground/facts';
-import { CONTROLLER, type FeedSource, type Job } from '../../ground/job';
+import { CONTROLLER, reachOf, type FeedSource, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { dividerOhms } from '../../build/panel';
 import { leadJoins, LEAD_APART } from '../../build/programming-lead';
@@ -50,7 +50,10 @@ export function joinsOf(job: Job, facts: Facts, r: SupplyRun): Join[] {
       reads: !floats(s) && !floats(controller),
     });
   }
-  const sharing = facts.presses.filter((p) => p.sharesGround);
+  const sharing = [
+    ...facts.presses.filter((p) => p.sharesGround),
+    ...job.senses.filter((s) => reachOf(s) === 'joined'),
+  ];
   if (sharing.length > 0 && controller.kind !== 'rail')
     out.push({
       id: `${controller.id}~${MACHINE}`,

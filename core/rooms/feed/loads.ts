@@ -40,7 +40,8 @@ const LOAD_RANGE: Origin = { from: 'source', key: 'load-range' };
 /** The controller: its bursts may come at any instant. */
 function controllerLoad(job: Job, facts: Facts, tree: SupplyTree): FedLoad[] {
   const d = facts.drive;
-  if (!d) return [];
+  // A bought switch feeds itself.
+  if (!d || d.module) return [];
   const source: Origin = { from: 'source', key: d.source };
   const chip = job.feed.duty.into === 'chip';
   return [

@@ -1,12 +1,14 @@
 import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
-import { CONTROLLER, isUntouched, type Job, type SenseKind } from '../../ground/job';
+import { CONTROLLER, isUntouched, reachOf, type Job } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
+import { moduleFindings } from './module';
 import { neverFinding } from './never';
 import { pressEndFindings } from './press-end';
+import { senseWireFindings } from './sense-wires';
 
 /** Sources of the cautions that hold numbers. */
 const SOURCE_OF: Readonly<Record<string, readonly SourceKey[]>> = {
@@ -22,6 +24,8 @@ const SOURCE_OF: Readonly<Record<string, readonly SourceKey[]>> = {
 export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[] {
   const out = [
     ...isolationGate(job, facts),
+    ...senseWireFindings(job, Object.keys(facts.controls).length > 0),
+    ...moduleFindings(job, facts),
     ...loadFindings(job, facts),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),
@@ -101,24 +105,33 @@ function powerBackFindings(job: Job, facts: Facts): Finding[] {
 interface Joined {
   readonly press: boolean;
   readonly rail: boolean;
+  /** Senses whose wires go into its circuit. */
+  readonly senses: readonly string[];
 }
+const joinsAny = ({ press, rail, senses }: Joined): boolean => press || rail || senses.length > 0;
 
-const tiedGate = (id: string, { press, rail }: Joined, dangerous: boolean): Finding =>
-  finding('guard', id, {
-    verdict: press || rail || dangerous ? 'stop' : 'tight',
+const tiedGate = (id: string, joined: Joined, dangerous: boolean): Finding => {
+  const { press, rail, senses } = joined;
+  return finding('guard', id, {
+    verdict: joinsAny(joined) || dangerous ? 'stop' : 'tight',
     title: rail
       ? 'The controller hangs on a rail that is tied to mains: it, its USB lead, its switches and sensors are live'
       : press
         ? 'The planned press would join your ground to mains'
-        : 'The low-voltage side is tied to mains: keep it apart with reinforced insulation',
+        : senses.length > 0
+          ? `The wires of ${senses.join(', ')} would join your ground to mains`
+          : 'The low-voltage side is tied to mains: keep it apart with reinforced insulation',
     caption: 'tied to mains',
     source: ['isolation-bounds', 'iec-60664'],
     remedy: {
       text: rail
         ? 'Feed the controller from an isolated supply of its own.'
-        : 'Choose a way that keeps the sides apart, and hand the inside to licensed work.',
+        : !press && senses.length > 0
+          ? 'Sense it from outside, or over an optocoupler with reinforced insulation, and hand the inside to licensed work.'
+          : 'Choose a way that keeps the sides apart, and hand the inside to licensed work.',
     },
   });
+};
 
 const isolatedGate = (id: string): Finding =>
   finding('guard', id, {
@@ -137,11 +150,8 @@ const apartGate = (id: string): Finding =>
     remedy: { text: 'Join no wire of the two sides before it was tested with 500 V by whoever may.' },
   });
 
-/** Senses that look at a machine without a wire to it; any other may be a wire into its casing. */
-const NO_WIRE: readonly SenseKind[] = ['light', 'temperature', 'message'];
-
 function closedGate(job: Job, id: string): Finding {
-  const wired = job.senses.filter((s) => !NO_WIRE.includes(s.kind)).map((s) => s.name);
+  const wired = job.senses.filter((s) => reachOf(s) !== 'apart').map((s) => s.name);
   return finding('guard', id, {
     verdict: wired.length === 0 ? 'settled' : 'tight',
     title:
@@ -156,14 +166,17 @@ function closedGate(job: Job, id: string): Finding {
   });
 }
 
-const unprovenGate = (id: string, { press, rail }: Joined, atLowVoltage: boolean): Finding =>
-  finding('guard', id, {
-    verdict: press || rail ? 'stop' : 'unknown',
+const unprovenGate = (id: string, joined: Joined, atLowVoltage: boolean): Finding => {
+  const { press, rail, senses } = joined;
+  return finding('guard', id, {
+    verdict: joinsAny(joined) ? 'stop' : 'unknown',
     title: press
       ? 'A shared ground is planned and isolation is not proven'
       : rail
         ? 'The controller hangs on the machine’s rail and isolation is not proven'
-        : 'Isolation from mains is not proven',
+        : senses.length > 0
+          ? `The wires of ${senses.join(', ')} go into the machine, which joins the grounds, and isolation is not proven`
+          : 'Isolation from mains is not proven',
     caption: 'isolation not proven',
     source: ['isolation-bounds'],
     remedy: {
@@ -172,19 +185,24 @@ const unprovenGate = (id: string, { press, rail }: Joined, atLowVoltage: boolean
         : 'Take the isolation readings in Probe.',
     },
   });
+};
 
 function isolationGate(job: Job, facts: Facts): Finding[] {
   // The ground is one: a press of another control that joins it joins it for every other one as well.
   const joined: Joined = {
     press: facts.presses.some((p) => p.sharesGround),
     rail: feedingSource(job.feed, CONTROLLER)?.kind === 'rail',
+    senses: job.senses.filter((s) => reachOf(s) === 'joined').map((s) => s.name),
   };
-  return Object.entries(facts.controls).map(([control, f]) => {
+  const read = Object.entries(facts.controls).map(([control, f]) => {
     const id = `isolation.${control}`;
     if (f.isolation === 'not-isolated') return tiedGate(id, joined, f.dangerous);
     if (f.isolation === 'isolated') return isolatedGate(id);
-    if (!joined.press && !joined.rail && isUntouched(job, control)) return closedGate(job, id);
+    if (!joinsAny(joined) && isUntouched(job, control)) return closedGate(job, id);
     const low = f.isolation === 'low-voltage';
-    return low && !joined.press && !joined.rail ? apartGate(id) : unprovenGate(id, joined, low);
+    return low && !joinsAny(joined) ? apartGate(id) : unprovenGate(id, joined, low);
   });
+  // A machine of which no terminal was named was not read at all.
+  if (read.length === 0 && joinsAny(joined)) return [unprovenGate('isolation', joined, false)];
+  return read;
 }

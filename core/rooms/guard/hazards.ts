@@ -1,5 +1,5 @@
 import type { Facts } from '../../ground/facts';
-import type { Hazard, Job } from '../../ground/job';
+import { reachOf, type Hazard, type Job } from '../../ground/job';
 import { CELLS } from '../../engines/supply';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
@@ -27,6 +27,7 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
     controls.some((f) => f.dangerous) ||
     facts.presses.some((p) => p.mains) ||
     sources.some((s) => s.kind === 'mains-module') ||
+    !!facts.drive?.module ||
     mainsFed(job)
   )
     derived.add('mains');
@@ -39,7 +40,7 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
  */
 export function cautionsOf(job: Job, facts: Facts): Caution[] {
   const { loadKind } = job.guard;
-  const load = facts.presses.some((p) => p.contact)
+  const load = carriesLoad(facts)
     ? [
         GENERAL.conductors,
         ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []),
@@ -49,16 +50,23 @@ export function cautionsOf(job: Job, facts: Facts): Caution[] {
   return [
     ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
     ...load,
-    ...(facts.presses.some((p) => p.sharesGround) ? [GENERAL.groundShift] : []),
+    ...(facts.presses.some((p) => p.sharesGround) || job.senses.some((s) => reachOf(s) === 'joined')
+      ? [GENERAL.groundShift]
+      : []),
     ...(mainsOnBoard(job, facts) ? [GENERAL.programming] : []),
     GENERAL.ownDevices,
   ];
 }
 
+/** Whether a contact of the plan carries the machine's load: that of a press, or of a bought switch that the machine hangs behind. */
+const carriesLoad = (facts: Facts): boolean =>
+  facts.presses.some((p) => p.contact !== null) || !!facts.drive?.moduleContact;
+
 /** Whether mains stands on what the controller is built with: a mains module, a contact that carries it, a side that is tied to it. */
 const mainsOnBoard = (job: Job, facts: Facts): boolean =>
   job.feed.sources.some((s) => s.kind === 'mains-module') ||
   facts.presses.some((p) => p.mains) ||
+  !!facts.drive?.module ||
   Object.values(facts.controls).some((f) => f.isolation === 'not-isolated' || f.dangerous);
 
 /** True where somebody must prove the machine dead before opening it: wherever mains is, or may be, inside. */

@@ -15,6 +15,7 @@ import {
 } from '../../ground/finding';
 import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../../ground/facts';
 import type { Job } from '../../ground/job';
+import { isContactPlanned } from './module';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
 const DERATE = 0.8;
@@ -45,12 +46,17 @@ function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high:
 /** The very contact that the chosen way puts before a load, against that load: steady, and at the moment it closes. */
 export function loadFindings(job: Job, facts: Facts): Finding[] {
   const carrying = facts.presses.filter((p) => p.contact !== null);
-  return carrying.flatMap((press, i) =>
-    forPress(press, i, carrying.length, contactFindings(job, facts, press, present(press.contact))),
-  );
+  const held = isContactPlanned(facts) ? null : (facts.drive?.moduleContact ?? null);
+  return [
+    ...carrying.flatMap((press, i) =>
+      forPress(press, i, carrying.length, contactFindings(job, facts, press, present(press.contact))),
+    ),
+    // The machine hangs behind the contact of a bought switch whether or not a press moves it.
+    ...(held ? contactFindings(job, facts, null, held) : []),
+  ];
 }
 
-function contactFindings(job: Job, facts: Facts, press: PressFact, contact: ContactFact): Finding[] {
+function contactFindings(job: Job, facts: Facts, press: PressFact | null, contact: ContactFact): Finding[] {
   const { loadWatts, loadKind } = job.guard;
   if (loadWatts === null || loadWatts <= 0)
     return [
@@ -71,8 +77,15 @@ function contactFindings(job: Job, facts: Facts, press: PressFact, contact: Cont
         remedy: { text: 'Say it below: a heater is resistive, a fan or a compressor a motor.' },
       }),
     ];
-  const capacitor = press.way === 'control-box' ? job.presses.find((p) => p.id === press.id)?.motor.runCapacitor : 'no';
-  return judgedLoad(loadVolts(job, facts.controls[press.control]), loadWatts, loadKind, contact, capacitor !== 'no');
+  const capacitor =
+    press?.way === 'control-box' ? job.presses.find((p) => p.id === press.id)?.motor.runCapacitor : 'no';
+  return judgedLoad(
+    loadVolts(job, press ? facts.controls[press.control] : undefined),
+    loadWatts,
+    loadKind,
+    contact,
+    capacitor !== 'no',
+  );
 }
 
 const STRONGER: Remedy = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };

@@ -22,11 +22,12 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   if (hurts && press.way === 'switched-supply' && plan?.supply.atRest === 'closed') return [fedAtRest(press.id)];
   const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
   if (longest === 0) return [];
-  const single = press.outputs === 1 && press.input === 'level';
+  // Nothing goes between pin and driver inside of a bought switch.
+  const single = press.outputs === 1 && press.input === 'level' && press.way !== 'module-contact';
   if (job.guard.cutOff === 'one-shot' && single)
     return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
   if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
-  return [job.wish.hazardsReviewed ? programEnds(single || press.jerks) : NOT_ASKED];
+  return [job.wish.hazardsReviewed ? programEnds(single || press.jerks || press.way === 'module-contact') : NOT_ASKED];
 }
 
 /** A contact that is closed at rest: a controller that is dead, or a monostable that ends a press, feeds the machine. */

@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
-import { jobText, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
+import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
 import type { Bill } from '../../engines/parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
 import {
@@ -14,6 +14,7 @@ import {
   type FirmwareSense,
   type FirmwareSign,
 } from './firmware';
+import type { FirmwareHeld } from './firmware-listen';
 import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
 import { slug } from './slug';
@@ -67,6 +68,8 @@ export interface PackInput {
   readonly senses: readonly FirmwareSense[];
   readonly hands: readonly FirmwareHand[];
   readonly signs: readonly FirmwareSign[];
+  /** Contacts that stand closed while nothing is pressed. */
+  readonly held: readonly FirmwareHeld[];
   /** Null while nothing is wired. */
   readonly wiring: {
     readonly sheet: Sheet;
@@ -183,6 +186,7 @@ const drivenBy = (presses: PackInput['presses']): FirmwarePress[] =>
 
 /** Whether the packed program can do all that the job asks: every press, every other side, every sense that is read. */
 function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress[]): boolean {
+  if (onlyListens(job)) return senses.length > 0 && senses.length === job.senses.length;
   if (able.length === 0 || able.flatMap(packedContacts).length > MOST_CONTACTS) return false;
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
@@ -200,8 +204,10 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress
 function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
   const presses = drivenBy(input.presses);
   if (!doesAll(input, presses)) return [];
-  const { hands, senses, signs, lacks } = input;
-  return Object.entries(firmwareFiles(input.job, { presses, hands, senses, signs, lacks, stops })).map(([file, body]) =>
+  const { job, hands, senses, signs, held, lacks } = input;
+  const listens = onlyListens(job);
+  const files = firmwareFiles(job, { presses, hands, senses, signs, held, listens, lacks, stops });
+  return Object.entries(files).map(([file, body]) =>
     text(file, file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week', 'text/x-c', body),
   );
 }

@@ -1,17 +1,21 @@
+/** How many functions are filled in: always three, those that read what lies on no pin, and one that hears of changes. */
+const COUNTS = ['Three', 'Four', 'Five'] as const;
+
 /** The header of the packed program: the functions to fill in, and what it offers. */
 export const headerText = (
   yours: readonly { readonly number: number; readonly name: string }[],
+  changed: string,
 ): string => `/* Gentle Thumb: the moves and their week, for any C99 compiler. */
 #ifndef GENTLE_THUMB_H
 #define GENTLE_THUMB_H
 
 #include <stdint.h>
 
-/* ${yours.length > 0 ? 'Four' : 'Three'} functions to fill in for your controller. */
+/* ${COUNTS[Number(yours.length > 0) + Number(changed !== '')]} functions to fill in for your controller. */
 void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-${yours.length === 0 ? '' : readSense(yours)}
+${yours.length === 0 ? '' : readSense(yours)}${changed}
 /* Call once, before anything else: every contact is opened. */
 void gt_setup(void);
 /* Call at least every few milliseconds. A call that comes too late opens the contacts and forgets the rest of the move:

@@ -1,9 +1,12 @@
-/** What the header declares: setting up, starting, stopping, the clock, and the tick that does it all. */
-export const TICK = `
+/**
+ * What the header declares: setting up, starting, stopping, the clock, and the tick that does it all.
+ * @param setup what setting up does before anything else. @param listens whether each change that is heard is told.
+ */
+export const tickText = (setup: string, listens: boolean): string => `
 void gt_setup(void)
 {
     int i;
-    by_hand = 0u;
+${setup}    by_hand = 0u;
     held = 0;
     for (i = 1; i <= ORDERS; i++) {
         /* Nobody knows what turned when the power went. */
@@ -127,7 +130,7 @@ void gt_tick(void)
         late += 1u;
     }
     listen(now);
-    follow_hands(now);
+${listens ? '    tell_changes();\n' : ''}    follow_hands(now);
     follow_clock();
     if (busy) {
         int waits_for_it = script[step].op == HOLD || script[step].op == UNTIL;

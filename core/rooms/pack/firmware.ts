@@ -6,7 +6,8 @@ import { MOVES, READ_EITHER, READ_PINS } from './firmware-moves';
 import { OUTPUTS } from './firmware-outputs';
 import { stepRows } from './firmware-steps';
 import { headerText, KINDS } from './firmware-text';
-import { TICK } from './firmware-tick';
+import { tickText } from './firmware-tick';
+import { changedText, setupText, TELL_CHANGES, type FirmwareHeld } from './firmware-listen';
 
 /** Pulse widths of a servo that stands for a level, s; `other` is a rocker's other side. */
 export interface FirmwarePulses {
@@ -76,6 +77,10 @@ export interface FirmwarePlan {
   readonly senses: readonly FirmwareSense[];
   readonly signs: readonly FirmwareSign[];
   readonly hands: readonly FirmwareHand[];
+  /** Contacts that it closes at the start and leaves closed. */
+  readonly held: readonly FirmwareHeld[];
+  /** Whether it tells each change that it hears. */
+  readonly listens: boolean;
   /** What the plan has and this program does not do. */
   readonly lacks: readonly string[];
   readonly stops: readonly string[];
@@ -310,6 +315,9 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${HANDS_TEXT}${TICK}`;
-  return { 'gentle_thumb.h': headerText(yours), 'gentle_thumb.c': source };
+${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tickText(setupText(plan.held, plan.listens, comment), plan.listens)}`;
+  return {
+    'gentle_thumb.h': headerText(yours, plan.listens ? changedText(plan.senses.map((s) => comment(s.name))) : ''),
+    'gentle_thumb.c': source,
+  };
 }

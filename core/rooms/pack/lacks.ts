@@ -1,6 +1,6 @@
-import { SENSES } from '../../build/lines';
+import { isReadable } from '../../build/lines';
 import type { PressFact } from '../../ground/facts';
-import { sensesRead, type Job } from '../../ground/job';
+import { onlyListens, sensesRead, type Job } from '../../ground/job';
 import { orderOf } from '../../engines/reversing';
 import { MOST_CONTACTS } from './most-contacts';
 
@@ -13,7 +13,8 @@ function contactsIn(job: Job, p: PressFact): number {
 
 /** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
 export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
-  if (presses.length === 0) return [];
+  const listens = onlyListens(job);
+  if (presses.length === 0 && !listens) return [];
   const several = job.presses.length > 1;
   const of = (press: PressFact): string => (several ? `${press.name}: ` : '');
   const ordered = (id: string): boolean => job.presses.some((p) => p.id === id && orderOf(p) !== null);
@@ -39,9 +40,12 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   const read = sensesRead(job);
   const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
   if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
-  const strange = job.senses.filter((s) => read.includes(s.id) && !SENSES[s.kind].readable).map((s) => s.name);
+  const strange = job.senses.filter((s) => read.includes(s.id) && !isReadable(s)).map((s) => s.name);
   if (strange.length > 0)
-    out.push(`the reading of ${strange.join(', ')}, which a move looks at: fill it in as gt_read_sense`);
+    out.push(
+      `the reading of ${strange.join(', ')}${listens ? '' : ', which a move looks at'}: fill it in as gt_read_sense`,
+    );
+  if (listens) out.push('who is told of a change, and how: fill it in as gt_changed');
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
   const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
   if (commands.length > 0)

@@ -1,6 +1,16 @@
 import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
-import { likeOf, sayPlace, sayValue, type ControlKind, type Job, isUntouched } from '../../ground/job';
+import {
+  isOutsideOnly,
+  isUntouched,
+  likeOf,
+  onlyListens,
+  reachOf,
+  sayPlace,
+  sayValue,
+  type ControlKind,
+  type Job,
+} from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
@@ -20,6 +30,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
     ...sizeFindings(pieces, faces, job.controls),
   ];
   if (job.controls.length === 0 && job.survey.strips.length === 0 && job.survey.keypads.length === 0) {
+    if (onlyListens(job) || isOutsideOnly(job)) return [...beside, nothingRead(job)];
     return [
       ...beside,
       finding('probe', 'none', {
@@ -34,6 +45,11 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
     ...surveys.flatMap((s) => {
       const name = present(job.controls.find((c) => c.id === s.control)).name;
       if (isUntouched(job, s.control)) return concerning({ control: s.control }, [untouchedFinding(s.control, name)]);
+      if (onlyListens(job))
+        return concerning({ control: s.control }, [
+          heardFinding(s.control, name),
+          ...isolationFindings(job, s.control, name),
+        ]);
       const tie = tieOf(job, s);
       return concerning({ control: s.control }, [
         ...(s.remainder.leads
@@ -48,6 +64,33 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
     ...beside,
   ];
 }
+
+/** Of a machine that is only listened to nothing has to be read, but where a wire goes into it. */
+function nothingRead(job: Job): Finding {
+  const wired = job.senses.filter((s) => !['apart', 'guessed'].includes(reachOf(s))).map((s) => s.name);
+  return finding('probe', 'none', {
+    verdict: wired.length === 0 ? 'settled' : 'unknown',
+    title:
+      wired.length === 0
+        ? `${onlyListens(job) ? 'Nothing is pressed' : 'It is pressed from outside'}, and no wire goes into the machine: nothing of it has to be read`
+        : `${wired.join(', ')} ${wired.length === 1 ? 'goes' : 'go'} into the machine, and nothing was read where`,
+    caption: wired.length === 0 ? 'nothing to read' : 'where it is tapped?',
+    source: ['way-order'],
+    remedy:
+      wired.length === 0
+        ? null
+        : { text: 'Name the two terminals that are tapped under Do: whether they are apart from mains is read there.' },
+  });
+}
+
+/** Two terminals that are tapped: what kind of control they would make is of no account. */
+const heardFinding = (control: string, name: string): Finding =>
+  finding('probe', `${control}.kind`, {
+    verdict: 'settled',
+    title: `${name} is only listened to: what presses it does not matter, whether it is apart from mains does`,
+    caption: 'listened to',
+    source: ['way-order'],
+  });
 
 /** Nothing goes to the inside of a control, and nothing of it was read. */
 const untouchedFinding = (control: string, name: string): Finding =>

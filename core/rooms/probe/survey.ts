@@ -1,6 +1,6 @@
 import { firstItem, present } from '../../ground/lists';
 import type { ControlFact, Facts } from '../../ground/facts';
-import { CONTROL_KINDS, likeOf, type ControlKind, type Job, type Reading } from '../../ground/job';
+import { CONTROL_KINDS, likeOf, onlyListens, type ControlKind, type Job, type Reading } from '../../ground/job';
 import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
 import { estimates } from './inference/estimate';
 import type { Estimate } from './inference/estimate-parts';
@@ -129,7 +129,13 @@ const nexts = new WeakMap<ControlSurvey, Map<string, NextReading | null>>();
  */
 export function nextFor(job: Job, survey: ControlSurvey, skip?: ReadonlySet<string>): NextReading | null {
   const name = job.controls.find((c) => c.id === survey.control)?.name;
-  const key = JSON.stringify([name, job.wish.hazards, isolationOf(job, survey.control), [...(skip ?? [])]]);
+  const key = JSON.stringify([
+    name,
+    job.wish.hazards,
+    onlyListens(job),
+    isolationOf(job, survey.control),
+    [...(skip ?? [])],
+  ]);
   const known = nexts.get(survey) ?? new Map<string, NextReading | null>();
   nexts.set(survey, known);
   let next = known.get(key);

@@ -1,6 +1,16 @@
 import { firstItem } from '../../ground/lists';
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
-import { freeId, freshHand, type Job, type Move, type Sentence, machineOf, looksFirst, sayAt } from '../../ground/job';
+import {
+  freeId,
+  freshHand,
+  type Job,
+  type Move,
+  type Sentence,
+  machineOf,
+  looksFirst,
+  onlyListens,
+  sayAt,
+} from '../../ground/job';
 import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { clockChangeFirings } from './firings';
@@ -37,6 +47,15 @@ function armRemedy(job: Job): Remedy {
 export function routineFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
   const acting = sentences.filter((s) => s.days.length > 0);
+  if (acting.length === 0 && sentences.length === 0 && onlyListens(job))
+    return [
+      finding('routine', 'none', {
+        verdict: 'settled',
+        title: 'It listens all the time and does nothing at a clock time',
+        caption: 'listens always',
+        source: ['maker'],
+      }),
+    ];
   if (acting.length === 0)
     return [
       finding('routine', 'none', {

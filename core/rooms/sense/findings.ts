@@ -1,5 +1,5 @@
 import { finding, type Finding } from '../../ground/finding';
-import { restContact, stateSense, type Job, type Sense, machineOf, sensesRead } from '../../ground/job';
+import { machineOf, onlyListens, restContact, sensesRead, stateSense, type Job, type Sense } from '../../ground/job';
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
@@ -67,6 +67,10 @@ function lacksOf(sense: Sense, read: boolean): string {
     : '';
 }
 
+/** Who looks at a sense, in words. */
+const lookedAt = (job: Job, read: boolean): string =>
+  onlyListens(job) ? 'Each change of it is told' : read ? 'A move looks at it' : 'No move looks at it yet';
+
 const TOLD: Readonly<Record<Exclude<Sense['tells'], 'other'>, string>> = {
   'at-rest': 'the rest',
   'at-work': 'the work',
@@ -91,7 +95,7 @@ function otherFindings(job: Job, sense: Sense): Finding[] {
   return [
     finding('sense', `sense.${sense.id}`, {
       verdict: lacks ? 'unknown' : read && !ofWorld ? 'settled' : 'tight',
-      title: lacks ? `${sense.name}: ${lacks}` : `${said}. ${read ? 'A move looks at it' : 'No move looks at it yet'}`,
+      title: lacks ? `${sense.name}: ${lacks}` : `${said}. ${lookedAt(job, read)}`,
       caption: lacks ? 'sense not told' : read ? sense.name : `${sense.name}, unread`,
       source: ['contact-meaning'],
       remedy: lacks
@@ -105,6 +109,13 @@ function otherFindings(job: Job, sense: Sense): Finding[] {
   ];
 }
 
+const NOTHING_HEARD = finding('sense', 'none', {
+  verdict: 'unknown',
+  title: 'It is to listen, and nothing is listened to yet',
+  caption: 'no sense yet',
+  remedy: { text: 'Add a sense: what it is, what it tells, where its wires go.' },
+});
+
 function stateFindings(job: Job): Finding[] {
   const sense = stateSense(job);
   if (sense && sense.tells !== 'other') {
@@ -117,7 +128,7 @@ function stateFindings(job: Job): Finding[] {
     return [
       finding('sense', 'contact', {
         verdict: read ? 'settled' : 'tight',
-        title: read ? `${tells}. A move looks at it` : `${tells}. No move looks at it yet`,
+        title: `${tells}. ${lookedAt(job, read)}`,
         caption: read ? `contact at ${word}` : `contact at ${word}, unread`,
         source: ['contact-meaning'],
         remedy: read
@@ -128,6 +139,7 @@ function stateFindings(job: Job): Finding[] {
       }),
     ];
   }
+  if (onlyListens(job)) return job.senses.length > 0 ? [] : [NOTHING_HEARD];
   const { kind } = machineOf(job);
   const does =
     kind === 'unknown'

@@ -1,7 +1,16 @@
 import { present } from '../../ground/lists';
 import { byHarm, finding, type Finding, summary } from '../../ground/finding';
 import { forPress, type Facts } from '../../ground/facts';
-import { applyEdit, isPressPlace, WAYS, type Job, type JobEdit, type Press, type Way } from '../../ground/job';
+import {
+  applyEdit,
+  isPressPlace,
+  onlyListens,
+  WAYS,
+  type Job,
+  type JobEdit,
+  type Press,
+  type Way,
+} from '../../ground/job';
 import { brokenPicks, takenPart } from '../../engines/parts';
 import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../../build/ways';
 import { modeFindings } from './module-mode';
@@ -155,7 +164,18 @@ export function thumbFindings(job: Job, plans: readonly PlannedPress[]): Finding
   );
   if (plans.length === 0)
     return [
-      finding('thumb', 'waits', { verdict: 'unknown', title: 'No control to press yet', caption: 'waits for Probe' }),
+      onlyListens(job)
+        ? finding('thumb', 'waits', {
+            verdict: 'settled',
+            title: 'Nothing is pressed: it only listens',
+            caption: 'nothing to press',
+            source: ['maker'],
+          })
+        : finding('thumb', 'waits', {
+            verdict: 'unknown',
+            title: 'No control to press yet',
+            caption: 'waits for Probe',
+          }),
       ...broken,
     ];
   const [first, ...others] = plans.map((plan, i) => forPress(plan.press, i, plans.length, pressFindings(plan)));

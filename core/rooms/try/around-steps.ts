@@ -1,4 +1,4 @@
-import type { Hand, Job, Sense, Sign } from '../../ground/job';
+import { isOfModule, type Hand, type Job, type Sense, type Sign } from '../../ground/job';
 import type { SheetStep } from './sheet-step';
 
 /** A step that is taken at the machine itself. */
@@ -33,10 +33,34 @@ export const senseSteps = (job: Job): readonly SheetStep[] =>
       : []),
   ]);
 
+/** What only listens must come back by itself, and leave the machine as it was meanwhile. */
+export const listensAgainStep = (): SheetStep =>
+  atMachine(
+    'restarts',
+    'Restart it ten times while the machine works',
+    'Cut its supply for a second, ten times.',
+    'the machine goes on as it would without it, or as after any power cut; each time it tells how things stand, and once',
+    10,
+  );
+
+/** News counts once it has reached whom it is meant for. */
+export const toldSteps = (job: Job): readonly SheetStep[] =>
+  job.senses.map((s) =>
+    atMachine(
+      `told@${s.id}`,
+      `${s.name} is told to whom it is meant for`,
+      'Let the machine do it by itself, for as short as it ever does, with nobody at the bench.',
+      'whoever is to hear of it hears of it, once, as soon as was wished, and hears as well when it is over',
+      2,
+    ),
+  );
+
 const readAt = (s: Sense): string =>
-  s.kind === 'message'
-    ? 'Read what arrives on its topic.'
-    : 'Read its pin with a meter, against the controller’s ground.';
+  isOfModule(s)
+    ? 'Read what the switch itself tells.'
+    : s.kind === 'message'
+      ? 'Read what arrives on its topic.'
+      : 'Read its pin with a meter, against the controller’s ground.';
 
 const HAND_TRIES: Readonly<
   Record<Hand['kind'], readonly [title: string, how: string, expected: string, wanted: number]>

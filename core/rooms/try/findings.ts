@@ -1,6 +1,6 @@
 import { present } from '../../ground/lists';
 import { atLeast, chosen, derive, finding, judged, type Finding, type Verdict, summary } from '../../ground/finding';
-import { sayTime, type Job } from '../../ground/job';
+import { onlyListens, sayTime, type Job } from '../../ground/job';
 import { stillCounts } from './basis';
 import { SIGN_OFF } from './sign-off';
 import { progressOf, successRun, testSheet, type StepProgress } from './sheet';
@@ -52,7 +52,7 @@ export function tryFindings(job: Job, proveDead: boolean, stops: readonly Findin
       remedy: state === 'failed' ? { text: 'Find out why, mend it, and begin this step anew.' } : null,
     }),
   );
-  return [...out, successFinding(job, progress), sheetFinding(job, progress, stops)];
+  return [...out, ...(onlyListens(job) ? [] : [successFinding(job, progress)]), sheetFinding(job, progress, stops)];
 }
 
 /** What the many presses show, once they are done, against what the plan needs as often as it presses. */

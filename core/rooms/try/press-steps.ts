@@ -2,7 +2,7 @@ import { itemAt } from '../../ground/lists';
 import { oneShot } from '../../engines/electrics';
 import { hasOther, orderOf, otherWords } from '../../engines/reversing';
 import { handsIn } from '../../build/panel';
-import { pressedIn, sidesOf, stepsOf, type Job, type Move, type Press, type Way } from '../../ground/job';
+import { onlyListens, pressedIn, sidesOf, stepsOf, type Job, type Move, type Press, type Way } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { SheetStep } from './sheet-step';
 
@@ -19,8 +19,9 @@ export interface TriedPress {
 /** Ways that move a motor, of which no button is pressed. */
 const MOTORS: readonly (Way | null)[] = ['reverse-motor', 'control-box', 'hand-mechanism'];
 
-/** Every press that a move makes or a hand asks for, each of its sides by itself; the first press of the job where none does. */
+/** Every press that a move makes or a hand asks for, each of its sides by itself; the first press of the job where none does; none where it only listens. */
 export function pressesTried(job: Job): readonly TriedPress[] {
+  if (onlyListens(job)) return [];
   const asked = new Set([...pressedIn(job), ...handsIn(job).map((h) => h.asks)]);
   const made = job.presses.filter((p) => asked.has(p.id));
   const presses: readonly (Press | null)[] = made.length > 0 ? made : [job.presses[0] ?? null];

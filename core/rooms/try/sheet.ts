@@ -1,6 +1,6 @@
 import { chosen, derive, type Step } from '../../ground/finding';
-import { neverSaid, type Job, type Trial } from '../../ground/job';
-import { handSteps, senseSteps, signSteps } from './around-steps';
+import { neverSaid, onlyListens, type Job, type Trial } from '../../ground/job';
+import { handSteps, listensAgainStep, senseSteps, signSteps, toldSteps } from './around-steps';
 import { stillCounts } from './basis';
 import {
   byHandSteps,
@@ -62,9 +62,10 @@ export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
   return [
     ...(proveDead ? [PROVE_DEAD] : []),
     ...tried.map((t) => dummyStep(job, t)),
-    restartsStep(),
+    onlyListens(job) ? listensAgainStep() : restartsStep(),
     ...tried.flatMap((t) => [...seriesSteps(t), ...cutOffSteps(job, t)]),
     ...senseSteps(job),
+    ...(onlyListens(job) ? toldSteps(job) : []),
     ...tried.map((t, i) => oneStep(job, t, i === 0)),
     ...tried.flatMap((t) => reversalSteps(t)),
     ...handSteps(job),

@@ -46,5 +46,19 @@ export function wishFindings(job: Job): Finding[] {
           remedy: { text: 'Tick what applies; Guard builds its list from it.' },
         }),
   );
+  if (w.does === 'listens' && job.presses.length > 0)
+    out.push(
+      finding('wish', 'listens', {
+        verdict: 'unknown',
+        title: `It is to listen only, and ${job.presses.map((p) => p.name).join(', ')} ${job.presses.length === 1 ? 'is' : 'are'} planned to press`,
+        caption: 'listens or presses?',
+        source: ['maker'],
+        remedy: {
+          text: 'Take the presses away in Thumb, or let it press.',
+          label: 'It presses',
+          edit: { do: 'set', at: 'wish', set: { does: 'acts' }, say: 'it presses, moves or switches something' },
+        },
+      }),
+    );
   return out;
 }

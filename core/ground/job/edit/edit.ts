@@ -1,6 +1,7 @@
 import { sayChanges } from '../../field';
 import { freshControl } from './fresh';
 import { pressOf } from '../document/owners';
+import { isFromOutside } from '../document/press/types';
 import { cascaded } from '../gate/cascade';
 import { LOG_LINES, LOG_TEXT } from '../document/fields';
 import type { LoadProblem } from '../document/problem';
@@ -269,13 +270,16 @@ function givenBy(
   return [...new Set([...(confirmed ?? before.given), ...changed, ...named.filter((path) => known.includes(path))])];
 }
 
-/** The job with one more control; the first one is pressed, since a machine with one button is what most begin with. */
+/**
+ * The job with one more control; the first one is pressed, since a machine with one button is what most begin with, unless the job only
+ * listens. What is switched from outside keeps to no control.
+ */
 function withControl(job: Job, { id, name }: { id: string; name: string }): Job {
   if (job.controls.some((c) => c.id === id)) return job;
   const control = freshControl(id, name);
-  const waits = job.presses.find((p) => p.control === '');
+  const waits = job.presses.find((p) => p.control === '' && !isFromOutside(p.way));
   const presses =
-    job.controls.length > 0
+    job.controls.length > 0 || job.wish.does === 'listens'
       ? job.presses
       : waits
         ? job.presses.map((p) => (p === waits ? { ...p, control: id } : p))

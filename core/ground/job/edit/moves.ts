@@ -35,10 +35,15 @@ export const pressedFor = (job: Pick<Job, 'act'>, press: string, seconds: number
     })),
 });
 
-/** One contact that tells the rest of the machine: what most begin with. */
+/** One contact of one's own that tells the rest of the machine: what most begin with. */
 export const restContact = (job: Job): JobEdit => ({
   do: 'put',
   list: 'senses',
-  item: { ...freshSense(freeId(job, 'rest contact'), 'rest contact'), kind: 'contact', tells: 'at-rest' },
+  item: {
+    ...freshSense(freeId(job, 'rest contact'), 'rest contact'),
+    kind: 'contact',
+    touches: 'own',
+    tells: 'at-rest',
+  },
   say: 'one contact at rest',
 });

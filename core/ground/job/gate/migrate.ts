@@ -10,6 +10,7 @@ import { toEighth } from '../versions/to-8';
 import { toNinth } from '../versions/to-9';
 import { toTenth } from '../versions/to-10';
 import { toEleventh } from '../versions/to-11';
+import { toTwelfth } from '../versions/to-12';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -23,6 +24,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   8: toNinth,
   9: toTenth,
   10: toEleventh,
+  11: toTwelfth,
 };
 
 /**

@@ -1,5 +1,5 @@
 import type { ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, type Job, type Reading } from '../../../ground/job';
+import { CONTROL_KINDS, onlyListens, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
 import { following } from './follows';
@@ -95,9 +95,11 @@ export function nextReading(
     return describe(job, control, first, p, {
       gainBits: 0,
       tellsKind: false,
-      toGo: isolation.missing.length + readingsLeft(p),
+      toGo: isolation.missing.length + (onlyListens(job) ? 0 : readingsLeft(p)),
       why: 'Isolation from mains comes before everything else.',
     });
+  // What is only listened to may be of any kind.
+  if (onlyListens(job)) return null;
   return p.kinds[p.leading] >= KNOWN_AT ? knownNext(job, control, p, skip) : tellingNext(job, control, p, skip);
 }
 

@@ -1,4 +1,5 @@
 import { freshOf } from '../../../field';
+import { onlyListens } from '../listens';
 import type { Job } from '../types';
 import { askFields, moveFields, partFields, stepFields } from './fields';
 import type { MachineAsk, MachinePart, Move, ScriptStep, MoveStep, StepKind } from './types';
@@ -103,10 +104,11 @@ export const pressedIn = (job: Pick<Job, 'act'>): readonly string[] => [
   ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy))),
 ];
 
-/** Ids of all senses that some move reads, each once. */
-export const sensesRead = (job: Pick<Job, 'act'>): readonly string[] => [
-  ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap((s) => (s.sense === '' ? [] : [s.sense])))),
-];
+/** Ids of all senses that some move reads, each once; of all senses where it only listens. */
+export const sensesRead = (job: Pick<Job, 'act' | 'wish' | 'presses' | 'senses'>): readonly string[] =>
+  onlyListens(job)
+    ? job.senses.map((s) => s.id)
+    : [...new Set(job.act.moves.flatMap((m) => m.steps.flatMap((s) => (s.sense === '' ? [] : [s.sense]))))];
 
 /** Whether a move looks before it presses anything. */
 export const looksFirst = (move: Move): boolean => {

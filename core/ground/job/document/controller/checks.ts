@@ -1,4 +1,4 @@
-import type { BoardPin, BoardProfile } from '../types';
+import type { BoardPin, BoardProfile, SwitchModule } from '../types';
 
 /** What in a board contradicts itself, where, and what to do; null where nothing does. */
 export interface ProfileProblem {
@@ -43,6 +43,45 @@ const OF_BOARD: readonly Check<BoardProfile>[] = [
     () => 'All pins together give less than one.',
     'allPinsAmps',
     'Give what all pins give together.',
+  ],
+];
+
+const OF_MODULE: readonly Check<SwitchModule>[] = [
+  [
+    (m, p) => !p.pins.some((pin) => pin.gpio === m.contactGpio && pin.can.includes('output')),
+    (m) => `Its contact hangs on pin ${m.contactGpio}, which this board does not have or which gives no level.`,
+    'contactGpio',
+    'Name the pin that closes its contact, and list it as an output.',
+  ],
+  [
+    (m, p) => m.buttonGpio !== null && !p.pins.some((pin) => pin.gpio === m.buttonGpio && pin.can.includes('input')),
+    (m) => `Its button hangs on pin ${m.buttonGpio}, which this board does not have or which reads nothing.`,
+    'buttonGpio',
+    'Name the pin of its button, and list it as an input.',
+  ],
+  [
+    (m, p) => m.lampGpio !== null && !p.pins.some((pin) => pin.gpio === m.lampGpio && pin.can.includes('output')),
+    (m) => `Its lamp hangs on pin ${m.lampGpio}, which this board does not have or which gives no level.`,
+    'lampGpio',
+    'Name the pin of its lamp, and list it as an output.',
+  ],
+  [
+    (m) => new Set([m.contactGpio, m.buttonGpio ?? -1, m.lampGpio ?? -2]).size < 3,
+    () => 'Two of contact, button and lamp hang on one pin.',
+    'contactGpio',
+    'Give each the pin that it is soldered to.',
+  ],
+  [
+    (m) => m.contactVolts < m.mainsVolts[0],
+    (m) => `Its contact bears ${m.contactVolts} V, and it runs on mains of ${m.mainsVolts[0]} V and more.`,
+    'contactVolts',
+    'Give the voltage that stands beside the current of its contact.',
+  ],
+  [
+    (m) => m.inrushAmps < m.contactAmps,
+    (m) => `Its contact carries ${m.contactAmps} A and bears less as it closes, ${m.inrushAmps} A.`,
+    'inrushAmps',
+    'Give what it bears as it closes: no less than what it carries.',
   ],
 ];
 
@@ -98,6 +137,9 @@ const OF_PIN: readonly Check<BoardPin>[] = [
 /** What each value of a board allows by itself and what cannot be together; null where nothing contradicts. */
 export function profileProblem(p: BoardProfile): ProfileProblem | null {
   for (const [wrong, what, where, todo] of OF_BOARD) if (wrong(p, p)) return { what: what(p, p), where, todo };
+  if (p.module)
+    for (const [wrong, what, where, todo] of OF_MODULE)
+      if (wrong(p.module, p)) return { what: what(p.module, p), where: `module.${where}`, todo };
   const labels = new Map<string, number>();
   for (const [i, pin] of p.pins.entries()) {
     const twin = labels.get(pin.label);

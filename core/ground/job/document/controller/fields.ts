@@ -5,6 +5,7 @@ import {
   group,
   list,
   maybeChoice,
+  maybeGroup,
   maybeQuantity,
   name,
   plainWords,
@@ -31,6 +32,7 @@ import {
   type Sense,
   type SenseKind,
   type Sign,
+  type SwitchModule,
 } from './types';
 
 /** A year and a leap day. */
@@ -56,6 +58,17 @@ export const senseFields: Fields<Sense> = {
       message: 'a message',
     } satisfies Record<SenseKind, string>,
     'contact',
+  ),
+  touches: choice(
+    'Its wires go to',
+    {
+      unknown: 'not said',
+      own: 'a part of its own, apart from the machine',
+      machine: 'the machine’s own circuit',
+      coupled: 'the machine’s circuit, over an optocoupler',
+      module: 'nowhere: the module’s own',
+    } satisfies Record<Sense['touches'], string>,
+    'unknown',
   ),
   tells: choice(
     'It tells',
@@ -176,6 +189,50 @@ const rising = <V extends readonly number[]>(label: string, usual: V, most: numb
     usual,
   }) as unknown as Field<V>;
 
+/** Fields of what makes a board a bought switch. */
+export const moduleFields: Fields<SwitchModule> = {
+  fit: choice('It is', { 'plug-in': 'plugged in between', 'wired-in': 'wired in' }, 'plug-in'),
+  mainsVolts: rising<[number, number]>('It runs on mains of, least and most', [100, 240], 1000),
+  contactGpio: quantity('Pin of its contact', '1', 0, { most: MOST_GPIO, whole: true }),
+  contactOn: choice('which closes on', plainWords(['high', 'low'] as const), 'high'),
+  contactAmps: quantity('Its contact bears', 'A', 10, { least: 0.1, most: 1000 }),
+  inrushAmps: quantity('and as it closes', 'A', 10, { least: 0.1, most: 10_000 }),
+  contactVolts: quantity('at', 'V', 250, { least: 1, most: 1000 }),
+  poles: choice('It opens', { one: 'one conductor', both: 'both conductors' }, 'one'),
+  returns: choice(
+    'When mains comes back it is',
+    {
+      unknown: 'not said',
+      open: 'open',
+      closed: 'closed',
+      'as-before': 'as it was before',
+    } satisfies Record<SwitchModule['returns'], string>,
+    'unknown',
+  ),
+  buttonGpio: maybeQuantity('Pin of its button', '1', { most: MOST_GPIO, whole: true, hint: 'it has none' }),
+  lampGpio: maybeQuantity('Pin of its lamp', '1', { most: MOST_GPIO, whole: true, hint: 'it has none' }),
+  meters: flag('measures what goes through it'),
+  insulation: choice(
+    'Between mains and its pins',
+    {
+      unknown: 'not said',
+      none: 'nothing: the pins stand at mains',
+      reinforced: 'reinforced insulation',
+    } satisfies Record<SwitchModule['insulation'], string>,
+    'unknown',
+  ),
+  loads: choice(
+    'A program comes in',
+    {
+      'over-the-air': 'over the air',
+      'lead-outside': 'by a lead from outside',
+      'lead-inside': 'by a lead inside of its casing',
+    } satisfies Record<SwitchModule['loads'], string>,
+    'lead-inside',
+  ),
+  splashProof: flag('made for where it is damp'),
+};
+
 /** Pins of one board. */
 const MOST_PINS = 120;
 /** Fields of a board. */
@@ -206,6 +263,7 @@ export const profileFields: Fields<BoardProfile> = {
   resetSeconds: quantity('A reset lasts', 's', 0.01, { most: 60 }),
   programSeconds: quantity('Programming lasts', 's', 10, { most: 3600 }),
   tags: record('known from', choice('a tag', plainWords(TAGS), 'memory'), 40),
+  module: maybeGroup('a bought switch', moduleFields),
   pins: list('pins', group('a pin', pinFields), MOST_PINS, { key: 'gpio' }),
 };
 

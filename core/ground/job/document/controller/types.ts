@@ -7,11 +7,18 @@ export type SenseKind = (typeof SENSE_KINDS)[number];
 export const SENSE_TELLS = ['at-rest', 'at-work', 'at-end', 'other'] as const;
 /** What a run takes something for that no state of the machine tells, as whether a cup stands there. */
 export const TAKEN_FOR = ['unknown', 'yes', 'no'] as const;
+/** What the wires of a sense touch. */
+export const SENSE_TOUCHES = ['unknown', 'own', 'machine', 'coupled', 'module'] as const;
 /** How the controller learns something about the machine. */
 export interface Sense {
   id: string;
   name: string;
   kind: SenseKind;
+  /**
+   * What its wires touch: a part of its own that nothing joins to the machine, the machine's own circuit, that circuit over an
+   * optocoupler, or nothing at all where it is the own meter of a bought module.
+   */
+  touches: (typeof SENSE_TOUCHES)[number];
   /**
    * Which state of the machine it tells: where its part rests, anywhere but there, at the far end of its way, or `other`, which are
    * `states` or something in the world.
@@ -140,6 +147,40 @@ export interface BoardPin {
   tag: Tag;
 }
 
+/** How a bought switch module is fitted. */
+export const MODULE_FITS = ['plug-in', 'wired-in'] as const;
+/** How a program comes into a bought module. */
+export const MODULE_LOADS = ['over-the-air', 'lead-outside', 'lead-inside'] as const;
+/** What stands between mains and the pins of a bought module. */
+export const MODULE_INSULATIONS = ['unknown', 'none', 'reinforced'] as const;
+/** What its contact does when mains comes back, before the program runs. */
+export const MODULE_RETURNS = ['unknown', 'open', 'closed', 'as-before'] as const;
+/** A switch as it is bought: contact, supply, controller and often button, lamp and meter in one casing. */
+export interface SwitchModule {
+  fit: (typeof MODULE_FITS)[number];
+  /** Between which mains voltages it runs, V. */
+  mainsVolts: [least: number, most: number];
+  /** The contact: the pin that closes it, at which level, and what it bears: resistive load, inrush, voltage. */
+  contactGpio: number;
+  contactOn: 'high' | 'low';
+  contactAmps: number;
+  inrushAmps: number;
+  contactVolts: number;
+  /** It opens both conductors, or one of them. */
+  poles: 'one' | 'both';
+  /** What the contact does when mains comes back, until the program sets it. */
+  returns: (typeof MODULE_RETURNS)[number];
+  /** Pins of its own button and lamp; null where it has none. */
+  buttonGpio: number | null;
+  lampGpio: number | null;
+  /** Whether it measures what goes through its contact. */
+  meters: boolean;
+  insulation: (typeof MODULE_INSULATIONS)[number];
+  loads: (typeof MODULE_LOADS)[number];
+  /** Made for where it may be damp. */
+  splashProof: boolean;
+}
+
 /** A controller board as data. */
 export interface BoardProfile {
   key: string;
@@ -173,6 +214,8 @@ export interface BoardProfile {
   programSeconds: number;
   /** Where each value above comes from; what is not named comes from memory. */
   tags: Record<string, Tag>;
+  /** What makes it a bought switch; null for a bare board. */
+  module: SwitchModule | null;
   pins: BoardPin[];
 }
 

@@ -29,6 +29,7 @@ import {
   type StandinState,
   type Trial,
   type Wish,
+  type WISH_DOES,
 } from './types';
 
 /** A year and a leap day: no wait, run or press is longer. */
@@ -69,6 +70,14 @@ export const neverFields: Fields<Never> = {
 
 /** Fields of all that Wish holds. */
 export const wishFields: Fields<Wish> = {
+  does: choice(
+    'It',
+    {
+      acts: 'presses, moves or switches something',
+      listens: 'only listens, counts or tells',
+    } satisfies Record<(typeof WISH_DOES)[number], string>,
+    'acts',
+  ),
   outcome: text('What should happen by itself?'),
   when: untried(text('When?')),
   never: text('What must never happen?'),

@@ -27,8 +27,11 @@ export const HAZARDS = [
 /** One of `HAZARDS`. */
 export type Hazard = (typeof HAZARDS)[number];
 
+/** What the addition does: it presses, moves or switches something, or it only listens, counts and tells. */
+export const WISH_DOES = ['acts', 'listens'] as const;
 /** What is wished of the machine, and what must never happen. */
 export interface Wish {
+  does: (typeof WISH_DOES)[number];
   outcome: string;
   when: string;
   never: string;

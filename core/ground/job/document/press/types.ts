@@ -24,13 +24,14 @@ export const WAYS = [
   'control-box',
   'drive-signal',
   'switched-supply',
+  'module-contact',
   'hand-mechanism',
 ] as const;
 /** One of `WAYS`. */
 export type Way = (typeof WAYS)[number];
 
 /** Ways that touch the machine from outside: nothing of them goes to its inside, so nothing in it has to be read for them. */
-const OUTSIDE_WAYS: readonly Way[] = ['finger', 'hand-mechanism', 'spare-remote'];
+const OUTSIDE_WAYS: readonly Way[] = ['finger', 'hand-mechanism', 'spare-remote', 'module-contact'];
 /** Whether a way leaves the machine closed. */
 export const isFromOutside = (way: Way | null): boolean => way !== null && OUTSIDE_WAYS.includes(way);
 

@@ -1,0 +1,30 @@
+import type { Job, Sense } from './types';
+
+/** Whether the addition only listens: the wish says so, and nothing is planned that presses. */
+export const onlyListens = (job: Pick<Job, 'wish' | 'presses'>): boolean =>
+  job.wish.does === 'listens' && job.presses.length === 0;
+
+/**
+ * How far the wires of a sense go: nowhere near the machine's circuit, into it, into it over an optocoupler; `guessed` for a bare contact,
+ * which is bought as one and may be the machine's own; `unsaid` where they may go into it and nobody said.
+ */
+export type SenseReach = 'apart' | 'guessed' | 'unsaid' | 'coupled' | 'joined';
+const SAID: Readonly<Record<Exclude<Sense['touches'], 'unknown'>, SenseReach>> = {
+  own: 'apart',
+  module: 'apart',
+  coupled: 'coupled',
+  machine: 'joined',
+};
+/** How far the wires of a sense go. */
+export function reachOf({ kind, touches, highVolts }: Pick<Sense, 'kind' | 'touches' | 'highVolts'>): SenseReach {
+  // A message comes without a wire, whatever was said before it was one.
+  if (kind === 'message') return 'apart';
+  if (touches !== 'unknown') return SAID[touches];
+  if (highVolts !== null) return 'unsaid';
+  if (kind === 'light' || kind === 'temperature') return 'apart';
+  return kind === 'contact' ? 'guessed' : 'unsaid';
+}
+
+/** Whether a sense is read by the bought module itself: it has no wire, and no pin of the job's. */
+export const isOfModule = (s: Pick<Sense, 'touches' | 'kind'>): boolean =>
+  s.touches === 'module' && s.kind !== 'message';
