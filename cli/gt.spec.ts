@@ -173,7 +173,7 @@ describe('the command line', () => {
       wouldHelp: { say: string; after: string }[];
     }
     const ways = json<Ranked[]>('ways', join(root, 'demo/rice-pot.json'));
-    expect(ways).toHaveLength(17);
+    expect(ways).toHaveLength(18);
     expect(ways[0]).toMatchObject({ way: 'solid-state-relay', verdict: 'settled', applies: true, wouldHelp: [] });
     // Three for its driver and sides, four more for the one-shot, four for what times it, two for the pull-down.
     expect(ways[0]!.wires.map((w) => w.number)).toEqual(Array.from({ length: 13 }, (_, i) => i + 1));

@@ -21,6 +21,7 @@ const DEMO_JOBS = [
   'hatch-shutter',
   'extractor-rocker',
   'hood-fan',
+  'glass-washer',
   'steam-flaps',
 ];
 /** A zip with many photographs; its parts have limits of their own. */

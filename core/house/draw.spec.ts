@@ -2,9 +2,28 @@ import { describe, expect, it } from 'vitest';
 import { assess } from './assess';
 import { drawRewiring, drawState, drawWay } from './draw';
 import type { Mark, Sheet } from '../build/drawing';
-import { BOX_WIRINGS, isJointWay, MOTOR_WIRINGS, WAYS, type Job, type Press, type Way } from '../ground/job';
+import {
+  BOX_WIRINGS,
+  freshPress,
+  isJointWay,
+  MOTOR_WIRINGS,
+  WAYS,
+  type Job,
+  type Press,
+  type Way,
+} from '../ground/job';
 import { wiringSvg } from '../rooms/pack/wiring-svg';
 import { demoJob, pressed } from '../testing/jobs';
+
+/** The outlet of the glass washer, wired in, with a press. */
+function wiredIn(): Job {
+  const washer = demoJob('glass-washer');
+  const profiles = washer.board.profiles.map((p) => ({
+    ...p,
+    module: p.module && { ...p.module, fit: 'wired-in' as const },
+  }));
+  return { ...washer, board: { ...washer.board, profiles }, presses: [freshPress('outlet', 'outlet')] };
+}
 
 /** A demo job on which each way has something to draw. */
 const JOB_FOR: Partial<Record<Way, Job>> = {
@@ -15,6 +34,7 @@ const JOB_FOR: Partial<Record<Way, Job>> = {
   'hand-mechanism': demoJob('hatch-shutter'),
   'control-box': demoJob('extractor-rocker'),
   'drive-signal': demoJob('hood-fan'),
+  'module-contact': wiredIn(),
 };
 const pot = pressed(demoJob('rice-pot'), { remote: { has: 'yes', batteryVolts: 3, pullOhms: 1e5 } });
 

@@ -1,14 +1,5 @@
 import { lastItem } from '../ground/lists';
-import {
-  isOutsideOnly,
-  isUntouched,
-  machineOf,
-  onlyListens,
-  reachOf,
-  scriptOf,
-  type Job,
-  type Room,
-} from '../ground/job';
+import { isAllBare, isUntouched, machineOf, onlyListens, reachOf, scriptOf, type Job, type Room } from '../ground/job';
 import { needsPin, pinOf } from '../build/lines';
 import { questionsOf } from '../rooms/probe';
 import type { Bead } from './thread';
@@ -52,7 +43,7 @@ const STEPS: readonly Step[] = [
     now: 'name the control that the machine listens to',
     only: 'presses',
     because: 'everything that is measured belongs to it',
-    done: (j) => j.controls.length > 0 || isOutsideOnly(j),
+    done: (j) => j.controls.length > 0 || isAllBare(j),
   },
   {
     room: 'probe',

@@ -4,7 +4,7 @@ import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { freshOf, quantity } from '../../../core/ground/field';
+import { freshOf, quantity, type Field } from '../../../core/ground/field';
 import { moduleFields, type BoardProfile, type SwitchModule } from '../../../core/ground/job';
 
 type ChoiceKey = 'fit' | 'contactOn' | 'poles' | 'returns' | 'insulation' | 'loads';
@@ -29,7 +29,7 @@ const labelOf = (field: object): string => (field as { label: string }).label;
       <h3>A bought switch</h3>
       <div class="fields">
         @for (c of choices; track c.key) {
-          <gt-choice [label]="c.label" [value]="m[c.key]" [choices]="c.choices" (changed)="set({ [c.key]: $event })" />
+          <gt-choice [label]="c.label" [value]="m[c.key]" [choices]="c.choices" (changed)="put(c.key, $event)" />
         }
         @for (end of ends; track end.i) {
           <gt-quantity
@@ -40,7 +40,7 @@ const labelOf = (field: object): string => (field as { label: string }).label;
           />
         }
         @for (q of quantities; track q.key) {
-          <gt-quantity [field]="q.field" [value]="m[q.key]" (changed)="set({ [q.key]: $event })" />
+          <gt-quantity [field]="q.field" [value]="m[q.key]" (changed)="put(q.key, $event)" />
         }
       </div>
       <div class="answers">
@@ -64,7 +64,10 @@ export class ModulePart {
     label: key === 'contactOn' ? 'Its contact closes on' : labelOf(moduleFields[key]),
     choices: choicesOf(moduleFields[key]) as Choice[],
   }));
-  protected readonly quantities = QUANTITIES.map((key) => ({ key, field: moduleFields[key] }));
+  protected readonly quantities = QUANTITIES.map((key) => ({
+    key,
+    field: moduleFields[key] as unknown as Field<number | null>,
+  }));
   protected readonly volts = quantity('volts', 'V', 0, { least: 1, most: 1000 });
   protected readonly ends = [
     { i: 0, words: 'least' },
@@ -74,6 +77,10 @@ export class ModulePart {
   protected set(set: Partial<SwitchModule>): void {
     const { module } = this.profile();
     if (module) this.changed.emit({ ...module, ...set });
+  }
+
+  protected put(key: ChoiceKey | (typeof QUANTITIES)[number], value: string | number | null): void {
+    this.set({ [key]: value });
   }
 
   protected range(i: 0 | 1, value: number): void {

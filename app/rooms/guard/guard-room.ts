@@ -1,8 +1,8 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
+import { cautionsOf, hazardsOf, isOwnLoad, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
 import { HAZARD_WORDS, guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { LedgerPartPanel } from './ledger-part';
@@ -21,6 +21,7 @@ export class GuardRoom {
   protected readonly bench = inject(Bench);
   protected readonly dead = PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` }));
   protected readonly fields = guardFields;
+  protected readonly currents = choicesOf<GuardRecord['loadCurrent']>(guardFields.loadCurrent);
   protected readonly kinds: readonly Choice<GuardRecord['loadKind']>[] = LOAD_KINDS.map((k) => [
     k,
     k === 'unknown' ? 'not said yet' : k,
@@ -63,6 +64,7 @@ export class GuardRoom {
   protected readonly contact = computed(
     () => this.facts().presses.find((p) => p.contact)?.contact ?? this.facts().drive?.moduleContact ?? null,
   );
+  protected readonly ownLoad = computed(() => this.facts().presses.some((p) => p.contact && isOwnLoad(p)));
   protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);
 
   protected tick(c: Caution, on: boolean): void {

@@ -1,4 +1,4 @@
-import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { booleanAttribute, ChangeDetectionStrategy, Component, computed, inject, input } from '@angular/core';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { remoteFields, type RemotePlan, type SupplyPlan } from '../../../core/ground/job';
@@ -22,12 +22,14 @@ import { Draft } from './draft';
           [choices]="ran"
           (changed)="write({ resumes: $event })"
         />
-        <gt-choice
-          label="With a dead controller the machine shall be"
-          [value]="plan().atRest"
-          [choices]="rests"
-          (changed)="write({ atRest: $event })"
-        />
+        @if (!bought()) {
+          <gt-choice
+            label="With a dead controller the machine shall be"
+            [value]="plan().atRest"
+            [choices]="rests"
+            (changed)="write({ atRest: $event })"
+          />
+        }
       </div>
     </section>
   `,
@@ -42,6 +44,8 @@ export class SupplyPlanPanel {
     ['open', 'off: contact open at rest'],
     ['closed', 'fed: contact closed at rest'],
   ];
+  /** The contact is that of a bought switch, which is open at rest. */
+  readonly bought = input(false, { transform: booleanAttribute });
   private readonly draft = inject(Draft);
   protected readonly plan = computed(() => this.draft.press()!.supply);
 

@@ -4,6 +4,7 @@ import { finding, inputsOf, type Finding } from '../../ground/finding';
 import type { Way } from '../../ground/job';
 import { analogueSwitch } from './analogue-switch';
 import { refusedColours, type WayContext, type WayResult } from './context';
+import { bareFact, bareKind, isBare as isBarePress } from './bare';
 import { controlBox } from './control-box';
 import { driveSignal } from './drive-signal';
 import { finger } from './finger';
@@ -15,7 +16,7 @@ import { optocoupler } from './optocoupler';
 import { withPullDowns } from './own-wires';
 import { pinNeeds } from './pin-needs';
 import { withSecondContact } from './in-series';
-import { resistorPart, withVerdict } from './result';
+import { noUse, resistorPart, withVerdict } from './result';
 import { relayContact } from './relay';
 import { relayModule } from './relay-module';
 import { reverseMotor } from './reverse-motor';
@@ -203,7 +204,13 @@ export function evaluateWay(way: Way, c: WayContext): WayResult {
   );
 }
 
-function evaluateAs(way: Way, c: WayContext): WayResult {
+const NO_CONTROL = 'It presses no control, and this way is made for one';
+
+function evaluateAs(way: Way, given: WayContext): WayResult {
+  const bare = isBarePress(given);
+  if (bare && bareKind(way) === undefined)
+    return noUse(way, NO_CONTROL, 'Name in Probe what it presses, or choose a way for a motor, a load or an outlet.');
+  const c = bare ? { ...given, fact: bareFact(given.job, way), line: null } : given;
   const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
   const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
   const { id, name, control } = c.press;

@@ -1,3 +1,4 @@
+export { bareControl, bareFact } from './bare';
 export { colourKey, wires, type Part, type WayContext, type WayResult, type Wire, type WireEnds } from './context';
 export { ONE_SHOT } from './cut-off';
 export { INTO_MACHINE_OHMS } from './dead-side';

@@ -1,4 +1,5 @@
 export { COPPER_OHM_METRES, isStandardSize, nearestGauge, ohmsPerMetre } from './copper';
+export { ELV_AC_VOLTS, ELV_DC_VOLTS, isExtraLow } from './extra-low';
 export { FUSE_BLOWS, fuseHoldsSeconds } from './fuse-curve';
 export { meltingStep } from './melting';
 export { bearsAmps, CONNECTOR, fuseFor, leadFor, soldSizes } from './ratings';

@@ -26,7 +26,7 @@ export {
   ownersOf,
   pressOf,
   isOfTheWorld,
-  isOutsideOnly,
+  isAllBare,
   isUntouched,
   stateSense,
 } from './document/owners';

@@ -51,7 +51,7 @@ export function joinsOf(job: Job, facts: Facts, r: SupplyRun): Join[] {
     });
   }
   const sharing = [
-    ...facts.presses.filter((p) => p.sharesGround),
+    ...facts.presses.filter((p) => p.sharesGround && p.control !== ''),
     ...job.senses.filter((s) => reachOf(s) === 'joined'),
   ];
   if (sharing.length > 0 && controller.kind !== 'rail')

@@ -190,7 +190,7 @@ const unprovenGate = (id: string, joined: Joined, atLowVoltage: boolean): Findin
 function isolationGate(job: Job, facts: Facts): Finding[] {
   // The ground is one: a press of another control that joins it joins it for every other one as well.
   const joined: Joined = {
-    press: facts.presses.some((p) => p.sharesGround),
+    press: facts.presses.some((p) => p.sharesGround && p.control !== ''),
     rail: feedingSource(job.feed, CONTROLLER)?.kind === 'rail',
     senses: job.senses.filter((s) => reachOf(s) === 'joined').map((s) => s.name),
   };

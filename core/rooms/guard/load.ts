@@ -14,14 +14,29 @@ import {
   type Remedy,
 } from '../../ground/finding';
 import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../../ground/facts';
-import type { Job } from '../../ground/job';
+import type { Job, Way } from '../../ground/job';
 import { isContactPlanned } from './module';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
 const DERATE = 0.8;
 
-/** The voltage that the load runs on at its lowest and at its highest: as read across the open contact, else mains of the region. */
-function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high: Input; direct: boolean } {
+/** A supply may be a tenth off what stands on it (EN 50160 for mains; common practice for others). */
+const SUPPLY_OFF = 0.1;
+/** Ways that stand in a lead of the machine's mains supply. */
+const IN_MAINS: readonly Way[] = ['switched-supply', 'module-contact', 'control-box'];
+/** Whether a press switches a load that is no part of a machine and stands in no mains lead of one: on what it runs has to be said. */
+export const isOwnLoad = (press: Pick<PressFact, 'control' | 'way'> | null): boolean =>
+  press?.control === '' && !IN_MAINS.includes(press.way);
+
+/**
+ * The voltage that the load runs on at its lowest and at its highest: as read across the open contact, as said of a load of its own, else
+ * mains of the region.
+ */
+function loadVolts(
+  job: Job,
+  fact: ControlFact | undefined,
+  own: boolean,
+): { readonly low: Input; readonly high: Input; readonly direct: boolean } {
   const read = fact?.leading === 'switched-load' ? fact.parameters['loadVolts'] : undefined;
   const at = fact?.read['loadVolts'];
   if (read && at !== undefined) {
@@ -37,6 +52,16 @@ function loadVolts(job: Job, fact: ControlFact | undefined): { low: Input; high:
       low: end('lowest', read.low),
       high: end('highest', read.high),
       direct: present(fact).alternating === 'no',
+    };
+  }
+  const { loadVolts: volts, loadCurrent } = job.guard;
+  if (own && volts !== null) {
+    const said = (name: string, share: number): Input =>
+      chosen('V', name, share * volts, 'V', 'set in Guard', [0.1, 1000]);
+    return {
+      low: said('load voltage, lowest', 1 - SUPPLY_OFF),
+      high: said('load voltage, highest', 1 + SUPPLY_OFF),
+      direct: loadCurrent === 'dc',
     };
   }
   const mains = chosen('V', 'mains of the region', job.region.mainsVolts, 'V', 'region, in Wish');
@@ -67,6 +92,17 @@ function contactFindings(job: Job, facts: Facts, press: PressFact | null, contac
         remedy: { text: 'Read it off the rating plate.' },
       }),
     ];
+  const own = isOwnLoad(press);
+  if (own && job.guard.loadVolts === null)
+    return [
+      finding('guard', 'contact', {
+        verdict: 'unknown',
+        title: 'The contact carries a load of its own: on how many volts does it run, and of which sort?',
+        caption: 'load voltage?',
+        source: ['contact-duty'],
+        remedy: { text: 'Read it off its plate: few volts mean many amperes, and direct current is hard to break.' },
+      }),
+    ];
   if (loadKind === 'unknown')
     return [
       finding('guard', 'contact', {
@@ -80,7 +116,7 @@ function contactFindings(job: Job, facts: Facts, press: PressFact | null, contac
   const capacitor =
     press?.way === 'control-box' ? job.presses.find((p) => p.id === press.id)?.motor.runCapacitor : 'no';
   return judgedLoad(
-    loadVolts(job, press ? facts.controls[press.control] : undefined),
+    loadVolts(job, press ? facts.controls[press.control] : undefined, own),
     loadWatts,
     loadKind,
     contact,

@@ -1,7 +1,7 @@
 import { firstItem, itemAt, present } from '../../ground/lists';
 import { concerning, atLeast, finding, type Finding } from '../../ground/finding';
 import {
-  isOutsideOnly,
+  isAllBare,
   isUntouched,
   likeOf,
   onlyListens,
@@ -30,7 +30,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
     ...sizeFindings(pieces, faces, job.controls),
   ];
   if (job.controls.length === 0 && job.survey.strips.length === 0 && job.survey.keypads.length === 0) {
-    if (onlyListens(job) || isOutsideOnly(job)) return [...beside, nothingRead(job)];
+    if (onlyListens(job) || isAllBare(job)) return [...beside, nothingRead(job)];
     return [
       ...beside,
       finding('probe', 'none', {
@@ -72,7 +72,7 @@ function nothingRead(job: Job): Finding {
     verdict: wired.length === 0 ? 'settled' : 'unknown',
     title:
       wired.length === 0
-        ? `${onlyListens(job) ? 'Nothing is pressed' : 'It is pressed from outside'}, and no wire goes into the machine: nothing of it has to be read`
+        ? `${onlyListens(job) ? 'Nothing is pressed' : 'It presses no control'}, and no wire goes into the machine: nothing of it has to be read`
         : `${wired.join(', ')} ${wired.length === 1 ? 'goes' : 'go'} into the machine, and nothing was read where`,
     caption: wired.length === 0 ? 'nothing to read' : 'where it is tapped?',
     source: ['way-order'],

@@ -12,7 +12,16 @@ import {
   type Way,
 } from '../../ground/job';
 import { brokenPicks, takenPart } from '../../engines/parts';
-import { evaluateWay, lineOf, WAY_WORDS, wayPhrase, type WayContext, type WayResult } from '../../build/ways';
+import {
+  bareControl,
+  bareFact,
+  evaluateWay,
+  lineOf,
+  WAY_WORDS,
+  wayPhrase,
+  type WayContext,
+  type WayResult,
+} from '../../build/ways';
 import { modeFindings } from './module-mode';
 import { seriesFindings } from './series';
 import { wishScore } from './wishes';
@@ -21,12 +30,14 @@ import { wishScore } from './wishes';
 export type ThumbFacts = Pick<Facts, 'controls' | 'drive'>;
 
 /**
- * The context that every way of a press is judged in, or null while it presses no control or there is no controller for it.
+ * The context that every way of a press is judged in, or null while there is no controller for it. One that presses no control
+ * is judged by what its way moves.
  * @param wiresBefore wires of the job that are numbered before those of this press.
  */
 export function wayContext(job: Job, facts: ThumbFacts, press: Press, wiresBefore = 0): WayContext | null {
-  const control = job.controls.find((c) => c.id === press.control);
-  const fact = control && facts.controls[control.id];
+  const bare = press.control === '';
+  const control = bare ? bareControl(press) : job.controls.find((c) => c.id === press.control);
+  const fact = bare ? bareFact(job, press.way) : control && facts.controls[control.id];
   if (!control || !fact || !facts.drive) return null;
   return {
     job,
@@ -203,9 +214,9 @@ function pressFindings({ press, way, best, open }: PlannedPress): Finding[] {
     return [
       finding('thumb', 'waits', {
         verdict: 'unknown',
-        title: press.control ? 'No controller to press it with yet' : 'It presses no control yet',
-        caption: press.control ? 'waits for Board' : 'presses nothing',
-        remedy: { text: press.control ? 'Choose a controller in Board.' : 'Say in Thumb which control it presses.' },
+        title: 'No controller to press it with yet',
+        caption: 'waits for Board',
+        remedy: { text: 'Choose a controller in Board.' },
       }),
     ];
   return [

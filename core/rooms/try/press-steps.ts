@@ -205,7 +205,10 @@ export function byHandSteps(tried: readonly TriedPress[]): readonly SheetStep[] 
     (t, i) => !t.other && tried.findIndex((x) => (x.press?.control ?? '') === (t.press?.control ?? '')) === i,
   );
   return firsts
-    .filter((t) => t.press === null || !['reverse-motor', 'control-box'].includes(t.press.way ?? ''))
+    .filter(
+      (t) =>
+        t.press === null || (t.press.control !== '' && !['reverse-motor', 'control-box'].includes(t.press.way ?? '')),
+    )
     .map((t) => ({
       id: t.id('hand-switch'),
       title: `The old button still works${of(t)}`,

@@ -59,9 +59,9 @@ export const stateSense = (job: Job): Sense | undefined => job.senses.find((s) =
 export const pressOf = (job: Job, control: Pick<Control, 'id' | 'name'>): Press =>
   freshPress(freeId(job, control.name), control.name, control.id);
 
-/** Whether all that presses stays outside of the machine, and belongs to no control of it. */
-export const isOutsideOnly = (job: Pick<Job, 'presses'>): boolean =>
-  job.presses.length > 0 && job.presses.every((p) => p.control === '' && isFromOutside(p.way));
+/** Whether all that presses belongs to no control: a motor, a valve, an outlet that is bought, of which nothing has to be read. */
+export const isAllBare = (job: Pick<Job, 'presses'>): boolean =>
+  job.presses.length > 0 && job.presses.every((p) => p.control === '');
 
 /**
  * Whether a control is pressed from outside alone, by every press that it has, and nothing was read of it or of its machine: what was read

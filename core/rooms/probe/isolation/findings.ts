@@ -1,3 +1,4 @@
+import { ELV_AC_VOLTS } from '../../../engines/electrics';
 import {
   against,
   atLeast,
@@ -14,7 +15,6 @@ import { sayPlace, sayPoint, sayState, sayValue, type Job, type Reading } from '
 import { formatQuantity } from '../../../ground/quantity';
 import {
   APART_ABOVE_OHMS,
-  ELV_AC_VOLTS,
   isolationOf,
   offMains,
   provesApart,

@@ -1,5 +1,6 @@
 import { present } from '../../../ground/lists';
 import type { ReadingSpec } from '../../../engines/circuit';
+import { ELV_AC_VOLTS, ELV_DC_VOLTS } from '../../../engines/electrics';
 import type { Isolation } from '../../../ground/facts';
 import type { Job, MainsSide, Meter, Point, Reading } from '../../../ground/job';
 import { isIsolationReading, readingsOf } from './relevant';
@@ -8,9 +9,6 @@ import { isIsolationReading, readingsOf } from './relevant';
 export const TIED_BELOW_OHMS = 1e6;
 /** Ohms to a mains pin over which a control counts as apart from it (`isolation-bounds`). */
 export const APART_ABOVE_OHMS = 10e6;
-/** Where extra-low voltage ends, V. Source: IEC 61140. */
-export const ELV_AC_VOLTS = 50;
-const ELV_DC_VOLTS = 120;
 /** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
 export const STRAY_VOLTS = 5;
 /** The load under which a high AC reading is taken again, Ω. */

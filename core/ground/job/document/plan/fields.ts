@@ -20,6 +20,7 @@ import {
   LOAD_KINDS,
   PLACES,
   type GuardRecord,
+  type LOAD_CURRENTS,
   type Never,
   type NeverKind,
   type Region,
@@ -93,6 +94,12 @@ export const guardFields: Fields<GuardRecord> = {
   ticks: untried(record('steps done', moment('when it was done'))),
   loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
   loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
+  loadVolts: maybeQuantity('it runs on', 'V', { least: 0.5, most: 1000, hint: 'mains, or as read' }),
+  loadCurrent: choice(
+    'of',
+    { ac: 'alternating current', dc: 'direct current' } satisfies Record<(typeof LOAD_CURRENTS)[number], string>,
+    'ac',
+  ),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
 };

@@ -60,6 +60,8 @@ export const LOAD_KINDS = [
   'switched-mode',
   'transformer',
 ] as const;
+/** What a load runs on. */
+export const LOAD_CURRENTS = ['ac', 'dc'] as const;
 /** What Guard holds. */
 export interface GuardRecord {
   /** ISO time per ticked step. */
@@ -67,6 +69,9 @@ export interface GuardRecord {
   /** The load that the contact switches, watts. */
   loadWatts: number | null;
   loadKind: (typeof LOAD_KINDS)[number];
+  /** What it runs on, V, and of which sort; null where Probe read it, or where it is mains of the region. */
+  loadVolts: number | null;
+  loadCurrent: (typeof LOAD_CURRENTS)[number];
   /** Where it stands: a dry room, or one with steam, condensation or splashes. */
   place: (typeof PLACES)[number];
   /** What ends a press if the controller does not. */
