@@ -7,6 +7,7 @@ import { Tabs, type Tab } from '../../kit/tabs';
 import { assignPins, boardsOf, pinRows, profileOf, takenByBoard, type PinRow } from '../../../core/rooms/board';
 import { pinOf, type Line } from '../../../core/build/lines';
 import { gravest } from '../../../core/ground/finding';
+import { onlyListens } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Glyph } from '../../ui/glyph';
@@ -53,6 +54,7 @@ export class BoardRoom {
   protected readonly profiles = computed(() => boardsOf(this.bench.job()).map((p): Choice => [p.key, p.name]));
   protected readonly profile = computed(() => profileOf(this.bench.job()));
   protected readonly findings = computed(() => this.bench.findings('board'));
+  protected readonly listens = computed(() => onlyListens(this.bench.job()));
   protected readonly lines = computed(() => this.bench.assessment().lines);
   /** The line that is placed by a press on a pin: the picked one, else the first without a pin, else the first. */
   protected readonly line = computed(

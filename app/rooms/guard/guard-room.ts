@@ -3,7 +3,14 @@ import { CheckField } from '../../kit/check-field';
 import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
 import { cautionsOf, hazardsOf, isOwnLoad, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
-import { HAZARD_WORDS, guardFields, LOAD_KINDS, type GuardRecord, sayTime } from '../../../core/ground/job';
+import {
+  HAZARD_WORDS,
+  guardFields,
+  LOAD_KINDS,
+  onlyListens,
+  type GuardRecord,
+  sayTime,
+} from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { LedgerPartPanel } from './ledger-part';
 import { FindingList } from '../../ui/finding-list';
@@ -65,6 +72,7 @@ export class GuardRoom {
     () => this.facts().presses.find((p) => p.contact)?.contact ?? this.facts().drive?.moduleContact ?? null,
   );
   protected readonly ownLoad = computed(() => this.facts().presses.some((p) => p.contact && isOwnLoad(p)));
+  protected readonly listens = computed(() => onlyListens(this.bench.job()));
   protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);
 
   protected tick(c: Caution, on: boolean): void {

@@ -11,6 +11,7 @@ import {
   freeId,
   freshSense,
   isOfTheWorld,
+  onlyListens,
   restContact,
   senseFields,
   stateSense,
@@ -93,6 +94,7 @@ export class SenseRoom {
       ),
   );
   protected readonly ofWorld = isOfTheWorld;
+  protected readonly listens = computed(() => onlyListens(this.bench.job()));
   /** The contact that tells rest, work or the far end; the others tell something else. */
   protected readonly state = computed(() => stateSense(this.bench.job()));
   protected readonly contact = computed(() => {

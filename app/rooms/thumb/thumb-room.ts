@@ -1,8 +1,10 @@
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input } from '@angular/core';
+import { MatButton } from '@angular/material/button';
+import { Action } from '../../kit/action';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { drawWay } from '../../../core/house/draw';
 import { wholeWiring } from '../../../core/house/job-wiring';
-import type { Way } from '../../../core/ground/job';
+import { freeId, freshPress, onlyListens, type Way } from '../../../core/ground/job';
 import { orderWords, wayHeading } from '../../../core/rooms/thumb';
 import { WAY_WORDS } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
@@ -35,6 +37,7 @@ import { WishOrder } from './wish-order';
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [Draft],
   imports: [
+    Action,
     ChangesPanel,
     ComparePanel,
     FindingList,
@@ -43,6 +46,7 @@ import { WishOrder } from './wish-order';
     JointDrawing,
     JointPlan,
     MarginRulers,
+    MatButton,
     MotorPlanPanel,
     PartsBill,
     PressPanel,
@@ -87,7 +91,9 @@ export class ThumbRoom {
     const known = this.chosen() ?? this.ways()[0];
     return known && this.draft.way(known);
   });
-  protected readonly heading = computed(() => wayHeading(this.shown()!.way, this.control()?.name ?? ''));
+  protected readonly heading = computed(() =>
+    wayHeading(this.shown()!.way, this.control()?.name ?? this.here()?.name ?? ''),
+  );
   protected readonly sheet = computed(() => {
     const [w, press] = [this.shown(), this.here()];
     return w && press && drawWay(this.draft.job(), this.bench.assessment(), press, w, 'wiring');
@@ -99,6 +105,22 @@ export class ThumbRoom {
     const here = this.here()?.id;
     return this.findings().filter((f) => !f.limit && (f.about?.press === undefined || f.about.press === here));
   });
+
+  protected readonly listens = computed(() => onlyListens(this.bench.job()));
+
+  /** A press of what is bought: it belongs to no control. */
+  protected addBare(): void {
+    const job = this.bench.job();
+    const press = freshPress(freeId(job, 'press'), 'press');
+    this.bench.edit({
+      do: 'several',
+      edits: [
+        { do: 'set', at: 'wish', set: { does: 'acts' } },
+        { do: 'put', list: 'presses', item: press },
+      ],
+      say: 'a press of something without a button',
+    });
+  }
 
   constructor() {
     effect(() => this.draft.named.set(this.press() ?? ''));

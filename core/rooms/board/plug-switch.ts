@@ -45,14 +45,14 @@ export const PLUG_SWITCH: BoardProfile = {
     splashProof: false,
   },
   pins: [
-    boardPin(0, 'button', '', {
+    boardPin(0, 'B', '', {
       strap: 'high',
       nature: 'its button, must be high at reset',
       levels: starting('weak-high'),
     }),
-    boardPin(4, 'lamp', '', { nature: 'its lamp' }),
-    boardPin(5, 'contact', '', { nature: 'its contact' }),
-    boardPin(12, 'meter 1', '', { can: ['input', 'interrupt'], nature: 'from its meter' }),
-    boardPin(14, 'meter 2', '', { can: ['input', 'interrupt'], nature: 'from its meter' }),
+    boardPin(4, 'L', '', { nature: 'its lamp' }),
+    boardPin(5, 'K', '', { nature: 'its contact' }),
+    boardPin(12, 'M1', '', { can: ['input', 'interrupt'], nature: 'from its meter' }),
+    boardPin(14, 'M2', '', { can: ['input', 'interrupt'], nature: 'from its meter' }),
   ],
 };

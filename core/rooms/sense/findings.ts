@@ -129,7 +129,7 @@ function stateFindings(job: Job): Finding[] {
       finding('sense', 'contact', {
         verdict: read ? 'settled' : 'tight',
         title: `${tells}. ${lookedAt(job, read)}`,
-        caption: read ? `contact at ${word}` : `contact at ${word}, unread`,
+        caption: `${sense.kind === 'contact' ? `contact at ${word}` : `${sense.name}: ${word}`}${read ? '' : ', unread'}`,
         source: ['contact-meaning'],
         remedy: read
           ? null
