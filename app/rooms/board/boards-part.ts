@@ -64,7 +64,7 @@ const plain = (s: string): string => s.replace('-', ' ');
   ],
   templateUrl: './boards-part.html',
   styles:
-    ':host, :host > div { display: flex; flex-direction: column; gap: 14px; } ' +
+    ':host, :host > div:not(.answers) { display: flex; flex-direction: column; gap: 14px; } ' +
     '.values { display: grid; grid-template-columns: repeat(auto-fill, minmax(320px, 1fr)); gap: 14px; } ' +
     '.pair { display: grid; grid-template-columns: 1fr 1fr; gap: 6px; } ' +
     '[data-pin-editor] { display: flex; flex-direction: column; gap: 14px; }',

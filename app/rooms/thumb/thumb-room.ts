@@ -91,9 +91,12 @@ export class ThumbRoom {
     const known = this.chosen() ?? this.ways()[0];
     return known && this.draft.way(known);
   });
-  protected readonly heading = computed(() =>
-    wayHeading(this.shown()!.way, this.control()?.name ?? this.here()?.name ?? ''),
-  );
+  protected readonly heading = computed(() => this.headingOf(this.shown()!.way));
+  /** What is bought is no button that a way could stand across. */
+  private headingOf(way: Way): string {
+    const control = this.control();
+    return control ? wayHeading(way, control.name) : `${WAY_WORDS[way].name}: ${this.here()?.name ?? ''}`;
+  }
   protected readonly sheet = computed(() => {
     const [w, press] = [this.shown(), this.here()];
     return w && press && drawWay(this.draft.job(), this.bench.assessment(), press, w, 'wiring');
