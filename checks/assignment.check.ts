@@ -46,15 +46,18 @@ function smallestByForce(allowed: readonly (readonly boolean[])[]): number {
   return least;
 }
 
+/** Boards that keep no pin for a contact of their own. */
+const BARE = SHIPPED_BOARDS.filter((b) => b.module === null);
+
 /** A board of a few pins with abilities, straps and levels drawn at random from those of the boards that ship. */
 function randomBoard(r: Random): BoardProfile {
-  const pool = SHIPPED_BOARDS.flatMap((b) => b.pins);
+  const pool = BARE.flatMap((b) => b.pins);
   const pins = Array.from({ length: 2 + below(r, 6) }, (_, gpio): BoardPin => ({
     ...pool[below(r, pool.length)]!,
     gpio,
     label: `P${gpio}`,
   }));
-  return { ...SHIPPED_BOARDS[below(r, SHIPPED_BOARDS.length)]!, key: 'random', name: 'random board', pins };
+  return { ...BARE[below(r, BARE.length)]!, key: 'random', name: 'random board', pins };
 }
 
 /** Hands, signs and senses of every kind, as many as the board may just hold or not. */

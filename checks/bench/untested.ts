@@ -15,16 +15,16 @@ const CONTROL = 'it';
 /** No machine asks for more. */
 const MOST = 30;
 
-function benchOf(random: Random, mains: Mains): Bench {
+function benchOf(random: Random, mains: Mains, turns = false): Bench {
   const draw = pick(random, [
     [low, 3],
     [ladder, 1],
     [dryPair, 1],
   ] as const);
-  const feed = chance(random, 0.6) ? 'plug-one-way' : 'wired';
+  const feed = turns ? 'plug-turns' : chance(random, 0.6) ? 'plug-one-way' : 'wired';
   return {
     control: draw(random),
-    mains: { ...mains, said: { ...mains.said, feed, tester: 'none' } },
+    mains: { ...mains, said: { ...mains.said, feed, tester: turns ? 'unknown' : 'none' } },
     meter: drawMeter(random),
     slips: 0.01,
   };
@@ -83,6 +83,31 @@ export function otherTies(each: number, seed: number): Record<string, string[]> 
       ),
     ]),
   );
+}
+
+/** A floating pair, as of a dry contact, in a machine whose plug goes in either way round. */
+const floating = (random: Random, mains: Mains): Bench => ({
+  ...benchOf(random, mains, true),
+  control: dryPair(random),
+});
+
+/** The verdicts of floating pairs in machines with each of those ties. */
+export function floatingTies(each: number, seed: number): Record<string, string[]> {
+  const random = seededRandom(seed);
+  return Object.fromEntries(
+    Object.entries(OTHER_TIES).map(([variant, parts]) => [
+      variant,
+      Array.from({ length: each }, () =>
+        followed(floating(random, { ...tied(random), variant, parts: parts(random) }), random),
+      ),
+    ]),
+  );
+}
+
+/** The verdicts of floating pairs in machines that are isolated. */
+export function floatingApart(count: number, seed: number): string[] {
+  const random = seededRandom(seed);
+  return Array.from({ length: count }, () => followed(floating(random, isolated(random)), random));
 }
 
 /** The verdicts of so many boards that are tied to mains, or isolated from it. */

@@ -17,7 +17,7 @@ const BARE_KINDS: Partial<Record<Way, ControlKind>> = {
 };
 
 /** Whether a press belongs to no control. */
-export const isBare = (c: Pick<WayContext, 'control'>): boolean => c.control.id === '';
+export const isBarePress = (c: Pick<WayContext, 'control'>): boolean => c.control.id === '';
 
 /** What stands in for the control of such a press: it is called as the press is. */
 export const bareControl = (press: Pick<Press, 'name'>): Control => freshControl('', press.name);

@@ -4,7 +4,7 @@ import { finding, inputsOf, type Finding } from '../../ground/finding';
 import type { Way } from '../../ground/job';
 import { analogueSwitch } from './analogue-switch';
 import { refusedColours, type WayContext, type WayResult } from './context';
-import { bareFact, bareKind, isBare as isBarePress } from './bare';
+import { bareFact, bareKind, isBarePress } from './bare';
 import { controlBox } from './control-box';
 import { driveSignal } from './drive-signal';
 import { finger } from './finger';

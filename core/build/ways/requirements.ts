@@ -2,7 +2,7 @@ import { atLeast, derive, finding, judged, type Finding } from '../../ground/fin
 import { insulationFor, type Category } from '../../engines/electrics';
 import { partValue, type TakenPart } from '../../engines/parts';
 import type { ControlKind, Way } from '../../ground/job';
-import { isBare } from './bare';
+import { isBarePress } from './bare';
 import type { WayContext } from './context';
 
 /**
@@ -57,13 +57,13 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
       finding('thumb', `${way}.dangerous`, {
         holds: 'whatever-kind',
         verdict: 'stop',
-        title: isBare(c)
+        title: isBarePress(c)
           ? `What ${control.name} switches runs on more than extra-low voltage`
           : 'The control is over the limits of extra-low voltage',
         caption: 'dangerous side',
         source: ['iec-61140'],
         remedy: {
-          text: isBare(c)
+          text: isBarePress(c)
             ? 'Take one that runs on extra-low voltage, or a bought switch that is plugged in before it.'
             : 'Press it from outside, or hand the inside to a licensed electrician.',
         },
@@ -95,12 +95,12 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
       finding('thumb', `${way}.insulation`, {
         holds: 'whatever-kind',
         verdict: 'unknown',
-        title: isBare(c)
+        title: isBarePress(c)
           ? `On how many volts ${control.name} runs is not said: whether it is mains decides what keeps you apart from it`
           : 'Isolation from mains is not proven',
-        caption: isBare(c) ? 'runs on?' : 'isolation not proven',
+        caption: isBarePress(c) ? 'runs on?' : 'isolation not proven',
         source: ['isolation-bounds'],
-        remedy: { text: isBare(c) ? 'Say in Guard on what it runs.' : 'Take the isolation readings in Probe.' },
+        remedy: { text: isBarePress(c) ? 'Say in Guard on what it runs.' : 'Take the isolation readings in Probe.' },
       }),
     );
   }

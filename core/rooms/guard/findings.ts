@@ -5,7 +5,7 @@ import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
-import { moduleFindings } from './module';
+import { switchFindings } from './module';
 import { neverFinding } from './never';
 import { pressEndFindings } from './press-end';
 import { senseWireFindings } from './sense-wires';
@@ -25,7 +25,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
   const out = [
     ...isolationGate(job, facts),
     ...senseWireFindings(job, Object.keys(facts.controls).length > 0),
-    ...moduleFindings(job, facts),
+    ...switchFindings(job, facts),
     ...loadFindings(job, facts),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),

@@ -11,7 +11,7 @@ const BY_PLAN = 'module-contact';
 export const isContactPlanned = (facts: Facts): boolean => facts.presses.some((p) => p.way === BY_PLAN);
 
 /** What a bought switch asks for beside its load: its casing, its place, and what closes its contact where no press does. */
-export function moduleFindings(job: Job, facts: Facts): Finding[] {
+export function switchFindings(job: Job, facts: Facts): Finding[] {
   const { drive } = facts;
   if (!drive?.module) return [];
   return [

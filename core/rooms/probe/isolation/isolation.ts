@@ -286,12 +286,13 @@ function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] 
     ohms.length > 0 || e.tested
       ? []
       : e.points
-          .filter((p) => covered(e.readings, 'ohms', p) && (alone || between(e.readings, p, meter)))
+          .filter((p) => covered(e.readings, 'ohms', p) && (alone || between(e.readings, p, meter) || unheard(e, p)))
           .flatMap((p): ReadingSpec[] => {
             const pins: Point = { kind: 'mains', name: '' };
             const ohms = { state: 'off', kind: 'ohms' } as const;
             // What is not apart is not made so by reading it once more.
-            const times = alone && e.lowest && provesApart(e.lowest, meter) ? timesWanted(e, p) : 1;
+            const slips = alone || (p.kind === 'ground' && unheard(e, p));
+            const times = slips && e.lowest && provesApart(e.lowest, meter) ? timesWanted(e, p) : 1;
             return [
               ...(redOn('point', e.readings, p) < times ? [{ from: p, to: pins, ...ohms }] : []),
               ...(redOn('pins', e.readings, p) < times ? [{ from: pins, to: p, ...ohms }] : []),
@@ -372,6 +373,23 @@ function redOn(which: 'point' | 'pins', readings: readonly Reading[], p: Point):
  */
 const timesWanted = ({ readings, points }: Evidence, p: Point): number =>
   points.some((q) => !same(p, q) && joined(readings, p, q, JOINED_OHMS)) ? 1 : 2;
+
+/**
+ * Whether volts to earth tell nothing of a point: none were read there, and it was read to be joined to none where they were. A junction to
+ * one pin of the plug shows there by ohms the other way round alone.
+ */
+function unheard({ readings, points, acPoint }: Evidence, p: Point): boolean {
+  const heard = (q: Point): boolean => same(q, acPoint) || acChecks(readings, q).length > 0;
+  const read = (q: Point): boolean => readings.some((r) => r.kind === 'ohms' && r.state === 'off' && joins(r, p, q));
+  const others = points.filter((q) => !same(p, q));
+  const joinedTo = (q: Point): readonly Point[] =>
+    others.filter((x) => !same(x, q) && joined(readings, q, x, JOINED_OHMS));
+  return (
+    !heard(p) &&
+    others.some((q) => heard(q) && read(q)) &&
+    ![p, ...joinedTo(p)].some((q) => heard(q) || joinedTo(q).some(heard))
+  );
+}
 
 function halfDone(readings: readonly Reading[], p: Point): 'live' | 'neutral' | 'mains' {
   if (lowestTo(readings, 'ohms', p, ['live'])) return 'neutral';
