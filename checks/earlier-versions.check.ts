@@ -61,6 +61,9 @@ const ASKED_OTHERWISE = [
 /** A stalled current that its winding, as read, contradicts is judged now: the flaps of that file say 0.8 A over 4.7 Ω at 12 V. */
 const CONTRADICTED = (name: string, id: string): boolean =>
   name.endsWith('steam-flaps.v7') && (id.startsWith('thumb.choice') || id === 'thumb.open');
+/** Volts to earth at a line that floats say nothing of the ground: more is read there now. */
+const READ_FURTHER = (name: string, id: string): boolean =>
+  name.endsWith('dough-proofer.v8') && /^(probe|guard)\.(control-warm\.)?isolation|^thumb\./.test(id);
 /** A pin is named with its printed label now, and what lies on it by its own name. */
 const plain = (title: string): string =>
   title
@@ -86,7 +89,7 @@ describe('a file of an earlier version', () => {
     };
     const now = new Map(assess(job).findings.map((f) => [f.id, f]));
     for (const [id, verdict, title] of told) {
-      if (ASKED_OTHERWISE.some((x) => id.startsWith(x)) || CONTRADICTED(name, id)) continue;
+      if (ASKED_OTHERWISE.some((x) => id.startsWith(x)) || CONTRADICTED(name, id) || READ_FURTHER(name, id)) continue;
       const f = now.get(RENAMED[id] ?? id);
       expect(f, `${name}: ${id}`).toBeDefined();
       if (id === 'board.outputs') continue;

@@ -3,7 +3,7 @@ import { demoJob } from '../../core/testing/jobs';
 import { APART, BUTTON, edit, finished, onPin, put, said, sense, type Situation } from './situation';
 
 const listening = (job: Job): Job => ({
-  ...put(job, 'wish', { does: 'listens' }),
+  ...put(job, 'wish', { role: 'listens' }),
   presses: [],
   act: { ...job.act, moves: [] },
   routine: { sentences: [] },
@@ -95,7 +95,7 @@ export const OF_LISTENING: readonly Situation[] = [
     what: 'a job that is to listen only, and presses',
     source: 'the plan contradicts the wish',
     sound: BUTTON,
-    make: (j) => put(j, 'wish', { does: 'listens' }),
+    make: (j) => put(j, 'wish', { role: 'listens' }),
     rooms: ['wish'],
     worst: 'unknown',
   },

@@ -10,7 +10,7 @@ const put = (job: Job, ...edits: JobEdit[]): Job =>
   edited(job, { do: 'several', edits, say: 'x' }, '2026-03-02T14:00:00Z');
 const bead = (job: Job, room: Room) => threadOf(assess(job).findings).find((b) => b.room === room)!;
 const verdictOf = (job: Job, id: string) => assess(job).findings.find((f) => f.id === id)?.verdict;
-const listening = changed(benchJob(), 'wish', { does: 'listens', hazardsReviewed: true });
+const listening = changed(benchJob(), 'wish', { role: 'listens', hazardsReviewed: true });
 const beeping = put(listening, {
   do: 'put',
   list: 'senses',

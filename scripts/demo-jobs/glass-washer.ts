@@ -32,7 +32,7 @@ new Maker(
     {
       do: 'set',
       at: 'wish',
-      set: { does: 'listens', hazards: ['mains', 'water'], hazardsReviewed: true, others: 'whoever washes up' },
+      set: { role: 'listens', hazards: ['mains', 'water'], hazardsReviewed: true, others: 'whoever washes up' },
       say: 'it only listens; hazards: mains inside, water',
     },
     {

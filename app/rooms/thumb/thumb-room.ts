@@ -118,7 +118,7 @@ export class ThumbRoom {
     this.bench.edit({
       do: 'several',
       edits: [
-        { do: 'set', at: 'wish', set: { does: 'acts' } },
+        { do: 'set', at: 'wish', set: { role: 'acts' } },
         { do: 'put', list: 'presses', item: press },
       ],
       say: 'a press of something without a button',

@@ -21,6 +21,36 @@ export const notForControl = (way: Way, title: string, remedy: string): Finding 
     remedy: { text: remedy },
   });
 
+/** What it switches is over the limits of extra-low voltage. */
+const dangerousSide = (way: Way, c: WayContext): Finding =>
+  finding('thumb', `${way}.dangerous`, {
+    holds: 'whatever-kind',
+    verdict: 'stop',
+    title: isBarePress(c)
+      ? `What ${c.control.name} switches runs on more than extra-low voltage`
+      : 'The control is over the limits of extra-low voltage',
+    caption: 'dangerous side',
+    source: ['iec-61140'],
+    remedy: {
+      text: isBarePress(c)
+        ? 'Take one that runs on extra-low voltage, or a bought switch that is plugged in before it.'
+        : 'Press it from outside, or hand the inside to a licensed electrician.',
+    },
+  });
+
+/** Nobody knows whether mains is on the other side. */
+const unprovenIsolation = (way: Way, c: WayContext): Finding =>
+  finding('thumb', `${way}.insulation`, {
+    holds: 'whatever-kind',
+    verdict: 'unknown',
+    title: isBarePress(c)
+      ? `On how many volts ${c.control.name} runs is not said: whether it is mains decides what keeps you apart from it`
+      : 'Isolation from mains is not proven',
+    caption: isBarePress(c) ? 'runs on?' : 'isolation not proven',
+    source: ['isolation-bounds'],
+    remedy: { text: isBarePress(c) ? 'Say in Guard on what it runs.' : 'Take the isolation readings in Probe.' },
+  });
+
 /**
  * What must be true before a way may be used at all: the control known, the sides kept apart where they must be;
  * `barrier` is the part that keeps them so.
@@ -53,22 +83,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
     );
   }
   if (fact.dangerous) {
-    out.push(
-      finding('thumb', `${way}.dangerous`, {
-        holds: 'whatever-kind',
-        verdict: 'stop',
-        title: isBarePress(c)
-          ? `What ${control.name} switches runs on more than extra-low voltage`
-          : 'The control is over the limits of extra-low voltage',
-        caption: 'dangerous side',
-        source: ['iec-61140'],
-        remedy: {
-          text: isBarePress(c)
-            ? 'Take one that runs on extra-low voltage, or a bought switch that is plugged in before it.'
-            : 'Press it from outside, or hand the inside to a licensed electrician.',
-        },
-      }),
-    );
+    out.push(dangerousSide(way, c));
   } else if (joins !== 'apart') {
     out.push(sharedGround(way, c, joins));
   } else if (fact.isolation === 'not-isolated' || fact.isolation === 'low-voltage') {
@@ -91,18 +106,7 @@ export function requirements(way: Way, c: WayContext, joins: Joins, barrier: Tak
       ...reinforced(way, c, barrier, c.job.survey.mains.feed === 'wired' ? 'III' : 'II'),
     );
   } else if (fact.isolation === 'unknown') {
-    out.push(
-      finding('thumb', `${way}.insulation`, {
-        holds: 'whatever-kind',
-        verdict: 'unknown',
-        title: isBarePress(c)
-          ? `On how many volts ${control.name} runs is not said: whether it is mains decides what keeps you apart from it`
-          : 'Isolation from mains is not proven',
-        caption: isBarePress(c) ? 'runs on?' : 'isolation not proven',
-        source: ['isolation-bounds'],
-        remedy: { text: isBarePress(c) ? 'Say in Guard on what it runs.' : 'Take the isolation readings in Probe.' },
-      }),
-    );
+    out.push(unprovenIsolation(way, c));
   }
   return out;
 }

@@ -22,13 +22,17 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   if (hurts && press.way === 'switched-supply' && plan?.supply.atRest === 'closed') return [fedAtRest(press.id)];
   const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
   if (longest === 0) return [];
-  // Nothing goes between pin and driver inside of a bought switch.
-  const single = press.outputs === 1 && press.input === 'level' && press.way !== 'module-contact';
+  const single = isSingle(press);
   if (job.guard.cutOff === 'one-shot' && single)
     return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
   if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
-  return [job.wish.hazardsReviewed ? programEnds(single || press.jerks || press.way === 'module-contact') : NOT_ASKED];
+  return [job.wish.hazardsReviewed ? programEnds(isPacked(press)) : NOT_ASKED];
 }
+
+/** Whether one level presses, so that a monostable may stand before its driver: nothing goes into a bought switch. */
+const isSingle = (p: PressFact): boolean => p.outputs === 1 && p.input === 'level' && p.way !== 'module-contact';
+/** Whether the packed program drives all of it. */
+const isPacked = (p: PressFact): boolean => isSingle(p) || p.jerks || p.way === 'module-contact';
 
 /** A contact that is closed at rest: a controller that is dead, or a monostable that ends a press, feeds the machine. */
 const fedAtRest = (press: string): Finding =>

@@ -4,27 +4,30 @@ import { onlyListens, pressedIn, scriptOf, type Job } from '../../ground/job';
 import { needsPin, pinOf } from '../../build/lines';
 import { lacksOf } from './lacks';
 
-/** What Pack judges: whether anything beyond the job file can leave yet, and as what. @param others findings of all other rooms. */
-export function packFindings(job: Job, presses: readonly PressFact[], others: readonly Finding[]): Finding[] {
+/** What has to be done before a program and its papers can leave. */
+function missingIn(job: Job, presses: readonly PressFact[]): string[] {
+  if (onlyListens(job)) {
+    const unheard = job.senses.some((s) => needsPin(s) && pinOf(job, s.id) === null);
+    return [
+      job.senses.length === 0 ? 'anything to listen to (Sense)' : '',
+      unheard ? 'firmware (choose a pin in Board for each sense)' : '',
+    ].filter(Boolean);
+  }
   // What the script presses, or the first press while there is no script.
   const pressed = pressedIn(job);
-  const listens = onlyListens(job);
-  const unheard = listens && job.senses.some((s) => needsPin(s) && pinOf(job, s.id) === null);
   const unplaced = (pressed.length > 0 ? pressed : job.presses.slice(0, 1).map((p) => p.id)).some(
     (id) => pinOf(job, presses.find((p) => p.id === id)?.select?.of ?? id) === null,
   );
-  const missing = (
-    listens
-      ? [
-          job.senses.length === 0 ? 'anything to listen to (Sense)' : '',
-          unheard ? 'firmware (choose a pin in Board for each sense)' : '',
-        ]
-      : [
-          presses.length > 0 ? '' : 'wiring, parts (choose a way in Thumb)',
-          unplaced ? 'firmware (choose a pin in Board)' : '',
-          scriptOf(job).length === 0 ? 'a press script (Act)' : '',
-        ]
-  ).filter(Boolean);
+  return [
+    presses.length > 0 ? '' : 'wiring, parts (choose a way in Thumb)',
+    unplaced ? 'firmware (choose a pin in Board)' : '',
+    scriptOf(job).length === 0 ? 'a press script (Act)' : '',
+  ].filter(Boolean);
+}
+
+/** What Pack judges: whether anything beyond the job file can leave yet, and as what. @param others findings of all other rooms. */
+export function packFindings(job: Job, presses: readonly PressFact[], others: readonly Finding[]): Finding[] {
+  const missing = missingIn(job, presses);
   const lacks = lacksOf(job, presses);
   const program: Finding[] = lacks.length
     ? [

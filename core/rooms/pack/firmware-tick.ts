@@ -2,6 +2,7 @@
  * What the header declares: setting up, starting, stopping, the clock, and the tick that does it all.
  * @param setup what setting up does before anything else. @param listens whether each change that is heard is told.
  */
+// eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
 export const tickText = (setup: string, listens: boolean): string => `
 void gt_setup(void)
 {

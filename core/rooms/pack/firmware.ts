@@ -198,6 +198,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
   ];
   const never = neverSaid(job.wish.never);
+  const tick = tickText(setupText(plan.held, plan.listens, comment), plan.listens);
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
 /* Never: ${comment(never || 'not said')}${never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
@@ -315,7 +316,7 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tickText(setupText(plan.held, plan.listens, comment), plan.listens)}`;
+${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tick}`;
   return {
     'gentle_thumb.h': headerText(yours, plan.listens ? changedText(plan.senses.map((s) => comment(s.name))) : ''),
     'gentle_thumb.c': source,

@@ -19,7 +19,10 @@ export interface TriedPress {
 /** Ways that move a motor, of which no button is pressed. */
 const MOTORS: readonly (Way | null)[] = ['reverse-motor', 'control-box', 'hand-mechanism'];
 
-/** Every press that a move makes or a hand asks for, each of its sides by itself; the first press of the job where none does; none where it only listens. */
+/**
+ * Every press that a move makes or a hand asks for, each of its sides by itself; the first press of the job where none does; none where it
+ * only listens.
+ */
 export function pressesTried(job: Job): readonly TriedPress[] {
   if (onlyListens(job)) return [];
   const asked = new Set([...pressedIn(job), ...handsIn(job).map((h) => h.asks)]);

@@ -3,6 +3,9 @@ import { finding, type Finding, summary } from '../../ground/finding';
 
 import { HAZARD_WORDS, type Job } from '../../ground/job';
 
+const pressing = (job: Job): string =>
+  `${job.presses.map((p) => p.name).join(', ')} ${job.presses.length === 1 ? 'is' : 'are'}`;
+
 /** What Wish judges: whether the four questions are answered and the hazards looked through. */
 export function wishFindings(job: Job): Finding[] {
   const w = job.wish;
@@ -46,17 +49,17 @@ export function wishFindings(job: Job): Finding[] {
           remedy: { text: 'Tick what applies; Guard builds its list from it.' },
         }),
   );
-  if (w.does === 'listens' && job.presses.length > 0)
+  if (w.role === 'listens' && job.presses.length > 0)
     out.push(
       finding('wish', 'listens', {
         verdict: 'unknown',
-        title: `It is to listen only, and ${job.presses.map((p) => p.name).join(', ')} ${job.presses.length === 1 ? 'is' : 'are'} planned to press`,
+        title: `It is to listen only, and ${pressing(job)} planned to press`,
         caption: 'listens or presses?',
         source: ['maker'],
         remedy: {
           text: 'Take the presses away in Thumb, or let it press.',
           label: 'It presses',
-          edit: { do: 'set', at: 'wish', set: { does: 'acts' }, say: 'it presses, moves or switches something' },
+          edit: { do: 'set', at: 'wish', set: { role: 'acts' }, say: 'it presses, moves or switches something' },
         },
       }),
     );

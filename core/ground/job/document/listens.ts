@@ -2,7 +2,7 @@ import type { Job, Sense } from './types';
 
 /** Whether the addition only listens: the wish says so, and nothing is planned that presses. */
 export const onlyListens = (job: Pick<Job, 'wish' | 'presses'>): boolean =>
-  job.wish.does === 'listens' && job.presses.length === 0;
+  job.wish.role === 'listens' && job.presses.length === 0;
 
 /**
  * How far the wires of a sense go: nowhere near the machine's circuit, into it, into it over an optocoupler; `guessed` for a bare contact,

@@ -279,7 +279,7 @@ function withControl(job: Job, { id, name }: { id: string; name: string }): Job 
   const control = freshControl(id, name);
   const waits = job.presses.find((p) => p.control === '' && !isFromOutside(p.way));
   const presses =
-    job.controls.length > 0 || job.wish.does === 'listens'
+    job.controls.length > 0 || job.wish.role === 'listens'
       ? job.presses
       : waits
         ? job.presses.map((p) => (p === waits ? { ...p, control: id } : p))

@@ -5,7 +5,7 @@ import { added, type Migration } from './step';
  * what a load runs on that is not on mains.
  */
 export const toTwelfth: Migration = added({
-  wish: { does: 'acts' },
+  wish: { role: 'acts' },
   senses: { touches: 'unknown' },
   'board.profiles': { module: null },
   guard: { loadVolts: null, loadCurrent: 'ac' },

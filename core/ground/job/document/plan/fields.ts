@@ -30,7 +30,7 @@ import {
   type StandinState,
   type Trial,
   type Wish,
-  type WISH_DOES,
+  type WISH_ROLES,
 } from './types';
 
 /** A year and a leap day: no wait, run or press is longer. */
@@ -71,12 +71,12 @@ export const neverFields: Fields<Never> = {
 
 /** Fields of all that Wish holds. */
 export const wishFields: Fields<Wish> = {
-  does: choice(
+  role: choice(
     'It',
     {
       acts: 'presses, moves or switches something',
       listens: 'only listens, counts or tells',
-    } satisfies Record<(typeof WISH_DOES)[number], string>,
+    } satisfies Record<(typeof WISH_ROLES)[number], string>,
     'acts',
   ),
   outcome: text('What should happen by itself?'),

@@ -28,10 +28,10 @@ export const HAZARDS = [
 export type Hazard = (typeof HAZARDS)[number];
 
 /** What the addition does: it presses, moves or switches something, or it only listens, counts and tells. */
-export const WISH_DOES = ['acts', 'listens'] as const;
+export const WISH_ROLES = ['acts', 'listens'] as const;
 /** What is wished of the machine, and what must never happen. */
 export interface Wish {
-  does: (typeof WISH_DOES)[number];
+  role: (typeof WISH_ROLES)[number];
   outcome: string;
   when: string;
   never: string;
