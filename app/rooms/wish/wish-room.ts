@@ -58,7 +58,7 @@ export class WishRoom {
   protected readonly bench = inject(Bench);
   protected readonly questions = QUESTIONS;
   protected readonly fields = wishFields;
-  protected readonly does = choicesOf<Wish['role']>(wishFields.role);
+  protected readonly roles = choicesOf<Wish['role']>(wishFields.role);
   protected readonly jobFields = jobFields;
   protected readonly hazards = HAZARDS;
   protected readonly words = HAZARD_WORDS;

@@ -2,7 +2,7 @@ import { finding, type Finding } from '../../ground/finding';
 import type { JobEdit, Press, SupplyPlan, Way } from '../../ground/job';
 
 /** An edit of how a machine meets the switching of its supply. */
-export const setSupply = (press: Pick<Press, 'id'>, set: Partial<SupplyPlan>, say: string): JobEdit => ({
+const setSupply = (press: Pick<Press, 'id'>, set: Partial<SupplyPlan>, say: string): JobEdit => ({
   do: 'set',
   at: 'press.supply',
   of: press.id,
