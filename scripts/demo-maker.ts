@@ -89,6 +89,22 @@ export class Maker {
     return this.edit({ do: 'set', at: 'survey', set, say });
   }
 
+  /** A run of the machine as it was bought. */
+  whole(what: string, seconds: number | null, watts: number | null, noted: string): this {
+    const id = `run-${this.job.wish.whole.length + 1}`;
+    const item = { id, at: this.now(), what, seconds, watts, noted };
+    return this.edit({ do: 'put', list: 'wish.whole', item, say: `as it was bought: ${what}` });
+  }
+
+  /** Something that no longer works, and what takes its place. */
+  lost(what: string, instead: string): this {
+    const item = { id: `loss-${this.job.guard.losses.length + 1}`, what, instead, safety: false };
+    return this.edit(
+      { do: 'put', list: 'guard.losses', item, say: `no longer works: ${what}; in its place ${instead}` },
+      { do: 'set', at: 'guard', set: { lossesReviewed: true } },
+    );
+  }
+
   tick(...steps: string[]): this {
     return this.edit(
       ...steps.map((step): JobEdit => ({

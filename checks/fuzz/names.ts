@@ -8,4 +8,5 @@ export const DEMO_NAMES = [
   'extractor-rocker',
   'hood-fan',
   'larder-dehumidifier',
+  'glass-washer',
 ] as const;

@@ -156,4 +156,5 @@ maker
     say: 'never more than one start for one arming',
   })
   .placeAll()
+  .whole('an hour of warming', 3600, 210, 'it beeps at each key')
   .write('dough-proofer');

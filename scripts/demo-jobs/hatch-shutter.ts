@@ -138,4 +138,6 @@ new Maker(
     say: 'a stop that holds until somebody pulls it out',
   })
   .placeAll()
+  .whole('up and down by the crank', null, null, 'runs freely, the lath at the left rubs near the top')
+  .lost('the hand crank', 'the rocker at the hatch')
   .write('hatch-shutter');

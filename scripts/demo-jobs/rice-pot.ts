@@ -17,6 +17,7 @@ new Maker(
     set: { hazards: ['mains', 'unattended-heat'], hazardsReviewed: true, others: 'whoever is in the kitchen, by hand' },
     say: 'hazards: mains inside, heat while nobody watches',
   })
+  .whole('a whole pot', 25 * 60, 620, 'a click at the start, another when it is done')
   .tick(...DEAD)
   .say(
     'mains plug turns',

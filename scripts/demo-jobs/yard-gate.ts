@@ -147,4 +147,5 @@ new Maker(
     },
     say: 'never: open for longer than 18 h; a move without 3 s of warning',
   })
+  .whole('open and close', 40, 190, 'it knocks once as it starts, the leaf stops softly')
   .write('yard-gate');

@@ -2,7 +2,15 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
-import { cautionsOf, hazardsOf, isOwnLoad, needsProveDead, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
+import {
+  cautionsOf,
+  hazardsOf,
+  isOwnLoad,
+  needsProveDead,
+  takesOver,
+  PROVE_DEAD,
+  type Caution,
+} from '../../../core/rooms/guard';
 import {
   HAZARD_WORDS,
   guardFields,
@@ -13,6 +21,7 @@ import {
 } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { LedgerPartPanel } from './ledger-part';
+import { LossesPart } from './losses-part';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
@@ -21,7 +30,7 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-guard-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, QuantityField, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, LossesPart, QuantityField, Settle, TwoColumns],
   templateUrl: './guard-room.html',
 })
 export class GuardRoom {
@@ -72,6 +81,7 @@ export class GuardRoom {
     () => this.facts().presses.find((p) => p.contact)?.contact ?? this.facts().drive?.moduleContact ?? null,
   );
   protected readonly ownLoad = computed(() => this.facts().presses.some((p) => p.contact && isOwnLoad(p)));
+  protected readonly takesOver = computed(() => this.facts().presses.some(takesOver));
   protected readonly listens = computed(() => onlyListens(this.bench.job()));
   protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);
 

@@ -22,6 +22,7 @@ import { Settle } from '../../ui/settle';
 import { TwoColumns } from '../../ui/two-columns';
 import { NeversPart } from './nevers-part';
 import { UnitsPart } from './units-part';
+import { WholePart } from './whole-part';
 
 const mainsOf = (r: Region): string => `${r.mainsVolts}/${r.mainsHertz}`;
 const MAINS: readonly Choice[] = [
@@ -51,6 +52,7 @@ const QUESTIONS: readonly { key: 'outcome' | 'when' | 'never' | 'heldBy' | 'othe
     TextField,
     TwoColumns,
     UnitsPart,
+    WholePart,
   ],
   templateUrl: './wish-room.html',
 })

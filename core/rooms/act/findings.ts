@@ -7,6 +7,7 @@ import { RunEnded, WorldProblem } from '../../engines/world';
 import { gapFinding, lengthFindings, otherLengths } from './press-lengths';
 import { neverFindings } from './nevers';
 import { heardPress, heardScript, unheard } from './heard';
+import { asBoughtFindings } from './as-bought';
 import { askedFindings } from './in-turn';
 import { listeningFindings } from './listening';
 import { partFindings } from './part-findings';
@@ -23,6 +24,7 @@ export function actFindings(job: Job, facts: Facts): Finding[] {
   return [
     ...scriptFindings(job, facts),
     ...otherLengths(job, facts),
+    ...asBoughtFindings(job),
     ...neverFindings(job),
     ...pressedTogetherFindings(job, facts),
   ];

@@ -3,6 +3,7 @@ import type { Facts } from '../../ground/facts';
 import { CONTROLLER, isUntouched, reachOf, type Job } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
+import { beforeFindings } from './before';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
 import { switchFindings } from './module';
@@ -25,6 +26,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
   const out = [
     ...isolationGate(job, facts),
     ...senseWireFindings(job, Object.keys(facts.controls).length > 0),
+    ...beforeFindings(job, facts),
     ...switchFindings(job, facts),
     ...loadFindings(job, facts),
     ...pressEndFindings(job, facts),

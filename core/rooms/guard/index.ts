@@ -1,3 +1,4 @@
+export { takesOver } from './before';
 export { CAUTIONS, PROVE_DEAD, type Caution } from './cautions';
 export { guardFindings } from './findings';
 export { cautionsOf, hazardsOf, needsProveDead } from './hazards';

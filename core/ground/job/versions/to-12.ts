@@ -5,8 +5,8 @@ import { added, type Migration } from './step';
  * what a load runs on that is not on mains.
  */
 export const toTwelfth: Migration = added({
-  wish: { role: 'acts' },
+  wish: { role: 'acts', whole: [], cameBroken: false },
   senses: { touches: 'unknown' },
   'board.profiles': { module: null },
-  guard: { loadVolts: null, loadCurrent: 'ac' },
+  guard: { loadVolts: null, loadCurrent: 'ac', losses: [], lossesReviewed: false },
 });

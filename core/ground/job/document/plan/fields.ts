@@ -21,6 +21,7 @@ import {
   PLACES,
   type GuardRecord,
   type LOAD_CURRENTS,
+  type Loss,
   type Never,
   type NeverKind,
   type Region,
@@ -31,6 +32,7 @@ import {
   type Trial,
   type Wish,
   type WISH_ROLES,
+  type WholeRun,
 } from './types';
 
 /** A year and a leap day: no wait, run or press is longer. */
@@ -69,6 +71,24 @@ export const neverFields: Fields<Never> = {
   count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
 };
 
+/** Fields of a run of the machine as it was bought. */
+export const wholeFields: Fields<WholeRun> = {
+  id: name('id'),
+  at: moment('run at'),
+  what: text('What was run', { most: 200, usual: 'a whole run' }),
+  seconds: maybeQuantity('It took', 's', { most: YEAR_SECONDS, hint: 'not timed' }),
+  watts: maybeQuantity('It drew at most', 'W', { most: 1e6, hint: 'not read' }),
+  noted: text('It sounded and looked', { most: 400 }),
+};
+
+/** Fields of what no longer works. */
+export const lossFields: Fields<Loss> = {
+  id: name('id'),
+  what: text('What no longer works', { most: 200, usual: 'the knob' }),
+  safety: flag('keeps from harm'),
+  instead: text('In its place', { most: 200 }),
+};
+
 /** Fields of all that Wish holds. */
 export const wishFields: Fields<Wish> = {
   role: choice(
@@ -87,6 +107,8 @@ export const wishFields: Fields<Wish> = {
   others: text('Who else presses it?'),
   heldBy: text('What holds the machine to “never”?'),
   nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
+  whole: untried(list('runs as it was bought', group('a run', wholeFields), 20, { key: 'id' })),
+  cameBroken: untried(flag('it came broken')),
 };
 
 /** Fields of all that Guard holds. */
@@ -102,6 +124,8 @@ export const guardFields: Fields<GuardRecord> = {
   ),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
+  losses: untried(list('what no longer works', group('a loss', lossFields), 20, { key: 'id' })),
+  lossesReviewed: untried(flag('looked through what no longer works')),
 };
 
 /** Fields of a rule of the routine. */

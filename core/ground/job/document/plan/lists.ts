@@ -1,15 +1,28 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
 import {
   guardFields,
+  lossFields,
   neverFields,
   regionFields,
   routineFields,
   sentenceFields,
   sheetFields,
   standinFields,
+  wholeFields,
   wishFields,
 } from './fields';
-import type { GuardRecord, Never, Region, RoutinePlan, Sentence, SheetPlan, StandinState, Wish } from './types';
+import type {
+  GuardRecord,
+  Loss,
+  Never,
+  Region,
+  RoutinePlan,
+  Sentence,
+  SheetPlan,
+  StandinState,
+  WholeRun,
+  Wish,
+} from './types';
 
 /** Places of this section where fields can be set. */
 export interface PlanPlaces {
@@ -23,6 +36,8 @@ export interface PlanPlaces {
 /** Keyed lists of this section. */
 export interface PlanLists {
   'wish.nevers': Never;
+  'wish.whole': WholeRun;
+  'guard.losses': Loss;
   'routine.sentences': Sentence;
 }
 
@@ -38,5 +53,7 @@ export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
 /** What is known of each of these lists. */
 export const PLAN_LISTS: ListsOf<PlanLists> = {
   'wish.nevers': listed(neverFields, 'never', 'wish', 'id', 'kind'),
+  'wish.whole': listed(wholeFields, 'run', 'wish', 'id', 'what'),
+  'guard.losses': listed(lossFields, 'loss', 'guard', 'id', 'what'),
   'routine.sentences': listed(sentenceFields, 'sentence', 'routine', 'id', 'at'),
 };

@@ -27,6 +27,29 @@ export const HAZARDS = [
 /** One of `HAZARDS`. */
 export type Hazard = (typeof HAZARDS)[number];
 
+/** One run of the machine as it was bought, noted before anybody opened it. */
+export interface WholeRun {
+  id: string;
+  at: string;
+  /** What was run, as `a whole wash` or `up and down`. */
+  what: string;
+  /** How long it took, and what it drew at most; null where that was not read. */
+  seconds: number | null;
+  watts: number | null;
+  /** What it sounded and looked like. */
+  noted: string;
+}
+
+/** Something of the machine that no longer works once it is taken over. */
+export interface Loss {
+  id: string;
+  what: string;
+  /** It keeps somebody or something from harm: a cut-out, a door switch, an end switch. */
+  safety: boolean;
+  /** What takes its place; empty for nothing. */
+  instead: string;
+}
+
 /** What the addition does: it presses, moves or switches something, or it only listens, counts and tells. */
 export const WISH_ROLES = ['acts', 'listens'] as const;
 /** What is wished of the machine, and what must never happen. */
@@ -44,6 +67,10 @@ export interface Wish {
   heldBy: string;
   /** The same as conditions that a run can be held against. */
   nevers: Never[];
+  /** What it did when it was whole. */
+  whole: WholeRun[];
+  /** It came broken, so that nobody could run it as it was bought. */
+  cameBroken: boolean;
 }
 
 /** How damp it is where the machine stands. */
@@ -72,6 +99,9 @@ export interface GuardRecord {
   /** What it runs on, V, and of which sort; null where Probe read it, or where it is mains of the region. */
   loadVolts: number | null;
   loadCurrent: (typeof LOAD_CURRENTS)[number];
+  /** What no longer works once it is taken over; reviewed once somebody looked through it, so that an empty list means none. */
+  losses: Loss[];
+  lossesReviewed: boolean;
   /** Where it stands: a dry room, or one with steam, condensation or splashes. */
   place: (typeof PLACES)[number];
   /** What ends a press if the controller does not. */
