@@ -27,7 +27,7 @@ test('every way stands in the list with its reason; one that is no use is folded
 }) => {
   const heard = complaints(page);
   await thumb(page, 'rice-pot');
-  await expect(page.locator('[data-way]')).toHaveCount(17);
+  await expect(page.locator('[data-way]')).toHaveCount(18);
   await expect(way(page, 'reverse-motor')).toBeHidden();
   await page.getByText('more have nothing to do with this control').click();
   await expect(way(page, 'reverse-motor')).toContainText('no pair of motor wires');

@@ -1,26 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { CheckField } from '../../kit/check-field';
-import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
-import { QuantityField } from '../../kit/quantity-field';
-import {
-  cautionsOf,
-  hazardsOf,
-  isOwnLoad,
-  needsProveDead,
-  takesOver,
-  PROVE_DEAD,
-  type Caution,
-} from '../../../core/rooms/guard';
-import {
-  HAZARD_WORDS,
-  guardFields,
-  LOAD_KINDS,
-  onlyListens,
-  type GuardRecord,
-  sayTime,
-} from '../../../core/ground/job';
+import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { cautionsOf, hazardsOf, needsProveDead, takesOver, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
+import { HAZARD_WORDS, onlyListens, type GuardRecord, sayTime } from '../../../core/ground/job';
 import { Bench } from '../../store/bench';
 import { LedgerPartPanel } from './ledger-part';
+import { LoadPart } from './load-part';
 import { LossesPart } from './losses-part';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -30,18 +15,12 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-guard-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, LossesPart, QuantityField, Settle, TwoColumns],
+  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, LoadPart, LossesPart, Settle, TwoColumns],
   templateUrl: './guard-room.html',
 })
 export class GuardRoom {
   protected readonly bench = inject(Bench);
   protected readonly dead = PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` }));
-  protected readonly fields = guardFields;
-  protected readonly currents = choicesOf<GuardRecord['loadCurrent']>(guardFields.loadCurrent);
-  protected readonly kinds: readonly Choice<GuardRecord['loadKind']>[] = LOAD_KINDS.map((k) => [
-    k,
-    k === 'unknown' ? 'not said yet' : k,
-  ]);
   protected readonly places: readonly Choice<GuardRecord['place']>[] = [
     ['unknown', 'not said yet'],
     ['dry', 'in a dry room'],
@@ -50,7 +29,10 @@ export class GuardRoom {
   protected readonly cutOffs: readonly Choice<GuardRecord['cutOff']>[] = [
     ['none', 'nothing but the program'],
     ['one-shot', 'a one-shot of its own'],
+    ['own-end', 'the machine’s own end'],
   ];
+  protected readonly ended = (by: GuardRecord['cutOff']): string =>
+    `what ends a press: ${this.cutOffs.find(([key]) => key === by)?.[1] ?? by}`;
   private readonly facts = computed(() => this.bench.assessment().facts);
   protected readonly derived = computed(() =>
     hazardsOf(this.bench.job(), this.facts())
@@ -77,10 +59,6 @@ export class GuardRoom {
           f.id === 'guard.never',
       ),
   );
-  protected readonly contact = computed(
-    () => this.facts().presses.find((p) => p.contact)?.contact ?? this.facts().drive?.moduleContact ?? null,
-  );
-  protected readonly ownLoad = computed(() => this.facts().presses.some((p) => p.contact && isOwnLoad(p)));
   protected readonly takesOver = computed(() => this.facts().presses.some(takesOver));
   protected readonly listens = computed(() => onlyListens(this.bench.job()));
   protected readonly when = (id: string): string => sayTime(this.ticks()[id] ?? '', this.bench.job().region.timeZone);

@@ -1,5 +1,5 @@
 import type { ControlFact } from '../../ground/facts';
-import { freshControl, type Control, type ControlKind, type Job, type Press, type Way } from '../../ground/job';
+import { freshControl, loadOf, type Control, type ControlKind, type Job, type Press, type Way } from '../../ground/job';
 import { isExtraLow } from '../../engines/electrics';
 import type { WayContext } from './context';
 
@@ -29,9 +29,9 @@ export const bareKind = (way: Way): ControlKind | undefined => BARE_KINDS[way];
  * What is known of something that is bought: what it is by the way that moves it, and on what it runs as far as Guard was told. Over the
  * limits of extra-low voltage it is dangerous; while nobody said, nothing of that is known.
  */
-export function bareFact(job: Job, way: Way | null): ControlFact {
+export function bareFact(job: Job, press: Pick<Press, 'id'>, way: Way | null): ControlFact {
   const kind = (way && BARE_KINDS[way]) ?? null;
-  const { loadVolts, loadCurrent } = job.guard;
+  const { volts, current } = loadOf(job, press.id);
   const switched = kind === 'switched-load';
   return {
     kind,
@@ -42,13 +42,13 @@ export function bareFact(job: Job, way: Way | null): ControlFact {
     borrowed: false,
     readings: 1,
     lastReadingAt: '',
-    alternating: switched && loadVolts !== null ? (loadCurrent === 'ac' ? 'yes' : 'no') : 'unknown',
+    alternating: switched && volts !== null ? (current === 'ac' ? 'yes' : 'no') : 'unknown',
     strobesLow: 'unknown',
     farSide: 'floats',
     mostAmps: null,
     contradicted: false,
-    isolation: switched && loadVolts === null ? 'unknown' : 'isolated',
-    dangerous: switched && loadVolts !== null && !isExtraLow(loadVolts, loadCurrent),
+    isolation: switched && volts === null ? 'unknown' : 'isolated',
+    dangerous: switched && volts !== null && !isExtraLow(volts, current),
     signal: 'A',
     tied: [],
   };

@@ -210,7 +210,7 @@ function evaluateAs(way: Way, given: WayContext): WayResult {
   const bare = isBarePress(given);
   if (bare && bareKind(way) === undefined)
     return noUse(way, NO_CONTROL, 'Name in Probe what it presses, or choose a way for a motor, a load or an outlet.');
-  const c = bare ? { ...given, fact: bareFact(given.job, way), line: null } : given;
+  const c = bare ? { ...given, fact: bareFact(given.job, given.press, way), line: null } : given;
   const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
   const r = refused(withPullDowns(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c);
   const { id, name, control } = c.press;

@@ -62,6 +62,7 @@ export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './document/types';
 export { isOfModule, onlyListens, reachOf, type SenseReach } from './document/listens';
+export { loadOf } from './document/plan/load-of';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
 export { clockOf, dayMinutesOf, sayAt, sentenceAt } from './document/plan/sentences';
@@ -71,7 +72,15 @@ export { controlFields } from './document/readings/fields';
 export { pressBounds } from './document/press/bounds';
 export { LIST_INFO, PLACE_INFO } from './document/places';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
-export { guardFields, lossFields, neverFields, sheetFields, wholeFields, wishFields } from './document/plan/fields';
+export {
+  guardFields,
+  loadFieldsOf,
+  lossFields,
+  neverFields,
+  sheetFields,
+  wholeFields,
+  wishFields,
+} from './document/plan/fields';
 export {
   boxFields,
   converterFields,

@@ -39,12 +39,12 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
  * of every machine.
  */
 export function cautionsOf(job: Job, facts: Facts): Caution[] {
-  const { loadKind } = job.guard;
+  const kinds = [job.guard.loadKind, ...job.guard.loads.map((l) => l.kind)];
   const load = carriesLoad(facts)
     ? [
         GENERAL.conductors,
-        ...(['motor', 'solenoid', 'transformer'].includes(loadKind) ? [GENERAL.suppressor] : []),
-        ...(loadKind === 'motor' ? [GENERAL.restart] : []),
+        ...(kinds.some((k) => ['motor', 'solenoid', 'transformer'].includes(k)) ? [GENERAL.suppressor] : []),
+        ...(kinds.includes('motor') ? [GENERAL.restart] : []),
       ]
     : [];
   return [

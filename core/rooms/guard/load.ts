@@ -14,7 +14,7 @@ import {
   type Remedy,
 } from '../../ground/finding';
 import { forPress, type ContactFact, type ControlFact, type Facts, type PressFact } from '../../ground/facts';
-import type { Job, Way } from '../../ground/job';
+import { loadOf, type Job, type Load, type Way } from '../../ground/job';
 import { isContactPlanned } from './module';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
@@ -35,6 +35,7 @@ export const isOwnLoad = (press: Pick<PressFact, 'control' | 'way'> | null): boo
 function loadVolts(
   job: Job,
   fact: ControlFact | undefined,
+  load: Load,
   own: boolean,
 ): { readonly low: Input; readonly high: Input; readonly direct: boolean } {
   const read = fact?.leading === 'switched-load' ? fact.parameters['loadVolts'] : undefined;
@@ -54,14 +55,14 @@ function loadVolts(
       direct: present(fact).alternating === 'no',
     };
   }
-  const { loadVolts: volts, loadCurrent } = job.guard;
-  if (own && volts !== null) {
+  if (own && load.volts !== null) {
+    const { volts } = load;
     const said = (name: string, share: number): Input =>
       chosen('V', name, share * volts, 'V', 'set in Guard', [0.1, 1000]);
     return {
       low: said('load voltage, lowest', 1 - SUPPLY_OFF),
       high: said('load voltage, highest', 1 + SUPPLY_OFF),
-      direct: loadCurrent === 'dc',
+      direct: load.current === 'dc',
     };
   }
   const mains = chosen('V', 'mains of the region', job.region.mainsVolts, 'V', 'region, in Wish');
@@ -74,15 +75,44 @@ export function loadFindings(job: Job, facts: Facts): Finding[] {
   const held = isContactPlanned(facts) ? null : (facts.drive?.moduleContact ?? null);
   return [
     ...carrying.flatMap((press, i) =>
-      forPress(press, i, carrying.length, contactFindings(job, facts, press, present(press.contact))),
+      forPress(
+        press,
+        i,
+        carrying.length,
+        contactFindings(job, facts, press, present(press.contact)).map((f) =>
+          carrying.length > 1 && !job.guard.loads.some((l) => l.press === press.id) ? asTheOthers(job, press, f) : f,
+        ),
+      ),
     ),
     // The machine hangs behind the contact of a bought switch whether or not a press moves it.
     ...(held ? contactFindings(job, facts, null, held) : []),
   ];
 }
 
+/** Of several contacts that carry loads one number speaks for all only where somebody says so. */
+const asTheOthers = (job: Job, press: PressFact, f: Finding): Finding =>
+  f.id !== 'guard.contact' || f.verdict !== 'settled'
+    ? f
+    : {
+        ...f,
+        verdict: 'tight',
+        title: `${f.title}; ${press.name} is taken to carry what was said for all, and nobody said so of it`,
+        caption: 'same load?',
+        remedy: {
+          text: 'Say below what hangs on this contact.',
+          label: 'It carries the same',
+          edit: {
+            do: 'put',
+            list: 'guard.loads',
+            item: loadOf(job, press.id),
+            say: `${press.name} carries the same load`,
+          },
+        },
+      };
+
 function contactFindings(job: Job, facts: Facts, press: PressFact | null, contact: ContactFact): Finding[] {
-  const { loadWatts, loadKind } = job.guard;
+  const load = loadOf(job, press?.id ?? '');
+  const { watts: loadWatts, kind: loadKind } = load;
   if (loadWatts === null || loadWatts <= 0)
     return [
       finding('guard', 'contact', {
@@ -93,7 +123,7 @@ function contactFindings(job: Job, facts: Facts, press: PressFact | null, contac
       }),
     ];
   const own = isOwnLoad(press);
-  if (own && job.guard.loadVolts === null)
+  if (own && load.volts === null)
     return [
       finding('guard', 'contact', {
         verdict: 'unknown',
@@ -116,7 +146,7 @@ function contactFindings(job: Job, facts: Facts, press: PressFact | null, contac
   const capacitor =
     press?.way === 'control-box' ? job.presses.find((p) => p.id === press.id)?.motor.runCapacitor : 'no';
   return judgedLoad(
-    loadVolts(job, press ? facts.controls[press.control] : undefined, own),
+    loadVolts(job, press ? facts.controls[press.control] : undefined, load, own),
     loadWatts,
     loadKind,
     contact,

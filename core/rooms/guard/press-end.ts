@@ -25,6 +25,7 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   const single = isSingle(press);
   if (job.guard.cutOff === 'one-shot' && single)
     return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
+  if (job.guard.cutOff === 'own-end') return [ownEnd(job, press)];
   if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
   return [job.wish.hazardsReviewed ? programEnds(isPacked(press)) : NOT_ASKED];
 }
@@ -59,7 +60,7 @@ function oneShotFindings(longest: number): Finding[] {
         caption: 'press too long',
         source: ['one-shot'],
         remedy: {
-          text: 'Take a timer relay between controller and driver, or let the machine end it by itself after a short press.',
+          text: 'Press for a short time and let the machine end it by itself, where it has an end of its own: that can be chosen above.',
         },
       }),
     ];
@@ -184,6 +185,33 @@ const nothingEnds = (): Finding =>
 
 /** What the tick of a press that ended though the program had stopped is called. */
 const HUNG_STEP = 'press-hung-tried';
+/**
+ * The machine's own end: a thermostat, an end switch, a run of its own. It counts once it was tried with the program stopped in mid-press,
+ * and for settled where what Act was told of the machine bears it out.
+ */
+function ownEnd(job: Job, press: PressFact): Finding {
+  const tried = job.guard.ticks[HUNG_STEP] !== undefined;
+  const told = pressedMachine(job, press);
+  const { verdict, title } = OWN_END[told];
+  return finding('guard', 'press-end', {
+    verdict: tried || verdict === 'stop' ? verdict : 'unknown',
+    caption: tried ? 'its own end, tried' : 'its own end?',
+    source: ['press-longest'],
+    title:
+      tried || verdict === 'stop' ? title : 'That the machine ends it by itself was not tried with the program stopped',
+    remedy:
+      verdict === 'stop'
+        ? { text: 'Act says that it goes on for as long as it is pressed: mend that there, or take another end.' }
+        : tried
+          ? null
+          : {
+              text: 'Stop the program in mid-press, wait for longer than the longest press, and see that the machine ends it before harm is done.',
+              label: 'It was tried',
+              edit: { do: 'tick', step: HUNG_STEP, title: HUNG, on: true },
+            },
+  });
+}
+
 /** Machines that go on for as long as they are pressed. */
 const WHILE_PRESSED: readonly MachinePart['kind'][] = ['while-held', 'travels-while-held'];
 /**
@@ -217,6 +245,21 @@ function pressedMachine(job: Job, press: PressFact): keyof typeof UNCUT {
 }
 const HUNG = 'Tried with the program stopped in mid-press: something beside the program ends it before harm is done';
 const TRIED_HUNG = { verdict: 'tight', title: `${HUNG}. No part of the plan shows what` } as const;
+const OWN_END = {
+  'goes-on': {
+    verdict: 'stop',
+    title: 'The machine goes on for as long as it is pressed, as Act was told: it has no end of its own',
+  },
+  'not-said': {
+    verdict: 'tight',
+    title:
+      'Tried with the program stopped: the machine ends it by itself; what it is told to do in Act does not show it',
+  },
+  'ends-itself': {
+    verdict: 'settled',
+    title: 'Tried with the program stopped: the machine ends it by itself, as Act was told',
+  },
+} as const;
 const ONLY_PROGRAM = 'Nothing but the program ends a press';
 const UNCUT = {
   'goes-on': {

@@ -37,7 +37,7 @@ export type ThumbFacts = Pick<Facts, 'controls' | 'drive'>;
 export function wayContext(job: Job, facts: ThumbFacts, press: Press, wiresBefore = 0): WayContext | null {
   const bare = press.control === '';
   const control = bare ? bareControl(press) : job.controls.find((c) => c.id === press.control);
-  const fact = bare ? bareFact(job, press.way) : control && facts.controls[control.id];
+  const fact = bare ? bareFact(job, press, press.way) : control && facts.controls[control.id];
   if (!control || !fact || !facts.drive) return null;
   return {
     job,

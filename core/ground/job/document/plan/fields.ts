@@ -1,4 +1,4 @@
-import { idOf } from '../reference';
+import { idOf, oneOf } from '../reference';
 import {
   choice,
   flag,
@@ -20,6 +20,7 @@ import {
   LOAD_KINDS,
   PLACES,
   type GuardRecord,
+  type Load,
   type LOAD_CURRENTS,
   type Loss,
   type Never,
@@ -111,17 +112,32 @@ export const wishFields: Fields<Wish> = {
   cameBroken: untried(flag('it came broken')),
 };
 
+const loadCurrent = choice(
+  'of',
+  { ac: 'alternating current', dc: 'direct current' } satisfies Record<(typeof LOAD_CURRENTS)[number], string>,
+  'ac',
+);
+const loadWatts = maybeQuantity('load that the contact switches', 'W', { most: 1e6 });
+const loadKind = choice('kind of load', plainWords(LOAD_KINDS), 'unknown');
+const loadVolts = maybeQuantity('it runs on', 'V', { least: 0.5, most: 1000, hint: 'mains, or as read' });
+
+/** Fields of the load of one press. */
+export const loadFieldsOf: Fields<Load> = {
+  press: oneOf('press', { to: ['press'], gone: 'drop', todo: 'Name a press that the job has.' }),
+  watts: loadWatts,
+  kind: loadKind,
+  volts: loadVolts,
+  current: loadCurrent,
+};
+
 /** Fields of all that Guard holds. */
 export const guardFields: Fields<GuardRecord> = {
   ticks: untried(record('steps done', moment('when it was done'))),
-  loadWatts: maybeQuantity('load that the contact switches', 'W', { most: 1e6 }),
-  loadKind: choice('kind of load', plainWords(LOAD_KINDS), 'unknown'),
-  loadVolts: maybeQuantity('it runs on', 'V', { least: 0.5, most: 1000, hint: 'mains, or as read' }),
-  loadCurrent: choice(
-    'of',
-    { ac: 'alternating current', dc: 'direct current' } satisfies Record<(typeof LOAD_CURRENTS)[number], string>,
-    'ac',
-  ),
+  loadWatts,
+  loadKind,
+  loadVolts,
+  loadCurrent,
+  loads: list('loads', group('a load', loadFieldsOf), 40, { key: 'press' }),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
   losses: untried(list('what no longer works', group('a loss', lossFields), 20, { key: 'id' })),

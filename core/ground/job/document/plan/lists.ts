@@ -1,6 +1,7 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
 import {
   guardFields,
+  loadFieldsOf,
   lossFields,
   neverFields,
   regionFields,
@@ -13,6 +14,7 @@ import {
 } from './fields';
 import type {
   GuardRecord,
+  Load,
   Loss,
   Never,
   Region,
@@ -38,6 +40,7 @@ export interface PlanLists {
   'wish.nevers': Never;
   'wish.whole': WholeRun;
   'guard.losses': Loss;
+  'guard.loads': Load;
   'routine.sentences': Sentence;
 }
 
@@ -54,6 +57,7 @@ export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
 export const PLAN_LISTS: ListsOf<PlanLists> = {
   'wish.nevers': listed(neverFields, 'never', 'wish', 'id', 'kind'),
   'wish.whole': listed(wholeFields, 'run', 'wish', 'id', 'what'),
+  'guard.loads': listed(loadFieldsOf, 'load', 'guard', 'press', 'press'),
   'guard.losses': listed(lossFields, 'loss', 'guard', 'id', 'what'),
   'routine.sentences': listed(sentenceFields, 'sentence', 'routine', 'id', 'at'),
 };

@@ -75,8 +75,8 @@ export interface Wish {
 
 /** How damp it is where the machine stands. */
 export const PLACES = ['unknown', 'dry', 'damp'] as const;
-/** What ends a press if the controller does not. */
-export const CUT_OFFS = ['none', 'one-shot'] as const;
+/** What ends a press if the controller does not: nothing, a monostable before the driver, or the machine by itself. */
+export const CUT_OFFS = ['none', 'one-shot', 'own-end'] as const;
 /** What a load is, as far as it matters to the contact that switches it. */
 export const LOAD_KINDS = [
   'unknown',
@@ -89,6 +89,16 @@ export const LOAD_KINDS = [
 ] as const;
 /** What a load runs on. */
 export const LOAD_CURRENTS = ['ac', 'dc'] as const;
+/** What the contact of one press carries, where presses carry different loads. */
+export interface Load {
+  /** Id of the press. */
+  press: string;
+  watts: number | null;
+  kind: (typeof LOAD_KINDS)[number];
+  volts: number | null;
+  current: (typeof LOAD_CURRENTS)[number];
+}
+
 /** What Guard holds. */
 export interface GuardRecord {
   /** ISO time per ticked step. */
@@ -99,6 +109,8 @@ export interface GuardRecord {
   /** What it runs on, V, and of which sort; null where Probe read it, or where it is mains of the region. */
   loadVolts: number | null;
   loadCurrent: (typeof LOAD_CURRENTS)[number];
+  /** Loads of presses that carry another than that one. */
+  loads: Load[];
   /** What no longer works once it is taken over; reviewed once somebody looked through it, so that an empty list means none. */
   losses: Loss[];
   lossesReviewed: boolean;
