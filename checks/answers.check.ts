@@ -1,7 +1,7 @@
 // Answers to stories, on random machines: each that is offered is taken, and what went wrong is let happen again at hundreds of other
 // instants, by plain runs and not by the search that offered it. `ANSWERS_MACHINES` asks for more machines.
 import { describe, expect, it } from 'vitest';
-import { edited, freshNever, type Fault, type Job } from '../core/ground/job';
+import { edited, type Fault, type Job } from '../core/ground/job';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import { assess } from '../core/house/assess';
 import { searchJob, searchOf, type Search } from '../core/house/stories';
@@ -18,15 +18,14 @@ const AGAIN = 120;
 function gateOf(random: Random): Job {
   const gate = demoJob('yard-gate');
   const between = (a: number, b: number): number => Math.round((a + (b - a) * random.next()) * 10) / 10;
-  const [travel, press, open] = [between(6, 40), between(0.2, 1), between(120, 900)];
+  const [travel, press, open] = [between(6, 40), between(0.2, 1), between(1, 6)];
   const parts = gate.act.parts.map((p) => ({ ...p, runSeconds: travel, backSeconds: null }));
   const moves = gate.act.moves.map((m) => ({
     ...m,
     steps: m.steps.map((s) => (s.do === 'press' ? { ...s, seconds: press } : s)),
   }));
-  return changed({ ...gate, act: { ...gate.act, parts, moves, faults: [] } }, 'wish', {
-    nevers: [{ ...freshNever('open', 'lasts-longer'), state: 'open', seconds: open }],
-  });
+  const nevers = gate.wish.nevers.map((n) => ({ ...n, seconds: n.seconds * open }));
+  return changed({ ...gate, act: { ...gate.act, parts, moves, faults: [] } }, 'wish', { nevers });
 }
 
 /** Whether a run of a job breaks a condition while these things go wrong. */

@@ -6,6 +6,7 @@ import { threadOf } from '../core/house/thread';
 import { isGraver, type Finding } from '../core/ground/finding';
 import type { Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
+import { OF_BEFORE } from './situations/before';
 import { OF_PINS } from './situations/board';
 import { OF_CIRCUITS } from './situations/circuits';
 import { OF_CONVERTERS } from './situations/converters';
@@ -37,6 +38,7 @@ const ALL: readonly Situation[] = [
   ...OF_PROGRAMMING,
   ...OF_MODULES,
   ...OF_LISTENING,
+  ...OF_BEFORE,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */
