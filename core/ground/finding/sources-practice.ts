@@ -315,9 +315,6 @@ export const PRACTICE = {
   'fit-classes': C('Play over 2 % of the diameter rattles; overlap over 0.3 % cannot be pressed together by hand'),
   'gain-fit': C('A straight line that misses its readings by more than 3 % of their span is no straight line'),
   'resume-test': C('Whether a machine runs on after a power cut is tried, never assumed'),
-  baseline: C(
-    'A machine is run once as it was bought before it is opened: times, draw and sounds tell own damage from its own fault',
-  ),
   'hit-wanted': C('Of a thousand presses one may go unseen; where nothing is at stake, one in a month'),
   'ground-shift': C('Two grounds are joined where under 50 mV, AC and DC, are left between them across 1 kΩ'),
   'restart-lock': C('A compressor wants about three minutes between stop and start'),

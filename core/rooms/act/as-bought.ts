@@ -18,14 +18,15 @@ export function asBoughtFindings(job: Job): Finding[] {
   return [differs(part, run, seconds)];
 }
 
+const toldOf = ({ runSeconds }: MachinePart): string =>
+  runSeconds === null ? 'is not told how long it takes' : `is told to take ${formatQuantity(runSeconds, 's')}`;
+
 const differs = (part: MachinePart, run: WholeRun, seconds: number): Finding =>
   finding('act', 'as-bought', {
     verdict: part.runSeconds === null ? 'unknown' : 'tight',
-    title:
-      `${part.name} ${part.runSeconds === null ? 'is not told how long it takes' : `is told to take ${formatQuantity(part.runSeconds, 's')}`}, ` +
-      `and took ${formatQuantity(seconds, 's')} when it was whole (${run.what})`,
+    title: `${part.name} ${toldOf(part)}, and took ${formatQuantity(seconds, 's')} when it was whole (${run.what})`,
     caption: 'not as it was bought',
-    source: ['baseline'],
+    source: ['maker'],
     remedy: {
       text: 'Time it once more; or take what it took when it was whole.',
       label: `Take ${formatQuantity(seconds, 's')}`,

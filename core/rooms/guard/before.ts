@@ -40,12 +40,14 @@ function wholeFinding({ wish }: Job): Finding {
         ? 'It came broken: what is wrong afterwards may have been so before'
         : 'Nothing is kept of what it did when it was whole: damage of your own looks like a fault of its own then',
     caption: first ? 'whole run kept' : wish.cameBroken ? 'came broken' : 'no run as bought',
-    source: ['baseline'],
+    source: ['maker'],
     remedy:
       first || wish.cameBroken
         ? null
         : {
-            text: 'Run it once before the first screw and note in Wish how long it took, what it drew, how it sounded; or that it came broken.',
+            text:
+              'Run it once before the first screw and note in Wish how long it took, what it drew, how it sounded; ' +
+              'or that it came broken.',
             label: 'It came broken',
             edit: { do: 'set', at: 'wish', set: { cameBroken: true }, say: 'it came broken' },
           },
