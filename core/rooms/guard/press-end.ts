@@ -205,7 +205,9 @@ function ownEnd(job: Job, press: PressFact): Finding {
         : tried
           ? null
           : {
-              text: 'Stop the program in mid-press, wait for longer than the longest press, and see that the machine ends it before harm is done.',
+              text:
+                'Stop the program in mid-press, wait for longer than the longest press, and see that the machine ends it ' +
+                'before harm is done.',
               label: 'It was tried',
               edit: { do: 'tick', step: HUNG_STEP, title: HUNG, on: true },
             },
