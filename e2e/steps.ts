@@ -267,7 +267,7 @@ export async function planThePress(page: Page): Promise<void> {
   await enter(page, 'What holds it to that?', 'the arm switch, set by whoever fills it');
   // What it did when it was whole is kept before the first screw.
   await page.getByRole('button', { name: 'one more run as it was bought' }).click();
-  await enter(page, 'How long a whole run took', '25 min');
+  await enter(page, 'It took', '25 min');
 
   await room(page, 'Routine');
   await page.getByRole('button', { name: 'one more sentence' }).click();

@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
-import { Cell, Table, type Column } from '../../kit/table';
+import { FieldScope } from '../../kit/half-typed';
 import { TextField } from '../../kit/text-field';
 import { freshOf } from '../../../core/ground/field';
 import { freeIn, lossFields, type JobEdit, type Loss } from '../../../core/ground/job';
@@ -14,34 +14,26 @@ import { TakeAway } from '../../ui/take-away';
 @Component({
   selector: 'gt-losses-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, CheckField, DropButton, MatButton, Table, TextField],
+  imports: [Action, CheckField, DropButton, FieldScope, MatButton, TextField],
   template: `
     <h3>What no longer works once it is taken over</h3>
-    @if (losses().length) {
-      <gt-table caption="What no longer works" none="None." [rows]="losses()" [key]="key" [columns]="columns">
-        <ng-template gtCell="what" let-l>
-          <gt-text
-            bare
-            [field]="fields.what"
-            label="What no longer works"
-            [value]="l.what"
-            (changed)="put({ ...l, what: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="instead" let-l>
-          <gt-text
-            bare
-            [field]="fields.instead"
-            [label]="'In the place of ' + l.what"
-            [value]="l.instead"
-            (changed)="put({ ...l, instead: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="safety" let-l>
-          <gt-check [value]="l.safety" (changed)="put({ ...l, safety: $event })">keeps from harm</gt-check>
-        </ng-template>
-        <ng-template gtCell="away" let-l><gt-drop [of]="l.what" (dropped)="drop(l)" /></ng-template>
-      </gt-table>
+    @for (l of losses(); track l.id) {
+      <div class="fields" [gtScope]="l.id" [attr.data-loss]="l.id">
+        <gt-text
+          [field]="fields.what"
+          label="What no longer works"
+          [value]="l.what"
+          (changed)="put({ ...l, what: $event })"
+        />
+        <gt-text
+          [field]="fields.instead"
+          label="In its place"
+          [value]="l.instead"
+          (changed)="put({ ...l, instead: $event })"
+        />
+        <gt-check [value]="l.safety" (changed)="put({ ...l, safety: $event })">keeps from harm</gt-check>
+        <gt-drop [of]="l.what" (dropped)="drop(l)" />
+      </div>
     }
     <div class="answers">
       <button matButton gtAction="key" type="button" (click)="add()">something more that is lost</button>
@@ -62,13 +54,6 @@ export class LossesPart {
   private readonly taker = inject(TakeAway);
   protected readonly fields = lossFields;
   protected readonly losses = computed(() => this.bench.job().guard.losses);
-  protected readonly key = (l: Loss): string => l.id;
-  protected readonly columns: readonly Column<Loss>[] = [
-    { key: 'what', head: 'no longer works' },
-    { key: 'instead', head: 'in its place' },
-    { key: 'safety', head: '' },
-    { key: 'away', head: '' },
-  ];
 
   /** One more loss; whoever lists one has looked. */
   protected add(): void {

@@ -2,8 +2,8 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
+import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
-import { Cell, Table, type Column } from '../../kit/table';
 import { TextField } from '../../kit/text-field';
 import { freshOf } from '../../../core/ground/field';
 import { freeIn, wholeFields, type WholeRun } from '../../../core/ground/job';
@@ -15,49 +15,22 @@ import { TakeAway } from '../../ui/take-away';
 @Component({
   selector: 'gt-whole-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Cell, CheckField, DropButton, MatButton, QuantityField, Table, TextField],
+  imports: [Action, CheckField, DropButton, FieldScope, MatButton, QuantityField, TextField],
   template: `
     <h3>As it was bought, before the first screw</h3>
-    @if (runs().length) {
-      <gt-table caption="Runs as it was bought" none="None." [rows]="runs()" [key]="key" [columns]="columns">
-        <ng-template gtCell="what" let-r>
-          <gt-text
-            bare
-            [field]="fields.what"
-            [label]="'What was run'"
-            [value]="r.what"
-            (changed)="put({ ...r, what: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="seconds" let-r>
-          <gt-quantity
-            bare
-            [field]="fields.seconds"
-            [label]="'How long ' + r.what + ' took'"
-            [value]="r.seconds"
-            (changed)="put({ ...r, seconds: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="watts" let-r>
-          <gt-quantity
-            bare
-            [field]="fields.watts"
-            [label]="'What ' + r.what + ' drew at most'"
-            [value]="r.watts"
-            (changed)="put({ ...r, watts: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="noted" let-r>
-          <gt-text
-            bare
-            [field]="fields.noted"
-            [label]="'How ' + r.what + ' sounded and looked'"
-            [value]="r.noted"
-            (changed)="put({ ...r, noted: $event })"
-          />
-        </ng-template>
-        <ng-template gtCell="away" let-r><gt-drop [of]="r.what" (dropped)="drop(r)" /></ng-template>
-      </gt-table>
+    @for (r of runs(); track r.id) {
+      <div class="fields" [gtScope]="r.id" [attr.data-run]="r.id">
+        <gt-text [field]="fields.what" label="What was run" [value]="r.what" (changed)="put({ ...r, what: $event })" />
+        <gt-quantity [field]="fields.seconds" [value]="r.seconds" (changed)="put({ ...r, seconds: $event })" />
+        <gt-quantity [field]="fields.watts" [value]="r.watts" (changed)="put({ ...r, watts: $event })" />
+        <gt-text
+          [field]="fields.noted"
+          label="It sounded and looked"
+          [value]="r.noted"
+          (changed)="put({ ...r, noted: $event })"
+        />
+        <gt-drop [of]="r.what" (dropped)="drop(r)" />
+      </div>
     }
     <div class="answers">
       <button matButton gtAction="key" type="button" (click)="add()">one more run as it was bought</button>
@@ -77,14 +50,6 @@ export class WholePart {
   private readonly taker = inject(TakeAway);
   protected readonly fields = wholeFields;
   protected readonly runs = computed(() => this.bench.job().wish.whole);
-  protected readonly key = (r: WholeRun): string => r.id;
-  protected readonly columns: readonly Column<WholeRun>[] = [
-    { key: 'what', head: 'what was run' },
-    { key: 'seconds', head: 'took', number: true },
-    { key: 'watts', head: 'drew', number: true },
-    { key: 'noted', head: 'sounded and looked' },
-    { key: 'away', head: '' },
-  ];
 
   protected add(): void {
     const item = { ...freshOf(wholeFields), id: freeIn(this.runs(), 'run'), at: new Date().toISOString() };

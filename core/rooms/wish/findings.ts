@@ -39,7 +39,7 @@ export function wishFindings(job: Job): Finding[] {
           title: w.hazards.length
             ? `Hazards named: ${w.hazards.map((h) => HAZARD_WORDS[h]).join(', ')}`
             : 'Hazards looked through, none named',
-          caption: `${w.hazards.length} hazards named`,
+          caption: w.hazards.length === 1 ? '1 hazard named' : `${w.hazards.length} hazards named`,
           source: ['cautions'],
         })
       : finding('wish', 'hazards', {
