@@ -29,6 +29,8 @@ const LOADS: Job = put(
 );
 const cold = (job: Job, set: Partial<GuardRecord['loads'][number]>): Job =>
   put(job, 'guard', { loads: job.guard.loads.map((l) => (l.press === 'cold' ? { ...l, ...set } : l)) });
+/** Whether the second load still hangs behind its relay. */
+const byRelay = (job: Job): boolean => job.presses[1]?.way === 'relay-contact';
 const END = edit(put(BUTTON, 'guard', { cutOff: 'own-end' }), {
   do: 'tick',
   step: 'press-hung-tried',
@@ -83,13 +85,14 @@ export const OF_BEFORE: readonly Situation[] = [
     sound: LOADS,
     make: (j) => put(j, 'guard', { loads: [], loadWatts: 60, loadKind: 'resistive', loadVolts: 24 }),
     rooms: ['guard'],
-    holds: (j) => j.guard.loads.length === 0,
+    holds: (j) => j.guard.loads.length === 0 && byRelay(j),
   },
   {
     what: 'a second load of 600 W on 24 V behind a contact of 10 A, beside a small one',
     source: '600/24 = 25 A',
     sound: LOADS,
     make: (j) => cold(j, { watts: 600 }),
+    holds: (j) => byRelay(j) && j.guard.loads.length > 0,
     rooms: ['guard'],
   },
   {
@@ -104,6 +107,7 @@ export const OF_BEFORE: readonly Situation[] = [
     source: 'IEC 61140; licensed work',
     sound: LOADS,
     make: (j) => cold(j, { volts: 230 }),
+    holds: (j) => byRelay(j) && j.guard.loads.length > 0,
     rooms: ['thumb'],
   },
   {
