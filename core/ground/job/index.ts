@@ -72,15 +72,7 @@ export { controlFields } from './document/readings/fields';
 export { pressBounds } from './document/press/bounds';
 export { LIST_INFO, PLACE_INFO } from './document/places';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
-export {
-  guardFields,
-  loadFieldsOf,
-  lossFields,
-  neverFields,
-  sheetFields,
-  wholeFields,
-  wishFields,
-} from './document/plan/fields';
+export { loadFieldsOf, lossFields, neverFields, sheetFields, wholeFields, wishFields } from './document/plan/fields';
 export {
   boxFields,
   converterFields,
