@@ -119,7 +119,7 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
     held: heldBy(job, a),
     lacks: lacksOf(job, a.facts.presses),
     wiring:
-      presses.length > 0 || wiring.wires.length > 0
+      presses.length > 0 || wiring.parts.length > 0
         ? { ...wiring, sheet: drawWhole(job, a, wiring), bill: wholeBill(job, wiring) }
         : null,
     pins: pinTable(job, a.lines),

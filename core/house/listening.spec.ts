@@ -62,5 +62,9 @@ describe('a job that presses nothing', () => {
     expect(verdictOf(washer, 'guard.contact')).toBe('settled');
     expect(verdictOf(changed(washer, 'guard', { loadWatts: 4000 }), 'guard.contact')).toBe('stop');
     expect(verdictOf(washer, 'guard.module.held')).toBe('tight');
+    // The switch is bought, and nothing is drawn.
+    const files = filesOf(washer, assess(washer));
+    expect(files.find((f) => f.name === 'parts.csv')?.text).toMatch(/^bought switch,/m);
+    expect(files.some((f) => f.name === 'wiring.svg')).toBe(false);
   });
 });

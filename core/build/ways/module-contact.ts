@@ -31,7 +31,7 @@ export function moduleContact(c: WayContext): WayResult {
       ...poleFinding(c, module),
       returnsFinding(c, module),
     ],
-    [{ name: 'bought switch', value: c.drive.controller, quantity: 1 }],
+    [],
     module.fit === 'wired-in' ? wires(c, THROUGH) : [],
     [],
     {

@@ -96,6 +96,9 @@ export function wiringOf(
     );
   }
   const parts = [
+    ...(drive && (presses.some(({ way }) => way !== null) || panel.length > 0)
+      ? [{ name: drive.module ? 'bought switch' : 'controller', value: drive.controller, quantity: 1 }]
+      : []),
     ...presses.flatMap(({ way }) => way?.parts ?? []),
     ...panel.flatMap((t) => t.parts),
     ...feedParts(job, tree),

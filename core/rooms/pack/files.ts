@@ -141,15 +141,16 @@ function wiringFiles(
     ...CAUTION,
   ];
   const day = job.touchedAt.slice(0, 10);
+  const svg = (): string => wiringSvg(`${job.title}: wiring`, day, wiring.sheet, wiring.wires, notes);
   return [
-    text(
-      'wiring.svg',
-      'wiring sheet',
-      'image/svg+xml',
-      wiringSvg(`${job.title}: wiring`, day, wiring.sheet, wiring.wires, notes),
-    ),
-    text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
-    text('pins.csv', 'pin table', 'text/csv', pinsCsv(pins)),
+    // Of a bought switch that listens by itself there is nothing to draw.
+    ...(wiring.wires.length > 0
+      ? [
+          text('wiring.svg', 'wiring sheet', 'image/svg+xml', svg()),
+          text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
+          text('pins.csv', 'pin table', 'text/csv', pinsCsv(pins)),
+        ]
+      : []),
     text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
     ...presses.flatMap((p, i) =>
       p.netlist
