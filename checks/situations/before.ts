@@ -4,7 +4,7 @@ import { HEATER } from './switched';
 import { BUTTON, edit, onPin, pressed, put, type Situation } from './situation';
 
 const HOOD = demoJob('hood-fan');
-/** Two loads of their own on 24 V, each behind a relay, each said. */
+/** Two loads of their own on 24 V, each behind a relay, each said, each on a supply of its own. */
 const LOADS: Job = put(
   edit(
     {
@@ -94,6 +94,15 @@ export const OF_BEFORE: readonly Situation[] = [
     make: (j) => cold(j, { watts: 600 }),
     holds: (j) => byRelay(j) && j.guard.loads.length > 0,
     rooms: ['guard'],
+  },
+  {
+    what: 'a load of 24 V on a supply of which nobody said whether it is isolated from mains',
+    source: 'IEC 61140: extra-low voltage is safe from an isolated source alone',
+    sound: edit(LOADS, { do: 'tick', step: 'own-supply.cold', title: 'x', on: true }),
+    make: (j) => edit(j, { do: 'tick', step: 'own-supply.cold', title: 'x', on: false }),
+    holds: byRelay,
+    rooms: ['guard'],
+    worst: 'unknown',
   },
   {
     what: 'a load of 60 W of which nobody said on how many volts it runs',

@@ -60,7 +60,7 @@ describe('a press without a control', () => {
   });
 
   it('says of a way that is made for a control that it is no use, and names what is', () => {
-    for (const way of ['finger', 'optocoupler', 'npn-to-ground', 'strobe-answer'] as const)
+    for (const way of ['finger', 'optocoupler', 'npn-to-ground', 'strobe-answer', 'drive-signal'] as const)
       expect(assess(bare(way)).plans[0]!.way, way).toMatchObject({ applies: false });
   });
 });

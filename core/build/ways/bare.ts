@@ -12,7 +12,6 @@ const BARE_KINDS: Partial<Record<Way, ControlKind>> = {
   'relay-module': 'switched-load',
   'switched-supply': 'switched-load',
   'module-contact': 'switched-load',
-  'drive-signal': 'selector',
   'spare-remote': 'low-when-pressed',
 };
 

@@ -2,6 +2,7 @@ import { finding, type Finding } from '../../ground/finding';
 import type { Facts, PressFact } from '../../ground/facts';
 import { isFromOutside, type Job, type Way } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { isOwnLoad } from './load';
 
 /** Ways that take something over that worked before: a knob, a crank, a box, a supply that was always there. */
 const TAKES_OVER: readonly Way[] = [
@@ -14,14 +15,34 @@ const TAKES_OVER: readonly Way[] = [
 ];
 /** Whether a press takes something over: a motor of its own does not, a mains lead and a box always do. */
 export const takesOver = (p: Pick<PressFact, 'way' | 'control'>): boolean =>
-  TAKES_OVER.includes(p.way) &&
-  (p.control !== '' || !['reverse-motor', 'hand-mechanism', 'drive-signal'].includes(p.way));
+  TAKES_OVER.includes(p.way) && (p.control !== '' || !['reverse-motor', 'hand-mechanism'].includes(p.way));
 
 /** What is to be known before the first screw and before the first cut: what the machine did when it was whole, and what is lost. */
 export const beforeFindings = (job: Job, facts: Facts): Finding[] => [
   ...(facts.presses.some((p) => p.applies && p.control !== '' && !isFromOutside(p.way)) ? [wholeFinding(job)] : []),
   ...(facts.presses.some((p) => p.applies && takesOver(p)) ? lossFindings(job) : []),
+  ...facts.presses.filter((p) => p.applies && p.contact !== null && isOwnLoad(p)).map((p) => ownSupplyFinding(job, p)),
 ];
+
+/** A load of its own hangs on a supply of its own, of which nobody read whether it is apart from mains. */
+function ownSupplyFinding({ guard }: Job, { id, name }: PressFact): Finding {
+  const step = `own-supply.${id}`;
+  const at = guard.ticks[step];
+  const what = `What ${name} runs on is a supply of its own, isolated: class II with a safety mark, or a battery`;
+  return finding('guard', step, {
+    verdict: at ? 'settled' : 'unknown',
+    title: at ? what : `Whether ${name} runs on a supply of its own that is isolated from mains is not said`,
+    caption: at ? 'own supply' : 'supply isolated?',
+    source: ['cautions', 'iec-61140'],
+    remedy: at
+      ? null
+      : {
+          text: 'Look for the double square of class II and a safety mark; what hangs inside of a machine is named in Probe and read there.',
+          label: 'It has both',
+          edit: { do: 'tick', step, title: what, on: true },
+        },
+  });
+}
 
 /** Own damage is told from a fault of the machine's own by what it did before anybody opened it. */
 function wholeFinding({ wish }: Job): Finding {

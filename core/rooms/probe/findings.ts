@@ -68,12 +68,14 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
 /** Of a machine that is only listened to nothing has to be read, but where a wire goes into it. */
 function nothingRead(job: Job): Finding {
   const wired = job.senses.filter((s) => !['apart', 'guessed'].includes(reachOf(s))).map((s) => s.name);
-  const said = onlyListens(job) ? 'Nothing is pressed' : 'It presses no control';
+  const said = onlyListens(job)
+    ? 'Nothing is pressed, and no wire goes into the machine: nothing of it has to be read'
+    : 'What it moves has no control that could be read: its plate says what it is';
   return finding('probe', 'none', {
     verdict: wired.length === 0 ? 'settled' : 'unknown',
     title:
       wired.length === 0
-        ? `${said}, and no wire goes into the machine: nothing of it has to be read`
+        ? said
         : `${wired.join(', ')} ${wired.length === 1 ? 'goes' : 'go'} into the machine, and nothing was read where`,
     caption: wired.length === 0 ? 'nothing to read' : 'where it is tapped?',
     source: ['way-order'],
