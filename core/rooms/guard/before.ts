@@ -37,7 +37,9 @@ function ownSupplyFinding({ guard }: Job, { id, name }: PressFact): Finding {
     remedy: at
       ? null
       : {
-          text: 'Look for the double square of class II and a safety mark; what hangs inside of a machine is named in Probe and read there.',
+          text:
+            'Look for the double square of class II and a safety mark; what hangs inside of a machine is named in Probe ' +
+            'and read there.',
           label: 'It has both',
           edit: { do: 'tick', step, title: what, on: true },
         },
