@@ -44,9 +44,6 @@ const SWITCHED: Job = closedCasing(
 const module = (job: Job, set: Partial<SwitchModule>): Job =>
   put(job, 'board', { profiles: job.board.profiles.map((p) => ({ ...p, module: { ...p.module!, ...set } })) });
 
-/** Whether the machine runs on once it is fed again: of one that waits for a hand nothing is built. */
-const isBuilt = (job: Job): boolean => job.presses[0]?.supply.resumes !== 'no';
-
 /** What must never be green of a switch that is bought with its contact, supply and controller in one casing. */
 export const OF_MODULES: readonly Situation[] = [
   {
@@ -54,7 +51,6 @@ export const OF_MODULES: readonly Situation[] = [
     source: '4000/230 = 17.4 A; the plate of the switch',
     sound: SWITCHED,
     make: (j) => put(j, 'guard', { loadWatts: 4000 }),
-    holds: isBuilt,
     rooms: ['guard'],
   },
   {
@@ -69,7 +65,6 @@ export const OF_MODULES: readonly Situation[] = [
     source: 'the plate of the switch',
     sound: SWITCHED,
     make: (j) => put(j, 'guard', { loadWatts: null }),
-    holds: isBuilt,
     rooms: ['guard'],
   },
   {

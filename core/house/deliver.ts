@@ -46,7 +46,7 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
 /** The contact of a bought module that nothing in the plan moves: it stands closed, or its machine has no power. */
 const heldBy = (job: Job, a: Seen): PackInput['held'] => {
   const module = profileOf(job)?.module;
-  return module && !a.facts.presses.some((p) => p.way === 'module-contact')
+  return module && !a.facts.presses.some((p) => p.applies && p.way === 'module-contact')
     ? [{ name: 'contact of the module', pin: module.contactGpio, closesOn: module.contactOn }]
     : [];
 };

@@ -8,7 +8,7 @@ const CLOSED_STEP = 'module-closed';
 const BY_PLAN = 'module-contact';
 
 /** Whether some press moves the contact of the bought switch; where none does, the machine hangs behind it all the same. */
-export const isContactPlanned = (facts: Facts): boolean => facts.presses.some((p) => p.way === BY_PLAN);
+export const isContactPlanned = (facts: Facts): boolean => facts.presses.some((p) => p.applies && p.way === BY_PLAN);
 
 /** What a bought switch asks for beside its load: its casing, its place, and what closes its contact where no press does. */
 export function switchFindings(job: Job, facts: Facts): Finding[] {
