@@ -1,3 +1,4 @@
+import { availableParallelism } from 'node:os';
 import { defineConfig } from '@playwright/test';
 import { pace } from './core/testing/pace';
 
@@ -23,7 +24,8 @@ export default defineConfig({
   // The core's own settings stand in for the types of a library; here the library itself is wanted.
   tsconfig: './tsconfig.node.json',
   testMatch: '**/*.e2e.ts',
-  workers: 1,
+  // Beside each other where there are cores for it: a walk alone leaves a part of the second one idle.
+  workers: Math.max(1, Math.min(2, availableParallelism())),
   timeout: 90_000 * SLOW,
   // A walk that fails once on a busy machine is tried again, and named at the end: it is to be looked at all the same.
   retries: 1,

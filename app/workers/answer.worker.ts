@@ -9,11 +9,15 @@ export interface AnswerNews {
   readonly thread: readonly Bead[];
 }
 
+/** Who has not asked for so long is reading, ms: work that may never be wanted does not run beside what is. */
+const QUIET_MS = 1_500;
+
 let warming: Generator<void> | undefined;
+let next: ReturnType<typeof setTimeout> | undefined;
 
 /** While nobody asks, the tables of the next readings are made ready, a few milliseconds at a time. */
 function warmOn(): void {
-  if (!warming?.next().done) setTimeout(warmOn);
+  if (!warming?.next().done) next = setTimeout(warmOn);
 }
 
 /** What was drawn when the program was built; without it the same is drawn here, which takes longer. */
@@ -23,10 +27,9 @@ const drawn = fetch(new URL('tables/predictions.bin', location.href))
 
 serve<Question, Answered, AnswerNews>(async (question, tell) => {
   await drawn;
+  clearTimeout(next);
   const answer = answered(question, (thread) => tell({ thread }));
-  if (!warming) {
-    warming = warmUp(question.job.survey.meter);
-    setTimeout(warmOn, 50);
-  }
+  warming ??= warmUp(question.job.survey.meter);
+  next = setTimeout(warmOn, QUIET_MS);
   return answer;
 });

@@ -6,6 +6,7 @@ import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { freshNever, NEVER_KINDS, neverFields, sayNever, type Never, type NeverKind } from '../../../core/ground/job';
+import { hasOther, otherWords } from '../../../core/engines/reversing';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { TakeAway } from '../../ui/take-away';
@@ -42,6 +43,12 @@ export class NeversPart {
     ['', 'not said'],
     ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
   ]);
+  /** What must not be pressed with it: other presses, and its own other way where it has one. */
+  protected readonly others = (never: Never): readonly Choice[] =>
+    this.presses().map(([id, name]): Choice => {
+      const press = id === never.press && this.bench.job().presses.find((p) => p.id === id);
+      return press && hasOther(press) ? [id, `${name}, ${otherWords(press)}`] : [id, name];
+    });
   protected readonly rows = computed(() =>
     this.bench.job().wish.nevers.map((never) => ({ never, words: sayNever(this.bench.job(), never) })),
   );

@@ -47,6 +47,27 @@ describe('“never”, as conditions', () => {
     expect(judge(never('both-at-once', { press: 'power', otherPress: 'power' }), larder).verdict).toBe('stop');
   });
 
+  // One horn, one winding, an interlock and two contacts side by side: what drives it decides, not how the words are put.
+  it('of both ways of one press is held by what drives it', () => {
+    const shutter = demoJob('hatch-shutter');
+    const press = shutter.presses[0]!;
+    const both = never('both-at-once', { press: press.id, otherPress: press.id });
+    const driven = (way: 'reverse-motor' | 'control-box', boxWiring: 'box-interlocked' | 'box-plain'): Job => ({
+      ...shutter,
+      presses: shutter.presses.map((p) => (p.id === press.id ? { ...p, way, motor: { ...p.motor, boxWiring } } : p)),
+    });
+    expect(judge(both, driven('reverse-motor', 'box-plain'))).toMatchObject({
+      verdict: 'settled',
+      title: expect.stringContaining('one winding'),
+    });
+    expect(judge(both, driven('control-box', 'box-interlocked')).title).toContain('cannot bring it about');
+    const plain = judge(both, driven('control-box', 'box-plain'));
+    expect(plain.verdict).toBe('tight');
+    expect(plain.remedy?.edit).toBeDefined();
+    const mended = edited(driven('control-box', 'box-plain'), plain.remedy!.edit!, '2026-03-02T14:00:00Z');
+    expect(judge(both, mended).remedy).toBeNull();
+  });
+
   it('is said in words, with gaps where something is missing', () => {
     expect(sayNever(pot, never('no-warning', { state: 'closing', seconds: 3 }))).toBe(
       '“closing” without 3 s of warning before it',

@@ -2,7 +2,9 @@ import { oneShot } from '../../engines/electrics';
 import { atMost, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import { neverLacks, sayNever, stepsOf, type Job, type Never } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { hasOther } from '../../engines/reversing';
 import { WorldProblem } from '../../engines/world';
+import { bothWaysFinding } from './both-ways';
 import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
@@ -57,7 +59,7 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
       remedy: { text: 'Change the move in Act, or the condition in Wish.' },
     });
   if (n.kind === 'output-longer') return longest(job, n, id, words);
-  if (n.kind === 'both-at-once') return bothFinding(n, id, words);
+  if (n.kind === 'both-at-once') return bothFinding(job, n, id, words);
   const unheld = scene
     ? (scene.nevers.find((h) => h.never.id === n.id)?.unheld ?? '')
     : problem || 'the machine is not told in Act';
@@ -79,18 +81,20 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
   });
 }
 
-function bothFinding(n: Never, id: string, words: string): Finding {
+function bothFinding(job: Job, n: Never, id: string, words: string): Finding {
   const same = n.press === n.otherPress;
+  const press = job.presses.find((p) => p.id === n.press);
+  if (same && press && hasOther(press)) return bothWaysFinding(press, id, words);
   return finding('act', id, {
     verdict: same ? 'stop' : 'tight',
     title: same
-      ? `Never ${words}: these are one press`
+      ? `Never ${words}: this press has one way only`
       : `Never ${words}: the packed program closes one contact at a time; a contact that sticks is held by nothing here`,
     caption: 'one at a time',
     source: ['simulation'],
     remedy: {
       text: same
-        ? 'Name two presses in Wish.'
+        ? 'Name two presses in Wish, or one that has two ways.'
         : 'An interlock by wiring, or two contacts in series, holds where a contact sticks.',
     },
   });

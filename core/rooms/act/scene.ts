@@ -352,7 +352,7 @@ function stateWhile(job: Job, never: Never, n: Named): readonly Monitor[] | stri
 /** Two outputs closed together. */
 function bothAtOnce(never: Never, n: Named): readonly Monitor[] | string {
   const lines = [n.line(never.press, false), n.line(never.otherPress, false)];
-  if (lines[0] === lines[1]) return 'these are one press';
+  if (lines[0] === lines[1]) return 'these are two ways of one press, which what drives it keeps apart, and no run';
   if (lines.some((line) => line < 0)) return 'one of them is pressed by no move';
   return [
     together(

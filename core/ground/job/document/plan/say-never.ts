@@ -18,7 +18,9 @@ export function sayNever(job: Pick<Job, 'presses'>, n: Never): string {
     case 'state-while':
       return `${state(n.state)} while ${state(n.other)}`;
     case 'both-at-once':
-      return `${press(n.press)} and ${press(n.otherPress)} at once`;
+      return n.press !== '' && n.press === n.otherPress
+        ? `${press(n.press)} both ways at once`
+        : `${press(n.press)} and ${press(n.otherPress)} at once`;
     case 'starts-per-arming':
       return `more than ${n.count} ${n.count === 1 ? 'start' : 'starts'} for one arming`;
     case 'no-warning':
