@@ -13,9 +13,9 @@ import {
 import { depthStep, forceStep } from '../../engines/mechanics';
 import { partInput, type TakenPart } from '../../engines/parts';
 import type { WayContext } from './context';
-import { takePart } from './result';
-import { BEARS, fitting, turned } from './finger-moves';
+import { BEARS } from './finger-moves';
 import { givenBy, setPlan } from './finger-given';
+import { fittedPlan, otherServo } from './finger-servo';
 
 /** Force and travel of a button or rocker where nobody measured them, upper end of what is met (`button-force`). */
 const USUAL = { button: { newtons: 2.6, metres: 0.3e-3 }, rocker: { newtons: 10, metres: 3e-3 } } as const;
@@ -86,15 +86,17 @@ export function otherSide(c: WayContext): Finding[] {
 
 /** Looked for over horn and angle together: a horn that pushes harder must still reach. */
 function turnRemedy(c: WayContext, servo: TakenPart, newtons: number, metres: number): Remedy {
-  const better = fitting(c, servo, newtons, metres);
-  if (!better)
-    return {
-      text: 'No horn and no angle of this servo meet force, reach and travel together: take a stronger servo, or mount it nearer.',
-    };
+  const fit = fittedPlan(c, servo, newtons, metres);
+  if (!fit)
+    return (
+      otherServo(c, servo, newtons, metres) ?? {
+        text: 'No horn and no angle of any servo here meet force, reach and travel together: mount it nearer, or enter the servo that you have.',
+      }
+    );
   return setPlan(
     c,
-    better,
-    turned(c.press.finger, better),
+    fit.set,
+    fit.words,
     'With these the tip pushes hard enough, reaches just beyond the travel, and leaves what room there is.',
   );
 }
@@ -139,13 +141,7 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
       tightShare: 0.1,
       remedy:
         most.result.value > BEARS[plan.on]
-          ? takePart(
-              c,
-              'servo',
-              'servo-micro',
-              'Take the micro servo',
-              'A weaker servo or a longer horn: what stalls against a button breaks it.',
-            )
+          ? turn
           : null,
     }),
     judged('thumb', `${way}.reach`, {
@@ -171,7 +167,12 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
       steps: [atRest, gap],
       limit: atLeast(CLEAR_METRES, 'm', 'room for a fingertip', { from: 'source', key: 'finger-clear' }),
       verdict: gap.result.value >= CLEAR_METRES ? 'settled' : gap.result.value >= 0 ? 'tight' : 'stop',
-      remedy: { text: 'Let it rest at a smaller or negative angle, or mount the servo further out.' },
+      remedy: {
+        text:
+          plan.otherDegrees === null
+            ? 'Let it rest at a smaller or negative angle, or mount the servo further out.'
+            : 'Mount the servo further out: over a rocker it rests in the middle.',
+      },
     }),
   ];
 }

@@ -15,11 +15,11 @@ const STALL_SECONDS = 10;
 /** What a plan changes of another, as it is said on a button. */
 export function turned(
   plan: FingerPlan,
-  better: Pick<FingerPlan, 'hornMetres' | 'pressDegrees' | 'restDegrees'>,
+  better: Pick<FingerPlan, 'hornMetres' | 'pressDegrees' | 'restDegrees' | 'otherDegrees'>,
 ): string {
   const words = [
     better.hornMetres === plan.hornMetres ? '' : `horn of ${formatQuantity(better.hornMetres, 'm')}`,
-    `press at ${better.pressDegrees}°`,
+    `press at ${better.pressDegrees}°${better.otherDegrees === null ? '' : ` and ${better.otherDegrees}°`}`,
     better.restDegrees === plan.restDegrees ? '' : `rest at ${better.restDegrees}°`,
   ]
     .filter(Boolean)
@@ -44,8 +44,9 @@ export function fitting(
   servo: TakenPart,
   newtons: number,
   travel: number,
-): { hornMetres: number; pressDegrees: number; restDegrees: number } | null {
+): Pick<FingerPlan, 'hornMetres' | 'pressDegrees' | 'restDegrees' | 'otherDegrees'> | null {
   const plan = c.press.finger;
+  const both = plan.otherDegrees !== null;
   const torque = partInput(servo, 'torqueNewtonMetres').range;
   const others = Array.from({ length: HORNS_MM.to - HORNS_MM.from + 1 }, (_, i) => (HORNS_MM.from + i) / 1e3).sort(
     (a, b) => Math.abs(a - plan.hornMetres) - Math.abs(b - plan.hornMetres),
@@ -61,7 +62,9 @@ export function fitting(
     return {
       hornMetres: r,
       pressDegrees,
-      restDegrees: Math.min(plan.restDegrees, Math.floor(Math.asin(room) / DEGREE)),
+      // Over a rocker the horn rests in the middle, and reaches as far to the other side.
+      restDegrees: both ? plan.restDegrees : Math.min(plan.restDegrees, Math.floor(Math.asin(room) / DEGREE)),
+      otherDegrees: both ? -pressDegrees : null,
     };
   }
   return null;

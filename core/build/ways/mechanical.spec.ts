@@ -71,6 +71,45 @@ describe('a finger over the control', () => {
     });
     expect(judge('finger', fan).applies).toBe(false);
   });
+  // Every remedy of force, reach and over-travel is taken, over buttons and both halves of rockers, from 0.5 to 20 N: nothing of the
+  // finger is stopped after it but what a person must move. Where no servo does it, that is said without a button.
+  it('gets a servo, a horn, angles and a hold that meet everything together, where any servo here does', () => {
+    let [taken, none] = [0, 0];
+    const moved = ['gap', 'dwell', 'front'];
+    for (const on of ['button', 'rocker'] as const)
+      for (const forceNewtons of [0.5, 1.5, 3.4, 8, 20])
+        for (const axisMetres of [0.012, 0.02, 0.045])
+          for (const servo of ['servo-micro', 'servo-metal', 'servo-standard', 'servo-strong']) {
+            const faces = rocker.survey.faces.map((f) => ({ ...f, forceNewtons, travelMetres: 3e-3 }));
+            const otherDegrees = on === 'rocker' ? -40 : null;
+            const job = pressed(
+              { ...changed(rocker, 'survey', { faces }), bench: { ...rocker.bench, picks: { servo } } },
+              {
+                finger: {
+                  ...rocker.presses[0]!.finger,
+                  ...{ on, otherDegrees, axisMetres, mount: 'foam-tape', padLengthMetres: 0.03, restDegrees: 0 },
+                },
+              },
+            );
+            const stops = (j: Job) =>
+              judge('finger', j).findings.filter(
+                (f) => f.verdict === 'stop' && !moved.some((m) => f.id === `thumb.finger.${m}`),
+              );
+            const remedy = ['force', 'most-force', 'reach', 'over-travel'].flatMap((id) => {
+              const f = of(judge('finger', job), id);
+              return f.verdict === 'stop' ? [f.remedy!] : [];
+            })[0];
+            if (!remedy) continue;
+            if (!remedy.edit) none++;
+            else {
+              taken++;
+              const left = stops(edited(job, remedy.edit, '2026-03-02T14:00:00Z')).map((f) => f.id);
+              expect(left, `${on} ${forceNewtons} N ${axisMetres} m ${servo}: ${remedy.label}`).toEqual([]);
+            }
+          }
+    expect(taken).toBeGreaterThan(50);
+    expect(none).toBeLessThan(taken);
+  });
   it('needs a press long enough for its way there', () => {
     const hasty = scripted(rocker, [{ do: 'press', seconds: 0.1 }]);
     const f = of(judge('finger', hasty), 'dwell');
