@@ -1,4 +1,4 @@
-import type { Seen } from './assess';
+import { assess, type Seen } from './assess';
 import type { Facts } from '../ground/facts';
 import { wholeCircuit } from '../build/whole';
 import { netlistOfElements } from '../engines/net';
@@ -10,16 +10,18 @@ import { needsProveDead } from '../rooms/guard';
 import { sensesRead, type Job, type Press } from '../ground/job';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
+import { asUnit, isBuiltOtherwise, mirroredPulses } from '../build/units';
 import { isReadable, pinOf } from '../build/lines';
-import { lacksOf, packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
+import { lacksOf, packFiles, unitFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
 import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
 import { jointOf, type WayResult } from '../build/ways';
 import { wholeBill, wholeWiring } from './job-wiring';
 
 /** What a press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
-function drivesOf(way: WayResult): PackPress['drives'] {
-  return way.press.input === 'level' ? 'level' : way.press.pulses;
+function drivesOf(job: Job, way: WayResult, mirrored: boolean): PackPress['drives'] {
+  if (way.press.input === 'level') return 'level';
+  return mirrored ? mirroredPulses(job, way.press.pulses) : way.press.pulses;
 }
 
 /** Pins that a press drives: its own, with the second of two contacts in series; of select lines those whose bit its key has. */
@@ -76,7 +78,7 @@ function orderFor(job: Job, a: Seen, press: Press): PackPress['order'] {
 }
 
 /** Every press whose way is chosen, with its pin, its joint and its drawing. */
-function pressesOf(job: Job, a: Seen): PackPress[] {
+function pressesOf(job: Job, a: Seen, mirrored: boolean): PackPress[] {
   return a.plans.flatMap(({ press, way, wiresBefore }): PackPress[] => {
     if (!way) return [];
     const context = wayContext(job, a.facts, press, wiresBefore);
@@ -90,15 +92,29 @@ function pressesOf(job: Job, a: Seen): PackPress[] {
         more: pins.slice(1).filter((p) => p !== null),
         order: orderFor(job, a, press),
         pressesOn: way.press.pressesOn,
-        drives: drivesOf(way),
+        drives: drivesOf(job, way, mirrored),
         netlist: joint && netlistOf(joint, true),
       },
     ];
   });
 }
 
-/** Every file that Pack can write for a job now. */
+/** Every file that Pack can write for a job now, with those of each machine that is not like the first. */
 export function filesOf(job: Job, a: Seen): PackFile[] {
+  const input = inputOf(job, a, false);
+  const units = [...job.bench.units].sort((x, y) => x.order - y.order);
+  return [
+    ...packFiles(input),
+    ...units.flatMap((unit) => {
+      if (!isBuiltOtherwise(job, unit)) return unitFiles(input, unit, false);
+      const own = asUnit(job, unit);
+      return unitFiles(inputOf(own, assess(own), unit.side === 'mirrored'), unit, true);
+    }),
+  ];
+}
+
+/** What Pack is told of a job. @param mirrored it is a machine whose servos swing the other way. */
+function inputOf(job: Job, a: Seen, mirrored: boolean): PackInput {
   const sheet = progressOf(job, testSheet(job, needsProveDead(job, a.facts))).map((p) => ({
     ...p.step,
     done: p.done,
@@ -106,9 +122,9 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
     last: p.trials.findLast((t) => stillCounts(job, t)) ?? null,
   }));
   const wiring = wholeWiring(job, a);
-  const presses = pressesOf(job, a);
+  const presses = pressesOf(job, a, mirrored);
   const r = supplyRun(job, a.facts);
-  return packFiles({
+  return {
     job,
     findings: a.findings,
     sheet,
@@ -130,7 +146,7 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
       const life = s.kind === 'cells' ? lifeOf(job, a.facts, r, place, s) : 'sleep';
       return typeof life === 'string' ? [] : [{ name: s.name, months: life.months[0] }];
     }),
-  });
+  };
 }
 
 /** Which line lies on which pin, as it stands beside the drawing and in the program. */

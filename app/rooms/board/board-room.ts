@@ -17,6 +17,7 @@ import { BoardsPart } from './boards-part';
 import { HandsPart } from './hands-part';
 import { PinLevels } from './pin-levels';
 import { PowerUpStrip } from './power-up-strip';
+import { UnitPins } from './unit-pins';
 
 /** Board: every line with its pin, the pins as two columns of labels, the strip of all lines below; hands, signs and own boards beside. */
 @Component({
@@ -37,6 +38,7 @@ import { PowerUpStrip } from './power-up-strip';
     Settle,
     Tabs,
     TwoColumns,
+    UnitPins,
   ],
   templateUrl: './board-room.html',
 })

@@ -16,8 +16,8 @@ import { pinList, proposalsFor } from './proposals';
 /** How the finding of a line's pin is known: the first press by a name of its own, since its bead speaks of it. */
 const idOf = (job: Job, line: Line): string => (line.id === job.presses[0]?.id ? 'press-pin' : `pin.${line.id}`);
 
-/** What Board judges: every line on its pin, all of them together, and what stands at the controller. */
-export function boardFindings(job: Job, lines: readonly Line[], presses: readonly PressFact[]): Finding[] {
+/** What Board judges of one machine: every line on its pin, all of them together, and what stands at the controller. */
+export function planFindings(job: Job, lines: readonly Line[], presses: readonly PressFact[]): Finding[] {
   const profile = profileOf(job);
   if (!profile)
     return [

@@ -1,7 +1,7 @@
 export { assignPins, costOf, type Assignment, type Refusal } from './assign';
 export { smallestConflict, type Conflict } from './conflict';
 export { boardJsonSchema, boardText, readBoard, type BoardLoaded } from './board-file';
-export { boardFindings } from './findings';
+export { boardFindings } from './unit-findings';
 export { pinFit, type PinFit } from './fit';
 export { BOARD_EVENTS, eventSeconds, type BoardEvent, type LevelSegment } from './levels';
 export { cheapest, FORBIDDEN, type Matching } from './matching';

@@ -102,14 +102,19 @@ const CAUTION = [
   'The local electrical code and licensed practice decide; this sheet does not.',
 ];
 
-const text = (name: string, what: string, type: string, body: string): PackFile => ({ name, what, type, text: body });
+/** A file of text. */
+export const text = (name: string, what: string, type: string, body: string): PackFile => ({ name, what, type, text: body });
+
+/** What stops the plan, as it stands on every file; a sum of Pack or Try says nothing of its own. */
+export const stopsIn = ({ findings }: Pick<PackInput, 'findings'>): string[] =>
+  findings
+    .filter((f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')))
+    .map((f) => f.title);
 
 /** Every file that leaves, in the order of the room's list. */
 export function packFiles(input: PackInput): PackFile[] {
   const { job } = input;
-  const stops = input.findings
-    .filter((f) => f.verdict === 'stop' && !(f.sums && (f.room === 'pack' || f.room === 'try')))
-    .map((f) => f.title);
+  const stops = stopsIn(input);
   return [
     text(`${slug(job.title)}.job.json`, 'job file', 'application/json', jobText(job)),
     ...(input.wiring ? wiringFiles(input, input.wiring, stops) : []),
@@ -124,13 +129,12 @@ export function packFiles(input: PackInput): PackFile[] {
     ...codeFiles(input, stops),
     ...injectorFiles(job, text),
     text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),
-    ...unitSheets(input, stops, text),
     text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
   ];
 }
 
 /** The wiring sheet, its tables, and the netlist of each joint. */
-function wiringFiles(
+export function wiringFiles(
   { job, presses, pins }: PackInput,
   wiring: NonNullable<PackInput['wiring']>,
   stops: readonly string[],
@@ -202,7 +206,8 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress
   );
 }
 
-function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
+/** The packed program, where it can do all that the job asks. */
+export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
   const presses = drivenBy(input.presses);
   if (!doesAll(input, presses)) return [];
   const { job, hands, senses, signs, held, lacks } = input;
@@ -240,36 +245,4 @@ function injectorFiles(
       ),
     ),
   ];
-}
-
-/** A test sheet for each machine that differs, with what differs at its top. */
-function unitSheets(
-  { job, sheet }: PackInput,
-  stops: readonly string[],
-  text: (file: string, what: string, type: string, body: string) => PackFile,
-): PackFile[] {
-  return [...job.bench.units]
-    .sort((a, b) => a.order - b.order)
-    .map((unit) => {
-      const pins = Object.entries(unit.pins).map(([line, gpio]) => `${line} on pin ${gpio}`);
-      const about: PackStep = {
-        title: `This sheet is for ${unit.name}`,
-        how: [unit.side === 'mirrored' ? 'Mirrored: its motor runs the other way' : '', unit.differs, ...pins]
-          .filter(Boolean)
-          .join('; '),
-        expected: 'the machine in front of you is that one',
-        wanted: 1,
-        done: 0,
-        state: 'open',
-        last: null,
-      };
-      // What was done was done on the machine of the job: each of the others begins with an empty sheet.
-      const blank = sheet.map((s): PackStep => ({ ...s, done: 0, state: 'open', last: null }));
-      return text(
-        `test-sheet-${slug(unit.id)}.csv`,
-        `test sheet of ${unit.name}`,
-        'text/csv',
-        sheetCsv([about, ...blank], stops),
-      );
-    });
 }

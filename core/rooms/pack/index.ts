@@ -1,4 +1,5 @@
 export { packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './files';
+export { unitFiles } from './unit-files';
 export { lacksOf } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';
