@@ -12,7 +12,15 @@ import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
 import { asUnit, isBuiltOtherwise, mirroredPulses } from '../build/units';
 import { isReadable, pinOf } from '../build/lines';
-import { lacksOf, packFiles, unitFiles, type PackFile, type PackInput, type PackPin, type PackPress } from '../rooms/pack';
+import {
+  lacksOf,
+  packFiles,
+  unitFiles,
+  type PackFile,
+  type PackInput,
+  type PackPin,
+  type PackPress,
+} from '../rooms/pack';
 import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
 import { jointOf, type WayResult } from '../build/ways';

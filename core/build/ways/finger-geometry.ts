@@ -139,10 +139,7 @@ export function geometry(c: WayContext, servo: TakenPart): Finding[] {
       steps: [most],
       limit: atMost(BEARS[plan.on], 'N', `what a ${plan.on} bears`, { from: 'source', key: 'button-bears' }),
       tightShare: 0.1,
-      remedy:
-        most.result.value > BEARS[plan.on]
-          ? turn
-          : null,
+      remedy: most.result.value > BEARS[plan.on] ? turn : null,
     }),
     judged('thumb', `${way}.reach`, {
       title: 'Tip, pressed, beyond the button’s travel',

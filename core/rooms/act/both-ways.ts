@@ -7,7 +7,10 @@ type Held = Forbidden['heldBy'] | 'one-winding' | 'one-horn';
 const HELD: Readonly<Record<Held, { verdict: Verdict; words: string }>> = {
   wiring: { verdict: 'settled', words: 'the wiring of its contacts cannot bring it about' },
   electronics: { verdict: 'settled', words: 'the module’s own logic keeps it from happening, and no contact does' },
-  software: { verdict: 'tight', words: 'only the program keeps its two contacts apart; one that sticks is held by nothing' },
+  software: {
+    verdict: 'tight',
+    words: 'only the program keeps its two contacts apart; one that sticks is held by nothing',
+  },
   'one-winding': { verdict: 'settled', words: 'one winding carries its current one way at a time' },
   'one-horn': { verdict: 'settled', words: 'one horn stands on one of the two halves at a time' },
 };
@@ -26,7 +29,8 @@ function heldBy(press: Press): { readonly by: Held; readonly despiteWeld: boolea
 export function bothWaysFinding(press: Press, id: string, words: string): Finding {
   const { by, despiteWeld } = heldBy(press);
   const { verdict, words: why } = HELD[by];
-  const welded = by === 'wiring' ? (despiteWeld ? ', not even with one of them welded' : '; one that is welded could') : '';
+  const welded =
+    by === 'wiring' ? (despiteWeld ? ', not even with one of them welded' : '; one that is welded could') : '';
   return finding('act', id, {
     verdict: verdict === 'settled' && !despiteWeld ? 'tight' : verdict,
     title: `Never ${words}: ${why}${welded}`,

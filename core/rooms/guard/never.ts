@@ -47,7 +47,8 @@ export function neverFinding(job: Job, room: Extract<Room, 'guard' | 'act'>, tri
 
 /** Words alone hold nothing: where a press has two ways, that they never come together is one press away. */
 function asCondition(job: Job): Remedy {
-  const text = 'Say in Wish what holds it: an arm switch, an end switch, a person who looks; or make a condition of it.';
+  const text =
+    'Say in Wish what holds it: an arm switch, an end switch, a person who looks; or make a condition of it.';
   const press = job.presses.find((p) => hasOther(p));
   if (!press || job.wish.nevers.length > 0) return { text };
   const item: Never = { ...freshNever('both-ways', 'both-at-once'), press: press.id, otherPress: press.id };

@@ -103,7 +103,12 @@ const CAUTION = [
 ];
 
 /** A file of text. */
-export const text = (name: string, what: string, type: string, body: string): PackFile => ({ name, what, type, text: body });
+export const text = (name: string, what: string, type: string, body: string): PackFile => ({
+  name,
+  what,
+  type,
+  text: body,
+});
 
 /** What stops the plan, as it stands on every file; a sum of Pack or Try says nothing of its own. */
 export const stopsIn = ({ findings }: Pick<PackInput, 'findings'>): string[] =>
