@@ -190,8 +190,8 @@ test('eight flaps leave with a pin table, one bill and a test sheet for each row
     expect(pins).toHaveLength(20);
     expect(new Set(pins.slice(1).map((row) => row.split(',')[1])).size).toBe(19);
     expect(readFileSync(join(folder, 'parts.csv'), 'utf8')).toMatch(/motor bridge,.*,16,/);
-    expect(readFileSync(join(folder, 'test-sheet-wall.csv'), 'utf8')).toContain(
-      'Mirrored: its motor runs the other way',
+    expect(readFileSync(join(folder, 'test-sheet-wall-row.csv'), 'utf8')).toContain(
+      'Mirrored: its motor runs, or its horn swings, the other way',
     );
   } finally {
     rmSync(folder, { recursive: true });

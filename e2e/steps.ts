@@ -276,23 +276,31 @@ export async function planThePress(page: Page): Promise<void> {
   await expect(page.locator('main').getByText(/At 10:40 on weekdays, if armed, press/)).toBeAttached();
 }
 
-/** Fails with every rule of accessibility that the page breaks. */
-export async function accessible(page: Page, where: string): Promise<void> {
+/** What a page breaks of the rules of accessibility: of all, or of one. */
+async function broken(page: Page, where: string, only?: string): Promise<string[]> {
   // There are no frames, and of what passes nothing is asked: so it takes half the time.
-  const found = await new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'], iframes: false })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
-    .analyze();
-  expect(
-    found.violations.map(
-      (v) =>
-        `${where}: ${v.id} ${v.nodes
-          .map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`)
-          .slice(0, 3)
-          .join(' | ')}`,
-    ),
-  ).toEqual([]);
+  const axe = new AxeBuilder({ page }).setLegacyMode(true).options({ resultTypes: ['violations'], iframes: false });
+  const asked = only ? axe.withRules(only) : axe.withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']);
+  return (await asked.analyze()).violations.map(
+    (v) =>
+      `${where}: ${v.id} ${v.nodes
+        .map((n) => `${n.target.join(' ')} ${n.any[0]?.message ?? ''}`)
+        .slice(0, 3)
+        .join(' | ')}`,
+  );
+}
+
+/**
+ * Fails with every rule of accessibility that the page breaks: with all of them as it stands, or in the first of several sets of colours,
+ * and in each further set with those that colours can break.
+ */
+export async function accessible(page: Page, where: string, sets: readonly ('light' | 'dark')[] = []): Promise<void> {
+  if (sets.length === 0) return expect(await broken(page, where)).toEqual([]);
+  for (const [i, colorScheme] of sets.entries()) {
+    await page.emulateMedia({ colorScheme });
+    const only = i === 0 ? undefined : 'color-contrast';
+    expect(await broken(page, `${where}, ${colorScheme}`, only)).toEqual([]);
+  }
 }
 
 /** Goes to a part of Probe. */
