@@ -4,7 +4,6 @@ import {
   accessible,
   bead,
   complaints,
-  DEMO,
   demoKept,
   dropFault,
   newJob,

@@ -90,7 +90,7 @@ function turnRemedy(c: WayContext, servo: TakenPart, newtons: number, metres: nu
   if (!fit)
     return (
       otherServo(c, servo, newtons, metres) ?? {
-        text: 'No horn and no angle of any servo here meet force, reach and travel together: mount it nearer, or enter the servo that you have.',
+        text: 'No horn and no angle of any servo here meet force, reach and travel together: mount it nearer, or enter your own.',
       }
     );
   return setPlan(
