@@ -1,18 +1,6 @@
 import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
-import {
-  accessible,
-  bead,
-  complaints,
-  demoKept,
-  dropFault,
-  newJob,
-  room,
-  say,
-  slowness,
-  undo,
-  within,
-} from './steps';
+import { accessible, bead, complaints, demoKept, dropFault, newJob, room, say, slowness, undo, within } from './steps';
 
 /** Which sets of colours are looked at. */
 const BOTH = ['light', 'dark'] as const;
