@@ -2,8 +2,6 @@ import { gzipSync } from 'node:zlib';
 import { expect, test, type Page } from '@playwright/test';
 import { accessible, bead, complaints, demoKept, dropFault, newJob, room, say, slowness, undo, within } from './steps';
 
-/** Which sets of colours are looked at. */
-const BOTH = ['light', 'dark'] as const;
 /** Sets of colours that are looked at. */
 const BOTH = ['light', 'dark'] as const;
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];

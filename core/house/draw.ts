@@ -79,6 +79,12 @@ export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawW
 const isHighSide = (fact: ControlFact): boolean =>
   fact.farSide === 'supply' || (fact.leading === 'scanned-matrix' && fact.strobesLow !== 'no');
 
+/** Of a load that is no part of a machine the contact stands between its own supply and it. */
+function ownCircuit({ wires }: WayResult): Pick<JointLook, 'upper' | 'lower' | 'upperNote' | 'lowerNote'> {
+  const [first, second] = wires.flatMap((w) => (w.ends[0].at === 'leg' && w.ends[0].closes ? [w.to] : []));
+  return { upper: first ?? '', lower: second ?? '', upperNote: '', lowerNote: 'and back to its supply' };
+}
+
 /** The machine's two terminals, the upper and the lower, and what is known of each. */
 function sidesOf(
   context: WayContext | null,
@@ -86,6 +92,7 @@ function sidesOf(
   kind: JointWay,
 ): Pick<JointLook, 'upper' | 'lower' | 'upperNote' | 'lowerNote'> {
   const name = context?.control.name ?? '';
+  if (context?.control.id === '') return ownCircuit(way);
   const high = context !== null && isHighSide(context.fact);
   const signal = context?.fact.signal ?? 'A';
   const other = signal === 'A' ? 'B' : 'A';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { edited, freshJob, freshPress, type GuardRecord, type Job, type MotorPlan, type Way } from '../../ground/job';
 import { assess } from '../../house/assess';
+import { wholeWiring } from '../../house/job-wiring';
 import { filesOf } from '../../house/deliver';
 import { changed } from '../../testing/jobs';
 
@@ -62,5 +63,19 @@ describe('a press without a control', () => {
   it('says of a way that is made for a control that it is no use, and names what is', () => {
     for (const way of ['finger', 'optocoupler', 'npn-to-ground', 'strobe-answer', 'drive-signal'] as const)
       expect(assess(bare(way)).plans[0]!.way, way).toMatchObject({ applies: false });
+  });
+
+  it('is wired from its own supply through the contact and back, each load by itself', () => {
+    const one = bare('relay-contact', { loadWatts: 10, loadKind: 'solenoid', loadVolts: 24, loadCurrent: 'dc' });
+    const two = { ...one, presses: [...one.presses, { ...one.presses[0]!, id: 'drain', name: 'drain' }] };
+    const runs = wholeWiring(two, assess(two)).wires.map((w) => `${w.from} > ${w.to}`);
+    for (const name of ['valve', 'drain']) {
+      expect(runs).toContain(`${name}: contact 1 > ${name}: its own supply, +`);
+      expect(runs).toContain(`${name}: contact 2 > ${name} A`);
+      expect(runs).toContain(`${name}: its own supply, − > ${name} B`);
+    }
+    expect(wholeWiring(two, assess(two)).parts.map((p) => `${p.name}, ${p.value}`)).toContain(
+      'supply of the drain, 24 V DC',
+    );
   });
 });
