@@ -24,6 +24,7 @@ const BEFORE = [
   ...frozen(9),
   ...frozen(10),
   ...frozen(11),
+  ...frozen(12),
 ];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -105,7 +106,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v11-as-12.json').replace('"version": 12', '"version": 13');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 13') } });
+    const later = read('../core/ground/job/versions/v12-as-13.json').replace('"version": 13', '"version": 14');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 14') } });
   });
 });

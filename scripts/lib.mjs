@@ -1,7 +1,8 @@
 // Small helpers shared by the scripts that must run before anything is installed; plain Node.js only.
 import { spawn, spawnSync } from 'node:child_process';
 import { existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
-import { brotliCompressSync, constants } from 'node:zlib';
+import { promisify } from 'node:util';
+import { brotliCompress, constants } from 'node:zlib';
 import { createHash } from 'node:crypto';
 import { root } from './files.mjs';
 import { ensureShipped } from './predictions.mjs';
@@ -98,15 +99,15 @@ export async function ensureBuilt() {
   say('building the app (a minute or two the first time)');
   splitEngine();
   mkdirSync(`${root}dist`, { recursive: true });
-  if (run('node_modules/.bin/ng', ['build']) !== 0) process.exit(1);
+  const { code, out } = await runBeside('node_modules/.bin/ng', ['build'], { NG_CLI_ANALYTICS: 'false' });
+  console.log(out.trim());
+  if (code !== 0) process.exit(1);
   const app = `${root}dist/app/`;
-  for (const name of readdirSync(app, { recursive: true })) {
-    if (/\.(js|css|json|wasm|bin)$/.test(name))
-      writeFileSync(
-        `${app}${name}.br`,
-        brotliCompressSync(readFileSync(app + name), {
-          params: { [constants.BROTLI_PARAM_QUALITY]: statSync(app + name).size > 2e6 ? 6 : 11 },
-        }),
-      );
-  }
+  const names = readdirSync(app, { recursive: true }).filter((name) => /\.(js|css|json|wasm|bin)$/.test(name));
+  await Promise.all(
+    names.map(async (name) => {
+      const params = { [constants.BROTLI_PARAM_QUALITY]: statSync(app + name).size > 2e6 ? 6 : 11 };
+      writeFileSync(`${app}${name}.br`, await promisify(brotliCompress)(readFileSync(app + name), { params }));
+    }),
+  );
 }

@@ -2,7 +2,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { CheckField } from '../../kit/check-field';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { cautionsOf, hazardsOf, needsProveDead, takesOver, PROVE_DEAD, type Caution } from '../../../core/rooms/guard';
-import { HAZARD_WORDS, onlyListens, type GuardRecord, sayTime } from '../../../core/ground/job';
+import { endTimerFields, HAZARD_WORDS, onlyListens, type GuardRecord, sayTime } from '../../../core/ground/job';
+import { QuantityField } from '../../kit/quantity-field';
 import { Bench } from '../../store/bench';
 import { LedgerPartPanel } from './ledger-part';
 import { LoadPart } from './load-part';
@@ -15,7 +16,17 @@ import { TwoColumns } from '../../ui/two-columns';
 @Component({
   selector: 'gt-guard-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [CheckField, ChoiceField, FindingList, LedgerPartPanel, LoadPart, LossesPart, Settle, TwoColumns],
+  imports: [
+    CheckField,
+    ChoiceField,
+    FindingList,
+    LedgerPartPanel,
+    LoadPart,
+    LossesPart,
+    QuantityField,
+    Settle,
+    TwoColumns,
+  ],
   templateUrl: './guard-room.html',
 })
 export class GuardRoom {
@@ -29,8 +40,10 @@ export class GuardRoom {
   protected readonly cutOffs: readonly Choice<GuardRecord['cutOff']>[] = [
     ['none', 'nothing but the program'],
     ['one-shot', 'a one-shot of its own'],
+    ['timer-relay', 'a timer relay'],
     ['own-end', 'the machine’s own end'],
   ];
+  protected readonly timer = endTimerFields;
   protected readonly ended = (by: GuardRecord['cutOff']): string =>
     `what ends a press: ${this.cutOffs.find(([key]) => key === by)?.[1] ?? by}`;
   private readonly facts = computed(() => this.bench.assessment().facts);

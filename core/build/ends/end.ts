@@ -17,6 +17,7 @@ export type Device =
   | 'optocoupler'
   | 'analogue switch'
   | 'one-shot'
+  | 'timer relay'
   | 'resistor'
   | `supply ${string}`
   | `load ${string}`

@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { GROUND, legOf, RAIL } from '../ends';
 import { PULL_DOWN_OHMS } from '../../engines/circuit';
-import { stepsOf } from '../../ground/job';
+import { longestPress } from '../../ground/job';
 import { oneShot } from '../../engines/electrics';
 import { formatQuantity } from '../../ground/quantity';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
@@ -14,13 +14,9 @@ const oneShotLeg = (of: string) => legOf(ONE_SHOT, ONE_SHOT, of);
 /** Pin level from which its trigger may answer, V: three tenths of 3.3 V (`cmos-levels`). */
 const TRIGGERS_AT = 1;
 
-/** The longest press of the script, s; 0 for an empty one. */
-const longestPress = (c: Pick<WayContext, 'job' | 'press'>): number =>
-  stepsOf(c.job, c.press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
-
 /** The monostable that Guard asked for, in the parts and between pin and driver; only a single level can be cut off so. */
 export function withCutOff(r: WayResult, c: WayContext): WayResult {
-  const press = longestPress(c);
+  const press = longestPress(c.job, c.press.id);
   const first = r.wires.findIndex((w) => w.ends[0].at === 'pin');
   if (
     c.job.guard.cutOff !== 'one-shot' ||

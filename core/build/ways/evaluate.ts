@@ -13,6 +13,7 @@ import { handMechanism } from './hand-mechanism';
 import { moduleContact } from './module-contact';
 import { nmosToGround } from './mosfet';
 import { optocoupler } from './optocoupler';
+import { withEndTimer } from './end-timer';
 import { withOwnSupply, withPullDowns } from './own-wires';
 import { pinNeeds } from './pin-needs';
 import { withSecondContact } from './in-series';
@@ -212,7 +213,10 @@ function evaluateAs(way: Way, given: WayContext): WayResult {
     return noUse(way, NO_CONTROL, 'Name in Probe what it presses, or choose a way for a motor, a load or an outlet.');
   const c = bare ? { ...given, fact: bareFact(given.job, given.press, way), line: null } : given;
   const judged = alike(unconfirmed(whileUnknown(EVALUATE[way](c), c), c), c);
-  const r = refused(withPullDowns(withOwnSupply(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c), c);
+  const r = refused(
+    withPullDowns(withEndTimer(withOwnSupply(withSecondContact(pulledDown(withCutOff(judged, c), c), c), c), c), c),
+    c,
+  );
   const { id, name, control } = c.press;
   // Nothing is soldered into a bought switch.
   const pullDown = c.press.pullDown && way !== 'module-contact';

@@ -6,7 +6,7 @@ import { wires, type WayContext, type WayResult, type WireEnds } from './context
 import { pinNeeds } from './pin-needs';
 
 /** Wires of a way as they were given, to be numbered anew with more after them. */
-const wireEnds = (r: WayResult): WireEnds[] => r.wires.map((w) => [w.ends[0], w.ends[1], w.crosses, w.role]);
+export const wireEnds = (r: WayResult): WireEnds[] => r.wires.map((w) => [w.ends[0], w.ends[1], w.crosses, w.role]);
 
 /** A resistor of two legs between two ends, as two wires. @param name how its legs are called. */
 export function resistorBetween(name: string, from: End, to: End): WireEnds[] {
@@ -36,7 +36,7 @@ export function withPullDowns(r: WayResult, c: WayContext): WayResult {
 }
 
 /** Ways whose contact stands in a lead of what it moves, and says nothing of the rest of that circuit. */
-const IN_A_LEAD: readonly Way[] = ['relay-contact', 'relay-module'];
+export const IN_A_LEAD: readonly Way[] = ['relay-contact', 'relay-module'];
 
 /**
  * The circuit of a load that is no part of a machine: from its own supply through the contact to the load, and from there back. What the

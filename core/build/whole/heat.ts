@@ -1,4 +1,4 @@
-import { stepsOf, type Job } from '../../ground/job';
+import { longestPress, type Job } from '../../ground/job';
 import { boundsOf, takenPart } from '../../engines/parts';
 import type { LedgerRow } from './ledger';
 
@@ -22,6 +22,6 @@ export const heatOfPresses = (job: Job, rows: readonly LedgerRow[]): number =>
   rows.reduce((sum, row) => {
     const watts = wattsOf(job, row);
     if (watts === 0) return sum;
-    const seconds = Math.max(0, ...stepsOf(job, row.part.of).map((s) => s.seconds));
+    const seconds = longestPress(job, row.part.of);
     return sum + watts * Math.min(1, seconds / WARMS_SECONDS);
   }, 0);

@@ -41,6 +41,7 @@ export {
   sidesOf,
   closedTimes,
   lastsOf,
+  longestPress,
   type Closure,
   type PressedSide,
   pressedIn,

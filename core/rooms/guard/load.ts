@@ -110,7 +110,8 @@ const asTheOthers = (job: Job, press: PressFact, f: Finding): Finding =>
         },
       };
 
-function contactFindings(job: Job, facts: Facts, press: PressFact | null, contact: ContactFact): Finding[] {
+/** One contact against one load. */
+export function contactFindings(job: Job, facts: Facts, press: PressFact | null, contact: ContactFact): Finding[] {
   const load = loadOf(job, press?.id ?? '');
   const { watts: loadWatts, kind: loadKind } = load;
   if (loadWatts === null || loadWatts <= 0)

@@ -1,9 +1,11 @@
 import { oneShot } from '../../engines/electrics';
 import { atMost, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import { forPress, type Facts, type PressFact } from '../../ground/facts';
-import { pressedBy, stepsOf, type Hazard, type Job, type MachinePart } from '../../ground/job';
+import { longestPress, pressedBy, type Hazard, type Job, type MachinePart } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { feedsATimer } from '../../build/ways';
 import { hazardsOf } from './hazards';
+import { timerFindings } from './end-timer';
 
 /** Resistors over this time a monostable no more, Ω: leakage does (`one-shot`). */
 const MOST_OHMS = 10e6;
@@ -20,11 +22,13 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   const hurts = hazardsOf(job, facts).some((h) => LASTING.includes(h));
   const plan = job.presses.find((p) => p.id === press.id);
   if (hurts && press.way === 'switched-supply' && plan?.supply.atRest === 'closed') return [fedAtRest(press.id)];
-  const longest = stepsOf(job, press.id).reduce((most, s) => Math.max(most, s.seconds), 0);
+  const longest = longestPress(job, press.id);
   if (longest === 0) return [];
   const single = isSingle(press);
   if (job.guard.cutOff === 'one-shot' && single)
     return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
+  if (job.guard.cutOff === 'timer-relay' && feedsATimer(press))
+    return [...timerFindings(job, facts, press, longest), ...(hurts ? [firesAgain(job)] : [])];
   if (job.guard.cutOff === 'own-end') return [ownEnd(job, press)];
   if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
   return [job.wish.hazardsReviewed ? programEnds(isPacked(press)) : NOT_ASKED];

@@ -103,7 +103,7 @@ const CAUTION = [
 ];
 
 /** A file of text. */
-export const text = (name: string, what: string, type: string, body: string): PackFile => ({
+export const textFile = (name: string, what: string, type: string, body: string): PackFile => ({
   name,
   what,
   type,
@@ -121,20 +121,20 @@ export function packFiles(input: PackInput): PackFile[] {
   const { job } = input;
   const stops = stopsIn(input);
   return [
-    text(`${slug(job.title)}.job.json`, 'job file', 'application/json', jobText(job)),
+    textFile(`${slug(job.title)}.job.json`, 'job file', 'application/json', jobText(job)),
     ...(input.wiring ? wiringFiles(input, input.wiring, stops) : []),
-    ...(input.leads.length > 0 ? [text('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
+    ...(input.leads.length > 0 ? [textFile('leads.csv', 'leads to cut', 'text/csv', leadsCsv(input.leads))] : []),
     ...(input.cells.length > 0
-      ? [text('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
+      ? [textFile('cells.ics', 'when the cells are changed', 'text/calendar', cellsCalendar(job, input.cells))]
       : []),
     ...(input.ledger.length > 0
-      ? [text('ledger.csv', 'every part, every rating', 'text/csv', ledgerCsv(input.ledger))]
+      ? [textFile('ledger.csv', 'every part, every rating', 'text/csv', ledgerCsv(input.ledger))]
       : []),
-    ...(input.whole === null ? [] : [text('whole.cir', 'netlist of the whole job', 'text/plain', input.whole)]),
+    ...(input.whole === null ? [] : [textFile('whole.cir', 'netlist of the whole job', 'text/plain', input.whole)]),
     ...codeFiles(input, stops),
-    ...injectorFiles(job, text),
-    text('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),
-    text('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
+    ...injectorFiles(job),
+    textFile('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),
+    textFile('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
   ];
 }
 
@@ -155,16 +155,16 @@ export function wiringFiles(
     // Of a bought switch that listens by itself there is nothing to draw.
     ...(wiring.wires.length > 0
       ? [
-          text('wiring.svg', 'wiring sheet', 'image/svg+xml', svg()),
-          text('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
-          text('pins.csv', 'pin table', 'text/csv', pinsCsv(pins)),
+          textFile('wiring.svg', 'wiring sheet', 'image/svg+xml', svg()),
+          textFile('wires.csv', 'wire table', 'text/csv', wiresCsv(wiring.wires)),
+          textFile('pins.csv', 'pin table', 'text/csv', pinsCsv(pins)),
         ]
       : []),
-    text('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
+    textFile('parts.csv', 'parts list', 'text/csv', partsCsv(wiring.bill, job.bench.currency)),
     ...presses.flatMap((p, i) =>
       p.netlist
         ? [
-            text(
+            textFile(
               i === 0 ? 'joint.cir' : `joint-${slug(p.id)}.cir`,
               `netlist of the joint, ${p.name}`,
               'text/plain',
@@ -219,22 +219,24 @@ export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[
   const listens = onlyListens(job);
   const files = firmwareFiles(job, { presses, hands, senses, signs, held, listens, lacks, stops });
   return Object.entries(files).map(([file, body]) =>
-    text(file, file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week', 'text/x-c', body),
+    textFile(
+      file,
+      file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week',
+      'text/x-c',
+      body,
+    ),
   );
 }
 
 /** For the first keypad that was decoded: the injector as Verilog with its test bench, and which value presses which key. */
-function injectorFiles(
-  job: Job,
-  text: (file: string, what: string, type: string, body: string) => PackFile,
-): PackFile[] {
+function injectorFiles(job: Job): PackFile[] {
   const injector = job.survey.keypads.map(injectorOf).find((i) => i !== null);
   if (!injector) return [];
   const bits = (n: number): string => n.toString(2).padStart(injector.bits, '0');
   return [
-    text('key_injector.v', 'keypad injector, Verilog', 'text/x-verilog', injectorVerilog(injector)),
-    text('key_injector_tb.v', 'its test bench', 'text/x-verilog', injectorBench(injector)),
-    text(
+    textFile('key_injector.v', 'keypad injector, Verilog', 'text/x-verilog', injectorVerilog(injector)),
+    textFile('key_injector_tb.v', 'its test bench', 'text/x-verilog', injectorBench(injector)),
+    textFile(
       'key_injector.csv',
       'its select bits and lines',
       'text/csv',

@@ -1,5 +1,5 @@
 import type { AlikeUnit } from '../../ground/job';
-import { codeFiles, stopsIn, text, wiringFiles, type PackFile, type PackInput } from './files';
+import { codeFiles, stopsIn, textFile, wiringFiles, type PackFile, type PackInput } from './files';
 import { slug } from './slug';
 import { sheetCsv, type PackStep } from './tables';
 
@@ -42,10 +42,10 @@ export function unitFiles(input: PackInput, unit: AlikeUnit, builtOtherwise: boo
   const own = builtOtherwise
     ? [...(input.wiring ? wiringFiles(input, input.wiring, stops) : []), ...codeFiles(input, stops)]
         .filter((f) => OF_EACH.includes(f.name))
-        .map((f) => text(named(f.name), `${f.what}, ${unit.name}`, f.type, f.text))
+        .map((f) => textFile(named(f.name), `${f.what}, ${unit.name}`, f.type, f.text))
     : [];
   return [
     ...own,
-    text(named('test-sheet.csv'), `test sheet of ${unit.name}`, 'text/csv', sheetCsv([about, ...blank], stops)),
+    textFile(named('test-sheet.csv'), `test sheet of ${unit.name}`, 'text/csv', sheetCsv([about, ...blank], stops)),
   ];
 }

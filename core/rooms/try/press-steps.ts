@@ -1,8 +1,18 @@
+import { feedsATimer, TIMER_OFF } from '../../build/ways';
 import { itemAt } from '../../ground/lists';
 import { oneShot } from '../../engines/electrics';
 import { hasOther, orderOf, otherWords } from '../../engines/reversing';
 import { handsIn } from '../../build/panel';
-import { onlyListens, pressedIn, sidesOf, stepsOf, type Job, type Move, type Press, type Way } from '../../ground/job';
+import {
+  onlyListens,
+  pressedIn,
+  sidesOf,
+  longestPress,
+  type Job,
+  type Move,
+  type Press,
+  type Way,
+} from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import type { SheetStep } from './sheet-step';
 
@@ -138,9 +148,26 @@ export function seriesSteps(t: TriedPress): readonly SheetStep[] {
   }));
 }
 
-/** The monostable ends a press that the program does not. */
+/** The timer relay opens while its contact is fed on. */
+function timerSteps(job: Job, t: TriedPress): readonly SheetStep[] {
+  const { seconds } = job.guard.endTimer;
+  if (seconds === null || !t.press || t.other || !feedsATimer(t.press)) return [];
+  return [
+    {
+      id: t.id('timer'),
+      title: `The timer relay ends a press by itself${of(t)}`,
+      how: 'A lamp in the place of the load. Hold the press for longer than the timer is set to, as a welded contact would.',
+      expected: `the lamp goes out after ${formatQuantity(seconds * (1 + TIMER_OFF), 's')} at most, and stays out until the press is let go`,
+      wanted: 1,
+      onStandin: false,
+    },
+  ];
+}
+
+/** The monostable, or the timer relay, ends a press that the program does not. */
 export function cutOffSteps(job: Job, t: TriedPress): readonly SheetStep[] {
-  const longest = Math.max(0, ...stepsOf(job, t.press?.id ?? '').map((s) => s.seconds));
+  const longest = longestPress(job, t.press?.id ?? '');
+  if (job.guard.cutOff === 'timer-relay') return longest === 0 ? [] : timerSteps(job, t);
   if (job.guard.cutOff !== 'one-shot' || longest === 0 || t.other || (t.press && orderOf(t.press))) return [];
   const most = oneShot(longest).longest.result.value;
   return [

@@ -19,7 +19,7 @@ export * from './press/types';
 /** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
 /** The version of the document that this program writes. */
-export const JOB_VERSION = 12;
+export const JOB_VERSION = 13;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {

@@ -11,6 +11,7 @@ import { toNinth } from '../versions/to-9';
 import { toTenth } from '../versions/to-10';
 import { toEleventh } from '../versions/to-11';
 import { toTwelfth } from '../versions/to-12';
+import { toThirteenth } from '../versions/to-13';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -25,6 +26,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   9: toTenth,
   10: toEleventh,
   11: toTwelfth,
+  12: toThirteenth,
 };
 
 /**

@@ -99,6 +99,10 @@ export function closedTimes(move: Pick<Move, 'steps'>): readonly Closure[] {
 export const stepsOf = (job: Pick<Job, 'act'>, press: string): readonly MoveStep[] =>
   job.act.moves.flatMap((m) => m.steps.filter((s) => pressedBy(s).includes(press)));
 
+/** The longest that any move keeps one side of a press closed, s; 0 where none presses it. */
+export const longestPress = (job: Pick<Job, 'act'>, press: string): number =>
+  job.act.moves.flatMap(closedTimes).reduce((most, c) => (c.press === press ? Math.max(most, c.to - c.from) : most), 0);
+
 /** Ids of all presses that some move makes, each once. */
 export const pressedIn = (job: Pick<Job, 'act'>): readonly string[] => [
   ...new Set(job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy))),

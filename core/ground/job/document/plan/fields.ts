@@ -19,6 +19,7 @@ import {
   HAZARDS,
   LOAD_KINDS,
   PLACES,
+  type EndTimer,
   type GuardRecord,
   type Load,
   type LOAD_CURRENTS,
@@ -130,6 +131,14 @@ export const loadFieldsOf: Fields<Load> = {
   current: loadCurrent,
 };
 
+/** The longest that common timer relays are set to, s. */
+const MOST_TIMER_SECONDS = 100 * 3600;
+/** Fields of a timer relay that ends a press. */
+export const endTimerFields: Fields<EndTimer> = {
+  seconds: maybeQuantity('timer relay set to', 's', { least: 0.05, most: MOST_TIMER_SECONDS }),
+  amps: maybeQuantity('its contact carries', 'A', { least: 0.01, most: 100 }),
+};
+
 /** Fields of all that Guard holds. */
 export const guardFields: Fields<GuardRecord> = {
   ticks: untried(record('steps done', moment('when it was done'))),
@@ -140,6 +149,7 @@ export const guardFields: Fields<GuardRecord> = {
   loads: list('loads', group('a load', loadFieldsOf), 40, { key: 'press' }),
   place: choice('it stands in', plainWords(PLACES), 'unknown'),
   cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
+  endTimer: group('timer relay', endTimerFields),
   losses: untried(list('what no longer works', group('a loss', lossFields), 20, { key: 'id' })),
   lossesReviewed: untried(flag('looked through what no longer works')),
 };

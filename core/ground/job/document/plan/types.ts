@@ -75,8 +75,18 @@ export interface Wish {
 
 /** How damp it is where the machine stands. */
 export const PLACES = ['unknown', 'dry', 'damp'] as const;
-/** What ends a press if the controller does not: nothing, a monostable before the driver, or the machine by itself. */
-export const CUT_OFFS = ['none', 'one-shot', 'own-end'] as const;
+/**
+ * What ends a press if the controller does not: nothing, a monostable before the driver, a timer relay before what is switched, or the
+ * machine by itself.
+ */
+export const CUT_OFFS = ['none', 'one-shot', 'timer-relay', 'own-end'] as const;
+/** A timer relay that closes when it is fed and opens after a time, whatever feeds it on. */
+export interface EndTimer {
+  /** What it is set to, s; null while nobody said. */
+  seconds: number | null;
+  /** What its contact carries of a resistive load, A, as its plate says; null while nobody said. */
+  amps: number | null;
+}
 /** What a load is, as far as it matters to the contact that switches it. */
 export const LOAD_KINDS = [
   'unknown',
@@ -118,6 +128,7 @@ export interface GuardRecord {
   place: (typeof PLACES)[number];
   /** What ends a press if the controller does not. */
   cutOff: (typeof CUT_OFFS)[number];
+  endTimer: EndTimer;
 }
 
 /** "At 10:40 on Monday to Friday, if armed, start." Days are ISO weekdays, 1 is Monday. */
