@@ -298,7 +298,7 @@ export const PRACTICE = {
     'Geared stepper, 28 mm: 32 steps a turn, pairs of gears 32/9, 22/11, 26/9, 31/10; its torque is a figure of about 120 steps a second',
   ),
   'parts-stepper-hybrid': C(
-    'Hybrid stepper, 42 mm, 200 steps a turn: 0.4 N·m held, three quarters of it at some hundred steps a second',
+    'Hybrid stepper, 42 mm, 200 steps: 0.4 N·m held, three quarters at some hundred steps a second',
   ),
   'step-rate': C('A stepper gives its stated torque up to the step rate that it is stated at, and less above'),
   'parts-gear-motor': C('DC gear motor classes, values at rated voltage'),

@@ -25,13 +25,24 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   const longest = longestPress(job, press.id);
   if (longest === 0) return [];
   const single = isSingle(press);
-  if (job.guard.cutOff === 'one-shot' && single)
-    return [...oneShotFindings(longest), ...hungShort(job, press, longest), ...(hurts ? [firesAgain(job)] : [])];
-  if (job.guard.cutOff === 'timer-relay' && feedsATimer(press))
-    return [...timerFindings(job, facts, press, longest), ...(hurts ? [firesAgain(job)] : [])];
-  if (job.guard.cutOff === 'own-end') return [ownEnd(job, press)];
+  const ended = endedBy(job, facts, press, longest);
+  if (ended) return job.guard.cutOff !== 'own-end' && hurts ? [...ended, firesAgain(job)] : ended;
   if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
   return [job.wish.hazardsReviewed ? programEnds(isPacked(press)) : NOT_ASKED];
+}
+
+/** What ends a press beside the program, as it was chosen; null where nothing was chosen that ends this one. */
+function endedBy(job: Job, facts: Facts, press: PressFact, longest: number): Finding[] | null {
+  switch (job.guard.cutOff) {
+    case 'one-shot':
+      return isSingle(press) ? [...oneShotFindings(longest), ...hungShort(job, press, longest)] : null;
+    case 'timer-relay':
+      return feedsATimer(press) ? timerFindings(job, facts, press, longest) : null;
+    case 'own-end':
+      return [ownEnd(job, press)];
+    case 'none':
+      return null;
+  }
 }
 
 /** Whether one level presses, so that a monostable may stand before its driver: nothing goes into a bought switch. */

@@ -157,7 +157,7 @@ function timerSteps(job: Job, t: TriedPress): readonly SheetStep[] {
       id: t.id('timer'),
       title: `The timer relay ends a press by itself${of(t)}`,
       how: 'A lamp in the place of the load. Hold the press for longer than the timer is set to, as a welded contact would.',
-      expected: `the lamp goes out after ${formatQuantity(seconds * (1 + TIMER_OFF), 's')} at most, and stays out until the press is let go`,
+      expected: `the lamp goes out after ${formatQuantity(seconds * (1 + TIMER_OFF), 's')} at most, and stays out until it is let go`,
       wanted: 1,
       onStandin: false,
     },
