@@ -4,6 +4,10 @@ const M = (text: string): Source => ({ tag: 'M', text });
 
 /** Values from memory: please verify. */
 export const FROM_MEMORY = {
+  'timer-relay': M(
+    'A timer relay runs on 12 V or more, is set to within a tenth, closes on twice what it carries and breaks 250 V AC, ' +
+      'as remembered; read its plate',
+  ),
   'board-wifi17': M(
     'Wi-Fi module, 17 GPIO, on a board with a regulator that is fed with 4.5 to 5.5 V: behaviour ' +
       'of each pin at power-up and its limits, as remembered; measure your own board',

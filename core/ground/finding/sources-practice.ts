@@ -236,9 +236,6 @@ export const PRACTICE = {
       'where heat, a door, pressure, gas, water or a body is at stake a circuit of its own ends it',
   ),
   'one-shot': C('A monostable chip holds for 0.7·R·C, give or take a tenth; resistors 5 %, film capacitors 10 %'),
-  'timer-relay': C(
-    'A timer relay runs on 12 V or more, is set to within a tenth, closes on twice what it carries, breaks 250 V AC',
-  ),
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
   simulation: C('Discrete-event simulation of this job, exact times, the seed shown'),
