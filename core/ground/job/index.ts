@@ -73,7 +73,15 @@ export { controlFields } from './document/readings/fields';
 export { pressBounds } from './document/press/bounds';
 export { LIST_INFO, PLACE_INFO } from './document/places';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
-export { loadFieldsOf, lossFields, neverFields, sheetFields, wholeFields, wishFields } from './document/plan/fields';
+export {
+  endTimerFields,
+  loadFieldsOf,
+  lossFields,
+  neverFields,
+  sheetFields,
+  wholeFields,
+  wishFields,
+} from './document/plan/fields';
 export {
   boxFields,
   converterFields,
