@@ -1,6 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import {
   accessible,
+  addToTree,
   bead,
   choose,
   complaints,
@@ -85,7 +86,7 @@ test('a tree is built from what one has: rail, regulator, lead and a load of its
 }) => {
   await open(page, 'rice-pot');
   await part(page, 'supply').click();
-  await page.getByRole('button', { name: 'step-down', exact: true }).click();
+  await addToTree(page, 'step-down');
   await expect(part(page, 'step-down')).toBeVisible();
   await choose(page, 'It hangs on', 'lead, 5 V');
   await enter(page, 'Set to', '3.3 kg');
@@ -97,7 +98,7 @@ test('a tree is built from what one has: rail, regulator, lead and a load of its
   await choose(page, 'It hangs on', 'lead, 5 V');
   await unfold(page);
   await expect(finding(page, /Least voltage at the Wi-Fi module/)).toBeVisible();
-  await page.getByRole('button', { name: 'load', exact: true }).click();
+  await addToTree(page, 'load');
   await enter(page, 'Called', 'fan of the box');
   await enter(page, 'Runs from', '3 V');
   await enter(page, 'and bears', '3.6 V');
@@ -130,7 +131,7 @@ test('grounds of two supplies are read before they are joined; leads and changes
   page,
 }) => {
   await open(page, 'steam-flaps');
-  await page.getByRole('button', { name: 'plug-in supply', exact: true }).click();
+  await addToTree(page, 'plug-in supply');
   await enter(page, 'The supply gives', '5 V');
   await enter(page, 'and at most', '2 A');
   await part(page, 'controller').click();

@@ -19,6 +19,13 @@ test('every view passes the accessibility rules, light and dark', async ({ page 
   for (const r of ROOMS) {
     await within(page, `/job/demo-yard-gate/${r}`);
     await accessible(page, r, BOTH);
+    // More than five things to do in one row are a menu.
+    const crowded = await page.evaluate(() =>
+      [...document.querySelectorAll('.answers, .actions')]
+        .map((row) => [...row.querySelectorAll('button:not([gtRow])')].filter((b) => b.checkVisibility()).length)
+        .filter((n) => n > 5),
+    );
+    expect(crowded, r).toEqual([]);
   }
   await within(page, '/new');
   await accessible(page, 'new', BOTH);

@@ -4,6 +4,7 @@ import {
   answerMains,
   bead,
   choose,
+  addToTree,
   complaints,
   demoKept,
   enter,
@@ -56,7 +57,7 @@ test('an extractor rocker is named unplugged, held before any live reading, and 
 test('a supply that is too weak is told, with the peak against four fifths of it, and undone', async ({ page }) => {
   await begin(page, 'Weak supply');
   await room(page, 'Feed');
-  await page.getByRole('button', { name: 'plug-in supply', exact: true }).click();
+  await addToTree(page, 'plug-in supply');
   await enter(page, 'Called', 'old charger');
   await enter(page, 'The supply gives', '5 V');
   await enter(page, 'and at most', '100 mA');

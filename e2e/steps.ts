@@ -196,6 +196,12 @@ export async function choose(page: Page, label: string | RegExp, answer: string 
   await expect(page.getByRole('listbox')).toHaveCount(0);
 }
 
+/** Adds a supply, a converter or a load to the tree of Feed. */
+export async function addToTree(page: Page, what: string): Promise<void> {
+  await page.getByRole('button', { name: 'add to the tree …' }).click();
+  await page.getByRole('menuitem', { name: what, exact: true }).click();
+}
+
 /** The frame's undo; the one beside a message of what was taken away has the same name and is not meant. */
 export const undo = (page: Page) => page.locator('.frame-title').getByRole('button', { name: /^undo/ });
 export const redo = (page: Page) => page.locator('.frame-title').getByRole('button', { name: /^redo/ });

@@ -1,4 +1,5 @@
 import { MatButton } from '@angular/material/button';
+import { MatMenu, MatMenuItem, MatMenuTrigger } from '@angular/material/menu';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { scaleLinear } from 'd3-scale';
 import { Action, Row } from '../../kit/action';
@@ -50,7 +51,7 @@ const TREE_WIDTH = 700;
 @Component({
   selector: 'gt-tree-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, Glyph, MatButton, NodeEditor, Row],
+  imports: [Action, Glyph, MatButton, MatMenu, MatMenuItem, MatMenuTrigger, NodeEditor, Row],
   templateUrl: './tree-part.html',
   styleUrl: './tree-part.scss',
 })

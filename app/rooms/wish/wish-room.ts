@@ -11,11 +11,10 @@ import {
   jobFields,
   wishFields,
   type Hazard,
-  type JobEdit,
   type Region,
   type Wish,
 } from '../../../core/ground/job';
-import { proposedRules, sayWeekdays } from '../../../core/rooms/wish';
+import { ruleEdit } from '../../../core/build/rules';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
 import { Settle } from '../../ui/settle';
@@ -82,26 +81,7 @@ export class WishRoom {
   protected readonly findings = computed(() => this.bench.findings('wish'));
 
   /** Rules that “when” proposes and Routine does not have. */
-  protected readonly rules = computed(() =>
-    proposedRules(this.wish().when, this.bench.job().routine.sentences, this.bench.newId, this.bench.job().act.moves),
-  );
-  protected readonly ruleWords = computed(() => {
-    const [first] = this.rules();
-    const called = (id: string): string => this.bench.job().act.moves.find((m) => m.id === id)?.name ?? '';
-    const times = this.rules().map((r) => (r.move ? `${r.at} “${called(r.move)}”` : r.at));
-    const at = times.length > 1 ? `${times.slice(0, -1).join(', ')} and ${times.at(-1)}` : times[0];
-    return `at ${at}, ${first!.days.length ? sayWeekdays(first!.days) : 'on days that you name in Routine'}.`;
-  });
-
-  protected makeRules(): void {
-    const rules = this.rules();
-    this.bench.edit({
-      do: 'several',
-      edits: rules.map((item): JobEdit => ({ do: 'put', list: 'routine.sentences', item })),
-      say: `as a rule: ${this.ruleWords()}`,
-    });
-  }
-
+  protected readonly rule = computed(() => ruleEdit(this.bench.job(), this.bench.newId));
   protected rename(title: string, place: string): void {
     if (title.trim()) this.bench.edit({ do: 'title', title: title.trim(), place: place.trim() });
   }

@@ -16,7 +16,7 @@ import { oneRun } from './runs';
 import { timedFindings } from './timed';
 import { pressedTogetherFindings } from './together';
 import type { RunTrace } from './trace';
-import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
+import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../../build/times';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
@@ -38,14 +38,15 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
       ? [notTold()]
       : job.act.parts.flatMap((p) => [...partFindings(p), ...timedFindings(job, p)]);
   const presses = heardScript(job).filter((s) => s.do === 'press');
-  const others = unheard(job);
+  // While nothing is told of the machine, that is what is missing, and not one press among several.
+  const others = job.act.parts.length === 0 ? [] : unheard(job);
   const followed = job.presses.find((p) => p.id === heardPress(job))?.name ?? 'one press';
   const named = others.length > 3 ? [...others.slice(0, 2), `${others.length - 2} more`] : others;
   if (others.length > 0)
     out.push(
       finding('act', 'unheard', {
         verdict: 'unknown',
-        title: `The run follows ${followed} alone: what ${named.join(' and ')} does to the machine is not told`,
+        title: `The run follows ${followed} alone: what ${named.join(' and ')} ${named.length > 1 ? 'do' : 'does'} to the machine is not told`,
         caption: 'other presses not run',
         remedy: { text: 'Try those presses at the machine itself, in Try.' },
       }),

@@ -17,7 +17,7 @@ import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import type { StateRole } from '../../engines/world';
 import { sceneOf, type Scene } from './scene';
-import { SAFE_PRESS, USUAL_PRESS_SECONDS } from './watch';
+import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../../build/times';
 
 /** Ready ways to meet what goes wrong. */
 export const POLICIES = ['blind', 'look-first', 'look-again', 'timed', 'arm-and-power'] as const;

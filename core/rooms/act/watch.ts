@@ -1,11 +1,8 @@
+import { USUAL_PRESS_SECONDS } from '../../build/times';
 import { stepOf, type Fault, type FaultKind, type MoveStep, type StepKind } from '../../ground/job';
 import { DISTURBANCES } from './disturbances';
 import type { PartTrace, RunTrace, StateSpan } from './trace';
 
-/** A press that most machines see and no hand notices as long, s; common practice. */
-export const USUAL_PRESS_SECONDS = 0.18;
-/** How many times the shortest press that it obeyed is a press that it will obey: common practice. */
-export const SAFE_PRESS = 2;
 const USUAL_WAIT_SECONDS = 1;
 
 /** A new step of a move. */

@@ -13,6 +13,7 @@ import {
 } from '../../ground/job';
 import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
+import { ruleEdit } from '../../build/rules';
 import { clockChangeFirings } from './firings';
 
 /** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
@@ -43,6 +44,15 @@ function armRemedy(job: Job): Remedy {
   };
 }
 
+const SAY_WHEN: Remedy = { text: 'Say at which time, on which days.' };
+/** What the answer to “when” in Wish reads as. */
+function fromWish(job: Job): Remedy {
+  // A finding is worked out again and again: its sentences are called after their place and not by chance.
+  let n = 0;
+  const rule = ruleEdit(job, () => freeId(job, `sentence-${++n}`));
+  return rule ? { text: `Wish says: ${rule.words}.`, label: 'Make it a rule', edit: rule.edit } : SAY_WHEN;
+}
+
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
 export function routineFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
@@ -62,7 +72,7 @@ export function routineFindings(job: Job): Finding[] {
         verdict: 'unknown',
         title: sentences.length ? 'No day is chosen, so it never acts' : 'It does not act by itself yet',
         caption: 'nothing planned',
-        remedy: { text: 'Say at which time, on which days.' },
+        remedy: sentences.length > 0 ? SAY_WHEN : fromWish(job),
       }),
     ];
   return [

@@ -1,2 +1,1 @@
 export { wishFindings } from './findings';
-export { proposedRules, readWhen, sayWeekdays, type ReadWhen } from './when';

@@ -1,5 +1,8 @@
 import { describe, expect, it } from 'vitest';
-import { proposedRules, readWhen, sayWeekdays } from '.';
+import { proposedRules, readWhen, sayWeekdays } from './when';
+import { edited } from '../../ground/job';
+import { demoJob, findingOf } from '../../testing/jobs';
+import { ruleEdit } from '.';
 
 const ALL = [1, 2, 3, 4, 5, 6, 7];
 
@@ -59,5 +62,37 @@ describe('“when”, as a rule', () => {
       'on Monday and Thursday',
       'on Sunday',
     ]);
+  });
+
+  it('becomes moves of the presses that it names, once, and sentences that begin them; Routine offers the same', () => {
+    const fan = demoJob('rice-pot');
+    const press = (id: string) => ({ ...fan.presses[0]!, id, name: id });
+    const job = {
+      ...fan,
+      wish: { ...fan.wish, when: 'low at 13:00, high at 14:00' },
+      presses: [press('low'), press('high')],
+      act: { ...fan.act, moves: [], parts: [] },
+      board: { ...fan.board, pins: [] },
+      hands: [],
+      senses: [],
+      routine: { sentences: [] },
+    };
+    let n = 0;
+    const rule = ruleEdit(job, () => `r${++n}`)!;
+    expect(rule.words).toBe('at 13:00 “low” and 14:00 “high”, every day');
+    const ruled = edited(job, rule.edit, '2026-03-02T14:00:00Z');
+    expect(ruled.act.moves.map((m) => [m.name, m.steps.map((s) => s.press)])).toEqual([
+      ['low', ['low']],
+      ['high', ['high']],
+    ]);
+    expect(ruled.routine.sentences.map((s) => [s.at, ruled.act.moves.find((m) => m.id === s.move)?.name])).toEqual([
+      ['13:00', 'low'],
+      ['14:00', 'high'],
+    ]);
+    expect(ruleEdit(ruled, () => 'x')).toBeNull();
+    expect(findingOf(job, 'routine.none').remedy).toMatchObject({
+      label: 'Make it a rule',
+      text: `Wish says: ${rule.words}.`,
+    });
   });
 });
