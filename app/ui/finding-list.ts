@@ -12,6 +12,12 @@ import { Prose } from './prose';
 import { RemedyAnswers } from './remedy-answers';
 import { partSettled, SettledLine } from './settled-line';
 
+/** How many that differ in nothing but what they are about become one line. */
+const ALIKE = 4;
+/** Findings of one sort, verdict and answer are alike; empty for one that has no answer to press. */
+const likeness = (f: Finding): string =>
+  f.remedy?.label ? [f.verdict, ...f.id.split('.').slice(0, 2), f.remedy.label].join('/') : '';
+
 /** The findings of a room, gravest first, each with its value, its why and its remedy; those that are settled folded to one line. */
 @Component({
   selector: 'gt-finding-list',
@@ -40,7 +46,17 @@ export class FindingList {
   private readonly parted = computed(() =>
     this.folds() ? partSettled(this.sorted(), (x) => x.f) : { open: this.sorted(), settled: [] },
   );
-  protected readonly open = computed(() => this.parted().open);
+  /** What stands open, with those that are like an earlier one under it. */
+  protected readonly open = computed(() => {
+    const rows = this.parted().open.map((x) => ({ x, key: likeness(x.f) }));
+    const many = (key: string): boolean => key !== '' && rows.filter((r) => r.key === key).length >= ALIKE;
+    return rows.flatMap(({ x, key }, i) => {
+      const first = many(key) ? rows.findIndex((r) => r.key === key) : i;
+      return first === i
+        ? [{ x, more: many(key) ? rows.filter((r, n) => r.key === key && n > i).map((r) => r.x) : [] }]
+        : [];
+    });
+  });
   protected readonly settled = computed(() => this.parted().settled);
   protected readonly folded = computed(() => this.settled().map((x) => x.f));
 }
