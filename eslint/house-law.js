@@ -11,7 +11,7 @@ const CORE = {
     ...['capture', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'scan', 'parts'],
     ...['circuit', 'standin', 'net'],
   ],
-  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'ways', 'wiring', 'whole'],
+  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'rules', 'ways', 'wiring', 'whole'],
   rooms: null,
   house: [],
 };

@@ -46,7 +46,9 @@ function scriptFindings(job: Job, facts: Facts): Finding[] {
     out.push(
       finding('act', 'unheard', {
         verdict: 'unknown',
-        title: `The run follows ${followed} alone: what ${named.join(' and ')} ${named.length > 1 ? 'do' : 'does'} to the machine is not told`,
+        title:
+          `The run follows ${followed} alone: what ${named.join(' and ')} ${named.length > 1 ? 'do' : 'does'} ` +
+          'to the machine is not told',
         caption: 'other presses not run',
         remedy: { text: 'Try those presses at the machine itself, in Try.' },
       }),
