@@ -1,2 +1,1 @@
 export { ruleEdit, type ProposedRule } from './rules';
-export { readWhen, sayWeekdays, type ReadWhen } from './when';
