@@ -5,9 +5,12 @@ import { DISTURBANCES, lastParted, type RunTrace, type Span } from '../../../cor
 import type { Fault, MoveStep } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { cut } from '../../ui/cut';
+import { isNarrow } from '../../ui/narrow';
 
-const LEFT = 132;
-const RIGHT = 740;
+/** Width of the drawing, where its names end and how long they may be, and how many times are named: on a screen and on a phone. */
+const WIDE = { width: 750, left: 132, name: 17, ticks: 8 } as const;
+const PHONE = { width: 356, left: 96, name: 12, ticks: 4 } as const;
+const MARGIN = 10;
 /** Height of a lane and of a lane with a way, of the heads, and of the band where belief and truth part. */
 const LANE = 34;
 const WAY = 64;
@@ -46,7 +49,8 @@ interface Lane {
     '(pointercancel)': 'dragged.set(null); stretched.set(null)',
   },
   templateUrl: './lanes.html',
-  styles: '.lanes text.brick { fill: var(--gt-brick); }',
+  // What is dragged by a thumb does not scroll the page.
+  styles: '.lanes text.brick { fill: var(--gt-brick); } .fault-pin, .step-end { touch-action: none; }',
 })
 export class Lanes {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
@@ -62,7 +66,11 @@ export class Lanes {
   readonly moved = output<{ id: string; atSeconds: number }>();
   protected readonly cut = cut;
   protected readonly dragged = signal<{ id: string; at: number } | null>(null);
-  protected readonly x = computed(() => scaleLinear([0, this.trace().end], [LEFT, RIGHT]).clamp(true));
+  private readonly narrow = isNarrow();
+  protected readonly size = computed(() => (this.narrow() ? PHONE : WIDE));
+  protected readonly x = computed(() =>
+    scaleLinear([0, this.trace().end], [this.size().left, this.size().width - MARGIN]).clamp(true),
+  );
 
   private box(s: Span, text: string, active: boolean, least = 1): Box {
     const x = this.x()(s.from);
@@ -72,7 +80,7 @@ export class Lanes {
 
   protected readonly ticks = computed(() =>
     this.x()
-      .ticks(8)
+      .ticks(this.size().ticks)
       .map((t) => ({ x: this.x()(t), text: t >= 120 ? `${Math.round(t / 6) / 10} min` : `${t} s` })),
   );
 
@@ -153,7 +161,7 @@ export class Lanes {
       const at = held?.id === f.id ? held.at : f.atSeconds;
       const x = this.x()(at);
       const words = DISTURBANCES[f.kind].words;
-      return { id: f.id, kind: f.kind, at, x, left: x > 520, words, when: formatQuantity(at, 's') };
+      return { id: f.id, kind: f.kind, at, x, left: x > 0.7 * this.size().width, words, when: formatQuantity(at, 's') };
     }),
   );
   protected readonly label = computed(() => {
@@ -195,7 +203,7 @@ export class Lanes {
   private pulled(event: PointerEvent, step: number): void {
     const from = this.ends().find((e) => e.step === step)?.from ?? 0;
     const svg = this.host.nativeElement.querySelector('svg')!.getBoundingClientRect();
-    const at = this.x().invert(((event.clientX - svg.left) / svg.width) * 750);
+    const at = this.x().invert(((event.clientX - svg.left) / svg.width) * this.size().width);
     this.stretched.set({ step, seconds: Math.max(0.02, this.rounded(at - from)) });
   }
 
@@ -205,7 +213,10 @@ export class Lanes {
     const held = this.dragged();
     if (!held) return;
     const svg = this.host.nativeElement.querySelector('svg')!.getBoundingClientRect();
-    this.dragged.set({ ...held, at: this.rounded(this.x().invert(((event.clientX - svg.left) / svg.width) * 750)) });
+    this.dragged.set({
+      ...held,
+      at: this.rounded(this.x().invert(((event.clientX - svg.left) / svg.width) * this.size().width)),
+    });
   }
 
   protected drop(): void {

@@ -18,6 +18,7 @@ import {
 import { formatQuantity } from '../../../core/ground/quantity';
 import { Bench } from '../../store/bench';
 import { Glyph } from '../../ui/glyph';
+import { isNarrow } from '../../ui/narrow';
 import { NodeEditor } from './node-editor';
 import { FeedRehearsal } from './rehearsal';
 import { BOX, placeRows } from './layout';
@@ -44,8 +45,10 @@ const ADDS: readonly Add[] = [
 /** Widths of a band, px. */
 const THIN = 1.5;
 const THICK = 44;
+const PHONE_THICK = 14;
 const LEAST_BAR = 14;
 const TREE_WIDTH = 700;
+const PHONE_WIDTH = 348;
 
 /** The tree of supplies, laid out by itself: bands as wide as their current, colour only where something is wrong, every part opens. */
 @Component({
@@ -69,9 +72,11 @@ export class TreePart {
       ? this.feed.rows()
       : [],
   );
-  protected readonly laid = computed(() => placeRows(this.rows(), TREE_WIDTH));
+  private readonly narrow = isNarrow();
+  protected readonly laid = computed(() => placeRows(this.rows(), this.narrow() ? PHONE_WIDTH : TREE_WIDTH));
   protected readonly bands = computed(() => {
-    const width = scaleLinear([0, Math.max(0.01, ...this.rows().map((r) => r.peakAmps))], [THIN, THICK]);
+    const most = this.narrow() ? PHONE_THICK : THICK;
+    const width = scaleLinear([0, Math.max(0.01, ...this.rows().map((r) => r.peakAmps))], [THIN, most]);
     return this.laid().placed.map(({ row, path, x, y }) => {
       const wrong = row.verdict === 'stop' ? 'brick' : row.verdict === 'tight' ? 'brass' : 'patina';
       const peak = width(row.peakAmps);
