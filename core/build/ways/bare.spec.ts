@@ -60,8 +60,14 @@ describe('a press without a control', () => {
     expect(filesOf(job, assess(job)).map((f) => f.name)).toEqual(expect.arrayContaining(['wires.csv', 'parts.csv']));
   });
 
+  it('is moved by a servo of one’s own, whose force and travel are guesses until somebody says so', () => {
+    const [plan] = assess(bare('finger')).plans;
+    expect(plan!.way).toMatchObject({ applies: true, verdict: 'tight' });
+    expect(plan!.way!.wires.map((x) => x.to)).toContain('servo signal');
+  });
+
   it('says of a way that is made for a control that it is no use, and names what is', () => {
-    for (const way of ['finger', 'optocoupler', 'npn-to-ground', 'strobe-answer', 'drive-signal'] as const)
+    for (const way of ['optocoupler', 'npn-to-ground', 'strobe-answer', 'drive-signal'] as const)
       expect(assess(bare(way)).plans[0]!.way, way).toMatchObject({ applies: false });
   });
 

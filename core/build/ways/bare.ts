@@ -13,6 +13,8 @@ const BARE_KINDS: Partial<Record<Way, ControlKind>> = {
   'switched-supply': 'switched-load',
   'module-contact': 'switched-load',
   'spare-remote': 'low-when-pressed',
+  // A servo that moves something of its own: force and travel are the usual ones, a guess until somebody says that they will do.
+  finger: 'low-when-pressed',
 };
 
 /** Whether a press belongs to no control. */

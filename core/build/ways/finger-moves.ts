@@ -19,7 +19,7 @@ export function turned(
 ): string {
   const words = [
     better.hornMetres === plan.hornMetres ? '' : `horn of ${formatQuantity(better.hornMetres, 'm')}`,
-    `press at ${better.pressDegrees}°${better.otherDegrees === null ? '' : ` and ${better.otherDegrees}°`}`,
+    `press at ${better.pressDegrees}°${better.otherDegrees === plan.otherDegrees ? '' : ` and ${better.otherDegrees}°`}`,
     better.restDegrees === plan.restDegrees ? '' : `rest at ${better.restDegrees}°`,
   ]
     .filter(Boolean)
@@ -56,15 +56,19 @@ export function fitting(
     const reach = (plan.axisMetres + travel + FIT.aim) / r;
     const pressDegrees = reach < FIT.reach ? Math.round(Math.asin(reach) / DEGREE) : null;
     if (pressDegrees === null) continue;
-    const beyond = r * Math.sin(pressDegrees * DEGREE) - plan.axisMetres - travel;
-    if (beyond < FIT.least || beyond > FIT.most) continue;
+    const fits = (degrees: number): boolean => {
+      const beyond = r * Math.sin(degrees * DEGREE) - plan.axisMetres - travel;
+      return beyond >= FIT.least && beyond <= FIT.most;
+    };
+    if (!fits(pressDegrees)) continue;
     const room = Math.min(FIT.rest, Math.max(-FIT.rest, (plan.axisMetres - HAND_METRES) / r));
     return {
       hornMetres: r,
       pressDegrees,
       // Over a rocker the horn rests in the middle, and reaches as far to the other side.
       restDegrees: both ? plan.restDegrees : Math.min(plan.restDegrees, Math.floor(Math.asin(room) / DEGREE)),
-      otherDegrees: both ? -pressDegrees : null,
+      otherDegrees:
+        plan.otherDegrees !== null && fits(-plan.otherDegrees) ? plan.otherDegrees : both ? -pressDegrees : null,
     };
   }
   return null;
