@@ -27,7 +27,7 @@ function pressEnd(job: Job, facts: Facts, press: PressFact): Finding[] {
   const single = isSingle(press);
   const ended = endedBy(job, facts, press, longest);
   if (ended) return job.guard.cutOff !== 'own-end' && hurts ? [...ended, firesAgain(job)] : ended;
-  if (hurts) return single ? [nothingEnds()] : [nothingCutsOff(job, press)];
+  if (hurts) return single ? [nothingEnds(job.guard.cutOff)] : [nothingCutsOff(job, press)];
   return [job.wish.hazardsReviewed ? programEnds(isPacked(press)) : NOT_ASKED];
 }
 
@@ -185,12 +185,15 @@ const programEnds = (packed: boolean): Finding =>
     remedy: packed ? null : { text: 'Try it with the program stopped in mid-press.' },
   });
 
-const nothingEnds = (): Finding =>
+/** @param asked what was chosen to end a press, and does not end this one. */
+const nothingEnds = (asked: Job['guard']['cutOff']): Finding =>
   finding('guard', 'press-end', {
     verdict: 'stop',
     caption: 'press may last',
     source: ['press-longest'],
-    title: 'Nothing but the program ends a press: a controller that hangs would hold it',
+    title:
+      (asked === 'timer-relay' ? 'A timer relay ends no press here: the signal of a button feeds none. ' : '') +
+      'Nothing but the program ends a press: a controller that hangs would hold it',
     remedy: {
       text: 'A monostable between pin and driver ends every press by itself.',
       label: 'Add a one-shot',
