@@ -14,9 +14,13 @@ import { partSettled, SettledLine } from './settled-line';
 
 /** How many that differ in nothing but what they are about become one line. */
 const ALIKE = 4;
-/** Findings of one sort, verdict and answer are alike; empty for one that has no answer to press. */
-const likeness = (f: Finding): string =>
-  f.remedy?.label ? [f.verdict, ...f.id.split('.').slice(0, 2), f.remedy.label].join('/') : '';
+/** Findings of one sort, verdict and sort of answer are alike; empty for one that has no answer to press. */
+function likeness({ id, verdict, remedy }: Finding): string {
+  if (!remedy?.edit) return '';
+  const { edit } = remedy;
+  const where = 'at' in edit ? edit.at : 'list' in edit ? edit.list : '';
+  return [verdict, ...id.split('.').slice(0, 2), edit.do, where].join('/');
+}
 
 /** The findings of a room, gravest first, each with its value, its why and its remedy; those that are settled folded to one line. */
 @Component({

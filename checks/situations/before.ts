@@ -1,20 +1,13 @@
 import { freshPress, type GuardRecord, type Job } from '../../core/ground/job';
 import { demoJob, machined } from '../../core/testing/jobs';
 import { HEATER } from './switched';
-import { BUTTON, edit, onPin, pressed, put, type Situation } from './situation';
+import { BUTTON, EMPTY, edit, onPin, pressed, put, type Situation } from './situation';
 
 const HOOD = demoJob('hood-fan');
 /** Two loads of their own on 24 V, each behind a relay, each said, each on a supply of its own. */
 const LOADS: Job = put(
   edit(
-    {
-      ...BUTTON,
-      presses: [],
-      controls: [],
-      readings: [],
-      act: { ...BUTTON.act, moves: [] },
-      board: { ...BUTTON.board, pins: [] },
-    },
+    EMPTY,
     ...['hot', 'cold'].map((id) => ({
       do: 'put' as const,
       list: 'presses' as const,

@@ -47,6 +47,15 @@ export const edit = (job: Job, ...edits: JobEdit[]): Job => edited(job, { do: 's
 
 /** A sound job: a button of 5 V and 10 kΩ, kept apart, pressed by a solid-state relay from a 17-pin module on 5 V. */
 export const BUTTON = pressed(finished(said([...APART, ...lowButton(4.98, 10e3)])), { way: 'solid-state-relay' });
+/** The same bench with no control and nothing that presses yet. */
+export const EMPTY: Job = {
+  ...BUTTON,
+  presses: [],
+  controls: [],
+  readings: [],
+  act: { ...BUTTON.act, moves: [] },
+  board: { ...BUTTON.board, pins: [] },
+};
 /** A loop of 12 V and 8 mA. */
 export const LOOP = pressed(finished(said([...APART, ...dryPair('11.6 V', 8.2)])), { way: 'solid-state-relay' });
 /** The same by a relay. */

@@ -1,25 +1,27 @@
-import { freshPress, stepOf, withSteps, type GuardRecord, type Job } from '../../core/ground/job';
+import {
+  freshNever,
+  freshPress,
+  stepOf,
+  withSteps,
+  type GuardRecord,
+  type Job,
+  type Never,
+  type NeverKind,
+} from '../../core/ground/job';
 import { machined } from '../../core/testing/jobs';
-import { BUTTON, edit, put, type Situation } from './situation';
+import { HEATER } from './switched';
+import { BUTTON, EMPTY, edit, pressed, put, type Situation } from './situation';
 
 const MINUTES = 60;
 /** A fill valve of 24 V that runs for ten minutes, behind a relay and a timer relay that ends it after eleven and a half. */
 const VALVE: Job = put(
   edit(
     machined(
-      {
-        ...BUTTON,
-        presses: [],
-        controls: [],
-        readings: [],
-        act: { ...BUTTON.act, moves: [] },
-        board: { ...BUTTON.board, pins: [] },
-        wish: { ...BUTTON.wish, hazards: ['water'], hazardsReviewed: true },
-      },
+      { ...EMPTY, wish: { ...EMPTY.wish, hazards: ['water'], hazardsReviewed: true } },
       { kind: 'while-held', longestPressSeconds: null },
     ),
     { do: 'put', list: 'presses', item: { ...freshPress('valve', 'valve'), way: 'relay-contact' } },
-    withSteps({ act: { ...BUTTON.act, moves: [] } }, [stepOf('press', { press: 'valve', seconds: 10 * MINUTES })], 'x'),
+    withSteps(EMPTY, [stepOf('press', { press: 'valve', seconds: 10 * MINUTES })], 'x'),
     { do: 'tick', step: 'press-again', title: 'x', on: true },
   ),
   'guard',
@@ -31,6 +33,16 @@ const VALVE: Job = put(
 );
 const timer = (job: Job, set: Partial<GuardRecord['endTimer']>): Job =>
   put(job, 'guard', { endTimer: { ...job.guard.endTimer, ...set } });
+const never = (kind: NeverKind, seconds: number, press = ''): Never => ({
+  ...freshNever('n', kind),
+  ...{ state: 'open', press, seconds },
+});
+/** A button that was never to be held for longer than a second, and a one-shot that ends it before. */
+const LIMITED: Job = edit(BUTTON, {
+  do: 'put',
+  list: 'wish.nevers',
+  item: never('output-longer', 1, BUTTON.presses[0]!.id),
+});
 const timed = (job: Job): boolean => job.guard.cutOff === 'timer-relay';
 
 /** What must never be green of a timer relay that ends a press of minutes. */
@@ -67,14 +79,55 @@ export const OF_TIMERS: readonly Situation[] = [
       edit(j, {
         do: 'put',
         list: 'wish.nevers',
-        item: {
-          ...{ id: 'n', kind: 'output-longer', state: '', other: '', otherPress: '', count: 1 },
-          press: 'valve',
-          seconds: 12 * MINUTES,
-        },
+        item: never('output-longer', 12 * MINUTES, 'valve'),
       }),
     holds: timed,
     rooms: ['guard'],
+  },
+  {
+    what: 'a timer relay that lets a valve stand open for longer than what was said of its state',
+    source: 'the condition of the maker: what runs while it is fed is in its state for as long',
+    sound: VALVE,
+    make: (j) => edit(j, { do: 'put', list: 'wish.nevers', item: never('lasts-longer', 12 * MINUTES) }),
+    holds: timed,
+    rooms: ['guard'],
+  },
+  {
+    what: 'a timer relay behind a contact that is closed at rest',
+    source: 'it opens once and stays open: the machine is cut off for good',
+    sound: put(pressed(HEATER, { supply: { resumes: 'yes', atRest: 'open' } }), 'guard', {
+      cutOff: 'timer-relay',
+      endTimer: { seconds: 1, amps: 30 },
+    }),
+    make: (j) => pressed(j, { supply: { resumes: 'yes', atRest: 'closed' } }),
+    holds: timed,
+    rooms: ['guard'],
+  },
+  {
+    what: 'a press that was never to last so long, whose one-shot cannot stand before a servo',
+    source: 'no monostable ends pulses',
+    sound: LIMITED,
+    make: (j) => pressed(j, { way: 'finger' }),
+    rooms: ['act'],
+  },
+  {
+    what: 'a press that goes on from step to step for longer than what was said',
+    source: 'two steps that press the same without a wait are one press',
+    sound: LIMITED,
+    make: (j) => {
+      const press = j.presses[0]!.id;
+      const other = { ...freshPress('other', 'other'), control: j.presses[0]!.control };
+      const second = edit(j, { do: 'put', list: 'presses', item: other });
+      return edit(
+        second,
+        withSteps(
+          second,
+          [stepOf('press', { press, seconds: 0.7 }), stepOf('press', { press, also: ['other'], seconds: 0.7 })],
+          'x',
+        ),
+      );
+    },
+    rooms: ['act'],
   },
   {
     what: 'a timer relay of which nobody said what its contact carries',

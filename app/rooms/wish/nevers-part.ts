@@ -54,12 +54,29 @@ export class NeversPart {
   );
   protected readonly has = (never: Never, key: keyof Never): boolean => BOXES[never.kind].includes(key);
 
+  /** Presses with two ways of which it was not said that they never come together. */
+  protected readonly twoWays = computed(() =>
+    this.bench
+      .job()
+      .presses.filter(
+        (p) => hasOther(p) && !this.rows().some((r) => r.never.kind === 'both-at-once' && r.never.press === p.id),
+      ),
+  );
+
+  protected bothWays(press: string): void {
+    this.put({ ...freshNever(this.freshId(), 'both-at-once'), press, otherPress: press });
+  }
+
   protected add(): void {
+    this.put(freshNever(this.freshId(), 'lasts-longer'));
+  }
+
+  private freshId(): string {
     const n = this.rows().length + 1;
     const taken = new Set(this.rows().map((r) => r.never.id));
     let id = `never-${n}`;
     for (let k = n + 1; taken.has(id); k++) id = `never-${k}`;
-    this.put(freshNever(id, 'lasts-longer'));
+    return id;
   }
 
   protected put(never: Never): void {

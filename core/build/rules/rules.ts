@@ -1,5 +1,5 @@
 import { firstItem } from '../../ground/lists';
-import { freeId, freshMove, stepOf, type Job, type JobEdit, type Move } from '../../ground/job';
+import { freeIn, freshMove, pressedIn, stepOf, type Job, type JobEdit, type Move } from '../../ground/job';
 import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../times';
 import { proposedRules, sayWeekdays } from './when';
 
@@ -11,16 +11,14 @@ export interface ProposedRule {
 
 /** A move for each press that no move makes and none is named after: one press of it. */
 function barePresses(job: Job): readonly Move[] {
-  const ids = new Set<string>();
-  return job.presses.flatMap((p): Move[] => {
-    const known = job.act.moves.some((m) => m.name === p.name || m.steps.some((s) => s.press === p.id));
-    if (known) return [];
-    let id = freeId(job, p.id);
-    while (ids.has(id)) id = `${id}-2`;
-    ids.add(id);
+  const pressed = new Set(pressedIn(job));
+  return job.presses.reduce<Move[]>((made, p) => {
+    const known = pressed.has(p.id) || job.act.moves.some((m) => m.name === p.name);
+    if (known) return made;
     const seconds = Math.max(USUAL_PRESS_SECONDS, SAFE_PRESS * (job.act.parts[0]?.shortestPressSeconds ?? 0));
-    return [{ ...freshMove(id, p.name), steps: [stepOf('press', { press: p.id, seconds })] }];
-  });
+    const id = freeIn([...job.act.moves, ...made], p.name);
+    return [...made, { ...freshMove(id, p.name), steps: [stepOf('press', { press: p.id, seconds })] }];
+  }, []);
 }
 
 /**

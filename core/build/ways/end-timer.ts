@@ -1,5 +1,6 @@
 import { legOf, type End } from '../ends';
-import type { Way } from '../../ground/job';
+import { chosen, constant, derive, type Input, type Step } from '../../ground/finding';
+import type { Job, Way } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { wires, type WayContext, type WayResult, type WireEnds } from './context';
 import { IN_A_LEAD, wireEnds } from './own-wires';
@@ -11,8 +12,28 @@ import { IN_A_LEAD, wireEnds } from './own-wires';
 export const feedsATimer = (p: { readonly way: Way | null; readonly control: string }): boolean =>
   p.way === 'switched-supply' || (p.control === '' && p.way !== null && IN_A_LEAD.includes(p.way));
 
-const timerLeg = (mark: string, conductor?: 'line' | 'neutral'): End =>
-  legOf('timer relay', 'timer relay', mark, { beside: true, ...(conductor ? { conductor } : {}) });
+/** What it is set to and what it may be off by, as inputs; null while nobody said what it is set to. */
+function timerInputs({ guard }: Pick<Job, 'guard'>): readonly Input[] | null {
+  const { seconds } = guard.endTimer;
+  if (seconds === null) return null;
+  return [
+    constant('k', 'what it may be off by', TIMER_OFF, '1', 'timer-relay'),
+    chosen('T', 'what it is set to', seconds, 's', 'set in Guard', [0.05, 360_000]),
+  ];
+}
+/** How soon and how late a timer relay opens, s; null while nobody said what it is set to. */
+export function timerOpens(job: Pick<Job, 'guard'>): { readonly soonest: Step; readonly latest: Step } | null {
+  const inputs = timerInputs(job);
+  return (
+    inputs && {
+      soonest: derive('it opens no sooner than', 'T_min', '(1 - k) * T', 's', [...inputs]),
+      latest: derive('it opens no later than', 'T_max', '(1 + k) * T', 's', [...inputs]),
+    }
+  );
+}
+
+const timerLeg = (mark: string, conductor?: 'line' | 'neutral', beside = true): End =>
+  legOf('timer relay', 'timer relay', mark, { ...(beside ? { beside } : {}), ...(conductor ? { conductor } : {}) });
 
 /** The end at which a load begins: live of the machine, or the first terminal of a load of its own. */
 const isLoad = (end: End): boolean =>
@@ -40,7 +61,8 @@ export function withEndTimer(r: WayResult, c: WayContext): WayResult {
       ...list.flatMap(([from, to, ...rest]): WireEnds[] =>
         isLoad(to) && from !== back
           ? [
-              [from, timerLeg('15', line), ...rest],
+              // The drawing of a joint ends here; the rest stands beside it.
+              [from, timerLeg('15', line, false), ...rest],
               [timerLeg('18', line), to, ...rest],
             ]
           : [[from, to, ...rest]],

@@ -4,7 +4,7 @@ export { ONE_SHOT } from './cut-off';
 export { INTO_MACHINE_OHMS } from './dead-side';
 export { KNOB_WORDS, RETURN_OHMS, signalRelay } from './drive-signal';
 export { evaluateWay } from './evaluate';
-export { feedsATimer, TIMER_OFF } from './end-timer';
+export { feedsATimer, TIMER_OFF, timerOpens } from './end-timer';
 export { partTaken, WIRE_OHMS_PER_METRE } from './result';
 export { faceOf } from './finger-geometry';
 export { mayBeInSeries } from './in-series';

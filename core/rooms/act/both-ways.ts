@@ -34,7 +34,7 @@ export function bothWaysFinding(press: Press, id: string, words: string): Findin
   return finding('act', id, {
     verdict: verdict === 'settled' && !despiteWeld ? 'tight' : verdict,
     title: `Never ${words}: ${why}${welded}`,
-    caption: verdict === 'settled' && despiteWeld ? 'held by what drives it' : 'held by the program',
+    caption: by === 'software' ? 'held by the program' : 'held by what drives it',
     source: ['terminal-numbers', 'break-before-make'],
     remedy:
       by === 'software' && press.way === 'control-box'

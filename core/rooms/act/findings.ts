@@ -20,12 +20,12 @@ import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../../build/times';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  if (onlyListens(job)) return [...listeningFindings(job), ...neverFindings(job)];
+  if (onlyListens(job)) return [...listeningFindings(job), ...neverFindings(job, facts)];
   return [
     ...scriptFindings(job, facts),
     ...otherLengths(job, facts),
     ...asBoughtFindings(job),
-    ...neverFindings(job),
+    ...neverFindings(job, facts),
     ...pressedTogetherFindings(job, facts),
   ];
 }

@@ -1,6 +1,8 @@
 import { oneShot } from '../../engines/electrics';
-import { atMost, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
-import { neverLacks, sayNever, stepsOf, type Job, type Never } from '../../ground/job';
+import { atMost, chosen, derive, finding, judged, type Finding, type Step } from '../../ground/finding';
+import type { Facts } from '../../ground/facts';
+import { longestPress, neverLacks, sayNever, type Job, type Never } from '../../ground/job';
+import { feedsATimer, timerOpens } from '../../build/ways';
 import { formatQuantity } from '../../ground/quantity';
 import { hasOther } from '../../engines/reversing';
 import { WorldProblem } from '../../engines/world';
@@ -9,9 +11,9 @@ import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
 /** What must never happen, condition by condition: what script and one-shot say of it, and what no run was held against yet. */
-export function neverFindings(job: Job): Finding[] {
+export function neverFindings(job: Job, facts: Facts): Finding[] {
   const held = heldIn(job);
-  return job.wish.nevers.map((n) => neverFinding(job, n, held));
+  return job.wish.nevers.map((n) => neverFinding(job, facts, n, held));
 }
 
 /** What the run without faults says of each condition: when it breaks it, or why it cannot tell. */
@@ -38,7 +40,7 @@ function heldIn(job: Job): Held {
   }
 }
 
-function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Finding {
+function neverFinding(job: Job, facts: Facts, n: Never, { scene, problem, broken }: Held): Finding {
   const id = `never.${n.id}`;
   const words = sayNever(job, n);
   const lacks = neverLacks(n);
@@ -58,7 +60,7 @@ function neverFinding(job: Job, n: Never, { scene, problem, broken }: Held): Fin
       source: ['simulation'],
       remedy: { text: 'Change the move in Act, or the condition in Wish.' },
     });
-  if (n.kind === 'output-longer') return longest(job, n, id, words);
+  if (n.kind === 'output-longer') return longest(job, facts, n, id, words);
   if (n.kind === 'both-at-once') return bothFinding(job, n, id, words);
   const unheld = scene
     ? (scene.nevers.find((h) => h.never.id === n.id)?.unheld ?? '')
@@ -100,16 +102,26 @@ function bothFinding(job: Job, n: Never, id: string, words: string): Finding {
   });
 }
 
-/** The longest press of the script, and how long a one-shot lets it last where the controller hangs. */
-function longest(job: Job, n: Never, id: string, words: string): Finding {
-  const steps = stepsOf(job, n.press).map((s) => s.seconds);
-  const most = Math.max(0, ...steps);
-  const ended = job.guard.cutOff === 'one-shot' && most > 0;
-  const step = ended
-    ? oneShot(most).longest
-    : derive('longest press of the script', 't_long', 't', 's', [
-        chosen('t', 'press', most, 's', 'press script', [0, 3600]),
-      ]);
+/** How long what stands in the circuit of a press lets it last where the controller hangs; null where nothing ends it. */
+function endedAt(job: Job, facts: Facts, press: string, most: number): Step | null {
+  const fact = facts.presses.find((p) => p.id === press);
+  if (!fact || most === 0) return null;
+  // A one-shot was asked for and could be put there.
+  if (fact.latchSeconds > 0) return oneShot(most).longest;
+  const timed = job.guard.cutOff === 'timer-relay' && feedsATimer(fact);
+  return timed ? (timerOpens(job)?.latest ?? null) : null;
+}
+
+/** The longest press of the moves, and how long what ends it lets it last where the controller hangs. */
+function longest(job: Job, facts: Facts, n: Never, id: string, words: string): Finding {
+  const most = longestPress(job, n.press);
+  const end = endedAt(job, facts, n.press, most);
+  const ended = end !== null;
+  const step =
+    end ??
+    derive('longest press of the script', 't_long', 't', 's', [
+      chosen('t', 'press', most, 's', 'press script', [0, 3600]),
+    ]);
   const kept = step.result.value <= n.seconds;
   return judged('act', id, {
     title: `Never ${words}${ended ? ', whatever the controller does' : ', as long as the program runs'}`,
@@ -118,7 +130,7 @@ function longest(job: Job, n: Never, id: string, words: string): Finding {
     limit: atMost(n.seconds, 's', 'said in Wish', { from: 'maker', what: 'condition, in Wish' }),
     tightShare: 'met',
     verdict: kept ? (ended ? 'settled' : 'tight') : 'stop',
-    source: ['one-shot'],
+    source: ['one-shot', 'timer-relay'],
     remedy: kept
       ? ended
         ? null

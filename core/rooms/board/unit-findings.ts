@@ -16,8 +16,10 @@ export function boardFindings(job: Job, lines: readonly Line[], presses: readonl
     ...differ.map((unit) => {
       const lacks = missing(job, unit, lines);
       if (lacks !== null) return said(unit, 'stop', lacks);
+      // On another pin even the same verdict has another reason; a line that stays says what it says of the first.
+      const moved = (f: Finding): boolean => unit.pins[f.about?.line ?? ''] !== undefined;
       const worse = planFindings(asUnit(job, unit), lines, presses).filter(
-        (f) => f.verdict !== 'settled' && known.get(f.id) !== f.verdict,
+        (f) => f.verdict !== 'settled' && (moved(f) || known.get(f.id) !== f.verdict),
       );
       const verdict = worse.length > 0 ? gravest(worse.map((f) => f.verdict)) : 'settled';
       return said(unit, verdict, worse.find((f) => f.verdict === verdict)?.title ?? '');
@@ -38,10 +40,7 @@ function missing(job: Job, unit: AlikeUnit, lines: readonly Line[]): string | nu
 function said(unit: AlikeUnit, verdict: Finding['verdict'], worst: string): Finding {
   return finding('board', `unit.${unit.id}`, {
     verdict,
-    title:
-      verdict === 'settled'
-        ? `${unit.name}: its own pins suit their lines as well as those of the first machine do`
-        : `${unit.name}: ${worst}`,
+    title: verdict === 'settled' ? `${unit.name}: its own pins suit their lines` : `${unit.name}: ${worst}`,
     caption: verdict === 'settled' ? 'other pins suit' : 'pins of another machine',
     source: ['maker'],
     remedy:

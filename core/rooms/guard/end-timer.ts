@@ -1,15 +1,5 @@
-import {
-  atLeast,
-  atMost,
-  chosen,
-  constant,
-  derive,
-  finding,
-  judged,
-  type Finding,
-  type Limit,
-} from '../../ground/finding';
-import { TIMER_OFF } from '../../build/ways';
+import { atLeast, atMost, finding, judged, type Finding, type Limit } from '../../ground/finding';
+import { TIMER_OFF, timerOpens } from '../../build/ways';
 import type { Facts, PressFact } from '../../ground/facts';
 import { loadOf, type Job, type JobEdit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
@@ -33,20 +23,31 @@ const setTo = (job: Job, set: Partial<Job['guard']['endTimer']>, say: string): J
 /** Seconds that a dial or a display can be set to: whole tenths below ten seconds, else whole seconds. */
 const settable = (s: number): number => (s < 10 ? Math.ceil(s * 10) / 10 : Math.ceil(s));
 
+/** Behind a contact that is closed at rest it would cut off the machine for good, and no press is what feeds it. */
+const CLOSED_AT_REST = finding('guard', 'press-end', {
+  verdict: 'stop',
+  title: 'The contact is closed at rest: a timer relay behind it cuts the machine off after its time, and for good',
+  caption: 'timer behind a closed contact',
+  source: ['timer-relay', 'contact-meaning'],
+  remedy: { text: 'Take the contact that is open at rest, or no timer relay.' },
+});
+
 /**
  * A timer relay between contact and load: it cuts no press of the script short, ends one that goes on before harm is done, and its own
  * contact bears the load. It ends a press that hangs and one whose contact is welded alike.
  * @param longest longest press of the script, s, over 0.
  */
 export function timerFindings(job: Job, facts: Facts, press: PressFact, longest: number): Finding[] {
-  const { seconds } = job.guard.endTimer;
+  const opens = timerOpens(job);
   const offer = settable(longest * OFFERED);
   const setIt = {
     text: `Set it to ${formatQuantity(offer, 's')}: a tenth off, it still cuts no press short.`,
     label: `Set to ${formatQuantity(offer, 's')}`,
     edit: setTo(job, { seconds: offer }, `timer relay set to ${formatQuantity(offer, 's')}`),
   };
-  if (seconds === null)
+  if (job.presses.some((p) => p.id === press.id && p.way === 'switched-supply' && p.supply.atRest === 'closed'))
+    return [CLOSED_AT_REST];
+  if (opens === null)
     return [
       finding('guard', 'press-end', {
         verdict: 'unknown',
@@ -67,10 +68,7 @@ export function timerFindings(job: Job, facts: Facts, press: PressFact, longest:
         remedy: { text: 'Take a load of 12 V or more, or another end of the press.' },
       }),
     ];
-  const set = chosen('T', 'what it is set to', seconds, 's', 'set in Guard', [0.05, 360_000]);
-  const off = constant('k', 'what it may be off by', TIMER_OFF, '1', 'timer-relay');
-  const shortest = derive('it opens no sooner than', 'T_min', '(1 - k) * T', 's', [off, set]);
-  const most = derive('it opens no later than', 'T_max', '(1 + k) * T', 's', [off, set]);
+  const { soonest: shortest, latest: most } = opens;
   const limit = mostOf(job, press, longest);
   return [
     judged('guard', 'press-end', {
@@ -99,7 +97,11 @@ export function timerFindings(job: Job, facts: Facts, press: PressFact, longest:
 function mostOf(job: Job, press: PressFact, longest: number): Limit {
   const said = job.wish.nevers.flatMap((n) => (n.kind === 'output-longer' && n.press === press.id ? [n.seconds] : []));
   const borne = job.act.parts.flatMap((p) => p.longestPressSeconds ?? []);
-  const least = Math.min(...said, ...borne);
+  // What runs while it is fed is in its state for as long as the press lasts.
+  const lasts = job.act.parts.some((p) => p.kind === 'while-held')
+    ? job.wish.nevers.flatMap((n) => (n.kind === 'lasts-longer' ? [n.seconds] : []))
+    : [];
+  const least = Math.min(...said, ...borne, ...lasts);
   return Number.isFinite(least)
     ? atMost(least, 's', 'what was said that it may last', {
         from: 'maker',

@@ -1,6 +1,5 @@
-import { freshNever, neverLacks, neverSaid, sayNever, type Never, type Room, type Job } from '../../ground/job';
-import { finding, type Finding, type Remedy } from '../../ground/finding';
-import { hasOther } from '../../engines/reversing';
+import { neverLacks, neverSaid, sayNever, type Room, type Job } from '../../ground/job';
+import { finding, type Finding } from '../../ground/finding';
 
 /** Who or what holds the machine to “never”, in words: what its maker named, else the conditions that stand for it. */
 function holders(job: Job): { readonly named: string; readonly conditions: string } {
@@ -41,20 +40,8 @@ export function neverFinding(job: Job, room: Extract<Room, 'guard' | 'act'>, tri
     verdict: 'unknown',
     caption: '“never” held by nothing',
     title: `Never ${never}: held by nothing so far; no part of the plan checks it`,
-    remedy: asCondition(job),
+    remedy: {
+      text: 'Say in Wish what holds it: an arm switch, an end switch, a person who looks; or make a condition of it.',
+    },
   });
-}
-
-/** Words alone hold nothing: where a press has two ways, that they never come together is one press away. */
-function asCondition(job: Job): Remedy {
-  const text =
-    'Say in Wish what holds it: an arm switch, an end switch, a person who looks; or make a condition of it.';
-  const press = job.presses.find((p) => hasOther(p));
-  if (!press || job.wish.nevers.length > 0) return { text };
-  const item: Never = { ...freshNever('both-ways', 'both-at-once'), press: press.id, otherPress: press.id };
-  return {
-    text,
-    label: `Never ${sayNever(job, item)}`,
-    edit: { do: 'put', list: 'wish.nevers', item, say: `never ${sayNever(job, item)}` },
-  };
 }

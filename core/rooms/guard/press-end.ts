@@ -141,24 +141,31 @@ const reaches = (job: Job, part: MachinePart, press: string): boolean =>
 
 /** What the tick of a loop that was tried is called. */
 const AGAIN_STEP = 'press-again';
-/** A monostable ends each press and begins another at each edge: a controller that starts again and again presses again and again. */
+/**
+ * What ends each press begins another: a monostable at each edge, a timer relay each time it is fed. A controller that starts again and
+ * again presses again and again.
+ */
 function firesAgain(job: Job): Finding {
+  const timed = job.guard.cutOff === 'timer-relay';
   const at = job.guard.ticks[AGAIN_STEP];
   const what = 'Tried with the controller restarting in a loop: the machine takes no harm from a press at each start';
   return finding('guard', AGAIN_STEP, {
     verdict: at ? 'settled' : 'tight',
     title: at
       ? what
-      : 'The monostable ends each press, and each edge begins another: a controller that restarts in a loop, ' +
-        'or toggles, presses again and again',
+      : timed
+        ? 'The timer relay begins anew each time it is fed: a controller that restarts in a loop, or power that comes ' +
+          'and goes behind a contact that is welded, presses again and again'
+        : 'The monostable ends each press, and each edge begins another: a controller that restarts in a loop, ' +
+          'or toggles, presses again and again',
     caption: at ? 'loop tried' : 'fires at each edge',
-    source: ['one-shot', 'press-longest'],
+    source: [timed ? 'timer-relay' : 'one-shot', 'press-longest'],
     remedy: at
       ? null
       : {
           text:
-            'Hold the controller in a restart loop, and count what the machine does; or let a second monostable ' +
-            'lock the first for as long as the machine needs.',
+            'Hold the controller in a restart loop, and count what the machine does' +
+            (timed ? '.' : '; or let a second monostable lock the first for as long as the machine needs.'),
           label: 'It was tried',
           edit: { do: 'tick', step: AGAIN_STEP, title: what, on: true },
         },
