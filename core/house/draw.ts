@@ -13,7 +13,7 @@ import {
   type JointLook,
   type Sheet,
 } from '../build/drawing';
-import { leg, type End } from '../build/ends';
+import { leg, sayEnd, type End } from '../build/ends';
 import { isJointWay, type Job, type JointWay, type Press, type Way } from '../ground/job';
 import { pinOf } from '../build/lines';
 import { valueOf, takenPart } from '../engines/parts';
@@ -79,10 +79,15 @@ export const drawRewiring = (): readonly [before: Sheet, after: Sheet] => [drawW
 const isHighSide = (fact: ControlFact): boolean =>
   fact.farSide === 'supply' || (fact.leading === 'scanned-matrix' && fact.strobesLow !== 'no');
 
-/** Of a load that is no part of a machine the contact stands between its own supply and it. */
+/** Of a load that is no part of a machine the contact stands between its own supply and it, or the timer relay before it. */
 function ownCircuit({ wires }: WayResult): Pick<JointLook, 'upper' | 'lower' | 'upperNote' | 'lowerNote'> {
-  const [first, second] = wires.flatMap((w) => (w.ends[0].at === 'leg' && w.ends[0].closes ? [w.to] : []));
-  return { upper: first ?? '', lower: second ?? '', upperNote: '', lowerNote: 'and back to its supply' };
+  const [first, second] = wires.flatMap(({ ends }) => (ends[0].at === 'leg' && ends[0].closes ? [ends[1]] : []));
+  return {
+    upper: 'its own supply',
+    upperNote: first?.at === 'leg' ? first.label : '',
+    lower: second ? sayEnd(second) : '',
+    lowerNote: second?.at === 'terminal' ? 'and back to its supply' : 'and on to the load',
+  };
 }
 
 /** The machine's two terminals, the upper and the lower, and what is known of each. */

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { edited, freshJob, freshPress, type GuardRecord, type Job, type MotorPlan, type Way } from '../../ground/job';
 import { assess } from '../../house/assess';
+import { drawWay } from '../../house/draw';
 import { wholeWiring } from '../../house/job-wiring';
 import { filesOf } from '../../house/deliver';
 import { changed } from '../../testing/jobs';
@@ -20,6 +21,9 @@ const bare = (way: Way, guard: Partial<GuardRecord> = {}, motor: Partial<MotorPl
   );
 };
 const verdicts = (job: Job) => new Map(assess(job).findings.map((f) => [f.id, f.verdict]));
+
+/** Conductors in the drawing of a relay: supply, pin, ground, the two of the contact, collector. */
+const JOINT_WIRES = 6;
 
 describe('a press without a control', () => {
   it('asks nobody to read anything of a machine', () => {
@@ -83,5 +87,27 @@ describe('a press without a control', () => {
     expect(wholeWiring(two, assess(two)).parts.map((p) => `${p.name}, ${p.value}`)).toContain(
       'supply of the drain, 24 V DC',
     );
+  });
+
+  it('is drawn with the numbers of its own wires, a timer relay before it or none', () => {
+    const one = bare('relay-contact', { loadWatts: 10, loadKind: 'solenoid', loadVolts: 24, loadCurrent: 'dc' });
+    const timed = { ...one, guard: { ...one.guard, cutOff: 'timer-relay' as const } };
+    for (const [job, lower] of [
+      [one, 'valve A'],
+      [timed, 'timer relay 15'],
+    ] as const) {
+      const a = assess(job);
+      const way = a.plans[0]!.way!;
+      const { marks } = drawWay(job, a, job.presses[0]!, way, 'wiring');
+      const texts = marks.flatMap((m) => (m.kind === 'text' ? [m.text] : []));
+      const tags = marks.flatMap((m) => (m.kind === 'tag' ? [m.number] : []));
+      expect(texts).toContain(lower);
+      expect(texts).toContain('its own supply');
+      // Every wire of the table stands in the drawing, and the contact's own two are those at its ends.
+      expect([...new Set(tags)].sort((x, y) => x - y)).toEqual(way.wires.map((w) => w.number));
+      const contact = way.wires.filter((w) => w.ends[0].at === 'leg' && w.ends[0].closes).map((w) => w.number);
+      expect(tags.slice(0, JOINT_WIRES)).toEqual(expect.arrayContaining(contact));
+      expect(tags.slice(0, JOINT_WIRES)).not.toContain(way.wires.at(-1)!.number);
+    }
   });
 });

@@ -50,7 +50,7 @@ export function withOwnSupply(r: WayResult, c: WayContext): WayResult {
   const pole = (n: 0 | 1): End => {
     const mark = direct ? ['+', '−'][n] : `end ${n + 1}`;
     // The drawing of a joint ends at this pole; what leads back has no place in it.
-    return leg('supply', `its own supply, ${mark}`, `its own, ${mark}`, n === 0 ? {} : { beside: true });
+    return leg('supply', `its own supply, ${mark}`, mark, n === 0 ? {} : { beside: true });
   };
   const [upper, lower] = [terminal(c.control, 'A'), terminal(c.control, 'B')];
   const isAt = (end: End, t: TerminalEnd): boolean => end.at === 'terminal' && end.letter === t.letter;
