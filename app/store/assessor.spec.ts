@@ -54,7 +54,7 @@ describe('the assessor', () => {
 
   it('answers in a worker, and keeps the thread beside the answer', async () => {
     const a = make();
-    a.request(pot);
+    a.request(pot, {}, [], ['control-start']);
     await SlowWorker.all[0]!.answer(a, 0);
     const result = a.results()[pot.id]!;
     expect(result.job).toBe(pot);

@@ -68,15 +68,15 @@ export class Assessor {
     this.open.first(id);
   }
 
-  /** Asks for a job's answer; an older question about the same job is dropped. */
-  request(job: Job, skip: Skip = {}, studies: readonly StudyVerdict[] = []): void {
+  /** Asks for a job's answer, with the next readings of some controls; an older question about the same job is dropped. */
+  request(job: Job, skip: Skip = {}, studies: readonly StudyVerdict[] = [], asked: readonly string[] = []): void {
     this.open.takeOver(this.shelf);
-    this.open.request({ job, skip, studies, of: 'job' });
+    this.open.request({ job, skip, studies, asked, of: 'job' });
   }
 
   /** Asks for the beads of a job's row. */
   requestRow(job: Job, studies: readonly StudyVerdict[] = []): void {
-    this.shelf.request({ job, skip: {}, studies, of: 'row' });
+    this.shelf.request({ job, skip: {}, studies, asked: [], of: 'row' });
   }
 
   /** The shelf is not shown any more: rows that were not begun wait until it is. */
@@ -86,13 +86,13 @@ export class Assessor {
 
   /** The order for the whole board. Rejects with why where it cannot be made. */
   async plan(job: Job): Promise<readonly PlannedReading[]> {
-    const answered = await this.open.ask({ job, skip: {}, studies: [], of: 'board' });
+    const answered = await this.open.ask({ job, skip: {}, studies: [], asked: [], of: 'board' });
     return answered.of === 'board' ? answered.plan : [];
   }
 
   /** The files that leave, as Pack shows them. Rejects with why where they cannot be made. */
   async files(job: Job, studies: readonly StudyVerdict[]): Promise<readonly PackFile[]> {
-    const answered = await this.open.ask({ job, skip: {}, studies, of: 'files' });
+    const answered = await this.open.ask({ job, skip: {}, studies, asked: [], of: 'files' });
     return answered.of === 'files' ? answered.files : [];
   }
 

@@ -1,4 +1,4 @@
-import { computed, effect, inject, Injectable, signal } from '@angular/core';
+import { computed, effect, inject, Injectable, signal, untracked } from '@angular/core';
 import { Store } from '@ngrx/store';
 import type { Finding } from '../../core/ground/finding';
 import {
@@ -34,9 +34,23 @@ export class Bench {
   readonly failure = computed(() => this.assessor.failures()[this.id()]?.why ?? '');
   /** False until the job has been assessed for the first time. */
   readonly assessed = computed(() => this.result() !== undefined);
+  /** The control whose next reading is looked at; empty where none is. */
+  readonly asked = signal('');
+  private readonly wanted = (): readonly string[] => (this.asked() === '' ? [] : [this.asked()]);
+  /** Whether the next reading that is looked at was not worked out with the rest. */
+  private readonly lacksNext = computed(() => {
+    const [result, control] = [this.result(), this.asked()];
+    return (
+      result !== undefined &&
+      result.job.controls.some((c) => c.id === control) &&
+      !Object.hasOwn(result.answer.next, control)
+    );
+  });
   /** True while what is shown rests on the job as it was a moment ago. */
   readonly working = computed(
-    () => this.result()?.job !== this.open()?.job && this.assessor.failures()[this.id()]?.job !== this.open()?.job,
+    () =>
+      (this.result()?.job !== this.open()?.job || this.lacksNext()) &&
+      this.assessor.failures()[this.id()]?.job !== this.open()?.job,
   );
   /** What is shown was worked out at an earlier visit, and is not confirmed yet. */
   readonly recalled = computed(() => this.result()?.recalled === true && this.working());
@@ -60,7 +74,12 @@ export class Bench {
     effect(() => {
       const job = version();
       this.assessor.first(this.id());
-      if (job) this.assessor.request(job, this.skipped(), this.studies.verdicts(job.id));
+      if (job) this.assessor.request(job, this.skipped(), this.studies.verdicts(job.id), untracked(this.wanted));
+    });
+    effect(() => {
+      const job = version();
+      if (job && this.result()?.job === job && this.lacksNext())
+        this.assessor.request(job, this.skipped(), this.studies.verdicts(job.id), this.wanted());
     });
   }
 
@@ -143,7 +162,7 @@ export class Bench {
 
   /** Works the job out anew, after it failed. */
   tryAgain(): void {
-    this.assessor.request(this.job(), this.skipped(), this.studies.verdicts(this.id()));
+    this.assessor.request(this.job(), this.skipped(), this.studies.verdicts(this.id()), this.wanted());
   }
 
   readonly newId = (): string => crypto.randomUUID();

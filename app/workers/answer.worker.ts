@@ -15,7 +15,7 @@ const QUIET_MS = 1_500;
 let warming: Generator<void> | undefined;
 let next: ReturnType<typeof setTimeout> | undefined;
 
-/** While nobody asks, the tables of the next readings are made ready, a few milliseconds at a time. */
+/** While nobody asks, the tables of further readings are made ready, a few milliseconds at a time. */
 function warmOn(): void {
   if (!warming?.next().done) next = setTimeout(warmOn);
 }
@@ -29,7 +29,9 @@ serve<Question, Answered, AnswerNews>(async (question, tell) => {
   await drawn;
   clearTimeout(next);
   const answer = answered(question, (thread) => tell({ thread }));
-  warming ??= warmUp(question.job.survey.meter);
-  next = setTimeout(warmOn, QUIET_MS);
+  if (question.asked.length > 0) {
+    warming ??= warmUp(question.job.survey.meter);
+    next = setTimeout(warmOn, QUIET_MS);
+  }
   return answer;
 });

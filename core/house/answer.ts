@@ -12,6 +12,7 @@ import { boardOrder, seenSurvey, tieOf, type NextReading, type PlannedReading } 
 /** Everything the rooms show of a job that takes arithmetic: its assessment, and what to read next. Plain data. */
 export interface Answer {
   readonly assessment: Seen;
+  /** Of the controls that were asked about. */
   readonly next: Readonly<Record<string, NextReading | null>>;
   readonly ties: Readonly<Record<string, readonly ControlKind[]>>;
   /** By id of a study, whether it still rests on what the job says. */
@@ -22,20 +23,24 @@ export interface Answer {
  * The answer for a job.
  * @param skip keys of readings that the maker cannot or will not take now, per control.
  * @param studies what came of studies of this job; those that are old say so among the findings.
- * @param tell hears the verdicts as soon as they are there: what to read next takes as long again.
+ * @param tell hears the verdicts as soon as they are there.
+ * @param asked the controls whose next reading is wanted, which may take as long as all the rest; all where it is left out.
  */
 export function answerFor(
   job: Job,
   skip: Readonly<Record<string, readonly string[]>> = {},
   studies: readonly StudyVerdict[] = [],
   tell?: (thread: readonly Bead[]) => void,
+  asked: readonly string[] = job.controls.map((c) => c.id),
 ): Answer {
   const { assessment, now } = withStudies(job, studies);
   tell?.(threadOf(assessment.findings));
   return {
     assessment: { ...assessment, surveys: assessment.surveys.map(seenSurvey) },
     next: Object.fromEntries(
-      job.controls.map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))]),
+      job.controls
+        .filter((c) => asked.includes(c.id))
+        .map((c) => [c.id, nextReadingOf(job, assessment, c.id, new Set(skip[c.id]))]),
     ),
     ties: Object.fromEntries(assessment.surveys.map((s) => [s.control, tieOf(job, s)])),
     fresh: Object.fromEntries(now.map(({ study, fresh }) => [studyId(study.kind, study.of), fresh])),
@@ -73,11 +78,15 @@ const PLANNED = 6;
 /** The order for the whole board; it costs an answer for every reading ahead, so it is made only when asked for. */
 const planFor = (job: Job): readonly PlannedReading[] => boardOrder(job, PLANNED);
 
-/** A job, what its maker will not read now, and what is wanted: all, the beads of its row, the order for the whole board, its files. */
+/**
+ * A job, what its maker will not read now, the controls whose next reading is wanted, and what is wanted: all, the beads of its row, the
+ * order for the whole board, its files.
+ */
 export interface Question {
   readonly job: Job;
   readonly skip: Readonly<Record<string, readonly string[]>>;
   readonly studies: readonly StudyVerdict[];
+  readonly asked: readonly string[];
   readonly of: 'job' | 'row' | 'board' | 'files';
 }
 
@@ -89,10 +98,10 @@ export type Answered =
   | { readonly of: 'files'; readonly files: readonly PackFile[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
-export function answered({ job, skip, studies, of }: Question, tell?: (thread: readonly Bead[]) => void): Answered {
+export function answered({ job, skip, studies, asked, of }: Question, tell?: (thread: readonly Bead[]) => void): Answered {
   switch (of) {
     case 'job': {
-      const answer = answerFor(job, skip, studies, tell);
+      const answer = answerFor(job, skip, studies, tell, asked);
       const thread = threadOf(answer.assessment.findings);
       return { of, answer, thread, guide: guideFor(job, thread) };
     }

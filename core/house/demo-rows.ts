@@ -19,6 +19,6 @@ export const demoRows = (texts: readonly string[]): DemoRow[] =>
     const loaded = loadJob(text);
     if (!loaded.ok) throw new Error(`${loaded.problem.what} ${loaded.problem.where}`);
     const { job } = loaded;
-    const row = answered({ job, skip: {}, studies: [], of: 'row' });
+    const row = answered({ job, skip: {}, studies: [], asked: [], of: 'row' });
     return { id: job.id, touchedAt: job.touchedAt, thread: row.of === 'row' ? row.beads : [] };
   });

@@ -1,5 +1,5 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
+import { ChangeDetectionStrategy, Component, computed, DestroyRef, effect, inject, signal } from '@angular/core';
 import { FormControl } from '@angular/forms';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { QuantityField } from '../../kit/quantity-field';
@@ -140,6 +140,11 @@ export class ControlPart {
       text: 'The control is on the dangerous side. Press it from outside, or hand the inside to licensed work.',
     };
   });
+
+  constructor() {
+    effect(() => this.bench.asked.set(this.control()?.id ?? ''));
+    inject(DestroyRef).onDestroy(() => this.bench.asked.set(''));
+  }
 
   /** So many more controls like this one, with all that was chosen for it. */
   protected alike(): void {

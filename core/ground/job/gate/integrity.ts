@@ -16,7 +16,11 @@ function isZone(name: string): boolean {
   zones.set(name, known);
   return known;
 }
+let listed: ReadonlySet<string> | undefined;
 function isKnown(timeZone: string): boolean {
+  // The list is there at once; making a format, which knows the old names as well, takes a tenth of the first verdict.
+  listed ??= new Set(Intl.supportedValuesOf('timeZone'));
+  if (listed.has(timeZone)) return true;
   try {
     return new Intl.DateTimeFormat('en', { timeZone }).resolvedOptions().timeZone !== '';
   } catch {

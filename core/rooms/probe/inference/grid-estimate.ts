@@ -38,8 +38,8 @@ export const VALUE_NAMES: Readonly<Record<ControlKind, Partial<Record<BuildValue
   'serial-bus': { supplyVolts: 'supplyVolts', periodSeconds: 'periodSeconds', pulseShare: 'widthShare' },
 };
 
-/** Builds of less weight are not drawn: all of a kind's together tell less than a thousandth of a percent. */
-const NEGLIGIBLE = 1e-9;
+/** Builds of less weight are not drawn: all of a kind's together tell less than a tenth of a percent. */
+const NEGLIGIBLE = 1e-7;
 
 const orders = new Map<string, ArrayLike<number>>();
 /** Forgets all orders, as when what was drawn ahead is put in their place or taken away. */
