@@ -24,6 +24,8 @@ export default defineConfig({
   // The core's own settings stand in for the types of a library; here the library itself is wanted.
   tsconfig: './tsconfig.node.json',
   testMatch: '**/*.e2e.ts',
+  // Walk by walk, not file by file: else the last file is walked alone.
+  fullyParallel: true,
   // Beside each other where there are cores for it: a walk alone leaves a part of the second one idle.
   workers: Math.max(1, Math.min(2, availableParallelism())),
   timeout: 90_000 * SLOW,

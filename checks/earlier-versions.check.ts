@@ -72,6 +72,8 @@ const plain = (title: string): string =>
     .replace('Neither the runs in Act nor the packed program look at it yet', 'No move looks at it yet')
     .replace('reads arm switch', 'reads the arm contact')
     .replace('reads rest contact', 'reads the sensor contact')
+    // What is none of the kinds has structures of its own now, which keep a little of the doubt.
+    .replace(/, as good as certain$/, ', nearly sure')
     // Gas, water, pinching and a body ask for an end of a press as well now.
     .replace(
       'nothing was named that a press without an end would hurt',

@@ -3,6 +3,8 @@ import { writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import {
+  MODEL_KINDS,
+  type ModelKind,
   DRAW_DIMENSIONS,
   drawVariant,
   meterNetlist,
@@ -13,7 +15,7 @@ import {
   type ReadingSpec,
   type Variant,
 } from '../core/engines/circuit';
-import { CONTROL_KINDS, HAND_METER, type ControlKind, type Point } from '../core/ground/job';
+import { HAND_METER, type Point } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { inFolder, runProgram } from './programs';
 
@@ -71,7 +73,7 @@ function simulated(cases: readonly Case[]): number[] {
   });
 }
 
-function cases(kind: ControlKind, variant: Variant, n: number, seed: number): Case[] {
+function cases(kind: ModelKind, variant: Variant, n: number, seed: number): Case[] {
   const random = seededRandom(seed);
   const specs = kind === 'encoder' ? [...still, turning] : still;
   return Array.from({ length: n }, (_, i) => {
@@ -87,7 +89,7 @@ function cases(kind: ControlKind, variant: Variant, n: number, seed: number): Ca
 }
 
 describe('forward models against native ngspice', () => {
-  it.each(CONTROL_KINDS)(
+  it.each(MODEL_KINDS)(
     '%s in every structure: what a 10 MΩ meter and a 1 Ω milliampere jack show, within 1 percent of supply',
     (kind) => {
       const list = VARIANTS[kind].flatMap((variant, i) => cases(kind, variant, CASES, 77 + i));

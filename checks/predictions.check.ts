@@ -1,6 +1,6 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { describe, expect, it } from 'vitest';
-import { CONTROL_KINDS } from '../core/ground/job';
+import { MODEL_KINDS } from '../core/engines/circuit';
 import { demoRows, type DemoRow } from '../core/house/demo-rows';
 import { drawAhead, takeDrawnAhead } from '../core/rooms/probe';
 import { particles } from '../core/rooms/probe/inference/builds';
@@ -44,7 +44,7 @@ describe('predictions that are drawn when the program is built', () => {
     const other = Float32Array.from(new Float32Array(bytesOf(shipped())), (x) => x * 1.001);
     expect(takeDrawnAhead(other.buffer)).toBe(false);
     // What is not believed is drawn here, and nothing is lost.
-    for (const kind of CONTROL_KINDS) expect(particles(kind).build(0).kind).toBe(kind);
+    for (const kind of MODEL_KINDS) expect(particles(kind).build(0).kind).toBe(kind);
     expect(takeDrawnAhead(bytesOf(shipped()))).toBe(true);
   });
 });

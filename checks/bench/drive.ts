@@ -10,6 +10,7 @@ import { bus, dryPair, encoder } from './others';
 import { load, motor, touch } from './others-loads';
 import type { Control } from './board';
 import { shortAmps, taken, type Bench } from './reading';
+import type { Strange } from './strange';
 
 const T = '2026-01-01T00:00:00Z';
 const CONTROL = 'it';
@@ -134,6 +135,22 @@ export function follow(b: Bench, random: Random, most = 16): Went {
     if (isIsolated) readings++;
     job = edited(job, { do: 'add-reading', say: '', reading }, T);
   }
+}
+
+/** Controls that are none of the kinds, of some structures in turn, on isolated boards. */
+export function strangers(
+  count: number,
+  random: Random,
+  of: readonly ((random: Random) => Strange)[],
+  slips = 0.01,
+): Bench[] {
+  return Array.from({ length: count }, (_, i) => ({
+    // What it is goes by none of the kinds: it is right only where it is not called known.
+    control: of[i % of.length]!(random) as unknown as Control,
+    mains: isolated(random),
+    meter: drawMeter(random),
+    slips,
+  }));
 }
 
 /** Boards in turn, kind by kind. */

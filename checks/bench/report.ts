@@ -74,6 +74,17 @@ function counted(what: readonly string[]): [string, number][] {
   return [...counts].sort((a, b) => b[1] - a[1]);
 }
 
+/** What came of controls that are none of the kinds: called known, told as none, left open, and which were called what. */
+export function strangeReport(what: string, list: readonly Went[]): string[] {
+  const count = (end: Went['end']): number => list.filter((w) => w.end === end).length;
+  const known = list.filter((w) => w.end === 'known');
+  return [
+    `${list.length} ${what}: called known ${known.length} (${percent(known.length / Math.max(1, list.length))}), ` +
+      `told as none ${count('remainder')}, a tie ${count('tie')}, open ${count('open')}`,
+    ...counted(known.map((w) => `${w.bench.control.variant} called ${w.kind}`)).map(([x, n]) => `  ${n} x ${x}`),
+  ];
+}
+
 export function report(list: readonly Went[], met: Readonly<Record<ControlKind, number>>): string[] {
   const f = figures(list, met);
   const apart = list.filter((w) => !w.bench.mains.tied);

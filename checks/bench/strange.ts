@@ -3,9 +3,12 @@ import type { Look } from '../../core/ground/job';
 import type { Random } from '../../core/ground/quantity';
 import { still, type Control } from './board';
 import { boardOhms, ends } from './buttons';
+import { STRANGE_KEPT } from './strange-kept';
+import { STRANGE_MORE } from './strange-more';
 import { between, chance, decades, logicVolts, pick, resistor } from './draw';
 
-type Strange = Omit<Control, 'kind'> & { readonly kind: 'none' };
+/** A control whose kind is none that Probe knows. */
+export type Strange = Omit<Control, 'kind'> & { readonly kind: 'none' };
 const none = (c: Control): Strange => ({ ...c, kind: 'none' });
 const base = (variant: string, look: Look) => ({ kind: 'low-when-pressed' as const, variant, look });
 
@@ -142,4 +145,17 @@ const bridge = (random: Random): Strange => {
   );
 };
 
-export const STRANGE: readonly ((random: Random) => Strange)[] = [opener, knob, lit, sensor, bridge];
+/** Those of a structure that Probe holds for what is none of its kinds, drawn by other hands. */
+export const STRANGE: readonly ((random: Random) => Strange)[] = [
+  opener,
+  knob,
+  lit,
+  sensor,
+  bridge,
+  ...STRANGE_MORE.map((draw) => (random: Random) => none(draw(random))),
+];
+
+/** Those of structures that it does not hold at all. */
+export const UNHEARD_OF: readonly ((random: Random) => Strange)[] = STRANGE_KEPT.map(
+  (draw) => (random: Random) => none(draw(random)),
+);

@@ -111,6 +111,11 @@ export class ControlPart {
     const s = this.survey()!;
     const name = this.control()!.name;
     const tie = this.bench.answer().ties[s.control] ?? [];
+    if (s.remainder.as)
+      return {
+        title: `${name} goes together as a ${KIND_WORDS[s.remainder.as].name}, which is none of the kinds`,
+        text: `That is: ${KIND_WORDS[s.remainder.as].means}. No way of pressing is ranked for it. What to do, and what would tell more:`,
+      };
     if (s.remainder.leads)
       return {
         title: `${name} is not one of the kinds that Probe knows`,

@@ -1,4 +1,5 @@
-import type { ControlKind, Reading } from '../../ground/job';
+import type { Reading } from '../../ground/job';
+import type { ModelKind } from './model-kinds';
 
 /**
  * How the parts of a kind stand; each kind knows some of these, and `usual` is its plainest.
@@ -30,7 +31,7 @@ export type Layout =
 
 /** One fully specified way that a control might be built; each kind reads the fields that it has a use for. */
 export interface Build {
-  readonly kind: ControlKind;
+  readonly kind: ModelKind;
   readonly layout: Layout;
   /** The terminal that carries the signal: the line that is pulled, the strobe, the loop's positive side. */
   readonly signal: 'A' | 'B';

@@ -8,6 +8,7 @@ export { netlistOf } from './netlist';
 export { circuitOf, farSide, ONE_FAR_SIDE, type FarSide } from './network';
 export { COIL_SECONDS, LINE_FARADS, PRESS_TIMES, pressNetlist, pullInSeconds } from './press-netlist';
 export { readPress, type PressReading, type PressWave } from './press-reading';
+export { isStranger, MODEL_KINDS, STRANGER_KINDS, type ModelKind, type StrangerKind } from './model-kinds';
 export { nodeOf, predict } from './predict';
 export {
   DRAW_DIMENSIONS,

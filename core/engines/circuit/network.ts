@@ -1,8 +1,10 @@
-import type { ControlKind, MachineState, Reading } from '../../ground/job';
+import type { MachineState, Reading } from '../../ground/job';
 import { unpoweredSetting, type Build } from './build';
 import type { Branch } from './linear';
 import { buttonNet } from './network-buttons';
+import type { ModelKind } from './model-kinds';
 import { otherNet } from './network-others';
+import { strangerNet } from './network-strangers';
 import { OPEN_OHMS, WIRE_OHMS, type At, type StrobePhase } from './network-parts';
 
 export type { StrobePhase } from './network-parts';
@@ -14,7 +16,15 @@ function contactClosed(b: Build, state: MachineState): boolean {
     case 'motor-pair':
     case 'serial-bus':
     case 'encoder':
+    case 'changeover':
+    case 'variable-resistor':
+    case 'sensor':
+    case 'sounder':
+    case 'indicator':
+    case 'fed-elsewhere':
       return false;
+    case 'opens-when-pressed':
+      return state !== 'pressed';
     case 'latching-switch':
       return state === 'pressed' || state === 'released';
     case 'switched-load':
@@ -30,7 +40,7 @@ function contactClosed(b: Build, state: MachineState): boolean {
 export type FarSide = 'ground' | 'supply' | 'floats' | null;
 
 /** Kinds whose builds have it all at one place. */
-export const ONE_FAR_SIDE: Readonly<Partial<Record<ControlKind, FarSide>>> = {
+export const ONE_FAR_SIDE: Readonly<Partial<Record<ModelKind, FarSide>>> = {
   'low-when-pressed': 'ground',
   'high-when-pressed': 'supply',
   'scanned-matrix': null,
@@ -69,6 +79,7 @@ export function pulses(b: Build, state: MachineState): boolean {
     case 'encoder':
       return state === 'turning';
     case 'touch-pad':
+    case 'indicator':
       return b.layout === 'oscillating';
     default:
       return false;
@@ -101,7 +112,7 @@ export function circuitOf(
     volts: powered ? volts(b, kind) : 0,
     contact: { a: s, b: c, ohms: contactClosed(b, state) ? b.contactOhms : OPEN_OHMS },
   };
-  const net = buttonNet(b, at) ?? otherNet(b, at);
+  const net = buttonNet(b, at) ?? strangerNet(b, at) ?? otherNet(b, at);
   if (!withPins || (b.kind === 'switched-load' && b.alternating)) return net;
   return [
     ...net,

@@ -13,9 +13,11 @@ import {
   type Supplies,
   type MetRange,
 } from './draws';
+import type { ModelKind } from './model-kinds';
 import { BUTTON_VARIANTS } from './variants-buttons';
 import { LOAD_VARIANTS } from './variants-loads';
 import { OTHER_VARIANTS } from './variants-others';
+import { STRANGER_VARIANTS } from './variants-strangers';
 import type { Base, Variant } from './variant';
 
 /** How often each kind is met on a bench, before any reading (`kind-priors`). Adds up to one. */
@@ -47,11 +49,12 @@ export const FIRST_SHARES: Readonly<Record<ControlKind, number>> = (() => {
   return Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, itemAt(raw, i) / sum])) as Record<ControlKind, number>;
 })();
 
-/** The structures that each kind is met in, with their shares, which add up to one for each kind. */
-export const VARIANTS: Readonly<Record<ControlKind, readonly Variant[]>> = {
+/** The structures that each kind, and what is none, is met in, with their shares, which add up to one for each. */
+export const VARIANTS: Readonly<Record<ModelKind, readonly Variant[]>> = {
   ...BUTTON_VARIANTS,
   ...OTHER_VARIANTS,
   ...LOAD_VARIANTS,
+  ...STRANGER_VARIANTS,
 };
 
 /** The supplies that a structure is met on; null where its level is no supply. */
@@ -69,7 +72,7 @@ export const signalOf = (u: readonly number[]): Build['signal'] => (itemAt(u, SI
  * One build of a variant from twelve shares in [0, 1): even shares give the spread of parts met on benches (`kind-priors`).
  * @param tied share of boards whose low-voltage side is tied to mains.
  */
-export function drawVariant(kind: ControlKind, variant: Variant, u: readonly number[], tied = 0.12): Build {
+export function drawVariant(kind: ModelKind, variant: Variant, u: readonly number[], tied = 0.12): Build {
   const [u0, u1, u2, u3, u4, u5, u6, , u8, u9, u10] = u as [
     number,
     number,
@@ -100,7 +103,7 @@ export function drawVariant(kind: ControlKind, variant: Variant, u: readonly num
 const BOARD_OHMS: MetRange = [120, 300e3];
 
 /** One build of a kind, its structure by the last of the shares. The stand-ins of the practice shelf are drawn so. */
-export function drawBuild(kind: ControlKind, u: readonly number[], tied = 0.12): Build {
+export function drawBuild(kind: ModelKind, u: readonly number[], tied = 0.12): Build {
   const list = VARIANTS[kind];
   const [index] = pick(
     list.map((v, i) => [i, v.share]),

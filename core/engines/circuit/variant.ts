@@ -1,12 +1,12 @@
-import type { ControlKind } from '../../ground/job';
 import type { Build } from './build';
 import type { Supplies } from './draws';
+import type { ModelKind } from './model-kinds';
 
 /** What every build of any kind begins with. */
 export type Base = Pick<
   Build,
   'signal' | 'supplyVolts' | 'seriesOhms' | 'contactOhms' | 'boardOhms' | 'mainsOhms' | 'pinOhms' | 'pinBackOhms'
-> & { readonly kind: ControlKind };
+> & { readonly kind: ModelKind };
 
 /** Shares in [0, 1) left for a structure's own values; `u0` to `u3` drew supply, pull, contact and board before. */
 export interface BuildDraw {

@@ -1,6 +1,6 @@
 import { itemAt, lastItem, present } from '../../ground/lists';
-import { lookShare, type Build, type ReadingSpec } from '../circuit';
-import { HAND_METER, LOOKS, type ControlKind, type Look, type Meter, type Reading } from '../../ground/job';
+import { lookShare, type Build, type ModelKind, type ReadingSpec } from '../circuit';
+import { HAND_METER, LOOKS, type Look, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
 import { afflicted, predictAfflicted, type StandinFault } from './faults';
 
@@ -69,7 +69,7 @@ export function readStandin(
   return { value: Number(value.toPrecision(6)), digit: Number(digit.toPrecision(3)), relation: '=', said: '' };
 }
 
-function drawLook(kind: ControlKind, random: Random): Look {
+function drawLook(kind: ModelKind, random: Random): Look {
   const shares = LOOKS.map((l) => lookShare(kind, l));
   let rest = random.next() * shares.reduce((a, b) => a + b, 0);
   return LOOKS.find((_, i) => (rest -= itemAt(shares, i)) < 0) ?? LOOKS[0];

@@ -19,33 +19,6 @@ export const PRACTICE = {
     'An AC reading over 5 V to earth is read again with 10 kΩ across the tips: a stray or a Y capacitor gives way, a tie does not',
   ),
   'meter-hand': C('Hand-held meter: 0.5 % + 2 digits on DC volts, 1 % + 3 digits elsewhere, 10 MΩ input'),
-  'kind-priors': C(
-    'How often each kind of control is met on a bench, before any reading; drawn halfway to ' +
-      'even, since a machine that a maker opens is not drawn evenly from all machines',
-  ),
-  'reading-trouble': C(
-    'What a reading costs in trouble: a look half of an unplugged reading, one that moves the machine twice as much',
-  ),
-  'short-limit': C(
-    'A pair is joined through a milliampere jack only under 60 V DC and 25 V AC, and where no more than 0.1 A can flow',
-  ),
-  'test-load': C('A clip resistor of 10 kΩ, 1 W, lies within 5 % of its name'),
-  'builds-met': C('Structures that each kind of control is met in, with their shares and the spread of their values'),
-  kernel: C(
-    'A resistor lies within some fifth of an e-fold of one that was drawn; a level between two ' +
-      'moves by r·(1 − r) of the supply with it; what readings tell is trusted to 93 %',
-  ),
-  remainder: C(
-    'One control in twenty is none of the kinds, or built in a way not foreseen; what it shows is broad, reading by reading',
-  ),
-  'words-of-chance': C(
-    'Probability in words: as good as certain from 99 %, nearly sure from 95 %, ' +
-      'likely from 80 %, more likely than not from 50 %, possible from 20 %',
-  ),
-  'look-shares': C('What controls of each kind look and feel like, as met on benches'),
-  siblings: C(
-    'Controls of one board share a supply and are often built alike: each known one makes its kind likelier for the others',
-  ),
   'loop-volts': C('Loops that listen for a press stand open at 3 to 40 V, most often near 12 or 24 V'),
   'safe-charge': C('A capacitor counts as touchable under 10 V, tested with a meter'),
   patience: C('Nobody waits longer than a minute without a bleeder of his own'),

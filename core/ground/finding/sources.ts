@@ -1,10 +1,11 @@
 import type { Source, SourceTag } from './source';
 import { FROM_MEMORY } from './sources-memory';
 import { PRACTICE } from './sources-practice';
+import { PROBING } from './sources-probing';
 import { PUBLISHED } from './sources-published';
 
 /** Where every constant of the core comes from; findings and inputs name a source by its key. */
-export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...FROM_MEMORY };
+export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...PROBING, ...FROM_MEMORY };
 
 /** The key of a source. */
 export type SourceKey = keyof typeof SOURCES;

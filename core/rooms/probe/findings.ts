@@ -139,14 +139,16 @@ function asAlike(job: Job, s: ControlSurvey, name: string, f: Finding): Finding 
 /** A control that fits none of the kinds: said so, with the readings that fit nothing, and never called by the nearest name. */
 function remainderFinding(job: Job, s: ControlSurvey, name: string): Finding {
   const misfits = misfitWords(job, s);
+  const { as, probability } = s.remainder;
   return finding('probe', `${s.control}.kind`, {
     verdict: 'unknown',
-    title:
-      `${name} is none of the kinds that Probe knows, or built in a way not ` +
-      `foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`,
-    caption: 'not one of these',
-    source: ['bayes', 'remainder'],
-    value: { value: 100 * s.remainder.probability, unit: '%' },
+    title: as
+      ? `${name} is none of the kinds that Probe knows; what was read goes together as a ${KIND_WORDS[as].name}`
+      : `${name} is none of the kinds that Probe knows, or built in a way not ` +
+        `foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`,
+    caption: as ? `a ${KIND_WORDS[as].name}` : 'not one of these',
+    source: ['bayes', 'remainder', 'strangers'],
+    value: { value: 100 * probability, unit: '%' },
     remedy: { text: firstItem(tellMore(s)) },
   });
 }

@@ -1,8 +1,9 @@
+import type { ModelKind, StrangerKind } from '../../engines/circuit';
 import type { ControlKind } from '../../ground/job';
 import type { Unit } from '../../ground/quantity';
 
-/** What each kind is called on screen, and what it means in one line. */
-export const KIND_WORDS: Record<ControlKind, { name: string; means: string }> = {
+/** What each kind, and what is none of them, is called on screen, and what it means in one line. */
+export const KIND_WORDS: Record<ModelKind, { name: string; means: string }> = {
   'low-when-pressed': {
     name: 'low when pressed',
     means: 'a pull-up holds the line high; the button joins it to ground',
@@ -21,6 +22,18 @@ export const KIND_WORDS: Record<ControlKind, { name: string; means: string }> = 
   selector: { name: 'selector', means: 'one contact for each position' },
   encoder: { name: 'rotary encoder', means: 'two contacts that close in turn while it goes round' },
   'serial-bus': { name: 'serial bus', means: 'data on wires, no contact to close' },
+  'opens-when-pressed': {
+    name: 'button that opens',
+    means: 'it joins its two sides at rest, and parts them when pressed',
+  },
+  changeover: { name: 'changeover', means: 'one contact that rests on one rail and is pressed to the other' },
+  'variable-resistor': { name: 'variable resistor', means: 'a knob or slider that is set, not pressed' },
+  sensor: { name: 'sensor', means: 'a resistor that follows light, warmth or damp' },
+  'lamp-across': { name: 'contact with a lamp across it', means: 'the lamp goes out while it is pressed' },
+  'two-levels': { name: 'contact between two half levels', means: 'neither of its sides is a rail' },
+  sounder: { name: 'sounder', means: 'it is driven, and hears nothing' },
+  indicator: { name: 'indicator', means: 'a lamp or a segment that its chip lights' },
+  'fed-elsewhere': { name: 'input that is fed from elsewhere', means: 'nothing stands on it until another board asks' },
 };
 
 /** What each estimated value is called. */
@@ -56,6 +69,27 @@ export const parameterUnit = (name: string): Unit =>
         : name.endsWith('Share')
           ? '1'
           : 'Ω';
+
+/** What is to be done with what is none of the kinds. */
+export const STRANGER_THEN: Readonly<Record<StrangerKind, string>> = {
+  'opens-when-pressed':
+    'Nothing that is put across it presses it. A contact that rests closed, in series with one of its wires, opens ' +
+    'as it does; no way of that is drawn here. Or press it from outside.',
+  changeover:
+    'Put nothing across it: at rest that would join the two rails. Press it from outside, or cut its common and switch ' +
+    'that over with a changeover contact of your own.',
+  'variable-resistor':
+    'It is set, not pressed: turn it from outside to a place, or put a switched resistor where it was.',
+  sensor: 'It tells the machine something and is not pressed. Read what it says in Sense, or press what acts.',
+  'lamp-across':
+    'Whatever closes it carries what feeds its lamp. Press it from outside, or read the current from A to B before a contact is chosen.',
+  'two-levels':
+    'Only a bare contact across both sides does what it does; whatever sits on ground or on the supply does not.',
+  indicator: 'It shows and does not listen: read it in Sense, and look for what is pressed elsewhere.',
+  'fed-elsewhere':
+    'It waits for a voltage and not for a contact: find out from its label or its board how much, and which way round.',
+  sounder: 'It speaks and does not listen: hear it in Sense, and look for what is pressed elsewhere.',
+};
 
 /** For kinds that no contact across a button can press: what can still be done. */
 export const STILL_POSSIBLE: Partial<Record<ControlKind, string>> = {

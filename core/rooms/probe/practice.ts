@@ -1,5 +1,6 @@
 import type { ControlKind, Job } from '../../ground/job';
 import { seededRandom } from '../../ground/quantity';
+import { isStranger } from '../../engines/circuit';
 import { STANDIN_FAULT_WORDS, standinOf } from '../../engines/standin';
 import { KIND_WORDS } from './kind-words';
 import { isIsolationReading } from './isolation/relevant';
@@ -26,12 +27,12 @@ const TRIES = 6;
 export function practiceResult(job: Job, guess: Guess): PracticeResult {
   const standin = standinOf(job.standin);
   if (!standin) throw new RangeError('this job has no stand-in');
-  const strange = standin.faults.some((f) => f.fault === 'opens-when-pressed');
-  const truth: Guess = strange ? 'none' : standin.build.kind;
+  const opens = standin.faults.some((f) => f.fault === 'opens-when-pressed');
+  const truth: Guess = opens || isStranger(standin.build.kind) ? 'none' : standin.build.kind;
   const taken = job.readings.filter((r) => !r.struck && !isIsolationReading(r)).length;
   const walks = Array.from({ length: TRIES }, (_, i) =>
     walk(standin, seededRandom(job.standin.seed * 31 + i), 16),
-  ).filter((w) => (strange ? w.end === 'remainder' : w.end === 'known' && w.kind === truth));
+  ).filter((w) => (truth === 'none' ? w.end === 'remainder' : w.end === 'known' && w.kind === truth));
   const fewest = walks.length ? Math.min(...walks.map((w) => w.readings)) : 16;
   const faults = standin.faults.map((f) => STANDIN_FAULT_WORDS[f.fault]);
   const right = guess === truth;

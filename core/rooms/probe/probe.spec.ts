@@ -1,11 +1,11 @@
 import { describe, expect, it } from 'vitest';
-import { FIRST_SHARES, type Build } from '../../engines/circuit';
+import { FIRST_SHARES, MODEL_KINDS, type Build } from '../../engines/circuit';
 import { edited, CONTROL_KINDS, type ControlKind } from '../../ground/job';
 import { surveyOf } from '.';
 import { particles, type ParticleSet } from './inference/builds';
 import { spread } from './inference/particles';
 import { posteriorOf, TRUSTED } from './inference/posterior';
-import { REMAINDER_SHARE } from './inference/remainder';
+import { REMAINDER_SHARE, STRANGER_SHARE } from './inference/remainder';
 import { CONTROL, ISOLATED, T, jobWith, kindOf } from '../../testing/probe-jobs';
 
 const buildsOf = (set: ParticleSet): Build[] => Array.from(set.weights, (_, i) => set.build(i));
@@ -14,9 +14,9 @@ describe('what a control is', () => {
   it('begins with the shares in which kinds are met, and weights that add up to one', () => {
     const start = posteriorOf([]).kinds;
     for (const [kind, share] of Object.entries(FIRST_SHARES))
-      expect(start[kind as ControlKind]).toBeCloseTo(share * (1 - REMAINDER_SHARE), 9);
-    expect(posteriorOf([]).other).toBeCloseTo(REMAINDER_SHARE, 9);
-    for (const kind of CONTROL_KINDS) expect(particles(kind).weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
+      expect(start[kind as ControlKind]).toBeCloseTo(share * (1 - REMAINDER_SHARE - STRANGER_SHARE), 9);
+    expect(posteriorOf([]).other).toBeCloseTo(REMAINDER_SHARE + STRANGER_SHARE, 9);
+    for (const kind of MODEL_KINDS) expect(particles(kind).weights.reduce((a, b) => a + b, 0)).toBeCloseTo(1, 9);
   });
 
   it.each<[ControlKind, string[]]>([
@@ -49,6 +49,7 @@ describe('what a control is', () => {
         'start B idle 3.29 V',
         'start A pressed 3.28 V',
         'start A-B released 14k',
+        'start A to ground off 9.9k',
         'start A neighbour 0 V',
       ],
     ],
@@ -128,10 +129,15 @@ describe('what a control is', () => {
     const byHand = joint[CONTROL_KINDS.indexOf('touch-pad')]! / joint.reduce((a, b) => a + b, 0);
     const p = posteriorOf(jobWith('start look glass').readings);
     expect(p.kinds['touch-pad'] / (1 - p.other)).toBeCloseTo(byHand, 9);
-    // The remainder shows any look as the mean kind does, and 15 % of it any of the ten alike.
+    // What is none of the kinds: an indicator shows glass in 45 of 45 + 25 + 15 + 4 + 6, each of the others in 1 of its own sum; the rest
+    // shows any look as the mean kind does, and 15 % of it any of the ten alike.
     const glass = CONTROL_KINDS.reduce((s, k) => s + (k === 'touch-pad' ? 92 : 1) / sums[k], 0) / CONTROL_KINDS.length;
-    const other = REMAINDER_SHARE * (0.85 * glass + 0.15 / 10) ** TRUSTED;
-    expect(p.other).toBeCloseTo(other / (other + (1 - REMAINDER_SHARE) * joint.reduce((a, b) => a + b, 0)), 9);
+    const others = [76 + 4 + 12 + 7, 50 + 30 + 8 + 7, 84 + 6 + 2 + 2 + 6, 40 + 28 + 24 + 7, 70 + 20 + 5 + 7];
+    const ones = [...others, 80 + 12 + 8, 50 + 25 + 15 + 7, 45 + 38 + 8 + 7].map((sum) => 1 / sum);
+    const strange = [...ones, 45 / (45 + 25 + 15 + 4 + 6)].reduce((s, share) => s + share ** TRUSTED, 0) / 9;
+    const other = STRANGER_SHARE * strange + REMAINDER_SHARE * (0.85 * glass + 0.15 / 10) ** TRUSTED;
+    const named = (1 - REMAINDER_SHARE - STRANGER_SHARE) * joint.reduce((a, b) => a + b, 0);
+    expect(p.other).toBeCloseTo(other / (other + named), 9);
   });
 
   // One number, the density written out: 0.2 Ω from B to ground under "low when pressed", where B is ground itself, or behind the

@@ -9,7 +9,7 @@ import {
   type Reading,
 } from '../../ground/job';
 import { isolationOf } from './isolation/isolation';
-import { KIND_WORDS } from './kind-words';
+import { KIND_WORDS, STRANGER_THEN } from './kind-words';
 import { KNOWN_AT } from './next/next';
 import { kindReadings } from './isolation/relevant';
 import { specKey } from './inference/spec-key';
@@ -120,7 +120,9 @@ export function misfitWords(job: Job, s: SeenSurvey): string[] {
 /** What would tell more of a control that is none of the kinds. */
 export function tellMore(s: SeenSurvey): string[] {
   const [first, second] = s.candidates;
+  const { as } = s.remainder;
   return [
+    ...(as ? [STRANGER_THEN[as]] : []),
     'Look at the other side of the board: follow both terminals to the parts they end at.',
     'Photograph both sides and pin the terminals on the picture, under photographs.',
     'Capture both lines while it is worked, and read the file under keypad.',

@@ -1,4 +1,5 @@
 import { firstItem, present } from '../../ground/lists';
+import { STRANGER_KINDS, type StrangerKind } from '../../engines/circuit';
 import type { ControlFact, Facts } from '../../ground/facts';
 import { CONTROL_KINDS, likeOf, onlyListens, type ControlKind, type Job, type Reading } from '../../ground/job';
 import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
@@ -43,10 +44,15 @@ export function seenSurvey(s: ControlSurvey): SeenSurvey {
   return { ...s, posterior: { kinds, other, leading, evidence, slip } };
 }
 
+/** The stranger that is likelier than all else together. */
+const strangerOf = (p: Posterior): StrangerKind | null => STRANGER_KINDS.find((k) => p.kinds[k] > 0.5) ?? null;
+
 /** How likely it is none of the kinds. */
 export interface Remainder {
   readonly probability: number;
   readonly leads: boolean;
+  /** What it goes together as, where that is likelier than all else: a structure that is none of the kinds. */
+  readonly as: StrangerKind | null;
   readonly misfits: readonly string[];
 }
 
@@ -76,7 +82,7 @@ function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
   const survey: ControlSurvey = {
     control,
     posterior,
-    remainder: { probability: posterior.other, leads, misfits },
+    remainder: { probability: posterior.other, leads, misfits, as: strangerOf(posterior) },
     candidates,
     signal: signalSide(posterior.leading, posterior),
     known: firstItem(candidates).probability >= KNOWN_AT,

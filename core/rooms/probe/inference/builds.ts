@@ -2,13 +2,14 @@ import { byteAt, itemAt } from '../../../ground/lists';
 import {
   DRAW_DIMENSIONS,
   drawVariant,
+  MODEL_KINDS,
   signalOf,
   suppliesOf,
   VARIANTS,
   type Build,
+  type ModelKind,
   type Supplies,
 } from '../../../engines/circuit';
-import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import { drawnAhead } from './drawn-ahead';
 
 /**
@@ -23,7 +24,7 @@ function spreadPoints(n: number, dimensions: number): number[][] {
   return Array.from({ length: n }, (_, i) => step.map((a) => (0.5 + a * (i + 1)) % 1));
 }
 
-const MOST_OF_ONE = Math.max(...CONTROL_KINDS.flatMap((k) => VARIANTS[k].map(({ count }) => count)));
+const MOST_OF_ONE = Math.max(...MODEL_KINDS.flatMap((k) => VARIANTS[k].map(({ count }) => count)));
 let points: readonly number[][] | undefined;
 
 /** Every structure is drawn from the very same points, so that chance in the drawing does not speak for or against any. */
@@ -42,7 +43,7 @@ export class ParticleSet {
   private readonly first: readonly number[];
   private readonly drawn: (Build | undefined)[];
 
-  constructor(private readonly kind: ControlKind) {
+  constructor(private readonly kind: ModelKind) {
     const list = VARIANTS[kind];
     this.first = list.map((_, v) => list.slice(0, v).reduce((sum, { count }) => sum + count, 0));
     this.count = list.reduce((sum, { count }) => sum + count, 0);
@@ -72,17 +73,17 @@ export class ParticleSet {
   }
 }
 
-let sets: Partial<Record<ControlKind, ParticleSet>> = {};
+let sets: Partial<Record<ModelKind, ParticleSet>> = {};
 
 /** The builds of a kind; the same on every machine. */
-export const particles = (kind: ControlKind): ParticleSet => (sets[kind] ??= new ParticleSet(kind));
+export const particles = (kind: ModelKind): ParticleSet => (sets[kind] ??= new ParticleSet(kind));
 
 /** Forgets all sets, as when what was drawn ahead is put in their place or taken away. */
 export const forgetParticles = (): void => void (sets = {});
 
 /** How many builds each kind has. */
-export const buildCounts = (): Record<ControlKind, number> =>
-  Object.fromEntries(CONTROL_KINDS.map((k) => [k, VARIANTS[k].reduce((sum, { count }) => sum + count, 0)])) as Record<
-    ControlKind,
+export const buildCounts = (): Record<ModelKind, number> =>
+  Object.fromEntries(MODEL_KINDS.map((k) => [k, VARIANTS[k].reduce((sum, { count }) => sum + count, 0)])) as Record<
+    ModelKind,
     number
   >;

@@ -1,6 +1,6 @@
 import { present } from '../../../ground/lists';
-import type { ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, HAND_METER, type ControlKind, type Meter } from '../../../ground/job';
+import { MODEL_KINDS, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
+import { HAND_METER, type Meter } from '../../../ground/job';
 import { buildCounts, forgetParticles, particles } from './builds';
 import { freshDrawnAhead, readDrawnAhead, rowKey, useDrawnAhead, type Contents, type DrawnAhead } from './drawn-ahead';
 import { allInOrder, forgetOrders, orderedValues, type BuildValue } from './grid-estimate';
@@ -37,10 +37,7 @@ function rowsAhead(): readonly Row[] {
 const contentsOf = (rows: readonly Row[]): Contents => ({
   counts: buildCounts(),
   readings: rows.map((r) => r.key),
-  values: Object.fromEntries(CONTROL_KINDS.map((kind) => [kind, orderedValues(kind)])) as Record<
-    ControlKind,
-    BuildValue[]
-  >,
+  values: Object.fromEntries(MODEL_KINDS.map((kind) => [kind, orderedValues(kind)])) as Record<ModelKind, BuildValue[]>,
 });
 
 /** Of a row through the lower input only the builds that are looked at so are asked for. */
@@ -50,7 +47,7 @@ const wanted = (row: Row, i: number): boolean => row.meter.inputOhms !== LOW_INP
 export function drawAhead(): ArrayBuffer {
   const rows = rowsAhead();
   const { bytes, ahead } = freshDrawnAhead(contentsOf(rows));
-  for (const kind of CONTROL_KINDS) {
+  for (const kind of MODEL_KINDS) {
     const set = particles(kind);
     present(ahead.supplies.get(kind)).set(set.supplyVolts);
     for (const row of rows) {
@@ -89,7 +86,7 @@ const SAMPLES = 4;
 
 /** Of every row one entry is drawn anew, and of every order two that follow each other. */
 function agrees(ahead: DrawnAhead, rows: readonly Row[]): boolean {
-  return CONTROL_KINDS.every((kind) => {
+  return MODEL_KINDS.every((kind) => {
     const set = particles(kind);
     const rowsAgree = rows.every((row, r) => {
       const i = sample(r % SAMPLES, set.count);

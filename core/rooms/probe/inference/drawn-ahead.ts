@@ -1,5 +1,5 @@
 import { present } from '../../../ground/lists';
-import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
+import { MODEL_KINDS, type ModelKind } from '../../../engines/circuit';
 
 /**
  * Predictions that were drawn when the program was built, one after the other: of every kind its supplies as 64-bit numbers, then of every
@@ -7,7 +7,7 @@ import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
  * file says what it is of: `layout` does, on both sides.
  */
 export interface DrawnAhead {
-  readonly supplies: ReadonlyMap<ControlKind, Float64Array>;
+  readonly supplies: ReadonlyMap<ModelKind, Float64Array>;
   /** By kind and key of the reading with its meter. */
   readonly rows: ReadonlyMap<string, Float32Array>;
   /** By kind and value: the builds from the least to the most of it. */
@@ -16,9 +16,9 @@ export interface DrawnAhead {
 
 /** What a file is of: builds of each kind, keys of the rows of every kind and the values that each kind is ordered by, in order. */
 export interface Contents {
-  readonly counts: Readonly<Record<ControlKind, number>>;
+  readonly counts: Readonly<Record<ModelKind, number>>;
   readonly readings: readonly string[];
-  readonly values: Readonly<Record<ControlKind, readonly string[]>>;
+  readonly values: Readonly<Record<ModelKind, readonly string[]>>;
 }
 
 let taken: DrawnAhead | null = null;
@@ -30,21 +30,21 @@ export const drawnAhead = (): DrawnAhead | null => taken;
 export const useDrawnAhead = (ahead: DrawnAhead | null): void => void (taken = ahead);
 
 /** Name of a row or of an order. @param reading the reading with what of its meter it hangs on, or the value. */
-export const rowKey = (kind: ControlKind, reading: string): string => `${kind}|${reading}`;
+export const rowKey = (kind: ModelKind, reading: string): string => `${kind}|${reading}`;
 
 /** How such a file is laid out. */
 function layout({ counts, readings, values }: Contents) {
   let at = 0;
   const place = (bytes: number): number => (at += bytes) - bytes;
-  const supplies = CONTROL_KINDS.map((kind) => ({ kind, at: place(Float64Array.BYTES_PER_ELEMENT * counts[kind]) }));
+  const supplies = MODEL_KINDS.map((kind) => ({ kind, at: place(Float64Array.BYTES_PER_ELEMENT * counts[kind]) }));
   const rows = readings.flatMap((reading) =>
-    CONTROL_KINDS.map((kind) => ({
+    MODEL_KINDS.map((kind) => ({
       kind,
       key: rowKey(kind, reading),
       at: place(Float32Array.BYTES_PER_ELEMENT * counts[kind]),
     })),
   );
-  const orders = CONTROL_KINDS.flatMap((kind) =>
+  const orders = MODEL_KINDS.flatMap((kind) =>
     values[kind].map((value) => ({
       kind,
       key: rowKey(kind, value),

@@ -1,5 +1,5 @@
 import { itemAt, lastItem, present } from '../../../ground/lists';
-import { farSide, ONE_FAR_SIDE, type Build, type FarSide } from '../../../engines/circuit';
+import { farSide, ONE_FAR_SIDE, type Build, type FarSide, type ModelKind } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import { particles } from './builds';
@@ -48,11 +48,13 @@ export const forgetOrders = (): void => orders.clear();
 const MANY_SHARE = 0.25;
 
 /** Values that the builds of a kind are put in order by; its supply is worked out for each build by itself. */
-export const orderedValues = (kind: ControlKind): BuildValue[] =>
-  (Object.keys(VALUE_NAMES[kind]) as BuildValue[]).filter((v) => v !== 'supplyVolts');
+export const orderedValues = (kind: ModelKind): BuildValue[] =>
+  (Object.keys((VALUE_NAMES as Readonly<Partial<Record<ModelKind, object>>>)[kind] ?? {}) as BuildValue[]).filter(
+    (v) => v !== 'supplyVolts',
+  );
 
 /** Some of a kind's builds from the least to the most of one value. */
-function sorted(kind: ControlKind, value: BuildValue, some: readonly number[]): number[] {
+function sorted(kind: ModelKind, value: BuildValue, some: readonly number[]): number[] {
   const set = particles(kind);
   const values = Float64Array.from(some, (i) => set.build(i)[value]);
   const places = some.map((_, n) => n).sort((a, b) => values[a]! - values[b]!);
@@ -60,7 +62,7 @@ function sorted(kind: ControlKind, value: BuildValue, some: readonly number[]): 
 }
 
 /** All builds of a kind from the least to the most of one value: every one of them is drawn. */
-export const allInOrder = (kind: ControlKind, value: BuildValue): number[] =>
+export const allInOrder = (kind: ModelKind, value: BuildValue): number[] =>
   sorted(
     kind,
     value,

@@ -1,5 +1,5 @@
-import { lookShare, offScale, type ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, LOOKS, type ControlKind, type Look, type Reading } from '../../../ground/job';
+import { lookShare, MODEL_KINDS, offScale, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
+import { LOOKS, type Look, type Reading } from '../../../ground/job';
 import { entropyBits } from './entropy';
 import { predictions } from './particles';
 import { actShare } from './likelihood';
@@ -21,7 +21,7 @@ const SCALE: Record<Reading['kind'], readonly [number, number]> = {
 
 /** How often each kind would give each answer; the answers are bins of the scale, or choices. Rows add up to one. */
 export interface Outcomes {
-  readonly shares: Readonly<Record<ControlKind, Float64Array>>;
+  readonly shares: Readonly<Record<ModelKind, Float64Array>>;
   /** Mean uncertainty of the leading kind's answer once its values were known, bits. */
   readonly leftOver: number;
 }
@@ -31,9 +31,9 @@ const UNLIKELY = 1e-3;
 
 /** The answers that a reading may give, from all builds that are still possible. */
 export function outcomesOf(s: ReadingSpec, p: Posterior): Outcomes {
-  const shares = {} as Record<ControlKind, Float64Array>;
+  const shares = {} as Record<ModelKind, Float64Array>;
   let leftOver = 0;
-  for (const kind of CONTROL_KINDS) {
+  for (const kind of MODEL_KINDS) {
     if (s.kind === 'look') shares[kind] = Float64Array.from(LOOKS, (look) => lookShare(kind, look));
     else if (p.kinds[kind] < UNLIKELY && kind !== p.leading)
       shares[kind] = new Float64Array(s.kind === 'jumper' ? 2 : BINS);
@@ -73,7 +73,7 @@ function sampled(weights: Float64Array): [number, number][] {
   return sum < LEAST_KEPT / stride ? active.map((i) => [i, weights[i]!]) : chosen.map((i) => [i, weights[i]! / sum]);
 }
 
-function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64Array {
+function jumperShares(kind: ModelKind, s: ReadingSpec, p: Posterior): Float64Array {
   const table = predictions(kind, s, p.before.meter);
   let acts = 0;
   for (const [i, w] of sampled(p.weights[kind])) {
@@ -84,7 +84,7 @@ function jumperShares(kind: ControlKind, s: ReadingSpec, p: Posterior): Float64A
 }
 
 /** Adds each build's answer to the row as a narrow normal distribution over its bins; gives the mean entropy of one build, bits. */
-function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior): number {
+function fill(row: Float64Array, kind: ModelKind, s: ReadingSpec, p: Posterior): number {
   const table = predictions(kind, s, p.before.meter);
   const supply = p.supplies[kind];
   const [min, max] = SCALE[s.kind];
@@ -121,15 +121,15 @@ function fill(row: Float64Array, kind: ControlKind, s: ReadingSpec, p: Posterior
 /** Expected information of a reading about the kind, and about the leading kind's values, bits (`information`). */
 export function informationBits(s: ReadingSpec, p: Posterior): { kind: number; values: number } {
   const { shares, leftOver } = outcomesOf(s, p);
-  // What a reading tells of the kinds among themselves; of the remainder any misfit tells.
-  const ofKinds = 1 - p.other;
-  const prior = CONTROL_KINDS.map((k) => p.kinds[k] / ofKinds);
+  // What a reading tells of the kinds among themselves; of what nobody foresaw any misfit tells.
+  const named = MODEL_KINDS.reduce((sum, k) => sum + p.kinds[k], 0);
+  const prior = MODEL_KINDS.map((k) => p.kinds[k] / named);
   const count = shares[p.leading].length;
-  const column = new Float64Array(CONTROL_KINDS.length);
+  const column = new Float64Array(MODEL_KINDS.length);
   let after = 0;
   for (let bin = 0; bin < count; bin++) {
     let sum = 0;
-    for (let k = 0; k < column.length; k++) sum += column[k] = shares[CONTROL_KINDS[k]!][bin]! * prior[k]!;
+    for (let k = 0; k < column.length; k++) sum += column[k] = shares[MODEL_KINDS[k]!][bin]! * prior[k]!;
     if (sum <= 0) continue;
     for (let k = 0; k < column.length; k++) column[k] = column[k]! / sum;
     after += sum * entropyBits(column);
@@ -149,7 +149,7 @@ export interface Meaning {
   readonly look: Look | null;
   /** How likely such an answer is, and the kind that would then lead with its probability. */
   readonly chance: number;
-  readonly kind: ControlKind;
+  readonly kind: ModelKind;
   readonly probability: number;
 }
 
@@ -161,11 +161,11 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
   const width = (max - min) / count;
   const out: (Meaning & { won: number })[] = [];
   for (let bin = 0; bin < count; bin++) {
-    const column = CONTROL_KINDS.map((k) => shares[k][bin]! * p.kinds[k]);
+    const column = MODEL_KINDS.map((k) => shares[k][bin]! * p.kinds[k]);
     const chance = column.reduce((a, b) => a + b, 0);
     if (chance < LEAST_CHANCE.gathered) continue;
     const best = column.indexOf(Math.max(...column));
-    const kind = CONTROL_KINDS[best]!;
+    const kind = MODEL_KINDS[best]!;
     const choice = s.kind === 'look' || s.kind === 'jumper';
     const low = choice ? bin : base(s.kind, min + bin * width);
     const high = choice ? bin : base(s.kind, min + (bin + 1) * width);
@@ -198,7 +198,7 @@ export function meaningsOf(s: ReadingSpec, p: Posterior): Meaning[] {
 const base = (kind: Reading['kind'], y: number): number => offScale(kind, y);
 
 /** The band in which a kind expects a reading, in base units: about 90 % of its own prediction. */
-export function expectedBand(kind: ControlKind, s: ReadingSpec, p: Posterior): { low: number; high: number } {
+export function expectedBand(kind: ModelKind, s: ReadingSpec, p: Posterior): { low: number; high: number } {
   const table = predictions(kind, s, p.before.meter);
   const order = sampled(p.weights[kind]);
   for (const [i] of order) table.need(i);

@@ -1,5 +1,5 @@
-import { onScale, predict, type ReadingSpec } from '../../../engines/circuit';
-import { HAND_METER, isStated, type ControlKind, type Meter } from '../../../ground/job';
+import { onScale, predict, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
+import { HAND_METER, isStated, type Meter } from '../../../ground/job';
 import { particles, type ParticleSet } from './builds';
 import { drawnAhead, rowKey } from './drawn-ahead';
 import { specKey } from './spec-key';
@@ -70,7 +70,7 @@ export class PredictionTable {
   private readonly otherAhead: Float32Array | undefined;
 
   constructor(
-    kind: ControlKind,
+    kind: ModelKind,
     private readonly spec: ReadingSpec,
     private readonly meter: Meter,
     private readonly jumperOhms: number,
@@ -117,7 +117,7 @@ const MOST_TABLES = 1500;
 
 /** The table of a kind for a reading. It depends on the spec and the meter alone, not on any job, and is kept. */
 export function predictions(
-  kind: ControlKind,
+  kind: ModelKind,
   spec: ReadingSpec,
   meter: Meter = HAND_METER,
   jumperOhms = 1000,

@@ -1,10 +1,17 @@
 import { firstItem, present } from '../../../ground/lists';
-import { FIRST_SHARES, lookShare, meterError } from '../../../engines/circuit';
+import {
+  FIRST_SHARES,
+  lookShare,
+  meterError,
+  MODEL_KINDS,
+  STRANGER_KINDS,
+  type ModelKind,
+} from '../../../engines/circuit';
 import { CONTROL_KINDS, HAND_METER, type ControlKind, type Look, type Meter, type Reading } from '../../../ground/job';
 import { likelihoodOf, type Likelihood } from './likelihood';
 import { particles } from './builds';
 import { predictions, type PredictionTable } from './particles';
-import { REMAINDER_SHARE, remainderLikelihood } from './remainder';
+import { REMAINDER_SHARE, remainderLikelihood, STRANGER_SHARE } from './remainder';
 import { evidenceOf, type Evidence } from './repeats';
 import { SupplyState } from './supply';
 
@@ -20,21 +27,21 @@ const NOTHING_BEFORE: Prior = { meter: HAND_METER, kinds: FIRST_SHARES, supplyVo
 /** How likely each kind is, and each of its builds. */
 export interface Posterior {
   readonly before: Prior;
-  /** Probability per kind; with `other` they add up to one. */
-  readonly kinds: Readonly<Record<ControlKind, number>>;
-  /** Probability that it is none of these, or built in a way not foreseen. */
+  /** Probability per kind, and of what is none of them; the kinds alone add up to one with `other`. */
+  readonly kinds: Readonly<Record<ModelKind, number>>;
+  /** Probability that it is none of the kinds, one of the strangers or built in a way not foreseen. */
   readonly other: number;
   /** Weight of every build within its kind, adding up to one per kind. */
-  readonly weights: Readonly<Record<ControlKind, Float64Array>>;
+  readonly weights: Readonly<Record<ModelKind, Float64Array>>;
   /** The supply of every build within its kind. */
-  readonly supplies: Readonly<Record<ControlKind, SupplyState>>;
+  readonly supplies: Readonly<Record<ModelKind, SupplyState>>;
   /** The likeliest kind, whatever the remainder. */
   readonly leading: ControlKind;
   /**
-   * Per reading id: how strongly it spoke for each kind, as log2 of likelihood against the mean of all kinds, bits;
+   * Per reading id: how strongly it spoke for each kind and stranger, as log2 of likelihood against the mean of all kinds, bits;
    * what was read again counts once.
    */
-  readonly evidence: Readonly<Record<string, Readonly<Record<ControlKind, number>>>>;
+  readonly evidence: Readonly<Record<string, Readonly<Record<ModelKind, number>>>>;
   /** Per reading id: probability that it is a slip, under the leading kind. */
   readonly slip: Readonly<Record<string, number>>;
 }
@@ -62,7 +69,7 @@ function evidenceLikelihood(e: Evidence, meter: Meter): Likelihood {
 const NO_SLIP = 3;
 
 /** Updates the weights and supplies of one kind by what was read at one place; gives log2 of how likely that was. */
-function update(kind: ControlKind, e: Evidence, state: KindState, meter: Meter): number {
+function update(kind: ModelKind, e: Evidence, state: KindState, meter: Meter): number {
   const { weights: w } = state;
   if (e.spec.kind === 'look')
     return Math.log2(e.agreed.reduce((s, a) => s + a.share * lookShare(kind, a.reading.said as Look), 0));
@@ -127,7 +134,7 @@ interface KindState {
   /** log2 of how likely each piece of evidence was, in order. */
   readonly steps: readonly number[];
 }
-type States = Readonly<Record<ControlKind, KindState>>;
+type States = Readonly<Record<ModelKind, KindState>>;
 
 /** States after the readings of the last few surveys: the next reading is added to them and not to the beginning. */
 const states = new Map<string, States>();
@@ -142,7 +149,7 @@ function stateAfter(list: readonly Evidence[], before: Prior): States {
   const begun =
     known ??
     (Object.fromEntries(
-      CONTROL_KINDS.map((k) => [
+      MODEL_KINDS.map((k) => [
         k,
         {
           weights: Float64Array.from(particles(k).weights),
@@ -153,7 +160,7 @@ function stateAfter(list: readonly Evidence[], before: Prior): States {
     ) as unknown as States);
   if (from === list.length && known) return known;
   const out = Object.fromEntries(
-    CONTROL_KINDS.map((kind): [ControlKind, KindState] => {
+    MODEL_KINDS.map((kind): [ModelKind, KindState] => {
       const state = {
         weights: begun[kind].weights.slice(),
         supply: begun[kind].supply.copy(),
@@ -168,37 +175,40 @@ function stateAfter(list: readonly Evidence[], before: Prior): States {
   return out;
 }
 
+/** How likely a kind is before the first reading; what is none of them shares a part evenly. */
+const shareBefore = (k: ModelKind, before: Prior): number =>
+  k in before.kinds
+    ? before.kinds[k as ControlKind] * (1 - REMAINDER_SHARE - STRANGER_SHARE)
+    : STRANGER_SHARE / STRANGER_KINDS.length;
+
 /**
- * Bayes over the kinds and a remainder of none of them, each kind's unknown values averaged over its builds.
+ * Bayes over the kinds, strangers and a remainder of none of them, each kind's unknown values averaged over its builds.
  * @param readings those of one control and of the machine; withdrawn ones must be left out by the caller.
  */
 export function posteriorOf(readings: readonly Reading[], before: Prior = NOTHING_BEFORE): Posterior {
   const list = evidenceOf(readings, before.meter);
   const after = stateAfter(list, before);
-  const of = <T>(get: (s: KindState) => T): Record<ControlKind, T> =>
-    Object.fromEntries(CONTROL_KINDS.map((k) => [k, get(after[k])])) as Record<ControlKind, T>;
+  const of = <T>(get: (s: KindState) => T): Record<ModelKind, T> =>
+    Object.fromEntries(MODEL_KINDS.map((k) => [k, get(after[k])])) as Record<ModelKind, T>;
   const [weights, supplies, steps] = [of((s) => s.weights), of((s) => s.supply), of((s) => s.steps)];
   const logEvidence = Object.fromEntries(
-    CONTROL_KINDS.map((k) => [
-      k,
-      TRUSTED * steps[k].reduce((a, b) => a + b, 0) + Math.log2(before.kinds[k] * (1 - REMAINDER_SHARE)),
-    ]),
-  ) as Record<ControlKind, number>;
+    MODEL_KINDS.map((k) => [k, TRUSTED * steps[k].reduce((a, b) => a + b, 0) + Math.log2(shareBefore(k, before))]),
+  ) as Record<ModelKind, number>;
   const logOther =
     TRUSTED * list.reduce((sum, e) => sum + Math.log2(remainderLikelihood(e, before.meter)), 0) +
     Math.log2(REMAINDER_SHARE);
-  const best = Math.max(logOther, ...CONTROL_KINDS.map((k) => logEvidence[k]));
-  const raw = CONTROL_KINDS.map((k) => 2 ** (logEvidence[k] - best));
+  const best = Math.max(logOther, ...MODEL_KINDS.map((k) => logEvidence[k]));
+  const raw = MODEL_KINDS.map((k) => 2 ** (logEvidence[k] - best));
   const total = raw.reduce((a, b) => a + b, 2 ** (logOther - best));
-  const kinds = Object.fromEntries(CONTROL_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ControlKind, number>;
+  const kinds = Object.fromEntries(MODEL_KINDS.map((k, i) => [k, raw[i]! / total])) as Record<ModelKind, number>;
   const leading = CONTROL_KINDS.reduce((a, b) => (kinds[b] > kinds[a] ? b : a));
   const evidence = Object.fromEntries(
     list.flatMap((e, i) => {
       const mean = CONTROL_KINDS.reduce((s, k) => s + steps[k][i]!, 0) / CONTROL_KINDS.length;
       return e.ids.map((id) => [
         id,
-        Object.fromEntries(CONTROL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<
-          ControlKind,
+        Object.fromEntries(MODEL_KINDS.map((k) => [k, (steps[k][i]! - mean) / e.ids.length])) as Record<
+          ModelKind,
           number
         >,
       ]);
@@ -207,7 +217,8 @@ export function posteriorOf(readings: readonly Reading[], before: Prior = NOTHIN
   const slip = Object.fromEntries(
     list.flatMap((e) => slipShares(e, leading, weights[leading], supplies[leading], before.meter)),
   );
-  return { before, kinds, other: 2 ** (logOther - best) / total, weights, supplies, leading, evidence, slip };
+  const other = STRANGER_KINDS.reduce((sum, k) => sum + kinds[k], 2 ** (logOther - best) / total);
+  return { before, kinds, other, weights, supplies, leading, evidence, slip };
 }
 
 /** Probability for each reading of a place that it is a slip, given a kind and what all readings say of its values. */

@@ -5,8 +5,9 @@ import { particles } from './builds';
 import { predictions } from './particles';
 import type { Evidence } from './repeats';
 
-/** Share of controls that are none of the kinds, or built in a way that no structure foresees (`remainder`). */
-export const REMAINDER_SHARE = 0.05;
+/** Shares of controls that are built in a way that no structure foresees, and that are a known structure of no kind (`remainder`). */
+export const REMAINDER_SHARE = 0.04;
+export const STRANGER_SHARE = 0.05;
 /**
  * Of what such a control shows, this share is spread over the whole scale; the rest looks, reading by reading, like
  * what some kind shows.

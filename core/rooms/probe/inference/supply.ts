@@ -1,5 +1,5 @@
-import type { Supplies } from '../../../engines/circuit';
-import type { ControlKind, Reading } from '../../../ground/job';
+import type { ModelKind, Supplies } from '../../../engines/circuit';
+import type { Reading } from '../../../ground/job';
 import type { Likelihood } from './likelihood';
 import { particles, type ParticleSet } from './builds';
 import type { PredictionTable } from './particles';
@@ -53,7 +53,7 @@ export class SupplyState {
   ) {}
 
   /** Before any reading. @param shared supply that neighbours of one board were found to share, V. */
-  static begun(kind: ControlKind, shared: number | null): SupplyState {
+  static begun(kind: ModelKind, shared: number | null): SupplyState {
     const set = particles(kind);
     const logic = kind !== 'dry-pair' && kind !== 'switched-load' && kind !== 'touch-pad' && kind !== 'motor-pair';
     const count = set.count;

@@ -1,4 +1,5 @@
-import { CONTROL_KINDS, type Meter } from '../../../ground/job';
+import { MODEL_KINDS } from '../../../engines/circuit';
+import type { Meter } from '../../../ground/job';
 import { MENU } from './menu';
 import { particles } from './builds';
 import { predictions } from './particles';
@@ -7,7 +8,7 @@ import { predictions } from './particles';
 export function* warmUp(meter: Meter): Generator<void> {
   for (const [spec] of MENU) {
     if (spec.kind === 'look') continue;
-    for (const kind of CONTROL_KINDS) {
+    for (const kind of MODEL_KINDS) {
       const table = predictions(kind, spec, meter);
       for (let i = 0; i < particles(kind).count; i++) table.need(i);
       yield;

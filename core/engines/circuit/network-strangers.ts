@@ -1,0 +1,103 @@
+import type { Build } from './build';
+import type { Branch } from './linear';
+import { driver, OPEN_OHMS, pull, source, unpoweredPin, wire, type At } from './network-parts';
+
+/** A lamp's own resistor, Ω, and what an ohmmeter sees of its junction: common practice. */
+const LAMP_OHMS = 220;
+const LAMP_SHUT_OHMS = 5e6;
+/** What drives a sounder is open while it is silent, and leaks. */
+const SILENT_OHMS = 5e6;
+/** How far a resistor goes with the finger or the warmth of a hand. */
+const TOUCHED = 0.6;
+
+/** Circuits of what is none of the kinds; undefined for those that are. */
+export function strangerNet(b: Build, at: At): Branch[] | undefined {
+  const { s, c, contact } = at;
+  const toSupply = b.layout === 'to-supply';
+  const [rail, far] = toSupply ? (['ground', 'supply'] as const) : (['supply', 'ground'] as const);
+  switch (b.kind) {
+    case 'opens-when-pressed':
+      if (b.layout === 'usual' || toSupply)
+        return [source(b, at), pull(b, at, s, rail), wire(c, far, b.returnOhms), contact];
+      // In a loop that floats: unplugged it goes on through what the dead supply shows.
+      return [
+        { a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts },
+        { a: c, b: 'ground', ohms: b.groundOhms },
+        contact,
+      ];
+    case 'changeover':
+      return [source(b, at), ...changeover(b, at)];
+    case 'variable-resistor':
+    case 'sensor':
+      return [source(b, at), ...resistor(b, at, rail, far)];
+    case 'lamp-across':
+      return [source(b, at), wire(rail, s, b.seriesOhms), lamp(b, at), wire(c, far), contact];
+    case 'two-levels':
+      return [
+        source(b, at),
+        wire('supply', s, b.seriesOhms),
+        wire(s, 'ground', b.keyOhms),
+        wire('supply', c, b.neighbourOhms),
+        wire(c, 'ground', b.returnOhms),
+        contact,
+      ];
+    case 'sounder':
+      return [
+        source(b, at),
+        wire(s, c, b.seriesOhms),
+        wire(s, 'supply'),
+        at.powered ? wire(c, 'ground', SILENT_OHMS) : unpoweredPin(b, at, c),
+      ];
+    case 'indicator':
+      return [source(b, at), ...indicator(b, at)];
+    case 'fed-elsewhere':
+      // Its junction lets an ohmmeter through one way, if at all.
+      return [
+        source(b, at),
+        wire(s, c, at.powered || at.red === s ? b.keyOhms : OPEN_OHMS),
+        wire(c, 'ground', b.groundOhms),
+      ];
+    default:
+      return undefined;
+  }
+}
+
+/** The common of a changeover and one of its two other contacts, each at a rail: at rest on the one, pressed on the other. */
+function changeover(b: Build, at: At): Branch[] {
+  const { s, c } = at;
+  const pressed = at.state === 'pressed';
+  const [rest, active] = b.layout === 'to-supply' ? (['supply', 'ground'] as const) : (['ground', 'supply'] as const);
+  const to = (rail: string, closed: boolean): Branch => wire(s, rail, closed ? b.contactOhms : OPEN_OHMS);
+  // The other tip is on the contact that it rests on, or on the one that it is pressed to.
+  return [wire(c, b.flag ? rest : active), to(rest, !pressed), to(active, pressed)];
+}
+
+/** A resistor that a hand or the world moves, with the rest of a divider: its other end, or a pull. */
+function resistor(b: Build, at: At, rail: string, far: string): Branch[] {
+  const { s, c } = at;
+  const moved = at.state === 'turning' || at.state === 'pressed';
+  if (b.kind === 'sensor')
+    return [wire(rail, s, b.seriesOhms), wire(s, c, b.keyOhms * (moved && b.flag ? TOUCHED : 1)), wire(c, far)];
+  const share = at.state === 'turning' ? 1 - b.pulseShare : b.pulseShare;
+  const rest = b.layout === 'driven' ? b.neighbourOhms : b.seriesOhms * (1 - share);
+  return [wire(rail, s, rest), wire(s, c, Math.max(1, b.seriesOhms * share)), wire(c, far)];
+}
+
+/** A lamp between two pins of a chip: lit in its turn, lit for good, or dark. */
+function indicator(b: Build, at: At): Branch[] {
+  const { s, c } = at;
+  const lit = at.powered && (b.layout === 'oscillating' ? at.phase === 'pulse' : b.flag);
+  const way: Branch = lit
+    ? { a: s, b: c, ohms: b.seriesOhms, volts: Math.min(b.dropVolts, at.volts) }
+    : { a: s, b: c, ohms: at.powered ? OPEN_OHMS : LAMP_SHUT_OHMS };
+  return [way, driver(b, at, s, lit ? 'supply' : 'ground'), driver(b, at, c, lit ? 'ground' : 'supply')];
+}
+
+/** A lamp across a contact: it takes its volts of what is there, and an ohmmeter sees it shut. */
+const lamp = (b: Build, at: At): Branch => {
+  const { s, c } = at;
+  if (!at.powered || at.volts <= b.dropVolts) return { a: s, b: c, ohms: LAMP_SHUT_OHMS };
+  // Beside a closed contact nothing is left for it.
+  if (at.contact.ohms < OPEN_OHMS) return { a: s, b: c, ohms: OPEN_OHMS };
+  return { a: s, b: c, ohms: LAMP_OHMS, volts: b.layout === 'to-supply' ? -b.dropVolts : b.dropVolts };
+};
