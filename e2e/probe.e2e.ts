@@ -58,7 +58,7 @@ test('the practice shelf: measured to the end, named, and told how few readings 
   await expect(page.locator('[data-next-title]')).toContainText('ground to live and neutral');
 });
 
-test('a board that is none of the kinds is walked to an honest remainder, which names what fits nothing and what would tell more', async ({
+test('a board that is none of the kinds is walked to an honest remainder, which says what it goes together as and what to do', async ({
   page,
 }) => {
   await page.clock.setFixedTime(new Date('2026-11-23T10:20:03Z'));
@@ -67,10 +67,14 @@ test('a board that is none of the kinds is walked to an honest remainder, which 
   await page.getByLabel('What may come').click();
   await page.getByRole('option', { name: 'none of the kinds' }).click();
   expect(await measureAll(page)).toBeGreaterThan(6);
-  await expect(page.locator('[data-ending]')).toContainText('is not one of the kinds');
+  await expect(page.locator('[data-ending]')).toContainText(
+    'goes together as a button that opens, which is none of the kinds',
+  );
   const remainder = page.locator('[data-remainder]');
-  await expect(remainder.getByRole('listitem').first()).toContainText('other side of the board');
-  await expect(page.locator('gt-candidates .leads')).toContainText(/fits nothing: A to B, .*held pressed/);
+  await expect(remainder.getByRole('listitem').first()).toContainText('in series with one of its wires');
+  await expect(page.locator('gt-candidates .leads')).toContainText(
+    'goes together as a button that opens: it joins its two sides at rest',
+  );
   await page.getByLabel('Your answer').click();
   await page.getByRole('option', { name: 'none of these' }).click();
   await page.getByRole('button', { name: 'That is it' }).click();

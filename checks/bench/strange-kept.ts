@@ -13,14 +13,6 @@ const onWires = (random: Random): Look =>
     ['terminals', 2],
   ]);
 
-/** The clips of a battery that feeds the board. */
-const clips = (random: Random): Control => {
-  const [x, y] = ends(random);
-  return still(base('clips of a battery', onWires(random)), between(random, 2.4, 9.5), boardOhms(random), (s) =>
-    s.r(x, 'V', 0.05).r(y, 'G', 0.05),
-  );
-};
-
 /** A loudspeaker behind its capacitor, with the amplifier's own resistor to ground. */
 const speaker = (random: Random): Control => {
   const [x, y] = ends(random);
@@ -96,4 +88,4 @@ const twoBoards = (random: Random): Control => {
   });
 };
 
-export const STRANGE_KEPT: readonly ((random: Random) => Control)[] = [clips, speaker, microphone, tacho, twoBoards];
+export const STRANGE_KEPT: readonly ((random: Random) => Control)[] = [speaker, microphone, tacho, twoBoards];

@@ -177,6 +177,24 @@ const indicator = (random: Random): Control => {
   );
 };
 
+/** The clips of a battery that feeds the board. */
+const clips = (random: Random): Control => {
+  const [x, y] = ends(random);
+  return still(
+    base(
+      'clips of a battery',
+      pick<Look>(random, [
+        ['two-wires', 4],
+        ['connector', 3],
+        ['terminals', 2],
+      ]),
+    ),
+    between(random, 2.4, 9.5),
+    boardOhms(random),
+    (s) => s.r(x, 'V', 0.05).r(y, 'G', 0.05),
+  );
+};
+
 export const STRANGE_MORE: readonly ((random: Random) => Control)[] = [
   doorLoop,
   changeover,
@@ -186,4 +204,5 @@ export const STRANGE_MORE: readonly ((random: Random) => Control)[] = [
   thermistor,
   rheostat,
   indicator,
+  clips,
 ];

@@ -14,6 +14,7 @@ import {
   strongestReading,
   type SeenSurvey,
 } from '../../../core/rooms/probe';
+import { STRANGER_KINDS } from '../../../core/engines/circuit';
 import type { Finding } from '../../../core/ground/finding';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { Prose } from '../../ui/prose';
@@ -47,9 +48,21 @@ export class Candidates {
           percent: 100 * probability,
           text: `${Math.max(1, Math.round(100 * probability))} %`,
           finding: this.survey().remainder.leads ? this.finding('kind') : undefined,
-          misfits: this.survey().remainder.leads ? misfitWords(this.job(), this.survey()).join('; ') : '',
+          evidence: this.noneWords(),
         };
   });
+  /** What speaks for none of the kinds, or what it would be then. */
+  private noneWords(): string {
+    const survey = this.survey();
+    const { as, leads } = survey.remainder;
+    if (as) return `goes together as a ${KIND_WORDS[as].name}: ${KIND_WORDS[as].means}`;
+    const misfits = leads ? misfitWords(this.job(), survey) : [];
+    if (misfits.length > 0) return `fits nothing: ${misfits.join('; ')}`;
+    const likely = STRANGER_KINDS.filter((k) => survey.posterior.kinds[k] >= STILL_COUNTS)
+      .sort((a, b) => survey.posterior.kinds[b] - survey.posterior.kinds[a])
+      .map((k) => `${KIND_WORDS[k].name} ${Math.max(1, Math.round(100 * survey.posterior.kinds[k]))} %`);
+    return likely.length > 0 ? likely.join(', ') : 'or built in a way not foreseen';
+  }
   protected readonly assumed = computed(() => assumptions(this.job(), this.survey()));
   protected readonly against = computed(() => {
     const a = this.readings().length > 1 ? againstLeader(this.job(), this.survey()) : null;

@@ -21,6 +21,7 @@ const HUNDREDTHS: Readonly<Record<ModelKind, Partial<Record<Look, number>>>> = {
   'lamp-across': { 'springs-back': 70, rocker: 20, 'stays-down': 5 },
   'two-levels': { 'springs-back': 80, membrane: 12 },
   indicator: { glass: 45, connector: 25, 'two-wires': 15, terminals: 4 },
+  rails: { 'two-wires': 40, connector: 35, terminals: 18 },
   'fed-elsewhere': { terminals: 45, connector: 38, 'two-wires': 8 },
   sounder: { 'two-wires': 50, terminals: 25, connector: 15 },
 };

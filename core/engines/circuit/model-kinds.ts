@@ -14,6 +14,7 @@ export const STRANGER_KINDS = [
   'sounder',
   'indicator',
   'fed-elsewhere',
+  'rails',
 ] as const;
 /** One of `STRANGER_KINDS`. */
 export type StrangerKind = (typeof STRANGER_KINDS)[number];

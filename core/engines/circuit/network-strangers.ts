@@ -57,6 +57,8 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
         wire(s, c, at.powered || at.red === s ? b.keyOhms : OPEN_OHMS),
         wire(c, 'ground', b.groundOhms),
       ];
+    case 'rails':
+      return [source(b, at), wire(s, 'supply', b.contactOhms), wire(c, 'ground')];
     default:
       return undefined;
   }

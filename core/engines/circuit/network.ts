@@ -22,6 +22,7 @@ function contactClosed(b: Build, state: MachineState): boolean {
     case 'sounder':
     case 'indicator':
     case 'fed-elsewhere':
+    case 'rails':
       return false;
     case 'opens-when-pressed':
       return state !== 'pressed';

@@ -1,4 +1,4 @@
-import { again, decade, hump, pick, type MetRange, type Weighted } from './draws';
+import { again, decade, hump, pick, wide, type MetRange, type Weighted } from './draws';
 import type { StrangerKind } from './model-kinds';
 import type { Variant } from './variant';
 
@@ -21,6 +21,17 @@ const MET = {
   shut: [1e5, 1e9],
   junction: [500, 10e3],
 } satisfies Record<string, MetRange>;
+/** Batteries and supplies that boards are fed from, V. */
+const FED = wide([
+  [1.5, 1],
+  [3, 3],
+  [4.5, 1],
+  [5, 3],
+  [6, 1],
+  [9, 1],
+  [12, 3],
+  [24, 1],
+]);
 const TRACKS: Weighted = [
   [1e3, 1],
   [4.7e3, 1],
@@ -157,6 +168,7 @@ export const STRANGER_VARIANTS: Readonly<Record<StrangerKind, readonly Variant[]
       }),
     },
   ],
+  rails: [{ name: 'a board’s own', share: 1, count: 192, supplies: FED, draw: () => ({}) }],
   'fed-elsewhere': [
     {
       name: 'input of a coupler, or a coil of another board',

@@ -33,6 +33,7 @@ export const KIND_WORDS: Record<ModelKind, { name: string; means: string }> = {
   'two-levels': { name: 'contact between two half levels', means: 'neither of its sides is a rail' },
   sounder: { name: 'sounder', means: 'it is driven, and hears nothing' },
   indicator: { name: 'indicator', means: 'a lamp or a segment that its chip lights' },
+  rails: { name: 'pair of supply wires', means: 'the supply stands between its sides, whatever is done' },
   'fed-elsewhere': { name: 'input that is fed from elsewhere', means: 'nothing stands on it until another board asks' },
 };
 
@@ -86,6 +87,8 @@ export const STRANGER_THEN: Readonly<Record<StrangerKind, string>> = {
   'two-levels':
     'Only a bare contact across both sides does what it does; whatever sits on ground or on the supply does not.',
   indicator: 'It shows and does not listen: read it in Sense, and look for what is pressed elsewhere.',
+  rails:
+    'There is nothing to press: a contact across it would short the supply. As a place to take power from, it is told under supplies.',
   'fed-elsewhere':
     'It waits for a voltage and not for a contact: find out from its label or its board how much, and which way round.',
   sounder: 'It speaks and does not listen: hear it in Sense, and look for what is pressed elsewhere.',

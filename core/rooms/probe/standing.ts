@@ -126,9 +126,13 @@ export function tellMore(s: SeenSurvey): string[] {
     'Look at the other side of the board: follow both terminals to the parts they end at.',
     'Photograph both sides and pin the terminals on the picture, under photographs.',
     'Capture both lines while it is worked, and read the file under keypad.',
-    `Of the kinds, ${KIND_WORDS[present(first).kind].name} comes nearest, then ` +
-      `${KIND_WORDS[present(second).kind].name}: ${KIND_WORDS[present(first).kind].means}; ` +
-      `${KIND_WORDS[present(second).kind].means}.`,
+    ...(as
+      ? []
+      : [
+          `Of the kinds, ${KIND_WORDS[present(first).kind].name} comes nearest, then ` +
+            `${KIND_WORDS[present(second).kind].name}: ${KIND_WORDS[present(first).kind].means}; ` +
+            `${KIND_WORDS[present(second).kind].means}.`,
+        ]),
   ];
 }
 

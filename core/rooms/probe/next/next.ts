@@ -1,4 +1,4 @@
-import type { ReadingSpec } from '../../../engines/circuit';
+import { STRANGER_KINDS, type ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, onlyListens, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
@@ -100,6 +100,8 @@ export function nextReading(
     });
   // What is only listened to may be of any kind.
   if (onlyListens(job)) return null;
+  // As sure of what is none of the kinds, nothing is worth another touch.
+  if (STRANGER_KINDS.some((k) => p.kinds[k] >= SURE_AT)) return null;
   return p.kinds[p.leading] >= KNOWN_AT ? knownNext(job, control, p, skip) : tellingNext(job, control, p, skip);
 }
 
