@@ -98,7 +98,10 @@ export type Answered =
   | { readonly of: 'files'; readonly files: readonly PackFile[] };
 
 /** The answer to a question. A row wants eleven beads and no more: hundreds of whole answers would fill the memory. */
-export function answered({ job, skip, studies, asked, of }: Question, tell?: (thread: readonly Bead[]) => void): Answered {
+export function answered(
+  { job, skip, studies, asked, of }: Question,
+  tell?: (thread: readonly Bead[]) => void,
+): Answered {
   switch (of) {
     case 'job': {
       const answer = answerFor(job, skip, studies, tell, asked);

@@ -17,14 +17,7 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
   const [rail, far] = toSupply ? (['ground', 'supply'] as const) : (['supply', 'ground'] as const);
   switch (b.kind) {
     case 'opens-when-pressed':
-      if (b.layout === 'usual' || toSupply)
-        return [source(b, at), pull(b, at, s, rail), wire(c, far, b.returnOhms), contact];
-      // In a loop that floats: unplugged it goes on through what the dead supply shows.
-      return [
-        { a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts },
-        { a: c, b: 'ground', ohms: b.groundOhms },
-        contact,
-      ];
+      return opener(b, at, rail, far);
     case 'changeover':
       return [source(b, at), ...changeover(b, at)];
     case 'variable-resistor':
@@ -42,27 +35,39 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
         contact,
       ];
     case 'sounder':
-      return [
-        source(b, at),
-        wire(s, c, b.seriesOhms),
-        wire(s, 'supply'),
-        at.powered ? wire(c, 'ground', SILENT_OHMS) : unpoweredPin(b, at, c),
-      ];
+      return [source(b, at), ...sounder(b, at)];
     case 'indicator':
       return [source(b, at), ...indicator(b, at)];
     case 'fed-elsewhere':
-      // Its junction lets an ohmmeter through one way, if at all.
-      return [
-        source(b, at),
-        wire(s, c, at.powered || at.red === s ? b.keyOhms : OPEN_OHMS),
-        wire(c, 'ground', b.groundOhms),
-      ];
+      return [source(b, at), input(b, at), wire(c, 'ground', b.groundOhms)];
     case 'rails':
       return [source(b, at), wire(s, 'supply', b.contactOhms), wire(c, 'ground')];
     default:
       return undefined;
   }
 }
+
+/** A contact that rests closed: at a rail with a pull on the other side, or in a loop that floats. */
+function opener(b: Build, at: At, rail: 'supply' | 'ground', far: string): Branch[] {
+  const { s, c, contact } = at;
+  if (b.layout !== 'driven') return [source(b, at), pull(b, at, s, rail), wire(c, far, b.returnOhms), contact];
+  // Unplugged, the loop goes on through what the dead supply shows.
+  return [
+    { a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts },
+    { a: c, b: 'ground', ohms: b.groundOhms },
+    contact,
+  ];
+}
+
+/** A coil or a disc between the supply and what drives it. */
+function sounder(b: Build, at: At): Branch[] {
+  const { s, c } = at;
+  const driven = at.powered ? wire(c, 'ground', SILENT_OHMS) : unpoweredPin(b, at, c);
+  return [wire(s, c, b.seriesOhms), wire(s, 'supply'), driven];
+}
+
+/** The junction of an input lets an ohmmeter through one way, if at all. */
+const input = (b: Build, at: At): Branch => wire(at.s, at.c, at.powered || at.red === at.s ? b.keyOhms : OPEN_OHMS);
 
 /** The common of a changeover and one of its two other contacts, each at a rail: at rest on the one, pressed on the other. */
 function changeover(b: Build, at: At): Branch[] {

@@ -9,21 +9,25 @@ import { OPEN_OHMS, WIRE_OHMS, type At, type StrobePhase } from './network-parts
 
 export type { StrobePhase } from './network-parts';
 
+/** Kinds that have no contact between their terminals. */
+const NO_CONTACT: ReadonlySet<ModelKind> = new Set([
+  'touch-pad',
+  'motor-pair',
+  'serial-bus',
+  'encoder',
+  'changeover',
+  'variable-resistor',
+  'sensor',
+  'sounder',
+  'indicator',
+  'fed-elsewhere',
+  'rails',
+]);
+
 /** Whether the button's contact is closed in a state. */
 function contactClosed(b: Build, state: MachineState): boolean {
+  if (NO_CONTACT.has(b.kind)) return false;
   switch (b.kind) {
-    case 'touch-pad':
-    case 'motor-pair':
-    case 'serial-bus':
-    case 'encoder':
-    case 'changeover':
-    case 'variable-resistor':
-    case 'sensor':
-    case 'sounder':
-    case 'indicator':
-    case 'fed-elsewhere':
-    case 'rails':
-      return false;
     case 'opens-when-pressed':
       return state !== 'pressed';
     case 'latching-switch':

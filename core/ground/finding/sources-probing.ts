@@ -22,9 +22,9 @@ export const PROBING = {
   ),
   remainder: C('One control in twenty-five is built in a way not foreseen; what it shows is broad, reading by reading'),
   strangers: C(
-    'One control in twenty is a known structure of no kind: a button that opens, a changeover, a variable resistor, a sensor, a contact ' +
-      'with its lamp across it or between two half levels, a sounder, an indicator, an input that is fed from elsewhere, a pair of supply ' +
-      'wires; all alike likely, with the spread of their values',
+    'One control in twenty is a known structure of no kind: a button that opens, a changeover, a variable resistor, ' +
+      'a sensor, a contact with its lamp across it or between two half levels, a sounder, an indicator, an input that ' +
+      'is fed from elsewhere, a pair of supply wires; all alike likely, with the spread of their values',
   ),
   'words-of-chance': C(
     'Probability in words: as good as certain from 99 %, nearly sure from 95 %, ' +
