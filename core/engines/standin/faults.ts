@@ -9,15 +9,12 @@ const FLOATING_OHMS = 1e9;
 /** What can be wrong with a control: a contact that needs several tries, or a trace that no longer joins. */
 export type StandinFault =
   | { readonly fault: 'dirty-contact'; /** Ohms it may add, log-uniform. */ readonly upToOhms: number }
-  | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' }
-  /** No fault at all, and none of the kinds: a contact that stands closed and opens while it is pressed. */
-  | { readonly fault: 'opens-when-pressed' };
+  | { readonly fault: 'broken-trace'; readonly terminal: 'A' | 'B' };
 
 /** What each fault of a stand-in is called. */
 export const STANDIN_FAULT_WORDS: Readonly<Record<StandinFault['fault'], string>> = {
   'dirty-contact': 'a dirty contact: every press closes with another resistance',
   'broken-trace': 'a broken trace: one terminal no longer reaches the board',
-  'opens-when-pressed': 'a contact that stands closed and opens while it is pressed',
 };
 
 /** The build as it is at this very press. */
@@ -35,8 +32,6 @@ export function predictAfflicted(
   spec: ReadingSpec,
   meter: Meter,
 ): number {
-  if (faults.some((f) => f.fault === 'opens-when-pressed'))
-    return predict(turnedOver(build, spec), turned(spec), meter);
   const cut = faults.find((f) => f.fault === 'broken-trace');
   const onCut = (p: ReadingSpec['from']): boolean =>
     cut?.fault === 'broken-trace' && p.kind === 'contact' && p.name === cut.terminal;
@@ -55,17 +50,3 @@ export function predictAfflicted(
     ? predict({ ...build, contactOhms: FLOATING_OHMS }, { ...spec, from: { kind: 'contact', name: other } }, meter)
     : 0;
 }
-
-const CLOSED_UNLESS: readonly ReadingSpec['state'][] = ['off', 'idle', 'released', 'neighbour', 'always', 'running'];
-const LOADED: readonly ReadingSpec['state'][] = ['loaded', 'loaded-10k'];
-
-/** The state in which a contact that closes would stand as this one does. */
-function turned(spec: ReadingSpec): ReadingSpec {
-  const ohms = spec.kind === 'ohms' || spec.kind === 'continuity';
-  if (spec.state === 'pressed') return { ...spec, state: ohms ? 'off' : 'idle' };
-  return CLOSED_UNLESS.includes(spec.state) ? { ...spec, state: 'pressed' } : spec;
-}
-
-/** A load across the tips leaves no state for the button: there its contact is a wire of its own. */
-const turnedOver = (build: Build, spec: ReadingSpec): Build =>
-  LOADED.includes(spec.state) ? { ...build, seriesOhms: FLOATING_OHMS } : build;

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { buildOf, lookShare, predict, type ReadingSpec } from '../circuit';
+import { buildOf, lookShare, predict, STRANGER_KINDS, type ReadingSpec } from '../circuit';
 import { CONTROL_KINDS, HAND_METER, LOOKS, type Look } from '../../ground/job';
 import { seededRandom } from '../../ground/quantity';
 import { buildFor, crossing, isPractice, padCapture, PROOFER_PAD, readStandin, STANDINS, standinOf } from '.';
@@ -27,6 +27,8 @@ describe('stand-ins', () => {
     expect(drawn.every((s) => s.build.mainsOhms > 20e6 && s.faults.length === 0)).toBe(true);
     const faulty = Array.from({ length: 40 }, (_, seed) => standinOf({ model: 'practice-faulty', seed })!);
     expect(new Set(faulty.map((s) => s.faults[0]!.fault)).size).toBe(2);
+    const strange = Array.from({ length: 120 }, (_, seed) => standinOf({ model: 'practice-strange', seed })!);
+    expect(new Set(strange.map((s) => s.build.kind))).toEqual(new Set(STRANGER_KINDS));
     expect(isPractice('practice-faulty')).toBe(true);
     expect(isPractice('rice-pot')).toBe(false);
   });

@@ -1,5 +1,5 @@
 import { itemAt } from '../../ground/lists';
-import { DRAW_DIMENSIONS, drawBuild } from '../circuit';
+import { DRAW_DIMENSIONS, drawBuild, STRANGER_KINDS } from '../circuit';
 import { CONTROL_KINDS, type StandinState } from '../../ground/job';
 import { seededRandom, own } from '../../ground/quantity';
 import type { StandinFault } from './faults';
@@ -10,19 +10,17 @@ const PRACTICE = ['practice', 'practice-faulty', 'practice-strange'] as const;
 /** Whether a stand-in is one of the practice shelf. */
 export const isPractice = (model: string): boolean => (PRACTICE as readonly string[]).includes(model);
 
-/** A control drawn from a seed, every kind equally often, isolated from mains; its kind is for the maker to find. */
+/** A control drawn from a seed, every kind or stranger equally often, isolated from mains; what it is is for the maker to find. */
 function drawn(model: string, seed: number): Standin {
   const random = seededRandom(seed * 2654435761);
-  const kind = itemAt(CONTROL_KINDS, Math.floor(random.next() * CONTROL_KINDS.length));
-  const strange = model === 'practice-strange';
+  const kinds = model === 'practice-strange' ? STRANGER_KINDS : CONTROL_KINDS;
   const build = drawBuild(
-    strange ? 'low-when-pressed' : kind,
+    itemAt(kinds, Math.floor(random.next() * kinds.length)),
     Array.from({ length: DRAW_DIMENSIONS }, () => random.next()),
     0,
   );
-  const faults: StandinFault[] = strange
-    ? [{ fault: 'opens-when-pressed' }]
-    : model === 'practice-faulty'
+  const faults: StandinFault[] =
+    model === 'practice-faulty'
       ? [
           random.next() < 0.6
             ? { fault: 'dirty-contact', upToOhms: 5000 }

@@ -27,8 +27,8 @@ const TRIES = 6;
 export function practiceResult(job: Job, guess: Guess): PracticeResult {
   const standin = standinOf(job.standin);
   if (!standin) throw new RangeError('this job has no stand-in');
-  const opens = standin.faults.some((f) => f.fault === 'opens-when-pressed');
-  const truth: Guess = opens || isStranger(standin.build.kind) ? 'none' : standin.build.kind;
+  const { kind } = standin.build;
+  const truth: Guess = isStranger(kind) ? 'none' : kind;
   const taken = job.readings.filter((r) => !r.struck && !isIsolationReading(r)).length;
   const walks = Array.from({ length: TRIES }, (_, i) =>
     walk(standin, seededRandom(job.standin.seed * 31 + i), 16),
@@ -44,8 +44,8 @@ export function practiceResult(job: Job, guess: Guess): PracticeResult {
     faults,
     words:
       `${right ? 'Right' : 'Not so'}: it is ` +
-      `${truth === 'none' ? 'none of the kinds: ' : KIND_WORDS[truth].name}` +
-      `${truth !== 'none' && faults.length ? ', with ' : ''}${faults.join(' and ')}. ` +
+      `${truth === 'none' ? 'none of the kinds: ' : ''}${KIND_WORDS[kind].name}` +
+      `${faults.length ? ', with ' : ''}${faults.join(' and ')}. ` +
       `You took ${taken} ${taken === 1 ? 'reading' : 'readings'} after the isolation ones; ` +
       `the shortest way found takes ${fewest}.`,
   };
