@@ -21,6 +21,7 @@ import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
 import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
+import { OF_STRANGERS } from './situations/strangers';
 import { OF_TIMERS } from './situations/timers';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
@@ -40,6 +41,7 @@ const ALL: readonly Situation[] = [
   ...OF_MODULES,
   ...OF_LISTENING,
   ...OF_BEFORE,
+  ...OF_STRANGERS,
   ...OF_TIMERS,
 ];
 const SEED = 20261130;

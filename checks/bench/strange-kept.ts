@@ -1,17 +1,9 @@
 // Controls that are none of Probe's kinds and none of the structures that it holds for such: kept apart, and told apart.
-import type { Look } from '../../core/ground/job';
 import type { Random } from '../../core/ground/quantity';
 import { moving, still, type Control } from './board';
 import { boardOhms, ends } from './buttons';
+import { base, onWires } from './strange-more';
 import { between, chance, decades, logicVolts, pick, resistor } from './draw';
-
-const base = (variant: string, look: Look) => ({ kind: 'low-when-pressed' as const, variant, look });
-const onWires = (random: Random): Look =>
-  pick<Look>(random, [
-    ['two-wires', 4],
-    ['connector', 3],
-    ['terminals', 2],
-  ]);
 
 /** A loudspeaker behind its capacitor, with the amplifier's own resistor to ground. */
 const speaker = (random: Random): Control => {
@@ -21,11 +13,9 @@ const speaker = (random: Random): Control => {
     [8, 5],
     [32, 1],
   ]);
+  const amplifier = decades(random, 1e3, 100e3);
   return still(base('loudspeaker behind a capacitor', onWires(random)), logicVolts(random), boardOhms(random), (s) =>
-    s
-      .r(x, y, coil)
-      .r(x, 'G', decades(random, 1e3, 100e3))
-      .r(y, 'G', 0.05),
+    s.r(x, y, coil).r(x, 'G', amplifier).r(y, 'G', 0.05),
   );
 };
 
@@ -50,7 +40,7 @@ const tacho = (random: Random): Control => {
   const pull = resistor(random, 2.2e3, 22e3);
   const turns = chance(random, 0.5);
   return moving(
-    base('speed signal of a fan', pick<Look>(random, [['connector', 1]])),
+    base('speed signal of a fan', 'connector'),
     pick(random, [
       [3.3, 1],
       [5, 2],

@@ -5,7 +5,15 @@ import { moving, still, type Control } from './board';
 import { boardOhms, ends } from './buttons';
 import { between, chance, closedOhms, decades, logicVolts, pick, resistor } from './draw';
 
-const base = (variant: string, look: Look) => ({ kind: 'low-when-pressed' as const, variant, look });
+/** What it is goes by none of the kinds; the one that stands here is never looked at. */
+export const base = (variant: string, look: Look) => ({ kind: 'low-when-pressed' as const, variant, look });
+/** How what ends in two wires looks. */
+export const onWires = (random: Random): Look =>
+  pick<Look>(random, [
+    ['two-wires', 4],
+    ['connector', 3],
+    ['terminals', 2],
+  ]);
 
 /** A door switch that rests closed in a loop of its own supply. */
 const doorLoop = (random: Random): Control => {
@@ -95,15 +103,13 @@ const barrier = (random: Random): Control => {
 const optoInput = (random: Random): Control => {
   const [x, y] = ends(random);
   const ohms = resistor(random, 470, 4.7e3);
+  const ground = chance(random, 0.5) ? 0.05 : 3e8;
   const look = pick<Look>(random, [
     ['terminals', 4],
     ['connector', 3],
   ]);
   return still(base('input of an optocoupler', look), logicVolts(random), boardOhms(random), (s) =>
-    s
-      .r(x, 'in', ohms)
-      .d('in', y, 1.2, 15, 2e7)
-      .r(y, 'G', chance(random, 0.5) ? 0.05 : 3e8),
+    s.r(x, 'in', ohms).d('in', y, 1.2, 15, 2e7).r(y, 'G', ground),
   );
 };
 
@@ -180,18 +186,8 @@ const indicator = (random: Random): Control => {
 /** The clips of a battery that feeds the board. */
 const clips = (random: Random): Control => {
   const [x, y] = ends(random);
-  return still(
-    base(
-      'clips of a battery',
-      pick<Look>(random, [
-        ['two-wires', 4],
-        ['connector', 3],
-        ['terminals', 2],
-      ]),
-    ),
-    between(random, 2.4, 9.5),
-    boardOhms(random),
-    (s) => s.r(x, 'V', 0.05).r(y, 'G', 0.05),
+  return still(base('clips of a battery', onWires(random)), between(random, 2.4, 9.5), boardOhms(random), (s) =>
+    s.r(x, 'V', 0.05).r(y, 'G', 0.05),
   );
 };
 

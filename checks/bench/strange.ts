@@ -75,6 +75,7 @@ const lit = (random: Random): Strange => {
     [5, 1],
     [12, 1],
   ]);
+  const feed = resistor(random, 1e3, 4.7e3);
   return none(
     still(
       base(
@@ -88,7 +89,7 @@ const lit = (random: Random): Strange => {
       boardOhms(random),
       (s, state) =>
         s
-          .r('V', x, resistor(random, 1e3, 4.7e3))
+          .r('V', x, feed)
           .d(x, 'lamp', 1.9, 20, 5e6)
           .r('lamp', y, 220)
           .r(y, 'G', 0.05)
@@ -133,6 +134,7 @@ const bridge = (random: Random): Strange => {
   const [x, y] = ends(random);
   const up = resistor(random, 1e3, 47e3);
   const down = resistor(random, 1e3, 47e3);
+  const closed = chance(random, 0.5) ? 60 : 0.5;
   return none(
     still(base('joins two half levels', 'springs-back'), logicVolts(random), boardOhms(random), (s, state) =>
       s
@@ -140,7 +142,7 @@ const bridge = (random: Random): Strange => {
         .r(x, 'G', down)
         .r('V', y, down * 2)
         .r(y, 'G', up * 0.5)
-        .contact(x, y, state === 'pressed', chance(random, 0.5) ? 60 : 0.5),
+        .contact(x, y, state === 'pressed', closed),
     ),
   );
 };

@@ -11,6 +11,7 @@ import {
   parameterUnit,
   PARAMETER_WORDS,
   STILL_COUNTS,
+  STRANGER_CALLED,
   strongestReading,
   type SeenSurvey,
 } from '../../../core/rooms/probe';
@@ -55,7 +56,7 @@ export class Candidates {
   private noneWords(): string {
     const survey = this.survey();
     const { as, leads } = survey.remainder;
-    if (as) return `goes together as a ${KIND_WORDS[as].name}: ${KIND_WORDS[as].means}`;
+    if (as) return `goes together as ${STRANGER_CALLED[as]}: ${KIND_WORDS[as].means}`;
     const misfits = leads ? misfitWords(this.job(), survey) : [];
     if (misfits.length > 0) return `fits nothing: ${misfits.join('; ')}`;
     const likely = STRANGER_KINDS.filter((k) => survey.posterior.kinds[k] >= STILL_COUNTS)

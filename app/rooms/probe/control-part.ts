@@ -8,7 +8,7 @@ import { Action } from '../../kit/action';
 import { quantity, text } from '../../../core/ground/field';
 import { likeOf, moreLike } from '../../../core/ground/job';
 import { readNoteLine } from '../../../core/ground/notes';
-import { KIND_WORDS, questionsOf, tellMore } from '../../../core/rooms/probe';
+import { KIND_WORDS, questionsOf, STRANGER_CALLED, tellMore } from '../../../core/rooms/probe';
 import { isPractice } from '../../../core/engines/standin';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -113,7 +113,7 @@ export class ControlPart {
     const tie = this.bench.answer().ties[s.control] ?? [];
     if (s.remainder.as)
       return {
-        title: `${name} goes together as a ${KIND_WORDS[s.remainder.as].name}, which is none of the kinds`,
+        title: `${name} goes together as ${STRANGER_CALLED[s.remainder.as]}, which is none of the kinds`,
         text: `That is: ${KIND_WORDS[s.remainder.as].means}. No way of pressing is ranked for it. What to do, and what would tell more:`,
       };
     if (s.remainder.leads)

@@ -7,6 +7,7 @@ import type { ModelKind } from './model-kinds';
  * Keypads: `released` strobes float between their turns, `asleep` ones wait for a key without pulsing.
  * Pairs: `unfiltered` is a rectified supply without its capacitor. Loads: `low-side` has its contact at ground.
  * Selectors and encoders: `driven` lines come from outputs; `common` has one tip on the common of an encoder.
+ * Buttons that open: in a `loop` of their own supply. Variable resistors: `behind-pull` has no end of its own at the other rail.
  * Pads: `driven` to a level, `oscillating`, or with the `output` of their chip. Buses: `open-drain`. Motors: `brakes` or a `relay` bridge.
  */
 export type Layout =
@@ -27,7 +28,9 @@ export type Layout =
   | 'output'
   | 'open-drain'
   | 'brakes'
-  | 'relay';
+  | 'relay'
+  | 'loop'
+  | 'behind-pull';
 
 /** One fully specified way that a control might be built; each kind reads the fields that it has a use for. */
 export interface Build {
@@ -50,7 +53,7 @@ export interface Build {
   /** Resistor of this button of a ladder, Ω, and of a neighbour. */
   readonly keyOhms: number;
   readonly neighbourOhms: number;
-  /** Period of whatever pulses, s, and the share of it spent at the other level. */
+  /** Period of whatever pulses, s, and the share of it spent at the other level; of a variable resistor, where its wiper stands. */
   readonly periodSeconds: number;
   readonly pulseShare: number;
   /**

@@ -41,7 +41,7 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
     case 'fed-elsewhere':
       return [source(b, at), input(b, at), wire(c, 'ground', b.groundOhms)];
     case 'rails':
-      return [source(b, at), wire(s, 'supply', b.contactOhms), wire(c, 'ground')];
+      return [source(b, at), wire(s, 'supply'), wire(c, 'ground')];
     default:
       return undefined;
   }
@@ -50,7 +50,7 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
 /** A contact that rests closed: at a rail with a pull on the other side, or in a loop that floats. */
 function opener(b: Build, at: At, rail: 'supply' | 'ground', far: string): Branch[] {
   const { s, c, contact } = at;
-  if (b.layout !== 'driven') return [source(b, at), pull(b, at, s, rail), wire(c, far, b.returnOhms), contact];
+  if (b.layout !== 'loop') return [source(b, at), pull(b, at, s, rail), wire(c, far, b.returnOhms), contact];
   // Unplugged, the loop goes on through what the dead supply shows.
   return [
     { a: s, b: c, ohms: b.seriesOhms + (at.powered ? 0 : b.boardOhms), volts: at.volts },
@@ -86,7 +86,7 @@ function resistor(b: Build, at: At, rail: string, far: string): Branch[] {
   if (b.kind === 'sensor')
     return [wire(rail, s, b.seriesOhms), wire(s, c, b.keyOhms * (moved && b.flag ? TOUCHED : 1)), wire(c, far)];
   const share = at.state === 'turning' ? 1 - b.pulseShare : b.pulseShare;
-  const rest = b.layout === 'driven' ? b.neighbourOhms : b.seriesOhms * (1 - share);
+  const rest = b.layout === 'behind-pull' ? b.neighbourOhms : b.seriesOhms * (1 - share);
   return [wire(rail, s, rest), wire(s, c, Math.max(1, b.seriesOhms * share)), wire(c, far)];
 }
 

@@ -1,4 +1,4 @@
-import { again, decade, hump, pick, wide, type MetRange, type Weighted } from './draws';
+import { again, decade, hump, pick, split, wide, type MetRange, type Weighted } from './draws';
 import type { StrangerKind } from './model-kinds';
 import type { Variant } from './variant';
 
@@ -64,7 +64,7 @@ export const STRANGER_VARIANTS: Readonly<Record<StrangerKind, readonly Variant[]
       share: 0.2,
       count: 192,
       draw: (d) => ({
-        layout: 'driven',
+        layout: 'loop',
         seriesOhms: hump(MET.loop, d.u1),
         groundOhms: again(d.u5) < 0.5 ? decade(MET.insulation, d.u5) : 0.05,
       }),
@@ -92,7 +92,7 @@ export const STRANGER_VARIANTS: Readonly<Record<StrangerKind, readonly Variant[]
       share: 0.3,
       count: 256,
       draw: (d) => ({
-        layout: 'driven',
+        layout: 'behind-pull',
         seriesOhms: track(d.u1),
         pulseShare: decade(MET.place, d.u5),
         neighbourOhms: decade(MET.beside, d.u6),
@@ -174,10 +174,13 @@ export const STRANGER_VARIANTS: Readonly<Record<StrangerKind, readonly Variant[]
       name: 'input of a coupler, or a coil of another board',
       share: 1,
       count: 320,
-      draw: (d) => ({
-        keyOhms: decade(again(d.u6) < 0.5 ? MET.junction : MET.shut, d.u5),
-        groundOhms: d.u9 < 0.5 ? 0.05 : decade(MET.insulation, d.u9),
-      }),
+      draw: (d) => {
+        const [atGround, v] = split(d.u9, 0.5);
+        return {
+          keyOhms: decade(again(d.u6) < 0.5 ? MET.junction : MET.shut, d.u5),
+          groundOhms: atGround ? 0.05 : decade(MET.insulation, v),
+        };
+      },
     },
   ],
   sounder: [

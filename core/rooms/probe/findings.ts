@@ -13,7 +13,7 @@ import {
 } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
 import { isolationFindings } from './isolation/findings';
-import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE } from './kind-words';
+import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE, STRANGER_CALLED } from './kind-words';
 import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
 import { sizeFindings } from './sizes';
@@ -143,10 +143,10 @@ function remainderFinding(job: Job, s: ControlSurvey, name: string): Finding {
   return finding('probe', `${s.control}.kind`, {
     verdict: 'unknown',
     title: as
-      ? `${name} is none of the kinds that Probe knows; what was read goes together as a ${KIND_WORDS[as].name}`
+      ? `${name} is none of the kinds that Probe knows; what was read goes together as ${STRANGER_CALLED[as]}`
       : `${name} is none of the kinds that Probe knows, or built in a way not ` +
         `foreseen${misfits.length ? `; what fits nothing: ${misfits.join('; ')}` : ''}`,
-    caption: as ? `a ${KIND_WORDS[as].name}` : 'not one of these',
+    caption: as ? STRANGER_CALLED[as] : 'not one of these',
     source: ['bayes', 'remainder', 'strangers'],
     value: { value: 100 * probability, unit: '%' },
     remedy: { text: firstItem(tellMore(s)) },

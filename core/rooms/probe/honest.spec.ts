@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
-import { suppliesOf, VARIANTS } from '../../engines/circuit';
+import { suppliesOf, VARIANTS, type StrangerKind } from '../../engines/circuit';
 import { readNoteLine } from '../../ground/notes';
 import { edited, HAND_METER, isStated, type Job, type Reading } from '../../ground/job';
 import { benchJob } from '../../testing/jobs';
@@ -15,6 +15,7 @@ import {
   surveyOf,
   tellMore,
 } from '.';
+import { STRANGER_THEN } from './kind-words';
 import { hangsOn } from './next/confirm';
 import { likelihoodOf } from './inference/likelihood';
 import { particles } from './inference/builds';
@@ -181,17 +182,61 @@ describe('a control that is none of the kinds', () => {
   );
   const s = surveyOf(opener, IT);
 
-  it('is told as what it goes together as, with what fits no kind and what to do', () => {
+  it('leaves the remainder in the lead, with what fits nothing and what would tell more', () => {
     expect(s.remainder.leads).toBe(true);
     expect(s.known).toBe(false);
+    // Unplugged, a changeover that rests on ground reads the same.
+    expect(s.remainder.as).toBeNull();
     expect(misfitWords(opener, s)).toEqual([expect.stringContaining('A to B'), expect.stringContaining('B to A')]);
-    expect(s.remainder.as).toBe('opens-when-pressed');
-    expect(tellMore(s)[0]).toMatch(/in series/);
+    expect(tellMore(s)).toHaveLength(4);
     expect(assess(opener).findings.find((f) => f.id === `probe.${IT}.kind`)).toMatchObject({
       verdict: 'unknown',
-      caption: 'a button that opens',
+      caption: 'not one of these',
+      title: expect.stringContaining('15.1 kΩ'),
     });
     expect(assess(opener).facts.controls[IT]!.kind).toBeNull();
+  });
+
+  it.each<[string, string[], StrangerKind]>([
+    [
+      'a button that opens',
+      ['it look springs back', 'it A-B off 0.3 ohm', 'it A-B pressed 15k', 'it A idle 0 V', 'it A pressed 4.97 V'],
+      'opens-when-pressed',
+    ],
+    [
+      'a changeover',
+      [
+        'it look springs back',
+        'it A idle 0 V',
+        'it B idle 4.98 V',
+        'it A pressed 4.98 V',
+        'it A to ground off 0.3 ohm',
+        'it A-B pressed 0.3 ohm',
+      ],
+      'changeover',
+    ],
+    [
+      'a pair of supply wires',
+      ['it look two wires', 'it A idle 5.02 V', 'it A loaded-10k 5.02 V', 'it A-B off 4.2k'],
+      'rails',
+    ],
+    [
+      'a variable resistor',
+      ['it look turns to stops', 'it A idle 2.1 V', 'it A-B off 4.2k', 'it A-B turning 7.3k'],
+      'variable-resistor',
+    ],
+    ['a sounder', ['it look two wires', 'it A-B off 32 ohm', 'it A idle 5 V', 'it B idle 5 V'], 'sounder'],
+  ])('is called %s where that is likely, and no kind', (called, lines, kind) => {
+    const ground = kind === 'sounder' || kind === 'changeover' ? [] : ['it B to ground off 0.1 ohm'];
+    const job = said(...APART, ...ground, ...lines);
+    const found = surveyOf(job, IT);
+    expect(found.remainder.as).toBe(kind);
+    expect(tellMore(found)[0]).toBe(STRANGER_THEN[kind]);
+    expect(assess(job).facts.controls[IT]!.kind).toBeNull();
+    expect(assess(job).findings.find((f) => f.id === `probe.${IT}.kind`)).toMatchObject({
+      verdict: 'unknown',
+      caption: called,
+    });
   });
 
   it('is hardly thought of where a kind fits as a whole', () =>

@@ -71,24 +71,40 @@ export const parameterUnit = (name: string): Unit =>
           ? '1'
           : 'Ω';
 
+/** What is none of the kinds, with its article. */
+export const STRANGER_CALLED: Readonly<Record<StrangerKind, string>> = {
+  'opens-when-pressed': 'a button that opens',
+  changeover: 'a changeover',
+  'variable-resistor': 'a variable resistor',
+  sensor: 'a sensor',
+  'lamp-across': 'a contact with a lamp across it',
+  'two-levels': 'a contact between two half levels',
+  sounder: 'a sounder',
+  indicator: 'an indicator',
+  rails: 'a pair of supply wires',
+  'fed-elsewhere': 'an input that is fed from elsewhere',
+};
+
 /** What is to be done with what is none of the kinds. */
 export const STRANGER_THEN: Readonly<Record<StrangerKind, string>> = {
   'opens-when-pressed':
     'Nothing that is put across it presses it. A contact that rests closed, in series with one of its wires, opens ' +
     'as it does; no way of that is drawn here. Or press it from outside.',
   changeover:
-    'Put nothing across it: at rest that would join the two rails. Press it from outside, or cut its common and switch ' +
-    'that over with a changeover contact of your own.',
+    'Put nothing across it: where one tip is on the other rail, that joins the two at rest. Press it from outside, or ' +
+    'cut its common and switch that over with a changeover contact of your own.',
   'variable-resistor':
     'It is set, not pressed: turn it from outside to a place, or put a switched resistor where it was.',
   sensor: 'It tells the machine something and is not pressed. Read what it says in Sense, or press what acts.',
   'lamp-across':
-    'Whatever closes it carries what feeds its lamp. Press it from outside, or read the current from A to B before a contact is chosen.',
+    'Whatever closes it carries what feeds its lamp: work that out from its supply and its resistor before a contact is ' +
+    'chosen, or press it from outside.',
   'two-levels':
     'Only a bare contact across both sides does what it does; whatever sits on ground or on the supply does not.',
   indicator: 'It shows and does not listen: read it in Sense, and look for what is pressed elsewhere.',
   rails:
-    'There is nothing to press: a contact across it would short the supply. As a place to take power from, it is told under supplies.',
+    'There is nothing to press: a contact across it would short the supply. As a place to take power from, it is told ' +
+    'under supplies.',
   'fed-elsewhere':
     'It waits for a voltage and not for a contact: find out from its label or its board how much, and which way round.',
   sounder: 'It speaks and does not listen: hear it in Sense, and look for what is pressed elsewhere.',

@@ -44,14 +44,15 @@ export function seenSurvey(s: ControlSurvey): SeenSurvey {
   return { ...s, posterior: { kinds, other, leading, evidence, slip } };
 }
 
-/** The stranger that is likelier than all else together. */
-const strangerOf = (p: Posterior): StrangerKind | null => STRANGER_KINDS.find((k) => p.kinds[k] > 0.5) ?? null;
+/** A stranger is called what it is from here on, where chance is told as likely (`words-of-chance`). */
+const CALLED_AT = 0.8;
+const strangerOf = (p: Posterior): StrangerKind | null => STRANGER_KINDS.find((k) => p.kinds[k] >= CALLED_AT) ?? null;
 
 /** How likely it is none of the kinds. */
 export interface Remainder {
   readonly probability: number;
   readonly leads: boolean;
-  /** What it goes together as, where that is likelier than all else: a structure that is none of the kinds. */
+  /** What it goes together as, where that is likely: a structure that is none of the kinds. */
   readonly as: StrangerKind | null;
   readonly misfits: readonly string[];
 }

@@ -1,5 +1,5 @@
 import { itemAt, lastItem, present } from '../../../ground/lists';
-import { farSide, ONE_FAR_SIDE, type Build, type FarSide, type ModelKind } from '../../../engines/circuit';
+import { farSide, isStranger, ONE_FAR_SIDE, type Build, type FarSide, type ModelKind } from '../../../engines/circuit';
 import { CONTROL_KINDS, type ControlKind } from '../../../ground/job';
 import type { Interval } from '../../../ground/quantity';
 import { particles } from './builds';
@@ -47,11 +47,9 @@ export const forgetOrders = (): void => orders.clear();
 /** From so many of a kind's builds on, all are put in order at once, and that is kept. */
 const MANY_SHARE = 0.25;
 
-/** Values that the builds of a kind are put in order by; its supply is worked out for each build by itself. */
+/** Values that the builds of a kind are put in order by, none of a stranger; its supply is worked out for each build by itself. */
 export const orderedValues = (kind: ModelKind): BuildValue[] =>
-  (Object.keys((VALUE_NAMES as Readonly<Partial<Record<ModelKind, object>>>)[kind] ?? {}) as BuildValue[]).filter(
-    (v) => v !== 'supplyVolts',
-  );
+  isStranger(kind) ? [] : (Object.keys(VALUE_NAMES[kind]) as BuildValue[]).filter((v) => v !== 'supplyVolts');
 
 /** Some of a kind's builds from the least to the most of one value. */
 function sorted(kind: ModelKind, value: BuildValue, some: readonly number[]): number[] {

@@ -1,6 +1,7 @@
 import { firstItem, present } from '../../../ground/lists';
 import {
   FIRST_SHARES,
+  isStranger,
   lookShare,
   meterError,
   MODEL_KINDS,
@@ -177,9 +178,7 @@ function stateAfter(list: readonly Evidence[], before: Prior): States {
 
 /** How likely a kind is before the first reading; what is none of them shares a part evenly. */
 const shareBefore = (k: ModelKind, before: Prior): number =>
-  k in before.kinds
-    ? before.kinds[k as ControlKind] * (1 - REMAINDER_SHARE - STRANGER_SHARE)
-    : STRANGER_SHARE / STRANGER_KINDS.length;
+  isStranger(k) ? STRANGER_SHARE / STRANGER_KINDS.length : before.kinds[k] * (1 - REMAINDER_SHARE - STRANGER_SHARE);
 
 /**
  * Bayes over the kinds, strangers and a remainder of none of them, each kind's unknown values averaged over its builds.

@@ -1,6 +1,6 @@
 import { present } from '../../../ground/lists';
 import type { Reading } from '../../../ground/job';
-import type { ReadingSpec } from '../../../engines/circuit';
+import { MODEL_KINDS, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
 import { posteriorOf, type Posterior } from '../inference/posterior';
 import { specKey } from '../inference/spec-key';
 
@@ -13,15 +13,17 @@ const TRIED = 3;
  * The reading on which a verdict hangs alone: swapped leads, a wrong terminal, a bad contact or a forgotten press at that one place
  * would turn it. Taken again alike, it stands. Looks and readings that were repeated are not asked for again.
  * @param skip keys of readings that the maker cannot or will not take now.
+ * @param kind what the verdict is, a kind or a stranger.
  */
 export function hangsOn(
   readings: readonly Reading[],
   p: Posterior,
   skip: ReadonlySet<string> = new Set(),
+  kind: ModelKind = p.leading,
 ): ReadingSpec | undefined {
-  const others = (Object.keys(p.kinds) as (keyof typeof p.kinds)[]).filter((k) => k !== p.leading);
+  const others = MODEL_KINDS.filter((k) => k !== kind);
   const strength = (r: Reading): number => {
-    const own = present(p.evidence[r.id])[p.leading];
+    const own = present(p.evidence[r.id])[kind];
     // Against whichever rival this reading alone holds off.
     return Math.max(...others.map((k) => own - present(p.evidence[r.id])[k] + Math.log2(Math.max(1e-9, p.kinds[k]))));
   };
@@ -34,6 +36,6 @@ export function hangsOn(
       posteriorOf(
         readings.filter((x) => x.id !== r.id),
         p.before,
-      ).kinds[p.leading] < KEEPS,
+      ).kinds[kind] < KEEPS,
   );
 }

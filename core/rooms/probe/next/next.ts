@@ -1,4 +1,4 @@
-import { STRANGER_KINDS, type ReadingSpec } from '../../../engines/circuit';
+import { STRANGER_KINDS, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
 import { CONTROL_KINDS, onlyListens, type Job, type Reading } from '../../../ground/job';
 import { hangsOn } from './confirm';
 import { informationBits } from '../inference/information';
@@ -100,8 +100,8 @@ export function nextReading(
     });
   // What is only listened to may be of any kind.
   if (onlyListens(job)) return null;
-  // As sure of what is none of the kinds, nothing is worth another touch.
-  if (STRANGER_KINDS.some((k) => p.kinds[k] >= SURE_AT)) return null;
+  const stranger = STRANGER_KINDS.find((k) => p.kinds[k] >= SURE_AT);
+  if (stranger) return confirmed(job, control, p, skip, stranger);
   return p.kinds[p.leading] >= KNOWN_AT ? knownNext(job, control, p, skip) : tellingNext(job, control, p, skip);
 }
 
@@ -126,18 +126,28 @@ const said = (
   why,
 });
 
+/** What hangs on one reading alone is no verdict yet: a slip of the hand at that place would turn it. Null where it stands. */
+function confirmed(
+  job: Job,
+  control: string,
+  p: Posterior,
+  skip: ReadonlySet<string>,
+  kind: ModelKind,
+): NextReading | null {
+  const again = hangsOn(kindReadings(job, control), p, skip, kind);
+  if (!again) return null;
+  return describe(job, control, again, p, {
+    gainBits: CONFIRMS_BITS,
+    tellsKind: true,
+    toGo: 1,
+    why: 'The verdict hangs on this one reading; taken once more alike, it stands.',
+  });
+}
+
 /** The next reading once the kind is known: what would turn the verdict, what makes sure of it cheaply, what the way will want. */
 function knownNext(job: Job, control: string, p: Posterior, skip: ReadonlySet<string>): NextReading | null {
-  const taken = kindReadings(job, control);
-  // What hangs on one reading alone is no verdict yet: a slip of the hand at that place would turn it.
-  const again = hangsOn(taken, p, skip);
-  if (again)
-    return describe(job, control, again, p, {
-      gainBits: CONFIRMS_BITS,
-      tellsKind: true,
-      toGo: 1,
-      why: 'The verdict hangs on this one reading; taken once more alike, it stands.',
-    });
+  const again = confirmed(job, control, p, skip, p.leading);
+  if (again) return again;
   const options = readingsWorth(job, control, p, skip);
   const confirming = p.kinds[p.leading] < SURE_AT ? options.find((o) => o.kindBits > CONFIRMS_BITS) : undefined;
   if (confirming)
@@ -148,7 +158,7 @@ function knownNext(job: Job, control: string, p: Posterior, skip: ReadonlySet<st
       p,
       said(confirming, p, true, 'Known already; this cheap one makes sure.'),
     );
-  const wanted = wantedValue(p, options, taken);
+  const wanted = wantedValue(p, options, kindReadings(job, control));
   if (!wanted) return null;
   const why = 'The kind is clear; the way of pressing will want this value.';
   return describe(job, control, wanted.spec, p, said(wanted, p, false, why));

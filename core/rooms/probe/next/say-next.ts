@@ -1,12 +1,12 @@
-import type { ReadingSpec } from '../../../engines/circuit';
-import { CONTROL_KINDS, sayPoint, type ControlKind, type Job, type Reading } from '../../../ground/job';
+import { MODEL_KINDS, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
+import { sayPoint, type Job, type Reading } from '../../../ground/job';
 import { formatQuantity } from '../../../ground/quantity';
 import { expectedBand, meaningsOf, type Meaning } from '../inference/information';
 import type { Posterior } from '../inference/posterior';
 
-/** What a reading would show if the control were of some kind. */
+/** What a reading would show if the control were of some kind, or one of what is none of them. */
 export interface Expectation {
-  readonly kind: ControlKind;
+  readonly kind: ModelKind;
   readonly probability: number;
   /** Band of the expected answer in base units. */
   readonly low: number;
@@ -104,7 +104,7 @@ export function describe(
   const expectations =
     pinReading || s.kind === 'look'
       ? []
-      : CONTROL_KINDS.filter((k) => p.kinds[k] > 0.005)
+      : MODEL_KINDS.filter((k) => p.kinds[k] > 0.005)
           .map((kind) => ({ kind, probability: p.kinds[kind], ...expectedBand(kind, s, p) }))
           .sort((a, b) => b.probability - a.probability);
   return {
