@@ -75,6 +75,8 @@ const AGAINST_BITS = 0.5;
 
 /** The reading that speaks most against the leading kind, beside the kind that it speaks for; null where none does. */
 export function againstLeader(job: Job, s: SeenSurvey): { reading: Reading; for: ControlKind } | null {
+  // Where none of the kinds leads, there is no leading kind to speak against.
+  if (s.remainder.leads) return null;
   const { leading, evidence } = s.posterior;
   const rivals = s.candidates
     .slice(1, 4)
