@@ -58,6 +58,7 @@ export default tseslint.config(
       'core/engines/world/{run,controller,contacts,parts,happen,search,monitors,hands,order}.ts',
       'core/engines/circuit/linear.ts',
       'core/engines/net/eliminate.ts',
+      'core/engines/trace/{cells,read,plain-rows,samples,levels,runs,energy,columns}.ts',
       'core/rooms/probe/inference/{posterior,information,supply,grid-estimate,particles,remainder}.ts',
       'core/rooms/feed/network.ts',
     ],

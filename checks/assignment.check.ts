@@ -122,6 +122,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           closedThen: true,
           debounceSeconds: 0.03,
           staleSeconds: null,
+          limit: null,
           wakes: false,
           highVolts: r.next() < 0.7 ? null : 5,
           divider: false,

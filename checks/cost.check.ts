@@ -45,8 +45,8 @@ describe('one more', () => {
     {
       what: 'sense',
       file: 'core/ground/job/document/controller/types.ts',
-      from: "export const SENSE_KINDS = ['contact',",
-      to: "export const SENSE_KINDS = ['smell', 'contact',",
+      from: "export const SENSE_KINDS = [\n  'contact',",
+      to: "export const SENSE_KINDS = [\n  'smell',\n  'contact',",
       asked: ['core/build/lines/sense-kinds.ts', 'core/ground/job/document/controller/fields.ts'],
     },
     {

@@ -25,6 +25,8 @@ const BEFORE = [
   ...frozen(10),
   ...frozen(11),
   ...frozen(12),
+  ...frozen(13),
+  ...frozen(14),
 ];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -108,7 +110,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v12-as-13.json').replace('"version": 13', '"version": 14');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 14') } });
+    const later = read('../core/ground/job/versions/v14-as-15.json').replace('"version": 15', '"version": 16');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 16') } });
   });
 });

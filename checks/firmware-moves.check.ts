@@ -144,6 +144,73 @@ describe('the packed program and the engine', () => {
     expect(calls).toBeGreaterThan(10);
   });
 
+  it('hear a number alike: over and under its threshold, within its band, and after its hold', () => {
+    const r = seededRandom(31);
+    const now = '2026-03-02T14:00:00Z';
+    const limit = { over: 30, under: 20, holdSeconds: 0.4 };
+    // It rests while it draws little: under the threshold says so, once it stood there for the hold.
+    const item = { ...pot.senses.find((s) => s.id === 'rest')!, kind: 'watts' as const, limit, closedThen: false };
+    const metered = edited(
+      pot,
+      { do: 'put', list: 'senses', item: { ...item, topic: 'meter', staleSeconds: 60 } },
+      now,
+    );
+    let edges = 0;
+    for (let n = 0; n < 12; n++) {
+      const job = edited(
+        metered,
+        withSteps(
+          metered,
+          [...steps(r), stepOf('until', { sense: 'rest', is: n % 2 === 0, seconds: 3, orElse: 'call' })],
+          'random',
+        ),
+        now,
+      );
+      const files = filesOf(job, assess(job)).filter((f) => /\.[ch]$/.test(f.name));
+      expect(files.map((f) => f.text).join()).toContain('gt_read_number');
+      const pin = pinOf(job, 'start')!;
+      const runs = Array.from({ length: 5 }, () => {
+        const shown: [ms: number, watts: number][] = [[0, 3]];
+        for (let t = START + 50; t < END - 1000;)
+          shown.push([(t += 60 + Math.floor(r.next() * 900)), one(r, [3, 25, 120])]);
+        return shown;
+      });
+      const found = inFolder((folder) => {
+        for (const f of files) writeFileSync(join(folder, f.name), f.text);
+        copyFileSync(fileURLToPath(new URL('./host/world.c', import.meta.url)), join(folder, 'world.c'));
+        const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1'];
+        runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
+        return runs.map((shown) => {
+          const given = [...shown.map(([ms, w]) => [ms, OWN_INPUTS + 1, w]), [START, -1, 0]].sort(
+            (a, b) => a[0]! - b[0]!,
+          );
+          return runProgram(join(folder, 'world'), [END, NIGHT, ...given.flat()].map(String))
+            .trim()
+            .split('\n');
+        });
+      });
+      const closes = assess(job).facts.presses[0]!.pressesOn === 'high' ? 1 : 0;
+      runs.forEach((shown, i) => {
+        // Counted by hand: it changes where it leaves the band on the other side.
+        let over = false;
+        const changes = shown.flatMap(([ms, w]) => {
+          const was = over;
+          over = w > limit.over || (over && w >= limit.under);
+          return over === was ? [] : [ms];
+        });
+        const theirs = found[i]!.flatMap((l) => {
+          const [ms, what, level] = l.split(' ') as [string, string, string];
+          if (what === 'call') return [`${ms} call`];
+          return Number(what) !== pin || Number(ms) < START ? [] : [`${ms} ${Number(level) === closes ? 1 : 0}`];
+        });
+        const ours = engine(job, changes);
+        expect([...theirs].sort(), JSON.stringify({ steps: job.act.moves[0]!.steps, shown })).toEqual([...ours].sort());
+        edges += ours.length;
+      });
+    }
+    expect(edges).toBeGreaterThan(60);
+  });
+
   it('start a group in turn and let none go in between', () => {
     const first = pot.presses[0]!;
     const names = ['start', 'second', 'third', 'fourth'];

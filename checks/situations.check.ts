@@ -23,6 +23,9 @@ import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
 import { OF_STRANGERS } from './situations/strangers';
 import { OF_TIMERS } from './situations/timers';
+import { OF_RECORDINGS } from './situations/recordings';
+import { OF_TRAVEL } from './situations/travel';
+import { OF_UNTESTED } from './situations/untested';
 import { BUTTON, KEY, LOOP, RELAY, type Situation } from './situations/situation';
 
 const ALL: readonly Situation[] = [
@@ -43,6 +46,9 @@ const ALL: readonly Situation[] = [
   ...OF_BEFORE,
   ...OF_STRANGERS,
   ...OF_TIMERS,
+  ...OF_UNTESTED,
+  ...OF_RECORDINGS,
+  ...OF_TRAVEL,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */

@@ -71,7 +71,7 @@ function world(r: Random): WorldPlan {
         gap: 0,
       },
     ],
-    senses: [{ part: 0, yes: [rest], taken: [rest, lit[1]!.key], delay: 0.02, away: false }],
+    senses: [{ part: 0, yes: [rest], taken: [rest, lit[1]!.key], delay: 0.02, hold: 0.02, away: false }],
     aparts: [],
     hands: [],
     moves: [steps],

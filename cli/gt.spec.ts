@@ -1,28 +1,13 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, readdirSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
+import { readdirSync, readFileSync, truncateSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { afterAll, beforeAll, describe, expect, it } from 'vitest';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { calledIn, root } from './called';
 
 import { seededRandom } from '../core/ground/quantity';
 import { padCapture, PROOFER_PAD } from '../core/engines/standin';
 
-const root = new URL('..', import.meta.url).pathname;
-const folder = mkdtempSync(join(tmpdir(), 'gt-cli-'));
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const { folder, gt, json } = calledIn();
 
-function gt(...args: string[]) {
-  const done = spawnSync('node', [join(root, 'scripts/gt.mjs'), ...args], {
-    encoding: 'utf8',
-    env: { ...process.env, INIT_CWD: folder },
-  });
-  return { status: done.status, out: done.stdout, err: done.stderr.trim() };
-}
-function json<T>(...args: string[]): T {
-  const { status, out, err } = gt(...args);
-  expect({ status, err }).toEqual({ status: 0, err: '' });
-  return JSON.parse(out) as T;
-}
 beforeAll(() => {
   writeFileSync(join(folder, 'c.json'), gt('new', '--title', 'Pot').out);
   writeFileSync(join(folder, 'broken.json'), '{"format": "gentle-thumb/job", ');
@@ -183,6 +168,11 @@ describe('the command line', () => {
   });
 
   it.each<[string, string[], RegExp]>([
+    ['a recording that is none', ['trace', 'broken.json'], /No row has a time/],
+    ['a recording that is not there', ['trace', 'nowhere.csv'], /cannot be read \(ENOENT\)/],
+    ['a tariff that is none', ['trace', 'broken.json', '--tariff', 'much'], /--tariff wants a number/],
+    ['too few times', ['travel', '21.4'], /take 3 at least/],
+    ['a time that is none', ['travel', '21.4', 'soon', '3'], /"soon" is no number/],
     ['a capture that is none', ['keypad', 'broken.json'], /head and no rows/],
     ['a capture that is not there', ['keypad', 'nowhere.vcd'], /cannot be read \(ENOENT\)/],
     ['no verb', [], /usage/],

@@ -4,6 +4,8 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { assess, nextReadingOf } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
+import { firstItem } from '../core/ground/lists';
+import { own } from '../core/ground/quantity';
 import { readNoteLine } from '../core/ground/notes';
 import {
   applyEdit,
@@ -27,6 +29,8 @@ import { WAY_WORDS } from '../core/build/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
 import { keypadVerb } from './keypad';
 import { ledgerVerb } from './ledger';
+import { sensesVerb } from './senses';
+import { roomVerb, togetherVerb, traceVerb, travelVerb } from './trace';
 import { Unusable } from './unusable';
 
 const USAGE =
@@ -35,7 +39,8 @@ const USAGE =
   'ledger FILE [--part P] [--open] | ' +
   'keypad CAPTURE... [--out MAP] [--lines A,B] | run FILE [--move NAME] [--faults F.json] | ' +
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
-  'search FILE [--faults 0..2] | pack FILE DIR';
+  'search FILE [--faults 0..2] | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
+  'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -71,6 +76,13 @@ function whole(text: string | undefined, name: string, min: number, max: number)
   const n = Number(text);
   if (text === undefined || !Number.isInteger(n) || n < min || n > max)
     throw new Unusable(`--${name} wants a whole number from ${min} to ${max}`);
+  return n;
+}
+
+function real(text: string, name: string, least: number, most: number): number {
+  const n = Number(text);
+  if (text.trim() === '' || !(n >= least && n <= most))
+    throw new Unusable(`--${name} wants a number from ${least} to ${most}`);
   return n;
 }
 
@@ -196,100 +208,128 @@ function pack(job: Job, dir: string | undefined): unknown {
   return { files: [...files.map((f) => f.name), `${slug(job.title)}.zip`] };
 }
 
+const OPTIONS = {
+  title: { type: 'string' },
+  control: { type: 'string' },
+  out: { type: 'string' },
+  lines: { type: 'string' },
+  seed: { type: 'string' },
+  days: { type: 'string' },
+  press: { type: 'string' },
+  assign: { type: 'boolean' },
+  part: { type: 'string' },
+  open: { type: 'boolean' },
+  move: { type: 'string' },
+  faults: { type: 'string' },
+  policy: { type: 'string' },
+  from: { type: 'string' },
+  to: { type: 'string' },
+  tariff: { type: 'string' },
+  low: { type: 'string' },
+  high: { type: 'string' },
+  states: { type: 'string' },
+  runs: { type: 'string' },
+  confidence: { type: 'string' },
+} as const;
+
+/** What a verb is called with: its options, the first file, what else stands there. */
+interface Call {
+  readonly values: {
+    readonly [K in keyof typeof OPTIONS]?: (typeof OPTIONS)[K]['type'] extends 'boolean' ? boolean : string;
+  };
+  readonly file: string | undefined;
+  readonly rest: readonly string[];
+}
+
+/** All that stands behind a verb which wants one at least. */
+function named({ file, rest }: Call): readonly string[] {
+  if (!file) throw new Unusable(USAGE);
+  return [file, ...rest];
+}
+
+/** A number where one is given. */
+const maybe = <T>(text: string | undefined, read: (text: string) => T): T | undefined =>
+  text === undefined ? undefined : read(text);
+
+/** Verbs that give a job. */
+const JOB_VERBS: Readonly<Record<string, (call: Call) => Job>> = {
+  new: ({ values }) => {
+    if (!values.title?.trim() || values.title.length > 200)
+      throw new Unusable('--title wants a title of 1 to 200 characters');
+    return freshJob({ title: values.title }, randomUUID(), now());
+  },
+  note: ({ file, rest }) => {
+    if (rest.length === 0) throw new Unusable(USAGE);
+    return note(readJob(file), rest);
+  },
+  edit: ({ file, rest }) => {
+    const edits = readEdits(rest[0]);
+    return edits.reduce((job, e, i) => applied(job, e, now(), `edit ${i + 1}`), readJob(file));
+  },
+};
+
+/** Verbs that give an answer. */
+const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
+  assess: ({ file }) => assess(readJob(file)).findings,
+  probe: ({ file, values }) => probe(readJob(file), values.control),
+  terminals: ({ file }) => terminals(readJob(file)),
+  ways: ({ file, values }) => ways(readJob(file), values.press),
+  lines: ({ file }) => linesVerb(readJob(file)),
+  pins: ({ file, values }) => pinsVerb(readJob(file), values.assign ?? false),
+  feed: ({ file }) => feed(readJob(file)),
+  ledger: ({ file, values }) => ledgerVerb(readJob(file), values.part, values.open ?? false),
+  keypad: (call) => {
+    const lines = call.values.lines?.split(',').map((l) => l.trim());
+    return keypadVerb(named(call), call.values.out, lines?.filter(Boolean) ?? []);
+  },
+  run: ({ file, values }) => runVerb(readJob(file), values.move, values.faults),
+  days: ({ file, values }) =>
+    daysVerb(
+      readJob(file),
+      values.move,
+      values.policy,
+      whole(values.days, 'days', 1, 3660),
+      whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1),
+    ),
+  plan: ({ file, values }) => planVerb(readJob(file), values.from, values.to),
+  search: ({ file, values }) => searchVerb(readJob(file), whole(values.faults ?? '1', 'faults', 0, 2)),
+  trace: (call) =>
+    traceVerb(
+      firstItem(named(call)),
+      maybe(call.values.tariff, (t) => real(t, 'tariff', 0, 1e6)),
+      maybe(call.values.states, (t) => whole(t, 'states', 1, 4)),
+      maybe(call.values.runs, (t) => whole(t, 'runs', 1, 10_000)),
+    ),
+  together: (call) => togetherVerb(named(call)),
+  room: (call) =>
+    roomVerb(
+      firstItem(named(call)),
+      maybe(call.values.low, (t) => real(t, 'low', -100, 1500)),
+      maybe(call.values.high, (t) => real(t, 'high', -100, 1500)),
+    ),
+  senses: ({ file }) => sensesVerb(readJob(file)),
+  travel: (call) => travelVerb(named(call), real(call.values.confidence ?? '0.95', 'confidence', 0.51, 0.9999)),
+  pack: ({ file, rest }) => pack(readJob(file), rest[0]),
+};
+
 /** Runs one verb; gives what goes to standard output. Throws Unusable for input that cannot be used. */
 async function run(args: string[]): Promise<string> {
   let parsed;
   try {
-    parsed = parseArgs({
-      args,
-      allowPositionals: true,
-      options: {
-        title: { type: 'string' },
-        control: { type: 'string' },
-        out: { type: 'string' },
-        lines: { type: 'string' },
-        seed: { type: 'string' },
-        days: { type: 'string' },
-        press: { type: 'string' },
-        assign: { type: 'boolean' },
-        part: { type: 'string' },
-        open: { type: 'boolean' },
-        move: { type: 'string' },
-        faults: { type: 'string' },
-        policy: { type: 'string' },
-        from: { type: 'string' },
-        to: { type: 'string' },
-      },
-    });
+    parsed = parseArgs({ args, allowPositionals: true, options: OPTIONS });
   } catch (error) {
     throw new Unusable(`${(error as Error).message.split('. ')[0]}; ${USAGE}`);
   }
   const {
     values,
-    positionals: [verb, file, ...rest],
+    positionals: [verb = '', file, ...rest],
   } = parsed;
-  const json = (value: unknown): string => `${JSON.stringify(value, null, 2)}\n`;
-  switch (verb) {
-    case 'new':
-      if (!values.title?.trim() || values.title.length > 200)
-        throw new Unusable('--title wants a title of 1 to 200 characters');
-      return jobText(freshJob({ title: values.title }, randomUUID(), now()));
-    case 'note':
-      if (rest.length === 0) throw new Unusable(USAGE);
-      return jobText(note(readJob(file), rest));
-    case 'edit': {
-      const edits = readEdits(rest[0]);
-      return jobText(edits.reduce((job, e, i) => applied(job, e, now(), `edit ${i + 1}`), readJob(file)));
-    }
-    case 'assess':
-      return json(assess(readJob(file)).findings);
-    case 'probe':
-      return json(probe(readJob(file), values.control));
-    case 'terminals':
-      return json(terminals(readJob(file)));
-    case 'ways':
-      return json(ways(readJob(file), values.press));
-    case 'lines':
-      return json(linesVerb(readJob(file)));
-    case 'pins':
-      return json(pinsVerb(readJob(file), values.assign ?? false));
-    case 'feed':
-      return json(feed(readJob(file)));
-    case 'ledger':
-      return json(ledgerVerb(readJob(file), values.part, values.open ?? false));
-    case 'keypad':
-      if (!file) throw new Unusable(USAGE);
-      return json(
-        await keypadVerb(
-          [file, ...rest],
-          values.out,
-          values.lines
-            ?.split(',')
-            .map((l) => l.trim())
-            .filter(Boolean) ?? [],
-        ),
-      );
-    case 'run':
-      return json(runVerb(readJob(file), values.move, values.faults));
-    case 'days':
-      return json(
-        daysVerb(
-          readJob(file),
-          values.move,
-          values.policy,
-          whole(values.days, 'days', 1, 3660),
-          whole(values.seed, 'seed', -(2 ** 31), 2 ** 31 - 1),
-        ),
-      );
-    case 'plan':
-      return json(planVerb(readJob(file), values.from, values.to));
-    case 'search':
-      return json(searchVerb(readJob(file), whole(values.faults ?? '1', 'faults', 0, 2)));
-    case 'pack':
-      return json(pack(readJob(file), rest[0]));
-    default:
-      throw new Unusable(USAGE);
-  }
+  const call: Call = { values, file, rest };
+  const job = own(JOB_VERBS, verb);
+  if (job) return jobText(job(call));
+  const answer = own(ANSWER_VERBS, verb);
+  if (!answer) throw new Unusable(USAGE);
+  return `${JSON.stringify(await answer(call), null, 2)}\n`;
 }
 
 try {

@@ -77,7 +77,7 @@ test('a lamp that a move looks at does not cost the program: it is a function to
   await demoKept(page);
   await within(page, '/job/demo-rice-pot/sense');
   await settled(page);
-  await choose(page, 'It is', 'a lamp that is read');
+  await choose(page, 'It is', 'a lamp that is read by its light');
   await room(page, 'Act');
   await settled(page);
   await page.getByRole('button', { name: /look, press, look again, call/ }).click();

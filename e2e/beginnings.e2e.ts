@@ -32,16 +32,21 @@ test('a job with nothing to press: a machine behind a bought switch is listened 
   await page.getByRole('button', { name: 'one more sense' }).click();
   const sense = page.locator('[data-sense=sense]');
   await enter(sense, 'Called', 'its draw');
-  await choose(page, 'It is', 'a current or a power meter');
+  await choose(page, 'It is', 'a current in a lead');
   await settled(page);
   await room(page, 'Guard');
   await settled(page);
   await expect(page.locator('section.know')).toContainText('Where the wires of its draw go was not said');
   await room(page, 'Sense');
   await choose(page, 'Its wires go to', /the module’s own/);
+  await choose(page, 'It is', 'the watts of a meter');
   await choose(page, 'It tells', 'the work');
   await settled(page);
-  await expect(bead(page, 'Sense')).toHaveAccessibleName(/settled/);
+  // A number says nothing by itself; a threshold by hand is a guess until it is recorded.
+  await expect(bead(page, 'Sense')).toHaveAccessibleName(/no threshold/);
+  await page.getByRole('button', { name: 'write a threshold by hand' }).click();
+  await settled(page);
+  await expect(bead(page, 'Sense')).toHaveAccessibleName(/by hand: tight/);
   await expect(bead(page, 'Board')).toHaveAccessibleName(/its own meter: settled/);
 
   // The machine hangs behind the contact though nothing presses it.

@@ -193,7 +193,11 @@ test('a shelf of 300 jobs can be used at once at a warm start, each row with its
     return { ...job, survey: { ...job.survey, photos: [] } };
   });
   await page.goto('/');
-  await open(page, 'many.backup.zip', packShelf(jobs, freshDrawer(), [], '2026-03-02T14:00:00Z'));
+  await open(
+    page,
+    'many.backup.zip',
+    packShelf(jobs, freshDrawer(), { pictures: [], recordings: [] }, '2026-03-02T14:00:00Z'),
+  );
   await expect(page.locator('gt-job-row')).toHaveCount(300, { timeout: HANGS_MS });
   await expect(page.getByText('being read …')).toHaveCount(0, { timeout: HANGS_MS });
   // Rows are read by the worker while they are written by the page; a slow page is behind.

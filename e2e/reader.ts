@@ -50,6 +50,8 @@ export async function startReading(page: Page): Promise<void> {
       }
       keep();
     };
+    // What stands there when a hand acts could be read before it; what passes in between depends on the machine's pace.
+    for (const act of ['pointerdown', 'keydown']) addEventListener(act, (e) => void (e.isTrusted && look()), true);
     addEventListener('click', (e) => void (e.isTrusted && actions++), true);
     // A box that is ticked was clicked already.
     addEventListener(
@@ -57,12 +59,12 @@ export async function startReading(page: Page): Promise<void> {
       (e) => void (/^(text|search)$/.test((e.target as HTMLInputElement).type) && actions++),
       true,
     );
-    setInterval(look, 150);
+    Object.assign(window, { lookLast: look });
   });
 }
 
 export async function readingOf(page: Page): Promise<Reading> {
-  await page.waitForTimeout(200);
+  await page.evaluate(() => (window as unknown as { lookLast: () => void }).lookLast());
   const { seen, actions } = JSON.parse((await page.evaluate(() => sessionStorage.getItem('reader'))) ?? '{}') as {
     seen: string[];
     actions: number;

@@ -36,12 +36,12 @@ test('the rooms that ask and tell', async ({ page }) => {
   for (const [name, path] of [
     ['wish', 'demo-rice-pot/wish'],
     ['guard', 'demo-rice-pot/guard'],
-    ['sense', 'demo-yard-gate/sense'],
+    ['sense', 'demo-glass-washer/sense?part=recordings'],
     ['routine', 'demo-rice-pot/routine'],
     ['pack', 'demo-rice-pot/pack'],
   ] as const) {
     await at(page, path);
-    await page.waitForTimeout(600);
+    await page.waitForTimeout(name === 'sense' ? 2500 : 600);
     await shot(page, name);
   }
 });

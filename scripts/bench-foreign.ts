@@ -1,6 +1,7 @@
 // Walks many boards of the independent bench and prints how Probe fared, a quarter of them with a control that is none of its kinds.
 // Run: npm run bench:foreign [-- boards seed]
 import { boards, follow, MET, strangers, type Went } from '../checks/bench/drive';
+import { coverageOf } from '../checks/bench/coverage';
 import type { Bench } from '../checks/bench/reading';
 import { report, strangeReport } from '../checks/bench/report';
 import { STRANGE, UNHEARD_OF } from '../checks/bench/strange';
@@ -25,7 +26,10 @@ function walked(benches: readonly Bench[]): Went[] {
   return list;
 }
 
-console.log(report(walked(boards(count - strange, random)), MET).join('\n'));
+const ofKinds = walked(boards(count - strange, random));
+console.log(report(ofKinds, MET).join('\n'));
+for (const [name, { held, of }] of Object.entries(coverageOf(ofKinds)))
+  console.log(`stated ${name}: the truth lies within in ${((100 * held) / of).toFixed(1)} % of ${of}`);
 const none = walked(strangers(strange - unheard, random, STRANGE));
 console.log(strangeReport('of a structure that is held for none of the kinds', none).join('\n'));
 const never = walked(strangers(unheard, random, UNHEARD_OF));

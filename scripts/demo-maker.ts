@@ -1,4 +1,8 @@
+import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
+import { lookAt, proposeBand, TraceReader } from '../core/engines/trace';
+import { freshOf } from '../core/ground/field';
+import { lastItem } from '../core/ground/lists';
 import { readNoteLine } from '../core/ground/notes';
 import {
   edited,
@@ -8,8 +12,10 @@ import {
   freshNever,
   freshSource,
   jobText,
+  recordingFields,
   type FreshWish,
   type Job,
+  type JobRecording,
   type JobEdit,
   type Look,
   type Never,
@@ -20,8 +26,17 @@ import { assess } from '../core/house/assess';
 import { assignPins, profileOf } from '../core/rooms/board';
 import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/rooms/probe';
 import { seededRandom } from '../core/ground/quantity';
+import { thresholdEdit } from '../core/rooms/sense';
 import { basisOf } from '../core/rooms/try';
 import { buildFor, STANDINS } from '../core/engines/standin';
+
+/** A recording of the demo: its file, and what it shows. */
+interface Recorded {
+  readonly name: string;
+  readonly text: string;
+  readonly shows: string;
+  readonly heldOut?: boolean;
+}
 
 /** Builds one demo job by the very edits and note lines that a maker would give. */
 export class Maker {
@@ -172,6 +187,51 @@ export class Maker {
       ],
       say,
     });
+  }
+
+  /** Recordings for a sense, kept beside the job and in the demo; its threshold is learned from those that are not kept back. */
+  recorded(sense: string, list: readonly Recorded[]): this {
+    const read = list.map(({ name, text, shows, heldOut }) => {
+      const bytes = new TextEncoder().encode(text);
+      writeFileSync(new URL(`../demo/recordings/${name}`, import.meta.url), bytes);
+      const reader = new TraceReader(name);
+      reader.push(bytes);
+      const recording = reader.end();
+      const entry: JobRecording = {
+        ...freshOf(recordingFields),
+        id: createHash('sha256').update(bytes).digest('hex'),
+        name,
+        bytes: bytes.length,
+        kind: recording.kind,
+        unit: recording.unit,
+        samples: recording.seconds.length,
+        seconds: lastItem(recording.seconds),
+        stepSeconds: recording.stepSeconds,
+        shows,
+        sense,
+        runs: 1,
+        heldOut: heldOut ?? false,
+      };
+      return { entry, recording };
+    });
+    this.edit({
+      do: 'several',
+      edits: read.map(({ entry }): JobEdit => ({ do: 'put', list: 'recordings', item: entry })),
+      say: `${read.length} recordings: ${list.map((x) => x.name).join(', ')}`,
+    });
+    const { bands, best } = proposeBand(
+      read.filter((r) => !r.entry.heldOut).map(({ recording }) => ({ recording, runs: 1 })),
+    );
+    const band = bands[best]!;
+    const found = new Map(read.map(({ entry, recording }) => [entry.id, lookAt(recording, band, 1).looked]));
+    return this.edit(
+      thresholdEdit(
+        this.job,
+        this.job.senses.find((s) => s.id === sense)!,
+        band,
+        found,
+      ),
+    );
   }
 
   write(name: string): void {

@@ -1,14 +1,15 @@
-import { inject, Injectable, signal } from '@angular/core';
+import { inject, Injectable, Injector, signal } from '@angular/core';
 import { Store } from '@ngrx/store';
 import { firstValueFrom, filter } from 'rxjs';
 import type { DemoRow } from '../../core/house/demo-rows';
-import { copyOf, loadJob, type Job, type Loaded, type LoadProblem } from '../../core/ground/job';
+import { copyOf, loadJob, type Job, type JobRecording, type Loaded, type LoadProblem } from '../../core/ground/job';
 import type { DrawerLoaded } from '../../core/engines/parts';
 import { pickFiles } from '../kit/pick-files';
 import { DrawerStore } from '../store/drawer';
 import { JobsActions } from '../store/jobs.actions';
 import { Files } from '../store/files';
 import { Photos } from '../store/photos';
+import type { Recordings } from '../store/recordings';
 import { Threads } from '../store/threads';
 import { selectJobs } from '../store/jobs.selectors';
 
@@ -53,6 +54,7 @@ const sumOf = (notes: readonly string[]): string =>
 export class FileOpener {
   private readonly store = inject(Store);
   private readonly photos = inject(Photos);
+  private readonly injector = inject(Injector);
   private readonly state = this.store.selectSignal(selectJobs);
   readonly problem = signal<{ file: string; problem: LoadProblem } | null>(null);
   readonly note = signal('');
@@ -111,6 +113,10 @@ export class FileOpener {
         const kept = await this.photos.bring(p.id, p.bytes);
         if (kept) renamed.set(p.id, kept);
       }
+      const named = new Set(
+        unpacked.jobs.flatMap(({ loaded }) => (loaded.ok ? loaded.job.recordings.map((r) => r.id) : [])),
+      );
+      const changed = await (await this.recordings()).bring(unpacked.recordings.filter((r) => named.has(r.id)));
       const notes = unpacked.jobs.map(({ name, loaded }) =>
         this.take(
           unpacked.jobs.length > 1 ? `${file.name}, ${name}` : file.name,
@@ -118,7 +124,7 @@ export class FileOpener {
         ),
       );
       if (unpacked.drawer) notes.push(await this.drawerFrom(unpacked.drawer));
-      this.note.set([sumOf(notes.filter(Boolean)), ...unpacked.left].join(' ').trim());
+      this.note.set([sumOf(notes.filter(Boolean)), ...unpacked.left, ...changed].join(' ').trim());
     } catch (error) {
       no(error instanceof Error ? error.message : 'It could not be read.');
     }
@@ -152,7 +158,20 @@ export class FileOpener {
       ...DEMO_JOBS.map(async (name) => (await fetch(`demo/${name}.json`)).text()),
     ]);
     this.threads.adopt(rows.filter((r) => !this.state().byId[r.id]));
-    texts.forEach((text, i) => this.take(`${DEMO_JOBS[i]}.json`, loadJob(text)));
+    const loaded = texts.map((text) => loadJob(text));
+    await this.bringDemoRecordings(loaded.flatMap((l) => (l.ok ? l.job.recordings : [])));
+    loaded.forEach((l, i) => this.take(`${DEMO_JOBS[i]}.json`, l));
+  }
+
+  /** What was recorded of the machines of the demo; one that does not come is missing, and said where it is looked at. */
+  private async bringDemoRecordings(list: readonly JobRecording[]): Promise<void> {
+    const files = await Promise.all(
+      list.map(async ({ id, name }) => {
+        const answer = await fetch(`demo/recordings/${encodeURIComponent(name)}`).catch(() => null);
+        return answer?.ok ? [{ id, bytes: new Uint8Array(await answer.arrayBuffer()) }] : [];
+      }),
+    );
+    await (await this.recordings()).bring(files.flat()).catch(() => undefined);
   }
 
   /** On a server started for the demo, an empty shelf begins with the demo jobs. */
@@ -164,6 +183,11 @@ export class FileOpener {
     if (!(settings as { demo?: boolean } | null)?.demo) return;
     const state = await firstValueFrom(this.store.select(selectJobs).pipe(filter((s) => s.phase !== 'loading')));
     if (Object.keys(state.byId).length === 0) await this.bringDemo();
+  }
+
+  /** What keeps recordings comes when the first one does: the shelf has none to show. */
+  private async recordings(): Promise<Recordings> {
+    return this.injector.get((await import('../store/recordings')).Recordings);
   }
 
   /** Whether the very same job is on the shelf. */

@@ -11,7 +11,7 @@ import { Action } from '../kit/action';
   template: `
     <section class="newcomer">
       <h2>No machine on the shelf yet</h2>
-      <p>A job takes one machine from the wish to a press that is tested and signed off.</p>
+      <p>A job takes one machine from the wish to a tested press.</p>
       <p><a matButton gtAction="do" routerLink="/new">Begin with four questions</a></p>
       <p class="muted">
         Or <button type="button" matButton gtAction="say" (click)="file.emit()">open a job file</button>, or

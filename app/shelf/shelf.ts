@@ -7,6 +7,7 @@ import {
   DestroyRef,
   effect,
   inject,
+  Injector,
   signal,
 } from '@angular/core';
 import { Router, RouterLink } from '@angular/router';
@@ -23,7 +24,6 @@ import { StorageRoom } from '../store/storage-room';
 import { Threads } from '../store/threads';
 import { Brand } from '../ui/brand';
 import { saveFile } from '../ui/save-file';
-import { Backup } from './backup';
 import { FileOpener } from './file-opener';
 import { JobRow } from './job-row';
 import { Newcomer } from './newcomer';
@@ -57,7 +57,7 @@ export class Shelf {
   protected readonly threads = inject(Threads);
   protected readonly database = inject(Database);
   protected readonly storage = inject(StorageRoom);
-  private readonly backups = inject(Backup);
+  private readonly injector = inject(Injector);
   protected readonly all = computed(() => Object.values(this.state().byId).map((o) => o.job));
   protected readonly archivedCount = computed(() => this.all().filter((j) => j.archived).length);
   protected readonly jobs = computed(() => {
@@ -158,13 +158,15 @@ export class Shelf {
   }
 
   protected backup(): void {
-    this.backups.save().then(
-      (words) => this.opener.note.set(words),
-      (error: unknown) =>
-        this.opener.note.set(
-          `The backup could not be made: ${error instanceof Error ? error.message : 'no reason given'} Try once more.`,
-        ),
-    );
+    import('./backup')
+      .then((m) => this.injector.get(m.Backup).save())
+      .then(
+        (words) => this.opener.note.set(words),
+        (error: unknown) =>
+          this.opener.note.set(
+            `The backup could not be made: ${error instanceof Error ? error.message : 'no reason given'} Try once more.`,
+          ),
+      );
   }
 
   protected drop(event: DragEvent): void {

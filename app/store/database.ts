@@ -34,6 +34,14 @@ interface PhotoRow {
   at?: number;
 }
 
+/** The bytes of a recording, by their hash. */
+interface RecordingRow {
+  id: string;
+  file: Blob;
+  /** When it was written, ms of the clock. */
+  at: number;
+}
+
 /** The one drawer of parts of this browser. */
 interface DrawerRow {
   id: 'mine';
@@ -82,11 +90,15 @@ export interface Kept {
   revision?: number;
 }
 
-/** Ids of the photographs that a document names; null where it is none of this version. */
-function photosOf(document: unknown): string[] | null {
-  const { version, survey } = (document ?? {}) as { version?: unknown; survey?: { photos?: unknown } };
-  if (version !== JOB_VERSION || !Array.isArray(survey?.photos)) return null;
-  return survey.photos.flatMap((p: unknown) => {
+/** Ids of the photographs and recordings that a document names; null where it is none of this version. */
+function namedIn(document: unknown): string[] | null {
+  const { version, survey, recordings } = (document ?? {}) as {
+    version?: unknown;
+    survey?: { photos?: unknown };
+    recordings?: unknown;
+  };
+  if (version !== JOB_VERSION || !Array.isArray(survey?.photos) || !Array.isArray(recordings)) return null;
+  return [...(survey.photos as unknown[]), ...(recordings as unknown[])].flatMap((p) => {
     const { id } = (p ?? {}) as { id?: unknown };
     return typeof id === 'string' ? [id] : [];
   });
@@ -102,6 +114,7 @@ export class Database {
   private readonly db = new Dexie('gentle-thumb', { chromeTransactionDurability: 'strict' }) as Dexie & {
     jobs: EntityTable<Row, 'id'>;
     photos: EntityTable<PhotoRow, 'id'>;
+    recordings: EntityTable<RecordingRow, 'id'>;
     drawers: EntityTable<DrawerRow, 'id'>;
     threads: EntityTable<ThreadRow, 'id'>;
     studies: EntityTable<StudyRow, 'id'>;
@@ -123,6 +136,7 @@ export class Database {
     this.db.version(4).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id' });
     this.db.version(5).stores({ jobs: 'id', photos: 'id', drawers: 'id', threads: 'id', studies: 'id, job' });
     this.db.version(6).stores({ answers: 'id', scratch: 'id' });
+    this.db.version(7).stores({ recordings: 'id' });
     this.db.on('blocked', () =>
       this.lost.set('Another tab holds an older version of this app open. Close it, and this one goes on.'),
     );
@@ -229,6 +243,15 @@ export class Database {
     return (await this.ask(() => this.db.photos.get(id)))?.picture;
   }
 
+  /** Recordings are known by the hash of their bytes: one that is there already is the same. */
+  async putRecording(id: string, file: Blob): Promise<void> {
+    await this.ask(() => this.db.recordings.put({ id, file, at: Date.now() }));
+  }
+
+  async recording(id: string): Promise<Blob | undefined> {
+    return (await this.ask(() => this.db.recordings.get(id)))?.file;
+  }
+
   /** The drawer as it was written; whoever reads it checks it. */
   async drawer(): Promise<unknown> {
     return (await this.ask(() => this.db.drawers.get('mine')))?.drawer;
@@ -254,24 +277,26 @@ export class Database {
   }
 
   /**
-   * Throws away what belongs to jobs that are gone: what was worked out of them, and pictures that no job names any more. Asked for at the
-   * start of a page and not when a job goes, so that an undo finds it all.
-   * @param older pictures that were written since, ms, may belong to a job that another tab is about to keep.
+   * Throws away what belongs to jobs that are gone: what was worked out of them, and pictures and recordings that no job names any more.
+   * Asked for at the start of a page and not when a job goes, so that an undo finds it all.
+   * @param older pictures and recordings that were written since, ms, may belong to a job that another tab is about to keep.
    */
   async prune(older: number): Promise<void> {
-    const { jobs, photos, threads, studies, answers } = this.db;
-    await this.db.transaction('rw', [jobs, photos, threads, studies, answers], async () => {
+    const { jobs, photos, recordings, threads, studies, answers } = this.db;
+    await this.db.transaction('rw', [jobs, photos, recordings, threads, studies, answers], async () => {
       const rows = await jobs.toArray();
       const ids = new Set(rows.map((row) => row.id));
       await threads.filter((row) => !ids.has(row.id)).delete();
       await answers.filter((row) => !ids.has(row.id)).delete();
       await studies.filter((row) => !ids.has(row.job)).delete();
-      const named = rows.map((row) => photosOf(row.document));
+      const named = rows.map((row) => namedIn(row.document));
       // What a document of another version names, this program cannot know.
       if (named.includes(null)) return;
       const kept = new Set(named.flat());
       const keys = await photos.filter((row) => !kept.has(row.id) && (row.at ?? 0) < older).primaryKeys();
       await photos.bulkDelete(keys);
+      const loose = await recordings.filter((row) => !kept.has(row.id) && row.at < older).primaryKeys();
+      await recordings.bulkDelete(loose);
     });
   }
 

@@ -1,6 +1,6 @@
 import { inject, Injectable, signal } from '@angular/core';
 import type { Photo } from '../../core/ground/job';
-import type { Picture } from '../../core/house/zip';
+import type { Beside } from '../../core/house/zip';
 import { Database } from './database';
 
 /** Longest side kept, pixels, and the quality of the picture. */
@@ -57,8 +57,8 @@ export class Photos {
   }
 
   /** The pictures of these photographs that this browser has. */
-  async all(photos: readonly Photo[]): Promise<Picture[]> {
-    const found: Picture[] = [];
+  async all(photos: readonly Photo[]): Promise<Beside[]> {
+    const found: Beside[] = [];
     for (const { id } of photos) {
       const bytes = await this.bytes(id);
       if (bytes) found.push({ id, bytes });

@@ -1,7 +1,7 @@
 /// <reference lib="webworker" />
 import { JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../../core/ground/job';
 import type { PackFile } from '../../core/rooms/pack';
-import { packShelf, packZip, unpackZip, type Picture, type Unpacked, type Unread } from '../../core/house/zip';
+import { packShelf, packZip, unpackZip, type KeptBeside, type Unpacked, type Unread } from '../../core/house/zip';
 import type { Drawer } from '../../core/engines/parts';
 import { serve } from './serve';
 
@@ -13,7 +13,7 @@ export type FileOrder =
       readonly do: 'pack-shelf';
       readonly jobs: readonly Job[];
       readonly drawer: Drawer;
-      readonly pictures: readonly Picture[];
+      readonly beside: KeptBeside;
       readonly unread: readonly Unread[];
       readonly now: string;
     }
@@ -21,7 +21,7 @@ export type FileOrder =
       readonly do: 'pack-job';
       readonly files: readonly PackFile[];
       readonly touchedAt: string;
-      readonly pictures: readonly Picture[];
+      readonly beside: KeptBeside;
     };
 
 export interface FileResults {
@@ -39,8 +39,8 @@ serve<FileOrder, FileResults[keyof FileResults]>(async (order) => {
       // The size is checked before a byte is read, so that a huge file cannot fill the memory.
       return order.file.size > 3 * JOB_TEXT_LIMIT ? tooLarge(order.file.size) : loadJob(await order.file.text());
     case 'pack-shelf':
-      return packShelf(order.jobs, order.drawer, order.pictures, order.now, order.unread);
+      return packShelf(order.jobs, order.drawer, order.beside, order.now, order.unread);
     case 'pack-job':
-      return packZip(order.files, order.touchedAt, order.pictures);
+      return packZip(order.files, order.touchedAt, order.beside);
   }
 });

@@ -64,6 +64,8 @@ export interface Went {
   readonly end: 'known' | 'remainder' | 'tie' | 'open' | 'not-isolated' | 'stuck';
   readonly kind: ControlKind;
   readonly readings: number;
+  /** Readings, those of isolation included, when the kind was first known; null where it never was. */
+  readonly firstKnown: number | null;
   /** Probability of the leading kind and whether it was right, at every step after isolation. */
   readonly stated: readonly { readonly probability: number; readonly right: boolean }[];
   /** Probability given to the truth at the end. */
@@ -73,7 +75,13 @@ export interface Went {
 
 /** Rules of order that a proposal may break, judged on what the board really is. */
 function broken(b: Bench, n: Reading, isIsolated: boolean): string[] {
-  const powered = n.kind !== 'ohms' && n.kind !== 'look' && n.kind !== 'continuity' && n.kind !== 'insulation';
+  const powered =
+    n.kind !== 'ohms' &&
+    n.kind !== 'look' &&
+    n.kind !== 'continuity' &&
+    n.kind !== 'insulation' &&
+    n.kind !== 'diode' &&
+    n.kind !== 'battery';
   const out: string[] = [];
   if (powered && !isIsolated && ![n.from, n.to].some((p) => p.kind === 'earth')) out.push('powered before isolation');
   if (n.kind === 'amps' && shortAmps(b, n.from.name, n.to.name) > 0.2)
@@ -97,11 +105,13 @@ export function follow(b: Bench, random: Random, most = 16): Went {
   const stated: { probability: number; right: boolean }[] = [];
   const breaks: string[] = [];
   let readings = 0;
+  let firstKnown: number | null = null;
   for (let n = 0; ; n++) {
     const survey = surveyOf(job, CONTROL);
     const state = isolationOf(job, CONTROL);
     const best = survey.candidates[0]!;
     const isIsolated = state.verdict === 'isolated';
+    if (isIsolated && survey.known) firstKnown ??= n;
     if (isIsolated) stated.push({ probability: best.probability, right: best.kind === b.control.kind });
     const done = (end: Went['end']): Went => ({
       bench: b,
@@ -109,6 +119,7 @@ export function follow(b: Bench, random: Random, most = 16): Went {
       end,
       kind: best.kind,
       readings,
+      firstKnown,
       stated,
       truth: survey.posterior.kinds[b.control.kind],
       broken: breaks,

@@ -24,6 +24,7 @@ const said = (random: Random): MainsSide => ({
   cables: 'none',
   earth: chance(random, 0.6) ? 'pin' : 'nowhere',
   tester: 'unknown',
+  batteryVolts: null,
 });
 const BATTERY: MainsSide = {
   feed: 'none',
@@ -31,6 +32,7 @@ const BATTERY: MainsSide = {
   cables: 'none',
   earth: 'unknown',
   tester: 'unknown',
+  batteryVolts: null,
 };
 
 export function battery(): Mains {

@@ -12,6 +12,8 @@ export interface BenchMeter {
   readonly testOhms: number;
   /** AC that its leads pick up on what floats, V at 10 MΩ. */
   readonly hum: number;
+  /** Whether its AC setting has no capacitor, and shows 2.22 times of DC, one way round. */
+  readonly showsDc: boolean;
   /** Swing from which its counter counts, V. */
   readonly countsFrom: number;
 }
@@ -64,6 +66,7 @@ export function drawMeter(random: Random): BenchMeter {
     testOhms: decades(random, 5e3, 30e3),
     hum: decades(random, 0.01, 0.6),
     countsFrom: decades(random, 0.3, 1),
+    showsDc: !is.trueRms && chance(random, 0.2),
   };
 }
 

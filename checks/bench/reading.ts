@@ -25,8 +25,14 @@ const NODE: Partial<Record<Point['kind'], string>> = {
   rail: 'V',
 };
 const nodeOf = (p: Point): string => (p.kind === 'contact' ? p.name : NODE[p.kind]!);
-const LOADS: Partial<Record<Spec['state'], number>> = { 'loaded-10k': 10e3, 'turned-10k': 10e3, loaded: 1e3 };
-const TURNED: readonly Spec['state'][] = ['plug-turned', 'turned-10k'];
+const LOADS: Partial<Record<Spec['state'], number>> = {
+  'loaded-10k': 10e3,
+  'turned-10k': 10e3,
+  'loaded-100k': 100e3,
+  'turned-100k': 100e3,
+  loaded: 1e3,
+};
+const TURNED: readonly Spec['state'][] = ['plug-turned', 'turned-10k', 'turned-100k'];
 
 const number = (m: BenchMeter, truth: number, dc: boolean, random: Random, counter = false): Answer => ({
   ...shown(m, truth, dc, random, counter),
@@ -56,6 +62,28 @@ export function shortAmps(b: Bench, from: string, to: string): number {
   );
 }
 
+/** A diode range puts so many volts behind so many ohms on its tips, and shows them up to its end. */
+const DIODE = { volts: 2.9, ohms: 2.2e3, endsVolts: 2 } as const;
+/** The battery of the bench, V. */
+export const BATTERY_VOLTS = 9.1;
+
+/** The second look at a way round: nothing is powered, live and neutral are clipped together. */
+function secondLook(b: Bench, spec: Spec, from: string, to: string, random: Random): Answer {
+  const dead: Part[] = [...b.control.dead(spec.state), ...b.mains.parts, { is: 'r', a: 'P', b: 'Q', ohms: 0.05 }];
+  const put = (volts: number, ohms: number): number =>
+    steady([...dead, { is: 'v', a: from, b: to, volts, ohms }], from, to);
+  if (spec.kind === 'battery')
+    return number(b.meter, BATTERY_VOLTS - put(BATTERY_VOLTS, b.meter.is.inputOhms), true, random);
+  const across = put(DIODE.volts, DIODE.ohms);
+  return across > DIODE.endsVolts
+    ? { value: DIODE.endsVolts, digit: 0, relation: '>', said: '' }
+    : number(b.meter, across, false, random);
+}
+
+/** What a setting without a capacitor shows: the mean of the one half wave, scaled for a sine, π/√2. */
+const halfWave = (v: readonly { share: number; volts: number }[]): number =>
+  (Math.PI / Math.SQRT2) * v.reduce((s, p) => s + p.share * Math.max(0, p.volts), 0);
+
 /** The answer to a spec, before any slip of the hand. */
 function answer(b: Bench, spec: Spec, random: Random): Answer {
   const [from, to] = [nodeOf(spec.from), nodeOf(spec.to)];
@@ -79,6 +107,7 @@ function answer(b: Bench, spec: Spec, random: Random): Answer {
       ? { value: m.is.mostOhms, digit: 0, relation: '>', said: '' }
       : number(m, ohms, false, random);
   }
+  if (spec.kind === 'diode' || spec.kind === 'battery') return secondLook(b, spec, from, to, random);
   const across = LOADS[spec.state];
   const input = across ? 1 / (1 / across + 1 / m.is.inputOhms) : m.is.inputOhms;
   if (spec.kind === 'volts-ac' && [spec.from, spec.to].some((p) => p.kind === 'earth')) {
@@ -111,6 +140,7 @@ function answer(b: Bench, spec: Spec, random: Random): Answer {
   if (spec.kind === 'volts-ac') {
     const rms = Math.sqrt(v.reduce((s, p) => s + p.share * (p.volts - mean) ** 2, 0));
     const average = 1.11 * v.reduce((s, p) => s + p.share * Math.abs(p.volts - mean), 0);
+    if (m.showsDc) return number(m, Math.hypot(halfWave(v), m.hum), false, random);
     return number(m, Math.hypot(m.is.trueRms ? rms : average, m.hum), false, random);
   }
   const hertz = b.control.hertz(spec.state);
@@ -141,6 +171,7 @@ export function taken(b: Bench, spec: Spec, random: Random): Answer {
   if (which < 0.6) return answer(b, { ...spec, from: other(spec.from), to: other(spec.to) }, random);
   if (which < 0.8 && spec.state !== 'off' && spec.state !== 'idle' && !LOADS[spec.state])
     return answer(b, { ...spec, state: spec.kind === 'ohms' ? 'off' : 'idle' }, random);
+  if (spec.kind === 'diode') return { value: DIODE.endsVolts, digit: 0, relation: '>', said: '' };
   return spec.kind === 'ohms'
     ? { value: b.meter.is.mostOhms, digit: 0, relation: '>', said: '' }
     : number(b.meter, 0, spec.kind === 'volts-dc', random);

@@ -33,6 +33,10 @@ export interface Figures {
   readonly tiedPassed: number;
   readonly broken: number;
   readonly median: number;
+  /** The same with the readings of isolation. */
+  readonly medianOfAll: number;
+  /** The same until the kind is first known, before what confirms it. */
+  readonly medianToKnown: number;
   readonly done: number;
   readonly known: number;
   readonly brier: number;
@@ -49,6 +53,8 @@ export function figures(list: readonly Went[], met: Readonly<Record<ControlKind,
     met[w.bench.control.kind] / Math.max(1, list.filter((x) => x.bench.control.kind === w.bench.control.kind).length);
   const sum = (of: readonly Went[]): number => of.reduce((s, w) => s + weight(w), 0);
   const counts = known.map((w) => w.readings).sort((a, b) => a - b);
+  const allCounts = known.map((w) => w.job.readings.length).sort((a, b) => a - b);
+  const toKnown = known.flatMap((w) => (w.firstKnown === null ? [] : [w.firstKnown])).sort((a, b) => a - b);
   const bins = reliability(walked);
   const total = bins.reduce((s, b) => s + b.n, 0);
   return {
@@ -60,6 +66,8 @@ export function figures(list: readonly Went[], met: Readonly<Record<ControlKind,
     tiedPassed: list.filter((w) => w.bench.mains.tied && w.end !== 'not-isolated' && w.end !== 'stuck').length,
     broken: list.reduce((s, w) => s + w.broken.length, 0),
     median: counts[Math.floor(counts.length / 2)] ?? 0,
+    medianOfAll: allCounts[Math.floor(allCounts.length / 2)] ?? 0,
+    medianToKnown: toKnown[Math.floor(toKnown.length / 2)] ?? 0,
     done: share(walked, (w) => ['known', 'remainder', 'tie'].includes(w.end)),
     known: share(walked, (w) => w.end === 'known'),
     brier: mean(walked.flatMap((w) => w.stated.map((s) => (s.probability - (s.right ? 1 : 0)) ** 2))),
@@ -91,7 +99,8 @@ export function report(list: readonly Went[], met: Readonly<Record<ControlKind, 
   const out = [
     `${list.length} boards, ${apart.length} of them isolated: falsely stopped ${percent(f.falseStops)}, ` +
       `stuck ${percent(f.stuck)}; tied ones passed ${f.tiedPassed}; rules of order broken ${f.broken}`,
-    `known ${percent(f.known)}, known or an honest remainder or tie ${percent(f.done)}, median readings ${f.median}`,
+    `known ${percent(f.known)}, known or an honest remainder or tie ${percent(f.done)}, median readings ${f.median}; ` +
+      `${f.medianOfAll} with those of isolation, ${f.medianToKnown} of these until first known`,
     `right of those known ${percent(f.right)}, weighted as met ` +
       `${percent(f.rightAsMet)}; calibration error of the leader ` +
       `${percent(f.calibration)}; Brier ${f.brier.toFixed(3)}, log score ` +

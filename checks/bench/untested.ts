@@ -7,7 +7,7 @@ import { ladder, low } from './buttons';
 import { isolated, tied, type Mains } from './mains';
 import { drawMeter } from './meters';
 import { dryPair } from './others';
-import { taken, type Bench } from './reading';
+import { BATTERY_VOLTS, taken, type Answer, type Bench, type Spec } from './reading';
 import type { Part } from './solve';
 
 const T = '2026-01-01T00:00:00Z';
@@ -15,7 +15,7 @@ const CONTROL = 'it';
 /** No machine asks for more. */
 const MOST = 30;
 
-function benchOf(random: Random, mains: Mains, turns = false): Bench {
+function benchOf(random: Random, mains: Mains, battery: boolean, turns = false): Bench {
   const draw = pick(random, [
     [low, 3],
     [ladder, 1],
@@ -24,17 +24,24 @@ function benchOf(random: Random, mains: Mains, turns = false): Bench {
   const feed = turns ? 'plug-turns' : chance(random, 0.6) ? 'plug-one-way' : 'wired';
   return {
     control: draw(random),
-    mains: { ...mains, said: { ...mains.said, feed, tester: turns ? 'unknown' : 'none' } },
+    mains: {
+      ...mains,
+      said: {
+        ...mains.said,
+        feed,
+        tester: turns ? 'unknown' : 'none',
+        batteryVolts: battery ? BATTERY_VOLTS : 0,
+      },
+    },
     meter: drawMeter(random),
     slips: 0.01,
   };
 }
 
-/** What is said of the isolation of one board once all was read that is asked for. */
-function followed(b: Bench, random: Random): string {
+/** What is said of the isolation of one control once all was read that is asked for, by whatever answers. */
+export function readOut(survey: Partial<Job['survey']>, answer: (spec: Spec) => Answer): string {
   let job: Job = edited(freshJob({ title: 'bench' }, 'bench', T), { do: 'add-control', id: CONTROL, name: 'it' }, T);
-  const set = { mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) };
-  job = edited(job, { do: 'set', at: 'survey', set, say: 'bench' }, T);
+  job = edited(job, { do: 'set', at: 'survey', set: survey, say: 'bench' }, T);
   for (let n = 0; n < MOST; n++) {
     const { verdict, missing } = isolationOf(job, CONTROL);
     const [next] = missing;
@@ -46,12 +53,15 @@ function followed(b: Bench, random: Random): string {
       control: [next.from, next.to].some((p) => p.kind === 'contact') ? CONTROL : '',
       by: 'hand',
       struck: false,
-      ...taken(b, next, random),
+      ...answer(next),
     };
     job = edited(job, { do: 'add-reading', say: '', reading }, T);
   }
   return 'endless';
 }
+
+const followed = (b: Bench, random: Random): string =>
+  readOut({ mains: b.mains.said, ...(b.meter.stated ? { meter: b.meter.is } : {}) }, (spec) => taken(b, spec, random));
 
 const across: Part = { is: 'r', a: 'P', b: 'Q', ohms: 600e3 };
 const junction = (a: string, b: string, weakOhms: number): Part => ({ is: 'd', a, b, drop: 0.6, ohms: 20, weakOhms });
@@ -72,14 +82,29 @@ const PINS = [
   ['Q', 1],
 ] as const;
 
+/** Ties that an ohmmeter's few tenths of a volt do not open: junctions in a row, a light-emitting diode. */
+const SHUT_TIES: typeof OTHER_TIES = {
+  'two junctions in a row': (r) => {
+    const pin = pick(r, PINS);
+    return chance(r, 0.5)
+      ? [across, junction('G', 'M', decades(r, 6e6, 60e6)), junction('M', pin, decades(r, 6e6, 60e6))]
+      : [across, junction(pin, 'M', decades(r, 6e6, 60e6)), junction('M', 'G', decades(r, 6e6, 60e6))];
+  },
+  'an optocoupler’s diode and its resistor': (r) => [
+    across,
+    { is: 'd', a: 'G', b: 'M', drop: 1.1, ohms: 20, weakOhms: 1e9 },
+    { is: 'r', a: 'M', b: pick(r, PINS), ohms: decades(r, 10e3, 100e3) },
+  ],
+};
+
 /** The verdicts of boards with each of those ties. */
-export function otherTies(each: number, seed: number): Record<string, string[]> {
+export function otherTies(each: number, seed: number, battery = true, shut = false): Record<string, string[]> {
   const random = seededRandom(seed);
   return Object.fromEntries(
-    Object.entries(OTHER_TIES).map(([variant, parts]) => [
+    Object.entries(shut ? SHUT_TIES : OTHER_TIES).map(([variant, parts]) => [
       variant,
       Array.from({ length: each }, () =>
-        followed(benchOf(random, { ...tied(random), variant, parts: parts(random) }), random),
+        followed(benchOf(random, { ...tied(random), variant, parts: parts(random) }, battery), random),
       ),
     ]),
   );
@@ -87,7 +112,7 @@ export function otherTies(each: number, seed: number): Record<string, string[]> 
 
 /** A floating pair, as of a dry contact, in a machine whose plug goes in either way round. */
 const floating = (random: Random, mains: Mains): Bench => ({
-  ...benchOf(random, mains, true),
+  ...benchOf(random, mains, true, true),
   control: dryPair(random),
 });
 
@@ -111,9 +136,9 @@ export function floatingApart(count: number, seed: number): string[] {
 }
 
 /** The verdicts of so many boards that are tied to mains, or isolated from it. */
-export function untested(which: 'tied' | 'isolated', count: number, seed: number): string[] {
+export function untested(which: 'tied' | 'isolated', count: number, seed: number, battery = true): string[] {
   const random = seededRandom(seed);
   return Array.from({ length: count }, () =>
-    followed(benchOf(random, (which === 'tied' ? tied : isolated)(random)), random),
+    followed(benchOf(random, (which === 'tied' ? tied : isolated)(random), battery), random),
   );
 }

@@ -257,7 +257,7 @@ export const OF_MODULES: readonly Situation[] = [
       edit(j, {
         do: 'put',
         list: 'senses',
-        item: { ...freshSense('draw', 'its draw'), kind: 'current', touches: 'module', tells: 'at-work' },
+        item: { ...freshSense('draw', 'its draw'), kind: 'watts', touches: 'module', tells: 'at-work' },
       }),
     rooms: ['board'],
   },

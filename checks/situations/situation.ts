@@ -135,6 +135,7 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
         closedThen: true,
         debounceSeconds: 0.05,
         staleSeconds: null,
+        limit: null,
         wakes: false,
         highVolts: 3.3,
         divider: false,

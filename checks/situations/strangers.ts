@@ -61,5 +61,14 @@ export const OF_STRANGERS: readonly Situation[] = [
     'it A-B off 8.9k',
     'it A-B loaded-10k 1.9 V',
   ),
+  ...across(
+    'the speed signal of a fan',
+    'it look connector',
+    'it B to ground off 0.1 ohm',
+    'it A idle 2.51 V',
+    'it A idle 74 Hz',
+    'it A pressed 2.5 V',
+    'it A loaded-10k 1.4 V',
+  ),
   ...across('a sounder', 'it look two wires', 'it A-B off 32 ohm', 'it A idle 5 V', 'it B idle 5 V', 'it A-B idle 0 V'),
 ];

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { assess, nextReadingOf } from './assess';
-import { ROOMS, freshJob, type Job } from '../ground/job';
+import { BENCH_MAINS, ROOMS, freshJob, type Job } from '../ground/job';
 import { flips, SOURCES, type Finding } from '../ground/finding';
 import { bareJob, changed, demoJob } from '../testing/jobs';
 import { nextStep, threadOf } from './thread';
@@ -97,7 +97,7 @@ describe('the thread', () => {
     // How it is fed is asked before any reading counts.
     expect(nextReadingOf(unasked, assess(unasked), 'control-power')).toBeNull();
     const job = changed(unasked, 'survey', {
-      mains: { feed: 'plug-turns', mainSwitch: 'closed', cables: 'unknown', earth: 'pin', tester: 'unknown' },
+      mains: { ...BENCH_MAINS, cables: 'unknown' },
     });
     expect(nextReadingOf(job, assess(job), 'control-power')?.notePrefix).toBe('ground to mains off');
     expect(nextReadingOf(job, assess(job), 'nothing')).toBeNull();

@@ -11,7 +11,7 @@ import { sensesRead, type Job, type Press } from '../ground/job';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
 import { asUnit, isBuiltOtherwise, mirroredPulses } from '../build/units';
-import { isReadable, pinOf } from '../build/lines';
+import { heardAfter, isReadable, pinOf, SENSES } from '../build/lines';
 import {
   lacksOf,
   packFiles,
@@ -48,7 +48,13 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
   job.senses.flatMap((s) => {
     const line = a.lines.find((l) => l.id === s.id);
     const pin = pinOf(job, s.id);
-    const sense = { id: s.id, name: s.name, debounceSeconds: s.debounceSeconds };
+    const unit = SENSES[s.kind].number?.unit;
+    const sense = {
+      id: s.id,
+      name: s.name,
+      heardAfter: { so: heardAfter(s, true), notSo: heardAfter(s, false) },
+      limit: s.limit && unit !== undefined ? { ...s.limit, soOver: s.closedThen, unit } : null,
+    };
     if (!isReadable(s)) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
     return line && pin !== null ? [{ ...sense, pin, yes: line.active }] : [];
   });

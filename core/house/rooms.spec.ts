@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { directShare, oneShot } from '../engines/electrics';
 import { cautionsOf, CAUTIONS, guardFindings, hazardsOf, needsProveDead } from '../rooms/guard';
 import type { ContactFact, ControlFact } from '../ground/facts';
-import { edited, HAZARDS, type Job } from '../ground/job';
+import { edited, HAZARDS, UNKNOWN_MAINS, type Job } from '../ground/job';
 import { assess } from './assess';
 import { changed, demoJob, findingOf, machined, pressed, scripted, withoutSense } from '../testing/jobs';
 
@@ -39,7 +39,7 @@ describe('Guard', () => {
     const bare = changed(pot, 'wish', { hazards: ['water'] });
     expect(needsProveDead(bare, facts)).toBe(true);
     const battery = changed(bare, 'survey', {
-      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown', tester: 'unknown' },
+      mains: { ...UNKNOWN_MAINS, feed: 'none', cables: 'none' },
     });
     expect(needsProveDead(battery, facts)).toBe(false);
     const tied = {
@@ -52,7 +52,7 @@ describe('Guard', () => {
 
   it('is never settled over an empty list: one caution holds for every machine', () => {
     const none = changed(changed(pot, 'wish', { hazards: [], hazardsReviewed: true }), 'survey', {
-      mains: { feed: 'none', cables: 'none', mainSwitch: 'unknown', earth: 'unknown', tester: 'unknown' },
+      mains: { ...UNKNOWN_MAINS, feed: 'none', cables: 'none' },
     });
     expect(cautionsOf(none, facts).map((c) => c.id)).toEqual(['own-devices']);
     expect(findingOf({ ...none, guard: { ...none.guard, ticks: {} } }, 'guard.ticks')).toMatchObject({

@@ -1,8 +1,10 @@
+import { createHash } from 'node:crypto';
 import { strToU8, zipSync } from 'fflate';
 import { describe, expect, it } from 'vitest';
 import { assess } from './assess';
 import { filesOf } from './deliver';
-import { freshJob, jobText, type Keypad } from '../ground/job';
+import { freshOf } from '../ground/field';
+import { freshJob, jobText, recordingFields, type Job, type Keypad } from '../ground/job';
 import { freshDrawer } from '../engines/parts';
 import { zipBomb } from '../testing/bomb';
 import { changed, demoJob } from '../testing/jobs';
@@ -12,12 +14,37 @@ import { packShelf, packZip, unpackZip } from './zip';
 const pot = demoJob('rice-pot');
 const proofer = demoJob('dough-proofer');
 const JPEG = Uint8Array.of(0xff, 0xd8, 0xff, 0xe0, 1, 2, 3);
+const PICTURE = { pictures: [{ id: 'p1', bytes: JPEG }], recordings: [] };
 const withPhoto = changed(pot, 'survey', {
   photos: [{ id: 'p1', name: 'board', width: 640, height: 480, pins: [{ x: 0.2, y: 0.3, label: 'start A' }] }],
 });
 
+describe('recordings in a zip', () => {
+  const bytes = strToU8('time,power (W)\n0,3\n1,120\n');
+  const id = createHash('sha256').update(bytes).digest('hex');
+  const facts = { ...freshOf(recordingFields), id, name: 'run 1.csv', bytes: bytes.length };
+  const recorded: Job = { ...pot, recordings: [facts] };
+  const zip = packZip(filesOf(recorded, assess(recorded)), pot.touchedAt, {
+    pictures: [],
+    recordings: [{ id, bytes }],
+  });
+
+  it('come back under their hash, and others than those that the job names stay where they are', () => {
+    expect(unpackZip(zip).recordings).toEqual([{ id, bytes }]);
+    const other = zipSync({ 'a.job.json': strToU8(jobText(pot)), [`recordings/${id}.csv`]: bytes });
+    expect(unpackZip(other).recordings).toEqual([]);
+  });
+
+  it('come back from a backup of the shelf, and a missing one leaves the job whole', () => {
+    const shelf = packShelf([recorded], freshDrawer(), { pictures: [], recordings: [] }, '2026-03-02T14:00:00Z');
+    const back = unpackZip(shelf);
+    expect(back.recordings).toEqual([]);
+    expect(back.jobs[0]!.loaded).toMatchObject({ ok: true, job: { recordings: [facts] } });
+  });
+});
+
 describe('the zip', () => {
-  const zip = packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }]);
+  const zip = packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, PICTURE);
 
   it('gives the same job and the same picture back', () => {
     const { jobs, drawer, pictures } = unpackZip(zip);
@@ -27,9 +54,7 @@ describe('the zip', () => {
   });
 
   it('is the same bytes for the same job', () =>
-    expect(packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, [{ id: 'p1', bytes: JPEG }])).toEqual(
-      zip,
-    ));
+    expect(packZip(filesOf(withPhoto, assess(withPhoto)), withPhoto.touchedAt, PICTURE)).toEqual(zip));
 
   it('is refused in words where it is cut off, or where it holds no job', () => {
     expect(() => unpackZip(zip.subarray(0, zip.length - 40))).toThrow(/damaged or cut off/);
@@ -57,7 +82,7 @@ describe('a backup of the shelf', () => {
   const drawer = { ...freshDrawer(), currency: 'CHF', stock: [{ name: 'wire', price: 0.2, have: 9 }] };
 
   it('gives every job, the drawer and the pictures back, whatever they are called', () => {
-    const zip = packShelf(jobs, drawer, [{ id: 'p1', bytes: JPEG }], '2026-03-02T14:00:00Z');
+    const zip = packShelf(jobs, drawer, PICTURE, '2026-03-02T14:00:00Z');
     const back = unpackZip(zip);
     expect(back.jobs.map((j) => j.loaded)).toEqual(jobs.map((job) => ({ ok: true, job })));
     expect(back.drawer).toEqual({ ok: true, drawer });
@@ -78,7 +103,7 @@ describe('a backup of the shelf', () => {
       { title: 'Of tomorrow', document: later },
       { title: 'Half', document: { format: 'no job' } },
     ];
-    const back = unpackZip(packShelf(jobs, drawer, [], '2026-03-02T14:00:00Z', unread));
+    const back = unpackZip(packShelf(jobs, drawer, { pictures: [], recordings: [] }, '2026-03-02T14:00:00Z', unread));
     expect(back.jobs.filter((j) => j.loaded.ok)).toHaveLength(jobs.length);
     const others = back.jobs.filter((j) => !j.loaded.ok);
     expect(others.map((j) => !j.loaded.ok && j.loaded.problem.what)).toEqual([

@@ -1,17 +1,24 @@
 import { present } from '../ground/lists';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
-import { jobText, JOB_TEXT_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../ground/job';
+import { jobText, JOB_TEXT_LIMIT, RECORDING_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../ground/job';
 import { drawerText, readDrawer, type Drawer, type DrawerLoaded } from '../engines/parts';
 import { type PackFile, slug } from '../rooms/pack';
 
-/** A photograph's picture as it travels: its id and the bytes of a JPEG. */
-export interface Picture {
+/** Bytes that are kept beside a job as they travel: the JPEG of a photograph by its id, the file of a recording by its hash. */
+export interface Beside {
   readonly id: string;
   readonly bytes: Uint8Array;
 }
+/** All that is kept beside jobs. */
+export interface KeptBeside {
+  readonly pictures: readonly Beside[];
+  readonly recordings: readonly Beside[];
+}
+const NOTHING_BESIDE: KeptBeside = { pictures: [], recordings: [] };
 
-/** Where pictures and jobs stand in a zip, and the drawer of a backup. */
+/** Where pictures, recordings and jobs stand in a zip, and the drawer of a backup. */
 const PICTURES = 'photographs/';
+const RECORDINGS = 'recordings/';
 const JOBS = 'jobs/';
 const UNREAD = 'jobs-of-another-version/';
 const DRAWER = 'parts.drawer.json';
@@ -23,18 +30,25 @@ const MOST_JOBS = 2000;
 const MOST_BYTES = 3 * JOB_TEXT_LIMIT;
 const BUDGET = 400_000_000;
 
-type Entries = Record<string, [Uint8Array, { mtime: Date; level?: 0 }]>;
+type Entries = Record<string, [Uint8Array, { mtime: Date; level?: 0 | 1 }]>;
 const text = (content: string, mtime: Date): Entries[string] => [strToU8(content), { mtime }];
 // A JPEG does not get smaller by packing it again.
-const pictureEntries = (pictures: readonly Picture[], mtime: Date): Entries =>
-  Object.fromEntries(pictures.map((p) => [`${PICTURES}${p.id}.jpg`, [p.bytes, { mtime, level: 0 }]]));
+const besideEntries = ({ pictures, recordings }: KeptBeside, mtime: Date): Entries => ({
+  ...Object.fromEntries(pictures.map((p) => [`${PICTURES}${p.id}.jpg`, [p.bytes, { mtime, level: 0 as const }]])),
+  // Numbers in text are a quarter of their size after the first pass; more takes longer and gains little.
+  ...Object.fromEntries(recordings.map((r) => [`${RECORDINGS}${r.id}.csv`, [r.bytes, { mtime, level: 1 as const }]])),
+});
 
-/** All files in one zip with the job's pictures, dated by the job so that the same job gives the same bytes. */
-export function packZip(files: readonly PackFile[], touchedAt: string, pictures: readonly Picture[] = []): Uint8Array {
+/** All files in one zip with the job's pictures and recordings, dated by the job so that the same job gives the same bytes. */
+export function packZip(
+  files: readonly PackFile[],
+  touchedAt: string,
+  beside: KeptBeside = NOTHING_BESIDE,
+): Uint8Array {
   const mtime = new Date(touchedAt);
   return zipSync({
     ...Object.fromEntries(files.map((f) => [f.name, text(f.text, mtime)])),
-    ...pictureEntries(pictures, mtime),
+    ...besideEntries(beside, mtime),
   });
 }
 
@@ -45,13 +59,14 @@ export interface Unread {
 }
 
 /**
- * A backup of the whole shelf: every job, the drawer, all pictures, and whatever stands there that this version cannot read, as it is.
+ * A backup of the whole shelf: every job, the drawer, all pictures and recordings, and whatever stands there that this version cannot
+ * read, as it is.
  * Opened again like any zip. @param now ISO time.
  */
 export function packShelf(
   jobs: readonly Job[],
   drawer: Drawer,
-  pictures: readonly Picture[],
+  beside: KeptBeside,
   now: string,
   unread: readonly Unread[] = [],
 ): Uint8Array {
@@ -70,16 +85,15 @@ export function packShelf(
       ]),
     ),
     [DRAWER]: text(drawerText(drawer), mtime),
-    ...pictureEntries(pictures, mtime),
+    ...besideEntries(beside, mtime),
   });
 }
 
-/** What a zip held: each job file with whether it can be read, the drawer of a backup, and the pictures that its jobs name. */
-export interface Unpacked {
+/** What a zip held: each job file with whether it can be read, the drawer of a backup, and what its jobs name beside themselves. */
+export interface Unpacked extends KeptBeside {
   readonly jobs: readonly { readonly name: string; readonly loaded: Loaded }[];
   readonly drawer: DrawerLoaded | null;
-  readonly pictures: readonly Picture[];
-  /** What was left where it is, in sentences: jobs beyond the most that are opened at once, pictures that are too large. */
+  /** What was left where it is, in sentences: jobs beyond the most that are opened at once, pictures and recordings that are too large. */
   readonly left: readonly string[];
 }
 
@@ -133,24 +147,47 @@ export function unpackZip(zip: Uint8Array): Unpacked {
     .concat([...large].map(([name, size]) => ({ name, loaded: tooLarge(size) })));
   const drawer = Object.hasOwn(texts, DRAWER) ? readDrawer(strFromU8(present(texts[DRAWER]))) : null;
   if (jobs.length === 0 && !drawer) throw new Error('There is no job file in this zip.');
-  const ids = new Set(jobs.flatMap(({ loaded }) => (loaded.ok ? loaded.job.survey.photos.map((p) => p.id) : [])));
-  const idOf = (name: string): string => name.slice(PICTURES.length).replace(/\.jpg$/, '');
-  let largePictures = 0;
-  const parts = entriesOf(zip, (f) => {
-    if (!f.name.startsWith(PICTURES) || !ids.has(idOf(f.name))) return false;
-    if (f.originalSize > PICTURE_LIMIT) largePictures++;
-    return f.originalSize <= PICTURE_LIMIT;
-  });
-  const pictures = Object.entries(parts).flatMap(([name, bytes]) =>
-    bytes[0] === 0xff && bytes[1] === 0xd8 ? [{ id: idOf(name), bytes }] : [],
+  const opened = jobs.flatMap(({ loaded }) => (loaded.ok ? [loaded.job] : []));
+  const photos = besideIn(
+    zip,
+    PICTURES,
+    PICTURE_LIMIT,
+    new Set(opened.flatMap((j) => j.survey.photos.map((p) => p.id))),
+  );
+  const pictures = photos.kept.filter(({ bytes }) => bytes[0] === 0xff && bytes[1] === 0xd8);
+  const traces = besideIn(
+    zip,
+    RECORDINGS,
+    RECORDING_LIMIT,
+    new Set(opened.flatMap((j) => j.recordings.map((r) => r.id))),
   );
   const left = [
     ...(names.size > MOST_JOBS
       ? [`${names.size - MOST_JOBS} of its ${names.size} jobs were left in the zip: ${MOST_JOBS} are opened at once.`]
       : []),
-    ...(largePictures > 0
-      ? [`${largePictures} photographs of over ${PICTURE_LIMIT / 1e6} MB were left in the zip.`]
+    ...(photos.large > 0
+      ? [`${photos.large} photographs of over ${PICTURE_LIMIT / 1e6} MB were left in the zip.`]
+      : []),
+    ...(traces.large > 0
+      ? [`${traces.large} recordings of over ${RECORDING_LIMIT / 1e6} MB were left in the zip.`]
       : []),
   ];
-  return { jobs, drawer, pictures, left };
+  return { jobs, drawer, pictures, recordings: traces.kept, left };
+}
+
+/** What lies in one folder of a zip under the ids that are asked for, and how many of them are too large. */
+function besideIn(
+  zip: Uint8Array,
+  folder: string,
+  limit: number,
+  ids: ReadonlySet<string>,
+): { readonly kept: Beside[]; readonly large: number } {
+  const idOf = (name: string): string => name.slice(folder.length).replace(/\.\w+$/, '');
+  let large = 0;
+  const parts = entriesOf(zip, (f) => {
+    if (!f.name.startsWith(folder) || !ids.has(idOf(f.name))) return false;
+    if (f.originalSize > limit) large++;
+    return f.originalSize <= limit;
+  });
+  return { kept: Object.entries(parts).map(([name, bytes]) => ({ id: idOf(name), bytes })), large };
 }

@@ -1,6 +1,7 @@
-import { freshSense, type BoardProfile } from '../../core/ground/job';
+import { BENCH_MAINS, freshSense, type BoardProfile } from '../../core/ground/job';
 import { SHIPPED_BOARDS } from '../../core/rooms/board';
 import { Maker } from '../demo-maker';
+import { washRecording, WASHES } from '../demo-recordings';
 
 const shipped = SHIPPED_BOARDS.find((b) => b.key === 'plug-switch')!;
 /** The switch that hangs there, as it was read, unplugged and open. */
@@ -39,7 +40,7 @@ new Maker(
       do: 'set',
       at: 'survey',
       set: {
-        mains: { feed: 'plug-one-way', mainSwitch: 'closed', cables: 'none', earth: 'pin', tester: 'unknown' },
+        mains: { ...BENCH_MAINS, feed: 'plug-one-way' },
       },
       say: 'a plug that goes in one way only',
     },
@@ -54,11 +55,11 @@ new Maker(
       list: 'senses',
       item: {
         ...freshSense('draw', 'its draw'),
-        kind: 'current',
+        kind: 'watts',
         touches: 'module',
         tells: 'at-work',
-        meaning: 'more than 30 W for a minute',
-        debounceSeconds: 60,
+        meaning: 'washing',
+        debounceSeconds: 5,
       },
       say: 'its draw, by the meter of the switch',
     },
@@ -69,6 +70,29 @@ new Maker(
       say: 'load: 2600 W, nearly all of it the heater; the outlet is on the dry wall',
     },
   )
+  .recorded('draw', [
+    {
+      name: 'glass-washer-quick.csv',
+      text: washRecording(WASHES['quick']!, 11, '2026-11-20T10:02:00Z'),
+      shows: 'the quick programme',
+    },
+    {
+      name: 'glass-washer-usual.csv',
+      text: washRecording(WASHES['usual']!, 12, '2026-11-21T14:31:00Z'),
+      shows: 'the usual programme',
+    },
+    {
+      name: 'glass-washer-strong.csv',
+      text: washRecording(WASHES['strong']!, 13, '2026-11-22T21:10:00Z'),
+      shows: 'the strong programme',
+    },
+    {
+      name: 'glass-washer-kept-back.csv',
+      text: washRecording(WASHES['usual']!, 14, '2026-11-24T14:05:00Z'),
+      shows: 'the usual programme, some days later',
+      heldOut: true,
+    },
+  ])
   .say('note: 2.6 kW while it heats, 120 W while it pumps, 3 W at rest')
   .tick('module-closed')
   .write('glass-washer');

@@ -3,8 +3,8 @@ import { toSignal } from '@angular/core/rxjs-interop';
 import { ActivatedRoute } from '@angular/router';
 import { wholeRun } from '../../../core/house/power-up-scene';
 import { RunEnded, WorldProblem } from '../../../core/engines/world';
-import { onlyListens, type Sense } from '../../../core/ground/job';
-import { formatQuantity } from '../../../core/ground/quantity';
+import { onlyListens } from '../../../core/ground/job';
+import { stoodFor } from '../../../core/rooms/act';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -40,7 +40,7 @@ import { WayPart } from './way-part';
 export class ActRoom {
   protected readonly bench = inject(Bench);
   protected readonly listens = computed(() => onlyListens(this.bench.job()));
-  protected readonly stood = (s: Sense): string => formatQuantity(s.debounceSeconds, 's');
+  protected readonly stood = stoodFor;
   private readonly query = toSignal(inject(ActivatedRoute).queryParamMap);
   protected readonly tabs: readonly Tab[] = [
     { key: 'run', words: 'one run' },

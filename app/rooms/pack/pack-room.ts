@@ -9,6 +9,7 @@ import { Assessor } from '../../store/assessor';
 import { Bench } from '../../store/bench';
 import { Files } from '../../store/files';
 import { Photos } from '../../store/photos';
+import { Recordings } from '../../store/recordings';
 import { Studies } from '../../store/studies';
 import { FindingList } from '../../ui/finding-list';
 import { saveFile } from '../../ui/save-file';
@@ -25,6 +26,7 @@ import { TwoColumns } from '../../ui/two-columns';
 export class PackRoom {
   private readonly sanitizer = inject(DomSanitizer);
   private readonly photos = inject(Photos);
+  private readonly recordings = inject(Recordings);
   private readonly packer = inject(Files);
   /** Why the zip could not be made; empty where it was. */
   protected readonly problem = signal('');
@@ -73,9 +75,12 @@ export class PackRoom {
   protected async saveAll(): Promise<void> {
     const { job } = this.bench.seen();
     const files = this.files();
-    const pictures = await this.photos.all(job.survey.photos);
+    const beside = {
+      pictures: await this.photos.all(job.survey.photos),
+      recordings: await this.recordings.all(job.recordings),
+    };
     try {
-      const zip = await this.packer.do({ do: 'pack-job', files, touchedAt: job.touchedAt, pictures });
+      const zip = await this.packer.do({ do: 'pack-job', files, touchedAt: job.touchedAt, beside });
       saveFile(`${slug(job.title)}.zip`, zip, 'application/zip');
       this.problem.set('');
     } catch (error) {

@@ -8,7 +8,7 @@ import { Action } from '../../kit/action';
 import { quantity, text } from '../../../core/ground/field';
 import { likeOf, moreLike } from '../../../core/ground/job';
 import { readNoteLine } from '../../../core/ground/notes';
-import { KIND_WORDS, questionsOf, STRANGER_CALLED, tellMore } from '../../../core/rooms/probe';
+import { controlQuestionsOf, KIND_WORDS, STRANGER_CALLED, tellMore } from '../../../core/rooms/probe';
 import { isPractice } from '../../../core/engines/standin';
 import { Bench } from '../../store/bench';
 import { FindingList } from '../../ui/finding-list';
@@ -90,7 +90,7 @@ export class ControlPart {
       .filter((f) => (id === undefined ? f.id === 'probe.none' : f.about?.control === id));
   });
   /** While the mains side is being asked, no reading is. */
-  protected readonly asking = computed(() => questionsOf(this.bench.job().survey.mains).length > 0);
+  protected readonly asking = computed(() => controlQuestionsOf(this.bench.job().survey.mains).length > 0);
   protected readonly practice = computed(() => isPractice(this.bench.job().standin.model));
   protected readonly skipped = computed(() => this.bench.skipped()[this.control()?.id ?? '']?.length ?? 0);
   /** What the control is taken to be like, and whether nothing was read of it. */

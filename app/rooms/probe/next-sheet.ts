@@ -160,6 +160,7 @@ export class NextSheet {
         this.bench.now(),
         random,
         this.bench.job().survey.meter,
+        this.bench.job().survey.mains.batteryVolts,
       ),
     );
   }

@@ -1,7 +1,7 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
-import { PartState } from './part-state';
+import { PartState } from '../../ui/part-state';
 
 export const PARTS = ['controls', 'strip', 'keypad', 'supplies', 'sizes', 'photographs', 'meter'] as const;
 export type ProbePart = (typeof PARTS)[number];

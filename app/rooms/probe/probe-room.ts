@@ -2,7 +2,7 @@ import { ChangeDetectionStrategy, Component, effect, inject, input } from '@angu
 import { ControlPart } from './control-part';
 import { KeypadPart } from './keypad-part';
 import { MeterPart } from './meter-part';
-import { PartState } from './part-state';
+import { PartState } from '../../ui/part-state';
 import { PhotosPart } from './photos-part';
 import { SizesPart } from './sizes-part';
 import { StripPart } from './strip-part';

@@ -1,4 +1,4 @@
 export type { Line, LineOwner } from './line';
-export { isBare, isReadable, needsPin, SENSES, type SenseInfo } from './sense-kinds';
+export { heardAfter, isBare, isReadable, needsPin, readsNumber, SENSES, type SenseInfo } from './sense-kinds';
 export { isInside } from './inside';
 export { linesOf, pinOf, throughTransistor } from './lines';

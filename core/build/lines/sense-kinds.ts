@@ -1,5 +1,14 @@
+import type { Unit } from '../../ground/quantity';
 import type { LineSort } from '../../ground/facts';
-import { isOfModule, type MachinePart, type PinAbility, type Sense, type SenseKind } from '../../ground/job';
+import {
+  comesByMessage,
+  isOfModule,
+  type MachinePart,
+  type PinAbility,
+  type Sense,
+  type SenseKind,
+  type TraceKind,
+} from '../../ground/job';
 
 type Shows = MachinePart['shows'][number];
 
@@ -13,8 +22,10 @@ export interface SenseInfo {
   readonly part: string;
   /** Whether it stays as it is without power, as what stands at a lever does: what shines or sounds does not. */
   readonly stays: boolean;
-  /** Whether runs and the packed program can read it. */
+  /** Whether the packed program reads it from its pin. */
   readonly readable: boolean;
+  /** The number that it reads: its unit, and what recordings are of it; null where it says yes or no by itself. */
+  readonly number: { readonly unit: Unit; readonly kind: TraceKind } | null;
   /** What a state of the machine must show for it to tell that state when nobody said what it means. */
   readonly tells: (shown: Shows) => boolean;
 }
@@ -29,6 +40,16 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'contact, reed or micro switch',
     stays: true,
     readable: true,
+    number: null,
+    tells: nothing,
+  },
+  level: {
+    asks: ['input'],
+    sort: 'level',
+    part: 'tap on a level',
+    stays: false,
+    readable: true,
+    number: null,
     tells: nothing,
   },
   light: {
@@ -37,6 +58,16 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'light sensor over a lamp',
     stays: false,
     readable: false,
+    number: { unit: 'lux', kind: 'light' },
+    tells: (s) => s.light,
+  },
+  lamp: {
+    asks: ['input'],
+    sort: 'level',
+    part: 'tap on a lamp',
+    stays: false,
+    readable: true,
+    number: null,
     tells: (s) => s.light,
   },
   beep: {
@@ -45,6 +76,7 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'tap on a beeper',
     stays: false,
     readable: false,
+    number: null,
     tells: (s) => s.sound,
   },
   pulses: {
@@ -53,6 +85,7 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'pulse sensor',
     stays: false,
     readable: false,
+    number: null,
     tells: nothing,
   },
   current: {
@@ -61,7 +94,26 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'current sensor',
     stays: false,
     readable: false,
+    number: { unit: 'A', kind: 'current' },
     tells: (s) => (s.watts ?? 0) > 0,
+  },
+  watts: {
+    asks: [],
+    sort: null,
+    part: 'power meter',
+    stays: false,
+    readable: false,
+    number: { unit: 'W', kind: 'power' },
+    tells: (s) => (s.watts ?? 0) > 0,
+  },
+  flow: {
+    asks: ['input', 'interrupt'],
+    sort: 'pulses',
+    part: 'flow sensor',
+    stays: false,
+    readable: false,
+    number: { unit: 'l/min', kind: 'flow' },
+    tells: nothing,
   },
   temperature: {
     asks: ['input', 'output'],
@@ -69,18 +121,31 @@ export const SENSES: Readonly<Record<SenseKind, SenseInfo>> = {
     part: 'temperature sensor',
     stays: false,
     readable: false,
+    number: { unit: '°C', kind: 'temperature' },
     tells: (s) => s.warm,
   },
-  message: { asks: [], sort: null, part: 'message', stays: false, readable: false, tells: nothing },
+  message: { asks: [], sort: null, part: 'message', stays: false, readable: false, number: null, tells: nothing },
 };
+
+/** Whether a sense says yes by a number that passes a threshold. */
+export const readsNumber = (s: Pick<Sense, 'kind'>): boolean => SENSES[s.kind].number !== null;
+
+/**
+ * How long what a sense tells must stand before the controller hears it, s: a number under its threshold has to stay there for its hold
+ * as well, whether that says so or not.
+ */
+export function heardAfter(s: Pick<Sense, 'kind' | 'limit' | 'closedThen' | 'debounceSeconds'>, is: boolean): number {
+  const under = is !== s.closedThen;
+  return s.debounceSeconds + (readsNumber(s) && under ? (s.limit?.holdSeconds ?? 0) : 0);
+}
 
 /** A contact that brings no level of its own hangs on the pull-up of its pin. */
 export const isBare = (sense: Pick<Sense, 'kind' | 'highVolts'>): boolean =>
-  SENSES[sense.kind].stays && sense.highVolts === null;
+  sense.kind === 'contact' && sense.highVolts === null;
 
 /** Whether a sense lies on a pin of the controller that is the job's to choose. */
 export const needsPin = (sense: Pick<Sense, 'kind' | 'touches'>): boolean =>
-  SENSES[sense.kind].sort !== null && !isOfModule(sense);
+  SENSES[sense.kind].sort !== null && !isOfModule(sense) && !comesByMessage(sense);
 
 /** Whether runs and the packed program can read a sense; what they cannot a function of the maker's own reads. */
 export const isReadable = (sense: Pick<Sense, 'kind' | 'touches'>): boolean =>

@@ -1,4 +1,13 @@
-import { constant, derive, derivedLimit, judged, worst, type Finding, type RangedInput } from '../../ground/finding';
+import {
+  constant,
+  derive,
+  derivedLimit,
+  finding,
+  judged,
+  worst,
+  type Finding,
+  type RangedInput,
+} from '../../ground/finding';
 import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
@@ -11,8 +20,42 @@ import { DIVIDER_SHARE, highShare, LEVEL_SHARE, OVER_VOLTS } from './practice';
 export function inputFindings(sense: Sense, drive: DriveFact): Finding[] {
   if (!needsPin(sense)) return [];
   if (isBare(sense)) return [debounce(sense)];
-  return sense.highVolts === null ? [] : levels(sense, sense.highVolts, drive);
+  if (sense.highVolts !== null)
+    return [...levels(sense, sense.highVolts, drive), ...(ofMachine(sense) ? [steadiness(sense)] : [])];
+  // What a module gives is made for pins; what the machine gives nobody made for them.
+  return ofMachine(sense) || sense.touches === 'machine' ? [unsaidLevel(sense)] : [];
 }
+
+/** Whether a sense brings what the machine itself gives. */
+const ofMachine = ({ kind }: Sense): boolean => kind === 'level' || kind === 'lamp';
+
+/** What the machine gives may alternate or flicker, which a reading of its direct volts does not show. */
+const steadiness = (sense: Sense): Finding =>
+  finding('board', `sense.${sense.id}.steady`, {
+    verdict: 'tight',
+    title:
+      `${sense.name}: whether it is a steady direct level is not known: ` +
+      'what alternates goes under ground at the pin, a display flickers',
+    caption: 'steady?',
+    source: ['pin-input'],
+    remedy: {
+      text:
+        'Read it on both ranges: alternating volts, or direct ones that are lower than the lamp asks for, want a light sensor over it, ' +
+        'or an optocoupler with a capacitor behind it.',
+    },
+  });
+
+/** What comes from the machine may be any volts until somebody read them. */
+const unsaidLevel = (sense: Sense): Finding =>
+  finding('board', `sense.${sense.id}.volts`, {
+    verdict: 'unknown',
+    title: `${sense.name} brings a level of the machine, and nobody said how high it is`,
+    caption: 'how many volts?',
+    source: ['pin-input'],
+    remedy: {
+      text: 'Read it against ground, high and low, and write the high level in Sense before its wire comes near a pin.',
+    },
+  });
 
 /** A contact is waited for until it has settled. */
 const debounce = (sense: Sense): Finding => {

@@ -142,4 +142,4 @@ export const touchesPins = (spec: Pick<ReadingSpec, 'from' | 'to'>): boolean =>
 
 /** Kinds that an unpowered meter setting reads: the circuit is at rest then. */
 export const unpoweredSetting = (kind: Reading['kind']): boolean =>
-  kind === 'ohms' || kind === 'continuity' || kind === 'insulation';
+  kind === 'ohms' || kind === 'continuity' || kind === 'insulation' || kind === 'diode' || kind === 'battery';

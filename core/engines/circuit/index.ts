@@ -1,8 +1,8 @@
-export { buildOf, type Build, type Layout, type ReadingSpec } from './build';
+export { buildOf, unpoweredSetting, type Build, type Layout, type ReadingSpec } from './build';
 export { MODULE_TURNS_AT, NOMINAL_PARTS, PULL_DOWN_OHMS, saturationVolts, settledLevels, type Joint } from './joint';
 export { ampsBetween, ohmsBetween, solveNodes, voltsBetween, type Branch, type NodeVolts } from './linear';
 export { lookShare } from './look-shares';
-export { meterError, offScale, onScale, readingBounds } from './meter';
+export { meterError, offScale, onScale, readingBounds, TEST_BATTERY_VOLTS } from './meter';
 export { meterNetlist } from './meter-netlist';
 export { netlistOf } from './netlist';
 export { circuitOf, farSide, ONE_FAR_SIDE, type FarSide } from './network';

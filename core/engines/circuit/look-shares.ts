@@ -23,6 +23,7 @@ const HUNDREDTHS: Readonly<Record<ModelKind, Partial<Record<Look, number>>>> = {
   indicator: { glass: 45, connector: 25, 'two-wires': 15, terminals: 4 },
   rails: { 'two-wires': 40, connector: 35, terminals: 18 },
   'fed-elsewhere': { terminals: 45, connector: 38, 'two-wires': 8 },
+  output: { connector: 78, 'two-wires': 8, terminals: 8 },
   sounder: { 'two-wires': 50, terminals: 25, connector: 15 },
 };
 

@@ -1,5 +1,10 @@
 import { HAND_METER, type Meter, type Reading, type ReadingKind } from '../../ground/job';
 
+/** The small battery that is put in series with a meter on volts, V. Common practice. */
+export const TEST_BATTERY_VOLTS = 9;
+/** A meter's diode range: its current, A, and the volts at which its display ends. Common practice. */
+export const DIODE_RANGE = { amps: 1e-3, volts: 2.8 } as const;
+
 // Ohms, amperes and hertz span decades, so their errors are judged on a logarithmic scale; the floor is where the display ends.
 const FLOOR: Record<ReadingKind, number> = {
   'volts-dc': 0,
@@ -12,6 +17,8 @@ const FLOOR: Record<ReadingKind, number> = {
   jumper: 0,
   look: 0,
   insulation: 0.5,
+  diode: 0,
+  battery: 0,
 };
 
 /** The scale on which readings of a kind are compared: linear for volts and shares, logarithmic for ohms, amperes and hertz. */

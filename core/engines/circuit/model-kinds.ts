@@ -15,6 +15,7 @@ export const STRANGER_KINDS = [
   'indicator',
   'fed-elsewhere',
   'rails',
+  'output',
 ] as const;
 /** One of `STRANGER_KINDS`. */
 export type StrangerKind = (typeof STRANGER_KINDS)[number];

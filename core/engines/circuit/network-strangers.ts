@@ -40,6 +40,8 @@ export function strangerNet(b: Build, at: At): Branch[] | undefined {
       return [source(b, at), ...indicator(b, at)];
     case 'fed-elsewhere':
       return [source(b, at), input(b, at), wire(c, 'ground', b.groundOhms)];
+    case 'output':
+      return [source(b, at), ...output(b, at), wire(c, 'ground')];
     case 'rails':
       return [source(b, at), wire(s, 'supply'), wire(c, 'ground')];
     default:
@@ -88,6 +90,13 @@ function resistor(b: Build, at: At, rail: string, far: string): Branch[] {
   const share = at.state === 'turning' ? 1 - b.pulseShare : b.pulseShare;
   const rest = b.layout === 'behind-pull' ? b.neighbourOhms : b.seriesOhms * (1 - share);
   return [wire(rail, s, rest), wire(s, c, Math.max(1, b.seriesOhms * share)), wire(c, far)];
+}
+
+/** A line that something else drives, to both rails or to ground alone behind a pull: at rest, or with its pulses. */
+function output(b: Build, at: At): Branch[] {
+  const low = (at.phase === 'pulse' && b.pulseShare > 0) !== b.second;
+  if (b.layout !== 'open-drain') return [driver(b, at, at.s, low ? 'ground' : 'supply')];
+  return [wire('supply', at.s, b.seriesOhms), low ? driver(b, at, at.s, 'ground') : wire(at.s, 'ground', OPEN_OHMS)];
 }
 
 /** A lamp between two pins of a chip: lit in its turn, lit for good, or dark. */

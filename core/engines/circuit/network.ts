@@ -22,6 +22,7 @@ const NO_CONTACT: ReadonlySet<ModelKind> = new Set([
   'indicator',
   'fed-elsewhere',
   'rails',
+  'output',
 ]);
 
 /** Whether the button's contact is closed in a state. */
@@ -80,6 +81,7 @@ export function pulses(b: Build, state: MachineState): boolean {
     case 'scanned-matrix':
       return b.layout !== 'asleep' || state === 'pressed' || state === 'neighbour';
     case 'serial-bus':
+    case 'output':
       return true;
     case 'encoder':
       return state === 'turning';

@@ -1,6 +1,7 @@
 import { HAND_METER, type Meter, type Point, type Reading } from '../../ground/job';
 import { touchesPins, type Build, type ReadingSpec } from './build';
 import { ampsBetween, ohmsBetween, voltsBetween, type Branch } from './linear';
+import { DIODE_RANGE, TEST_BATTERY_VOLTS } from './meter';
 import { circuitOf, pulses, type StrobePhase } from './network';
 
 /** The node a probe tip stands on. */
@@ -18,9 +19,16 @@ const SINE_FORM_FACTOR = Math.PI / (2 * Math.SQRT2);
 
 /** States that the circuit does not tell from rest. */
 const plain = (state: Reading['state']): Reading['state'] =>
-  ['always', 'running', 'plug-turned', 'loaded-10k', 'turned-10k'].includes(state) ? 'idle' : state;
+  ['always', 'running', 'plug-turned', 'loaded-10k', 'turned-10k', 'loaded-100k', 'turned-100k'].includes(state)
+    ? 'idle'
+    : state;
 /** States that put a resistor across the tips, Ω. */
-const ACROSS: Partial<Record<Reading['state'], number>> = { 'loaded-10k': 10e3, 'turned-10k': 10e3 };
+const ACROSS: Partial<Record<Reading['state'], number>> = {
+  'loaded-10k': 10e3,
+  'turned-10k': 10e3,
+  'loaded-100k': 100e3,
+  'turned-100k': 100e3,
+};
 
 /**
  * What a meter would show for this build: volts, ohms, amperes, hertz, or the share of time high.
@@ -50,6 +58,10 @@ export function predict(build: Build, spec: ReadingSpec, meter: Meter = HAND_MET
     case 'insulation':
     case 'continuity':
       return ohmsBetween(net('rest'), from, to);
+    case 'diode':
+      return Math.min(DIODE_RANGE.volts, DIODE_RANGE.amps * ohmsBetween(net('rest'), from, to));
+    case 'battery':
+      return (TEST_BATTERY_VOLTS * meter.inputOhms) / (meter.inputOhms + ohmsBetween(net('rest'), from, to));
     case 'amps':
       return Math.abs(mean((n) => ampsBetween(n, from, to, meter.burdenOhms)));
     case 'volts-dc':

@@ -18,6 +18,9 @@ const MET = {
   lampSeries: [47, 1500],
   refresh: [2e-3, 25e-3],
   lit: [0.05, 0.5],
+  collector: [1.5e3, 33e3],
+  turns: [2e-3, 0.1],
+  dims: [40e-6, 10e-3],
   shut: [1e5, 1e9],
   junction: [500, 10e3],
 } satisfies Record<string, MetRange>;
@@ -32,6 +35,15 @@ const FED = wide([
   [12, 3],
   [24, 1],
 ]);
+/** What the speed of a fan or a motor is told on. */
+const SPEED = wide([
+  [3.3, 1],
+  [5, 2],
+  [12, 2],
+]);
+/** Shares of time at the other level: about half of what turns, nearly any of what is dimmed. */
+const EVEN = { from: 0.35, more: 0.3 } as const;
+const DIMMED = { from: 0.05, more: 0.65 } as const;
 const TRACKS: Weighted = [
   [1e3, 1],
   [4.7e3, 1],
@@ -169,6 +181,39 @@ export const STRANGER_VARIANTS: Readonly<Record<StrangerKind, readonly Variant[]
     },
   ],
   rails: [{ name: 'a board’s own', share: 1, count: 192, supplies: FED, draw: () => ({}) }],
+  output: [
+    {
+      name: 'pulses of what turns',
+      share: 0.35,
+      count: 320,
+      supplies: SPEED,
+      draw: (d) => ({
+        layout: 'open-drain',
+        seriesOhms: decade(MET.collector, d.u1),
+        periodSeconds: decade(MET.turns, d.u5),
+        pulseShare: EVEN.from + EVEN.more * d.u6,
+      }),
+    },
+    {
+      name: 'open collector at rest',
+      share: 0.35,
+      count: 192,
+      supplies: SPEED,
+      draw: (d) => ({
+        layout: 'open-drain',
+        seriesOhms: decade(MET.collector, d.u1),
+        second: d.u6 < 0.5,
+        pulseShare: 0,
+      }),
+    },
+    {
+      name: 'driven by a share of time',
+      share: 0.15,
+      count: 192,
+      draw: (d) => ({ periodSeconds: decade(MET.dims, d.u5), pulseShare: DIMMED.from + DIMMED.more * d.u6 }),
+    },
+    { name: 'driven, at rest', share: 0.15, count: 128, draw: (d) => ({ second: d.u6 < 0.5, pulseShare: 0 }) },
+  ],
   'fed-elsewhere': [
     {
       name: 'input of a coupler, or a coil of another board',

@@ -24,6 +24,9 @@ const RANGES: Partial<Record<Reading['kind'], readonly number[]>> = {
   hertz: [60, 600, 6e3, 60e3, 600e3, 10e6],
   duty: [1],
   insulation: [2e6, 20e6, 200e6, 2e9],
+  // Ends a little under what its current can raise.
+  diode: [2.5],
+  battery: [0.6, 6, 60],
 };
 const COUNTS = 6000;
 

@@ -38,7 +38,8 @@ export interface CompiledWorld {
     readonly yes: Uint8Array;
     readonly takenYes: Int32Array;
     readonly takenNo: Int32Array;
-    readonly delay: Float64Array;
+    /** For no and for yes, by sense. */
+    readonly delay: readonly [no: Float64Array, yes: Float64Array];
     readonly away: Uint8Array;
     readonly count: number;
   };
@@ -168,7 +169,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       ),
       takenYes: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[0])),
       takenNo: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[1])),
-      delay: Float64Array.from(plan.senses, (s) => s.delay),
+      delay: [Float64Array.from(plan.senses, (s) => s.hold), Float64Array.from(plan.senses, (s) => s.delay)],
       away: Uint8Array.from(plan.senses, (s) => (s.away ? 1 : 0)),
       count: plan.senses.length,
     },

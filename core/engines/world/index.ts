@@ -1,3 +1,4 @@
+export { confusionOf, type Confusion } from './confusion';
 export { compileWorld, type CompiledWorld } from './compile';
 export { happeningNumber, type Happenings } from './happen';
 export {

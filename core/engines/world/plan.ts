@@ -24,8 +24,10 @@ export interface SenseWire {
   readonly yes: readonly string[];
   /** What a plan takes for true when it reads yes, and when it reads no; states by key, empty where that tells nothing of the part. */
   readonly taken: readonly [yes: string, no: string];
-  /** How long what it tells must stand before the controller hears it, s. */
+  /** How long what it tells must stand before the controller hears that it is so, s. */
   readonly delay: number;
+  /** How long before it hears that it is not, s. */
+  readonly hold: number;
   /** What it says once it has moved away from its place. */
   readonly away: boolean;
 }

@@ -45,7 +45,8 @@ function sensesFollow(s: WorldState, at: number): void {
     if ((s.ill[i]! & ILL.stuck) !== 0) continue;
     const is = raw(s, i);
     if (is === s.sent[i]) s.due[s.at.sense + i] = Infinity;
-    else if (s.due[s.at.sense + i] === Infinity) s.due[s.at.sense + i] = at + s.w.senses.delay[i]! + s.lateBy[i]!;
+    else if (s.due[s.at.sense + i] === Infinity)
+      s.due[s.at.sense + i] = at + s.w.senses.delay[is === 1 ? 1 : 0][i]! + s.lateBy[i]!;
   }
 }
 

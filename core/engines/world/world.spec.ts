@@ -105,7 +105,7 @@ const wired = (...steps: Op[]): WorldPlan => ({
   lines: 1,
   contacts: [1],
   channels: [{ line: 0, part: 0, down: 'press', up: '', held: '', least: 0.05, long: Infinity, gap: 0 }],
-  senses: [{ part: 0, yes: ['hot'], taken: ['hot', 'off'], delay: 0.1, away: false }],
+  senses: [{ part: 0, yes: ['hot'], taken: ['hot', 'off'], delay: 0.1, hold: 0.1, away: false }],
   moves: [steps],
   twitches: [{ from: 0.2, to: 0.4 }],
   readySeconds: 1,

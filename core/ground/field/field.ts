@@ -144,6 +144,10 @@ export const maybeQuantity = (label: string, unit: Unit, s: QuantitySettings): F
   usual: null,
 });
 
+/** The same number in another unit, where what is read decides which. */
+export const inUnit = <V extends number | null>(field: Field<V>, unit: Unit): Field<V> =>
+  ({ ...field, unit }) as Field<V>;
+
 /** One of a few values, by their words. */
 export const choice = <V extends string>(
   label: string,

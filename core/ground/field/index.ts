@@ -5,6 +5,7 @@ export {
   flag,
   freshOf,
   group,
+  inUnit,
   list,
   maybeChoice,
   maybeFlag,

@@ -34,7 +34,7 @@ export function sayChanges(
     const [was, is] = [before?.[key], after[key]];
     if (field.label === '' || is === undefined || JSON.stringify(was) === JSON.stringify(is)) return [];
     const said = sayField(field, is);
-    if (field.is === 'group') {
+    if (field.is === 'group' && is !== null) {
       const inner = sayChanges(field.fields, was as never, is as never);
       return inner ? [inner] : [];
     }

@@ -15,8 +15,17 @@ export const PRACTICE = {
     'Under 1 MΩ to a mains pin is taken as not isolated; over 10 MΩ as isolated ' +
       'once the AC checks agree, with the machine’s main switch closed',
   ),
+  'dc-on-ac': C(
+    'A cheap AC setting without a capacitor halves the wave and is scaled for a sine: of DC it shows 2.22 times, or nothing the ' +
+      'other way round',
+  ),
+  'second-look': C(
+    'An ohmmeter’s few tenths of a volt open no two junctions in a row; a battery of 9 to 24 V in series with a meter on volts does, ' +
+      'with microamperes. What lies between and the meter’s input, 1 to 11 MΩ where not stated, share its volts. Under 8 V it is flat',
+  ),
   'stray-volts': C(
-    'An AC reading over 5 V to earth is read again with 10 kΩ across the tips: a stray or a Y capacitor gives way, a tie does not',
+    'Volts AC to earth are read with 100 kΩ across the tips, or over 5 V again with 10 kΩ: a stray or a Y capacitor gives way, a tie ' +
+      'does not',
   ),
   'meter-hand': C('Hand-held meter: 0.5 % + 2 digits on DC volts, 1 % + 3 digits elsewhere, 10 MΩ input'),
   'loop-volts': C('Loops that listen for a press stand open at 3 to 40 V, most often near 12 or 24 V'),
@@ -209,6 +218,10 @@ export const PRACTICE = {
       'where heat, a door, pressure, gas, water or a body is at stake a circuit of its own ends it',
   ),
   'one-shot': C('A monostable chip holds for 0.7·R·C, give or take a tenth; resistors 5 %, film capacitors 10 %'),
+  'trace-levels': C(
+    'Thresholds from recordings: three times the noise to either level, a hold half as long again as the longest rest within a run, two ' +
+      'samples within the hold, one odd row in a hundred',
+  ),
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
   simulation: C('Discrete-event simulation of this job, exact times, the seed shown'),

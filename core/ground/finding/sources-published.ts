@@ -4,6 +4,14 @@ const P = (text: string): Source => ({ tag: 'P', text });
 
 /** Standards, papers and books. */
 export const PUBLISHED = {
+  'rank-of-next': P(
+    'S. S. Wilks, Determination of Sample Sizes for Setting Tolerance Limits, Ann. Math. Stat. 12 (1941): the greatest of n like values ' +
+      'is exceeded by the next with probability 1/(n + 1), whatever their distribution',
+  ),
+  'tolerance-factor': P(
+    'ISO 16269-6:2014, Statistical interpretation of data, one-sided tolerance intervals of a normal distribution; NIST/SEMATECH ' +
+      'e-Handbook 7.2.6.3',
+  ),
   'iec-60063': P('IEC 60063:2015, Preferred number series for resistors and capacitors, table 1'),
   'iec-61140': P(
     'IEC 61140:2016, Protection against electric shock, clause 4.2: extra-low voltage ends ' +

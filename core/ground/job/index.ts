@@ -62,7 +62,7 @@ export { migrate } from './gate/migrate';
 export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './document/types';
-export { isOfModule, onlyListens, reachOf, type SenseReach } from './document/listens';
+export { comesByMessage, isOfModule, onlyListens, reachOf, type SenseReach } from './document/listens';
 export { loadOf } from './document/plan/load-of';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
@@ -70,6 +70,7 @@ export { clockOf, dayMinutesOf, sayAt, sentenceAt } from './document/plan/senten
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
 export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';
+export { RECORDING_LIMIT, recordingFields } from './document/recordings/fields';
 export { pressBounds } from './document/press/bounds';
 export { LIST_INFO, PLACE_INFO } from './document/places';
 export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
@@ -123,5 +124,6 @@ export {
   pinFields,
   profileFields,
   senseFields,
+  senseLimitFields,
   signFields,
 } from './document/controller/fields';

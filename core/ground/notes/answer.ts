@@ -1,6 +1,6 @@
-import { parseQuantity } from '../quantity';
 import { UNIT_OF, type Meter, type Reading } from '../job';
 import { refuse } from './note-reading';
+import { typedValue } from './typed-value';
 
 /** A question that a number answers: what is read, where, and in which state. */
 export type NoteQuestion = Pick<Reading, 'kind' | 'from' | 'to' | 'state'>;
@@ -10,17 +10,13 @@ export type AnswerRead =
   | { readonly ok: true; readonly shown: Pick<Reading, 'value' | 'digit' | 'relation' | 'said'> }
   | { readonly ok: false; readonly message: string };
 
-/** The unit that a bare number means: a current is said in milliamperes. */
-const withUnit = (kind: Reading['kind'], text: string): string =>
-  kind === 'amps' && /^[\s<>\d.,+-]+$/.test(text) ? `${text.trim()} mA` : text;
-
 /** What is kept of a number of this kind, of what is typed: shares are typed as percent. */
 const scaleOf = (kind: Reading['kind']): number => (kind === 'duty' ? 0.01 : 1);
 
 /** The number while it is being typed, in what is kept; null where it is none yet. */
 export function typedNumber(kind: Reading['kind'], text: string): number | null {
   if (!text.trim()) return null;
-  const parsed = parseQuantity(withUnit(kind, text), UNIT_OF[kind]);
+  const parsed = typedValue(kind, text, { mostOhms: Number.NaN });
   return parsed.ok ? parsed.quantity.value * scaleOf(kind) : null;
 }
 
@@ -34,7 +30,7 @@ export function readAnswer(question: NoteQuestion, text: string, meter: Meter): 
     message: `${message.charAt(0).toUpperCase()}${message.slice(1)}.`,
   });
   const unit = UNIT_OF[question.kind];
-  const parsed = parseQuantity(withUnit(question.kind, text), unit, unit === 'Ω' ? meter.mostOhms : undefined);
+  const parsed = typedValue(question.kind, text, meter);
   if (!parsed.ok) return no(`not understood at character ${parsed.at + 1}: ${parsed.message}`);
   const { value, digit, relation, kind } = parsed.quantity;
   if (parsed.quantity.unit !== unit) return no(`this reading is in ${unit}, not in ${parsed.quantity.unit}`);

@@ -27,6 +27,16 @@ export const STATE_PHRASES: readonly (readonly [MachineState | 'unpressed' | 'po
   ],
   ['plug-turned', /\bplug[- ]turned\b|\bplug (?:in )?the other way(?: a?round)?\b|\b(?:turned|reversed) plug\b/gi],
   [
+    'loaded-100k',
+    regex(
+      'gi',
+      String.raw`\b(?:with |through |under )?(?:load of )?100 ?k(?:Ω| ?ohms?)?(?: (?:resistor|`,
+      String.raw`load))?(?: (?:across(?: (?:the tips|the probes|it))?|in parallel|as a load))|`,
+      String.raw`\bloaded[- ](?:with )?100 ?k\b|`,
+      String.raw`\b(?:with|under load)(?: an?)? 100 ?k(?:Ω| ?ohms?)?(?: resistor)?(?: across(?: the tips| the probes| it)?)?(?=\s)`,
+    ),
+  ],
+  [
     'loaded-10k',
     regex(
       'gi',

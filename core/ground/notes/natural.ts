@@ -211,6 +211,12 @@ type Said = MachineState | 'unpressed' | null;
 /** Two states that cannot be at once. */
 const CONTRADICTION = 'contradiction';
 
+/** A load and a turned plug are one state. */
+const TURNED_WITH = [
+  ['loaded-100k', 'turned-100k'],
+  ['loaded-10k', 'turned-10k'],
+] as const;
+
 /** The states that a line speaks of, the most telling of them, and the line without them. */
 function statesIn(line: string): { state: Said | typeof CONTRADICTION; rest: string } {
   let rest = line;
@@ -224,7 +230,8 @@ function statesIn(line: string): { state: Said | typeof CONTRADICTION; rest: str
   if (resting && (found.has('pressed') || found.has('running') || found.has('neighbour')))
     return { state: CONTRADICTION, rest };
   if (found.has('powered') && found.has('off')) return { state: CONTRADICTION, rest };
-  if (found.has('plug-turned') && found.has('loaded-10k')) return { state: 'turned-10k', rest };
+  const turned = found.has('plug-turned') ? TURNED_WITH.find(([load]) => found.has(load)) : undefined;
+  if (turned) return { state: turned[1], rest };
   const first = STATE_PHRASES.map(([state]) => state).find((state) => found.has(state)) ?? null;
   // Out of the plug and not pressed is out of the plug.
   if (resting && found.has('off')) return { state: 'off', rest };

@@ -55,6 +55,16 @@ describe('note lines', () => {
       'ground to live and neutral together, unplugged, 120 MΩ at 500 V',
     ],
     [
+      'mains to ground diode OL',
+      { kind: 'diode', state: 'off', relation: '>', from: { kind: 'mains', name: '' } },
+      'live and neutral together to ground, unplugged, > 1.5 V on the diode range',
+    ],
+    [
+      'start A to mains battery 0.06',
+      { kind: 'battery', state: 'off', value: 0.06 },
+      'start, A to live and neutral together, unplugged, 60 mV with the battery in series',
+    ],
+    [
       'start A to earth on 0.3 VAC',
       { kind: 'volts-ac', state: 'idle', value: 0.3 },
       'start, A to earth, nobody presses, 0.3 V AC',

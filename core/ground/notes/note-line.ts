@@ -1,7 +1,8 @@
 import { firstItem, itemAt, lastItem } from '../lists';
-import { own } from '../quantity';
-import { controlId, quantityAt, readReading, STATE_NAMES } from './note-reading';
+import { formatQuantity, own } from '../quantity';
+import { controlId, MOST_BATTERY_VOLTS, OVER_BATTERY, quantityAt, readReading, STATE_NAMES } from './note-reading';
 import { FILLER_WORDS } from './lexicon';
+import { typedValue } from './typed-value';
 import { translated } from './natural';
 import { readMachine, speaksOfMachine } from './note-machine';
 import { Misread, wordsOf, type NoteContext, type Understood, type Word } from './note-words';
@@ -185,11 +186,12 @@ const MAINS_WORDS: Readonly<
 /** `mains plug turns`: what is asked before the isolation readings. */
 function readMains(words: Word[], line: string): Understood {
   const [, what, answer] = words;
+  if (what?.text.toLowerCase() === 'battery') return readBattery(what, answer, line);
   const answers = own(MAINS_WORDS, what?.text.toLowerCase() ?? '');
   if (!what || !answers)
     throw new Misread(
       what?.at ?? line.length,
-      `say ${Object.keys(MAINS_WORDS).join(', ')}, for example: mains plug turns`,
+      `say ${Object.keys(MAINS_WORDS).join(', ')} or battery, for example: mains plug turns`,
     );
   const found = own(answers, answer?.text.toLowerCase() ?? '');
   if (!found) throw new Misread(answer?.at ?? line.length, `say ${Object.keys(answers).join(', ')}`);
@@ -198,6 +200,25 @@ function readMains(words: Word[], line: string): Understood {
     edit: { do: 'set', at: 'survey.mains', set: found[0], say: found[1] },
     words: found[1],
   };
+}
+
+/** `mains battery 9.2 V`: what the battery shows in series with the meter, the tips touching. */
+function readBattery(word: Word, answer: Word | undefined, line: string): Understood {
+  const set = (batteryVolts: number, words: string): Understood => ({
+    ok: true,
+    edit: { do: 'set', at: 'survey.mains', set: { batteryVolts }, say: words },
+    words,
+  });
+  if (answer?.text.toLowerCase() === 'none') return set(0, 'no battery of 9 to 24 V is here');
+  const from = word.at + word.text.length;
+  const parsed = typedValue('battery', line.slice(from), { mostOhms: Number.NaN });
+  if (!parsed.ok) throw new Misread(from + parsed.at, parsed.message);
+  const { value, relation } = parsed.quantity;
+  const at = answer?.at ?? from;
+  if (relation !== '=' || value <= 0)
+    throw new Misread(at, 'say what the meter shows with the tips touching, for example: mains battery 9.2 V');
+  if (value > MOST_BATTERY_VOLTS) throw new Misread(at, OVER_BATTERY);
+  return set(value, `the battery in series, tips touching: ${formatQuantity(value, 'V')}`);
 }
 
 function readSupply(words: Word[], line: string, context: NoteContext): Understood {

@@ -15,6 +15,7 @@ import {
   sayValue,
 } from '../job';
 import { nearestWord } from './nearest-word';
+import { typedValue } from './typed-value';
 import { Cursor, Misread, type NoteContext, type Understood, type Word } from './note-words';
 
 /** Words of the grammar for how the machine stands. */
@@ -39,9 +40,15 @@ export const STATE_NAMES: Record<string, MachineState> = {
   'plug-turned': 'plug-turned',
   'loaded-10k': 'loaded-10k',
   'turned-10k': 'turned-10k',
+  'loaded-100k': 'loaded-100k',
+  'turned-100k': 'turned-100k',
 };
-/** Said where the state stands: 500 V DC by an insulation tester, unplugged. */
-const INSULATION = 'insulation';
+/** Said where the state stands, for settings that are read unplugged and to mains pins alone. */
+export const SETTING_WORDS: Partial<Record<ReadingKind, string>> = {
+  insulation: 'insulation',
+  diode: 'diode',
+  battery: 'battery',
+};
 const FIXED_POINTS = ['ground', 'live', 'neutral', 'mains', 'earth'] as const;
 const SAYINGS: Record<string, 'beep' | 'silent'> = { beep: 'beep', beeps: 'beep', silent: 'silent' };
 const EFFECTS: Record<string, 'acts' | 'nothing'> = { acts: 'acts', moves: 'acts', nothing: 'nothing' };
@@ -88,8 +95,10 @@ export function readReading(words: Word[], line: string, job: Job, context: Note
   }
   const [from, to] = places(at, owner, machine);
   const stateWord = at.next('the state (off, idle, pressed, running)');
-  if (stateWord.text.toLowerCase() === INSULATION)
-    return finish({ ...numeric(from, to, 'off', quantity(at, 'Ω', top)), kind: 'insulation' });
+  const setting = (Object.keys(SETTING_WORDS) as ReadingKind[]).find(
+    (k) => SETTING_WORDS[k] === stateWord.text.toLowerCase(),
+  );
+  if (setting) return finish(bySetting(setting, from, to, at, job.survey.meter));
   const state = own(STATE_NAMES, stateWord.text.toLowerCase());
   if (!state || state === 'always')
     throw new Misread(
@@ -236,6 +245,15 @@ function quantity(at: Cursor, assumed: Unit | undefined, topOhms: number): { qua
   return { quantity: quantityAt(at.line, where, assumed, topOhms), at: at.line.length };
 }
 
+/** A reading on a setting that is told where the state stands. */
+function bySetting(kind: ReadingKind, from: Point, to: Point, at: Cursor, meter: Meter): Said {
+  const { at: where, text } = at.rest();
+  const parsed = typedValue(kind, text, meter);
+  if (!parsed.ok) throw new Misread(where + parsed.at, parsed.message);
+  const { relation, value, digit } = parsed.quantity;
+  return { from, to, state: 'off', kind, relation, value, digit, said: '' };
+}
+
 function keep(said: Said, owner: Owner, job: Job, context: NoteContext, end: number): Understood {
   const refusal = refuse(said, job.survey.meter);
   if (refusal) throw new Misread(end, refusal);
@@ -273,13 +291,22 @@ const UNSIGNED: Partial<Record<Reading['kind'], string>> = {
   ohms: 'a resistance cannot be negative',
   insulation: 'a resistance cannot be negative',
   'volts-ac': 'an AC voltage has no sign',
+  diode: 'a diode range shows no negative volts: something is still charged; wait, and read again',
   hertz: 'a frequency has no sign',
 };
+/** A fresh battery of 24 V shows this at most, V. */
+export const MOST_BATTERY_VOLTS = 30;
+export const OVER_BATTERY = 'a battery of 9 to 24 V shows no more than 30 V: is the machine unplugged?';
 const OVER_VOLTS = 'over 1000 V is beyond a hand-held meter and beyond this tool';
 /** The most that a hand-held meter reads, by kind. */
 const BEYOND: Partial<Record<Reading['kind'], { readonly most: number; readonly why: string }>> = {
   'volts-dc': { most: 1000, why: OVER_VOLTS },
   'volts-ac': { most: 1000, why: OVER_VOLTS },
+  diode: {
+    most: 4,
+    why: 'no diode range shows over 4 V: 612 mV are 0.612 V; a meter without such a range leaves this reading out',
+  },
+  battery: { most: MOST_BATTERY_VOLTS, why: OVER_BATTERY },
   amps: { most: 20, why: 'over 20 A is beyond a hand-held meter' },
   hertz: { most: 50e6, why: 'over 50 MHz is beyond a hand-held meter' },
 };
@@ -295,8 +322,10 @@ const REFUSALS: readonly ((r: Told, meter: Meter) => string | undefined)[] = [
         'show that: say OL, or enter the meter that did under meter'
       : undefined,
   (r) =>
-    r.kind === 'insulation' && !MAINS_PINS.includes(r.to.kind)
-      ? 'an insulation test goes to live, neutral or both together, done by whoever may'
+    own(SETTING_WORDS, r.kind) && ![r.from, r.to].some((p) => MAINS_PINS.includes(p.kind))
+      ? r.kind === 'insulation'
+        ? 'an insulation test goes to live, neutral or both together, done by whoever may'
+        : 'this is read between a place and live, neutral or both together'
       : undefined,
   (r) =>
     (r.kind === 'ohms' || r.kind === 'continuity') && POWERED.includes(r.state)

@@ -2,7 +2,7 @@ export { decadeOf, nearest, nextAbove, nextBelow, type ESeries } from './eseries
 export { formatQuantity, quantityText } from './format';
 export { between, corners, exactly, within, type CornerRange, type Interval } from './interval';
 export { hashOf } from './hash';
-export { normalCdf } from './normal';
+export { normalCdf, normalQuantile } from './normal';
 export { clockText, clockTime, minutesOf, WEEKDAYS } from './clock';
 export { own } from './own';
 export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from './parse';

@@ -9,3 +9,18 @@ export function normalCdf(z: number): number {
   const erf = 1 - ((((A[5] * t + A[4]) * t + A[3]) * t + A[2]) * t + A[1]) * t * Math.exp(-x * x);
   return z >= 0 ? (1 + erf) / 2 : (1 - erf) / 2;
 }
+
+/** Beyond this no share is told apart from none or all. */
+const FAR = 9;
+const CLOSE = 1e-12;
+
+/** The value that a standard normal one stays under with this share, 0 to 1 without its ends. */
+export function normalQuantile(share: number): number {
+  let [low, high] = [-FAR, FAR];
+  while (high - low > CLOSE) {
+    const middle = (low + high) / 2;
+    if (normalCdf(middle) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}

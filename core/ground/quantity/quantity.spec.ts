@@ -126,6 +126,9 @@ describe('what people type at a bench', () => {
     'rpm',
     'kg',
     'Pa',
+    'J',
+    'lux',
+    'l/min',
   ];
   it('writes into a box what reads back to the very same number, for every unit', () => {
     const any = fc.oneof(

@@ -19,7 +19,10 @@ export type Unit =
   | '°'
   | 'rpm'
   | 'kg'
-  | 'Pa';
+  | 'Pa'
+  | 'J'
+  | 'lux'
+  | 'l/min';
 
 /** A way to write a unit, and what it is in base units. */
 export interface UnitName {
@@ -93,6 +96,10 @@ export const UNIT_NAMES: Readonly<Record<string, UnitName>> = {
   kg: { unit: 'kg', factor: 1 },
   g: { unit: 'kg', factor: 1e-3 },
   Pa: { unit: 'Pa', factor: 1 },
+  J: { unit: 'J', factor: 1 },
+  lux: { unit: 'lux', factor: 1 },
+  lx: { unit: 'lux', factor: 1 },
+  'l/min': { unit: 'l/min', factor: 1 },
 };
 
 /** Decimal prefixes as typed at a bench; `u` stands for micro. */

@@ -16,15 +16,17 @@ import { oneRun } from './runs';
 import { timedFindings } from './timed';
 import { pressedTogetherFindings } from './together';
 import type { RunTrace } from './trace';
+import { wattsFindings } from './watts';
 import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../../build/times';
 
 /** What Act judges: the press's length, what the script does to the machine, and what one missed press leaves behind. */
 export function actFindings(job: Job, facts: Facts): Finding[] {
-  if (onlyListens(job)) return [...listeningFindings(job), ...neverFindings(job, facts)];
+  if (onlyListens(job)) return [...listeningFindings(job), ...wattsFindings(job), ...neverFindings(job, facts)];
   return [
     ...scriptFindings(job, facts),
     ...otherLengths(job, facts),
     ...asBoughtFindings(job),
+    ...wattsFindings(job),
     ...neverFindings(job, facts),
     ...pressedTogetherFindings(job, facts),
   ];

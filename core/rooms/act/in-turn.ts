@@ -1,4 +1,5 @@
 import { itemAt, present } from '../../ground/lists';
+import { heardAfter } from '../../build/lines';
 import { finding, type Finding } from '../../ground/finding';
 import { stepOf, type Job, type MachinePart, type MoveStep } from '../../ground/job';
 import type { TableState } from '../../engines/world';
@@ -63,11 +64,12 @@ function waitFor(scene: Scene, part: number, from: TableState, to: string): Move
   const seconds = MORE * present(from.after).seconds + 1;
   const tells = tellsApart(scene, part, from.key, to);
   const sense = scene.senses[tells];
+  const is = tells >= 0 && itemAt(scene.world.plan.senses, tells).yes.includes(to);
   return sense
     ? stepOf('until', {
         sense: sense.id,
-        is: itemAt(scene.world.plan.senses, tells).yes.includes(to),
-        seconds: seconds + sense.debounceSeconds,
+        is,
+        seconds: seconds + heardAfter(sense, is),
         orElse: 'call',
       })
     : stepOf('wait', { seconds });

@@ -25,6 +25,7 @@ export {
 export { DISTURBANCES, kindOfHappening } from './disturbances';
 export type { SceneHand } from './hand-wires';
 export { heardPress, heardScript, heedsOf } from './heard';
+export { stoodFor } from './listening';
 export { lacksOfPart, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';

@@ -17,6 +17,7 @@ import { MORE, sequenceOf } from './in-turn';
 import { lacksOfPart, restKeys, TRAVELS } from './machine';
 import type { StateRole } from '../../engines/world';
 import { sceneOf, type Scene } from './scene';
+import { heardAfter } from '../../build/lines';
 import { SAFE_PRESS, USUAL_PRESS_SECONDS } from '../../build/times';
 
 /** Ready ways to meet what goes wrong. */
@@ -141,7 +142,7 @@ function armAndPower(job: Job, move: Move): Policy | null {
   const seconds = run > 0 ? on.seconds : UNKNOWN_RUN_SECONDS;
   return ready(kind, [
     ...warning,
-    { ...on, seconds: SHOWS_SECONDS + rest.sense.debounceSeconds },
+    { ...on, seconds: SHOWS_SECONDS + heardAfter(rest.sense, !rest.is) },
     stepOf('hold', { press: on.press, sense: rest.sense.id, is: rest.is, seconds }),
   ]);
 }
@@ -213,7 +214,7 @@ function looking(of: Pressing, told: Telling | null): readonly Policy[] {
   if (known.kind === 'travels-while-held') return heldUntil(of, told);
   const travels = TRAVELS.includes(known.kind as never);
   const first = [stepOf('look', { sense: sense.id, is: !is, orElse: 'end' }), ...warning];
-  const seconds = (travels ? runOf(known) : SHOWS_SECONDS) + sense.debounceSeconds;
+  const seconds = (travels ? runOf(known) : SHOWS_SECONDS) + heardAfter(sense, is);
   const comes = { sense: sense.id, is, seconds };
   if (sequence)
     return [

@@ -4,7 +4,8 @@ import { pressedBy, type Job, type Move } from '../../ground/job';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type MachineTable } from '../../engines/world';
 import { goalKeys } from './policies';
 import { laneSeconds } from './runs';
-import { sceneOf, STOPPED, type Scene } from './scene';
+import { sceneOf, type Scene } from './scene';
+import { STOPPED } from './sense-wire';
 
 /** What a move comes to from a state in which the machine may stand: the state at the end, and whether it was ever where it should be. */
 interface From {

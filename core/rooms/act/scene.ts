@@ -1,6 +1,5 @@
-import { firstItem, itemAt } from '../../ground/lists';
+import { itemAt } from '../../ground/lists';
 import {
-  isOfTheWorld,
   lineId,
   sayNever,
   type HeedRole,
@@ -20,8 +19,6 @@ import {
   type MachineTable,
   type Monitor,
   type Op,
-  type SenseWire,
-  type StateRole,
   type Twitch,
   type WorldPlan,
 } from '../../engines/world';
@@ -29,9 +26,9 @@ import { apartsIn, handWires, type SceneHand } from './hand-wires';
 import { handsIn } from '../../build/panel';
 import { otherWords } from '../../engines/reversing';
 import { heedsOf } from './heard';
-import { SENSES, type SenseInfo } from '../../build/lines';
 import { long, up } from './events';
-import { HELD_KINDS, lacksOfPart, restKeys, ROLES_OF, tableOf, turnEvent } from './machine';
+import { plain, wireOf } from './sense-wire';
+import { HELD_KINDS, lacksOfPart, ROLES_OF, tableOf, turnEvent } from './machine';
 
 /** An output of the controller: a press, or the other side of a rocker. */
 export interface SceneLine {
@@ -168,89 +165,6 @@ function channelsOf(
     return [channel];
   });
 }
-
-/** States in which a part was stopped somewhere on its way. */
-export const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
-
-const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, away: false };
-
-/** What a sense tells of a part: its rest, its work, its far end, or states that are named. */
-function wireOf(
-  s: Sense,
-  parts: readonly MachinePart[],
-  tables: readonly MachineTable[],
-): { readonly wire: SenseWire; readonly lacks: string } {
-  const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
-  if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
-  const { states } = itemAt(tables, part);
-  // A contact that has moved from its place is open, whatever that means.
-  const away = SENSES[s.kind].stays && !s.closedThen;
-  if (isOfTheWorld(s)) return ofTheWorld(s, part, states, away);
-  const lit = states.filter((x) => x.role !== 'dark');
-  const yes = yesOf(s, itemAt(parts, part), itemAt(tables, part));
-  if (yes.length === 0) return { wire: NOTHING, lacks: lacksStates(s) };
-  if (yes.length === states.length) return { wire: NOTHING, lacks: 'it says the same in every state' };
-  const taken = (is: boolean): string => {
-    const fits = lit.filter((x) => yes.includes(x.key) === is);
-    return (fits.find((x) => x.speed === 0 && !STOPPED.includes(x.role)) ?? fits[0] ?? firstItem(lit)).key;
-  };
-  return { wire: { part, yes, taken: [taken(true), taken(false)], delay: s.debounceSeconds, away }, lacks: '' };
-}
-
-const lacksStates = (s: Sense): string =>
-  s.tells === 'at-end'
-    ? 'its part has no far end'
-    : s.states.length > 0
-      ? `its part has no state called ${s.states.join(' or ')}`
-      : 'no state of its part shows what it reads';
-
-/** What is looked at and is no state of the machine: it says throughout what a run takes it for, and teaches a plan nothing. */
-function ofTheWorld(
-  s: Sense,
-  part: number,
-  states: MachineTable['states'],
-  away: boolean,
-): { readonly wire: SenseWire; readonly lacks: string } {
-  if (s.takenFor === 'unknown')
-    return { wire: NOTHING, lacks: 'it tells of no state of the machine, and nobody said what runs take it for' };
-  const yes = s.takenFor === 'yes' ? states.map((x) => x.key) : [];
-  return { wire: { part, yes, taken: ['', ''], delay: s.debounceSeconds, away }, lacks: '' };
-}
-
-/** States in which a sense says yes. */
-function yesOf(s: Sense, part: MachinePart, table: MachineTable): readonly string[] {
-  const { states } = table;
-  const lit = states.filter((x) => x.role !== 'dark');
-  const { powered, placed } = restKeys(table);
-  // A contact at a lever or a door tells where it stands, with or without power; what shines or sounds does not.
-  const { stays, tells } = SENSES[s.kind];
-  const withDark = (keys: readonly string[]): readonly string[] =>
-    stays ? [...keys, ...keys.flatMap((k) => states.find((x) => x.darkOf === k)?.key ?? [])] : keys;
-  switch (s.tells) {
-    case 'at-rest':
-      return stays ? placed : powered;
-    case 'at-work':
-      return (stays ? states : lit).filter((x) => !placed.includes(x.key)).map((x) => x.key);
-    case 'at-end':
-      return withDark(lit.filter((x) => x.role === 'open').map((x) => x.key));
-    case 'other': {
-      const named = lit.filter((x) => s.states.some((w) => plain(w) === plain(x.word))).map((x) => x.key);
-      // Of which nobody said in which states it says so tells those that shine, sound, draw or warm, as its kind is.
-      const shown = showing(part, tells).filter((k) => lit.some((x) => x.key === k));
-      return withDark(s.states.length > 0 ? named : shown);
-    }
-  }
-}
-
-/** States of a part that show what a sense of a kind hears or sees. */
-const showing = (p: MachinePart, tells: SenseInfo['tells']): readonly string[] =>
-  p.shows.filter(tells).map((s) => s.state);
-
-const plain = (text: string): string =>
-  text
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, ' ')
-    .trim();
 
 function opOf(s: MoveStep, senses: readonly Sense[], line: (press: string, other: boolean) => number): Op {
   return {

@@ -1,6 +1,7 @@
 import { finding, type Finding, type Remedy } from '../../ground/finding';
 import { withMachine, type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity, type Interval } from '../../ground/quantity';
+import { reserveFindings } from './reserve';
 
 /**
  * Two-sided 95 % points of Student's t by degrees of freedom, 1 to 10; beyond, the normal one is taken with a little more. Source:
@@ -33,7 +34,7 @@ const say = (s: number): string => formatQuantity(Number(s.toPrecision(3)), 's')
 export const timedFindings = (job: Job, p: MachinePart): Finding[] =>
   (['run', 'back'] as const).flatMap((of): Finding[] => {
     const values = timingsOf(p, of);
-    return values.length > 0 ? timedOf(job, p, of, values) : [];
+    return values.length > 0 ? [...timedOf(job, p, of, values), ...reserveFindings(job, p, of, values)] : [];
   });
 
 /** A told time this far from the mean of what was timed is another one, as a share: common practice. */

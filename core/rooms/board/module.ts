@@ -10,7 +10,7 @@ export function moduleFindings(job: Job, profile: BoardProfile): Finding[] {
   return [
     ...pins,
     ...job.senses.filter(isOfModule).map((s): Finding => {
-      const reads = module?.meters === true && s.kind === 'current';
+      const reads = module?.meters === true && (s.kind === 'current' || s.kind === 'watts');
       return finding('board', `meter.${s.id}`, {
         verdict: reads ? 'settled' : 'stop',
         title: reads

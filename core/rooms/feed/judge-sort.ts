@@ -27,7 +27,7 @@ export function polarityFinding(s: FeedSource, first: boolean): Finding[] {
           : verdict === 'stop'
             ? { text: 'Exchange its two conductors, then read them again before anything is plugged in.' }
             : {
-                text: 'Read it with a meter, red tip on what should be plus, before anything hangs on it.',
+                text: 'Read it, red tip on what should be plus, before anything hangs on it.',
                 label: 'It was read, and is right',
                 edit: putSource(s, { polarity: 'read' }, `${s.name}: plus was read`),
               },

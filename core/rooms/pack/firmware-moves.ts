@@ -1,25 +1,3 @@
-/** How the packed program reads a sense where all lie on pins. */
-export const READ_PINS = `
-static int read_sense(int i)
-{
-    return gt_read_pin(senses[i].pin) == senses[i].level;
-}
-`;
-
-/** How it reads them where some are read by a function of the maker's own. */
-export const READ_EITHER = `
-/* 1 or 0, or UNHEARD where what it comes from is silent: then it says neither. */
-static int read_sense(int i)
-{
-    int says;
-    if (senses[i].pin >= 0) {
-        return gt_read_pin(senses[i].pin) == senses[i].level;
-    }
-    says = gt_read_sense(i);
-    return says < 0 ? UNHEARD : says != 0;
-}
-`;
-
 /** The part of the packed program that hears senses and takes the steps of moves. */
 export const MOVES = `
 /* What a sense tells is heard once it has stood for its time. */
@@ -35,7 +13,7 @@ static void listen(uint32_t now)
             changes_to[i] = says;
             changed_at[i] = now;
         }
-        if (changing[i] && now - changed_at[i] >= senses[i].milliseconds) {
+        if (changing[i] && now - changed_at[i] >= (says == 0 ? senses[i].not_after : senses[i].so_after)) {
             changing[i] = 0;
             heard[i] = says;
         }

@@ -1,9 +1,14 @@
+import type { YourSense, YourSenses } from './firmware-senses';
+
 /** How many functions are filled in: always three, those that read what lies on no pin, and one that hears of changes. */
-const COUNTS = ['Three', 'Four', 'Five'] as const;
+const COUNTS = ['Three', 'Four', 'Five', 'Six'] as const;
+
+const ownOf = (yours: YourSenses, changed: string): number =>
+  [yours.says.length > 0, yours.numbers.length > 0, changed !== ''].filter(Boolean).length;
 
 /** The header of the packed program: the functions to fill in, and what it offers. */
 export const headerText = (
-  yours: readonly { readonly number: number; readonly name: string }[],
+  yours: YourSenses,
   changed: string,
 ): string => `/* Gentle Thumb: the moves and their week, for any C99 compiler. */
 #ifndef GENTLE_THUMB_H
@@ -11,11 +16,11 @@ export const headerText = (
 
 #include <stdint.h>
 
-/* ${COUNTS[Number(yours.length > 0) + Number(changed !== '')]} functions to fill in for your controller. */
+/* ${COUNTS[ownOf(yours, changed)]} functions to fill in for your controller. */
 void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-${yours.length === 0 ? '' : readSense(yours)}${changed}
+${yours.says.length === 0 ? '' : readSense(yours.says)}${yours.numbers.length === 0 ? '' : readNumber(yours.numbers)}${changed}
 /* Call once, before anything else: every contact is opened. */
 void gt_setup(void);
 /* Call at least every few milliseconds. A call that comes too late opens the contacts and forgets the rest of the move:
@@ -48,8 +53,14 @@ void gt_set_clock(int weekday, uint32_t second_of_day);
 `;
 
 /** What the maker reads by a function of their own: a lamp against a threshold, a meter, a message that may be too old. */
-const readSense = (yours: readonly { readonly number: number; readonly name: string }[]): string =>
+const readSense = (yours: readonly YourSense[]): string =>
   `int gt_read_sense(int sense);            /* 1 where it says so, 0 where it does not, -1 while nobody knows:
+${yours.map((y) => `       sense ${y.number} is ${y.name}`).join(',\n')} */
+`;
+
+/** Numbers of which the program itself tells when they count: it is given what the meter shows, and nothing else. */
+const readNumber = (yours: readonly YourSense[]): string =>
+  `double gt_read_number(int sense);        /* what it shows now; not a number (NAN of math.h) while nobody knows or it is too old:
 ${yours.map((y) => `       sense ${y.number} is ${y.name}`).join(',\n')} */
 `;
 

@@ -1,9 +1,10 @@
 /**
  * What the header declares: setting up, starting, stopping, the clock, and the tick that does it all.
- * @param setup what setting up does before anything else. @param listens whether each change that is heard is told.
+ * @param setup what setting up does before anything else. @param unheard what it does once senses were read.
+ * @param listens whether each change that is heard is told.
  */
 // eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
-export const tickText = (setup: string, listens: boolean): string => `
+export const tickText = (setup: string, unheard: string, listens: boolean): string => `
 void gt_setup(void)
 {
     int i;
@@ -35,7 +36,7 @@ ${setup}    by_hand = 0u;
         heard[i] = read_sense(i);
         changing[i] = 0;
     }
-    read_hands();
+${unheard}    read_hands();
 }
 
 void gt_start_move(int move)

@@ -2,7 +2,8 @@ import { dayMinutesOf, neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sign
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
 import { HANDS_TEXT } from './firmware-hands';
-import { MOVES, READ_EITHER, READ_PINS } from './firmware-moves';
+import { MOVES } from './firmware-moves';
+import { numbersUnheard, readText, type YourSenses } from './firmware-senses';
 import { OUTPUTS } from './firmware-outputs';
 import { stepRows } from './firmware-steps';
 import { headerText, KINDS } from './firmware-text';
@@ -60,7 +61,15 @@ export interface FirmwareSense {
   readonly pin: number;
   /** The level at which what it tells is so. */
   readonly yes: 'high' | 'low';
-  readonly debounceSeconds: number;
+  /** How long it must stand before it is heard, by what it says. */
+  readonly heardAfter: { readonly so: number; readonly notSo: number };
+  /** Where it is a number that the maker's function gives: it says so over one value, or under the other; null where it is none. */
+  readonly limit: {
+    readonly over: number;
+    readonly under: number;
+    readonly soOver: boolean;
+    readonly unit: string;
+  } | null;
 }
 
 /** A sign that the program lights. */
@@ -140,6 +149,11 @@ function orderRow(p: FirmwarePress, o: FirmwareOrder, bits: (id: string, other: 
   return `    { ${sides}, ${milliseconds(o.apartSeconds)}, ${milliseconds(o.leadSeconds)}, ${way} },   /* ${comment(p.name)} */`;
 }
 
+const senseRow = (s: FirmwareSense): string => {
+  const after = `${milliseconds(s.heardAfter.so)}, ${milliseconds(s.heardAfter.notSo)}`;
+  return `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${after} },   /* ${comment(s.name)} */`;
+};
+
 function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand[]): string {
   const first = before.reduce((n, x) => n + x.moves.length, 0);
   const cells = [
@@ -169,11 +183,13 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     (id) => plan.senses.findIndex((x) => x.id === id) + 1,
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
-  const senses = plan.senses.map(
-    (s) =>
-      `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${Math.round(s.debounceSeconds * 1000)}u },   /* ${comment(s.name)} */`,
-  );
-  const yours = plan.senses.flatMap((s, i) => (s.pin < 0 ? [{ number: i + 1, name: comment(s.name) }] : []));
+  const senses = plan.senses.map(senseRow);
+  const own = plan.senses.map((s, i) => ({ ...s, number: i + 1, name: comment(s.name) })).filter((s) => s.pin < 0);
+  const numbers = own.flatMap((s) => (s.limit ? [{ ...s, limit: s.limit }] : []));
+  const yours: YourSenses = {
+    says: own.filter((s) => !s.limit),
+    numbers: numbers.map((s) => ({ ...s, name: `${s.name}, in ${comment(s.limit.unit)}` })),
+  };
   const signs = plan.signs.map(
     (s) => `    { ${s.pin}, ${MEANS[s.means]}, ${s.dueAfterStarts ?? NEVER_DUE} },   /* ${comment(s.name)} */`,
   );
@@ -198,7 +214,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
   ];
   const never = neverSaid(job.wish.never);
-  const tick = tickText(setupText(plan.held, plan.listens, comment), plan.listens);
+  const tick = tickText(setupText(plan.held, plan.listens, comment), numbersUnheard(numbers), plan.listens);
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
 /* Never: ${comment(never || 'not said')}${never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
@@ -219,9 +235,10 @@ struct press_pin {
 };
 
 struct sense_pin {
-    int pin;   /* -1 where gt_read_sense reads it */
+    int pin;   /* -1 where a function of your own reads it */
     int level;   /* at which what it tells is so */
-    uint32_t milliseconds;   /* for which it must stand */
+    uint32_t so_after;   /* milliseconds for which it must stand before it is heard */
+    uint32_t not_after;   /* and for which it must not */
 };
 
 enum { ABOUT_TO_MOVE, CALLS, ARMED, DUE };
@@ -278,7 +295,7 @@ ${pins.join('\n')}
 
 /* Entry 0 is none. */
 static const struct sense_pin senses[SENSES + 1] = {
-    { -1, 0, 0u },
+    { -1, 0, 0u, 0u },
 ${senses.join('\n')}
 };
 
@@ -316,7 +333,7 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${OUTPUTS}${yours.length > 0 ? READ_EITHER : READ_PINS}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tick}`;
+${OUTPUTS}${readText(yours, numbers)}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tick}`;
   return {
     'gentle_thumb.h': headerText(yours, plan.listens ? changedText(plan.senses.map((s) => comment(s.name))) : ''),
     'gentle_thumb.c': source,

@@ -1,6 +1,6 @@
-import { isReadable } from '../../build/lines';
+import { isReadable, readsNumber } from '../../build/lines';
 import type { PressFact } from '../../ground/facts';
-import { onlyListens, sensesRead, type Job } from '../../ground/job';
+import { onlyListens, sensesRead, type Job, type Sense } from '../../ground/job';
 import { orderOf } from '../../engines/reversing';
 import { MOST_CONTACTS } from './most-contacts';
 
@@ -40,11 +40,16 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   const read = sensesRead(job);
   const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
   if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
-  const strange = job.senses.filter((s) => read.includes(s.id) && !isReadable(s)).map((s) => s.name);
-  if (strange.length > 0)
-    out.push(
-      `the reading of ${strange.join(', ')}${listens ? '' : ', which a move looks at'}: fill it in as gt_read_sense`,
-    );
+  const strange = job.senses.filter((s) => read.includes(s.id) && !isReadable(s));
+  const isNumber = (s: Sense): boolean => readsNumber(s) && s.limit !== null;
+  for (const [own, as] of [
+    [strange.filter((s) => !isNumber(s)), 'gt_read_sense'],
+    [strange.filter(isNumber), 'gt_read_number'],
+  ] as const)
+    if (own.length > 0)
+      out.push(
+        `the reading of ${own.map((s) => s.name).join(', ')}${listens ? '' : ', which a move looks at'}: fill it in as ${as}`,
+      );
   if (listens) out.push('who is told of a change, and how: fill it in as gt_changed');
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
   const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);

@@ -10,9 +10,12 @@ import {
   sayValue,
   type ControlKind,
   type Job,
+  type Reading,
 } from '../../ground/job';
 import { keypadFindings, stripFindings } from './strip/findings';
+import { dcOnAc } from './inference/dc-on-ac';
 import { isolationFindings } from './isolation/findings';
+import { kindReadings } from './isolation/relevant';
 import { KIND_WORDS, PARAMETER_WORDS, STILL_POSSIBLE, STRANGER_CALLED } from './kind-words';
 import { KNOWN_AT } from './next/next';
 import { railFindings } from '../../engines/electrics';
@@ -57,6 +60,7 @@ export function probeFindings(job: Job, surveys: readonly ControlSurvey[]): Find
           : tie.length > 1
             ? [tieFinding(s, name, tie)]
             : kindFinding(s, name).map((f) => asAlike(job, s, name, f))),
+        ...dcOnAc(kindReadings(job, s.control)).map((r) => dcOnAcFinding(s.control, name, r)),
         ...(isBorrowed(job, s.control) ? [] : valueFindings(s, name)),
         ...isolationFindings(job, s.control, name),
       ]);
@@ -85,6 +89,18 @@ function nothingRead(job: Job): Finding {
         : { text: 'Name the two terminals that are tapped under Do: whether they are apart from mains is read there.' },
   });
 }
+
+/** A cheap AC setting that shows the DC beside it. */
+const dcOnAcFinding = (control: string, name: string, r: Reading): Finding =>
+  finding('probe', `${control}.dc-on-ac.${r.id}`, {
+    verdict: 'tight',
+    title: `${name}, ${sayPlace(r)}: ${sayValue(r)} is the DC that stands there, 2.2 times: this meter’s AC setting shows DC`,
+    caption: 'DC on an AC setting',
+    source: ['dc-on-ac'],
+    remedy: {
+      text: 'It is left out of what the control may be. Take AC with a meter that blocks DC, or with 100 nF in series with a tip.',
+    },
+  });
 
 /** Two terminals that are tapped: what kind of control they would make is of no account. */
 const heardFinding = (control: string, name: string): Finding =>

@@ -315,7 +315,7 @@ describe('isolation that ohms do not prove', () => {
       'it A to mains insulation 300M',
       'it B to mains insulation 300M',
     );
-    expect(asks(tested)).toBe('it A to earth idle');
+    expect(asks(tested)).toBe('it A to earth loaded-100k');
     expect(isolationOf(said(...between, 'mains to ground off 0.4M'), IT).verdict).toBe('not-isolated');
   });
 

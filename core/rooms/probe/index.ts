@@ -5,7 +5,13 @@ export type { Contradiction } from './inference/contradictions';
 export type { Estimate } from './inference/estimate-parts';
 export { probeFindings } from './findings';
 export { type Meaning } from './inference/information';
-export { isolationOf, questionsOf, type IsolationState, type MainsQuestion } from './isolation/isolation';
+export {
+  controlQuestionsOf,
+  isolationOf,
+  questionsOf,
+  type IsolationState,
+  type MainsQuestion,
+} from './isolation/isolation';
 export { KIND_WORDS, parameterUnit, PARAMETER_WORDS, STRANGER_CALLED } from './kind-words';
 export { LOOK_WORDS } from './inference/looks';
 export {

@@ -33,6 +33,7 @@ export const KIND_WORDS: Record<ModelKind, { name: string; means: string }> = {
   'two-levels': { name: 'contact between two half levels', means: 'neither of its sides is a rail' },
   sounder: { name: 'sounder', means: 'it is driven, and hears nothing' },
   indicator: { name: 'indicator', means: 'a lamp or a segment that its chip lights' },
+  output: { name: 'signal of something else', means: 'another board or sensor drives it, and nobody presses it' },
   rails: { name: 'pair of supply wires', means: 'the supply stands between its sides, whatever is done' },
   'fed-elsewhere': { name: 'input that is fed from elsewhere', means: 'nothing stands on it until another board asks' },
 };
@@ -82,6 +83,7 @@ export const STRANGER_CALLED: Readonly<Record<StrangerKind, string>> = {
   sounder: 'a sounder',
   indicator: 'an indicator',
   rails: 'a pair of supply wires',
+  output: 'a signal of something else',
   'fed-elsewhere': 'an input that is fed from elsewhere',
 };
 
@@ -102,6 +104,8 @@ export const STRANGER_THEN: Readonly<Record<StrangerKind, string>> = {
   'two-levels':
     'Only a bare contact across both sides does what it does; whatever sits on ground or on the supply does not.',
   indicator: 'It shows and does not listen: read it in Sense, and look for what is pressed elsewhere.',
+  output:
+    'Something drives it: a contact across it fights with that. Read what it says in Sense, and look for what is pressed elsewhere.',
   rails:
     'There is nothing to press: a contact across it would short the supply. As a place to take power from, it is told ' +
     'under supplies.',

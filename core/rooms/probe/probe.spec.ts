@@ -98,6 +98,7 @@ describe('what a control is', () => {
         'start look connector',
         'start A idle 3.1 V',
         'start A idle 480 Hz',
+        'start A idle 94 %',
         'start B idle 0 V',
         'start B to ground off 0.1 ohm',
       ],
@@ -133,8 +134,10 @@ describe('what a control is', () => {
     // shows any look as the mean kind does, and 15 % of it any of the ten alike.
     const glass = CONTROL_KINDS.reduce((s, k) => s + (k === 'touch-pad' ? 92 : 1) / sums[k], 0) / CONTROL_KINDS.length;
     const others = [76 + 4 + 12 + 7, 50 + 30 + 8 + 7, 84 + 6 + 2 + 2 + 6, 40 + 28 + 24 + 7, 70 + 20 + 5 + 7];
-    const ones = [...others, 80 + 12 + 8, 50 + 25 + 15 + 7, 45 + 38 + 8 + 7, 40 + 35 + 18 + 7].map((sum) => 1 / sum);
-    const strange = [...ones, 45 / (45 + 25 + 15 + 4 + 6)].reduce((s, share) => s + share ** TRUSTED, 0) / 10;
+    const ones = [...others, 80 + 12 + 8, 50 + 25 + 15 + 7, 45 + 38 + 8 + 7, 40 + 35 + 18 + 7, 78 + 8 + 8 + 7].map(
+      (sum) => 1 / sum,
+    );
+    const strange = [...ones, 45 / (45 + 25 + 15 + 4 + 6)].reduce((s, share) => s + share ** TRUSTED, 0) / 11;
     const other = STRANGER_SHARE * strange + REMAINDER_SHARE * (0.85 * glass + 0.15 / 10) ** TRUSTED;
     const named = (1 - REMAINDER_SHARE - STRANGER_SHARE) * joint.reduce((a, b) => a + b, 0);
     expect(p.other).toBeCloseTo(other / (other + named), 9);

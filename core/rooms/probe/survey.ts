@@ -2,6 +2,7 @@ import { firstItem, present } from '../../ground/lists';
 import { STRANGER_KINDS, type StrangerKind } from '../../engines/circuit';
 import type { ControlFact, Facts } from '../../ground/facts';
 import { CONTROL_KINDS, likeOf, onlyListens, type ControlKind, type Job, type Reading } from '../../ground/job';
+import { dcOnAc } from './inference/dc-on-ac';
 import { contradictionsIn, mayReckon, type Contradiction } from './inference/contradictions';
 import { estimates } from './inference/estimate';
 import type { Estimate } from './inference/estimate-parts';
@@ -70,7 +71,9 @@ function surveyWith(job: Job, control: string, before: Prior): ControlSurvey {
   const key = keyOf(job, control, before);
   const known = kept.get(key);
   if (known) return known;
-  const readings = kindReadings(job, control);
+  const all = kindReadings(job, control);
+  const meters = dcOnAc(all);
+  const readings = all.filter((r) => !meters.includes(r));
   const posterior = posteriorOf(readings, before);
   const candidates = ranked(posterior).map((kind) => ({
     kind,

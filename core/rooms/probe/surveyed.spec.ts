@@ -8,6 +8,7 @@ import { padCapture, PROOFER_PAD, STANDINS } from '../../engines/standin';
 import { decodeKeypad, ghosts, pinSides, sharedLines, type LabelledTiming } from '../../engines/scan';
 import { dischargeSeconds, sourceOhms, sourcesTold, testLoad, usableAmps } from '../../engines/electrics';
 import { practiceResult, probeFindings, stripState, walk } from '.';
+import { isStripApart } from './strip/terminals';
 import { isUneven, sizeOf } from '../../engines/mechanics';
 
 const T = (i: number): string =>
@@ -49,12 +50,13 @@ describe('an unlabelled strip', () => {
       asked.push(next.notePrefix);
       const key = Object.keys(answers).find((k) => next.notePrefix.includes(k));
       const ac = next.kind === 'volts-ac' && next.b !== 'earth';
-      const volts = next.notePrefix.includes('loaded') ? '5 V' : (answers[key ?? ''] ?? '12.1 V');
+      const volts =
+        next.b === 'earth' ? '0.2 VAC' : next.notePrefix.includes('loaded') ? '5 V' : (answers[key ?? ''] ?? '12.1 V');
       lines.push(`${next.notePrefix} ${ac ? '0.0 VAC' : next.kind === 'jumper' ? 'moves' : volts}`);
     }
     expect(asked.slice(0, 4).every((a) => a.includes('to mains off'))).toBe(true);
-    expect(asked[4]).toBe('back 1 to earth idle');
-    expect(asked[5]).toBe('back 1 to earth plug-turned');
+    expect(asked[4]).toBe('back 1 to earth loaded-100k');
+    expect(asked[5]).toBe('back 1 to earth turned-100k');
     expect(asked[6]).toBe('back 1-2 idle');
     const firstJumper = asked.findIndex((a) => a.includes('jumper'));
     expect(asked[firstJumper]).toMatch(/1k$/);
@@ -150,13 +152,30 @@ describe('an unlabelled strip', () => {
       stopped: expect.stringContaining('licensed'),
     });
     expect(probeFindings(tied, []).find((f) => f.id === 'probe.strip.strip-back')!.verdict).toBe('stop');
+    // Whichever tip lies on the pins, and whichever setting tells.
+    for (const line of [
+      'mains to 1 off 180k',
+      '1 to mains off beep',
+      '1 to mains insulation 50k',
+      '1 to mains diode 0.6 V',
+    ])
+      expect(state(`back ${line}`), line).toMatchObject({
+        next: null,
+        stopped: expect.stringContaining('tied to mains'),
+      });
+    // A test that was made and not passed proves nothing.
+    const apart = (test: string): boolean => {
+      const job = jobWith(...begun, 'back 1 to mains off 4M', 'back 2 to mains off 4M', test);
+      return isStripApart(job, job.survey.strips[0]!);
+    };
+    expect(apart('back 1 to mains insulation 4M')).toBe(false);
     expect(state('back 1-2 idle 231 VAC').stopped).toMatch(/extra-low/);
     // A pair that moved the machine does not outlive dangerous volts, and a bare number answers the very question that was asked.
     expect(state('back jumper 2-3 1k moves', 'back 1-2 idle 231 VAC')).toMatchObject({
       found: null,
       stopped: expect.stringContaining('extra-low'),
     });
-    expect(state('back 1 to earth on 60 VAC').next).toMatchObject({ kind: 'volts-ac', state: 'loaded-10k' });
+    expect(state('back 1 to earth on 60 VAC').next).toMatchObject({ kind: 'volts-ac', state: 'loaded-100k' });
   });
 });
 

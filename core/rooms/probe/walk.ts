@@ -1,6 +1,7 @@
 import { firstItem } from '../../ground/lists';
 import { edited, BENCH_MAINS, freshJob, type ControlKind, type Job, type Meter, type Reading } from '../../ground/job';
 import type { Random } from '../../ground/quantity';
+import { TEST_BATTERY_VOLTS } from '../../engines/circuit';
 import { readStandin, type Measurable } from '../../engines/standin';
 import { isolationOf } from './isolation/isolation';
 import { isIsolationReading } from './isolation/relevant';
@@ -46,7 +47,11 @@ export function takenFrom(
   at: string,
   random: Random,
   meter?: Meter,
+  batteryVolts: number | null = null,
 ): Reading {
+  const shown = readStandin(standin, next, random, meter);
+  // A stand-in is read past a battery of its own: what is left is a share of the one in hand.
+  const share = next.kind === 'battery' && batteryVolts ? batteryVolts / TEST_BATTERY_VOLTS : 1;
   return {
     id,
     at,
@@ -57,7 +62,8 @@ export function takenFrom(
     kind: next.kind,
     by: 'standin',
     struck: false,
-    ...readStandin(standin, next, random, meter),
+    ...shown,
+    value: shown.value * share,
   };
 }
 

@@ -159,7 +159,7 @@ function rearmFinding(job: Job, acting: readonly Sentence[]): Finding | null {
     caption: 'arms for ever',
     source: ['cautions'],
     remedy: {
-      text: 'Let one arming be good for one start: then somebody fills and arms it each time.',
+      text: 'Let one arming be good for one start: somebody fills and arms it each time.',
       label: 'One start for one arming',
       edit: {
         do: 'put',

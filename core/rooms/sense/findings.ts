@@ -1,5 +1,15 @@
 import { finding, type Finding } from '../../ground/finding';
-import { machineOf, onlyListens, restContact, sensesRead, stateSense, type Job, type Sense } from '../../ground/job';
+import {
+  comesByMessage,
+  machineOf,
+  onlyListens,
+  restContact,
+  sensesRead,
+  stateSense,
+  type Job,
+  type Sense,
+} from '../../ground/job';
+import { limitFindings } from './limits';
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
@@ -30,12 +40,13 @@ export function senseFindings(job: Job): Finding[] {
     ...stateFindings(job),
     ...job.senses.filter((s) => s !== stateSense(job)).flatMap((s) => otherFindings(job, s)),
     ...job.senses.flatMap(staleFinding),
+    ...limitFindings(job),
   ];
 }
 
 /** What comes by message tells what was so when it was sent: without an age it is believed for ever. */
 function staleFinding(sense: Sense): Finding[] {
-  if (sense.kind !== 'message' || sense.staleSeconds !== null) return [];
+  if (!comesByMessage(sense) || sense.staleSeconds !== null) return [];
   return [
     finding('sense', `stale.${sense.id}`, {
       verdict: 'tight',
@@ -44,13 +55,18 @@ function staleFinding(sense: Sense): Finding[] {
       source: ['contact-meaning'],
       remedy: {
         text: 'Say after how long without news nothing is known: two to three times as long as its sender takes between two messages.',
-        label: 'After two minutes',
-        edit: {
-          do: 'put',
-          list: 'senses',
-          item: { ...sense, staleSeconds: STALE_SECONDS },
-          say: `${sense.name}: too old after two minutes`,
-        },
+        // A hold that is no longer than that would pass in silence.
+        ...(sense.limit && sense.limit.holdSeconds <= STALE_SECONDS
+          ? {}
+          : {
+              label: 'After two minutes',
+              edit: {
+                do: 'put',
+                list: 'senses',
+                item: { ...sense, staleSeconds: STALE_SECONDS },
+                say: `${sense.name}: too old after two minutes`,
+              },
+            }),
       },
     }),
   ];
@@ -59,7 +75,7 @@ const STALE_SECONDS = 120;
 
 /** What a sense beside the one of the state still lacks to tell anything; empty where it lacks nothing. */
 function lacksOf(sense: Sense, read: boolean): string {
-  if (sense.kind === 'message' && !sense.topic) return 'no topic is named that its message comes on';
+  if (comesByMessage(sense) && !sense.topic) return 'no topic is named that its message comes on';
   if (sense.tells !== 'other' || sense.states.length > 0) return '';
   if (!sense.meaning) return 'nobody said what it tells';
   return read && sense.takenFor === 'unknown'
@@ -122,6 +138,17 @@ function stateFindings(job: Job): Finding[] {
     const contact = sense.tells;
     const word = { 'at-rest': 'rest', 'at-work': 'work', 'at-end': 'the far end' }[contact];
     const read = sensesRead(job).includes(sense.id);
+    const lacks = lacksOf(sense, read);
+    if (lacks)
+      return [
+        finding('sense', 'contact', {
+          verdict: 'unknown',
+          title: `${sense.name}: ${lacks}`,
+          caption: 'sense not told',
+          source: ['contact-meaning'],
+          remedy: { text: 'Say it below.' },
+        }),
+      ];
     const tells =
       `${sense.kind === 'contact' ? 'One contact' : sense.name} tells ${CONTACT_TELLS[contact].knows[0]}; it cannot tell ` +
       `${CONTACT_TELLS[contact].not[0]}`;

@@ -1,1 +1,3 @@
 export { CONTACT_TELLS, senseFindings } from './findings';
+export { recordedOf } from './evidence';
+export { learnersOf, recordingsOf, thresholdEdit } from './learned';

@@ -27,7 +27,14 @@ describe('ways of pressing what Probe found', () => {
       ['it look glass', 'it A idle 0.31 V', 'it A-B pressed >20M'],
       ['it look two wires', 'it A-B off 4.7 ohm', 'it A-B moving 11.4 V'],
       ['it look turns on', 'it A turning 12 Hz', 'it A-B pressed >1M'],
-      ['it look connector', 'it A idle 3.1 V', 'it A idle 480 Hz', 'it B idle 0 V', 'it B to ground off 0.1 ohm'],
+      [
+        'it look connector',
+        'it A idle 3.1 V',
+        'it A idle 480 Hz',
+        'it A idle 94 %',
+        'it B idle 0 V',
+        'it B to ground off 0.1 ohm',
+      ],
     ]) {
       const found = ways(jobWith(...lines));
       for (const way of JOINT_WAYS) {

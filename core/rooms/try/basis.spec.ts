@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import type { AnyField, AnyFields } from '../../ground/field';
+import { freshOf, type AnyField, type AnyFields } from '../../ground/field';
 import { freshLink, jobFields, type Job } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 import { basisOf, stillCounts } from '.';
@@ -20,7 +20,7 @@ function another(field: AnyField, value: unknown): unknown {
     case 'list':
       return [...(value as unknown[]), field.of.usual ?? 'x'];
     case 'group':
-      return value;
+      return value ?? freshOf(field.fields as never);
   }
 }
 

@@ -9,7 +9,8 @@ const known = new WeakMap<Job, string>();
 
 /**
  * A key of everything that a trial may rest on: the whole job but for those fields that say of themselves that they cannot matter. A change
- * of any other voids what was tried.
+ * of any other voids what was tried. What holds its field's first value is left out, so that a field which a later version only adds
+ * voids nothing.
  */
 export function basisOf(job: Job): string {
   let basis = known.get(job);
@@ -20,8 +21,15 @@ export function basisOf(job: Job): string {
 
 const whatMatters = (fields: AnyFields, of: object): unknown =>
   Object.entries(fields).flatMap(([key, field]) =>
-    field.untried ? [] : [[key, matter(field, (of as Readonly<Record<string, unknown>>)[key])]],
+    field.untried || isUsual(field, (of as Readonly<Record<string, unknown>>)[key])
+      ? []
+      : [[key, matter(field, (of as Readonly<Record<string, unknown>>)[key])]],
   );
+
+/** Whether a field holds what it begins with; a group may hold that and more, and is looked into. */
+const isUsual = (field: AnyField, value: unknown): boolean =>
+  value === field.usual ||
+  (Array.isArray(value) && value.length === 0 && Array.isArray(field.usual) && field.usual.length === 0);
 
 function matter(field: AnyField, value: unknown): unknown {
   switch (field.is) {

@@ -13,6 +13,7 @@ import { controlFields, readingFields } from './readings/fields';
 import { feedFields } from './feed/fields';
 import { boardFields, handInputFields, senseFields, signFields } from './controller/fields';
 import { benchFields, pressFields } from './press/fields';
+import { MOST_RECORDINGS, recordingFields } from './recordings/fields';
 import { ROOMS } from './rooms';
 import { surveyFields } from './survey/fields';
 import { JOB_FORMAT, JOB_VERSION, type Job, type LogEntry } from './types';
@@ -55,6 +56,7 @@ export const jobFields: Fields<Job> = {
   presses: list('presses', group('a press', pressFields), MOST_PRESSES, { key: 'id' }),
   bench: group('what presses share', benchFields),
   senses: list('senses', group('a sense', senseFields), MOST_SENSES, { key: 'id' }),
+  recordings: untried(list('recordings', group('a recording', recordingFields), MOST_RECORDINGS, { key: 'id' })),
   hands: list('hands', group('a hand', handInputFields), MOST_SENSES, { key: 'id' }),
   signs: list('signs', group('a sign', signFields), MOST_SENSES, { key: 'id' }),
   board: group('board', boardFields),

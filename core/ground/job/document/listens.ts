@@ -15,10 +15,16 @@ const SAID: Readonly<Record<Exclude<Sense['touches'], 'unknown'>, SenseReach>> =
   coupled: 'coupled',
   machine: 'joined',
 };
+/**
+ * Whether what a sense tells comes by message: a message does, and the watts of a meter of its own, whatever was said before it was one.
+ */
+export const comesByMessage = ({ kind, touches }: Pick<Sense, 'kind' | 'touches'>): boolean =>
+  kind === 'message' || (kind === 'watts' && (touches === 'unknown' || touches === 'own'));
+
 /** How far the wires of a sense go. */
 export function reachOf({ kind, touches, highVolts }: Pick<Sense, 'kind' | 'touches' | 'highVolts'>): SenseReach {
   // A message comes without a wire, whatever was said before it was one.
-  if (kind === 'message') return 'apart';
+  if (comesByMessage({ kind, touches })) return 'apart';
   if (touches !== 'unknown') return SAID[touches];
   if (highVolts !== null) return 'unsaid';
   if (kind === 'light' || kind === 'temperature') return 'apart';

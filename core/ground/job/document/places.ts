@@ -10,6 +10,7 @@ import {
 import { CONTROLLER_LISTS, CONTROLLER_PLACES, type ControllerLists, type ControllerPlaces } from './controller/lists';
 import { FEED_LISTS, FEED_PLACES, type FeedLists, type FeedPlaces } from './feed/lists';
 import { ACT_LISTS, ACT_PLACES, type ActLists, type ActPlaces } from './act/lists';
+import { RECORDING_LISTS, type RecordingLists } from './recordings/lists';
 import { PLAN_LISTS, PLAN_PLACES, type PlanLists, type PlanPlaces } from './plan/lists';
 import type { ListsOf, PlacesOf } from './place';
 import type { Job } from './types';
@@ -28,7 +29,8 @@ export interface Places
 export type Place = keyof Places;
 
 /** Lists whose items are known by a key, so that one can be put or dropped without naming the others. */
-export interface Lists extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists {}
+export interface Lists
+  extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists, RecordingLists {}
 /** The name of a keyed list, as `feed.sources`. */
 export type ListName = keyof Lists;
 
@@ -50,6 +52,7 @@ export const LIST_INFO: ListsOf<Lists> = {
   ...FEED_LISTS,
   ...ACT_LISTS,
   ...PLAN_LISTS,
+  ...RECORDING_LISTS,
 };
 
 /** Whether a place lies in a press. */

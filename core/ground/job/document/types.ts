@@ -6,6 +6,7 @@ import type { GuardRecord, Region, RoutinePlan, SheetPlan, StandinState, Trial, 
 import type { Control, Reading } from './readings/types';
 import type { FeedPlan } from './feed/types';
 import type { BenchPlan, Press } from './press/types';
+import type { JobRecording } from './recordings/types';
 
 export * from './act/types';
 export * from './survey/types';
@@ -15,11 +16,12 @@ export * from './plan/types';
 export * from './readings/types';
 export * from './yes-no';
 export * from './press/types';
+export * from './recordings/types';
 
 /** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
 /** The version of the document that this program writes. */
-export const JOB_VERSION = 13;
+export const JOB_VERSION = 15;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {
@@ -39,6 +41,8 @@ export interface Job {
   presses: Press[];
   bench: BenchPlan;
   senses: Sense[];
+  /** Recordings that are kept beside the job, by the hash of their bytes. */
+  recordings: JobRecording[];
   hands: Hand[];
   signs: Sign[];
   board: BoardPlan;

@@ -13,12 +13,16 @@ export const UNIT_OF: Record<ReadingKind, Unit> = {
   jumper: 'Ω',
   look: '1',
   insulation: 'Ω',
+  diode: 'V',
+  battery: 'V',
 };
 const SUFFIX: Partial<Record<ReadingKind, string>> = {
   'volts-dc': ' DC',
   'volts-ac': ' AC',
   duty: ' high',
   insulation: ' at 500 V',
+  diode: ' on the diode range',
+  battery: ' with the battery in series',
 };
 
 /** A reading's value as a person would say it: `4.98 V DC`, `> 20 MΩ`, `beeps`, `springs back`. */
@@ -49,6 +53,8 @@ const STATE_WORDS: Record<MachineState, string> = {
   'plug-turned': 'nobody presses, the plug turned round',
   'loaded-10k': 'with 10 kΩ across',
   'turned-10k': 'with 10 kΩ across, the plug turned round',
+  'loaded-100k': 'with 100 kΩ across',
+  'turned-100k': 'with 100 kΩ across, the plug turned round',
   'moving-back': 'running the other way',
   loaded: 'with 1 kΩ across',
   running: 'while running',

@@ -4,7 +4,7 @@ import { ownersOf } from '../document/owners';
 import { actProblem } from '../document/act/checks';
 import { feedProblem } from '../document/feed/checks';
 import { referenceProblem } from './references';
-import { profileProblem } from '../document/controller/checks';
+import { limitProblem, profileProblem } from '../document/controller/checks';
 import type { Job, Reading } from '../document/types';
 
 const no = (what: string, where: string, todo: string): LoadProblem => ({ what, where: `field "${where}"`, todo });
@@ -50,6 +50,7 @@ export function integrityProblem(job: Job, before?: Job): LoadProblem | null {
     actProblem(job) ??
     feedProblem(job) ??
     profilesOf(job, before) ??
+    limitsOf(job) ??
     readingsOf(job, before) ??
     placesOf(job, before) ??
     padsOf(job, before)
@@ -67,6 +68,15 @@ function zoneOf(job: Job): LoadProblem | null {
   return isZone(zone)
     ? null
     : no(`There is no time zone ${JSON.stringify(zone)}.`, 'region.timeZone', 'Name one such as Europe/London.');
+}
+
+/** Thresholds that would say both at once. */
+function limitsOf(job: Job): LoadProblem | null {
+  for (const [i, { limit }] of job.senses.entries()) {
+    const problem = limit && limitProblem(limit);
+    if (problem) return no(problem.what, `senses[${i}].${problem.where}`, problem.todo);
+  }
+  return null;
 }
 
 /** Dates that look like one and are none, as 30 February. */
@@ -94,6 +104,8 @@ const SHOWN: Readonly<Record<Reading['kind'], readonly [least: number, most: num
   'volts-ac': [-1e5, 1e5],
   ohms: [-1e3, 1e13],
   insulation: [0, 1e13],
+  diode: [-10, 10],
+  battery: [-100, 100],
   continuity: [-1e3, 1e13],
   amps: [-1e4, 1e4],
   hertz: [0, 1e10],

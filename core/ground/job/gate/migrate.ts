@@ -12,6 +12,8 @@ import { toTenth } from '../versions/to-10';
 import { toEleventh } from '../versions/to-11';
 import { toTwelfth } from '../versions/to-12';
 import { toThirteenth } from '../versions/to-13';
+import { toFourteenth } from '../versions/to-14';
+import { toFifteenth } from '../versions/to-15';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -27,6 +29,8 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   10: toEleventh,
   11: toTwelfth,
   12: toThirteenth,
+  13: toFourteenth,
+  14: toFifteenth,
 };
 
 /**

@@ -1,5 +1,5 @@
 import { sayPlace, sayValue, type Reading } from '../../../ground/job';
-import { overLimits } from '../isolation/isolation';
+import { overLimits } from '../isolation/ac-checks';
 import { specKey } from './spec-key';
 import { posteriorOf, type Prior, type Posterior } from './posterior';
 import { agree } from './repeats';

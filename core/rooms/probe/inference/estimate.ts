@@ -4,7 +4,7 @@ import { carried, chosen, constant, derive, type Input, type Step } from '../../
 import { isStated, type ControlKind, type Reading } from '../../../ground/job';
 import { within, type Interval } from '../../../ground/quantity';
 import { farSideOf, fromWeights, shareWith, VALUE_NAMES, type BuildValue } from './grid-estimate';
-import { TEST_LOAD_OHMS } from '../isolation/isolation';
+import { TEST_LOAD_OHMS } from '../isolation/ac-checks';
 import { LOW_INPUT_OHMS } from './particles';
 import type { Posterior } from './posterior';
 import { type Estimate, type EstimateReadings, input, isAcross, latest } from './estimate-parts';

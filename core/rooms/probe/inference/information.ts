@@ -17,6 +17,8 @@ const SCALE: Record<Reading['kind'], readonly [number, number]> = {
   jumper: [0, 1],
   look: [0, LOOKS.length],
   insulation: [-1, 25],
+  diode: [0, 3],
+  battery: [0, 30],
 };
 
 /** How often each kind would give each answer; the answers are bins of the scale, or choices. Rows add up to one. */

@@ -22,6 +22,8 @@ export const WHOLE_SCALE: Record<Reading['kind'], number> = {
   jumper: 1,
   look: 1,
   insulation: 18,
+  diode: 3,
+  battery: 10,
 };
 
 const ROOT_TWO_PI = Math.sqrt(2 * Math.PI);

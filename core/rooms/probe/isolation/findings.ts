@@ -1,3 +1,4 @@
+import { present } from '../../../ground/lists';
 import { ELV_AC_VOLTS } from '../../../engines/electrics';
 import {
   against,
@@ -7,24 +8,22 @@ import {
   derive,
   finding,
   judged,
-  measured,
   type Finding,
   type Remedy,
 } from '../../../ground/finding';
 import { sayPlace, sayPoint, sayState, sayValue, type Job, type Reading } from '../../../ground/job';
 import { formatQuantity } from '../../../ground/quantity';
+import { STRAY_VOLTS, TOUCH_AMPS, type AcCheck } from './ac-checks';
+import { NOT_ISOLATED, sayPoints, readAs } from './saying';
+import { secondFindings } from './second-findings';
 import {
   APART_ABOVE_OHMS,
   isolationOf,
   offMains,
   provesApart,
-  questionsOf,
+  controlQuestionsOf,
   REINFORCED_OHMS,
-  STRAY_VOLTS,
-  TEST_LOAD_OHMS,
   TIED_BELOW_OHMS,
-  TOUCH_AMPS,
-  type AcCheck,
   type IsolationState,
   type MainsQuestion,
 } from './isolation';
@@ -35,18 +34,9 @@ export const MAINS_QUESTIONS: Readonly<Record<MainsQuestion, string>> = {
   cables: 'whether a charger or another cable goes to it',
   mainSwitch: 'how its own main switch stands while ohms are read',
   earth: 'where earth is',
+  battery: 'what a battery of 9 to 24 V shows in series with the meter, the tips touching (8 V or more)',
 };
 
-const placeOf = (r: Reading): string => `${sayPoint(r.from)} to ${sayPoint(r.to)}`;
-const from = (symbol: string, r: Reading, unit: 'V' | 'Ω') =>
-  measured(symbol, placeOf(r), r.value, unit, r.at, `${sayPlace(r)}, ${sayValue(r)}`);
-
-const NOT_ISOLATED: Remedy = {
-  text:
-    'No shared ground, no transistor to ground, no USB lead while it is plugged in. Only ' +
-    'a contact or an optocoupler with reinforced insulation, with a controller on its ' +
-    'own isolated supply; the part inside belongs to someone licensed.',
-};
 const DANGEROUS_SIDE: Remedy = {
   text:
     'Stop reading here. This control is on the dangerous side: press it from ' +
@@ -62,6 +52,7 @@ export function isolationFindings(job: Job, control: string, name: string): Find
     s.worst && dangerousFinding(control, name, s.worst),
     s.lowest && ohmsFinding(job, control, name, s.lowest),
     s.insulation && insulationFinding(control, name, s.insulation),
+    ...secondFindings(job, control, name, s),
     ...s.ac.map((c) => acFinding(control, name, c)),
     mainsFinding(job, control),
     off && s.verdict !== 'isolated' ? mainsAfterAll(control, name, s.verdict === 'unknown') : null,
@@ -87,7 +78,7 @@ const insulationFinding = (control: string, name: string, r: Reading): Finding =
   judged('probe', `${control}.insulation`, {
     title: `Insulation of ${name} at 500 V DC`,
     caption: 'insulation test',
-    steps: [derive('lowest insulation to a mains pin', 'R_iso', 'R', 'Ω', [from('R', r, 'Ω')])],
+    steps: [derive('lowest insulation to a mains pin', 'R_iso', 'R', 'Ω', [readAs('R', r, 'Ω')])],
     limit: atLeast(REINFORCED_OHMS, 'Ω', 'reinforced insulation', { from: 'source', key: 'insulation-test' }),
     tightShare: 0.05,
     remedy: r.value < REINFORCED_OHMS ? NOT_ISOLATED : null,
@@ -96,7 +87,7 @@ const insulationFinding = (control: string, name: string, r: Reading): Finding =
 /** What of the mains side was not asked, or was read past an open main switch; null where all was said. */
 function mainsFinding(job: Job, control: string): Finding | null {
   const { mains } = job.survey;
-  const asked = questionsOf(mains);
+  const asked = controlQuestionsOf(mains);
   if (asked.length > 0)
     return finding('probe', `${control}.mains`, {
       verdict: 'unknown',
@@ -181,7 +172,7 @@ function stillToRead(control: string, name: string, s: IsolationState): Finding 
 
 function ohmsFinding(job: Job, control: string, name: string, r: Reading): Finding {
   const { meter, mains } = job.survey;
-  const step = derive('lowest resistance to a mains pin', 'R_low', 'R', 'Ω', [from('R', r, 'Ω')]);
+  const step = derive('lowest resistance to a mains pin', 'R_low', 'R', 'Ω', [readAs('R', r, 'Ω')]);
   const limit = atLeast(APART_ABOVE_OHMS, 'Ω', 'taken as apart', { from: 'source', key: 'isolation-bounds' });
   const tied = r.relation !== '>' && r.value < TIED_BELOW_OHMS;
   const proven = provesApart(r, meter);
@@ -189,7 +180,7 @@ function ohmsFinding(job: Job, control: string, name: string, r: Reading): Findi
   const behind = mains.mainSwitch === 'open' || mains.mainSwitch === 'unknown';
   return judged('probe', `${control}.isolation-ohms`, {
     title: tied
-      ? `${name} is not isolated from mains: ${placeOf(r)} ${sayValue(r)}`
+      ? `${name} is not isolated from mains: ${sayPoints(r)} ${sayValue(r)}`
       : blind && !proven
         ? `${meter.name} ends at ${formatQuantity(meter.mostOhms, 'Ω')}: over range on it proves no isolation`
         : `Lowest resistance from ${name} to a mains pin`,
@@ -210,49 +201,59 @@ function ohmsFinding(job: Job, control: string, name: string, r: Reading): Findi
   });
 }
 
-/** One AC check: by its volts where they are small, by the current into 10 kΩ where they are not. */
+/** One AC check: by the current into the load that lay across the tips, or by its volts where they are small. */
 function acFinding(control: string, name: string, c: AcCheck): Finding {
-  const point = c.open.from.kind === 'earth' ? c.open.to : c.open.from;
+  const read = c.loaded?.reading ?? present(c.open);
+  const point = read.from.kind === 'earth' ? read.to : read.from;
   const end = point.kind === 'contact' && point.name === 'A' ? '' : `-${point.name || point.kind}`;
-  const id = `${control}.isolation-ac${end}${c.open.state === 'idle' ? '' : '-turned'}`;
-  const where = c.open.state === 'idle' ? '' : ', the plug turned round';
-  if (c.loaded) {
-    const amps = derive('current into 10 kΩ', 'I_touch', 'V / R', 'A', [
-      from('V', c.loaded, 'V'),
-      constant('R', 'load across the tips', TEST_LOAD_OHMS, 'Ω', 'stray-volts'),
-    ]);
-    const limit = atMost(TOUCH_AMPS, 'A', 'leakage of a sound class II machine', {
-      from: 'source',
-      key: 'touch-current',
-    });
-    return judged('probe', id, {
-      title:
-        `AC from ${name} to earth${where}: ${sayValue(c.open)} open; under 10 kΩ it ` +
-        `${c.is === 'tied' ? 'does not give way' : 'gives way, as a stray or a Y capacitor does'}`,
-      caption: c.is === 'tied' ? 'AC from mains' : 'AC to earth',
-      steps: [amps],
-      limit,
-      remedy: c.is === 'tied' ? NOT_ISOLATED : null,
-    });
-  }
-  const step = derive('highest AC voltage to earth', 'V_AC', 'V', 'V', [from('V', c.open, 'V')]);
+  const id = `${control}.isolation-ac${end}${c.at === 'idle' ? '' : '-turned'}`;
+  const where = `AC from ${name} to earth${c.at === 'idle' ? '' : ', the plug turned round'}`;
+  return c.loaded ? loadedFinding(id, where, c, c.loaded) : openFinding(id, where, c, read);
+}
+
+function loadedFinding(
+  id: string,
+  where: string,
+  c: AcCheck,
+  { reading, ohms }: NonNullable<AcCheck['loaded']>,
+): Finding {
+  const load = formatQuantity(ohms, 'Ω');
+  const tied = c.is === 'tied';
+  return judged('probe', id, {
+    title:
+      `${where}: ${c.open ? `${sayValue(c.open)} open; ` : ''}under ${load} it ` +
+      (tied ? 'does not give way' : 'gives way, as a stray or a Y capacitor does'),
+    caption: tied ? 'AC from mains' : 'AC to earth',
+    steps: [
+      derive(`current into ${load}`, 'I_touch', 'V / R', 'A', [
+        readAs('V', reading, 'V'),
+        constant('R', 'load across the tips', ohms, 'Ω', 'stray-volts'),
+      ]),
+    ],
+    limit: atMost(TOUCH_AMPS, 'A', 'leakage of a sound class II machine', { from: 'source', key: 'touch-current' }),
+    remedy: tied ? NOT_ISOLATED : null,
+  });
+}
+
+function openFinding(id: string, where: string, c: AcCheck, read: Reading): Finding {
+  const step = derive('highest AC voltage to earth', 'V_AC', 'V', 'V', [readAs('V', read, 'V')]);
   // Over five volts nothing is told without a load, and what a load was not asked for is judged by that.
   const limit =
     c.is === 'tied'
       ? atMost(ELV_AC_VOLTS, 'V', 'end of extra-low voltage', { from: 'source', key: 'iec-61140' })
       : atMost(STRAY_VOLTS, 'V', 'what a stray may show without a load', { from: 'source', key: 'stray-volts' });
   return judged('probe', id, {
-    title: `AC from ${name} to earth${where}${c.is === 'unloaded' ? ': a stray, or a tie? A load tells' : ''}`,
+    title: `${where}${c.is === 'unloaded' ? ': a stray, or a tie? A load tells' : ''}`,
     caption: 'AC to earth',
     steps: [step],
     limit,
-    verdict: c.is === 'unloaded' ? 'unknown' : against(c.open.value, limit),
+    verdict: c.is === 'unloaded' ? 'unknown' : against(read.value, limit),
     source: ['stray-volts'],
     remedy:
       c.is === 'unloaded'
         ? {
             text:
-              'Read it again with 10 kΩ across the tips: a stray or a Y capacitor ' +
+              'Read it again with 100 kΩ across the tips, clipped on before it is plugged in: a stray or a Y capacitor ' +
               'gives way, a tie does not. Do not touch it before that.',
           }
         : null,

@@ -60,7 +60,7 @@ describe('isolation from mains', () => {
   it('asks for a load where a reading to earth is high, lets a Y capacitor pass, and not a tie', () => {
     const high = jobWith(...off, 'start A to earth on 97.8 VAC');
     expect(state(high)).toMatchObject({ verdict: 'unknown', dangerous: false });
-    expect(nextFor(high, surveyOf(high, CONTROL))).toMatchObject({ state: 'loaded-10k', kind: 'volts-ac' });
+    expect(nextFor(high, surveyOf(high, CONTROL))).toMatchObject({ state: 'loaded-100k', kind: 'volts-ac' });
     const stray = jobWith(
       ...off,
       'start A to earth on 97.8 VAC',
@@ -162,7 +162,7 @@ describe('isolation from mains', () => {
     // What was said gives way to what was read.
     expect(state(mains(jobWith('start A to earth on 229 VAC'), { feed: 'none', cables: 'none' }))).toMatchObject({
       verdict: 'unknown',
-      missing: [{ state: 'loaded-10k' }],
+      missing: [{ state: 'loaded-100k' }],
     });
     expect(
       state(

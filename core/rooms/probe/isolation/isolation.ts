@@ -1,20 +1,16 @@
-import { present } from '../../../ground/lists';
 import type { ReadingSpec } from '../../../engines/circuit';
-import { ELV_AC_VOLTS, ELV_DC_VOLTS } from '../../../engines/electrics';
+import { ELV_AC_VOLTS } from '../../../engines/electrics';
 import type { Isolation } from '../../../ground/facts';
 import type { Job, MainsSide, Meter, Point, Reading } from '../../../ground/job';
+import { acChecks, acMissing, loadsMissing, overLimits, type AcCheck } from './ac-checks';
+import { joins, same } from './points';
 import { isIsolationReading, readingsOf } from './relevant';
+import { batteryWanted, hasBattery, showsNone, showsTie, throughJunction } from './second-look';
 
 /** Ohms to a mains pin under which a control counts as tied to mains, and over which as apart (`isolation-bounds`). */
 export const TIED_BELOW_OHMS = 1e6;
 /** Ohms to a mains pin over which a control counts as apart from it (`isolation-bounds`). */
 export const APART_ABOVE_OHMS = 10e6;
-/** An AC reading to earth over this is taken again with a load (`stray-volts`), Ω and V. */
-export const STRAY_VOLTS = 5;
-/** The load under which a high AC reading is taken again, Ω. */
-export const TEST_LOAD_OHMS = 10e3;
-/** Current through that load that a Y capacitor of a sound machine may still push, A. Source: IEC 60335-1 (`touch-current`). */
-export const TOUCH_AMPS = 0.25e-3;
 /** Insulation at 500 V DC, Ω: basic and reinforced (`insulation-test`). */
 const BASIC_OHMS = 2e6;
 /** Reinforced insulation at 500 V DC, Ω (`insulation-test`). */
@@ -28,23 +24,10 @@ const SAME_NODE_OHMS = 2;
 const JOINED_OHMS = 100e3;
 
 const GROUND: Point = { kind: 'ground', name: '' };
-const EARTH: Point = { kind: 'earth', name: '' };
 const contact = (name: string): Point => ({ kind: 'contact', name });
-const same = (p: Point, q: Point): boolean => p.kind === q.kind && p.name === q.name;
-const joins = (r: Reading, p: Point, q: Point): boolean =>
-  (same(r.from, p) && same(r.to, q)) || (same(r.from, q) && same(r.to, p));
 
 /** What is asked of the machine before its isolation can be read. */
-export type MainsQuestion = 'feed' | 'cables' | 'mainSwitch' | 'earth';
-
-/** The AC check of one point in one position of the plug. */
-export interface AcCheck {
-  readonly open: Reading;
-  /** The same with 10 kΩ across the tips, where taken. */
-  readonly loaded: Reading | null;
-  /** `stray`: it gave way under the load, or was too small to ask for one. `tied`: it did not. `unloaded`: the load is still wanted. */
-  readonly is: 'stray' | 'tied' | 'unloaded';
-}
+export type MainsQuestion = 'feed' | 'cables' | 'mainSwitch' | 'earth' | 'battery';
 
 /** What is known of the isolation of a control, and what is still wanted. */
 export interface IsolationState {
@@ -56,11 +39,19 @@ export interface IsolationState {
   /** The lowest resistance to a mains pin, where one was read. */
   readonly lowest: Reading | null;
   readonly insulation: Reading | null;
+  /** What was read on the diode range or by the battery, ties first. */
+  readonly seconds: readonly Reading[];
   readonly ac: readonly AcCheck[];
   readonly dangerous: boolean;
   /** The reading that makes it dangerous. */
   readonly worst: Reading | null;
 }
+
+/** The questions that a machine's mains side leaves open, those that only the isolation of a control asks included. */
+export const controlQuestionsOf = (m: MainsSide): MainsQuestion[] => [
+  ...questionsOf(m),
+  ...(!offMains(m) && batteryWanted(m) ? ['battery' as const] : []),
+];
 
 /** The questions that a machine's mains side leaves open. */
 export function questionsOf(m: MainsSide): MainsQuestion[] {
@@ -82,53 +73,6 @@ const provenOhms = (r: Reading, meter: Meter): number =>
 
 /** Whether a reading proves that a point is apart from a mains pin. */
 export const provesApart = (r: Reading, meter: Meter): boolean => provenOhms(r, meter) >= APART_ABOVE_OHMS;
-
-/** True where a reading is over extra-low voltage by a source of its own: not merely between a floating point and earth. */
-export const overLimits = (r: Reading): boolean =>
-  !toEarth(r) &&
-  ((r.kind === 'volts-ac' && r.value > ELV_AC_VOLTS) || (r.kind === 'volts-dc' && Math.abs(r.value) > ELV_DC_VOLTS));
-
-const toEarth = (r: Reading): boolean => r.kind === 'volts-ac' && (r.to.kind === 'earth' || r.from.kind === 'earth');
-
-const LOADED_OF: Partial<Record<Reading['state'], Reading['state']>> = {
-  idle: 'loaded-10k',
-  'plug-turned': 'turned-10k',
-};
-
-/** The AC checks against earth of one point, one for each position of the plug that was read. */
-export function acChecks(readings: readonly Reading[], point: Point): AcCheck[] {
-  return (['idle', 'plug-turned'] as const).flatMap((state): AcCheck[] => {
-    const highest = (at: Reading['state']): Reading | undefined =>
-      readings
-        .filter((r) => toEarth(r) && r.state === at && joins(r, point, EARTH))
-        .sort((a, b) => b.value - a.value)[0];
-    const open = highest(state);
-    if (!open) return [];
-    const loaded = highest(present(LOADED_OF[state])) ?? null;
-    if (open.value <= STRAY_VOLTS) return [{ open, loaded, is: 'stray' }];
-    return [
-      {
-        open,
-        loaded,
-        is: loaded === null ? 'unloaded' : loaded.value / TEST_LOAD_OHMS > TOUCH_AMPS ? 'tied' : 'stray',
-      },
-    ];
-  });
-}
-
-/** AC readings still wanted of a point: both positions of the plug, and a load where one reads high. */
-export function acMissing(checks: readonly AcCheck[], point: Point, second: boolean): ReadingSpec[] {
-  const spec = (state: Reading['state']): ReadingSpec => ({ from: point, to: EARTH, state, kind: 'volts-ac' });
-  return (second ? (['idle', 'plug-turned'] as const) : (['idle'] as const)).flatMap((state): ReadingSpec[] => {
-    const check = checks.find((c) => c.open.state === state);
-    if (!check) return [spec(state)];
-    return check.is === 'unloaded' ? [spec(present(LOADED_OF[state]))] : [];
-  });
-}
-
-/** Of the AC readings that a point still wants, those under a load: for a point of which no other is asked. */
-export const loadsMissing = (checks: readonly AcCheck[], point: Point): ReadingSpec[] =>
-  acMissing(checks, point, true).filter((m) => m.state !== 'idle' && m.state !== 'plug-turned');
 
 const PINS: readonly Point['kind'][] = ['live', 'neutral', 'mains'];
 
@@ -160,6 +104,7 @@ interface Evidence {
   readonly points: readonly Point[];
   readonly lowest: Reading | null;
   readonly insulation: Reading | null;
+  readonly seconds: readonly Reading[];
   /** Every point passed an insulation test of reinforced insulation. */
   readonly tested: boolean;
   /** Points of those that are joined to none that was read to the pins. */
@@ -175,8 +120,12 @@ interface Evidence {
   readonly worst: Reading | null;
 }
 
-/** Whether ohms alone have to tell a tie to either pin: nobody has a tester, and the plug goes in one way only, or there is none. */
-const byOhmsAlone = ({ feed, tester }: MainsSide): boolean => feed !== 'plug-turns' && tester === 'none';
+/**
+ * Whether a battery is what tells a tie to either pin: nobody has a tester, and the plug goes in one way only, or there is none, or the
+ * meter's ohms end too soon to prove anything.
+ */
+const byBattery = ({ mains, meter }: Job['survey']): boolean =>
+  mains.tester === 'none' && hasBattery(mains) && (mains.feed !== 'plug-turns' || meter.mostOhms < APART_ABOVE_OHMS);
 
 function evidenceOf(job: Job, control: string): Evidence {
   const { meter, mains } = job.survey;
@@ -189,6 +138,9 @@ function evidenceOf(job: Job, control: string): Evidence {
       .filter((r) => r.kind === kind && isIsolationReading(r) && r.from.kind !== 'earth' && r.to.kind !== 'earth')
       .sort((a, b) => a.value - b.value)[0] ?? null;
   const [lowest, insulation] = [to('ohms'), to('insulation')];
+  const seconds = readings
+    .filter((r) => (r.kind === 'diode' || r.kind === 'battery') && isIsolationReading(r))
+    .sort((a, b) => Number(leadsToPin(b, job.survey)) - Number(leadsToPin(a, job.survey)));
   const [ofA, ofGround] = [acChecks(readings, contact('A')), acChecks(readings, GROUND)];
   // Whoever reads the ground has read all that is joined to it, of every control.
   const byGround = ofA.length === 0 && joined(readings, contact('A'), GROUND, JOINED_OHMS);
@@ -198,21 +150,22 @@ function evidenceOf(job: Job, control: string): Evidence {
   return {
     readings,
     points,
-    // Where ohms alone have to tell, what one point shows is no reading of another.
-    unread: points.filter((p) =>
-      byOhmsAlone(mains) ? !covered(readings, 'ohms', p) : !reaches(readings, points, p, meter),
-    ),
+    unread: points.filter((p) => !reaches(readings, points, p, meter)),
     acPoint,
     lowest,
     insulation,
+    seconds,
     tested:
-      points.every((p) => covered(readings, 'insulation', p)) &&
+      oneOfEach(readings, points).every((p) => covered(readings, 'insulation', p)) &&
       insulation !== null &&
       provenOhms(insulation, meter) >= REINFORCED_OHMS,
     acOfA,
     ac,
     loads: others.flatMap(({ p, checks }) => (checks.length > 0 ? loadsMissing(checks, p) : [])),
-    tied: isUnder(lowest, TIED_BELOW_OHMS) || isUnder(insulation, BASIC_OHMS) || ac.some((c) => c.is === 'tied'),
+    tied:
+      readings.some((r) => leadsToPin(r, job.survey)) ||
+      throughJunction(seconds, mains.batteryVolts) !== undefined ||
+      ac.some((c) => c.is === 'tied'),
     worst: worstOf(readings, ac),
   };
 }
@@ -222,6 +175,10 @@ function joined(readings: readonly Reading[], p: Point, q: Point, most: number):
   const between = readings.filter((r) => r.kind === 'ohms' && r.state === 'off' && joins(r, p, q));
   return between.length > 0 && between.every((r) => r.relation !== '>' && r.value <= most);
 }
+
+/** One point of each group that is joined. */
+const oneOfEach = (readings: readonly Reading[], points: readonly Point[]): readonly Point[] =>
+  points.filter((p, i) => !points.slice(0, i).some((q) => joined(readings, p, q, JOINED_OHMS)));
 
 /** A contact that is as good as ground for the purpose of isolation. */
 const isGround = (readings: readonly Reading[], point: Point): boolean =>
@@ -267,17 +224,25 @@ function sparing(e: Evidence, p: Point, meter: Meter): ReadingSpec | null {
 }
 
 /** Whether a reading shows less than a bound; one that only says more than something does not. */
-const isUnder = (r: Reading | null, ohms: number): boolean => r !== null && r.relation !== '>' && r.value < ohms;
+const isUnder = (r: Reading, ohms: number): boolean => r.relation !== '>' && r.value < ohms;
+
+/** Whether a reading shows that its place is tied to a pin of the plug, whichever tip lay there and whichever setting tells. */
+export function leadsToPin(r: Reading, { mains, meter }: Pick<Job['survey'], 'mains' | 'meter'>): boolean {
+  if (!toPin(r)) return false;
+  if (r.kind === 'ohms') return isUnder(r, TIED_BELOW_OHMS);
+  if (r.kind === 'continuity') return r.said === 'beep';
+  return r.kind === 'insulation' ? isUnder(r, BASIC_OHMS) : showsTie(r, mains.batteryVolts, meter, TIED_BELOW_OHMS);
+}
 
 const worstOf = (readings: readonly Reading[], ac: readonly AcCheck[]): Reading | null =>
   readings.filter(overLimits).sort((a, b) => Math.abs(b.value) - Math.abs(a.value))[0] ??
-  ac.find((c) => c.is === 'tied' && c.open.value > ELV_AC_VOLTS)?.open ??
+  ac.flatMap((c) => (c.is === 'tied' ? [c.open, c.loaded?.reading] : [])).find((r) => r && r.value > ELV_AC_VOLTS) ??
   null;
 
 /** Readings still wanted of a machine that mains can reach, in the safe order. */
-function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] {
+function missingOf(e: Evidence, survey: Job['survey']): ReadingSpec[] {
+  const { mains, meter } = survey;
   const turns = mains.feed === 'plug-turns';
-  const alone = byOhmsAlone(mains);
   const ohms = e.unread.map(
     (p): ReadingSpec =>
       sparing(e, p, meter) ?? { from: p, to: { kind: halfDone(e.readings, p), name: '' }, state: 'off', kind: 'ohms' },
@@ -286,18 +251,19 @@ function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] 
     ohms.length > 0 || e.tested
       ? []
       : e.points
-          .filter((p) => covered(e.readings, 'ohms', p) && (alone || between(e.readings, p, meter) || unheard(e, p)))
+          .filter((p) => covered(e.readings, 'ohms', p) && (between(e.readings, p, meter) || unheard(e, p)))
           .flatMap((p): ReadingSpec[] => {
             const pins: Point = { kind: 'mains', name: '' };
             const ohms = { state: 'off', kind: 'ohms' } as const;
             // What is not apart is not made so by reading it once more.
-            const slips = alone || (p.kind === 'ground' && unheard(e, p));
+            const slips = p.kind === 'ground' && unheard(e, p);
             const times = slips && e.lowest && provesApart(e.lowest, meter) ? timesWanted(e, p) : 1;
             return [
               ...(redOn('point', e.readings, p) < times ? [{ from: p, to: pins, ...ohms }] : []),
               ...(redOn('pins', e.readings, p) < times ? [{ from: pins, to: p, ...ohms }] : []),
             ];
           });
+  const past = ohms.length + exchanged.length > 0 || e.tested ? [] : pastBattery(e, survey);
   // What this meter cannot prove, or what lies between tied and apart, is found by an insulation test alone, before anything is plugged in.
   const unproven =
     e.lowest !== null && ohms.length === 0 && exchanged.length === 0 && !provesApart(e.lowest, meter) && !e.tested;
@@ -305,11 +271,11 @@ function missingOf(e: Evidence, { mains, meter }: Job['survey']): ReadingSpec[] 
   const tests =
     (turns && !unproven) || e.tested || mains.tester === 'none'
       ? []
-      : e.points
+      : oneOfEach(e.readings, e.points)
           .filter((p) => !covered(e.readings, 'insulation', p))
           .map((p): ReadingSpec => ({ from: p, to: { kind: 'mains', name: '' }, state: 'off', kind: 'insulation' }));
   const ac = [...acMissing(e.acOfA, e.acPoint, turns && !e.tested), ...e.loads];
-  return unproven ? [...tests, ...ac] : [...ohms, ...exchanged, ...ac, ...tests];
+  return unproven ? [...past, ...tests, ...ac] : [...ohms, ...exchanged, ...past, ...ac, ...tests];
 }
 
 /** Whether all that proves a control apart from mains was read, with nothing left to ask or to read. */
@@ -319,25 +285,32 @@ function isProven(e: Evidence, { mains, meter }: Job['survey']): boolean {
   return switched && apart && (mains.feed === 'plug-turns' || e.tested);
 }
 
+/** Whether ohms leave it open that it is apart: over range proves little on a meter that ends soon, and a battery proves the rest. */
+const mayBeApart = ({ lowest }: Evidence, meter: Meter): boolean =>
+  lowest !== null && (lowest.relation === '>' || provesApart(lowest, meter));
+
 /**
  * Whether everything was read that tells of a tie at low voltage, and shows none: each point to both pins, both ways round, with a meter
  * that can prove it, and AC to earth, under a load where it read high. A spark gap, a varistor or a damp board between the sides is not
  * seen so.
  */
-const isApartAtLowVoltage = (e: Evidence, { mains, meter }: Job['survey']): boolean =>
-  mains.tester === 'none' &&
-  (mains.mainSwitch === 'closed' || mains.mainSwitch === 'none') &&
-  e.lowest !== null &&
-  provesApart(e.lowest, meter) &&
-  e.points.every((p) => Math.min(redOn('point', e.readings, p), redOn('pins', e.readings, p)) >= timesWanted(e, p)) &&
+const isApartAtLowVoltage = (e: Evidence, survey: Job['survey']): boolean =>
+  byBattery(survey) &&
+  (survey.mains.mainSwitch === 'closed' || survey.mains.mainSwitch === 'none') &&
+  mayBeApart(e, survey.meter) &&
+  e.unread.length === 0 &&
+  pastBattery(e, survey).length === 0 &&
+  e.seconds
+    .filter((r) => r.kind === 'battery')
+    .every((r) => showsNone(r, survey.mains.batteryVolts, survey.meter, APART_ABOVE_OHMS)) &&
   e.acOfA.length > 0;
 
 /** What is known of the isolation of one control from mains, and what is still to be asked and read. */
 export function isolationOf(job: Job, control: string): IsolationState {
   const { survey } = job;
   const evidence = evidenceOf(job, control);
-  const { lowest, insulation, ac, acOfA, acPoint, loads, tied, worst } = evidence;
-  const asks = questionsOf(survey.mains);
+  const { lowest, insulation, seconds, ac, acOfA, acPoint, loads, tied, worst } = evidence;
+  const asks = controlQuestionsOf(survey.mains);
   // Nothing of mains reaches it, as was said: what is left is what its own readings show, and they may say otherwise.
   const off = offMains(survey.mains);
   const missing = off ? [...loadsMissing(acOfA, acPoint), ...loads] : missingOf(evidence, survey);
@@ -345,7 +318,7 @@ export function isolationOf(job: Job, control: string): IsolationState {
   const proven = done && (off || isProven(evidence, survey));
   const low = done && isApartAtLowVoltage(evidence, survey);
   const verdict: Isolation = worst || tied ? 'not-isolated' : proven ? 'isolated' : low ? 'low-voltage' : 'unknown';
-  return { verdict, asks, missing, lowest, insulation, ac, dangerous: worst !== null, worst };
+  return { verdict, asks, missing, lowest, insulation, seconds, ac, dangerous: worst !== null, worst };
 }
 
 /** True where the lowest that was read of a point is neither tied nor apart: a rectifier's junctions read so, and so does a bleeder. */
@@ -358,18 +331,38 @@ function between(readings: readonly Reading[], p: Point, meter: Meter): boolean 
  * How often a point was read against both pins with the red tip on it, or on the pins: a junction shows one way round alone, so what was
  * read the other way, or at one pin, says nothing of it.
  */
-function redOn(which: 'point' | 'pins', readings: readonly Reading[], p: Point): number {
+function redOn(
+  which: 'point' | 'pins',
+  readings: readonly Reading[],
+  p: Point,
+  kind: Reading['kind'] = 'ohms',
+): number {
   const times = (pin: Point['kind']): number =>
     readings.filter((r) => {
       const [point, other] = which === 'point' ? [r.from, r.to] : [r.to, r.from];
-      return r.kind === 'ohms' && same(point, p) && other.kind === pin;
+      return r.kind === kind && same(point, p) && other.kind === pin;
     }).length;
   return times('mains') + Math.min(times('live'), times('neutral'));
 }
 
 /**
- * How often each way round a point is to be read where ohms alone have to tell: once where another that is joined to it is read as well,
- * else twice, so that no slip of the hand at the one reading that shows a junction hides it.
+ * Readings with the battery still wanted, twice each way round, so that no slip of the hand at the one that shows a junction hides it: at
+ * each point, or at one of those that are joined.
+ */
+function pastBattery(e: Evidence, survey: Job['survey']): ReadingSpec[] {
+  if (!byBattery(survey) || !mayBeApart(e, survey.meter)) return [];
+  const pins: Point = { kind: 'mains', name: '' };
+  const how = { state: 'off', kind: 'battery' } as const;
+  return oneOfEach(e.readings, e.points).flatMap((p) => [
+    ...(redOn('point', e.readings, p, 'battery') < TWICE ? [{ from: p, to: pins, ...how }] : []),
+    ...(redOn('pins', e.readings, p, 'battery') < TWICE ? [{ from: pins, to: p, ...how }] : []),
+  ]);
+}
+const TWICE = 2;
+
+/**
+ * How often each way round a point is to be read where volts to earth tell nothing of it: once where another that is joined to it is read
+ * as well, else twice, so that no slip of the hand at the one reading that shows a junction hides it.
  */
 const timesWanted = ({ readings, points }: Evidence, p: Point): number =>
   points.some((q) => !same(p, q) && joined(readings, p, q, JOINED_OHMS)) ? 1 : 2;
@@ -397,5 +390,5 @@ function halfDone(readings: readonly Reading[], p: Point): 'live' | 'neutral' | 
   return 'mains';
 }
 
-/** Whether a reading goes to a pin of the plug. */
-export const toPin = (r: Pick<Reading, 'to'>): boolean => PINS.includes(r.to.kind);
+/** Whether a reading goes to a pin of the plug, whichever tip lies there. */
+export const toPin = (r: Pick<Reading, 'from' | 'to'>): boolean => [r.from, r.to].some((p) => PINS.includes(p.kind));

@@ -14,6 +14,9 @@ export function readingsOf(job: Job, control: string): Reading[] {
   return job.readings.filter((r) => !r.struck && (r.control === control || r.control === ''));
 }
 
+/** Settings that are read to mains pins alone. */
+const ISOLATION_KINDS: readonly Reading['kind'][] = ['insulation', 'diode', 'battery'];
+
 const AB = /^[AB]$/;
 const modelled = (p: Point): boolean => p.kind !== 'contact' || AB.test(p.name);
 
@@ -26,7 +29,7 @@ export const ownReadings = (job: Job, control: string): Reading[] =>
     (r) =>
       !r.struck &&
       r.control === control &&
-      r.kind !== 'insulation' &&
+      !ISOLATION_KINDS.includes(r.kind) &&
       r.from.kind !== 'earth' &&
       r.to.kind !== 'earth' &&
       modelled(r.from) &&

@@ -1,7 +1,7 @@
 import type { ReadingSpec } from '../../../engines/circuit';
 import type { Reading } from '../../../ground/job';
 import { ELV_AC_VOLTS } from '../../../engines/electrics';
-import { TEST_LOAD_OHMS } from './isolation';
+import { TEST_LOAD_OHMS } from './ac-checks';
 
 /** Above this no pair is loaded or joined through a meter, V DC and AC: inside extra-low voltage (`short-limit`). */
 const SHORT_BELOW_VOLTS = 60;

@@ -16,12 +16,14 @@ const TRIED = 3;
  * @param kind what the verdict is, a kind or a stranger.
  */
 export function hangsOn(
-  readings: readonly Reading[],
+  all: readonly Reading[],
   p: Posterior,
   skip: ReadonlySet<string> = new Set(),
   kind: ModelKind = p.leading,
 ): ReadingSpec | undefined {
   const others = MODEL_KINDS.filter((k) => k !== kind);
+  // What tells of the meter alone is no evidence.
+  const readings = all.filter((r) => r.id in p.evidence);
   const strength = (r: Reading): number => {
     const own = present(p.evidence[r.id])[kind];
     // Against whichever rival this reading alone holds off.

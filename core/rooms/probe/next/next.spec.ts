@@ -33,8 +33,8 @@ describe('the next reading', () => {
       // What is joined to the ground goes with it: its own reading to the pins is asked for where it is not.
       'start A to ground off',
       'start A-B off',
-      'start A to earth idle',
-      'start A to earth plug-turned',
+      'start A to earth loaded-100k',
+      'start A to earth turned-100k',
     ]);
   });
 
@@ -81,30 +81,36 @@ describe('the next reading', () => {
     const powered = (job: Job): boolean =>
       readingsWorth(job, CONTROL, surveyOf(job, CONTROL).posterior).some(({ spec }) => spec.kind === 'volts-dc');
     expect(powered(oneWay(...read))).toBe(false);
-    // A junction conducts one way round alone.
+    // A battery is asked for first: ohms alone leave junctions in a row unseen.
     const without = oneWay(...read, 'mains tester none');
     expect(powered(without)).toBe(false);
-    const asked = nextFor(without, surveyOf(without, CONTROL))!;
-    expect(asked).toMatchObject({ kind: 'ohms', from: { kind: 'mains' } });
-    const bothWays = [...read, 'mains tester none', 'mains to ground off OL', 'mains to A off OL'].map((l) =>
-      l.replace('mains to A', 'start mains to A'),
-    );
+    expect(isolationOf(without, CONTROL)).toMatchObject({ verdict: 'unknown', asks: ['battery'] });
+    const flat = oneWay(...read, 'mains tester none', 'mains battery 7.1 V');
+    expect(isolationOf(flat, CONTROL)).toMatchObject({ verdict: 'unknown', asks: ['battery'] });
+    const nobody = oneWay(...read, 'mains tester none', 'mains battery none');
+    expect(isolationOf(nobody, CONTROL)).toMatchObject({ verdict: 'unknown', asks: [], missing: [] });
+    const fresh = [...read, 'mains tester none', 'mains battery 9.2 V'];
+    const asked = nextFor(oneWay(...fresh), surveyOf(oneWay(...fresh), CONTROL))!;
+    expect(asked).toMatchObject({ kind: 'battery', notePrefix: 'ground to mains battery' });
+    const twice = ['ground to mains battery', 'mains to ground battery'].flatMap((l) => [`${l} 0.06 V`, `${l} 0.05 V`]);
+    const bothWays = [...fresh, ...twice];
     const job = oneWay(...bothWays);
     expect(isolationOf(job, CONTROL).verdict).toBe('low-voltage');
     expect(powered(job)).toBe(true);
-    // One way round alone is not both, whichever; and one pin is not two.
-    for (const line of ['ground to mains', 'mains to ground']) {
-      const once = oneWay(...bothWays.filter((l) => !l.startsWith(line)));
-      expect(isolationOf(once, CONTROL).verdict, line).toBe('unknown');
+    // One way round alone is not both, whichever; once is not twice; and one pin is not two.
+    for (const line of twice) {
+      const fewer = oneWay(...bothWays.filter((l) => !l.startsWith(line)));
+      expect(isolationOf(fewer, CONTROL).verdict, line).toBe('unknown');
     }
     const onePin = oneWay(...bothWays.map((l) => l.replace('mains to ground', 'live to ground')));
     expect(isolationOf(onePin, CONTROL)).toMatchObject({ verdict: 'unknown', missing: [{ from: { kind: 'mains' } }] });
-    // A point that is joined to no other is read twice: one slip must not hide what only it shows.
+    // A point that is joined to no other is read by itself.
     const floats = oneWay(...bothWays.map((l) => l.replace('A to ground off 12k', 'A to ground off OL')));
-    expect(isolationOf(floats, CONTROL)).toMatchObject({ verdict: 'unknown', missing: { length: 4 } });
+    expect(isolationOf(floats, CONTROL)).toMatchObject({ verdict: 'unknown', missing: { length: 2 } });
     // What an ohmmeter does not show apart is not powered, whoever has what.
     const doubtful = oneWay(
       'mains tester none',
+      'mains battery none',
       'ground to mains off 3M',
       'start A to mains off 3M',
       'start B to mains off 3M',

@@ -1,6 +1,8 @@
-import { MODEL_KINDS, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
+import { MODEL_KINDS, unpoweredSetting, type ModelKind, type ReadingSpec } from '../../../engines/circuit';
 import { sayPoint, type Job, type Reading } from '../../../ground/job';
+import { SETTING_WORDS } from '../../../ground/notes';
 import { formatQuantity } from '../../../ground/quantity';
+import { cautionFor } from './cautions';
 import { expectedBand, meaningsOf, type Meaning } from '../inference/information';
 import type { Posterior } from '../inference/posterior';
 
@@ -44,6 +46,8 @@ const METER: Record<Reading['kind'], string> = {
   jumper: 'no meter: the jumper',
   look: 'no meter: eye and finger',
   insulation: 'insulation tester, 500 V DC, used by whoever may',
+  diode: 'diode range',
+  battery: 'volts DC, 20 V range, in series with the battery',
 };
 const WORD: Record<Reading['kind'], string> = {
   'volts-dc': 'Volts',
@@ -56,6 +60,8 @@ const WORD: Record<Reading['kind'], string> = {
   jumper: 'Jumper',
   look: 'Look and feel',
   insulation: 'Insulation at 500 V',
+  diode: 'Diode range',
+  battery: 'Volts past the battery,',
 };
 const WHILE: Record<Reading['state'], string> = {
   off: 'unplugged',
@@ -70,8 +76,10 @@ const WHILE: Record<Reading['state'], string> = {
   running: 'while it runs',
   always: 'at any time',
   'plug-turned': 'while nobody presses, the plug turned round',
-  'loaded-10k': 'with 10 kΩ across the tips',
-  'turned-10k': 'with 10 kΩ across the tips, the plug turned round',
+  'loaded-10k': 'over 10 kΩ',
+  'turned-10k': 'over 10 kΩ, the plug turned round',
+  'loaded-100k': 'over 100 kΩ',
+  'turned-100k': 'over 100 kΩ, the plug turned round',
 };
 const HOLD: Record<Reading['state'], readonly [unplugged: string, powered: string]> = {
   off: ['unplugged, nobody presses', 'unplugged'],
@@ -84,8 +92,10 @@ const HOLD: Record<Reading['state'], readonly [unplugged: string, powered: strin
   'moving-back': ['unplugged', 'plugged in, running the other way'],
   loaded: ['unplugged', 'plugged in, 1 kΩ across the tips'],
   'plug-turned': ['unplugged', 'plugged in the other way round, idle'],
-  'loaded-10k': ['unplugged', 'plugged in, 10 kΩ across the tips'],
-  'turned-10k': ['unplugged', 'plugged in the other way round, 10 kΩ across the tips'],
+  'loaded-10k': ['unplugged', 'plugged in, over 10 kΩ'],
+  'turned-10k': ['unplugged', 'plug turned round, over 10 kΩ'],
+  'loaded-100k': ['unplugged', 'plugged in, over 100 kΩ'],
+  'turned-100k': ['unplugged', 'plug turned round, over 100 kΩ'],
   running: ['unplugged', 'plugged in, running'],
   always: ['unplugged', 'plugged in'],
 };
@@ -118,13 +128,17 @@ export function describe(
       s.kind === 'ohms' && pinReading
         ? `ohms, highest range (${formatQuantity(job.survey.meter.mostOhms, 'Ω')})`
         : METER[s.kind],
-    hold:
-      s.kind === 'ohms' && pinReading
-        ? `unplugged, ${job.survey.mains.mainSwitch === 'none' ? 'it has no main switch' : 'its own main switch closed'}`
-        : HOLD[s.state][ohms || s.kind === 'look' || s.kind === 'insulation' ? 0 : 1],
+    hold: holdOf(job, s, pinReading),
     caution: cautionFor(s, job),
     notePrefix: prefix(name, s),
   };
+}
+
+/** How the machine stands: its main switch counts where a reading goes to the pins. */
+function holdOf(job: Job, s: ReadingSpec, toPins: boolean): string {
+  if (toPins && unpoweredSetting(s.kind) && s.kind !== 'insulation')
+    return `unplugged, ${job.survey.mains.mainSwitch === 'none' ? 'it has no main switch' : 'its own main switch closed'}`;
+  return HOLD[s.state][unpoweredSetting(s.kind) || s.kind === 'look' ? 0 : 1];
 }
 
 function titleOf(name: string, s: ReadingSpec, ohms: boolean): string {
@@ -136,45 +150,18 @@ function titleOf(name: string, s: ReadingSpec, ohms: boolean): string {
       : `${sayPoint(s.from)} to ${sayPoint(s.to)}`;
   const while_ =
     ohms && s.state !== 'off' ? `unplugged, ${HOLD[s.state][0].replace(/^unplugged, /, '')}` : WHILE[s.state];
-  return `${WORD[s.kind]} ${where}${ohms ? ',' : ''} ${while_}`;
+  return `${WORD[s.kind]} ${where}${unpoweredSetting(s.kind) ? ',' : ''} ${while_}`;
 }
-
-function cautionFor(s: ReadingSpec, job: Job): string {
-  if (s.kind === 'insulation')
-    return (
-      'Licensed work: 500 V on every conductor that is joined. Plug pulled, ' +
-      'live and neutral clipped together, nothing else connected.'
-    );
-  if (s.state === 'loaded-10k' && s.to.kind !== 'earth')
-    return `Clip 10 kΩ across the tips. It may press the button: keep the machine safe to start. One hand in the pocket.${mainsOpen(job)}`;
-  if (s.state === 'loaded-10k' || s.state === 'turned-10k')
-    return 'Clip 10 kΩ, 1 W, across the tips before you go near; one hand in the pocket, a meter rated for the mains.';
-  if (s.kind === 'look') return 'Plug pulled and in sight. No meter, no tool: only look and press.';
-  if (s.kind === 'ohms' && [s.from, s.to].some((p) => p.kind === 'mains'))
-    return 'Plug pulled and in sight; wait for capacitors to empty. Clip live and neutral of the plug together, one tip on the clip.';
-  if (s.kind === 'ohms' || s.kind === 'continuity')
-    return 'Plug pulled and in sight. Ohms on a live circuit harm the meter and the board.';
-  if (s.kind === 'amps')
-    return 'This presses the button. The machine may act: keep it safe to start. Lead back to the volts jack at once.';
-  const moves =
-    s.state === 'moving' || s.state === 'moving-back' ? ' Hands and cloth out of the way of what moves.' : '';
-  return `One hand in the pocket, a meter rated for the mains, tips only where drawn.${moves}${mainsOpen(job)}`;
-}
-
-const mainsOpen = (job: Job): string =>
-  job.wish.hazards.includes('mains')
-    ? ' Mains is open inside: covers on what you do not probe, or leave it to someone licensed.'
-    : '';
 
 function prefix(name: string, s: ReadingSpec): string {
   if (s.kind === 'look') return `${name} look`;
-  if (s.kind === 'insulation')
-    return `${s.from.kind === 'ground' ? 'ground' : `${name} ${s.from.name}`} to ${s.to.kind} insulation`;
+  // What is read of isolation alone says so where the state stands: it is always unplugged.
+  const state = SETTING_WORDS[s.kind] ?? s.state;
   if (s.from.kind === 'mains')
-    return `${s.to.kind === 'contact' ? `${name} mains to ${s.to.name}` : `mains to ${s.to.kind}`} ${s.state}`;
+    return `${s.to.kind === 'contact' ? `${name} mains to ${s.to.name}` : `mains to ${s.to.kind}`} ${state}`;
   const head = s.from.kind === 'ground' ? 'ground' : `${name} ${s.from.name}`;
   if (s.kind === 'amps') return `${name} short`;
   if (s.to.kind === 'ground') return `${head}${s.kind === 'ohms' ? ' to ground' : ''} ${s.state}`;
   if (s.to.kind === 'contact') return `${head}-${s.to.name} ${s.state}`;
-  return `${head} to ${s.to.kind} ${s.state}`;
+  return `${head} to ${s.to.kind} ${state}`;
 }

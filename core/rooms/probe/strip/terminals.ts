@@ -1,14 +1,6 @@
 import type { Job, Meter, Point, Reading, Strip } from '../../../ground/job';
-import {
-  acChecks,
-  acMissing,
-  loadsMissing,
-  offMains,
-  overLimits,
-  provesApart,
-  questionsOf,
-  toPin,
-} from '../isolation/isolation';
+import { acChecks, acMissing, loadsMissing, overLimits } from '../isolation/ac-checks';
+import { leadsToPin, offMains, provesApart, questionsOf, REINFORCED_OHMS, toPin } from '../isolation/isolation';
 import { MAINS_QUESTIONS } from '../isolation/findings';
 import { formatQuantity } from '../../../ground/quantity';
 import { NO_VOLTS, type Pair, terminalNumber, pairTable } from './pairs';
@@ -33,6 +25,8 @@ const AC_WORDS: Partial<Record<Reading['state'], string>> = {
   'plug-turned': ', the plug turned round',
   'loaded-10k': ', with 10 kΩ across the tips',
   'turned-10k': ', the plug turned round, with 10 kΩ across the tips',
+  'loaded-100k': ', with 100 kΩ across the tips',
+  'turned-100k': ', the plug turned round, with 100 kΩ across the tips',
 };
 
 /**
@@ -42,9 +36,7 @@ const AC_WORDS: Partial<Record<Reading['state'], string>> = {
 export function stripState(job: Job, strip: Strip): StripState {
   const readings = job.readings.filter((r) => r.control === strip.id && !r.struck);
   const n = strip.wires.length;
-  const tied = readings.find(
-    (r) => r.kind === 'ohms' && r.relation !== '>' && r.value < 1e6 && ['mains', 'live', 'neutral'].includes(r.to.kind),
-  );
+  const tied = readings.some((r) => leadsToPin(r, job.survey));
   const ac = strip.wires.flatMap((_, i) => acChecks(readings, terminal(i + 1)));
   const high = readings.some(overLimits) || ac.some((c) => c.is === 'tied');
   const pairs = pairTable(n, readings);
@@ -183,10 +175,12 @@ export const isStripApart = (job: Job, strip: Strip): boolean =>
     job.readings.filter((r) => r.control === strip.id && !r.struck),
   ) === null;
 
-/** Whether an insulation test was made, or every resistance to a mains pin is high enough without one. */
-const isProven = (readings: readonly Reading[], meter: Meter): boolean =>
-  readings.some((r) => r.kind === 'insulation' && toPin(r)) ||
-  readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
+/** Whether every insulation test was passed, or every resistance to a mains pin is high enough without one. */
+const isProven = (readings: readonly Reading[], meter: Meter): boolean => {
+  const tests = readings.filter((r) => r.kind === 'insulation' && toPin(r));
+  if (tests.length > 0) return tests.every((r) => r.relation !== '<' && r.value >= REINFORCED_OHMS);
+  return readings.filter((r) => r.kind === 'ohms' && toPin(r)).every((r) => provesApart(r, meter));
+};
 
 /** What the likeliest pair that may be joined still wants: its volts, its volts under a load, then to be joined. */
 function pairStep({ name }: Strip, pairs: readonly Pair[]): StripStep | null {

@@ -1,4 +1,4 @@
-import type { BoardPin, BoardProfile, SwitchModule } from '../types';
+import type { BoardPin, BoardProfile, SenseLimit, SwitchModule } from '../types';
 
 /** What in a board contradicts itself, where, and what to do; null where nothing does. */
 export interface ProfileProblem {
@@ -9,6 +9,16 @@ export interface ProfileProblem {
 
 /** A high level may be over the supply by the error of both readings: common practice, no source. */
 const MOST_OVER = 1.1;
+
+/** What in a threshold contradicts itself; null where nothing does. */
+export const limitProblem = ({ over, under }: SenseLimit): ProfileProblem | null =>
+  under > over
+    ? {
+        what: `It says so over ${over}, and says not so already under ${under}: between the two it would say both.`,
+        where: 'limit.under',
+        todo: 'Let it say not so under a value that is no higher than the one over which it says so.',
+      }
+    : null;
 
 /** What cannot be together, where it shows, and what to do about it. */
 type Check<T> = readonly [

@@ -31,6 +31,7 @@ import {
   type PinChoice,
   type Sense,
   type SenseKind,
+  type SenseLimit,
   type Sign,
   type SwitchModule,
 } from './types';
@@ -42,6 +43,13 @@ const DEBOUNCE_SECONDS = 0.03;
 
 const debounce = quantity('Settles within', 's', DEBOUNCE_SECONDS, { least: 0, most: 60, hint: '30 ms' });
 
+/** Fields of where a number says yes. */
+export const senseLimitFields: Fields<SenseLimit> = {
+  over: quantity('Says so over', '1', 10, { least: -1e6, most: 1e9 }),
+  under: quantity('says not so under', '1', 8, { least: -1e6, most: 1e9 }),
+  holdSeconds: quantity('once it stood there for', 's', 60, { least: 0, most: 86400 }),
+};
+
 /** Fields of a sense. */
 export const senseFields: Fields<Sense> = {
   id: name('id'),
@@ -50,10 +58,14 @@ export const senseFields: Fields<Sense> = {
     'It is',
     {
       contact: 'a contact',
-      light: 'a lamp that is read',
+      level: 'a level of the machine',
+      light: 'a lamp that is read by its light',
+      lamp: 'a lamp that is read by its volts',
       beep: 'a beep that is heard',
       pulses: 'pulses',
-      current: 'a current or a power meter',
+      current: 'a current in a lead',
+      watts: 'the watts of a meter',
+      flow: 'a flow of water',
       temperature: 'a temperature',
       message: 'a message',
     } satisfies Record<SenseKind, string>,
@@ -86,6 +98,7 @@ export const senseFields: Fields<Sense> = {
     hint: 'read at each look',
   }),
   wakes: flag('wakes the controller'),
+  limit: maybeGroup('threshold', senseLimitFields),
   highVolts: maybeQuantity('High level of what comes in', 'V', { least: 0.1, most: 60, hint: 'a bare contact' }),
   divider: flag('a divider brings it down'),
   topic: text('Topic', { most: 200 }),

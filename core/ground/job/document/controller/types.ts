@@ -1,6 +1,18 @@
 /** What stands at the controller: what it senses, what people move, what it shows, and its board with who lies on which pin. */
 
-export const SENSE_KINDS = ['contact', 'light', 'beep', 'pulses', 'current', 'temperature', 'message'] as const;
+export const SENSE_KINDS = [
+  'contact',
+  'level',
+  'light',
+  'lamp',
+  'beep',
+  'pulses',
+  'current',
+  'watts',
+  'flow',
+  'temperature',
+  'message',
+] as const;
 /** One of `SENSE_KINDS`. */
 export type SenseKind = (typeof SENSE_KINDS)[number];
 /** Which state of the machine a sense tells. */
@@ -39,12 +51,24 @@ export interface Sense {
   staleSeconds: number | null;
   /** It must wake a sleeping controller. */
   wakes: boolean;
+  /** Where a number says yes and where no; null where it reads no number, or nobody said. */
+  limit: SenseLimit | null;
   /** High level of what comes in, V; null for a contact against the controller's own pull-up. */
   highVolts: number | null;
   /** Two resistors bring that level down to what the pins bear. */
   divider: boolean;
   /** Topic of the message, for a message. */
   topic: string;
+}
+
+/** Where what a sense reads counts as so; in the unit of its kind. */
+export interface SenseLimit {
+  /** Over this it says so. */
+  over: number;
+  /** Under this it says not so, once it stood there for the hold; in between it goes on saying what it said. */
+  under: number;
+  /** How long it must stand under before it counts as over, s: longer than every rest within a run. */
+  holdSeconds: number;
 }
 
 /** What a hand at the controller is for. */

@@ -45,12 +45,15 @@ export const STATES = [
   'plug-turned',
   'loaded-10k',
   'turned-10k',
+  'loaded-100k',
+  'turned-100k',
 ] as const;
 /**
  * `off` is unplugged and nobody presses; the others are powered but for ohms. `released` is after one press and letting go,
  * `neighbour` while another button of the same panel is held, `turning` while the knob goes round or stands elsewhere,
  * `moving` and `moving-back` while a motor runs one way and the other, `loaded` with 1 kΩ and `loaded-10k` with 10 kΩ across the tips,
  * `plug-turned` with live and neutral exchanged at the plug, `turned-10k` the same with 10 kΩ across the tips,
+ * `loaded-100k` and `turned-100k` with 100 kΩ that were clipped across before it was plugged in,
  * `always` marks a rail that never goes away.
  */
 export type MachineState = (typeof STATES)[number];
@@ -67,10 +70,13 @@ export const READING_KINDS = [
   'jumper',
   'look',
   'insulation',
+  'diode',
+  'battery',
 ] as const;
 /**
- * `insulation` is ohms by a tester with 500 V DC, done by whoever may; `duty` is the share of time high; `jumper` joins
- * the tips through a resistor and watches the machine; `look` is what eye and finger tell.
+ * `insulation` is ohms by a tester with 500 V DC, done by whoever may; `diode` is volts on the meter's diode range; `battery` is volts DC
+ * with a small battery in series with the meter, which tells what lies between the places from the meter's own input; `duty` is the share
+ * of time high; `jumper` joins the tips through a resistor and watches the machine; `look` is what eye and finger tell.
  */
 export type ReadingKind = (typeof READING_KINDS)[number];
 

@@ -58,6 +58,7 @@ export const mainsFields: Fields<MainsSide> = {
   cables: choice('other cables', plainWords(CABLES), UNKNOWN_MAINS.cables),
   earth: choice('earth', plainWords(EARTHS), UNKNOWN_MAINS.earth),
   tester: choice('insulation tester', plainWords(TESTERS), UNKNOWN_MAINS.tester),
+  batteryVolts: maybeQuantity('Battery in series, tips touching', 'V', { most: 30, hint: '9.2 V' }),
 };
 
 /** Fields of a strip of terminals. */

@@ -144,6 +144,8 @@ export interface MainsSide {
   earth: (typeof EARTHS)[number];
   /** Whether somebody here can test insulation with 500 V. */
   tester: (typeof TESTERS)[number];
+  /** What a small battery in series with the meter shows with the tips touching, V; null while not read, 0 where there is none. */
+  batteryVolts: number | null;
 }
 
 /** What Probe records beside readings. */

@@ -27,6 +27,7 @@ export const UNKNOWN_MAINS: MainsSide = {
   cables: 'unknown',
   earth: 'unknown',
   tester: 'unknown',
+  batteryVolts: null,
 };
 
 /**

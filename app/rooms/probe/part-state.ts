@@ -1,7 +1,0 @@
-import { Injectable, signal } from '@angular/core';
-
-/** Which part of Probe is open; the address tells it. Provided by the room. */
-@Injectable()
-export class PartState {
-  readonly part = signal('controls');
-}

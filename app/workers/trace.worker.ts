@@ -1,0 +1,246 @@
+/// <reference lib="webworker" />
+import {
+  coarseOf,
+  columnsOf,
+  energyOf,
+  holdCurve,
+  leaveOneOut,
+  lookAt,
+  proposeBand,
+  takenAs,
+  thinnedCurve,
+  TraceReader,
+  type Band,
+  type Coarse,
+  type Columns,
+  type Ending,
+  type HoldPoint,
+  type LeftOut,
+  type OddRow,
+  type Recording,
+  type Stretch,
+} from '../../core/engines/trace';
+import type { JobRecording, Looked } from '../../core/ground/job';
+import { lastItem } from '../../core/ground/lists';
+import { serve } from './serve';
+
+/** A recording as it is kept, with what was said of it. */
+export interface TraceSource {
+  readonly id: string;
+  readonly name: string;
+  readonly said: JobRecording['said'];
+  readonly runs: number | null;
+  readonly file: Blob;
+}
+
+/** What is asked of recordings. */
+export type TraceOrder =
+  | { readonly do: 'read'; readonly file: Blob & { readonly name?: string }; readonly said: JobRecording['said'] }
+  | { readonly do: 'learn'; readonly of: readonly TraceSource[] }
+  | {
+      readonly do: 'look';
+      readonly of: readonly TraceSource[];
+      readonly band: Band;
+      /** Those that the hold is learned from, by id. */
+      readonly learned: readonly string[];
+    }
+  | {
+      readonly do: 'draw';
+      readonly of: TraceSource;
+      readonly from: number;
+      readonly to: number;
+      readonly columns: number;
+    };
+
+/** A recording that was read: what the job keeps of it, and what was odd. */
+export interface ReadTrace {
+  readonly facts: Pick<
+    JobRecording,
+    'id' | 'bytes' | 'kind' | 'unit' | 'unitGuessed' | 'samples' | 'seconds' | 'stepSeconds' | 'odd'
+  >;
+  readonly marks: readonly OddRow[];
+  readonly gaps: number;
+  readonly dayOrMonth: boolean;
+}
+/** A run as it is shown. */
+export interface ShownRun {
+  readonly from: number;
+  readonly to: number;
+  readonly rests: number;
+  readonly longestRest: number;
+  readonly joules: number | null;
+  readonly gapSeconds: number;
+}
+/** What a threshold finds in one recording. */
+export interface Found {
+  readonly id: string;
+  readonly looked: Looked;
+  /** The first of its runs; how many there are is told by what was found. */
+  readonly runs: readonly ShownRun[];
+}
+/** What a threshold finds in some recordings, and what every hold would have done on those that it is learned from. */
+export interface FoundAll {
+  readonly found: readonly Found[];
+  readonly curve: readonly HoldPoint[];
+  readonly leftOut: readonly LeftOut[];
+}
+export interface Learned {
+  readonly bands: readonly Band[];
+  readonly best: number;
+  readonly levels: readonly number[];
+}
+/** What a drawing needs: its columns, and between which values they lie. */
+export type Drawn = Columns & { readonly from: number; readonly to: number; readonly whole: number };
+
+export interface TraceResults {
+  readonly read: ReadTrace;
+  readonly learn: Learned;
+  readonly look: FoundAll;
+  readonly draw: Drawn;
+}
+
+/** What a reader is given at once, bytes. */
+const PIECE = 1 << 20;
+/** Samples that are held ready at once; a recording that was not looked at for longest goes first. */
+const MOST_HELD = 12_000_000;
+/** Runs that are shown one by one, and points of the curve of holds: what a screen holds. */
+const MOST_RUNS = 50;
+const MOST_POINTS = 400;
+/** Progress is told this often, ms. */
+const EVERY_MS = 80;
+
+interface Held {
+  readonly recording: Recording;
+  readonly coarse: Coarse;
+}
+const held = new Map<string, Held>();
+
+function hold(key: string, recording: Recording): Held {
+  held.delete(key);
+  held.set(key, { recording, coarse: coarseOf(recording) });
+  let all = [...held.values()].reduce((n, h) => n + h.recording.seconds.length, 0);
+  for (const [old, h] of held) {
+    if (all <= MOST_HELD || old === key) break;
+    held.delete(old);
+    all -= h.recording.seconds.length;
+  }
+  return held.get(key)!;
+}
+
+const keyOf = (id: string, said: string): string => `${id} ${said}`;
+
+function readAll(name: string, said: string, bytes: Uint8Array, tell: (bytes: number) => void): Recording {
+  const reader = new TraceReader(name, takenAs(said));
+  let told = 0;
+  for (let at = 0; at < bytes.length; at += PIECE) {
+    reader.push(bytes.subarray(at, at + PIECE));
+    if (performance.now() - told > EVERY_MS) {
+      told = performance.now();
+      tell(at);
+    }
+  }
+  return reader.end();
+}
+
+async function recordingOf(s: TraceSource, tell: (bytes: number) => void): Promise<Held> {
+  const key = keyOf(s.id, s.said);
+  return held.get(key) ?? hold(key, readAll(s.name, s.said, new Uint8Array(await s.file.arrayBuffer()), tell));
+}
+
+async function allOf(of: readonly TraceSource[], tell: (bytes: number) => void): Promise<Held[]> {
+  const out: Held[] = [];
+  for (const s of of) out.push(await recordingOf(s, tell));
+  return out;
+}
+
+const hex = (bytes: ArrayBuffer): string =>
+  [...new Uint8Array(bytes)].map((b) => b.toString(16).padStart(2, '0')).join('');
+
+async function read(
+  file: Blob & { readonly name?: string },
+  said: JobRecording['said'],
+  tell: (bytes: number) => void,
+): Promise<ReadTrace> {
+  const bytes = new Uint8Array(await file.arrayBuffer());
+  const id = hex(await crypto.subtle.digest('SHA-256', bytes));
+  const r = readAll(file.name ?? '', said, bytes, tell);
+  hold(keyOf(id, said), r);
+  return {
+    facts: {
+      id,
+      bytes: bytes.length,
+      kind: r.kind,
+      unit: r.unit,
+      unitGuessed: r.unitGuessed,
+      samples: r.seconds.length,
+      seconds: lastItem(r.seconds),
+      stepSeconds: r.stepSeconds,
+      odd: Object.values(r.odd).reduce((a, b) => a + b, 0),
+    },
+    marks: r.marks,
+    gaps: r.gaps.length,
+    dayOrMonth: r.dayOrMonth,
+  };
+}
+
+function find(s: TraceSource, { recording }: Held, band: Band): { readonly found: Found; readonly ending: Ending } {
+  const { looked, finish } = lookAt(recording, band, s.runs ?? undefined);
+  const rest = (d: Stretch): number => d.toSeconds - d.fromSeconds;
+  return {
+    // Rests between runs are none within one: each run ends by itself, and the last one at the end of the recording.
+    ending: {
+      name: s.name,
+      dips: finish.runs.flatMap((x) => x.dips.map(rest)),
+      tailSeconds: looked.tailSeconds,
+    },
+    found: {
+      id: s.id,
+      looked,
+      runs: finish.runs.slice(0, MOST_RUNS).map((x) => {
+        const energy = recording.kind === 'power' ? energyOf(recording, x) : null;
+        return {
+          from: x.fromSeconds,
+          to: x.toSeconds,
+          rests: x.dips.length,
+          longestRest: x.dips.reduce((most, d) => Math.max(most, rest(d)), 0),
+          joules: energy?.joules ?? null,
+          gapSeconds: energy?.gapSeconds ?? 0,
+        };
+      }),
+    },
+  };
+}
+
+serve<TraceOrder, TraceResults[keyof TraceResults], number>(async (order, tell) => {
+  switch (order.do) {
+    case 'read':
+      return read(order.file, order.said, tell);
+    case 'learn': {
+      const all = await allOf(order.of, tell);
+      const { states, bands, best } = proposeBand(
+        all.map(({ recording }, i) => ({ recording, runs: order.of[i]!.runs })),
+      );
+      return {
+        bands,
+        best,
+        levels: states.levels.map((l) => l.at),
+      };
+    }
+    case 'look': {
+      const all = (await allOf(order.of, tell)).map((h, i) => find(order.of[i]!, h, order.band));
+      const learned = all.filter(({ found }) => order.learned.includes(found.id) && found.looked.runs > 0);
+      const endings = learned.map((x) => x.ending);
+      return {
+        found: all.map((x) => x.found),
+        curve: thinnedCurve(holdCurve(endings), MOST_POINTS),
+        leftOut: leaveOneOut(endings),
+      };
+    }
+    case 'draw': {
+      const { recording, coarse } = await recordingOf(order.of, tell);
+      const whole = lastItem(recording.seconds);
+      const [from, to] = [Math.max(0, order.from), Math.min(whole, order.to)];
+      return { ...columnsOf(recording, coarse, from, to, order.columns), from, to, whole };
+    }
+  }
+});

@@ -1,0 +1,78 @@
+// Recordings of the Marrow Street Kitchen, made by stand-ins of its machines: phases of a programme with their draw, a meter behind them.
+import { seededRandom, type Random } from '../core/ground/quantity';
+
+/** A stretch of a programme: so long, at so many watts, scattered by so many. */
+type Phase = readonly [seconds: number, watts: number, scatter: number];
+
+const STANDBY = 3.1;
+
+/** A pump that turns and pauses for so long in all. */
+const washing = (seconds: number, on: number, off: number, watts: number): Phase[] =>
+  Array.from({ length: Math.floor(seconds / (on + off)) }, (): Phase[] => [
+    [on, watts, 6],
+    [off, STANDBY + 1.2, 0.3],
+  ]).flat();
+const heating = (seconds: number): Phase[] => [[seconds, 2540, 25]];
+const filling = (seconds: number): Phase[] => [[seconds, 9.5, 0.5]];
+const draining = (seconds: number): Phase[] => [[seconds, 34, 2]];
+const resting = (seconds: number): Phase[] => [[seconds, STANDBY + 1.2, 0.3]];
+
+/** Programmes of the glass washer. */
+export const WASHES: Readonly<Record<string, readonly Phase[]>> = {
+  quick: [
+    ...filling(70),
+    ...heating(420),
+    ...washing(600, 55, 12, 118),
+    ...draining(45),
+    ...filling(60),
+    ...heating(240),
+    ...washing(240, 55, 12, 116),
+    ...draining(50),
+  ],
+  usual: [
+    ...filling(75),
+    ...heating(640),
+    ...washing(900, 55, 14, 121),
+    ...resting(150),
+    ...washing(300, 55, 14, 120),
+    ...draining(50),
+    ...filling(70),
+    ...heating(420),
+    ...washing(420, 55, 14, 119),
+    ...draining(55),
+  ],
+  strong: [
+    ...filling(80),
+    ...heating(820),
+    ...washing(1200, 55, 14, 124),
+    ...resting(185),
+    ...washing(600, 55, 14, 123),
+    ...draining(50),
+    ...filling(75),
+    ...heating(460),
+    ...washing(420, 55, 14, 120),
+    ...draining(60),
+    ...resting(140),
+    ...heating(150),
+    ...draining(30),
+  ],
+};
+
+/** One phase as it happens: its length gives a little, its draw scatters with each look of the meter. */
+function* looks(r: Random, phases: readonly Phase[], step: number): Generator<number> {
+  let left = 0;
+  for (const [seconds, watts, scatter] of phases) {
+    left += seconds * (1 + 0.04 * (r.next() - 0.5));
+    for (; left >= step; left -= step) yield Math.max(0, watts + scatter * (r.next() + r.next() + r.next() - 1.5));
+  }
+}
+
+/** A recording of a wash with what came before and after it, a row each five seconds, as a meter at the plug exports it. */
+export function washRecording(programme: readonly Phase[], seed: number, startsAt: string): string {
+  const r = seededRandom(seed);
+  const step = 5;
+  const all = [...looks(r, [[240, STANDBY, 0.2], ...programme, [1500, STANDBY, 0.2]], step)];
+  const start = Date.parse(startsAt);
+  const rows = all.map((w, i) => `${new Date(start + 1000 * step * i).toISOString().slice(0, 19)}Z,${w.toFixed(1)}`);
+  return `time,power (W)\n${rows.join('\n')}\n`;
+}
