@@ -125,7 +125,12 @@ function randomJob(r: Random, board: BoardProfile): Job {
           limit: null,
           wakes: false,
           highVolts: r.next() < 0.7 ? null : 5,
-          divider: false,
+          joint: 'direct',
+          signal: null,
+          coil: null,
+          lead: null,
+          magnet: null,
+          place: 'unknown',
           topic: '',
         },
       });

@@ -22,6 +22,7 @@ import { OF_PEOPLE } from './situations/people';
 import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
 import { OF_STRANGERS } from './situations/strangers';
+import { OF_TAPS } from './situations/taps';
 import { OF_TIMERS } from './situations/timers';
 import { OF_RECORDINGS } from './situations/recordings';
 import { OF_TRAVEL } from './situations/travel';
@@ -49,6 +50,7 @@ const ALL: readonly Situation[] = [
   ...OF_UNTESTED,
   ...OF_RECORDINGS,
   ...OF_TRAVEL,
+  ...OF_TAPS,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */

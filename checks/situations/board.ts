@@ -72,7 +72,7 @@ export const OF_PINS: readonly Situation[] = [
     what: '5 V over a divider that leaves less than a high',
     source: 'VIH = 0.75·V_DD; divider',
     sound: sense(BUTTON, {}),
-    make: (j) => sense(j, { highVolts: 2.6, divider: true }),
+    make: (j) => sense(j, { highVolts: 2.6, joint: 'divider' }),
     rooms: B,
   },
   {

@@ -268,7 +268,7 @@ export const OF_RECORDINGS: readonly Situation[] = [
     sound: TAPPED,
     make: (j) =>
       edit(j, { do: 'put', list: 'senses', item: { ...j.senses.find((s) => s.id === 'told')!, kind: 'lamp' } }),
-    rooms: ['board'],
+    rooms: ['sense'],
   },
   {
     what: 'a level that may alternate, straight on a pin',
@@ -276,7 +276,7 @@ export const OF_RECORDINGS: readonly Situation[] = [
     sound: TAPPED,
     make: (j) =>
       edit(j, { do: 'put', list: 'senses', item: { ...j.senses.find((s) => s.id === 'told')!, kind: 'level' } }),
-    rooms: ['board'],
+    rooms: ['sense'],
   },
   {
     what: 'a flow meter whose wires may be the machine’s own',

@@ -1,11 +1,13 @@
 import { planWay, sceneOf, type Planned } from '../rooms/act';
-import type { Job } from '../ground/job';
+import type { DriveFact } from '../ground/facts';
+import type { Job, Sense } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
 import { triedAnswers, type TriedAnswers } from './tried-answers';
 import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
+import { tapScatter, type TapScatter } from '../rooms/sense';
 import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
 import type { WayContext, WayResult } from '../build/ways';
 
@@ -43,6 +45,16 @@ export interface Works {
       readonly seed: number;
     };
     readonly result: ToleranceResult | null;
+  };
+  /** So many taps of a sense from parts within their tolerances, drawn from a seed. */
+  readonly 'tap-scatter': {
+    readonly order: {
+      readonly sense: Sense;
+      readonly drive: DriveFact;
+      readonly draws: number;
+      readonly seed: number;
+    };
+    readonly result: TapScatter | null;
   };
   /** What would turn the verdict of a rating, by the id of its finding. */
   readonly turns: { readonly order: { readonly job: Job; readonly id: string }; readonly result: Turns | null };
@@ -82,6 +94,10 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       return ratingTurns(order.job, order.id, progress);
     case 'scatter':
       return toleranceOf(order.context, order.way, order.draws, seededRandom(order.seed), (done) =>
+        tell(done / order.draws),
+      );
+    case 'tap-scatter':
+      return tapScatter(order.sense, order.drive, order.draws, seededRandom(order.seed), (done) =>
         tell(done / order.draws),
       );
   }

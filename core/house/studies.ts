@@ -3,6 +3,7 @@ import type { Assessment } from './assess';
 import { forPress } from '../ground/facts';
 import { finding, type Finding, type StudyVerdict } from '../ground/finding';
 import type { Job } from '../ground/job';
+import { tapBasis } from '../rooms/sense';
 import { provable } from './provable';
 import { searchOf } from './stories';
 import { WorldProblem } from '../engines/world';
@@ -15,13 +16,20 @@ export interface StudyNow {
   readonly fresh: boolean;
 }
 
-/** Each study with whether it is still of what the job says; one of a press that is gone is left out. */
+/** What a study is about, by the list that it stands in. */
+const ABOUT = { proof: 'presses', scatter: 'presses', tap: 'senses', 'tap-scatter': 'senses' } as const;
+
+/** Each study with whether it is still of what the job says; one of a press or a sense that is gone is left out. */
 export const studiesNow = (job: Job, a: Known, studies: readonly StudyVerdict[]): readonly StudyNow[] =>
   studies
-    .filter((s) => s.kind === 'stories' || job.presses.some((p) => p.id === s.of))
+    .filter((s) => s.kind === 'stories' || job[ABOUT[s.kind]].some((x) => x.id === s.of))
     .map((study) => ({ study, fresh: basisNow(job, a, study) === study.basis }));
 
 function basisNow(job: Job, a: Known, study: StudyVerdict): string | undefined {
+  if (study.kind === 'tap' || study.kind === 'tap-scatter') {
+    const sense = job.senses.find((s) => s.id === study.of);
+    return sense && a.facts.drive ? tapBasis(sense, a.facts.drive) : undefined;
+  }
   if (study.kind !== 'stories') return provable(job, a, study.of)?.basis;
   try {
     return searchOf(job, a)?.basis;
@@ -32,7 +40,12 @@ function basisNow(job: Job, a: Known, study: StudyVerdict): string | undefined {
   }
 }
 
-const WORDS = { proof: 'proof', scatter: 'ten thousand joints' } as const;
+const WORDS = {
+  proof: 'proof',
+  scatter: 'ten thousand joints',
+  tap: 'proof of the tap',
+  'tap-scatter': 'ten thousand taps',
+} as const;
 const OLD_STORIES = finding('act', 'stories', {
   verdict: 'unknown',
   title: 'The stories were searched in a plan that was changed since',
@@ -45,13 +58,18 @@ const OLD_STORIES = finding('act', 'stories', {
 export const studyFindings = (job: Job, now: readonly StudyNow[]): readonly Finding[] =>
   now.flatMap(({ study, fresh }): readonly Finding[] => {
     if (study.kind === 'stories') return fresh ? study.findings : [OLD_STORIES];
-    const at = job.presses.findIndex((p) => p.id === study.of);
-    const old = finding('thumb', `study.${study.kind}`, {
+    const ofSense = ABOUT[study.kind] === 'senses';
+    const room = ofSense ? 'sense' : 'thumb';
+    const old = finding(room, ofSense ? `study.${study.kind}.${study.of}` : `study.${study.kind}`, {
       verdict: 'unknown',
       title: `The ${WORDS[study.kind]} of ${study.at.slice(0, 10)} rests on a joint that was changed since`,
       caption: 'proof out of date',
       source: ['simulation'],
-      remedy: { text: 'Prove it again in Thumb; undo brings the old joint back, and its proof with it.' },
+      remedy: {
+        text: `Prove it again in ${ofSense ? 'Sense' : 'Thumb'}; undo brings the old joint back, and its proof with it.`,
+      },
     });
+    if (ofSense) return fresh ? study.findings : [old];
+    const at = job.presses.findIndex((p) => p.id === study.of);
     return forPress(itemAt(job.presses, at), at, job.presses.length, fresh ? study.findings : [old]);
   });

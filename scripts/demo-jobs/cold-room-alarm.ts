@@ -1,4 +1,4 @@
-import { freshConverter, freshRail, freshSource } from '../../core/ground/job';
+import { freshConverter, freshRail, freshSense, freshSource } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -52,7 +52,7 @@ new Maker(
       item: {
         ...freshConverter('booster', 'step-up', 'step-up', 'cells'),
         volts: 3.3,
-        amps: 0.6,
+        amps: 0.8,
         mostVolts: 5.5,
         efficiency: 0.85,
         idleAmps: 25e-6,
@@ -66,5 +66,32 @@ new Maker(
       say: 'the node sleeps at 30 µA and wakes 26 times a day for 4 s',
     },
     { do: 'set', at: 'feed.box', set: { roomCelsius: 5 }, say: 'it hangs in the cold room, at 5 °C' },
+    {
+      do: 'put',
+      list: 'senses',
+      item: {
+        ...freshSense('beeps', 'its beep'),
+        kind: 'beep',
+        touches: 'machine',
+        tells: 'other',
+        meaning: 'the alarm sounds',
+        takenFor: 'no',
+        wakes: true,
+        debounceSeconds: 0.1,
+        highVolts: 3.1,
+        joint: 'pump',
+        signal: {
+          nature: 'alternating',
+          lowVolts: 0,
+          sourceOhms: 220,
+          hertz: 2700,
+          duty: 0.5,
+          shortestSeconds: 0.5,
+        },
+      },
+      say: 'its beeper is tapped over a capacitor: 2.7 kHz wake the node',
+    },
+    { do: 'set', at: 'board', set: { profile: 'wifi-34' }, say: 'controller: Wi-Fi module, 34 GPIO, a pin of which wakes it' },
   )
+  .placeAll()
   .write('cold-room-alarm');

@@ -61,7 +61,12 @@ new Maker(
     {
       do: 'put',
       list: 'senses',
-      item: { ...freshSense('rest', 'rest contact'), touches: 'own', meaning: 'the keep-warm lever is up' },
+      item: {
+        ...freshSense('rest', 'rest contact'),
+        touches: 'own',
+        meaning: 'the keep-warm lever is up',
+        lead: { metres: 0.6, beside: 'apart', pullUpOhms: null, filtered: false, devices: 1 },
+      },
       say: 'the keep-warm lever closes a contact at rest',
     },
     {

@@ -85,6 +85,7 @@ maker
         tells: 'other',
         meaning: 'the alarm of the kitchen sounds',
         takenFor: 'no',
+        lead: { metres: 8, beside: 'mains-or-motor', pullUpOhms: 4700, filtered: true, devices: 1 },
       },
       say: 'a contact of the kitchen alarm',
     },

@@ -1,4 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
+import { needsPin } from '../../../core/build/lines';
 import { Tabs, type Tab } from '../../kit/tabs';
 import { Bench } from '../../store/bench';
 import { PartState } from '../../ui/part-state';
@@ -17,6 +18,7 @@ export class SenseNav {
     const { senses, recordings } = this.bench.job();
     return [
       { key: 'senses', words: 'senses', count: senses.length },
+      { key: 'joints', words: 'joints', count: senses.filter(needsPin).length },
       { key: 'recordings', words: 'recordings', count: recordings.length },
       { key: 'which', words: 'which sense' },
     ];

@@ -1,5 +1,6 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input } from '@angular/core';
 import { RecordingsPart } from './recordings-part';
+import { JointsPart } from './joints-part';
 import { PartState } from '../../ui/part-state';
 import { SensesPart } from './senses-part';
 import { WhichPart } from './which-part';
@@ -9,11 +10,14 @@ import { WhichPart } from './which-part';
   selector: 'gt-sense-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PartState],
-  imports: [RecordingsPart, SensesPart, WhichPart],
+  imports: [JointsPart, RecordingsPart, SensesPart, WhichPart],
   template: `
     @switch (state.part()) {
       @case ('recordings') {
         <gt-recordings-part />
+      }
+      @case ('joints') {
+        <gt-joints-part />
       }
       @case ('which') {
         <gt-which-part />

@@ -10,6 +10,7 @@ import {
   proofCases,
   proofFindings,
   proofLevels,
+  proofResult,
   proofSpan,
   proofTime,
   sensitivityFindings,
@@ -23,12 +24,12 @@ import { wayPhrase } from '../../../core/build/ways';
 import { Bench } from '../../store/bench';
 import { LongWork } from '../../store/long-work';
 import type { StudyRow } from '../../store/database';
+import { Simulator } from '../../store/simulator';
 import { Studies } from '../../store/studies';
 import { Num } from '../../ui/num';
 import { UnderWay } from '../../ui/under-way';
 import { Draft } from './draft';
 import { ProofWave } from './proof-wave';
-import { Prover } from './prover';
 
 const DRAWS = 10_000;
 
@@ -42,7 +43,7 @@ const DRAWS = 10_000;
 export class ProofPanel {
   private readonly bench = inject(Bench);
   private readonly draft = inject(Draft);
-  protected readonly prover = inject(Prover);
+  protected readonly prover = inject(Simulator);
   protected readonly corners = CORNER_WORDS;
   private readonly studies = inject(Studies);
   private readonly work = inject(LongWork);
@@ -101,7 +102,8 @@ export class ProofPanel {
   protected prove(): void {
     const { context, way, basis } = this.target()!;
     const [job, of] = [this.bench.id(), this.draft.press()!.id];
-    this.prover.prove(job, context, proofCases(context, way, this.bench.newId()), (results) => {
+    this.prover.prove([job, of], proofCases(context, way, this.bench.newId()), (traces) => {
+      const results = traces.map(([c, trace]) => proofResult(context, c, trace));
       const findings = [agreementFinding(results), ...results.flatMap((r) => Object.values(proofFindings(context, r)))];
       this.studies.keep(job, { kind: 'proof', of, basis, at: this.bench.now(), findings }, results);
       void this.scatter(job, of, { context, way, basis });

@@ -1,7 +1,7 @@
 import type { PinNeed, PressFact } from '../../ground/facts';
 import { lineId, type Hand, type Job, type PinAbility, type Sense, type Sign } from '../../ground/job';
 import type { Line } from './line';
-import { isBare, needsPin, SENSES } from './sense-kinds';
+import { isBare, needsPin, ownPullOf, pulledLow, SENSES } from './sense-kinds';
 
 /** A sign that takes more than this is switched by a transistor, A: half of what common pins give for long (`sign-transistor`). */
 const DIRECT_AMPS = 0.01;
@@ -57,7 +57,8 @@ function pressLines(press: PressFact): Line[] {
 function senseLines(sense: Sense): Line[] {
   const { sort, asks } = SENSES[sense.kind];
   if (sort === null || !needsPin(sense)) return [];
-  const bare = isBare(sense);
+  const low = isBare(sense) || pulledLow(sense);
+  const inside = isBare(sense) && ownPullOf(sense) === null;
   return [
     {
       ...BLANK,
@@ -67,9 +68,9 @@ function senseLines(sense: Sense): Line[] {
       name: sense.name,
       direction: 'in',
       sort,
-      active: bare === sense.closedThen ? 'low' : 'high',
-      asks: [...asks, ...(bare ? (['pull-up'] as const) : []), ...(sense.wakes ? (['wake'] as const) : [])],
-      volts: sense.divider ? null : sense.highVolts,
+      active: low === sense.closedThen ? 'low' : 'high',
+      asks: [...asks, ...(inside ? (['pull-up'] as const) : []), ...(sense.wakes ? (['wake'] as const) : [])],
+      volts: sense.joint === 'direct' ? sense.highVolts : null,
     },
   ];
 }

@@ -1,3 +1,4 @@
+import { PULLS_LOW, TAP_PULL_OHMS } from '../../engines/tap';
 import type { Unit } from '../../ground/quantity';
 import type { LineSort } from '../../ground/facts';
 import {
@@ -139,9 +140,22 @@ export function heardAfter(s: Pick<Sense, 'kind' | 'limit' | 'closedThen' | 'deb
   return s.debounceSeconds + (readsNumber(s) && under ? (s.limit?.holdSeconds ?? 0) : 0);
 }
 
-/** A contact that brings no level of its own hangs on the pull-up of its pin. */
-export const isBare = (sense: Pick<Sense, 'kind' | 'highVolts'>): boolean =>
-  sense.kind === 'contact' && sense.highVolts === null;
+/** What brings no level of its own hangs on the pull-up of its pin: a contact, and what the machine only pulls low. */
+export const isBare = (sense: Pick<Sense, 'kind' | 'highVolts' | 'signal'>): boolean =>
+  sense.highVolts === null && (sense.kind === 'contact' || sense.signal?.nature === 'pulls-low');
+
+/** Whether a transistor before the pin pulls it low while what comes in is so; it has a pull-up of its own. */
+export const pulledLow = (sense: Pick<Sense, 'kind' | 'highVolts' | 'signal' | 'joint'>): boolean =>
+  !isBare(sense) && PULLS_LOW[sense.joint];
+
+/** The pull-up of thermometers on one wire, Ω, where nobody chose another (`one-wire`). */
+const ONE_WIRE_OHMS = 4.7e3;
+/** The pull-up of a sense’s own at its pin, Ω; null where the one inside the chip does, or none is wanted. */
+export function ownPullOf(sense: Pick<Sense, 'kind' | 'highVolts' | 'signal' | 'joint' | 'lead'>): number | null {
+  const own = sense.lead?.pullUpOhms ?? null;
+  if (sense.kind === 'temperature') return own ?? ONE_WIRE_OHMS;
+  return pulledLow(sense) ? (own ?? TAP_PULL_OHMS) : isBare(sense) ? own : null;
+}
 
 /** Whether a sense lies on a pin of the controller that is the job's to choose. */
 export const needsPin = (sense: Pick<Sense, 'kind' | 'touches'>): boolean =>

@@ -11,8 +11,9 @@ import {
 import type { DriveFact } from '../../ground/facts';
 import type { Sense } from '../../ground/job';
 import { formatQuantity, within } from '../../ground/quantity';
-import { isBare, needsPin, SENSES } from '../lines';
-import { dividerOhms, LOWER_OHMS } from './divider';
+import { isBare, needsPin, pulledLow, SENSES } from '../lines';
+import { LOWER_OHMS } from '../../engines/tap';
+import { dividerOhms } from './divider';
 import { debounceFinding } from './debounce';
 import { DIVIDER_SHARE, highShare, LEVEL_SHARE, OVER_VOLTS } from './practice';
 
@@ -20,30 +21,14 @@ import { DIVIDER_SHARE, highShare, LEVEL_SHARE, OVER_VOLTS } from './practice';
 export function inputFindings(sense: Sense, drive: DriveFact): Finding[] {
   if (!needsPin(sense)) return [];
   if (isBare(sense)) return [debounce(sense)];
-  if (sense.highVolts !== null)
-    return [...levels(sense, sense.highVolts, drive), ...(ofMachine(sense) ? [steadiness(sense)] : [])];
+  // Behind a transistor the pin sees what that leaves of its pull-up, which Sense holds against the signal.
+  if (sense.highVolts !== null) return pulledLow(sense) ? [] : levels(sense, sense.highVolts, drive);
   // What a module gives is made for pins; what the machine gives nobody made for them.
   return ofMachine(sense) || sense.touches === 'machine' ? [unsaidLevel(sense)] : [];
 }
 
 /** Whether a sense brings what the machine itself gives. */
 const ofMachine = ({ kind }: Sense): boolean => kind === 'level' || kind === 'lamp';
-
-/** What the machine gives may alternate or flicker, which a reading of its direct volts does not show. */
-const steadiness = (sense: Sense): Finding =>
-  finding('board', `sense.${sense.id}.steady`, {
-    verdict: 'tight',
-    title:
-      `${sense.name}: whether it is a steady direct level is not known: ` +
-      'what alternates goes under ground at the pin, a display flickers',
-    caption: 'steady?',
-    source: ['pin-input'],
-    remedy: {
-      text:
-        'Read it on both ranges: alternating volts, or direct ones that are lower than the lamp asks for, want a light sensor over it, ' +
-        'or an optocoupler with a capacitor behind it.',
-    },
-  });
 
 /** What comes from the machine may be any volts until somebody read them. */
 const unsaidLevel = (sense: Sense): Finding =>
@@ -111,7 +96,7 @@ function levels(sense: Sense, high: number, drive: DriveFact): Finding[] {
       limit: derivedLimit('at most', [bears], 'what the pin bears'),
       tightShare: 'met',
       remedy: tooHigh
-        ? { text: 'Let two resistors bring it down: tick the divider of this sense, or take a coupler between.' }
+        ? { text: 'Let two resistors bring it down: say so before its pin in Sense, or take an optocoupler.' }
         : null,
     }),
     ...(analogue

@@ -1,11 +1,11 @@
-import { GROUND, lineEnd } from '../ends';
+import { GROUND, lineEnd, RAIL } from '../ends';
 import type { DriveFact } from '../../ground/facts';
 import { isOfModule, type Sense } from '../../ground/job';
-import { formatQuantity } from '../../ground/quantity';
-import { isBare, needsPin, SENSES } from '../lines';
-import { dividerOhms, LOWER_OHMS } from './divider';
+import { isBare, needsPin, ownPullOf, SENSES } from '../lines';
 import { inputFindings } from './sense-levels';
-import { panelEnd, type PanelPart, type PanelDevice, type PanelWire } from './thing';
+import { tapOf } from './tap';
+import { pullUpKit, tapKit, type TapKit } from './tap-wires';
+import { panelEnd, type PanelDevice } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
   'at-rest': 'tells that the machine rests',
@@ -14,7 +14,26 @@ const TELLS: Readonly<Record<Sense['tells'], string>> = {
   other: 'tells',
 };
 
-/** A sense as it is wired: contact to ground, signal with its ground, or a divider where its level is too high for the pin. */
+/** Wires of a sense by what it brings: a contact to ground, what is fed by the pins’ supply, a level over its tap. */
+function kitOf(sense: Sense, drive: DriveFact): TapKit {
+  const { name } = sense;
+  const pull = pullUpKit(name, ownPullOf(sense));
+  if (isBare(sense))
+    return {
+      wires: [[lineEnd(sense.id), panelEnd(`${name} 1`)], [panelEnd(`${name} 2`), GROUND], ...pull.wires],
+      parts: pull.parts,
+    };
+  const tap = tapOf(sense, drive);
+  if (tap) return tapKit(sense, tap);
+  const wired: TapKit['wires'] = [
+    [lineEnd(sense.id), panelEnd(`${name} signal`)],
+    [panelEnd(`${name} ground`), GROUND],
+  ];
+  if (sense.kind !== 'temperature') return { wires: wired, parts: [] };
+  return { wires: [...wired, [RAIL, panelEnd(`${name} supply`)], ...pull.wires], parts: pull.parts };
+}
+
+/** A sense as it is wired. */
 export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
   const what = `${TELLS[sense.tells]}${sense.meaning ? `: ${sense.meaning}` : ''}`;
   if (!needsPin(sense))
@@ -26,35 +45,13 @@ export function senseThing(sense: Sense, drive: DriveFact): PanelDevice {
       parts: [],
       findings: [],
     };
-  const upper = dividerOhms(sense, drive.highVolts.high);
-  const bare = isBare(sense);
-  const wires: PanelWire[] = bare
-    ? [
-        [lineEnd(sense.id), panelEnd(`${sense.name} 1`)],
-        [panelEnd(`${sense.name} 2`), GROUND],
-      ]
-    : [
-        ...(upper === null
-          ? ([[lineEnd(sense.id), panelEnd(`${sense.name} signal`)]] as PanelWire[])
-          : ([
-              [panelEnd(`${sense.name} signal`), panelEnd(`upper resistor of ${sense.name}`)],
-              [lineEnd(sense.id), panelEnd(`divider of ${sense.name}`)],
-              [panelEnd(`lower resistor of ${sense.name}`), GROUND],
-            ] as PanelWire[])),
-        [panelEnd(`${sense.name} ground`), GROUND],
-      ];
-  const parts: PanelPart[] = [
-    { name: SENSES[sense.kind].part, value: sense.name, quantity: 1 },
-    ...(upper === null
-      ? []
-      : [
-          { name: 'resistor, upper of a divider', value: `${formatQuantity(upper, 'Ω')}, 1 %, 0.25 W`, quantity: 1 },
-          {
-            name: 'resistor, lower of a divider',
-            value: `${formatQuantity(LOWER_OHMS, 'Ω')}, 1 %, 0.25 W`,
-            quantity: 1,
-          },
-        ]),
-  ];
-  return { id: sense.id, name: sense.name, what, wires, parts, findings: inputFindings(sense, drive) };
+  const { wires, parts } = kitOf(sense, drive);
+  return {
+    id: sense.id,
+    name: sense.name,
+    what,
+    wires,
+    parts: [{ name: SENSES[sense.kind].part, value: sense.name, quantity: 1 }, ...parts],
+    findings: inputFindings(sense, drive),
+  };
 }

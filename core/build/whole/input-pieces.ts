@@ -2,8 +2,9 @@ import type { DriveFact } from '../../ground/facts';
 import { lineId, type Hand, type Sense } from '../../ground/job';
 import { exactly, within, type Interval } from '../../ground/quantity';
 import { ZERO, type Element } from '../../engines/net';
-import { isBare, needsPin, SENSES } from '../lines';
-import { DIVIDER_SHARE, dividerOhms, highShare, LEAK_AMPS, LEVEL_SHARE, LOWER_OHMS, OVER_VOLTS } from '../panel';
+import { LOWER_OHMS, TAP_SHARES } from '../../engines/tap';
+import { isBare, needsPin, ownPullOf, pulledLow, SENSES } from '../lines';
+import { DIVIDER_SHARE, dividerOhms, highShare, LEAK_AMPS, LEVEL_SHARE, OVER_VOLTS } from '../panel';
 import { RESISTOR_SHARE } from '../ways';
 import type { Whose } from './driver';
 import type { Fitted } from './fitted';
@@ -70,9 +71,20 @@ export function sensePiece(sense: Sense, drive: DriveFact, weak: Interval): Circ
   if (sort === null || !needsPin(sense)) return null;
   const whose: Whose = { of: sense.id, owner: sense.name, room: 'board' };
   const pin = `pin ${sense.id}`;
-  const bare = isBare(sense) || sense.highVolts === null;
+  // What pulls its pin low does so while it is so; until then the pull-up has to bring a high.
+  const open = isBare(sense) || pulledLow(sense) || sense.highVolts === null;
+  const own = ownPullOf(sense);
   const input = inputPin(pin, `pin of ${sense.name}`, whose, drive, sort === 'analogue' ? null : ['rest']);
-  if (bare) return { elements: () => pulledUp(sense.id, pin, drive, weak), parts: [input] };
+  if (open)
+    return {
+      elements: () => pulledUp(sense.id, pin, drive, own === null ? weak : within(own, TAP_SHARES.ohms)),
+      parts: [
+        input,
+        ...(own === null
+          ? []
+          : [fittedResistor(`${sense.id} pull-up`, 'pull-up of a sense', whose, `${sense.id} pull-up supply`, pin)]),
+      ],
+    };
   const upper = dividerOhms(sense, drive.highVolts.high);
   const signal = `${sense.id} signal`;
   const level = within(sense.highVolts ?? 0, LEVEL_SHARE);

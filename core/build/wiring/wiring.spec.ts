@@ -141,7 +141,11 @@ describe('what stands at the controller', () => {
     { do: 'put', list: 'hands', item: { ...freshHand('rock', 'rocker'), kind: 'rocker', asks: ['start'] } },
     { do: 'put', list: 'signs', item: { ...freshSign('lamp', 'lamp'), forwardVolts: 2, amps: 0.005 } },
     { do: 'put', list: 'signs', item: { ...freshSign('horn', 'horn'), kind: 'beeper', amps: 0.04 } },
-    { do: 'put', list: 'senses', item: { ...freshSense('five', 'tank'), kind: 'light', highVolts: 5, divider: true } },
+    {
+      do: 'put',
+      list: 'senses',
+      item: { ...freshSense('five', 'tank'), kind: 'light', highVolts: 5, joint: 'divider' },
+    },
   );
   const { wires, parts, panel } = wired(job);
   const of = (name: string) => wires.filter((w) => w.of === name);

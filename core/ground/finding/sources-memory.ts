@@ -4,6 +4,22 @@ const M = (text: string): Source => ({ tag: 'M', text });
 
 /** Values from memory: please verify. */
 export const FROM_MEMORY = {
+  'tap-parts': M(
+    'Optocoupler at 1 mA: lamp 1 to 1.5 V, a quarter of its current left in the worst part; small Schottky diode 0.2 to 0.45 V; ' +
+      'small-signal NPN: base 0.5 to 0.75 V, gain 100 to 400; film capacitors within a fifth over temperature, as remembered',
+  ),
+  'ct-read': M(
+    'A current transformer about half the pins’ supply, on a pin of ten bits: ten steps from peak to peak stand out, as remembered; ' +
+      'open it makes hundreds of volts',
+  ),
+  'coupled-hum': M(
+    'Leads side by side couple some 50 pF a metre, mains has 360 V at its peak, pull-ups inside of chips reach 100 kΩ, as remembered; ' +
+      '1 to 10 kΩ and 100 nF before a pin take it away',
+  ),
+  'one-wire': M(
+    'Thermometers on one wire: 60 pF a metre, 30 pF each; the wire has to rise within 10 µs, and each pulls 4 mA down; 4.7 kΩ is usual, ' +
+      'as remembered; read the data sheet',
+  ),
   'timer-relay': M(
     'A timer relay runs on 12 V or more, is set to within a tenth, closes on twice what it carries and breaks 250 V AC, ' +
       'as remembered; read its plate',

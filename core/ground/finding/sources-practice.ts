@@ -204,6 +204,12 @@ export const PRACTICE = {
   'lamp-seen': C('An LED is seen by day from about half a milliampere on'),
   'hand-debounce': C('A hand input settles in 20 to 50 ms; what answers after a tenth of a second feels dead'),
   'sense-divider': C('A level that is too high for a pin is brought down by a divider with 10 kΩ below'),
+  'tap-nature': C('What alternates, flickers or stands shows on both ranges of a meter, DC and AC'),
+  'tap-load': C('A tap may take a tenth of what drives a level, and no more'),
+  'reed-shake': C('A reed keeps a fifth of its distances in hand; it closes nearer than it opens again'),
+  'thermo-place': C(
+    'A thermometer in the case of its electronics reads some kelvins too much; it wants a place of its own',
+  ),
   'pin-cost': C('Of two pins that both do, the one that can less is taken, so that the able ones stay free'),
   'board-own': C('The maker’s own board, as entered; what was not measured stands as its tag says'),
   'series-contacts': C(

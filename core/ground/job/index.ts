@@ -123,7 +123,13 @@ export {
   MOST_GPIO,
   pinFields,
   profileFields,
-  senseFields,
-  senseLimitFields,
   signFields,
 } from './document/controller/fields';
+export {
+  senseCoilFields,
+  senseFields,
+  senseLeadFields,
+  senseLimitFields,
+  senseMagnetFields,
+  senseSignalFields,
+} from './document/controller/sense-fields';

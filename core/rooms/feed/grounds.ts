@@ -4,6 +4,7 @@ import type { DriveFact, Facts } from '../../ground/facts';
 import { CONTROLLER, reachOf, type FeedSource, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { dividerOhms } from '../../build/panel';
+import { pulledLow } from '../../build/lines';
 import { leadJoins, LEAD_APART } from '../../build/programming-lead';
 import { clampAmps } from '../../engines/signal';
 import { feedingSource } from '../../engines/supply';
@@ -140,7 +141,7 @@ function backFeed(job: Job, facts: Facts, r: SupplyRun): Finding[] {
   const out: Finding[] = [];
   for (const sense of job.senses) {
     // What dies with the machine has nothing left to be fed.
-    if (sense.highVolts === null || controller.kind === 'rail') continue;
+    if (sense.highVolts === null || pulledLow(sense) || controller.kind === 'rail') continue;
     const upper = dividerOhms(sense, facts.drive.highVolts.high);
     if (upper !== null) {
       out.push(
@@ -154,7 +155,7 @@ function backFeed(job: Job, facts: Facts, r: SupplyRun): Finding[] {
       );
       continue;
     }
-    const divided = { ...sense, divider: true };
+    const divided = { ...sense, joint: 'divider' as const };
     out.push(
       finding('feed', `back@${sense.id}`, {
         verdict: 'tight',

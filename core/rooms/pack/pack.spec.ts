@@ -225,8 +225,8 @@ describe('what a file lacks or carries', () => {
     );
     const alarm = demoJob('cold-room-alarm');
     const ics = text('cells.ics', filesOf(alarm, assess(alarm)));
-    // Touched on 22 November 2026; the cells last for five whole months at least.
-    expect(ics).toMatch(/DTSTART;VALUE=DATE:20270422\r\nRRULE:FREQ=MONTHLY;INTERVAL=5\r\n/);
+    // Touched on 22 November 2026; the cells last for three whole months at least.
+    expect(ics).toMatch(/DTSTART;VALUE=DATE:20270222\r\nRRULE:FREQ=MONTHLY;INTERVAL=3\r\n/);
     expect(ics.split('\r\n').every((l) => l.length < 76)).toBe(true);
   });
   it('names every stop on wiring sheet, test sheet and program, and is never ready with one', () => {

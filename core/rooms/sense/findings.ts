@@ -1,3 +1,4 @@
+import type { Facts } from '../../ground/facts';
 import { finding, type Finding } from '../../ground/finding';
 import {
   comesByMessage,
@@ -10,6 +11,7 @@ import {
   type Sense,
 } from '../../ground/job';
 import { limitFindings } from './limits';
+import { tapFindings } from './taps';
 
 /** What is told and what stays unknown for each way of sensing. */
 export const CONTACT_TELLS: Record<
@@ -35,12 +37,13 @@ export const CONTACT_TELLS: Record<
 };
 
 /** What Sense judges: how much of the state is known, and what each sense still lacks. */
-export function senseFindings(job: Job): Finding[] {
+export function senseFindings(job: Job, { drive }: Pick<Facts, 'drive'>): Finding[] {
   return [
     ...stateFindings(job),
     ...job.senses.filter((s) => s !== stateSense(job)).flatMap((s) => otherFindings(job, s)),
     ...job.senses.flatMap(staleFinding),
     ...limitFindings(job),
+    ...tapFindings(job, drive),
   ];
 }
 

@@ -1,3 +1,15 @@
 export { CONTACT_TELLS, senseFindings } from './findings';
 export { recordedOf } from './evidence';
 export { learnersOf, recordingsOf, thresholdEdit } from './learned';
+export {
+  pinLevels,
+  tapBasis,
+  tapCases,
+  tapProofFindings,
+  tapResult,
+  tapScatter,
+  tapYield,
+  type PinLevels,
+  type TapResult,
+  type TapScatter,
+} from './taps';

@@ -1,4 +1,4 @@
-import { isOfModule, type Hand, type Job, type Sense, type Sign } from '../../ground/job';
+import { isOfModule, reachOf, type Hand, type Job, type Sense, type Sign } from '../../ground/job';
 import type { SheetStep } from './sheet-step';
 
 /** A step that is taken at the machine itself. */
@@ -14,6 +14,17 @@ const atMachine = (id: string, title: string, how: string, expected: string, wan
 /** Every sense, read both ways; what comes by message falls silent as well. */
 export const senseSteps = (job: Job): readonly SheetStep[] =>
   job.senses.flatMap((s) => [
+    ...(tapsMachine(s)
+      ? [
+          atMachine(
+            `original@${s.id}`,
+            `The machine is as before with ${s.name} on it`,
+            'Run it once with the tap off, and once with it on. Read the level that is tapped both times, high and low.',
+            'what is seen, heard and shown is the same; its level moves by less than a tenth',
+            2,
+          ),
+        ]
+      : []),
     atMachine(
       `sense@${s.id}`,
       `${s.name} tells both ways`,
@@ -54,6 +65,9 @@ export const toldSteps = (job: Job): readonly SheetStep[] =>
       2,
     ),
   );
+
+/** Whether its wires go into the machine, or over an optocoupler. */
+const tapsMachine = (s: Sense): boolean => ['joined', 'coupled', 'unsaid'].includes(reachOf(s));
 
 const readAt = (s: Sense): string =>
   isOfModule(s)

@@ -11,7 +11,8 @@ import {
 } from './plan/fields';
 import { controlFields, readingFields } from './readings/fields';
 import { feedFields } from './feed/fields';
-import { boardFields, handInputFields, senseFields, signFields } from './controller/fields';
+import { boardFields, handInputFields, signFields } from './controller/fields';
+import { senseFields } from './controller/sense-fields';
 import { benchFields, pressFields } from './press/fields';
 import { MOST_RECORDINGS, recordingFields } from './recordings/fields';
 import { ROOMS } from './rooms';

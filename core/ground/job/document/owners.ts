@@ -2,7 +2,8 @@ import { freshOf } from '../../field';
 import { isFromOutside } from './press/types';
 import { neverFields } from './plan/fields';
 import { pressFields } from './press/fields';
-import { handInputFields, senseFields, signFields } from './controller/fields';
+import { handInputFields, signFields } from './controller/fields';
+import { senseFields } from './controller/sense-fields';
 import type { Control, Hand, Job, Never, Press, Sense, Sign } from './types';
 
 /** A press in which nothing is chosen; the sizes of each way's own plan are the usual ones to begin with. */

@@ -29,80 +29,10 @@ import {
   type Level,
   type Phase,
   type PinChoice,
-  type Sense,
-  type SenseKind,
-  type SenseLimit,
   type Sign,
   type SwitchModule,
 } from './types';
-
-/** A year and a leap day. */
-const YEAR_SECONDS = 366 * 86400;
-/** Common practice: the worst bounce of a common switch is 6.2 ms, and a hand is never faster than some tens of milliseconds. */
-const DEBOUNCE_SECONDS = 0.03;
-
-const debounce = quantity('Settles within', 's', DEBOUNCE_SECONDS, { least: 0, most: 60, hint: '30 ms' });
-
-/** Fields of where a number says yes. */
-export const senseLimitFields: Fields<SenseLimit> = {
-  over: quantity('Says so over', '1', 10, { least: -1e6, most: 1e9 }),
-  under: quantity('says not so under', '1', 8, { least: -1e6, most: 1e9 }),
-  holdSeconds: quantity('once it stood there for', 's', 60, { least: 0, most: 86400 }),
-};
-
-/** Fields of a sense. */
-export const senseFields: Fields<Sense> = {
-  id: name('id'),
-  name: untried(name('Called')),
-  kind: choice(
-    'It is',
-    {
-      contact: 'a contact',
-      level: 'a level of the machine',
-      light: 'a lamp that is read by its light',
-      lamp: 'a lamp that is read by its volts',
-      beep: 'a beep that is heard',
-      pulses: 'pulses',
-      current: 'a current in a lead',
-      watts: 'the watts of a meter',
-      flow: 'a flow of water',
-      temperature: 'a temperature',
-      message: 'a message',
-    } satisfies Record<SenseKind, string>,
-    'contact',
-  ),
-  touches: choice(
-    'Its wires go to',
-    {
-      unknown: 'not said',
-      own: 'a part of its own, apart from the machine',
-      machine: 'the machine’s own circuit',
-      coupled: 'the machine’s circuit, over an optocoupler',
-      module: 'nowhere: the module’s own',
-    } satisfies Record<Sense['touches'], string>,
-    'unknown',
-  ),
-  tells: choice(
-    'It tells',
-    { 'at-rest': 'the rest', 'at-work': 'the work', 'at-end': 'the far end', other: 'something else' },
-    'at-rest',
-  ),
-  part: idOf('Of', { to: ['part'], gone: 'clear', todo: 'Say in Sense of which part {name} tells first.' }),
-  states: list('says so while it is', name('a state'), 20, { once: true }),
-  takenFor: choice('Runs take it for', { unknown: 'not said', yes: 'so', no: 'not so' }, 'unknown'),
-  meaning: text('Which is', { most: 200 }),
-  closedThen: flag('closed, or high, then', true),
-  debounceSeconds: debounce,
-  staleSeconds: maybeQuantity('No news for this long is unknown', 's', {
-    most: YEAR_SECONDS,
-    hint: 'read at each look',
-  }),
-  wakes: flag('wakes the controller'),
-  limit: maybeGroup('threshold', senseLimitFields),
-  highVolts: maybeQuantity('High level of what comes in', 'V', { least: 0.1, most: 60, hint: 'a bare contact' }),
-  divider: flag('a divider brings it down'),
-  topic: text('Topic', { most: 200 }),
-};
+import { debounce } from './sense-fields';
 
 /** Fields of a hand at the controller. */
 export const handInputFields: Fields<Hand> = {

@@ -1,5 +1,6 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
-import { boardFields, handInputFields, pinChoiceFields, profileFields, senseFields, signFields } from './fields';
+import { boardFields, handInputFields, pinChoiceFields, profileFields, signFields } from './fields';
+import { senseFields } from './sense-fields';
 import type { BoardPlan, BoardProfile, Hand, PinChoice, Sense, Sign } from './types';
 
 /** Places of this section where fields can be set. */

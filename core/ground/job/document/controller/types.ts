@@ -53,13 +53,98 @@ export interface Sense {
   wakes: boolean;
   /** Where a number says yes and where no; null where it reads no number, or nobody said. */
   limit: SenseLimit | null;
-  /** High level of what comes in, V; null for a contact against the controller's own pull-up. */
+  /** High level of what comes in, V; of what alternates its whole swing; null for a contact against the controller's own pull-up. */
   highVolts: number | null;
-  /** Two resistors bring that level down to what the pins bear. */
-  divider: boolean;
+  /** What stands between what comes in and the pin. */
+  joint: SenseJoint;
+  /** What comes in beside its high level; null while nobody read it. */
+  signal: SenseSignal | null;
+  /** How a current is read round its lead; null while nobody said. */
+  coil: SenseCoil | null;
+  /** Its lead to the controller; null while nobody said. */
+  lead: SenseLead | null;
+  /** A magnet and the contact that it closes; null where there is none, or nobody measured them. */
+  magnet: SenseMagnet | null;
+  /** Where a thermometer sits. */
+  place: (typeof SENSE_PLACES)[number];
   /** Topic of the message, for a message. */
   topic: string;
 }
+
+/** What may stand between what a machine gives and a pin. */
+export const SENSE_JOINTS = ['direct', 'divider', 'coupler', 'pump', 'hold'] as const;
+/**
+ * `direct` is a wire, `divider` two resistors, `coupler` an optocoupler, `pump` a capacitor with two diodes and a transistor for what
+ * alternates, `hold` a diode and a transistor that keep what flickers.
+ */
+export type SenseJoint = (typeof SENSE_JOINTS)[number];
+/** What a reading of it on both ranges, DC and AC, showed. */
+export const SIGNAL_NATURES = ['unknown', 'steady', 'alternating', 'flickering', 'pulls-low'] as const;
+/** What a sense is given by the machine; null where nobody read it. */
+export interface SenseSignal {
+  /**
+   * Steady, up and down about zero or about a level, up and down between low and high while it is so, or open and only pulled low.
+   */
+  nature: (typeof SIGNAL_NATURES)[number];
+  /** Its low level, V. */
+  lowVolts: number | null;
+  /** What stands behind it, Ω. */
+  sourceOhms: number | null;
+  /** How often it goes up and down while it is so, Hz, at its slowest. */
+  hertz: number | null;
+  /** Share of each turn that it is up, at its least. */
+  duty: number | null;
+  /** How long it is so at its shortest, s: one beep, one pulse. */
+  shortestSeconds: number | null;
+}
+
+/** What a current transformer is put round. */
+export const COIL_ROUND = ['unknown', 'one-lead', 'whole-cord'] as const;
+/** Whether a current alternates. */
+export const COIL_CURRENTS = ['unknown', 'alternating', 'direct'] as const;
+/** A current transformer round a lead. */
+export interface SenseCoil {
+  round: (typeof COIL_ROUND)[number];
+  current: (typeof COIL_CURRENTS)[number];
+  /** How often the lead goes through it. */
+  turns: number;
+  /** Turns of its own winding for one of the lead; null while nobody read its plate. */
+  ratio: number | null;
+  /** The resistor across its winding, Ω; null where there is none. */
+  burdenOhms: number | null;
+  /** The most that flows through the lead, A; null while nobody said. */
+  mostAmps: number | null;
+}
+
+/** What runs beside a lead. */
+export const LEAD_BESIDE = ['unknown', 'apart', 'mains-or-motor'] as const;
+/** The lead of a sense. */
+export interface SenseLead {
+  metres: number;
+  beside: (typeof LEAD_BESIDE)[number];
+  /** A pull-up of its own at the controller, Ω; null takes the one inside. */
+  pullUpOhms: number | null;
+  /** A resistor and a capacitor before the pin. */
+  filtered: boolean;
+  /** Thermometers on this one wire. */
+  devices: number;
+}
+
+/** A magnet and its contact, all distances in m; null while nobody measured them. */
+export interface SenseMagnet {
+  /** The contact closes when the magnet comes this near, and opens again when it is this far, as its plate or a trial says. */
+  closesMetres: number | null;
+  opensMetres: number | null;
+  /** How far the magnet stands where the contact has to be closed, and where it has to be open, at the least. */
+  nearMetres: number | null;
+  farMetres: number | null;
+  /** How far it may pass beside the middle, and how far it shakes either way. */
+  sideMetres: number | null;
+  shakeMetres: number | null;
+}
+
+/** Where a thermometer sits. */
+export const SENSE_PLACES = ['unknown', 'at-it', 'apart', 'with-electronics'] as const;
 
 /** Where what a sense reads counts as so; in the unit of its kind. */
 export interface SenseLimit {

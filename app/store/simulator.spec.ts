@@ -1,11 +1,11 @@
 import '@angular/compiler';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import { PRESS_TIMES } from '../../../core/engines/circuit';
-import { chosenIn, contextIn, demoJob, pressed } from '../../../core/testing/jobs';
-import { proofCases } from '../../../core/rooms/thumb';
-import type { ProofNews, ProofOrder, ProofTrace } from '../../workers/proof.worker';
-import type { Asked } from '../../workers/serve';
-import { Prover } from './prover';
+import { PRESS_TIMES } from '../../core/engines/circuit';
+import { chosenIn, contextIn, demoJob, pressed } from '../../core/testing/jobs';
+import { proofCases, proofResult } from '../../core/rooms/thumb';
+import type { ProofNews, ProofOrder, ProofTrace } from '../workers/proof.worker';
+import type { Asked } from '../workers/serve';
+import { Simulator } from './simulator';
 
 class FakeWorker {
   static made: FakeWorker[] = [];
@@ -47,7 +47,7 @@ function wave(whole = true): { seconds: number[]; line: number[]; pin: number[] 
   return { seconds, line, pin: line };
 }
 
-describe('the prover', () => {
+describe('the simulator', () => {
   beforeEach(() => {
     FakeWorker.made = [];
     vi.stubGlobal('Worker', FakeWorker);
@@ -58,9 +58,9 @@ describe('the prover', () => {
     vi.useRealTimers();
     vi.unstubAllGlobals();
   });
-  const begin = (p = new Prover()): { p: Prover; done: ReturnType<typeof vi.fn>; worker: FakeWorker } => {
+  const begin = (p = new Simulator()): { p: Simulator; done: ReturnType<typeof vi.fn>; worker: FakeWorker } => {
     const done = vi.fn();
-    void p.prove('job', context, cases, done);
+    void p.prove(['job', 'press'], cases, (traces) => done(traces.map(([c, trace]) => proofResult(context, c, trace))));
     return { p, done, worker: FakeWorker.made.at(-1)! };
   };
 

@@ -1,39 +1,42 @@
 import { Injectable, signal } from '@angular/core';
-import { proofResult, type ProofCase, type ProofResult } from '../../../core/rooms/thumb';
-import type { WayContext } from '../../../core/build/ways';
-import { Unanswered, WorkerClient } from '../../store/worker-client';
-import type { ProofNews, ProofOrder, ProofTrace } from '../../workers/proof.worker';
+import { Unanswered, WorkerClient } from './worker-client';
+import type { ProofNews, ProofOrder, ProofTrace } from '../workers/proof.worker';
 
-/** How long the simulator may take to load and to run one press, ms, before it is given up. */
+/** How long the simulator may take to load and to run one netlist, ms, before it is given up. */
 const LOAD_LIMIT_MS = 60_000;
 const RUN_LIMIT_MS = 12_000;
 
 const STAYS = 'The closed form above stays';
 
 /**
- * Runs proofs in a worker that holds the simulator; it is loaded at the first proof and kept. A worker that hangs is
+ * Runs netlists in a worker that holds the circuit simulator; it is loaded at the first proof and kept. A worker that hangs is
  * ended and made anew.
  */
 @Injectable({ providedIn: 'root' })
-export class Prover {
+export class Simulator {
   readonly stage = signal('');
   readonly problem = signal('');
   private readonly client = new WorkerClient<ProofOrder, readonly ProofTrace[], ProofNews>(
-    () => new Worker(new URL('../../workers/proof.worker', import.meta.url), { type: 'module' }),
+    () => new Worker(new URL('../workers/proof.worker', import.meta.url), { type: 'module' }),
   );
 
   /** The job whose proof is under way. */
   private job = '';
+  /** What is proven: a press or a sense, by id; empty while nothing is. */
+  readonly of = signal('');
 
-  /** Simulates the cases of a job; `done` hears the results once all are there. */
-  async prove(
-    job: string,
-    context: WayContext,
-    cases: readonly ProofCase[],
-    done: (results: readonly ProofResult[]) => void,
+  /**
+   * Simulates the cases of a press or a sense of a job; `read` hears each case with its trace once all are there, and what it throws is
+   * told.
+   */
+  async prove<C extends { readonly id: string; readonly netlist: string }>(
+    [job, of]: readonly [job: string, of: string],
+    cases: readonly C[],
+    read: (traces: readonly (readonly [C, ProofTrace])[]) => void,
   ): Promise<void> {
     if (this.client.busy) this.client.stop();
     this.job = job;
+    this.of.set(of);
     this.problem.set('');
     this.stage.set(this.client.running ? 'simulating' : 'loading the simulator');
     let begun = 0;
@@ -50,14 +53,7 @@ export class Prover {
     try {
       const traces = await this.client.ask(order, { limitMs: LOAD_LIMIT_MS, onNews });
       this.stage.set('');
-      const found = traces.map((t) =>
-        proofResult(
-          context,
-          cases.find((c) => c.id === t.id)!,
-          t,
-        ),
-      );
-      done(found);
+      read(traces.map((t) => [cases.find((c) => c.id === t.id)!, t]));
     } catch (error) {
       this.fail(error);
     }
