@@ -130,6 +130,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           coil: null,
           lead: null,
           magnet: null,
+          count: null,
           place: 'unknown',
           topic: '',
         },

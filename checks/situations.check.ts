@@ -11,6 +11,7 @@ import { OF_PINS } from './situations/board';
 import { OF_CIRCUITS } from './situations/circuits';
 import { OF_CONVERTERS } from './situations/converters';
 import { OF_ENERGY } from './situations/energy';
+import { OF_COUNTS } from './situations/counted';
 import { OF_SUPPLIES } from './situations/feed';
 import { OF_LINES } from './situations/lines';
 import { OF_LISTENING } from './situations/listening';
@@ -51,6 +52,7 @@ const ALL: readonly Situation[] = [
   ...OF_RECORDINGS,
   ...OF_TRAVEL,
   ...OF_TAPS,
+  ...OF_COUNTS,
 ];
 const SEED = 20261130;
 /** `SITUATION_PAIRS` asks for more of them. */

@@ -143,6 +143,7 @@ export const sense = (job: Job, set: Partial<Sense>): Job =>
         coil: null,
         lead: null,
         magnet: null,
+        count: null,
         place: 'unknown',
         topic: '',
         ...set,

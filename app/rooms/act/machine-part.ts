@@ -27,6 +27,7 @@ import {
   type MachinePart,
   type Shown,
   type Timing,
+  withTiming,
 } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { Action } from '../../kit/action';
@@ -36,6 +37,7 @@ import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
+import { Stopwatch } from '../../ui/stopwatch';
 import { TakeAway } from '../../ui/take-away';
 import { AsksPart } from './asks-part';
 
@@ -58,6 +60,7 @@ const OTHER = '/other';
   selector: 'gt-machine-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
   imports: [
+    Stopwatch,
     AsksPart,
     Action,
     CheckField,
@@ -96,7 +99,6 @@ export class MachinePartView {
   protected readonly more = signal(false);
   protected readonly table = signal(false);
   /** What is being timed, and since when by the page's clock, ms. */
-  protected readonly watching = signal<{ readonly of: Timing['of']; readonly at: number } | null>(null);
   protected readonly parts = computed(() => this.bench.job().act.parts);
   protected readonly part = computed(
     () => this.parts().find((p) => p.id === this.open()) ?? machineOf(this.bench.job()),
@@ -199,19 +201,8 @@ export class MachinePartView {
     this.set({ shows: [...this.part().shows.filter((s) => s.state !== state), next] }, `what “${state}” shows`);
   }
 
-  /** Begins the watch, or stops it and keeps what it took. */
-  protected watch(of: Timing['of']): void {
-    const began = this.watching();
-    if (!began) return this.watching.set({ of, at: performance.now() });
-    this.watching.set(null);
-    const seconds = Number(((performance.now() - began.at) / 1000).toFixed(2));
-    const timings = [...this.part().timings, { of: began.of, seconds }];
-    const own = timings.filter((t) => t.of === began.of).map((t) => t.seconds);
-    const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
-    this.set(
-      { timings, ...(began.of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) },
-      `${began.of === 'back' ? 'way back' : 'run'} timed: ${this.own(seconds)}`,
-    );
+  protected took(of: Timing['of'], seconds: number): void {
+    this.set(withTiming(this.part(), of, seconds), `${of === 'back' ? 'way back' : 'run'} timed: ${this.own(seconds)}`);
   }
 
   protected dropTiming(i: number): void {

@@ -45,8 +45,18 @@ type Magnet = NonNullable<Sense['magnet']>;
     TwoColumns,
   ],
   templateUrl: './joints-part.html',
-  styles:
-    '.thing { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 6px; } .long { grid-column: 1 / -1; }',
+  styles: `
+    .thing {
+      border-bottom: 1px solid var(--gt-hairline);
+      padding: 10px 0;
+      display: flex;
+      flex-direction: column;
+      gap: 14px;
+    }
+    .long {
+      grid-column: 1 / -1;
+    }
+  `,
 })
 export class JointsPart {
   protected readonly bench = inject(Bench);

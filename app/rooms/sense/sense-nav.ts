@@ -20,6 +20,7 @@ export class SenseNav {
       { key: 'senses', words: 'senses', count: senses.length },
       { key: 'joints', words: 'joints', count: senses.filter(needsPin).length },
       { key: 'recordings', words: 'recordings', count: recordings.length },
+      { key: 'travel', words: 'travel, counts' },
       { key: 'which', words: 'which sense' },
     ];
   });

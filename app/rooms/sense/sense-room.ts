@@ -3,6 +3,7 @@ import { RecordingsPart } from './recordings-part';
 import { JointsPart } from './joints-part';
 import { PartState } from '../../ui/part-state';
 import { SensesPart } from './senses-part';
+import { TravelPart } from './travel-part';
 import { WhichPart } from './which-part';
 
 /** Sense: how the controller knows, and what recordings say of it. */
@@ -10,7 +11,7 @@ import { WhichPart } from './which-part';
   selector: 'gt-sense-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PartState],
-  imports: [JointsPart, RecordingsPart, SensesPart, WhichPart],
+  imports: [JointsPart, RecordingsPart, SensesPart, TravelPart, WhichPart],
   template: `
     @switch (state.part()) {
       @case ('recordings') {
@@ -18,6 +19,9 @@ import { WhichPart } from './which-part';
       }
       @case ('joints') {
         <gt-joints-part />
+      }
+      @case ('travel') {
+        <gt-travel-part />
       }
       @case ('which') {
         <gt-which-part />

@@ -27,7 +27,7 @@ import { TapWave } from './tap-wave';
 const DRAWS = 10_000;
 const CORNERS = { nominal: 'usual parts', slowest: 'those that tell it last' } as const;
 
-/** Proof of a tap: its signal comes and goes in a circuit simulation, beside the closed form, and ten thousand taps from scattered parts. */
+/** Proof of a tap: its signal comes and goes in a circuit simulation beside the closed form; ten thousand taps from scattered parts. */
 @Component({
   selector: 'gt-tap-panel',
   changeDetection: ChangeDetectionStrategy.OnPush,

@@ -52,6 +52,19 @@ export function toleranceFactor(n: number, share = 0.95, confidence = 0.95): num
   FACTORS.set(key, factor);
   return factor;
 }
+/**
+ * The value that Student's t with so many degrees of freedom stays under with this share.
+ * @param degrees 1 and more, whole or not. @param share over one half and under one.
+ */
+export function studentT(degrees: number, share: number): number {
+  let [low, high] = [0, MOST_FACTOR];
+  while (high - low > CLOSE * Math.max(1, high)) {
+    const middle = (low + high) / 2;
+    if (noncentralT(middle, degrees, 0) < share) low = middle;
+    else high = middle;
+  }
+  return (low + high) / 2;
+}
 /** Factors that were worked out, by n, share and confidence: judgements ask for the same few again and again. */
 const FACTORS = new Map<string, number>();
 

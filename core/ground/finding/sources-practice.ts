@@ -204,6 +204,7 @@ export const PRACTICE = {
   'lamp-seen': C('An LED is seen by day from about half a milliampere on'),
   'hand-debounce': C('A hand input settles in 20 to 50 ms; what answers after a tenth of a second feels dead'),
   'sense-divider': C('A level that is too high for a pin is brought down by a divider with 10 kΩ below'),
+  'flash-writes': C('A page of flash bears 10 000 or 100 000 writes; spread over pages it bears as many times more'),
   'tap-nature': C('What alternates, flickers or stands shows on both ranges of a meter, DC and AC'),
   'tap-load': C('A tap may take a tenth of what drives a level, and no more'),
   'reed-shake': C('A reed keeps a fifth of its distances in hand; it closes nearer than it opens again'),

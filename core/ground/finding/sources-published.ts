@@ -62,6 +62,9 @@ export const PUBLISHED = {
     'JCGM 100:2008, Guide to the expression of uncertainty in measurement, ' +
       'clauses 4.2, 4.3.7 and 6.3: type A and type B added in squares, k = 2',
   ),
+  'place-by-time': P(
+    'NIST/SEMATECH e-Handbook of Statistical Methods, 1.3.5.3 and 7.3.1: variances add; degrees of freedom by Welch and Satterthwaite',
+  ),
   'relay-bounce': P(
     'Ganssle, A Guide to Debouncing, 2004: contact bounce as measured on switches, mean 1.6 ms, worst 6.2 ms',
   ),

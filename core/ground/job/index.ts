@@ -50,7 +50,7 @@ export {
   stepOf,
   stepsOf,
 } from './document/act/steps';
-export { pressedFor, restContact, withMachine, withSteps } from './edit/moves';
+export { pressedFor, restContact, withMachine, withSteps, withTiming } from './edit/moves';
 export { anotherUnit, copyOf } from './edit/copies';
 export { freshFace, freshRail } from './document/survey/fresh';
 export { BENCH_MAINS, HAND_METER, isStated, UNKNOWN_MAINS } from './document/survey/usual';
@@ -73,7 +73,16 @@ export { controlFields } from './document/readings/fields';
 export { RECORDING_LIMIT, recordingFields } from './document/recordings/fields';
 export { pressBounds } from './document/press/bounds';
 export { LIST_INFO, PLACE_INFO } from './document/places';
-export { askFields, faultFields, moveFields, partFields, shownFields, stepFields } from './document/act/fields';
+export {
+  askFields,
+  betweenFields,
+  faultFields,
+  moveFields,
+  partFields,
+  screwFields,
+  shownFields,
+  stepFields,
+} from './document/act/fields';
 export {
   endTimerFields,
   loadFieldsOf,
@@ -127,6 +136,7 @@ export {
 } from './document/controller/fields';
 export {
   senseCoilFields,
+  senseCountFields,
   senseFields,
   senseLeadFields,
   senseLimitFields,

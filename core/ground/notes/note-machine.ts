@@ -24,6 +24,7 @@ import {
   type Way,
   machineOf,
   withMachine,
+  withTiming,
 } from '../job';
 import { parseQuantity } from '../quantity';
 import { Misread, type Understood, type Word } from './note-words';
@@ -238,15 +239,11 @@ function readTiming(words: readonly Word[], job: Job, line: string): Understood 
 
 /** One more timing of a part; its time becomes the mean of them all. */
 function oneMoreTiming(job: Job, of: 'run' | 'back', travels: boolean, seconds: number, typed: string): Understood {
-  const timings = [...machineOf(job).timings, { of, seconds }];
-  const own = timings.filter((t) => t.of === of).map((t) => t.seconds);
-  const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
+  const timed = withTiming(machineOf(job), of, seconds);
+  const own = timed.timings.filter((t) => t.of === of);
   const what = travels ? (of === 'back' ? 'travel back' : 'travel') : 'run';
   const text = `${what} timed: ${typed}`;
-  return yes(
-    withMachine(job, { timings, ...(of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) }, text),
-    `${text}, ${own.length === 1 ? 'once' : `${own.length} times`} now`,
-  );
+  return yes(withMachine(job, timed, text), `${text}, ${own.length === 1 ? 'once' : `${own.length} times`} now`);
 }
 
 const fail = (at: number): never => {

@@ -2,6 +2,7 @@ import { LEAST_TIMES, reserveOf } from '../../engines/trace';
 import { chosen, computed, derive, derivedLimit, finding, judged, measured, type Finding } from '../../ground/finding';
 import { sidesOf, type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
+import { partialPresses } from './between';
 import { heedsOf } from './heard';
 
 /** Role of the press that a timing is of, where the part moves for as long as it is held. */
@@ -16,6 +17,8 @@ function shortestTimed(
   of: Timing['of'],
 ): { readonly name: string; readonly seconds: number } | null {
   const heeds = heedsOf(job, p).filter((h) => h.as === ROLE[of]);
+  // What is to stand between its ends is meant to stop short of them.
+  const short = p.between === null ? [] : partialPresses(job, p).map((x) => x.name);
   const steps = job.act.moves.flatMap((m) =>
     m.steps.flatMap((s, i) =>
       s.do === 'press' && sidesOf(s).some((x) => heeds.some((h) => h.press === x.press && h.other === x.other))
@@ -23,7 +26,9 @@ function shortestTimed(
         : [],
     ),
   );
-  return steps.reduce<(typeof steps)[number] | null>((best, s) => (best && best.seconds <= s.seconds ? best : s), null);
+  return steps
+    .filter((s) => !short.includes(s.name))
+    .reduce<(typeof steps)[number] | null>((best, s) => (best && best.seconds <= s.seconds ? best : s), null);
 }
 
 /**

@@ -1,6 +1,7 @@
 import { finding, type Finding, type Remedy } from '../../ground/finding';
 import { withMachine, type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity, type Interval } from '../../ground/quantity';
+import { betweenFindings } from './between';
 import { reserveFindings } from './reserve';
 
 /**
@@ -31,11 +32,13 @@ const WHAT = { run: 'run', back: 'way back' } as const;
 const say = (s: number): string => formatQuantity(Number(s.toPrecision(3)), 's');
 
 /** A part's time against what was timed of it, and the waits of the moves against the longest that it may take. */
-export const timedFindings = (job: Job, p: MachinePart): Finding[] =>
-  (['run', 'back'] as const).flatMap((of): Finding[] => {
+export const timedFindings = (job: Job, p: MachinePart): Finding[] => [
+  ...(['run', 'back'] as const).flatMap((of): Finding[] => {
     const values = timingsOf(p, of);
     return values.length > 0 ? [...timedOf(job, p, of, values), ...reserveFindings(job, p, of, values)] : [];
-  });
+  }),
+  ...betweenFindings(job, p),
+];
 
 /** A told time this far from the mean of what was timed is another one, as a share: common practice. */
 const SAME_SHARE = 0.05;

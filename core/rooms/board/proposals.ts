@@ -157,10 +157,17 @@ function divided(
   concerned: ReadonlySet<string>,
 ): Proposal[] {
   const high = job.senses.filter(
-    (sense) => concerned.has(sense.id) && sense.joint === 'direct' && sense.highVolts !== null && sense.highVolts > profile.volts,
+    (sense) =>
+      concerned.has(sense.id) &&
+      sense.joint === 'direct' &&
+      sense.highVolts !== null &&
+      sense.highVolts > profile.volts,
   );
   if (high.length === 0) return [];
-  const after: Job = { ...job, senses: job.senses.map((s) => (high.includes(s) ? { ...s, joint: 'divider' as const } : s)) };
+  const after: Job = {
+    ...job,
+    senses: job.senses.map((s) => (high.includes(s) ? { ...s, joint: 'divider' as const } : s)),
+  };
   const edit = tried(
     after,
     presses,

@@ -10,6 +10,7 @@ import {
   type Job,
   type Sense,
 } from '../../ground/job';
+import { counterFindings } from './counter';
 import { limitFindings } from './limits';
 import { tapFindings } from './taps';
 
@@ -44,6 +45,7 @@ export function senseFindings(job: Job, { drive }: Pick<Facts, 'drive'>): Findin
     ...job.senses.flatMap(staleFinding),
     ...limitFindings(job),
     ...tapFindings(job, drive),
+    ...counterFindings(job),
   ];
 }
 

@@ -1,6 +1,6 @@
 import { freshMove, machineOf, pressedBy } from '../document/act/steps';
 import { freeId, freshSense } from '../document/owners';
-import type { Job, MachinePart, MoveStep } from '../document/types';
+import type { Job, MachinePart, MoveStep, Timing } from '../document/types';
 import type { JobEdit } from './edit';
 
 /** The edit that gives the first move these steps; a job without a move gets one. */
@@ -18,6 +18,14 @@ export const withMachine = (job: Pick<Job, 'act'>, set: Partial<MachinePart>, sa
   item: { ...machineOf(job), ...set },
   ...(say === undefined ? {} : { say }),
 });
+
+/** A part with one more timing; its time is their mean. @param seconds over 0 */
+export function withTiming(part: MachinePart, of: Timing['of'], seconds: number): MachinePart {
+  const timings = [...part.timings, { of, seconds }];
+  const own = timings.filter((t) => t.of === of).map((t) => t.seconds);
+  const mean = Number((own.reduce((s, v) => s + v, 0) / own.length).toPrecision(4));
+  return { ...part, timings, ...(of === 'back' ? { backSeconds: mean } : { runSeconds: mean }) };
+}
 
 /** The edit that makes every press of this one last at least so long, in all moves. */
 export const pressedFor = (job: Pick<Job, 'act'>, press: string, seconds: number, say: string): JobEdit => ({

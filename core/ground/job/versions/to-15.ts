@@ -15,7 +15,7 @@ const jointOf = (s: Plain): Plain => ({
  * gives and a pin.
  */
 export const toFifteenth: Migration = (document) => {
-  const nothing = { limit: null, signal: null, coil: null, lead: null, magnet: null, place: 'unknown' };
-  const grown = added({ senses: nothing })(document);
+  const nothing = { limit: null, signal: null, coil: null, lead: null, magnet: null, count: null, place: 'unknown' };
+  const grown = added({ senses: nothing, 'act.parts': { between: null, screws: [] } })(document);
   return { recordings: [], ...grown, senses: eachOf(grown['senses'], (s) => kindOf(jointOf(s))) };
 };

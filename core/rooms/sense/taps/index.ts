@@ -11,6 +11,7 @@ import { magnetFindings } from './magnet';
 import { natureFindings, ofMachine } from './nature';
 import { thermometerFindings } from './thermometer';
 
+export { putSense } from './edits';
 export {
   pinLevels,
   tapBasis,

@@ -4,6 +4,7 @@ import {
   flag,
   group,
   list,
+  maybeGroup,
   maybeQuantity,
   name,
   plainWords,
@@ -27,6 +28,8 @@ import {
   type MachineAsk,
   type MachinePart,
   type Move,
+  type PartBetween,
+  type ScrewTurn,
   type Shown,
   type MoveStep,
   type Timing,
@@ -70,6 +73,19 @@ export const askFields: Fields<MachineAsk> = {
   seconds: maybeSpan('That takes'),
 };
 
+/** Fields of what is asked of a part that stands between its ends. */
+export const betweenFields: Fields<PartBetween> = {
+  mayMiss: quantity('It may miss its place by', '1', 0.05, { least: 1e-3, most: 0.5 }),
+  startsSeconds: maybeSpan('Its starts and stops vary by', 'not watched'),
+};
+
+/** Fields of a pass at an end screw. */
+export const screwFields: Fields<ScrewTurn> = {
+  end: choice('end', { far: 'the far end', rest: 'the rest' } satisfies Record<ScrewTurn['end'], string>, 'far'),
+  turns: quantity('Turned by', '1', 0, { least: -100, most: 100 }),
+  missMetres: quantity('It then misses by', 'm', 0, { least: -10, most: 10 }),
+};
+
 /** Fields of a part of the machine. */
 export const partFields: Fields<MachinePart> = {
   id: name('id'),
@@ -111,6 +127,8 @@ export const partFields: Fields<MachinePart> = {
   cells: list('cells of the state table', group('a cell', cellFields), 200),
   shows: list('what its states show', group('a state', shownFields), 100),
   timings: untried(list('timings', group('a timing', timingFields), 50)),
+  between: maybeGroup('stands between its ends', betweenFields),
+  screws: untried(list('passes at its end screws', group('a pass', screwFields), 60)),
 };
 
 /** Fields of a fault on the lanes. */

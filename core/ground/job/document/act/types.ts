@@ -108,6 +108,28 @@ export interface MachinePart {
   shows: Shown[];
   /** How long it took when it was timed at the machine. */
   timings: Timing[];
+  /** It is to stand between its ends, by time; null where it goes from end to end. */
+  between: PartBetween | null;
+  /** Passes at the screws that set its ends, in their order. */
+  screws: ScrewTurn[];
+}
+
+/** What is asked of a part that stands between its ends. */
+export interface PartBetween {
+  /** How far it may miss its place, as a share of its whole way. */
+  mayMiss: number;
+  /** By how much its starts and stops together vary, s; null while nobody watched them. */
+  startsSeconds: number | null;
+}
+/** Ends of a motor that have a screw each. */
+export const SCREW_ENDS = ['far', 'rest'] as const;
+/** One pass at an end screw: turned by so much, and then missed by so much. */
+export interface ScrewTurn {
+  end: (typeof SCREW_ENDS)[number];
+  /** Turns since the pass before, over 0 the way that is called plus. */
+  turns: number;
+  /** Over 0 where it went too far, under 0 where it stopped short, m. */
+  missMetres: number;
 }
 
 /** A machine of one button as a stand-in has it: everything is known. */

@@ -12,7 +12,17 @@ import {
   type Field,
   type Fields,
 } from '../../../field';
-import type { Sense, SenseCoil, SenseJoint, SenseKind, SenseLead, SenseLimit, SenseMagnet, SenseSignal } from './types';
+import type {
+  Sense,
+  SenseCoil,
+  SenseCount,
+  SenseJoint,
+  SenseKind,
+  SenseLead,
+  SenseLimit,
+  SenseMagnet,
+  SenseSignal,
+} from './types';
 
 /** A year and a leap day. */
 const YEAR_SECONDS = 366 * 86400;
@@ -87,6 +97,19 @@ export const senseMagnetFields: Fields<SenseMagnet> = {
   shakeMetres: distance('It shakes by'),
 };
 
+/** Fields of what a sense counts. */
+export const senseCountFields: Fields<SenseCount> = {
+  unit: text('It counts', { most: 40 }),
+  worth: maybeQuantity('One is worth', '1', { least: 1e-9, most: 1e9, hint: 'not measured' }),
+  off: maybeQuantity('which may be off by', '1', { most: 0.9, hint: 'not said' }),
+  budget: maybeQuantity('Care is due after', '1', { least: 1e-9, most: 1e12, hint: 'never' }),
+  budgetUnit: text('said in', { most: 40 }),
+  perDay: maybeQuantity('On a day it counts at most', '1', { most: 1e9, hint: 'not said' }),
+  saveEvery: quantity('Saved every so many', '1', 100, { least: 1, most: 1e9, whole: true }),
+  endurance: quantity('A page bears so many writes', '1', 10_000, { least: 100, most: 1e12 }),
+  pages: quantity('spread over pages', '1', 1, { least: 1, most: 10_000, whole: true }),
+};
+
 /** Fields of a sense. */
 export const senseFields: Fields<Sense> = {
   id: name('id'),
@@ -152,6 +175,7 @@ export const senseFields: Fields<Sense> = {
   coil: maybeGroup('current transformer', senseCoilFields),
   lead: maybeGroup('its lead', senseLeadFields),
   magnet: maybeGroup('magnet and contact', senseMagnetFields),
+  count: maybeGroup('counter', senseCountFields),
   place: choice(
     'The thermometer sits',
     {

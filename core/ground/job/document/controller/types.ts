@@ -65,6 +65,8 @@ export interface Sense {
   lead: SenseLead | null;
   /** A magnet and the contact that it closes; null where there is none, or nobody measured them. */
   magnet: SenseMagnet | null;
+  /** What it counts; null where it counts nothing. */
+  count: SenseCount | null;
   /** Where a thermometer sits. */
   place: (typeof SENSE_PLACES)[number];
   /** Topic of the message, for a message. */
@@ -141,6 +143,26 @@ export interface SenseMagnet {
   /** How far it may pass beside the middle, and how far it shakes either way. */
   sideMetres: number | null;
   shakeMetres: number | null;
+}
+
+/** What a sense counts, against a budget. */
+export interface SenseCount {
+  /** In what it counts, as litres, turns or runs. */
+  unit: string;
+  /** What one yes or one pulse of it is worth, in that unit; null while nobody measured it. */
+  worth: number | null;
+  /** How far that may be off, as a share, as a bucket test or its plate says; null while nobody said. */
+  off: number | null;
+  /** What it may come to, and in what that is said. */
+  budget: number | null;
+  budgetUnit: string;
+  /** How many counts there are on a day, at the most. */
+  perDay: number | null;
+  /** It is saved every so many counts. */
+  saveEvery: number;
+  /** How often one page of the memory can be written, and over how many pages it is spread. */
+  endurance: number;
+  pages: number;
 }
 
 /** Where a thermometer sits. */
