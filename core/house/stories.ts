@@ -118,6 +118,11 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
     ...plan.senses.flatMap((s, i): Disturbance[] =>
       s.part >= 0 && SENSES[itemAt(scene.senses, i).kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
     ),
+    // A number dips under its threshold, a contact shakes: the hold and the debounce are there for that, and are never sure.
+    ...ill('dips'),
+    ...plan.senses.flatMap((s, i): Disturbance[] =>
+      s.part >= 0 && s.stale !== null ? [{ what: 'silent', of: i, how: 0 }] : [],
+    ),
     ...plan.hands.flatMap(({ does }, of): Disturbance[] =>
       does === 'arm'
         ? [{ what: 'nobody', of, how: 0 }]

@@ -60,14 +60,26 @@ const ENDS: readonly (readonly [ScrewTurn['end'], string])[] = [
     TwoColumns,
   ],
   templateUrl: './travel-part.html',
-  styles:
-    '.thing { border-bottom: 1px solid var(--gt-hairline); padding: 10px 0; display: flex; flex-direction: column; gap: 14px; }',
+  styles: `
+    .thing {
+      border-bottom: 1px solid var(--gt-hairline);
+      padding: 10px 0;
+    }
+    .thing,
+    .screw {
+      display: flex;
+      flex-direction: column;
+      gap: 14px;
+    }
+  `,
 })
 export class TravelPart {
   protected readonly bench = inject(Bench);
   protected readonly betweenFields = betweenFields;
   protected readonly screwFields = screwFields;
   protected readonly countFields = senseCountFields;
+  /** The part whose end screws are being set, before the first pass is kept. */
+  protected readonly screwing = signal('');
   protected readonly ways = WAYS;
   protected readonly ends = ENDS;
   protected readonly typed = maybeQuantity('Timed', 's', { least: 0.01, most: 86400, hint: 'as 21.4 s' });

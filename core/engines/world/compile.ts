@@ -40,6 +40,7 @@ export interface CompiledWorld {
     readonly takenNo: Int32Array;
     /** For no and for yes, by sense. */
     readonly delay: readonly [no: Float64Array, yes: Float64Array];
+    readonly stale: Float64Array;
     readonly away: Uint8Array;
     readonly count: number;
   };
@@ -170,6 +171,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       takenYes: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[0])),
       takenNo: Int32Array.from(plan.senses, (s) => taken(s.part, s.taken[1])),
       delay: [Float64Array.from(plan.senses, (s) => s.hold), Float64Array.from(plan.senses, (s) => s.delay)],
+      stale: Float64Array.from(plan.senses, (s) => s.stale ?? Infinity),
       away: Uint8Array.from(plan.senses, (s) => (s.away ? 1 : 0)),
       count: plan.senses.length,
     },

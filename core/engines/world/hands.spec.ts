@@ -224,7 +224,7 @@ describe('hands at the controller', () => {
 
 describe('a sense', () => {
   const sensed = plan({
-    senses: [{ part: 0, yes: ['rising'], taken: ['rising', 'still'], delay: 0, hold: 0, away: false }],
+    senses: [{ part: 0, yes: ['rising'], taken: ['rising', 'still'], delay: 0, hold: 0, stale: null, away: false }],
     moves: [[op({ do: 'until', sense: 0, seconds: 20 }), op({ do: 'press', lines: [1], seconds: 1 })]],
   });
   const up = (t: number): WorldEvent => at(t, 'thumb', 0, 3);

@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import { befalls, drives, followLine, pressedAgain } from './contacts';
-import { arms, endMove, startMove } from './controller';
+import { arms, endMove, hears, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
 import { enter, meetEvent } from './parts';
 import { WORLD_EVENTS, type WorldEventKind } from './plan';
@@ -20,7 +20,7 @@ const NO = Object.fromEntries(WORLD_EVENTS.map((h, i) => [h, i])) as Record<Worl
 export const happeningNumber = (what: WorldEventKind): number => NO[what];
 
 /** Marks of what befell a sense. */
-export const ILL = { reversed: 1, stuck: 2, moved: 4, lost: 8 } as const;
+export const ILL = { reversed: 1, stuck: 2, moved: 4, lost: 8, silent: 16 } as const;
 
 function powerLost(s: WorldState, at: number, log: Log | null): void {
   if (s.flag[FLAG.machinePower] === 0) return;
@@ -50,6 +50,15 @@ function controllerOut(s: WorldState, at: number, log: Log | null): void {
     s.due[s.at.twitchOff + line] = Infinity;
     if (s.twitch[line] === 1) twitches(s, line, 0, at, log);
   }
+}
+
+/** A sense says no though it is so: it is heard at once, and taken back once what is so has stood for its time. */
+function saysNo(s: WorldState, sense: number, at: number, log: Log | null): void {
+  if ((s.ill[sense]! & (ILL.stuck | ILL.silent)) !== 0 || s.heard[sense] !== 1) return;
+  s.due[s.at.sense + sense] = Infinity;
+  [s.sent[sense], s.heard[sense]] = [0, 0];
+  note(log, at, LOGGED.sense, sense, 0);
+  hears(s, sense, at, log);
 }
 
 /** An output closes or opens by what its pin does at power-up. */
@@ -159,6 +168,30 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.dirty:
       return befalls(s, of, () => (s.bad[of] = 2), at, log);
     case NO.stuck:
+    case NO.reversed:
+    case NO.well:
+    case NO.moved:
+    case NO.lost:
+    case NO.dips:
+    case NO.silent:
+    case NO.late:
+      return befallsSense(s, what, of, how, at, log);
+    case NO.hand:
+      if (!nobodyComes(s, of)) handMoved(s, of, how, at, log);
+      return;
+    case NO['let-go']:
+      if (!nobodyComes(s, of)) handLetGo(s, of);
+      return;
+    case NO.nobody:
+      s.nobody[of] = s.nobody[of]! + 1;
+      return;
+  }
+}
+
+/** What befalls a sense: it sticks, says the opposite, moves, loses its next news, dips, falls silent, comes late, or is well again. */
+function befallsSense(s: WorldState, what: number, of: number, how: number, at: number, log: Log | null): void {
+  switch (what) {
+    case NO.stuck:
       s.ill[of] = s.ill[of]! | ILL.stuck;
       s.due[s.at.sense + of] = Infinity;
       return;
@@ -175,14 +208,11 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.lost:
       s.ill[of] = s.ill[of]! | ILL.lost;
       return;
-    case NO.hand:
-      if (!nobodyComes(s, of)) handMoved(s, of, how, at, log);
-      return;
-    case NO['let-go']:
-      if (!nobodyComes(s, of)) handLetGo(s, of);
-      return;
-    case NO.nobody:
-      s.nobody[of] = s.nobody[of]! + 1;
+    case NO.dips:
+      return saysNo(s, of, at, log);
+    case NO.silent:
+      s.ill[of] = s.ill[of]! | ILL.silent;
+      s.due[s.at.sense + of] = at + s.w.senses.stale[of]!;
       return;
     case NO.late:
       s.lateBy[of] = s.lateBy[of]! + how;

@@ -28,6 +28,8 @@ export interface SenseWire {
   readonly delay: number;
   /** How long before it hears that it is not, s. */
   readonly hold: number;
+  /** After how long without news nothing of it is known, s; null where it is read at each look. */
+  readonly stale: number | null;
   /** What it says once it has moved away from its place. */
   readonly away: boolean;
 }
@@ -137,6 +139,8 @@ export const WORLD_EVENTS = [
   'well',
   'moved',
   'lost',
+  'dips',
+  'silent',
   'hand',
   'let-go',
   'nobody',
@@ -146,7 +150,8 @@ export const WORLD_EVENTS = [
  * part `of` meet event `how`, `cut`, `plug-out` and `controller-out` take the power of all, of the machine or of the controller for `how`
  * seconds, `missed` and `twice` befall the next closure of output `of`, `misses` says in bits (`how`) which of the next ones are,
  * `welded` has one contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays
- * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `well` has it mended; `hand` moves side `of`
+ * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `dips` has it say no at once
+ * though it is so, until it has stood as so again, `silent` has it say nothing more, `well` has it mended; `hand` moves side `of`
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];

@@ -64,5 +64,7 @@ const BEFALLS: Readonly<Partial<Record<WorldEventKind, Befalls>>> = {
   late: 'sense',
   moved: 'sense',
   lost: 'sense',
+  dips: 'sense',
+  silent: 'sense',
   well: 'sense',
 };

@@ -30,10 +30,13 @@ export function happeningsOf(list: readonly WorldEvent[]): Happenings {
   };
 }
 
+/** What is heard where nothing is known. */
+const UNKNOWN = 2;
+
 /** What a sense would tell of the world as it stands, without delay. */
 function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
-  if (part < 0) return 2;
+  if (part < 0) return UNKNOWN;
   const moved = (s.ill[sense]! & ILL.moved) !== 0;
   const yes = moved ? s.w.senses.away[sense]! : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
   return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
@@ -42,7 +45,7 @@ function raw(s: WorldState, sense: number): number {
 /** Every sense follows its part: what it tells is heard once it has stood for its delay. */
 function sensesFollow(s: WorldState, at: number): void {
   for (let i = 0; i < s.w.senses.count; i++) {
-    if ((s.ill[i]! & ILL.stuck) !== 0) continue;
+    if ((s.ill[i]! & (ILL.stuck | ILL.silent)) !== 0) continue;
     const is = raw(s, i);
     if (is === s.sent[i]) s.due[s.at.sense + i] = Infinity;
     else if (s.due[s.at.sense + i] === Infinity)
@@ -57,7 +60,8 @@ function follow(s: WorldState, at: number): void {
 
 function senseHeard(s: WorldState, sense: number, at: number, log: Log | null): void {
   s.due[s.at.sense + sense] = Infinity;
-  s.sent[sense] = raw(s, sense);
+  // What was silent for too long is known no longer.
+  s.sent[sense] = (s.ill[sense]! & ILL.silent) !== 0 ? UNKNOWN : raw(s, sense);
   // What is lost on the way is told no second time.
   const lost = (s.ill[sense]! & ILL.lost) !== 0;
   s.ill[sense] = s.ill[sense]! & ~ILL.lost;

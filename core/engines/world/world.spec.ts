@@ -105,7 +105,7 @@ const wired = (...steps: Op[]): WorldPlan => ({
   lines: 1,
   contacts: [1],
   channels: [{ line: 0, part: 0, down: 'press', up: '', held: '', least: 0.05, long: Infinity, gap: 0 }],
-  senses: [{ part: 0, yes: ['hot'], taken: ['hot', 'off'], delay: 0.1, hold: 0.1, away: false }],
+  senses: [{ part: 0, yes: ['hot'], taken: ['hot', 'off'], delay: 0.1, hold: 0.1, stale: 4, away: false }],
   moves: [steps],
   twitches: [{ from: 0.2, to: 0.4 }],
   readySeconds: 1,
@@ -210,6 +210,15 @@ describe('a controller with its moves', () => {
     expect(logged(plan, [hap(9, 'stuck'), thumb, start(11)], 30, 'belief').some(([s]) => s === 1)).toBe(false);
     expect(logged(plan, [hap(9, 'late', 0, 2), thumb], 30, 'sense')).toContainEqual([1, 12.15]);
     expect(logged(plan, [hap(9, 'reversed')], 30, 'sense')).toContainEqual([1, 9.1]);
+    // A dip is heard at once, and taken back once it has stood as so again; what is silent for too long is known no longer.
+    const dips = logged(plan, [thumb, hap(12, 'dips')], 30, 'sense');
+    expect(dips).toContainEqual([0, 12]);
+    expect(dips).toContainEqual([1, 12.1]);
+    expect(logged(plan, [hap(9, 'silent'), thumb, start(12)], 30, 'sense')).toEqual([
+      [0, 0],
+      [2, 13],
+    ]);
+    expect(logged(plan, [hap(9, 'silent'), thumb, start(12)], 30, 'belief').some(([s]) => s === 1)).toBe(false);
   });
 
   it('takes one that bounces for two, and a contact that sticks for one that lasts', () => {

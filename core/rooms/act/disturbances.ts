@@ -69,6 +69,8 @@ export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
   }),
   'moved-sense': of('sense', 'moved', 'the sense has moved from its place'),
   'lost-message': of('sense', 'lost', 'the next news of the sense is lost'),
+  'false-no': of('sense', 'dips', 'the sense says no for a moment'),
+  'silent-sense': of('sense', 'silent', 'the sense falls silent'),
   'not-answered': of('part', 'meets', 'nobody does what the machine asks for', { event: NOBODY }),
 };
 

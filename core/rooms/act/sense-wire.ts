@@ -7,12 +7,13 @@ import { restKeys } from './machine';
 /** States in which a part was stopped somewhere on its way. */
 export const STOPPED: readonly (StateRole | undefined)[] = ['stopped', 'stopped-up', 'stopped-down'];
 
-const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, hold: 0, away: false };
+const NOTHING: SenseWire = { part: -1, yes: [], taken: ['', ''], delay: 0, hold: 0, stale: null, away: false };
 
-/** After how long a sense is heard to say so, and not so. */
-const afterOf = (s: Sense): Pick<SenseWire, 'delay' | 'hold'> => ({
+/** After how long a sense is heard to say so, and not so, and after how long without news nothing is known. */
+const afterOf = (s: Sense): Pick<SenseWire, 'delay' | 'hold' | 'stale'> => ({
   delay: heardAfter(s, true),
   hold: heardAfter(s, false),
+  stale: s.staleSeconds,
 });
 
 /** What a sense tells of a part: its rest, its work, its far end, or states that are named. */

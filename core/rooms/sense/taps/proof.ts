@@ -92,7 +92,7 @@ export function tapProofFindings(sense: Sense, drive: DriveFact, results: readon
     pullsLow ? [read.on - form.on, form.off - read.off] : [form.on - read.on, read.off - form.off],
   );
   const step = derive('how much kinder the closed form is, at most', 'e', '100 * d / V_DD', '%', [
-    computed('d', 'largest difference of a level', Math.max(...kinder), 'V', 'closed form against the simulation'),
+    computed('d', 'largest difference of a level', Math.max(0, ...kinder), 'V', 'closed form against the simulation'),
     computed('V_DD', 'supply of the pins', drive.pinVolts, 'V', 'the board'),
   ]);
   const told = results.filter(({ read }) => read.seen !== null && read.gone !== null).length;

@@ -213,6 +213,8 @@ export const FAULT_KINDS = [
   'nobody-came',
   'moved-sense',
   'lost-message',
+  'false-no',
+  'silent-sense',
   'not-answered',
 ] as const;
 /** One of `FAULT_KINDS`. */
