@@ -47,7 +47,7 @@ describe('one more', () => {
       file: 'core/ground/job/document/controller/types.ts',
       from: "export const SENSE_KINDS = [\n  'contact',",
       to: "export const SENSE_KINDS = [\n  'smell',\n  'contact',",
-      asked: ['core/build/lines/sense-kinds.ts', 'core/ground/job/document/controller/fields.ts'],
+      asked: ['core/build/lines/sense-kinds.ts', 'core/ground/job/document/controller/sense-fields.ts'],
     },
     {
       what: 'thing that can go wrong in a run',

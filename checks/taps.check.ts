@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from 'vitest';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import {
-  courseOf,
+  tapCourseOf,
   designedTap,
   PULLS_LOW,
   readTap,
@@ -82,7 +82,7 @@ describe('taps against native ngspice', () => {
       const random = seededRandom(60747);
       const taps = Array.from({ length: 30 }, () => {
         const tap = drawn(random, joint);
-        return { tap, course: courseOf(tap, tapTimes(tap, LOW, HIGH)) };
+        return { tap, course: tapCourseOf(tap, tapTimes(tap, LOW, HIGH)) };
       });
       const read = simulated(taps);
       let [kinder, late] = [-Infinity, -Infinity];

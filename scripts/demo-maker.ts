@@ -189,31 +189,19 @@ export class Maker {
     });
   }
 
+  /** Recordings that no sense learns from, kept beside the job and in the demo. */
+  kept(list: readonly Recorded[]): this {
+    const read = list.map((x) => written(x, ''));
+    return this.edit({
+      do: 'several',
+      edits: read.map(({ entry }): JobEdit => ({ do: 'put', list: 'recordings', item: { ...entry, runs: null } })),
+      say: `recordings: ${list.map((x) => x.name).join(', ')}`,
+    });
+  }
+
   /** Recordings for a sense, kept beside the job and in the demo; its threshold is learned from those that are not kept back. */
   recorded(sense: string, list: readonly Recorded[]): this {
-    const read = list.map(({ name, text, shows, heldOut }) => {
-      const bytes = new TextEncoder().encode(text);
-      writeFileSync(new URL(`../demo/recordings/${name}`, import.meta.url), bytes);
-      const reader = new TraceReader(name);
-      reader.push(bytes);
-      const recording = reader.end();
-      const entry: JobRecording = {
-        ...freshOf(recordingFields),
-        id: createHash('sha256').update(bytes).digest('hex'),
-        name,
-        bytes: bytes.length,
-        kind: recording.kind,
-        unit: recording.unit,
-        samples: recording.seconds.length,
-        seconds: lastItem(recording.seconds),
-        stepSeconds: recording.stepSeconds,
-        shows,
-        sense,
-        runs: 1,
-        heldOut: heldOut ?? false,
-      };
-      return { entry, recording };
-    });
+    const read = list.map((x) => written(x, sense));
     this.edit({
       do: 'several',
       edits: read.map(({ entry }): JobEdit => ({ do: 'put', list: 'recordings', item: entry })),
@@ -237,6 +225,31 @@ export class Maker {
   write(name: string): void {
     writeFileSync(new URL(`../demo/${name}.json`, import.meta.url), jobText(this.job));
   }
+}
+
+/** Writes a recording of the demo, and reads it as the app does. */
+function written({ name, text, shows, heldOut }: Recorded, sense: string) {
+  const bytes = new TextEncoder().encode(text);
+  writeFileSync(new URL(`../demo/recordings/${name}`, import.meta.url), bytes);
+  const reader = new TraceReader(name);
+  reader.push(bytes);
+  const recording = reader.end();
+  const entry: JobRecording = {
+    ...freshOf(recordingFields),
+    id: createHash('sha256').update(bytes).digest('hex'),
+    name,
+    bytes: bytes.length,
+    kind: recording.kind,
+    unit: recording.unit,
+    samples: recording.seconds.length,
+    seconds: lastItem(recording.seconds),
+    stepSeconds: recording.stepSeconds,
+    shows,
+    sense,
+    runs: 1,
+    heldOut: heldOut ?? false,
+  };
+  return { entry, recording };
 }
 
 /** The steps that prove a machine dead. */

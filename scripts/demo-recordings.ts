@@ -1,4 +1,5 @@
-// Recordings of the Marrow Street Kitchen, made by stand-ins of its machines: phases of a programme with their draw, a meter behind them.
+// Recordings of the Marrow Street Kitchen, made by stand-ins of its machines: phases of a programme with their draw, a room that is warmed;
+// a meter or a thermometer behind them.
 import { seededRandom, type Random } from '../core/ground/quantity';
 
 /** A stretch of a programme: so long, at so many watts, scattered by so many. */
@@ -75,4 +76,25 @@ export function washRecording(programme: readonly Phase[], seed: number, startsA
   const start = Date.parse(startsAt);
   const rows = all.map((w, i) => `${new Date(start + 1000 * step * i).toISOString().slice(0, 19)}Z,${w.toFixed(1)}`);
   return `time,power (W)\n${rows.join('\n')}\n`;
+}
+
+/** The empty proofer as it is warmed from a cold kitchen and left to cool, a row each 30 s, as a logger with one probe exports it. */
+export function warmRecording(seed: number, startsAt: string): string {
+  const r = seededRandom(seed);
+  const [step, outside, lift, tau, dead] = [30, 19.5, 31, 2100, 150];
+  const start = Date.parse(startsAt);
+  let [inside, turned] = [outside, 0];
+  let on = false;
+  const rows: string[] = [];
+  for (let t = 0; t < 6 * 3600; t += step) {
+    const heats = t >= 900 && t < 900 + 4800;
+    if (heats !== on) [on, turned] = [heats, t];
+    // What is switched is felt after the dead time of its walls.
+    const pulls = t - turned >= dead ? heats : !heats && t > 900;
+    const toward = outside + (pulls ? lift : 0);
+    inside += ((toward - inside) * step) / tau;
+    const read = Math.round((inside + 0.04 * (r.next() + r.next() - 1)) * 16) / 16;
+    rows.push(`${new Date(start + 1000 * t).toISOString().slice(0, 19)}Z,${read.toFixed(2)}`);
+  }
+  return `time,temperature (°C)\n${rows.join('\n')}\n`;
 }

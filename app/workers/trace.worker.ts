@@ -1,21 +1,27 @@
 /// <reference lib="webworker" />
 import {
+  alikeSums,
   coarseOf,
   columnsOf,
   energyOf,
   holdCurve,
+  legsOf,
+  noisyLevels,
   leaveOneOut,
   lookAt,
   proposeBand,
   takenAs,
   thinnedCurve,
   TraceReader,
+  type AlikeSums,
   type Band,
   type Coarse,
   type Columns,
   type Ending,
   type HoldPoint,
   type LeftOut,
+  type NoisyLevel,
+  type Leg,
   type OddRow,
   type Recording,
   type Stretch,
@@ -44,6 +50,8 @@ export type TraceOrder =
       /** Those that the hold is learned from, by id. */
       readonly learned: readonly string[];
     }
+  | { readonly do: 'room'; readonly of: TraceSource }
+  | { readonly do: 'together'; readonly one: TraceSource; readonly other: TraceSource }
   | {
       readonly do: 'draw';
       readonly of: TraceSource;
@@ -92,11 +100,22 @@ export interface Learned {
 /** What a drawing needs: its columns, and between which values they lie. */
 export type Drawn = Columns & { readonly from: number; readonly to: number; readonly whole: number };
 
+/** Two machines on one meter: their levels, and which sums of them lie too close. */
+export interface Together {
+  readonly one: readonly number[];
+  readonly other: readonly number[];
+  readonly alike: readonly AlikeSums[];
+}
+
 export interface TraceResults {
   readonly read: ReadTrace;
   readonly learn: Learned;
   readonly look: FoundAll;
   readonly draw: Drawn;
+  /** Stretches in which it got warmer or colder. */
+  readonly room: readonly Leg[];
+  /** Levels of two machines that one meter cannot tell apart. */
+  readonly together: Together;
 }
 
 /** What a reader is given at once, bytes. */
@@ -235,6 +254,13 @@ serve<TraceOrder, TraceResults[keyof TraceResults], number>(async (order, tell) 
         curve: thinnedCurve(holdCurve(endings), MOST_POINTS),
         leftOut: leaveOneOut(endings),
       };
+    }
+    case 'room':
+      return legsOf((await recordingOf(order.of, tell)).recording);
+    case 'together': {
+      const [one, other] = (await allOf([order.one, order.other], tell)).map((h) => noisyLevels(h.recording));
+      const at = (list: readonly NoisyLevel[]): number[] => list.map((l) => l.at);
+      return { one: at(one!), other: at(other!), alike: alikeSums(one!, other!) };
     }
     case 'draw': {
       const { recording, coarse } = await recordingOf(order.of, tell);

@@ -15,6 +15,7 @@ import { seededRandom } from '../../core/ground/quantity';
 import { decodeKeypad, type LabelledTiming } from '../../core/engines/scan';
 import { padCapture, PROOFER_PAD } from '../../core/engines/standin';
 import { DEAD, Maker } from '../demo-maker';
+import { warmRecording } from '../demo-recordings';
 
 /** The proofer's pad as decoded from captures of its lines: one at rest, one per key held. */
 async function prooferPad(): Promise<Keypad> {
@@ -157,4 +158,11 @@ maker
   })
   .placeAll()
   .whole('an hour of warming', 3600, 210, 'it beeps at each key')
+  .kept([
+    {
+      name: 'dough-proofer-warm-and-cool.csv',
+      text: warmRecording(9, '2026-11-19T03:10:00Z'),
+      shows: 'empty: warmed for 80 minutes, then left',
+    },
+  ])
   .write('dough-proofer');

@@ -102,6 +102,10 @@ new Maker(
       runSeconds: 18,
       backSeconds: 16,
       whenBlocked: 'stops',
+      timings: [
+        ...[17.8, 18.1, 18, 18.3, 17.9].map((seconds) => ({ of: 'run' as const, seconds })),
+        ...[15.9, 16.1, 16, 16.2, 15.8].map((seconds) => ({ of: 'back' as const, seconds })),
+      ],
     },
     say: '18 s up and 16 s down, where its end switches stop it; a slipping clutch stops it at a hand',
   })

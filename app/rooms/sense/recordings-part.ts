@@ -37,6 +37,7 @@ import { HoldChart } from './hold-chart';
 import { bandWords, oddWords, runColumns } from './recording-words';
 import { SenseNav } from './sense-nav';
 import { TraceChart } from './trace-chart';
+import { TraceMore } from './trace-more';
 
 /** What is to be looked at, and with which threshold. */
 interface LookAt {
@@ -81,6 +82,7 @@ const READS: Readonly<Record<TraceKind, SenseKind>> = {
     Table,
     TextField,
     TraceChart,
+    TraceMore,
     TwoColumns,
   ],
   host: { '(dragover)': '$event.preventDefault()', '(drop)': 'drop($event)' },

@@ -17,7 +17,7 @@ const UNREAD: SenseSignal = {
   shortestSeconds: null,
 };
 /** What was read of what comes in. */
-export const signalOf = (sense: Pick<Sense, 'signal'>): SenseSignal => sense.signal ?? UNREAD;
+export const readSignal = (sense: Pick<Sense, 'signal'>): SenseSignal => sense.signal ?? UNREAD;
 
 /** Whether something stands between a signal and a pin, or may have to: what brings a level of its own. */
 export const isTapped = (sense: Sense): boolean =>
@@ -32,7 +32,7 @@ const turns = ({ nature }: SenseSignal): boolean => nature === 'alternating' || 
  */
 export function tapOf(sense: Sense, drive: DriveFact): Tap | null {
   if (!isTapped(sense) || sense.highVolts === null) return null;
-  const signal = signalOf(sense);
+  const signal = readSignal(sense);
   if ((turns(signal) || sense.joint === 'pump') && signal.hertz === null) return null;
   const swings = signal.nature === 'alternating' && sense.joint !== 'pump';
   const tap = designedTap({

@@ -1,5 +1,5 @@
 export { designedTap, LOWER_OHMS, TAP_PARTS, TAP_PULL_OHMS, TAP_SHARES, upperOhms, type TapAsked } from './design';
-export { courseOf, tapNetlist, type TapCourse } from './netlist';
+export { tapCourseOf, tapNetlist, type TapCourse } from './netlist';
 export { readTap, type TapReading, type TapWave } from './read';
 export {
   PULLS_LOW,

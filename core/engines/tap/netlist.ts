@@ -23,7 +23,7 @@ const POINTS = 40;
 const STANDS = 2e-3;
 
 /** A course that is long enough for a tap to tell both. */
-export function courseOf(t: Tap, { seen, gone }: TapTimes): TapCourse {
+export function tapCourseOf(t: Tap, { seen, gone }: TapTimes): TapCourse {
   const turn = t.signal.hertz === null ? 0 : 1 / t.signal.hertz;
   const finite = (s: number): number => (Number.isFinite(s) ? s : 0);
   const comes = Math.max(STANDS, TURNS * turn) / 4;

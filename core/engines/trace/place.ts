@@ -8,7 +8,7 @@ export interface WayTimes {
   readonly spread: number;
 }
 /** Where a part stands after moves by time, as shares of its whole way from where it began. */
-export interface Place {
+export interface PlaceByTime {
   /** Where it should be. */
   readonly at: number;
   /** Within this much either side it is, with the confidence asked for. */
@@ -28,7 +28,7 @@ export function placeAfter(
   back: WayTimes,
   starts: number,
   confidence = 0.95,
-): Place {
+): PlaceByTime {
   const ways = (
     [
       [there, moves.filter((x) => x > 0)],

@@ -1,4 +1,4 @@
-import { highShare, signalOf, tapOf } from '../../../build/panel';
+import { highShare, readSignal, tapOf } from '../../../build/panel';
 import { TAP_PARTS, TAP_SHARES, tapTimes, type Tap } from '../../../engines/tap';
 import type { DriveFact } from '../../../ground/facts';
 import { atMost, chosen, computed, derive, finding, judged, type Finding } from '../../../ground/finding';
@@ -32,7 +32,7 @@ const SHARE = 0.5;
 export function heardFindings(sense: Sense, drive: DriveFact): Finding[] {
   const tap = ofMachine(sense) ? tapOf(sense, drive) : null;
   if (!tap || sense.kind === 'pulses' || sense.kind === 'flow') return [];
-  const { shortestSeconds } = signalOf(sense);
+  const { shortestSeconds } = readSignal(sense);
   if (shortestSeconds === null)
     return sense.kind === 'beep'
       ? [

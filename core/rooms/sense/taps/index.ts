@@ -5,7 +5,7 @@ import { isInside, SENSES } from '../../../build/lines';
 import { coilFindings } from './coil';
 import { heardFindings } from './heard';
 import { leadFindings } from './lead';
-import { levelFindings } from './levels';
+import { tapLevelFindings } from './levels';
 import { loadingFindings } from './loading';
 import { magnetFindings } from './magnet';
 import { natureFindings, ofMachine } from './nature';
@@ -46,7 +46,7 @@ function ofSense(sense: Sense, drive: DriveFact | null): Finding[] {
     ...(drive
       ? [
           ...(fits && !analogue(sense)
-            ? [...levelFindings(sense, drive, ofMachine(sense)), ...heardFindings(sense, drive)]
+            ? [...tapLevelFindings(sense, drive, ofMachine(sense)), ...heardFindings(sense, drive)]
             : []),
           ...loadingFindings(sense, drive),
           ...coilFindings(sense, drive),

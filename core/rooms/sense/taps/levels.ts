@@ -1,4 +1,4 @@
-import { highShare, OVER_VOLTS, signalOf, tapOf } from '../../../build/panel';
+import { highShare, OVER_VOLTS, readSignal, tapOf } from '../../../build/panel';
 import { TAP_PARTS, TAP_SHARES, type Tap } from '../../../engines/tap';
 import type { DriveFact } from '../../../ground/facts';
 import {
@@ -31,7 +31,7 @@ class Inputs {
     readonly tap: Tap,
   ) {}
   private read(field: 'sourceOhms' | 'lowVolts' | 'duty'): Origin {
-    return signalOf(this.sense)[field] === null
+    return readSignal(this.sense)[field] === null
       ? { from: 'default', what: 'nobody read it', path: `senses.signal.${field}` }
       : { from: 'maker', what: 'read at the machine' };
   }
@@ -329,7 +329,7 @@ const underFinding = (sense: Sense, tap: Tap): Finding[] =>
       ];
 
 /** Levels of a tap that Board does not hold against the pin already. */
-export function levelFindings(sense: Sense, drive: DriveFact, machine: boolean): Finding[] {
+export function tapLevelFindings(sense: Sense, drive: DriveFact, machine: boolean): Finding[] {
   const tap = tapOf(sense, drive);
   if (!tap) return [];
   if (pulledLow(sense)) return pulledFindings(sense, drive, tap);

@@ -1,4 +1,4 @@
-import { signalOf, tapOf } from '../../../build/panel';
+import { readSignal, tapOf } from '../../../build/panel';
 import { TAP_SHARES, tapLevels } from '../../../engines/tap';
 import type { DriveFact } from '../../../ground/facts';
 import { atMost, chosen, computed, finding, judged, worst, type Finding } from '../../../ground/finding';
@@ -18,7 +18,7 @@ export function loadingFindings(sense: Sense, drive: DriveFact): Finding[] {
   if (!tap || sense.highVolts === null) return [];
   const { takesHigh, takesLow } = tapLevels(tap);
   const most = Math.max(Math.abs(takesHigh), Math.abs(takesLow));
-  const { sourceOhms } = signalOf(sense);
+  const { sourceOhms } = readSignal(sense);
   if (sourceOhms === null)
     return [
       finding('sense', `tap.${sense.id}.load`, {

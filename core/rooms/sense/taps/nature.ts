@@ -1,4 +1,4 @@
-import { isTapped, signalOf } from '../../../build/panel';
+import { isTapped, readSignal } from '../../../build/panel';
 import { isBare, needsPin } from '../../../build/lines';
 import { finding, type Finding, type Remedy, type Verdict } from '../../../ground/finding';
 import { reachOf, type Sense, type SenseJoint, type SenseSignal } from '../../../ground/job';
@@ -75,7 +75,7 @@ const said = (
 /** What a machine gives, as it was read, against what stands between it and the pin. */
 export function natureFindings(sense: Sense): Finding[] {
   if (!ofMachine(sense)) return [];
-  const signal = signalOf(sense);
+  const signal = readSignal(sense);
   if (isBare(sense)) return sense.signal?.nature === 'pulls-low' ? [freeLevel(sense)] : [];
   if (!isTapped(sense)) return [];
   const wrong = WRONG[signal.nature][sense.joint];

@@ -1,7 +1,7 @@
 import { SENSES } from '../../../build/lines';
 import { highShare, tapOf } from '../../../build/panel';
 import {
-  courseOf,
+  tapCourseOf,
   PULLS_LOW,
   readTap,
   TAP_PARTS,
@@ -64,7 +64,7 @@ export function tapCases(sense: Sense, drive: DriveFact, id: string): TapCase[] 
       ['slowest', slowestTap(nominal)],
     ] as const
   ).map(([corner, tap]) => {
-    const course = courseOf(tap, tapTimes(tap, low, high));
+    const course = tapCourseOf(tap, tapTimes(tap, low, high));
     return { corner, tap, course, id: `${id}-${corner}`, netlist: tapNetlist(tap, course, `${id}-${corner}`) };
   });
 }

@@ -119,11 +119,11 @@ export interface SenseCoil {
 }
 
 /** What runs beside a lead. */
-export const LEAD_BESIDE = ['unknown', 'apart', 'mains-or-motor'] as const;
+export const SENSE_LEAD_BESIDE = ['unknown', 'apart', 'mains-or-motor'] as const;
 /** The lead of a sense. */
 export interface SenseLead {
   metres: number;
-  beside: (typeof LEAD_BESIDE)[number];
+  beside: (typeof SENSE_LEAD_BESIDE)[number];
   /** A pull-up of its own at the controller, Ω; null takes the one inside. */
   pullUpOhms: number | null;
   /** A resistor and a capacitor before the pin. */
