@@ -20,17 +20,19 @@ export function energyOf({ seconds, values, gaps }: Recording, { fromSeconds, to
   // Gaps and samples before it are passed over at once: a recording may hold many runs.
   let g = gaps.findIndex((x) => x.toSeconds > fromSeconds);
   if (g < 0) g = gaps.length;
+  let gapFrom = gaps[g]?.fromSeconds ?? Infinity;
   for (let i = Math.max(1, indexAt(seconds, fromSeconds)); i < seconds.length; i++) {
-    const [a, b] = [seconds[i - 1]!, seconds[i]!];
-    while (g < gaps.length && gaps[g]!.toSeconds <= a) g++;
-    if (a >= fromSeconds && b <= toSeconds && gaps[g]?.fromSeconds !== a) {
+    const a = seconds[i - 1]!;
+    const b = seconds[i]!;
+    if (a > gapFrom) gapFrom = gaps[++g]?.fromSeconds ?? Infinity;
+    if (a >= fromSeconds && b <= toSeconds && a !== gapFrom) {
       joules += ((values[i - 1]! + values[i]!) / 2) * (b - a);
       continue;
     }
     if (b <= fromSeconds) continue;
     if (a >= toSeconds) break;
     const [from, to] = [Math.max(a, fromSeconds), Math.min(b, toSeconds)];
-    if (gaps[g]?.fromSeconds === a) {
+    if (gapFrom === a) {
       gapSeconds += to - from;
       continue;
     }

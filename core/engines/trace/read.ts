@@ -321,7 +321,8 @@ function gapsIn(seconds: Float64Array, step: number): { fromSeconds: number; toS
   const gaps: { fromSeconds: number; toSeconds: number }[] = [];
   if (step <= 0) return gaps;
   for (let i = 1; i < seconds.length; i++) {
-    const [a, b] = [seconds[i - 1]!, seconds[i]!];
+    const a = seconds[i - 1]!;
+    const b = seconds[i]!;
     if (b - a > GAP_STEPS * step) gaps.push({ fromSeconds: a, toSeconds: b });
   }
   return gaps;

@@ -55,15 +55,17 @@ export function aboveOf({ seconds, values, gaps }: Recording, band: Band): Stret
     if (began >= 0) out.push({ fromSeconds: seconds[began]!, toSeconds: at });
     began = -1;
   };
+  const { over, under } = band;
+  let gapTo = gaps[0]?.toSeconds ?? Infinity;
   for (let i = 0; i < values.length; i++) {
-    const gap = gaps[g];
-    if (gap && seconds[i]! >= gap.toSeconds) {
-      end(gap.fromSeconds);
-      g++;
+    if (seconds[i]! >= gapTo) {
+      end(gaps[g]!.fromSeconds);
+      gapTo = gaps[++g]?.toSeconds ?? Infinity;
     }
-    if (began < 0 ? values[i]! > band.over : values[i]! >= band.under) {
-      if (began < 0) began = i;
-    } else end(seconds[i]!);
+    const v = values[i]!;
+    if (began < 0) {
+      if (v > over) began = i;
+    } else if (v < under) end(seconds[i]!);
   }
   end(seconds[seconds.length - 1]!);
   return out.filter((s) => s.toSeconds > s.fromSeconds || out.length === 1);
