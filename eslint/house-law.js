@@ -6,7 +6,7 @@ const root = fileURLToPath(new URL('../', import.meta.url));
 
 /** Floors of the core, lowest first. Where a list stands, a folder imports those before it alone; `null`: no folder imports another. */
 const CORE = {
-  ground: ['lists', 'quantity', 'field', 'job', 'notes', 'finding', 'facts'],
+  ground: ['lists', 'quantity', 'field', 'job', 'notes', 'sources', 'finding', 'facts'],
   engines: [
     ...['capture', 'trace', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'tap', 'scan', 'parts'],
     ...['circuit', 'standin', 'net'],

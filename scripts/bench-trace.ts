@@ -31,12 +31,12 @@ async function write(file: string, samples: number): Promise<void> {
     const on = i % 20_000 > 6000 && i % 20_000 < 15_000 && i % 60 < 48;
     text += `${i},${((on ? 140 : 2.5) * (0.97 + 0.06 * r.next())).toFixed(1)}\n`;
     if (text.length > 1 << 20) {
-      if (!out.write(text)) await new Promise((done) => out.once('drain', done));
+      if (!out.write(text)) await new Promise<void>((done) => out.once('drain', done));
       text = '';
     }
   }
   out.end(text);
-  await new Promise((done) => out.once('finish', done));
+  await new Promise<void>((done) => out.once('finish', done));
 }
 
 async function analyse(file: string): Promise<void> {

@@ -3,7 +3,8 @@ import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/c
 import { MAT_DIALOG_DATA, MatDialogClose, MatDialogRef } from '@angular/material/dialog';
 import { Action } from '../kit/action';
 import { Bench } from '../store/bench';
-import { sourceOf, turnsWithin, TAG_WORDS, type Finding, type Input, type Origin } from '../../core/ground/finding';
+import { turnsWithin, type Finding, type Input, type Origin } from '../../core/ground/finding';
+import { sourceOf, TAG_WORDS } from '../../core/ground/sources';
 import { formatQuantity, type Unit } from '../../core/ground/quantity';
 import { isRating } from '../../core/house/rating-id';
 import { Glyph } from './glyph';

@@ -1,4 +1,5 @@
-import { sourceOf, TAG_WORDS, type Origin } from '../../core/ground/finding';
+import { type Origin } from '../../core/ground/finding';
+import { sourceOf, TAG_WORDS } from '../../core/ground/sources';
 import { sayTime } from '../../core/ground/job';
 
 /** Where a number is from, as a sentence's end; times as the clock where the machine stands shows them. */

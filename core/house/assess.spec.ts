@@ -1,7 +1,8 @@
 import { describe, expect, it } from 'vitest';
 import { assess, nextReadingOf } from './assess';
 import { BENCH_MAINS, ROOMS, freshJob, type Job } from '../ground/job';
-import { flips, SOURCES, type Finding } from '../ground/finding';
+import { flips, type Finding } from '../ground/finding';
+import { SOURCES } from '../ground/sources';
 import { bareJob, changed, demoJob } from '../testing/jobs';
 import { nextStep, threadOf } from './thread';
 

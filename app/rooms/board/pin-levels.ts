@@ -1,5 +1,5 @@
 import { ChangeDetectionStrategy, Component, computed, input } from '@angular/core';
-import { TAG_WORDS } from '../../../core/ground/finding';
+import { TAG_WORDS } from '../../../core/ground/sources';
 import { PHASES, type BoardPin, type BoardProfile, type Level, type Phase } from '../../../core/ground/job';
 import { formatQuantity } from '../../../core/ground/quantity';
 

@@ -5,7 +5,7 @@ import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Action } from '../../kit/action';
 import type { OwnPart, PartKind, JobEdit } from '../../../core/ground/job';
 import { PART_FIELDS, PART_KIND_WORDS, partsOf, takenPart, type TakenPart } from '../../../core/engines/parts';
-import { sourceOf, TAG_WORDS } from '../../../core/ground/finding';
+import { sourceOf, TAG_WORDS } from '../../../core/ground/sources';
 import { formatQuantity } from '../../../core/ground/quantity';
 import { TakeAway } from '../../ui/take-away';
 import { Bench } from '../../store/bench';

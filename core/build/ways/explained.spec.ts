@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import { reevaluate, SOURCES } from '../../ground/finding';
+import { reevaluate } from '../../ground/finding';
+import { SOURCES } from '../../ground/sources';
 import { edited, checkJob, WAYS, type Job } from '../../ground/job';
 import { contextIn, demoJob, pressed } from '../../testing/jobs';
 import { contextOf } from '../../rooms/thumb';

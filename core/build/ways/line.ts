@@ -9,9 +9,9 @@ import {
   type Limit,
   type Origin,
   type RangedInput,
-  type SourceKey,
   type Step,
 } from '../../ground/finding';
+import { type SourceKey } from '../../ground/sources';
 import type { ControlFact } from '../../ground/facts';
 import type { Control, Way } from '../../ground/job';
 import type { Interval } from '../../ground/quantity';

@@ -1,4 +1,5 @@
-import type { Origin, SourceKey } from '../../ground/finding';
+import type { Origin } from '../../ground/finding';
+import type { SourceKey } from '../../ground/sources';
 import type { Room } from '../../ground/job';
 import type { Unit } from '../../ground/quantity';
 import type { CircuitQuantity } from '../../engines/net';

@@ -1,4 +1,5 @@
-import type { Origin, SourceKey } from '../../ground/finding';
+import type { Origin } from '../../ground/finding';
+import type { SourceKey } from '../../ground/sources';
 import { exactly, type Interval } from '../../ground/quantity';
 import type { Element, CircuitQuantity } from '../../engines/net';
 import { partInput, valueOf, type TakenPart } from '../../engines/parts';

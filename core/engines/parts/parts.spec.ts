@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { type Bounds, type OwnPart, type PartKind, PART_KINDS } from '../../ground/job';
-import { SOURCES } from '../../ground/finding';
+import { SOURCES } from '../../ground/sources';
 import { demoJob, pressed } from '../../testing/jobs';
 import {
   billOf,

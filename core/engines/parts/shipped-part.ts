@@ -1,4 +1,4 @@
-import type { SourceKey } from '../../ground/finding';
+import type { SourceKey } from '../../ground/sources';
 import type { Bounds, PartKind } from '../../ground/job';
 
 /** A class of parts that ships: values as the trade knows them, each row with its source. */

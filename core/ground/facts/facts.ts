@@ -1,4 +1,5 @@
-import type { Origin, SourceKey } from '../finding';
+import type { Origin } from '../finding';
+import type { SourceKey } from '../sources';
 import type { Interval } from '../quantity';
 import type { ControlKind, SwitchModule, Way } from '../job';
 

@@ -13,7 +13,7 @@ import {
 } from './finding';
 import { evaluate, parseFormula, write } from './formula';
 import { inputsOf, evidenceLevel } from './evidence-level';
-import type { SourceKey } from './sources';
+import type { SourceKey } from '../sources';
 
 /** A constant with its published, customary or remembered source. */
 export const constant = (symbol: string, name: string, value: number, unit: Unit, key: SourceKey): Input => ({

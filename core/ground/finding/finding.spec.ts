@@ -16,13 +16,13 @@ import {
   judged,
   parseFormula,
   reevaluate,
-  SOURCES,
   turns,
   worst,
   write,
   type Input,
   type Expression,
 } from '.';
+import { SOURCES } from '../sources';
 import { within } from '../quantity';
 
 const calc = (text: string, values: Record<string, number> = {}): number => evaluate(parseFormula(text), values);

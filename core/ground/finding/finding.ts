@@ -1,6 +1,6 @@
 import type { JobEdit, Room } from '../job';
 import type { Unit } from '../quantity';
-import type { SourceKey } from './sources';
+import type { SourceKey } from '../sources';
 
 /** settled: meets its limit with margin. tight: meets it barely, or rests on a guess. stop: do not go on. unknown: not yet known. */
 export type Verdict = 'settled' | 'tight' | 'stop' | 'unknown';

@@ -36,7 +36,5 @@ export { flips, turns, type Flip } from './flip';
 export { inputsOf, evidenceLevel } from './evidence-level';
 export { evaluate, parseFormula, wantsBrackets, write, type Expression } from './formula';
 export { worst, type RangedInput } from './worst';
-export type { Source, SourceTag } from './source';
-export { SOURCES, sourceOf, TAG_WORDS, type SourceKey } from './sources';
 export { studyId, type StudyKind, type StudyVerdict } from './study';
 export { inPlan } from './in-plan';

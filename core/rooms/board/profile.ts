@@ -1,5 +1,5 @@
 import type { ContactFact, DriveFact } from '../../ground/facts';
-import type { SourceKey } from '../../ground/finding';
+import type { SourceKey } from '../../ground/sources';
 import type { BoardPin, BoardProfile, Job, SwitchModule } from '../../ground/job';
 import { EIGHT_BIT } from './eight-bit';
 import { HEADER_28 } from './header28';

@@ -1,4 +1,5 @@
-import { finding, type Finding, type SourceKey, summary } from '../../ground/finding';
+import { finding, type Finding, summary } from '../../ground/finding';
+import { type SourceKey } from '../../ground/sources';
 import type { Facts } from '../../ground/facts';
 import { CONTROLLER, isUntouched, reachOf, type Job } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
-import { flips, SOURCES, type Finding } from '../../ground/finding';
+import { flips, type Finding } from '../../ground/finding';
+import { SOURCES } from '../../ground/sources';
 import { readNoteLine } from '../../ground/notes';
 import { edited, freshFace, freshRail, type Job, type Survey } from '../../ground/job';
 import { benchJob, demoJob, findingOf } from '../../testing/jobs';

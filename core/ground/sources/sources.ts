@@ -1,8 +1,8 @@
 import type { Source, SourceTag } from './source';
-import { FROM_MEMORY } from './sources-memory';
-import { PRACTICE } from './sources-practice';
-import { PROBING } from './sources-probing';
-import { PUBLISHED } from './sources-published';
+import { FROM_MEMORY } from './memory';
+import { PRACTICE } from './practice';
+import { PROBING } from './probing';
+import { PUBLISHED } from './published';
 
 /** Where every constant of the core comes from; findings and inputs name a source by its key. */
 export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...PROBING, ...FROM_MEMORY };
