@@ -5,7 +5,7 @@ import { isBare, needsPin, ownPullOf } from '../lines';
 import { dividerOhms } from './divider';
 
 /** Where nobody read it: nothing stands behind it, its low level is zero, it is up for a tenth of each turn. */
-export const UNREAD_SIGNAL = { sourceOhms: 0, lowVolts: 0, duty: 0.1 } as const;
+const UNREAD_SIGNAL = { sourceOhms: 0, lowVolts: 0, duty: 0.1 } as const;
 
 /** What a sense is given, as nobody read it. */
 const UNREAD: SenseSignal = {

@@ -71,7 +71,7 @@ const collector = (t: Tap, amps: number): number =>
   Math.max(t.leftVolts, t.pinVolts - t.pullOhms * (amps + t.leakAmps));
 
 /** How much a pump brings for each volt, S: what its capacitor takes over once a turn. */
-export const pumped = (t: Pick<Tap, 'signal' | 'couplingFarads'>): number => (t.signal.hertz ?? 0) * t.couplingFarads;
+const pumped = (t: Pick<Tap, 'signal' | 'couplingFarads'>): number => (t.signal.hertz ?? 0) * t.couplingFarads;
 
 /** Where the kept volts settle, given what brings them (S) from where (V). */
 function settled(t: Tap, brings: number, from: number): number {
@@ -84,7 +84,7 @@ const based = (t: Tap, kept: number): number =>
   Math.max(0, (kept - t.baseVolts) / t.baseOhms - t.baseVolts / t.bleedOhms);
 
 /** What brings the kept volts while the signal is so and while it is not: how much, S, and from where, V. */
-export function charges(t: Tap): { readonly on: readonly [number, number]; readonly off: readonly [number, number] } {
+function charges(t: Tap): { readonly on: readonly [number, number]; readonly off: readonly [number, number] } {
   const { highVolts, lowVolts, sourceOhms, duty } = t.signal;
   if (t.joint === 'pump') return { on: [pumped(t), highVolts - lowVolts - 2 * t.diodeVolts], off: [0, 0] };
   const through = 1 / (t.chargeOhms + sourceOhms);

@@ -1,6 +1,6 @@
 export { coarseOf, columnsOf, type Coarse, type Columns } from './columns';
 export { energyOf, kilowattHours, type Energy } from './energy';
-export { LEAST_TIMES, reserveOf, studentT, toleranceFactor, type Reserve } from './few';
+export { LEAST_TIMES, reserveOf, toleranceFactor, type Reserve } from './few';
 export {
   carries,
   endingOf,

@@ -57,7 +57,7 @@ const JOINT_WORDS: Readonly<Record<SenseJoint, string>> = {
 };
 
 /** A press that takes another joint; where that is an optocoupler its wires go over it. */
-export function takeJoint(sense: Sense, joint: SenseJoint, text: string): Remedy {
+function takeJoint(sense: Sense, joint: SenseJoint, text: string): Remedy {
   const touches = joint === 'coupler' ? ({ touches: 'coupled' } as const) : {};
   const label = JOINT_WORDS[joint];
   return { text, label, edit: putSense(sense, { joint, ...touches }, label.toLowerCase()) };
