@@ -13,6 +13,7 @@ import { OF_CONVERTERS } from './situations/converters';
 import { OF_ENERGY } from './situations/energy';
 import { OF_COUNTS } from './situations/counted';
 import { OF_SUPPLIES } from './situations/feed';
+import { OF_LEADS } from './situations/leads';
 import { OF_LINES } from './situations/lines';
 import { OF_LISTENING } from './situations/listening';
 import { OF_LOADS } from './situations/loads';
@@ -52,6 +53,7 @@ const ALL: readonly Situation[] = [
   ...OF_RECORDINGS,
   ...OF_TRAVEL,
   ...OF_TAPS,
+  ...OF_LEADS,
   ...OF_COUNTS,
 ];
 const SEED = 20261130;

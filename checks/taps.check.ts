@@ -108,7 +108,8 @@ describe('taps against native ngspice', () => {
         }
       });
       console.log(
-        `${joint}: closed form kinder by ${(100 * kinder).toFixed(2)} % of the supply at most, told ${(100 * late).toFixed(0)} % later than stated`,
+        `${joint}: closed form kinder by ${(100 * kinder).toFixed(2)} % of the supply at most, ` +
+          `told ${(100 * late).toFixed(0)} % later than stated`,
       );
     },
   );
