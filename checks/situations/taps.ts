@@ -33,6 +33,26 @@ const FLICKERS = listens({
   joint: 'hold',
   signal: { ...READ, nature: 'flickering', hertz: 120, duty: 0.25 },
 });
+/** Pulses of the machine’s own flow meter, over two resistors, counted. */
+const PULSES = listens({
+  kind: 'pulses',
+  touches: 'machine',
+  highVolts: 5,
+  joint: 'divider',
+  signal: { ...READ, nature: 'flickering' },
+  count: {
+    unit: 'l',
+    worth: 0.002,
+    off: 0.03,
+    budget: 500,
+    budgetUnit: 'l',
+    perDay: 5000,
+    saveEvery: 1000,
+    endurance: 100_000,
+    pages: 4,
+  },
+});
+
 const HANDBOOK = 'common practice of reading foreign signals';
 const METER = 'a meter’s ranges: AC shows what alternates, DC its mean';
 const S = ['sense'] as const;
@@ -243,5 +263,20 @@ export const OF_TAPS: readonly Situation[] = [
     sound: COUPLED,
     make: (j) => signal(j, { nature: 'pulls-low' }),
     rooms: S,
+  },
+  {
+    what: 'pulses that are counted, behind a joint that keeps them',
+    source: 'what is kept from turn to turn goes up once',
+    sound: PULSES,
+    make: (j) => told(j, { joint: 'hold' }),
+    rooms: S,
+  },
+  {
+    what: 'a fan’s speed signal that the machine may pull up by itself',
+    source: 'open collectors are pulled up to 5 or 12 V inside',
+    sound: PULSES,
+    make: (j) => signal(told(j, { highVolts: null, joint: 'direct' }), { nature: 'pulls-low' }),
+    rooms: S,
+    worst: 'tight',
   },
 ];

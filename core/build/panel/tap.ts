@@ -1,7 +1,7 @@
 import { designedTap, TAP_PULL_OHMS, type Tap } from '../../engines/tap';
 import type { DriveFact } from '../../ground/facts';
 import type { Sense, SenseSignal } from '../../ground/job';
-import { isBare, needsPin, ownPullOf } from '../lines';
+import { isBare, needsPin, ownPullOf, SENSES } from '../lines';
 import { dividerOhms } from './divider';
 
 /** Where nobody read it: nothing stands behind it, its low level is zero, it is up for a tenth of each turn. */
@@ -23,8 +23,12 @@ export const readSignal = (sense: Pick<Sense, 'signal'>): SenseSignal => sense.s
 export const isTapped = (sense: Sense): boolean =>
   needsPin(sense) && !isBare(sense) && sense.kind !== 'temperature' && sense.highVolts !== null;
 
-/** Whether what alternates, or flickers, goes up and down while it is so. */
-const turns = ({ nature }: SenseSignal): boolean => nature === 'alternating' || nature === 'flickering';
+/** Whether each going up is one pulse that is to come through. */
+export const isPulsed = ({ kind }: Pick<Sense, 'kind'>): boolean => SENSES[kind].sort === 'pulses';
+
+/** Whether what goes up and down while it is so is to be told as one, and not pulse by pulse. */
+export const isBridged = (sense: Sense, { nature }: SenseSignal): boolean =>
+  nature === 'alternating' || (nature === 'flickering' && (!isPulsed(sense) || sense.joint === 'hold'));
 
 /**
  * The tap of a sense with parts that fit what it reads, every value the usual one; null where none is planned, or where it hangs on how
@@ -33,7 +37,7 @@ const turns = ({ nature }: SenseSignal): boolean => nature === 'alternating' || 
 export function tapOf(sense: Sense, drive: DriveFact): Tap | null {
   if (!isTapped(sense) || sense.highVolts === null) return null;
   const signal = readSignal(sense);
-  if ((turns(signal) || sense.joint === 'pump') && signal.hertz === null) return null;
+  if ((isBridged(sense, signal) || sense.joint === 'pump') && signal.hertz === null) return null;
   const swings = signal.nature === 'alternating' && sense.joint !== 'pump';
   const tap = designedTap({
     joint: sense.joint,
@@ -42,7 +46,7 @@ export function tapOf(sense: Sense, drive: DriveFact): Tap | null {
       highVolts: swings ? sense.highVolts / 2 : sense.highVolts,
       lowVolts: signal.nature === 'alternating' ? 0 : (signal.lowVolts ?? UNREAD_SIGNAL.lowVolts),
       sourceOhms: signal.sourceOhms ?? UNREAD_SIGNAL.sourceOhms,
-      hertz: turns(signal) || sense.joint === 'pump' ? signal.hertz : null,
+      hertz: isBridged(sense, signal) || sense.joint === 'pump' ? signal.hertz : null,
       duty: dutyOf(sense, signal),
     },
     pinVolts: drive.pinVolts,
@@ -51,8 +55,8 @@ export function tapOf(sense: Sense, drive: DriveFact): Tap | null {
   return { ...tap, upperOhms: dividerOhms(sense, drive.highVolts.high) ?? 0 };
 }
 
-function dutyOf({ joint }: Sense, signal: SenseSignal): number {
-  if (signal.nature === 'flickering') return signal.duty ?? UNREAD_SIGNAL.duty;
-  if (joint === 'pump') return 0.5;
-  return signal.nature === 'alternating' && joint === 'hold' ? 0.5 : 1;
+function dutyOf(sense: Sense, signal: SenseSignal): number {
+  if (sense.joint === 'pump') return 0.5;
+  if (signal.nature === 'flickering') return isBridged(sense, signal) ? (signal.duty ?? UNREAD_SIGNAL.duty) : 1;
+  return signal.nature === 'alternating' && sense.joint === 'hold' ? 0.5 : 1;
 }

@@ -1,4 +1,4 @@
-import { isTapped, readSignal } from '../../../build/panel';
+import { isBridged, isPulsed, isTapped, readSignal } from '../../../build/panel';
 import { isBare, needsPin } from '../../../build/lines';
 import { finding, type Finding, type Remedy, type Verdict } from '../../../ground/finding';
 import { reachOf, type Sense, type SenseJoint, type SenseSignal } from '../../../ground/job';
@@ -44,7 +44,8 @@ const WRONG: Readonly<Record<Nature, Partial<Record<SenseJoint, string>>>> = {
 /** The joint that is for what was read. */
 function rightJoint(sense: Sense, { nature, hertz }: SenseSignal): SenseJoint {
   if (nature === 'pulls-low') return 'direct';
-  if (nature === 'flickering') return 'hold';
+  if (nature === 'flickering' && !isPulsed(sense)) return 'hold';
+  if (nature === 'flickering') return reachOf(sense) === 'coupled' ? 'coupler' : 'divider';
   if (nature === 'steady') return reachOf(sense) === 'coupled' ? 'coupler' : 'divider';
   return reachOf(sense) === 'coupled' || (hertz !== null && hertz < SLOW_HERTZ) ? 'coupler' : 'pump';
 }
@@ -78,12 +79,21 @@ export function natureFindings(sense: Sense): Finding[] {
   const signal = readSignal(sense);
   if (isBare(sense)) return sense.signal?.nature === 'pulls-low' ? [freeLevel(sense)] : [];
   if (!isTapped(sense)) return [];
-  const wrong = WRONG[signal.nature][sense.joint];
+  const wrong = wrongFor(sense, signal);
   const out = [...(wrong ? [misfit(sense, signal, wrong)] : []), ...coupling(sense)];
   if (signal.nature === 'unknown') out.push(unread(sense));
   else if (unknownTurns(sense, signal)) out.push(unknownHertz(sense));
-  if (signal.nature === 'flickering' && signal.duty === null) out.push(unknownDuty(sense));
+  if (signal.nature === 'flickering' && isBridged(sense, signal) && signal.duty === null) out.push(unknownDuty(sense));
   return out;
+}
+
+/** What a joint makes of what was read; pulses go up and down by nature, and one that keeps them tells no single one. */
+function wrongFor(sense: Sense, { nature }: SenseSignal): string | undefined {
+  const { joint } = sense;
+  if (!isPulsed(sense) || nature !== 'flickering') return WRONG[nature][joint];
+  return sense.count !== null && (joint === 'pump' || joint === 'hold')
+    ? 'it tells that pulses come, and its joint keeps them: none of them can be counted'
+    : undefined;
 }
 
 const misfit = (sense: Sense, signal: SenseSignal, wrong: string): Finding => {
@@ -94,8 +104,8 @@ const misfit = (sense: Sense, signal: SenseSignal, wrong: string): Finding => {
 };
 
 /** Whether a joint hangs on how often the signal goes up and down. */
-const unknownTurns = ({ joint }: Sense, { nature, hertz }: SenseSignal): boolean =>
-  hertz === null && (nature === 'alternating' || nature === 'flickering' || joint === 'pump');
+const unknownTurns = (sense: Sense, signal: SenseSignal): boolean =>
+  signal.hertz === null && (isBridged(sense, signal) || sense.joint === 'pump');
 
 function unread(sense: Sense): Finding {
   // A beeper sounds by going up and down more often than not.
