@@ -91,7 +91,12 @@ new Maker(
       },
       say: 'its beeper is tapped over a capacitor: 2.7 kHz wake the node',
     },
-    { do: 'set', at: 'board', set: { profile: 'wifi-34' }, say: 'controller: Wi-Fi module, 34 GPIO, a pin of which wakes it' },
+    {
+      do: 'set',
+      at: 'board',
+      set: { profile: 'wifi-34' },
+      say: 'controller: Wi-Fi module, 34 GPIO, a pin of which wakes it',
+    },
   )
   .placeAll()
   .write('cold-room-alarm');

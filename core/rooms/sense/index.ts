@@ -12,4 +12,4 @@ export {
   type PinLevels,
   type TapResult,
   type TapScatter,
-} from './taps';
+} from './taps/proof';

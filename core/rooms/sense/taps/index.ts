@@ -12,18 +12,6 @@ import { natureFindings, ofMachine } from './nature';
 import { thermometerFindings } from './thermometer';
 
 export { putSense } from './edits';
-export {
-  pinLevels,
-  tapBasis,
-  tapCases,
-  tapProofFindings,
-  tapResult,
-  tapScatter,
-  tapYield,
-  type PinLevels,
-  type TapResult,
-  type TapScatter,
-} from './proof';
 
 /** How what a sense reads comes to its pin: what comes in, its joint, its lead, its place. */
 export function tapFindings(job: Job, drive: DriveFact | null): Finding[] {
