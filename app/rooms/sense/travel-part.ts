@@ -15,9 +15,9 @@ import { formatQuantity } from '../../../core/ground/quantity';
 import { LEAST_TIMES, reserveOf, screwAdvice, type ScrewAdvice } from '../../../core/engines/trace';
 import { Action } from '../../kit/action';
 import { CheckField } from '../../kit/check-field';
+import { GroupFields } from '../../kit/group-fields';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
-import { TextField } from '../../kit/text-field';
 import { Bench } from '../../store/bench';
 import { DropButton } from '../../ui/drop-button';
 import { FindingList } from '../../ui/finding-list';
@@ -51,12 +51,12 @@ const ENDS: readonly (readonly [ScrewTurn['end'], string])[] = [
     DropButton,
     FieldScope,
     FindingList,
+    GroupFields,
     MatButton,
     QuantityField,
     SenseNav,
     Settle,
     Stopwatch,
-    TextField,
     TwoColumns,
   ],
   templateUrl: './travel-part.html',
@@ -78,6 +78,17 @@ export class TravelPart {
   protected readonly betweenFields = betweenFields;
   protected readonly screwFields = screwFields;
   protected readonly countFields = senseCountFields;
+  protected readonly countKeys: readonly (keyof Count)[] = [
+    'unit',
+    'worth',
+    'off',
+    'budget',
+    'budgetUnit',
+    'perDay',
+    'saveEvery',
+    'endurance',
+    'pages',
+  ];
   /** The part whose end screws are being set, before the first pass is kept. */
   protected readonly screwing = signal('');
   protected readonly ways = WAYS;
