@@ -102,4 +102,11 @@ export const OF_COUNTS: readonly Situation[] = [
     make: () => between({ between: { mayMiss: 0.1, startsSeconds: null } }),
     rooms: ['act'],
   },
+  {
+    what: 'a part that is to stand between its ends, and no press stops it there',
+    source: 'what runs from end to end stands at an end',
+    sound: between({}),
+    make: () => between({}, 25),
+    rooms: ['act'],
+  },
 ];

@@ -178,4 +178,11 @@ export const OF_LEADS: readonly Situation[] = [
     make: (j) => lead(j, { pullUpOhms: 330 }),
     rooms: S,
   },
+  {
+    what: 'a contact on the pin itself that is said to come over an optocoupler',
+    source: 'IEC 60664-1: a gap holds where nothing goes round it',
+    sound: REED,
+    make: (j) => told(j, { touches: 'coupled' }),
+    rooms: S,
+  },
 ];

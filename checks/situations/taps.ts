@@ -55,7 +55,8 @@ const PULSES = listens({
 
 const HANDBOOK = 'common practice of reading foreign signals';
 const METER = 'a meter’s ranges: AC shows what alternates, DC its mean';
-const S = ['sense'] as const;
+/** What lacks its volts altogether is told where its pin is. */
+const S = ['sense', 'board'] as const;
 
 /** What must never be green of what a machine gives, on its way to a pin. */
 export const OF_TAPS: readonly Situation[] = [
@@ -261,7 +262,7 @@ export const OF_TAPS: readonly Situation[] = [
     what: 'what only pulls low, over an optocoupler',
     source: 'it gives no current',
     sound: COUPLED,
-    make: (j) => signal(j, { nature: 'pulls-low' }),
+    make: (j) => signal(told(j, { highVolts: null }), { nature: 'pulls-low' }),
     rooms: S,
   },
   {

@@ -4,7 +4,7 @@ import { isOfModule, type Sense } from '../../ground/job';
 import { isBare, needsPin, ownPullOf, SENSES } from '../lines';
 import { inputFindings } from './sense-levels';
 import { tapOf } from './tap';
-import { pullUpKit, tapKit, type TapKit } from './tap-wires';
+import { filterKit, pullUpKit, tapKit, type TapKit } from './tap-wires';
 import { panelEnd, type PanelDevice } from './thing';
 
 const TELLS: Readonly<Record<Sense['tells'], string>> = {
@@ -18,11 +18,13 @@ const TELLS: Readonly<Record<Sense['tells'], string>> = {
 function kitOf(sense: Sense, drive: DriveFact): TapKit {
   const { name } = sense;
   const pull = pullUpKit(name, ownPullOf(sense));
-  if (isBare(sense))
+  if (isBare(sense)) {
+    const filter = filterKit(name, lineEnd(sense.id), panelEnd(`${name} 1`), sense.lead?.filtered ?? false);
     return {
-      wires: [[lineEnd(sense.id), panelEnd(`${name} 1`)], [panelEnd(`${name} 2`), GROUND], ...pull.wires],
-      parts: pull.parts,
+      wires: [...filter.wires, [panelEnd(`${name} 2`), GROUND], ...pull.wires],
+      parts: [...filter.parts, ...pull.parts],
     };
+  }
   const tap = tapOf(sense, drive);
   if (tap) return tapKit(sense, tap);
   const wired: TapKit['wires'] = [

@@ -27,6 +27,24 @@ export const pullUpKit = (name: string, ohms: number | null): TapKit =>
     ? { wires: [], parts: [] }
     : { wires: [[RAIL, panelEnd(`pull-up at ${name}`)]], parts: [resistor('pull-up of a sense', ohms)] };
 
+/** The way from a pin to what it reads: a wire, or a resistor with a capacitor at the pin (`coupled-hum`). */
+export const filterKit = (name: string, pin: End, far: End, filtered: boolean): TapKit =>
+  filtered
+    ? {
+        wires: [
+          [pin, panelEnd(`filter resistor of ${name}`)],
+          [panelEnd(`filter resistor of ${name}, far end`), far],
+          [panelEnd(`filter capacitor of ${name}`), GROUND],
+        ],
+        parts: [
+          resistor('filter before a pin', FILTER_OHMS),
+          bought('capacitor, filter before a pin', FILTER_FARADS, 'F', ', 16 V'),
+        ],
+      }
+    : { wires: [[pin, far]], parts: [] };
+const FILTER_OHMS = 10e3;
+const FILTER_FARADS = 100e-9;
+
 /** Base, its bleeder and the transistor at the pin, from the capacitor that keeps it fed. */
 function keptKit(sense: Sense, t: Tap, at: (what: string) => End): TapKit {
   const pull = pullUpKit(sense.name, t.pullOhms);
@@ -124,7 +142,12 @@ function couplerKit(sense: Sense, t: Tap, at: (what: string) => End, signal: End
       [lineEnd(sense.id), at('optocoupler, collector')],
       [at('optocoupler, emitter'), GROUND],
       ...pull.wires,
-      ...(waves ? ([[at('capacitor at the pin, minus'), GROUND]] satisfies PanelWire[]) : []),
+      ...(waves
+        ? ([[at('capacitor at the pin, minus'), GROUND]] satisfies PanelWire[])
+        : ([
+            [at('diode across the lamp, cathode'), at('optocoupler, anode')],
+            [at('diode across the lamp, anode'), at('optocoupler, cathode')],
+          ] satisfies PanelWire[])),
     ],
     parts: [
       resistor('before the lamp of an optocoupler', t.ledOhms),
@@ -133,7 +156,10 @@ function couplerKit(sense: Sense, t: Tap, at: (what: string) => End, signal: End
         value: 'transfer of 50 % or more at 1 mA',
         quantity: 1,
       },
-      ...(waves ? [bought('capacitor at the pin', t.pinFarads, 'F', ', 16 V')] : []),
+      // What goes under zero must not stand at a lamp the wrong way round.
+      waves
+        ? bought('capacitor at the pin', t.pinFarads, 'F', ', 16 V')
+        : { name: 'small-signal diode, across the lamp of an optocoupler', value: '100 V', quantity: 1 },
       ...pull.parts,
     ],
   };

@@ -132,7 +132,8 @@ export function tapLevels(t: Tap): TapLevels {
         on: recovered(t, collector(t, t.transfer * high)),
         off: collector(t, t.transfer * low),
         takesHigh: high,
-        takesLow: low,
+        // Under zero the diode across the lamp conducts.
+        takesLow: Math.max(low, -lowVolts / (t.ledOhms + sourceOhms)),
         kept: 0,
       };
     }

@@ -52,15 +52,29 @@ export function toleranceFactor(n: number, share = 0.95, confidence = 0.95): num
   FACTORS.set(key, factor);
   return factor;
 }
+/** How much of Student's t lies within ±t, for whole degrees of freedom. Source: Abramowitz and Stegun 26.7.3 and 26.7.4, exact. */
+function within(t: number, degrees: number): number {
+  const angle = Math.atan(t / Math.sqrt(degrees));
+  const [sin, cos2] = [Math.sin(angle), Math.cos(angle) ** 2];
+  const odd = degrees % 2 === 1;
+  let [term, sum] = odd ? [Math.sqrt(cos2), 0] : [1, 0];
+  for (let k = odd ? 1 : 0; k <= degrees - 2; k += 2) {
+    sum += term;
+    term *= (cos2 * (k + 1)) / (k + 2);
+  }
+  return odd ? (2 / Math.PI) * (angle + sin * sum) : sin * sum;
+}
+
 /**
  * The value that Student's t with so many degrees of freedom stays under with this share.
- * @param degrees 1 and more, whole or not. @param share over one half and under one.
+ * @param degrees 1 and more; of what is not whole the lesser is taken, which asks for more. @param share over one half and under one.
  */
 export function studentT(degrees: number, share: number): number {
+  const whole = Math.max(1, Math.floor(degrees));
   let [low, high] = [0, MOST_FACTOR];
   while (high - low > CLOSE * Math.max(1, high)) {
     const middle = (low + high) / 2;
-    if (noncentralT(middle, degrees, 0) < share) low = middle;
+    if ((1 + within(middle, whole)) / 2 < share) low = middle;
     else high = middle;
   }
   return (low + high) / 2;

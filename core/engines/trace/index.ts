@@ -16,7 +16,7 @@ export {
 export { proposeBand, type Counted, type FoundBands } from './learn';
 export { cutsOf, histogramOf, traceStates, type TraceState, type TraceStates } from './levels';
 export { lookAt, type LookedWith } from './look';
-export { movesUntil, placeAfter, type PlaceByTime, type WayTimes } from './place';
+export { MOST_MOVES, movesUntil, placeAfter, type PlaceByTime, type WayTimes } from './place';
 export { TraceProblem } from './problem';
 export { takenAs, TraceReader, type LayoutChange } from './read';
 export { aboveOf, bandOf, runsOf, type Band, type Run, type Stretch } from './runs';

@@ -53,15 +53,16 @@ export function placeAfter(
   const factor = studentT(Math.min(degrees, MOST_DEGREES), (1 + confidence) / 2);
   return { at: moves.reduce((s, x) => s + x, 0), within: factor * Math.sqrt(all) };
 }
-/** Beyond these Student's t is the normal distribution, to four figures. */
-const MOST_DEGREES = 500;
+/** Beyond these Student's t is the normal distribution to a hundredth; the lesser degrees ask for more. */
+const MOST_DEGREES = 120;
 
-/** Moves that are counted at most: what is still in its place by then stays so. */
-const MOST_MOVES = 1000;
+/** Moves that are counted at most. */
+export const MOST_MOVES = 200;
 
 /**
  * After how many partial moves, there and back by turns, a part may be further off than it may miss; it is led to an end before.
- * @param share of the way that each move goes. @param most how far it may miss, as a share. Null where none is too many.
+ * @param share of the way that each move goes. @param most how far it may miss, as a share. Null where so many as are counted are not
+ * too many.
  */
 export function movesUntil(
   share: number,

@@ -1,4 +1,4 @@
-import { LEAST_TIMES, movesUntil, placeAfter, reserveOf, type WayTimes } from '../../engines/trace';
+import { LEAST_TIMES, MOST_MOVES, movesUntil, placeAfter, reserveOf, type WayTimes } from '../../engines/trace';
 import { atMost, chosen, computed, derive, finding, judged, measured, type Finding } from '../../ground/finding';
 import { sidesOf, type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
@@ -71,7 +71,18 @@ export function betweenFindings(job: Job, p: MachinePart): Finding[] {
         },
       }),
     ];
-  return partialPresses(job, p).map((x, i) => placeFinding(p, x, i, there, back));
+  const partial = partialPresses(job, p);
+  return partial.length > 0
+    ? partial.map((x, i) => placeFinding(p, x, i, there, back))
+    : [
+        finding('act', id, {
+          verdict: 'unknown',
+          title: `${p.name} is to stand between its ends, and no move presses it for less than its whole way`,
+          caption: 'no press of part of its way',
+          source: ['place-by-time'],
+          remedy: { text: 'Let a move press it for as long as its place asks for, in Act.' },
+        }),
+      ];
 }
 
 function placeFinding(p: MachinePart, x: Partial, i: number, there: WayTimes, back: WayTimes): Finding {
@@ -93,7 +104,7 @@ function placeFinding(p: MachinePart, x: Partial, i: number, there: WayTimes, ba
     title:
       `${x.name} carries the ${p.name} ${formatQuantity(100 * x.share, '%')} of its way; ` +
       (most === null
-        ? 'however often, it stays in its place'
+        ? `for ${MOST_MOVES} such moves it stays in its place`
         : most <= 1
           ? 'by time alone it does not find its place'
           : `after ${most - 1} such ${most === 2 ? 'move' : 'moves'} it has to be led to an end`),
@@ -106,7 +117,7 @@ function placeFinding(p: MachinePart, x: Partial, i: number, there: WayTimes, ba
       step,
     ],
     limit: atMost(100 * mayMiss, '%', 'what it may miss', { from: 'maker', what: 'set in Sense' }),
-    // What is right once drifts with each move: it is never better than tight but where no move is too many.
+    // What is right once drifts with each move: it is never better than tight but where so many are not too many.
     verdict: most !== null && most <= 1 ? 'stop' : most === null ? 'settled' : 'tight',
     source: ['place-by-time'],
     remedy:

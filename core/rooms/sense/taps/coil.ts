@@ -50,7 +50,18 @@ export function coilFindings(sense: Sense, drive: DriveFact): Finding[] {
 }
 
 function roundFindings(sense: Sense, { round }: SenseCoil): Finding[] {
-  if (round === 'one-lead') return [];
+  if (round === 'one-lead')
+    return [
+      told(
+        sense,
+        'insulation',
+        'tight',
+        `${sense.name}: between that conductor and its winding lies what insulates the conductor, and what the transformer is made for`,
+        'insulated for mains?',
+        'Take one that is rated for the mains voltage, fit it with mains off and proven dead, and cover it; where a cord or a wiring is ' +
+          'opened, licensed work as the local electrical code says.',
+      ),
+    ];
   const whole = round === 'whole-cord';
   return [
     told(

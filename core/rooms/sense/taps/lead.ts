@@ -38,7 +38,7 @@ const unsaid = (sense: Sense, what: string, caption: string): Finding =>
     source: ['coupled-hum'],
     remedy: {
       text: 'Leads of mains, motors and relays beside it make a pin on a weak pull-up read what is not there. Say it in Sense.',
-      label: 'A metre, by itself',
+      label: sense.lead ? 'By itself' : 'A metre, by itself',
       edit: putSense(sense, { lead: { ...(sense.lead ?? USUAL), beside: 'apart' } }, 'its lead runs by itself'),
     },
   });

@@ -324,7 +324,9 @@ const underFinding = (sense: Sense, tap: Tap): Finding[] =>
           steps: [derive('low level', 'V_l', 'V', 'V', [{ ...new Inputs(sense, tap).low(), symbol: 'V' }])],
           limit: atLeast(-OVER_VOLTS, 'V', 'what a pin bears under ground', { from: 'source', key: 'pin-input' }),
           tightShare: 'met',
-          remedy: { text: 'Take an optocoupler: its lamp sees what lies under ground, and the pin does not.' },
+          remedy: {
+            text: 'Take an optocoupler with a diode across its lamp: the pin sees nothing of what lies under ground.',
+          },
         }),
       ];
 

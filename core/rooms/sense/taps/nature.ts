@@ -20,10 +20,11 @@ export function ofMachine(sense: Sense): boolean {
 /** Under this a signal is slow: a pump’s capacitor would be microfarads, and each wave is seen through an optocoupler, Hz. */
 const SLOW_HERTZ = 200;
 
+const NEVER_THROUGH = 'a level that stands never gets through a capacitor: the pin would never hear it';
 /** What a joint makes of what it was not meant for; empty where it goes. */
 const WRONG: Readonly<Record<Nature, Partial<Record<SenseJoint, string>>>> = {
   unknown: {},
-  steady: { pump: 'a level that stands never gets through a capacitor: the pin would never hear it' },
+  steady: { pump: NEVER_THROUGH },
   alternating: {
     direct: 'half of each wave goes under ground, into the pin’s clamp',
     divider: 'half of each wave goes under ground, into the pin’s clamp',
@@ -33,20 +34,15 @@ const WRONG: Readonly<Record<Nature, Partial<Record<SenseJoint, string>>>> = {
     divider: 'it never stands for as long as it is waited for: it reads as coming and going all the time',
     pump: 'where it shines whole it no longer flickers, and nothing gets through a capacitor',
   },
-  'pulls-low': {
-    divider: 'it gives no level that could be divided',
-    coupler: 'it gives no current for a lamp',
-    pump: 'it gives nothing that could be pumped',
-    hold: 'it gives nothing that could be kept',
-  },
+  // Where the machine pulls it up by itself it is a level like any other.
+  'pulls-low': { pump: NEVER_THROUGH },
 };
 
 /** The joint that is for what was read. */
 function rightJoint(sense: Sense, { nature, hertz }: SenseSignal): SenseJoint {
-  if (nature === 'pulls-low') return 'direct';
   if (nature === 'flickering' && !isPulsed(sense)) return 'hold';
   if (nature === 'flickering') return reachOf(sense) === 'coupled' ? 'coupler' : 'divider';
-  if (nature === 'steady') return reachOf(sense) === 'coupled' ? 'coupler' : 'divider';
+  if (nature === 'steady' || nature === 'pulls-low') return reachOf(sense) === 'coupled' ? 'coupler' : 'divider';
   return reachOf(sense) === 'coupled' || (hertz !== null && hertz < SLOW_HERTZ) ? 'coupler' : 'pump';
 }
 const JOINT_WORDS: Readonly<Record<SenseJoint, string>> = {
@@ -77,7 +73,7 @@ const said = (
 export function natureFindings(sense: Sense): Finding[] {
   if (!ofMachine(sense)) return [];
   const signal = readSignal(sense);
-  if (isBare(sense)) return sense.signal?.nature === 'pulls-low' ? [freeLevel(sense)] : [];
+  if (isBare(sense)) return [...bareCoupled(sense), ...(signal.nature === 'pulls-low' ? [freeLevel(sense)] : [])];
   if (!isTapped(sense)) return [];
   const wrong = wrongFor(sense, signal);
   const out = [...(wrong ? [misfit(sense, signal, wrong)] : []), ...coupling(sense)];
@@ -164,6 +160,23 @@ const freeLevel = (sense: Sense): Finding =>
         'where it floats at nothing, this goes as it is.',
     },
   );
+
+/** A contact on the pin itself joins what it is a part of to the controller, whatever was said of an optocoupler. */
+const bareCoupled = (sense: Sense): Finding[] =>
+  reachOf(sense) !== 'coupled'
+    ? []
+    : [
+        said(
+          sense,
+          'coupling',
+          'unknown',
+          `${sense.name} is said to come over an optocoupler, and its wires go to the pin and to ground: no level is said that lights one`,
+          'which optocoupler?',
+          {
+            text: 'Read the level that is to light its lamp and write it as its high level, or say that its wires go into the machine.',
+          },
+        ),
+      ];
 
 /** An optocoupler in one of its two places, and not in the other. */
 function coupling(sense: Sense): Finding[] {
