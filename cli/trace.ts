@@ -1,4 +1,3 @@
-import { createReadStream } from 'node:fs';
 import {
   alikeSums,
   carries,
@@ -20,16 +19,15 @@ import {
   type Recording,
 } from '../core/engines/trace';
 import { lastItem } from '../core/ground/lists';
+import { readRecordingFile } from './recording-file';
 import { Unusable } from './unusable';
 
 /** Odd rows and points of a curve that are told; there are as many in the counts. */
 const MOST_TOLD = 20;
 
 async function read(file: string): Promise<Recording> {
-  const reader = new TraceReader(file);
   try {
-    for await (const piece of createReadStream(file, { highWaterMark: 1 << 20 })) reader.push(piece as Uint8Array);
-    return reader.end();
+    return await readRecordingFile(new TraceReader(file), file);
   } catch (error) {
     if (error instanceof TraceProblem) throw new Unusable(`${file}: ${error.message}`);
     throw new Unusable(`${file}: cannot be read (${(error as NodeJS.ErrnoException).code ?? 'unknown error'})`);

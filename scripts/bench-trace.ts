@@ -1,9 +1,11 @@
 // A recording of ten million samples, read and analysed by a process of ours and by numpy, one after the other on the same file; whole
 // processes. Run: npm run bench:trace [-- samples]. Asks for python3 with numpy.
 import { execFileSync } from 'node:child_process';
-import { createReadStream, createWriteStream, mkdtempSync, rmSync } from 'node:fs';
+import { createWriteStream, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
+import { isMainThread } from 'node:worker_threads';
+import { readRecordingFile } from '../cli/recording-file';
 import { energyOf, lookAt, proposeBand, TraceReader } from '../core/engines/trace';
 import { seededRandom } from '../core/ground/quantity';
 
@@ -40,9 +42,7 @@ async function write(file: string, samples: number): Promise<void> {
 }
 
 async function analyse(file: string): Promise<void> {
-  const reader = new TraceReader(file);
-  for await (const piece of createReadStream(file, { highWaterMark: 1 << 20 })) reader.push(piece as Buffer);
-  const recording = reader.end();
+  const recording = await readRecordingFile(new TraceReader(file), file);
   const { bands, best } = proposeBand([{ recording, runs: null }]);
   const { looked } = lookAt(recording, bands[best]!);
   const whole = { fromSeconds: 0, toSeconds: recording.seconds[recording.seconds.length - 1]!, dips: [] };
@@ -52,7 +52,9 @@ async function analyse(file: string): Promise<void> {
 }
 
 const asked = process.argv[2];
-if (asked?.endsWith('.csv')) await analyse(asked);
+if (!isMainThread) {
+  // It reads its part and nothing else.
+} else if (asked?.endsWith('.csv')) await analyse(asked);
 else {
   const folder = mkdtempSync(join(tmpdir(), 'trace-'));
   try {

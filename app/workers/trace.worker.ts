@@ -9,12 +9,17 @@ import {
   noisyLevels,
   leaveOneOut,
   lookAt,
+  MOST_SAMPLES,
+  PartReader,
   proposeBand,
+  readPart,
+  readRecording,
   takenAs,
   thinnedCurve,
   TraceReader,
   type AlikeSums,
   type Band,
+  type ByteSource,
   type Coarse,
   type Columns,
   type Ending,
@@ -23,12 +28,15 @@ import {
   type NoisyLevel,
   type Leg,
   type OddRow,
+  type OtherThread,
+  type PlainOrder,
+  type PlainPart,
   type Recording,
   type Stretch,
 } from '../../core/engines/trace';
 import type { JobRecording, Looked } from '../../core/ground/job';
 import { lastItem } from '../../core/ground/lists';
-import { serve } from './serve';
+import { serve, type Asked, type Reply } from './serve';
 
 /** A recording as it is kept, with what was said of it. */
 export interface TraceSource {
@@ -51,6 +59,7 @@ export type TraceOrder =
       readonly learned: readonly string[];
     }
   | { readonly do: 'room'; readonly of: TraceSource }
+  | { readonly do: 'part'; readonly file: Blob; readonly plain: PlainOrder; readonly from: number; readonly to: number }
   | { readonly do: 'together'; readonly one: TraceSource; readonly other: TraceSource }
   | {
       readonly do: 'draw';
@@ -114,12 +123,12 @@ export interface TraceResults {
   readonly draw: Drawn;
   /** Stretches in which it got warmer or colder. */
   readonly room: readonly Leg[];
+  /** The samples of a part of a file; null where its rows are not plain. */
+  readonly part: PlainPart | null;
   /** Levels of two machines that one meter cannot tell apart. */
   readonly together: Together;
 }
 
-/** What a reader is given at once, bytes. */
-const PIECE = 1 << 20;
 /** Samples that are held ready at once; a recording that was not looked at for longest goes first. */
 const MOST_HELD = 12_000_000;
 /** Runs that are shown one by one, and points of the curve of holds: what a screen holds. */
@@ -148,22 +157,39 @@ function hold(key: string, recording: Recording): Held {
 
 const keyOf = (id: string, said: string): string => `${id} ${said}`;
 
-function readAll(name: string, said: string, bytes: Uint8Array, tell: (bytes: number) => void): Recording {
-  const reader = new TraceReader(name, takenAs(said));
+const sourceOf = (file: Blob): ByteSource => ({
+  size: file.size,
+  bytes: async (from, to) => new Uint8Array(await file.slice(from, to).arrayBuffer()),
+});
+
+/** This very program once more, which reads its part and ends. */
+const inAnotherThread =
+  (file: Blob): OtherThread =>
+  (plain, from, to) =>
+    new Promise((done) => {
+      const worker = new Worker(self.location.href, { type: 'module' });
+      const answer = (part: PlainPart | null): void => {
+        done(part);
+        worker.terminate();
+      };
+      worker.onmessage = ({ data }: MessageEvent<Reply<PlainPart | null, never>>) =>
+        answer(data.is === 'answer' ? data.answer : null);
+      worker.onerror = () => answer(null);
+      worker.postMessage({ id: 1, question: { do: 'part', file, plain, from, to } } satisfies Asked<TraceOrder>);
+    });
+
+function readAll(name: string, said: string, file: Blob, tell: (bytes: number) => void): Promise<Recording> {
   let told = 0;
-  for (let at = 0; at < bytes.length; at += PIECE) {
-    reader.push(bytes.subarray(at, at + PIECE));
-    if (performance.now() - told > EVERY_MS) {
-      told = performance.now();
-      tell(at);
-    }
-  }
-  return reader.end();
+  return readRecording(new TraceReader(name, takenAs(said)), sourceOf(file), inAnotherThread(file), (at) => {
+    if (performance.now() - told <= EVERY_MS) return;
+    told = performance.now();
+    tell(at);
+  });
 }
 
 async function recordingOf(s: TraceSource, tell: (bytes: number) => void): Promise<Held> {
   const key = keyOf(s.id, s.said);
-  return held.get(key) ?? hold(key, readAll(s.name, s.said, new Uint8Array(await s.file.arrayBuffer()), tell));
+  return held.get(key) ?? hold(key, await readAll(s.name, s.said, s.file, tell));
 }
 
 async function allOf(of: readonly TraceSource[], tell: (bytes: number) => void): Promise<Held[]> {
@@ -180,14 +206,14 @@ async function read(
   said: JobRecording['said'],
   tell: (bytes: number) => void,
 ): Promise<ReadTrace> {
-  const bytes = new Uint8Array(await file.arrayBuffer());
-  const id = hex(await crypto.subtle.digest('SHA-256', bytes));
-  const r = readAll(file.name ?? '', said, bytes, tell);
+  // The whole text is held for its hash alone; its samples are read from the file.
+  const id = hex(await crypto.subtle.digest('SHA-256', await file.arrayBuffer()));
+  const r = await readAll(file.name ?? '', said, file, tell);
   hold(keyOf(id, said), r);
   return {
     facts: {
       id,
-      bytes: bytes.length,
+      bytes: file.size,
       kind: r.kind,
       unit: r.unit,
       unitGuessed: r.unitGuessed,
@@ -230,6 +256,13 @@ function find(s: TraceSource, { recording }: Held, band: Band): { readonly found
   };
 }
 
+/** Samples are handed on and not copied: they are the answer of a thread that ends with it. */
+const handedOn = (answer: TraceResults[keyof TraceResults], order: TraceOrder): Transferable[] => {
+  if (order.do !== 'part' || !answer) return [];
+  const { seconds, values } = answer as PlainPart;
+  return [seconds.buffer as ArrayBuffer, values.buffer as ArrayBuffer];
+};
+
 serve<TraceOrder, TraceResults[keyof TraceResults], number>(async (order, tell) => {
   switch (order.do) {
     case 'read':
@@ -255,6 +288,8 @@ serve<TraceOrder, TraceResults[keyof TraceResults], number>(async (order, tell) 
         leftOut: leaveOneOut(endings),
       };
     }
+    case 'part':
+      return readPart(new PartReader(order.plain, MOST_SAMPLES), sourceOf(order.file), order.from, order.to);
     case 'room':
       return legsOf((await recordingOf(order.of, tell)).recording);
     case 'together': {
@@ -269,4 +304,4 @@ serve<TraceOrder, TraceResults[keyof TraceResults], number>(async (order, tell) 
       return { ...columnsOf(recording, coarse, from, to, order.columns), from, to, whole };
     }
   }
-});
+}, handedOn);

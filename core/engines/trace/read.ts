@@ -1,13 +1,14 @@
 import { itemAt } from '../../ground/lists';
 import { Cells, DAY_SECONDS, HOUR_SECONDS } from './cells';
 import { layoutOf, tracedUnit, type TraceLayout } from './layout';
+import type { PlainOrder, PlainPart } from './part';
 import { plainRows, type PlainState } from './plain-rows';
 import { TraceProblem } from './problem';
 import { Samples } from './samples';
 import { MARKS, type OddRow, type OddReason, type Recording } from './trace';
 
 /** Largest recording that is read, samples: two weeks at ten a second, and what a page bears. */
-const MOST_SAMPLES = 20_000_000;
+export const MOST_SAMPLES = 20_000_000;
 /** What of a file shows how it is laid out, bytes. */
 const HEAD_BYTES = 65_536;
 /** A line that goes on longer is no table, bytes. */
@@ -82,6 +83,33 @@ export class TraceReader {
       );
     this.take(bytes, cut + 1);
     this.carry = bytes.slice(cut + 1);
+  }
+
+  /** Makes room for a file of which what was read so far is one of so many parts alike. */
+  expect(parts: number): void {
+    // A twentieth more: rows further on may be shorter.
+    this.samples.expect(Math.ceil(1.05 * (parts - 1) * this.samples.count));
+  }
+
+  /** How another thread can read rows further on; null where it cannot, or where no sample was read yet. */
+  plainOrder(): PlainOrder | null {
+    const plain = this.layout ? this.plain(this.layout) : null;
+    if (!plain || Number.isNaN(this.base)) return null;
+    const { separator, timeFactor, factor, shift } = plain;
+    return { separator, timeFactor, factor, shift, base: this.base - this.shift };
+  }
+
+  /** Takes what another thread read of the rows that follow. False, and nothing taken, where they do not follow on. */
+  append(part: PlainPart): boolean {
+    const [first] = part.seconds;
+    if (this.carry.length > 0 || first === undefined || first < this.last) return false;
+    if (!this.samples.append(part.seconds, part.values)) return false;
+    this.repeats += part.repeats + (first === this.last ? 1 : 0);
+    this.last = itemAt(part.seconds, part.seconds.length - 1);
+    this.decimals = Math.max(this.decimals, part.decimals);
+    this.rows += part.rows;
+    this.line += part.rows;
+    return true;
   }
 
   /** @throws TraceProblem where there are too few samples to be a recording. */
