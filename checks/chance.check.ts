@@ -117,9 +117,9 @@ describe('chance against closed forms', () => {
       const policy = policiesFor(job, move!).find((x) => x.kind === kind)!;
       return sceneOf({ ...job, act: { ...job.act, moves: [moveBy(move!, policy)] } })!;
     };
-    const wanted = wantedDays(sceneOfPolicy('blind'), starts, days);
+    const wanted = wantedDays(sceneOfPolicy('blind'), starts, [], days);
     const wrong = (kind: 'blind' | 'look-again') => {
-      const out = daysOf(sceneOfPolicy(kind), starts, days, luck, wanted);
+      const out = daysOf(sceneOfPolicy(kind), starts, [], days, luck, wanted);
       return { seconds: out.wrongByWeek.reduce((s, x) => s + x, 0), calls: out.calls };
     };
     const within = (runs: number, share: number): void =>

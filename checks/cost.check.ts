@@ -58,10 +58,10 @@ describe('one more', () => {
     },
     {
       what: 'edge of a rule',
-      file: 'core/ground/job/document/plan/types.ts',
-      from: 'export interface Sentence {\n  id: string;\n  at: string;',
-      to: "export interface Sentence {\n  id: string;\n  at: { from: 'clock' | 'sun'; minutes: number };",
-      asked: ['core/ground/job/document/plan/fields.ts', 'core/ground/job/document/plan/sentences.ts'],
+      file: 'core/ground/job/document/routine/types.ts',
+      from: "export const RULE_EDGES = ['clock',",
+      to: "export const RULE_EDGES = ['tide', 'clock',",
+      asked: [],
     },
   ];
 

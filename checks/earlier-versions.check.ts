@@ -27,6 +27,7 @@ const BEFORE = [
   ...frozen(12),
   ...frozen(13),
   ...frozen(14),
+  ...frozen(15),
 ];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -110,7 +111,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v14-as-15.json').replace('"version": 15', '"version": 16');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 16') } });
+    const later = read('../core/ground/job/versions/v15-as-16.json').replace('"version": 16', '"version": 17');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 17') } });
   });
 });

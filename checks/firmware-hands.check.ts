@@ -15,7 +15,10 @@ import {
   stepOf,
   type Hand,
   type Job,
+  sentenceAt,
   type JobEdit,
+  type Limit,
+  type Sentence,
   type MotorPlan,
 } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
@@ -28,8 +31,58 @@ const NOW = '2026-03-02T14:00:00Z';
 const COAST = 0.43;
 const below = (r: Random, n: number): number => Math.floor(r.next() * n);
 
+const one = <T>(r: Random, list: readonly T[]): T => list[below(r, list.length)]!;
+
+/** Rules in tiers that begin, lock out, put modes on and off and call; modes that end, hands that are remembered, limits of all sorts. */
+function routineOf(r: Random): Partial<Job['routine']> {
+  const ruled = (i: number): Partial<Sentence> => ({
+    days: [1, 2, 3, 4, 5, 6, 7],
+    does: one(r, ['move', 'move', 'move', 'mode-on', 'mode-off', 'call']),
+    move: one(r, ['open', 'close']),
+    sets: one(r, ['away', 'cleaning']),
+    tier: one(r, ['comfort', 'comfort', 'hand', 'lock-out', 'safety']),
+    whenHeld: one(r, ['dropped', 'late', 'kept']),
+    lateSeconds: 3.7 + i,
+    gapSeconds: one(r, [0, 0, 31.7]),
+    aDay: one(r, [null, null, 1]),
+    ifArmed: r.next() < 0.2,
+    ifs:
+      r.next() < 0.3
+        ? [{ kind: 'mode', is: r.next() < 0.5, mode: 'away', sense: '', from: '00:00', until: '00:00' }]
+        : [],
+  });
+  return {
+    sentences: [
+      ...Array.from({ length: 5 }, (_, i) =>
+        sentenceAt(one(r, ['08:00', '08:01', '08:02']), { id: `s${i}`, ...ruled(i) }),
+      ),
+      ...['away', 'cleaning'].map((mode, i) =>
+        sentenceAt('00:00', { id: `m${i}`, ...ruled(5 + i), when: 'mode', mode, says: r.next() < 0.7 }),
+      ),
+    ],
+    modes: ['away', 'cleaning'].map((id) => ({
+      id,
+      name: id,
+      on: r.next() < 0.3,
+      holds: one(r, ['nothing', 'comfort', 'hands'] as const),
+      endsSeconds: one(r, [null, 17.3, 41.9]),
+    })),
+    limits: [
+      ...(r.next() < 0.4 ? [limitOf('longest-on', { press: 'motor', seconds: 1.61 })] : []),
+      ...(r.next() < 0.4 ? [limitOf('least-off', { press: 'motor', seconds: 0.87 })] : []),
+      ...(r.next() < 0.3 ? [limitOf('a-day', { move: 'open', count: 4 })] : []),
+      ...(r.next() < 0.3 ? [limitOf('only-armed', { move: 'close' })] : []),
+    ],
+    handHoldsSeconds: one(r, [null, 9.4]),
+  };
+}
+const limitOf = (kind: Limit['kind'], set: Partial<Limit>): Limit => ({
+  ...{ id: kind, kind, press: '', otherPress: '', move: '', sense: '', seconds: 1, count: 1 },
+  ...set,
+});
+
 /** A shutter whose motor runs both ways, with all sorts of hands; moves are random presses of either direction, and one that only waits. */
-function jobOf(r: Random, wiring: MotorPlan['wiring']): Job {
+function jobOf(r: Random, wiring: MotorPlan['wiring'], routine: (r: Random) => Partial<Job['routine']>): Job {
   const base = demoJob('hatch-shutter');
   const steps = (n: number) =>
     Array.from({ length: n }, () =>
@@ -72,15 +125,7 @@ function jobOf(r: Random, wiring: MotorPlan['wiring']): Job {
         {
           do: 'set',
           at: 'routine',
-          set: {
-            sentences: ['08:00', '08:01', '08:02'].map((at, i) => ({
-              id: `s${i}`,
-              move: i === 1 ? 'close' : 'open',
-              at,
-              days: [1, 2, 3, 4, 5, 6, 7],
-              ifArmed: i < 2,
-            })),
-          },
+          set: routine(r),
           say: 'a week',
         },
       ],
@@ -146,12 +191,12 @@ function engine(job: Job, moved: readonly Moved[]): Spans[] {
         ? { at: m.ms / 1e3, what: 'start', of: m.on, how: 0 }
         : { at: m.ms / 1e3, what: m.on === 1 ? 'hand' : 'let-go', of: m.side, how: 1e6 },
     ),
-    ...[0, 1, 2].map((i): WorldEvent => ({
-      at: LEAD / 1e3 + 60 * i,
-      what: 'start',
-      of: i === 1 ? 1 : 0,
-      how: i < 2 ? 1 : 0,
-    })),
+    ...job.routine.sentences.flatMap((s, rule): WorldEvent[] => {
+      if (s.when !== 'clock') return [];
+      const at = LEAD / 1e3 + 60 * Number(s.at.slice(3));
+      const plain: WorldEvent = { at, what: 'start', of: s.move === 'close' ? 1 : 0, how: s.ifArmed ? 1 : 0 };
+      return [scene.world.routine ? { at, what: 'fires', of: rule, how: 0 } : plain];
+    }),
   ]);
   const world = compileWorld({ ...scene.world.plan, channels: [] });
   const log = freshLog();
@@ -193,12 +238,24 @@ function program(job: Job, wiring: MotorPlan['wiring'], outs: readonly string[][
   });
 }
 
+/** A week of three plain starts, two of them only if armed. */
+const plainWeek = (): Partial<Job['routine']> => ({
+  sentences: ['08:00', '08:01', '08:02'].map((at, i) =>
+    sentenceAt(at, { id: `s${i}`, move: i === 1 ? 'close' : 'open', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: i < 2 }),
+  ),
+});
+
 describe('the packed program and the engine, with hands at the controller', () => {
-  it.each(['double-pole', 'two-changeovers', 'bridge'] as const)('agree on every edge: %s', (wiring) => {
-    const r = seededRandom(wiring.length);
+  it.each([
+    ['double-pole', 'plain starts', plainWeek, 6],
+    ['two-changeovers', 'plain starts', plainWeek, 6],
+    ['bridge', 'plain starts', plainWeek, 6],
+    ['two-changeovers', 'rules in tiers, modes and limits', routineOf, 24],
+  ] as const)('agree on every edge: %s, %s', (wiring, week, routine, jobs) => {
+    const r = seededRandom(wiring.length + jobs);
     let [edges, refused] = [0, 0];
-    for (let n = 0; n < 6; n++) {
-      const job = jobOf(r, wiring);
+    for (let n = 0; n < jobs; n++) {
+      const job = jobOf(r, wiring, routine);
       const hands = sceneOf(job)!.hands;
       const lists = Array.from({ length: 6 }, () => movedOf(r, hands.length));
       const { lines: wired } = assess(job);
@@ -237,7 +294,7 @@ describe('the packed program and the engine, with hands at the controller', () =
         });
       });
     }
-    console.log(`${wiring}: ${edges} closures alike, ${refused} of them waited for the other direction`);
+    console.log(`${wiring}, ${week}: ${edges} closures alike, ${refused} of them waited for the other direction`);
     expect(edges).toBeGreaterThan(300);
     expect(refused).toBeGreaterThan(20);
   });

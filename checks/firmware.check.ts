@@ -8,7 +8,7 @@ import { assess } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
 import { scriptOf, type Job } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
-import { firingSeconds } from '../core/rooms/routine';
+import { calendarOf, firingsWithin } from '../core/rooms/routine';
 import { seededRandom } from '../core/ground/quantity';
 import { changed, demoJob, pressed, scripted } from '../core/testing/jobs';
 import { inFolder, runProgram } from './programs';
@@ -101,7 +101,8 @@ describe('the packed firmware on the host', () => {
       { ...week, armLevel: 0 },
       { ...week, armLevel: 1 },
     ]);
-    const starts = firingSeconds(pot.routine.sentences, '2026-03-02T00:00:00Z', 'UTC', 5);
+    const inUtc = { ...pot, region: { ...pot.region, timeZone: 'UTC' } };
+    const starts = firingsWithin(calendarOf(inUtc), '2026-03-02T00:00:00Z', 5).map((f) => f.seconds);
     expect(rounded(armed!)).toEqual(rounded(starts.flatMap((s) => scriptPresses(scriptOf(pot), s))));
     expect(armed).toHaveLength(5);
     expect(unarmed).toEqual([]);

@@ -1,5 +1,5 @@
 import { fed, onPin, pressed, scripted, machined } from '../core/testing/jobs';
-import { WAYS, type Job, type Way } from '../core/ground/job';
+import { sentenceAt, WAYS, type Job, type Way } from '../core/ground/job';
 import { SHIPPED_PARTS } from '../core/engines/parts';
 import type { Random } from '../core/ground/quantity';
 import {
@@ -189,7 +189,7 @@ export function draw(r: Random): Drawn {
     pick(r, [[press], [press], [press, press], [press, { do: 'wait', seconds: 0.01 } as const, press]]),
   );
   job = machined(job, { kind: pick(r, ['starts-and-stops-itself', 'open-stop-close-stop', 'flips'] as const) });
-  job = put(job, 'routine', { sentences: [{ id: 's', at: '22:30', days: [1, 2, 3], ifArmed: false, move: '' }] });
+  job = put(job, 'routine', { sentences: [sentenceAt('22:30', { id: 's', days: [1, 2, 3] })] });
   if (r.next() < 0.3) job = put(job, 'region', { mainsVolts: 120, mainsHertz: 60 });
   return { job, machine, isolation: isolation.is, way };
 }

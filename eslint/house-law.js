@@ -8,7 +8,20 @@ const root = fileURLToPath(new URL('../', import.meta.url));
 const CORE = {
   ground: ['lists', 'quantity', 'field', 'job', 'notes', 'sources', 'finding', 'facts'],
   engines: [
-    ...['capture', 'trace', 'world', 'supply', 'electrics', 'mechanics', 'reversing', 'signal', 'tap', 'scan', 'parts'],
+    ...[
+      'capture',
+      'trace',
+      'sky',
+      'world',
+      'supply',
+      'electrics',
+      'mechanics',
+      'reversing',
+      'signal',
+      'tap',
+      'scan',
+      'parts',
+    ],
     ...['circuit', 'standin', 'net'],
   ],
   build: ['ends', 'drawing', 'lines', 'panel', 'times', 'rules', 'ways', 'wiring', 'whole'],

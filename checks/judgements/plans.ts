@@ -1,3 +1,4 @@
+import { sentenceAt } from '../../core/ground/job';
 import { onPin, scripted, machined } from '../../core/testing/jobs';
 import { APART, latching, put, said } from '../bench-jobs';
 import { plan, button, loop12, load, feed, COPPER, type Row } from './row';
@@ -227,7 +228,7 @@ export const PLANS: readonly Row[] = [
           afterPowerCut: 'off',
         }),
         'routine',
-        { sentences: [{ id: 's', at: '22:30', days: [1], ifArmed: false, move: '' }] },
+        { sentences: [sentenceAt('22:30', { id: 's', days: [1] })] },
       ),
     id: 'routine.blind',
     verdict: 'stop',

@@ -6,7 +6,7 @@ const listening = (job: Job): Job => ({
   ...put(job, 'wish', { role: 'listens' }),
   presses: [],
   act: { ...job.act, moves: [] },
-  routine: { sentences: [] },
+  routine: { ...job.routine, sentences: [] },
   board: { ...job.board, pins: [] },
 });
 /** A machine whose beeper is heard over a microphone of one's own: nothing goes into it. */

@@ -8,7 +8,7 @@ export const listens = (set: Partial<Sense>, pin = 13): Job => {
     ...put(job, 'wish', { role: 'listens' }),
     presses: [],
     act: { ...job.act, moves: [] },
-    routine: { sentences: [] },
+    routine: { ...job.routine, sentences: [] },
     board: { ...job.board, pins: [] },
   };
   return onPin(

@@ -13,7 +13,7 @@ import {
   sense,
   type Situation,
 } from './situation';
-import { freshPress, type Job } from '../../core/ground/job';
+import { sentenceAt, freshPress, type Job } from '../../core/ground/job';
 
 /** A door of two buttons. */
 const DOOR: Job = ((j: Job): Job => ({
@@ -148,7 +148,7 @@ export const OF_LOADS: readonly Situation[] = [
     source: 'common practice',
     sound: BUTTON,
     make: (j) =>
-      put(put(j, 'routine', { sentences: [{ id: 's', at: '22:30', days: [1], ifArmed: false, move: '' }] }), 'act', {
+      put(put(j, 'routine', { sentences: [sentenceAt('22:30', { id: 's', days: [1] })] }), 'act', {
         moves: [],
       }),
     rooms: ['act', 'routine'],
@@ -159,7 +159,7 @@ export const OF_LOADS: readonly Situation[] = [
     sound: BUTTON,
     make: (j) =>
       put(machine({ kind: 'open-stop-close-stop' })(j), 'routine', {
-        sentences: [{ id: 's', at: '22:30', days: [1], ifArmed: false, move: '' }],
+        sentences: [sentenceAt('22:30', { id: 's', days: [1] })],
       }),
     rooms: ['routine', 'guard'],
   },

@@ -1,3 +1,4 @@
+import { sentenceAt } from '../../core/ground/job';
 import type { Fault, Job, MachinePart, Never } from '../../core/ground/job';
 import {
   BUTTON,
@@ -18,7 +19,7 @@ import {
 const never = (job: Job, condition: Never): Job => put(job, 'wish', { nevers: [condition] });
 const routine = (job: Job, set: { at?: string; ifArmed?: boolean; move?: string } = {}): Job =>
   put(job, 'routine', {
-    sentences: [{ id: 's', at: '12:00', days: [1, 2, 3, 4, 5], ifArmed: true, move: '', ...set }],
+    sentences: [sentenceAt('12:00', { id: 's', days: [1, 2, 3, 4, 5], ifArmed: true, ...set })],
   });
 const NEVER: Never = {
   id: 'n',

@@ -109,9 +109,9 @@ function policies(job: Job): StoryAnswer[] {
 /** One more start in the middle of the longest time without any, where the move looks before it presses. */
 function moreLooks(job: Job, { never }: BrokenStory): StoryAnswer[] {
   const [move] = job.act.moves;
-  const daily = job.routine.sentences.filter((s) => s.days.length > 0);
+  const daily = job.routine.sentences.filter((s) => s.days.length > 0 && dayMinutesOf(s) !== null);
   if (never.never.kind !== 'lasts-longer' || move?.steps[0]?.do !== 'look' || daily.length === 0) return [];
-  const minutes = daily.map((s) => dayMinutesOf(s)).sort((x, y) => x - y);
+  const minutes = daily.flatMap((s) => dayMinutesOf(s) ?? []).sort((x, y) => x - y);
   const gaps = minutes.map((m, i) => ({ from: m, minutes: (minutes[i + 1] ?? firstItem(minutes) + 1440) - m }));
   const widest = gaps.reduce((x, y) => (y.minutes > x.minutes ? y : x));
   // What may last for so long is caught by a look this long after the last one; half the gap where that is sooner.

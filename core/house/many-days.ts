@@ -8,11 +8,14 @@ import {
   type DaysOutcome,
   type PolicyKind,
   type Progress,
+  type Scene,
   type Start,
 } from '../rooms/act';
 import type { Job } from '../ground/job';
 import { countedShare, meanOf, seededRandom, type Interval } from '../ground/quantity';
-import { firingSeconds } from '../rooms/routine';
+import { calendarOf, firingsWithin, stretchesOf } from '../rooms/routine';
+import { itemAt } from '../ground/lists';
+import type { WorldEvent } from '../engines/world';
 
 /** What came of many days, and which share of the starts went as the plan believes; null where nothing starts. */
 export interface ManyDays extends DaysOutcome {
@@ -21,19 +24,24 @@ export interface ManyDays extends DaysOutcome {
   readonly wrongHours: Interval;
 }
 
+/** What begins moves over many days: starts, each with its move, and what rules look at beside their times. */
+interface Begins {
+  readonly starts: readonly Start[];
+  readonly calendar: readonly WorldEvent[];
+}
+
 /** Starts of a job's routine over many days, each with its move. */
-function startsOf(job: Job, days: number): Start[] {
+function beginsOf(job: Job, scene: Scene, days: number): Begins {
   const { sentences } = job.routine;
-  const { moves } = job.act;
-  const groups = moves.map((m, move) => {
-    const own = sentences.filter((s) => (s.move === '' ? move === 0 : s.move === m.id));
-    return firingSeconds(own, job.touchedAt, job.region.timeZone, days).map((at): Start => ({
-      at,
-      move,
-      ifArmed: false,
-    }));
+  const calendar = calendarOf(job);
+  const rules = scene.world.routine !== null;
+  const starts = firingsWithin(calendar, job.touchedAt, days).flatMap(({ seconds: at, rule }): Start[] => {
+    const s = itemAt(sentences, rule);
+    const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
+    if (!rules) return move < 0 ? [] : [{ at, move, ifArmed: false }];
+    return [{ at, move: Math.max(0, move), ifArmed: false, rule }];
   });
-  return groups.flat().sort((a, b) => a.at - b.at);
+  return { starts, calendar: rules ? stretchesOf(calendar, scene.flags, job.touchedAt, days) : [] };
 }
 
 const summed = (o: DaysOutcome): ManyDays => ({
@@ -50,14 +58,14 @@ const summed = (o: DaysOutcome): ManyDays => ({
 export function manyDays(job: Job, days: number, seed: number, progress?: Progress): ManyDays | null {
   const scene = sceneOf(job);
   if (!scene || scene.moves.length === 0) return null;
-  const starts = startsOf(job, days);
+  const { starts, calendar } = beginsOf(job, scene, days);
   const luck = drawLuck(
     starts.map((s) => s.at),
     days,
     seededRandom(seed),
   );
-  const wanted = wantedDays(scene, starts, days, stretch(progress, 0, 2));
-  return summed(daysOf(scene, starts, days, luck, wanted, stretch(progress, 1, 2)));
+  const wanted = wantedDays(scene, starts, calendar, days, stretch(progress, 0, 2));
+  return summed(daysOf(scene, starts, calendar, days, luck, wanted, stretch(progress, 1, 2)));
 }
 
 /** The progress of one of several runs of equal length as that of all. */
@@ -80,27 +88,27 @@ export interface PolicyDays {
 export function comparePolicies(job: Job, days: number, seed: number, progress?: Progress): readonly PolicyDays[] {
   const [move, ...others] = job.act.moves;
   if (!move) return [];
-  const starts = startsOf(job, days);
-  const luck = drawLuck(
-    starts.map((s) => s.at),
-    days,
-    seededRandom(seed),
-  );
   const policies = policiesFor(job, move);
   const sceneBy = (steps: (typeof policies)[number]) =>
     sceneOf({ ...job, act: { ...job.act, moves: [moveBy(move, steps), ...others] } });
   const blind = policies.find((p) => p.kind === 'blind' && p.lacks === '');
   const best = blind ? sceneBy(blind) : null;
   if (!best) return [];
+  const { starts, calendar } = beginsOf(job, best, days);
+  const luck = drawLuck(
+    starts.map((s) => s.at),
+    days,
+    seededRandom(seed),
+  );
   const runs = policies.length + 1;
-  const wanted = wantedDays(best, starts, days, stretch(progress, 0, runs));
+  const wanted = wantedDays(best, starts, calendar, days, stretch(progress, 0, runs));
   return policies.map((p, i): PolicyDays => {
     const scene = p.lacks === '' ? sceneBy(p) : null;
     return {
       kind: p.kind,
       words: p.words,
       lacks: p.lacks,
-      outcome: scene && summed(daysOf(scene, starts, days, luck, wanted, stretch(progress, i + 1, runs))),
+      outcome: scene && summed(daysOf(scene, starts, calendar, days, luck, wanted, stretch(progress, i + 1, runs))),
     };
   });
 }

@@ -127,7 +127,7 @@ describe('stories', () => {
           },
         ],
       },
-      routine: { sentences: [] },
+      routine: { ...pot.routine, sentences: [] },
       board: { ...pot.board, pins: [] },
     };
   };

@@ -11,13 +11,21 @@ import {
   type Start,
 } from '../rooms/act';
 import { SENSES } from '../build/lines';
+import { flagEvents } from '../build/rules';
 import { CUT_SECONDS, cutLengths, handLengths, lateLengths } from './lengths';
 import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
 import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import { happeningsOf, searchStories, type Disturbance, type SearchOutcome, type Told } from '../engines/world';
+import {
+  happeningsOf,
+  searchStories,
+  type Disturbance,
+  type SearchOutcome,
+  type Told,
+  type WorldEvent,
+} from '../engines/world';
 
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
@@ -47,6 +55,8 @@ export interface Stories extends Omit<SearchOutcome, 'broken'> {
 export interface Search {
   readonly scene: Scene;
   readonly starts: readonly Start[];
+  /** Stretches of the calendar that its rules look at. */
+  readonly calendar: readonly WorldEvent[];
   readonly end: number;
   readonly basis: string;
 }
@@ -61,13 +71,15 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const lead = Math.max(60, 2 * run);
   const span = (move: number): number =>
     itemAt(scene.moves, move).steps.reduce((s, x) => s + x.seconds * (x.do === 'again' ? 0 : 1), 0) + 2 * run + 10;
+  const rules = scene.world.routine !== null;
   const day = job.routine.sentences
-    .filter((s) => s.days.length > 0)
-    .map((s) => ({
-      at: dayMinutesOf(s) * 60,
-      move: s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move),
-      ifArmed: s.ifArmed && arms,
-    }))
+    .flatMap((s, rule) => {
+      const minutes = s.days.length > 0 && s.does === 'move' ? dayMinutesOf(s) : null;
+      const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
+      return minutes === null
+        ? []
+        : [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
+    })
     .sort((x, y) => x.at - y.at);
   const longest = Math.max(0, ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)));
   // So many days that what may last longest can have been broken before the last of them ends.
@@ -76,7 +88,7 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
   const starts: Start[] =
     day.length > 0
       ? Array.from({ length: days }, (_, d) =>
-          day.map((s) => ({ at: lead + s.at - firstItem(day).at + d * 86400, move: s.move, ifArmed: s.ifArmed })),
+          day.map((s) => ({ ...s, at: lead + s.at - firstItem(day).at + d * 86400 })),
         ).flat()
       : scene.moves.map((_, move) => {
           const at = next;
@@ -85,7 +97,9 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
         });
   const last = lastItem(starts);
   const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
-  return { scene, starts, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, end])) };
+  const minutes = day.length > 0 ? (firstItem(day).at - lead) / 60 : null;
+  const calendar = flagEvents(scene.flags, minutes, end);
+  return { scene, starts, calendar, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, calendar, end])) };
 }
 
 /**
@@ -165,10 +179,14 @@ function asFault(scene: Scene, t: Told, i: number, shift: number): Fault {
 }
 
 /** A press that is missed or seen twice lies at the very closure that it befalls in this story, not where it was laid before it. */
-function atPresses({ scene, starts, end }: Search, told: readonly Told[]): readonly Told[] {
+function atPresses({ scene, starts, calendar, end }: Search, told: readonly Told[]): readonly Told[] {
   const onPress = (t: Told): boolean => t.what === 'missed' || t.what === 'twice';
   if (!told.some(onPress)) return told;
-  const closures = closuresOf(scene, starts, end, [...armingsFor(scene, starts), ...told.filter((t) => !onPress(t))]);
+  const closures = closuresOf(scene, starts, end, [
+    ...calendar,
+    ...armingsFor(scene, starts),
+    ...told.filter((t) => !onPress(t)),
+  ]);
   return told.map((t) => {
     const at = onPress(t) ? closures.find((c) => c.line === t.of && c.at >= t.at - JUST_AFTER)?.at : undefined;
     return at === undefined ? t : { ...t, at: Math.max(t.at, at - JUST_AFTER) };
@@ -231,7 +249,11 @@ function befallsByName(scene: Scene, f: Fault): string {
 export function searchJob(search: Search, most: number, progress?: (share: number) => boolean, work?: number): Stories {
   const { scene } = search;
   const found = searchStories(scene.world, {
-    given: happeningsOf([...armingsFor(scene, search.starts), ...startsAsHappenings(search.starts)]),
+    given: happeningsOf([
+      ...search.calendar,
+      ...armingsFor(scene, search.starts),
+      ...startsAsHappenings(search.starts),
+    ]),
     end: search.end,
     disturbances: disturbancesOf(scene, search.starts),
     most,

@@ -1,6 +1,7 @@
 import { readCapture } from '../../core/engines/capture';
 import { digitSteps } from '../../core/house/digits';
 import {
+  sentenceAt,
   freshFace,
   freshHand,
   freshMove,
@@ -135,7 +136,7 @@ maker
   .edit({
     do: 'set',
     at: 'routine',
-    set: { sentences: [{ id: 'baking', move: 'warm', at: '04:30', days: [2, 4, 6], ifArmed: true }] },
+    set: { sentences: [sentenceAt('04:30', { id: 'baking', move: 'warm', days: [2, 4, 6], ifArmed: true })] },
     say: 'at 04:30 on baking days, if armed',
   })
   .edit({

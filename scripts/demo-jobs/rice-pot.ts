@@ -1,4 +1,4 @@
-import { freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/ground/job';
+import { sentenceAt, freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { DEAD, Maker } from '../demo-maker';
 
 new Maker(
@@ -108,7 +108,7 @@ new Maker(
     {
       do: 'set',
       at: 'routine',
-      set: { sentences: [{ id: 'lunch', at: '10:40', days: [1, 2, 3, 4, 5], ifArmed: true, move: '' }] },
+      set: { sentences: [sentenceAt('10:40', { id: 'lunch', days: [1, 2, 3, 4, 5], ifArmed: true })] },
       say: 'at 10:40 on weekdays, if armed',
     },
   )

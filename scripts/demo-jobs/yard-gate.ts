@@ -1,4 +1,4 @@
-import { freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/ground/job';
+import { sentenceAt, freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/ground/job';
 import { DEAD, Maker, never } from '../demo-maker';
 
 new Maker(
@@ -125,7 +125,7 @@ new Maker(
     {
       do: 'set',
       at: 'routine',
-      set: { sentences: [{ id: 'night', at: '22:30', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false, move: '' }] },
+      set: { sentences: [sentenceAt('22:30', { id: 'night', days: [1, 2, 3, 4, 5, 6, 7] })] },
       say: 'at 22:30 every day',
     },
     {

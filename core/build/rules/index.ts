@@ -1,1 +1,2 @@
+export { flagEvents, inWindow, ruleWires, type RuleFlag } from './wires';
 export { ruleEdit, type ProposedRule } from './rules';

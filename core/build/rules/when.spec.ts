@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { proposedRules, readWhen, sayWeekdays } from './when';
-import { edited } from '../../ground/job';
+import { sentenceAt, edited } from '../../ground/job';
 import { demoJob, findingOf } from '../../testing/jobs';
 import { ruleEdit } from '.';
 
@@ -29,10 +29,10 @@ describe('“when”, as a rule', () => {
     let n = 0;
     const rules = proposedRules(
       '07:30 and 18:00 on weekdays',
-      [{ id: 'x', at: '07:30', days: [1], ifArmed: true, move: '' }],
+      [sentenceAt('07:30', { id: 'x', days: [1], ifArmed: true })],
       () => `r${++n}`,
     );
-    expect(rules).toEqual([{ id: 'r1', at: '18:00', days: [1, 2, 3, 4, 5], ifArmed: false, move: '' }]);
+    expect(rules).toEqual([sentenceAt('18:00', { id: 'r1', days: [1, 2, 3, 4, 5] })]);
     expect(proposedRules('sometimes', [], () => 'x')).toEqual([]);
   });
 
@@ -75,7 +75,7 @@ describe('“when”, as a rule', () => {
       board: { ...fan.board, pins: [] },
       hands: [],
       senses: [],
-      routine: { sentences: [] },
+      routine: { ...fan.routine, sentences: [] },
     };
     let n = 0;
     const rule = ruleEdit(job, () => `r${++n}`)!;

@@ -1,5 +1,5 @@
 import { intAt, itemAt, present } from '../../ground/lists';
-import { ELSES, OPS, type Clue, type WorldPlan } from './plan';
+import { ELSES, OPS, type Clue, type RoutineWire, type WorldPlan } from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */
@@ -44,6 +44,8 @@ export interface CompiledWorld {
     readonly away: Uint8Array;
     readonly count: number;
   };
+  /** Null where there are no rules, modes or limits. */
+  readonly routine: RoutineWire | null;
   /** By output: the other direction of its press (−1 for none), how long they keep apart, and how long its way is set before it. */
   readonly rival: Int32Array;
   readonly apart: Float64Array;
@@ -121,6 +123,8 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
     m.forEach(({ lines }, n) => {
       if (plan.aparts.some((a) => a.lines.every((l) => lines.includes(l))))
         throw new WorldProblem(`step ${n + 1} of move ${i + 1} presses both directions at once`);
+      if (plan.routine?.apart.some((pair) => pair.every((l) => lines.includes(l))))
+        throw new WorldProblem(`step ${n + 1} of move ${i + 1} presses what a limit keeps apart`);
     }),
   );
   const taken = (part: number, key: string): number => (part < 0 || key === '' ? -1 : place(part, key));
@@ -175,6 +179,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       away: Uint8Array.from(plan.senses, (s) => (s.away ? 1 : 0)),
       count: plan.senses.length,
     },
+    routine: plan.routine ?? null,
     rival,
     apart,
     lead,

@@ -82,6 +82,7 @@ export function drives(s: WorldState, line: number, on: number, at: number, log:
   }
   s.drive[line] = on;
   if (on === 0) s.letGoAt[line] = at;
+  if (s.w.routine !== null) s.due[s.at.longest + line] = on === 1 ? at + s.w.routine.longest[line]! : Infinity;
   if (isClosed(s, line) !== was) note(log, at, LOGGED.contact, line, was ? 0 : 1);
   followLine(s, line, at, log);
   if (on === 0) {

@@ -2,9 +2,10 @@ import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { mayClose } from './order';
 import { learns } from './parts';
-import { ELSES, OPS, type OpKind } from './plan';
+import { ELSES, OPS, TIER, type Fate, type OpKind } from './plan';
 import { CLOCK, FLAG, LOGGED, note, type Log, type WorldState } from './state';
 import { WorldProblem } from './table';
+import { heldTier } from './tiers';
 
 const OP = Object.fromEntries(OPS.map((o, i) => [o, i])) as Record<OpKind, number>;
 const END = ELSES.indexOf('end');
@@ -57,6 +58,7 @@ export function endMove(s: WorldState, at: number, log: Log | null): void {
   warns(s, 0, at, log);
   s.flag[FLAG.move] = -1;
   s.flag[FLAG.held] = 0;
+  s.flag[FLAG.yields] = 0;
   s.due[s.at.step] = Infinity;
   s.counts.fill(0);
   note(log, at, LOGGED.step, 0, -1);
@@ -77,6 +79,10 @@ export function arms(s: WorldState, armed: number, most: number, at: number, log
   s.flag[FLAG.armed] = armed;
   note(log, at, LOGGED.armed, 0, armed);
 }
+
+/** Whether a hand at the controller stops everything. */
+const handStops = (s: WorldState): boolean =>
+  s.w.plan.hands.some(({ does }, h) => does === 'stop' && s.handFelt[h] === 1);
 
 /** Whether a hand at the controller stops everything, or presses by itself: it goes first. */
 export function handGoesFirst(s: WorldState): boolean {
@@ -99,20 +105,59 @@ function oneLess(s: WorldState, at: number, log: Log | null): void {
   if (left === 1) arms(s, 0, Infinity, at, log);
 }
 
-/** Begins a move. One that comes while another runs, while a hand has its way, or while the controller is dead, is missed. */
-export function startMove(s: WorldState, move: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
-  if (onlyIfArmed && s.flag[FLAG.armed] === 0) return;
-  if (s.flag[FLAG.controllerPower] !== 1 || s.flag[FLAG.move]! >= 0 || handGoesFirst(s)) {
-    s.flag[FLAG.missedStarts] = s.flag[FLAG.missedStarts]! + 1;
-    return;
+/** What keeps a move from starting, whoever asks for it; `done` where nothing does. */
+function barOf(s: WorldState, move: number, tier: number): Fate {
+  if (s.flag[FLAG.controllerPower] !== 1) return 'dead';
+  if (tier > TIER.hand ? handStops(s) : handGoesFirst(s)) return 'stopped';
+  if (tier < heldTier(s)) return 'held back';
+  const may = s.w.routine?.mayStart[move];
+  if (may) {
+    if (s.startsToday[move]! >= may.aDay) return 'enough for today';
+    if (may.armed && s.flag[FLAG.armed] === 0) return 'not armed';
+    if (may.fresh >= 0 && s.heard[may.fresh]! > 1) return 'limit';
   }
-  if (onlyIfArmed) oneLess(s, at, log);
+  return s.flag[FLAG.move]! >= 0 ? 'busy' : 'done';
+}
+
+/**
+ * Begins a move. One that comes while another runs, while a hand has its way, while a higher tier holds it back, or while the controller
+ * is dead, is missed. @param tier of whoever asks. @returns what became of it.
+ */
+export function startMove(
+  s: WorldState,
+  move: number,
+  onlyIfArmed: boolean,
+  at: number,
+  log: Log | null,
+  tier: number = TIER.comfort,
+): Fate {
+  if (onlyIfArmed && s.flag[FLAG.armed] === 0) return 'not armed';
+  const fate = barOf(s, move, tier);
+  if (fate !== 'done') {
+    s.flag[FLAG.missedStarts] = s.flag[FLAG.missedStarts]! + 1;
+    return fate;
+  }
+  if (onlyIfArmed || s.w.routine?.mayStart[move]?.armed) oneLess(s, at, log);
   s.flag[FLAG.starts] = s.flag[FLAG.starts]! + 1;
   s.flag[FLAG.sinceCare] = s.flag[FLAG.sinceCare]! + 1;
+  if (s.w.routine !== null) s.startsToday[move] = s.startsToday[move]! + 1;
+  s.flag[FLAG.tier] = tier;
   s.flag[FLAG.acted] = 0;
   s.flag[FLAG.move] = move;
   s.flag[FLAG.step] = s.w.code.begin[move]!;
   takeStep(s, at, log);
+  return fate;
+}
+
+/** A press of up to so long is made to its end, s: half a press may be none, or another one. Longer ones are let go. */
+const WHOLE_PRESS = 2;
+
+/** A higher tier wants its way: the move under way ends with the short press that it makes, or at once. */
+export function yieldMove(s: WorldState, at: number, log: Log | null): void {
+  const op = s.flag[FLAG.step]!;
+  const whole = s.w.code.op[op] === OP.press && s.flag[FLAG.held] === 0 && s.w.code.seconds[op]! <= WHOLE_PRESS;
+  if (whole) s.flag[FLAG.yields] = 1;
+  else endMove(s, at, log);
 }
 
 const saysSo = (s: WorldState, op: number): boolean => s.heard[s.w.code.sense[op]!] === s.w.code.is[op];
@@ -211,6 +256,7 @@ export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
   const kind = code.op[op];
   s.due[s.at.step] = Infinity;
   if (s.flag[FLAG.held] === 1) return acts(s, op, at, log);
+  if (s.flag[FLAG.yields] === 1) return endMove(s, at, log);
   // A warning stays on until the move is over.
   if (kind === OP.hold || kind === OP.until) {
     learns(s, code.sense[op]!, at, log);

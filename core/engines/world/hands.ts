@@ -2,6 +2,8 @@ import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
+import { TIER, type HandWire } from './plan';
+import { handHolds, handIsHeld } from './tiers';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
 /** Whether nobody comes: what they would have moved stays as it is. */
@@ -22,7 +24,8 @@ function commandComes(s: WorldState, hand: number, at: number, log: Log | null):
   if (s.flag[FLAG.controllerPower] !== 1 || moves.length === 0) return;
   note(log, at, LOGGED.hand, hand, 1);
   note(log, at, LOGGED.hand, hand, 0);
-  if (handGoesFirst(s) || (onlyIfArmed && s.flag[FLAG.armed] === 0)) return;
+  handHolds(s, at);
+  if (handGoesFirst(s) || handIsHeld(s) || (onlyIfArmed && s.flag[FLAG.armed] === 0)) return;
   beginsNext(s, hand, onlyIfArmed, at, log);
 }
 
@@ -30,7 +33,7 @@ function commandComes(s: WorldState, hand: number, at: number, log: Log | null):
 function beginsNext(s: WorldState, hand: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   const { moves } = itemAt(s.w.plan.hands, hand);
   endMove(s, at, log);
-  startMove(s, itemAt(moves, s.turn[hand]!), onlyIfArmed, at, log);
+  startMove(s, itemAt(moves, s.turn[hand]!), onlyIfArmed, at, log, TIER.hand);
   s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
 }
 
@@ -65,13 +68,23 @@ function releases(s: WorldState, hand: number, at: number, log: Log | null): voi
   if (line >= 0 && s.barred[hand] === 0) drives(s, line, 0, at, log);
 }
 
+/** Sides that do something to the machine. */
+const ACTS: readonly HandWire['does'][] = ['stop', 'begin', 'press'];
+
+/** Somebody begins the next move of a side, unless a stop or a higher tier has its way. */
+function begins(s: WorldState, hand: number, down: number, at: number, log: Log | null): void {
+  if (down === 0 || itemAt(s.w.plan.hands, hand).moves.length === 0) return;
+  if (!stopped(s) && !handIsHeld(s)) beginsNext(s, hand, false, at, log);
+}
+
 /** The controller feels a side move: a stop before all, then whoever stands at it, then the plan. */
 export function handFelt(s: WorldState, hand: number, at: number, log: Log | null): void {
   s.due[s.at.hand + hand] = Infinity;
   const down = s.handIs[hand]!;
-  const { does, line, moves, latching, most } = itemAt(s.w.plan.hands, hand);
+  const { does, line, latching, most } = itemAt(s.w.plan.hands, hand);
   s.handFelt[hand] = down;
   note(log, at, LOGGED.hand, hand, down);
+  if (down === 1 && ACTS.includes(does)) handHolds(s, at);
   switch (does) {
     case 'stop':
       if (down === 1) stopsAll(s, at, log);
@@ -87,8 +100,7 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
       s.flag[FLAG.sinceCare] = 0;
       return;
     case 'begin':
-      if (down === 1 && moves.length > 0 && !stopped(s)) beginsNext(s, hand, false, at, log);
-      return;
+      return begins(s, hand, down, at, log);
     case 'press':
       if (down === 0) {
         releases(s, hand, at, log);
@@ -100,6 +112,11 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
 /** A stop ends the move, and who holds a button has to let go of it first. */
 function stopsAll(s: WorldState, at: number, log: Log | null): void {
   endMove(s, at, log);
+  barPresses(s, at, log);
+}
+
+/** Whoever holds a button is not obeyed until they let go of it. */
+export function barPresses(s: WorldState, at: number, log: Log | null): void {
   s.w.plan.hands.forEach((h, i) => {
     if (h.does !== 'press' || s.handFelt[i] === 0) return;
     releases(s, i, at, log);
@@ -109,6 +126,10 @@ function stopsAll(s: WorldState, at: number, log: Log | null): void {
 
 /** A hand presses its output: now, when the other direction has come to rest, or not at all while a stop is held. */
 function presses(s: WorldState, hand: number, line: number, at: number, log: Log | null): void {
+  if (handIsHeld(s)) {
+    s.barred[hand] = 1;
+    return;
+  }
   endMove(s, at, log);
   const when = stopped(s) || s.drive[line] === 1 ? Infinity : mayClose(s, line, at);
   if (when === Infinity) s.barred[hand] = 1;

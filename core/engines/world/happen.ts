@@ -3,6 +3,7 @@ import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { arms, endMove, hears, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
 import { enter, meetEvent } from './parts';
+import { midnight, ruleFires, rulesBegin, setMode } from './rules';
 import { WORLD_EVENTS, type WorldEventKind } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -92,6 +93,7 @@ export function controllerReady(s: WorldState, at: number, log: Log | null): voi
   // Nobody knows what turned when the power went: every direction waits as if it had been pressed until now.
   s.letGoAt.fill(at);
   handsRead(s, at, log);
+  rulesBegin(s);
 }
 
 /** A button pressed by hand is let go. */
@@ -124,7 +126,8 @@ const withNext = (bits: number): number => bits | (bits + 1);
 export function happens(s: WorldState, what: number, of: number, how: number, at: number, log: Log | null): void {
   switch (what) {
     case NO.start:
-      return startMove(s, of, how === 1, at, log);
+      startMove(s, of, how === 1, at, log);
+      return;
     case NO.stop:
       return endMove(s, at, log);
     case NO.arm:
@@ -185,6 +188,18 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
     case NO.nobody:
       s.nobody[of] = s.nobody[of]! + 1;
       return;
+    case NO.fires:
+      return ruleFires(s, of, at, log);
+    case NO.flag:
+      s.lasts[of] = how;
+      return;
+    case NO.mode:
+      return setMode(s, of, how, at, log);
+    case NO.reads:
+      s.told[of] = how;
+      return;
+    case NO.midnight:
+      return midnight(s);
   }
 }
 

@@ -2,6 +2,8 @@ export { confusionOf, type Confusion } from './confusion';
 export { compileWorld, type CompiledWorld } from './compile';
 export { happeningNumber, type Happenings } from './happen';
 export {
+  FATES,
+  TIER,
   type Apart,
   type Channel,
   type Clue,
@@ -9,9 +11,15 @@ export {
   type HandWire,
   type WorldEvent,
   type WorldEventKind,
+  type Fate,
+  type MayStart,
   type Monitor,
   type Op,
   type OpKind,
+  type RoutineWire,
+  type RuleEdge,
+  type RuleIf,
+  type RuleWire,
   type SenseWire,
   type Twitch,
   type Disturbance,

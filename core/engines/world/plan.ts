@@ -99,6 +99,92 @@ export interface Twitch {
   readonly to: number;
 }
 
+/** Who asks, the lower first: what is nice to have, whoever stands there, what locks out, what keeps from harm. */
+export const TIERS = ['comfort', 'hand', 'lock-out', 'safety'] as const;
+export type Tier = (typeof TIERS)[number];
+/** The number of a tier: a higher one holds a lower one back. */
+export const TIER = { comfort: 0, hand: 1, 'lock-out': 2, safety: 3 } as const satisfies Record<Tier, number>;
+
+/** What makes a rule come true: an instant that is given, a sense that has said so for a time, a mode that comes on or goes off. */
+export type RuleEdge =
+  | { readonly of: 'given' }
+  | { readonly of: 'sense'; readonly sense: number; readonly is: boolean; readonly seconds: number }
+  | { readonly of: 'mode'; readonly mode: number; readonly is: boolean };
+
+/** What must hold for a rule to act: a sense that is heard so, a mode, a stretch of the calendar that is given. */
+export interface RuleIf {
+  readonly of: 'sense' | 'mode' | 'flag';
+  readonly index: number;
+  readonly is: boolean;
+}
+
+/** A rule of the routine. One above comfort with a sense or a mode for its edge holds lower tiers back for as long as that stands. */
+export interface RuleWire {
+  readonly edge: RuleEdge;
+  readonly ifs: readonly RuleIf[];
+  readonly does: 'move' | 'mode-on' | 'mode-off' | 'call';
+  /** Number of the move or of the mode; −1 for a call. */
+  readonly what: number;
+  readonly tier: number;
+  readonly ifArmed: boolean;
+  /** For how long what was held back is made up for, s: 0 for never, Infinity for whenever it can be. */
+  readonly late: number;
+  /** From one time that it acted until it may act again, s. */
+  readonly gap: number;
+  /** Times that it acts from one midnight to the next; Infinity for as many as come. */
+  readonly aDay: number;
+}
+
+/** A mode: tiers under `holds` are held back while it is on. */
+export interface ModeWire {
+  readonly on: boolean;
+  readonly holds: number;
+  /** After so long it goes off by itself, s; Infinity for never. */
+  readonly seconds: number;
+}
+
+/** What a move asks before it starts, whoever asks for it. */
+export interface MayStart {
+  readonly aDay: number;
+  readonly armed: boolean;
+  /** Number of the sense that must be known; −1 for none. */
+  readonly fresh: number;
+}
+
+/** Rules, modes and limits of a controller. */
+export interface RoutineWire {
+  readonly rules: readonly RuleWire[];
+  readonly modes: readonly ModeWire[];
+  /** How many stretches of the calendar come and go. */
+  readonly flags: number;
+  /** A hand holds comfort back for so long, s. */
+  readonly handHolds: number;
+  /** By output, s: how long it is closed at most, and open at least before it closes again. */
+  readonly longest: readonly number[];
+  readonly leastOff: readonly number[];
+  /** Outputs that are never closed together. */
+  readonly apart: readonly (readonly [number, number])[];
+  /** By move. */
+  readonly mayStart: readonly MayStart[];
+}
+
+/** What became of a rule that came true. */
+export const FATES = [
+  'done',
+  'waits',
+  'held back',
+  'busy',
+  'stopped',
+  'not armed',
+  'not so',
+  'too soon',
+  'enough for today',
+  'limit',
+  'dead',
+  'too late',
+] as const;
+export type Fate = (typeof FATES)[number];
+
 /** A machine with its controller: everything that `World` runs. */
 export interface WorldPlan {
   readonly parts: readonly { readonly name: string; readonly table: MachineTable }[];
@@ -115,6 +201,8 @@ export interface WorldPlan {
   readonly twitches: readonly (Twitch | null)[];
   /** From power or reset until the program is in charge, s. */
   readonly readySeconds: number;
+  /** Left out where it has no rules, modes or limits. */
+  readonly routine?: RoutineWire;
 }
 
 export const WORLD_EVENTS = [
@@ -144,6 +232,11 @@ export const WORLD_EVENTS = [
   'hand',
   'let-go',
   'nobody',
+  'fires',
+  'flag',
+  'mode',
+  'reads',
+  'midnight',
 ] as const;
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
@@ -152,7 +245,9 @@ export const WORLD_EVENTS = [
  * `welded` has one contact of output `of` stick closed, `dirty` keeps it open, `stuck` and `reversed` befall sense `of`, `late` delays
  * it by `how` seconds, `moved` takes it from its place, `lost` loses the next news of it, `dips` has it say no at once
  * though it is so, until it has stood as so again, `silent` has it say nothing more, `well` has it mended; `hand` moves side `of`
- * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left out.
+ * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left
+ * out; `fires` has rule `of` come true, `flag` has a stretch of the calendar begin or end (`how` 1 or 0), `mode` puts a mode on or off,
+ * `reads` has a sense that no part of the machine stands behind say yes, no or nothing (`how` 1, 0 or 2), `midnight` begins a day.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */

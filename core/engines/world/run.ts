@@ -15,6 +15,7 @@ import {
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
 import type { WorldEvent } from './plan';
+import { edgeStands, overLong, rulesBegin, rulesFollow, setMode, waitsNoLonger } from './rules';
 import { RunEnded } from './table';
 import { CLOCK, FLAG, freshState, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -36,7 +37,7 @@ const UNKNOWN = 2;
 /** What a sense would tell of the world as it stands, without delay. */
 function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
-  if (part < 0) return UNKNOWN;
+  if (part < 0) return s.told[sense]!;
   const moved = (s.ill[sense]! & ILL.moved) !== 0;
   const yes = moved ? s.w.senses.away[sense]! : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
   return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
@@ -53,9 +54,10 @@ function sensesFollow(s: WorldState, at: number): void {
   }
 }
 
-function follow(s: WorldState, at: number): void {
+function follow(s: WorldState, at: number, log: Log | null): void {
   sensesFollow(s, at);
   if (s.w.plan.hands.length > 0) handsFollow(s, at);
+  if (s.w.routine !== null) rulesFollow(s, at, log);
 }
 
 function senseHeard(s: WorldState, sense: number, at: number, log: Log | null): void {
@@ -85,6 +87,7 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.flag[FLAG.machinePower] = 1;
   s.flag[FLAG.controllerPower] = 1;
   s.flag[FLAG.move] = -1;
+  s.told.fill(UNKNOWN);
   const parts = s.w.start.length;
   for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, s.w.startAt[p % parts]!, log);
   for (let i = 0; i < s.w.senses.count; i++) {
@@ -93,6 +96,8 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
     note(log, 0, LOGGED.sense, i, s.heard[i]!);
   }
   if (given.count > 0) s.due[s.at.happening] = given.at[0]!;
+  rulesBegin(s);
+  rulesFollow(s, 0, log);
   watch(s, 0);
 }
 
@@ -145,7 +150,25 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
     s.due[i] = n + 1 < given.count ? given.at[n + 1]! : Infinity;
     happens(s, given.what[n]!, given.of[n]!, given.how[n]!, at, log);
   } else if (i === t.step) stepIsUp(s, at, log);
-  else isBroken(s, i - t.monitor, at);
+  else if (i < t.longest) isBroken(s, i - t.monitor, at);
+  else takeRule(s, i, log);
+}
+
+/** Takes a deadline of the routine. */
+function takeRule(s: WorldState, i: number, log: Log | null): void {
+  const t = s.at;
+  const at = s.due[i]!;
+  if (i < t.edge) overLong(s, i - t.longest, at, log);
+  else if (i < t.late) edgeStands(s, i - t.edge, at, log);
+  else if (i < t.rest) waitsNoLonger(s, i - t.late, at, log);
+  else if (i < t.modeEnd) {
+    s.due[i] = Infinity;
+    s.rests[i - t.rest] = 0;
+  } else if (i < t.handHolds) setMode(s, i - t.modeEnd, 0, at, log);
+  else {
+    s.due[i] = Infinity;
+    s.flag[FLAG.handHolds] = 0;
+  }
 }
 
 /** Has one more thing happen now, out of turn, as a search does. */
@@ -159,7 +182,7 @@ export function disturb(
 ): void {
   s.clock[CLOCK.now] = at;
   happens(s, what, of, how, at, log);
-  follow(s, at);
+  follow(s, at, log);
   watch(s, at);
 }
 
@@ -183,7 +206,7 @@ export function runTo(
     const i = soonest(s.due);
     if (i < 0 || s.due[i]! > end) break;
     take(s, i, given, log);
-    follow(s, s.clock[CLOCK.now]!);
+    follow(s, s.clock[CLOCK.now]!, log);
     watch(s, s.clock[CLOCK.now]!);
     if (++events + s.flag[FLAG.taken]! - taken > most) throw new RunEnded(most);
   }

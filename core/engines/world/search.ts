@@ -128,8 +128,10 @@ function keyOf(s: WorldState, at: number, key: Key): number {
 
 /** How long each output still waits for the other direction to come to rest. */
 function addRivals(s: WorldState, at: number, key: Key): void {
-  for (let line = 0; line < s.letGoAt.length; line++)
-    if (s.w.rival[line]! >= 0) key.span(Math.min(s.w.apart[line]!, at - s.letGoAt[line]!));
+  for (let line = 0; line < s.letGoAt.length; line++) {
+    const waits = Math.max(s.w.rival[line]! >= 0 ? s.w.apart[line]! : 0, s.w.routine?.leastOff[line] ?? 0);
+    if (waits > 0) key.span(Math.min(waits, at - s.letGoAt[line]!));
+  }
 }
 
 /** Lengths of time that a disturbance may set going, and any two of them: its own, of states and ways, of what conditions allow. */

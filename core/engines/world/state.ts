@@ -32,8 +32,14 @@ export const FLAG = {
   lines: 18,
   /** Steps of moves that were taken, over the whole run. */
   taken: 19,
+  /** The tier of the move under way, and 1 once it is to end with the press that it makes. */
+  tier: 20,
+  yields: 21,
+  /** 1 while a hand at the controller holds comfort back, and how many rules wait. */
+  handHolds: 22,
+  waiting: 23,
 } as const;
-const FLAGS = 20;
+const FLAGS = 24;
 
 /** Places of the clocks in a state. */
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
@@ -90,6 +96,19 @@ export interface WorldState {
   readonly letGoAt: Float64Array;
   /** How often each step was gone back from, in the move under way. */
   readonly counts: Int32Array;
+  /** What senses say that no part stands behind; as `heard`. */
+  readonly told: Int32Array;
+  /** Modes that are on, and stretches of the calendar that last. */
+  readonly mode: Int32Array;
+  readonly lasts: Int32Array;
+  /** Rules: whether what makes them come true is so, whether they hold lower tiers back, wait, rest, and times that they acted today. */
+  readonly edge: Int32Array;
+  readonly holding: Int32Array;
+  readonly waits: Int32Array;
+  readonly rests: Int32Array;
+  readonly acted: Int32Array;
+  /** Starts of each move today. */
+  readonly startsToday: Int32Array;
   /** Since when all clues of a monitor hold, NaN while they do not; and when it was first broken, Infinity while it was not. */
   readonly holdsSince: Float64Array;
   readonly brokenAt: Float64Array;
@@ -111,12 +130,20 @@ export interface Deadlines {
   readonly happening: number;
   readonly step: number;
   readonly monitor: number;
+  /** Outputs that are closed for as long as they may be; rules that come true, wait no longer, or may act again; modes that end. */
+  readonly longest: number;
+  readonly edge: number;
+  readonly late: number;
+  readonly rest: number;
+  readonly modeEnd: number;
+  readonly handHolds: number;
   readonly count: number;
 }
 
 /** Where each kind of deadline begins in the list of them. */
 function placesOf(w: CompiledWorld): Deadlines {
   const [P, C, S, L, H] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines, w.plan.hands.length];
+  const [R, D] = [w.routine?.rules.length ?? 0, w.routine?.modes.length ?? 0];
   let next = 2 * P;
   const take = (n: number): number => {
     const from = next;
@@ -139,6 +166,12 @@ function placesOf(w: CompiledWorld): Deadlines {
     happening: take(1),
     step: take(1),
     monitor: take(w.plan.monitors.length),
+    longest: take(L),
+    edge: take(R),
+    late: take(R),
+    rest: take(R),
+    modeEnd: take(D),
+    handHolds: take(1),
     count: next,
   };
 }
@@ -147,10 +180,11 @@ function placesOf(w: CompiledWorld): Deadlines {
 export function freshState(w: CompiledWorld): WorldState {
   const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
   const [M, O, H] = [w.plan.monitors.length, w.code.op.length, w.plan.hands.length];
+  const [R, D, G] = [w.routine?.rules.length ?? 0, w.routine?.modes.length ?? 0, w.routine?.flags ?? 0];
   const at = placesOf(w);
   const { count } = at;
   const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M);
-  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 3 * S + 5 * H + O);
+  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 4 * S + 5 * H + O + D + G + 5 * R + w.plan.moves.length);
   let f = 0;
   let i = 0;
   const real = (n: number): Float64Array => floats.subarray(f, (f += n));
@@ -193,6 +227,15 @@ export function freshState(w: CompiledWorld): WorldState {
     barred: whole(H),
     turn: whole(H),
     counts: whole(O),
+    told: whole(S),
+    mode: whole(D),
+    lasts: whole(G),
+    edge: whole(R),
+    holding: whole(R),
+    waits: whole(R),
+    rests: whole(R),
+    acted: whole(R),
+    startsToday: whole(w.plan.moves.length),
   };
 }
 
@@ -212,7 +255,7 @@ export interface Log {
 }
 /**
  * What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press,
- * a call, the machine's power, a side of a hand, whether it is armed.
+ * a call, the machine's power, a side of a hand, whether it is armed, what became of a rule (`fate`), a mode, a limit of an output.
  */
 export const LOGGED = {
   part: 0,
@@ -226,6 +269,9 @@ export const LOGGED = {
   power: 8,
   hand: 9,
   armed: 10,
+  rule: 11,
+  mode: 12,
+  limit: 13,
 } as const;
 
 /** An empty log of a run. */

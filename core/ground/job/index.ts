@@ -66,7 +66,21 @@ export { comesByMessage, isOfModule, onlyListens, reachOf, type SenseReach } fro
 export { loadOf } from './document/plan/load-of';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
-export { clockOf, dayMinutesOf, sayAt, sentenceAt } from './document/plan/sentences';
+export {
+  acts,
+  clockOf,
+  dayMinutesOf,
+  eventsFor,
+  isTimed,
+  sayAt,
+  sayIfs,
+  sayLimit,
+  sentenceAt,
+  SUN_WORDS,
+  type LimitNames,
+  type SentenceNames,
+} from './document/routine/sentences';
+export { limitFields, modeFields, routineFields, ruleIfFields, sentenceFields } from './document/routine/fields';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
 export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';

@@ -142,7 +142,7 @@ describe('job files', () => {
     expect(old).toMatchObject({
       ok: true,
       job: {
-        version: 15,
+        version: 16,
         survey: { mains: { feed: 'unknown' } },
         bench: { picks: {} },
         presses: [{ given: [] }],
@@ -257,7 +257,7 @@ describe('migrations', () => {
     const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
     expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
     expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
-    expect(migrate({ version: 15, a: 0 })).toEqual({ version: 15, a: 0 });
+    expect(migrate({ version: 16, a: 0 })).toEqual({ version: 16, a: 0 });
   });
 });
 

@@ -22,7 +22,7 @@ const withMachine = (part: Partial<MachinePart>, steps: readonly MoveStep[] = [p
   signs: [],
   board: { ...gate.board, pins: [] },
   wish: { ...gate.wish, nevers: [] },
-  routine: { sentences: [] },
+  routine: { ...gate.routine, sentences: [] },
 });
 /** Rounds within rounds after one press, each gone back from a thousand times. */
 const rounds = (seconds: number): MoveStep[] => [
@@ -95,7 +95,7 @@ describe('budgets', () => {
       move: '',
       ifArmed: false,
     }));
-    const job = { ...withMachine({ kind: 'flips' }, steps), routine: { sentences } };
+    const job = { ...withMachine({ kind: 'flips' }, steps), routine: { ...gate.routine, sentences } };
     const { own } = daysStudy(job, 3650, 1);
     expect(own!.wantedDays).toBe(3650);
     expect(own!.days).toBeLessThan(3650);

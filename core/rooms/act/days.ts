@@ -172,10 +172,16 @@ const FIRST_LINES = 64;
 const logRoom = (each: number, starts: readonly Start[]): number => each * starts.length + FIRST_LINES;
 
 /** What the plan makes of so many days with nothing going wrong, within the budget of events. */
-export function wantedDays(scene: Scene, starts: readonly Start[], days: number, progress?: Progress): WantedDays {
+export function wantedDays(
+  scene: Scene,
+  starts: readonly Start[],
+  calendar: readonly WorldEvent[],
+  days: number,
+  progress?: Progress,
+): WantedDays {
   const run = runDays(
     scene,
-    happeningsOf(startsAsHappenings(starts)),
+    happeningsOf([...calendar, ...startsAsHappenings(starts)]),
     days,
     logRoom(PER_START.plain, starts),
     progress,
@@ -185,14 +191,15 @@ export function wantedDays(scene: Scene, starts: readonly Start[], days: number,
 
 /**
  * Many days in a row under bad luck; the machine's state is carried from day to day. The cost grows with the events alone.
- * @param starts starts of moves, rising; `luck` is drawn for as many. @param wanted what is held against the truth.
+ * @param starts starts of moves, rising; `luck` is drawn for as many. @param calendar what rules look at beside them. @param wanted what is held against the truth.
  */
 export function daysOf(
   scene: Scene,
   starts: readonly Start[],
+  calendar: readonly WorldEvent[],
   days: number,
   luck: BadLuck,
-  wanted = wantedDays(scene, starts, days),
+  wanted = wantedDays(scene, starts, calendar, days),
   progress?: Progress,
 ): DaysOutcome {
   const lines = scene.lines.map((_, line) => line);
@@ -202,7 +209,7 @@ export function daysOf(
       ? lines.map((of) => ({ at: s.at, what: 'misses', of, how: itemAt(luck.missed, i) }))
       : [],
   );
-  const given = happeningsOf([...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
+  const given = happeningsOf([...calendar, ...missed, ...luck.happenings, ...startsAsHappenings(starts)]);
   const { log, state, days: run } = runDays(scene, given, wanted.days, logRoom(PER_START.disturbed, starts), progress);
   const end = run * 86400;
   const counted = starts.filter((s) => s.at < end);
@@ -251,5 +258,5 @@ const befell = (luck: BadLuck, what: WorldEvent['what'], end: number): number =>
 /** Many days of one move started at the same instants. */
 export function simulateDays(scene: Scene, starts: readonly number[], days: number, random: Random): DaysOutcome {
   const list = starts.map((at): Start => ({ at, move: 0, ifArmed: false }));
-  return daysOf(scene, list, days, drawLuck(starts, days, random));
+  return daysOf(scene, list, [], days, drawLuck(starts, days, random));
 }

@@ -12,11 +12,17 @@ export interface Start {
   readonly at: number;
   readonly move: number;
   readonly ifArmed: boolean;
+  /** Number of the rule that asks for it, in a world with rules: its tier and what it looks at count then. */
+  readonly rule?: number;
 }
 
 /** Starts of moves as what comes from outside. */
 export const startsAsHappenings = (starts: readonly Start[]): WorldEvent[] =>
-  starts.map((s) => ({ at: s.at, what: 'start', of: s.move, how: s.ifArmed ? 1 : 0 }));
+  starts.map((s) =>
+    s.rule === undefined
+      ? { at: s.at, what: 'start', of: s.move, how: s.ifArmed ? 1 : 0 }
+      : { at: s.at, what: 'fires', of: s.rule, how: 0 },
+  );
 
 /** When each output is closed by the plan in a run in which only so much befalls it, rising. */
 export function closuresOf(

@@ -3,10 +3,11 @@ import { atMost, chosen, derive, finding, judged, type Finding, type Step } from
 import type { Facts } from '../../ground/facts';
 import { longestPress, neverLacks, sayNever, type Job, type Never } from '../../ground/job';
 import { feedsATimer, timerOpens } from '../../build/ways';
-import { formatQuantity } from '../../ground/quantity';
+import { clockText, formatQuantity } from '../../ground/quantity';
 import { hasOther } from '../../engines/reversing';
 import { WorldProblem } from '../../engines/world';
 import { bothWaysFinding } from './both-ways';
+import { brokenInDay, type BrokenInDay } from './day-run';
 import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
@@ -22,6 +23,8 @@ interface Held {
   /** Why no run could tell; empty where one did, or where there is nothing to run. */
   readonly problem: string;
   readonly broken: ReadonlyMap<string, number>;
+  /** When the routine's own day breaks it, its moves one after the other. */
+  readonly inDay: ReadonlyMap<string, BrokenInDay>;
 }
 function heldIn(job: Job): Held {
   try {
@@ -33,14 +36,14 @@ function heldIn(job: Job): Held {
       for (const b of (scene && oneRun(job, [], move, longest)?.broken) || [])
         broken.set(b.words, Math.min(b.at, broken.get(b.words) ?? Infinity));
     });
-    return { scene, problem: '', broken };
+    return { scene, problem: '', broken, inDay: scene ? brokenInDay(job, scene) : new Map() };
   } catch (error) {
     if (!(error instanceof WorldProblem)) throw error;
-    return { scene: null, problem: error.message, broken: new Map() };
+    return { scene: null, problem: error.message, broken: new Map(), inDay: new Map() };
   }
 }
 
-function neverFinding(job: Job, facts: Facts, n: Never, { scene, problem, broken }: Held): Finding {
+function neverFinding(job: Job, facts: Facts, n: Never, { scene, problem, broken, inDay }: Held): Finding {
   const id = `never.${n.id}`;
   const words = sayNever(job, n);
   const lacks = neverLacks(n);
@@ -59,6 +62,17 @@ function neverFinding(job: Job, facts: Facts, n: Never, { scene, problem, broken
       caption: 'broken without a fault',
       source: ['simulation'],
       remedy: { text: 'Change the move in Act, or the condition in Wish.' },
+    });
+  const onDay = inDay.get(words);
+  if (onDay)
+    return finding('act', id, {
+      verdict: 'stop',
+      title: `Never ${words}: the moves of a day, one after the other, break it at ${clockText(Math.floor(onDay.minutes))}${
+        onDay.day > 1 ? ' of the next day' : ''
+      }, with nothing going wrong`,
+      caption: 'broken by its own day',
+      source: ['simulation'],
+      remedy: { text: 'Change the sentence in Routine that begins it, or its move in Act.' },
     });
   if (n.kind === 'output-longer') return longest(job, facts, n, id, words);
   if (n.kind === 'both-at-once') return bothFinding(job, n, id, words);

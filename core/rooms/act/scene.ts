@@ -24,6 +24,7 @@ import {
 } from '../../engines/world';
 import { apartsIn, handWires, type SceneHand } from './hand-wires';
 import { handsIn } from '../../build/panel';
+import { ruleWires, type RuleFlag } from '../../build/rules';
 import { otherWords } from '../../engines/reversing';
 import { heedsOf } from './heard';
 import { long, up } from './events';
@@ -59,6 +60,8 @@ export interface Scene {
   readonly senseLacks: readonly string[];
   readonly moves: readonly Move[];
   readonly nevers: readonly HeldNever[];
+  /** Stretches of the calendar that its rules look at. */
+  readonly flags: readonly RuleFlag[];
 }
 
 /** What a controller's pins do when it comes up, by `sideKey`, and how long until its program is in charge, s. */
@@ -94,6 +97,7 @@ function setUp(job: Job, up: PowerUp): Scene | null {
   const { moves } = job.act;
   const hands = handWires(job, line);
   const nevers = neversOf(job, { parts, tables, line });
+  const routine = ruleWires(job, lines);
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: itemAt(tables, i) })),
     lines: lines.length,
@@ -106,6 +110,7 @@ function setUp(job: Job, up: PowerUp): Scene | null {
     monitors: nevers.monitors,
     twitches: lines.map((l) => up.twitches.get(sideKey(l.press, l.other)) ?? null),
     readySeconds: up.readySeconds,
+    ...(routine ? { routine: routine.wire } : {}),
   };
   return {
     world: compileWorld(plan),
@@ -117,6 +122,7 @@ function setUp(job: Job, up: PowerUp): Scene | null {
     senseLacks: wires.map((w) => w.lacks),
     moves,
     nevers: nevers.held,
+    flags: routine?.flags ?? [],
   };
 }
 

@@ -1,5 +1,33 @@
-/** The part of the packed program that follows what people move at the controller: it goes before any plan. */
-export const HANDS_TEXT = `
+const BEGIN = `
+static int begin(int move)
+{
+    if (busy || move < 0 || move >= MOVES || hand_goes_first()) {
+        return 0;
+    }
+    step_began = gt_milliseconds();
+    busy = 1;
+    held = 0;
+    step = move_begin[move];
+    step_end = move_begin[move + 1];
+    starts_since_care += starts_since_care < 2000000 ? 1 : 0;
+    sign(DUE, 1);
+    take(step_began);
+    return 1;
+}
+`;
+const BEGIN_RULED = `
+static int begin(int move)
+{
+    return start_as(move, COMFORT) == DONE;
+}
+`;
+
+/**
+ * The part of the packed program that follows what people move at the controller: it goes before any plan.
+ * @param ruled whether rules of higher tiers go before it.
+ */
+// eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
+export const handsText = (ruled: boolean): string => `
 static void arm(int on, unsigned most)
 {
     armed = on;
@@ -23,23 +51,7 @@ static int hand_goes_first(void)
 {
     return stopped() || by_hand != 0u || awaited() != 0u;
 }
-
-static int begin(int move)
-{
-    if (busy || move < 0 || move >= MOVES || hand_goes_first()) {
-        return 0;
-    }
-    step_began = gt_milliseconds();
-    busy = 1;
-    held = 0;
-    step = move_begin[move];
-    step_end = move_begin[move + 1];
-    starts_since_care += starts_since_care < 2000000 ? 1 : 0;
-    sign(DUE, 1);
-    take(step_began);
-    return 1;
-}
-
+${ruled ? BEGIN_RULED : BEGIN}
 /* A start that asked for arming went: one arming lets so many go. */
 static void spend_start(void)
 {
@@ -58,7 +70,7 @@ static int begin_next(int i)
     if (busy) {
         leave();
     }
-    begun = begin(hand_moves[hands[i].first + turn[i]]);
+    begun = ${ruled ? 'start_as(hand_moves[hands[i].first + turn[i]], HAND) == DONE' : 'begin(hand_moves[hands[i].first + turn[i]])'};
     turn[i] = (turn[i] + 1u) % hands[i].count;
     return begun;
 }
@@ -69,21 +81,21 @@ int gt_command(int command)
     int i;
     int found = 0;
     int arming = 0;
-    for (i = 1; i <= HANDS; i++) {
+${ruled ? '    int move;\n' : ''}    for (i = 1; i <= HANDS; i++) {
         arming = arming || hands[i].does == ARMS;
         if (hands[i].does == COMMANDS && command-- == 0) {
             found = i;
         }
     }
-    if (found == 0 || hands[found].count == 0u || hand_goes_first() || (arming && !armed)) {
+${ruled ? '    if (found != 0) {\n        hand_holds();\n    }\n' : ''}    if (found == 0 || hands[found].count == 0u || hand_goes_first() || (arming && !armed)${ruled ? ' || hand_is_held()' : ''}) {
         return 0;
     }
-    if (!begin_next(found)) {
+${ruled ? '    move = hand_moves[hands[found].first + turn[found]];\n' : ''}    if (!begin_next(found)) {
         return 0;
     }
     /* Only what begins is counted from now: a tick that is late for a press is late all the same. */
     last_tick = gt_milliseconds();
-    if (arming) {
+    if (arming${ruled ? ' && !may_start[move].armed' : ''}) {
         spend_start();
     }
     return 1;
@@ -114,7 +126,7 @@ static void bar_hands(void)
 static void hand_presses(int i, uint32_t now)
 {
     uint32_t wait;
-    if (busy) {
+${ruled ? '    if (hand_is_held()) {\n        barred[i] = 1;\n        return;\n    }\n' : ''}    if (busy) {
         leave();
     }
     wait = stopped() || (closed & hands[i].presses) != 0u ? NEVER : wait_for(hands[i].presses, now);
@@ -132,7 +144,7 @@ static void hand_presses(int i, uint32_t now)
 
 static void hand_felt(int i, uint32_t now)
 {
-    switch (hands[i].does) {
+${ruled ? '    if (felt[i] && (hands[i].does == STOPS || hands[i].does == BEGINS || hands[i].does == PRESSES_WHILE_HELD)) {\n        hand_holds();\n    }\n' : ''}    switch (hands[i].does) {
     case STOPS:
         if (felt[i]) {
             if (busy) {
@@ -155,7 +167,7 @@ static void hand_felt(int i, uint32_t now)
         }
         break;
     case BEGINS:
-        if (felt[i] && hands[i].count > 0u && !stopped()) {
+        if (felt[i] && hands[i].count > 0u && !stopped()${ruled ? ' && !hand_is_held()' : ''}) {
             begin_next(i);
         }
         break;

@@ -1,5 +1,6 @@
-/** The part of the packed program that hears senses and takes the steps of moves. */
-export const MOVES = `
+/** The part of the packed program that hears senses and takes the steps of moves. @param ruled whether a higher tier can end one. */
+// eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
+export const movesText = (ruled: boolean): string => `
 /* What a sense tells is heard once it has stood for its time. */
 static void listen(uint32_t now)
 {
@@ -27,7 +28,7 @@ static void leave(void)
     sign(ABOUT_TO_MOVE, 0);
     busy = 0;
     held = 0;
-    for (i = 0; i < SCRIPT_LENGTH; i++) {
+${ruled ? '    yields = 0;\n' : ''}    for (i = 0; i < SCRIPT_LENGTH; i++) {
         gone_back[i] = 0u;
     }
 }

@@ -1,5 +1,9 @@
-/** The part of the packed program that closes contacts, keeps two directions apart, and lights signs. */
-export const OUTPUTS = `
+/**
+ * The part of the packed program that closes contacts, keeps two directions apart, and lights signs.
+ * @param ruled whether limits are kept as well.
+ */
+// eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
+export const outputsText = (ruled: boolean): string => `
 /* More steps in a row that take no time mean that the move comes round for ever. */
 #define MOST_AT_ONCE 10000u
 /* The other direction is closed, or has a turn coming: there is no waiting for it. */
@@ -77,7 +81,7 @@ static void contacts(uint32_t wanted)
             }
         }
     }
-    closed = mask;
+${ruled ? '    track_outputs(closed, mask);\n' : ''}    closed = mask;
 }
 
 /* What hands wait for their turn to press. */
@@ -94,10 +98,9 @@ static uint32_t awaited(void)
 /* How long contacts have to wait for the other direction to come to rest and their way to be set. */
 static uint32_t wait_for(uint32_t mask, uint32_t now)
 {
-    uint32_t most = 0u;
-    int i;
+${ruled ? '    uint32_t most = limited(mask, now);\n' : '    uint32_t most = 0u;\n'}    int i;
     int j;
-    for (i = 1; i <= ORDERS; i++) {
+${ruled ? '    if (most == NEVER) {\n        return NEVER;\n    }\n' : ''}    for (i = 1; i <= ORDERS; i++) {
         for (j = 0; j < 2; j++) {
             uint32_t wait = orders[i].lead;
             if ((mask & orders[i].side[j]) == 0u) {

@@ -1,26 +1,38 @@
 import type { YourSense, YourSenses } from './firmware-senses';
 
 /** How many functions are filled in: always three, those that read what lies on no pin, and one that hears of changes. */
-const COUNTS = ['Three', 'Four', 'Five', 'Six'] as const;
+const COUNTS = ['Three', 'Four', 'Five', 'Six', 'Seven'] as const;
 
-const ownOf = (yours: YourSenses, changed: string): number =>
-  [yours.says.length > 0, yours.numbers.length > 0, changed !== ''].filter(Boolean).length;
+const ownOf = (yours: YourSenses, changed: string, told: readonly ToldRule[]): number =>
+  [yours.says.length > 0, yours.numbers.length > 0, changed !== '', told.length > 0].filter(Boolean).length;
+
+/** A rule that only the maker's own function can tell of, by number from 0. */
+interface ToldRule {
+  readonly number: number;
+  readonly words: string;
+}
+/** The sun and a calendar: the program knows the clock alone. */
+const comesTrue = (told: readonly ToldRule[]): string =>
+  `int gt_comes_true(int rule);             /* 1 once, when it comes true by a sun or a calendar of yours; else 0:
+${told.map((t) => `       rule ${t.number} is ${t.words}`).join(',\n')} */
+`;
 
 /** The header of the packed program: the functions to fill in, and what it offers. */
 export const headerText = (
   yours: YourSenses,
   changed: string,
+  told: readonly ToldRule[] = [],
 ): string => `/* Gentle Thumb: the moves and their week, for any C99 compiler. */
 #ifndef GENTLE_THUMB_H
 #define GENTLE_THUMB_H
 
 #include <stdint.h>
 
-/* ${COUNTS[ownOf(yours, changed)]} functions to fill in for your controller. */
+/* ${COUNTS[ownOf(yours, changed, told)]} functions to fill in for your controller. */
 void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-${yours.says.length === 0 ? '' : readSense(yours.says)}${yours.numbers.length === 0 ? '' : readNumber(yours.numbers)}${changed}
+${yours.says.length === 0 ? '' : readSense(yours.says)}${yours.numbers.length === 0 ? '' : readNumber(yours.numbers)}${told.length === 0 ? '' : comesTrue(told)}${changed}
 /* Call once, before anything else: every contact is opened. */
 void gt_setup(void);
 /* Call at least every few milliseconds. A call that comes too late opens the contacts and forgets the rest of the move:

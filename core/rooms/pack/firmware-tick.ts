@@ -1,10 +1,20 @@
+const AT_SECOND = `        if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
+            && (!week[i].if_armed || armed) && begin(week[i].move) && week[i].if_armed) {
+            spend_start();
+        }
+`;
+const AT_SECOND_RULED = `        if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u) {
+            fire(week[i].rule, gt_milliseconds());
+        }
+`;
+
 /**
  * What the header declares: setting up, starting, stopping, the clock, and the tick that does it all.
  * @param setup what setting up does before anything else. @param unheard what it does once senses were read.
- * @param listens whether each change that is heard is told.
+ * @param listens whether each change that is heard is told. @param ruled whether rules are followed.
  */
 // eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
-export const tickText = (setup: string, unheard: string, listens: boolean): string => `
+export const tickText = (setup: string, unheard: string, listens: boolean, ruled: boolean): string => `
 void gt_setup(void)
 {
     int i;
@@ -37,7 +47,7 @@ ${setup}    by_hand = 0u;
         changing[i] = 0;
     }
 ${unheard}    read_hands();
-}
+${ruled ? '    begin_rules();\n' : ''}}
 
 void gt_start_move(int move)
 {
@@ -97,11 +107,7 @@ static void at_second(void)
 {
     unsigned i;
     for (i = 0; i < sizeof week / sizeof week[0]; i++) {
-        if (week[i].second_of_day == clock_second && (week[i].days & (1u << clock_weekday)) != 0u
-            && (!week[i].if_armed || armed) && begin(week[i].move) && week[i].if_armed) {
-            spend_start();
-        }
-    }
+${ruled ? AT_SECOND_RULED : AT_SECOND}    }
 }
 
 static void follow_clock(void)
@@ -114,12 +120,38 @@ static void follow_clock(void)
         if (clock_second >= 86400u) {
             clock_second = 0u;
             clock_weekday = clock_weekday == 7 ? 1 : clock_weekday + 1;
-        }
+${ruled ? '            new_day();\n' : ''}        }
         /* What fell due while nothing ran is past: only the present second still counts. */
         if (behind < STALE_MS) {
             at_second();
         }
     }
+}
+
+/* The move under way goes on: its step is up, what it waits for has come, or its turn. */
+static void advance(uint32_t now)
+{
+    int waits_for_it = script[step].op == HOLD || script[step].op == UNTIL;
+    if (waits_for_it && says_so()) {
+        held = 0;
+        step += 1u;
+    } else if (held) {
+        if (now - step_began >= held_ms) {
+            held = 0;
+            step_began = now;
+            contacts(script[step].presses);
+        }
+        return;
+    } else if (now - step_began < script[step].milliseconds) {
+        return;
+${ruled ? '    } else if (yields) {\n        leave();\n        return;\n' : ''}    } else if (waits_for_it) {
+        otherwise();
+    } else {
+        step += 1u;
+    }
+    /* From now and not from when it was due: what comes next keeps its whole length. */
+    step_began = now;
+    take(now);
 }
 
 void gt_tick(void)
@@ -134,31 +166,9 @@ void gt_tick(void)
     listen(now);
 ${listens ? '    tell_changes();\n' : ''}    follow_hands(now);
     follow_clock();
-    if (busy) {
-        int waits_for_it = script[step].op == HOLD || script[step].op == UNTIL;
-        if (waits_for_it && says_so()) {
-            held = 0;
-            step += 1u;
-        } else if (held) {
-            if (now - step_began >= held_ms) {
-                held = 0;
-                step_began = now;
-                contacts(script[step].presses);
-            }
-            follow_ways(now);
-            return;
-        } else if (now - step_began < script[step].milliseconds) {
-            follow_ways(now);
-            return;
-        } else if (waits_for_it) {
-            otherwise();
-        } else {
-            step += 1u;
-        }
-        /* From now and not from when it was due: what comes next keeps its whole length. */
-        step_began = now;
-        take(now);
+${ruled ? '    follow_told(now);\n' : ''}    if (busy) {
+        advance(now);
     }
-    follow_ways(now);
+${ruled ? '    follow_rules(now);\n' : ''}    follow_ways(now);
 }
 `;

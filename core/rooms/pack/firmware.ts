@@ -1,10 +1,14 @@
-import { dayMinutesOf, neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sign } from '../../ground/job';
+import { neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sentence, type Sign } from '../../ground/job';
+import { inWindow } from '../../build/rules';
+import { minutesOf } from '../../ground/quantity';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
-import { HANDS_TEXT } from './firmware-hands';
-import { MOVES } from './firmware-moves';
+import { arbiterText } from './firmware-arbiter';
+import { handsText } from './firmware-hands';
+import { movesText } from './firmware-moves';
 import { numbersUnheard, readText, type YourSenses } from './firmware-senses';
-import { OUTPUTS } from './firmware-outputs';
+import { outputsText } from './firmware-outputs';
+import { packedRules } from './firmware-rules';
 import { stepRows } from './firmware-steps';
 import { headerText, KINDS } from './firmware-text';
 import { tickText } from './firmware-tick';
@@ -149,6 +153,19 @@ function orderRow(p: FirmwarePress, o: FirmwareOrder, bits: (id: string, other: 
   return `    { ${sides}, ${milliseconds(o.apartSeconds)}, ${milliseconds(o.leadSeconds)}, ${way} },   /* ${comment(p.name)} */`;
 }
 
+/** A sentence of a clock time on its days; one of the sun or of a calendar is told by the maker's own function. */
+function weekRow(job: Job, s: Sentence, rule: number | null): readonly string[] {
+  if (s.days.length === 0 || s.when !== 'clock') return [];
+  if (!s.ifs.every((x) => x.kind !== 'window' || inWindow(minutesOf(s.at), x) === x.is)) return [];
+  const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
+  const move = Math.max(
+    0,
+    job.act.moves.findIndex((x) => x.id === s.move),
+  );
+  const at = `0x${days.toString(16).padStart(2, '0')}u, ${minutesOf(s.at) * 60}u`;
+  return [`    { ${at}, ${rule === null ? `${s.ifArmed ? 1 : 0}, ${move}` : rule} },   /* ${sayAt(s)} */`];
+}
+
 const senseRow = (s: FirmwareSense): string => {
   const after = `${milliseconds(s.heardAfter.so)}, ${milliseconds(s.heardAfter.notSo)}`;
   return `    { ${s.pin}, ${s.yes === 'high' ? 1 : 0}, ${after} },   /* ${comment(s.name)} */`;
@@ -200,21 +217,23 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     m.steps.flatMap((s) => (pressedBy(s).length > 0 && s.seconds > 0 ? [1000 * s.seconds] : [])),
   );
   const lateMs = Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2))));
-  const sentences = routine.sentences.filter((s) => s.days.length > 0);
-  const week = sentences.map((s) => {
-    const days = s.days.reduce((bits, d) => bits | (1 << d), 0);
-    const move = Math.max(
-      0,
-      job.act.moves.findIndex((x) => x.id === s.move),
-    );
-    return `    { 0x${days.toString(16).padStart(2, '0')}u, ${dayMinutesOf(s) * 60}u, ${s.ifArmed ? 1 : 0}, ${move} },   /* ${sayAt(s)} */`;
-  });
+  const rules = packedRules(
+    job,
+    all.map((p) => ({ press: p.id })),
+    comment,
+  );
+  const week = routine.sentences.flatMap((s, rule) => weekRow(job, s, rules ? rule : null));
   const warnings = [
     ...plan.stops.map((t) => `/* STOP: ${comment(t)} */\n`),
     ...plan.lacks.map((t) => `/* This program lacks ${comment(t)}. */\n`),
   ];
   const never = neverSaid(job.wish.never);
-  const tick = tickText(setupText(plan.held, plan.listens, comment), numbersUnheard(numbers), plan.listens);
+  const tick = tickText(
+    setupText(plan.held, plan.listens, comment),
+    numbersUnheard(numbers),
+    plan.listens,
+    rules !== null,
+  );
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
 /* Never: ${comment(never || 'not said')}${never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
@@ -283,9 +302,7 @@ struct script_step {
 struct week_entry {
     unsigned days;   /* bit 1 Monday to bit 7 Sunday */
     uint32_t second_of_day;
-    int if_armed;
-    int move;
-};
+${rules ? '    int rule;\n' : '    int if_armed;\n    int move;\n'}};
 
 /* Entry 0 is none. */
 static const struct press_pin presses[PRESSES + 1] = {
@@ -331,11 +348,15 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 
 /* The last entry has no day and never comes true; C99 knows no empty array. */
 static const struct week_entry week[] = {
-${[...week, '    { 0u, 0u, 0, 0 }'].join('\n')}
+${[...week, rules ? '    { 0u, 0u, 0 }' : '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${OUTPUTS}${readText(yours, numbers)}${MOVES}${plan.listens ? TELL_CHANGES : ''}${HANDS_TEXT}${tick}`;
+${rules?.tables ?? ''}${outputsText(rules !== null)}${readText(yours, numbers)}${movesText(rules !== null)}${plan.listens ? TELL_CHANGES : ''}${handsText(rules !== null)}${rules ? arbiterText(rules.told.map((t) => t.number)) : ''}${tick}`;
   return {
-    'gentle_thumb.h': headerText(yours, plan.listens ? changedText(plan.senses.map((s) => comment(s.name))) : ''),
+    'gentle_thumb.h': headerText(
+      yours,
+      plan.listens ? changedText(plan.senses.map((s) => comment(s.name))) : '',
+      (rules?.told ?? []).map((t) => ({ ...t, words: comment(t.words) })),
+    ),
     'gentle_thumb.c': source,
   };
 }

@@ -55,6 +55,11 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
   if (commands.length > 0)
     out.push(`what receives the messages of ${commands.join(', ')}: call gt_command from it, by their number from 0`);
+  const { sentences } = job.routine;
+  if (sentences.some((s) => (s.when === 'sun' || s.when === 'event') && s.days.length > 0))
+    out.push('where the sun and your calendar stand: fill in gt_comes_true');
+  if (sentences.some((s) => s.dates !== 'any' && s.days.length > 0))
+    out.push('dates: it knows weekdays alone, and holidays are days like any other to it');
   const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
   if (counted.length > 0) out.push(`the count of ${counted.join(', ')} over a power cut: it begins anew`);
   return out;

@@ -14,7 +14,7 @@ import {
 import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { ruleEdit } from '../../build/rules';
-import { clockChangeFirings } from './firings';
+import { calendarOf, clockChangeFirings } from './firings';
 
 /** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
 export function sayDays(days: readonly number[]): string {
@@ -225,7 +225,7 @@ const pressesBlindly = (at: string, of: { verdict: 'stop' | 'tight'; does: strin
   });
 
 function clockFinding(job: Job, acting: readonly Sentence[]): Finding | null {
-  const changed = clockChangeFirings(acting, job.touchedAt, job.region.timeZone);
+  const changed = clockChangeFirings(calendarOf(job, acting), job.touchedAt);
   const [first] = changed;
   if (!first) return null;
   return finding('routine', 'clock-change', {

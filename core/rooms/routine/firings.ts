@@ -1,10 +1,47 @@
 import { DateTime } from 'luxon';
-import { clockOf, dayMinutesOf, type Sentence } from '../../ground/job';
+import { inWindow, type RuleFlag } from '../../build/rules';
+import { sunEvent, type Place } from '../../engines/sky';
+import type { WorldEvent } from '../../engines/world';
+import { eventsFor, isTimed, type CalendarEvent, type Job, type Sentence } from '../../ground/job';
+import { itemAt } from '../../ground/lists';
+import { minutesOf } from '../../ground/quantity';
+import { clockChangeDays, daysFrom, onDay, SPEAKS, wallMinutes, type ClockChange, type Day, type Wall } from './days';
 
-/** Nothing here is told in words; asking the system for its language takes a tenth of a first verdict. */
-const SPEAKS = { locale: 'en-GB' } as const;
+/** What tells beforehand when rules come true. */
+export interface Calendar {
+  readonly sentences: readonly Sentence[];
+  readonly events: readonly CalendarEvent[];
+  /** Local dates, as `2026-12-25`. */
+  readonly holidays: ReadonlySet<string>;
+  readonly zone: string;
+  /** Null where nobody said: the sun is not known then. */
+  readonly place: Place | null;
+}
+
+/** Where the machine stands, as far as that was said. */
+export const placeOf = ({ region }: Pick<Job, 'region'>): Place | null =>
+  region.latitude === null || region.longitude === null
+    ? null
+    : { latitude: region.latitude, longitude: region.longitude };
+
+/** The calendar of a job. @param sentences its own, where none are given. */
+export const calendarOf = (job: Job, sentences: readonly Sentence[] = job.routine.sentences): Calendar => ({
+  sentences,
+  events: job.routine.events,
+  holidays: new Set(job.routine.holidays),
+  zone: job.region.timeZone,
+  place: placeOf(job),
+});
 
 /** An instant at which a rule comes true. */
+export interface Timed {
+  readonly ms: number;
+  /** Number of its sentence. */
+  readonly rule: number;
+  readonly clockChange: ClockChange;
+}
+
+/** An instant at which a rule comes true, as it is shown. */
 export interface Firing {
   /** ISO instant in UTC. */
   readonly at: string;
@@ -12,116 +49,122 @@ export interface Firing {
   readonly local: string;
   readonly sentence: string;
   /** What the clock change did to it, if anything. */
-  readonly clockChange:
-    'none' | 'hour skipped, fires when the clock has jumped' | 'hour comes twice, fires the first time';
+  readonly clockChange: ClockChange;
 }
 
-/** The instant of a wall-clock time on one date; a skipped hour moves on, a repeated one is taken the first time. */
-function onDate(day: DateTime, sentence: Sentence): Firing | null {
-  const { hour, minute } = clockOf(sentence);
-  const wanted = day.set({ hour, minute, second: 0, millisecond: 0 });
-  const skipped = wanted.hour !== hour || wanted.minute !== minute;
-  const earlier = wanted.minus({ hours: 1 });
-  const later = wanted.plus({ hours: 1 });
-  const twice = !skipped && (isSameWall(earlier, wanted) || isSameWall(later, wanted));
-  const instant = twice && isSameWall(earlier, wanted) ? earlier : wanted;
-  const at = instant.toUTC().toISO();
-  const local = instant.toISO();
-  if (!at || !local) return null;
-  return {
-    at,
-    local,
-    sentence: sentence.id,
-    clockChange: skipped
-      ? 'hour skipped, fires when the clock has jumped'
-      : twice
-        ? 'hour comes twice, fires the first time'
-        : 'none',
-  };
-}
-
-const isSameWall = (a: DateTime, b: DateTime): boolean =>
-  a.toFormat('yyyy-MM-dd HH:mm') === b.toFormat('yyyy-MM-dd HH:mm');
-
-/**
- * The next firings after an instant, daylight saving included.
- * @param fromIso ISO instant; @param zone IANA name. Throws RangeError for a zone or time that does not exist.
- */
-export function nextFirings(sentences: readonly Sentence[], fromIso: string, zone: string, count: number): Firing[] {
-  const from = DateTime.fromISO(fromIso, { ...SPEAKS, zone });
-  if (!from.isValid) throw new RangeError(`no such time or time zone: ${fromIso}, ${zone}`);
-  if (sentences.every((s) => s.days.length === 0)) return [];
-  const out: Firing[] = [];
-  for (let i = 0; out.length < count && i <= TURN * (count + 1); i++) {
-    const day = from.startOf('day').plus({ days: i });
-    const today = sentences
-      .filter((s) => s.days.includes(day.weekday))
-      .map((s) => onDate(day, s))
-      .filter((f) => f !== null)
-      .filter((f) => DateTime.fromISO(f.at, SPEAKS) > from)
-      .sort((a, b) => a.at.localeCompare(b.at));
-    out.push(...today);
-  }
-  return out.slice(0, count);
-}
-
-/** Days of a leap year, months of any, and days of a week with one over, within which each sentence has had its turn. */
-const [DAYS_OF_YEAR, MONTHS, TURN] = [366, 12, 8];
+const HALF_DAY_MS = 43_200_000;
 const SECOND_MS = 1000;
 const DAY_SECONDS = 86_400;
 
-// A zone's rules do not depend on any job; a bench that is open for days asks for a handful of keys.
-const changeDays = new Map<string, DateTime[]>();
+/** Whether a sentence takes a day at all. */
+const takesDay = (s: Sentence, day: Day, c: Calendar): boolean =>
+  s.days.includes(day.weekday) && (s.dates === 'any' || (s.dates === 'holidays') === c.holidays.has(day.date));
 
-/** The days within a year of an instant on which a zone moves its clock, by halving the months in which its offset changes. */
-function clockChangeDays(from: DateTime): DateTime[] {
-  const start = from.startOf('day');
-  const key = `${from.zoneName}|${start.toISODate()}`;
-  const known = changeDays.get(key);
-  if (known) return known;
-  const out: DateTime[] = [];
-  for (let month = 0; month < MONTHS; month++) {
-    let [low, high] = [Math.round((month * DAYS_OF_YEAR) / MONTHS), Math.round(((month + 1) * DAYS_OF_YEAR) / MONTHS)];
-    const offset = (day: number): number => start.plus({ days: day }).offset;
-    if (offset(low) === offset(high)) continue;
-    const before = offset(low);
-    while (high - low > 1) {
-      const middle = (low + high) >> 1;
-      if (offset(middle) === before) low = middle;
-      else high = middle;
+/** Whether the windows of a sentence let an instant of a day through. */
+const inWindows = (s: Sentence, day: Day, ms: number): boolean =>
+  s.ifs.every((x) => x.kind !== 'window' || inWindow(wallMinutes(day, ms), x) === x.is);
+
+/** When the sun has a sentence come true on a day; null on days on which it does not do that, or where the place is not known. */
+function bySun(s: Sentence, day: Day, place: Place | null): Wall | null {
+  const at = place ? sunEvent(s.sun, day.ms + HALF_DAY_MS, place) + s.offsetSeconds * SECOND_MS : Number.NaN;
+  if (Number.isNaN(at)) return null;
+  const least = s.notBefore === '' ? -Infinity : onDay(day, minutesOf(s.notBefore)).ms;
+  const most = s.notAfter === '' ? Infinity : onDay(day, minutesOf(s.notAfter)).ms;
+  return { ms: Math.min(most, Math.max(least, at)), clockChange: 'none' };
+}
+
+/** All instants of some days at which rules come true that a calendar tells beforehand, in order of time, then of sentences. */
+export function timesOn(c: Calendar, days: readonly Day[]): Timed[] {
+  const out: Timed[] = [];
+  c.sentences.forEach((s, rule) => {
+    if (!isTimed(s) || s.days.length === 0) return;
+    if (s.when === 'event') return out.push(...byEvents(s, rule, c, days));
+    const minutes = s.when === 'clock' ? minutesOf(s.at) : 0;
+    for (const day of days) {
+      if (!takesDay(s, day, c)) continue;
+      const wall = s.when === 'clock' ? onDay(day, minutes) : bySun(s, day, c.place);
+      if (wall && inWindows(s, day, wall.ms)) out.push({ ...wall, rule });
     }
-    out.push(start.plus({ days: low }));
-  }
-  changeDays.set(key, out);
-  return out;
+    return;
+  });
+  return out.sort((a, b) => a.ms - b.ms || a.rule - b.rule);
+}
+
+/** When events of a calendar have a sentence come true: so long before each, on days that it takes. */
+function byEvents(s: Sentence, rule: number, c: Calendar, days: readonly Day[]): Timed[] {
+  return eventsFor(s, c.events).flatMap((event): Timed[] => {
+    const ms = Date.parse(event.at) - s.aheadSeconds * SECOND_MS;
+    const next = days.findIndex((d) => d.ms > ms);
+    const day = days[(next < 0 ? days.length : next) - 1];
+    if (!day || ms >= day.start.plus({ days: 1 }).toMillis()) return [];
+    return takesDay(s, day, c) && inWindows(s, day, ms) ? [{ ms, rule, clockChange: 'none' }] : [];
+  });
+}
+
+function shown(t: Timed, c: Calendar): Firing | null {
+  const at = DateTime.fromMillis(t.ms, { ...SPEAKS, zone: c.zone });
+  const [utc, local] = [at.toUTC().toISO(), at.toISO()];
+  const sentence = c.sentences[t.rule];
+  return utc && local && sentence ? { at: utc, local, sentence: sentence.id, clockChange: t.clockChange } : null;
+}
+
+/** Days at a time in which the next times are looked for, and days after which none is: a leap year and a week. */
+const LOOK_DAYS = 31;
+const MOST_DAYS = 373;
+
+/**
+ * The next firings after an instant, daylight saving included.
+ * @param fromIso ISO instant. Throws RangeError for a zone or time that does not exist.
+ */
+export function nextFirings(c: Calendar, fromIso: string, count: number): Firing[] {
+  const from = Date.parse(fromIso);
+  const all = daysFrom(fromIso, c.zone, MOST_DAYS);
+  const out: Timed[] = [];
+  for (let i = 0; out.length < count && i < all.length; i += LOOK_DAYS)
+    out.push(...timesOn(c, all.slice(i, i + LOOK_DAYS)).filter((t) => t.ms > from));
+  return out.slice(0, count).flatMap((t) => shown(t, c) ?? []);
 }
 
 /** The firings within a year that fall into a clock change. */
-export function clockChangeFirings(sentences: readonly Sentence[], fromIso: string, zone: string): Firing[] {
-  return clockChangeDays(DateTime.fromISO(fromIso, { ...SPEAKS, zone }))
-    .flatMap((day) => sentences.filter((s) => s.days.includes(day.weekday)).map((s) => onDate(day, s)))
-    .filter((f) => f !== null)
-    .filter((f) => f.clockChange !== 'none');
+export const clockChangeFirings = (c: Calendar, fromIso: string): Firing[] =>
+  timesOn(c, clockChangeDays(fromIso, c.zone))
+    .filter((t) => t.clockChange !== 'none')
+    .flatMap((t) => shown(t, c) ?? []);
+
+/** A firing, s from midnight, and the number of its sentence. */
+export interface FiringWithin {
+  readonly seconds: number;
+  readonly rule: number;
 }
 
 /** All firings of the days that follow midnight of an instant, in seconds from that midnight. */
-export function firingSeconds(sentences: readonly Sentence[], fromIso: string, zone: string, days: number): number[] {
-  const start = DateTime.fromISO(fromIso, { ...SPEAKS, zone }).startOf('day');
-  const out: number[] = [];
-  let [day, began] = [start, start.toMillis()];
-  for (let i = 0; i <= days; i++) {
-    const next = start.plus({ days: i + 1 });
-    const ends = next.toMillis();
-    // Where no clock moves, a time of day is so long after midnight; a date library is asked for the others alone.
-    const plain = ends - began === DAY_SECONDS * SECOND_MS;
-    for (const s of sentences) {
-      if (!s.days.includes(day.weekday)) continue;
-      const firing = plain ? null : onDate(day, s);
-      const at = plain ? began + dayMinutesOf(s) * 60 * SECOND_MS : firing ? Date.parse(firing.at) : NaN;
-      const seconds = (at - start.toMillis()) / 1000;
-      if (seconds < days * 86400) out.push(seconds);
+export function firingsWithin(c: Calendar, fromIso: string, days: number): FiringWithin[] {
+  const all = daysFrom(fromIso, c.zone, days + 1);
+  const began = all[0]?.ms ?? 0;
+  return timesOn(c, all)
+    .map((t) => ({ seconds: (t.ms - began) / SECOND_MS, rule: t.rule }))
+    .filter(({ seconds }) => seconds < days * DAY_SECONDS);
+}
+
+/** When windows and days that rules of senses and modes look at begin and end, and when days begin, in seconds from that midnight. */
+export function stretchesOf(c: Calendar, flags: readonly RuleFlag[], fromIso: string, days: number): WorldEvent[] {
+  const all = daysFrom(fromIso, c.zone, days + 1);
+  const began = all[0]?.ms ?? 0;
+  const second = (ms: number): number => (ms - began) / SECOND_MS;
+  const out: WorldEvent[] = all.slice(1).map((d) => ({ at: second(d.ms), what: 'midnight', of: 0, how: 0 }));
+  flags.forEach(({ sentence, window }, of) => {
+    const s = itemAt(c.sentences, sentence);
+    for (const day of all) {
+      const put = (ms: number, lasts: boolean): void => {
+        out.push({ at: second(ms), what: 'flag', of, how: lasts ? 1 : 0 });
+      };
+      if (window === null) put(day.ms, takesDay(s, day, c));
+      else {
+        put(day.ms, inWindow(0, window));
+        put(onDay(day, minutesOf(window.from)).ms, window.from !== window.until);
+        put(onDay(day, minutesOf(window.until)).ms, false);
+      }
     }
-    [day, began] = [next, ends];
-  }
-  return out.sort((a, b) => a - b);
+  });
+  return out.filter(({ at }) => at < days * DAY_SECONDS).sort((a, b) => a.at - b.at);
 }

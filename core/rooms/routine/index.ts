@@ -1,2 +1,2 @@
 export { routineFindings, sayDays, saySentence } from './findings';
-export { firingSeconds, nextFirings, type Firing } from './firings';
+export { calendarOf, firingsWithin, nextFirings, stretchesOf, type Calendar, type Firing } from './firings';

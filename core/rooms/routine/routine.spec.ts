@@ -1,17 +1,19 @@
 import { describe, expect, it } from 'vitest';
 import { DateTime } from 'luxon';
 import { assess } from '../../house/assess';
-import { edited, type Sentence } from '../../ground/job';
+import { edited, sentenceAt, type Sentence } from '../../ground/job';
 import { changed, demoJob, findingOf, onPin } from '../../testing/jobs';
-import { firingSeconds, nextFirings, sayDays, saySentence } from '.';
+import { calendarOf, firingsWithin, nextFirings as next, sayDays, saySentence } from '.';
 
-const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => ({
-  id: time,
-  at: time,
-  days,
-  ifArmed: false,
-  move: '',
-});
+const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => sentenceAt(time, { id: time, days });
+const calendar = (sentences: readonly Sentence[], timeZone: string) => {
+  const job = demoJob('yard-gate');
+  return calendarOf({ ...job, region: { ...job.region, timeZone } }, sentences);
+};
+const nextFirings = (sentences: readonly Sentence[], from: string, zone: string, count: number) =>
+  next(calendar(sentences, zone), from, count);
+const firingSeconds = (sentences: readonly Sentence[], from: string, zone: string, days: number) =>
+  firingsWithin(calendar(sentences, zone), from, days).map((f) => f.seconds);
 
 describe('sentences in words', () => {
   it('name their move where there are several, and one without a day is told', () => {

@@ -75,7 +75,7 @@ describe('what a trial rests on', () => {
     ['a debounce', (j) => ({ ...j, senses: j.senses.map((s) => ({ ...s, debounceSeconds: 0.2 })) })],
     [
       'when it starts',
-      (j) => ({ ...j, routine: { sentences: j.routine.sentences.map((s) => ({ ...s, at: '03:00' })) } }),
+      (j) => ({ ...j, routine: { ...j.routine, sentences: j.routine.sentences.map((s) => ({ ...s, at: '03:00' })) } }),
     ],
     ['a lead or fuse', (j) => ({ ...j, feed: { ...j.feed, links: [...j.feed.links, freshLink('more', 'one more')] } })],
     [

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { edited, stepOf, withSteps, type Job, type Trial } from '../../ground/job';
+import { sentenceAt, edited, stepOf, withSteps, type Job, type Trial } from '../../ground/job';
 import { changed, demoJob, fed, findingOf, onPin, pressed, scripted } from '../../testing/jobs';
 import { basisOf, progressOf, successRun, testSheet } from '.';
 
@@ -170,7 +170,7 @@ describe('the sheet follows the wiring', () => {
   it('asks for as many presses as its use wants, and shows nothing before they are done', () => {
     const seldom = changed(fresh, 'wish', { hazards: [] });
     const once = changed(seldom, 'routine', {
-      sentences: [{ id: 's', at: '10:40', days: [1, 2, 3, 4, 5, 6, 7], ifArmed: false, move: '' }],
+      sentences: [sentenceAt('10:40', { id: 's', days: [1, 2, 3, 4, 5, 6, 7] })],
     });
     // Thirty presses in a month: one miss in it is 96.7 %, and the next level of the usual tables is 99 %.
     expect(findingOf(once, 'try.success-run')).toMatchObject({

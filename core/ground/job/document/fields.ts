@@ -1,14 +1,6 @@
 import { actFields } from './act/fields';
 import { choice, flag, group, list, moment, name, plainWords, quantity, text, untried, type Fields } from '../../field';
-import {
-  guardFields,
-  regionFields,
-  routineFields,
-  sheetFields,
-  standinFields,
-  trialFields,
-  wishFields,
-} from './plan/fields';
+import { guardFields, regionFields, sheetFields, standinFields, trialFields, wishFields } from './plan/fields';
 import { controlFields, readingFields } from './readings/fields';
 import { feedFields } from './feed/fields';
 import { boardFields, handInputFields, signFields } from './controller/fields';
@@ -17,6 +9,7 @@ import { benchFields, pressFields } from './press/fields';
 import { MOST_RECORDINGS, recordingFields } from './recordings/fields';
 import { ROOMS } from './rooms';
 import { surveyFields } from './survey/fields';
+import { routineFields } from './routine/fields';
 import { JOB_FORMAT, JOB_VERSION, type Job, type LogEntry } from './types';
 
 /** Longest line of the log, characters; the program's own lines are cut to it. */

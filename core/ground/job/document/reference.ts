@@ -3,7 +3,7 @@ import { ownerOf } from './line-id';
 
 /** Sorts of things in a job that others name by their ids. */
 export type Sort =
-  'control' | 'strip' | 'press' | 'sense' | 'hand' | 'sign' | 'part' | 'move' | 'rail' | 'node' | 'load';
+  'control' | 'strip' | 'press' | 'sense' | 'hand' | 'sign' | 'part' | 'move' | 'mode' | 'rail' | 'node' | 'load';
 
 interface JobReference extends Reference {
   readonly to: readonly Sort[];

@@ -2,10 +2,11 @@ import type { Room } from './rooms';
 import type { Survey } from './survey/types';
 import type { BoardPlan, Hand, Sense, Sign } from './controller/types';
 import type { ActPlan } from './act/types';
-import type { GuardRecord, Region, RoutinePlan, SheetPlan, StandinState, Trial, Wish } from './plan/types';
+import type { GuardRecord, Region, SheetPlan, StandinState, Trial, Wish } from './plan/types';
 import type { Control, Reading } from './readings/types';
 import type { FeedPlan } from './feed/types';
 import type { BenchPlan, Press } from './press/types';
+import type { RoutinePlan } from './routine/types';
 import type { JobRecording } from './recordings/types';
 
 export * from './act/types';
@@ -17,11 +18,12 @@ export * from './readings/types';
 export * from './yes-no';
 export * from './press/types';
 export * from './recordings/types';
+export * from './routine/types';
 
 /** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
 /** The version of the document that this program writes. */
-export const JOB_VERSION = 15;
+export const JOB_VERSION = 16;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {

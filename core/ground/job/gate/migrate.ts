@@ -14,6 +14,7 @@ import { toTwelfth } from '../versions/to-12';
 import { toThirteenth } from '../versions/to-13';
 import { toFourteenth } from '../versions/to-14';
 import { toFifteenth } from '../versions/to-15';
+import { toSixteenth } from '../versions/to-16';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -31,6 +32,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   12: toThirteenth,
   13: toFourteenth,
   14: toFifteenth,
+  15: toSixteenth,
 };
 
 /**

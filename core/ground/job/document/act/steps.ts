@@ -109,10 +109,19 @@ export const pressedIn = (job: Pick<Job, 'act'>): readonly string[] => [
 ];
 
 /** Ids of all senses that some move reads, each once; of all senses where it only listens. */
-export const sensesRead = (job: Pick<Job, 'act' | 'wish' | 'presses' | 'senses'>): readonly string[] =>
-  onlyListens(job)
-    ? job.senses.map((s) => s.id)
-    : [...new Set(job.act.moves.flatMap((m) => m.steps.flatMap((s) => (s.sense === '' ? [] : [s.sense]))))];
+export const sensesRead = (job: Pick<Job, 'act' | 'wish' | 'presses' | 'senses' | 'routine'>): readonly string[] => {
+  if (onlyListens(job)) return job.senses.map((s) => s.id);
+  const { sentences, limits } = job.routine;
+  const read = [
+    ...job.act.moves.flatMap((m) => m.steps.map((s) => s.sense)),
+    ...sentences.flatMap((s) => [
+      ...(s.when === 'sense' ? [s.sense] : []),
+      ...s.ifs.flatMap((x) => (x.kind === 'sense' ? [x.sense] : [])),
+    ]),
+    ...limits.flatMap((l) => (l.kind === 'only-known' ? [l.sense] : [])),
+  ];
+  return [...new Set(read.filter((id) => id !== ''))];
+};
 
 /** Whether a move looks before it presses anything. */
 export const looksFirst = (move: Move): boolean => {

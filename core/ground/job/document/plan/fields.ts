@@ -27,8 +27,6 @@ import {
   type Never,
   type NeverKind,
   type Region,
-  type RoutinePlan,
-  type Sentence,
   type SheetPlan,
   type StandinState,
   type Trial,
@@ -45,6 +43,8 @@ export const regionFields: Fields<Region> = {
   mainsVolts: quantity('mains', 'V', 230, { least: 1, most: 1000 }),
   mainsHertz: quantity('mains', 'Hz', 50, { most: 1000 }),
   timeZone: name('time zone', 'Europe/London'),
+  latitude: maybeQuantity('latitude', '°', { least: -90, most: 90 }),
+  longitude: maybeQuantity('longitude', '°', { least: -180, most: 180 }),
 };
 
 const FORBIDDEN = { to: ['press'], gone: 'refuse', todo: 'Take the condition in Wish away first.' } as const;
@@ -152,31 +152,6 @@ export const guardFields: Fields<GuardRecord> = {
   endTimer: group('timer relay', endTimerFields),
   losses: untried(list('what no longer works', group('a loss', lossFields), 20, { key: 'id' })),
   lossesReviewed: untried(flag('looked through what no longer works')),
-};
-
-/** Fields of a rule of the routine. */
-export const sentenceFields: Fields<Sentence> = {
-  id: name('id'),
-  at: text('at', {
-    most: 5,
-    pattern: /^([01]\d|2[0-3]):[0-5]\d$/,
-    words: 'a clock time such as 10:40',
-    usual: '12:00',
-  }),
-  days: list('on', quantity('a weekday', '1', 1, { least: 1, most: 7, whole: true }), 7, { once: true }),
-  ifArmed: flag('only if armed'),
-  move: idOf('move', {
-    to: ['move'],
-    gone: 'refuse',
-    todo: 'Let the sentence in Routine begin another move first.',
-  }),
-};
-
-/** Sentences of one routine. */
-const MOST_SENTENCES = 50;
-/** Fields of all that Routine holds. */
-export const routineFields: Fields<RoutinePlan> = {
-  sentences: list('sentences', group('a sentence', sentenceFields), MOST_SENTENCES, { key: 'id' }),
 };
 
 const share = (label: string, usual: number) => quantity(label, '1', usual, { least: 0.5, most: 0.9999 });

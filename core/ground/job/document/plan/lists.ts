@@ -5,33 +5,18 @@ import {
   lossFields,
   neverFields,
   regionFields,
-  routineFields,
-  sentenceFields,
   sheetFields,
   standinFields,
   wholeFields,
   wishFields,
 } from './fields';
-import type {
-  GuardRecord,
-  Load,
-  Loss,
-  Never,
-  Region,
-  RoutinePlan,
-  Sentence,
-  SheetPlan,
-  StandinState,
-  WholeRun,
-  Wish,
-} from './types';
+import type { GuardRecord, Load, Loss, Never, Region, SheetPlan, StandinState, WholeRun, Wish } from './types';
 
 /** Places of this section where fields can be set. */
 export interface PlanPlaces {
   wish: Wish;
   region: Region;
   guard: GuardRecord;
-  routine: RoutinePlan;
   sheet: SheetPlan;
   standin: StandinState;
 }
@@ -41,7 +26,6 @@ export interface PlanLists {
   'wish.whole': WholeRun;
   'guard.losses': Loss;
   'guard.loads': Load;
-  'routine.sentences': Sentence;
 }
 
 /** What is known of each of these places. */
@@ -49,7 +33,6 @@ export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
   wish: place(wishFields, '', 'wish'),
   region: place(regionFields, '', 'wish'),
   guard: place(guardFields, '', 'guard'),
-  routine: place(routineFields, '', 'routine'),
   sheet: place(sheetFields, '', 'try'),
   standin: place(standinFields, '', 'probe'),
 };
@@ -59,5 +42,4 @@ export const PLAN_LISTS: ListsOf<PlanLists> = {
   'wish.whole': listed(wholeFields, 'run', 'wish', 'id', 'what'),
   'guard.loads': listed(loadFieldsOf, 'load', 'guard', 'press', 'press'),
   'guard.losses': listed(lossFields, 'loss', 'guard', 'id', 'what'),
-  'routine.sentences': listed(sentenceFields, 'sentence', 'routine', 'id', 'at'),
 };

@@ -8,6 +8,9 @@ export interface Region {
   mainsHertz: number;
   /** IANA name, as `Europe/London`. */
   timeZone: string;
+  /** Degrees, north and east more than nothing; null where nobody said. */
+  latitude: number | null;
+  longitude: number | null;
 }
 
 /** What can hurt somebody at the machine. */
@@ -129,21 +132,6 @@ export interface GuardRecord {
   /** What ends a press if the controller does not. */
   cutOff: (typeof CUT_OFFS)[number];
   endTimer: EndTimer;
-}
-
-/** "At 10:40 on Monday to Friday, if armed, start." Days are ISO weekdays, 1 is Monday. */
-export interface Sentence {
-  id: string;
-  at: string;
-  days: number[];
-  ifArmed: boolean;
-  /** Id of the move that it begins; empty for the first. */
-  move: string;
-}
-
-/** What Routine holds. */
-export interface RoutinePlan {
-  sentences: Sentence[];
 }
 
 /** How much the many-presses test must show: reliability at a confidence, both as shares. */

@@ -1,0 +1,1 @@
+export { sunEvent, sunStays, type Place } from './sun';

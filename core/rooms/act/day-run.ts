@@ -1,0 +1,56 @@
+import { flagEvents } from '../../build/rules';
+import { acts, dayMinutesOf, type Job } from '../../ground/job';
+import { realAt } from '../../ground/lists';
+import { happeningsOf, RunEnded, runTo, worldOf } from '../../engines/world';
+import { armingsFor } from './armings';
+import { startsAsHappenings, type Start } from './faults';
+import type { Scene } from './scene';
+
+const DAY_SECONDS = 86_400;
+/** Days that are run one after the other: what one leaves the next one finds. */
+const DAYS = 2;
+
+/** When a condition is first broken, in minutes of a clock, and on which of the days. */
+export interface BrokenInDay {
+  readonly minutes: number;
+  readonly day: number;
+}
+
+/**
+ * The moves that the routine begins in a day, run in their order, each from where the one before it left the machine, with nothing going
+ * wrong: the conditions that this breaks, by their words. Empty where no time of day begins anything.
+ */
+export function brokenInDay(job: Job, scene: Scene): ReadonlyMap<string, BrokenInDay> {
+  const rules = scene.world.routine !== null;
+  const arms = scene.hands.some((h) => h.wire.does === 'arm');
+  const day = job.routine.sentences.flatMap((s, rule): Start[] => {
+    const minutes = acts(s) && s.does === 'move' ? dayMinutesOf(s) : null;
+    const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
+    if (minutes === null || move < 0 || scene.moves.length === 0) return [];
+    return [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
+  });
+  if (day.length === 0) return new Map();
+  const starts = Array.from({ length: DAYS }, (_, n) => day.map((s) => ({ ...s, at: s.at + n * DAY_SECONDS })))
+    .flat()
+    .sort((a, b) => a.at - b.at);
+  const end = DAYS * DAY_SECONDS;
+  const given = happeningsOf([
+    ...flagEvents(scene.flags, 0, end),
+    ...armingsFor(scene, starts),
+    ...startsAsHappenings(starts),
+  ]);
+  const state = worldOf(scene.world, given);
+  try {
+    runTo(state, end, given);
+  } catch (error) {
+    if (!(error instanceof RunEnded)) throw error;
+  }
+  return new Map(
+    scene.nevers.flatMap(({ words, monitors }): [string, BrokenInDay][] => {
+      const at = Math.min(Infinity, ...monitors.map((m) => realAt(state.brokenAt, m)));
+      return at < Infinity
+        ? [[words, { minutes: (at % DAY_SECONDS) / 60, day: 1 + Math.floor(at / DAY_SECONDS) }]]
+        : [];
+    }),
+  );
+}
