@@ -61,7 +61,7 @@ describe('one more', () => {
       file: 'core/ground/job/document/routine/types.ts',
       from: "export const RULE_EDGES = ['clock',",
       to: "export const RULE_EDGES = ['tide', 'clock',",
-      asked: [],
+      asked: ['core/ground/job/document/routine/fields.ts', 'core/ground/job/document/routine/sentences.ts'],
     },
   ];
 

@@ -17,7 +17,7 @@ import {
   type Job,
   sentenceAt,
   type JobEdit,
-  type Limit,
+  type RoutineLimit,
   type Sentence,
   type MotorPlan,
 } from '../core/ground/job';
@@ -76,7 +76,7 @@ function routineOf(r: Random): Partial<Job['routine']> {
     handHoldsSeconds: one(r, [null, 9.4]),
   };
 }
-const limitOf = (kind: Limit['kind'], set: Partial<Limit>): Limit => ({
+const limitOf = (kind: RoutineLimit['kind'], set: Partial<RoutineLimit>): RoutineLimit => ({
   ...{ id: kind, kind, press: '', otherPress: '', move: '', sense: '', seconds: 1, count: 1 },
   ...set,
 });

@@ -21,6 +21,7 @@ import { OF_MECHANICS } from './situations/mechanics';
 import { OF_MODULES } from './situations/modules';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
+import { OF_RULES } from './situations/rules';
 import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
 import { OF_STRANGERS } from './situations/strangers';
@@ -43,6 +44,7 @@ const ALL: readonly Situation[] = [
   ...OF_SWITCHED,
   ...OF_ENERGY,
   ...OF_PEOPLE,
+  ...OF_RULES,
   ...OF_PROGRAMMING,
   ...OF_MODULES,
   ...OF_LISTENING,

@@ -5,7 +5,7 @@ import {
   type MayStart,
   type RoutineWire,
   type RuleEdge,
-  type RuleIf as IfWire,
+  type RuleCondition as IfWire,
   type RuleWire,
   type WorldEvent,
 } from '../../engines/world';

@@ -1,1 +1,1 @@
-export { sunEvent, sunStays, type Place } from './sun';
+export { sunEvent, sunStays, type SkyPlace } from './sun';

@@ -2,7 +2,7 @@ import { Body, Equator, Observer, SiderealTime } from 'astronomy-engine';
 import type { SunEvent } from '../../ground/job';
 
 /** Where on Earth, degrees: north and east more than nothing. */
-export interface Place {
+export interface SkyPlace {
   readonly latitude: number;
   readonly longitude: number;
 }
@@ -52,7 +52,7 @@ const CENTRE = new Observer(0, 0, 0);
 const turned = (degrees: number): number => degrees - 360 * Math.round(degrees / 360);
 
 /** Hour angle and declination of the sun at an instant, degrees. */
-function sunAt(ms: number, { longitude }: Place): { readonly hour: number; readonly declination: number } {
+function sunAt(ms: number, { longitude }: SkyPlace): { readonly hour: number; readonly declination: number } {
   const day = Math.floor(ms / DAY_MS);
   const share = ms / DAY_MS - day;
   const [one, next] = [sunOfDay(day), sunOfDay(day + 1)];
@@ -67,7 +67,7 @@ function sunAt(ms: number, { longitude }: Place): { readonly hour: number; reado
  * within the polar circles. Refraction is the usual one: rims and hills of a real horizon, and cold dense air, are not in it.
  * @param noonMs an instant near local noon. Valid from 1900 to 2100.
  */
-export function sunEvent(event: SunEvent, noonMs: number, place: Place): number {
+export function sunEvent(event: SunEvent, noonMs: number, place: SkyPlace): number {
   const turn = CLIMBS[event] ? -1 : 1;
   const sinAltitude = Math.sin(ALTITUDE[event] * RADIAN);
   const [sin, cos] = [Math.sin(place.latitude * RADIAN), Math.cos(place.latitude * RADIAN)];
@@ -88,7 +88,7 @@ export function sunEvent(event: SunEvent, noonMs: number, place: Place): number 
 }
 
 /** Whether the sun stays up, or stays down, the whole day at which an event is missing. @param noonMs an instant near local noon. */
-export function sunStays(event: SunEvent, noonMs: number, place: Place): 'up' | 'down' {
+export function sunStays(event: SunEvent, noonMs: number, place: SkyPlace): 'up' | 'down' {
   const { declination } = sunAt(noonMs, place);
   const [sin, cos] = [Math.sin(place.latitude * RADIAN), Math.cos(place.latitude * RADIAN)];
   const [sinD, cosD] = [Math.sin(declination * RADIAN), Math.cos(declination * RADIAN)];

@@ -18,7 +18,7 @@ export {
   type OpKind,
   type RoutineWire,
   type RuleEdge,
-  type RuleIf,
+  type RuleCondition,
   type RuleWire,
   type SenseWire,
   type Twitch,

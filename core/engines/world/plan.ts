@@ -112,7 +112,7 @@ export type RuleEdge =
   | { readonly of: 'mode'; readonly mode: number; readonly is: boolean };
 
 /** What must hold for a rule to act: a sense that is heard so, a mode, a stretch of the calendar that is given. */
-export interface RuleIf {
+export interface RuleCondition {
   readonly of: 'sense' | 'mode' | 'flag';
   readonly index: number;
   readonly is: boolean;
@@ -121,7 +121,7 @@ export interface RuleIf {
 /** A rule of the routine. One above comfort with a sense or a mode for its edge holds lower tiers back for as long as that stands. */
 export interface RuleWire {
   readonly edge: RuleEdge;
-  readonly ifs: readonly RuleIf[];
+  readonly ifs: readonly RuleCondition[];
   readonly does: 'move' | 'mode-on' | 'mode-off' | 'call';
   /** Number of the move or of the mode; −1 for a call. */
   readonly what: number;

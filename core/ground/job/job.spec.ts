@@ -221,7 +221,7 @@ describe('job files', () => {
     ['a slip of the pen', '{"format": oops}', /not complete JSON/, /line 1, column \d+|end/],
     ['something else', '{"name":"x"}', /not a Gentle Thumb job/, /format/],
     ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
-    ['a newer one', spoil((d) => (d['version'] = 16)), /version 16/, /version/],
+    ['a newer one', spoil((d) => (d['version'] = 17)), /version 17/, /version/],
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
     [
       'a wrong type',

@@ -12,6 +12,10 @@ export const PUBLISHED = {
     'ISO 16269-6:2014, Statistical interpretation of data, one-sided tolerance intervals of a normal distribution; NIST/SEMATECH ' +
       'e-Handbook 7.2.6.3',
   ),
+  'solar-position': P(
+    'I. Reda, A. Andreas, Solar Position Algorithm for Solar Radiation Applications, NREL/TP-560-34302, 2008: the sun’s upper rim at ' +
+      'the horizon with usual refraction stands at −0.8333°',
+  ),
   'iec-60063': P('IEC 60063:2015, Preferred number series for resistors and capacitors, table 1'),
   'iec-61140': P(
     'IEC 61140:2016, Protection against electric shock, clause 4.2: extra-low voltage ends ' +

@@ -18,7 +18,7 @@ export interface BrokenInDay {
 
 /**
  * The moves that the routine begins in a day, run in their order, each from where the one before it left the machine, with nothing going
- * wrong: the conditions that this breaks, by their words. Empty where no time of day begins anything.
+ * wrong: the conditions that this breaks, by their ids. Empty where no time of day begins anything.
  */
 export function brokenInDay(job: Job, scene: Scene): ReadonlyMap<string, BrokenInDay> {
   const rules = scene.world.routine !== null;
@@ -46,10 +46,10 @@ export function brokenInDay(job: Job, scene: Scene): ReadonlyMap<string, BrokenI
     if (!(error instanceof RunEnded)) throw error;
   }
   return new Map(
-    scene.nevers.flatMap(({ words, monitors }): [string, BrokenInDay][] => {
+    scene.nevers.flatMap(({ never, monitors }): [string, BrokenInDay][] => {
       const at = Math.min(Infinity, ...monitors.map((m) => realAt(state.brokenAt, m)));
       return at < Infinity
-        ? [[words, { minutes: (at % DAY_SECONDS) / 60, day: 1 + Math.floor(at / DAY_SECONDS) }]]
+        ? [[never.id, { minutes: (at % DAY_SECONDS) / 60, day: 1 + Math.floor(at / DAY_SECONDS) }]]
         : [];
     }),
   );

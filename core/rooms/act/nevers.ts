@@ -63,7 +63,7 @@ function neverFinding(job: Job, facts: Facts, n: Never, { scene, problem, broken
       source: ['simulation'],
       remedy: { text: 'Change the move in Act, or the condition in Wish.' },
     });
-  const onDay = inDay.get(words);
+  const onDay = inDay.get(n.id);
   if (onDay)
     return finding('act', id, {
       verdict: 'stop',

@@ -1,37 +1,25 @@
 import { firstItem } from '../../ground/lists';
 import { finding, type Finding, summary, type Remedy } from '../../ground/finding';
 import {
+  acts,
   freeId,
+  isTimed,
   freshHand,
   type Job,
-  type Move,
   type Sentence,
   machineOf,
   looksFirst,
   onlyListens,
   sayAt,
 } from '../../ground/job';
-import { WEEKDAYS } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { ruleEdit } from '../../build/rules';
+import { clashFindings } from './clashes';
 import { calendarOf, clockChangeFirings } from './firings';
-
-/** Days in words: `weekdays`, `every day`, `Mon, Thu`. */
-export function sayDays(days: readonly number[]): string {
-  const sorted = [...new Set(days)].sort((a, b) => a - b);
-  const key = sorted.join('');
-  if (key === '1234567') return 'every day';
-  if (key === '12345') return 'weekdays';
-  if (key === '67') return 'weekends';
-  return sorted.map((d) => WEEKDAYS.short[d]).join(', ') || 'no day';
-}
-
-/** A rule of the routine in words. @param moves the job's; where there are several the sentence names its own. */
-export function saySentence(s: Sentence, moves: readonly Pick<Move, 'id' | 'name'>[] = []): string {
-  const move = moves.length > 1 ? (moves.find((m) => m.id === s.move) ?? moves[0]) : undefined;
-  const when = `At ${sayAt(s)} on ${sayDays(s.days)}${s.ifArmed ? ', if armed' : ''}`;
-  return move ? `${when}: “${move.name}”.` : `${when}, press.`;
-}
+import { harmFindings } from './harm';
+import { ruleLimitFindings, ruleModeFindings } from './limits';
+import { lackFindings } from './rule-lacks';
+import { namesIn, sayDays, saySentence } from './words';
 
 /** The arm switch that sentences ask for, or the pin that it waits for. */
 function armRemedy(job: Job): Remedy {
@@ -56,7 +44,7 @@ function fromWish(job: Job): Remedy {
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
 export function routineFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
-  const acting = sentences.filter((s) => s.days.length > 0);
+  const acting = sentences.filter(acts);
   if (acting.length === 0 && sentences.length === 0 && onlyListens(job))
     return [
       finding('routine', 'none', {
@@ -78,8 +66,8 @@ export function routineFindings(job: Job): Finding[] {
   return [
     summary('routine', 'plan', {
       verdict: 'settled',
-      title: acting.map((s) => saySentence(s, job.act.moves)).join(' '),
-      caption: `${sayDays(firstItem(acting).days)} ${sayAt(firstItem(acting))}`,
+      title: acting.map((s) => saySentence(s, namesIn(job))).join(' '),
+      caption: planCaption(job, firstItem(acting)),
       source: ['iana-tz', 'maker'],
     }),
     ...[
@@ -91,12 +79,21 @@ export function routineFindings(job: Job): Finding[] {
       blindFinding(job, acting),
       clockFinding(job, acting),
     ].filter((f) => f !== null),
+    ...lackFindings(job),
+    ...clashFindings(job),
+    ...harmFindings(job),
+    ...ruleModeFindings(job),
+    ...ruleLimitFindings(job),
   ];
 }
 
+/** The first rule on its bead. */
+const planCaption = (job: Job, s: Sentence): string =>
+  s.when === 'clock' ? `${sayDays(s.days)} ${sayAt(s)}` : sayAt(s, namesIn(job));
+
 /** A sentence of which no day is chosen, beside others that act. */
 function noDayFinding(sentences: readonly Sentence[]): Finding | null {
-  const idle = sentences.find((s) => s.days.length === 0);
+  const idle = sentences.find((s) => !acts(s));
   return idle
     ? finding('routine', 'no-day', {
         verdict: 'tight',
@@ -119,8 +116,14 @@ function armedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
 }
 
 function twiceFinding(acting: readonly Sentence[]): Finding | null {
-  const twice = acting.find((s, i) =>
-    acting.slice(i + 1).some((t) => sayAt(t) === sayAt(s) && t.days.some((d) => s.days.includes(d))),
+  const begins = (s: Sentence): boolean => s.does === 'move';
+  const twice = acting.find(
+    (s, i) =>
+      isTimed(s) &&
+      begins(s) &&
+      acting
+        .slice(i + 1)
+        .some((t) => isTimed(t) && begins(t) && sayAt(t) === sayAt(s) && t.days.some((d) => s.days.includes(d))),
   );
   if (!twice) return null;
   return finding('routine', 'twice', {
@@ -133,8 +136,8 @@ function twiceFinding(acting: readonly Sentence[]): Finding | null {
 }
 
 function unarmedFinding(job: Job, acting: readonly Sentence[]): Finding | null {
-  if (acting.every((s) => s.ifArmed) || !job.wish.hazards.includes('unattended-heat')) return null;
-  const sentences = job.routine.sentences.map((s) => ({ ...s, ifArmed: true }));
+  if (acting.every((s) => s.ifArmed || s.does !== 'move') || !job.wish.hazards.includes('unattended-heat')) return null;
+  const sentences = job.routine.sentences.map((s) => ({ ...s, ifArmed: s.ifArmed || s.does === 'move' }));
   return finding('routine', 'unarmed', {
     verdict: 'tight',
     title: 'It would heat on days when nobody filled it',
@@ -174,7 +177,9 @@ function rearmFinding(job: Job, acting: readonly Sentence[]): Finding | null {
 /** Whether what it does at a time of day depends on what the machine is doing then. */
 function blindFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   const moveOf = (s: Sentence) => job.act.moves.find((m) => m.id === s.move) ?? job.act.moves[0];
-  const blind = acting.find((s) => {
+  const timed = acting.filter((s) => s.does === 'move');
+  if (timed.length === 0) return null;
+  const blind = timed.find((s) => {
     const move = moveOf(s);
     return !move || !looksFirst(move);
   });
@@ -188,13 +193,13 @@ function blindFinding(job: Job, acting: readonly Sentence[]): Finding | null {
   switch (machineOf(job).kind) {
     case 'open-stop-close-stop':
       // One button that opens and closes does whichever comes next: a time of day does not tell which.
-      return pressesBlindly(sayAt(firstItem(acting)), {
+      return pressesBlindly(sayAt(blind, namesIn(job)), {
         verdict: 'stop',
         does: 'what is closed already is opened',
         caption: 'opens what is closed',
       });
     case 'flips':
-      return pressesBlindly(sayAt(firstItem(acting)), {
+      return pressesBlindly(sayAt(blind, namesIn(job)), {
         verdict: 'tight',
         does: 'what is on already is switched off',
         caption: 'may switch it off',

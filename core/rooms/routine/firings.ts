@@ -1,6 +1,6 @@
 import { DateTime } from 'luxon';
 import { inWindow, type RuleFlag } from '../../build/rules';
-import { sunEvent, type Place } from '../../engines/sky';
+import { sunEvent, type SkyPlace } from '../../engines/sky';
 import type { WorldEvent } from '../../engines/world';
 import { eventsFor, isTimed, type CalendarEvent, type Job, type Sentence } from '../../ground/job';
 import { itemAt } from '../../ground/lists';
@@ -15,11 +15,11 @@ export interface Calendar {
   readonly holidays: ReadonlySet<string>;
   readonly zone: string;
   /** Null where nobody said: the sun is not known then. */
-  readonly place: Place | null;
+  readonly place: SkyPlace | null;
 }
 
 /** Where the machine stands, as far as that was said. */
-export const placeOf = ({ region }: Pick<Job, 'region'>): Place | null =>
+export const standsAt = ({ region }: Pick<Job, 'region'>): SkyPlace | null =>
   region.latitude === null || region.longitude === null
     ? null
     : { latitude: region.latitude, longitude: region.longitude };
@@ -30,7 +30,7 @@ export const calendarOf = (job: Job, sentences: readonly Sentence[] = job.routin
   events: job.routine.events,
   holidays: new Set(job.routine.holidays),
   zone: job.region.timeZone,
-  place: placeOf(job),
+  place: standsAt(job),
 });
 
 /** An instant at which a rule comes true. */
@@ -65,7 +65,7 @@ const inWindows = (s: Sentence, day: Day, ms: number): boolean =>
   s.ifs.every((x) => x.kind !== 'window' || inWindow(wallMinutes(day, ms), x) === x.is);
 
 /** When the sun has a sentence come true on a day; null on days on which it does not do that, or where the place is not known. */
-function bySun(s: Sentence, day: Day, place: Place | null): Wall | null {
+function bySun(s: Sentence, day: Day, place: SkyPlace | null): Wall | null {
   const at = place ? sunEvent(s.sun, day.ms + HALF_DAY_MS, place) + s.offsetSeconds * SECOND_MS : Number.NaN;
   if (Number.isNaN(at)) return null;
   const least = s.notBefore === '' ? -Infinity : onDay(day, minutesOf(s.notBefore)).ms;

@@ -6,6 +6,8 @@ import { changed, demoJob, findingOf, onPin } from '../../testing/jobs';
 import { calendarOf, firingsWithin, nextFirings as next, sayDays, saySentence } from '.';
 
 const at = (time: string, days = [1, 2, 3, 4, 5, 6, 7]): Sentence => sentenceAt(time, { id: time, days });
+const said = (s: Sentence, moves: readonly { id: string; name: string }[] = []) =>
+  saySentence(s, { senses: [], modes: [], presses: [], moves });
 const calendar = (sentences: readonly Sentence[], timeZone: string) => {
   const job = demoJob('yard-gate');
   return calendarOf({ ...job, region: { ...job.region, timeZone } }, sentences);
@@ -21,9 +23,9 @@ describe('sentences in words', () => {
       { id: 'a', name: 'low on' },
       { id: 'b', name: 'high on' },
     ];
-    expect(saySentence({ ...at('14:00'), move: 'b' }, moves)).toBe('At 14:00 on every day: “high on”.');
-    expect(saySentence(at('14:00'), moves)).toBe('At 14:00 on every day: “low on”.');
-    expect(saySentence(at('14:00'), moves.slice(1))).toBe('At 14:00 on every day, press.');
+    expect(said({ ...at('14:00'), move: 'b' }, moves)).toBe('At 14:00 on every day: “high on”.');
+    expect(said(at('14:00'), moves)).toBe('At 14:00 on every day: “low on”.');
+    expect(said(at('14:00'), moves.slice(1))).toBe('At 14:00 on every day, press.');
     const job = changed(demoJob('yard-gate'), 'routine', { sentences: [at('22:30'), at('14:00', [])] });
     expect(findingOf(job, 'routine.no-day')).toMatchObject({
       verdict: 'tight',
@@ -105,9 +107,7 @@ describe('sentences', () => {
       sayDays([]),
       sayDays([1, 2, 3, 4, 5, 6, 7]),
     ]).toEqual(['weekdays', 'weekends', 'Mon, Thu', 'no day', 'every day']);
-    expect(saySentence({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true, move: '' })).toBe(
-      'At 10:40 on weekdays, if armed, press.',
-    );
+    expect(said({ ...at('10:40', [1, 2, 3, 4, 5]), ifArmed: true })).toBe('At 10:40 on weekdays, if armed, press.');
   });
 
   it('warns of an arming that lets any number of starts of a heater go, and one start for one arming mends it', () => {

@@ -3,7 +3,7 @@ import { YEAR_SECONDS } from '../plan/fields';
 import { idOf } from '../reference';
 import type {
   CalendarEvent,
-  Limit,
+  RoutineLimit,
   LimitKind,
   Mode,
   RoutinePlan,
@@ -136,7 +136,7 @@ export const modeFields: Fields<Mode> = {
 };
 
 /** Fields of a limit. */
-export const limitFields: Fields<Limit> = {
+export const limitFields: Fields<RoutineLimit> = {
   id: name('id'),
   kind: choice(
     'limit',

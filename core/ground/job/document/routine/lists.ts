@@ -1,6 +1,6 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
 import { calendarEventFields, limitFields, modeFields, routineFields, sentenceFields } from './fields';
-import type { CalendarEvent, Limit, Mode, RoutinePlan, Sentence } from './types';
+import type { CalendarEvent, RoutineLimit, Mode, RoutinePlan, Sentence } from './types';
 
 /** Places of this section where fields can be set. */
 export interface RoutinePlaces {
@@ -10,7 +10,7 @@ export interface RoutinePlaces {
 export interface RoutineLists {
   'routine.sentences': Sentence;
   'routine.modes': Mode;
-  'routine.limits': Limit;
+  'routine.limits': RoutineLimit;
   'routine.events': CalendarEvent;
 }
 

@@ -1,7 +1,7 @@
 import { freshOf } from '../../../field';
 import { clockTime, formatQuantity, minutesOf } from '../../../quantity';
 import { sentenceFields } from './fields';
-import type { CalendarEvent, Limit, Mode, Sentence, SunEvent } from './types';
+import type { CalendarEvent, RoutineLimit, Mode, Sentence, SunEvent } from './types';
 
 // All that is asked of a sentence's time: whoever reckons with it, or writes it down, asks here.
 
@@ -112,7 +112,7 @@ export interface LimitNames extends SentenceNames {
 }
 
 /** A limit in words. */
-export function sayLimit(l: Limit, n: LimitNames): string {
+export function sayLimit(l: RoutineLimit, n: LimitNames): string {
   const press = (id: string): string => named(n.presses, id, 'a press');
   const move = l.move === '' ? 'Any move' : named(n.moves, l.move, 'a move');
   switch (l.kind) {

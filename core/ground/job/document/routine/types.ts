@@ -89,7 +89,7 @@ export interface Mode {
 }
 
 /** What the controller keeps, whoever asks. Which of its values count is told by its kind. */
-export interface Limit {
+export interface RoutineLimit {
   id: string;
   kind: LimitKind;
   press: string;
@@ -112,7 +112,7 @@ export interface CalendarEvent {
 export interface RoutinePlan {
   sentences: Sentence[];
   modes: Mode[];
-  limits: Limit[];
+  limits: RoutineLimit[];
   events: CalendarEvent[];
   /** Local dates, as `2026-12-25`. */
   holidays: string[];
