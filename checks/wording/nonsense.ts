@@ -47,6 +47,10 @@ export const nonsense = (text: string): string =>
     return String.fromCharCode(first + ((c.charCodeAt(0) - first + 11) % 26));
   });
 
+/** Of these one word is a key: what a hand or a rule does, what befalls a run. What is shown is a sentence. */
+const KEYED = new Set(['does', 'what']);
+const isOneWord = (node: ts.Node): boolean => ts.isStringLiteral(node) && /^[a-z-]+$/.test(node.text);
+
 /** The source with each text of a shown field made nonsense. @param replaced is told how many there were. */
 export function withoutWords(path: string, source: string, replaced: (n: number) => void): string {
   const file = ts.createSourceFile(path, source, ts.ScriptTarget.Latest, true);
@@ -58,23 +62,24 @@ export function withoutWords(path: string, source: string, replaced: (n: number)
       nonsense(source.slice(node.getStart(file) + from, node.getEnd() - to)),
     ]);
   };
-  const texts = (node: ts.Expression): void => {
+  const texts = (node: ts.Expression, keys = false): void => {
+    if (keys && isOneWord(node)) return;
     if (ts.isStringLiteral(node) || ts.isNoSubstitutionTemplateLiteral(node)) cut(node, 1, 1);
     else if (ts.isTemplateExpression(node)) {
       cut(node.head, 1, 2);
       for (const span of node.templateSpans) cut(span.literal, 1, ts.isTemplateTail(span.literal) ? 1 : 2);
     } else if (ts.isConditionalExpression(node)) {
-      texts(node.whenTrue);
-      texts(node.whenFalse);
-    } else if (ts.isParenthesizedExpression(node)) texts(node.expression);
+      texts(node.whenTrue, keys);
+      texts(node.whenFalse, keys);
+    } else if (ts.isParenthesizedExpression(node)) texts(node.expression, keys);
     else if (ts.isBinaryExpression(node) && node.operatorToken.kind === ts.SyntaxKind.PlusToken) {
-      texts(node.left);
-      texts(node.right);
+      texts(node.left, keys);
+      texts(node.right, keys);
     }
   };
   const visit = (node: ts.Node): void => {
     if (ts.isPropertyAssignment(node) && ts.isIdentifier(node.name) && SHOWN.has(node.name.text))
-      texts(node.initializer);
+      texts(node.initializer, KEYED.has(node.name.text));
     if (ts.isCallExpression(node) && ts.isIdentifier(node.expression))
       for (const n of SHOWN_ARGUMENTS.get(node.expression.text) ?? []) if (node.arguments[n]) texts(node.arguments[n]);
     ts.forEachChild(node, visit);

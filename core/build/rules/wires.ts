@@ -91,26 +91,25 @@ export function ruleWires(job: Job, lines: readonly Output[]): RuleWires | undef
 
 const NUMBER_OF: Readonly<Record<RuleTier, number>> = TIER;
 
+const edgeOf = (s: Sentence, sense: number, mode: number): RuleEdge => {
+  if (s.when === 'sense') return { of: 'sense', sense, is: s.says, seconds: s.forSeconds };
+  return s.when === 'mode' ? { of: 'mode', mode, is: s.says } : { of: 'given' };
+};
+
 function ruleOf(job: Job, s: Sentence, sentence: number, flags: RuleFlag[]): RuleWire {
   const [sense, mode, sets] = [
     job.senses.findIndex((x) => x.id === s.sense),
     job.routine.modes.findIndex((m) => m.id === s.mode),
     job.routine.modes.findIndex((m) => m.id === s.sets),
   ];
-  const move = s.move === '' ? 0 : job.act.moves.findIndex((m) => m.id === s.move);
+  const moves = job.act.moves.length;
+  const move =
+    s.does !== 'move' ? 0 : s.move === '' ? Math.min(0, moves - 1) : job.act.moves.findIndex((m) => m.id === s.move);
   const what = s.does === 'move' ? move : s.does === 'call' ? -1 : sets;
-  const edge: RuleEdge =
-    s.when === 'sense'
-      ? { of: 'sense', sense, is: s.says, seconds: s.forSeconds }
-      : s.when === 'mode'
-        ? { of: 'mode', mode, is: s.says }
-        : { of: 'given' };
+  const edge = edgeOf(s, sense, mode);
   // What names nothing yet never acts.
   const lacks =
-    (what < 0 && s.does !== 'call') ||
-    (s.does === 'move' && job.act.moves.length === 0) ||
-    (s.when === 'sense' && sense < 0) ||
-    (s.when === 'mode' && mode < 0);
+    (what < 0 && s.does !== 'call') || move < 0 || ('sense' in edge && sense < 0) || ('mode' in edge && mode < 0);
   return {
     edge,
     ifs: ifsOf(job, s, sentence, flags),

@@ -109,11 +109,11 @@ function oneLess(s: WorldState, at: number, log: Log | null): void {
 function barOf(s: WorldState, move: number, tier: number): Fate {
   if (s.flag[FLAG.controllerPower] !== 1) return 'dead';
   if (tier > TIER.hand ? handStops(s) : handGoesFirst(s)) return 'stopped';
-  if (tier < heldTier(s)) return 'held back';
+  if (tier < heldTier(s)) return 'held-back';
   const may = s.w.routine?.mayStart[move];
   if (may) {
-    if (s.startsToday[move]! >= may.aDay) return 'enough for today';
-    if (may.armed && s.flag[FLAG.armed] === 0) return 'not armed';
+    if (s.startsToday[move]! >= may.aDay) return 'enough-today';
+    if (may.armed && s.flag[FLAG.armed] === 0) return 'not-armed';
     if (may.fresh >= 0 && s.heard[may.fresh]! > 1) return 'limit';
   }
   return s.flag[FLAG.move]! >= 0 ? 'busy' : 'done';
@@ -131,7 +131,7 @@ export function startMove(
   log: Log | null,
   tier: number = TIER.comfort,
 ): Fate {
-  if (onlyIfArmed && s.flag[FLAG.armed] === 0) return 'not armed';
+  if (onlyIfArmed && s.flag[FLAG.armed] === 0) return 'not-armed';
   const fate = barOf(s, move, tier);
   if (fate !== 'done') {
     s.flag[FLAG.missedStarts] = s.flag[FLAG.missedStarts]! + 1;

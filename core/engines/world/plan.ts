@@ -172,16 +172,16 @@ export interface RoutineWire {
 export const FATES = [
   'done',
   'waits',
-  'held back',
+  'held-back',
   'busy',
   'stopped',
-  'not armed',
-  'not so',
-  'too soon',
-  'enough for today',
+  'not-armed',
+  'not-so',
+  'too-soon',
+  'enough-today',
   'limit',
   'dead',
-  'too late',
+  'too-late',
 ] as const;
 export type Fate = (typeof FATES)[number];
 

@@ -14,12 +14,25 @@ const cluesOf = (plan: WorldPlan): readonly Clue[] =>
     return m.kind === 'unwarned' ? [{ of: 'part', part: m.part, keys: [] }] : m.clues;
   });
 
+/** Senses that rules and limits look at. */
+const sensesOfRules = ({ routine }: WorldPlan): readonly number[] =>
+  routine
+    ? [
+        ...routine.rules.flatMap(({ edge, ifs }) => [
+          ...(edge.of === 'sense' ? [edge.sense] : []),
+          ...ifs.flatMap((x) => (x.of === 'sense' ? [x.index] : [])),
+        ]),
+        ...routine.mayStart.map((m) => m.fresh),
+      ].filter((sense) => sense >= 0)
+    : [];
+
 /** Everything that may bear on a condition: the controller always, the senses that its moves read, and the parts that those tell of. */
 function reachOf(plan: WorldPlan): Reach {
   const clues = cluesOf(plan);
   const senses = new Set([
     ...clues.flatMap((c) => (c.of === 'sense' ? [c.sense] : [])),
     ...plan.moves.flatMap((m) => m.flatMap((op) => (op.sense >= 0 ? [op.sense] : []))),
+    ...sensesOfRules(plan),
   ]);
   const parts = new Set([
     ...clues.flatMap((c) => (c.of === 'part' ? [c.part] : [])),

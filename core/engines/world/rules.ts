@@ -8,7 +8,7 @@ import { heldTier } from './tiers';
 /** The number of a fate in a line of the log. */
 const FATE = Object.fromEntries(FATES.map((f, i) => [f, i])) as Record<Fate, number>;
 /** Fates that a rule can outlast: what stands in its way may go. */
-const PASSING: readonly Fate[] = ['held back', 'busy', 'stopped'];
+const PASSING: readonly Fate[] = ['held-back', 'busy', 'stopped'];
 
 const became = (rule: number, fate: Fate, at: number, log: Log | null): void =>
   note(log, at, LOGGED.rule, rule, FATE[fate]);
@@ -32,10 +32,10 @@ function conditionOf(s: WorldState, rule: number): Fate {
     const now = of === 'sense' ? s.heard[index]! : of === 'mode' ? s.mode[index]! : s.lasts[index]!;
     return now === (is ? 1 : 0);
   });
-  if (!holds) return 'not so';
-  if (wire.ifArmed && s.flag[FLAG.armed] === 0) return 'not armed';
-  if (s.rests[rule] === 1) return 'too soon';
-  return s.acted[rule]! >= wire.aDay ? 'enough for today' : 'done';
+  if (!holds) return 'not-so';
+  if (wire.ifArmed && s.flag[FLAG.armed] === 0) return 'not-armed';
+  if (s.rests[rule] === 1) return 'too-soon';
+  return s.acted[rule]! >= wire.aDay ? 'enough-today' : 'done';
 }
 
 /** A rule acted: it is counted, and rests. */
@@ -54,7 +54,7 @@ export function ruleFires(s: WorldState, rule: number, at: number, log: Log | nu
   if (fate !== 'done') return became(rule, fate, at, log);
   const { does, what, tier } = itemAt(s.w.routine!.rules, rule);
   if (does === 'move') return asks(s, rule, at, log);
-  if (tier < heldTier(s)) return became(rule, 'held back', at, log);
+  if (tier < heldTier(s)) return became(rule, 'held-back', at, log);
   became(rule, 'done', at, log);
   hasActed(s, rule, at);
   if (does === 'call') {
@@ -91,7 +91,7 @@ function asks(s: WorldState, rule: number, at: number, log: Log | null): void {
 /** A rule has waited for as long as it may. */
 export function waitsNoLonger(s: WorldState, rule: number, at: number, log: Log | null): void {
   forget(s, rule);
-  became(rule, 'too late', at, log);
+  became(rule, 'too-late', at, log);
 }
 
 function forget(s: WorldState, rule: number): void {
@@ -132,7 +132,7 @@ function edgeFollows(s: WorldState, routine: RoutineWire, r: number, at: number)
 /** What makes a rule come true has stood for its time. */
 export function edgeStands(s: WorldState, rule: number, at: number, log: Log | null): void {
   s.due[s.at.edge + rule] = Infinity;
-  if (itemAt(s.w.routine!.rules, rule).tier > TIER.comfort && conditionOf(s, rule) !== 'not so') s.holding[rule] = 1;
+  if (itemAt(s.w.routine!.rules, rule).tier > TIER.comfort && conditionOf(s, rule) !== 'not-so') s.holding[rule] = 1;
   ruleFires(s, rule, at, log);
 }
 

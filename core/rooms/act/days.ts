@@ -191,7 +191,8 @@ export function wantedDays(
 
 /**
  * Many days in a row under bad luck; the machine's state is carried from day to day. The cost grows with the events alone.
- * @param starts starts of moves, rising; `luck` is drawn for as many. @param calendar what rules look at beside them. @param wanted what is held against the truth.
+ * @param starts starts of moves, rising; `luck` is drawn for as many. @param calendar what rules look at beside them.
+ * @param wanted what is held against the truth.
  */
 export function daysOf(
   scene: Scene,

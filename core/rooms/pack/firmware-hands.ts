@@ -22,6 +22,16 @@ static int begin(int move)
 }
 `;
 
+/** Somebody who does something to the machine holds comfort back. */
+const HAND_HOLDS = `    if (felt[i] && (hands[i].does == STOPS || hands[i].does == BEGINS || hands[i].does == PRESSES_WHILE_HELD)) {
+        hand_holds();
+    }
+`;
+const COMMAND_HOLDS = `    if (found != 0) {
+        hand_holds();
+    }
+`;
+
 /**
  * The part of the packed program that follows what people move at the controller: it goes before any plan.
  * @param ruled whether rules of higher tiers go before it.
@@ -87,7 +97,9 @@ ${ruled ? '    int move;\n' : ''}    for (i = 1; i <= HANDS; i++) {
             found = i;
         }
     }
-${ruled ? '    if (found != 0) {\n        hand_holds();\n    }\n' : ''}    if (found == 0 || hands[found].count == 0u || hand_goes_first() || (arming && !armed)${ruled ? ' || hand_is_held()' : ''}) {
+${ruled ? COMMAND_HOLDS : ''}    if (found == 0 || hands[found].count == 0u || hand_goes_first()${
+  ruled ? ' || hand_is_held()' : ''
+} || (arming && !armed)) {
         return 0;
     }
 ${ruled ? '    move = hand_moves[hands[found].first + turn[found]];\n' : ''}    if (!begin_next(found)) {
@@ -144,7 +156,7 @@ ${ruled ? '    if (hand_is_held()) {\n        barred[i] = 1;\n        return;\n 
 
 static void hand_felt(int i, uint32_t now)
 {
-${ruled ? '    if (felt[i] && (hands[i].does == STOPS || hands[i].does == BEGINS || hands[i].does == PRESSES_WHILE_HELD)) {\n        hand_holds();\n    }\n' : ''}    switch (hands[i].does) {
+${ruled ? HAND_HOLDS : ''}    switch (hands[i].does) {
     case STOPS:
         if (felt[i]) {
             if (busy) {

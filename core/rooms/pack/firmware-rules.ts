@@ -113,6 +113,7 @@ interface Filled {
   readonly words: readonly string[];
 }
 
+// eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
 const TABLES = (f: Filled): string => `
 #define RULES ${f.rows.length}
 #define MODES ${f.modes.length}

@@ -17,6 +17,14 @@ const comesTrue = (told: readonly ToldRule[]): string =>
 ${told.map((t) => `       rule ${t.number} is ${t.words}`).join(',\n')} */
 `;
 
+/** What is filled in beside the three that every controller has. */
+const toFillIn = (yours: YourSenses, told: readonly ToldRule[]): string =>
+  [
+    yours.says.length === 0 ? '' : readSense(yours.says),
+    yours.numbers.length === 0 ? '' : readNumber(yours.numbers),
+    told.length === 0 ? '' : comesTrue(told),
+  ].join('');
+
 /** The header of the packed program: the functions to fill in, and what it offers. */
 export const headerText = (
   yours: YourSenses,
@@ -32,7 +40,7 @@ export const headerText = (
 void gt_write_pin(int pin, int level);   /* level 0 or 1; 2 on a servo of a rocker that is pressed on both sides */
 int gt_read_pin(int pin);                /* 0 or 1, with the pull-up switched on */
 uint32_t gt_milliseconds(void);          /* since start; may wrap round */
-${yours.says.length === 0 ? '' : readSense(yours.says)}${yours.numbers.length === 0 ? '' : readNumber(yours.numbers)}${told.length === 0 ? '' : comesTrue(told)}${changed}
+${toFillIn(yours, told)}${changed}
 /* Call once, before anything else: every contact is opened. */
 void gt_setup(void);
 /* Call at least every few milliseconds. A call that comes too late opens the contacts and forgets the rest of the move:

@@ -3,7 +3,8 @@ import { inWindow } from '../../build/rules';
 import { minutesOf } from '../../ground/quantity';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
-import { arbiterText } from './firmware-arbiter';
+import { ARBITER } from './firmware-arbiter';
+import { followText } from './firmware-follow';
 import { handsText } from './firmware-hands';
 import { movesText } from './firmware-moves';
 import { numbersUnheard, readText, type YourSenses } from './firmware-senses';
@@ -234,6 +235,17 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     plan.listens,
     rules !== null,
   );
+  const ruled = rules !== null;
+  const program = [
+    rules?.tables ?? '',
+    outputsText(ruled),
+    readText(yours, numbers),
+    movesText(ruled),
+    plan.listens ? TELL_CHANGES : '',
+    handsText(ruled),
+    rules ? ARBITER + followText(rules.told.map((t) => t.number)) : '',
+    tick,
+  ].join('');
   const source = `/* ${comment(job.title)}: ${comment(job.wish.outcome || 'press script')} */
 /* Never: ${comment(never || 'not said')}${never ? `; held by ${comment(job.wish.heldBy || 'nothing')}` : ''} */
 ${warnings.join('')}#include "gentle_thumb.h"
@@ -350,7 +362,7 @@ static const unsigned move_begin[MOVES + 1] = { ${begin.map((b) => `${b}u`).join
 static const struct week_entry week[] = {
 ${[...week, rules ? '    { 0u, 0u, 0 }' : '    { 0u, 0u, 0, 0 }'].join('\n')}
 };
-${rules?.tables ?? ''}${outputsText(rules !== null)}${readText(yours, numbers)}${movesText(rules !== null)}${plan.listens ? TELL_CHANGES : ''}${handsText(rules !== null)}${rules ? arbiterText(rules.told.map((t) => t.number)) : ''}${tick}`;
+${program}`;
   return {
     'gentle_thumb.h': headerText(
       yours,

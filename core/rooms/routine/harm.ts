@@ -13,7 +13,7 @@ const STAYS: readonly MachinePart['kind'][] = ['flips', 'on-and-off', 'steps'];
 /** What is made up for later than this comes when nobody thinks of it any more, s. */
 const SOON = 60;
 
-/** What rules can do to people and things: an end that gets lost, a move that comes when nobody expects it, an alarm that is all there is. */
+/** What rules can do: an end that gets lost, a move that comes when nobody expects it, an alarm that is all there is. */
 export const harmFindings = (job: Job): Finding[] =>
   [lostEnd(job), comesLate(job), onlyAlarm(job), deafAlarm(job)].filter((f) => f !== null);
 
@@ -33,7 +33,8 @@ function lostEnd(job: Job): Finding | null {
   return finding('routine', 'lost-end', {
     verdict: hurts.length > 0 ? 'stop' : 'tight',
     title: off
-      ? `“${sayAt(on, names)}” puts it on and “${sayAt(off, names)}” off: an end that gets lost, or that a dead controller misses, leaves it on until the next one`
+      ? `“${sayAt(on, names)}” puts it on and “${sayAt(off, names)}” off: an end that gets lost, or that a dead controller misses, ` +
+        'leaves it on until the next one'
       : `“${sayAt(on, names)}” puts it on, and no rule puts it off`,
     caption: 'end can get lost',
     source: ['press-longest', 'maker'],
@@ -76,7 +77,8 @@ function onlyAlarm(job: Job): Finding | null {
     verdict: people ? 'stop' : 'tight',
     title: people
       ? 'A rule of this program is to keep people from harm: a program, a home-made sense and a radio may never be all that does'
-      : `“${sayAt(alarm, namesIn(job))}” is a rule of safety: a program that hangs, a sense that sticks or a wire that breaks keeps nobody from harm`,
+      : `“${sayAt(alarm, namesIn(job))}” is a rule of safety: a program that hangs, a sense that sticks or a wire that breaks ` +
+        'keeps nobody from harm',
     caption: 'alarm is a program',
     source: ['cautions'],
     remedy: {
