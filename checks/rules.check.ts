@@ -2,7 +2,7 @@
 import { describe, expect, it } from 'vitest';
 import {
   compileWorld,
-  FATES,
+  fateIn,
   freshLog,
   happeningsOf,
   LOGGED,
@@ -122,11 +122,7 @@ function engine(plan: Plan, events: readonly WorldEvent[]): string[] {
     if (log.kind[i] === LOGGED.contact) out.push(`${at} ${value === 1 ? 'closes' : 'opens'} ${index}`);
     if (log.kind[i] === LOGGED.call) out.push(`${at} call`);
     if (log.kind[i] === LOGGED.mode) out.push(`${at} mode ${index} ${value === 1 ? 'on' : 'off'}`);
-    if (
-      log.kind[i] === LOGGED.rule &&
-      FATES[value % FATES.length] === 'done' &&
-      plan.routine.rules[index]!.does === 'move'
-    )
+    if (log.kind[i] === LOGGED.rule && fateIn(value) === 'done' && plan.routine.rules[index]!.does === 'move')
       out.push(`${at} begins ${plan.routine.rules[index]!.what} by rule ${index}`);
   }
   return out;

@@ -1,5 +1,5 @@
 import { intAt, itemAt, present } from '../../ground/lists';
-import { ELSES, OPS, type Clue, type RoutineWire, type WorldPlan } from './plan';
+import { ELSES, OPS, TIER, type Clue, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */
@@ -46,6 +46,8 @@ export interface CompiledWorld {
   };
   /** Null where there are no rules, modes or limits. */
   readonly routine: RoutineWire | null;
+  /** Rules that have a deadline of each sort: what makes them true stands, they wait no longer, they may act again. */
+  readonly timers: RuleTimers;
   /** By output: the other direction of its press (−1 for none), how long they keep apart, and how long its way is set before it. */
   readonly rival: Int32Array;
   readonly apart: Float64Array;
@@ -65,6 +67,31 @@ export interface CompiledWorld {
   };
   /** Per monitor, which states of all parts each of its clues holds in. */
   readonly clues: readonly (readonly CompiledClue[])[];
+}
+
+/** Some of the rules in their order, and the place of each rule among them, −1 for those that are none of them. */
+export interface RulesWith {
+  readonly rules: Int32Array;
+  readonly place: Int32Array;
+}
+/** Rules by the deadlines that they may have: a year has tens of them, of which most never wait for anything. */
+export interface RuleTimers {
+  readonly edge: RulesWith;
+  readonly late: RulesWith;
+  readonly rest: RulesWith;
+}
+
+function timersOf(routine: RoutineWire | undefined): RuleTimers {
+  const rules = routine?.rules ?? [];
+  const some = (has: (r: RuleWire) => boolean): RulesWith => {
+    const own = rules.flatMap((r, i) => (has(r) ? [i] : []));
+    return { rules: Int32Array.from(own), place: Int32Array.from(rules, (_, i) => own.indexOf(i)) };
+  };
+  return {
+    edge: some((r) => r.edge.of !== 'given'),
+    late: some((r) => r.does === 'move' && (r.late > 0 || r.tier > TIER.comfort)),
+    rest: some((r) => r.gap > 0),
+  };
 }
 
 /** A clue with its states as a row of marks. */
@@ -180,6 +207,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       count: plan.senses.length,
     },
     routine: plan.routine ?? null,
+    timers: timersOf(plan.routine),
     rival,
     apart,
     lead,

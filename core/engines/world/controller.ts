@@ -2,7 +2,7 @@ import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { mayClose } from './order';
 import { learns } from './parts';
-import { ELSES, OPS, TIER, type Fate, type OpKind } from './plan';
+import { ELSES, OPS, TIER, WHO, type Fate, type OpKind } from './plan';
 import { CLOCK, FLAG, LOGGED, note, type Log, type WorldState } from './state';
 import { WorldProblem } from './table';
 import { heldTier } from './tiers';
@@ -121,7 +121,7 @@ function barOf(s: WorldState, move: number, tier: number): Fate {
 
 /**
  * Begins a move. One that comes while another runs, while a hand has its way, while a higher tier holds it back, or while the controller
- * is dead, is missed. @param tier of whoever asks. @returns what became of it.
+ * is dead, is missed. @param tier of whoever asks. @param asker as `WHO` counts. @returns what became of it.
  */
 export function startMove(
   s: WorldState,
@@ -130,6 +130,7 @@ export function startMove(
   at: number,
   log: Log | null,
   tier: number = TIER.comfort,
+  asker: number = WHO.nobody,
 ): Fate {
   if (onlyIfArmed && s.flag[FLAG.armed] === 0) return 'not-armed';
   const fate = barOf(s, move, tier);
@@ -142,6 +143,7 @@ export function startMove(
   s.flag[FLAG.sinceCare] = s.flag[FLAG.sinceCare]! + 1;
   if (s.w.routine !== null) s.startsToday[move] = s.startsToday[move]! + 1;
   s.flag[FLAG.tier] = tier;
+  s.flag[FLAG.asker] = asker;
   s.flag[FLAG.acted] = 0;
   s.flag[FLAG.move] = move;
   s.flag[FLAG.step] = s.w.code.begin[move]!;

@@ -2,7 +2,7 @@ import { itemAt } from '../../ground/lists';
 import { drives } from './contacts';
 import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
-import { TIER, type HandWire } from './plan';
+import { TIER, WHO, type HandWire } from './plan';
 import { handHolds, handIsHeld } from './tiers';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -33,7 +33,7 @@ function commandComes(s: WorldState, hand: number, at: number, log: Log | null):
 function beginsNext(s: WorldState, hand: number, onlyIfArmed: boolean, at: number, log: Log | null): void {
   const { moves } = itemAt(s.w.plan.hands, hand);
   endMove(s, at, log);
-  startMove(s, itemAt(moves, s.turn[hand]!), onlyIfArmed, at, log, TIER.hand);
+  startMove(s, itemAt(moves, s.turn[hand]!), onlyIfArmed, at, log, TIER.hand, WHO.hand);
   s.turn[hand] = (s.turn[hand]! + 1) % moves.length;
 }
 

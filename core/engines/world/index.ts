@@ -2,8 +2,10 @@ export { confusionOf, type Confusion } from './confusion';
 export { compileWorld, type CompiledWorld } from './compile';
 export { happeningNumber, type Happenings } from './happen';
 export {
-  FATES,
+  fateIn,
   TIER,
+  WHO,
+  whoIn,
   type Apart,
   type Channel,
   type Clue,
@@ -25,7 +27,7 @@ export {
   type Disturbance,
   type WorldPlan,
 } from './plan';
-export { begin, disturb, happeningsOf, MOST_EVENTS, runTo, worldOf } from './run';
+export { begin, disturb, happeningsOf, happeningsWith, MOST_EVENTS, runTo, worldOf } from './run';
 export { copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
 export {
   checkTable,

@@ -185,6 +185,17 @@ export const FATES = [
 ] as const;
 export type Fate = (typeof FATES)[number];
 
+/** Who asks for a move or holds one back: nobody who is known, a hand, then the modes, then the rules. */
+export const WHO = { nobody: 0, hand: 1, modes: 2 } as const;
+/** A line of the log tells what became of a rule, and above this who held it back. */
+const BY_WHOM = 16;
+/** What became of a rule and who held it back, as one number of the log. */
+export const fateNumber = (fate: Fate, who: number = WHO.nobody): number => FATES.indexOf(fate) + BY_WHOM * who;
+/** What became of a rule, by a number of the log. */
+export const fateIn = (value: number): Fate => FATES[value % BY_WHOM] ?? 'done';
+/** Who held a rule back, by a number of the log. */
+export const whoIn = (value: number): number => Math.floor(value / BY_WHOM);
+
 /** A machine with its controller: everything that `World` runs. */
 export interface WorldPlan {
   readonly parts: readonly { readonly name: string; readonly table: MachineTable }[];

@@ -1,17 +1,25 @@
 import { itemAt } from '../../ground/lists';
 import { endMove, startMove, yieldMove } from './controller';
 import { barPresses } from './hands';
-import { FATES, TIER, type Fate, type RoutineWire, type RuleWire } from './plan';
+import { fateNumber, TIER, WHO, type Fate, type RoutineWire, type RuleWire } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
-import { heldTier } from './tiers';
+import { heldTier, holderOf } from './tiers';
 
-/** The number of a fate in a line of the log. */
-const FATE = Object.fromEntries(FATES.map((f, i) => [f, i])) as Record<Fate, number>;
 /** Fates that a rule can outlast: what stands in its way may go. */
 const PASSING: readonly Fate[] = ['held-back', 'busy', 'stopped'];
 
-const became = (rule: number, fate: Fate, at: number, log: Log | null): void =>
-  note(log, at, LOGGED.rule, rule, FATE[fate]);
+const became = (rule: number, fate: Fate, at: number, log: Log | null, who: number = WHO.nobody): void =>
+  note(log, at, LOGGED.rule, rule, fateNumber(fate, who));
+
+/** A rule as whoever asks. */
+const askerOf = (s: WorldState, rule: number): number => WHO.modes + s.mode.length + rule;
+
+/** Who is in the way of a rule of a tier. */
+function inTheWay(s: WorldState, fate: Fate, tier: number): number {
+  if (fate === 'busy') return s.flag[FLAG.asker]!;
+  if (fate === 'stopped') return WHO.hand;
+  return fate === 'held-back' ? holderOf(s, tier) : WHO.nobody;
+}
 
 /** Whether what makes a rule come true is so now; an instant that is given never lasts. */
 function edgeIs(s: WorldState, { edge }: RuleWire): number {
@@ -44,7 +52,7 @@ function hasActed(s: WorldState, rule: number, at: number): void {
   s.acted[rule] = s.acted[rule]! + 1;
   if (gap <= 0) return;
   s.rests[rule] = 1;
-  s.due[s.at.rest + rule] = at + gap;
+  s.due[s.at.rest + s.w.timers.rest.place[rule]!] = at + gap;
 }
 
 /** A rule comes true now. */
@@ -54,7 +62,7 @@ export function ruleFires(s: WorldState, rule: number, at: number, log: Log | nu
   if (fate !== 'done') return became(rule, fate, at, log);
   const { does, what, tier } = itemAt(s.w.routine!.rules, rule);
   if (does === 'move') return asks(s, rule, at, log);
-  if (tier < heldTier(s)) return became(rule, 'held-back', at, log);
+  if (tier < heldTier(s)) return became(rule, 'held-back', at, log, holderOf(s, tier));
   became(rule, 'done', at, log);
   hasActed(s, rule, at);
   if (does === 'call') {
@@ -69,23 +77,27 @@ function asks(s: WorldState, rule: number, at: number, log: Log | null): void {
   const { what, tier, late, ifArmed } = itemAt(s.w.routine!.rules, rule);
   // What locks out or keeps from harm takes the buttons from whoever presses.
   if (tier > TIER.hand) barPresses(s, at, log);
-  const fate = startMove(s, what, ifArmed, at, log, tier);
+  const fate = startMove(s, what, ifArmed, at, log, tier, askerOf(s, rule));
   if (fate === 'done') {
     hasActed(s, rule, at);
     return became(rule, 'done', at, log);
   }
   const yields = fate === 'busy' && s.flag[FLAG.tier]! < tier;
-  if (!PASSING.includes(fate) || (late <= 0 && !yields)) return became(rule, fate, at, log);
+  const who = inTheWay(s, fate, tier);
+  if (!PASSING.includes(fate) || (late <= 0 && !yields)) return became(rule, fate, at, log, who);
   if (s.waits[rule] === 0) s.flag[FLAG.waiting] = s.flag[FLAG.waiting]! + 1;
   s.waits[rule] = 1;
-  became(rule, 'waits', at, log);
+  became(rule, 'waits', at, log, who);
   if (!yields) {
-    s.due[s.at.late + rule] = at + late;
+    s.due[s.at.late + s.w.timers.late.place[rule]!] = at + late;
     return;
   }
   yieldMove(s, at, log);
   // It waits for as long as the press that is made to its end, whatever else becomes of what is late.
-  s.due[s.at.late + rule] = Math.max(at + late, s.flag[FLAG.move]! >= 0 ? s.due[s.at.step]! : at);
+  s.due[s.at.late + s.w.timers.late.place[rule]!] = Math.max(
+    at + late,
+    s.flag[FLAG.move]! >= 0 ? s.due[s.at.step]! : at,
+  );
 }
 
 /** A rule has waited for as long as it may. */
@@ -95,8 +107,8 @@ export function waitsNoLonger(s: WorldState, rule: number, at: number, log: Log 
 }
 
 function forget(s: WorldState, rule: number): void {
-  s.due[s.at.late + rule] = Infinity;
   if (s.waits[rule] === 0) return;
+  s.due[s.at.late + s.w.timers.late.place[rule]!] = Infinity;
   s.waits[rule] = 0;
   s.flag[FLAG.waiting] = s.flag[FLAG.waiting]! - 1;
 }
@@ -113,25 +125,26 @@ export function setMode(s: WorldState, mode: number, on: number, at: number, log
 export function rulesFollow(s: WorldState, at: number, log: Log | null): void {
   const { routine } = s.w;
   if (routine === null || s.flag[FLAG.controllerPower] !== 1) return;
-  for (let r = 0; r < routine.rules.length; r++) edgeFollows(s, routine, r, at);
+  const { edge } = s.w.timers;
+  for (let i = 0; i < edge.rules.length; i++) edgeFollows(s, routine, i, at);
   if (s.flag[FLAG.move]! >= 0 && s.flag[FLAG.yields] === 0 && s.flag[FLAG.tier]! < heldTier(s)) yieldMove(s, at, log);
   if (s.flag[FLAG.waiting]! > 0 && s.flag[FLAG.move]! < 0) nextInTurn(s, routine, at, log);
 }
 
-function edgeFollows(s: WorldState, routine: RoutineWire, r: number, at: number): void {
-  const rule = itemAt(routine.rules, r);
-  if (rule.edge.of === 'given') return;
+function edgeFollows(s: WorldState, routine: RoutineWire, i: number, at: number): void {
+  const r = s.w.timers.edge.rules[i]!;
+  const rule = routine.rules[r]!;
   const is = edgeIs(s, rule);
   if (is === s.edge[r]) return;
   s.edge[r] = is;
   s.holding[r] = 0;
   const stands = rule.edge.of === 'sense' ? rule.edge.seconds : 0;
-  s.due[s.at.edge + r] = is === 1 ? at + stands : Infinity;
+  s.due[s.at.edge + i] = is === 1 ? at + stands : Infinity;
 }
 
 /** What makes a rule come true has stood for its time. */
 export function edgeStands(s: WorldState, rule: number, at: number, log: Log | null): void {
-  s.due[s.at.edge + rule] = Infinity;
+  s.due[s.at.edge + s.w.timers.edge.place[rule]!] = Infinity;
   if (itemAt(s.w.routine!.rules, rule).tier > TIER.comfort && conditionOf(s, rule) !== 'not-so') s.holding[rule] = 1;
   ruleFires(s, rule, at, log);
 }
@@ -144,7 +157,7 @@ function nextInTurn(s: WorldState, routine: RoutineWire, at: number, log: Log | 
   const { what, tier, ifArmed } = itemAt(routine.rules, best);
   if (tier < heldTier(s)) return;
   const missed = s.flag[FLAG.missedStarts]!;
-  const fate = startMove(s, what, ifArmed, at, log, tier);
+  const fate = startMove(s, what, ifArmed, at, log, tier, askerOf(s, best));
   s.flag[FLAG.missedStarts] = missed;
   if (PASSING.includes(fate)) return;
   forget(s, best);
@@ -176,11 +189,10 @@ export function rulesBegin(s: WorldState): void {
     s.holding[r] = 0;
     s.rests[r] = 0;
     s.acted[r] = 0;
-    s.due[s.at.edge + r] = Infinity;
-    s.due[s.at.rest + r] = Infinity;
     // What is nice to have waits for a change; what keeps from harm does not.
     s.edge[r] = rule.tier > TIER.comfort ? 0 : edgeIs(s, rule);
   });
+  s.due.fill(Infinity, s.at.edge, s.at.modeEnd);
   s.flag[FLAG.handHolds] = 0;
   s.due[s.at.handHolds] = Infinity;
   s.startsToday.fill(0);

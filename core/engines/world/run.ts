@@ -31,6 +31,34 @@ export function happeningsOf(list: readonly WorldEvent[]): Happenings {
   };
 }
 
+/**
+ * The same, with many times at which rules come true among them, in their order: at one instant what is in the list comes first.
+ * @param at rising, s. @param rule as long: the number of the rule.
+ */
+export function happeningsWith(list: readonly WorldEvent[], at: Float64Array, rule: Uint8Array): Happenings {
+  const others = happeningsOf(list);
+  const count = others.count + at.length;
+  const all = {
+    at: new Float64Array(count),
+    what: new Uint8Array(count).fill(happeningNumber('fires')),
+    of: new Int32Array(count),
+    how: new Float64Array(count),
+    count,
+  };
+  for (let [i, j, n] = [0, 0, 0]; n < count; n++) {
+    if (i < others.count && (j === at.length || others.at[i]! <= at[j]!)) {
+      all.at[n] = others.at[i]!;
+      all.what[n] = others.what[i]!;
+      all.of[n] = others.of[i]!;
+      all.how[n] = others.how[i++]!;
+    } else {
+      all.at[n] = at[j]!;
+      all.of[n] = rule[j++]!;
+    }
+  }
+  return all;
+}
+
 /** What is heard where nothing is known. */
 const UNKNOWN = 2;
 
@@ -158,12 +186,13 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
 function takeRule(s: WorldState, i: number, log: Log | null): void {
   const t = s.at;
   const at = s.due[i]!;
+  const { edge, late, rest } = s.w.timers;
   if (i < t.edge) overLong(s, i - t.longest, at, log);
-  else if (i < t.late) edgeStands(s, i - t.edge, at, log);
-  else if (i < t.rest) waitsNoLonger(s, i - t.late, at, log);
+  else if (i < t.late) edgeStands(s, edge.rules[i - t.edge]!, at, log);
+  else if (i < t.rest) waitsNoLonger(s, late.rules[i - t.late]!, at, log);
   else if (i < t.modeEnd) {
     s.due[i] = Infinity;
-    s.rests[i - t.rest] = 0;
+    s.rests[rest.rules[i - t.rest]!] = 0;
   } else if (i < t.handHolds) setMode(s, i - t.modeEnd, 0, at, log);
   else {
     s.due[i] = Infinity;

@@ -105,6 +105,7 @@ const PAST: readonly number[] = [
   FLAG.told,
   FLAG.open,
   FLAG.sinceCare,
+  FLAG.asker,
 ];
 
 /** A key of all that tells what is to come from an instant on: two worlds of one key go on alike. */

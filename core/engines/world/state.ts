@@ -38,8 +38,10 @@ export const FLAG = {
   /** 1 while a hand at the controller holds comfort back, and how many rules wait. */
   handHolds: 22,
   waiting: 23,
+  /** Who asked for the move under way, as `WHO` counts. */
+  asker: 24,
 } as const;
-const FLAGS = 24;
+const FLAGS = 25;
 
 /** Places of the clocks in a state. */
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
@@ -143,7 +145,8 @@ export interface Deadlines {
 /** Where each kind of deadline begins in the list of them. */
 function placesOf(w: CompiledWorld): Deadlines {
   const [P, C, S, L, H] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines, w.plan.hands.length];
-  const [R, D] = [w.routine?.rules.length ?? 0, w.routine?.modes.length ?? 0];
+  const { timers } = w;
+  const D = w.routine?.modes.length ?? 0;
   let next = 2 * P;
   const take = (n: number): number => {
     const from = next;
@@ -167,9 +170,9 @@ function placesOf(w: CompiledWorld): Deadlines {
     step: take(1),
     monitor: take(w.plan.monitors.length),
     longest: take(L),
-    edge: take(R),
-    late: take(R),
-    rest: take(R),
+    edge: take(timers.edge.rules.length),
+    late: take(timers.late.rules.length),
+    rest: take(timers.rest.rules.length),
     modeEnd: take(D),
     handHolds: take(1),
     count: next,
@@ -252,6 +255,8 @@ export interface Log {
   index: Int32Array;
   value: Int32Array;
   count: number;
+  /** Kinds that are written, as bits. */
+  readonly kinds: number;
 }
 /**
  * What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press,
@@ -275,7 +280,8 @@ export const LOGGED = {
 } as const;
 
 /** An empty log of a run. */
-export const freshLog = (room = 256): Log => ({
+export const freshLog = (room = 256, kinds?: readonly number[]): Log => ({
+  kinds: kinds ? kinds.reduce((bits, k) => bits | (1 << k), 0) : ALL_KINDS,
   at: new Float64Array(room),
   kind: new Uint8Array(room),
   index: new Int32Array(room),
@@ -283,9 +289,11 @@ export const freshLog = (room = 256): Log => ({
   count: 0,
 });
 
+const ALL_KINDS = -1;
+
 /** Writes one line into a log. */
 export function note(log: Log | null, at: number, kind: number, index: number, value: number): void {
-  if (log === null) return;
+  if (log === null || (log.kinds & (1 << kind)) === 0) return;
   if (log.count === log.at.length) {
     const wider = freshLog(2 * log.count);
     for (const key of ['at', 'kind', 'index', 'value'] as const) {

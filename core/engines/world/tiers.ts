@@ -1,5 +1,5 @@
 import { FLAG, type WorldState } from './state';
-import { TIER } from './plan';
+import { TIER, WHO } from './plan';
 
 /** The tier under which everything is held back now: by modes that are on, rules that last, and a hand that was there. */
 export function heldTier(s: WorldState): number {
@@ -21,4 +21,14 @@ export function handHolds(s: WorldState, at: number): void {
   if (seconds <= 0) return;
   s.flag[FLAG.handHolds] = 1;
   s.due[s.at.handHolds] = at + seconds;
+}
+
+/** Who holds a tier back now, as `WHO` counts: a rule before a mode before a hand, and of several the first. */
+export function holderOf(s: WorldState, tier: number): number {
+  const { routine } = s.w;
+  if (routine === null) return WHO.nobody;
+  const first = WHO.modes + routine.modes.length;
+  for (let r = 0; r < s.holding.length; r++) if (s.holding[r] === 1 && routine.rules[r]!.tier > tier) return first + r;
+  for (let m = 0; m < s.mode.length; m++) if (s.mode[m] === 1 && routine.modes[m]!.holds > tier) return WHO.modes + m;
+  return WHO.hand;
 }

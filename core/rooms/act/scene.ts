@@ -86,9 +86,17 @@ export function sceneOf(job: Job, up: PowerUp = QUIET): Scene | null {
   return made;
 }
 
+/** The world of a job with all of its rules, whether they are plain or not, and whether its machine is known or not. */
+export const ruledScene = (job: Job): Scene => worldOfJob(job, partsIn(job), QUIET, true);
+
+const partsIn = (job: Job): readonly MachinePart[] => job.act.parts.filter((p) => lacksOfPart(p) === '');
+
 function setUp(job: Job, up: PowerUp): Scene | null {
-  const parts = job.act.parts.filter((p) => lacksOfPart(p) === '');
-  if (parts.length === 0) return null;
+  const parts = partsIn(job);
+  return parts.length === 0 ? null : worldOfJob(job, parts, up, false);
+}
+
+function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled: boolean): Scene {
   const tables = parts.map(tableOf);
   const lines = linesIn(job, parts);
   const line = (press: string, other: boolean): number =>
@@ -97,7 +105,7 @@ function setUp(job: Job, up: PowerUp): Scene | null {
   const { moves } = job.act;
   const hands = handWires(job, line);
   const nevers = neversOf(job, { parts, tables, line });
-  const routine = ruleWires(job, lines);
+  const routine = ruleWires(job, lines, ruled);
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: itemAt(tables, i) })),
     lines: lines.length,

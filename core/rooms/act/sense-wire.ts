@@ -22,7 +22,7 @@ export function wireOf(
   parts: readonly MachinePart[],
   tables: readonly MachineTable[],
 ): { readonly wire: SenseWire; readonly lacks: string } {
-  const part = s.part ? parts.findIndex((p) => p.id === s.part) : 0;
+  const part = s.part ? parts.findIndex((p) => p.id === s.part) : Math.min(0, parts.length - 1);
   if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
   const { states } = itemAt(tables, part);
   // A contact that has moved from its place is open, whatever that means.

@@ -3,7 +3,7 @@ import { inWindow, type RuleFlag } from '../../build/rules';
 import { sunEvent, type SkyPlace } from '../../engines/sky';
 import type { WorldEvent } from '../../engines/world';
 import { eventsFor, isTimed, type CalendarEvent, type Job, type Sentence } from '../../ground/job';
-import { itemAt } from '../../ground/lists';
+import { byteAt, itemAt, realAt } from '../../ground/lists';
 import { minutesOf } from '../../ground/quantity';
 import { clockChangeDays, daysFrom, onDay, SPEAKS, wallMinutes, type ClockChange, type Day, type Wall } from './days';
 
@@ -34,7 +34,7 @@ export const calendarOf = (job: Job, sentences: readonly Sentence[] = job.routin
 });
 
 /** An instant at which a rule comes true. */
-export interface Timed {
+interface Timed {
   readonly ms: number;
   /** Number of its sentence. */
   readonly rule: number;
@@ -73,31 +73,72 @@ function bySun(s: Sentence, day: Day, place: SkyPlace | null): Wall | null {
   return { ms: Math.min(most, Math.max(least, at)), clockChange: 'none' };
 }
 
-/** All instants of some days at which rules come true that a calendar tells beforehand, in order of time, then of sentences. */
-export function timesOn(c: Calendar, days: readonly Day[]): Timed[] {
-  const out: Timed[] = [];
-  c.sentences.forEach((s, rule) => {
+/** Rules that one calendar has at most: a number of fewer bits stands behind each instant while they are sorted. */
+const MOST_RULES = 64;
+
+/** Instants at which rules come true, in order of time, then of sentences. */
+export interface Times {
+  /** ms since 1970, whole ones. */
+  readonly ms: Float64Array;
+  /** Number of the sentence. */
+  readonly rule: Uint8Array;
+  /** What a clock change did, by the place in these lists; nothing for all others. */
+  readonly changes: ReadonlyMap<number, ClockChange>;
+}
+
+/** All instants of some days at which rules come true that a calendar tells beforehand. */
+export function timesOn(c: Calendar, days: readonly Day[]): Times {
+  const keys: number[] = [];
+  const changed = new Map<number, ClockChange>();
+  const put = (ms: number, rule: number, clockChange: ClockChange): void => {
+    const key = Math.round(ms) * MOST_RULES + rule;
+    keys.push(key);
+    if (clockChange !== 'none') changed.set(key, clockChange);
+  };
+  c.sentences.slice(0, MOST_RULES).forEach((s, rule) => {
     if (!isTimed(s) || s.days.length === 0) return;
-    if (s.when === 'event') return out.push(...byEvents(s, rule, c, days));
+    if (s.when === 'event') {
+      for (const ms of byEvents(s, c, days)) put(ms, rule, 'none');
+      return;
+    }
     const minutes = s.when === 'clock' ? minutesOf(s.at) : 0;
+    const windows = s.ifs.some((x) => x.kind === 'window');
     for (const day of days) {
       if (!takesDay(s, day, c)) continue;
       const wall = s.when === 'clock' ? onDay(day, minutes) : bySun(s, day, c.place);
-      if (wall && inWindows(s, day, wall.ms)) out.push({ ...wall, rule });
+      if (wall && (!windows || inWindows(s, day, wall.ms))) put(wall.ms, rule, wall.clockChange);
     }
-    return;
   });
-  return out.sort((a, b) => a.ms - b.ms || a.rule - b.rule);
+  const sorted = Float64Array.from(keys).sort();
+  const changes = new Map<number, ClockChange>();
+  if (changed.size > 0)
+    sorted.forEach((key, i) => {
+      const change = changed.get(key);
+      if (change) changes.set(i, change);
+    });
+  return {
+    ms: sorted.map((k) => Math.floor(k / MOST_RULES)),
+    rule: Uint8Array.from(sorted, (k) => k % MOST_RULES),
+    changes,
+  };
 }
 
-/** When events of a calendar have a sentence come true: so long before each, on days that it takes. */
-function byEvents(s: Sentence, rule: number, c: Calendar, days: readonly Day[]): Timed[] {
-  return eventsFor(s, c.events).flatMap((event): Timed[] => {
+/** One of these instants. */
+const timedAt = (t: Times, i: number): Timed => ({
+  ms: realAt(t.ms, i),
+  rule: byteAt(t.rule, i),
+  clockChange: t.changes.get(i) ?? 'none',
+});
+const timedIn = (t: Times): Timed[] => Array.from(t.ms, (_, i) => timedAt(t, i));
+
+/** When events of a calendar have a sentence come true: so long before each, on days that it takes; ms. */
+function byEvents(s: Sentence, c: Calendar, days: readonly Day[]): number[] {
+  return eventsFor(s, c.events).flatMap((event) => {
     const ms = Date.parse(event.at) - s.aheadSeconds * SECOND_MS;
     const next = days.findIndex((d) => d.ms > ms);
     const day = days[(next < 0 ? days.length : next) - 1];
     if (!day || ms >= day.start.plus({ days: 1 }).toMillis()) return [];
-    return takesDay(s, day, c) && inWindows(s, day, ms) ? [{ ms, rule, clockChange: 'none' }] : [];
+    return takesDay(s, day, c) && inWindows(s, day, ms) ? [ms] : [];
   });
 }
 
@@ -121,13 +162,13 @@ export function nextFirings(c: Calendar, fromIso: string, count: number): Firing
   const all = daysFrom(fromIso, c.zone, MOST_DAYS);
   const out: Timed[] = [];
   for (let i = 0; out.length < count && i < all.length; i += LOOK_DAYS)
-    out.push(...timesOn(c, all.slice(i, i + LOOK_DAYS)).filter((t) => t.ms > from));
+    out.push(...timedIn(timesOn(c, all.slice(i, i + LOOK_DAYS))).filter((t) => t.ms > from));
   return out.slice(0, count).flatMap((t) => shown(t, c) ?? []);
 }
 
 /** The firings within a year that fall into a clock change. */
 export const clockChangeFirings = (c: Calendar, fromIso: string): Firing[] =>
-  timesOn(c, clockChangeDays(fromIso, c.zone))
+  timedIn(timesOn(c, clockChangeDays(fromIso, c.zone)))
     .filter((t) => t.clockChange !== 'none')
     .flatMap((t) => shown(t, c) ?? []);
 
@@ -141,7 +182,7 @@ export interface FiringWithin {
 export function firingsWithin(c: Calendar, fromIso: string, days: number): FiringWithin[] {
   const all = daysFrom(fromIso, c.zone, days + 1);
   const began = all[0]?.ms ?? 0;
-  return timesOn(c, all)
+  return timedIn(timesOn(c, all))
     .map((t) => ({ seconds: (t.ms - began) / SECOND_MS, rule: t.rule }))
     .filter(({ seconds }) => seconds < days * DAY_SECONDS);
 }

@@ -1,3 +1,14 @@
 export { routineFindings } from './findings';
-export { calendarOf, firingsWithin, nextFirings, stretchesOf, type Calendar, type Firing } from './firings';
+export {
+  calendarOf,
+  firingsWithin,
+  nextFirings,
+  stretchesOf,
+  timesOn,
+  type Calendar,
+  type Firing,
+  type Times,
+} from './firings';
+export { daysFrom } from './days';
+export { madeUpAs, madeUpEvents, type MadeUp } from './made-up';
 export { namesIn, sayDays, saySentence } from './words';
