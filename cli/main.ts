@@ -33,6 +33,7 @@ import { ledgerVerb } from './ledger';
 import { sensesVerb } from './senses';
 import { roomVerb, togetherVerb, traceVerb, travelVerb } from './trace';
 import { Unusable } from './unusable';
+import { regretVerb, whyVerb, yearVerb } from './year';
 
 const USAGE =
   'usage: gt new --title T | note FILE LINE... | edit FILE EDITS.json | assess FILE | probe FILE ' +
@@ -41,7 +42,8 @@ const USAGE =
   'keypad CAPTURE... [--out MAP] [--lines A,B] | run FILE [--move NAME] [--faults F.json] | ' +
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
   'search FILE [--faults 0..2] | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
-  'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | pack FILE DIR';
+  'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | ' +
+  'year FILE --from DATE [--place LAT,LON] | why FILE --at TIME | regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -231,6 +233,9 @@ const OPTIONS = {
   states: { type: 'string' },
   runs: { type: 'string' },
   confidence: { type: 'string' },
+  place: { type: 'string' },
+  at: { type: 'string' },
+  of: { type: 'string' },
 } as const;
 
 /** What a verb is called with: its options, the first file, what else stands there. */
@@ -309,6 +314,9 @@ const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
       maybe(call.values.high, (t) => real(t, 'high', -100, 1500)),
     ),
   senses: ({ file }) => sensesVerb(readJob(file)),
+  year: ({ file, values }) => yearVerb(readJob(file), values.from, values.place),
+  why: ({ file, values }) => whyVerb(readJob(file), values.at),
+  regret: ({ file, values }) => regretVerb(readJob(file), values.of, values.from),
   travel: (call) => travelVerb(named(call), real(call.values.confidence ?? '0.95', 'confidence', 0.51, 0.9999)),
   pack: ({ file, rest }) => pack(readJob(file), rest[0]),
 };

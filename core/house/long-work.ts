@@ -4,6 +4,8 @@ import type { Job, Sense } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
+import { regretOf, type Regret, type RegretField } from './regret';
+import { yearSeen, type YearSeen } from './year-seen';
 import { triedAnswers, type TriedAnswers } from './tried-answers';
 import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
@@ -56,6 +58,16 @@ export interface Works {
     };
     readonly result: TapScatter | null;
   };
+  /** A year of the rules from an instant on, and the next times at which they come true. */
+  readonly year: {
+    readonly order: { readonly job: Job; readonly from: string };
+    readonly result: YearSeen;
+  };
+  /** The whole range of a number of a rule over the same year. */
+  readonly regret: {
+    readonly order: { readonly job: Job; readonly rule: string; readonly field: RegretField; readonly from: string };
+    readonly result: Regret | null;
+  };
   /** What would turn the verdict of a rating, by the id of its finding. */
   readonly turns: { readonly order: { readonly job: Job; readonly id: string }; readonly result: Turns | null };
 }
@@ -90,6 +102,10 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       const scene = sceneOf(order.job);
       return scene && planWay(order.job, scene, order.part, order.from, order.to, progress);
     }
+    case 'year':
+      return yearSeen(order.job, order.from, progress);
+    case 'regret':
+      return regretOf(order.job, order.rule, order.field, order.from, progress);
     case 'turns':
       return ratingTurns(order.job, order.id, progress);
     case 'scatter':

@@ -63,6 +63,8 @@ export interface MadeUpSense {
 
 /** A year of a job’s routine. */
 export interface Year {
+  /** Its first midnight, ms since 1970. */
+  readonly began: number;
   readonly days: readonly YearDay[];
   readonly marks: YearMarks;
   readonly modes: readonly YearMode[];
@@ -160,6 +162,7 @@ export function yearOf(job: Job, fromIso: string, days = YEAR_DAYS, seed = 1, pr
     [...times.changes].map(([i, change]) => [`${byteAt(times.rule, i)} ${realAt(at, i)}`, change]),
   );
   return {
+    began,
     days: yearDays,
     ...told(log, yearDays, changes),
     armed: job.routine.sentences.some((s) => acts(s) && s.ifArmed) && scene.hands.some((h) => h.wire.does === 'arm'),

@@ -209,3 +209,18 @@ export function stretchesOf(c: Calendar, flags: readonly RuleFlag[], fromIso: st
   });
   return out.filter(({ at }) => at < days * DAY_SECONDS).sort((a, b) => a.at - b.at);
 }
+
+/** Minutes of the wall clock at which the sun rises and sets on some days; NaN where it does not, or where the place is not said. */
+export function sunLines(
+  c: Calendar,
+  fromIso: string,
+  count: number,
+): { readonly rise: Float32Array; readonly set: Float32Array } {
+  const days = daysFrom(fromIso, c.zone, count);
+  const line = (event: 'rise' | 'set'): Float32Array =>
+    Float32Array.from(days, (d) => {
+      const at = c.place ? sunEvent(event, d.ms + HALF_DAY_MS, c.place) : Number.NaN;
+      return Number.isNaN(at) ? at : wallMinutes(d, at);
+    });
+  return { rise: line('rise'), set: line('set') };
+}
