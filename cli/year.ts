@@ -112,7 +112,8 @@ export function regretVerb(job: Job, of: string | undefined, from: string | unde
   const sentence = job.routine.sentences[Number(number) - 1];
   if (!sentence || !REGRET_FIELDS.includes(field as RegretField))
     throw new Unusable(
-      `--of wants the number of a rule, 1 to ${job.routine.sentences.length}, and one of ${REGRET_FIELDS.join(', ')}: such as 1.offsetSeconds`,
+      `--of wants the number of a rule, 1 to ${job.routine.sentences.length}, and one of ` +
+        `${REGRET_FIELDS.join(', ')}: such as 1.offsetSeconds`,
     );
   const begin = from === undefined ? job.touchedAt : instantOf(from, 'from');
   return {

@@ -135,7 +135,8 @@ function lostOf(job: Job, l: Lost, date: string): YearFound {
     finding: finding('routine', `year.lost.${l.rule + 1}.${l.fate}`, {
       verdict: 'tight',
       title:
-        `Rule ${l.rule + 1}, “${s ? sayAt(s, namesIn(job)) : ''}”, comes to nothing ${l.times === 1 ? 'once' : `${l.times} times`} in the year: ` +
+        `Rule ${l.rule + 1}, “${s ? sayAt(s, namesIn(job)) : ''}”, comes to nothing ` +
+        `${l.times === 1 ? 'once' : `${l.times} times`} in the year: ` +
         `${WHY[l.fate] ?? 'it is refused'}${by}; first on ${date} at ${clockText(Math.floor(l.minutes))}`,
       caption: 'comes to nothing',
       source: ['simulation'],

@@ -3,7 +3,9 @@ export {
   calendarOf,
   firingsWithin,
   nextFirings,
+  standsAt,
   stretchesOf,
+  sunLines,
   timesOn,
   type Calendar,
   type Firing,
@@ -12,3 +14,4 @@ export {
 export { daysFrom } from './days';
 export { madeUpAs, madeUpEvents, type MadeUp } from './made-up';
 export { namesIn, sayDays, saySentence } from './words';
+export { readSentence, type ReadSentence } from './read-sentence';
