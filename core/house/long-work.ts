@@ -9,6 +9,7 @@ import { yearSeen, type YearSeen } from './year-seen';
 import { triedAnswers, type TriedAnswers } from './tried-answers';
 import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
+import { readCalendar, zoneOffset, type ReadCalendar } from '../rooms/routine';
 import { tapScatter, type TapScatter } from '../rooms/sense';
 import { toleranceOf, type ToleranceResult } from '../rooms/thumb';
 import type { WayContext, WayResult } from '../build/ways';
@@ -63,6 +64,11 @@ export interface Works {
     readonly order: { readonly job: Job; readonly from: string };
     readonly result: YearSeen;
   };
+  /** Events of a calendar file, from an instant on. */
+  readonly calendar: {
+    readonly order: { readonly text: string; readonly from: string; readonly zone: string };
+    readonly result: ReadCalendar;
+  };
   /** The whole range of a number of a rule over the same year. */
   readonly regret: {
     readonly order: { readonly job: Job; readonly rule: string; readonly field: RegretField; readonly from: string };
@@ -104,6 +110,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
     }
     case 'year':
       return yearSeen(order.job, order.from, progress);
+    case 'calendar':
+      return readCalendar(order.text, Date.parse(order.from), zoneOffset(order.zone));
     case 'regret':
       return regretOf(order.job, order.rule, order.field, order.from, progress);
     case 'turns':

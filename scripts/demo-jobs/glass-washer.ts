@@ -1,4 +1,4 @@
-import { BENCH_MAINS, freshSense, type BoardProfile } from '../../core/ground/job';
+import { BENCH_MAINS, freshSense, type BoardProfile, sentenceAt } from '../../core/ground/job';
 import { SHIPPED_BOARDS } from '../../core/rooms/board';
 import { Maker } from '../demo-maker';
 import { washRecording, WASHES } from '../demo-recordings';
@@ -94,5 +94,19 @@ new Maker(
     },
   ])
   .say('note: 2.6 kW while it heats, 120 W while it pumps, 3 W at rest')
+  .edit({
+    do: 'put',
+    list: 'routine.sentences',
+    item: sentenceAt('12:00', {
+      id: 'finished',
+      when: 'sense',
+      sense: 'draw',
+      says: false,
+      forSeconds: 60,
+      does: 'call',
+      gapSeconds: 600,
+    }),
+    say: 'when its draw has been gone for a minute, somebody is called',
+  })
   .tick('module-closed')
   .write('glass-washer');

@@ -1,4 +1,4 @@
-import { freshRail, freshPress, freshHand, freshMove, freshPart, stepOf } from '../../core/ground/job';
+import { freshRail, freshPress, freshHand, freshMove, freshPart, stepOf, sentenceAt } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -141,6 +141,59 @@ new Maker(
     item: { ...freshHand('stop', 'stop'), kind: 'stop', latching: true },
     say: 'a stop that holds until somebody pulls it out',
   })
+  .edit(
+    {
+      do: 'set',
+      at: 'region',
+      set: { latitude: 51.5, longitude: -0.13 },
+      say: 'where the kitchen stands',
+    },
+    {
+      do: 'put',
+      list: 'routine.modes',
+      item: { id: 'away', name: 'away', on: false, holds: 'comfort', endsSeconds: 60 * 3600 },
+      say: 'a mode for the weekend, which ends by itself after sixty hours',
+    },
+    {
+      do: 'set',
+      at: 'routine',
+      set: {
+        holidays: ['2026-12-25', '2026-12-28', '2027-01-01'],
+        handHoldsSeconds: 1800,
+        sentences: [
+          sentenceAt('11:45', { id: 'lunch', days: [1, 2, 3, 4, 5], dates: 'others', move: 'open' }),
+          sentenceAt('14:15', { id: 'after', days: [1, 2, 3, 4, 5], move: 'close' }),
+          sentenceAt('12:00', {
+            id: 'dark',
+            when: 'sun',
+            sun: 'set',
+            offsetSeconds: 1200,
+            notBefore: '18:00',
+            days: [1, 2, 3, 4, 5, 6, 7],
+            move: 'close',
+          }),
+          sentenceAt('16:00', { id: 'weekend', days: [5], does: 'mode-on', sets: 'away' }),
+          sentenceAt('12:00', { id: 'leaving', when: 'mode', mode: 'away', move: 'close', tier: 'hand' }),
+        ],
+      },
+      say: 'opens for lunch, closes after it and after sunset; away from Friday on',
+    },
+    {
+      do: 'put',
+      list: 'routine.limits',
+      item: {
+        id: 'longest',
+        kind: 'longest-on',
+        press: 'motor',
+        otherPress: '',
+        move: '',
+        sense: '',
+        seconds: 25,
+        count: 1,
+      },
+      say: 'the motor runs for 25 s at most, whoever asks',
+    },
+  )
   .placeAll()
   .whole('up and down by the crank', null, null, 'runs freely, the lath at the left rubs near the top')
   .lost('the hand crank', 'the rocker at the hatch')

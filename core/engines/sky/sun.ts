@@ -46,7 +46,7 @@ function sunOfDay(day: number): SunOfDay {
   return made;
 }
 /** The sun is so far away that it stands alike from everywhere, but for nine seconds of arc. */
-const CENTRE = new Observer(0, 0, 0);
+const CENTRE = /* @__PURE__ */ new Observer(0, 0, 0);
 
 /** An angle between −180 and 180 degrees. */
 const turned = (degrees: number): number => degrees - 360 * Math.round(degrees / 360);

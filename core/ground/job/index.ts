@@ -80,7 +80,14 @@ export {
   type LimitNames,
   type SentenceNames,
 } from './document/routine/sentences';
-export { limitFields, modeFields, routineFields, ruleIfFields, sentenceFields } from './document/routine/fields';
+export {
+  calendarEventFields,
+  limitFields,
+  modeFields,
+  routineFields,
+  ruleIfFields,
+  sentenceFields,
+} from './document/routine/fields';
 export { HAZARD_WORDS, sayPlace, sayPoint, sayState, sayValue, UNIT_OF } from './document/words';
 export { jobFields } from './document/fields';
 export { controlFields } from './document/readings/fields';
@@ -102,6 +109,7 @@ export {
   loadFieldsOf,
   lossFields,
   neverFields,
+  regionFields,
   sheetFields,
   wholeFields,
   wishFields,

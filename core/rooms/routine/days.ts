@@ -109,3 +109,11 @@ export function clockChangeDays(fromIso: string, zone: string): readonly Day[] {
   changeDays.set(key, out);
   return out;
 }
+
+/** What a zone's wall clock is ahead of universal time when it shows a time, ms. @param wallMs that time as if it were universal. */
+export const zoneOffset =
+  (zone: string) =>
+  (wallMs: number): number => {
+    const at = DateTime.fromMillis(wallMs, { ...SPEAKS, zone: 'utc' }).setZone(zone, { keepLocalTime: true });
+    return at.offset * MINUTE_MS;
+  };

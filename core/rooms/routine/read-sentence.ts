@@ -102,8 +102,10 @@ export function readSentence(text: string, n: LimitNames, id: string): ReadSente
 }
 
 /** Words that say nothing of their own. */
-const FILLER =
-  /\b(at|on|in|the|a|an|please|it|i|want|to|should|must|then|and|but|every|each|sensor|contact|switch|move|press|of|with|day|days|mode|when|whenever|once|if|as|soon|is|for|only|do|let|be|time|by|itself|daily|morning|evening|afternoon|night)\b/g;
+const SMALL_WORDS =
+  'at|on|in|the|a|an|please|it|i|want|to|should|must|then|and|but|every|each|sensor|contact|switch|move|press|of|' +
+  'with|day|days|mode|when|whenever|once|if|as|soon|is|for|only|do|let|be|time|by|itself|daily|morning|evening|afternoon|night';
+const FILLER = new RegExp(String.raw`\b(${SMALL_WORDS})\b`, 'g');
 
 function takeTier(said: Said, slots: Slots): void {
   if (said.has(/\(safety\)|\bsafety\b|^ alarm ,/)) slots.tier = 'safety';
@@ -162,6 +164,9 @@ function takeArmed(said: Said, slots: Slots): void {
   if (said.has(/\b(?:only )?(?:if|when|while) (?:it is )?armed\b/)) slots.ifArmed = true;
 }
 
+/** What is said of what only has to hold. */
+const HOLDS = '(?: mode)?(?: is on| is active| says so| is so)?(?= )';
+
 /** “Unless” and “not while”: what holds it back. */
 function takeUnless(said: Said, slots: Slots, n: LimitNames): void {
   for (const [list, kind] of [
@@ -169,7 +174,7 @@ function takeUnless(said: Said, slots: Slots, n: LimitNames): void {
     [n.senses, 'sense'],
   ] as const) {
     const pattern = new RegExp(
-      String.raw`\b(?:but )?(?:unless|not while|not if|not when|except while)\s+(?:the )?(${anyOf(list)})(?: mode)?(?: is on| is active| says so| is so)?(?= )`,
+      String.raw`\b(?:but )?(?:unless|not while|not if|not when|except while)\s+(?:the )?(${anyOf(list)})${HOLDS}`,
     );
     for (let m = said.take(pattern); m; m = said.take(pattern))
       slots.ifs.push({ ...IF, kind, is: false, [kind]: idOf(list, m[1]) });
@@ -182,9 +187,7 @@ function takeWhile(said: Said, slots: Slots, n: LimitNames): void {
     [n.modes, 'mode'],
     [n.senses, 'sense'],
   ] as const) {
-    const pattern = new RegExp(
-      String.raw`\b(?:only )?(?:while|if|when)\s+(?:the )?(${anyOf(list)})(?: mode)?(?: is on| is active| says so| is so)?(?= )`,
-    );
+    const pattern = new RegExp(String.raw`\b(?:only )?(?:while|if|when)\s+(?:the )?(${anyOf(list)})${HOLDS}`);
     for (let m = said.take(pattern); m; m = said.take(pattern))
       slots.ifs.push({ ...IF, kind, is: true, [kind]: idOf(list, m[1]) });
   }
@@ -233,46 +236,49 @@ function takeEvent(said: Said, slots: Slots): boolean {
 }
 
 const ON = String.raw`says so|says yes|trips|triggers|opens|comes on|goes on|turns on|is on|has been on|is open|starts|begins|on`;
-const OFF = String.raw`no longer says so|stops saying so|says no|stops|goes off|turns off|is off|has been off|is gone|is over|ends|is no longer on|off`;
+const OFF =
+  'no longer says so|stops saying so|says no|stops|goes off|turns off|is off|has been off|is gone|is over|ends|' +
+  'is no longer on|off';
 const WHEN = String.raw`(?:when|whenever|if|once|as soon as|after)`;
 
+/** Whether something else begins it, so that what a sense or a mode says is a condition. */
+const isBegun = (said: Said, slots: Slots): boolean => slots.when === 'sun' || slots.when === 'event' || hasTime(said);
+
 /** What a sense or a mode has to do for the rule to begin. */
-function takeEdge(said: Said, slots: Slots, n: LimitNames): boolean {
-  const mode = said.take(
-    new RegExp(String.raw`\b${WHEN}\s+(?:the )?(${anyOf(n.modes)})(?: mode)?\s+(${OFF}|${ON})(?= )`),
-  );
-  if (mode && (slots.when === 'sun' || slots.when === 'event' || hasTime(said))) {
-    const is = !new RegExp(`^(?:${OFF})$`).test(mode[2] ?? '');
-    slots.ifs.push({ ...IF, kind: 'mode', is, mode: idOf(n.modes, mode[1]) });
+const takeEdge = (said: Said, slots: Slots, n: LimitNames): boolean =>
+  takeModeEdge(said, slots, n) || takeSenseEdge(said, slots, n);
+
+function takeModeEdge(said: Said, slots: Slots, n: LimitNames): boolean {
+  const m = said.take(new RegExp(String.raw`\b${WHEN}\s+(?:the )?(${anyOf(n.modes)})(?: mode)?\s+(${OFF}|${ON})(?= )`));
+  if (!m) return false;
+  const is = !new RegExp(`^(?:${OFF})$`).test(m[2] ?? '');
+  const mode = idOf(n.modes, m[1]);
+  if (isBegun(said, slots)) {
+    slots.ifs.push({ ...IF, kind: 'mode', is, mode });
     return false;
   }
-  if (mode) {
-    Object.assign(slots, {
-      when: 'mode',
-      mode: idOf(n.modes, mode[1]),
-      says: !new RegExp(`^(?:${OFF})$`).test(mode[2] ?? ''),
-    });
-    return true;
-  }
+  Object.assign(slots, { when: 'mode', mode, says: is });
+  return true;
+}
+
+function takeSenseEdge(said: Said, slots: Slots, n: LimitNames): boolean {
   const names = anyOf(n.senses);
   const lasts = String.raw`(?:\s+for\s+${DURATION})?`;
-  const of = said.take(new RegExp(String.raw`\bafter\s+${DURATION}\s+of\s+(?:the )?(${names})(?= )`));
-  const none = of ? null : said.take(new RegExp(String.raw`\bno (${names})${lasts}(?= )`));
-  const sense =
-    of ??
+  const does = String.raw`(?: sensor| contact)?(?:\s+(${OFF}|${ON}))?${lasts}(?= )`;
+  const none = said.take(new RegExp(String.raw`\bno (${names})${lasts}(?= )`));
+  const m =
     none ??
-    said.take(
-      new RegExp(String.raw`\b${WHEN}\s+(?:the )?(${names})(?: sensor| contact)?(?:\s+(${OFF}|${ON}))?${lasts}(?= )`),
-    );
+    said.take(new RegExp(String.raw`\bafter\s+${DURATION}\s+of\s+(?:the )?(${names})(?= )`)) ??
+    said.take(new RegExp(String.raw`\b${WHEN}\s+(?:the )?(${names})${does}`));
+  if (!m) return false;
+  const says = none === null && !new RegExp(String.raw` (?:${OFF})(?: |$)`).test(`${m[0]} `);
+  const sense = nameIn(m[0], n);
   // At a time of the clock, or by the sun, it is a condition and no beginning.
-  if (!sense) return false;
-  if (slots.when === 'sun' || slots.when === 'event' || hasTime(said)) {
-    const is = none === null && !new RegExp(String.raw`\b(?:${OFF})\b`).test(sense[0]);
-    slots.ifs.push({ ...IF, kind: 'sense', is, sense: nameIn(sense[0], n) });
+  if (isBegun(said, slots)) {
+    slots.ifs.push({ ...IF, kind: 'sense', is: says, sense });
     return false;
   }
-  const off = none !== null || new RegExp(String.raw` (?:${OFF})(?: |$)`).test(`${sense[0]} `);
-  Object.assign(slots, { when: 'sense', sense: nameIn(sense[0], n), says: !off, forSeconds: durationIn(sense[0]) });
+  Object.assign(slots, { when: 'sense', sense, says, forSeconds: durationIn(m[0]) });
   return true;
 }
 
@@ -282,7 +288,8 @@ function takeDeed(said: Said, slots: Slots, n: LimitNames): boolean {
   const modes = anyOf(n.modes);
   const on = said.take(
     new RegExp(
-      String.raw`\b(?:(?:put|switch|turn|set)\s+(?:the )?(${modes})(?: mode)?\s+(on|off)|(start|begin|end|stop)\s+(?:the )?(${modes})(?: mode)?)(?= )`,
+      String.raw`\b(?:(?:put|switch|turn|set)\s+(?:the )?(${modes})(?: mode)?\s+(on|off)|` +
+        String.raw`(start|begin|end|stop)\s+(?:the )?(${modes})(?: mode)?)(?= )`,
     ),
   );
   if (on) {

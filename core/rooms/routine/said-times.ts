@@ -39,31 +39,42 @@ export function durationIn(text: string): number {
 
 const HOUR = String.raw`(?:[01]?\d|2[0-9])`;
 const NAMED = 'one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve';
+const CLOCK = String.raw`${HOUR}[:.][0-5]\d(?:\s*(?:am|pm))?|\d{1,2}\s*(?:am|pm)`;
+const PAST = String.raw`(?:half past|quarter past|quarter to)\s+(?:${NAMED}|\d{1,2})`;
+/** A bare number counts what stands behind it, where that is something. */
+const NO_COUNT = String.raw`(?!\s*(?:times|seconds?|secs?|minutes?|mins?|hours?|hrs?|days?|degrees)\b)`;
 /** A time of day as it is said: `7:30`, `9.05`, `6 pm`, `noon`, `half past seven`, `quarter to eight`, `eleven`. */
-export const TIME_WORDS = String.raw`(?:(?:half past|quarter past|quarter to)\s+(?:${NAMED}|\d{1,2})|${HOUR}[:.][0-5]\d(?:\s*(?:am|pm))?|\d{1,2}\s*(?:am|pm)|noon|midnight|${HOUR}|${NAMED})\b(?!\s*(?:times|seconds?|secs?|minutes?|mins?|hours?|hrs?|days?|degrees)\b)`;
+export const TIME_WORDS = String.raw`(?:${PAST}|${CLOCK}|noon|midnight|${HOUR}|${NAMED})\b${NO_COUNT}`;
 
 const HALF_DAY = 12;
 const DAY_HOURS = 24;
 const text = (hour: number, minute: number): string =>
   `${String(hour).padStart(2, '0')}:${String(minute).padStart(2, '0')}`;
 
+/** An hour of one half of the day. */
+const ofHalf = (hour: number, half: string): number => (hour % HALF_DAY) + (half === 'pm' ? HALF_DAY : 0);
+const hourOf = (word: string): number => own(NUMBERS, word) ?? Number(word);
+
+/** `Half past seven` and its like. @param later shifts an hour that is meant after noon. */
+function pastIn(words: string, later: (hour: number) => number): string | null {
+  const m = new RegExp(String.raw`(half past|quarter past|quarter to)\s+(${NAMED}|\d{1,2})`).exec(words);
+  if (!m) return null;
+  const hour = later(hourOf(m[2] ?? ''));
+  if (m[1] === 'quarter to') return text((hour + DAY_HOURS - 1) % DAY_HOURS, 45);
+  return text(hour % DAY_HOURS, m[1] === 'half past' ? 30 : 15);
+}
+
 /** The time of day in a text as `07:30`; null where it is none. @param evening an hour under twelve is meant after noon. */
 export function timeIn(words: string, evening = false): string | null {
   if (/\bnoon\b/.test(words)) return '12:00';
   if (/\bmidnight\b/.test(words)) return '00:00';
-  const hourOf = (word: string): number => own(NUMBERS, word) ?? Number(word);
   const later = (hour: number): number => (evening && hour < HALF_DAY ? hour + HALF_DAY : hour);
-  const past = new RegExp(String.raw`(half past|quarter past|quarter to)\s+(${NAMED}|\d{1,2})`).exec(words);
-  if (past) {
-    const hour = later(hourOf(past[2] ?? ''));
-    if (past[1] === 'quarter to') return text((hour + DAY_HOURS - 1) % DAY_HOURS, 45);
-    return text(hour % DAY_HOURS, past[1] === 'half past' ? 30 : 15);
-  }
-  const clock = new RegExp(String.raw`(\d{1,2})(?:[:.]([0-5]\d))?\s*(am|pm)?`).exec(words);
+  const past = pastIn(words, later);
+  if (past !== null) return past;
+  const clock = /(\d{1,2})(?:[:.]([0-5]\d))?\s*(am|pm)?/.exec(words);
   const named = new RegExp(String.raw`\b(${NAMED})\b`).exec(words);
   if (!clock && !named) return null;
-  const half = clock?.[3];
   const hour = clock ? Number(clock[1]) : hourOf(named?.[1] ?? '');
-  const at = half ? (hour % HALF_DAY) + (half === 'pm' ? HALF_DAY : 0) : later(hour);
+  const at = clock?.[3] ? ofHalf(hour, clock[3]) : later(hour);
   return at < DAY_HOURS ? text(at, Number(clock?.[2] ?? 0)) : null;
 }
