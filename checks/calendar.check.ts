@@ -1,12 +1,13 @@
 // Clock rules of a year, and repeating events of a calendar file, against another library of RFC 5545.
 import rrule from 'rrule';
+import type * as rruleTypes from 'rrule';
 import { describe, expect, it } from 'vitest';
 import { sentenceAt, type Job } from '../core/ground/job';
 import { calendarOf, daysFrom, readCalendar, timesOn, zoneOffset } from '../core/rooms/routine';
 import { seededRandom } from '../core/ground/quantity';
 import { demoJob } from '../core/testing/jobs';
 
-const { RRule, rrulestr } = rrule as unknown as typeof import('rrule');
+const { RRule, rrulestr } = rrule as unknown as typeof rruleTypes;
 const ZONES = [
   'Europe/London',
   'America/New_York',
@@ -17,7 +18,7 @@ const ZONES = [
 ] as const;
 const WEEKDAYS = ['MO', 'TU', 'WE', 'TH', 'FR', 'SA', 'SU'];
 
-/** The instant at which a zone's clock shows a time, by the formats of the language alone. @param wall that time as if it were universal. */
+/** The instant at which a zone's clock shows a time, by the language's own formats. @param wall that time as if it were universal. */
 function instantOf(wall: number, timeZone: string): number {
   const shown = (ms: number): number => {
     const parts = new Intl.DateTimeFormat('en-CA', {

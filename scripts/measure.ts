@@ -17,11 +17,13 @@ import {
   type Job,
   type JobEdit,
   freshMove,
+  sentenceAt,
   stepOf,
 } from '../core/ground/job';
 import { comparePolicies } from '../core/house/many-days';
 import { seededRandom } from '../core/ground/quantity';
 import { searchJob, searchOf } from '../core/house/stories';
+import { yearOf } from '../core/house/year';
 import { ledgerOf, wholeCircuit } from '../core/build/whole';
 import { paceNow } from '../core/testing/pace';
 import { rankWays, toleranceOf, wayContext } from '../core/rooms/thumb';
@@ -104,6 +106,25 @@ const [c, way] = [wayContext(done, a.facts, done.presses[0]!)!, a.plans[0]!.way!
 const draws = (): void => void toleranceOf(c, way, 10_000, seededRandom(1));
 const [coldDraws] = times(1, done, draws);
 print('ten thousand joints', coldDraws!, times(20, done, draws));
+
+// A year of fifty rules, every day, on the gate: the engine with its machine, marks and who held whom back.
+const daily = demo('yard-gate');
+const fifty: Job = {
+  ...daily,
+  routine: {
+    ...daily.routine,
+    sentences: Array.from({ length: 50 }, (_, i) =>
+      sentenceAt(`${String(i % 24).padStart(2, '0')}:${String((i * 7) % 60).padStart(2, '0')}`, {
+        id: `s${i}`,
+        days: [1, 2, 3, 4, 5, 6, 7],
+        tier: i % 9 === 0 ? 'lock-out' : 'comfort',
+      }),
+    ),
+  },
+};
+const year = (j: Job): void => void yearOf(j, '2026-03-02T14:00:00Z');
+const [coldYear] = times(1, fifty, year);
+print('a year of fifty rules', coldYear!, times(30, fifty, year));
 
 // A whole machine: twelve buttons as the one of the rice pot, each pressed, and twelve contacts that are read.
 const twelve = Array.from({ length: 12 }, (_, i) => `b${i + 1}`);

@@ -1,6 +1,7 @@
 // Rules in tiers by the plainest means there are: a clock that ticks once a second, and at each tick everything asked in words. It shares
 // nothing with the engine but the plan that both are given; all times of the plan are whole seconds.
 import type { WorldEvent, WorldPlan } from '../../core/engines/world';
+import { Outputs } from './rules-outputs';
 
 type Plan = WorldPlan & Required<Pick<WorldPlan, 'routine'>>;
 
@@ -23,9 +24,7 @@ export class Ticks {
   private readonly restsUntil: number[];
   private readonly actedToday: number[];
   private readonly startsToday: number[];
-  private readonly closed: boolean[];
-  private readonly closedAt: number[];
-  private readonly openedAt: number[];
+  private readonly outputs: Outputs;
   private readonly handDown: boolean[];
   private readonly handUp: Until[];
   private readonly barred: boolean[];
@@ -53,9 +52,7 @@ export class Ticks {
     this.restsUntil = many(n, -1);
     this.actedToday = many(n, 0);
     this.startsToday = many(moves.length, 0);
-    this.closed = many(lines, false);
-    this.closedAt = many(lines, 0);
-    this.openedAt = many(lines, -NEVER);
+    this.outputs = new Outputs(routine, lines, this.said, () => this.now);
     this.handDown = many(hands.length, false);
     this.handUp = many(hands.length, NEVER);
     this.barred = many(hands.length, false);
@@ -94,14 +91,15 @@ export class Ticks {
       if (this.turnAt[h] === this.now)
         return () => {
           this.turnAt[h] = NEVER;
-          if (this.closed[hands[h]!.line]) this.barred[h] = true;
+          if (this.outputs.closed[hands[h]!.line]) this.barred[h] = true;
           else this.close(hands[h]!.line);
         };
     const event = events.shift();
     if (event) return () => this.happens(event);
     if (this.move && this.move.until === this.now) return () => this.stepIsUp();
-    for (let l = 0; l < this.closed.length; l++)
-      if (this.closed[l] && this.now - this.closedAt[l]! >= routine.longest[l]!) return () => this.overLong();
+    for (let l = 0; l < this.outputs.closed.length; l++)
+      if (this.outputs.closed[l] && this.now - this.outputs.closedAt[l]! >= routine.longest[l]!)
+        return () => this.overLong();
     for (let r = 0; r < routine.rules.length; r++) if (this.standsNow(r)) return () => this.stood(r);
     for (let r = 0; r < routine.rules.length; r++)
       if (this.waitsUntil[r] === this.now) return () => (this.waitsUntil[r] = null);
@@ -153,7 +151,7 @@ export class Ticks {
     } else if (this.handIsHeld()) this.barred[h] = true;
     else {
       this.end();
-      const when = this.stopped() || this.closed[hand.line] ? NEVER : this.mayClose(hand.line);
+      const when = this.stopped() || this.outputs.closed[hand.line] ? NEVER : this.outputs.mayClose(hand.line);
       if (when === NEVER) this.barred[h] = true;
       else if (when > this.now) this.turnAt[h] = when;
       else this.close(hand.line);
@@ -180,7 +178,7 @@ export class Ticks {
         hand.does === 'press' &&
         this.handDown[h] &&
         !this.barred[h] &&
-        (this.closed[hand.line] === true || this.turnAt[h]! < NEVER),
+        (this.outputs.closed[hand.line] === true || this.turnAt[h]! < NEVER),
     );
   }
   private held(): number {
@@ -269,13 +267,16 @@ export class Ticks {
     const op = this.plan.moves[move.n]![move.step];
     if (!op) return this.end();
     move.waits = false;
-    for (let l = 0; l < this.closed.length; l++)
+    for (let l = 0; l < this.outputs.closed.length; l++)
       if (this.byMove.has(l) && !(op.do === 'press' && op.lines.includes(l))) this.open(l);
     if (op.do === 'wait') {
       move.until = this.now + op.seconds;
       return;
     }
-    const when = Math.max(this.now, ...op.lines.filter((l) => !this.closed[l]).map((l) => this.mayClose(l)));
+    const when = Math.max(
+      this.now,
+      ...op.lines.filter((l) => !this.outputs.closed[l]).map((l) => this.outputs.mayClose(l)),
+    );
     if (when > this.now) {
       move.waits = true;
       move.until = when;
@@ -291,7 +292,7 @@ export class Ticks {
     move.waits = false;
     for (const l of op.lines) {
       this.byMove.add(l);
-      if (!this.closed[l]) this.close(l);
+      if (!this.outputs.closed[l]) this.close(l);
     }
     move.until = this.now + op.seconds;
   }
@@ -312,24 +313,12 @@ export class Ticks {
     for (const l of [...this.byMove]) this.open(l);
     this.move = null;
   }
-  private mayClose(l: number): number {
-    const { apart, leastOff } = this.plan.routine;
-    for (const [a, b] of apart) if ((a === l && this.closed[b]) || (b === l && this.closed[a])) return NEVER;
-    // What was let go in this very second goes on as it was.
-    return this.openedAt[l] === this.now ? this.now : Math.max(this.now, this.openedAt[l]! + leastOff[l]!);
-  }
   private close(l: number): void {
-    if (this.closed[l]) return;
-    this.closed[l] = true;
-    this.closedAt[l] = this.now;
-    this.said.push(`${this.now} closes ${l}`);
+    this.outputs.close(l);
   }
   private open(l: number): void {
     this.byMove.delete(l);
-    if (!this.closed[l]) return;
-    this.closed[l] = false;
-    this.openedAt[l] = this.now;
-    this.said.push(`${this.now} opens ${l}`);
+    this.outputs.open(l);
   }
   private overLong(): void {
     this.end();

@@ -48,7 +48,10 @@ const isPlain = (s: Sentence): boolean =>
   s.aDay === null &&
   s.ifs.every((x) => x.kind === 'window');
 
-/** The rules of a job for the world; undefined where all of them are plain and nothing is limited. @param lines its outputs. @param all true for rules in any case. */
+/**
+ * The rules of a job for the world; undefined where all of them are plain and nothing is limited.
+ * @param lines its outputs. @param all true for rules in any case.
+ */
 export function ruleWires(job: Job, lines: readonly Output[], all = false): RuleWires | undefined {
   const { sentences, modes, limits, handHoldsSeconds } = job.routine;
   if (!all && modes.length === 0 && limits.length === 0 && handHoldsSeconds === null && sentences.every(isPlain))

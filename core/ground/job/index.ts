@@ -68,7 +68,6 @@ export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
 export {
   acts,
-  clockOf,
   dayMinutesOf,
   eventsFor,
   isTimed,
@@ -76,7 +75,6 @@ export {
   sayIfs,
   sayLimit,
   sentenceAt,
-  SUN_WORDS,
   type LimitNames,
   type SentenceNames,
 } from './document/routine/sentences';

@@ -19,7 +19,7 @@ export const moveOf = (job: Job, s: Sentence): Move | undefined =>
   s.does === 'move' ? (s.move === '' ? job.act.moves[0] : job.act.moves.find((m) => m.id === s.move)) : undefined;
 
 /** How long a part is busy with what a press sets going, s. */
-export const busySeconds = (parts: readonly MachinePart[]): number =>
+const busySeconds = (parts: readonly MachinePart[]): number =>
   Math.max(
     LEAST_APART,
     ...parts.flatMap((p) => [

@@ -14,5 +14,5 @@ export {
 export { daysFrom, zoneOffset } from './days';
 export { madeUpAs, madeUpEvents, type MadeUp } from './made-up';
 export { namesIn, sayDays, saySentence } from './words';
-export { MOST_CALENDAR_TEXT, readCalendar, type ReadCalendar } from './read-calendar';
+export { readCalendar, type ReadCalendar } from './read-calendar';
 export { readSentence, type ReadSentence } from './read-sentence';

@@ -8,7 +8,7 @@ export type ReadCalendar =
   | { readonly ok: false; readonly what: string; readonly todo: string };
 
 /** A calendar file is at most so long, characters. */
-export const MOST_CALENDAR_TEXT = 4_000_000;
+const MOST_CALENDAR_TEXT = 4_000_000;
 /** Events that are kept, and steps of repeating ones that are looked at. */
 const MOST_KEPT = 800;
 const MOST_STEPS = 200_000;

@@ -1,12 +1,12 @@
 import { freshOf } from '../../../field';
-import { clockTime, formatQuantity, minutesOf } from '../../../quantity';
+import { formatQuantity, minutesOf } from '../../../quantity';
 import { sentenceFields } from './fields';
 import type { CalendarEvent, RoutineLimit, Mode, Sentence, SunEvent } from './types';
 
 // All that is asked of a sentence's time: whoever reckons with it, or writes it down, asks here.
 
 /** What the sun does, in words. */
-export const SUN_WORDS: Readonly<Record<SunEvent, string>> = {
+const SUN_WORDS: Readonly<Record<SunEvent, string>> = {
   rise: 'sunrise',
   set: 'sunset',
   dawn: 'dawn',
@@ -21,10 +21,6 @@ export const isTimed = (s: Pick<Sentence, 'when'>): boolean =>
   s.when === 'clock' || s.when === 'sun' || s.when === 'event';
 /** Whether it does anything, ever: one of times needs a day. */
 export const acts = (s: Sentence): boolean => s.days.length > 0 || s.when === 'sense' || s.when === 'mode';
-
-/** The wall clock's hour and minute at which it begins; null where the clock alone does not tell. */
-export const clockOf = (s: Sentence): { readonly hour: number; readonly minute: number } | null =>
-  s.when === 'clock' ? clockTime(s.at) : null;
 
 /** A clock time in minutes kept between two others, each empty for none. */
 const kept = (minutes: number, { notBefore, notAfter }: Sentence): number =>
