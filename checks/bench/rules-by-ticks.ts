@@ -1,13 +1,9 @@
 // Rules in tiers by the plainest means there are: a clock that ticks once a second, and at each tick everything asked in words. It shares
 // nothing with the engine but the plan that both are given; all times of the plan are whole seconds.
 import type { WorldEvent, WorldPlan } from '../../core/engines/world';
-import { Outputs } from './rules-outputs';
+import { freshRule, NEVER, Outputs, type Rule, type Until } from './rules-outputs';
 
 type Plan = WorldPlan & Required<Pick<WorldPlan, 'routine'>>;
-
-/** Something that is so from now on until a tick, or for ever. */
-type Until = number;
-const NEVER: Until = Infinity;
 
 /** What a controller of rules does over so many seconds: `12 begins 0 by rule 3`, `15 closes 1`, `40 mode 0 on`. */
 export class Ticks {
@@ -17,13 +13,8 @@ export class Ticks {
   private readonly mode: boolean[];
   private readonly modeEnds: Until[];
   private readonly flag: boolean[];
-  private readonly stoodSince: (number | null)[];
-  private readonly fired: boolean[];
-  private readonly holds: boolean[];
-  private readonly waitsUntil: (Until | null)[];
-  private readonly restsUntil: number[];
-  private readonly actedToday: number[];
   private readonly startsToday: number[];
+  private readonly rule: Rule[];
   private readonly outputs: Outputs;
   private readonly handDown: boolean[];
   private readonly handUp: Until[];
@@ -44,13 +35,7 @@ export class Ticks {
     this.mode = routine.modes.map((m) => m.on);
     this.modeEnds = routine.modes.map((m) => (m.on ? m.seconds : NEVER));
     this.flag = many(routine.flags, false);
-    const n = routine.rules.length;
-    this.stoodSince = many<number | null>(n, null);
-    this.fired = many(n, false);
-    this.holds = many(n, false);
-    this.waitsUntil = many<Until | null>(n, null);
-    this.restsUntil = many(n, -1);
-    this.actedToday = many(n, 0);
+    this.rule = routine.rules.map(() => freshRule());
     this.startsToday = many(moves.length, 0);
     this.outputs = new Outputs(routine, lines, this.said, () => this.now);
     this.handDown = many(hands.length, false);
@@ -59,7 +44,7 @@ export class Ticks {
     this.turnAt = many(hands.length, NEVER);
     routine.rules.forEach((r, i) => {
       // Comfort waits for a change.
-      if (r.tier === 0 && this.isSo(i)) [this.stoodSince[i], this.fired[i]] = [0, true];
+      if (r.tier === 0 && this.isSo(i)) [this.rule[i]!.stoodSince, this.rule[i]!.fired] = [0, true];
     });
     this.settle();
     const sorted = [...events].sort((a, b) => a.at - b.at);
@@ -92,7 +77,7 @@ export class Ticks {
         return () => {
           this.turnAt[h] = NEVER;
           if (this.outputs.closed[hands[h]!.line]) this.barred[h] = true;
-          else this.close(hands[h]!.line);
+          else this.outputs.close(hands[h]!.line);
         };
     const event = events.shift();
     if (event) return () => this.happens(event);
@@ -102,9 +87,9 @@ export class Ticks {
         return () => this.overLong();
     for (let r = 0; r < routine.rules.length; r++) if (this.standsNow(r)) return () => this.stood(r);
     for (let r = 0; r < routine.rules.length; r++)
-      if (this.waitsUntil[r] === this.now) return () => (this.waitsUntil[r] = null);
+      if (this.rule[r]!.waitsUntil === this.now) return () => (this.rule[r]!.waitsUntil = null);
     for (let r = 0; r < routine.rules.length; r++)
-      if (this.restsUntil[r] === this.now) return () => (this.restsUntil[r] = -1);
+      if (this.rule[r]!.restsUntil === this.now) return () => (this.rule[r]!.restsUntil = -1);
     for (let m = 0; m < routine.modes.length; m++)
       if (this.mode[m] && this.modeEnds[m] === this.now) return () => this.setMode(m, false);
     if (this.handHeld && this.handHeldUntil === this.now) return () => (this.handHeld = false);
@@ -119,7 +104,7 @@ export class Ticks {
     if (what === 'mode') this.setMode(of, how === 1);
     if (what === 'reads') this.sense[of] = how;
     if (what === 'midnight') {
-      this.actedToday.fill(0);
+      for (const r of this.rule) r.acted = 0;
       this.startsToday.fill(0);
     }
     if (what === 'hand') {
@@ -154,7 +139,7 @@ export class Ticks {
       const when = this.stopped() || this.outputs.closed[hand.line] ? NEVER : this.outputs.mayClose(hand.line);
       if (when === NEVER) this.barred[h] = true;
       else if (when > this.now) this.turnAt[h] = when;
-      else this.close(hand.line);
+      else this.outputs.close(hand.line);
     }
   }
 
@@ -186,7 +171,7 @@ export class Ticks {
     return Math.max(
       this.handHeld ? 1 : 0,
       ...modes.map((m, i) => (this.mode[i] ? m.holds : 0)),
-      ...rules.map((r, i) => (this.holds[i] ? r.tier : 0)),
+      ...rules.map((r, i) => (this.rule[i]!.holds ? r.tier : 0)),
     );
   }
   private handIsHeld(): boolean {
@@ -199,9 +184,9 @@ export class Ticks {
     return edge.of === 'mode' && this.mode[edge.mode] === edge.is;
   }
   private standsNow(r: number): boolean {
-    const since = this.stoodSince[r];
+    const since = this.rule[r]!.stoodSince;
     const { edge } = this.plan.routine.rules[r]!;
-    if (since === null || since === undefined || this.fired[r]) return false;
+    if (since === null || since === undefined || this.rule[r]!.fired) return false;
     return this.now - since >= (edge.of === 'sense' ? edge.seconds : 0);
   }
   private conditions(r: number): boolean {
@@ -211,14 +196,14 @@ export class Ticks {
     });
   }
   private stood(r: number): void {
-    this.fired[r] = true;
-    if (this.plan.routine.rules[r]!.tier > 0 && this.conditions(r)) this.holds[r] = true;
+    this.rule[r]!.fired = true;
+    if (this.plan.routine.rules[r]!.tier > 0 && this.conditions(r)) this.rule[r]!.holds = true;
     this.fires(r);
   }
 
   private fires(r: number): void {
     const rule = this.plan.routine.rules[r]!;
-    if (!this.conditions(r) || this.restsUntil[r]! >= 0 || this.actedToday[r]! >= rule.aDay) return;
+    if (!this.conditions(r) || this.rule[r]!.restsUntil >= 0 || this.rule[r]!.acted >= rule.aDay) return;
     if (rule.does !== 'move') {
       if (rule.tier < this.held()) return;
       this.hasActed(r);
@@ -232,15 +217,18 @@ export class Ticks {
     if (bar === 'for good') return;
     const goesFirst = bar === 'busy' && this.move!.tier < rule.tier;
     if (!goesFirst && rule.late <= 0) return;
-    this.waitsUntil[r] = this.now + rule.late;
+    this.rule[r]!.waitsUntil = this.now + rule.late;
     if (!goesFirst) return;
     this.giveWay();
-    this.waitsUntil[r] = Math.max(this.now + rule.late, this.move ? (this.move as { until: number }).until : this.now);
+    this.rule[r]!.waitsUntil = Math.max(
+      this.now + rule.late,
+      this.move ? (this.move as { until: number }).until : this.now,
+    );
   }
   private hasActed(r: number): void {
     const { gap } = this.plan.routine.rules[r]!;
-    this.actedToday[r] = this.actedToday[r]! + 1;
-    if (gap > 0) this.restsUntil[r] = this.now + gap;
+    this.rule[r]!.acted = this.rule[r]!.acted + 1;
+    if (gap > 0) this.rule[r]!.restsUntil = this.now + gap;
   }
 
   private setMode(m: number, on: boolean): void {
@@ -292,7 +280,7 @@ export class Ticks {
     move.waits = false;
     for (const l of op.lines) {
       this.byMove.add(l);
-      if (!this.outputs.closed[l]) this.close(l);
+      if (!this.outputs.closed[l]) this.outputs.close(l);
     }
     move.until = this.now + op.seconds;
   }
@@ -313,9 +301,6 @@ export class Ticks {
     for (const l of [...this.byMove]) this.open(l);
     this.move = null;
   }
-  private close(l: number): void {
-    this.outputs.close(l);
-  }
   private open(l: number): void {
     this.byMove.delete(l);
     this.outputs.open(l);
@@ -331,21 +316,21 @@ export class Ticks {
     const { rules } = this.plan.routine;
     rules.forEach((_, r) => {
       const so = this.isSo(r);
-      if (so === (this.stoodSince[r] !== null)) return;
-      this.holds[r] = false;
-      this.stoodSince[r] = so ? this.now : null;
-      this.fired[r] = false;
+      if (so === (this.rule[r]!.stoodSince !== null)) return;
+      this.rule[r]!.holds = false;
+      this.rule[r]!.stoodSince = so ? this.now : null;
+      this.rule[r]!.fired = false;
     });
     if (this.move && !this.move.yields && this.move.tier < this.held()) this.giveWay();
     if (this.move) return;
     let best = -1;
     rules.forEach((rule, r) => {
-      if (this.waitsUntil[r] !== null && (best < 0 || rule.tier > rules[best]!.tier)) best = r;
+      if (this.rule[r]!.waitsUntil !== null && (best < 0 || rule.tier > rules[best]!.tier)) best = r;
     });
     if (best < 0 || rules[best]!.tier < this.held()) return;
     const bar = this.start(rules[best]!.what, rules[best]!.tier, `rule ${best}`);
     if (bar === 'passes' || bar === 'busy') return;
-    this.waitsUntil[best] = null;
+    this.rule[best]!.waitsUntil = null;
     if (bar === 'none') this.hasActed(best);
   }
 }

@@ -1,5 +1,29 @@
 import type { RoutineWire } from '../../core/engines/world';
 
+/** Something that is so until a tick, or for ever. */
+export type Until = number;
+export const NEVER: Until = Infinity;
+
+/** How a rule stands. */
+export interface Rule {
+  stoodSince: number | null;
+  fired: boolean;
+  holds: boolean;
+  waitsUntil: Until | null;
+  restsUntil: number;
+  acted: number;
+}
+
+/** A rule before anything happened. */
+export const freshRule = (): Rule => ({
+  stoodSince: null,
+  fired: false,
+  holds: false,
+  waitsUntil: null,
+  restsUntil: -1,
+  acted: 0,
+});
+
 /** Outputs of a controller that ticks: closed or open, since when, and what their limits say. */
 export class Outputs {
   readonly closed: boolean[];

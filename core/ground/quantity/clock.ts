@@ -1,5 +1,5 @@
 /** A time of day as it is kept: `HH:mm`, from 00:00 to 23:59. */
-export interface ClockTime {
+interface ClockTime {
   readonly hour: number;
   readonly minute: number;
 }
@@ -7,7 +7,7 @@ export interface ClockTime {
 const KEPT = /^([01]\d|2[0-3]):([0-5]\d)$/;
 
 /** The time of day of a kept text. Throws RangeError for one that is none: the gate lets no such text into a job. */
-export function clockTime(at: string): ClockTime {
+function clockTime(at: string): ClockTime {
   const [, hour, minute] = KEPT.exec(at) ?? [];
   if (hour === undefined) throw new RangeError(`${at} is no time of day`);
   return { hour: Number(hour), minute: Number(minute) };

@@ -3,7 +3,7 @@ export { formatQuantity, quantityText } from './format';
 export { between, corners, exactly, within, type CornerRange, type Interval } from './interval';
 export { hashOf } from './hash';
 export { normalCdf, normalQuantile } from './normal';
-export { clockText, clockTime, minutesOf, WEEKDAYS } from './clock';
+export { clockText, minutesOf, WEEKDAYS } from './clock';
 export { own } from './own';
 export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from './parse';
 export { seededRandom, type Random } from './random';
