@@ -289,6 +289,30 @@ describe('the command line', () => {
     }
   });
 
+  it('tells a year of rules, why one did not act at an instant, and the range of a number', () => {
+    const shutter = join(root, 'demo/hatch-shutter.json');
+    const year = json('year', shutter, '--from', '2026-12-01') as {
+      days: number;
+      rules: { rule: number; became: Record<string, number> }[];
+    };
+    expect(year.days).toBe(366);
+    expect(year.rules[2]!.became).toMatchObject({ done: expect.any(Number), 'held-back': expect.any(Number) });
+    const why = json('why', shutter, '--at', '2026-12-04T18:30:00Z') as { modesOn: string[]; rules: object[] };
+    expect(why.modesOn).toEqual(['away']);
+    expect(why.rules.at(-1)).toMatchObject({ rule: 3, became: 'held-back', by: 'rule 5' });
+    const regret = json('regret', shutter, '--of', '3.offsetSeconds') as { points: object[]; now: number };
+    expect(regret.now).toBe(1200);
+    expect(regret.points.length).toBeGreaterThan(20);
+    for (const [args, words] of [
+      [['year', shutter], /--from/],
+      [['year', shutter, '--from', '2027-02-29'], /there is no "2027-02-29"/],
+      [['year', shutter, '--from', '2026-12-01', '--place', '91,0'], /--place wants latitude/],
+      [['why', shutter, '--at', 'noon'], /there is no "noon"/],
+      [['regret', shutter, '--of', '9.offsetSeconds'], /--of wants the number of a rule, 1 to 5/],
+    ] as const)
+      expect(gt(...args)).toMatchObject({ status: 2, out: '', err: expect.stringMatching(words) });
+  });
+
   it('takes no fault at a time that is none', () => {
     writeFileSync(join(folder, 'late.json'), '[{"kind": "power-cut", "atSeconds": 1e999, "seconds": 1}]');
     const gate = join(root, 'demo/yard-gate.json');
