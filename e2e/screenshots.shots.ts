@@ -37,7 +37,7 @@ test('the rooms that ask and tell', async ({ page }) => {
     ['wish', 'demo-rice-pot/wish'],
     ['guard', 'demo-rice-pot/guard'],
     ['sense', 'demo-glass-washer/sense?part=recordings'],
-    ['routine', 'demo-rice-pot/routine'],
+    ['routine', 'demo-hatch-shutter/routine?part=year'],
     ['pack', 'demo-rice-pot/pack'],
   ] as const) {
     await at(page, path);

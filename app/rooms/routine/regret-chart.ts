@@ -16,7 +16,7 @@ import type { Regret, RegretField, RegretPoint } from '../../../core/house/regre
         <th scope="col" class="right">others come to nothing</th>
       </tr>
       @for (p of rows(); track p.value) {
-        <tr [attr.aria-current]="p.value === regret().now ? 'true' : null" [class.now]="p.value === regret().now">
+        <tr [attr.aria-current]="p.value === regret().now ? 'true' : null" [class.own]="p.value === regret().now">
           <th scope="row" class="mono">{{ say(p.value) }}</th>
           <td class="mono right">{{ p.done }}</td>
           <td class="mono right">{{ p.lost }}</td>
@@ -25,7 +25,7 @@ import type { Regret, RegretField, RegretPoint } from '../../../core/house/regre
       }
     </table>
   `,
-  styles: '.now { font-weight: 700; }',
+  styles: '.own { font-weight: 700; }',
 })
 export class RegretChart {
   readonly regret = input.required<Regret>();

@@ -53,6 +53,7 @@ const MEANT = ['done', 'waits', 'not-so', 'too-soon', 'not-armed'];
   styles: `
     :host {
       display: block;
+      flex: none;
       min-width: 0;
       overflow-x: auto;
     }
@@ -138,7 +139,7 @@ export class YearChart {
   /** Beginnings of months. */
   protected readonly months = computed(() =>
     this.days().flatMap((d, at) =>
-      d.date.endsWith('-01')
+      d.date.endsWith('-01') && this.x(at) < WIDTH
         ? [
             {
               at,
