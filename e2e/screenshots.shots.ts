@@ -41,6 +41,7 @@ test('the rooms that ask and tell', async ({ page }) => {
     ['pack', 'demo-rice-pot/pack'],
   ] as const) {
     await at(page, path);
+    if (name === 'routine') await page.getByRole('slider').waitFor();
     await page.waitForTimeout(name === 'sense' ? 2500 : 600);
     await shot(page, name);
   }

@@ -19,7 +19,9 @@ import { oneRun, policiesFor, sceneOf } from '.';
 
 const NOW = '2026-03-02T14:00:00Z';
 
-const shutter = demoJob('hatch-shutter');
+const shipped = demoJob('hatch-shutter');
+// Its moves are made anew here; rules that begin them would hold on to those that were.
+const shutter = { ...shipped, routine: { ...shipped.routine, sentences: [] } };
 /** The shutter with one sense, and its first move made by a policy. */
 const ended = (tells: Sense['tells'], kind: 'look-first' | 'look-again' | null, purpose: Move['purpose']): Job => {
   const sensed = edited(
