@@ -6,7 +6,16 @@ import { describe, expect, it } from 'vitest';
 import { sceneOf } from '../core/rooms/act';
 import { assess } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
-import { edited, stepOf, withSteps, type Job, type JobEdit, type MoveStep, type StepKind } from '../core/ground/job';
+import {
+  edited,
+  sentenceAt,
+  stepOf,
+  withSteps,
+  type Job,
+  type JobEdit,
+  type MoveStep,
+  type StepKind,
+} from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
 import { seededRandom, type Random } from '../core/ground/quantity';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../core/engines/world';
@@ -142,6 +151,52 @@ describe('the packed program and the engine', () => {
     }
     expect(edges).toBeGreaterThan(300);
     expect(calls).toBeGreaterThan(10);
+  });
+
+  it('have a rule of a sense come true at the same millisecond, with a sense before it that nothing reads', () => {
+    const r = seededRandom(7);
+    const now = '2026-03-02T14:00:00Z';
+    const rest = pot.senses.find((s) => s.id === 'rest')!;
+    const gone = sentenceAt('12:00', {
+      ...{ id: 'gone', when: 'sense', sense: 'rest', says: false, forSeconds: 0.35, gapSeconds: 1.3, move: '' },
+      ...{ whenHeld: 'late', lateSeconds: 2 },
+    });
+    const ruled: Job = {
+      ...pot,
+      senses: [{ ...rest, id: 'unread', name: 'unread', kind: 'message', topic: 'x' }, ...pot.senses],
+      routine: { ...pot.routine, sentences: [gone] },
+    };
+    let edges = 0;
+    for (let n = 0; n < 6; n++) {
+      const job = edited(
+        ruled,
+        withSteps(ruled, [stepOf('press', { press: 'start', seconds: 0.2 + n / 10 })], 'one press'),
+        now,
+      );
+      const [pin, sense] = [pinOf(job, 'start')!, pinOf(job, 'rest')!];
+      const changes: number[] = [];
+      for (let t = 200; t < END - 1000;) changes.push((t += 61 + Math.floor(r.next() * 1500)));
+      const found = inFolder((folder) => {
+        for (const f of filesOf(job, assess(job)))
+          if (/\.[ch]$/.test(f.name)) writeFileSync(join(folder, f.name), f.text);
+        copyFileSync(fileURLToPath(new URL('./host/world.c', import.meta.url)), join(folder, 'world.c'));
+        const flags = ['-std=c99', '-Wall', '-Wextra', '-Wpedantic', '-Werror', '-O1'];
+        runProgram('cc', [...flags, '-o', 'world', 'gentle_thumb.c', 'world.c'], { cwd: folder });
+        return runProgram(join(folder, 'world'), [END, NIGHT, 0, sense, 0, ...told(changes, sense, 0)].map(String))
+          .trim()
+          .split('\n');
+      });
+      const closes = assess(job).facts.presses[0]!.pressesOn === 'high' ? 1 : 0;
+      const theirs = found.flatMap((l) => {
+        const [ms, what, level] = l.split(' ') as [string, string, string];
+        if (Number(what) !== pin || Number(ms) < 100) return [];
+        return [`${ms} ${Number(level) === closes ? 1 : 0}`];
+      });
+      const ours = engine(job, changes);
+      expect(theirs).toEqual(ours);
+      edges += ours.length;
+    }
+    expect(edges).toBeGreaterThan(60);
   });
 
   it('hear a number alike: over and under its threshold, within its band, and after its hold', () => {

@@ -7,7 +7,6 @@ import {
   applyEdit,
   dayMinutesOf,
   restContact,
-  sayAt,
   sentenceAt,
   stateSense,
   withSteps,
@@ -117,7 +116,7 @@ function moreLooks(job: Job, { never }: BrokenStory): StoryAnswer[] {
   // What may last for so long is caught by a look this long after the last one; half the gap where that is sooner.
   const after = Math.min(widest.minutes / 2, Math.floor(never.never.seconds / 60));
   const clock = clockText(Math.round(widest.from + after));
-  if (daily.some((s) => sayAt(s) === clock)) return [];
+  if (daily.some((s) => s.when === 'clock' && s.at === clock)) return [];
   const first = firstItem(daily);
   const item = sentenceAt(clock, { ...first, id: `${first.id}-${clock.replace(':', '')}` });
   return [

@@ -1,4 +1,5 @@
 import {
+  armingsFor,
   daysOf,
   drawLuck,
   moveBy,
@@ -39,9 +40,13 @@ function beginsOf(job: Job, scene: Scene, days: number): Begins {
     const s = itemAt(sentences, rule);
     const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
     if (!rules) return move < 0 ? [] : [{ at, move, ifArmed: false }];
-    return [{ at, move: Math.max(0, move), ifArmed: false, rule }];
+    return [{ at, move: Math.max(0, move), ifArmed: s.ifArmed, rule }];
   });
-  return { starts, calendar: rules ? stretchesOf(calendar, scene.flags, job.touchedAt, days) : [] };
+  if (!rules) return { starts, calendar: [] };
+  return {
+    starts,
+    calendar: [...stretchesOf(calendar, scene.flags, job.touchedAt, days), ...armingsFor(scene, starts)],
+  };
 }
 
 const summed = (o: DaysOutcome): ManyDays => ({

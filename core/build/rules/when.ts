@@ -1,6 +1,6 @@
 import { itemAt } from '../../ground/lists';
 import { WEEKDAYS } from '../../ground/quantity';
-import { sayAt, sentenceAt, type Move, type Sentence } from '../../ground/job';
+import { sentenceAt, type Move, type Sentence } from '../../ground/job';
 
 const DAYS: readonly (readonly [RegExp, readonly number[]])[] = [
   [/\b(week ?days?|working days?|mon(day)?s? to fri(day)?s?)\b/i, [1, 2, 3, 4, 5]],
@@ -109,6 +109,6 @@ export function proposedRules(
   const all = timesIn(when).map((at, i) => ({ at, move: movesIn(itemAt(before, i), moves) }));
   return all
     .filter((r, i) => all.findIndex((x) => x.at === r.at && x.move === r.move) === i)
-    .filter(({ at, move }) => !known.some((s) => sayAt(s) === at && (move === '' || s.move === move)))
+    .filter(({ at, move }) => !known.some((s) => s.when === 'clock' && s.at === at && (move === '' || s.move === move)))
     .map(({ at, move }) => sentenceAt(at, { id: id(), days: [...read.days], ifArmed: false, move }));
 }

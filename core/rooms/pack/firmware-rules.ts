@@ -21,12 +21,15 @@ const milliseconds = (s: number): string => (s < Infinity ? `${Math.round(s * 10
 const count = (n: number): string => (n < Infinity ? `${n}u` : FOREVER);
 
 /** What makes a rule come true, as the program tells it. */
-const edgeOf = (r: RuleWire): readonly [kind: string, index: number, is: number, ms: string] => {
+const edgeOf = (
+  r: RuleWire,
+  sense: (index: number) => number,
+): readonly [kind: string, index: number, is: number, ms: string] => {
   switch (r.edge.of) {
     case 'given':
       return ['IS_TOLD', 0, 0, '0u'];
     case 'sense':
-      return ['BY_SENSE', r.edge.sense + 1, r.edge.is ? 1 : 0, milliseconds(r.edge.seconds)];
+      return ['BY_SENSE', sense(r.edge.sense), r.edge.is ? 1 : 0, milliseconds(r.edge.seconds)];
     case 'mode':
       return ['BY_MODE', r.edge.mode + 1, r.edge.is ? 1 : 0, '0u'];
   }
@@ -50,23 +53,25 @@ const bitsOf = (outputs: readonly Output[], of: (o: Output, i: number) => boolea
 
 /**
  * The rules of a job for the packed program; null where its sentences are all plain starts and nothing is limited.
- * @param outputs its contacts in their order.
+ * @param outputs its contacts in their order. @param numberOf the number of a sense in the program, from 1.
  */
 export function packedRules(
   job: Job,
   outputs: readonly Output[],
   comment: (text: string) => string,
+  numberOf: (sense: string) => number,
 ): PackedRules | null {
   const wires = ruleWires(job, outputs);
   if (!wires) return null;
   const { wire, flags } = wires;
+  const senseOf = (index: number): number => numberOf(job.senses[index]?.id ?? '');
   const names = { ...job, modes: job.routine.modes, moves: job.act.moves };
   const { sentences, limits } = job.routine;
   const looks = wire.rules.flatMap((r) => r.ifs);
   let first = 0;
   const rows = wire.rules.map((r, i) => {
     const s = sentences[i];
-    const [kind, index, is, ms] = edgeOf(r);
+    const [kind, index, is, ms] = edgeOf(r, senseOf);
     const cells = [kind, index, is, ms, `${first}u`, `${r.ifs.length}u`, DOES[r.does]];
     const more = [r.does.startsWith('mode') ? r.what + 1 : r.what, r.tier, r.ifArmed ? 1 : 0];
     first += r.ifs.length;
@@ -76,7 +81,9 @@ export function packedRules(
   return {
     tables: TABLES({
       rows,
-      looks: looks.map((l) => `    { ${LOOKS[l.of]}, ${l.index + 1}, ${l.is ? 1 : 0} },`),
+      looks: looks.map(
+        (l) => `    { ${LOOKS[l.of]}, ${l.of === 'sense' ? senseOf(l.index) : l.index + 1}, ${l.is ? 1 : 0} },`,
+      ),
       modes: wire.modes.map((m, i) => {
         const name = comment(job.routine.modes[i]?.name ?? '');
         return `    { ${m.on ? 1 : 0}, ${m.holds}, ${milliseconds(m.seconds)} },   /* ${name} */`;
@@ -88,7 +95,7 @@ export function packedRules(
       apart: wire.apart.map(
         ([a, b]) => `    { ${bitsOf(outputs, (_, i) => i === a)}, ${bitsOf(outputs, (_, i) => i === b)} },`,
       ),
-      moves: mayStartRows(wire),
+      moves: mayStartRows(wire, senseOf),
       handHolds: milliseconds(wire.handHolds),
       words: limits.map((l) => comment(sayLimit(l, { ...names, presses: job.presses, senses: job.senses }))),
     }),
@@ -98,8 +105,8 @@ export function packedRules(
   };
 }
 
-const mayStartRows = (wire: RoutineWire): string[] =>
-  wire.mayStart.map((m) => `    { ${count(m.aDay)}, ${m.armed ? 1 : 0}, ${m.fresh + 1} },`);
+const mayStartRows = (wire: RoutineWire, senseOf: (index: number) => number): string[] =>
+  wire.mayStart.map((m) => `    { ${count(m.aDay)}, ${m.armed ? 1 : 0}, ${m.fresh < 0 ? 0 : senseOf(m.fresh)} },`);
 
 interface Filled {
   readonly rows: readonly string[];

@@ -222,6 +222,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     job,
     all.map((p) => ({ press: p.id })),
     comment,
+    (id) => plan.senses.findIndex((x) => x.id === id) + 1,
   );
   const week = routine.sentences.flatMap((s, rule) => weekRow(job, s, rules ? rule : null));
   const warnings = [

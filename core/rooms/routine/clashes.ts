@@ -18,6 +18,16 @@ const DAY_MINUTES = 1440;
 export const moveOf = (job: Job, s: Sentence): Move | undefined =>
   s.does === 'move' ? (s.move === '' ? job.act.moves[0] : job.act.moves.find((m) => m.id === s.move)) : undefined;
 
+/** What of a rule's slots tells its time, by what begins it. */
+const TIME_SLOTS: Readonly<Partial<Record<Sentence['when'], readonly (keyof Sentence)[]>>> = {
+  clock: ['at'],
+  sun: ['sun', 'offsetSeconds', 'notBefore', 'notAfter'],
+  event: ['event', 'aheadSeconds'],
+};
+/** Whether two rules of times come true at the same ones. */
+export const isSameTime = (a: Sentence, b: Sentence): boolean =>
+  a.when === b.when && (TIME_SLOTS[a.when] ?? []).every((key) => a[key] === b[key]);
+
 /** How long a part is busy with what a press sets going, s. */
 const busySeconds = (parts: readonly MachinePart[]): number =>
   Math.max(

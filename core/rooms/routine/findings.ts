@@ -14,7 +14,7 @@ import {
 } from '../../ground/job';
 import { pinOf } from '../../build/lines';
 import { ruleEdit } from '../../build/rules';
-import { clashFindings } from './clashes';
+import { clashFindings, isSameTime } from './clashes';
 import { calendarOf, clockChangeFirings } from './firings';
 import { harmFindings } from './harm';
 import { ruleLimitFindings, ruleModeFindings } from './limits';
@@ -123,7 +123,7 @@ function twiceFinding(acting: readonly Sentence[]): Finding | null {
       begins(s) &&
       acting
         .slice(i + 1)
-        .some((t) => isTimed(t) && begins(t) && sayAt(t) === sayAt(s) && t.days.some((d) => s.days.includes(d))),
+        .some((t) => isTimed(t) && begins(t) && isSameTime(s, t) && t.days.some((d) => s.days.includes(d))),
   );
   if (!twice) return null;
   return finding('routine', 'twice', {
