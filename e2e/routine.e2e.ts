@@ -11,6 +11,10 @@ test('rules are said as one says them, told before Enter, and a year shows who h
   const box = page.getByLabel('Say a rule');
   await box.fill('sometimes open');
   await expect(page.getByText(/Not understood yet/)).toBeVisible();
+  // What is not understood stays where it was typed.
+  await box.press('Tab');
+  await expect(box).toHaveValue('sometimes open');
+  await expect(page.getByText(/Not understood yet/)).toBeVisible();
   await box.fill('close at half past nine in the evening unless away');
   await expect(page.getByText('Enter adds: At 21:30 on every day, unless “away” is on: “close”.')).toBeVisible();
   await box.press('Enter');

@@ -105,12 +105,13 @@ export class RulesPart {
   /** Takes a sentence that was typed; one that is not understood stays in its box. */
   protected say(said: string): void {
     const read = readSentence(said, this.names(), this.bench.newId());
+    this.unread.set(read.ok ? '' : said);
+    this.typed.set(read.ok ? '' : said);
     if (!read.ok) return;
-    this.typed.set('');
     this.bench.put('routine.sentences', read.sentence, this.words(read.sentence));
   }
-  /** A text that is understood is taken, and its box is empty again. */
-  protected readonly kept = computed(() => (this.sentences().length, ''));
+  /** What was typed and is not understood stays in its box, to be mended there. */
+  protected readonly unread = signal('');
 
   protected readonly isTimed = (s: Sentence): boolean => TIMED.includes(s.when);
   protected readonly edgeKeys = (s: Sentence): readonly (keyof Sentence & string)[] | undefined => EDGE_KEYS[s.when];

@@ -27,8 +27,16 @@ const maybeClock = (label: string) =>
     usual: '',
   });
 
-const SENSE = { to: ['sense'], gone: 'refuse', todo: 'Let {name} in Routine read another sense first.' } as const;
-const MODE = { to: ['mode'], gone: 'refuse', todo: 'Let {name} in Routine name another mode first.' } as const;
+const SENSE = {
+  to: ['sense'],
+  gone: 'refuse',
+  todo: 'Let the rule or limit in Routine read another sense first.',
+} as const;
+const MODE = {
+  to: ['mode'],
+  gone: 'refuse',
+  todo: 'Let the rules in Routine that name it name another mode first.',
+} as const;
 const MOVE = { to: ['move'], gone: 'refuse', todo: 'Let the sentence in Routine begin another move first.' } as const;
 const PRESS = { to: ['press'], gone: 'refuse', todo: 'Take the limit in Routine away first.' } as const;
 
