@@ -18,7 +18,7 @@ describe('what is let in', () => {
   it('3,000 edits: what is taken opens again, is the same, and is judged without a throw', () => {
     const run = runEdits(starts, 3000, 1, 25);
     expect(run.problems).toEqual([]);
-    expect(run.taken).toBeGreaterThan(1000);
+    expect(run.taken).toBeGreaterThan(900);
   });
 
   it('6,000 spoiled files: each is refused in words or judged without a throw', () => {
