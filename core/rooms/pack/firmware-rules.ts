@@ -86,7 +86,7 @@ export function packedRules(
       ),
       modes: wire.modes.map((m, i) => {
         const name = comment(job.routine.modes[i]?.name ?? '');
-        return `    { ${m.on ? 1 : 0}, ${m.holds}, ${milliseconds(m.seconds)} },   /* ${name} */`;
+        return `    /* ${name} */ { ${m.on ? 1 : 0}, ${m.holds}, ${milliseconds(m.seconds)} },`;
       }),
       windows: flags.map((f) => windowRow(job, f)),
       outputs: outputs.map(
