@@ -279,7 +279,9 @@ export async function planThePress(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'one more sentence' }).click();
   await page.getByLabel('Clock time', { exact: true }).fill('10:40');
   await page.getByRole('button', { name: 'weekdays', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Know' }).getByText(/At 10:40 on weekdays, if armed, press/)).toBeAttached();
+  await expect(
+    page.getByRole('region', { name: 'Know' }).getByText(/At 10:40 on weekdays, if armed, press/),
+  ).toBeAttached();
 }
 
 /** What a page breaks of the rules of accessibility: of all, or of one. */
