@@ -113,6 +113,11 @@ export class RulesPart {
   /** What was typed and is not understood stays in its box, to be mended there. */
   protected readonly unread = signal('');
 
+  /** The words of a rule that has more slots than its row shows; its row says all of a plain clock time. */
+  protected readonly beyondItsRow = (s: Sentence): string => {
+    const row = sentenceAt(s.at, { id: s.id, days: s.days, ifArmed: s.ifArmed, move: s.move });
+    return this.words(s) === this.words(row) ? '' : this.words(s);
+  };
   protected readonly isTimed = (s: Sentence): boolean => TIMED.includes(s.when);
   protected readonly edgeKeys = (s: Sentence): readonly (keyof Sentence & string)[] | undefined => EDGE_KEYS[s.when];
   protected readonly isOpen = (s: Sentence): boolean => this.open() === s.id;
