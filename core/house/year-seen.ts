@@ -2,7 +2,7 @@ import { fateIn, type Fate } from '../engines/world';
 import { clockText } from '../ground/quantity';
 import { calendarOf, namesIn, nextFirings, standsAt, sunLines, type Firing } from '../rooms/routine';
 import { finding, type Finding, type Remedy } from '../ground/finding';
-import { acts, sayAt, type Job, type Sentence } from '../ground/job';
+import { acts, sayAt, type Hazard, type Job, type Sentence } from '../ground/job';
 import type { Progress } from '../rooms/act';
 import { inTheWayOf, YEAR_DAYS, yearOf, type Year } from './year';
 
@@ -31,7 +31,7 @@ export function yearSeen(job: Job, from: string, progress?: Progress): YearSeen 
   return {
     year,
     next: nextFirings(calendarOf(job), from, NEXT),
-    findings: foundIn(job, year),
+    findings: foundIn(job, year, from),
     sun: standsAt(job) ? sunLines(calendarOf(job), from, YEAR_DAYS) : null,
   };
 }
@@ -50,7 +50,7 @@ interface Lost {
 const MEANT: readonly Fate[] = ['done', 'waits', 'not-so', 'too-soon', 'not-armed'];
 
 /** What a year shows of the rules: what never acts, what is held back and by whom, what comes too late, what a clock change moves. */
-function foundIn(job: Job, { marks, days, run }: Year): readonly YearFound[] {
+function foundIn(job: Job, { marks, days, run }: Year, from: string): readonly YearFound[] {
   const { sentences } = job.routine;
   const did = sentences.map(() => 0);
   const lost = new Map<string, Lost>();
@@ -76,7 +76,7 @@ function foundIn(job: Job, { marks, days, run }: Year): readonly YearFound[] {
   return [
     ...(run < days.length ? [notWhole(run)] : []),
     ...sentences.flatMap((s, rule) => (acts(s) && did[rule] === 0 ? [neverDid(job, s, rule)] : [])),
-    ...[...lost.values()].flatMap((l) => (sentences[l.rule] ? [lostOf(job, l, days[l.day]?.date ?? '')] : [])),
+    ...[...lost.values()].flatMap((l) => (sentences[l.rule] ? [lostOf(job, l, days[l.day]?.date ?? '', from)] : [])),
     ...clock.slice(0, 4).map(({ day, rule, change }) => moved(day, rule, change, days[day]?.date ?? '')),
   ];
 }
@@ -113,16 +113,30 @@ const WHY: Readonly<Partial<Record<Fate, string>>> = {
   'too-late': 'it waited for as long as it may',
 };
 
-/** A minute is late enough for most that was held back, s. */
+/** What is offered for what was held back, s: common practice. */
 const LATE_SECONDS = 600;
 
-function lostOf(job: Job, l: Lost, date: string): YearFound {
+/** Times of a year at which a rule comes true and does not act. */
+function lossesOf(job: Job, rule: number, from: string): number {
+  const { marks } = yearOf(job, from);
+  return marks.rule.reduce((n, r, i) => n + (r === rule && !MEANT.includes(fateIn(marks.fate[i] ?? 0)) ? 1 : 0), 0);
+}
+
+/** Hazards for which nothing is offered that comes later than it is expected. */
+const UNEXPECTED: readonly Hazard[] = ['moving-door', 'pinch', 'unattended-heat'];
+
+function lostOf(job: Job, l: Lost, date: string, from: string): YearFound {
   const s = job.routine.sentences[l.rule];
   const by = l.by ? ` by ${l.by}` : '';
   const sentences = job.routine.sentences.map((x, i) =>
     i === l.rule ? { ...x, whenHeld: 'late' as const, lateSeconds: LATE_SECONDS } : x,
   );
-  const lateHelps = (l.fate === 'busy' || l.fate === 'held-back') && s?.whenHeld === 'dropped';
+  const mayHelp = (l.fate === 'busy' || l.fate === 'held-back') && s?.whenHeld === 'dropped';
+  // Tried over the same year before it is offered: what lasts longer than that is not cured by it.
+  const lateHelps =
+    mayHelp &&
+    !job.wish.hazards.some((h) => UNEXPECTED.includes(h)) &&
+    lossesOf({ ...job, routine: { ...job.routine, sentences } }, l.rule, from) < lossesOf(job, l.rule, from);
   const remedy: Remedy = lateHelps
     ? {
         text: 'Let it be made up for, up to ten minutes late, or put more time between the two.',

@@ -60,7 +60,14 @@ describe('a year of rules', () => {
     expect(findings.map((f) => f.finding.title).join()).toMatch(/held back by mode “away”/);
     const lost = findings.find((f) => f.finding.id === 'routine.year.lost.1.held-back')!;
     expect(lost.day).toBe(0);
-    expect(lost.finding.remedy?.label).toBe('Up to ten minutes late');
+    // A mode that never ends is not outlasted in ten minutes: that is tried, and not offered.
+    expect(lost.finding.remedy?.label).toBeUndefined();
+    const busy = ruled([rule('a', '11:45'), rule('b', '11:45', { move: 'close' })]);
+    const label = (j: Job) =>
+      yearSeen(j, FROM).findings.find((f) => f.finding.id === 'routine.year.lost.2.busy')!.finding.remedy?.label;
+    const hazards = (list: Job['wish']['hazards']): Job => ({ ...busy, wish: { ...busy.wish, hazards: list } });
+    expect(label(hazards([]))).toBe('Up to ten minutes late');
+    expect(label(hazards(['moving-door']))).toBeUndefined();
   });
 
   it('counts starts of a day anew at midnight, and refuses what a limit does not let go', () => {

@@ -8,6 +8,10 @@ import type { Regret, RegretField, RegretPoint } from '../../../core/house/regre
   changeDetection: ChangeDetectionStrategy.OnPush,
   template: `
     <p>{{ words() }}</p>
+    <p class="muted">
+      Each row is a whole year run anew with that value and nothing else changed: how often this rule acts, how often it
+      comes true and does not, and how often the others do not.
+    </p>
     <table class="values">
       <tr>
         <th scope="col">value</th>

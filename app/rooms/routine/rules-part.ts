@@ -115,8 +115,9 @@ export class RulesPart {
 
   /** The words of a rule that has more slots than its row shows; its row says all of a plain clock time. */
   protected readonly beyondItsRow = (s: Sentence): string => {
-    const row = sentenceAt(s.at, { id: s.id, days: s.days, ifArmed: s.ifArmed, move: s.move });
-    return this.words(s) === this.words(row) ? '' : this.words(s);
+    const plain =
+      s.when === 'clock' && s.does === 'move' && s.tier === 'comfort' && s.dates === 'any' && s.whenHeld === 'dropped';
+    return plain && s.ifs.length === 0 && s.gapSeconds === 0 && s.aDay === null ? '' : this.words(s);
   };
   protected readonly isTimed = (s: Sentence): boolean => TIMED.includes(s.when);
   protected readonly edgeKeys = (s: Sentence): readonly (keyof Sentence & string)[] | undefined => EDGE_KEYS[s.when];
