@@ -28,6 +28,7 @@ const BEFORE = [
   ...frozen(13),
   ...frozen(14),
   ...frozen(15),
+  ...frozen(16),
 ];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -111,7 +112,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v15-as-16.json').replace('"version": 16', '"version": 17');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 17') } });
+    const later = read('../core/ground/job/versions/v16-as-17.json').replace('"version": 17', '"version": 18');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 18') } });
   });
 });

@@ -8,6 +8,7 @@ import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
 import { heatOfPresses, ledgerOfJob, type LedgerRow } from '../build/whole';
 import { ledgerFinding, ratingFindings } from './ratings';
+import { loopRunFindings } from './loop-run';
 import { packFindings } from '../rooms/pack';
 import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
 import { routineFindings } from '../rooms/routine';
@@ -83,6 +84,7 @@ export const HOUSE: readonly RoomCore[] = [
   { room: 'act', findings: actFindings },
   { room: 'act', findings: (job, known) => neverFinding(job, 'act', known.neverTried) },
   { room: 'routine', findings: routineFindings },
+  { room: 'routine', findings: loopRunFindings },
   {
     room: 'try',
     findings: (job, { proveDead }, before) =>

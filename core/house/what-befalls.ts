@@ -14,7 +14,9 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
     .map((_, line) => line)
     .filter((line) => plan.moves.some((m) => m.some((op) => op.lines.includes(line))));
   const each = (what: Disturbance['what']): Disturbance[] => driven.map((line) => ({ what, of: line, how: 0 }));
-  const heard = plan.senses.flatMap((s, i) => (s.part < 0 ? [] : [i]));
+  const heard = plan.senses.flatMap((s, i) =>
+    s.part < 0 && !(plan.loops ?? []).some((l) => l.sense === i) ? [] : [i],
+  );
   const ill = (what: Disturbance['what'], how = 0): Disturbance[] => heard.map((i) => ({ what, of: i, how }));
   return [
     ...each('missed'),

@@ -5,6 +5,7 @@ import {
   daysFrom,
   madeUpAs,
   madeUpEvents,
+  weatherEvents,
   stretchesOf,
   timesOn,
   type Calendar,
@@ -116,10 +117,14 @@ function beside(job: Job, scene: Scene, c: Calendar, from: string, days: number,
   return [
     ...stretchesOf(c, scene.flags, from, days),
     ...scene.world.plan.senses.flatMap((wire, i) =>
-      wire.part < 0 ? madeUpEvents(itemAt(job.senses, i), i, all, c, began, seed) : [],
+      wire.part < 0 && !isWarmed(scene, i) ? madeUpEvents(itemAt(job.senses, i), i, all, c, began, seed) : [],
     ),
+    ...scene.loops.flatMap((l, i) => (l.weather ? weatherEvents(l.around ?? 0, i, all, began, seed) : [])),
   ];
 }
+
+/** Whether a sense is the thermometer of what the machine warms or cools in the run itself. */
+const isWarmed = (scene: Scene, sense: number): boolean => scene.world.loops.some((l) => l.sense === sense);
 
 /**
  * A year of a job’s rules, from the engine that stories and the packed program stand on: what each came to, and who held it back.
@@ -168,11 +173,17 @@ export function yearOf(job: Job, fromIso: string, days = YEAR_DAYS, seed = 1, pr
     armed: job.routine.sentences.some((s) => acts(s) && s.ifArmed) && scene.hands.some((h) => h.wire.does === 'arm'),
     madeUp: scene.world.plan.senses.flatMap((wire, i) => {
       const sense = itemAt(job.senses, i);
-      return wire.part < 0 && readByRules(job, sense.id) ? [{ name: sense.name, as: madeUpAs(sense) }] : [];
+      return wire.part < 0 && !weatherless(scene, i) && readByRules(job, sense.id)
+        ? [{ name: sense.name, as: madeUpAs(sense) }]
+        : [];
     }),
     run,
   };
 }
+
+/** Whether it is the thermometer of a loop that no weather reaches: nothing of it is made up. */
+const weatherless = (scene: Scene, sense: number): boolean =>
+  scene.world.loops.some((l, i) => l.sense === sense && !itemAt(scene.loops, i).weather);
 
 const readByRules = (job: Job, id: string): boolean =>
   job.routine.sentences.some(

@@ -14,6 +14,7 @@ import {
   handInputFields,
   signFields,
   type Hand,
+  type Job,
   type Sign,
 } from '../../../core/ground/job';
 import { throughTransistor } from '../../../core/build/lines';
@@ -30,7 +31,13 @@ const HAND_WORDS: Readonly<Record<Hand['kind'], string>> = {
   rocker: 'three-way rocker',
   stop: 'stop',
   answer: 'answer to a call',
+  mode: 'mode switch',
   command: 'command by message',
+};
+/** What there has to be for some of them: a command begins a move, a mode switch puts a mode on. */
+const NEEDS: Readonly<Partial<Record<Hand['kind'], (job: Job) => boolean>>> = {
+  command: (j) => j.act.moves.length > 0,
+  mode: (j) => j.routine.modes.length > 0,
 };
 /** Stand before the id of a press that is made, or of a move that is begun. */
 const PRESS = 'press:';
@@ -52,11 +59,8 @@ export class HandsPart {
   protected readonly handFields = handInputFields;
   protected readonly signFields = signFields;
   protected readonly handKinds = choicesOf<Hand['kind']>(handInputFields.kind);
-  /** A command begins a move, so there has to be one. */
   protected readonly newHands = computed(() =>
-    HAND_KINDS.filter((k) => k !== 'command' || this.bench.job().act.moves.length > 0).map(
-      (k) => [k, HAND_WORDS[k]] as const,
-    ),
+    HAND_KINDS.filter((k) => NEEDS[k]?.(this.bench.job()) ?? true).map((k) => [k, HAND_WORDS[k]] as const),
   );
   protected readonly signKinds = choicesOf<Sign['kind']>(signFields.kind);
   protected readonly meanings = choicesOf<Sign['means']>(signFields.means);
@@ -69,6 +73,10 @@ export class HandsPart {
   protected readonly moves = computed((): readonly Choice[] => [
     ['', 'no other'],
     ...this.bench.job().act.moves.map((m): Choice => [m.id, `“${m.name}”`]),
+  ]);
+  protected readonly modes = computed((): readonly Choice[] => [
+    ['', 'no mode yet'],
+    ...this.bench.job().routine.modes.map((m): Choice => [m.id, `“${m.name}”`]),
   ]);
   protected readonly begun = computed((): readonly Choice[] => [['', 'nothing yet'], ...this.moves().slice(1)]);
   protected readonly deed = (hand: Hand, at: 0 | 1): string =>
@@ -98,7 +106,7 @@ export class HandsPart {
     const hand = {
       ...freshHand(freeId(this.bench.job(), name), name),
       kind,
-      latching: kind === 'arm' || kind === 'stop',
+      latching: kind === 'arm' || kind === 'stop' || kind === 'mode',
     };
     this.bench.put('hands', hand, `one more at the controller: ${name}`);
   }

@@ -6,7 +6,7 @@ export interface HandDeed {
   /** Of the side, as its line has it. */
   readonly id: string;
   readonly name: string;
-  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer' | 'command';
+  readonly does: 'stop' | 'arm' | 'press' | 'begin' | 'answer' | 'mode' | 'command';
   readonly latching: boolean;
   readonly debounceSeconds: number;
   /** What it presses while it is held; empty for nothing. */
@@ -16,6 +16,8 @@ export interface HandDeed {
   readonly moves: readonly number[];
   /** Starts that one arming lets go; null for as many as come. */
   readonly most: number | null;
+  /** Number of the mode that it puts on and off; −1 for none. */
+  readonly mode: number;
 }
 
 const DOES: Readonly<Record<Hand['kind'], HandDeed['does']>> = {
@@ -24,6 +26,7 @@ const DOES: Readonly<Record<Hand['kind'], HandDeed['does']>> = {
   rocker: 'press',
   stop: 'stop',
   answer: 'answer',
+  mode: 'mode',
   command: 'command',
 };
 
@@ -59,6 +62,7 @@ export const handsIn = (job: Job): HandDeed[] =>
         other: isOther(job, h, part),
         moves,
         most: h.startsPerArming,
+        mode: h.kind === 'mode' ? job.routine.modes.findIndex((m) => m.id === h.mode) : -1,
       };
     }),
   );

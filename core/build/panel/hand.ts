@@ -14,6 +14,7 @@ const KIND_WORDS: Readonly<Record<Hand['kind'], string>> = {
   rocker: 'asks for',
   answer: 'answers: what calls or is due goes out',
   stop: 'stops whatever moves: its contact opens, so a broken wire stops as well',
+  mode: 'puts on',
   command: 'begins',
 };
 
@@ -26,6 +27,7 @@ function whatOf(job: Job, hand: Hand): string {
       ? `${KIND_WORDS.arm}${button}`
       : `arms for ${most === 1 ? 'one start' : `${most} starts`}, then it has to be armed again, as after a power cut${button}`;
   }
+  if (hand.kind === 'mode') return modeOf(job, hand);
   if (hand.kind === 'stop' || hand.kind === 'answer') return KIND_WORDS[hand.kind];
   const all = hand.begins.map((id) => job.act.moves.find((m) => m.id === id)?.name ?? '');
   const begun = all.filter((name) => name !== '');
@@ -40,6 +42,12 @@ function whatOf(job: Job, hand: Hand): string {
   return hand.kind === 'rocker'
     ? `asks for ${sides(names, (name, i) => (i === 1 && names[0] === name ? `${name} the other way` : name))}`
     : `asks for ${names[0]}, for as long as it ${hand.latching ? 'stays' : 'is held'} down`;
+}
+
+function modeOf(job: Job, hand: Hand): string {
+  const mode = job.routine.modes.find((m) => m.id === hand.mode);
+  if (!mode) return 'puts no mode on yet';
+  return `puts “${mode.name}” on${hand.latching ? ' for as long as it stays' : ', and off again at the next push'}`;
 }
 
 /** How a command is met: whoever sends it does not stand at the machine. */
@@ -152,6 +160,15 @@ function handFindings(hand: Hand): Finding[] {
         title: `${hand.name} asks for nothing yet`,
         caption: 'hand asks nothing',
         remedy: { text: 'Say which press it makes while it is held, or which move it begins.' },
+      }),
+    );
+  if (hand.kind === 'mode' && hand.mode === '')
+    out.push(
+      finding('board', `hand.${hand.id}.asks`, {
+        verdict: 'unknown',
+        title: `${hand.name} puts no mode on yet`,
+        caption: 'switch of no mode',
+        remedy: { text: 'Say which mode it puts on; Routine has them.' },
       }),
     );
   return out;

@@ -1,2 +1,3 @@
+export { leastOn } from './least-on';
 export { flagEvents, inWindow, ruleWires, type RuleFlag } from './wires';
 export { ruleEdit, type ProposedRule } from './rules';

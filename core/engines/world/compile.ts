@@ -1,5 +1,5 @@
 import { intAt, itemAt, present } from '../../ground/lists';
-import { ELSES, OPS, TIER, type Clue, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
+import { ELSES, OPS, TIER, type Clue, type LoopWire, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */
@@ -48,6 +48,9 @@ export interface CompiledWorld {
   readonly routine: RoutineWire | null;
   /** Rules that have a deadline of each sort: what makes them true stands, they wait no longer, they may act again. */
   readonly timers: RuleTimers;
+  readonly loops: readonly LoopWire[];
+  /** By loop: 1 for each state, of all parts, in which its part works. */
+  readonly worksIn: readonly Uint8Array[];
   /** By output: the other direction of its press (−1 for none), how long they keep apart, and how long its way is set before it. */
   readonly rival: Int32Array;
   readonly apart: Float64Array;
@@ -59,6 +62,7 @@ export interface CompiledWorld {
     /** Bit n stands for output n. */
     readonly lines: Int32Array;
     readonly seconds: Float64Array;
+    readonly least: Float64Array;
     readonly sense: Int32Array;
     readonly is: Uint8Array;
     readonly orElse: Uint8Array;
@@ -208,6 +212,8 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
     },
     routine: plan.routine ?? null,
     timers: timersOf(plan.routine),
+    loops: plan.loops ?? [],
+    worksIn: (plan.loops ?? []).map((l) => marks(l.part, l.works)),
     rival,
     apart,
     lead,
@@ -216,6 +222,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       op: Uint8Array.from(flat, (o) => OPS.indexOf(o.do)),
       lines: Int32Array.from(flat, (o) => o.lines.reduce((bits, l) => bits | (1 << l), 0)),
       seconds: Float64Array.from(flat, (o) => o.seconds),
+      least: Float64Array.from(flat, (o) => (o.do === 'hold' ? Math.min(o.least ?? 0, o.seconds) : 0)),
       sense: Int32Array.from(flat, (o) => o.sense),
       is: Uint8Array.from(flat, (o) => (o.is ? 1 : 0)),
       orElse: Uint8Array.from(flat, (o) => ELSES.indexOf(o.orElse)),

@@ -58,6 +58,7 @@ export function endMove(s: WorldState, at: number, log: Log | null): void {
   warns(s, 0, at, log);
   s.flag[FLAG.move] = -1;
   s.flag[FLAG.held] = 0;
+  s.flag[FLAG.least] = 0;
   s.flag[FLAG.yields] = 0;
   s.due[s.at.step] = Infinity;
   s.counts.fill(0);
@@ -258,12 +259,30 @@ export function stepIsUp(s: WorldState, at: number, log: Log | null): void {
   const kind = code.op[op];
   s.due[s.at.step] = Infinity;
   if (s.flag[FLAG.held] === 1) return acts(s, op, at, log);
+  if (s.flag[FLAG.least] === 1) return leastIsUp(s, op, at, log);
   if (s.flag[FLAG.yields] === 1) return endMove(s, at, log);
   // A warning stays on until the move is over.
   if (kind === OP.hold || kind === OP.until) {
     learns(s, code.sense[op]!, at, log);
     if (!goesOn(s, op, at, log)) return;
   } else s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
+  takeStep(s, at, log);
+}
+
+/** A press has lasted for as long as it has to: it ends if its sense still says so, else it goes on to its own end. */
+function leastIsUp(s: WorldState, op: number, at: number, log: Log | null): void {
+  const { code } = s.w;
+  s.flag[FLAG.least] = 0;
+  if (saysSo(s, op)) return goesPast(s, op, at, log);
+  s.due[s.at.step] = at + code.seconds[op]! - code.least[op]!;
+}
+
+/** What a step waited for has come. */
+function goesPast(s: WorldState, op: number, at: number, log: Log | null): void {
+  s.due[s.at.step] = Infinity;
+  s.flag[FLAG.held] = 0;
+  learns(s, s.w.code.sense[op]!, at, log);
+  s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
   takeStep(s, at, log);
 }
 
@@ -274,9 +293,14 @@ export function hears(s: WorldState, sense: number, at: number, log: Log | null)
   const op = s.flag[FLAG.step]!;
   const kind = code.op[op];
   if ((kind !== OP.hold && kind !== OP.until) || code.sense[op] !== sense || !saysSo(s, op)) return;
-  s.due[s.at.step] = Infinity;
-  s.flag[FLAG.held] = 0;
-  learns(s, sense, at, log);
-  s.flag[FLAG.step] = s.flag[FLAG.step]! + 1;
-  takeStep(s, at, log);
+  // A press that has to last is looked at again once it has.
+  if (s.flag[FLAG.held] === 0 && s.flag[FLAG.least] === 0 && code.least[op]! > 0) {
+    const began = s.due[s.at.step]! - code.seconds[op]!;
+    if (at < began + code.least[op]!) {
+      s.flag[FLAG.least] = 1;
+      s.due[s.at.step] = began + code.least[op]!;
+      return;
+    }
+  }
+  if (s.flag[FLAG.least] === 0) goesPast(s, op, at, log);
 }

@@ -3,6 +3,7 @@ import { drives } from './contacts';
 import { arms, endMove, handGoesFirst, startMove } from './controller';
 import { mayClose } from './order';
 import { TIER, WHO, type HandWire } from './plan';
+import { setMode } from './modes';
 import { handHolds, handIsHeld } from './tiers';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -99,6 +100,8 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
       s.flag[FLAG.open] = 0;
       s.flag[FLAG.sinceCare] = 0;
       return;
+    case 'mode':
+      return switches(s, hand, down, at, log);
     case 'begin':
       return begins(s, hand, down, at, log);
     case 'press':
@@ -107,6 +110,14 @@ export function handFelt(s: WorldState, hand: number, at: number, log: Log | nul
         s.barred[hand] = 0;
       } else if (line >= 0) presses(s, hand, line, at, log);
   }
+}
+
+/** A switch puts its mode on for as long as it stays; a button puts it on, or off again. */
+function switches(s: WorldState, hand: number, down: number, at: number, log: Log | null): void {
+  const { latching, mode = -1 } = itemAt(s.w.plan.hands, hand);
+  if (mode < 0 || s.w.routine === null) return;
+  if (latching) setMode(s, mode, down, at, log);
+  else if (down === 1) setMode(s, mode, 1 - s.mode[mode]!, at, log);
 }
 
 /** A stop ends the move, and who holds a button has to let go of it first. */

@@ -3,7 +3,9 @@ import { befalls, drives, followLine, pressedAgain } from './contacts';
 import { arms, endMove, hears, startMove } from './controller';
 import { handLetGo, handMoved, handsOut, handsRead, nobodyComes } from './hands';
 import { enter, meetEvent } from './parts';
-import { midnight, ruleFires, rulesBegin, setMode } from './rules';
+import { aroundIs } from './loops';
+import { setMode } from './modes';
+import { midnight, ruleFires, rulesBegin } from './rules';
 import { WORLD_EVENTS, type WorldEventKind } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -200,6 +202,8 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       return;
     case NO.midnight:
       return midnight(s);
+    case NO.around:
+      return aroundIs(s, of, how, at, log);
   }
 }
 

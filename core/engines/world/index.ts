@@ -11,6 +11,7 @@ export {
   type Clue,
   type Else,
   type HandWire,
+  type LoopWire,
   type WorldEvent,
   type WorldEventKind,
   type Fate,
@@ -27,6 +28,7 @@ export {
   type Disturbance,
   type WorldPlan,
 } from './plan';
+export { heatAt, LOGGED_DEGREE } from './loops';
 export { begin, disturb, happeningsOf, happeningsWith, MOST_EVENTS, runTo, worldOf } from './run';
 export { copyState, FLAG, freshLog, freshState, LOGGED, type Log, type WorldState } from './state';
 export {

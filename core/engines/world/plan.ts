@@ -43,7 +43,7 @@ export interface Apart {
   readonly lead: number;
 }
 
-export const HAND_DEEDS = ['stop', 'arm', 'press', 'begin', 'answer', 'command'] as const;
+export const HAND_DEEDS = ['stop', 'arm', 'press', 'begin', 'answer', 'mode', 'command'] as const;
 /** One side of what people move at the controller. */
 export interface HandWire {
   readonly does: (typeof HAND_DEEDS)[number];
@@ -57,6 +57,8 @@ export interface HandWire {
   readonly delay: number;
   /** Starts that one arming lets go; Infinity where as many as come. */
   readonly most: number;
+  /** Number of the mode that it puts on and off, for one that does. */
+  readonly mode?: number;
 }
 
 export const OPS = ['press', 'wait', 'hold', 'until', 'look', 'again', 'warn', 'tell', 'call'] as const;
@@ -72,6 +74,8 @@ export interface Op {
   readonly lines: readonly number[];
   /** How long it lasts, or at most lasts, s. */
   readonly seconds: number;
+  /** For a `hold`: at least so long, though its sense says so sooner, s. */
+  readonly least?: number;
   /** Number of the sense that is read, and what it must say; −1 for none. */
   readonly sense: number;
   readonly is: boolean;
@@ -196,6 +200,28 @@ export const fateIn = (value: number): Fate => FATES[value % BY_WHOM] ?? 'done';
 /** Who held a rule back, by a number of the log. */
 export const whoIn = (value: number): number => Math.floor(value / BY_WHOM);
 
+/**
+ * What a part of the machine warms or cools, with the thermometer in it: from the dead time on it goes to its end as one exponential.
+ */
+export interface LoopWire {
+  /** Number of the sense, which no part stands behind. */
+  readonly sense: number;
+  readonly part: number;
+  /** The states of the part, by key, in which it works. */
+  readonly works: readonly string[];
+  /** How far its work takes it from what is around in the end, K; less than nothing where it cools. */
+  readonly kelvin: number;
+  /** Time constant and dead time, s. */
+  readonly tau: number;
+  readonly dead: number;
+  /** What is around it at the beginning, and how warm it is itself then, °C. */
+  readonly around: number;
+  /** Over and under these the sense changes its mind, °C, and whether it says yes while it is over. */
+  readonly over: number;
+  readonly under: number;
+  readonly saysOver: boolean;
+}
+
 /** A machine with its controller: everything that `World` runs. */
 export interface WorldPlan {
   readonly parts: readonly { readonly name: string; readonly table: MachineTable }[];
@@ -214,6 +240,8 @@ export interface WorldPlan {
   readonly readySeconds: number;
   /** Left out where it has no rules, modes or limits. */
   readonly routine?: RoutineWire;
+  /** Left out where nothing is warmed or cooled. */
+  readonly loops?: readonly LoopWire[];
 }
 
 export const WORLD_EVENTS = [
@@ -248,6 +276,7 @@ export const WORLD_EVENTS = [
   'mode',
   'reads',
   'midnight',
+  'around',
 ] as const;
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
@@ -258,7 +287,8 @@ export const WORLD_EVENTS = [
  * though it is so, until it has stood as so again, `silent` has it say nothing more, `well` has it mended; `hand` moves side `of`
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left
  * out; `fires` has rule `of` come true, `flag` has a stretch of the calendar begin or end (`how` 1 or 0), `mode` puts a mode on or off,
- * `reads` has a sense that no part of the machine stands behind say yes, no or nothing (`how` 1, 0 or 2), `midnight` begins a day.
+ * `reads` has a sense that no part of the machine stands behind say yes, no or nothing (`how` 1, 0 or 2), `midnight` begins a day,
+ * `around` has what is around loop `of` be as warm as `how`, °C.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */

@@ -1,6 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { endMove, startMove, yieldMove } from './controller';
 import { barPresses } from './hands';
+import { modesBegin, setMode } from './modes';
 import { fateNumber, TIER, WHO, type Fate, type RoutineWire, type RuleWire } from './plan';
 import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 import { heldTier, holderOf } from './tiers';
@@ -113,14 +114,6 @@ function forget(s: WorldState, rule: number): void {
   s.flag[FLAG.waiting] = s.flag[FLAG.waiting]! - 1;
 }
 
-/** Puts a mode on or off. */
-export function setMode(s: WorldState, mode: number, on: number, at: number, log: Log | null): void {
-  s.due[s.at.modeEnd + mode] = on === 1 ? at + itemAt(s.w.routine!.modes, mode).seconds : Infinity;
-  if (s.mode[mode] === on) return;
-  s.mode[mode] = on;
-  note(log, at, LOGGED.mode, mode, on);
-}
-
 /** What makes rules come true may have changed, and what stood in the way of others may have gone. */
 export function rulesFollow(s: WorldState, at: number, log: Log | null): void {
   const { routine } = s.w;
@@ -180,10 +173,7 @@ export function overLong(s: WorldState, line: number, at: number, log: Log | nul
 export function rulesBegin(s: WorldState): void {
   const { routine } = s.w;
   if (routine === null) return;
-  routine.modes.forEach(({ on, seconds }, m) => {
-    s.mode[m] = on ? 1 : 0;
-    s.due[s.at.modeEnd + m] = on ? s.clock[0]! + seconds : Infinity;
-  });
+  modesBegin(s, routine.modes);
   routine.rules.forEach((rule, r) => {
     forget(s, r);
     s.holding[r] = 0;

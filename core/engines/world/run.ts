@@ -12,10 +12,12 @@ import {
   twitches,
   type Happenings,
 } from './happen';
+import { loopCrosses, loopFeels, loopsBegin, loopsFollow } from './loops';
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
 import type { WorldEvent } from './plan';
-import { edgeStands, overLong, rulesBegin, rulesFollow, setMode, waitsNoLonger } from './rules';
+import { setMode } from './modes';
+import { edgeStands, overLong, rulesBegin, rulesFollow, waitsNoLonger } from './rules';
 import { RunEnded } from './table';
 import { CLOCK, FLAG, freshState, LOGGED, note, type Log, type WorldState } from './state';
 
@@ -65,7 +67,10 @@ const UNKNOWN = 2;
 /** What a sense would tell of the world as it stands, without delay. */
 function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
-  if (part < 0) return s.told[sense]!;
+  if (part < 0) {
+    const told = s.told[sense]!;
+    return told < UNKNOWN && (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - told : told;
+  }
   const moved = (s.ill[sense]! & ILL.moved) !== 0;
   const yes = moved ? s.w.senses.away[sense]! : s.w.senses.yes[sense * s.w.words.length + s.part[part]!]!;
   return (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - yes : yes;
@@ -83,6 +88,7 @@ function sensesFollow(s: WorldState, at: number): void {
 }
 
 function follow(s: WorldState, at: number, log: Log | null): void {
+  if (s.w.loops.length > 0) loopsFollow(s, at);
   sensesFollow(s, at);
   if (s.w.plan.hands.length > 0) handsFollow(s, at);
   if (s.w.routine !== null) rulesFollow(s, at, log);
@@ -116,6 +122,7 @@ export function begin(s: WorldState, given: Happenings, log: Log | null = null):
   s.flag[FLAG.controllerPower] = 1;
   s.flag[FLAG.move] = -1;
   s.told.fill(UNKNOWN);
+  loopsBegin(s);
   const parts = s.w.start.length;
   for (let p = 0; p < 2 * parts; p++) enter(s, p, s.w.start[p % parts]!, 0, s.w.startAt[p % parts]!, log);
   for (let i = 0; i < s.w.senses.count; i++) {
@@ -160,7 +167,8 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
   const t = s.at;
   const at = s.due[i]!;
   s.clock[CLOCK.now] = at;
-  if (i < t.sense) ends(s, i, at, log);
+  if (i < t.cross) ends(s, i, at, log);
+  else if (i < t.sense) takeLoop(s, i, log);
   else if (i < t.hand) senseHeard(s, i - t.sense, at, log);
   else if (i < t.obey) handFelt(s, i - t.hand, at, log);
   else if (i < t.long) obeys(s, i - t.obey, at, false, log);
@@ -180,6 +188,15 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
   } else if (i === t.step) stepIsUp(s, at, log);
   else if (i < t.longest) isBroken(s, i - t.monitor, at);
   else takeRule(s, i, log);
+}
+
+/** Takes a deadline of what is warmed or cooled. */
+function takeLoop(s: WorldState, i: number, log: Log | null): void {
+  const t = s.at;
+  const at = s.due[i]!;
+  if (i < t.loopOn) loopCrosses(s, i - t.cross, at);
+  else if (i < t.loopOff) loopFeels(s, i - t.loopOn, 1, at, log);
+  else loopFeels(s, i - t.loopOff, 0, at, log);
 }
 
 /** Takes a deadline of the routine. */

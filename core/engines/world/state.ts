@@ -40,8 +40,10 @@ export const FLAG = {
   waiting: 23,
   /** Who asked for the move under way, as `WHO` counts. */
   asker: 24,
+  /** 1 while a press that has to last ends as soon as it has. */
+  least: 25,
 } as const;
-const FLAGS = 25;
+const FLAGS = 26;
 
 /** Places of the clocks in a state. */
 export const CLOCK = { now: 0, warnedSince: 1 } as const;
@@ -109,6 +111,14 @@ export interface WorldState {
   readonly waits: Int32Array;
   readonly rests: Int32Array;
   readonly acted: Int32Array;
+  /** Loops: as warm as this, since then, what is around; whether the sense's mind is "over"; whether the part works and since when, and is felt to. */
+  readonly heat: Float64Array;
+  readonly heatSince: Float64Array;
+  readonly around: Float64Array;
+  readonly worksSince: Float64Array;
+  readonly over: Int32Array;
+  readonly works: Int32Array;
+  readonly worked: Int32Array;
   /** Starts of each move today. */
   readonly startsToday: Int32Array;
   /** Since when all clues of a monitor hold, NaN while they do not; and when it was first broken, Infinity while it was not. */
@@ -118,6 +128,10 @@ export interface WorldState {
 
 /** Where each kind of deadline begins in `due`; order is the order of those at one instant. */
 export interface Deadlines {
+  /** Loops that come over or under, and whose part is felt to begin or to end its work. */
+  readonly cross: number;
+  readonly loopOn: number;
+  readonly loopOff: number;
   readonly sense: number;
   readonly hand: number;
   readonly obey: number;
@@ -154,7 +168,11 @@ function placesOf(w: CompiledWorld): Deadlines {
     return from;
   };
   // The order is the one in which deadlines of one instant are taken.
+  const N = w.loops.length;
   return {
+    cross: take(N),
+    loopOn: take(N),
+    loopOff: take(N),
     sense: take(S),
     hand: take(H),
     obey: take(2 * C),
@@ -184,10 +202,13 @@ export function freshState(w: CompiledWorld): WorldState {
   const [P, C, S, L] = [w.start.length, w.channels.count, w.senses.count, w.plan.lines];
   const [M, O, H] = [w.plan.monitors.length, w.code.op.length, w.plan.hands.length];
   const [R, D, G] = [w.routine?.rules.length ?? 0, w.routine?.modes.length ?? 0, w.routine?.flags ?? 0];
+  const N = w.loops.length;
   const at = placesOf(w);
   const { count } = at;
-  const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M);
-  const ints = new Int32Array(FLAGS + 4 * P + 5 * C + 8 * L + 4 * S + 5 * H + O + D + G + 5 * R + w.plan.moves.length);
+  const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M + 4 * N);
+  const ints = new Int32Array(
+    FLAGS + 4 * P + 5 * C + 8 * L + 4 * S + 5 * H + O + D + G + 5 * R + 3 * N + w.plan.moves.length,
+  );
   let f = 0;
   let i = 0;
   const real = (n: number): Float64Array => floats.subarray(f, (f += n));
@@ -207,6 +228,10 @@ export function freshState(w: CompiledWorld): WorldState {
     letGoAt: real(L),
     holdsSince: real(M),
     brokenAt: real(M),
+    heat: real(N),
+    heatSince: real(N),
+    around: real(N),
+    worksSince: real(N),
     flag: whole(FLAGS),
     part: whole(2 * P),
     byTime: whole(2 * P),
@@ -238,6 +263,9 @@ export function freshState(w: CompiledWorld): WorldState {
     waits: whole(R),
     rests: whole(R),
     acted: whole(R),
+    over: whole(N),
+    works: whole(N),
+    worked: whole(N),
     startsToday: whole(w.plan.moves.length),
   };
 }
@@ -260,7 +288,8 @@ export interface Log {
 }
 /**
  * What a line of the log is of: a part's state, a believed one, a contact, a sense as heard, the warning sign, a step, an obeyed press,
- * a call, the machine's power, a side of a hand, whether it is armed, what became of a rule (`fate`), a mode, a limit of an output.
+ * a call, the machine's power, a side of a hand, whether it is armed, what became of a rule (`fate`), a mode, a limit of an output, a loop
+ * in thousandths of a degree.
  */
 export const LOGGED = {
   part: 0,
@@ -277,6 +306,7 @@ export const LOGGED = {
   rule: 11,
   mode: 12,
   limit: 13,
+  heat: 14,
 } as const;
 
 /** An empty log of a run. */

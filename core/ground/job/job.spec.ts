@@ -142,7 +142,7 @@ describe('job files', () => {
     expect(old).toMatchObject({
       ok: true,
       job: {
-        version: 16,
+        version: 17,
         survey: { mains: { feed: 'unknown' } },
         bench: { picks: {} },
         presses: [{ given: [] }],
@@ -221,7 +221,7 @@ describe('job files', () => {
     ['a slip of the pen', '{"format": oops}', /not complete JSON/, /line 1, column \d+|end/],
     ['something else', '{"name":"x"}', /not a Gentle Thumb job/, /format/],
     ['a list', '[1,2]', /not a Gentle Thumb job/, /format/],
-    ['a newer one', spoil((d) => (d['version'] = 17)), /version 17/, /version/],
+    ['a newer one', spoil((d) => (d['version'] = 18)), /version 18/, /version/],
     ['no version', spoil((d) => delete d['version']), /which version/, /version/],
     [
       'a wrong type',
@@ -257,7 +257,7 @@ describe('migrations', () => {
     const steps = { 1: (d: object) => ({ ...d, b: 1 }), 2: (d: object) => ({ ...d, c: 2 }) };
     expect(migrate({ version: 1, a: 0 }, steps, 3)).toEqual({ version: 3, a: 0, b: 1, c: 2 });
     expect(() => migrate({ version: 1 }, { 2: steps[2] }, 3)).toThrow(/from version 1 to 2/);
-    expect(migrate({ version: 16, a: 0 })).toEqual({ version: 16, a: 0 });
+    expect(migrate({ version: 17, a: 0 })).toEqual({ version: 17, a: 0 });
   });
 });
 

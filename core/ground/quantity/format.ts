@@ -14,7 +14,7 @@ const ENGINEERING: readonly (readonly [number, string])[] = [
 ];
 
 const BENCH: ReadonlySet<Unit> = new Set(['V', 'A', 'Ω', 'W']);
-const PLAIN: ReadonlySet<Unit> = new Set(['%', '°C', 'K', '1', '°', 'rpm', 'kg', 'lux', 'l/min']);
+const PLAIN: ReadonlySet<Unit> = new Set(['%', '°C', 'K', '1', '°', 'rpm', 'kg', 'lux', 'l', 'l/min']);
 
 /** Writes a number with three significant figures and no needless zeros: 4.98, 0.003, 12.0 becomes 12. */
 function threeFigures(value: number): string {

@@ -128,6 +128,7 @@ describe('what people type at a bench', () => {
     'Pa',
     'J',
     'lux',
+    'l',
     'l/min',
   ];
   it('writes into a box what reads back to the very same number, for every unit', () => {

@@ -22,6 +22,7 @@ export type Unit =
   | 'Pa'
   | 'J'
   | 'lux'
+  | 'l'
   | 'l/min';
 
 /** A way to write a unit, and what it is in base units. */
@@ -99,6 +100,8 @@ export const UNIT_NAMES: Readonly<Record<string, UnitName>> = {
   J: { unit: 'J', factor: 1 },
   lux: { unit: 'lux', factor: 1 },
   lx: { unit: 'lux', factor: 1 },
+  l: { unit: 'l', factor: 1 },
+  ml: { unit: 'l', factor: 1e-3 },
   'l/min': { unit: 'l/min', factor: 1 },
 };
 

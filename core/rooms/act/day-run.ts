@@ -1,7 +1,7 @@
 import { flagEvents } from '../../build/rules';
 import { acts, dayMinutesOf, type Job } from '../../ground/job';
 import { realAt } from '../../ground/lists';
-import { happeningsOf, RunEnded, runTo, worldOf } from '../../engines/world';
+import { happeningsOf, RunEnded, runTo, worldOf, type WorldEvent } from '../../engines/world';
 import { armingsFor } from './armings';
 import { startsAsHappenings, type Start } from './faults';
 import type { Scene } from './scene';
@@ -21,24 +21,9 @@ export interface BrokenInDay {
  * wrong: the conditions that this breaks, by their ids. Empty where no time of day begins anything.
  */
 export function brokenInDay(job: Job, scene: Scene): ReadonlyMap<string, BrokenInDay> {
-  const rules = scene.world.routine !== null;
-  const arms = scene.hands.some((h) => h.wire.does === 'arm');
-  const day = job.routine.sentences.flatMap((s, rule): Start[] => {
-    const minutes = acts(s) && s.does === 'move' ? dayMinutesOf(s) : null;
-    const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
-    if (minutes === null || move < 0 || scene.moves.length === 0) return [];
-    return [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
-  });
-  if (day.length === 0) return new Map();
-  const starts = Array.from({ length: DAYS }, (_, n) => day.map((s) => ({ ...s, at: s.at + n * DAY_SECONDS })))
-    .flat()
-    .sort((a, b) => a.at - b.at);
+  if (startsOfDay(job, scene).length === 0) return new Map();
   const end = DAYS * DAY_SECONDS;
-  const given = happeningsOf([
-    ...flagEvents(scene.flags, 0, end),
-    ...armingsFor(scene, starts),
-    ...startsAsHappenings(starts),
-  ]);
+  const given = happeningsOf(givenOfDays(job, scene, DAYS));
   const state = worldOf(scene.world, given);
   try {
     runTo(state, end, given);
@@ -53,4 +38,35 @@ export function brokenInDay(job: Job, scene: Scene): ReadonlyMap<string, BrokenI
         : [];
     }),
   );
+}
+
+/** What the routine begins on a day like any other, by its times. */
+function startsOfDay(job: Job, scene: Scene): readonly Start[] {
+  const rules = scene.world.routine !== null;
+  const arms = scene.hands.some((h) => h.wire.does === 'arm');
+  return job.routine.sentences.flatMap((s, rule): Start[] => {
+    const minutes = acts(s) && s.does === 'move' ? dayMinutesOf(s) : null;
+    const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
+    if (minutes === null || move < 0 || scene.moves.length === 0) return [];
+    return [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
+  });
+}
+
+/** What comes from outside over some days like any other: what the routine begins by its times, who arms for it, and what lasts. */
+export function givenOfDays(job: Job, scene: Scene, days: number): readonly WorldEvent[] {
+  const day = startsOfDay(job, scene);
+  const starts = Array.from({ length: days }, (_, n) => day.map((s) => ({ ...s, at: s.at + n * DAY_SECONDS })))
+    .flat()
+    .sort((a, b) => a.at - b.at);
+  return [
+    ...flagEvents(scene.flags, 0, days * DAY_SECONDS),
+    ...armingsFor(scene, starts),
+    ...startsAsHappenings(starts),
+    ...Array.from({ length: days - 1 }, (_, n): WorldEvent => ({
+      at: (n + 1) * DAY_SECONDS,
+      what: 'midnight',
+      of: 0,
+      how: 0,
+    })),
+  ];
 }

@@ -13,7 +13,7 @@ export interface SceneHand {
 
 /** Every side of every hand as the world has it. @param line which output a press has, −1 for none. */
 export const handWires = (job: Job, line: (press: string, other: boolean) => number): SceneHand[] =>
-  handsIn(job).map(({ id, name, latching, does, asks, other, moves, debounceSeconds, most }) => ({
+  handsIn(job).map(({ id, name, latching, does, asks, other, moves, debounceSeconds, most, mode }) => ({
     id,
     name,
     latching,
@@ -24,6 +24,7 @@ export const handWires = (job: Job, line: (press: string, other: boolean) => num
       moves,
       delay: debounceSeconds,
       most: most ?? Infinity,
+      ...(mode < 0 ? {} : { mode }),
     },
   }));
 

@@ -29,6 +29,7 @@ export { stoodFor } from './listening';
 export { lacksOfPart, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
 export { laneSeconds, oneRun } from './runs';
+export { givenOfDays } from './day-run';
 export { ruledScene, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';
 export { freshFault, freshStep, instantsOf, lastParted, partingsOf, standAt } from './watch';
 export { nextTiming } from './timed';

@@ -4,6 +4,7 @@ import {
   sayNever,
   type HeedRole,
   type Job,
+  type Loop,
   type MachinePart,
   type Move,
   type Never,
@@ -24,10 +25,11 @@ import {
 } from '../../engines/world';
 import { apartsIn, handWires, type SceneHand } from './hand-wires';
 import { handsIn } from '../../build/panel';
-import { ruleWires, type RuleFlag } from '../../build/rules';
+import { leastOn, ruleWires, type RuleFlag } from '../../build/rules';
 import { otherWords } from '../../engines/reversing';
 import { heedsOf } from './heard';
 import { long, up } from './events';
+import { loopsIn } from './loop-wires';
 import { plain, wireOf } from './sense-wire';
 import { HELD_KINDS, lacksOfPart, ROLES_OF, tableOf, turnEvent } from './machine';
 
@@ -62,6 +64,8 @@ export interface Scene {
   readonly nevers: readonly HeldNever[];
   /** Stretches of the calendar that its rules look at. */
   readonly flags: readonly RuleFlag[];
+  /** What it warms and cools, as far as that is known. */
+  readonly loops: readonly Loop[];
 }
 
 /** What a controller's pins do when it comes up, by `sideKey`, and how long until its program is in charge, s. */
@@ -101,11 +105,13 @@ function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled:
   const lines = linesIn(job, parts);
   const line = (press: string, other: boolean): number =>
     lines.findIndex((l) => l.press === press && l.other === other);
-  const wires = job.senses.map((s) => wireOf(s, parts, tables));
+  const wires = job.senses.map((s) => wireOf(job, s, parts, tables));
   const { moves } = job.act;
   const hands = handWires(job, line);
   const nevers = neversOf(job, { parts, tables, line });
   const routine = ruleWires(job, lines, ruled);
+  const least = leastOn(job);
+  const loops = loopsIn(job, parts, tables);
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: itemAt(tables, i) })),
     lines: lines.length,
@@ -114,11 +120,14 @@ function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled:
     senses: wires.map((w) => w.wire),
     aparts: apartsIn(job, line),
     hands: hands.map((h) => h.wire),
-    moves: moves.map((m) => m.steps.map((s) => opOf(s, job.senses, line))),
+    moves: moves.map((m) =>
+      m.steps.map((s) => ({ ...opOf(s, job.senses, line), ...(least ? { least: least(s) } : {}) })),
+    ),
     monitors: nevers.monitors,
     twitches: lines.map((l) => up.twitches.get(sideKey(l.press, l.other)) ?? null),
     readySeconds: up.readySeconds,
     ...(routine ? { routine: routine.wire } : {}),
+    ...(loops.length > 0 ? { loops: loops.map((l) => l.wire) } : {}),
   };
   return {
     world: compileWorld(plan),
@@ -131,6 +140,7 @@ function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled:
     moves,
     nevers: nevers.held,
     flags: routine?.flags ?? [],
+    loops: loops.map((l) => l.loop),
   };
 }
 

@@ -1,7 +1,8 @@
 import { firstItem, itemAt } from '../../ground/lists';
-import { isOfTheWorld, type MachinePart, type Sense } from '../../ground/job';
+import { isOfTheWorld, type Job, type MachinePart, type Sense } from '../../ground/job';
 import { heardAfter, SENSES, type SenseInfo } from '../../build/lines';
 import type { MachineTable, SenseWire, StateRole } from '../../engines/world';
+import { loopOf } from './loop-wires';
 import { restKeys } from './machine';
 
 /** States in which a part was stopped somewhere on its way. */
@@ -18,12 +19,15 @@ const afterOf = (s: Sense): Pick<SenseWire, 'delay' | 'hold' | 'stale'> => ({
 
 /** What a sense tells of a part: its rest, its work, its far end, or states that are named. */
 export function wireOf(
+  job: Job,
   s: Sense,
   parts: readonly MachinePart[],
   tables: readonly MachineTable[],
 ): { readonly wire: SenseWire; readonly lacks: string } {
   const part = s.part ? parts.findIndex((p) => p.id === s.part) : Math.min(0, parts.length - 1);
   if (part < 0) return { wire: NOTHING, lacks: 'its part of the machine is not known' };
+  // What a part warms or cools is told by no state of it, but by how warm it has become.
+  if (loopOf(job, s, parts)) return { wire: { ...NOTHING, ...afterOf(s) }, lacks: '' };
   const { states } = itemAt(tables, part);
   // A contact that has moved from its place is open, whatever that means.
   const away = SENSES[s.kind].stays && !s.closedThen;

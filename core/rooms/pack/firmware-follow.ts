@@ -46,8 +46,12 @@ static void begin_rules(void)
     hand_was_there = 0;
     yields = 0;
     for (i = 1; i <= MODES; i++) {
-        mode_on[i] = modes[i].on;
-        mode_since[i] = gt_milliseconds();
+        set_mode(i, modes[i].on);
+    }
+    for (i = 1; i <= HANDS; i++) {
+        if (hands[i].does == SWITCHES_MODE && hands[i].stays && felt[i] && hands[i].first > 0u) {
+            set_mode((int)hands[i].first, 1);
+        }
     }
     for (i = 1; i <= PRESSES; i++) {
         was_open[i] = 0;

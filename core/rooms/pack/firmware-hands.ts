@@ -32,6 +32,14 @@ const COMMAND_HOLDS = `    if (found != 0) {
     }
 `;
 
+const SWITCHES = `    case SWITCHES_MODE:
+        /* A switch puts its mode on for as long as it stays; a button puts it on, or off again. */
+        if (hands[i].first > 0u && (hands[i].stays || felt[i])) {
+            set_mode((int)hands[i].first, hands[i].stays ? felt[i] : !mode_on[hands[i].first]);
+        }
+        break;
+`;
+
 /**
  * The part of the packed program that follows what people move at the controller: it goes before any plan.
  * @param ruled whether rules of higher tiers go before it.
@@ -173,7 +181,7 @@ ${ruled ? HAND_HOLDS : ''}    switch (hands[i].does) {
             arm(!armed, hands[i].most);
         }
         break;
-    case ANSWERS:
+${ruled ? SWITCHES : ''}    case ANSWERS:
         if (felt[i]) {
             gt_answered();
         }

@@ -236,6 +236,7 @@ static int yields = 0;
 static int start_as(int move, int tier);
 static int hand_is_held(void);
 static void hand_holds(void);
+static void set_mode(int i, int on);
 static uint32_t limited(uint32_t mask, uint32_t now);
 static void track_outputs(uint32_t before, uint32_t after);
 `;

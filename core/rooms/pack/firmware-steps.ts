@@ -29,11 +29,15 @@ const OP: Readonly<Record<MoveStep['do'], string>> = {
 };
 const OTHERWISE: Readonly<Record<MoveStep['orElse'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
 
-/** The steps of all moves in one row, each as a line of C, and where each move begins. */
+/**
+ * The steps of all moves in one row, each as a line of C, and where each move begins.
+ * @param least for how long a step lasts at least, s; null where nothing has to last.
+ */
 export function stepRows(
   job: Job,
   mask: (s: MoveStep) => number,
   sense: (id: string) => number,
+  least: ((s: MoveStep) => number) | null,
 ): { rows: string[]; begin: number[] } {
   const rows: string[] = [];
   const begin = [0];
@@ -53,13 +57,14 @@ export function stepRows(
         OTHERWISE[s.orElse],
         `${to}u`,
         `${s.do === 'again' ? s.times : 0}u`,
+        ...(least ? [`${Math.round(1000 * least(s))}u`] : []),
       ];
       rows.push(`    { ${cells.join(', ')} },   /* ${comment(sayStep(job, s))} */`);
     }
     begin.push(rows.length);
   }
   // C99 knows no empty array; a row of no move is never taken.
-  if (rows.length === 0) rows.push('    { WAIT, 0u, 0u, 0, 0, END, 0u, 0u },');
+  if (rows.length === 0) rows.push(`    { WAIT, 0u, 0u, 0, 0, END, 0u, 0u${least ? ', 0u' : ''} },`);
   return { rows, begin };
 }
 

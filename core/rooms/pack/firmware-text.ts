@@ -89,5 +89,5 @@ export const KINDS = `enum { PRESS, WAIT, HOLD, UNTIL, LOOK, AGAIN, WARN, TELL, 
 enum { GO_ON, END, ASK };
 /* What a sense tells while nothing is heard of it: neither 0 nor 1. */
 enum { UNHEARD = 2 };
-enum { STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS, COMMANDS };
+enum { STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS, SWITCHES_MODE, COMMANDS };
 `;

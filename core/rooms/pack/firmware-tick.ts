@@ -12,9 +12,10 @@ const AT_SECOND_RULED = `        if (week[i].second_of_day == clock_second && (w
  * What the header declares: setting up, starting, stopping, the clock, and the tick that does it all.
  * @param setup what setting up does before anything else. @param unheard what it does once senses were read.
  * @param listens whether each change that is heard is told. @param ruled whether rules are followed.
+ * @param lasts whether a press may have to last though its sense says so.
  */
 // eslint-disable-next-line max-lines-per-function -- the text of the file that it writes
-export const tickText = (setup: string, unheard: string, listens: boolean, ruled: boolean): string => `
+export const tickText = (setup: string, unheard: string, listens: boolean, ruled: boolean, lasts: boolean): string => `
 void gt_setup(void)
 {
     int i;
@@ -132,7 +133,7 @@ ${ruled ? '            new_day();\n' : ''}        }
 static void advance(uint32_t now)
 {
     int waits_for_it = script[step].op == HOLD || script[step].op == UNTIL;
-    if (waits_for_it && says_so()) {
+    if (waits_for_it && says_so()${lasts ? ' && (held || now - step_began >= script[step].least)' : ''}) {
         held = 0;
         step += 1u;
     } else if (held) {

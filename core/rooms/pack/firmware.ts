@@ -1,5 +1,5 @@
 import { neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sentence, type Sign } from '../../ground/job';
-import { inWindow } from '../../build/rules';
+import { inWindow, leastOn } from '../../build/rules';
 import { minutesOf } from '../../ground/quantity';
 import type { HandDeed } from '../../build/panel';
 import { comment } from './c-comment';
@@ -115,6 +115,7 @@ const DOES: Readonly<Record<FirmwareHand['does'], string>> = {
   press: 'PRESSES_WHILE_HELD',
   begin: 'BEGINS',
   answer: 'ANSWERS',
+  mode: 'SWITCHES_MODE',
   command: 'COMMANDS',
 };
 /** More starts than are counted: such a sign is never due. */
@@ -181,7 +182,7 @@ function handRow(h: FirmwareHand, presses: number, before: readonly FirmwareHand
     DOES[h.does],
     h.latching ? 1 : 0,
     `${presses}u`,
-    `${first}u`,
+    `${h.does === 'mode' ? h.mode + 1 : first}u`,
     `${h.moves.length}u`,
     `${h.most ?? 0}u`,
   ];
@@ -195,10 +196,12 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
   const all = plan.presses.flatMap(packedContacts);
   const bits = (id: string, other: boolean): number =>
     all.reduce((m, p, i) => m + (p.id === id && p.other === other ? 2 ** i : 0), 0);
+  const least = leastOn(job);
   const { rows, begin } = stepRows(
     job,
     (s) => sidesOf(s).reduce((m, p) => m + bits(p.press, p.other), 0),
     (id) => plan.senses.findIndex((x) => x.id === id) + 1,
+    least,
   );
   const pins = all.map((p) => `    { ${p.pin}, ${p.level} },   /* ${comment(p.name)} */`);
   const senses = plan.senses.map(senseRow);
@@ -235,6 +238,7 @@ export function firmwareFiles(job: Job, plan: FirmwarePlan): Record<string, stri
     numbersUnheard(numbers),
     plan.listens,
     rules !== null,
+    least !== null,
   );
   const ruled = rules !== null;
   const program = [
@@ -296,7 +300,7 @@ struct hand_pin {
     int does;
     int stays;   /* where it is put */
     uint32_t presses;   /* bits of what it presses while it is held */
-    unsigned first;   /* of the moves that it begins, and how many take turns */
+    unsigned first;   /* of the moves that it begins, and how many take turns; or the mode that it puts on, from 1 */
     unsigned count;
     unsigned most;   /* starts that one arming lets go; 0 for as many as come */
 };
@@ -310,7 +314,7 @@ struct script_step {
     int otherwise;
     unsigned to;
     unsigned times;
-};
+${least ? '    uint32_t least;   /* milliseconds for which it lasts, though its sense says so sooner */\n' : ''}};
 
 struct week_entry {
     unsigned days;   /* bit 1 Monday to bit 7 Sunday */

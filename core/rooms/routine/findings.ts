@@ -15,9 +15,11 @@ import {
 import { pinOf } from '../../build/lines';
 import { ruleEdit } from '../../build/rules';
 import { clashFindings, isSameTime } from './clashes';
+import { amountFindings } from './amounts';
 import { calendarOf, clockChangeFirings } from './firings';
 import { harmFindings } from './harm';
 import { ruleLimitFindings, ruleModeFindings } from './limits';
+import { loopFindings } from './loops';
 import { lackFindings } from './rule-lacks';
 import { namesIn, sayDays, saySentence } from './words';
 
@@ -43,6 +45,10 @@ function fromWish(job: Job): Remedy {
 
 /** What Routine judges: whether it ever acts, whether arming can be read, and what the clock changes do within a year. */
 export function routineFindings(job: Job): Finding[] {
+  return [...rulesFindings(job), ...loopFindings(job), ...amountFindings(job)];
+}
+
+function rulesFindings(job: Job): Finding[] {
   const { sentences } = job.routine;
   const acting = sentences.filter(acts);
   if (acting.length === 0 && sentences.length === 0 && onlyListens(job))

@@ -11,8 +11,9 @@ export {
   type Firing,
   type Times,
 } from './firings';
+export { hardestAround } from './loops';
 export { daysFrom, zoneOffset } from './days';
-export { madeUpAs, madeUpEvents, type MadeUp } from './made-up';
+export { madeUpAs, madeUpEvents, weatherEvents, type MadeUp } from './made-up';
 export { namesIn, sayDays, saySentence } from './words';
 export { readCalendar, type ReadCalendar } from './read-calendar';
 export { readSentence, type ReadSentence } from './read-sentence';

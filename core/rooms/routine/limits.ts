@@ -51,6 +51,7 @@ function lacksOf(job: Job, l: RoutineLimit): string {
   const press = (id: string): boolean => job.presses.some((p) => p.id === id);
   switch (l.kind) {
     case 'longest-on':
+    case 'least-on':
     case 'least-off':
       return press(l.press) ? '' : 'no press is named';
     case 'never-both':
@@ -74,6 +75,8 @@ function cutsInto(job: Job, l: RoutineLimit): Cut | null {
   switch (l.kind) {
     case 'longest-on':
       return cutsPress(job, l);
+    case 'least-on':
+      return shorterPress(job, l);
     case 'never-both':
       return bothInOne(job, l);
     case 'a-day':
@@ -100,6 +103,23 @@ function cutsPress(job: Job, l: RoutineLimit): Cut | null {
         title: `“${longer.move}” presses for ${formatQuantity(longer.seconds, 's')}, and would be cut off and call for help each time`,
         caption: 'limit cuts a move off',
         todo: 'Make the limit longer than the longest press of a move, or the press shorter.',
+      }
+    : null;
+}
+
+/** A press of a length of its own is as long as it says, whatever a limit asks for; one that waits for a sense is kept. */
+function shorterPress(job: Job, l: RoutineLimit): Cut | null {
+  const steps = job.act.moves.flatMap((m) => m.steps.map((s) => ({ s, move: m.name })));
+  const pressing = steps.filter(({ s }) => pressedBy(s).includes(l.press));
+  const fixed = pressing.find(({ s }) => s.do === 'press' && s.seconds < l.seconds);
+  const never = pressing.find(({ s }) => s.do === 'hold' && s.seconds < l.seconds);
+  const short = fixed ?? never;
+  return short
+    ? {
+        verdict: 'stop',
+        title: `“${short.move}” presses for ${formatQuantity(short.s.seconds, 's')}${fixed ? '' : ' at most'}, which is shorter`,
+        caption: 'move presses shorter',
+        todo: 'Make that press as long, or the limit shorter: a limit lengthens only what waits for a sense.',
       }
     : null;
 }
@@ -184,8 +204,14 @@ function locksOut(job: Job, m: Mode): Finding | null {
 
 function neverEnds(job: Job, m: Mode): Finding | null {
   const { sentences } = job.routine;
-  const on = m.on || sentences.some((s) => acts(s) && s.does === 'mode-on' && s.sets === m.id);
-  const off = m.endsSeconds !== null || sentences.some((s) => acts(s) && s.does === 'mode-off' && s.sets === m.id);
+  const on =
+    m.on ||
+    job.hands.some((h) => h.kind === 'mode' && h.mode === m.id) ||
+    sentences.some((s) => acts(s) && s.does === 'mode-on' && s.sets === m.id);
+  const off =
+    m.endsSeconds !== null ||
+    job.hands.some((h) => h.mode === m.id) ||
+    sentences.some((s) => acts(s) && s.does === 'mode-off' && s.sets === m.id);
   if (!on || off || m.holds === 'nothing') return null;
   return finding('routine', `mode-stays.${m.id}`, {
     verdict: 'tight',

@@ -12,6 +12,10 @@ const YEAR_DAYS = 365;
 const WEATHER = { mean: 11, season: 8, day: 4, spread: 3, keeps: 0.8 } as const;
 /** The coldest day of it, counted from New Year. */
 const COLDEST = 20;
+/** How far such a year goes from its mean, K: season, day, and three times what its weather scatters by. */
+export const COLDER_THAN_MEAN =
+  WEATHER.season + WEATHER.day + (3 * WEATHER.spread) / Math.sqrt(6 * (1 - WEATHER.keeps ** 2));
+export const WARMER_THAN_MEAN = COLDER_THAN_MEAN;
 /** Steps of an hour are what such a day is told in. */
 const HOURS = 24;
 
@@ -70,23 +74,48 @@ function habits(d: Day, r: Random, put: Put): WorldEvent[] {
   return [put(leave, true), put(back, false)];
 }
 
-function weather(s: Sense, days: readonly Day[], r: Random, put: Put): WorldEvent[] {
-  const limit = s.limit ?? { over: WEATHER.mean, under: WEATHER.mean - 1 };
+/**
+ * What is around a loop over some days of made-up weather, hour by hour.
+ * @param mean of the year, °C. @param loop its number in the world. @param began ms of the first day.
+ */
+export function weatherEvents(
+  mean: number,
+  loop: number,
+  days: readonly Day[],
+  began: number,
+  seed: number,
+): WorldEvent[] {
   const out: WorldEvent[] = [];
+  eachHour(days, seededRandom(seed + loop), (ms, kelvin) =>
+    out.push({ at: Math.max(0, (ms - began) / 1000), what: 'around', of: loop, how: mean + kelvin }),
+  );
+  return out;
+}
+
+/** Every hour of made-up weather: its beginning, ms, and how far it is from the mean of the year, K. */
+function eachHour(days: readonly Day[], r: Random, told: (ms: number, kelvin: number) => void): void {
   let drift = 0;
-  let says: boolean | null = null;
   for (const d of days) {
     drift = WEATHER.keeps * drift + WEATHER.spread * (r.next() + r.next() - 1);
     const dayOfYear = d.start.ordinal;
     for (let hour = 0; hour < HOURS; hour++) {
       const season = -Math.cos((2 * Math.PI * (dayOfYear - COLDEST)) / YEAR_DAYS);
       const day = -Math.cos((2 * Math.PI * (hour - 3)) / HOURS);
-      const degrees = WEATHER.mean + WEATHER.season * season + WEATHER.day * day + drift;
-      const over = degrees > limit.over ? true : degrees < limit.under ? false : null;
-      const next: boolean | null = over === null ? says : over === !s.closedThen;
-      if (next !== null && next !== says) out.push(put(d.ms + hour * HOUR * 1000, next));
-      says = next;
+      told(d.ms + hour * HOUR * 1000, WEATHER.season * season + WEATHER.day * day + drift);
     }
   }
+}
+
+function weather(s: Sense, days: readonly Day[], r: Random, put: Put): WorldEvent[] {
+  const limit = s.limit ?? { over: WEATHER.mean, under: WEATHER.mean - 1 };
+  const out: WorldEvent[] = [];
+  let says: boolean | null = null;
+  eachHour(days, r, (ms, kelvin) => {
+    const degrees = WEATHER.mean + kelvin;
+    const over = degrees > limit.over ? true : degrees < limit.under ? false : null;
+    const next: boolean | null = over === null ? says : over === s.closedThen;
+    if (next !== null && next !== says) out.push(put(ms, next));
+    says = next;
+  });
   return out;
 }

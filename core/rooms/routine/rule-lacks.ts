@@ -66,6 +66,7 @@ function modeNever(job: Job, s: Sentence): string {
   const { modes, sentences } = job.routine;
   const puts = (id: string, on: boolean): boolean =>
     sentences.some((x) => acts(x) && x.sets === id && x.does === (on ? 'mode-on' : 'mode-off')) ||
+    job.hands.some((h) => h.kind === 'mode' && h.mode === id) ||
     (!on && modes.some((m) => m.id === id && m.endsSeconds !== null));
   const edge = modes.find((m) => m.id === s.mode);
   if (s.when === 'mode' && edge && !puts(edge.id, s.says))

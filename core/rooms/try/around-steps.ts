@@ -109,6 +109,12 @@ const HAND_TRIES: Readonly<
     'what calls or is due goes out, and nothing else happens',
     1,
   ],
+  mode: [
+    'puts its mode on',
+    'Move it, and bring about what its mode holds back.',
+    'what is held back does not come; once it is off again it does',
+    1,
+  ],
   command: [
     'is obeyed by message',
     'Send it, once while all rests and once while the machine works.',

@@ -23,7 +23,7 @@ export * from './routine/types';
 /** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
 /** The version of the document that this program writes. */
-export const JOB_VERSION = 16;
+export const JOB_VERSION = 17;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {

@@ -15,6 +15,7 @@ import { toThirteenth } from '../versions/to-13';
 import { toFourteenth } from '../versions/to-14';
 import { toFifteenth } from '../versions/to-15';
 import { toSixteenth } from '../versions/to-16';
+import { toSeventeenth } from '../versions/to-17';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -33,6 +34,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   13: toFourteenth,
   14: toFifteenth,
   15: toSixteenth,
+  16: toSeventeenth,
 };
 
 /**

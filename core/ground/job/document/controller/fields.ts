@@ -46,6 +46,7 @@ export const handInputFields: Fields<Hand> = {
       rocker: 'a three-way rocker',
       stop: 'a stop',
       answer: 'an answer to a call',
+      mode: 'a mode switch',
       command: 'a command by message',
     },
     'button',
@@ -63,6 +64,7 @@ export const handInputFields: Fields<Hand> = {
     idOf('a move', { to: ['move'], gone: 'refuse', todo: 'Let {name} begin another move in Board first.' }),
     2,
   ),
+  mode: idOf('puts on', { to: ['mode'], gone: 'clear', todo: 'Let {name} put another mode on first.' }),
   startsPerArming: maybeQuantity('Starts for one arming', '1', {
     least: 1,
     most: 1000,

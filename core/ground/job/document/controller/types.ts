@@ -179,7 +179,7 @@ export interface SenseLimit {
 }
 
 /** What a hand at the controller is for. */
-export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer', 'command'] as const;
+export const HAND_KINDS = ['arm', 'button', 'rocker', 'stop', 'answer', 'mode', 'command'] as const;
 /** One of `HAND_KINDS`. */
 export type HandKind = (typeof HAND_KINDS)[number];
 /**
@@ -197,6 +197,8 @@ export interface Hand {
   pullUpOhms: number | null;
   /** The presses that it makes while it is held, by id: one for a button, up and down for a rocker; empty for a side that makes none. */
   asks: string[];
+  /** Id of the mode that it puts on and off, for one that does. */
+  mode: string;
   /** The moves that it begins in their place, by id: those of a button or a command take turns, a rocker's are up and down. */
   begins: string[];
   /** Starts that one arming lets go before it has to be armed again; null for as many as come. */

@@ -2,10 +2,13 @@ import { choice, flag, group, list, maybeQuantity, moment, name, quantity, text,
 import { YEAR_SECONDS } from '../plan/fields';
 import { idOf } from '../reference';
 import type {
+  Amount,
   CalendarEvent,
   RoutineLimit,
   LimitKind,
+  Loop,
   Mode,
+  Pour,
   RoutinePlan,
   RuleEdgeKind,
   RuleIf,
@@ -150,6 +153,7 @@ export const limitFields: Fields<RoutineLimit> = {
     'limit',
     {
       'longest-on': 'a press lasts at most',
+      'least-on': 'a press lasts at least',
       'least-off': 'a press rests at least',
       'never-both': 'two presses never at once',
       'a-day': 'a move starts at most so often a day',
@@ -164,6 +168,63 @@ export const limitFields: Fields<RoutineLimit> = {
   sense: idOf('sense', SENSE),
   seconds: quantity('for', 's', 60, { least: 0.05, most: YEAR_SECONDS }),
   count: quantity('times', '1', 1, { least: 1, most: 1000, whole: true }),
+};
+
+const LOOP_SENSE = {
+  to: ['sense'],
+  gone: 'refuse',
+  todo: 'Let {name} in Routine read another sense first.',
+} as const;
+const LOOP_PART = {
+  to: ['part'],
+  gone: 'refuse',
+  todo: 'Let {name} in Routine be of another part first.',
+} as const;
+const AMOUNT_PRESS = {
+  to: ['press'],
+  gone: 'refuse',
+  todo: 'Let {name} in Routine flow by another press first.',
+} as const;
+const degrees = { least: -60, most: 300 };
+
+/** Fields of a loop. */
+export const loopFields: Fields<Loop> = {
+  id: name('id'),
+  name: name('Called', 'warming'),
+  sense: idOf('Thermometer', LOOP_SENSE),
+  part: idOf('Part of the machine', LOOP_PART),
+  way: choice('At work it', { warms: 'warms', cools: 'cools' } satisfies Record<Loop['way'], string>, 'warms'),
+  kelvin: maybeQuantity('Left at work it takes it so far from around', 'K', {
+    least: 0.1,
+    most: 300,
+    hint: 'not known',
+  }),
+  tauSeconds: maybeQuantity('Time constant', 's', { least: 1, most: 7 * DAY_SECONDS, hint: 'not known' }),
+  deadSeconds: quantity('Dead time', 's', 0, { most: DAY_SECONDS }),
+  around: maybeQuantity('Around it', '°C', { ...degrees, hint: 'not said' }),
+  weather: flag('what is around goes with the weather'),
+  lowest: maybeQuantity('Never under', '°C', { ...degrees, hint: 'no bound' }),
+  highest: maybeQuantity('Never over', '°C', { ...degrees, hint: 'no bound' }),
+  recording: text('From the recording', { most: 64 }),
+};
+
+const pourFields: Fields<Pour> = {
+  litres: quantity('litres', 'l', 1, { least: 1e-3, most: 1e4 }),
+  seconds: quantity('in', 's', 10, { least: 0.1, most: DAY_SECONDS }),
+};
+
+/** Trials of a flow that are kept. */
+const MOST_POURS = 12;
+/** Fields of an amount. */
+export const amountFields: Fields<Amount> = {
+  id: name('id'),
+  name: name('Called', 'filling'),
+  press: idOf('Press that opens it', AMOUNT_PRESS),
+  litres: maybeQuantity('Wanted each time', 'l', { least: 1e-3, most: 1e4, hint: 'not said' }),
+  off: quantity('The jug may be off by', '1', 0.02, { most: 0.5 }),
+  pours: list('trials', group('a trial', pourFields), MOST_POURS),
+  fits: maybeQuantity('More than this never fits', 'l', { least: 1e-3, most: 1e5, hint: 'it runs to waste' }),
+  aDay: maybeQuantity('Wanted a day', 'l', { least: 1e-3, most: 1e5, hint: 'each time is enough' }),
 };
 
 /** Fields of an event of the calendar. */
@@ -183,6 +244,8 @@ export const routineFields: Fields<RoutinePlan> = {
   sentences: list('sentences', group('a sentence', sentenceFields), MOST_SENTENCES, { key: 'id' }),
   modes: list('modes', group('a mode', modeFields), 12, { key: 'id' }),
   limits: list('limits', group('a limit', limitFields), 40, { key: 'id' }),
+  loops: list('loops', group('a loop', loopFields), 12, { key: 'id' }),
+  amounts: list('amounts', group('an amount', amountFields), 12, { key: 'id' }),
   events: list('events', group('an event', calendarEventFields), MOST_EVENTS, { key: 'id' }),
   holidays: list(
     'holidays',

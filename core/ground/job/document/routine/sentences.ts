@@ -114,6 +114,8 @@ export function sayLimit(l: RoutineLimit, n: LimitNames): string {
   switch (l.kind) {
     case 'longest-on':
       return `${press(l.press)} lasts at most ${span(l.seconds)}`;
+    case 'least-on':
+      return `${press(l.press)} lasts at least ${span(l.seconds)}`;
     case 'least-off':
       return `${press(l.press)} rests at least ${span(l.seconds)}`;
     case 'never-both':

@@ -21,7 +21,15 @@ export const RULE_HELD = ['dropped', 'late', 'kept'] as const;
 /** What a mode holds back while it is on. */
 export const MODE_HOLDS = ['nothing', 'comfort', 'hands'] as const;
 /** What the controller keeps, whoever asks. */
-export const LIMIT_KINDS = ['longest-on', 'least-off', 'never-both', 'a-day', 'only-armed', 'only-known'] as const;
+export const LIMIT_KINDS = [
+  'longest-on',
+  'least-on',
+  'least-off',
+  'never-both',
+  'a-day',
+  'only-armed',
+  'only-known',
+] as const;
 /** One of `LIMIT_KINDS`. */
 export type LimitKind = (typeof LIMIT_KINDS)[number];
 
@@ -101,6 +109,55 @@ export interface RoutineLimit {
   count: number;
 }
 
+/** What a loop does to what its sense reads. */
+export const LOOP_WAYS = ['warms', 'cools'] as const;
+/** A part of the machine that warms or cools what a thermometer reads, and the room, cabinet or water between the two. */
+export interface Loop {
+  id: string;
+  name: string;
+  /** Id of the thermometer, and of the part of the machine that warms or cools while it is at work; empty for the first. */
+  sense: string;
+  part: string;
+  way: (typeof LOOP_WAYS)[number];
+  /** How far it takes it from what is around, were it left at work for good, K. */
+  kelvin: number | null;
+  /** Time constant, s: after it 63 % of the way are gone. */
+  tauSeconds: number | null;
+  /** From its beginning or end until the thermometer begins to tell, s. */
+  deadSeconds: number;
+  /** What is around it, °C: where it comes to when nothing works. Null while nobody said. */
+  around: number | null;
+  /** What is around it goes with the weather, the year's mean where `around` is. */
+  weather: boolean;
+  /** What it may never come under, as frost, and never over, °C; null for no such bound. */
+  lowest: number | null;
+  highest: number | null;
+  /** Id of the recording that its numbers were taken from; empty where they were typed. */
+  recording: string;
+}
+
+/** One trial of how much flows: so many litres in so many seconds. */
+export interface Pour {
+  litres: number;
+  seconds: number;
+}
+
+/** An amount that is let flow by time. */
+export interface Amount {
+  id: string;
+  name: string;
+  /** Id of the press that opens it, and the litres that are wanted of each time. */
+  press: string;
+  litres: number | null;
+  /** How far the jug or scale of the trials may be off, as a share. */
+  off: number;
+  pours: Pour[];
+  /** More than this never fits, litres; null where it runs to waste without harm. */
+  fits: number | null;
+  /** What is wanted of a day, litres; null where each time is enough. */
+  aDay: number | null;
+}
+
 /** Something in the calendar, at its beginning. */
 export interface CalendarEvent {
   id: string;
@@ -113,6 +170,8 @@ export interface RoutinePlan {
   sentences: Sentence[];
   modes: Mode[];
   limits: RoutineLimit[];
+  loops: Loop[];
+  amounts: Amount[];
   events: CalendarEvent[];
   /** Local dates, as `2026-12-25`. */
   holidays: string[];

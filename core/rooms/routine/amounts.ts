@@ -1,0 +1,236 @@
+import { atMost, chosen, derive, finding, judged, type Finding, type Remedy, type Step } from '../../ground/finding';
+import { pressedBy, type Amount, type Job, type Move } from '../../ground/job';
+import { formatQuantity } from '../../ground/quantity';
+import { toleranceFactor } from '../../engines/trace';
+import { firesADay } from './fires-a-day';
+
+/** Trials from which what the next pours come to is told. */
+const LEAST_POURS = 2;
+/** Share and confidence of what the next pours stay within. */
+const SURE = 0.95;
+/** Two amounts are one within this share of what is wanted. */
+const CLOSE = 0.1;
+
+/** How much flows in a second, l/s: the mean of the trials, and between which it lies with the next pours and the jug's own doubt. */
+export interface Flow {
+  readonly mean: number;
+  readonly least: number;
+  readonly most: number;
+}
+
+/** The flow of an amount's trials; null before the first. With a single one nothing of its spread is known: half and twice stand for it. */
+export function flowOf({ pours, off }: Pick<Amount, 'pours' | 'off'>): Flow | null {
+  const rates = pours.map((p) => p.litres / p.seconds);
+  if (rates.length === 0) return null;
+  const mean = rates.reduce((a, b) => a + b, 0) / rates.length;
+  if (rates.length < LEAST_POURS) return { mean, least: mean / 2, most: 2 * mean };
+  const spread = Math.sqrt(rates.reduce((v, r) => v + (r - mean) ** 2, 0) / (rates.length - 1));
+  const reach = toleranceFactor(rates.length, SURE, SURE) * spread;
+  return { mean, least: Math.max(0, (mean - reach) * (1 - off)), most: (mean + reach) * (1 + off) };
+}
+
+/** How long a press lasts that lets a wanted amount through, s; null while the flow or the amount is not known. */
+export function secondsFor(a: Amount): number | null {
+  const flow = flowOf(a);
+  return a.litres === null || flow === null || flow.mean <= 0 ? null : a.litres / flow.mean;
+}
+
+/** What every amount comes to. */
+export const amountFindings = (job: Job): Finding[] => job.routine.amounts.flatMap((a) => ofAmount(job, a));
+
+const told = (
+  a: Amount,
+  id: string,
+  of: Pick<Finding, 'verdict' | 'title' | 'caption'> & { readonly remedy: Remedy | null },
+): Finding => finding('routine', `amount.${a.id}.${id}`, { ...of, source: ['maker', 'flow-pours'] });
+
+function lacksOf(job: Job, a: Amount): string {
+  if (!job.presses.some((p) => p.id === a.press)) return 'which press opens it';
+  if (a.litres === null) return 'how much is wanted';
+  return a.pours.length === 0 ? 'how much flows: pour into a jug, once or better thrice' : '';
+}
+
+/** The moves that open it, with how long each does in all, s. */
+const openings = (job: Job, a: Amount): readonly { readonly move: Move; readonly seconds: number }[] =>
+  job.act.moves.flatMap((move) => {
+    const seconds = move.steps.reduce((n, s) => n + (pressedBy(s).includes(a.press) ? s.seconds : 0), 0);
+    return seconds > 0 ? [{ move, seconds }] : [];
+  });
+
+function ofAmount(job: Job, a: Amount): Finding[] {
+  const lacks = lacksOf(job, a);
+  const flow = flowOf(a);
+  const wanted = secondsFor(a);
+  if (lacks || !flow || wanted === null || a.litres === null)
+    return [
+      told(a, 'whole', {
+        verdict: 'unknown',
+        title: `${a.name} lacks ${lacks}`,
+        caption: 'amount not whole',
+        remedy: { text: `Say ${lacks}.` },
+      }),
+    ];
+  return [
+    runTime(job, a, flow, wanted),
+    overflow(job, a, flow),
+    ends(job, a, flow),
+    daily(job, a),
+    oncePoured(a),
+  ].filter((f) => f !== null);
+}
+
+const perSecond = (flow: number): string => formatQuantity(Number((60 * flow).toPrecision(3)), 'l/min');
+
+/** How long it is let flow, against how long the moves let it. */
+function runTime(job: Job, a: Amount, flow: Flow, wanted: number): Finding {
+  const step = derive('how long it has to flow', 't', 'V / q', 's', [
+    chosen('V', 'wanted, litres', a.litres ?? 0, 'l', 'set in Routine', [0.1, 1e4]),
+    chosen('q', 'litres a second, the mean of its trials', flow.mean, '1', 'poured and timed', [flow.least, flow.most]),
+  ]);
+  const own = openings(job, a);
+  const other = own.find((o) => Math.abs(o.seconds - wanted) > CLOSE * wanted);
+  return finding('routine', `amount.${a.id}.time`, {
+    verdict: own.length === 0 ? 'unknown' : other ? 'tight' : a.pours.length < LEAST_POURS ? 'tight' : 'settled',
+    title:
+      own.length === 0
+        ? `${a.name}: ${formatQuantity(a.litres ?? 0, 'l')} take ${formatQuantity(wanted, 's')} at ${perSecond(flow.mean)}, and no move opens it`
+        : other
+          ? `${a.name} takes ${formatQuantity(wanted, 's')}, and “${other.move.name}” opens it for ${formatQuantity(other.seconds, 's')}: ${formatQuantity(Number((other.seconds * flow.mean).toPrecision(3)), 'l')}`
+          : `${a.name}: ${formatQuantity(wanted, 's')} bring ${formatQuantity(a.litres ?? 0, 'l')}, between ${formatQuantity(Number((wanted * flow.least).toPrecision(3)), 'l')} and ${formatQuantity(Number((wanted * flow.most).toPrecision(3)), 'l')}`,
+    caption: 'time to flow',
+    value: step.result,
+    steps: [step],
+    source: ['maker', 'flow-pours'],
+    remedy: other
+      ? timed(a, other.move, wanted)
+      : own.length === 0
+        ? { text: 'Give a move in Act a step that presses it.' }
+        : null,
+  });
+}
+
+/** The move with its press as long as the amount takes, where one step of it opens it. */
+function timed(a: Amount, move: Move, wanted: number): Remedy {
+  const opening = move.steps.filter((s) => pressedBy(s).includes(a.press));
+  const seconds = Math.round(10 * wanted) / 10;
+  if (opening.length !== 1) return { text: 'Change the lengths of its presses in Act.' };
+  const steps = move.steps.map((s) => (s === opening[0] ? { ...s, seconds } : s));
+  return {
+    text: 'Let the move open it for as long as the amount takes.',
+    label: `Open it for ${formatQuantity(seconds, 's')}`,
+    edit: {
+      do: 'put',
+      list: 'act.moves',
+      item: { ...move, steps },
+      say: `“${move.name}” opens for ${formatQuantity(seconds, 's')}`,
+    },
+  };
+}
+
+/** What comes at the most against what fits. */
+function overflow(job: Job, a: Amount, flow: Flow): Finding | null {
+  const longest = Math.max(0, ...openings(job, a).map((o) => o.seconds));
+  if (a.fits === null || longest <= 0) return null;
+  const step: Step = derive('what comes at the most, litres', 'V', 't * q', 'l', [
+    chosen('t', 'how long a move opens it', longest, 's', 'set in Act', [0.1, 1e5]),
+    chosen('q', 'litres a second, at the most', flow.most, '1', 'its trials, the next pours and the jug’s doubt', [
+      flow.least,
+      2 * flow.most,
+    ]),
+  ]);
+  return judged('routine', `amount.${a.id}.overflow`, {
+    title: `${a.name}: what one opening brings at the most`,
+    caption: 'runs over?',
+    steps: [step],
+    limit: atMost(a.fits, 'l', 'what fits', { from: 'maker', what: 'set in Routine' }),
+    tightShare: 'met',
+    source: ['maker', 'flow-pours'],
+    verdict: step.result.value > a.fits ? 'stop' : a.pours.length < LEAST_POURS ? 'tight' : 'settled',
+    remedy:
+      step.result.value > a.fits
+        ? { text: 'Open it for less, pour more trials, or let a float switch of its own end it.' }
+        : null,
+  });
+}
+
+/** What ends it when the end gets lost: a limit of the program, and what ends it whatever the program does. */
+function ends(job: Job, a: Amount, flow: Flow): Finding {
+  const limit = job.routine.limits.find((l) => l.kind === 'longest-on' && l.press === a.press);
+  const own = job.guard.cutOff === 'one-shot' || job.guard.cutOff === 'timer-relay' || job.guard.cutOff === 'own-end';
+  const wanted = secondsFor(a) ?? 0;
+  const comes = limit ? limit.seconds * flow.most : Infinity;
+  const over = a.fits !== null && comes > a.fits;
+  const seconds = Math.ceil(1.2 * Math.max(wanted, ...openings(job, a).map((o) => o.seconds)));
+  const keeps = !limit || over;
+  const helps = a.fits === null || seconds * flow.most <= a.fits;
+  return told(a, 'ends', {
+    verdict: own ? (keeps && a.fits !== null ? 'tight' : 'settled') : 'stop',
+    title: own
+      ? `${a.name} is ended by something of its own if the controller hangs${limit ? `, and by the program after ${formatQuantity(limit.seconds, 's')}` : ''}`
+      : `A valve that does not hear its end, or a controller that hangs, lets ${a.name} run on${limit ? ` though a limit of ${formatQuantity(limit.seconds, 's')} is kept by the program` : ''}`,
+    caption: 'end can get lost',
+    remedy: own
+      ? keeps && a.fits !== null
+        ? helps
+          ? {
+              text: 'Let the program end it as well, a fifth later than it should.',
+              label: `At most ${formatQuantity(seconds, 's')}`,
+              edit: {
+                do: 'put',
+                list: 'routine.limits',
+                item: {
+                  id: limit?.id ?? `longest-${a.id}`,
+                  kind: 'longest-on',
+                  press: a.press,
+                  otherPress: '',
+                  move: '',
+                  sense: '',
+                  seconds,
+                  count: 1,
+                },
+                say: `${a.name}: at most ${formatQuantity(seconds, 's')}`,
+              },
+            }
+          : { text: 'What fits leaves no room for a limit: let a float switch end it.' }
+        : null
+      : {
+          text: 'Let a timer relay, a one-shot or a float switch of its own end it, whatever the program does: Guard has them. A normally closed valve shuts without power.',
+        },
+  });
+}
+
+/** What its rules bring in a day against what is wanted. */
+function daily(job: Job, a: Amount): Finding | null {
+  if (a.aDay === null || a.litres === null) return null;
+  const moves = openings(job, a).map((o) => o.move.id);
+  const times = firesADay(job, moves);
+  const wanted = Math.ceil(a.aDay / a.litres - 1e-9);
+  if (times === null)
+    return told(a, 'daily', {
+      verdict: 'unknown',
+      title: `${a.name}: ${formatQuantity(a.aDay, 'l')} a day are ${wanted} times, and what begins it does not come by the clock alone`,
+      caption: 'how often a day?',
+      remedy: { text: 'Give it rules of times, or count it in Sense.' },
+    });
+  const [least, most] = times;
+  const fits = least === wanted && most === wanted;
+  return told(a, 'daily', {
+    verdict: fits ? 'settled' : 'tight',
+    title: fits
+      ? `${a.name}: ${wanted} times a day bring the ${formatQuantity(a.aDay, 'l')} that are wanted`
+      : `${a.name}: ${formatQuantity(a.aDay, 'l')} a day are ${wanted} times, and its rules begin it ${least === most ? least : `${least} to ${most}`} times`,
+    caption: 'how often a day',
+    remedy: fits ? null : { text: 'Add or drop rules, or change what is wanted each time.' },
+  });
+}
+
+/** A single pour tells no spread. */
+const oncePoured = (a: Amount): Finding | null =>
+  a.pours.length >= LEAST_POURS
+    ? null
+    : told(a, 'once', {
+        verdict: 'tight',
+        title: `${a.name} was poured once: how much the flow changes from day to day is not known, and half and twice stand for it`,
+        caption: 'poured once',
+        remedy: { text: 'Pour twice more, one of them when others draw water as well.' },
+      });
