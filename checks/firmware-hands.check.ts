@@ -84,18 +84,22 @@ const limitOf = (kind: RoutineLimit['kind'], set: Partial<RoutineLimit>): Routin
 /** A shutter whose motor runs both ways, with all sorts of hands; moves are random presses of either direction, and one that only waits. */
 function jobOf(r: Random, wiring: MotorPlan['wiring'], routine: (r: Random) => Partial<Job['routine']>): Job {
   const base = demoJob('hatch-shutter');
-  const steps = (n: number) =>
-    Array.from({ length: n }, () =>
+  // What begins with the program waits until whatever turned before has come to rest: the engine's run begins at rest.
+  const steps = (n: number) => [
+    stepOf('wait', { seconds: 0.5 }),
+    ...Array.from({ length: n }, () =>
       r.next() < 0.75
         ? stepOf('press', { press: 'motor', other: r.next() < 0.5, seconds: (1 + below(r, 9)) / 10 })
         : stepOf('wait', { seconds: (1 + below(r, 6)) / 10 }),
-    );
+    ),
+  ];
   const hand = (id: string, set: Partial<Hand>): JobEdit => ({
     do: 'put',
     list: 'hands',
     item: { ...freshHand(id, id), ...set, debounceSeconds: below(r, 2) / 20 },
   });
   const counted = r.next() < 0.5;
+  const week = routine(r);
   const job = edited(
     base,
     {
@@ -125,9 +129,10 @@ function jobOf(r: Random, wiring: MotorPlan['wiring'], routine: (r: Random) => P
         {
           do: 'set',
           at: 'routine',
-          set: routine(r),
+          set: week,
           say: 'a week',
         },
+        hand('leaves', { kind: 'mode', mode: week.modes?.[0]?.id ?? '', latching: r.next() < 0.5 }),
       ],
     } as JobEdit,
     NOW,

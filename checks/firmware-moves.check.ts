@@ -14,6 +14,7 @@ import {
   type Job,
   type JobEdit,
   type MoveStep,
+  type RoutineLimit,
   type StepKind,
 } from '../core/ground/job';
 import { pinOf } from '../core/build/lines';
@@ -72,6 +73,9 @@ const AS_LAMP: JobEdit = {
   list: 'senses',
   item: { ...pot.senses.find((s) => s.id === 'rest')!, kind: 'light' },
 };
+const LASTS: RoutineLimit = {
+  ...{ id: 'lasts', kind: 'least-on', press: 'start', otherPress: '', move: '', sense: '', seconds: 0.413, count: 1 },
+};
 /** From here on the host's inputs are what the maker's own function gives. */
 const OWN_INPUTS = 40;
 const START = 500;
@@ -110,7 +114,9 @@ describe('the packed program and the engine', () => {
       // Every third reads its rest by a function that the maker fills in: a lamp, which says so with 1.
       const yours = n % 3 === 2;
       const sensed = yours ? edited(pot, AS_LAMP, '2026-03-02T14:00:00Z') : pot;
-      const job = edited(sensed, withSteps(sensed, steps(r), 'random'), '2026-03-02T14:00:00Z');
+      // Every fourth has a press that has to last.
+      const lasts = n % 4 === 1 ? { ...sensed, routine: { ...sensed.routine, limits: [LASTS] } } : sensed;
+      const job = edited(lasts, withSteps(lasts, steps(r), 'random'), '2026-03-02T14:00:00Z');
       const pin = pinOf(job, 'start')!;
       const sense = yours ? OWN_INPUTS + 1 : pinOf(job, 'rest')!;
       const yes = yours ? 1 : 0;

@@ -8,5 +8,7 @@ export function leastOn(job: Job): ((s: MoveStep) => number) | null {
   const own = job.routine.limits.filter((l) => l.kind === 'least-on');
   if (own.length === 0) return null;
   return (s) =>
-    s.do === 'hold' ? Math.max(0, ...own.flatMap((l) => (pressedBy(s).includes(l.press) ? [l.seconds] : []))) : 0;
+    s.do === 'hold'
+      ? Math.min(s.seconds, Math.max(0, ...own.flatMap((l) => (pressedBy(s).includes(l.press) ? [l.seconds] : []))))
+      : 0;
 }

@@ -222,7 +222,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       op: Uint8Array.from(flat, (o) => OPS.indexOf(o.do)),
       lines: Int32Array.from(flat, (o) => o.lines.reduce((bits, l) => bits | (1 << l), 0)),
       seconds: Float64Array.from(flat, (o) => o.seconds),
-      least: Float64Array.from(flat, (o) => (o.do === 'hold' ? Math.min(o.least ?? 0, o.seconds) : 0)),
+      least: Float64Array.from(flat, (o) => (o.do === 'hold' ? (o.least ?? 0) : 0)),
       sense: Int32Array.from(flat, (o) => o.sense),
       is: Uint8Array.from(flat, (o) => (o.is ? 1 : 0)),
       orElse: Uint8Array.from(flat, (o) => ELSES.indexOf(o.orElse)),

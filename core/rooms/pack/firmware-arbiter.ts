@@ -170,11 +170,6 @@ static void yield_move(void)
     }
 }
 
-static uint32_t add_up(uint32_t a, uint32_t b)
-{
-    return a > FOREVER - b ? FOREVER : a + b;
-}
-
 static int passes(int bar)
 {
     return bar == STOPPED || bar == HELD_BACK || bar == BUSY;
@@ -201,7 +196,7 @@ static void rule_begins_move(int r)
         rest = busy ? script[step].milliseconds - (gt_milliseconds() - step_began) : 0u;
         rule_waits[r] = 1;
         rule_waits_since[r] = gt_milliseconds();
-        rule_waits_ms[r] = rules[r].late > rest ? rules[r].late : add_up(rest, 1000u);
+        rule_waits_ms[r] = rules[r].late > rest ? rules[r].late : rest;
     } else if (passes(bar) && rules[r].late > 0u) {
         rule_waits[r] = 1;
         rule_waits_since[r] = gt_milliseconds();

@@ -10,6 +10,7 @@ static void follow_rules(uint32_t now)
     int r;
     settle_rules(now);
     keep_limits(now);
+    settle_rules(now);
     fire_due(now);
     for (r = 0; r < RULES; r++) {
         if (rule_waits[r] && rule_waits_ms[r] != FOREVER && now - rule_waits_since[r] >= rule_waits_ms[r]) {
