@@ -4,6 +4,7 @@ import type { Job, Sense } from '../ground/job';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
+import { loopRuns, type LoopRun } from './loop-run';
 import { regretOf, type Regret, type RegretField } from './regret';
 import { yearSeen, type YearSeen } from './year-seen';
 import { triedAnswers, type TriedAnswers } from './tried-answers';
@@ -64,6 +65,8 @@ export interface Works {
     readonly order: { readonly job: Job; readonly from: string };
     readonly result: YearSeen;
   };
+  /** Every loop of warmth, run over some days. */
+  readonly loops: { readonly order: { readonly job: Job }; readonly result: readonly LoopRun[] };
   /** Events of a calendar file, from an instant on. */
   readonly calendar: {
     readonly order: { readonly text: string; readonly from: string; readonly zone: string };
@@ -110,6 +113,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
     }
     case 'year':
       return yearSeen(order.job, order.from, progress);
+    case 'loops':
+      return loopRuns(order.job);
     case 'calendar':
       return readCalendar(order.text, Date.parse(order.from), zoneOffset(order.zone));
     case 'regret':

@@ -4,6 +4,7 @@ import { calendarOf, namesIn, nextFirings, standsAt, sunLines, type Firing } fro
 import { finding, type Finding, type Remedy } from '../ground/finding';
 import { acts, sayAt, type Hazard, type Job, type Sentence } from '../ground/job';
 import type { Progress } from '../rooms/act';
+import { drawYear, type YearDrawing } from './year-drawing';
 import { inTheWayOf, YEAR_DAYS, yearOf, type Year } from './year';
 
 /** A year as it goes to the screen: with the next times, what was found in it, and where the sun rises and sets. */
@@ -13,6 +14,7 @@ export interface YearSeen {
   readonly findings: readonly YearFound[];
   /** Minutes of the wall clock at which the sun rises and sets, by day; NaN where it does not; null where the place is not said. */
   readonly sun: { readonly rise: Float32Array; readonly set: Float32Array } | null;
+  readonly drawing: YearDrawing;
 }
 
 /** Something that a year shows, with the first day that shows it. */
@@ -28,11 +30,13 @@ const NEXT = 10;
 /** A year with all that is shown of it. Throws as `yearOf` does. */
 export function yearSeen(job: Job, from: string, progress?: Progress): YearSeen {
   const year = yearOf(job, from, YEAR_DAYS, 1, progress);
+  const sun = standsAt(job) ? sunLines(calendarOf(job), from, YEAR_DAYS) : null;
   return {
     year,
     next: nextFirings(calendarOf(job), from, NEXT),
     findings: foundIn(job, year, from),
-    sun: standsAt(job) ? sunLines(calendarOf(job), from, YEAR_DAYS) : null,
+    sun,
+    drawing: drawYear(year, sun),
   };
 }
 

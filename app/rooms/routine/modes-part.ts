@@ -25,6 +25,7 @@ type Kind = RoutineLimit['kind'];
 /** What each limit asks for. */
 const ASKS: Readonly<Record<Kind, readonly ('press' | 'otherPress' | 'move' | 'sense' | 'seconds' | 'count')[]>> = {
   'longest-on': ['press', 'seconds'],
+  'least-on': ['press', 'seconds'],
   'least-off': ['press', 'seconds'],
   'never-both': ['press', 'otherPress'],
   'a-day': ['move', 'count'],

@@ -14,11 +14,12 @@ export class RoutineNav {
   private readonly bench = inject(Bench);
   protected readonly here = inject(PartState).part;
   protected readonly tabs = computed((): Tab[] => {
-    const { sentences, modes, limits, events } = this.bench.job().routine;
+    const { sentences, modes, limits, loops, amounts, events } = this.bench.job().routine;
     return [
       { key: 'rules', words: 'rules', count: sentences.length },
       { key: 'year', words: 'year' },
       { key: 'modes', words: 'modes, limits', count: modes.length + limits.length },
+      { key: 'loops', words: 'warmth, amounts', count: loops.length + amounts.length },
       { key: 'calendar', words: 'place, calendar', count: events.length },
     ];
   });

@@ -1,6 +1,7 @@
 import { ChangeDetectionStrategy, Component, effect, inject, input } from '@angular/core';
 import { PartState } from '../../ui/part-state';
 import { CalendarPart } from './calendar-part';
+import { LoopsPart } from './loops-part';
 import { ModesPart } from './modes-part';
 import { RulesPart } from './rules-part';
 import { YearPart } from './year-part';
@@ -10,7 +11,7 @@ import { YearPart } from './year-part';
   selector: 'gt-routine-room',
   changeDetection: ChangeDetectionStrategy.OnPush,
   providers: [PartState],
-  imports: [CalendarPart, ModesPart, RulesPart, YearPart],
+  imports: [CalendarPart, LoopsPart, ModesPart, RulesPart, YearPart],
   template: `
     @switch (state.part()) {
       @case ('year') {
@@ -18,6 +19,9 @@ import { YearPart } from './year-part';
       }
       @case ('modes') {
         <gt-modes-part />
+      }
+      @case ('loops') {
+        <gt-loops-part />
       }
       @case ('calendar') {
         <gt-calendar-part />

@@ -1,13 +1,11 @@
 import { ChangeDetectionStrategy, Component, computed, input, output } from '@angular/core';
 import type { YearSeen } from '../../../core/house/year-seen';
-import { fateIn } from '../../../core/engines/world';
+import { drawnAs, YEAR_PICTURE } from '../../../core/house/year-drawing';
 
-const [WIDTH, HEIGHT, LEFT, TOP] = [732, 260, 34, 18];
+const { width: WIDTH, height: HEIGHT, left: LEFT, top: TOP } = YEAR_PICTURE;
 const DAY_MINUTES = 1440;
 const HOURS = [0, 6, 12, 18, 24] as const;
 const WEEK = 7;
-/** Fates that are what was asked; the rest is drawn as lost. */
-const MEANT = ['done', 'waits', 'not-so', 'too-soon', 'not-armed'];
 
 /** A year as 365 columns of 24 hours: what acts, what comes to nothing, night and day; a day is picked by pointer or keys. */
 @Component({
@@ -28,7 +26,7 @@ const MEANT = ['done', 'waits', 'not-so', 'too-soon', 'not-armed'];
       (click)="point($event)"
       (keydown)="key($event)"
     >
-      @if (night(); as n) {
+      @if (paths().night; as n) {
         <path class="night" [attr.d]="n" />
       }
       @for (h of hours; track h) {
@@ -129,9 +127,9 @@ export class YearChart {
     let [acts, lost] = [0, 0];
     marks.day.forEach((d, i) => {
       if (d !== this.day()) return;
-      const fate = fateIn(marks.fate[i] ?? 0);
-      if (fate === 'done') acts++;
-      else if (!MEANT.includes(fate)) lost++;
+      const as = drawnAs(marks.fate[i] ?? 0);
+      if (as === 'acts') acts++;
+      else if (as === 'lost') lost++;
     });
     return { acts, lost };
   });
@@ -150,37 +148,7 @@ export class YearChart {
     ),
   );
 
-  /** One path for each sort of mark: thousands of them are one element. */
-  protected readonly paths = computed(() => {
-    const { marks } = this.seen().year;
-    const parts: Record<'acts' | 'lost' | 'rests', string[]> = { acts: [], lost: [], rests: [] };
-    const w = Math.max(1.6, this.step());
-    marks.day.forEach((d, i) => {
-      const [x, y] = [this.x(d).toFixed(1), this.y(marks.minutes[i] ?? 0).toFixed(1)];
-      const fate = fateIn(marks.fate[i] ?? 0);
-      if (fate === 'done') parts.acts.push(`M${x} ${y}h${w.toFixed(1)}`);
-      else if (MEANT.includes(fate)) parts.rests.push(`M${x} ${y}h${w.toFixed(1)}`);
-      else parts.lost.push(`M${x} ${y}m-2 -2l4 4m0 -4l-4 4`);
-    });
-    return { acts: parts.acts.join(''), lost: parts.lost.join(''), rests: parts.rests.join('') };
-  });
-
-  /** Night over the year, where the place is known. */
-  protected readonly night = computed(() => {
-    const { sun } = this.seen();
-    if (!sun) return '';
-    const column = (i: number): string => {
-      const [rise, set] = [sun.rise[i] ?? NaN, sun.set[i] ?? NaN];
-      if (Number.isNaN(rise) || Number.isNaN(set)) return '';
-      const [x, w] = [this.x(i).toFixed(1), this.step().toFixed(2)];
-      const box = (from: number, to: number): string =>
-        `M${x} ${this.y(from).toFixed(1)}h${w}V${this.y(to).toFixed(1)}h-${w}z`;
-      return box(0, rise) + box(set, DAY_MINUTES);
-    };
-    return this.days()
-      .map((_, i) => column(i))
-      .join('');
-  });
+  protected readonly paths = computed(() => this.seen().drawing);
 
   protected point(event: MouseEvent): void {
     const box = (event.currentTarget as SVGSVGElement).getBoundingClientRect();

@@ -5,6 +5,7 @@ import type { Job } from '../../../core/ground/job';
 import { clockText } from '../../../core/ground/quantity';
 import { REGRET_FIELDS, type Regret, type RegretField } from '../../../core/house/regret';
 import type { YearSeen } from '../../../core/house/year-seen';
+import { drawnAs } from '../../../core/house/year-drawing';
 import { inTheWayOf } from '../../../core/house/year';
 import { fateIn, type Fate } from '../../../core/engines/world';
 import { namesIn, saySentence } from '../../../core/rooms/routine';
@@ -17,6 +18,7 @@ import { TwoColumns } from '../../ui/two-columns';
 import { UnderWay } from '../../ui/under-way';
 import { RegretChart } from './regret-chart';
 import { RoutineNav } from './routine-nav';
+import { DayDial, type DialMark } from './day-dial';
 import { YearChart } from './year-chart';
 
 const FATE_WORDS: Readonly<Record<Fate, string>> = {
@@ -45,8 +47,30 @@ const NUMBER_WORDS: Readonly<Record<RegretField, string>> = {
 @Component({
   selector: 'gt-year-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, FindingList, MatButton, RegretChart, RoutineNav, TwoColumns, UnderWay, YearChart],
+  imports: [
+    Action,
+    ChoiceField,
+    DayDial,
+    FindingList,
+    MatButton,
+    RegretChart,
+    RoutineNav,
+    TwoColumns,
+    UnderWay,
+    YearChart,
+  ],
   templateUrl: './year-part.html',
+  styles: `
+    .day {
+      align-items: flex-start;
+      display: flex;
+      flex-wrap: wrap;
+      gap: 12px 24px;
+    }
+    .day table {
+      flex: 1 1 260px;
+    }
+  `,
 })
 export class YearPart {
   protected readonly bench = inject(Bench);
@@ -90,7 +114,7 @@ export class YearPart {
     const [seen, job, day] = [this.seen(), this.bench.job(), this.day()];
     if (!seen) return [];
     const { marks } = seen.year;
-    const rows: { readonly key: string; readonly clock: string; readonly rule: number; readonly words: string }[] = [];
+    const rows: (DialMark & { readonly clock: string; readonly rule: number })[] = [];
     marks.rule.forEach((rule, i) => {
       if (marks.day[i] !== day) return;
       const fate = marks.fate[i] ?? 0;
@@ -99,11 +123,23 @@ export class YearPart {
       rows.push({
         key: `${i}`,
         clock: clockText(Math.floor(marks.minutes[i] ?? 0)),
+        minutes: marks.minutes[i] ?? 0,
+        as: drawnAs(fate),
         rule: rule + 1,
         words: `${FATE_WORDS[fateIn(fate)]}${by ? `, by ${by}` : ''}${change ? `; ${change}` : ''}`,
       });
     });
     return rows;
+  });
+  /** The same as they stand on the dial. */
+  protected readonly dialled = computed((): readonly DialMark[] =>
+    this.today().map((r) => ({ ...r, words: `${r.clock} rule ${r.rule} ${r.words}` })),
+  );
+  /** Minutes at which the sun rises and sets on that day; null where it does not, or nobody said where the machine stands. */
+  protected readonly sunToday = computed((): readonly [number, number] | null => {
+    const sun = this.seen()?.sun;
+    const [rise, set] = [sun?.rise[this.day()] ?? NaN, sun?.set[this.day()] ?? NaN];
+    return Number.isNaN(rise) || Number.isNaN(set) ? null : [rise, set];
   });
   protected readonly date = computed(() => {
     const d = this.seen()?.year.days[this.day()];

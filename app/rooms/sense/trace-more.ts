@@ -1,7 +1,10 @@
+import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, input, signal, untracked } from '@angular/core';
 import { timeAlong, type AlikeSums, type Leg } from '../../../core/engines/trace';
-import type { JobRecording, SenseLimit } from '../../../core/ground/job';
+import type { JobRecording, Loop, SenseLimit } from '../../../core/ground/job';
 import { formatQuantity, type Unit } from '../../../core/ground/quantity';
+import { loopEdit, roomFrom } from '../../../core/rooms/sense';
+import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { Bench } from '../../store/bench';
 import { Recordings } from '../../store/recordings';
@@ -11,7 +14,7 @@ import type { Together } from '../../workers/trace.worker';
 @Component({
   selector: 'gt-trace-more',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [ChoiceField],
+  imports: [Action, ChoiceField, MatButton],
   templateUrl: './trace-more.html',
 })
 export class TraceMore {
@@ -22,6 +25,8 @@ export class TraceMore {
   private readonly recordings = inject(Recordings);
   protected readonly legs = signal<readonly Leg[]>([]);
   protected readonly alike = signal<Together | null>(null);
+  /** What became of taking it as a loop. */
+  protected readonly taken = signal('');
   protected readonly other = signal('');
   protected readonly others = computed((): readonly Choice[] => {
     const here = this.of();
@@ -60,6 +65,7 @@ export class TraceMore {
       untracked(() => {
         this.legs.set([]);
         this.other.set('');
+        this.taken.set('');
         this.alike.set(null);
         if (!source || r.kind !== 'temperature') return;
         this.recordings.ask({ do: 'room', of: source }, source.file.size).then(
@@ -68,6 +74,14 @@ export class TraceMore {
         );
       });
     });
+  }
+
+  /** A loop of warmth with what this recording says of its room. */
+  protected take(way: Loop['way']): void {
+    const learned = roomFrom(this.legs(), way);
+    if (!learned.ok) return this.taken.set(`Not taken: ${learned.why}.`);
+    this.bench.edit(loopEdit(this.bench.job(), this.of(), way, learned.numbers, this.bench.newId()));
+    this.taken.set('Taken: Routine has the loop, under warmth and amounts.');
   }
 
   protected async beside(id: string): Promise<void> {

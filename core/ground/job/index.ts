@@ -81,7 +81,10 @@ export {
 export {
   calendarEventFields,
   limitFields,
+  loopFields,
+  amountFields,
   modeFields,
+  pourFields,
   routineFields,
   ruleIfFields,
   sentenceFields,

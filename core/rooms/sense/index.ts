@@ -1,5 +1,6 @@
 export { CONTACT_TELLS, senseFindings } from './findings';
 export { recordedOf } from './evidence';
+export { loopEdit, roomFrom } from './loop-from';
 export { learnersOf, recordingsOf, thresholdEdit } from './learned';
 export {
   pinLevels,

@@ -208,7 +208,8 @@ export const loopFields: Fields<Loop> = {
   recording: text('From the recording', { most: 64 }),
 };
 
-const pourFields: Fields<Pour> = {
+/** Fields of a trial of a flow. */
+export const pourFields: Fields<Pour> = {
   litres: quantity('litres', 'l', 1, { least: 1e-3, most: 1e4 }),
   seconds: quantity('in', 's', 10, { least: 0.1, most: DAY_SECONDS }),
 };
