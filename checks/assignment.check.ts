@@ -84,6 +84,7 @@ function randomJob(r: Random, board: BoardProfile): Job {
           pullUpOhms: r.next() < 0.5 ? null : 10e3,
           asks: [],
           begins: [],
+          mode: '',
           startsPerArming: null,
           wakes: r.next() < 0.2,
           topic: '',

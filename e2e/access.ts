@@ -16,6 +16,8 @@ const JOBS = [
   'extractor-rocker',
   'hood-fan',
   'steam-flaps',
+  'ice-bath-valve',
+  'proving-cabinet',
 ];
 const VIEWS = [
   { name: 'by day', colorScheme: 'light', viewport: { width: 1280, height: 800 } },

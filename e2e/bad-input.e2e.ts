@@ -46,7 +46,7 @@ test('bad files are named, with the place and what to do, and the shelf stays as
   truncateSync(huge, 200e6);
   await openFile(page, huge);
   await expect(problem).toContainText('This file is 200 MB; a job file is at most 20 MB');
-  await expect(page.locator('gt-job-row')).toHaveCount(10);
+  await expect(page.locator('gt-job-row')).toHaveCount(12);
 
   await open(page, 'other.json', JSON.stringify({ ...good, title: 'Rice pot, changed' }));
   await expect(page.getByRole('status')).toContainText('stands beside it');

@@ -133,7 +133,7 @@ test('a fault dropped on the lanes parts belief from truth, and moves by key', a
 
 test('the shelf finds, sorts, duplicates and archives', async ({ page }) => {
   await demo(page);
-  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 10 jobs, 3 held by a stop');
+  await expect(page.locator('[data-summary]')).toHaveText('Marrow Street Kitchen, 12 jobs, 3 held by a stop');
   await page.getByRole('button', { name: 'nearest to done first' }).click();
   await expect(page.locator('gt-job-row').first()).toContainText('Rice pot');
   await page.getByRole('searchbox').fill('gate');

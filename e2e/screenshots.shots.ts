@@ -5,7 +5,7 @@ const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screens
 
 async function at(page: Page, path: string): Promise<void> {
   await page.goto(DEMO);
-  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(10);
+  await expect(page.locator('gt-job-row .next gt-glyph')).toHaveCount(12);
   await page.waitForTimeout(500);
   if (!path) return;
   await page.goto(`${DEMO}/job/${path}`);

@@ -4,7 +4,7 @@ import { expect, type Download, type Locator, type Page } from '@playwright/test
 
 export const DEMO = 'http://127.0.0.1:4322';
 
-const DEMO_COUNT = 10;
+const DEMO_COUNT = 12;
 
 /** How many rows of a sort the browser keeps. */
 export const countKept = (page: Page, sort: 'jobs' | 'threads'): Promise<number> =>

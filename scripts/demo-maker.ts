@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import { writeFileSync } from 'node:fs';
-import { lookAt, proposeBand, TraceReader } from '../core/engines/trace';
+import { lookAt, proposeBand, TraceReader, type Recording } from '../core/engines/trace';
 import { freshOf } from '../core/ground/field';
 import { lastItem } from '../core/ground/lists';
 import { readNoteLine } from '../core/ground/notes';
@@ -8,6 +8,7 @@ import {
   edited,
   BENCH_MAINS,
   freshJob,
+  freshConverter,
   freshLink,
   freshNever,
   freshSource,
@@ -251,6 +252,29 @@ function written({ name, text, shows, heldOut }: Recorded, sense: string) {
   };
   return { entry, recording };
 }
+
+/** What is in a recording, as the reader has it. */
+export function recordingOf(text: string): Recording {
+  const reader = new TraceReader('a.csv');
+  reader.push(new TextEncoder().encode(text));
+  return reader.end();
+}
+
+/** One plug-in supply of 24 V for what is switched, and a step-down converter for the controller. */
+export const LOW_VOLTAGE: readonly JobEdit[] = [
+  {
+    do: 'put',
+    list: 'feed.sources',
+    item: { ...freshSource('supply', 'plug-in supply'), volts: 24, amps: 4, isolated: 'yes', polarity: 'read' },
+    say: 'one plug-in supply, 24 V, 4 A, class II',
+  },
+  {
+    do: 'put',
+    list: 'feed.converters',
+    item: { ...freshConverter('five', 'step-down', 'step-down', 'supply'), volts: 5, amps: 1, mostVolts: 36 },
+    say: 'a step-down converter of 5 V for the controller',
+  },
+];
 
 /** The steps that prove a machine dead. */
 export const DEAD = ['dead-isolate', 'dead-hold', 'dead-test-tester', 'dead-test-dead', 'dead-test-tester-again'];

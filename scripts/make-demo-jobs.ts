@@ -9,3 +9,5 @@ import './demo-jobs/hood-fan';
 import './demo-jobs/glass-washer';
 import './demo-jobs/larder-dehumidifier';
 import './demo-jobs/steam-flaps';
+import './demo-jobs/ice-bath-valve';
+import './demo-jobs/proving-cabinet';

@@ -24,6 +24,8 @@ const DEMO_JOBS = [
   'hood-fan',
   'glass-washer',
   'steam-flaps',
+  'ice-bath-valve',
+  'proving-cabinet',
 ];
 /** A zip with many photographs; its parts have limits of their own. */
 const ZIP_LIMIT = 300_000_000;

@@ -189,6 +189,8 @@ export const OF_RECORDINGS: readonly Situation[] = [
     source: 'hysteresis: within the band it says what it said before',
     sound: SOUND,
     make: machine({ ...RUNS, shows: [RUNS.shows![0]!, { ...RUNS.shows![1]!, watts: 15 }] }),
+    // A band of amperes is not one of watts.
+    holds: (j) => j.senses.some((s) => s.kind === 'watts'),
     rooms: ['act'],
   },
   {

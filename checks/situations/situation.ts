@@ -166,6 +166,7 @@ export const hand = (job: Job, set: Partial<Hand>, pin = PIN): Job =>
         pullUpOhms: 4700,
         asks: [job.presses[0]!.id],
         begins: [],
+        mode: '',
         startsPerArming: null,
         wakes: false,
         topic: '',

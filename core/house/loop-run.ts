@@ -140,7 +140,7 @@ function runFinding({ loop: l, works, reached, lowest, highest, cycles, days }: 
       'Look at its run: a rule, a window or a limit may end its work before.',
     );
   return say(
-    l.recording === '' ? 'tight' : 'settled',
+    l.recording === '' || l.deadSeconds === 0 ? 'tight' : 'settled',
     `In a run of ${days} days ${l.name} stays between ${degrees(lowest)} and ${degrees(highest)} and works ${formatQuantity(Number(cycles.toPrecision(3)), '1')} times a day`,
     'loop in a run',
     '',

@@ -38,7 +38,9 @@ export function demoJob(
     | 'extractor-rocker'
     | 'glass-washer'
     | 'hood-fan'
-    | 'steam-flaps',
+    | 'steam-flaps'
+    | 'ice-bath-valve'
+    | 'proving-cabinet',
   root: string | URL = new URL('../../', import.meta.url),
 ): Job {
   const loaded = loadJob(

@@ -81,7 +81,9 @@ export class TraceMore {
     const learned = roomFrom(this.legs(), way);
     if (!learned.ok) return this.taken.set(`Not taken: ${learned.why}.`);
     this.bench.edit(loopEdit(this.bench.job(), this.of(), way, learned.numbers, this.bench.newId()));
-    this.taken.set('Taken: Routine has the loop, under warmth and amounts.');
+    this.taken.set(
+      'Taken: Routine has the loop, under warmth and amounts. How long it goes on after it is switched this does not tell: say it there.',
+    );
   }
 
   protected async beside(id: string): Promise<void> {

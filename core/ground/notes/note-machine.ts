@@ -166,7 +166,11 @@ function kindAndName<K extends string>(
 
 function readHand(words: readonly Word[], job: Job, line: string): Understood {
   const { kind, name } = kindAndName<Hand['kind']>(words, HAND_KINDS, { arm: 'arm switch' }, line);
-  const item = { ...freshHand(freeId(job, name), name), kind, latching: kind === 'arm' || kind === 'stop' || kind === 'mode' };
+  const item = {
+    ...freshHand(freeId(job, name), name),
+    kind,
+    latching: kind === 'arm' || kind === 'stop' || kind === 'mode',
+  };
   return yes(
     { do: 'put', list: 'hands', item, say: `at the controller: ${name}` },
     `a hand at the controller, ${kind}, called ${name}`,

@@ -20,7 +20,9 @@ export const FROM_MEMORY = {
     'Thermometers on one wire: 60 pF a metre, 30 pF each; the wire has to rise within 10 µs, and each pulls 4 mA down; 4.7 kΩ is usual, ' +
       'as remembered; read the data sheet',
   ),
-  'thermometer-off': M('A digital thermometer reads within 0.5 K between −10 and 85 °C, as remembered; read its data sheet'),
+  'thermometer-off': M(
+    'A digital thermometer reads within 0.5 K between −10 and 85 °C, as remembered; read its data sheet',
+  ),
   'timer-relay': M(
     'A timer relay runs on 12 V or more, is set to within a tenth, closes on twice what it carries and breaks 250 V AC, ' +
       'as remembered; read its plate',

@@ -45,9 +45,11 @@ function startsOfDay(job: Job, scene: Scene): readonly Start[] {
   const rules = scene.world.routine !== null;
   const arms = scene.hands.some((h) => h.wire.does === 'arm');
   return job.routine.sentences.flatMap((s, rule): Start[] => {
-    const minutes = acts(s) && s.does === 'move' ? dayMinutesOf(s) : null;
+    const minutes = acts(s) ? dayMinutesOf(s) : null;
     const move = s.move === '' ? 0 : scene.moves.findIndex((m) => m.id === s.move);
-    if (minutes === null || move < 0 || scene.moves.length === 0) return [];
+    const moves = s.does === 'move' && move >= 0 && scene.moves.length > 0;
+    // What puts a mode on or off, or calls, is a rule of the world; where the world has none, nothing follows from it.
+    if (minutes === null || !(moves || (rules && s.does !== 'move'))) return [];
     return [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
   });
 }

@@ -217,7 +217,7 @@ function daily(job: Job, a: Amount): Finding | null {
   return told(a, 'daily', {
     verdict: fits ? 'settled' : 'tight',
     title: fits
-      ? `${a.name}: ${wanted} times a day bring the ${formatQuantity(a.aDay, 'l')} that are wanted`
+      ? `${a.name}: ${wanted === 1 ? 'once' : `${wanted} times`} a day brings the ${formatQuantity(a.aDay, 'l')} that are wanted`
       : `${a.name}: ${formatQuantity(a.aDay, 'l')} a day are ${wanted} times, and its rules begin it ${least === most ? least : `${least} to ${most}`} times`,
     caption: 'how often a day',
     remedy: fits ? null : { text: 'Add or drop rules, or change what is wanted each time.' },

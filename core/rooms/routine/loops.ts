@@ -136,6 +136,7 @@ function ofLoop(job: Job, l: Loop): Finding[] {
     band(w),
     alone(w),
     ...(l.recording === '' ? [guessed(w)] : []),
+    ...(l.deadSeconds === 0 ? [undelayed(w)] : []),
   ].filter((f) => f !== null);
 }
 
@@ -247,7 +248,7 @@ function cycles(w: Whole, c: LoopCycle): Finding[] {
 }
 
 /** Numbers that were typed rest on somebody's word, those of a recording on what was seen. */
-const evidenceOf = (l: Loop): 'settled' | 'tight' => (l.recording === '' ? 'tight' : 'settled');
+const evidenceOf = (l: Loop): 'settled' | 'tight' => (l.recording === '' || l.deadSeconds === 0 ? 'tight' : 'settled');
 
 /** What it may never come over or under. */
 function bounds(w: Whole, cycle: LoopCycle | NoCycle): Finding[] {
@@ -343,6 +344,14 @@ function alone({ loop, numbers, job }: Whole): Finding | null {
     todo: 'Keep a thermal cut-out of the machine’s own in the circuit, or add a listed one in series, set over what the loop reaches; say so in Guard.',
   });
 }
+
+const undelayed = ({ loop }: Whole): Finding =>
+  told(loop, 'dead', {
+    verdict: 'tight',
+    title: `How long ${loop.name} goes on after it is switched was not said: it goes past its thresholds by that much more`,
+    caption: 'dead time?',
+    todo: 'Switch it with the thermometer in view, and take the time until it turns: that is its dead time.',
+  });
 
 const guessed = ({ loop }: Whole): Finding =>
   told(loop, 'typed', {

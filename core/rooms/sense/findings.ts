@@ -79,11 +79,11 @@ function staleFinding(sense: Sense): Finding[] {
 const STALE_SECONDS = 120;
 
 /** What a sense beside the one of the state still lacks to tell anything; empty where it lacks nothing. */
-function lacksOf(sense: Sense, read: boolean): string {
+function lacksOf(sense: Sense, read: boolean, warmed: boolean): string {
   if (comesByMessage(sense) && !sense.topic) return 'no topic is named that its message comes on';
   if (sense.tells !== 'other' || sense.states.length > 0) return '';
   if (!sense.meaning) return 'nobody said what it tells';
-  return read && sense.takenFor === 'unknown'
+  return read && !warmed && sense.takenFor === 'unknown'
     ? 'it tells of no state of the machine, and nobody said what runs take it for'
     : '';
 }
@@ -107,8 +107,10 @@ function toldBy(sense: Sense): string {
 /** A sense beside the one of the state: what it means, how its message comes, and who looks at it. */
 function otherFindings(job: Job, sense: Sense): Finding[] {
   const read = sensesRead(job).includes(sense.id);
-  const lacks = lacksOf(sense, read);
-  const ofWorld = read && sense.tells === 'other' && sense.states.length === 0;
+  // What a loop of Routine warms or cools is told by how warm it gets in a run.
+  const warmed = job.routine.loops.some((l) => l.sense === sense.id);
+  const lacks = lacksOf(sense, read, warmed);
+  const ofWorld = read && !warmed && sense.tells === 'other' && sense.states.length === 0;
   const tells = `${sense.name} tells ${toldBy(sense)}`;
   const said = ofWorld
     ? `${tells}; runs take it for ${sense.takenFor === 'yes' ? 'so' : 'not so'}, and nothing of the machine follows from it`
@@ -143,7 +145,7 @@ function stateFindings(job: Job): Finding[] {
     const contact = sense.tells;
     const word = { 'at-rest': 'rest', 'at-work': 'work', 'at-end': 'the far end' }[contact];
     const read = sensesRead(job).includes(sense.id);
-    const lacks = lacksOf(sense, read);
+    const lacks = lacksOf(sense, read, false);
     if (lacks)
       return [
         finding('sense', 'contact', {

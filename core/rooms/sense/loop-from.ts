@@ -7,12 +7,12 @@ const ALIKE = 1.5;
 
 /** What a recording tells of a room, or why it tells nothing. */
 export type LearnedRoom =
-  | { readonly ok: true; readonly numbers: Pick<Loop, 'kelvin' | 'tauSeconds' | 'deadSeconds' | 'around'> }
+  | { readonly ok: true; readonly numbers: Pick<Loop, 'kelvin' | 'tauSeconds' | 'around'> }
   | { readonly ok: false; readonly why: string };
 
 /**
- * What a logged temperature says of a loop: where it is left to, how far work takes it from there, how fast, and after how long. Of
- * several stretches of a way the longest counts; of two time constants the one that makes it go further past its threshold, the shorter.
+ * What a logged temperature says of a loop: where it is left to, how far work takes it from there, and how fast. Its dead time it does
+ * not tell: a temperature turns that much later than what was switched. Of several stretches of a way the longest counts; of two time constants the one that makes it go further past its threshold, the shorter.
  */
 export function roomFrom(legs: readonly Leg[], way: Loop['way']): LearnedRoom {
   const longest = (of: Leg['way']): Leg | undefined =>
@@ -32,7 +32,6 @@ export function roomFrom(legs: readonly Leg[], way: Loop['way']): LearnedRoom {
     numbers: {
       kelvin: Number(kelvin.toPrecision(3)),
       tauSeconds: Number(fast.toPrecision(3)),
-      deadSeconds: Number(Math.max(works.deadSeconds, rests.deadSeconds).toPrecision(2)),
       around: Number(rests.goesTo.toPrecision(3)),
     },
   };
