@@ -10,7 +10,7 @@ import { hardestAround } from '../rooms/routine';
 const DAYS = 3;
 const DAY_SECONDS = 86_400;
 /** Places of a day at which it is looked at for a picture. */
-const LOOKS_A_DAY = 288;
+const LOOKS_A_DAY = 720;
 /** A digital thermometer may be off by so much, K (`thermometer-off`). */
 const OFF_KELVIN = 0.5;
 

@@ -39,7 +39,7 @@ export const inWindow = (minutes: number, { from, until }: Pick<RuleIf, 'from' |
 };
 
 /** Whether nothing is asked of the routine but that moves begin at times: a start is a start then. */
-const isPlain = (s: Sentence): boolean =>
+export const isPlain = (s: Sentence): boolean =>
   s.when === 'clock' &&
   s.does === 'move' &&
   s.tier === 'comfort' &&

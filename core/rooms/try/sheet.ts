@@ -13,6 +13,7 @@ import {
   reversalSteps,
   seriesSteps,
 } from './press-steps';
+import { ruleSteps } from './rule-steps';
 import type { SheetStep } from './sheet-step';
 
 /** How far a step is. */
@@ -70,6 +71,7 @@ export function testSheet(job: Job, proveDead: boolean): SheetStep[] {
     ...tried.flatMap((t) => reversalSteps(t)),
     ...handSteps(job),
     ...signSteps(job),
+    ...ruleSteps(job),
     ...tried.map((t) => manyStep(job, t, many, shows)),
     ...byHandSteps(tried),
     ...(neverSaid(job.wish.never) ? [neverStep(neverSaid(job.wish.never))] : []),

@@ -194,7 +194,7 @@ export const loopFields: Fields<Loop> = {
   sense: idOf('Thermometer', LOOP_SENSE),
   part: idOf('Part of the machine', LOOP_PART),
   way: choice('At work it', { warms: 'warms', cools: 'cools' } satisfies Record<Loop['way'], string>, 'warms'),
-  kelvin: maybeQuantity('Left at work it takes it so far from around', 'K', {
+  kelvin: maybeQuantity('Its work takes it by', 'K', {
     least: 0.1,
     most: 300,
     hint: 'not known',
@@ -222,7 +222,7 @@ export const amountFields: Fields<Amount> = {
   name: name('Called', 'filling'),
   press: idOf('Press that opens it', AMOUNT_PRESS),
   litres: maybeQuantity('Wanted each time', 'l', { least: 1e-3, most: 1e4, hint: 'not said' }),
-  off: quantity('The jug may be off by', '1', 0.02, { most: 0.5 }),
+  off: quantity('The jug may be off by', '%', 0.02, { most: 0.5, factor: 0.01 }),
   pours: list('trials', group('a trial', pourFields), MOST_POURS),
   fits: maybeQuantity('More than this never fits', 'l', { least: 1e-3, most: 1e5, hint: 'it runs to waste' }),
   aDay: maybeQuantity('Wanted a day', 'l', { least: 1e-3, most: 1e5, hint: 'each time is enough' }),
