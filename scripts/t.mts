@@ -1,11 +1,8 @@
-import { readFileSync } from 'node:fs';
-import { assess } from '../core/house/assess';
-import { loadJob } from '../core/ground/job';
-for (const n of ['ice-bath-valve', 'proving-cabinet']) {
-  const l = loadJob(readFileSync(`demo/${n}.json`, 'utf8'));
-  if (!l.ok) throw new Error(JSON.stringify(l.problem));
-  console.log(JSON.stringify(l.job.routine.loops));
-  for (const f of assess(l.job).findings)
-    if (f.verdict !== 'settled' || f.room === 'routine')
-      console.log(n, f.verdict.padEnd(8), f.id, '|', f.title, '|', f.remedy?.text ?? '');
-}
+import { demoJob } from '../core/testing/jobs';
+import { sentenceAt } from '../core/ground/job';
+import { yearOf } from '../core/house/year';
+const job = demoJob('yard-gate', process.cwd() + '/');
+const rules = Array.from({ length: 50 }, (_, i) => sentenceAt(`${String(Math.floor(i * 28.8 / 60)).padStart(2, '0')}:${String(Math.floor((i * 28.8) % 60)).padStart(2, '0')}`, { id: `r${i}`, days: [1, 2, 3, 4, 5, 6, 7], move: '' }));
+const j = { ...job, routine: { ...job.routine, sentences: rules } };
+const n = Number(process.argv[2] ?? 12);
+for (let i = 0; i < n; i++) { const t = performance.now(); const y = yearOf(j, '2026-03-02T12:00:00Z'); if (i > n - 6) console.log((performance.now() - t).toFixed(1), y.marks.rule.length); }

@@ -83,6 +83,8 @@ export interface RuleTimers {
   readonly edge: RulesWith;
   readonly late: RulesWith;
   readonly rest: RulesWith;
+  /** Rules that may hold lower tiers back for as long as what makes them true stands. */
+  readonly holders: Int32Array;
 }
 
 function timersOf(routine: RoutineWire | undefined): RuleTimers {
@@ -95,6 +97,7 @@ function timersOf(routine: RoutineWire | undefined): RuleTimers {
     edge: some((r) => r.edge.of !== 'given'),
     late: some((r) => r.does === 'move' && (r.late > 0 || r.tier > TIER.comfort)),
     rest: some((r) => r.gap > 0),
+    holders: some((r) => r.edge.of !== 'given' && r.tier > TIER.comfort).rules,
   };
 }
 

@@ -7,7 +7,11 @@ export function heldTier(s: WorldState): number {
   if (routine === null) return 0;
   let held: number = s.flag[FLAG.handHolds] === 1 ? TIER.hand : 0;
   for (let m = 0; m < s.mode.length; m++) if (s.mode[m] === 1) held = Math.max(held, routine.modes[m]!.holds);
-  for (let r = 0; r < s.holding.length; r++) if (s.holding[r] === 1) held = Math.max(held, routine.rules[r]!.tier);
+  const { holders } = s.w.timers;
+  for (let i = 0; i < holders.length; i++) {
+    const r = holders[i]!;
+    if (s.holding[r] === 1) held = Math.max(held, routine.rules[r]!.tier);
+  }
   return held;
 }
 

@@ -64,6 +64,21 @@ export interface Wall {
 /** The instant of a wall-clock time on a day; a skipped hour moves on, a repeated one is taken the first time. */
 export function onDay(day: Day, minutes: number): Wall {
   if (day.plain) return { ms: day.ms + minutes * MINUTE_MS, clockChange: 'none' };
+  // A slot that is dragged asks for the same times of the same days again and again.
+  const key = `${day.start.zoneName ?? ''}|${day.ms}|${minutes}`;
+  const have = walls.get(key);
+  if (have) return have;
+  if (walls.size >= MOST_WALLS) walls.clear();
+  const wall = wallOn(day, minutes);
+  walls.set(key, wall);
+  return wall;
+}
+
+const walls = new Map<string, Wall>();
+/** Times of days of a clock change that are kept. */
+const MOST_WALLS = 2000;
+
+function wallOn(day: Day, minutes: number): Wall {
   const [hour, minute] = [Math.floor(minutes / 60), minutes % 60];
   const wanted = day.start.set({ hour, minute, second: 0, millisecond: 0 });
   const skipped = wanted.hour !== hour || wanted.minute !== minute;
