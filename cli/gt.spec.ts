@@ -303,8 +303,16 @@ describe('the command line', () => {
     const regret = json('regret', shutter, '--of', '3.offsetSeconds') as { points: object[]; now: number };
     expect(regret.now).toBe(1200);
     expect(regret.points.length).toBeGreaterThan(20);
+    const years = json('year', shutter, '--from', '2026-12-01', '--years', '3') as {
+      begins: string[];
+      rules: { acts: number[]; lost: number[]; by: string }[];
+    };
+    expect(years.begins).toEqual(['2026-12-01', '2027-12-01', '2028-12-01']);
+    expect(years.rules[2]!.acts).toHaveLength(3);
+    expect(years.rules[2]!.by).toBe('held-back');
     for (const [args, words] of [
       [['year', shutter], /--from/],
+      [['year', shutter, '--from', '2026-12-01', '--years', '0'], /0 years: a whole number from 1 to 50/],
       [['year', shutter, '--from', '2027-02-29'], /there is no "2027-02-29"/],
       [['year', shutter, '--from', '2026-12-01', '--place', '91,0'], /--place wants latitude/],
       [['why', shutter, '--at', 'noon'], /there is no "noon"/],

@@ -43,7 +43,7 @@ const USAGE =
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
   'search FILE [--faults 0..2] | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
   'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | ' +
-  'year FILE --from DATE [--place LAT,LON] | why FILE --at TIME | regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR';
+  'year FILE --from DATE [--place LAT,LON] [--years N] | why FILE --at TIME | regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -234,6 +234,7 @@ const OPTIONS = {
   runs: { type: 'string' },
   confidence: { type: 'string' },
   place: { type: 'string' },
+  years: { type: 'string' },
   at: { type: 'string' },
   of: { type: 'string' },
 } as const;
@@ -314,7 +315,7 @@ const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
       maybe(call.values.high, (t) => real(t, 'high', -100, 1500)),
     ),
   senses: ({ file }) => sensesVerb(readJob(file)),
-  year: ({ file, values }) => yearVerb(readJob(file), values.from, values.place),
+  year: ({ file, values }) => yearVerb(readJob(file), values.from, values.place, values.years),
   why: ({ file, values }) => whyVerb(readJob(file), values.at),
   regret: ({ file, values }) => regretVerb(readJob(file), values.of, values.from),
   travel: (call) => travelVerb(named(call), real(call.values.confidence ?? '0.95', 'confidence', 0.51, 0.9999)),

@@ -2,6 +2,7 @@ import { clockText } from '../core/ground/quantity';
 import { fateIn, RunEnded, WorldProblem } from '../core/engines/world';
 import type { Job } from '../core/ground/job';
 import { REGRET_FIELDS, regretOf, type RegretField } from '../core/house/regret';
+import { yearsOf } from '../core/house/years';
 import { inTheWayOf, YEAR_DAYS, yearOf, type Year } from '../core/house/year';
 import { namesIn, saySentence } from '../core/rooms/routine';
 import { Unusable } from './unusable';
@@ -63,9 +64,15 @@ const told = (job: Job, y: Year, which: (i: number) => boolean): object[] => {
 };
 
 /** A year of the rules: how often each acted, what became of it otherwise, and the first times that it did not act. */
-export function yearVerb(job: Job, from: string | undefined, place: string | undefined): unknown {
+export function yearVerb(
+  job: Job,
+  from: string | undefined,
+  place: string | undefined,
+  years: string | undefined,
+): unknown {
   if (from === undefined) throw new Unusable('say with --from on which date the year begins');
   const at = placed(job, place);
+  if (years !== undefined) return yearsTold(at, instantOf(from, 'from'), Number(years));
   const y = run(() => yearOf(at, instantOf(from, 'from')));
   const rules = at.routine.sentences.map((s, rule) => {
     const became: Record<string, number> = {};
@@ -86,6 +93,18 @@ export function yearVerb(job: Job, from: string | undefined, place: string | und
     somebodyArms: y.armed,
     madeUp: y.madeUp,
     notDone: told(at, y, (i) => !['done', 'waits'].includes(fateIn(y.marks.fate[i] ?? 0))).slice(0, MOST_TOLD),
+  };
+}
+
+/** Some years of the rules, one after the other: what each rule comes to, year by year. */
+function yearsTold(job: Job, from: string, years: number): unknown {
+  const all = run(() => yearsOf(job, from, years));
+  return {
+    begins: all.begins,
+    days: all.days,
+    zone: job.region.timeZone,
+    rules: job.routine.sentences.map((s, i) => ({ rule: i + 1, says: saySentence(s, namesIn(job)), ...all.rules[i] })),
+    calls: all.calls,
   };
 }
 

@@ -24,6 +24,7 @@ import { comparePolicies } from '../core/house/many-days';
 import { seededRandom } from '../core/ground/quantity';
 import { searchJob, searchOf } from '../core/house/stories';
 import { yearOf } from '../core/house/year';
+import { yearsOf } from '../core/house/years';
 import { ledgerOf, wholeCircuit } from '../core/build/whole';
 import { paceNow } from '../core/testing/pace';
 import { rankWays, toleranceOf, wayContext } from '../core/rooms/thumb';
@@ -125,6 +126,11 @@ const fifty: Job = {
 const year = (j: Job): void => void yearOf(j, '2026-03-02T14:00:00Z');
 const [coldYear] = times(1, fifty, year);
 print('a year of fifty rules', coldYear!, times(30, fifty, year));
+// The demo's machines, ten years of each.
+const machines = readdirSync('demo').filter((f) => f.endsWith('.json'));
+const decade = (): void => machines.forEach((f) => void yearsOf(demo(f.slice(0, -5)), '2026-03-02T14:00:00Z'));
+const [coldDecade] = times(1, done, decade);
+print(`ten years of ${machines.length} machines`, coldDecade!, times(5, done, decade));
 
 // A whole machine: twelve buttons as the one of the rice pot, each pressed, and twelve contacts that are read.
 const twelve = Array.from({ length: 12 }, (_, i) => `b${i + 1}`);

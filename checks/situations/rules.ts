@@ -217,6 +217,13 @@ export const OF_RULES: readonly Situation[] = [
     rooms: ['routine'],
   },
   {
+    what: 'a rule whose move may leave on what stays on, and nobody said what it is for',
+    source: 'nothing follows from what is not known',
+    sound: put(machine({ kind: 'flips', runSeconds: null })(NOON), 'guard', { cutOff: 'own-end' }),
+    make: (j) => put(put(j, 'act', { moves: [move('begin', 'other')] }), 'guard', { cutOff: 'none' }),
+    rooms: ['routine'],
+  },
+  {
     what: 'a limit that only a program keeps, where a door moves',
     source: 'ISO 13849-1: a single channel without monitoring',
     sound: routine({ limits: [limit('longest-on', { press: press.press, seconds: 5 })] })(NOON),

@@ -7,6 +7,7 @@ import { assess } from './assess';
 import { loopRuns, type LoopRun } from './loop-run';
 import { regretOf, type Regret, type RegretField } from './regret';
 import { yearSeen, type YearSeen } from './year-seen';
+import { yearsOf, type Years } from './years';
 import { triedAnswers, type TriedAnswers } from './tried-answers';
 import { ratingTurns, type Turns } from './turns/turns';
 import { searchJob, type Search, type Stories } from './stories';
@@ -65,6 +66,11 @@ export interface Works {
     readonly order: { readonly job: Job; readonly from: string };
     readonly result: YearSeen;
   };
+  /** Some years of the rules, one after the other. */
+  readonly years: {
+    readonly order: { readonly job: Job; readonly from: string; readonly years: number };
+    readonly result: Years;
+  };
   /** Every loop of warmth, run over some days. */
   readonly loops: { readonly order: { readonly job: Job }; readonly result: readonly LoopRun[] };
   /** Events of a calendar file, from an instant on. */
@@ -113,6 +119,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
     }
     case 'year':
       return yearSeen(order.job, order.from, progress);
+    case 'years':
+      return yearsOf(order.job, order.from, order.years, progress);
     case 'loops':
       return loopRuns(order.job);
     case 'calendar':

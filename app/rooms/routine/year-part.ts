@@ -7,6 +7,7 @@ import { REGRET_FIELDS, type Regret, type RegretField } from '../../../core/hous
 import type { YearSeen } from '../../../core/house/year-seen';
 import { drawnAs } from '../../../core/house/year-drawing';
 import { inTheWayOf } from '../../../core/house/year';
+import { USUAL_YEARS, type Years } from '../../../core/house/years';
 import { fateIn, type Fate } from '../../../core/engines/world';
 import { namesIn, saySentence } from '../../../core/rooms/routine';
 import { Action } from '../../kit/action';
@@ -95,6 +96,22 @@ export class YearPart {
   protected readonly regret = signal<{ readonly job: Job; readonly of: Regret; readonly field: RegretField } | null>(
     null,
   );
+  /** Ten years, and the job that they are of. */
+  protected readonly tenYears = signal<{ readonly job: Job; readonly of: Years } | null>(null);
+  protected readonly yearRows = computed(() => {
+    const years = this.tenYears();
+    if (!years) return [];
+    const span = (list: readonly number[]): string => {
+      const [least, most] = [Math.min(...list), Math.max(...list)];
+      return least === most ? String(least) : `${least} to ${most}`;
+    };
+    return years.of.rules.map((r, i) => ({
+      rule: i + 1,
+      acts: span(r.acts),
+      lost: span(r.lost),
+      by: r.by === '' ? '' : FATE_WORDS[r.by],
+    }));
+  });
   protected readonly findings = computed(() => this.seen()?.findings.map((f) => f.finding) ?? []);
 
   constructor() {
@@ -178,6 +195,12 @@ export class YearPart {
   protected show(id: string): void {
     const found = this.seen()?.findings.find((f) => f.finding.id === id);
     if (found && found.day >= 0) this.day.set(found.day);
+  }
+
+  protected async runYears(): Promise<void> {
+    const job = this.bench.job();
+    const of = await this.work.do(job.id, { do: 'years', job, from: this.bench.now(), years: USUAL_YEARS });
+    if (of) this.tenYears.set({ job, of });
   }
 
   protected async tryRange(): Promise<void> {

@@ -27,7 +27,8 @@ function lostEnd(job: Job): Finding | null {
   const off = sentences.find((s) => begins(job, s, 'stop'));
   const part = job.act.parts.find((p) => STAYS.includes(p.kind) && p.timerSeconds === null);
   // A one-shot and a timer relay end a press; what stays as the press has left it goes on.
-  if (!on || !part || job.guard.cutOff === 'own-end') return null;
+  if (!on) return untold(job, part);
+  if (!part || job.guard.cutOff === 'own-end') return null;
   const hurts = job.wish.hazards.filter((h) => LASTING.includes(h));
   const names = namesIn(job);
   return finding('routine', 'lost-end', {
@@ -43,6 +44,20 @@ function lostEnd(job: Job): Finding | null {
         'Let what switches it end by itself: a press that lasts as long as wanted behind a timer relay, the machine’s own timer (Act), ' +
         'or an end that Guard names.',
     },
+  });
+}
+
+/** Whether a move of which nobody said what it is for leaves on what stays on. */
+function untold(job: Job, part: MachinePart | undefined): Finding | null {
+  const other = job.routine.sentences.find((s) => begins(job, s, 'other'));
+  if (!other || !part || job.guard.cutOff === 'own-end') return null;
+  const name = moveOf(job, other)?.name ?? 'a move';
+  return finding('routine', 'lost-end', {
+    verdict: 'unknown',
+    title: `What “${name}” is for was not said: whether it leaves ${part.name} on, and what ends that, is not known`,
+    caption: 'left on?',
+    source: ['maker'],
+    remedy: { text: 'Say in Act what the move is for: to start, to stop, to open or to close.' },
   });
 }
 
