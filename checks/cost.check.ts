@@ -61,7 +61,11 @@ describe('one more', () => {
       file: 'core/ground/job/document/routine/types.ts',
       from: "export const RULE_EDGES = ['clock',",
       to: "export const RULE_EDGES = ['tide', 'clock',",
-      asked: ['core/ground/job/document/routine/fields.ts', 'core/ground/job/document/routine/sentences.ts'],
+      asked: [
+        'core/ground/job/document/routine/fields.ts',
+        'core/ground/job/document/routine/sentences.ts',
+        'core/rooms/try/rule-steps.ts',
+      ],
     },
   ];
 

@@ -34,7 +34,7 @@ test('a loop runs by its own rules, past what may never be passed it is a stop, 
   await expect(page.locator('[data-years]')).toContainText('156');
   await expect(page.getByRole('img', { name: /A dial of the day/ })).toBeVisible();
 
-  await within(page, '/job/demo-proving-cabinet/board?part=hands');
+  await within(page, '/job/demo-proving-cabinet/board?view=hands');
   await page.getByRole('button', { name: 'mode switch' }).click();
   await expect(
     know(page)

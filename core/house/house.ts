@@ -8,7 +8,7 @@ import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
 import { heatOfPresses, ledgerOfJob, type LedgerRow } from '../build/whole';
 import { ledgerFinding, ratingFindings } from './ratings';
-import { loopRunFindings } from './loop-run';
+import { loopRunFindings } from './loop-findings';
 import { packFindings } from '../rooms/pack';
 import { controlFacts, probeFindings, surveysOf, type ControlSurvey } from '../rooms/probe';
 import { routineFindings } from '../rooms/routine';

@@ -1,18 +1,14 @@
-import { finding, type Finding } from '../ground/finding';
 import type { Job, Loop } from '../ground/job';
 import { intAt, itemAt, realAt } from '../ground/lists';
-import { formatQuantity } from '../ground/quantity';
 import { freshLog, happeningsOf, heatAt, LOGGED, LOGGED_DEGREE, RunEnded, runTo, worldOf } from '../engines/world';
-import { givenOfDays, ruledScene, sceneOf } from '../rooms/act';
-import { hardestAround } from '../rooms/routine';
+import { givenOfDays, ruledScene } from '../rooms/act';
+import { aroundOf } from '../rooms/routine';
 
 /** Days that a loop is run for. */
 const DAYS = 3;
 const DAY_SECONDS = 86_400;
 /** Places of a day at which it is looked at for a picture. */
 const LOOKS_A_DAY = 720;
-/** A digital thermometer may be off by so much, K (`thermometer-off`). */
-const OFF_KELVIN = 0.5;
 
 /** What a loop came to in a run of the very plan, over some days with nothing going wrong and its surroundings at their hardest. */
 export interface LoopRun {
@@ -32,11 +28,24 @@ export interface LoopRun {
   readonly days: number;
 }
 
-/** Every loop that a run can follow, run; none where there are none. Throws WorldProblem for a job that cannot be run. */
+/**
+ * Every loop that a run can follow, run; none where there are none. Where the weather is around it, it is run at both ends of it: the
+ * picture is that of the hardest, how cold and how warm it gets are the worst of both.
+ * Throws WorldProblem for a job that cannot be run.
+ */
 export function loopRuns(job: Job): readonly LoopRun[] {
+  const hard = runsIn(job, 'hardest');
+  if (!hard.some((r) => r.loop.weather)) return hard;
+  return runsIn(job, 'mildest').map((mild, i) => {
+    const own = itemAt(hard, i);
+    return { ...own, lowest: Math.min(own.lowest, mild.lowest), highest: Math.max(own.highest, mild.highest) };
+  });
+}
+
+function runsIn(job: Job, weather: 'hardest' | 'mildest'): readonly LoopRun[] {
   if (job.routine.loops.length === 0) return [];
-  // What is around it stands at its hardest throughout.
-  const loops = job.routine.loops.map((l) => ({ ...l, around: hardestAround(l) }));
+  // What is around it stands as it is at that end throughout.
+  const loops = job.routine.loops.map((l) => ({ ...l, around: aroundOf(l)[weather] }));
   const scene = ruledScene({ ...job, routine: { ...job.routine, loops } });
   if (scene.loops.length === 0) return [];
   const end = DAYS * DAY_SECONDS;
@@ -99,50 +108,4 @@ function worksOf(log: ReturnType<typeof freshLog>, part: number, marks: Uint8Arr
   }
   if (since !== null) out.push([since, end]);
   return out;
-}
-
-/** What the runs of loops say beside what was worked out: the rules themselves may be what does not keep it. */
-export const loopRunFindings = (job: Job): Finding[] =>
-  sceneOf(job) === null ? [] : loopRuns(job).map((r) => runFinding(r));
-
-const degrees = (x: number): string => formatQuantity(Number(x.toFixed(1)), '°C');
-
-function runFinding({ loop: l, works, reached, lowest, highest, cycles, days }: LoopRun): Finding {
-  const say = (verdict: Finding['verdict'], title: string, caption: string, todo: string): Finding =>
-    finding('routine', `loop.${l.id}.run`, {
-      verdict,
-      title,
-      caption,
-      source: ['simulation', 'first-order-room'],
-      remedy: todo === '' ? null : { text: todo },
-    });
-  if (works.length === 0)
-    return say(
-      'unknown',
-      `In a run of ${days} days no rule makes ${l.name} work: nothing keeps it ${l.way === 'warms' ? 'warm' : 'cold'}`,
-      'no rule for the loop',
-      'Give its thermometer two rules: one that begins its work, one that ends it; or one whose move presses until it says so.',
-    );
-  const warm = l.highest !== null && highest + OFF_KELVIN > l.highest;
-  const cold = l.lowest !== null && reached && lowest - OFF_KELVIN < l.lowest;
-  if (warm || cold)
-    return say(
-      'stop',
-      `In a run of ${days} days ${l.name} comes to ${degrees(warm ? highest : lowest)}, and it may never be ${warm ? `over ${degrees(l.highest ?? 0)}` : `under ${degrees(l.lowest ?? 0)}`}`,
-      warm ? 'gets too warm' : 'gets too cold',
-      'Look at its run: rules that wait, windows and limits are in it as well as its room.',
-    );
-  if (!reached)
-    return say(
-      'tight',
-      `In a run of ${days} days ${l.name} does not come to where its work is to end`,
-      'does not get there',
-      'Look at its run: a rule, a window or a limit may end its work before.',
-    );
-  return say(
-    l.recording === '' || l.deadSeconds === 0 ? 'tight' : 'settled',
-    `In a run of ${days} days ${l.name} stays between ${degrees(lowest)} and ${degrees(highest)} and works ${formatQuantity(Number(cycles.toPrecision(3)), '1')} times a day`,
-    'loop in a run',
-    '',
-  );
 }

@@ -19,7 +19,9 @@ const KIND_WORDS: Readonly<Record<Hand['kind'], string>> = {
 };
 
 /** What a hand asks for, in words. */
-function whatOf(job: Job, hand: Hand): string {
+const whatOf = (job: Job, hand: Hand): string => (hand.kind === 'mode' ? modeOf(job, hand) : asksOf(job, hand));
+
+function asksOf(job: Job, hand: Hand): string {
   if (hand.kind === 'arm') {
     const most = hand.startsPerArming;
     const button = hand.latching ? '' : '; a second push takes it back';
@@ -27,7 +29,6 @@ function whatOf(job: Job, hand: Hand): string {
       ? `${KIND_WORDS.arm}${button}`
       : `arms for ${most === 1 ? 'one start' : `${most} starts`}, then it has to be armed again, as after a power cut${button}`;
   }
-  if (hand.kind === 'mode') return modeOf(job, hand);
   if (hand.kind === 'stop' || hand.kind === 'answer') return KIND_WORDS[hand.kind];
   const all = hand.begins.map((id) => job.act.moves.find((m) => m.id === id)?.name ?? '');
   const begun = all.filter((name) => name !== '');

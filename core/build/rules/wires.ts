@@ -39,7 +39,7 @@ export const inWindow = (minutes: number, { from, until }: Pick<RuleIf, 'from' |
 };
 
 /** Whether nothing is asked of the routine but that moves begin at times: a start is a start then. */
-export const isPlain = (s: Sentence): boolean =>
+export const isPlainStart = (s: Sentence): boolean =>
   s.when === 'clock' &&
   s.does === 'move' &&
   s.tier === 'comfort' &&
@@ -54,7 +54,7 @@ export const isPlain = (s: Sentence): boolean =>
  */
 export function ruleWires(job: Job, lines: readonly Output[], all = false): RuleWires | undefined {
   const { sentences, modes, limits, handHoldsSeconds } = job.routine;
-  if (!all && modes.length === 0 && limits.length === 0 && handHoldsSeconds === null && sentences.every(isPlain))
+  if (!all && modes.length === 0 && limits.length === 0 && handHoldsSeconds === null && sentences.every(isPlainStart))
     return undefined;
   const flags: RuleFlag[] = [];
   const rules = sentences.map((s, i) => ruleOf(job, s, i, flags));

@@ -111,7 +111,7 @@ export interface WorldState {
   readonly waits: Int32Array;
   readonly rests: Int32Array;
   readonly acted: Int32Array;
-  /** Loops: as warm as this, since then, what is around; whether the sense's mind is "over"; whether the part works and since when, and is felt to. */
+  /** Loops: as warm as this, since then, what is around; whether its sense takes it for over; whether its part works, since when, felt. */
   readonly heat: Float64Array;
   readonly heatSince: Float64Array;
   readonly around: Float64Array;

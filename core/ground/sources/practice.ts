@@ -235,9 +235,6 @@ export const PRACTICE = {
   'contact-cycles': C(
     'The contact of a small relay bears some 100 000 operations at its rated load; its data sheet says how many',
   ),
-  'compressor-rest': C(
-    'A compressor rests three minutes at least before it starts again, until its pressures are even',
-  ),
   'flow-pours': C('A flow is measured by pouring: litres over seconds, several times, at the pressure of the day'),
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),

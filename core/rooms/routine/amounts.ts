@@ -1,5 +1,6 @@
 import { atMost, chosen, derive, finding, judged, type Finding, type Remedy, type Step } from '../../ground/finding';
-import { pressedBy, type Amount, type Job, type Move } from '../../ground/job';
+import { freshOf } from '../../ground/field';
+import { limitFields, pressedBy, type Amount, type Job, type Move, type RoutineLimit } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { toleranceFactor } from '../../engines/trace';
 import { firesADay } from './fires-a-day';
@@ -10,6 +11,8 @@ const LEAST_POURS = 2;
 const SURE = 0.95;
 /** Two amounts are one within this share of what is wanted. */
 const CLOSE = 0.1;
+/** The program ends it so much later than it should. */
+const LATER = 1.2;
 
 /** How much flows in a second, l/s: the mean of the trials, and between which it lies with the next pours and the jug's own doubt. */
 export interface Flow {
@@ -79,7 +82,10 @@ function ofAmount(job: Job, a: Amount): Finding[] {
   ].filter((f) => f !== null);
 }
 
-const perSecond = (flow: number): string => formatQuantity(Number((60 * flow).toPrecision(3)), 'l/min');
+const perMinute = (flow: number): string => formatQuantity(Number((60 * flow).toPrecision(3)), 'l/min');
+
+const litres = (x: number): string => formatQuantity(Number(x.toPrecision(3)), 'l');
+const time = (x: number): string => formatQuantity(x, 's');
 
 /** How long it is let flow, against how long the moves let it. */
 function runTime(job: Job, a: Amount, flow: Flow, wanted: number): Finding {
@@ -89,24 +95,33 @@ function runTime(job: Job, a: Amount, flow: Flow, wanted: number): Finding {
   ]);
   const own = openings(job, a);
   const other = own.find((o) => Math.abs(o.seconds - wanted) > CLOSE * wanted);
-  return finding('routine', `amount.${a.id}.time`, {
-    verdict: own.length === 0 ? 'unknown' : other ? 'tight' : a.pours.length < LEAST_POURS ? 'tight' : 'settled',
-    title:
-      own.length === 0
-        ? `${a.name}: ${formatQuantity(a.litres ?? 0, 'l')} take ${formatQuantity(wanted, 's')} at ${perSecond(flow.mean)}, and no move opens it`
-        : other
-          ? `${a.name} takes ${formatQuantity(wanted, 's')}, and “${other.move.name}” opens it for ${formatQuantity(other.seconds, 's')}: ${formatQuantity(Number((other.seconds * flow.mean).toPrecision(3)), 'l')}`
-          : `${a.name}: ${formatQuantity(wanted, 's')} bring ${formatQuantity(a.litres ?? 0, 'l')}, between ${formatQuantity(Number((wanted * flow.least).toPrecision(3)), 'l')} and ${formatQuantity(Number((wanted * flow.most).toPrecision(3)), 'l')}`,
-    caption: 'time to flow',
-    value: step.result,
-    steps: [step],
-    source: ['maker', 'flow-pours'],
-    remedy: other
-      ? timed(a, other.move, wanted)
-      : own.length === 0
-        ? { text: 'Give a move in Act a step that presses it.' }
-        : null,
-  });
+  const says = (verdict: Finding['verdict'], title: string, remedy: Remedy | null): Finding =>
+    finding('routine', `amount.${a.id}.time`, {
+      verdict,
+      title,
+      caption: 'time to flow',
+      value: step.result,
+      steps: [step],
+      source: ['maker', 'flow-pours'],
+      remedy,
+    });
+  if (own.length === 0)
+    return says(
+      'unknown',
+      `${a.name}: ${litres(a.litres ?? 0)} take ${time(wanted)} at ${perMinute(flow.mean)}, and no move opens it`,
+      { text: 'Give a move in Act a step that presses it.' },
+    );
+  if (other)
+    return says(
+      'tight',
+      `${a.name} takes ${time(wanted)}, and “${other.move.name}” opens it for ${time(other.seconds)}: ${litres(other.seconds * flow.mean)}`,
+      timed(a, other.move, wanted),
+    );
+  return says(
+    a.pours.length < LEAST_POURS ? 'tight' : 'settled',
+    `${a.name}: ${time(wanted)} bring ${litres(a.litres ?? 0)}, between ${litres(wanted * flow.least)} and ${litres(wanted * flow.most)}`,
+    null,
+  );
 }
 
 /** The move with its press as long as the amount takes, where one step of it opens it. */
@@ -153,50 +168,51 @@ function overflow(job: Job, a: Amount, flow: Flow): Finding | null {
   });
 }
 
-/** What ends it when the end gets lost: a limit of the program, and what ends it whatever the program does. */
+/** What ends it when the end gets lost: something of its own, whatever the program does, and a limit of the program. */
 function ends(job: Job, a: Amount, flow: Flow): Finding {
-  const limit = job.routine.limits.find((l) => l.kind === 'longest-on' && l.press === a.press);
-  const own = job.guard.cutOff === 'one-shot' || job.guard.cutOff === 'timer-relay' || job.guard.cutOff === 'own-end';
-  const wanted = secondsFor(a) ?? 0;
-  const comes = limit ? limit.seconds * flow.most : Infinity;
-  const over = a.fits !== null && comes > a.fits;
-  const seconds = Math.ceil(1.2 * Math.max(wanted, ...openings(job, a).map((o) => o.seconds)));
-  const keeps = !limit || over;
-  const helps = a.fits === null || seconds * flow.most <= a.fits;
+  const limit = job.routine.limits.find((x) => x.kind === 'longest-on' && x.press === a.press);
+  const kept = limit ? `after ${time(limit.seconds)}` : '';
+  if (job.guard.cutOff === 'none')
+    return told(a, 'ends', {
+      verdict: 'stop',
+      title:
+        `A valve that does not hear its end, or a controller that hangs, lets ${a.name} run on` +
+        (limit ? `, though the program ends it ${kept}` : ''),
+      caption: 'end can get lost',
+      remedy: {
+        text:
+          'Let a timer relay, a one-shot or a float switch of its own end it, whatever the program does: Guard has them. ' +
+          'A normally closed valve shuts without power.',
+      },
+    });
+  const short = a.fits !== null && (limit ? limit.seconds * flow.most : Infinity) > a.fits;
   return told(a, 'ends', {
-    verdict: own ? (keeps && a.fits !== null ? 'tight' : 'settled') : 'stop',
-    title: own
-      ? `${a.name} is ended by something of its own if the controller hangs${limit ? `, and by the program after ${formatQuantity(limit.seconds, 's')}` : ''}`
-      : `A valve that does not hear its end, or a controller that hangs, lets ${a.name} run on${limit ? ` though a limit of ${formatQuantity(limit.seconds, 's')} is kept by the program` : ''}`,
+    verdict: short ? 'tight' : 'settled',
+    title:
+      `${a.name} is ended by something of its own if the controller hangs` +
+      (limit ? `, and by the program ${kept}` : ''),
     caption: 'end can get lost',
-    remedy: own
-      ? keeps && a.fits !== null
-        ? helps
-          ? {
-              text: 'Let the program end it as well, a fifth later than it should.',
-              label: `At most ${formatQuantity(seconds, 's')}`,
-              edit: {
-                do: 'put',
-                list: 'routine.limits',
-                item: {
-                  id: limit?.id ?? `longest-${a.id}`,
-                  kind: 'longest-on',
-                  press: a.press,
-                  otherPress: '',
-                  move: '',
-                  sense: '',
-                  seconds,
-                  count: 1,
-                },
-                say: `${a.name}: at most ${formatQuantity(seconds, 's')}`,
-              },
-            }
-          : { text: 'What fits leaves no room for a limit: let a float switch end it.' }
-        : null
-      : {
-          text: 'Let a timer relay, a one-shot or a float switch of its own end it, whatever the program does: Guard has them. A normally closed valve shuts without power.',
-        },
+    remedy: short ? limited(job, a, flow, limit) : null,
   });
+}
+
+/** A limit a fifth over what its moves take, where that keeps it from running over. */
+function limited(job: Job, a: Amount, flow: Flow, limit: RoutineLimit | undefined): Remedy {
+  const wanted = secondsFor(a) ?? 0;
+  const seconds = Math.ceil(LATER * Math.max(wanted, ...openings(job, a).map((o) => o.seconds)));
+  if (a.fits !== null && seconds * flow.most > a.fits)
+    return { text: 'What fits leaves no room for a limit: let a float switch end it.' };
+  const fresh = { ...freshOf(limitFields), id: limit?.id ?? `longest-${a.id}`, press: a.press };
+  return {
+    text: 'Let the program end it as well, a fifth later than it should.',
+    label: `At most ${time(seconds)}`,
+    edit: {
+      do: 'put',
+      list: 'routine.limits',
+      item: { ...fresh, kind: 'longest-on', seconds },
+      say: `${a.name}: at most ${time(seconds)}`,
+    },
+  };
 }
 
 /** What its rules bring in a day against what is wanted. */
@@ -208,17 +224,18 @@ function daily(job: Job, a: Amount): Finding | null {
   if (times === null)
     return told(a, 'daily', {
       verdict: 'unknown',
-      title: `${a.name}: ${formatQuantity(a.aDay, 'l')} a day are ${wanted} times, and what begins it does not come by the clock alone`,
+      title: `${a.name}: ${litres(a.aDay)} a day are ${wanted} times, and what begins it does not come by the clock alone`,
       caption: 'how often a day?',
       remedy: { text: 'Give it rules of times, or count it in Sense.' },
     });
   const [least, most] = times;
   const fits = least === wanted && most === wanted;
+  const span = least === most ? `${least}` : `${least} to ${most}`;
   return told(a, 'daily', {
     verdict: fits ? 'settled' : 'tight',
     title: fits
-      ? `${a.name}: ${wanted === 1 ? 'once' : `${wanted} times`} a day brings the ${formatQuantity(a.aDay, 'l')} that are wanted`
-      : `${a.name}: ${formatQuantity(a.aDay, 'l')} a day are ${wanted} times, and its rules begin it ${least === most ? least : `${least} to ${most}`} times`,
+      ? `${a.name}: ${wanted === 1 ? 'once' : `${wanted} times`} a day brings the ${litres(a.aDay)} that are wanted`
+      : `${a.name}: ${litres(a.aDay)} a day are ${wanted} times, its rules begin it ${span} times`,
     caption: 'how often a day',
     remedy: fits ? null : { text: 'Add or drop rules, or change what is wanted each time.' },
   });
@@ -230,7 +247,7 @@ const oncePoured = (a: Amount): Finding | null =>
     ? null
     : told(a, 'once', {
         verdict: 'tight',
-        title: `${a.name} was poured once: how much the flow changes from day to day is not known, and half and twice stand for it`,
+        title: `${a.name} was poured once: how much its flow changes is not known, half and twice stand for it`,
         caption: 'poured once',
         remedy: { text: 'Pour twice more, one of them when others draw water as well.' },
       });

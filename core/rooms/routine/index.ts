@@ -11,7 +11,7 @@ export {
   type Firing,
   type Times,
 } from './firings';
-export { hardestAround } from './loops';
+export { aroundOf, OFF_KELVIN } from './loop-numbers';
 export { daysFrom, zoneOffset } from './days';
 export { madeUpAs, madeUpEvents, weatherEvents, type MadeUp } from './made-up';
 export { namesIn, sayDays, saySentence } from './words';

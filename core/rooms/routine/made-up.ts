@@ -13,9 +13,7 @@ const WEATHER = { mean: 11, season: 8, day: 4, spread: 3, keeps: 0.8 } as const;
 /** The coldest day of it, counted from New Year. */
 const COLDEST = 20;
 /** How far such a year goes from its mean, K: season, day, and three times what its weather scatters by. */
-export const COLDER_THAN_MEAN =
-  WEATHER.season + WEATHER.day + (3 * WEATHER.spread) / Math.sqrt(6 * (1 - WEATHER.keeps ** 2));
-export const WARMER_THAN_MEAN = COLDER_THAN_MEAN;
+export const FROM_MEAN = WEATHER.season + WEATHER.day + (3 * WEATHER.spread) / Math.sqrt(6 * (1 - WEATHER.keeps ** 2));
 /** Steps of an hour are what such a day is told in. */
 const HOURS = 24;
 

@@ -12,7 +12,8 @@ export type LearnedRoom =
 
 /**
  * What a logged temperature says of a loop: where it is left to, how far work takes it from there, and how fast. Its dead time it does
- * not tell: a temperature turns that much later than what was switched. Of several stretches of a way the longest counts; of two time constants the one that makes it go further past its threshold, the shorter.
+ * not tell: a temperature turns that much later than what was switched. Of several stretches of a way the longest counts; of two time
+ * constants the shorter, which makes it go further past its thresholds.
  */
 export function roomFrom(legs: readonly Leg[], way: Loop['way']): LearnedRoom {
   const longest = (of: Leg['way']): Leg | undefined =>

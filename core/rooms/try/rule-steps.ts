@@ -1,5 +1,5 @@
 import { acts, sayAt, sayIfs, sayLimit, type Job, type RoutineLimit, type Sentence } from '../../ground/job';
-import { isPlain } from '../../build/rules';
+import { isPlainStart } from '../../build/rules';
 import { formatQuantity } from '../../ground/quantity';
 import type { SheetStep } from './sheet-step';
 
@@ -89,7 +89,7 @@ function limitTry(job: Job, l: RoutineLimit): readonly [how: string, expected: s
 
 /** Every rule that is more than a plain start at a time, and every limit. */
 export const ruleSteps = (job: Job): readonly SheetStep[] => [
-  ...job.routine.sentences.flatMap((s, i) => (acts(s) && !isPlain(s) ? [ruleStep(job, s, i + 1)] : [])),
+  ...job.routine.sentences.flatMap((s, i) => (acts(s) && !isPlainStart(s) ? [ruleStep(job, s, i + 1)] : [])),
   ...job.routine.limits.map((l): SheetStep => {
     const [how, expected] = limitTry(job, l);
     const title = `${sayLimit(l, { ...names(job), presses: job.presses, senses: job.senses })}: it is kept`;
