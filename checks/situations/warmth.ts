@@ -157,6 +157,23 @@ export const OF_WARMTH: readonly Situation[] = [
     rooms: ROUTINE,
   },
   {
+    what: 'a cooler that freezes what may not freeze, if its thermometer sticks',
+    source: 'IEC 60730-1: an operating control is no protective control',
+    sound: put(COOLER, 'guard', { cutOff: 'own-end' }),
+    make: (j) => put(j, 'guard', { cutOff: 'none' }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a bath that is filled once more before anybody emptied it',
+    source: 'arithmetic: two openings',
+    sound: amount({ fits: 80 })(VALVE),
+    make: (j) => ({
+      ...j,
+      act: { ...j.act, moves: j.act.moves.map((m) => ({ ...m, steps: m.steps.filter((s) => s.do !== 'look') })) },
+    }),
+    rooms: ROUTINE,
+  },
+  {
     what: 'a least time on that is longer than a press of the plan',
     source: 'arithmetic: a limit lengthens only what waits for a sense',
     sound: VALVE,

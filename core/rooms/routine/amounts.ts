@@ -1,6 +1,14 @@
 import { atMost, chosen, derive, finding, judged, type Finding, type Remedy, type Step } from '../../ground/finding';
 import { freshOf } from '../../ground/field';
-import { limitFields, pressedBy, type Amount, type Job, type Move, type RoutineLimit } from '../../ground/job';
+import {
+  limitFields,
+  looksFirst,
+  pressedBy,
+  type Amount,
+  type Job,
+  type Move,
+  type RoutineLimit,
+} from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { toleranceFactor } from '../../engines/trace';
 import { firesADay } from './fires-a-day';
@@ -76,6 +84,7 @@ function ofAmount(job: Job, a: Amount): Finding[] {
   return [
     runTime(job, a, flow, wanted),
     overflow(job, a, flow),
+    again(job, a, flow),
     ends(job, a, flow),
     daily(job, a),
     oncePoured(a),
@@ -165,6 +174,20 @@ function overflow(job: Job, a: Amount, flow: Flow): Finding | null {
       step.result.value > a.fits
         ? { text: 'Open it for less, pour more trials, or let a float switch of its own end it.' }
         : null,
+  });
+}
+
+/** A second time before it was emptied, where nothing looks first. */
+function again(job: Job, a: Amount, flow: Flow): Finding | null {
+  const blind = openings(job, a).find(({ move }) => !looksFirst(move));
+  if (a.fits === null || !blind || 2 * blind.seconds * flow.most <= a.fits) return null;
+  return told(a, 'again', {
+    verdict: 'tight',
+    title:
+      `${a.name}: begun once more before it was emptied, it brings up to ${litres(2 * blind.seconds * flow.most)}, ` +
+      'and nothing looks first',
+    caption: 'filled twice',
+    remedy: { text: 'Let the move look at a float or a level before it opens, and end where that says full.' },
   });
 }
 

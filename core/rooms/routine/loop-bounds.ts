@@ -1,9 +1,7 @@
 import { atLeast, atMost, chosen, computed, derive, judged, type Finding, type Step } from '../../ground/finding';
 import { cycleOf, type LoopCycle, type LoopNumbers, type NoCycle } from './loop-cycle';
-import { degrees, roomEvidence, OFF_KELVIN, type WholeLoop } from './loop-numbers';
+import { degrees, OFF_KELVIN, ROOM_SHARE, roomEvidence, type WholeLoop } from './loop-numbers';
 
-/** What was recorded of a room holds within this share: common practice. */
-const ROOM_SHARE = 0.1;
 type End = 'lowest' | 'highest';
 
 /** A leg's turning point as a step that can be opened. @param end 1 where its work ends to be felt, 0 where it begins. */

@@ -7,6 +7,8 @@ import { FROM_MEAN } from './made-up';
 
 /** A digital thermometer may be off by so much, K (`thermometer-off`). */
 export const OFF_KELVIN = 0.5;
+/** What was recorded of a room holds within this share: common practice. */
+export const ROOM_SHARE = 0.1;
 
 /** A loop of which all is said. */
 export interface WholeLoop {

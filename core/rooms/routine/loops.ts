@@ -3,7 +3,17 @@ import type { Job, Loop } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { cycleOf, type LoopCycle, type NoCycle } from './loop-cycle';
 import { boundFindings } from './loop-bounds';
-import { aroundOf, degrees, roomEvidence, limitsOf, numbersOf, OFF_KELVIN, told, type WholeLoop } from './loop-numbers';
+import {
+  aroundOf,
+  degrees,
+  limitsOf,
+  numbersOf,
+  OFF_KELVIN,
+  ROOM_SHARE,
+  roomEvidence,
+  told,
+  type WholeLoop,
+} from './loop-numbers';
 
 const DAY_SECONDS = 86_400;
 /** What cools by a compressor rests so long before it starts again, s (`restart-lock`). */
@@ -147,21 +157,42 @@ function band({ loop, numbers: n }: WholeLoop): Finding {
   });
 }
 
-/** A thermometer and a program are all that ends the warming. */
-function alone({ loop, numbers, job }: WholeLoop): Finding | null {
-  if (!numbers.warms || job.guard.cutOff === 'own-end') return null;
-  const hurts = !job.wish.hazardsReviewed || job.wish.hazards.includes('unattended-heat');
+/** Where it would come to, were it never ended, °C. */
+const endless = ({ numbers: n, mildest }: WholeLoop): number =>
+  n.warms ? Math.max(n.around, mildest.around) + n.kelvin : Math.min(n.around, mildest.around) - n.kelvin;
+
+/** Whether it keeps its bound even if it is never ended. */
+function keepsForGood(w: WholeLoop): boolean {
+  const { loop, numbers: n } = w;
+  const margin = OFF_KELVIN + ROOM_SHARE * n.kelvin;
+  return n.warms
+    ? loop.highest !== null && endless(w) + margin <= loop.highest
+    : loop.lowest === null || endless(w) - margin >= loop.lowest;
+}
+
+/** A thermometer and a program are all that ends the work. */
+function alone(w: WholeLoop): Finding | null {
+  const { loop, numbers, job } = w;
+  if (job.guard.cutOff === 'own-end') return null;
+  if (keepsForGood(w))
+    return told(loop, 'alone', {
+      verdict: roomEvidence(loop),
+      title: `Never ended, ${loop.name} would come to ${degrees(endless(w))} and harm nothing by that`,
+      caption: 'harmless for good',
+      todo: '',
+    });
+  const hurts = numbers.warms && (!job.wish.hazardsReviewed || job.wish.hazards.includes('unattended-heat'));
   const ended = job.guard.cutOff !== 'none';
   return told(loop, 'alone', {
     verdict: hurts && !ended ? 'stop' : 'tight',
     title: ended
       ? `${loop.name} is ended by a time if the thermometer or the program fails, and by no temperature`
       : `A thermometer that sticks or falls off, and a program that hangs, let ${loop.name} go on for good, ` +
-        `up to ${degrees(numbers.around + numbers.kelvin)}`,
+        `${numbers.warms ? 'up' : 'down'} to ${degrees(endless(w))}`,
     caption: 'loop is no limit',
     todo:
-      'Keep a thermal cut-out of the machine’s own in the circuit, or add a listed one in series, set over what the loop reaches; ' +
-      'say so in Guard.',
+      `Keep a ${numbers.warms ? 'thermal cut-out' : 'frost thermostat'} of the machine’s own in the circuit, or add a listed one ` +
+      'in series, set beyond what the loop reaches; say so in Guard.',
   });
 }
 
