@@ -1,8 +1,8 @@
 import { fateIn, type Fate } from '../engines/world';
 import { clockText } from '../ground/quantity';
-import { calendarOf, namesIn, nextFirings, standsAt, sunLines, type Firing } from '../rooms/routine';
+import { calendarOf, namesIn, nextFirings, quotedAt, standsAt, sunLines, type Firing } from '../rooms/routine';
 import { finding, type Finding, type Remedy } from '../ground/finding';
-import { acts, sayAt, type Hazard, type Job, type Sentence } from '../ground/job';
+import { acts, type Hazard, type Job, type Sentence } from '../ground/job';
 import type { Progress } from '../rooms/act';
 import { drawYear, type YearDrawing } from './year-drawing';
 import { inTheWayOf, YEAR_DAYS, yearOf, type Year } from './year';
@@ -100,7 +100,7 @@ const neverDid = (job: Job, s: Sentence, rule: number): YearFound => ({
   day: -1,
   finding: finding('routine', `year.never.${rule + 1}`, {
     verdict: 'tight',
-    title: `Rule ${rule + 1}, “${sayAt(s, namesIn(job))}”, acts on no day of this year`,
+    title: `Rule ${rule + 1}, ${quotedAt(s, namesIn(job))}, acts on no day of this year`,
     caption: 'acts on no day',
     source: ['simulation'],
     remedy: { text: 'Look at what it waits for, or take it away.' },
@@ -153,7 +153,7 @@ function lostOf(job: Job, l: Lost, date: string, from: string): YearFound {
     finding: finding('routine', `year.lost.${l.rule + 1}.${l.fate}`, {
       verdict: 'tight',
       title:
-        `Rule ${l.rule + 1}, “${s ? sayAt(s, namesIn(job)) : ''}”, comes to nothing ` +
+        `Rule ${l.rule + 1}, ${s ? quotedAt(s, namesIn(job)) : ''}, comes to nothing ` +
         `${l.times === 1 ? 'once' : `${l.times} times`} in the year: ` +
         `${WHY[l.fate] ?? 'it is refused'}${by}; first on ${date} at ${clockText(Math.floor(l.minutes))}`,
       caption: 'comes to nothing',

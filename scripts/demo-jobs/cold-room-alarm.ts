@@ -1,4 +1,4 @@
-import { freshConverter, freshRail, freshSense, freshSource } from '../../core/ground/job';
+import { freshConverter, freshRail, freshSense, freshSource, sentenceAt } from '../../core/ground/job';
 import { Maker } from '../demo-maker';
 
 new Maker(
@@ -96,6 +96,19 @@ new Maker(
       at: 'board',
       set: { profile: 'wifi-34' },
       say: 'controller: Wi-Fi module, 34 GPIO, a pin of which wakes it',
+    },
+    {
+      do: 'set',
+      at: 'routine',
+      set: {
+        sentences: [
+          sentenceAt('12:00', {
+            ...{ id: 'sounds', when: 'sense', sense: 'beeps', says: true, forSeconds: 5, days: [], does: 'call' },
+            ...{ tier: 'safety', gapSeconds: 600 },
+          }),
+        ],
+      },
+      say: 'when it has sounded for five seconds somebody is called, and not again for ten minutes',
     },
   )
   .placeAll()

@@ -41,7 +41,7 @@ const HOURS_A_TICK = 12;
     }
     svg {
       display: block;
-      min-width: 480px;
+      min-width: 560px;
       width: 100%;
     }
     text {

@@ -48,6 +48,15 @@ const FIRST_POUR = { litres: 1, seconds: 10 };
       gap: 10px;
       padding: 10px 0;
     }
+    .trial {
+      align-items: center;
+      display: grid;
+      gap: 8px;
+      grid-template-columns: minmax(0, 1fr) minmax(0, 1fr) auto;
+    }
+    .trial > * {
+      min-width: 0;
+    }
   `,
 })
 export class LoopsPart {

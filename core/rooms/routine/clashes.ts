@@ -1,8 +1,8 @@
 import { finding, type Finding } from '../../ground/finding';
-import { acts, dayMinutesOf, sayAt, type Job, type MachinePart, type Move, type Sentence } from '../../ground/job';
+import { acts, dayMinutesOf, type Job, type MachinePart, type Move, type Sentence } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { hasDay } from './rule-lacks';
-import { namesIn } from './words';
+import { namesIn, quotedAt } from './words';
 
 const OPPOSITE: Readonly<Partial<Record<Move['purpose'], Move['purpose']>>> = {
   start: 'stop',
@@ -60,7 +60,7 @@ function opposites(job: Job): Finding | null {
       return finding('routine', 'opposite', {
         verdict: 'tight',
         title:
-          `“${sayAt(a.s, names)}” and “${sayAt(b.s, names)}” ask for opposite things within ${formatQuantity(within, 's')}: ` +
+          `${quotedAt(a.s, names)} and ${quotedAt(b.s, names)} ask for opposite things within ${formatQuantity(within, 's')}: ` +
           'the second finds the machine busy with the first',
         caption: 'rules fight',
         source: ['press-gap'],

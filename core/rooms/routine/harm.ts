@@ -1,8 +1,8 @@
 import { finding, type Finding } from '../../ground/finding';
-import { acts, sayAt, type Hazard, type Job, type MachinePart, type Move, type Sentence } from '../../ground/job';
+import { acts, type Hazard, type Job, type MachinePart, type Move, type Sentence } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { moveOf } from './clashes';
-import { namesIn } from './words';
+import { namesIn, quotedAt } from './words';
 
 /** Hazards for which something that stays on does harm. */
 const LASTING: readonly Hazard[] = ['unattended-heat', 'water', 'gas', 'pressure', 'medical'];
@@ -34,9 +34,9 @@ function lostEnd(job: Job): Finding | null {
   return finding('routine', 'lost-end', {
     verdict: hurts.length > 0 ? 'stop' : 'tight',
     title: off
-      ? `“${sayAt(on, names)}” puts it on and “${sayAt(off, names)}” off: an end that gets lost, or that a dead controller misses, ` +
+      ? `${quotedAt(on, names)} puts it on and ${quotedAt(off, names)} off: an end that gets lost, or that a dead controller misses, ` +
         'leaves it on until the next one'
-      : `“${sayAt(on, names)}” puts it on, and no rule puts it off`,
+      : `${quotedAt(on, names)} puts it on, and no rule puts it off`,
     caption: 'end can get lost',
     source: ['press-longest', 'maker'],
     remedy: {
@@ -72,7 +72,7 @@ function comesLate(job: Job): Finding | null {
   const sentences = job.routine.sentences.map((s) => (s.id === late.id ? { ...s, whenHeld: 'dropped' as const } : s));
   return finding('routine', 'comes-late', {
     verdict: 'tight',
-    title: `What “${sayAt(late, namesIn(job))}” asks for is made up for ${how}: it moves or heats when nobody expects it any more`,
+    title: `What ${quotedAt(late, namesIn(job))} asks for is made up for ${how}: it moves or heats when nobody expects it any more`,
     caption: 'comes unexpected',
     source: ['cautions'],
     remedy: {
@@ -92,7 +92,7 @@ function onlyAlarm(job: Job): Finding | null {
     verdict: people ? 'stop' : 'tight',
     title: people
       ? 'A rule of this program is to keep people from harm: a program, a home-made sense and a radio may never be all that does'
-      : `“${sayAt(alarm, namesIn(job))}” is a rule of safety: a program that hangs, a sense that sticks or a wire that breaks ` +
+      : `${quotedAt(alarm, namesIn(job))} is a rule of safety: a program that hangs, a sense that sticks or a wire that breaks ` +
         'keeps nobody from harm',
     caption: 'alarm is a program',
     source: ['cautions'],

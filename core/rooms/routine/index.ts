@@ -14,6 +14,6 @@ export {
 export { aroundOf, OFF_KELVIN } from './loop-numbers';
 export { daysFrom, zoneOffset } from './days';
 export { madeUpAs, madeUpEvents, weatherEvents, type MadeUp } from './made-up';
-export { namesIn, sayDays, saySentence } from './words';
+export { namesIn, quotedAt, sayDays, saySentence } from './words';
 export { readCalendar, type ReadCalendar } from './read-calendar';
 export { readSentence, type ReadSentence } from './read-sentence';

@@ -157,6 +157,8 @@ function band({ loop, numbers: n }: WholeLoop): Finding {
   });
 }
 
+/** What cools is never let further down than this without a word, °C: what freezes bursts. */
+const FROST = 0;
 /** Where it would come to, were it never ended, °C. */
 const endless = ({ numbers: n, mildest }: WholeLoop): number =>
   n.warms ? Math.max(n.around, mildest.around) + n.kelvin : Math.min(n.around, mildest.around) - n.kelvin;
@@ -167,7 +169,7 @@ function keepsForGood(w: WholeLoop): boolean {
   const margin = OFF_KELVIN + ROOM_SHARE * n.kelvin;
   return n.warms
     ? loop.highest !== null && endless(w) + margin <= loop.highest
-    : loop.lowest === null || endless(w) - margin >= loop.lowest;
+    : endless(w) - margin >= (loop.lowest ?? FROST);
 }
 
 /** A thermometer and a program are all that ends the work. */

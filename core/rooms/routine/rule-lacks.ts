@@ -4,7 +4,7 @@ import { acts, eventsFor, isTimed, sayAt, type Job, type Sentence } from '../../
 import { minutesOf } from '../../ground/quantity';
 import { inWindow } from '../../build/rules';
 import { standsAt } from './firings';
-import { namesIn } from './words';
+import { namesIn, quotedAt } from './words';
 
 /** Days of a year on which the sun is highest and lowest, month and day of universal time. */
 const SOLSTICES = [
@@ -16,7 +16,7 @@ const HOUR_DEGREES = 15;
 
 /** What a rule lacks to come true at all, and what keeps it from ever doing so. */
 export function lackFindings(job: Job): Finding[] {
-  const at = (s: Sentence): string => sayAt(s, namesIn(job));
+  const at = (s: Sentence): string => quotedAt(s, namesIn(job));
   return job.routine.sentences.filter(acts).flatMap((s): Finding[] => {
     const lacks = lacksOf(job, s);
     if (lacks) return [notWhole(s.id, lacks, at(s))];
@@ -41,7 +41,7 @@ function lacksOf(job: Job, s: Sentence): string {
 const notWhole = (id: string, lacks: string, at: string): Finding =>
   finding('routine', `whole.${id}`, {
     verdict: 'unknown',
-    title: `The rule “${at}” lacks ${lacks}: it never acts`,
+    title: `The rule ${at} lacks ${lacks}: it never acts`,
     caption: 'rule not whole',
     remedy: { text: `Say ${lacks}.` },
   });
@@ -93,7 +93,7 @@ function opposed(s: Sentence): string {
 const neverActs = (id: string, why: string, at: string): Finding =>
   finding('routine', `never.${id}`, {
     verdict: 'tight',
-    title: `The rule “${at}” never acts: ${why}`,
+    title: `The rule ${at} never acts: ${why}`,
     caption: 'rule never acts',
     source: ['maker'],
     remedy: { text: 'Change its slots, or take it away.' },

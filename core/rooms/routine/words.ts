@@ -60,3 +60,7 @@ export function saySentence(s: Sentence, n: LimitNames): string {
   const when = `${isTimed(s) ? 'At' : 'When'} ${sayAt(s, n)}${days}${DATE_WORDS[s.dates]}${s.ifArmed ? ', if armed' : ''}`;
   return `${when}${sayIfs(s, n)}${often}${HELD_WORDS[s.whenHeld](s)}${sayDeed(s, n)}${tier}.`;
 }
+
+/** What begins a rule, in quotation marks: names within it stand in single ones. */
+export const quotedAt = (s: Sentence, n: LimitNames): string =>
+  `“${sayAt(s, n).replace(/“/g, '‘').replace(/”/g, '’')}”`;

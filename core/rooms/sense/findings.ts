@@ -89,8 +89,11 @@ function lacksOf(sense: Sense, read: boolean, warmed: boolean): string {
 }
 
 /** Who looks at a sense, in words. */
-const lookedAt = (job: Job, read: boolean): string =>
-  onlyListens(job) ? 'Each change of it is told' : read ? 'A move looks at it' : 'No move looks at it yet';
+function lookedAt(job: Job, sense: Sense, read: boolean): string {
+  if (onlyListens(job)) return 'Each change of it is told';
+  const byMove = job.act.moves.some((m) => m.steps.some((x) => x.sense === sense.id));
+  return byMove ? 'A move looks at it' : read ? 'A rule looks at it' : 'No move looks at it yet';
+}
 
 const TOLD: Readonly<Record<Exclude<Sense['tells'], 'other'>, string>> = {
   'at-rest': 'the rest',
@@ -118,7 +121,7 @@ function otherFindings(job: Job, sense: Sense): Finding[] {
   return [
     finding('sense', `sense.${sense.id}`, {
       verdict: lacks ? 'unknown' : read && !ofWorld ? 'settled' : 'tight',
-      title: lacks ? `${sense.name}: ${lacks}` : `${said}. ${lookedAt(job, read)}`,
+      title: lacks ? `${sense.name}: ${lacks}` : `${said}. ${lookedAt(job, sense, read)}`,
       caption: lacks ? 'sense not told' : read ? sense.name : `${sense.name}, unread`,
       source: ['contact-meaning'],
       remedy: lacks
@@ -162,7 +165,7 @@ function stateFindings(job: Job): Finding[] {
     return [
       finding('sense', 'contact', {
         verdict: read ? 'settled' : 'tight',
-        title: `${tells}. ${lookedAt(job, read)}`,
+        title: `${tells}. ${lookedAt(job, sense, read)}`,
         caption: `${sense.kind === 'contact' ? `contact at ${word}` : `${sense.name}: ${word}`}${read ? '' : ', unread'}`,
         source: ['contact-meaning'],
         remedy: read
