@@ -50,7 +50,7 @@ test('bad files are named, with the place and what to do, and the shelf stays as
 
   await open(page, 'other.json', JSON.stringify({ ...good, title: 'Rice pot, changed' }));
   await expect(page.getByRole('status')).toContainText('stands beside it');
-  await expect(page.locator('gt-job-row')).toHaveCount(11);
+  await expect(page.locator('gt-job-row')).toHaveCount(13);
 });
 
 test('a note line with nonsense says where, offers what was meant, and keeps the line', async ({ page }) => {
