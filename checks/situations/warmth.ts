@@ -230,6 +230,58 @@ export const OF_WARMTH: readonly Situation[] = [
     rooms: ROUTINE,
   },
   {
+    what: 'a timer relay that is set so late that the bath runs over',
+    source: 'arithmetic: what it lets through at the highest flow',
+    sound: VALVE,
+    make: (j) => put(j, 'guard', { endTimer: { ...j.guard.endTimer, seconds: 900 } }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a machine’s own end after a time that nobody said',
+    source: 'nothing follows from what is not known',
+    sound: VALVE,
+    make: (j) => put(j, 'guard', { cutOff: 'own-end' }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a one-shot before the driver as all that ends a contact that may stick',
+    source: 'common practice: a monostable ends what a pin asks for, and no welded contact',
+    sound: VALVE,
+    make: (j) => put(j, 'guard', { cutOff: 'one-shot' }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a loop that goes round so fast that no run follows it',
+    source: 'what was not run is not known',
+    sound: CABINET,
+    make: (j) =>
+      sensed({ limit: { over: 27, under: 26.999, holdSeconds: 0 }, debounceSeconds: 0 })(
+        loop({ tauSeconds: 2, deadSeconds: 0.001 })(put(j, 'routine', { limits: [] })),
+      ),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a loop whose recording is no longer there',
+    source: 'a guess is tight',
+    sound: CABINET,
+    make: (j) => ({ ...j, recordings: [] }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'a loop of a part of which nobody said what a press does',
+    source: 'what cannot be run is not known',
+    sound: CABINET,
+    make: (j) => ({ ...j, act: { ...j.act, parts: j.act.parts.map((p) => ({ ...p, kind: 'unknown' as const })) } }),
+    rooms: ROUTINE,
+  },
+  {
+    what: 'frost behind a heater that its rules never let get there',
+    source: 'the run itself: it stays as cold as what is around it',
+    sound: loop({ around: 2 })(CABINET),
+    make: (j) => routine((r) => ({ sentences: r.sentences.filter((s) => s.id !== 'first') }))(loop({ lowest: 10 })(j)),
+    rooms: ROUTINE,
+  },
+  {
     what: 'a limit of the program that lets more through than fits',
     source: 'arithmetic',
     sound: VALVE,

@@ -5,8 +5,10 @@ import { givenOfDays, ruledScene } from '../rooms/act';
 import { aroundOf } from '../rooms/routine';
 
 /** Days that a loop is run for. */
-const DAYS = 3;
+export const LOOP_DAYS = 3;
 const DAY_SECONDS = 86_400;
+/** Events and steps that a run may take in all: a loop has some ten for each cycle, and some hundred cycles a day. */
+const MOST_EVENTS = 50_000;
 /** Places of a day at which it is looked at for a picture. */
 const LOOKS_A_DAY = 720;
 
@@ -18,7 +20,7 @@ export interface LoopRun {
   readonly seconds: number;
   /** When its part worked, s. */
   readonly works: readonly (readonly [from: number, to: number])[];
-  /** Whether it came once to where its work is to end; from then on how cold and how warm it got, °C. */
+  /** Whether it came once to where its work is to end; from then on, or after a day, how cold and how warm it got, °C. */
   readonly reached: boolean;
   readonly lowest: number;
   readonly highest: number;
@@ -48,16 +50,16 @@ function runsIn(job: Job, weather: 'hardest' | 'mildest'): readonly LoopRun[] {
   const loops = job.routine.loops.map((l) => ({ ...l, around: aroundOf(l)[weather] }));
   const scene = ruledScene({ ...job, routine: { ...job.routine, loops } });
   if (scene.loops.length === 0) return [];
-  const end = DAYS * DAY_SECONDS;
-  const given = happeningsOf(givenOfDays(job, scene, DAYS));
+  const end = LOOP_DAYS * DAY_SECONDS;
+  const given = happeningsOf(givenOfDays(job, scene, LOOP_DAYS));
   const log = freshLog(1024, [LOGGED.heat, LOGGED.part]);
   const state = worldOf(scene.world, given, log);
-  const looks = DAYS * LOOKS_A_DAY;
+  const looks = LOOP_DAYS * LOOKS_A_DAY;
   const seen = scene.loops.map(() => new Float32Array(looks));
-  let ran = 0;
+  let [ran, left] = [0, MOST_EVENTS];
   try {
     for (; ran < looks; ran++) {
-      runTo(state, ((ran + 1) * end) / looks, given, log);
+      left -= runTo(state, ((ran + 1) * end) / looks, given, log, left);
       seen.forEach((row, l) => (row[ran] = heatAt(state, l, ((ran + 1) * end) / looks)));
     }
   } catch (error) {
@@ -65,7 +67,7 @@ function runsIn(job: Job, weather: 'hardest' | 'mildest'): readonly LoopRun[] {
   }
   return scene.loops.map((loop, l): LoopRun => {
     const wire = itemAt(scene.world.loops, l);
-    const works = worksOf(log, wire.part, itemAt(scene.world.worksIn, l), end);
+    const works = worksOf(log, wire.part, itemAt(scene.world.worksIn, l), (ran * end) / looks);
     const enough = loop.way === 'warms' ? wire.over : wire.under;
     const turns: { at: number; degrees: number }[] = [];
     for (let i = 0; i < log.count; i++)
@@ -73,9 +75,12 @@ function runsIn(job: Job, weather: 'hardest' | 'mildest'): readonly LoopRun[] {
         turns.push({ at: realAt(log.at, i), degrees: intAt(log.value, i) / LOGGED_DEGREE });
     const past = (degrees: number): boolean => (loop.way === 'warms' ? degrees >= enough : degrees <= enough);
     const first = turns.findIndex((t) => past(t.degrees));
-    const after = first < 0 ? turns : turns.slice(first);
-    const all = [...after.map((t) => t.degrees), itemAt(seen, l)[Math.max(0, ran - 1)] ?? NaN];
-    const since = after[0]?.at ?? 0;
+    // What never comes there is looked at once it has had a day for it.
+    const since = turns[first]?.at ?? DAY_SECONDS;
+    const all = [
+      ...turns.filter((t) => t.at >= since).map((t) => t.degrees),
+      ...itemAt(seen, l).slice(Math.floor((since * looks) / end), ran),
+    ];
     const begun = works.filter(([from]) => from >= since).length;
     return {
       loop: itemAt(
@@ -89,7 +94,7 @@ function runsIn(job: Job, weather: 'hardest' | 'mildest'): readonly LoopRun[] {
       lowest: Math.min(...all),
       highest: Math.max(...all),
       cycles: (DAY_SECONDS * begun) / Math.max(1, (ran * end) / looks - since),
-      days: (DAYS * ran) / looks,
+      days: (LOOP_DAYS * ran) / looks,
     };
   });
 }

@@ -4,7 +4,7 @@ import { calendarOf, namesIn, nextFirings, quotedAt, standsAt, sunLines, type Fi
 import { finding, type Finding, type Remedy } from '../ground/finding';
 import { acts, type Hazard, type Job, type Sentence } from '../ground/job';
 import type { Progress } from '../rooms/act';
-import { drawYear, type YearDrawing } from './year-drawing';
+import { drawnAs, drawYear, type YearDrawing } from './year-drawing';
 import { inTheWayOf, YEAR_DAYS, yearOf, type Year } from './year';
 
 /** A year as it goes to the screen: with the next times, what was found in it, and where the sun rises and sets. */
@@ -50,9 +50,6 @@ interface Lost {
   minutes: number;
 }
 
-/** Fates that are what a rule was asked to be; the rest is worth a word. */
-const MEANT: readonly Fate[] = ['done', 'waits', 'not-so', 'too-soon', 'not-armed'];
-
 /** What a year shows of the rules: what never acts, what is held back and by whom, what comes too late, what a clock change moves. */
 function foundIn(job: Job, { marks, days, run }: Year, from: string): readonly YearFound[] {
   const { sentences } = job.routine;
@@ -62,7 +59,7 @@ function foundIn(job: Job, { marks, days, run }: Year, from: string): readonly Y
     const value = marks.fate[i] ?? 0;
     const fate = fateIn(value);
     if (fate === 'done') did[rule] = (did[rule] ?? 0) + 1;
-    if (MEANT.includes(fate)) return;
+    if (drawnAs(value) !== 'lost') return;
     const key = `${rule} ${value}`;
     const known = lost.get(key);
     if (known) known.times++;
@@ -123,7 +120,7 @@ const LATE_SECONDS = 600;
 /** Times of a year at which a rule comes true and does not act. */
 function lossesOf(job: Job, rule: number, from: string): number {
   const { marks } = yearOf(job, from);
-  return marks.rule.reduce((n, r, i) => n + (r === rule && !MEANT.includes(fateIn(marks.fate[i] ?? 0)) ? 1 : 0), 0);
+  return marks.rule.reduce((n, r, i) => n + (r === rule && drawnAs(marks.fate[i] ?? 0) === 'lost' ? 1 : 0), 0);
 }
 
 /** Hazards for which nothing is offered that comes later than it is expected. */

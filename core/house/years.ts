@@ -50,7 +50,7 @@ function countInto(rules: readonly Counted[], year: number, marks: YearMarks): v
 }
 
 /**
- * Some years of the rules. Each begins where the one before ended and at rest: what a year leaves behind, the next does not find.
+ * Some years of the rules, 365 days from the same date of each, begun at rest: what a year leaves behind, the next does not find.
  * @param fromIso an instant of the first day. @param years whole, 1 to 50.
  * @param progress called with the share that is done; ends where it answers false.
  * Throws RangeError for a number of years that it is not made for, else as `yearOf` does.

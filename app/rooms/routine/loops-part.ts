@@ -41,6 +41,9 @@ const FIRST_POUR = { litres: 1, seconds: 10 };
   ],
   templateUrl: './loops-part.html',
   styles: `
+    .old {
+      opacity: 0.55;
+    }
     .thing {
       border-bottom: 1px solid var(--gt-hairline);
       display: flex;
@@ -84,6 +87,8 @@ export class LoopsPart {
     ['', 'not said'],
     ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
   ]);
+  /** What is drawn is of an earlier version of the job, until it is run anew. */
+  protected readonly old = computed(() => this.runs()?.job !== this.bench.job());
   protected readonly runOf = (l: Loop): LoopRun | undefined => this.runs()?.runs.find((r) => r.loop.id === l.id);
   protected readonly limitOf = (l: Loop) => this.bench.job().senses.find((s) => s.id === l.sense)?.limit ?? null;
 
@@ -106,6 +111,11 @@ export class LoopsPart {
   }
   protected putLoop(l: Loop): void {
     this.bench.put('routine.loops', l, `loop ${l.name}`);
+  }
+  /** What is typed of a room is no longer what a recording says of it. */
+  protected set(l: Loop, set: Partial<Loop>): void {
+    const typed = 'kelvin' in set || 'tauSeconds' in set || 'way' in set;
+    this.putLoop({ ...l, ...set, ...(typed ? { recording: '' } : {}) });
   }
   protected dropLoop(l: Loop): void {
     this.taker.drop(l.name, 'routine.loops', l.id);

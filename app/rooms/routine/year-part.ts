@@ -62,6 +62,9 @@ const NUMBER_WORDS: Readonly<Record<RegretField, string>> = {
   ],
   templateUrl: './year-part.html',
   styles: `
+    .old {
+      opacity: 0.55;
+    }
     .day {
       align-items: flex-start;
       display: flex;

@@ -39,6 +39,15 @@ function tells(s: WorldState, l: number): void {
   s.told[w.sense] = (s.over[l] === 1) === w.saysOver ? 1 : 0;
 }
 
+/** What a sense says once it has fallen from its place: as warm as what is around its loop. Nothing new for one that is in no loop. */
+export function saysAround(s: WorldState, sense: number): number {
+  for (let l = 0; l < s.w.loops.length; l++) {
+    const w = s.w.loops[l]!;
+    if (w.sense === sense) return s.around[l]! > w.over === w.saysOver ? 1 : 0;
+  }
+  return s.told[sense]!;
+}
+
 /** Every loop at its beginning: as warm as what is around, nothing at work. */
 export function loopsBegin(s: WorldState): void {
   s.w.loops.forEach((w, l) => {

@@ -12,7 +12,7 @@ import {
   twitches,
   type Happenings,
 } from './happen';
-import { loopCrosses, loopFeels, loopsBegin, loopsFollow } from './loops';
+import { loopCrosses, loopFeels, loopsBegin, loopsFollow, saysAround } from './loops';
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
 import type { WorldEvent } from './plan';
@@ -68,7 +68,7 @@ const UNKNOWN = 2;
 function raw(s: WorldState, sense: number): number {
   const part = s.w.senses.part[sense]!;
   if (part < 0) {
-    const told = s.told[sense]!;
+    const told = (s.ill[sense]! & ILL.moved) !== 0 ? saysAround(s, sense) : s.told[sense]!;
     return told < UNKNOWN && (s.ill[sense]! & ILL.reversed) !== 0 ? 1 - told : told;
   }
   const moved = (s.ill[sense]! & ILL.moved) !== 0;

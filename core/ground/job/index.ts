@@ -78,6 +78,7 @@ export {
   type LimitNames,
   type SentenceNames,
 } from './document/routine/sentences';
+export { isSaid } from './document/routine/loops';
 export {
   calendarEventFields,
   limitFields,

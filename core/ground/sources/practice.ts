@@ -230,12 +230,14 @@ export const PRACTICE = {
       'samples within the hold, one odd row in a hundred',
   ),
   'first-order-room': C(
-    'A room, cabinet or tank warms and cools as one exponential after a dead time (first order plus dead time), as its recording shows',
+    'A room, cabinet or tank warms and cools as one exponential after a dead time; what a recording says of it holds within a tenth',
   ),
   'contact-cycles': C(
     'The contact of a small relay bears some 100 000 operations at its rated load; its data sheet says how many',
   ),
-  'flow-pours': C('A flow is measured by pouring: litres over seconds, several times, at the pressure of the day'),
+  'flow-pours': C(
+    'A flow is poured and timed several times; one pour may be half or twice the next; a tenth does not matter, a limit is a fifth over',
+  ),
   'contact-meaning': C('What one contact at one end can and cannot tell'),
   'restart-test': C('Ten restarts with the contact watched, before the machine is connected'),
   simulation: C('Discrete-event simulation of this job, exact times, the seed shown'),

@@ -1,5 +1,5 @@
 import type { LoopWire, MachineTable } from '../../engines/world';
-import type { Job, Loop, MachinePart, Sense } from '../../ground/job';
+import { isSaid, type Job, type Loop, type MachinePart, type Sense } from '../../ground/job';
 import { itemAt } from '../../ground/lists';
 import { restKeys } from './machine';
 
@@ -7,13 +7,9 @@ import { restKeys } from './machine';
 const partOf = (l: Loop, parts: readonly Pick<MachinePart, 'id'>[]): number =>
   l.part ? parts.findIndex((p) => p.id === l.part) : Math.min(0, parts.length - 1);
 
-/** Whether all is said of a loop that a run asks for, but for its part. */
-const isSaid = (l: Loop): l is Loop & { kelvin: number; tauSeconds: number; around: number } =>
-  l.kelvin !== null && l.tauSeconds !== null && l.around !== null;
-
 /** The loop whose thermometer a sense is, where a run can follow it; undefined for any other sense. */
 export const loopOf = (job: Job, s: Sense, parts: readonly Pick<MachinePart, 'id'>[]): Loop | undefined =>
-  s.kind === 'temperature' && s.limit !== null
+  s.kind === 'temperature' && s.limit !== null && s.limit.over > s.limit.under
     ? job.routine.loops.find((l) => l.sense === s.id && isSaid(l) && partOf(l, parts) >= 0)
     : undefined;
 

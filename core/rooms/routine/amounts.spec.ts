@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
 import { edited, type Amount, type Job } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
-import { flowOf, secondsFor } from './amounts';
+import { flowOf, secondsFor } from './amount-flow';
 
 const valve = demoJob('ice-bath-valve');
 const changed = (set: Partial<Amount>): Job => ({

@@ -1,59 +1,14 @@
 import { atMost, chosen, derive, finding, judged, type Finding, type Remedy, type Step } from '../../ground/finding';
-import { freshOf } from '../../ground/field';
-import {
-  limitFields,
-  looksFirst,
-  pressedBy,
-  type Amount,
-  type Job,
-  type Move,
-  type RoutineLimit,
-} from '../../ground/job';
+import { looksFirst, pressedBy, type Amount, type Job, type Move } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { toleranceFactor } from '../../engines/trace';
+import { flowOf, LEAST_POURS, litres, openings, secondsFor, time, amountTold, type Flow } from './amount-flow';
+import { endFinding } from './amount-ends';
 import { firesADay } from './fires-a-day';
 
-/** Trials from which what the next pours come to is told. */
-const LEAST_POURS = 2;
-/** Share and confidence of what the next pours stay within. */
-const SURE = 0.95;
-/** Two amounts are one within this share of what is wanted. */
+/** Two amounts are one within this share of what is wanted (`flow-pours`). */
 const CLOSE = 0.1;
-/** The program ends it so much later than it should. */
-const LATER = 1.2;
-
-/** How much flows in a second, l/s: the mean of the trials, and between which it lies with the next pours and the jug's own doubt. */
-export interface Flow {
-  readonly mean: number;
-  readonly least: number;
-  readonly most: number;
-}
-
-/** The flow of an amount's trials; null before the first. With a single one nothing of its spread is known: half and twice stand for it. */
-export function flowOf({ pours, off }: Pick<Amount, 'pours' | 'off'>): Flow | null {
-  const rates = pours.map((p) => p.litres / p.seconds);
-  if (rates.length === 0) return null;
-  const mean = rates.reduce((a, b) => a + b, 0) / rates.length;
-  if (rates.length < LEAST_POURS) return { mean, least: mean / 2, most: 2 * mean };
-  const spread = Math.sqrt(rates.reduce((v, r) => v + (r - mean) ** 2, 0) / (rates.length - 1));
-  const reach = toleranceFactor(rates.length, SURE, SURE) * spread;
-  return { mean, least: Math.max(0, (mean - reach) * (1 - off)), most: (mean + reach) * (1 + off) };
-}
-
-/** How long a press lasts that lets a wanted amount through, s; null while the flow or the amount is not known. */
-export function secondsFor(a: Amount): number | null {
-  const flow = flowOf(a);
-  return a.litres === null || flow === null || flow.mean <= 0 ? null : a.litres / flow.mean;
-}
-
 /** What every amount comes to. */
 export const amountFindings = (job: Job): Finding[] => job.routine.amounts.flatMap((a) => ofAmount(job, a));
-
-const told = (
-  a: Amount,
-  id: string,
-  of: Pick<Finding, 'verdict' | 'title' | 'caption'> & { readonly remedy: Remedy | null },
-): Finding => finding('routine', `amount.${a.id}.${id}`, { ...of, source: ['maker', 'flow-pours'] });
 
 function lacksOf(job: Job, a: Amount): string {
   if (!job.presses.some((p) => p.id === a.press)) return 'which press opens it';
@@ -61,20 +16,13 @@ function lacksOf(job: Job, a: Amount): string {
   return a.pours.length === 0 ? 'how much flows: pour into a jug, once or better thrice' : '';
 }
 
-/** The moves that open it, with how long each does in all, s. */
-const openings = (job: Job, a: Amount): readonly { readonly move: Move; readonly seconds: number }[] =>
-  job.act.moves.flatMap((move) => {
-    const seconds = move.steps.reduce((n, s) => n + (pressedBy(s).includes(a.press) ? s.seconds : 0), 0);
-    return seconds > 0 ? [{ move, seconds }] : [];
-  });
-
 function ofAmount(job: Job, a: Amount): Finding[] {
   const lacks = lacksOf(job, a);
   const flow = flowOf(a);
   const wanted = secondsFor(a);
   if (lacks || !flow || wanted === null || a.litres === null)
     return [
-      told(a, 'whole', {
+      amountTold(a, 'whole', {
         verdict: 'unknown',
         title: `${a.name} lacks ${lacks}`,
         caption: 'amount not whole',
@@ -85,16 +33,13 @@ function ofAmount(job: Job, a: Amount): Finding[] {
     runTime(job, a, flow, wanted),
     overflow(job, a, flow),
     again(job, a, flow),
-    ends(job, a, flow),
+    endFinding(job, a, flow),
     daily(job, a),
     oncePoured(a),
   ].filter((f) => f !== null);
 }
 
 const perMinute = (flow: number): string => formatQuantity(Number((60 * flow).toPrecision(3)), 'l/min');
-
-const litres = (x: number): string => formatQuantity(Number(x.toPrecision(3)), 'l');
-const time = (x: number): string => formatQuantity(x, 's');
 
 /** How long it is let flow, against how long the moves let it. */
 function runTime(job: Job, a: Amount, flow: Flow, wanted: number): Finding {
@@ -181,7 +126,7 @@ function overflow(job: Job, a: Amount, flow: Flow): Finding | null {
 function again(job: Job, a: Amount, flow: Flow): Finding | null {
   const blind = openings(job, a).find(({ move }) => !looksFirst(move));
   if (a.fits === null || !blind || 2 * blind.seconds * flow.most <= a.fits) return null;
-  return told(a, 'again', {
+  return amountTold(a, 'again', {
     verdict: 'tight',
     title:
       `${a.name}: begun once more before it was emptied, it brings up to ${litres(2 * blind.seconds * flow.most)}, ` +
@@ -191,53 +136,6 @@ function again(job: Job, a: Amount, flow: Flow): Finding | null {
   });
 }
 
-/** What ends it when the end gets lost: something of its own, whatever the program does, and a limit of the program. */
-function ends(job: Job, a: Amount, flow: Flow): Finding {
-  const limit = job.routine.limits.find((x) => x.kind === 'longest-on' && x.press === a.press);
-  const kept = limit ? `after ${time(limit.seconds)}` : '';
-  if (job.guard.cutOff === 'none')
-    return told(a, 'ends', {
-      verdict: 'stop',
-      title:
-        `A valve that does not hear its end, or a controller that hangs, lets ${a.name} run on` +
-        (limit ? `, though the program ends it ${kept}` : ''),
-      caption: 'end can get lost',
-      remedy: {
-        text:
-          'Let a timer relay, a one-shot or a float switch of its own end it, whatever the program does: Guard has them. ' +
-          'A normally closed valve shuts without power.',
-      },
-    });
-  const short = a.fits !== null && (limit ? limit.seconds * flow.most : Infinity) > a.fits;
-  return told(a, 'ends', {
-    verdict: short ? 'tight' : 'settled',
-    title:
-      `${a.name} is ended by something of its own if the controller hangs` +
-      (limit ? `, and by the program ${kept}` : ''),
-    caption: 'end can get lost',
-    remedy: short ? limited(job, a, flow, limit) : null,
-  });
-}
-
-/** A limit a fifth over what its moves take, where that keeps it from running over. */
-function limited(job: Job, a: Amount, flow: Flow, limit: RoutineLimit | undefined): Remedy {
-  const wanted = secondsFor(a) ?? 0;
-  const seconds = Math.ceil(LATER * Math.max(wanted, ...openings(job, a).map((o) => o.seconds)));
-  if (a.fits !== null && seconds * flow.most > a.fits)
-    return { text: 'What fits leaves no room for a limit: let a float switch end it.' };
-  const fresh = { ...freshOf(limitFields), id: limit?.id ?? `longest-${a.id}`, press: a.press };
-  return {
-    text: 'Let the program end it as well, a fifth later than it should.',
-    label: `At most ${time(seconds)}`,
-    edit: {
-      do: 'put',
-      list: 'routine.limits',
-      item: { ...fresh, kind: 'longest-on', seconds },
-      say: `${a.name}: at most ${time(seconds)}`,
-    },
-  };
-}
-
 /** What its rules bring in a day against what is wanted. */
 function daily(job: Job, a: Amount): Finding | null {
   if (a.aDay === null || a.litres === null) return null;
@@ -245,7 +143,7 @@ function daily(job: Job, a: Amount): Finding | null {
   const times = firesADay(job, moves);
   const wanted = Math.ceil(a.aDay / a.litres - 1e-9);
   if (times === null)
-    return told(a, 'daily', {
+    return amountTold(a, 'daily', {
       verdict: 'unknown',
       title: `${a.name}: ${litres(a.aDay)} a day are ${wanted} times, and what begins it does not come by the clock alone`,
       caption: 'how often a day?',
@@ -254,7 +152,7 @@ function daily(job: Job, a: Amount): Finding | null {
   const [least, most] = times;
   const fits = least === wanted && most === wanted;
   const span = least === most ? `${least}` : `${least} to ${most}`;
-  return told(a, 'daily', {
+  return amountTold(a, 'daily', {
     verdict: fits ? 'settled' : 'tight',
     title: fits
       ? `${a.name}: ${wanted === 1 ? 'once' : `${wanted} times`} a day brings the ${litres(a.aDay)} that are wanted`
@@ -268,7 +166,7 @@ function daily(job: Job, a: Amount): Finding | null {
 const oncePoured = (a: Amount): Finding | null =>
   a.pours.length >= LEAST_POURS
     ? null
-    : told(a, 'once', {
+    : amountTold(a, 'once', {
         verdict: 'tight',
         title: `${a.name} was poured once: how much its flow changes is not known, half and twice stand for it`,
         caption: 'poured once',

@@ -11,7 +11,7 @@ export {
   type Firing,
   type Times,
 } from './firings';
-export { aroundOf, OFF_KELVIN } from './loop-numbers';
+export { aroundOf, degrees, OFF_KELVIN, roomEvidence } from './loop-numbers';
 export { daysFrom, zoneOffset } from './days';
 export { madeUpAs, madeUpEvents, weatherEvents, type MadeUp } from './made-up';
 export { namesIn, quotedAt, sayDays, saySentence } from './words';

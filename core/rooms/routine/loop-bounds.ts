@@ -1,4 +1,14 @@
-import { atLeast, atMost, chosen, computed, derive, judged, type Finding, type Step } from '../../ground/finding';
+import {
+  atLeast,
+  atMost,
+  chosen,
+  computed,
+  constant,
+  derive,
+  judged,
+  type Finding,
+  type Step,
+} from '../../ground/finding';
 import { cycleOf, type LoopCycle, type LoopNumbers, type NoCycle } from './loop-cycle';
 import { degrees, OFF_KELVIN, ROOM_SHARE, roomEvidence, type WholeLoop } from './loop-numbers';
 
@@ -40,15 +50,8 @@ function stepsTo(n: LoopNumbers, cycle: LoopCycle | NoCycle, end: End): readonly
       '°C',
       [
         computed('T', turn.what, turn.result.value, '°C', 'worked out before'),
-        chosen('e', 'what the thermometer may be off by', OFF_KELVIN, 'K', 'usual for such a thermometer', [0.1, 2]),
-        chosen(
-          'q',
-          'what the room may be off by, as a share',
-          ROOM_SHARE,
-          '1',
-          'usual for such a recording',
-          [0.01, 0.5],
-        ),
+        constant('e', 'what the thermometer may be off by', OFF_KELVIN, 'K', 'thermometer-off'),
+        constant('q', 'what the room may be off by, as a share', ROOM_SHARE, '1', 'first-order-room'),
         computed('T_x', 'where the thermometer changes its mind', threshold, '°C', 'set in Sense'),
       ],
     ),
@@ -73,7 +76,7 @@ function boundFinding(w: WholeLoop, end: End, bound: number): Finding {
     }),
     tightShare: 'met',
     source: ['first-order-room', 'thermometer-off'],
-    verdict: broken ? 'stop' : roomEvidence(l),
+    verdict: broken ? 'stop' : roomEvidence(w.job, l),
     remedy: broken ? { text: remedyOf(w) } : null,
   });
 }

@@ -7,7 +7,7 @@ import { FROM_MEAN } from './made-up';
 
 /** A digital thermometer may be off by so much, K (`thermometer-off`). */
 export const OFF_KELVIN = 0.5;
-/** What was recorded of a room holds within this share: common practice. */
+/** What was recorded of a room holds within this share (`first-order-room`). */
 export const ROOM_SHARE = 0.1;
 
 /** A loop of which all is said. */
@@ -20,11 +20,16 @@ export interface WholeLoop {
   readonly mildest: LoopNumbers;
 }
 
-/** The longest that a limit lets a press of the loop's moves last, or rest, at the least, s; and at most, Infinity for no end. */
-export function limitsOf(job: Job, l: Loop): { readonly on: number; readonly off: number; readonly longest: number } {
+/** Presses by which the part of a loop works, by id. */
+export function pressesOf(job: Job, l: Loop): readonly string[] {
   const part = job.act.parts.find((p) => p.id === l.part) ?? job.act.parts[0];
   const heeds = part?.heeds.map((h) => h.press) ?? [];
-  const presses = heeds.length > 0 ? heeds : job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy));
+  return heeds.length > 0 ? heeds : job.act.moves.flatMap((m) => m.steps.flatMap(pressedBy));
+}
+
+/** For how long limits let a loop work and rest at the least, and work at the most, s; Infinity for no end. */
+export function limitsOf(job: Job, l: Loop): { readonly on: number; readonly off: number; readonly longest: number } {
+  const presses = pressesOf(job, l);
   const of = (kind: RoutineLimit['kind']): number[] =>
     job.routine.limits.flatMap((x) => (x.kind === kind && presses.includes(x.press) ? [x.seconds] : []));
   return {
@@ -72,7 +77,7 @@ export function aroundOf(l: Loop): { readonly hardest: number | null; readonly m
 }
 
 /** What is found of a loop, with what to do. */
-export const told = (
+export const loopTold = (
   l: Loop,
   id: string,
   of: Pick<Finding, 'verdict' | 'title' | 'caption'> & { readonly todo: string },
@@ -85,9 +90,12 @@ export const told = (
     remedy: of.todo === '' ? null : { text: of.todo },
   });
 
-/** Numbers that were typed rest on somebody's word, those of a recording on what was seen. */
-export const roomEvidence = (l: Loop): 'settled' | 'tight' =>
-  l.recording === '' || l.deadSeconds === 0 ? 'tight' : 'settled';
+/** Numbers that were typed rest on somebody's word, those of a recording that is there on what was seen. */
+export const roomEvidence = (job: Job, l: Loop): 'settled' | 'tight' =>
+  isRecorded(job, l) && l.deadSeconds > 0 ? 'settled' : 'tight';
+
+/** Whether the recording that a loop's numbers are from is still beside the job. */
+export const isRecorded = (job: Job, l: Loop): boolean => job.recordings.some((r) => r.id === l.recording);
 
 /** A temperature as it is told. */
 export const degrees = (x: number): string => formatQuantity(Number(x.toFixed(1)), '°C');

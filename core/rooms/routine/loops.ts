@@ -1,4 +1,4 @@
-import { atMost, chosen, computed, derive, judged, type Finding } from '../../ground/finding';
+import { atMost, chosen, computed, derive, finding, judged, type Finding, type Step } from '../../ground/finding';
 import type { Job, Loop } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { cycleOf, type LoopCycle, type NoCycle } from './loop-cycle';
@@ -6,12 +6,14 @@ import { boundFindings } from './loop-bounds';
 import {
   aroundOf,
   degrees,
+  isRecorded,
   limitsOf,
   numbersOf,
   OFF_KELVIN,
+  pressesOf,
   ROOM_SHARE,
   roomEvidence,
-  told,
+  loopTold,
   type WholeLoop,
 } from './loop-numbers';
 
@@ -49,7 +51,7 @@ function ofLoop(job: Job, l: Loop): Finding[] {
   const sense = job.senses.find((s) => s.id === l.sense);
   if (lacks || !numbers || !mild || !sense?.limit)
     return [
-      told(l, 'whole', {
+      loopTold(l, 'whole', {
         verdict: 'unknown',
         title: `${l.name} lacks ${lacks}: what it comes to is not known`,
         caption: 'loop not whole',
@@ -63,7 +65,7 @@ function ofLoop(job: Job, l: Loop): Finding[] {
     ...boundFindings(w),
     band(w),
     alone(w),
-    ...(l.recording === '' ? [guessed(w)] : []),
+    ...(isRecorded(job, l) ? [] : [guessed(w)]),
     ...(l.deadSeconds === 0 ? [undelayed(w)] : []),
   ].filter((f) => f !== null);
 }
@@ -72,7 +74,7 @@ function ofLoop(job: Job, l: Loop): Finding[] {
 function stays({ loop, numbers }: WholeLoop, { kind, stays }: NoCycle): Finding {
   const works = numbers.warms ? 'warm' : 'cold';
   return kind === 'never-enough'
-    ? told(loop, 'reach', {
+    ? loopTold(loop, 'reach', {
         verdict: 'stop',
         title:
           `${loop.name} never gets ${works} enough: left at work it comes to ${degrees(stays)}, ` +
@@ -80,7 +82,7 @@ function stays({ loop, numbers }: WholeLoop, { kind, stays }: NoCycle): Finding 
         caption: 'never enough',
         todo: 'Give it more power, insulate it, or set its thermometer to what it can reach.',
       })
-    : told(loop, 'reach', {
+    : loopTold(loop, 'reach', {
         verdict: 'tight',
         title: `${loop.name} has nothing to do: what is around it is at ${degrees(stays)} by itself`,
         caption: 'never needed',
@@ -96,32 +98,12 @@ function cycles(w: WholeLoop, c: LoopCycle): Finding[] {
     computed('t_off', 'how long it rests', c.off, 's', 'the same for its rest'),
   ]);
   const { longest } = limitsOf(job, l);
-  const wears = job.presses.some((p) => p.way === null || !WEARLESS.includes(p.way));
-  const a5years = CONTACT_CYCLES / (LAST_YEARS * DAYS_A_YEAR);
-  const worn = wears && step.result.value > a5years;
   const short = !n.warms && c.off < COMPRESSOR_REST;
   return [
-    judged('routine', `loop.${l.id}.cycles`, {
-      title: `${l.name}: times a day that it works, for ${formatQuantity(c.on, 's')} each, with ${formatQuantity(c.off, 's')} of rest`,
-      caption: 'cycles a day',
-      steps: [step],
-      limit: atMost(
-        wears ? a5years : DAY_SECONDS,
-        '1',
-        wears ? 'what its contact bears for five years' : 'one a second',
-        {
-          from: 'source',
-          key: 'contact-cycles',
-        },
-      ),
-      tightShare: 'met',
-      source: ['first-order-room', 'contact-cycles'],
-      verdict: worn ? 'tight' : roomEvidence(l),
-      remedy: worn ? { text: 'Widen the band of its thermometer, or let work and rest last longer.' } : null,
-    }),
+    wearFinding(w, c, step),
     ...(short
       ? [
-          told(l, 'rest', {
+          loopTold(l, 'rest', {
             verdict: 'stop',
             title: `${l.name} rests for ${formatQuantity(c.off, 's')} only: a compressor that starts against its pressure stalls`,
             caption: 'rests too short',
@@ -131,7 +113,7 @@ function cycles(w: WholeLoop, c: LoopCycle): Finding[] {
       : []),
     ...(c.on > longest
       ? [
-          told(l, 'cut', {
+          loopTold(l, 'cut', {
             verdict: 'stop',
             title: `${l.name} works for ${formatQuantity(c.on, 's')} each time, a limit cuts it off after ${formatQuantity(longest, 's')}`,
             caption: 'limit cuts it off',
@@ -142,12 +124,36 @@ function cycles(w: WholeLoop, c: LoopCycle): Finding[] {
   ];
 }
 
+/** How often it works, against what its contact bears where it has one. */
+function wearFinding({ loop: l, job }: WholeLoop, c: LoopCycle, step: Step): Finding {
+  const own = pressesOf(job, l);
+  const wears = job.presses.some((p) => own.includes(p.id) && (p.way === null || !WEARLESS.includes(p.way)));
+  const bears = CONTACT_CYCLES / (LAST_YEARS * DAYS_A_YEAR);
+  const worn = wears && step.result.value > bears;
+  const parts = {
+    title: `${l.name}: times a day that it works, for ${formatQuantity(c.on, 's')} each, with ${formatQuantity(c.off, 's')} of rest`,
+    caption: 'cycles a day',
+    steps: [step],
+    verdict: worn ? ('tight' as const) : roomEvidence(job, l),
+    remedy: worn ? { text: 'Widen the band of its thermometer, or let work and rest last longer.' } : null,
+  };
+  // What has no contact has none that wears.
+  if (!wears)
+    return finding('routine', `loop.${l.id}.cycles`, { ...parts, value: step.result, source: ['first-order-room'] });
+  return judged('routine', `loop.${l.id}.cycles`, {
+    ...parts,
+    limit: atMost(bears, '1', 'what its contact bears for five years', { from: 'source', key: 'contact-cycles' }),
+    tightShare: 'met',
+    source: ['first-order-room', 'contact-cycles'],
+  });
+}
+
 /** A band that the thermometer itself can hardly tell. */
 function band({ loop, numbers: n }: WholeLoop): Finding {
   const wide = n.over - n.under;
   const narrow = wide < 2 * OFF_KELVIN;
   const apart = formatQuantity(Number(wide.toFixed(2)), 'K');
-  return told(loop, 'band', {
+  return loopTold(loop, 'band', {
     verdict: wide <= 0 ? 'stop' : narrow ? 'tight' : 'settled',
     title: narrow
       ? `${loop.name}: over and under lie ${apart} apart, its thermometer may be off by ${formatQuantity(OFF_KELVIN, 'K')} either way`
@@ -176,16 +182,17 @@ function keepsForGood(w: WholeLoop): boolean {
 function alone(w: WholeLoop): Finding | null {
   const { loop, numbers, job } = w;
   if (job.guard.cutOff === 'own-end') return null;
-  if (keepsForGood(w))
-    return told(loop, 'alone', {
-      verdict: roomEvidence(loop),
-      title: `Never ended, ${loop.name} would come to ${degrees(endless(w))} and harm nothing by that`,
-      caption: 'harmless for good',
-      todo: '',
-    });
   const hurts = numbers.warms && (!job.wish.hazardsReviewed || job.wish.hazards.includes('unattended-heat'));
+  if (keepsForGood(w))
+    return loopTold(loop, 'alone', {
+      // Heat that nobody watches, and a bound that nobody said, are never settled by what was worked out.
+      verdict: hurts || (!numbers.warms && loop.lowest === null) ? 'tight' : roomEvidence(job, loop),
+      title: `Never ended, ${loop.name} would come to ${degrees(endless(w))}, within what it may`,
+      caption: 'within it for good',
+      todo: hurts ? 'Keep the thermal cut-out of the machine’s own in the circuit all the same.' : '',
+    });
   const ended = job.guard.cutOff !== 'none';
-  return told(loop, 'alone', {
+  return loopTold(loop, 'alone', {
     verdict: hurts && !ended ? 'stop' : 'tight',
     title: ended
       ? `${loop.name} is ended by a time if the thermometer or the program fails, and by no temperature`
@@ -199,7 +206,7 @@ function alone(w: WholeLoop): Finding | null {
 }
 
 const undelayed = ({ loop }: WholeLoop): Finding =>
-  told(loop, 'dead', {
+  loopTold(loop, 'dead', {
     verdict: 'tight',
     title: `How long ${loop.name} goes on after it is switched was not said: it goes past its thresholds by that much more`,
     caption: 'dead time?',
@@ -207,7 +214,7 @@ const undelayed = ({ loop }: WholeLoop): Finding =>
   });
 
 const guessed = ({ loop }: WholeLoop): Finding =>
-  told(loop, 'typed', {
+  loopTold(loop, 'typed', {
     verdict: 'tight',
     title: `${loop.name} rests on numbers that were typed: how far and how fast it goes was not recorded`,
     caption: 'room not recorded',

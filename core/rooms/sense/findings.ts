@@ -2,6 +2,7 @@ import type { Facts } from '../../ground/facts';
 import { finding, type Finding } from '../../ground/finding';
 import {
   comesByMessage,
+  isSaid,
   machineOf,
   onlyListens,
   restContact,
@@ -111,7 +112,7 @@ function toldBy(sense: Sense): string {
 function otherFindings(job: Job, sense: Sense): Finding[] {
   const read = sensesRead(job).includes(sense.id);
   // What a loop of Routine warms or cools is told by how warm it gets in a run.
-  const warmed = job.routine.loops.some((l) => l.sense === sense.id);
+  const warmed = job.routine.loops.some((l) => l.sense === sense.id && isSaid(l));
   const lacks = lacksOf(sense, read, warmed);
   const ofWorld = read && !warmed && sense.tells === 'other' && sense.states.length === 0;
   const tells = `${sense.name} tells ${toldBy(sense)}`;
