@@ -50,7 +50,7 @@ test('litres over a flow that was poured are seconds, and what runs over is a st
   await expect(know(page).getByText(/what one opening brings at the most/)).toBeVisible();
   await undo(page).click();
   await page.getByRole('button', { name: 'one more trial' }).click();
-  await set(page, 'Seconds of trial 4', '40 s');
+  await set(page, 'Seconds 4', '40 s');
   await expect(
     know(page)
       .getByText(/and “fill” opens it for|what one opening brings/)
