@@ -207,7 +207,7 @@ describe('the command line', () => {
       findings: { room: string }[];
     }>('feed', join(root, 'demo/steam-flaps.json'));
     expect(told.nodes.find((n) => n.id === 'flap-8/motor')!.leastVolts).toBeGreaterThan(9.6);
-    expect(told.worst).toMatchObject([{ source: 'plug-in supply', when: 'the whole row, 1.5 s after it began' }]);
+    expect(told.worst).toMatchObject([{ source: 'plug-in supply', when: 'the press script, 4.5 s after it began' }]);
     expect(told.cuts).toMatchObject([{ metres: 3 }]);
     expect(told.findings.every((f) => f.room === 'feed')).toBe(true);
   });

@@ -146,6 +146,13 @@ export const scripted = (
 export const machined = (job: Job, set: Partial<MachinePart>): Job =>
   edited(job, withMachine(job, set), '2026-03-02T14:00:00Z');
 
+/** For tests: the job before anything of its machine, moves or routine was said. */
+export const unmoved = (job: Job): Job => {
+  const { routine } = freshJob({ title: 'x', outcome: '' }, 'x', job.createdAt);
+  const hands = job.hands.map((h) => (h.kind === 'mode' ? { ...h, kind: 'stop' as const, mode: '' } : h));
+  return { ...job, hands, routine, act: { ...job.act, parts: [], moves: [] } };
+};
+
 /** For tests: the job with one contact that tells the rest, or pressed blind. */
 export const withSense = (job: Job): Job => edited({ ...job, senses: [] }, restContact(job), '2026-03-02T14:00:00Z');
 export const withoutSense = (job: Job): Job =>

@@ -3,13 +3,17 @@ import {
   freshGroup,
   freshHand,
   freshLink,
+  freshPart,
   freshPress,
   freshSense,
   freshSource,
   freshSign,
+  sentenceAt,
+  stepOf,
   type AlikeUnit,
   type JobEdit,
 } from '../../core/ground/job';
+import { assess } from '../../core/house/assess';
 import { Maker } from '../demo-maker';
 
 const FLAPS = [1, 2, 3, 4, 5, 6, 7, 8];
@@ -91,15 +95,59 @@ maker
     },
     {
       do: 'put',
+      list: 'senses',
+      item: {
+        ...freshSense('steam', 'steam over the boilers'),
+        touches: 'own',
+        tells: 'other',
+        meaning: 'a boiler steams',
+        takenFor: 'no',
+        debounceSeconds: 2,
+        lead: { metres: 4, beside: 'mains-or-motor', pullUpOhms: 4700, filtered: true, devices: 1 },
+      },
+      say: 'a humidity switch over the boilers',
+    },
+    {
+      do: 'put',
+      list: 'routine.modes',
+      item: { id: 'cleaning', name: 'cleaning', on: false, holds: 'hands', endsSeconds: null },
+      say: 'a mode in which nothing but the alarm moves the flaps',
+    },
+    {
+      do: 'put',
       list: 'hands',
-      item: { ...freshHand('clean', 'cleaning switch'), kind: 'stop', latching: true, pullUpOhms: 10e3 },
-      say: 'a switch that locks the flaps out for cleaning',
+      item: {
+        ...freshHand('clean', 'cleaning switch'),
+        kind: 'mode',
+        mode: 'cleaning',
+        latching: true,
+        pullUpOhms: 10e3,
+      },
+      say: 'a switch that opens the flaps and locks them for cleaning',
+    },
+    {
+      do: 'put',
+      list: 'hands',
+      item: { ...freshHand('halt', 'stop beside the flaps'), kind: 'stop', latching: true, pullUpOhms: 10e3 },
+      say: 'a stop that holds until somebody pulls it out',
     },
     {
       do: 'put',
       list: 'signs',
       item: { ...freshSign('call', 'call lamp'), means: 'call' },
       say: 'a lamp that calls for help',
+    },
+    {
+      do: 'put',
+      list: 'signs',
+      item: {
+        ...freshSign('moving', 'beeper before they move'),
+        kind: 'beeper',
+        means: 'about-to-move',
+        amps: 0.02,
+        volts: 5,
+      },
+      say: 'a beeper that sounds before they move',
     },
     { do: 'set', at: 'board', set: { profile: 'wifi-34' }, say: 'controller: Wi-Fi module, 34 GPIO' },
     { do: 'set', at: 'bench', set: { machines: 2, units: UNITS }, say: 'two rows of flaps; the second is mirrored' },
@@ -157,5 +205,87 @@ maker
       say: 'motors behind the fuse, the controller behind the step-down; two flaps start at once, the next two half a second later',
     },
   )
+  .edit(
+    ...FLAPS.map((n): JobEdit => ({
+      do: 'put',
+      list: 'act.parts',
+      item: {
+        ...freshPart(idOf(n), named(n)),
+        kind: 'travels-while-held',
+        heeds: [
+          { press: idOf(n), other: false, as: 'open' },
+          { press: idOf(n), other: true, as: 'close' },
+        ],
+        shortestPressSeconds: 0.1,
+        longestPressSeconds: 30,
+        runSeconds: 11.5,
+        backSeconds: 12,
+        whenBlocked: 'stops',
+        timings: [
+          ...[11.4, 11.5, 11.6, 11.5, 11.3].map((seconds) => ({ of: 'run' as const, seconds: seconds + n / 100 })),
+          ...[11.9, 12.1, 12, 11.8, 12].map((seconds) => ({ of: 'back' as const, seconds: seconds + n / 100 })),
+        ],
+      },
+      say: `${named(n)}: opens in 11.5 s and closes in 12, where its end switches stop it`,
+    })),
+  );
+const group = assess(maker.job).findings.find((f) => f.id === 'feed.group-held@row');
+if (!group?.remedy?.edit) throw new Error('the row has no moves to be made');
+maker.edit(group.remedy.edit);
+const [there, back] = maker.job.act.moves;
+if (!there || !back) throw new Error('the row has no two moves');
+const warned = stepOf('warn', { seconds: 3 });
+maker
+  .edit(
+    {
+      do: 'put',
+      list: 'act.moves',
+      item: { ...there, name: 'open the row', purpose: 'open', steps: [warned, ...there.steps] },
+      say: 'open the row: two flaps at once, after 3 s of its beeper',
+    },
+    {
+      do: 'put',
+      list: 'act.moves',
+      item: { ...back, name: 'close the row', purpose: 'close', steps: [warned, ...back.steps] },
+      say: 'close the row: likewise',
+    },
+    {
+      do: 'set',
+      at: 'routine',
+      set: {
+        sentences: [
+          sentenceAt('12:00', {
+            ...{ id: 'alarm', when: 'sense', sense: 'alarm', says: true, forSeconds: 2, days: [] },
+            ...{ move: there.id, tier: 'safety', whenHeld: 'late', lateSeconds: 3600 },
+          }),
+          sentenceAt('12:00', {
+            ...{ id: 'help', when: 'sense', sense: 'alarm', says: true, forSeconds: 2, days: [] },
+            ...{ does: 'call', tier: 'safety' },
+          }),
+          sentenceAt('12:00', {
+            ...{
+              id: 'cleaned',
+              when: 'mode',
+              mode: 'cleaning',
+              says: true,
+              days: [],
+              move: there.id,
+              tier: 'lock-out',
+            },
+          }),
+          sentenceAt('12:00', {
+            ...{ id: 'steams', when: 'sense', sense: 'steam', says: true, forSeconds: 60, days: [], move: there.id },
+            ...{ gapSeconds: 600 },
+          }),
+          sentenceAt('12:00', {
+            ...{ id: 'clears', when: 'sense', sense: 'steam', says: false, forSeconds: 900, days: [], move: back.id },
+            ...{ ifs: [{ kind: 'sense', is: false, from: '22:00', until: '06:00', sense: 'alarm', mode: '' }] },
+          }),
+        ],
+      },
+      say: 'the alarm opens them before anything else and calls; cleaning opens and locks them; steam opens them, and a quarter of an hour without it closes them',
+    },
+  )
   .placeAll()
+  .tick('press-hung-tried')
   .write('steam-flaps');

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { edited, type Job } from '../../ground/job';
-import { demoJob } from '../../testing/jobs';
+import { demoJob, unmoved } from '../../testing/jobs';
 import { assess } from '../assess';
 import { ratingTurns, type Turns } from './turns';
 
@@ -40,7 +40,7 @@ describe('what would turn a rating of the whole circuit', () => {
 
   it('is a confirmation where nobody confirmed a number that is well as it stands', () => {
     // One flap of the eight is enough.
-    const all = demoJob('steam-flaps');
+    const all = unmoved(demoJob('steam-flaps'));
     const flaps = all.presses
       .slice(1)
       .reduce((job, p) => edited(job, { do: 'drop', list: 'presses', key: p.id }, job.touchedAt), all);

@@ -1,11 +1,8 @@
 import { LEAST_TIMES, MOST_MOVES, movesUntil, placeAfter, reserveOf, type WayTimes } from '../../engines/trace';
 import { atMost, chosen, computed, derive, finding, judged, measured, type Finding } from '../../ground/finding';
-import { sidesOf, type Job, type MachinePart, type Timing } from '../../ground/job';
+import { type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
-import { heedsOf } from './heard';
-
-/** Role of the press that a timing is of, where the part moves for as long as it is held. */
-const ROLE = { run: 'open', back: 'close' } as const;
+import { timedPresses } from './timed-ways';
 
 /**
  * Times of a way that were taken; null where they are fewer than tell a spread. The way back is the way there where that alone was timed.
@@ -26,17 +23,10 @@ interface Partial {
 export function partialPresses(job: Job, p: MachinePart): readonly Partial[] {
   return (['run', 'back'] as const).flatMap((of) => {
     const way = wayOf(p, of);
-    const heeds = heedsOf(job, p).filter((h) => h.as === ROLE[of]);
-    return job.act.moves.flatMap((m) =>
-      m.steps.flatMap((s, i) =>
-        way !== null &&
-        s.do === 'press' &&
-        sidesOf(s).some((x) => heeds.some((h) => h.press === x.press && h.other === x.other)) &&
-        s.seconds < SHORT * way.mean
-          ? [{ name: `step ${i + 1} of ${m.name}`, share: s.seconds / way.mean }]
-          : [],
-      ),
-    );
+    if (way === null) return [];
+    return timedPresses(job, p, of)
+      .filter((t) => t.seconds < SHORT * way.mean)
+      .map((t) => ({ name: t.name, share: t.seconds / way.mean }));
   });
 }
 /** A press that is shorter than this share of the way is meant to stop before its end. */

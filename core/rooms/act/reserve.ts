@@ -1,34 +1,20 @@
 import { LEAST_TIMES, reserveOf } from '../../engines/trace';
 import { chosen, computed, derive, derivedLimit, finding, judged, measured, type Finding } from '../../ground/finding';
-import { sidesOf, type Job, type MachinePart, type Timing } from '../../ground/job';
+import { type Job, type MachinePart, type Timing } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { partialPresses } from './between';
-import { heedsOf } from './heard';
+import { timedPresses, type TimedPress } from './timed-ways';
 
-/** Role of the press that a timing is of, where the part moves for as long as it is held. */
-const ROLE = { run: 'open', back: 'close' } as const;
 const say = (seconds: number): string => formatQuantity(Number(seconds.toPrecision(3)), 's');
 const WAY = { run: 'there', back: 'back' } as const;
 
 /** The shortest press that is to carry a part all the way by time alone; null where none does. */
-function shortestTimed(
-  job: Job,
-  p: MachinePart,
-  of: Timing['of'],
-): { readonly name: string; readonly seconds: number } | null {
-  const heeds = heedsOf(job, p).filter((h) => h.as === ROLE[of]);
+function shortestTimed(job: Job, p: MachinePart, of: Timing['of']): TimedPress | null {
   // What is to stand between its ends is meant to stop short of them.
   const short = p.between === null ? [] : partialPresses(job, p).map((x) => x.name);
-  const steps = job.act.moves.flatMap((m) =>
-    m.steps.flatMap((s, i) =>
-      s.do === 'press' && sidesOf(s).some((x) => heeds.some((h) => h.press === x.press && h.other === x.other))
-        ? [{ name: `step ${i + 1} of ${m.name}`, seconds: s.seconds }]
-        : [],
-    ),
-  );
-  return steps
+  return timedPresses(job, p, of)
     .filter((s) => !short.includes(s.name))
-    .reduce<(typeof steps)[number] | null>((best, s) => (best && best.seconds <= s.seconds ? best : s), null);
+    .reduce<TimedPress | null>((best, s) => (best && best.seconds <= s.seconds ? best : s), null);
 }
 
 /**
@@ -45,7 +31,7 @@ export function reserveFindings(job: Job, p: MachinePart, of: Timing['of'], valu
       finding('act', id, {
         verdict: 'unknown',
         title:
-          `${step.name} holds the ${p.name} for ${formatQuantity(step.seconds, 's')} to carry it ${WAY[of]}; ` +
+          `${step.name}: the ${p.name} is held for ${formatQuantity(step.seconds, 's')} to carry it ${WAY[of]}; ` +
           `it was timed ${times}, and from fewer than three no reserve follows`,
         caption: 'no reserve known',
         source: ['tolerance-factor'],
@@ -56,7 +42,7 @@ export function reserveFindings(job: Job, p: MachinePart, of: Timing['of'], valu
   const what = `timed ${times}`;
   return [
     judged('act', id, {
-      title: `${step.name} holds the ${p.name} for long enough to carry it ${WAY[of]}: all but one in twenty, with 95 % confidence`,
+      title: `${step.name}: the ${p.name} is held for long enough to carry it ${WAY[of]}: all but one in twenty, with 95 % confidence`,
       caption: 'reserve of time',
       steps: [
         derive('length of the press', 't_p', 't', 's', [

@@ -4,7 +4,7 @@ import { edited, stepOf, withSteps, type Job } from '../../ground/job';
 import { heatOfPresses, ledgerOf, wholeCircuit } from '../../build/whole';
 import { boundsOf, takenPart } from '../../engines/parts';
 import { assess } from '../../house/assess';
-import { changed, demoJob, findingOf } from '../../testing/jobs';
+import { changed, demoJob, findingOf, unmoved } from '../../testing/jobs';
 
 const pot = demoJob('rice-pot');
 const inRoom = (set: Partial<Job['feed']['box']>): Job => changed(pot, 'feed', { box: { ...pot.feed.box, ...set } });
@@ -35,7 +35,7 @@ describe('the air around a controller', () => {
 describe('heat of what presses are built with', () => {
   // By hand: two switches of a bridge in the way of 0.25 A for longer than ten minutes.
   it('warms the box by what flows through a bridge, and in proportion where it runs for less', () => {
-    const flaps = demoJob('steam-flaps');
+    const flaps = unmoved(demoJob('steam-flaps'));
     const held = (seconds: number): Job =>
       edited(
         flaps,

@@ -15,14 +15,14 @@ import {
   type Job,
   type JobEdit,
 } from '../../ground/job';
-import { changed, demoJob, fed, findingOf, pressed } from '../../testing/jobs';
+import { changed, demoJob, fed, findingOf, pressed, unmoved } from '../../testing/jobs';
 import { feedFindings, loadsOf, supplyRun } from '.';
 
 const at = '2026-03-02T14:00:00Z';
 const pot = demoJob('rice-pot');
 const fan = demoJob('hood-fan');
 const alarm = demoJob('cold-room-alarm');
-const flaps = demoJob('steam-flaps');
+const flaps = unmoved(demoJob('steam-flaps'));
 const { facts } = assess(pot);
 const put = (job: Job, ...edits: JobEdit[]): Job => edits.reduce((j, e) => edited(j, e, at), job);
 const converter = (job: Job, set: Partial<FeedConverter>): Job =>

@@ -29,7 +29,7 @@ export function feedFindings(job: Job, facts: Facts, pressWatts = 0): Finding[] 
         verdict: 'unknown',
         title: 'No supply chosen yet',
         caption: 'no supply yet',
-        remedy: proposedSupply(facts),
+        remedy: proposedSupply(facts, job.region.mainsVolts < 200),
       }),
     ];
   const r = supplyRun(job, facts, supplyTree(job.feed), pressWatts);

@@ -4,9 +4,9 @@ import { assess } from '../../house/assess';
 import { sceneOf } from '../act';
 import { compileWorld, freshLog, happeningsOf, LOGGED, runTo, worldOf } from '../../engines/world';
 import { seededRandom } from '../../ground/quantity';
-import { demoJob, machined } from '../../testing/jobs';
+import { demoJob, machined, unmoved } from '../../testing/jobs';
 
-const flaps = demoJob('steam-flaps');
+const flaps = unmoved(demoJob('steam-flaps'));
 const group = flaps.feed.groups[0]!;
 const T = '2026-03-02T14:00:00Z';
 const grouped = (set: Partial<FeedGroup>): Job =>

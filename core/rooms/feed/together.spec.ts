@@ -1,10 +1,10 @@
 import { describe, expect, it } from 'vitest';
 import { assess } from '../../house/assess';
 import { edited, freshMove, stepOf, type Job, type JobEdit, type MoveStep } from '../../ground/job';
-import { demoJob } from '../../testing/jobs';
+import { demoJob, unmoved } from '../../testing/jobs';
 import { supplyRun } from '.';
 
-const flaps = demoJob('steam-flaps');
+const flaps = unmoved(demoJob('steam-flaps'));
 
 describe('what is pressed together', () => {
   it('draws together, and every move is a course of its own', () => {

@@ -1,5 +1,14 @@
 import { finding, type Finding } from '../../ground/finding';
-import { acts, pressedBy, sayLimit, type Hazard, type Job, type RoutineLimit, type Mode } from '../../ground/job';
+import {
+  acts,
+  closedTimes,
+  type Hazard,
+  type Job,
+  type Mode,
+  pressedBy,
+  type RoutineLimit,
+  sayLimit,
+} from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { pinOf } from '../../build/lines';
 import { hasDay } from './rule-lacks';
@@ -90,13 +99,15 @@ function cutsInto(job: Job, l: RoutineLimit): Cut | null {
   }
 }
 
-const stepsOn = (job: Job, press: string): { readonly move: string; readonly seconds: number }[] =>
-  job.act.moves.flatMap((m) =>
-    m.steps.flatMap((s) => (pressedBy(s).includes(press) ? [{ move: m.name, seconds: s.seconds }] : [])),
-  );
+/** How long moves keep a press closed, over all the steps that it goes on through; those that no sense may end first. */
+const pressesOf = (job: Job, press: string) =>
+  job.act.moves
+    .flatMap((m) => closedTimes(m).map((c) => ({ ...c, move: m.name, seconds: c.to - c.from })))
+    .filter((c) => c.press === press)
+    .sort((a, b) => Number(a.sensed) - Number(b.sensed));
 
 function cutsPress(job: Job, l: RoutineLimit): Cut | null {
-  const longer = stepsOn(job, l.press).find((s) => s.seconds > l.seconds);
+  const longer = pressesOf(job, l.press).find((c) => c.seconds > l.seconds);
   return longer
     ? {
         verdict: 'stop',
@@ -109,15 +120,11 @@ function cutsPress(job: Job, l: RoutineLimit): Cut | null {
 
 /** A press of a length of its own is as long as it says, whatever a limit asks for; one that waits for a sense is kept. */
 function shorterPress(job: Job, l: RoutineLimit): Cut | null {
-  const steps = job.act.moves.flatMap((m) => m.steps.map((s) => ({ s, move: m.name })));
-  const pressing = steps.filter(({ s }) => pressedBy(s).includes(l.press));
-  const fixed = pressing.find(({ s }) => s.do === 'press' && s.seconds < l.seconds);
-  const never = pressing.find(({ s }) => s.do === 'hold' && s.seconds < l.seconds);
-  const short = fixed ?? never;
+  const short = pressesOf(job, l.press).find((c) => c.seconds < l.seconds);
   return short
     ? {
         verdict: 'stop',
-        title: `“${short.move}” presses for ${formatQuantity(short.s.seconds, 's')}${fixed ? '' : ' at most'}, which is shorter`,
+        title: `“${short.move}” presses for ${formatQuantity(short.seconds, 's')}${short.sensed ? ' at most' : ''}, which is shorter`,
         caption: 'move presses shorter',
         todo: 'Make that press as long, or the limit shorter: a limit lengthens only what waits for a sense.',
       }

@@ -63,6 +63,9 @@ export const sidesOf = (s: MoveStep): readonly PressedSide[] =>
 export interface Closure extends PressedSide {
   readonly from: number;
   readonly to: number;
+  /** The steps that it lasts through, by number from 1, and whether a sense may end one of them. */
+  readonly steps: readonly [first: number, last: number];
+  readonly sensed: boolean;
 }
 
 /** How long a move lasts, each wait at its longest, s. */
@@ -79,15 +82,17 @@ export function closedTimes(move: Pick<Move, 'steps'>): readonly Closure[] {
   const out: Closure[] = [];
   let at = 0;
   let before = '';
-  for (const step of move.steps) {
+  for (const [i, step] of move.steps.entries()) {
     if (!takesTime(step)) continue;
+    const sensed = step.do === 'hold';
     const sides = sidesOf(step);
     const now = sides.map(keyOf).sort().join();
     for (const side of sides) {
       const open = now === before ? -1 : out.findIndex((c) => keyOf(c) === keyOf(side) && c.to === at);
       const held = open < 0 ? undefined : out[open];
-      if (held) out[open] = { ...held, to: at + step.seconds };
-      else out.push({ ...side, from: at, to: at + step.seconds });
+      const to = at + step.seconds;
+      if (held) out[open] = { ...held, to, steps: [held.steps[0], i + 1], sensed: held.sensed || sensed };
+      else out.push({ ...side, from: at, to, steps: [i + 1, i + 1], sensed });
     }
     at += step.seconds;
     before = now;
