@@ -24,7 +24,7 @@ const CORE = {
     ],
     ...['circuit', 'standin', 'net'],
   ],
-  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'rules', 'ways', 'wiring', 'whole'],
+  build: ['ends', 'drawing', 'lines', 'panel', 'times', 'rules', 'program', 'ways', 'wiring', 'whole'],
   rooms: null,
   house: [],
 };

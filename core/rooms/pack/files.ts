@@ -2,19 +2,20 @@ import { itemAt } from '../../ground/lists';
 import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
 import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
+import {
+  contactsOf,
+  programOf,
+  type ProgramHand,
+  type ProgramHeld,
+  type ProgramOrder,
+  type ProgramPress,
+  type ProgramPulses,
+  type ProgramSense,
+  type ProgramSign,
+} from '../../build/program';
 import type { Bill } from '../../engines/parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
-import {
-  packedContacts,
-  firmwareFiles,
-  type FirmwareHand,
-  type FirmwareOrder,
-  type FirmwarePress,
-  type FirmwarePulses,
-  type FirmwareSense,
-  type FirmwareSign,
-} from './firmware';
-import type { FirmwareHeld } from './firmware-listen';
+import { firmwareFiles } from './firmware';
 import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
 import { slug } from './slug';
@@ -41,11 +42,11 @@ export interface PackPress {
   /** Pins that are driven with it: the second of two contacts in series. */
   readonly more: readonly number[];
   /** How its two directions are driven; null where it has one, or where the second has no pin. */
-  readonly order: FirmwareOrder | null;
+  readonly order: ProgramOrder | null;
   /** The level that presses. */
   readonly pressesOn: 'high' | 'low';
   /** A level on its pin, pulses of two widths, or pulses of another sort that no press script makes. */
-  readonly drives: 'level' | FirmwarePulses | null;
+  readonly drives: 'level' | ProgramPulses | null;
   readonly netlist: string | null;
 }
 
@@ -65,11 +66,11 @@ export interface PackInput {
   readonly findings: readonly Finding[];
   readonly presses: readonly PackPress[];
   /** Senses and hands that a program can read, and signs that it can light, each on its pin. */
-  readonly senses: readonly FirmwareSense[];
-  readonly hands: readonly FirmwareHand[];
-  readonly signs: readonly FirmwareSign[];
+  readonly senses: readonly ProgramSense[];
+  readonly hands: readonly ProgramHand[];
+  readonly signs: readonly ProgramSign[];
   /** Contacts that stand closed while nothing is pressed. */
-  readonly held: readonly FirmwareHeld[];
+  readonly held: readonly ProgramHeld[];
   /** Null while nothing is wired. */
   readonly wiring: {
     readonly sheet: Sheet;
@@ -177,7 +178,7 @@ export function wiringFiles(
 }
 
 /** The presses that the packed program can drive. */
-const drivenBy = (presses: PackInput['presses']): FirmwarePress[] =>
+const drivenBy = (presses: PackInput['presses']): ProgramPress[] =>
   presses.flatMap((p) =>
     p.pin === null || p.drives === null
       ? []
@@ -195,16 +196,16 @@ const drivenBy = (presses: PackInput['presses']): FirmwarePress[] =>
   );
 
 /** Whether the packed program can do all that the job asks: every press, every other side, every sense that is read. */
-function doesAll({ job, hands, senses }: PackInput, able: readonly FirmwarePress[]): boolean {
+function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[]): boolean {
   if (onlyListens(job)) return senses.length > 0 && senses.length === job.senses.length;
-  if (able.length === 0 || able.flatMap(packedContacts).length > MOST_CONTACTS) return false;
+  if (able.length === 0 || able.flatMap(contactsOf).length > MOST_CONTACTS) return false;
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [
     ...job.act.moves.flatMap((m) => m.steps.flatMap(sidesOf)).flatMap((s) => (s.other ? [s.press] : [])),
     ...hands.filter((h) => h.other).map((h) => h.asks),
   ];
-  const hasOther = (p: FirmwarePress): boolean => p.order !== null || (p.pulses !== null && p.pulses.other !== null);
+  const hasOther = (p: ProgramPress): boolean => p.order !== null || (p.pulses !== null && p.pulses.other !== null);
   return (
     asked.every((id) => able.some((p) => p.id === id)) &&
     otherSides.every((id) => able.some((p) => p.id === id && hasOther(p)))
@@ -217,7 +218,8 @@ export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[
   if (!doesAll(input, presses)) return [];
   const { job, hands, senses, signs, held, lacks } = input;
   const listens = onlyListens(job);
-  const files = firmwareFiles(job, { presses, hands, senses, signs, held, listens, lacks, stops });
+  const program = programOf(job, { presses, hands, senses, signs, held, listens });
+  const files = firmwareFiles(program, lacks, stops);
   return Object.entries(files).map(([file, body]) =>
     textFile(
       file,

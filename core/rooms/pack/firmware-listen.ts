@@ -1,10 +1,4 @@
-/** A contact that stands closed from the start and that no move opens. */
-export interface FirmwareHeld {
-  readonly name: string;
-  readonly pin: number;
-  /** The level that closes it. */
-  readonly closesOn: 'high' | 'low';
-}
+import type { ProgramHeld } from '../../build/program';
 
 /** The function that hears of each change, as the header declares it. @param names of the senses, as they stand in a comment. */
 export const changedText = (names: readonly string[]): string =>
@@ -30,7 +24,7 @@ static void tell_changes(void)
 `;
 
 /** What setting up does first: nothing was told, and what is held closed is closed before anything else. */
-export const setupText = (held: readonly FirmwareHeld[], listens: boolean, comment: (text: string) => string): string =>
+export const setupText = (held: readonly ProgramHeld[], listens: boolean, comment: (text: string) => string): string =>
   [
     ...held.map(
       (h) => `    gt_write_pin(${h.pin}, ${h.closesOn === 'high' ? 1 : 0});   /* ${comment(h.name)} stays closed */\n`,

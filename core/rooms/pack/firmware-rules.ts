@@ -1,112 +1,41 @@
-import { isTimed, sayAt, sayIfs, sayLimit, type Job } from '../../ground/job';
-import { ruleWires, type RuleFlag } from '../../build/rules';
-import { minutesOf } from '../../ground/quantity';
-import { TIER, type RoutineWire, type RuleWire } from '../../engines/world';
-
-/** Rules, modes and limits as the packed program has them. */
-export interface PackedRules {
-  /** Tables, and what they are filled with; they stand before the program's own functions. */
-  readonly tables: string;
-  /** Names of rules that only the maker's own function can tell of, by number from 0: the sun, a calendar. */
-  readonly told: readonly { readonly number: number; readonly words: string }[];
-}
-
-/** A contact of the program, as far as limits ask for it. */
-interface Output {
-  readonly press: string;
-}
+import type { RuleRow, RulesPart, WindowRow } from '../../build/program';
+import { TIER } from '../../engines/world';
+import { comment } from './c-comment';
 
 const FOREVER = '0xffffffffu';
-const milliseconds = (s: number): string => (s < Infinity ? `${Math.round(s * 1000)}u` : FOREVER);
 const count = (n: number): string => (n < Infinity ? `${n}u` : FOREVER);
+const bit = (is: boolean): number => (is ? 1 : 0);
 
-/** What makes a rule come true, as the program tells it. */
-const edgeOf = (
-  r: RuleWire,
-  sense: (index: number) => number,
-): readonly [kind: string, index: number, is: number, ms: string] => {
-  switch (r.edge.of) {
-    case 'given':
-      return ['IS_TOLD', 0, 0, '0u'];
-    case 'sense':
-      return ['BY_SENSE', sense(r.edge.sense), r.edge.is ? 1 : 0, milliseconds(r.edge.seconds)];
-    case 'mode':
-      return ['BY_MODE', r.edge.mode + 1, r.edge.is ? 1 : 0, '0u'];
-  }
+const EDGES: Readonly<Record<RuleRow['edge'], string>> = { told: 'IS_TOLD', sense: 'BY_SENSE', mode: 'BY_MODE' };
+const DOES: Readonly<Record<RuleRow['does'], string>> = {
+  move: 'BEGIN_MOVE',
+  'mode-on': 'MODE_ON',
+  'mode-off': 'MODE_OFF',
+  call: 'CALL_SOMEBODY',
 };
-const DOES = { move: 'BEGIN_MOVE', 'mode-on': 'MODE_ON', 'mode-off': 'MODE_OFF', call: 'CALL_SOMEBODY' } as const;
-const LOOKS = { sense: 'LOOK_SENSE', mode: 'LOOK_MODE', flag: 'LOOK_WINDOW' } as const;
+const LOOKS = { sense: 'LOOK_SENSE', mode: 'LOOK_MODE', window: 'LOOK_WINDOW' } as const;
 
-/** Days of a sentence in bits, Monday is bit 1; every day where it names none. */
-const dayBits = (days: readonly number[]): string =>
-  `0x${(days.length === 0 ? 0xfe : days.reduce((bits, d) => bits | (1 << d), 0)).toString(16).padStart(2, '0')}u`;
-
-function windowRow(job: Job, { sentence, window }: RuleFlag): string {
-  const s = job.routine.sentences[sentence];
-  const [from, until] = window ? [minutesOf(window.from), minutesOf(window.until)] : [0, 0];
-  return `    { ${window ? '0xfeu' : dayBits(s?.days ?? [])}, ${from * 60}u, ${until * 60}u, ${window ? 0 : 1} },`;
+function ruleRow(r: RuleRow): string {
+  const cells = [EDGES[r.edge], r.of, bit(r.is), `${r.standsMs}u`, `${r.first}u`, `${r.count}u`, DOES[r.does]];
+  const more = [r.what, r.tier, bit(r.ifArmed), count(r.lateMs), count(r.gapMs), count(r.aDay)];
+  return `    { ${[...cells, ...more].join(', ')} },   /* ${comment(r.words)} */`;
 }
+const windowRow = (w: WindowRow): string =>
+  `    { 0x${w.days.toString(16).padStart(2, '0')}u, ${w.from}u, ${w.until}u, ${bit(w.wholeDay)} },`;
 
-/** Bits of the contacts of a press, the first is bit 0. */
-const bitsOf = (outputs: readonly Output[], of: (o: Output, i: number) => boolean): string =>
-  `${outputs.reduce((bits, o, i) => (of(o, i) ? bits + 2 ** i : bits), 0)}u`;
-
-/**
- * The rules of a job for the packed program; null where its sentences are all plain starts and nothing is limited.
- * @param outputs its contacts in their order. @param numberOf the number of a sense in the program, from 1.
- */
-export function packedRules(
-  job: Job,
-  outputs: readonly Output[],
-  comment: (text: string) => string,
-  numberOf: (sense: string) => number,
-): PackedRules | null {
-  const wires = ruleWires(job, outputs);
-  if (!wires) return null;
-  const { wire, flags } = wires;
-  const senseOf = (index: number): number => numberOf(job.senses[index]?.id ?? '');
-  const names = { ...job, modes: job.routine.modes, moves: job.act.moves };
-  const { sentences, limits } = job.routine;
-  const looks = wire.rules.flatMap((r) => r.ifs);
-  let first = 0;
-  const rows = wire.rules.map((r, i) => {
-    const s = sentences[i];
-    const [kind, index, is, ms] = edgeOf(r, senseOf);
-    const cells = [kind, index, is, ms, `${first}u`, `${r.ifs.length}u`, DOES[r.does]];
-    const more = [r.does.startsWith('mode') ? r.what + 1 : r.what, r.tier, r.ifArmed ? 1 : 0];
-    first += r.ifs.length;
-    const words = s ? comment(`${sayAt(s, names)}${sayIfs(s, names)}`) : '';
-    return `    { ${[...cells, ...more, milliseconds(r.late), milliseconds(r.gap), count(r.aDay)].join(', ')} },   /* ${words} */`;
+/** Rules, modes and limits: their tables, and what they are filled with; they stand before the program’s own functions. */
+export const rulesText = (r: RulesPart): string =>
+  TABLES({
+    rows: r.rules.map(ruleRow),
+    looks: r.looks.map((l) => `    { ${LOOKS[l.at]}, ${l.of}, ${bit(l.is)} },`),
+    modes: r.modes.map((m) => `    /* ${comment(m.name)} */ { ${bit(m.on)}, ${m.holds}, ${count(m.endsMs)} },`),
+    windows: r.windows.map(windowRow),
+    outputs: r.limits.map((l) => `    { ${count(l.longestMs)}, ${count(l.restMs)} },`),
+    apart: r.pairs.map(([a, b]) => `    { ${a}u, ${b}u },`),
+    moves: r.mayStart.map((m) => `    { ${count(m.aDay)}, ${bit(m.armed)}, ${m.known} },`),
+    handHolds: count(r.handHoldsMs),
+    words: r.words.map(comment),
   });
-  return {
-    tables: TABLES({
-      rows,
-      looks: looks.map(
-        (l) => `    { ${LOOKS[l.of]}, ${l.of === 'sense' ? senseOf(l.index) : l.index + 1}, ${l.is ? 1 : 0} },`,
-      ),
-      modes: wire.modes.map((m, i) => {
-        const name = comment(job.routine.modes[i]?.name ?? '');
-        return `    /* ${name} */ { ${m.on ? 1 : 0}, ${m.holds}, ${milliseconds(m.seconds)} },`;
-      }),
-      windows: flags.map((f) => windowRow(job, f)),
-      outputs: outputs.map(
-        (_, i) => `    { ${milliseconds(wire.longest[i] ?? Infinity)}, ${milliseconds(wire.leastOff[i] ?? 0)} },`,
-      ),
-      apart: wire.apart.map(
-        ([a, b]) => `    { ${bitsOf(outputs, (_, i) => i === a)}, ${bitsOf(outputs, (_, i) => i === b)} },`,
-      ),
-      moves: mayStartRows(wire, senseOf),
-      handHolds: milliseconds(wire.handHolds),
-      words: limits.map((l) => comment(sayLimit(l, { ...names, presses: job.presses, senses: job.senses }))),
-    }),
-    told: sentences.flatMap((s, number) =>
-      isTimed(s) && s.when !== 'clock' ? [{ number, words: sayAt(s, names) }] : [],
-    ),
-  };
-}
-
-const mayStartRows = (wire: RoutineWire, senseOf: (index: number) => number): string[] =>
-  wire.mayStart.map((m) => `    { ${count(m.aDay)}, ${m.armed ? 1 : 0}, ${m.fresh < 0 ? 0 : senseOf(m.fresh)} },`);
 
 interface Filled {
   readonly rows: readonly string[];

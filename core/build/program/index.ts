@@ -1,0 +1,25 @@
+export { contactsOf } from './contacts';
+export { programOf } from './program';
+export type {
+  Contact,
+  HandRow,
+  LookRow,
+  ModeRow,
+  OrderRow,
+  Program,
+  ProgramHand,
+  ProgramHeld,
+  ProgramOrder,
+  ProgramPins,
+  ProgramPress,
+  ProgramPulses,
+  ProgramSense,
+  ProgramSign,
+  RuleRow,
+  RulesPart,
+  SenseRow,
+  SignRow,
+  StepRow,
+  WeekRow,
+  WindowRow,
+} from './types';
