@@ -22,7 +22,7 @@ const CORE = {
       'scan',
       'parts',
     ],
-    ...['circuit', 'standin', 'net'],
+    ...['circuit', 'standin', 'net', 'rehearsal'],
   ],
   build: ['ends', 'drawing', 'lines', 'panel', 'times', 'rules', 'program', 'ways', 'wiring', 'whole'],
   rooms: null,

@@ -7,12 +7,15 @@ import { netlistOf } from '../engines/circuit';
 import { drawWhole } from './draw';
 import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
-import { sensesRead, type Job, type Press } from '../ground/job';
+import type { SenseFrom } from '../build/program';
+import { comesByMessage, sensesRead, type Job, type Press, type Sense } from '../ground/job';
+import { programCalendar } from './program-calendar';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
 import { asUnit, isBuiltOtherwise, mirroredPulses } from '../build/units';
 import { heardAfter, isReadable, pinOf, SENSES } from '../build/lines';
 import {
+  lacksInPython,
   lacksOf,
   packFiles,
   unitFiles,
@@ -52,12 +55,23 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
     const sense = {
       id: s.id,
       name: s.name,
+      from: fromOf(s, pin),
+      wire: pin ?? -1,
+      topic: s.topic,
+      staleSeconds: s.staleSeconds,
       heardAfter: { so: heardAfter(s, true), notSo: heardAfter(s, false) },
       limit: s.limit && unit !== undefined ? { ...s.limit, soOver: s.closedThen, unit } : null,
     };
     if (!isReadable(s)) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
     return line && pin !== null ? [{ ...sense, pin, yes: line.active }] : [];
   });
+
+/** Where a program that needs nothing filled in has a sense from. */
+function fromOf(s: Sense, pin: number | null): SenseFrom {
+  if (isReadable(s)) return 'pin';
+  if (comesByMessage(s)) return 'message';
+  return s.kind === 'temperature' && pin !== null && s.touches !== 'module' ? 'one-wire' : 'own';
+}
 
 /** The contact of a bought module that nothing in the plan moves: it stands closed, or its machine has no power. */
 const heldBy = (job: Job, a: Seen): PackInput['held'] => {
@@ -66,6 +80,9 @@ const heldBy = (job: Job, a: Seen): PackInput['held'] => {
     ? [{ name: 'contact of the module', pin: module.contactGpio, closesOn: module.contactOn }]
     : [];
 };
+
+/** Whether the interpreter of MicroPython fits the controller: it asks for some hundred kilobytes of memory. */
+const runsPython = (job: Job): boolean => profileOf(job) !== undefined && job.board.profile !== 'eight-bit';
 
 /** Signs that it lights. */
 const lit = (job: Job): PackInput['signs'] =>
@@ -147,7 +164,11 @@ function inputOf(job: Job, a: Seen, mirrored: boolean): PackInput {
     senses: readable(job, a),
     signs: lit(job),
     held: heldBy(job, a),
+    pulled: (profileOf(job)?.pins ?? []).flatMap((p) => (p.can.includes('pull-up') ? [p.gpio] : [])),
+    calendar: programCalendar(job),
+    python: runsPython(job),
     lacks: lacksOf(job, a.facts.presses),
+    lacksPython: lacksInPython(job, a.facts.presses),
     wiring:
       presses.length > 0 || wiring.parts.length > 0
         ? { ...wiring, sheet: drawWhole(job, a, wiring), bill: wholeBill(job, wiring) }

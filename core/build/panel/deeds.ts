@@ -18,6 +18,8 @@ export interface HandDeed {
   readonly most: number | null;
   /** Number of the mode that it puts on and off; −1 for none. */
   readonly mode: number;
+  /** Topic of its messages; empty for what is moved. */
+  readonly topic: string;
 }
 
 const DOES: Readonly<Record<Hand['kind'], HandDeed['does']>> = {
@@ -63,6 +65,7 @@ export const handsIn = (job: Job): HandDeed[] =>
         moves,
         most: h.startsPerArming,
         mode: h.kind === 'mode' ? job.routine.modes.findIndex((m) => m.id === h.mode) : -1,
+        topic: h.kind === 'command' ? h.topic : '',
       };
     }),
   );

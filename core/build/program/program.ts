@@ -51,6 +51,7 @@ function handRow(h: ProgramHand, presses: number, before: readonly ProgramHand[]
     first: h.does === 'mode' ? h.mode + 1 : before.reduce((n, x) => n + x.moves.length, 0),
     count: h.moves.length,
     most: h.most ?? 0,
+    topic: h.topic,
   };
 }
 
@@ -66,6 +67,7 @@ export function programOf(job: Job, pins: ProgramPins): Program {
   const presses = job.act.moves.flatMap((m) =>
     m.steps.flatMap((s) => (pressedBy(s).length > 0 && s.seconds > 0 ? [1000 * s.seconds] : [])),
   );
+  const read = [...pins.senses, ...pins.hands].map((x) => x.pin);
   const { rules, plain } = rulesPart(job, contacts, senseNumber);
   return {
     title: job.title,
@@ -83,6 +85,10 @@ export function programOf(job: Job, pins: ProgramPins): Program {
       soMs: milliseconds(s.heardAfter.so),
       notMs: milliseconds(s.heardAfter.notSo),
       limit: s.limit,
+      from: s.from,
+      wire: s.wire,
+      topic: s.topic,
+      staleMs: s.staleSeconds === null ? Infinity : milliseconds(s.staleSeconds),
     })),
     signs: pins.signs.map((s) => ({ name: s.name, pin: s.pin, means: s.means, after: s.dueAfterStarts ?? Infinity })),
     hands: pins.hands.map((h, i) => handRow(h, bits(h.asks, h.other), pins.hands.slice(0, i))),
@@ -96,6 +102,8 @@ export function programOf(job: Job, pins: ProgramPins): Program {
     plain,
     held: pins.held,
     listens: pins.listens,
+    pulled: pins.pulled.filter((pin) => read.includes(pin)),
+    calendar: pins.calendar,
     lateMs: Math.max(1, Math.round(Math.min(MOST_LATE_MS, ...presses.map((ms) => ms / 2)))),
   };
 }

@@ -39,11 +39,21 @@ export interface ProgramHand extends HandDeed {
   readonly active: 'high' | 'low';
 }
 
+/** Where a sense comes from: a level on its pin, a message, a thermometer on one wire, or what only a function of the maker's own reads. */
+export type SenseFrom = 'pin' | 'message' | 'one-wire' | 'own';
+
 /** A sense that the program reads: on its pin, or, with −1, from elsewhere. */
 export interface ProgramSense {
   readonly id: string;
   readonly name: string;
+  readonly from: SenseFrom;
   readonly pin: number;
+  /** The pin of its wire, whatever goes over it; −1 for none. */
+  readonly wire: number;
+  /** Topic of its messages; empty for none. */
+  readonly topic: string;
+  /** After so long without news nothing is known of it, s; null for never. */
+  readonly staleSeconds: number | null;
   /** The level at which what it tells is so. */
   readonly yes: 'high' | 'low';
   /** How long it must stand before it is heard, by what it says, s. */
@@ -65,6 +75,21 @@ export interface ProgramSign {
   readonly dueAfterStarts: number | null;
 }
 
+/** What the clock shows where the controller stands, and what only a calendar tells, in whole seconds of universal time since 2000. */
+export interface ProgramCalendar {
+  /** When it was made, and as a date; nothing before it can be true. */
+  readonly madeAt: number;
+  readonly madeOn: string;
+  /** The date until which the instants are told. */
+  readonly until: string;
+  /** From when on, and how far local time is before universal time then, s; the first row is that of the beginning. */
+  readonly zones: readonly (readonly [at: number, seconds: number])[];
+  /** Instants at which the sun, a calendar or a date has rules come true, in order, with the number of the rule. */
+  readonly instants: readonly (readonly [at: number, rule: number])[];
+  /** Rules of a clock time that take some dates only: the instants have them, not the week. */
+  readonly dated: readonly number[];
+}
+
 /** A contact that stands closed from the start and that no move opens. */
 export interface ProgramHeld {
   readonly name: string;
@@ -83,6 +108,9 @@ export interface ProgramPins {
   readonly held: readonly ProgramHeld[];
   /** Whether it tells each change that it hears. */
   readonly listens: boolean;
+  /** Pins that have a pull-up inside. */
+  readonly pulled: readonly number[];
+  readonly calendar: ProgramCalendar;
 }
 
 /** A contact that the program closes, with the level that closes it; 2 for a servo’s other side. */
@@ -115,6 +143,10 @@ export interface SenseRow {
   readonly soMs: number;
   readonly notMs: number;
   readonly limit: ProgramSense['limit'];
+  readonly from: SenseFrom;
+  readonly wire: number;
+  readonly topic: string;
+  readonly staleMs: number;
 }
 
 export interface SignRow {
@@ -138,6 +170,8 @@ export interface HandRow {
   readonly count: number;
   /** Starts that one arming lets go; 0 for as many as come. */
   readonly most: number;
+  /** Topic of its messages, for a command. */
+  readonly topic: string;
 }
 
 /** A step of a move; all moves stand in one row. */
@@ -260,4 +294,7 @@ export interface Program {
   readonly listens: boolean;
   /** A call that comes later than this ends what runs, ms. */
   readonly lateMs: number;
+  /** Pins that it reads and that have a pull-up inside. */
+  readonly pulled: readonly number[];
+  readonly calendar: ProgramCalendar;
 }

@@ -5,6 +5,7 @@ import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '
 import {
   contactsOf,
   programOf,
+  type ProgramCalendar,
   type ProgramHand,
   type ProgramHeld,
   type ProgramOrder,
@@ -16,6 +17,7 @@ import {
 import type { Bill } from '../../engines/parts';
 import { injectorBench, injectorOf, injectorVerilog } from '../../engines/scan';
 import { firmwareFiles } from './firmware';
+import { PROGRAM_FILE, pythonText, SETTINGS_FILE, SETTINGS_TEXT } from './python';
 import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
 import { slug } from './slug';
@@ -71,6 +73,10 @@ export interface PackInput {
   readonly signs: readonly ProgramSign[];
   /** Contacts that stand closed while nothing is pressed. */
   readonly held: readonly ProgramHeld[];
+  /** Pins with a pull-up inside, what only a calendar tells, and whether the controller runs MicroPython. */
+  readonly pulled: readonly number[];
+  readonly calendar: ProgramCalendar;
+  readonly python: boolean;
   /** Null while nothing is wired. */
   readonly wiring: {
     readonly sheet: Sheet;
@@ -88,6 +94,8 @@ export interface PackInput {
   readonly sheet: readonly PackStep[];
   /** What the packed program does not do. */
   readonly lacks: readonly string[];
+  /** What the one in MicroPython does not do. */
+  readonly lacksPython: readonly string[];
 }
 
 /** A file that Pack writes. */
@@ -216,11 +224,21 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[
 export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
   const presses = drivenBy(input.presses);
   if (!doesAll(input, presses)) return [];
-  const { job, hands, senses, signs, held, lacks } = input;
+  const { job, hands, senses, signs, held, lacks, pulled, calendar } = input;
   const listens = onlyListens(job);
-  const program = programOf(job, { presses, hands, senses, signs, held, listens });
-  const files = firmwareFiles(program, lacks, stops);
-  return Object.entries(files).map(([file, body]) =>
+  const program = programOf(job, { presses, hands, senses, signs, held, listens, pulled, calendar });
+  const python = input.python
+    ? [
+        textFile(
+          PROGRAM_FILE,
+          'program in MicroPython, whole',
+          'text/x-python',
+          pythonText(program, input.lacksPython, stops),
+        ),
+        textFile(SETTINGS_FILE, 'its network and secrets', 'text/x-python', SETTINGS_TEXT),
+      ]
+    : [];
+  const files = Object.entries(firmwareFiles(program, lacks, stops)).map(([file, body]) =>
     textFile(
       file,
       file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week',
@@ -228,6 +246,7 @@ export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[
       body,
     ),
   );
+  return [...python, ...files];
 }
 
 /** For the first keypad that was decoded: the injector as Verilog with its test bench, and which value presses which key. */

@@ -1,6 +1,6 @@
 export { packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './files';
 export { unitFiles } from './unit-files';
-export { lacksOf } from './lacks';
+export { lacksInPython, lacksOf } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';
 export { wireColour } from './wiring-svg';

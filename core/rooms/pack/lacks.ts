@@ -1,6 +1,6 @@
 import { isReadable, readsNumber } from '../../build/lines';
 import type { PressFact } from '../../ground/facts';
-import { onlyListens, sensesRead, type Job, type Sense } from '../../ground/job';
+import { comesByMessage, onlyListens, sensesRead, type Job, type Sense } from '../../ground/job';
 import { orderOf } from '../../engines/reversing';
 import { MOST_CONTACTS } from './most-contacts';
 
@@ -11,10 +11,8 @@ function contactsIn(job: Job, p: PressFact): number {
   return press && (press.twoContacts || orderOf(press) !== null || (p.pulses?.other ?? null) !== null) ? 2 : 1;
 }
 
-/** What the packed program does not do, and the plan has: said in the file, in Pack and on its bead. */
-export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
-  const listens = onlyListens(job);
-  if (presses.length === 0 && !listens) return [];
+/** What neither program drives: presses that are no level and no servo, outputs and orders that it has no words for. */
+function undriven(job: Job, presses: readonly PressFact[]): string[] {
   const several = job.presses.length > 1;
   const of = (press: PressFact): string => (several ? `${press.name}: ` : '');
   const ordered = (id: string): boolean => job.presses.some((p) => p.id === id && orderOf(p) !== null);
@@ -37,19 +35,45 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
     out.push(
       `anything at all: ${contacts} contacts are more than the ${MOST_CONTACTS} that it can close, so no program is packed`,
     );
+  return out;
+}
+
+const isNumber = (s: Sense): boolean => readsNumber(s) && s.limit !== null;
+
+/** What a function of the maker's own reads, told by the name of that function. */
+const filledIn = (own: readonly Sense[], as: string, listens: boolean): string[] =>
+  own.length === 0
+    ? []
+    : [
+        `the reading of ${own.map((s) => s.name).join(', ')}${listens ? '' : ', which a move looks at'}: fill it in as ${as}`,
+      ];
+
+/** What is sensed and nothing looks at, and what is counted and forgotten at a power cut: neither program does that. */
+function leftOut(job: Job): string[] {
   const read = sensesRead(job);
   const blind = job.senses.filter((s) => !read.includes(s.id)).map((s) => s.name);
-  if (blind.length > 0) out.push(`what is sensed and no move looks at: ${blind.join(', ')}`);
+  const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
+  return [
+    ...(blind.length > 0 ? [`what is sensed and no move looks at: ${blind.join(', ')}`] : []),
+    ...(counted.length > 0 ? [`the count of ${counted.join(', ')} over a power cut: it begins anew`] : []),
+  ];
+}
+
+/** What the packed C99 does not do, and the plan has: said in the file, in Pack and on its bead. */
+export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
+  const listens = onlyListens(job);
+  if (presses.length === 0 && job.senses.length === 0) return [];
+  const read = sensesRead(job);
   const strange = job.senses.filter((s) => read.includes(s.id) && !isReadable(s));
-  const isNumber = (s: Sense): boolean => readsNumber(s) && s.limit !== null;
-  for (const [own, as] of [
-    [strange.filter((s) => !isNumber(s)), 'gt_read_sense'],
-    [strange.filter(isNumber), 'gt_read_number'],
-  ] as const)
-    if (own.length > 0)
-      out.push(
-        `the reading of ${own.map((s) => s.name).join(', ')}${listens ? '' : ', which a move looks at'}: fill it in as ${as}`,
-      );
+  const out = [
+    ...undriven(job, presses),
+    ...filledIn(
+      strange.filter((s) => !isNumber(s)),
+      'gt_read_sense',
+      listens,
+    ),
+    ...filledIn(strange.filter(isNumber), 'gt_read_number', listens),
+  ];
   if (listens) out.push('who is told of a change, and how: fill it in as gt_changed');
   if (job.act.moves.some((m) => m.steps.some((s) => s.do === 'tell'))) out.push('the messages that a move tells');
   const commands = job.hands.filter((h) => h.kind === 'command').map((h) => h.name);
@@ -60,7 +84,27 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
     out.push('where the sun and your calendar stand: fill in gt_comes_true');
   if (sentences.some((s) => s.dates !== 'any' && s.days.length > 0))
     out.push('dates: it knows weekdays alone, and holidays are days like any other to it');
-  const counted = job.signs.filter((s) => s.means === 'due' && s.dueAfterStarts !== null).map((s) => s.name);
-  if (counted.length > 0) out.push(`the count of ${counted.join(', ')} over a power cut: it begins anew`);
-  return out;
+  return [...out, ...leftOut(job)];
+}
+
+/** Whether the program in MicroPython reads a sense by itself: a pin, a thermometer on one wire, a message with a topic. */
+const readsItself = (s: Sense): boolean =>
+  isReadable(s) || (comesByMessage(s) ? s.topic !== '' : s.kind === 'temperature' && s.touches !== 'module');
+
+/** What the packed MicroPython does not do, and the plan has. */
+export function lacksInPython(job: Job, presses: readonly PressFact[]): string[] {
+  if (presses.length === 0 && job.senses.length === 0) return [];
+  const read = sensesRead(job);
+  const out = [
+    ...undriven(job, presses),
+    ...filledIn(
+      job.senses.filter((s) => read.includes(s.id) && !readsItself(s)),
+      'read_sense in settings.py',
+      onlyListens(job),
+    ),
+  ];
+  const { sentences } = job.routine;
+  if (sentences.some((s) => s.dates !== 'any' && s.when !== 'clock' && s.when !== 'sun' && s.when !== 'event'))
+    out.push('dates of rules that a sense or a mode begins: holidays are days like any other to those');
+  return [...out, ...leftOut(job)];
 }

@@ -1,0 +1,584 @@
+/**
+ * Modules of MicroPython as a rehearsal has them, by file name: pins, time and tasks that stand on `hook`, which keeps virtual time. They
+ * offer what programs for controllers use of the modules of the same names; what is not there is told by its name.
+ */
+export const KIT: Readonly<Record<string, string>> = {
+  'time.py': `
+import hook
+
+_SPAN = 1 << 30
+
+
+def ticks_ms():
+    return hook.now() & (_SPAN - 1)
+
+
+def ticks_us():
+    return hook.now() * 1000 & (_SPAN - 1)
+
+
+def ticks_add(ticks, delta):
+    return ticks + delta & (_SPAN - 1)
+
+
+def ticks_diff(a, b):
+    return (a - b + (_SPAN >> 1) & (_SPAN - 1)) - (_SPAN >> 1)
+
+
+def sleep_ms(ms):
+    import machine
+
+    end = hook.now() + max(0, int(ms))
+    while True:
+        at = hook.until(end)
+        machine.run_edges()
+        if at >= end:
+            return
+
+
+def sleep(seconds):
+    sleep_ms(seconds * 1000)
+
+
+def sleep_us(us):
+    sleep_ms(us // 1000)
+
+
+def time():
+    return hook.epoch() + hook.now() // 1000
+
+
+def time_ns():
+    return hook.epoch() * 1000000000 + hook.now() * 1000000
+
+
+def gmtime(seconds=None):
+    s = time() if seconds is None else int(seconds)
+    days, rest = s // 86400, s % 86400
+    z = days + 719468
+    era = z // 146097
+    doe = z - era * 146097
+    yoe = (doe - doe // 1460 + doe // 36524 - doe // 146096) // 365
+    doy = doe - (365 * yoe + yoe // 4 - yoe // 100)
+    mp = (5 * doy + 2) // 153
+    day = doy - (153 * mp + 2) // 5 + 1
+    month = mp + 3 if mp < 10 else mp - 9
+    year = yoe + era * 400 + (1 if month <= 2 else 0)
+    first = days - (doy if month > 2 else 0)
+    return (year, month, day, rest // 3600, rest % 3600 // 60, rest % 60, (days + 3) % 7, 1)
+
+
+def localtime(seconds=None):
+    return gmtime(seconds)
+`,
+  'machine.py': `
+import hook
+
+
+class Pin:
+    IN, OUT, OPEN_DRAIN = 0, 1, 2
+    PULL_UP, PULL_DOWN = 1, 2
+    IRQ_RISING, IRQ_FALLING = 1, 2
+
+    def __init__(self, id, mode=-1, pull=-1, value=None):
+        self.id = id
+        self.init(mode, pull, value)
+
+    def init(self, mode=-1, pull=-1, value=None):
+        if value is not None:
+            hook.write(self.id, int(value))
+        if mode == Pin.OUT or mode == Pin.OPEN_DRAIN:
+            hook.drives(self.id)
+        elif mode == Pin.IN:
+            hook.listens(self.id)
+
+    def value(self, level=None):
+        if level is None:
+            return hook.read(self.id)
+        hook.write(self.id, 1 if level else 0)
+
+    def __call__(self, level=None):
+        return self.value(level)
+
+    def on(self):
+        hook.write(self.id, 1)
+
+    def off(self):
+        hook.write(self.id, 0)
+
+    def high(self):
+        hook.write(self.id, 1)
+
+    def low(self):
+        hook.write(self.id, 0)
+
+    def toggle(self):
+        hook.write(self.id, 1 - hook.read(self.id))
+
+    def irq(self, handler=None, trigger=3, **_):
+        _handlers[self.id] = (handler, trigger, self)
+        hook.watches(self.id)
+
+
+class Signal(Pin):
+    def __init__(self, pin, *rest, invert=False):
+        self.pin = pin if isinstance(pin, Pin) else Pin(pin, *rest)
+        self.invert = invert
+
+    def value(self, level=None):
+        if level is None:
+            return self.pin.value() ^ (1 if self.invert else 0)
+        self.pin.value((1 if level else 0) ^ (1 if self.invert else 0))
+
+    def on(self):
+        self.value(1)
+
+    def off(self):
+        self.value(0)
+
+
+class PWM:
+    def __init__(self, pin, freq=0, duty_ns=None, duty_u16=None, duty=None):
+        self.id = pin.id if isinstance(pin, Pin) else pin
+        self._freq = freq
+        hook.drives(self.id)
+        if duty_ns is not None:
+            self.duty_ns(duty_ns)
+
+    def freq(self, value=None):
+        if value is None:
+            return self._freq
+        self._freq = value
+
+    def duty_ns(self, value=None):
+        hook.pulse(self.id, value)
+
+    def duty_u16(self, value=None):
+        hook.pulse(self.id, value * 1000000000 // (65535 * max(1, self._freq)))
+
+    def deinit(self):
+        hook.pulse(self.id, 0)
+
+
+class WDT:
+    def __init__(self, id=0, timeout=5000):
+        hook.dog(timeout)
+
+    def feed(self):
+        hook.feed()
+
+
+_handlers = {}
+
+
+def run_edges():
+    while True:
+        edge = hook.edge()
+        if edge < 0:
+            return
+        pin, level = edge >> 1, edge & 1
+        handler, trigger, thing = _handlers.get(pin, (None, 0, None))
+        if handler and trigger & (Pin.IRQ_RISING if level else Pin.IRQ_FALLING):
+            handler(thing)
+
+
+def idle():
+    hook.until(hook.now() + 1)
+    run_edges()
+
+
+def lightsleep(ms=1000):
+    hook.until(hook.now() + ms)
+    run_edges()
+
+
+def unique_id():
+    return b"bench"
+
+
+def freq(*_):
+    return 160000000
+
+
+def disable_irq():
+    return 0
+
+
+def enable_irq(_):
+    pass
+
+
+def reset_cause():
+    return 0
+`,
+  'asyncio.py': `
+import hook
+import machine
+
+NEVER = 1 << 60
+
+
+class TimeoutError(Exception):
+    pass
+
+
+class CancelledError(BaseException):
+    pass
+
+
+class Task:
+    def __init__(self, coro):
+        self.coro = coro
+        self.due = 0
+        self.flag = None
+        self.error = None
+        self.over = False
+        self.ended = Event()
+
+    def cancel(self):
+        if not self.over:
+            self.error = CancelledError()
+            self.due = 0
+
+    def done(self):
+        return self.over
+
+    def __iter__(self):
+        while not self.over:
+            yield (NEVER, self.ended)
+
+
+class Event:
+    def __init__(self):
+        self.state = False
+
+    def is_set(self):
+        return self.state
+
+    def set(self):
+        self.state = True
+
+    def clear(self):
+        self.state = False
+
+    def wait(self):
+        while not self.state:
+            yield (NEVER, self)
+
+
+class ThreadSafeFlag(Event):
+    def wait(self):
+        while not self.state:
+            yield (NEVER, self)
+        self.state = False
+
+
+class Lock:
+    def __init__(self):
+        self.free = Event()
+        self.free.set()
+
+    def acquire(self):
+        while not self.free.state:
+            yield (NEVER, self.free)
+        self.free.clear()
+
+    def release(self):
+        self.free.set()
+
+    async def __aenter__(self):
+        await self.acquire()
+
+    async def __aexit__(self, *_):
+        self.release()
+
+
+_tasks = []
+
+
+def create_task(coro):
+    task = Task(coro)
+    _tasks.append(task)
+    return task
+
+
+def current_task():
+    return _tasks[0]
+
+
+def sleep_ms(ms):
+    yield (hook.now() + max(0, int(ms)), None)
+
+
+def sleep(seconds):
+    return sleep_ms(seconds * 1000)
+
+
+def wait_for_ms(waited, ms):
+    end = hook.now() + max(0, int(ms))
+    coro = waited if hasattr(waited, "send") else iter(waited)
+    while True:
+        try:
+            due, flag = next(coro)
+        except StopIteration as over:
+            return over.value
+        while not (hook.now() >= due or (flag and flag.state)):
+            if hook.now() >= end:
+                coro.close()
+                raise TimeoutError
+            yield (min(due, end), flag)
+
+
+def wait_for(waited, seconds):
+    return wait_for_ms(waited, seconds * 1000)
+
+
+def gather(*coros, return_exceptions=False):
+    tasks = [create_task(c) for c in coros]
+    for task in tasks:
+        yield from task
+    return [None] * len(tasks)
+
+
+def _step(task):
+    try:
+        if task.error:
+            error, task.error = task.error, None
+            task.due, task.flag = task.coro.throw(error)
+        else:
+            task.due, task.flag = next(task.coro)
+    except (StopIteration, CancelledError):
+        task.over = True
+        task.ended.set()
+        _tasks.remove(task)
+
+
+def run(coro):
+    main = create_task(coro)
+    while not main.over:
+        now = hook.now()
+        ran = False
+        # What was begun last goes first: what comes by message is there before the moves go on.
+        for task in reversed(list(_tasks)):
+            if task.over:
+                continue
+            if task.error or now >= task.due or (task.flag and task.flag.state):
+                _step(task)
+                ran = True
+        if not ran:
+            due = NEVER
+            for task in _tasks:
+                due = min(due, task.due)
+            hook.until(due if due < NEVER else -1)
+            machine.run_edges()
+            take_messages()
+
+
+class _Loop:
+    def create_task(self, coro):
+        return create_task(coro)
+
+    def run_until_complete(self, coro):
+        return run(coro)
+
+    def run_forever(self):
+        async def for_ever():
+            while True:
+                await sleep_ms(3600000)
+
+        return run(for_ever())
+
+
+def get_event_loop():
+    return _Loop()
+
+
+def new_event_loop():
+    return _Loop()
+
+
+class Stream:
+    """The broker's end of a connection: lets everybody in, and hands on what is sent."""
+
+    def __init__(self):
+        self.bytes = b""
+        self.sent = b""
+        self.flag = Event()
+        self.closed = False
+        self.wants = set()
+
+    def readexactly(self, n):
+        while len(self.bytes) < n:
+            if self.closed or not hook.network():
+                raise OSError(104)
+            self.flag.clear()
+            yield (NEVER, self.flag)
+        out, self.bytes = self.bytes[:n], self.bytes[n:]
+        return out
+
+    def read(self, n=-1):
+        while not self.bytes:
+            if self.closed or not hook.network():
+                raise OSError(104)
+            self.flag.clear()
+            yield (NEVER, self.flag)
+        n = len(self.bytes) if n < 0 else n
+        out, self.bytes = self.bytes[:n], self.bytes[n:]
+        return out
+
+    def write(self, data):
+        self.sent += data
+
+    def drain(self):
+        if self.closed or not hook.network():
+            raise OSError(104)
+        while self._packet():
+            pass
+        yield (hook.now(), None)
+
+    def close(self):
+        self.closed = True
+        if self in _streams:
+            _streams.remove(self)
+
+    def wait_closed(self):
+        yield (hook.now(), None)
+
+    def _packet(self):
+        raw = self.sent
+        size, shift, at = 0, 0, 1
+        while True:
+            if at >= len(raw):
+                return False
+            size |= (raw[at] & 127) << shift
+            shift += 7
+            at += 1
+            if not raw[at - 1] & 128:
+                break
+        if len(raw) < at + size:
+            return False
+        kind, body, self.sent = raw[0], raw[at : at + size], raw[at + size :]
+        if kind == 0x10:
+            self._give(b"\\x20\\x02\\x00\\x00")
+        elif kind == 0x82:
+            n = body[2] << 8 | body[3]
+            self.wants.add(body[4 : 4 + n].decode())
+            self._give(b"\\x90\\x03" + body[0:2] + b"\\x00")
+        elif kind == 0xC0:
+            self._give(b"\\xd0\\x00")
+        elif kind & 0xF0 == 0x30:
+            n = body[0] << 8 | body[1]
+            after = 2 + n + (2 if kind & 6 else 0)
+            hook.told(body[2 : 2 + n].decode(), body[after:].decode(), kind & 1)
+        return True
+
+    def _give(self, data):
+        self.bytes += data
+        self.flag.set()
+
+
+_streams = []
+
+
+def open_connection(host, port):
+    if not hook.network():
+        raise OSError(113)
+    yield (hook.now(), None)
+    stream = Stream()
+    _streams.append(stream)
+    return stream, stream
+
+
+def take_messages():
+    if not hook.network():
+        for stream in list(_streams):
+            stream.flag.set()
+        return
+    while True:
+        message = hook.message()
+        if message is None:
+            return
+        topic, text = message.split("\\n", 1)
+        for stream in _streams:
+            if topic in stream.wants:
+                head, body = topic.encode(), text.encode()
+                body = bytes([len(head) >> 8, len(head) & 255]) + head + body
+                size, digits = len(body), []
+                while True:
+                    digit = size & 127
+                    size >>= 7
+                    digits.append(digit | 128 if size else digit)
+                    if not size:
+                        break
+                stream._give(b"\\x30" + bytes(digits) + body)
+`,
+  'network.py': `
+import hook
+
+STA_IF, AP_IF = 0, 1
+
+
+class WLAN:
+    def __init__(self, interface=STA_IF):
+        pass
+
+    def active(self, on=None):
+        return True
+
+    def connect(self, *_):
+        pass
+
+    def isconnected(self):
+        return hook.network()
+
+    def ifconfig(self, *_):
+        return ("192.0.2.2", "255.255.255.0", "192.0.2.1", "192.0.2.1")
+
+    def status(self, *_):
+        return 3 if hook.network() else 0
+
+    def config(self, *_, **__):
+        return None
+
+
+def hostname(*_):
+    return "bench"
+`,
+  'ntptime.py': `
+import hook
+
+host = "192.0.2.1"
+
+
+def settime():
+    if not hook.network():
+        raise OSError(110)
+    hook.sets_clock()
+`,
+  'onewire.py': `
+class OneWire:
+    def __init__(self, pin):
+        self.pin = pin
+`,
+  'ds18x20.py': `
+import hook
+
+
+class DS18X20:
+    def __init__(self, wire):
+        self.pin = wire.pin.id
+
+    def scan(self):
+        return [b"\\x28bench00"] if hook.degrees(self.pin) is not None else []
+
+    def convert_temp(self):
+        if hook.degrees(self.pin) is None:
+            raise OSError(19)
+
+    def read_temp(self, _):
+        degrees = hook.degrees(self.pin)
+        if degrees is None:
+            raise OSError(19)
+        return degrees
+`,
+};

@@ -1,0 +1,1 @@
+export { PROGRAM_FILE, pythonText, SETTINGS_FILE, SETTINGS_TEXT } from './program';

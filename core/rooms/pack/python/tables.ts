@@ -1,0 +1,249 @@
+import type { HandRow, Program, RuleRow, SenseRow, SignRow, StepRow } from '../../../build/program';
+import { slug } from '../slug';
+import { literal, number, remark } from './text';
+
+/** Words of the program for what it does, looks at and becomes, as they stand in its tables. */
+const WORDS = `
+EVER = float("inf")
+COMFORT, HAND, LOCK_OUT, SAFETY = range(4)
+DONE, DEAD, STOPPED, HELD_BACK, ENOUGH, REFUSED, BUSY = range(7)
+# What a sense tells while nothing is heard of it: neither 0 nor 1.
+UNHEARD = 2
+BY_PIN, BY_MESSAGE, BY_ONE_WIRE, BY_SETTINGS = range(4)
+ABOUT_TO_MOVE, CALLS, ARMED, DUE = range(4)
+PRESS, WAIT, HOLD, UNTIL, LOOK, AGAIN, WARN, TELL, CALL = range(9)
+GO_ON, END, ASK = range(3)
+STOPS, ARMS, PRESSES_WHILE_HELD, BEGINS, ANSWERS, SWITCHES_MODE, COMMANDS = range(7)
+TOLD, BY_SENSE, BY_MODE = range(3)
+BEGIN_MOVE, MODE_ON, MODE_OFF, CALL_SOMEBODY = range(4)
+LOOK_SENSE, LOOK_MODE, LOOK_WINDOW = range(3)
+# More steps in a row that take no time mean that the move comes round for ever.
+MOST_AT_ONCE = 10000
+# A press of up to so long is made to its end: half a press may be none, or another one.
+WHOLE_PRESS_MS = 2000
+# A message of more bytes is not for this program.
+MOST_BYTES = 1024
+# Places in the rows below.
+SO_MS, NOT_MS, HOW, STALE = 2, 3, 4, 8
+PIN, LEVEL, HAND_MS, DOES, STAYS, PRESSES, FIRST, COUNT, MOST = range(9)
+OP, STEP_PRESSES, MS, SENSE, IS, OTHERWISE, TO, TIMES, LEAST = range(9)
+STANDS, RULE_FIRST, RULE_COUNT, RULE_DOES, WHAT, TIER, IF_ARMED, LATE, GAP, A_DAY = range(3, 13)
+`;
+
+const HOW: Readonly<Record<SenseRow['from'], string>> = {
+  pin: 'BY_PIN',
+  message: 'BY_MESSAGE',
+  'one-wire': 'BY_ONE_WIRE',
+  own: 'BY_SETTINGS',
+};
+const MEANS: Readonly<Record<SignRow['means'], string>> = {
+  'about-to-move': 'ABOUT_TO_MOVE',
+  call: 'CALLS',
+  armed: 'ARMED',
+  due: 'DUE',
+};
+const DOES: Readonly<Record<HandRow['does'], string>> = {
+  stop: 'STOPS',
+  arm: 'ARMS',
+  press: 'PRESSES_WHILE_HELD',
+  begin: 'BEGINS',
+  answer: 'ANSWERS',
+  mode: 'SWITCHES_MODE',
+  command: 'COMMANDS',
+};
+const OP: Readonly<Record<StepRow['op'], string>> = {
+  press: 'PRESS',
+  wait: 'WAIT',
+  hold: 'HOLD',
+  until: 'UNTIL',
+  look: 'LOOK',
+  again: 'AGAIN',
+  warn: 'WARN',
+  tell: 'TELL',
+  call: 'CALL',
+};
+const OTHERWISE: Readonly<Record<StepRow['otherwise'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
+const EDGES: Readonly<Record<RuleRow['edge'], string>> = { told: 'TOLD', sense: 'BY_SENSE', mode: 'BY_MODE' };
+const RULE_DOES: Readonly<Record<RuleRow['does'], string>> = {
+  move: 'BEGIN_MOVE',
+  'mode-on': 'MODE_ON',
+  'mode-off': 'MODE_OFF',
+  call: 'CALL_SOMEBODY',
+};
+const LOOKS = { sense: 'LOOK_SENSE', mode: 'LOOK_MODE', window: 'LOOK_WINDOW' } as const;
+
+const truth = (is: boolean): string => (is ? 'True' : 'False');
+const bit = (is: boolean): number => (is ? 1 : 0);
+const bits = (mask: number): string => `0b${mask.toString(2)}`;
+
+type Cell = string | number;
+/** A row of a table; one of a single cell needs its comma. */
+const tuple = (cells: readonly Cell[]): string => `(${cells.join(', ')}${cells.length === 1 ? ',' : ''})`;
+const line = (cells: readonly Cell[], words = ''): string =>
+  `    ${tuple(cells)},${words === '' ? '' : `  ${remark(words)}`}`;
+
+/** A table by its name, with a line for each row and what its columns are. */
+const table = (name: string, columns: string, rows: readonly string[]): string =>
+  rows.length === 0 ? `${name} = ()\n` : `# ${columns}\n${name} = (\n${rows.join('\n')}\n)\n`;
+
+const senseRow = (s: SenseRow): string =>
+  line(
+    [
+      ...[s.from === 'pin' ? s.pin : s.wire, s.level, number(s.soMs), number(s.notMs), HOW[s.from]],
+      ...(s.limit ? [s.limit.over, s.limit.under, bit(s.limit.soOver)] : ['None', 'None', 1]),
+      number(s.staleMs),
+    ],
+    s.name,
+  );
+const handRow = (h: HandRow): string =>
+  line([h.pin, h.level, h.ms, DOES[h.does], truth(h.stays), bits(h.presses), h.first, h.count, h.most], h.name);
+const stepRow = (s: StepRow): string =>
+  line(
+    [OP[s.op], bits(s.presses), s.ms, s.sense, bit(s.is), OTHERWISE[s.otherwise], s.to, s.times, s.leastMs],
+    s.words,
+  );
+const ruleRow = (r: RuleRow): string =>
+  line(
+    [
+      ...[EDGES[r.edge], r.of, bit(r.is), r.standsMs, r.first, r.count, RULE_DOES[r.does], r.what, r.tier],
+      ...[truth(r.ifArmed), number(r.lateMs), number(r.gapMs), number(r.aDay)],
+    ],
+    r.words,
+  );
+
+/** Topics of what is told: each name once, and none twice. */
+function topicsOf(names: readonly string[]): string[] {
+  const out: string[] = [];
+  for (const name of names) {
+    const plain = slug(name);
+    let topic = plain;
+    for (let n = 2; out.includes(topic); n++) topic = `${plain}-${n}`;
+    out.push(topic);
+  }
+  return out;
+}
+
+/** Nanoseconds of a servo's pulse at rest, pressed, and pressed on its other side. */
+const pulses = ({ pulses: p }: Program['servos'][number]): string =>
+  tuple([p.rest, p.press, p.other ?? p.rest].map((s) => Math.round(s * 1e9)));
+
+const mapping = (rows: readonly (readonly [Cell, string])[]): string =>
+  `{${rows.map(([key, value]) => `${key}: ${value}`).join(', ')}}`;
+
+/** The plan as tables of MicroPython. */
+export function tablesText(p: Program): string {
+  const { rules } = p;
+  const commands = p.hands.filter((h) => h.does === 'command');
+  const texts = p.steps.flatMap((s, i) => (s.op === 'tell' ? [[i, literal(s.text)] as const] : []));
+  return [
+    `${WORDS}\n`,
+    `BASE = ${literal(slug(p.title))}  # all topics begin so\n`,
+    `LATE_MS = ${p.lateMs}  # a call that comes later ends what runs\n`,
+    `PULLED = ${p.pulled.length === 0 ? '()' : `{${p.pulled.join(', ')}}`}  # pins with a pull-up inside\n`,
+    `SERVOS = ${mapping(p.servos.map((s) => [s.pin, pulses(s)]))}  # pulses in ns: at rest, pressed, its other side\n`,
+    table(
+      'HELD',
+      'pin, level: closed from the start',
+      p.held.map((h) => line([h.pin, h.closesOn === 'high' ? 1 : 0], h.name)),
+    ),
+    table(
+      'CONTACTS',
+      'pin, level that presses',
+      p.contacts.map((c) => line([c.pin, c.level], c.name)),
+    ),
+    table(
+      'ORDERS',
+      'one direction, the other, ms apart, ms that the way is set before, its pin, its level',
+      p.orders.map((o) => line([...o.sides.map(bits), o.apartMs, o.leadMs, o.pin, o.level], o.name)),
+    ),
+    table(
+      'SENSES',
+      'pin, level, ms until it is so, and is not, from, over, under, so over, ms until old',
+      p.senses.map(senseRow),
+    ),
+    `NAMES = ${tuple(p.senses.map((s) => literal(s.name)))}\n`,
+    `TOPICS = ${tuple(topicsOf(p.senses.map((s) => s.name)).map(literal))}\n`,
+    `MESSAGES = ${tuple(p.senses.map((s) => literal(s.from === 'message' ? s.topic : '')))}\n`,
+    table(
+      'SIGNS',
+      'pin, meaning, after so many starts',
+      p.signs.map((s) => line([s.pin, MEANS[s.means], number(s.after)], s.name)),
+    ),
+    table(
+      'HANDS',
+      'pin, level, ms, deed, stays, presses, first of its moves, how many, starts of one arming',
+      p.hands.map(handRow),
+    ),
+    `HAND_MOVES = ${tuple(p.handMoves)}\n`,
+    `COMMANDS_AT = ${tuple(commands.map((h) => literal(h.topic)))}\n`,
+    table('STEPS', 'what, presses, ms, sense, must say, else, back to, times, ms at least', p.steps.map(stepRow)),
+    `TEXTS = ${mapping(texts)}\n`,
+    `BEGINS_AT = ${tuple(p.begins)}\n`,
+    table(
+      'WEEK',
+      'rule, days (bit 1 is Monday), second of the day',
+      p.week
+        .filter((w) => !p.calendar.dated.includes(w.rule))
+        .map((w) => line([w.rule, bits(w.days), w.second], w.words)),
+    ),
+    table(
+      'RULES',
+      'edge, of, is, ms that it stands, looks, deed, what, tier, if armed, ms late, ms apart, a day',
+      rules.rules.map(ruleRow),
+    ),
+    table(
+      'LOOKS',
+      'at, of, is',
+      rules.looks.map((l) => line([LOOKS[l.at], l.of, bit(l.is)])),
+    ),
+    table(
+      'MODES',
+      'on at the start, holds back tiers under, ms until it ends',
+      rules.modes.map((m) => line([truth(m.on), m.holds, number(m.endsMs)], m.name)),
+    ),
+    table(
+      'WINDOWS',
+      'days, from, until, whole day',
+      rules.windows.map((w) => line([bits(w.days), w.from, w.until, truth(w.wholeDay)])),
+    ),
+    rules.words.map((w) => `${remark(w)}\n`).join(''),
+    table(
+      'LIMITS',
+      'ms closed at most, ms open at least',
+      rules.limits.map((l) => line([number(l.longestMs), number(l.restMs)])),
+    ),
+    table(
+      'PAIRS',
+      'never closed together',
+      rules.pairs.map(([a, b]) => line([bits(a), bits(b)])),
+    ),
+    table(
+      'MAY_START',
+      'a day, only armed, only while this sense is known',
+      rules.mayStart.map((m) => line([number(m.aDay), truth(m.armed), m.known])),
+    ),
+    `HAND_HOLDS = ${number(rules.handHoldsMs)}\n`,
+    calendarText(p),
+  ].join('');
+}
+
+/** What the clock shows where it stands, and the instants that only a calendar tells, as seconds of universal time since 2000. */
+function calendarText({ calendar: c }: Program): string {
+  const rows = c.instants.map(([at, rule]) => `(${at}, ${rule})`);
+  const lines = Array.from(
+    { length: Math.ceil(rows.length / 6) },
+    (_, i) => `    ${rows.slice(6 * i, 6 * i + 6).join(', ')},`,
+  );
+  return [
+    `MADE_AT = ${c.madeAt}  # ${c.madeOn}, as seconds since 2000: a clock that shows less was never set\n`,
+    table(
+      'ZONES',
+      'from, seconds before universal time',
+      c.zones.map(([at, seconds]) => line([at, seconds])),
+    ),
+    rows.length === 0
+      ? 'INSTANTS = ()\n'
+      : `# Sun, calendar and holidays until ${c.until}: at, rule. Write the program anew before that.\nINSTANTS = (\n${lines.join('\n')}\n)\n`,
+    'EPOCH_MS = 946684800000 if time.gmtime(0)[0] == 1970 else 0  # boards count from 1970 or from 2000\n',
+  ].join('');
+}

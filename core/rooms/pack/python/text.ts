@@ -1,0 +1,22 @@
+/** Line ends, and what hides in a line: controls, marks that turn its direction. */
+const UNSEEN = /[\u0000-\u001f\u007f-\u009f\u2028\u2029\u200e\u200f\u202a-\u202e\u2066-\u2069\ufeff]+/g;
+
+/** A text as a comment of Python: one line of UTF-8. */
+export const remark = (text: string): string =>
+  `# ${text
+    .replace(UNSEEN, ' ')
+    .replace(/\p{Surrogate}/gu, '\ufffd')
+    .trim()}`;
+
+/** A text as a literal of Python, in ASCII. */
+export const literal = (text: string): string =>
+  `"${Array.from(text.replace(/\p{Surrogate}/gu, '\ufffd'), (c) => {
+    const code = c.codePointAt(0) ?? 0;
+    if (c === '"' || c === '\\') return `\\${c}`;
+    if (code >= 0x20 && code < 0x7f) return c;
+    if (code > 0xffff) return `\\U${code.toString(16).padStart(8, '0')}`;
+    return `\\u${code.toString(16).padStart(4, '0')}`;
+  }).join('')}"`;
+
+/** A number of Python; one that never comes is infinite. */
+export const number = (x: number): string => (x === Infinity ? 'EVER' : String(x));
