@@ -7,7 +7,7 @@ import { netlistOf } from '../engines/circuit';
 import { drawWhole } from './draw';
 import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
-import type { SenseFrom } from '../build/program';
+import type { Program, SenseFrom } from '../build/program';
 import { comesByMessage, sensesRead, type Job, type Press, type Sense } from '../ground/job';
 import { programCalendar } from './program-calendar';
 import { handsIn } from '../build/panel';
@@ -15,9 +15,13 @@ import { orderOf } from '../engines/reversing';
 import { asUnit, isBuiltOtherwise, mirroredPulses } from '../build/units';
 import { heardAfter, isReadable, pinOf, SENSES } from '../build/lines';
 import {
+  codeFiles,
   lacksInPython,
   lacksOf,
+  packedProgram,
   packFiles,
+  PROGRAM_FILE,
+  stopsIn,
   unitFiles,
   type PackFile,
   type PackInput,
@@ -142,6 +146,14 @@ export function filesOf(job: Job, a: Seen): PackFile[] {
       return unitFiles(inputOf(own, assess(own), unit.side === 'mirrored'), unit, true);
     }),
   ];
+}
+
+/** The program of a job and its text in MicroPython, as it is packed; null where none is. */
+export function programFor(job: Job, a: Seen): { readonly program: Program; readonly text: string } | null {
+  const input = inputOf(job, a, false);
+  const program = packedProgram(input);
+  const file = program && codeFiles(input, stopsIn(input)).find((f) => f.name === PROGRAM_FILE);
+  return file ? { program, text: file.text } : null;
 }
 
 /** What Pack is told of a job. @param mirrored it is a machine whose servos swing the other way. */

@@ -59,8 +59,6 @@ export interface Rehearsed {
   readonly line: number | null;
   /** When it ended, ms. */
   readonly at: number;
-  /** Bytes of the heap that were in use at the end, after what nobody needs was thrown away. */
-  readonly heap: number | null;
 }
 
 /** What is thrown into the program when its time is over. */
@@ -206,17 +204,31 @@ export function rehearse(interpreter: Interpreter, plan: BenchPlan, lines: reado
     failure: over ? '' : restless ? RESTLESS : words,
     line: over ? null : lineIn(report),
     at: bench.now,
-    heap: heapOf(interpreter),
   };
 }
 
-function heapOf(interpreter: Interpreter): number | null {
+/**
+ * Bytes of the heap that a program holds once it has set up what it stands on, as the interpreter counts them: what it was translated from
+ * is thrown away by then. Null where it does not come so far.
+ */
+export function heapOf(interpreter: Interpreter, plan: BenchPlan): number | null {
+  const bench = new Bench(plan);
+  const files = { ...KIT, ...plan.files };
+  for (const [name, text] of Object.entries(files)) interpreter.FS.writeFile(`/${name}`, text);
   let bytes: number | null = null;
+  interpreter.registerJsModule('hook', bench.hook);
   interpreter.registerJsModule('heap', { used: (n: number) => (bytes = n) });
+  const asks = 'import gc, heap\ngc.collect()';
   try {
-    interpreter.runPython('import gc, heap\ngc.collect()\nheap.used(gc.mem_alloc())');
+    interpreter.runPython('import time, machine, asyncio\nasyncio.run = lambda coro: coro.close()');
+    interpreter.runPython(asks);
+    interpreter.runPython('heap.used(gc.mem_alloc())');
+    const before = bytes ?? 0;
+    interpreter.runPython('import main\nmain.setup()');
+    interpreter.runPython(asks);
+    interpreter.runPython('heap.used(gc.mem_alloc())');
+    return (bytes ?? 0) - before;
   } catch {
     return null;
   }
-  return bytes;
 }

@@ -1,4 +1,5 @@
 export {
+  heapOf,
   rehearse,
   type BenchEnd,
   type BenchEvent,

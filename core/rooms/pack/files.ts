@@ -5,6 +5,7 @@ import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '
 import {
   contactsOf,
   programOf,
+  type Program,
   type ProgramCalendar,
   type ProgramHand,
   type ProgramHeld,
@@ -206,7 +207,9 @@ const drivenBy = (presses: PackInput['presses']): ProgramPress[] =>
 /** Whether the packed program can do all that the job asks: every press, every other side, every sense that is read. */
 function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[]): boolean {
   if (onlyListens(job)) return senses.length > 0 && senses.length === job.senses.length;
-  if (able.length === 0 || able.flatMap(contactsOf).length > MOST_CONTACTS) return false;
+  // A node that reads, calls and tells has nothing to press.
+  const reads = job.presses.length === 0 && job.routine.sentences.some((s) => s.does === 'call');
+  if ((able.length === 0 && !reads) || able.flatMap(contactsOf).length > MOST_CONTACTS) return false;
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [
@@ -220,25 +223,26 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[
   );
 }
 
-/** The packed program, where it can do all that the job asks. */
-export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
+/** The program of a job, where it can do all that the job asks; null where it cannot. */
+export function packedProgram(input: PackInput): Program | null {
   const presses = drivenBy(input.presses);
-  if (!doesAll(input, presses)) return [];
-  const { job, hands, senses, signs, held, lacks, pulled, calendar } = input;
-  const listens = onlyListens(job);
-  const program = programOf(job, { presses, hands, senses, signs, held, listens, pulled, calendar });
+  if (!doesAll(input, presses)) return null;
+  const { job, hands, senses, signs, held, pulled, calendar } = input;
+  return programOf(job, { presses, hands, senses, signs, held, listens: onlyListens(job), pulled, calendar });
+}
+
+/** The packed program in its languages. */
+export function codeFiles(input: PackInput, stops: readonly string[]): PackFile[] {
+  const program = packedProgram(input);
+  if (!program) return [];
+  const type = 'text/x-python';
   const python = input.python
     ? [
-        textFile(
-          PROGRAM_FILE,
-          'program in MicroPython, whole',
-          'text/x-python',
-          pythonText(program, input.lacksPython, stops),
-        ),
-        textFile(SETTINGS_FILE, 'its network and secrets', 'text/x-python', SETTINGS_TEXT),
+        textFile(PROGRAM_FILE, 'program in MicroPython, whole', type, pythonText(program, input.lacksPython, stops)),
+        textFile(SETTINGS_FILE, 'its network and secrets', type, SETTINGS_TEXT),
       ]
     : [];
-  const files = Object.entries(firmwareFiles(program, lacks, stops)).map(([file, body]) =>
+  const files = Object.entries(firmwareFiles(program, input.lacks, stops)).map(([file, body]) =>
     textFile(
       file,
       file.endsWith('.h') ? 'firmware, functions to fill in' : 'firmware, script and week',

@@ -1,6 +1,16 @@
-export { packFiles, type PackFile, type PackInput, type PackPin, type PackPress } from './files';
+export {
+  codeFiles,
+  packedProgram,
+  packFiles,
+  stopsIn,
+  type PackFile,
+  type PackInput,
+  type PackPin,
+  type PackPress,
+} from './files';
 export { unitFiles } from './unit-files';
 export { lacksInPython, lacksOf } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';
 export { wireColour } from './wiring-svg';
+export { PROGRAM_FILE } from './python';

@@ -9,9 +9,11 @@ flag = asyncio.ThreadSafeFlag()
 
 def news(i, value):
     look_at_clock()
+    same = values[i] == value
     values[i] = value
     news_at[i] = me.now
-    flag.set()
+    if not same:
+        flag.set()
 
 
 def read_sense(i):
@@ -82,5 +84,5 @@ async def read_own():
     while own and hasattr(settings, "read_sense"):
         for i in own:
             news(i, settings.read_sense(i))
-        await asyncio.sleep_ms(100)
+        await asyncio.sleep_ms(1000)
 `;

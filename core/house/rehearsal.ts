@@ -1,0 +1,251 @@
+import { DateTime } from 'luxon';
+import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../engines/world';
+import type { BenchEvent, BenchPlan, Rehearsed } from '../engines/rehearsal';
+import type { Contact, Program, SenseRow } from '../build/program';
+import { intAt, itemAt, realAt } from '../ground/lists';
+import type { Job } from '../ground/job';
+import { flagEvents } from '../build/rules';
+import { armingsFor, ruledScene, startsAsHappenings, type Scene, type Start } from '../rooms/act';
+import { calendarOf, daysFrom, timesOn } from '../rooms/routine';
+import type { Seen } from './assess';
+import { programFor } from './deliver';
+
+/** The file that is rehearsed, and the one of settings that stands beside it on the bench. */
+export const REHEARSED_FILE = 'main.py';
+const BENCH_SETTINGS = `import hook
+NETWORK = "bench"
+PASSWORD = ""
+BROKER = "192.0.2.1"
+PORT = 1883
+
+
+def read_sense(i):
+    return hook.degrees(1000 + i)
+`;
+/** Where the bench has what `read_sense` of the settings gives. */
+const OWN_SENSE = 1000;
+const DAY_SECONDS = 86_400;
+/** Days among which the one is looked for on which most comes by the clock. */
+const LOOKED_AT = 7;
+/** Times that differ by less are the same, ms: what falls into one instant has no order. */
+const SAME_MS = 2;
+/** Calls between program and bench in a day: a program of ours takes some thousands. */
+const MOST_CALLS = 3_000_000;
+
+/** A stretch in which a pin presses, ms. */
+export type Pressed = readonly (readonly [from: number, to: number])[];
+/** What one pin is to do and what it did. */
+export interface RehearsedLane {
+  readonly pin: number;
+  readonly name: string;
+  readonly planned: Pressed;
+  readonly found: Pressed;
+}
+/** Where file and plan part first. */
+export interface Parting {
+  readonly at: number;
+  readonly name: string;
+  /** What the plan has there, and what the file did. */
+  readonly planned: boolean;
+  readonly line: number | null;
+}
+
+/** A day of a job as it is rehearsed: what comes from outside, and what its pins are to do. */
+export interface Rehearsal {
+  readonly bench: BenchPlan;
+  /** The day, and the zone that its clock is in. */
+  readonly date: string;
+  readonly zone: string;
+  readonly lanes: readonly Omit<RehearsedLane, 'found'>[];
+  /** Sides of the program that press, by pin. */
+  readonly contacts: readonly Contact[];
+}
+
+/**
+ * A day of a job on the bench: the one of the next seven on which most comes by the clock, with whoever arms for it, and with senses that
+ * say what the machine of the plan gives them to say. Null where no program is written for the job.
+ * @param own a program of the maker's own for the same pins, in place of the written one. Throws WorldProblem for a job that cannot be run.
+ */
+export function rehearsalOf(job: Job, a: Seen, own: string | null = null): Rehearsal | null {
+  const written = programFor(job, a);
+  if (!written) return null;
+  const { program, text } = written;
+  const scene = ruledScene(job);
+  const day = busiestDay(job);
+  const starts = day.times.map(([at, rule]): Start => {
+    const s = job.routine.sentences[rule];
+    return {
+      at,
+      rule,
+      move: Math.max(
+        0,
+        job.act.moves.findIndex((m) => m.id === s?.move),
+      ),
+      ifArmed: s?.ifArmed === true,
+    };
+  });
+  const hands = armingsFor(scene, starts);
+  const given = happeningsOf([...flagEvents(scene.flags, 0, DAY_SECONDS), ...hands, ...startsAsHappenings(starts)]);
+  const log = freshLog(1024, [LOGGED.contact, LOGGED.sense]);
+  const state = worldOf(scene.world, given, log);
+  const first = scene.senses.map((_, i) => intAt(state.heard, i));
+  runTo(state, DAY_SECONDS, given, log);
+  const edges = (kind: number, index: number): (readonly [number, number])[] =>
+    Array.from({ length: log.count }, (_, i) => i).flatMap((i) =>
+      log.kind[i] === kind && log.index[i] === index
+        ? [[Math.round(1000 * realAt(log.at, i)), intAt(log.value, i)] as const]
+        : [],
+    );
+  const senses = program.senses.map((s) => {
+    const n = scene.senses.findIndex((x) => x.id === s.id);
+    return {
+      s,
+      number: program.senses.indexOf(s) + 1,
+      first: first[n] ?? 2,
+      edges: n < 0 ? [] : edges(LOGGED.sense, n),
+    };
+  });
+  const events = [
+    ...hands.flatMap((e) => handEvents(scene, program, e)),
+    ...senses.flatMap(({ s, number, first, edges }) => [
+      ...says(s, number, 1, first),
+      ...edges.flatMap(([at, value]) => says(s, number, Math.max(1, at - (value === 0 ? s.notMs : s.soMs)), value)),
+    ]),
+  ].sort((x, y) => x.at - y.at);
+  const pins = [...new Set(program.contacts.map((c) => c.pin))];
+  return {
+    bench: {
+      files: { [REHEARSED_FILE]: own ?? text, 'settings.py': BENCH_SETTINGS },
+      levels: levelsOf(program, senses),
+      events,
+      lasts: 1000 * DAY_SECONDS,
+      epoch: day.ms / 1000,
+      sets: day.ms / 1000,
+      network: true,
+      calls: MOST_CALLS,
+    },
+    date: day.date,
+    zone: job.region.timeZone,
+    contacts: program.contacts,
+    lanes: pins.map((pin) => {
+      const on = program.contacts.filter((c) => c.pin === pin);
+      const lines = scene.lines.flatMap((l, i) =>
+        on.some((c) => c.press === l.press && c.other === l.other) ? [i] : [],
+      );
+      return {
+        pin,
+        name: [...new Set(on.map((c) => c.name))].join(', '),
+        planned: spansOf(lines.flatMap((l) => edges(LOGGED.contact, l)).sort((x, y) => x[0] - y[0])),
+      };
+    }),
+  };
+}
+
+interface BusyDay {
+  readonly date: string;
+  readonly ms: number;
+  readonly times: readonly (readonly [seconds: number, rule: number])[];
+}
+function busiestDay(job: Job): BusyDay {
+  const zone = job.region.timeZone;
+  const from = DateTime.fromISO(job.touchedAt, { zone }).plus({ days: 1 }).startOf('day').toISO() ?? job.touchedAt;
+  const days = daysFrom(from, zone, LOOKED_AT).map((day): BusyDay => {
+    const t = timesOn(calendarOf(job), [day]);
+    return {
+      date: day.date,
+      ms: day.ms,
+      times: Array.from(t.ms, (ms, i) => [(ms - day.ms) / 1000, intAt(Int32Array.from(t.rule), i)] as const),
+    };
+  });
+  return days.reduce((best, d) => (d.times.length > best.times.length ? d : best), itemAt(days, 0));
+}
+
+/** A hand at the controller on its pin. */
+function handEvents(scene: Scene, program: Program, e: WorldEvent): BenchEvent[] {
+  const hand = scene.hands[e.of];
+  const row = program.hands[e.of];
+  if (!hand || !row || row.pin < 0) return [];
+  const at = Math.round(1000 * e.at);
+  const level = (moved: boolean): number => (moved ? row.level : 1 - row.level);
+  if (e.what === 'let-go') return [{ at, what: 'pin', pin: row.pin, level: level(false) }];
+  const on: BenchEvent = { at, what: 'pin', pin: row.pin, level: level(true) };
+  return row.stays ? [on] : [on, { at: at + Math.round(1000 * e.how), what: 'pin', pin: row.pin, level: level(false) }];
+}
+
+/** What a sense says from an instant on: 1, 0, or 2 for nothing. */
+function says(s: SenseRow, number: number, at: number, value: number): BenchEvent[] {
+  if (s.from === 'pin')
+    return value > 1 ? [] : [{ at, what: 'pin', pin: s.pin, level: value === 1 ? s.level : 1 - s.level }];
+  if (s.from === 'message')
+    return value > 1 ? [] : [{ at, what: 'message', topic: s.topic, text: value === 1 ? 'on' : 'off' }];
+  const pin = s.from === 'one-wire' ? s.wire : OWN_SENSE + number;
+  if (value > 1) return [{ at, what: 'degrees', pin, degrees: null }];
+  if (!s.limit) return [{ at, what: 'degrees', pin, degrees: value }];
+  return [
+    { at, what: 'degrees', pin, degrees: (value === 1) === s.limit.soOver ? s.limit.over + 1 : s.limit.under - 1 },
+  ];
+}
+
+/** Levels of the inputs as the controller finds them. */
+function levelsOf(
+  program: Program,
+  senses: readonly { readonly s: SenseRow; readonly first: number }[],
+): Record<number, number> {
+  const out: Record<number, number> = {};
+  for (const h of program.hands) if (h.pin >= 0) out[h.pin] = 1 - h.level;
+  for (const { s, first } of senses) if (s.from === 'pin') out[s.pin] = first === 1 ? s.level : 1 - s.level;
+  return out;
+}
+
+/** Stretches from edges; those that touch are one, those of no length none. */
+function spansOf(edges: readonly (readonly [at: number, on: number])[]): Pressed {
+  const out: [number, number][] = [];
+  for (const [at, on] of edges) {
+    const last = out.at(-1);
+    if (on === 1 && last?.[1] !== Infinity) {
+      if (last && last[1] === at) last[1] = Infinity;
+      else out.push([at, Infinity]);
+    } else if (on === 0 && last?.[1] === Infinity) last[1] = at;
+  }
+  return out.filter(([from, to]) => to > from);
+}
+
+/** The lanes of a rehearsal, with what the file did on each pin. */
+export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
+  r.lanes.map((lane) => {
+    const presses = r.contacts.filter((c) => c.pin === lane.pin);
+    const servo = ran.written.some((w) => w.pin === lane.pin && w.level > 2);
+    const rest = ran.written.find((w) => w.pin === lane.pin)?.level;
+    const on = (level: number): number =>
+      servo ? Number(level !== rest) : Number(presses.some((c) => c.level === level));
+    return {
+      ...lane,
+      found: spansOf(ran.written.filter((w) => w.pin === lane.pin).map((w) => [w.at, on(w.level)] as const)),
+    };
+  });
+
+/** Where the file parts from the plan first; null where it never does. A thermometer is read every two seconds: so much later is no other. */
+export function firstParting(r: Rehearsal, ran: Rehearsed): Parting | null {
+  const slack = r.bench.events.some((e) => e.what === 'degrees') ? 3000 : SAME_MS;
+  const partings = lanesOf(r, ran).flatMap((lane): Parting[] => {
+    const times = [...lane.planned, ...lane.found].flat().filter((t) => t < Infinity && t <= ran.at);
+    const at = (spans: Pressed, t: number): boolean => spans.some(([from, to]) => from <= t && t < to);
+    const near = (spans: Pressed, t: number): boolean => spans.flat().some((x) => Math.abs(x - t) <= slack);
+    const first = times.sort((x, y) => x - y).find((t) => !near(lane.planned, t) || !near(lane.found, t));
+    return first === undefined
+      ? []
+      : [{ at: first, name: lane.name, planned: at(lane.planned, first), line: lineOf(r, lane.pin) }];
+  });
+  return partings.sort((x, y) => x.at - y.at)[0] ?? null;
+}
+
+/** The line of the file that names a pin among those that press. */
+function lineOf(r: Rehearsal, pin: number): number | null {
+  const lines = (r.bench.files[REHEARSED_FILE] ?? '').split('\n');
+  const from = Math.max(
+    0,
+    lines.findIndex((l) => l.startsWith('CONTACTS')),
+  );
+  const row = lines.slice(from).findIndex((l) => l.trimStart().startsWith(`(${pin},`));
+  return row < 0 ? null : from + row + 1;
+}
