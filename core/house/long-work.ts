@@ -5,6 +5,8 @@ import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
 import { loopRuns, type LoopRun } from './loop-run';
+import { rehearsalOf } from './rehearsal';
+import type { Rehearsal } from './rehearsed';
 import { regretOf, type Regret, type RegretField } from './regret';
 import { yearSeen, type YearSeen } from './year-seen';
 import { yearsOf, type Years } from './years';
@@ -83,6 +85,11 @@ export interface Works {
     readonly order: { readonly job: Job; readonly rule: string; readonly field: RegretField; readonly from: string };
     readonly result: Regret | null;
   };
+  /** A day of the packed program on the bench, or of a program of the maker's own; null where none is written for the job. */
+  readonly rehearsal: {
+    readonly order: { readonly job: Job; readonly own: string | null };
+    readonly result: Rehearsal | null;
+  };
   /** What would turn the verdict of a rating, by the id of its finding. */
   readonly turns: { readonly order: { readonly job: Job; readonly id: string }; readonly result: Turns | null };
 }
@@ -127,6 +134,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       return readCalendar(order.text, Date.parse(order.from), zoneOffset(order.zone));
     case 'regret':
       return regretOf(order.job, order.rule, order.field, order.from, progress);
+    case 'rehearsal':
+      return rehearsalOf(order.job, assess(order.job), order.own);
     case 'turns':
       return ratingTurns(order.job, order.id, progress);
     case 'scatter':

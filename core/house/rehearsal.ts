@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../engines/world';
-import type { BenchEvent, BenchPlan, Rehearsed } from '../engines/rehearsal';
-import type { Contact, Program, SenseRow } from '../build/program';
+import type { BenchEvent } from '../engines/rehearsal';
+import type { Program, SenseRow } from '../build/program';
 import { intAt, itemAt, realAt } from '../ground/lists';
 import type { Job } from '../ground/job';
 import { flagEvents } from '../build/rules';
@@ -9,9 +9,9 @@ import { armingsFor, ruledScene, startsAsHappenings, type Scene, type Start } fr
 import { calendarOf, daysFrom, timesOn } from '../rooms/routine';
 import type { Seen } from './assess';
 import { programFor } from './deliver';
+import { REHEARSED_FILE, spansOf, type Rehearsal } from './rehearsed';
 
-/** The file that is rehearsed, and the one of settings that stands beside it on the bench. */
-export const REHEARSED_FILE = 'main.py';
+/** The settings that stand beside the program on the bench. */
 const BENCH_SETTINGS = `import hook
 NETWORK = "bench"
 PASSWORD = ""
@@ -27,39 +27,8 @@ const OWN_SENSE = 1000;
 const DAY_SECONDS = 86_400;
 /** Days among which the one is looked for on which most comes by the clock. */
 const LOOKED_AT = 7;
-/** Times that differ by less are the same, ms: what falls into one instant has no order. */
-const SAME_MS = 2;
 /** Calls between program and bench in a day: a program of ours takes some thousands. */
 const MOST_CALLS = 3_000_000;
-
-/** A stretch in which a pin presses, ms. */
-export type Pressed = readonly (readonly [from: number, to: number])[];
-/** What one pin is to do and what it did. */
-export interface RehearsedLane {
-  readonly pin: number;
-  readonly name: string;
-  readonly planned: Pressed;
-  readonly found: Pressed;
-}
-/** Where file and plan part first. */
-export interface Parting {
-  readonly at: number;
-  readonly name: string;
-  /** What the plan has there, and what the file did. */
-  readonly planned: boolean;
-  readonly line: number | null;
-}
-
-/** A day of a job as it is rehearsed: what comes from outside, and what its pins are to do. */
-export interface Rehearsal {
-  readonly bench: BenchPlan;
-  /** The day, and the zone that its clock is in. */
-  readonly date: string;
-  readonly zone: string;
-  readonly lanes: readonly Omit<RehearsedLane, 'found'>[];
-  /** Sides of the program that press, by pin. */
-  readonly contacts: readonly Contact[];
-}
 
 /**
  * A day of a job on the bench: the one of the next seven on which most comes by the clock, with whoever arms for it, and with senses that
@@ -195,57 +164,4 @@ function levelsOf(
   for (const h of program.hands) if (h.pin >= 0) out[h.pin] = 1 - h.level;
   for (const { s, first } of senses) if (s.from === 'pin') out[s.pin] = first === 1 ? s.level : 1 - s.level;
   return out;
-}
-
-/** Stretches from edges; those that touch are one, those of no length none. */
-function spansOf(edges: readonly (readonly [at: number, on: number])[]): Pressed {
-  const out: [number, number][] = [];
-  for (const [at, on] of edges) {
-    const last = out.at(-1);
-    if (on === 1 && last?.[1] !== Infinity) {
-      if (last && last[1] === at) last[1] = Infinity;
-      else out.push([at, Infinity]);
-    } else if (on === 0 && last?.[1] === Infinity) last[1] = at;
-  }
-  return out.filter(([from, to]) => to > from);
-}
-
-/** The lanes of a rehearsal, with what the file did on each pin. */
-export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
-  r.lanes.map((lane) => {
-    const presses = r.contacts.filter((c) => c.pin === lane.pin);
-    const servo = ran.written.some((w) => w.pin === lane.pin && w.level > 2);
-    const rest = ran.written.find((w) => w.pin === lane.pin)?.level;
-    const on = (level: number): number =>
-      servo ? Number(level !== rest) : Number(presses.some((c) => c.level === level));
-    return {
-      ...lane,
-      found: spansOf(ran.written.filter((w) => w.pin === lane.pin).map((w) => [w.at, on(w.level)] as const)),
-    };
-  });
-
-/** Where the file parts from the plan first; null where it never does. A thermometer is read every two seconds: so much later is no other. */
-export function firstParting(r: Rehearsal, ran: Rehearsed): Parting | null {
-  const slack = r.bench.events.some((e) => e.what === 'degrees') ? 3000 : SAME_MS;
-  const partings = lanesOf(r, ran).flatMap((lane): Parting[] => {
-    const times = [...lane.planned, ...lane.found].flat().filter((t) => t < Infinity && t <= ran.at);
-    const at = (spans: Pressed, t: number): boolean => spans.some(([from, to]) => from <= t && t < to);
-    const near = (spans: Pressed, t: number): boolean => spans.flat().some((x) => Math.abs(x - t) <= slack);
-    const first = times.sort((x, y) => x - y).find((t) => !near(lane.planned, t) || !near(lane.found, t));
-    return first === undefined
-      ? []
-      : [{ at: first, name: lane.name, planned: at(lane.planned, first), line: lineOf(r, lane.pin) }];
-  });
-  return partings.sort((x, y) => x.at - y.at)[0] ?? null;
-}
-
-/** The line of the file that names a pin among those that press. */
-function lineOf(r: Rehearsal, pin: number): number | null {
-  const lines = (r.bench.files[REHEARSED_FILE] ?? '').split('\n');
-  const from = Math.max(
-    0,
-    lines.findIndex((l) => l.startsWith('CONTACTS')),
-  );
-  const row = lines.slice(from).findIndex((l) => l.trimStart().startsWith(`(${pin},`));
-  return row < 0 ? null : from + row + 1;
 }

@@ -137,7 +137,9 @@ class Bench {
       this.meets();
       return this.now;
     },
+    // The program itself is to break off there, so that its line is told; one that goes on all the same is ended from here.
     read: (pin: number): number => {
+      if (this.calls === this.plan.calls) return (this.calls++, -1);
       this.counts();
       return this.levels.get(pin) ?? 1;
     },

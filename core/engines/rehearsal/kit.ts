@@ -94,7 +94,10 @@ class Pin:
 
     def value(self, level=None):
         if level is None:
-            return hook.read(self.id)
+            now = hook.read(self.id)
+            if now < 0:
+                raise RuntimeError("the program does not rest")
+            return now
         hook.write(self.id, 1 if level else 0)
 
     def __call__(self, level=None):
