@@ -350,7 +350,8 @@ describe('the packed program and the engine, with hands at the controller', () =
         });
       });
     }
-    console.log(`${wiring}, ${week}: ${edges} closures alike, ${refused} of them waited for the other direction; ${inPython} in MicroPython`);
+    const waited = `${refused} of them waited for the other direction`;
+    console.log(`${wiring}, ${week}: ${edges} closures alike, ${waited}; ${inPython} in MicroPython`);
     expect(edges).toBeGreaterThan(300);
     expect(refused).toBeGreaterThan(20);
     if (wiring !== 'double-pole') expect(inPython).toBeGreaterThan(100);

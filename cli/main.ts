@@ -33,6 +33,7 @@ import { ledgerVerb } from './ledger';
 import { sensesVerb } from './senses';
 import { roomVerb, togetherVerb, traceVerb, travelVerb } from './trace';
 import { Unusable } from './unusable';
+import { rehearseVerb } from './rehearse';
 import { regretVerb, whyVerb, yearVerb } from './year';
 
 const USAGE =
@@ -43,7 +44,8 @@ const USAGE =
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
   'search FILE [--faults 0..2] | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
   'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | ' +
-  'year FILE --from DATE [--place LAT,LON] [--years N] | why FILE --at TIME | regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR';
+  'year FILE --from DATE [--place LAT,LON] [--years N] | why FILE --at TIME | ' +
+  'regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR | rehearse FILE [--program P.py]';
 
 function usable(loaded: Loaded, file: string): Job {
   if (loaded.ok) return loaded.job;
@@ -237,6 +239,7 @@ const OPTIONS = {
   years: { type: 'string' },
   at: { type: 'string' },
   of: { type: 'string' },
+  program: { type: 'string' },
 } as const;
 
 /** What a verb is called with: its options, the first file, what else stands there. */
@@ -320,6 +323,7 @@ const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
   regret: ({ file, values }) => regretVerb(readJob(file), values.of, values.from),
   travel: (call) => travelVerb(named(call), real(call.values.confidence ?? '0.95', 'confidence', 0.51, 0.9999)),
   pack: ({ file, rest }) => pack(readJob(file), rest[0]),
+  rehearse: ({ file, values }) => rehearseVerb(readJob(file), values.program),
 };
 
 /** Runs one verb; gives what goes to standard output. Throws Unusable for input that cannot be used. */

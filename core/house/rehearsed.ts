@@ -61,7 +61,9 @@ export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
     };
   });
 
-/** Where the file parts from the plan first; null where it never does. A thermometer is read every two seconds: so much later is no other. */
+/**
+ * Where the file parts from the plan first; null where it never does. A thermometer is read every two seconds: so much later is no other.
+ */
 export function firstParting(r: Rehearsal, ran: Rehearsed): Parting | null {
   const slack = r.bench.events.some((e) => e.what === 'degrees') ? 3000 : SAME_MS;
   const partings = lanesOf(r, ran).flatMap((lane): Parting[] => {

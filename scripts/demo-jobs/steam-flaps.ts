@@ -283,7 +283,7 @@ maker
           }),
         ],
       },
-      say: 'the alarm opens them before anything else and calls; cleaning opens and locks them; steam opens them, and a quarter of an hour without it closes them',
+      say: 'the alarm opens them first and calls; cleaning opens and locks them; steam opens them, fifteen minutes without close them',
     },
   )
   .placeAll()

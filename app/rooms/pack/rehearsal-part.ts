@@ -94,13 +94,13 @@ export class RehearsalPart {
           `${parting.planned ? 'pressed' : 'let go'} then${parting.line === null ? '' : `; its pin stands in line ${parting.line}`}.`,
       };
     const presses = done.result.lanes.reduce((n, l) => n + l.found.length, 0);
-    return {
-      good: true,
-      words:
-        presses === 0
-          ? `${file} ran for a whole day and pressed nothing, as planned.`
-          : `${file} ran for a whole day: ${presses === 1 ? 'its one press' : `all ${presses} presses`} came when the plan has them.`,
-    };
+    const came =
+      presses === 0
+        ? 'it pressed nothing, as planned'
+        : presses === 1
+          ? 'its one press came when the plan has it'
+          : `all ${presses} presses came when the plan has them`;
+    return { good: true, words: `${file} ran for a whole day: ${came}.` };
   });
   /** The line that is named, as it stands in the file. */
   protected readonly line = computed(() => {

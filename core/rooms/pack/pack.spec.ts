@@ -31,6 +31,8 @@ describe('what leaves', () => {
       'leads.csv',
       'ledger.csv',
       'whole.cir',
+      'main.py',
+      'settings.py',
       'gentle_thumb.h',
       'gentle_thumb.c',
       'test-sheet.csv',

@@ -1,6 +1,8 @@
-import type { HandRow, Program, RuleRow, SenseRow, SignRow, StepRow } from '../../../build/program';
+import type { HandRow, Program, SenseRow, SignRow, StepRow } from '../../../build/program';
 import { slug } from '../slug';
-import { literal, number, remark } from './text';
+import { bit, bits, line, mapping, table, truth, tuple } from './rows';
+import { calendarText, rulesTables } from './tables-rules';
+import { literal, number } from './text';
 
 /** Words of the program for what it does, looks at and becomes, as they stand in its tables. */
 const WORDS = `
@@ -63,28 +65,6 @@ const OP: Readonly<Record<StepRow['op'], string>> = {
   call: 'CALL',
 };
 const OTHERWISE: Readonly<Record<StepRow['otherwise'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
-const EDGES: Readonly<Record<RuleRow['edge'], string>> = { told: 'TOLD', sense: 'BY_SENSE', mode: 'BY_MODE' };
-const RULE_DOES: Readonly<Record<RuleRow['does'], string>> = {
-  move: 'BEGIN_MOVE',
-  'mode-on': 'MODE_ON',
-  'mode-off': 'MODE_OFF',
-  call: 'CALL_SOMEBODY',
-};
-const LOOKS = { sense: 'LOOK_SENSE', mode: 'LOOK_MODE', window: 'LOOK_WINDOW' } as const;
-
-const truth = (is: boolean): string => (is ? 'True' : 'False');
-const bit = (is: boolean): number => (is ? 1 : 0);
-const bits = (mask: number): string => `0b${mask.toString(2)}`;
-
-type Cell = string | number;
-/** A row of a table; one of a single cell needs its comma. */
-const tuple = (cells: readonly Cell[]): string => `(${cells.join(', ')}${cells.length === 1 ? ',' : ''})`;
-const line = (cells: readonly Cell[], words = ''): string =>
-  `    ${tuple(cells)},${words === '' ? '' : `  ${remark(words)}`}`;
-
-/** A table by its name, with a line for each row and what its columns are. */
-const table = (name: string, columns: string, rows: readonly string[]): string =>
-  rows.length === 0 ? `${name} = ()\n` : `# ${columns}\n${name} = (\n${rows.join('\n')}\n)\n`;
 
 const senseRow = (s: SenseRow): string =>
   line(
@@ -102,15 +82,6 @@ const stepRow = (s: StepRow): string =>
     [OP[s.op], bits(s.presses), s.ms, s.sense, bit(s.is), OTHERWISE[s.otherwise], s.to, s.times, s.leastMs],
     s.words,
   );
-const ruleRow = (r: RuleRow): string =>
-  line(
-    [
-      ...[EDGES[r.edge], r.of, bit(r.is), r.standsMs, r.first, r.count, RULE_DOES[r.does], r.what, r.tier],
-      ...[truth(r.ifArmed), number(r.lateMs), number(r.gapMs), number(r.aDay)],
-    ],
-    r.words,
-  );
-
 /** Topics of what is told: each name once, and none twice. */
 function topicsOf(names: readonly string[]): string[] {
   const out: string[] = [];
@@ -127,12 +98,8 @@ function topicsOf(names: readonly string[]): string[] {
 const pulses = ({ pulses: p }: Program['servos'][number]): string =>
   tuple([p.rest, p.press, p.other ?? p.rest].map((s) => Math.round(s * 1e9)));
 
-const mapping = (rows: readonly (readonly [Cell, string])[]): string =>
-  `{${rows.map(([key, value]) => `${key}: ${value}`).join(', ')}}`;
-
 /** The plan as tables of MicroPython. */
 export function tablesText(p: Program): string {
-  const { rules } = p;
   const commands = p.hands.filter((h) => h.does === 'command');
   const texts = p.steps.flatMap((s, i) => (s.op === 'tell' ? [[i, literal(s.text)] as const] : []));
   return [
@@ -186,64 +153,7 @@ export function tablesText(p: Program): string {
         .filter((w) => !p.calendar.dated.includes(w.rule))
         .map((w) => line([w.rule, bits(w.days), w.second], w.words)),
     ),
-    table(
-      'RULES',
-      'edge, of, is, ms that it stands, looks, deed, what, tier, if armed, ms late, ms apart, a day',
-      rules.rules.map(ruleRow),
-    ),
-    table(
-      'LOOKS',
-      'at, of, is',
-      rules.looks.map((l) => line([LOOKS[l.at], l.of, bit(l.is)])),
-    ),
-    table(
-      'MODES',
-      'on at the start, holds back tiers under, ms until it ends',
-      rules.modes.map((m) => line([truth(m.on), m.holds, number(m.endsMs)], m.name)),
-    ),
-    table(
-      'WINDOWS',
-      'days, from, until, whole day',
-      rules.windows.map((w) => line([bits(w.days), w.from, w.until, truth(w.wholeDay)])),
-    ),
-    rules.words.map((w) => `${remark(w)}\n`).join(''),
-    table(
-      'LIMITS',
-      'ms closed at most, ms open at least',
-      rules.limits.map((l) => line([number(l.longestMs), number(l.restMs)])),
-    ),
-    table(
-      'PAIRS',
-      'never closed together',
-      rules.pairs.map(([a, b]) => line([bits(a), bits(b)])),
-    ),
-    table(
-      'MAY_START',
-      'a day, only armed, only while this sense is known',
-      rules.mayStart.map((m) => line([number(m.aDay), truth(m.armed), m.known])),
-    ),
-    `HAND_HOLDS = ${number(rules.handHoldsMs)}\n`,
+    rulesTables(p.rules),
     calendarText(p),
-  ].join('');
-}
-
-/** What the clock shows where it stands, and the instants that only a calendar tells, as seconds of universal time since 2000. */
-function calendarText({ calendar: c }: Program): string {
-  const rows = c.instants.map(([at, rule]) => `(${at}, ${rule})`);
-  const lines = Array.from(
-    { length: Math.ceil(rows.length / 6) },
-    (_, i) => `    ${rows.slice(6 * i, 6 * i + 6).join(', ')},`,
-  );
-  return [
-    `MADE_AT = ${c.madeAt}  # ${c.madeOn}, as seconds since 2000: a clock that shows less was never set\n`,
-    table(
-      'ZONES',
-      'from, seconds before universal time',
-      c.zones.map(([at, seconds]) => line([at, seconds])),
-    ),
-    rows.length === 0
-      ? 'INSTANTS = ()\n'
-      : `# Sun, calendar and holidays until ${c.until}: at, rule. Write the program anew before that.\nINSTANTS = (\n${lines.join('\n')}\n)\n`,
-    'EPOCH_MS = 946684800000 if time.gmtime(0)[0] == 1970 else 0  # boards count from 1970 or from 2000\n',
   ].join('');
 }

@@ -1,12 +1,5 @@
-/** Line ends, and what hides in a line: controls, marks that turn its direction. */
-const UNSEEN = /[\u0000-\u001f\u007f-\u009f\u2028\u2029\u200e\u200f\u202a-\u202e\u2066-\u2069\ufeff]+/g;
-
-/** A text as a comment of Python: one line of UTF-8. */
-export const remark = (text: string): string =>
-  `# ${text
-    .replace(UNSEEN, ' ')
-    .replace(/\p{Surrogate}/gu, '\ufffd')
-    .trim()}`;
+/** A text as a comment of Python: one line of UTF-8, without what is not seen (controls, marks of direction, halves of characters). */
+export const remark = (text: string): string => `# ${text.replace(/[\p{C}\p{Zl}\p{Zp}]+/gu, ' ').trim()}`;
 
 /** A text as a literal of Python, in ASCII. */
 export const literal = (text: string): string =>
