@@ -63,22 +63,23 @@ test('eight flaps at once are too many; the group that holds is one press away a
   await expect(page.locator('[data-curve]')).toHaveAccessibleName(/Current out of the supply over .*least 4\.8 V/);
 });
 
-test('a group becomes two moves of Act, which run and program keep, and one undo takes both back', async ({ page }) => {
-  await open(page, 'steam-flaps');
-  await page.getByRole('button', { name: 'Make its two moves' }).click();
+test('a group that two moves of Act keep is told once it starts otherwise, and a step is changed and undone', async ({
+  page,
+}) => {
+  await open(page, 'steam-flaps', 'time');
   await unfold(page);
-  await expect(
-    finding(page, /the whole row. and .the whole row back. start them so, in run and program/),
-  ).toBeVisible();
+  await expect(finding(page, /open the row. and .close the row. start them so, in run and program/)).toBeVisible();
+  await enter(page, 'Start at once', '1');
+  await expect(finding(page, /“open the row” starts 2 of them within 500 ms, and the group says 1/)).toBeVisible();
+  await undo(page).click();
   await within(page, '/job/demo-steam-flaps/act');
-  const second = page.getByRole('button', { name: /^And with it, step 2/ });
-  await expect(second).toHaveText('and flap.2 and 2 more');
-  await second.click();
+  const third = page.getByRole('button', { name: /^And with it, step 3/ });
+  await expect(third).toHaveText('and flap.2 and 2 more');
+  await third.click();
   await page.getByRole('menuitemcheckbox', { name: 'not flap.4' }).click();
-  await expect(second).toHaveText('and flap.2 and flap.3');
+  await expect(third).toHaveText('and flap.2 and flap.3');
   await undo(page).click();
-  await undo(page).click();
-  await expect(second).toHaveCount(0);
+  await expect(third).toHaveText('and flap.2 and 2 more');
 });
 
 test('a tree is built from what one has: rail, regulator, lead and a load of its own, taken apart and put back', async ({

@@ -187,8 +187,8 @@ test('eight flaps leave with a pin table, one bill and a test sheet for each row
     await (await waiting).saveAs(join(folder, 'all.zip'));
     execFileSync('unzip', ['-q', 'all.zip'], { cwd: folder });
     const pins = readFileSync(join(folder, 'pins.csv'), 'utf8').trim().split('\r\n');
-    expect(pins).toHaveLength(20);
-    expect(new Set(pins.slice(1).map((row) => row.split(',')[1])).size).toBe(19);
+    expect(pins).toHaveLength(23);
+    expect(new Set(pins.slice(1).map((row) => row.split(',')[1])).size).toBe(22);
     expect(readFileSync(join(folder, 'parts.csv'), 'utf8')).toMatch(/motor bridge,.*,16,/);
     expect(readFileSync(join(folder, 'test-sheet-wall-row.csv'), 'utf8')).toContain(
       'Mirrored: its motor runs, or its horn swings, the other way',

@@ -31,7 +31,7 @@ export function reserveFindings(job: Job, p: MachinePart, of: Timing['of'], valu
       finding('act', id, {
         verdict: 'unknown',
         title:
-          `${step.name}: the ${p.name} is held for ${formatQuantity(step.seconds, 's')} to carry it ${WAY[of]}; ` +
+          `${step.name} holds the ${p.name} for ${formatQuantity(step.seconds, 's')} to carry it ${WAY[of]}; ` +
           `it was timed ${times}, and from fewer than three no reserve follows`,
         caption: 'no reserve known',
         source: ['tolerance-factor'],
@@ -42,7 +42,7 @@ export function reserveFindings(job: Job, p: MachinePart, of: Timing['of'], valu
   const what = `timed ${times}`;
   return [
     judged('act', id, {
-      title: `${step.name}: the ${p.name} is held for long enough to carry it ${WAY[of]}: all but one in twenty, with 95 % confidence`,
+      title: `${step.name} holds the ${p.name} for long enough to carry it ${WAY[of]}: all but one in twenty, with 95 % confidence`,
       caption: 'reserve of time',
       steps: [
         derive('length of the press', 't_p', 't', 's', [

@@ -17,7 +17,7 @@ export function timedPresses(job: Job, p: MachinePart, of: Timing['of']): readon
     closedTimes(m).flatMap((c) => {
       if (c.sensed || !heeds.some((h) => h.press === c.press && h.other === c.other)) return [];
       const [first, last] = c.steps;
-      const steps = first === last ? `step ${first}` : `steps ${first} to ${last}`;
+      const steps = first === last ? `step ${first}` : `the press of steps ${first} to ${last}`;
       return [{ name: `${steps} of ${m.name}`, seconds: c.to - c.from }];
     }),
   );
