@@ -203,6 +203,22 @@ export const OF_RULES: readonly Situation[] = [
     rooms: ['routine'],
   },
   {
+    what: 'a limit that cuts off a press which goes on from step to step, each of which is short enough',
+    source: 'arithmetic: what stays closed over a step is one press',
+    sound: routine({ limits: [limit('longest-on', { press: press.press, seconds: 5 })] })(NOON),
+    make: (j) =>
+      put({ ...j, presses: [...j.presses, { ...j.presses[0]!, id: 'beside', name: 'beside' }] }, 'act', {
+        moves: j.act.moves.map((m) => ({
+          ...m,
+          steps: [
+            { ...press, seconds: 3 },
+            { ...press, seconds: 3, also: ['beside'] },
+          ],
+        })),
+      }),
+    rooms: ['routine'],
+  },
+  {
     what: 'only if armed, where nothing arms',
     source: 'arithmetic: it never starts',
     sound: NOON,
