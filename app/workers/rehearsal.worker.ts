@@ -1,6 +1,12 @@
 /// <reference lib="webworker" />
 import { rehearse, type Interpreter, type Rehearsed } from '../../core/engines/rehearsal';
-import { firstParting, lanesOf, type Parting, type Rehearsal, type RehearsedLane } from '../../core/house/rehearsed';
+import {
+  firstParting,
+  lanesOf,
+  type FirstParting,
+  type Rehearsal,
+  type RehearsedLane,
+} from '../../core/house/rehearsed';
 import { serve } from './serve';
 
 /** A day to be rehearsed, with the interpreter found under `base`. */
@@ -12,7 +18,7 @@ export interface RehearsalOrder {
 export interface RehearsalResult {
   readonly ran: Rehearsed;
   readonly lanes: readonly RehearsedLane[];
-  readonly parting: Parting | null;
+  readonly parting: FirstParting | null;
 }
 interface InterpreterModule {
   loadMicroPython(options: object): Promise<Interpreter>;

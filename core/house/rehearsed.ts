@@ -1,5 +1,5 @@
-import type { Contact } from '../build/program';
-import type { BenchPlan, Rehearsed } from '../engines/rehearsal';
+import type { ProgramContact } from '../build/program';
+import type { BenchRun, Rehearsed } from '../engines/rehearsal';
 
 /** The file that is rehearsed. */
 export const REHEARSED_FILE = 'main.py';
@@ -15,7 +15,7 @@ export interface RehearsedLane {
   readonly found: Pressed;
 }
 /** Where file and plan part first. */
-export interface Parting {
+export interface FirstParting {
   readonly at: number;
   readonly name: string;
   /** What the plan has there, and what the file did. */
@@ -25,13 +25,13 @@ export interface Parting {
 
 /** A day of a job as it is rehearsed: what comes from outside, and what its pins are to do. */
 export interface Rehearsal {
-  readonly bench: BenchPlan;
+  readonly bench: BenchRun;
   /** The day, and the zone that its clock is in. */
   readonly date: string;
   readonly zone: string;
   readonly lanes: readonly Omit<RehearsedLane, 'found'>[];
   /** Sides of the program that press, by pin. */
-  readonly contacts: readonly Contact[];
+  readonly contacts: readonly ProgramContact[];
 }
 
 /** Stretches from edges; those that touch are one, those of no length none. */
@@ -64,9 +64,9 @@ export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
 /**
  * Where the file parts from the plan first; null where it never does. A thermometer is read every two seconds: so much later is no other.
  */
-export function firstParting(r: Rehearsal, ran: Rehearsed): Parting | null {
+export function firstParting(r: Rehearsal, ran: Rehearsed): FirstParting | null {
   const slack = r.bench.events.some((e) => e.what === 'degrees') ? 3000 : SAME_MS;
-  const partings = lanesOf(r, ran).flatMap((lane): Parting[] => {
+  const partings = lanesOf(r, ran).flatMap((lane): FirstParting[] => {
     const times = [...lane.planned, ...lane.found].flat().filter((t) => t < Infinity && t <= ran.at);
     const at = (spans: Pressed, t: number): boolean => spans.some(([from, to]) => from <= t && t < to);
     const near = (spans: Pressed, t: number): boolean => spans.flat().some((x) => Math.abs(x - t) <= slack);

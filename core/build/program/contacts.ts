@@ -1,7 +1,7 @@
-import type { Contact, ProgramPress } from './types';
+import type { ProgramContact, ProgramPress } from './types';
 
 /** Every contact of a press, those of its other side or direction last. */
-export function contactsOf(p: ProgramPress): Contact[] {
+export function packedContacts(p: ProgramPress): ProgramContact[] {
   const level = p.pressesOn === 'high' || p.pulses ? 1 : 0;
   const one = { press: p.id, name: p.name, level, other: false };
   const there = { ...one, name: `${p.name}, other side`, other: true };

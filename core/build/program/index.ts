@@ -1,7 +1,7 @@
-export { contactsOf } from './contacts';
+export { packedContacts } from './contacts';
 export { programOf } from './program';
 export type {
-  Contact,
+  ProgramContact,
   HandRow,
   LookRow,
   ModeRow,

@@ -1,7 +1,7 @@
 import { neverSaid, pressedBy, sayAt, sidesOf, type Job, type Sentence } from '../../ground/job';
 import { minutesOf } from '../../ground/quantity';
 import { inWindow, leastOn } from '../rules';
-import { contactsOf } from './contacts';
+import { packedContacts } from './contacts';
 import { rulesPart } from './rules';
 import { moveNumber, stepRows } from './steps';
 import type {
@@ -57,7 +57,7 @@ function handRow(h: ProgramHand, presses: number, before: readonly ProgramHand[]
 
 /** The program of a job, with what lies on which pin. */
 export function programOf(job: Job, pins: ProgramPins): Program {
-  const contacts = pins.presses.flatMap(contactsOf);
+  const contacts = pins.presses.flatMap(packedContacts);
   const bits: Bits = (press, other) =>
     contacts.reduce((m, c, i) => m + (c.press === press && c.other === other ? 2 ** i : 0), 0);
   const senseNumber = (id: string): number => pins.senses.findIndex((x) => x.id === id) + 1;

@@ -114,7 +114,7 @@ export interface ProgramPins {
 }
 
 /** A contact that the program closes, with the level that closes it; 2 for a servo’s other side. */
-export interface Contact {
+export interface ProgramContact {
   /** Id and name of its press; `other` for the other side or direction. */
   readonly press: string;
   readonly name: string;
@@ -272,7 +272,7 @@ export interface Program {
   readonly outcome: string;
   readonly never: string;
   readonly heldBy: string;
-  readonly contacts: readonly Contact[];
+  readonly contacts: readonly ProgramContact[];
   /** Servos among them: their names and pulse widths. */
   readonly servos: readonly { readonly name: string; readonly pin: number; readonly pulses: ProgramPulses }[];
   readonly orders: readonly OrderRow[];

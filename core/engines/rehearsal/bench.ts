@@ -23,7 +23,7 @@ export interface Written {
   readonly pin: number;
   readonly level: number;
 }
-export interface Told {
+export interface ToldMessage {
   readonly at: number;
   readonly topic: string;
   readonly text: string;
@@ -31,7 +31,7 @@ export interface Told {
 }
 
 /** What a program is put on the bench with. */
-export interface BenchPlan {
+export interface BenchRun {
   /** Its files by name; one of them is `main.py`. */
   readonly files: Readonly<Record<string, string>>;
   /** Levels of the pins at the beginning; those that are not named are high, as a pull-up has them. */
@@ -51,7 +51,7 @@ export interface BenchPlan {
 export type BenchEnd = 'time' | 'failed' | 'restless';
 export interface Rehearsed {
   readonly written: readonly Written[];
-  readonly told: readonly Told[];
+  readonly told: readonly ToldMessage[];
   readonly printed: readonly string[];
   readonly end: BenchEnd;
   /** What it ended by, where it did not run its time: the words of the interpreter, and its line of the program. */
@@ -68,7 +68,7 @@ const RESTLESS = 'the program does not rest';
 class Bench {
   now = 0;
   readonly written: Written[] = [];
-  readonly told: Told[] = [];
+  readonly told: ToldMessage[] = [];
   calls = 0;
   private readonly levels = new Map<number, number>();
   private readonly watched = new Set<number>();
@@ -81,7 +81,7 @@ class Bench {
   private epoch: number | null;
   private next = 0;
 
-  constructor(private readonly plan: BenchPlan) {
+  constructor(private readonly plan: BenchRun) {
     this.network = plan.network;
     this.epoch = plan.epoch;
     for (const [pin, level] of Object.entries(plan.levels)) this.levels.set(Number(pin), level);
@@ -184,7 +184,7 @@ function lineIn(report: string): number | null {
  * Runs a program of MicroPython on the bench, as it stands in its files, in virtual time.
  * @param interpreter a fresh one; `lines` gets what the program prints.
  */
-export function rehearse(interpreter: Interpreter, plan: BenchPlan, lines: readonly string[] = []): Rehearsed {
+export function rehearse(interpreter: Interpreter, plan: BenchRun, lines: readonly string[] = []): Rehearsed {
   const bench = new Bench(plan);
   for (const [name, text] of Object.entries({ ...KIT, ...plan.files })) interpreter.FS.writeFile(`/${name}`, text);
   interpreter.registerJsModule('hook', bench.hook);
@@ -213,7 +213,7 @@ export function rehearse(interpreter: Interpreter, plan: BenchPlan, lines: reado
  * Bytes of the heap that a program holds once it has set up what it stands on, as the interpreter counts them: what it was translated from
  * is thrown away by then. Null where it does not come so far.
  */
-export function heapOf(interpreter: Interpreter, plan: BenchPlan): number | null {
+export function heapOf(interpreter: Interpreter, plan: BenchRun): number | null {
   const bench = new Bench(plan);
   const files = { ...KIT, ...plan.files };
   for (const [name, text] of Object.entries(files)) interpreter.FS.writeFile(`/${name}`, text);

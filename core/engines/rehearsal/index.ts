@@ -3,9 +3,9 @@ export {
   rehearse,
   type BenchEnd,
   type BenchEvent,
-  type BenchPlan,
+  type BenchRun,
   type Interpreter,
   type Rehearsed,
-  type Told,
+  type ToldMessage,
   type Written,
 } from './bench';

@@ -3,7 +3,7 @@ import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
 import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
 import {
-  contactsOf,
+  packedContacts,
   programOf,
   type Program,
   type ProgramCalendar,
@@ -209,7 +209,7 @@ function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[
   if (onlyListens(job)) return senses.length > 0 && senses.length === job.senses.length;
   // A node that reads, calls and tells has nothing to press.
   const reads = job.presses.length === 0 && job.routine.sentences.some((s) => s.does === 'call');
-  if ((able.length === 0 && !reads) || able.flatMap(contactsOf).length > MOST_CONTACTS) return false;
+  if ((able.length === 0 && !reads) || able.flatMap(packedContacts).length > MOST_CONTACTS) return false;
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [

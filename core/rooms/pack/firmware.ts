@@ -1,4 +1,13 @@
-import type { Contact, HandRow, OrderRow, Program, SenseRow, SignRow, StepRow, WeekRow } from '../../build/program';
+import type {
+  ProgramContact,
+  HandRow,
+  OrderRow,
+  Program,
+  SenseRow,
+  SignRow,
+  StepRow,
+  WeekRow,
+} from '../../build/program';
 import { comment } from './c-comment';
 import { ARBITER } from './firmware-arbiter';
 import { followText } from './firmware-follow';
@@ -52,7 +61,7 @@ const bit = (is: boolean): number => (is ? 1 : 0);
 const row = (cells: readonly (string | number)[], words: string): string =>
   `    { ${cells.join(', ')} },   /* ${words} */`;
 
-const pinRow = (c: Contact): string => row([c.pin, c.level], comment(c.name));
+const pinRow = (c: ProgramContact): string => row([c.pin, c.level], comment(c.name));
 const orderRow = (o: OrderRow): string =>
   row(
     [`{ ${o.sides.map((s) => `${s}u`).join(', ')} }`, `${o.apartMs}u`, `${o.leadMs}u`, o.pin, o.level],

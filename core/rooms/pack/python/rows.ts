@@ -7,7 +7,7 @@ export const bits = (mask: number): string => `0b${mask.toString(2)}`;
 export type Cell = string | number;
 /** A row of a table; one of a single cell needs its comma. */
 export const tuple = (cells: readonly Cell[]): string => `(${cells.join(', ')}${cells.length === 1 ? ',' : ''})`;
-export const line = (cells: readonly Cell[], words = ''): string =>
+export const rowOfCells = (cells: readonly Cell[], words = ''): string =>
   `    ${tuple(cells)},${words === '' ? '' : `  ${remark(words)}`}`;
 
 /** A table by its name, with a line for each row and what its columns are. */

@@ -1,5 +1,5 @@
 import type { Program, RuleRow, RulesPart } from '../../../build/program';
-import { bit, bits, line, table, truth } from './rows';
+import { bit, bits, rowOfCells, table, truth } from './rows';
 import { number, remark } from './text';
 
 const EDGES: Readonly<Record<RuleRow['edge'], string>> = { told: 'TOLD', sense: 'BY_SENSE', mode: 'BY_MODE' };
@@ -12,7 +12,7 @@ const RULE_DOES: Readonly<Record<RuleRow['does'], string>> = {
 const LOOKS = { sense: 'LOOK_SENSE', mode: 'LOOK_MODE', window: 'LOOK_WINDOW' } as const;
 
 const ruleRow = (r: RuleRow): string =>
-  line(
+  rowOfCells(
     [
       ...[EDGES[r.edge], r.of, bit(r.is), r.standsMs, r.first, r.count, RULE_DOES[r.does], r.what, r.tier],
       ...[truth(r.ifArmed), number(r.lateMs), number(r.gapMs), number(r.aDay)],
@@ -31,33 +31,33 @@ export const rulesTables = (rules: RulesPart): string =>
     table(
       'LOOKS',
       'at, of, is',
-      rules.looks.map((l) => line([LOOKS[l.at], l.of, bit(l.is)])),
+      rules.looks.map((l) => rowOfCells([LOOKS[l.at], l.of, bit(l.is)])),
     ),
     table(
       'MODES',
       'on at the start, holds back tiers under, ms until it ends',
-      rules.modes.map((m) => line([truth(m.on), m.holds, number(m.endsMs)], m.name)),
+      rules.modes.map((m) => rowOfCells([truth(m.on), m.holds, number(m.endsMs)], m.name)),
     ),
     table(
       'WINDOWS',
       'days, from, until, whole day',
-      rules.windows.map((w) => line([bits(w.days), w.from, w.until, truth(w.wholeDay)])),
+      rules.windows.map((w) => rowOfCells([bits(w.days), w.from, w.until, truth(w.wholeDay)])),
     ),
     rules.words.map((w) => `${remark(w)}\n`).join(''),
     table(
       'LIMITS',
       'ms closed at most, ms open at least',
-      rules.limits.map((l) => line([number(l.longestMs), number(l.restMs)])),
+      rules.limits.map((l) => rowOfCells([number(l.longestMs), number(l.restMs)])),
     ),
     table(
       'PAIRS',
       'never closed together',
-      rules.pairs.map(([a, b]) => line([bits(a), bits(b)])),
+      rules.pairs.map(([a, b]) => rowOfCells([bits(a), bits(b)])),
     ),
     table(
       'MAY_START',
       'a day, only armed, only while this sense is known',
-      rules.mayStart.map((m) => line([number(m.aDay), truth(m.armed), m.known])),
+      rules.mayStart.map((m) => rowOfCells([number(m.aDay), truth(m.armed), m.known])),
     ),
     `HAND_HOLDS = ${number(rules.handHoldsMs)}\n`,
   ].join('');
@@ -74,7 +74,7 @@ export function calendarText({ calendar: c }: Program): string {
     table(
       'ZONES',
       'from, seconds before universal time',
-      c.zones.map(([at, seconds]) => line([at, seconds])),
+      c.zones.map(([at, seconds]) => rowOfCells([at, seconds])),
     ),
     rows.length === 0
       ? 'INSTANTS = ()\n'

@@ -1,6 +1,6 @@
 import type { HandRow, Program, SenseRow, SignRow, StepRow } from '../../../build/program';
 import { slug } from '../slug';
-import { bit, bits, line, mapping, table, truth, tuple } from './rows';
+import { bit, bits, rowOfCells, mapping, table, truth, tuple } from './rows';
 import { calendarText, rulesTables } from './tables-rules';
 import { literal, number } from './text';
 
@@ -67,7 +67,7 @@ const OP: Readonly<Record<StepRow['op'], string>> = {
 const OTHERWISE: Readonly<Record<StepRow['otherwise'], string>> = { 'go-on': 'GO_ON', end: 'END', call: 'ASK' };
 
 const senseRow = (s: SenseRow): string =>
-  line(
+  rowOfCells(
     [
       ...[s.from === 'pin' ? s.pin : s.wire, s.level, number(s.soMs), number(s.notMs), HOW[s.from]],
       ...(s.limit ? [s.limit.over, s.limit.under, bit(s.limit.soOver)] : ['None', 'None', 1]),
@@ -76,9 +76,9 @@ const senseRow = (s: SenseRow): string =>
     s.name,
   );
 const handRow = (h: HandRow): string =>
-  line([h.pin, h.level, h.ms, DOES[h.does], truth(h.stays), bits(h.presses), h.first, h.count, h.most], h.name);
+  rowOfCells([h.pin, h.level, h.ms, DOES[h.does], truth(h.stays), bits(h.presses), h.first, h.count, h.most], h.name);
 const stepRow = (s: StepRow): string =>
-  line(
+  rowOfCells(
     [OP[s.op], bits(s.presses), s.ms, s.sense, bit(s.is), OTHERWISE[s.otherwise], s.to, s.times, s.leastMs],
     s.words,
   );
@@ -111,17 +111,17 @@ export function tablesText(p: Program): string {
     table(
       'HELD',
       'pin, level: closed from the start',
-      p.held.map((h) => line([h.pin, h.closesOn === 'high' ? 1 : 0], h.name)),
+      p.held.map((h) => rowOfCells([h.pin, h.closesOn === 'high' ? 1 : 0], h.name)),
     ),
     table(
       'CONTACTS',
       'pin, level that presses',
-      p.contacts.map((c) => line([c.pin, c.level], c.name)),
+      p.contacts.map((c) => rowOfCells([c.pin, c.level], c.name)),
     ),
     table(
       'ORDERS',
       'one direction, the other, ms apart, ms that the way is set before, its pin, its level',
-      p.orders.map((o) => line([...o.sides.map(bits), o.apartMs, o.leadMs, o.pin, o.level], o.name)),
+      p.orders.map((o) => rowOfCells([...o.sides.map(bits), o.apartMs, o.leadMs, o.pin, o.level], o.name)),
     ),
     table(
       'SENSES',
@@ -134,7 +134,7 @@ export function tablesText(p: Program): string {
     table(
       'SIGNS',
       'pin, meaning, after so many starts',
-      p.signs.map((s) => line([s.pin, MEANS[s.means], number(s.after)], s.name)),
+      p.signs.map((s) => rowOfCells([s.pin, MEANS[s.means], number(s.after)], s.name)),
     ),
     table(
       'HANDS',
@@ -151,7 +151,7 @@ export function tablesText(p: Program): string {
       'rule, days (bit 1 is Monday), second of the day',
       p.week
         .filter((w) => !p.calendar.dated.includes(w.rule))
-        .map((w) => line([w.rule, bits(w.days), w.second], w.words)),
+        .map((w) => rowOfCells([w.rule, bits(w.days), w.second], w.words)),
     ),
     rulesTables(p.rules),
     calendarText(p),
