@@ -2,9 +2,10 @@
 // holds of the heap, names that try to break out of it, and programs that part from the plan, go round, or ask for what is not there.
 import { describe, expect, it } from 'vitest';
 import { heapOf, rehearse, type Rehearsed } from '../core/engines/rehearsal';
-import { edited, type Job } from '../core/ground/job';
+import { edited, freshHand, sentenceAt, type Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { assess } from '../core/house/assess';
+import { filesOf } from '../core/house/deliver';
 import { rehearsalOf } from '../core/house/rehearsal';
 import { firstParting, lanesOf, type Rehearsal } from '../core/house/rehearsed';
 import { demoJob } from '../core/testing/jobs';
@@ -52,12 +53,75 @@ describe('the packed MicroPython, rehearsed', () => {
     ['a module that is not there', 'import time\nimport wonder\n', 'failed', 2],
     ['a fault of its own', 'x = 1\ny = x / 0\n', 'failed', 2],
     ['one that ends', 'x = 1\n', 'failed', null],
+    ['one that says what the bench says', 'raise Exception("the rehearsal is over")\n', 'failed', 1],
+    ['a watchdog that nobody feeds', 'import machine, time\nmachine.WDT(timeout=8000)\ntime.sleep(60)\n', 'bitten', 3],
   ] as const)('ends %s, and says where', async (_, text, end, line) => {
     const r = rehearsalFor(demoJob('rice-pot'), text);
     const found = await ran({ ...r, bench: { ...r.bench, calls: 20_000 } });
     expect(found.end).toBe(end);
     expect(found.line).toBe(line);
     expect(found.failure).not.toBe('');
+  });
+
+  it('tells a press that is left out, though senses of this day are read seconds late', async () => {
+    const r = rehearsalFor(demoJob('proving-cabinet'));
+    const found = await ran(r);
+    const [lane] = lanesOf(r, found);
+    expect(firstParting(r, found)).toBeNull();
+    const [, second] = lane!.found;
+    const without = {
+      ...found,
+      written: found.written.filter((w) => w.pin !== lane!.pin || w.at < second![0] || w.at > second![1]),
+    };
+    expect(firstParting(r, without)).toMatchObject({ planned: true, at: lane!.planned[1]![0] });
+  });
+
+  it('begins nothing by a command that the broker kept, and does by one that is sent', async () => {
+    const base = demoJob('rice-pot');
+    const command = {
+      ...freshHand('go', 'go'),
+      kind: 'command' as const,
+      topic: 'kitchen/go',
+      begins: [base.act.moves[0]!.id],
+    };
+    const job = { ...base, hands: [command], routine: { ...base.routine, sentences: [], limits: [] } };
+    const r = rehearsalFor(job);
+    const said = (kept: boolean): Rehearsal => ({
+      ...r,
+      bench: {
+        ...r.bench,
+        lasts: 60_000,
+        events: [{ at: 20_000, what: 'message', topic: 'kitchen/go', text: 'x', kept }],
+      },
+    });
+    const pressed = async (kept: boolean): Promise<number> => lanesOf(r, await ran(said(kept)))[0]!.found.length;
+    expect(await pressed(true)).toBe(0);
+    expect(await pressed(false)).toBe(1);
+  });
+
+  it('fires once, an hour later by its clock, where the clock skips its time, and once where an hour comes twice', async () => {
+    const base = demoJob('rice-pot');
+    const at = async (touchedAt: string, clock: string): Promise<number[]> => {
+      const sentence = sentenceAt(clock, { id: 's', days: [7], move: base.act.moves[0]!.id });
+      const job = { ...base, touchedAt, hands: [], routine: { ...base.routine, sentences: [sentence] } };
+      const r = rehearsalFor(job);
+      const found = await ran(r);
+      expect(firstParting(r, found)).toBeNull();
+      return lanesOf(r, found)[0]!.found.map(([from]) => from / 60_000);
+    };
+    // London: 01:00 becomes 02:00 on 28 March 2027, 02:00 becomes 01:00 on 31 October 2027.
+    expect(await at('2027-03-27T12:00:00Z', '01:30')).toEqual([90]);
+    expect(await at('2027-10-30T12:00:00Z', '01:30')).toEqual([90]);
+  });
+
+  it('is a file of its own for a machine that is built the other way round', () => {
+    const one = demoJob('extractor-rocker');
+    const twin = { id: 'twin', name: 'twin', side: 'mirrored' as const, order: 1, differs: '', pins: {} };
+    const job = { ...one, bench: { ...one.bench, machines: 2, units: [twin] } };
+    const files = filesOf(job, assess(job));
+    const text = (name: string): string => files.find((f) => f.name === name)!.text;
+    expect(text('main-twin.py')).not.toBe(text('main.py'));
+    expect(text('test-sheet-twin.csv')).toContain('main-twin.py or gentle_thumb-twin.c');
   });
 
   it('sleeps and reads as a plain loop of somebody’s own does', async () => {

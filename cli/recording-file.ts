@@ -55,9 +55,12 @@ export async function readRecordingFile(reader: TraceReader, name: string): Prom
 }
 
 if (!isMainThread && parentPort) {
-  const { part } = workerData as { part: PartOrder };
-  const file = await open(part.file);
-  const read = await readPart(new PartReader(part.order, MOST_SAMPLES), sourceOf(file, part.to), part.from, part.to);
-  await file.close();
-  parentPort.postMessage(read, read ? [read.seconds.buffer as ArrayBuffer, read.values.buffer as ArrayBuffer] : []);
+  // Other threads of this program have other orders.
+  const { part } = workerData as { readonly part?: PartOrder };
+  if (part) {
+    const file = await open(part.file);
+    const read = await readPart(new PartReader(part.order, MOST_SAMPLES), sourceOf(file, part.to), part.from, part.to);
+    await file.close();
+    parentPort.postMessage(read, read ? [read.seconds.buffer as ArrayBuffer, read.values.buffer as ArrayBuffer] : []);
+  }
 }

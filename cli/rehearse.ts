@@ -1,5 +1,6 @@
 import { readFileSync, statSync } from 'node:fs';
-import { rehearse, type Interpreter } from '../core/engines/rehearsal';
+import { isMainThread, parentPort, Worker, workerData } from 'node:worker_threads';
+import { rehearse, type BenchRun, type Interpreter, type Rehearsed } from '../core/engines/rehearsal';
 import { WorldProblem } from '../core/engines/world';
 import type { Job } from '../core/ground/job';
 import { assess } from '../core/house/assess';
@@ -31,14 +32,44 @@ function textOf(file: string): string {
   }
 }
 
+/** How long a program may run without its time going on before it is ended, ms. */
+const LIMIT_MS = 60_000;
+
+/** What the other thread is given, and what it says: how far it is, then what came of it. */
+interface ThreadOrder {
+  readonly rehearse: BenchRun;
+}
+interface ThreadSays {
+  readonly ran?: Rehearsed;
+}
+
+/** Runs a day in another thread: a program that goes round for ever is ended with it. */
+const inThread = (bench: BenchRun): Promise<Rehearsed> =>
+  new Promise((done, fail) => {
+    const worker = new Worker(new URL(import.meta.url), { workerData: { rehearse: bench } satisfies ThreadOrder });
+    const late = (): void => {
+      void worker.terminate();
+      fail(new Unusable('the program did not go on for a minute and was ended: it goes round without ever resting'));
+    };
+    let watchdog = setTimeout(late, LIMIT_MS);
+    worker.on('message', ({ ran }: ThreadSays) => {
+      clearTimeout(watchdog);
+      if (!ran) watchdog = setTimeout(late, LIMIT_MS);
+      else {
+        done(ran);
+        void worker.terminate();
+      }
+    });
+    worker.once('error', (error) => {
+      clearTimeout(watchdog);
+      fail(error);
+    });
+  });
+
 /** A day of the packed program, or of one of the maker's own, beside the plan. @param own its file. */
 export async function rehearseVerb(job: Job, own: string | undefined): Promise<object> {
   const day = dayOf(job, own === undefined ? null : textOf(own));
-  const printed: string[] = [];
-  const print = (line: string): void => void printed.push(line);
-  const { loadMicroPython } = await import('@micropython/micropython-webassembly-pyscript/micropython.mjs');
-  const interpreter: Interpreter = await loadMicroPython({ stdout: print, stderr: print, linebuffer: true });
-  const ran = rehearse(interpreter, day.bench, printed);
+  const ran = await inThread(day.bench);
   const parting = firstParting(day, ran);
   const seconds = (ms: number): number | null => (ms < Infinity ? ms / 1000 : null);
   return {
@@ -54,6 +85,19 @@ export async function rehearseVerb(job: Job, own: string | undefined): Promise<o
       found: l.found.map((s) => s.map(seconds)),
     })),
     told: ran.told.map((t) => ({ ...t, at: seconds(t.at) })),
-    printed,
+    printed: ran.printed,
   };
+}
+
+if (!isMainThread && parentPort) {
+  const { rehearse: bench } = workerData as Partial<ThreadOrder>;
+  if (bench) {
+    const port = parentPort;
+    const printed: string[] = [];
+    const print = (line: string): void => void printed.push(line);
+    const { loadMicroPython } = await import('@micropython/micropython-webassembly-pyscript/micropython.mjs');
+    const interpreter: Interpreter = await loadMicroPython({ stdout: print, stderr: print, linebuffer: true });
+    const says = (news: ThreadSays): void => port.postMessage(news);
+    says({ ran: rehearse(interpreter, bench, printed, () => says({})) });
+  }
 }

@@ -20,11 +20,15 @@ export interface RehearsalResult {
   readonly lanes: readonly RehearsedLane[];
   readonly parting: FirstParting | null;
 }
+/** Which share of the day has passed. */
+export interface RehearsalNews {
+  readonly share: number;
+}
 interface InterpreterModule {
   loadMicroPython(options: object): Promise<Interpreter>;
 }
 
-serve<RehearsalOrder, RehearsalResult>(async ({ base, rehearsal }) => {
+serve<RehearsalOrder, RehearsalResult, RehearsalNews>(async ({ base, rehearsal }, tell) => {
   const { loadMicroPython } = (await import(
     /* @vite-ignore */ `${base}interpreter/micropython.mjs`
   )) as InterpreterModule;
@@ -36,6 +40,6 @@ serve<RehearsalOrder, RehearsalResult>(async ({ base, rehearsal }) => {
     stderr: print,
     linebuffer: true,
   });
-  const ran = rehearse(interpreter, rehearsal.bench, lines);
+  const ran = rehearse(interpreter, rehearsal.bench, lines, (share) => tell({ share }));
   return { ran, lanes: lanesOf(rehearsal, ran), parting: firstParting(rehearsal, ran) };
 });

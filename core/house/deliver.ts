@@ -7,8 +7,8 @@ import { netlistOf } from '../engines/circuit';
 import { drawWhole } from './draw';
 import { cutList, lifeOf, supplyRun } from '../rooms/feed';
 import { needsProveDead } from '../rooms/guard';
-import type { Program, SenseFrom } from '../build/program';
-import { comesByMessage, sensesRead, type Job, type Press, type Sense } from '../ground/job';
+import { senseFrom, type Program } from '../build/program';
+import { sensesRead, type Job, type Press } from '../ground/job';
 import { programCalendar } from './program-calendar';
 import { handsIn } from '../build/panel';
 import { orderOf } from '../engines/reversing';
@@ -59,7 +59,7 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
     const sense = {
       id: s.id,
       name: s.name,
-      from: fromOf(s, pin),
+      from: senseFrom(s, pin),
       wire: pin ?? -1,
       topic: s.topic,
       staleSeconds: s.staleSeconds,
@@ -69,13 +69,6 @@ const readable = (job: Job, a: Seen): PackInput['senses'] =>
     if (!isReadable(s)) return sensesRead(job).includes(s.id) ? [{ ...sense, pin: -1, yes: 'high' }] : [];
     return line && pin !== null ? [{ ...sense, pin, yes: line.active }] : [];
   });
-
-/** Where a program that needs nothing filled in has a sense from. */
-function fromOf(s: Sense, pin: number | null): SenseFrom {
-  if (isReadable(s)) return 'pin';
-  if (comesByMessage(s)) return 'message';
-  return s.kind === 'temperature' && pin !== null && s.touches !== 'module' ? 'one-wire' : 'own';
-}
 
 /** The contact of a bought module that nothing in the plan moves: it stands closed, or its machine has no power. */
 const heldBy = (job: Job, a: Seen): PackInput['held'] => {

@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import type { ProgramCalendar } from '../build/program';
 import type { Job } from '../ground/job';
 import { byteAt, realAt } from '../ground/lists';
-import { calendarOf, daysFrom, timesOn } from '../rooms/routine';
+import { calendarOf, CLOCK_CHANGES, daysFrom, timesOn } from '../rooms/routine';
 
 /** Days for which the sun, the calendar and dates are told: a year, and a month to write the program anew in. */
 const TOLD_DAYS = 396;
@@ -43,12 +43,15 @@ export function programCalendar(job: Job): ProgramCalendar {
   const days = daysFrom(job.touchedAt, timeZone, TOLD_DAYS);
   const start = days[0]?.ms ?? Date.parse(job.touchedAt);
   const { sentences } = job.routine;
-  const told = sentences.some(isTold) ? timesOn(calendarOf(job), days) : null;
-  const instants = told
-    ? Array.from(told.ms, (_, i): [number, number] => [sinceEpoch(realAt(told.ms, i)), byteAt(told.rule, i)]).filter(
-        ([, rule]) => sentences[rule] !== undefined && isTold(sentences[rule]),
-      )
-    : [];
+  const told = timesOn(calendarOf(job), days);
+  const instants = Array.from(told.ms, (_, i): [number, number] => [
+    sinceEpoch(realAt(told.ms, i)),
+    byteAt(told.rule, i),
+  ]).filter(([, rule], i) => {
+    const s = sentences[rule];
+    // A time that the clock skips comes an hour later by that clock, which no weekday tells.
+    return s !== undefined && (isTold(s) || told.changes.get(i) === CLOCK_CHANGES[1]);
+  });
   return {
     madeAt: sinceEpoch(start),
     madeOn: job.touchedAt.slice(0, 10),

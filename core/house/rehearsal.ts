@@ -2,7 +2,7 @@ import { DateTime } from 'luxon';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../engines/world';
 import type { BenchEvent } from '../engines/rehearsal';
 import type { Program, SenseRow } from '../build/program';
-import { intAt, itemAt, realAt } from '../ground/lists';
+import { byteAt, intAt, itemAt, realAt } from '../ground/lists';
 import type { Job } from '../ground/job';
 import { flagEvents } from '../build/rules';
 import { armingsFor, ruledScene, startsAsHappenings, type Scene, type Start } from '../rooms/act';
@@ -123,7 +123,7 @@ function busiestDay(job: Job): BusyDay {
     return {
       date: day.date,
       ms: day.ms,
-      times: Array.from(t.ms, (ms, i) => [(ms - day.ms) / 1000, intAt(Int32Array.from(t.rule), i)] as const),
+      times: Array.from(t.ms, (ms, i) => [(ms - day.ms) / 1000, byteAt(t.rule, i)] as const),
     };
   });
   return days.reduce((best, d) => (d.times.length > best.times.length ? d : best), itemAt(days, 0));

@@ -67,16 +67,23 @@ export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
 export function firstParting(r: Rehearsal, ran: Rehearsed): FirstParting | null {
   const slack = r.bench.events.some((e) => e.what === 'degrees') ? 3000 : SAME_MS;
   const partings = lanesOf(r, ran).flatMap((lane): FirstParting[] => {
-    const times = [...lane.planned, ...lane.found].flat().filter((t) => t < Infinity && t <= ran.at);
-    const at = (spans: Pressed, t: number): boolean => spans.some(([from, to]) => from <= t && t < to);
-    const near = (spans: Pressed, t: number): boolean => spans.flat().some((x) => Math.abs(x - t) <= slack);
-    const first = times.sort((x, y) => x - y).find((t) => !near(lane.planned, t) || !near(lane.found, t));
-    return first === undefined
-      ? []
-      : [{ at: first, name: lane.name, planned: at(lane.planned, first), line: lineOf(r, lane.pin) }];
+    const [planned, found] = [edgesOf(lane.planned, ran.at), edgesOf(lane.found, ran.at)];
+    const i = Array.from({ length: Math.max(planned.length, found.length) }, (_, k) => k).find(
+      (k) => Math.abs((planned[k] ?? Infinity) - (found[k] ?? -Infinity)) > slack,
+    );
+    if (i === undefined) return [];
+    const at = Math.min(planned[i] ?? Infinity, found[i] ?? Infinity);
+    // Every second edge lets go. Who is first to change has it wrong, or has it right and the other one missed it.
+    const presses = i % 2 === 0;
+    const byPlan = at === planned[i];
+    return [{ at, name: lane.name, planned: byPlan ? presses : !presses, line: lineOf(r, lane.pin) }];
   });
   return partings.sort((x, y) => x.at - y.at)[0] ?? null;
 }
+
+/** When a pin presses and lets go, in turn, ms; what a run did not come to is left out. */
+const edgesOf = (spans: Pressed, until: number): readonly number[] =>
+  spans.flat().filter((t) => t < Infinity && t <= until);
 
 /** The line of the file that names a pin among those that press. */
 function lineOf(r: Rehearsal, pin: number): number | null {

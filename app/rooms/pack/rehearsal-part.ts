@@ -12,8 +12,8 @@ import { TwoColumns } from '../../ui/two-columns';
 import { PackNav } from './pack-nav';
 import { RehearsalLanes } from './rehearsal-lanes';
 
-/** A program of the maker's own may be so long, characters. */
-const MOST_TEXT = 200_000;
+/** A program of the maker's own may be so long, bytes. */
+const MOST_BYTES = 200_000;
 /** Rows of a list that are shown. */
 const MOST_ROWS = 60;
 
@@ -66,6 +66,10 @@ export class RehearsalPart {
     const done = this.rehearser.done();
     return done?.job.id === this.bench.id() ? done : null;
   });
+  protected readonly percent = computed(() => {
+    const share = this.rehearser.share();
+    return share === null ? null : Math.floor(100 * share);
+  });
   protected readonly old = computed(() => this.done() !== null && this.done()?.job !== this.bench.job());
   protected readonly rows = computed(() => this.done()?.result.lanes.flatMap(rowsOf) ?? []);
   protected readonly shown = computed(() => this.rows().slice(0, MOST_ROWS));
@@ -96,7 +100,7 @@ export class RehearsalPart {
     const presses = done.result.lanes.reduce((n, l) => n + l.found.length, 0);
     const came =
       presses === 0
-        ? 'it pressed nothing, as planned'
+        ? 'nothing of this day asks for a press and none was made, so that it shows nothing of the moves'
         : presses === 1
           ? 'its one press came when the plan has it'
           : `all ${presses} presses came when the plan has them`;
@@ -116,9 +120,9 @@ export class RehearsalPart {
   protected async pick(): Promise<void> {
     const [file] = await pickFiles('.py,text/x-python,text/plain');
     if (!file) return;
-    if (file.size > MOST_TEXT) {
+    if (file.size > MOST_BYTES) {
       this.rehearser.problem.set(
-        `${file.name} has ${Math.round(file.size / 1000)} kB; a program of at most ${MOST_TEXT / 1000} kB is taken.`,
+        `${file.name} has ${Math.round(file.size / 1000)} kB; a program of at most ${MOST_BYTES / 1000} kB is taken.`,
       );
       return;
     }

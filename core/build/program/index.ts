@@ -1,5 +1,6 @@
 export { packedContacts } from './contacts';
 export { programOf } from './program';
+export { senseFrom } from './sense-from';
 export type {
   ProgramContact,
   HandRow,

@@ -10,11 +10,9 @@ export interface Interpreter {
 /** What comes from outside, ms from the beginning. A thermometer that says null does not answer. */
 export type BenchEvent = { readonly at: number } & (
   | { readonly what: 'pin'; readonly pin: number; readonly level: number }
-  | { readonly what: 'message'; readonly topic: string; readonly text: string }
+  | { readonly what: 'message'; readonly topic: string; readonly text: string; readonly kept?: boolean }
   | { readonly what: 'network'; readonly is: boolean }
   | { readonly what: 'degrees'; readonly pin: number; readonly degrees: number | null }
-  /** The clock goes on from here, as if nothing had run meanwhile. */
-  | { readonly what: 'jump'; readonly to: number }
 );
 
 /** A level that the program gave a pin; of pulses their width, ns. */
@@ -48,7 +46,7 @@ export interface BenchRun {
 }
 
 /** Why a run ended. */
-export type BenchEnd = 'time' | 'failed' | 'restless';
+export type BenchEnd = 'time' | 'failed' | 'restless' | 'bitten';
 export interface Rehearsed {
   readonly written: readonly Written[];
   readonly told: readonly ToldMessage[];
@@ -61,9 +59,14 @@ export interface Rehearsed {
   readonly at: number;
 }
 
-/** What is thrown into the program when its time is over. */
-const OVER = 'the rehearsal is over';
-const RESTLESS = 'the program does not rest';
+/** What is thrown into the program by what ends it. */
+const WORDS: Readonly<Record<Exclude<BenchEnd, 'failed'>, string>> = {
+  time: 'the rehearsal is over',
+  restless: 'the program does not rest',
+  bitten: 'the watchdog was not fed, and would reset the controller',
+};
+/** So many times a run tells how far it is. */
+const NEWS = 100;
 
 class Bench {
   now = 0;
@@ -76,12 +79,20 @@ class Bench {
   private readonly messages: string[] = [];
   private readonly degrees = new Map<number, number>();
   private readonly widths = new Map<number, number>();
-  private readonly listening = new Set<number>();
   private network: boolean;
   private epoch: number | null;
   private next = 0;
+  /** What ended it; null while it runs. The words that go into the program are no news of that: it may say the same. */
+  ended: Exclude<BenchEnd, 'failed'> | null = null;
+  /** The watchdog bites so long after it was fed last, ms. */
+  private bites = Infinity;
+  private fed = 0;
+  private news = 1;
 
-  constructor(private readonly plan: BenchRun) {
+  constructor(
+    private readonly plan: BenchRun,
+    private readonly tell: (share: number) => void,
+  ) {
     this.network = plan.network;
     this.epoch = plan.epoch;
     for (const [pin, level] of Object.entries(plan.levels)) this.levels.set(Number(pin), level);
@@ -100,7 +111,7 @@ class Bench {
           this.levels.set(e.pin, e.level);
           break;
         case 'message':
-          this.messages.push(`${e.topic}\n${e.text}`);
+          this.messages.push(`${e.kept ? 1 : 0}${e.topic}\n${e.text}`);
           break;
         case 'network':
           this.network = e.is;
@@ -109,37 +120,55 @@ class Bench {
           if (e.degrees === null) this.degrees.delete(e.pin);
           else this.degrees.set(e.pin, e.degrees);
           break;
-        case 'jump':
-          this.now = Math.max(this.now, e.to);
-          break;
       }
     }
   }
 
+  private ends(by: Exclude<BenchEnd, 'failed'>): never {
+    this.ended ??= by;
+    throw new Error(WORDS[this.ended]);
+  }
+
   private counts(): void {
-    if (++this.calls > this.plan.calls) throw new Error(RESTLESS);
+    if (++this.calls > this.plan.calls) this.ends('restless');
   }
 
   /** What the modules of the kit stand on. */
   readonly hook = {
     now: () => this.now,
     epoch: () => this.epoch ?? 946_684_800,
-    /** Goes on to an instant, −1 for the next thing that comes; gives where it came to: not so far where something happens before. */
+    /**
+     * Goes on to an instant, −1 for the next thing that comes; gives where it came to: not so far where something happens before, −1
+     * where the watchdog bites.
+     */
     until: (to: number): number => {
       this.counts();
       const event = this.plan.events[this.next]?.at ?? Infinity;
       const goal = Math.min(to < 0 ? Infinity : Math.max(this.now, to), event);
+      const bite = this.fed + this.bites;
+      if (this.ended) this.ends(this.ended);
+      if (bite < Math.min(goal, this.plan.lasts)) {
+        // The program breaks off by itself there, so that its line is told.
+        this.now = bite;
+        this.ended = 'bitten';
+        return -1;
+      }
       if (goal >= this.plan.lasts) {
         this.now = this.plan.lasts;
-        throw new Error(OVER);
+        this.ends('time');
       }
       this.now = goal;
+      for (; this.now >= (this.news * this.plan.lasts) / NEWS; this.news++) this.tell(this.news / NEWS);
       this.meets();
       return this.now;
     },
     // The program itself is to break off there, so that its line is told; one that goes on all the same is ended from here.
     read: (pin: number): number => {
-      if (this.calls === this.plan.calls) return (this.calls++, -1);
+      if (this.calls === this.plan.calls) {
+        this.calls++;
+        this.ended ??= 'restless';
+        return -1;
+      }
       this.counts();
       return this.levels.get(pin) ?? 1;
     },
@@ -157,8 +186,6 @@ class Bench {
       this.widths.set(pin, ns);
       this.written.push({ at: this.now, pin, level: ns });
     },
-    drives: (pin: number): void => void this.listening.delete(pin),
-    listens: (pin: number): void => void this.listening.add(pin),
     watches: (pin: number): void => void this.watched.add(pin),
     edge: (): number => this.edges.shift() ?? -1,
     message: (): string | null => this.messages.shift() ?? null,
@@ -169,8 +196,13 @@ class Bench {
     degrees: (pin: number): number | null => this.degrees.get(pin) ?? null,
     told: (topic: string, text: string, kept: number): void =>
       void this.told.push({ at: this.now, topic, text, kept: kept === 1 }),
-    dog: () => undefined,
-    feed: () => undefined,
+    dog: (timeout: number): void => {
+      this.bites = timeout;
+      this.fed = this.now;
+    },
+    feed: (): void => {
+      this.fed = this.now;
+    },
   };
 }
 
@@ -182,10 +214,15 @@ function lineIn(report: string): number | null {
 
 /**
  * Runs a program of MicroPython on the bench, as it stands in its files, in virtual time.
- * @param interpreter a fresh one; `lines` gets what the program prints.
+ * @param interpreter a fresh one. @param lines what the program prints. @param tell now and then which share of its time has passed.
  */
-export function rehearse(interpreter: Interpreter, plan: BenchRun, lines: readonly string[] = []): Rehearsed {
-  const bench = new Bench(plan);
+export function rehearse(
+  interpreter: Interpreter,
+  plan: BenchRun,
+  lines: readonly string[] = [],
+  tell: (share: number) => void = () => undefined,
+): Rehearsed {
+  const bench = new Bench(plan, tell);
   for (const [name, text] of Object.entries({ ...KIT, ...plan.files })) interpreter.FS.writeFile(`/${name}`, text);
   interpreter.registerJsModule('hook', bench.hook);
   let report = '';
@@ -195,16 +232,15 @@ export function rehearse(interpreter: Interpreter, plan: BenchRun, lines: readon
   } catch (error) {
     report = error instanceof Error ? error.message : String(error);
   }
-  const over = report.includes(OVER);
-  const restless = report.includes(RESTLESS);
+  const end = bench.ended ?? 'failed';
   const words = report.trim().split('\n').at(-1) ?? '';
   return {
     written: bench.written,
     told: bench.told,
     printed: lines,
-    end: over ? 'time' : restless ? 'restless' : 'failed',
-    failure: over ? '' : restless ? RESTLESS : words,
-    line: over ? null : lineIn(report),
+    end,
+    failure: end === 'time' ? '' : end === 'failed' ? words : WORDS[end],
+    line: end === 'time' ? null : lineIn(report),
     at: bench.now,
   };
 }
@@ -214,7 +250,7 @@ export function rehearse(interpreter: Interpreter, plan: BenchRun, lines: readon
  * is thrown away by then. Null where it does not come so far.
  */
 export function heapOf(interpreter: Interpreter, plan: BenchRun): number | null {
-  const bench = new Bench(plan);
+  const bench = new Bench(plan, () => undefined);
   const files = { ...KIT, ...plan.files };
   for (const [name, text] of Object.entries(files)) interpreter.FS.writeFile(`/${name}`, text);
   let bytes: number | null = null;

@@ -160,7 +160,8 @@ def run(coro):
             due = NEVER
             for task in _tasks:
                 due = min(due, task.due)
-            hook.until(due if due < NEVER else -1)
+            if hook.until(due if due < NEVER else -1) < 0:
+                raise RuntimeError("the watchdog was not fed")
             machine.run_edges()
             take_messages()
 
@@ -289,7 +290,7 @@ def take_messages():
         message = hook.message()
         if message is None:
             return
-        topic, text = message.split("\\n", 1)
+        topic, text = message[1:].split("\\n", 1)
         for stream in _streams:
             if topic in stream.wants:
                 head, body = topic.encode(), text.encode()
@@ -301,5 +302,5 @@ def take_messages():
                     digits.append(digit | 128 if size else digit)
                     if not size:
                         break
-                stream._give(b"\\x30" + bytes(digits) + body)
+                stream._give((b"\\x31" if message[0] == "1" else b"\\x30") + bytes(digits) + body)
 `;

@@ -33,6 +33,8 @@ def sleep_ms(ms):
     end = hook.now() + max(0, int(ms))
     while True:
         at = hook.until(end)
+        if at < 0:
+            raise RuntimeError("the watchdog was not fed")
         machine.run_edges()
         if at >= end:
             return
@@ -89,10 +91,6 @@ class Pin:
     def init(self, mode=-1, pull=-1, value=None):
         if value is not None:
             hook.write(self.id, int(value))
-        if mode == Pin.OUT or mode == Pin.OPEN_DRAIN:
-            hook.drives(self.id)
-        elif mode == Pin.IN:
-            hook.listens(self.id)
 
     def value(self, level=None):
         if level is None:
@@ -146,7 +144,6 @@ class PWM:
     def __init__(self, pin, freq=0, duty_ns=None, duty_u16=None, duty=None):
         self.id = pin.id if isinstance(pin, Pin) else pin
         self._freq = freq
-        hook.drives(self.id)
         if duty_ns is not None:
             self.duty_ns(duty_ns)
 

@@ -62,7 +62,14 @@ export { migrate } from './gate/migrate';
 export type { Migration } from './versions/step';
 export { withNewRatings } from './versions/to-4';
 export * from './document/types';
-export { comesByMessage, isOfModule, onlyListens, reachOf, type SenseReach } from './document/listens';
+export {
+  comesByMessage,
+  isOfModule,
+  onlyListens,
+  packsWithoutPress,
+  reachOf,
+  type SenseReach,
+} from './document/listens';
 export { loadOf } from './document/plan/load-of';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';

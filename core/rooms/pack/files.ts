@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import type { Sheet } from '../../build/drawing';
 import type { Finding } from '../../ground/finding';
-import { jobText, onlyListens, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
+import { jobText, onlyListens, packsWithoutPress, pressedIn, sensesRead, sidesOf, type Job } from '../../ground/job';
 import {
   packedContacts,
   programOf,
@@ -207,9 +207,8 @@ const drivenBy = (presses: PackInput['presses']): ProgramPress[] =>
 /** Whether the packed program can do all that the job asks: every press, every other side, every sense that is read. */
 function doesAll({ job, hands, senses }: PackInput, able: readonly ProgramPress[]): boolean {
   if (onlyListens(job)) return senses.length > 0 && senses.length === job.senses.length;
-  // A node that reads, calls and tells has nothing to press.
-  const reads = job.presses.length === 0 && job.routine.sentences.some((s) => s.does === 'call');
-  if ((able.length === 0 && !reads) || able.flatMap(packedContacts).length > MOST_CONTACTS) return false;
+  if ((able.length === 0 && !packsWithoutPress(job)) || able.flatMap(packedContacts).length > MOST_CONTACTS)
+    return false;
   if (sensesRead(job).some((id) => !senses.some((s) => s.id === id))) return false;
   const asked = [...pressedIn(job), ...hands.flatMap((h) => (h.asks === '' ? [] : [h.asks]))];
   const otherSides = [

@@ -1,6 +1,7 @@
-import { isReadable, readsNumber } from '../../build/lines';
+import { isReadable, pinOf, readsNumber } from '../../build/lines';
+import { senseFrom } from '../../build/program';
 import type { PressFact } from '../../ground/facts';
-import { comesByMessage, onlyListens, sensesRead, type Job, type Sense } from '../../ground/job';
+import { onlyListens, packsWithoutPress, sensesRead, type Job, type Sense } from '../../ground/job';
 import { orderOf } from '../../engines/reversing';
 import { MOST_CONTACTS } from './most-contacts';
 
@@ -62,7 +63,7 @@ function leftOut(job: Job): string[] {
 /** What the packed C99 does not do, and the plan has: said in the file, in Pack and on its bead. */
 export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   const listens = onlyListens(job);
-  if (presses.length === 0 && job.senses.length === 0) return [];
+  if (presses.length === 0 && !packsWithoutPress(job)) return [];
   const read = sensesRead(job);
   const strange = job.senses.filter((s) => read.includes(s.id) && !isReadable(s));
   const out = [
@@ -87,23 +88,31 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   return [...out, ...leftOut(job)];
 }
 
-/** Whether the program in MicroPython reads a sense by itself: a pin, a thermometer on one wire, a message with a topic. */
-const readsItself = (s: Sense): boolean =>
-  isReadable(s) || (comesByMessage(s) ? s.topic !== '' : s.kind === 'temperature' && s.touches !== 'module');
+/** The board whose memory holds the program and not its translation (from memory; the heap that a program takes is measured). */
+const SMALL_BOARD = 'wifi-17';
 
 /** What the packed MicroPython does not do, and the plan has. */
 export function lacksInPython(job: Job, presses: readonly PressFact[]): string[] {
-  if (presses.length === 0 && job.senses.length === 0) return [];
+  if (presses.length === 0 && !packsWithoutPress(job)) return [];
   const read = sensesRead(job);
   const out = [
     ...undriven(job, presses),
     ...filledIn(
-      job.senses.filter((s) => read.includes(s.id) && !readsItself(s)),
+      job.senses.filter((s) => read.includes(s.id) && senseFrom(s, pinOf(job, s.id)) === 'own'),
       'read_sense in settings.py',
       onlyListens(job),
     ),
   ];
   const { sentences } = job.routine;
+  const { latitude, longitude } = job.region;
+  if (sentences.some((s) => s.when === 'sun' && s.days.length > 0) && (latitude === null || longitude === null))
+    out.push('the sun: where the machine stands is not said, so it never rises or sets for it');
+  if (job.board.profile === SMALL_BOARD)
+    out.push(
+      'room to be translated on this board: have it translated beforehand on a computer, or take a board of more memory',
+    );
+  if (job.board.profiles.some((p) => p.key === job.board.profile))
+    out.push('a word on whether your own board runs MicroPython: nobody said');
   if (sentences.some((s) => s.dates !== 'any' && s.when !== 'clock' && s.when !== 'sun' && s.when !== 'event'))
     out.push('dates of rules that a sense or a mode begins: holidays are days like any other to those');
   return [...out, ...leftOut(job)];

@@ -1,10 +1,12 @@
 import type { AlikeUnit } from '../../ground/job';
 import { codeFiles, stopsIn, textFile, wiringFiles, type PackFile, type PackInput } from './files';
+import { PROGRAM_FILE } from './python';
 import { slug } from './slug';
 import { sheetCsv, type PackStep } from './tables';
 
 /** What differs from machine to machine; parts, joints and the functions to fill in are those of all. */
-const OF_EACH = ['wiring.svg', 'wires.csv', 'pins.csv', 'gentle_thumb.c'];
+const PROGRAMS = [PROGRAM_FILE, 'gentle_thumb.c'];
+const OF_EACH = ['wiring.svg', 'wires.csv', 'pins.csv', ...PROGRAMS];
 
 /** What a machine's files are called by: its name, or its id where two would be called alike. */
 function tagOf(units: readonly AlikeUnit[], unit: AlikeUnit): string {
@@ -27,7 +29,7 @@ export function unitFiles(input: PackInput, unit: AlikeUnit, builtOtherwise: boo
       unit.side === 'mirrored' ? 'Mirrored: its motor runs, or its horn swings, the other way' : '',
       unit.differs,
       ...pins,
-      builtOtherwise ? `its program is ${named('gentle_thumb.c')}` : '',
+      builtOtherwise ? `its program is ${PROGRAMS.map(named).join(' or ')}` : '',
     ]
       .filter(Boolean)
       .join('; '),

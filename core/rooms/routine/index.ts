@@ -12,7 +12,7 @@ export {
   type Times,
 } from './firings';
 export { aroundOf, degrees, OFF_KELVIN, roomEvidence } from './loop-numbers';
-export { daysFrom, zoneOffset } from './days';
+export { CLOCK_CHANGES, daysFrom, zoneOffset } from './days';
 export { madeUpAs, madeUpEvents, weatherEvents, type MadeUp } from './made-up';
 export { namesIn, quotedAt, sayDays, saySentence } from './words';
 export { readCalendar, type ReadCalendar } from './read-calendar';

@@ -4,6 +4,11 @@ import type { Job, Sense } from './types';
 export const onlyListens = (job: Pick<Job, 'wish' | 'presses'>): boolean =>
   job.wish.role === 'listens' && job.presses.length === 0;
 
+/** Whether a program is written though nothing is pressed: it only listens, or it has no press and rules that call somebody. */
+export const packsWithoutPress = (job: Pick<Job, 'wish' | 'presses' | 'senses' | 'routine'>): boolean =>
+  onlyListens(job) ||
+  (job.presses.length === 0 && job.senses.length > 0 && job.routine.sentences.some((s) => s.does === 'call'));
+
 /**
  * How far the wires of a sense go: nowhere near the machine's circuit, into it, into it over an optocoupler; `guessed` for a bare contact,
  * which is bought as one and may be the machine's own; `unsaid` where they may go into it and nobody said.

@@ -17,6 +17,8 @@ export const SETTINGS_FILE = 'settings.py';
 /** The file that names network and broker: empty names mean that it works alone. */
 export const SETTINGS_TEXT = `# Network and secrets of this controller; nothing here leaves it. Empty: it works alone.
 NETWORK = ""
+# A word of its own for each of several machines that are alike: all of its topics have it then.
+UNIT = ""
 PASSWORD = ""
 # Number of the broker in your network, as 192.168.1.10: a name would have to be asked for, and everything else would wait.
 BROKER = ""

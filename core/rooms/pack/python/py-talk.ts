@@ -61,7 +61,7 @@ async def receive(stream):
     return kind, await stream.readexactly(size) if size else b""
 
 
-def heard_message(body):
+def heard_message(body, kept):
     if len(body) < 2:
         return
     size = body[0] << 8 | body[1]
@@ -73,7 +73,8 @@ def heard_message(body):
     except UnicodeError:
         return
     for number in range(len(COMMANDS_AT)):
-        if COMMANDS_AT[number] == topic:
+        # What the broker kept is an old command: it would begin a move at each new connection.
+        if COMMANDS_AT[number] == topic and not kept:
             look_at_clock()
             command(number)
             flag.set()
@@ -85,10 +86,13 @@ def heard_message(body):
 async def send_all(stream):
     while True:
         while outbox:
-            topic, text, keep = outbox[0]
+            first = outbox[0]
+            topic, text, keep = first
             stream.write(packet(0x31 if keep else 0x30, counted(topic), text.encode()))
             await stream.drain()
-            outbox.pop(0)
+            # One that did not fit any more may have gone meanwhile.
+            if outbox and outbox[0] is first:
+                outbox.pop(0)
         try:
             await asyncio.wait_for_ms(flag_talk.wait(), 20000)
         except asyncio.TimeoutError:
@@ -103,7 +107,9 @@ async def serve_broker():
         user = getattr(settings, "USER", "")
         secret = getattr(settings, "SECRET", "")
         flags = 0x26 | (0x80 if user else 0) | (0x40 if user and secret else 0)
-        hello = [counted("MQTT"), bytes([4, flags, 0, 60]), counted(BASE), counted(BASE + "/online"), counted("no")]
+        # Two that give the same name put each other out: each board has a number of its own.
+        name = BASE + "-" + "".join("%02x" % b for b in machine.unique_id())
+        hello = [counted("MQTT"), bytes([4, flags, 0, 60]), counted(name), counted(BASE + "/online"), counted("no")]
         if user:
             hello.append(counted(user))
             if secret:
@@ -126,7 +132,7 @@ async def serve_broker():
         while True:
             kind, body = await asyncio.wait_for_ms(receive(reader), 60000)
             if kind & 0xF0 == 0x30:
-                heard_message(body)
+                heard_message(body, kind & 1)
     finally:
         me.client = None
         if sender:
@@ -144,6 +150,12 @@ def set_clock():
     flag.set()
 
 
+async def quiet():
+    """Nothing that may hold up everything else begins while something is pressed."""
+    while me.busy or me.by_hand:
+        await asyncio.sleep_ms(200)
+
+
 async def talk():
     if not getattr(settings, "NETWORK", ""):
         return
@@ -154,9 +166,7 @@ async def talk():
     wait = 1
     clock_at = -DAY_MS
     while True:
-        # Nothing that may take long begins while something is pressed.
-        while me.busy or me.by_hand:
-            await asyncio.sleep_ms(200)
+        await quiet()
         try:
             if not radio.isconnected():
                 radio.connect(settings.NETWORK, settings.PASSWORD)
@@ -164,6 +174,7 @@ async def talk():
                     if not radio.isconnected():
                         await asyncio.sleep_ms(1000)
             if radio.isconnected():
+                await quiet()
                 if me.now - clock_at >= DAY_MS:
                     set_clock()
                     clock_at = me.now

@@ -105,6 +105,7 @@ export function tablesText(p: Program): string {
   return [
     `${WORDS}\n`,
     `BASE = ${literal(slug(p.title))}  # all topics begin so\n`,
+    'if getattr(settings, "UNIT", ""):\n    BASE += "/" + settings.UNIT\n',
     `LATE_MS = ${p.lateMs}  # a call that comes later ends what runs\n`,
     `PULLED = ${p.pulled.length === 0 ? '()' : `{${p.pulled.join(', ')}}`}  # pins with a pull-up inside\n`,
     `SERVOS = ${mapping(p.servos.map((s) => [s.pin, pulses(s)]))}  # pulses in ns: at rest, pressed, its other side\n`,
