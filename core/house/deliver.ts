@@ -19,6 +19,7 @@ import {
   lacksInPython,
   lacksOf,
   packedProgram,
+  runsPython,
   packFiles,
   PROGRAM_FILE,
   stopsIn,
@@ -77,9 +78,6 @@ const heldBy = (job: Job, a: Seen): PackInput['held'] => {
     ? [{ name: 'contact of the module', pin: module.contactGpio, closesOn: module.contactOn }]
     : [];
 };
-
-/** Whether the interpreter of MicroPython fits the controller: it asks for some hundred kilobytes of memory. */
-const runsPython = (job: Job): boolean => profileOf(job) !== undefined && job.board.profile !== 'eight-bit';
 
 /** Signs that it lights. */
 const lit = (job: Job): PackInput['signs'] =>

@@ -76,7 +76,7 @@ export class RehearsalPart {
   protected readonly told = computed(() => this.done()?.result.ran.told.slice(0, MOST_ROWS) ?? []);
   protected readonly printed = computed(() => this.done()?.result.ran.printed.slice(0, MOST_ROWS) ?? []);
   protected readonly findings = computed(() =>
-    this.bench.findings('pack').filter((f) => f.id === 'pack.program' || f.id === 'pack.files'),
+    this.bench.findings('pack').filter((f) => f.id === 'pack.program' || f.id === 'pack.python'),
   );
   protected readonly clock = clock;
   /** What it comes to, in one sentence. */

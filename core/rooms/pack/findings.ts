@@ -2,7 +2,7 @@ import { finding, type Finding, summary } from '../../ground/finding';
 import type { PressFact } from '../../ground/facts';
 import { onlyListens, pressedIn, scriptOf, type Job } from '../../ground/job';
 import { needsPin, pinOf } from '../../build/lines';
-import { lacksOf } from './lacks';
+import { lacksInPython, lacksOf, runsPython } from './lacks';
 
 /** What has to be done before a program and its papers can leave. */
 function missingIn(job: Job, presses: readonly PressFact[]): string[] {
@@ -39,6 +39,17 @@ export function packFindings(job: Job, presses: readonly PressFact[], others: re
         }),
       ]
     : [];
+  // What both lack is said once.
+  const inPython = runsPython(job) ? lacksInPython(job, presses).filter((l) => !lacks.includes(l)) : [];
+  if (inPython.length > 0)
+    program.push(
+      finding('pack', 'python', {
+        verdict: 'tight',
+        title: `main.py lacks ${inPython.join('; ')}`,
+        caption: `main.py lacks ${inPython.length}`,
+        remedy: { text: 'See to that before it goes onto the board; the file says so at its top.' },
+      }),
+    );
   const files = (verdict: Finding['verdict'], title: string, caption: string, text?: string): Finding[] => [
     summary('pack', 'files', { verdict, title, caption, remedy: text === undefined ? null : { text } }),
     ...program,

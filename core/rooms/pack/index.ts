@@ -9,7 +9,7 @@ export {
   type PackPress,
 } from './files';
 export { unitFiles } from './unit-files';
-export { lacksInPython, lacksOf } from './lacks';
+export { lacksInPython, lacksOf, runsPython } from './lacks';
 export { packFindings } from './findings';
 export { slug } from './slug';
 export { wireColour } from './wiring-svg';

@@ -88,6 +88,10 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   return [...out, ...leftOut(job)];
 }
 
+/** Whether MicroPython fits the controller: it asks for some hundred kilobytes of memory, which an 8-bit controller has not. */
+export const runsPython = (job: Pick<Job, 'board'>): boolean =>
+  job.board.profile !== '' && job.board.profile !== 'eight-bit';
+
 /** The board whose memory holds the program and not its translation (from memory; the heap that a program takes is measured). */
 const SMALL_BOARD = 'wifi-17';
 
