@@ -76,6 +76,34 @@ describe('the packed MicroPython, rehearsed', () => {
     expect(firstParting(r, without)).toMatchObject({ planned: true, at: lane!.planned[1]![0] });
   });
 
+  it.each([
+    [
+      'a motor that is sent the other way',
+      'hatch-shutter',
+      /^( +write\(pin, )level if on else 1 - level/m,
+      '$11 - level if on else level',
+    ],
+    [
+      'a servo that presses the other side',
+      'extractor-rocker',
+      /SERVOS\[pin\]\[level\]/,
+      'SERVOS[pin][(0, 2, 1)[level]]',
+    ],
+  ] as const)('parts from the plan by %s', async (_, name, what, by) => {
+    const base = demoJob(name);
+    const [move] = base.act.moves;
+    const start = sentenceAt('09:00', { id: 's', move: move!.id, days: [1, 2, 3, 4, 5, 6, 7] });
+    const job =
+      base.routine.sentences.length > 0 ? base : { ...base, routine: { ...base.routine, sentences: [start] } };
+    const right = rehearsalFor(job);
+    expect(firstParting(right, await ran(right))).toBeNull();
+    expect(lanesOf(right, await ran(right)).some((l) => l.found.length > 0)).toBe(true);
+    const text = right.bench.files['main.py']!;
+    expect(text).toMatch(what);
+    const wrong = rehearsalFor(job, text.replace(what, by));
+    expect(firstParting(wrong, await ran(wrong))).not.toBeNull();
+  });
+
   it('begins nothing by a command that the broker kept, and does by one that is sent', async () => {
     const base = demoJob('rice-pot');
     const command = {

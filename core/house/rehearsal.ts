@@ -1,7 +1,7 @@
 import { DateTime } from 'luxon';
 import { freshLog, happeningsOf, LOGGED, runTo, worldOf, type WorldEvent } from '../engines/world';
 import type { BenchEvent } from '../engines/rehearsal';
-import type { Program, SenseRow } from '../build/program';
+import type { Program, ProgramContact, SenseRow } from '../build/program';
 import { byteAt, intAt, itemAt, realAt } from '../ground/lists';
 import type { Job } from '../ground/job';
 import { flagEvents } from '../build/rules';
@@ -9,7 +9,7 @@ import { armingsFor, ruledScene, startsAsHappenings, type Scene, type Start } fr
 import { calendarOf, daysFrom, timesOn } from '../rooms/routine';
 import type { Seen } from './assess';
 import { programFor } from './deliver';
-import { REHEARSED_FILE, spansOf, type Rehearsal } from './rehearsed';
+import { REHEARSED_FILE, spansOf, type Pressed, type Rehearsal, type RehearsedLane } from './rehearsed';
 
 /** The settings that stand beside the program on the bench. */
 const BENCH_SETTINGS = `import hook
@@ -81,7 +81,12 @@ export function rehearsalOf(job: Job, a: Seen, own: string | null = null): Rehea
       ...edges.flatMap(([at, value]) => says(s, number, Math.max(1, at - (value === 0 ? s.notMs : s.soMs)), value)),
     ]),
   ].sort((x, y) => x.at - y.at);
-  const pins = [...new Set(program.contacts.map((c) => c.pin))];
+  const planned = (of: readonly ProgramContact[]): Pressed => {
+    const lines = scene.lines.flatMap((l, i) =>
+      of.some((c) => c.press === l.press && c.other === l.other) ? [i] : [],
+    );
+    return spansOf(lines.flatMap((l) => edges(LOGGED.contact, l)).sort((x, y) => x[0] - y[0]));
+  };
   return {
     bench: {
       files: { [REHEARSED_FILE]: own ?? text, 'settings.py': BENCH_SETTINGS },
@@ -95,19 +100,36 @@ export function rehearsalOf(job: Job, a: Seen, own: string | null = null): Rehea
     },
     date: day.date,
     zone: job.region.timeZone,
-    contacts: program.contacts,
-    lanes: pins.map((pin) => {
-      const on = program.contacts.filter((c) => c.pin === pin);
-      const lines = scene.lines.flatMap((l, i) =>
-        on.some((c) => c.press === l.press && c.other === l.other) ? [i] : [],
-      );
-      return {
-        pin,
-        name: [...new Set(on.map((c) => c.name))].join(', '),
-        planned: spansOf(lines.flatMap((l) => edges(LOGGED.contact, l)).sort((x, y) => x[0] - y[0])),
-      };
-    }),
+    lanes: lanesIn(program).map(({ on, ...lane }) => ({ ...lane, planned: planned(on) })),
   };
+}
+
+/** A lane with the contacts that stand on it. */
+interface SideLane extends Omit<RehearsedLane, 'planned' | 'found'> {
+  readonly on: readonly ProgramContact[];
+}
+
+/** What presses on which pin. Sides of a servo and directions of a motor are told apart; keys that share a pin are not. */
+function lanesIn(program: Program): SideLane[] {
+  const pins = [...new Set(program.contacts.map((c) => c.pin))];
+  return pins.flatMap((pin): SideLane[] => {
+    const on = program.contacts.filter((c) => c.pin === pin);
+    const servo = program.servos.find((s) => s.pin === pin);
+    const names = [...new Set(on.map((c) => c.name))].join(', ');
+    if (servo) {
+      const ns = [servo.pulses.rest, servo.pulses.press, servo.pulses.other ?? servo.pulses.rest].map((s) =>
+        Math.round(s * 1e9),
+      );
+      return on.map((c) => ({ pin, name: c.name, levels: [itemAt(ns, c.level)], way: null, on: [c] }));
+    }
+    const order = program.orders.find((o) => o.pin >= 0 && on.some((c) => o.name === c.name));
+    if (order)
+      return on.map((c) => ({
+        ...{ pin, name: c.name, levels: [c.level], on: [c] },
+        way: { pin: order.pin, level: c.other ? order.level : 1 - order.level },
+      }));
+    return [{ pin, name: names, levels: [...new Set(on.map((c) => c.level))], way: null, on }];
+  });
 }
 
 interface BusyDay {

@@ -1,4 +1,3 @@
-import type { ProgramContact } from '../build/program';
 import type { BenchRun, Rehearsed } from '../engines/rehearsal';
 
 /** The file that is rehearsed. */
@@ -7,10 +6,14 @@ export const REHEARSED_FILE = 'main.py';
 const SAME_MS = 2;
 /** A stretch in which a pin presses, ms. */
 export type Pressed = readonly (readonly [from: number, to: number])[];
-/** What one pin is to do and what it did. */
+/** What one pin is to do and what it did; a pin that presses two sides or directions has a lane for each. */
 export interface RehearsedLane {
   readonly pin: number;
   readonly name: string;
+  /** The levels that press; of a servo the widths of its pulses, ns. */
+  readonly levels: readonly number[];
+  /** The pin that says which way, and its level for this one; null where none does. */
+  readonly way: { readonly pin: number; readonly level: number } | null;
   readonly planned: Pressed;
   readonly found: Pressed;
 }
@@ -30,8 +33,6 @@ export interface Rehearsal {
   readonly date: string;
   readonly zone: string;
   readonly lanes: readonly Omit<RehearsedLane, 'found'>[];
-  /** Sides of the program that press, by pin. */
-  readonly contacts: readonly ProgramContact[];
 }
 
 /** Stretches from edges; those that touch are one, those of no length none. */
@@ -50,15 +51,14 @@ export function spansOf(edges: readonly (readonly [at: number, on: number])[]): 
 /** The lanes of a rehearsal, with what the file did on each pin. */
 export const lanesOf = (r: Rehearsal, ran: Rehearsed): RehearsedLane[] =>
   r.lanes.map((lane) => {
-    const presses = r.contacts.filter((c) => c.pin === lane.pin);
-    const servo = ran.written.some((w) => w.pin === lane.pin && w.level > 2);
-    const rest = ran.written.find((w) => w.pin === lane.pin)?.level;
-    const on = (level: number): number =>
-      servo ? Number(level !== rest) : Number(presses.some((c) => c.level === level));
-    return {
-      ...lane,
-      found: spansOf(ran.written.filter((w) => w.pin === lane.pin).map((w) => [w.at, on(w.level)] as const)),
-    };
+    const spans = spansOf(
+      ran.written.filter((w) => w.pin === lane.pin).map((w) => [w.at, lane.levels.includes(w.level) ? 1 : 0] as const),
+    );
+    const { way } = lane;
+    if (!way) return { ...lane, found: spans };
+    const stands = (at: number): number | undefined =>
+      ran.written.findLast((w) => w.pin === way.pin && w.at <= at)?.level;
+    return { ...lane, found: spans.filter(([from]) => stands(from) === way.level) };
   });
 
 /**

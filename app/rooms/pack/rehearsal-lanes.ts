@@ -23,7 +23,7 @@ const STEPS_MS = [1, 5, 10, 15, 30, 60, 300, 600, 1800, 3600, 7200, 14_400].map(
         <line [attr.x1]="t.x" [attr.x2]="t.x" [attr.y1]="0" [attr.y2]="height() - 18" class="grid" />
         <text [attr.x]="t.x" [attr.y]="height() - 5" text-anchor="middle">{{ t.words }}</text>
       }
-      @for (row of rows(); track row.pin) {
+      @for (row of rows(); track row.name + row.pin) {
         <text [attr.x]="0" [attr.y]="row.y + 15">{{ row.name }}</text>
         @for (b of row.bars; track $index) {
           <rect [attr.x]="b.x" [attr.width]="b.width" [attr.y]="b.y" [attr.height]="bar" [attr.class]="b.is" />

@@ -44,7 +44,7 @@ function rowsOf(lane: RehearsedLane): PressRow[] {
   ]
     .sort((x, y) => x.at - y.at)
     .map(({ at, planned, found }) => ({
-      key: `${lane.pin} ${at}`,
+      key: `${lane.name} ${lane.pin} ${at}`,
       name: lane.name,
       planned: say(planned),
       found: say(found),
