@@ -18,6 +18,19 @@ const CHROMIUM = [
  */
 const SLOW = 4 * pace();
 
+/** How every page of the walks looks out into the world. */
+export const PAGE = {
+  baseURL: 'http://127.0.0.1:4321',
+  viewport: { width: 1280, height: 800 },
+  locale: 'en-GB',
+  timezoneId: 'Europe/London',
+};
+
+export const LAUNCH = { executablePath: '/usr/bin/chromium', args: CHROMIUM };
+
+/** How long a press of the walks waits for what it presses, ms. */
+export const ACTION_MS = 15_000 * SLOW;
+
 /** Debian's Chromium against the built app on servers of its own: one with an empty shelf, one with the demo. */
 export default defineConfig({
   testDir: 'e2e',
@@ -35,13 +48,10 @@ export default defineConfig({
   reporter: [['list'], ['json', { outputFile: 'test-results/e2e.json' }]],
   outputDir: 'test-results/e2e',
   use: {
-    baseURL: 'http://127.0.0.1:4321',
-    viewport: { width: 1280, height: 800 },
-    actionTimeout: 15_000 * SLOW,
-    locale: 'en-GB',
-    timezoneId: 'Europe/London',
+    ...PAGE,
+    actionTimeout: ACTION_MS,
     contextOptions: { reducedMotion: 'reduce' },
-    launchOptions: { executablePath: '/usr/bin/chromium', args: CHROMIUM },
+    launchOptions: LAUNCH,
   },
   webServer: [
     {

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   accessible,
   choose,
@@ -14,9 +15,7 @@ import {
 } from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
-  await demoKept(page);
-  await within(page, `/job/demo-${job}/act${view ? `?view=${view}` : ''}`);
-  await settled(page);
+  await demoKept(page, `/job/demo-${job}/act${view ? `?view=${view}` : ''}`);
 };
 const stories = (page: Page) => page.locator('[data-stories]');
 const search = async (page: Page, name = 'Search with one thing wrong'): Promise<void> => {

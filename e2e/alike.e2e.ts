@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { choose, complaints, demoKept, enter, kept, room, savedText, settled, undo, within } from './steps';
+import { expect, test } from './profile';
+import { choose, complaints, demoKept, enter, kept, room, savedText, settled, undo } from './steps';
 
 const COASTS = 'Turns on after power is off';
 
@@ -7,9 +7,7 @@ test('seven more like one: added at once, edited as one, taken back at once, eac
   page,
 }) => {
   const heard = complaints(page);
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/probe');
-  await settled(page);
+  await demoKept(page, '/job/demo-hatch-shutter/probe');
   await page.locator('[data-alike] summary').click();
   await enter(page, 'How many more like motor', '7');
   await page.getByRole('button', { name: 'Add them' }).click();
@@ -43,9 +41,7 @@ test('a contact at the far end holds a shutter until it is there; a cup is taken
   page,
 }) => {
   const heard = complaints(page);
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/sense');
-  await settled(page);
+  await demoKept(page, '/job/demo-hatch-shutter/sense');
   await page.getByRole('button', { name: /One contact at the far end/ }).click();
   await settled(page);
   await expect(page.locator('section.know')).toContainText('tells that the machine stands at its far end (open)');
@@ -74,9 +70,7 @@ test('a contact at the far end holds a shutter until it is there; a cup is taken
 });
 
 test('a lamp that a move looks at does not cost the program: it is a function to fill in', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-rice-pot/sense');
-  await settled(page);
+  await demoKept(page, '/job/demo-rice-pot/sense');
   await choose(page, 'It is', 'a lamp that is read by its light');
   await room(page, 'Act');
   await settled(page);

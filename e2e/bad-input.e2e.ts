@@ -1,7 +1,8 @@
 import { mkdtempSync, readFileSync, rmSync, truncateSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { JOB_VERSION } from '../core/ground/job';
 import { DEMO, countKept, kept, newJob, redo, room, undo } from './steps';
 

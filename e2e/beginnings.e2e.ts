@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { bead, choose, complaints, enter, kept, newJob, room, savedText, settled } from './steps';
 
 test('a job with nothing to press: a machine behind a bought switch is listened to, from an empty shelf to its program', async ({

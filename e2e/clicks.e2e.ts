@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { complaints, enter, newJob, room, savedText, settled } from './steps';
 
 /** Counts what a pointer presses; the keyboard's own presses are none. */

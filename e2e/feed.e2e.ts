@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   accessible,
   addToTree,
@@ -16,9 +17,7 @@ import {
 } from './steps';
 
 const open = async (page: Page, job: string, view = ''): Promise<void> => {
-  await demoKept(page);
-  await within(page, `/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
-  await settled(page);
+  await demoKept(page, `/job/demo-${job}/feed${view ? `?view=${view}` : ''}`);
 };
 const part = (page: Page, id: string) => page.locator(`[data-node="${id}"]`);
 const finding = (page: Page, words: RegExp) =>

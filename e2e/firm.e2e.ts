@@ -1,5 +1,6 @@
 // What a slow machine, a broken worker, an emptied store and an impatient hand must not bring about.
-import { expect, test, type Page, type Worker } from '@playwright/test';
+import type { Page, Worker } from '@playwright/test';
+import { expect, test } from './profile';
 import { bead, complaints, DEMO, demoKept, kept, newJob, settled, slowness, within } from './steps';
 
 const ROOMS = ['wish', 'probe', 'thumb', 'board', 'feed', 'guard', 'sense', 'act', 'routine', 'try', 'pack'];
@@ -62,9 +63,7 @@ test('a search of a job that was left writes nothing into the one that is open, 
     workers.add(w);
     w.on('close', () => workers.delete(w));
   });
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/act?view=stories');
-  await settled(page);
+  await demoKept(page, '/job/demo-yard-gate/act?view=stories');
   const known = new Set([...workers].map((w) => w.url()));
   const searching = (): number => [...workers].filter((w) => !known.has(w.url())).length;
   // A search that the page can be left during: its worker answers late.
@@ -82,9 +81,7 @@ test('a search of a job that was left writes nothing into the one that is open, 
 });
 
 test('a job opens with its last answer at once, marked until it is confirmed', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/board');
-  await settled(page);
+  await demoKept(page, '/job/demo-yard-gate/board');
   const answers = (): Promise<number> =>
     page.evaluate(
       () =>

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   DEMO,
   bead,
@@ -83,8 +83,7 @@ test('another control is pressed as well, without touching the way of the first;
 });
 
 test('a key of a decoded pad becomes a control that can be pressed', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-dough-proofer/probe?part=keypad');
+  await demoKept(page, '/job/demo-dough-proofer/probe?part=keypad');
   await page.getByRole('button', { name: 'Press 5', exact: true }).click();
   await expect(page.getByRole('button', { name: '5 is the control key.5' })).toBeDisabled();
   await room(page, 'Thumb');
@@ -216,9 +215,7 @@ test('on a phone the drawings of Act, Board and Feed keep letters of 12 px and m
 });
 
 test('the keyboard alone skips the frame; beads say their own name', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/feed');
-  await settled(page);
+  await demoKept(page, '/job/demo-yard-gate/feed');
   await page.keyboard.press('Tab');
   await expect(page.getByRole('link', { name: 'Skip to the room' })).toBeFocused();
   await page.keyboard.press('Enter');
@@ -228,9 +225,7 @@ test('the keyboard alone skips the frame; beads say their own name', async ({ pa
 });
 
 test('the test sheet goes on paper alone, with its results or blank', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-rice-pot/try');
-  await settled(page);
+  await demoKept(page, '/job/demo-rice-pot/try');
   await page.evaluate(() => {
     window.print = () => undefined;
   });
@@ -278,9 +273,7 @@ test('parts of Probe and views of Thumb are tabs with an address of their own', 
 });
 
 test('from an input to its painted verdict it is under 100 ms, in the largest job of the demo', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/board');
-  await settled(page);
+  await demoKept(page, '/job/demo-yard-gate/board');
   const slow = await slowness(page);
   await page.evaluate(() => {
     const times: number[] = ((window as unknown as { times: number[] }).times = []);

@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { accessible, bead, complaints, demoKept, dropFault, newJob, room, say, slowness, undo, within } from './steps';
 
 /** Sets of colours that are looked at. */

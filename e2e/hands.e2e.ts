@@ -1,12 +1,10 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { writeFileSync } from 'node:fs';
 import { choose, complaints, demoKept, dropFault, enter, kept, pick, savedText, settled, undo, within } from './steps';
 
 test('a hand at the controller goes before the move, and its direction waits for the coast', async ({ page }) => {
   const heard = complaints(page);
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/act');
-  await settled(page);
+  await demoKept(page, '/job/demo-hatch-shutter/act');
   await dropFault(page, 'someone moves a hand at the controller');
   await choose(page, 'Which: someone moves a hand at the controller', 'rocker at the hatch down');
   await settled(page);
@@ -22,9 +20,7 @@ test('a hand at the controller goes before the move, and its direction waits for
 });
 
 test('a button begins moves in turn, an arm switch lets one start go, and the program has both', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/board?view=hands');
-  await settled(page);
+  await demoKept(page, '/job/demo-hatch-shutter/board?view=hands');
   await page.getByRole('button', { name: 'button', exact: true }).click();
   const hand = page.locator('[data-hand=button]');
   await choose(page, 'It does', 'begins “open”');
@@ -52,8 +48,7 @@ test('a button begins moves in turn, an arm switch lets one start go, and the pr
 });
 
 test('commands come by message: one for each move and one in turn, in run and program', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/board?view=hands');
+  await demoKept(page, '/job/demo-hatch-shutter/board?view=hands');
   await page.getByRole('button', { name: 'a command for each move, and one in turn' }).click();
   const turns = page.locator('[data-hand=command-in-turn]');
   await expect(turns).toContainText('begins “open” and “close” in turn at each message on');
@@ -82,9 +77,7 @@ test('commands come by message: one for each move and one in turn, in run and pr
 test('a run is led by hand and from recordings, and becomes the move; takes that differ are named', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-rice-pot/act?view=led');
-  await settled(page);
+  await demoKept(page, '/job/demo-rice-pot/act?view=led');
   await page.getByRole('button', { name: 'Begin a take' }).click();
   await page.getByRole('button', { name: 'press start' }).click();
   await page.waitForTimeout(300);
@@ -150,9 +143,7 @@ ${3 + seconds},1,0,1
 test('a start that is armed for once: whoever forgets to arm breaks nothing, and without the count the switch does', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-dough-proofer/act?view=stories');
-  await settled(page);
+  await demoKept(page, '/job/demo-dough-proofer/act?view=stories');
   const stories = page.locator('[data-stories]');
   const search = stories.getByRole('button', { name: 'Search with one thing wrong' });
   await search.click();

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { bead, newJob, room, say, settled } from './steps';
 
 test('a plug that goes in one way and no insulation tester: read past a battery both ways round, and kept apart', async ({

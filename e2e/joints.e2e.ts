@@ -1,12 +1,11 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { accessible, choose, complaints, demoKept, enter, kept, undo, within } from './steps';
 
 test('a beeper is read, its joint follows, and the tap is proven by simulation; straight on a pin it is a stop with a remedy', async ({
   page,
 }) => {
   const heard = complaints(page);
-  await demoKept(page);
-  await within(page, '/job/demo-cold-room-alarm/sense?part=joints');
+  await demoKept(page, '/job/demo-cold-room-alarm/sense?part=joints');
   const know = page.locator('section.know');
   const beep = page.locator('[data-joint="beeps"]');
   await choose(page, 'Before its pin', 'nothing: its wire goes to the pin');
@@ -32,8 +31,7 @@ test('a beeper is read, its joint follows, and the tap is proven by simulation; 
 });
 
 test('a contact says how long its lead is and how far its magnet, and what shakes open is a stop', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-rice-pot/sense?part=joints');
+  await demoKept(page, '/job/demo-rice-pot/sense?part=joints');
   const rest = page.locator('[data-joint="rest"]');
   const know = page.locator('section.know');
   await enter(rest, 'Its lead', '12 m');
@@ -58,8 +56,7 @@ test('a contact says how long its lead is and how far its magnet, and what shake
 
 test('ways are timed and typed, a screw is advised turn by turn, a counter is held to its unit', async ({ page }) => {
   const heard = complaints(page);
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/sense?part=travel');
+  await demoKept(page, '/job/demo-hatch-shutter/sense?part=travel');
   const shutter = page.locator('[data-travel="shutter"]');
   await expect(shutter).toContainText(/way there\s*5/);
   await enter(shutter, 'Its way there took', '18.4 s');
@@ -100,8 +97,7 @@ test('ways are timed and typed, a screw is advised turn by turn, a counter is he
 });
 
 test('a logged warming tells its room, and two programmes on one meter what it cannot tell apart', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-dough-proofer/sense?part=recordings');
+  await demoKept(page, '/job/demo-dough-proofer/sense?part=recordings');
   await expect(page.locator('[data-room]')).toContainText(/warmer.*colder/s);
   await within(page, '/job/demo-glass-washer/sense?part=recordings');
   await choose(page, 'Both on one meter, with', 'the strong programme');

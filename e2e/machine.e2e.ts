@@ -2,7 +2,8 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   accessible,
   bead,
@@ -102,9 +103,7 @@ test('a machine of two buttons, from an empty shelf to a wiring sheet with both 
 });
 
 test('an assignment is refused, explained by the lines that are in each other’s way, and mended', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/board');
-  await settled(page);
+  await demoKept(page, '/job/demo-yard-gate/board');
   // Five things more that want a pin which wakes the chip: the small module has one.
   await say(page, 'hand button ring', 'hand button bell');
   await page.getByRole('tab', { name: 'hands and signs' }).click();
@@ -130,8 +129,7 @@ test('an assignment is refused, explained by the lines that are in each other’
 test('an own board is copied, changed, saved, and read back; one that contradicts itself is refused', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-rice-pot/board?view=boards');
+  await demoKept(page, '/job/demo-rice-pot/board?view=boards');
   await page.getByRole('button', { name: 'copy this board, to change it' }).click();
   await enter(page, 'Name', 'my bench board');
   await enter(page, 'A pin gives at most', '9 mA');
@@ -162,9 +160,7 @@ test('an own board is copied, changed, saved, and read back; one that contradict
 test('what names a press keeps it: taking it away is refused with where, and done once nothing presses it', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-larder-dehumidifier/thumb?press=dryness');
-  await settled(page);
+  await demoKept(page, '/job/demo-larder-dehumidifier/thumb?press=dryness');
   await page.getByRole('button', { name: 'take this press away' }).click();
   await expect(page.getByRole('alert')).toContainText('Take its steps out of the moves in Act first');
   await room(page, 'Act');
@@ -177,9 +173,7 @@ test('what names a press keeps it: taking it away is refused with where, and don
 });
 
 test('eight flaps leave with a pin table, one bill and a test sheet for each row of flaps', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-steam-flaps/pack');
-  await settled(page);
+  await demoKept(page, '/job/demo-steam-flaps/pack');
   const waiting = page.waitForEvent('download');
   await page.getByRole('button', { name: 'Save all as one zip' }).click();
   const folder = mkdtempSync(join(tmpdir(), 'gt-flaps-'));

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { choose, isolated, newJob, part, room, say, undo } from './steps';
 
 test('a pad is mapped by the beeper on its tail, and an odd ring is named', async ({ page }) => {

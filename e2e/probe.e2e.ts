@@ -1,7 +1,7 @@
 import { createWriteStream, mkdtempSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { padCapture, PROOFER_PAD } from '../core/engines/standin';
 import { seededRandom } from '../core/ground/quantity';
 import {
@@ -257,7 +257,10 @@ test('supplies, sizes and the meter: typed as said at a bench, refused where the
   await expect(page.getByLabel('Input resistance on volts', { exact: true })).toHaveValue('10 MΩ');
 });
 
-test('photographs are made small, pinned, packed and opened again; what is no picture is named', async ({ page }) => {
+test('photographs are made small, pinned, packed and opened again; what is no picture is named', async ({
+  page,
+  browser,
+}) => {
   await newJob(page, { title: 'Photo pot' });
   await room(page, 'Probe');
   await part(page, 'photographs');
@@ -281,7 +284,7 @@ test('photographs are made small, pinned, packed and opened again; what is no pi
   await (await waiting).saveAs(zip);
 
   // Another browser: the zip brings job and picture.
-  const other = await page.context().browser()!.newContext();
+  const other = await browser.newContext();
   const shelf = await other.newPage();
   await shelf.goto('http://127.0.0.1:4321/');
   const choosing = shelf.waitForEvent('filechooser');

@@ -1,20 +1,8 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { washRecording, WASHES } from '../scripts/demo-recordings';
-import {
-  accessible,
-  bead,
-  choose,
-  complaints,
-  demoKept,
-  enter,
-  kept,
-  newJob,
-  room,
-  settled,
-  undo,
-  within,
-} from './steps';
+import { accessible, bead, choose, complaints, demoKept, enter, kept, newJob, room, undo } from './steps';
 
 /** Opens the part of Sense behind a tab. */
 async function part(page: Page, name: RegExp): Promise<void> {
@@ -118,9 +106,7 @@ test('what is no recording is named with line and reason, the others come, and n
 test('a recording goes with the zip and comes back with its hash; without it the job opens and says so', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-glass-washer/sense?part=recordings');
-  await settled(page);
+  await demoKept(page, '/job/demo-glass-washer/sense?part=recordings');
   await expect(page.locator('[data-trace] path')).toBeVisible();
   await room(page, 'Pack');
   const saved = page.waitForEvent('download');
@@ -153,9 +139,7 @@ test('a recording goes with the zip and comes back with its hash; without it the
 });
 
 test('which sense: what each set leaves confused, and one press takes it', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/sense?part=which');
-  await settled(page);
+  await demoKept(page, '/job/demo-hatch-shutter/sense?part=which');
   await expect(page.locator('[data-set]').first()).toContainText('Look alike for good');
   const before = await page.locator('[data-set]').count();
   expect(before).toBeGreaterThan(1);

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { accessible, complaints, demoKept, within } from './steps';
 
 const PART = '/job/demo-rice-pot/pack?part=rehearsal';

@@ -1,5 +1,6 @@
 import { HANGS_MS } from '../core/testing/pace';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   answerMains,
   bead,
@@ -119,8 +120,7 @@ test('readings withdrawn and counted again change what the control may be, and s
 test('Guard tells every part with every rating: a resistor that burns its pin stands open first, and its number explains itself', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-yard-gate/guard');
+  await demoKept(page, '/job/demo-yard-gate/guard');
   const ledger = page.locator('[data-ledger]');
   await expect(ledger.locator('[data-settled] > summary')).toContainText('within every limit');
   await within(page, '/job/demo-yard-gate/thumb');

@@ -1,11 +1,11 @@
-import { expect, test, type Page } from '@playwright/test';
-import { accessible, demoKept, undo, within } from './steps';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
+import { accessible, demoKept, undo } from './steps';
 
 const know = (page: Page) => page.getByRole('region', { name: 'Know' });
 
 test('rules are said as one says them, told before Enter, and a year shows who holds whom back', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/routine');
+  await demoKept(page, '/job/demo-hatch-shutter/routine');
   const rules = page.locator('[data-rule]');
   await expect(rules).toHaveCount(5);
   const box = page.getByLabel('Say a rule');
@@ -51,8 +51,7 @@ test('rules are said as one says them, told before Enter, and a year shows who h
 test('modes, limits and a calendar: a limit that cuts a move off is a stop, a file is read, a broken one is refused in words', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-hatch-shutter/routine?part=modes');
+  await demoKept(page, '/job/demo-hatch-shutter/routine?part=modes');
   await expect(know(page).getByText(/lasts at most 25 s: runs and the packed program keep this/)).toBeVisible();
   const longest = page.locator('[data-limit="longest-on"]');
   await longest.getByLabel('for', { exact: true }).fill('5 s');

@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { DEMO, dropFault, isolated, say, unfold } from './steps';
 
 const shot = (page: Page, name: string) => page.screenshot({ path: `docs/screenshots/${name}.png` });

@@ -23,11 +23,15 @@ export const countKept = (page: Page, sort: 'jobs' | 'threads'): Promise<number>
     sort,
   );
 
-/** Opens the demo's shelf and waits until the browser has kept its jobs; a page of its own finds only what is kept by then. */
-export async function demoKept(page: Page): Promise<void> {
-  await page.goto(DEMO);
-  await expect(page.getByText('Yard gate')).toBeVisible();
+/**
+ * Opens the demo at one of its addresses, the shelf if none is named, and waits until the browser has kept its jobs; a page
+ * of its own finds only what is kept by then.
+ */
+export async function demoKept(page: Page, path = '/'): Promise<void> {
+  await page.goto(`${DEMO}${path}`);
+  await expect(path === '/' ? page.getByText('Yard gate') : page.locator('gt-two-columns')).toBeVisible();
   await expect.poll(() => countKept(page, 'jobs')).toBe(DEMO_COUNT);
+  if (path !== '/') await settled(page);
 }
 
 /**

@@ -1,9 +1,9 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { complaints, demoKept, room, slowness, undo, within } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
-  await demoKept(page);
-  await within(page, `/job/demo-${job}/thumb`);
+  await demoKept(page, `/job/demo-${job}/thumb`);
   await expect(page.getByRole('button', { name: 'Prove it' })).toBeVisible();
 }
 
@@ -70,8 +70,7 @@ test('the order of wishes ranks the ways, by button and undone like any edit', a
 });
 
 test('with several controls each may be pressed; a decoded pad packs its injector', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-cold-room-alarm/thumb');
+  await demoKept(page, '/job/demo-cold-room-alarm/thumb');
   await page.getByRole('button', { name: 'Press “test” as well' }).click();
   await expect(page.getByRole('heading', { name: /across test/ })).toBeVisible();
   await within(page, '/job/demo-dough-proofer/thumb');

@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { answerMains, bead, complaints, enter, kept, newJob, planThePress, room, takeReading } from './steps';
 
 test('the rice pot from an empty shelf to the downloaded zip, typed and clicked', async ({ page }) => {

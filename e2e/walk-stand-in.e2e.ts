@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './profile';
 import { readingOf, startReading } from './reader';
 import { answerMains, bead, complaints, kept, measureAll, newJob, planThePress, room, textOf } from './steps';
 

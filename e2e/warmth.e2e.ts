@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import { accessible, demoKept, undo, within } from './steps';
 
 const know = (page: Page) => page.getByRole('region', { name: 'Know' });
@@ -17,8 +18,7 @@ async function set(
 test('a loop runs by its own rules, past what may never be passed it is a stop, and its cleaning switch is a mode', async ({
   page,
 }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-proving-cabinet/routine?part=loops');
+  await demoKept(page, '/job/demo-proving-cabinet/routine?part=loops');
   await expect(page.getByRole('img', { name: /proving over some days: between 19.5 and/ })).toBeVisible();
   await expect(know(page).getByText(/is ended by a time if the thermometer or the program fails/)).toBeVisible();
   await set(page, 'Never over', '28 °C');
@@ -44,8 +44,7 @@ test('a loop runs by its own rules, past what may never be passed it is a stop, 
 });
 
 test('litres over a flow that was poured are seconds, and what runs over is a stop', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-ice-bath-valve/routine?part=loops');
+  await demoKept(page, '/job/demo-ice-bath-valve/routine?part=loops');
   await set(page, 'More than this never fits', '47 l');
   await expect(know(page).getByText(/what one opening brings at the most/)).toBeVisible();
   await undo(page).click();
@@ -62,8 +61,7 @@ test('litres over a flow that was poured are seconds, and what runs over is a st
 });
 
 test('a logged temperature is taken over as a loop', async ({ page }) => {
-  await demoKept(page);
-  await within(page, '/job/demo-proving-cabinet/sense?part=recordings');
+  await demoKept(page, '/job/demo-proving-cabinet/sense?part=recordings');
   await page.getByRole('button', { name: 'it warmed: take it as a loop' }).click();
   await expect(page.getByText(/Taken: Routine has the loop/)).toBeVisible();
 });

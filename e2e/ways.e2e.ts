@@ -1,4 +1,5 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from './profile';
 import {
   DEMO,
   accessible,
@@ -15,8 +16,7 @@ import {
 } from './steps';
 
 async function thumb(page: Page, job: string): Promise<void> {
-  await demoKept(page);
-  await within(page, `/job/demo-${job}/thumb`);
+  await demoKept(page, `/job/demo-${job}/thumb`);
   await expect(page.locator('gt-way-list')).toBeVisible();
 }
 const way = (page: Page, key: string) => page.locator(`[data-way="${key}"]`);

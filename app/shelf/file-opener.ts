@@ -64,6 +64,8 @@ export class FileOpener {
   private readonly files = inject(Files);
   private readonly threads = inject(Threads);
   private asked = false;
+  /** Whether the demo jobs may still be on their way: until then no job is missing. */
+  readonly coming = signal(true);
 
   async pick(): Promise<void> {
     const [file] = await pickFiles('.json,.zip,application/json,application/zip');
@@ -176,10 +178,14 @@ export class FileOpener {
     await (await this.recordings()).bring(files.flat()).catch(() => undefined);
   }
 
-  /** On a server started for the demo, an empty shelf begins with the demo jobs. */
+  /** On a server started for the demo, an empty shelf begins with the demo jobs, at whichever address the app is opened. */
   async startWithDemo(): Promise<void> {
     if (this.asked) return;
     this.asked = true;
+    await this.demoWhereEmpty().finally(() => this.coming.set(false));
+  }
+
+  private async demoWhereEmpty(): Promise<void> {
     const answer = await fetch('settings.json').catch(() => null);
     const settings: unknown = answer?.ok ? await answer.json() : null;
     if (!(settings as { demo?: boolean } | null)?.demo) return;

@@ -1,6 +1,5 @@
 import { MatButton } from '@angular/material/button';
 import {
-  afterNextRender,
   ChangeDetectionStrategy,
   Component,
   computed,
@@ -111,7 +110,6 @@ export class Shelf {
     effect(() => {
       if (this.state().phase !== 'loading') requestAnimationFrame(() => performance.mark('shelf-usable'));
     });
-    afterNextRender(() => void this.opener.startWithDemo());
   }
 
   protected duplicate(job: Job): void {

@@ -1,8 +1,9 @@
 import { MatButton } from '@angular/material/button';
-import { ChangeDetectionStrategy, Component, inject } from '@angular/core';
+import { afterNextRender, ChangeDetectionStrategy, Component, inject } from '@angular/core';
 import { RouterOutlet } from '@angular/router';
 import { Store } from '@ngrx/store';
 import { Action } from '../kit/action';
+import { FileOpener } from '../shelf/file-opener';
 import { JobsActions } from '../store/jobs.actions';
 import { StaleBuild } from './stale-build';
 import { Theme } from './theme';
@@ -28,6 +29,8 @@ export class AppRoot {
   constructor() {
     inject(Theme).apply();
     inject(Store).dispatch(JobsActions.begin());
+    const opener = inject(FileOpener);
+    afterNextRender(() => void opener.startWithDemo());
   }
 
   protected reload(): void {

@@ -16,6 +16,7 @@ import { Icon } from '../kit/icon';
 import { Action } from '../kit/action';
 import { jobText } from '../../core/ground/job';
 import { slug } from '../../core/rooms/pack';
+import { FileOpener } from '../shelf/file-opener';
 import { Bench } from '../store/bench';
 import { LastAnswers } from '../store/last-answers';
 import { Brand } from '../ui/brand';
@@ -56,6 +57,7 @@ export class JobFrame {
   protected readonly keys = inject(Keys);
   protected readonly theme = inject(Theme);
   protected readonly guide = inject(Guide);
+  protected readonly opener = inject(FileOpener);
   readonly id = input.required<string>();
   private readonly note = viewChild(NoteLine);
   protected readonly undoes = computed(() => this.bench.open()?.past.at(-1)?.said ?? '');

@@ -88,9 +88,12 @@ export function lacksOf(job: Job, presses: readonly PressFact[]): string[] {
   return [...out, ...leftOut(job)];
 }
 
+/** The controller whose memory holds no interpreter. */
+const SMALL_CHIP = 'eight-bit-20';
+
 /** Whether MicroPython fits the controller: it asks for some hundred kilobytes of memory, which an 8-bit controller has not. */
 export const runsPython = (job: Pick<Job, 'board'>): boolean =>
-  job.board.profile !== '' && job.board.profile !== 'eight-bit';
+  job.board.profile !== '' && job.board.profile !== SMALL_CHIP;
 
 /** The board whose memory holds the program and not its translation (from memory; the heap that a program takes is measured). */
 const SMALL_BOARD = 'wifi-17';
