@@ -33,6 +33,7 @@ import { wayContext } from '../rooms/thumb';
 import { progressOf, stillCounts, testSheet } from '../rooms/try';
 import { jointOf, type WayResult } from '../build/ways';
 import { wholeBill, wholeWiring } from './job-wiring';
+import { papersOf } from './papers';
 
 /** What a press pin gives: a level unless the way asks for pulses, and of those the servo's two are known. */
 function drivesOf(job: Job, way: WayResult, mirrored: boolean): PackPress['drives'] {
@@ -177,6 +178,7 @@ function inputOf(job: Job, a: Seen, mirrored: boolean): PackInput {
         ? { ...wiring, sheet: drawWhole(job, a, wiring), bill: wholeBill(job, wiring) }
         : null,
     pins: pinTable(job, a.lines),
+    papers: papersOf(job, a),
     leads: cutList(r),
     ledger: ledgerLines(a.ledger),
     whole: wholeNetlist(job, a.facts),

@@ -1,4 +1,5 @@
 export { packedContacts } from './contacts';
+export { messagesOf, MOST_MESSAGE_BYTES, NO_WORDS, topicWords, YES_WORDS, type ProgramMessage } from './messages';
 export { programOf } from './program';
 export { senseFrom } from './sense-from';
 export type {

@@ -21,6 +21,7 @@ import { firmwareFiles } from './firmware';
 import { PROGRAM_FILE, pythonText, SETTINGS_FILE, SETTINGS_TEXT } from './python';
 import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
+import { paperFiles, programPapers, type PackPapers, type Paper } from './papers/papers';
 import { slug } from './slug';
 import { cellsCalendar, type CellChange } from './cells-calendar';
 import {
@@ -86,6 +87,7 @@ export interface PackInput {
     readonly bill: Bill;
   } | null;
   readonly pins: readonly PackPin[];
+  readonly papers: PackPapers;
   /** Leads of the supplies as they are cut, and cells that are changed. */
   readonly leads: readonly PackLead[];
   readonly cells: readonly CellChange[];
@@ -142,10 +144,24 @@ export function packFiles(input: PackInput): PackFile[] {
       : []),
     ...(input.whole === null ? [] : [textFile('whole.cir', 'netlist of the whole job', 'text/plain', input.whole)]),
     ...codeFiles(input, stops),
+    ...paperFilesOf(input, stops),
     ...injectorFiles(job),
     textFile('test-sheet.csv', 'test sheet', 'text/csv', sheetCsv(input.sheet, stops)),
     textFile('log.md', 'log', 'text/markdown', logMarkdown(job, input.findings)),
   ];
+}
+
+const asFile = ([name, what, type, text]: Paper): PackFile => textFile(name, what, type, text);
+
+/** Sheets for people, and what a program says, hears and begins by the clock. */
+function paperFilesOf(input: PackInput, stops: readonly string[]): PackFile[] {
+  const { job, papers, wiring, python } = input;
+  const program = packedProgram(input);
+  const programs = program ? (python ? [PROGRAM_FILE, SETTINGS_FILE] : ['gentle_thumb.c']) : [];
+  return [
+    ...(program ? programPapers(program, job, python) : []),
+    ...paperFiles(job, papers, stops, wiring, program, programs),
+  ].map(asFile);
 }
 
 /** The wiring sheet, its tables, and the netlist of each joint. */

@@ -8,6 +8,7 @@ export {
   type PackPin,
   type PackPress,
 } from './files';
+export type { PackPapers } from './papers/papers';
 export { unitFiles } from './unit-files';
 export { lacksInPython, lacksOf, runsPython } from './lacks';
 export { packFindings } from './findings';

@@ -35,6 +35,13 @@ describe('what leaves', () => {
       'settings.py',
       'gentle_thumb.h',
       'gentle_thumb.c',
+      'messages.json',
+      'messages.csv',
+      'routine.ics',
+      'electrician.html',
+      'build-guide.html',
+      'labels.html',
+      'programming.html',
       'test-sheet.csv',
       'log.md',
     ]);
@@ -89,6 +96,7 @@ describe('what leaves', () => {
     const begun = bareJob();
     expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([
       'larder-dehumidifier.job.json',
+      'electrician.html',
       'test-sheet.csv',
       'log.md',
     ]);

@@ -61,6 +61,7 @@ async def follow():
 
 async def main():
     setup()
+    print(CHARGE)
     asyncio.create_task(talk())
     asyncio.create_task(read_thermometers())
     asyncio.create_task(read_own())

@@ -1,3 +1,7 @@
+import { NO_WORDS, YES_WORDS } from '../../../build/program';
+import { literal } from './text';
+import { tuple } from './rows';
+
 /** Where senses come from: pins, messages, a thermometer on one wire, or a function of the maker’s own. */
 export const PY_SENSES = `
 inputs = {}
@@ -44,9 +48,9 @@ def sense_rests(i):
 def number_or_word(text):
     """What a message says: a number, or yes and no in the words that are usual."""
     word = text.strip().lower()
-    if word in ("on", "yes", "true", "open", "1"):
+    if word in ${tuple(YES_WORDS.map(literal))}:
         return 1
-    if word in ("off", "no", "false", "closed", "0"):
+    if word in ${tuple(NO_WORDS.map(literal))}:
         return 0
     try:
         return float(word)

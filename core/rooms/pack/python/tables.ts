@@ -1,5 +1,13 @@
-import type { HandRow, Program, SenseRow, SignRow, StepRow } from '../../../build/program';
-import { slug } from '../slug';
+import {
+  MOST_MESSAGE_BYTES,
+  topicWords,
+  type HandRow,
+  type Program,
+  type SenseRow,
+  type SignRow,
+  type StepRow,
+} from '../../../build/program';
+import { inCharge, slug } from '../slug';
 import { bit, bits, rowOfCells, mapping, table, truth, tuple } from './rows';
 import { calendarText, rulesTables } from './tables-rules';
 import { literal, number } from './text';
@@ -24,7 +32,7 @@ MOST_AT_ONCE = 10000
 # A press of up to so long is made to its end: half a press may be none, or another one.
 WHOLE_PRESS_MS = 2000
 # A message of more bytes is not for this program.
-MOST_BYTES = 1024
+MOST_BYTES = ${MOST_MESSAGE_BYTES}
 # Places in the rows below.
 SO_MS, NOT_MS, HOW, STALE = 2, 3, 4, 8
 PIN, LEVEL, HAND_MS, DOES, STAYS, PRESSES, FIRST, COUNT, MOST = range(9)
@@ -82,18 +90,6 @@ const stepRow = (s: StepRow): string =>
     [OP[s.op], bits(s.presses), s.ms, s.sense, bit(s.is), OTHERWISE[s.otherwise], s.to, s.times, s.leastMs],
     s.words,
   );
-/** Topics of what is told: each name once, and none twice. */
-function topicsOf(names: readonly string[]): string[] {
-  const out: string[] = [];
-  for (const name of names) {
-    const plain = slug(name);
-    let topic = plain;
-    for (let n = 2; out.includes(topic); n++) topic = `${plain}-${n}`;
-    out.push(topic);
-  }
-  return out;
-}
-
 /** Nanoseconds of a servo's pulse at rest, pressed, and pressed on its other side. */
 const pulses = ({ pulses: p }: Program['servos'][number]): string =>
   tuple([p.rest, p.press, p.other ?? p.rest].map((s) => Math.round(s * 1e9)));
@@ -105,6 +101,7 @@ export function tablesText(p: Program): string {
   return [
     `${WORDS}\n`,
     `BASE = ${literal(slug(p.title))}  # all topics begin so\n`,
+    `CHARGE = ${literal(inCharge(p.title))}\n`,
     'if getattr(settings, "UNIT", ""):\n    BASE += "/" + settings.UNIT\n',
     `LATE_MS = ${p.lateMs}  # a call that comes later ends what runs\n`,
     `PULLED = ${p.pulled.length === 0 ? '()' : `{${p.pulled.join(', ')}}`}  # pins with a pull-up inside\n`,
@@ -130,7 +127,12 @@ export function tablesText(p: Program): string {
       p.senses.map(senseRow),
     ),
     `NAMES = ${tuple(p.senses.map((s) => literal(s.name)))}\n`,
-    `TOPICS = ${tuple(topicsOf(p.senses.map((s) => s.name)).map(literal))}\n`,
+    `TOPICS = ${tuple(
+      topicWords(
+        p.senses.map((s) => s.name),
+        slug,
+      ).map(literal),
+    )}\n`,
     `MESSAGES = ${tuple(p.senses.map((s) => literal(s.from === 'message' ? s.topic : '')))}\n`,
     table(
       'SIGNS',

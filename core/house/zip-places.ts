@@ -1,0 +1,2 @@
+/** Where pictures stand in a zip. */
+export const PICTURES = 'photographs/';
