@@ -6,6 +6,7 @@ import { cautionsOf, hazardsOf } from '../rooms/guard';
 import { pinAt, profileOf } from '../rooms/board';
 import type { PackPapers } from '../rooms/pack';
 import type { Seen } from './assess';
+import { routineCalendar } from './routine-calendar';
 import { PICTURES } from './zip-places';
 
 const LOADED: Readonly<Record<string, string>> = {
@@ -21,6 +22,7 @@ export function papersOf(job: Job, a: Pick<Seen, 'facts' | 'findings' | 'lines'>
     cautions: cautionsOf(job, a.facts).map((c) => `${c.what}: ${c.prevents}`),
     photos: job.survey.photos.map((p) => ({ ...p, file: `${PICTURES}${p.id}.jpg` })),
     mains: mainsOf(job, a),
+    calendarOf: (p) => routineCalendar(p, job.id, job.touchedAt),
   };
 }
 

@@ -159,7 +159,7 @@ function paperFilesOf(input: PackInput, stops: readonly string[]): PackFile[] {
   const program = packedProgram(input);
   const programs = program ? (python ? [PROGRAM_FILE, SETTINGS_FILE] : ['gentle_thumb.c']) : [];
   return [
-    ...(program ? programPapers(program, job, python) : []),
+    ...(program ? programPapers(program, papers, python) : []),
     ...paperFiles(job, papers, stops, wiring, program, programs),
   ].map(asFile);
 }

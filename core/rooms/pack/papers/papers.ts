@@ -6,7 +6,6 @@ import { csv } from '../tables';
 import type { SheetWire } from '../wiring-svg';
 import { asyncApi } from './asyncapi';
 import { paperText, type PaperBlock } from './paper';
-import { routineCalendar } from './routine-calendar';
 import {
   electricianBlocks,
   guideBlocks,
@@ -25,6 +24,8 @@ export interface PackPapers {
   readonly photos: readonly PaperPhoto[];
   /** Null where no mains is about. */
   readonly mains: PaperMains | null;
+  /** When a program begins something by the clock, as a calendar file; null for never. Its library is not for the page. */
+  readonly calendarOf: (p: Program) => string | null;
 }
 
 /** A file by its name, what it is, its type and its text. */
@@ -87,8 +88,8 @@ export function paperFiles(
 }
 
 /** What a program says and hears, and when it begins something by the clock. */
-export function programPapers(p: Program, job: Job, python: boolean): Paper[] {
-  const calendar = routineCalendar(p, job.id, job.touchedAt);
+export function programPapers(p: Program, { calendarOf }: PackPapers, python: boolean): Paper[] {
+  const calendar = calendarOf(p);
   const messages = python ? messagesOf(p, slug(p.title), slug) : [];
   return [
     ...(messages.length > 0

@@ -1,5 +1,5 @@
 import ICAL from 'ical.js';
-import type { Program } from '../../../build/program';
+import type { Program } from '../build/program';
 
 /** Programs count seconds from the first of January 2000. */
 const EPOCH_MS = 946_684_800_000;
