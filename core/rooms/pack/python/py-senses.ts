@@ -3,7 +3,7 @@ import { literal } from './text';
 import { tuple } from './rows';
 
 /** Where senses come from: pins, messages, a thermometer on one wire, or a function of the maker’s own. */
-export const PY_SENSES = `
+export const pySenses = (): string => `
 inputs = {}
 values = [None] * (len(SENSES) + 1)  # what came by message or was read; None while nobody knows
 news_at = [0] * (len(SENSES) + 1)

@@ -13,7 +13,7 @@ import { calendarText, rulesTables } from './tables-rules';
 import { literal, number } from './text';
 
 /** Words of the program for what it does, looks at and becomes, as they stand in its tables. */
-const WORDS = `
+const words = (): string => `
 EVER = float("inf")
 COMFORT, HAND, LOCK_OUT, SAFETY = range(4)
 DONE, DEAD, STOPPED, HELD_BACK, ENOUGH, REFUSED, BUSY = range(7)
@@ -99,7 +99,7 @@ export function tablesText(p: Program): string {
   const commands = p.hands.filter((h) => h.does === 'command');
   const texts = p.steps.flatMap((s, i) => (s.op === 'tell' ? [[i, literal(s.text)] as const] : []));
   return [
-    `${WORDS}\n`,
+    `${words()}\n`,
     `BASE = ${literal(slug(p.title))}  # all topics begin so\n`,
     `CHARGE = ${literal(inCharge(p.title))}\n`,
     'if getattr(settings, "UNIT", ""):\n    BASE += "/" + settings.UNIT\n',
