@@ -1,11 +1,14 @@
 // The packed MicroPython in the interpreter that its authors ship, as a file among files: a day of each demo job against the plan, what it
 // holds of the heap, names that try to break out of it, and programs that part from the plan, go round, or ask for what is not there.
+import { Ajv } from 'ajv';
 import { describe, expect, it } from 'vitest';
 import { heapOf, rehearse, type Rehearsed } from '../core/engines/rehearsal';
 import { edited, freshHand, sentenceAt, type Job } from '../core/ground/job';
 import { seededRandom } from '../core/ground/quantity';
 import { assess } from '../core/house/assess';
-import { filesOf } from '../core/house/deliver';
+import { messagesOf } from '../core/build/program';
+import { filesOf, programFor } from '../core/house/deliver';
+import { slug } from '../core/rooms/pack';
 import { rehearsalOf } from '../core/house/rehearsal';
 import { firstParting, lanesOf, type Rehearsal } from '../core/house/rehearsed';
 import { demoJob } from '../core/testing/jobs';
@@ -31,6 +34,15 @@ describe('the packed MicroPython, rehearsed', () => {
     expect([found.end, found.failure]).toEqual(['time', '']);
     expect(firstParting(r, found)).toBeNull();
     for (const lane of lanesOf(r, found)) expect(lane.found.length).toBe(lane.planned.length);
+    // What it says on this day is what its document of messages says that it says.
+    const { program } = programFor(demoJob(name), assess(demoJob(name)))!;
+    const said = messagesOf(program, slug(program.title), slug).filter((m) => m.way === 'tells');
+    expect(found.told.length).toBeGreaterThan(0);
+    for (const t of found.told) {
+      const m = said.find((x) => x.topic === t.topic);
+      expect([t.topic, m?.retained]).toEqual([t.topic, t.kept]);
+      expect(new Ajv().validate(m!.payload, t.text), `${t.topic}: ${t.text}`).toBe(true);
+    }
     const heap = heapOf(await freshInterpreter(), r.bench);
     console.log(`${name}: ${heap} bytes of the heap`);
     expect(heap).toBeGreaterThan(KILOBYTE);
@@ -102,6 +114,39 @@ describe('the packed MicroPython, rehearsed', () => {
     expect(text).toMatch(what);
     const wrong = rehearsalFor(job, text.replace(what, by));
     expect(firstParting(wrong, await ran(wrong))).not.toBeNull();
+  });
+
+  it.each([
+    ['nan', 'unknown'],
+    ['on', 'unknown'],
+    ['unavailable', 'unknown'],
+    ['30', 'on'],
+    ['-3e1', 'off'],
+  ])('takes %j from a meter for %s, whatever it said before', async (text, expected) => {
+    const base = demoJob('glass-washer');
+    const [sense] = base.senses;
+    const limit = { over: 20, under: 10, holdSeconds: 0 };
+    const meter = {
+      ...sense!,
+      kind: 'watts' as const,
+      touches: 'own' as const,
+      topic: 'meter/w',
+      limit,
+      closedThen: true,
+    };
+    const r = rehearsalFor({ ...base, senses: [{ ...meter, debounceSeconds: 0 }, ...base.senses.slice(1)] });
+    const before = expected === 'on' ? '5' : '50';
+    const events = [before, text].map((t, i) => ({
+      at: 20_000 + 60_000 * i,
+      what: 'message' as const,
+      topic: 'meter/w',
+      text: t,
+      kept: false,
+    }));
+    const found = await ran({ ...r, bench: { ...r.bench, events, lasts: 300_000 } });
+    const states = found.told.filter((t) => t.topic.includes('/sense/') && t.at >= 20_000);
+    expect(states.at(0)?.text).toBe(expected === 'on' ? 'off' : 'on');
+    expect(states.at(-1)?.text).toBe(expected);
   });
 
   it('begins nothing by a command that the broker kept, and does by one that is sent', async () => {

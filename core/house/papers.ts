@@ -1,71 +1,74 @@
 import { leadJoins } from '../build/programming-lead';
-import type { Facts } from '../ground/facts';
-import { loadOf, type Job } from '../ground/job';
 import { pinOf } from '../build/lines';
-import { cautionsOf, hazardsOf } from '../rooms/guard';
+import type { ControlFact, Facts } from '../ground/facts';
+import { sayField, type AnyField } from '../ground/field';
+import { loadOf, sourceFields, type Job } from '../ground/job';
+import { formatQuantity } from '../ground/quantity';
+import { cautionsOf, hazardsOf, needsProveDead, PROVE_DEAD } from '../rooms/guard';
 import { pinAt, profileOf } from '../rooms/board';
 import type { PackPapers } from '../rooms/pack';
 import type { Seen } from './assess';
 import { routineCalendar } from './routine-calendar';
-import { PICTURES } from './zip-places';
+import { PICTURES } from './zip';
 
-const LOADED: Readonly<Record<string, string>> = {
-  'over-the-air': 'a bought switch; programs come into it over the air',
-  'lead-outside': 'a bought switch; the lead goes to contacts outside of its casing',
-  'lead-inside': 'a bought switch; the lead goes inside of its casing: out of the wall, and never with mains on it',
-};
+type Known = Pick<Seen, 'facts' | 'findings' | 'lines'>;
 
 /** What the papers of Pack are told of a job: its board, its cautions, its pictures, and its mains side for whoever is licensed. */
-export function papersOf(job: Job, a: Pick<Seen, 'facts' | 'findings' | 'lines'>): PackPapers {
+export function papersOf(job: Job, a: Known): PackPapers {
+  const first = needsProveDead(job, a.facts) ? PROVE_DEAD : [];
   return {
     board: boardOf(job, a),
-    cautions: cautionsOf(job, a.facts).map((c) => `${c.what}: ${c.prevents}`),
+    cautions: [...first, ...cautionsOf(job, a.facts)].map((c) => `${c.what}: ${c.prevents}`),
     photos: job.survey.photos.map((p) => ({ ...p, file: `${PICTURES}${p.id}.jpg` })),
-    mains: mainsOf(job, a),
+    mains: mainsMay(job, a.facts) ? mainsOf(job, a) : null,
     calendarOf: (p) => routineCalendar(p, job.id, job.touchedAt),
   };
 }
 
-function boardOf(job: Job, a: Pick<Seen, 'facts' | 'lines'>): PackPapers['board'] {
+/** Whether mains is, or may be, about the machine or the plan. */
+const mainsMay = (job: Job, facts: Facts): boolean =>
+  hazardsOf(job, facts).some((h) => h === 'mains' || h === 'not-isolated' || h === 'high-voltage');
+
+function boardOf(job: Job, a: Known): PackPapers['board'] {
   const profile = profileOf(job);
   if (!profile || !a.facts.drive) return null;
   const on = (gpio: number): string => a.lines.find((l) => pinOf(job, l.id) === gpio)?.name ?? '';
-  const strapped = profile.pins.flatMap((p) => (p.strap ? [{ label: p.label, holds: p.strap, line: on(p.gpio) }] : []));
+  const { name, volts, readySeconds, programSeconds, module } = profile;
   return {
-    name: profile.name,
-    volts: profile.volts,
-    readySeconds: profile.readySeconds,
-    programSeconds: profile.programSeconds,
-    straps: strapped,
+    name,
+    volts,
+    readySeconds,
+    programSeconds,
+    straps: profile.pins.flatMap((p) => (p.strap ? [{ label: p.label, holds: p.strap, line: on(p.gpio) }] : [])),
     pins: a.lines.flatMap((l) => {
       const pin = pinAt(profile, pinOf(job, l.id));
       if (!pin) return [];
       const { rising, boot, programming } = pin.levels;
       return [{ line: l.name, label: pin.label, rising, boot, programming }];
     }),
-    module: profile.module ? (LOADED[profile.module.loads] ?? null) : null,
+    loads: module?.loads ?? null,
     leadJoins: leadJoins(job, a.facts.drive),
-    mainsOnIt: profile.module !== null || hazardsOf(job, a.facts).includes('mains'),
+    mainsOnIt: module !== null || mainsMay(job, a.facts),
   };
 }
 
-/** Null where no mains comes to the machine or to the plan. */
-function mainsOf(job: Job, { facts, findings }: Pick<Seen, 'facts' | 'findings'>): PackPapers['mains'] {
-  if (!hazardsOf(job, facts).some((h) => h === 'mains' || h === 'not-isolated')) return null;
+function mainsOf(job: Job, { facts, findings }: Known): PackPapers['mains'] {
   const concerned = findings.filter((f) => (f.room === 'guard' || f.room === 'feed') && !f.sums);
+  const { moduleContact } = facts.drive ?? { moduleContact: null };
   return {
     supply: [
       ['mains', `${job.region.mainsVolts} V, ${job.region.mainsHertz} Hz`],
       ['machine', FED[job.survey.mains.feed]],
-      ...job.feed.sources.map((s) => [s.name, s.kind] as const),
+      ['place', PLACE[job.guard.place]],
+      ...job.feed.sources.map((s) => [s.name, sayField(sourceFields.kind as AnyField, s.kind)] as const),
     ],
     loads: [
-      ...(facts.drive?.moduleContact
+      ...(moduleContact
         ? [
             [
               'the whole machine',
               saidLoad(job.guard.loadWatts, job.guard.loadKind),
-              saidContact(facts.drive.moduleContact),
+              saidContact(moduleContact),
             ] as const,
           ]
         : []),
@@ -76,15 +79,31 @@ function mainsOf(job: Job, { facts, findings }: Pick<Seen, 'facts' | 'findings'>
       }),
     ],
     measured: Object.entries(facts.controls).map(
-      ([id, c]) => [job.controls.find((x) => x.id === id)?.name ?? id, `isolation from mains: ${c.isolation}`] as const,
+      ([id, c]) =>
+        [`${job.controls.find((x) => x.id === id)?.name ?? id}, isolation from mains`, saidIsolation(c)] as const,
     ),
-    ratings: concerned.flatMap((f) => (f.limit ? [[f.caption, f.title, f.verdict] as const] : [])),
+    // One page: what a supply of low voltage keeps with room to spare is in ledger.csv.
+    ratings: concerned.flatMap(({ room, title, value, limit, verdict }) =>
+      limit && (room === 'guard' || verdict !== 'settled')
+        ? [
+            [
+              title,
+              value ? formatQuantity(value.value, value.unit) : 'not known',
+              `${limit.sense} ${formatQuantity(limit.value, limit.unit)}`,
+              verdict,
+            ] as const,
+          ]
+        : [],
+    ),
     // What is ticked is the maker's own to see to, and no question.
     questions: concerned
       .filter((f) => f.verdict !== 'settled' && !f.limit && f.remedy?.edit?.do !== 'tick')
       .map((f) => f.title),
     outside: [
       ...job.guard.losses.filter((l) => l.safety).map((l) => `${l.what}, in its place: ${l.instead || 'nothing'}`),
+      ...(job.guard.lossesReviewed
+        ? []
+        : ['what no longer works once it is taken over: nobody has looked through that']),
       'the machine’s own cut-outs, door switches, edge sensors and end switches: they stay in the circuit',
       'fixed wiring, its protection and its earth',
     ],
@@ -97,10 +116,24 @@ const saidLoad = (watts: number | null, kind: string): string =>
 const saidContact = (contact: Facts['presses'][number]['contact']): string =>
   contact ? `${contact.name}, ${contact.amps} A, ${contact.volts} V` : 'not known';
 
+const saidIsolation = (c: ControlFact): string =>
+  `${ISOLATION[c.isolation]}${c.borrowed ? '; taken over from a control that it is taken to be like' : ''}`;
+const ISOLATION: Readonly<Record<ControlFact['isolation'], string>> = {
+  isolated: 'isolated, as far as it was read',
+  'low-voltage': 'isolated as far as low voltage tells; not tested with 500 V',
+  'not-isolated': 'NOT isolated',
+  unknown: 'not known',
+};
+
 const FED: Readonly<Record<Job['survey']['mains']['feed'], string>> = {
   unknown: 'how it is fed is not said',
   'plug-turns': 'a plug that goes in either way round',
   'plug-one-way': 'a plug that goes in one way only',
   wired: 'fixed wiring',
   none: 'no mains of its own',
+};
+const PLACE: Readonly<Record<Job['guard']['place'], string>> = {
+  unknown: 'dry or damp is not said',
+  dry: 'a dry room',
+  damp: 'steam, condensation or splashes',
 };

@@ -163,18 +163,23 @@ function handEvents(scene: Scene, program: Program, e: WorldEvent): BenchEvent[]
   return row.stays ? [on] : [on, { at: at + Math.round(1000 * e.how), what: 'pin', pin: row.pin, level: level(false) }];
 }
 
+/** A value at which a number says that it is so, or that it is not. */
+const shown = (limit: NonNullable<SenseRow['limit']>, yes: boolean): number =>
+  yes === limit.soOver ? limit.over + 1 : limit.under - 1;
+
 /** What a sense says from an instant on: 1, 0, or 2 for nothing. */
 function says(s: SenseRow, number: number, at: number, value: number): BenchEvent[] {
   if (s.from === 'pin')
     return value > 1 ? [] : [{ at, what: 'pin', pin: s.pin, level: value === 1 ? s.level : 1 - s.level }];
-  if (s.from === 'message')
-    return value > 1 ? [] : [{ at, what: 'message', topic: s.topic, text: value === 1 ? 'on' : 'off' }];
+  if (s.from === 'message') {
+    const yes = value === 1;
+    const text = s.limit ? String(shown(s.limit, yes)) : yes ? 'on' : 'off';
+    return value > 1 ? [] : [{ at, what: 'message', topic: s.topic, text }];
+  }
   const pin = s.from === 'one-wire' ? s.wire : OWN_SENSE + number;
   if (value > 1) return [{ at, what: 'degrees', pin, degrees: null }];
   if (!s.limit) return [{ at, what: 'degrees', pin, degrees: value }];
-  return [
-    { at, what: 'degrees', pin, degrees: (value === 1) === s.limit.soOver ? s.limit.over + 1 : s.limit.under - 1 },
-  ];
+  return [{ at, what: 'degrees', pin, degrees: shown(s.limit, value === 1) }];
 }
 
 /** Levels of the inputs as the controller finds them. */

@@ -22,12 +22,17 @@ const wall = (ms: number, utc: boolean): ICAL.Time => {
   );
 };
 
-function event(uid: string, stamp: ICAL.Time, start: ICAL.Time, summary: string): ICAL.Component {
+/** What a calendar cannot promise. */
+const HELD_BACK =
+  'It may be held back: by what the rule looks at, by arming, a mode, a limit, somebody at the machine, or a rule that goes first.';
+
+function event(p: Program, rule: number, uid: string, stamp: ICAL.Time, start: ICAL.Time): ICAL.Component {
   const out = new ICAL.Component('vevent');
   out.addPropertyWithValue('uid', uid);
   out.addPropertyWithValue('dtstamp', stamp);
   out.addPropertyWithValue('dtstart', start);
-  out.addPropertyWithValue('summary', summary);
+  out.addPropertyWithValue('summary', nameOf(p, rule));
+  out.addPropertyWithValue('description', HELD_BACK);
   return out;
 }
 
@@ -52,17 +57,19 @@ export function routineCalendar(p: Program, id: string, touchedAt: string): stri
     .flatMap((w) => {
       const day = firstDay(today, w.days);
       if (!day) return [];
-      const out = event(`rule-${w.rule}-${id}`, stamp, wall(day.ms + 1000 * w.second, false), nameOf(p, w.rule));
+      const out = event(p, w.rule, `rule-${w.rule}-${id}`, stamp, wall(day.ms + 1000 * w.second, false));
       out.addPropertyWithValue('rrule', new ICAL.Recur({ freq: 'WEEKLY', byday: [...day.names] }));
       return [out];
     });
-  const rules = [...new Set(p.calendar.instants.map(([, rule]) => rule))];
+  // A time of the week that the clock skips is among the instants too; a calendar moves it on by itself.
+  const weeks = p.week.map((w) => w.rule).filter((rule) => !p.calendar.dated.includes(rule));
+  const rules = [...new Set(p.calendar.instants.map(([, rule]) => rule))].filter((rule) => !weeks.includes(rule));
   const told = rules.flatMap((rule) => {
     const [first, ...more] = p.calendar.instants.flatMap(([at, r]) =>
       r === rule ? [wall(1000 * at + EPOCH_MS, true)] : [],
     );
     if (!first) return [];
-    const out = event(`instants-${rule}-${id}`, stamp, first, nameOf(p, rule));
+    const out = event(p, rule, `instants-${rule}-${id}`, stamp, first);
     for (const at of more) out.addPropertyWithValue('rdate', at);
     return [out];
   });
@@ -76,8 +83,11 @@ export function routineCalendar(p: Program, id: string, touchedAt: string): stri
 
 /** What a rule brings about, in words. */
 function nameOf(p: Program, rule: number): string {
-  const row = p.week.find((w) => w.rule === rule);
-  const said = row?.words ?? p.rules.told.find((t) => t.number === rule)?.words ?? '';
-  const move = row ? p.moves[row.move] : undefined;
-  return [p.title, [move, said].filter(Boolean).join(', ')].filter(Boolean).join(': ');
+  const r = p.rules.rules[rule];
+  if (!r) return p.title;
+  const mode = p.rules.modes[r.what - 1]?.name ?? '';
+  const what = { move: p.moves[r.what] ?? '', 'mode-on': `${mode} on`, 'mode-off': `${mode} off`, call: 'a call' }[
+    r.does
+  ];
+  return `${p.title}: ${what}, ${r.words}${r.ifArmed ? ', if armed' : ''}`;
 }

@@ -3,7 +3,6 @@ import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobText, JOB_TEXT_LIMIT, RECORDING_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../ground/job';
 import { drawerText, readDrawer, type Drawer, type DrawerLoaded } from '../engines/parts';
 import { type PackFile, slug } from '../rooms/pack';
-import { PICTURES } from './zip-places';
 
 /** Bytes that are kept beside a job as they travel: the JPEG of a photograph by its id, the file of a recording by its hash. */
 export interface Beside {
@@ -17,7 +16,9 @@ export interface KeptBeside {
 }
 const NOTHING_BESIDE: KeptBeside = { pictures: [], recordings: [] };
 
-/** Where recordings and jobs stand in a zip, and the drawer of a backup. */
+/** Where pictures stand in a zip. */
+export const PICTURES = 'photographs/';
+/** Where recordings and jobs stand in it, and the drawer of a backup. */
 const RECORDINGS = 'recordings/';
 const JOBS = 'jobs/';
 const UNREAD = 'jobs-of-another-version/';

@@ -2,12 +2,12 @@ import type { Program } from './types';
 
 /** Who sends a message: the controller tells, or it hears. */
 export type MessageWay = 'tells' | 'hears';
-/** A JSON Schema (2020-12) of the text that a message carries. */
+/** A JSON Schema (draft 07) of the text that a message carries. */
 export type PayloadSchema = Readonly<Record<string, unknown>>;
 
 /** A message that the program sends or takes. */
 export interface ProgramMessage {
-  /** Its whole topic, as it stands before a word of the unit is put in. */
+  /** Its whole topic, where no word of the unit is set. */
   readonly topic: string;
   readonly way: MessageWay;
   /** The broker keeps the last one for whoever comes later. */
@@ -80,7 +80,7 @@ function toldBy(p: Program, base: string, word: (name: string) => string): Progr
       will: null,
       name: p.title,
       what: 'call',
-      payload: { type: 'string', pattern: '^[0-9]+$', description: 'how many calls there were since it began' },
+      payload: { type: 'string', pattern: '^[0-9]+$', description: 'how many calls there were since one was answered' },
       examples: ['1'],
     });
   const texts = p.steps.flatMap((s) => (s.op === 'tell' ? [s.text] : []));

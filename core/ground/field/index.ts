@@ -26,7 +26,7 @@ export {
 } from './field';
 export { jsonSchemaOfGroup } from './json-schema';
 export { asQuantity, fieldText, parseField, readField, type FieldRead } from './read';
-export { sayChanges } from './say';
+export { sayChanges, sayField } from './say';
 export { problemBy, schemaOf, shapeOf } from './schema';
 export { type QuantityField } from './words';
 export { type Reference } from './reference';

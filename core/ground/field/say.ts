@@ -2,7 +2,7 @@ import { formatQuantity } from '../quantity';
 import type { AnyField, AnyFields } from './field';
 
 /** A value in the words of its field. */
-function sayField(field: AnyField, value: unknown): string {
+export function sayField(field: AnyField, value: unknown): string {
   if (value === null || value === '') return 'not said';
   switch (field.is) {
     case 'quantity':

@@ -21,7 +21,8 @@ import { firmwareFiles } from './firmware';
 import { PROGRAM_FILE, pythonText, SETTINGS_FILE, SETTINGS_TEXT } from './python';
 import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
-import { paperFiles, programPapers, type PackPapers, type Paper } from './papers/papers';
+import { textFile, type PackFile } from './pack-file';
+import { paperFiles, programPapers, type PackPapers } from './papers/papers';
 import { slug } from './slug';
 import { cellsCalendar, type CellChange } from './cells-calendar';
 import {
@@ -101,26 +102,10 @@ export interface PackInput {
   readonly lacksPython: readonly string[];
 }
 
-/** A file that Pack writes. */
-export interface PackFile {
-  readonly name: string;
-  readonly what: string;
-  readonly type: string;
-  readonly text: string;
-}
-
 const CAUTION = [
   'Cautions: prove dead before opening. Keep the appliance’s own safety devices in the circuit.',
   'The local electrical code and licensed practice decide; this sheet does not.',
 ];
-
-/** A file of text. */
-export const textFile = (name: string, what: string, type: string, body: string): PackFile => ({
-  name,
-  what,
-  type,
-  text: body,
-});
 
 /** What stops the plan, as it stands on every file; a sum of Pack or Try says nothing of its own. */
 export const stopsIn = ({ findings }: Pick<PackInput, 'findings'>): string[] =>
@@ -151,17 +136,31 @@ export function packFiles(input: PackInput): PackFile[] {
   ];
 }
 
-const asFile = ([name, what, type, text]: Paper): PackFile => textFile(name, what, type, text);
-
-/** Sheets for people, and what a program says, hears and begins by the clock. */
-function paperFilesOf(input: PackInput, stops: readonly string[]): PackFile[] {
-  const { job, papers, wiring, python } = input;
+/**
+ * Sheets for people, and what a program says, hears and begins by the clock.
+ * @param named what a file is called: those of one of several machines have names of their own.
+ */
+export function paperFilesOf(
+  input: PackInput,
+  stops: readonly string[],
+  named: (file: string) => string = (file) => file,
+): PackFile[] {
+  const { papers, python } = input;
   const program = packedProgram(input);
-  const programs = program ? (python ? [PROGRAM_FILE, SETTINGS_FILE] : ['gentle_thumb.c']) : [];
   return [
     ...(program ? programPapers(program, papers, python) : []),
-    ...paperFiles(job, papers, stops, wiring, program, programs),
-  ].map(asFile);
+    ...paperFiles({
+      job: input.job,
+      papers,
+      stops,
+      wires: input.wiring?.wires ?? [],
+      bill: input.wiring?.bill.lines ?? [],
+      pins: input.pins,
+      program: program && (python ? 'python' : 'c'),
+      lacks: python ? input.lacksPython : input.lacks,
+      named,
+    }),
+  ];
 }
 
 /** The wiring sheet, its tables, and the netlist of each joint. */

@@ -1,13 +1,5 @@
-export {
-  codeFiles,
-  packedProgram,
-  packFiles,
-  stopsIn,
-  type PackFile,
-  type PackInput,
-  type PackPin,
-  type PackPress,
-} from './files';
+export { codeFiles, packedProgram, packFiles, stopsIn, type PackInput, type PackPin, type PackPress } from './files';
+export type { PackFile } from './pack-file';
 export type { PackPapers } from './papers/papers';
 export { unitFiles } from './unit-files';
 export { lacksInPython, lacksOf, runsPython } from './lacks';

@@ -92,6 +92,13 @@ describe('what leaves', () => {
     expect(table).toContain(name);
   });
 
+  it('packs no MicroPython for a controller whose memory holds no interpreter', () => {
+    const board = { ...pot.board, profile: 'eight-bit-20' };
+    const names = filesOf({ ...pot, board }, assess({ ...pot, board })).map((f) => f.name);
+    expect(names).not.toContain('main.py');
+    expect(names).not.toContain('messages.json');
+  });
+
   it('leaves out what is not decided', () => {
     const begun = bareJob();
     expect(filesOf(begun, assess(begun)).map((f) => f.name)).toEqual([

@@ -1,12 +1,14 @@
 import type { AlikeUnit } from '../../ground/job';
-import { codeFiles, stopsIn, textFile, wiringFiles, type PackFile, type PackInput } from './files';
+import { codeFiles, paperFilesOf, stopsIn, wiringFiles, type PackInput } from './files';
+import { textFile, type PackFile } from './pack-file';
 import { PROGRAM_FILE } from './python';
 import { slug } from './slug';
 import { sheetCsv, type PackStep } from './tables';
 
 /** What differs from machine to machine; parts, joints and the functions to fill in are those of all. */
 const PROGRAMS = [PROGRAM_FILE, 'gentle_thumb.c'];
-const OF_EACH = ['wiring.svg', 'wires.csv', 'pins.csv', ...PROGRAMS];
+const PAPERS = ['build-guide.html', 'labels.html', 'programming.html'];
+const OF_EACH = ['wiring.svg', 'wires.csv', 'pins.csv', ...PROGRAMS, ...PAPERS];
 
 /** What a machine's files are called by: its name, or its id where two would be called alike. */
 function tagOf(units: readonly AlikeUnit[], unit: AlikeUnit): string {
@@ -42,7 +44,11 @@ export function unitFiles(input: PackInput, unit: AlikeUnit, builtOtherwise: boo
   // What was done was done on the machine of the job: each of the others begins with an empty sheet.
   const blank = input.sheet.map((s): PackStep => ({ ...s, done: 0, state: 'open', last: null }));
   const own = builtOtherwise
-    ? [...(input.wiring ? wiringFiles(input, input.wiring, stops) : []), ...codeFiles(input, stops)]
+    ? [
+        ...(input.wiring ? wiringFiles(input, input.wiring, stops) : []),
+        ...codeFiles(input, stops),
+        ...paperFilesOf(input, stops, named),
+      ]
         .filter((f) => OF_EACH.includes(f.name))
         .map((f) => textFile(named(f.name), `${f.what}, ${unit.name}`, f.type, f.text))
     : [];

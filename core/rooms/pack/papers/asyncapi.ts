@@ -16,8 +16,10 @@ function keysOf(messages: readonly ProgramMessage[]): string[] {
   return out;
 }
 
-/** A topic as the address of a channel: braces would stand for parameters there. */
-const address = (topic: string): string => topic.replace(/[{}]/g, '_');
+const UNIT_WORD = 'Where settings.py has a word of the unit, that follows the first word of each topic that it tells.';
+
+/** A topic as the address of a channel; braces would stand for parameters there, so such a topic is told in words alone. */
+const address = (topic: string): string | null => (/[{}]/.test(topic) ? null : topic);
 
 /**
  * What the program says and hears, as an AsyncAPI document of version 3.0.0 with the MQTT bindings 0.2.0: the broker keeps what is
@@ -33,12 +35,16 @@ export function asyncApi(p: Program, messages: readonly ProgramMessage[]): strin
     info: {
       title: p.title,
       version: '1.0.0',
-      description: `What the controller tells and hears. ${p.outcome}`.trim(),
+      description: `What the controller tells and hears. ${UNIT_WORD} ${p.outcome}`.trim(),
     },
     defaultContentType: 'text/plain',
     servers: {
       broker: {
-        host: '192.168.1.10:1883',
+        host: '{broker}:{port}',
+        variables: {
+          broker: { description: 'its number in your network' },
+          port: { default: '1883', description: 'registered for MQTT without encryption' },
+        },
         protocol: 'mqtt',
         protocolVersion: '3.1.1',
         description: 'The broker in your own network; its number stands in settings.py.',
@@ -46,7 +52,6 @@ export function asyncApi(p: Program, messages: readonly ProgramMessage[]): strin
           ? {
               bindings: {
                 mqtt: {
-                  clientId: will.topic.split('/')[0],
                   cleanSession: true,
                   keepAlive: 60,
                   lastWill: { topic: will.topic, qos: 0, message: will.will, retain: true },
@@ -60,7 +65,11 @@ export function asyncApi(p: Program, messages: readonly ProgramMessage[]): strin
     channels: Object.fromEntries(
       rows.map(({ m, key }) => [
         key,
-        { address: address(m.topic), messages: { [key]: ref(`components/messages/${key}`) } },
+        {
+          address: address(m.topic),
+          description: `topic ${m.topic}`,
+          messages: { [key]: ref(`components/messages/${key}`) },
+        },
       ]),
     ),
     operations: Object.fromEntries(

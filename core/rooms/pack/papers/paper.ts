@@ -1,5 +1,8 @@
 import { xml } from '../xml';
 
+/** What stands on every sheet that tells what to do. */
+export const CODE = 'The local electrical code and licensed practice decide; this sheet does not.';
+
 /** What a sheet of paper is made of, one under the other. */
 export type PaperBlock =
   | { readonly kind: 'words'; readonly text: string }

@@ -1,25 +1,21 @@
 import { messagesOf, type Program } from '../../../build/program';
 import type { Bill } from '../../../engines/parts';
 import { neverSaid, type Job } from '../../../ground/job';
-import { inCharge, slug } from '../slug';
+import { textFile, type PackFile } from '../pack-file';
+import { slug } from '../slug';
 import { csv } from '../tables';
 import type { SheetWire } from '../wiring-svg';
 import { asyncApi } from './asyncapi';
+import { guideBlocks, labelBlocks, type PaperPhoto, type PaperPin } from './build-sheets';
+import { electricianBlocks, type PaperMains } from './electrician';
 import { paperText, type PaperBlock } from './paper';
-import {
-  electricianBlocks,
-  guideBlocks,
-  labelBlocks,
-  programmingBlocks,
-  type PaperBoard,
-  type PaperMains,
-  type PaperPhoto,
-} from './sheets';
+import { programmingBlocks, type PaperBoard } from './programming';
 
 /** What the papers are told beside wiring and program. */
 export interface PackPapers {
   /** Null while no board is chosen. */
   readonly board: PaperBoard | null;
+  /** What is to be done or seen to before anything else, in order. */
   readonly cautions: readonly string[];
   readonly photos: readonly PaperPhoto[];
   /** Null where no mains is about. */
@@ -28,30 +24,30 @@ export interface PackPapers {
   readonly calendarOf: (p: Program) => string | null;
 }
 
-/** A file by its name, what it is, its type and its text. */
-export type Paper = readonly [name: string, what: string, type: string, text: string];
-
-const HTML = 'text/html';
+/** What sheets for people are written of. */
+interface PaperInput {
+  readonly job: Job;
+  readonly papers: PackPapers;
+  /** Titles of what stops the plan. */
+  readonly stops: readonly string[];
+  readonly wires: readonly SheetWire[];
+  readonly bill: Bill['lines'];
+  readonly pins: readonly PaperPin[];
+  /** The language of the program that goes onto the board; null where none is packed. */
+  readonly program: 'python' | 'c' | null;
+  /** What that program does not do. */
+  readonly lacks: readonly string[];
+  /** What a file is called. */
+  readonly named: (file: string) => string;
+}
 
 /** Sheets for people, A4 in black and white. */
-export function paperFiles(
-  job: Job,
-  papers: PackPapers,
-  stops: readonly string[],
-  wiring: { readonly wires: readonly SheetWire[]; readonly bill: Bill } | null,
-  program: Program | null,
-  programs: readonly string[],
-): Paper[] {
-  const day = job.touchedAt.slice(0, 10);
-  const paper = (name: string, what: string, heading: string, blocks: readonly PaperBlock[]): Paper => [
-    name,
-    what,
-    HTML,
-    paperText(`${job.title}: ${heading}`, day, stops, blocks),
-  ];
-  const { board, mains } = papers;
-  const parts = wiring?.bill.lines.map((l) => [String(l.quantity), l.name, l.value] as const) ?? [];
-  const wires = wiring?.wires ?? [];
+export function paperFiles({ job, papers, stops, wires, bill, pins, program, lacks, named }: PaperInput): PackFile[] {
+  const paper = (name: string, what: string, heading: string, blocks: readonly PaperBlock[]): PackFile =>
+    textFile(name, what, 'text/html', paperText(`${job.title}: ${heading}`, job.touchedAt.slice(0, 10), stops, blocks));
+  const { board, mains, cautions, photos } = papers;
+  const parts = bill.map((l) => [String(l.quantity), l.name, l.value] as const);
+  const { outcome, never } = job.wish;
   return [
     ...(mains
       ? [
@@ -59,7 +55,7 @@ export function paperFiles(
             'electrician.html',
             'sheet for a licensed electrician',
             'for a licensed electrician',
-            electricianBlocks(mains, job.wish.outcome, neverSaid(job.wish.never)),
+            electricianBlocks(mains, outcome, neverSaid(never)),
           ),
         ]
       : []),
@@ -69,18 +65,18 @@ export function paperFiles(
             'build-guide.html',
             'build guide',
             'build guide',
-            guideBlocks(papers.cautions, parts, wires, papers.photos),
+            guideBlocks({ cautions, parts, wires, photos, programmed: program !== null, named }),
           ),
-          paper('labels.html', 'labels to print', 'labels', labelBlocks(wires, program)),
+          paper('labels.html', 'labels to print', 'labels', labelBlocks(wires, pins)),
         ]
       : []),
-    ...(board && program && programs.length > 0
+    ...(board && program
       ? [
           paper(
             'programming.html',
             'programming sheet',
             'programming',
-            programmingBlocks(board, programs, programs[0]?.endsWith('.py') ? inCharge(job.title) : ''),
+            programmingBlocks({ board, program, title: job.title, lacks, named }),
           ),
         ]
       : []),
@@ -88,32 +84,26 @@ export function paperFiles(
 }
 
 /** What a program says and hears, and when it begins something by the clock. */
-export function programPapers(p: Program, { calendarOf }: PackPapers, python: boolean): Paper[] {
+export function programPapers(p: Program, { calendarOf }: PackPapers, python: boolean): PackFile[] {
   const calendar = calendarOf(p);
   const messages = python ? messagesOf(p, slug(p.title), slug) : [];
+  const rows = messages.map((m) => [
+    m.topic,
+    m.way,
+    m.what,
+    m.name,
+    m.retained ? 'yes' : 'no',
+    m.will ?? '',
+    m.examples.join(' | '),
+  ]);
+  const columns = ['topic', 'controller', 'what', 'of', 'kept by the broker', 'last will', 'texts'];
   return [
     ...(messages.length > 0
       ? [
-          ['messages.json', 'its messages, AsyncAPI', 'application/json', asyncApi(p, messages)] as const,
-          [
-            'messages.csv',
-            'its messages, as a table',
-            'text/csv',
-            csv(
-              ['topic', 'controller', 'what', 'of', 'kept by the broker', 'last will', 'texts'],
-              messages.map((m) => [
-                m.topic,
-                m.way,
-                m.what,
-                m.name,
-                m.retained ? 'yes' : 'no',
-                m.will ?? '',
-                m.examples.join(' | '),
-              ]),
-            ),
-          ] as const,
+          textFile('messages.json', 'its messages, AsyncAPI', 'application/json', asyncApi(p, messages)),
+          textFile('messages.csv', 'its messages, as a table', 'text/csv', csv(columns, rows)),
         ]
       : []),
-    ...(calendar ? [['routine.ics', 'when it begins by the clock', 'text/calendar', calendar] as const] : []),
+    ...(calendar ? [textFile('routine.ics', 'when it begins by the clock', 'text/calendar', calendar)] : []),
   ];
 }

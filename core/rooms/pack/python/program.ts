@@ -4,7 +4,7 @@ import { PY_MAIN } from './py-main';
 import { PY_MOVES } from './py-moves';
 import { PY_OUTPUTS } from './py-outputs';
 import { PY_RULES } from './py-rules';
-import { pySenses } from './py-senses';
+import { PY_SENSES } from './py-senses';
 import { PY_TALK } from './py-talk';
 import { PY_TICK } from './py-tick';
 import { tablesText } from './tables';
@@ -44,7 +44,7 @@ export function pythonText(p: Program, lacks: readonly string[], stops: readonly
     'import asyncio\nimport machine\nimport time\n\ntry:\n    import settings\nexcept ImportError:\n    settings = None\n',
     tablesText(p),
     PY_OUTPUTS,
-    pySenses(),
+    PY_SENSES,
     PY_MOVES,
     PY_HANDS,
     PY_RULES,

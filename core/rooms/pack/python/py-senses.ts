@@ -1,9 +1,5 @@
-import { NO_WORDS, YES_WORDS } from '../../../build/program';
-import { literal } from './text';
-import { tuple } from './rows';
-
 /** Where senses come from: pins, messages, a thermometer on one wire, or a function of the maker’s own. */
-export const pySenses = (): string => `
+export const PY_SENSES = `
 inputs = {}
 values = [None] * (len(SENSES) + 1)  # what came by message or was read; None while nobody knows
 news_at = [0] * (len(SENSES) + 1)
@@ -13,6 +9,9 @@ flag = asyncio.ThreadSafeFlag()
 
 def news(i, value):
     look_at_clock()
+    if value != value:
+        # Not a number: a reading that failed, and no news of what it reads.
+        value = None
     same = values[i] == value
     values[i] = value
     news_at[i] = me.now
@@ -45,13 +44,14 @@ def sense_rests(i):
     return news_at[i] + SENSES[i - 1][STALE] - me.now if values[i] is not None else EVER
 
 
-def number_or_word(text):
-    """What a message says: a number, or yes and no in the words that are usual."""
+def said(i, text):
+    """What a message says: a number, or yes and no in the usual words where its sense is no number."""
     word = text.strip().lower()
-    if word in ${tuple(YES_WORDS.map(literal))}:
-        return 1
-    if word in ${tuple(NO_WORDS.map(literal))}:
-        return 0
+    if SENSES[i - 1][OVER] is None:
+        if word in YES:
+            return 1
+        if word in NO:
+            return 0
     try:
         return float(word)
     except ValueError:

@@ -80,7 +80,7 @@ def heard_message(body, kept):
             flag.set()
     for i in range(1, len(SENSES) + 1):
         if SENSES[i - 1][HOW] == BY_MESSAGE and MESSAGES[i - 1] == topic:
-            news(i, number_or_word(text))
+            news(i, said(i, text))
 
 
 async def send_all(stream):

@@ -1,6 +1,8 @@
 import {
   MOST_MESSAGE_BYTES,
+  NO_WORDS,
   topicWords,
+  YES_WORDS,
   type HandRow,
   type Program,
   type SenseRow,
@@ -13,7 +15,7 @@ import { calendarText, rulesTables } from './tables-rules';
 import { literal, number } from './text';
 
 /** Words of the program for what it does, looks at and becomes, as they stand in its tables. */
-const words = (): string => `
+const WORDS = `
 EVER = float("inf")
 COMFORT, HAND, LOCK_OUT, SAFETY = range(4)
 DONE, DEAD, STOPPED, HELD_BACK, ENOUGH, REFUSED, BUSY = range(7)
@@ -31,10 +33,8 @@ LOOK_SENSE, LOOK_MODE, LOOK_WINDOW = range(3)
 MOST_AT_ONCE = 10000
 # A press of up to so long is made to its end: half a press may be none, or another one.
 WHOLE_PRESS_MS = 2000
-# A message of more bytes is not for this program.
-MOST_BYTES = ${MOST_MESSAGE_BYTES}
 # Places in the rows below.
-SO_MS, NOT_MS, HOW, STALE = 2, 3, 4, 8
+SO_MS, NOT_MS, HOW, OVER, STALE = 2, 3, 4, 5, 8
 PIN, LEVEL, HAND_MS, DOES, STAYS, PRESSES, FIRST, COUNT, MOST = range(9)
 OP, STEP_PRESSES, MS, SENSE, IS, OTHERWISE, TO, TIMES, LEAST = range(9)
 STANDS, RULE_FIRST, RULE_COUNT, RULE_DOES, WHAT, TIER, IF_ARMED, LATE, GAP, A_DAY = range(3, 13)
@@ -99,7 +99,10 @@ export function tablesText(p: Program): string {
   const commands = p.hands.filter((h) => h.does === 'command');
   const texts = p.steps.flatMap((s, i) => (s.op === 'tell' ? [[i, literal(s.text)] as const] : []));
   return [
-    `${words()}\n`,
+    `${WORDS}\n`,
+    `MOST_BYTES = ${MOST_MESSAGE_BYTES}  # a message of more bytes is not for this program\n`,
+    `YES = ${tuple(YES_WORDS.map(literal))}\n`,
+    `NO = ${tuple(NO_WORDS.map(literal))}\n`,
     `BASE = ${literal(slug(p.title))}  # all topics begin so\n`,
     `CHARGE = ${literal(inCharge(p.title))}\n`,
     'if getattr(settings, "UNIT", ""):\n    BASE += "/" + settings.UNIT\n',

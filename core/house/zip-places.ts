@@ -1,2 +1,0 @@
-/** Where pictures stand in a zip. */
-export const PICTURES = 'photographs/';
