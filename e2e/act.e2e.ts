@@ -56,6 +56,8 @@ test('a story is found, its answer taken, and none is left; what was found comes
   );
   await expect(stories(page).getByRole('button', { name: /look again at/ })).toHaveCount(0);
   await search(page);
+  // An edit would end a search that is still under way.
+  await expect(stories(page).locator('[data-kept]')).toHaveCount(2);
   // One more change makes it old, and an undo makes it hold again; so does a reload.
   await page.getByRole('tab', { name: 'one run' }).click();
   await enter(page, 'The machine travels end to end in', '17 s');
