@@ -34,5 +34,10 @@ test('the packed file presses as the plan has it, and a program of one’s own i
   await page.getByRole('tab', { name: 'files' }).click();
   await page.getByRole('button', { name: 'main.py', exact: true }).click();
   await expect(page.getByText('It runs by itself as main.py')).toBeVisible();
+  // A sheet is read as it will be printed.
+  await page.getByRole('button', { name: 'programming.html', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Before it is fitted' })).toBeVisible();
+  await expect(page.getByText('“rice-pot is in charge” means that the program is in charge.')).toBeVisible();
+  await accessible(page, 'a sheet');
   expect(heard).toEqual([]);
 });

@@ -49,6 +49,12 @@ export class FilesPart {
       ? this.sanitizer.bypassSecurityTrustUrl(`data:image/svg+xml;charset=utf-8,${encodeURIComponent(f.text)}`)
       : null;
   });
+  /** What a sheet for people says, for Angular to make inert; its pictures lie in the zip, and are not beside the page. */
+  protected readonly sheet = computed(() => {
+    const f = this.shown();
+    if (f?.type !== 'text/html') return null;
+    return (/<body>([\s\S]*)<\/body>/.exec(f.text)?.[1] ?? '').replace(/<figure>[\s\S]*?<\/figure>/g, '');
+  });
   protected readonly size = (f: PackFile): string => `${(new Blob([f.text]).size / 1000).toFixed(1)} kB`;
 
   constructor() {

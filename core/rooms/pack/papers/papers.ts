@@ -74,7 +74,7 @@ export function paperFiles({ job, papers, stops, wires, bill, pins, program, lac
       ? [
           paper(
             'programming.html',
-            'programming sheet',
+            'getting it onto the board',
             'programming',
             programmingBlocks({ board, program, title: job.title, lacks, named }),
           ),
