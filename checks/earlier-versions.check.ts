@@ -29,6 +29,7 @@ const BEFORE = [
   ...frozen(14),
   ...frozen(15),
   ...frozen(16),
+  ...frozen(17),
 ];
 
 /** Pins are those of lines now, and more than one output of a way has a pin of its own. */
@@ -112,7 +113,7 @@ describe('a file of an earlier version', () => {
   });
 
   it('of a later version is refused with its version, and nothing of it is read', () => {
-    const later = read('../core/ground/job/versions/v16-as-17.json').replace('"version": 17', '"version": 18');
-    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 18') } });
+    const later = read('../core/ground/job/versions/v17-as-18.json').replace('"version": 18', '"version": 19');
+    expect(loadJob(later)).toMatchObject({ ok: false, problem: { what: expect.stringContaining('version 19') } });
   });
 });

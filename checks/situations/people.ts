@@ -1,4 +1,4 @@
-import { sentenceAt } from '../../core/ground/job';
+import { freshNever, sentenceAt } from '../../core/ground/job';
 import type { Fault, Job, MachinePart, Never } from '../../core/ground/job';
 import {
   BUTTON,
@@ -21,16 +21,7 @@ const routine = (job: Job, set: { at?: string; ifArmed?: boolean; move?: string 
   put(job, 'routine', {
     sentences: [sentenceAt('12:00', { id: 's', days: [1, 2, 3, 4, 5], ifArmed: true, ...set })],
   });
-const NEVER: Never = {
-  id: 'n',
-  kind: 'lasts-longer',
-  state: '',
-  other: '',
-  press: '',
-  otherPress: '',
-  seconds: 0,
-  count: 1,
-};
+const NEVER: Never = { ...freshNever('n', 'lasts-longer'), seconds: 0 };
 /** Armed by a switch before a clock starts it. */
 const ARMED = routine(hand(BUTTON, { kind: 'arm', latching: true, asks: [] }));
 /** A contact that is closed at rest, read with a settling time and a pull-up. */

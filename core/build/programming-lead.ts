@@ -1,5 +1,5 @@
 import type { DriveFact } from '../ground/facts';
-import type { Job } from '../ground/job';
+import { tickedAt, type Job } from '../ground/job';
 
 /** Name of the tick that the supply is taken off before the programming lead goes in. */
 export const LEAD_APART = 'lead-apart';
@@ -13,4 +13,4 @@ export const leadJoins = (job: Job, drive: Pick<DriveFact, 'supplyVolts'>): bool
 
 /** The same, where nobody ticked that the supply is taken off before the lead goes in. */
 export const feedsTogether = (job: Job, drive: Pick<DriveFact, 'supplyVolts'>): boolean =>
-  leadJoins(job, drive) && job.guard.ticks[LEAD_APART] === undefined;
+  leadJoins(job, drive) && tickedAt(job, LEAD_APART) === undefined;

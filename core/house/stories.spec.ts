@@ -3,7 +3,7 @@ import { answerFor } from './answer';
 import { assess } from './assess';
 import { keptFinding, wrongFinding } from './days-findings';
 import { digitSteps } from './digits';
-import { edited, freshPress, type Job } from '../ground/job';
+import { edited, freshNever, freshPress, type Job } from '../ground/job';
 import { comparePolicies, manyDays } from './many-days';
 import { wholeRun } from './power-up-scene';
 import { searchJob, searchOf, storyFindings, type Stories } from './stories';
@@ -101,7 +101,7 @@ describe('stories', () => {
       wish: {
         ...pot.wish,
         nevers: [
-          { id: 'n', kind: 'lasts-longer', state: 'on', other: '', press: '', otherPress: '', seconds: 60, count: 1 },
+          { ...freshNever('n', 'lasts-longer'), state: 'on' },
         ],
       },
       act: {

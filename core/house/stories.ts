@@ -17,7 +17,7 @@ import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene } from './power-up-scene';
 import { disturbancesOf } from './what-befalls';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import { happeningsOf, searchStories, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
+import { allowedSpans, happeningsOf, searchStories, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
 
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
@@ -73,7 +73,11 @@ export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null 
         : [{ at: minutes * 60, move, ifArmed: s.ifArmed && arms, ...(rules ? { rule } : {}) }];
     })
     .sort((x, y) => x.at - y.at);
-  const longest = Math.max(0, ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)));
+  const longest = Math.max(
+    0,
+    ...allowedSpans(scene.world.plan),
+    ...job.wish.nevers.map((n) => (n.kind === 'both-at-once' ? 0 : n.seconds)),
+  );
   // So many days that what may last longest can have been broken before the last of them ends.
   const days = Math.min(MOST_DAYS, 1 + Math.ceil((longest + 1) / 86400));
   let next = lead;

@@ -1,7 +1,7 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject } from '@angular/core';
 import { Action } from '../../kit/action';
-import { ChoiceField, type Choice } from '../../kit/choice-field';
+import { ChoiceField, choicesOf, type Choice } from '../../kit/choice-field';
 import { FieldScope } from '../../kit/half-typed';
 import { QuantityField } from '../../kit/quantity-field';
 import { TextField } from '../../kit/text-field';
@@ -21,6 +21,8 @@ const BOXES: Readonly<Record<NeverKind, readonly (keyof Never)[]>> = {
   'no-warning': ['state', 'seconds'],
   'output-longer': ['press', 'seconds'],
   'believes-wrongly': ['state', 'other', 'seconds'],
+  'gets-warmer': ['sense', 'degrees'],
+  'gets-colder': ['sense', 'degrees'],
 };
 
 /** What must never happen, as conditions beside the maker's own words. */
@@ -43,6 +45,11 @@ export class NeversPart {
     ['', 'not said'],
     ...this.bench.job().presses.map((p): Choice => [p.id, p.name]),
   ]);
+  protected readonly thermometers = computed((): readonly Choice[] => [
+    ['', 'not said'],
+    ...this.bench.job().senses.flatMap((s): Choice[] => (s.kind === 'temperature' ? [[s.id, s.name]] : [])),
+  ]);
+  protected readonly harms = choicesOf<Never['harm']>(neverFields.harm);
   /** What must not be pressed with it: other presses, and its own other way where it has one. */
   protected readonly others = (never: Never): readonly Choice[] =>
     this.presses().map(([id, name]): Choice => {

@@ -1,5 +1,5 @@
 import type { Facts } from '../../ground/facts';
-import { CONTROLLER, type Job } from '../../ground/job';
+import { CONTROLLER, tickedAt, type Job } from '../../ground/job';
 import { exactly, within } from '../../ground/quantity';
 import { feedingSource } from '../../engines/supply';
 import { leadJoins, LEAD_APART } from '../programming-lead';
@@ -41,7 +41,7 @@ export function programmingLead(job: Job, facts: Facts, supplies: SupplyPiece): 
     return off(
       'such boards take their supply before a regulator of their own, and the lead behind it (common practice)',
     );
-  if (job.guard.ticks[LEAD_APART]) return off('the supply is taken off before the lead goes in');
+  if (tickedAt(job, LEAD_APART)) return off('the supply is taken off before the lead goes in');
   const given = job.feed.duty.into === 'chip' ? within(drive.pinVolts, CHIP_SPREAD) : LEAD_VOLTS;
   const inner = `${ID} +`;
   return {

@@ -1,5 +1,5 @@
 import { intAt, itemAt, present } from '../../ground/lists';
-import { ELSES, OPS, TIER, type Clue, type LoopWire, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
+import { ELSES, OPS, TIER, type Clue, type LoopWire, type OutputEnd, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */
@@ -48,7 +48,11 @@ export interface CompiledWorld {
   readonly routine: RoutineWire | null;
   /** Rules that have a deadline of each sort: what makes them true stands, they wait no longer, they may act again. */
   readonly timers: RuleTimers;
+  /** By output, what ends it by itself; empty where nothing does. */
+  readonly ends: readonly (OutputEnd | null)[];
   readonly loops: readonly LoopWire[];
+  /** By loop, the temperatures that something hangs on beside its sense, °C. */
+  readonly levels: readonly (readonly number[])[];
   /** By loop: 1 for each state, of all parts, in which its part works. */
   readonly worksIn: readonly Uint8Array[];
   /** By output: the other direction of its press (−1 for none), how long they keep apart, and how long its way is set before it. */
@@ -215,7 +219,12 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
     },
     routine: plan.routine ?? null,
     timers: timersOf(plan.routine),
+    ends: plan.ends?.some((e) => e !== null) ? plan.ends : [],
     loops: plan.loops ?? [],
+    levels: (plan.loops ?? []).map(({ cutOff }, l) => [
+      ...(cutOff ? [cutOff.at, cutOff.back] : []).filter(Number.isFinite),
+      ...plan.monitors.flatMap((m) => (m.kind === 'heat' && m.loop === l ? [m.degrees] : [])),
+    ]),
     worksIn: (plan.loops ?? []).map((l) => marks(l.part, l.works)),
     rival,
     apart,
@@ -235,7 +244,7 @@ export function compileWorld(plan: WorldPlan): CompiledWorld {
       times: Int32Array.from(flat, (o) => o.times),
     },
     clues: plan.monitors.map((m): readonly CompiledClue[] => {
-      if (m.kind === 'starts') return [];
+      if (m.kind === 'starts' || m.kind === 'heat') return [];
       if (m.kind === 'unwarned') return [{ of: 'part', index: m.part, marks: marks(m.part, m.keys) }];
       return m.clues.map((clue): CompiledClue => {
         if (clue.of === 'line') return { of: 'line', index: clue.line, marks: new Uint8Array(0) };

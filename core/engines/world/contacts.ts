@@ -4,9 +4,33 @@ import { FLAG, LOGGED, note, type Log, type WorldState } from './state';
 /** Two instants are one within this, s: sums of the same times may part in their last bits. */
 const SAME = 1e-7;
 
-/** Whether an output's contact is closed: as asked and as it twitches, unless it is welded or dirty. */
-export const isClosed = (s: WorldState, line: number): boolean =>
+/** Whether an output's contact would be closed, were nothing there to end it: as asked and as it twitches, unless it is welded or dirty. */
+const wouldClose = (s: WorldState, line: number): boolean =>
   s.bad[line] === 1 || (s.bad[line] !== 2 && (s.drive[line] === 1 || s.twitch[line] === 1));
+
+/** Whether an output's contact is closed, and what it closes with it. A monostable ends what its driver is asked, a timer all of it. */
+export function isClosed(s: WorldState, line: number): boolean {
+  if (s.ended[line] === 0) return wouldClose(s, line);
+  return s.w.ends[line]!.by === 'one-shot' && s.bad[line] === 1;
+}
+
+/** What ends an output by itself begins with the closure and is ready for another once that is over. */
+function endFollows(s: WorldState, line: number, at: number): void {
+  const end = s.w.ends[line];
+  if (!end) return;
+  const asked = end.by === 'timer' ? wouldClose(s, line) : s.drive[line] === 1 || s.twitch[line] === 1;
+  const due = s.at.ends + line;
+  if (!asked) {
+    s.ended[line] = 0;
+    s.due[due] = Infinity;
+  } else if (s.ended[line] === 0 && s.due[due] === Infinity) s.due[due] = at + end.seconds;
+}
+
+/** The time of what ends an output by itself is up. */
+export function endsByItself(s: WorldState, line: number, at: number, log: Log | null): void {
+  s.due[s.at.ends + line] = Infinity;
+  befalls(s, line, () => (s.ended[line] = 1), at, log);
+}
 
 /** A channel, true or believed, closes. */
 function closes(s: WorldState, who: number, at: number): void {
@@ -82,6 +106,7 @@ export function drives(s: WorldState, line: number, on: number, at: number, log:
   }
   s.drive[line] = on;
   if (on === 0) s.letGoAt[line] = at;
+  endFollows(s, line, at);
   if (s.w.routine !== null) s.due[s.at.longest + line] = on === 1 ? at + s.w.routine.longest[line]! : Infinity;
   if (isClosed(s, line) !== was) note(log, at, LOGGED.contact, line, was ? 0 : 1);
   followLine(s, line, at, log);
@@ -101,6 +126,7 @@ export function drives(s: WorldState, line: number, on: number, at: number, log:
 export function befalls(s: WorldState, line: number, change: () => void, at: number, log: Log | null): void {
   const was = isClosed(s, line);
   change();
+  endFollows(s, line, at);
   const is = isClosed(s, line);
   if (is !== was) note(log, at, LOGGED.contact, line, is ? 1 : 0);
   followLine(s, line, at, log);

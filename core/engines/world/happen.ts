@@ -22,6 +22,9 @@ const NO = Object.fromEntries(WORLD_EVENTS.map((h, i) => [h, i])) as Record<Worl
 /** The number of a kind of happening in a compiled row. */
 export const happeningNumber = (what: WorldEventKind): number => NO[what];
 
+/** Its program stands still, though it has power. */
+const HUNG = 3;
+
 /** Marks of what befell a sense. */
 export const ILL = { reversed: 1, stuck: 2, moved: 4, lost: 8, silent: 16 } as const;
 
@@ -30,6 +33,27 @@ function powerLost(s: WorldState, at: number, log: Log | null): void {
   s.flag[FLAG.machinePower] = 0;
   note(log, at, LOGGED.power, 0, 0);
   for (let p = 0; p < s.w.start.length; p++) meetEvent(s, p, s.w.lost[p]!, at, log);
+}
+
+/** Without its program nothing is decided any more; outputs and signs stay as they are until something restarts it. */
+function programHangs(s: WorldState, at: number): void {
+  if (s.flag[FLAG.controllerPower] !== 1) return;
+  s.flag[FLAG.controllerPower] = HUNG;
+  s.flag[FLAG.move] = -1;
+  for (const flag of [FLAG.held, FLAG.least, FLAG.yields, FLAG.lines, FLAG.handHolds]) s.flag[flag] = 0;
+  s.counts.fill(0);
+  s.due[s.at.step] = Infinity;
+  s.due[s.at.handHolds] = Infinity;
+  const { plan, timers } = s.w;
+  const forget = (from: number, count: number): void => void s.due.fill(Infinity, from, from + count);
+  forget(s.at.hand, plan.hands.length);
+  forget(s.at.handTurn, plan.hands.length);
+  forget(s.at.longest, plan.lines);
+  forget(s.at.edge, timers.edge.rules.length);
+  forget(s.at.late, timers.late.rules.length);
+  forget(s.at.rest, timers.rest.rules.length);
+  forget(s.at.modeEnd, s.mode.length);
+  s.due[s.at.controllerBack] = at + (plan.watchdog ?? Infinity);
 }
 
 /** Power of the machine comes back. */
@@ -83,6 +107,8 @@ function comesUp(s: WorldState, at: number): void {
 /** The controller’s power is back, or its program runs again. */
 export function controllerReady(s: WorldState, at: number, log: Log | null): void {
   // While the power is still away this deadline is its return; the second one is the program's.
+  // The watchdog of a program that hangs bites: its outputs let go, and it begins anew.
+  if (s.flag[FLAG.controllerPower] === HUNG) controllerOut(s, at, log);
   if (s.flag[FLAG.controllerPower] === 0) {
     s.flag[FLAG.controllerPower] = 2;
     comesUp(s, at);
@@ -202,6 +228,8 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       return;
     case NO.midnight:
       return midnight(s);
+    case NO.hangs:
+      return programHangs(s, at);
     case NO.around:
       return aroundIs(s, of, how, at, log);
   }

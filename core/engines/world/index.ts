@@ -12,6 +12,7 @@ export {
   type Else,
   type HandWire,
   type LoopWire,
+  type OutputEnd,
   type WorldEvent,
   type WorldEventKind,
   type Fate,
@@ -42,3 +43,4 @@ export {
   type TableState,
 } from './table';
 export { searchStories, type SearchOf, type SearchOutcome, type Counterexample, type Told } from './search';
+export { allowedSpans } from './spans';

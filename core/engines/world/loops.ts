@@ -32,6 +32,37 @@ function aims(s: WorldState, l: number, at: number): void {
   const comes = isOver ? goal < bound : goal > bound;
   const gone = comes ? (s.heat[l]! - goal) / (bound - goal) : NaN;
   s.due[s.at.cross + l] = comes ? at + w.tau * Math.max(0, Math.log(gone)) : Infinity;
+  aimsAtLevels(s, l, goal, at);
+}
+
+/** When it comes to the next level that something hangs on. */
+function aimsAtLevels(s: WorldState, l: number, goal: number, at: number): void {
+  const heat = s.heat[l]!;
+  let due = Infinity;
+  for (const level of s.w.levels[l]!) {
+    if ((heat < level && goal > level) || (heat > level && goal < level))
+      due = Math.min(due, at + s.w.loops[l]!.tau * Math.log((heat - goal) / (level - goal)));
+  }
+  s.due[s.at.level + l] = due;
+}
+
+/** It comes to a level: it is there to the last bit, so that it is met once, and whatever hangs on it is told. */
+export function loopAtLevel(s: WorldState, l: number, at: number): void {
+  const w = s.w.loops[l]!;
+  const goal = goalOf(s, l, w);
+  settles(s, l, at);
+  const level = s.w.levels[l]!.reduce((x, y) => (Math.abs(y - s.heat[l]!) < Math.abs(x - s.heat[l]!) ? y : x));
+  s.heat[l] = level;
+  const up = goal > level;
+  if (w.cutOff && up && level === w.cutOff.at) s.cut[l] = 1;
+  if (w.cutOff && !up && level === w.cutOff.back) s.cut[l] = 0;
+  const { monitors } = s.w.plan;
+  for (let m = 0; m < monitors.length; m++) {
+    const monitor = monitors[m]!;
+    const there = monitor.kind === 'heat' && monitor.loop === l && monitor.degrees === level && monitor.over === up;
+    if (there && s.brokenAt[m] === Infinity) s.brokenAt[m] = at;
+  }
+  aims(s, l, at);
 }
 
 function tells(s: WorldState, l: number): void {
@@ -63,7 +94,7 @@ export function loopsBegin(s: WorldState): void {
 export function loopsFollow(s: WorldState, at: number): void {
   for (let l = 0; l < s.w.loops.length; l++) {
     const w = s.w.loops[l]!;
-    const works = s.w.worksIn[l]![s.part[w.part]!]!;
+    const works = s.cut[l] === 1 ? 0 : s.w.worksIn[l]![s.part[w.part]!]!;
     if (works === s.works[l]) continue;
     s.works[l] = works;
     s.worksSince[l] = at;

@@ -1,10 +1,14 @@
 import { itemAt } from '../../ground/lists';
 import { isClosed } from './contacts';
+import { heatAt } from './loops';
 import { CLOCK, FLAG, type WorldState } from './state';
 import type { CompiledClue } from './compile';
 
 /** What holds for no longer than this holds for no time, s: outputs that change over in one instant were never on together. */
 const AN_INSTANT = 1e-6;
+
+/** What is this close to a bound has come to it and no further, K. */
+const SLACK = 1e-6;
 
 function holds(s: WorldState, clue: CompiledClue): boolean {
   const parts = s.w.start.length;
@@ -26,6 +30,11 @@ export function watch(s: WorldState, at: number): void {
   for (let m = 0; m < monitors.length; m++) {
     if (s.brokenAt[m]! < Infinity) continue;
     const monitor = itemAt(monitors, m);
+    if (monitor.kind === 'heat') {
+      const heat = heatAt(s, monitor.loop, at);
+      if (monitor.over ? heat > monitor.degrees + SLACK : heat < monitor.degrees - SLACK) s.brokenAt[m] = at;
+      continue;
+    }
     if (monitor.kind === 'starts') {
       if (s.flag[FLAG.startsNow]! > monitor.most) s.brokenAt[m] = at;
       continue;

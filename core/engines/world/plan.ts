@@ -91,11 +91,15 @@ export type Clue =
   | { readonly of: 'line'; readonly line: number }
   | { readonly of: 'sense'; readonly sense: number };
 
-/** What must never happen: all clues at once for longer than so many seconds; a part that begins to move unwarned; too many starts. */
+/**
+ * What must never happen: all clues at once for longer than so many seconds; a part that begins to move unwarned; too many starts; a
+ * loop that gets warmer, or colder, than so many °C.
+ */
 export type Monitor =
   | { readonly kind: 'together'; readonly clues: readonly Clue[]; readonly seconds: number }
   | { readonly kind: 'unwarned'; readonly part: number; readonly keys: readonly string[]; readonly seconds: number }
-  | { readonly kind: 'starts'; readonly most: number };
+  | { readonly kind: 'starts'; readonly most: number }
+  | { readonly kind: 'heat'; readonly loop: number; readonly over: boolean; readonly degrees: number };
 
 /** What an output does when its controller comes up, from the moment that it gets power or is reset, s; null where it keeps still. */
 export interface Twitch {
@@ -220,6 +224,18 @@ export interface LoopWire {
   readonly over: number;
   readonly under: number;
   readonly saysOver: boolean;
+  /** A regulator of its own in series with its part opens at this, °C, and closes again at that; Infinity for one that is reset by hand. */
+  readonly cutOff?: { readonly at: number; readonly back: number };
+}
+
+/**
+ * What ends the closure of an output though the controller does not: a monostable before its driver, which a contact that sticks passes
+ * by, or a timer in series with its contact, which ends that as well.
+ */
+export interface OutputEnd {
+  readonly by: 'one-shot' | 'timer';
+  /** After so long, s. */
+  readonly seconds: number;
 }
 
 /** A machine with its controller: everything that `World` runs. */
@@ -238,6 +254,10 @@ export interface WorldPlan {
   readonly twitches: readonly (Twitch | null)[];
   /** From power or reset until the program is in charge, s. */
   readonly readySeconds: number;
+  /** By output; left out where nothing ends one but the controller. */
+  readonly ends?: readonly (OutputEnd | null)[];
+  /** A watchdog restarts a program that hangs after so long, s; left out where there is none. */
+  readonly watchdog?: number;
   /** Left out where it has no rules, modes or limits. */
   readonly routine?: RoutineWire;
   /** Left out where nothing is warmed or cooled. */
@@ -277,6 +297,7 @@ export const WORLD_EVENTS = [
   'reads',
   'midnight',
   'around',
+  'hangs',
 ] as const;
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
@@ -288,7 +309,7 @@ export const WORLD_EVENTS = [
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left
  * out; `fires` has rule `of` come true, `flag` has a stretch of the calendar begin or end (`how` 1 or 0), `mode` puts a mode on or off,
  * `reads` has a sense that no part of the machine stands behind say yes, no or nothing (`how` 1, 0 or 2), `midnight` begins a day,
- * `around` has what is around loop `of` be as warm as `how`, °C.
+ * `around` has what is around loop `of` be as warm as `how`, °C; `hangs` has the program stand still with its outputs as they are.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */

@@ -11,6 +11,14 @@ interface Reach {
 const cluesOf = (plan: WorldPlan): readonly Clue[] =>
   plan.monitors.flatMap((m): readonly Clue[] => {
     if (m.kind === 'starts') return [];
+    // A loop hangs on its part, and by its rules on its sense.
+    if (m.kind === 'heat') {
+      const { part, sense } = itemAt(plan.loops ?? [], m.loop);
+      return [
+        { of: 'part', part, keys: [] },
+        { of: 'sense', sense },
+      ];
+    }
     return m.kind === 'unwarned' ? [{ of: 'part', part: m.part, keys: [] }] : m.clues;
   });
 

@@ -1,5 +1,5 @@
 import type { CompiledWorld } from './compile';
-import { obeys } from './contacts';
+import { endsByItself, obeys } from './contacts';
 import { hears, stepIsUp } from './controller';
 import { handFelt, handLetGo, handsFollow, handsTurn } from './hands';
 import {
@@ -12,7 +12,7 @@ import {
   twitches,
   type Happenings,
 } from './happen';
-import { loopCrosses, loopFeels, loopsBegin, loopsFollow, saysAround } from './loops';
+import { loopAtLevel, loopCrosses, loopFeels, loopsBegin, loopsFollow, saysAround } from './loops';
 import { isBroken, watch } from './monitors';
 import { ends, enter } from './parts';
 import type { WorldEvent } from './plan';
@@ -177,7 +177,9 @@ function take(s: WorldState, i: number, given: Happenings, log: Log | null): voi
   else if (i < t.handTurn) handLetGo(s, i - t.handUp);
   else if (i < t.twitchOn) handsTurn(s, i - t.handTurn, at, log);
   else if (i < t.twitchOff) twitches(s, i - t.twitchOn, 1, at, log);
-  else if (i < t.machineBack) twitches(s, i - t.twitchOff, 0, at, log);
+  else if (i < t.ends) twitches(s, i - t.twitchOff, 0, at, log);
+  else if (i < t.level) endsByItself(s, i - t.ends, at, log);
+  else if (i < t.machineBack) loopAtLevel(s, i - t.level, at);
   else if (i === t.machineBack) powerBack(s, at, log);
   else if (i === t.controllerBack) controllerReady(s, at, log);
   else if (i === t.happening) {

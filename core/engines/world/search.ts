@@ -1,6 +1,7 @@
 import { firstItem, itemAt } from '../../ground/lists';
 import type { CompiledWorld } from './compile';
 import { type Happenings, happeningNumber } from './happen';
+import { heatAt } from './loops';
 import { positionOf } from './parts';
 import type { Disturbance, WorldEventKind } from './plan';
 import { relevantOnes } from './relevant';
@@ -122,6 +123,7 @@ function keyOf(s: WorldState, at: number, key: Key): number {
   key.span(s.flag[FLAG.warns] === 1 ? at - s.clock[CLOCK.warnedSince]! : 0);
   for (let i = 0; i < s.lateBy.length; i++) key.span(s.lateBy[i]!);
   addRivals(s, at, key);
+  for (let l = 0; l < s.heat.length; l++) key.span(heatAt(s, l, at));
   for (let m = 0; m < s.brokenAt.length; m++)
     key.add((s.brokenAt[m]! < Infinity ? 1 : 0) + (Number.isNaN(s.holdsSince[m]!) ? 0 : 2));
   return key.value();
@@ -139,7 +141,7 @@ function addRivals(s: WorldState, at: number, key: Key): void {
 function spansOf(w: CompiledWorld, disturbances: readonly Disturbance[]): number[] {
   const own = disturbances.flatMap((d) => (LASTING.includes(d.what) ? [d.how] : []));
   const states = [...w.after, ...[...w.speed].map((v) => (v === 0 ? 0 : 1 / Math.abs(v)))];
-  const allowed = w.plan.monitors.flatMap((m) => (m.kind === 'starts' ? [] : [m.seconds]));
+  const allowed = w.plan.monitors.flatMap((m) => (m.kind === 'starts' || m.kind === 'heat' ? [] : [m.seconds]));
   const all = [...own, ...states, ...allowed].filter((x) => Number.isFinite(x) && x > ROOM);
   return [...new Set([...all, ...all.flatMap((x) => all.map((y) => x + y))])];
 }

@@ -78,6 +78,8 @@ export interface WorldState {
   readonly bad: Int32Array;
   /** Contacts of each output that stick. */
   readonly welds: Int32Array;
+  /** 1 once what ends an output by itself has ended it. */
+  readonly ended: Int32Array;
   /** Which of the next closures of each output will be missed, or seen twice, the next in the lowest bit; 1 while such a closure lasts. */
   readonly missNext: Int32Array;
   readonly twiceNext: Int32Array;
@@ -118,6 +120,8 @@ export interface WorldState {
   readonly worksSince: Float64Array;
   readonly over: Int32Array;
   readonly works: Int32Array;
+  /** 1 while its own regulator holds its part off. */
+  readonly cut: Int32Array;
   readonly worked: Int32Array;
   /** Starts of each move today. */
   readonly startsToday: Int32Array;
@@ -141,6 +145,9 @@ export interface Deadlines {
   readonly handTurn: number;
   readonly twitchOn: number;
   readonly twitchOff: number;
+  /** What ends an output by itself; loops that come to a level that is watched. */
+  readonly ends: number;
+  readonly level: number;
   readonly machineBack: number;
   readonly controllerBack: number;
   readonly happening: number;
@@ -182,6 +189,8 @@ function placesOf(w: CompiledWorld): Deadlines {
     handTurn: take(H),
     twitchOn: take(L),
     twitchOff: take(L),
+    ends: take(w.ends.length),
+    level: take(N),
     machineBack: take(1),
     controllerBack: take(1),
     happening: take(1),
@@ -207,7 +216,7 @@ export function freshState(w: CompiledWorld): WorldState {
   const { count } = at;
   const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M + 4 * N);
   const ints = new Int32Array(
-    FLAGS + 4 * P + 5 * C + 8 * L + 4 * S + 5 * H + O + D + G + 5 * R + 3 * N + w.plan.moves.length,
+    FLAGS + 4 * P + 5 * C + 9 * L + 4 * S + 5 * H + O + D + G + 5 * R + 4 * N + w.plan.moves.length,
   );
   let f = 0;
   let i = 0;
@@ -242,6 +251,7 @@ export function freshState(w: CompiledWorld): WorldState {
     twitch: whole(L),
     bad: whole(L),
     welds: whole(L),
+    ended: whole(L),
     missNext: whole(L),
     twiceNext: whole(L),
     missing: whole(L),
@@ -265,6 +275,7 @@ export function freshState(w: CompiledWorld): WorldState {
     acted: whole(R),
     over: whole(N),
     works: whole(N),
+    cut: whole(N),
     worked: whole(N),
     startsToday: whole(w.plan.moves.length),
   };

@@ -70,7 +70,9 @@ export {
   reachOf,
   type SenseReach,
 } from './document/listens';
-export { loadOf } from './document/plan/load-of';
+export { loadOf } from './document/guard/load-of';
+export { groundKeys, reopenedBy, tickedAt } from './document/guard/gates';
+export { whatMatters } from './document/matter';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';
 export {
@@ -114,15 +116,29 @@ export {
   stepFields,
 } from './document/act/fields';
 export {
-  endTimerFields,
-  loadFieldsOf,
-  lossFields,
   neverFields,
   regionFields,
   sheetFields,
   wholeFields,
   wishFields,
 } from './document/plan/fields';
+export {
+  apartFields,
+  chainFields,
+  endTimerFields,
+  HARM_WORDS,
+  loadFieldsOf,
+  lossFields,
+  ownHazardFields,
+  reachLinkFields,
+} from './document/guard/fields';
+export {
+  boardLayoutFields,
+  boardNetFields,
+  boardSlotFields,
+  boardTrackFields,
+  laidPartFields,
+} from './document/guard/board-fields';
 export {
   boxFields,
   converterFields,

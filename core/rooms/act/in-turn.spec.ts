@@ -3,6 +3,7 @@ import { assess } from '../../house/assess';
 import {
   edited,
   freshMove,
+  freshNever,
   freshPart,
   freshSense,
   type Job,
@@ -151,16 +152,7 @@ describe('a machine that asks for something between its presses', () => {
   });
 
   it('is searched with nobody there', () => {
-    const never: Never = {
-      id: 'stands',
-      kind: 'lasts-longer',
-      state: 'asks for lid',
-      other: '',
-      press: '',
-      otherPress: '',
-      seconds: 60,
-      count: 1,
-    };
+    const never: Never = { ...freshNever('stands', 'lasts-longer'), state: 'asks for lid' };
     const job = taken(jobOf(asker(), [{ do: 'put', list: 'wish.nevers', item: never }]), 'blind');
     const found = searchJob(searchOf(job, assess(job))!, 1);
     expect(found.broken).toHaveLength(1);

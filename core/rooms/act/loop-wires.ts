@@ -39,6 +39,9 @@ export function loopsIn(
           over: s.limit.over,
           under: s.limit.under,
           saysOver: s.closedThen,
+          ...(loop.cutsOffAt === null || loop.way === 'cools'
+            ? {}
+            : { cutOff: { at: loop.cutsOffAt, back: loop.backAt ?? -Infinity } }),
         },
       },
     ];

@@ -5,7 +5,7 @@ import { longestPress, neverLacks, sayNever, type Job, type Never } from '../../
 import { feedsATimer, timerOpens } from '../../build/ways';
 import { clockText, formatQuantity } from '../../ground/quantity';
 import { hasOther } from '../../engines/reversing';
-import { WorldProblem } from '../../engines/world';
+import { allowedSpans, WorldProblem } from '../../engines/world';
 import { bothWaysFinding } from './both-ways';
 import { brokenInDay, type BrokenInDay } from './day-run';
 import { oneRun } from './runs';
@@ -31,7 +31,8 @@ function heldIn(job: Job): Held {
     const scene = sceneOf(job);
     const broken = new Map<string, number>();
     // Long enough that what may last longest can be broken.
-    const longest = Math.max(0, ...job.wish.nevers.map((n) => n.seconds));
+    const spans = scene ? allowedSpans(scene.world.plan) : [];
+    const longest = Math.max(0, ...job.wish.nevers.map((n) => n.seconds), ...spans);
     job.act.moves.forEach((_, move) => {
       for (const b of (scene && oneRun(job, [], move, longest)?.broken) || [])
         broken.set(b.words, Math.min(b.at, broken.get(b.words) ?? Infinity));

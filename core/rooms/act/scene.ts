@@ -20,6 +20,7 @@ import {
   type MachineTable,
   type Monitor,
   type Op,
+  type OutputEnd,
   type Twitch,
   type WorldPlan,
 } from '../../engines/world';
@@ -72,9 +73,17 @@ export interface Scene {
 export interface PowerUp {
   readonly twitches: ReadonlyMap<string, Twitch>;
   readonly readySeconds: number;
+  /** What ends a closure by itself, by `sideKey`, and after how long a program that hangs is restarted, s; left out where nothing does. */
+  readonly ends?: ReadonlyMap<string, OutputEnd>;
+  readonly watchdog?: number;
 }
 /** A press, or the other side or direction of it. */
 export const sideKey = (press: string, other: boolean): string => (other ? lineId(press, 'other') : press);
+/** What ends outputs by itself, and what restarts a program that hangs. */
+const endsOf = (lines: readonly SceneLine[], { ends, watchdog }: PowerUp): Pick<WorldPlan, 'ends' | 'watchdog'> => ({
+  ...(ends && ends.size > 0 ? { ends: lines.map((l) => ends.get(sideKey(l.press, l.other)) ?? null) } : {}),
+  ...(watchdog === undefined ? {} : { watchdog }),
+});
 /** A controller whose pins do nothing at power-up. */
 export const QUIET: PowerUp = { twitches: new Map(), readySeconds: 0 };
 
@@ -108,10 +117,10 @@ function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled:
   const wires = job.senses.map((s) => wireOf(job, s, parts, tables));
   const { moves } = job.act;
   const hands = handWires(job, line);
-  const nevers = neversOf(job, { parts, tables, line });
+  const loops = loopsIn(job, parts, tables);
+  const nevers = neversOf(job, { parts, tables, line, loops: loops.map((l) => l.loop) });
   const routine = ruleWires(job, lines, ruled);
   const least = leastOn(job);
-  const loops = loopsIn(job, parts, tables);
   const plan: WorldPlan = {
     parts: parts.map((p, i) => ({ name: p.name, table: itemAt(tables, i) })),
     lines: lines.length,
@@ -126,6 +135,7 @@ function worldOfJob(job: Job, parts: readonly MachinePart[], up: PowerUp, ruled:
     monitors: nevers.monitors,
     twitches: lines.map((l) => up.twitches.get(sideKey(l.press, l.other)) ?? null),
     readySeconds: up.readySeconds,
+    ...endsOf(lines, up),
     ...(routine ? { routine: routine.wire } : {}),
     ...(loops.length > 0 ? { loops: loops.map((l) => l.wire) } : {}),
   };
@@ -210,6 +220,7 @@ type StateClue = Extract<Clue, { readonly keys: readonly string[] }>;
 interface Named {
   readonly parts: readonly MachinePart[];
   readonly tables: readonly MachineTable[];
+  readonly loops: readonly Loop[];
   readonly line: (press: string, other: boolean) => number;
 }
 
@@ -265,6 +276,12 @@ function monitorsOf(job: Job, never: Never, n: Named): readonly Monitor[] | stri
       if (believed.length === 0) return unknown(never.state);
       if (truth.length === 0) return unknown(never.other);
       return believed.flatMap((b) => truth.map((t) => together([b, t], never.seconds)));
+    }
+    case 'gets-warmer':
+    case 'gets-colder': {
+      const loop = n.loops.findIndex((l) => l.sense === never.sense);
+      if (loop < 0) return 'no loop in Routine tells how warm it gets there';
+      return [{ kind: 'heat', loop, over: never.kind === 'gets-warmer', degrees: never.degrees }];
     }
   }
 }

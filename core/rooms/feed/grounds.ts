@@ -1,7 +1,7 @@
 import { itemAt } from '../../ground/lists';
 import { atMost, derive, finding, judged, measured, type Finding } from '../../ground/finding';
 import type { DriveFact, Facts } from '../../ground/facts';
-import { CONTROLLER, reachOf, type FeedSource, type Job } from '../../ground/job';
+import { CONTROLLER, reachOf, tickedAt, type FeedSource, type Job } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { dividerOhms } from '../../build/panel';
 import { pulledLow } from '../../build/lines';
@@ -188,7 +188,7 @@ function backFeed(job: Job, facts: Facts, r: SupplyRun): Finding[] {
 /** The programming lead beside the controller's own supply, where both stand on one conductor. */
 function programmingFindings(job: Job, drive: DriveFact, controller: FeedSource): Finding[] {
   if (!leadJoins(job, drive)) return [];
-  const apart = job.guard.ticks[LEAD_APART] !== undefined;
+  const apart = tickedAt(job, LEAD_APART) !== undefined;
   const rail = controller.kind === 'rail';
   const chip = job.feed.duty.into === 'chip' ? ' the chip’s supply' : ' the board';
   return [

@@ -1,6 +1,7 @@
 import { finding, type Finding } from '../../ground/finding';
 import type { Facts, PressFact } from '../../ground/facts';
-import { isFromOutside, type Job, type Way } from '../../ground/job';
+import { isFromOutside, tickedAt, type Job, type Way } from '../../ground/job';
+import { tickEdit } from './gates';
 import { formatQuantity } from '../../ground/quantity';
 import { isOwnLoad } from './load';
 
@@ -25,9 +26,9 @@ export const beforeFindings = (job: Job, facts: Facts): Finding[] => [
 ];
 
 /** A load of its own hangs on a supply of its own, of which nobody read whether it is apart from mains. */
-function ownSupplyFinding({ guard }: Job, { id, name }: PressFact): Finding {
+function ownSupplyFinding(job: Job, { id, name }: PressFact): Finding {
   const step = `own-supply.${id}`;
-  const at = guard.ticks[step];
+  const at = tickedAt(job, step);
   const what = `What ${name} runs on is a supply of its own, isolated: class II with a safety mark, or a battery`;
   return finding('guard', step, {
     verdict: at ? 'settled' : 'unknown',
@@ -41,7 +42,7 @@ function ownSupplyFinding({ guard }: Job, { id, name }: PressFact): Finding {
             'Look for the double square of class II and a safety mark; what hangs inside of a machine is named in Probe ' +
             'and read there.',
           label: 'It has both',
-          edit: { do: 'tick', step, title: what, on: true },
+          edit: tickEdit(step, what),
         },
   });
 }

@@ -1,9 +1,10 @@
 import { finding, type Finding, summary } from '../../ground/finding';
 import { type SourceKey } from '../../ground/sources';
 import type { Facts } from '../../ground/facts';
-import { CONTROLLER, isUntouched, reachOf, type Job } from '../../ground/job';
+import { CONTROLLER, isUntouched, reachOf, tickedAt, type Job } from '../../ground/job';
 import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
+import { reopenedWords, tickEdit } from './gates';
 import { beforeFindings } from './before';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
@@ -38,24 +39,25 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
   const steps = needsProveDead(job, facts) ? PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` })) : [];
   const all = [...cautionsOf(job, facts), ...steps];
   for (const c of all) {
-    const at = job.guard.ticks[c.id];
+    const at = tickedAt(job, c.id);
+    const again = reopenedWords(job, c.id);
     out.push(
       finding('guard', c.id, {
         verdict: at ? 'settled' : 'unknown',
-        title: `${c.what}: ${c.prevents}`,
-        caption: at ? 'in place' : 'not ticked yet',
+        title: `${c.what}: ${c.prevents}${again ? ` (${again})` : ''}`,
+        caption: at ? 'in place' : again ? 'open again' : 'not ticked yet',
         source: SOURCE_OF[c.id] ?? [c.id.startsWith('dead-') ? 'prove-dead' : 'cautions'],
         remedy: at
           ? null
           : {
               text: `${c.what}: tick it once that is in place; the date is kept.`,
               label: 'It is in place',
-              edit: { do: 'tick', step: c.id, title: c.what, on: true },
+              edit: tickEdit(c.id, c.what),
             },
       }),
     );
   }
-  const done = all.filter((c) => job.guard.ticks[c.id]).length;
+  const done = all.filter((c) => tickedAt(job, c.id)).length;
   out.push(
     summary('guard', 'ticks', {
       verdict: done === all.length && job.wish.hazardsReviewed ? 'settled' : 'unknown',

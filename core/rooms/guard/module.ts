@@ -1,6 +1,7 @@
 import { finding, type Finding } from '../../ground/finding';
 import type { DriveFact, Facts } from '../../ground/facts';
-import type { Job, SwitchModule } from '../../ground/job';
+import { tickedAt, type Job, type SwitchModule } from '../../ground/job';
+import { tickEdit } from './gates';
 
 /** What the tick of a casing that is whole again is called. */
 const CLOSED_STEP = 'module-closed';
@@ -30,7 +31,7 @@ function casingFinding(job: Job, { loads }: SwitchModule): Finding {
       caption: 'casing stays closed',
       source: ['cautions', 'iec-60664'],
     });
-  const at = job.guard.ticks[CLOSED_STEP];
+  const at = tickedAt(job, CLOSED_STEP);
   const what =
     'The casing of the switch is whole and closed again, with all its screws or clips, before it meets mains';
   return finding('guard', 'module.casing', {
@@ -48,7 +49,7 @@ function casingFinding(job: Job, { loads }: SwitchModule): Finding {
             'Open and program it unplugged, fed by the lead alone; close it as it came. One whose casing was cut or broken ' +
             'is replaced.',
           label: 'It is closed again',
-          edit: { do: 'tick', step: CLOSED_STEP, title: what, on: true },
+          edit: tickEdit(CLOSED_STEP, what),
         },
   });
 }

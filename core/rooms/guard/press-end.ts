@@ -1,9 +1,10 @@
 import { oneShot } from '../../engines/electrics';
 import { atMost, derivedLimit, finding, judged, type Finding } from '../../ground/finding';
 import { forPress, type Facts, type PressFact } from '../../ground/facts';
-import { longestPress, pressedBy, type Hazard, type Job, type MachinePart } from '../../ground/job';
+import { longestPress, pressedBy, tickedAt, type Hazard, type Job, type MachinePart } from '../../ground/job';
 import { formatQuantity } from '../../ground/quantity';
 import { feedsATimer } from '../../build/ways';
+import { tickEdit } from './gates';
 import { hazardsOf } from './hazards';
 import { timerFindings } from './end-timer';
 
@@ -147,7 +148,7 @@ const AGAIN_STEP = 'press-again';
  */
 function firesAgain(job: Job): Finding {
   const timed = job.guard.cutOff === 'timer-relay';
-  const at = job.guard.ticks[AGAIN_STEP];
+  const at = tickedAt(job, AGAIN_STEP);
   const what = 'Tried with the controller restarting in a loop: the machine takes no harm from a press at each start';
   return finding('guard', AGAIN_STEP, {
     verdict: at ? 'settled' : 'tight',
@@ -167,7 +168,7 @@ function firesAgain(job: Job): Finding {
             'Hold the controller in a restart loop, and count what the machine does' +
             (timed ? '.' : '; or let a second monostable lock the first for as long as the machine needs.'),
           label: 'It was tried',
-          edit: { do: 'tick', step: AGAIN_STEP, title: what, on: true },
+          edit: tickEdit(AGAIN_STEP, what),
         },
   });
 }
@@ -215,7 +216,7 @@ const HUNG_STEP = 'press-hung-tried';
  * and for settled where what Act was told of the machine bears it out.
  */
 function ownEnd(job: Job, press: PressFact): Finding {
-  const tried = job.guard.ticks[HUNG_STEP] !== undefined;
+  const tried = tickedAt(job, HUNG_STEP) !== undefined;
   const told = pressedMachine(job, press);
   const { verdict, title } = OWN_END[told];
   return finding('guard', 'press-end', {
@@ -234,7 +235,7 @@ function ownEnd(job: Job, press: PressFact): Finding {
                 'Stop the program in mid-press, wait for longer than the longest press, and see that the machine ends it ' +
                 'before harm is done.',
               label: 'It was tried',
-              edit: { do: 'tick', step: HUNG_STEP, title: HUNG, on: true },
+              edit: tickEdit(HUNG_STEP, HUNG),
             },
   });
 }
@@ -246,7 +247,7 @@ const WHILE_PRESSED: readonly MachinePart['kind'][] = ['while-held', 'travels-wh
  * for as long, where the machine runs while it is pressed; whether it does nobody knows before Act was told.
  */
 function nothingCutsOff(job: Job, press: PressFact): Finding {
-  const tried = job.guard.ticks[HUNG_STEP] !== undefined;
+  const tried = tickedAt(job, HUNG_STEP) !== undefined;
   const { verdict, title } = tried ? TRIED_HUNG : UNCUT[pressedMachine(job, press)];
   return finding('guard', 'press-end', {
     verdict,
@@ -260,7 +261,7 @@ function nothingCutsOff(job: Job, press: PressFact): Finding {
             'End switches and cut-outs of the machine, or a timer relay before the drivers’ supply, must end it: ' +
             'stop the program in mid-press and see that they do.',
           label: 'It was tried',
-          edit: { do: 'tick', step: HUNG_STEP, title: HUNG, on: true },
+          edit: tickEdit(HUNG_STEP, HUNG),
         },
   });
 }

@@ -1,5 +1,5 @@
-import type { AnyField, AnyFields } from '../../ground/field';
-import { jobFields, type Job, type Trial } from '../../ground/job';
+import type { AnyFields } from '../../ground/field';
+import { jobFields, whatMatters, type Job, type Trial } from '../../ground/job';
 import { hashOf } from '../../ground/quantity';
 
 /** Keys begin so since they are of the whole job; those of earlier programs were of less. */
@@ -17,33 +17,6 @@ export function basisOf(job: Job): string {
   if (basis === undefined)
     known.set(job, (basis = WHOLE + hashOf(JSON.stringify(whatMatters(jobFields as unknown as AnyFields, job)))));
   return basis;
-}
-
-const whatMatters = (fields: AnyFields, of: object): unknown =>
-  Object.entries(fields).flatMap(([key, field]) =>
-    field.untried || isUsual(field, (of as Readonly<Record<string, unknown>>)[key])
-      ? []
-      : [[key, matter(field, (of as Readonly<Record<string, unknown>>)[key])]],
-  );
-
-/** Whether a field holds what it begins with; a group may hold that and more, and is looked into. */
-const isUsual = (field: AnyField, value: unknown): boolean =>
-  value === field.usual ||
-  (Array.isArray(value) && value.length === 0 && Array.isArray(field.usual) && field.usual.length === 0);
-
-function matter(field: AnyField, value: unknown): unknown {
-  switch (field.is) {
-    case 'list':
-      return (value as readonly unknown[]).map((item) => matter(field.of, item));
-    case 'group':
-      return value === null ? null : whatMatters(field.fields, value as object);
-    case 'record':
-      return Object.entries(value as object)
-        .sort(([a], [b]) => (a < b ? -1 : 1))
-        .map(([key, item]) => [key, matter(field.of, item)]);
-    default:
-      return value;
-  }
 }
 
 /** Whether a trial still speaks of the job as it stands. A key of an earlier program held less than everything, and proves nothing. */

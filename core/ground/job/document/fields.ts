@@ -1,6 +1,7 @@
 import { actFields } from './act/fields';
 import { choice, flag, group, list, moment, name, plainWords, quantity, text, untried, type Fields } from '../../field';
-import { guardFields, regionFields, sheetFields, standinFields, trialFields, wishFields } from './plan/fields';
+import { guardFields } from './guard/fields';
+import { regionFields, sheetFields, standinFields, trialFields, wishFields } from './plan/fields';
 import { controlFields, readingFields } from './readings/fields';
 import { feedFields } from './feed/fields';
 import { boardFields, handInputFields, signFields } from './controller/fields';

@@ -3,7 +3,7 @@ import { jobFields } from './fields';
 import { trialFields } from './plan/fields';
 import { controlFields, readingFields } from './readings/fields';
 import { isPressPlace, LIST_INFO, PLACE_INFO } from './places';
-import { JOB_VERSION } from './types';
+import { GATE_GROUNDS, JOB_VERSION } from './types';
 
 const DIALECT = 'https://json-schema.org/draft/2020-12/schema';
 const fieldsOf = (fields: object): AnyFields => fields as AnyFields;
@@ -61,7 +61,12 @@ export function editsJsonSchema(): Record<string, unknown> {
             { control: named },
           ),
           edit({ do: does('strike-reading'), id: text, struck: { type: 'boolean' } }),
-          edit({ do: does('tick'), step: text, title: text, on: { type: 'boolean' } }),
+          edit(
+            { do: does('tick'), step: text, title: text, on: { type: 'boolean' } },
+            { by: text, reading: text, rests: { type: 'array', items: { enum: [...GATE_GROUNDS] } } },
+          ),
+          edit({ do: does('accept'), never: text, story: text, words: text, by: text, why: text, basis: text }),
+          edit({ do: does('no-longer-accept'), id: text, words: text }),
           edit({ do: does('add-trial'), trial: jsonSchemaOfGroup(fieldsOf(trialFields)), say: text }),
           edit({ do: does('note'), text }),
           edit({ do: does('several'), edits: { type: 'array', items: { $ref: '#/$defs/edit' } } }, say),

@@ -12,6 +12,7 @@ import { FEED_LISTS, FEED_PLACES, type FeedLists, type FeedPlaces } from './feed
 import { ACT_LISTS, ACT_PLACES, type ActLists, type ActPlaces } from './act/lists';
 import { RECORDING_LISTS, type RecordingLists } from './recordings/lists';
 import { ROUTINE_LISTS, ROUTINE_PLACES, type RoutineLists, type RoutinePlaces } from './routine/lists';
+import { GUARD_LISTS, GUARD_PLACES, type GuardLists, type GuardPlaces } from './guard/lists';
 import { PLAN_LISTS, PLAN_PLACES, type PlanLists, type PlanPlaces } from './plan/lists';
 import type { ListsOf, PlacesOf } from './place';
 import type { Job } from './types';
@@ -25,13 +26,13 @@ export type PressPlace = keyof PressPlaces;
 
 /** Where fields can be set: a section of the job, a group inside one, or a place of a press. */
 export interface Places
-  extends SurveyPlaces, PressPlaces, BenchPlaces, ControllerPlaces, FeedPlaces, ActPlaces, PlanPlaces, RoutinePlaces {}
+  extends SurveyPlaces, PressPlaces, BenchPlaces, ControllerPlaces, FeedPlaces, ActPlaces, PlanPlaces, GuardPlaces, RoutinePlaces {}
 /** The name of a place, as `press.finger`. */
 export type Place = keyof Places;
 
 /** Lists whose items are known by a key, so that one can be put or dropped without naming the others. */
 export interface Lists
-  extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists, RoutineLists, RecordingLists {}
+  extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists, GuardLists, RoutineLists, RecordingLists {}
 /** The name of a keyed list, as `feed.sources`. */
 export type ListName = keyof Lists;
 
@@ -44,6 +45,7 @@ export const PLACE_INFO: PlacesOf<Places> = {
   ...FEED_PLACES,
   ...ACT_PLACES,
   ...PLAN_PLACES,
+  ...GUARD_PLACES,
   ...ROUTINE_PLACES,
 };
 /** Every keyed list in the same way. */
@@ -54,6 +56,7 @@ export const LIST_INFO: ListsOf<Lists> = {
   ...FEED_LISTS,
   ...ACT_LISTS,
   ...PLAN_LISTS,
+  ...GUARD_LISTS,
   ...ROUTINE_LISTS,
   ...RECORDING_LISTS,
 };

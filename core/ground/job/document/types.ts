@@ -2,7 +2,8 @@ import type { Room } from './rooms';
 import type { Survey } from './survey/types';
 import type { BoardPlan, Hand, Sense, Sign } from './controller/types';
 import type { ActPlan } from './act/types';
-import type { GuardRecord, Region, SheetPlan, StandinState, Trial, Wish } from './plan/types';
+import type { GuardRecord } from './guard/types';
+import type { Region, SheetPlan, StandinState, Trial, Wish } from './plan/types';
 import type { Control, Reading } from './readings/types';
 import type { FeedPlan } from './feed/types';
 import type { BenchPlan, Press } from './press/types';
@@ -13,6 +14,7 @@ export * from './act/types';
 export * from './survey/types';
 export * from './controller/types';
 export * from './feed/types';
+export * from './guard/types';
 export * from './plan/types';
 export * from './readings/types';
 export * from './yes-no';
@@ -23,7 +25,7 @@ export * from './routine/types';
 /** What every job file says it is. */
 export const JOB_FORMAT = 'gentle-thumb/job';
 /** The version of the document that this program writes. */
-export const JOB_VERSION = 17;
+export const JOB_VERSION = 18;
 
 /** Everything known, decided and tested about one machine; one plain JSON document. Times are ISO 8601 with offset Z. */
 export interface Job {

@@ -30,7 +30,7 @@ export function anotherUnit(job: Job, id: string, now: string): Job {
     createdAt: now,
     archived: false,
     trials: [],
-    guard: { ...job.guard, ticks: {} },
+    guard: { ...job.guard, ticks: {}, gates: {}, accepted: [] },
     feed: { ...job.feed, shifts: [] },
     survey: {
       ...job.survey,

@@ -1,4 +1,6 @@
 import { sayChanges } from '../../field';
+import { hashOf } from '../../quantity';
+import { groundKeys } from '../document/guard/gates';
 import { freshControl } from './fresh';
 import { pressOf } from '../document/owners';
 import { isFromOutside } from '../document/press/types';
@@ -19,6 +21,7 @@ import { jobProblem } from '../gate/gate';
 import {
   GUESSED_PLANS,
   type Control,
+  type GateGround,
   type Job,
   type LogEntry,
   type Press,
@@ -53,7 +56,18 @@ export type JobEdit =
   | { do: 'change-control'; id: string; set: Partial<Omit<Control, 'id'>>; say?: string }
   | { do: 'add-reading'; reading: Reading; say: string; control?: { id: string; name: string } }
   | { do: 'strike-reading'; id: string; struck: boolean }
-  | { do: 'tick'; step: string; title: string; on: boolean }
+  | {
+      do: 'tick';
+      step: string;
+      title: string;
+      on: boolean;
+      /** Who ticks it, on which reading, and what it rests on: what changes in that reopens it. */
+      by?: string;
+      reading?: string;
+      rests?: GateGround[];
+    }
+  | { do: 'accept'; never: string; story: string; words: string; by: string; why: string; basis: string }
+  | { do: 'no-longer-accept'; id: string; words: string }
   | { do: 'add-trial'; trial: Trial; say: string }
   | { do: 'note'; text: string }
   | { do: 'several'; edits: JobEdit[]; say?: string };
@@ -131,6 +145,10 @@ function change(job: Job, edit: JobEdit, now: string): Changed {
       return strikeReading(job, edit);
     case 'tick':
       return tick(job, edit, now);
+    case 'accept':
+      return accept(job, edit, now);
+    case 'no-longer-accept':
+      return acceptNoLonger(job, edit);
     case 'add-trial':
       return [{ ...job, trials: [...job.trials, edit.trial] }, 'try', edit.say];
     case 'note':
@@ -165,9 +183,28 @@ function strikeReading(job: Job, edit: Edit<'strike-reading'>): Changed {
 
 function tick(job: Job, edit: Edit<'tick'>, now: string): Changed {
   const { [edit.step]: _gone, ...rest } = job.guard.ticks;
+  const { [edit.step]: _gate, ...others } = job.guard.gates;
+  const { by = '', reading = '', rests = [] } = edit;
   const ticks = edit.on ? { ...rest, [edit.step]: now } : rest;
-  const said = `${edit.on ? 'done' : 'not done after all'}: ${edit.title}`;
-  return [{ ...job, guard: { ...job.guard, ticks } }, 'guard', said];
+  const gates = edit.on ? { ...others, [edit.step]: { by, reading, rests: groundKeys(job, rests) } } : others;
+  const how = [...(by ? [`by ${by}`] : []), ...(reading ? [reading] : [])].join(', ');
+  const said = `${edit.on ? 'done' : 'not done after all'}: ${edit.title}${how ? ` (${how})` : ''}`;
+  return [{ ...job, guard: { ...job.guard, ticks, gates } }, 'guard', said];
+}
+
+/** A named person takes a story as it is. */
+function accept(job: Job, edit: Edit<'accept'>, now: string): Changed {
+  const { never, story, by, why, basis, words } = edit;
+  const id = hashOf(JSON.stringify([never, story]));
+  const others = job.guard.accepted.filter((a) => a.id !== id);
+  const accepted = [...others, { id, never, story, by, at: now, why, basis }];
+  return [{ ...job, guard: { ...job.guard, accepted } }, 'guard', `accepted by ${by}: ${words}`];
+}
+
+function acceptNoLonger(job: Job, edit: Edit<'no-longer-accept'>): Changed {
+  const accepted = job.guard.accepted.filter((a) => a.id !== edit.id);
+  if (accepted.length === job.guard.accepted.length) throw new NoSuch(`The job has no accepted story ${edit.id}.`);
+  return [{ ...job, guard: { ...job.guard, accepted } }, 'guard', `no longer accepted: ${edit.words}`];
 }
 
 type Plain = Readonly<Record<string, unknown>>;

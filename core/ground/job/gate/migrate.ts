@@ -16,6 +16,7 @@ import { toFourteenth } from '../versions/to-14';
 import { toFifteenth } from '../versions/to-15';
 import { toSixteenth } from '../versions/to-16';
 import { toSeventeenth } from '../versions/to-17';
+import { toEighteenth } from '../versions/to-18';
 
 /** Keyed by the version they start from. */
 const MIGRATIONS: Readonly<Record<number, Migration>> = {
@@ -35,6 +36,7 @@ const MIGRATIONS: Readonly<Record<number, Migration>> = {
   14: toFifteenth,
   15: toSixteenth,
   16: toSeventeenth,
+  17: toEighteenth,
 };
 
 /**

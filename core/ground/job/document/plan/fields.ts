@@ -1,4 +1,4 @@
-import { idOf, oneOf } from '../reference';
+import { idOf } from '../reference';
 import {
   choice,
   flag,
@@ -9,21 +9,14 @@ import {
   name,
   plainWords,
   quantity,
-  record,
   text,
   untried,
   type Fields,
 } from '../../../field';
+import { HARM_WORDS } from '../guard/fields';
+import type { Harm } from '../guard/types';
 import {
-  CUT_OFFS,
   HAZARDS,
-  LOAD_KINDS,
-  PLACES,
-  type EndTimer,
-  type GuardRecord,
-  type Load,
-  type LOAD_CURRENTS,
-  type Loss,
   type Never,
   type NeverKind,
   type Region,
@@ -62,6 +55,8 @@ export const neverFields: Fields<Never> = {
       'no-warning': 'a move without its warning',
       'output-longer': 'a press lasts longer than',
       'believes-wrongly': 'the plan believes one and another is true for longer than',
+      'gets-warmer': 'it gets warmer than',
+      'gets-colder': 'it gets colder than',
     } satisfies Record<NeverKind, string>,
     'lasts-longer',
   ),
@@ -71,6 +66,14 @@ export const neverFields: Fields<Never> = {
   otherPress: idOf('and press', FORBIDDEN),
   seconds: quantity('for', 's', 60, { most: YEAR_SECONDS }),
   count: quantity('at most', '1', 1, { least: 1, most: 1000, whole: true }),
+  sense: idOf('by the thermometer', {
+    to: ['sense'],
+    gone: 'refuse',
+    todo: 'Take the condition in Wish away first.',
+  }),
+  degrees: quantity('at', '°C', 40, { least: -60, most: 300 }),
+  harm: untried(choice('it hurts', HARM_WORDS, 'unsaid' satisfies Harm as Harm)),
+  whom: untried(text('whom, or what', { most: 200 })),
 };
 
 /** Fields of a run of the machine as it was bought. */
@@ -81,14 +84,6 @@ export const wholeFields: Fields<WholeRun> = {
   seconds: maybeQuantity('It took', 's', { most: YEAR_SECONDS, hint: 'not timed' }),
   watts: maybeQuantity('It drew at most', 'W', { most: 1e6, hint: 'not read' }),
   noted: text('It sounded and looked', { most: 400 }),
-};
-
-/** Fields of what no longer works. */
-export const lossFields: Fields<Loss> = {
-  id: name('id'),
-  what: text('What no longer works', { most: 200, usual: 'the knob' }),
-  safety: flag('keeps from harm'),
-  instead: text('In its place', { most: 200 }),
 };
 
 /** Fields of all that Wish holds. */
@@ -111,47 +106,6 @@ export const wishFields: Fields<Wish> = {
   nevers: list('conditions', group('a condition', neverFields), 40, { key: 'id' }),
   whole: untried(list('runs as it was bought', group('a run', wholeFields), 20, { key: 'id' })),
   cameBroken: untried(flag('it came broken')),
-};
-
-const loadCurrent = choice(
-  'of',
-  { ac: 'alternating current', dc: 'direct current' } satisfies Record<(typeof LOAD_CURRENTS)[number], string>,
-  'ac',
-);
-const loadWatts = maybeQuantity('load that the contact switches', 'W', { most: 1e6 });
-const loadKind = choice('kind of load', plainWords(LOAD_KINDS), 'unknown');
-const loadVolts = maybeQuantity('it runs on', 'V', { least: 0.5, most: 1000, hint: 'mains, or as read' });
-
-/** Fields of the load of one press. */
-export const loadFieldsOf: Fields<Load> = {
-  press: oneOf('press', { to: ['press'], gone: 'drop', todo: 'Name a press that the job has.' }),
-  watts: loadWatts,
-  kind: loadKind,
-  volts: loadVolts,
-  current: loadCurrent,
-};
-
-/** The longest that common timer relays are set to, s. */
-const MOST_TIMER_SECONDS = 100 * 3600;
-/** Fields of a timer relay that ends a press. */
-export const endTimerFields: Fields<EndTimer> = {
-  seconds: maybeQuantity('timer relay set to', 's', { least: 0.05, most: MOST_TIMER_SECONDS }),
-  amps: maybeQuantity('its contact carries', 'A', { least: 0.01, most: 100 }),
-};
-
-/** Fields of all that Guard holds. */
-export const guardFields: Fields<GuardRecord> = {
-  ticks: untried(record('steps done', moment('when it was done'))),
-  loadWatts,
-  loadKind,
-  loadVolts,
-  loadCurrent,
-  loads: list('loads', group('a load', loadFieldsOf), 40, { key: 'press' }),
-  place: choice('it stands in', plainWords(PLACES), 'unknown'),
-  cutOff: choice('what ends a press if the controller does not', plainWords(CUT_OFFS), 'none'),
-  endTimer: group('timer relay', endTimerFields),
-  losses: untried(list('what no longer works', group('a loss', lossFields), 20, { key: 'id' })),
-  lossesReviewed: untried(flag('looked through what no longer works')),
 };
 
 const share = (label: string, usual: number) => quantity(label, '1', usual, { least: 0.5, most: 0.9999 });

@@ -1,8 +1,5 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
 import {
-  guardFields,
-  loadFieldsOf,
-  lossFields,
   neverFields,
   regionFields,
   sheetFields,
@@ -10,13 +7,12 @@ import {
   wholeFields,
   wishFields,
 } from './fields';
-import type { GuardRecord, Load, Loss, Never, Region, SheetPlan, StandinState, WholeRun, Wish } from './types';
+import type { Never, Region, SheetPlan, StandinState, WholeRun, Wish } from './types';
 
 /** Places of this section where fields can be set. */
 export interface PlanPlaces {
   wish: Wish;
   region: Region;
-  guard: GuardRecord;
   sheet: SheetPlan;
   standin: StandinState;
 }
@@ -24,15 +20,12 @@ export interface PlanPlaces {
 export interface PlanLists {
   'wish.nevers': Never;
   'wish.whole': WholeRun;
-  'guard.losses': Loss;
-  'guard.loads': Load;
 }
 
 /** What is known of each of these places. */
 export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
   wish: place(wishFields, '', 'wish'),
   region: place(regionFields, '', 'wish'),
-  guard: place(guardFields, '', 'guard'),
   sheet: place(sheetFields, '', 'try'),
   standin: place(standinFields, '', 'probe'),
 };
@@ -40,6 +33,4 @@ export const PLAN_PLACES: PlacesOf<PlanPlaces> = {
 export const PLAN_LISTS: ListsOf<PlanLists> = {
   'wish.nevers': listed(neverFields, 'never', 'wish', 'id', 'kind'),
   'wish.whole': listed(wholeFields, 'run', 'wish', 'id', 'what'),
-  'guard.loads': listed(loadFieldsOf, 'load', 'guard', 'press', 'press'),
-  'guard.losses': listed(lossFields, 'loss', 'guard', 'id', 'what'),
 };

@@ -1,3 +1,5 @@
+import type { Harm } from '../guard/types';
+
 /** What a condition forbids. */
 export const NEVER_KINDS = [
   'lasts-longer',
@@ -7,6 +9,8 @@ export const NEVER_KINDS = [
   'no-warning',
   'output-longer',
   'believes-wrongly',
+  'gets-warmer',
+  'gets-colder',
 ] as const;
 /** One of `NEVER_KINDS`. */
 export type NeverKind = (typeof NEVER_KINDS)[number];
@@ -24,4 +28,10 @@ export interface Never {
   otherPress: string;
   seconds: number;
   count: number;
+  /** Id of the thermometer, and how warm or cold it must never get there, °C. */
+  sense: string;
+  degrees: number;
+  /** Who or what is hurt where it happens all the same. */
+  harm: Harm;
+  whom: string;
 }

@@ -9,7 +9,7 @@ export const neverSaid = (text: string): string =>
     .trim();
 
 /** A condition in words, as the end of a sentence that begins with “never”; gaps stand as dots. */
-export function sayNever(job: Pick<Job, 'presses'>, n: Never): string {
+export function sayNever(job: Pick<Job, 'presses' | 'senses'>, n: Never): string {
   const state = (s: string): string => `“${s || '…'}”`;
   const press = (id: string): string => job.presses.find((p) => p.id === id)?.name ?? '…';
   switch (n.kind) {
@@ -29,6 +29,11 @@ export function sayNever(job: Pick<Job, 'presses'>, n: Never): string {
       return `${press(n.press)} on for longer than ${formatQuantity(n.seconds, 's')}`;
     case 'believes-wrongly':
       return `${state(n.other)} while the plan believes ${state(n.state)}, for longer than ${formatQuantity(n.seconds, 's')}`;
+    case 'gets-warmer':
+    case 'gets-colder': {
+      const where = job.senses.find((x) => x.id === n.sense)?.name ?? '…';
+      return `${n.kind === 'gets-warmer' ? 'warmer' : 'colder'} than ${formatQuantity(n.degrees, '°C')} at ${where}`;
+    }
   }
 }
 
@@ -42,12 +47,15 @@ export function neverLacks(n: Never): string {
     'no-warning': ['state'],
     'output-longer': ['press'],
     'believes-wrongly': ['state', 'other'],
+    'gets-warmer': ['sense'],
+    'gets-colder': ['sense'],
   };
   const words: Partial<Record<keyof Never, string>> = {
     state: 'which state',
     other: 'what else is so',
     press: 'which press',
     otherPress: 'which other press',
+    sense: 'which thermometer',
   };
   return needs[n.kind]
     .filter((key) => n[key] === '')

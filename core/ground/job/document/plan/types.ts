@@ -43,16 +43,6 @@ export interface WholeRun {
   noted: string;
 }
 
-/** Something of the machine that no longer works once it is taken over. */
-export interface Loss {
-  id: string;
-  what: string;
-  /** It keeps somebody or something from harm: a cut-out, a door switch, an end switch. */
-  safety: boolean;
-  /** What takes its place; empty for nothing. */
-  instead: string;
-}
-
 /** What the addition does: it presses, moves or switches something, or it only listens, counts and tells. */
 export const WISH_ROLES = ['acts', 'listens'] as const;
 /** What is wished of the machine, and what must never happen. */
@@ -74,64 +64,6 @@ export interface Wish {
   whole: WholeRun[];
   /** It came broken, so that nobody could run it as it was bought. */
   cameBroken: boolean;
-}
-
-/** How damp it is where the machine stands. */
-export const PLACES = ['unknown', 'dry', 'damp'] as const;
-/**
- * What ends a press if the controller does not: nothing, a monostable before the driver, a timer relay before what is switched, or the
- * machine by itself.
- */
-export const CUT_OFFS = ['none', 'one-shot', 'timer-relay', 'own-end'] as const;
-/** A timer relay that closes when it is fed and opens after a time, whatever feeds it on. */
-export interface EndTimer {
-  /** What it is set to, s; null while nobody said. */
-  seconds: number | null;
-  /** What its contact carries of a resistive load, A, as its plate says; null while nobody said. */
-  amps: number | null;
-}
-/** What a load is, as far as it matters to the contact that switches it. */
-export const LOAD_KINDS = [
-  'unknown',
-  'resistive',
-  'filament',
-  'motor',
-  'solenoid',
-  'switched-mode',
-  'transformer',
-] as const;
-/** What a load runs on. */
-export const LOAD_CURRENTS = ['ac', 'dc'] as const;
-/** What the contact of one press carries, where presses carry different loads. */
-export interface Load {
-  /** Id of the press. */
-  press: string;
-  watts: number | null;
-  kind: (typeof LOAD_KINDS)[number];
-  volts: number | null;
-  current: (typeof LOAD_CURRENTS)[number];
-}
-
-/** What Guard holds. */
-export interface GuardRecord {
-  /** ISO time per ticked step. */
-  ticks: Record<string, string>;
-  /** The load that the contact switches, watts. */
-  loadWatts: number | null;
-  loadKind: (typeof LOAD_KINDS)[number];
-  /** What it runs on, V, and of which sort; null where Probe read it, or where it is mains of the region. */
-  loadVolts: number | null;
-  loadCurrent: (typeof LOAD_CURRENTS)[number];
-  /** Loads of presses that carry another than that one. */
-  loads: Load[];
-  /** What no longer works once it is taken over; reviewed once somebody looked through it, so that an empty list means none. */
-  losses: Loss[];
-  lossesReviewed: boolean;
-  /** Where it stands: a dry room, or one with steam, condensation or splashes. */
-  place: (typeof PLACES)[number];
-  /** What ends a press if the controller does not. */
-  cutOff: (typeof CUT_OFFS)[number];
-  endTimer: EndTimer;
 }
 
 /** How much the many-presses test must show: reliability at a confidence, both as shares. */

@@ -206,6 +206,8 @@ export const loopFields: Fields<Loop> = {
   lowest: maybeQuantity('Never under', '°C', { ...degrees, hint: 'no bound' }),
   highest: maybeQuantity('Never over', '°C', { ...degrees, hint: 'no bound' }),
   recording: text('From the recording', { most: 64 }),
+  cutsOffAt: maybeQuantity('Its own regulator in series opens at', '°C', { ...degrees, hint: 'none stays' }),
+  backAt: maybeQuantity('and closes again at', '°C', { ...degrees, hint: 'by hand only' }),
 };
 
 /** Fields of a trial of a flow. */

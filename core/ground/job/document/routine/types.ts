@@ -132,6 +132,10 @@ export interface Loop {
   /** What it may never come under, as frost, and never over, °C; null for no such bound. */
   lowest: number | null;
   highest: number | null;
+  /** Its own regulator or thermal cut-out stays in series with its part and opens at this, °C; null for none. */
+  cutsOffAt: number | null;
+  /** Where that closes again by itself, °C; null where somebody has to reset it. */
+  backAt: number | null;
   /** Id of the recording that its numbers were taken from; empty where they were typed. */
   recording: string;
 }
