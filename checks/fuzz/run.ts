@@ -70,7 +70,7 @@ function behind(job: Job): string {
   const profile = profileOf(job);
   if (profile) assignPins(job, lines, profile);
   try {
-    const search = searchOf(job, { lines });
+    const search = searchOf(job, { lines, facts });
     if (search) storyFindings(searchJob(search, 1, undefined, SLOW_WORK));
     daysStudy(job, 7, 1);
     const scene = sceneOf(job);

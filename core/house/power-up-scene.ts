@@ -1,8 +1,11 @@
 import type { Assessment } from './assess';
-import { oneRun, sceneOf, sideKey, type PowerUp, type RunTrace, type Scene } from '../rooms/act';
+import { oneRun, outputEnds, sceneOf, sideKey, type PowerUp, type RunTrace, type Scene } from '../rooms/act';
 import { profileOf, twitchesOf } from '../rooms/board';
 import type { Job } from '../ground/job';
 import { orderOf } from '../engines/reversing';
+
+/** What a run has to know of how a job is wired. */
+export type Wired = Pick<Assessment, 'lines' | 'facts'>;
 
 /** What the chosen board's pins do to each press when it gets power, and how long until the program is in charge. */
 export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
@@ -32,11 +35,22 @@ function sideOf(job: Job, lines: Assessment['lines'], t: { press: string; line: 
 }
 
 /** The world of a job with what its board does at power-up. Null while no part of the machine is known. */
-export const wholeScene = (job: Job, a: Pick<Assessment, 'lines'>): Scene | null => sceneOf(job, powerUpOf(job, a));
+export const wholeScene = (job: Job, a: Wired): Scene | null => sceneOf(job, endedUp(job, a));
+
+/** The same with what ends each press by itself, and a watchdog where there is one. */
+function endedUp(job: Job, a: Wired): PowerUp {
+  const ends = outputEnds(job, a.facts);
+  const { watchdogSeconds } = job.guard;
+  return {
+    ...powerUpOf(job, a),
+    ...(ends.size > 0 ? { ends } : {}),
+    ...(watchdogSeconds === null ? {} : { watchdog: watchdogSeconds }),
+  };
+}
 
 /** Events that lanes can show: more than there are pixels, and done well within a frame. */
 const MOST_ON_LANES = 10_000;
 
 /** One run of a move for the lanes, with the pinned faults and what pins do at power-up; null without machine or move. Throws RunEnded. */
-export const wholeRun = (job: Job, a: Pick<Assessment, 'lines'>, move = 0): RunTrace | null =>
-  oneRun(job, job.act.faults, move, 0, powerUpOf(job, a), MOST_ON_LANES);
+export const wholeRun = (job: Job, a: Wired, move = 0): RunTrace | null =>
+  oneRun(job, job.act.faults, move, 0, endedUp(job, a), MOST_ON_LANES);

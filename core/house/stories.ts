@@ -11,10 +11,9 @@ import {
   type Start,
 } from '../rooms/act';
 import { flagEvents } from '../build/rules';
-import type { Assessment } from './assess';
 import { finding, type Finding } from '../ground/finding';
 import { dayMinutesOf, type Fault, type Job } from '../ground/job';
-import { wholeScene } from './power-up-scene';
+import { wholeScene, type Wired } from './power-up-scene';
 import { disturbancesOf } from './what-befalls';
 import { formatQuantity, hashOf } from '../ground/quantity';
 import { allowedSpans, happeningsOf, searchStories, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
@@ -54,7 +53,7 @@ export interface Search {
 }
 
 /** Starts of the routine's sentences, every day, from a minute on or two ways of the machine; without any, each move in turn. */
-export function searchOf(job: Job, a: Pick<Assessment, 'lines'>): Search | null {
+export function searchOf(job: Job, a: Wired): Search | null {
   const scene = wholeScene(job, a);
   if (!scene || scene.moves.length === 0) return null;
   // Where nothing arms, nothing would ever start and no story break anything: it is searched as if somebody had armed.

@@ -28,6 +28,7 @@ export { heardPress, heardScript, heedsOf } from './heard';
 export { stoodFor } from './listening';
 export { lacksOfPart, ROLES_OF, RUNS, tableOf, TRAVELS } from './machine';
 export { asReady, READY_MACHINES, type ReadyMachine } from './ready';
+export { outputEnds } from './output-end';
 export { laneSeconds, oneRun } from './runs';
 export { givenOfDays } from './day-run';
 export { ruledScene, sceneOf, sideKey, type HeldNever, type PowerUp, type Scene } from './scene';

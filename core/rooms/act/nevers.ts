@@ -1,13 +1,12 @@
-import { oneShot } from '../../engines/electrics';
-import { atMost, chosen, derive, finding, judged, type Finding, type Step } from '../../ground/finding';
+import { atMost, chosen, derive, finding, judged, type Finding } from '../../ground/finding';
 import type { Facts } from '../../ground/facts';
 import { longestPress, neverLacks, sayNever, type Job, type Never } from '../../ground/job';
-import { feedsATimer, timerOpens } from '../../build/ways';
 import { clockText, formatQuantity } from '../../ground/quantity';
 import { hasOther } from '../../engines/reversing';
 import { allowedSpans, WorldProblem } from '../../engines/world';
 import { bothWaysFinding } from './both-ways';
 import { brokenInDay, type BrokenInDay } from './day-run';
+import { pressEndOf } from './output-end';
 import { oneRun } from './runs';
 import { sceneOf, type Scene } from './scene';
 
@@ -117,20 +116,11 @@ function bothFinding(job: Job, n: Never, id: string, words: string): Finding {
   });
 }
 
-/** How long what stands in the circuit of a press lets it last where the controller hangs; null where nothing ends it. */
-function endedAt(job: Job, facts: Facts, press: string, most: number): Step | null {
-  const fact = facts.presses.find((p) => p.id === press);
-  if (!fact || most === 0) return null;
-  // A one-shot was asked for and could be put there.
-  if (fact.latchSeconds > 0) return oneShot(most).longest;
-  const timed = job.guard.cutOff === 'timer-relay' && feedsATimer(fact);
-  return timed ? (timerOpens(job)?.latest ?? null) : null;
-}
-
 /** The longest press of the moves, and how long what ends it lets it last where the controller hangs. */
 function longest(job: Job, facts: Facts, n: Never, id: string, words: string): Finding {
   const most = longestPress(job, n.press);
-  const end = endedAt(job, facts, n.press, most);
+  const fact = facts.presses.find((p) => p.id === n.press);
+  const end = (fact && pressEndOf(job, fact, most))?.latest ?? null;
   const ended = end !== null;
   const step =
     end ??
