@@ -29,6 +29,12 @@ export type Seen = Omit<Assessment, 'surveys'> & { readonly surveys: readonly Se
 const knownOf = (job: Job): Known =>
   LEARNING.reduce<Known>((known, learn) => ({ ...known, ...learn(job, known) }), NOTHING_KNOWN);
 
+/** What is learned of how a job is wired, without what the rooms judge of it. */
+export function wiringOf(job: Job): Pick<Assessment, 'lines' | 'facts'> {
+  const { controls, drive, presses, lines } = knownOf(job);
+  return { lines, facts: { controls, drive, presses } };
+}
+
 /** Asks each room in the order of the work. Pure and free of side effects. */
 export function assess(job: Job): Assessment {
   const known = knownOf(job);

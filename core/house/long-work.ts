@@ -5,6 +5,7 @@ import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
 import { loopRuns, type LoopRun } from './loop-run';
+import { drillJob, type DrillResult } from './drill/drill-job';
 import { rehearsalOf } from './rehearsal';
 import type { Rehearsal } from './rehearsed';
 import { regretOf, type Regret, type RegretField } from './regret';
@@ -27,6 +28,11 @@ export interface Works {
   readonly stories: {
     readonly order: { readonly job: Job; readonly search: Search; readonly most: number };
     readonly result: Stories & { readonly answers: readonly TriedAnswers[] };
+  };
+  /** The failure drill with so many things going wrong, and the fewest answers that leave none of its stories. */
+  readonly drill: {
+    readonly order: { readonly job: Job; readonly most: number };
+    readonly result: DrillResult | null;
   };
   /** The plan and the ready policies over so many days. */
   readonly days: {
@@ -118,6 +124,8 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
       );
       return { ...found, answers };
     }
+    case 'drill':
+      return drillJob(order.job, order.most, progress);
     case 'days':
       return daysStudy(order.job, order.days, order.seed, progress);
     case 'way': {

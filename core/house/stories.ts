@@ -16,7 +16,7 @@ import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene, type Wired } from './power-up-scene';
 import { disturbancesOf } from './what-befalls';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import { allowedSpans, happeningsOf, searchStories, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
+import { allowedSpans, happeningsOf, searchStories, type Counterexample, type Disturbance, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
 
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
@@ -50,6 +50,12 @@ export interface Search {
   readonly calendar: readonly WorldEvent[];
   readonly end: number;
   readonly basis: string;
+  /** What has happened before anything goes wrong, as a plug that is out; left out where nothing has. */
+  readonly before?: readonly WorldEvent[];
+  /** The first thing goes wrong by this instant, s. */
+  readonly firstBy?: number;
+  /** A program may hang as well. */
+  readonly hangs?: boolean;
 }
 
 /** Starts of the routine's sentences, every day, from a minute on or two ways of the machine; without any, each move in turn. */
@@ -182,6 +188,33 @@ function befallsByName(scene: Scene, f: Fault): string {
   return list && list.length > 1 ? present(list.find(([id]) => id === f.of))[1] : '';
 }
 
+/** A story in which a condition is broken, with its words. */
+export function storyOf(search: Search, never: HeldNever, { told, brokenAt }: Omit<Counterexample, 'monitor'>): BrokenStory {
+  const shift = firstItem(search.starts).at;
+  const laid = atPresses(search, told);
+  return {
+    never,
+    told,
+    brokenAt,
+    sentences: sentencesOf(search, never, laid, brokenAt),
+    faults: laid.map((t, i) => asFault(search.scene, t, i, shift)),
+  };
+}
+
+/** What happens in every story of a search. */
+export const givenOf = (search: Search): readonly WorldEvent[] => [
+  ...(search.before ?? []),
+  ...search.calendar,
+  ...armingsFor(search.scene, search.starts),
+  ...startsAsHappenings(search.starts),
+];
+
+/** What may go wrong in the stories of a search. */
+export const disturbancesIn = (search: Search): readonly Disturbance[] => [
+  ...disturbancesOf(search.scene, search.starts),
+  ...(search.hangs ? [{ what: 'hangs' as const, of: 0, how: 0 }] : []),
+];
+
 /**
  * Searches the stories of a job with up to `most` things going wrong, 0 to 2, at every instant that could matter.
  * @param progress called with the share that is done; a search ends where it answers false.
@@ -189,33 +222,21 @@ function befallsByName(scene: Scene, f: Fault): string {
 export function searchJob(search: Search, most: number, progress?: (share: number) => boolean, work?: number): Stories {
   const { scene } = search;
   const found = searchStories(scene.world, {
-    given: happeningsOf([
-      ...search.calendar,
-      ...armingsFor(scene, search.starts),
-      ...startsAsHappenings(search.starts),
-    ]),
+    given: happeningsOf(givenOf(search)),
     end: search.end,
-    disturbances: disturbancesOf(scene, search.starts),
+    disturbances: disturbancesIn(search),
     most,
     ...(progress ? { progress } : {}),
+    ...(search.firstBy === undefined ? {} : { firstBy: search.firstBy }),
     ...(work === undefined ? {} : { work }),
   });
-  const shift = firstItem(search.starts).at;
   const broken = scene.nevers.flatMap((never): BrokenStory[] => {
     const stories = found.broken
       .filter((s) => never.monitors.includes(s.monitor))
       .sort((x, y) => x.told.length - y.told.length || x.brokenAt - y.brokenAt);
     const [story] = stories;
     if (!story) return [];
-    return [
-      {
-        never,
-        told: story.told,
-        brokenAt: story.brokenAt,
-        sentences: sentencesOf(search, never, atPresses(search, story.told), story.brokenAt),
-        faults: atPresses(search, story.told).map((t, i) => asFault(scene, t, i, shift)),
-      },
-    ];
+    return [storyOf(search, never, story)];
   });
   const held = scene.nevers.filter((n) => n.monitors.length > 0);
   return {

@@ -41,6 +41,8 @@ export interface SearchOf {
   readonly end: number;
   readonly disturbances: readonly Disturbance[];
   readonly most: number;
+  /** The first thing goes wrong by this instant, s; at any where it is left out. */
+  readonly firstBy?: number;
   /** How much it may do; `MOST_WORK` where nobody says otherwise. */
   readonly work?: number;
   /** Called now and then with the share that is done; a search ends where it answers false. */
@@ -166,6 +168,7 @@ class StorySearch {
   /** The disturbances of the story that is being followed. */
   private readonly told: Told[] = [];
   private readonly work: number;
+  private readonly firstBy: number;
   /** What copying a world costs, and following one event: it looks at every deadline, sense and condition once. */
   private readonly perStory: number;
   private readonly perEvent: number;
@@ -195,6 +198,7 @@ class StorySearch {
     this.pool = Array.from({ length: search.most + 1 }, () => freshState(w));
     this.spans = spansOf(w, this.disturbances);
     this.work = search.work ?? MOST_WORK;
+    this.firstBy = search.firstBy ?? Infinity;
     const [first] = this.pool as [WorldState];
     this.perStory = PER_STORY * (first.ints.length + first.floats.length);
     this.perEvent = first.due.length + first.heard.length + 2 * w.plan.monitors.length;
@@ -221,6 +225,7 @@ class StorySearch {
 
   /** Every disturbance laid at one instant, and what follows from each. */
   private branch(depth: number, at: number, left: number): void {
+    if (depth === 0 && at > this.firstBy) return;
     const s = itemAt(this.pool, depth);
     const next = itemAt(this.pool, depth + 1);
     for (let d = 0; d < this.disturbances.length && !this.stopped; d++) {

@@ -2,9 +2,9 @@ import type { Finding } from './finding';
 
 /**
  * What takes longer than a moment: a press or the tap of a sense proven by circuit simulation, joints and taps from scattered parts,
- * stories of what goes wrong.
+ * stories of what goes wrong, the failure drill.
  */
-export const STUDY_KINDS = ['proof', 'scatter', 'tap', 'tap-scatter', 'stories'] as const;
+export const STUDY_KINDS = ['proof', 'scatter', 'tap', 'tap-scatter', 'stories', 'drill'] as const;
 /** One of `STUDY_KINDS`. */
 export type StudyKind = (typeof STUDY_KINDS)[number];
 

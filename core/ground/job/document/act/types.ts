@@ -216,6 +216,7 @@ export const FAULT_KINDS = [
   'false-no',
   'silent-sense',
   'not-answered',
+  'hung',
 ] as const;
 /** One of `FAULT_KINDS`. */
 export type FaultKind = (typeof FAULT_KINDS)[number];

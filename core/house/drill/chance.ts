@@ -1,0 +1,88 @@
+import type { FaultKind } from '../../ground/job';
+import { FAULT_RATES } from '../../rooms/act';
+import type { BrokenStory } from '../stories';
+
+/** How often something goes wrong, at least and at most: a year, or at each closure of a contact. */
+interface Rate {
+  readonly per: 'year' | 'closure';
+  readonly least: number;
+  readonly most: number;
+}
+const aYear = (least: number, most: number): Rate => ({ per: 'year', least, most });
+const aClosure = (least: number, most: number): Rate => ({ per: 'closure', least, most });
+
+/**
+ * How often each thing goes wrong, as orders of magnitude (`failure-orders`): common practice, no source. They rank stories beside each
+ * other and prove nothing.
+ */
+const RATES: Readonly<Record<FaultKind, Rate>> = {
+  'missed-press': aClosure(FAULT_RATES.missedShare / 10, FAULT_RATES.missedShare),
+  'seen-twice': aClosure(1e-4, 1e-2),
+  'hand-press': aYear(10, 300),
+  'power-cut': aYear(0.3, 10),
+  'plug-out': aYear(0.3, 30),
+  'controller-out': aYear(0.3, 30),
+  restart: aYear(0.3, 30),
+  welded: aClosure(1e-7, 1e-5),
+  dirty: aClosure(1e-7, 1e-5),
+  'stuck-sense': aYear(1e-2, 1),
+  'late-sense': aYear(1, 100),
+  'reversed-sense': aYear(1e-3, 0.1),
+  'moved-sense': aYear(1e-2, 1),
+  'lost-message': aYear(1, 300),
+  'false-no': aYear(1, 300),
+  'silent-sense': aYear(0.1, 10),
+  obstacle: aYear(0.1, 10),
+  'wrong-moment': aYear(1, 100),
+  'hand-moved': aYear(10, 300),
+  'nobody-came': aYear(1, 100),
+  'not-answered': aYear(1, 100),
+  hung: aYear(0.1, 10),
+};
+
+/** Hours of a year, and for how long the first of two failures stands before anybody finds it, h: from a day to a year. */
+const YEAR_HOURS = 8766;
+const STANDS_HOURS = { least: 24, most: YEAR_HOURS } as const;
+
+/** How often a year something may come about, at least and at most. */
+export interface Chance {
+  readonly least: number;
+  readonly most: number;
+}
+
+/** One rate as times a year. @param closures a year of the contact. */
+function yearly(kind: FaultKind, closures: number): Chance {
+  const { per, least, most } = RATES[kind];
+  const times = per === 'closure' ? closures : 1;
+  return { least: least * times, most: most * times };
+}
+
+/**
+ * How often a year a story may come about, as a range: of one thing its rate; of two the rate of each times the share of the year for
+ * which the other one stands unfound, both ways round. A rate of nothing, as for a story with nothing going wrong, is every time.
+ * @param closures of its contacts a year. @returns null where nothing has to go wrong.
+ */
+export function chanceOf({ faults }: Pick<BrokenStory, 'faults'>, closures: number): Chance | null {
+  const rates = faults.map((f) => yearly(f.kind, closures));
+  if (rates.length === 0) return null;
+  const both = (end: 'least' | 'most'): number => {
+    const share = STANDS_HOURS[end] / YEAR_HOURS;
+    const product = rates.reduce((x, r) => x * r[end], 1);
+    // A rate of many a year cannot stand for longer than the year has.
+    return rates.length === 1 ? product : Math.min(rates.length * product * share, Math.min(...rates.map((r) => r[end])));
+  };
+  return { least: both('least'), most: both('most') };
+}
+
+const nearest = (x: number): string => {
+  if (x >= 1) return x < 2 ? 'once a year' : `${magnitude(x)} times a year`;
+  return `once in ${magnitude(1 / x)} years`;
+};
+const magnitude = (x: number): string => {
+  const ten = 10 ** Math.round(Math.log10(x));
+  return ten >= 1e6 ? `10^${Math.round(Math.log10(x))}` : ten.toLocaleString('en');
+};
+
+/** A chance in words, as orders of magnitude: never as safety. */
+export const chanceWords = (c: Chance | null): string =>
+  c === null ? 'each time' : `from ${nearest(c.least)} to ${nearest(c.most)}`;

@@ -1,0 +1,130 @@
+import { finding, type Finding, type StudyVerdict, type Verdict } from '../../ground/finding';
+import { HARM_WORDS, type Hazard, type Job } from '../../ground/job';
+import { hashOf } from '../../ground/quantity';
+import { POWER_WORDS, type Drilled, type DrillStory } from './drill';
+import type { SmallestSet } from './smallest';
+
+/** How an accepted story is known: by the condition that it breaks and by what goes wrong. */
+export const acceptedId = (s: DrillStory): string => hashOf(JSON.stringify([s.story.never.never.id, s.key]));
+
+/** How grave a story is that nobody accepted: one thing that hurts stops, two are tight; a nuisance never stops. */
+function gravity({ story }: DrillStory): Verdict {
+  const { harm } = story.never.never;
+  const few = story.told.length <= 1;
+  // Of what nobody said, the worst is taken.
+  if (harm === 'nuisance') return few ? 'tight' : 'settled';
+  return few ? 'stop' : 'tight';
+}
+
+const howMany = (s: DrillStory): string =>
+  s.story.told.length === 0 ? 'broken by the plan' : s.story.told.length === 1 ? 'one thing breaks it' : 'two break it';
+
+function storyFinding(s: DrillStory, set: SmallestSet): Finding {
+  const { harm, whom } = s.story.never.never;
+  const left = set.answers === null || set.left.some((l) => acceptedId(l) === acceptedId(s));
+  return finding('guard', `story.${acceptedId(s)}`, {
+    verdict: gravity(s),
+    title:
+      `Never ${s.story.never.words}, which would hurt ${harm === 'unsaid' ? 'nobody said whom' : whom || HARM_WORDS[harm]}: ` +
+      `${s.power === 'both' ? '' : `${POWER_WORDS[s.power]}. `}${s.story.sentences.join(' ')}`,
+    caption: howMany(s),
+    source: ['simulation', 'story-lengths'],
+    remedy: {
+      text: left
+        ? 'No ready change answers it: change the machine or the plan, or have somebody accept it by name, below.'
+        : `Take the answers below: ${(set.answers ?? []).map((a) => a.words).join('; ')}.`,
+    },
+  });
+}
+
+/** What a drill says, as findings: one for each story, one for each condition that none breaks, and one for all. */
+export function drillFindings(found: Drilled, set: SmallestSet): readonly Finding[] {
+  const whole = !found.stopped && found.most >= 2;
+  const worst = found.stories.map(gravity);
+  const verdict: Verdict = found.stopped
+    ? 'unknown'
+    : worst.includes('stop')
+      ? 'stop'
+      : worst.length > 0 || !whole || found.unheld.length > 0
+        ? 'tight'
+        : 'settled';
+  const told = `${found.told.toLocaleString('en')} stories in four states of power, with up to ${
+    found.most === 1 ? 'one thing' : 'two things'
+  } going wrong`;
+  return [
+    finding('guard', 'drill', {
+      verdict: found.kept.length + found.stories.length === 0 ? 'unknown' : verdict,
+      title: found.stopped
+        ? `The failure drill came to no end: ${told}`
+        : `${told}: ${found.stories.length === 0 ? 'none breaks a condition' : `${found.stories.length} that break one`}`,
+      caption: found.stopped ? 'drill not whole' : found.stories.length > 0 ? 'stories unanswered' : 'drill passed',
+      source: ['simulation', 'story-lengths'],
+      remedy:
+        verdict === 'settled'
+          ? null
+          : {
+              text: found.stopped
+                ? 'Drill again and let it end; fewer moves and conditions at once take less.'
+                : found.stories.length > 0
+                  ? 'Answer each story, or have somebody accept what is left, by name.'
+                  : found.unheld.length > 0
+                    ? 'Conditions that no run can tell of are tried in Try, or said in other words in Wish.'
+                    : 'Drill with two things going wrong as well.',
+            },
+    }),
+    ...found.stories.map((s) => storyFinding(s, set)),
+  ];
+}
+
+/** Hazards that something which goes on by itself brings about. */
+const GOES_ON: readonly Hazard[] = ['unattended-heat', 'moving-door', 'pinch', 'pressure', 'gas', 'water', 'medical'];
+
+/** Before any drill: what there is to drill, and that it was not. */
+export function undrilled(job: Job, hazards: readonly Hazard[]): readonly Finding[] {
+  if (job.act.moves.length === 0 || (job.wish.nevers.length === 0 && !hazards.some((h) => GOES_ON.includes(h)))) return [];
+  const said = job.wish.nevers.length > 0;
+  return [
+    finding('guard', 'drill', {
+      verdict: 'unknown',
+      title: said
+        ? 'Whether any failure brings about what must never happen was not drilled'
+        : 'Nothing was said, as a condition, that must never happen: no failure can be held against it',
+      caption: said ? 'not drilled' : 'nothing to drill for',
+      holds: 'without-faults',
+      source: ['simulation'],
+      remedy: { text: said ? 'Run the failure drill below.' : 'Say in Wish, as conditions, what must never happen.' },
+    }),
+  ];
+}
+
+/** What a drill that still stands says now, with what was accepted since. */
+export function drilledNow(job: Job, { findings, basis }: Pick<StudyVerdict, 'findings' | 'basis'>): readonly Finding[] {
+  const now = findings.map((f) => withAcceptance(job, f, basis));
+  const stories = now.filter((f) => f.id !== SUMMARY);
+  return now.map((f) =>
+    f.id === SUMMARY && f.verdict === 'stop' && !stories.some((s) => s.verdict === 'stop')
+      ? { ...f, verdict: 'tight', title: `${f.title}; somebody accepted what would stop it` }
+      : f,
+  );
+}
+const SUMMARY = 'guard.drill';
+
+/**
+ * A finding of a story as it stands with what was accepted since: somebody answers for it by name, and it is settled by that no more than
+ * tight. @param basis of the drill that told it: an acceptance of another plan counts for nothing.
+ */
+function withAcceptance(job: Job, f: Finding, basis: string): Finding {
+  const at = f.id.startsWith('guard.story.') ? f.id.slice('guard.story.'.length) : '';
+  const accepted = at === '' ? undefined : job.guard.accepted.find((x) => x.id === at);
+  if (!accepted) return f;
+  const old = accepted.basis !== basis;
+  const words = old
+    ? `${accepted.by} accepted it on ${accepted.at.slice(0, 10)} in a plan that was changed since: that counts no more`
+    : `accepted by ${accepted.by} on ${accepted.at.slice(0, 10)}${accepted.why ? `, ${accepted.why}` : ''}`;
+  return {
+    ...f,
+    verdict: old ? f.verdict : 'tight',
+    caption: old ? f.caption : `accepted by ${accepted.by}`,
+    title: `${f.title} (${words})`,
+  };
+}
