@@ -28,6 +28,7 @@ import { linesVerb, pinsVerb } from './pins';
 import { SIGN_OFF, signOffBlocked } from '../core/rooms/try';
 import { WAY_WORDS } from '../core/build/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
+import { drillVerb } from './drill';
 import { keypadVerb } from './keypad';
 import { ledgerVerb } from './ledger';
 import { sensesVerb } from './senses';
@@ -42,7 +43,7 @@ const USAGE =
   'ledger FILE [--part P] [--open] | ' +
   'keypad CAPTURE... [--out MAP] [--lines A,B] | run FILE [--move NAME] [--faults F.json] | ' +
   'days FILE --days N --seed N [--move NAME] [--policy P] | plan FILE --to STATE [--from STATE,STATE] | ' +
-  'search FILE [--faults 0..2] | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
+  'search FILE [--faults 0..2] | drill FILE [--pairs] | apart BOARD.json | trace FILE.csv [--tariff T] [--states 1..4] [--runs N] | ' +
   'travel SECONDS... [--confidence C] | together ONE.csv OTHER.csv | room FILE.csv [--low T --high T] | senses FILE | ' +
   'year FILE --from DATE [--place LAT,LON] [--years N] | why FILE --at TIME | ' +
   'regret FILE --of RULE.FIELD [--from DATE] | pack FILE DIR | rehearse FILE [--program P.py]';
@@ -240,6 +241,7 @@ const OPTIONS = {
   at: { type: 'string' },
   of: { type: 'string' },
   program: { type: 'string' },
+  pairs: { type: 'boolean' },
 } as const;
 
 /** What a verb is called with: its options, the first file, what else stands there. */
@@ -303,6 +305,7 @@ const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
     ),
   plan: ({ file, values }) => planVerb(readJob(file), values.from, values.to),
   search: ({ file, values }) => searchVerb(readJob(file), whole(values.faults ?? '1', 'faults', 0, 2)),
+  drill: ({ file, values }) => drillVerb(readJob(file), values.pairs ? 2 : 1),
   trace: (call) =>
     traceVerb(
       firstItem(named(call)),

@@ -3,6 +3,7 @@ export { ELV_AC_VOLTS, ELV_DC_VOLTS, isExtraLow } from './extra-low';
 export { FUSE_BLOWS, fuseHoldsSeconds } from './fuse-curve';
 export { meltingStep } from './melting';
 export { bearsAmps, CONNECTOR, fuseFor, leadFor, soldSizes } from './ratings';
+export { CONDUCTOR_HEAT, cordAmps, cordsByGauge } from './cord';
 export type { Strand } from './strand';
 export { breakingStep, directShare, INRUSH, POWER_FACTOR, type LoadKind } from './duty';
 export { oneShot, type OneShot } from './one-shot';

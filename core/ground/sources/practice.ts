@@ -249,7 +249,6 @@ export const PRACTICE = {
     'Led by hand: half as much again after one take, half again before a call; a press over 1 s that is let go within 1 s ' +
       'of a sense was held for it; gaps under 50 ms are the hand’s own',
   ),
-  'failure-orders': C('How often what fails in a plan fails, as orders of magnitude; they rank stories and prove nothing'),
   'fault-rates': C('One press in 50 missed, a press by hand one day in six, two power cuts a year'),
   'log-normal': C(
     'Response times of a busy controller scatter log-normally: many quick ones, a long tail of late ones',

@@ -39,6 +39,17 @@ export const PUBLISHED = {
   'iec-60445': P(
     'IEC 60445:2021, Identification of conductors, clause 6: protective earth green-yellow, neutral blue, line brown, black or grey',
   ),
+  'cord-amps': P(
+    'BS 7671:2018, Requirements for electrical installations, table 4F3A, flexible cords: 0.5 mm² 3 A, 0.75 6 A, 1 10 A, 1.25 13 A, ' +
+      '1.5 16 A, 2.5 25 A, 4 32 A',
+  ),
+  'cord-amps-nec': P(
+    'NFPA 70:2023, National Electrical Code, table 400.5(A)(1), column B: 18 AWG 10 A, 16 AWG 13 A, 14 AWG 18 A, 12 AWG 25 A',
+  ),
+  'conductor-heat': P(
+    'BS 7671:2018, table 4F3A, notes: at 35, 40, 45 and 50 °C 0.91, 0.82, 0.71 and 0.58 of what a flexible cord carries at 30 °C',
+  ),
+  'plug-fuse': P('BS 1362:1973, Fuse links for plugs: 3, 5 and 13 A'),
   'nec-colours': P(
     'NFPA 70:2023, National Electrical Code, 200.6, 210.5 and 250.119: neutral white or grey, ' +
       'earth green, green-yellow or bare; hot wires any other, usually black or red',

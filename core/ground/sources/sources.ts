@@ -1,11 +1,12 @@
 import type { Source, SourceTag } from './source';
+import { GUARDING } from './guarding';
 import { FROM_MEMORY } from './memory';
 import { PRACTICE } from './practice';
 import { PROBING } from './probing';
 import { PUBLISHED } from './published';
 
 /** Where every constant of the core comes from; findings and inputs name a source by its key. */
-export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...PROBING, ...FROM_MEMORY };
+export const SOURCES = { ...PUBLISHED, ...PRACTICE, ...PROBING, ...GUARDING, ...FROM_MEMORY };
 
 /** The key of a source. */
 export type SourceKey = keyof typeof SOURCES;

@@ -5,7 +5,7 @@ import { chanceOf, type Chance } from './chance';
 import { closuresIn, drillOf, runDrill, type Drilled, type DrillStory } from './drill';
 import { drillAnswers } from './drill-answers';
 import { acceptedId, drillFindings } from './drill-findings';
-import { smallestSet, type SmallestSet } from './smallest';
+import { jobWith, smallestSet, type DrillAnswer, type SmallestSet } from './smallest';
 
 /** A drill with what answers it. Plain data. */
 export interface DrillResult {
@@ -37,7 +37,7 @@ export function drillJob(
   if (!drill) return null;
   const found = runDrill(drill, most, (share) => progress(TOLD * share));
   const accepted = new Set(job.guard.accepted.filter((x) => x.basis === drill.basis).map((x) => x.id));
-  const set = smallestSet(
+  const set = answered(
     job,
     drillAnswers(job, wiring, found.stories),
     found,
@@ -53,6 +53,24 @@ export function drillJob(
   }));
   return { basis: drill.basis, found, rows, set, findings: drillFindings(found, set) };
 }
+
+/** Rounds in which stories that came up behind others may bring answers of their own. */
+const MOST_ROUNDS = 3;
+
+/** The fewest answers; stories that only come up once others are answered are asked for theirs as well. */
+function answered(job: Job, first: readonly DrillAnswer[], ...rest: Rest): SmallestSet {
+  let answers = first;
+  for (let round = 1; ; round++) {
+    const set = smallestSet(job, answers, ...rest);
+    const now = (set.answers && jobWith(job, set.answers)) ?? job;
+    const known = new Set(answers.map((a) => a.words));
+    const more = set.left.length > 0 ? drillAnswers(now, wiringOf(now), set.left) : [];
+    const fresh = more.filter((a) => a.needs < 0 && !known.has(a.words) && jobWith(job, [a]) !== null);
+    if (fresh.length === 0 || set.ended || round >= MOST_ROUNDS) return set;
+    answers = [...answers, ...fresh];
+  }
+}
+type Rest = Parameters<typeof smallestSet> extends [Job, unknown, ...infer R] ? R : never;
 
 const drillSeconds = ({ searches }: NonNullable<ReturnType<typeof drillOf>>): number =>
   Math.max(1, ...searches.map(([, s]) => s.end));

@@ -6,6 +6,7 @@ import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { reopenedWords, tickEdit } from './gates';
 import { beforeFindings } from './before';
+import { chainFindings } from './chain';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
 import { switchFindings } from './module';
@@ -31,6 +32,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
     ...beforeFindings(job, facts),
     ...switchFindings(job, facts),
     ...loadFindings(job, facts),
+    ...chainFindings(job, facts),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),
     ...placeFinding(job, facts),

@@ -1,0 +1,21 @@
+import type { Source } from './source';
+
+const C = (text: string): Source => ({ tag: 'C', text });
+
+/** Common practice, with no source, of what can hurt and what prevents it. */
+export const GUARDING = {
+  'failure-orders': C(
+    'How often what fails in a plan fails, as orders of magnitude; they rank stories beside each other and prove nothing',
+  ),
+  snubber: C(
+    'Across a coil on alternating current a varistor or 100 Ω and 100 nF of class X2, on direct current a diode; what a snubber ' +
+      'lets through keeps a load of a few watts alive where it stands across the contact',
+  ),
+  reach: C(
+    'Who can reach a button from outside: a port opened to the outside, a shared password and an outside account are open to others',
+  ),
+  'floating-copper': C(
+    'Rings of copper that are joined to nothing shorten the way over a board: each gap counts for itself, and one under the least ' +
+      'width of a groove for nothing',
+  ),
+} as const satisfies Record<string, Source>;
