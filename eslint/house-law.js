@@ -15,6 +15,7 @@ const CORE = {
       'world',
       'supply',
       'electrics',
+      'apart',
       'mechanics',
       'reversing',
       'signal',

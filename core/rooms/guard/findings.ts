@@ -6,6 +6,7 @@ import { feedingSource } from '../../engines/supply';
 import { PROVE_DEAD } from './cautions';
 import { reopenedWords, tickEdit } from './gates';
 import { beforeFindings } from './before';
+import { boardApartFindings } from './board/board-findings';
 import { chainFindings } from './chain';
 import { cautionsOf, hazardsOf, needsProveDead } from './hazards';
 import { loadFindings } from './load';
@@ -33,6 +34,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
     ...switchFindings(job, facts),
     ...loadFindings(job, facts),
     ...chainFindings(job, facts),
+    ...boardApartFindings(job),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),
     ...placeFinding(job, facts),

@@ -1,3 +1,8 @@
+export { apartOn, reserveOf, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
+export { curesFor, type BoardCure } from './board/cures';
+export { copperOf, holeAt, pinsOn, rectangleOf, sizeOf } from './board/surface';
+export { carriersOf, chainOf, weakestLink } from './chain';
+export { reopenedWords, tickEdit } from './gates';
 export { takesOver } from './before';
 export { CAUTIONS, PROVE_DEAD, type Caution } from './cautions';
 export { guardFindings } from './findings';

@@ -1,0 +1,198 @@
+import { between, crossesSlot, far, gapOf, toPlace, trimmed, type Copper, type Place, type Slot } from './shapes';
+
+/** Copper that is one piece, whether it belongs to a net or to none. */
+export interface Piece {
+  /** Number of its net; −1 for copper that is joined to nothing. */
+  readonly net: number;
+  readonly copper: readonly Copper[];
+}
+
+/** What lies on a board, m. */
+export interface Surface {
+  readonly width: number;
+  readonly height: number;
+  readonly pieces: readonly Piece[];
+  readonly slots: readonly Slot[];
+  /** A gap between two pieces, one of which is joined to nothing, counts for nothing where it is narrower than this. */
+  readonly groove: number;
+}
+
+/** The shortest way between two nets. */
+export interface WayOver {
+  /** m; Infinity where it is longer than was asked for. */
+  readonly metres: number;
+  /** Its legs over bare board; between two legs lies copper that is joined to nothing, or a corner of a slot. */
+  readonly legs: readonly (readonly [Place, Place])[];
+}
+
+/** A leg between two pieces or corners. */
+interface Leg {
+  readonly metres: number;
+  readonly legs: readonly (readonly [Place, Place])[];
+}
+
+const NONE: WayOver = { metres: Infinity, legs: [] };
+
+/**
+ * Shortest ways over the surface between nets, around slots, exactly: by the corners of slots and the pieces of copper. The shortest way
+ * bends at corners alone and ends square to copper.
+ * @param pairs of nets, by number. @param most m: longer ways are not followed. @param over true through the air, for which slots are none.
+ */
+export function waysOver(
+  s: Surface,
+  pairs: readonly (readonly [number, number])[],
+  most: number,
+  throughAir = false,
+): readonly WayOver[] {
+  const slots = throughAir ? [] : s.slots;
+  const graph = new Graph(s, slots, most);
+  const from = new Map<number, ReadonlyMap<number, WayOver>>();
+  return pairs.map(([a, b]) => {
+    let ways = from.get(a);
+    if (!ways) from.set(a, (ways = graph.from(a)));
+    return ways.get(b) ?? NONE;
+  });
+}
+
+class Graph {
+  private readonly corners: readonly Place[];
+  /** Shortest ways from corner to corner, and the corner before the last one on each. */
+  private readonly cornerWay: readonly Float64Array[];
+  private readonly before: readonly Int16Array[];
+  private readonly boxes: readonly Box[];
+  /** By piece and corner, the straight leg between them. */
+  private readonly toCorner: readonly (readonly (Leg | null)[])[];
+
+  constructor(
+    private readonly s: Surface,
+    private readonly slots: readonly Slot[],
+    private readonly most: number,
+  ) {
+    const inside = ({ x, y }: Place): boolean => x > 0 && y > 0 && x < s.width && y < s.height;
+    this.corners = slots.flat().filter(inside);
+    const n = this.corners.length;
+    this.cornerWay = Array.from({ length: n }, () => new Float64Array(n).fill(Infinity));
+    this.before = Array.from({ length: n }, (_, i) => new Int16Array(n).fill(i));
+    this.joinCorners();
+    this.boxes = s.pieces.map((p) => boxOf(p.copper));
+    this.toCorner = s.pieces.map((p, i) => this.corners.map((c) => this.legTo(p, i, c)));
+  }
+
+  private joinCorners(): void {
+    const n = this.corners.length;
+    for (let i = 0; i < n; i++)
+      for (let j = 0; j < n; j++) {
+        const [p, q] = [this.corners[i] as Place, this.corners[j] as Place];
+        if (i === j) this.cornerWay[i]![j] = 0;
+        else if (!this.isBlocked(p, q)) this.cornerWay[i]![j] = far(p, q);
+      }
+    for (let k = 0; k < n; k++)
+      for (let i = 0; i < n; i++)
+        for (let j = 0; j < n; j++) {
+          const over = this.cornerWay[i]![k]! + this.cornerWay[k]![j]!;
+          if (over >= this.cornerWay[i]![j]!) continue;
+          this.cornerWay[i]![j] = over;
+          this.before[i]![j] = this.before[k]![j]!;
+        }
+  }
+
+  private isBlocked(p: Place, q: Place): boolean {
+    return this.slots.some((slot) => crossesSlot(p, q, slot));
+  }
+
+  private legTo(p: Piece, i: number, corner: Place): Leg | null {
+    if (awayFrom(this.boxes[i] as Box, corner) > this.most) return null;
+    let best: Leg | null = null;
+    for (const c of p.copper) {
+      const leg = toPlace(c, corner);
+      const metres = far(...leg);
+      if ((best && metres >= best.metres) || metres > this.most || this.isBlocked(...leg)) continue;
+      best = { metres, legs: [leg] };
+    }
+    return best;
+  }
+
+  /** The shortest way between two pieces over bare board alone. */
+  private legBetween(i: number, j: number): Leg | null {
+    const [p, q] = [this.s.pieces[i] as Piece, this.s.pieces[j] as Piece];
+    let best: Leg | null = null;
+    for (const a of p.copper)
+      for (const b of q.copper) {
+        const gap = gapOf(a, b);
+        if ((best && gap >= best.metres) || gap > this.most) continue;
+        const leg = trimmed(between(a, b), a.r, b.r);
+        if (!this.isBlocked(...leg)) best = { metres: gap, legs: [leg] };
+      }
+    return this.aroundCorners(i, j, best);
+  }
+
+  private aroundCorners(i: number, j: number, straight: Leg | null): Leg | null {
+    let best = straight;
+    const [own, other] = [this.toCorner[i] ?? [], this.toCorner[j] ?? []];
+    own.forEach((first, a) => {
+      if (!first || first.metres >= (best?.metres ?? this.most)) return;
+      other.forEach((last, b) => {
+        if (!last) return;
+        const metres = first.metres + this.cornerWay[a]![b]! + last.metres;
+        if (metres >= (best?.metres ?? this.most)) return;
+        const [begin] = last.legs as [readonly [Place, Place]];
+        best = { metres, legs: [...first.legs, ...this.cornersBetween(a, b), [begin[1], begin[0]]] };
+      });
+    });
+    return best;
+  }
+
+  private cornersBetween(a: number, b: number): readonly (readonly [Place, Place])[] {
+    const out: [Place, Place][] = [];
+    for (let at = b; at !== a; ) {
+      const prior = this.before[a]![at]!;
+      out.unshift([this.corners[prior] as Place, this.corners[at] as Place]);
+      at = prior;
+    }
+    return out;
+  }
+
+  /** Shortest ways from one net to all others, over copper that is joined to nothing where that shortens them. */
+  from(net: number): ReadonlyMap<number, WayOver> {
+    const { pieces, groove } = this.s;
+    const best = pieces.map((p): WayOver => (p.net === net ? { metres: 0, legs: [] } : NONE));
+    const done = new Set<number>();
+    const out = new Map<number, WayOver>();
+    for (;;) {
+      let i = -1;
+      best.forEach((w, k) => {
+        if (!done.has(k) && w.metres <= this.most && (i < 0 || w.metres < (best[i] as WayOver).metres)) i = k;
+      });
+      if (i < 0) return out;
+      done.add(i);
+      const own = pieces[i] as Piece;
+      const way = best[i] as WayOver;
+      if (own.net >= 0 && own.net !== net) {
+        if (!out.has(own.net)) out.set(own.net, way);
+        continue;
+      }
+      pieces.forEach((p, k) => {
+        if (done.has(k) || p.net === net) return;
+        if (apartBoxes(this.boxes[i] as Box, this.boxes[k] as Box) > this.most) return;
+        const leg = this.legBetween(i, k);
+        if (!leg) return;
+        // Beside copper that is joined to nothing a narrow gap is bridged; between two nets it is what it is.
+        const counts = (own.net < 0 || p.net < 0) && leg.metres < groove ? 0 : leg.metres;
+        const metres = way.metres + counts;
+        if (metres < (best[k] as WayOver).metres && metres <= this.most)
+          best[k] = { metres, legs: [...way.legs, ...leg.legs] };
+      });
+    }
+  }
+}
+
+type Box = readonly [left: number, top: number, right: number, bottom: number];
+const boxOf = (copper: readonly Copper[]): Box => [
+  Math.min(...copper.map((c) => Math.min(c.a.x, c.b.x) - c.r)),
+  Math.min(...copper.map((c) => Math.min(c.a.y, c.b.y) - c.r)),
+  Math.max(...copper.map((c) => Math.max(c.a.x, c.b.x) + c.r)),
+  Math.max(...copper.map((c) => Math.max(c.a.y, c.b.y) + c.r)),
+];
+const apartBoxes = (p: Box, q: Box): number =>
+  Math.hypot(Math.max(0, p[0] - q[2], q[0] - p[2]), Math.max(0, p[1] - q[3], q[1] - p[3]));
+const awayFrom = (p: Box, { x, y }: Place): number => apartBoxes(p, [x, y, x, y]);

@@ -1,0 +1,41 @@
+import type { Copper, Place } from '../../../engines/apart';
+
+/** A slot as its middle line and half of its width, m. */
+export interface Cut {
+  readonly a: Place;
+  readonly b: Place;
+  readonly half: number;
+}
+
+/**
+ * What a slot leaves of copper that is joined to nothing: the pieces on its two sides, or all in one where it does not go through. Slivers
+ * are taken for as wide as the copper was, which is never more than is there.
+ */
+export function sawn(copper: Copper, cut: Cut): readonly (readonly Copper[])[] {
+  const long = Math.hypot(cut.b.x - cut.a.x, cut.b.y - cut.a.y);
+  if (long === 0) return [[copper]];
+  const u = { x: (cut.b.x - cut.a.x) / long, y: (cut.b.y - cut.a.y) / long };
+  // Along the slot, and across it.
+  const local = (p: Place): Place => ({
+    x: (p.x - cut.a.x) * u.x + (p.y - cut.a.y) * u.y,
+    y: (p.y - cut.a.y) * u.x - (p.x - cut.a.x) * u.y,
+  });
+  const back = ({ x, y }: Place): Place => ({ x: cut.a.x + x * u.x - y * u.y, y: cut.a.y + x * u.y + y * u.x });
+  const [p, q] = [local(copper.a), local(copper.b)];
+  const { r } = copper;
+  const [low, high] = [Math.min(p.x, q.x) - r, Math.max(p.x, q.x) + r];
+  const [under, over] = [Math.min(p.y, q.y) - r, Math.max(p.y, q.y) + r];
+  if (high <= 0 || low >= long || over <= -cut.half || under >= cut.half) return [[copper]];
+  /** What is left beside one edge of the slot: the outline of it, from the edge to where the copper ends. */
+  const beside = (edge: number, end: number): Copper[] => {
+    const [from, to] = [low, high];
+    const line = (y: number): Copper => ({ a: back({ x: from, y }), b: back({ x: to, y }), r: 0 });
+    return [line(edge), line(end)];
+  };
+  const sides = [
+    ...(over > cut.half ? [beside(cut.half, over)] : []),
+    ...(under < -cut.half ? [beside(-cut.half, under)] : []),
+  ];
+  const through = low >= 0 && high <= long;
+  return through ? sides : [sides.flat()];
+}
