@@ -106,7 +106,9 @@ describe('the shortest way over a board', () => {
       // A cell's middle lies up to half a cell inside of copper, and slots are as wide as their cells.
       const off = Math.abs(way!.metres - grid);
       worst = Math.max(worst, off / (grid || 1));
-      expect(off, `seed ${seed}: ${way!.metres / MM} mm, on the grid ${grid / MM} mm`).toBeLessThan(0.03 * grid + 6 * STEP);
+      expect(off, `seed ${seed}: ${way!.metres / MM} mm, on the grid ${grid / MM} mm`).toBeLessThan(
+        0.03 * grid + 6 * STEP,
+      );
       // Its legs are what it says, and nothing of them lies in a slot.
       const sum = way!.legs.reduce((x, [p, q]) => x + Math.hypot(p.x - q.x, p.y - q.y), 0);
       expect(sum, `seed ${seed}`).toBeCloseTo(way!.metres, 9);

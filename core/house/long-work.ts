@@ -1,6 +1,7 @@
 import { planWay, sceneOf, type Planned } from '../rooms/act';
 import type { DriveFact } from '../ground/facts';
-import type { Job, Sense } from '../ground/job';
+import type { BoardLayout, Job, Sense } from '../ground/job';
+import { apartOn, cureAll, curesFor, type BoardApart, type BoardCure, type Stands } from '../rooms/guard';
 import { daysStudy, type DaysStudy } from './many-days';
 import { seededRandom } from '../ground/quantity';
 import { assess } from './assess';
@@ -33,6 +34,11 @@ export interface Works {
   readonly drill: {
     readonly order: { readonly job: Job; readonly most: number };
     readonly result: DrillResult | null;
+  };
+  /** How far the nets of a board are apart, and what cures it. */
+  readonly apart: {
+    readonly order: { readonly board: BoardLayout; readonly stands: Stands; readonly cures: boolean };
+    readonly result: { readonly on: BoardApart; readonly cures: readonly BoardCure[]; readonly all: BoardCure | null };
   };
   /** The plan and the ready policies over so many days. */
   readonly days: {
@@ -126,6 +132,11 @@ export function workOn(order: WorkOrder, tell: (share: number) => void): WorkRes
     }
     case 'drill':
       return drillJob(order.job, order.most, progress);
+    case 'apart': {
+      const { board, stands, cures } = order;
+      const on = apartOn(board, stands);
+      return { on, cures: cures ? curesFor(board, stands) : [], all: cures ? cureAll(board, stands) : null };
+    }
     case 'days':
       return daysStudy(order.job, order.days, order.seed, progress);
     case 'way': {

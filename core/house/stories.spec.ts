@@ -100,9 +100,7 @@ describe('stories', () => {
       ],
       wish: {
         ...pot.wish,
-        nevers: [
-          { ...freshNever('n', 'lasts-longer'), state: 'on' },
-        ],
+        nevers: [{ ...freshNever('n', 'lasts-longer'), state: 'on' }],
       },
       act: {
         faults: [],

@@ -16,7 +16,16 @@ import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene, type Wired } from './power-up-scene';
 import { disturbancesOf } from './what-befalls';
 import { formatQuantity, hashOf } from '../ground/quantity';
-import { allowedSpans, happeningsOf, searchStories, type Counterexample, type Disturbance, type SearchOutcome, type Told, type WorldEvent } from '../engines/world';
+import {
+  allowedSpans,
+  happeningsOf,
+  searchStories,
+  type Counterexample,
+  type Disturbance,
+  type SearchOutcome,
+  type Told,
+  type WorldEvent,
+} from '../engines/world';
 
 const MOST_DAYS = 7;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
@@ -189,7 +198,11 @@ function befallsByName(scene: Scene, f: Fault): string {
 }
 
 /** A story in which a condition is broken, with its words. */
-export function storyOf(search: Search, never: HeldNever, { told, brokenAt }: Omit<Counterexample, 'monitor'>): BrokenStory {
+export function storyOf(
+  search: Search,
+  never: HeldNever,
+  { told, brokenAt }: Omit<Counterexample, 'monitor'>,
+): BrokenStory {
   const shift = firstItem(search.starts).at;
   const laid = atPresses(search, told);
   return {

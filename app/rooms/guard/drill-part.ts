@@ -4,6 +4,7 @@ import { chanceWords } from '../../../core/house/drill/chance';
 import { POWER_WORDS } from '../../../core/house/drill/drill';
 import type { DrillResult } from '../../../core/house/drill/drill-job';
 import { text } from '../../../core/ground/field';
+import { studyId } from '../../../core/ground/finding';
 import { HARM_WORDS, sayTime } from '../../../core/ground/job';
 import { Action } from '../../kit/action';
 import { FieldScope } from '../../kit/half-typed';
@@ -40,7 +41,9 @@ export class DrillPart {
   private readonly kept = computed(() => this.studies.of(this.bench.id()).find((s) => s.kind === 'drill'));
   protected readonly found = computed(() => (this.kept()?.result ?? null) as DrillResult | null);
   /** Whether what stands here is of the plan as it is now. */
-  protected readonly fresh = computed(() => this.bench.isFresh('drill', ''));
+  protected readonly fresh = computed(
+    () => this.kept() !== undefined && this.bench.answer().fresh[studyId('drill', '')] !== false,
+  );
   protected readonly empty = signal(false);
 
   protected async go(most: number): Promise<void> {

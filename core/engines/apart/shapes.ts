@@ -55,7 +55,10 @@ export const gapOf = (p: Copper, q: Copper): number => Math.max(0, far(...betwee
 export function trimmed([from, to]: readonly [Place, Place], start: number, end: number): readonly [Place, Place] {
   const long = far(from, to);
   if (long <= start + end) return [from, from];
-  const at = (s: number): Place => ({ x: from.x + ((to.x - from.x) * s) / long, y: from.y + ((to.y - from.y) * s) / long });
+  const at = (s: number): Place => ({
+    x: from.x + ((to.x - from.x) * s) / long,
+    y: from.y + ((to.y - from.y) * s) / long,
+  });
   return [at(start), at(long - end)];
 }
 

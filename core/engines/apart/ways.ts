@@ -59,7 +59,9 @@ class Graph {
   /** Shortest ways from corner to corner, and the corner before the last one on each. */
   private readonly cornerWay: readonly Float64Array[];
   private readonly before: readonly Int16Array[];
+  private readonly pieces: readonly Piece[];
   private readonly boxes: readonly Box[];
+  private readonly legs = new Map<number, Leg | null>();
   /** By piece and corner, the straight leg between them. */
   private readonly toCorner: readonly (readonly (Leg | null)[])[];
 
@@ -74,8 +76,36 @@ class Graph {
     this.cornerWay = Array.from({ length: n }, () => new Float64Array(n).fill(Infinity));
     this.before = Array.from({ length: n }, (_, i) => new Int16Array(n).fill(i));
     this.joinCorners();
-    this.boxes = s.pieces.map((p) => boxOf(p.copper));
-    this.toCorner = s.pieces.map((p, i) => this.corners.map((c) => this.legTo(p, i, c)));
+    this.pieces = this.bridged();
+    this.boxes = this.pieces.map((p) => boxOf(p.copper));
+    this.toCorner = this.pieces.map((p, i) => this.corners.map((c) => this.legTo(p, i, c)));
+  }
+
+  /** Copper that is joined to nothing, with what lies so near to it that the gap counts for nothing, is one piece. */
+  private bridged(): readonly Piece[] {
+    const { pieces, groove } = this.s;
+    const loose = pieces.filter((p) => p.net < 0);
+    const boxes = loose.map((p) => boxOf(p.copper));
+    const root = loose.map((_, i) => i);
+    const find = (i: number): number => (root[i] === i ? i : (root[i] = find(root[i] as number)));
+    const order = loose.map((_, i) => i).sort((x, y) => (boxes[x] as Box)[0] - (boxes[y] as Box)[0]);
+    order.forEach((i, n) => {
+      for (const k of order.slice(n + 1)) {
+        if ((boxes[k] as Box)[0] - (boxes[i] as Box)[2] >= groove) break;
+        if (find(i) === find(k) || apartBoxes(boxes[i] as Box, boxes[k] as Box) >= groove) continue;
+        if (this.isNear(loose[i] as Piece, loose[k] as Piece)) root[find(k)] = find(i);
+      }
+    });
+    const joined = new Map<number, Copper[]>();
+    loose.forEach((p, i) => joined.set(find(i), [...(joined.get(find(i)) ?? []), ...p.copper]));
+    return [...pieces.filter((p) => p.net >= 0), ...[...joined.values()].map((copper): Piece => ({ net: -1, copper }))];
+  }
+
+  /** Whether a gap between two pieces is so narrow that it is bridged, with no slot in it. */
+  private isNear(p: Piece, q: Piece): boolean {
+    return p.copper.some((a) =>
+      q.copper.some((b) => gapOf(a, b) < this.s.groove && !this.isBlocked(...trimmed(between(a, b), a.r, b.r))),
+    );
   }
 
   private joinCorners(): void {
@@ -112,17 +142,28 @@ class Graph {
     return best;
   }
 
-  /** The shortest way between two pieces over bare board alone. */
+  /** The shortest way between two pieces over bare board alone, worked out once. */
   private legBetween(i: number, j: number): Leg | null {
-    const [p, q] = [this.s.pieces[i] as Piece, this.s.pieces[j] as Piece];
+    const key = Math.min(i, j) * this.pieces.length + Math.max(i, j);
+    let leg = this.legs.get(key);
+    if (leg === undefined) this.legs.set(key, (leg = this.legOver(Math.min(i, j), Math.max(i, j))));
+    if (!leg || i < j) return leg;
+    return { metres: leg.metres, legs: leg.legs.map(([a, b]) => [b, a] as const).reverse() };
+  }
+
+  private legOver(i: number, j: number): Leg | null {
+    const [p, q] = [this.pieces[i] as Piece, this.pieces[j] as Piece];
     let best: Leg | null = null;
-    for (const a of p.copper)
+    const other = boxOf(q.copper);
+    for (const a of p.copper) {
+      if (apartBoxes(boxOf([a]), other) > (best?.metres ?? this.most)) continue;
       for (const b of q.copper) {
         const gap = gapOf(a, b);
         if ((best && gap >= best.metres) || gap > this.most) continue;
         const leg = trimmed(between(a, b), a.r, b.r);
         if (!this.isBlocked(...leg)) best = { metres: gap, legs: [leg] };
       }
+    }
     return this.aroundCorners(i, j, best);
   }
 
@@ -144,7 +185,7 @@ class Graph {
 
   private cornersBetween(a: number, b: number): readonly (readonly [Place, Place])[] {
     const out: [Place, Place][] = [];
-    for (let at = b; at !== a; ) {
+    for (let at = b; at !== a;) {
       const prior = this.before[a]![at]!;
       out.unshift([this.corners[prior] as Place, this.corners[at] as Place]);
       at = prior;
@@ -154,7 +195,8 @@ class Graph {
 
   /** Shortest ways from one net to all others, over copper that is joined to nothing where that shortens them. */
   from(net: number): ReadonlyMap<number, WayOver> {
-    const { pieces, groove } = this.s;
+    const { groove } = this.s;
+    const { pieces } = this;
     const best = pieces.map((p): WayOver => (p.net === net ? { metres: 0, legs: [] } : NONE));
     const done = new Set<number>();
     const out = new Map<number, WayOver>();

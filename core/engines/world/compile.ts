@@ -1,5 +1,15 @@
 import { intAt, itemAt, present } from '../../ground/lists';
-import { ELSES, OPS, TIER, type Clue, type LoopWire, type OutputEnd, type RoutineWire, type RuleWire, type WorldPlan } from './plan';
+import {
+  ELSES,
+  OPS,
+  TIER,
+  type Clue,
+  type LoopWire,
+  type OutputEnd,
+  type RoutineWire,
+  type RuleWire,
+  type WorldPlan,
+} from './plan';
 import { checkTable, WorldProblem, POWER_BACK, POWER_LOST } from './table';
 
 /** A world in flat arrays: states of all parts in one row of numbers. */

@@ -115,13 +115,7 @@ export {
   shownFields,
   stepFields,
 } from './document/act/fields';
-export {
-  neverFields,
-  regionFields,
-  sheetFields,
-  wholeFields,
-  wishFields,
-} from './document/plan/fields';
+export { neverFields, regionFields, sheetFields, wholeFields, wishFields } from './document/plan/fields';
 export {
   apartFields,
   chainFields,
@@ -138,6 +132,7 @@ export {
   boardSlotFields,
   boardTrackFields,
   laidPartFields,
+  laidPinFields,
 } from './document/guard/board-fields';
 export {
   boxFields,

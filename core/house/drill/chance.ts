@@ -69,7 +69,9 @@ export function chanceOf({ faults }: Pick<BrokenStory, 'faults'>, closures: numb
     const share = STANDS_HOURS[end] / YEAR_HOURS;
     const product = rates.reduce((x, r) => x * r[end], 1);
     // A rate of many a year cannot stand for longer than the year has.
-    return rates.length === 1 ? product : Math.min(rates.length * product * share, Math.min(...rates.map((r) => r[end])));
+    return rates.length === 1
+      ? product
+      : Math.min(rates.length * product * share, Math.min(...rates.map((r) => r[end])));
   };
   return { least: both('least'), most: both('most') };
 }

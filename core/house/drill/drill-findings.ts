@@ -81,7 +81,8 @@ const GOES_ON: readonly Hazard[] = ['unattended-heat', 'moving-door', 'pinch', '
 
 /** Before any drill: what there is to drill, and that it was not. */
 export function undrilled(job: Job, hazards: readonly Hazard[]): readonly Finding[] {
-  if (job.act.moves.length === 0 || (job.wish.nevers.length === 0 && !hazards.some((h) => GOES_ON.includes(h)))) return [];
+  if (job.act.moves.length === 0 || (job.wish.nevers.length === 0 && !hazards.some((h) => GOES_ON.includes(h))))
+    return [];
   const said = job.wish.nevers.length > 0;
   return [
     finding('guard', 'drill', {
@@ -98,7 +99,10 @@ export function undrilled(job: Job, hazards: readonly Hazard[]): readonly Findin
 }
 
 /** What a drill that still stands says now, with what was accepted since. */
-export function drilledNow(job: Job, { findings, basis }: Pick<StudyVerdict, 'findings' | 'basis'>): readonly Finding[] {
+export function drilledNow(
+  job: Job,
+  { findings, basis }: Pick<StudyVerdict, 'findings' | 'basis'>,
+): readonly Finding[] {
   const now = findings.map((f) => withAcceptance(job, f, basis));
   const stories = now.filter((f) => f.id !== SUMMARY);
   return now.map((f) =>

@@ -177,7 +177,8 @@ class Smallest {
     });
   }
 
-  private readonly chosen = (set: readonly number[]): readonly DrillAnswer[] => set.flatMap((i) => this.answers[i] ?? []);
+  private readonly chosen = (set: readonly number[]): readonly DrillAnswer[] =>
+    set.flatMap((i) => this.answers[i] ?? []);
 
   private readonly came = (answers: readonly StoryAnswer[] | null, ended: boolean): SmallestSet => ({
     answers: answers && answers.map(({ words, edit }) => ({ words, edit })),

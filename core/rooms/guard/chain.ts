@@ -112,7 +112,14 @@ const said = (value: number, name: string): Limit =>
   atMost(value, 'A', name, { from: 'maker', what: 'said under “mains lead”' });
 
 /** What a link carries against the load: with a reserve where it runs for hours, or where nobody said. */
-const carries = (link: string, name: string, amps: Step, limit: Limit, chain: Chain, source: readonly SourceKey[]): Finding =>
+const carries = (
+  link: string,
+  name: string,
+  amps: Step,
+  limit: Limit,
+  chain: Chain,
+  source: readonly SourceKey[],
+): Finding =>
   judged('guard', id(link), {
     title: `${name} against the load`,
     caption: name.toLowerCase(),
@@ -120,12 +127,14 @@ const carries = (link: string, name: string, amps: Step, limit: Limit, chain: Ch
     limit,
     tightShare: chain.duty === 'short' ? 0.02 : 1 - HOURS,
     source: [...source],
-    remedy: amps.result.value > limit.value ? { text: `Take a smaller load, or a ${name.toLowerCase()} made for it.` } : null,
+    remedy:
+      amps.result.value > limit.value ? { text: `Take a smaller load, or a ${name.toLowerCase()} made for it.` } : null,
   });
 
 function wallLinks(job: Job, chain: Chain, amps: Step): Finding[] {
   const { plug, outletAmps, plugFuse, breaker, cord } = chain;
-  if (plug === 'unknown') return [lacking('plug', 'Plug, fuse and cord of the mains lead were not looked at', 'mains lead?')];
+  if (plug === 'unknown')
+    return [lacking('plug', 'Plug, fuse and cord of the mains lead were not looked at', 'mains lead?')];
   const out: Finding[] = [];
   if (plug !== 'fixed')
     out.push(
@@ -140,7 +149,8 @@ function wallLinks(job: Job, chain: Chain, amps: Step): Finding[] {
   else out.push(carries('fuse', name, amps, said(protects, name.toLowerCase()), chain, ['plug-fuse']));
   if (plug === 'fused-plug' && plugFuse !== null && !PLUG_FUSES.includes(plugFuse)) out.push(oddFuse(plugFuse));
   if (cord === null) {
-    if (plug !== 'fixed') out.push(lacking('cord', 'The cross-section of the cord was not read', 'cord?', ['cord-amps']));
+    if (plug !== 'fixed')
+      out.push(lacking('cord', 'The cross-section of the cord was not read', 'cord?', ['cord-amps']));
     return out;
   }
   const table: SourceKey = cordsByGauge(job.region.mainsVolts) ? 'cord-amps-nec' : 'cord-amps';
@@ -196,10 +206,19 @@ function wireLinks(job: Job, chain: Chain, amps: Step): Finding[] {
   else {
     const bears = derive('what the wires carry in a warm box', 'I_z', 'k * I_t', 'A', [
       constant('k', 'at 45 °C in the box', CONDUCTOR_HEAT, '1', 'conductor-heat'),
-      constant('I_t', 'by their cross-section, at 30 °C', cordAmps(chain.wires, job.region.mainsVolts), 'A', 'cord-amps'),
+      constant(
+        'I_t',
+        'by their cross-section, at 30 °C',
+        cordAmps(chain.wires, job.region.mainsVolts),
+        'A',
+        'cord-amps',
+      ),
     ]);
     out.push(
-      carries('wires', 'Wires', amps, derivedLimit('at most', [bears], 'what the wires carry'), chain, ['cord-amps', 'conductor-heat']),
+      carries('wires', 'Wires', amps, derivedLimit('at most', [bears], 'what the wires carry'), chain, [
+        'cord-amps',
+        'conductor-heat',
+      ]),
     );
   }
   out.push(
@@ -252,7 +271,11 @@ function heldLinks(chain: Chain): Finding[] {
 const dutyLink = ({ duty }: Chain): Finding[] =>
   duty !== 'unknown'
     ? []
-    : [lacking('duty', 'For how long the load runs at a time is not said; it is taken for hours', 'for how long?', ['contact-derate'])];
+    : [
+        lacking('duty', 'For how long the load runs at a time is not said; it is taken for hours', 'for how long?', [
+          'contact-derate',
+        ]),
+      ];
 
 /** What was measured as it came on against what the contact bears: worth more than a rule of thumb, and more binding. */
 function inrushLink({ contact, load }: Carrier, { inrush }: Chain, amps: Step): Finding[] {
@@ -310,7 +333,10 @@ function togetherFindings(job: Job, carriers: readonly Carrier[]): Finding[] {
       tightShare: 1 - HOURS,
       source: ['contact-derate'],
       ...(all.result.value > least ? { verdict: 'tight' as const } : {}),
-      remedy: all.result.value > least ? { text: 'Put them on circuits of their own, or never both at once (Routine).' } : null,
+      remedy:
+        all.result.value > least
+          ? { text: 'Put them on circuits of their own, or never both at once (Routine).' }
+          : null,
     }),
   ];
 }

@@ -13,6 +13,7 @@ import { loadFindings } from './load';
 import { switchFindings } from './module';
 import { neverFinding } from './never';
 import { pressEndFindings } from './press-end';
+import { reachFindings } from './reach';
 import { senseWireFindings } from './sense-wires';
 
 /** Sources of the cautions that hold numbers. */
@@ -35,6 +36,7 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
     ...loadFindings(job, facts),
     ...chainFindings(job, facts),
     ...boardApartFindings(job),
+    ...reachFindings(job, facts),
     ...pressEndFindings(job, facts),
     ...neverFinding(job, 'guard', tried),
     ...placeFinding(job, facts),
@@ -43,12 +45,12 @@ export function guardFindings(job: Job, facts: Facts, tried: boolean): Finding[]
   const steps = needsProveDead(job, facts) ? PROVE_DEAD.map((c) => ({ ...c, id: `dead-${c.id}` })) : [];
   const all = [...cautionsOf(job, facts), ...steps];
   for (const c of all) {
-    const at = tickedAt(job, c.id);
+    const at = c.prevents === '' ? undefined : tickedAt(job, c.id);
     const again = reopenedWords(job, c.id);
     out.push(
       finding('guard', c.id, {
         verdict: at ? 'settled' : 'unknown',
-        title: `${c.what}: ${c.prevents}${again ? ` (${again})` : ''}`,
+        title: `${c.what}: ${c.prevents || 'what prevents it is not said'}${again ? ` (${again})` : ''}`,
         caption: at ? 'in place' : again ? 'open again' : 'not ticked yet',
         source: SOURCE_OF[c.id] ?? [c.id.startsWith('dead-') ? 'prove-dead' : 'cautions'],
         remedy: at

@@ -1,5 +1,5 @@
 import type { Facts } from '../../ground/facts';
-import { reachOf, type Hazard, type Job } from '../../ground/job';
+import { HARMS, reachOf, type Hazard, type Job } from '../../ground/job';
 import { CELLS } from '../../engines/supply';
 import { CAUTIONS, GENERAL, HARM_ORDER, type Caution } from './cautions';
 
@@ -20,6 +20,9 @@ export function hazardsOf(job: Job, facts: Facts): Hazard[] {
   if (tied) derived.add('not-isolated');
   // A machine that opens and closes is a door, whoever ticked it.
   if (job.act.parts.some((p) => p.kind === 'open-stop-close-stop')) derived.add('moving-door');
+  // What warms goes on warming with nobody there, and what lets water flow lets it flow on.
+  if (job.routine.loops.some((l) => l.way === 'warms')) derived.add('unattended-heat');
+  if (job.routine.amounts.length > 0) derived.add('water');
   const { sources } = job.feed;
   if (sources.some((s) => s.kind === 'cells' && CELLS[s.chemistry].lithium)) derived.add('lithium');
   if (
@@ -49,6 +52,7 @@ export function cautionsOf(job: Job, facts: Facts): Caution[] {
     : [];
   return [
     ...hazardsOf(job, facts).flatMap((h) => CAUTIONS[h]),
+    ...ownCautions(job),
     ...load,
     ...(facts.presses.some((p) => p.sharesGround) || job.senses.some((s) => reachOf(s) === 'joined')
       ? [GENERAL.groundShift]
@@ -57,6 +61,12 @@ export function cautionsOf(job: Job, facts: Facts): Caution[] {
     GENERAL.ownDevices,
   ];
 }
+
+/** What was added by hand, the gravest first; what nobody said whom it hurts is taken for the gravest. */
+const ownCautions = ({ guard }: Job): Caution[] =>
+  [...guard.own]
+    .sort((x, y) => HARMS.indexOf(x.harm) - HARMS.indexOf(y.harm))
+    .map((h) => ({ id: `own.${h.id}`, what: h.what, prevents: h.prevents.trim() }));
 
 /** Whether a contact of the plan carries the machine's load: that of a press, or of a bought switch that the machine hangs behind. */
 const carriesLoad = (facts: Facts): boolean =>

@@ -1,8 +1,9 @@
 export { apartOn, reserveOf, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
-export { curesFor, type BoardCure } from './board/cures';
+export { cureAll, curesFor, type BoardCure } from './board/cures';
 export { copperOf, holeAt, pinsOn, rectangleOf, sizeOf } from './board/surface';
-export { carriersOf, chainOf, weakestLink } from './chain';
+export { carriersOf, chainOf, weakestLink, type Carrier } from './chain';
 export { reopenedWords, tickEdit } from './gates';
+export { overWay, SHOWN, wayOf, withoutLink } from './reach';
 export { takesOver } from './before';
 export { CAUTIONS, PROVE_DEAD, type Caution } from './cautions';
 export { guardFindings } from './findings';

@@ -25,8 +25,10 @@ export function suppressorFindings(job: Job, { load, mains }: Carrier, { suppres
 
 const SETTLED_WORDS = {
   rc: 'A snubber takes what the coil gives back: class X2, across the load',
-  varistor: 'A varistor takes what the coil gives back; its clamping voltage stays under what contact and insulation bear',
-  diode: 'A diode across the coil takes what it gives back: it clamps to a volt, and the coil holds several times longer',
+  varistor:
+    'A varistor takes what the coil gives back; its clamping voltage stays under what contact and insulation bear',
+  diode:
+    'A diode across the coil takes what it gives back: it clamps to a volt, and the coil holds several times longer',
 } as const;
 
 const told = (is: keyof typeof SETTLED_WORDS): Finding =>
@@ -50,10 +52,15 @@ const notSaid = finding('guard', 'chain.suppressor', {
 const bare = (direct: boolean): Finding =>
   finding('guard', 'chain.suppressor', {
     verdict: 'tight',
-    title: 'Nothing takes what the coil gives back: each opening draws an arc, which burns and in the end welds the contact',
+    title:
+      'Nothing takes what the coil gives back: each opening draws an arc, which burns and in the end welds the contact',
     caption: 'arc at each opening',
     source: ['snubber'],
-    remedy: { text: direct ? 'A diode across the coil, its line end to plus.' : 'A varistor across the load, or a snubber of class X2.' },
+    remedy: {
+      text: direct
+        ? 'A diode across the coil, its line end to plus.'
+        : 'A varistor across the load, or a snubber of class X2.',
+    },
   });
 
 const diodeOnAlternating = finding('guard', 'chain.suppressor', {
@@ -70,7 +77,13 @@ function leakage({ region }: Job, watts: number): Finding {
     constant('k_v', 'over its nominal value', OVER, '1', 'part-share'),
     chosen('V', 'mains of the region', region.mainsVolts, 'V', 'region, in Wish'),
     constant('R', 'of the snubber', SNUBBER.ohms, 'Ω', 'snubber'),
-    computed('ω', 'angular frequency of mains', 2 * Math.PI * region.mainsHertz, 'Hz', '2 π times the region’s frequency, in Wish'),
+    computed(
+      'ω',
+      'angular frequency of mains',
+      2 * Math.PI * region.mainsHertz,
+      'Hz',
+      '2 π times the region’s frequency, in Wish',
+    ),
     constant('C', 'of the snubber', SNUBBER.farads, 'F', 'snubber'),
   ]);
   const through = derive('apparent power through it', 'S', 'V * I_leak', 'W', [
@@ -86,6 +99,7 @@ function leakage({ region }: Job, watts: number): Finding {
     source: ['snubber'],
     // Across the load it keeps nothing alive; where it stands nobody asked.
     ...(through.result.value > KEPT_ALIVE * watts ? { verdict: 'tight' as const } : {}),
-    remedy: through.result.value > KEPT_ALIVE * watts ? { text: 'Put it across the load and not across the contact.' } : null,
+    remedy:
+      through.result.value > KEPT_ALIVE * watts ? { text: 'Put it across the load and not across the contact.' } : null,
   });
 }

@@ -26,13 +26,31 @@ export type PressPlace = keyof PressPlaces;
 
 /** Where fields can be set: a section of the job, a group inside one, or a place of a press. */
 export interface Places
-  extends SurveyPlaces, PressPlaces, BenchPlaces, ControllerPlaces, FeedPlaces, ActPlaces, PlanPlaces, GuardPlaces, RoutinePlaces {}
+  extends
+    SurveyPlaces,
+    PressPlaces,
+    BenchPlaces,
+    ControllerPlaces,
+    FeedPlaces,
+    ActPlaces,
+    PlanPlaces,
+    GuardPlaces,
+    RoutinePlaces {}
 /** The name of a place, as `press.finger`. */
 export type Place = keyof Places;
 
 /** Lists whose items are known by a key, so that one can be put or dropped without naming the others. */
 export interface Lists
-  extends SurveyLists, PressLists, ControllerLists, FeedLists, ActLists, PlanLists, GuardLists, RoutineLists, RecordingLists {}
+  extends
+    SurveyLists,
+    PressLists,
+    ControllerLists,
+    FeedLists,
+    ActLists,
+    PlanLists,
+    GuardLists,
+    RoutineLists,
+    RecordingLists {}
 /** The name of a keyed list, as `feed.sources`. */
 export type ListName = keyof Lists;
 

@@ -56,8 +56,19 @@ export interface BoardApart {
 /** How much further than needed ways are followed: what is longer is told as longer than that. */
 const FOLLOWED = 3;
 
-/** The shortest ways between all nets of a board that have to be kept apart. */
+const KNOWN = new WeakMap<BoardLayout, { readonly key: string; readonly on: BoardApart }>();
+
+/** The shortest ways between all nets of a board that have to be kept apart; worked out once for each board and place. */
 export function apartOn(b: BoardLayout, stands: Stands): BoardApart {
+  const key = JSON.stringify(stands);
+  const known = KNOWN.get(b);
+  if (known?.key === key) return known.on;
+  const on = workedOut(b, stands);
+  KNOWN.set(b, { key, on });
+  return on;
+}
+
+function workedOut(b: BoardLayout, stands: Stands): BoardApart {
   const joined = joinedOf(b);
   const wrong = wrongOn(b, joined);
   const sideless = b.nets.filter((n) => n.side === 'unknown').map((n) => n.name);

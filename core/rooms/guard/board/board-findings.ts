@@ -83,15 +83,21 @@ function pairFindings(job: Job, id: (what: string) => string, name: string, pair
       const need = by === 'surface' ? pair.needs.creepage : pair.needs.clearance;
       const { metres, legs } = pair[by];
       const over = metres === Infinity;
-      const step = derive(by === 'surface' ? 'shortest way over the surface' : 'shortest way through the air', 'd', 'd_s', 'm', [
-        computed(
-          'd_s',
-          over ? 'longer than it was followed' : `in ${Math.max(1, legs.length)} legs over bare board`,
-          over ? 3 * need : metres,
-          'm',
-          'the plan of the board',
-        ),
-      ]);
+      const step = derive(
+        by === 'surface' ? 'shortest way over the surface' : 'shortest way through the air',
+        'd',
+        'd_s',
+        'm',
+        [
+          computed(
+            'd_s',
+            over ? 'longer than it was followed' : `in ${Math.max(1, legs.length)} legs over bare board`,
+            over ? 3 * need : metres,
+            'm',
+            'the plan of the board',
+          ),
+        ],
+      );
       const near = (over ? 3 * need : metres) < need;
       return judged('guard', id(`${kind}.${by}`), {
         title: `${name}: ${what}, ${kind} insulation ${by === 'surface' ? 'over the surface' : 'through the air'}`,
@@ -136,7 +142,9 @@ function partsApart(job: Job, b: Job['guard']['boards'][number], id: (what: stri
         title: `${b.name}: ${part.name} itself keeps both sides apart`,
         caption: 'part insulates',
         steps: [
-          derive('over the part', 'd', 'd_p', 'm', [chosen('d_p', 'from its sheet', part.apart, 'm', 'said under “apart”', [1e-4, 0.1])]),
+          derive('over the part', 'd', 'd_p', 'm', [
+            chosen('d_p', 'from its sheet', part.apart, 'm', 'said under “apart”', [1e-4, 0.1]),
+          ]),
         ],
         limit: atLeast(needs.creepage, 'm', 'reinforced', { from: 'source', key: 'iec-60664' }),
         tightShare: 'met',
@@ -172,4 +180,3 @@ function pinsNear(b: Job['guard']['boards'][number], of: string, id: (what: stri
         }),
       ];
 }
-

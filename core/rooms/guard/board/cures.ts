@@ -66,11 +66,36 @@ const leavesCopper = (b: BoardLayout, s: BoardSlot): boolean =>
   copperOf(b).every(({ copper, net }) => {
     if (net === '') return true;
     const [p, q] = [holeAt(b, s.fromColumn, s.fromRow), holeAt(b, s.toColumn, s.toRow)];
-    const beside = (x: number, lo: number, hi: number): number => Math.max(0, Math.min(lo, hi) - x, x - Math.max(lo, hi));
+    const beside = (x: number, lo: number, hi: number): number =>
+      Math.max(0, Math.min(lo, hi) - x, x - Math.max(lo, hi));
     return [copper.a, copper.b].every(
       ({ x, y }) => Math.hypot(beside(x, p.x, q.x), beside(y, p.y, q.y)) > s.width / 2 + copper.r + LEFT,
     );
   });
+
+/** Steps of a cure for all pairs, at most. */
+const MOST_STEPS = 12;
+
+/** What cures all pairs of a board, one after the other; null where one of them cannot be cured. */
+export function cureAll(b: BoardLayout, stands: Stands): BoardCure | null {
+  let now = b;
+  for (let step = 0; step < MOST_STEPS; step++) {
+    const [pair] = apartOn(now, stands).pairs;
+    if (!pair || reserveOf(pair) >= 0) break;
+    const [cure] = curesFor(now, stands);
+    if (!cure) return null;
+    now = cure.board;
+  }
+  const { wrong, pairs } = apartOn(now, stands);
+  if (now === b || wrong.length > 0 || pairs.some((p) => reserveOf(p) < 0)) return null;
+  const areas = now.cleared.length - b.cleared.length;
+  const slots = now.slots.length - b.slots.length;
+  const words = [
+    ...(areas > 0 ? [`take the copper away in ${areas} ${areas === 1 ? 'area' : 'areas'}`] : []),
+    ...(slots > 0 ? [`saw ${slots} ${slots === 1 ? 'slot' : 'slots'}`] : []),
+  ];
+  return { words: words.join(', and '), board: now };
+}
 
 /**
  * What cures the pair of nets that is nearest, tried on the board itself: copper taken away between them, a slot across, or both; the least
@@ -79,7 +104,7 @@ const leavesCopper = (b: BoardLayout, s: BoardSlot): boolean =>
 export function curesFor(b: BoardLayout, stands: Stands): readonly BoardCure[] {
   const before = apartOn(b, stands);
   const [pair] = before.pairs;
-  if (!pair || reserveOf(pair) >= 0 || pair.air.metres < pair.needs.clearance) return [];
+  if (!pair || reserveOf(pair) >= 0) return [];
   const cured = (board: BoardLayout): boolean => {
     const after = apartOn(board, stands);
     if (after.wrong.length > 0) return false;

@@ -96,14 +96,17 @@ export interface Joined {
 
 /** What sawing leaves of copper that is joined to nothing, slot after slot. */
 const leftOf = (b: BoardLayout, copper: Copper): readonly (readonly Copper[])[] =>
-  b.slots.reduce<readonly (readonly Copper[])[]>((pieces, s) => {
-    const cut = { a: holeAt(b, s.fromColumn, s.fromRow), b: holeAt(b, s.toColumn, s.toRow), half: s.width / 2 };
-    return pieces.flatMap((piece) => {
-      const [first] = piece;
-      // What was sawn once already is a sliver: another slot through it leaves it as it is, which is never kinder.
-      return piece.length === 1 && first ? sawn(first, cut) : [piece];
-    });
-  }, [[copper]]);
+  b.slots.reduce<readonly (readonly Copper[])[]>(
+    (pieces, s) => {
+      const cut = { a: holeAt(b, s.fromColumn, s.fromRow), b: holeAt(b, s.toColumn, s.toRow), half: s.width / 2 };
+      return pieces.flatMap((piece) => {
+        const [first] = piece;
+        // What was sawn once already is a sliver: another slot through it leaves it as it is, which is never kinder.
+        return piece.length === 1 && first ? sawn(first, cut) : [piece];
+      });
+    },
+    [[copper]],
+  );
 
 /** Copper that touches is one piece. */
 export function joinedOf(b: BoardLayout): readonly Joined[] {

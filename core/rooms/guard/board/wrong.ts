@@ -89,7 +89,9 @@ function slotted(b: BoardLayout): WrongOnBoard[] {
       return near || crossesSlot(copper.a, { x: copper.a.x + 1e-6, y: copper.a.y }, slot);
     });
     if (!hit) return [];
-    const whose = pinsOn(b).find((p) => Math.hypot(p.column * b.pitch - hit.copper.a.x, p.row * b.pitch - hit.copper.a.y) < 1e-9);
+    const whose = pinsOn(b).find(
+      (p) => Math.hypot(p.column * b.pitch - hit.copper.a.x, p.row * b.pitch - hit.copper.a.y) < 1e-9,
+    );
     return [
       {
         of: 'slot',

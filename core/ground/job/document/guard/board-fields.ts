@@ -33,7 +33,12 @@ export const boardNetFields: Fields<BoardNet> = {
   ),
 };
 
-const pinFields: Fields<LaidPin> = { column: offset('column'), row: offset('row'), net: text('net', { most: 64 }) };
+/** Fields of a pin of such a part, from its first hole on. */
+export const laidPinFields: Fields<LaidPin> = {
+  column: offset('column'),
+  row: offset('row'),
+  net: text('net', { most: 64 }),
+};
 
 /** Fields of a part that lies on a board. */
 export const laidPartFields: Fields<LaidPart> = {
@@ -41,7 +46,7 @@ export const laidPartFields: Fields<LaidPart> = {
   name: name('Called', 'part'),
   column: hole('First hole, column'),
   row: hole('row'),
-  pins: list('pins', group('a pin', pinFields), 80),
+  pins: list('pins', group('a pin', laidPinFields), 80),
   apart: maybeQuantity('Its own insulation keeps apart', 'm', { least: 1e-4, most: 0.1, hint: 'not read' }),
 };
 

@@ -78,7 +78,8 @@ export const endTimerFields: Fields<EndTimer> = {
 /** What is known of one thing: yes, no, or nothing. */
 const asked = (label: string) => choice(label, { unknown: 'not looked at', yes: 'yes', no: 'no' }, 'unknown');
 const amps = (label: string, hint: string) => maybeQuantity(label, 'A', { least: 0.1, most: 200, hint });
-const section = (label: string) => maybeQuantity(label, 'm²', { least: 0.1e-6, most: 50e-6, bare: 'mm2', hint: 'not read' });
+const section = (label: string) =>
+  maybeQuantity(label, 'm²', { least: 0.1e-6, most: 50e-6, bare: 'mm2', hint: 'not read' });
 
 /** Fields of the links of a mains lead before a contact. */
 export const chainFields: Fields<Chain> = {
@@ -122,7 +123,11 @@ export const chainFields: Fields<Chain> = {
 
 /** Fields of what keeps mains apart. */
 export const apartFields: Fields<ApartPlan> = {
-  category: choice('Overvoltage category', { unknown: 'not said', II: 'II, behind a plug', III: 'III, fixed wiring' }, 'unknown'),
+  category: choice(
+    'Overvoltage category',
+    { unknown: 'not said', II: 'II, behind a plug', III: 'III, fixed wiring' },
+    'unknown',
+  ),
   altitude: maybeQuantity('Over the sea', 'm', { least: -400, most: 9000, bare: 'm', hint: 'not said' }),
   group: choice(
     'The board is of group',
@@ -206,4 +211,3 @@ export const guardFields: Fields<GuardRecord> = {
   accepted: untried(list('accepted stories', group('a story', acceptedFields), 60, { key: 'id' })),
   links: list('links', group('a link', reachLinkFields), 20, { key: 'id' }),
 };
-

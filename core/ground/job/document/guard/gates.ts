@@ -26,11 +26,20 @@ const UNDER: Readonly<Record<GateGround, (job: Job) => unknown>> = {
     joints(job),
     matter(job, ['region.mainsVolts', 'survey.mains', 'guard.place', 'guard.apart', 'guard.boards', 'feed.sources']),
     // A reading that was taken or withdrawn at a pin of mains.
-    job.readings.filter((r) => !r.struck && [r.from.kind, r.to.kind].some((k) => MAINS_PINS.includes(k))).map((r) => r.id),
+    job.readings
+      .filter((r) => !r.struck && [r.from.kind, r.to.kind].some((k) => MAINS_PINS.includes(k)))
+      .map((r) => r.id),
   ],
   loads: (job) => [
     joints(job),
-    matter(job, ['guard.loadWatts', 'guard.loadKind', 'guard.loadVolts', 'guard.loadCurrent', 'guard.loads', 'guard.chains']),
+    matter(job, [
+      'guard.loadWatts',
+      'guard.loadKind',
+      'guard.loadVolts',
+      'guard.loadCurrent',
+      'guard.loads',
+      'guard.chains',
+    ]),
   ],
   machine: (job) => [
     matter(job, ['wish.hazards', 'act.parts', 'guard.own']),

@@ -1,6 +1,14 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
 import { boardLayoutFields } from './board-fields';
-import { apartFields, chainFields, guardFields, loadFieldsOf, lossFields, ownHazardFields, reachLinkFields } from './fields';
+import {
+  apartFields,
+  chainFields,
+  guardFields,
+  loadFieldsOf,
+  lossFields,
+  ownHazardFields,
+  reachLinkFields,
+} from './fields';
 import type { ApartPlan, BoardLayout, Chain, GuardRecord, Load, Loss, OwnHazard, ReachLink } from './types';
 
 /** Places of this section where fields can be set. */

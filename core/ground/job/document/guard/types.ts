@@ -157,7 +157,16 @@ export interface Accepted {
 }
 
 /** What a link of the reach may be. */
-export const REACH_KINDS = ['hand', 'wire', 'radio', 'home-network', 'broker', 'port', 'remote-login', 'account'] as const;
+export const REACH_KINDS = [
+  'hand',
+  'wire',
+  'radio',
+  'home-network',
+  'broker',
+  'port',
+  'remote-login',
+  'account',
+] as const;
 /** One way on which somebody can press. */
 export interface ReachLink {
   id: string;
@@ -241,4 +250,3 @@ export interface GuardRecord {
   accepted: Accepted[];
   links: ReachLink[];
 }
-

@@ -1,12 +1,5 @@
 import { listed, place, type ListsOf, type PlacesOf } from '../place';
-import {
-  neverFields,
-  regionFields,
-  sheetFields,
-  standinFields,
-  wholeFields,
-  wishFields,
-} from './fields';
+import { neverFields, regionFields, sheetFields, standinFields, wholeFields, wishFields } from './fields';
 import type { Never, Region, SheetPlan, StandinState, WholeRun, Wish } from './types';
 
 /** Places of this section where fields can be set. */
