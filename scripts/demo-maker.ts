@@ -28,6 +28,7 @@ import { assignPins, profileOf } from '../core/rooms/board';
 import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/rooms/probe';
 import { seededRandom } from '../core/ground/quantity';
 import { thresholdEdit } from '../core/rooms/sense';
+import { tickEdit } from '../core/rooms/guard';
 import { basisOf } from '../core/rooms/try';
 import { buildFor, STANDINS } from '../core/engines/standin';
 
@@ -123,12 +124,12 @@ export class Maker {
 
   tick(...steps: string[]): this {
     return this.edit(
-      ...steps.map((step): JobEdit => ({
-        do: 'tick',
-        step,
-        title: step.replace(/^dead-/, '').replace(/-/g, ' '),
-        on: true,
-      })),
+      ...steps.map((step) =>
+        tickEdit(step, step.replace(/^dead-/, '').replace(/-/g, ' '), true, {
+          by: 'the morning cook',
+          reading: step === 'dead-test-dead' ? '0 V between all three pins' : '',
+        }),
+      ),
     );
   }
 

@@ -1,4 +1,5 @@
-import { BENCH_MAINS, freshSense, type BoardProfile, sentenceAt } from '../../core/ground/job';
+import { freshOf } from '../../core/ground/field';
+import { BENCH_MAINS, chainFields, freshSense, type BoardProfile, sentenceAt } from '../../core/ground/job';
 import { SHIPPED_BOARDS } from '../../core/rooms/board';
 import { Maker } from '../demo-maker';
 import { washRecording, WASHES } from '../demo-recordings';
@@ -66,7 +67,15 @@ new Maker(
     {
       do: 'set',
       at: 'guard',
-      set: { loadWatts: 2600, loadKind: 'resistive', place: 'dry' },
+      set: {
+        ...{ loadWatts: 2600, loadKind: 'resistive', place: 'dry' },
+        chains: [
+          {
+            ...freshOf(chainFields),
+            ...{ plug: 'fused-plug', outletAmps: 13, plugFuse: 13, cord: 1.5e-6, duty: 'hours' },
+          },
+        ],
+      },
       say: 'load: 2600 W, nearly all of it the heater; the outlet is on the dry wall',
     },
   )

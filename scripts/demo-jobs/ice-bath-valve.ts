@@ -1,8 +1,9 @@
+import { freshOf } from '../../core/ground/field';
 import {
   BENCH_MAINS,
+  chainFields,
   freshHand,
   freshMove,
-  freshNever,
   freshPart,
   freshPress,
   freshSense,
@@ -10,7 +11,7 @@ import {
   sentenceAt,
   stepOf,
 } from '../../core/ground/job';
-import { LOW_VOLTAGE, Maker } from '../demo-maker';
+import { LOW_VOLTAGE, Maker, never } from '../demo-maker';
 
 const EVERY_DAY = [1, 2, 3, 4, 5, 6, 7];
 /** 45 litres at the flow of its three trials. */
@@ -105,7 +106,12 @@ new Maker(
     {
       do: 'put',
       list: 'wish.nevers',
-      item: { ...freshNever('open', 'lasts-longer'), state: 'on', seconds: 330 },
+      item: never('open', 'lasts-longer', {
+        state: 'on',
+        seconds: 330,
+        harm: 'goods',
+        whom: 'the store room under it',
+      }),
       say: 'never open for longer than 330 s',
     },
     {
@@ -116,6 +122,13 @@ new Maker(
         endTimer: { seconds: 290, amps: 16 },
         place: 'damp',
         loads: [{ press: 'valve', watts: 9, kind: 'solenoid', volts: 24, current: 'dc' }],
+        watchdogSeconds: 8,
+        chains: [
+          {
+            ...freshOf(chainFields),
+            ...{ press: 'valve', wires: 0.5e-6, terminalAmps: 10, duty: 'short', suppressor: 'diode' },
+          },
+        ],
       },
       say: 'a timer relay behind the contact ends it after 290 s, whatever feeds it',
     },

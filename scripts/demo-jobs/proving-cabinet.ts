@@ -1,6 +1,8 @@
+import { freshOf } from '../../core/ground/field';
 import { legsOf } from '../../core/engines/trace';
 import {
   BENCH_MAINS,
+  chainFields,
   freshHand,
   freshMove,
   freshPart,
@@ -10,7 +12,7 @@ import {
   stepOf,
 } from '../../core/ground/job';
 import { loopEdit, roomFrom } from '../../core/rooms/sense';
-import { LOW_VOLTAGE, Maker, recordingOf } from '../demo-maker';
+import { LOW_VOLTAGE, Maker, never, recordingOf } from '../demo-maker';
 import { warmRecording } from '../demo-recordings';
 
 /** An old cabinet with a heater and no thermostat that works: held at 27 °C on baking mornings, its old cut-out left in series. */
@@ -104,8 +106,21 @@ const maker = new Maker(
         endTimer: { seconds: 3100, amps: 16 },
         place: 'dry',
         loads: [{ press: 'heater', watts: 60, kind: 'resistive', volts: 24, current: 'dc' }],
+        watchdogSeconds: 8,
+        chains: [{ ...freshOf(chainFields), press: 'heater', wires: 0.75e-6, terminalAmps: 10, duty: 'hours' }],
       },
-      say: 'a timer relay ends each press after 52 min; its old cut-out of 45 °C stays in series',
+      say: 'a timer relay ends each press after 52 min; its old cut-out of 32 °C stays in series',
+    },
+    {
+      do: 'put',
+      list: 'wish.nevers',
+      item: never('hot', 'gets-warmer', {
+        sense: 'cabinet',
+        degrees: 35,
+        harm: 'person',
+        whom: 'whoever sleeps over the bakery',
+      }),
+      say: 'never warmer than 35 °C',
     },
     {
       do: 'set',
@@ -147,5 +162,7 @@ const loop = {
   deadSeconds: 150,
   highest: 35,
   lowest: null,
+  cutsOffAt: 32,
+  backAt: 28,
 };
 maker.edit(loopEdit(maker.job, recording, 'warms', loop, 'proving')).write('proving-cabinet');

@@ -1,5 +1,57 @@
-import { sentenceAt, freshHand, freshSign, type JobEdit, freshMove, freshPart, stepOf } from '../../core/ground/job';
+import { freshOf } from '../../core/ground/field';
+import {
+  boardLayoutFields,
+  freshHand,
+  freshMove,
+  freshPart,
+  freshSign,
+  sentenceAt,
+  stepOf,
+  type BoardLayout,
+  type JobEdit,
+  type LaidPart,
+} from '../../core/ground/job';
 import { DEAD, Maker, never } from '../demo-maker';
+
+/** The relay of the yard light: its contact at mains, its coil on the side that can be touched, three holes from each other. */
+const LIGHT_RELAY: LaidPart = {
+  ...{ id: 'relay', name: 'light relay', column: 6, row: 5, apart: 8e-3 },
+  pins: [
+    { column: 0, row: 0, net: 'line' },
+    { column: 0, row: 4, net: 'switched' },
+    { column: 3, row: 0, net: 'coil' },
+    { column: 3, row: 4, net: 'ground' },
+  ],
+};
+const LIGHT_BOARD: BoardLayout = {
+  ...freshOf(boardLayoutFields),
+  ...{ id: 'light-board', name: 'yard light board', columns: 16, rows: 14 },
+  nets: [
+    { id: 'line', name: 'line', side: 'mains' },
+    { id: 'switched', name: 'switched line', side: 'mains' },
+    { id: 'coil', name: 'coil', side: 'touchable' },
+    { id: 'ground', name: 'ground', side: 'touchable' },
+  ],
+  parts: [
+    LIGHT_RELAY,
+    {
+      ...{ id: 'terminal', name: 'mains terminal', column: 2, row: 5, apart: null },
+      pins: [
+        { column: 0, row: 0, net: 'line' },
+        { column: 0, row: 4, net: 'switched' },
+      ],
+    },
+    {
+      ...{ id: 'header', name: 'header', column: 14, row: 6, apart: null },
+      pins: [
+        { column: 0, row: 0, net: 'coil' },
+        { column: 0, row: 1, net: 'ground' },
+      ],
+    },
+  ],
+  cleared: [{ id: 'gap', fromColumn: 0, fromRow: 0, toColumn: 8, toRow: 15, width: 0 }],
+  slots: [{ id: 'saw', fromColumn: 7.5, fromRow: 3, toColumn: 7.5, toRow: 11, width: 1.5e-3 }],
+};
 
 new Maker(
   'demo-yard-gate',
@@ -141,11 +193,30 @@ new Maker(
     at: 'wish',
     set: {
       nevers: [
-        never('night', 'lasts-longer', { state: 'open', seconds: 18 * 3600 }),
-        never('warned', 'no-warning', { state: 'closing', seconds: 3 }),
+        never('night', 'lasts-longer', {
+          state: 'open',
+          seconds: 18 * 3600,
+          harm: 'goods',
+          whom: 'what stands in the yard',
+        }),
+        never('warned', 'no-warning', {
+          state: 'closing',
+          seconds: 3,
+          harm: 'person',
+          whom: 'whoever stands in the gateway',
+        }),
       ],
     },
     say: 'never: open for longer than 18 h; a move without 3 s of warning',
   })
+  .edit(
+    {
+      do: 'set',
+      at: 'guard.apart',
+      set: { category: 'II', altitude: 40, group: 'III' },
+      say: 'its light hangs on a plug, 40 m over the sea',
+    },
+    { do: 'put', list: 'guard.boards', item: LIGHT_BOARD, say: 'a board with the relay of the yard light of 230 V' },
+  )
   .whole('open and close', 40, 190, 'it knocks once as it starts, the leaf stops softly')
   .write('yard-gate');
