@@ -24,6 +24,8 @@ import {
   type Survey,
 } from '../core/ground/job';
 import { assess } from '../core/house/assess';
+import { drillRecord } from '../core/house/drill/drill-findings';
+import { drillJob } from '../core/house/drill/drill-job';
 import { assignPins, profileOf } from '../core/rooms/board';
 import { isolationOf, nextFor, surveyOf, takenFrom } from '../core/rooms/probe';
 import { seededRandom } from '../core/ground/quantity';
@@ -130,6 +132,28 @@ export class Maker {
           reading: step === 'dead-test-dead' ? '0 V between all three pins' : '',
         }),
       ),
+    );
+  }
+
+  /** The failure drill with two things going wrong, kept with the job; who accepts by name what breaks a condition all the same. */
+  drilled(by = '', why = ''): this {
+    const drilled = drillJob(this.job, 2);
+    if (!drilled) throw new Error(`${this.job.title} cannot be drilled`);
+    const { found, rows, findings, basis } = drilled;
+    return this.edit(
+      {
+        do: 'set',
+        at: 'guard',
+        set: { drills: [drillRecord(found, findings, basis, this.now())] },
+        say: `failure drill: ${found.told} stories in four states of power, ${found.stories.length || 'none'} of them broken`,
+      },
+      ...(by === ''
+        ? []
+        : rows.map(({ story }): JobEdit => {
+            const never = story.story.never;
+            const words = `never ${never.words}, ${story.story.sentences[0] ?? ''}`;
+            return { do: 'accept', never: never.never.id, story: story.key, words, by, why, basis };
+          })),
     );
   }
 

@@ -7,7 +7,7 @@ import { guardFindings, hazardsOf, needsProveDead, neverFinding } from '../rooms
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
 import { heatOfPresses, ledgerOfJob, type LedgerRow } from '../build/whole';
-import { undrilled } from './drill/drill-findings';
+import { recordedDrill } from './drill/drill-findings';
 import { ledgerFinding, ratingFindings } from './ratings';
 import { loopRunFindings } from './loop-findings';
 import { packFindings } from '../rooms/pack';
@@ -80,7 +80,10 @@ export const HOUSE: readonly RoomCore[] = [
   { room: 'board', findings: (_, { ledger }, before) => ratingFindings(ledger, 'board', before) },
   { room: 'feed', findings: (job, known) => feedFindings(job, known, heatOfPresses(job, known.ledger)) },
   { room: 'guard', findings: (job, known) => guardFindings(job, known, known.neverTried) },
-  { room: 'guard', findings: (job, known) => undrilled(job, hazardsOf(job, known)) },
+  {
+    room: 'guard',
+    findings: (job, known) => recordedDrill(job, hazardsOf(job, known), { lines: known.lines, facts: known }),
+  },
   { room: 'guard', findings: (_, { ledger, apart }) => ledgerFinding(ledger, apart) },
   { room: 'sense', findings: senseFindings },
   { room: 'act', findings: actFindings },

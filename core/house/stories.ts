@@ -14,7 +14,7 @@ import { flagEvents } from '../build/rules';
 import { finding, type Finding } from '../ground/finding';
 import { dayMinutesOf, type Fault, type Job } from '../ground/job';
 import { wholeScene, type Wired } from './power-up-scene';
-import { disturbancesOf } from './what-befalls';
+import { disturbancesOf, standAlone } from './what-befalls';
 import { formatQuantity, hashOf } from '../ground/quantity';
 import {
   allowedSpans,
@@ -108,7 +108,9 @@ export function searchOf(job: Job, a: Wired): Search | null {
   const last = lastItem(starts);
   const end = last.at + span(last.move) + (day.length > 0 ? 0 : longest) + 60;
   const minutes = day.length > 0 ? (firstItem(day).at - lead) / 60 : null;
-  const calendar = flagEvents(scene.flags, minutes, end);
+  // What no part of the machine stands behind says no until something has it say so: else no move that looks at it would ever press.
+  const quiet = standAlone(scene.world.plan).map((of): WorldEvent => ({ at: 0, what: 'reads', of, how: 0 }));
+  const calendar = [...quiet, ...flagEvents(scene.flags, minutes, end)];
   return { scene, starts, calendar, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, calendar, end])) };
 }
 

@@ -2,7 +2,11 @@ import { itemAt } from '../ground/lists';
 import { DISTURBANCES, HAND_SECONDS, type Scene, type Start } from '../rooms/act';
 import { SENSES } from '../build/lines';
 import { CUT_SECONDS, cutLengths, handLengths, lateLengths } from './lengths';
-import type { Disturbance } from '../engines/world';
+import type { Disturbance, WorldPlan } from '../engines/world';
+
+/** Senses that no part of the machine and no loop stands behind, by number: what they say comes from outside. */
+export const standAlone = ({ senses, loops = [] }: WorldPlan): readonly number[] =>
+  senses.flatMap((s, i) => (s.part < 0 && !loops.some((l) => l.sense === i) ? [i] : []));
 
 /**
  * Everything that may go wrong in a world: what befalls each output, sense and part, and what befalls all. A sense that was wired the
@@ -36,6 +40,7 @@ export function disturbancesOf(scene: Scene, starts: readonly Start[]): Disturba
     ...plan.senses.flatMap((s, i): Disturbance[] =>
       s.part >= 0 && SENSES[itemAt(scene.senses, i).kind].sort === null ? [{ what: 'lost', of: i, how: 0 }] : [],
     ),
+    ...standAlone(plan).map((of): Disturbance => ({ what: 'reads', of, how: 1 })),
     // A number dips under its threshold, a contact shakes: the hold and the debounce are there for that, and are never sure.
     ...ill('dips'),
     ...plan.senses.flatMap((s, i): Disturbance[] =>

@@ -165,4 +165,7 @@ const loop = {
   cutsOffAt: 32,
   backAt: 28,
 };
-maker.edit(loopEdit(maker.job, recording, 'warms', loop, 'proving')).write('proving-cabinet');
+maker
+  .edit(loopEdit(maker.job, recording, 'warms', loop, 'proving'))
+  .drilled()
+  .write('proving-cabinet');

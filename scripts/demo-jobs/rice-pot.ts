@@ -1,5 +1,5 @@
 import { sentenceAt, freshHand, freshSense, freshMove, freshPart, stepOf } from '../../core/ground/job';
-import { DEAD, Maker } from '../demo-maker';
+import { DEAD, Maker, never } from '../demo-maker';
 
 new Maker(
   'demo-rice-pot',
@@ -113,6 +113,14 @@ new Maker(
     },
   )
   .tick('mains-cover', 'mains-apart', 'heat-cutout', 'heat-dry', 'own-devices', 'press-again', 'lead-apart')
+  .edit({
+    do: 'put',
+    list: 'wish.nevers',
+    item: never('once', 'starts-per-arming', { count: 1, harm: 'person', whom: 'whoever finds it burnt dry' }),
+    say: 'never more than one start for one arming',
+  })
+  .tick(...DEAD)
+  .drilled()
   .tried('prove-dead', 1, 'no voltage between any pair')
   .tried('dummy-load', 1, 'lamp on for a blink, off again')
   .tried('restarts', 10, 'the contact stayed open through every power-up')

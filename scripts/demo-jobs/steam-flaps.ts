@@ -14,7 +14,7 @@ import {
   type JobEdit,
 } from '../../core/ground/job';
 import { assess } from '../../core/house/assess';
-import { Maker, never } from '../demo-maker';
+import { Maker } from '../demo-maker';
 
 const FLAPS = [1, 2, 3, 4, 5, 6, 7, 8];
 const UNITS: AlikeUnit[] = [
@@ -286,15 +286,6 @@ maker
       say: 'the alarm opens them first and calls; cleaning opens and locks them; steam opens them, fifteen minutes without close them',
     },
   )
-  .edit({
-    do: 'put',
-    list: 'wish.nevers',
-    item: never('alarm', 'state-while', {
-      ...{ state: 'closing', other: 'alarm relay' },
-      ...{ harm: 'person', whom: 'whoever is in the smoke' },
-    }),
-    say: 'never closing while the alarm sounds',
-  })
   .placeAll()
   .tick('press-hung-tried')
   .write('steam-flaps');

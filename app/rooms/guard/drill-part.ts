@@ -2,6 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
 import { chanceWords } from '../../../core/house/drill/chance';
 import { POWER_WORDS } from '../../../core/house/drill/drill';
+import { drillRecord } from '../../../core/house/drill/drill-findings';
 import type { DrillResult } from '../../../core/house/drill/drill-job';
 import { text } from '../../../core/ground/field';
 import { studyId } from '../../../core/ground/finding';
@@ -58,8 +59,10 @@ export class DrillPart {
     );
     const { told, stories } = found.found;
     this.bench.editOf(job, {
-      do: 'note',
-      text: `failure drill: ${told} stories in four states of power, ${stories.length || 'none'} of them broken`,
+      do: 'set',
+      at: 'guard',
+      set: { drills: [drillRecord(found.found, found.findings, found.basis, this.bench.now())] },
+      say: `failure drill: ${told} stories in four states of power, ${stories.length || 'none'} of them broken`,
     });
   }
 

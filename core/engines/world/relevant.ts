@@ -87,5 +87,6 @@ const BEFALLS: Readonly<Partial<Record<WorldEventKind, Befalls>>> = {
   lost: 'sense',
   dips: 'sense',
   silent: 'sense',
+  reads: 'sense',
   well: 'sense',
 };

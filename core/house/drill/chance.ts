@@ -38,6 +38,7 @@ const RATES: Readonly<Record<FaultKind, Rate>> = {
   'nobody-came': aYear(1, 100),
   'not-answered': aYear(1, 100),
   hung: aYear(0.1, 10),
+  'says-so': aYear(0.1, 300),
 };
 
 /** Hours of a year, and for how long the first of two failures stands before anybody finds it, h: from a day to a year. */

@@ -71,6 +71,7 @@ export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
   'lost-message': of('sense', 'lost', 'the next news of the sense is lost'),
   'false-no': of('sense', 'dips', 'the sense says no for a moment'),
   'silent-sense': of('sense', 'silent', 'the sense falls silent'),
+  'says-so': of('sense', 'reads', 'the sense says so'),
   hung: of(null, 'hangs', 'the program hangs'),
   'not-answered': of('part', 'meets', 'nobody does what the machine asks for', { event: NOBODY }),
 };

@@ -99,6 +99,8 @@ function befalling(scene: Scene, f: Fault, place: number): WorldEvent[] {
       const how = event ? itemAt(scene.tables, place).events.indexOf(event.key) : -1;
       return how < 0 ? [] : [{ at, what, of: place, how }];
     }
+    case 'reads':
+      return [{ at, what, of: place, how: 1 }];
     default:
       return [{ at, what, of: place, how: lasts === 'yes' ? f.seconds : 0 }];
   }

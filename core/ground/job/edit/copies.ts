@@ -30,7 +30,7 @@ export function anotherUnit(job: Job, id: string, now: string): Job {
     createdAt: now,
     archived: false,
     trials: [],
-    guard: { ...job.guard, ticks: {}, gates: {}, accepted: [] },
+    guard: { ...job.guard, ticks: {}, gates: {}, drills: [], accepted: [] },
     feed: { ...job.feed, shifts: [] },
     survey: {
       ...job.survey,

@@ -12,6 +12,7 @@ export const toEighteenth: Migration = added({
     boards: [],
     own: [],
     gates: {},
+    drills: [],
     accepted: [],
     links: [],
   },

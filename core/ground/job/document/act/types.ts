@@ -217,6 +217,7 @@ export const FAULT_KINDS = [
   'silent-sense',
   'not-answered',
   'hung',
+  'says-so',
 ] as const;
 /** One of `FAULT_KINDS`. */
 export type FaultKind = (typeof FAULT_KINDS)[number];

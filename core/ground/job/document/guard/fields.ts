@@ -8,6 +8,7 @@ import {
   moment,
   name,
   plainWords,
+  quantity,
   record,
   text,
   untried,
@@ -16,11 +17,13 @@ import {
 import { boardLayoutFields } from './board-fields';
 import {
   CUT_OFFS,
+  DRILL_VERDICTS,
   LOAD_KINDS,
   PLACES,
   type Accepted,
   type ApartPlan,
   type Chain,
+  type DrillRecord,
   type EndTimer,
   type Gate,
   type GuardRecord,
@@ -151,6 +154,15 @@ const gateFields: Fields<Gate> = {
   rests: record('rests on', text('key', { most: 64 })),
 };
 
+const drillFields: Fields<DrillRecord> = {
+  at: moment('drilled at'),
+  most: quantity('things going wrong', '1', 2, { least: 0, most: 2, whole: true }),
+  stories: quantity('stories', '1', 0, { most: 1e12, whole: true }),
+  broken: quantity('that break a condition', '1', 0, { most: 1e6, whole: true }),
+  verdict: choice('it came to', plainWords(DRILL_VERDICTS), 'unknown'),
+  basis: text('rests on', { most: 64 }),
+};
+
 const acceptedFields: Fields<Accepted> = {
   id: name('id'),
   never: text('condition', { most: 200 }),
@@ -208,6 +220,7 @@ export const guardFields: Fields<GuardRecord> = {
   boards: list('boards', group('a board', boardLayoutFields), 6, { key: 'id' }),
   own: untried(list('other hazards', group('a hazard', ownHazardFields), 20, { key: 'id' })),
   gates: untried(record('how steps were done', group('a gate', gateFields))),
+  drills: untried(list('drills', group('a drill', drillFields), 1)),
   accepted: untried(list('accepted stories', group('a story', acceptedFields), 60, { key: 'id' })),
   links: list('links', group('a link', reachLinkFields), 20, { key: 'id' }),
 };

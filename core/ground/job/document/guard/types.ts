@@ -156,6 +156,20 @@ export interface Accepted {
   basis: string;
 }
 
+/** What a failure drill came to, and of which plan. */
+export interface DrillRecord {
+  at: string;
+  /** Things going wrong together at most, stories told, and how many of them break a condition. */
+  most: number;
+  stories: number;
+  broken: number;
+  verdict: (typeof DRILL_VERDICTS)[number];
+  /** A key of the plan that was drilled. */
+  basis: string;
+}
+/** What a drill may come to. */
+export const DRILL_VERDICTS = ['settled', 'tight', 'stop', 'unknown'] as const;
+
 /** What a link of the reach may be. */
 export const REACH_KINDS = [
   'hand',
@@ -247,6 +261,8 @@ export interface GuardRecord {
   own: OwnHazard[];
   /** By ticked step, who ticked it, on which reading, and what it rests on. */
   gates: Record<string, Gate>;
+  /** The last failure drill; none before the first. */
+  drills: DrillRecord[];
   accepted: Accepted[];
   links: ReachLink[];
 }
