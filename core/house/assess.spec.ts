@@ -71,10 +71,10 @@ describe('assess', () => {
 });
 
 describe('the thread', () => {
-  it('has nothing open for the finished rice pot, and is tight where its program does not look at the contact', () => {
+  it('has nothing open for the finished rice pot, and is tight where its program does not look at the contact, and where stories were not searched', () => {
     const thread = threadOf(assess(demoJob('rice-pot')).findings);
     expect(thread.map((b) => b.verdict)).toEqual(
-      ROOMS.map((r) => (r === 'sense' || r === 'pack' ? 'tight' : 'settled')),
+      ROOMS.map((r) => (['sense', 'act', 'pack'].includes(r) ? 'tight' : 'settled')),
     );
     expect(nextStep(thread)?.room).toBe('sense');
     expect(thread.find((b) => b.room === 'routine')!.caption).toBe('weekdays 10:40');

@@ -191,11 +191,12 @@ describe('Guard', () => {
     }
   });
   it('shows "never" as held by something or by nothing, in Guard and in Act', () => {
-    expect(findingOf(changed(pot, 'wish', { heldBy: '' }), 'guard.never')).toMatchObject({
+    const held = changed(pot, 'wish', { heldBy: '', nevers: [] });
+    expect(findingOf(held, 'guard.never')).toMatchObject({
       verdict: 'unknown',
       title: expect.stringContaining('held by nothing'),
     });
-    expect(findingOf(changed(pot, 'wish', { heldBy: '' }), 'act.never').verdict).toBe('unknown');
+    expect(findingOf(held, 'act.never').verdict).toBe('unknown');
     expect(findingOf(pot, 'guard.never')).toMatchObject({
       verdict: 'settled',
       title: expect.stringContaining('held by the arm switch'),

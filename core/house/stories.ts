@@ -25,6 +25,7 @@ import {
   type SearchOutcome,
   type Told,
   type WorldEvent,
+  type WorldPlan,
 } from '../engines/world';
 
 const MOST_DAYS = 7;
@@ -224,10 +225,17 @@ export const givenOf = (search: Search): readonly WorldEvent[] => [
   ...startsAsHappenings(search.starts),
 ];
 
+/** What fails beside the parts that a run always has: the program as a whole, what ends a press by itself, a regulator in series. */
+const whatStandsBeside = ({ ends = [], loops = [] }: WorldPlan): readonly Disturbance[] => [
+  { what: 'hangs', of: 0, how: 0 },
+  ...ends.flatMap((e, of): Disturbance[] => (e ? [{ what: 'end-fails', of, how: 0 }] : [])),
+  ...loops.flatMap((l): Disturbance[] => (l.cutOff ? [{ what: 'cut-fails', of: l.sense, how: 0 }] : [])),
+];
+
 /** What may go wrong in the stories of a search. */
 export const disturbancesIn = (search: Search): readonly Disturbance[] => [
   ...disturbancesOf(search.scene, search.starts),
-  ...(search.hangs ? [{ what: 'hangs' as const, of: 0, how: 0 }] : []),
+  ...(search.hangs ? whatStandsBeside(search.scene.world.plan) : []),
 ];
 
 /**

@@ -29,7 +29,7 @@ function endFollows(s: WorldState, line: number, at: number): void {
 /** The time of what ends an output by itself is up. */
 export function endsByItself(s: WorldState, line: number, at: number, log: Log | null): void {
   s.due[s.at.ends + line] = Infinity;
-  befalls(s, line, () => (s.ended[line] = 1), at, log);
+  if (s.noEnd[line] === 0) befalls(s, line, () => (s.ended[line] = 1), at, log);
 }
 
 /** A channel, true or believed, closes. */

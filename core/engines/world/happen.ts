@@ -228,6 +228,12 @@ export function happens(s: WorldState, what: number, of: number, how: number, at
       return;
     case NO.midnight:
       return midnight(s);
+    case NO['end-fails']:
+      s.noEnd[of] = 1;
+      return befalls(s, of, () => (s.ended[of] = 0), at, log);
+    case NO['cut-fails']:
+      for (let l = 0; l < s.noCut.length; l++) if (s.w.loops[l]!.sense === of) [s.noCut[l], s.cut[l]] = [1, 0];
+      return;
     case NO.hangs:
       return programHangs(s, at);
     case NO.around:

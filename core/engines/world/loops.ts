@@ -54,7 +54,7 @@ export function loopAtLevel(s: WorldState, l: number, at: number): void {
   const level = s.w.levels[l]!.reduce((x, y) => (Math.abs(y - s.heat[l]!) < Math.abs(x - s.heat[l]!) ? y : x));
   s.heat[l] = level;
   const up = goal > level;
-  if (w.cutOff && up && level === w.cutOff.at) s.cut[l] = 1;
+  if (w.cutOff && up && level === w.cutOff.at && s.noCut[l] === 0) s.cut[l] = 1;
   if (w.cutOff && !up && level === w.cutOff.back) s.cut[l] = 0;
   const { monitors } = s.w.plan;
   for (let m = 0; m < monitors.length; m++) {

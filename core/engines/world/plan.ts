@@ -298,6 +298,8 @@ export const WORLD_EVENTS = [
   'midnight',
   'around',
   'hangs',
+  'end-fails',
+  'cut-fails',
 ] as const;
 /**
  * What comes from outside. `start` begins move `of` (`how` 1: only if armed), `thumb` closes channel `of` for `how` seconds, `meets` has
@@ -309,7 +311,8 @@ export const WORLD_EVENTS = [
  * at the controller, for `how` seconds where it does not stay, `let-go` puts one that stays back, `nobody` has the next such move left
  * out; `fires` has rule `of` come true, `flag` has a stretch of the calendar begin or end (`how` 1 or 0), `mode` puts a mode on or off,
  * `reads` has a sense that no part of the machine stands behind say yes, no or nothing (`how` 1, 0 or 2), `midnight` begins a day,
- * `around` has what is around loop `of` be as warm as `how`, °C; `hangs` has the program stand still with its outputs as they are.
+ * `around` has what is around loop `of` be as warm as `how`, °C; `hangs` has the program stand still with its outputs as they are;
+ * `end-fails` has what ends output `of` by itself never act again, `cut-fails` the regulator in series with the loop of sense `of`.
  */
 export type WorldEventKind = (typeof WORLD_EVENTS)[number];
 /** Something that comes from outside at an instant, s. */

@@ -88,5 +88,7 @@ const BEFALLS: Readonly<Partial<Record<WorldEventKind, Befalls>>> = {
   dips: 'sense',
   silent: 'sense',
   reads: 'sense',
+  'cut-fails': 'sense',
+  'end-fails': 'contact',
   well: 'sense',
 };

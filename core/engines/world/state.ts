@@ -80,6 +80,9 @@ export interface WorldState {
   readonly welds: Int32Array;
   /** 1 once what ends an output by itself has ended it. */
   readonly ended: Int32Array;
+  /** 1 once that, or the regulator of a loop, no longer acts. */
+  readonly noEnd: Int32Array;
+  readonly noCut: Int32Array;
   /** Which of the next closures of each output will be missed, or seen twice, the next in the lowest bit; 1 while such a closure lasts. */
   readonly missNext: Int32Array;
   readonly twiceNext: Int32Array;
@@ -216,7 +219,7 @@ export function freshState(w: CompiledWorld): WorldState {
   const { count } = at;
   const floats = new Float64Array(CLOCKS + count + 4 * P + 4 * C + S + L + 2 * M + 4 * N);
   const ints = new Int32Array(
-    FLAGS + 4 * P + 5 * C + 9 * L + 4 * S + 5 * H + O + D + G + 5 * R + 4 * N + w.plan.moves.length,
+    FLAGS + 4 * P + 5 * C + 10 * L + 4 * S + 5 * H + O + D + G + 5 * R + 5 * N + w.plan.moves.length,
   );
   let f = 0;
   let i = 0;
@@ -252,6 +255,7 @@ export function freshState(w: CompiledWorld): WorldState {
     bad: whole(L),
     welds: whole(L),
     ended: whole(L),
+    noEnd: whole(L),
     missNext: whole(L),
     twiceNext: whole(L),
     missing: whole(L),
@@ -276,6 +280,7 @@ export function freshState(w: CompiledWorld): WorldState {
     over: whole(N),
     works: whole(N),
     cut: whole(N),
+    noCut: whole(N),
     worked: whole(N),
     startsToday: whole(w.plan.moves.length),
   };

@@ -39,6 +39,8 @@ const RATES: Readonly<Record<FaultKind, Rate>> = {
   'not-answered': aYear(1, 100),
   hung: aYear(0.1, 10),
   'says-so': aYear(0.1, 300),
+  'end-fails': aYear(1e-3, 0.1),
+  'cut-out-fails': aYear(1e-3, 0.1),
 };
 
 /** Hours of a year, and for how long the first of two failures stands before anybody finds it, h: from a day to a year. */

@@ -72,6 +72,8 @@ export const DISTURBANCES: Readonly<Record<FaultKind, DisturbanceInfo>> = {
   'false-no': of('sense', 'dips', 'the sense says no for a moment'),
   'silent-sense': of('sense', 'silent', 'the sense falls silent'),
   'says-so': of('sense', 'reads', 'the sense says so'),
+  'end-fails': of('press', 'end-fails', 'what ends this press by itself no longer does'),
+  'cut-out-fails': of('sense', 'cut-fails', 'its own regulator in series sticks closed'),
   hung: of(null, 'hangs', 'the program hangs'),
   'not-answered': of('part', 'meets', 'nobody does what the machine asks for', { event: NOBODY }),
 };

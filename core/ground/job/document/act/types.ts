@@ -218,6 +218,8 @@ export const FAULT_KINDS = [
   'not-answered',
   'hung',
   'says-so',
+  'end-fails',
+  'cut-out-fails',
 ] as const;
 /** One of `FAULT_KINDS`. */
 export type FaultKind = (typeof FAULT_KINDS)[number];
