@@ -22,6 +22,7 @@ import { OF_MODULES } from './situations/modules';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
 import { OF_RULES } from './situations/rules';
+import { OF_GUARD } from './situations/guarded';
 import { OF_WARMTH } from './situations/warmth';
 import { OF_PROGRAMMING } from './situations/programming';
 import { OF_SWITCHED } from './situations/switched';
@@ -47,6 +48,7 @@ const ALL: readonly Situation[] = [
   ...OF_PEOPLE,
   ...OF_RULES,
   ...OF_WARMTH,
+  ...OF_GUARD,
   ...OF_PROGRAMMING,
   ...OF_MODULES,
   ...OF_LISTENING,

@@ -279,6 +279,8 @@ export const OF_RECORDINGS: readonly Situation[] = [
     make: (j) =>
       edit(j, { do: 'put', list: 'senses', item: { ...j.senses.find((s) => s.id === 'told')!, kind: 'level' } }),
     rooms: ['sense'],
+    // A thing of another kind, that touches nothing, is no level on a pin.
+    holds: (j) => j.senses.some((s) => s.id === 'told' && s.kind === 'level' && s.touches !== 'own'),
   },
   {
     what: 'a flow meter whose wires may be the machine’s own',

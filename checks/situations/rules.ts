@@ -1,4 +1,5 @@
 import {
+  freshNever,
   freshMove,
   sentenceAt,
   stepOf,
@@ -252,7 +253,7 @@ export const OF_RULES: readonly Situation[] = [
     sound: put(NOON, 'wish', {
       nevers: [
         {
-          ...{ id: 'n', kind: 'lasts-longer', other: '', press: '', otherPress: '', count: 1 },
+          ...freshNever('n', 'lasts-longer'),
           state: 'running',
           seconds: 700,
         },

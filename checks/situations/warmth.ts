@@ -3,7 +3,12 @@ import { demoJob } from '../../core/testing/jobs';
 import { put, type Situation } from './situation';
 
 /** A cabinet that is held at 27 °C by rules of its thermometer, and a valve that lets 45 litres in. */
-const CABINET = demoJob('proving-cabinet');
+const DEMO = demoJob('proving-cabinet');
+/** Its own regulator taken out: what nothing else ends has to be told. */
+const CABINET: Job = {
+  ...DEMO,
+  routine: { ...DEMO.routine, loops: DEMO.routine.loops.map((l) => ({ ...l, cutsOffAt: null, backAt: null })) },
+};
 const VALVE = demoJob('ice-bath-valve');
 const routine =
   (set: (r: Job['routine']) => Partial<Job['routine']>) =>

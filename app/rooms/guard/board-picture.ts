@@ -88,7 +88,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
       opacity: 0.45;
     }
     .copper.mains {
-      stroke: var(--gt-stop);
+      stroke: var(--gt-brass);
       opacity: 0.8;
     }
     .copper.touchable {
@@ -97,6 +97,8 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
     }
     .hole {
       fill: var(--gt-paper);
+      stroke: var(--gt-muted);
+      stroke-width: 0.8;
     }
     .slot {
       fill: var(--gt-ink);
@@ -127,7 +129,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
       stroke-dasharray: 5 3;
     }
     .way.bad {
-      stroke: var(--gt-stop);
+      stroke: var(--gt-brick);
       stroke-width: 4;
     }
   `,

@@ -192,6 +192,7 @@ function alone(w: WholeLoop): Finding | null {
       todo: hurts ? 'Keep the thermal cut-out of the machine’s own in the circuit all the same.' : '',
     });
   const ended = job.guard.cutOff !== 'none';
+  if (numbers.warms && loop.cutsOffAt !== null) return ownRegulator(w, loop.cutsOffAt);
   return loopTold(loop, 'alone', {
     verdict: hurts && !ended ? 'stop' : 'tight',
     title: ended
@@ -202,6 +203,30 @@ function alone(w: WholeLoop): Finding | null {
     todo:
       `Keep a ${numbers.warms ? 'thermal cut-out' : 'frost thermostat'} of the machine’s own in the circuit, or add a listed one ` +
       'in series, set beyond what the loop reaches; say so in Guard.',
+  });
+}
+
+/** Its own regulator in series ends the heat whatever thermometer and program do, where it stands between what is wanted and what is too much. */
+function ownRegulator({ loop, numbers: n }: WholeLoop, at: number): Finding {
+  const low = at <= n.over + OFF_KELVIN;
+  const high = loop.highest === null || at > loop.highest - OFF_KELVIN;
+  return loopTold(loop, 'alone', {
+    verdict: high && loop.highest !== null ? 'stop' : 'tight',
+    title: high
+      ? `${loop.name}: its own regulator opens at ${degrees(at)}, ${
+          loop.highest === null
+            ? 'and what is too warm was not said'
+            : `which is no earlier than what it may never reach`
+        }`
+      : low
+        ? `${loop.name}: its own regulator opens at ${degrees(at)}, within what it is held at: it will end the work each time`
+        : `${loop.name}: its own regulator in series opens at ${degrees(at)}, whatever thermometer and program do; it may itself stick`,
+    caption: 'own regulator',
+    todo: high
+      ? 'Set it between what the loop reaches and what may never be.'
+      : low
+        ? 'Set it higher, or hold the loop lower.'
+        : 'Try it once: hold the contact closed by hand and see at which temperature it opens.',
   });
 }
 
