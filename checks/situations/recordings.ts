@@ -190,7 +190,7 @@ export const OF_RECORDINGS: readonly Situation[] = [
     sound: SOUND,
     make: machine({ ...RUNS, shows: [RUNS.shows![0]!, { ...RUNS.shows![1]!, watts: 15 }] }),
     // A band of amperes is not one of watts.
-    holds: (j) => j.senses.some((s) => s.kind === 'watts'),
+    holds: (j) => j.senses.some((s) => s.kind === 'watts' && s.limit !== null),
     rooms: ['act'],
   },
   {
@@ -198,6 +198,7 @@ export const OF_RECORDINGS: readonly Situation[] = [
     source: 'a heater that keeps warm draws at rest',
     sound: SOUND,
     make: machine({ ...RUNS, shows: [{ ...RUNS.shows![0]!, watts: 60 }, RUNS.shows![1]!] }),
+    holds: (j) => j.senses.some((s) => s.kind === 'watts' && s.limit !== null),
     rooms: ['act'],
   },
   {
@@ -280,7 +281,8 @@ export const OF_RECORDINGS: readonly Situation[] = [
       edit(j, { do: 'put', list: 'senses', item: { ...j.senses.find((s) => s.id === 'told')!, kind: 'level' } }),
     rooms: ['sense'],
     // A thing of another kind, that touches nothing, is no level on a pin.
-    holds: (j) => j.senses.some((s) => s.id === 'told' && s.kind === 'level' && s.touches !== 'own'),
+    holds: (j) =>
+      j.senses.some((s) => s.id === 'told' && s.kind === 'level' && !['own', 'unknown'].includes(s.touches)),
   },
   {
     what: 'a flow meter whose wires may be the machine’s own',

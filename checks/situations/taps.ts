@@ -135,6 +135,8 @@ export const OF_TAPS: readonly Situation[] = [
     source: `${METER}; half of each wave under ground`,
     sound: LAMP,
     make: (j) => signal(j, { nature: 'alternating', hertz: 50 }),
+    // Behind a capacitor it is what belongs there.
+    holds: (j) => j.senses.every((s) => s.joint !== 'pump'),
     rooms: S,
   },
   {
