@@ -56,6 +56,7 @@ export default tseslint.config(
     // Lists of numbers in innermost loops are read bare: a reader there costs the tests, which run module by module, twice their time.
     files: [
       'core/engines/world/{run,controller,contacts,parts,happen,search,monitors,hands,order,rules,tiers,loops,modes}.ts',
+      'core/engines/apart/ways.ts',
       'core/engines/circuit/linear.ts',
       'core/engines/net/eliminate.ts',
       'core/engines/trace/{cells,read,plain-rows,samples,levels,runs,energy,columns}.ts',

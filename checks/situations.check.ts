@@ -22,6 +22,7 @@ import { OF_MODULES } from './situations/modules';
 import { OF_PRESSES } from './situations/motion';
 import { OF_PEOPLE } from './situations/people';
 import { OF_RULES } from './situations/rules';
+import { OF_BOARDS } from './situations/boards';
 import { OF_GUARD } from './situations/guarded';
 import { OF_WARMTH } from './situations/warmth';
 import { OF_PROGRAMMING } from './situations/programming';
@@ -49,6 +50,7 @@ const ALL: readonly Situation[] = [
   ...OF_RULES,
   ...OF_WARMTH,
   ...OF_GUARD,
+  ...OF_BOARDS,
   ...OF_PROGRAMMING,
   ...OF_MODULES,
   ...OF_LISTENING,

@@ -28,11 +28,13 @@ import { linesVerb, pinsVerb } from './pins';
 import { SIGN_OFF, signOffBlocked } from '../core/rooms/try';
 import { WAY_WORDS } from '../core/build/ways';
 import { daysVerb, planVerb, runVerb, searchVerb } from './act';
+import { apartVerb } from './apart';
 import { drillVerb } from './drill';
 import { keypadVerb } from './keypad';
 import { ledgerVerb } from './ledger';
 import { sensesVerb } from './senses';
 import { roomVerb, togetherVerb, traceVerb, travelVerb } from './trace';
+import { real, whole } from './numbers';
 import { Unusable } from './unusable';
 import { rehearseVerb } from './rehearse';
 import { regretVerb, whyVerb, yearVerb } from './year';
@@ -76,20 +78,6 @@ function readJob(file: string | undefined): Job {
   if (size > JOB_TEXT_LIMIT) return usable(tooLarge(size), file);
   takePredictions();
   return usable(loadJob(text), file);
-}
-
-function whole(text: string | undefined, name: string, min: number, max: number): number {
-  const n = Number(text);
-  if (text === undefined || !Number.isInteger(n) || n < min || n > max)
-    throw new Unusable(`--${name} wants a whole number from ${min} to ${max}`);
-  return n;
-}
-
-function real(text: string, name: string, least: number, most: number): number {
-  const n = Number(text);
-  if (text.trim() === '' || !(n >= least && n <= most))
-    throw new Unusable(`--${name} wants a number from ${least} to ${most}`);
-  return n;
 }
 
 const now = (): string => new Date().toISOString();
@@ -253,17 +241,14 @@ interface Call {
   readonly rest: readonly string[];
 }
 
-/** All that stands behind a verb which wants one at least. */
 function named({ file, rest }: Call): readonly string[] {
   if (!file) throw new Unusable(USAGE);
   return [file, ...rest];
 }
 
-/** A number where one is given. */
 const maybe = <T>(text: string | undefined, read: (text: string) => T): T | undefined =>
   text === undefined ? undefined : read(text);
 
-/** Verbs that give a job. */
 const JOB_VERBS: Readonly<Record<string, (call: Call) => Job>> = {
   new: ({ values }) => {
     if (!values.title?.trim() || values.title.length > 200)
@@ -306,6 +291,7 @@ const ANSWER_VERBS: Readonly<Record<string, (call: Call) => unknown>> = {
   plan: ({ file, values }) => planVerb(readJob(file), values.from, values.to),
   search: ({ file, values }) => searchVerb(readJob(file), whole(values.faults ?? '1', 'faults', 0, 2)),
   drill: ({ file, values }) => drillVerb(readJob(file), values.pairs ? 2 : 1),
+  apart: (call) => apartVerb(firstItem(named(call))),
   trace: (call) =>
     traceVerb(
       firstItem(named(call)),

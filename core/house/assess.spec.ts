@@ -71,7 +71,7 @@ describe('assess', () => {
 });
 
 describe('the thread', () => {
-  it('has nothing open for the finished rice pot, and is tight where its program does not look at the contact, and where stories were not searched', () => {
+  it('has nothing open for the finished rice pot, and is tight where its program looks at no contact and nobody searched stories', () => {
     const thread = threadOf(assess(demoJob('rice-pot')).findings);
     expect(thread.map((b) => b.verdict)).toEqual(
       ROOMS.map((r) => (['sense', 'act', 'pack'].includes(r) ? 'tight' : 'settled')),

@@ -117,6 +117,7 @@ export type WorkResult<K extends WorkKind = WorkKind> = Works[K]['result'];
  * @param tell called now and then with the share that is done, 0 to 1.
  * Throws WorldProblem for a machine or a move that cannot be run.
  */
+// eslint-disable-next-line complexity -- a plain switch over the kinds of work
 export function workOn(order: WorkOrder, tell: (share: number) => void): WorkResult {
   const progress = (share: number): boolean => {
     tell(share);

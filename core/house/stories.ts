@@ -201,11 +201,7 @@ function befallsByName(scene: Scene, f: Fault): string {
 }
 
 /** A story in which a condition is broken, with its words. */
-export function storyOf(
-  search: Search,
-  never: HeldNever,
-  { told, brokenAt }: Omit<Counterexample, 'monitor'>,
-): BrokenStory {
+function storyOf(search: Search, never: HeldNever, { told, brokenAt }: Omit<Counterexample, 'monitor'>): BrokenStory {
   const shift = firstItem(search.starts).at;
   const laid = atPresses(search, told);
   return {

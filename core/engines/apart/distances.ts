@@ -88,7 +88,7 @@ export interface Apart {
 }
 
 /** Clearance over the sea against that at 2,000 m: that of the next height of the table; null over 9,000 m. */
-export const altitudeFactor = (metres: number): number | null => ALTITUDES.find(([m]) => metres <= m)?.[1] ?? null;
+const altitudeFactor = (metres: number): number | null => ALTITUDES.find(([m]) => metres <= m)?.[1] ?? null;
 
 /** Distances of IEC 60664-1 (`iec-60664`); null over 600 V to earth or over 9,000 m, where this tool ends. */
 export function apartFor(of: ApartOf): Apart | null {

@@ -3,12 +3,16 @@ import { isClosed } from './contacts';
 import { heatAt } from './loops';
 import { CLOCK, FLAG, type WorldState } from './state';
 import type { CompiledClue } from './compile';
+import type { Monitor } from './plan';
 
 /** What holds for no longer than this holds for no time, s: outputs that change over in one instant were never on together. */
 const AN_INSTANT = 1e-6;
 
 /** What is this close to a bound has come to it and no further, K. */
 const SLACK = 1e-6;
+
+const isPast = (s: WorldState, { loop, over, degrees }: Extract<Monitor, { kind: 'heat' }>, at: number): boolean =>
+  over ? heatAt(s, loop, at) > degrees + SLACK : heatAt(s, loop, at) < degrees - SLACK;
 
 function holds(s: WorldState, clue: CompiledClue): boolean {
   const parts = s.w.start.length;
@@ -25,14 +29,14 @@ function holds(s: WorldState, clue: CompiledClue): boolean {
 }
 
 /** Holds every monitor against the world as it stands now. */
+// eslint-disable-next-line complexity -- run after every event: a branch for each kind of condition
 export function watch(s: WorldState, at: number): void {
   const { monitors } = s.w.plan;
   for (let m = 0; m < monitors.length; m++) {
     if (s.brokenAt[m]! < Infinity) continue;
     const monitor = itemAt(monitors, m);
     if (monitor.kind === 'heat') {
-      const heat = heatAt(s, monitor.loop, at);
-      if (monitor.over ? heat > monitor.degrees + SLACK : heat < monitor.degrees - SLACK) s.brokenAt[m] = at;
+      if (isPast(s, monitor, at)) s.brokenAt[m] = at;
       continue;
     }
     if (monitor.kind === 'starts') {

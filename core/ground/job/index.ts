@@ -71,7 +71,7 @@ export {
   type SenseReach,
 } from './document/listens';
 export { loadOf } from './document/guard/load-of';
-export { groundKeys, reopenedBy, tickedAt } from './document/guard/gates';
+export { reopenedBy, tickedAt } from './document/guard/gates';
 export { whatMatters } from './document/matter';
 export { sayTime } from './document/say-time';
 export { neverLacks, neverSaid, sayNever } from './document/plan/say-never';

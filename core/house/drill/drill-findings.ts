@@ -39,17 +39,17 @@ function storyFinding(s: DrillStory, set: SmallestSet): Finding {
   });
 }
 
+/** What a drill comes to as a whole: with one failure alone, or a condition that no run can tell of, nothing is settled. */
+function worstOf(found: Drilled, whole: boolean): Verdict {
+  if (found.stopped) return 'unknown';
+  if (found.stories.some((s) => gravity(s) === 'stop')) return 'stop';
+  return found.stories.length > 0 || !whole || found.unheld.length > 0 ? 'tight' : 'settled';
+}
+
 /** What a drill says, as findings: one for each story, one for each condition that none breaks, and one for all. */
 export function drillFindings(found: Drilled, set: SmallestSet): readonly Finding[] {
   const whole = !found.stopped && found.most >= 2;
-  const worst = found.stories.map(gravity);
-  const verdict: Verdict = found.stopped
-    ? 'unknown'
-    : worst.includes('stop')
-      ? 'stop'
-      : worst.length > 0 || !whole || found.unheld.length > 0
-        ? 'tight'
-        : 'settled';
+  const verdict = worstOf(found, whole);
   const told = `${found.told.toLocaleString('en')} stories in four states of power, with up to ${
     found.most === 1 ? 'one thing' : 'two things'
   } going wrong`;

@@ -70,7 +70,7 @@ export function drillOf(job: Job, a: Wired): DrillOf | null {
 }
 
 /** What goes wrong in a story, whenever it does, and in which state of power. */
-export const storyKey = (power: PowerState, b: Pick<BrokenStory, 'faults' | 'told'>): string =>
+const storyKey = (power: PowerState, b: Pick<BrokenStory, 'faults' | 'told'>): string =>
   JSON.stringify([power, b.faults.map(({ kind, of }) => [kind, of]).sort()]);
 
 /**

@@ -68,7 +68,7 @@ export function chainFindings(job: Job, facts: Facts): Finding[] {
 }
 
 /** A current that a contact's load draws for long, at the lowest voltage; null while watts, kind or volts are not said. */
-export function loadAmps(job: Job, { load, mains }: Carrier): Step | null {
+function loadAmps(job: Job, { load, mains }: Carrier): Step | null {
   const volts = mains ? job.region.mainsVolts : load.volts;
   if (load.watts === null || load.watts <= 0 || load.kind === 'unknown' || volts === null) return null;
   const direct = !mains && load.current === 'dc';

@@ -16,7 +16,7 @@ const RESTS: readonly (readonly [step: RegExp, rests: readonly GateGround[]])[] 
 const ALL: readonly GateGround[] = ['mains', 'loads', 'machine', 'program', 'wires'];
 
 /** What a gate rests on. */
-export const restsOf = (step: string): GateGround[] => [...(RESTS.find(([of]) => of.test(step))?.[1] ?? ALL)];
+const restsOf = (step: string): GateGround[] => [...(RESTS.find(([of]) => of.test(step))?.[1] ?? ALL)];
 
 /** The edit that closes a gate, with what it rests on. @param how who closes it, and on which reading. */
 export const tickEdit = (

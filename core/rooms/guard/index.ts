@@ -1,6 +1,6 @@
 export { apartOn, reserveOf, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
 export { cureAll, curesFor, type BoardCure } from './board/cures';
-export { copperOf, holeAt, pinsOn, rectangleOf, sizeOf } from './board/surface';
+export { copperOf, holeAt, rectangleOf, sizeOf } from './board/surface';
 export { carriersOf, chainOf, weakestLink, type Carrier } from './chain';
 export { reopenedWords, tickEdit } from './gates';
 export { overWay, SHOWN, wayOf, withoutLink } from './reach';

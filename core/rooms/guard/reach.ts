@@ -171,7 +171,8 @@ function unseen(job: Job, links: readonly ReachLink[], hurts: readonly Hazard[])
       verdict: silent.length > 0 ? 'stop' : 'tight',
       title:
         silent.length > 0
-          ? `From afar (${far.map((l) => l.name).join(', ')}) “${silent.map((m) => m.name).join('”, “')}” begins without light or sound first, where nobody may see it`
+          ? `From afar (${far.map((l) => l.name).join(', ')}) “${silent.map((m) => m.name).join('”, “')}” begins without light ` +
+            'or sound first, where nobody may see it'
           : 'From afar it begins without anybody having armed it on the spot',
       caption: 'unseen start',
       source: ['reach', 'cautions'],

@@ -191,14 +191,19 @@ function alone(w: WholeLoop): Finding | null {
       caption: 'within it for good',
       todo: hurts ? 'Keep the thermal cut-out of the machine’s own in the circuit all the same.' : '',
     });
-  const ended = job.guard.cutOff !== 'none';
   if (numbers.warms && loop.cutsOffAt !== null) return ownRegulator(w, loop.cutsOffAt);
+  return byTimeAlone(w, hurts);
+}
+
+/** No temperature ends its work but that of its thermometer. */
+function byTimeAlone({ loop, numbers, job, ...w }: WholeLoop, hurts: boolean): Finding {
+  const ended = job.guard.cutOff !== 'none';
   return loopTold(loop, 'alone', {
     verdict: hurts && !ended ? 'stop' : 'tight',
     title: ended
       ? `${loop.name} is ended by a time if the thermometer or the program fails, and by no temperature`
       : `A thermometer that sticks or falls off, and a program that hangs, let ${loop.name} go on for good, ` +
-        `${numbers.warms ? 'up' : 'down'} to ${degrees(endless(w))}`,
+        `${numbers.warms ? 'up' : 'down'} to ${degrees(endless({ loop, numbers, job, ...w }))}`,
     caption: 'loop is no limit',
     todo:
       `Keep a ${numbers.warms ? 'thermal cut-out' : 'frost thermostat'} of the machine’s own in the circuit, or add a listed one ` +
@@ -206,7 +211,7 @@ function alone(w: WholeLoop): Finding | null {
   });
 }
 
-/** Its own regulator in series ends the heat whatever thermometer and program do, where it stands between what is wanted and what is too much. */
+/** Its own regulator in series ends the heat whatever thermometer and program do, if it is set between what is wanted and too much. */
 function ownRegulator({ loop, numbers: n }: WholeLoop, at: number): Finding {
   const low = at <= n.over + OFF_KELVIN;
   const high = loop.highest === null || at > loop.highest - OFF_KELVIN;

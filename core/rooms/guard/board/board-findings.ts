@@ -110,7 +110,8 @@ function pairFindings(job: Job, id: (what: string) => string, name: string, pair
           ? {
               text:
                 by === 'surface'
-                  ? 'Take the copper away between them, saw a slot of at least the width of a groove, or move a part: what cures it is offered beside the plan.'
+                  ? 'Take the copper away between them, saw a slot of at least the width of a groove, or move a part: ' +
+                    'what cures it is offered beside the plan.'
                   : 'Move the parts: no slot lengthens the way through the air.',
             }
           : null,

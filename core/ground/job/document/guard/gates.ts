@@ -51,7 +51,7 @@ const UNDER: Readonly<Record<GateGround, (job: Job) => unknown>> = {
 const MAINS_PINS: readonly string[] = ['live', 'neutral', 'mains', 'earth'];
 
 /** A key of what lies under a ground as it stands: the same key, nothing changed. */
-export const groundKey = (job: Job, ground: GateGround): string => hashOf(JSON.stringify(UNDER[ground](job)));
+const groundKey = (job: Job, ground: GateGround): string => hashOf(JSON.stringify(UNDER[ground](job)));
 
 /** The keys of some grounds as they stand. */
 export const groundKeys = (job: Job, grounds: readonly GateGround[]): Record<string, string> =>

@@ -8,6 +8,9 @@ export const neverSaid = (text: string): string =>
     .replace(/^(it\s+)?(must\s+|may\s+|should\s+|shall\s+)?never\s+/i, '')
     .trim();
 
+const degreesAt = (job: Pick<Job, 'senses'>, n: Never): string =>
+  `than ${formatQuantity(n.degrees, '°C')} at ${job.senses.find((x) => x.id === n.sense)?.name ?? '…'}`;
+
 /** A condition in words, as the end of a sentence that begins with “never”; gaps stand as dots. */
 export function sayNever(job: Pick<Job, 'presses' | 'senses'>, n: Never): string {
   const state = (s: string): string => `“${s || '…'}”`;
@@ -30,10 +33,9 @@ export function sayNever(job: Pick<Job, 'presses' | 'senses'>, n: Never): string
     case 'believes-wrongly':
       return `${state(n.other)} while the plan believes ${state(n.state)}, for longer than ${formatQuantity(n.seconds, 's')}`;
     case 'gets-warmer':
-    case 'gets-colder': {
-      const where = job.senses.find((x) => x.id === n.sense)?.name ?? '…';
-      return `${n.kind === 'gets-warmer' ? 'warmer' : 'colder'} than ${formatQuantity(n.degrees, '°C')} at ${where}`;
-    }
+      return `warmer ${degreesAt(job, n)}`;
+    case 'gets-colder':
+      return `colder ${degreesAt(job, n)}`;
   }
 }
 
