@@ -6,7 +6,7 @@ import { isMainThread } from 'node:worker_threads';
 import { assess, nextReadingOf } from '../core/house/assess';
 import { filesOf } from '../core/house/deliver';
 import { firstItem } from '../core/ground/lists';
-import { own } from '../core/ground/quantity';
+import { own, slug } from '../core/ground/quantity';
 import { readNoteLine } from '../core/ground/notes';
 import {
   applyEdit,
@@ -19,7 +19,6 @@ import {
   type JobEdit,
   type Loaded,
 } from '../core/ground/job';
-import { slug } from '../core/rooms/pack';
 import { packZip } from '../core/house/zip';
 import { stripState, takeDrawnAhead } from '../core/rooms/probe';
 import { changesFor, contextOf, rankWays, wayContext } from '../core/rooms/thumb';

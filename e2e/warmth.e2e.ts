@@ -20,7 +20,7 @@ test('a loop runs by its own rules, past what may never be passed it is a stop, 
 }) => {
   await demoKept(page, '/job/demo-proving-cabinet/routine?part=loops');
   await expect(page.getByRole('img', { name: /proving over some days: between 19.5 and/ })).toBeVisible();
-  await expect(know(page).getByText(/is ended by a time if the thermometer or the program fails/)).toBeVisible();
+  await expect(know(page).getByText(/its own regulator in series opens at 32 °C/)).toBeVisible();
   await set(page, 'Never over', '28 °C');
   await expect(know(page).getByText(/comes to .* and it may never be over 28 °C/)).toBeVisible();
   await undo(page).click();

@@ -15,7 +15,7 @@ import { RouterLink, RouterOutlet } from '@angular/router';
 import { Icon } from '../kit/icon';
 import { Action } from '../kit/action';
 import { jobText } from '../../core/ground/job';
-import { slug } from '../../core/rooms/pack';
+import { slug } from '../../core/ground/quantity';
 import { FileOpener } from '../shelf/file-opener';
 import { Bench } from '../store/bench';
 import { LastAnswers } from '../store/last-answers';

@@ -2,7 +2,7 @@ import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal } from '@angular/core';
 import { Action } from '../kit/action';
 import { jobText, sayTime } from '../../core/ground/job';
-import { slug } from '../../core/rooms/pack';
+import { slug } from '../../core/ground/quantity';
 import { Bench } from '../store/bench';
 import { Database } from '../store/database';
 import { saveFile } from '../ui/save-file';

@@ -2,7 +2,8 @@ import { present } from '../ground/lists';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { jobText, JOB_TEXT_LIMIT, RECORDING_LIMIT, loadJob, tooLarge, type Job, type Loaded } from '../ground/job';
 import { drawerText, readDrawer, type Drawer, type DrawerLoaded } from '../engines/parts';
-import { type PackFile, slug } from '../rooms/pack';
+import { slug } from '../ground/quantity';
+import type { PackFile } from '../rooms/pack';
 
 /** Bytes that are kept beside a job as they travel: the JPEG of a photograph by its id, the file of a recording by its hash. */
 export interface Beside {

@@ -9,3 +9,4 @@ export { awgAreaSquareMetres, parseQuantity, type Parsed, type Quantity } from '
 export { seededRandom, type Random } from './random';
 export { countedShare, inefficiency, meanOf } from './share';
 export type { Unit } from './units';
+export { slug } from './slug';

@@ -23,7 +23,7 @@ import { logMarkdown } from './log-markdown';
 import { MOST_CONTACTS } from './most-contacts';
 import { textFile, type PackFile } from './pack-file';
 import { paperFiles, programPapers, type PackPapers } from './papers/papers';
-import { slug } from './slug';
+import { slug } from '../../ground/quantity';
 import { cellsCalendar, type CellChange } from './cells-calendar';
 import {
   csv,

@@ -4,6 +4,5 @@ export type { PackPapers } from './papers/papers';
 export { unitFiles } from './unit-files';
 export { lacksInPython, lacksOf, runsPython } from './lacks';
 export { packFindings } from './findings';
-export { slug } from './slug';
 export { wireColour } from './wiring-svg';
 export { PROGRAM_FILE } from './python';

@@ -2,7 +2,7 @@ import type { AlikeUnit } from '../../ground/job';
 import { codeFiles, paperFilesOf, stopsIn, wiringFiles, type PackInput } from './files';
 import { textFile, type PackFile } from './pack-file';
 import { PROGRAM_FILE } from './python';
-import { slug } from './slug';
+import { slug } from '../../ground/quantity';
 import { sheetCsv, type PackStep } from './tables';
 
 /** What differs from machine to machine; parts, joints and the functions to fill in are those of all. */

@@ -1,5 +1,5 @@
 import type { Program, ProgramMessage } from '../../../build/program';
-import { slug } from '../slug';
+import { slug } from '../../../ground/quantity';
 
 /** Dialect of the schemas of what messages carry. */
 const DIALECT = 'http://json-schema.org/draft-07/schema#';

@@ -2,7 +2,7 @@ import { messagesOf, type Program } from '../../../build/program';
 import type { Bill } from '../../../engines/parts';
 import { neverSaid, type Job } from '../../../ground/job';
 import { textFile, type PackFile } from '../pack-file';
-import { slug } from '../slug';
+import { slug } from '../../../ground/quantity';
 import { csv } from '../tables';
 import type { SheetWire } from '../wiring-svg';
 import { asyncApi } from './asyncapi';

@@ -1,5 +1,5 @@
 import { PROGRAM_FILE, SETTINGS_FILE } from '../python';
-import { inCharge } from '../slug';
+import { inCharge } from '../in-charge';
 import { CODE, type PaperBlock } from './paper';
 
 /** The board as it stands on the programming sheet. */

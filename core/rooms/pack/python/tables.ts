@@ -9,7 +9,8 @@ import {
   type SignRow,
   type StepRow,
 } from '../../../build/program';
-import { inCharge, slug } from '../slug';
+import { slug } from '../../../ground/quantity';
+import { inCharge } from '../in-charge';
 import { bit, bits, rowOfCells, mapping, table, truth, tuple } from './rows';
 import { calendarText, rulesTables } from './tables-rules';
 import { literal, number } from './text';

@@ -7,6 +7,3 @@ export const slug = (title: string): string =>
     .replace(/[^a-z0-9]+/g, '-')
     .replace(/^-+|-+$/g, '')
     .slice(0, 60) || 'job';
-
-/** What the program says once it is in charge; the programming sheet tells what to look for. */
-export const inCharge = (title: string): string => `${slug(title)} is in charge`;
