@@ -1,6 +1,6 @@
 // Ways over a board against an independent search on a fine grid, and distances against the tables of IEC 60664-1.
 import { describe, expect, it } from 'vitest';
-import { apartFor, slotOf, waysOver, type Copper, type Piece, type Surface } from '../core/engines/apart';
+import { apartFor, slotOf, waysOver, type Copper, type CopperPiece, type Surface } from '../core/engines/apart';
 import { seededRandom, type Random } from '../core/ground/quantity';
 
 const MM = 1e-3;
@@ -11,7 +11,7 @@ const between = (r: Random, low: number, high: number): number => low + (high - 
 function boardFrom(seed: number): Surface {
   const r = seededRandom(seed);
   const [width, height] = [24 * MM, 18 * MM];
-  const pieces: Piece[] = [];
+  const pieces: CopperPiece[] = [];
   const free = (c: Copper): boolean =>
     pieces.every((p) => p.copper.every((o) => Math.hypot(o.a.x - c.a.x, o.a.y - c.a.y) > o.r + c.r + 1.2 * MM));
   for (let n = 0; n < 400 && pieces.length < 9; n++) {
@@ -117,7 +117,7 @@ describe('the shortest way over a board', () => {
   });
 
   it('goes as IEC 60664-1 draws it: around a slot, and over copper that is joined to nothing by what is left of both gaps', () => {
-    const two: Piece[] = [
+    const two: CopperPiece[] = [
       { net: 0, copper: [disc(5 * MM, 5 * MM, 1 * MM)] },
       { net: 1, copper: [disc(13 * MM, 5 * MM, 1 * MM)] },
     ];
@@ -129,7 +129,7 @@ describe('the shortest way over a board', () => {
     const leg = Math.hypot(3, 3) - 1;
     expect(metres({ ...plain, slots: [slot] })).toBeCloseTo((2 * leg + 2) * MM, 9);
     // Joined to nothing, in the middle: two gaps of 2.5 mm; one of under a millimetre counts for nothing.
-    const ring = (x: number): Piece => ({ net: -1, copper: [disc(x, 5 * MM, 0.5 * MM)] });
+    const ring = (x: number): CopperPiece => ({ net: -1, copper: [disc(x, 5 * MM, 0.5 * MM)] });
     expect(metres({ ...plain, pieces: [...two, ring(9 * MM)] })).toBeCloseTo(5 * MM, 9);
     expect(metres({ ...plain, pieces: [...two, ring(7.2 * MM)] })).toBeCloseTo(4.3 * MM, 9);
     // A row of rings with half a millimetre between them bridges it all.

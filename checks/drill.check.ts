@@ -3,7 +3,7 @@
 import { describe, expect, it } from 'vitest';
 import { edited, freshNever, type Job, type JobEdit } from '../core/ground/job';
 import { seededRandom, type Random } from '../core/ground/quantity';
-import { wiringOf } from '../core/house/assess';
+import { wiredOf } from '../core/house/assess';
 import { chanceOf } from '../core/house/drill/chance';
 import { drillAnswers } from '../core/house/drill/drill-answers';
 import { drillOf, runDrill, type DrillStory } from '../core/house/drill/drill';
@@ -57,7 +57,7 @@ const subsets = (count: number): number[][] =>
 /** The stories of a job with some answers; null where they cannot be given together. */
 function storiesWith(job: Job, set: readonly DrillAnswer[]): readonly DrillStory[] | null {
   const now = jobWith(job, set);
-  const drill = now && drillOf(now, wiringOf(now));
+  const drill = now && drillOf(now, wiredOf(now));
   return drill ? runDrill(drill, 1).stories : null;
 }
 
@@ -67,7 +67,7 @@ describe('the fewest answers of a drill', () => {
     let [answered, none, open] = [0, 0, 0];
     for (let n = 0; n < PLANS; n++) {
       const job = planFrom(r);
-      const wiring = wiringOf(job);
+      const wiring = wiredOf(job);
       const drill = drillOf(job, wiring)!;
       const found = runDrill(drill, 1);
       const all = drillAnswers(job, wiring, found.stories);

@@ -1,7 +1,7 @@
 import { readFileSync, statSync } from 'node:fs';
 import { problemOfGroup, type AnyFields } from '../core/ground/field';
 import { apartFields, boardLayoutFields, type ApartPlan, type BoardLayout } from '../core/ground/job';
-import { apartOn, cureAll, curesFor, reserveOf, type Stands } from '../core/rooms/guard';
+import { apartOn, cureAll, curesFor, apartReserve, type Stands } from '../core/rooms/guard';
 import { Unusable } from './unusable';
 
 /** A board of 60 parts and 300 tracks stays far below this, bytes. */
@@ -67,7 +67,7 @@ export function apartVerb(file: string): unknown {
       creepage: p.needs.creepage,
       air: finite(p.air.metres),
       clearance: p.needs.clearance,
-      enough: reserveOf(p) >= 0,
+      enough: apartReserve(p) >= 0,
       way: p.surface.legs,
     })),
     cures: [...(all ? [all] : []), ...curesFor(board, stands)].map((c) => ({

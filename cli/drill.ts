@@ -1,6 +1,6 @@
 import { WorldProblem } from '../core/engines/world';
 import type { Job } from '../core/ground/job';
-import { chanceWords } from '../core/house/drill/chance';
+import { howOften } from '../core/house/drill/chance';
 import { drillJob } from '../core/house/drill/drill-job';
 import { POWER_WORDS, type DrillStory } from '../core/house/drill/drill';
 import { Unusable } from './unusable';
@@ -27,7 +27,7 @@ export function drillVerb(job: Job, most: number): unknown {
     most: found.most,
     stories: found.told,
     whole: !found.stopped,
-    broken: rows.map(({ story, chance }) => ({ ...told(story), chance: chanceWords(chance) })),
+    broken: rows.map(({ story, chance }) => ({ ...told(story), chance: howOften(chance) })),
     answers: set.answers?.map((a) => a.words) ?? null,
     left: set.left.map(told),
     looked: { sets: set.sets, drills: set.drills, whole: !set.ended },

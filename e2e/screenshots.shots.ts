@@ -75,9 +75,7 @@ test('board', async ({ page }) => {
 });
 
 test('a whole machine', async ({ page }) => {
-  await at(page, 'demo-larder-dehumidifier/thumb?view=wires');
-  await shot(page, 'presses');
-  await page.goto(`${DEMO}/job/demo-steam-flaps/feed`);
+  await at(page, 'demo-steam-flaps/feed');
   await expect(page.locator('gt-two-columns')).toBeVisible();
   await page.waitForTimeout(1500);
   await shot(page, 'feed');
@@ -88,11 +86,20 @@ test('act', async ({ page }) => {
   await dropFault(page, 'someone presses by hand');
   await page.waitForTimeout(600);
   await shot(page, 'act');
-  await page.getByRole('tab', { name: 'what can go wrong' }).click();
-  await page.getByRole('button', { name: 'Search with one thing wrong' }).click();
+});
+
+test('what can hurt', async ({ page }) => {
+  await at(page, 'demo-yard-gate/guard?view=apart');
+  await expect(page.locator('[data-pairs]')).toBeVisible();
+  await page.locator('gt-board-picture').evaluate((e) => e.scrollIntoView());
+  await page.waitForTimeout(300);
+  await shot(page, 'apart');
+  await page.getByRole('tab', { name: 'failure drill' }).click();
+  await page.getByRole('button', { name: 'Drill with one failure' }).click();
   await expect(page.locator('[data-told]')).toBeVisible();
+  await page.locator('[data-told]').evaluate((e) => e.scrollIntoView());
   await page.waitForTimeout(600);
-  await shot(page, 'stories');
+  await shot(page, 'drill');
 });
 
 test('try', async ({ page }) => {

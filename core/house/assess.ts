@@ -30,7 +30,7 @@ const knownOf = (job: Job): Known =>
   LEARNING.reduce<Known>((known, learn) => ({ ...known, ...learn(job, known) }), NOTHING_KNOWN);
 
 /** What is learned of how a job is wired, without what the rooms judge of it. */
-export function wiringOf(job: Job): Pick<Assessment, 'lines' | 'facts'> {
+export function wiredOf(job: Job): Pick<Assessment, 'lines' | 'facts'> {
   const { controls, drive, presses, lines } = knownOf(job);
   return { lines, facts: { controls, drive, presses } };
 }

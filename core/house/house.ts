@@ -7,7 +7,7 @@ import { guardFindings, hazardsOf, needsProveDead, neverFinding } from '../rooms
 import type { Job, Room } from '../ground/job';
 import { linesOf, type Line } from '../build/lines';
 import { heatOfPresses, ledgerOfJob, type LedgerRow } from '../build/whole';
-import { recordedDrill } from './drill/drill-findings';
+import { recordedDrill } from './drill/recorded';
 import { ledgerFinding, ratingFindings } from './ratings';
 import { loopRunFindings } from './loop-findings';
 import { packFindings } from '../rooms/pack';

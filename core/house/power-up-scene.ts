@@ -1,14 +1,18 @@
-import type { Assessment } from './assess';
+import type { Line } from '../build/lines';
+import type { Facts } from '../ground/facts';
 import { oneRun, outputEnds, sceneOf, sideKey, type PowerUp, type RunTrace, type Scene } from '../rooms/act';
 import { profileOf, twitchesOf } from '../rooms/board';
 import type { Job } from '../ground/job';
 import { orderOf } from '../engines/reversing';
 
 /** What a run has to know of how a job is wired. */
-export type Wired = Pick<Assessment, 'lines' | 'facts'>;
+export interface Wired {
+  readonly lines: readonly Line[];
+  readonly facts: Facts;
+}
 
 /** What the chosen board's pins do to each press when it gets power, and how long until the program is in charge. */
-export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
+export function powerUpOf(job: Job, a: Pick<Wired, 'lines'>): PowerUp {
   const profile = profileOf(job);
   if (!profile) return { twitches: new Map(), readySeconds: 0 };
   const twitches = new Map<string, { from: number; to: number }>();
@@ -25,7 +29,7 @@ export function powerUpOf(job: Job, a: Pick<Assessment, 'lines'>): PowerUp {
  * The side of a press that a line of it moves by itself: of two directions each has its line; what only says which way moves nothing
  * without the power.
  */
-function sideOf(job: Job, lines: Assessment['lines'], t: { press: string; line: string }): string | null {
+function sideOf(job: Job, lines: Wired['lines'], t: { press: string; line: string }): string | null {
   const press = job.presses.find((p) => p.id === t.press);
   const order = press && orderOf(press);
   if (!order) return sideKey(t.press, false);

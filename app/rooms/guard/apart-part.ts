@@ -11,7 +11,7 @@ import {
 } from '../../../core/ground/job';
 import type { WorkResult } from '../../../core/house/long-work';
 import { formatQuantity } from '../../../core/ground/quantity';
-import { reserveOf, standsOf, type ApartPair, type BoardCure } from '../../../core/rooms/guard';
+import { apartReserve, standsOf, type ApartPair, type BoardCure } from '../../../core/rooms/guard';
 import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { GroupFields } from '../../kit/group-fields';
@@ -58,8 +58,8 @@ export class ApartPart {
   /** The shortest ways that are too short, drawn; the nearest pair where none is. */
   protected readonly ways = computed(() => {
     const pairs = this.on()?.pairs ?? [];
-    const bad = pairs.filter((p) => reserveOf(p) < 0);
-    return (bad.length > 0 ? bad : pairs.slice(0, 1)).map((p) => ({ legs: p.surface.legs, bad: reserveOf(p) < 0 }));
+    const bad = pairs.filter((p) => apartReserve(p) < 0);
+    return (bad.length > 0 ? bad : pairs.slice(0, 1)).map((p) => ({ legs: p.surface.legs, bad: apartReserve(p) < 0 }));
   });
   protected readonly shown = computed(() => (this.on()?.pairs ?? []).slice(0, 8));
   protected readonly cures = computed((): readonly BoardCure[] => {
@@ -84,7 +84,7 @@ export class ApartPart {
   }
 
   protected readonly verdict = (p: ApartPair): 'settled' | 'tight' | 'stop' => {
-    const reserve = reserveOf(p);
+    const reserve = apartReserve(p);
     return reserve < 0 ? 'stop' : reserve < TIGHT ? 'tight' : 'settled';
   };
   protected readonly metres = (m: number, needs: number): string =>

@@ -1,6 +1,6 @@
 import { ChangeDetectionStrategy, Component, computed, ElementRef, inject, input, output, signal } from '@angular/core';
 import type { BoardLayout, LaidPart } from '../../../core/ground/job';
-import { copperOf, holeAt, rectangleOf, sizeOf } from '../../../core/rooms/guard';
+import { copperOf, holeAt, rectangleOf, boardSize } from '../../../core/rooms/guard';
 
 type Place = { readonly x: number; readonly y: number };
 interface Shown {
@@ -143,7 +143,7 @@ export class BoardPicture {
   private readonly host = inject<ElementRef<HTMLElement>>(ElementRef);
   /** The part under the pointer, and how far its first hole lies from it, in holes. */
   private readonly held = signal<{ readonly id: string; readonly column: number; readonly row: number } | null>(null);
-  protected readonly size = computed(() => sizeOf(this.board()));
+  protected readonly size = computed(() => boardSize(this.board()));
   protected readonly view = computed(() => `-2 -2 ${this.size().width * SCALE + 4} ${this.size().height * SCALE + 4}`);
   protected readonly copper = computed(() => {
     const side = new Map(this.board().nets.map((n) => [n.id, n.side]));

@@ -1,6 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { chanceWords } from '../../../core/house/drill/chance';
+import { howOften } from '../../../core/house/drill/chance';
 import { POWER_WORDS } from '../../../core/house/drill/drill';
 import { drillRecord } from '../../../core/house/drill/drill-findings';
 import type { DrillResult } from '../../../core/house/drill/drill-job';
@@ -72,7 +72,7 @@ export class DrillPart {
     return a ? `${a.by}, ${sayTime(a.at, job.region.timeZone)}${a.why ? `: ${a.why}` : ''}` : '';
   };
   protected readonly power = (row: Row): string => (row.story.power === 'both' ? '' : POWER_WORDS[row.story.power]);
-  protected readonly chance = (row: Row): string => chanceWords(row.chance);
+  protected readonly chance = (row: Row): string => howOften(row.chance);
   protected readonly harm = (row: Row): string => {
     const { harm, whom } = row.story.story.never.never;
     return harm === 'unsaid' ? 'nobody said whom: taken for somebody' : whom || HARM_WORDS[harm];

@@ -80,7 +80,7 @@ export interface ApartOf {
 }
 
 /** Distances that have to be kept, m. */
-export interface Apart {
+export interface Distances {
   readonly clearance: number;
   readonly creepage: number;
   /** A narrower gap or slot is bridged. */
@@ -91,7 +91,7 @@ export interface Apart {
 const altitudeFactor = (metres: number): number | null => ALTITUDES.find(([m]) => metres <= m)?.[1] ?? null;
 
 /** Distances of IEC 60664-1 (`iec-60664`); null over 600 V to earth or over 9,000 m, where this tool ends. */
-export function apartFor(of: ApartOf): Apart | null {
+export function apartFor(of: ApartOf): Distances | null {
   const impulse = IMPULSES.find(([upTo]) => of.volts <= upTo)?.[of.category === 'II' ? 1 : 2];
   const factor = altitudeFactor(of.altitude);
   const row = CREEPAGES.find(([volts]) => of.volts <= volts);

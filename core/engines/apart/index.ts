@@ -1,3 +1,3 @@
-export { apartFor, type Apart, type ApartOf, type MaterialGroup, type Pollution } from './distances';
-export { crossesSlot, far, gapOf, slotOf, type Copper, type Place, type Slot } from './shapes';
-export { waysOver, type Piece, type Surface, type WayOver } from './ways';
+export { apartFor, type Distances, type ApartOf, type MaterialGroup, type Pollution } from './distances';
+export { crossesSlot, far, gapOf, slotOf, type Copper, type Spot, type Slot } from './shapes';
+export { waysOver, type CopperPiece, type Surface, type WayOver } from './ways';

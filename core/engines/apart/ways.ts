@@ -1,7 +1,7 @@
-import { between, crossesSlot, far, gapOf, toPlace, trimmed, type Copper, type Place, type Slot } from './shapes';
+import { crossesSlot, far, gapOf, nearestWay, toPlace, trimmed, type Copper, type Spot, type Slot } from './shapes';
 
 /** Copper that is one piece, whether it belongs to a net or to none. */
-export interface Piece {
+export interface CopperPiece {
   /** Number of its net; −1 for copper that is joined to nothing. */
   readonly net: number;
   readonly copper: readonly Copper[];
@@ -11,7 +11,7 @@ export interface Piece {
 export interface Surface {
   readonly width: number;
   readonly height: number;
-  readonly pieces: readonly Piece[];
+  readonly pieces: readonly CopperPiece[];
   readonly slots: readonly Slot[];
   /** A gap between two pieces, one of which is joined to nothing, counts for nothing where it is narrower than this. */
   readonly groove: number;
@@ -22,13 +22,13 @@ export interface WayOver {
   /** m; Infinity where it is longer than was asked for. */
   readonly metres: number;
   /** Its legs over bare board; between two legs lies copper that is joined to nothing, or a corner of a slot. */
-  readonly legs: readonly (readonly [Place, Place])[];
+  readonly legs: readonly (readonly [Spot, Spot])[];
 }
 
 /** A leg between two pieces or corners. */
 interface Leg {
   readonly metres: number;
-  readonly legs: readonly (readonly [Place, Place])[];
+  readonly legs: readonly (readonly [Spot, Spot])[];
 }
 
 const NONE: WayOver = { metres: Infinity, legs: [] };
@@ -55,11 +55,11 @@ export function waysOver(
 }
 
 class Graph {
-  private readonly corners: readonly Place[];
+  private readonly corners: readonly Spot[];
   /** Shortest ways from corner to corner, and the corner before the last one on each. */
   private readonly cornerWay: readonly Float64Array[];
   private readonly before: readonly Int16Array[];
-  private readonly pieces: readonly Piece[];
+  private readonly pieces: readonly CopperPiece[];
   private readonly boxes: readonly Box[];
   private readonly legs = new Map<number, Leg | null>();
   /** By piece and corner, the straight leg between them. */
@@ -70,7 +70,7 @@ class Graph {
     private readonly slots: readonly Slot[],
     private readonly most: number,
   ) {
-    const inside = ({ x, y }: Place): boolean => x > 0 && y > 0 && x < s.width && y < s.height;
+    const inside = ({ x, y }: Spot): boolean => x > 0 && y > 0 && x < s.width && y < s.height;
     this.corners = slots.flat().filter(inside);
     const n = this.corners.length;
     this.cornerWay = Array.from({ length: n }, () => new Float64Array(n).fill(Infinity));
@@ -82,7 +82,7 @@ class Graph {
   }
 
   /** Copper that is joined to nothing, with what lies so near to it that the gap counts for nothing, is one piece. */
-  private bridged(): readonly Piece[] {
+  private bridged(): readonly CopperPiece[] {
     const { pieces, groove } = this.s;
     const loose = pieces.filter((p) => p.net < 0);
     const boxes = loose.map((p) => boxOf(p.copper));
@@ -93,18 +93,21 @@ class Graph {
       for (const k of order.slice(n + 1)) {
         if ((boxes[k] as Box)[0] - (boxes[i] as Box)[2] >= groove) break;
         if (find(i) === find(k) || apartBoxes(boxes[i] as Box, boxes[k] as Box) >= groove) continue;
-        if (this.isNear(loose[i] as Piece, loose[k] as Piece)) root[find(k)] = find(i);
+        if (this.isNear(loose[i] as CopperPiece, loose[k] as CopperPiece)) root[find(k)] = find(i);
       }
     });
     const joined = new Map<number, Copper[]>();
     loose.forEach((p, i) => joined.set(find(i), [...(joined.get(find(i)) ?? []), ...p.copper]));
-    return [...pieces.filter((p) => p.net >= 0), ...[...joined.values()].map((copper): Piece => ({ net: -1, copper }))];
+    return [
+      ...pieces.filter((p) => p.net >= 0),
+      ...[...joined.values()].map((copper): CopperPiece => ({ net: -1, copper })),
+    ];
   }
 
   /** Whether a gap between two pieces is so narrow that it is bridged, with no slot in it. */
-  private isNear(p: Piece, q: Piece): boolean {
+  private isNear(p: CopperPiece, q: CopperPiece): boolean {
     return p.copper.some((a) =>
-      q.copper.some((b) => gapOf(a, b) < this.s.groove && !this.isBlocked(...trimmed(between(a, b), a.r, b.r))),
+      q.copper.some((b) => gapOf(a, b) < this.s.groove && !this.isBlocked(...trimmed(nearestWay(a, b), a.r, b.r))),
     );
   }
 
@@ -112,7 +115,7 @@ class Graph {
     const n = this.corners.length;
     for (let i = 0; i < n; i++)
       for (let j = 0; j < n; j++) {
-        const [p, q] = [this.corners[i] as Place, this.corners[j] as Place];
+        const [p, q] = [this.corners[i] as Spot, this.corners[j] as Spot];
         if (i === j) this.cornerWay[i]![j] = 0;
         else if (!this.isBlocked(p, q)) this.cornerWay[i]![j] = far(p, q);
       }
@@ -126,11 +129,11 @@ class Graph {
         }
   }
 
-  private isBlocked(p: Place, q: Place): boolean {
+  private isBlocked(p: Spot, q: Spot): boolean {
     return this.slots.some((slot) => crossesSlot(p, q, slot));
   }
 
-  private legTo(p: Piece, i: number, corner: Place): Leg | null {
+  private legTo(p: CopperPiece, i: number, corner: Spot): Leg | null {
     if (awayFrom(this.boxes[i] as Box, corner) > this.most) return null;
     let best: Leg | null = null;
     for (const c of p.copper) {
@@ -152,7 +155,7 @@ class Graph {
   }
 
   private legOver(i: number, j: number): Leg | null {
-    const [p, q] = [this.pieces[i] as Piece, this.pieces[j] as Piece];
+    const [p, q] = [this.pieces[i] as CopperPiece, this.pieces[j] as CopperPiece];
     let best: Leg | null = null;
     const other = boxOf(q.copper);
     for (const a of p.copper) {
@@ -160,7 +163,7 @@ class Graph {
       for (const b of q.copper) {
         const gap = gapOf(a, b);
         if ((best && gap >= best.metres) || gap > this.most) continue;
-        const leg = trimmed(between(a, b), a.r, b.r);
+        const leg = trimmed(nearestWay(a, b), a.r, b.r);
         if (!this.isBlocked(...leg)) best = { metres: gap, legs: [leg] };
       }
     }
@@ -176,18 +179,18 @@ class Graph {
         if (!last) return;
         const metres = first.metres + this.cornerWay[a]![b]! + last.metres;
         if (metres >= (best?.metres ?? this.most)) return;
-        const [begin] = last.legs as [readonly [Place, Place]];
+        const [begin] = last.legs as [readonly [Spot, Spot]];
         best = { metres, legs: [...first.legs, ...this.cornersBetween(a, b), [begin[1], begin[0]]] };
       });
     });
     return best;
   }
 
-  private cornersBetween(a: number, b: number): readonly (readonly [Place, Place])[] {
-    const out: [Place, Place][] = [];
+  private cornersBetween(a: number, b: number): readonly (readonly [Spot, Spot])[] {
+    const out: [Spot, Spot][] = [];
     for (let at = b; at !== a;) {
       const prior = this.before[a]![at]!;
-      out.unshift([this.corners[prior] as Place, this.corners[at] as Place]);
+      out.unshift([this.corners[prior] as Spot, this.corners[at] as Spot]);
       at = prior;
     }
     return out;
@@ -207,7 +210,7 @@ class Graph {
       });
       if (i < 0) return out;
       done.add(i);
-      const own = pieces[i] as Piece;
+      const own = pieces[i] as CopperPiece;
       const way = best[i] as WayOver;
       if (own.net >= 0 && own.net !== net) {
         if (!out.has(own.net)) out.set(own.net, way);
@@ -237,4 +240,4 @@ const boxOf = (copper: readonly Copper[]): Box => [
 ];
 const apartBoxes = (p: Box, q: Box): number =>
   Math.hypot(Math.max(0, p[0] - q[2], q[0] - p[2]), Math.max(0, p[1] - q[3], q[1] - p[3]));
-const awayFrom = (p: Box, { x, y }: Place): number => apartBoxes(p, [x, y, x, y]);
+const awayFrom = (p: Box, { x, y }: Spot): number => apartBoxes(p, [x, y, x, y]);

@@ -89,5 +89,5 @@ const magnitude = (x: number): string => {
 };
 
 /** A chance in words, as orders of magnitude: never as safety. */
-export const chanceWords = (c: Chance | null): string =>
+export const howOften = (c: Chance | null): string =>
   c === null ? 'each time' : `from ${nearest(c.least)} to ${nearest(c.most)}`;

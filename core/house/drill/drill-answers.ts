@@ -2,7 +2,7 @@ import { applyEdit, longestPress, type Job } from '../../ground/job';
 import { feedsATimer } from '../../build/ways';
 import { formatQuantity } from '../../ground/quantity';
 import { answersTo, type StoryAnswer } from '../answers';
-import { wiringOf } from '../assess';
+import { wiredOf } from '../assess';
 import type { Wired } from '../power-up-scene';
 import type { DrillStory } from './drill';
 import { jobWith, type DrillAnswer } from './smallest';
@@ -25,7 +25,7 @@ export function drillAnswers(job: Job, a: Wired, stories: readonly DrillStory[])
   const then = first.flatMap((x, needs) => {
     const done = jobWith(job, [x]);
     return done
-      ? offered(done, wiringOf(done), stories).flatMap((y): DrillAnswer[] => {
+      ? offered(done, wiredOf(done), stories).flatMap((y): DrillAnswer[] => {
           if (known.has(y.words)) return [];
           known.add(y.words);
           return [{ ...y, needs }];

@@ -1,6 +1,6 @@
 import type { Finding } from '../../ground/finding';
 import type { Job } from '../../ground/job';
-import { wiringOf } from '../assess';
+import { wiredOf } from '../assess';
 import { chanceOf, type Chance } from './chance';
 import { closuresIn, drillOf, runDrill, type Drilled, type DrillStory } from './drill';
 import { drillAnswers } from './drill-answers';
@@ -32,7 +32,7 @@ export function drillJob(
   most: number,
   progress: (share: number) => boolean = () => true,
 ): DrillResult | null {
-  const wiring = wiringOf(job);
+  const wiring = wiredOf(job);
   const drill = drillOf(job, wiring);
   if (!drill) return null;
   const found = runDrill(drill, most, (share) => progress(TOLD * share));
@@ -64,7 +64,7 @@ function answered(job: Job, first: readonly DrillAnswer[], ...rest: Rest): Small
     const set = smallestSet(job, answers, ...rest);
     const now = (set.answers && jobWith(job, set.answers)) ?? job;
     const known = new Set(answers.map((a) => a.words));
-    const more = set.left.length > 0 ? drillAnswers(now, wiringOf(now), set.left) : [];
+    const more = set.left.length > 0 ? drillAnswers(now, wiredOf(now), set.left) : [];
     const fresh = more.filter((a) => a.needs < 0 && !known.has(a.words) && jobWith(job, [a]) !== null);
     if (fresh.length === 0 || set.ended || round >= MOST_ROUNDS) return set;
     answers = [...answers, ...fresh];

@@ -2,8 +2,8 @@ import { describe, expect, it } from 'vitest';
 import { edited, freshNever, type Job, type JobEdit } from '../../ground/job';
 import { demoJob } from '../../testing/jobs';
 import { answerFor } from '../answer';
-import { assess, wiringOf } from '../assess';
-import { chanceOf, chanceWords } from './chance';
+import { assess, wiredOf } from '../assess';
+import { chanceOf, howOften } from './chance';
 import { breaksIn, drillOf, POWER_STATES, runDrill } from './drill';
 import { drillRecord } from './drill-findings';
 import { drillJob, type DrillResult } from './drill-job';
@@ -26,21 +26,21 @@ describe('the failure drill of the gate', () => {
   const first = drilled(GATE, 1);
 
   it('tells stories in all four states of power, each with what it would hurt', () => {
-    expect(drillOf(GATE, wiringOf(GATE))!.searches.map(([p]) => p)).toEqual([...POWER_STATES]);
+    expect(drillOf(GATE, wiredOf(GATE))!.searches.map(([p]) => p)).toEqual([...POWER_STATES]);
     expect(first.rows.map((r) => [r.story.power, r.story.story.never.never.id])).toEqual([
       ['both', 'night'],
       ['both', 'warned'],
       ['no-machine', 'night'],
       ['no-controller', 'warned'],
     ]);
-    expect(first.rows.map((r) => chanceWords(r.chance))[0]).toBe('each time');
+    expect(first.rows.map((r) => howOften(r.chance))[0]).toBe('each time');
   });
 
   it('proposes the fewest answers, and with all of them a fresh drill finds nothing', () => {
     const { answers } = first.set;
     expect(answers!.length).toBeGreaterThan(1);
     const mended = jobWith(GATE, answers!)!;
-    const anew = drillOf(mended, wiringOf(mended))!;
+    const anew = drillOf(mended, wiredOf(mended))!;
     expect(runDrill(anew, 1).stories).toEqual([]);
     // Each of them is needed: without it one of the stories comes about.
     for (const left of answers!) {
@@ -48,7 +48,7 @@ describe('the failure drill of the gate', () => {
         GATE,
         answers!.filter((a) => a !== left),
       );
-      const drill = less && drillOf(less, wiringOf(less));
+      const drill = less && drillOf(less, wiredOf(less));
       expect(drill === null || runDrill(drill, 1).stories.length > 0, left.words).toBe(true);
     }
   });
@@ -87,10 +87,10 @@ describe('the failure drill of the gate', () => {
 
   it('replays a story in another plan only where it can come about there', () => {
     const story = first.found.stories[0]!;
-    const drill = drillOf(GATE, wiringOf(GATE))!;
+    const drill = drillOf(GATE, wiredOf(GATE))!;
     expect(breaksIn(drill, story)).toBe(true);
     const without = { ...GATE, wish: { ...GATE.wish, nevers: [freshNever('other', 'starts-per-arming')] } };
-    expect(breaksIn(drillOf(without, wiringOf(without))!, story)).toBe(false);
+    expect(breaksIn(drillOf(without, wiredOf(without))!, story)).toBe(false);
   });
 });
 
@@ -119,7 +119,7 @@ describe('the chance of a story', () => {
     expect(two.most).toBeLessThanOrEqual(Math.min(one.most, chanceOf({ faults: [fault('welded')] }, 1000)!.most));
     expect(two.least).toBeLessThan(one.least);
     expect(chanceOf({ faults: [] }, 1000)).toBeNull();
-    expect(chanceWords(null)).toBe('each time');
-    expect(chanceWords({ least: 0.001, most: 20 })).toBe('from once in 1,000 years to 10 times a year');
+    expect(howOften(null)).toBe('each time');
+    expect(howOften({ least: 0.001, most: 20 })).toBe('from once in 1,000 years to 10 times a year');
   });
 });

@@ -52,6 +52,9 @@ export interface Drilled {
 /** When the power comes back to what was off at first: after the first start has met it so, s. */
 const backAt = (search: Search): number => firstItem(search.starts).at + CUT_SECONDS;
 
+/** What things are called is no part of what was drilled. */
+const noWords = (key: string, value: unknown): unknown => (key === 'word' || key === 'name' ? undefined : value);
+
 /** The drill of a job; null where nothing can be run. Throws WorldProblem for a job that cannot be run. */
 export function drillOf(job: Job, a: Wired): DrillOf | null {
   const search = searchOf(job, a);
@@ -65,7 +68,7 @@ export function drillOf(job: Job, a: Wired): DrillOf | null {
   const harm = job.wish.nevers.map((n) => [n.id, n.harm, n.kind]);
   return {
     searches: POWER_STATES.map((p) => [p, from(p)]),
-    basis: hashOf(JSON.stringify([search.basis, 'drill', harm])),
+    basis: hashOf(JSON.stringify([search.scene.world.plan, search.starts, search.calendar, search.end, harm], noWords)),
   };
 }
 

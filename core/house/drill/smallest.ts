@@ -1,7 +1,7 @@
 import { applyEdit, type Job } from '../../ground/job';
 import { WorldProblem } from '../../engines/world';
 import type { StoryAnswer } from '../answers';
-import { wiringOf } from '../assess';
+import { wiredOf } from '../assess';
 import { breaksIn, drillOf, runDrill, type Drilled, type DrillOf, type DrillStory } from './drill';
 
 /** An answer of a drill; one that can only be given once another one is names that by its number. */
@@ -43,7 +43,7 @@ export function jobWith(job: Job, answers: readonly StoryAnswer[]): Job | null {
 function drillWith(job: Job, answers: readonly StoryAnswer[]): DrillOf | null {
   const now = jobWith(job, answers);
   try {
-    return now && drillOf(now, wiringOf(now));
+    return now && drillOf(now, wiredOf(now));
   } catch (error) {
     if (error instanceof WorldProblem) return null;
     throw error;

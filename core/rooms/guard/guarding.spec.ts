@@ -9,7 +9,7 @@ import {
   curesFor,
   overWay,
   reopenedWords,
-  reserveOf,
+  apartReserve,
   standsOf,
   tickEdit,
   wayOf,
@@ -68,11 +68,11 @@ describe('boards', () => {
   it('are cured by what is tried on them first', () => {
     const bare = { ...board!, slots: [], cleared: [] };
     const stands = standsOf(gate);
-    expect(reserveOf(apartOn(bare, stands).pairs[0]!)).toBe(-1);
+    expect(apartReserve(apartOn(bare, stands).pairs[0]!)).toBe(-1);
     expect(curesFor(bare, stands).length).toBeGreaterThan(0);
     const cured = cureAll(bare, stands)!;
     expect(cured.words).toMatch(/copper|slot/);
-    for (const p of apartOn(cured.board, stands).pairs) expect(reserveOf(p)).toBeGreaterThanOrEqual(0);
+    for (const p of apartOn(cured.board, stands).pairs) expect(apartReserve(p)).toBeGreaterThanOrEqual(0);
   });
   it('are told what is wrong with them, at the part', () => {
     const twice = { ...board!, parts: board!.parts.map((p) => (p.id === 'terminal' ? { ...p, column: 6 } : p)) };

@@ -1,7 +1,8 @@
-export { apartOn, reserveOf, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
+export { apartOn, apartReserve, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
 export { cureAll, curesFor, type BoardCure } from './board/cures';
-export { copperOf, holeAt, rectangleOf, sizeOf } from './board/surface';
-export { carriersOf, chainOf, weakestLink, type Carrier } from './chain';
+export { copperOf, holeAt, rectangleOf, boardSize } from './board/surface';
+export { carriersOf, chainOf, type Carrier } from './carrier';
+export { weakestLink } from './chain';
 export { reopenedWords, tickEdit } from './gates';
 export { overWay, SHOWN, wayOf, withoutLink } from './reach';
 export { takesOver } from './before';

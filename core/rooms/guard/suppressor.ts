@@ -1,6 +1,6 @@
 import { chosen, computed, constant, derive, finding, judged, atMost, type Finding } from '../../ground/finding';
 import type { Chain, Job } from '../../ground/job';
-import type { Carrier } from './chain';
+import type { Carrier } from './carrier';
 
 /** Loads with a coil, whose current does not stop at once. */
 const COILS: readonly string[] = ['motor', 'solenoid', 'transformer'];

@@ -1,4 +1,4 @@
-import { apartFor, waysOver, type Apart, type WayOver } from '../../../engines/apart';
+import { apartFor, waysOver, type Distances, type WayOver } from '../../../engines/apart';
 import type { ApartPlan, BoardLayout, BoardNet, Job } from '../../../ground/job';
 import { joinedOf, surfaceOf } from './surface';
 import { wrongOn, type WrongOnBoard } from './wrong';
@@ -21,7 +21,7 @@ export const standsOf = ({ region, guard }: Pick<Job, 'region' | 'guard'>): Stan
 });
 
 /** The distances that hold where a board stands; null where the tables end. */
-export const neededFor = ({ volts, place, apart }: Stands, reinforced: boolean): Apart | null =>
+export const neededFor = ({ volts, place, apart }: Stands, reinforced: boolean): Distances | null =>
   apartFor({
     volts,
     category: apart.category === 'II' ? 'II' : 'III',
@@ -37,7 +37,7 @@ export interface ApartPair {
   readonly other: BoardNet;
   /** Mains against what can be touched: reinforced; two nets of mains: basic. */
   readonly reinforced: boolean;
-  readonly needs: Apart;
+  readonly needs: Distances;
   readonly surface: WayOver;
   readonly air: WayOver;
 }
@@ -92,9 +92,9 @@ function workedOut(b: BoardLayout, stands: Stands): BoardApart {
     if (!one || !other || !way || !straight) return [];
     return [{ one, other, reinforced, needs: reinforced ? strong : basic, surface: way, air: straight }];
   });
-  return { wrong, pairs: [...pairs].sort((x, y) => reserveOf(x) - reserveOf(y)), sideless, ended: false };
+  return { wrong, pairs: [...pairs].sort((x, y) => apartReserve(x) - apartReserve(y)), sideless, ended: false };
 }
 
 /** How much of what is needed a pair has to spare, as a share; under 0 it is too near. */
-export const reserveOf = ({ surface, air, needs }: ApartPair): number =>
+export const apartReserve = ({ surface, air, needs }: ApartPair): number =>
   Math.min(surface.metres / needs.creepage, air.metres / needs.clearance) - 1;

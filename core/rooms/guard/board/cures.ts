@@ -1,6 +1,6 @@
 import type { BoardLayout, BoardSlot } from '../../../ground/job';
 import { freeIn } from '../../../ground/job';
-import { apartOn, reserveOf, type ApartPair, type Stands } from './apart-of';
+import { apartOn, apartReserve, type ApartPair, type Stands } from './apart-of';
 import { copperOf, holeAt } from './surface';
 
 /** A change of a layout that cures a pair of nets, tried. */
@@ -81,13 +81,13 @@ export function cureAll(b: BoardLayout, stands: Stands): BoardCure | null {
   let now = b;
   for (let step = 0; step < MOST_STEPS; step++) {
     const [pair] = apartOn(now, stands).pairs;
-    if (!pair || reserveOf(pair) >= 0) break;
+    if (!pair || apartReserve(pair) >= 0) break;
     const [cure] = curesFor(now, stands);
     if (!cure) return null;
     now = cure.board;
   }
   const { wrong, pairs } = apartOn(now, stands);
-  if (now === b || wrong.length > 0 || pairs.some((p) => reserveOf(p) < 0)) return null;
+  if (now === b || wrong.length > 0 || pairs.some((p) => apartReserve(p) < 0)) return null;
   const areas = now.cleared.length - b.cleared.length;
   const slots = now.slots.length - b.slots.length;
   const words = [
@@ -104,12 +104,12 @@ export function cureAll(b: BoardLayout, stands: Stands): BoardCure | null {
 export function curesFor(b: BoardLayout, stands: Stands): readonly BoardCure[] {
   const before = apartOn(b, stands);
   const [pair] = before.pairs;
-  if (!pair || reserveOf(pair) >= 0) return [];
+  if (!pair || apartReserve(pair) >= 0) return [];
   const cured = (board: BoardLayout): boolean => {
     const after = apartOn(board, stands);
     if (after.wrong.length > 0) return false;
     const same = after.pairs.find((p) => p.one.id === pair.one.id && p.other.id === pair.other.id);
-    return same !== undefined && reserveOf(same) >= 0;
+    return same !== undefined && apartReserve(same) >= 0;
   };
   const out: BoardCure[] = [];
   const areas = clearings(b, pair);

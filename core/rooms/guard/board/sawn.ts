@@ -1,9 +1,9 @@
-import type { Copper, Place } from '../../../engines/apart';
+import type { Copper, Spot } from '../../../engines/apart';
 
 /** A slot as its middle line and half of its width, m. */
 export interface Cut {
-  readonly a: Place;
-  readonly b: Place;
+  readonly a: Spot;
+  readonly b: Spot;
   readonly half: number;
 }
 
@@ -16,11 +16,11 @@ export function sawn(copper: Copper, cut: Cut): readonly (readonly Copper[])[] {
   if (long === 0) return [[copper]];
   const u = { x: (cut.b.x - cut.a.x) / long, y: (cut.b.y - cut.a.y) / long };
   // Along the slot, and across it.
-  const local = (p: Place): Place => ({
+  const local = (p: Spot): Spot => ({
     x: (p.x - cut.a.x) * u.x + (p.y - cut.a.y) * u.y,
     y: (p.y - cut.a.y) * u.x - (p.x - cut.a.x) * u.y,
   });
-  const back = ({ x, y }: Place): Place => ({ x: cut.a.x + x * u.x - y * u.y, y: cut.a.y + x * u.y + y * u.x });
+  const back = ({ x, y }: Spot): Spot => ({ x: cut.a.x + x * u.x - y * u.y, y: cut.a.y + x * u.y + y * u.x });
   const [p, q] = [local(copper.a), local(copper.b)];
   const { r } = copper;
   const [low, high] = [Math.min(p.x, q.x) - r, Math.max(p.x, q.x) + r];

@@ -1,15 +1,27 @@
-import { gapOf, slotOf, type Copper, type Piece, type Place, type Slot, type Surface } from '../../../engines/apart';
+import {
+  gapOf,
+  slotOf,
+  type Copper,
+  type CopperPiece,
+  type Spot,
+  type Slot,
+  type Surface,
+} from '../../../engines/apart';
 import { sawn } from './sawn';
 import type { BoardLayout, BoardSlot, LaidPart } from '../../../ground/job';
 
 /** The hole of a board at a column and a row, m: holes are counted from 1, and the edge lies one pitch outside of the first. */
-export const holeAt = ({ pitch }: Pick<BoardLayout, 'pitch'>, column: number, row: number): Place => ({
+export const holeAt = ({ pitch }: Pick<BoardLayout, 'pitch'>, column: number, row: number): Spot => ({
   x: column * pitch,
   y: row * pitch,
 });
 
 /** How large a board is, m. */
-export const sizeOf = ({ columns, rows, pitch }: BoardLayout): { readonly width: number; readonly height: number } => ({
+export const boardSize = ({
+  columns,
+  rows,
+  pitch,
+}: BoardLayout): { readonly width: number; readonly height: number } => ({
   width: (columns + 1) * pitch,
   height: (rows + 1) * pitch,
 });
@@ -146,8 +158,8 @@ const right = ({ copper: { a, b, r } }: Laid): number => Math.max(a.x, b.x) + r;
  */
 export function surfaceOf(b: BoardLayout, groove: number, joined: readonly Joined[] = joinedOf(b)): Surface {
   return {
-    ...sizeOf(b),
-    pieces: joined.map(({ nets, copper }): Piece => ({ net: b.nets.findIndex((n) => n.id === nets[0]), copper })),
+    ...boardSize(b),
+    pieces: joined.map(({ nets, copper }): CopperPiece => ({ net: b.nets.findIndex((n) => n.id === nets[0]), copper })),
     slots: b.slots.filter((s) => s.width >= groove).map((s) => rectangleOf(b, s)),
     groove,
   };
