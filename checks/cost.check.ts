@@ -54,7 +54,7 @@ describe('one more', () => {
       file: 'core/ground/job/document/act/types.ts',
       from: 'export const FAULT_KINDS = [\n',
       to: "export const FAULT_KINDS = [\n  'smells',\n",
-      asked: ['core/rooms/act/disturbances.ts'],
+      asked: ['core/house/drill/chance.ts', 'core/rooms/act/disturbances.ts'],
     },
     {
       what: 'edge of a rule',

@@ -63,7 +63,7 @@ describe('what a trial rests on', () => {
     }
     expect(seen.matters.size).toBeGreaterThan(250);
     // What is left out is a short list: names, prices, colours, notes, recordings, what was read and tried.
-    expect(seen.free.size).toBeLessThan(140);
+    expect(seen.free.size).toBeLessThan(180);
   });
 
   it.each<[string, (j: Job) => Job]>([
