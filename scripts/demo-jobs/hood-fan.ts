@@ -17,7 +17,7 @@ new Maker(
     set: { hazards: ['mains'], hazardsReviewed: true, others: 'the cook, by the knob' },
     say: 'hazards: mains in the fan’s supply',
   })
-  .tick(...DEAD, 'lead-apart')
+  .tick(...DEAD)
   .say(
     'mains plug turns',
     'mains switch closed',
@@ -108,6 +108,7 @@ new Maker(
       say: 'a linear regulator of 5 V behind it',
     },
   )
+  .tick('lead-apart')
   .whole('all eight steps', null, 34, 'no whistle, a little hum at step 2')
   .lost('the knob while the controller holds the speed', 'the changeover gives it back when the controller is off')
   .write('hood-fan');

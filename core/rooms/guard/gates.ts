@@ -8,6 +8,7 @@ const RESTS: readonly (readonly [step: RegExp, rests: readonly GateGround[]])[] 
   [/^(door-|pinch$)/, ['machine', 'program']],
   [/^(medical|pressure|gas|water|lithium|lithium-deep|own-devices)$/, ['machine']],
   [/^(ground-shift|programming-mains)$/, ['mains', 'wires']],
+  [/^lead-apart$/, ['wires']],
   [/^own-supply\./, ['loads']],
   [/^press-(again|hung-tried)$/, ['machine', 'program', 'wires']],
   [/^own\./, ['machine']],
