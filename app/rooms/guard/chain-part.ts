@@ -12,7 +12,7 @@ import { Num } from '../../ui/num';
 type Key = keyof Chain & string;
 const WALL: readonly Key[] = ['plug', 'outletAmps', 'plugFuse', 'breaker', 'cord'];
 const INSIDE: readonly Key[] = ['wires', 'terminalAmps'];
-const HELD: readonly Key[] = ['strainRelief', 'colours'];
+const HELD: readonly Key[] = ['opens', 'earth', 'strainRelief', 'colours'];
 
 /** Every link from the wall to the load that a contact switches, with the one that gives first. */
 @Component({

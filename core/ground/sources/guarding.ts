@@ -11,6 +11,14 @@ export const GUARDING = {
     'Across a coil on alternating current a varistor or 100 Ω and 100 nF of class X2, on direct current a diode; what a snubber ' +
       'lets through keeps a load of a few watts alive where it stands across the contact',
   ),
+  'box-warm': C('Inside a closed box with a load of hours conductors are reckoned at 45 °C'),
+  'perforated-board': C(
+    'Perforated boards: holes at 2.54 mm, rings of 2 mm across, a saw cut of 1.5 mm; measure your own',
+  ),
+  'board-edge': C(
+    'What lies at the edge of a board, a rail, a screw or a metal box, is taken for touchable until somebody looked',
+  ),
+  watchdog: C('A watchdog is tried by a program that is made to hang: one that an interrupt feeds never bites'),
   reach: C(
     'Who can reach a button from outside: a port opened to the outside, a shared password and an outside account are open to others',
   ),

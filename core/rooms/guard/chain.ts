@@ -1,4 +1,4 @@
-import { CONDUCTOR_HEAT, cordAmps, cordsByGauge, INRUSH, POWER_FACTOR } from '../../engines/electrics';
+import { bearsAmps, CONDUCTOR_HEAT, cordAmps, cordsByGauge, INRUSH, POWER_FACTOR } from '../../engines/electrics';
 import {
   atMost,
   chosen,
@@ -15,6 +15,8 @@ import { forPress, type Facts } from '../../ground/facts';
 import type { Chain, Job } from '../../ground/job';
 import type { SourceKey } from '../../ground/sources';
 import { carriersOf, chainOf, type Carrier } from './carrier';
+import { heldLinks } from './held';
+import { DERATE } from './load';
 import { suppressorFindings } from './suppressor';
 
 /** Every link from the wall to the load, for each contact that carries one. */
@@ -43,8 +45,6 @@ function loadAmps(job: Job, { load, mains }: Carrier): Step | null {
 }
 /** Mains under its nominal value (EN 50160): a load that keeps its watts draws more then. */
 const UNDER = 0.1;
-/** Share of a rating that a load of hours may take (`contact-derate`). */
-const HOURS = 0.8;
 
 const id = (link: string): string => `chain.${link}`;
 const lacking = (link: string, title: string, caption: string, source: readonly SourceKey[] = []): Finding =>
@@ -63,7 +63,7 @@ function linksOf(job: Job, c: Carrier): Finding[] {
   if (!amps) return [];
   return [
     ...(c.mains ? wallLinks(job, chain, amps) : []),
-    ...(c.bought ? [] : [...wireLinks(job, chain, amps), ...(c.mains ? heldLinks(chain) : [])]),
+    ...(c.bought ? [] : [...wireLinks(chain, amps), ...(c.mains ? heldLinks(chain) : [])]),
     ...dutyLink(chain),
     ...inrushLink(c, chain, amps),
     ...suppressorFindings(job, c, chain),
@@ -87,7 +87,7 @@ const carries = (
     caption: name.toLowerCase(),
     steps: [amps],
     limit,
-    tightShare: chain.duty === 'short' ? 0.02 : 1 - HOURS,
+    tightShare: chain.duty === 'short' ? 0.02 : 1 - DERATE,
     source: [...source],
     remedy:
       amps.result.value > limit.value ? { text: `Take a smaller load, or a ${name.toLowerCase()} made for it.` } : null,
@@ -161,25 +161,22 @@ const protectedCord = (amps: number, name: string, bears: Step, fused: boolean, 
         : null,
   });
 
-function wireLinks(job: Job, chain: Chain, amps: Step): Finding[] {
+function wireLinks(chain: Chain, amps: Step): Finding[] {
   const out: Finding[] = [];
   if (chain.wires === null)
-    out.push(lacking('wires', 'The cross-section of the wires to the contact was not read', 'wires?', ['cord-amps']));
+    out.push(
+      lacking('wires', 'The cross-section of the wires to the contact was not read', 'wires?', ['conductor-amps']),
+    );
   else {
     const bears = derive('what the wires carry in a warm box', 'I_z', 'k * I_t', 'A', [
       constant('k', 'at 45 °C in the box', CONDUCTOR_HEAT, '1', 'conductor-heat'),
-      constant(
-        'I_t',
-        'by their cross-section, at 30 °C',
-        cordAmps(chain.wires, job.region.mainsVolts),
-        'A',
-        'cord-amps',
-      ),
+      constant('I_t', 'by their cross-section, at 30 °C', bearsAmps(chain.wires), 'A', 'conductor-amps'),
     ]);
     out.push(
       carries('wires', 'Wires', amps, derivedLimit('at most', [bears], 'what the wires carry'), chain, [
-        'cord-amps',
+        'conductor-amps',
         'conductor-heat',
+        'box-warm',
       ]),
     );
   }
@@ -189,45 +186,6 @@ function wireLinks(job: Job, chain: Chain, amps: Step): Finding[] {
       : carries('terminals', 'Terminals', amps, said(chain.terminalAmps, 'smallest terminal'), chain, ['connectors']),
   );
   return out;
-}
-
-function heldLinks(chain: Chain): Finding[] {
-  const asked = (
-    link: 'strainRelief' | 'colours',
-    words: { readonly yes: string; readonly no: string; readonly unknown: string; readonly remedy: string },
-    source: SourceKey,
-  ): Finding => {
-    const value = chain[link];
-    return finding('guard', id(link), {
-      verdict: value === 'yes' ? 'settled' : value === 'no' ? 'stop' : 'unknown',
-      title: words[value],
-      caption: link === 'colours' ? 'wire colours' : 'strain relief',
-      source: [source],
-      remedy: value === 'yes' ? null : { text: words.remedy },
-    });
-  };
-  return [
-    asked(
-      'strainRelief',
-      {
-        yes: 'A strain relief holds the cord',
-        no: 'Nothing holds the cord: a pull tears live conductors out of their terminals',
-        unknown: 'Whether a strain relief holds the cord was not looked at',
-        remedy: 'A clamp or a gland that fits the cord; a knot is none. Leave the earth conductor the longest.',
-      },
-      'cautions',
-    ),
-    asked(
-      'colours',
-      {
-        yes: 'The conductors have the colours of the region',
-        no: 'Conductors of mains have other colours than the region’s: whoever opens it next takes one for another',
-        unknown: 'Whether the conductors have the colours of the region was not looked at',
-        remedy: 'Take conductors in the region’s colours, earth first; a wire from the bench is none.',
-      },
-      'iec-60445',
-    ),
-  ];
 }
 
 const dutyLink = ({ duty }: Chain): Finding[] =>
@@ -292,7 +250,7 @@ function togetherFindings(job: Job, carriers: readonly Carrier[]): Finding[] {
       caption: 'all at once',
       steps: [all],
       limit: said(least, 'the smallest outlet, fuse or breaker'),
-      tightShare: 1 - HOURS,
+      tightShare: 1 - DERATE,
       source: ['contact-derate'],
       ...(all.result.value > least ? { verdict: 'tight' as const } : {}),
       remedy:
@@ -303,12 +261,11 @@ function togetherFindings(job: Job, carriers: readonly Carrier[]): Finding[] {
   ];
 }
 
-/** The link of a chain with the least reserve: what gives first. Null where none has a number. */
+/** Of the links of a chain the one with the least reserve: what gives first. Null where none has a number. */
 export function weakestLink(findings: readonly Finding[]): Finding | null {
-  const links = findings.filter((f) => f.id.includes('chain.') || /guard\.(?:.*\.)?(contact|inrush)$/.test(f.id));
   const reserve = (f: Finding): number =>
     f.limit && f.value ? (f.limit.value - f.value.value) / Math.abs(f.limit.value) : Infinity;
-  return links.reduce<Finding | null>(
+  return findings.reduce<Finding | null>(
     (best, f) => (Number.isFinite(reserve(f)) && (!best || reserve(f) < reserve(best)) ? f : best),
     null,
   );

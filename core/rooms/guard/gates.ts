@@ -11,10 +11,11 @@ const RESTS: readonly (readonly [step: RegExp, rests: readonly GateGround[]])[] 
   [/^lead-apart$/, ['wires']],
   [/^own-supply\./, ['loads']],
   [/^press-(again|hung-tried)$/, ['machine', 'program', 'wires']],
-  [/^own\./, ['machine']],
+  [/^watchdog$/, ['program', 'wires']],
+  [/^own\./, ['own']],
 ];
 /** A step that is in none of these rests on all of it. */
-const ALL: readonly GateGround[] = ['mains', 'loads', 'machine', 'program', 'wires'];
+const ALL: readonly GateGround[] = ['mains', 'loads', 'machine', 'program', 'wires', 'own'];
 
 /** What a gate rests on. */
 const restsOf = (step: string): GateGround[] => [...(RESTS.find(([of]) => of.test(step))?.[1] ?? ALL)];
@@ -33,6 +34,7 @@ const WORDS: Readonly<Record<GateGround, string>> = {
   machine: 'the machine as it was told',
   program: 'moves, rules or hands',
   wires: 'how it is wired',
+  own: 'what was added by hand',
 };
 
 /** Why a gate is open again, in words; empty where nothing that it rests on has changed. */

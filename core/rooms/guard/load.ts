@@ -18,7 +18,7 @@ import { loadOf, type Job, type Load, type Way } from '../../ground/job';
 import { isContactPlanned } from './module';
 
 /** Share of what a contact breaks that is used for loads of hours (`contact-derate`). */
-const DERATE = 0.8;
+export const DERATE = 0.8;
 
 /** A supply may be a tenth off what stands on it (EN 50160 for mains; common practice for others). */
 const SUPPLY_OFF = 0.1;
@@ -157,7 +157,7 @@ export function contactFindings(job: Job, facts: Facts, press: PressFact | null,
 
 const STRONGER: Remedy = { text: 'Take a contact with a higher rating, or let a contactor carry the load.' };
 /** Mains over its nominal value (EN 50160), and what a rating for nominal mains holds. */
-const OVER_MAINS = 1.1;
+export const OVER_MAINS = 1.1;
 
 function judgedLoad(
   { low, high, direct }: ReturnType<typeof loadVolts>,

@@ -1,6 +1,7 @@
 import { chosen, computed, constant, derive, finding, judged, atMost, type Finding } from '../../ground/finding';
-import type { Chain, Job } from '../../ground/job';
+import type { Chain, Job, Load } from '../../ground/job';
 import type { Carrier } from './carrier';
+import { OVER_MAINS } from './load';
 
 /** Loads with a coil, whose current does not stop at once. */
 const COILS: readonly string[] = ['motor', 'solenoid', 'transformer'];
@@ -8,15 +9,13 @@ const COILS: readonly string[] = ['motor', 'solenoid', 'transformer'];
 const SNUBBER = { ohms: 100, farads: 100e-9 } as const;
 /** A lamp or a small supply glows on, or hums, from about so many watts of what a snubber lets through (`snubber`). */
 const KEPT_ALIVE = 0.02;
-/** Mains may stand so far over its nominal value (EN 50160). */
-const OVER = 1.1;
 
 /** What stands where a coil is switched, worked out: what it clamps to, how much longer it holds, what it lets through. */
 export function suppressorFindings(job: Job, { load, mains }: Carrier, { suppressor }: Chain): Finding[] {
   const coil = COILS.includes(load.kind);
   const direct = !mains && load.current === 'dc';
   if (suppressor === 'diode' && !direct) return [diodeOnAlternating];
-  if (suppressor === 'rc' && !direct) return [...(coil ? [told('rc')] : []), leakage(job, load.watts ?? 0)];
+  if (suppressor === 'rc' && !direct) return [...(coil ? [told('rc')] : []), leakage(job, load, mains)];
   if (!coil) return [];
   if (suppressor === 'unknown') return [notSaid];
   if (suppressor === 'none') return [bare(direct)];
@@ -72,22 +71,25 @@ const diodeOnAlternating = finding('guard', 'chain.suppressor', {
 });
 
 /** A snubber across the contact lets some current through for ever: a small load stays alive on it. */
-function leakage({ region }: Job, watts: number): Finding {
+function leakage({ region }: Job, load: Load, mains: boolean): Finding {
+  const watts = load.watts ?? 0;
+  const volts = mains ? region.mainsVolts : (load.volts ?? region.mainsVolts);
+  const on = chosen(
+    'V',
+    mains ? 'mains of the region' : 'it runs on',
+    volts,
+    'V',
+    mains ? 'region, in Wish' : 'set in Guard',
+  );
   const current = derive('what the snubber lets through', 'I_leak', 'k_v * V / sqrt(R^2 + (1 / (ω * C))^2)', 'A', [
-    constant('k_v', 'over its nominal value', OVER, '1', 'part-share'),
-    chosen('V', 'mains of the region', region.mainsVolts, 'V', 'region, in Wish'),
+    constant('k_v', 'over its nominal value', OVER_MAINS, '1', 'part-share'),
+    on,
     constant('R', 'of the snubber', SNUBBER.ohms, 'Ω', 'snubber'),
-    computed(
-      'ω',
-      'angular frequency of mains',
-      2 * Math.PI * region.mainsHertz,
-      'Hz',
-      '2 π times the region’s frequency, in Wish',
-    ),
+    computed('ω', 'angular frequency', 2 * Math.PI * region.mainsHertz, 'Hz', '2 π times the region’s, in Wish'),
     constant('C', 'of the snubber', SNUBBER.farads, 'F', 'snubber'),
   ]);
   const through = derive('apparent power through it', 'S', 'V * I_leak', 'W', [
-    chosen('V', 'mains of the region', region.mainsVolts, 'V', 'region, in Wish'),
+    on,
     { symbol: 'I_leak', name: current.what, value: current.result.value, unit: 'A', origin: { from: 'step' } },
   ]);
   return judged('guard', 'chain.leakage', {

@@ -1,4 +1,4 @@
-import { choice, group, list, maybeQuantity, name, quantity, text, type Fields } from '../../../field';
+import { choice, flag, group, list, maybeQuantity, name, quantity, text, type Fields } from '../../../field';
 import type {
   BoardCut,
   BoardLayout,
@@ -89,6 +89,7 @@ export const boardLayoutFields: Fields<BoardLayout> = {
     >,
     'pads',
   ),
+  measured: flag('pitch and rings were measured on it'),
   nets: list('nets', group('a net', boardNetFields), 60, { key: 'id' }),
   parts: list('parts', group('a part', laidPartFields), 60, { key: 'id' }),
   tracks: list('tracks', group('a track', boardTrackFields), 300, { key: 'id' }),

@@ -120,6 +120,26 @@ export const chainFields: Fields<Chain> = {
     } satisfies Record<Chain['suppressor'], string>,
     'unknown',
   ),
+  opens: choice(
+    'The contact opens',
+    {
+      unknown: 'not looked at',
+      line: 'the line',
+      both: 'line and neutral',
+      neutral: 'the neutral alone',
+    } satisfies Record<Chain['opens'], string>,
+    'unknown',
+  ),
+  earth: choice(
+    'The load’s protective earth',
+    {
+      unknown: 'not looked at',
+      through: 'goes through without a break',
+      'class-two': 'there is none: class II',
+      missing: 'is missing',
+    } satisfies Record<Chain['earth'], string>,
+    'unknown',
+  ),
   strainRelief: asked('A strain relief holds the cord'),
   colours: asked('Conductors have the colours of the region'),
 };
@@ -159,6 +179,7 @@ const drillFields: Fields<DrillRecord> = {
   most: quantity('things going wrong', '1', 2, { least: 0, most: 2, whole: true }),
   stories: quantity('stories', '1', 0, { most: 1e12, whole: true }),
   broken: quantity('that break a condition', '1', 0, { most: 1e6, whole: true }),
+  stops: list('stories that stop', name('story'), 60),
   verdict: choice('it came to', plainWords(DRILL_VERDICTS), 'unknown'),
   basis: text('rests on', { most: 64 }),
 };

@@ -41,11 +41,9 @@ const UNDER: Readonly<Record<GateGround, (job: Job) => unknown>> = {
       'guard.chains',
     ]),
   ],
-  machine: (job) => [
-    matter(job, ['wish.hazards', 'act.parts', 'guard.own']),
-    job.presses.map((p) => [p.id, p.control]),
-  ],
+  machine: (job) => [matter(job, ['wish.hazards', 'act.parts']), job.presses.map((p) => [p.id, p.control])],
   program: (job) => matter(job, ['act.moves', 'routine', 'hands', 'signs', 'senses', 'guard.cutOff', 'guard.endTimer']),
+  own: (job) => matter(job, ['guard.own']),
   wires: (job) => [joints(job), matter(job, ['board', 'feed.sources', 'senses'])],
 };
 const MAINS_PINS: readonly string[] = ['live', 'neutral', 'mains', 'earth'];

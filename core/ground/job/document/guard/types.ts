@@ -9,7 +9,7 @@ export interface Loss {
 }
 
 /** What a gate may rest on: what changes in it reopens the gate. */
-export const GATE_GROUNDS = ['mains', 'loads', 'machine', 'program', 'wires'] as const;
+export const GATE_GROUNDS = ['mains', 'loads', 'machine', 'program', 'wires', 'own'] as const;
 /** One of `GATE_GROUNDS`. */
 export type GateGround = (typeof GATE_GROUNDS)[number];
 /** How a gate was closed. */
@@ -27,6 +27,10 @@ export const PLUGS = ['unknown', 'fused-plug', 'plug', 'fixed'] as const;
 export const DUTIES = ['unknown', 'short', 'hours'] as const;
 /** What is put where a coil is switched. */
 export const SUPPRESSORS = ['unknown', 'none', 'varistor', 'rc', 'diode'] as const;
+/** Which conductor of mains a contact opens. */
+export const OPENS = ['unknown', 'line', 'both', 'neutral'] as const;
+/** What becomes of the protective earth of a load. */
+export const LOAD_EARTHS = ['unknown', 'through', 'class-two', 'missing'] as const;
 /** Every link from the wall to the load that one contact switches. What nobody said is null or unknown. */
 export interface Chain {
   /** Id of the press; empty for the contact that no press closes. */
@@ -46,6 +50,9 @@ export interface Chain {
   inrush: number | null;
   suppressor: (typeof SUPPRESSORS)[number];
   /** A strain relief holds the cord, and its conductors have the colours of the region. */
+  /** Which conductor the contact opens, and what becomes of the protective earth of the load. */
+  opens: (typeof OPENS)[number];
+  earth: (typeof LOAD_EARTHS)[number];
   strainRelief: 'unknown' | 'yes' | 'no';
   colours: 'unknown' | 'yes' | 'no';
 }
@@ -122,6 +129,8 @@ export interface BoardLayout {
   pitch: number;
   pad: number;
   copper: (typeof COPPERS)[number];
+  /** Pitch and rings were measured on the board itself, and are not what such boards usually have. */
+  measured: boolean;
   nets: BoardNet[];
   parts: LaidPart[];
   tracks: BoardTrack[];
@@ -163,6 +172,8 @@ export interface DrillRecord {
   most: number;
   stories: number;
   broken: number;
+  /** Of those, by the ids under which somebody accepts them, the ones that stop. */
+  stops: string[];
   verdict: (typeof DRILL_VERDICTS)[number];
   /** A key of the plan that was drilled. */
   basis: string;
