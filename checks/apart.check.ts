@@ -1,6 +1,6 @@
 // Ways over a board against an independent search on a fine grid, and distances against the tables of IEC 60664-1.
 import { describe, expect, it } from 'vitest';
-import { apartFor, slotOf, waysOver, type Copper, type CopperPiece, type Surface } from '../core/engines/apart';
+import { apartFor, gapOf, slotOf, waysOver, type Copper, type CopperPiece, type Surface } from '../core/engines/apart';
 import { seededRandom, type Random } from '../core/ground/quantity';
 
 const MM = 1e-3;
@@ -12,10 +12,12 @@ function boardFrom(seed: number): Surface {
   const r = seededRandom(seed);
   const [width, height] = [24 * MM, 18 * MM];
   const pieces: CopperPiece[] = [];
-  const free = (c: Copper): boolean =>
-    pieces.every((p) => p.copper.every((o) => Math.hypot(o.a.x - c.a.x, o.a.y - c.a.y) > o.r + c.r + 1.2 * MM));
+  const free = (c: Copper): boolean => pieces.every((p) => p.copper.every((o) => gapOf(o, c) > 1.2 * MM));
   for (let n = 0; n < 400 && pieces.length < 9; n++) {
-    const c = disc(between(r, 2, 22) * MM, between(r, 2, 16) * MM, between(r, 0.5, 1.2) * MM);
+    const ring = disc(between(r, 2, 22) * MM, between(r, 2, 16) * MM, between(r, 0.5, 1.2) * MM);
+    // Every third is a track, level or upright, that stays on the board.
+    const b = r.next() < 0.5 ? { x: between(r, 2, 22) * MM, y: ring.a.y } : { x: ring.a.x, y: between(r, 2, 16) * MM };
+    const c = r.next() < 1 / 3 ? { ...ring, b } : ring;
     if (free(c)) pieces.push({ net: pieces.length < 3 ? pieces.length : -1, copper: [c] });
   }
   const slots = [];
@@ -25,13 +27,7 @@ function boardFrom(seed: number): Surface {
     const long = between(r, 2, 12) * MM;
     const [a, b] = [{ x, y }, upright ? { x, y: y + long } : { x: x + long, y }];
     const width_ = between(r, 1, 2) * MM;
-    const clear = pieces.every((p) =>
-      p.copper.every((c) => {
-        const dx = Math.max(a.x - c.a.x, 0, c.a.x - b.x);
-        const dy = Math.max(a.y - c.a.y, 0, c.a.y - b.y);
-        return Math.hypot(dx, dy) > c.r + width_ / 2 + 0.3 * MM;
-      }),
-    );
+    const clear = pieces.every((p) => p.copper.every((c) => gapOf(c, { a, b, r: width_ / 2 }) > 0.3 * MM));
     if (clear) slots.push(slotOf(a, b, width_));
   }
   return { width, height, pieces, slots, groove: 0 };
@@ -46,6 +42,13 @@ function gcd(a: number, b: number): number {
   return b === 0 ? a : gcd(b, a % b);
 }
 
+/** How far a place is from a level or upright line. */
+const offLine = ({ a, b }: Copper, x: number, y: number): number =>
+  Math.hypot(
+    Math.max(Math.min(a.x, b.x) - x, 0, x - Math.max(a.x, b.x)),
+    Math.max(Math.min(a.y, b.y) - y, 0, y - Math.max(a.y, b.y)),
+  );
+
 /** The same by brute force: cells of a fine grid, nothing to pay on copper that is joined to nothing, no way through a slot. */
 function onGrid(s: Surface, from: number, to: number): number {
   const [w, h] = [Math.floor(s.width / STEP), Math.floor(s.height / STEP)];
@@ -59,7 +62,7 @@ function onGrid(s: Surface, from: number, to: number): number {
   for (let j = 0; j < h; j++)
     for (let i = 0; i < w; i++) {
       const [x, y] = [i * STEP, j * STEP];
-      const on = s.pieces.find((p) => p.copper.some((c) => Math.hypot(c.a.x - x, c.a.y - y) <= c.r));
+      const on = s.pieces.find((p) => p.copper.some((c) => offLine(c, x, y) <= c.r));
       kind[j * w + i] = inSlot(x, y) ? -1 : on ? on.net + 2 : 0;
     }
   const best = new Float64Array(w * h).fill(Infinity);

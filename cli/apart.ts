@@ -59,6 +59,8 @@ export function apartVerb(file: string): unknown {
     stands,
     wrong: on.wrong,
     sideless: on.sideless,
+    withoutCopper: on.bare,
+    edge: Number.isFinite(on.edge) ? on.edge : null,
     tablesEnd: on.ended,
     pairs: on.pairs.map((p) => ({
       between: [p.one.name, p.other.name],

@@ -135,9 +135,9 @@ export class Maker {
     );
   }
 
-  /** The failure drill with two things going wrong, kept with the job; who accepts by name what breaks a condition all the same. */
-  drilled(by = '', why = ''): this {
-    const drilled = drillJob(this.job, 2);
+  /** The failure drill with so many things going wrong, kept with the job; who accepts by name what breaks a condition all the same. */
+  drilled(most: 1 | 2, by = '', why = ''): this {
+    const drilled = drillJob(this.job, most);
     if (!drilled) throw new Error(`${this.job.title} cannot be drilled`);
     const { found, rows, findings, basis } = drilled;
     return this.edit(

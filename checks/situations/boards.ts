@@ -12,6 +12,10 @@ const board =
   (set: (b: BoardLayout) => Partial<BoardLayout>) =>
   (j: Job): Job =>
     put(j, 'guard', { boards: j.guard.boards.map((b) => ({ ...b, ...set(b) })) });
+/** Parts so many holes further from the edge. */
+const moved = (b: BoardLayout, by: number): BoardLayout['parts'] =>
+  b.parts.map((p) => ({ ...p, column: p.column + by, row: p.row + by }));
+
 const LINKS: readonly ReachLink[] = [
   { ...freshOf(reachLinkFields), id: 'hall', name: 'house network', seconds: 0.2, lost: 0, ownPassword: 'yes' },
 ];
@@ -27,7 +31,11 @@ const link =
     edit(j, {
       do: 'put',
       list: 'guard.links',
-      item: { ...freshOf(reachLinkFields), id: 'out', name: 'from outside', over: 'hall', ownPassword: 'yes', ...set },
+      item: {
+        ...freshOf(reachLinkFields),
+        ...{ id: 'out', name: 'from outside', over: 'hall', ownPassword: 'yes', seconds: 0.5, lost: 0 },
+        ...set,
+      },
     });
 
 const GUARD = ['guard'] as const;
@@ -101,6 +109,63 @@ export const OF_BOARDS: readonly Situation[] = [
       ),
   },
   {
+    what: 'a net of mains that lies on no pin',
+    source: 'what is nowhere is far from nothing',
+    sound: GATE,
+    make: board((b) => ({ nets: [...b.nets, { id: 'n', name: 'neutral', side: 'mains' }] })),
+    rooms: GUARD,
+  },
+  {
+    what: 'a board on which nothing was planned',
+    source: 'not looked at',
+    sound: GATE,
+    make: board(() => ({ nets: [], parts: [], tracks: [] })),
+    rooms: GUARD,
+  },
+  {
+    what: 'parts that lie over each other',
+    source: 'two bodies are not at one place',
+    sound: GATE,
+    make: board((b) => ({
+      parts: b.parts.map((p) => (p.id === 'header' ? { ...p, column: 8, pins: p.pins } : p)),
+    })),
+    rooms: GUARD,
+  },
+  {
+    what: 'a track that leaves the board',
+    source: 'arithmetic',
+    sound: GATE,
+    make: board((b) => ({
+      tracks: [
+        ...b.tracks,
+        { id: 'u', net: 'ground', fromColumn: 15, fromRow: 12, toColumn: 40, toRow: 12, width: 1e-3 },
+      ],
+    })),
+    rooms: GUARD,
+  },
+  {
+    what: 'copper of mains at the very edge of its board',
+    source: 'IEC 60664-1: a metal box or a screw at the edge can be touched',
+    sound: board((b) => ({
+      columns: 26,
+      rows: 24,
+      parts: moved(b, 4),
+      slots: [],
+      cleared: [{ ...b.cleared[0]!, toColumn: 27, toRow: 25 }],
+    }))(put(GATE, 'guard', { place: 'dry' })),
+    make: board((b) => ({ parts: b.parts.map((p) => (p.id === 'terminal' ? { ...p, column: 1 } : p)) })),
+    rooms: GUARD,
+  },
+  {
+    what: 'a board whose pitch and rings nobody measured',
+    source: 'a usual size is a guess',
+    sound: board((b) => ({ cleared: [{ ...b.cleared[0]!, toColumn: 17 }], slots: b.slots }))(
+      put(GATE, 'guard', { place: 'dry' }),
+    ),
+    make: board(() => ({ measured: false })),
+    rooms: GUARD,
+  },
+  {
     what: 'a board at 4,500 m over the sea',
     source: 'IEC 60664-1, table F.10: clearance times 1.48',
     sound: put(GATE, 'guard', { boards: narrow(GATE.guard.boards), place: 'dry' }),
@@ -148,6 +213,20 @@ export const OF_BOARDS: readonly Situation[] = [
           'no warning',
         ),
       ),
+    rooms: GUARD,
+  },
+  {
+    what: 'a short radio link without a key',
+    source: 'common practice: what was sent can be sent again',
+    sound: REACHED,
+    make: link({ kind: 'radio', over: '', ownPassword: 'no' }),
+    rooms: GUARD,
+  },
+  {
+    what: 'a link of which nobody measured delay and loss',
+    source: 'not looked at',
+    sound: REACHED,
+    make: link({ kind: 'broker', seconds: null, lost: null }),
     rooms: GUARD,
   },
   {

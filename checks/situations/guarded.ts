@@ -5,7 +5,7 @@ import type { Chain, Job, JobEdit } from '../../core/ground/job';
 import { freshOf } from '../../core/ground/field';
 import { tickEdit } from '../../core/rooms/guard';
 import { demoJob } from '../../core/testing/jobs';
-import { put, type Situation } from './situation';
+import { APART, finished, mainsLoad, pressed, put, said, type Situation } from './situation';
 
 const edit = (job: Job, ...edits: JobEdit[]): Job => edits.reduce((j, e) => edited(j, e, j.touchedAt), job);
 
@@ -29,6 +29,24 @@ const VALVE = demoJob('ice-bath-valve');
 /** A pot that was drilled, all of its gates closed. */
 const POT = demoJob('rice-pot');
 const GUARD = ['guard'] as const;
+
+/** A load of mains behind a relay of the maker's own, its lead read to the end. */
+const SWITCHED = pressed(finished(said([...APART, ...mainsLoad])), {
+  way: 'relay-contact',
+  picks: { relay: 'relay-power' },
+});
+const OWN_MAINS = put(SWITCHED, 'guard', {
+  chains: SWITCHED.presses.map((p) => ({
+    ...freshOf(chainFields),
+    ...{ press: p.id, plug: 'fused-plug' as const, outletAmps: 13, plugFuse: 3, cord: 1e-6, wires: 1e-6 },
+    ...{ terminalAmps: 16, duty: 'short' as const, opens: 'line' as const, earth: 'through' as const },
+    ...{ strainRelief: 'yes' as const, colours: 'yes' as const },
+  })),
+});
+const OWN_LEAD = (
+  rows: readonly (readonly [what: string, source: string, set: Partial<Chain>])[],
+): readonly Situation[] =>
+  rows.map(([what, source, set]) => ({ what, source, sound: OWN_MAINS, make: lead(set), rooms: GUARD }));
 
 /** What must never be green of leads, gates and failures. */
 export const OF_GUARD: readonly Situation[] = [
@@ -131,6 +149,38 @@ export const OF_GUARD: readonly Situation[] = [
     make: lead({ suppressor: 'none' }),
     rooms: GUARD,
   },
+  ...OWN_LEAD([
+    ['a contact in the neutral alone', 'IEC 60364-5-53: a single pole stands in the line', { opens: 'neutral' }],
+    ['a contact of which nobody looked which conductor it opens', 'not looked at', { opens: 'unknown' }],
+    ['a load whose protective earth was left out', 'IEC 61140, class I', { earth: 'missing' }],
+    ['a protective earth that nobody followed', 'not looked at', { earth: 'unknown' }],
+    ['a cord that a knot holds', 'IEC 60335-1, clause 25', { strainRelief: 'no' }],
+    ['wires of the bench at mains', 'IEC 60445', { colours: 'no' }],
+    ['wires to the contact too thin for it in a warm box', 'BS 7671, table 4F3A, notes', { wires: 0.1e-6 }],
+  ]),
+  {
+    what: 'a valve of 24 V on wires too thin for it, where cords go by gauge',
+    source: 'common practice: 0.1 mm² bears 1 A, and less in a warm box',
+    sound: put(put(VALVE, 'region', { mainsVolts: 120 }), 'guard', {
+      loads: VALVE.guard.loads.map((l) => ({ ...l, watts: 20 })),
+    }),
+    make: lead({ wires: 0.1e-6 }),
+    rooms: GUARD,
+  },
+  {
+    what: 'a watchdog that nobody tried',
+    source: 'common practice: one that an interrupt feeds never bites',
+    sound: edit(put(VALVE, 'guard', { watchdogSeconds: 8 }), tickEdit('watchdog', 'tried')),
+    make: (j) => edit(j, tickEdit('watchdog', 'tried', false)),
+    rooms: GUARD,
+  },
+  {
+    what: 'a story of the plan itself that somebody accepted',
+    source: 'nothing has to go wrong for it',
+    sound: POT,
+    make: (j) => acceptedOfPlan(j),
+    rooms: GUARD,
+  },
   {
     what: 'wires to a contact that nobody read',
     source: 'not looked at',
@@ -212,6 +262,23 @@ export const OF_GUARD: readonly Situation[] = [
 function withHeat(j: Job): Job {
   const [first, ...rest] = j.act.moves[0]!.steps;
   return edit(j, withSteps(j, [{ ...first!, seconds: first!.seconds + 0.1 }, ...rest], 'another step'));
+}
+
+/** A plan that breaks its own condition, drilled, with all of its stories accepted by name. */
+function acceptedOfPlan(job: Job): Job {
+  const hot = { ...freshNever('on', 'lasts-longer'), state: 'cooking', seconds: 1 };
+  const press = job.presses[0]?.id ?? '';
+  const broken = put(job, 'wish', { nevers: [hot, { ...freshNever('held', 'output-longer'), press, seconds: 0.01 }] });
+  const drilled = drillJob(broken, 1);
+  if (!drilled) throw new Error('nothing to drill');
+  const record = drillRecord(drilled.found, drilled.findings, drilled.basis, job.touchedAt);
+  return edit(
+    put(broken, 'guard', { drills: [record] }),
+    ...drilled.rows.map(({ story }): JobEdit => ({
+      ...{ do: 'accept', never: story.story.never.never.id, story: story.key, words: 'x', by: 'somebody', why: '' },
+      basis: drilled.basis,
+    })),
+  );
 }
 
 /** A job drilled anew; what it came to is kept with it. */

@@ -29,6 +29,7 @@ import {
 } from '../engines/world';
 
 const MOST_DAYS = 7;
+const DAY_SECONDS = 86_400;
 /** What befalls an event just after it is pinned so much later, s: still before what comes next, and after it for certain. */
 const JUST_AFTER = 2e-4;
 
@@ -66,6 +67,24 @@ export interface Search {
   readonly firstBy?: number;
   /** A program may hang as well. */
   readonly hangs?: boolean;
+}
+
+/**
+ * Rules that put a mode on or off by the clock come true in a story as well: at their times where moves begin by the clock, else once at
+ * its beginning, those that put one on.
+ * @param minutes of the day at which a story begins, null where no move begins by the clock.
+ */
+function modesByClock(job: Job, rules: boolean, minutes: number | null, lead: number, end: number): WorldEvent[] {
+  if (!rules) return [];
+  return job.routine.sentences.flatMap((s, of): WorldEvent[] => {
+    const at = s.days.length > 0 && (s.does === 'mode-on' || s.does === 'mode-off') ? dayMinutesOf(s) : null;
+    if (at === null) return [];
+    if (minutes === null) return s.does === 'mode-on' ? [{ at: lead / 2, what: 'fires', of, how: 0 }] : [];
+    const first = ((((at - minutes) * 60) % DAY_SECONDS) + DAY_SECONDS) % DAY_SECONDS;
+    const out: WorldEvent[] = [];
+    for (let t = first; t <= end; t += DAY_SECONDS) out.push({ at: t, what: 'fires', of, how: 0 });
+    return out;
+  });
 }
 
 /** Starts of the routine's sentences, every day, from a minute on or two ways of the machine; without any, each move in turn. */
@@ -111,7 +130,11 @@ export function searchOf(job: Job, a: Wired): Search | null {
   const minutes = day.length > 0 ? (firstItem(day).at - lead) / 60 : null;
   // What no part of the machine stands behind says no until something has it say so: else no move that looks at it would ever press.
   const quiet = standAlone(scene.world.plan).map((of): WorldEvent => ({ at: 0, what: 'reads', of, how: 0 }));
-  const calendar = [...quiet, ...flagEvents(scene.flags, minutes, end)];
+  const calendar = [
+    ...quiet,
+    ...modesByClock(job, rules, minutes, lead, end),
+    ...flagEvents(scene.flags, minutes, end),
+  ];
   return { scene, starts, calendar, end, basis: hashOf(JSON.stringify([scene.world.plan, starts, calendar, end])) };
 }
 

@@ -168,5 +168,5 @@ new Maker(
     },
   )
   .placeAll()
-  .drilled('the head cook', 'whoever opens it by hand stands beside it')
+  .drilled(2, 'the head cook', 'whoever opens it by hand stands beside it')
   .write('ice-bath-valve');

@@ -167,5 +167,5 @@ const loop = {
 };
 maker
   .edit(loopEdit(maker.job, recording, 'warms', loop, 'proving'))
-  .drilled()
+  .drilled(1)
   .write('proving-cabinet');

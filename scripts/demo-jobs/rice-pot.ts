@@ -120,7 +120,7 @@ new Maker(
     say: 'never more than one start for one arming',
   })
   .tick(...DEAD)
-  .drilled()
+  .drilled(2)
   .tried('prove-dead', 1, 'no voltage between any pair')
   .tried('dummy-load', 1, 'lamp on for a blink, off again')
   .tried('restarts', 10, 'the contact stayed open through every power-up')

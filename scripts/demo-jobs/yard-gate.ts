@@ -25,7 +25,7 @@ const LIGHT_RELAY: LaidPart = {
 };
 const LIGHT_BOARD: BoardLayout = {
   ...freshOf(boardLayoutFields),
-  ...{ id: 'light-board', name: 'yard light board', columns: 16, rows: 14 },
+  ...{ id: 'light-board', name: 'yard light board', columns: 16, rows: 14, measured: true },
   nets: [
     { id: 'line', name: 'line', side: 'mains' },
     { id: 'switched', name: 'switched line', side: 'mains' },

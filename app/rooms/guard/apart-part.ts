@@ -1,5 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, effect, inject, signal, untracked } from '@angular/core';
+import { graver, type Finding } from '../../../core/ground/finding';
 import { freshOf, type AnyFields } from '../../../core/ground/field';
 import {
   apartFields,
@@ -11,7 +12,7 @@ import {
 } from '../../../core/ground/job';
 import type { WorkResult } from '../../../core/house/long-work';
 import { formatQuantity } from '../../../core/ground/quantity';
-import { apartReserve, standsOf, type ApartPair, type BoardCure } from '../../../core/rooms/guard';
+import { apartReserve, pairFinding, standsOf, type BoardCure } from '../../../core/rooms/guard';
 import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { GroupFields } from '../../kit/group-fields';
@@ -19,6 +20,7 @@ import { FieldScope } from '../../kit/half-typed';
 import { Bench } from '../../store/bench';
 import { LongWork } from '../../store/long-work';
 import { Glyph } from '../../ui/glyph';
+import { Num } from '../../ui/num';
 import { TakeAway } from '../../ui/take-away';
 import { BoardLists } from './board-lists';
 import { BoardPicture } from './board-picture';
@@ -27,7 +29,7 @@ import { BoardPicture } from './board-picture';
 @Component({
   selector: 'gt-apart-part',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, BoardLists, BoardPicture, ChoiceField, FieldScope, Glyph, GroupFields, MatButton],
+  imports: [Action, BoardLists, BoardPicture, ChoiceField, FieldScope, Glyph, GroupFields, MatButton, Num],
   templateUrl: './apart-part.html',
   styles: ':host { display: flex; flex-direction: column; gap: 14px; } gt-board-picture { flex: none; }',
 })
@@ -45,6 +47,7 @@ export class ApartPart {
     'rows',
     'pitch',
     'pad',
+    'measured',
   ];
   protected readonly plan = computed(() => this.bench.job().guard.apart);
   protected readonly boards = computed(() => this.bench.job().guard.boards);
@@ -61,7 +64,15 @@ export class ApartPart {
     const bad = pairs.filter((p) => apartReserve(p) < 0);
     return (bad.length > 0 ? bad : pairs.slice(0, 1)).map((p) => ({ legs: p.surface.legs, bad: apartReserve(p) < 0 }));
   });
-  protected readonly shown = computed(() => (this.on()?.pairs ?? []).slice(0, 8));
+  protected readonly shown = computed(() => {
+    const came = this.came();
+    const volts = this.bench.job().region.mainsVolts;
+    return (came?.on.pairs ?? []).slice(0, SHOWN).map((pair) => ({
+      pair,
+      surface: pairFinding(came!.of, pair, 'surface', volts),
+      air: pairFinding(came!.of, pair, 'air', volts),
+    }));
+  });
   protected readonly cures = computed((): readonly BoardCure[] => {
     const came = this.came();
     if (!came || came.of !== this.board()) return [];
@@ -83,12 +94,8 @@ export class ApartPart {
     if (result && this.board() === board) this.came.set({ ...result, of: board });
   }
 
-  protected readonly verdict = (p: ApartPair): 'settled' | 'tight' | 'stop' => {
-    const reserve = apartReserve(p);
-    return reserve < 0 ? 'stop' : reserve < TIGHT ? 'tight' : 'settled';
-  };
-  protected readonly metres = (m: number, needs: number): string =>
-    m === Infinity ? `over ${formatQuantity(3 * needs, 'm')}` : formatQuantity(m, 'm');
+  protected readonly graver = graver;
+  protected readonly bound = (f: Finding): string => (f.limit ? formatQuantity(f.limit.value, f.limit.unit) : '');
 
   protected choose(id: string): void {
     this.asked.set(id);
@@ -122,5 +129,5 @@ export class ApartPart {
   }
 }
 
-/** Reserve under which a distance is tight, as a share: a saw and a hand are no finer. */
-const TIGHT = 0.1;
+/** Pairs that are shown, the nearest ones. */
+const SHOWN = 8;

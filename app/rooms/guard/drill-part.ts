@@ -1,6 +1,6 @@
 import { MatButton } from '@angular/material/button';
 import { ChangeDetectionStrategy, Component, computed, inject, signal } from '@angular/core';
-import { howOften } from '../../../core/house/drill/chance';
+import { chanceFinding, howOften } from '../../../core/house/drill/chance';
 import { POWER_WORDS } from '../../../core/house/drill/drill';
 import { drillRecord } from '../../../core/house/drill/drill-findings';
 import type { DrillResult } from '../../../core/house/drill/drill-job';
@@ -13,6 +13,7 @@ import { TextField } from '../../kit/text-field';
 import { Bench } from '../../store/bench';
 import { LongWork } from '../../store/long-work';
 import { Studies } from '../../store/studies';
+import { Explain } from '../../ui/explain';
 import { UnderWay } from '../../ui/under-way';
 
 type Row = DrillResult['rows'][number];
@@ -31,8 +32,9 @@ export class DrillPart {
   private readonly bench = inject(Bench);
   private readonly studies = inject(Studies);
   private readonly work = inject(LongWork);
+  private readonly explain = inject(Explain);
   protected readonly by = signal('');
-  protected readonly why = signal('');
+  protected readonly because = signal('');
   protected readonly byField = text('Who accepts it, by name', { most: 200 });
   protected readonly whyField = text('Because', { most: 400 });
   protected readonly busy = computed(() => this.work.share(this.bench.id(), 'drill') !== null);
@@ -79,6 +81,11 @@ export class DrillPart {
   };
   protected readonly many = (n: number): string => n.toLocaleString('en');
 
+  /** Opens how often a story may come about, with its arithmetic. */
+  protected why(row: Row): void {
+    if (row.chance) void this.explain.open(chanceFinding(row.id, row.chance));
+  }
+
   /** Takes every answer of the smallest set as one edit. */
   protected takeAll(): void {
     const answers = this.found()?.set.answers ?? [];
@@ -94,7 +101,7 @@ export class DrillPart {
       story: row.story.key,
       words: `never ${never.words}, ${row.story.story.sentences[0] ?? ''}`,
       by: this.by().trim(),
-      why: this.why().trim(),
+      why: this.because().trim(),
       basis: this.found()?.basis ?? '',
     });
   }

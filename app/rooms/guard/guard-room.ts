@@ -16,6 +16,7 @@ import {
 import { text } from '../../../core/ground/field';
 import {
   endTimerFields,
+  guardFields,
   HAZARD_WORDS,
   onlyListens,
   sayTime,
@@ -96,6 +97,7 @@ export class GuardRoom {
     ['own-end', 'the machine’s own end'],
   ];
   protected readonly timer = endTimerFields;
+  protected readonly watchdog = guardFields.watchdogSeconds;
   protected readonly ended = (by: GuardRecord['cutOff']): string =>
     `what ends a press: ${this.cutOffs.find(([key]) => key === by)?.[1] ?? by}`;
   private readonly facts = computed(() => this.bench.assessment().facts);

@@ -43,7 +43,7 @@ import { TakeAway } from '../../ui/take-away';
         <tr>
           <th scope="col">way</th>
           <th scope="col">a command takes</th>
-          <th scope="col">of a hundred arrive</th>
+          <th scope="col">arrive</th>
         </tr>
         @for (w of ways(); track w.id) {
           <tr>
@@ -87,8 +87,20 @@ export class ReachPart {
       return {
         id: l.id,
         words: way ? way.map((x) => x.name).join(', then ') : `${l.name}: goes round, or leads from nowhere`,
-        seconds: over?.seconds === null || !over ? 'not measured' : formatQuantity(over.seconds, 's'),
-        arrive: over?.arrive === null || !over ? 'not counted' : (100 * over.arrive).toPrecision(3),
+        seconds: told(
+          way?.map((x) => x.seconds),
+          ' + ',
+          over?.seconds,
+          (x) => formatQuantity(x, 's'),
+          'not measured',
+        ),
+        arrive: told(
+          way?.map((x) => (x.lost === null ? null : 1 - x.lost)),
+          ' · ',
+          over?.arrive,
+          (x) => `${Number((100 * x).toPrecision(3))} %`,
+          'not counted',
+        ),
       };
     }),
   );
@@ -114,4 +126,16 @@ export class ReachPart {
   protected drop(l: ReachLink): void {
     this.taker.drop(l.name, 'guard.links', l.id);
   }
+}
+
+/** A sum or a product with what goes into it, so that it shows where it comes from. */
+function told(
+  parts: readonly (number | null)[] | undefined,
+  by: string,
+  comes: number | null | undefined,
+  say: (x: number) => string,
+  none: string,
+): string {
+  if (!parts || comes === null || comes === undefined) return none;
+  return parts.length > 1 ? `${parts.map((x) => say(x ?? 0)).join(by)} = ${say(comes)}` : say(comes);
 }

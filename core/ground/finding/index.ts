@@ -19,6 +19,7 @@ export {
 export {
   byHarm,
   concerning,
+  graver,
   isGraver,
   gravest,
   type About,

@@ -120,6 +120,7 @@ export {
   apartFields,
   chainFields,
   endTimerFields,
+  guardFields,
   HARM_WORDS,
   loadFieldsOf,
   lossFields,

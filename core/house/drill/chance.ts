@@ -1,5 +1,6 @@
 import type { FaultKind } from '../../ground/job';
-import { FAULT_RATES } from '../../rooms/act';
+import { computed, constant, derive, finding, type Finding, type Input, type Step } from '../../ground/finding';
+import { DISTURBANCES, FAULT_RATES } from '../../rooms/act';
 import type { BrokenStory } from '../stories';
 
 /** How often something goes wrong, at least and at most: a year, or at each closure of a contact. */
@@ -51,33 +52,59 @@ const STANDS_HOURS = { least: 24, most: YEAR_HOURS } as const;
 export interface Chance {
   readonly least: number;
   readonly most: number;
+  /** How both were reckoned. */
+  readonly steps: readonly Step[];
 }
 
 /** One rate as times a year. @param closures a year of the contact. */
-function yearly(kind: FaultKind, closures: number): Chance {
-  const { per, least, most } = RATES[kind];
-  const times = per === 'closure' ? closures : 1;
-  return { least: least * times, most: most * times };
+const times = ({ per }: Rate, closures: number): number => (per === 'closure' ? closures : 1);
+
+/** One end of a chance, as a step whose inputs can be opened. */
+function endOf(rates: readonly Rate[], words: readonly string[], closures: number, end: 'least' | 'most'): Step {
+  const inputs = rates.flatMap((r, i): Input[] => [
+    constant(
+      `r_${i + 1}`,
+      `${words[i] ?? ''}, ${r.per === 'closure' ? 'at each closure' : 'a year'}`,
+      r[end],
+      '1',
+      'failure-orders',
+    ),
+    computed(`n_${i + 1}`, 'times a year that it can', times(r, closures), '1', 'closures of a story, for a year'),
+  ]);
+  const each = rates.map((_, i) => `r_${i + 1} * n_${i + 1}`);
+  if (rates.length === 1) return derive(`${end}, times a year`, 'p', each.join(), '1', inputs);
+  const share = STANDS_HOURS[end] / YEAR_HOURS;
+  // A rate of many a year cannot stand for longer than the year has.
+  return derive(`${end}, times a year`, 'p', `min(k * s * ${each.join(' * ')}, ${each.join(', ')})`, '1', [
+    ...inputs,
+    computed('k', 'which of them may come first', rates.length, '1', 'each of them'),
+    constant('s', 'share of a year for which the first stands unfound', share, '1', 'failure-orders'),
+  ]);
 }
 
 /**
  * How often a year a story may come about, as a range: of one thing its rate; of two the rate of each times the share of the year for
- * which the other one stands unfound, both ways round. A rate of nothing, as for a story with nothing going wrong, is every time.
+ * which the other one stands unfound, both ways round. With its arithmetic, which proves nothing.
  * @param closures of its contacts a year. @returns null where nothing has to go wrong.
  */
 export function chanceOf({ faults }: Pick<BrokenStory, 'faults'>, closures: number): Chance | null {
-  const rates = faults.map((f) => yearly(f.kind, closures));
-  if (rates.length === 0) return null;
-  const both = (end: 'least' | 'most'): number => {
-    const share = STANDS_HOURS[end] / YEAR_HOURS;
-    const product = rates.reduce((x, r) => x * r[end], 1);
-    // A rate of many a year cannot stand for longer than the year has.
-    return rates.length === 1
-      ? product
-      : Math.min(rates.length * product * share, Math.min(...rates.map((r) => r[end])));
-  };
-  return { least: both('least'), most: both('most') };
+  if (faults.length === 0) return null;
+  const rates = faults.map((f) => RATES[f.kind]);
+  const words = faults.map((f) => DISTURBANCES[f.kind].words);
+  const steps = [endOf(rates, words, closures, 'least'), endOf(rates, words, closures, 'most')] as const;
+  return { least: steps[0].result.value, most: steps[1].result.value, steps };
 }
+
+/** A chance as something that opens: orders of magnitude beside a story, and no judgement of it. */
+export const chanceFinding = (id: string, c: Chance): Finding =>
+  finding('guard', `chance.${id}`, {
+    verdict: 'tight',
+    title: `How often this story may come about: ${howOften(c)}. That ranks it beside others, and proves nothing`,
+    caption: 'how often',
+    value: { value: c.most, unit: '1' },
+    steps: c.steps,
+    source: ['failure-orders'],
+  });
 
 const nearest = (x: number): string => {
   if (x >= 1) return x < 2 ? 'once a year' : `${magnitude(x)} times a year`;
@@ -89,5 +116,5 @@ const magnitude = (x: number): string => {
 };
 
 /** A chance in words, as orders of magnitude: never as safety. */
-export const howOften = (c: Chance | null): string =>
+export const howOften = (c: Pick<Chance, 'least' | 'most'> | null): string =>
   c === null ? 'each time' : `from ${nearest(c.least)} to ${nearest(c.most)}`;

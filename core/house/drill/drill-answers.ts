@@ -21,19 +21,22 @@ const MOST_OFFERED = 24;
  */
 export function drillAnswers(job: Job, a: Wired, stories: readonly DrillStory[]): readonly DrillAnswer[] {
   const first = offered(job, a, stories).map((x): DrillAnswer => ({ ...x, needs: -1 }));
-  const known = new Set(first.map((x) => x.words));
+  const known = new Set(first.map(sameAs));
   const then = first.flatMap((x, needs) => {
     const done = jobWith(job, [x]);
     return done
       ? offered(done, wiredOf(done), stories).flatMap((y): DrillAnswer[] => {
-          if (known.has(y.words)) return [];
-          known.add(y.words);
+          if (known.has(sameAs(y))) return [];
+          known.add(sameAs(y));
           return [{ ...y, needs }];
         })
       : [];
   });
   return [...first, ...then].slice(0, MOST_OFFERED);
 }
+
+/** Two answers are one where they change the same: what they are called tells nothing. */
+export const sameAs = ({ edit }: StoryAnswer): string => JSON.stringify(edit);
 
 function offered(job: Job, a: Wired, stories: readonly DrillStory[]): readonly StoryAnswer[] {
   const hangs = stories.some((s) => s.story.told.some((t) => t.what === 'hangs'));
@@ -44,7 +47,7 @@ function offered(job: Job, a: Wired, stories: readonly DrillStory[]): readonly S
     ...cutOuts(job, stories),
     ...stories.flatMap((s) => answersTo(job, a, s.story)),
   ];
-  const once = new Map(all.map((x) => [x.words, x]));
+  const once = new Map(all.map((x) => [sameAs(x), x]));
   return [...once.values()].filter(({ edit }) => applyEdit(job, edit, job.touchedAt).ok);
 }
 

@@ -4,8 +4,12 @@ import { hashOf } from '../../ground/quantity';
 import { POWER_WORDS, type Drilled, type DrillStory } from './drill';
 import type { SmallestSet } from './smallest';
 
-/** How an accepted story is known: by the condition that it breaks and by what goes wrong. */
-export const acceptedId = (s: DrillStory): string => hashOf(JSON.stringify([s.story.never.never.id, s.key]));
+/**
+ * How a story is known where somebody accepts it: by the condition that it breaks and by what goes wrong. One in which nothing goes wrong is
+ * of the plan itself, and known by what nobody can accept.
+ */
+export const acceptedId = (s: DrillStory): string =>
+  `${isOfPlan(s) ? 'plan-' : ''}${hashOf(JSON.stringify([s.story.never.never.id, s.key]))}`;
 
 /** How grave a story is that nobody accepted: one thing that hurts stops, two are tight; a nuisance never stops. */
 function gravity({ story }: DrillStory): Verdict {
@@ -16,12 +20,25 @@ function gravity({ story }: DrillStory): Verdict {
   return few ? 'stop' : 'tight';
 }
 
+/** A story in which nothing goes wrong is of the plan itself: nobody can accept that. */
+export const isOfPlan = ({ story }: Pick<DrillStory, 'story'>): boolean => story.told.length === 0;
+
 const howMany = (s: DrillStory): string =>
   s.story.told.length === 0 ? 'broken by the plan' : s.story.told.length === 1 ? 'one thing breaks it' : 'two break it';
 
+/** What answers a story, as far as sets of answers were looked at. */
+function remedyFor(s: DrillStory, set: SmallestSet): string {
+  if (set.answers && !set.left.some((l) => acceptedId(l) === acceptedId(s)))
+    return `Take the answers below: ${set.answers.map((a) => a.words).join('; ')}.`;
+  if (set.ended)
+    return 'Not all sets of answers were looked at: answer one story after the other in Act, and drill again.';
+  return isOfPlan(s)
+    ? 'No ready change answers it: change the plan, or the condition in Wish.'
+    : 'No ready change answers it: change the machine or the plan, or have somebody accept it by name, below.';
+}
+
 function storyFinding(s: DrillStory, set: SmallestSet): Finding {
   const { harm, whom } = s.story.never.never;
-  const left = set.answers === null || set.left.some((l) => acceptedId(l) === acceptedId(s));
   return finding('guard', `story.${acceptedId(s)}`, {
     verdict: gravity(s),
     title:
@@ -29,11 +46,7 @@ function storyFinding(s: DrillStory, set: SmallestSet): Finding {
       `${s.power === 'both' ? '' : `${POWER_WORDS[s.power]}. `}${s.story.sentences.join(' ')}`,
     caption: howMany(s),
     source: ['simulation', 'story-lengths'],
-    remedy: {
-      text: left
-        ? 'No ready change answers it: change the machine or the plan, or have somebody accept it by name, below.'
-        : `Take the answers below: ${(set.answers ?? []).map((a) => a.words).join('; ')}.`,
-    },
+    remedy: { text: remedyFor(s, set) },
   });
 }
 
@@ -82,6 +95,7 @@ export const drillRecord = (found: Drilled, findings: readonly Finding[], basis:
   most: found.most,
   stories: found.told,
   broken: found.stories.length,
+  stops: found.stories.filter((s) => gravity(s) === 'stop').map(acceptedId),
   verdict: findings.find((f) => f.id === SUMMARY)?.verdict ?? 'unknown',
   basis,
 });

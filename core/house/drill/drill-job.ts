@@ -3,7 +3,7 @@ import type { Job } from '../../ground/job';
 import { wiredOf } from '../assess';
 import { chanceOf, type Chance } from './chance';
 import { closuresIn, drillOf, runDrill, type Drilled, type DrillStory } from './drill';
-import { drillAnswers } from './drill-answers';
+import { drillAnswers, sameAs } from './drill-answers';
 import { acceptedId, drillFindings } from './drill-findings';
 import { jobWith, smallestSet, type DrillAnswer, type SmallestSet } from './smallest';
 
@@ -63,9 +63,9 @@ function answered(job: Job, first: readonly DrillAnswer[], ...rest: Rest): Small
   for (let round = 1; ; round++) {
     const set = smallestSet(job, answers, ...rest);
     const now = (set.answers && jobWith(job, set.answers)) ?? job;
-    const known = new Set(answers.map((a) => a.words));
+    const known = new Set(answers.map(sameAs));
     const more = set.left.length > 0 ? drillAnswers(now, wiredOf(now), set.left) : [];
-    const fresh = more.filter((a) => a.needs < 0 && !known.has(a.words) && jobWith(job, [a]) !== null);
+    const fresh = more.filter((a) => a.needs < 0 && !known.has(sameAs(a)) && jobWith(job, [a]) !== null);
     if (fresh.length === 0 || set.ended || round >= MOST_ROUNDS) return set;
     answers = [...answers, ...fresh];
   }

@@ -23,28 +23,29 @@ export function recordedDrill(job: Job, hazards: readonly Hazard[], a: Wired): r
       caption: 'nothing to drill for',
       remedy: { text: 'Say in Wish, as conditions, what must never happen.' },
     });
+  const now = basisOf(job, a);
   if (!last)
     return told({
       verdict: 'unknown',
       title: 'Whether any failure brings about what must never happen was not drilled',
       caption: 'not drilled',
-      remedy: again,
+      remedy: now === undefined ? { text: 'Tell the machine in Act first: nothing of it can be run yet.' } : again,
     });
   const title = `Drilled on ${last.at.slice(0, 10)}: ${last.stories.toLocaleString('en')} stories, ${
     last.broken === 0 ? 'none breaks a condition' : `${last.broken} that break one`
   }`;
-  if (basisOf(job, a) !== last.basis)
+  if (now !== last.basis)
     return told({
       verdict: 'unknown',
       title: `${title}; the plan was changed since`,
       caption: 'drill out of date',
       remedy: again,
     });
-  const accepted = job.guard.accepted.filter((x) => x.basis === last.basis).length;
-  const answered = last.verdict === 'stop' && accepted >= last.broken;
+  const accepted = job.guard.accepted.filter((x) => x.basis === last.basis).map((x) => x.id);
+  const answered = last.verdict === 'stop' && last.stops.every((id) => accepted.includes(id));
   return told({
     verdict: answered ? 'tight' : last.verdict,
-    title: answered ? `${title}, and somebody accepted each of them by name` : title,
+    title: answered ? `${title}, and somebody accepted what would stop it, by name` : title,
     caption: last.broken === 0 ? 'drill passed' : answered ? 'accepted by name' : 'stories unanswered',
     remedy: last.verdict === 'settled' ? null : again,
   });

@@ -1,4 +1,5 @@
 export { apartOn, apartReserve, standsOf, type ApartPair, type BoardApart, type Stands } from './board/apart-of';
+export { pairFinding } from './board/board-findings';
 export { cureAll, curesFor, type BoardCure } from './board/cures';
 export { copperOf, holeAt, rectangleOf, boardSize } from './board/surface';
 export { carriersOf, chainOf, type Carrier } from './carrier';

@@ -11,9 +11,40 @@ import { timerFindings } from './end-timer';
 /** Resistors over this time a monostable no more, Ω: leakage does (`one-shot`). */
 const MOST_OHMS = 10e6;
 
+/** The watchdog of the packed MicroPython program, s. */
+const PACKED_WATCHDOG = 8;
+const WATCHDOG_STEP = 'watchdog';
+/** A watchdog that runs rely on counts once it was tried; the packed program in MicroPython has one of its own. */
+function watchdogFinding(job: Job): Finding[] {
+  const { watchdogSeconds } = job.guard;
+  if (watchdogSeconds === null) return [];
+  const at = tickedAt(job, WATCHDOG_STEP);
+  const what = `Made to hang, the program was restarted within ${formatQuantity(watchdogSeconds, 's')}`;
+  const early = watchdogSeconds < PACKED_WATCHDOG;
+  const own = `; the packed MicroPython is restarted after ${PACKED_WATCHDOG} s`;
+  return [
+    finding('guard', WATCHDOG_STEP, {
+      verdict: !at ? 'unknown' : early ? 'tight' : 'settled',
+      title: `${at ? what : 'Runs rely on a watchdog that nobody has tried'}${early ? own : ''}`,
+      caption: at ? 'watchdog tried' : 'watchdog tried?',
+      source: ['watchdog'],
+      remedy: at
+        ? null
+        : {
+            text: 'Have the program hang on purpose while an output is on, and time how long that stays on.',
+            label: 'It was tried',
+            edit: tickEdit(WATCHDOG_STEP, what),
+          },
+    }),
+  ];
+}
+
 /** Whether a press ends though the controller does not: asked for where something is at stake that a lasting press brings about. */
 export function pressEndFindings(job: Job, facts: Facts): Finding[] {
-  return facts.presses.flatMap((press, i) => forPress(press, i, facts.presses.length, pressEnd(job, facts, press)));
+  return [
+    ...facts.presses.flatMap((press, i) => forPress(press, i, facts.presses.length, pressEnd(job, facts, press))),
+    ...watchdogFinding(job),
+  ];
 }
 
 /** Hazards for which something beside the program must end a press. */

@@ -73,11 +73,11 @@ const listens = (job: Job): boolean => job.hands.some((h) => h.kind === 'command
 export function reachFindings(job: Job, facts: Facts): Finding[] {
   const { links } = job.guard;
   if (links.length === 0)
-    return job.hands.some((h) => h.kind === 'command')
+    return listens(job)
       ? [
           finding('guard', 'reach', {
             verdict: 'unknown',
-            title: 'A command comes by message, and who can send one from where was not said',
+            title: 'Messages move it or tell it something, and who can send one from where was not said',
             caption: 'who can press?',
             source: ['reach'],
             remedy: { text: 'Say under “reach” over which links it comes, from the hand to the contact.' },
@@ -88,6 +88,7 @@ export function reachFindings(job: Job, facts: Facts): Finding[] {
   return [
     ...links.flatMap((l) => [...brokenWay(links, l), ...opening(job, l, hurts), ...password(l, hurts)]),
     ...unseen(job, links, hurts),
+    ...(listens(job) ? unmeasured(links) : []),
     ...delays(links),
     ...(listens(job) ? [] : unheard(links)),
   ];
@@ -137,7 +138,7 @@ function opening(job: Job, l: ReachLink, hurts: readonly Hazard[]): Finding[] {
   ];
 }
 
-const SHARED: readonly ReachLink['kind'][] = ['home-network', 'broker', 'remote-login', 'account', 'port'];
+const SHARED: readonly ReachLink['kind'][] = ['radio', 'home-network', 'broker', 'remote-login', 'account', 'port'];
 function password(l: ReachLink, hurts: readonly Hazard[]): Finding[] {
   if (!SHARED.includes(l.kind) || l.ownPassword === 'yes') return [];
   const far = OUTSIDE.includes(l.kind);
@@ -147,7 +148,9 @@ function password(l: ReachLink, hurts: readonly Hazard[]): Finding[] {
       title:
         l.ownPassword === 'unknown'
           ? `Whether each who uses ${l.name} has a password of their own was not said`
-          : `${l.name} is used with a password that several share, or none: nobody can take it back from one of them`,
+          : l.kind === 'radio'
+            ? `${l.name} has no key of its own: what was sent once can be sent again by whoever heard it`
+            : `${l.name} is used with a password that several share, or none: nobody can take it back from one of them`,
       caption: 'shared password',
       source: ['reach'],
       remedy: { text: 'A password or key for each who may, which can be taken back alone.' },
@@ -182,6 +185,21 @@ function unseen(job: Job, links: readonly ReachLink[], hurts: readonly Hazard[])
             ? 'A warning step before the first press, and a look first where a sense tells whether somebody is there.'
             : 'An arm switch at the machine, which whoever is there turns.',
       },
+    }),
+  ];
+}
+
+/** Links of which nobody measured how long a message takes, or counted how many are lost. */
+function unmeasured(links: readonly ReachLink[]): Finding[] {
+  const open = links.filter((l) => l.kind !== 'hand' && (l.seconds === null || l.lost === null)).map((l) => l.name);
+  if (open.length === 0) return [];
+  return [
+    finding('guard', 'reach.unmeasured', {
+      verdict: 'unknown',
+      title: `How long a message takes over ${open.join(', ')}, and how many are lost, was not measured`,
+      caption: 'delay, loss?',
+      source: ['reach'],
+      remedy: { text: 'Send a hundred and count them; time the slowest.' },
     }),
   ];
 }

@@ -1,6 +1,6 @@
 import { apartFor, waysOver, type Distances, type WayOver } from '../../../engines/apart';
 import type { ApartPlan, BoardLayout, BoardNet, Job } from '../../../ground/job';
-import { joinedOf, surfaceOf } from './surface';
+import { boardSize, joinedOf, surfaceOf, type Joined } from './surface';
 import { wrongOn, type WrongOnBoard } from './wrong';
 
 /** Where a board stands, with what nobody said taken for the worse. */
@@ -47,14 +47,28 @@ export interface BoardApart {
   readonly wrong: readonly WrongOnBoard[];
   /** The pairs, the least reserve first; none where something is wrong or the tables end. */
   readonly pairs: readonly ApartPair[];
-  /** Names of nets of which nobody said on which side they are. */
+  /** Names of nets of which nobody said on which side they are, and of those that lie on no copper. */
   readonly sideless: readonly string[];
+  readonly bare: readonly string[];
+  /** How far copper at mains is from the edge of the board at least, m; Infinity where there is none. */
+  readonly edge: number;
   /** The tables end under this mains or over this height. */
   readonly ended: boolean;
 }
 
+/** How far copper at mains is from the edge of its board. */
+function edgeOf(b: BoardLayout, joined: readonly Joined[]): number {
+  const { width, height } = boardSize(b);
+  const mains = new Set(b.nets.filter((n) => n.side === 'mains').map((n) => n.id));
+  const off = joined
+    .filter((j) => j.nets.some((n) => mains.has(n)))
+    .flatMap((j) => j.copper)
+    .flatMap(({ a, b: end, r }) => [a, end].flatMap(({ x, y }) => [x, y, width - x, height - y].map((d) => d - r)));
+  return Math.min(...off);
+}
+
 /** How much further than needed ways are followed: what is longer is told as longer than that. */
-const FOLLOWED = 3;
+export const FOLLOWED = 3;
 
 const KNOWN = new WeakMap<BoardLayout, { readonly key: string; readonly on: BoardApart }>();
 
@@ -72,8 +86,11 @@ function workedOut(b: BoardLayout, stands: Stands): BoardApart {
   const joined = joinedOf(b);
   const wrong = wrongOn(b, joined);
   const sideless = b.nets.filter((n) => n.side === 'unknown').map((n) => n.name);
+  const bare = b.nets.filter((n) => !joined.some((j) => j.nets.includes(n.id))).map((n) => n.name);
+  const edge = edgeOf(b, joined);
   const [strong, basic] = [neededFor(stands, true), neededFor(stands, false)];
-  if (wrong.length > 0 || !strong || !basic) return { wrong, pairs: [], sideless, ended: !strong || !basic };
+  if (wrong.length > 0 || !strong || !basic)
+    return { wrong, pairs: [], sideless, bare, edge, ended: !strong || !basic };
   const wanted = b.nets.flatMap((one, i) =>
     b.nets.flatMap((other, k): [number, number, boolean][] => {
       if (k <= i || (one.side !== 'mains' && other.side !== 'mains')) return [];
@@ -92,7 +109,14 @@ function workedOut(b: BoardLayout, stands: Stands): BoardApart {
     if (!one || !other || !way || !straight) return [];
     return [{ one, other, reinforced, needs: reinforced ? strong : basic, surface: way, air: straight }];
   });
-  return { wrong, pairs: [...pairs].sort((x, y) => apartReserve(x) - apartReserve(y)), sideless, ended: false };
+  return {
+    wrong,
+    pairs: [...pairs].sort((x, y) => apartReserve(x) - apartReserve(y)),
+    sideless,
+    bare,
+    edge,
+    ended: false,
+  };
 }
 
 /** How much of what is needed a pair has to spare, as a share; under 0 it is too near. */

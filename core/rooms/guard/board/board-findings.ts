@@ -1,7 +1,7 @@
 import { far } from '../../../engines/apart';
-import { atLeast, chosen, computed, derive, finding, judged, type Finding } from '../../../ground/finding';
-import type { Job } from '../../../ground/job';
-import { apartOn, neededFor, standsOf, USUAL_ALTITUDE, type ApartPair, type BoardApart } from './apart-of';
+import { atLeast, chosen, derive, finding, judged, type Finding, type Input } from '../../../ground/finding';
+import type { BoardLayout, Job } from '../../../ground/job';
+import { apartOn, FOLLOWED, neededFor, standsOf, USUAL_ALTITUDE, type ApartPair, type BoardApart } from './apart-of';
 import { pinsOn } from './surface';
 
 /** What Guard judges of each board that was planned: what is wrong with it, how far its nets are apart, and what its parts keep apart. */
@@ -25,7 +25,9 @@ export function boardApartFindings(job: Job): Finding[] {
     return [
       ...sideless(id('sides'), b.name, on),
       ...(hasMains ? guessed(job, id('place')) : []),
-      ...(on.pairs[0] ? [...pairFindings(job, id, b.name, on.pairs)] : []),
+      ...unlaid(b, on, id('bare')),
+      ...pairFindings(job, b, on.pairs),
+      ...edgeFinding(job, b, on, id('edge')),
       ...partsApart(job, b, id),
     ];
   });
@@ -72,56 +74,113 @@ function guessed({ guard }: Job, id: string): Finding[] {
   ];
 }
 
-/** The pair with the least reserve over the surface and through the air, of each kind of insulation. */
-function pairFindings(job: Job, id: (what: string) => string, name: string, pairs: readonly ApartPair[]): Finding[] {
-  return [true, false].flatMap((reinforced): Finding[] => {
-    const [pair] = pairs.filter((p) => p.reinforced === reinforced);
-    if (!pair) return [];
-    const kind = reinforced ? 'reinforced' : 'basic';
-    const what = `${pair.one.name} and ${pair.other.name}`;
-    return (['surface', 'air'] as const).map((by) => {
-      const need = by === 'surface' ? pair.needs.creepage : pair.needs.clearance;
-      const { metres, legs } = pair[by];
-      const over = metres === Infinity;
-      const step = derive(
-        by === 'surface' ? 'shortest way over the surface' : 'shortest way through the air',
-        'd',
-        'd_s',
-        'm',
-        [
-          computed(
-            'd_s',
-            over ? 'longer than it was followed' : `in ${Math.max(1, legs.length)} legs over bare board`,
-            over ? 3 * need : metres,
-            'm',
-            'the plan of the board',
-          ),
-        ],
-      );
-      const near = (over ? 3 * need : metres) < need;
-      return judged('guard', id(`${kind}.${by}`), {
-        title: `${name}: ${what}, ${kind} insulation ${by === 'surface' ? 'over the surface' : 'through the air'}`,
-        caption: by === 'surface' ? 'creepage' : 'clearance',
-        steps: [step],
-        limit: atLeast(need, 'm', `${kind}, ${job.region.mainsVolts} V`, { from: 'source', key: 'iec-60664' }),
-        tightShare: 0.1,
-        source: ['iec-60664', 'floating-copper'],
-        remedy: near
-          ? {
-              text:
-                by === 'surface'
-                  ? 'Take the copper away between them, saw a slot of at least the width of a groove, or move a part: ' +
-                    'what cures it is offered beside the plan.'
-                  : 'Move the parts: no slot lengthens the way through the air.',
-            }
-          : null,
-      });
-    });
+/** A length of a plan. What rests on a pitch and rings that nobody measured is a default, and tight at best. */
+const fromPlan = (b: BoardLayout, symbol: string, name: string, metres: number): Input => ({
+  symbol,
+  name,
+  value: metres,
+  unit: 'm',
+  origin: b.measured
+    ? { from: 'computed', what: 'the plan of the board' }
+    : { from: 'default', what: 'the plan, with pitch and rings that nobody measured', path: 'guard.boards' },
+});
+
+type By = 'surface' | 'air';
+
+/** One pair of nets over the surface or through the air, with its arithmetic. @param b the board. @param mainsVolts of the region. */
+export function pairFinding(b: BoardLayout, pair: ApartPair, by: By, mainsVolts: number): Finding {
+  const kind = pair.reinforced ? 'reinforced' : 'basic';
+  const need = neededBy(pair, by);
+  const metres = metresBy(pair, by);
+  const where = by === 'surface' ? 'over the surface' : 'through the air';
+  const legs = Math.max(1, pair[by].legs.length);
+  const step = derive(`shortest way ${where}`, 'd', 'd_s', 'm', [
+    fromPlan(
+      b,
+      'd_s',
+      pair[by].metres === Infinity
+        ? 'longer than it was followed'
+        : `in ${legs} ${legs === 1 ? 'leg' : 'legs'} over bare board`,
+      metres,
+    ),
+  ]);
+  return judged('guard', `apart.${b.id}.${kind}.${by}`, {
+    title: `${b.name}: ${pair.one.name} and ${pair.other.name}, ${kind} insulation ${where}`,
+    caption: by === 'surface' ? 'creepage' : 'clearance',
+    steps: [step],
+    limit: atLeast(need, 'm', `${kind}, ${mainsVolts} V`, { from: 'source', key: 'iec-60664' }),
+    tightShare: 0.1,
+    source: ['iec-60664', 'floating-copper', ...(b.measured ? [] : (['perforated-board'] as const))],
+    remedy:
+      metres >= need
+        ? b.measured
+          ? null
+          : { text: 'Measure pitch and rings on the board itself, and say so.' }
+        : {
+            text:
+              by === 'surface'
+                ? 'Take the copper away between them, saw a slot of at least the width of a groove, or move a part; what was ' +
+                  'tried and cures it stands beside the plan, if anything does.'
+                : 'Move the parts, or take away what copper lies between them: no slot lengthens the way through the air.',
+          },
   });
 }
 
+const neededBy = ({ needs }: ApartPair, by: By): number => (by === 'surface' ? needs.creepage : needs.clearance);
+/** A way that was not followed to its end is told as long as it was followed at least. */
+const metresBy = (pair: ApartPair, by: By): number => Math.min(pair[by].metres, FOLLOWED * neededBy(pair, by));
+
+/** Of each kind of insulation the pair with the least reserve over the surface, and that through the air. */
+const pairFindings = (job: Job, b: BoardLayout, pairs: readonly ApartPair[]): Finding[] =>
+  [true, false].flatMap((reinforced) =>
+    (['surface', 'air'] as const).flatMap((by): Finding[] => {
+      const reserve = (p: ApartPair): number => metresBy(p, by) / neededBy(p, by);
+      const own = pairs.filter((p) => p.reinforced === reinforced);
+      const [first] = own;
+      if (!first) return [];
+      const worst = own.reduce((x, y) => (reserve(y) < reserve(x) ? y : x), first);
+      return [pairFinding(b, worst, by, job.region.mainsVolts)];
+    }),
+  );
+
+/** A net that lies on no copper keeps apart from nothing; a board without any is not planned yet. */
+function unlaid(b: BoardLayout, { bare }: BoardApart, id: string): Finding[] {
+  if (b.nets.length > 0 && bare.length === 0) return [];
+  return [
+    finding('guard', id, {
+      verdict: 'unknown',
+      title:
+        b.nets.length === 0
+          ? `${b.name} has no nets yet: nothing on it was held apart`
+          : `${b.name}: ${bare.join(', ')} ${bare.length === 1 ? 'lies' : 'lie'} on no pin and no track, and ${bare.length === 1 ? 'was' : 'were'} held apart from nothing`,
+      caption: 'board not planned',
+      source: ['iec-60664'],
+      remedy: { text: 'Put each net on the pins that it goes to.' },
+    }),
+  ];
+}
+
+/** What lies at the edge nobody drew: a rail, a screw, a metal box. */
+function edgeFinding(job: Job, b: BoardLayout, { edge }: BoardApart, id: string): Finding[] {
+  const needs = neededFor(standsOf(job), true);
+  if (!needs || edge === Infinity) return [];
+  return [
+    judged('guard', id, {
+      title: `${b.name}: copper at mains from the edge, where a screw, a rail or a metal box may be`,
+      caption: 'board edge',
+      steps: [derive('from its edge', 'd', 'd_e', 'm', [fromPlan(b, 'd_e', 'nearest copper at mains', edge)])],
+      limit: atLeast(needs.creepage, 'm', 'reinforced', { from: 'source', key: 'iec-60664' }),
+      tightShare: 0.1,
+      source: ['iec-60664', 'board-edge'],
+      // What is there nobody said: it may be plastic.
+      ...(edge < needs.creepage ? { verdict: 'tight' as const } : {}),
+      remedy: edge < needs.creepage ? { text: 'Keep metal from this edge, or the copper.' } : null,
+    }),
+  ];
+}
+
 /** Parts with pins on both sides: what their own insulation keeps apart. */
-function partsApart(job: Job, b: Job['guard']['boards'][number], id: (what: string) => string): Finding[] {
+function partsApart(job: Job, b: BoardLayout, id: (what: string) => string): Finding[] {
   const needs = neededFor(standsOf(job), true);
   if (!needs) return [];
   const side = new Map(b.nets.map((n) => [n.id, n.side]));
@@ -157,7 +216,7 @@ function partsApart(job: Job, b: Job['guard']['boards'][number], id: (what: stri
 }
 
 /** A part whose own pins of both sides stand nearer than it says that it keeps apart contradicts itself. */
-function pinsNear(b: Job['guard']['boards'][number], of: string, id: (what: string) => string): Finding[] {
+function pinsNear(b: BoardLayout, of: string, id: (what: string) => string): Finding[] {
   const side = new Map(b.nets.map((n) => [n.id, n.side]));
   const pins = pinsOn(b).filter((p) => p.part.id === of);
   const says = pins[0]?.part.apart ?? 0;

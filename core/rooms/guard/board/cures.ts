@@ -55,6 +55,8 @@ function* slotsAcross(b: BoardLayout, pair: ApartPair): Generator<BoardSlot> {
     for (const at of new Set(halves(upright ? mid.column : mid.row))) {
       const middle = Math.round(2 * (upright ? mid.row : mid.column)) / 2;
       const [from, to] = [Math.max(0, middle - long), Math.min((upright ? b.rows : b.columns) + 1, middle + long)];
+      // A slot from edge to edge saws the board in two.
+      if (from <= 0 && to >= (upright ? b.rows : b.columns) + 1) return;
       yield upright
         ? { id, fromColumn: at, toColumn: at, fromRow: from, toRow: to, width: SAWN }
         : { id, fromColumn: from, toColumn: to, fromRow: at, toRow: at, width: SAWN };

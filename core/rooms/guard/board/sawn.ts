@@ -8,8 +8,8 @@ export interface Cut {
 }
 
 /**
- * What a slot leaves of copper that is joined to nothing: the pieces on its two sides, or all in one where it does not go through. Slivers
- * are taken for as wide as the copper was, which is never more than is there.
+ * What a slot leaves of copper that is joined to nothing: the pieces on its two sides, or all in one where it does not go through. A sliver
+ * is taken for the rectangle round it, which is never less copper than is there.
  */
 export function sawn(copper: Copper, cut: Cut): readonly (readonly Copper[])[] {
   const long = Math.hypot(cut.b.x - cut.a.x, cut.b.y - cut.a.y);
@@ -28,9 +28,13 @@ export function sawn(copper: Copper, cut: Cut): readonly (readonly Copper[])[] {
   if (high <= 0 || low >= long || over <= -cut.half || under >= cut.half) return [[copper]];
   /** What is left beside one edge of the slot: the outline of it, from the edge to where the copper ends. */
   const beside = (edge: number, end: number): Copper[] => {
-    const [from, to] = [low, high];
-    const line = (y: number): Copper => ({ a: back({ x: from, y }), b: back({ x: to, y }), r: 0 });
-    return [line(edge), line(end)];
+    const corners = [
+      { x: low, y: edge },
+      { x: high, y: edge },
+      { x: high, y: end },
+      { x: low, y: end },
+    ].map(back);
+    return corners.map((a, i) => ({ a, b: corners[(i + 1) % 4] as Spot, r: 0 }));
   };
   const sides = [
     ...(over > cut.half ? [beside(cut.half, over)] : []),

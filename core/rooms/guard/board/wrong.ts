@@ -1,10 +1,10 @@
 import { crossesSlot, gapOf, type Copper } from '../../../engines/apart';
-import type { BoardLayout } from '../../../ground/job';
+import type { BoardLayout, LaidPart } from '../../../ground/job';
 import { copperOf, joinedOf, pinsOn, rectangleOf, type Joined, type LaidAt } from './surface';
 
 /** Something of a layout that cannot be built as it is drawn, with what it is about. */
 export interface WrongOnBoard {
-  readonly of: 'hole' | 'short' | 'slot' | 'outside' | 'net' | 'sides';
+  readonly of: 'hole' | 'overlap' | 'short' | 'slot' | 'outside' | 'net';
   /** Name of the part, slot or net. */
   readonly at: string;
   readonly what: string;
@@ -16,7 +16,14 @@ const nameOf = (b: BoardLayout, id: string): string => b.nets.find((n) => n.id =
 /** All that is wrong with a layout, part by part; a board with any of it is judged no further. */
 export function wrongOn(b: BoardLayout, joined: readonly Joined[] = joinedOf(b)): readonly WrongOnBoard[] {
   const pins = pinsOn(b);
-  return [...noNet(b, pins), ...outside(b, pins), ...shared(pins), ...shorts(b, joined), ...slotted(b)];
+  return [
+    ...noNet(b, pins),
+    ...outside(b, pins),
+    ...shared(pins),
+    ...overlapping(b),
+    ...shorts(b, joined),
+    ...slotted(b),
+  ];
 }
 
 const noNet = (b: BoardLayout, pins: readonly LaidAt[]): WrongOnBoard[] => [
@@ -38,15 +45,47 @@ const noNet = (b: BoardLayout, pins: readonly LaidAt[]): WrongOnBoard[] => [
     })),
 ];
 
-const outside = (b: BoardLayout, pins: readonly LaidAt[]): WrongOnBoard[] =>
-  pins
-    .filter((p) => p.column < 1 || p.row < 1 || p.column > b.columns || p.row > b.rows)
-    .map((p) => ({
+const isOn = (b: BoardLayout, column: number, row: number): boolean =>
+  column >= 1 && row >= 1 && column <= b.columns && row <= b.rows;
+
+const outside = (b: BoardLayout, pins: readonly LaidAt[]): WrongOnBoard[] => [
+  ...pins
+    .filter((p) => !isOn(b, p.column, p.row))
+    .map((p): WrongOnBoard => ({
       of: 'outside',
       at: p.part.name,
       what: `${p.part.name} has a pin at column ${p.column}, row ${p.row}, which the board does not have`,
       todo: `Move ${p.part.name}, or take a larger board.`,
-    }));
+    })),
+  ...b.tracks
+    .filter((t) => !isOn(b, t.fromColumn, t.fromRow) || !isOn(b, t.toColumn, t.toRow))
+    .map((t): WrongOnBoard => ({
+      of: 'outside',
+      at: t.id,
+      what: `the track ${t.id} leaves the board`,
+      todo: 'End it at a hole of the board.',
+    })),
+];
+
+/** The holes that a part covers, from its first pin to its last. */
+function covers({ column, row, pins }: LaidPart): readonly [left: number, top: number, right: number, bottom: number] {
+  const columns = pins.map((p) => column + p.column);
+  const rows = pins.map((p) => row + p.row);
+  return [Math.min(...columns), Math.min(...rows), Math.max(...columns), Math.max(...rows)];
+}
+
+/** Parts that lie over each other; two that share a hole are told as that. */
+function overlapping({ parts }: BoardLayout): WrongOnBoard[] {
+  return parts.flatMap((p, i) =>
+    parts.slice(i + 1).flatMap((q): WrongOnBoard[] => {
+      const [a, b] = [covers(p), covers(q)];
+      const apart = a[0] > b[2] || b[0] > a[2] || a[1] > b[3] || b[1] > a[3];
+      if (apart || p.pins.length === 0 || q.pins.length === 0) return [];
+      const todo = `Move ${p.name} or ${q.name}.`;
+      return [{ of: 'overlap', at: q.name, what: `${q.name} lies over ${p.name}`, todo }];
+    }),
+  );
+}
 
 /** Two wires or pins in one hole. */
 function shared(pins: readonly LaidAt[]): WrongOnBoard[] {
