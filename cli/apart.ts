@@ -1,51 +1,47 @@
 import { readFileSync, statSync } from 'node:fs';
-import { problemOfGroup, type AnyFields } from '../core/ground/field';
-import { apartFields, boardLayoutFields, type ApartPlan, type BoardLayout } from '../core/ground/job';
+import { choice, freshOf, plainWords, problemOfGroup, type AnyFields } from '../core/ground/field';
+import { apartFields, boardLayoutFields, regionFields, type ApartPlan, type BoardLayout } from '../core/ground/job';
 import { apartOn, cureAll, curesFor, apartReserve, type Stands } from '../core/rooms/guard';
 import { Unusable } from './unusable';
 
 /** A board of 60 parts and 300 tracks stays far below this, bytes. */
 const MOST_BYTES = 2_000_000;
-const PLACES = ['dry', 'damp'] as const;
+const PLACE = choice('place', plainWords(['dry', 'damp'] as const), 'damp');
 
 interface Asked {
   readonly board: BoardLayout;
   readonly stands: Stands;
 }
 
-/** A board as it stands in a job file, by itself or with where it stands: `{ "board": …, "mains": 230, "place": "dry", "apart": … }`. */
-function readBoard(file: string): Asked {
-  let parsed: unknown;
+/** The JSON of a file. Throws Unusable where it is too large, cannot be read or is none. */
+function parsed(file: string): unknown {
   try {
-    if (statSync(file).size > MOST_BYTES) throw new Unusable(`${file}: larger than any board`);
-    parsed = JSON.parse(readFileSync(file, 'utf8'));
+    if (statSync(file).size <= MOST_BYTES) return JSON.parse(readFileSync(file, 'utf8'));
   } catch (error) {
-    if (error instanceof Unusable) throw error;
     const code = (error as NodeJS.ErrnoException).code;
     throw new Unusable(`${file}: ${code ? `cannot be read (${code})` : 'is not complete JSON'}`);
   }
-  const whole = (typeof parsed === 'object' && parsed !== null ? parsed : {}) as Readonly<Record<string, unknown>>;
-  const held = 'board' in whole;
-  const board = held ? whole['board'] : parsed;
-  const apart = whole['apart'] ?? { category: 'unknown', altitude: null, group: 'unknown' };
+  throw new Unusable(`${file}: larger than any board`);
+}
+
+/** A board as it stands in a job file, by itself or with where it stands: `{ "board": …, "mains": 230, "place": "dry", "apart": … }`. */
+function readBoard(file: string): Asked {
+  const whole = parsed(file);
+  const held = typeof whole === 'object' && whole !== null && 'board' in whole;
+  const { board, apart, place, mains } = {
+    ...{ board: whole, apart: freshOf(apartFields), place: 'damp', mains: 230 },
+    ...(held ? (whole as Readonly<Record<string, unknown>>) : {}),
+  };
   const check = (fields: object, value: unknown, at: string): void => {
     const wrong = problemOfGroup(fields as AnyFields, value, at);
     if (wrong) throw new Unusable(`${file}: ${wrong.path || 'the board'} ${wrong.why}`);
   };
   check(boardLayoutFields, board, held ? 'board' : '');
-  const place = held ? (whole['place'] ?? 'damp') : 'damp';
-  if (!PLACES.includes(place as never)) throw new Unusable(`${file}: place is one of ${PLACES.join(', ')}`);
-  const mains = held ? (whole['mains'] ?? 230) : 230;
-  if (typeof mains !== 'number' || !(mains > 0 && mains <= 1000))
-    throw new Unusable(`${file}: mains is a number of volts up to 1000`);
-  if (held) check(apartFields, apart, 'apart');
+  check(apartFields, apart, 'apart');
+  check({ place: PLACE, mainsVolts: regionFields.mainsVolts }, { place, mainsVolts: mains }, '');
   return {
     board: board as BoardLayout,
-    stands: {
-      volts: mains,
-      place: place as Stands['place'],
-      apart: (held ? apart : { category: 'unknown', altitude: null, group: 'unknown' }) as ApartPlan,
-    },
+    stands: { volts: mains as number, place: place as Stands['place'], apart: apart as ApartPlan },
   };
 }
 

@@ -16,6 +16,12 @@ test('a failure drill tells stories, offers the fewest answers, and what is left
   const story = page.locator('[data-drill]', { hasText: 'without 3 s of warning' }).first();
   await expect(story).toContainText('whoever stands in the gateway');
   await accessible(page, 'failure drill');
+  await story.getByRole('button', { name: 'where from?' }).click();
+  await expect(page.getByRole('dialog')).toContainText('power cut');
+  await page.keyboard.press('Escape');
+  // What the plan itself breaks nobody can accept.
+  const own = page.locator('[data-drill]', { hasText: 'With nothing going wrong' }).first();
+  await expect(own.getByRole('button', { name: /accept/ })).toHaveCount(0);
   await expect(story.getByRole('button', { name: 'accept it, by name' })).toBeDisabled();
   await page.getByLabel('Who accepts it, by name').fill('the owner');
   await page.getByLabel('Who accepts it, by name').press('Enter');
@@ -73,8 +79,14 @@ test('the mains lead is read link by link, gates keep who and on which reading, 
   await water.click();
   await expect(page.locator('label', { hasText: 'the morning cook, drip loop seen' })).toBeVisible();
   await kept(page);
+  // What was added by hand is a gate of its own, and opens no other.
   await page.getByRole('button', { name: 'something else that can hurt' }).click();
-  await expect(page.getByText(/open again: since/).first()).toBeVisible();
+  await expect(page.locator('[data-own-hazard]')).toHaveCount(1);
+  await expect(water).toBeChecked();
+  await within(page, '/job/demo-glass-washer/wish');
+  await page.getByLabel('something can be pinched').check();
+  await within(page, '/job/demo-glass-washer/guard');
+  await expect(page.locator('label', { hasText: 'open again: since' }).first()).toBeVisible();
   await expect(water).not.toBeChecked();
   await accessible(page, 'gates');
 });

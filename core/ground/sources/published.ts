@@ -50,7 +50,8 @@ export const PUBLISHED = {
     'BS 7671:2018, table 4F3A, notes: at 35, 40, 45 and 50 °C 0.91, 0.82, 0.71 and 0.58 of what a flexible cord carries at 30 °C',
   ),
   'switched-line': P(
-    'IEC 60364-5-53, Switchgear: a single-pole switch stands in the line, and never in the neutral or in the protective earth',
+    'IEC 60364-5-53:2019, Low-voltage electrical installations, clause 536: a single-pole switch stands in the line, and never in the ' +
+      'neutral or in the protective earth',
   ),
   'plug-fuse': P('BS 1362:1973, Fuse links for plugs: 3, 5 and 13 A'),
   'nec-colours': P(

@@ -5,8 +5,8 @@ import { POWER_WORDS, type Drilled, type DrillStory } from './drill';
 import type { SmallestSet } from './smallest';
 
 /**
- * How a story is known where somebody accepts it: by the condition that it breaks and by what goes wrong. One in which nothing goes wrong is
- * of the plan itself, and known by what nobody can accept.
+ * How a story is known where somebody accepts it: by the condition that it breaks and by what goes wrong. One in which nothing goes
+ * wrong is of the plan itself, and known by what nobody can accept.
  */
 export const acceptedId = (s: DrillStory): string =>
   `${isOfPlan(s) ? 'plan-' : ''}${hashOf(JSON.stringify([s.story.never.never.id, s.key]))}`;
@@ -21,7 +21,7 @@ function gravity({ story }: DrillStory): Verdict {
 }
 
 /** A story in which nothing goes wrong is of the plan itself: nobody can accept that. */
-export const isOfPlan = ({ story }: Pick<DrillStory, 'story'>): boolean => story.told.length === 0;
+const isOfPlan = ({ story }: Pick<DrillStory, 'story'>): boolean => story.told.length === 0;
 
 const howMany = (s: DrillStory): string =>
   s.story.told.length === 0 ? 'broken by the plan' : s.story.told.length === 1 ? 'one thing breaks it' : 'two break it';

@@ -152,7 +152,7 @@ function unlaid(b: BoardLayout, { bare }: BoardApart, id: string): Finding[] {
       title:
         b.nets.length === 0
           ? `${b.name} has no nets yet: nothing on it was held apart`
-          : `${b.name}: ${bare.join(', ')} ${bare.length === 1 ? 'lies' : 'lie'} on no pin and no track, and ${bare.length === 1 ? 'was' : 'were'} held apart from nothing`,
+          : `${b.name}: on no pin and no track, and held apart from nothing: ${bare.join(', ')}`,
       caption: 'board not planned',
       source: ['iec-60664'],
       remedy: { text: 'Put each net on the pins that it goes to.' },
