@@ -19,15 +19,18 @@ import { Action } from '../../kit/action';
 import { ChoiceField, type Choice } from '../../kit/choice-field';
 import { GroupFields } from '../../kit/group-fields';
 import { FieldScope } from '../../kit/half-typed';
+import { QuantityField } from '../../kit/quantity-field';
 import { DropButton } from '../../ui/drop-button';
 
 /** What lies on a board, as lists: nets, parts with their pins, tracks, slots, areas without copper. */
 @Component({
   selector: 'gt-board-lists',
   changeDetection: ChangeDetectionStrategy.OnPush,
-  imports: [Action, ChoiceField, DropButton, FieldScope, GroupFields, MatButton],
+  imports: [Action, ChoiceField, DropButton, FieldScope, GroupFields, MatButton, QuantityField],
   templateUrl: './board-lists.html',
-  styles: ':host { display: flex; flex-direction: column; gap: 14px; } .pins { margin-left: 16px; }',
+  styles:
+    ':host, :host > div, .pins { display: flex; flex-direction: column; gap: 14px; } .pins { margin-left: 16px; } ' +
+    ':host > div:not(.answers) { border-bottom: 1px solid var(--gt-hairline); padding-bottom: 8px; }',
 })
 export class BoardLists {
   readonly board = input.required<BoardLayout>();
@@ -36,8 +39,7 @@ export class BoardLists {
   protected readonly netKeys: readonly (keyof BoardNet & string)[] = ['name', 'side'];
   protected readonly partFields = laidPartFields as unknown as AnyFields;
   protected readonly partKeys: readonly (keyof LaidPart & string)[] = ['name', 'column', 'row', 'apart'];
-  protected readonly pinFields = laidPinFields as unknown as AnyFields;
-  protected readonly pinKeys: readonly (keyof LaidPin & string)[] = ['column', 'row'];
+  protected readonly pinFields = laidPinFields;
   protected readonly trackFields = boardTrackFields as unknown as AnyFields;
   protected readonly trackKeys: readonly (keyof BoardTrack & string)[] = [
     'fromColumn',

@@ -73,7 +73,8 @@ export class DrillPart {
     const a = job.guard.accepted.find((x) => x.id === row.id && x.basis === this.found()?.basis);
     return a ? `${a.by}, ${sayTime(a.at, job.region.timeZone)}${a.why ? `: ${a.why}` : ''}` : '';
   };
-  protected readonly power = (row: Row): string => (row.story.power === 'both' ? '' : POWER_WORDS[row.story.power]);
+  protected readonly power = (row: Row): string =>
+    row.story.power === 'both' ? '' : `It begins with ${POWER_WORDS[row.story.power]}.`;
   protected readonly chance = (row: Row): string => howOften(row.chance);
   protected readonly harm = (row: Row): string => {
     const { harm, whom } = row.story.story.never.never;

@@ -67,7 +67,9 @@ import { TakeAway } from '../../ui/take-away';
       </table>
     }
   `,
-  styles: ':host { display: flex; flex-direction: column; gap: 14px; }',
+  styles:
+    ':host, [data-link] { display: flex; flex-direction: column; gap: 14px; } ' +
+    '[data-link] { border-bottom: 1px solid var(--gt-hairline); padding-bottom: 8px; }',
 })
 export class ReachPart {
   private readonly bench = inject(Bench);
@@ -77,7 +79,7 @@ export class ReachPart {
   protected readonly links = computed(() => this.bench.job().guard.links);
   protected readonly shown = (l: ReachLink): string => SHOWN[l.kind];
   protected readonly before = (l: ReachLink): readonly Choice[] => [
-    ['', 'nothing: whoever presses stands at its end'],
+    ['', 'nothing before it'],
     ...this.links().flatMap((x): Choice[] => (x.id === l.id ? [] : [[x.id, x.name]])),
   ];
   protected readonly ways = computed(() =>
@@ -116,7 +118,9 @@ export class ReachPart {
   );
 
   protected add(): void {
-    this.bench.put('guard.links', { ...freshOf(reachLinkFields), id: freeIn(this.links(), 'link') });
+    const fresh = { ...freshOf(reachLinkFields), id: freeIn(this.links(), 'link') };
+    const taken = this.links().some((l) => l.name === fresh.name);
+    this.bench.put('guard.links', taken ? { ...fresh, name: `link ${this.links().length + 1}` } : fresh);
   }
 
   protected put(l: ReachLink, set: Partial<ReachLink>): void {

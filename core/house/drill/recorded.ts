@@ -47,7 +47,8 @@ export function recordedDrill(job: Job, hazards: readonly Hazard[], a: Wired): r
     verdict: answered ? 'tight' : last.verdict,
     title: answered ? `${title}, and somebody accepted what would stop it, by name` : title,
     caption: last.broken === 0 ? 'drill passed' : answered ? 'accepted by name' : 'stories unanswered',
-    remedy: last.verdict === 'settled' ? null : again,
+    remedy:
+      last.verdict === 'settled' ? null : answered ? { text: 'Answer it where you can, and drill again.' } : again,
   });
 }
 

@@ -128,7 +128,8 @@ export function pairFinding(b: BoardLayout, pair: ApartPair, by: By, mainsVolts:
 
 const neededBy = ({ needs }: ApartPair, by: By): number => (by === 'surface' ? needs.creepage : needs.clearance);
 /** A way that was not followed to its end is told as long as it was followed at least. */
-const metresBy = (pair: ApartPair, by: By): number => Math.min(pair[by].metres, FOLLOWED * neededBy(pair, by));
+const metresBy = (pair: ApartPair, by: By): number =>
+  pair[by].metres === Infinity ? FOLLOWED * neededBy(pair, by) : pair[by].metres;
 
 /** Of each kind of insulation the pair with the least reserve over the surface, and that through the air. */
 const pairFindings = (job: Job, b: BoardLayout, pairs: readonly ApartPair[]): Finding[] =>

@@ -215,7 +215,7 @@ export const reachLinkFields: Fields<ReachLink> = {
   over: text('It comes over', { most: 200 }),
   seconds: maybeQuantity('A command takes', 's', { most: 86400, hint: 'not measured' }),
   lost: maybeQuantity('Of a hundred are lost', '1', { most: 1, factor: 0.01, hint: 'not counted' }),
-  ownPassword: asked('Each of its users has a password of their own'),
+  ownPassword: asked('A password for each user'),
 };
 
 /** Fields of all that Guard holds. */
