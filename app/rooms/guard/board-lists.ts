@@ -29,7 +29,7 @@ import { DropButton } from '../../ui/drop-button';
   imports: [Action, ChoiceField, DropButton, FieldScope, GroupFields, MatButton, QuantityField],
   templateUrl: './board-lists.html',
   styles:
-    ':host, :host > div, .pins { display: flex; flex-direction: column; gap: 14px; } .pins { margin-left: 16px; } ' +
+    ':host, :host > div, .laid-pins { display: flex; flex-direction: column; gap: 14px; } .laid-pins { margin-left: 16px; } ' +
     ':host > div:not(.answers) { border-bottom: 1px solid var(--gt-hairline); padding-bottom: 8px; }',
 })
 export class BoardLists {
